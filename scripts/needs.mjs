@@ -1,0 +1,57 @@
+// What this machine must have, and getting it: Node, npm packages, Debian packages. Node built-ins only.
+import { spawnSync } from 'node:child_process'
+import { existsSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+const root = fileURLToPath(new URL('..', import.meta.url))
+
+/** A failure that people read as one sentence; anything else is a bug and shows its stack. */
+export class PlainError extends Error {}
+
+/** Ends with one sentence when Node is too old. */
+export function needNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number)
+  if (major > 22 || (major === 22 && minor >= 12) || (major === 20 && minor >= 19)) return
+  console.error(`Zesty Wren needs Node 20.19 or later, or 22.12 or later; this is ${process.versions.node}. Install a newer Node and try again.`)
+  process.exit(1)
+}
+
+/** Installs npm packages when the lock file is newer than what is installed. */
+export function needPackages(say) {
+  const lock = join(root, 'package-lock.json')
+  const stamp = join(root, 'node_modules', '.zesty-wren-installed')
+  if (existsSync(stamp) && statSync(stamp).mtimeMs >= statSync(lock).mtimeMs) return
+  say('Installing npm packages…')
+  const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] })
+  if (result.error || result.status !== 0) throw new PlainError('Installing the npm packages failed: check the network and the free disk space, then try again.')
+  writeFileSync(stamp, `${new Date().toISOString()}\n`)
+}
+
+/** Full path of a program, or null. */
+export function findProgram(names) {
+  const folders = [...(process.env.PATH ?? '').split(':'), '/usr/sbin', '/usr/local/sbin', '/sbin']
+  for (const name of names) for (const folder of folders) {
+    const path = join(folder || '.', name)
+    if (existsSync(path)) return path
+  }
+  return null
+}
+
+/** Installs Debian packages when a program is missing: as root, or with sudo that asks no password. */
+export function needDebian(program, packages, say, otherwise) {
+  if (findProgram([program])) return
+  const isRoot = process.getuid?.() === 0
+  const prefix = isRoot ? [] : ['sudo', '-n']
+  const can = findProgram(['apt-get']) && (isRoot || spawnSync('sudo', ['-n', 'true']).status === 0)
+  if (!can) throw new PlainError(`${program} is missing: install the Debian package${packages.length > 1 ? 's' : ''} ${packages.join(' and ')}${otherwise}.`)
+  say(`Installing ${packages.join(', ')}…`)
+  const run = (...args) => {
+    const [command, ...rest] = [...prefix, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', '-qq', ...args]
+    return spawnSync(command, rest, { stdio: ['ignore', 'ignore', 'inherit'] }).status === 0
+  }
+  const install = () => run('install', '-y', '--no-install-recommends', ...packages)
+  if (!(install() || (run('update') && install())) || !findProgram([program])) {
+    throw new PlainError(`Installing ${packages.join(' and ')} failed: check the network and the free disk space, or install ${packages.length > 1 ? 'them' : 'it'} by hand${otherwise}.`)
+  }
+}

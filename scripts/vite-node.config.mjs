@@ -1,0 +1,16 @@
+// Builds a room that runs under Node (server, cli) into one file per entry, packages bundled for a quick start.
+import { defineConfig } from 'vite'
+
+const entries = {
+  cli: { wren: 'src/cli/wren.ts' },
+  server: { main: 'src/server/main.ts', 'slow-worker': 'src/server/planning/slow-worker.ts', tool: 'src/server/tool.ts' },
+}
+
+export default defineConfig(() => {
+  const room = process.env.WREN_ROOM
+  return {
+    logLevel: 'warn',
+    ssr: room === 'cli' ? { noExternal: true } : {},
+    build: { ssr: true, outDir: `dist/${room}`, emptyOutDir: true, target: 'node20', rollupOptions: { input: entries[room] } },
+  }
+})

@@ -1,0 +1,50 @@
+import { readCase } from '#core/case/read-case'
+import type { Problem } from '#core/case/problem'
+import type { PlanContext } from '#core/plan/context'
+import { finishPlan } from '#core/plan/finish-plan'
+import { planExit, type Plan } from '#core/plan/plan'
+import { planCase } from '#core/plan/plan-case'
+import { createCliContext } from './context'
+import { planText } from './plan-text'
+import { problemLine, readInput } from './read-input'
+
+interface Planned {
+  readonly exit: 0 | 2 | 3
+  readonly plan: Plan | null
+  readonly problems: readonly Problem[]
+}
+
+/**
+ * Plans case files: one prints its plan; several print one line of JSON each, in order.
+ * @returns the greatest exit status: 3 a stop, 2 problems, 0
+ */
+export function runPlan(files: readonly string[], format: 'json' | 'text'): number {
+  const ctx = createCliContext()
+  let exit = 0
+  for (const file of files) {
+    const planned = planFile(file, ctx)
+    exit = Math.max(exit, planned.exit)
+    planned.problems.forEach((problem) => process.stderr.write(problemLine(problem)))
+    process.stdout.write(printed(file, planned, format, files.length > 1))
+  }
+  return exit
+}
+
+function planFile(file: string, ctx: PlanContext): Planned {
+  const input = readInput(file)
+  if ('problem' in input) return { exit: 2, plan: null, problems: [input.problem] }
+  const { clinicalCase, problems } = readCase(input.data)
+  const started = clinicalCase && planCase(clinicalCase, ctx, problems)
+  if (!clinicalCase || !started) return { exit: 2, plan: null, problems }
+  const plan = finishPlan(started, ctx, clinicalCase.overrules)
+  return { exit: planExit(plan), plan, problems: plan.problems }
+}
+
+function printed(file: string, planned: Planned, format: 'json' | 'text', isOneOfMany: boolean): string {
+  if (format === 'text') {
+    const text = planned.plan ? planText(planned.plan) : 'No plan.\n'
+    return isOneOfMany ? `== ${file} (exit ${planned.exit})\n${text}\n` : text
+  }
+  if (isOneOfMany) return `${JSON.stringify({ file, exit: planned.exit, plan: planned.plan, problems: planned.problems })}\n`
+  return planned.plan ? `${JSON.stringify(planned.plan, null, 2)}\n` : ''
+}

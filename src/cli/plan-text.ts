@@ -1,0 +1,30 @@
+import { formatValue } from '#core/plan/format-decision'
+import type { Plan } from '#core/plan/plan'
+
+/** A plan as plain text for people: cautions first, then decisions, materials, steps and rounds. */
+export function planText(plan: Plan): string {
+  const lines: string[] = [`Plan: ${plan.technique}`, '']
+  for (const caution of plan.cautions) {
+    const setAside = caution.overruled ? ` (set aside: ${caution.overruled.reason})` : ''
+    lines.push(`${caution.level.toUpperCase()} ${caution.code}: ${caution.text} ${caution.why}${setAside}`)
+  }
+  for (const problem of plan.problems) lines.push(`PROBLEM ${problem.code} ${problem.path}: ${problem.message}`)
+  lines.push('', 'Decisions')
+  for (const decision of plan.decisions) {
+    const overruled = decision.overruled ? `, computed ${decision.overruled.computedDisplay}; ${decision.overruled.reason}` : ''
+    lines.push(`  ${decision.label}: ${decision.display}${decision.status === 'ok' ? '' : ` [${decision.status}]`}${overruled}`)
+  }
+  lines.push('', 'Lay out')
+  for (const material of plan.materials) {
+    const width = material.widthCm === null ? '' : ` ${material.widthCm} cm`
+    const amount = material.rolls === null ? (material.lengthCm === null ? '' : `, ${material.lengthCm} cm`) : `, ${formatValue(material.rolls, 'rolls')}`
+    lines.push(`  ${material.item.replaceAll('-', ' ')}${width}${amount}: ${material.note}`)
+  }
+  lines.push('', 'Steps')
+  plan.procedure.steps.forEach((step, index) => lines.push(`  ${index + 1}. ${step.wet ? '[wet] ' : ''}${step.text}`))
+  const rounds = plan.schedule.filter((entry) => entry.kind === 'round').map((entry) => entry.dueMin)
+  lines.push('', `Rounds at minutes ${rounds.join(', ')}`)
+  for (const entry of plan.schedule.filter((one) => one.kind !== 'round')) lines.push(`At minute ${entry.dueMin}: ${entry.text}`)
+  lines.push('', 'Decision support for trained staff. Local policy and the licensed clinician come first.')
+  return `${lines.join('\n')}\n`
+}

@@ -1,0 +1,50 @@
+import { runCheck } from './check-command'
+import { runPlan } from './plan-command'
+import { runTechniques } from './techniques-command'
+import { runValidate } from './validate-command'
+
+const usage = `wren: plan, judge and check case files.
+
+  wren plan FILE… | -      plan one case file, several, or standard input
+  wren check FILE | -      judge the rounds of a check file
+  wren validate FILE… | -  say what is wrong with case files
+  wren techniques          list techniques, measurements, options and decisions
+
+  --format json|text       json is the default
+Exit status: 0 done, 2 problems in the input, 3 a stop (plan) or an urgent last round (check).
+`
+
+/** Runs one command line and returns its exit status. */
+async function main(args: readonly string[]): Promise<number> {
+  const formatAt = args.indexOf('--format')
+  const format = formatAt >= 0 ? args[formatAt + 1] : 'json'
+  const rest = args.filter((_, index) => formatAt < 0 || (index !== formatAt && index !== formatAt + 1))
+  if (format !== 'json' && format !== 'text') return misuse(`--format must be json or text, not ${String(format)}.`)
+  const [command, ...files] = rest
+  const stray = files.find((file) => file.startsWith('-') && file !== '-')
+  if (stray) return misuse(`${stray} is not an option of wren.`)
+  switch (command) {
+    case 'plan':
+      return files.length > 0 ? runPlan(files, format) : misuse('plan needs a FILE, or - for standard input.')
+    case 'check':
+      return files.length === 1 ? runCheck(files[0] ?? '-', format) : misuse('check needs one FILE, or - for standard input.')
+    case 'validate':
+      return files.length > 0 ? runValidate(files) : misuse('validate needs a FILE, or - for standard input.')
+    case 'techniques':
+      return runTechniques(format)
+    case 'help':
+    case '--help':
+    case undefined:
+      process.stdout.write(usage)
+      return command === undefined ? 2 : 0
+    default:
+      return misuse(`${command} is not a command of wren.`)
+  }
+}
+
+function misuse(message: string): number {
+  process.stderr.write(`${message}\n\n${usage}`)
+  return 2
+}
+
+process.exitCode = await main(process.argv.slice(2))

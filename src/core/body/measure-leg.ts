@@ -1,0 +1,120 @@
+import type { PlanDraft } from '../plan/draft'
+import type { Geometry, GeometryMark } from '../plan/plan'
+import { buildLegModel, findGirthOrderFaults, type LegModel } from './leg-model'
+import { legStationIds, type LegStationId } from './leg-template'
+import { footLength, insideLeg, legGirths, lowerLegLength } from './measurements/leg'
+import type { MeasurementDefinition } from './measurement-definition'
+import type { Estimate } from './resolve-measurement'
+
+const statureForDrawingCm = 170
+
+export interface MeasuredLeg {
+  readonly model: LegModel
+  /** Whether lengths along the limb are known well enough for rolls: measured, or from stature. */
+  readonly hasLengths: boolean
+}
+
+/**
+ * The leg of a case from its readings. Raises `missing` when no girth was measured, or when neither a length
+ * nor the stature is known; the drawing then stands on a stature of 170 cm, rolls are left out.
+ * @returns null when no girth was measured
+ */
+export function measureLeg(draft: PlanDraft): MeasuredLeg | null {
+  const girths: Partial<Record<LegStationId, Estimate>> = {}
+  for (const definition of legGirths) {
+    const estimate = draft.measure(definition)
+    if (estimate) girths[definition.id.replace(/-girth$/, '') as LegStationId] = estimate
+  }
+  const lowerLeg = lengthOf(draft, lowerLegLength)
+  const foot = lengthOf(draft, footLength)
+  const inside = lengthOf(draft, insideLeg)
+  const model = buildLegModel(girths, {
+    lowerLegCm: lowerLeg.cm, footCm: foot.cm, insideLegCm: Math.max(inside.cm, lowerLeg.cm + 20),
+  })
+  if (!model) {
+    const refused = draft.collect().problems.some((one) => one.path.includes('-girth'))
+    if (!refused) {
+      draft.problem({
+        code: 'missing', path: 'measurements/calf-girth',
+        message: 'No girth of this leg was measured: measure round the calf at its widest, and better also round the ankle and below the knee.',
+      })
+    }
+    return null
+  }
+  warnAboutGirthOrder(draft, model)
+  return { model, hasLengths: lowerLeg.isKnown && foot.isKnown }
+}
+
+function warnAboutGirthOrder(draft: PlanDraft, model: LegModel): void {
+  for (const [lesser, greater] of findGirthOrderFaults(model)) {
+    draft.caution({
+      level: 'caution', code: 'girth-order', text: 'Measure both again: one of them is a slip.',
+      why: `The ${lesser.id.replaceAll('-', ' ')} girth (${lesser.girthCm.toFixed(1)} cm) is more than the ${greater.id.replaceAll('-', ' ')} girth (${greater.girthCm.toFixed(1)} cm); no leg has that.`,
+    })
+  }
+}
+
+/** Notes which of the girths that decide something were estimated rather than measured. */
+export function noteEstimatedGirths(draft: PlanDraft, model: LegModel, ids: readonly LegStationId[], decisions: readonly string[]): void {
+  const estimated = ids.filter((id) => !model.stations[id].measured)
+  if (estimated.length === 0) return
+  draft.caution({
+    level: 'note', code: 'check-reading', decisions,
+    text: `Estimated, not measured: ${estimated.map((id) => `${id} girth`).join(', ')}. Measure ${estimated.length === 1 ? 'it' : 'them'} if the tape can reach.`,
+    why: 'Missing girths are scaled from the ones that were measured and may be 6 % off.',
+  })
+}
+
+/** Raises `missing` for lengths along the limb that neither a reading nor the stature gives. */
+export function requireLegLengths(draft: PlanDraft): void {
+  for (const definition of [lowerLegLength, footLength]) {
+    if (lengthOf(draft, definition).isKnown) continue
+    draft.problem({
+      code: 'missing', path: `measurements/${definition.id}`,
+      message: `${definition.label} is missing: measure it, or enter the patient's height, for the number of rolls.`,
+    })
+  }
+}
+
+function lengthOf(draft: PlanDraft, definition: MeasurementDefinition): { cm: number; isKnown: boolean } {
+  const estimate = draft.measure(definition)
+  if (estimate) return { cm: estimate.value, isKnown: true }
+  const { heightCm } = draft.clinicalCase.patient
+  const share = definition.statureShare ?? 0
+  return { cm: share * (heightCm ?? statureForDrawingCm), isKnown: heightCm !== undefined }
+}
+
+/** The leg as geometry for the lane: axes, stations and the marks that every leg has. */
+export function legGeometry(draft: PlanDraft, model: LegModel, top: LegStationId): Geometry {
+  const { injury } = draft.clinicalCase
+  const order = legStationIds.slice(0, legStationIds.indexOf(top) + 1)
+  const stations = order.map((id) => model.stations[id])
+  const readFrom = stations.find((one) => one.measured?.side && one.measured.side !== injury.side)?.measured?.side
+  const topCm = model.stations[top].atCm
+  const marks: GeometryMark[] = [
+    { id: 'malleoli', axis: 'leg', label: 'Malleoli', kind: 'bone', atCm: model.lowerLegCm * 0.137 },
+    { id: 'fibular-neck', axis: 'leg', label: 'Fibular neck', kind: 'bone', atCm: model.stations['below-knee'].atCm },
+    { id: 'patella', axis: 'leg', label: 'Patella', kind: 'bone', atCm: model.lowerLegCm },
+    { id: 'dorsal-foot-pulse', axis: 'foot', label: 'Pulse on the foot', kind: 'pulse', atCm: model.stations.midfoot.atCm },
+    { id: 'heel-cord', axis: 'leg', label: 'Heel cord', kind: 'landmark', atCm: model.stations.ankle.atCm * 0.85 },
+  ]
+  if (injury.levelCm !== null) marks.push({ id: 'injury', axis: 'leg', label: 'Injury', kind: 'injury', atCm: injury.levelCm })
+  return {
+    body: 'leg',
+    ...(injury.side ? { side: injury.side } : {}),
+    ...(readFrom ? { readFrom } : {}),
+    angles: {},
+    axes: [
+      { id: 'foot', label: 'Foot, from the toe tips', lengthCm: model.footCm },
+      { id: 'leg', label: 'Leg, from the heel sole', lengthCm: Math.max(topCm, model.lowerLegCm) + 4 },
+    ],
+    stations: stations.map((station) => ({
+      id: station.id, axis: station.axis, label: station.id.replaceAll('-', ' '), atCm: station.atCm,
+      girthCm: station.girthCm, from: station.measured ? 'measured' : 'estimated',
+      ...(station.measured?.side ? { side: station.measured.side } : {}),
+    })),
+    bands: [],
+    marks: marks.filter((mark) => mark.axis !== 'leg' || mark.atCm <= topCm + 4),
+    polygons: [],
+  }
+}

@@ -1,0 +1,27 @@
+import type { MeasurementKind } from '../quantities/reading-error'
+
+/** Which side a reading is asked on and which side then counts (COMPUTATION 1, PRECISIONS). */
+export type SideRule =
+  /** The uninjured side; the injured one only with a caution. */
+  | 'uninjured'
+  /** A girth: the injured side while it is swollen, else the uninjured. */
+  | 'swollen'
+  /** The limb that wears the device. */
+  | 'wearing'
+  /** The body has one of it: no side. */
+  | 'none'
+
+export interface MeasurementDefinition {
+  readonly id: string
+  readonly label: string
+  readonly kind: MeasurementKind
+  /** Where the tape goes, in words. */
+  readonly landmarks: string
+  /** How the patient lies, sits or stands for it. */
+  readonly posture: string
+  readonly sideRule: SideRule
+  /** Expected share of stature; null when stature says nothing about it. */
+  readonly statureShare: number | null
+  /** May be nought or below (a clearance, an offset); otherwise such readings are refused. */
+  readonly signed?: boolean
+}

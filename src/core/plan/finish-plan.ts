@@ -1,0 +1,129 @@
+import type { PlanContext } from './context'
+import type { Decision } from './decision'
+import { formatValue } from './format-decision'
+import { applyOverrule, markOverruled, withStatus } from './overrule'
+import type { Caution, Plan } from './plan'
+import { slowKey, solveSlowTask, type SlowResult, type SlowTask } from './slow-task'
+import type { Overrule } from '../case/clinical-case'
+import type { HeatResult } from '../heat/solve-heat'
+import type { CrewResult } from '../crew/crew-odds'
+
+/** A plan with every pending decision that the memo already knows. */
+export function takeRemembered(plan: Plan, ctx: PlanContext, overrules: readonly Overrule[]): Plan {
+  return plan.pending.reduce((current, task) => {
+    const known = ctx.memo.get(slowKey(task)) as SlowResult | undefined
+    return known ? applySlowResult(current, task, known, overrules) : current
+  }, plan)
+}
+
+/** A plan with every pending decision computed here and now: for the command line, the server and tests. */
+export function finishPlan(plan: Plan, ctx: PlanContext, overrules: readonly Overrule[]): Plan {
+  return plan.pending.reduce(
+    (current, task) => applySlowResult(current, task, solveSlowTask(task, ctx.memo), overrules),
+    plan,
+  )
+}
+
+/** Puts one slow result into the plan: its decision, its cautions, and the task off the pending list. */
+export function applySlowResult(
+  plan: Plan,
+  task: SlowTask,
+  solved: SlowResult,
+  overrules: readonly Overrule[],
+): Plan {
+  const made =
+    task.decision === 'peak-skin-temp' && solved.decision === 'peak-skin-temp'
+      ? heatOutcome(task, solved.result)
+      : task.decision === 'least-crew' && solved.decision === 'least-crew'
+        ? crewOutcome(task, solved.result)
+        : null
+  if (!made) return plan
+  const decision = withStatus(applyOverrule(made.decision, overrules), made.cautions)
+  return {
+    ...plan,
+    decisions: [...plan.decisions, decision],
+    cautions: [...plan.cautions, ...made.cautions.map((caution) => markOverruled(caution, overrules))],
+    pending: plan.pending.filter((one) => one.decision !== task.decision),
+  }
+}
+
+interface Outcome {
+  readonly decision: Decision
+  readonly cautions: readonly Caution[]
+}
+
+function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: HeatResult): Outcome {
+  const { input, vulnerable } = task
+  const c = input.constants
+  const limitC = vulnerable ? c.hotVulnerableC : c.hotC
+  const cautions: Caution[] = []
+  if (heat.omega >= c.burnStop) {
+    cautions.push({
+      level: 'stop', code: 'burn', decisions: ['peak-skin-temp'], steps: ['wet', 'hold-set'],
+      text: 'Do not apply it like this: use cooler water, fewer layers, open air.',
+      why: `In this estimate the skin is hot long enough to burn (burn integral ${heat.omega.toFixed(2)}, threshold ${c.burnStop}).`,
+    })
+  }
+  if (heat.peakC >= limitC) {
+    cautions.push({
+      level: 'caution', code: 'hot-skin', decisions: ['peak-skin-temp'], steps: ['wet', 'hold-set'],
+      text: 'Cooler water, fewer layers, bare to the air; ask about heat while it sets and take it off at "too hot".',
+      why: `In this estimate the skin reaches ${heat.peakC.toFixed(1)} °C; ${limitC} °C is the limit${vulnerable ? ` (${vulnerable})` : ''}.`,
+    })
+  }
+  return {
+    cautions,
+    decision: {
+      id: 'peak-skin-temp', label: 'Warmest skin (estimate)', value: heat.peakC, unit: '°C',
+      display: `${formatValue(heat.peakC, '°C')} at ${heat.peakMin.toFixed(0)} min, in this estimate`,
+      status: 'ok', school: null, source: 'model',
+      formula: 'One-dimensional heat flow from the core through tissue, damp padding and the setting material to the air; highest skin temperature within 60 minutes.',
+      working: [
+        { label: 'Layers', value: input.layers, unit: 'layers', from: 'computed' },
+        { label: 'Padding', value: input.paddingLayers, unit: 'layers', from: 'default' },
+        { label: 'Water', value: input.waterC, unit: '°C', from: 'measured' },
+        { label: 'Room', value: input.roomC, unit: '°C', from: 'measured' },
+        { label: 'Lies on', value: input.backing, unit: null, from: 'option' },
+        { label: 'Setting time', value: input.setMin, unit: 'min', from: 'computed' },
+        { label: 'Minutes above 44 °C', value: heat.minutesAbove44, unit: 'min', from: 'computed' },
+        { label: 'Burn integral', value: heat.omega, unit: null, from: 'computed' },
+      ],
+    },
+  }
+}
+
+function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResult): Outcome {
+  const cautions: Caution[] = []
+  if (!crew.isInTime) {
+    cautions.push({
+      level: 'caution', code: 'sets-too-soon', decisions: ['least-crew', 'set-time'], steps: ['wet'],
+      text: 'Slow it down before wetting: slower material, cooler water, fewer layers at a time.',
+      why: 'No crew of up to four ends moulding before set in nine of ten tries, in this estimate.',
+    })
+  }
+  if (task.people !== null && task.people < crew.leastCrew) {
+    const gives = task.relief.length > 0 ? ` What gives: ${task.relief.join('; ')}.` : ''
+    cautions.push({
+      level: 'caution', code: 'short-handed', decisions: ['least-crew'], steps: ['wet', 'mould'],
+      text: `${formatValue(crew.leastCrew, 'people')} are needed, ${task.people} ${task.people === 1 ? 'is' : 'are'} here.${gives}`,
+      why: 'A hold let go while it sets gives a sagging joint, a cracked slab or a dent.',
+    })
+  }
+  const chosen = crew.options.find((option) => option.people === crew.leastCrew)
+  return {
+    cautions,
+    decision: {
+      id: 'least-crew', label: 'People needed', value: crew.leastCrew, unit: 'people',
+      display: formatValue(crew.leastCrew, 'people'), status: 'ok', school: null, source: 'model',
+      formula: 'Fewest people who can staff every hold and end moulding before set in nine of ten draws of step and setting times.',
+      ...(chosen ? { odds: chosen.odds } : {}),
+      working: [
+        { label: 'Fewest for the holds', value: task.input.floor, unit: 'people', from: 'default' },
+        { label: 'Setting time', value: task.input.setMin, unit: 'min', from: 'computed' },
+        ...crew.options.map((option) => ({
+          label: `Odds of ending in time with ${option.people}`, value: option.odds, unit: 'ratio', from: 'computed' as const,
+        })),
+      ],
+    },
+  }
+}

@@ -1,0 +1,50 @@
+/** Where a constant comes from; `model` is our engineering estimate and is shown as "estimate". */
+export type SourceKind = 'anatomy' | 'physics' | 'practice' | 'model'
+
+export interface DefaultValue {
+  readonly value: number
+  readonly unit: string
+  readonly source: SourceKind
+  readonly note?: string
+}
+
+export interface DefaultGroup<K extends string = string> {
+  readonly group: string
+  readonly values: Readonly<Record<K, DefaultValue>>
+}
+
+/** A local protocol: figures that replace built-in defaults, keyed `<group>.<name>`, and option defaults. */
+export interface Protocol {
+  readonly name: string
+  readonly version: number
+  readonly numbers: Readonly<Record<string, number>>
+  /** Default option values by `<technique>/<option>`. */
+  readonly options: Readonly<Record<string, string | number>>
+}
+
+/** The shipped protocol: every built-in default as it stands. */
+export const defaultProtocol: Protocol = { name: 'default', version: 1, numbers: {}, options: {} }
+
+/** Declares a named group of default constants. */
+export function defineDefaults<K extends string>(
+  group: string,
+  values: Record<K, DefaultValue>,
+): DefaultGroup<K> {
+  return { group, values }
+}
+
+/**
+ * Reads a group of defaults through a protocol: the local figure where there is one, else the built-in.
+ * @returns plain numbers by name, in the unit that the group declares
+ */
+export function readDefaults<K extends string>(
+  defaults: DefaultGroup<K>,
+  protocol: Protocol,
+): Record<K, number> {
+  const numbers = {} as Record<K, number>
+  for (const name in defaults.values) {
+    const local = protocol.numbers[`${defaults.group}.${name}`]
+    numbers[name] = local ?? defaults.values[name].value
+  }
+  return numbers
+}

@@ -1,0 +1,38 @@
+import type { Measurement, ReadingTool } from '../case/clinical-case'
+import { defineDefaults, readDefaults, type Protocol } from './defaults'
+
+export type MeasurementKind = 'length' | 'girth' | 'angle' | 'count' | 'words'
+
+export const readingErrorDefaults = defineDefaults('reading', {
+  tapeAlongCm: { value: 0.5, unit: 'cm', source: 'practice' },
+  tapeRoundCm: { value: 0.4, unit: 'cm', source: 'practice' },
+  fingerCalibratedCm: { value: 0.1, unit: 'cm per finger', source: 'practice' },
+  fingerUncalibratedCm: { value: 0.3, unit: 'cm per finger', source: 'practice' },
+  goniometerDeg: { value: 3, unit: 'deg', source: 'practice' },
+  photoAngleDeg: { value: 2, unit: 'deg', source: 'practice' },
+  photoLengthShare: { value: 0.02, unit: 'ratio', source: 'practice' },
+})
+
+/**
+ * The standard error σt of one reading by its tool (COMPUTATION 1).
+ * @param reading in its own unit; finger readings grow with the number of fingers
+ * @param kind along a limb, round it, or an angle
+ * @param valueCm the same reading in cm (or degrees)
+ * @returns cm, or degrees for angles; above 0 for every real reading
+ */
+export function readingError(
+  reading: Measurement,
+  kind: MeasurementKind,
+  valueCm: number,
+  protocol: Protocol,
+): number {
+  const errors = readDefaults(readingErrorDefaults, protocol)
+  const tool: ReadingTool = reading.tool ?? (reading.unit === 'fw' ? 'fingers' : 'tape')
+  if (kind === 'angle') return tool === 'photo' ? errors.photoAngleDeg : errors.goniometerDeg
+  if (reading.unit === 'fw') {
+    const perFinger = reading.breadthCm === undefined ? errors.fingerUncalibratedCm : errors.fingerCalibratedCm
+    return perFinger * Math.abs(Number(reading.value))
+  }
+  if (tool === 'photo') return errors.photoLengthShare * Math.abs(valueCm)
+  return kind === 'girth' ? errors.tapeRoundCm : errors.tapeAlongCm
+}

@@ -1,0 +1,232 @@
+import { measureLeg, noteEstimatedGirths, requireLegLengths } from '../../body/measure-leg'
+import type { LegModel } from '../../body/leg-model'
+import { hasFlag } from '../../case/clinical-case'
+import { heatDefaults } from '../../heat/heat-input'
+import { emptyGeometry } from '../../plan/plan'
+import type { ScheduleEntry } from '../../plan/plan'
+import { workingOf, type PlanDraft } from '../../plan/draft'
+import { readDefaults } from '../../quantities/defaults'
+import { roundUpTo } from '../../quantities/rounding'
+import { scheduleRounds } from '../../rounds/round-list'
+import { decideSetting } from '../../setting/decide-setting'
+import { isPlaster, type SettingMaterial } from '../../setting/working-time'
+import { countSlabLayers, layerDefaults } from '../../slabs/slab-layers'
+import { arcStiffness } from '../../slabs/stiffness'
+import { bandageDefaults } from '../../wraps/bandage-pressure'
+import { checkBandagePressure, decideLegWrap, paddedAt } from '../../wraps/leg-wraps'
+import { stockinetteLength, stockinetteWidth } from '../../wraps/stockinette'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { drawSlab } from './drawing'
+import { legSlabCare, legSlabFit } from './fit'
+import { legSlabMeasurements, slabPathFor } from './measurements'
+import { describeAnkle, extentOf, legSlabOptions, type Extent } from './options'
+import { legSlabSteps } from './procedure'
+import { applyLegSlabRules, legSlabFlagRules } from './rules'
+import { crewInput, crewRelief, heatVulnerability, leastPeople } from './setting'
+import { decideWidth, limitingStations, type SlabFit } from './width'
+
+/** Plaster back slab for the lower or the whole leg. */
+export const legSlab: Technique = {
+  id: 'leg-slab',
+  name: 'Back slab, leg',
+  purpose: 'Holds a fresh or swelling ankle, foot or lower leg from behind, open at the front.',
+  bodyRegion: 'leg',
+  regions: ['foot', 'ankle', 'lower-leg', 'knee', 'thigh'],
+  patterns: [
+    'malleolar-fracture', 'achilles-rupture', 'ankle-sprain', 'metatarsal-fracture', 'toe-fracture',
+    'tibial-shaft-fracture', 'tibial-plateau-fracture', 'cellulitis',
+  ],
+  options: legSlabOptions,
+  measurements: legSlabMeasurements,
+  flagRules: legSlabFlagRules,
+  plan: planLegSlab,
+  onUrgent: {
+    device: 'shell',
+    actions: ['Cut the bandage and padding along the open front, toes to top, down to skin.', 'Lift the front edges apart; the slab stays as a splint behind.'],
+  },
+}
+
+function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const { clinicalCase } = draft
+  const extent = extentOf(clinicalCase, options)
+  const material = options['material'] as SettingMaterial
+  const plaster = isPlaster(material)
+  applyLegSlabRules(draft, options, extent)
+  const leg = measureLeg(draft)
+  const lengthCm = decideLength(draft, options, extent)
+  const layers = decideLayers(draft, extent, plaster)
+  const fit = leg ? decideWidth(draft, leg.model, options, extent, plaster ? 'plaster-slab' : 'fibreglass-slab') : null
+  if (leg) noteEstimatedGirths(draft, leg.model, limitingStations(extent), ['slab-width'])
+  if (fit) listSlab(draft, fit, lengthCm, layers, options, plaster)
+  if (leg) decideWraps(draft, leg.model, leg.hasLengths, extent, options)
+  if (leg && fit) decideStiffness(draft, leg.model, fit, layers, plaster)
+  const plies = plaster ? layers : readDefaults(layerDefaults, draft.ctx.protocol).padStripPlies
+  const set = decideSetting(draft, material, plies)
+  const ankleDeg = decideAnkle(draft, options)
+  const steps = legSlabSteps({
+    options, extent, side: (clinicalCase.injury.side ?? 'side not recorded').toUpperCase(),
+    widthCm: fit?.widthCm ?? null, lengthCm, ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
+    setMin: set.minutes, isPlaster: plaster, isScarce: options['supplies'] === 'scarce',
+  })
+  draft.slow({
+    decision: 'peak-skin-temp', vulnerable: heatVulnerability(clinicalCase),
+    input: {
+      material, layers: plies, paddingLayers: 2, waterC: clinicalCase.environment.waterC, roomC: clinicalCase.environment.roomC,
+      backing: clinicalCase.environment.backing, setMin: set.minutes, constants: readDefaults(heatDefaults, draft.ctx.protocol),
+    },
+  })
+  draft.slow({
+    decision: 'least-crew', people: clinicalCase.crew.people, relief: crewRelief(clinicalCase, options),
+    input: crewInput(draft, steps, set, leastPeople(clinicalCase, options)),
+  })
+  return {
+    steps, fit: legSlabFit(extent), care: legSlabCare, schedule: schedule(draft),
+    geometry: leg
+      ? drawSlab(draft, leg.model, extent, { fit, lengthCm, ankleDeg: ankleDeg ?? 90, kneeDeg: extent === 'above-knee' ? 18 : 0 })
+      : { ...emptyGeometry, body: 'leg' },
+  }
+}
+
+function decideLength(draft: PlanDraft, options: OptionValues, extent: Extent): number | null {
+  const path = draft.require(slabPathFor(draft.clinicalCase, options))
+  if (!path) return null
+  const toes = options['length'] === 'past-toes' ? 5 : 0
+  const top = extent === 'above-knee' ? -5 : options['top-end'] === 'turn-back' ? 2 : -3
+  return draft.decide({
+    id: 'slab-length', label: 'Slab length', value: roundUpTo(path.value + toes + top, 0.5), unit: 'cm', sd: path.sd, source: 'practice',
+    school: extent === 'above-knee' ? 'Ends 5 cm below the buttock fold' : options['top-end'] === 'turn-back' ? 'Top turned back' : 'Top stops short',
+    formula: 'Slab path + 5 cm when it goes past the toes; − 3 cm stopped short, + 2 cm turned back, − 5 cm above the knee; up to the next 0.5 cm.',
+    working: [
+      workingOf(path),
+      { label: 'Toe end', value: toes, unit: 'cm', from: 'option' },
+      { label: 'Top end', value: top, unit: 'cm', from: 'option' },
+    ],
+  })
+}
+
+function decideLayers(draft: PlanDraft, extent: Extent, plaster: boolean): number {
+  if (!plaster) {
+    return draft.decide({
+      id: 'slab-layers', label: 'Slab', value: 1, unit: 'strip', display: '1 pre-padded strip', source: 'practice',
+      formula: 'One pre-padded strip, which counts as 6 plies.', working: [],
+    })
+  }
+  const base = extent === 'above-knee' ? 12 : 10
+  const count = countSlabLayers(draft.clinicalCase, { base, least: base - 2, greatest: base + 2 }, draft.ctx.protocol)
+  return draft.decide({
+    id: 'slab-layers', label: 'Slab layers', value: count.layers, unit: 'layers', source: 'practice',
+    formula: `${base} layers ${extent === 'above-knee' ? 'above' : 'below'} the knee, more for weight and long wear, fewer under 35 kg, kept within its band.`,
+    working: [
+      { label: 'Base', value: base, unit: 'layers', from: 'default' },
+      ...count.reasons.map((reason) => ({ label: reason.label, value: reason.change, unit: 'layers', from: 'computed' as const })),
+    ],
+  })
+}
+
+function listSlab(draft: PlanDraft, fit: SlabFit, lengthCm: number | null, layers: number, options: OptionValues, plaster: boolean): void {
+  const trimmed = fit.fromCm > fit.widthCm ? `, trimmed to ${fit.widthCm} cm wide` : ''
+  if (plaster && options['slab-from'] === 'roll' && lengthCm !== null) {
+    const { inStock } = draft.stock((item) => item.item === 'plaster-roll' && (item.widthCm ?? 0) >= fit.widthCm && (item.lengthCm ?? 0) > 0)
+    const roll = [...inStock].sort((a, b) => (a.widthCm ?? 0) - (b.widthCm ?? 0))[0]
+    if (roll?.lengthCm) {
+      draft.material({
+        id: 'slab', item: 'plaster-roll', widthCm: roll.widthCm ?? null, lengthCm, layers,
+        rolls: Math.ceil((layers * lengthCm) / roll.lengthCm - 1e-9), note: `folded to and fro into ${layers} layers of ${lengthCm} cm${trimmed}`,
+      })
+      return
+    }
+    draft.caution({
+      level: 'caution', code: 'not-in-stock', decisions: ['slab-layers'], steps: ['lay-out'],
+      text: 'Cut a ready slab: no plaster roll is wide enough to fold one.', why: `The slab is ${fit.widthCm} cm wide.`,
+    })
+  }
+  draft.material({
+    id: 'slab', item: plaster ? 'plaster-slab' : 'fibreglass-slab', widthCm: fit.fromCm, lengthCm, rolls: null, layers,
+    note: `cut to length${trimmed}`,
+  })
+}
+
+function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean, extent: Extent, options: OptionValues): void {
+  if (!hasLengths) return requireLegLengths(draft)
+  const top = extent === 'above-knee' ? 'mid-thigh' : 'below-knee'
+  decideLegWrap(draft, model, {
+    decision: 'padding', label: 'Padding', item: 'padding-roll', top, passes: 1, isOverPadding: false,
+    note: 'two layers by half overlap, up to four over bone, 2 cm beyond the slab at each end',
+  })
+  const bandage = decideLegWrap(draft, model, {
+    decision: 'bandage', label: 'Elastic bandage', item: 'elastic-bandage', top, isOverPadding: true,
+    passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes, note: 'from the injury to the toes and back up, half overlap',
+  })
+  if (bandage) checkBandagePressure(draft, model, bandage)
+  if (options['liner'] === 'stockinette-and-wool' && options['supplies'] !== 'scarce') listStockinette(draft, model, extent)
+}
+
+function listStockinette(draft: PlanDraft, model: LegModel, extent: Extent): void {
+  const top = model.stations[extent === 'above-knee' ? 'mid-thigh' : 'below-knee']
+  const { inStock } = draft.stock((item) => item.item === 'stockinette')
+  const widest = Math.max(...Object.values(model.stations).filter((one) => one.axis === 'foot' || one.atCm <= top.atCm).map((one) => one.girthCm))
+  const widthCm = stockinetteWidth(widest, inStock.flatMap((item) => item.widthCm ?? []))
+  if (widthCm === null) {
+    draft.caution({
+      level: 'caution', code: 'not-in-stock', decisions: ['padding'], steps: ['padding'],
+      text: 'Use wool alone: no stockinette of this width is in stock.', why: `The widest girth is ${widest.toFixed(1)} cm.`,
+    })
+    return
+  }
+  draft.material({
+    id: 'stockinette', item: 'stockinette', widthCm, rolls: null, layers: 1, note: 'folded back over the slab at both ends',
+    lengthCm: stockinetteLength(top.atCm + model.footCm, 'folded-back'),
+  })
+}
+
+function decideStiffness(draft: PlanDraft, model: LegModel, fit: SlabFit, layers: number, plaster: boolean): void {
+  const thickness = readDefaults(layerDefaults, draft.ctx.protocol)
+  const tau = plaster ? layers * thickness.plasterLayerCm : thickness.padStripPlies * thickness.fibreglassPlyCm
+  const radius = paddedAt(draft, model.stations.ankle) / (2 * Math.PI)
+  const arc = arcStiffness(radius, tau, fit.widthCm)
+  const gain = arc.chordCm4 / arc.flatCm4
+  draft.decide({
+    id: 'stiffness-gain', label: 'Stiffer than a flat strip', value: gain, unit: 'ratio', display: `${gain.toFixed(0)} times`, source: 'physics',
+    formula: 'Second moment of the curved slab at the ankle ÷ that of the same strip laid flat. Width bends it into a channel; layers only thicken it.',
+    working: [
+      { label: 'Radius at the ankle', value: radius, unit: 'cm', from: 'computed', where: 'ankle' },
+      { label: 'Thickness', value: tau, unit: 'cm', from: 'computed' },
+      { label: 'Slab width', value: fit.widthCm, unit: 'cm', from: 'computed' },
+      { label: 'Curved, chord axis', value: arc.chordCm4, unit: 'cm⁴', from: 'computed' },
+      { label: 'Flat strip', value: arc.flatCm4, unit: 'cm⁴', from: 'computed' },
+      { label: 'Sideways gain', value: arc.symmetryCm4 / arc.flatCm4, unit: 'times', from: 'computed' },
+    ],
+  })
+}
+
+function decideAnkle(draft: PlanDraft, options: OptionValues): number | null {
+  const school = String(options['ankle'])
+  const ordered = options['ankle-ordered']
+  if (school === 'as-ordered' && typeof ordered !== 'number') {
+    draft.problem({
+      code: 'missing', path: 'options/ankle-ordered',
+      message: 'The ordered ankle angle is missing: enter it in degrees, 90 being square and less with the toes down.',
+    })
+    return null
+  }
+  const value = school === 'as-ordered' ? Number(ordered) : school === 'a-little-up' ? 95 : 90
+  return draft.decide({
+    id: 'ankle-angle', label: 'Ankle angle', value, unit: 'deg', display: `${value}°, ${describeAnkle(value)}`, source: 'practice',
+    school: school === 'as-ordered' ? 'As ordered' : school === 'a-little-up' ? 'A little up, relaxes to square' : 'Square',
+    formula: '90° is square; above it the toes are further up, below it further down.',
+    working: [{ label: 'School', value: school, unit: null, from: 'option' }],
+  })
+}
+
+function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
+  const { clinicalCase, ctx } = draft
+  const rounds = scheduleRounds(clinicalCase, ctx.protocol, 'Circulation, feeling, movement, pain and fit, beside the other leg.')
+  const isEarly = hasFlag(clinicalCase, 'neuropathy') || hasFlag(clinicalCase, 'unresponsive')
+  return [
+    ...rounds,
+    {
+      id: 'review', kind: 'review', dueMin: (isEarly ? 1 : 2) * 1440, graceMin: (isEarly ? 1 : 3) * 1440,
+      text: 'Review for circulation, change of slab or completion to a cast.',
+    },
+  ]
+}

@@ -1,0 +1,117 @@
+import type { LegModel } from '../../body/leg-model'
+import type { LegStationId } from '../../body/leg-template'
+import { hasFlag } from '../../case/clinical-case'
+import type { Alternative, WorkingLine } from '../../plan/decision'
+import type { PlanDraft } from '../../plan/draft'
+import { allowed, chooseSlabWidth, chooseTaper, openGap, widestSlab, type SlabStation } from '../../slabs/slab-width'
+import { greatestGirthGrowth } from '../../swelling/girth-growth'
+import { girthWorking, paddedAt } from '../../wraps/leg-wraps'
+import type { OptionValues } from '../technique'
+import type { Extent } from './options'
+
+const belowKnee: readonly LegStationId[] = ['ankle', 'calf', 'below-knee']
+const aboveKnee: readonly LegStationId[] = [...belowKnee, 'knee', 'above-knee', 'mid-thigh']
+const leastCoverage = 0.5
+
+export interface SlabFit {
+  readonly widthCm: number
+  /** The stocked slab it is cut from, cm. */
+  readonly fromCm: number
+  readonly coverage: number
+  readonly stations: readonly SlabStation[]
+}
+
+/** Stations that limit the slab's width; the foot part folds, so it does not. */
+export function limitingStations(extent: Extent): readonly LegStationId[] {
+  return extent === 'above-knee' ? aboveKnee : belowKnee
+}
+
+/** Decides `slab-width` and `slab-coverage` (COMPUTATION 4 and the front-gap rule of SAFETY). */
+export function decideWidth(
+  draft: PlanDraft,
+  model: LegModel,
+  options: OptionValues,
+  extent: Extent,
+  item: string,
+): SlabFit | null {
+  const { clinicalCase, ctx } = draft
+  const growth = greatestGirthGrowth(clinicalCase, ctx.protocol)
+  const swelling = clinicalCase.injury.swelling
+  const isWide =
+    options['front-gap'] === 'by-swelling' && hasFlag(clinicalCase, 'fresh') && (swelling === 'moderate' || swelling === 'marked')
+  const stations = limitingStations(extent).map((id): SlabStation => {
+    const paddedGirthCm = paddedAt(draft, model.stations[id])
+    return { id, label: id.replaceAll('-', ' '), paddedGirthCm, gapCm: openGap(paddedGirthCm, growth, isWide) }
+  })
+  const widest = widestSlab(stations)
+  const stockedCm = stockedWidths(draft, item)
+  const choice = chooseSlabWidth(widest.widthCm, stockedCm)
+  if (!choice) return null
+  if (choice.isTrimmed) {
+    draft.caution({
+      level: 'caution', code: 'no-slab-width', decisions: ['slab-width'], steps: ['cut-slab'],
+      text: `Trim the ${choice.fromCm} cm slab to ${choice.widthCm.toFixed(1)} cm.`,
+      why: `No stocked slab leaves the gap at the ${widest.limiting.label}; the narrowest has to be cut down.`,
+    })
+  }
+  const widthCm = draft.decide({
+    id: 'slab-width', label: 'Slab width', value: choice.widthCm, unit: 'cm', source: 'practice',
+    school: isWide ? 'A quarter left open while it swells' : 'Gap by swelling, at least 2 cm',
+    formula: 'Girth over padding less the gap to leave, least over the stations; the widest stocked slab no wider than that.',
+    working: [
+      ...girthWorking(model, limitingStations(extent)),
+      { label: 'Padding', value: 2, unit: 'layers', from: 'default' },
+      { label: 'Forecast growth', value: growth, unit: 'ratio', from: 'computed' },
+      ...stations.map((station): WorkingLine => ({
+        label: `Room at the ${station.label}, gap ${station.gapCm.toFixed(1)} cm`, value: allowed(station), unit: 'cm', from: 'computed', where: station.id,
+      })),
+      { label: 'Stocked widths', value: [...stockedCm].sort((a, b) => a - b), unit: 'cm', from: 'default' },
+    ],
+  })
+  const coverage = decideCoverage(draft, stations, widthCm, stockedCm)
+  return { widthCm, coverage, stations, fromCm: choice.fromCm }
+}
+
+function decideCoverage(draft: PlanDraft, stations: readonly SlabStation[], widthCm: number, stockedCm: readonly number[]): number {
+  const judged = stations
+    .filter((station) => belowKnee.includes(station.id as LegStationId))
+    .reduce((widest, one) => (one.paddedGirthCm > widest.paddedGirthCm ? one : widest))
+  const coverage = widthCm / judged.paddedGirthCm
+  const taper = coverage < leastCoverage ? chooseTaper(judged, stockedCm, leastCoverage) : null
+  const alternatives: Alternative[] = taper
+    ? [{
+        value: taper.widthCm, display: `Tapered from the ${taper.fromCm} cm slab`,
+        why: `Cut to the gap at every station it covers ${(100 * taper.widthCm / judged.paddedGirthCm).toFixed(0)} % at the ${judged.label}.`,
+      }]
+    : []
+  if (coverage < leastCoverage) {
+    draft.caution({
+      level: 'caution', code: 'poor-side-control', decisions: ['slab-coverage', 'slab-width'], steps: ['cut-slab'],
+      text: taper ? `Cut a taper from the ${taper.fromCm} cm slab for more side control.` : 'Add a stirrup, or accept less side control and say so.',
+      why: `The slab covers ${(100 * coverage).toFixed(0)} % at the ${judged.label}; under half, the sides give way. The open front (option front-gap) comes first.`,
+    })
+  }
+  draft.decide({
+    id: 'slab-coverage', label: 'Coverage', value: coverage, unit: 'ratio', source: 'practice',
+    display: `${(100 * coverage).toFixed(0)} % at the ${judged.label}`,
+    formula: 'Slab width ÷ girth over padding at the widest station of the lower leg.',
+    working: [
+      { label: 'Slab width', value: widthCm, unit: 'cm', from: 'computed' },
+      { label: `Girth over padding, ${judged.label}`, value: judged.paddedGirthCm, unit: 'cm', from: 'computed', where: judged.id },
+    ],
+    ...(alternatives.length > 0 ? { alternatives } : {}),
+  })
+  return coverage
+}
+
+function stockedWidths(draft: PlanDraft, item: string): readonly number[] {
+  const isSlab = (one: { item?: string; widthCm?: number }): boolean => one.item === item && (one.widthCm ?? 0) > 0
+  const { inStock } = draft.stock(isSlab)
+  if (inStock.length > 0) return inStock.flatMap((one) => one.widthCm ?? [])
+  draft.caution({
+    level: 'caution', code: 'not-in-stock', decisions: ['slab-width'], steps: ['lay-out'],
+    text: `No ${item.replaceAll('-', ' ')} is in stock: the width is for the usual ones.`,
+    why: 'None is listed as present.',
+  })
+  return draft.ctx.catalogue.items.filter(isSlab).flatMap((one) => one.widthCm ?? [])
+}

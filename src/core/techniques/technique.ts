@@ -1,0 +1,70 @@
+import type { MeasurementDefinition } from '../body/measurement-definition'
+import type { ClinicalCase } from '../case/clinical-case'
+import type { BodyRegion, Flag, Pattern, Region } from '../case/vocabulary'
+import type { PlanDraft } from '../plan/draft'
+import type { CautionLevel, FitTest, Geometry, ScheduleEntry, Step } from '../plan/plan'
+
+export interface OptionValue {
+  readonly id: string
+  readonly label: string
+  /** Who prefers it and why, in one line. */
+  readonly why: string
+}
+
+/** A choice between schools of practice, or an ordered figure. */
+export interface TechniqueOption {
+  readonly id: string
+  readonly label: string
+  /** The schools; empty for an ordered figure. */
+  readonly values: readonly OptionValue[]
+  /** For an ordered figure: its unit and range. */
+  readonly figure?: { readonly unit: string; readonly least: number; readonly greatest: number; readonly describe: (value: number) => string }
+  /** What counts when nothing was chosen; 'ask' when a person must say; null when it may stay empty. */
+  readonly default: (clinicalCase: ClinicalCase) => string | number | 'ask' | null
+}
+
+export interface TechniqueMeasurement {
+  readonly definition: MeasurementDefinition
+  /** Without it a decision is left out; girths can be estimated from one another. */
+  readonly need: 'required' | 'one-girth' | 'optional'
+}
+
+/** A caution or stop that a flag or pattern raises by itself. */
+export interface FlagRule {
+  readonly flag: Flag
+  readonly level: CautionLevel
+  readonly text: string
+  readonly why: string
+  readonly decisions?: readonly string[]
+  readonly steps?: readonly string[]
+}
+
+/** Resolved option values by option id. */
+export type OptionValues = Readonly<Record<string, string | number>>
+
+/** What a technique computes itself; regions, flags, options and stock are handled for all alike. */
+export interface TechniqueOutcome {
+  readonly steps: readonly Step[]
+  readonly fit: readonly FitTest[]
+  readonly care: readonly string[]
+  readonly schedule: readonly ScheduleEntry[]
+  readonly geometry: Geometry
+}
+
+/** One way of immobilising: everything that the rest of the product needs to know about it. */
+export interface Technique {
+  readonly id: string
+  readonly name: string
+  /** One sentence: what it is for. */
+  readonly purpose: string
+  readonly bodyRegion: BodyRegion | readonly BodyRegion[]
+  readonly regions: readonly Region[]
+  readonly patterns: readonly Pattern[]
+  readonly options: readonly TechniqueOption[]
+  /** What to measure, in the order in which it is asked, for this case's options. */
+  readonly measurements: (clinicalCase: ClinicalCase, options: OptionValues) => readonly TechniqueMeasurement[]
+  readonly flagRules: readonly FlagRule[]
+  readonly plan: (draft: PlanDraft, options: OptionValues) => TechniqueOutcome
+  /** What to do when a round is urgent, beyond what every limb gets. */
+  readonly onUrgent: { readonly device: 'shell' | 'traction' | 'collar'; readonly actions: readonly string[] }
+}
