@@ -3,7 +3,7 @@ import { defineConfig } from 'vite'
 
 const entries = {
   cli: { wren: 'src/cli/wren.ts' },
-  server: { main: 'src/server/main.ts', 'slow-worker': 'src/server/planning/slow-worker.ts', tool: 'src/server/tool.ts' },
+  server: { main: 'src/server/main.ts', 'slow-worker': 'src/server/planning/slow-worker.ts' },
 }
 
 export default defineConfig(() => {

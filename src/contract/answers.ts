@@ -1,0 +1,23 @@
+import type { Caution } from '#core/plan/plan'
+import type { Problem } from '#core/case/problem'
+import type { CaseRecord } from './case-record'
+import type { EpisodeRecord } from './episode-record'
+
+/** Answer of GET /api/cases/:id: the case with its stay. */
+export interface CaseAnswer {
+  readonly record: CaseRecord
+  readonly version: number
+  readonly episode: EpisodeRecord
+  readonly episodeVersion: number
+  readonly now: string
+}
+
+/** Answer of POST /api/events: what the server now holds, and what the core says about it. */
+export interface EventAnswer {
+  readonly id: string
+  readonly version: number
+  readonly receivedAt: string
+  /** For events that bear on a case's plan: clinical doubts about what was just stored. */
+  readonly problems: readonly Problem[]
+  readonly cautions: readonly Caution[]
+}

@@ -1,0 +1,56 @@
+import type { Protocol } from '#core/quantities/defaults'
+import { judgeRounds, type DeviceKind, type RoundVerdict } from '#core/observations/judge-rounds'
+import { isCannotAssess, type RoundInput } from '#core/observations/observation'
+import { liveRounds, type LiveRound } from '#core/rounds/live-rounds'
+import { atRiskReason } from '#core/rounds/round-list'
+import type { Stage } from './board'
+import { toClinicalCase, type CaseRecord } from './case-record'
+import type { EpisodeRecord, RoundRecord } from './episode-record'
+
+export interface JudgedRound {
+  readonly round: RoundRecord
+  readonly verdict: RoundVerdict
+}
+
+/** The rounds that serve a case (and baselines, which serve all), each with its verdict. */
+export function judgeCaseRounds(record: CaseRecord, episode: EpisodeRecord, device: DeviceKind): readonly JudgedRound[] {
+  const done = episode.rounds.filter((round) => round.outcome === 'done' && (round.isBaseline || round.cases.includes(record.id)))
+  const start = Date.parse(record.appliedAt ?? record.openedAt)
+  const inputs = done.map((round): RoundInput => ({
+    ...round.findings, baseline: round.isBaseline, atMin: Math.round((Date.parse(round.at) - start) / 60_000),
+  }))
+  const verdicts = judgeRounds(toClinicalCase(record, episode), inputs, device)
+  return done.flatMap((round, index) => {
+    const verdict = verdicts[index]
+    return verdict ? [{ round, verdict }] : []
+  })
+}
+
+/** The rounds of an applied case as they stand; none before application. */
+export function caseRounds(
+  record: CaseRecord,
+  episode: EpisodeRecord,
+  judged: readonly JudgedRound[],
+  protocol: Protocol,
+): readonly LiveRound[] {
+  if (!record.appliedAt) return []
+  const since = Date.parse(record.appliedAt)
+  const after = judged.filter((one) => Date.parse(one.round.at) >= since && !one.round.isBaseline)
+  const isBlind = after.some((one) => one.round.findings.limbs.some((limb) => Object.values(limb).some(isCannotAssess)))
+  const isAtRisk = isBlind || atRiskReason(toClinicalCase(record, episode)) !== null
+  const done = after.map((one) => ({ at: one.round.at, isComplete: one.verdict.complete, isUrgent: one.verdict.level === 'urgent' }))
+  return liveRounds(record.appliedAt, episode.zone, isAtRisk, done, protocol)
+}
+
+/** Where on the path a case stands: the first stage that still needs doing. */
+export function stageOf(record: CaseRecord, episode: EpisodeRecord): Stage {
+  if (record.appliedAt) {
+    const checked = record.fit.length > 0 || episode.rounds.some((round) => round.cases.includes(record.id) && !round.isBaseline)
+    return checked ? 'watch' : 'check'
+  }
+  if (record.runs.length > 0) return 'apply'
+  if (record.accepted) return 'make-ready'
+  if (record.measurements.length > 0) return 'choose'
+  const injury = episode.injuries[record.injuryId]
+  return injury?.region && injury.side ? 'measure' : 'size-up'
+}

@@ -1,0 +1,173 @@
+import type { ClinicalCase, Measurement, Overrule } from '#core/case/clinical-case'
+import type { Plan } from '#core/plan/plan'
+import { assessed } from '#core/observations/observation'
+import type { EpisodeRecord } from './episode-record'
+import type { FoldableEvent } from './event'
+
+/** People, water and room: what Make ready sets. */
+export interface CaseSetup {
+  readonly people: number | null
+  readonly waterC: number
+  readonly roomC: number
+  readonly backing: 'air' | 'pillow'
+  readonly packSetMin: number | null
+  readonly wearDays: number | null
+}
+
+export interface AcceptedPlan {
+  readonly plan: Plan
+  readonly at: string
+  readonly by: string
+}
+
+export type StepOutcome = 'done' | 'skipped' | 'undone'
+export interface StepRecord {
+  readonly stepId: string
+  readonly outcome: StepOutcome
+  readonly reason: string
+  readonly at: string
+  readonly by: string
+}
+/** A timer is its start event: what is left follows from the clock. */
+export interface TimerRecord {
+  readonly id: string
+  readonly label: string
+  readonly startedAt: string
+  readonly minutes: number
+}
+export interface RunRecord {
+  readonly id: string
+  readonly startedAt: string
+  readonly by: string
+  readonly steps: readonly StepRecord[]
+  readonly timers: readonly TimerRecord[]
+}
+export interface FitRecord { readonly testId: string; readonly isGood: boolean; readonly note: string; readonly at: string; readonly by: string }
+export interface NoteRecord { readonly text: string; readonly at: string; readonly by: string }
+
+/** One device on one patient. A fold of the case's events. */
+export interface CaseRecord {
+  readonly id: string
+  readonly episodeId: string
+  readonly injuryId: string
+  readonly technique: string
+  readonly openedAt: string
+  readonly options: Readonly<Record<string, string | number>>
+  readonly setup: CaseSetup
+  readonly measurements: readonly Measurement[]
+  readonly overrules: readonly Overrule[]
+  readonly accepted: AcceptedPlan | null
+  readonly runs: readonly RunRecord[]
+  readonly appliedAt: string | null
+  readonly fit: readonly FitRecord[]
+  readonly notes: readonly NoteRecord[]
+  readonly removedAt: string | null
+}
+
+export interface CaseOpenedBody { readonly episodeId: string; readonly injuryId: string; readonly technique: string }
+
+export const defaultSetup: CaseSetup = { people: 2, waterC: 22, roomC: 21, backing: 'air', packSetMin: null, wearDays: null }
+
+/**
+ * Applies one event to a case. Unknown kinds leave it as it is.
+ * @param record null only for the opening event
+ */
+export function foldCase(record: CaseRecord | null, streamId: string, event: FoldableEvent): CaseRecord {
+  if (event.kind === 'case-opened') {
+    return {
+      id: streamId, ...(event.body as CaseOpenedBody), openedAt: event.at, options: {}, setup: defaultSetup, measurements: [],
+      overrules: [], accepted: null, runs: [], appliedAt: null, fit: [], notes: [], removedAt: null,
+    }
+  }
+  if (!record) throw new Error(`A case cannot begin with ${event.kind}`)
+  const { at, actorName: by } = event
+  switch (event.kind) {
+    case 'reading':
+      return { ...record, measurements: [...record.measurements, { ...(event.body as Measurement), key: event.id, at, by }] }
+    case 'reading-withdrawn': {
+      const { key } = event.body as { key: string }
+      return { ...record, measurements: record.measurements.filter((one) => one.key !== key) }
+    }
+    case 'options':
+      return { ...record, options: (event.body as { options: CaseRecord['options'] }).options }
+    case 'setup':
+      return { ...record, setup: event.body as CaseSetup }
+    case 'overrule':
+      return { ...record, overrules: [...record.overrules, { ...(event.body as Pick<Overrule, 'decision' | 'caution' | 'value' | 'reason'>), by, at }] }
+    case 'plan':
+      return { ...record, accepted: { plan: (event.body as { plan: Plan }).plan, at, by } }
+    case 'run-started': {
+      const { runId } = event.body as { runId: string }
+      if (record.runs.some((run) => run.id === runId)) return record
+      return { ...record, runs: [...record.runs, { id: runId, startedAt: at, by, steps: [], timers: [] }] }
+    }
+    case 'step':
+    case 'timer':
+      return { ...record, runs: record.runs.map((run) => (run.id === (event.body as { runId: string }).runId ? foldRun(run, event) : run)) }
+    case 'applied':
+      return { ...record, appliedAt: at }
+    case 'fit':
+      return { ...record, fit: [...record.fit, { ...(event.body as { testId: string; isGood: boolean; note: string }), at, by }] }
+    case 'note':
+      return { ...record, notes: [...record.notes, { text: (event.body as { text: string }).text, at, by }] }
+    case 'removed':
+      return { ...record, removedAt: at }
+    default:
+      return record
+  }
+}
+
+function foldRun(run: RunRecord, event: FoldableEvent): RunRecord {
+  const { at, actorName: by } = event
+  if (event.kind === 'timer') {
+    const { timerId, label, minutes } = event.body as { timerId: string; label: string; minutes: number }
+    return { ...run, timers: [...run.timers.filter((one) => one.id !== timerId), { id: timerId, label, minutes, startedAt: at }] }
+  }
+  const { stepId, outcome, reason } = event.body as { stepId: string; outcome: StepOutcome; reason: string }
+  const steps = [...run.steps, { stepId, outcome, reason, at, by }].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+  return { ...run, steps }
+}
+
+/**
+ * The case as the core computes it: readings, injury and flags put together. A pulse that the latest round
+ * could not feel on the injured side counts as the flag `pulse-absent`.
+ */
+export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): ClinicalCase {
+  const injury = episode.injuries[record.injuryId]
+  const { patient } = episode
+  const { setup } = record
+  const side = injury?.side ?? null
+  const latest = episode.rounds.findLast((round) => round.outcome === 'done')
+  const pulse = latest?.findings.limbs.find((limb) => limb.side === side)?.pulse
+  const isPulseAbsent = assessed(pulse) === 'absent'
+  const flags = injury?.flags ?? []
+  return {
+    technique: record.technique,
+    patient: {
+      flags: episode.flags,
+      ...(patient.ageYears === null ? {} : { ageYears: patient.ageYears }),
+      ...(patient.heightCm === null ? {} : { heightCm: patient.heightCm }),
+      ...(patient.massKg === null ? {} : { massKg: patient.massKg }),
+      ...(patient.sex ? { sex: patient.sex } : {}),
+    },
+    injury: {
+      pattern: injury?.pattern ?? 'other', swelling: injury?.swelling ?? 'none', levelCm: injury?.levelCm ?? null,
+      flags: isPulseAbsent && !flags.includes('pulse-absent') ? [...flags, 'pulse-absent'] : flags,
+      ...(injury?.region ? { region: injury.region } : {}),
+      ...(side ? { side } : {}),
+    },
+    options: record.options,
+    measurements: record.measurements,
+    crew: { people: setup.people },
+    environment: {
+      waterC: setup.waterC, roomC: setup.roomC, backing: setup.backing, stretcherCm: 200,
+      ...(setup.packSetMin === null ? {} : { packSetMin: setup.packSetMin }),
+    },
+    stock: 'catalogue',
+    orders: {},
+    overrules: record.overrules,
+    zone: episode.zone,
+    ...(setup.wearDays === null ? {} : { wearDays: setup.wearDays }),
+    ...(record.appliedAt ? { appliedAt: record.appliedAt } : {}),
+  }
+}

@@ -1,0 +1,42 @@
+import type { StreamType } from './event'
+import type { Right } from './rights'
+
+export interface EventKind {
+  readonly stream: StreamType
+  /** Additive events never conflict; replacing ones name the version they were based on. */
+  readonly nature: 'opening' | 'additive' | 'replacing'
+  readonly right: Right | 'self'
+}
+
+/** Every kind of event: where it goes, whether it can conflict, who may write it. */
+export const eventKinds = {
+  'episode-opened': { stream: 'episode', nature: 'opening', right: 'add' },
+  patient: { stream: 'episode', nature: 'replacing', right: 'add' },
+  flags: { stream: 'episode', nature: 'replacing', right: 'add' },
+  injury: { stream: 'episode', nature: 'replacing', right: 'add' },
+  place: { stream: 'episode', nature: 'replacing', right: 'add' },
+  round: { stream: 'episode', nature: 'additive', right: 'add' },
+  'case-opened': { stream: 'case', nature: 'opening', right: 'add' },
+  reading: { stream: 'case', nature: 'additive', right: 'add' },
+  'reading-withdrawn': { stream: 'case', nature: 'additive', right: 'add' },
+  options: { stream: 'case', nature: 'replacing', right: 'add' },
+  setup: { stream: 'case', nature: 'replacing', right: 'add' },
+  overrule: { stream: 'case', nature: 'replacing', right: 'decide' },
+  plan: { stream: 'case', nature: 'replacing', right: 'decide' },
+  'run-started': { stream: 'case', nature: 'additive', right: 'add' },
+  step: { stream: 'case', nature: 'additive', right: 'add' },
+  timer: { stream: 'case', nature: 'additive', right: 'add' },
+  applied: { stream: 'case', nature: 'additive', right: 'add' },
+  fit: { stream: 'case', nature: 'additive', right: 'add' },
+  note: { stream: 'case', nature: 'additive', right: 'add' },
+  removed: { stream: 'case', nature: 'replacing', right: 'decide' },
+  'person-added': { stream: 'person', nature: 'opening', right: 'manage-people' },
+  settings: { stream: 'person', nature: 'replacing', right: 'self' },
+} as const satisfies Record<string, EventKind>
+
+export type EventKindId = keyof typeof eventKinds
+
+/** The kind with an id, or null. */
+export function findEventKind(id: string): EventKind | null {
+  return Object.hasOwn(eventKinds, id) ? eventKinds[id as EventKindId] : null
+}

@@ -1,0 +1,29 @@
+export const streamTypes = ['episode', 'case', 'person'] as const
+export type StreamType = (typeof streamTypes)[number]
+
+/** An event as a client sends it. */
+export interface EventInput<Body = unknown> {
+  /** UUIDv7 made by the client: a repeat with the same id is harmless. */
+  readonly id: string
+  readonly stream: { readonly type: StreamType; readonly id: string }
+  readonly kind: string
+  readonly v: number
+  readonly body: Body
+  /** Device time, ISO 8601 with offset. */
+  readonly at: string
+  /** Device clock less server clock, ms, as far as the device knows. */
+  readonly offsetMs: number
+  /** For replacing events: the stream version they were made from. */
+  readonly base?: number
+}
+
+/** An event as the server keeps it. */
+export interface StoredEvent<Body = unknown> extends EventInput<Body> {
+  readonly actor: string
+  readonly actorName: string
+  readonly receivedAt: string
+  readonly version: number
+}
+
+/** What a fold needs of an event; a pending one has no version yet. */
+export type FoldableEvent = Pick<StoredEvent, 'id' | 'kind' | 'v' | 'body' | 'at' | 'actor' | 'actorName'>

@@ -1,0 +1,18 @@
+import type { Problem } from '#core/case/problem'
+
+/** RFC 9457 answer with a code per field; 409 adds both sides of the difference. */
+export interface ProblemDetails {
+  readonly type: string
+  readonly title: string
+  readonly status: number
+  readonly detail: string
+  readonly errors?: readonly { readonly code: Problem['code'] | ErrorCode; readonly path: string; readonly message: string }[]
+  readonly yours?: unknown
+  readonly current?: unknown
+}
+
+export const errorCodes = [
+  'not-signed-in', 'wrong-sign-in', 'locked', 'no-right', 'not-found', 'stale', 'plan-differs', 'same-id-other-body',
+  'csrf', 'too-large', 'too-many', 'not-json', 'pending-plan', 'unavailable',
+] as const
+export type ErrorCode = (typeof errorCodes)[number]

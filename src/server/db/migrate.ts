@@ -1,0 +1,17 @@
+import type { Sequelize } from 'sequelize'
+import { SequelizeStorage, Umzug } from 'umzug'
+import * as streams from './migrations/2026-11-24-streams'
+
+const migrations = [streams]
+
+/** Brings the database to the newest schema; each migration runs once, in order. */
+export async function migrate(db: Sequelize): Promise<void> {
+  const umzug = new Umzug({
+    migrations: migrations.map(({ name, up, down }) => ({
+      name, up: () => up(db.getQueryInterface()), down: () => down(db.getQueryInterface()),
+    })),
+    storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),
+    logger: undefined,
+  })
+  await umzug.up()
+}

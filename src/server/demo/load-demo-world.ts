@@ -1,0 +1,41 @@
+import { v7 as uuidv7 } from 'uuid'
+import type { Sequelize } from 'sequelize'
+import { defaultSettings } from '#contract/session'
+import { defineModels } from '../db/models'
+import type { Planner } from '../planning/planner'
+import { createEventRepository } from '../repositories/events'
+import { createPeopleRepository } from '../repositories/people'
+import { createStreamRepository } from '../repositories/streams'
+import { createAppendService, type Actor } from '../services/append-event'
+import { addPerson } from '../services/add-person'
+import { createDemoWriter } from './demo-writer'
+import { writeLegSlabStories } from './leg-slab-stories'
+import { demoStaff } from './staff'
+
+/** The password of every demo person; it exists in the demo world only. */
+export const demoPassword = 'gale over tern sound'
+
+/** Fills an empty database with the staff and cases of Tern Sound Infirmary, all times relative to `now`. */
+export async function loadDemoWorld({ db, planner, now }: { db: Sequelize; planner: Planner; now: number }): Promise<void> {
+  const models = defineModels(db)
+  const people = createPeopleRepository(models)
+  const streams = createStreamRepository(db, models)
+  const events = createEventRepository(db, models)
+  const demoClock = { minutesAgo: 0 }
+  const clock = (): number => now - demoClock.minutesAgo * 60_000
+  const append = createAppendService({ db, events, streams, people, planner, clock })
+  const actors: Actor[] = []
+  for (const person of demoStaff) {
+    const id = uuidv7()
+    await addPerson({ db, people, events, clock }, { id, password: demoPassword, ...person })
+    const actor: Actor = { id, name: person.name, roles: person.roles }
+    if (person.roles.includes('clinician')) actors.push(actor)
+    if (person.fingerCm !== null) {
+      await append({
+        id: uuidv7(), stream: { type: 'person', id }, kind: 'settings', v: 1, body: { ...defaultSettings, fingerCm: person.fingerCm },
+        at: new Date(clock()).toISOString(), offsetMs: 0, base: 1,
+      }, actor)
+    }
+  }
+  await writeLegSlabStories(createDemoWriter({ append, streams, planner, now, clock: demoClock, actors }))
+}

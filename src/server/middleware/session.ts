@@ -1,0 +1,38 @@
+import type { NextFunction, Request, Response } from 'express'
+import { hasRight, type Right } from '#contract/rights'
+import { ApiError } from '../api-error'
+import type { OpenSession, SignInService } from '../services/sign-in'
+
+export const sessionCookie = 'wren_session'
+
+/** Requests that carry a session have it here. */
+export interface SignedInRequest extends Request {
+  session?: OpenSession
+}
+
+/** Looks up the session of the cookie; requests that change something must carry its CSRF token. */
+export function readSession(signIn: SignInService) {
+  return async (request: SignedInRequest, _response: Response, next: NextFunction): Promise<void> => {
+    const token = (request.cookies as Record<string, unknown>)[sessionCookie]
+    const session = typeof token === 'string' && token.length < 100 ? await signIn.resume(token) : null
+    if (session) request.session = session
+    next()
+  }
+}
+
+/** The signed-in session of a request, with a right if one is named. */
+export function requireSession(request: SignedInRequest, right?: Right): OpenSession {
+  const { session } = request
+  if (!session) throw new ApiError(401, 'not-signed-in', 'You are not signed in: sign in and try again.')
+  if (right && !hasRight(session.account.roles, right)) {
+    throw new ApiError(403, 'no-right', `Your role (${session.account.roles.join(', ')}) may not do this: ask a clinician or a lead.`)
+  }
+  return session
+}
+
+/** Refuses a changing request without its CSRF token. */
+export function requireCsrf(request: SignedInRequest, session: OpenSession): void {
+  if (request.get('x-csrf-token') !== session.csrf) {
+    throw new ApiError(403, 'csrf', 'The page is out of date: reload it and try again. Nothing you typed is lost.')
+  }
+}

@@ -1,0 +1,67 @@
+import { createHash } from 'node:crypto'
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import type { StoredEvent } from '#contract/event'
+import type { EventRow, Models } from '../db/models'
+
+/** Reads and writes events; the hash of each covers the one before, so that a changed row breaks the chain. */
+export function createEventRepository(db: Sequelize, models: Models) {
+  return {
+    async find(id: string, transaction?: Transaction): Promise<StoredEvent | null> {
+      const row = await models.events.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true }) as unknown as EventRow | null
+      return row && toEvent(row)
+    },
+
+    /** Appends an event and returns its hash, the new head of the chain. */
+    async insert(event: StoredEvent, previousHash: string, transaction: Transaction): Promise<string> {
+      const hash = chainHash(previousHash, event)
+      await models.events.create({
+        id: event.id, streamType: event.stream.type, streamId: event.stream.id, version: event.version, kind: event.kind, v: event.v,
+        body: JSON.stringify(event.body), actor: event.actor, actorName: event.actorName, at: event.at, receivedAt: new Date(event.receivedAt),
+        offsetMs: event.offsetMs, base: event.base ?? null, hash,
+      }, { transaction })
+      return hash
+    },
+
+    /** Streams that changed since a time, newest version each: hints for clients. */
+    async changedSince(since: Date): Promise<readonly { type: string; id: string; version: number }[]> {
+      return db.query<{ type: string; id: string; version: number }>(
+        'SELECT stream_type AS type, stream_id AS id, MAX(version) AS version FROM events WHERE received_at >= :since GROUP BY stream_type, stream_id LIMIT 500',
+        { type: QueryTypes.SELECT, replacements: { since } },
+      )
+    },
+
+    /** Every event of one stream, oldest first. */
+    async ofStream(type: string, id: string): Promise<readonly (StoredEvent & { hash: string })[]> {
+      const rows = await models.events.findAll({ where: { streamType: type as EventRow['streamType'], streamId: id }, order: [['version', 'ASC']], raw: true }) as unknown as EventRow[]
+      return rows.map((row) => ({ ...toEvent(row), hash: row.hash }))
+    },
+
+    /** Hashes the heads of all streams of a day into one anchor row, once a day. */
+    async anchor(day: string): Promise<void> {
+      const existing = await models.anchors.findByPk(day)
+      if (existing) return
+      const heads = await db.query<{ hash: string }>(
+        'SELECT head_hash AS hash FROM episodes UNION ALL SELECT head_hash FROM cases UNION ALL SELECT head_hash FROM people ORDER BY hash',
+        { type: QueryTypes.SELECT },
+      )
+      const hash = createHash('sha256').update(heads.map((head) => head.hash).join('\n')).digest('hex')
+      await models.anchors.upsert({ day, heads: heads.length, hash })
+    },
+  }
+}
+
+export type EventRepository = ReturnType<typeof createEventRepository>
+
+/** The hash of an event in its stream's chain: SHA-256 over the previous hash and everything that is kept. */
+export function chainHash(previousHash: string, event: StoredEvent): string {
+  const kept = [event.id, event.stream.type, event.stream.id, event.version, event.kind, event.v, event.actor, event.at, event.receivedAt, JSON.stringify(event.body)]
+  return createHash('sha256').update(previousHash).update(JSON.stringify(kept)).digest('hex')
+}
+
+function toEvent(row: EventRow): StoredEvent {
+  return {
+    id: row.id, stream: { type: row.streamType, id: row.streamId }, kind: row.kind, v: row.v, body: JSON.parse(row.body) as unknown, at: row.at,
+    offsetMs: row.offsetMs, actor: row.actor, actorName: row.actorName, receivedAt: new Date(row.receivedAt).toISOString(), version: row.version,
+    ...(row.base === null ? {} : { base: row.base }),
+  }
+}
