@@ -3,6 +3,7 @@ import { judgeRounds, type DeviceKind, type RoundVerdict } from '#core/observati
 import { isCannotAssess, type RoundInput } from '#core/observations/observation'
 import { liveRounds, type LiveRound } from '#core/rounds/live-rounds'
 import { atRiskReason } from '#core/rounds/round-list'
+import { findTechnique } from '#core/techniques/registry'
 import type { Stage } from './board'
 import { toClinicalCase, type CaseRecord } from './case-record'
 import type { EpisodeRecord, RoundRecord } from './episode-record'
@@ -39,7 +40,15 @@ export function caseRounds(
   const isBlind = after.some((one) => one.round.findings.limbs.some((limb) => Object.values(limb).some(isCannotAssess)))
   const isAtRisk = isBlind || atRiskReason(toClinicalCase(record, episode)) !== null
   const done = after.map((one) => ({ at: one.round.at, isComplete: one.verdict.complete, isUrgent: one.verdict.level === 'urgent' }))
-  return liveRounds(record.appliedAt, episode.zone, isAtRisk, done, protocol)
+  const rounds = liveRounds(record.appliedAt, episode.zone, isAtRisk, done, protocol)
+  const extra = reviewRound(after.at(-1))
+  return extra ? [...rounds, extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
+}
+
+/** A review asks for another look within its minutes, whatever the list says. */
+function reviewRound(last: JudgedRound | undefined): LiveRound | null {
+  if (last?.verdict.level !== 'review' || last.verdict.againMin === null) return null
+  return { id: 'again', dueAt: Date.parse(last.round.at) + last.verdict.againMin * 60_000, graceMin: 5, doneAt: null }
 }
 
 /** Where on the path a case stands: the first stage that still needs doing. */
@@ -50,7 +59,18 @@ export function stageOf(record: CaseRecord, episode: EpisodeRecord): Stage {
   }
   if (record.runs.length > 0) return 'apply'
   if (record.accepted) return 'make-ready'
-  if (record.measurements.length > 0) return 'choose'
+  if (isMeasured(record, episode)) return 'choose'
+  if (record.measurements.length > 0) return 'measure'
   const injury = episode.injuries[record.injuryId]
   return injury?.region && injury.side ? 'measure' : 'size-up'
+}
+
+/** Whether every required reading, and one girth where girths are asked, is there. */
+function isMeasured(record: CaseRecord, episode: EpisodeRecord): boolean {
+  const technique = findTechnique(record.technique)
+  if (!technique) return false
+  const asked = technique.measurements(toClinicalCase(record, episode), record.options)
+  const has = (id: string): boolean => record.measurements.some((one) => one.id === id)
+  const girths = asked.filter((one) => one.need === 'one-girth')
+  return asked.every((one) => one.need !== 'required' || has(one.definition.id)) && (girths.length === 0 || girths.some((one) => has(one.definition.id)))
 }

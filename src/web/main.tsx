@@ -1,1 +1,11 @@
-document.title = 'Zesty Wren'
+import { setNonce } from 'get-nonce'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { App } from './app'
+import './theme.css'
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content
+if (nonce) setNonce(nonce)
+
+const root = document.getElementById('root')
+if (root) createRoot(root).render(<StrictMode><App /></StrictMode>)

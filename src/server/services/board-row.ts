@@ -1,3 +1,4 @@
+import { levels } from '#core/observations/finding'
 import { findTechnique } from '#core/techniques/registry'
 import { nextRound } from '#core/rounds/live-rounds'
 import { defaultProtocol } from '#core/quantities/defaults'
@@ -11,7 +12,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord): BoardRow
   const technique = findTechnique(record.technique)
   const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
   const latest = judged.at(-1)
-  const worst = latest?.verdict.findings.find((finding) => finding.level === latest.verdict.level)
+  const worst = latest && [...latest.verdict.findings].sort((a, b) => levels.indexOf(b.level) - levels.indexOf(a.level))[0]
   const next = nextRound(caseRounds(record, episode, judged, defaultProtocol))
   const injury = episode.injuries[record.injuryId]
   return {

@@ -1,0 +1,63 @@
+import { useEffect, useMemo, useReducer } from 'react'
+import type { Measurement } from '#core/case/clinical-case'
+import { catalogue } from '#core/catalogue/catalogue'
+import { createMemo, type PlanContext } from '#core/plan/context'
+import type { Plan } from '#core/plan/plan'
+import { planCase } from '#core/plan/plan-case'
+import { slowKey, type SlowResult, type SlowTask } from '#core/plan/slow-task'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { toClinicalCase } from '#contract/case-record'
+import type { OpenCase } from '../stores/case-store'
+import { serverNow } from '../stores/server-clock'
+
+const memo = createMemo()
+let worker: Worker | null = null
+const asked = new Set<string>()
+const waiting = new Set<() => void>()
+
+/** The context of plans made in this browser. */
+function browserContext(): PlanContext {
+  return { catalogue, protocol: defaultProtocol, seed: 1, now: new Date(serverNow()).toISOString(), zone: 'UTC', memo }
+}
+
+/**
+ * The plan of the open case, in the same frame as a reading changes; the two slow decisions follow from a
+ * worker, the newest request first.
+ * @param provisional a reading that is being typed, not entered yet
+ */
+export function usePlan(open: OpenCase, provisional: Measurement | null = null): Plan {
+  const [solved, wake] = useReducer((count: number) => count + 1, 0)
+  const plan = useMemo(() => {
+    const clinicalCase = toClinicalCase(open.record, open.episode)
+    const withDraft = provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase
+    const made = planCase(withDraft, browserContext())
+    if (!made) throw new Error(`Technique ${clinicalCase.technique} is not known here`)
+    return made
+    // `solved` counts answers of the worker: each may finish a pending decision.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [open, provisional, solved])
+  useEffect(() => {
+    waiting.add(wake)
+    if (!provisional) plan.pending.forEach(askWorker)
+    return () => { waiting.delete(wake) }
+  }, [plan, provisional])
+  return plan
+}
+
+function askWorker(task: SlowTask): void {
+  const key = slowKey(task)
+  if (asked.has(key)) return
+  asked.add(key)
+  worker ??= startWorker()
+  worker.postMessage({ key, task })
+}
+
+function startWorker(): Worker {
+  const started = new Worker(new URL('../workers/slow-worker.ts', import.meta.url), { type: 'module' })
+  started.onmessage = ({ data }: MessageEvent<{ key: string; result: SlowResult }>) => {
+    memo.set(data.key, data.result)
+    asked.delete(data.key)
+    waiting.forEach((wake) => wake())
+  }
+  return started
+}

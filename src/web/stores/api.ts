@@ -1,0 +1,31 @@
+import type { ProblemDetails } from '#contract/problem-details'
+
+/** What came of a request: an answer, a refusal with its reasons, or no connection. */
+export type ApiResult<T> =
+  | { readonly kind: 'ok'; readonly value: T }
+  | { readonly kind: 'refused'; readonly problem: ProblemDetails }
+  | { readonly kind: 'offline' }
+
+let csrfToken: string | null = null
+
+/** Keeps the CSRF token of the session for every request that changes something. */
+export function setCsrf(token: string | null): void {
+  csrfToken = token
+}
+
+/** Sends a JSON request; never throws. No answer within 15 s counts as offline. */
+export async function callApi<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<ApiResult<T>> {
+  try {
+    const response = await fetch(path, {
+      method, credentials: 'same-origin', signal: AbortSignal.timeout(15_000),
+      headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...(csrfToken && method !== 'GET' ? { 'x-csrf-token': csrfToken } : {}) },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    })
+    const data: unknown = await response.json()
+    if (response.ok) return { kind: 'ok', value: data as T }
+    if (response.status >= 500) return { kind: 'offline' }
+    return { kind: 'refused', problem: data as ProblemDetails }
+  } catch {
+    return { kind: 'offline' }
+  }
+}

@@ -1,0 +1,54 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { CaseAnswer } from '#contract/answers'
+import type { EventInput } from '#contract/event'
+
+interface WrenStore extends DBSchema {
+  /** Text typed and not yet sent, by field. */
+  drafts: { key: string; value: string }
+  /** Events not yet acknowledged by the server, in order. */
+  outbox: { key: string; value: { event: EventInput; order: number } }
+  /** The last answer of the server for each case, for when it cannot be reached. */
+  cases: { key: string; value: CaseAnswer }
+}
+
+/** Everything that must survive a closed tab, a lost network or a crash: one database per person. */
+export interface Durable {
+  readDraft(key: string): Promise<string | undefined>
+  writeDraft(key: string, text: string): Promise<void>
+  readOutbox(): Promise<readonly EventInput[]>
+  addToOutbox(event: EventInput): Promise<void>
+  dropFromOutbox(id: string): Promise<void>
+  readCase(id: string): Promise<CaseAnswer | undefined>
+  writeCase(answer: CaseAnswer): Promise<void>
+}
+
+/** Opens the durable store of one person. */
+export async function openDurable(personId: string): Promise<Durable> {
+  const db: IDBPDatabase<WrenStore> = await openDB<WrenStore>(`zesty-wren-${personId}`, 1, {
+    upgrade(upgrading) {
+      upgrading.createObjectStore('drafts')
+      upgrading.createObjectStore('outbox')
+      upgrading.createObjectStore('cases')
+    },
+  })
+  let order = Date.now() * 1000
+  return {
+    readDraft: (key) => db.get('drafts', key),
+    async writeDraft(key, text) {
+      if (text === '') await db.delete('drafts', key)
+      else await db.put('drafts', text, key)
+    },
+    async readOutbox() {
+      const all = await db.getAll('outbox')
+      return all.sort((a, b) => a.order - b.order).map((one) => one.event)
+    },
+    async addToOutbox(event) {
+      await db.put('outbox', { event, order: order++ }, event.id)
+    },
+    dropFromOutbox: (id) => db.delete('outbox', id),
+    readCase: (id) => db.get('cases', id),
+    async writeCase(answer) {
+      await db.put('cases', answer, answer.record.id)
+    },
+  }
+}
