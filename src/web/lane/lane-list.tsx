@@ -1,0 +1,29 @@
+import { formatLength, type DisplayUnits } from '#core/plan/format-decision'
+import type { Geometry } from '#core/plan/plan'
+
+/** The drawing in words: every part with its place and size, for those who do not see it. */
+export function LaneList({ geometry, units }: { geometry: Geometry; units: DisplayUnits }) {
+  const of = (cm: number): string => formatLength(cm, units)
+  const axisName = (id: string): string => (id === 'foot' ? 'from the toe tips' : 'from the heel sole')
+  return (
+    <div className="sr-only">
+      <h2>Parts of the drawing</h2>
+      <ul>
+        {geometry.stations.map((station) => (
+          <li key={station.id}>
+            {station.label} girth {of(station.girthCm)}, {station.from}
+            {station.side ? `, read on the ${station.side}` : ''}, {of(station.atCm)} {axisName(station.axis)}
+          </li>
+        ))}
+        {geometry.bands.map((band) => (
+          <li key={band.id}>{band.label} from {of(band.fromCm)} to {of(band.toCm)} {axisName(band.axis)}</li>
+        ))}
+        {geometry.marks.map((mark) => (
+          <li key={mark.id}>{mark.label} at {of(mark.atCm)} {axisName(mark.axis)}</li>
+        ))}
+        {geometry.polygons.map((polygon) => <li key={polygon.id}>{polygon.label}</li>)}
+        {Object.entries(geometry.angles).map(([joint, degrees]) => <li key={joint}>{joint} at {degrees}°</li>)}
+      </ul>
+    </div>
+  )
+}

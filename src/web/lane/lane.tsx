@@ -1,0 +1,47 @@
+import type { Side } from '#core/case/vocabulary'
+import type { DisplayUnits } from '#core/plan/format-decision'
+import type { Geometry } from '#core/plan/plan'
+import { LaneList } from './lane-list'
+import { LegLane } from './leg-lane'
+import { SheetLane } from './sheet-lane'
+
+/** What a stage lays over the drawing. */
+export type LaneLayer = 'readings' | 'padding' | 'bandage' | 'slab' | 'points' | 'sheet'
+
+export interface LaneProps {
+  readonly geometry: Geometry
+  readonly units: DisplayUnits
+  readonly layers: readonly LaneLayer[]
+  /** Ids of places to light: what is being measured, where the step is. */
+  readonly lit?: readonly string[]
+  /** The side drawn, when it is not the injured one. */
+  readonly drawnSide?: Side | undefined
+  readonly onPick?: ((id: string) => void) | undefined
+}
+
+/** The limb of this patient, to scale from the readings, with what the stage lays over it. */
+export function Lane(props: LaneProps) {
+  const { geometry } = props
+  if (geometry.body !== 'leg' || geometry.stations.length === 0) return <EmptyLane />
+  const hasSheet = props.layers.includes('sheet') && geometry.polygons.length > 0
+  return (
+    <section aria-label="The limb to scale" className="border-b border-line bg-sheet">
+      <div className={`mx-auto grid max-w-7xl gap-x-6 px-3 sm:px-6 ${hasSheet ? 'lg:grid-cols-[1.15fr_1fr]' : ''}`}>
+        <LegLane {...props} />
+        {hasSheet ? <SheetLane geometry={geometry} units={props.units} {...(props.onPick ? { onPick: props.onPick } : {})} /> : null}
+      </div>
+      <LaneList geometry={geometry} units={props.units} />
+    </section>
+  )
+}
+
+function EmptyLane() {
+  return (
+    <section aria-label="The limb to scale" className="border-b border-line bg-sheet">
+      <svg viewBox="0 0 600 110" className="mx-auto block h-28 w-full max-w-3xl" role="img" aria-label="No reading yet: the limb is drawn from the first girth">
+        <path d="M60 88 L60 22 Q62 14 70 20 L84 60 Q96 72 130 66 Q210 44 300 40 Q380 38 470 46 L540 44 M540 92 L470 92 Q400 104 310 98 Q200 92 130 88 Z" fill="none" className="stroke-line" strokeWidth="2.5" strokeDasharray="3 7" strokeLinecap="round" />
+        <text x="300" y="76" textAnchor="middle" className="fill-soft text-[15px]">The limb appears with the first girth</text>
+      </svg>
+    </section>
+  )
+}

@@ -1,0 +1,58 @@
+import { colours, feelings, movements, nerves, pulses, warmths, type LimbFindings } from '#core/observations/observation'
+import { swellings } from '#core/case/vocabulary'
+
+/** One line of a round: what is looked at, in which words. */
+export interface RoundItem {
+  readonly key: string
+  readonly label: string
+  readonly how: string
+  /** Words to choose from; empty for a figure. */
+  readonly words: readonly string[]
+  readonly figure?: { readonly unit: string; readonly quick: readonly number[] }
+  /** What is entered by "normal". */
+  readonly normal: string
+  /** Only the injured limb has it. */
+  readonly injuredOnly?: boolean
+}
+
+/** What a round on a leg or arm looks at, in the order of the hands. */
+export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
+  return [
+    { key: 'colour', label: 'Colour', how: 'Usual for this patient? Nail beds, sole.', words: colours, normal: 'pink' },
+    { key: 'warmth', label: 'Warmth', how: 'Back of the hand, both sides.', words: warmths, normal: 'warm' },
+    { key: 'refillS', label: 'Refill', how: 'Press a toe 5 s, count.', words: [], figure: { unit: 's', quick: [1, 1.5, 2, 3, 4, 5] }, normal: '1.5' },
+    { key: 'pulse', label: 'Pulse', how: limb === 'leg' ? 'Top of the foot, or behind the inner malleolus.' : 'At the wrist.', words: pulses, normal: 'present' },
+    ...nerves[limb].map((nerve) => ({ key: `feeling/${nerve.id}`, label: `Feeling: ${nerve.feelingAt}`, how: nerve.label, words: feelings, normal: 'normal' })),
+    ...nerves[limb].map((nerve) => ({ key: `movement/${nerve.id}`, label: `Movement: ${nerve.movement}`, how: nerve.label, words: movements, normal: 'full' })),
+    { key: 'swelling', label: 'Swelling', how: '', words: swellings, normal: 'none' },
+    { key: 'restPain', label: 'Pain at rest', how: '0 none, 10 worst.', words: [], figure: { unit: '', quick: [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10] }, normal: '0' },
+    { key: 'stretchPain', label: 'Pain when the toes are stretched', how: 'You move them.', words: ['no', 'yes'], normal: 'no' },
+    { key: 'tight', label: 'Device feels tight', how: '', words: ['no', 'yes'], normal: 'no' },
+  ]
+}
+
+/** What stands for an item that could not be judged. */
+export const cannot = 'cannot'
+
+/** Entered words by `<side>/<item key>`, as the form keeps them. */
+export type RoundEntries = Readonly<Record<string, string>>
+
+/** Findings of one limb from the entered words; items without an entry stay out. */
+export function toFindings(limb: 'leg' | 'arm', side: 'left' | 'right', entries: RoundEntries, reason: string): LimbFindings {
+  const found: Record<string, unknown> = { limb, side }
+  for (const item of roundItems(limb)) {
+    const entry = entries[`${side}/${item.key}`]
+    if (entry === undefined || entry === '') continue
+    const value = entry === cannot ? { cannotAssess: true, reason: reason || 'not said' } : read(item, entry)
+    const [group, nerve] = item.key.split('/')
+    if (group && nerve) found[group] = { ...(found[group] as object | undefined), [nerve]: value }
+    else found[item.key] = value
+  }
+  return found as unknown as LimbFindings
+}
+
+function read(item: RoundItem, entry: string): string | number | boolean {
+  if (item.figure) return Number(entry)
+  if (item.words[0] === 'no') return entry === 'yes'
+  return entry
+}

@@ -1,0 +1,38 @@
+import type { Plan } from '#core/plan/plan'
+
+/** Odds of ending moulding before set by crew size, with setting time and heat beside them. */
+export function CrewForecast({ plan }: { plan: Plan }) {
+  const crew = plan.decisions.find((one) => one.id === 'least-crew')
+  const set = plan.decisions.find((one) => one.id === 'set-time')
+  const heat = plan.decisions.find((one) => one.id === 'peak-skin-temp')
+  const odds = crew?.working.flatMap((line) => {
+    const people = /with (\d)$/.exec(line.label)?.[1]
+    return people && typeof line.value === 'number' ? [{ people, odds: line.value }] : []
+  }) ?? []
+  return (
+    <section aria-labelledby="forecast" className="grid gap-3 rounded-3xl border border-line bg-sheet p-4">
+      <h2 id="forecast" className="font-bold">Forecast</h2>
+      <dl className="grid grid-cols-3 gap-3">
+        <Fact label="Sets in" value={set?.display ?? '…'} />
+        <Fact label="People needed" value={crew?.display ?? '…'} />
+        <Fact label="Warmest skin" value={heat ? heat.display.replace(', in this estimate', '') : '…'} />
+      </dl>
+      <table className="w-full">
+        <caption className="pb-1 text-left text-sm font-semibold text-soft">Odds of ending before it sets, in this estimate</caption>
+        <tbody>
+          {odds.map((one) => (
+            <tr key={one.people}>
+              <th scope="row" className="w-24 py-1 text-left font-normal">{one.people === '1' ? '1 person' : `${one.people} people`}</th>
+              <td><div aria-hidden className="h-3.5 overflow-hidden rounded-full bg-well"><div className={`h-full rounded-full ${one.odds >= 0.9 ? 'bg-calm' : 'bg-caution'}`} style={{ width: `${one.odds * 100}%` }} /></div></td>
+              <td className="numeral w-28 pl-3 text-right">{one.odds === 0 ? 'cannot hold' : `${(one.odds * 100).toFixed(0)} %`}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function Fact({ label, value }: { label: string; value: string }) {
+  return <div><dt className="text-sm text-soft">{label}</dt><dd className="numeral text-lg leading-tight">{value}</dd></div>
+}

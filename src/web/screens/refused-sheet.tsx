@@ -1,0 +1,43 @@
+import type { EventInput } from '#contract/event'
+import { spoken } from '#core/case/vocabulary'
+import { Button } from '../parts/button'
+import { Dialog } from '../parts/dialog'
+import { loadCase, useCaseStore, writeEvent } from '../stores/case-store'
+import { dismissRefused, type RefusedEvent } from '../stores/outbox'
+import type { EventKindId } from '#contract/event-kinds'
+
+/** Something that the server did not take: both sides, and the choice between them. Nothing typed is lost. */
+export function RefusedSheet({ refused }: { refused: RefusedEvent }) {
+  const { event, problem } = refused
+  const caseId = useCaseStore((store) => store.caseId)
+  const close = (): void => dismissRefused(event.id)
+  const isStale = problem.status === 409 && problem.current !== undefined
+  const keepMine = async (): Promise<void> => {
+    close()
+    if (caseId) await loadCase(caseId)
+    await writeEvent(event.kind as EventKindId, event.body as object)
+  }
+  const takeTheirs = (): void => {
+    close()
+    if (caseId) void loadCase(caseId)
+  }
+  return (
+    <Dialog title={isStale ? 'Changed meanwhile' : 'Not accepted'} isOpen onClose={takeTheirs}>
+      <p className="mb-3">{problem.detail}</p>
+      <section aria-label="Yours" className="mb-4 rounded-2xl bg-well p-4">
+        <h3 className="mb-1 text-sm font-bold">Yours: {spoken(event.kind)}</h3>
+        <EventBody event={event} />
+      </section>
+      {problem.errors?.map((error) => <p key={error.path + error.message} className="mb-2 text-stop">{error.message}</p>)}
+      <div className="flex flex-wrap gap-3">
+        {isStale ? <Button look="next" onClick={() => void keepMine()}>Send mine again</Button> : null}
+        <Button onClick={takeTheirs}>{isStale ? 'Keep theirs' : 'Close'}</Button>
+      </div>
+    </Dialog>
+  )
+}
+
+function EventBody({ event }: { event: EventInput }) {
+  const text = event.kind === 'plan' ? 'The accepted plan' : JSON.stringify(event.body, null, 1)
+  return <pre className="max-h-48 overflow-auto whitespace-pre-wrap text-sm">{text}</pre>
+}

@@ -1,0 +1,81 @@
+import { lazy, Suspense, useEffect, useState } from 'react'
+import { Link, Outlet, useNavigate } from 'react-router'
+import { CircleHelp, LayoutList, Plus, Settings } from 'lucide-react'
+import { useKey } from '../hooks/use-key'
+import { resumeOutbox, useOutbox } from '../stores/outbox'
+import { useSession } from '../stores/session-store'
+import { startStream } from '../stores/stream'
+import { Wren } from '../parts/wren'
+import { HelpSheet } from './help-sheet'
+import { SignInScreen } from './sign-in-screen'
+
+const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
+
+/** What surrounds every screen: the way home, help, the state of the connection; sign-in comes first. */
+export function Shell() {
+  const { state, load } = useSession()
+  if (state.status === 'loading') return <main className="grid min-h-dvh place-items-center"><p role="status">Opening…</p></main>
+  if (state.status === 'unreachable') {
+    return (
+      <main className="mx-auto grid min-h-dvh max-w-md place-content-center gap-4 p-6 text-center">
+        <p className="text-lg font-bold">The server does not answer.</p>
+        <p>What you typed is kept on this device. Check the network, then try again.</p>
+        <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>Try again</button>
+      </main>
+    )
+  }
+  if (state.status === 'signed-out') return <SignInScreen />
+  return <SignedInShell />
+}
+
+function SignedInShell() {
+  const [isHelpOpen, setHelpOpen] = useState(false)
+  const navigate = useNavigate()
+  useEffect(() => {
+    void resumeOutbox()
+    return startStream()
+  }, [])
+  useKey(['?'], () => setHelpOpen(true))
+  useKey(['b'], () => void navigate('/'))
+  useKey(['n'], () => void navigate('/new'))
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">Skip to the work</a>
+      <header className="flex items-center gap-1 border-b border-line bg-sheet px-2 sm:px-4">
+        <Link to="/" aria-label="Zesty Wren, to the Board" className="flex min-h-13 items-center gap-2 px-1.5 font-bold"><Wren size={30} /><span className="hidden text-[1.02rem] sm:inline">Zesty Wren</span></Link>
+        <Connection />
+        <nav aria-label="Main" className="ml-auto flex items-center">
+          <NavLink to="/new" label="New case" icon={<Plus size={20} aria-hidden />} />
+          <NavLink to="/" label="Board" icon={<LayoutList size={20} aria-hidden />} />
+          <NavLink to="/settings" label="Settings" icon={<Settings size={20} aria-hidden />} />
+          <button type="button" onClick={() => setHelpOpen(true)} className="flex min-h-12 min-w-12 items-center justify-center gap-1.5 rounded-xl px-2.5"><CircleHelp size={20} aria-hidden /><span className="sr-only">Help with keys</span></button>
+        </nav>
+      </header>
+      <Outlet />
+      <HelpSheet isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
+      <Refusals />
+    </div>
+  )
+}
+
+function NavLink({ to, label, icon }: { to: string; label: string; icon: React.ReactNode }) {
+  return <Link to={to} className="flex min-h-12 min-w-12 items-center justify-center gap-1.5 rounded-xl px-2.5 font-semibold">{icon}<span className="max-sm:sr-only">{label}</span></Link>
+}
+
+function Connection() {
+  const { pending, isOffline } = useOutbox()
+  const urgent = pending.some((event) => event.kind === 'round')
+  return (
+    <p role="status" className="px-2 text-sm font-semibold">
+      {isOffline && urgent ? <span className="rounded-lg bg-stop-wash px-2 py-1 text-stop">NOT sent: phone if urgent</span> : null}
+      {isOffline && !urgent ? <span className="text-caution">No connection; {pending.length} kept here</span> : null}
+      {!isOffline && pending.length > 0 ? <span className="text-soft">Sending…</span> : null}
+    </p>
+  )
+}
+
+function Refusals() {
+  const refused = useOutbox((store) => store.refused)
+  const [first] = refused
+  return first ? <Suspense><RefusedSheet refused={first} /></Suspense> : null
+}

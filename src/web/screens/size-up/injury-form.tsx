@@ -1,0 +1,56 @@
+import { patterns, regions, sides, spoken, swellings, type InjuryFlag } from '#core/case/vocabulary'
+import { techniques } from '#core/techniques/registry'
+import type { InjuryRecord } from '#contract/episode-record'
+import { useState } from 'react'
+import { useDraft } from '../../hooks/use-draft'
+import { ChoiceRow, ChoiceSet } from '../../parts/choice-row'
+import { TextField } from '../../parts/text-field'
+import { parseReading } from '#core/quantities/parse-reading'
+import { toCm } from '#core/quantities/length'
+
+const questions: readonly { value: InjuryFlag; label: string }[] = [
+  { value: 'fresh', label: 'Fresh, under 72 h' }, { value: 'open', label: 'Open wound' }, { value: 'pulse-absent', label: 'No pulse' }, { value: 'skin-tented', label: 'Skin tented' },
+  { value: 'numb', label: 'Numb' }, { value: 'comminuted', label: 'Many fragments' }, { value: 'high-energy', label: 'High energy' }, { value: 'reduced-or-operated', label: 'Reduced or operated' },
+  { value: 'wound-under-device', label: 'Wound under the device' }, { value: 'no-sound-side', label: 'No sound side' },
+]
+const held = new Set(techniques.flatMap((technique) => technique.regions))
+const met = new Set(techniques.flatMap((technique) => technique.patterns))
+
+/** Where, which side, what kind, how swollen. */
+export function InjuryForm({ injury, onSave }: { injury: InjuryRecord; onSave: (injury: InjuryRecord) => void }) {
+  const change = (changes: Partial<InjuryRecord>): void => onSave({ ...injury, ...changes })
+  return (
+    <section aria-label="Injury" className="grid content-start gap-5">
+      <ChoiceRow label="Side" value={injury.side} choices={sides.map((value) => ({ value, label: value.toUpperCase() }))} onChange={(side) => change({ side })} />
+      <ChoiceRow label="Region" value={injury.region} choices={regions.filter((region) => held.has(region)).map((value) => ({ value, label: spoken(value) }))} onChange={(region) => change({ region })} />
+      <ChoiceRow label="Injury" value={injury.pattern} choices={patterns.filter((one) => met.has(one) || one === 'other').map((value) => ({ value, label: spoken(value) }))} onChange={(pattern) => change({ pattern })} />
+      <ChoiceRow label="Swelling" value={injury.swelling} choices={swellings.map((value) => ({ value, label: value }))} onChange={(swelling) => change({ swelling })} />
+      <ChoiceSet label="The injury is" values={injury.flags} choices={questions} onChange={(flags) => change({ flags })} />
+      <LevelField injury={injury} onSave={(levelCm) => change({ levelCm })} />
+    </section>
+  )
+}
+
+function LevelField({ injury, onSave }: { injury: InjuryRecord; onSave: (levelCm: number | null) => void }) {
+  const [draft, setDraft, isRead] = useDraft('size-up/level')
+  const [error, setError] = useState<string>()
+  const [isTyping, setTyping] = useState(false)
+  const shown = isTyping || (isRead && draft !== '') ? draft : injury.levelCm === null ? '' : String(injury.levelCm)
+  const keep = (): void => {
+    setTyping(false)
+    if (draft.trim() === '') return setError(undefined)
+    const parsed = parseReading(draft)
+    if (!parsed.ok) return setError(parsed.message)
+    const cm = toCm(parsed.value, parsed.unit ?? 'cm')
+    if (cm < 0 || cm > 120) return setError('The level must lie between 0 and 120 cm from the heel sole: check the figure.')
+    setError(undefined)
+    setDraft('')
+    onSave(cm)
+  }
+  return (
+    <TextField
+      label="Level of the injury, cm up from the heel sole (may stay empty)" inputMode="decimal" className="max-w-sm" value={shown} error={error}
+      onFocus={() => { setTyping(true); setDraft(injury.levelCm === null ? draft : String(injury.levelCm)) }} onChange={(event) => setDraft(event.target.value)} onBlur={keep}
+    />
+  )
+}

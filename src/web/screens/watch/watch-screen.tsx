@@ -1,0 +1,73 @@
+import { lazy, Suspense, useState } from 'react'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { dueAtOf, nextRound } from '#core/rounds/live-rounds'
+import { findTechnique } from '#core/techniques/registry'
+import { caseRounds, judgeCaseRounds } from '#contract/case-progress'
+import { hasRight } from '#contract/rights'
+import { useNow } from '../../hooks/use-now'
+import { usePlan } from '../../hooks/use-plan'
+import { Lane } from '../../lane/lane'
+import { Button, ButtonLink } from '../../parts/button'
+import { Dialog } from '../../parts/dialog'
+import { Notice } from '../../parts/notice'
+import { OverruleSheet } from '../../parts/overrule-sheet'
+import { RoundForm } from '../../parts/round-form'
+import { StagePage } from '../../parts/stage-page'
+import { VerdictPanel } from '../../parts/verdict-panel'
+import { useOpenCase, writeEvent } from '../../stores/case-store'
+import { usePerson, useSettings } from '../../stores/session-store'
+import { NotDoneSheet } from './not-done-sheet'
+import { RoundList } from './round-list'
+import { DueLine } from './due-line'
+
+const TrendChart = lazy(async () => ({ default: (await import('./trend-chart')).TrendChart }))
+
+/** The rounds due and done, what was found, and what is still to come until the device is off. */
+export function WatchScreen() {
+  const open = useOpenCase()
+  const { record, episode } = open
+  const plan = usePlan(open)
+  const { units } = useSettings()
+  const person = usePerson()
+  const now = useNow(5_000)
+  const [sheet, setSheet] = useState<'round' | 'not-done' | 'remove' | null>(null)
+  const technique = findTechnique(record.technique)
+  const side = episode.injuries[record.injuryId]?.side
+  const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
+  const rounds = caseRounds(record, episode, judged, defaultProtocol)
+  const next = nextRound(rounds)
+  const latest = judged.findLast((one) => !one.round.isBaseline) ?? null
+  if (!record.appliedAt) {
+    return <StagePage title="Watch"><Notice tone="note" lead="The device is not on yet">Rounds begin when Apply is finished.</Notice><div className="mt-4"><ButtonLink look="next" to={`/case/${record.id}/apply`}>Apply</ButtonLink></div></StagePage>
+  }
+  const coming = plan.schedule.filter((entry) => entry.kind !== 'round')
+  return (
+    <>
+      <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'points']} />
+      <StagePage
+        title="Watch" lead={record.removedAt ? 'Removed' : undefined}
+        next={record.removedAt ? null : <>{hasRight(person.roles, 'decide') ? <Button look="quiet" onClick={() => setSheet('remove')}>Taken off</Button> : null}<Button onClick={() => setSheet('not-done')}>Not done</Button><Button look="next" onClick={() => setSheet('round')}>Do the round</Button></>}
+      >
+        <div className="grid gap-7 lg:grid-cols-[1fr_1.15fr]">
+          <div className="grid content-start gap-4">
+            {next ? <DueLine round={next} now={now} /> : <p>No further rounds are planned.</p>}
+            {latest ? <VerdictPanel verdict={latest.verdict} device={technique?.onUrgent.actions ?? []} /> : null}
+            <section aria-labelledby="later"><h2 id="later" className="mb-1 font-bold">Later</h2><ul className="grid gap-1">{coming.map((entry) => <li key={entry.id}><span className="numeral">{new Date(dueAtOf(entry, record.appliedAt ?? '')).toLocaleDateString([], { weekday: 'short', day: 'numeric', month: 'short' })}</span> {entry.text}</li>)}</ul></section>
+            <section aria-labelledby="care"><h2 id="care" className="mb-1 font-bold">For patient and ward</h2><ul className="grid list-disc gap-1 pl-5">{plan.care.map((line) => <li key={line}>{line}</li>)}</ul></section>
+          </div>
+          <div className="grid content-start gap-4">
+            {judged.length > 1 && side ? <Suspense fallback={<p className="min-h-44 text-soft">Drawing…</p>}><TrendChart judged={judged} side={side} appliedAt={record.appliedAt} /></Suspense> : null}
+            <RoundList rounds={rounds} judged={judged} notDone={episode.rounds.filter((round) => round.outcome !== 'done' && round.cases.includes(record.id))} now={now} />
+          </div>
+        </div>
+      </StagePage>
+      {side ? (
+        <Dialog title="Round" isOpen={sheet === 'round'} onClose={() => setSheet(null)}>
+          <RoundForm limb="leg" injured={side} isBaseline={false} cases={[record.id]} draftKey={`case/${record.id}/round`} submitLabel="Judge this round" onSubmit={(body) => { setSheet(null); void writeEvent('round', body) }} />
+        </Dialog>
+      ) : null}
+      {sheet === 'not-done' ? <NotDoneSheet caseId={record.id} onClose={() => setSheet(null)} onSave={(outcome, reason) => { setSheet(null); void writeEvent('round', { cases: [record.id], isBaseline: false, outcome, reason, findings: { limbs: [] } }) }} /> : null}
+      {sheet === 'remove' ? <OverruleSheet title="The device is off" draftKey={`case/${record.id}/removed`} current={null} unit={null} wantsValue={false} onClose={() => setSheet(null)} onSave={(_, reason) => { setSheet(null); void writeEvent('removed', { reason }) }} /> : null}
+    </>
+  )
+}

@@ -1,0 +1,111 @@
+import { Browser, Builder, By, until, type WebElement } from 'selenium-webdriver'
+import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+/** A headless Chromium with a profile of its own, found by role and label as a screen reader would. */
+export interface TestBrowser {
+  readonly driver: Driver
+  open(path: string): Promise<void>
+  /** The element with a role and an accessible name (exact text or pattern), waited for up to 8 s. */
+  find(role: string, name: string | RegExp): Promise<WebElement>
+  /** As `find`, or null at once when there is none. */
+  query(role: string, name: string | RegExp): Promise<WebElement | null>
+  click(role: string, name: string | RegExp): Promise<void>
+  /** Replaces what stands in a field, by keys. */
+  type(role: string, name: string | RegExp, text: string): Promise<void>
+  /** Waits until the page shows a text. */
+  waitForText(text: string | RegExp): Promise<void>
+  press(...keys: string[]): Promise<void>
+  setViewport(width: number, height: number): Promise<void>
+  text(): Promise<string>
+  close(): Promise<void>
+}
+
+interface AxNode { readonly backendDOMNodeId?: number; readonly name?: { readonly value?: string }; readonly ignored?: boolean }
+
+/** Starts a browser on the application at `address`. */
+export async function startBrowser(address: string): Promise<TestBrowser> {
+  const profile = mkdtempSync(join(tmpdir(), 'wren-browser-'))
+  const options = new Options()
+  options.setChromeBinaryPath('/usr/bin/chromium')
+  options.addArguments(
+    '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update',
+    '--disable-sync', '--disable-dev-shm-usage', '--lang=en-GB', '--force-device-scale-factor=1', `--user-data-dir=${profile}`,
+  )
+  const driver = (await new Builder().forBrowser(Browser.CHROME).setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build()) as Driver
+  let handles = 0
+
+  const devtools = async (command: string, parameters: object = {}): Promise<unknown> => driver.sendAndGetDevToolsCommand(command, parameters)
+
+  const query = async (role: string, name: string | RegExp): Promise<WebElement | null> => {
+    const { root } = (await devtools('DOM.getDocument', { depth: 0 })) as { root: { nodeId: number } }
+    const { nodes } = (await devtools('Accessibility.queryAXTree', { nodeId: root.nodeId, role })) as { nodes: AxNode[] }
+    const matches = (node: AxNode): boolean => {
+      const label = (node.name?.value ?? '').trim()
+      return typeof name === 'string' ? label === name : name.test(label)
+    }
+    const node = nodes.find((one) => !one.ignored && matches(one))
+    if (!node?.backendDOMNodeId) return null
+    const { object } = (await devtools('DOM.resolveNode', { backendNodeId: node.backendDOMNodeId })) as { object: { objectId: string } }
+    const handle = `h${handles++}`
+    await devtools('Runtime.callFunctionOn', { objectId: object.objectId, functionDeclaration: `function () { this.setAttribute('data-handle', '${handle}') }` })
+    return driver.findElement(By.css(`[data-handle="${handle}"]`)).catch(() => null)
+  }
+  const find = async (role: string, name: string | RegExp): Promise<WebElement> => {
+    const found = await driver.wait(async () => query(role, name).catch(() => null), 8_000, `no ${role} named ${String(name)}`)
+    if (!found) throw new Error(`no ${role} named ${String(name)}`)
+    return found
+  }
+  const retry = async (action: () => Promise<void>): Promise<void> => {
+    let last: unknown
+    for (let tries = 0; tries < 5; tries++) {
+      try {
+        return await action()
+      } catch (error) {
+        last = error
+        if (!/stale|intercepted|not interactable/i.test(String(error))) throw error
+        await driver.wait(until.elementLocated(By.css('body')), 1000)
+      }
+    }
+    throw last
+  }
+  const text = async (): Promise<string> => driver.findElement(By.css('body')).getText()
+
+  return {
+    driver, query, find, text,
+    open: async (path) => driver.get(`${address}${path}`),
+    click: (role, name) => retry(async () => {
+      const element = await find(role, name)
+      await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+      await driver.wait(until.elementIsEnabled(element), 8_000, `${role} ${String(name)} stays disabled`)
+      await element.click()
+    }),
+    type: (role, name, typed) => retry(async () => {
+      const element = await find(role, name)
+      await element.sendKeys('\uE009a\uE000', '\uE017', typed)
+    }),
+    async waitForText(wanted) {
+      const shows = (shown: string): boolean => (typeof wanted === 'string' ? shown.includes(wanted) : wanted.test(shown))
+      await driver.wait(async () => text().then(shows, () => false), 8_000, `the page never showed ${String(wanted)}`)
+    },
+    press: async (...keys) => driver.actions().sendKeys(...keys).perform(),
+    setViewport: async (width, height) => {
+      await devtools('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
+    },
+    async close() {
+      await driver.quit()
+      rmSync(profile, { recursive: true, force: true })
+    },
+  }
+}
+
+/** Signs in with a demo name and lands on the Board. */
+export async function signIn(browser: TestBrowser, name: string, password: string): Promise<void> {
+  await browser.open('/')
+  await browser.type('textbox', 'Name', name)
+  await browser.type('textbox', 'Password', password)
+  await browser.click('button', 'Sign in')
+  await browser.find('heading', 'Board')
+}
