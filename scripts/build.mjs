@@ -34,9 +34,15 @@ export function build(room, say = () => {}) {
   say(`Building ${room}…`)
   const config = room === 'web' ? 'vite.config.ts' : 'scripts/vite-node.config.mjs'
   const started = new Date()
-  const result = spawnSync(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--config', config, '--logLevel', 'warn'], {
-    cwd: root, env: { ...process.env, WREN_ROOM: room, NODE_ENV: 'production' }, encoding: 'utf8',
-  })
+  const result = spawnSync(
+    process.execPath,
+    [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--config', config, '--logLevel', 'warn'],
+    {
+      cwd: root,
+      env: { ...process.env, WREN_ROOM: room, NODE_ENV: 'production' },
+      encoding: 'utf8',
+    },
+  )
   if (result.status !== 0) throw new Error(`Building ${room} failed:\n${result.stdout}${result.stderr}`)
   mkdirSync(join(root, 'dist'), { recursive: true })
   writeFileSync(join(root, 'dist', `${room}.stamp`), `${started.toISOString()}\n`)

@@ -13,7 +13,9 @@ export class PlainError extends Error {}
 export function needNode() {
   const [major, minor] = process.versions.node.split('.').map(Number)
   if (major > 22 || (major === 22 && minor >= 12) || (major === 20 && minor >= 19)) return
-  console.error(`Zesty Wren needs Node 20.19 or later, or 22.12 or later; this is ${process.versions.node}. Install a newer Node and try again.`)
+  console.error(
+    `Zesty Wren needs Node 20.19 or later, or 22.12 or later; this is ${process.versions.node}. Install a newer Node and try again.`,
+  )
   process.exit(1)
 }
 
@@ -23,18 +25,23 @@ export function needPackages(say) {
   const stamp = join(root, 'node_modules', '.zesty-wren-installed')
   if (existsSync(stamp) && statSync(stamp).mtimeMs >= statSync(lock).mtimeMs) return
   say('Installing npm packages…')
-  const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] })
-  if (result.error || result.status !== 0) throw new PlainError('Installing the npm packages failed: check the network and the free disk space, then try again.')
+  const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    stdio: ['ignore', 'inherit', 'inherit'],
+  })
+  if (result.error || result.status !== 0)
+    throw new PlainError('Installing the npm packages failed: check the network and the free disk space, then try again.')
   writeFileSync(stamp, `${new Date().toISOString()}\n`)
 }
 
 /** Full path of a program, or null. */
 export function findProgram(names) {
   const folders = [...(process.env.PATH ?? '').split(':'), '/usr/sbin', '/usr/local/sbin', '/sbin']
-  for (const name of names) for (const folder of folders) {
-    const path = join(folder || '.', name)
-    if (existsSync(path)) return path
-  }
+  for (const name of names)
+    for (const folder of folders) {
+      const path = join(folder || '.', name)
+      if (existsSync(path)) return path
+    }
   return null
 }
 
@@ -44,7 +51,10 @@ export function needDebian(program, packages, say, otherwise) {
   const isRoot = process.getuid?.() === 0
   const prefix = isRoot ? [] : ['sudo', '-n']
   const can = findProgram(['apt-get']) && (isRoot || spawnSync('sudo', ['-n', 'true']).status === 0)
-  if (!can) throw new PlainError(`${program} is missing: install the Debian package${packages.length > 1 ? 's' : ''} ${packages.join(' and ')}${otherwise}.`)
+  if (!can)
+    throw new PlainError(
+      `${program} is missing: install the Debian package${packages.length > 1 ? 's' : ''} ${packages.join(' and ')}${otherwise}.`,
+    )
   say(`Installing ${packages.join(', ')}…`)
   const run = (...args) => {
     const [command, ...rest] = [...prefix, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', '-qq', ...args]
@@ -52,6 +62,8 @@ export function needDebian(program, packages, say, otherwise) {
   }
   const install = () => run('install', '-y', '--no-install-recommends', ...packages)
   if (!(install() || (run('update') && install())) || !findProgram([program])) {
-    throw new PlainError(`Installing ${packages.join(' and ')} failed: check the network and the free disk space, or install ${packages.length > 1 ? 'them' : 'it'} by hand${otherwise}.`)
+    throw new PlainError(
+      `Installing ${packages.join(' and ')} failed: check the network and the free disk space, or install ${packages.length > 1 ? 'them' : 'it'} by hand${otherwise}.`,
+    )
   }
 }

@@ -20,7 +20,8 @@ function readOptions() {
   try {
     const { values } = parseArgs({ options: { fresh: { type: 'boolean' }, empty: { type: 'boolean' }, port: { type: 'string' } } })
     const port = Number(values.port ?? process.env.PORT ?? 4180)
-    if (!Number.isInteger(port) || port < 1 || port > 65535) throw new PlainError(`--port must be a number from 1 to 65535, not ${values.port}.`)
+    if (!Number.isInteger(port) || port < 1 || port > 65535)
+      throw new PlainError(`--port must be a number from 1 to 65535, not ${values.port}.`)
     if (values.fresh && values.empty) throw new PlainError('Choose --fresh or --empty, not both.')
     return { demo: values.fresh ? 'fresh' : values.empty ? 'none' : 'when-empty', port }
   } catch (error) {
@@ -47,9 +48,15 @@ function takeLock() {
 function checkPort(port) {
   return new Promise((resolve, reject) => {
     const probe = createServer()
-    probe.once('error', (error) => reject(new PlainError(error.code === 'EACCES'
-      ? `Port ${port} needs more rights: start with npm start -- --port and a number above 1023.`
-      : `Port ${port} is in use: stop what uses it, or start with npm start -- --port and another number.`)))
+    probe.once('error', (error) =>
+      reject(
+        new PlainError(
+          error.code === 'EACCES'
+            ? `Port ${port} needs more rights: start with npm start -- --port and a number above 1023.`
+            : `Port ${port} is in use: stop what uses it, or start with npm start -- --port and another number.`,
+        ),
+      ),
+    )
     probe.listen(port, '127.0.0.1', () => probe.close(resolve))
   })
 }
@@ -57,15 +64,24 @@ function checkPort(port) {
 function startServer(url, { port, demo }) {
   return new Promise((resolve, reject) => {
     const child = fork(join(root, 'dist/server/main.js'), {
-      env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), WREN_DEMO: demo, WREN_WEB: join(root, 'dist/web') }, detached: true,
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        DATABASE_URL: url,
+        PORT: String(port),
+        WREN_DEMO: demo,
+        WREN_WEB: join(root, 'dist/web'),
+      },
+      detached: true,
     })
     running.push({
       name: 'server',
-      stop: () => new Promise((done) => {
-        if (child.exitCode !== null) return done()
-        child.once('exit', done)
-        child.kill('SIGTERM')
-      }),
+      stop: () =>
+        new Promise((done) => {
+          if (child.exitCode !== null) return done()
+          child.once('exit', done)
+          child.kill('SIGTERM')
+        }),
     })
     child.once('message', resolve)
     child.once('exit', (code) => {
@@ -104,13 +120,19 @@ try {
   if (!url) {
     needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, ', or set DATABASE_URL to a MariaDB of your own')
     const database = await startDatabase(folder, say)
-    database.onExit(() => { if (!isStopping) { say('The database stopped.'); void stop(1) } })
+    database.onExit(() => {
+      if (!isStopping) {
+        say('The database stopped.')
+        void stop(1)
+      }
+    })
     running.push({ name: 'database', stop: database.stop })
     url = database.url
   }
   announce(await startServer(url, options))
 } catch (error) {
-  if (!(error instanceof PlainError)) process.stderr.write(`${error?.code === 'ENOSPC' ? 'The disk is full: free some space and start again.' : (error?.message ?? error)}\n`)
+  if (!(error instanceof PlainError))
+    process.stderr.write(`${error?.code === 'ENOSPC' ? 'The disk is full: free some space and start again.' : (error?.message ?? error)}\n`)
   else process.stderr.write(`${error.message}\n`)
   await stop(1)
 }

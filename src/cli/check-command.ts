@@ -19,8 +19,19 @@ export function runCheck(file: string, format: 'json' | 'text'): number {
   const technique = clinicalCase && findTechnique(clinicalCase.technique)
   if (!clinicalCase || !technique) return 2
   const verdicts = judgeRounds(clinicalCase, rounds, technique.onUrgent.device)
-  const printed = verdicts.map(({ atMin, level, complete, findings, actions, againMin }) => ({ atMin, level, complete, findings, actions, againMin }))
-  process.stdout.write(format === 'text' ? verdicts.map(verdictText).join('\n') : `${JSON.stringify({ format: 'zesty-wren/verdict', version: 1, rounds: printed }, null, 2)}\n`)
+  const printed = verdicts.map(({ atMin, level, complete, findings, actions, againMin }) => ({
+    atMin,
+    level,
+    complete,
+    findings,
+    actions,
+    againMin,
+  }))
+  process.stdout.write(
+    format === 'text'
+      ? verdicts.map(verdictText).join('\n')
+      : `${JSON.stringify({ format: 'zesty-wren/verdict', version: 1, rounds: printed }, null, 2)}\n`,
+  )
   if (verdicts.at(-1)?.level === 'urgent') return 3
   return problems.length > 0 ? 2 : 0
 }

@@ -17,7 +17,12 @@ export function planText(plan: Plan): string {
   lines.push('', 'Lay out')
   for (const material of plan.materials) {
     const width = material.widthCm === null ? '' : ` ${material.widthCm} cm`
-    const amount = material.rolls === null ? (material.lengthCm === null ? '' : `, ${material.lengthCm} cm`) : `, ${formatValue(material.rolls, 'rolls')}`
+    const amount =
+      material.rolls === null
+        ? material.lengthCm === null
+          ? ''
+          : `, ${material.lengthCm} cm`
+        : `, ${formatValue(material.rolls, 'rolls')}`
     lines.push(`  ${material.item.replaceAll('-', ' ')}${width}${amount}: ${material.note}`)
   }
   lines.push('', 'Steps')

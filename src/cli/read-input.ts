@@ -13,8 +13,17 @@ export function readInput(file: string): ReadInput {
     const text = readFileSync(file === '-' ? 0 : file, 'utf8').replace(/^\uFEFF/, '')
     return { data: JSON.parse(text) as unknown }
   } catch (error) {
-    const reason = error instanceof SyntaxError ? `is not JSON (${error.message})` : `cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown reason'})`
-    return { problem: { code: 'format', path: '', message: `${file === '-' ? 'Standard input' : file} ${reason}: give a case file as docs/formats describes it.` } }
+    const reason =
+      error instanceof SyntaxError
+        ? `is not JSON (${error.message})`
+        : `cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown reason'})`
+    return {
+      problem: {
+        code: 'format',
+        path: '',
+        message: `${file === '-' ? 'Standard input' : file} ${reason}: give a case file as docs/formats describes it.`,
+      },
+    }
   }
 }
 

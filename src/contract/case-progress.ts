@@ -18,7 +18,9 @@ export function judgeCaseRounds(record: CaseRecord, episode: EpisodeRecord, devi
   const done = episode.rounds.filter((round) => round.outcome === 'done' && (round.isBaseline || round.cases.includes(record.id)))
   const start = Date.parse(record.appliedAt ?? record.openedAt)
   const inputs = done.map((round): RoundInput => ({
-    ...round.findings, baseline: round.isBaseline, atMin: Math.round((Date.parse(round.at) - start) / 60_000),
+    ...round.findings,
+    baseline: round.isBaseline,
+    atMin: Math.round((Date.parse(round.at) - start) / 60_000),
   }))
   const verdicts = judgeRounds(toClinicalCase(record, episode), inputs, device)
   return done.flatMap((round, index) => {
@@ -65,12 +67,11 @@ export function stageOf(record: CaseRecord, episode: EpisodeRecord): Stage {
   return injury?.region && injury.side ? 'measure' : 'size-up'
 }
 
-/** Whether every required reading, and one girth where girths are asked, is there. */
+/** Whether every place that is asked for, optional ones aside, has been read. */
 function isMeasured(record: CaseRecord, episode: EpisodeRecord): boolean {
   const technique = findTechnique(record.technique)
   if (!technique) return false
   const asked = technique.measurements(toClinicalCase(record, episode), record.options)
   const has = (id: string): boolean => record.measurements.some((one) => one.id === id)
-  const girths = asked.filter((one) => one.need === 'one-girth')
-  return asked.every((one) => one.need !== 'required' || has(one.definition.id)) && (girths.length === 0 || girths.some((one) => has(one.definition.id)))
+  return asked.every((one) => one.need === 'optional' || has(one.definition.id))
 }

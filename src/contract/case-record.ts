@@ -42,8 +42,18 @@ export interface RunRecord {
   readonly steps: readonly StepRecord[]
   readonly timers: readonly TimerRecord[]
 }
-export interface FitRecord { readonly testId: string; readonly isGood: boolean; readonly note: string; readonly at: string; readonly by: string }
-export interface NoteRecord { readonly text: string; readonly at: string; readonly by: string }
+export interface FitRecord {
+  readonly testId: string
+  readonly isGood: boolean
+  readonly note: string
+  readonly at: string
+  readonly by: string
+}
+export interface NoteRecord {
+  readonly text: string
+  readonly at: string
+  readonly by: string
+}
 
 /** One device on one patient. A fold of the case's events. */
 export interface CaseRecord {
@@ -64,7 +74,11 @@ export interface CaseRecord {
   readonly removedAt: string | null
 }
 
-export interface CaseOpenedBody { readonly episodeId: string; readonly injuryId: string; readonly technique: string }
+export interface CaseOpenedBody {
+  readonly episodeId: string
+  readonly injuryId: string
+  readonly technique: string
+}
 
 export const defaultSetup: CaseSetup = { people: 2, waterC: 22, roomC: 21, backing: 'air', packSetMin: null, wearDays: null }
 
@@ -75,8 +89,19 @@ export const defaultSetup: CaseSetup = { people: 2, waterC: 22, roomC: 21, backi
 export function foldCase(record: CaseRecord | null, streamId: string, event: FoldableEvent): CaseRecord {
   if (event.kind === 'case-opened') {
     return {
-      id: streamId, ...(event.body as CaseOpenedBody), openedAt: event.at, options: {}, setup: defaultSetup, measurements: [],
-      overrules: [], accepted: null, runs: [], appliedAt: null, fit: [], notes: [], removedAt: null,
+      id: streamId,
+      ...(event.body as CaseOpenedBody),
+      openedAt: event.at,
+      options: {},
+      setup: defaultSetup,
+      measurements: [],
+      overrules: [],
+      accepted: null,
+      runs: [],
+      appliedAt: null,
+      fit: [],
+      notes: [],
+      removedAt: null,
     }
   }
   if (!record) throw new Error(`A case cannot begin with ${event.kind}`)
@@ -93,7 +118,10 @@ export function foldCase(record: CaseRecord | null, streamId: string, event: Fol
     case 'setup':
       return { ...record, setup: event.body as CaseSetup }
     case 'overrule':
-      return { ...record, overrules: [...record.overrules, { ...(event.body as Pick<Overrule, 'decision' | 'caution' | 'value' | 'reason'>), by, at }] }
+      return {
+        ...record,
+        overrules: [...record.overrules, { ...(event.body as Pick<Overrule, 'decision' | 'caution' | 'value' | 'reason'>), by, at }],
+      }
     case 'plan':
       return { ...record, accepted: { plan: (event.body as { plan: Plan }).plan, at, by } }
     case 'run-started': {
@@ -151,7 +179,9 @@ export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): Clin
       ...(patient.sex ? { sex: patient.sex } : {}),
     },
     injury: {
-      pattern: injury?.pattern ?? 'other', swelling: injury?.swelling ?? 'none', levelCm: injury?.levelCm ?? null,
+      pattern: injury?.pattern ?? 'other',
+      swelling: injury?.swelling ?? 'none',
+      levelCm: injury?.levelCm ?? null,
       flags: isPulseAbsent && !flags.includes('pulse-absent') ? [...flags, 'pulse-absent'] : flags,
       ...(injury?.region ? { region: injury.region } : {}),
       ...(side ? { side } : {}),
@@ -160,7 +190,10 @@ export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): Clin
     measurements: record.measurements,
     crew: { people: setup.people },
     environment: {
-      waterC: setup.waterC, roomC: setup.roomC, backing: setup.backing, stretcherCm: 200,
+      waterC: setup.waterC,
+      roomC: setup.roomC,
+      backing: setup.backing,
+      stretcherCm: 200,
       ...(setup.packSetMin === null ? {} : { packSetMin: setup.packSetMin }),
     },
     stock: 'catalogue',

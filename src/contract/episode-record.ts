@@ -55,12 +55,29 @@ export interface EpisodeRecord {
   readonly rounds: readonly RoundRecord[]
 }
 
-export interface EpisodeOpenedBody { readonly patientId: string; readonly place: string; readonly zone: string; readonly patient?: PatientDetails }
-export interface InjuryBody { readonly injuryId: string; readonly injury: InjuryRecord }
+export interface EpisodeOpenedBody {
+  readonly patientId: string
+  readonly place: string
+  readonly zone: string
+  readonly patient?: PatientDetails
+}
+export interface InjuryBody {
+  readonly injuryId: string
+  readonly injury: InjuryRecord
+}
 export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'at'>
 
 export const unknownPatient: PatientDetails = {
-  name: '', isTemporary: true, born: '', number: '', ageYears: null, isAgeEstimated: false, sex: '', heightCm: null, massKg: null, isMassEstimated: false,
+  name: '',
+  isTemporary: true,
+  born: '',
+  number: '',
+  ageYears: null,
+  isAgeEstimated: false,
+  sex: '',
+  heightCm: null,
+  massKg: null,
+  isMassEstimated: false,
 }
 export const unknownInjury: InjuryRecord = { region: null, side: null, pattern: 'other', flags: ['fresh'], swelling: 'none', levelCm: null }
 
@@ -72,8 +89,15 @@ export function foldEpisode(record: EpisodeRecord | null, streamId: string, even
   if (event.kind === 'episode-opened') {
     const body = event.body as EpisodeOpenedBody
     return {
-      id: streamId, patientId: body.patientId, openedAt: event.at, place: body.place, zone: body.zone,
-      patient: body.patient ?? unknownPatient, flags: [], injuries: {}, rounds: [],
+      id: streamId,
+      patientId: body.patientId,
+      openedAt: event.at,
+      place: body.place,
+      zone: body.zone,
+      patient: body.patient ?? unknownPatient,
+      flags: [],
+      injuries: {},
+      rounds: [],
     }
   }
   if (!record) throw new Error(`An episode cannot begin with ${event.kind}`)

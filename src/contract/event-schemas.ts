@@ -12,75 +12,169 @@ import { streamTypes } from './event'
 const uuid = Joi.string().guid()
 const text = (most: number): Joi.StringSchema => Joi.string().allow('').max(most)
 const reason = Joi.string().trim().min(3).max(500)
-const instant = Joi.string().isoDate().pattern(/(Z|[+-]\d{2}:?\d{2})$/, 'time with offset')
+const instant = Joi.string()
+  .isoDate()
+  .pattern(/(Z|[+-]\d{2}:?\d{2})$/, 'time with offset')
 const personName = text(120)
 
 const patient = Joi.object({
-  name: personName.required(), isTemporary: Joi.boolean().required(), born: text(30).required(), number: text(40).required(),
-  ageYears: Joi.number().min(0).max(130).allow(null).required(), isAgeEstimated: Joi.boolean().required(), sex: text(20).required(),
-  heightCm: Joi.number().min(30).max(260).allow(null).required(), massKg: Joi.number().min(0.3).max(650).allow(null).required(),
+  name: personName.required(),
+  isTemporary: Joi.boolean().required(),
+  born: text(30).required(),
+  number: text(40).required(),
+  ageYears: Joi.number().min(0).max(130).allow(null).required(),
+  isAgeEstimated: Joi.boolean().required(),
+  sex: text(20).required(),
+  heightCm: Joi.number().min(30).max(260).allow(null).required(),
+  massKg: Joi.number().min(0.3).max(650).allow(null).required(),
   isMassEstimated: Joi.boolean().required(),
 })
 const injury = Joi.object({
-  region: Joi.valid(...regions).allow(null).required(), side: Joi.valid(...sides).allow(null).required(), pattern: Joi.valid(...patterns).required(),
-  flags: Joi.array().items(Joi.valid(...injuryFlags)).unique().required(), swelling: Joi.valid(...swellings).required(),
+  region: Joi.valid(...regions)
+    .allow(null)
+    .required(),
+  side: Joi.valid(...sides)
+    .allow(null)
+    .required(),
+  pattern: Joi.valid(...patterns).required(),
+  flags: Joi.array()
+    .items(Joi.valid(...injuryFlags))
+    .unique()
+    .required(),
+  swelling: Joi.valid(...swellings).required(),
   levelCm: Joi.number().min(0).max(250).allow(null).required(),
 })
 
-const cannotAssess = Joi.object({ cannotAssess: Joi.valid(true).required(), reason: Joi.string().min(1).max(200).required(), until: text(60) })
+const cannotAssess = Joi.object({
+  cannotAssess: Joi.valid(true).required(),
+  reason: Joi.string().min(1).max(200).required(),
+  until: text(60),
+})
 const item = (schema: Joi.Schema): Joi.AlternativesSchema => Joi.alternatives(schema, cannotAssess)
 const nerveItems = (values: readonly string[]): Joi.ObjectSchema =>
   Joi.object(Object.fromEntries([...nerves.leg, ...nerves.arm].map((nerve) => [nerve.id, item(Joi.valid(...values))])))
 const limb = Joi.object({
-  limb: Joi.valid('leg', 'arm').required(), side: Joi.valid(...sides).required(),
-  colour: item(Joi.valid(...colours)), colourUsual: Joi.boolean(), warmth: item(Joi.valid(...warmths)), refillS: item(Joi.number().min(0).max(20)),
-  pulse: item(Joi.valid(...pulses)), movement: nerveItems(movements), feeling: nerveItems(feelings), swelling: item(Joi.valid(...swellings)),
-  restPain: item(Joi.number().min(0).max(10)), stretchPain: item(Joi.boolean()), tight: item(Joi.boolean()), painBeyondExpected: Joi.boolean(),
-  spotPain: Joi.boolean(), skin: item(Joi.valid('intact', 'reddens-and-blanches', 'red-not-blanching', 'broken')), also: Joi.array().items(text(40)).max(20),
+  limb: Joi.valid('leg', 'arm').required(),
+  side: Joi.valid(...sides).required(),
+  colour: item(Joi.valid(...colours)),
+  colourUsual: Joi.boolean(),
+  warmth: item(Joi.valid(...warmths)),
+  refillS: item(Joi.number().min(0).max(20)),
+  pulse: item(Joi.valid(...pulses)),
+  movement: nerveItems(movements),
+  feeling: nerveItems(feelings),
+  swelling: item(Joi.valid(...swellings)),
+  restPain: item(Joi.number().min(0).max(10)),
+  stretchPain: item(Joi.boolean()),
+  tight: item(Joi.boolean()),
+  painBeyondExpected: Joi.boolean(),
+  spotPain: Joi.boolean(),
+  skin: item(Joi.valid('intact', 'reddens-and-blanches', 'red-not-blanching', 'broken')),
+  also: Joi.array().items(text(40)).max(20),
 })
 const block = Joi.object().pattern(Joi.string().max(40), item(text(60)))
 
 const setup = Joi.object({
-  people: Joi.number().integer().min(1).max(12).allow(null).required(), waterC: Joi.number().min(0).max(100).required(), roomC: Joi.number().min(-30).max(55).required(),
-  backing: Joi.valid('air', 'pillow').required(), packSetMin: Joi.number().min(0.5).max(60).allow(null).required(), wearDays: Joi.number().min(0).max(365).allow(null).required(),
+  people: Joi.number().integer().min(1).max(12).allow(null).required(),
+  waterC: Joi.number().min(0).max(100).required(),
+  roomC: Joi.number().min(-30).max(55).required(),
+  backing: Joi.valid('air', 'pillow').required(),
+  packSetMin: Joi.number().min(0.5).max(60).allow(null).required(),
+  wearDays: Joi.number().min(0).max(365).allow(null).required(),
 })
 
 /** The body of each kind of event. */
 export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> = {
   'episode-opened': Joi.object({ patientId: uuid.required(), place: text(80).required(), zone: Joi.string().max(60).required(), patient }),
   patient,
-  flags: Joi.object({ flags: Joi.array().items(Joi.valid(...patientFlags)).unique().required() }),
+  flags: Joi.object({
+    flags: Joi.array()
+      .items(Joi.valid(...patientFlags))
+      .unique()
+      .required(),
+  }),
   injury: Joi.object({ injuryId: uuid.required(), injury: injury.required() }),
   place: Joi.object({ place: Joi.string().min(1).max(80).required() }),
   round: Joi.object({
-    cases: Joi.array().items(uuid).max(20).required(), isBaseline: Joi.boolean().required(), outcome: Joi.valid(...roundOutcomes).required(),
-    reason: text(300).required(), findings: Joi.object({ analgesia: Joi.boolean(), limbs: Joi.array().items(limb).max(4).required(), neck: block, spine: block }).required(),
+    cases: Joi.array().items(uuid).max(20).required(),
+    isBaseline: Joi.boolean().required(),
+    outcome: Joi.valid(...roundOutcomes).required(),
+    reason: text(300).required(),
+    findings: Joi.object({
+      analgesia: Joi.boolean(),
+      limbs: Joi.array().items(limb).max(4).required(),
+      neck: block,
+      spine: block,
+    }).required(),
   }).custom((value: { outcome: string; reason: string }, helpers) =>
-    value.outcome !== 'done' && value.reason.trim().length < 3 ? helpers.error('any.custom', { message: 'reason' }) : value),
-  'case-opened': Joi.object({ episodeId: uuid.required(), injuryId: uuid.required(), technique: Joi.valid(...techniques.map((one) => one.id)).required() }),
+    value.outcome !== 'done' && value.reason.trim().length < 3 ? helpers.error('any.custom', { message: 'reason' }) : value,
+  ),
+  'case-opened': Joi.object({
+    episodeId: uuid.required(),
+    injuryId: uuid.required(),
+    technique: Joi.valid(...techniques.map((one) => one.id)).required(),
+  }),
   reading: Joi.object({
-    id: Joi.valid(...listMeasurementIds()).required(), side: Joi.valid(...sides), value: Joi.number().required(), unit: Joi.valid(...unitIds).required(),
-    tool: Joi.valid(...toolIds), typed: text(60), posture: text(80), occasion: text(40), confirmed: Joi.boolean(), supersedes: uuid,
+    id: Joi.valid(...listMeasurementIds()).required(),
+    side: Joi.valid(...sides),
+    value: Joi.number().required(),
+    unit: Joi.valid(...unitIds).required(),
+    tool: Joi.valid(...toolIds),
+    typed: text(60),
+    posture: text(80),
+    occasion: text(40),
+    confirmed: Joi.boolean(),
+    supersedes: uuid,
     breadthCm: Joi.number().min(0.8).max(3.5),
   }),
   'reading-withdrawn': Joi.object({ key: uuid.required() }),
-  options: Joi.object({ options: Joi.object().pattern(Joi.string().max(40), Joi.alternatives(Joi.string().max(60), Joi.number())).required() }),
+  options: Joi.object({
+    options: Joi.object()
+      .pattern(Joi.string().max(40), Joi.alternatives(Joi.string().max(60), Joi.number()))
+      .required(),
+  }),
   setup,
   overrule: Joi.object({
-    decision: Joi.string().max(60), caution: Joi.string().max(60), reason: reason.required(),
+    decision: Joi.string().max(60),
+    caution: Joi.string().max(60),
+    reason: reason.required(),
     value: Joi.alternatives(Joi.number(), Joi.string().max(120), Joi.boolean(), Joi.array().items(Joi.number()).max(40)),
-  }).xor('decision', 'caution').with('decision', 'value'),
-  plan: Joi.object({ plan: Joi.object({ format: Joi.valid('zesty-wren/plan').required(), pending: Joi.array().required() }).unknown().required() }),
+  })
+    .xor('decision', 'caution')
+    .with('decision', 'value'),
+  plan: Joi.object({
+    plan: Joi.object({ format: Joi.valid('zesty-wren/plan').required(), pending: Joi.array().required() })
+      .unknown()
+      .required(),
+  }),
   'run-started': Joi.object({ runId: uuid.required() }),
-  step: Joi.object({ runId: uuid.required(), stepId: Joi.string().max(60).required(), outcome: Joi.valid('done', 'skipped', 'undone').required(), reason: text(300).required() }),
-  timer: Joi.object({ runId: uuid.required(), timerId: Joi.string().max(60).required(), label: text(60).required(), minutes: Joi.number().greater(0).max(10_000).required() }),
+  step: Joi.object({
+    runId: uuid.required(),
+    stepId: Joi.string().max(60).required(),
+    outcome: Joi.valid('done', 'skipped', 'undone').required(),
+    reason: text(300).required(),
+  }),
+  timer: Joi.object({
+    runId: uuid.required(),
+    timerId: Joi.string().max(60).required(),
+    label: text(60).required(),
+    minutes: Joi.number().greater(0).max(10_000).required(),
+  }),
   applied: Joi.object({}),
   fit: Joi.object({ testId: Joi.string().max(60).required(), isGood: Joi.boolean().required(), note: text(300).required() }),
   note: Joi.object({ text: Joi.string().min(1).max(2000).required() }),
   removed: Joi.object({ reason: reason.required() }),
-  'person-added': Joi.object({ name: Joi.string().min(1).max(120).required(), roles: Joi.array().items(Joi.valid(...roles)).min(1).required() }),
+  'person-added': Joi.object({
+    name: Joi.string().min(1).max(120).required(),
+    roles: Joi.array()
+      .items(Joi.valid(...roles))
+      .min(1)
+      .required(),
+  }),
   settings: Joi.object({
-    units: Joi.valid('metric', 'inches').required(), fingerCm: Joi.number().min(0.8).max(3.5).allow(null).required(), theme: Joi.valid('system', 'light', 'dark').required(),
+    units: Joi.valid('metric', 'inches').required(),
+    fingerCm: Joi.number().min(0.8).max(3.5).allow(null).required(),
+    theme: Joi.valid('system', 'light', 'dark').required(),
   }),
 }
 

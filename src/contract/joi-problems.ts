@@ -3,7 +3,10 @@ import type { Problem, ProblemCode } from '#core/case/problem'
 
 /** Last part of a path → the code that an unknown word there has. */
 const unknownCodes: Readonly<Record<string, ProblemCode>> = {
-  unit: 'unknown-unit', flags: 'unknown-flag', technique: 'unknown-technique', options: 'unknown-option',
+  unit: 'unknown-unit',
+  flags: 'unknown-flag',
+  technique: 'unknown-technique',
+  options: 'unknown-option',
 }
 
 /**
@@ -15,7 +18,11 @@ export function joiProblems(details: readonly Joi.ValidationErrorItem[]): readon
     const path = detail.path.join('/')
     const isUnknownWord = detail.type === 'any.only'
     const field = detail.path.findLast((part) => typeof part === 'string') as string | undefined
-    const code = isUnknownWord ? (path.endsWith('body/id') || path === 'id' ? 'unknown-measurement' : (unknownCodes[field ?? ''] ?? 'format')) : 'format'
+    const code = isUnknownWord
+      ? path.endsWith('body/id') || path === 'id'
+        ? 'unknown-measurement'
+        : (unknownCodes[field ?? ''] ?? 'format')
+      : 'format'
     return { code, path, message: sentence(detail, field ?? 'The input') }
   })
 }

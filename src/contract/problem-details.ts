@@ -12,7 +12,19 @@ export interface ProblemDetails {
 }
 
 export const errorCodes = [
-  'not-signed-in', 'wrong-sign-in', 'locked', 'no-right', 'not-found', 'stale', 'plan-differs', 'same-id-other-body',
-  'csrf', 'too-large', 'too-many', 'not-json', 'pending-plan', 'unavailable',
+  'not-signed-in',
+  'wrong-sign-in',
+  'locked',
+  'no-right',
+  'not-found',
+  'stale',
+  'plan-differs',
+  'same-id-other-body',
+  'csrf',
+  'too-large',
+  'too-many',
+  'not-json',
+  'pending-plan',
+  'unavailable',
 ] as const
 export type ErrorCode = (typeof errorCodes)[number]

@@ -15,7 +15,12 @@ import { createPeopleRepository } from './repositories/people'
 import { addPerson } from './services/add-person'
 
 /** What the supervisor hears once the server listens. */
-interface ReadyMessage { ready: true; address: string; people: { name: string; signIn: string; roles: string }[]; password: string | null }
+interface ReadyMessage {
+  ready: true
+  address: string
+  people: { name: string; signIn: string; roles: string }[]
+  password: string | null
+}
 
 async function main(): Promise<void> {
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' }, pino.destination(2))
@@ -25,14 +30,17 @@ async function main(): Promise<void> {
   await migrate(db)
   const models = defineModels(db)
   const people = createPeopleRepository(models)
-  const planner = createPlanner(systemClock)
+  const planner = createPlanner(systemClock, new URL('./slow-worker.js', import.meta.url))
   const demo = process.env['WREN_DEMO'] ?? 'when-empty'
   if (demo === 'fresh') await emptyTables(db)
   if (demo !== 'none' && (await people.count()) === 0) await loadDemoWorld({ db, planner, now: systemClock() })
   const events = createEventRepository(db, models)
   const firstPassword = (await people.count()) === 0 ? randomBytes(9).toString('base64url') : null
   if (firstPassword) {
-    await addPerson({ db, people, events, clock: systemClock }, { id: uuidv7(), name: 'First lead', signIn: 'lead', password: firstPassword, roles: ['lead', 'admin'] })
+    await addPerson(
+      { db, people, events, clock: systemClock },
+      { id: uuidv7(), name: 'First lead', signIn: 'lead', password: firstPassword, roles: ['lead', 'admin'] },
+    )
   }
   await events.anchor(new Date(systemClock()).toISOString().slice(0, 10))
 
@@ -41,7 +49,11 @@ async function main(): Promise<void> {
   const port = Number(process.env['PORT'] ?? 4180)
   const server = app.listen(port, '127.0.0.1')
   server.on('error', (error: NodeJS.ErrnoException) => {
-    process.stderr.write(error.code === 'EADDRINUSE' ? `Port ${port} is in use: stop what uses it, or start with --port and another number.\n` : `${error.message}\n`)
+    process.stderr.write(
+      error.code === 'EADDRINUSE'
+        ? `Port ${port} is in use: stop what uses it, or start with --port and another number.\n`
+        : `${error.message}\n`,
+    )
     process.exit(1)
   })
   server.on('listening', () => void announce(port))
@@ -50,7 +62,13 @@ async function main(): Promise<void> {
   const stop = (): void => {
     if (isStopping) return
     isStopping = true
-    server.close(() => void planner.close().then(() => db.close()).then(() => process.exit(0)))
+    server.close(
+      () =>
+        void planner
+          .close()
+          .then(() => db.close())
+          .then(() => process.exit(0)),
+    )
     server.closeAllConnections()
   }
   process.on('SIGTERM', stop)
@@ -60,7 +78,9 @@ async function main(): Promise<void> {
   async function announce(listening: number): Promise<void> {
     const staff = (await people.list()).filter((one) => demo !== 'none' || (firstPassword && one.signIn === 'lead'))
     const message: ReadyMessage = {
-      ready: true, address: `http://127.0.0.1:${listening}`, password: staff.length === 0 ? null : (firstPassword ?? demoPassword),
+      ready: true,
+      address: `http://127.0.0.1:${listening}`,
+      password: staff.length === 0 ? null : (firstPassword ?? demoPassword),
       people: staff.map((one) => ({ name: one.name, signIn: one.signIn, roles: one.roles.join(', ') })),
     }
     process.send?.(message)

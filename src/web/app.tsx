@@ -7,18 +7,25 @@ import { useSession } from './stores/session-store'
 
 const router = createBrowserRouter([
   {
-    path: '/', element: <Shell />, errorElement: <CrashScreen />,
+    path: '/',
+    element: <Shell />,
+    HydrateFallback: () => null,
+    errorElement: <CrashScreen />,
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./screens/board/board-screen')).BoardScreen }) },
       { path: 'settings', lazy: async () => ({ Component: (await import('./screens/settings-screen')).SettingsScreen }) },
       { path: 'new', lazy: async () => ({ Component: (await import('./screens/new-case')).NewCase }) },
       {
-        path: 'case/:caseId', lazy: async () => ({ Component: (await import('./screens/case-frame')).CaseFrame }),
+        path: 'case/:caseId',
+        lazy: async () => ({ Component: (await import('./screens/case-frame')).CaseFrame }),
         children: [
           { path: 'size-up', lazy: async () => ({ Component: (await import('./screens/size-up/size-up-screen')).SizeUpScreen }) },
           { path: 'measure', lazy: async () => ({ Component: (await import('./screens/measure/measure-screen')).MeasureScreen }) },
           { path: 'choose', lazy: async () => ({ Component: (await import('./screens/choose/choose-screen')).ChooseScreen }) },
-          { path: 'make-ready', lazy: async () => ({ Component: (await import('./screens/make-ready/make-ready-screen')).MakeReadyScreen }) },
+          {
+            path: 'make-ready',
+            lazy: async () => ({ Component: (await import('./screens/make-ready/make-ready-screen')).MakeReadyScreen }),
+          },
           { path: 'apply', lazy: async () => ({ Component: (await import('./screens/apply/apply-screen')).ApplyScreen }) },
           { path: 'check', lazy: async () => ({ Component: (await import('./screens/check/check-screen')).CheckScreen }) },
           { path: 'watch', lazy: async () => ({ Component: (await import('./screens/watch/watch-screen')).WatchScreen }) },

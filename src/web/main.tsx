@@ -8,4 +8,9 @@ const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?
 if (nonce) setNonce(nonce)
 
 const root = document.getElementById('root')
-if (root) createRoot(root).render(<StrictMode><App /></StrictMode>)
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <App />
+    </StrictMode>,
+  )

@@ -23,7 +23,11 @@ export interface TestBrowser {
   close(): Promise<void>
 }
 
-interface AxNode { readonly backendDOMNodeId?: number; readonly name?: { readonly value?: string }; readonly ignored?: boolean }
+interface AxNode {
+  readonly backendDOMNodeId?: number
+  readonly name?: { readonly value?: string }
+  readonly ignored?: boolean
+}
 
 /** Starts a browser on the application at `address`. */
 export async function startBrowser(address: string): Promise<TestBrowser> {
@@ -31,13 +35,28 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
   const options = new Options()
   options.setChromeBinaryPath('/usr/bin/chromium')
   options.addArguments(
-    '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update',
-    '--disable-sync', '--disable-dev-shm-usage', '--lang=en-GB', '--force-device-scale-factor=1', `--user-data-dir=${profile}`,
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-dev-shm-usage',
+    '--lang=en-GB',
+    '--force-device-scale-factor=1',
+    `--user-data-dir=${profile}`,
   )
-  const driver = (await new Builder().forBrowser(Browser.CHROME).setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build()) as Driver
+  const driver = (await new Builder()
+    .forBrowser(Browser.CHROME)
+    .setChromeOptions(options)
+    .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
+    .build()) as Driver
   let handles = 0
 
-  const devtools = async (command: string, parameters: object = {}): Promise<unknown> => driver.sendAndGetDevToolsCommand(command, parameters)
+  const devtools = async (command: string, parameters: object = {}): Promise<unknown> =>
+    driver.sendAndGetDevToolsCommand(command, parameters)
 
   const query = async (role: string, name: string | RegExp): Promise<WebElement | null> => {
     const { root } = (await devtools('DOM.getDocument', { depth: 0 })) as { root: { nodeId: number } }
@@ -50,7 +69,10 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
     if (!node?.backendDOMNodeId) return null
     const { object } = (await devtools('DOM.resolveNode', { backendNodeId: node.backendDOMNodeId })) as { object: { objectId: string } }
     const handle = `h${handles++}`
-    await devtools('Runtime.callFunctionOn', { objectId: object.objectId, functionDeclaration: `function () { this.setAttribute('data-handle', '${handle}') }` })
+    await devtools('Runtime.callFunctionOn', {
+      objectId: object.objectId,
+      functionDeclaration: `function () { this.setAttribute('data-handle', '${handle}') }`,
+    })
     return driver.findElement(By.css(`[data-handle="${handle}"]`)).catch(() => null)
   }
   const find = async (role: string, name: string | RegExp): Promise<WebElement> => {
@@ -74,23 +96,32 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
   const text = async (): Promise<string> => driver.findElement(By.css('body')).getText()
 
   return {
-    driver, query, find, text,
+    driver,
+    query,
+    find,
+    text,
     open: async (path) => driver.get(`${address}${path}`),
-    click: (role, name) => retry(async () => {
-      const element = await find(role, name)
-      await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
-      await driver.wait(until.elementIsEnabled(element), 8_000, `${role} ${String(name)} stays disabled`)
-      await element.click()
-    }),
-    type: (role, name, typed) => retry(async () => {
-      const element = await find(role, name)
-      await element.sendKeys('\uE009a\uE000', '\uE017', typed)
-    }),
+    click: (role, name) =>
+      retry(async () => {
+        const element = await find(role, name)
+        await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+        await driver.wait(until.elementIsEnabled(element), 8_000, `${role} ${String(name)} stays disabled`)
+        await element.click()
+      }),
+    type: (role, name, typed) =>
+      retry(async () => {
+        const element = await find(role, name)
+        await element.sendKeys('\uE009a\uE000', '\uE017', typed)
+      }),
     async waitForText(wanted) {
       const shows = (shown: string): boolean => (typeof wanted === 'string' ? shown.includes(wanted) : wanted.test(shown))
       await driver.wait(async () => text().then(shows, () => false), 8_000, `the page never showed ${String(wanted)}`)
     },
-    press: async (...keys) => driver.actions().sendKeys(...keys).perform(),
+    press: async (...keys) =>
+      driver
+        .actions()
+        .sendKeys(...keys)
+        .perform(),
     setViewport: async (width, height) => {
       await devtools('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
     },

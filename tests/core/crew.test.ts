@@ -35,27 +35,48 @@ describe('wet phase schedule', () => {
 
   it('finds the best order where a greedy one does not', () => {
     const work = [
-      step('long', 4, [], { hands: ['fetch'] }), step('x', 1), step('y', 1, ['x']), step('last', 1, ['long'], { hands: ['fetch'] }),
+      step('long', 4, [], { hands: ['fetch'] }),
+      step('x', 1),
+      step('y', 1, ['x']),
+      step('last', 1, ['long'], { hands: ['fetch'] }),
     ]
     expect(scheduleWetPhase(work, 2)?.makespanMin).to.equal(5)
   })
 
   it('does not take more than fourteen steps', () => {
-    expect(() => scheduleWetPhase(Array.from({ length: 15 }, (_, i) => step(`s${i}`, 1)), 2)).to.throw(RangeError)
+    expect(() =>
+      scheduleWetPhase(
+        Array.from({ length: 15 }, (_, i) => step(`s${i}`, 1)),
+        2,
+      ),
+    ).to.throw(RangeError)
   })
 
   it('never gets slower with one person more, nor beats its longest chain', () => {
-    const random = fc.array(fc.record({ likely: fc.double({ min: 0.1, max: 3, noNaN: true }), after: fc.nat(5), fetch: fc.boolean() }), { minLength: 1, maxLength: 6 })
-    fc.assert(fc.property(random, (drawn) => {
-      const steps = drawn.map((one, index) => step(`s${index}`, one.likely, one.after < index ? [`s${one.after}`] : [], one.fetch ? { hands: ['fetch'] } : {}))
-      const spans = [1, 2, 3].map((people) => scheduleWetPhase(steps, people)?.makespanMin ?? Infinity)
-      const longest = Math.max(...steps.map((one) => one.minutes[1]))
-      return spans.every((span, index) => span >= longest - 1e-9 && (index === 0 || span <= (spans[index - 1] ?? 0) + 1e-9))
-    }), { numRuns: 60 })
+    const random = fc.array(fc.record({ likely: fc.double({ min: 0.1, max: 3, noNaN: true }), after: fc.nat(5), fetch: fc.boolean() }), {
+      minLength: 1,
+      maxLength: 6,
+    })
+    fc.assert(
+      fc.property(random, (drawn) => {
+        const steps = drawn.map((one, index) =>
+          step(`s${index}`, one.likely, one.after < index ? [`s${one.after}`] : [], one.fetch ? { hands: ['fetch'] } : {}),
+        )
+        const spans = [1, 2, 3].map((people) => scheduleWetPhase(steps, people)?.makespanMin ?? Infinity)
+        const longest = Math.max(...steps.map((one) => one.minutes[1]))
+        return spans.every((span, index) => span >= longest - 1e-9 && (index === 0 || span <= (spans[index - 1] ?? 0) + 1e-9))
+      }),
+      { numRuns: 60 },
+    )
   })
 
   it('replays its order to the same minutes when nothing varies', () => {
-    const work = [step('a', 1, [], { hold: { from: 'a', to: 'c' } }), step('fetch', 2, [], { hands: ['fetch'] }), step('b', 2, ['a']), step('c', 1, ['b', 'fetch'])]
+    const work = [
+      step('a', 1, [], { hold: { from: 'a', to: 'c' } }),
+      step('fetch', 2, [], { hands: ['fetch'] }),
+      step('b', 2, ['a']),
+      step('c', 1, ['b', 'fetch']),
+    ]
     const schedule = scheduleWetPhase(work, 3)
     const ends = prepareReplay(work, schedule?.order ?? [], 3).play(Float64Array.from(work, (one) => one.minutes[1]))
     expect(Math.max(...ends)).to.be.closeTo(schedule?.makespanMin ?? 0, 1e-9)
@@ -65,7 +86,12 @@ describe('wet phase schedule', () => {
 describe('crew odds', () => {
   const input: CrewInput = {
     steps: [step('wet', 0.5), step('lay', 1, ['wet']), step('mould', 1, ['lay'], { hold: { from: 'mould', to: 'mould' } })],
-    wettingStep: 'wet', mouldingStep: 'mould', setMin: 5, setSdMin: 0.75, floor: 1, seed: 1,
+    wettingStep: 'wet',
+    mouldingStep: 'mould',
+    setMin: 5,
+    setSdMin: 0.75,
+    floor: 1,
+    seed: 1,
   }
 
   it('needs the person who holds', () => {

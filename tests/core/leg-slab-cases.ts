@@ -22,7 +22,9 @@ export type CaseFile = Record<string, unknown> & {
 /** A fresh, moderately swollen left ankle with the readings that a below-knee slab needs. */
 export function ankleCase(): CaseFile {
   return {
-    format: 'zesty-wren/case', version: 1, technique: 'leg-slab',
+    format: 'zesty-wren/case',
+    version: 1,
+    technique: 'leg-slab',
     patient: { ageYears: 41, heightCm: 171, massKg: 70, flags: [] },
     injury: { region: 'ankle', side: 'left', pattern: 'malleolar-fracture', flags: ['fresh'], swelling: 'moderate', levelCm: null },
     options: { extent: 'below-knee' },

@@ -8,8 +8,17 @@ const wellNerves = {
   feeling: { 'deep-peroneal': 'normal', 'superficial-peroneal': 'normal', tibial: 'normal' },
 }
 const well = {
-  limb: 'leg', side: 'left', colour: 'pink', warmth: 'warm', refillS: 1.5, pulse: 'present', ...wellNerves,
-  swelling: 'mild', restPain: 3, stretchPain: false, tight: false,
+  limb: 'leg',
+  side: 'left',
+  colour: 'pink',
+  warmth: 'warm',
+  refillS: 1.5,
+  pulse: 'present',
+  ...wellNerves,
+  swelling: 'mild',
+  restPain: 3,
+  stretchPain: false,
+  tight: false,
 }
 type Limb = Record<string, unknown>
 
@@ -17,7 +26,9 @@ function judge(rounds: { limbs: Limb[]; analgesia?: boolean }[], patient: Record
   const file = ankleCase()
   Object.assign(file.patient, patient)
   const read = readCheck({
-    format: 'zesty-wren/check', version: 1, case: file,
+    format: 'zesty-wren/check',
+    version: 1,
+    case: file,
     rounds: rounds.map((round, index) => ({ atMin: index * 15, baseline: index === 0, ...round })),
   })
   expect(read.problems).to.deep.equal([])
@@ -26,10 +37,24 @@ function judge(rounds: { limbs: Limb[]; analgesia?: boolean }[], patient: Record
 }
 
 /** The verdict of a second round whose left leg differs from a well baseline by `change`. */
-function after(change: Limb, options: { other?: Limb; baseline?: Limb; analgesia?: boolean; patient?: Record<string, unknown> } = {}): RoundVerdict {
+function after(
+  change: Limb,
+  options: { other?: Limb; baseline?: Limb; analgesia?: boolean; patient?: Record<string, unknown> } = {},
+): RoundVerdict {
   const right = { ...well, side: 'right', ...options.other }
   const second = { limbs: [{ ...well, ...change }, right], analgesia: options.analgesia ?? false }
-  const verdict = judge([{ limbs: [{ ...well, ...options.baseline }, { ...well, side: 'right' }] }, second], options.patient)[1]
+  const verdict = judge(
+    [
+      {
+        limbs: [
+          { ...well, ...options.baseline },
+          { ...well, side: 'right' },
+        ],
+      },
+      second,
+    ],
+    options.patient,
+  )[1]
   if (!verdict) throw new Error('no verdict')
   return verdict
 }
@@ -84,7 +109,12 @@ describe('a round of circulation, feeling and movement', () => {
   })
 
   it('calls one thing getting worse twice a review', () => {
-    const rounds = [3, 4, 5].map((restPain) => ({ limbs: [{ ...well, restPain }, { ...well, side: 'right' }] }))
+    const rounds = [3, 4, 5].map((restPain) => ({
+      limbs: [
+        { ...well, restPain },
+        { ...well, side: 'right' },
+      ],
+    }))
     expect(judge(rounds).map((one) => one.level)).to.deep.equal(['none', 'none', 'review'])
   })
 
@@ -95,8 +125,11 @@ describe('a round of circulation, feeling and movement', () => {
   })
 
   for (const [name, finding, analgesia] of [
-    ['no pulse', { pulse: 'absent' }, false], ['refill over 4 s', { refillS: 5 }, false], ['cold and pale', { warmth: 'cold', colour: 'pale' }, false],
-    ['pain on stretch', { stretchPain: true }, false], ['pain of 8 after analgesia', { restPain: 8 }, true],
+    ['no pulse', { pulse: 'absent' }, false],
+    ['refill over 4 s', { refillS: 5 }, false],
+    ['cold and pale', { warmth: 'cold', colour: 'pale' }, false],
+    ['pain on stretch', { stretchPain: true }, false],
+    ['pain of 8 after analgesia', { restPain: 8 }, true],
   ] as const) {
     it(`never takes ${name} as known`, () => expect(after(finding, { baseline: finding, analgesia }).level).to.equal('urgent'))
   }
@@ -120,7 +153,14 @@ describe('a round of circulation, feeling and movement', () => {
 
   it('says what to do when it is urgent, opening first', () => {
     expect(after({ pulse: 'absent' }).actions).to.deep.equal([
-      'open-to-skin', 'ease-bend', 'heart-level', 'nil-by-mouth', 'blood-pressure', 'call-senior', 'again-15', 'surgical-30',
+      'open-to-skin',
+      'ease-bend',
+      'heart-level',
+      'nil-by-mouth',
+      'blood-pressure',
+      'call-senior',
+      'again-15',
+      'surgical-30',
     ])
   })
 })
@@ -134,7 +174,12 @@ describe('a check file that is not as it should be', () => {
     ['no side', { side: undefined }, 'rounds/0/limbs/0'],
   ] as const) {
     it(`names ${name}`, () => {
-      const read = readCheck({ format: 'zesty-wren/check', version: 1, case: ankleCase(), rounds: [{ atMin: 0, limbs: [{ ...well, ...change }] }] })
+      const read = readCheck({
+        format: 'zesty-wren/check',
+        version: 1,
+        case: ankleCase(),
+        rounds: [{ atMin: 0, limbs: [{ ...well, ...change }] }],
+      })
       expect(read.problems.map((one) => one.path)).to.include(path)
     })
   }

@@ -13,13 +13,42 @@ function cmOf(text: string): number | string {
 
 describe('a reading as typed', () => {
   for (const [text, cm] of [
-    ['38', 38], ['38.5', 38.5], ['38,5', 38.5], ['15 in', 38.1], ['15.25"', 38.735], ['15 1/4 in', 38.735], ['15-1/4in', 38.735],
-    ['1/2 in', 1.27], ['5 ft 7', 170.18], ["5'7\"", 170.18], ['5 ft 7 1/2 in', 171.45], ['380 mm', 38], ['3 fw', 5.4], ['3fw', 5.4], [' 38 CM ', 38], ['.5', 0.5],
+    ['38', 38],
+    ['38.5', 38.5],
+    ['38,5', 38.5],
+    ['15 in', 38.1],
+    ['15.25"', 38.735],
+    ['15 1/4 in', 38.735],
+    ['15-1/4in', 38.735],
+    ['1/2 in', 1.27],
+    ['5 ft 7', 170.18],
+    ['5\'7"', 170.18],
+    ['5 ft 7 1/2 in', 171.45],
+    ['380 mm', 38],
+    ['3 fw', 5.4],
+    ['3fw', 5.4],
+    [' 38 CM ', 38],
+    ['.5', 0.5],
   ] as const) {
     it(`reads ${JSON.stringify(text)} as ${cm} cm`, () => expect(cmOf(text)).to.be.closeTo(cm, 1e-9))
   }
 
-  for (const text of ['', 'abc', '12 13', '1,234', '15 1/4', '3 xx', '1/0 in', '15 5/4 in', '5 ft 14', '--3', '1e5', 'NaN', 'constructor', '5 constructor']) {
+  for (const text of [
+    '',
+    'abc',
+    '12 13',
+    '1,234',
+    '15 1/4',
+    '3 xx',
+    '1/0 in',
+    '15 5/4 in',
+    '5 ft 14',
+    '--3',
+    '1e5',
+    'NaN',
+    'constructor',
+    '5 constructor',
+  ]) {
     it(`refuses ${JSON.stringify(text)} with a message`, () => {
       const parsed = parseReading(text)
       expect(parsed.ok).to.equal(false)
@@ -28,7 +57,9 @@ describe('a reading as typed', () => {
   }
 
   it('reads back whatever decimal it is given', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 99999 }), (tenths) => approximately(Number(cmOf(`${tenths / 10} cm`)), tenths / 10, 1e-9)))
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 99999 }), (tenths) => approximately(Number(cmOf(`${tenths / 10} cm`)), tenths / 10, 1e-9)),
+    )
   })
 
   it('never throws, whatever is typed', () => {
@@ -51,11 +82,13 @@ describe('repeated readings', () => {
   })
 
   it('stays between the least and the greatest reading, in any order', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: 1, max: 90, noNaN: true }), { minLength: 1, maxLength: 7 }), (values) => {
-      const pooled = poolReadings(values.map(at)).value
-      const reversed = poolReadings([...values].reverse().map(at)).value
-      return pooled >= Math.min(...values) - 1e-9 && pooled <= Math.max(...values) + 1e-9 && approximately(pooled, reversed, 1e-9)
-    }))
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 1, max: 90, noNaN: true }), { minLength: 1, maxLength: 7 }), (values) => {
+        const pooled = poolReadings(values.map(at)).value
+        const reversed = poolReadings([...values].reverse().map(at)).value
+        return pooled >= Math.min(...values) - 1e-9 && pooled <= Math.max(...values) + 1e-9 && approximately(pooled, reversed, 1e-9)
+      }),
+    )
   })
 })
 

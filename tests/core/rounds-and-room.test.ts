@@ -34,8 +34,11 @@ describe('rounds', () => {
   })
 
   for (const [flags, pattern, risky] of [
-    [['fresh'], 'tibial-shaft-fracture', true], [[], 'tibial-shaft-fracture', false], [['fresh'], 'ankle-sprain', false],
-    [['high-energy'], 'ankle-sprain', true], [['reduced-or-operated'], 'malleolar-fracture', true],
+    [['fresh'], 'tibial-shaft-fracture', true],
+    [[], 'tibial-shaft-fracture', false],
+    [['fresh'], 'ankle-sprain', false],
+    [['high-energy'], 'ankle-sprain', true],
+    [['reduced-or-operated'], 'malleolar-fracture', true],
   ] as const) {
     it(`${pattern} ${flags.join()} is ${risky ? '' : 'not '}at risk`, () => {
       const file = ankleCase()
@@ -56,8 +59,13 @@ describe('rounds', () => {
   it('ticks off complete rounds and starts again after an urgent one', () => {
     const applied = '2026-01-10T08:00:00Z'
     const at = (minute: number): string => new Date(Date.parse(applied) + minute * 60_000).toISOString()
-    const done = (minute: number, isComplete = true, isUrgent = false): { at: string; isComplete: boolean; isUrgent: boolean } => ({ at: at(minute), isComplete, isUrgent })
-    const next = (rounds: ReturnType<typeof done>[]): number => ((nextRound(liveRounds(applied, 'UTC', false, rounds, defaultProtocol))?.dueAt ?? 0) - Date.parse(applied)) / 60_000
+    const done = (minute: number, isComplete = true, isUrgent = false): { at: string; isComplete: boolean; isUrgent: boolean } => ({
+      at: at(minute),
+      isComplete,
+      isUrgent,
+    })
+    const next = (rounds: ReturnType<typeof done>[]): number =>
+      ((nextRound(liveRounds(applied, 'UTC', false, rounds, defaultProtocol))?.dueAt ?? 0) - Date.parse(applied)) / 60_000
     expect(next([])).to.equal(15)
     expect(next([done(14)])).to.equal(30)
     expect(next([done(14, false)])).to.equal(15)
@@ -113,7 +121,12 @@ describe('swelling and room', () => {
 })
 
 describe('rolls', () => {
-  const zone = (id: string, least: number, greatest: number, areaCm2: number) => ({ id, leastWidthCm: least, greatestWidthCm: greatest, lengthFor: (width: number) => areaCm2 / width })
+  const zone = (id: string, least: number, greatest: number, areaCm2: number) => ({
+    id,
+    leastWidthCm: least,
+    greatestWidthCm: greatest,
+    lengthFor: (width: number) => areaCm2 / width,
+  })
   const rolls = [7.5, 10, 15].map((widthCm) => ({ widthCm, lengthCm: 270 }))
 
   it('takes the fewest rolls, then the least waste', () => {
@@ -128,7 +141,9 @@ describe('rolls', () => {
   })
 
   it('lets the one stocked width serve every zone', () => {
-    expect(chooseRolls([zone('foot', 7.5, 10, 1000), zone('thigh', 15, 20, 1600)], [{ widthCm: 12, lengthCm: 200 }])?.totalRolls).to.equal(2)
+    expect(chooseRolls([zone('foot', 7.5, 10, 1000), zone('thigh', 15, 20, 1600)], [{ widthCm: 12, lengthCm: 200 }])?.totalRolls).to.equal(
+      2,
+    )
     expect(chooseRolls([zone('foot', 7.5, 10, 1000)], [])).to.equal(null)
   })
 })

@@ -48,8 +48,12 @@ describe('worked examples', () => {
   })
 
   for (const [material, waterC, minutes] of [
-    ['plaster-fast', 22, 5], ['plaster-slow', 22, 8], ['plaster-extra-fast', 22, 3], ['padded-fibreglass', 22, 4],
-    ['plaster-fast', 32, 5 * Math.exp(-0.4)], ['fibreglass-roll', 12, 4 * Math.exp(0.3)],
+    ['plaster-fast', 22, 5],
+    ['plaster-slow', 22, 8],
+    ['plaster-extra-fast', 22, 3],
+    ['padded-fibreglass', 22, 4],
+    ['plaster-fast', 32, 5 * Math.exp(-0.4)],
+    ['fibreglass-roll', 12, 4 * Math.exp(0.3)],
   ] as const) {
     it(`sets ${material} in ${minutes.toFixed(2)} min at ${waterC} °C`, () => {
       const set = settingTime(material, waterC, undefined, defaultProtocol)

@@ -1,7 +1,5 @@
 import { estimateGirths, estimatedGirthSdShare } from './estimate-girths'
-import {
-  footStationShares, legGirthRatios, legStationIds, legStationShares, type LegStationId,
-} from './leg-template'
+import { footStationShares, legGirthRatios, legStationIds, legStationShares, type LegStationId } from './leg-template'
 import type { Estimate } from './resolve-measurement'
 
 /** A place on the leg with its girth. Foot stations lie on the foot axis, from the toe tips. */
@@ -36,10 +34,7 @@ export interface LegLengths {
  * @param lengths segment lengths, cm, each above 0
  * @returns null when no girth at all was measured
  */
-export function buildLegModel(
-  girths: Partial<Record<LegStationId, Estimate>>,
-  lengths: LegLengths,
-): LegModel | null {
+export function buildLegModel(girths: Partial<Record<LegStationId, Estimate>>, lengths: LegLengths): LegModel | null {
   const measured: Partial<Record<LegStationId, number>> = {}
   for (const id of legStationIds) {
     const girth = girths[id]
@@ -52,7 +47,10 @@ export function buildLegModel(
     const estimate = girths[id] ?? null
     const girthCm = filled[id]
     stations[id] = {
-      id, ...placeOf(id, lengths), girthCm, measured: estimate,
+      id,
+      ...placeOf(id, lengths),
+      girthCm,
+      measured: estimate,
       sdCm: estimate ? estimate.sd : estimatedGirthSdShare * girthCm,
     }
   }
@@ -83,8 +81,13 @@ function placeOf(id: LegStationId, lengths: LegLengths): { axis: 'foot' | 'leg';
 
 /** Station pairs whose first girth is never the greater on a real leg. */
 const girthOrder: readonly (readonly [LegStationId, LegStationId])[] = [
-  ['ankle', 'calf'], ['ankle', 'heel-instep'], ['ankle', 'below-knee'], ['calf', 'mid-thigh'],
-  ['above-knee', 'mid-thigh'], ['mid-thigh', 'groin'], ['toe', 'calf'],
+  ['ankle', 'calf'],
+  ['ankle', 'heel-instep'],
+  ['ankle', 'below-knee'],
+  ['calf', 'mid-thigh'],
+  ['above-knee', 'mid-thigh'],
+  ['mid-thigh', 'groin'],
+  ['toe', 'calf'],
 ]
 
 /**

@@ -1,12 +1,29 @@
 export const legStationIds = [
-  'toe', 'midfoot', 'heel-instep', 'ankle', 'calf', 'below-knee', 'knee', 'above-knee', 'mid-thigh', 'groin',
+  'toe',
+  'midfoot',
+  'heel-instep',
+  'ankle',
+  'calf',
+  'below-knee',
+  'knee',
+  'above-knee',
+  'mid-thigh',
+  'groin',
 ] as const
 export type LegStationId = (typeof legStationIds)[number]
 
 /** Template girths as ratios to the calf girth; our estimate for girths that were not measured. */
 export const legGirthRatios: Record<LegStationId, number> = {
-  toe: 0.64, midfoot: 0.66, 'heel-instep': 0.9, ankle: 0.61, calf: 1, 'below-knee': 0.92, knee: 1,
-  'above-knee': 1.1, 'mid-thigh': 1.42, groin: 1.58,
+  toe: 0.64,
+  midfoot: 0.66,
+  'heel-instep': 0.9,
+  ankle: 0.61,
+  calf: 1,
+  'below-knee': 0.92,
+  knee: 1,
+  'above-knee': 1.1,
+  'mid-thigh': 1.42,
+  groin: 1.58,
 }
 
 /** Expected calf girth as a share of stature. */

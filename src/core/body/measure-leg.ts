@@ -29,14 +29,18 @@ export function measureLeg(draft: PlanDraft): MeasuredLeg | null {
   const foot = lengthOf(draft, footLength)
   const inside = lengthOf(draft, insideLeg)
   const model = buildLegModel(girths, {
-    lowerLegCm: lowerLeg.cm, footCm: foot.cm, insideLegCm: Math.max(inside.cm, lowerLeg.cm + 20),
+    lowerLegCm: lowerLeg.cm,
+    footCm: foot.cm,
+    insideLegCm: Math.max(inside.cm, lowerLeg.cm + 20),
   })
   if (!model) {
     const refused = draft.collect().problems.some((one) => one.path.includes('-girth'))
     if (!refused) {
       draft.problem({
-        code: 'missing', path: 'measurements/calf-girth',
-        message: 'No girth of this leg was measured: measure round the calf at its widest, and better also round the ankle and below the knee.',
+        code: 'missing',
+        path: 'measurements/calf-girth',
+        message:
+          'No girth of this leg was measured: measure round the calf at its widest, and better also round the ankle and below the knee.',
       })
     }
     return null
@@ -48,7 +52,9 @@ export function measureLeg(draft: PlanDraft): MeasuredLeg | null {
 function warnAboutGirthOrder(draft: PlanDraft, model: LegModel): void {
   for (const [lesser, greater] of findGirthOrderFaults(model)) {
     draft.caution({
-      level: 'caution', code: 'girth-order', text: 'Measure both again: one of them is a slip.',
+      level: 'caution',
+      code: 'girth-order',
+      text: 'Measure both again: one of them is a slip.',
       why: `The ${lesser.id.replaceAll('-', ' ')} girth (${lesser.girthCm.toFixed(1)} cm) is more than the ${greater.id.replaceAll('-', ' ')} girth (${greater.girthCm.toFixed(1)} cm); no leg has that.`,
     })
   }
@@ -59,7 +65,9 @@ export function noteEstimatedGirths(draft: PlanDraft, model: LegModel, ids: read
   const estimated = ids.filter((id) => !model.stations[id].measured)
   if (estimated.length === 0) return
   draft.caution({
-    level: 'note', code: 'check-reading', decisions,
+    level: 'note',
+    code: 'check-reading',
+    decisions,
     text: `Estimated, not measured: ${estimated.map((id) => `${id} girth`).join(', ')}. Measure ${estimated.length === 1 ? 'it' : 'them'} if the tape can reach.`,
     why: 'Missing girths are scaled from the ones that were measured and may be 6 % off.',
   })
@@ -70,7 +78,8 @@ export function requireLegLengths(draft: PlanDraft): void {
   for (const definition of [lowerLegLength, footLength]) {
     if (lengthOf(draft, definition).isKnown) continue
     draft.problem({
-      code: 'missing', path: `measurements/${definition.id}`,
+      code: 'missing',
+      path: `measurements/${definition.id}`,
       message: `${definition.label} is missing: measure it, or enter the patient's height, for the number of rolls.`,
     })
   }
@@ -109,8 +118,12 @@ export function legGeometry(draft: PlanDraft, model: LegModel, top: LegStationId
       { id: 'leg', label: 'Leg, from the heel sole', lengthCm: Math.max(topCm, model.lowerLegCm) + 4 },
     ],
     stations: stations.map((station) => ({
-      id: station.id, axis: station.axis, label: station.id.replaceAll('-', ' '), atCm: station.atCm,
-      girthCm: station.girthCm, from: station.measured ? 'measured' : 'estimated',
+      id: station.id,
+      axis: station.axis,
+      label: station.id.replaceAll('-', ' '),
+      atCm: station.atCm,
+      girthCm: station.girthCm,
+      from: station.measured ? 'measured' : 'estimated',
       ...(station.measured?.side ? { side: station.measured.side } : {}),
     })),
     bands: [],

@@ -13,9 +13,7 @@ export const plausibilityDefaults = defineDefaults('plausibility', {
   greatestCm: { value: 250, unit: 'cm', source: 'anatomy' },
 })
 
-export type Plausibility =
-  | { readonly verdict: 'expected' }
-  | { readonly verdict: 'asks' | 'refused'; readonly because: string }
+export type Plausibility = { readonly verdict: 'expected' } | { readonly verdict: 'asks' | 'refused'; readonly because: string }
 
 /**
  * Whether a reading is one that a body of this stature could have (PRECISIONS, Plausibility).
@@ -39,12 +37,10 @@ export function judgeReading(
   const expected = definition.statureShare * statureCm
   const share = valueCm / expected
   const isGirth = definition.kind === 'girth'
-  const ask = isGirth
-    ? [limits.girthAskBelow, limits.girthAskAbove] as const
-    : [limits.lengthAskBelow, limits.lengthAskAbove] as const
+  const ask = isGirth ? ([limits.girthAskBelow, limits.girthAskAbove] as const) : ([limits.lengthAskBelow, limits.lengthAskAbove] as const)
   const refuse = isGirth
-    ? [limits.girthRefuseBelow, limits.girthRefuseAbove] as const
-    : [limits.lengthRefuseBelow, limits.lengthRefuseAbove] as const
+    ? ([limits.girthRefuseBelow, limits.girthRefuseAbove] as const)
+    : ([limits.lengthRefuseBelow, limits.lengthRefuseAbove] as const)
   const about = `about ${expected.toFixed(0)} cm is expected at ${statureCm.toFixed(0)} cm tall`
   if (share < refuse[0] || share > refuse[1]) return { verdict: 'refused', because: about }
   if (share < ask[0] || share > ask[1]) return { verdict: 'asks', because: about }

@@ -38,11 +38,7 @@ interface SidePool extends Resolved {
  * rule (COMPUTATION 1, PRECISIONS).
  * @returns the estimate, or null when there is no usable reading, with what has to be said about it
  */
-export function resolveMeasurement(
-  clinicalCase: ClinicalCase,
-  definition: MeasurementDefinition,
-  protocol: Protocol,
-): Resolved {
+export function resolveMeasurement(clinicalCase: ClinicalCase, definition: MeasurementDefinition, protocol: Protocol): Resolved {
   const readings = currentReadings(clinicalCase.measurements, definition.id)
   if (definition.sideRule === 'none') return poolSide(clinicalCase, definition, readings, undefined, protocol)
   const injured = clinicalCase.injury.side
@@ -55,7 +51,9 @@ export function resolveMeasurement(
     estimate: chosen.estimate,
     problems: [...onInjured.problems, ...onSound.problems, ...sidelessProblems(definition, readings)],
     cautions: [
-      ...onInjured.cautions, ...onSound.cautions, ...chosen.cautions,
+      ...onInjured.cautions,
+      ...onSound.cautions,
+      ...chosen.cautions,
       ...compareSides(definition, onInjured.estimate, onSound.estimate),
     ],
   }
@@ -93,7 +91,8 @@ function poolSide(
     const judged = judgeReading(definition, one.value, stature, protocol)
     if (judged.verdict === 'expected') return true
     const seconded =
-      one.value > 0 && one.reading.confirmed === true &&
+      one.value > 0 &&
+      one.reading.confirmed === true &&
       figures.some((other) => other !== one && readingsAgree(other.value, one.value, Math.max(one.error, other.error)))
     const figure = `${definition.label} ${one.value.toFixed(1)} cm`
     if (judged.verdict === 'asks' || seconded) {
@@ -101,14 +100,18 @@ function poolSide(
       return true
     }
     problems.push({
-      code: 'implausible', path: `measurements/${definition.id}`,
+      code: 'implausible',
+      path: `measurements/${definition.id}`,
       message: `${figure} is not used: ${judged.because}. Measure again; if it is right, confirm it with a second reading that agrees.`,
     })
     return false
   })
   if (usable.some((one) => one.reading.unit === 'fw' && one.reading.breadthCm === undefined)) {
     cautions.push({
-      level: 'caution', code: 'uncalibrated-fingers', decisions: [], steps: [],
+      level: 'caution',
+      code: 'uncalibrated-fingers',
+      decisions: [],
+      steps: [],
       text: `${definition.label}: enter your own finger width in Settings, or use the tape.`,
       why: 'Finger widths differ by a third between clinicians; 1.8 cm a finger was assumed.',
     })
@@ -117,16 +120,26 @@ function poolSide(
   const pooled = poolReadings(usable)
   if (!pooled.agrees) {
     problems.push({
-      code: 'third-reading', path: `measurements/${definition.id}`,
+      code: 'third-reading',
+      path: `measurements/${definition.id}`,
       message: `${definition.label}: the two readings differ by more than the tape explains; take a third. Their mean is used until then.`,
     })
   }
-  const at = usable.map((one) => one.reading.at ?? '').sort().at(-1)
+  const at = usable
+    .map((one) => one.reading.at ?? '')
+    .sort()
+    .at(-1)
   return {
-    problems, cautions,
+    problems,
+    cautions,
     estimate: {
-      id: definition.id, label: definition.label, value: pooled.value, sd: pooled.sd, count: pooled.count,
-      ...(side ? { side } : {}), ...(at ? { at } : {}),
+      id: definition.id,
+      label: definition.label,
+      value: pooled.value,
+      sd: pooled.sd,
+      count: pooled.count,
+      ...(side ? { side } : {}),
+      ...(at ? { at } : {}),
     },
   }
 }
@@ -145,34 +158,43 @@ function chooseSide(
   if (!onInjured.estimate) return { estimate: null, cautions: [] }
   return {
     estimate: { ...onInjured.estimate, sd: onInjured.estimate.sd * 2 },
-    cautions: [{
-      level: 'caution', code: 'injured-side-only', decisions: [], steps: [],
-      text: `${definition.label} was read on the injured side only: read the other side if it can be reached.`,
-      why: 'Swelling and splinting change the injured side; its doubt is counted double.',
-    }],
+    cautions: [
+      {
+        level: 'caution',
+        code: 'injured-side-only',
+        decisions: [],
+        steps: [],
+        text: `${definition.label} was read on the injured side only: read the other side if it can be reached.`,
+        why: 'Swelling and splinting change the injured side; its doubt is counted double.',
+      },
+    ],
   }
 }
 
-function compareSides(
-  definition: MeasurementDefinition,
-  injured: Estimate | null,
-  sound: Estimate | null,
-): readonly Caution[] {
+function compareSides(definition: MeasurementDefinition, injured: Estimate | null, sound: Estimate | null): readonly Caution[] {
   if (!injured || !sound || definition.kind === 'angle') return []
   const isThigh = definition.id === 'mid-thigh-girth' || definition.id === 'groin-girth' || definition.id === 'above-knee-girth'
   const limitCm = definition.kind === 'length' ? 1.5 : isThigh ? 3 : 2
   const difference = Math.abs(injured.value - sound.value)
   if (difference <= limitCm) return []
-  return [{
-    level: 'note', code: 'sides-differ', decisions: [], steps: [],
-    text: `${definition.label} differs by ${difference.toFixed(1)} cm between left and right.`,
-    why: 'A difference this large is swelling, shortening or a slip of the tape: look which.',
-  }]
+  return [
+    {
+      level: 'note',
+      code: 'sides-differ',
+      decisions: [],
+      steps: [],
+      text: `${definition.label} differs by ${difference.toFixed(1)} cm between left and right.`,
+      why: 'A difference this large is swelling, shortening or a slip of the tape: look which.',
+    },
+  ]
 }
 
 function checkReading(definition: MeasurementDefinition, figure: string, because: string, confirmed: boolean): Caution {
   return {
-    level: 'caution', code: 'check-reading', decisions: [], steps: [],
+    level: 'caution',
+    code: 'check-reading',
+    decisions: [],
+    steps: [],
     text: confirmed ? `${figure} is used because it was confirmed by a second reading.` : `${figure}: measure again to be sure.`,
     why: `${definition.label}: ${because}.`,
   }
@@ -180,10 +202,13 @@ function checkReading(definition: MeasurementDefinition, figure: string, because
 
 function sidelessProblems(definition: MeasurementDefinition, readings: readonly Measurement[]): readonly Problem[] {
   if (readings.every((one) => one.side)) return []
-  return [{
-    code: 'missing', path: `measurements/${definition.id}/side`,
-    message: `${definition.label}: say whether it was read on the left or the right. The reading is not used until then.`,
-  }]
+  return [
+    {
+      code: 'missing',
+      path: `measurements/${definition.id}/side`,
+      message: `${definition.label}: say whether it was read on the left or the right. The reading is not used until then.`,
+    },
+  ]
 }
 
 function ofSide(readings: readonly Measurement[], side: Side): readonly Measurement[] {

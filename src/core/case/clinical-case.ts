@@ -106,10 +106,7 @@ export interface ClinicalCase {
 
 /** Whether a patient or injury flag is set. */
 export function hasFlag(clinicalCase: ClinicalCase, flag: Flag): boolean {
-  return (
-    (clinicalCase.patient.flags as readonly string[]).includes(flag) ||
-    (clinicalCase.injury.flags as readonly string[]).includes(flag)
-  )
+  return (clinicalCase.patient.flags as readonly string[]).includes(flag) || (clinicalCase.injury.flags as readonly string[]).includes(flag)
 }
 
 /** Whether the patient's age in years is known and below `years`. */

@@ -41,7 +41,8 @@ export function createFieldReader(data: unknown, path: string, problems: Problem
     number(field, limits = {}) {
       const value = present(field)
       if (value === undefined) return undefined
-      if (typeof value !== 'number' || !Number.isFinite(value)) return report(field, `${named(field)} must be a number, not ${JSON.stringify(value)}.`)
+      if (typeof value !== 'number' || !Number.isFinite(value))
+        return report(field, `${named(field)} must be a number, not ${JSON.stringify(value)}.`)
       const { least = -Infinity, greatest = Infinity } = limits
       if (value < least || value > greatest) {
         const range = greatest === Infinity ? `${least} or more` : `from ${least} to ${greatest}`
@@ -84,7 +85,7 @@ export function createFieldReader(data: unknown, path: string, problems: Problem
     object(field) {
       const value = present(field)
       if (value === undefined) return null
-      return createFieldReader(value, at(field), problems) ?? (report(field, `${named(field)} must be an object.`) ?? null)
+      return createFieldReader(value, at(field), problems) ?? report(field, `${named(field)} must be an object.`) ?? null
     },
     time(field) {
       const value = present(field)

@@ -1,6 +1,13 @@
 export const problemCodes = [
-  'third-reading', 'missing', 'implausible', 'format', 'unknown-technique', 'unknown-option',
-  'unknown-flag', 'unknown-unit', 'unknown-measurement',
+  'third-reading',
+  'missing',
+  'implausible',
+  'format',
+  'unknown-technique',
+  'unknown-option',
+  'unknown-flag',
+  'unknown-unit',
+  'unknown-measurement',
 ] as const
 export type ProblemCode = (typeof problemCodes)[number]
 

@@ -1,5 +1,15 @@
 import { toolIds, unitIds } from './measurement-words'
-import type { ClinicalCase, Environment, Injury, Measurement, Overrule, Patient, ReadingTool, ReadingUnit, StockItem } from './clinical-case'
+import type {
+  ClinicalCase,
+  Environment,
+  Injury,
+  Measurement,
+  Overrule,
+  Patient,
+  ReadingTool,
+  ReadingUnit,
+  StockItem,
+} from './clinical-case'
 import type { Problem } from './problem'
 import { createFieldReader, type FieldReader } from './field-reader'
 import { injuryFlags, patientFlags, patterns, regions, sides, swellings } from './vocabulary'
@@ -21,20 +31,46 @@ export interface ReadCase {
 export function readCase(data: unknown): ReadCase {
   const problems: Problem[] = []
   const file = createFieldReader(data, '', problems)
-  if (!file) return { clinicalCase: null, problems: [formatProblem('', 'The file is not a JSON object: write a case as docs/formats describes it.')] }
+  if (!file)
+    return {
+      clinicalCase: null,
+      problems: [formatProblem('', 'The file is not a JSON object: write a case as docs/formats describes it.')],
+    }
   if (file.raw('format') !== 'zesty-wren/case' || file.raw('version') !== 1) {
     const path = file.raw('format') !== 'zesty-wren/case' ? 'format' : 'version'
-    return { clinicalCase: null, problems: [formatProblem(path, 'This is not a case file of version 1: set "format" to "zesty-wren/case" and "version" to 1.')] }
+    return {
+      clinicalCase: null,
+      problems: [formatProblem(path, 'This is not a case file of version 1: set "format" to "zesty-wren/case" and "version" to 1.')],
+    }
   }
   const technique = file.raw('technique')
   if (typeof technique !== 'string' || !findTechnique(technique)) {
     problems.push({
-      code: 'unknown-technique', path: 'technique',
+      code: 'unknown-technique',
+      path: 'technique',
       message: `The technique ${JSON.stringify(technique ?? null)} is not known: use one of ${techniques.map((one) => one.id).join(', ')}.`,
     })
     return { clinicalCase: null, problems }
   }
-  file.warnUnknown(['format', 'version', 'technique', 'patient', 'injury', 'options', 'measurements', 'crew', 'environment', 'stock', 'wearDays', 'orders', 'device', 'appliedAt', 'zone', 'overrules', 'seed'])
+  file.warnUnknown([
+    'format',
+    'version',
+    'technique',
+    'patient',
+    'injury',
+    'options',
+    'measurements',
+    'crew',
+    'environment',
+    'stock',
+    'wearDays',
+    'orders',
+    'device',
+    'appliedAt',
+    'zone',
+    'overrules',
+    'seed',
+  ])
   const clinicalCase: ClinicalCase = {
     technique,
     patient: readPatient(file.object('patient')),
@@ -98,31 +134,42 @@ function readMeasurement(data: unknown, index: number, problems: Problem[]): rea
   const known = listMeasurementIds()
   if (!id || !known.includes(id)) {
     problems.push({
-      code: 'unknown-measurement', path: `${path}/id`,
+      code: 'unknown-measurement',
+      path: `${path}/id`,
       message: `The measurement "${id ?? ''}" is not known: use one of ${known.join(', ')}.`,
     })
     return []
   }
   const figure = readFigure(from, path, problems)
   if (!figure) return []
-  return [{
-    id, ...figure,
-    ...optional('side', from.word('side', sides)),
-    ...optional('tool', from.word('tool', toolIds) as ReadingTool | undefined),
-    ...optional('key', from.text('key')), ...optional('occasion', from.text('occasion')),
-    ...optional('typed', from.text('typed')), ...optional('posture', from.text('posture')),
-    ...optional('by', from.text('by')), ...optional('at', from.time('at')),
-    ...optional('supersedes', from.text('supersedes')),
-    ...optional('breadthCm', from.number('breadthCm', { least: 0.8, greatest: 3.5 })),
-    ...(from.raw('confirmed') === true ? { confirmed: true } : {}),
-  }]
+  return [
+    {
+      id,
+      ...figure,
+      ...optional('side', from.word('side', sides)),
+      ...optional('tool', from.word('tool', toolIds) as ReadingTool | undefined),
+      ...optional('key', from.text('key')),
+      ...optional('occasion', from.text('occasion')),
+      ...optional('typed', from.text('typed')),
+      ...optional('posture', from.text('posture')),
+      ...optional('by', from.text('by')),
+      ...optional('at', from.time('at')),
+      ...optional('supersedes', from.text('supersedes')),
+      ...optional('breadthCm', from.number('breadthCm', { least: 0.8, greatest: 3.5 })),
+      ...(from.raw('confirmed') === true ? { confirmed: true } : {}),
+    },
+  ]
 }
 
 function readFigure(from: FieldReader, path: string, problems: Problem[]): { value: number; unit?: ReadingUnit } | null {
   const value = from.raw('value')
   const unit = from.raw('unit')
   if (unit !== undefined && !(unitIds as readonly unknown[]).includes(unit)) {
-    problems.push({ code: 'unknown-unit', path: `${path}/unit`, message: `The unit ${JSON.stringify(unit)} is not known: use one of ${unitIds.join(', ')}.` })
+    problems.push({
+      code: 'unknown-unit',
+      path: `${path}/unit`,
+      message: `The unit ${JSON.stringify(unit)} is not known: use one of ${unitIds.join(', ')}.`,
+    })
     return null
   }
   if (typeof value === 'number' && Number.isFinite(value)) return { value, ...optional('unit', unit as ReadingUnit | undefined) }
@@ -166,7 +213,9 @@ function readStock(file: FieldReader, problems: Problem[]): 'catalogue' | readon
       const value = item.number(field, { least: 0 })
       return value === undefined ? [] : [[field, value] as const]
     })
-    const rest = Object.fromEntries(Object.entries(item.record()).filter(([field]) => !['widthCm', 'lengthCm', 'setting', 'count'].includes(field)))
+    const rest = Object.fromEntries(
+      Object.entries(item.record()).filter(([field]) => !['widthCm', 'lengthCm', 'setting', 'count'].includes(field)),
+    )
     return [{ ...rest, ...Object.fromEntries(numbers) } as StockItem]
   })
 }
@@ -182,17 +231,25 @@ function readOverrule(data: unknown, index: number, problems: Problem[]): readon
     return []
   }
   const value = from.raw('value')
-  const isUsable = typeof value === 'string' || typeof value === 'boolean' || (typeof value === 'number' && Number.isFinite(value)) ||
+  const isUsable =
+    typeof value === 'string' ||
+    typeof value === 'boolean' ||
+    (typeof value === 'number' && Number.isFinite(value)) ||
     (Array.isArray(value) && value.every((one) => typeof one === 'number' && Number.isFinite(one)))
   if (decision && !isUsable) {
     problems.push(formatProblem(`${path}/value`, `The overrule of ${decision} must carry the value to use instead.`))
     return []
   }
-  return [{
-    ...optional('decision', decision), ...optional('caution', caution),
-    ...(isUsable ? { value: value as number | string | boolean | readonly number[] } : {}),
-    reason, by: from.text('by') ?? '', at: from.text('at') ?? '',
-  }]
+  return [
+    {
+      ...optional('decision', decision),
+      ...optional('caution', caution),
+      ...(isUsable ? { value: value as number | string | boolean | readonly number[] } : {}),
+      reason,
+      by: from.text('by') ?? '',
+      at: from.text('at') ?? '',
+    },
+  ]
 }
 
 function optional<K extends string, V>(key: K, value: V | undefined): { [P in K]?: V } {

@@ -3,9 +3,7 @@
  * Everything that reads or offers one of these words reads it from here.
  */
 
-export const regions = [
-  'foot', 'ankle', 'lower-leg', 'knee', 'thigh', 'hand', 'wrist', 'forearm', 'neck', 'trunk',
-] as const
+export const regions = ['foot', 'ankle', 'lower-leg', 'knee', 'thigh', 'hand', 'wrist', 'forearm', 'neck', 'trunk'] as const
 export type Region = (typeof regions)[number]
 
 export const sides = ['left', 'right'] as const
@@ -18,25 +16,77 @@ export const swellings = ['none', 'mild', 'moderate', 'marked'] as const
 export type Swelling = (typeof swellings)[number]
 
 export const patterns = [
-  'malleolar-fracture', 'achilles-rupture', 'ankle-sprain', 'metatarsal-fracture', 'toe-fracture',
-  'tibial-shaft-fracture', 'tibial-plateau-fracture', 'femoral-shaft-fracture', 'knee-ligament',
-  'patella-fracture', 'knee-post-op', 'wrist-sprain', 'distal-radius-fracture', 'hand-soft-tissue',
-  'cellulitis', 'neck-injury', 'thoracolumbar-fracture', 'seated-spine-suspected', 'other',
+  'malleolar-fracture',
+  'achilles-rupture',
+  'ankle-sprain',
+  'metatarsal-fracture',
+  'toe-fracture',
+  'tibial-shaft-fracture',
+  'tibial-plateau-fracture',
+  'femoral-shaft-fracture',
+  'knee-ligament',
+  'patella-fracture',
+  'knee-post-op',
+  'wrist-sprain',
+  'distal-radius-fracture',
+  'hand-soft-tissue',
+  'cellulitis',
+  'neck-injury',
+  'thoracolumbar-fracture',
+  'seated-spine-suspected',
+  'other',
 ] as const
 export type Pattern = (typeof patterns)[number]
 
 export const patientFlags = [
-  'adhesive-allergy', 'latex-allergy', 'fragile-skin', 'neuropathy', 'anticoagulated', 'pregnant-late',
-  'breathless-lying', 'agitated', 'unresponsive', 'cannot-be-moved', 'head-injury', 'several-injuries',
-  'unstable', 'kyphosis', 'airway-at-risk', 'lymphoedema', 'dialysis-arm', 'implant', 'arterial-disease',
-  'diabetes', 'nerve-block', 'sedated', 'lives-alone', 'stiff-spine', 'chest-injury', 'stoma-or-drain',
+  'adhesive-allergy',
+  'latex-allergy',
+  'fragile-skin',
+  'neuropathy',
+  'anticoagulated',
+  'pregnant-late',
+  'breathless-lying',
+  'agitated',
+  'unresponsive',
+  'cannot-be-moved',
+  'head-injury',
+  'several-injuries',
+  'unstable',
+  'kyphosis',
+  'airway-at-risk',
+  'lymphoedema',
+  'dialysis-arm',
+  'implant',
+  'arterial-disease',
+  'diabetes',
+  'nerve-block',
+  'sedated',
+  'lives-alone',
+  'stiff-spine',
+  'chest-injury',
+  'stoma-or-drain',
 ] as const
 export type PatientFlag = (typeof patientFlags)[number]
 
 export const injuryFlags = [
-  'fresh', 'open', 'comminuted', 'pulse-absent', 'numb', 'pelvis-suspected', 'hip-suspected',
-  'knee-involved', 'ankle-involved', 'foot-involved', 'wound-under-device', 'part-amputation',
-  'penetrating', 'high-energy', 'reduced-or-operated', 'skin-tented', 'no-sound-side', 'distal-femur',
+  'fresh',
+  'open',
+  'comminuted',
+  'pulse-absent',
+  'numb',
+  'pelvis-suspected',
+  'hip-suspected',
+  'knee-involved',
+  'ankle-involved',
+  'foot-involved',
+  'wound-under-device',
+  'part-amputation',
+  'penetrating',
+  'high-energy',
+  'reduced-or-operated',
+  'skin-tented',
+  'no-sound-side',
+  'distal-femur',
   'pathological',
 ] as const
 export type InjuryFlag = (typeof injuryFlags)[number]

@@ -57,7 +57,9 @@ function optionFor(input: CrewInput, people: number): CrewOption {
   const moulding = input.steps.findIndex((step) => step.id === input.mouldingStep)
   let inTime = 0
   for (let draw = 0; draw < drawCount; draw++) {
-    input.steps.forEach((step, index) => { minutes[index] = drawTriangular(random, step.minutes) })
+    input.steps.forEach((step, index) => {
+      minutes[index] = drawTriangular(random, step.minutes)
+    })
     const set = drawTruncatedNormal(random, input.setMin, input.setSdMin)
     const ends = replay.play(minutes)
     if ((ends[moulding] ?? Infinity) - (ends[wetting] ?? 0) <= set) inTime++

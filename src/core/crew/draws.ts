@@ -21,9 +21,7 @@ export function drawTriangular(random: () => number, spread: readonly [number, n
   if (most <= least) return likely
   const u = random()
   const turn = (likely - least) / (most - least)
-  return u < turn
-    ? least + Math.sqrt(u * (most - least) * (likely - least))
-    : most - Math.sqrt((1 - u) * (most - least) * (most - likely))
+  return u < turn ? least + Math.sqrt(u * (most - least) * (likely - least)) : most - Math.sqrt((1 - u) * (most - least) * (most - likely))
 }
 
 /**

@@ -26,7 +26,8 @@ interface Part {
 export function prepareReplay(steps: readonly WetStep[], order: readonly string[], people: number): Replay {
   const index = new Map(steps.map((step, i) => [step.id, i]))
   const parts = steps.map((step): Part => ({
-    hands: step.hands.length, applies: step.hands.includes('apply'),
+    hands: step.hands.length,
+    applies: step.hands.includes('apply'),
     after: step.after.flatMap((id) => index.get(id) ?? []),
     holdFrom: step.hold ? (index.get(step.hold.from) ?? -1) : -1,
     holdTo: step.hold ? (index.get(step.hold.to) ?? -1) : -1,

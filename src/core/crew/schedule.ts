@@ -58,13 +58,7 @@ function startStep(state: Running, step: WetStep, start: number, minutes: number
 }
 
 /** The earliest minute, not before `now`, at which a step's predecessors are done and its hands are free. */
-function earliestStart(
-  step: WetStep,
-  steps: readonly WetStep[],
-  people: number,
-  now: number,
-  state: Running,
-): number | null {
+function earliestStart(step: WetStep, steps: readonly WetStep[], people: number, now: number, state: Running): number | null {
   const ready = step.after.reduce((latest, id) => Math.max(latest, state.ends.get(id) ?? 0), now)
   const times = [ready, ...[...state.ends.values()].filter((end) => end > ready)].sort((a, b) => a - b)
   for (const time of times) if (canStaff(step, steps, people, time, state)) return time

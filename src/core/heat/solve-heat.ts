@@ -80,7 +80,11 @@ export function solveHeat(input: HeatInput): HeatResult {
   }
   const gained = storedEnergy(temperature, capacity) - startEnergy
   return {
-    peakC, peakMin, minutesAbove44: above44, omega, skinC,
+    peakC,
+    peakMin,
+    minutesAbove44: above44,
+    omega,
+    skinC,
     energyError: Math.abs(gained - released - exchanged) / released,
   }
 }
@@ -110,7 +114,8 @@ function buildGrid(input: HeatInput): HeatGrid {
     { cm: input.paddingLayers * c.paddingLayerCm, k: c.paddingK, rhoC: c.paddingRhoC },
     {
       cm: input.layers * (plaster ? c.plasterLayerCm : c.fibreglassPlyCm),
-      k: plaster ? c.plasterK : c.fibreglassK, rhoC: plaster ? c.plasterRhoC : c.fibreglassRhoC,
+      k: plaster ? c.plasterK : c.fibreglassK,
+      rhoC: plaster ? c.plasterRhoC : c.fibreglassRhoC,
     },
   ]
   const counts = layers.map((layer) => (layer.cm > 0 ? Math.max(2, Math.ceil(layer.cm / cellCm - 1e-9)) : 0))
@@ -136,8 +141,14 @@ function buildGrid(input: HeatInput): HeatGrid {
   const below = conductivity[skin - 1]! / widths[skin - 1]!
   const above = conductivity[skin]! / widths[skin]!
   return {
-    n, skin, plaster: skin + counts[1]!, widths, capacity, conductance,
-    plasterM: layers[2]!.cm / 100, heatPerVolume: plaster ? c.plasterHeat : c.fibreglassHeat,
+    n,
+    skin,
+    plaster: skin + counts[1]!,
+    widths,
+    capacity,
+    conductance,
+    plasterM: layers[2]!.cm / 100,
+    heatPerVolume: plaster ? c.plasterHeat : c.fibreglassHeat,
     coreLink: (2 * conductivity[0]!) / widths[0]!,
     airLink: 1 / (widths[n - 1]! / (2 * conductivity[n - 1]!) + 1 / h),
     skinWeight: below / (below + above),

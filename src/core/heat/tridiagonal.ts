@@ -11,11 +11,7 @@ export interface FactoredTridiagonal {
  * @param diagonal the diagonal
  * @param upper above the diagonal; the last entry is not used
  */
-export function factorTridiagonal(
-  lower: Float64Array,
-  diagonal: Float64Array,
-  upper: Float64Array,
-): FactoredTridiagonal {
+export function factorTridiagonal(lower: Float64Array, diagonal: Float64Array, upper: Float64Array): FactoredTridiagonal {
   const n = diagonal.length
   const ratio = new Float64Array(n)
   const inverse = new Float64Array(n)

@@ -19,8 +19,19 @@ export function worse(a: Level, b: Level): Level {
 }
 
 export type ActionId =
-  | 'open-to-skin' | 'ease-bend' | 'heart-level' | 'call-senior' | 'again-15' | 'nil-by-mouth'
-  | 'blood-pressure' | 'surgical-30' | 'loosen' | 'senior-30' | 'warm-repeat' | 'ease-pull' | 'open-collar-held'
+  | 'open-to-skin'
+  | 'ease-bend'
+  | 'heart-level'
+  | 'call-senior'
+  | 'again-15'
+  | 'nil-by-mouth'
+  | 'blood-pressure'
+  | 'surgical-30'
+  | 'loosen'
+  | 'senior-30'
+  | 'warm-repeat'
+  | 'ease-pull'
+  | 'open-collar-held'
 
 /** What each action says to the person who has to do it. */
 export const actionTexts: Readonly<Record<ActionId, string>> = {

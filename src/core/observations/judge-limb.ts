@@ -1,8 +1,6 @@
 import { swellings } from '../case/vocabulary'
 import type { Finding, Level } from './finding'
-import {
-  assessed, feelings, isCannotAssess, movements, nerves, type LimbFindings, type RoundInput,
-} from './observation'
+import { assessed, feelings, isCannotAssess, movements, nerves, type LimbFindings, type RoundInput } from './observation'
 
 export interface LimbContext {
   /** The same limb at baseline, when there was one. */
@@ -63,7 +61,8 @@ export function judgeLimb(limb: LimbFindings, context: LimbContext): readonly Fi
   if (limb.spotPain) add('spot-pain', 'warn', 'spot-pain', 'Burning or one-spot pain under the device')
   const skin = assessed(limb.skin)
   if (skin === 'broken') add('skin', 'urgent', 'skin-broken', 'Skin broken under the device', assessed(baseline?.skin) === 'broken')
-  if (skin === 'red-not-blanching') add('skin', 'warn', 'red-not-blanching', 'Red skin that does not blanch', assessed(baseline?.skin) === skin)
+  if (skin === 'red-not-blanching')
+    add('skin', 'warn', 'red-not-blanching', 'Red skin that does not blanch', assessed(baseline?.skin) === skin)
   for (const sign of limb.also ?? []) add(`also/${sign}`, 'warn', sign, `Reported: ${sign.replaceAll('-', ' ')}`)
   for (const item of unassessedItems(limb)) {
     add(item.item, 'warn', 'cannot-assess', `Cannot be assessed: ${item.reason}`)

@@ -27,11 +27,7 @@ export type DeviceKind = 'shell' | 'traction' | 'collar'
  *   there from the start is `known`. Without any baseline a loss counts as new.
  * @returns a verdict per round. "none" means no warning in what was entered, never that all is well.
  */
-export function judgeRounds(
-  clinicalCase: ClinicalCase,
-  rounds: readonly RoundInput[],
-  device: DeviceKind,
-): readonly RoundVerdict[] {
+export function judgeRounds(clinicalCase: ClinicalCase, rounds: readonly RoundInput[], device: DeviceKind): readonly RoundVerdict[] {
   const baseline = rounds.find((round) => round.baseline) ?? null
   return rounds.map((_, index) => judgeRound(clinicalCase, rounds, index, baseline, device))
 }
@@ -63,7 +59,11 @@ function judgeRound(
   }
   if (round.limbs.length === 0) missing.push('limbs')
   return {
-    atMin: round.atMin, level, complete: missing.length === 0, findings, missing,
+    atMin: round.atMin,
+    level,
+    complete: missing.length === 0,
+    findings,
+    missing,
     actions: actionsFor(level, findings, device),
     againMin: level === 'urgent' || level === 'review' ? 15 : null,
   }

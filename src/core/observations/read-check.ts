@@ -3,7 +3,18 @@ import { createFieldReader, type FieldReader } from '../case/field-reader'
 import type { Problem } from '../case/problem'
 import { readCase } from '../case/read-case'
 import { sides, swellings } from '../case/vocabulary'
-import { colours, feelings, isCannotAssess, movements, nerves, pulses, warmths, type Item, type LimbFindings, type RoundInput } from './observation'
+import {
+  colours,
+  feelings,
+  isCannotAssess,
+  movements,
+  nerves,
+  pulses,
+  warmths,
+  type Item,
+  type LimbFindings,
+  type RoundInput,
+} from './observation'
 
 const skins = ['intact', 'reddens-and-blanches', 'red-not-blanching', 'broken'] as const
 
@@ -19,14 +30,22 @@ export function readCheck(data: unknown): ReadCheck {
   const file = createFieldReader(data, '', problems)
   if (!file || file.raw('format') !== 'zesty-wren/check' || file.raw('version') !== 1) {
     return {
-      clinicalCase: null, rounds: [],
-      problems: [{ code: 'format', path: 'format', message: 'This is not a check file of version 1: set "format" to "zesty-wren/check" and "version" to 1.' }],
+      clinicalCase: null,
+      rounds: [],
+      problems: [
+        {
+          code: 'format',
+          path: 'format',
+          message: 'This is not a check file of version 1: set "format" to "zesty-wren/check" and "version" to 1.',
+        },
+      ],
     }
   }
   const read = readCase(file.raw('case'))
   problems.push(...read.problems.map((one) => ({ ...one, path: one.path ? `case/${one.path}` : 'case' })))
   const rounds = file.list('rounds').flatMap((one, index) => readRound(one, `rounds/${index}`, problems))
-  if (rounds.length === 0) problems.push({ code: 'missing', path: 'rounds', message: 'There is no round to judge: add at least one under "rounds".' })
+  if (rounds.length === 0)
+    problems.push({ code: 'missing', path: 'rounds', message: 'There is no round to judge: add at least one under "rounds".' })
   return { clinicalCase: read.clinicalCase, rounds, problems }
 }
 
@@ -46,12 +65,16 @@ export function readRound(data: unknown, path: string, problems: Problem[]): rea
     from.report('atMin', 'A round must say when it was done: minutes from application in atMin.')
     return []
   }
-  return [{
-    atMin, baseline: from.raw('baseline') === true, analgesia: from.raw('analgesia') === true,
-    limbs: from.list('limbs').flatMap((one, index) => readLimb(one, `${path}/limbs/${index}`, problems)),
-    ...(from.object('neck') ? { neck: from.object('neck')?.record() as Record<string, Item<string>> } : {}),
-    ...(from.object('spine') ? { spine: from.object('spine')?.record() as Record<string, Item<string>> } : {}),
-  }]
+  return [
+    {
+      atMin,
+      baseline: from.raw('baseline') === true,
+      analgesia: from.raw('analgesia') === true,
+      limbs: from.list('limbs').flatMap((one, index) => readLimb(one, `${path}/limbs/${index}`, problems)),
+      ...(from.object('neck') ? { neck: from.object('neck')?.record() as Record<string, Item<string>> } : {}),
+      ...(from.object('spine') ? { spine: from.object('spine')?.record() as Record<string, Item<string>> } : {}),
+    },
+  ]
 }
 
 function readLimb(data: unknown, path: string, problems: Problem[]): readonly LimbFindings[] {
@@ -62,24 +85,27 @@ function readLimb(data: unknown, path: string, problems: Problem[]): readonly Li
     problems.push({ code: 'format', path, message: 'Findings must name the limb (leg or arm) and the side (left or right).' })
     return []
   }
-  return [strip({
-    limb, side,
-    colour: wordItem(from, 'colour', colours),
-    colourUsual: from.raw('colourUsual') === true ? true : undefined,
-    warmth: wordItem(from, 'warmth', warmths),
-    refillS: numberItem(from, 'refillS', 20),
-    pulse: wordItem(from, 'pulse', pulses),
-    movement: nerveItems(from, 'movement', limb, movements),
-    feeling: nerveItems(from, 'feeling', limb, feelings),
-    swelling: wordItem(from, 'swelling', swellings),
-    restPain: numberItem(from, 'restPain', 10),
-    stretchPain: yesNoItem(from, 'stretchPain'),
-    tight: yesNoItem(from, 'tight'),
-    painBeyondExpected: from.raw('painBeyondExpected') === true ? true : undefined,
-    spotPain: from.raw('spotPain') === true ? true : undefined,
-    skin: wordItem(from, 'skin', skins),
-    also: from.raw('also') === undefined ? undefined : from.list('also').filter((one): one is string => typeof one === 'string'),
-  })]
+  return [
+    strip({
+      limb,
+      side,
+      colour: wordItem(from, 'colour', colours),
+      colourUsual: from.raw('colourUsual') === true ? true : undefined,
+      warmth: wordItem(from, 'warmth', warmths),
+      refillS: numberItem(from, 'refillS', 20),
+      pulse: wordItem(from, 'pulse', pulses),
+      movement: nerveItems(from, 'movement', limb, movements),
+      feeling: nerveItems(from, 'feeling', limb, feelings),
+      swelling: wordItem(from, 'swelling', swellings),
+      restPain: numberItem(from, 'restPain', 10),
+      stretchPain: yesNoItem(from, 'stretchPain'),
+      tight: yesNoItem(from, 'tight'),
+      painBeyondExpected: from.raw('painBeyondExpected') === true ? true : undefined,
+      spotPain: from.raw('spotPain') === true ? true : undefined,
+      skin: wordItem(from, 'skin', skins),
+      also: from.raw('also') === undefined ? undefined : from.list('also').filter((one): one is string => typeof one === 'string'),
+    }),
+  ]
 }
 
 function wordItem<W extends string>(from: FieldReader, field: string, allowed: readonly W[]): Item<W> | undefined {
@@ -99,7 +125,12 @@ function yesNoItem(from: FieldReader, field: string): Item<boolean> | undefined 
   return undefined
 }
 
-function nerveItems<W extends string>(from: FieldReader, field: string, limb: 'leg' | 'arm', allowed: readonly W[]): Record<string, Item<W>> | undefined {
+function nerveItems<W extends string>(
+  from: FieldReader,
+  field: string,
+  limb: 'leg' | 'arm',
+  allowed: readonly W[],
+): Record<string, Item<W>> | undefined {
   const items = from.object(field)
   if (!items) return undefined
   items.warnUnknown(nerves[limb].map((nerve) => nerve.id))

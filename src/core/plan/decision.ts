@@ -2,8 +2,7 @@ import type { Side } from '../case/vocabulary'
 import type { SourceKind } from '../quantities/defaults'
 
 export type DecisionValue = number | string | boolean | null | readonly number[]
-export type DecisionUnit =
-  | 'cm' | 'deg' | 'min' | 'h' | 'kg' | 'N' | 'kPa' | '°C' | 'ratio' | 'layers' | 'strip' | 'rolls' | 'people'
+export type DecisionUnit = 'cm' | 'deg' | 'min' | 'h' | 'kg' | 'N' | 'kPa' | '°C' | 'ratio' | 'layers' | 'strip' | 'rolls' | 'people'
 export type DecisionStatus = 'ok' | 'caution' | 'stop'
 
 /** One input of a decision: what it is, its figure, and where that figure came from. */

@@ -35,7 +35,11 @@ export interface PlanDraft {
   material(material: Material): void
   slow(task: SlowTask): void
   /** Stocked items that `matches` accepts, with those at hand told from those that are out. */
-  stock(matches: (item: StockItem) => boolean): { readonly inStock: readonly StockItem[]; readonly out: readonly StockItem[]; readonly isListed: boolean }
+  stock(matches: (item: StockItem) => boolean): {
+    readonly inStock: readonly StockItem[]
+    readonly out: readonly StockItem[]
+    readonly isListed: boolean
+  }
   collect(): {
     decisions: readonly Decision[]
     cautions: readonly Caution[]
@@ -64,13 +68,16 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext): PlanD
     return result.estimate
   }
   return {
-    clinicalCase, ctx, measure,
+    clinicalCase,
+    ctx,
+    measure,
     require(definition) {
       const estimate = measure(definition)
       const path = `measurements/${definition.id}`
       if (!estimate && !problems.some((one) => one.path.startsWith(path))) {
         problems.push({
-          code: 'missing', path,
+          code: 'missing',
+          path,
           message: `${definition.label} is missing: measure ${lowerFirst(definition.landmarks)}.`,
         })
       }
@@ -78,7 +85,9 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext): PlanD
     },
     decide(draft) {
       const decision: Decision = {
-        ...draft, school: draft.school ?? null, status: 'ok',
+        ...draft,
+        school: draft.school ?? null,
+        status: 'ok',
         display: draft.display ?? formatValue(draft.value, draft.unit),
       }
       const effective = applyOverrule(decision, clinicalCase.overrules)
@@ -104,7 +113,10 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext): PlanD
       const marked = mergeCautions(cautions).map((one) => markOverruled(one, clinicalCase.overrules))
       return {
         decisions: decisions.map((one) => withStatus(one, marked)),
-        cautions: marked, problems, materials, pending,
+        cautions: marked,
+        problems,
+        materials,
+        pending,
       }
     },
   }
@@ -113,8 +125,13 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext): PlanD
 /** A working line for an estimate, with its side, its time and its place on the lane. */
 export function workingOf(estimate: Estimate, unit: string = 'cm'): WorkingLine {
   return {
-    label: estimate.label, value: estimate.value, unit, from: 'measured', where: estimate.id,
-    ...(estimate.side ? { side: estimate.side } : {}), ...(estimate.at ? { at: estimate.at } : {}),
+    label: estimate.label,
+    value: estimate.value,
+    unit,
+    from: 'measured',
+    where: estimate.id,
+    ...(estimate.side ? { side: estimate.side } : {}),
+    ...(estimate.at ? { at: estimate.at } : {}),
   }
 }
 

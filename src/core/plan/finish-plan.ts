@@ -18,19 +18,11 @@ export function takeRemembered(plan: Plan, ctx: PlanContext, overrules: readonly
 
 /** A plan with every pending decision computed here and now: for the command line, the server and tests. */
 export function finishPlan(plan: Plan, ctx: PlanContext, overrules: readonly Overrule[]): Plan {
-  return plan.pending.reduce(
-    (current, task) => applySlowResult(current, task, solveSlowTask(task, ctx.memo), overrules),
-    plan,
-  )
+  return plan.pending.reduce((current, task) => applySlowResult(current, task, solveSlowTask(task, ctx.memo), overrules), plan)
 }
 
 /** Puts one slow result into the plan: its decision, its cautions, and the task off the pending list. */
-export function applySlowResult(
-  plan: Plan,
-  task: SlowTask,
-  solved: SlowResult,
-  overrules: readonly Overrule[],
-): Plan {
+export function applySlowResult(plan: Plan, task: SlowTask, solved: SlowResult, overrules: readonly Overrule[]): Plan {
   const made =
     task.decision === 'peak-skin-temp' && solved.decision === 'peak-skin-temp'
       ? heatOutcome(task, solved.result)
@@ -59,14 +51,20 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
   const cautions: Caution[] = []
   if (heat.omega >= c.burnStop) {
     cautions.push({
-      level: 'stop', code: 'burn', decisions: ['peak-skin-temp'], steps: ['wet', 'hold-set'],
+      level: 'stop',
+      code: 'burn',
+      decisions: ['peak-skin-temp'],
+      steps: ['wet', 'hold-set'],
       text: 'Do not apply it like this: use cooler water, fewer layers, open air.',
       why: `In this estimate the skin is hot long enough to burn (burn integral ${heat.omega.toFixed(2)}, threshold ${c.burnStop}).`,
     })
   }
   if (heat.peakC >= limitC) {
     cautions.push({
-      level: 'caution', code: 'hot-skin', decisions: ['peak-skin-temp'], steps: ['wet', 'hold-set'],
+      level: 'caution',
+      code: 'hot-skin',
+      decisions: ['peak-skin-temp'],
+      steps: ['wet', 'hold-set'],
       text: 'Cooler water, fewer layers, bare to the air; ask about heat while it sets and take it off at "too hot".',
       why: `In this estimate the skin reaches ${heat.peakC.toFixed(1)} °C; ${limitC} °C is the limit${vulnerable ? ` (${vulnerable})` : ''}.`,
     })
@@ -74,10 +72,16 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
   return {
     cautions,
     decision: {
-      id: 'peak-skin-temp', label: 'Warmest skin (estimate)', value: heat.peakC, unit: '°C',
+      id: 'peak-skin-temp',
+      label: 'Warmest skin (estimate)',
+      value: heat.peakC,
+      unit: '°C',
       display: `${formatValue(heat.peakC, '°C')} at ${heat.peakMin.toFixed(0)} min, in this estimate`,
-      status: 'ok', school: null, source: 'model',
-      formula: 'One-dimensional heat flow from the core through tissue, damp padding and the setting material to the air; highest skin temperature within 60 minutes.',
+      status: 'ok',
+      school: null,
+      source: 'model',
+      formula:
+        'One-dimensional heat flow from the core through tissue, damp padding and the setting material to the air; highest skin temperature within 60 minutes.',
       working: [
         { label: 'Layers', value: input.layers, unit: 'layers', from: 'computed' },
         { label: 'Padding', value: input.paddingLayers, unit: 'layers', from: 'default' },
@@ -96,7 +100,10 @@ function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResu
   const cautions: Caution[] = []
   if (!crew.isInTime) {
     cautions.push({
-      level: 'caution', code: 'sets-too-soon', decisions: ['least-crew', 'set-time'], steps: ['wet'],
+      level: 'caution',
+      code: 'sets-too-soon',
+      decisions: ['least-crew', 'set-time'],
+      steps: ['wet'],
       text: 'Slow it down before wetting: slower material, cooler water, fewer layers at a time.',
       why: 'No crew of up to four ends moulding before set in nine of ten tries, in this estimate.',
     })
@@ -104,7 +111,10 @@ function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResu
   if (task.people !== null && task.people < crew.leastCrew) {
     const gives = task.relief.length > 0 ? ` What gives: ${task.relief.join('; ')}.` : ''
     cautions.push({
-      level: 'caution', code: 'short-handed', decisions: ['least-crew'], steps: ['wet', 'mould'],
+      level: 'caution',
+      code: 'short-handed',
+      decisions: ['least-crew'],
+      steps: ['wet', 'mould'],
       text: `${formatValue(crew.leastCrew, 'people')} are needed, ${task.people} ${task.people === 1 ? 'is' : 'are'} here.${gives}`,
       why: 'A hold let go while it sets gives a sagging joint, a cracked slab or a dent.',
     })
@@ -113,15 +123,24 @@ function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResu
   return {
     cautions,
     decision: {
-      id: 'least-crew', label: 'People needed', value: crew.leastCrew, unit: 'people',
-      display: formatValue(crew.leastCrew, 'people'), status: 'ok', school: null, source: 'model',
+      id: 'least-crew',
+      label: 'People needed',
+      value: crew.leastCrew,
+      unit: 'people',
+      display: formatValue(crew.leastCrew, 'people'),
+      status: 'ok',
+      school: null,
+      source: 'model',
       formula: 'Fewest people who can staff every hold and end moulding before set in nine of ten draws of step and setting times.',
       ...(chosen ? { odds: chosen.odds } : {}),
       working: [
         { label: 'Fewest for the holds', value: task.input.floor, unit: 'people', from: 'default' },
         { label: 'Setting time', value: task.input.setMin, unit: 'min', from: 'computed' },
         ...crew.options.map((option) => ({
-          label: `Odds of ending in time with ${option.people}`, value: option.odds, unit: 'ratio', from: 'computed' as const,
+          label: `Odds of ending in time with ${option.people}`,
+          value: option.odds,
+          unit: 'ratio',
+          from: 'computed' as const,
         })),
       ],
     },

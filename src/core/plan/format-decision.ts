@@ -5,7 +5,19 @@ import type { Decision, DecisionUnit, DecisionValue } from './decision'
 export type DisplayUnits = 'metric' | 'inches'
 
 const decimalsByUnit: Record<DecisionUnit, number> = {
-  cm: 1, deg: 0, min: 1, h: 0, kg: 1, N: 0, kPa: 1, '°C': 1, ratio: 2, layers: 0, strip: 0, rolls: 0, people: 0,
+  cm: 1,
+  deg: 0,
+  min: 1,
+  h: 0,
+  kg: 1,
+  N: 0,
+  kPa: 1,
+  '°C': 1,
+  ratio: 2,
+  layers: 0,
+  strip: 0,
+  rolls: 0,
+  people: 0,
 }
 const spaced: Partial<Record<DecisionUnit, string>> = { deg: '°', '°C': ' °C', ratio: '' }
 

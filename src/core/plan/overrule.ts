@@ -15,8 +15,11 @@ export function applyOverrule(decision: Decision, overrules: readonly Overrule[]
     value: overrule.value,
     display: formatValue(overrule.value, decision.unit),
     overruled: {
-      computed: decision.value, computedDisplay: decision.display,
-      reason: overrule.reason, by: overrule.by, at: overrule.at,
+      computed: decision.value,
+      computedDisplay: decision.display,
+      reason: overrule.reason,
+      by: overrule.by,
+      at: overrule.at,
     },
   }
 }

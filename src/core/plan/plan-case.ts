@@ -1,10 +1,9 @@
 import { hasFlag, type ClinicalCase } from '../case/clinical-case'
 import type { Problem } from '../case/problem'
-import { bodyRegionOf, impliedFlag, spoken } from '../case/vocabulary'
 import { resolveOptions } from '../techniques/resolve-options'
+import { judgePlace } from '../techniques/judge-place'
 import { findTechnique } from '../techniques/registry'
-import { positions, refusePosition, type Position } from '../techniques/shared-options'
-import type { OptionValues, Technique } from '../techniques/technique'
+import type { Technique } from '../techniques/technique'
 import type { PlanContext } from './context'
 import { createDraft, type PlanDraft } from './draft'
 import { takeRemembered } from './finish-plan'
@@ -28,18 +27,31 @@ export function planCase(clinicalCase: ClinicalCase, ctx: PlanContext, readProbl
   const draft = createDraft(clinicalCase, ctx)
   readProblems.forEach(draft.problem)
   options.problems.forEach(draft.problem)
-  checkPlace(draft, technique)
-  applyFlagRules(draft, technique)
-  checkPosition(draft, options.values)
+  judgePlace(draft, technique, options.values)
+  technique.judge?.(draft, options.values)
   const outcome = technique.plan(draft, options.values)
-  addStandingNotes(draft, technique, outcome.schedule.some((entry) => entry.kind === 'round'))
+  addStandingNotes(
+    draft,
+    technique,
+    outcome.schedule.some((entry) => entry.kind === 'round'),
+  )
   const { decisions, cautions, problems, materials, pending } = draft.collect()
   const plan: Plan = {
-    format: 'zesty-wren/plan', version: 1, technique: technique.id,
+    format: 'zesty-wren/plan',
+    version: 1,
+    technique: technique.id,
     versions: { core: coreVersion, protocol: `${ctx.protocol.name}/${ctx.protocol.version}`, catalogue: ctx.catalogue.version },
-    options: options.values, decisions, materials, cautions,
+    options: options.values,
+    decisions,
+    materials,
+    cautions,
     procedure: { steps: outcome.steps.map((step) => ({ ...step, cautions: cautionsAt(step.id) })) },
-    fit: outcome.fit, care: outcome.care, schedule: outcome.schedule, geometry: outcome.geometry, problems, pending,
+    fit: outcome.fit,
+    care: outcome.care,
+    schedule: outcome.schedule,
+    geometry: outcome.geometry,
+    problems,
+    pending,
   }
   return takeRemembered(plan, ctx, clinicalCase.overrules)
 
@@ -48,78 +60,38 @@ export function planCase(clinicalCase: ClinicalCase, ctx: PlanContext, readProbl
   }
 }
 
-function checkPlace(draft: PlanDraft, technique: Technique): void {
-  const { region, side, pattern } = draft.clinicalCase.injury
-  if (!region) {
-    draft.problem({ code: 'missing', path: 'injury/region', message: 'The injured region is missing: say which part is hurt.' })
-    return
-  }
-  const body = bodyRegionOf(region)
-  if ((body === 'leg' || body === 'arm') && !side) {
-    draft.problem({ code: 'missing', path: 'injury/side', message: 'The injured side is missing: say left or right.' })
-  }
-  if (![technique.bodyRegion].flat().includes(body)) {
-    draft.caution({
-      level: 'stop', code: 'wrong-region', text: `${technique.name} is not for the ${spoken(region)}: choose another technique.`,
-      why: 'It is sized and strapped for another part of the body.',
-    })
-  } else if (!technique.patterns.includes(pattern)) {
-    draft.caution({
-      level: 'caution', code: 'unusual', text: `${technique.name} is unusual for ${spoken(pattern)}: have it confirmed.`,
-      why: 'The pattern is not among those that it is meant for.',
-    })
-  }
-}
-
-function applyFlagRules(draft: PlanDraft, technique: Technique): void {
-  const { injury } = draft.clinicalCase
-  const implied = impliedFlag(injury.pattern)
-  for (const rule of technique.flagRules) {
-    const isImplied = rule.flag === implied
-    if (!isImplied && !hasFlag(draft.clinicalCase, rule.flag)) continue
-    draft.caution({
-      level: rule.level, code: rule.flag, text: rule.text,
-      why: isImplied ? `${rule.why} (${spoken(injury.pattern)})` : rule.why,
-      decisions: rule.decisions ?? [], steps: rule.steps ?? [],
-    })
-  }
-}
-
-function checkPosition(draft: PlanDraft, options: OptionValues): void {
-  const position = options['position'] as Position | undefined
-  if (!position) return
-  const refused = refusePosition(draft.clinicalCase, position)
-  if (!refused) return
-  const allowed = positions.filter((one) => !refusePosition(draft.clinicalCase, one))
-  draft.caution({
-    level: 'caution', code: refused.flag, steps: ['position'],
-    text: `Not ${spoken(position)}: choose ${allowed.map(spoken).join(' or ') || 'a tilt of the whole bed, as found'}.`, why: refused.why,
-  })
-}
-
 function addStandingNotes(draft: PlanDraft, technique: Technique, hasRounds: boolean): void {
   const { clinicalCase } = draft
   if ([technique.bodyRegion].flat().includes('leg')) {
     draft.caution({
-      level: 'note', code: 'clot-risk', text: 'Do the local clot-risk assessment.',
+      level: 'note',
+      code: 'clot-risk',
+      text: 'Do the local clot-risk assessment.',
       why: 'A leg held still clots more easily, in bed or on crutches.',
     })
   }
   if (hasFlag(clinicalCase, 'cannot-be-moved')) {
     draft.caution({
-      level: 'note', code: 'cannot-be-moved', steps: ['position'], text: 'Work with the patient as found, with one more holder.',
+      level: 'note',
+      code: 'cannot-be-moved',
+      steps: ['position'],
+      text: 'Work with the patient as found, with one more holder.',
       why: 'Moving costs more than an awkward position does.',
     })
   }
   if (hasFlag(clinicalCase, 'no-sound-side')) {
     draft.caution({
-      level: 'note', code: 'no-sound-side', text: 'There is no sound side: compare with the baseline only.',
+      level: 'note',
+      code: 'no-sound-side',
+      text: 'There is no sound side: compare with the baseline only.',
       why: 'Both sides are hurt, or one is absent.',
     })
   }
   if (hasRounds && (!clinicalCase.appliedAt || !clinicalCase.zone)) {
     draft.caution({
-      level: 'note', code: 'no-clock', text: 'Rounds at shift changes are left out until the time of application and the zone are known.',
+      level: 'note',
+      code: 'no-clock',
+      text: 'Rounds at shift changes are left out until the time of application and the zone are known.',
       why: 'Shift times need a clock and a place.',
     })
   }

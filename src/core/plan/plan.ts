@@ -173,5 +173,11 @@ export function planExit(plan: Pick<Plan, 'cautions' | 'problems'>): 0 | 2 | 3 {
 
 /** An empty drawing for techniques and cases without a body to draw. */
 export const emptyGeometry: Geometry = {
-  body: 'none', angles: {}, axes: [], stations: [], bands: [], marks: [], polygons: [],
+  body: 'none',
+  angles: {},
+  axes: [],
+  stations: [],
+  bands: [],
+  marks: [],
+  polygons: [],
 }

@@ -9,8 +9,7 @@ export type SlowTask =
   | { readonly decision: 'least-crew'; readonly input: CrewInput; readonly people: number | null; readonly relief: readonly string[] }
 
 export type SlowResult =
-  | { readonly decision: 'peak-skin-temp'; readonly result: HeatResult }
-  | { readonly decision: 'least-crew'; readonly result: CrewResult }
+  { readonly decision: 'peak-skin-temp'; readonly result: HeatResult } | { readonly decision: 'least-crew'; readonly result: CrewResult }
 
 /** The memo key of a slow task: its inputs, and nothing else. */
 export function slowKey(task: SlowTask): string {

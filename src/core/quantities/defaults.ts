@@ -26,10 +26,7 @@ export interface Protocol {
 export const defaultProtocol: Protocol = { name: 'default', version: 1, numbers: {}, options: {} }
 
 /** Declares a named group of default constants. */
-export function defineDefaults<K extends string>(
-  group: string,
-  values: Record<K, DefaultValue>,
-): DefaultGroup<K> {
+export function defineDefaults<K extends string>(group: string, values: Record<K, DefaultValue>): DefaultGroup<K> {
   return { group, values }
 }
 
@@ -37,10 +34,7 @@ export function defineDefaults<K extends string>(
  * Reads a group of defaults through a protocol: the local figure where there is one, else the built-in.
  * @returns plain numbers by name, in the unit that the group declares
  */
-export function readDefaults<K extends string>(
-  defaults: DefaultGroup<K>,
-  protocol: Protocol,
-): Record<K, number> {
+export function readDefaults<K extends string>(defaults: DefaultGroup<K>, protocol: Protocol): Record<K, number> {
   const numbers = {} as Record<K, number>
   for (const name in defaults.values) {
     const local = protocol.numbers[`${defaults.group}.${name}`]

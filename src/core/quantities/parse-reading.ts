@@ -1,20 +1,32 @@
 import type { ReadingUnit } from '../case/clinical-case'
 
 export type ParsedReading =
-  | { readonly ok: true; readonly value: number; readonly unit: ReadingUnit | null }
-  | { readonly ok: false; readonly message: string }
+  { readonly ok: true; readonly value: number; readonly unit: ReadingUnit | null } | { readonly ok: false; readonly message: string }
 
 const unitWords: Record<string, ReadingUnit> = {
-  cm: 'cm', mm: 'mm', in: 'in', inch: 'in', inches: 'in', '"': 'in', '″': 'in', ft: 'ft', foot: 'ft',
-  feet: 'ft', "'": 'ft', '′': 'ft', fw: 'fw', finger: 'fw', fingers: 'fw', deg: 'deg', '°': 'deg',
+  cm: 'cm',
+  mm: 'mm',
+  in: 'in',
+  inch: 'in',
+  inches: 'in',
+  '"': 'in',
+  '″': 'in',
+  ft: 'ft',
+  foot: 'ft',
+  feet: 'ft',
+  "'": 'ft',
+  '′': 'ft',
+  fw: 'fw',
+  finger: 'fw',
+  fingers: 'fw',
+  deg: 'deg',
+  '°': 'deg',
 }
 const number = String.raw`[+-]?\d+(?:[.,]\d+)?|[+-]?[.,]\d+`
 const unit = String.raw`[a-z]+|["'″′°]`
 const plainPattern = new RegExp(`^(${number})\\s*(${unit})?$`)
 const fractionPattern = new RegExp(String.raw`^([+-]?\d+)?(?:[\s-]+|(?<!\d))(\d+)\s*[/⁄]\s*(\d+)\s*(${unit})?$`)
-const feetPattern = new RegExp(
-  String.raw`^(\d+)\s*(?:ft|foot|feet|'|′)\s*(.+?)\s*(?:in|inch|inches|"|″)?$`,
-)
+const feetPattern = new RegExp(String.raw`^(\d+)\s*(?:ft|foot|feet|'|′)\s*(.+?)\s*(?:in|inch|inches|"|″)?$`)
 
 /**
  * Reads a measurement as typed: "38", "38,5", "15 1/4 in", `15.25"`, "5 ft 7", "380 mm", "3 fw", "90 deg".

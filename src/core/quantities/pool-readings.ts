@@ -28,10 +28,8 @@ export function poolReadings(readings: readonly PooledInput[]): Pooled {
   const error = Math.max(...readings.map((reading) => reading.error))
   const mean = values.reduce((sum, value) => sum + value, 0) / count
   const middle = Math.floor(count / 2)
-  const median =
-    count % 2 === 1 ? (values[middle] ?? mean) : ((values[middle - 1] ?? mean) + (values[middle] ?? mean)) / 2
-  const spread =
-    count < 2 ? 0 : Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (count - 1))
+  const median = count % 2 === 1 ? (values[middle] ?? mean) : ((values[middle - 1] ?? mean) + (values[middle] ?? mean)) / 2
+  const spread = count < 2 ? 0 : Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (count - 1))
   return {
     value: count < 3 ? mean : median,
     sd: Math.max(error, spread) / Math.sqrt(count),

@@ -20,12 +20,7 @@ export const readingErrorDefaults = defineDefaults('reading', {
  * @param valueCm the same reading in cm (or degrees)
  * @returns cm, or degrees for angles; above 0 for every real reading
  */
-export function readingError(
-  reading: Measurement,
-  kind: MeasurementKind,
-  valueCm: number,
-  protocol: Protocol,
-): number {
+export function readingError(reading: Measurement, kind: MeasurementKind, valueCm: number, protocol: Protocol): number {
   const errors = readDefaults(readingErrorDefaults, protocol)
   const tool: ReadingTool = reading.tool ?? (reading.unit === 'fw' ? 'fingers' : 'tape')
   if (kind === 'angle') return tool === 'photo' ? errors.photoAngleDeg : errors.goniometerDeg

@@ -12,7 +12,11 @@ export const roundDefaults = defineDefaults('rounds', {
 
 const firstHoursMin = [15, 30, 45, 60, 90, 120, 150, 180, 240]
 const laterMin = [300, 360, 420, 11 * 60, 15 * 60, 19 * 60, 23 * 60]
-const shiftTimes = [{ hour: 7, minute: 30 }, { hour: 15, minute: 30 }, { hour: 22, minute: 30 }]
+const shiftTimes = [
+  { hour: 7, minute: 30 },
+  { hour: 15, minute: 30 },
+  { hour: 22, minute: 30 },
+]
 
 /** Why rounds follow the at-risk list, in words; null when they need not (SAFETY, Rounds). */
 export function atRiskReason(clinicalCase: ClinicalCase): string | null {
@@ -38,9 +42,7 @@ export function roundMinutes(
   zone: string | undefined,
   horizonMin: number,
 ): readonly number[] {
-  const list = isAtRisk
-    ? [...firstHoursMin, ...every(5, 24, 1), ...every(26, 48, 2), ...every(52, 72, 4)]
-    : [...firstHoursMin, ...laterMin]
+  const list = isAtRisk ? [...firstHoursMin, ...every(5, 24, 1), ...every(26, 48, 2), ...every(52, 72, 4)] : [...firstHoursMin, ...laterMin]
   const shifts = isAtRisk || !appliedAt || !zone ? [] : shiftMinutes(appliedAt, zone, list.at(-1) ?? 0, horizonMin)
   return [...list, ...shifts].filter((minute) => minute <= horizonMin)
 }
@@ -60,8 +62,11 @@ export function scheduleRounds(
   const isAtRisk = forcedAtRisk || atRiskReason(clinicalCase) !== null
   const minutes = roundMinutes(isAtRisk, clinicalCase.appliedAt, clinicalCase.zone, horizonMin)
   return minutes.map((dueMin, index) => ({
-    id: `round-${index + 1}`, kind: 'round' as const, dueMin,
-    graceMin: graceFor(dueMin - (minutes[index - 1] ?? 0), protocol), text,
+    id: `round-${index + 1}`,
+    kind: 'round' as const,
+    dueMin,
+    graceMin: graceFor(dueMin - (minutes[index - 1] ?? 0), protocol),
+    text,
   }))
 }
 

@@ -13,18 +13,32 @@ export function decideSetting(draft: PlanDraft, material: SettingMaterial, layer
   const { waterC, packSetMin } = environment
   const set = settingTime(material, waterC, packSetMin, draft.ctx.protocol)
   const minutes = draft.decide({
-    id: 'set-time', label: 'Setting time', value: set.minutes, unit: 'min', sd: set.sd, source: 'model',
+    id: 'set-time',
+    label: 'Setting time',
+    value: set.minutes,
+    unit: 'min',
+    sd: set.sd,
+    source: 'model',
     formula: 'Nominal time × exp(−k × (water − 22 °C)); the pack’s own figure replaces the nominal.',
     working: [
       { label: 'Material', value: material, unit: null, from: 'option' },
-      { label: packSetMin === undefined ? 'Nominal at 22 °C' : 'On the pack', value: set.nominalMin, unit: 'min', from: packSetMin === undefined ? 'default' : 'measured' },
+      {
+        label: packSetMin === undefined ? 'Nominal at 22 °C' : 'On the pack',
+        value: set.nominalMin,
+        unit: 'min',
+        from: packSetMin === undefined ? 'default' : 'measured',
+      },
       { label: 'Water', value: waterC, unit: '°C', from: 'measured' },
     ],
   })
   warnAboutWater(draft, waterC, isPlaster(material), limits)
   const cure = cureTime(material, layers, draft.ctx.protocol)
   draft.decide({
-    id: 'cure-time', label: 'Full strength after', value: cure.value, unit: cure.unit, source: 'practice',
+    id: 'cure-time',
+    label: 'Full strength after',
+    value: cure.value,
+    unit: cure.unit,
+    source: 'practice',
     formula: 'Plaster 24 h, 48 h above 8 layers; fibreglass 20 min, 30 min above 6 plies. Strength only: it never allows weight.',
     working: [
       { label: 'Material', value: material, unit: null, from: 'option' },
@@ -34,22 +48,36 @@ export function decideSetting(draft: PlanDraft, material: SettingMaterial, layer
   return { minutes, sd: set.sd }
 }
 
-function warnAboutWater(draft: PlanDraft, waterC: number, plaster: boolean, limits: Record<'coldC' | 'warmPlasterC' | 'hotC', number>): void {
+function warnAboutWater(
+  draft: PlanDraft,
+  waterC: number,
+  plaster: boolean,
+  limits: Record<'coldC' | 'warmPlasterC' | 'hotC', number>,
+): void {
   if (waterC > limits.hotC) {
     draft.caution({
-      level: 'stop', code: 'hot-water', decisions: ['set-time'], steps: ['wet'],
+      level: 'stop',
+      code: 'hot-water',
+      decisions: ['set-time'],
+      steps: ['wet'],
       text: `Cool the water: ${waterC} °C is too hot to dip in.`,
       why: `Above ${limits.hotC} °C it sets before it is moulded and can burn the skin under it.`,
     })
   } else if (plaster && waterC > limits.warmPlasterC) {
     draft.caution({
-      level: 'caution', code: 'warm-water', decisions: ['set-time'], steps: ['wet'],
+      level: 'caution',
+      code: 'warm-water',
+      decisions: ['set-time'],
+      steps: ['wet'],
       text: `Use cooler water than ${waterC} °C for plaster.`,
       why: 'Warm water shortens the working time and adds to the heat of setting.',
     })
   } else if (waterC < limits.coldC) {
     draft.caution({
-      level: 'caution', code: 'cold-water', decisions: ['set-time'], steps: ['wet'],
+      level: 'caution',
+      code: 'cold-water',
+      decisions: ['set-time'],
+      steps: ['wet'],
       text: `Use warmer water than ${waterC} °C, or allow for it.`,
       why: 'Cold water sets slowly and leaves it weak.',
     })

@@ -2,14 +2,22 @@ import { legGirths } from '../body/measurements/leg'
 import { techniques } from './registry'
 
 const blankCase = {
-  patient: { flags: [] }, injury: { pattern: 'other', flags: [], swelling: 'none', levelCm: null }, options: {}, measurements: [],
-  crew: { people: null }, environment: { waterC: 22, roomC: 21, backing: 'air', stretcherCm: 200 }, stock: 'catalogue', orders: {}, overrules: [],
+  patient: { flags: [] },
+  injury: { pattern: 'other', flags: [], swelling: 'none', levelCm: null },
+  options: {},
+  measurements: [],
+  crew: { people: null },
+  environment: { waterC: 22, roomC: 21, backing: 'air', stretcherCm: 200 },
+  stock: 'catalogue',
+  orders: {},
+  overrules: [],
 } as const
 
 const known: readonly string[] = [
   ...new Set([
     ...techniques.flatMap((technique) =>
-      technique.measurements({ ...blankCase, technique: technique.id }, {}).map((one) => one.definition.id)),
+      technique.measurements({ ...blankCase, technique: technique.id }, {}).map((one) => one.definition.id),
+    ),
     ...legGirths.map((one) => one.id),
   ]),
 ]

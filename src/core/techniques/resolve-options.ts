@@ -19,7 +19,8 @@ export function resolveOptions(
   for (const id of Object.keys(clinicalCase.options)) {
     if (ids.includes(id)) continue
     problems.push({
-      code: 'unknown-option', path: `options/${id}`,
+      code: 'unknown-option',
+      path: `options/${id}`,
       message: `${technique.name} has no option "${id}": use one of ${ids.join(', ')}.`,
     })
   }
@@ -36,7 +37,8 @@ export function resolveOptions(
     }
     if (fallback === 'ask') {
       problems.push({
-        code: 'missing', path: `options/${option.id}`,
+        code: 'missing',
+        path: `options/${option.id}`,
         message: `${option.label} has no default: choose ${option.values.map((value) => value.id).join(' or ')}.`,
       })
     } else if (fallback !== null) values[option.id] = fallback

@@ -3,7 +3,8 @@ import type { TechniqueOption } from './technique'
 
 /** Full or scarce supplies: an option of every case. */
 export const suppliesOption: TechniqueOption = {
-  id: 'supplies', label: 'Supplies',
+  id: 'supplies',
+  label: 'Supplies',
   values: [
     { id: 'full', label: 'Full', why: 'Everything on the shelf may be used.' },
     { id: 'scarce', label: 'Scarce', why: 'Wool without stockinette, and plaster offcuts as fasteners, when deliveries fail.' },
@@ -34,7 +35,8 @@ export function refusePosition(clinicalCase: ClinicalCase, position: Position): 
 
 /** Position of the patient, for every lower-limb technique: the first allowed one unless chosen. */
 export const positionOption: TechniqueOption = {
-  id: 'position', label: 'Position',
+  id: 'position',
+  label: 'Position',
   values: [
     { id: 'lying', label: 'On the back', why: 'The limb above the chest; a helper holds the foot.' },
     { id: 'face-down', label: 'Face down', why: 'Gravity and the bent knee hold the ankle square: good when hands are few.' },

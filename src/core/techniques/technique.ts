@@ -18,7 +18,12 @@ export interface TechniqueOption {
   /** The schools; empty for an ordered figure. */
   readonly values: readonly OptionValue[]
   /** For an ordered figure: its unit and range. */
-  readonly figure?: { readonly unit: string; readonly least: number; readonly greatest: number; readonly describe: (value: number) => string }
+  readonly figure?: {
+    readonly unit: string
+    readonly least: number
+    readonly greatest: number
+    readonly describe: (value: number) => string
+  }
   /** What counts when nothing was chosen; 'ask' when a person must say; null when it may stay empty. */
   readonly default: (clinicalCase: ClinicalCase) => string | number | 'ask' | null
 }
@@ -64,6 +69,8 @@ export interface Technique {
   /** What to measure, in the order in which it is asked, for this case's options. */
   readonly measurements: (clinicalCase: ClinicalCase, options: OptionValues) => readonly TechniqueMeasurement[]
   readonly flagRules: readonly FlagRule[]
+  /** Cautions and stops of its own that need no reading. */
+  readonly judge?: (draft: PlanDraft, options: OptionValues) => void
   readonly plan: (draft: PlanDraft, options: OptionValues) => TechniqueOutcome
   /** What to do when a round is urgent, beyond what every limb gets. */
   readonly onUrgent: { readonly device: 'shell' | 'traction' | 'collar'; readonly actions: readonly string[] }

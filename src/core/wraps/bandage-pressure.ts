@@ -19,11 +19,6 @@ export const bandageDefaults = defineDefaults('bandage', {
  * @returns mmHg
  * @example bandagePressure(2, 0.5, 22, 10) // 21.0
  */
-export function bandagePressure(
-  layers: number,
-  tensionKgf: number,
-  girthCm: number,
-  widthCm: number,
-): number {
+export function bandagePressure(layers: number, tensionKgf: number, girthCm: number, widthCm: number): number {
   return (4620 * layers * tensionKgf) / (girthCm * widthCm)
 }

@@ -30,8 +30,7 @@ export interface LegWrapRequest {
  */
 export function decideLegWrap(draft: PlanDraft, model: LegModel, request: LegWrapRequest): RollChoice | null {
   const wrap = readDefaults(wrapDefaults, draft.ctx.protocol)
-  const girthOf = (station: LegStation): number =>
-    request.isOverPadding ? paddedAt(draft, station) : station.girthCm
+  const girthOf = (station: LegStation): number => (request.isOverPadding ? paddedAt(draft, station) : station.girthCm)
   const areas = legWrapArea(model, request.top, girthOf, wrap.endMarginCm)
   const turnsCm: Record<LegZone, number> = {
     foot: wrap.ankleTurns * girthOf(model.stations['heel-instep']),
@@ -41,30 +40,51 @@ export function decideLegWrap(draft: PlanDraft, model: LegModel, request: LegWra
   const zones = (['foot', 'leg', 'thigh'] as const)
     .filter((zone) => areas[zone] > 0)
     .map((zone): WrapZone => ({
-      id: zone, leastWidthCm: zoneWidths[zone][0], greatestWidthCm: zoneWidths[zone][1],
+      id: zone,
+      leastWidthCm: zoneWidths[zone][0],
+      greatestWidthCm: zoneWidths[zone][1],
       lengthFor: (widthCm) => wrapLength(areas[zone], widthCm, wrap.halfOverlap, request.passes, wrap.takeUp) + turnsCm[zone],
     }))
   const items = stockedRolls(draft, request)
   const choice = chooseRolls(zones, items)
   if (!choice) return null
   draft.decide({
-    id: request.decision, label: request.label, value: choice.totalRolls, unit: 'rolls',
+    id: request.decision,
+    label: request.label,
+    value: choice.totalRolls,
+    unit: 'rolls',
     display: describeRolls(choice),
-    formula: 'Area between stations ÷ (width × half overlap) × passes × take-up, and figure-of-eight turns; fewest rolls, then least waste.',
+    formula:
+      'Area between stations ÷ (width × half overlap) × passes × take-up, and figure-of-eight turns; fewest rolls, then least waste.',
     source: 'practice',
     working: [
-      ...zones.map((zone): WorkingLine => ({ label: `Area, ${zone.id}`, value: Math.round(areas[zone.id as LegZone]), unit: 'cm²', from: 'computed' })),
+      ...zones.map((zone): WorkingLine => ({
+        label: `Area, ${zone.id}`,
+        value: Math.round(areas[zone.id as LegZone]),
+        unit: 'cm²',
+        from: 'computed',
+      })),
       { label: 'Passes', value: request.passes, unit: null, from: 'default' },
       { label: 'Layers', value: wrapLayers(request.passes, wrap.halfOverlap), unit: 'layers', from: 'computed' },
-      ...choice.zones.map((zone): WorkingLine => ({ label: `Length, ${zone.zone}, ${zone.widthCm} cm wide`, value: zone.lengthCm, unit: 'cm', from: 'computed' })),
+      ...choice.zones.map((zone): WorkingLine => ({
+        label: `Length, ${zone.zone}, ${zone.widthCm} cm wide`,
+        value: zone.lengthCm,
+        unit: 'cm',
+        from: 'computed',
+      })),
       { label: 'Left over', value: Math.round(choice.wasteCm2), unit: 'cm²', from: 'computed' },
       ...girthWorking(model),
     ],
   })
   for (const roll of choice.rolls) {
     draft.material({
-      id: `${request.decision}-${roll.widthCm}`, item: request.item, widthCm: roll.widthCm, lengthCm: roll.rollLengthCm,
-      rolls: roll.count, layers: wrapLayers(request.passes, wrap.halfOverlap), note: request.note,
+      id: `${request.decision}-${roll.widthCm}`,
+      item: request.item,
+      widthCm: roll.widthCm,
+      lengthCm: roll.rollLengthCm,
+      rolls: roll.count,
+      layers: wrapLayers(request.passes, wrap.halfOverlap),
+      note: request.note,
     })
   }
   return choice
@@ -87,7 +107,10 @@ export function checkBandagePressure(draft: PlanDraft, model: LegModel, rolls: R
   const caution = isArterial ? limits.arterialCautionMmHg : limits.cautionMmHg
   if (worst.mmHg <= caution) return
   draft.caution({
-    level: worst.mmHg > stop ? 'stop' : 'caution', code: 'bandage-pressure', decisions: ['bandage'], steps: ['bandage'],
+    level: worst.mmHg > stop ? 'stop' : 'caution',
+    code: 'bandage-pressure',
+    decisions: ['bandage'],
+    steps: ['bandage'],
     text: 'Lay the bandage on with less pull, or take a wider one.',
     why: `In this estimate it presses ${worst.mmHg.toFixed(0)} mmHg at the ${worst.station.id.replace('-', ' ')} with a ${widthCm} cm bandage; the limit is ${caution}${isArterial ? ' with arterial disease' : ''}.`,
   })
@@ -106,7 +129,13 @@ export function girthWorking(model: LegModel, ids?: readonly LegStationId[]): re
     .map((station): WorkingLine =>
       station.measured
         ? { ...workingOf(station.measured), where: station.id }
-        : { label: `${station.id.replaceAll('-', ' ')} girth, estimated`, value: station.girthCm, unit: 'cm', from: 'estimated', where: station.id },
+        : {
+            label: `${station.id.replaceAll('-', ' ')} girth, estimated`,
+            value: station.girthCm,
+            unit: 'cm',
+            from: 'estimated',
+            where: station.id,
+          },
     )
 }
 
@@ -114,7 +143,10 @@ function stockedRolls(draft: PlanDraft, request: LegWrapRequest): readonly Stock
   const { inStock } = draft.stock((item) => item.item === request.item)
   if (inStock.length > 0) return inStock
   draft.caution({
-    level: 'caution', code: 'not-in-stock', decisions: [request.decision], steps: [],
+    level: 'caution',
+    code: 'not-in-stock',
+    decisions: [request.decision],
+    steps: [],
     text: `${request.label}: none in stock; the number given is for the usual widths.`,
     why: `No ${request.item.replaceAll('-', ' ')} is listed as present.`,
   })

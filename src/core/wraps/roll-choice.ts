@@ -83,7 +83,9 @@ function countRolls(zones: readonly WrapZone[], pick: readonly Roll[]): RollChoi
     zoneRolls.push({ zone: zone.id, ...roll, lengthCm })
   })
   const rolls = [...lengths].map(([roll, lengthCm]) => ({
-    ...roll, count: Math.ceil(lengthCm / roll.rollLengthCm - 1e-9), lengthCm,
+    ...roll,
+    count: Math.ceil(lengthCm / roll.rollLengthCm - 1e-9),
+    lengthCm,
   }))
   return {
     zones: zoneRolls,

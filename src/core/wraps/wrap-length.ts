@@ -16,13 +16,7 @@ export const wrapDefaults = defineDefaults('wrap', {
  * @param passes p, how many times the area is covered from end to end
  * @example wrapLength(594.2, 10, 0.5, 1, 1.05) // 124.8
  */
-export function wrapLength(
-  areaCm2: number,
-  widthCm: number,
-  overlap: number,
-  passes: number,
-  takeUp: number,
-): number {
+export function wrapLength(areaCm2: number, widthCm: number, overlap: number, passes: number, takeUp: number): number {
   return ((passes * areaCm2) / (widthCm * (1 - overlap))) * takeUp
 }
 

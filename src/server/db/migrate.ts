@@ -8,7 +8,9 @@ const migrations = [streams]
 export async function migrate(db: Sequelize): Promise<void> {
   const umzug = new Umzug({
     migrations: migrations.map(({ name, up, down }) => ({
-      name, up: () => up(db.getQueryInterface()), down: () => down(db.getQueryInterface()),
+      name,
+      up: () => up(db.getQueryInterface()),
+      down: () => down(db.getQueryInterface()),
     })),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),
     logger: undefined,

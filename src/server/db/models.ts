@@ -1,15 +1,65 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
 import type { StreamType } from '#contract/event'
 
-export interface PersonRow { id: string; name: string; signIn: string; passwordHash: string; roles: string; settings: string; version: number; headHash: string; failedCount: number; lockedUntil: Date | null }
-export interface SessionRow { id: string; personId: string; csrf: string; createdAt: Date; lastSeenAt: Date; expiresAt: Date }
-export interface EpisodeRow { id: string; patientId: string; version: number; headHash: string; snapshot: string; updatedAt: Date }
-export interface CaseRow { id: string; episodeId: string; version: number; headHash: string; snapshot: string; board: string; isLive: boolean; updatedAt: Date }
-export interface EventRow {
-  id: string; streamType: StreamType; streamId: string; version: number; kind: string; v: number; body: string; actor: string; actorName: string
-  at: string; receivedAt: Date; offsetMs: number; base: number | null; hash: string
+export interface PersonRow {
+  id: string
+  name: string
+  signIn: string
+  passwordHash: string
+  roles: string
+  settings: string
+  version: number
+  headHash: string
+  failedCount: number
+  lockedUntil: Date | null
 }
-export interface AnchorRow { day: string; heads: number; hash: string }
+export interface SessionRow {
+  id: string
+  personId: string
+  csrf: string
+  createdAt: Date
+  lastSeenAt: Date
+  expiresAt: Date
+}
+export interface EpisodeRow {
+  id: string
+  patientId: string
+  version: number
+  headHash: string
+  snapshot: string
+  updatedAt: Date
+}
+export interface CaseRow {
+  id: string
+  episodeId: string
+  version: number
+  headHash: string
+  snapshot: string
+  board: string
+  isLive: boolean
+  updatedAt: Date
+}
+export interface EventRow {
+  id: string
+  streamType: StreamType
+  streamId: string
+  version: number
+  kind: string
+  v: number
+  body: string
+  actor: string
+  actorName: string
+  at: string
+  receivedAt: Date
+  offsetMs: number
+  base: number | null
+  hash: string
+}
+export interface AnchorRow {
+  day: string
+  heads: number
+  hash: string
+}
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>
 
@@ -33,21 +83,77 @@ const short = (length: number) => ({ type: DataTypes.STRING(length), allowNull: 
 /** Defines the models on one connection. */
 export function defineModels(db: Sequelize): Models {
   return {
-    people: db.define('person', {
-      id: id(), name: short(120), signIn: short(60), passwordHash: short(200), roles: short(120), settings: longText(), version: integer(), headHash: short(64),
-      failedCount: integer(), lockedUntil: { type: DataTypes.DATE(3), allowNull: true },
-    }, { tableName: 'people' }),
-    sessions: db.define('session', {
-      id: { type: DataTypes.STRING(64), primaryKey: true }, personId: short(36), csrf: short(64), createdAt: moment(), lastSeenAt: moment(), expiresAt: moment(),
-    }, { tableName: 'sessions' }),
-    episodes: db.define('episode', { id: id(), patientId: short(36), version: integer(), headHash: short(64), snapshot: longText(), updatedAt: moment() }, { tableName: 'episodes' }),
-    cases: db.define('case', {
-      id: id(), episodeId: short(36), version: integer(), headHash: short(64), snapshot: longText(), board: longText(), isLive: { type: DataTypes.BOOLEAN, allowNull: false }, updatedAt: moment(),
-    }, { tableName: 'cases' }),
-    events: db.define('event', {
-      id: id(), streamType: short(10), streamId: short(36), version: integer(), kind: short(40), v: integer(), body: longText(), actor: short(60), actorName: short(120),
-      at: short(40), receivedAt: moment(), offsetMs: integer(), base: { type: DataTypes.INTEGER, allowNull: true }, hash: short(64),
-    }, { tableName: 'events' }),
-    anchors: db.define('anchor', { day: { type: DataTypes.STRING(10), primaryKey: true }, heads: integer(), hash: short(64) }, { tableName: 'audit_anchors' }),
+    people: db.define(
+      'person',
+      {
+        id: id(),
+        name: short(120),
+        signIn: short(60),
+        passwordHash: short(200),
+        roles: short(120),
+        settings: longText(),
+        version: integer(),
+        headHash: short(64),
+        failedCount: integer(),
+        lockedUntil: { type: DataTypes.DATE(3), allowNull: true },
+      },
+      { tableName: 'people' },
+    ),
+    sessions: db.define(
+      'session',
+      {
+        id: { type: DataTypes.STRING(64), primaryKey: true },
+        personId: short(36),
+        csrf: short(64),
+        createdAt: moment(),
+        lastSeenAt: moment(),
+        expiresAt: moment(),
+      },
+      { tableName: 'sessions' },
+    ),
+    episodes: db.define(
+      'episode',
+      { id: id(), patientId: short(36), version: integer(), headHash: short(64), snapshot: longText(), updatedAt: moment() },
+      { tableName: 'episodes' },
+    ),
+    cases: db.define(
+      'case',
+      {
+        id: id(),
+        episodeId: short(36),
+        version: integer(),
+        headHash: short(64),
+        snapshot: longText(),
+        board: longText(),
+        isLive: { type: DataTypes.BOOLEAN, allowNull: false },
+        updatedAt: moment(),
+      },
+      { tableName: 'cases' },
+    ),
+    events: db.define(
+      'event',
+      {
+        id: id(),
+        streamType: short(10),
+        streamId: short(36),
+        version: integer(),
+        kind: short(40),
+        v: integer(),
+        body: longText(),
+        actor: short(60),
+        actorName: short(120),
+        at: short(40),
+        receivedAt: moment(),
+        offsetMs: integer(),
+        base: { type: DataTypes.INTEGER, allowNull: true },
+        hash: short(64),
+      },
+      { tableName: 'events' },
+    ),
+    anchors: db.define(
+      'anchor',
+      { day: { type: DataTypes.STRING(10), primaryKey: true }, heads: integer(), hash: short(64) },
+      { tableName: 'audit_anchors' },
+    ),
   }
 }

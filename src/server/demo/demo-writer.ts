@@ -13,7 +13,13 @@ export interface DemoWriter {
   /** Moves the story's clock to so many minutes before the present. */
   at(minutesAgo: number): void
   /** Opens a stay with one injury and one case; returns their ids. */
-  open(story: { patient: Partial<PatientDetails>; place: string; injury: InjuryRecord | null; technique: string; flags?: readonly string[] }): Promise<DemoCase>
+  open(story: {
+    patient: Partial<PatientDetails>
+    place: string
+    injury: InjuryRecord | null
+    technique: string
+    flags?: readonly string[]
+  }): Promise<DemoCase>
   /** Appends an event to the case or to its stay, whichever the kind belongs to. */
   write(demo: DemoCase, kind: EventKindId, body: object): Promise<void>
   /** Accepts the plan that the server itself makes. */
@@ -21,17 +27,29 @@ export interface DemoWriter {
   round(demo: DemoCase, body: Omit<RoundBody, 'cases' | 'outcome' | 'reason'> & Partial<RoundBody>): Promise<void>
 }
 
-export interface DemoCase { readonly caseId: string; readonly episodeId: string; readonly by: Actor }
+export interface DemoCase {
+  readonly caseId: string
+  readonly episodeId: string
+  readonly by: Actor
+}
 
-export interface DemoClock { minutesAgo: number }
+export interface DemoClock {
+  minutesAgo: number
+}
 
 export function createDemoWriter(deps: {
-  append: AppendEvent; streams: StreamRepository; planner: Planner; now: number; clock: DemoClock; actors: readonly Actor[]
+  append: AppendEvent
+  streams: StreamRepository
+  planner: Planner
+  now: number
+  clock: DemoClock
+  actors: readonly Actor[]
 }): DemoWriter {
   const { append, streams, planner, clock, now, actors } = deps
   let count = 0
   const time = (): string => new Date(now - clock.minutesAgo * 60_000).toISOString()
-  const nextId = (): string => uuidv7({ msecs: now - clock.minutesAgo * 60_000, random: createHash('sha256').update(`demo ${count++}`).digest().subarray(0, 16) })
+  const nextId = (): string =>
+    uuidv7({ msecs: now - clock.minutesAgo * 60_000, random: createHash('sha256').update(`demo ${count++}`).digest().subarray(0, 16) })
 
   const send = async (by: Actor, type: 'episode' | 'case', id: string, kind: EventKindId, body: object): Promise<void> => {
     const current = type === 'case' ? await streams.findCase(id) : await streams.findEpisode(id)
@@ -40,13 +58,18 @@ export function createDemoWriter(deps: {
   }
 
   const writer: DemoWriter = {
-    at: (minutesAgo) => { clock.minutesAgo = minutesAgo },
+    at: (minutesAgo) => {
+      clock.minutesAgo = minutesAgo
+    },
     async open(story) {
       const by = actors[count % actors.length] ?? actors[0]
       if (!by) throw new Error('The demo world has no staff')
       const [episodeId, caseId, injuryId, patientId] = [nextId(), nextId(), nextId(), nextId()]
       await send(by, 'episode', episodeId, 'episode-opened', {
-        patientId, place: story.place, zone: 'Etc/UTC', patient: { ...unknownPatient, ...story.patient },
+        patientId,
+        place: story.place,
+        zone: 'Etc/UTC',
+        patient: { ...unknownPatient, ...story.patient },
       })
       if (story.injury) await send(by, 'episode', episodeId, 'injury', { injuryId, injury: story.injury })
       if (story.flags) await send(by, 'episode', episodeId, 'flags', { flags: story.flags })

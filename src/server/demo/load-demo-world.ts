@@ -31,10 +31,19 @@ export async function loadDemoWorld({ db, planner, now }: { db: Sequelize; plann
     const actor: Actor = { id, name: person.name, roles: person.roles }
     if (person.roles.includes('clinician')) actors.push(actor)
     if (person.fingerCm !== null) {
-      await append({
-        id: uuidv7(), stream: { type: 'person', id }, kind: 'settings', v: 1, body: { ...defaultSettings, fingerCm: person.fingerCm },
-        at: new Date(clock()).toISOString(), offsetMs: 0, base: 1,
-      }, actor)
+      await append(
+        {
+          id: uuidv7(),
+          stream: { type: 'person', id },
+          kind: 'settings',
+          v: 1,
+          body: { ...defaultSettings, fingerCm: person.fingerCm },
+          at: new Date(clock()).toISOString(),
+          offsetMs: 0,
+          base: 1,
+        },
+        actor,
+      )
     }
   }
   await writeLegSlabStories(createDemoWriter({ append, streams, planner, now, clock: demoClock, actors }))

@@ -4,8 +4,17 @@ import type { ProblemDetails } from '#contract/problem-details'
 import { ApiError } from '../api-error'
 
 const titles: Readonly<Record<number, string>> = {
-  400: 'Not readable', 401: 'Not signed in', 403: 'Not allowed', 404: 'Not found', 409: 'Changed meanwhile', 413: 'Too large',
-  422: 'Input not accepted', 423: 'Locked', 429: 'Too many tries', 500: 'Our fault', 503: 'Not ready',
+  400: 'Not readable',
+  401: 'Not signed in',
+  403: 'Not allowed',
+  404: 'Not found',
+  409: 'Changed meanwhile',
+  413: 'Too large',
+  422: 'Input not accepted',
+  423: 'Locked',
+  429: 'Too many tries',
+  500: 'Our fault',
+  503: 'Not ready',
 }
 
 /** Turns every error into problem+json; what is not a refusal of ours is logged and answered without details. */
@@ -16,7 +25,9 @@ export function answerErrors(log: Logger) {
     if (!known) log.error({ err: error }, 'unexpected error')
     const status = known?.status ?? 500
     const problem: ProblemDetails = {
-      type: `urn:zesty-wren:error:${known?.code ?? 'unexpected'}`, title: titles[status] ?? 'Error', status,
+      type: `urn:zesty-wren:error:${known?.code ?? 'unexpected'}`,
+      title: titles[status] ?? 'Error',
+      status,
       detail: known?.message ?? 'Something went wrong on our side: try again, and tell the person who runs this server.',
       ...(known?.extra ?? {}),
     }

@@ -17,19 +17,28 @@ export interface Planner {
   close(): Promise<void>
 }
 
-/** A planner with its own worker thread, started on first need. */
-export function createPlanner(clock: Clock): Planner {
+/**
+ * A planner with its own worker thread, started on first need.
+ * @param workerFile the built slow worker
+ */
+export function createPlanner(clock: Clock, workerFile: URL): Planner {
   const memo = createMemo(500)
   const waiting = new Map<number, { resolve: (result: SlowResult) => void; reject: (error: Error) => void }>()
   let worker: Worker | null = null
   let nextKey = 1
 
-  const context = (): PlanContext => ({ catalogue, protocol: defaultProtocol, seed: 1, now: new Date(clock()).toISOString(), zone: 'UTC', memo })
+  const context = (): PlanContext => ({
+    catalogue,
+    protocol: defaultProtocol,
+    seed: 1,
+    now: new Date(clock()).toISOString(),
+    zone: 'UTC',
+    memo,
+  })
 
   const ensureWorker = (): Worker => {
     if (worker) return worker
-    const isSource = import.meta.url.endsWith('.ts')
-    worker = new Worker(new URL(isSource ? './slow-worker.ts' : './slow-worker.js', import.meta.url), isSource ? { execArgv: ['--import', 'tsx'] } : {})
+    worker = new Worker(workerFile)
     worker.on('message', ({ key, result }: { key: number; result: SlowResult }) => {
       waiting.get(key)?.resolve(result)
       waiting.delete(key)

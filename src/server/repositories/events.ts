@@ -7,18 +7,32 @@ import type { EventRow, Models } from '../db/models'
 export function createEventRepository(db: Sequelize, models: Models) {
   return {
     async find(id: string, transaction?: Transaction): Promise<StoredEvent | null> {
-      const row = await models.events.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true }) as unknown as EventRow | null
+      const row = (await models.events.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true })) as unknown as EventRow | null
       return row && toEvent(row)
     },
 
     /** Appends an event and returns its hash, the new head of the chain. */
     async insert(event: StoredEvent, previousHash: string, transaction: Transaction): Promise<string> {
       const hash = chainHash(previousHash, event)
-      await models.events.create({
-        id: event.id, streamType: event.stream.type, streamId: event.stream.id, version: event.version, kind: event.kind, v: event.v,
-        body: JSON.stringify(event.body), actor: event.actor, actorName: event.actorName, at: event.at, receivedAt: new Date(event.receivedAt),
-        offsetMs: event.offsetMs, base: event.base ?? null, hash,
-      }, { transaction })
+      await models.events.create(
+        {
+          id: event.id,
+          streamType: event.stream.type,
+          streamId: event.stream.id,
+          version: event.version,
+          kind: event.kind,
+          v: event.v,
+          body: JSON.stringify(event.body),
+          actor: event.actor,
+          actorName: event.actorName,
+          at: event.at,
+          receivedAt: new Date(event.receivedAt),
+          offsetMs: event.offsetMs,
+          base: event.base ?? null,
+          hash,
+        },
+        { transaction },
+      )
       return hash
     },
 
@@ -32,7 +46,11 @@ export function createEventRepository(db: Sequelize, models: Models) {
 
     /** Every event of one stream, oldest first. */
     async ofStream(type: string, id: string): Promise<readonly (StoredEvent & { hash: string })[]> {
-      const rows = await models.events.findAll({ where: { streamType: type as EventRow['streamType'], streamId: id }, order: [['version', 'ASC']], raw: true }) as unknown as EventRow[]
+      const rows = (await models.events.findAll({
+        where: { streamType: type as EventRow['streamType'], streamId: id },
+        order: [['version', 'ASC']],
+        raw: true,
+      })) as unknown as EventRow[]
       return rows.map((row) => ({ ...toEvent(row), hash: row.hash }))
     },
 
@@ -44,7 +62,9 @@ export function createEventRepository(db: Sequelize, models: Models) {
         'SELECT head_hash AS hash FROM episodes UNION ALL SELECT head_hash FROM cases UNION ALL SELECT head_hash FROM people ORDER BY hash',
         { type: QueryTypes.SELECT },
       )
-      const hash = createHash('sha256').update(heads.map((head) => head.hash).join('\n')).digest('hex')
+      const hash = createHash('sha256')
+        .update(heads.map((head) => head.hash).join('\n'))
+        .digest('hex')
       await models.anchors.upsert({ day, heads: heads.length, hash })
     },
   }
@@ -54,14 +74,34 @@ export type EventRepository = ReturnType<typeof createEventRepository>
 
 /** The hash of an event in its stream's chain: SHA-256 over the previous hash and everything that is kept. */
 export function chainHash(previousHash: string, event: StoredEvent): string {
-  const kept = [event.id, event.stream.type, event.stream.id, event.version, event.kind, event.v, event.actor, event.at, event.receivedAt, JSON.stringify(event.body)]
+  const kept = [
+    event.id,
+    event.stream.type,
+    event.stream.id,
+    event.version,
+    event.kind,
+    event.v,
+    event.actor,
+    event.at,
+    event.receivedAt,
+    JSON.stringify(event.body),
+  ]
   return createHash('sha256').update(previousHash).update(JSON.stringify(kept)).digest('hex')
 }
 
 function toEvent(row: EventRow): StoredEvent {
   return {
-    id: row.id, stream: { type: row.streamType, id: row.streamId }, kind: row.kind, v: row.v, body: JSON.parse(row.body) as unknown, at: row.at,
-    offsetMs: row.offsetMs, actor: row.actor, actorName: row.actorName, receivedAt: new Date(row.receivedAt).toISOString(), version: row.version,
+    id: row.id,
+    stream: { type: row.streamType, id: row.streamId },
+    kind: row.kind,
+    v: row.v,
+    body: JSON.parse(row.body) as unknown,
+    at: row.at,
+    offsetMs: row.offsetMs,
+    actor: row.actor,
+    actorName: row.actorName,
+    receivedAt: new Date(row.receivedAt).toISOString(),
+    version: row.version,
     ...(row.base === null ? {} : { base: row.base }),
   }
 }

@@ -5,8 +5,13 @@ import type { EpisodeRecord } from '#contract/episode-record'
 import type { StreamType } from '#contract/event'
 import type { Models } from '../db/models'
 
-export interface StreamHead { readonly version: number; readonly headHash: string }
-export interface Snapshot<R> extends StreamHead { readonly record: R }
+export interface StreamHead {
+  readonly version: number
+  readonly headHash: string
+}
+export interface Snapshot<R> extends StreamHead {
+  readonly record: R
+}
 
 const tables: Record<StreamType, string> = { episode: 'episodes', case: 'cases', person: 'people' }
 const genesis = '0'.repeat(64)
@@ -24,31 +29,60 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     },
 
     async findEpisode(id: string, transaction?: Transaction): Promise<Snapshot<EpisodeRecord> | null> {
-      const row = await models.episodes.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true }) as unknown as { version: number; headHash: string; snapshot: string } | null
+      const row = (await models.episodes.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true })) as unknown as {
+        version: number
+        headHash: string
+        snapshot: string
+      } | null
       return row && { version: row.version, headHash: row.headHash, record: JSON.parse(row.snapshot) as EpisodeRecord }
     },
 
     async findCase(id: string, transaction?: Transaction): Promise<Snapshot<CaseRecord> | null> {
-      const row = await models.cases.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true }) as unknown as { version: number; headHash: string; snapshot: string } | null
+      const row = (await models.cases.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true })) as unknown as {
+        version: number
+        headHash: string
+        snapshot: string
+      } | null
       return row && { version: row.version, headHash: row.headHash, record: JSON.parse(row.snapshot) as CaseRecord }
     },
 
     async findCasesOf(episodeId: string, transaction?: Transaction): Promise<readonly Snapshot<CaseRecord>[]> {
-      const rows = await models.cases.findAll({ where: { episodeId }, ...(transaction ? { transaction } : {}), raw: true }) as unknown as { version: number; headHash: string; snapshot: string }[]
+      const rows = (await models.cases.findAll({
+        where: { episodeId },
+        ...(transaction ? { transaction } : {}),
+        raw: true,
+      })) as unknown as { version: number; headHash: string; snapshot: string }[]
       return rows.map((row) => ({ version: row.version, headHash: row.headHash, record: JSON.parse(row.snapshot) as CaseRecord }))
     },
 
     async saveEpisode(record: EpisodeRecord, head: StreamHead, now: Date, transaction: Transaction): Promise<void> {
-      await models.episodes.upsert({
-        id: record.id, patientId: record.patientId, version: head.version, headHash: head.headHash, snapshot: JSON.stringify(record), updatedAt: now,
-      }, { transaction })
+      await models.episodes.upsert(
+        {
+          id: record.id,
+          patientId: record.patientId,
+          version: head.version,
+          headHash: head.headHash,
+          snapshot: JSON.stringify(record),
+          updatedAt: now,
+        },
+        { transaction },
+      )
     },
 
     async saveCase(record: CaseRecord, head: StreamHead, board: BoardRow, now: Date, transaction: Transaction): Promise<void> {
-      await models.cases.upsert({
-        id: record.id, episodeId: record.episodeId, version: head.version, headHash: head.headHash, snapshot: JSON.stringify(record),
-        board: JSON.stringify(board), isLive: record.removedAt === null, updatedAt: now,
-      }, { transaction })
+      await models.cases.upsert(
+        {
+          id: record.id,
+          episodeId: record.episodeId,
+          version: head.version,
+          headHash: head.headHash,
+          snapshot: JSON.stringify(record),
+          board: JSON.stringify(board),
+          isLive: record.removedAt === null,
+          updatedAt: now,
+        },
+        { transaction },
+      )
     },
 
     async saveBoardRow(caseId: string, board: BoardRow, transaction: Transaction): Promise<void> {

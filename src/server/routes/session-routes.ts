@@ -22,7 +22,11 @@ export interface SessionRouteDeps {
 export function sessionRoutes(deps: SessionRouteDeps): Router {
   const router = Router()
   const limiter = rateLimit({
-    windowMs: 5 * 60_000, limit: deps.wrongSignInsAllowed, skipSuccessfulRequests: true, standardHeaders: true, legacyHeaders: false,
+    windowMs: 5 * 60_000,
+    limit: deps.wrongSignInsAllowed,
+    skipSuccessfulRequests: true,
+    standardHeaders: true,
+    legacyHeaders: false,
     handler: (_request, _response, next) => next(new ApiError(429, 'too-many', 'Too many wrong sign-ins from here: wait five minutes.')),
   })
   const send = (response: Response, account: Account | null, csrf: string | null): void => {

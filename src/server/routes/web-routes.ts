@@ -7,14 +7,19 @@ import express, { Router, type Response } from 'express'
 export function webRoutes(folder: string): Router {
   const router = Router()
   const page = readFileSync(join(folder, 'index.html'), 'utf8')
-  router.use(express.static(folder, {
-    index: false,
-    setHeaders: (response, path) => {
-      response.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache')
-    },
-  }))
+  router.use(
+    express.static(folder, {
+      index: false,
+      setHeaders: (response, path) => {
+        response.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache')
+      },
+    }),
+  )
   router.get('/{*path}', (_request, response: Response) => {
-    response.set('cache-control', 'no-store').type('html').send(page.replaceAll('__NONCE__', String(response.locals['nonce'])))
+    response
+      .set('cache-control', 'no-store')
+      .type('html')
+      .send(page.replaceAll('__NONCE__', String(response.locals['nonce'])))
   })
   return router
 }

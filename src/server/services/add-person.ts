@@ -18,8 +18,17 @@ export async function addPerson(
   const passwordHash = await hashPassword(password)
   const now = new Date(deps.clock()).toISOString()
   const event: StoredEvent = {
-    id: uuidv7(), stream: { type: 'person', id }, kind: 'person-added', v: 1, body: { name, roles }, at: now, offsetMs: 0, actor: 'system',
-    actorName: 'Set-up', receivedAt: now, version: 1,
+    id: uuidv7(),
+    stream: { type: 'person', id },
+    kind: 'person-added',
+    v: 1,
+    body: { name, roles },
+    at: now,
+    offsetMs: 0,
+    actor: 'system',
+    actorName: 'Set-up',
+    receivedAt: now,
+    version: 1,
   }
   await deps.db.transaction(async (transaction) => {
     const headHash = await deps.events.insert(event, genesis, transaction)

@@ -54,18 +54,30 @@ export type AppendEvent = ReturnType<typeof createAppendService>
 function checkRight(input: EventInput, actor: Actor): void {
   const kind = findEventKind(input.kind)
   if (!kind || kind.stream !== input.stream.type) {
-    throw invalidInput([{ code: 'format', path: 'stream/type', message: `${input.kind} does not belong to a stream of type ${input.stream.type}: use ${kind?.stream ?? 'another kind'}.` }])
+    throw invalidInput([
+      {
+        code: 'format',
+        path: 'stream/type',
+        message: `${input.kind} does not belong to a stream of type ${input.stream.type}: use ${kind?.stream ?? 'another kind'}.`,
+      },
+    ])
   }
   const isAllowed = kind.right === 'self' ? input.stream.id === actor.id : hasRight(actor.roles, kind.right)
-  if (!isAllowed) throw new ApiError(403, 'no-right', `Your role (${actor.roles.join(', ')}) may not write ${input.kind}: ask a clinician or a lead.`)
+  if (!isAllowed)
+    throw new ApiError(403, 'no-right', `Your role (${actor.roles.join(', ')}) may not write ${input.kind}: ask a clinician or a lead.`)
 }
 
 function answerRepeat(first: StoredEvent, input: EventInput): EventAnswer {
   const isSame = first.kind === input.kind && first.stream.id === input.stream.id && isDeepStrictEqual(first.body, input.body)
   if (!isSame) {
-    throw new ApiError(422, 'same-id-other-body', 'An event with this id but another content is already stored: give the new one its own id.', {
-      errors: [{ code: 'format', path: 'id', message: 'This id is taken by another event: make a new one.' }],
-    })
+    throw new ApiError(
+      422,
+      'same-id-other-body',
+      'An event with this id but another content is already stored: give the new one its own id.',
+      {
+        errors: [{ code: 'format', path: 'id', message: 'This id is taken by another event: make a new one.' }],
+      },
+    )
   }
   return { id: first.id, version: first.version, receivedAt: first.receivedAt, problems: [], cautions: [] }
 }
@@ -81,7 +93,11 @@ async function appendInside(deps: AppendDeps, input: EventInput, actor: Actor, t
   }
   if (kind?.nature === 'replacing' && input.base !== head.version) await refuseStale(deps, input, head, transaction)
   const event: StoredEvent = {
-    ...input, actor: actor.id, actorName: actor.name, version: head.version + 1, receivedAt: new Date(deps.clock()).toISOString(),
+    ...input,
+    actor: actor.id,
+    actorName: actor.name,
+    version: head.version + 1,
+    receivedAt: new Date(deps.clock()).toISOString(),
   }
   const headHash = await deps.events.insert(event, head.headHash, transaction)
   const doubts = await saveSnapshot(deps, event, { version: event.version, headHash }, transaction)
@@ -90,7 +106,12 @@ async function appendInside(deps: AppendDeps, input: EventInput, actor: Actor, t
 
 async function refuseStale(deps: AppendDeps, input: EventInput, head: StreamHead, transaction: Transaction): Promise<void> {
   const { type, id } = input.stream
-  const current = type === 'case' ? await deps.streams.findCase(id, transaction) : type === 'episode' ? await deps.streams.findEpisode(id, transaction) : null
+  const current =
+    type === 'case'
+      ? await deps.streams.findCase(id, transaction)
+      : type === 'episode'
+        ? await deps.streams.findEpisode(id, transaction)
+        : null
   throw new ApiError(409, 'stale', 'Somebody changed this meanwhile: look at both, then send yours again if it still holds.', {
     yours: { kind: input.kind, body: input.body, base: input.base ?? null },
     current: { version: head.version, record: current?.record ?? null },
@@ -145,7 +166,10 @@ async function checkPlan(deps: AppendDeps, input: EventInput): Promise<void> {
   const own = await deps.planner.planWhole(toClinicalCase(found.record, episode.record))
   const plain = JSON.parse(JSON.stringify(own)) as unknown
   if (isDeepStrictEqual(sorted(plain), sorted(proposed))) return
-  throw new ApiError(409, 'plan-differs', 'The server plans this case differently: reload it and look at the plan again.', { yours: proposed, current: plain })
+  throw new ApiError(409, 'plan-differs', 'The server plans this case differently: reload it and look at the plan again.', {
+    yours: proposed,
+    current: plain,
+  })
 }
 
 /** Decisions and cautions arrive in the order in which they were finished; order says nothing about content. */

@@ -16,11 +16,21 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord): BoardRow
   const next = nextRound(caseRounds(record, episode, judged, defaultProtocol))
   const injury = episode.injuries[record.injuryId]
   return {
-    caseId: record.id, episodeId: episode.id, patient: patientLabel(episode.patient), isTemporaryName: episode.patient.isTemporary,
-    place: episode.place, technique: record.technique, techniqueName: technique?.name ?? record.technique,
-    region: injury?.region ?? null, side: injury?.side ?? null, stage: stageOf(record, episode),
-    level: latest?.verdict.level ?? null, finding: worst?.text ?? null,
-    nextDueAt: next ? new Date(next.dueAt).toISOString() : null, graceMin: next?.graceMin ?? 0, nextWhat: next ? 'Round' : null,
+    caseId: record.id,
+    episodeId: episode.id,
+    patient: patientLabel(episode.patient),
+    isTemporaryName: episode.patient.isTemporary,
+    place: episode.place,
+    technique: record.technique,
+    techniqueName: technique?.name ?? record.technique,
+    region: injury?.region ?? null,
+    side: injury?.side ?? null,
+    stage: stageOf(record, episode),
+    level: latest?.verdict.level ?? null,
+    finding: worst?.text ?? null,
+    nextDueAt: next ? new Date(next.dueAt).toISOString() : null,
+    graceMin: next?.graceMin ?? 0,
+    nextWhat: next ? 'Round' : null,
     openedAt: record.openedAt,
   }
 }

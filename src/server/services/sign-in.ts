@@ -39,7 +39,14 @@ export function createSignInService(people: PeopleRepository, clock: Clock) {
       const csrf = randomBytes(32).toString('hex')
       const at = new Date(now)
       await people.dropExpired(at)
-      await people.createSession({ id: sessionIdOf(token), personId: account.id, csrf, createdAt: at, lastSeenAt: at, expiresAt: new Date(now + idleMs) })
+      await people.createSession({
+        id: sessionIdOf(token),
+        personId: account.id,
+        csrf,
+        createdAt: at,
+        lastSeenAt: at,
+        expiresAt: new Date(now + idleMs),
+      })
       return { token, csrf, account }
     },
 

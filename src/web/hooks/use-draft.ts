@@ -13,15 +13,22 @@ export function useDraft(key: string): readonly [string, (text: string) => void,
     isTouched.current = false
     let isCurrent = true
     setState({ key, text: '', isRead: false })
-    void currentDurable()?.readDraft(key).then((kept) => {
-      if (isCurrent && !isTouched.current) setState({ key, text: kept ?? '', isRead: true })
-    })
-    return () => { isCurrent = false }
+    void currentDurable()
+      ?.readDraft(key)
+      .then((kept) => {
+        if (isCurrent && !isTouched.current) setState({ key, text: kept ?? '', isRead: true })
+      })
+    return () => {
+      isCurrent = false
+    }
   }, [key])
-  const write = useCallback((text: string) => {
-    isTouched.current = true
-    setState({ key, text, isRead: true })
-    void currentDurable()?.writeDraft(key, text)
-  }, [key])
+  const write = useCallback(
+    (text: string) => {
+      isTouched.current = true
+      setState({ key, text, isRead: true })
+      void currentDurable()?.writeDraft(key, text)
+    },
+    [key],
+  )
   return [state.key === key ? state.text : '', write, state.isRead]
 }

@@ -9,7 +9,9 @@ export function isTypingTarget(target: EventTarget | null): boolean {
 export function useKey(keys: readonly string[], onKey: (event: KeyboardEvent) => void): void {
   const latest = useRef(onKey)
   const wanted = keys.join('|')
-  useEffect(() => { latest.current = onKey }, [onKey])
+  useEffect(() => {
+    latest.current = onKey
+  }, [onKey])
   useEffect(() => {
     const listen = (event: KeyboardEvent): void => {
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || isTypingTarget(event.target)) return

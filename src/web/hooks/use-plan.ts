@@ -16,7 +16,7 @@ const asked = new Set<string>()
 const waiting = new Set<() => void>()
 
 /** The context of plans made in this browser. */
-function browserContext(): PlanContext {
+export function browserContext(): PlanContext {
   return { catalogue, protocol: defaultProtocol, seed: 1, now: new Date(serverNow()).toISOString(), zone: 'UTC', memo }
 }
 
@@ -39,7 +39,9 @@ export function usePlan(open: OpenCase, provisional: Measurement | null = null):
   useEffect(() => {
     waiting.add(wake)
     if (!provisional) plan.pending.forEach(askWorker)
-    return () => { waiting.delete(wake) }
+    return () => {
+      waiting.delete(wake)
+    }
   }, [plan, provisional])
   return plan
 }

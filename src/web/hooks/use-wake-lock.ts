@@ -6,7 +6,15 @@ export function useWakeLock(isWanted: boolean): void {
     if (!isWanted || !('wakeLock' in navigator)) return
     let lock: WakeLockSentinel | null = null
     const take = (): void => {
-      if (document.visibilityState === 'visible') navigator.wakeLock.request('screen').then((taken) => { lock = taken }, () => { lock = null })
+      if (document.visibilityState === 'visible')
+        navigator.wakeLock.request('screen').then(
+          (taken) => {
+            lock = taken
+          },
+          () => {
+            lock = null
+          },
+        )
     }
     take()
     document.addEventListener('visibilitychange', take)

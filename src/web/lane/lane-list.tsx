@@ -16,13 +16,23 @@ export function LaneList({ geometry, units }: { geometry: Geometry; units: Displ
           </li>
         ))}
         {geometry.bands.map((band) => (
-          <li key={band.id}>{band.label} from {of(band.fromCm)} to {of(band.toCm)} {axisName(band.axis)}</li>
+          <li key={band.id}>
+            {band.label} from {of(band.fromCm)} to {of(band.toCm)} {axisName(band.axis)}
+          </li>
         ))}
         {geometry.marks.map((mark) => (
-          <li key={mark.id}>{mark.label} at {of(mark.atCm)} {axisName(mark.axis)}</li>
+          <li key={mark.id}>
+            {mark.label} at {of(mark.atCm)} {axisName(mark.axis)}
+          </li>
         ))}
-        {geometry.polygons.map((polygon) => <li key={polygon.id}>{polygon.label}</li>)}
-        {Object.entries(geometry.angles).map(([joint, degrees]) => <li key={joint}>{joint} at {degrees}°</li>)}
+        {geometry.polygons.map((polygon) => (
+          <li key={polygon.id}>{polygon.label}</li>
+        ))}
+        {Object.entries(geometry.angles).map(([joint, degrees]) => (
+          <li key={joint}>
+            {joint} at {degrees}°
+          </li>
+        ))}
       </ul>
     </div>
   )

@@ -6,14 +6,15 @@ export function LaneRuler({ fromX, lengthCm, y, units }: { fromX: number; length
   const count = Math.floor(lengthCm / stepCm)
   const marks = Array.from({ length: count + 1 }, (_, index) => index)
   return (
-    <g stroke="var(--soft)" strokeWidth="0.1" fontSize="1.05" aria-hidden="true">
+    <g stroke="var(--soft)" strokeWidth="0.1" aria-hidden="true">
       <path d={`M${fromX} ${y} H${fromX + count * stepCm}`} />
       {marks.map((index) => (
         <g key={index}>
           <path d={`M${fromX + index * stepCm} ${y - (index % 2 === 0 ? 0.55 : 0.3)} V${y}`} />
           {index % 2 === 0 ? (
-            <text x={fromX + index * stepCm} y={y + 1.15} textAnchor="middle" stroke="none" className="fill-soft">
-              {index * (units === 'metric' ? 5 : 2)}{index === 0 ? (units === 'metric' ? ' cm' : ' in') : ''}
+            <text x={fromX + index * stepCm} y={y + 1.25} textAnchor="middle" stroke="none" className="lane-small fill-soft">
+              {index * (units === 'metric' ? 5 : 2)}
+              {index === 0 ? (units === 'metric' ? ' cm' : ' in') : ''}
             </text>
           ) : null}
         </g>

@@ -25,11 +25,12 @@ export function Lane(props: LaneProps) {
   if (geometry.body !== 'leg' || geometry.stations.length === 0) return <EmptyLane />
   const hasSheet = props.layers.includes('sheet') && geometry.polygons.length > 0
   return (
-    <section aria-label="The limb to scale" className="border-b border-line bg-sheet">
-      <div className={`mx-auto grid max-w-7xl gap-x-6 px-3 sm:px-6 ${hasSheet ? 'lg:grid-cols-[1.15fr_1fr]' : ''}`}>
-        <LegLane {...props} />
-        {hasSheet ? <SheetLane geometry={geometry} units={props.units} {...(props.onPick ? { onPick: props.onPick } : {})} /> : null}
-      </div>
+    <section
+      aria-label="The limb to scale"
+      className="grid gap-2 border-line bg-sheet px-2 max-lg:border-b lg:rounded-3xl lg:border lg:p-3"
+    >
+      <LegLane {...props} />
+      {hasSheet ? <SheetLane geometry={geometry} units={props.units} {...(props.onPick ? { onPick: props.onPick } : {})} /> : null}
       <LaneList geometry={geometry} units={props.units} />
     </section>
   )
@@ -37,10 +38,24 @@ export function Lane(props: LaneProps) {
 
 function EmptyLane() {
   return (
-    <section aria-label="The limb to scale" className="border-b border-line bg-sheet">
-      <svg viewBox="0 0 600 110" className="mx-auto block h-28 w-full max-w-3xl" role="img" aria-label="No reading yet: the limb is drawn from the first girth">
-        <path d="M60 88 L60 22 Q62 14 70 20 L84 60 Q96 72 130 66 Q210 44 300 40 Q380 38 470 46 L540 44 M540 92 L470 92 Q400 104 310 98 Q200 92 130 88 Z" fill="none" className="stroke-line" strokeWidth="2.5" strokeDasharray="3 7" strokeLinecap="round" />
-        <text x="300" y="76" textAnchor="middle" className="fill-soft text-[15px]">The limb appears with the first girth</text>
+    <section aria-label="The limb to scale" className="border-line bg-sheet max-lg:border-b lg:rounded-3xl lg:border lg:py-10">
+      <svg
+        viewBox="0 0 600 110"
+        className="mx-auto block h-28 w-full max-w-3xl"
+        role="img"
+        aria-label="No reading yet: the limb is drawn from the first girth"
+      >
+        <path
+          d="M60 88 L60 22 Q62 14 70 20 L84 60 Q96 72 130 66 Q210 44 300 40 Q380 38 470 46 L540 44 M540 92 L470 92 Q400 104 310 98 Q200 92 130 88 Z"
+          fill="none"
+          className="stroke-line"
+          strokeWidth="2.5"
+          strokeDasharray="3 7"
+          strokeLinecap="round"
+        />
+        <text x="300" y="76" textAnchor="middle" className="fill-soft text-[15px]">
+          The limb appears with the first girth
+        </text>
       </svg>
     </section>
   )

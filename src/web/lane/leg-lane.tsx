@@ -5,7 +5,7 @@ import { shapeLeg, type DrawnStation, type LegShape } from './leg-shape'
 import type { LaneProps } from './lane'
 import { smoothPath, type Point } from './smooth-path'
 
-const pad = { left: 3, right: 2.5, top: 5.2, bottom: 3.6 }
+const pad = { left: 7, right: 2.5, top: 3.4, bottom: 3.4 }
 
 /** The leg from the side, heel down, toes up, to scale with a ruler. */
 export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick }: LaneProps) {
@@ -18,7 +18,12 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick }
   const side = drawnSide ?? geometry.side
   const label = `${side ?? ''} leg from the side, drawn to scale from its readings`.trim()
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={label} className="mx-auto block max-h-[34dvh] min-h-40 w-full select-none">
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={label}
+      className="mx-auto block max-h-[24dvh] w-full sm:max-h-[30dvh] select-none lg:max-h-[48dvh]"
+    >
       <defs>
         <linearGradient id={`${id}-skin`} x1="0" y1="0" x2="0" y2="1">
           <stop offset="0" stopColor="var(--skin)" stopOpacity="0.75" />
@@ -35,23 +40,40 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick }
       </defs>
       <LaneRuler fromX={pad.left - minX} lengthCm={maxX - pad.right} y={height - 1.3} units={units} />
       <g mask={`url(#${id}-mask)`}>
-        {layers.includes('padding') ? <path d={smoothPath(shape.outline.map(flip))} fill="none" stroke="var(--wool)" strokeWidth="1.1" strokeLinejoin="round" /> : null}
-        {layers.includes('padding') ? <path d={smoothPath(shape.outline.map(flip))} fill="none" stroke="var(--line)" strokeWidth="1.3" strokeDasharray="0.12 0.5" strokeLinejoin="round" /> : null}
-        <path d={smoothPath(shape.outline.map(flip))} fill={`url(#${id}-skin)`} stroke="var(--skin-edge)" strokeWidth="0.16" strokeLinejoin="round" />
+        {layers.includes('padding') ? <Padding path={smoothPath(shape.outline.map(flip))} /> : null}
+        <path
+          d={smoothPath(shape.outline.map(flip))}
+          fill={`url(#${id}-skin)`}
+          stroke="var(--skin-edge)"
+          strokeWidth="0.16"
+          strokeLinejoin="round"
+        />
         <Anatomy shape={shape} flip={flip} />
         {layers.includes('slab') ? <Slab shape={shape} flip={flip} geometry={geometry} /> : null}
         {layers.includes('bandage') ? <Bandage shape={shape} flip={flip} geometry={geometry} isLit={lit.includes('bandage')} /> : null}
       </g>
-      {layers.includes('readings') ? shape.stations.map((drawn) => (
-        <StationRing key={drawn.station.id} drawn={drawn} flip={flip} isLit={lit.includes(drawn.station.id)} text={formatLength(drawn.station.girthCm, units)} onPick={onPick} />
-      )) : null}
+      {layers.includes('readings')
+        ? shape.stations.map((drawn) => (
+            <StationRing
+              key={drawn.station.id}
+              drawn={drawn}
+              flip={flip}
+              isLit={lit.includes(drawn.station.id)}
+              text={formatLength(drawn.station.girthCm, units)}
+              onPick={onPick}
+            />
+          ))
+        : null}
       <Marks shape={shape} flip={flip} geometry={geometry} lit={lit} isFull={layers.includes('points')} />
       <SideSign side={side} injured={geometry.side} x={width - pad.right} />
     </svg>
   )
 }
 
-interface Part { readonly shape: LegShape; readonly flip: (point: Point) => Point }
+interface Part {
+  readonly shape: LegShape
+  readonly flip: (point: Point) => Point
+}
 
 function Anatomy({ shape, flip }: Part) {
   const [mx, my] = flip(shape.malleolus)
@@ -61,6 +83,15 @@ function Anatomy({ shape, flip }: Part) {
       <path d={`M${mx - 1.1} ${my + 0.5} a1.25 1.15 0 1 1 2.1 0.3`} />
       <path d={`M${a[0]} ${a[1]} L${b[0]} ${b[1]}`} strokeWidth="0.3" opacity="0.5" />
       {shape.kneecap ? <ellipse cx={flip(shape.kneecap)[0]} cy={flip(shape.kneecap)[1]} rx="2.1" ry="1" opacity="0.6" /> : null}
+    </g>
+  )
+}
+
+function Padding({ path }: { path: string }) {
+  return (
+    <g fill="none" strokeLinejoin="round">
+      <path d={path} stroke="var(--soft)" strokeWidth="1.3" opacity="0.55" />
+      <path d={path} stroke="var(--wool)" strokeWidth="1.1" />
     </g>
   )
 }
@@ -86,50 +117,101 @@ function Bandage({ shape, flip, geometry, isLit }: Part & { geometry: LaneProps[
     const [x2, y2] = flip(shape.placeAt('leg', at + 2.4, 'front'))
     turns.push(`M${x1} ${y1} Q${(x1 + x2) / 2 - 0.5} ${(y1 + y2) / 2} ${x2} ${y2}`)
   }
-  return <path d={turns.join(' ')} fill="none" stroke={isLit ? 'var(--citrus-deep)' : 'var(--soft)'} strokeWidth={isLit ? 0.3 : 0.14} strokeLinecap="round" opacity="0.8" />
+  return (
+    <path
+      d={turns.join(' ')}
+      fill="none"
+      stroke={isLit ? 'var(--citrus-deep)' : 'var(--soft)'}
+      strokeWidth={isLit ? 0.3 : 0.14}
+      strokeLinecap="round"
+      opacity="0.8"
+    />
+  )
 }
 
-function StationRing({ drawn, flip, isLit, text, onPick }: { drawn: DrawnStation; flip: Part['flip']; isLit: boolean; text: string; onPick: LaneProps['onPick'] }) {
+function StationRing({
+  drawn,
+  flip,
+  isLit,
+  text,
+  onPick,
+}: {
+  drawn: DrawnStation
+  flip: Part['flip']
+  isLit: boolean
+  text: string
+  onPick: LaneProps['onPick']
+}) {
   const [x1, y1] = flip(drawn.front)
   const [x2, y2] = flip(drawn.back)
   const { station } = drawn
   const isFoot = station.axis === 'foot'
   const isEstimated = station.from === 'estimated'
   const bend = isFoot ? 0.9 : 1.1
-  const [lx, ly] = isFoot ? [x1 + 0.5, y1 - 0.2] : [x1, y1 - 0.9]
+  const isHeel = station.id === 'heel-instep'
+  const [lx, ly] = isHeel ? [x2 - 0.7, y2 + 0.6] : isFoot ? [x1 + 0.5, y1 - 0.2] : [x1, y1 - 0.9]
   const curve = `M${x1} ${y1} Q${(x1 + x2) / 2 - (isFoot ? 0 : bend)} ${(y1 + y2) / 2 - (isFoot ? bend : 0)} ${x2} ${y2}`
   return (
     <g onClick={onPick ? () => onPick(station.id) : undefined} className={onPick ? 'cursor-pointer' : ''}>
       <path d={curve} fill="none" stroke="transparent" strokeWidth="2.4" />
       {isLit ? <path d={curve} fill="none" stroke="var(--citrus)" strokeWidth="1" strokeLinecap="round" opacity="0.85" /> : null}
-      <path d={curve} fill="none" stroke={isLit ? 'var(--ink)' : 'var(--skin-edge)'} strokeWidth={isLit ? 0.28 : 0.18} strokeDasharray={isEstimated ? '0.4 0.4' : undefined} />
+      <path
+        d={curve}
+        fill="none"
+        stroke={isLit ? 'var(--ink)' : 'var(--skin-edge)'}
+        strokeWidth={isLit ? 0.28 : 0.18}
+        strokeDasharray={isEstimated ? '0.4 0.4' : undefined}
+      />
       {!isEstimated || isLit ? (
-        <text x={lx} y={ly} fontSize="1.25" textAnchor={isFoot ? 'start' : 'middle'} className="fill-ink" fontWeight="650">{text}</text>
+        <text x={lx} y={ly} textAnchor={isHeel ? 'end' : isFoot ? 'start' : 'middle'} className="lane-text fill-ink">
+          {text}
+        </text>
       ) : null}
     </g>
   )
 }
 
-function Marks({ shape, flip, geometry, lit, isFull }: Part & { geometry: LaneProps['geometry']; lit: readonly string[]; isFull: boolean }) {
+function Marks({
+  shape,
+  flip,
+  geometry,
+  lit,
+  isFull,
+}: Part & { geometry: LaneProps['geometry']; lit: readonly string[]; isFull: boolean }) {
   return (
     <g>
-      {geometry.marks.filter((mark) => isFull || mark.kind === 'injury' || lit.includes(mark.id)).map((mark) => {
-        const face = mark.id === 'heel-cord' ? 'back' : 'front'
-        const front = flip(shape.placeAt(mark.axis, mark.atCm, face))
-        const middle = flip(shape.placeAt(mark.axis, mark.atCm, face === 'back' ? 'front' : 'back'))
-        const isMiddle = mark.id === 'malleoli' || mark.id === 'fibular-neck' || mark.kind === 'injury'
-        const [x, y] = mark.id === 'malleoli' ? flip(shape.malleolus) : isMiddle ? [(front[0] + middle[0]) / 2, (front[1] + middle[1]) / 2] : front
-        const isLit = lit.includes(mark.id)
-        return (
-          <g key={mark.id} transform={`translate(${x} ${y})`}>
-            {isLit ? <circle r="1.5" fill="var(--citrus)" opacity="0.8" /> : null}
-            {mark.kind === 'injury'
-              ? <path d="M-0.9 -1.6 L0.3 -0.3 L-0.5 0.2 L0.8 1.7" fill="none" stroke="var(--stop)" strokeWidth="0.42" strokeLinejoin="round" />
-              : <circle r="0.42" fill={isLit ? 'var(--ink)' : 'var(--skin-edge)'} />}
-            {isLit || isFull ? <text y={face === 'back' ? 2.4 : -1.9} fontSize="1.2" textAnchor="middle" className="fill-ink" fontWeight="600">{mark.label}</text> : null}
-          </g>
-        )
-      })}
+      {geometry.marks
+        .filter((mark) => isFull || mark.kind === 'injury' || lit.includes(mark.id))
+        .map((mark) => {
+          const face = mark.id === 'heel-cord' ? 'back' : 'front'
+          const front = flip(shape.placeAt(mark.axis, mark.atCm, face))
+          const middle = flip(shape.placeAt(mark.axis, mark.atCm, face === 'back' ? 'front' : 'back'))
+          const isMiddle = mark.id === 'malleoli' || mark.id === 'fibular-neck' || mark.kind === 'injury'
+          const [x, y] =
+            mark.id === 'malleoli' ? flip(shape.malleolus) : isMiddle ? [(front[0] + middle[0]) / 2, (front[1] + middle[1]) / 2] : front
+          const isLit = lit.includes(mark.id)
+          return (
+            <g key={mark.id} transform={`translate(${x} ${y})`}>
+              {isLit ? <circle r="1.5" fill="var(--citrus)" opacity="0.8" /> : null}
+              {mark.kind === 'injury' ? (
+                <path
+                  d="M-0.9 -1.6 L0.3 -0.3 L-0.5 0.2 L0.8 1.7"
+                  fill="none"
+                  stroke="var(--stop)"
+                  strokeWidth="0.42"
+                  strokeLinejoin="round"
+                />
+              ) : (
+                <circle r="0.42" fill={isLit ? 'var(--ink)' : 'var(--skin-edge)'} />
+              )}
+              {isLit || isFull ? (
+                <text y={face === 'back' ? 2.4 : mark.kind === 'injury' ? 3.4 : -1.9} textAnchor="middle" className="lane-text fill-ink">
+                  {mark.label}
+                </text>
+              ) : null}
+            </g>
+          )
+        })}
     </g>
   )
 }
@@ -139,8 +221,15 @@ function SideSign({ side, injured, x }: { side: string | undefined; injured: str
   const isSound = injured !== undefined && injured !== side
   return (
     <g>
-      <text x={x} y="2.2" textAnchor="end" fontSize="1.75" fontWeight="750" className="fill-ink">{side.toUpperCase()}{isSound ? ', sound side' : ''}</text>
-      {isSound ? <text x={x} y="4" textAnchor="end" fontSize="1.25" fill="var(--stop)" fontWeight="650">injured: {injured}</text> : null}
+      <text x={x} y="2.4" textAnchor="end" className="lane-side fill-ink">
+        {side.toUpperCase()}
+        {isSound ? ', sound side' : ''}
+      </text>
+      {isSound ? (
+        <text x={x} y="4.6" textAnchor="end" className="lane-text" fill="var(--stop)">
+          injured: {injured}
+        </text>
+      ) : null}
     </g>
   )
 }

@@ -2,7 +2,15 @@ import type { Geometry, GeometryStation } from '#core/plan/plan'
 import type { Point } from './smooth-path'
 
 /** Share of the depth that lies in front of the bone line, by station. */
-const frontShare: Record<string, number> = { ankle: 0.5, calf: 0.36, 'below-knee': 0.44, knee: 0.52, 'above-knee': 0.55, 'mid-thigh': 0.56, groin: 0.56 }
+const frontShare: Record<string, number> = {
+  ankle: 0.5,
+  calf: 0.36,
+  'below-knee': 0.44,
+  knee: 0.52,
+  'above-knee': 0.55,
+  'mid-thigh': 0.56,
+  groin: 0.56,
+}
 
 /** A station drawn across the limb, with where its label goes. */
 export interface DrawnStation {
@@ -51,14 +59,24 @@ export function shapeLeg(geometry: Geometry): LegShape {
   const topBack: Point = [topCm, -topDepth * (1 - share(last?.id ?? 'knee'))]
 
   const toeY = heelBack + footCm
-  const instep = girthOf('midfoot', 24) / Math.PI * 0.92
-  const ball = girthOf('toe', 23) / Math.PI * 0.62
+  const instep = (girthOf('midfoot', 24) / Math.PI) * 0.92
+  const ball = (girthOf('toe', 23) / Math.PI) * 0.62
+  const ankleX = ankle?.atCm ?? 9
+  const instepX = Math.max(ankleX * 0.8, instep + 0.4)
   const dorsum = [
-    foot(footCm * 0.42, ankleDepth * 0.5 + 1.2), foot(instep, heelBack + footCm * 0.55), foot(ball, heelBack + footCm * 0.76), foot(ball * 0.62, toeY - 1.6),
+    foot(instepX, ankleDepth * 0.5 + 1.5),
+    foot(instep, heelBack + footCm * 0.56),
+    foot(ball, heelBack + footCm * 0.76),
+    foot(ball * 0.62, toeY - 1.6),
   ]
   const toe = [foot(ball * 0.5, toeY - 0.35), foot(ball * 0.2, toeY), foot(0.1, toeY - 0.9)]
-  const sole = [foot(-0.1, heelBack + footCm * 0.8), foot(0.75, heelBack + footCm * 0.5), foot(0.1, heelBack + footCm * 0.2), foot(0.15, heelBack + 1.4)]
-  const heel = [foot(1.6, heelBack), foot(4.2, heelBack - 0.1), foot(footCm * 0.28, heelBack + 0.9)]
+  const sole = [
+    foot(-0.1, heelBack + footCm * 0.8),
+    foot(0.75, heelBack + footCm * 0.5),
+    foot(0.1, heelBack + footCm * 0.2),
+    foot(0.15, heelBack + 1.4),
+  ]
+  const heel = [foot(1.6, heelBack), foot(ankleX * 0.4, heelBack + 0.1), foot(ankleX * 0.72, (heelBack - ankleDepth * 0.5) / 2)]
   const front = [topFront, ...[...fronts].reverse(), ...dorsum]
   const back = [topBack, ...[...backs].reverse(), ...[...heel].reverse(), ...[...sole].reverse()]
   const outline = [...front, ...toe, ...sole, ...heel, ...backs, topBack]
@@ -75,14 +93,19 @@ export function shapeLeg(geometry: Geometry): LegShape {
   }
   const stations = geometry.stations.map((station): DrawnStation => {
     if (station.axis === 'leg') return { station, front: placeAt('leg', station.atCm, 'front'), back: placeAt('leg', station.atCm, 'back') }
-    if (station.id === 'heel-instep') return { station, front: foot(footCm * 0.42, ankleDepth * 0.5 + 0.9), back: foot(1.2, heelBack + 0.6) }
+    if (station.id === 'heel-instep') return { station, front: foot(instepX, ankleDepth * 0.5 + 1.4), back: foot(1.2, heelBack + 0.6) }
     return { station, front: placeAt('foot', station.atCm, 'front'), back: placeAt('foot', station.atCm, 'back') }
   })
   const xs = outline.map((point) => point[0])
   const ys = outline.map((point) => point[1])
   const knee = legStations.find((one) => one.id === 'knee')
   return {
-    outline, back, front, stations, malleolus: [joint[0] - 0.2, 0], toeTip: toe[1] ?? [0, toeY],
+    outline,
+    back,
+    front,
+    stations,
+    malleolus: [joint[0] - 0.2, 0],
+    toeTip: toe[1] ?? [0, toeY],
     kneecap: knee ? [knee.atCm, depth(knee.girthCm) * share('knee') - 1] : null,
     toenail: [foot(ball * 0.6, toeY - 1.5), foot(ball * 0.42, toeY - 0.35)],
     placeAt,

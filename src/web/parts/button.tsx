@@ -9,7 +9,8 @@ const looks: Record<ButtonLook, string> = {
   quiet: 'bg-transparent text-ink border-transparent underline decoration-soft decoration-2 underline-offset-4 font-semibold',
   danger: 'bg-stop-wash text-stop border-stop font-bold',
 }
-const base = 'inline-flex min-h-12 items-center justify-center gap-2 rounded-2xl border-[1.5px] px-5 py-2 text-center leading-tight transition-transform active:translate-y-px disabled:opacity-45 disabled:cursor-not-allowed'
+const base =
+  'inline-flex min-h-12 items-center justify-center gap-2 rounded-2xl border-[1.5px] px-5 py-2 text-center leading-tight transition-transform active:translate-y-px disabled:opacity-45 disabled:cursor-not-allowed'
 
 /** A button of at least 48 px; `next` is the one citrus thing on a screen. */
 export function Button({ look = 'plain', className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { look?: ButtonLook }) {
@@ -17,6 +18,20 @@ export function Button({ look = 'plain', className = '', ...rest }: ButtonHTMLAt
 }
 
 /** A link that looks like a button. */
-export function ButtonLink({ look = 'plain', to, children, className = '' }: { look?: ButtonLook; to: string; children: ReactNode; className?: string }) {
-  return <Link to={to} className={`${base} ${looks[look]} ${className}`}>{children}</Link>
+export function ButtonLink({
+  look = 'plain',
+  to,
+  children,
+  className = '',
+}: {
+  look?: ButtonLook
+  to: string
+  children: ReactNode
+  className?: string
+}) {
+  return (
+    <Link to={to} className={`${base} ${looks[look]} ${className}`}>
+      {children}
+    </Link>
+  )
 }

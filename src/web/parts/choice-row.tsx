@@ -1,17 +1,43 @@
 import { ToggleGroup } from 'radix-ui'
 
-export interface Choice<V extends string> { readonly value: V; readonly label: string; readonly hint?: string }
+export interface Choice<V extends string> {
+  readonly value: V
+  readonly label: string
+  readonly hint?: string
+}
 
 /** One choice of a few, all in sight. */
-export function ChoiceRow<V extends string>({ label, value, choices, onChange, isWrapped = true }: {
-  label: string; value: V | null; choices: readonly Choice<V>[]; onChange: (value: V) => void; isWrapped?: boolean
+export function ChoiceRow<V extends string>({
+  label,
+  value,
+  choices,
+  onChange,
+  isWrapped = true,
+}: {
+  label: string
+  value: V | null
+  choices: readonly Choice<V>[]
+  onChange: (value: V) => void
+  isWrapped?: boolean
 }) {
   return (
     <fieldset className="min-w-0">
       <legend className="mb-1.5 text-sm font-semibold text-soft">{label}</legend>
-      <ToggleGroup.Root type="single" aria-label={label} value={value ?? ''} onValueChange={(next) => { if (next) onChange(next as V) }} className={`flex gap-1.5 ${isWrapped ? 'flex-wrap' : 'overflow-x-auto pb-1'}`}>
+      <ToggleGroup.Root
+        type="single"
+        aria-label={label}
+        value={value ?? ''}
+        onValueChange={(next) => {
+          if (next) onChange(next as V)
+        }}
+        className={`flex gap-1.5 ${isWrapped ? 'flex-wrap' : 'overflow-x-auto pb-1'}`}
+      >
         {choices.map((choice) => (
-          <ToggleGroup.Item key={choice.value} value={choice.value} className="min-h-11 shrink-0 rounded-xl border-[1.5px] border-line bg-sheet px-3.5 text-left leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper">
+          <ToggleGroup.Item
+            key={choice.value}
+            value={choice.value}
+            className="min-h-11 shrink-0 rounded-xl border-[1.5px] border-line bg-sheet px-3.5 text-left leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper"
+          >
             {choice.label}
             {choice.hint ? <span className="block text-xs opacity-75">{choice.hint}</span> : null}
           </ToggleGroup.Item>
@@ -22,15 +48,33 @@ export function ChoiceRow<V extends string>({ label, value, choices, onChange, i
 }
 
 /** Any of several, all in sight. */
-export function ChoiceSet<V extends string>({ label, values, choices, onChange }: {
-  label: string; values: readonly V[]; choices: readonly Choice<V>[]; onChange: (values: readonly V[]) => void
+export function ChoiceSet<V extends string>({
+  label,
+  values,
+  choices,
+  onChange,
+}: {
+  label: string
+  values: readonly V[]
+  choices: readonly Choice<V>[]
+  onChange: (values: readonly V[]) => void
 }) {
   return (
     <fieldset className="min-w-0">
       <legend className="mb-1.5 text-sm font-semibold text-soft">{label}</legend>
-      <ToggleGroup.Root type="multiple" aria-label={label} value={[...values]} onValueChange={(next) => onChange(next as V[])} className="flex flex-wrap gap-1.5">
+      <ToggleGroup.Root
+        type="multiple"
+        aria-label={label}
+        value={[...values]}
+        onValueChange={(next) => onChange(next as V[])}
+        className="flex flex-wrap gap-1.5"
+      >
         {choices.map((choice) => (
-          <ToggleGroup.Item key={choice.value} value={choice.value} className="min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3.5 leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper">
+          <ToggleGroup.Item
+            key={choice.value}
+            value={choice.value}
+            className="min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3.5 leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper"
+          >
             {choice.label}
           </ToggleGroup.Item>
         ))}

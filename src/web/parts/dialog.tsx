@@ -3,15 +3,40 @@ import { X } from 'lucide-react'
 import type { ReactNode } from 'react'
 
 /** A sheet over the page with a title and a way out. */
-export function Dialog({ title, isOpen, onClose, children }: { title: string; isOpen: boolean; onClose: () => void; children: ReactNode }) {
+export function Dialog({
+  title,
+  isOpen,
+  onClose,
+  isWide = false,
+  children,
+}: {
+  title: string
+  isOpen: boolean
+  onClose: () => void
+  isWide?: boolean
+  children: ReactNode
+}) {
   return (
-    <Radix.Root open={isOpen} onOpenChange={(open) => { if (!open) onClose() }}>
+    <Radix.Root
+      open={isOpen}
+      onOpenChange={(open) => {
+        if (!open) onClose()
+      }}
+    >
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-black/45" />
-        <Radix.Content aria-describedby={undefined} className="slide-in fixed inset-x-0 bottom-0 z-50 mx-auto max-h-[88dvh] w-full max-w-2xl overflow-y-auto rounded-t-3xl border border-line bg-paper p-5 sm:bottom-auto sm:top-[8dvh] sm:rounded-3xl sm:p-7">
+        <Radix.Content
+          aria-describedby={undefined}
+          className={`slide-in fixed inset-x-0 bottom-0 z-50 mx-auto max-h-[90dvh] w-full overflow-y-auto ${isWide ? 'max-w-6xl' : 'max-w-2xl'} rounded-t-3xl border border-line bg-paper p-5 sm:bottom-auto sm:top-[5dvh] sm:rounded-3xl sm:p-7`}
+        >
           <div className="mb-4 flex items-start justify-between gap-4">
             <Radix.Title className="text-xl font-bold">{title}</Radix.Title>
-            <Radix.Close aria-label="Close" className="-m-1 grid size-11 shrink-0 place-items-center rounded-xl border border-line bg-sheet"><X size={20} aria-hidden /></Radix.Close>
+            <Radix.Close
+              aria-label="Close"
+              className="-m-1 grid size-11 shrink-0 place-items-center rounded-xl border border-line bg-sheet"
+            >
+              <X size={20} aria-hidden />
+            </Radix.Close>
           </div>
           {children}
         </Radix.Content>

@@ -11,8 +11,22 @@ import { TextField } from './text-field'
  * Another value in place of a computed one, or a caution set aside: a reason is required and kept.
  * @param unit unit of the value; null for words
  */
-export function OverruleSheet({ title, draftKey, current, unit, wantsValue, onClose, onSave }: {
-  title: string; draftKey: string; current: DecisionValue; unit: string | null; wantsValue: boolean; onClose: () => void; onSave: (value: DecisionValue, reason: string) => void
+export function OverruleSheet({
+  title,
+  draftKey,
+  current,
+  unit,
+  wantsValue,
+  onClose,
+  onSave,
+}: {
+  title: string
+  draftKey: string
+  current: DecisionValue
+  unit: string | null
+  wantsValue: boolean
+  onClose: () => void
+  onSave: (value: DecisionValue, reason: string) => void
 }) {
   const [text, setText] = useDraft(`${draftKey}/value`)
   const [reason, setReason] = useDraft(`${draftKey}/reason`)
@@ -31,11 +45,35 @@ export function OverruleSheet({ title, draftKey, current, unit, wantsValue, onCl
   }
   return (
     <Dialog title={title} isOpen onClose={onClose}>
-      <form onSubmit={(event) => { event.preventDefault(); submit() }} className="grid gap-4">
-        {wantsValue ? <TextField label={`Your value${unit ? ` (${unit})` : ''}`} value={text} onChange={(event) => setText(event.target.value)} error={errors.value} inputMode={typeof current === 'number' ? 'decimal' : 'text'} autoFocus /> : null}
-        <TextField label="Reason" value={reason} onChange={(event) => setReason(event.target.value)} error={errors.reason} hint="Both values and this reason stay visible from now on." autoFocus={!wantsValue} />
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          submit()
+        }}
+        className="grid gap-4"
+      >
+        {wantsValue ? (
+          <TextField
+            label={`Your value${unit ? ` (${unit})` : ''}`}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            error={errors.value}
+            inputMode={typeof current === 'number' ? 'decimal' : 'text'}
+            autoFocus
+          />
+        ) : null}
+        <TextField
+          label="Reason"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          error={errors.reason}
+          hint="Both values and this reason stay visible from now on."
+          autoFocus={!wantsValue}
+        />
         <div className="flex gap-3">
-          <Button type="submit" look="next">Keep it</Button>
+          <Button type="submit" look="next">
+            Keep it
+          </Button>
           <Button onClick={onClose}>Leave as it is</Button>
         </div>
       </form>

@@ -1,17 +1,51 @@
 import type { ReactNode } from 'react'
 
-/** The body of a stage, with the thing to do next always in reach at the bottom. */
-export function StagePage({ title, lead, children, next }: { title: string; lead?: ReactNode; children: ReactNode; next?: ReactNode }) {
+/**
+ * The body of a stage: the lane beside the work (above it on a narrow screen), and the thing to do next
+ * always in reach at the bottom.
+ * @param aside stands under the lane where there is room beside the work, else after it
+ */
+export function StagePage({
+  title,
+  lead,
+  lane,
+  aside,
+  children,
+  next,
+}: {
+  title: string
+  lead?: ReactNode
+  lane?: ReactNode
+  aside?: ReactNode
+  children: ReactNode
+  next?: ReactNode
+}) {
   return (
     <>
-      <main id="main" className="mx-auto w-full max-w-7xl flex-1 px-3 py-4 sm:px-6">
-        <div className="mb-3 flex flex-wrap items-baseline gap-x-4">
-          <h1 className="text-xl font-bold">{title}</h1>
-          {lead ? <p className="text-soft">{lead}</p> : null}
+      <main
+        id="main"
+        className={`mx-auto w-full max-w-[92rem] flex-1 lg:px-5 lg:py-4 ${lane ? 'lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6' : ''}`}
+      >
+        {lane ? (
+          <div className="grid gap-4 lg:sticky lg:top-4">
+            {lane}
+            {aside ? <div className="max-lg:hidden">{aside}</div> : null}
+          </div>
+        ) : null}
+        <div className="min-w-0 px-3 py-4 sm:px-5 lg:p-0">
+          <div className={`mb-2 flex flex-wrap items-baseline gap-x-4 ${lane ? 'max-sm:sr-only' : ''}`}>
+            <h1 className="text-xl font-bold">{title}</h1>
+            {lead ? <p className="text-soft">{lead}</p> : null}
+          </div>
+          {children}
+          {aside ? <div className="mt-6 lg:hidden">{aside}</div> : null}
         </div>
-        {children}
       </main>
-      {next ? <div className="sticky bottom-0 z-20 border-t border-line bg-paper/95 px-3 py-2.5 backdrop-blur sm:px-6"><div className="mx-auto flex max-w-7xl flex-wrap items-center justify-end gap-3">{next}</div></div> : null}
+      {next ? (
+        <div className="sticky bottom-0 z-20 border-t border-line bg-paper/95 px-3 py-2 backdrop-blur sm:px-5">
+          <div className="mx-auto flex max-w-[92rem] flex-wrap items-center justify-end gap-3">{next}</div>
+        </div>
+      ) : null}
     </>
   )
 }

@@ -25,8 +25,16 @@ export function CaseFrame() {
   }
   return (
     <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6">
-      {status === 'missing' ? <Notice tone="caution" lead="There is no case at this address">Look for it on the Board.</Notice> : null}
-      {status === 'offline' ? <Notice tone="caution" lead="No connection, and this device has not seen the case before">It opens as soon as the server answers.</Notice> : null}
+      {status === 'missing' ? (
+        <Notice tone="caution" lead="There is no case at this address">
+          Look for it on the Board.
+        </Notice>
+      ) : null}
+      {status === 'offline' ? (
+        <Notice tone="caution" lead="No connection, and this device has not seen the case before">
+          It opens as soon as the server answers.
+        </Notice>
+      ) : null}
       {status === 'loading' ? <p role="status">Opening the case…</p> : <ButtonLink to="/">To the Board</ButtonLink>}
     </main>
   )

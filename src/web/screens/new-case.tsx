@@ -15,7 +15,11 @@ export function NewCase() {
     isStarted.current = true
     void start().then((caseId) => navigate(`/case/${caseId}/size-up`, { replace: true }))
   }, [navigate])
-  return <main id="main" className="flex-1 p-6" role="status">Starting a case…</main>
+  return (
+    <main id="main" className="flex-1 p-6" role="status">
+      Starting a case…
+    </main>
+  )
 }
 
 async function start(): Promise<string> {

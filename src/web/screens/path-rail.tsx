@@ -6,7 +6,13 @@ import { useKey } from '../hooks/use-key'
 import type { OpenCase } from '../stores/case-store'
 
 export const stageNames: Record<Stage, string> = {
-  'size-up': 'Size up', measure: 'Measure', choose: 'Choose', 'make-ready': 'Make ready', apply: 'Apply', check: 'Check', watch: 'Watch',
+  'size-up': 'Size up',
+  measure: 'Measure',
+  choose: 'Choose',
+  'make-ready': 'Make ready',
+  apply: 'Apply',
+  check: 'Check',
+  watch: 'Watch',
 }
 
 /** The path that every case walks: where it stands, and the way to any stage. */
@@ -26,11 +32,16 @@ export function PathRail({ open }: { open: OpenCase }) {
   })
   return (
     <nav aria-label="Path of this case" className="border-b border-line bg-paper">
-      <ol ref={list} className="relative mx-auto flex max-w-7xl overflow-x-auto px-1 sm:px-4">
+      <ol ref={list} className="relative mx-auto flex max-w-7xl overflow-x-auto px-1 [scrollbar-width:none] sm:px-4">
         {stages.map((stage, index) => (
           <li key={stage} className="shrink-0 sm:flex-1">
-            <NavLink to={`/case/${record.id}/${stage}`} className="group relative flex min-h-13 items-center gap-2 px-3 font-semibold aria-[current=page]:font-bold">
-              <span className={`grid size-6.5 place-items-center rounded-full border-[1.5px] text-sm ${index < reached ? 'border-ink bg-ink text-paper' : index === reached ? 'border-ink bg-citrus text-on-citrus' : 'border-soft text-soft'}`}>
+            <NavLink
+              to={`/case/${record.id}/${stage}`}
+              className="group relative flex min-h-13 items-center gap-2 px-3 font-semibold aria-[current=page]:font-bold"
+            >
+              <span
+                className={`grid size-6.5 place-items-center rounded-full border-[1.5px] text-sm ${index < reached ? 'border-ink bg-ink text-paper' : index === reached ? 'border-ink bg-citrus text-on-citrus' : 'border-soft text-soft'}`}
+              >
                 {index < reached ? '✓' : index + 1}
               </span>
               <span className={index > reached ? 'text-soft' : ''}>{stageNames[stage]}</span>

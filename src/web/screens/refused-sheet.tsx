@@ -28,9 +28,17 @@ export function RefusedSheet({ refused }: { refused: RefusedEvent }) {
         <h3 className="mb-1 text-sm font-bold">Yours: {spoken(event.kind)}</h3>
         <EventBody event={event} />
       </section>
-      {problem.errors?.map((error) => <p key={error.path + error.message} className="mb-2 text-stop">{error.message}</p>)}
+      {problem.errors?.map((error) => (
+        <p key={error.path + error.message} className="mb-2 text-stop">
+          {error.message}
+        </p>
+      ))}
       <div className="flex flex-wrap gap-3">
-        {isStale ? <Button look="next" onClick={() => void keepMine()}>Send mine again</Button> : null}
+        {isStale ? (
+          <Button look="next" onClick={() => void keepMine()}>
+            Send mine again
+          </Button>
+        ) : null}
         <Button onClick={takeTheirs}>{isStale ? 'Keep theirs' : 'Close'}</Button>
       </div>
     </Dialog>

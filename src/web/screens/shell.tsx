@@ -14,13 +14,20 @@ const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet
 /** What surrounds every screen: the way home, help, the state of the connection; sign-in comes first. */
 export function Shell() {
   const { state, load } = useSession()
-  if (state.status === 'loading') return <main className="grid min-h-dvh place-items-center"><p role="status">Opening…</p></main>
+  if (state.status === 'loading')
+    return (
+      <main className="grid min-h-dvh place-items-center">
+        <p role="status">Opening…</p>
+      </main>
+    )
   if (state.status === 'unreachable') {
     return (
       <main className="mx-auto grid min-h-dvh max-w-md place-content-center gap-4 p-6 text-center">
         <p className="text-lg font-bold">The server does not answer.</p>
         <p>What you typed is kept on this device. Check the network, then try again.</p>
-        <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>Try again</button>
+        <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
+          Try again
+        </button>
       </main>
     )
   }
@@ -40,15 +47,27 @@ function SignedInShell() {
   useKey(['n'], () => void navigate('/new'))
   return (
     <div className="flex min-h-dvh flex-col">
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">Skip to the work</a>
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">
+        Skip to the work
+      </a>
       <header className="flex items-center gap-1 border-b border-line bg-sheet px-2 sm:px-4">
-        <Link to="/" aria-label="Zesty Wren, to the Board" className="flex min-h-13 items-center gap-2 px-1.5 font-bold"><Wren size={30} /><span className="hidden text-[1.02rem] sm:inline">Zesty Wren</span></Link>
+        <Link to="/" aria-label="Zesty Wren, to the Board" className="flex min-h-13 items-center gap-2 px-1.5 font-bold">
+          <Wren size={30} />
+          <span className="hidden text-[1.02rem] sm:inline">Zesty Wren</span>
+        </Link>
         <Connection />
         <nav aria-label="Main" className="ml-auto flex items-center">
           <NavLink to="/new" label="New case" icon={<Plus size={20} aria-hidden />} />
           <NavLink to="/" label="Board" icon={<LayoutList size={20} aria-hidden />} />
           <NavLink to="/settings" label="Settings" icon={<Settings size={20} aria-hidden />} />
-          <button type="button" onClick={() => setHelpOpen(true)} className="flex min-h-12 min-w-12 items-center justify-center gap-1.5 rounded-xl px-2.5"><CircleHelp size={20} aria-hidden /><span className="sr-only">Help with keys</span></button>
+          <button
+            type="button"
+            onClick={() => setHelpOpen(true)}
+            className="flex min-h-12 min-w-12 items-center justify-center gap-1.5 rounded-xl px-2.5"
+          >
+            <CircleHelp size={20} aria-hidden />
+            <span className="sr-only">Help with keys</span>
+          </button>
         </nav>
       </header>
       <Outlet />
@@ -59,7 +78,12 @@ function SignedInShell() {
 }
 
 function NavLink({ to, label, icon }: { to: string; label: string; icon: React.ReactNode }) {
-  return <Link to={to} className="flex min-h-12 min-w-12 items-center justify-center gap-1.5 rounded-xl px-2.5 font-semibold">{icon}<span className="max-sm:sr-only">{label}</span></Link>
+  return (
+    <Link to={to} className="flex min-h-12 min-w-12 items-center justify-center gap-1.5 rounded-xl px-2.5 font-semibold">
+      {icon}
+      <span className="max-sm:sr-only">{label}</span>
+    </Link>
+  )
 }
 
 function Connection() {
@@ -77,5 +101,9 @@ function Connection() {
 function Refusals() {
   const refused = useOutbox((store) => store.refused)
   const [first] = refused
-  return first ? <Suspense><RefusedSheet refused={first} /></Suspense> : null
+  return first ? (
+    <Suspense>
+      <RefusedSheet refused={first} />
+    </Suspense>
+  ) : null
 }

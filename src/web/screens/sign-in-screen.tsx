@@ -20,12 +20,30 @@ export function SignInScreen() {
         <p className="text-lg">Measure well, know why, check again.</p>
       </header>
       <form noValidate onSubmit={(event) => void submit(event)} className="grid gap-4">
-        <TextField label="Name" autoFocus autoComplete="username" autoCapitalize="none" {...register('name', { required: 'Name is missing: type the one you sign in with.' })} error={formState.errors.name?.message} />
-        <TextField label="Password" type="password" autoComplete="current-password" {...register('password', { required: 'Password is missing: type it.' })} error={formState.errors.password?.message} />
+        <TextField
+          label="Name"
+          autoFocus
+          autoComplete="username"
+          autoCapitalize="none"
+          {...register('name', { required: 'Name is missing: type the one you sign in with.' })}
+          error={formState.errors.name?.message}
+        />
+        <TextField
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+          {...register('password', { required: 'Password is missing: type it.' })}
+          error={formState.errors.password?.message}
+        />
         {refusal ? <Notice tone="stop" lead={refusal} role="alert" /> : null}
-        <Button type="submit" look="next" disabled={formState.isSubmitting}>{formState.isSubmitting ? 'Signing in…' : 'Sign in'}</Button>
+        <Button type="submit" look="next" disabled={formState.isSubmitting}>
+          {formState.isSubmitting ? 'Signing in…' : 'Sign in'}
+        </Button>
       </form>
-      <p className="text-sm text-soft">Decision support for trained staff. It supports, reminds and records; it does not monitor. Local policy and the licensed clinician’s judgement come first.</p>
+      <p className="text-sm text-soft">
+        Decision support for trained staff. It supports, reminds and records; it does not monitor. Local policy and the licensed clinician’s
+        judgement come first.
+      </p>
     </main>
   )
 }

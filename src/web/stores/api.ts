@@ -2,9 +2,7 @@ import type { ProblemDetails } from '#contract/problem-details'
 
 /** What came of a request: an answer, a refusal with its reasons, or no connection. */
 export type ApiResult<T> =
-  | { readonly kind: 'ok'; readonly value: T }
-  | { readonly kind: 'refused'; readonly problem: ProblemDetails }
-  | { readonly kind: 'offline' }
+  { readonly kind: 'ok'; readonly value: T } | { readonly kind: 'refused'; readonly problem: ProblemDetails } | { readonly kind: 'offline' }
 
 let csrfToken: string | null = null
 
@@ -17,8 +15,13 @@ export function setCsrf(token: string | null): void {
 export async function callApi<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<ApiResult<T>> {
   try {
     const response = await fetch(path, {
-      method, credentials: 'same-origin', signal: AbortSignal.timeout(15_000),
-      headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...(csrfToken && method !== 'GET' ? { 'x-csrf-token': csrfToken } : {}) },
+      method,
+      credentials: 'same-origin',
+      signal: AbortSignal.timeout(15_000),
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(csrfToken && method !== 'GET' ? { 'x-csrf-token': csrfToken } : {}),
+      },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     })
     const data: unknown = await response.json()

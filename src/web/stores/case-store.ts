@@ -79,7 +79,8 @@ onAcknowledged((event, answer) => {
   }
   const folded = asFoldable(event)
   takeAnswer({
-    ...base, now: answer.receivedAt,
+    ...base,
+    now: answer.receivedAt,
     ...(isCase
       ? { record: foldCase(base.record, event.stream.id, folded), version: answer.version }
       : { episode: foldEpisode(base.episode, event.stream.id, folded), episodeVersion: answer.version }),
@@ -100,12 +101,19 @@ export function useOpenCase(): OpenCase {
   return open
 }
 
-function foldPending(base: CaseAnswer | null, caseId: string | null, episodeId: string | null, pending: readonly EventInput[]): OpenCase | null {
+function foldPending(
+  base: CaseAnswer | null,
+  caseId: string | null,
+  episodeId: string | null,
+  pending: readonly EventInput[],
+): OpenCase | null {
   let record = base?.record ?? null
   let episode = base?.episode ?? null
   for (const event of pending) {
-    if (event.stream.id === caseId && (record || event.kind === 'case-opened')) record = foldCase(record, event.stream.id, asFoldable(event))
-    if (event.stream.id === episodeId && (episode || event.kind === 'episode-opened')) episode = foldEpisode(episode, event.stream.id, asFoldable(event))
+    if (event.stream.id === caseId && (record || event.kind === 'case-opened'))
+      record = foldCase(record, event.stream.id, asFoldable(event))
+    if (event.stream.id === episodeId && (episode || event.kind === 'episode-opened'))
+      episode = foldEpisode(episode, event.stream.id, asFoldable(event))
   }
   return record && episode ? { record, episode } : null
 }

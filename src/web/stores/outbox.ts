@@ -9,7 +9,10 @@ import { callApi } from './api'
 import { clockOffsetMs, serverNow } from './server-clock'
 import { currentDurable } from './session-store'
 
-export interface RefusedEvent { readonly event: EventInput; readonly problem: ProblemDetails }
+export interface RefusedEvent {
+  readonly event: EventInput
+  readonly problem: ProblemDetails
+}
 
 interface OutboxStore {
   readonly pending: readonly EventInput[]
@@ -35,7 +38,13 @@ export function onAcknowledged(listener: AckListener): () => void {
 /** Makes an event at the present time. `base` is the stream version that a replacing event was made from. */
 export function makeEvent(stream: EventInput['stream'], kind: EventKindId, body: object, base: number): EventInput {
   return {
-    id: uuidv7(), stream, kind, v: 1, body, at: new Date(serverNow()).toISOString(), offsetMs: clockOffsetMs(),
+    id: uuidv7(),
+    stream,
+    kind,
+    v: 1,
+    body,
+    at: new Date(serverNow()).toISOString(),
+    offsetMs: clockOffsetMs(),
     ...(eventKinds[kind].nature === 'replacing' ? { base } : {}),
   }
 }
@@ -90,7 +99,8 @@ function next(): EventInput | undefined {
 async function settle(event: EventInput, problem: ProblemDetails | null): Promise<void> {
   await currentDurable()?.dropFromOutbox(event.id)
   useOutbox.setState((state) => ({
-    pending: state.pending.filter((one) => one.id !== event.id), isOffline: false,
+    pending: state.pending.filter((one) => one.id !== event.id),
+    isOffline: false,
     refused: problem ? [...state.refused, { event, problem }] : state.refused,
   }))
 }

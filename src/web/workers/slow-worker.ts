@@ -2,7 +2,10 @@
 import { createMemo } from '#core/plan/context'
 import { solveSlowTask, type SlowTask } from '#core/plan/slow-task'
 
-interface Job { readonly key: string; readonly task: SlowTask }
+interface Job {
+  readonly key: string
+  readonly task: SlowTask
+}
 
 const scope = self as unknown as DedicatedWorkerGlobalScope
 const memo = createMemo()

@@ -5,7 +5,12 @@ const supine = 'Lying, knee slightly bent, muscles loose'
 
 function girth(station: LegStationId, label: string, landmarks: string): MeasurementDefinition {
   return {
-    id: `${station}-girth`, label, landmarks, kind: 'girth', posture: supine, sideRule: 'swollen',
+    id: `${station}-girth`,
+    label,
+    landmarks,
+    kind: 'girth',
+    posture: supine,
+    sideRule: 'swollen',
     statureShare: station === 'ankle' ? 0.13 : legGirthRatios[station] * calfShareOfStature,
   }
 }
@@ -22,26 +27,53 @@ export const midThighGirth = girth('mid-thigh', 'Mid-thigh girth', 'Round the th
 export const groinGirth = girth('groin', 'Groin girth', 'Round the top of the thigh, level, close under the groin')
 
 export const lowerLegLength: MeasurementDefinition = {
-  id: 'lower-leg-length', label: 'Lower leg length', kind: 'length', posture: supine, sideRule: 'uninjured',
-  landmarks: 'From the middle of the kneecap to the sole of the heel', statureShare: 0.285,
+  id: 'lower-leg-length',
+  label: 'Lower leg length',
+  kind: 'length',
+  posture: supine,
+  sideRule: 'uninjured',
+  landmarks: 'From the middle of the kneecap to the sole of the heel',
+  statureShare: 0.285,
 }
 export const footLength: MeasurementDefinition = {
-  id: 'foot-length', label: 'Foot length', kind: 'length', posture: supine, sideRule: 'uninjured',
-  landmarks: 'From the back of the heel to the tip of the longest toe', statureShare: 0.152,
+  id: 'foot-length',
+  label: 'Foot length',
+  kind: 'length',
+  posture: supine,
+  sideRule: 'uninjured',
+  landmarks: 'From the back of the heel to the tip of the longest toe',
+  statureShare: 0.152,
 }
 export const insideLeg: MeasurementDefinition = {
-  id: 'inside-leg', label: 'Inside leg', kind: 'length', posture: supine, sideRule: 'uninjured',
-  landmarks: 'From the groin, at the sit bone, to the sole of the heel', statureShare: 0.47,
+  id: 'inside-leg',
+  label: 'Inside leg',
+  kind: 'length',
+  posture: supine,
+  sideRule: 'uninjured',
+  landmarks: 'From the groin, at the sit bone, to the sole of the heel',
+  statureShare: 0.47,
 }
 /** `landmarks` and the share depend on how long the slab is: the technique restates them for its options. */
 export const slabPath: MeasurementDefinition = {
-  id: 'slab-path', label: 'Slab path', kind: 'length', sideRule: 'uninjured', statureShare: 0.29,
+  id: 'slab-path',
+  label: 'Slab path',
+  kind: 'length',
+  sideRule: 'uninjured',
+  statureShare: 0.29,
   landmarks: 'From the crease under the big toe, under the heel, up to the crease behind the bent knee',
   posture: 'Ankle at its angle, knee bent square',
 }
 
 /** Every leg girth, from the toes up. */
 export const legGirths: readonly MeasurementDefinition[] = [
-  toeGirth, midfootGirth, heelInstepGirth, ankleGirth, calfGirth, belowKneeGirth, kneeGirth,
-  aboveKneeGirth, midThighGirth, groinGirth,
+  toeGirth,
+  midfootGirth,
+  heelInstepGirth,
+  ankleGirth,
+  calfGirth,
+  belowKneeGirth,
+  kneeGirth,
+  aboveKneeGirth,
+  midThighGirth,
+  groinGirth,
 ]

@@ -32,7 +32,8 @@ export function drawSlab(draft: PlanDraft, model: LegModel, extent: Extent, slab
 /** Unrolled limb surface (padded girth by height) with the slab laid along its middle; x along the limb, y round it. */
 function unrolled(model: LegModel, fit: SlabFit, lengthCm: number): readonly GeometryPolygon[] {
   const rows = fit.stations.map((station) => ({
-    x: model.stations[station.id as keyof typeof model.stations].atCm, half: station.paddedGirthCm / 2,
+    x: model.stations[station.id as keyof typeof model.stations].atCm,
+    half: station.paddedGirthCm / 2,
   }))
   const first = rows[0]
   const last = rows.at(-1)
@@ -44,8 +45,16 @@ function unrolled(model: LegModel, fit: SlabFit, lengthCm: number): readonly Geo
   return [
     { id: 'skin', label: 'Limb surface over the padding, unrolled', role: 'sheet', points: [...up, ...down], decision: null },
     {
-      id: 'slab', label: `Slab, ${fit.widthCm} cm wide; ${footPartCm.toFixed(0)} cm of it folds under the foot`, role: 'slab',
-      points: [[last.x - lengthCm, half], [last.x, half], [last.x, -half], [last.x - lengthCm, -half]], decision: 'slab-width',
+      id: 'slab',
+      label: `Slab, ${fit.widthCm} cm wide; ${footPartCm.toFixed(0)} cm of it folds under the foot`,
+      role: 'slab',
+      points: [
+        [last.x - lengthCm, half],
+        [last.x, half],
+        [last.x, -half],
+        [last.x - lengthCm, -half],
+      ],
+      decision: 'slab-width',
     },
   ]
 }

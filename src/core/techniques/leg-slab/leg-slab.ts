@@ -33,16 +33,26 @@ export const legSlab: Technique = {
   bodyRegion: 'leg',
   regions: ['foot', 'ankle', 'lower-leg', 'knee', 'thigh'],
   patterns: [
-    'malleolar-fracture', 'achilles-rupture', 'ankle-sprain', 'metatarsal-fracture', 'toe-fracture',
-    'tibial-shaft-fracture', 'tibial-plateau-fracture', 'cellulitis',
+    'malleolar-fracture',
+    'achilles-rupture',
+    'ankle-sprain',
+    'metatarsal-fracture',
+    'toe-fracture',
+    'tibial-shaft-fracture',
+    'tibial-plateau-fracture',
+    'cellulitis',
   ],
   options: legSlabOptions,
   measurements: legSlabMeasurements,
   flagRules: legSlabFlagRules,
+  judge: (draft, options) => applyLegSlabRules(draft, options, extentOf(draft.clinicalCase, options)),
   plan: planLegSlab,
   onUrgent: {
     device: 'shell',
-    actions: ['Cut the bandage and padding along the open front, toes to top, down to skin.', 'Lift the front edges apart; the slab stays as a splint behind.'],
+    actions: [
+      'Cut the bandage and padding along the open front, toes to top, down to skin.',
+      'Lift the front edges apart; the slab stays as a splint behind.',
+    ],
   },
 }
 
@@ -51,7 +61,6 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
   const extent = extentOf(clinicalCase, options)
   const material = options['material'] as SettingMaterial
   const plaster = isPlaster(material)
-  applyLegSlabRules(draft, options, extent)
   const leg = measureLeg(draft)
   const lengthCm = decideLength(draft, options, extent)
   const layers = decideLayers(draft, extent, plaster)
@@ -64,23 +73,41 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
   const set = decideSetting(draft, material, plies)
   const ankleDeg = decideAnkle(draft, options)
   const steps = legSlabSteps({
-    options, extent, side: (clinicalCase.injury.side ?? 'side not recorded').toUpperCase(),
-    widthCm: fit?.widthCm ?? null, lengthCm, ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
-    setMin: set.minutes, isPlaster: plaster, isScarce: options['supplies'] === 'scarce',
+    options,
+    extent,
+    side: (clinicalCase.injury.side ?? 'side not recorded').toUpperCase(),
+    widthCm: fit?.widthCm ?? null,
+    lengthCm,
+    ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
+    setMin: set.minutes,
+    isPlaster: plaster,
+    isScarce: options['supplies'] === 'scarce',
   })
   draft.slow({
-    decision: 'peak-skin-temp', vulnerable: heatVulnerability(clinicalCase),
+    decision: 'peak-skin-temp',
+    vulnerable: heatVulnerability(clinicalCase),
     input: {
-      material, layers: plies, paddingLayers: 2, waterC: clinicalCase.environment.waterC, roomC: clinicalCase.environment.roomC,
-      backing: clinicalCase.environment.backing, setMin: set.minutes, constants: readDefaults(heatDefaults, draft.ctx.protocol),
+      material,
+      layers: plies,
+      paddingLayers: 2,
+      waterC: clinicalCase.environment.waterC,
+      roomC: clinicalCase.environment.roomC,
+      backing: clinicalCase.environment.backing,
+      setMin: set.minutes,
+      constants: readDefaults(heatDefaults, draft.ctx.protocol),
     },
   })
   draft.slow({
-    decision: 'least-crew', people: clinicalCase.crew.people, relief: crewRelief(clinicalCase, options),
+    decision: 'least-crew',
+    people: clinicalCase.crew.people,
+    relief: crewRelief(clinicalCase, options),
     input: crewInput(draft, steps, set, leastPeople(clinicalCase, options)),
   })
   return {
-    steps, fit: legSlabFit(extent), care: legSlabCare, schedule: schedule(draft),
+    steps,
+    fit: legSlabFit(extent),
+    care: legSlabCare,
+    schedule: schedule(draft),
     geometry: leg
       ? drawSlab(draft, leg.model, extent, { fit, lengthCm, ankleDeg: ankleDeg ?? 90, kneeDeg: extent === 'above-knee' ? 18 : 0 })
       : { ...emptyGeometry, body: 'leg' },
@@ -93,9 +120,20 @@ function decideLength(draft: PlanDraft, options: OptionValues, extent: Extent): 
   const toes = options['length'] === 'past-toes' ? 5 : 0
   const top = extent === 'above-knee' ? -5 : options['top-end'] === 'turn-back' ? 2 : -3
   return draft.decide({
-    id: 'slab-length', label: 'Slab length', value: roundUpTo(path.value + toes + top, 0.5), unit: 'cm', sd: path.sd, source: 'practice',
-    school: extent === 'above-knee' ? 'Ends 5 cm below the buttock fold' : options['top-end'] === 'turn-back' ? 'Top turned back' : 'Top stops short',
-    formula: 'Slab path + 5 cm when it goes past the toes; − 3 cm stopped short, + 2 cm turned back, − 5 cm above the knee; up to the next 0.5 cm.',
+    id: 'slab-length',
+    label: 'Slab length',
+    value: roundUpTo(path.value + toes + top, 0.5),
+    unit: 'cm',
+    sd: path.sd,
+    source: 'practice',
+    school:
+      extent === 'above-knee'
+        ? 'Ends 5 cm below the buttock fold'
+        : options['top-end'] === 'turn-back'
+          ? 'Top turned back'
+          : 'Top stops short',
+    formula:
+      'Slab path + 5 cm when it goes past the toes; − 3 cm stopped short, + 2 cm turned back, − 5 cm above the knee; up to the next 0.5 cm.',
     working: [
       workingOf(path),
       { label: 'Toe end', value: toes, unit: 'cm', from: 'option' },
@@ -107,14 +145,24 @@ function decideLength(draft: PlanDraft, options: OptionValues, extent: Extent): 
 function decideLayers(draft: PlanDraft, extent: Extent, plaster: boolean): number {
   if (!plaster) {
     return draft.decide({
-      id: 'slab-layers', label: 'Slab', value: 1, unit: 'strip', display: '1 pre-padded strip', source: 'practice',
-      formula: 'One pre-padded strip, which counts as 6 plies.', working: [],
+      id: 'slab-layers',
+      label: 'Slab',
+      value: 1,
+      unit: 'strip',
+      display: '1 pre-padded strip',
+      source: 'practice',
+      formula: 'One pre-padded strip, which counts as 6 plies.',
+      working: [],
     })
   }
   const base = extent === 'above-knee' ? 12 : 10
   const count = countSlabLayers(draft.clinicalCase, { base, least: base - 2, greatest: base + 2 }, draft.ctx.protocol)
   return draft.decide({
-    id: 'slab-layers', label: 'Slab layers', value: count.layers, unit: 'layers', source: 'practice',
+    id: 'slab-layers',
+    label: 'Slab layers',
+    value: count.layers,
+    unit: 'layers',
+    source: 'practice',
     formula: `${base} layers ${extent === 'above-knee' ? 'above' : 'below'} the knee, more for weight and long wear, fewer under 35 kg, kept within its band.`,
     working: [
       { label: 'Base', value: base, unit: 'layers', from: 'default' },
@@ -126,22 +174,38 @@ function decideLayers(draft: PlanDraft, extent: Extent, plaster: boolean): numbe
 function listSlab(draft: PlanDraft, fit: SlabFit, lengthCm: number | null, layers: number, options: OptionValues, plaster: boolean): void {
   const trimmed = fit.fromCm > fit.widthCm ? `, trimmed to ${fit.widthCm} cm wide` : ''
   if (plaster && options['slab-from'] === 'roll' && lengthCm !== null) {
-    const { inStock } = draft.stock((item) => item.item === 'plaster-roll' && (item.widthCm ?? 0) >= fit.widthCm && (item.lengthCm ?? 0) > 0)
+    const { inStock } = draft.stock(
+      (item) => item.item === 'plaster-roll' && (item.widthCm ?? 0) >= fit.widthCm && (item.lengthCm ?? 0) > 0,
+    )
     const roll = [...inStock].sort((a, b) => (a.widthCm ?? 0) - (b.widthCm ?? 0))[0]
     if (roll?.lengthCm) {
       draft.material({
-        id: 'slab', item: 'plaster-roll', widthCm: roll.widthCm ?? null, lengthCm, layers,
-        rolls: Math.ceil((layers * lengthCm) / roll.lengthCm - 1e-9), note: `folded to and fro into ${layers} layers of ${lengthCm} cm${trimmed}`,
+        id: 'slab',
+        item: 'plaster-roll',
+        widthCm: roll.widthCm ?? null,
+        lengthCm,
+        layers,
+        rolls: Math.ceil((layers * lengthCm) / roll.lengthCm - 1e-9),
+        note: `folded to and fro into ${layers} layers of ${lengthCm} cm${trimmed}`,
       })
       return
     }
     draft.caution({
-      level: 'caution', code: 'not-in-stock', decisions: ['slab-layers'], steps: ['lay-out'],
-      text: 'Cut a ready slab: no plaster roll is wide enough to fold one.', why: `The slab is ${fit.widthCm} cm wide.`,
+      level: 'caution',
+      code: 'not-in-stock',
+      decisions: ['slab-layers'],
+      steps: ['lay-out'],
+      text: 'Cut a ready slab: no plaster roll is wide enough to fold one.',
+      why: `The slab is ${fit.widthCm} cm wide.`,
     })
   }
   draft.material({
-    id: 'slab', item: plaster ? 'plaster-slab' : 'fibreglass-slab', widthCm: fit.fromCm, lengthCm, rolls: null, layers,
+    id: 'slab',
+    item: plaster ? 'plaster-slab' : 'fibreglass-slab',
+    widthCm: fit.fromCm,
+    lengthCm,
+    rolls: null,
+    layers,
     note: `cut to length${trimmed}`,
   })
 }
@@ -150,12 +214,22 @@ function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean, ext
   if (!hasLengths) return requireLegLengths(draft)
   const top = extent === 'above-knee' ? 'mid-thigh' : 'below-knee'
   decideLegWrap(draft, model, {
-    decision: 'padding', label: 'Padding', item: 'padding-roll', top, passes: 1, isOverPadding: false,
+    decision: 'padding',
+    label: 'Padding',
+    item: 'padding-roll',
+    top,
+    passes: 1,
+    isOverPadding: false,
     note: 'two layers by half overlap, up to four over bone, 2 cm beyond the slab at each end',
   })
   const bandage = decideLegWrap(draft, model, {
-    decision: 'bandage', label: 'Elastic bandage', item: 'elastic-bandage', top, isOverPadding: true,
-    passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes, note: 'from the injury to the toes and back up, half overlap',
+    decision: 'bandage',
+    label: 'Elastic bandage',
+    item: 'elastic-bandage',
+    top,
+    isOverPadding: true,
+    passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes,
+    note: 'from the injury to the toes and back up, half overlap',
   })
   if (bandage) checkBandagePressure(draft, model, bandage)
   if (options['liner'] === 'stockinette-and-wool' && options['supplies'] !== 'scarce') listStockinette(draft, model, extent)
@@ -164,17 +238,33 @@ function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean, ext
 function listStockinette(draft: PlanDraft, model: LegModel, extent: Extent): void {
   const top = model.stations[extent === 'above-knee' ? 'mid-thigh' : 'below-knee']
   const { inStock } = draft.stock((item) => item.item === 'stockinette')
-  const widest = Math.max(...Object.values(model.stations).filter((one) => one.axis === 'foot' || one.atCm <= top.atCm).map((one) => one.girthCm))
-  const widthCm = stockinetteWidth(widest, inStock.flatMap((item) => item.widthCm ?? []))
+  const widest = Math.max(
+    ...Object.values(model.stations)
+      .filter((one) => one.axis === 'foot' || one.atCm <= top.atCm)
+      .map((one) => one.girthCm),
+  )
+  const widthCm = stockinetteWidth(
+    widest,
+    inStock.flatMap((item) => item.widthCm ?? []),
+  )
   if (widthCm === null) {
     draft.caution({
-      level: 'caution', code: 'not-in-stock', decisions: ['padding'], steps: ['padding'],
-      text: 'Use wool alone: no stockinette of this width is in stock.', why: `The widest girth is ${widest.toFixed(1)} cm.`,
+      level: 'caution',
+      code: 'not-in-stock',
+      decisions: ['padding'],
+      steps: ['padding'],
+      text: 'Use wool alone: no stockinette of this width is in stock.',
+      why: `The widest girth is ${widest.toFixed(1)} cm.`,
     })
     return
   }
   draft.material({
-    id: 'stockinette', item: 'stockinette', widthCm, rolls: null, layers: 1, note: 'folded back over the slab at both ends',
+    id: 'stockinette',
+    item: 'stockinette',
+    widthCm,
+    rolls: null,
+    layers: 1,
+    note: 'folded back over the slab at both ends',
     lengthCm: stockinetteLength(top.atCm + model.footCm, 'folded-back'),
   })
 }
@@ -186,8 +276,14 @@ function decideStiffness(draft: PlanDraft, model: LegModel, fit: SlabFit, layers
   const arc = arcStiffness(radius, tau, fit.widthCm)
   const gain = arc.chordCm4 / arc.flatCm4
   draft.decide({
-    id: 'stiffness-gain', label: 'Stiffer than a flat strip', value: gain, unit: 'ratio', display: `${gain.toFixed(0)} times`, source: 'physics',
-    formula: 'Second moment of the curved slab at the ankle ÷ that of the same strip laid flat. Width bends it into a channel; layers only thicken it.',
+    id: 'stiffness-gain',
+    label: 'Stiffer than a flat strip',
+    value: gain,
+    unit: 'ratio',
+    display: `${gain.toFixed(0)} times`,
+    source: 'physics',
+    formula:
+      'Second moment of the curved slab at the ankle ÷ that of the same strip laid flat. Width bends it into a channel; layers only thicken it.',
     working: [
       { label: 'Radius at the ankle', value: radius, unit: 'cm', from: 'computed', where: 'ankle' },
       { label: 'Thickness', value: tau, unit: 'cm', from: 'computed' },
@@ -204,14 +300,20 @@ function decideAnkle(draft: PlanDraft, options: OptionValues): number | null {
   const ordered = options['ankle-ordered']
   if (school === 'as-ordered' && typeof ordered !== 'number') {
     draft.problem({
-      code: 'missing', path: 'options/ankle-ordered',
+      code: 'missing',
+      path: 'options/ankle-ordered',
       message: 'The ordered ankle angle is missing: enter it in degrees, 90 being square and less with the toes down.',
     })
     return null
   }
   const value = school === 'as-ordered' ? Number(ordered) : school === 'a-little-up' ? 95 : 90
   return draft.decide({
-    id: 'ankle-angle', label: 'Ankle angle', value, unit: 'deg', display: `${value}°, ${describeAnkle(value)}`, source: 'practice',
+    id: 'ankle-angle',
+    label: 'Ankle angle',
+    value,
+    unit: 'deg',
+    display: `${value}°, ${describeAnkle(value)}`,
+    source: 'practice',
     school: school === 'as-ordered' ? 'As ordered' : school === 'a-little-up' ? 'A little up, relaxes to square' : 'Square',
     formula: '90° is square; above it the toes are further up, below it further down.',
     working: [{ label: 'School', value: school, unit: null, from: 'option' }],
@@ -225,7 +327,10 @@ function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
   return [
     ...rounds,
     {
-      id: 'review', kind: 'review', dueMin: (isEarly ? 1 : 2) * 1440, graceMin: (isEarly ? 1 : 3) * 1440,
+      id: 'review',
+      kind: 'review',
+      dueMin: (isEarly ? 1 : 2) * 1440,
+      graceMin: (isEarly ? 1 : 3) * 1440,
       text: 'Review for circulation, change of slab or completion to a cast.',
     },
   ]

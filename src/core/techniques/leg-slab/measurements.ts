@@ -1,6 +1,18 @@
 import {
-  aboveKneeGirth, ankleGirth, belowKneeGirth, calfGirth, footLength, groinGirth, heelInstepGirth, insideLeg,
-  kneeGirth, lowerLegLength, midfootGirth, midThighGirth, slabPath, toeGirth,
+  aboveKneeGirth,
+  ankleGirth,
+  belowKneeGirth,
+  calfGirth,
+  footLength,
+  groinGirth,
+  heelInstepGirth,
+  insideLeg,
+  kneeGirth,
+  lowerLegLength,
+  midfootGirth,
+  midThighGirth,
+  slabPath,
+  toeGirth,
 } from '../../body/measurements/leg'
 import type { MeasurementDefinition } from '../../body/measurement-definition'
 import type { ClinicalCase } from '../../case/clinical-case'
@@ -20,10 +32,7 @@ export function slabPathFor(clinicalCase: ClinicalCase, options: OptionValues): 
 }
 
 /** What to measure for a back slab, in the order in which it is asked. */
-export function legSlabMeasurements(
-  clinicalCase: ClinicalCase,
-  options: OptionValues,
-): readonly TechniqueMeasurement[] {
+export function legSlabMeasurements(clinicalCase: ClinicalCase, options: OptionValues): readonly TechniqueMeasurement[] {
   const isAbove = extentOf(clinicalCase, options) === 'above-knee'
   const girths = [ankleGirth, calfGirth, belowKneeGirth, heelInstepGirth, toeGirth]
   const thigh = [kneeGirth, aboveKneeGirth, midThighGirth]

@@ -7,7 +7,9 @@ export type Extent = 'below-knee' | 'above-knee'
 /** Options of the back slab; the first value of each is the default. */
 export const legSlabOptions: readonly TechniqueOption[] = [
   {
-    id: 'extent', label: 'Extent', default: () => 'by-pattern',
+    id: 'extent',
+    label: 'Extent',
+    default: () => 'by-pattern',
     values: [
       { id: 'by-pattern', label: 'By injury', why: 'Above the knee for tibial shaft and plateau, below it for the rest.' },
       { id: 'below-knee', label: 'Below knee', why: 'Foot and ankle injuries: the knee stays free to move.' },
@@ -15,35 +17,49 @@ export const legSlabOptions: readonly TechniqueOption[] = [
     ],
   },
   {
-    id: 'front-gap', label: 'Open front', default: () => 'by-swelling',
+    id: 'front-gap',
+    label: 'Open front',
+    default: () => 'by-swelling',
     values: [
       { id: 'by-swelling', label: 'By swelling', why: 'A fresh, swollen limb keeps a quarter open: the release line.' },
       { id: 'least', label: 'Least', why: 'Wider side walls where swelling is past and side control matters more.' },
     ],
   },
   {
-    id: 'length', label: 'Toe end', default: () => 'toe-crease',
+    id: 'length',
+    label: 'Toe end',
+    default: () => 'toe-crease',
     values: [
-      { id: 'toe-crease', label: 'At the toe crease', why: 'Teams who want the toes free to move; the corner is folded back for the little toe.' },
+      {
+        id: 'toe-crease',
+        label: 'At the toe crease',
+        why: 'Teams who want the toes free to move; the corner is folded back for the little toe.',
+      },
       { id: 'past-toes', label: 'Past the toes', why: 'Teams who want a guard: 5 cm more, doubled back to end just past the tips.' },
     ],
   },
   {
-    id: 'top-end', label: 'Top end', default: () => 'stop-short',
+    id: 'top-end',
+    label: 'Top end',
+    default: () => 'stop-short',
     values: [
       { id: 'stop-short', label: 'Stop short', why: 'Cut 3 cm short, so that no edge can reach the knee crease.' },
       { id: 'turn-back', label: 'Turn back', why: 'Cut 2 cm long and rolled back into a soft edge.' },
     ],
   },
   {
-    id: 'liner', label: 'Liner', default: () => 'wool',
+    id: 'liner',
+    label: 'Liner',
+    default: () => 'wool',
     values: [
       { id: 'wool', label: 'Wool', why: 'Nothing tight under the slab on a swelling limb.' },
       { id: 'stockinette-and-wool', label: 'Stockinette and wool', why: 'Neater ends to turn back, kinder to skin under longer wear.' },
     ],
   },
   {
-    id: 'ankle', label: 'Ankle', default: () => 'square',
+    id: 'ankle',
+    label: 'Ankle',
+    default: () => 'square',
     values: [
       { id: 'square', label: 'Square', why: 'The foot can stand flat later; the heel cord does not shorten.' },
       { id: 'a-little-up', label: 'A little up', why: '5° past square, because it relaxes to square as the hold tires.' },
@@ -51,11 +67,16 @@ export const legSlabOptions: readonly TechniqueOption[] = [
     ],
   },
   {
-    id: 'ankle-ordered', label: 'Ordered ankle angle', default: () => null, values: [],
+    id: 'ankle-ordered',
+    label: 'Ordered ankle angle',
+    default: () => null,
+    values: [],
     figure: { unit: 'degrees', least: 40, greatest: 120, describe: describeAnkle },
   },
   {
-    id: 'material', label: 'Material', default: () => 'plaster-fast',
+    id: 'material',
+    label: 'Material',
+    default: () => 'plaster-fast',
     values: [
       { id: 'plaster-fast', label: 'Plaster, fast', why: 'Moulds closest; sets before a tired hold sags.' },
       { id: 'plaster-slow', label: 'Plaster, slow', why: 'More time when hands are few or the slab is long.' },
@@ -63,21 +84,27 @@ export const legSlabOptions: readonly TechniqueOption[] = [
     ],
   },
   {
-    id: 'slab-from', label: 'Slab from', default: () => 'ready-slab',
+    id: 'slab-from',
+    label: 'Slab from',
+    default: () => 'ready-slab',
     values: [
       { id: 'ready-slab', label: 'Ready slab', why: 'Layers already counted: only length and width to cut.' },
       { id: 'roll', label: 'Roll', why: 'Folded to and fro from rolls where ready slabs have run out.' },
     ],
   },
   {
-    id: 'lay-from', label: 'Lay from', default: () => 'foot',
+    id: 'lay-from',
+    label: 'Lay from',
+    default: () => 'foot',
     values: [
       { id: 'foot', label: 'Foot', why: 'The toe end has to be right; the top can be trimmed.' },
       { id: 'knee', label: 'Knee', why: 'The edge at the knee has to be right; the toe end is folded.' },
     ],
   },
   {
-    id: 'hold', label: 'Hold', default: () => 'helper',
+    id: 'hold',
+    label: 'Hold',
+    default: () => 'helper',
     values: [
       { id: 'helper', label: 'Helper', why: 'A second person keeps the ankle at its angle until it is set.' },
       { id: 'gravity', label: 'Gravity', why: 'Face down or hanging, the limb holds itself when hands are few.' },

@@ -27,46 +27,77 @@ export function legSlabSteps(facts: ProcedureFacts): readonly Step[] {
 }
 
 function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce }: ProcedureFacts): readonly Step[] {
-  const size = widthCm !== null && lengthCm !== null ? `${formatValue(widthCm, 'cm')} wide, ${formatValue(lengthCm, 'cm')} long` : 'to the plan'
+  const size =
+    widthCm !== null && lengthCm !== null ? `${formatValue(widthCm, 'cm')} wide, ${formatValue(lengthCm, 'cm')} long` : 'to the plan'
   const isAbove = extent === 'above-knee'
   const liner = options['liner'] === 'stockinette-and-wool' && !isScarce ? 'Stockinette first, without a crease. ' : ''
   const top = isAbove ? 'to the top of the thigh, with crossing turns at the knee' : 'to the knee crease'
   return [
     step({
-      id: 'position', text: 'Settle the patient in position, the whole leg bare and in reach. Give pain relief before anything moves.',
-      why: 'A hold kept for ten minutes needs a comfortable patient and a steady stance.', prevents: 'Shifting the limb half way, with the slab soft.',
-      after: [], minutes: [1, 2, 4],
+      id: 'position',
+      text: 'Settle the patient in position, the whole leg bare and in reach. Give pain relief before anything moves.',
+      why: 'A hold kept for ten minutes needs a comfortable patient and a steady stance.',
+      prevents: 'Shifting the limb half way, with the slab soft.',
+      after: [],
+      minutes: [1, 2, 4],
     }),
     step({
-      id: 'lay-out', text: 'Lay everything out in the order of use: padding, slab, water, bandage, tape, shears.',
-      why: 'Once the slab is wet there is no time to fetch.', prevents: 'Running out of bandage with the plaster setting.',
-      after: [], hands: ['fetch'], minutes: [1, 2, 4],
+      id: 'lay-out',
+      text: 'Lay everything out in the order of use: padding, slab, water, bandage, tape, shears.',
+      why: 'Once the slab is wet there is no time to fetch.',
+      prevents: 'Running out of bandage with the plaster setting.',
+      after: [],
+      hands: ['fetch'],
+      minutes: [1, 2, 4],
     }),
     step({
-      id: 'identity', text: `Read aloud with the patient: name, date of birth or number, and the side: ${side}.`,
-      why: 'Readings may come from the other leg; the work must not.', prevents: 'A slab on the wrong leg or the wrong patient.',
-      after: ['position'], minutes: [0.2, 0.3, 0.5], confirm: `Both identifiers and ${side} confirmed aloud`,
+      id: 'identity',
+      text: `Read aloud with the patient: name, date of birth or number, and the side: ${side}.`,
+      why: 'Readings may come from the other leg; the work must not.',
+      prevents: 'A slab on the wrong leg or the wrong patient.',
+      after: ['position'],
+      minutes: [0.2, 0.3, 0.5],
+      confirm: `Both identifiers and ${side} confirmed aloud`,
     }),
     step({
-      id: 'baseline', text: 'Check circulation, feeling and movement on both sides and record them.',
-      why: 'Later findings mean something only beside what was there before.', prevents: 'Not knowing whether a numb toe is new.',
-      after: ['identity'], minutes: [0.7, 1, 2], confirm: 'Checked on both sides and recorded', onPatient: true,
+      id: 'baseline',
+      text: 'Check circulation, feeling and movement on both sides and record them.',
+      why: 'Later findings mean something only beside what was there before.',
+      prevents: 'Not knowing whether a numb toe is new.',
+      after: ['identity'],
+      minutes: [0.7, 1, 2],
+      confirm: 'Checked on both sides and recorded',
+      onPatient: true,
       where: ['dorsal-foot-pulse'],
     }),
     step({
-      id: 'padding', text: `${liner}Padding from the toes, figure-of-eight at the ankle, heel covered, loose corners tucked, half overlap ${top}.`,
-      why: 'Two even layers let it swell a little and keep edges off; turns over bone count toward four layers.', prevents: 'Heel and malleolar sores, and ridges under the slab.',
-      after: ['baseline', 'lay-out'], minutes: [1.5, 2.5, 4], onPatient: true, where: ['padding', 'heel-instep'],
+      id: 'padding',
+      text: `${liner}Padding from the toes, figure-of-eight at the ankle, heel covered, loose corners tucked, half overlap ${top}.`,
+      why: 'Two even layers let it swell a little and keep edges off; turns over bone count toward four layers.',
+      prevents: 'Heel and malleolar sores, and ridges under the slab.',
+      after: ['baseline', 'lay-out'],
+      minutes: [1.5, 2.5, 4],
+      onPatient: true,
+      where: ['padding', 'heel-instep'],
     }),
     step({
-      id: 'bone-points', text: `Feel every bony point through the padding: both malleoli, heel, ${isAbove ? 'kneecap, ' : ''}fibular neck.`,
-      why: 'What you can feel sharply, the slab will press.', prevents: 'A foot drop from a pressed nerve at the fibular neck.',
-      after: ['padding'], minutes: [0.3, 0.5, 1], where: ['malleoli', 'fibular-neck'],
+      id: 'bone-points',
+      text: `Feel every bony point through the padding: both malleoli, heel, ${isAbove ? 'kneecap, ' : ''}fibular neck.`,
+      why: 'What you can feel sharply, the slab will press.',
+      prevents: 'A foot drop from a pressed nerve at the fibular neck.',
+      after: ['padding'],
+      minutes: [0.3, 0.5, 1],
+      where: ['malleoli', 'fibular-neck'],
     }),
     step({
-      id: 'cut-slab', text: `Cut the slab ${size}. Hold it dry round the limb: the front stays open from end to end.`,
-      why: 'Plaster stretches a little wet and never shrinks; the open front is the release line.', prevents: 'Edges that meet: a slab that has become a closed cast.',
-      after: ['identity', 'padding'], minutes: [0.7, 1, 2], confirm: `Cut for the ${side} leg, gap checked`, where: ['slab'],
+      id: 'cut-slab',
+      text: `Cut the slab ${size}. Hold it dry round the limb: the front stays open from end to end.`,
+      why: 'Plaster stretches a little wet and never shrinks; the open front is the release line.',
+      prevents: 'Edges that meet: a slab that has become a closed cast.',
+      after: ['identity', 'padding'],
+      minutes: [0.7, 1, 2],
+      confirm: `Cut for the ${side} leg, gap checked`,
+      where: ['slab'],
     }),
   ]
 }
@@ -82,43 +113,77 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
     text: isPlaster
       ? 'Wet until the bubbles stop, press out, smooth lightly on the table, last look at the length. The clock starts.'
       : 'A little water along the strip, roll it in a towel, press out. The clock starts.',
-    why: 'Air left in makes it weak; water left in makes it slow.', prevents: 'Dry layers that split apart.',
-    after: ['cut-slab', 'bone-points'], minutes: isPlaster ? [0.3, 0.5, 0.8] : [0.4, 0.6, 1], wet: true,
+    why: 'Air left in makes it weak; water left in makes it slow.',
+    prevents: 'Dry layers that split apart.',
+    after: ['cut-slab', 'bone-points'],
+    minutes: isPlaster ? [0.3, 0.5, 0.8] : [0.4, 0.6, 1],
+    wet: true,
     timer: { id: 'set', label: 'Setting', minutes: setMin },
   })
   const lay = step({
-    id: 'lay', text: `Lay it from the ${from}, square along the back of the limb, and do the main smoothing here.${knee}`,
-    why: 'Layers bond while they are wettest.', prevents: 'A twisted slab that holds one side only.',
-    after: ['wet'], minutes: isPlaster ? [0.4, 0.6, 1] : [0.3, 0.5, 0.8], wet: true, onPatient: true, where: ['slab'],
+    id: 'lay',
+    text: `Lay it from the ${from}, square along the back of the limb, and do the main smoothing here.${knee}`,
+    why: 'Layers bond while they are wettest.',
+    prevents: 'A twisted slab that holds one side only.',
+    after: ['wet'],
+    minutes: isPlaster ? [0.4, 0.6, 1] : [0.3, 0.5, 0.8],
+    wet: true,
+    onPatient: true,
+    where: ['slab'],
     ...(isAbove ? { hands: ['apply', 'hold-proximal'] as const } : {}),
   })
   const fold = step({
     id: 'fold',
-    text: options['length'] === 'past-toes'
-      ? 'Double the end back into a guard just past the tips, nick and tuck at the ankle, fold the edge away from the fibular neck.'
-      : 'Fold the corner to free the little toe, nick and tuck at the ankle, fold the edge away from the fibular neck.',
-    why: 'Creases dent, edges cut.', prevents: 'A sore little toe, a pressed nerve at the fibular neck.',
-    after: ['lay'], minutes: [0.3, 0.5, 0.8], wet: true, where: ['malleoli', 'fibular-neck', 'toe'],
+    text:
+      options['length'] === 'past-toes'
+        ? 'Double the end back into a guard just past the tips, nick and tuck at the ankle, fold the edge away from the fibular neck.'
+        : 'Fold the corner to free the little toe, nick and tuck at the ankle, fold the edge away from the fibular neck.',
+    why: 'Creases dent, edges cut.',
+    prevents: 'A sore little toe, a pressed nerve at the fibular neck.',
+    after: ['lay'],
+    minutes: [0.3, 0.5, 0.8],
+    wet: true,
+    where: ['malleoli', 'fibular-neck', 'toe'],
   })
   const turnBack = step({
-    id: 'turn-back', text: `Turn the padding back over both edges${options['top-end'] === 'turn-back' ? ', the top rolled back into a soft edge' : ''}.`,
-    why: 'A padded edge can touch skin, a bare one cannot.', prevents: 'Plaster edges rubbing the skin.',
-    after: ['fold'], minutes: [0.3, 0.5, 0.8], wet: true,
+    id: 'turn-back',
+    text: `Turn the padding back over both edges${options['top-end'] === 'turn-back' ? ', the top rolled back into a soft edge' : ''}.`,
+    why: 'A padded edge can touch skin, a bare one cannot.',
+    prevents: 'Plaster edges rubbing the skin.',
+    after: ['fold'],
+    minutes: [0.3, 0.5, 0.8],
+    wet: true,
   })
   const bandage = step({
-    id: 'bandage', text: 'Elastic bandage from the injury to the toes and back up: half overlap, firm, the weave never stretched open, carried past both ends.',
-    why: 'It presses the slab to the limb; pulled tight it is a tourniquet.', prevents: 'A loose slab, or a tight bandage over swelling.',
-    after: [isPlaster ? 'turn-back' : 'fold'], minutes: isPlaster ? [0.8, 1.2, 1.8] : [0.8, 1.1, 1.6], wet: true, where: ['bandage'],
+    id: 'bandage',
+    text: 'Elastic bandage from the injury to the toes and back up: half overlap, firm, the weave never stretched open, carried past both ends.',
+    why: 'It presses the slab to the limb; pulled tight it is a tourniquet.',
+    prevents: 'A loose slab, or a tight bandage over swelling.',
+    after: [isPlaster ? 'turn-back' : 'fold'],
+    minutes: isPlaster ? [0.8, 1.2, 1.8] : [0.8, 1.1, 1.6],
+    wet: true,
+    where: ['bandage'],
   })
   const reduction = step({
-    id: 'reduction', text: 'Only if a reduction is planned: the person who is to do it does it now. Circulation again afterwards.',
-    why: 'The slab is still soft and takes the new shape.', prevents: 'Setting a fracture in the wrong place.',
-    after: ['bandage'], minutes: [0, 0, 0], wet: true, optional: true,
+    id: 'reduction',
+    text: 'Only if a reduction is planned: the person who is to do it does it now. Circulation again afterwards.',
+    why: 'The slab is still soft and takes the new shape.',
+    prevents: 'Setting a fracture in the wrong place.',
+    after: ['bandage'],
+    minutes: [0, 0, 0],
+    wet: true,
+    optional: true,
   })
   const mould = step({
-    id: 'mould', text: `Flat palms, never fingertips, either side of the heel cord. Ankle ${ankleWords}; foot neither tilted nor turned. Ask: is it too hot?`,
-    why: 'Fingertips leave dents that press for weeks.', prevents: 'Dents, a dropped or tilted foot.',
-    after: ['bandage'], minutes: isPlaster ? [0.4, 0.6, 1] : [0.2, 0.4, 0.6], wet: true, holds: holder, where: ['heel-cord', 'ankle'],
+    id: 'mould',
+    text: `Flat palms, never fingertips, either side of the heel cord. Ankle ${ankleWords}; foot neither tilted nor turned. Ask: is it too hot?`,
+    why: 'Fingertips leave dents that press for weeks.',
+    prevents: 'Dents, a dropped or tilted foot.',
+    after: ['bandage'],
+    minutes: isPlaster ? [0.4, 0.6, 1] : [0.2, 0.4, 0.6],
+    wet: true,
+    holds: holder,
+    where: ['heel-cord', 'ankle'],
   })
   return [wet, lay, fold, ...(isPlaster ? [turnBack] : []), bandage, reduction, mould]
 }
@@ -126,29 +191,49 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
 function finishSteps({ isScarce }: ProcedureFacts): readonly Step[] {
   return [
     step({
-      id: 'hold-set', text: 'Hold without moving until it is set. "Too hot" means: take it off.',
-      why: 'Movement while it sets cracks it inside, where nobody sees it.', prevents: 'A slab that looks whole and holds nothing.',
-      after: ['mould'], minutes: [2, 4, 8], holds: { from: 'hold-set', to: 'hold-set', place: 'hold-distal' }, where: ['ankle'],
+      id: 'hold-set',
+      text: 'Hold without moving until it is set. "Too hot" means: take it off.',
+      why: 'Movement while it sets cracks it inside, where nobody sees it.',
+      prevents: 'A slab that looks whole and holds nothing.',
+      after: ['mould'],
+      minutes: [2, 4, 8],
+      holds: { from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
+      where: ['ankle'],
     }),
     step({
-      id: 'finish', text: `Turn the bandage ends in and fix them with ${isScarce ? 'a plaster offcut' : 'an offcut or tape'}.`,
-      why: 'Clips and pins fall into beds and under slabs.', prevents: 'A bandage that unwinds overnight.',
-      after: ['hold-set'], minutes: [0.3, 0.5, 1],
+      id: 'finish',
+      text: `Turn the bandage ends in and fix them with ${isScarce ? 'a plaster offcut' : 'an offcut or tape'}.`,
+      why: 'Clips and pins fall into beds and under slabs.',
+      prevents: 'A bandage that unwinds overnight.',
+      after: ['hold-set'],
+      minutes: [0.3, 0.5, 1],
     }),
     step({
-      id: 'trim', text: 'Trim until all toe tips are seen and the little toe is free.',
-      why: 'Toes are the window for every later check.', prevents: 'A check that finds only bandage.',
-      after: ['finish'], minutes: [0.3, 0.7, 1.5], where: ['toe'],
+      id: 'trim',
+      text: 'Trim until all toe tips are seen and the little toe is free.',
+      why: 'Toes are the window for every later check.',
+      prevents: 'A check that finds only bandage.',
+      after: ['finish'],
+      minutes: [0.3, 0.7, 1.5],
+      where: ['toe'],
     }),
     step({
-      id: 'transfer', text: 'The patient may shift up the bed but not leave it. Limb at heart level, no weight through the slab.',
-      why: 'It carries nothing until it is cured, and then only what is ordered.', prevents: 'A slab cracked at the ankle within the hour.',
-      after: ['finish'], minutes: [0.3, 0.5, 1],
+      id: 'transfer',
+      text: 'The patient may shift up the bed but not leave it. Limb at heart level, no weight through the slab.',
+      why: 'It carries nothing until it is cured, and then only what is ordered.',
+      prevents: 'A slab cracked at the ankle within the hour.',
+      after: ['finish'],
+      minutes: [0.3, 0.5, 1],
     }),
     step({
-      id: 'after-check', text: 'Check circulation, feeling and movement again, both sides, and compare with the baseline.',
-      why: 'Bandage, bend and swelling show first in the toes.', prevents: 'A tight slab found late.',
-      after: ['trim'], minutes: [0.7, 1, 2], confirm: 'Checked again and recorded', where: ['dorsal-foot-pulse', 'toe'],
+      id: 'after-check',
+      text: 'Check circulation, feeling and movement again, both sides, and compare with the baseline.',
+      why: 'Bandage, bend and swelling show first in the toes.',
+      prevents: 'A tight slab found late.',
+      after: ['trim'],
+      minutes: [0.7, 1, 2],
+      confirm: 'Checked again and recorded',
+      where: ['dorsal-foot-pulse', 'toe'],
     }),
   ]
 }

@@ -24,10 +24,17 @@ export function crewInput(draft: PlanDraft, steps: readonly Step[], set: { minut
   const ids = new Set(wet.map((step) => step.id))
   return {
     steps: wet.map((step) => ({
-      id: step.id, minutes: step.minutes, hands: step.hands, after: step.after.filter((id) => ids.has(id)),
+      id: step.id,
+      minutes: step.minutes,
+      hands: step.hands,
+      after: step.after.filter((id) => ids.has(id)),
       hold: step.holds ? { from: step.holds.from, to: step.holds.to } : null,
     })),
-    wettingStep: 'wet', mouldingStep: 'mould', setMin: set.minutes, setSdMin: set.sd, floor,
+    wettingStep: 'wet',
+    mouldingStep: 'mould',
+    setMin: set.minutes,
+    setSdMin: set.sd,
+    floor,
     seed: draft.clinicalCase.seed ?? draft.ctx.seed,
   }
 }

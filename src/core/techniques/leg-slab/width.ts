@@ -27,13 +27,7 @@ export function limitingStations(extent: Extent): readonly LegStationId[] {
 }
 
 /** Decides `slab-width` and `slab-coverage` (COMPUTATION 4 and the front-gap rule of SAFETY). */
-export function decideWidth(
-  draft: PlanDraft,
-  model: LegModel,
-  options: OptionValues,
-  extent: Extent,
-  item: string,
-): SlabFit | null {
+export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionValues, extent: Extent, item: string): SlabFit | null {
   const { clinicalCase, ctx } = draft
   const growth = greatestGirthGrowth(clinicalCase, ctx.protocol)
   const swelling = clinicalCase.injury.swelling
@@ -49,13 +43,20 @@ export function decideWidth(
   if (!choice) return null
   if (choice.isTrimmed) {
     draft.caution({
-      level: 'caution', code: 'no-slab-width', decisions: ['slab-width'], steps: ['cut-slab'],
+      level: 'caution',
+      code: 'no-slab-width',
+      decisions: ['slab-width'],
+      steps: ['cut-slab'],
       text: `Trim the ${choice.fromCm} cm slab to ${choice.widthCm.toFixed(1)} cm.`,
       why: `No stocked slab leaves the gap at the ${widest.limiting.label}; the narrowest has to be cut down.`,
     })
   }
   const widthCm = draft.decide({
-    id: 'slab-width', label: 'Slab width', value: choice.widthCm, unit: 'cm', source: 'practice',
+    id: 'slab-width',
+    label: 'Slab width',
+    value: choice.widthCm,
+    unit: 'cm',
+    source: 'practice',
     school: isWide ? 'A quarter left open while it swells' : 'Gap by swelling, at least 2 cm',
     formula: 'Girth over padding less the gap to leave, least over the stations; the widest stocked slab no wider than that.',
     working: [
@@ -63,7 +64,11 @@ export function decideWidth(
       { label: 'Padding', value: 2, unit: 'layers', from: 'default' },
       { label: 'Forecast growth', value: growth, unit: 'ratio', from: 'computed' },
       ...stations.map((station): WorkingLine => ({
-        label: `Room at the ${station.label}, gap ${station.gapCm.toFixed(1)} cm`, value: allowed(station), unit: 'cm', from: 'computed', where: station.id,
+        label: `Room at the ${station.label}, gap ${station.gapCm.toFixed(1)} cm`,
+        value: allowed(station),
+        unit: 'cm',
+        from: 'computed',
+        where: station.id,
       })),
       { label: 'Stocked widths', value: [...stockedCm].sort((a, b) => a - b), unit: 'cm', from: 'default' },
     ],
@@ -79,20 +84,32 @@ function decideCoverage(draft: PlanDraft, stations: readonly SlabStation[], widt
   const coverage = widthCm / judged.paddedGirthCm
   const taper = coverage < leastCoverage ? chooseTaper(judged, stockedCm, leastCoverage) : null
   const alternatives: Alternative[] = taper
-    ? [{
-        value: taper.widthCm, display: `Tapered from the ${taper.fromCm} cm slab`,
-        why: `Cut to the gap at every station it covers ${(100 * taper.widthCm / judged.paddedGirthCm).toFixed(0)} % at the ${judged.label}.`,
-      }]
+    ? [
+        {
+          value: taper.widthCm,
+          display: `Tapered from the ${taper.fromCm} cm slab`,
+          why: `Cut to the gap at every station it covers ${((100 * taper.widthCm) / judged.paddedGirthCm).toFixed(0)} % at the ${judged.label}.`,
+        },
+      ]
     : []
   if (coverage < leastCoverage) {
     draft.caution({
-      level: 'caution', code: 'poor-side-control', decisions: ['slab-coverage', 'slab-width'], steps: ['cut-slab'],
-      text: taper ? `Cut a taper from the ${taper.fromCm} cm slab for more side control.` : 'Add a stirrup, or accept less side control and say so.',
+      level: 'caution',
+      code: 'poor-side-control',
+      decisions: ['slab-coverage', 'slab-width'],
+      steps: ['cut-slab'],
+      text: taper
+        ? `Cut a taper from the ${taper.fromCm} cm slab for more side control.`
+        : 'Add a stirrup, or accept less side control and say so.',
       why: `The slab covers ${(100 * coverage).toFixed(0)} % at the ${judged.label}; under half, the sides give way. The open front (option front-gap) comes first.`,
     })
   }
   draft.decide({
-    id: 'slab-coverage', label: 'Coverage', value: coverage, unit: 'ratio', source: 'practice',
+    id: 'slab-coverage',
+    label: 'Coverage',
+    value: coverage,
+    unit: 'ratio',
+    source: 'practice',
     display: `${(100 * coverage).toFixed(0)} % at the ${judged.label}`,
     formula: 'Slab width ÷ girth over padding at the widest station of the lower leg.',
     working: [
@@ -109,7 +126,10 @@ function stockedWidths(draft: PlanDraft, item: string): readonly number[] {
   const { inStock } = draft.stock(isSlab)
   if (inStock.length > 0) return inStock.flatMap((one) => one.widthCm ?? [])
   draft.caution({
-    level: 'caution', code: 'not-in-stock', decisions: ['slab-width'], steps: ['lay-out'],
+    level: 'caution',
+    code: 'not-in-stock',
+    decisions: ['slab-width'],
+    steps: ['lay-out'],
     text: `No ${item.replaceAll('-', ' ')} is in stock: the width is for the usual ones.`,
     why: 'None is listed as present.',
   })

@@ -24,7 +24,15 @@ export function ApplyScreen() {
 }
 
 function NotYet({ caseId, words, to, label }: { caseId: string; words: string; to: string; label: string }) {
-  return <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6"><h1 className="text-xl font-bold">Apply</h1><Notice tone="note" lead={words} /><ButtonLink look="next" to={`/case/${caseId}/${to}`}>{label}</ButtonLink></main>
+  return (
+    <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6">
+      <h1 className="text-xl font-bold">Apply</h1>
+      <Notice tone="note" lead={words} />
+      <ButtonLink look="next" to={`/case/${caseId}/${to}`}>
+        {label}
+      </ButtonLink>
+    </main>
+  )
 }
 
 function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
@@ -38,10 +46,12 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
   const previous = previousStep(steps, run)
   useWakeLock(step !== null)
 
-  const write = (stepId: string, outcome: 'done' | 'skipped' | 'undone', reason = ''): void => void writeEvent('step', { runId: run.id, stepId, outcome, reason })
+  const write = (stepId: string, outcome: 'done' | 'skipped' | 'undone', reason = ''): void =>
+    void writeEvent('step', { runId: run.id, stepId, outcome, reason })
   const finish = (done: Step): void => {
     write(done.id, 'done')
-    if (done.timer) void writeEvent('timer', { runId: run.id, timerId: done.timer.id, label: done.timer.label, minutes: done.timer.minutes })
+    if (done.timer)
+      void writeEvent('timer', { runId: run.id, timerId: done.timer.id, label: done.timer.label, minutes: done.timer.minutes })
     if (done.id === steps.at(-1)?.id && !record.appliedAt) {
       void writeEvent('applied', {})
       void navigate(`/case/${record.id}/check`)
@@ -52,15 +62,56 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
   }
   return (
     <>
-      <div className="hidden sm:block"><Lane geometry={plan.geometry} units={units} layers={step && ['wet', 'lay', 'fold', 'turn-back', 'mould', 'hold-set'].includes(step.id) ? ['padding', 'slab'] : step?.id === 'bandage' ? ['padding', 'slab', 'bandage'] : ['padding']} lit={step?.where ?? []} /></div>
-      <main id="main" className="mx-auto grid w-full max-w-7xl flex-1 content-start gap-5 px-3 py-4 sm:px-6 lg:grid-cols-[1fr_19rem]">
-        <h1 className="sr-only">Apply</h1>
-        {step
-          ? <StepCard key={step.id} open={open} plan={plan} step={step} run={run} index={steps.indexOf(step)} count={steps.length} onDone={() => finish(step)} onBack={previous ? back : null} onSkip={() => (step.optional ? write(step.id, 'skipped') : setSkipping(true))} />
-          : <Finished caseId={record.id} onBack={previous ? back : null} />}
-        <StepTrail steps={steps} outcomes={outcomesOf(run)} current={step?.id ?? null} />
+      <main
+        id="main"
+        className="mx-auto w-full max-w-[92rem] flex-1 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6 lg:px-5 lg:py-4"
+      >
+        <div className="grid gap-4 max-sm:hidden lg:sticky lg:top-4">
+          <Lane
+            geometry={plan.geometry}
+            units={units}
+            layers={
+              step && ['wet', 'lay', 'fold', 'turn-back', 'mould', 'hold-set'].includes(step.id)
+                ? ['padding', 'slab']
+                : step?.id === 'bandage'
+                  ? ['padding', 'slab', 'bandage']
+                  : ['padding']
+            }
+            lit={step?.where ?? []}
+          />
+          <StepTrail steps={steps} outcomes={outcomesOf(run)} current={step?.id ?? null} />
+        </div>
+        <div className="min-w-0 p-3 sm:p-5 lg:p-0">
+          <h1 className="sr-only">Apply</h1>
+          {step ? (
+            <StepCard
+              key={step.id}
+              open={open}
+              plan={plan}
+              step={step}
+              run={run}
+              index={steps.indexOf(step)}
+              count={steps.length}
+              onDone={() => finish(step)}
+              onBack={previous ? back : null}
+              onSkip={() => (step.optional ? write(step.id, 'skipped') : setSkipping(true))}
+            />
+          ) : (
+            <Finished caseId={record.id} onBack={previous ? back : null} />
+          )}
+        </div>
       </main>
-      {isSkipping && step ? <SkipSheet caseId={record.id} step={step} onClose={() => setSkipping(false)} onSkip={(reason) => { setSkipping(false); write(step.id, 'skipped', reason) }} /> : null}
+      {isSkipping && step ? (
+        <SkipSheet
+          caseId={record.id}
+          step={step}
+          onClose={() => setSkipping(false)}
+          onSkip={(reason) => {
+            setSkipping(false)
+            write(step.id, 'skipped', reason)
+          }}
+        />
+      ) : null}
     </>
   )
 }
@@ -70,7 +121,12 @@ function Finished({ caseId, onBack }: { caseId: string; onBack: (() => void) | n
     <section className="grid content-start gap-4 rounded-3xl border border-line bg-sheet p-6">
       <h2 className="text-2xl font-bold">All steps are done</h2>
       <p>Circulation and fit come next, and then the rounds.</p>
-      <div className="flex flex-wrap gap-3"><ButtonLink look="next" to={`/case/${caseId}/check`}>Check</ButtonLink>{onBack ? <Button onClick={onBack}>Back one step</Button> : null}</div>
+      <div className="flex flex-wrap gap-3">
+        <ButtonLink look="next" to={`/case/${caseId}/check`}>
+          Check
+        </ButtonLink>
+        {onBack ? <Button onClick={onBack}>Back one step</Button> : null}
+      </div>
     </section>
   )
 }

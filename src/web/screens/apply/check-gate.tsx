@@ -8,22 +8,52 @@ import { VerdictPanel } from '../../parts/verdict-panel'
 import { writeEvent, type OpenCase } from '../../stores/case-store'
 
 /** The check that a step asks for: recorded here before the step can be confirmed. */
-export function CheckGate({ open, isBaseline, since, onChecked }: { open: OpenCase; isBaseline: boolean; since: string; onChecked: (isChecked: boolean) => void }) {
+export function CheckGate({
+  open,
+  isBaseline,
+  since,
+  onChecked,
+}: {
+  open: OpenCase
+  isBaseline: boolean
+  since: string
+  onChecked: (isChecked: boolean) => void
+}) {
   const [isOpen, setOpen] = useState(false)
   const { record, episode } = open
   const technique = findTechnique(record.technique)
   const side = episode.injuries[record.injuryId]?.side
   const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
-  const found = isBaseline ? judged.find((one) => one.round.isBaseline) : judged.findLast((one) => !one.round.isBaseline && one.round.at >= since)
+  const found = isBaseline
+    ? judged.find((one) => one.round.isBaseline)
+    : judged.findLast((one) => !one.round.isBaseline && one.round.at >= since)
   const isChecked = found !== undefined
   useEffect(() => onChecked(isChecked), [isChecked, onChecked])
   if (found) return <VerdictPanel verdict={found.verdict} device={technique?.onUrgent.actions ?? []} />
   return (
     <>
-      <div><Button onClick={() => setOpen(true)}>{isBaseline ? 'Record the baseline' : 'Record the check'}</Button></div>
+      <div>
+        <Button onClick={() => setOpen(true)}>{isBaseline ? 'Record the baseline' : 'Record the check'}</Button>
+      </div>
       {side ? (
-        <Dialog title={isBaseline ? 'Baseline, both sides' : 'Check after application'} isOpen={isOpen} onClose={() => setOpen(false)}>
-          <RoundForm limb="leg" injured={side} isBaseline={isBaseline} cases={[record.id]} draftKey={`case/${record.id}/${isBaseline ? 'baseline' : 'after-check'}`} submitLabel="Keep it" onSubmit={(body) => { setOpen(false); void writeEvent('round', body) }} />
+        <Dialog
+          isWide
+          title={isBaseline ? 'Baseline, both sides' : 'Check after application'}
+          isOpen={isOpen}
+          onClose={() => setOpen(false)}
+        >
+          <RoundForm
+            limb="leg"
+            injured={side}
+            isBaseline={isBaseline}
+            cases={[record.id]}
+            draftKey={`case/${record.id}/${isBaseline ? 'baseline' : 'after-check'}`}
+            submitLabel="Keep it"
+            onSubmit={(body) => {
+              setOpen(false)
+              void writeEvent('round', body)
+            }}
+          />
         </Dialog>
       ) : null}
     </>

@@ -4,25 +4,51 @@ import { LevelMark, ToneShape } from '../../parts/level-mark'
 import { latenessMin, urgencyOf } from './board-order'
 
 const nextWords: Record<Stage, string> = {
-  'size-up': 'Size up', measure: 'Measure', choose: 'Choose', 'make-ready': 'Make ready', apply: 'Applying', check: 'Check the fit', watch: 'Watch',
+  'size-up': 'Size up',
+  measure: 'Measure',
+  choose: 'Choose',
+  'make-ready': 'Make ready',
+  apply: 'Applying',
+  check: 'Check the fit',
+  watch: 'Watch',
 }
 
 /** One case on the Board: who and where, what was found, what is due. */
 export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
   const urgency = urgencyOf(row, now)
-  const edge = urgency <= 1 ? 'border-l-stop' : urgency <= 3 ? 'border-l-caution' : 'border-l-line'
+  const edge = urgency <= 2 ? 'border-l-stop' : urgency <= 3 ? 'border-l-caution' : 'border-l-line'
   return (
     <li>
-      <Link to={`/case/${row.caseId}/${row.stage}`} className={`grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl border border-l-[10px] border-line bg-sheet px-4 py-3 sm:grid-cols-[1.25fr_1.3fr_auto] ${edge}`}>
+      <Link
+        to={`/case/${row.caseId}/${row.stage}`}
+        className={`grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl border border-l-[10px] border-line bg-sheet px-4 py-3 sm:grid-cols-[1.2fr_1fr_12.5rem] ${edge}`}
+      >
         <span className="min-w-0">
-          <span className="block truncate text-[1.12rem] font-bold">{row.patient}{row.isTemporaryName ? <span className="ml-2 rounded-md bg-well px-1.5 py-0.5 text-sm font-semibold text-soft">temporary name</span> : null}</span>
-          <span className="block text-soft">{row.place} · {row.side && row.region ? <strong className="text-ink">{row.side.toUpperCase()} {row.region.replaceAll('-', ' ')}</strong> : 'side not set'} · {row.techniqueName}</span>
+          <span className="block truncate text-[1.12rem] font-bold">
+            {row.patient}
+            {row.isTemporaryName ? (
+              <span className="ml-2 rounded-md bg-well px-1.5 py-0.5 text-sm font-semibold text-soft">temporary name</span>
+            ) : null}
+          </span>
+          <span className="block text-soft">
+            {row.place} ·{' '}
+            {row.side && row.region ? (
+              <strong className="text-ink">
+                {row.side.toUpperCase()} {row.region.replaceAll('-', ' ')}
+              </strong>
+            ) : (
+              'side not set'
+            )}{' '}
+            · {row.techniqueName}
+          </span>
         </span>
         <span className="min-w-0">
           <LevelMark level={row.level} />
           {row.finding ? <span className="block truncate text-soft">{row.finding}</span> : null}
         </span>
-        <span className="sm:text-right"><Due row={row} now={now} /></span>
+        <span className="sm:text-right">
+          <Due row={row} now={now} />
+        </span>
       </Link>
     </li>
   )
@@ -30,10 +56,27 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
 
 function Due({ row, now }: { row: BoardRow; now: number }) {
   const late = latenessMin(row, now)
-  if (late === null) return <span className="inline-flex min-h-9 items-center rounded-xl bg-well px-3 font-semibold">{nextWords[row.stage]}</span>
+  if (late === null)
+    return <span className="inline-flex min-h-9 items-center rounded-xl bg-well px-3 font-semibold">{nextWords[row.stage]}</span>
   const minutes = Math.max(1, Math.round(Math.abs(late)))
   const words = minutes >= 120 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes} min`
-  if (late > row.graceMin) return <span className="inline-flex items-center gap-2 text-lg font-bold text-stop"><ToneShape tone="stop" />Overdue {words}</span>
-  if (late > 0) return <span className="inline-flex items-center gap-2 font-bold text-caution"><ToneShape tone="caution" />Due, {words} ago</span>
-  return <span className="font-semibold">{row.nextWhat} in {words}</span>
+  if (late > row.graceMin)
+    return (
+      <span className="inline-flex items-center gap-2 text-lg font-bold text-stop">
+        <ToneShape tone="stop" />
+        Overdue {words}
+      </span>
+    )
+  if (late > 0)
+    return (
+      <span className="inline-flex items-center gap-2 font-bold text-caution">
+        <ToneShape tone="caution" />
+        Due, {words} ago
+      </span>
+    )
+  return (
+    <span className="font-semibold">
+      {row.nextWhat} in {words}
+    </span>
+  )
 }

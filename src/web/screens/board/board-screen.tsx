@@ -39,17 +39,37 @@ export function BoardScreen() {
         <div>
           <h1 className="text-2xl font-bold">Board</h1>
           <p className="text-soft">
-            {answer ? <>{rows.length} live {rows.length === 1 ? 'case' : 'cases'}, <strong className={pressing > 0 ? 'text-stop' : ''}>{pressing} pressing</strong> · read {ageMin < 1 ? 'just now' : `${ageMin} min ago`}</> : 'Reading…'}
+            {answer ? (
+              <>
+                {rows.length} live {rows.length === 1 ? 'case' : 'cases'},{' '}
+                <strong className={pressing > 0 ? 'text-stop' : ''}>{pressing} pressing</strong> · read{' '}
+                {ageMin < 1 ? 'just now' : `${ageMin} min ago`}
+              </>
+            ) : (
+              'Reading…'
+            )}
           </p>
         </div>
-        <ButtonLink look="next" to="/new" className="ml-auto">New case</ButtonLink>
+        <ButtonLink look="next" to="/new" className="ml-auto">
+          New case
+        </ButtonLink>
       </div>
-      {refusal ? <div className="mb-4"><Notice tone="caution" lead={refusal} role="alert" /></div> : null}
-      {answer && rows.length === 0 ? <p className="rounded-2xl border border-dashed border-soft p-8 text-center">No live cases. Pick up the tape and start one.</p> : null}
+      {refusal ? (
+        <div className="mb-4">
+          <Notice tone="caution" lead={refusal} role="alert" />
+        </div>
+      ) : null}
+      {answer && rows.length === 0 ? (
+        <p className="rounded-2xl border border-dashed border-soft p-8 text-center">No live cases. Pick up the tape and start one.</p>
+      ) : null}
       <ul className="grid gap-2.5" aria-label="Live cases, worst first">
-        {rows.map((row) => <BoardLine key={row.caseId} row={row} now={now} />)}
+        {rows.map((row) => (
+          <BoardLine key={row.caseId} row={row} now={now} />
+        ))}
       </ul>
-      <p className="mt-6 text-sm text-soft">The Board reminds of what was planned and shows what was entered. It does not monitor anybody.</p>
+      <p className="mt-6 text-sm text-soft">
+        The Board reminds of what was planned and shows what was entered. It does not monitor anybody.
+      </p>
     </main>
   )
 }

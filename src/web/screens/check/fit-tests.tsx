@@ -3,24 +3,49 @@ import type { FitRecord } from '#contract/case-record'
 import { Notice } from '../../parts/notice'
 
 /** What to look at on the device, each answered yes or no, with what to do when it is not so. */
-export function FitTests({ tests, records, onSave }: { caseId: string; tests: readonly FitTest[]; records: readonly FitRecord[]; onSave: (body: { testId: string; isGood: boolean; note: string }) => void }) {
+export function FitTests({
+  tests,
+  records,
+  onSave,
+}: {
+  tests: readonly FitTest[]
+  records: readonly FitRecord[]
+  onSave: (body: { testId: string; isGood: boolean; note: string }) => void
+}) {
   return (
     <section aria-labelledby="fit">
-      <h2 id="fit" className="mb-2 font-bold">Fit</h2>
+      <h2 id="fit" className="mb-2 font-bold">
+        Fit
+      </h2>
       <ul className="grid gap-2">
         {tests.map((test) => {
           const last = records.findLast((one) => one.testId === test.id)
           return (
             <li key={test.id} className="rounded-2xl border border-line bg-sheet px-4 py-2.5">
               <div className="flex items-center gap-3">
-                <div className="min-w-0 flex-1"><p className="font-semibold leading-tight">{test.text}</p><p className="text-sm text-soft">{test.why}</p></div>
+                <div className="min-w-0 flex-1">
+                  <p className="font-semibold leading-tight">{test.text}</p>
+                  <p className="text-sm text-soft">{test.why}</p>
+                </div>
                 <div role="group" aria-label={test.text} className="flex gap-1">
                   {([true, false] as const).map((isGood) => (
-                    <button key={String(isGood)} type="button" aria-pressed={last?.isGood === isGood} onClick={() => onSave({ testId: test.id, isGood, note: '' })} className={`min-h-11 min-w-13 rounded-xl border px-3 ${last?.isGood === isGood ? (isGood ? 'border-ink bg-ink font-bold text-paper' : 'border-stop bg-stop-wash font-bold text-stop') : 'border-line'}`}>{isGood ? 'yes' : 'no'}</button>
+                    <button
+                      key={String(isGood)}
+                      type="button"
+                      aria-pressed={last?.isGood === isGood}
+                      onClick={() => onSave({ testId: test.id, isGood, note: '' })}
+                      className={`min-h-11 min-w-13 rounded-xl border px-3 ${last?.isGood === isGood ? (isGood ? 'border-ink bg-ink font-bold text-paper' : 'border-stop bg-stop-wash font-bold text-stop') : 'border-line'}`}
+                    >
+                      {isGood ? 'yes' : 'no'}
+                    </button>
                   ))}
                 </div>
               </div>
-              {last && !last.isGood ? <div className="mt-2"><Notice tone="caution" lead={test.remedy} role="status" /></div> : null}
+              {last && !last.isGood ? (
+                <div className="mt-2">
+                  <Notice tone="caution" lead={test.remedy} role="status" />
+                </div>
+              ) : null}
             </li>
           )
         })}

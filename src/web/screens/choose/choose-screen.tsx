@@ -15,7 +15,8 @@ import { usePerson, useSettings } from '../../stores/session-store'
 import { DecisionGrid } from './decision-grid'
 import { OptionPanel } from './option-panel'
 
-type Sheet = { kind: 'working'; decision: Decision } | { kind: 'overrule'; decision: Decision } | { kind: 'set-aside'; caution: Caution } | null
+type Sheet =
+  { kind: 'working'; decision: Decision } | { kind: 'overrule'; decision: Decision } | { kind: 'set-aside'; caution: Caution } | null
 
 /** Size and cut list: every number opens its working, every school can be changed, and the plan is accepted. */
 export function ChooseScreen() {
@@ -34,42 +35,85 @@ export function ChooseScreen() {
     void navigate(`/case/${record.id}/make-ready`)
   }
   const pick = (id: string): void => {
-    const decision = plan.decisions.find((one) => one.id === id) ?? plan.decisions.find((one) => one.working.some((line) => line.where === id))
+    const decision =
+      plan.decisions.find((one) => one.id === id) ?? plan.decisions.find((one) => one.working.some((line) => line.where === id))
     if (decision) setSheet({ kind: 'working', decision })
   }
   return (
     <>
-      <Lane geometry={plan.geometry} units={units} layers={['readings', 'slab', 'sheet']} onPick={pick} />
       <StagePage
-        title="Choose" lead={isAccepted ? `Accepted by ${record.accepted?.by ?? ''}` : record.accepted ? 'Changed since it was accepted' : undefined}
-        next={isAccepted
-          ? <ButtonLink look="next" to={`/case/${record.id}/make-ready`}>Make ready</ButtonLink>
-          : <>
-              {openStops.length > 0 ? <p className="font-semibold text-stop">{openStops.length === 1 ? 'A stop stands.' : `${openStops.length} stops stand.`}</p> : null}
+        lane={<Lane geometry={plan.geometry} units={units} layers={['readings', 'slab', 'sheet']} onPick={pick} />}
+        title="Choose"
+        lead={isAccepted ? `Accepted by ${record.accepted?.by ?? ''}` : record.accepted ? 'Changed since it was accepted' : undefined}
+        next={
+          isAccepted ? (
+            <ButtonLink look="next" to={`/case/${record.id}/make-ready`}>
+              Make ready
+            </ButtonLink>
+          ) : (
+            <>
+              {openStops.length > 0 ? (
+                <p className="font-semibold text-stop">{openStops.length === 1 ? 'A stop stands.' : `${openStops.length} stops stand.`}</p>
+              ) : null}
               {mayDecide ? null : <p className="text-soft">A clinician accepts the plan.</p>}
-              <Button look="next" disabled={!mayDecide || plan.pending.length > 0 || openStops.length > 0 || plan.decisions.length === 0} onClick={accept}>{plan.pending.length > 0 ? 'Working out the last figures…' : 'Accept the plan'}</Button>
-            </>}
+              <Button
+                look="next"
+                disabled={!mayDecide || plan.pending.length > 0 || openStops.length > 0 || plan.decisions.length === 0}
+                onClick={accept}
+              >
+                {plan.pending.length > 0 ? 'Working out the last figures…' : 'Accept the plan'}
+              </Button>
+            </>
+          )
+        }
       >
-        <div className="grid gap-6 lg:grid-cols-[1.4fr_1fr]">
+        <div className="grid gap-6">
           <div className="grid content-start gap-4">
-            <PlanMessages plan={plan} levels={['stop', 'caution']} onSetAside={mayDecide ? (caution) => setSheet({ kind: 'set-aside', caution }) : undefined} />
+            <PlanMessages
+              plan={plan}
+              levels={['stop', 'caution']}
+              onSetAside={mayDecide ? (caution) => setSheet({ kind: 'set-aside', caution }) : undefined}
+            />
             <DecisionGrid plan={plan} units={units} onOpen={(decision) => setSheet({ kind: 'working', decision })} />
             <PlanMessages plan={plan} levels={['note']} showProblems={false} />
           </div>
           <OptionPanel record={record} plan={plan} onSave={(options) => void writeEvent('options', { options })} />
         </div>
       </StagePage>
-      {sheet?.kind === 'working' ? <WorkingSheet decision={sheet.decision} units={units} onClose={() => setSheet(null)} onOverrule={mayDecide ? () => setSheet({ kind: 'overrule', decision: sheet.decision }) : undefined} /> : null}
+      {sheet?.kind === 'working' ? (
+        <WorkingSheet
+          decision={sheet.decision}
+          units={units}
+          onClose={() => setSheet(null)}
+          onOverrule={mayDecide ? () => setSheet({ kind: 'overrule', decision: sheet.decision }) : undefined}
+        />
+      ) : null}
       {sheet?.kind === 'overrule' ? (
         <OverruleSheet
-          title={`Overrule: ${sheet.decision.label}`} draftKey={`case/${record.id}/overrule/${sheet.decision.id}`} current={sheet.decision.value} unit={sheet.decision.unit} wantsValue onClose={() => setSheet(null)}
-          onSave={(value, reason) => { setSheet(null); void writeEvent('overrule', { decision: sheet.decision.id, value, reason }) }}
+          title={`Overrule: ${sheet.decision.label}`}
+          draftKey={`case/${record.id}/overrule/${sheet.decision.id}`}
+          current={sheet.decision.value}
+          unit={sheet.decision.unit}
+          wantsValue
+          onClose={() => setSheet(null)}
+          onSave={(value, reason) => {
+            setSheet(null)
+            void writeEvent('overrule', { decision: sheet.decision.id, value, reason })
+          }}
         />
       ) : null}
       {sheet?.kind === 'set-aside' ? (
         <OverruleSheet
-          title={`Set aside: ${sheet.caution.text}`} draftKey={`case/${record.id}/set-aside/${sheet.caution.code}`} current={null} unit={null} wantsValue={false} onClose={() => setSheet(null)}
-          onSave={(_, reason) => { setSheet(null); void writeEvent('overrule', { caution: sheet.caution.code, reason }) }}
+          title={`Set aside: ${sheet.caution.text}`}
+          draftKey={`case/${record.id}/set-aside/${sheet.caution.code}`}
+          current={null}
+          unit={null}
+          wantsValue={false}
+          onClose={() => setSheet(null)}
+          onSave={(_, reason) => {
+            setSheet(null)
+            void writeEvent('overrule', { caution: sheet.caution.code, reason })
+          }}
         />
       ) : null}
     </>
@@ -77,6 +121,7 @@ export function ChooseScreen() {
 }
 
 function sameDecisions(a: readonly Decision[], b: readonly Decision[]): boolean {
-  const values = (all: readonly Decision[]): string => JSON.stringify([...all].sort((x, y) => x.id.localeCompare(y.id)).map((one) => [one.id, one.value]))
+  const values = (all: readonly Decision[]): string =>
+    JSON.stringify([...all].sort((x, y) => x.id.localeCompare(y.id)).map((one) => [one.id, one.value]))
   return values(a) === values(b)
 }

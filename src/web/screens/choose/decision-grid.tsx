@@ -11,19 +11,29 @@ export function DecisionGrid({ plan, units, onOpen }: { plan: Plan; units: Displ
     <ul aria-label="Decisions" className="grid grid-cols-2 gap-2.5 md:grid-cols-3 xl:grid-cols-4">
       {plan.decisions.map((decision) => (
         <li key={decision.id}>
-          <button type="button" onClick={() => onOpen(decision)} className={`grid h-full min-h-22 w-full content-between gap-1 rounded-2xl border bg-sheet px-3.5 py-2.5 text-left ${decision.status === 'stop' ? 'border-2 border-stop' : decision.status === 'caution' ? 'border-2 border-caution' : 'border-line'}`}>
+          <button
+            type="button"
+            onClick={() => onOpen(decision)}
+            className={`grid h-full min-h-22 w-full content-between gap-1 rounded-2xl border bg-sheet px-3.5 py-2.5 text-left ${decision.status === 'stop' ? 'border-2 border-stop' : decision.status === 'caution' ? 'border-2 border-caution' : 'border-line'}`}
+          >
             <span className="flex items-center gap-1.5 text-sm font-semibold text-soft">
-              {decision.status === 'ok' ? null : <ToneShape tone={decision.status} size={14} />}{decision.label}
+              {decision.status === 'ok' ? null : <ToneShape tone={decision.status} size={14} />}
+              {decision.label}
               {decision.status === 'ok' ? null : <span className="sr-only">, {decision.status}</span>}
             </span>
             <span className="numeral text-[1.35rem] leading-tight">{formatDecision(decision, units)}</span>
-            {decision.overruled ? <span className="text-sm font-semibold text-caution">computed {decision.overruled.computedDisplay}</span> : null}
+            {decision.overruled ? (
+              <span className="text-sm font-semibold text-caution">computed {decision.overruled.computedDisplay}</span>
+            ) : null}
           </button>
         </li>
       ))}
       {plan.pending.map((task) => (
         <li key={task.decision} className="grid min-h-22 content-between rounded-2xl border border-dashed border-line px-3.5 py-2.5">
-          <span className="text-sm font-semibold text-soft">{pendingLabels[task.decision]}</span><span role="status" className="text-soft">working it out…</span>
+          <span className="text-sm font-semibold text-soft">{pendingLabels[task.decision]}</span>
+          <span role="status" className="text-soft">
+            working it out…
+          </span>
         </li>
       ))}
     </ul>

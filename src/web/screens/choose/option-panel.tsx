@@ -7,17 +7,42 @@ import { useDraft } from '../../hooks/use-draft'
 import { TextField } from '../../parts/text-field'
 
 /** The schools to choose between, each with who prefers it and why. */
-export function OptionPanel({ record, plan, onSave }: { record: CaseRecord; plan: Plan; onSave: (options: CaseRecord['options']) => void }) {
+export function OptionPanel({
+  record,
+  plan,
+  onSave,
+}: {
+  record: CaseRecord
+  plan: Plan
+  onSave: (options: CaseRecord['options']) => void
+}) {
   const technique = findTechnique(record.technique)
   const save = (id: string, value: string | number): void => onSave({ ...record.options, [id]: value })
   return (
     <section aria-labelledby="schools" className="grid content-start gap-3">
-      <h2 id="schools" className="font-bold">How it is done here</h2>
+      <h2 id="schools" className="font-bold">
+        How it is done here
+      </h2>
       <div className="grid gap-2.5">
         {technique?.options.map((option) =>
-          option.figure
-            ? (plan.options['ankle'] === 'as-ordered' || record.options[option.id] !== undefined) ? <FigureOption key={option.id} caseId={record.id} option={option} value={record.options[option.id]} onSave={(value) => save(option.id, value)} /> : null
-            : <SchoolOption key={option.id} option={option} value={String(plan.options[option.id] ?? '')} onSave={(value) => save(option.id, value)} />,
+          option.figure ? (
+            plan.options['ankle'] === 'as-ordered' || record.options[option.id] !== undefined ? (
+              <FigureOption
+                key={option.id}
+                caseId={record.id}
+                option={option}
+                value={record.options[option.id]}
+                onSave={(value) => save(option.id, value)}
+              />
+            ) : null
+          ) : (
+            <SchoolOption
+              key={option.id}
+              option={option}
+              value={String(plan.options[option.id] ?? '')}
+              onSave={(value) => save(option.id, value)}
+            />
+          ),
         )}
       </div>
     </section>
@@ -29,11 +54,17 @@ function SchoolOption({ option, value, onSave }: { option: TechniqueOption; valu
   const chosen = option.values.find((one) => one.id === value)
   return (
     <div className="grid grid-cols-[7.5rem_1fr] items-start gap-x-3">
-      <label htmlFor={id} className="pt-2.5 font-semibold">{option.label}</label>
+      <label htmlFor={id} className="pt-2.5 font-semibold">
+        {option.label}
+      </label>
       <div>
         <select id={id} value={value} onChange={(event) => onSave(event.target.value)} className="field-box min-h-11 py-1.5">
           {chosen ? null : <option value="">Choose…</option>}
-          {option.values.map((one) => <option key={one.id} value={one.id}>{one.label}</option>)}
+          {option.values.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.label}
+            </option>
+          ))}
         </select>
         {chosen ? <p className="mt-0.5 text-sm text-soft">{chosen.why}</p> : null}
       </div>
@@ -41,7 +72,17 @@ function SchoolOption({ option, value, onSave }: { option: TechniqueOption; valu
   )
 }
 
-function FigureOption({ caseId, option, value, onSave }: { caseId: string; option: TechniqueOption; value: string | number | undefined; onSave: (value: number) => void }) {
+function FigureOption({
+  caseId,
+  option,
+  value,
+  onSave,
+}: {
+  caseId: string
+  option: TechniqueOption
+  value: string | number | undefined
+  onSave: (value: number) => void
+}) {
   const [draft, setDraft] = useDraft(`case/${caseId}/option/${option.id}`)
   const [error, setError] = useState<string>()
   const { figure } = option
@@ -56,8 +97,21 @@ function FigureOption({ caseId, option, value, onSave }: { caseId: string; optio
     onSave(typed)
   }
   return (
-    <form onSubmit={(event) => { event.preventDefault(); keep() }}>
-      <TextField label={`${option.label}, ${figure.unit}`} inputMode="decimal" value={draft || String(value ?? '')} onChange={(event) => setDraft(event.target.value)} onBlur={keep} error={error} hint={isUsable ? figure.describe(typed) : '90 is square'} />
+    <form
+      onSubmit={(event) => {
+        event.preventDefault()
+        keep()
+      }}
+    >
+      <TextField
+        label={`${option.label}, ${figure.unit}`}
+        inputMode="decimal"
+        value={draft || String(value ?? '')}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={keep}
+        error={error}
+        hint={isUsable ? figure.describe(typed) : '90 is square'}
+      />
     </form>
   )
 }

@@ -5,13 +5,16 @@ export function CrewForecast({ plan }: { plan: Plan }) {
   const crew = plan.decisions.find((one) => one.id === 'least-crew')
   const set = plan.decisions.find((one) => one.id === 'set-time')
   const heat = plan.decisions.find((one) => one.id === 'peak-skin-temp')
-  const odds = crew?.working.flatMap((line) => {
-    const people = /with (\d)$/.exec(line.label)?.[1]
-    return people && typeof line.value === 'number' ? [{ people, odds: line.value }] : []
-  }) ?? []
+  const odds =
+    crew?.working.flatMap((line) => {
+      const people = /with (\d)$/.exec(line.label)?.[1]
+      return people && typeof line.value === 'number' ? [{ people, odds: line.value }] : []
+    }) ?? []
   return (
     <section aria-labelledby="forecast" className="grid gap-3 rounded-3xl border border-line bg-sheet p-4">
-      <h2 id="forecast" className="font-bold">Forecast</h2>
+      <h2 id="forecast" className="font-bold">
+        Forecast
+      </h2>
       <dl className="grid grid-cols-3 gap-3">
         <Fact label="Sets in" value={set?.display ?? '…'} />
         <Fact label="People needed" value={crew?.display ?? '…'} />
@@ -22,8 +25,17 @@ export function CrewForecast({ plan }: { plan: Plan }) {
         <tbody>
           {odds.map((one) => (
             <tr key={one.people}>
-              <th scope="row" className="w-24 py-1 text-left font-normal">{one.people === '1' ? '1 person' : `${one.people} people`}</th>
-              <td><div aria-hidden className="h-3.5 overflow-hidden rounded-full bg-well"><div className={`h-full rounded-full ${one.odds >= 0.9 ? 'bg-calm' : 'bg-caution'}`} style={{ width: `${one.odds * 100}%` }} /></div></td>
+              <th scope="row" className="w-24 py-1 text-left font-normal">
+                {one.people === '1' ? '1 person' : `${one.people} people`}
+              </th>
+              <td>
+                <div aria-hidden className="h-3.5 overflow-hidden rounded-full bg-well">
+                  <div
+                    className={`h-full rounded-full ${one.odds >= 0.9 ? 'bg-calm' : 'bg-caution'}`}
+                    style={{ width: `${one.odds * 100}%` }}
+                  />
+                </div>
+              </td>
               <td className="numeral w-28 pl-3 text-right">{one.odds === 0 ? 'cannot hold' : `${(one.odds * 100).toFixed(0)} %`}</td>
             </tr>
           ))}
@@ -34,5 +46,10 @@ export function CrewForecast({ plan }: { plan: Plan }) {
 }
 
 function Fact({ label, value }: { label: string; value: string }) {
-  return <div><dt className="text-sm text-soft">{label}</dt><dd className="numeral text-lg leading-tight">{value}</dd></div>
+  return (
+    <div>
+      <dt className="text-sm text-soft">{label}</dt>
+      <dd className="numeral text-lg leading-tight">{value}</dd>
+    </div>
+  )
 }

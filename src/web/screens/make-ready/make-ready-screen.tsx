@@ -28,23 +28,32 @@ export function MakeReadyScreen() {
   }
   const forecast = ['least-crew', 'set-time', 'peak-skin-temp']
   return (
-    <>
-      <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'bandage']} />
-      <StagePage
-        title="Make ready" lead={record.accepted ? undefined : 'The plan is not accepted yet.'}
-        next={record.accepted ? <Button look="next" onClick={start}>{run ? 'Go on applying' : 'Start applying'}</Button> : <ButtonLink look="next" to={`/case/${record.id}/choose`}>Back to the plan</ButtonLink>}
-      >
-        <div className="grid gap-7 lg:grid-cols-2">
-          <LayOut caseId={record.id} materials={plan.materials} units={units} />
-          <div className="grid content-start gap-5">
-            <SetupForm setup={record.setup} onSave={(setup) => void writeEvent('setup', setup)} />
-            <CrewForecast plan={plan} />
-            <PlanMessages plan={plan} decisions={forecast} showProblems={false} />
-            <Notice tone="note" lead="Heat and crew odds are estimates">They are for planning. Ask about heat while it sets; &ldquo;too hot&rdquo; means take it off.</Notice>
-          </div>
-        </div>
-      </StagePage>
-    </>
+    <StagePage
+      lane={<Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'bandage']} />}
+      aside={<LayOut caseId={record.id} materials={plan.materials} units={units} />}
+      title="Make ready"
+      lead={record.accepted ? undefined : 'The plan is not accepted yet.'}
+      next={
+        record.accepted ? (
+          <Button look="next" onClick={start}>
+            {run ? 'Go on applying' : 'Start applying'}
+          </Button>
+        ) : (
+          <ButtonLink look="next" to={`/case/${record.id}/choose`}>
+            Back to the plan
+          </ButtonLink>
+        )
+      }
+    >
+      <div className="grid content-start gap-5">
+        <SetupForm setup={record.setup} onSave={(setup) => void writeEvent('setup', setup)} />
+        <CrewForecast plan={plan} />
+        <PlanMessages plan={plan} decisions={forecast} showProblems={false} />
+        <Notice tone="note" lead="Heat and crew odds are estimates">
+          They are for planning. Ask about heat while it sets; &ldquo;too hot&rdquo; means take it off.
+        </Notice>
+      </div>
+    </StagePage>
   )
 }
 
@@ -56,22 +65,42 @@ function LayOut({ caseId, materials, units }: { caseId: string; materials: reado
     if (!next.delete(id)) next.add(id)
     setDraft([...next].join(' '))
   }
-  const extras: readonly Material[] = ['Bucket of water, thermometer', 'Shears, tape, marker', 'Waterproof sheet, towel'].map((item) => ({ id: item.split(',')[0]?.replaceAll(' ', '-') ?? item, item, widthCm: null, lengthCm: null, rolls: null, layers: null, note: '' }))
+  const extras: readonly Material[] = ['Bucket of water, thermometer', 'Shears, tape, marker', 'Waterproof sheet, towel'].map((item) => ({
+    id: item.split(',')[0]?.replaceAll(' ', '-') ?? item,
+    item,
+    widthCm: null,
+    lengthCm: null,
+    rolls: null,
+    layers: null,
+    note: '',
+  }))
   return (
     <section aria-labelledby="lay-out">
-      <h2 id="lay-out" className="mb-2 font-bold">Lay out, in the order of use</h2>
+      <h2 id="lay-out" className="mb-2 font-bold">
+        Lay out, in the order of use
+      </h2>
       <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
-        {[...materials].sort((a, b) => order(a) - order(b)).concat(extras).map((material) => (
-          <li key={material.id}>
-            <label className="flex min-h-14 items-center gap-4 px-4 py-2">
-              <input type="checkbox" checked={ticked.has(material.id)} onChange={() => toggle(material.id)} className="size-7 shrink-0 accent-ink" />
-              <span className="min-w-0">
-                <span className={`block font-semibold ${ticked.has(material.id) ? 'text-soft line-through' : ''}`}>{describe(material, units)}</span>
-                {material.note ? <span className="block text-sm text-soft">{material.note}</span> : null}
-              </span>
-            </label>
-          </li>
-        ))}
+        {[...materials]
+          .sort((a, b) => order(a) - order(b))
+          .concat(extras)
+          .map((material) => (
+            <li key={material.id}>
+              <label className="flex min-h-14 items-center gap-4 px-4 py-2">
+                <input
+                  type="checkbox"
+                  checked={ticked.has(material.id)}
+                  onChange={() => toggle(material.id)}
+                  className="size-7 shrink-0 accent-ink"
+                />
+                <span className="min-w-0">
+                  <span className={`block font-semibold ${ticked.has(material.id) ? 'text-soft line-through' : ''}`}>
+                    {describe(material, units)}
+                  </span>
+                  {material.note ? <span className="block text-sm text-soft">{material.note}</span> : null}
+                </span>
+              </label>
+            </li>
+          ))}
       </ul>
     </section>
   )
@@ -85,6 +114,7 @@ function describe(material: Material, units: DisplayUnits): string {
   const name = material.item.replaceAll('-', ' ')
   const width = material.widthCm === null ? '' : `, ${formatLength(material.widthCm, units)} wide`
   const length = material.lengthCm !== null && material.rolls === null ? `, ${formatLength(material.lengthCm, units)} long` : ''
-  const layers = material.id === 'slab' && material.layers !== null && material.layers > 1 ? `, ${formatValue(material.layers, 'layers')}` : ''
+  const layers =
+    material.id === 'slab' && material.layers !== null && material.layers > 1 ? `, ${formatValue(material.layers, 'layers')}` : ''
   return `${material.rolls === null ? '' : `${material.rolls} × `}${name}${width}${length}${layers}`
 }

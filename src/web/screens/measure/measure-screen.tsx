@@ -34,34 +34,60 @@ export function MeasureScreen() {
   const lit = current ? [current.definition.id.replace(/-girth$/, '')] : []
   const isEnough = !asked.some((one) => one.need === 'required' && !readings.some((reading) => reading.id === one.definition.id))
   return (
-    <>
-      <Lane geometry={plan.geometry} units={units} layers={['readings']} lit={lit} drawnSide={drawnSide ?? undefined} onPick={(id) => setPicked(asked.some((one) => one.definition.id === `${id}-girth`) ? `${id}-girth` : id)} />
-      <StagePage
-        title="Measure" lead={next ? `${asked.filter((one) => one.need !== 'optional' && !readings.some((reading) => reading.id === one.definition.id)).length} places to go` : 'All asked places are read'}
-        next={<ButtonLink look={next ? 'plain' : 'next'} to={`/case/${open.record.id}/choose`}>{isEnough ? 'Choose the size' : 'Choose with what there is'}</ButtonLink>}
-      >
-        <div className="grid gap-6 lg:grid-cols-[1.25fr_1fr]">
-          {current ? (
-            <ReadingEntry
-              key={current.definition.id} caseId={open.record.id} definition={current.definition} side={drawnSide} injured={injury?.side ?? null}
-              problems={plan.problems.filter((problem) => problem.path.startsWith(`measurements/${current.definition.id}`))}
-              onSide={(next) => setSide({ for: current.definition.id, side: next })}
-              onTyping={setProvisional}
-              onEnter={(reading) => {
-                setProvisional(null)
-                setPicked(null)
-                void writeEvent('reading', reading)
-              }}
-            />
-          ) : null}
-          <div className="grid content-start gap-4">
-            <ReadingList asked={asked} readings={readings} units={units} current={current?.definition.id ?? null} onPick={setPicked} onWithdraw={(key) => void writeEvent('reading-withdrawn', { key })} />
-            <PlanMessages plan={plan} levels={['caution', 'stop', 'note']} decisions={[]} />
-            <PlanMessages plan={{ ...plan, cautions: plan.cautions.filter((one) => readingCodes.has(one.code)) }} showProblems={false} />
-          </div>
-        </div>
-      </StagePage>
-    </>
+    <StagePage
+      lane={
+        <Lane
+          geometry={plan.geometry}
+          units={units}
+          layers={['readings']}
+          lit={lit}
+          drawnSide={drawnSide ?? undefined}
+          onPick={(id) => setPicked(asked.some((one) => one.definition.id === `${id}-girth`) ? `${id}-girth` : id)}
+        />
+      }
+      aside={
+        <ReadingList
+          asked={asked}
+          readings={readings}
+          units={units}
+          current={current?.definition.id ?? null}
+          onPick={setPicked}
+          onWithdraw={(key) => void writeEvent('reading-withdrawn', { key })}
+        />
+      }
+      title="Measure"
+      lead={
+        next
+          ? `${asked.filter((one) => one.need !== 'optional' && !readings.some((reading) => reading.id === one.definition.id)).length} places to go`
+          : 'All asked places are read'
+      }
+      next={
+        <ButtonLink look={next ? 'plain' : 'next'} to={`/case/${open.record.id}/choose`}>
+          {isEnough ? 'Choose the size' : 'Choose with what there is'}
+        </ButtonLink>
+      }
+    >
+      <div className="grid gap-5">
+        {current ? (
+          <ReadingEntry
+            key={current.definition.id}
+            caseId={open.record.id}
+            definition={current.definition}
+            side={drawnSide}
+            injured={injury?.side ?? null}
+            problems={plan.problems.filter((problem) => problem.path.startsWith(`measurements/${current.definition.id}`))}
+            onSide={(next) => setSide({ for: current.definition.id, side: next })}
+            onTyping={setProvisional}
+            onEnter={(reading) => {
+              setProvisional(null)
+              setPicked(null)
+              void writeEvent('reading', reading)
+            }}
+          />
+        ) : null}
+        <PlanMessages plan={{ ...plan, cautions: plan.cautions.filter((one) => readingCodes.has(one.code)) }} showProblems={false} />
+      </div>
+    </StagePage>
   )
 }
 

@@ -8,27 +8,44 @@ import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../stores/case-store'
 
-interface IdentityFields { name: string; born: string; number: string; ageYears: string; heightCm: string; massKg: string }
+interface IdentityFields {
+  name: string
+  born: string
+  number: string
+  ageYears: string
+  heightCm: string
+  massKg: string
+}
 
 const figure = (label: string, least: number, greatest: number): Joi.StringSchema =>
-  Joi.string().trim().allow('').custom((value: string, helpers) => {
-    const parsed = Number(value.replace(',', '.'))
-    if (!Number.isFinite(parsed)) return helpers.message({ custom: `${label} is not a figure: type it like 70 or 70.5.` })
-    if (parsed < least || parsed > greatest) return helpers.message({ custom: `${label} must be from ${least} to ${greatest}: check the figure.` })
-    return value
-  })
+  Joi.string()
+    .trim()
+    .allow('')
+    .custom((value: string, helpers) => {
+      const parsed = Number(value.replace(',', '.'))
+      if (!Number.isFinite(parsed)) return helpers.message({ custom: `${label} is not a figure: type it like 70 or 70.5.` })
+      if (parsed < least || parsed > greatest)
+        return helpers.message({ custom: `${label} must be from ${least} to ${greatest}: check the figure.` })
+      return value
+    })
 const schema = Joi.object({
   name: Joi.string().trim().allow('').max(120).messages({ 'string.max': 'Name is too long: keep it to 120 characters.' }),
   born: Joi.string().trim().allow('').max(30).messages({ 'string.max': 'Date of birth is too long: type it like 1985-03-02.' }),
   number: Joi.string().trim().allow('').max(40).messages({ 'string.max': 'Number is too long: keep it to 40 characters.' }),
-  ageYears: figure('Age', 0, 130), heightCm: figure('Height', 30, 260), massKg: figure('Weight', 0.3, 650),
+  ageYears: figure('Age', 0, 130),
+  heightCm: figure('Height', 30, 260),
+  massKg: figure('Weight', 0.3, 650),
 })
 
 /** Who the patient is, when there is time to ask: nothing here is needed to take a reading. */
 export function IdentityForm({ episode }: { episode: EpisodeRecord }) {
   const { patient } = episode
   const [draft, setDraft, isDraftRead] = useDraft(`episode/${episode.id}/patient`)
-  const { register, handleSubmit, formState, watch, reset } = useForm<IdentityFields>({ resolver: joiResolver(schema), values: toFields(patient), resetOptions: { keepDirtyValues: true } })
+  const { register, handleSubmit, formState, watch, reset } = useForm<IdentityFields>({
+    resolver: joiResolver(schema),
+    values: toFields(patient),
+    resetOptions: { keepDirtyValues: true },
+  })
   useEffect(() => {
     if (isDraftRead && draft) reset(JSON.parse(draft) as IdentityFields, { keepDefaultValues: true })
     // Only the text kept from before; later drafts come from this very form.
@@ -45,7 +62,9 @@ export function IdentityForm({ episode }: { episode: EpisodeRecord }) {
   const error = (field: keyof IdentityFields): string | undefined => formState.errors[field]?.message
   return (
     <details className="rounded-3xl border border-line bg-sheet p-4" open={!patient.isTemporary ? false : undefined}>
-      <summary className="min-h-11 content-center font-bold">Name, age, height, weight <span className="font-normal text-soft">{patient.isTemporary ? 'may follow' : patient.number}</span></summary>
+      <summary className="min-h-11 content-center font-bold">
+        Name, age, height, weight <span className="font-normal text-soft">{patient.isTemporary ? 'may follow' : patient.number}</span>
+      </summary>
       <form noValidate onSubmit={(event) => void submit(event)} className="mt-3 grid gap-3 sm:grid-cols-2">
         <TextField label="Name" {...register('name')} error={error('name')} className="sm:col-span-2" />
         <TextField label="Date of birth" placeholder="1985-03-02" {...register('born')} error={error('born')} />
@@ -53,7 +72,9 @@ export function IdentityForm({ episode }: { episode: EpisodeRecord }) {
         <TextField label="Age, years" inputMode="decimal" {...register('ageYears')} error={error('ageYears')} />
         <TextField label="Height, cm" inputMode="decimal" {...register('heightCm')} error={error('heightCm')} />
         <TextField label="Weight, kg" inputMode="decimal" {...register('massKg')} error={error('massKg')} />
-        <Button type="submit" className="self-end">Keep</Button>
+        <Button type="submit" className="self-end">
+          Keep
+        </Button>
       </form>
     </details>
   )
@@ -61,14 +82,27 @@ export function IdentityForm({ episode }: { episode: EpisodeRecord }) {
 
 function toFields(patient: PatientDetails): IdentityFields {
   const text = (value: number | null): string => (value === null ? '' : String(value))
-  return { name: patient.name, born: patient.born, number: patient.number, ageYears: text(patient.ageYears), heightCm: text(patient.heightCm), massKg: text(patient.massKg) }
+  return {
+    name: patient.name,
+    born: patient.born,
+    number: patient.number,
+    ageYears: text(patient.ageYears),
+    heightCm: text(patient.heightCm),
+    massKg: text(patient.massKg),
+  }
 }
 
 function toPatient(fields: IdentityFields, before: PatientDetails): PatientDetails {
   const figureOf = (text: string): number | null => (text.trim() === '' ? null : Number(text.replace(',', '.')))
   const name = fields.name.trim()
   return {
-    ...before, name, isTemporary: name === '', born: fields.born.trim(), number: fields.number.trim(),
-    ageYears: figureOf(fields.ageYears), heightCm: figureOf(fields.heightCm), massKg: figureOf(fields.massKg),
+    ...before,
+    name,
+    isTemporary: name === '',
+    born: fields.born.trim(),
+    number: fields.number.trim(),
+    ageYears: figureOf(fields.ageYears),
+    heightCm: figureOf(fields.heightCm),
+    massKg: figureOf(fields.massKg),
   }
 }

@@ -9,9 +9,16 @@ import { parseReading } from '#core/quantities/parse-reading'
 import { toCm } from '#core/quantities/length'
 
 const questions: readonly { value: InjuryFlag; label: string }[] = [
-  { value: 'fresh', label: 'Fresh, under 72 h' }, { value: 'open', label: 'Open wound' }, { value: 'pulse-absent', label: 'No pulse' }, { value: 'skin-tented', label: 'Skin tented' },
-  { value: 'numb', label: 'Numb' }, { value: 'comminuted', label: 'Many fragments' }, { value: 'high-energy', label: 'High energy' }, { value: 'reduced-or-operated', label: 'Reduced or operated' },
-  { value: 'wound-under-device', label: 'Wound under the device' }, { value: 'no-sound-side', label: 'No sound side' },
+  { value: 'fresh', label: 'Fresh, under 72 h' },
+  { value: 'open', label: 'Open wound' },
+  { value: 'pulse-absent', label: 'No pulse' },
+  { value: 'skin-tented', label: 'Skin tented' },
+  { value: 'numb', label: 'Numb' },
+  { value: 'comminuted', label: 'Many fragments' },
+  { value: 'high-energy', label: 'High energy' },
+  { value: 'reduced-or-operated', label: 'Reduced or operated' },
+  { value: 'wound-under-device', label: 'Wound under the device' },
+  { value: 'no-sound-side', label: 'No sound side' },
 ]
 const held = new Set(techniques.flatMap((technique) => technique.regions))
 const met = new Set(techniques.flatMap((technique) => technique.patterns))
@@ -21,10 +28,30 @@ export function InjuryForm({ injury, onSave }: { injury: InjuryRecord; onSave: (
   const change = (changes: Partial<InjuryRecord>): void => onSave({ ...injury, ...changes })
   return (
     <section aria-label="Injury" className="grid content-start gap-5">
-      <ChoiceRow label="Side" value={injury.side} choices={sides.map((value) => ({ value, label: value.toUpperCase() }))} onChange={(side) => change({ side })} />
-      <ChoiceRow label="Region" value={injury.region} choices={regions.filter((region) => held.has(region)).map((value) => ({ value, label: spoken(value) }))} onChange={(region) => change({ region })} />
-      <ChoiceRow label="Injury" value={injury.pattern} choices={patterns.filter((one) => met.has(one) || one === 'other').map((value) => ({ value, label: spoken(value) }))} onChange={(pattern) => change({ pattern })} />
-      <ChoiceRow label="Swelling" value={injury.swelling} choices={swellings.map((value) => ({ value, label: value }))} onChange={(swelling) => change({ swelling })} />
+      <ChoiceRow
+        label="Side"
+        value={injury.side}
+        choices={sides.map((value) => ({ value, label: value.toUpperCase() }))}
+        onChange={(side) => change({ side })}
+      />
+      <ChoiceRow
+        label="Region"
+        value={injury.region}
+        choices={regions.filter((region) => held.has(region)).map((value) => ({ value, label: spoken(value) }))}
+        onChange={(region) => change({ region })}
+      />
+      <ChoiceRow
+        label="Injury"
+        value={injury.pattern}
+        choices={patterns.filter((one) => met.has(one) || one === 'other').map((value) => ({ value, label: spoken(value) }))}
+        onChange={(pattern) => change({ pattern })}
+      />
+      <ChoiceRow
+        label="Swelling"
+        value={injury.swelling}
+        choices={swellings.map((value) => ({ value, label: value }))}
+        onChange={(swelling) => change({ swelling })}
+      />
       <ChoiceSet label="The injury is" values={injury.flags} choices={questions} onChange={(flags) => change({ flags })} />
       <LevelField injury={injury} onSave={(levelCm) => change({ levelCm })} />
     </section>
@@ -49,8 +76,17 @@ function LevelField({ injury, onSave }: { injury: InjuryRecord; onSave: (levelCm
   }
   return (
     <TextField
-      label="Level of the injury, cm up from the heel sole (may stay empty)" inputMode="decimal" className="max-w-sm" value={shown} error={error}
-      onFocus={() => { setTyping(true); setDraft(injury.levelCm === null ? draft : String(injury.levelCm)) }} onChange={(event) => setDraft(event.target.value)} onBlur={keep}
+      label="Level of the injury, cm up from the heel sole (may stay empty)"
+      inputMode="decimal"
+      className="max-w-sm"
+      value={shown}
+      error={error}
+      onFocus={() => {
+        setTyping(true)
+        setDraft(injury.levelCm === null ? draft : String(injury.levelCm))
+      }}
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={keep}
     />
   )
 }

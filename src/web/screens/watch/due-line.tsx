@@ -1,10 +1,13 @@
+import { formatClock } from '../../parts/format-time'
 import { dueState } from '#core/rounds/due-state'
 import type { LiveRound } from '#core/rounds/live-rounds'
 import { ToneShape, type Tone } from '../../parts/level-mark'
 
 const looks: Record<ReturnType<typeof dueState>, { tone: Tone; word: string; box: string }> = {
-  later: { tone: 'calm', word: 'Next round in', box: 'border-line bg-sheet' }, due: { tone: 'caution', word: 'Round due in', box: 'border-caution bg-caution-wash' },
-  grace: { tone: 'caution', word: 'Round due since', box: 'border-caution bg-caution-wash' }, overdue: { tone: 'stop', word: 'Round overdue by', box: 'border-stop bg-stop-wash' },
+  later: { tone: 'calm', word: 'Next round in', box: 'border-line bg-sheet' },
+  due: { tone: 'caution', word: 'Round due in', box: 'border-caution bg-caution-wash' },
+  grace: { tone: 'caution', word: 'Round due since', box: 'border-caution bg-caution-wash' },
+  overdue: { tone: 'stop', word: 'Round overdue by', box: 'border-stop bg-stop-wash' },
 }
 
 /** When the next round falls due, large. */
@@ -14,9 +17,12 @@ export function DueLine({ round, now }: { round: LiveRound; now: number }) {
   const whole = Math.max(0, Math.round(Math.abs(minutes)))
   return (
     <p className={`flex flex-wrap items-center gap-x-4 rounded-3xl border-2 px-5 py-4 ${look.box}`}>
-      <ToneShape tone={look.tone} size={24} /><span className="text-lg font-semibold">{look.word}</span>
+      <ToneShape tone={look.tone} size={24} />
+      <span className="text-lg font-semibold">{look.word}</span>
       <span className="numeral text-3xl">{whole >= 120 ? `${Math.floor(whole / 60)} h ${whole % 60} min` : `${whole} min`}</span>
-      <span className="text-soft">at {new Date(round.dueAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}, grace {Math.round(round.graceMin)} min</span>
+      <span className="text-soft">
+        at {formatClock(round.dueAt)}, grace {Math.round(round.graceMin)} min
+      </span>
     </p>
   )
 }

@@ -8,11 +8,22 @@ import { TextField } from '../../parts/text-field'
 
 type NotDone = Exclude<RoundOutcome, 'done'>
 const outcomes: readonly { value: NotDone; label: string }[] = [
-  { value: 'asleep', label: 'Asleep' }, { value: 'refused', label: 'Refused' }, { value: 'off-ward', label: 'Off the ward' }, { value: 'not-done', label: 'Not done' },
+  { value: 'asleep', label: 'Asleep' },
+  { value: 'refused', label: 'Refused' },
+  { value: 'off-ward', label: 'Off the ward' },
+  { value: 'not-done', label: 'Not done' },
 ]
 
 /** Why a due round was not done; it stays due. */
-export function NotDoneSheet({ caseId, onClose, onSave }: { caseId: string; onClose: () => void; onSave: (outcome: NotDone, reason: string) => void }) {
+export function NotDoneSheet({
+  caseId,
+  onClose,
+  onSave,
+}: {
+  caseId: string
+  onClose: () => void
+  onSave: (outcome: NotDone, reason: string) => void
+}) {
   const [reason, setReason] = useDraft(`case/${caseId}/not-done`)
   const [outcome, setOutcome] = useState<NotDone | null>(null)
   const [error, setError] = useState<string>()
@@ -24,10 +35,24 @@ export function NotDoneSheet({ caseId, onClose, onSave }: { caseId: string; onCl
   }
   return (
     <Dialog title="Round not done" isOpen onClose={onClose}>
-      <form onSubmit={(event) => { event.preventDefault(); submit() }} className="grid gap-4">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          submit()
+        }}
+        className="grid gap-4"
+      >
         <ChoiceRow label="What happened" value={outcome} choices={outcomes} onChange={setOutcome} />
-        <TextField label="Reason" value={reason} onChange={(event) => setReason(event.target.value)} error={error} hint="The round stays due." />
-        <Button type="submit" look="next">Keep it</Button>
+        <TextField
+          label="Reason"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          error={error}
+          hint="The round stays due."
+        />
+        <Button type="submit" look="next">
+          Keep it
+        </Button>
       </form>
     </Dialog>
   )

@@ -1,25 +1,61 @@
+import { formatDayAndClock } from '../../parts/format-time'
 import type { LiveRound } from '#core/rounds/live-rounds'
 import type { JudgedRound } from '#contract/case-progress'
 import type { RoundRecord } from '#contract/episode-record'
 import { LevelMark } from '../../parts/level-mark'
 
 /** Rounds done, newest first, with the next ones due above them. */
-export function RoundList({ rounds, judged, notDone, now }: { rounds: readonly LiveRound[]; judged: readonly JudgedRound[]; notDone: readonly RoundRecord[]; now: number }) {
+export function RoundList({
+  rounds,
+  judged,
+  notDone,
+  now,
+}: {
+  rounds: readonly LiveRound[]
+  judged: readonly JudgedRound[]
+  notDone: readonly RoundRecord[]
+  now: number
+}) {
   const due = rounds.filter((round) => round.doneAt === null).slice(0, 4)
-  const time = (at: number): string => new Date(at).toLocaleTimeString([], { weekday: 'short', hour: '2-digit', minute: '2-digit' })
+  const time = (at: number): string => formatDayAndClock(at)
   const past = [
-    ...judged.map(({ round, verdict }) => ({ id: round.id, at: round.at, by: round.by, line: <LevelMark level={verdict.level} />, note: `${round.isBaseline ? 'baseline' : ''}${verdict.complete ? '' : ' incomplete'}`.trim() })),
-    ...notDone.map((round) => ({ id: round.id, at: round.at, by: round.by, line: <span className="font-semibold">{round.outcome.replaceAll('-', ' ')}: {round.reason}</span>, note: 'stays due' })),
+    ...judged.map(({ round, verdict }) => ({
+      id: round.id,
+      at: round.at,
+      by: round.by,
+      line: <LevelMark level={verdict.level} />,
+      note: `${round.isBaseline ? 'baseline' : ''}${verdict.complete ? '' : ' incomplete'}`.trim(),
+    })),
+    ...notDone.map((round) => ({
+      id: round.id,
+      at: round.at,
+      by: round.by,
+      line: (
+        <span className="font-semibold">
+          {round.outcome.replaceAll('-', ' ')}: {round.reason}
+        </span>
+      ),
+      note: 'stays due',
+    })),
   ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
   return (
     <section aria-labelledby="rounds">
-      <h2 id="rounds" className="mb-2 font-bold">Rounds</h2>
+      <h2 id="rounds" className="mb-2 font-bold">
+        Rounds
+      </h2>
       <ol className="divide-y divide-line rounded-2xl border border-line bg-sheet">
         {[...due].reverse().map((round) => (
-          <li key={round.id} className="flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5"><span className="numeral w-24">{time(round.dueAt)}</span><span className={round.dueAt < now ? 'font-bold text-stop' : 'text-soft'}>{round.dueAt < now ? 'not done' : 'due'}</span></li>
+          <li key={round.id} className="flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5">
+            <span className="numeral w-24">{time(round.dueAt)}</span>
+            <span className={round.dueAt < now ? 'font-bold text-stop' : 'text-soft'}>{round.dueAt < now ? 'not done' : 'due'}</span>
+          </li>
         ))}
         {past.map((one) => (
-          <li key={one.id} className="flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5"><span className="numeral w-24">{time(Date.parse(one.at))}</span>{one.line}<span className="ml-auto text-sm text-soft">{[one.note, one.by].filter(Boolean).join(' · ')}</span></li>
+          <li key={one.id} className="flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5">
+            <span className="numeral w-24">{time(Date.parse(one.at))}</span>
+            {one.line}
+            <span className="ml-auto text-sm text-soft">{[one.note, one.by].filter(Boolean).join(' · ')}</span>
+          </li>
         ))}
       </ol>
     </section>

@@ -19,12 +19,36 @@ export function TrendChart({ judged, side, appliedAt }: { judged: readonly Judge
       data: {
         labels: judged.map(({ round }) => label(Date.parse(round.at) - Date.parse(appliedAt))),
         datasets: [
-          { label: 'Pain at rest, 0–10', data: limbs.map((limb) => assessed(limb?.restPain) ?? null), borderColor: tone('--stop'), backgroundColor: tone('--stop'), pointStyle: 'rectRot', pointRadius: 5, borderWidth: 2.5, yAxisID: 'pain', spanGaps: true },
-          { label: 'Refill, s', data: limbs.map((limb) => assessed(limb?.refillS) ?? null), borderColor: tone('--calm'), backgroundColor: tone('--calm'), pointStyle: 'circle', borderDash: [5, 4], pointRadius: 4, borderWidth: 2.5, yAxisID: 'refill', spanGaps: true },
+          {
+            label: 'Pain at rest, 0–10',
+            data: limbs.map((limb) => assessed(limb?.restPain) ?? null),
+            borderColor: tone('--stop'),
+            backgroundColor: tone('--stop'),
+            pointStyle: 'rectRot',
+            pointRadius: 5,
+            borderWidth: 2.5,
+            yAxisID: 'pain',
+            spanGaps: true,
+          },
+          {
+            label: 'Refill, s',
+            data: limbs.map((limb) => assessed(limb?.refillS) ?? null),
+            borderColor: tone('--calm'),
+            backgroundColor: tone('--calm'),
+            pointStyle: 'circle',
+            borderDash: [5, 4],
+            pointRadius: 4,
+            borderWidth: 2.5,
+            yAxisID: 'refill',
+            spanGaps: true,
+          },
         ],
       },
       options: {
-        animation: false, maintainAspectRatio: false, color: tone('--ink'), font: { family: 'inherit', size: 13 },
+        animation: false,
+        maintainAspectRatio: false,
+        color: tone('--ink'),
+        font: { family: 'inherit', size: 13 },
         scales: {
           x: { ticks: { color: tone('--soft') }, grid: { color: tone('--line') } },
           pain: { min: 0, max: 10, position: 'left', ticks: { color: tone('--soft'), stepSize: 2 }, grid: { color: tone('--line') } },
@@ -35,7 +59,11 @@ export function TrendChart({ judged, side, appliedAt }: { judged: readonly Judge
     })
     return () => chart.destroy()
   }, [judged, side, appliedAt])
-  return <div className="h-52 rounded-2xl border border-line bg-sheet p-3"><canvas ref={canvas} role="img" aria-label="Trend of pain and refill on the injured side; the figures are in the list of rounds" /></div>
+  return (
+    <div className="h-52 rounded-2xl border border-line bg-sheet p-3">
+      <canvas ref={canvas} role="img" aria-label="Trend of pain and refill on the injured side; the figures are in the list of rounds" />
+    </div>
+  )
 }
 
 function label(ms: number): string {

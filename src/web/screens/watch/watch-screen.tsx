@@ -1,3 +1,4 @@
+import { formatDay } from '../../parts/format-time'
 import { lazy, Suspense, useState } from 'react'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { dueAtOf, nextRound } from '#core/rounds/live-rounds'
@@ -38,36 +39,129 @@ export function WatchScreen() {
   const next = nextRound(rounds)
   const latest = judged.findLast((one) => !one.round.isBaseline) ?? null
   if (!record.appliedAt) {
-    return <StagePage title="Watch"><Notice tone="note" lead="The device is not on yet">Rounds begin when Apply is finished.</Notice><div className="mt-4"><ButtonLink look="next" to={`/case/${record.id}/apply`}>Apply</ButtonLink></div></StagePage>
+    return (
+      <StagePage title="Watch">
+        <Notice tone="note" lead="The device is not on yet">
+          Rounds begin when Apply is finished.
+        </Notice>
+        <div className="mt-4">
+          <ButtonLink look="next" to={`/case/${record.id}/apply`}>
+            Apply
+          </ButtonLink>
+        </div>
+      </StagePage>
+    )
   }
+  const trend =
+    judged.length > 1 && side ? (
+      <Suspense fallback={<p className="min-h-44 text-soft">Drawing…</p>}>
+        <TrendChart judged={judged} side={side} appliedAt={record.appliedAt} />
+      </Suspense>
+    ) : null
+  const list = (
+    <RoundList
+      rounds={rounds}
+      judged={judged}
+      notDone={episode.rounds.filter((round) => round.outcome !== 'done' && round.cases.includes(record.id))}
+      now={now}
+    />
+  )
   const coming = plan.schedule.filter((entry) => entry.kind !== 'round')
   return (
     <>
-      <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'points']} />
       <StagePage
-        title="Watch" lead={record.removedAt ? 'Removed' : undefined}
-        next={record.removedAt ? null : <>{hasRight(person.roles, 'decide') ? <Button look="quiet" onClick={() => setSheet('remove')}>Taken off</Button> : null}<Button onClick={() => setSheet('not-done')}>Not done</Button><Button look="next" onClick={() => setSheet('round')}>Do the round</Button></>}
+        lane={<Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'points']} />}
+        aside={
+          <div className="grid gap-4">
+            {trend}
+            {list}
+          </div>
+        }
+        title="Watch"
+        lead={record.removedAt ? 'Removed' : undefined}
+        next={
+          record.removedAt ? null : (
+            <>
+              {hasRight(person.roles, 'decide') ? (
+                <Button look="quiet" onClick={() => setSheet('remove')}>
+                  Taken off
+                </Button>
+              ) : null}
+              <Button onClick={() => setSheet('not-done')}>Not done</Button>
+              <Button look="next" onClick={() => setSheet('round')}>
+                Do the round
+              </Button>
+            </>
+          )
+        }
       >
-        <div className="grid gap-7 lg:grid-cols-[1fr_1.15fr]">
-          <div className="grid content-start gap-4">
-            {next ? <DueLine round={next} now={now} /> : <p>No further rounds are planned.</p>}
-            {latest ? <VerdictPanel verdict={latest.verdict} device={technique?.onUrgent.actions ?? []} /> : null}
-            <section aria-labelledby="later"><h2 id="later" className="mb-1 font-bold">Later</h2><ul className="grid gap-1">{coming.map((entry) => <li key={entry.id}><span className="numeral">{new Date(dueAtOf(entry, record.appliedAt ?? '')).toLocaleDateString([], { weekday: 'short', day: 'numeric', month: 'short' })}</span> {entry.text}</li>)}</ul></section>
-            <section aria-labelledby="care"><h2 id="care" className="mb-1 font-bold">For patient and ward</h2><ul className="grid list-disc gap-1 pl-5">{plan.care.map((line) => <li key={line}>{line}</li>)}</ul></section>
-          </div>
-          <div className="grid content-start gap-4">
-            {judged.length > 1 && side ? <Suspense fallback={<p className="min-h-44 text-soft">Drawing…</p>}><TrendChart judged={judged} side={side} appliedAt={record.appliedAt} /></Suspense> : null}
-            <RoundList rounds={rounds} judged={judged} notDone={episode.rounds.filter((round) => round.outcome !== 'done' && round.cases.includes(record.id))} now={now} />
-          </div>
+        <div className="grid content-start gap-4">
+          {next ? <DueLine round={next} now={now} /> : <p>No further rounds are planned.</p>}
+          {latest ? <VerdictPanel verdict={latest.verdict} device={technique?.onUrgent.actions ?? []} /> : null}
+          <section aria-labelledby="later">
+            <h2 id="later" className="mb-1 font-bold">
+              Later
+            </h2>
+            <ul className="grid gap-1">
+              {coming.map((entry) => (
+                <li key={entry.id}>
+                  <span className="numeral">{formatDay(dueAtOf(entry, record.appliedAt ?? ''))}</span> {entry.text}
+                </li>
+              ))}
+            </ul>
+          </section>
+          <section aria-labelledby="care">
+            <h2 id="care" className="mb-1 font-bold">
+              For patient and ward
+            </h2>
+            <ul className="grid list-disc gap-1 pl-5">
+              {plan.care.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ul>
+          </section>
         </div>
       </StagePage>
       {side ? (
-        <Dialog title="Round" isOpen={sheet === 'round'} onClose={() => setSheet(null)}>
-          <RoundForm limb="leg" injured={side} isBaseline={false} cases={[record.id]} draftKey={`case/${record.id}/round`} submitLabel="Judge this round" onSubmit={(body) => { setSheet(null); void writeEvent('round', body) }} />
+        <Dialog title="Round" isWide isOpen={sheet === 'round'} onClose={() => setSheet(null)}>
+          <RoundForm
+            limb="leg"
+            injured={side}
+            isBaseline={false}
+            cases={[record.id]}
+            draftKey={`case/${record.id}/round`}
+            submitLabel="Judge this round"
+            onSubmit={(body) => {
+              setSheet(null)
+              void writeEvent('round', body)
+            }}
+          />
         </Dialog>
       ) : null}
-      {sheet === 'not-done' ? <NotDoneSheet caseId={record.id} onClose={() => setSheet(null)} onSave={(outcome, reason) => { setSheet(null); void writeEvent('round', { cases: [record.id], isBaseline: false, outcome, reason, findings: { limbs: [] } }) }} /> : null}
-      {sheet === 'remove' ? <OverruleSheet title="The device is off" draftKey={`case/${record.id}/removed`} current={null} unit={null} wantsValue={false} onClose={() => setSheet(null)} onSave={(_, reason) => { setSheet(null); void writeEvent('removed', { reason }) }} /> : null}
+      {sheet === 'not-done' ? (
+        <NotDoneSheet
+          caseId={record.id}
+          onClose={() => setSheet(null)}
+          onSave={(outcome, reason) => {
+            setSheet(null)
+            void writeEvent('round', { cases: [record.id], isBaseline: false, outcome, reason, findings: { limbs: [] } })
+          }}
+        />
+      ) : null}
+      {sheet === 'remove' ? (
+        <OverruleSheet
+          title="The device is off"
+          draftKey={`case/${record.id}/removed`}
+          current={null}
+          unit={null}
+          wantsValue={false}
+          onClose={() => setSheet(null)}
+          onSave={(_, reason) => {
+            setSheet(null)
+            void writeEvent('removed', { reason })
+          }}
+        />
+      ) : null}
     </>
   )
 }

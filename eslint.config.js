@@ -1,0 +1,72 @@
+import hooks from 'eslint-plugin-react-hooks'
+import tseslint from 'typescript-eslint'
+
+/** An import may only point up the list of rooms; server and web never meet; stand-ins import neither. */
+const closed = {
+  core: ['#contract/*', '**/server/**', '**/web/**', '**/cli/**', '**/standins/**', 'react', 'react-dom', 'express', 'sequelize', 'node:*'],
+  contract: ['**/server/**', '**/web/**', '**/cli/**', '**/standins/**', 'react', 'express', 'sequelize', 'node:*'],
+  server: ['**/web/**', '**/cli/**', '**/standins/**', 'react', 'react-dom'],
+  web: ['**/server/**', '**/cli/**', '**/standins/**', 'express', 'sequelize', 'node:*'],
+  cli: ['**/web/**', '**/standins/**', 'react', 'express'],
+  standins: ['**/server/**', '**/web/**', '**/cli/**', '#core/*'],
+}
+
+export default tseslint.config(
+  { ignores: ['dist/**', 'node_modules/**', '.data/**'] },
+  ...tseslint.configs.recommended.map((config) => ({ ...config, files: ['**/*.ts', '**/*.tsx'] })),
+  {
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false, arguments: false } }],
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      'no-console': 'error',
+    },
+  },
+  ...Object.entries(closed).map(([room, patterns]) => ({
+    files: [`src/${room}/**/*.ts`, `src/${room}/**/*.tsx`],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ group: patterns, message: `The room "${room}" may not import this: imports only point up the list of rooms.` }] },
+      ],
+    },
+  })),
+  {
+    files: ['src/core/**/*.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'setTimeout', 'performance'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Core takes a seed instead.' },
+        { object: 'Date', property: 'now', message: 'Core takes the time instead.' },
+      ],
+    },
+  },
+  {
+    files: ['src/server/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.property.name='query'][callee.object.name='db']:not(:has(Property[key.name='type']))",
+          message: 'Raw queries must pass their type: this Sequelize throws with the MariaDB connector otherwise.',
+        },
+        { selector: "CallExpression[callee.property.name='sync']", message: 'The schema changes by migrations only.' },
+      ],
+    },
+  },
+  {
+    files: ['src/web/**/*.ts', 'src/web/**/*.tsx'],
+    plugins: { 'react-hooks': hooks },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      'no-restricted-globals': ['error', 'localStorage', 'sessionStorage'],
+    },
+  },
+  { files: ['tests/**/*.ts'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
+)

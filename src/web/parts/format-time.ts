@@ -1,0 +1,18 @@
+const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+const dayAndClock = new Intl.DateTimeFormat(undefined, { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+const date = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' })
+
+/** A time of day, 24 hours: "07:30". Takes ISO text or ms since the epoch. */
+export function formatClock(at: string | number): string {
+  return clock.format(new Date(at))
+}
+
+/** A time of day with its weekday: "Tue 07:30". */
+export function formatDayAndClock(at: number): string {
+  return dayAndClock.format(new Date(at))
+}
+
+/** A day: "Tue 24 Nov". */
+export function formatDay(at: number): string {
+  return date.format(new Date(at))
+}

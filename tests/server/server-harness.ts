@@ -1,0 +1,163 @@
+import type { Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { pino } from 'pino'
+import type { Sequelize } from 'sequelize'
+import { v7 as uuidv7 } from 'uuid'
+import { unknownInjury } from '#contract/episode-record'
+import type { EventInput } from '#contract/event'
+import { eventKinds, type EventKindId } from '#contract/event-kinds'
+import type { Role } from '#contract/rights'
+import { createApp } from '../../src/server/app'
+import { connectDatabase } from '../../src/server/db/connect'
+import { migrate } from '../../src/server/db/migrate'
+import { defineModels } from '../../src/server/db/models'
+import { emptyTables } from '../../src/server/demo/empty-tables'
+import { createPlanner, type Planner } from '../../src/server/planning/planner'
+import { createEventRepository } from '../../src/server/repositories/events'
+import { createPeopleRepository } from '../../src/server/repositories/people'
+import { addPerson } from '../../src/server/services/add-person'
+
+export const password = 'a test password'
+/** The worker as npm test built it. */
+export const slowWorker = new URL('../../dist/server/slow-worker.js', import.meta.url)
+
+/** The application on a free port over the real test database, with a clock that tests move. */
+export interface Harness {
+  readonly db: Sequelize
+  readonly planner: Planner
+  readonly address: string
+  now: number
+  /** Adds a person and signs in as them. */
+  signIn(name: string, roles: readonly Role[]): Promise<Client>
+  stop(): Promise<void>
+}
+
+export interface Answer {
+  readonly status: number
+  readonly body: Record<string, unknown>
+  readonly headers: Headers
+}
+
+/** A signed-in client: cookie and CSRF token are kept. */
+export interface Client {
+  readonly personId: string
+  get(path: string): Promise<Answer>
+  post(path: string, body: unknown, headers?: Record<string, string>): Promise<Answer>
+  /** Sends an event; `base` is filled in for replacing kinds unless given. */
+  send(stream: EventInput['stream'], kind: EventKindId, body: object, base?: number): Promise<Answer>
+}
+
+/** Starts the application on an empty database. */
+export async function startHarness(): Promise<Harness> {
+  const url = process.env['TEST_DATABASE_URL']
+  if (!url) throw new Error('TEST_DATABASE_URL is not set: run the suite through npm test')
+  const db = connectDatabase(url)
+  await migrate(db)
+  await emptyTables(db)
+  const state = { now: Date.parse('2026-01-10T08:00:00Z') }
+  const clock = (): number => state.now
+  const planner = createPlanner(clock, slowWorker)
+  const app = createApp({ db, clock, planner, log: pino({ level: 'silent' }), webFolder: null, wrongSignInsAllowed: 1000 })
+  const server = await new Promise<Server>((resolve) => {
+    const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
+  })
+  const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  const models = defineModels(db)
+  const people = createPeopleRepository(models)
+  const events = createEventRepository(db, models)
+
+  return {
+    db,
+    planner,
+    address,
+    get now() {
+      return state.now
+    },
+    set now(time: number) {
+      state.now = time
+    },
+    async signIn(name, roles) {
+      const id = uuidv7()
+      await addPerson({ db, people, events, clock }, { id, name, signIn: name, password, roles })
+      return openClient(address, id, name)
+    },
+    async stop() {
+      await new Promise((resolve) => {
+        server.close(resolve)
+        server.closeAllConnections()
+      })
+      await planner.close()
+      await db.close()
+    },
+  }
+}
+
+/** Any request, answered with status and parsed body. */
+export async function request(address: string, path: string, init: RequestInit = {}): Promise<Answer> {
+  const response = await fetch(`${address}${path}`, init)
+  const text = await response.text()
+  return { status: response.status, headers: response.headers, body: text ? (JSON.parse(text) as Record<string, unknown>) : {} }
+}
+
+async function openClient(address: string, personId: string, name: string): Promise<Client> {
+  const signedIn = await request(address, '/api/session', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name, password }),
+  })
+  const cookie = (signedIn.headers.get('set-cookie') ?? '').split(';')[0] ?? ''
+  const csrf = String(signedIn.body['csrf'])
+  const versions = new Map<string, number>()
+  const client: Client = {
+    personId,
+    get: (path) => request(address, path, { headers: { cookie } }),
+    post: (path, body, headers = {}) =>
+      request(address, path, {
+        method: 'POST',
+        headers: { cookie, 'x-csrf-token': csrf, 'content-type': 'application/json', ...headers },
+        body: typeof body === 'string' ? body : JSON.stringify(body),
+      }),
+    async send(stream, kind, body, base) {
+      const needsBase = eventKinds[kind].nature === 'replacing'
+      const event: EventInput = {
+        id: uuidv7(),
+        stream,
+        kind,
+        v: 1,
+        body,
+        at: '2026-01-10T08:00:00Z',
+        offsetMs: 0,
+        ...(needsBase ? { base: base ?? versions.get(stream.id) ?? 0 } : {}),
+      }
+      const answer = await client.post('/api/events', event)
+      if (answer.status === 200) versions.set(stream.id, Number(answer.body['version']))
+      return answer
+    },
+  }
+  return client
+}
+
+export interface OpenedCase {
+  readonly caseStream: EventInput['stream']
+  readonly episodeStream: EventInput['stream']
+  readonly injuryId: string
+}
+
+/** Opens a stay with a fresh, moderately swollen left ankle and a back slab case. */
+export async function openCase(client: Client): Promise<OpenedCase> {
+  const episodeStream = { type: 'episode', id: uuidv7() } as const
+  const caseStream = { type: 'case', id: uuidv7() } as const
+  const injuryId = uuidv7()
+  await client.send(episodeStream, 'episode-opened', { patientId: uuidv7(), place: 'Bay 1', zone: 'Etc/UTC' })
+  await client.send(episodeStream, 'injury', {
+    injuryId,
+    injury: { ...unknownInjury, region: 'ankle', side: 'left', pattern: 'malleolar-fracture', swelling: 'moderate' },
+  })
+  await client.send(caseStream, 'case-opened', { episodeId: episodeStream.id, injuryId, technique: 'leg-slab' })
+  return { caseStream, episodeStream, injuryId }
+}
+
+/** A reading in cm. */
+export function reading(id: string, side: 'left' | 'right', value: number): object {
+  return { id, side, value, unit: 'cm', tool: 'tape' }
+}
