@@ -34,7 +34,7 @@ try {
     cli: 'tests/cli/**/*.test.ts',
     docs: 'tests/docs/**/*.test.ts',
     server: 'tests/server/**/*.test.ts',
-    browser: 'tests/browser/**/*.test.ts',
+    browser: process.env.WREN_BROWSER_TESTS ?? 'tests/browser/**/*.test.ts',
   }
   for (const [suite, pattern] of Object.entries(suites)) {
     if (!wants(suite)) continue

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
-import { ankleCase } from '../core/leg-slab-cases'
+import { isSamePlan } from '../../src/server/services/same-plan'
+import { ankleCase, planFile } from '../core/leg-slab-cases'
 import { bothLegs } from '../../src/server/demo/findings'
 import { startHarness, type Client, type Harness } from './server-harness'
 
@@ -56,5 +57,37 @@ describe('planning and judging over the API', () => {
       200,
     )
     expect((await client.post('/api/checks', { format: 'nope' })).status).to.equal(422)
+  })
+})
+
+describe('two plans', () => {
+  const plan = planFile(ankleCase())
+  const altered = (change: (copy: { decisions: { value: unknown }[]; cautions: unknown[] }) => void) => {
+    const copy = JSON.parse(JSON.stringify(plan)) as typeof plan
+    change(copy as unknown as { decisions: { value: unknown }[]; cautions: unknown[] })
+    return isSamePlan(plan, copy)
+  }
+
+  it('are the same in another order and with other last bits', () => {
+    expect(altered((copy) => copy.decisions.reverse())).to.equal(true)
+    expect(
+      altered((copy) => {
+        for (const one of copy.decisions) if (typeof one.value === 'number') one.value *= 1 + 1e-13
+      }),
+    ).to.equal(true)
+  })
+
+  it('differ by anything that a person could see', () => {
+    expect(
+      altered((copy) => {
+        for (const one of copy.decisions) if (typeof one.value === 'number') one.value += 0.001
+      }),
+    ).to.equal(false)
+    expect(altered((copy) => copy.cautions.pop())).to.equal(false)
+    expect(
+      altered((copy) => {
+        if (copy.decisions[0]) copy.decisions[0].value = 'other'
+      }),
+    ).to.equal(false)
   })
 })

@@ -16,6 +16,7 @@ import type { EventRepository } from '../repositories/events'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { StreamHead, StreamRepository } from '../repositories/streams'
 import { boardRowOf } from './board-row'
+import { isSamePlan } from './same-plan'
 
 export type Actor = Pick<Account, 'id' | 'name' | 'roles'>
 
@@ -164,18 +165,10 @@ async function checkPlan(deps: AppendDeps, input: EventInput): Promise<void> {
   if (!episode) throw new ApiError(404, 'not-found', 'The stay of this case is not known.')
   if (input.base !== found.version) return
   const own = await deps.planner.planWhole(toClinicalCase(found.record, episode.record))
-  const plain = JSON.parse(JSON.stringify(own)) as unknown
-  if (isDeepStrictEqual(sorted(plain), sorted(proposed))) return
+  const plain = JSON.parse(JSON.stringify(own)) as Plan
+  if (isSamePlan(plain, proposed)) return
   throw new ApiError(409, 'plan-differs', 'The server plans this case differently: reload it and look at the plan again.', {
     yours: proposed,
     current: plain,
   })
-}
-
-/** Decisions and cautions arrive in the order in which they were finished; order says nothing about content. */
-function sorted(plan: unknown): unknown {
-  const { decisions, cautions, ...rest } = plan as Plan
-  const byId = [...decisions].sort((a, b) => a.id.localeCompare(b.id))
-  const byCode = [...cautions].sort((a, b) => `${a.code}|${a.text}`.localeCompare(`${b.code}|${b.text}`))
-  return { ...rest, decisions: byId, cautions: byCode }
 }

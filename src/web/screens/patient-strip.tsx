@@ -56,7 +56,7 @@ function Timers({ open }: { open: OpenCase }) {
               className={`inline-flex min-h-10 items-center gap-2 rounded-xl px-3 font-bold ${left < 0 ? 'bg-well' : left < 60_000 ? 'bg-caution-wash text-caution' : 'bg-citrus text-on-citrus'}`}
             >
               {timer.label}{' '}
-              <span className="numeral" role="timer">
+              <span className="numeral" role="timer" aria-label={timer.label}>
                 {formatLeft(left)}
               </span>
             </Link>

@@ -139,7 +139,7 @@ function RunTimers({ run, isWet }: { run: RunRecord; isWet: boolean }) {
     <div className="ml-auto min-w-52 flex-1 sm:flex-none">
       <p className="flex items-baseline justify-between gap-3 font-bold">
         <span>{left < 0 ? 'Set' : 'Sets in'}</span>
-        <span role="timer" className={`numeral text-2xl ${left < 60_000 ? 'text-caution' : ''}`}>
+        <span role="timer" aria-label={timer.label} className={`numeral text-2xl ${left < 60_000 ? 'text-caution' : ''}`}>
           {formatLeft(left)}
         </span>
       </p>

@@ -1,0 +1,102 @@
+import axe from 'axe-core'
+import { expect } from 'chai'
+import { Key } from 'selenium-webdriver'
+import type { BoardRow } from '#contract/board'
+import { signIn, startBrowser, type TestBrowser } from './browser'
+import { startLiveServer, type LiveServer } from './live-server'
+
+let server: LiveServer
+let browser: TestBrowser
+const pathOf = new Map<string, string>()
+
+before(async () => {
+  server = await startLiveServer()
+  browser = await startBrowser(server.address)
+  await browser.setViewport(1280, 800)
+  await signIn(browser, 'isolde', server.password)
+  const rows: BoardRow[] = await browser.driver.executeAsyncScript(
+    `fetch('/api/board').then((one) => one.json()).then((one) => arguments[0](one.rows))`,
+  )
+  for (const row of rows) if (!pathOf.has(row.stage)) pathOf.set(row.stage, `/case/${row.caseId}/${row.stage}`)
+})
+after(async () => {
+  await browser.close()
+  await server.stop()
+})
+
+const screens = ['board', 'settings', 'size-up', 'measure', 'choose', 'make-ready', 'apply', 'check', 'watch'] as const
+
+async function visit(screen: (typeof screens)[number]): Promise<void> {
+  await browser.open(screen === 'board' ? '/' : screen === 'settings' ? '/settings' : (pathOf.get(screen) ?? '/nowhere'))
+  await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'h1' })).length === 1, 8_000, `${screen} has no heading`)
+  await browser.driver.wait(async () => !/Working out|working it out|Opening|Reading…|Drawing…/.test(await browser.text()), 8_000)
+}
+
+describe('every screen', () => {
+  for (const theme of ['light', 'dark'] as const) {
+    for (const screen of screens) {
+      it(`${screen}, ${theme}: axe finds nothing serious`, async () => {
+        await visit(screen)
+        await browser.driver.executeScript(`document.documentElement.dataset.theme = '${theme}'`)
+        await browser.driver.executeScript(axe.source)
+        const serious: string[] = await browser.driver.executeAsyncScript(
+          `const done = arguments[0]
+           axe.run(document, { resultTypes: ['violations'] }).then(({ violations }) => done(violations
+             .filter((one) => one.impact === 'serious' || one.impact === 'critical')
+             .map((one) => one.id + ': ' + one.nodes.map((node) => node.html.slice(0, 160)).join(' | '))))`,
+        )
+        expect(serious).to.deep.equal([])
+      })
+    }
+  }
+
+  for (const screen of screens) {
+    it(`${screen}: nothing sticks out sideways on a narrow phone`, async () => {
+      await browser.setViewport(390, 844)
+      await visit(screen)
+      const wider: number = await browser.driver.executeScript(
+        'return document.documentElement.scrollWidth - document.documentElement.clientWidth',
+      )
+      await browser.setViewport(1280, 800)
+      expect(wider).to.equal(0)
+    })
+  }
+
+  it('is walked with the keyboard alone: stages by number, help by ?, Board by b', async () => {
+    await visit('measure')
+    await browser.driver.executeScript('document.activeElement.blur()')
+    await browser.press('3')
+    await browser.find('heading', 'Choose')
+    await browser.press('?')
+    await browser.find('dialog', 'Keys')
+    await browser.press(Key.ESCAPE)
+    await browser.press('b')
+    await browser.find('heading', 'Board')
+  })
+
+  it('shows lengths in inches when settings say so', async () => {
+    await visit('settings')
+    await browser.click('radio', 'Inches')
+    await browser.open(pathOf.get('choose') ?? '/')
+    await browser.find('button', /^Slab length.* in$/)
+    await visit('settings')
+    await browser.click('radio', 'Centimetres')
+  })
+
+  it('calibrates the own finger width and says what cannot be', async () => {
+    await visit('settings')
+    await browser.type('textbox', /^Breadth across/, '90')
+    await browser.click('button', 'Save')
+    await browser.waitForText('0.8 to 3.5 is possible')
+    await browser.type('textbox', /^Breadth across/, '7.6')
+    await browser.click('button', 'Save')
+    await browser.waitForText('1.9 cm')
+  })
+
+  it('leads back from an address that does not exist', async () => {
+    await browser.open('/nowhere')
+    await browser.find('link', 'To the Board')
+    await browser.open('/case/00000000-0000-4000-8000-000000000000/measure')
+    await browser.waitForText('There is no case at this address')
+  })
+})

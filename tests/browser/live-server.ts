@@ -1,0 +1,44 @@
+import { fork, type ChildProcess } from 'node:child_process'
+import { createServer, type AddressInfo } from 'node:net'
+import { fileURLToPath } from 'node:url'
+
+/** The built server on the test database with a fresh demo world. */
+export interface LiveServer {
+  readonly address: string
+  readonly password: string
+  stop(): Promise<void>
+}
+
+/** Starts the built server as npm start does; `demo` as WREN_DEMO takes it. */
+export async function startLiveServer(demo: 'fresh' | 'when-empty' = 'fresh', fixedPort?: number): Promise<LiveServer> {
+  const url = process.env['TEST_DATABASE_URL']
+  if (!url) throw new Error('TEST_DATABASE_URL is not set: run the suite through npm test')
+  const port = fixedPort ?? (await freePort())
+  const main = fileURLToPath(new URL('../../dist/server/main.js', import.meta.url))
+  const child: ChildProcess = fork(main, {
+    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), WREN_DEMO: demo },
+  })
+  const ready = await new Promise<{ address: string; password: string }>((resolve, reject) => {
+    child.once('message', (message) => resolve(message as { address: string; password: string }))
+    child.once('exit', () => reject(new Error('the server stopped while starting')))
+  })
+  return {
+    ...ready,
+    stop: () =>
+      new Promise((resolve) => {
+        child.once('exit', () => resolve())
+        child.kill('SIGTERM')
+      }),
+  }
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer()
+    probe.on('error', reject)
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo
+      probe.close(() => resolve(port))
+    })
+  })
+}
