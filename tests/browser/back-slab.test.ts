@@ -375,8 +375,14 @@ describe('without a connection', () => {
     await takeReadings('58')
     await browser.waitForText('No connection; 1 kept here')
     await browser.waitForText('58 cm')
+    await browser.press(Key.ESCAPE)
+    await browser.driver.executeScript('document.activeElement.blur()')
+    await browser.press('1')
+    await browser.click('button', 'Record it now')
+    await fillRound(/Baseline round/, 'Keep the baseline')
+    await browser.waitForText('NOT sent: phone if urgent')
     await network(false)
-    await browser.driver.wait(async () => !(await browser.text()).includes('No connection'), 15_000)
+    await browser.driver.wait(async () => !/No connection|NOT sent/.test(await browser.text()), 15_000)
     const stored = await browser.driver.executeAsyncScript(
       `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.record.measurements.length))`,
       caseId,

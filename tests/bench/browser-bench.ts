@@ -1,0 +1,50 @@
+import type { WebElement } from 'selenium-webdriver'
+import { signIn, startBrowser, type TestBrowser } from '../browser/browser'
+import { startLiveServer } from '../browser/live-server'
+import { scriptWeight } from './board-bench'
+import { percentiles, type Figure } from './figure'
+
+/** Main-thread work from a key to the second frame after it, and what the Board loads. */
+export async function benchBrowser(root: string): Promise<readonly Figure[]> {
+  const server = await startLiveServer()
+  const browser = await startBrowser(server.address)
+  try {
+    await browser.setViewport(1280, 800)
+    await signIn(browser, 'isolde', server.password)
+    await browser.open('/')
+    await browser.waitForText('Penrose-Lyle')
+    const loaded: string[] = await browser.driver.executeScript(`return performance.getEntriesByType('resource').map((one) => one.name)`)
+    await browser.click('link', /Wenna Strood/)
+    const input = await browser.find('textbox', /^Reading,/)
+    await browser.driver.sendAndGetDevToolsCommand('Performance.enable', {})
+    const work: number[] = []
+    for (let key = 0; key < 60; key++) work.push(await workOfOneKey(browser, input, key % 2 === 0 ? '38' : '39'))
+    return [
+      scriptWeight(root, loaded),
+      { name: 'reading to redraw, main-thread work, median of 50', value: percentiles(work.slice(10)).median, unit: 'ms', limit: 16 },
+    ]
+  } finally {
+    await browser.close()
+    await server.stop()
+  }
+}
+
+async function workOfOneKey(browser: TestBrowser, input: WebElement, value: string): Promise<number> {
+  const metrics = async (): Promise<number> => {
+    const { metrics: list } = (await browser.driver.sendAndGetDevToolsCommand('Performance.getMetrics', {})) as unknown as {
+      metrics: { name: string; value: number }[]
+    }
+    const of = (name: string): number => list.find((one) => one.name === name)?.value ?? 0
+    return (of('ScriptDuration') + of('LayoutDuration') + of('RecalcStyleDuration')) * 1000
+  }
+  const before = await metrics()
+  await browser.driver.executeAsyncScript(
+    `const [input, value, done] = arguments
+     Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(input, value)
+     input.dispatchEvent(new Event('input', { bubbles: true }))
+     requestAnimationFrame(() => requestAnimationFrame(() => done()))`,
+    input,
+    value,
+  )
+  return (await metrics()) - before
+}
