@@ -3,6 +3,7 @@ import type { Plan } from '#core/plan/plan'
 import { assessed } from '#core/observations/observation'
 import type { EpisodeRecord } from './episode-record'
 import type { FoldableEvent } from './event'
+import { upcast } from './upcast'
 
 /** People, water and room: what Make ready sets. */
 export interface CaseSetup {
@@ -35,12 +36,19 @@ export interface TimerRecord {
   readonly startedAt: string
   readonly minutes: number
 }
+/** Who drives a run, on which device; anybody else follows. */
+export interface RunDriver {
+  readonly device: string
+  readonly by: string
+  readonly at: string
+}
 export interface RunRecord {
   readonly id: string
   readonly startedAt: string
   readonly by: string
   readonly steps: readonly StepRecord[]
   readonly timers: readonly TimerRecord[]
+  readonly driver?: RunDriver
 }
 export interface FitRecord {
   readonly testId: string
@@ -61,6 +69,10 @@ export interface CaseRecord {
   readonly episodeId: string
   readonly injuryId: string
   readonly technique: string
+  /** The case whose device this one replaces. */
+  readonly replaces?: string
+  /** Cases worn together with this one. */
+  readonly with?: readonly string[]
   readonly openedAt: string
   readonly options: Readonly<Record<string, string | number>>
   readonly setup: CaseSetup
@@ -78,6 +90,24 @@ export interface CaseOpenedBody {
   readonly episodeId: string
   readonly injuryId: string
   readonly technique: string
+  readonly replaces?: string
+  readonly with?: readonly string[]
+}
+/** A wrongly filed reading leaves this case for another; the reason stays in the stream. */
+export interface MovedOutBody {
+  readonly key: string
+  readonly toCase: string
+  readonly reason: string
+}
+/** A reading that was filed in another case, as it was taken there. */
+export interface MovedInBody {
+  readonly measurement: Measurement
+  readonly fromCase: string
+  readonly reason: string
+}
+export interface RunLeaseBody {
+  readonly runId: string
+  readonly device: string
 }
 
 export const defaultSetup: CaseSetup = { people: 2, waterC: 22, roomC: 21, backing: 'air', packSetMin: null, wearDays: null }
@@ -86,7 +116,8 @@ export const defaultSetup: CaseSetup = { people: 2, waterC: 22, roomC: 21, backi
  * Applies one event to a case. Unknown kinds leave it as it is.
  * @param record null only for the opening event
  */
-export function foldCase(record: CaseRecord | null, streamId: string, event: FoldableEvent): CaseRecord {
+export function foldCase(record: CaseRecord | null, streamId: string, stored: FoldableEvent): CaseRecord {
+  const event = upcast(stored)
   if (event.kind === 'case-opened') {
     return {
       id: streamId,
@@ -109,9 +140,15 @@ export function foldCase(record: CaseRecord | null, streamId: string, event: Fol
   switch (event.kind) {
     case 'reading':
       return { ...record, measurements: [...record.measurements, { ...(event.body as Measurement), key: event.id, at, by }] }
+    case 'moved-out':
+      return withoutReading(record, (event.body as MovedOutBody).key)
+    case 'moved-in': {
+      const { measurement } = event.body as MovedInBody
+      return { ...record, measurements: [...record.measurements, { ...measurement, key: event.id }] }
+    }
     case 'reading-withdrawn': {
       const { key } = event.body as { key: string }
-      return { ...record, measurements: record.measurements.filter((one) => one.key !== key) }
+      return withoutReading(record, key)
     }
     case 'options':
       return { ...record, options: (event.body as { options: CaseRecord['options'] }).options }
@@ -129,6 +166,10 @@ export function foldCase(record: CaseRecord | null, streamId: string, event: Fol
       if (record.runs.some((run) => run.id === runId)) return record
       return { ...record, runs: [...record.runs, { id: runId, startedAt: at, by, steps: [], timers: [] }] }
     }
+    case 'run-lease': {
+      const { runId, device } = event.body as RunLeaseBody
+      return { ...record, runs: record.runs.map((run) => (run.id === runId ? { ...run, driver: { device, by, at } } : run)) }
+    }
     case 'step':
     case 'timer':
       return { ...record, runs: record.runs.map((run) => (run.id === (event.body as { runId: string }).runId ? foldRun(run, event) : run)) }
@@ -143,6 +184,10 @@ export function foldCase(record: CaseRecord | null, streamId: string, event: Fol
     default:
       return record
   }
+}
+
+function withoutReading(record: CaseRecord, key: string): CaseRecord {
+  return { ...record, measurements: record.measurements.filter((one) => one.key !== key) }
 }
 
 function foldRun(run: RunRecord, event: FoldableEvent): RunRecord {

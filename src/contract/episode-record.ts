@@ -1,6 +1,7 @@
 import type { InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from '#core/case/vocabulary'
 import type { RoundInput } from '#core/observations/observation'
 import type { FoldableEvent } from './event'
+import { upcast } from './upcast'
 
 /** Who the patient is, as far as it is known. Nothing here is needed to take a reading. */
 export interface PatientDetails {
@@ -85,7 +86,8 @@ export const unknownInjury: InjuryRecord = { region: null, side: null, pattern: 
  * Applies one event to an episode. Unknown kinds leave it as it is, so that an older reader survives newer data.
  * @param record null only for the opening event
  */
-export function foldEpisode(record: EpisodeRecord | null, streamId: string, event: FoldableEvent): EpisodeRecord {
+export function foldEpisode(record: EpisodeRecord | null, streamId: string, stored: FoldableEvent): EpisodeRecord {
+  const event = upcast(stored)
   if (event.kind === 'episode-opened') {
     const body = event.body as EpisodeOpenedBody
     return {

@@ -83,6 +83,20 @@ const setup = Joi.object({
   wearDays: Joi.number().min(0).max(365).allow(null).required(),
 })
 
+const reading = Joi.object({
+  id: Joi.valid(...listMeasurementIds()).required(),
+  side: Joi.valid(...sides),
+  value: Joi.number().required(),
+  unit: Joi.valid(...unitIds).required(),
+  tool: Joi.valid(...toolIds),
+  typed: text(60),
+  posture: text(80),
+  occasion: text(40),
+  confirmed: Joi.boolean(),
+  supersedes: uuid,
+  breadthCm: Joi.number().min(0.8).max(3.5),
+})
+
 /** The body of each kind of event. */
 export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> = {
   'episode-opened': Joi.object({ patientId: uuid.required(), place: text(80).required(), zone: Joi.string().max(60).required(), patient }),
@@ -113,20 +127,17 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
     episodeId: uuid.required(),
     injuryId: uuid.required(),
     technique: Joi.valid(...techniques.map((one) => one.id)).required(),
+    replaces: uuid,
+    with: Joi.array().items(uuid).max(10),
   }),
-  reading: Joi.object({
-    id: Joi.valid(...listMeasurementIds()).required(),
-    side: Joi.valid(...sides),
-    value: Joi.number().required(),
-    unit: Joi.valid(...unitIds).required(),
-    tool: Joi.valid(...toolIds),
-    typed: text(60),
-    posture: text(80),
-    occasion: text(40),
-    confirmed: Joi.boolean(),
-    supersedes: uuid,
-    breadthCm: Joi.number().min(0.8).max(3.5),
+  reading,
+  'moved-out': Joi.object({ key: uuid.required(), toCase: uuid.required(), reason: reason.required() }),
+  'moved-in': Joi.object({
+    measurement: reading.keys({ key: uuid, at: instant, by: personName }).required(),
+    fromCase: uuid.required(),
+    reason: reason.required(),
   }),
+  'run-lease': Joi.object({ runId: uuid.required(), device: Joi.string().min(1).max(60).required() }),
   'reading-withdrawn': Joi.object({ key: uuid.required() }),
   options: Joi.object({
     options: Joi.object()

@@ -1,18 +1,19 @@
 export const roles = ['viewer', 'trainee', 'clinician', 'lead', 'admin'] as const
 export type Role = (typeof roles)[number]
 
-export const rights = ['read', 'add', 'decide', 'manage-people', 'manage-protocols'] as const
+export const rights = ['read', 'add', 'decide', 'manage-people', 'manage-protocols', 'move'] as const
 export type Right = (typeof rights)[number]
 
 /**
- * Who may do what. `add`: readings, steps, rounds, notes. `decide`: accept plans, overrule, remove.
+ * Who may do what. `add`: readings, steps, rounds, notes. `decide`: accept plans, overrule, remove. `move`: wrongly
+ * filed entries.
  * Admin manages people and audit and sees no clinical data.
  */
 const rightsByRole: Readonly<Record<Role, readonly Right[]>> = {
   viewer: ['read'],
   trainee: ['read', 'add'],
   clinician: ['read', 'add', 'decide'],
-  lead: ['read', 'add', 'decide', 'manage-protocols'],
+  lead: ['read', 'add', 'decide', 'manage-protocols', 'move'],
   admin: ['manage-people'],
 }
 

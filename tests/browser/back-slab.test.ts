@@ -17,13 +17,19 @@ async function startCase(): Promise<string> {
   return url.replace(/^.*\/case\//, '').replace(/\/.*$/, '')
 }
 
+/** What the Measure screen asks for now; empty while it changes. */
+async function askedNow(): Promise<string> {
+  return browser.driver.executeScript(`return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`)
+}
+
 /** Types readings one after another, each taken with Enter, in the order in which they are asked. */
 async function takeReadings(...readings: string[]): Promise<void> {
   for (const reading of readings) {
-    const asked = (): Promise<string> => browser.driver.findElement({ css: 'section[aria-label^="Reading:"] h2' }).getText()
-    const before = await asked()
-    await (await browser.find('textbox', /^Reading,/)).sendKeys(reading, Key.ENTER)
-    await browser.driver.wait(async () => (await asked().catch(() => before)) !== before, 8_000, `${before} stays asked`)
+    await browser.find('textbox', /^Reading,/)
+    const before = await askedNow()
+    await browser.type('textbox', /^Reading,/, reading)
+    await browser.press(Key.ENTER)
+    await browser.driver.wait(async () => !['', before].includes(await askedNow()), 8_000, `${before} stays asked`)
   }
 }
 

@@ -6,6 +6,7 @@ import type { EpisodeRecord } from '#contract/episode-record'
 import type { StoredEvent } from '#contract/event'
 import { eventKinds, type EventKindId } from '#contract/event-kinds'
 import { hasRight, roles } from '#contract/rights'
+import { upcast } from '#contract/upcast'
 import { defineModels } from '../../src/server/db/models'
 import { chainHash, createEventRepository } from '../../src/server/repositories/events'
 import { bothLegs } from '../../src/server/demo/findings'
@@ -168,6 +169,33 @@ describe('events of a case', () => {
     expect((answer.body['errors'] as { code: string }[])[0]?.code).to.equal('unknown-flag')
   })
 
+  it('moves a wrongly filed reading to another case, with a trace in both', async () => {
+    const lead = await harness.signIn('lena', ['lead'])
+    const taken = await client.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
+    const other = await openCase(client)
+    const key = String(taken.body['id'])
+    const moved = { ...reading('calf-girth', 'left', 38), key, by: 'ada', at: '2026-01-10T08:00:00Z' }
+    const { version } = await fetchCase()
+    const out = { key, toCase: other.caseStream.id, reason: 'typed into the wrong case' }
+    expect((await client.send(opened.caseStream, 'moved-out', out, version)).status).to.equal(403)
+    expect((await lead.send(opened.caseStream, 'moved-out', out, version)).status).to.equal(200)
+    const into = { measurement: moved, fromCase: opened.caseStream.id, reason: 'typed into the wrong case' }
+    expect((await lead.send(other.caseStream, 'moved-in', into)).status).to.equal(200)
+    expect((await fetchCase()).record.measurements).to.have.length(0)
+    const there = (await client.get(`/api/cases/${other.caseStream.id}`)).body as unknown as CaseBody
+    expect(there.record.measurements[0]).to.include({ id: 'calf-girth', by: 'ada' })
+  })
+
+  it('gives a run one driver: the second to ask hears who drives', async () => {
+    await client.send(opened.caseStream, 'run-started', { runId: opened.injuryId })
+    const { version } = await fetchCase()
+    const lease = (device: string) => client.send(opened.caseStream, 'run-lease', { runId: opened.injuryId, device }, version)
+    expect((await lease('trolley tablet')).status).to.equal(200)
+    const second = await lease('pocket phone')
+    expect(second.status).to.equal(409)
+    expect((second.body['current'] as { record: CaseRecord }).record.runs[0]?.driver?.device).to.equal('trolley tablet')
+  })
+
   it('wants a reason for a round that was not done, and keeps it due', async () => {
     const round = { cases: [opened.caseStream.id], isBaseline: false, outcome: 'asleep', reason: '', findings: { limbs: [] } }
     expect((await client.send(opened.episodeStream, 'round', round)).status).to.equal(422)
@@ -293,5 +321,17 @@ describe('the Board', () => {
     expect(note.status).to.equal(200)
     await hear(`"version":${String(note.body['version'])}`)
     abort.abort()
+  })
+})
+
+describe('events of older versions', () => {
+  it('are brought to the newest form, one version after another', () => {
+    const event = { id: 'e', kind: 'note', v: 1, body: { text: 'hello' }, at: '', actor: '', actorName: '' }
+    const table = {
+      note: [(body: unknown) => ({ ...(body as object), tone: 'plain' }), (body: unknown) => ({ ...(body as object), lines: 1 })],
+    }
+    expect(upcast(event, table)).to.deep.include({ v: 3, body: { text: 'hello', tone: 'plain', lines: 1 } })
+    expect(upcast({ ...event, v: 2 }, table).body).to.deep.equal({ text: 'hello', lines: 1 })
+    expect(upcast(event)).to.equal(event)
   })
 })

@@ -1,11 +1,11 @@
 import { useState } from 'react'
-import { otherSide, type Side } from '#core/case/vocabulary'
+import { otherSide, spoken, type Side } from '#core/case/vocabulary'
 import type { RoundBody } from '#contract/episode-record'
 import { useDraft } from '../hooks/use-draft'
 import { Button } from './button'
-import { ChoiceRow } from './choice-row'
+import { ChoiceRow, ChoiceSet } from './choice-row'
 import { Notice } from './notice'
-import { cannot, roundItems, toFindings, type RoundEntries, type RoundItem } from './round-items'
+import { alsoAsked, cannot, roundItems, skinWords, toFindings, type RoundEntries, type RoundItem } from './round-items'
 
 const reasons = ['nerve block', 'sedated', 'asleep', 'confused', 'too young', 'dressing in the way']
 
@@ -109,6 +109,33 @@ export function RoundForm({
             ))}
           </div>
         ))}
+      </div>
+      <div className="grid gap-4 border-t border-line pt-3 lg:grid-cols-2">
+        <ChoiceSet
+          label={`Also asked, ${injured}`}
+          values={(entries[`${injured}/also`] ?? '').split(' ').filter(Boolean)}
+          choices={alsoAsked}
+          onChange={(values) => put({ [`${injured}/also`]: values.join(' ') })}
+        />
+        <div className="grid content-start gap-4">
+          <ChoiceRow
+            label={`Skin at the edges and over bone, ${injured}`}
+            value={entries[`${injured}/skin`] ?? null}
+            choices={skinWords.map((value) => ({ value, label: spoken(value) }))}
+            onChange={(skin) => put({ [`${injured}/skin`]: skin })}
+          />
+          {entries[`${injured}/colour`] && entries[`${injured}/colour`] !== 'pink' ? (
+            <ChoiceRow
+              label="Is this colour usual for this patient?"
+              value={entries[`${injured}/colourUsual`] ?? 'no'}
+              choices={[
+                { value: 'no', label: 'No' },
+                { value: 'yes', label: 'Yes, usual' },
+              ]}
+              onChange={(colourUsual) => put({ [`${injured}/colourUsual`]: colourUsual })}
+            />
+          ) : null}
+        </div>
       </div>
       {isCannot ? (
         <ChoiceRow

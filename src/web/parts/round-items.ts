@@ -63,6 +63,24 @@ export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
   ]
 }
 
+/** Asked beyond the list, on the injured side; what is ticked is a finding. */
+export const alsoAsked: readonly { readonly value: string; readonly label: string }[] = [
+  { value: 'pain-beyond', label: 'Pain more than expected' },
+  { value: 'spot-pain', label: 'Burning or one-spot pain' },
+  { value: 'smell', label: 'Smell' },
+  { value: 'stain', label: 'Stain' },
+  { value: 'wet', label: 'Wet' },
+  { value: 'cracked', label: 'Cracked' },
+  { value: 'loose', label: 'Loose' },
+  { value: 'heel', label: 'Sore heel' },
+  { value: 'fever', label: 'Fever' },
+  { value: 'calf-pain', label: 'Calf pain' },
+  { value: 'breathlessness', label: 'Breathless' },
+]
+
+/** Skin at the edges and over bone, as it is judged there. */
+export const skinWords = ['intact', 'reddens-and-blanches', 'red-not-blanching', 'broken'] as const
+
 /** What stands for an item that could not be judged. */
 export const cannot = 'cannot'
 
@@ -80,7 +98,19 @@ export function toFindings(limb: 'leg' | 'arm', side: 'left' | 'right', entries:
     if (group && nerve) found[group] = { ...(found[group] as object | undefined), [nerve]: value }
     else found[item.key] = value
   }
+  addAlso(found, side, entries)
   return found as unknown as LimbFindings
+}
+
+function addAlso(found: Record<string, unknown>, side: string, entries: RoundEntries): void {
+  const ticked = (entries[`${side}/also`] ?? '').split(' ').filter(Boolean)
+  const skin = entries[`${side}/skin`]
+  if (ticked.includes('pain-beyond')) found['painBeyondExpected'] = true
+  if (ticked.includes('spot-pain')) found['spotPain'] = true
+  const rest = ticked.filter((sign) => sign !== 'pain-beyond' && sign !== 'spot-pain')
+  if (rest.length > 0) found['also'] = rest
+  if (skin) found['skin'] = skin
+  if (entries[`${side}/colourUsual`] === 'yes') found['colourUsual'] = true
 }
 
 function read(item: RoundItem, entry: string): string | number | boolean {

@@ -30,6 +30,7 @@ export function ChooseScreen() {
   const mayDecide = hasRight(person.roles, 'decide')
   const isAccepted = record.accepted !== null && sameDecisions(record.accepted.plan.decisions, plan.decisions)
   const openStops = plan.cautions.filter((one) => one.level === 'stop' && !one.overruled)
+  const lit = sheet && sheet.kind !== 'set-aside' ? sheet.decision.working.flatMap((line) => line.where ?? []) : []
   const accept = (): void => {
     void writeEvent('plan', { plan: JSON.parse(JSON.stringify(plan)) as object })
     void navigate(`/case/${record.id}/make-ready`)
@@ -42,7 +43,7 @@ export function ChooseScreen() {
   return (
     <>
       <StagePage
-        lane={<Lane geometry={plan.geometry} units={units} layers={['readings', 'slab', 'sheet']} onPick={pick} />}
+        lane={<Lane geometry={plan.geometry} units={units} layers={['readings', 'slab', 'sheet']} lit={lit} onPick={pick} />}
         title="Choose"
         lead={isAccepted ? `Accepted by ${record.accepted?.by ?? ''}` : record.accepted ? 'Changed since it was accepted' : undefined}
         next={

@@ -1,7 +1,8 @@
+import type { Decision } from '#core/plan/decision'
 import type { Plan } from '#core/plan/plan'
 
 /** Odds of ending moulding before set by crew size, with setting time and heat beside them. */
-export function CrewForecast({ plan }: { plan: Plan }) {
+export function CrewForecast({ plan, onOpen }: { plan: Plan; onOpen: (decision: Decision) => void }) {
   const crew = plan.decisions.find((one) => one.id === 'least-crew')
   const set = plan.decisions.find((one) => one.id === 'set-time')
   const heat = plan.decisions.find((one) => one.id === 'peak-skin-temp')
@@ -15,11 +16,11 @@ export function CrewForecast({ plan }: { plan: Plan }) {
       <h2 id="forecast" className="font-bold">
         Forecast
       </h2>
-      <dl className="grid grid-cols-3 gap-3">
-        <Fact label="Sets in" value={set?.display ?? '…'} />
-        <Fact label="People needed" value={crew?.display ?? '…'} />
-        <Fact label="Warmest skin" value={heat ? heat.display.replace(', in this estimate', '') : '…'} />
-      </dl>
+      <ul className="grid grid-cols-3 gap-3">
+        <Fact label="Sets in" decision={set} onOpen={onOpen} />
+        <Fact label="People needed" decision={crew} onOpen={onOpen} />
+        <Fact label="Warmest skin" decision={heat} onOpen={onOpen} />
+      </ul>
       <table className="w-full">
         <caption className="pb-1 text-left text-sm font-semibold text-soft">Odds of ending before it sets, in this estimate</caption>
         <tbody>
@@ -45,11 +46,18 @@ export function CrewForecast({ plan }: { plan: Plan }) {
   )
 }
 
-function Fact({ label, value }: { label: string; value: string }) {
+function Fact({ label, decision, onOpen }: { label: string; decision: Decision | undefined; onOpen: (decision: Decision) => void }) {
   return (
-    <div>
-      <dt className="text-sm text-soft">{label}</dt>
-      <dd className="numeral text-lg leading-tight">{value}</dd>
-    </div>
+    <li>
+      <button
+        type="button"
+        disabled={!decision}
+        onClick={() => decision && onOpen(decision)}
+        className="grid min-h-14 w-full content-start rounded-xl bg-well px-3 py-1.5 text-left"
+      >
+        <span className="text-sm text-soft">{label}</span>
+        <span className="numeral text-lg leading-tight">{decision?.display.replace(', in this estimate', '') ?? '…'}</span>
+      </button>
+    </li>
   )
 }

@@ -1,5 +1,7 @@
+import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
+import type { Decision } from '#core/plan/decision'
 import type { Material } from '#core/plan/plan'
 import { formatLength, formatValue, type DisplayUnits } from '#core/plan/format-decision'
 import { Lane } from '../../lane/lane'
@@ -8,6 +10,7 @@ import { usePlan } from '../../hooks/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { PlanMessages } from '../../parts/plan-messages'
+import { WorkingSheet } from '../../parts/working-sheet'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent } from '../../stores/case-store'
 import { useSettings } from '../../stores/session-store'
@@ -22,6 +25,7 @@ export function MakeReadyScreen() {
   const { units } = useSettings()
   const navigate = useNavigate()
   const run = record.runs.at(-1)
+  const [shown, setShown] = useState<Decision | null>(null)
   const start = (): void => {
     if (!run) void writeEvent('run-started', { runId: uuidv7() })
     void navigate(`/case/${record.id}/apply`)
@@ -47,12 +51,13 @@ export function MakeReadyScreen() {
     >
       <div className="grid content-start gap-5">
         <SetupForm setup={record.setup} onSave={(setup) => void writeEvent('setup', setup)} />
-        <CrewForecast plan={plan} />
+        <CrewForecast plan={plan} onOpen={setShown} />
         <PlanMessages plan={plan} decisions={forecast} showProblems={false} />
         <Notice tone="note" lead="Heat and crew odds are estimates">
           They are for planning. Ask about heat while it sets; &ldquo;too hot&rdquo; means take it off.
         </Notice>
       </div>
+      {shown ? <WorkingSheet decision={shown} units={units} onClose={() => setShown(null)} /> : null}
     </StagePage>
   )
 }
