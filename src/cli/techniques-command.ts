@@ -1,8 +1,10 @@
 import { readCase } from '#core/case/read-case'
 import { resolveOptions } from '#core/techniques/resolve-options'
 import { techniques } from '#core/techniques/registry'
-import type { Technique } from '#core/techniques/technique'
-import { defaultProtocol } from '#core/quantities/defaults'
+import { optionValues, type Technique } from '#core/techniques/technique'
+import type { MeasurementDefinition } from '#core/body/measurement-definition'
+import { plausibilityDefaults } from '#core/body/plausibility'
+import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 
 interface TechniqueListing {
   readonly id: string
@@ -10,7 +12,18 @@ interface TechniqueListing {
   readonly purpose: string
   readonly regions: readonly string[]
   readonly patterns: readonly string[]
-  readonly measurements: readonly { id: string; label: string; need: string; side: string; landmarks: string; posture: string }[]
+  readonly measurements: readonly {
+    id: string
+    label: string
+    need: string
+    side: string
+    landmarks: string
+    posture: string
+    /** Shares of stature outside which a reading is asked about, and refused; null where stature says nothing. */
+    range: { statureShare: number; asksOutside: readonly [number, number]; refusedOutside: readonly [number, number] } | null
+    words: readonly string[] | null
+  }[]
+  readonly decisions: readonly string[]
   readonly options: readonly {
     id: string
     label: string
@@ -44,21 +57,35 @@ function listTechnique(technique: Technique): TechniqueListing {
       side: definition.sideRule,
       landmarks: definition.landmarks,
       posture: definition.posture,
+      range: rangeOf(definition),
+      words: definition.words ?? null,
     })),
+    decisions: technique.decisions,
     options: technique.options.map((option) => ({
       id: option.id,
       label: option.label,
       default: option.default(clinicalCase),
-      values: option.values.map(({ id, why }) => ({ id, why })),
+      values: optionValues(option, defaultProtocol).map(({ id, why }) => ({ id, why })),
       range: option.figure ? `${option.figure.least} to ${option.figure.greatest} ${option.figure.unit}` : null,
     })),
+  }
+}
+
+function rangeOf(definition: MeasurementDefinition): TechniqueListing['measurements'][number]['range'] {
+  if (definition.statureShare === null || definition.signed) return null
+  const limits = readDefaults(plausibilityDefaults, defaultProtocol)
+  const isGirth = definition.kind === 'girth'
+  return {
+    statureShare: definition.statureShare,
+    asksOutside: isGirth ? [limits.girthAskBelow, limits.girthAskAbove] : [limits.lengthAskBelow, limits.lengthAskAbove],
+    refusedOutside: isGirth ? [limits.girthRefuseBelow, limits.girthRefuseAbove] : [limits.lengthRefuseBelow, limits.lengthRefuseAbove],
   }
 }
 
 function listingText(listing: TechniqueListing): string {
   const lines = [`${listing.id}: ${listing.name}. ${listing.purpose}`, '  Measure']
   for (const one of listing.measurements) lines.push(`    ${one.id} (${one.need}, ${one.side} side): ${one.landmarks}. ${one.posture}.`)
-  lines.push('  Options')
+  lines.push(`  Decide: ${listing.decisions.join(', ')}`, '  Options')
   for (const option of listing.options) {
     lines.push(
       `    ${option.id} (default ${String(option.default ?? 'none')}): ${option.range ?? option.values.map((value) => value.id).join(' / ')}`,

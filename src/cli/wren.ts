@@ -1,5 +1,6 @@
 import { runCheck } from './check-command'
 import { runPlan } from './plan-command'
+import { runSimulate, simulations } from './simulate-command'
 import { runTechniques } from './techniques-command'
 import { runValidate } from './validate-command'
 
@@ -9,9 +10,11 @@ const usage = `wren: plan, judge and check case files.
   wren check FILE | -      judge the rounds of a check file
   wren validate FILE… | -  say what is wrong with case files
   wren techniques          list techniques, measurements, options and decisions
+  wren simulate heat|rig|swelling FILE | -
+                           skin temperature, suspension, or room under a shell
 
   --format json|text       json is the default
-Exit status: 0 done, 2 problems in the input, 3 a stop (plan) or an urgent last round (check).
+Exit status: 0 done, 2 problems in the input, 3 a stop (plan, simulate) or an urgent last round (check).
 `
 
 /** Runs one command line and returns its exit status. */
@@ -30,6 +33,11 @@ async function main(args: readonly string[]): Promise<number> {
       return files.length === 1 ? runCheck(files[0] ?? '-', format) : misuse('check needs one FILE, or - for standard input.')
     case 'validate':
       return files.length > 0 ? runValidate(files) : misuse('validate needs a FILE, or - for standard input.')
+    case 'simulate': {
+      const what = simulations.find((one) => one === files[0])
+      if (!what) return misuse(`simulate needs heat, rig or swelling, not ${files[0] ?? 'nothing'}.`)
+      return files.length === 2 ? runSimulate(what, files[1] ?? '-') : misuse('simulate needs one FILE, or - for standard input.')
+    }
     case 'techniques':
       return runTechniques(format)
     case 'help':

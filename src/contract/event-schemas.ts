@@ -2,7 +2,8 @@ import Joi from 'joi'
 import { toolIds, unitIds } from '#core/case/measurement-words'
 import { injuryFlags, patientFlags, patterns, regions, sides, swellings } from '#core/case/vocabulary'
 import { colours, feelings, movements, nerves, pulses, warmths } from '#core/observations/observation'
-import { listMeasurementIds } from '#core/techniques/measurement-ids'
+import { skinGrades } from '#core/body/measurements/neck'
+import { listMeasurementIds, measurementWords } from '#core/techniques/measurement-ids'
 import { techniques } from '#core/techniques/registry'
 import type { EventKindId } from './event-kinds'
 import { roundOutcomes } from './episode-record'
@@ -72,7 +73,7 @@ const limb = Joi.object({
   skin: item(Joi.valid('intact', 'reddens-and-blanches', 'red-not-blanching', 'broken')),
   also: Joi.array().items(text(40)).max(20),
 })
-const block = Joi.object().pattern(Joi.string().max(40), item(text(60)))
+const block = Joi.object().pattern(Joi.string().max(40), item(Joi.alternatives(Joi.number().min(0).max(5), text(60))))
 
 const setup = Joi.object({
   people: Joi.number().integer().min(1).max(12).allow(null).required(),
@@ -83,11 +84,12 @@ const setup = Joi.object({
   wearDays: Joi.number().min(0).max(365).allow(null).required(),
 })
 
+const wordedIds = listMeasurementIds().filter((id) => measurementWords(id) !== null)
 const reading = Joi.object({
   id: Joi.valid(...listMeasurementIds()).required(),
   side: Joi.valid(...sides),
-  value: Joi.number().required(),
-  unit: Joi.valid(...unitIds).required(),
+  value: Joi.when('id', { is: Joi.valid(...wordedIds), then: Joi.valid(...skinGrades), otherwise: Joi.number() }).required(),
+  unit: Joi.when('id', { is: Joi.valid(...wordedIds), then: Joi.forbidden(), otherwise: Joi.valid(...unitIds).required() }),
   tool: Joi.valid(...toolIds),
   typed: text(60),
   posture: text(80),

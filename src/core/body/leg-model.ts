@@ -1,6 +1,6 @@
 import { estimateGirths, estimatedGirthSdShare } from './estimate-girths'
 import { footStationShares, legGirthRatios, legStationIds, legStationShares, type LegStationId } from './leg-template'
-import type { Estimate } from './resolve-measurement'
+import type { Estimate } from './pool-side'
 
 /** A place on the leg with its girth. Foot stations lie on the foot axis, from the toe tips. */
 export interface LegStation {
@@ -32,15 +32,21 @@ export interface LegLengths {
  * The leg and foot as stations with girths, missing girths estimated from the measured ones (COMPUTATION 2).
  * @param girths measured girths by station
  * @param lengths segment lengths, cm, each above 0
- * @returns null when no girth at all was measured
+ * @param fallbackCalfCm calf girth to scale the template by when nothing was measured: for a drawing only
+ * @returns null when no girth at all was measured and there is no fallback
  */
-export function buildLegModel(girths: Partial<Record<LegStationId, Estimate>>, lengths: LegLengths): LegModel | null {
+export function buildLegModel(
+  girths: Partial<Record<LegStationId, Estimate>>,
+  lengths: LegLengths,
+  fallbackCalfCm: number | null = null,
+): LegModel | null {
   const measured: Partial<Record<LegStationId, number>> = {}
   for (const id of legStationIds) {
     const girth = girths[id]
     if (girth) measured[id] = girth.value
   }
-  const filled = estimateGirths(measured, legGirthRatios)
+  const filled =
+    estimateGirths(measured, legGirthRatios) ?? (fallbackCalfCm === null ? null : estimateGirths({ calf: fallbackCalfCm }, legGirthRatios))
   if (!filled) return null
   const stations = {} as Record<LegStationId, LegStation>
   for (const id of legStationIds) {
@@ -102,4 +108,18 @@ export function findGirthOrderFaults(model: LegModel): readonly (readonly [LegSt
     const doubt = 3 * Math.hypot(lesser.sdCm, greater.sdCm)
     return lesser.girthCm > greater.girthCm + doubt ? [[lesser, greater] as const] : []
   })
+}
+
+const legOrder = ['ankle', 'calf', 'below-knee', 'knee', 'above-knee', 'mid-thigh', 'groin'] as const
+
+/** Bare girth at a place on the leg axis, linear between stations, cm from the heel sole. */
+export function legGirthAt(model: LegModel, atCm: number): number {
+  const stations = legOrder.map((id) => model.stations[id])
+  const upper = stations.findIndex((station) => station.atCm >= atCm)
+  if (upper < 0) return model.stations.groin.girthCm
+  const above = stations[upper]
+  const below = stations[upper - 1]
+  if (!above || !below) return model.stations.ankle.girthCm
+  const share = (atCm - below.atCm) / (above.atCm - below.atCm)
+  return below.girthCm + share * (above.girthCm - below.girthCm)
 }

@@ -1,10 +1,9 @@
 import type { PlanDraft } from '../plan/draft'
-import type { Geometry, GeometryMark } from '../plan/plan'
 import { buildLegModel, findGirthOrderFaults, type LegModel } from './leg-model'
-import { legStationIds, type LegStationId } from './leg-template'
+import { calfShareOfStature, type LegStationId } from './leg-template'
 import { footLength, insideLeg, legGirths, lowerLegLength } from './measurements/leg'
 import type { MeasurementDefinition } from './measurement-definition'
-import type { Estimate } from './resolve-measurement'
+import type { Estimate } from './pool-side'
 
 const statureForDrawingCm = 170
 
@@ -20,11 +19,7 @@ export interface MeasuredLeg {
  * @returns null when no girth was measured
  */
 export function measureLeg(draft: PlanDraft): MeasuredLeg | null {
-  const girths: Partial<Record<LegStationId, Estimate>> = {}
-  for (const definition of legGirths) {
-    const estimate = draft.measure(definition)
-    if (estimate) girths[definition.id.replace(/-girth$/, '') as LegStationId] = estimate
-  }
+  const girths = measureGirths(draft)
   const lowerLeg = lengthOf(draft, lowerLegLength)
   const foot = lengthOf(draft, footLength)
   const inside = lengthOf(draft, insideLeg)
@@ -47,6 +42,33 @@ export function measureLeg(draft: PlanDraft): MeasuredLeg | null {
   }
   warnAboutGirthOrder(draft, model)
   return { model, hasLengths: lowerLeg.isKnown && foot.isKnown }
+}
+
+function measureGirths(draft: PlanDraft): Partial<Record<LegStationId, Estimate>> {
+  const girths: Partial<Record<LegStationId, Estimate>> = {}
+  for (const definition of legGirths) {
+    const estimate = draft.measure(definition)
+    if (estimate) girths[definition.id.replace(/-girth$/, '') as LegStationId] = estimate
+  }
+  return girths
+}
+
+/**
+ * A leg to draw whatever was measured: girths that nobody read come from the template, scaled by stature (170 cm
+ * when that is unknown too) and marked estimated. It decides nothing.
+ */
+export function sketchLeg(draft: PlanDraft): { readonly model: LegModel; readonly hasGirths: boolean } {
+  const girths = measureGirths(draft)
+  const lowerLegCm = lengthOf(draft, lowerLegLength).cm
+  const lengths = {
+    lowerLegCm,
+    footCm: lengthOf(draft, footLength).cm,
+    insideLegCm: Math.max(lengthOf(draft, insideLeg).cm, lowerLegCm + 20),
+  }
+  const stature = draft.clinicalCase.patient.heightCm ?? statureForDrawingCm
+  const model = buildLegModel(girths, lengths, calfShareOfStature * stature)
+  if (!model) throw new Error('a leg with a fallback girth can always be drawn')
+  return { model, hasGirths: Object.keys(girths).length > 0 }
 }
 
 function warnAboutGirthOrder(draft: PlanDraft, model: LegModel): void {
@@ -93,41 +115,3 @@ function lengthOf(draft: PlanDraft, definition: MeasurementDefinition): { cm: nu
   return { cm: share * (heightCm ?? statureForDrawingCm), isKnown: heightCm !== undefined }
 }
 
-/** The leg as geometry for the lane: axes, stations and the marks that every leg has. */
-export function legGeometry(draft: PlanDraft, model: LegModel, top: LegStationId): Geometry {
-  const { injury } = draft.clinicalCase
-  const order = legStationIds.slice(0, legStationIds.indexOf(top) + 1)
-  const stations = order.map((id) => model.stations[id])
-  const readFrom = stations.find((one) => one.measured?.side && one.measured.side !== injury.side)?.measured?.side
-  const topCm = model.stations[top].atCm
-  const marks: GeometryMark[] = [
-    { id: 'malleoli', axis: 'leg', label: 'Malleoli', kind: 'bone', atCm: model.lowerLegCm * 0.137 },
-    { id: 'fibular-neck', axis: 'leg', label: 'Fibular neck', kind: 'bone', atCm: model.stations['below-knee'].atCm },
-    { id: 'patella', axis: 'leg', label: 'Patella', kind: 'bone', atCm: model.lowerLegCm },
-    { id: 'dorsal-foot-pulse', axis: 'foot', label: 'Pulse on the foot', kind: 'pulse', atCm: model.stations.midfoot.atCm },
-    { id: 'heel-cord', axis: 'leg', label: 'Heel cord', kind: 'landmark', atCm: model.stations.ankle.atCm * 0.85 },
-  ]
-  if (injury.levelCm !== null) marks.push({ id: 'injury', axis: 'leg', label: 'Injury', kind: 'injury', atCm: injury.levelCm })
-  return {
-    body: 'leg',
-    ...(injury.side ? { side: injury.side } : {}),
-    ...(readFrom ? { readFrom } : {}),
-    angles: {},
-    axes: [
-      { id: 'foot', label: 'Foot, from the toe tips', lengthCm: model.footCm },
-      { id: 'leg', label: 'Leg, from the heel sole', lengthCm: Math.max(topCm, model.lowerLegCm) + 4 },
-    ],
-    stations: stations.map((station) => ({
-      id: station.id,
-      axis: station.axis,
-      label: station.id.replaceAll('-', ' '),
-      atCm: station.atCm,
-      girthCm: station.girthCm,
-      from: station.measured ? 'measured' : 'estimated',
-      ...(station.measured?.side ? { side: station.measured.side } : {}),
-    })),
-    bands: [],
-    marks: marks.filter((mark) => mark.axis !== 'leg' || mark.atCm <= topCm + 4),
-    polygons: [],
-  }
-}

@@ -8,6 +8,8 @@ export type SideRule =
   | 'swollen'
   /** The limb that wears the device. */
   | 'wearing'
+  /** Read on both sides and compared. */
+  | 'both'
   /** The body has one of it: no side. */
   | 'none'
 
@@ -24,4 +26,6 @@ export interface MeasurementDefinition {
   readonly statureShare: number | null
   /** May be nought or below (a clearance, an offset); otherwise such readings are refused. */
   readonly signed?: boolean
+  /** For readings judged in words: the words that may be given. */
+  readonly words?: readonly string[]
 }

@@ -1,3 +1,5 @@
+import type { Device } from './device'
+import type { Orders } from './orders'
 import type { Flag, InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from './vocabulary'
 
 export type ReadingUnit = 'cm' | 'mm' | 'in' | 'ft' | 'fw' | 'deg'
@@ -76,13 +78,6 @@ export interface Environment {
   readonly stretcherCm: number
 }
 
-export interface Orders {
-  readonly woundPlan?: boolean
-  readonly oxygen?: string
-  readonly week?: number
-  readonly [order: string]: unknown
-}
-
 /** One device on one patient, as far as it is known: everything a plan is computed from. */
 export interface ClinicalCase {
   readonly technique: string
@@ -95,7 +90,8 @@ export interface ClinicalCase {
   readonly stock: 'catalogue' | readonly StockItem[]
   readonly wearDays?: number
   readonly orders: Orders
-  readonly device?: Readonly<Record<string, unknown>>
+  /** A cast that is already on. */
+  readonly device?: Device
   /** ISO 8601 with offset: when the device went on. */
   readonly appliedAt?: string
   /** IANA zone name of the place. */

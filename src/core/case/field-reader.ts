@@ -11,6 +11,8 @@ export interface FieldReader {
   words<W extends string>(field: string, allowed: readonly W[], code: ProblemCode): readonly W[]
   list(field: string): readonly unknown[]
   object(field: string): FieldReader | null
+  /** The objects of a list; entries that are none are reported. */
+  objects(field: string): readonly FieldReader[]
   /** ISO 8601 with an offset. */
   time(field: string): string | undefined
   /** IANA zone name. */
@@ -27,7 +29,7 @@ export interface FieldReader {
 export function createFieldReader(data: unknown, path: string, problems: Problem[]): FieldReader | null {
   if (typeof data !== 'object' || data === null || Array.isArray(data)) return null
   const source = data as Record<string, unknown>
-  const at = (field: string): string => (path ? `${path}/${field}` : field)
+  const at = (field: string): string => (path ? (field ? `${path}/${field}` : path) : field)
   const report = (field: string, message: string, code: ProblemCode = 'format'): undefined => {
     problems.push({ code, path: at(field), message })
     return undefined
@@ -86,6 +88,19 @@ export function createFieldReader(data: unknown, path: string, problems: Problem
       const value = present(field)
       if (value === undefined) return null
       return createFieldReader(value, at(field), problems) ?? report(field, `${named(field)} must be an object.`) ?? null
+    },
+    objects(field) {
+      const value = present(field)
+      if (value === undefined) return []
+      if (!Array.isArray(value)) {
+        report(field, `${named(field)} must be a list.`)
+        return []
+      }
+      return value.flatMap((one: unknown, index) => {
+        const entry = createFieldReader(one, `${at(field)}/${index}`, problems)
+        if (!entry) report(`${field}/${index}`, `${named(field)} must hold objects.`)
+        return entry ?? []
+      })
     },
     time(field) {
       const value = present(field)

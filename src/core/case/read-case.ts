@@ -8,13 +8,15 @@ import type {
   Patient,
   ReadingTool,
   ReadingUnit,
-  StockItem,
 } from './clinical-case'
 import type { Problem } from './problem'
+import { readDevice } from './device'
 import { createFieldReader, type FieldReader } from './field-reader'
+import { readOrders } from './orders'
+import { readStock } from './read-stock'
 import { injuryFlags, patientFlags, patterns, regions, sides, swellings } from './vocabulary'
 import { parseReading } from '../quantities/parse-reading'
-import { listMeasurementIds } from '../techniques/measurement-ids'
+import { listMeasurementIds, measurementWords } from '../techniques/measurement-ids'
 import { findTechnique, techniques } from '../techniques/registry'
 
 export interface ReadCase {
@@ -80,10 +82,10 @@ export function readCase(data: unknown): ReadCase {
     crew: { people: file.object('crew')?.number('people', { least: 0, whole: true }) ?? null },
     environment: readEnvironment(file.object('environment')),
     stock: readStock(file, problems),
-    orders: file.object('orders')?.record() ?? {},
+    orders: readOrders(file.object('orders')),
     overrules: file.list('overrules').flatMap((one, index) => readOverrule(one, index, problems)),
     ...optional('wearDays', file.number('wearDays', { least: 0 })),
-    ...optional('device', file.object('device')?.record()),
+    ...(file.raw('device') === undefined ? {} : { device: readDevice(file.object('device')) }),
     ...optional('appliedAt', file.time('appliedAt')),
     ...optional('zone', file.zone('zone')),
     ...optional('seed', file.number('seed', { whole: true })),
@@ -140,7 +142,8 @@ function readMeasurement(data: unknown, index: number, problems: Problem[]): rea
     })
     return []
   }
-  const figure = readFigure(from, path, problems)
+  const words = measurementWords(id)
+  const figure = words ? readWord(from, words) : readFigure(from, path, problems)
   if (!figure) return []
   return [
     {
@@ -159,6 +162,11 @@ function readMeasurement(data: unknown, index: number, problems: Problem[]): rea
       ...(from.raw('confirmed') === true ? { confirmed: true } : {}),
     },
   ]
+}
+
+function readWord(from: FieldReader, words: readonly string[]): { value: string } | null {
+  const value = from.word('value', words)
+  return value === undefined ? null : { value }
 }
 
 function readFigure(from: FieldReader, path: string, problems: Problem[]): { value: number; unit?: ReadingUnit } | null {
@@ -194,30 +202,6 @@ function readEnvironment(from: FieldReader | null): Environment {
     stretcherCm: from?.number('stretcherCm', { least: 100, greatest: 300 }) ?? 200,
     ...optional('packSetMin', from?.number('packSetMin', { least: 0.5, greatest: 60 })),
   }
-}
-
-function readStock(file: FieldReader, problems: Problem[]): 'catalogue' | readonly StockItem[] {
-  const stock = file.raw('stock')
-  if (stock === undefined || stock === 'catalogue') return 'catalogue'
-  if (!Array.isArray(stock)) {
-    problems.push(formatProblem('stock', 'Stock must be "catalogue" or a list of items.'))
-    return 'catalogue'
-  }
-  return stock.flatMap((one: unknown, index) => {
-    const item = createFieldReader(one, `stock/${index}`, problems)
-    if (!item) {
-      problems.push(formatProblem(`stock/${index}`, 'A stock item must be an object with an item or a technique and size.'))
-      return []
-    }
-    const numbers = (['widthCm', 'lengthCm', 'setting', 'count'] as const).flatMap((field) => {
-      const value = item.number(field, { least: 0 })
-      return value === undefined ? [] : [[field, value] as const]
-    })
-    const rest = Object.fromEntries(
-      Object.entries(item.record()).filter(([field]) => !['widthCm', 'lengthCm', 'setting', 'count'].includes(field)),
-    )
-    return [{ ...rest, ...Object.fromEntries(numbers) } as StockItem]
-  })
 }
 
 function readOverrule(data: unknown, index: number, problems: Problem[]): readonly Overrule[] {

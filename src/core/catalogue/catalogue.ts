@@ -1,8 +1,14 @@
 import type { StockItem } from '../case/clinical-case'
+import { boots } from './boots'
+import { braces } from './braces'
+import { collars } from './collars'
 import { materials } from './materials'
+import { fieldSplints, ringSplints } from './traction'
+import { trunkShells } from './trunk-shells'
+import { vests } from './vests'
 
-/** The shipped catalogue: our own generic materials and sizes. */
+/** The shipped catalogue: our own generic materials, devices and sizes. */
 export const catalogue: { readonly version: string; readonly items: readonly StockItem[] } = {
-  version: '1',
-  items: materials,
+  version: '2',
+  items: [...materials, ...collars, ...trunkShells, ...vests, ...ringSplints, ...fieldSplints, ...braces, ...boots],
 }

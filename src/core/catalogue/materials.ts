@@ -13,5 +13,5 @@ export const materials: readonly StockItem[] = [
   ...widths('padding-roll', [5, 7.5, 10, 15], 270),
   ...widths('elastic-bandage', [7.5, 10, 15], 450),
   ...widths('crepe-bandage', [7.5, 10, 15], 400),
-  ...widths('stockinette', [5, 7.5, 10, 12.5, 15, 20, 25]),
+  ...widths('stockinette', [5, 7.5, 10, 12.5, 15, 20, 25, 30, 35]),
 ]

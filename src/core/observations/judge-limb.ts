@@ -1,6 +1,6 @@
 import { swellings } from '../case/vocabulary'
 import type { Finding, Level } from './finding'
-import { assessed, feelings, isCannotAssess, movements, nerves, type LimbFindings, type RoundInput } from './observation'
+import { assessed, feelings, isCannotAssess, movements, nerves, type LimbFindings, type RoundInput, type Watched } from './observation'
 
 export interface LimbContext {
   /** The same limb at baseline, when there was one. */
@@ -145,10 +145,14 @@ function sameWarmth(baseline: LimbFindings | null, warmth: string): boolean {
   return before !== undefined && warmthRank(before) >= warmthRank(warmth)
 }
 
-/** Items of a limb round that were neither judged nor marked as not assessable. */
-export function missingItems(limb: LimbFindings): readonly string[] {
-  const single = ['colour', 'warmth', 'refillS', 'pulse', 'swelling', 'restPain', 'stretchPain', 'tight'] as const
-  const missing: string[] = single.filter((item) => limb[item] === undefined)
+/**
+ * Items of a limb round that were neither judged nor marked as not assessable. For a neck or spine only movement and
+ * feeling of each limb are asked.
+ */
+export function missingItems(limb: LimbFindings, watched: Watched = limb.limb): readonly string[] {
+  const isColumn = watched === 'neck' || watched === 'spine'
+  const all = ['colour', 'warmth', 'refillS', 'pulse', 'swelling', 'restPain', 'stretchPain', 'tight'] as const
+  const missing: string[] = (isColumn ? [] : all).filter((item) => limb[item] === undefined)
   for (const nerve of nerves[limb.limb]) {
     if (limb.movement?.[nerve.id] === undefined) missing.push(`movement/${nerve.id}`)
     if (limb.feeling?.[nerve.id] === undefined) missing.push(`feeling/${nerve.id}`)

@@ -1,9 +1,10 @@
 import type { ClinicalCase } from '../case/clinical-case'
 import type { ActionId, Finding, Level } from './finding'
 import { worse } from './finding'
+import { judgeColumn, missingColumnItems, neckItems, spineItems } from './judge-column'
 import { judgeLimb, missingItems, sameLimb } from './judge-limb'
 import type { LimbFindings, RoundInput } from './observation'
-import { assessed, nerves } from './observation'
+import { assessed, nerves, watchedOf } from './observation'
 
 export interface RoundVerdict {
   readonly atMin: number
@@ -54,10 +55,24 @@ function judgeRound(
       ageYears: clinicalCase.patient.ageYears ?? null,
     })
     findings.push(...found)
-    missing.push(...missingItems(limb).map((item) => `${limb.side} ${limb.limb} ${item}`))
+    missing.push(...missingItems(limb, watchedOf(clinicalCase.injury.region)).map((item) => `${limb.side} ${limb.limb} ${item}`))
     level = worse(level, limbLevel(found, limb, rounds, index))
   }
-  if (round.limbs.length === 0) missing.push('limbs')
+  const watched = watchedOf(clinicalCase.injury.region)
+  for (const [name, items] of [
+    ['neck', neckItems],
+    ['spine', spineItems],
+  ] as const) {
+    const block = round[name]
+    if (block) {
+      const found = judgeColumn(items, block, baseline?.[name] ?? null)
+      findings.push(...found)
+      level = found.reduce<Level>((worst, one) => worse(worst, one.level), level)
+    }
+    if (watched === name) missing.push(...missingColumnItems(items, block).map((item) => `${name} ${item}`))
+  }
+  if (watched === 'neck' || watched === 'spine') missing.push(...missingLimbs(round))
+  else if (round.limbs.length === 0) missing.push('limbs')
   return {
     atMin: round.atMin,
     level,
@@ -67,6 +82,15 @@ function judgeRound(
     actions: actionsFor(level, findings, device),
     againMin: level === 'urgent' || level === 'review' ? 15 : null,
   }
+}
+
+/** Limbs of the four that a neck or spine round has to look at and did not. */
+function missingLimbs(round: RoundInput): readonly string[] {
+  return (['arm', 'leg'] as const).flatMap((limb) =>
+    (['left', 'right'] as const).flatMap((side) =>
+      round.limbs.some((one) => one.limb === limb && one.side === side) ? [] : [`${side} ${limb}`],
+    ),
+  )
 }
 
 function limbLevel(found: readonly Finding[], limb: LimbFindings, rounds: readonly RoundInput[], index: number): Level {

@@ -1,4 +1,4 @@
-import type { Side, Swelling } from '../case/vocabulary'
+import { bodyRegionOf, type Region, type Side, type Swelling } from '../case/vocabulary'
 
 /** An item that could not be judged: never scored as normal. */
 export interface CannotAssess {
@@ -68,14 +68,27 @@ export interface LimbFindings {
   readonly also?: readonly string[]
 }
 
+/** What was found of the neck or the spine: words, or a strength from 0 to 5. Items left out were not looked at. */
+export type ColumnFindings = Readonly<Record<string, Item<string | number>>>
+
+/** What a round has to look at: one limb with the other side, or all four limbs and the neck or the spine. */
+export type Watched = 'leg' | 'arm' | 'neck' | 'spine'
+
+/** What the injured region asks to be watched. */
+export function watchedOf(region: Region | undefined): Watched {
+  if (region === undefined) return 'leg'
+  const body = bodyRegionOf(region)
+  return body === 'trunk' ? 'spine' : body
+}
+
 /** One round: everything looked at together. */
 export interface RoundInput {
   readonly atMin: number
   readonly baseline?: boolean
   readonly analgesia?: boolean
   readonly limbs: readonly LimbFindings[]
-  readonly neck?: Readonly<Record<string, Item<string>>>
-  readonly spine?: Readonly<Record<string, Item<string>>>
+  readonly neck?: ColumnFindings
+  readonly spine?: ColumnFindings
 }
 
 /** Whether an item was looked at but could not be judged. */

@@ -1,6 +1,7 @@
 import type { ClinicalCase } from '../case/clinical-case'
 import { createFieldReader, type FieldReader } from '../case/field-reader'
 import type { Problem } from '../case/problem'
+import { neckItems, spineItems, strengthLimbs } from './judge-column'
 import { readCase } from '../case/read-case'
 import { sides, swellings } from '../case/vocabulary'
 import {
@@ -11,6 +12,7 @@ import {
   nerves,
   pulses,
   warmths,
+  type ColumnFindings,
   type Item,
   type LimbFindings,
   type RoundInput,
@@ -71,10 +73,29 @@ export function readRound(data: unknown, path: string, problems: Problem[]): rea
       baseline: from.raw('baseline') === true,
       analgesia: from.raw('analgesia') === true,
       limbs: from.list('limbs').flatMap((one, index) => readLimb(one, `${path}/limbs/${index}`, problems)),
-      ...(from.object('neck') ? { neck: from.object('neck')?.record() as Record<string, Item<string>> } : {}),
-      ...(from.object('spine') ? { spine: from.object('spine')?.record() as Record<string, Item<string>> } : {}),
+      ...(from.raw('neck') === undefined ? {} : { neck: readColumn(from.object('neck'), neckItems) }),
+      ...(from.raw('spine') === undefined ? {} : { spine: readColumn(from.object('spine'), spineItems) }),
     },
   ]
+}
+
+function readColumn(from: FieldReader | null, items: typeof neckItems): ColumnFindings {
+  if (!from) return {}
+  from.warnUnknown([...items.map((item) => item.id), ...strengthLimbs.map((limb) => `strength-${limb}`), 'feelingLevel'])
+  const found: Record<string, Item<string | number>> = {}
+  for (const { id } of items) {
+    const raw = from.raw(id)
+    const item = isCannotAssess(raw) ? raw : from.text(id)
+    if (item !== undefined) found[id] = item
+  }
+  for (const limb of strengthLimbs) {
+    const item = numberItem(from, `strength-${limb}`, 5)
+    if (item !== undefined) found[`strength-${limb}`] = item
+  }
+  const level = from.raw('feelingLevel')
+  if (isCannotAssess(level)) found['feelingLevel'] = level
+  else if (level !== undefined) found['feelingLevel'] = from.text('feelingLevel') ?? ''
+  return found
 }
 
 function readLimb(data: unknown, path: string, problems: Problem[]): readonly LimbFindings[] {

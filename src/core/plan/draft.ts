@@ -1,9 +1,10 @@
-import { resolveMeasurement, type Estimate } from '../body/resolve-measurement'
+import type { Estimate } from '../body/pool-side'
+import { resolveMeasurement, resolveSides } from '../body/resolve-measurement'
 import type { MeasurementDefinition } from '../body/measurement-definition'
 import type { ClinicalCase, StockItem } from '../case/clinical-case'
 import type { Problem } from '../case/problem'
 import type { PlanContext } from './context'
-import type { Decision, DecisionUnit, DecisionValue, WorkingLine } from './decision'
+import type { Decision, DecisionStatus, DecisionUnit, DecisionValue, WorkingLine } from './decision'
 import { formatValue } from './format-decision'
 import { applyOverrule, markOverruled, withStatus } from './overrule'
 import type { Caution, CautionLevel, Material } from './plan'
@@ -13,6 +14,8 @@ export type DecisionDraft = Omit<Decision, 'status' | 'display' | 'school' | 'un
   readonly unit: DecisionUnit | null
   readonly display?: string
   readonly school?: string | null
+  /** Least status, where a value is uncertain by its nature and no caution says so. */
+  readonly status?: DecisionStatus
 }
 
 export type CautionDraft = Omit<Caution, 'decisions' | 'steps'> & {
@@ -26,6 +29,8 @@ export interface PlanDraft {
   readonly ctx: PlanContext
   /** The estimate of a measurement, or null without a usable reading; what must be said about it is collected. */
   measure(definition: MeasurementDefinition): Estimate | null
+  /** Both sides of a measurement that is read on each; a null where there is no usable reading. */
+  measureSides(definition: MeasurementDefinition): { readonly left: Estimate | null; readonly right: Estimate | null }
   /** As `measure`, and a missing reading is a problem. */
   require(definition: MeasurementDefinition): Estimate | null
   /** Adds a decision and returns the value to go on with: the overruled one where a clinician gave one. */
@@ -71,6 +76,21 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext): PlanD
     clinicalCase,
     ctx,
     measure,
+    measureSides(definition) {
+      const { left, right, either } = resolveSides(clinicalCase, definition, ctx.protocol)
+      for (const one of [left, right, either]) {
+        problems.push(...one.problems)
+        cautions.push(...one.cautions)
+      }
+      if (either.estimate) {
+        problems.push({
+          code: 'missing',
+          path: `measurements/${definition.id}/side`,
+          message: `${definition.label}: say whether it was read on the left or the right. The reading is not used until then.`,
+        })
+      }
+      return { left: left.estimate, right: right.estimate }
+    },
     require(definition) {
       const estimate = measure(definition)
       const path = `measurements/${definition.id}`
@@ -87,7 +107,7 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext): PlanD
       const decision: Decision = {
         ...draft,
         school: draft.school ?? null,
-        status: 'ok',
+        status: draft.status ?? 'ok',
         display: draft.display ?? formatValue(draft.value, draft.unit),
       }
       const effective = applyOverrule(decision, clinicalCase.overrules)

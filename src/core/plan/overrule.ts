@@ -24,10 +24,10 @@ export function applyOverrule(decision: Decision, overrules: readonly Overrule[]
   }
 }
 
-/** A decision with the status of the worst caution that names it. */
+/** A decision with the status of the worst caution that names it, never better than its own. */
 export function withStatus(decision: Decision, cautions: readonly Caution[]): Decision {
   const levels = cautions.filter((one) => one.decisions.includes(decision.id)).map((one) => one.level)
-  const status: DecisionStatus = levels.includes('stop') ? 'stop' : levels.includes('caution') ? 'caution' : 'ok'
+  const status: DecisionStatus = levels.includes('stop') ? 'stop' : levels.includes('caution') ? 'caution' : decision.status
   return status === decision.status ? decision : { ...decision, status }
 }
 

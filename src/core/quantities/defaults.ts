@@ -13,6 +13,14 @@ export interface DefaultGroup<K extends string = string> {
   readonly values: Readonly<Record<K, DefaultValue>>
 }
 
+/** One row of a local table of brace stops: what holds from a week on. */
+export interface StopRow {
+  readonly fromWeek: number
+  readonly extensionStopDeg: number
+  readonly flexionStopDeg: number
+  readonly lock: string
+}
+
 /** A local protocol: figures that replace built-in defaults, keyed `<group>.<name>`, and option defaults. */
 export interface Protocol {
   readonly name: string
@@ -20,6 +28,8 @@ export interface Protocol {
   readonly numbers: Readonly<Record<string, number>>
   /** Default option values by `<technique>/<option>`. */
   readonly options: Readonly<Record<string, string | number>>
+  /** Local tables of brace stops by name. */
+  readonly stopTables?: Readonly<Record<string, readonly StopRow[]>>
 }
 
 /** The shipped protocol: every built-in default as it stands. */

@@ -1,3 +1,9 @@
+import { defineDefaults } from '../quantities/defaults'
+
+export const slackDefaults = defineDefaults('slack', {
+  fingerCm: { value: 0.8, unit: 'cm', source: 'anatomy', note: 'half thickness of a finger' },
+})
+
 /**
  * How much longer a loop is with n fingers held under it on a round part (COMPUTATION 8, geometry of a belt
  * over two circles): slack = 4√(R·r) + 2r(n−1) − 2(a + (n−1)b)(R−r), cos a = (R−r)/(R+r), sin b = r/(R+r).

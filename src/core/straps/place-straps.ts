@@ -10,7 +10,7 @@ export interface StrapPlaces {
 const gridCm = 0.5
 
 /**
- * Places k straps, exactly, by dynamic search over a 0.5 cm grid (COMPUTATION 9, PRECISIONS): greatest least
+ * Places k straps, exactly, on whole steps of a 0.5 cm grid (COMPUTATION 9, PRECISIONS): greatest least
  * spacing; then the lowest first strap, the highest last, each next as low as possible. The whole width of a
  * strap stays inside the stretch and out of every no-go.
  * @param stretch [from, to] cm along the limb
@@ -54,9 +54,10 @@ export function mostStraps(stretch: Stretch, widthCm: number, noGo: readonly Str
 function freeCentres([from, to]: Stretch, widthCm: number, noGo: readonly Stretch[]): number[] {
   const half = widthCm / 2
   const centres: number[] = []
-  const steps = Math.floor((to - half - (from + half)) / gridCm + 1e-9)
-  for (let step = 0; step <= steps; step++) {
-    const centre = from + half + step * gridCm
+  const first = Math.ceil((from + half) / gridCm - 1e-9)
+  const last = Math.floor((to - half) / gridCm + 1e-9)
+  for (let step = first; step <= last; step++) {
+    const centre = step * gridCm
     if (noGo.every(([lo, hi]) => centre + half <= lo + 1e-9 || centre - half >= hi - 1e-9)) centres.push(centre)
   }
   return centres

@@ -1,3 +1,5 @@
+import type { MeasurementDefinition } from '../body/measurement-definition'
+import { armGirths } from '../body/measurements/arm'
 import { legGirths } from '../body/measurements/leg'
 import { techniques } from './registry'
 
@@ -13,16 +15,20 @@ const blankCase = {
   overrules: [],
 } as const
 
-const known: readonly string[] = [
-  ...new Set([
-    ...techniques.flatMap((technique) =>
-      technique.measurements({ ...blankCase, technique: technique.id }, {}).map((one) => one.definition.id),
-    ),
-    ...legGirths.map((one) => one.id),
-  ]),
+const definitions: readonly MeasurementDefinition[] = [
+  ...techniques.flatMap((technique) => technique.measurements({ ...blankCase, technique: technique.id }, {}).map((one) => one.definition)),
+  ...legGirths,
+  ...armGirths,
 ]
+const known: readonly string[] = [...new Set(definitions.map((one) => one.id))]
+const worded = new Map(definitions.flatMap((one) => (one.words ? [[one.id, one.words] as const] : [])))
 
 /** Every measurement id that some technique or body model knows, each once. */
 export function listMeasurementIds(): readonly string[] {
   return known
+}
+
+/** The words that a reading judged in words may have; null for figures. */
+export function measurementWords(id: string): readonly string[] | null {
+  return worded.get(id) ?? null
 }

@@ -1,8 +1,38 @@
+import { careCollar } from './care-collar/care-collar'
+import { castOpening } from './cast-opening/cast-opening'
+import { extricationCollar } from './extrication-collar/extrication-collar'
+import { frameTraction } from './frame-traction/frame-traction'
+import { hingedKneeBrace } from './hinged-knee-brace/hinged-knee-brace'
+import { legCast } from './leg-cast/leg-cast'
 import { legSlab } from './leg-slab/leg-slab'
+import { poleTraction } from './pole-traction/pole-traction'
+import { ringTraction } from './ring-traction/ring-traction'
+import { seatedVest } from './seated-vest/seated-vest'
+import { slabAndStirrup } from './slab-and-stirrup/slab-and-stirrup'
+import { suspendedRingTraction } from './suspended-ring-traction/suspended-ring-traction'
 import type { Technique } from './technique'
+import { trunkShell } from './trunk-shell/trunk-shell'
+import { volarSlab } from './volar-slab/volar-slab'
+import { walkerBoot } from './walker-boot/walker-boot'
 
 /** Every technique there is, in the order in which lists show them. */
-export const techniques: readonly Technique[] = checkRegistry([legSlab])
+export const techniques: readonly Technique[] = checkRegistry([
+  legSlab,
+  slabAndStirrup,
+  volarSlab,
+  legCast,
+  castOpening,
+  extricationCollar,
+  careCollar,
+  trunkShell,
+  seatedVest,
+  ringTraction,
+  suspendedRingTraction,
+  poleTraction,
+  frameTraction,
+  hingedKneeBrace,
+  walkerBoot,
+])
 
 /** The technique with an id, or null. */
 export function findTechnique(id: string): Technique | null {
@@ -19,12 +49,15 @@ export function checkRegistry(list: readonly Technique[]): readonly Technique[] 
     if (seen.has(technique.id)) throw new Error(`Technique ${technique.id} is registered twice`)
     seen.add(technique.id)
     if (!technique.name || !technique.purpose) throw new Error(`Technique ${technique.id} lacks a name or a purpose`)
-    const optionIds = technique.options.map((option) => option.id)
-    if (new Set(optionIds).size !== optionIds.length) throw new Error(`Technique ${technique.id} has an option twice`)
+    for (const [what, ids] of [
+      ['an option', technique.options.map((option) => option.id)],
+      ['a decision', technique.decisions],
+    ] as const) {
+      if (new Set(ids).size !== ids.length) throw new Error(`Technique ${technique.id} has ${what} twice`)
+    }
     for (const option of technique.options) {
-      if (option.figure ? option.figure.least >= option.figure.greatest : option.values.length < 2) {
-        throw new Error(`Option ${option.id} of ${technique.id} has no real choice or a bad range`)
-      }
+      const isReal = option.figure ? option.figure.least < option.figure.greatest : option.values.length >= 2 || option.more !== undefined
+      if (!isReal) throw new Error(`Option ${option.id} of ${technique.id} has no real choice or a bad range`)
     }
   }
   return list

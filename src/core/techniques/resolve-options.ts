@@ -1,7 +1,7 @@
 import type { ClinicalCase } from '../case/clinical-case'
 import type { Problem } from '../case/problem'
 import type { Protocol } from '../quantities/defaults'
-import type { OptionValues, Technique } from './technique'
+import { optionValues, type OptionValues, type Technique, type TechniqueOption } from './technique'
 
 /**
  * The option values a plan is made with: as chosen, else the local protocol's, else the technique's default.
@@ -28,14 +28,14 @@ export function resolveOptions(
     const chosen = clinicalCase.options[option.id]
     const fallback = protocol.options[`${technique.id}/${option.id}`] ?? option.default(clinicalCase)
     if (chosen !== undefined) {
-      const refusal = refuse(option, chosen)
+      const refusal = refuse(option, chosen, protocol)
       if (!refusal) {
         values[option.id] = chosen
         continue
       }
       problems.push({ code: 'unknown-option', path: `options/${option.id}`, message: refusal })
     }
-    if (fallback === 'ask') {
+    if (fallback === 'ask' && !option.values.some((value) => value.id === 'ask')) {
       problems.push({
         code: 'missing',
         path: `options/${option.id}`,
@@ -46,12 +46,13 @@ export function resolveOptions(
   return { values, problems }
 }
 
-function refuse(option: Technique['options'][number], chosen: string | number): string | null {
+function refuse(option: TechniqueOption, chosen: string | number, protocol: Protocol): string | null {
   if (option.figure) {
     const { least, greatest, unit } = option.figure
     const isInRange = typeof chosen === 'number' && chosen >= least && chosen <= greatest
     return isInRange ? null : `${option.label} takes a figure from ${least} to ${greatest} ${unit}, not "${chosen}".`
   }
-  if (option.values.some((value) => value.id === chosen)) return null
-  return `${option.label} cannot be "${chosen}": use ${option.values.map((value) => value.id).join(', ')}.`
+  const values = optionValues(option, protocol)
+  if (values.some((value) => value.id === chosen)) return null
+  return `${option.label} cannot be "${chosen}": use ${values.map((value) => value.id).join(', ')}.`
 }

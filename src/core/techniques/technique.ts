@@ -2,6 +2,7 @@ import type { MeasurementDefinition } from '../body/measurement-definition'
 import type { ClinicalCase } from '../case/clinical-case'
 import type { BodyRegion, Flag, Pattern, Region } from '../case/vocabulary'
 import type { PlanDraft } from '../plan/draft'
+import type { Protocol } from '../quantities/defaults'
 import type { CautionLevel, FitTest, Geometry, ScheduleEntry, Step } from '../plan/plan'
 
 export interface OptionValue {
@@ -24,6 +25,8 @@ export interface TechniqueOption {
     readonly greatest: number
     readonly describe: (value: number) => string
   }
+  /** Further values that a local protocol brings. */
+  readonly more?: (protocol: Protocol) => readonly OptionValue[]
   /** What counts when nothing was chosen; 'ask' when a person must say; null when it may stay empty. */
   readonly default: (clinicalCase: ClinicalCase) => string | number | 'ask' | null
 }
@@ -65,13 +68,22 @@ export interface Technique {
   readonly bodyRegion: BodyRegion | readonly BodyRegion[]
   readonly regions: readonly Region[]
   readonly patterns: readonly Pattern[]
+  /** Ids of every decision it can make, in the order in which they are shown. */
+  readonly decisions: readonly string[]
   readonly options: readonly TechniqueOption[]
   /** What to measure, in the order in which it is asked, for this case's options. */
   readonly measurements: (clinicalCase: ClinicalCase, options: OptionValues) => readonly TechniqueMeasurement[]
+  /** Stock that it cannot do without: item kinds, or the technique id under which sized devices are listed. */
+  readonly uses: (options: OptionValues) => readonly string[]
   readonly flagRules: readonly FlagRule[]
   /** Cautions and stops of its own that need no reading. */
   readonly judge?: (draft: PlanDraft, options: OptionValues) => void
   readonly plan: (draft: PlanDraft, options: OptionValues) => TechniqueOutcome
   /** What to do when a round is urgent, beyond what every limb gets. */
   readonly onUrgent: { readonly device: 'shell' | 'traction' | 'collar'; readonly actions: readonly string[] }
+}
+
+/** Every value that an option offers under a protocol. */
+export function optionValues(option: TechniqueOption, protocol: Protocol): readonly OptionValue[] {
+  return [...option.values, ...(option.more?.(protocol) ?? [])]
 }

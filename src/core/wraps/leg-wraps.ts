@@ -1,20 +1,21 @@
-import type { LegModel, LegStation } from '../body/leg-model'
+import { frustumArea } from '../body/frustum'
+import { legGirthAt, type LegModel, type LegStation } from '../body/leg-model'
 import type { LegStationId } from '../body/leg-template'
 import { paddedGirth, paddingDefaults } from '../body/padded-girth'
-import { hasFlag, type StockItem } from '../case/clinical-case'
 import { workingOf, type PlanDraft } from '../plan/draft'
 import type { WorkingLine } from '../plan/decision'
 import { readDefaults } from '../quantities/defaults'
-import { bandageDefaults, bandagePressure } from './bandage-pressure'
+import { checkBandagePressure } from './bandage-pressure'
+import { decideRolls, type RollZone } from './decide-rolls'
 import { legWrapArea, type LegZone } from './leg-wrap-area'
-import { chooseRolls, type RollChoice, type WrapZone } from './roll-choice'
-import { wrapDefaults, wrapLayers, wrapLength } from './wrap-length'
+import type { RollChoice } from './roll-choice'
+import { wrapDefaults } from './wrap-length'
 
 /** Roll widths that suit each zone of the leg, cm (PRECISIONS, Rolls). */
 const zoneWidths: Record<LegZone, readonly [number, number]> = { foot: [7.5, 10], leg: [10, 15], thigh: [15, 20] }
 
 export interface LegWrapRequest {
-  readonly decision: 'padding' | 'bandage'
+  readonly decision: 'padding' | 'bandage' | 'crepe'
   readonly label: string
   readonly item: string
   readonly top: LegStationId
@@ -23,101 +24,60 @@ export interface LegWrapRequest {
   readonly note: string
 }
 
-/**
- * Decides the rolls for one wrap of foot and leg: area by zone, length, figure-of-eight turns, then rolls by
- * width from stock (COMPUTATION 3). Adds the decision and its material.
- * @returns the rolls chosen, or null when no roll of the kind exists at all
- */
-export function decideLegWrap(draft: PlanDraft, model: LegModel, request: LegWrapRequest): RollChoice | null {
+/** Zones to wind on foot and leg up to a station, with their figure-of-eight turns (COMPUTATION 3, PRECISIONS Rolls). */
+export function legRollZones(draft: PlanDraft, model: LegModel, top: LegStationId, isOverPadding: boolean): readonly RollZone[] {
   const wrap = readDefaults(wrapDefaults, draft.ctx.protocol)
-  const girthOf = (station: LegStation): number => (request.isOverPadding ? paddedAt(draft, station) : station.girthCm)
-  const areas = legWrapArea(model, request.top, girthOf, wrap.endMarginCm)
+  const girthOf = (station: LegStation): number => (isOverPadding ? paddedAt(draft, station) : station.girthCm)
+  const areas = legWrapArea(model, top, girthOf, wrap.endMarginCm)
   const turnsCm: Record<LegZone, number> = {
     foot: wrap.ankleTurns * girthOf(model.stations['heel-instep']),
-    leg: reachesKnee(request.top) ? wrap.kneeTurns * girthOf(model.stations.knee) : 0,
+    leg: reachesKnee(top) ? wrap.kneeTurns * girthOf(model.stations.knee) : 0,
     thigh: 0,
   }
-  const zones = (['foot', 'leg', 'thigh'] as const)
+  return (['foot', 'leg', 'thigh'] as const)
     .filter((zone) => areas[zone] > 0)
-    .map((zone): WrapZone => ({
-      id: zone,
-      leastWidthCm: zoneWidths[zone][0],
-      greatestWidthCm: zoneWidths[zone][1],
-      lengthFor: (widthCm) => wrapLength(areas[zone], widthCm, wrap.halfOverlap, request.passes, wrap.takeUp) + turnsCm[zone],
-    }))
-  const items = stockedRolls(draft, request)
-  const choice = chooseRolls(zones, items)
-  if (!choice) return null
-  draft.decide({
-    id: request.decision,
-    label: request.label,
-    value: choice.totalRolls,
-    unit: 'rolls',
-    display: describeRolls(choice),
-    formula:
-      'Area between stations ÷ (width × half overlap) × passes × take-up, and figure-of-eight turns; fewest rolls, then least waste.',
-    source: 'practice',
-    working: [
-      ...zones.map((zone): WorkingLine => ({
-        label: `Area, ${zone.id}`,
-        value: Math.round(areas[zone.id as LegZone]),
-        unit: 'cm²',
-        from: 'computed',
-      })),
-      { label: 'Passes', value: request.passes, unit: null, from: 'default' },
-      { label: 'Layers', value: wrapLayers(request.passes, wrap.halfOverlap), unit: 'layers', from: 'computed' },
-      ...choice.zones.map((zone): WorkingLine => ({
-        label: `Length, ${zone.zone}, ${zone.widthCm} cm wide`,
-        value: zone.lengthCm,
-        unit: 'cm',
-        from: 'computed',
-      })),
-      { label: 'Left over', value: Math.round(choice.wasteCm2), unit: 'cm²', from: 'computed' },
-      ...girthWorking(model),
-    ],
-  })
-  for (const roll of choice.rolls) {
-    draft.material({
-      id: `${request.decision}-${roll.widthCm}`,
-      item: request.item,
-      widthCm: roll.widthCm,
-      lengthCm: roll.rollLengthCm,
-      rolls: roll.count,
-      layers: wrapLayers(request.passes, wrap.halfOverlap),
-      note: request.note,
-    })
-  }
-  return choice
+    .map((zone) => ({ id: zone, areaCm2: areas[zone], turnsCm: turnsCm[zone], widthsCm: zoneWidths[zone] }))
 }
 
-/**
- * Checks the pressure under the elastic bandage at ankle, calf and below-knee, and raises `bandage-pressure`
- * at its highest level (SAFETY: lower limits with arterial disease). A low figure is never called safe.
- */
-export function checkBandagePressure(draft: PlanDraft, model: LegModel, rolls: RollChoice): void {
-  const limits = readDefaults(bandageDefaults, draft.ctx.protocol)
+/** Zones of bare leg between two places on its axis, without foot and without figure-of-eight turns, cm from the heel sole. */
+export function legStretchZones(model: LegModel, fromCm: number, toCm: number): readonly RollZone[] {
+  const areaBetween = (lowCm: number, highCm: number): number => {
+    if (highCm <= lowCm) return 0
+    const inner = Object.values(model.stations)
+      .filter((station) => station.axis === 'leg' && station.atCm > lowCm && station.atCm < highCm)
+      .map((station) => station.atCm)
+      .sort((a, b) => a - b)
+    const places = [lowCm, ...inner, highCm]
+    return places
+      .slice(1)
+      .reduce((sum, at, index) => sum + frustumArea(legGirthAt(model, places[index] ?? lowCm), legGirthAt(model, at), at - (places[index] ?? lowCm)), 0)
+  }
+  const kneeCm = model.lowerLegCm
+  return [
+    { id: 'leg', areaCm2: areaBetween(fromCm, Math.min(kneeCm, toCm)), turnsCm: 0, widthsCm: zoneWidths.leg },
+    { id: 'thigh', areaCm2: areaBetween(Math.max(kneeCm, fromCm), toCm), turnsCm: 0, widthsCm: zoneWidths.thigh },
+  ]
+}
+
+/** Decides the rolls for one wrap of foot and leg: the decision and its materials. */
+export function decideLegWrap(draft: PlanDraft, model: LegModel, request: LegWrapRequest): RollChoice | null {
+  const { top, isOverPadding, ...rest } = request
+  return decideRolls(draft, { ...rest, zones: legRollZones(draft, model, top, isOverPadding), working: girthWorking(model) })
+}
+
+/** Checks the pressure under the elastic bandage at ankle, calf and below-knee (SAFETY, PRECISIONS Bandage pressure). */
+export function checkLegBandage(draft: PlanDraft, model: LegModel, rolls: RollChoice): void {
   const widthCm = rolls.zones.find((zone) => zone.zone === 'leg')?.widthCm
   if (widthCm === undefined) return
-  const worst = (['ankle', 'calf', 'below-knee'] as const)
-    .map((id) => model.stations[id])
-    .map((station) => ({ station, mmHg: bandagePressure(limits.layers, limits.tensionKgf, paddedAt(draft, station), widthCm) }))
-    .reduce((a, b) => (b.mmHg > a.mmHg ? b : a))
-  const isArterial = hasFlag(draft.clinicalCase, 'arterial-disease')
-  const stop = isArterial ? limits.arterialStopMmHg : limits.stopMmHg
-  const caution = isArterial ? limits.arterialCautionMmHg : limits.cautionMmHg
-  if (worst.mmHg <= caution) return
-  draft.caution({
-    level: worst.mmHg > stop ? 'stop' : 'caution',
-    code: 'bandage-pressure',
-    decisions: ['bandage'],
-    steps: ['bandage'],
-    text: 'Lay the bandage on with less pull, or take a wider one.',
-    why: `In this estimate it presses ${worst.mmHg.toFixed(0)} mmHg at the ${worst.station.id.replace('-', ' ')} with a ${widthCm} cm bandage; the limit is ${caution}${isArterial ? ' with arterial disease' : ''}.`,
-  })
+  const places = (['ankle', 'calf', 'below-knee'] as const).map((id) => ({
+    label: id.replace('-', ' '),
+    girthCm: paddedAt(draft, model.stations[id]),
+  }))
+  checkBandagePressure(draft, places, widthCm)
 }
 
 /** Girth over the standard padding at a station, C′, cm. */
-export function paddedAt(draft: PlanDraft, station: LegStation): number {
+export function paddedAt(draft: PlanDraft, station: { readonly girthCm: number }): number {
   const padding = readDefaults(paddingDefaults, draft.ctx.protocol)
   return paddedGirth(station.girthCm, padding.layers, padding.compressedLayerCm)
 }
@@ -137,24 +97,6 @@ export function girthWorking(model: LegModel, ids?: readonly LegStationId[]): re
             where: station.id,
           },
     )
-}
-
-function stockedRolls(draft: PlanDraft, request: LegWrapRequest): readonly StockItem[] {
-  const { inStock } = draft.stock((item) => item.item === request.item)
-  if (inStock.length > 0) return inStock
-  draft.caution({
-    level: 'caution',
-    code: 'not-in-stock',
-    decisions: [request.decision],
-    steps: [],
-    text: `${request.label}: none in stock; the number given is for the usual widths.`,
-    why: `No ${request.item.replaceAll('-', ' ')} is listed as present.`,
-  })
-  return draft.ctx.catalogue.items.filter((item) => item.item === request.item)
-}
-
-function describeRolls(choice: RollChoice): string {
-  return choice.rolls.map((roll) => `${roll.count} × ${roll.widthCm} cm`).join(' + ')
 }
 
 function reachesKnee(top: LegStationId): boolean {

@@ -1,5 +1,5 @@
 import type { LegModel } from '../../body/leg-model'
-import { legGeometry } from '../../body/measure-leg'
+import { legGeometry } from '../../body/leg-geometry'
 import type { PlanDraft } from '../../plan/draft'
 import type { Geometry, GeometryPolygon } from '../../plan/plan'
 import type { SlabFit } from './width'

@@ -1,7 +1,6 @@
 import { measureLeg, noteEstimatedGirths, requireLegLengths } from '../../body/measure-leg'
 import type { LegModel } from '../../body/leg-model'
 import { hasFlag } from '../../case/clinical-case'
-import { heatDefaults } from '../../heat/heat-input'
 import { emptyGeometry } from '../../plan/plan'
 import type { ScheduleEntry } from '../../plan/plan'
 import { workingOf, type PlanDraft } from '../../plan/draft'
@@ -10,19 +9,23 @@ import { roundUpTo } from '../../quantities/rounding'
 import { scheduleRounds } from '../../rounds/round-list'
 import { decideSetting } from '../../setting/decide-setting'
 import { isPlaster, type SettingMaterial } from '../../setting/working-time'
-import { countSlabLayers, layerDefaults } from '../../slabs/slab-layers'
+import { decideSlabLayers } from '../../slabs/decide-slab-layers'
+import { layerDefaults } from '../../slabs/slab-layers'
 import { arcStiffness } from '../../slabs/stiffness'
 import { bandageDefaults } from '../../wraps/bandage-pressure'
-import { checkBandagePressure, decideLegWrap, paddedAt } from '../../wraps/leg-wraps'
+import { checkLegBandage, decideLegWrap, paddedAt } from '../../wraps/leg-wraps'
 import { stockinetteLength, stockinetteWidth } from '../../wraps/stockinette'
+import { decideAnkle, describeAnkle } from '../shared/ankle'
+import { crewRelief, leastPeople } from '../shared/hold'
+import { hardShellStops, unfeltPressure } from '../shared/limb-flag-rules'
+import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { drawSlab } from './drawing'
 import { legSlabCare, legSlabFit } from './fit'
 import { legSlabMeasurements, slabPathFor } from './measurements'
-import { describeAnkle, extentOf, legSlabOptions, type Extent } from './options'
+import { extentOf, legSlabOptions, type Extent } from './options'
 import { legSlabSteps } from './procedure'
-import { applyLegSlabRules, legSlabFlagRules } from './rules'
-import { crewInput, crewRelief, heatVulnerability, leastPeople } from './setting'
+import { applyLegSlabRules } from './rules'
 import { decideWidth, limitingStations, type SlabFit } from './width'
 
 /** Plaster back slab for the lower or the whole leg. */
@@ -42,9 +45,24 @@ export const legSlab: Technique = {
     'tibial-plateau-fracture',
     'cellulitis',
   ],
+  decisions: [
+    'slab-length',
+    'slab-layers',
+    'slab-width',
+    'slab-coverage',
+    'padding',
+    'bandage',
+    'stiffness-gain',
+    'set-time',
+    'cure-time',
+    'ankle-angle',
+    'peak-skin-temp',
+    'least-crew',
+  ],
   options: legSlabOptions,
   measurements: legSlabMeasurements,
-  flagRules: legSlabFlagRules,
+  uses: (options) => [options['material'] === 'padded-fibreglass' ? 'fibreglass-slab' : 'plaster-slab', 'padding-roll', 'elastic-bandage'],
+  flagRules: [...hardShellStops, ...unfeltPressure],
   judge: (draft, options) => applyLegSlabRules(draft, options, extentOf(draft.clinicalCase, options)),
   plan: planLegSlab,
   onUrgent: {
@@ -75,7 +93,7 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
   const steps = legSlabSteps({
     options,
     extent,
-    side: (clinicalCase.injury.side ?? 'side not recorded').toUpperCase(),
+    side: clinicalCase.injury.side,
     widthCm: fit?.widthCm ?? null,
     lengthCm,
     ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
@@ -83,25 +101,14 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     isPlaster: plaster,
     isScarce: options['supplies'] === 'scarce',
   })
-  draft.slow({
-    decision: 'peak-skin-temp',
-    vulnerable: heatVulnerability(clinicalCase),
-    input: {
-      material,
-      layers: plies,
-      paddingLayers: 2,
-      waterC: clinicalCase.environment.waterC,
-      roomC: clinicalCase.environment.roomC,
-      backing: clinicalCase.environment.backing,
-      setMin: set.minutes,
-      constants: readDefaults(heatDefaults, draft.ctx.protocol),
-    },
-  })
-  draft.slow({
-    decision: 'least-crew',
-    people: clinicalCase.crew.people,
+  askForHeat(draft, material, plies, set.minutes)
+  askForCrew(draft, {
+    steps,
+    set,
+    floor: leastPeople(clinicalCase, options),
+    wettingStep: 'wet',
+    mouldingStep: 'mould',
     relief: crewRelief(clinicalCase, options),
-    input: crewInput(draft, steps, set, leastPeople(clinicalCase, options)),
   })
   return {
     steps,
@@ -143,32 +150,9 @@ function decideLength(draft: PlanDraft, options: OptionValues, extent: Extent): 
 }
 
 function decideLayers(draft: PlanDraft, extent: Extent, plaster: boolean): number {
-  if (!plaster) {
-    return draft.decide({
-      id: 'slab-layers',
-      label: 'Slab',
-      value: 1,
-      unit: 'strip',
-      display: '1 pre-padded strip',
-      source: 'practice',
-      formula: 'One pre-padded strip, which counts as 6 plies.',
-      working: [],
-    })
-  }
-  const base = extent === 'above-knee' ? 12 : 10
-  const count = countSlabLayers(draft.clinicalCase, { base, least: base - 2, greatest: base + 2 }, draft.ctx.protocol)
-  return draft.decide({
-    id: 'slab-layers',
-    label: 'Slab layers',
-    value: count.layers,
-    unit: 'layers',
-    source: 'practice',
-    formula: `${base} layers ${extent === 'above-knee' ? 'above' : 'below'} the knee, more for weight and long wear, fewer under 35 kg, kept within its band.`,
-    working: [
-      { label: 'Base', value: base, unit: 'layers', from: 'default' },
-      ...count.reasons.map((reason) => ({ label: reason.label, value: reason.change, unit: 'layers', from: 'computed' as const })),
-    ],
-  })
+  const isAbove = extent === 'above-knee'
+  const base = isAbove ? 12 : 10
+  return decideSlabLayers(draft, plaster, { base, least: base - 2, greatest: base + 2 }, isAbove ? 'above the knee' : 'below the knee')
 }
 
 function listSlab(draft: PlanDraft, fit: SlabFit, lengthCm: number | null, layers: number, options: OptionValues, plaster: boolean): void {
@@ -231,7 +215,7 @@ function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean, ext
     passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes,
     note: 'from the injury to the toes and back up, half overlap',
   })
-  if (bandage) checkBandagePressure(draft, model, bandage)
+  if (bandage) checkLegBandage(draft, model, bandage)
   if (options['liner'] === 'stockinette-and-wool' && options['supplies'] !== 'scarce') listStockinette(draft, model, extent)
 }
 
@@ -292,31 +276,6 @@ function decideStiffness(draft: PlanDraft, model: LegModel, fit: SlabFit, layers
       { label: 'Flat strip', value: arc.flatCm4, unit: 'cm⁴', from: 'computed' },
       { label: 'Sideways gain', value: arc.symmetryCm4 / arc.flatCm4, unit: 'times', from: 'computed' },
     ],
-  })
-}
-
-function decideAnkle(draft: PlanDraft, options: OptionValues): number | null {
-  const school = String(options['ankle'])
-  const ordered = options['ankle-ordered']
-  if (school === 'as-ordered' && typeof ordered !== 'number') {
-    draft.problem({
-      code: 'missing',
-      path: 'options/ankle-ordered',
-      message: 'The ordered ankle angle is missing: enter it in degrees, 90 being square and less with the toes down.',
-    })
-    return null
-  }
-  const value = school === 'as-ordered' ? Number(ordered) : school === 'a-little-up' ? 95 : 90
-  return draft.decide({
-    id: 'ankle-angle',
-    label: 'Ankle angle',
-    value,
-    unit: 'deg',
-    display: `${value}°, ${describeAnkle(value)}`,
-    source: 'practice',
-    school: school === 'as-ordered' ? 'As ordered' : school === 'a-little-up' ? 'A little up, relaxes to square' : 'Square',
-    formula: '90° is square; above it the toes are further up, below it further down.',
-    working: [{ label: 'School', value: school, unit: null, from: 'option' }],
   })
 }
 

@@ -1,5 +1,7 @@
 import type { ClinicalCase } from '../../case/clinical-case'
 import { positionOption, suppliesOption } from '../shared-options'
+import { ankleOptions } from '../shared/ankle'
+import { holdOption } from '../shared/hold'
 import type { OptionValues, TechniqueOption } from '../technique'
 
 export type Extent = 'below-knee' | 'above-knee'
@@ -56,23 +58,7 @@ export const legSlabOptions: readonly TechniqueOption[] = [
       { id: 'stockinette-and-wool', label: 'Stockinette and wool', why: 'Neater ends to turn back, kinder to skin under longer wear.' },
     ],
   },
-  {
-    id: 'ankle',
-    label: 'Ankle',
-    default: () => 'square',
-    values: [
-      { id: 'square', label: 'Square', why: 'The foot can stand flat later; the heel cord does not shorten.' },
-      { id: 'a-little-up', label: 'A little up', why: '5° past square, because it relaxes to square as the hold tires.' },
-      { id: 'as-ordered', label: 'As ordered', why: 'Heel cord injuries and reductions need the angle that was ordered.' },
-    ],
-  },
-  {
-    id: 'ankle-ordered',
-    label: 'Ordered ankle angle',
-    default: () => null,
-    values: [],
-    figure: { unit: 'degrees', least: 40, greatest: 120, describe: describeAnkle },
-  },
+  ...ankleOptions,
   {
     id: 'material',
     label: 'Material',
@@ -101,24 +87,10 @@ export const legSlabOptions: readonly TechniqueOption[] = [
       { id: 'knee', label: 'Knee', why: 'The edge at the knee has to be right; the toe end is folded.' },
     ],
   },
-  {
-    id: 'hold',
-    label: 'Hold',
-    default: () => 'helper',
-    values: [
-      { id: 'helper', label: 'Helper', why: 'A second person keeps the ankle at its angle until it is set.' },
-      { id: 'gravity', label: 'Gravity', why: 'Face down or hanging, the limb holds itself when hands are few.' },
-    ],
-  },
+  holdOption,
   suppliesOption,
   positionOption,
 ]
-
-/** Which way an ankle angle points: 90 is square, above it the toes are up, below it they are down. */
-export function describeAnkle(degrees: number): string {
-  if (degrees === 90) return 'square'
-  return degrees > 90 ? `toes ${degrees - 90}° up from square` : `toes ${90 - degrees}° down from square`
-}
 
 /** Below or above the knee, worked out from the pattern where the option leaves it open (SAFETY). */
 export function extentOf(clinicalCase: ClinicalCase, options: OptionValues): Extent {

@@ -1,24 +1,22 @@
+import type { Side } from '../../case/vocabulary'
 import type { Step } from '../../plan/plan'
 import { formatValue } from '../../plan/format-decision'
+import { closingCheck, openingSteps } from '../shared/opening-steps'
+import { holdsItself } from '../shared/hold'
+import { makeStep } from '../shared/make-step'
 import type { OptionValues } from '../technique'
 import type { Extent } from './options'
 
 export interface ProcedureFacts {
   readonly options: OptionValues
   readonly extent: Extent
-  readonly side: string
+  readonly side: Side | undefined
   readonly widthCm: number | null
   readonly lengthCm: number | null
   readonly ankleWords: string
   readonly setMin: number
   readonly isPlaster: boolean
   readonly isScarce: boolean
-}
-
-type StepDraft = Pick<Step, 'id' | 'text' | 'why' | 'prevents' | 'after' | 'minutes'> & Partial<Step>
-
-function step(draft: StepDraft): Step {
-  return { hands: ['apply'], holds: null, wet: false, cautions: [], where: [], ...draft }
 }
 
 /** The steps of a back slab in a workable order; `after` says which order is binding. */
@@ -33,44 +31,14 @@ function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce }: Pr
   const liner = options['liner'] === 'stockinette-and-wool' && !isScarce ? 'Stockinette first, without a crease. ' : ''
   const top = isAbove ? 'to the top of the thigh, with crossing turns at the knee' : 'to the knee crease'
   return [
-    step({
-      id: 'position',
-      text: 'Settle the patient in position, the whole leg bare and in reach. Give pain relief before anything moves.',
-      why: 'A hold kept for ten minutes needs a comfortable patient and a steady stance.',
-      prevents: 'Shifting the limb half way, with the slab soft.',
-      after: [],
-      minutes: [1, 2, 4],
-    }),
-    step({
-      id: 'lay-out',
-      text: 'Lay everything out in the order of use: padding, slab, water, bandage, tape, shears.',
-      why: 'Once the slab is wet there is no time to fetch.',
-      prevents: 'Running out of bandage with the plaster setting.',
-      after: [],
-      hands: ['fetch'],
-      minutes: [1, 2, 4],
-    }),
-    step({
-      id: 'identity',
-      text: `Read aloud with the patient: name, date of birth or number, and the side: ${side}.`,
-      why: 'Readings may come from the other leg; the work must not.',
-      prevents: 'A slab on the wrong leg or the wrong patient.',
-      after: ['position'],
-      minutes: [0.2, 0.3, 0.5],
-      confirm: `Both identifiers and ${side} confirmed aloud`,
-    }),
-    step({
-      id: 'baseline',
-      text: 'Check circulation, feeling and movement on both sides and record them.',
-      why: 'Later findings mean something only beside what was there before.',
-      prevents: 'Not knowing whether a numb toe is new.',
-      after: ['identity'],
-      minutes: [0.7, 1, 2],
-      confirm: 'Checked on both sides and recorded',
-      onPatient: true,
+    ...openingSteps({
+      side,
+      compared: 'both legs',
       where: ['dorsal-foot-pulse'],
+      position: 'Settle the patient in position, the whole leg bare and in reach.',
+      layOut: 'padding, slab, water, bandage, tape, shears',
     }),
-    step({
+    makeStep({
       id: 'padding',
       text: `${liner}Padding from the toes, figure-of-eight at the ankle, heel covered, loose corners tucked, half overlap ${top}.`,
       why: 'Two even layers let it swell a little and keep edges off; turns over bone count toward four layers.',
@@ -80,7 +48,7 @@ function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce }: Pr
       onPatient: true,
       where: ['padding', 'heel-instep'],
     }),
-    step({
+    makeStep({
       id: 'bone-points',
       text: `Feel every bony point through the padding: both malleoli, heel, ${isAbove ? 'kneecap, ' : ''}fibular neck.`,
       why: 'What you can feel sharply, the slab will press.',
@@ -89,14 +57,14 @@ function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce }: Pr
       minutes: [0.3, 0.5, 1],
       where: ['malleoli', 'fibular-neck'],
     }),
-    step({
+    makeStep({
       id: 'cut-slab',
       text: `Cut the slab ${size}. Hold it dry round the limb: the front stays open from end to end.`,
       why: 'Plaster stretches a little wet and never shrinks; the open front is the release line.',
       prevents: 'Edges that meet: a slab that has become a closed cast.',
       after: ['identity', 'padding'],
       minutes: [0.7, 1, 2],
-      confirm: `Cut for the ${side} leg, gap checked`,
+      confirm: `Cut for the ${side?.toUpperCase() ?? 'injured'} leg, gap checked`,
       where: ['slab'],
     }),
   ]
@@ -104,11 +72,10 @@ function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce }: Pr
 
 function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureFacts): readonly Step[] {
   const isAbove = extent === 'above-knee'
-  const holdsItself = options['hold'] === 'gravity' || options['position'] === 'face-down' || options['position'] === 'hanging'
   const from = options['lay-from'] === 'knee' ? (isAbove ? 'top' : 'knee') : 'foot'
   const knee = isAbove ? ' Knee 15–20° bent, a holder under the thigh.' : ''
-  const holder = holdsItself ? null : { from: 'mould', to: 'mould', place: 'hold-distal' as const }
-  const wet = step({
+  const holder = holdsItself(options) ? null : { from: 'mould', to: 'mould', place: 'hold-distal' as const }
+  const wet = makeStep({
     id: 'wet',
     text: isPlaster
       ? 'Wet until the bubbles stop, press out, smooth lightly on the table, last look at the length. The clock starts.'
@@ -120,7 +87,7 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
     wet: true,
     timer: { id: 'set', label: 'Setting', minutes: setMin },
   })
-  const lay = step({
+  const lay = makeStep({
     id: 'lay',
     text: `Lay it from the ${from}, square along the back of the limb, and do the main smoothing here.${knee}`,
     why: 'Layers bond while they are wettest.',
@@ -132,7 +99,7 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
     where: ['slab'],
     ...(isAbove ? { hands: ['apply', 'hold-proximal'] as const } : {}),
   })
-  const fold = step({
+  const fold = makeStep({
     id: 'fold',
     text:
       options['length'] === 'past-toes'
@@ -145,7 +112,7 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
     wet: true,
     where: ['malleoli', 'fibular-neck', 'toe'],
   })
-  const turnBack = step({
+  const turnBack = makeStep({
     id: 'turn-back',
     text: `Turn the padding back over both edges${options['top-end'] === 'turn-back' ? ', the top rolled back into a soft edge' : ''}.`,
     why: 'A padded edge can touch skin, a bare one cannot.',
@@ -154,7 +121,7 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
     minutes: [0.3, 0.5, 0.8],
     wet: true,
   })
-  const bandage = step({
+  const bandage = makeStep({
     id: 'bandage',
     text: 'Elastic bandage from the injury to the toes and back up: half overlap, firm, the weave never stretched open, carried past both ends.',
     why: 'It presses the slab to the limb; pulled tight it is a tourniquet.',
@@ -164,7 +131,7 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
     wet: true,
     where: ['bandage'],
   })
-  const reduction = step({
+  const reduction = makeStep({
     id: 'reduction',
     text: 'Only if a reduction is planned: the person who is to do it does it now. Circulation again afterwards.',
     why: 'The slab is still soft and takes the new shape.',
@@ -174,7 +141,7 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
     wet: true,
     optional: true,
   })
-  const mould = step({
+  const mould = makeStep({
     id: 'mould',
     text: `Flat palms, never fingertips, either side of the heel cord. Ankle ${ankleWords}; foot neither tilted nor turned. Ask: is it too hot?`,
     why: 'Fingertips leave dents that press for weeks.',
@@ -190,7 +157,7 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
 
 function finishSteps({ isScarce }: ProcedureFacts): readonly Step[] {
   return [
-    step({
+    makeStep({
       id: 'hold-set',
       text: 'Hold without moving until it is set. "Too hot" means: take it off.',
       why: 'Movement while it sets cracks it inside, where nobody sees it.',
@@ -200,7 +167,7 @@ function finishSteps({ isScarce }: ProcedureFacts): readonly Step[] {
       holds: { from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
       where: ['ankle'],
     }),
-    step({
+    makeStep({
       id: 'finish',
       text: `Turn the bandage ends in and fix them with ${isScarce ? 'a plaster offcut' : 'an offcut or tape'}.`,
       why: 'Clips and pins fall into beds and under slabs.',
@@ -208,7 +175,7 @@ function finishSteps({ isScarce }: ProcedureFacts): readonly Step[] {
       after: ['hold-set'],
       minutes: [0.3, 0.5, 1],
     }),
-    step({
+    makeStep({
       id: 'trim',
       text: 'Trim until all toe tips are seen and the little toe is free.',
       why: 'Toes are the window for every later check.',
@@ -217,7 +184,7 @@ function finishSteps({ isScarce }: ProcedureFacts): readonly Step[] {
       minutes: [0.3, 0.7, 1.5],
       where: ['toe'],
     }),
-    step({
+    makeStep({
       id: 'transfer',
       text: 'The patient may shift up the bed but not leave it. Limb at heart level, no weight through the slab.',
       why: 'It carries nothing until it is cured, and then only what is ordered.',
@@ -225,15 +192,6 @@ function finishSteps({ isScarce }: ProcedureFacts): readonly Step[] {
       after: ['finish'],
       minutes: [0.3, 0.5, 1],
     }),
-    step({
-      id: 'after-check',
-      text: 'Check circulation, feeling and movement again, both sides, and compare with the baseline.',
-      why: 'Bandage, bend and swelling show first in the toes.',
-      prevents: 'A tight slab found late.',
-      after: ['trim'],
-      minutes: [0.7, 1, 2],
-      confirm: 'Checked again and recorded',
-      where: ['dorsal-foot-pulse', 'toe'],
-    }),
+    closingCheck(['trim'], 'both legs', ['dorsal-foot-pulse', 'toe']),
   ]
 }

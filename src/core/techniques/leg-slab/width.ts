@@ -3,7 +3,8 @@ import type { LegStationId } from '../../body/leg-template'
 import { hasFlag } from '../../case/clinical-case'
 import type { Alternative, WorkingLine } from '../../plan/decision'
 import type { PlanDraft } from '../../plan/draft'
-import { allowed, chooseSlabWidth, chooseTaper, openGap, widestSlab, type SlabStation } from '../../slabs/slab-width'
+import { decideSlabWidth } from '../../slabs/decide-slab-width'
+import { allowed, chooseTaper, openGap, widestSlab, type SlabStation } from '../../slabs/slab-width'
 import { greatestGirthGrowth } from '../../swelling/girth-growth'
 import { girthWorking, paddedAt } from '../../wraps/leg-wraps'
 import type { OptionValues } from '../technique'
@@ -38,25 +39,12 @@ export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionVa
     return { id, label: id.replaceAll('-', ' '), paddedGirthCm, gapCm: openGap(paddedGirthCm, growth, isWide) }
   })
   const widest = widestSlab(stations)
-  const stockedCm = stockedWidths(draft, item)
-  const choice = chooseSlabWidth(widest.widthCm, stockedCm)
-  if (!choice) return null
-  if (choice.isTrimmed) {
-    draft.caution({
-      level: 'caution',
-      code: 'no-slab-width',
-      decisions: ['slab-width'],
-      steps: ['cut-slab'],
-      text: `Trim the ${choice.fromCm} cm slab to ${choice.widthCm.toFixed(1)} cm.`,
-      why: `No stocked slab leaves the gap at the ${widest.limiting.label}; the narrowest has to be cut down.`,
-    })
-  }
-  const widthCm = draft.decide({
-    id: 'slab-width',
+  const width = decideSlabWidth(draft, {
+    decision: 'slab-width',
     label: 'Slab width',
-    value: choice.widthCm,
-    unit: 'cm',
-    source: 'practice',
+    item,
+    widestCm: widest.widthCm,
+    limitedAt: widest.limiting.label,
     school: isWide ? 'A quarter left open while it swells' : 'Gap by swelling, at least 2 cm',
     formula: 'Girth over padding less the gap to leave, least over the stations; the widest stocked slab no wider than that.',
     working: [
@@ -70,11 +58,11 @@ export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionVa
         from: 'computed',
         where: station.id,
       })),
-      { label: 'Stocked widths', value: [...stockedCm].sort((a, b) => a - b), unit: 'cm', from: 'default' },
     ],
   })
-  const coverage = decideCoverage(draft, stations, widthCm, stockedCm)
-  return { widthCm, coverage, stations, fromCm: choice.fromCm }
+  if (!width) return null
+  const coverage = decideCoverage(draft, stations, width.widthCm, slabWidths(draft, item))
+  return { ...width, coverage, stations }
 }
 
 function decideCoverage(draft: PlanDraft, stations: readonly SlabStation[], widthCm: number, stockedCm: readonly number[]): number {
@@ -121,17 +109,6 @@ function decideCoverage(draft: PlanDraft, stations: readonly SlabStation[], widt
   return coverage
 }
 
-function stockedWidths(draft: PlanDraft, item: string): readonly number[] {
-  const isSlab = (one: { item?: string; widthCm?: number }): boolean => one.item === item && (one.widthCm ?? 0) > 0
-  const { inStock } = draft.stock(isSlab)
-  if (inStock.length > 0) return inStock.flatMap((one) => one.widthCm ?? [])
-  draft.caution({
-    level: 'caution',
-    code: 'not-in-stock',
-    decisions: ['slab-width'],
-    steps: ['lay-out'],
-    text: `No ${item.replaceAll('-', ' ')} is in stock: the width is for the usual ones.`,
-    why: 'None is listed as present.',
-  })
-  return draft.ctx.catalogue.items.filter(isSlab).flatMap((one) => one.widthCm ?? [])
+function slabWidths(draft: PlanDraft, item: string): readonly number[] {
+  return draft.stock((one) => one.item === item && (one.widthCm ?? 0) > 0).inStock.flatMap((one) => one.widthCm ?? [])
 }

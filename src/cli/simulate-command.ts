@@ -1,0 +1,127 @@
+import { legGirths } from '#core/body/measurements/leg'
+import { armGirths } from '#core/body/measurements/arm'
+import { readCase } from '#core/case/read-case'
+import type { ClinicalCase } from '#core/case/clinical-case'
+import type { Problem } from '#core/case/problem'
+import { createDraft, type PlanDraft } from '#core/plan/draft'
+import type { PlanContext } from '#core/plan/context'
+import { finishPlan } from '#core/plan/finish-plan'
+import { planCase } from '#core/plan/plan-case'
+import type { Plan } from '#core/plan/plan'
+import { solveSlowTask } from '#core/plan/slow-task'
+import { compareOpenings } from '#core/swelling/compare-openings'
+import { greatestGirthGrowth } from '#core/swelling/girth-growth'
+import { measureSpan } from '#core/traction/leg-span'
+import { solveSuspension } from '#core/techniques/suspended-ring-traction/rig'
+import { paddedAt } from '#core/wraps/leg-wraps'
+import { createCliContext } from './context'
+import { problemLine, readInput } from './read-input'
+
+export const simulations = ['heat', 'rig', 'swelling'] as const
+export type Simulation = (typeof simulations)[number]
+
+interface Simulated {
+  readonly answer: object
+  readonly isStop: boolean
+}
+
+/**
+ * Runs one simulation on a case file and prints its answer as JSON.
+ * @returns 3 on a stop, 2 when the case lacks what it needs, else 0
+ */
+export function runSimulate(what: Simulation, file: string): number {
+  const input = readInput(file)
+  const read = 'problem' in input ? { clinicalCase: null, problems: [input.problem] } : readCase(input.data)
+  const ctx = createCliContext()
+  const plan = read.clinicalCase && planCase(read.clinicalCase, ctx, read.problems)
+  const problems: Problem[] = [...(plan?.problems ?? read.problems)]
+  const simulated = plan && read.clinicalCase ? simulate(what, read.clinicalCase, plan, ctx, problems) : null
+  problems.forEach((problem) => process.stderr.write(problemLine(problem)))
+  if (!simulated) return 2
+  process.stdout.write(`${JSON.stringify(simulated.answer, null, 2)}\n`)
+  if (simulated.isStop) return 3
+  return problems.length > 0 ? 2 : 0
+}
+
+function simulate(what: Simulation, clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
+  switch (what) {
+    case 'heat':
+      return simulateHeat(clinicalCase, plan, ctx, problems)
+    case 'swelling':
+      return simulateSwelling(clinicalCase, plan, ctx, problems)
+    case 'rig':
+      return simulateRig(clinicalCase, plan, ctx, problems)
+  }
+}
+
+function simulateHeat(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
+  const task = plan.pending.find((one) => one.decision === 'peak-skin-temp')
+  if (!task) return refuse(problems, 'technique', `${clinicalCase.technique} sets nothing that warms: use a slab or cast technique.`)
+  const solved = solveSlowTask(task, ctx.memo)
+  if (solved.decision !== 'peak-skin-temp') return null
+  const { peakC, peakMin, minutesAbove44, omega, skinC } = solved.result
+  const finished = finishPlan(plan, ctx, clinicalCase.overrules)
+  return {
+    answer: { format: 'zesty-wren/heat', version: 1, peakC, peakMin, minutesAbove44, omega, skinC },
+    isStop: finished.cautions.some((caution) => caution.level === 'stop' && (caution.code === 'burn' || caution.code === 'hot-water')),
+  }
+}
+
+function simulateSwelling(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
+  const draft = createDraft(clinicalCase, ctx)
+  const girths = [...legGirths, ...armGirths].flatMap((definition) => draft.measure(definition)?.value ?? [])
+  if (girths.length === 0) return refuse(problems, 'measurements/calf-girth', 'No girth was measured: measure at least one, for the swelling.')
+  const girthCm = Math.max(...girths)
+  const coverage = plan.decisions.find((one) => one.id === 'slab-coverage' || one.id === 'coverage')?.value
+  const ways = compareOpenings(
+    {
+      girthCm,
+      paddedGirthCm: paddedAt(draft, { girthCm }),
+      growthMax: greatestGirthGrowth(clinicalCase, ctx.protocol),
+      paddingLayers: clinicalCase.device?.paddingLayers ?? 2,
+      isPaddingCut: plan.options['padding'] === 'cut',
+      coverage: typeof coverage === 'number' ? Math.min(1, coverage) : 0.5,
+    },
+    ctx.protocol,
+  )
+  const closed = ways.find((way) => way.opening === 'closed')
+  return { answer: { format: 'zesty-wren/swelling', version: 1, ways }, isStop: closed?.kPa.includes(null) === true }
+}
+
+function simulateRig(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
+  const of = (id: string): number | null => {
+    const value = plan.decisions.find((one) => one.id === id)?.value
+    return typeof value === 'number' ? value : null
+  }
+  const [splintCm, counterweightKg, cordN] = [of('splint-length'), of('counterweight'), of('cord-tension')]
+  const { massKg } = clinicalCase.patient
+  const draft: PlanDraft = createDraft(clinicalCase, ctx)
+  const span = measureSpan(draft)
+  if (clinicalCase.technique !== 'suspended-ring-traction') {
+    return refuse(problems, 'technique', `${clinicalCase.technique} has no rig: use suspended-ring-traction.`)
+  }
+  if (!span || massKg === undefined || splintCm === null || counterweightKg === null || cordN === null) return null
+  const solved = solveSuspension(draft, massKg, span, splintCm, counterweightKg)
+  if (!solved) return null
+  const tensions = Object.fromEntries(solved.tensions.map((one) => [one.id, one.tensionN]))
+  return {
+    answer: {
+      format: 'zesty-wren/rig',
+      version: 1,
+      tensions: { ...tensions, cord: cordN },
+      bands: Object.fromEntries(solved.tensions.map((one) => [one.id, one.bandN])),
+      weightsKg: Object.fromEntries(solved.tensions.map((one) => [one.id, one.weightKg])),
+      lift: solved.liftN,
+      axialPull: solved.axialN,
+      hipMoment: solved.momentNcm / 100,
+      hipShare: solved.hipShare,
+      restoring: solved.restoring,
+    },
+    isStop: plan.cautions.some((caution) => caution.level === 'stop'),
+  }
+}
+
+function refuse(problems: Problem[], path: string, message: string): null {
+  problems.push({ code: path === 'technique' ? 'format' : 'missing', path, message })
+  return null
+}

@@ -1,0 +1,127 @@
+import { neckGeometry } from '../../body/measure-neck'
+import { collarSkin, linerMargin, strapOverhang } from '../../body/measurements/neck'
+import { workingOf, type PlanDraft } from '../../plan/draft'
+import type { ScheduleEntry } from '../../plan/plan'
+import { scheduleRounds } from '../../rounds/round-list'
+import { decideRoll, isScooped, judgeRoll } from '../shared/roll'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { careCollarOptions } from './options'
+import { careCollarCare, careCollarFit, careCollarSteps } from './procedure'
+import { decideSkin } from './skin'
+
+const balanceCm = 0.5
+const marginCm = 0.5
+const horizonH = 72
+
+/** Daily care of a two-piece collar. */
+export const careCollar: Technique = {
+  id: 'care-collar',
+  name: 'Care collar',
+  purpose: 'Keeps an injured neck held for days to weeks, with skin looked at and liners changed every day.',
+  bodyRegion: 'neck',
+  regions: ['neck'],
+  patterns: ['neck-injury'],
+  decisions: ['next-care', 'strap-balance', 'liner-margin', 'skin-trend', 'people', 'turn'],
+  options: careCollarOptions,
+  measurements: () => [strapOverhang, linerMargin, ...collarSkin].map((definition) => ({ definition, need: 'optional' as const })),
+  uses: () => [],
+  flagRules: [],
+  judge: judgeRoll,
+  plan: planCareCollar,
+  onUrgent: { device: 'collar', actions: ['Hold the head with both hands, then open the front.'] },
+}
+
+function planCareCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const hours = decideNextCare(draft, options)
+  decideBalance(draft)
+  decideMargin(draft)
+  decideSkin(draft)
+  const steps = careCollarSteps(isScooped(draft, options), options['posture'] !== 'as-allowed')
+  decideRoll(draft, options, steps)
+  const base = neckGeometry(draft)
+  const lengthCm = base.axes[0]?.lengthCm ?? 6
+  return {
+    steps,
+    fit: careCollarFit,
+    care: careCollarCare,
+    schedule: schedule(draft, hours),
+    geometry: {
+      ...base,
+      bands: [
+        { id: 'front', axis: 'neck', label: 'Front half', kind: 'shell', fromCm: 0, toCm: lengthCm, decision: 'strap-balance' },
+        { id: 'back', axis: 'neck', label: 'Back half', kind: 'shell', fromCm: 0, toCm: lengthCm, decision: 'liner-margin' },
+      ],
+    },
+  }
+}
+
+function decideNextCare(draft: PlanDraft, options: OptionValues): number {
+  const hours = options['frequency'] === 'twice-daily' ? 12 : 24
+  return draft.decide({
+    id: 'next-care',
+    label: 'Next care',
+    value: hours,
+    unit: 'h',
+    source: 'practice',
+    formula: 'Daily: 24 hours; twice daily: 12 hours.',
+    working: [{ label: 'Care', value: String(options['frequency']), unit: null, from: 'option' }],
+  })
+}
+
+function decideBalance(draft: PlanDraft): void {
+  const { left, right } = draft.measureSides(strapOverhang)
+  if (!left || !right) return
+  const difference = Math.abs(left.value - right.value)
+  if (difference > balanceCm + 1e-9) {
+    draft.caution({
+      level: 'caution',
+      code: 'strap-balance',
+      decisions: ['strap-balance'],
+      steps: ['settle'],
+      text: 'Even out the straps with the head held.',
+      why: `Left and right differ by ${difference.toFixed(1)} cm; over ${balanceCm} cm the head is turned.`,
+    })
+  }
+  draft.decide({
+    id: 'strap-balance',
+    label: 'Straps, left against right',
+    value: difference,
+    unit: 'cm',
+    source: 'practice',
+    formula: 'Difference of the two overhangs; 0.5 cm at most.',
+    working: [workingOf(left), workingOf(right)],
+  })
+}
+
+function decideMargin(draft: PlanDraft): void {
+  const margin = draft.measure(linerMargin)
+  if (!margin) return
+  if (margin.value < marginCm - 1e-9) {
+    draft.caution({
+      level: 'caution',
+      code: 'liner-margin',
+      decisions: ['liner-margin'],
+      steps: ['liners'],
+      text: 'Set the liner again until it stands out all round.',
+      why: `It stands out ${margin.value.toFixed(1)} cm at its least; under ${marginCm} cm the shell touches skin.`,
+    })
+  }
+  draft.decide({
+    id: 'liner-margin',
+    label: 'Liner past the shell, at its least',
+    value: margin.value,
+    unit: 'cm',
+    sd: margin.sd,
+    source: 'practice',
+    formula: 'As measured; at least 0.5 cm all round.',
+    working: [workingOf(margin)],
+  })
+}
+
+function schedule(draft: PlanDraft, hours: number): readonly ScheduleEntry[] {
+  const times = Array.from({ length: Math.floor(horizonH / hours) }, (_, index) => (index + 1) * hours)
+  return [
+    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Breathing, swallowing, all four limbs, chin on its rest.'),
+    ...times.map((hour, index) => ({ id: `care-${index + 1}`, kind: 'care' as const, dueMin: hour * 60, graceMin: 120, text: 'Wash, skin, fresh liners, straps equal.' })),
+  ]
+}

@@ -1,0 +1,67 @@
+import { collarSkin, skinGrades, type SkinGrade } from '../../body/measurements/neck'
+import type { Measurement } from '../../case/clinical-case'
+import type { PlanDraft } from '../../plan/draft'
+
+interface SkinLook {
+  readonly area: string
+  readonly label: string
+  readonly now: SkinGrade
+  /** The look before, when there was one. */
+  readonly before: SkinGrade | null
+}
+
+/** Decides `skin-trend` over the areas that were looked at, and stops on skin that no longer blanches or is broken. */
+export function decideSkin(draft: PlanDraft): void {
+  const looks = collarSkin.flatMap((definition): SkinLook[] => {
+    const [now, before] = lastTwo(draft.clinicalCase.measurements, definition.id)
+    return now ? [{ area: definition.id, label: definition.label, now, before: before ?? null }] : []
+  })
+  if (looks.length === 0) return
+  warnAboutSkin(draft, looks)
+  const change = (look: SkinLook): number => (look.before === null ? 0 : skinGrades.indexOf(look.now) - skinGrades.indexOf(look.before))
+  const isFirst = looks.every((look) => look.before === null)
+  const trend = looks.some((look) => change(look) > 0) ? 'worse' : looks.some((look) => change(look) < 0) ? 'better' : isFirst ? 'first-look' : 'unchanged'
+  const worst = looks.reduce((a, b) => (skinGrades.indexOf(b.now) > skinGrades.indexOf(a.now) ? b : a))
+  draft.decide({
+    id: 'skin-trend',
+    label: 'Skin under the collar',
+    value: trend,
+    unit: null,
+    display: `${trend.replace('-', ' ')}; worst: ${worst.now.replaceAll('-', ' ')}, ${worst.label.replace('Skin, ', '')}`,
+    source: 'practice',
+    formula: 'Each area beside the look before: worse if any got worse, better if any got better and none worse.',
+    working: looks.map((look) => ({
+      label: look.label,
+      value: look.before === null || look.before === look.now ? look.now : `${look.before} → ${look.now}`,
+      unit: null,
+      from: 'measured' as const,
+      where: look.area,
+    })),
+  })
+}
+
+/** The latest word for an area and the one of the occasion before it. */
+function lastTwo(all: readonly Measurement[], id: string): readonly SkinGrade[] {
+  const superseded = new Set(all.flatMap((one) => one.supersedes ?? []))
+  const looks = all.filter((one) => one.id === id && !(one.key && superseded.has(one.key)))
+  const ordered = [...looks].sort((a, b) => (a.at ?? '').localeCompare(b.at ?? ''))
+  return ordered.slice(-2).reverse().map((one) => one.value as SkinGrade)
+}
+
+function warnAboutSkin(draft: PlanDraft, looks: readonly SkinLook[]): void {
+  for (const [grade, code] of [
+    ['broken', 'skin-broken'],
+    ['red-not-blanching', 'red-not-blanching'],
+  ] as const) {
+    const there = looks.filter((look) => look.now === grade)
+    if (there.length === 0) continue
+    draft.caution({
+      level: 'stop',
+      code,
+      decisions: ['skin-trend'],
+      steps: ['front-on', 'back-on'],
+      text: `Relieve, refit and tell: ${there.map((look) => look.label.replace('Skin, ', '')).join(', ')}.`,
+      why: grade === 'broken' ? 'Broken skin under a collar becomes a deep sore within days.' : 'Red that does not blanch is a sore that has begun.',
+    })
+  }
+}

@@ -1,0 +1,200 @@
+import { armGeometry } from '../../body/measure-arm'
+import { buildArmModel, splitPath } from '../../body/arm-model'
+import { legGeometry } from '../../body/leg-geometry'
+import { sketchLeg } from '../../body/measure-leg'
+import { armGirths } from '../../body/measurements/arm'
+import { legGirths, lowerLegLength, midThighGirth } from '../../body/measurements/leg'
+import { openingWidth } from '../../body/measurements/opening'
+import type { Estimate } from '../../body/pool-side'
+import { hasFlag, type ClinicalCase } from '../../case/clinical-case'
+import { bodyRegionOf } from '../../case/vocabulary'
+import type { PlanDraft } from '../../plan/draft'
+import { emptyGeometry, type Geometry, type GeometryBand, type ScheduleEntry } from '../../plan/plan'
+import { scheduleRounds } from '../../rounds/round-list'
+import { hardMinutes } from '../../setting/hard-after'
+import { decideArmWrap } from '../../wraps/arm-wraps'
+import { decideLegWrap } from '../../wraps/leg-wraps'
+import { decidePeople } from '../shared/decide-people'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { castOpeningOptions } from './options'
+import { decidePressures } from './pressure'
+import { castOpeningCare, castOpeningFit, castOpeningSteps } from './procedure'
+
+const latestMin = 120
+
+/** Splitting a cast that is on. */
+export const castOpening: Technique = {
+  id: 'cast-opening',
+  name: 'Opening a cast',
+  purpose: 'Makes room in a cast that is on: planned when it is hard, at once in an emergency.',
+  bodyRegion: ['leg', 'arm'],
+  regions: ['foot', 'ankle', 'lower-leg', 'knee', 'thigh', 'hand', 'wrist', 'forearm'],
+  patterns: ['tibial-shaft-fracture', 'tibial-plateau-fracture', 'malleolar-fracture'],
+  decisions: ['earliest', 'latest', 'room-gained', 'pressure-before', 'pressure-after', 'crepe', 'least-crew'],
+  options: castOpeningOptions,
+  measurements: (clinicalCase) => [
+    ...(isArm(clinicalCase) ? armGirths : legGirths).map((definition) => ({ definition, need: 'one-girth' as const })),
+    { definition: openingWidth, need: 'optional' },
+  ],
+  uses: () => ['crepe-bandage'],
+  flagRules: [
+    {
+      flag: 'anticoagulated',
+      level: 'caution',
+      steps: ['cut'],
+      text: 'Press lighter and look at the skin along the whole line.',
+      why: 'A small nick bleeds long and swells the limb again.',
+    },
+    {
+      flag: 'agitated',
+      level: 'caution',
+      steps: ['tell', 'cut'],
+      text: 'Calm first, a second person at the limb, or shears instead of the saw.',
+      why: 'A limb that jerks meets the blade.',
+    },
+  ],
+  plan: planCastOpening,
+  onUrgent: { device: 'shell', actions: ['Padding cut to the skin, whole length, spread wide; no re-wrap until settled.'] },
+}
+
+function isArm(clinicalCase: ClinicalCase): boolean {
+  const { region } = clinicalCase.injury
+  return region !== undefined && bodyRegionOf(region) === 'arm'
+}
+
+/** Whether the wait is lifted: open now ordered, or the last round urgent (SAFETY, cast-opening). */
+function isLifted(clinicalCase: ClinicalCase): boolean {
+  return clinicalCase.orders.openNow === true || clinicalCase.device?.lastRound === 'urgent'
+}
+
+function planCastOpening(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const { clinicalCase } = draft
+  const isUrgent = isLifted(clinicalCase)
+  decideTimes(draft, isUrgent)
+  warnAboutPadding(draft)
+  const widest = widestMeasured(draft)
+  if (widest) decidePressures(draft, isUrgent ? { ...options, padding: 'cut' } : options, widest)
+  const steps = castOpeningSteps({ options, side: clinicalCase.injury.side, limb: isArm(clinicalCase) ? 'arm' : 'leg', isUrgent })
+  const geometry = isArm(clinicalCase) ? openArm(draft, options, isUrgent) : openLeg(draft, options, isUrgent, widest !== null)
+  decidePeople(draft, { floor: 1, steps, relief: [] })
+  return { steps, fit: castOpeningFit, care: castOpeningCare, schedule: schedule(draft), geometry }
+}
+
+function decideTimes(draft: PlanDraft, isUrgent: boolean): void {
+  const { device } = draft.clinicalCase
+  if (!isUrgent && !device?.material) {
+    draft.problem({ code: 'missing', path: 'device/material', message: 'What the cast is made of is missing: say plaster-fast, plaster-slow or fibreglass-roll.' })
+  }
+  if (!isUrgent && device?.minutesSince === undefined) {
+    draft.problem({ code: 'missing', path: 'device/minutesSince', message: 'The minutes since the cast was applied are missing: enter them, to know whether it is hard.' })
+  }
+  const hardMin = device?.material ? hardMinutes(device.material, draft.ctx.protocol) : null
+  const earliestMin = isUrgent ? 0 : hardMin
+  if (earliestMin !== null) {
+    const decided = draft.decide({
+      id: 'earliest',
+      label: 'Earliest, after application',
+      value: earliestMin,
+      unit: 'min',
+      source: 'practice',
+      display: isUrgent ? 'now' : `${earliestMin} min`,
+      formula: 'When it is hard: plaster 60 minutes, fibreglass 20. At once when ordered or when the last round was urgent.',
+      working: [{ label: 'Material', value: device?.material ?? 'not known', unit: null, from: 'measured' }],
+    })
+    if (!isUrgent && device?.minutesSince !== undefined && device.minutesSince < decided) {
+      draft.caution({
+        level: 'stop',
+        code: 'not-hard',
+        decisions: ['earliest'],
+        steps: ['cut'],
+        text: `Wait ${Math.ceil(decided - device.minutesSince)} min more, unless it is an emergency: then open now.`,
+        why: 'A saw tears soft plaster and clogs; the cast loses its shape.',
+      })
+    }
+  }
+  draft.decide({
+    id: 'latest',
+    label: 'Latest, after application',
+    value: latestMin,
+    unit: 'min',
+    source: 'practice',
+    formula: 'Before leaving for the ward: within 120 minutes.',
+    working: [],
+  })
+}
+
+function warnAboutPadding(draft: PlanDraft): void {
+  const layers = draft.clinicalCase.device?.paddingLayers ?? 2
+  if (layers >= 2) return
+  draft.caution({
+    level: 'caution',
+    code: 'thin-padding',
+    steps: ['cut'],
+    text: 'Short touches of the blade, a guard under it, or shears.',
+    why: `${layers} ${layers === 1 ? 'layer' : 'layers'} of padding lie between blade and skin.`,
+  })
+}
+
+/** The greatest girth that was measured where the cast runs; `missing` when there is none. */
+function widestMeasured(draft: PlanDraft): Estimate | null {
+  const definitions = isArm(draft.clinicalCase) ? armGirths : legGirths
+  const measured = definitions.flatMap((definition) => draft.measure(definition) ?? [])
+  if (measured.length > 0) return measured.reduce((a, b) => (b.value > a.value ? b : a))
+  if (!draft.collect().problems.some((one) => one.path.includes('-girth'))) {
+    draft.problem({
+      code: 'missing',
+      path: `measurements/${isArm(draft.clinicalCase) ? 'forearm' : 'calf'}-girth`,
+      message: "No girth under the cast is known: take it from the cast's own case, or measure the other side.",
+    })
+  }
+  return null
+}
+
+function cuts(axis: string, options: OptionValues, toCm: number): readonly GeometryBand[] {
+  const count = options['lines'] === 'single' ? 1 : 2
+  return Array.from({ length: count }, (_, index): GeometryBand => ({
+    id: `cut-${index + 1}`,
+    axis,
+    label: `Cutting line ${index + 1}, away from bone points`,
+    kind: 'cut',
+    fromCm: 0,
+    toCm,
+    decision: 'room-gained',
+  }))
+}
+
+function openLeg(draft: PlanDraft, options: OptionValues, isUrgent: boolean, isMeasured: boolean): Geometry {
+  const { model } = sketchLeg(draft)
+  const isLong = draft.measure(midThighGirth) !== null
+  const top = isLong ? 'mid-thigh' : 'below-knee'
+  const hasLengths = draft.clinicalCase.patient.heightCm !== undefined || draft.measure(lowerLegLength) !== null
+  if (isMeasured && hasLengths && !isUrgent) {
+    decideLegWrap(draft, model, { decision: 'crepe', label: 'Crepe', item: 'crepe-bandage', top, passes: 1, isOverPadding: true, note: 'lightly, to hold the edges' })
+  }
+  const base = legGeometry(draft, model, isLong ? 'mid-thigh' : 'knee')
+  return { ...base, angles: { ankle: 90, knee: isLong ? 18 : 0 }, bands: cuts('leg', options, model.stations[top].atCm) }
+}
+
+function openArm(draft: PlanDraft, options: OptionValues, isUrgent: boolean): Geometry {
+  const girths = Object.fromEntries(
+    armGirths.flatMap((definition) => {
+      const estimate = draft.measure(definition)
+      return estimate ? [[definition.id.replace(/-girth$/, ''), estimate] as const] : []
+    }),
+  )
+  const model = buildArmModel(girths, splitPath(25))
+  if (!model) return { ...emptyGeometry, body: 'arm' }
+  const topCm = model.forearmCm - 4
+  if (!isUrgent) {
+    decideArmWrap(draft, model, { decision: 'crepe', label: 'Crepe', item: 'crepe-bandage', topCm, passes: 1, isOverPadding: true, note: 'lightly, to hold the edges' })
+  }
+  return { ...armGeometry(draft, model), bands: cuts('arm', options, topCm) }
+}
+
+function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
+  const isFresh = hasFlag(draft.clinicalCase, 'fresh')
+  return [
+    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement and stretch pain after opening.', isFresh),
+    { id: 'review', kind: 'review', dueMin: 1440, graceMin: 1440, text: 'Review: swelling, skin along the line, close or change the cast.' },
+  ]
+}

@@ -1,0 +1,123 @@
+import type { Side } from '../../case/vocabulary'
+import type { FitTest, Step } from '../../plan/plan'
+import { makeStep } from '../shared/make-step'
+import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { OptionValues } from '../technique'
+
+export interface OpeningFacts {
+  readonly options: OptionValues
+  readonly side: Side | undefined
+  readonly limb: 'leg' | 'arm'
+  /** Opened at once in an emergency: padding cut, whole length, no re-wrap until settled. */
+  readonly isUrgent: boolean
+}
+
+const lineWords: Readonly<Record<string, string>> = {
+  strip: 'two lines, a strip of about 1.5 cm between them',
+  single: 'one line',
+  'two-halves': 'two lines, one on each side',
+}
+
+/** The steps of opening a cast in a workable order. */
+export function castOpeningSteps({ options, side, limb, isUrgent }: OpeningFacts): readonly Step[] {
+  const cutsPadding = isUrgent || options['padding'] === 'cut'
+  const compared = limb === 'leg' ? 'both legs' : 'both arms'
+  return [
+    ...openingSteps({
+      side,
+      compared,
+      where: limb === 'leg' ? ['dorsal-foot-pulse'] : ['radial-pulse'],
+      position: 'Ventilate the room; settle the limb so that the saw comes from above.',
+      layOut: `saw, spreader, long shears, eye and ear protection for all, ${isUrgent ? '' : 'crepe bandage, '}tape`,
+    }),
+    makeStep({
+      id: 'tell',
+      text: 'Tell the patient: noise, dust and vibration. Agree a hand signal for stop. Promise nothing about skin.',
+      why: 'A dragged or hot blade wounds; the patient feels it first.',
+      prevents: 'A patient who pulls away from a running saw.',
+      after: ['identity'],
+      minutes: [0.3, 0.5, 1],
+    }),
+    makeStep({
+      id: 'draw-lines',
+      text: `Draw ${lineWords[String(options['lines'])] ?? 'the lines'} along the whole length, away from bone points and the wound.`,
+      why: 'Over bone the blade has no padding under it.',
+      prevents: 'A cut over a malleolus, a line that ends half way.',
+      after: ['baseline'],
+      minutes: [0.3, 0.5, 1],
+      confirm: `Lines on the ${side?.toUpperCase() ?? 'injured'} ${limb}, clear of bone points and wound`,
+      where: ['cut-1'],
+    }),
+    makeStep({
+      id: 'cut',
+      text: isUrgent
+        ? 'Open at once: shears or unwrapping while it is soft, the saw once it is hard. Whole length, press in, lift out, step along.'
+        : 'Press in, lift out, step along, never drag. Feel the blade every few steps; warm means pause.',
+      why: 'Dragged it cuts skin, hot it burns.',
+      prevents: 'A burn or a cut along the whole limb.',
+      after: ['draw-lines', 'tell', 'lay-out'],
+      minutes: [2, 4, 8],
+      onPatient: true,
+      timer: { id: 'blade', label: 'Let the blade cool', minutes: 2 },
+      where: ['cut-1'],
+    }),
+    makeStep({
+      id: 'lift',
+      text: options['lines'] === 'strip' ? 'Lift the strip out, end to end.' : options['lines'] === 'single' ? 'Spread the edges with the spreader, a little at each place.' : 'Lift the upper half off; the limb stays in the lower one.',
+      why: 'Room comes only when the edges stand apart.',
+      prevents: 'A cast that is cut and still tight.',
+      after: ['cut'],
+      minutes: [0.5, 1, 2],
+      where: ['cut-1'],
+    }),
+    ...(cutsPadding
+      ? [
+          makeStep({
+            id: 'cut-padding',
+            text: 'Cut padding and stocking to the skin, the whole length.',
+            why: 'Blood-soaked padding is as hard as the cast.',
+            prevents: 'Pressure that stays although the cast is open.',
+            after: ['lift'],
+            minutes: [0.5, 1, 2] as const,
+            where: ['padding'],
+          }),
+        ]
+      : []),
+    makeStep({
+      id: 'look',
+      text: 'Look at padding and skin along the line: dry, whole, its usual colour?',
+      why: 'It is the one time that anybody sees it.',
+      prevents: 'A sore or a cut found at the next change.',
+      after: [cutsPadding ? 'cut-padding' : 'lift'],
+      minutes: [0.3, 0.5, 1],
+    }),
+    ...(isUrgent
+      ? []
+      : [
+          makeStep({
+            id: 'crepe',
+            text: 'Wrap crepe lightly over it: it holds the edges and steadies the limb for the transfer.',
+            why: 'Pulled firm it closes what was opened.',
+            prevents: 'Edges that catch, or a bandage as tight as the cast was.',
+            after: ['look'],
+            minutes: [0.5, 1, 2] as const,
+            where: ['bandage'],
+          }),
+        ]),
+    closingCheck([isUrgent ? 'look' : 'crepe'], compared),
+  ]
+}
+
+/** What to look at on the opened cast. */
+export const castOpeningFit: readonly FitTest[] = [
+  { id: 'whole-length', text: 'Open from end to end', why: 'A bridge left holds the pressure.', remedy: 'Cut on.', where: ['cut-1'] },
+  { id: 'edges', text: 'Edges apart and smooth', why: 'They catch and close.', remedy: 'Spread again, tape the edges.', where: ['cut-1'] },
+  { id: 'skin', text: 'Skin along the line whole', why: 'A saw can burn and cut.', remedy: 'Dress it, record it, tell the patient.', where: ['cut-1'] },
+]
+
+/** Care in words. */
+export const castOpeningCare: readonly string[] = [
+  'Rounds begin again at their first line.',
+  'Crepe loose enough for a finger at both ends.',
+  'Closed again only when the swelling is past, and on order.',
+]

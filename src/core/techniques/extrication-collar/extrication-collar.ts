@@ -1,0 +1,112 @@
+import { neckGeometry } from '../../body/measure-neck'
+import { neckGirth, neckHeight } from '../../body/measurements/neck'
+import { isYoungerThan } from '../../case/clinical-case'
+import { workingOf, type PlanDraft } from '../../plan/draft'
+import { formatValue } from '../../plan/format-decision'
+import type { Geometry, ScheduleEntry } from '../../plan/plan'
+import { scheduleRounds } from '../../rounds/round-list'
+import { decideCollarSetting } from '../../sizing/decide-setting'
+import { fingerSlack, slackDefaults } from '../../straps/finger-slack'
+import { readDefaults } from '../../quantities/defaults'
+import { decidePeople } from '../shared/decide-people'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { extricationCollarOptions } from './options'
+import { extricationCollarCare, extricationCollarFit, extricationCollarSteps } from './procedure'
+import { collarFlagRules, judgeCollar } from './rules'
+
+/** Adjustable one-piece collar for getting a patient out and moved. */
+export const extricationCollar: Technique = {
+  id: 'extrication-collar',
+  name: 'Extrication collar',
+  purpose: 'Reminds and limits a neck that may be injured while the patient is got out and moved.',
+  bodyRegion: 'neck',
+  regions: ['neck'],
+  patterns: ['neck-injury'],
+  decisions: ['setting', 'head-tilt', 'slack', 'oxygen-route', 'least-crew'],
+  options: extricationCollarOptions,
+  measurements: (_case, options) => [
+    { definition: neckHeight, need: options['policy'] === 'blocks-and-hands' ? 'optional' : 'required' },
+    { definition: neckGirth, need: 'optional' },
+  ],
+  uses: (options) => (options['policy'] === 'blocks-and-hands' ? [] : ['extrication-collar']),
+  flagRules: collarFlagRules,
+  judge: judgeCollar,
+  plan: planExtricationCollar,
+  onUrgent: { device: 'collar', actions: ['Hold the head with both hands, then open the collar.', 'Turn the whole patient on the side if they vomit.'] },
+}
+
+function planExtricationCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const { clinicalCase } = draft
+  const policy = String(options['policy'])
+  const hasCollar = policy !== 'blocks-and-hands'
+  if (hasCollar) {
+    const neck = draft.require(neckHeight)
+    if (neck) decideCollarSetting(draft, neck, true)
+    decideSlack(draft)
+  }
+  const oxygen = clinicalCase.orders.oxygen ?? 'none'
+  if (oxygen !== 'none') decideOxygen(draft, oxygen, hasCollar)
+  const setting = draft.collect().decisions.find((one) => one.id === 'setting')
+  const steps = extricationCollarSteps({
+    hasCollar,
+    isSoft: policy === 'soft',
+    oxygen,
+    isChild: isYoungerThan(clinicalCase, 8),
+    settingWords: setting ? `set to ${setting.display}` : 'by the neck height',
+  })
+  decidePeople(draft, { floor: 2, steps, relief: ['kneel behind and hold the head between your knees', 'blocks as found'] })
+  return {
+    steps,
+    fit: hasCollar ? extricationCollarFit : [],
+    care: extricationCollarCare,
+    schedule: schedule(draft, hasCollar),
+    geometry: draw(draft, hasCollar ? Number(setting?.value ?? NaN) : NaN),
+  }
+}
+
+function decideSlack(draft: PlanDraft): void {
+  const girth = draft.measure(neckGirth)
+  if (!girth) return
+  const { fingerCm } = readDefaults(slackDefaults, draft.ctx.protocol)
+  const radiusCm = girth.value / (2 * Math.PI)
+  const slackCm = fingerSlack(radiusCm, 1, fingerCm)
+  draft.decide({
+    id: 'slack',
+    label: 'Slack of the strap, one flat finger',
+    value: slackCm,
+    unit: 'cm',
+    display: `${formatValue(slackCm, 'cm')} of strap, ${((100 * slackCm) / girth.value).toFixed(1)} % of the girth`,
+    source: 'physics',
+    formula: 'How much longer a loop is with one finger under it on a round part.',
+    working: [workingOf(girth), { label: 'Half thickness of a finger', value: fingerCm, unit: 'cm', from: 'default' }],
+  })
+}
+
+function decideOxygen(draft: PlanDraft, oxygen: 'mask' | 'cannula', hasCollar: boolean): void {
+  draft.decide({
+    id: 'oxygen-route',
+    label: 'Oxygen',
+    value: hasCollar ? 'under-side-hooks' : 'over-the-blocks',
+    unit: null,
+    display: `${oxygen === 'mask' ? 'Mask strap' : 'Tubing'} ${hasCollar ? 'under the side hooks of the collar' : 'clear of the straps'}`,
+    source: 'practice',
+    formula: 'Led so that mask or cannula comes off without opening the collar; no tape on the face.',
+    working: [{ label: 'Ordered', value: oxygen, unit: null, from: 'option' }],
+  })
+}
+
+function draw(draft: PlanDraft, settingCm: number): Geometry {
+  const base = neckGeometry(draft)
+  if (!Number.isFinite(settingCm)) return base
+  return { ...base, bands: [{ id: 'collar', axis: 'neck', label: 'Collar as set', kind: 'shell', fromCm: 0, toCm: settingCm, decision: 'setting' }] }
+}
+
+function schedule(draft: PlanDraft, hasCollar: boolean): readonly ScheduleEntry[] {
+  const rounds = scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Breathing, voice, swallowing, neck veins, all four limbs.')
+  if (!hasCollar) return rounds
+  return [
+    ...rounds,
+    { id: 'skin', kind: 'care', dueMin: 120, graceMin: 15, text: 'Skin under the collar, head held.' },
+    { id: 'convert', kind: 'convert', dueMin: 240, graceMin: 120, text: 'Cleared and off, or a care collar.' },
+  ]
+}

@@ -1,0 +1,153 @@
+import type { FitTest, Step } from '../../plan/plan'
+import { makeStep } from '../shared/make-step'
+import { closingCheck, openingSteps } from '../shared/opening-steps'
+
+export interface CollarFacts {
+  readonly hasCollar: boolean
+  readonly isSoft: boolean
+  readonly oxygen: 'none' | 'mask' | 'cannula'
+  readonly isChild: boolean
+  readonly settingWords: string
+}
+
+/** The steps of an extrication collar in a workable order; without one, hands and blocks. */
+export function extricationCollarSteps(facts: CollarFacts): readonly Step[] {
+  const last = facts.oxygen === 'none' ? 'chest-rest' : 'oxygen'
+  return [
+    ...openingSteps({
+      side: undefined,
+      compared: 'all four limbs',
+      position: `Stand or kneel where the head can be held for long. ${facts.isChild ? 'Pad the trunk up 2 to 3 cm: a child has a large head. ' : ''}Suction and a turning plan ready.`,
+      layOut: `${facts.hasCollar ? 'collar, ' : ''}blocks, straps, suction${facts.oxygen === 'none' ? '' : ', oxygen'}`,
+    }),
+    makeStep({
+      id: 'hold-head',
+      text: 'A second person holds the head in line with both hands and keeps it throughout. Resistance, pain or new signs on moving to the middle: stop and hold as found.',
+      why: 'The collar is one part of protection; the hands are the other.',
+      prevents: 'A neck moved by every later step.',
+      after: ['position'],
+      minutes: [0.2, 0.4, 1],
+      hands: ['hold-joint'],
+      holds: { from: 'hold-head', to: 'after-check', place: 'hold-joint' },
+      onPatient: true,
+    }),
+    ...(facts.hasCollar ? collarSteps(facts) : blockSteps()),
+    makeStep({
+      id: 'hands-off',
+      text: 'Hands leave the head only when blocks and straps are on, or when precautions have ended.',
+      why: 'A collar alone holds the chin, not the head.',
+      prevents: 'A head that rolls on the stretcher.',
+      after: [facts.hasCollar ? last : 'straps'],
+      minutes: [0.5, 1, 2],
+    }),
+    closingCheck([facts.hasCollar ? last : 'straps'], 'all four limbs'),
+    makeStep({
+      id: 'tell-driver',
+      text: 'Tell the driver: pulling away and braking load the spine.',
+      why: 'The body slides against the held head.',
+      prevents: 'A jolt that undoes the care.',
+      after: ['after-check'],
+      minutes: [0.1, 0.2, 0.4],
+    }),
+  ]
+}
+
+function collarSteps({ isSoft, oxygen, settingWords }: CollarFacts): readonly Step[] {
+  const collar = [
+    makeStep({
+      id: 'free-locks',
+      text: isSoft ? 'Soft collar opened flat.' : 'Chin part brought into place, both locks freed.',
+      why: 'A lock left shut sizes one side only.',
+      prevents: 'A collar that is higher on one side.',
+      after: ['hold-head', 'lay-out'],
+      minutes: [0.1, 0.2, 0.4],
+    }),
+    makeStep({
+      id: 'size-collar',
+      text: `Size while the head is held: ${settingWords}. Measure from the rigid edge, not the foam; the same hand carries its own fingers from neck to collar.`,
+      why: "Foam gives, and someone else's fingers are not yours.",
+      prevents: 'A collar that tilts the head back.',
+      after: ['free-locks', 'baseline'],
+      minutes: [0.2, 0.4, 0.8],
+      confirm: 'Setting read back',
+      where: ['neck-height'],
+    }),
+    makeStep({
+      id: 'lock-equal',
+      text: 'Lock both sides at the same setting.',
+      why: 'Unequal locks turn the head.',
+      prevents: 'A head held crooked.',
+      after: ['size-collar'],
+      minutes: [0.1, 0.2, 0.4],
+    }),
+    makeStep({
+      id: 'close-collar',
+      text: 'Slide it behind, chin well in, close. One flat finger passes under the strap.',
+      why: 'Slid under from the side the head stays where it is.',
+      prevents: 'A chin inside the collar, a strap that fills the neck veins.',
+      after: ['lock-equal'],
+      minutes: [0.3, 0.5, 1],
+      where: ['collar'],
+    }),
+    makeStep({
+      id: 'chest-rest',
+      text: 'Chest rest on the breastbone: the head cannot nod, the mouth opens, the ears are free.',
+      why: 'A collar that floats holds nothing.',
+      prevents: 'Nodding, and a mouth that cannot be sucked out.',
+      after: ['close-collar'],
+      minutes: [0.1, 0.2, 0.5],
+      where: ['collar'],
+    }),
+  ]
+  if (oxygen === 'none') return collar
+  return [
+    ...collar,
+    makeStep({
+      id: 'oxygen',
+      text:
+        oxygen === 'mask'
+          ? 'Reservoir filled first, mask sealed at the nose, its strap under the side hooks of the collar. No tape on the face.'
+          : 'Tubing of the cannula under the side hooks of the collar. No tape on the face.',
+      why: 'Led so, it comes off without opening the collar.',
+      prevents: 'A collar opened to change a mask.',
+      after: ['chest-rest'],
+      minutes: [0.2, 0.4, 0.8],
+    }),
+  ]
+}
+
+function blockSteps(): readonly Step[] {
+  return [
+    makeStep({
+      id: 'blocks',
+      text: 'Blocks on both sides of the head, hands still on.',
+      why: 'They take over what the hands hold, one side at a time.',
+      prevents: 'A gap that lets the head roll.',
+      after: ['hold-head', 'baseline', 'lay-out'],
+      minutes: [0.3, 0.5, 1],
+    }),
+    makeStep({
+      id: 'straps',
+      text: 'Straps over forehead and chest; never under the chin.',
+      why: 'A chin strap closes the mouth of somebody who vomits.',
+      prevents: 'A blocked airway.',
+      after: ['blocks'],
+      minutes: [0.3, 0.5, 1],
+    }),
+  ]
+}
+
+/** What to look at on the closed collar. */
+export const extricationCollarFit: readonly FitTest[] = [
+  { id: 'ears', text: 'Ears free', why: 'Folded ears hurt and break down.', remedy: 'Open, free them, close again with the head held.', where: ['collar'] },
+  { id: 'straight', text: 'Straight, on the shoulders', why: 'Crooked it turns the head.', remedy: 'Set it again with the head held.', where: ['shoulder-line'] },
+  { id: 'finger', text: 'A flat finger under the strap', why: 'Tight it fills the neck veins.', remedy: 'Let the strap out.', where: ['collar'] },
+  { id: 'mouth', text: 'Mouth opens', why: 'Suction and vomit need it.', remedy: 'Take a lower setting.', where: ['neck-height'] },
+]
+
+/** Care in words. */
+export const extricationCollarCare: readonly string[] = [
+  'Off as soon as the neck is cleared: it reduces movement and is one part of protection.',
+  'Skin looked at within 2 hours; beyond 4 to 6 hours a care collar.',
+  'Noisy or harder breathing, a changed voice, trouble swallowing, full neck veins: open it while the head is held, and call.',
+]

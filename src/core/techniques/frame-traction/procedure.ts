@@ -1,0 +1,128 @@
+import type { Side } from '../../case/vocabulary'
+import type { FitTest, Step } from '../../plan/plan'
+import { makeStep } from '../shared/make-step'
+import { closingCheck, openingSteps } from '../shared/opening-steps'
+
+export interface FrameFacts {
+  readonly side: Side | undefined
+  readonly frameWords: string
+  readonly pullWords: string
+  readonly strapWords: string
+  readonly loadingWords: string
+}
+
+/** The steps of a two-bar frame in a workable order. */
+export function frameTractionSteps({ side, frameWords, pullWords, strapWords, loadingWords }: FrameFacts): readonly Step[] {
+  return [
+    ...openingSteps({
+      side,
+      compared: 'both legs',
+      where: ['dorsal-foot-pulse'],
+      position: 'Airway, breathing and bleeding first; pain block before the leg is touched. Leg bare to the groin.',
+      layOut: 'frame, ankle hitch, straps, groin pad, board',
+    }),
+    makeStep({
+      id: 'hold-leg',
+      text: 'A helper holds above and below the break and keeps it still.',
+      why: 'Until the frame holds it the hands must.',
+      prevents: 'Bone ends that grate at every move.',
+      after: ['position'],
+      minutes: [0.2, 0.4, 0.8],
+      hands: ['hold-joint'],
+      holds: { from: 'hold-leg', to: 'groin-strap', place: 'hold-joint' },
+      onPatient: true,
+      where: ['injury'],
+    }),
+    makeStep({
+      id: 'set-length',
+      text: `Set the length on the sound leg, ${frameWords}, and lock it.`,
+      why: 'The hurt leg is shortened and lies.',
+      prevents: 'A frame that runs out of ratchet.',
+      after: ['lay-out'],
+      minutes: [0.3, 0.6, 1],
+      hands: ['fetch'],
+      where: ['bar'],
+    }),
+    makeStep({
+      id: 'hitch',
+      text: 'Ankle hitch on, low, padded.',
+      why: 'High it slips over the heel, bare it cuts.',
+      prevents: 'A hitch that comes off in the pull.',
+      after: ['baseline', 'hold-leg'],
+      minutes: [0.3, 0.6, 1],
+      confirm: `Hitch on the ${side?.toUpperCase() ?? 'injured'} leg`,
+      where: ['hitch'],
+    }),
+    makeStep({
+      id: 'manual-pull',
+      text: 'Manual pull taken along the leg; handed over hand to hand, never let go from now on.',
+      why: 'Let go once, the muscles snap back.',
+      prevents: 'A second, worse shortening and bleeding.',
+      after: ['hitch'],
+      minutes: [0.3, 0.6, 1],
+      hands: ['hold-distal'],
+      holds: { from: 'manual-pull', to: 'pull', place: 'hold-distal' },
+      where: ['hitch'],
+    }),
+    makeStep({
+      id: 'frame-in',
+      text: 'The helper lifts with the pull kept; frame under the leg up to the sit bone.',
+      why: 'The sit bone is what it pushes against.',
+      prevents: 'A bar in the groin.',
+      after: ['manual-pull', 'set-length'],
+      minutes: [0.3, 0.6, 1.2],
+      where: ['bar', 'groin'],
+    }),
+    makeStep({
+      id: 'groin-strap',
+      text: 'Groin strap snug over the pad, nothing pinched.',
+      why: 'Loose, the frame slides up when the ratchet turns.',
+      prevents: 'A frame against the hip bone, pinched skin.',
+      after: ['frame-in'],
+      minutes: [0.2, 0.5, 1],
+      where: ['groin'],
+    }),
+    makeStep({
+      id: 'pull',
+      text: `Ratchet ${pullWords}; only then release the manual pull. Ask about pain before and after.`,
+      why: 'The handing over is when pulls are lost.',
+      prevents: 'A gap between hand and ratchet.',
+      after: ['groin-strap'],
+      minutes: [0.4, 0.8, 1.5],
+      where: ['hitch'],
+    }),
+    makeStep({
+      id: 'straps',
+      text: `Straps ${strapWords}: two above and two below the knee where they fit, none over the break or the knee.`,
+      why: 'They hold the leg in the frame, they do not pull.',
+      prevents: 'A strap on the break.',
+      after: ['pull'],
+      minutes: [0.5, 1, 2],
+      where: ['strap-1', 'strap-2', 'strap-3', 'strap-4'],
+    }),
+    closingCheck(['straps'], 'both legs', ['dorsal-foot-pulse', 'toe']),
+    makeStep({
+      id: 'board',
+      text: `Onto the board and the stretcher, ${loadingWords}: the hip must be still too.`,
+      why: 'The frame ends at the hip; what lies beyond swings.',
+      prevents: 'A frame that hits the door.',
+      after: ['after-check'],
+      minutes: [0.8, 1.5, 3],
+      hands: ['apply', 'hold-distal'],
+    }),
+  ]
+}
+
+/** What to look at on the finished frame. */
+export const frameTractionFit: readonly FitTest[] = [
+  { id: 'foot', text: 'Foot upright', why: 'A turned leg bleeds on.', remedy: 'Prop the foot, turn the hitch.', where: ['toe'] },
+  { id: 'hitch', text: 'Hitch not biting', why: 'It carries the whole pull.', remedy: 'Pad it with the pull kept by hand.', where: ['hitch'] },
+  { id: 'groin', text: 'Groin padded', why: 'The strap carries the counterpull.', remedy: 'Pad again.', where: ['groin'] },
+]
+
+/** Care in words. */
+export const frameTractionCare: readonly string[] = [
+  'Hitch and foot looked at with every round; toes moved.',
+  'Changed for the ward’s traction as soon as possible, within two hours.',
+  'The pull is never let go to move the patient.',
+]

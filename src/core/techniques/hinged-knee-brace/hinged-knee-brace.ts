@@ -1,0 +1,185 @@
+import { legGeometry } from '../../body/leg-geometry'
+import { sketchLeg } from '../../body/measure-leg'
+import { braceStraps, hingeForward, hingeUp, shankLength, thighLength, treatmentWeek } from '../../body/measurements/brace'
+import { workingOf, type PlanDraft } from '../../plan/draft'
+import type { Geometry, ScheduleEntry } from '../../plan/plan'
+import { pistoning } from '../../geometry/hinge'
+import { layOut } from '../../sizing/decide-size'
+import { decidePeople } from '../shared/decide-people'
+import { extraHolder } from '../shared/hold'
+import { positionOption, suppliesOption } from '../shared-options'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { kneeBraceCare, kneeBraceFit, kneeBraceSteps } from './procedure'
+import { decideStops, exampleProtocol } from './stops'
+
+const barShare = 2 / 3
+const shortOfAnkleCm = 3
+const strapOverlapCm = 8
+const pistonLimitCm = 1.5
+
+/** Hinged knee brace with stops. */
+export const hingedKneeBrace: Technique = {
+  id: 'hinged-knee-brace',
+  name: 'Hinged knee brace',
+  purpose: 'Lets a hurt or repaired knee bend between two stops and no further.',
+  bodyRegion: 'leg',
+  regions: ['knee'],
+  patterns: ['knee-ligament', 'patella-fracture', 'knee-post-op', 'tibial-plateau-fracture'],
+  decisions: [
+    'upper-bar',
+    'lower-bar',
+    'strap-trim-1',
+    'strap-trim-2',
+    'strap-trim-3',
+    'strap-trim-4',
+    'extension-stop',
+    'flexion-stop',
+    'lock',
+    'next-change',
+    'pistoning',
+    'least-crew',
+  ],
+  options: [
+    {
+      id: 'protocol',
+      label: 'Stops by',
+      default: () => exampleProtocol,
+      values: [{ id: exampleProtocol, label: 'Example', why: 'Shipped as an example only: it is not an order, and says so.' }],
+      more: (protocol) =>
+        Object.keys(protocol.stopTables ?? {}).map((id) => ({ id, label: id, why: 'The local table of stops by week, kept by a lead.' })),
+    },
+    {
+      id: 'bar-reach',
+      label: 'Lower bar',
+      default: () => 'two-thirds',
+      values: [
+        { id: 'two-thirds', label: 'Two thirds of the shank', why: 'Clear of the ankle, easy under trousers.' },
+        { id: 'near-ankle', label: 'Near the ankle', why: 'Longest lever: teams who fear slipping more than rubbing.' },
+      ],
+    },
+    suppliesOption,
+    positionOption,
+  ],
+  measurements: () => [
+    { definition: thighLength, need: 'required' },
+    { definition: shankLength, need: 'required' },
+    ...braceStraps.flatMap(({ girth, strap }) => [
+      { definition: girth, need: 'optional' as const },
+      { definition: strap, need: 'optional' as const },
+    ]),
+    { definition: hingeForward, need: 'optional' },
+    { definition: hingeUp, need: 'optional' },
+    { definition: treatmentWeek, need: 'optional' },
+  ],
+  uses: () => ['hinged-knee-brace'],
+  flagRules: [],
+  plan: planBrace,
+  onUrgent: { device: 'shell', actions: ['Open every strap; leave the frame under the leg.'] },
+}
+
+function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const { injury, orders } = draft.clinicalCase
+  const thigh = draft.require(thighLength)
+  const shank = draft.require(shankLength)
+  const upperCm = thigh ? decideBar(draft, 'upper-bar', 'Upper bar', barShare * thigh.value, '2/3 of the thigh.', thigh) : null
+  const isNear = options['bar-reach'] === 'near-ankle'
+  const lowerCm = shank
+    ? decideBar(draft, 'lower-bar', 'Lower bar', isNear ? shank.value - shortOfAnkleCm : barShare * shank.value, isNear ? 'Shank − 3 cm.' : '2/3 of the shank.', shank)
+    : null
+  decideTrims(draft)
+  const week = draft.measure(treatmentWeek)?.value ?? orders.week ?? null
+  const stops = decideStops(draft, options, week)
+  decidePistoning(draft, stops.flexionDeg)
+  layOut(draft, 'brace', 'hinged knee brace', `${stops.extensionDeg}° to ${stops.flexionDeg}°`)
+  const steps = kneeBraceSteps(injury.side, stops, orders.weight !== undefined)
+  decidePeople(draft, { floor: 1 + extraHolder(draft.clinicalCase), steps, relief: [] })
+  return { steps, fit: kneeBraceFit, care: kneeBraceCare, schedule: schedule(), geometry: draw(draft, upperCm, lowerCm) }
+}
+
+function decideBar(
+  draft: PlanDraft,
+  id: 'upper-bar' | 'lower-bar',
+  label: string,
+  value: number,
+  formula: string,
+  from: Parameters<typeof workingOf>[0],
+): number {
+  return draft.decide({ id, label, value: Math.max(0, value), unit: 'cm', sd: from.sd, source: 'practice', formula, working: [workingOf(from)] })
+}
+
+function decideTrims(draft: PlanDraft): void {
+  braceStraps.forEach(({ girth, strap }, index) => {
+    const round = draft.measure(girth)
+    const length = draft.measure(strap)
+    if (!round || !length) return
+    const value = length.value - round.value - strapOverlapCm
+    draft.decide({
+      id: `strap-trim-${index + 1}`,
+      label: `Trim strap ${index + 1} by`,
+      value,
+      unit: 'cm',
+      display: value < 0 ? `too short by ${(-value).toFixed(1)} cm` : `${value.toFixed(1)} cm`,
+      ...(value < 0 ? { status: 'caution' as const } : {}),
+      source: 'practice',
+      formula: 'Strap length − girth − 8 cm of overlap.',
+      working: [workingOf(length), workingOf(round), { label: 'Overlap wanted', value: strapOverlapCm, unit: 'cm', from: 'default' }],
+    })
+  })
+}
+
+/** Decides `pistoning` at the flexion stop from how far the hinge lies off the turning point. */
+function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
+  const forward = draft.measure(hingeForward)
+  const up = draft.measure(hingeUp)
+  if (!forward && !up) return
+  const offsetCm = Math.hypot(forward?.value ?? 0, up?.value ?? 0)
+  const slideCm = pistoning(offsetCm, Math.max(0, flexionDeg))
+  if (slideCm > pistonLimitCm) {
+    draft.caution({
+      level: 'caution',
+      code: 'pistoning',
+      decisions: ['pistoning'],
+      steps: ['hinges'],
+      text: 'Move the hinge to the turning point: 2 cm above the joint line, 60 % back.',
+      why: `At ${flexionDeg}° the brace slides ${slideCm.toFixed(1)} cm on the leg; 1.5 cm is the limit.`,
+    })
+  }
+  draft.decide({
+    id: 'pistoning',
+    label: 'Slides at the flexion stop',
+    value: slideCm,
+    unit: 'cm',
+    source: 'physics',
+    formula: '2 × offset × sin(half the bend).',
+    working: [
+      ...[forward, up].flatMap((one) => (one ? [workingOf(one)] : [])),
+      { label: 'Offset', value: offsetCm, unit: 'cm', from: 'computed', where: 'hinge' },
+      ...[30, 60, 90, 120].map((deg) => ({ label: `At ${deg}°`, value: pistoning(offsetCm, deg), unit: 'cm', from: 'computed' as const })),
+    ],
+  })
+}
+
+function draw(draft: PlanDraft, upperCm: number | null, lowerCm: number | null): Geometry {
+  const { model } = sketchLeg(draft)
+  const base = legGeometry(draft, model, 'groin')
+  const kneeCm = model.lowerLegCm - 1
+  return {
+    ...base,
+    angles: { ankle: 90, knee: 0 },
+    bands: [
+      ...(upperCm === null ? [] : [{ id: 'bar-upper', axis: 'leg', label: 'Upper bar', kind: 'bar' as const, fromCm: kneeCm, toCm: kneeCm + upperCm, decision: 'upper-bar' }]),
+      ...(lowerCm === null ? [] : [{ id: 'bar-lower', axis: 'leg', label: 'Lower bar', kind: 'bar' as const, fromCm: Math.max(0, kneeCm - lowerCm), toCm: kneeCm, decision: 'lower-bar' }]),
+    ],
+    marks: [...base.marks, { id: 'hinge', axis: 'leg', label: 'Hinge', kind: 'landmark', atCm: kneeCm }],
+  }
+}
+
+function schedule(): readonly ScheduleEntry[] {
+  const text = 'Foot pulse, toes lifted, hinge on centre, skin under the straps.'
+  return [
+    { id: 'round-1', kind: 'round', dueMin: 60, graceMin: 15, text: `After walking: ${text}` },
+    { id: 'round-2', kind: 'round', dueMin: 960, graceMin: 30, text: `After a night: ${text}` },
+    ...[1, 2, 3].map((day) => ({ id: `skin-${day}`, kind: 'care' as const, dueMin: day * 1440, graceMin: 240, text: 'Skin under liner and straps.' })),
+    { id: 'review', kind: 'review', dueMin: 7 * 1440, graceMin: 1440, text: 'Review: stops, hinge, strength.' },
+  ]
+}

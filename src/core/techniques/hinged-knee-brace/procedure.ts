@@ -1,0 +1,127 @@
+import type { Side } from '../../case/vocabulary'
+import type { FitTest, Step } from '../../plan/plan'
+import { makeStep } from '../shared/make-step'
+import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { BraceStops } from './stops'
+
+/** The steps of a hinged knee brace in a workable order. */
+export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWalk: boolean): readonly Step[] {
+  const settings = `${stops.extensionDeg}° and ${stops.flexionDeg}°, lock ${stops.lock}`
+  return [
+    ...openingSteps({
+      side,
+      compared: 'both legs',
+      where: ['dorsal-foot-pulse'],
+      position: 'Knee straight: lying, or the heel on a second seat.',
+      layOut: 'brace, straps folded on themselves, shears, marker',
+    }),
+    makeStep({
+      id: 'open',
+      text: 'Open it flat under the leg, straps folded on themselves.',
+      why: 'Hook-and-loop catches everything it touches.',
+      prevents: 'Straps stuck to each other and to the skin.',
+      after: ['baseline', 'lay-out'],
+      minutes: [0.3, 0.5, 1],
+      onPatient: true,
+    }),
+    makeStep({
+      id: 'hinges',
+      text: 'Hinges over the condyles: about 2 cm above the joint line, 60 % of the way back.',
+      why: 'The knee turns there; a hinge elsewhere pistons.',
+      prevents: 'A brace that slides down and pulls at the knee.',
+      after: ['open'],
+      minutes: [0.5, 1, 2],
+      confirm: `Hinges over the turning point, ${side?.toUpperCase() ?? 'injured'} knee`,
+      where: ['hinge'],
+    }),
+    makeStep({
+      id: 'bars',
+      text: 'Bars out to their length, lock them; a fine offset is allowed.',
+      why: 'Long bars hold, short ones tip.',
+      prevents: 'A brace that levers at the thigh.',
+      after: ['hinges'],
+      minutes: [0.5, 1, 2],
+      where: ['bar-upper', 'bar-lower'],
+    }),
+    makeStep({
+      id: 'buckles',
+      text: 'Buckles closed.',
+      why: 'They keep the frame still while the straps are set.',
+      prevents: 'A hinge that wanders.',
+      after: ['bars'],
+      minutes: [0.2, 0.4, 0.8],
+    }),
+    makeStep({
+      id: 'rear-straps',
+      text: 'Rear straps first, not so tight that the hinge is drawn back; off the fibular neck.',
+      why: 'They set where the hinge sits.',
+      prevents: 'A hinge behind the knee, a foot drop.',
+      after: ['buckles'],
+      minutes: [0.4, 0.8, 1.5],
+      where: ['fibular-neck'],
+    }),
+    makeStep({
+      id: 'front-straps',
+      text: 'Front straps, from the knee outward.',
+      why: 'They close the frame on the leg.',
+      prevents: 'A gap at the thigh.',
+      after: ['rear-straps'],
+      minutes: [0.4, 0.8, 1.5],
+    }),
+    makeStep({
+      id: 'trim',
+      text: 'Trim a strap that fouls a bar, refit its end tab.',
+      why: 'An overlong end lifts the tab.',
+      prevents: 'A strap that opens on the stairs.',
+      after: ['front-straps'],
+      minutes: [0.5, 1, 2],
+      optional: true,
+    }),
+    makeStep({
+      id: 'stops',
+      text: stops.isOrdered ? `Stops, the same on both sides: ${settings}.` : `Stop here until an order is entered: who, when, stops, lock. The example says ${settings}.`,
+      why: 'Unequal stops twist the knee.',
+      prevents: 'A repair torn at the first bend.',
+      after: ['front-straps'],
+      minutes: [0.4, 0.8, 1.5],
+      confirm: stops.isOrdered ? `Both sides ${settings}, read back` : 'An order is entered and read back',
+      where: ['hinge'],
+    }),
+    makeStep({
+      id: 'lift-toes',
+      text: 'Ask for toes and ankle lifted.',
+      why: 'A strap on the fibular neck stops the foot from lifting.',
+      prevents: 'A foot drop found next week.',
+      after: ['stops'],
+      minutes: [0.2, 0.3, 0.5],
+      where: ['fibular-neck'],
+    }),
+    closingCheck(['lift-toes'], 'both legs', ['dorsal-foot-pulse', 'toe']),
+    makeStep({
+      id: 'walk',
+      text: mayWalk ? 'Stand and walk as ordered, then look at the hinge again.' : 'No weight: none is ordered. Sit, bend within the stops, look at the hinge again.',
+      why: 'It slips with the first steps or not at all.',
+      prevents: 'A brace round the shin by noon.',
+      after: ['after-check'],
+      minutes: [1, 2, 4],
+      optional: !mayWalk,
+      where: ['hinge'],
+    }),
+  ]
+}
+
+/** What to look at on the closed brace. */
+export const kneeBraceFit: readonly FitTest[] = [
+  { id: 'hinge', text: 'Hinge on centre after standing', why: 'Off centre it pistons.', remedy: 'Open, move, close: rear straps first.', where: ['hinge'] },
+  { id: 'pulse', text: 'Foot pulse', why: 'A tight upper strap stops it.', remedy: 'Loosen the thigh straps.', where: ['dorsal-foot-pulse'] },
+  { id: 'slip', text: 'No slip', why: 'Slipped it holds the shin.', remedy: 'Calf strap firmer, liner dry.', where: ['bar-lower'] },
+  { id: 'fibular', text: 'Strap off the fibular neck', why: 'The nerve that lifts the foot lies there.', remedy: 'Move the strap.', where: ['fibular-neck'] },
+]
+
+/** Care in words. */
+export const kneeBraceCare: readonly string[] = [
+  'Looked at again after walking and after a night.',
+  'Stops changed only on order, both sides alike.',
+  'No weight unless it is ordered by name.',
+  'Numb foot, toes that do not lift, calf pain or breathlessness: call at once.',
+]

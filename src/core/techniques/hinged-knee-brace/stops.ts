@@ -1,0 +1,113 @@
+import type { PlanDraft } from '../../plan/draft'
+import type { StopRow } from '../../quantities/defaults'
+import type { OptionValues } from '../technique'
+
+/** The shipped table: an example, never an order. */
+export const exampleTable: readonly StopRow[] = [{ fromWeek: 0, extensionStopDeg: 0, flexionStopDeg: 90, lock: 'open' }]
+export const exampleProtocol = 'default'
+
+export interface BraceStops {
+  readonly extensionDeg: number
+  readonly flexionDeg: number
+  readonly lock: string
+  readonly isOrdered: boolean
+}
+
+const weekH = 7 * 24
+
+/**
+ * Decides `extension-stop`, `flexion-stop`, `lock` and, with a table by week, `next-change` (PRECISIONS hinged-knee-brace):
+ * from the order, else from a local table, else from the shipped example with caution `not-ordered`.
+ */
+export function decideStops(draft: PlanDraft, options: OptionValues, week: number | null): BraceStops {
+  const { brace } = draft.clinicalCase.orders
+  const name = String(options['protocol'] ?? exampleProtocol)
+  const table = name === exampleProtocol ? exampleTable : (draft.ctx.protocol.stopTables?.[name] ?? exampleTable)
+  const rows = [...table].sort((a, b) => a.fromWeek - b.fromWeek)
+  const row = rows.findLast((one) => one.fromWeek <= (week ?? 0)) ?? rows[0] ?? exampleTable[0]!
+  const next = rows.find((one) => one.fromWeek > (week ?? 0))
+  const isOrdered = brace !== undefined || name !== exampleProtocol
+  if (!isOrdered) {
+    draft.caution({
+      level: 'caution',
+      code: 'not-ordered',
+      decisions: ['extension-stop', 'flexion-stop', 'lock'],
+      steps: ['stops'],
+      text: 'Enter the order: who, when, both stops and the lock. Until then the stops are an example.',
+      why: 'A stop set by guess can tear what was repaired.',
+    })
+  }
+  const source = brace ? `ordered by ${brace.by || 'name not given'}` : name === exampleProtocol ? 'example' : `local table ${name}`
+  const decideDeg = (id: 'extension-stop' | 'flexion-stop', label: string, value: number): number =>
+    draft.decide({
+      id,
+      label,
+      value,
+      unit: 'deg',
+      display: `${value}°${isOrdered ? '' : ' (example, not ordered)'}`,
+      source: 'practice',
+      school: source,
+      formula: 'As ordered; else the local table for this week; else an example.',
+      working: [
+        { label: 'From', value: source, unit: null, from: 'option' },
+        ...(week === null ? [] : [{ label: 'Week', value: week, unit: null, from: 'measured' as const }]),
+      ],
+    })
+  const extensionDeg = decideDeg('extension-stop', 'Extension stop', brace?.extensionStop ?? row.extensionStopDeg)
+  const flexionDeg = decideDeg('flexion-stop', 'Flexion stop', brace?.flexionStop ?? row.flexionStopDeg)
+  const lock = draft.decide({
+    id: 'lock',
+    label: 'Lock',
+    value: brace?.lock ?? row.lock,
+    unit: null,
+    source: 'practice',
+    school: source,
+    formula: 'As ordered; else the local table for this week; else an example.',
+    working: [{ label: 'From', value: source, unit: null, from: 'option' }],
+  })
+  if (next && !brace) {
+    const hours = (next.fromWeek - (week ?? 0)) * weekH
+    draft.decide({
+      id: 'next-change',
+      label: 'Next change of stops in',
+      value: hours,
+      unit: 'h',
+      display: `week ${next.fromWeek}: ${next.extensionStopDeg}° to ${next.flexionStopDeg}°, lock ${next.lock}`,
+      source: 'practice',
+      formula: 'Weeks until the next row of the table.',
+      working: [{ label: 'Week', value: week ?? 0, unit: null, from: 'measured' }],
+    })
+  }
+  checkAgainstBrace(draft, extensionDeg, flexionDeg)
+  return { extensionDeg, flexionDeg, lock, isOrdered }
+}
+
+/** Whether some stocked brace can be set to both stops: within its ends and on its clicks. */
+function checkAgainstBrace(draft: PlanDraft, extensionDeg: number, flexionDeg: number): void {
+  const { inStock } = draft.stock((item) => item.technique === 'hinged-knee-brace')
+  const canSet = inStock.some((item) => {
+    const [least, greatest, click] = [Number(item['leastStopDeg'] ?? 0), Number(item['greatestStopDeg'] ?? 120), Number(item['clickDeg'] ?? 10)]
+    return [extensionDeg, flexionDeg].every(
+      (deg) => deg >= least - 1e-9 && deg <= greatest + 1e-9 && (!(click > 0) || Math.abs(deg / click - Math.round(deg / click)) < 1e-6),
+    )
+  })
+  if (extensionDeg > flexionDeg) {
+    draft.caution({
+      level: 'stop',
+      code: 'unusual',
+      decisions: ['extension-stop', 'flexion-stop'],
+      steps: ['stops'],
+      text: 'The extension stop is beyond the flexion stop: check the figures.',
+      why: 'Set so, the hinge cannot close at all.',
+    })
+  }
+  if (canSet) return
+  draft.caution({
+    level: 'caution',
+    code: 'not-in-stock',
+    decisions: ['extension-stop', 'flexion-stop'],
+    steps: ['stops'],
+    text: inStock.length === 0 ? 'No hinged brace is in stock.' : 'No brace here clicks at these stops: ask for the next ones, on the safe side.',
+    why: inStock.length === 0 ? 'None is listed as present.' : `${extensionDeg}° and ${flexionDeg}° must lie within its ends and on its clicks.`,
+  })
+}

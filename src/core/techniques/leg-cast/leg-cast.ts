@@ -1,0 +1,225 @@
+import { legGeometry } from '../../body/leg-geometry'
+import type { LegModel } from '../../body/leg-model'
+import { measureLeg, noteEstimatedGirths, requireLegLengths } from '../../body/measure-leg'
+import { footLength, insideLeg, legGirths, lowerLegLength } from '../../body/measurements/leg'
+import { hasFlag, isYoungerThan } from '../../case/clinical-case'
+import type { PlanDraft } from '../../plan/draft'
+import { emptyGeometry, type Geometry, type ScheduleEntry } from '../../plan/plan'
+import { scheduleRounds } from '../../rounds/round-list'
+import { decideSetting } from '../../setting/decide-setting'
+import { hardMinutes } from '../../setting/hard-after'
+import { isPlaster, type SettingMaterial } from '../../setting/working-time'
+import { decideRoom } from '../../swelling/decide-room'
+import { extraHolder } from '../shared/hold'
+import { hardShellStops, unfeltPressure } from '../shared/limb-flag-rules'
+import { askForCrew, askForHeat } from '../shared/slow-decisions'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { decideAngles, decideCastLayers, decideCastRolls, decideStocking, type CastRolls } from './materials'
+import { legCastOptions } from './options'
+import { legCastCare, legCastFit, legCastSteps, rollIds } from './procedure'
+import { decideKneeStrength } from './strength'
+
+/** Rolls beyond this many are laid before the clock that counts: each has a wetting of its own. */
+const mostForecastRolls = 12
+
+/** Full cast of the leg, short or long. */
+export const legCast: Technique = {
+  id: 'leg-cast',
+  name: 'Leg cast',
+  purpose: 'Holds a fracture of the shin, the plateau or the ankle all round, to below the knee or to the groin.',
+  bodyRegion: 'leg',
+  regions: ['ankle', 'lower-leg', 'knee'],
+  patterns: ['tibial-shaft-fracture', 'tibial-plateau-fracture', 'malleolar-fracture'],
+  decisions: [
+    'knee-angle',
+    'ankle-angle',
+    'padding',
+    'stocking-length',
+    'rolls',
+    'rolls-lower',
+    'rolls-thigh',
+    'cast-layers',
+    'knee-strength',
+    'set-time',
+    'cure-time',
+    'opening-time',
+    'room',
+    'room-hours',
+    'peak-skin-temp',
+    'least-crew',
+  ],
+  options: legCastOptions,
+  measurements: (_case, options) => {
+    const isLong = options['extent'] !== 'short'
+    return [
+      ...legGirths.map((definition, index) => ({ definition, need: isLong || index < 6 ? ('one-girth' as const) : ('optional' as const) })),
+      { definition: insideLeg, need: isLong ? 'required' : 'optional' },
+      { definition: lowerLegLength, need: 'optional' },
+      { definition: footLength, need: 'optional' },
+    ]
+  },
+  uses: (options) => [options['material'] === 'fibreglass-roll' ? 'fibreglass-roll' : 'plaster-roll', 'padding-roll'],
+  flagRules: [
+    ...hardShellStops,
+    ...unfeltPressure,
+    {
+      flag: 'fresh',
+      level: 'caution',
+      steps: ['after-check'],
+      decisions: ['opening-time', 'room'],
+      text: 'Plan its opening: split it as soon as it is hard, before the ward.',
+      why: 'A closed cast on a fresh injury has no room to swell.',
+    },
+  ],
+  judge: judgeLegCast,
+  plan: planLegCast,
+  onUrgent: {
+    device: 'shell',
+    actions: ['Split the cast its full length, padding included, down to skin; hard or soft does not matter.', 'Spread it and ease the bend of the knee, thigh and calf supported.'],
+  },
+}
+
+function judgeLegCast(draft: PlanDraft, options: OptionValues): void {
+  const { clinicalCase } = draft
+  if (hasFlag(clinicalCase, 'open') && !clinicalCase.orders.woundPlan) {
+    draft.caution({
+      level: 'stop',
+      code: 'open',
+      steps: ['padding'],
+      text: 'Get a plan for the wound first: a window, a slab, or theatre.',
+      why: 'A covered open fracture festers unseen.',
+    })
+  }
+  if (clinicalCase.injury.swelling === 'marked') {
+    draft.caution({
+      level: 'caution',
+      code: 'swelling',
+      decisions: ['room'],
+      steps: ['padding'],
+      text: 'Take a slab instead, and a cast when the swelling is past.',
+      why: 'Marked swelling fills a closed cast within hours.',
+    })
+  }
+  if (clinicalCase.environment.backing === 'pillow') {
+    draft.caution({
+      level: 'caution',
+      code: 'pillow',
+      decisions: ['peak-skin-temp'],
+      steps: ['transfer'],
+      text: 'No pillow or plastic under it until it is cool; then a cloth pillow, heel hanging.',
+      why: 'A pillow keeps the heat of setting in.',
+    })
+  }
+  if (isYoungerThan(clinicalCase, 4) && options['extent'] === 'short') {
+    draft.caution({
+      level: 'caution',
+      code: 'unusual',
+      steps: ['padding'],
+      text: 'Have a long cast considered for a toddler.',
+      why: 'Short casts slip off a small round leg.',
+    })
+  }
+}
+
+function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const { clinicalCase } = draft
+  const isLong = options['extent'] !== 'short'
+  const material = options['material'] as SettingMaterial
+  const leg = measureLeg(draft)
+  if (isLong) draft.require(insideLeg)
+  const hasInsideLeg = !isLong || draft.measure(insideLeg) !== null
+  const angles = decideAngles(draft, options, isLong)
+  const layers = decideCastLayers(draft)
+  let rolls: CastRolls = { lower: 2, thigh: isLong ? 2 : 0 }
+  if (leg) {
+    noteEstimatedGirths(draft, leg.model, isLong ? ['ankle', 'calf', 'knee', 'mid-thigh'] : ['ankle', 'calf'], ['rolls'])
+    if (!leg.hasLengths) requireLegLengths(draft)
+    if (leg.hasLengths && hasInsideLeg) {
+      decideStocking(draft, leg.model, isLong)
+      rolls = decideCastRolls(draft, leg.model, isLong, material, layers) ?? rolls
+    }
+    if (isLong && leg.hasLengths && hasInsideLeg) decideKneeStrength(draft, leg.model, material, layers)
+    decideRoomOf(draft, leg.model, isLong)
+  }
+  const set = decideSetting(draft, material, layers + (isLong ? 2 : 0))
+  const isFresh = hasFlag(clinicalCase, 'fresh')
+  const openingMin = decideOpening(draft, material, isFresh)
+  const facts = {
+    options,
+    isLong,
+    side: clinicalCase.injury.side,
+    isPlaster: isPlaster(material),
+    setMin: set.minutes,
+    lowerRolls: rolls.lower,
+    thighRolls: rolls.thigh,
+    kneeWords: isLong ? `${angles.knee}° bent` : 'free',
+    openingMin,
+    isFresh,
+  }
+  const steps = legCastSteps(facts)
+  askForHeat(draft, material, layers, set.minutes)
+  const ids = rollIds(facts)
+  const early = new Set(ids.slice(0, Math.max(0, ids.length - mostForecastRolls)))
+  const floor = isLong ? 3 : options['foot-hold'] === 'own-chest' ? 1 : 2
+  askForCrew(draft, {
+    steps: steps.filter((step) => !early.has(step.id) && !(early.size > 0 && step.id === 'relief-cuts')),
+    set,
+    floor: floor + extraHolder(clinicalCase),
+    wettingStep: ids.at(-2) ?? '',
+    mouldingStep: 'mould',
+    relief: [...(isLong ? [] : ['hold the foot against your own chest']), 'take slow plaster', 'do the lower part first'],
+  })
+  return {
+    steps,
+    fit: legCastFit(isLong),
+    care: legCastCare,
+    schedule: schedule(draft, isFresh, openingMin),
+    geometry: leg ? draw(draft, leg.model, isLong, angles.knee) : { ...emptyGeometry, body: 'leg' },
+  }
+}
+
+function decideRoomOf(draft: PlanDraft, model: LegModel, isLong: boolean): void {
+  const ids = isLong
+    ? (['ankle', 'calf', 'below-knee', 'knee', 'above-knee', 'mid-thigh', 'groin'] as const)
+    : (['ankle', 'calf', 'below-knee'] as const)
+  const widest = ids.map((id) => model.stations[id]).reduce((a, b) => (b.girthCm > a.girthCm ? b : a))
+  decideRoom(draft, widest.girthCm, widest.id)
+}
+
+function decideOpening(draft: PlanDraft, material: SettingMaterial, isFresh: boolean): number {
+  const minutes = hardMinutes(material, draft.ctx.protocol)
+  return draft.decide({
+    id: 'opening-time',
+    label: isFresh ? 'Open after' : 'Hard enough to open after',
+    value: minutes,
+    unit: 'min',
+    source: 'practice',
+    formula: 'No sooner than hard: plaster 60 minutes, fibreglass 20. An emergency never waits for it.',
+    working: [{ label: 'Material', value: material, unit: null, from: 'option' }],
+  })
+}
+
+function draw(draft: PlanDraft, model: LegModel, isLong: boolean, kneeDeg: number): Geometry {
+  const top = isLong ? 'groin' : 'below-knee'
+  const topCm = model.stations[top].atCm
+  const base = legGeometry(draft, model, isLong ? 'groin' : 'knee')
+  return {
+    ...base,
+    angles: { ankle: 90, knee: isLong ? kneeDeg : 0 },
+    bands: [
+      { id: 'padding', axis: 'leg', label: 'Padding', kind: 'padding', fromCm: 0, toCm: topCm, decision: 'padding' },
+      { id: 'cast-lower', axis: 'leg', label: 'Cast, lower leg', kind: 'zone', fromCm: 0, toCm: isLong ? model.lowerLegCm : topCm, decision: 'rolls-lower' },
+      ...(isLong
+        ? [{ id: 'cast-thigh', axis: 'leg', label: 'Cast, thigh', kind: 'zone' as const, fromCm: model.lowerLegCm, toCm: topCm, decision: 'rolls-thigh' }]
+        : []),
+    ],
+  }
+}
+
+function schedule(draft: PlanDraft, isFresh: boolean, openingMin: number): readonly ScheduleEntry[] {
+  return [
+    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement, stretch pain and fit, beside the other leg.', isFresh),
+    ...(isFresh ? [{ id: 'opening', kind: 'opening' as const, dueMin: openingMin, graceMin: 30, text: 'Split the cast before the ward.' }] : []),
+    { id: 'review', kind: 'review', dueMin: 1440, graceMin: 1440, text: 'Review: films, cracks, edges, heel, change of cast.' },
+  ]
+}

@@ -1,0 +1,175 @@
+import type { LegModel } from '../../body/leg-model'
+import type { PlanDraft } from '../../plan/draft'
+import { clamp } from '../../quantities/rounding'
+import { readDefaults } from '../../quantities/defaults'
+import { isPlaster, type SettingMaterial } from '../../setting/working-time'
+import { layerDefaults } from '../../slabs/slab-layers'
+import { decideRolls } from '../../wraps/decide-rolls'
+import { decideLegWrap, girthWorking, legRollZones } from '../../wraps/leg-wraps'
+import { stockinetteLength, stockinetteWidth } from '../../wraps/stockinette'
+import { wrapDefaults } from '../../wraps/wrap-length'
+import type { OptionValues } from '../technique'
+import { kneeDeg } from './options'
+
+export interface CastRolls {
+  readonly lower: number
+  readonly thigh: number
+}
+
+const baseLayers = 7
+
+/** Decides `knee-angle` (long casts) and `ankle-angle`. */
+export function decideAngles(draft: PlanDraft, options: OptionValues, isLong: boolean): { knee: number } {
+  const school = String(options['knee'])
+  const knee = kneeDeg[school] ?? 18
+  const ankle = {
+    id: 'ankle-angle',
+    label: 'Ankle angle',
+    value: 90,
+    unit: 'deg' as const,
+    display: '90°, square',
+    source: 'practice' as const,
+    formula: 'Square, no drop: 90°.',
+    working: [],
+  }
+  draft.decide(ankle)
+  if (!isLong) return { knee: 0 }
+  const value = draft.decide({
+    id: 'knee-angle',
+    label: 'Knee bend',
+    value: knee,
+    unit: 'deg',
+    source: 'practice',
+    school: school === 'thirty' ? '30 to 40°, aim 30' : '15 to 20°, aim 18',
+    formula: 'The aim of the school; measured with the goniometer while soft.',
+    working: [{ label: 'School', value: school, unit: null, from: 'option' }],
+  })
+  return { knee: value }
+}
+
+/** Decides `cast-layers`: 7 (6 to 8) by mass and wear; two more cross the knee of a long cast. */
+export function decideCastLayers(draft: PlanDraft): number {
+  const limits = readDefaults(layerDefaults, draft.ctx.protocol)
+  const { patient, wearDays } = draft.clinicalCase
+  const reasons = [
+    ...(patient.massKg !== undefined && patient.massKg > limits.heavyKg ? [{ label: `Above ${limits.heavyKg} kg`, change: 1 }] : []),
+    ...((wearDays ?? 0) > limits.longWearDays ? [{ label: `Worn more than ${limits.longWearDays} days`, change: 1 }] : []),
+    ...(patient.massKg !== undefined && patient.massKg < limits.lightKg ? [{ label: `Under ${limits.lightKg} kg`, change: -1 }] : []),
+  ]
+  return draft.decide({
+    id: 'cast-layers',
+    label: 'Cast layers',
+    value: clamp(
+      reasons.reduce((sum, reason) => sum + reason.change, baseLayers),
+      baseLayers - 1,
+      baseLayers + 1,
+    ),
+    unit: 'layers',
+    source: 'practice',
+    formula: '7 layers, more for weight and long wear, fewer under 35 kg, kept from 6 to 8; two more across the knee.',
+    working: [
+      { label: 'Base', value: baseLayers, unit: 'layers', from: 'default' },
+      ...reasons.map((reason) => ({ label: reason.label, value: reason.change, unit: 'layers', from: 'computed' as const })),
+    ],
+  })
+}
+
+/** Decides `padding`, then `rolls-lower`, `rolls-thigh` and `rolls` (all of them together). */
+export function decideCastRolls(
+  draft: PlanDraft,
+  model: LegModel,
+  isLong: boolean,
+  material: SettingMaterial,
+  layers: number,
+): CastRolls | null {
+  const top = isLong ? 'groin' : 'below-knee'
+  decideLegWrap(draft, model, {
+    decision: 'padding',
+    label: 'Padding',
+    item: 'padding-roll',
+    top,
+    passes: 1,
+    isOverPadding: false,
+    note: 'two layers by half overlap, more over bone',
+  })
+  const wrap = readDefaults(wrapDefaults, draft.ctx.protocol)
+  const zones = legRollZones(draft, model, top, true)
+  const common = {
+    item: isPlaster(material) ? 'plaster-roll' : 'fibreglass-roll',
+    passes: layers * (1 - wrap.halfOverlap),
+    working: girthWorking(model),
+  }
+  const lower = decideRolls(draft, {
+    ...common,
+    decision: 'rolls-lower',
+    label: 'Rolls, foot and lower leg',
+    zones: zones.filter((zone) => zone.id !== 'thigh'),
+    note: 'foot and lower leg',
+  })
+  const thigh = isLong
+    ? decideRolls(draft, {
+        ...common,
+        decision: 'rolls-thigh',
+        label: 'Rolls, thigh',
+        zones: zones.filter((zone) => zone.id === 'thigh'),
+        note: 'over the knee to the groin',
+      })
+    : null
+  if (!lower || (isLong && !thigh)) return null
+  const counts = { lower: lower.totalRolls, thigh: thigh?.totalRolls ?? 0 }
+  draft.decide({
+    id: 'rolls',
+    label: 'Rolls',
+    value: counts.lower + counts.thigh,
+    unit: 'rolls',
+    source: 'practice',
+    formula: 'Rolls of the lower part and of the thigh together.',
+    working: [
+      { label: 'Foot and lower leg', value: counts.lower, unit: 'rolls', from: 'computed' },
+      ...(isLong ? [{ label: 'Thigh', value: counts.thigh, unit: 'rolls', from: 'computed' as const }] : []),
+      { label: 'Layers', value: layers, unit: 'layers', from: 'computed' },
+    ],
+  })
+  return counts
+}
+
+/** Decides `stocking-length`: covered length and 10 cm more at each end; lists the stocking by the widest girth. */
+export function decideStocking(draft: PlanDraft, model: LegModel, isLong: boolean): void {
+  if (draft.clinicalCase.options['supplies'] === 'scarce') return
+  const top = model.stations[isLong ? 'groin' : 'below-knee']
+  const coveredCm = top.atCm + model.footCm
+  const lengthCm = draft.decide({
+    id: 'stocking-length',
+    label: 'Stocking',
+    value: stockinetteLength(coveredCm, 'turned-over'),
+    unit: 'cm',
+    source: 'practice',
+    formula: 'Covered length of foot and leg, and 10 cm more at each end.',
+    working: [
+      { label: 'Foot', value: model.footCm, unit: 'cm', from: 'computed' },
+      { label: 'Heel sole to the top', value: top.atCm, unit: 'cm', from: 'computed', where: top.id },
+    ],
+  })
+  const widest = Math.max(
+    ...Object.values(model.stations)
+      .filter((station) => station.axis === 'foot' || station.atCm <= top.atCm)
+      .map((station) => station.girthCm),
+  )
+  const { inStock } = draft.stock((item) => item.item === 'stockinette')
+  const widthCm = stockinetteWidth(
+    widest,
+    inStock.flatMap((item) => item.widthCm ?? []),
+  )
+  if (widthCm !== null) {
+    draft.material({ id: 'stocking', item: 'stockinette', widthCm, lengthCm, rolls: null, layers: 1, note: 'started high, because it creeps down' })
+    return
+  }
+  draft.caution({
+    level: 'caution',
+    code: 'not-in-stock',
+    decisions: ['stocking-length'],
+    steps: ['stocking'],
+    text: 'Use padding alone: no stocking of this width is in stock.',
+    why: `The widest girth is ${widest.toFixed(1)} cm.`,
+  })
+}

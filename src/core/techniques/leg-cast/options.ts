@@ -1,0 +1,76 @@
+import { positionOption, suppliesOption } from '../shared-options'
+import type { TechniqueOption } from '../technique'
+
+/** Options of the leg cast; the first value of each is the default. */
+export const legCastOptions: readonly TechniqueOption[] = [
+  {
+    id: 'extent',
+    label: 'Extent',
+    default: () => 'long',
+    values: [
+      { id: 'long', label: 'Long, to the groin', why: 'Shaft and plateau: the knee is held, so that the fracture cannot turn.' },
+      { id: 'short', label: 'Short, below the knee', why: 'Ankle and lowest shin, once the joint above may move.' },
+    ],
+  },
+  {
+    id: 'order',
+    label: 'Order of rolling',
+    default: () => 'from-the-injury',
+    values: [
+      { id: 'from-the-injury', label: 'From the injury', why: 'Two rolls hold the break first; then up, then down, the foot last.' },
+      { id: 'lower-part-first', label: 'Lower part first', why: 'A short cast that can be moulded in peace, relief cuts, then joined over the knee.' },
+      { id: 'in-one', label: 'In one', why: 'Quick hands and enough holders: every layer bonds from toes to groin.' },
+    ],
+  },
+  {
+    id: 'knee',
+    label: 'Knee',
+    default: () => 'slight',
+    values: [
+      { id: 'slight', label: 'Slight bend', why: '15–20°: walks on crutches with the foot clear of the floor behind.' },
+      { id: 'thirty', label: '30 to 40°', why: 'Teams who want turning of the shin locked, and no weight tempted.' },
+    ],
+  },
+  {
+    id: 'foot-hold',
+    label: 'Foot held by',
+    default: () => 'helper',
+    values: [
+      { id: 'helper', label: 'Helper', why: 'Both hands of the applier stay free for rolling and moulding.' },
+      { id: 'own-chest', label: 'Own chest', why: 'Alone with a short cast: the sole leans square against the applier.' },
+    ],
+  },
+  {
+    id: 'water',
+    label: 'Water',
+    default: () => 'drain',
+    values: [
+      { id: 'drain', label: 'Drain', why: 'Held up until it stops running: creamy, bonds well, sets a little slower.' },
+      { id: 'press-out', label: 'Press out', why: 'Less water: sets sooner, for quick rollers.' },
+    ],
+  },
+  {
+    id: 'padding',
+    label: 'Padding',
+    default: () => 'half-overlap',
+    values: [
+      { id: 'half-overlap', label: 'Half overlap', why: 'From the top down, with a turn left at the top to fold back.' },
+      { id: 'stocking-and-padding', label: 'Stocking and padding', why: 'A soft edge at both ends and a smooth layer on the skin.' },
+    ],
+  },
+  {
+    id: 'material',
+    label: 'Material',
+    default: () => 'plaster-fast',
+    values: [
+      { id: 'plaster-fast', label: 'Plaster, fast', why: 'Moulds closest; sets before a tired hold sags.' },
+      { id: 'plaster-slow', label: 'Plaster, slow', why: 'More time for a long cast when hands are few.' },
+      { id: 'fibreglass-roll', label: 'Fibreglass roll', why: 'Light and strong within half an hour; needs a sure hand, since it springs back.' },
+    ],
+  },
+  suppliesOption,
+  positionOption,
+]
+
+/** Knee angle by school, degrees of bend. */
+export const kneeDeg: Readonly<Record<string, number>> = { slight: 18, thirty: 30 }

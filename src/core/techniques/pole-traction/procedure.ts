@@ -1,0 +1,86 @@
+import type { Side } from '../../case/vocabulary'
+import type { FitTest, Step } from '../../plan/plan'
+import { makeStep } from '../shared/make-step'
+import { closingCheck, openingSteps } from '../shared/opening-steps'
+
+export interface FieldFacts {
+  readonly side: Side | undefined
+  readonly poleWords: string
+  readonly pullWords: string
+  readonly strapWords: string
+}
+
+/** The steps of a one-pole splint in a workable order. */
+export function poleTractionSteps({ side, poleWords, pullWords, strapWords }: FieldFacts): readonly Step[] {
+  return [
+    ...openingSteps({
+      side,
+      compared: 'both legs',
+      where: ['dorsal-foot-pulse'],
+      position: 'Airway, breathing and bleeding first; pain block before the leg is touched. Leg bare to the groin.',
+      layOut: 'pole in its sections, thigh strap, ankle hitch, elastic straps, pad; pulling strap let fully out',
+    }),
+    makeStep({
+      id: 'thigh-strap',
+      text: 'Thigh strap high in the groin, pole socket on the outside, pad on the inside.',
+      why: 'It is what the pole pushes against.',
+      prevents: 'A strap that slides down onto the break.',
+      after: ['baseline', 'lay-out'],
+      minutes: [0.5, 1, 2],
+      onPatient: true,
+      where: ['groin'],
+    }),
+    makeStep({
+      id: 'fit-pole',
+      text: `Pole beside the leg, ${poleWords}, from the socket past the heel.`,
+      why: 'Short it leaves no room to pull, long it catches.',
+      prevents: 'A pole that has to be changed under pull.',
+      after: ['thigh-strap'],
+      minutes: [0.3, 0.6, 1],
+      confirm: `Pole on the ${side?.toUpperCase() ?? 'injured'} leg`,
+      where: ['bar'],
+    }),
+    makeStep({
+      id: 'hitch',
+      text: 'Ankle hitch on, low, padded, its ring under the heel.',
+      why: 'High it slips over the heel, bare it cuts.',
+      prevents: 'A hitch that comes off in the pull.',
+      after: ['fit-pole'],
+      minutes: [0.3, 0.6, 1],
+      where: ['hitch'],
+    }),
+    makeStep({
+      id: 'pull',
+      text: `Take the slack, then pull smoothly, ${pullWords}. Ask about pain before and after.`,
+      why: 'Muscle shortens the bone ends past each other; pull eases pain and bleeding.',
+      prevents: 'A jerk that starts the spasm again.',
+      after: ['hitch'],
+      minutes: [0.5, 1, 2],
+      where: ['hitch'],
+    }),
+    makeStep({
+      id: 'straps',
+      text: `Elastic straps ${strapWords}; none over the break or the knee.`,
+      why: 'They hold the leg to the pole, they do not pull.',
+      prevents: 'A strap on the break.',
+      after: ['pull'],
+      minutes: [0.5, 1, 2],
+      where: ['strap-1', 'strap-2', 'strap-3'],
+    }),
+    closingCheck(['straps'], 'both legs', ['dorsal-foot-pulse', 'toe']),
+  ]
+}
+
+/** What to look at on the finished splint. */
+export const poleTractionFit: readonly FitTest[] = [
+  { id: 'foot', text: 'Foot upright', why: 'A turned leg bleeds on.', remedy: 'Prop the foot, turn the hitch.', where: ['toe'] },
+  { id: 'groin', text: 'Groin padded', why: 'The strap carries the counterpull.', remedy: 'Pad again.', where: ['groin'] },
+  { id: 'straps', text: 'Straps off the injury and the knee', why: 'A strap on the break presses bone into vessels.', remedy: 'Move it.', where: ['injury'] },
+]
+
+/** Care in words. */
+export const poleTractionCare: readonly string[] = [
+  'Hitch and foot looked at with every round; toes moved.',
+  'Changed for the ward’s traction as soon as possible, within two hours.',
+  'Never let go of the pull to move the patient.',
+]

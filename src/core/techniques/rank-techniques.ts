@@ -1,0 +1,89 @@
+import type { ClinicalCase } from '../case/clinical-case'
+import type { PlanContext } from '../plan/context'
+import type { Caution } from '../plan/plan'
+import { planCase } from '../plan/plan-case'
+import { measureFixedWindow } from '../crew/fixed-window'
+import { techniques } from './registry'
+import { resolveOptions } from './resolve-options'
+import { judgeSuitability } from './suits'
+import type { Technique } from './technique'
+
+export interface TechniqueNeeds {
+  /** Fewest people, where it is known without measuring. */
+  readonly people: number
+  /** Likely minutes, one step after another. */
+  readonly minutes: number
+  /** What has to be in stock, and whether it is. */
+  readonly stock: readonly { readonly item: string; readonly isInStock: boolean }[]
+}
+
+export interface RankedTechnique {
+  readonly technique: Technique
+  readonly verdict: 'go' | 'caution' | 'stop'
+  readonly reasons: readonly Caution[]
+  readonly needs: TechniqueNeeds
+}
+
+const order = { go: 0, caution: 1, stop: 2 } as const
+
+/**
+ * Every technique for a patient and injury, ranked: those for this part of the body first, then go, caution, stop; with what
+ * it needs and whether the store has it. A part that is out counts as a caution.
+ * @param clinicalCase its technique, options and overrules are set aside for the others
+ */
+export function rankTechniques(clinicalCase: ClinicalCase, ctx: PlanContext): readonly RankedTechnique[] {
+  return techniques
+    .map((technique) => rankOne(technique, clinicalCase, ctx))
+    .sort((a, b) => order[a.verdict] - order[b.verdict] || fitRank(a, clinicalCase) - fitRank(b, clinicalCase))
+}
+
+/** Named regions and patterns first. */
+function fitRank({ technique }: RankedTechnique, { injury }: ClinicalCase): number {
+  const isNamedPattern = technique.patterns.includes(injury.pattern)
+  const isNamedRegion = injury.region !== undefined && technique.regions.includes(injury.region)
+  return (isNamedPattern ? 0 : 2) + (isNamedRegion ? 0 : 1)
+}
+
+function rankOne(technique: Technique, from: ClinicalCase, ctx: PlanContext): RankedTechnique {
+  const isOwn = from.technique === technique.id
+  const clinicalCase: ClinicalCase = isOwn ? from : { ...from, technique: technique.id, options: keptOptions(technique, from), overrules: [] }
+  const suitability = judgeSuitability(technique, clinicalCase, ctx)
+  const { values } = resolveOptions(technique, clinicalCase, ctx.protocol)
+  const listed = clinicalCase.stock === 'catalogue' ? ctx.catalogue.items : clinicalCase.stock
+  const stock = technique.uses(values).map((item) => ({
+    item,
+    isInStock: listed.some((one) => (one.item === item || one.technique === item) && (one.count === undefined || one.count > 0)),
+  }))
+  const missing = stock.filter((one) => !one.isInStock)
+  const reasons = [...suitability.reasons, ...missing.map((one) => outOfStock(one.item))]
+  const plan = planCase(clinicalCase, ctx)
+  const crew = plan?.pending.find((task) => task.decision === 'least-crew')
+  const decided = plan?.decisions.find((one) => one.id === 'least-crew' || one.id === 'people')
+  return {
+    technique,
+    reasons,
+    verdict: suitability.verdict === 'go' && missing.length > 0 ? 'caution' : suitability.verdict,
+    needs: {
+      people: crew?.decision === 'least-crew' ? crew.input.floor : Number(decided?.value ?? 1),
+      minutes: plan ? measureFixedWindow(plan.procedure.steps).serialMin : 0,
+      stock,
+    },
+  }
+}
+
+/** Options that mean the same for every technique go along. */
+function keptOptions(technique: Technique, from: ClinicalCase): ClinicalCase['options'] {
+  const shared = ['supplies', 'position'].filter((id) => from.options[id] !== undefined && technique.options.some((option) => option.id === id))
+  return Object.fromEntries(shared.map((id) => [id, from.options[id] ?? '']))
+}
+
+function outOfStock(item: string): Caution {
+  return {
+    level: 'caution',
+    code: 'not-in-stock',
+    decisions: [],
+    steps: ['lay-out'],
+    text: `No ${item.replaceAll('-', ' ')} in stock here.`,
+    why: 'None is listed as present.',
+  }
+}

@@ -1,0 +1,102 @@
+import type { Side } from '../../case/vocabulary'
+import type { FitTest, Step } from '../../plan/plan'
+import { makeStep } from '../shared/make-step'
+import { closingCheck, openingSteps } from '../shared/opening-steps'
+
+export interface RingFacts {
+  readonly side: Side | undefined
+  readonly ring: string
+  readonly lengthWords: string
+  readonly padWords: string
+  readonly pullWords: string
+  readonly isAdhesive: boolean
+}
+
+/** The steps of a modular ring splint in a workable order. */
+export function ringTractionSteps(facts: RingFacts): readonly Step[] {
+  const { side, ring, lengthWords, padWords, pullWords, isAdhesive } = facts
+  return [
+    ...openingSteps({
+      side,
+      compared: 'both legs',
+      where: ['dorsal-foot-pulse'],
+      position: 'Flat on the back, both legs bare to the hip.',
+      layOut: `${ring}, bars, sling pads, cover, skin strips, cord, padding tube`,
+    }),
+    makeStep({
+      id: 'build',
+      text: `Build it, ${lengthWords}: ${padWords}, edge over edge, wrapped from the far end with some give. Padding tube trimmed; cover over the ring without wrinkles, the short front bar bare.`,
+      why: 'A gap lets tissue bulge, more overlap presses.',
+      prevents: 'Ridges under the thigh, a wrinkle in the groin.',
+      after: ['lay-out'],
+      minutes: [3, 5, 9],
+      hands: ['fetch'],
+      where: ['ring'],
+    }),
+    makeStep({
+      id: 'ring-set',
+      text: `Ring oblique for the ${side?.toUpperCase() ?? 'injured'} side: its outer side is the higher one. Read back: ${ring}, its cover, its side.`,
+      why: 'A ring for the other side rides on the groin instead of the sit bone.',
+      prevents: 'The wrong ring on the wrong way round.',
+      after: ['build', 'identity'],
+      minutes: [0.3, 0.6, 1],
+      confirm: `${ring}, ${side?.toUpperCase() ?? 'side'}, outer side high`,
+      where: ['ring'],
+    }),
+    makeStep({
+      id: 'strips',
+      text: `${isAdhesive ? 'Adhesive' : 'Non-adhesive'} strips down both sides, uncreased, malleoli padded; bandaged from above the ankle.`,
+      why: 'They carry the whole pull on skin.',
+      prevents: 'Blisters and a lost pull by the evening.',
+      after: ['baseline', 'lay-out'],
+      minutes: [2, 3, 5],
+      onPatient: true,
+      where: ['malleoli'],
+    }),
+    makeStep({
+      id: 'pull',
+      text: `An assistant takes the pull along the leg, ${pullWords}, and keeps it.`,
+      why: 'Muscle shortens the bone ends past each other; steady pull eases pain and bleeding.',
+      prevents: 'Bone ends that grate while the splint goes on.',
+      after: ['strips', 'ring-set'],
+      minutes: [0.5, 1, 2],
+      hands: ['hold-distal'],
+      holds: { from: 'pull', to: 'tie-off', place: 'hold-distal' },
+      where: ['heel-instep'],
+    }),
+    makeStep({
+      id: 'slide',
+      text: 'Slide the splint under and up until the ring sits on the sit bone.',
+      why: 'The sit bone is what it pushes against.',
+      prevents: 'A ring in the groin that presses vessel and nerve.',
+      after: ['pull'],
+      minutes: [0.5, 1, 2],
+      where: ['ring'],
+    }),
+    makeStep({
+      id: 'tie-off',
+      text: `Tie the cord off at the far end, ${pullWords}; only then does the assistant let go.`,
+      why: 'Let go once, the muscles snap back.',
+      prevents: 'A second, worse shortening.',
+      after: ['slide'],
+      minutes: [0.5, 1, 2],
+      where: ['ring'],
+    }),
+    closingCheck(['tie-off'], 'both legs', ['dorsal-foot-pulse', 'toe']),
+  ]
+}
+
+/** What to look at on the finished splint. */
+export const ringTractionFit: readonly FitTest[] = [
+  { id: 'finger', text: 'A finger between ring and groin', why: 'Tight it presses skin and vessel.', remedy: 'Larger ring, or less pull.', where: ['ring'] },
+  { id: 'heel', text: 'Heel free', why: 'It breaks down first.', remedy: 'Move or fold the lowest pad.', where: ['heel-instep'] },
+  { id: 'foot', text: 'Foot in the middle, neither turned nor dropped', why: 'A turned leg heals turned.', remedy: 'Prop or sling the foot.', where: ['toe'] },
+]
+
+/** Care in words. */
+export const ringTractionCare: readonly string[] = [
+  'Skin under the ring every two hours, moved and dried.',
+  'Pull felt and re-tightened; it slackens as the muscles tire.',
+  'Pulse, blood pressure, breathing and new confusion beside the limb.',
+  'Theatre plan written down with its time.',
+]

@@ -1,0 +1,163 @@
+import { legGeometry } from '../../body/leg-geometry'
+import { sketchLeg } from '../../body/measure-leg'
+import { calfGirth, insideLeg, midThighGirth } from '../../body/measurements/leg'
+import { obliqueGroinGirth } from '../../body/measurements/traction'
+import { legGirthRatios } from '../../body/leg-template'
+import type { Estimate } from '../../body/pool-side'
+import type { PlanDraft } from '../../plan/draft'
+import type { Geometry, ScheduleEntry } from '../../plan/plan'
+import { scheduleRounds } from '../../rounds/round-list'
+import { decideSize } from '../../sizing/decide-size'
+import { checkSkinCap, decidePull } from '../../traction/decide-pull'
+import { gravity } from '../../traction/leg-masses'
+import { ringLoad } from '../../traction/ring-load'
+import { decidePeople } from '../shared/decide-people'
+import { extraHolder } from '../shared/hold'
+import { decideRing, decideRingPressure, decideSplintLength, resolveStrips, ringOptions } from '../shared/ring'
+import { judgeTraction, loadOption, requireMass, skinTractionRules, tractionFlagRules } from '../shared/traction-rules'
+import { positionOption, suppliesOption } from '../shared-options'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { decidePads, type PadLayout } from './pads'
+import { ringTractionCare, ringTractionFit, ringTractionSteps } from './procedure'
+
+const estimatedShare = 0.06
+
+/** Modular ring splint with fixed traction. */
+export const ringTraction: Technique = {
+  id: 'ring-traction',
+  name: 'Ring traction splint',
+  purpose: 'Keeps a broken thigh out to length against its own ring, without weights, for the way and the first days.',
+  bodyRegion: 'leg',
+  regions: ['thigh'],
+  patterns: ['femoral-shaft-fracture'],
+  decisions: ['ring', 'splint-length', 'sling', 'pads', 'strap-places', 'ring-cover', 'side-high', 'traction', 'ring-pressure', 'least-crew'],
+  options: [...ringOptions('range', 'plus-fifteen'), loadOption(['skin-cap', 'relief']), suppliesOption, positionOption],
+  measurements: () => [
+    { definition: obliqueGroinGirth, need: 'required' },
+    { definition: insideLeg, need: 'required' },
+    { definition: midThighGirth, need: 'optional' },
+    { definition: calfGirth, need: 'optional' },
+  ],
+  uses: () => ['ring-traction', 'sling-pad'],
+  flagRules: [...tractionFlagRules, ...skinTractionRules],
+  judge: judgeTraction,
+  plan: planRingTraction,
+  onUrgent: { device: 'traction', actions: ['Ease the cord a hand’s breadth, hold the leg by hand, look again at once.'] },
+}
+
+function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const { side } = draft.clinicalCase.injury
+  const massKg = requireMass(draft)
+  const { size, groin } = decideRing(draft, 'ring-traction', options)
+  const inside = draft.require(insideLeg)
+  const lengthCm = inside ? decideSplintLength(draft, inside, options) : null
+  decideSling(draft)
+  const pads = inside ? decidePads(draft, inside) : null
+  decideCover(draft, size)
+  const strips = resolveStrips(draft, options)
+  const pullKg = massKg === null ? null : decidePull(draft, { decision: 'traction', school: String(options['load']), massKg, strips, isSkin: true })
+  if (pullKg !== null && massKg !== null) {
+    const { tensionN, ringN } = ringLoad(gravity * pullKg, 0)
+    checkSkinCap(draft, tensionN, massKg, strips)
+    if (groin) decideRingPressure(draft, ringN, groin)
+  }
+  const pull = draft.collect().decisions.find((one) => one.id === 'traction')
+  const steps = ringTractionSteps({
+    side,
+    ring: size ?? 'the ring',
+    lengthWords: lengthCm === null ? 'by the inside leg' : `${lengthCm.toFixed(0)} cm long`,
+    padWords: pads ? `${pads.count} sling pads` : 'sling pads',
+    pullWords: pull?.display ?? 'as ordered',
+    isAdhesive: strips === 'adhesive',
+  })
+  decidePeople(draft, { floor: 2 + extraHolder(draft.clinicalCase), steps, relief: ['build it before the pull is taken', 'tie the pull to the bed end while you slide'] })
+  return { steps, fit: ringTractionFit, care: ringTractionCare, schedule: schedule(draft), geometry: draw(draft, inside, pads) }
+}
+
+/** Decides `sling` from the mid-thigh girth, measured or scaled from the calf. */
+function decideSling(draft: PlanDraft): void {
+  const measured = draft.measure(midThighGirth)
+  const calf = draft.measure(calfGirth)
+  const estimate: Estimate | null =
+    measured ??
+    (calf
+      ? {
+          ...calf,
+          id: midThighGirth.id,
+          label: `${midThighGirth.label}, estimated from the calf`,
+          value: calf.value * (legGirthRatios['mid-thigh'] / legGirthRatios.calf),
+          sd: estimatedShare * calf.value * legGirthRatios['mid-thigh'],
+        }
+      : null)
+  if (!estimate) return
+  decideSize(draft, {
+    decision: 'sling',
+    label: 'Sling',
+    matches: (item) => item.item === 'sling',
+    readings: [{ definition: midThighGirth, estimate, allowanceCm: 0 }],
+    prefer: 'smaller',
+    rule: 'odds',
+    school: null,
+    steps: ['build'],
+  })
+}
+
+function decideCover(draft: PlanDraft, size: string | null): void {
+  if (size !== null) {
+    draft.decide({
+      id: 'ring-cover',
+      label: 'Ring cover',
+      value: size,
+      unit: null,
+      source: 'practice',
+      formula: 'The size of the ring.',
+      working: [{ label: 'Ring', value: size, unit: null, from: 'computed' }],
+    })
+  }
+  draft.decide({
+    id: 'side-high',
+    label: 'Higher side of the ring',
+    value: 'outer',
+    unit: null,
+    source: 'practice',
+    formula: 'The outer side is the higher one: the ring slants from the sit bone up to the hip.',
+    working: [],
+  })
+}
+
+function draw(draft: PlanDraft, inside: Estimate | null, pads: PadLayout | null): Geometry {
+  const { model } = sketchLeg(draft)
+  const base = legGeometry(draft, model, 'groin')
+  const topCm = inside?.value ?? model.insideLegCm
+  return {
+    ...base,
+    angles: { ankle: 90, knee: 5 },
+    bands: [
+      { id: 'ring', axis: 'leg', label: 'Ring', kind: 'ring', fromCm: topCm - 3, toCm: topCm, decision: 'ring' },
+      { id: 'bar', axis: 'leg', label: 'Bars', kind: 'bar', fromCm: -15, toCm: topCm, decision: 'splint-length' },
+      ...(pads?.strapsCm ?? []).map((atCm, index) => ({
+        id: `strap-${index + 1}`,
+        axis: 'leg',
+        label: `Strap ${index + 1}`,
+        kind: 'strap' as const,
+        fromCm: atCm - 2.5,
+        toCm: atCm + 2.5,
+        decision: 'strap-places',
+      })),
+    ],
+  }
+}
+
+function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
+  return [
+    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement, pull, heel; pulse, pressure, breathing.'),
+    ...everyTwoHours('ring-skin', 'care', 'Skin under the ring.'),
+    { id: 'pull', kind: 'weights', dueMin: 60, graceMin: 15, text: 'Pull felt and re-tightened.' },
+    { id: 'theatre', kind: 'review', dueMin: 720, graceMin: 720, text: 'Theatre plan: when, who, what until then.' },
+  ]
+}
+
+/** Two-hourly entries to 24 hours. */
+export function everyTwoHours(id: string, kind: 'care' | 'weights', text: string): readonly ScheduleEntry[] {
+  return Array.from({ length: 12 }, (_, index) => ({ id: `${id}-${index + 1}`, kind, dueMin: (index + 1) * 120, graceMin: 24, text }))
+}

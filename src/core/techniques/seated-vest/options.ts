@@ -1,0 +1,25 @@
+import { suppliesOption } from '../shared-options'
+import type { TechniqueOption } from '../technique'
+
+/** Options of the seated vest; the first value of each is the default. */
+export const seatedVestOptions: readonly TechniqueOption[] = [
+  {
+    id: 'leg-straps',
+    label: 'Leg straps',
+    default: () => 'crossed',
+    values: [
+      { id: 'crossed', label: 'Crossed', why: 'They keep the vest from riding up when the patient is lifted.' },
+      { id: 'same-side', label: 'Same side', why: 'Nothing pulls across a groin or pelvis that may be hurt.' },
+    ],
+  },
+  {
+    id: 'head-hold',
+    label: 'Head held until',
+    default: () => 'until-board',
+    values: [
+      { id: 'until-board', label: 'On the board', why: 'Hands stay on through the whole move.' },
+      { id: 'until-head-straps', label: 'Head straps closed', why: 'Crews of two, who need the second pair of hands for the lift.' },
+    ],
+  },
+  suppliesOption,
+]

@@ -1,0 +1,149 @@
+import type { FitTest, Step } from '../../plan/plan'
+import { makeStep } from '../shared/make-step'
+import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { OptionValues } from '../technique'
+
+export interface VestFacts {
+  readonly options: OptionValues
+  readonly isCrossed: boolean
+  readonly padCm: number | null
+  readonly settingWords: string
+}
+
+/** The steps of a seated vest in a workable order. */
+export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: VestFacts): readonly Step[] {
+  const holdTo = options['head-hold'] === 'until-head-straps' ? 'head-straps' : 'board'
+  const pad = padCm === null ? 'Pad behind the head by the gap that is there' : padCm === 0 ? 'No pad behind the head: it touches' : `Pad of ${padCm.toFixed(1)} cm behind the head`
+  return [
+    ...openingSteps({
+      side: undefined,
+      compared: 'all four limbs',
+      position: 'Get in behind the seat; a second helper at the side.',
+      layOut: 'vest with its straps stowed and counted, head straps and pad apart, collar, board',
+    }),
+    makeStep({
+      id: 'hold-head',
+      text: 'A second person holds the head in line from behind, throughout.',
+      why: 'The vest holds trunk and head only when all of it is closed.',
+      prevents: 'A neck moved by every later step.',
+      after: ['position'],
+      minutes: [0.2, 0.4, 0.8],
+      hands: ['hold-joint'],
+      holds: { from: 'hold-head', to: holdTo, place: 'hold-joint' },
+      onPatient: true,
+    }),
+    makeStep({
+      id: 'upright',
+      text: 'On a count, upright by hinging at the hips: forearm on the breastbone, chin supported. Stop on pain.',
+      why: 'Hinged at the hips the spine stays one piece.',
+      prevents: 'Bending at the hurt place.',
+      after: ['hold-head', 'baseline'],
+      minutes: [0.3, 0.6, 1.2],
+      hands: ['apply', 'hold-proximal'],
+    }),
+    makeStep({
+      id: 'size-collar',
+      text: `Collar on, ${settingWords}, chin well in.`,
+      why: 'It keeps the chin while the vest goes in behind.',
+      prevents: 'A nodding head.',
+      after: ['upright'],
+      minutes: [0.5, 1, 2],
+      confirm: 'Collar setting read back',
+      where: ['collar'],
+    }),
+    makeStep({
+      id: 'vest-in',
+      text: 'Vest in behind, up high into the armpits. The patient’s arms hold it; when they cannot, a second helper lifts it.',
+      why: 'Set low it rides up and misses a tall head.',
+      prevents: 'Head flaps at the shoulders.',
+      after: ['size-collar', 'lay-out'],
+      minutes: [0.5, 1, 2],
+      where: ['vest'],
+    }),
+    makeStep({
+      id: 'strap-middle',
+      text: 'Middle strap first: one hand pushes, one pulls.',
+      why: 'The top one first would tip it.',
+      prevents: 'A vest that leans away from the head.',
+      after: ['vest-in'],
+      minutes: [0.2, 0.4, 0.8],
+      where: ['strap-2'],
+    }),
+    makeStep({
+      id: 'strap-bottom',
+      text: 'Bottom strap.',
+      why: 'It keeps the vest from swinging out.',
+      prevents: 'A vest that lifts at the seat.',
+      after: ['strap-middle'],
+      minutes: [0.2, 0.3, 0.6],
+      where: ['strap-3'],
+    }),
+    makeStep({
+      id: 'strap-legs',
+      text: `Leg straps worked under to the midline, ${isCrossed ? 'crossed' : 'to the same side'}. Warn of pinching.`,
+      why: 'Not seated under the midline they slip off the thigh.',
+      prevents: 'A vest that rides up in the lift.',
+      after: ['strap-bottom'],
+      minutes: [0.5, 1, 2],
+    }),
+    makeStep({
+      id: 'head-pad',
+      text: `${pad}: back straight, eyes level.`,
+      why: 'Pulled back to the vest the neck is bent.',
+      prevents: 'A head strapped into extension.',
+      after: ['strap-legs'],
+      minutes: [0.2, 0.4, 0.8],
+    }),
+    makeStep({
+      id: 'head-straps',
+      text: 'Head straps: forehead, then chin piece of the collar, nothing on the chin itself.',
+      why: 'A chin strap closes the mouth of somebody who vomits.',
+      prevents: 'A blocked airway.',
+      after: ['head-pad'],
+      minutes: [0.3, 0.6, 1],
+    }),
+    makeStep({
+      id: 'strap-top',
+      text: 'Top strap last, just before moving; breathe in first.',
+      why: 'It takes breath, so it is closed for the shortest time.',
+      prevents: 'Breathlessness while everything else is done.',
+      after: ['head-straps'],
+      minutes: [0.1, 0.3, 0.6],
+      where: ['strap-1'],
+    }),
+    makeStep({
+      id: 'straps',
+      text: 'Every strap again.',
+      why: 'Each one that is closed loosens the one before.',
+      prevents: 'A slack strap found in the lift.',
+      after: ['strap-top'],
+      minutes: [0.2, 0.4, 0.8],
+    }),
+    closingCheck(['straps'], 'all four limbs'),
+    makeStep({
+      id: 'board',
+      text: 'Turn and lower onto the board; leg straps released before the legs go down, then the top strap.',
+      why: 'Held up by the leg straps, the hips bend the back.',
+      prevents: 'A back bent in the last move, a chest held shut.',
+      after: ['after-check'],
+      minutes: [0.8, 1.5, 3],
+      hands: ['apply', 'hold-proximal'],
+      timer: { id: 'board', label: 'Off the board', minutes: 30 },
+    }),
+  ]
+}
+
+/** What to look at on the closed vest. */
+export const seatedVestFit: readonly FitTest[] = [
+  { id: 'armpits', text: 'High in the armpits, within 1 cm', why: 'Low it rides up in the lift.', remedy: 'Middle strap open, lift, close.', where: ['vest'] },
+  { id: 'head-flaps', text: 'Head flaps meet the head', why: 'They are what holds it.', remedy: 'Lift the vest or pad the sides.', where: ['vest'] },
+  { id: 'breathing', text: 'Breathing free', why: 'The top strap takes breath.', remedy: 'Open the top strap.', where: ['strap-1'] },
+]
+
+/** Care in words, with the card for an emergency in the vest. */
+export const seatedVestCare: readonly string[] = [
+  'Off the board within 30 minutes.',
+  'Arrest: top strap, then middle; one person keeps the head; flat, compress.',
+  'Vomiting: turn vest, patient and board as one; one person keeps the head.',
+  'Airway: collar open while the head is held; head straps only if they are in the way.',
+]

@@ -1,0 +1,91 @@
+import type { PlanDraft } from '../../plan/draft'
+import type { OptionValues, TechniqueOption } from '../technique'
+
+/** Ankle position: the schools, and the ordered figure. 90° is square; more is toes up. */
+export const ankleOptions: readonly TechniqueOption[] = [
+  {
+    id: 'ankle',
+    label: 'Ankle',
+    default: () => 'square',
+    values: [
+      { id: 'square', label: 'Square', why: 'The foot can stand flat later; the heel cord does not shorten.' },
+      { id: 'a-little-up', label: 'A little up', why: '5° past square, because it relaxes to square as the hold tires.' },
+      { id: 'as-ordered', label: 'As ordered', why: 'Heel cord injuries and reductions need the angle that was ordered.' },
+    ],
+  },
+  {
+    id: 'ankle-ordered',
+    label: 'Ordered ankle angle',
+    default: () => null,
+    values: [],
+    figure: { unit: 'degrees', least: 40, greatest: 120, describe: describeAnkle },
+  },
+]
+
+/** Which way an ankle angle points: 90 is square, above it the toes are up, below it they are down. */
+export function describeAnkle(degrees: number): string {
+  if (degrees === 90) return 'square'
+  return degrees > 90 ? `toes ${degrees - 90}° up from square` : `toes ${90 - degrees}° down from square`
+}
+
+/** Decides `ankle-angle`, or raises `missing` when it is to be as ordered and no figure was entered. */
+export function decideAnkle(draft: PlanDraft, options: OptionValues): number | null {
+  const school = String(options['ankle'])
+  const ordered = options['ankle-ordered']
+  if (school === 'as-ordered' && typeof ordered !== 'number') {
+    draft.problem({
+      code: 'missing',
+      path: 'options/ankle-ordered',
+      message: 'The ordered ankle angle is missing: enter it in degrees, 90 being square and less with the toes down.',
+    })
+    return null
+  }
+  const value = school === 'as-ordered' ? Number(ordered) : school === 'a-little-up' ? 95 : 90
+  return draft.decide({
+    id: 'ankle-angle',
+    label: 'Ankle angle',
+    value,
+    unit: 'deg',
+    display: `${value}°, ${describeAnkle(value)}`,
+    source: 'practice',
+    school: school === 'as-ordered' ? 'As ordered' : school === 'a-little-up' ? 'A little up, relaxes to square' : 'Square',
+    formula: '90° is square; above it the toes are further up, below it further down.',
+    working: [{ label: 'School', value: school, unit: null, from: 'option' }],
+  })
+}
+
+/** Stops against bringing an ankle to an angle of one's own choice, and the caution of marked swelling. */
+export function judgeAnkleInjury(draft: PlanDraft, options: OptionValues): void {
+  const { injury } = draft.clinicalCase
+  const isOrdered = options['ankle'] === 'as-ordered'
+  if (injury.pattern === 'achilles-rupture' && !isOrdered) {
+    draft.caution({
+      level: 'stop',
+      code: 'achilles-rupture',
+      decisions: ['ankle-angle'],
+      steps: ['mould'],
+      text: 'Do not square the ankle: get the angle ordered and enter it.',
+      why: 'Bringing the foot up pulls the torn ends of the heel cord apart.',
+    })
+  }
+  if (injury.flags.includes('comminuted') && !isOrdered) {
+    draft.caution({
+      level: 'stop',
+      code: 'comminuted',
+      decisions: ['ankle-angle'],
+      steps: ['mould'],
+      text: 'Do not bring the ankle to an angle of your own choice: get it ordered and enter it.',
+      why: 'Moving many fragments can displace them and cut what lies beside them.',
+    })
+  }
+  if (injury.swelling === 'marked') {
+    draft.caution({
+      level: 'caution',
+      code: 'swelling',
+      decisions: ['slab-width'],
+      steps: ['bandage'],
+      text: 'Leave the front wide open, bandage with less pull, check early and often.',
+      why: 'Marked swelling fills the room that the slab leaves.',
+    })
+  }
+}

@@ -1,0 +1,56 @@
+import { measureFixedWindow } from '../../crew/fixed-window'
+import type { PlanDraft } from '../../plan/draft'
+import { formatValue } from '../../plan/format-decision'
+import type { Step } from '../../plan/plan'
+
+export interface PeopleQuestion {
+  readonly id?: 'least-crew' | 'people'
+  /** Fewest people that the holds and the place allow. */
+  readonly floor: number
+  readonly steps: readonly Step[]
+  /** What gives when hands are short. */
+  readonly relief: readonly string[]
+  /** Why so many, as working lines. */
+  readonly because?: string
+  readonly limitMin?: number
+}
+
+/**
+ * Decides how many people work without a wet phase needs, and raises `short-handed` below it.
+ * @returns people, the overruled figure where there is one
+ */
+export function decidePeople(draft: PlanDraft, question: PeopleQuestion): number {
+  const id = question.id ?? 'least-crew'
+  const window = measureFixedWindow(question.steps)
+  const people = draft.decide({
+    id,
+    label: 'People needed',
+    value: question.floor,
+    unit: 'people',
+    source: 'practice',
+    formula: question.because ?? 'Fewest people who can staff every hold while the applier has both hands free.',
+    working: [
+      { label: 'Likely minutes, one step after another', value: window.serialMin, unit: 'min', from: 'computed' },
+      { label: 'Longest chain of steps', value: window.leastMin, unit: 'min', from: 'computed' },
+      { label: 'Work of all hands', value: window.handMin, unit: 'min', from: 'computed' },
+      ...(question.limitMin ? [{ label: 'Station time limit', value: question.limitMin, unit: 'min', from: 'default' as const }] : []),
+    ],
+  })
+  warnShortHanded(draft, id, people, question.relief)
+  return people
+}
+
+/** Raises `short-handed` when fewer people are here than are needed. */
+function warnShortHanded(draft: PlanDraft, decision: string, needed: number, relief: readonly string[]): void {
+  const { people } = draft.clinicalCase.crew
+  if (people === null || people >= needed) return
+  const gives = relief.length > 0 ? ` What gives: ${relief.join('; ')}.` : ''
+  draft.caution({
+    level: 'caution',
+    code: 'short-handed',
+    decisions: [decision],
+    steps: ['position'],
+    text: `${formatValue(needed, 'people')} are needed, ${people} ${people === 1 ? 'is' : 'are'} here.${gives}`,
+    why: 'A hold let go half way undoes the work, and can hurt.',
+  })
+}

@@ -1,0 +1,66 @@
+import { legGeometry } from '../../body/leg-geometry'
+import { sketchLeg } from '../../body/measure-leg'
+import type { PlanDraft } from '../../plan/draft'
+import type { Geometry, ScheduleEntry } from '../../plan/plan'
+import { scheduleRounds } from '../../rounds/round-list'
+import { strapBands } from '../../straps/decide-strap-places'
+import type { MeasuredSpan } from '../../traction/leg-span'
+
+const convertMin = 120
+
+/** How many straps the stocked splint carries; the usual number, with a caution, when none is listed. */
+export function strapsOf(draft: PlanDraft, technique: string, usual: number, name: string): number {
+  const { inStock, isListed } = draft.stock((item) => item.technique === technique)
+  if (inStock.length === 0 && isListed) {
+    draft.caution({
+      level: 'caution',
+      code: 'not-in-stock',
+      decisions: ['strap-places'],
+      steps: ['lay-out'],
+      text: `No ${name} is in stock: the figures are for the usual one.`,
+      why: 'None is listed as present.',
+    })
+  }
+  const straps = Number(inStock[0]?.['straps'])
+  return Number.isInteger(straps) && straps >= 1 && straps <= 12 ? straps : usual
+}
+
+/** Decides `convert-by`: within two hours, at the latest on arrival. */
+export function decideConvert(draft: PlanDraft): void {
+  draft.decide({
+    id: 'convert-by',
+    label: 'Change for the ward’s traction by',
+    value: convertMin,
+    unit: 'min',
+    display: `${convertMin} min after application, at the latest on arrival`,
+    source: 'practice',
+    formula: 'As soon as possible in hospital; no later than 120 minutes.',
+    working: [],
+  })
+}
+
+/** Rounds to the conversion, and the conversion itself. */
+export function fieldSchedule(draft: PlanDraft): readonly ScheduleEntry[] {
+  return [
+    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement, hitch and groin; pulse, pressure, breathing.').filter(
+      (entry) => entry.dueMin <= convertMin,
+    ),
+    { id: 'convert', kind: 'convert', dueMin: convertMin, graceMin: 15, text: 'Change the field splint for the ward’s traction.' },
+  ]
+}
+
+/** The leg with bars, hitch, straps and what is kept clear of them. */
+export function drawFieldSplint(draft: PlanDraft, span: MeasuredSpan | null, placesCm: readonly number[], beyondCm: number, decision: string): Geometry {
+  const { model } = sketchLeg(draft)
+  const base = legGeometry(draft, model, 'groin')
+  const topCm = span?.insideLegCm ?? model.insideLegCm
+  return {
+    ...base,
+    angles: { ankle: 90, knee: 0 },
+    bands: [
+      { id: 'bar', axis: 'leg', label: 'Pole or bars', kind: 'bar', fromCm: -beyondCm, toCm: topCm, decision },
+      { id: 'hitch', axis: 'leg', label: 'Ankle hitch', kind: 'hold', fromCm: model.stations.ankle.atCm - 2, toCm: model.stations.ankle.atCm + 3, decision: 'load' },
+      ...(span ? strapBands(draft, span, placesCm) : []),
+    ],
+  }
+}

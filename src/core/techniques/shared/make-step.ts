@@ -1,0 +1,8 @@
+import type { Step } from '../../plan/plan'
+
+type StepDraft = Pick<Step, 'id' | 'text' | 'why' | 'prevents' | 'after' | 'minutes'> & Partial<Step>
+
+/** A step with what most steps have: one applier, no hold, dry, nowhere in particular. */
+export function makeStep(draft: StepDraft): Step {
+  return { hands: ['apply'], holds: null, wet: false, cautions: [], where: [], ...draft }
+}

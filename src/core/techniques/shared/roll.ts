@@ -1,0 +1,68 @@
+import { hasFlag } from '../../case/clinical-case'
+import type { PlanDraft } from '../../plan/draft'
+import type { Step } from '../../plan/plan'
+import type { OptionValues, TechniqueOption } from '../technique'
+import { decidePeople } from './decide-people'
+
+/** Whether the spine below the device has been cleared: it says how the patient may be turned. */
+export const spineBelowOption: TechniqueOption = {
+  id: 'spine-below',
+  label: 'Spine below',
+  default: () => 'not-cleared',
+  values: [
+    { id: 'not-cleared', label: 'Not cleared', why: 'Until somebody has cleared it: turned as one piece by enough people, or scooped.' },
+    { id: 'cleared', label: 'Cleared', why: 'Cleared by name: two people turn the patient.' },
+  ],
+}
+
+const heavyKg = 100
+
+/** Whether a full roll is ruled out: not cleared, and pelvis suspected or unstable (SAFETY). */
+export function isScooped(draft: PlanDraft, options: OptionValues): boolean {
+  const { clinicalCase } = draft
+  return options['spine-below'] === 'not-cleared' && (hasFlag(clinicalCase, 'pelvis-suspected') || hasFlag(clinicalCase, 'unstable'))
+}
+
+/** Cautions against a full roll, by the flag that forbids it. */
+export function judgeRoll(draft: PlanDraft, options: OptionValues): void {
+  if (options['spine-below'] !== 'not-cleared') return
+  for (const flag of ['pelvis-suspected', 'unstable'] as const) {
+    if (!hasFlag(draft.clinicalCase, flag)) continue
+    draft.caution({
+      level: 'caution',
+      code: flag,
+      decisions: ['turn'],
+      steps: ['roll'],
+      text: 'No full roll: scoop, or a slight tilt only.',
+      why: flag === 'unstable' ? 'A roll can drop the pressure of an unstable patient.' : 'A roll opens a broken pelvis and starts the bleeding again.',
+    })
+  }
+}
+
+/**
+ * Decides `people` and `turn` for turning a lying patient (PRECISIONS People for a roll): 4, 5 above 100 kg, while the spine
+ * below is not cleared; 2, 3 above 100 kg, once it is.
+ */
+export function decideRoll(draft: PlanDraft, options: OptionValues, steps: readonly Step[]): void {
+  const isCleared = options['spine-below'] === 'cleared'
+  const isHeavy = (draft.clinicalCase.patient.massKg ?? 0) > heavyKg
+  const floor = (isCleared ? 2 : 4) + (isHeavy ? 1 : 0)
+  decidePeople(draft, {
+    id: 'people',
+    floor,
+    steps,
+    relief: ['call the next ward', 'wait with the head held'],
+    because: `${isCleared ? 'Two' : 'Four'} people turn the patient as one piece, one more above ${heavyKg} kg.`,
+  })
+  const scooped = isScooped(draft, options)
+  draft.decide({
+    id: 'turn',
+    label: 'Turn',
+    value: scooped ? 'scoop' : 'roll',
+    unit: null,
+    display: scooped ? 'scoop or slight tilt' : 'roll as one piece',
+    source: 'practice',
+    formula: 'Scoop or slight tilt while the spine is not cleared and the pelvis is suspected or the patient unstable; else a roll as one piece.',
+    working: [{ label: 'Spine below', value: String(options['spine-below']), unit: null, from: 'option' }],
+  })
+}

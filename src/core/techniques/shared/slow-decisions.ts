@@ -1,0 +1,69 @@
+import { hasFlag, isYoungerThan, type ClinicalCase } from '../../case/clinical-case'
+import { heatDefaults } from '../../heat/heat-input'
+import type { PlanDraft } from '../../plan/draft'
+import type { Step } from '../../plan/plan'
+import { readDefaults } from '../../quantities/defaults'
+import type { SettingMaterial } from '../../setting/working-time'
+
+/** Why skin at risk gets the lower heat limit, or null (SAFETY, PRECISIONS: child, neuropathy, unresponsive, fragile skin). */
+function heatVulnerability(clinicalCase: ClinicalCase): string | null {
+  if (isYoungerThan(clinicalCase, 16)) return 'child'
+  const flag = (['neuropathy', 'unresponsive', 'fragile-skin'] as const).find((one) => hasFlag(clinicalCase, one))
+  return flag ? flag.replaceAll('-', ' ') : null
+}
+
+/** Asks for `peak-skin-temp` under so many layers of a material. */
+export function askForHeat(draft: PlanDraft, material: SettingMaterial, layers: number, setMin: number): void {
+  const { environment } = draft.clinicalCase
+  draft.slow({
+    decision: 'peak-skin-temp',
+    vulnerable: heatVulnerability(draft.clinicalCase),
+    input: {
+      material,
+      layers,
+      paddingLayers: 2,
+      waterC: environment.waterC,
+      roomC: environment.roomC,
+      backing: environment.backing,
+      setMin,
+      constants: readDefaults(heatDefaults, draft.ctx.protocol),
+    },
+  })
+}
+
+export interface CrewQuestion {
+  readonly steps: readonly Step[]
+  readonly set: { readonly minutes: number; readonly sd: number }
+  /** Fewest people that holds and place allow. */
+  readonly floor: number
+  readonly wettingStep: string
+  readonly mouldingStep: string
+  /** What gives when hands are short. */
+  readonly relief: readonly string[]
+}
+
+/** Asks for `least-crew` from the wet steps of the procedure. */
+export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
+  const wet = question.steps.filter((step) => step.wet && !step.optional)
+  const ids = new Set(wet.map((step) => step.id))
+  draft.slow({
+    decision: 'least-crew',
+    people: draft.clinicalCase.crew.people,
+    relief: question.relief,
+    input: {
+      steps: wet.map((step) => ({
+        id: step.id,
+        minutes: step.minutes,
+        hands: step.hands,
+        after: step.after.filter((id) => ids.has(id)),
+        hold: step.holds ? { from: step.holds.from, to: step.holds.to } : null,
+      })),
+      wettingStep: question.wettingStep,
+      mouldingStep: question.mouldingStep,
+      setMin: question.set.minutes,
+      setSdMin: question.set.sd,
+      floor: question.floor,
+      seed: draft.clinicalCase.seed ?? draft.ctx.seed,
+    },
+  })
+}

@@ -1,0 +1,99 @@
+import { insideLeg, lowerLegLength } from '../../body/measurements/leg'
+import type { PlanDraft } from '../../plan/draft'
+import { readDefaults } from '../../quantities/defaults'
+import { pullDefaults } from '../../traction/decide-pull'
+import type { FlagRule, TechniqueOption } from '../technique'
+
+function stop(flag: FlagRule['flag'], why: string): FlagRule {
+  return { flag, level: 'stop', steps: ['pull'], text: 'No traction on this leg: splint it as it lies.', why }
+}
+function caution(flag: FlagRule['flag'], text: string, why: string): FlagRule {
+  return { flag, level: 'caution', steps: ['pull'], text, why }
+}
+
+/** What flags raise in every kind of leg traction (COMPUTATION 10, SAFETY traction). */
+export const tractionFlagRules: readonly FlagRule[] = [
+  stop('pelvis-suspected', 'It pushes up on a broken pelvis.'),
+  stop('hip-suspected', 'It pulls on a hip that may be broken or out of joint.'),
+  stop('knee-involved', 'The pull goes through the hurt knee.'),
+  stop('ankle-involved', 'The hitch sits on the hurt ankle.'),
+  stop('foot-involved', 'The hitch pulls on the hurt foot.'),
+  stop('part-amputation', 'The pull may finish the amputation.'),
+  caution('several-injuries', 'Life first; traction only when it costs no time.', 'A broken thigh can wait behind a chest or a belly.'),
+  caution('open', 'Cover the wound, and do not let bare bone slip back unnoticed: record it.', 'Bone that slides back takes dirt with it.'),
+  caution('implant', 'Ask what is in the bone; less pull, film early.', 'A joint or plate near the break changes where it gives.'),
+  caution('distal-femur', 'Knee bent, less pull; feel the pulse behind the ankle.', 'Straight pull tips a low fragment back onto the vessel.'),
+  caution('pathological', 'Gentle pull only.', 'Weak bone breaks again under it.'),
+  caution('unstable', 'Do not delay transport for it.', 'An unstable patient needs theatre, not a splint.'),
+]
+
+/** On the skin of the shin and ankle: strips and bandage hold there for days. */
+export const skinTractionRules: readonly FlagRule[] = [
+  stop('arterial-disease', 'Skin with poor blood flow dies under strips and bandage.'),
+  stop('wound-under-device', 'Wound, ulcer or dermatitis under the strips gets worse unseen.'),
+]
+
+/** In the field the hitch is on for an hour or two. */
+export const fieldTractionRules: readonly FlagRule[] = [
+  caution('arterial-disease', 'Padded hitch, looked at every 15 minutes.', 'Skin with poor blood flow dies under a hitch.'),
+]
+
+/** Rules that no flag raises: too small a patient, a break too low on the shin. */
+export function judgeTraction(draft: PlanDraft): void {
+  const { patient, injury } = draft.clinicalCase
+  const { leastBodyKg } = readDefaults(pullDefaults, draft.ctx.protocol)
+  if (patient.massKg !== undefined && patient.massKg < leastBodyKg) {
+    draft.caution({
+      level: 'stop',
+      code: 'under-12-kg',
+      decisions: ['traction', 'load'],
+      steps: ['pull'],
+      text: 'Not for a child this small: overhead or plaster by the children’s team.',
+      why: `Below ${leastBodyKg} kg no ring, pole or frame is made for the leg.`,
+    })
+  }
+  const shank = shankOf(draft)
+  if (injury.levelCm === null || !shank) return
+  const lowest = shank.ankleCm + (shank.kneeCm - shank.ankleCm) / 3
+  if (injury.levelCm > lowest) return
+  draft.caution({
+    level: 'stop',
+    code: 'low-shank',
+    steps: ['pull'],
+    text: 'No traction: the break lies in the lowest third of the shin. Splint it as it lies.',
+    why: 'The hitch sits on or beside the break.',
+  })
+}
+
+/** Ankle and knee above the heel sole, cm, as well as they are known; null without any length. */
+function shankOf(draft: PlanDraft): { ankleCm: number; kneeCm: number } | null {
+  const { heightCm } = draft.clinicalCase.patient
+  const lowerLeg = draft.measure(lowerLegLength)?.value
+  const inside = draft.measure(insideLeg)?.value
+  const share = (lowerLegLength.statureShare ?? 0) / (insideLeg.statureShare ?? 1)
+  const kneeCm = lowerLeg ?? (heightCm !== undefined ? (lowerLegLength.statureShare ?? 0) * heightCm : inside !== undefined ? share * inside : null)
+  return kneeCm === null ? null : { kneeCm, ankleCm: heightCm !== undefined ? 0.039 * heightCm : 0.137 * kneeCm }
+}
+
+/** The patient's mass, or problem `missing`: pull is by mass. */
+export function requireMass(draft: PlanDraft): number | null {
+  const { massKg } = draft.clinicalCase.patient
+  if (massKg !== undefined) return massKg
+  draft.problem({ code: 'missing', path: 'patient/massKg', message: "The patient's mass is missing: enter it in kg, measured or estimated, for the pull." })
+  return null
+}
+
+/** How much to pull, in the order that a technique prefers. */
+export function loadOption(order: readonly ('tenth' | 'relief' | 'skin-cap')[]): TechniqueOption {
+  const words = {
+    tenth: { label: 'A tenth of body mass', why: 'Crews who set a figure and read it on the scale, at most 7 kg.' },
+    relief: { label: 'To relief', why: 'Teams who pull until pain eases and length matches the other leg.' },
+    'skin-cap': { label: 'What skin bears', why: 'Wards with strips on for days: a tenth of body mass, at most 5 kg.' },
+  }
+  return {
+    id: 'load',
+    label: 'Pull',
+    default: () => order[0] ?? 'tenth',
+    values: order.map((id) => ({ id, ...words[id] })),
+  }
+}

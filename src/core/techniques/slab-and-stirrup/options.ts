@@ -1,0 +1,30 @@
+import { ankleOptions } from '../shared/ankle'
+import { holdOption } from '../shared/hold'
+import { positionOption, suppliesOption } from '../shared-options'
+import type { TechniqueOption } from '../technique'
+
+/** Options of slab and stirrup; the first value of each is the default. */
+export const slabAndStirrupOptions: readonly TechniqueOption[] = [
+  {
+    id: 'stirrup-top',
+    label: 'Stirrup top',
+    default: () => 'slab-top',
+    values: [
+      { id: 'slab-top', label: 'At the slab top', why: 'Teams who want the longest lever against tilt of the ankle.' },
+      { id: 'calf-widest', label: 'Widest of the calf', why: 'Teams who keep the upper edge off the knee; enough for most sprains.' },
+    ],
+  },
+  {
+    id: 'liner',
+    label: 'Liner',
+    default: () => 'wool',
+    values: [
+      { id: 'wool', label: 'Wool', why: 'Nothing tight under the splint on a swelling limb.' },
+      { id: 'stockinette-and-wool', label: 'Stockinette and wool', why: 'Neater ends over the raw edges of fibreglass.' },
+    ],
+  },
+  ...ankleOptions,
+  holdOption,
+  suppliesOption,
+  positionOption,
+]

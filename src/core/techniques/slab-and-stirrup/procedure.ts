@@ -1,0 +1,182 @@
+import type { Side } from '../../case/vocabulary'
+import { formatValue } from '../../plan/format-decision'
+import type { FitTest, Step } from '../../plan/plan'
+import { holdsItself } from '../shared/hold'
+import { makeStep } from '../shared/make-step'
+import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { OptionValues } from '../technique'
+
+export interface StirrupFacts {
+  readonly options: OptionValues
+  readonly side: Side | undefined
+  readonly slab: string
+  readonly stirrup: string
+  readonly ankleWords: string
+  readonly setMin: number
+}
+
+/** Words for a cut piece: "10 cm × 52 cm". */
+export function cutWords(widthCm: number | null, lengthCm: number | null): string {
+  return widthCm === null || lengthCm === null ? 'to the plan' : `${formatValue(widthCm, 'cm')} × ${formatValue(lengthCm, 'cm')}`
+}
+
+/** The steps of slab and stirrup in a workable order. */
+export function slabAndStirrupSteps(facts: StirrupFacts): readonly Step[] {
+  return [...drySteps(facts), ...wetSteps(facts), ...finishSteps(facts)]
+}
+
+function drySteps({ options, side, slab, stirrup }: StirrupFacts): readonly Step[] {
+  const liner = options['liner'] === 'stockinette-and-wool' && options['supplies'] !== 'scarce' ? 'Stockinette first, without a crease. ' : ''
+  return [
+    ...openingSteps({
+      side,
+      compared: 'both legs',
+      where: ['dorsal-foot-pulse'],
+      position: 'Settle the patient in position and show the wanted ankle position on the sound side.',
+      layOut: 'padding, slab, stirrup, a little water, towel, elastic bandage, shears',
+    }),
+    makeStep({
+      id: 'padding',
+      text: `${liner}Padding from the toes to the knee crease, two to four layers, ending about half a centimetre past the splint.`,
+      why: 'Two splints press where they cross; even wool spreads it.',
+      prevents: 'Sores over malleoli and heel, edges on bare skin.',
+      after: ['baseline', 'lay-out'],
+      minutes: [1.5, 2.5, 4],
+      onPatient: true,
+      where: ['padding', 'heel-instep'],
+    }),
+    makeStep({
+      id: 'bone-points',
+      text: 'Feel both malleoli, the heel and the fibular neck through the padding.',
+      why: 'What you can feel sharply, the splint will press.',
+      prevents: 'A foot drop from a pressed nerve at the fibular neck.',
+      after: ['padding'],
+      minutes: [0.3, 0.5, 1],
+      where: ['malleoli', 'fibular-neck'],
+    }),
+    makeStep({
+      id: 'cut-slab',
+      text: `Cut the slab ${slab} and the stirrup ${stirrup}; cover the raw ends with their felt. Held round the limb, the front stays open.`,
+      why: 'Bare fibreglass cuts like glass, and the open front is the release line.',
+      prevents: 'A closed tube, and scratches on the other leg at night.',
+      after: ['identity', 'padding'],
+      minutes: [0.7, 1.2, 2.5],
+      confirm: `Cut for the ${side?.toUpperCase() ?? 'injured'} leg, gap checked`,
+      where: ['slab', 'stirrup'],
+    }),
+  ]
+}
+
+function wetSteps({ options, ankleWords, setMin }: StirrupFacts): readonly Step[] {
+  return [
+    makeStep({
+      id: 'wet',
+      text: 'A little water along both strips, roll them in the towel together, press out. The clock starts.',
+      why: 'Wetted together they set together and bond where they cross.',
+      prevents: 'A slab that has set while the stirrup is still soft.',
+      after: ['cut-slab', 'bone-points'],
+      minutes: [0.4, 0.6, 1],
+      wet: true,
+      timer: { id: 'set', label: 'Setting', minutes: setMin },
+    }),
+    makeStep({
+      id: 'lay',
+      text: 'Slab centred behind the leg, toe end folded into a guard, tacked with one turn.',
+      why: 'Off centre it holds one side only.',
+      prevents: 'A twisted slab and a squeezed little toe.',
+      after: ['wet'],
+      minutes: [0.3, 0.5, 0.8],
+      wet: true,
+      onPatient: true,
+      where: ['slab', 'toe'],
+    }),
+    makeStep({
+      id: 'stirrup',
+      text: 'Stirrup under the heel and up both sides to the same height, over the slab, tacked with one turn.',
+      why: 'It is the two sides that stop the ankle from tilting.',
+      prevents: 'A stirrup longer on one side, which tilts the foot.',
+      after: ['lay'],
+      minutes: [0.3, 0.5, 0.8],
+      wet: true,
+      where: ['stirrup', 'malleoli'],
+    }),
+    makeStep({
+      id: 'bandage',
+      text: 'One elastic bandage over both from the toes, figure-of-eight at the ankle, the weave never stretched open.',
+      why: 'Two separate wraps squeeze more than one.',
+      prevents: 'A tight double bandage over swelling.',
+      after: ['stirrup'],
+      minutes: [0.8, 1.1, 1.6],
+      wet: true,
+      where: ['bandage'],
+    }),
+    makeStep({
+      id: 'mould',
+      text: `A flat palm along the outer middle of the foot, the other hand on the calf: bring the ankle ${ankleWords} and hold. Ask: is it too hot?`,
+      why: 'Pushing under the toes bends the middle of the foot instead of the ankle.',
+      prevents: 'A dropped or tilted foot that looks square at the toes.',
+      after: ['bandage'],
+      minutes: [0.2, 0.4, 0.6],
+      wet: true,
+      holds: holdsItself(options) ? null : { from: 'mould', to: 'mould', place: 'hold-distal' },
+      where: ['ankle', 'midfoot'],
+    }),
+  ]
+}
+
+function finishSteps({ options, ankleWords }: StirrupFacts): readonly Step[] {
+  return [
+    makeStep({
+      id: 'hold-set',
+      text: `Hold ${ankleWords} without moving until it is set; the holder stays. "Too hot" means: take it off.`,
+      why: 'Fibreglass that moves while it sets holds the shape it was moved to.',
+      prevents: 'An ankle that sags in the last minute.',
+      after: ['mould'],
+      minutes: [2, 3, 6],
+      holds: holdsItself(options) ? null : { from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
+      where: ['ankle'],
+    }),
+    makeStep({
+      id: 'look-along',
+      text: 'Look along the toes from the foot end: the sole neither tilted nor turned.',
+      why: 'Tilt shows from the end and nowhere else.',
+      prevents: 'A foot set on its edge.',
+      after: ['hold-set'],
+      minutes: [0.1, 0.2, 0.4],
+      where: ['toe'],
+    }),
+    makeStep({
+      id: 'finish',
+      text: 'Only now turn face up, free the toes side to side, flare what presses, fix the bandage ends.',
+      why: 'Turning before it is set bends it at the ankle.',
+      prevents: 'Squeezed toes, and a splint bent by the turn.',
+      after: ['look-along'],
+      minutes: [0.5, 1, 2],
+      where: ['toe', 'malleoli'],
+    }),
+    closingCheck(['finish'], 'both legs', ['dorsal-foot-pulse', 'toe']),
+  ]
+}
+
+/** What to look at on the finished splint. */
+export const slabAndStirrupFit: readonly FitTest[] = [
+  { id: 'toes-seen', text: 'All toe tips seen', why: 'They are the window for every round.', remedy: 'Trim the end back.', where: ['toe'] },
+  { id: 'little-toe', text: 'Little toe free', why: 'It is pressed first.', remedy: 'Flare or cut the corner.', where: ['toe'] },
+  { id: 'toes-sideways', text: 'Toes free from side to side', why: 'A squeezed foot swells at the toes.', remedy: 'Flare the sides of the guard.', where: ['toe'] },
+  { id: 'malleoli', text: 'No pressure at the malleoli', why: 'Bone lies under the skin there.', remedy: 'Lift the stirrup and pad again, or make it again.', where: ['malleoli'] },
+  { id: 'fibular-neck', text: 'Two fingers clear at the fibular neck', why: 'The nerve that lifts the foot lies on bone there.', remedy: 'Trim or flare the edge away.', where: ['fibular-neck'] },
+  { id: 'upper-edge', text: 'Upper edge clear of the thigh when the knee bends', why: 'It digs in at every step on crutches.', remedy: 'Trim 2 cm and turn the padding over.', where: ['below-knee'] },
+  { id: 'no-dent', text: 'No dent anywhere', why: 'A dent presses for as long as it is worn.', remedy: 'Make it again.', where: ['slab'] },
+  { id: 'foot-level', text: 'Foot plane level, neither tilted nor turned', why: 'It sets as it is held.', remedy: 'Still soft: correct it. Set: make it again.', where: ['ankle'] },
+  { id: 'edges-apart', text: 'Front open from end to end', why: 'It is the room for swelling and the release line.', remedy: 'Trim the edges back.', where: ['slab', 'stirrup'] },
+]
+
+/** Care in words. */
+export const slabAndStirrupCare: readonly string[] = [
+  'No weight through the splint.',
+  'Raised while it cures and while resting, unless the compartment is a worry: then at heart level.',
+  'The folded end guards the toes on crutches; it is not for standing on.',
+  'Toes moved every hour while awake.',
+  'More pain, numb or blue toes, a tight feeling: come back or call, day or night.',
+  'Calf pain or breathlessness: call at once.',
+]

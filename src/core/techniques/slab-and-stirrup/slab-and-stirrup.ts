@@ -1,0 +1,201 @@
+import { legGeometry } from '../../body/leg-geometry'
+import type { LegModel } from '../../body/leg-model'
+import { measureLeg, noteEstimatedGirths, requireLegLengths } from '../../body/measure-leg'
+import {
+  ankleGirth,
+  belowKneeGirth,
+  calfGirth,
+  footLength,
+  heelInstepGirth,
+  lowerLegLength,
+  midfootGirth,
+  slabPath,
+  toeGirth,
+} from '../../body/measurements/leg'
+import { stirrupPath } from '../../body/measurements/stirrup'
+import type { MeasurementDefinition } from '../../body/measurement-definition'
+import { workingOf, type PlanDraft } from '../../plan/draft'
+import { emptyGeometry, type Geometry, type ScheduleEntry } from '../../plan/plan'
+import { readDefaults } from '../../quantities/defaults'
+import { roundUpTo } from '../../quantities/rounding'
+import { scheduleRounds } from '../../rounds/round-list'
+import { decideSetting } from '../../setting/decide-setting'
+import { layerDefaults } from '../../slabs/slab-layers'
+import { bandageDefaults } from '../../wraps/bandage-pressure'
+import { checkLegBandage, decideLegWrap } from '../../wraps/leg-wraps'
+import { decideAnkle, describeAnkle, judgeAnkleInjury } from '../shared/ankle'
+import { crewRelief, leastPeople } from '../shared/hold'
+import { hardShellStops, unfeltPressure } from '../shared/limb-flag-rules'
+import { askForCrew } from '../shared/slow-decisions'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { slabAndStirrupOptions } from './options'
+import { cutWords, slabAndStirrupCare, slabAndStirrupFit, slabAndStirrupSteps } from './procedure'
+import { decideJointWidths, type JointFit } from './widths'
+
+const path: MeasurementDefinition = {
+  ...slabPath,
+  landmarks: 'From the toe tips, under the heel, up the back of the leg to the crease behind the knee bent square',
+}
+const girths = [ankleGirth, calfGirth, belowKneeGirth, heelInstepGirth, toeGirth]
+
+/** Pre-padded fibreglass back slab with a side-to-side stirrup. */
+export const slabAndStirrup: Technique = {
+  id: 'slab-and-stirrup',
+  name: 'Slab and stirrup',
+  purpose: 'Holds an ankle, metatarsal or toe injury from behind and from both sides, open at the front.',
+  bodyRegion: 'leg',
+  regions: ['foot', 'ankle'],
+  patterns: ['malleolar-fracture', 'achilles-rupture', 'ankle-sprain', 'metatarsal-fracture', 'toe-fracture'],
+  decisions: [
+    'slab-width',
+    'stirrup-width',
+    'coverage',
+    'slab-length',
+    'stirrup-length',
+    'padding',
+    'bandage',
+    'set-time',
+    'cure-time',
+    'ankle-angle',
+    'least-crew',
+  ],
+  options: slabAndStirrupOptions,
+  measurements: (_case, options) => [
+    { definition: path, need: 'required' },
+    { definition: stirrupPathFor(options), need: 'required' },
+    ...girths.map((definition) => ({ definition, need: 'one-girth' as const })),
+    ...[lowerLegLength, footLength, midfootGirth].map((definition) => ({ definition, need: 'optional' as const })),
+  ],
+  uses: () => ['fibreglass-slab', 'padding-roll', 'elastic-bandage'],
+  flagRules: [...hardShellStops, ...unfeltPressure],
+  judge: judgeAnkleInjury,
+  plan: planSlabAndStirrup,
+  onUrgent: {
+    device: 'shell',
+    actions: [
+      'Cut the bandage and padding along the open front, toes to top, down to skin.',
+      'Lift the stirrup sides apart; the slab stays as a splint behind.',
+    ],
+  },
+}
+
+function stirrupPathFor(options: OptionValues): MeasurementDefinition {
+  const top = options['stirrup-top'] === 'calf-widest' ? 'the widest part of the calf' : 'the height of the slab top'
+  return { ...stirrupPath, landmarks: `From ${top} on one side, under the heel, to the same height on the other side` }
+}
+
+function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const { clinicalCase } = draft
+  const leg = measureLeg(draft)
+  const slabLengthCm = decideLengthOf(draft, path, 'slab-length', 'Slab length', 2, 'Slab path + 5 cm past the toes − 3 cm short of the crease, up to the next 0.5 cm.')
+  const stirrupLengthCm = decideLengthOf(draft, stirrupPathFor(options), 'stirrup-length', 'Stirrup length', 0, 'Stirrup path, up to the next 0.5 cm.')
+  const fit = leg ? decideJointWidths(draft, leg.model) : null
+  if (leg) {
+    noteEstimatedGirths(draft, leg.model, ['ankle', 'calf', 'below-knee'], ['slab-width', 'stirrup-width'])
+    decideWraps(draft, leg.model, leg.hasLengths)
+  }
+  if (fit) listSlabs(draft, fit, slabLengthCm, stirrupLengthCm)
+  const plies = readDefaults(layerDefaults, draft.ctx.protocol).padStripPlies
+  const set = decideSetting(draft, 'padded-fibreglass', plies)
+  const ankleDeg = decideAnkle(draft, options)
+  const steps = slabAndStirrupSteps({
+    options,
+    side: clinicalCase.injury.side,
+    slab: cutWords(fit?.slabCm ?? null, slabLengthCm),
+    stirrup: cutWords(fit?.stirrupCm ?? null, stirrupLengthCm),
+    ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
+    setMin: set.minutes,
+  })
+  askForCrew(draft, {
+    steps,
+    set,
+    floor: leastPeople(clinicalCase, options),
+    wettingStep: 'wet',
+    mouldingStep: 'mould',
+    relief: crewRelief(clinicalCase, options),
+  })
+  return {
+    steps,
+    fit: slabAndStirrupFit,
+    care: slabAndStirrupCare,
+    schedule: schedule(draft),
+    geometry: leg ? draw(draft, leg.model, ankleDeg ?? 90, fit) : { ...emptyGeometry, body: 'leg' },
+  }
+}
+
+function decideLengthOf(
+  draft: PlanDraft,
+  definition: MeasurementDefinition,
+  id: 'slab-length' | 'stirrup-length',
+  label: string,
+  addCm: number,
+  formula: string,
+): number | null {
+  const measured = draft.require(definition)
+  if (!measured) return null
+  return draft.decide({
+    id,
+    label,
+    value: roundUpTo(measured.value + addCm, 0.5),
+    unit: 'cm',
+    sd: measured.sd,
+    source: 'practice',
+    formula,
+    working: [workingOf(measured), { label: 'Ends', value: addCm, unit: 'cm', from: 'default' }],
+  })
+}
+
+function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean): void {
+  if (!hasLengths) return requireLegLengths(draft)
+  decideLegWrap(draft, model, {
+    decision: 'padding',
+    label: 'Padding',
+    item: 'padding-roll',
+    top: 'below-knee',
+    passes: 1,
+    isOverPadding: false,
+    note: 'two to four layers, ending about half a centimetre past the splint',
+  })
+  const bandage = decideLegWrap(draft, model, {
+    decision: 'bandage',
+    label: 'Elastic bandage',
+    item: 'elastic-bandage',
+    top: 'below-knee',
+    isOverPadding: true,
+    passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes,
+    note: 'one bandage over slab and stirrup together',
+  })
+  if (bandage) checkLegBandage(draft, model, bandage)
+}
+
+function listSlabs(draft: PlanDraft, fit: JointFit, slabLengthCm: number | null, stirrupLengthCm: number | null): void {
+  for (const [id, widthCm, lengthCm] of [
+    ['slab', fit.slabCm, slabLengthCm],
+    ['stirrup', fit.stirrupCm, stirrupLengthCm],
+  ] as const) {
+    draft.material({ id, item: 'fibreglass-slab', widthCm, lengthCm, rolls: null, layers: 1, note: `${id}, cut to length, raw ends covered` })
+  }
+}
+
+function draw(draft: PlanDraft, model: LegModel, ankleDeg: number, fit: JointFit | null): Geometry {
+  const base = legGeometry(draft, model, 'knee')
+  const topCm = model.stations['below-knee'].atCm
+  const all = { axis: 'leg', fromCm: 0, toCm: topCm } as const
+  return {
+    ...base,
+    angles: { ankle: ankleDeg, knee: 0 },
+    bands: [
+      { id: 'padding', label: 'Padding', kind: 'padding', decision: 'padding', axis: 'leg', fromCm: 0, toCm: topCm + 0.5 },
+      { id: 'bandage', label: 'Bandage', kind: 'bandage', decision: 'bandage', ...all },
+      { id: 'slab', label: fit ? `Slab, ${fit.slabCm} cm wide` : 'Slab', kind: 'slab', decision: 'slab-width', ...all },
+      { id: 'stirrup', label: fit ? `Stirrup, ${fit.stirrupCm} cm wide` : 'Stirrup', kind: 'slab', decision: 'stirrup-width', ...all },
+    ],
+  }
+}
+
+function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
+  return [
+    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement, pain and fit, beside the other leg.'),
+    { id: 'review', kind: 'review', dueMin: 2 * 1440, graceMin: 3 * 1440, text: 'Review for circulation, change or completion.' },
+  ]
+}

@@ -1,0 +1,160 @@
+import type { Side } from '../../case/vocabulary'
+import type { FitTest, Step } from '../../plan/plan'
+import { makeStep } from '../shared/make-step'
+import { closingCheck, openingSteps } from '../shared/opening-steps'
+
+export interface SuspensionFacts {
+  readonly side: Side | undefined
+  readonly ring: string
+  readonly isPin: boolean
+  readonly isAdhesive: boolean
+  readonly pullWords: string
+  readonly weightWords: string
+  readonly counterWords: string | null
+  readonly raiseWords: string | null
+}
+
+/** The steps of balanced suspension in a workable order. */
+export function suspendedSteps(facts: SuspensionFacts): readonly Step[] {
+  return [...holdSteps(facts), ...hangSteps(facts)]
+}
+
+function holdSteps({ side, ring, isPin, isAdhesive }: SuspensionFacts): readonly Step[] {
+  return [
+    ...openingSteps({
+      side,
+      compared: 'both legs',
+      where: ['dorsal-foot-pulse'],
+      position: 'Flat on the back, bed with its frame and pulleys checked.',
+      layOut: `${ring}, ${isPin ? 'stirrup for the pin' : 'strips, bandage'}, gutter, slings, cords, pulleys, weights`,
+    }),
+    ...(isPin
+      ? []
+      : [
+          makeStep({
+            id: 'strips',
+            text: `${isAdhesive ? 'Skin adhesive along their bed, then strips that do not stretch lengthwise' : 'Non-adhesive strips'}, uncreased, malleoli padded.`,
+            why: 'A crease is a cut under load.',
+            prevents: 'Blisters, and strips that creep.',
+            after: ['baseline', 'lay-out'],
+            minutes: [2, 3, 6] as const,
+            onPatient: true,
+            where: ['malleoli'],
+          }),
+          makeStep({
+            id: 'bandage',
+            text: 'Bandage from about 7 cm above the ankle upward, moderate, uncreased.',
+            why: 'Over the malleoli it cuts; pulled tight it stops blood.',
+            prevents: 'A drop foot and ankle sores.',
+            after: ['strips'],
+            minutes: [1.5, 2.5, 4] as const,
+            where: ['bandage'],
+          }),
+        ]),
+    makeStep({
+      id: 'ring-set',
+      text: `Splint over the leg to the groin. Read back: ${ring}, ${side?.toUpperCase() ?? 'side'}.`,
+      why: 'The sit bone is what it pushes against.',
+      prevents: 'A ring on the wrong side or in the groin.',
+      after: [isPin ? 'baseline' : 'bandage', 'lay-out'],
+      minutes: [1, 2, 4],
+      hands: ['apply', 'hold-distal'],
+      confirm: `${ring}, ${side?.toUpperCase() ?? 'side'} confirmed`,
+      onPatient: true,
+      where: ['ring'],
+    }),
+    makeStep({
+      id: 'gutter',
+      text: 'Padded gutter under the leg, bent a little at the knee, clear of the heel.',
+      why: 'A straight knee stiffens, a heel on anything breaks down.',
+      prevents: 'Heel sores.',
+      after: ['ring-set'],
+      minutes: [1, 2, 3],
+      where: ['heel-instep', 'knee'],
+    }),
+    makeStep({
+      id: 'slings',
+      text: 'Slings behind the thigh, above the knee, above the heel cord; none behind the fibular neck.',
+      why: 'They carry the leg between the bars.',
+      prevents: 'A sagging thigh, a pressed nerve.',
+      after: ['gutter'],
+      minutes: [1, 2, 4],
+      where: ['sling-1', 'sling-2', 'sling-3'],
+    }),
+  ]
+}
+
+function hangSteps({ pullWords, weightWords, counterWords, raiseWords, isPin }: SuspensionFacts): readonly Step[] {
+  return [
+    makeStep({
+      id: 'pull',
+      text: `Cord from the ${isPin ? 'pin' : 'strips'} tied at the splint's end, ${pullWords}.`,
+      why: 'Muscle shortens the bone ends past each other.',
+      prevents: 'A leg that heals short.',
+      after: ['slings'],
+      minutes: [1, 2, 3],
+      hands: ['apply', 'hold-distal'],
+      where: ['bar'],
+    }),
+    makeStep({
+      id: 'suspension',
+      text: `Suspension over its pulleys by the drawn path, ${weightWords}, knots on the outer side.`,
+      why: 'It carries the leg for washing and the bedpan; it is not the traction.',
+      prevents: 'Cords off their wheels, knots that chafe.',
+      after: ['pull'],
+      minutes: [2, 4, 7],
+      where: ['suspension'],
+    }),
+    ...(counterWords === null
+      ? []
+      : [
+          makeStep({
+            id: 'weights',
+            text: `Counterweight, ${counterWords}, lowered by hand until it hangs free.`,
+            why: 'Dropped it jerks the break; on the floor it does nothing.',
+            prevents: 'A jolt of pain, a ring that carries everything.',
+            after: ['suspension'],
+            minutes: [0.5, 1, 2] as const,
+          }),
+        ]),
+    ...(raiseWords === null
+      ? []
+      : [
+          makeStep({
+            id: 'raise-foot',
+            text: `Raise the foot end of the bed, ${raiseWords}.`,
+            why: 'Otherwise the weight pulls the patient down the bed.',
+            prevents: 'Feet against the bed end, and no traction at all.',
+            after: ['weights'],
+            minutes: [0.5, 1, 2] as const,
+          }),
+        ]),
+    makeStep({
+      id: 'tie-off',
+      text: 'Retighten the cord while hands reduce; a finger all round the ring.',
+      why: 'The first pull stretches strips and knots.',
+      prevents: 'A slack cord by the next round.',
+      after: [raiseWords !== null ? 'raise-foot' : counterWords !== null ? 'weights' : 'suspension'],
+      minutes: [0.5, 1, 2],
+      where: ['ring'],
+    }),
+    closingCheck(['tie-off'], 'both legs', ['dorsal-foot-pulse', 'toe']),
+  ]
+}
+
+/** What to look at on the finished suspension. */
+export const suspendedFit: readonly FitTest[] = [
+  { id: 'finger', text: 'A finger all round the ring', why: 'Tight it presses skin and vessel.', remedy: 'Ease the cord or add counterweight.', where: ['ring'] },
+  { id: 'heel', text: 'Heel and malleoli free', why: 'They break down first.', remedy: 'Move gutter or sling.', where: ['heel-instep', 'malleoli'] },
+  { id: 'knee', text: 'Knee slightly bent', why: 'Straight it stiffens.', remedy: 'Move the middle sling.', where: ['knee'] },
+  { id: 'foot', text: 'Foot upright', why: 'A turned leg heals turned.', remedy: 'Sling or prop the foot.', where: ['toe'] },
+]
+
+/** Care in words. */
+export const suspendedCare: readonly string[] = [
+  'Weights hang free, cords on their wheels, every shift and after every wash.',
+  'Ring, heel and fibular neck every two hours.',
+  'Too much on the ring: ease the cord or add counterweight.',
+  'Moving the bed: weights stay on, or a named person pulls by hand.',
+  'Pulse, blood pressure, breathing and new confusion beside the limb.',
+]

@@ -1,0 +1,117 @@
+import { edgeLying, edgeSitting, edgeStanding, frontArc, backArc, grooveToCrest, overlapLeft, overlapRight } from '../../body/measurements/trunk'
+import type { Estimate } from '../../body/pool-side'
+import { workingOf, type PlanDraft } from '../../plan/draft'
+import { roundUpTo } from '../../quantities/rounding'
+
+const leastOverlapCm = 2.5
+const sidesWithinCm = 1
+const standingRange = [1, 3] as const
+const sittingLeastCm = 0.5
+const grooveWithinCm = 1
+
+/** Decides `overlap` (PRECISIONS trunk-shell): the lesser side as measured, else from the two arcs and the waist. */
+export function decideOverlap(draft: PlanDraft, waist: Estimate | null): void {
+  const left = draft.measure(overlapLeft)
+  const right = draft.measure(overlapRight)
+  const front = draft.measure(frontArc)
+  const back = draft.measure(backArc)
+  const sides = [left, right].flatMap((one) => one ?? [])
+  const lesser = sides.length > 0 ? Math.min(...sides.map((one) => one.value)) : null
+  const computed = front && back && waist ? (front.value + back.value - waist.value) / 2 : null
+  const overlapCm = lesser ?? computed
+  if (overlapCm === null) return
+  const difference = left && right ? Math.abs(left.value - right.value) : 0
+  if (overlapCm < leastOverlapCm - 1e-9 || difference > sidesWithinCm + 1e-9) {
+    draft.caution({
+      level: 'caution',
+      code: 'overlap',
+      decisions: ['overlap'],
+      steps: ['front-on', 'straps'],
+      text: overlapCm < leastOverlapCm ? 'Take the larger shell, or have wings added.' : 'Centre the shells and close again.',
+      why:
+        overlapCm < leastOverlapCm
+          ? `They overlap ${overlapCm.toFixed(1)} cm; under ${leastOverlapCm} cm the edges part when the patient turns.`
+          : `Left and right differ by ${difference.toFixed(1)} cm: the shells sit askew.`,
+    })
+  }
+  draft.decide({
+    id: 'overlap',
+    label: 'Overlap of the shells',
+    value: overlapCm,
+    unit: 'cm',
+    source: 'practice',
+    formula: lesser === null ? '(Front arc + back arc − waist girth) ÷ 2.' : 'The lesser of left and right, as measured.',
+    working: lesser === null ? [front, back, waist].flatMap((one) => (one ? [workingOf(one)] : [])) : sides.map((one) => workingOf(one)),
+  })
+}
+
+/** Decides `top-clearance`, `sit-rise`, `verdict` and `lower-by` from edge and groove (COMPUTATION 15, PRECISIONS trunk-shell). */
+export function decideEdges(draft: PlanDraft): void {
+  const lying = draft.measure(edgeLying)
+  const standing = draft.measure(edgeStanding)
+  const sitting = draft.measure(edgeSitting)
+  const groove = draft.measureSides(grooveToCrest)
+  const clearance = sitting ?? standing ?? lying
+  if (clearance) {
+    draft.decide({
+      id: 'top-clearance',
+      label: 'Edge below the notch',
+      value: clearance.value,
+      unit: 'cm',
+      sd: clearance.sd,
+      source: 'practice',
+      formula: 'Sitting where it was measured, else standing, else lying. Wanted: 1 to 3 cm upright or lying, at least 0.5 cm sitting.',
+      working: [workingOf(clearance)],
+    })
+  }
+  if (standing && sitting) {
+    draft.decide({
+      id: 'sit-rise',
+      label: 'Rises when sitting',
+      value: standing.value - sitting.value,
+      unit: 'cm',
+      source: 'practice',
+      formula: 'Edge clearance standing − sitting.',
+      working: [workingOf(standing), workingOf(sitting)],
+    })
+  }
+  decideVerdict(draft, standing ?? lying, sitting, [groove.left, groove.right].flatMap((one) => one ?? []))
+}
+
+function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Estimate | null, grooves: readonly Estimate[]): void {
+  if (!upright && !sitting && grooves.length === 0) return
+  const isEdgeOff = upright !== null && (upright.value < standingRange[0] - 1e-9 || upright.value > standingRange[1] + 1e-9)
+  const isGrooveOff = grooves.some((one) => Math.abs(one.value) > grooveWithinCm + 1e-9)
+  const lowerByCm = sitting ? sittingLeastCm - sitting.value : 0
+  const verdict = isEdgeOff || isGrooveOff ? 're-seat' : lowerByCm > 1e-9 ? 'lower' : 'keep'
+  if (verdict !== 'keep') {
+    draft.caution({
+      level: 'caution',
+      code: 'top-edge',
+      decisions: ['verdict', 'top-clearance'],
+      steps: ['edge-height'],
+      text: verdict === 'lower' ? 'Lower it, or have the upper edge trimmed.' : 'Open it, seat the waist groove on the hip crest, close again.',
+      why: verdict === 'lower' ? 'Sitting, it pushes into the throat.' : isGrooveOff ? 'The waist groove is off the hip crest: it will slide.' : 'The upper edge is too near the notch or too far below it.',
+    })
+  }
+  draft.decide({
+    id: 'verdict',
+    label: 'Seat of the shell',
+    value: verdict,
+    unit: null,
+    display: verdict === 'keep' ? 'keep' : verdict === 'lower' ? 'lower or trim' : 're-seat',
+    source: 'practice',
+    formula: 'Re-seat when the edge is outside 1 to 3 cm or a groove is over 1 cm off the crest; else lower when it is under 0.5 cm sitting; else keep.',
+    working: [...(upright ? [workingOf(upright)] : []), ...(sitting ? [workingOf(sitting)] : []), ...grooves.map((one) => workingOf(one))],
+  })
+  if (verdict !== 'lower' || !sitting) return
+  draft.decide({
+    id: 'lower-by',
+    label: 'Lower or trim by',
+    value: roundUpTo(lowerByCm, 0.5),
+    unit: 'cm',
+    source: 'practice',
+    formula: '0.5 cm − clearance sitting, up to the next 0.5 cm.',
+    working: [workingOf(sitting)],
+  })
+}

@@ -1,0 +1,202 @@
+import { trunkGeometry } from '../../body/measure-trunk'
+import {
+  backArc,
+  chestGirth,
+  edgeLying,
+  edgeSitting,
+  edgeStanding,
+  frontArc,
+  grooveToCrest,
+  hipGirth,
+  notchPubis,
+  overlapLeft,
+  overlapRight,
+  waistGirth,
+} from '../../body/measurements/trunk'
+import { hasFlag } from '../../case/clinical-case'
+import { workingOf, type PlanDraft } from '../../plan/draft'
+import type { Geometry, ScheduleEntry } from '../../plan/plan'
+import { readDefaults } from '../../quantities/defaults'
+import { scheduleRounds } from '../../rounds/round-list'
+import { decideSize } from '../../sizing/decide-size'
+import { fingerSlack, slackDefaults } from '../../straps/finger-slack'
+import { decidePeople } from '../shared/decide-people'
+import { decideRoll, isScooped, judgeRoll } from '../shared/roll'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { decideEdges, decideOverlap } from './edges'
+import { trunkShellOptions } from './options'
+import { trunkShellCare, trunkShellFit, trunkShellSteps } from './procedure'
+
+const usualStraps = 3
+const mostStraps = 6
+const girths = [waistGirth, chestGirth, hipGirth]
+
+/** Two-shell trunk orthosis. */
+export const trunkShell: Technique = {
+  id: 'trunk-shell',
+  name: 'Two-shell trunk orthosis',
+  purpose: 'Holds a thoracolumbar fracture between a front and a back shell, lying or upright as ordered.',
+  bodyRegion: 'trunk',
+  regions: ['trunk'],
+  patterns: ['thoracolumbar-fracture'],
+  decisions: [
+    'size',
+    'overlap',
+    'top-clearance',
+    'sit-rise',
+    'verdict',
+    'lower-by',
+    ...Array.from({ length: mostStraps }, (_, index) => `strap-slack-${index + 1}`),
+    'people',
+    'turn',
+    'least-crew',
+  ],
+  options: trunkShellOptions,
+  measurements: () => [
+    ...girths.map((definition) => ({ definition, need: 'one-girth' as const })),
+    ...[notchPubis, frontArc, backArc, overlapLeft, overlapRight, edgeLying, edgeStanding, edgeSitting, grooveToCrest].map((definition) => ({
+      definition,
+      need: 'optional' as const,
+    })),
+  ],
+  uses: () => ['trunk-shell'],
+  flagRules: [
+    {
+      flag: 'chest-injury',
+      level: 'caution',
+      steps: ['straps'],
+      text: 'Looser over the chest; count breaths before and after.',
+      why: 'A closed shell takes breath from a hurt chest.',
+    },
+    {
+      flag: 'stoma-or-drain',
+      level: 'caution',
+      steps: ['front-on'],
+      text: 'A window or padding over it; nothing kinked under the shell.',
+      why: 'A pressed stoma or drain closes.',
+    },
+  ],
+  judge: judgeTrunk,
+  plan: planTrunkShell,
+  onUrgent: { device: 'shell', actions: ['Loosen every strap; front shell off while the patient lies flat.'] },
+}
+
+function judgeTrunk(draft: PlanDraft, options: OptionValues): void {
+  const { spine } = draft.clinicalCase.orders
+  const way = options['way']
+  if (way === 'lying') return judgeFlat(draft, options)
+  const isOrdered = way === 'sitting-edge' ? spine === 'sitting' || spine === 'standing' : spine === 'standing'
+  if (isOrdered) return
+  draft.caution({
+    level: 'stop',
+    code: 'not-ordered',
+    steps: ['position'],
+    text: `Not ${way === 'sitting-edge' ? 'sitting' : 'standing'} without a recorded spine order: put it on lying.`,
+    why: 'Upright, the weight of the body comes on the fracture before anything holds it.',
+  })
+}
+
+/** Lying: who must not lie flat, and who must not be rolled. */
+function judgeFlat(draft: PlanDraft, options: OptionValues): void {
+  judgeRoll(draft, options)
+  for (const [flag, text, why] of [
+    ['pregnant-late', 'Tilt the whole bed, 15 to 30° to the left; never simply flat.', 'The womb presses on the great vein when she lies flat.'],
+    ['breathless-lying', 'Tilt the whole bed, head end up, the spine in one line.', 'Lying flat makes breathing worse.'],
+  ] as const) {
+    if (hasFlag(draft.clinicalCase, flag)) draft.caution({ level: 'caution', code: flag, steps: ['position', 'roll'], text, why })
+  }
+}
+
+function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const isLying = options['way'] === 'lying'
+  const readings = girths.map((definition) => ({ definition, estimate: draft.measure(definition), allowanceCm: 0 }))
+  const waist = readings[0]?.estimate ?? null
+  requireOneGirth(draft, readings.some((one) => one.estimate !== null))
+  const size = decideSize(draft, {
+    decision: 'size',
+    label: 'Shell size',
+    matches: (item) => item.technique === 'trunk-shell',
+    readings,
+    prefer: 'smaller',
+    rule: 'odds',
+    school: null,
+    steps: ['tell-apart'],
+  })
+  decideOverlap(draft, waist)
+  decideEdges(draft)
+  const straps = Math.min(mostStraps, Number(size?.item['straps']) || usualStraps)
+  if (options['tightness'] === 'two-finger') decideSlacks(draft, straps)
+  const steps = trunkShellSteps(options, isLying && isScooped(draft, options))
+  if (isLying) decideRoll(draft, options, steps)
+  else decidePeople(draft, { floor: 1, steps, relief: [] })
+  return { steps, fit: trunkShellFit, care: trunkShellCare, schedule: schedule(draft), geometry: draw(draft, straps) }
+}
+
+function requireOneGirth(draft: PlanDraft, isMeasured: boolean): void {
+  if (isMeasured || draft.collect().problems.some((one) => one.path.includes('-girth'))) return
+  draft.problem({
+    code: 'missing',
+    path: 'measurements/waist-girth',
+    message: 'No girth of the trunk was measured: measure round the waist, and better also round chest and hips.',
+  })
+}
+
+/** Decides `strap-slack-1…n`, from the top: two fingers, on the girth where each strap lies. */
+function decideSlacks(draft: PlanDraft, straps: number): void {
+  const { fingerCm } = readDefaults(slackDefaults, draft.ctx.protocol)
+  const order = [draft.measure(chestGirth), draft.measure(waistGirth), draft.measure(hipGirth)]
+  for (let index = 0; index < straps; index++) {
+    const at = straps === 1 ? 1 : (index / (straps - 1)) * (order.length - 1)
+    const below = order[Math.floor(at)]
+    const above = order[Math.ceil(at)]
+    if (!below || !above) continue
+    const girthCm = below.value + (at - Math.floor(at)) * (above.value - below.value)
+    const slackCm = fingerSlack(girthCm / (2 * Math.PI), 2, fingerCm)
+    draft.decide({
+      id: `strap-slack-${index + 1}`,
+      label: `Slack of strap ${index + 1} from the top, two fingers`,
+      value: slackCm,
+      unit: 'cm',
+      display: `${slackCm.toFixed(1)} cm of strap, ${((100 * slackCm) / girthCm).toFixed(1)} % of the girth`,
+      source: 'physics',
+      formula: 'How much longer a loop is with two fingers under it on a round part.',
+      working: [
+        ...(below === above ? [workingOf(below)] : [workingOf(below), workingOf(above)]),
+        { label: 'Half thickness of a finger', value: fingerCm, unit: 'cm', from: 'default' },
+      ],
+    })
+  }
+}
+
+function draw(draft: PlanDraft, straps: number): Geometry {
+  const base = trunkGeometry(draft)
+  const lengthCm = base.axes[0]?.lengthCm ?? 50
+  const clearance = (draft.measure(edgeSitting) ?? draft.measure(edgeStanding) ?? draft.measure(edgeLying))?.value ?? 2
+  return {
+    ...base,
+    bands: [
+      { id: 'front', axis: 'trunk', label: 'Front shell', kind: 'shell', fromCm: 0, toCm: Math.max(1, lengthCm - clearance), decision: 'verdict' },
+      { id: 'back', axis: 'trunk', label: 'Back shell', kind: 'shell', fromCm: 0, toCm: Math.max(1, lengthCm - clearance - 4), decision: 'overlap' },
+      ...Array.from({ length: straps }, (_, index) => {
+        const share = straps === 1 ? 0.5 : 0.82 - (index / (straps - 1)) * 0.72
+        return {
+          id: `strap-${index + 1}`,
+          axis: 'trunk',
+          label: `Strap ${index + 1}`,
+          kind: 'strap' as const,
+          fromCm: share * lengthCm - 2,
+          toCm: share * lengthCm + 2,
+          decision: `strap-slack-${index + 1}`,
+        }
+      }),
+    ],
+  }
+}
+
+function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
+  return [
+    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Breathing, belly, all four limbs, saddle feeling, bladder.'),
+    ...[1, 2, 3].map((day) => ({ id: `skin-${day}`, kind: 'care' as const, dueMin: day * 1440, graceMin: 240, text: 'Skin under the shell, fresh shirt, edge sitting.' })),
+    { id: 'review', kind: 'review', dueMin: 1440, graceMin: 1440, text: 'Review: films upright, seat of the shell.' },
+  ]
+}

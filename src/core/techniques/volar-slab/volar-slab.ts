@@ -1,0 +1,260 @@
+import type { ArmModel } from '../../body/arm-model'
+import { armGeometry, measureArm } from '../../body/measure-arm'
+import {
+  elbowGirth,
+  forearmGirth,
+  handGirth,
+  midForearmGirth,
+  thumbGirth,
+  volarPathIndex,
+  volarPathLittle,
+  wristGirth,
+} from '../../body/measurements/arm'
+import { hasFlag } from '../../case/clinical-case'
+import type { PlanDraft } from '../../plan/draft'
+import { emptyGeometry, type GeometryPolygon, type ScheduleEntry } from '../../plan/plan'
+import { readDefaults } from '../../quantities/defaults'
+import { scheduleRounds } from '../../rounds/round-list'
+import { decideSetting } from '../../setting/decide-setting'
+import { isPlaster, type SettingMaterial } from '../../setting/working-time'
+import { decideSlabLayers } from '../../slabs/decide-slab-layers'
+import { layerDefaults } from '../../slabs/slab-layers'
+import { checkArmBandage, decideArmWrap } from '../../wraps/arm-wraps'
+import { bandageDefaults } from '../../wraps/bandage-pressure'
+import { stockinetteLength, stockinetteWidth } from '../../wraps/stockinette'
+import { hardShellStops } from '../shared/limb-flag-rules'
+import { askForCrew, askForHeat } from '../shared/slow-decisions'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { extensionDeg, volarSlabOptions } from './options'
+import { volarSlabCare, volarSlabFit, volarSlabSteps } from './procedure'
+import { decideNotch, decideSlant, decideVolarLength, decideVolarWidth } from './size'
+import { volarTemplate } from './template'
+
+/** Forearm slab on the palm side. */
+export const volarSlab: Technique = {
+  id: 'volar-slab',
+  name: 'Volar slab, forearm',
+  purpose: 'Rests a wrist sprain, small fracture or soft-tissue injury of the hand from the palm side.',
+  bodyRegion: 'arm',
+  regions: ['hand', 'wrist', 'forearm'],
+  patterns: ['wrist-sprain', 'distal-radius-fracture', 'hand-soft-tissue', 'cellulitis'],
+  decisions: [
+    'slab-length',
+    'end-slant',
+    'slab-width',
+    'thumb-notch',
+    'template',
+    'slab-layers',
+    'stockinette-length',
+    'padding',
+    'bandage',
+    'set-time',
+    'cure-time',
+    'peak-skin-temp',
+    'least-crew',
+  ],
+  options: volarSlabOptions,
+  measurements: () => [
+    { definition: volarPathIndex, need: 'required' },
+    { definition: volarPathLittle, need: 'required' },
+    ...[wristGirth, midForearmGirth, forearmGirth, handGirth].map((definition) => ({ definition, need: 'one-girth' as const })),
+    { definition: thumbGirth, need: 'one-girth' },
+    { definition: elbowGirth, need: 'optional' },
+  ],
+  uses: (options) => [options['material'] === 'padded-fibreglass' ? 'fibreglass-slab' : 'plaster-slab', 'padding-roll', 'elastic-bandage'],
+  flagRules: [
+    ...hardShellStops,
+    {
+      flag: 'numb',
+      level: 'caution',
+      steps: ['bandage', 'mould'],
+      text: 'Median tingling: loosen, straighten the wrist, look again within 15 minutes; more of it means call.',
+      why: 'The median nerve is pressed in its tunnel by swelling and by a bent wrist.',
+    },
+    {
+      flag: 'lymphoedema',
+      level: 'caution',
+      steps: ['bandage'],
+      text: 'Wider padding, a looser bandage, earlier review.',
+      why: 'The arm cannot drain what a bandage holds back.',
+    },
+  ],
+  judge: judgeVolar,
+  plan: planVolarSlab,
+  onUrgent: {
+    device: 'shell',
+    actions: ['Cut bandage and padding along the padded line on the slab, hand to elbow, down to skin.', 'Straighten a bent wrist while it is supported.'],
+  },
+}
+
+function judgeVolar(draft: PlanDraft): void {
+  const { clinicalCase } = draft
+  if (hasFlag(clinicalCase, 'open') && !clinicalCase.orders.woundPlan) {
+    draft.caution({
+      level: 'stop',
+      code: 'open',
+      steps: ['padding'],
+      text: 'Get a plan for the wound first.',
+      why: 'A covered open fracture festers unseen.',
+    })
+  }
+  if (hasFlag(clinicalCase, 'dialysis-arm')) {
+    draft.caution({
+      level: 'caution',
+      code: 'dialysis-arm',
+      steps: ['bandage', 'after-check'],
+      text: 'Find out which arm carries the dialysis vessel: nothing tight on that arm, thrill felt before and after.',
+      why: 'A bandage or slab that slows it can close it for good.',
+    })
+  }
+}
+
+function planVolarSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const material = options['material'] as SettingMaterial
+  const plaster = isPlaster(material)
+  const item = plaster ? 'plaster-slab' : 'fibreglass-slab'
+  const index = draft.require(volarPathIndex)
+  const little = draft.require(volarPathLittle)
+  const lengthCm = decideVolarLength(draft, index, little)
+  const model = measureArm(draft, index && little ? Math.max(index.value, little.value) : null)
+  const thumb = draft.measure(thumbGirth)
+  if (model) decideSlant(draft, index, little, model)
+  const width = model ? decideVolarWidth(draft, model, item) : null
+  const notchCm = decideNotch(draft, thumb)
+  const polygon =
+    model && width && lengthCm !== null && index && little
+      ? volarTemplate({
+          widthCm: width.widthCm,
+          indexCm: index.value,
+          littleCm: little.value,
+          lengthCm,
+          notchCm,
+          thumbAtCm: model.palmCm * 0.6,
+        })
+      : null
+  if (polygon) decideTemplate(draft, polygon)
+  const layers = decideSlabLayers(draft, plaster, { base: 12, least: 10, greatest: 15 }, 'at the forearm')
+  if (width) {
+    const trimmed = width.fromCm > width.widthCm ? `, trimmed to ${width.widthCm} cm wide` : ''
+    draft.material({ id: 'slab', item, widthCm: width.fromCm, lengthCm, rolls: null, layers, note: `cut by the template${trimmed}` })
+  }
+  if (lengthCm !== null && options['liner'] === 'stockinette') decideStockinette(draft, lengthCm, model)
+  if (model && lengthCm !== null) decideWraps(draft, model)
+  const plies = plaster ? layers : readDefaults(layerDefaults, draft.ctx.protocol).padStripPlies
+  const set = decideSetting(draft, material, plies)
+  const degrees = extensionDeg[String(options['extension'])] ?? 10
+  const steps = volarSlabSteps({
+    options,
+    side: draft.clinicalCase.injury.side,
+    isPlaster: plaster,
+    setMin: set.minutes,
+    extension: degrees === 0 ? 'straight' : `${degrees}° back`,
+  })
+  askForHeat(draft, material, plies, set.minutes)
+  askForCrew(draft, {
+    steps,
+    set,
+    floor: 1,
+    wettingStep: 'wet',
+    mouldingStep: 'mould',
+    relief: ['take pre-padded fibreglass', 'use cooler water'],
+  })
+  return {
+    steps,
+    fit: volarSlabFit,
+    care: volarSlabCare,
+    schedule: schedule(draft),
+    geometry: model ? draw(draft, model, degrees, polygon) : { ...emptyGeometry, body: 'arm' },
+  }
+}
+
+function decideTemplate(draft: PlanDraft, polygon: GeometryPolygon): void {
+  draft.decide({
+    id: 'template',
+    label: 'Cutting template',
+    value: true,
+    unit: null,
+    display: 'Printed 1:1, slanted hand end and thumb half-moon',
+    source: 'practice',
+    formula: 'Slab length by slab width, the hand end slanted from the longer to the shorter path, a half-moon on the index side for the thumb.',
+    working: [
+      { label: 'Corners and curve points', value: polygon.points.length, unit: null, from: 'computed', where: 'template' },
+    ],
+  })
+}
+
+function decideStockinette(draft: PlanDraft, lengthCm: number, model: ArmModel | null): void {
+  const value = draft.decide({
+    id: 'stockinette-length',
+    label: 'Stockinette',
+    value: stockinetteLength(lengthCm, 'folded-back'),
+    unit: 'cm',
+    source: 'practice',
+    formula: '1.5 × slab length, to be folded back over both ends.',
+    working: [{ label: 'Slab length', value: lengthCm, unit: 'cm', from: 'computed' }],
+  })
+  if (!model) return
+  const widest = Math.max(...Object.values(model.stations).map((station) => station.girthCm))
+  const { inStock } = draft.stock((one) => one.item === 'stockinette')
+  const widthCm = stockinetteWidth(
+    widest,
+    inStock.flatMap((one) => one.widthCm ?? []),
+  )
+  if (widthCm === null) {
+    draft.caution({
+      level: 'caution',
+      code: 'not-in-stock',
+      decisions: ['stockinette-length'],
+      steps: ['stockinette'],
+      text: 'Use padding alone: no stockinette of this width is in stock.',
+      why: `The widest girth is ${widest.toFixed(1)} cm.`,
+    })
+    return
+  }
+  draft.material({ id: 'stockinette', item: 'stockinette', widthCm, lengthCm: value, rolls: null, layers: 1, note: 'folded back over the slab' })
+}
+
+function decideWraps(draft: PlanDraft, model: ArmModel): void {
+  const topCm = model.forearmCm - 4
+  decideArmWrap(draft, model, {
+    decision: 'padding',
+    label: 'Padding',
+    item: 'padding-roll',
+    topCm,
+    passes: 1,
+    isOverPadding: false,
+    note: 'two to four layers, from the wrist through the web and down the arm',
+  })
+  const bandage = decideArmWrap(draft, model, {
+    decision: 'bandage',
+    label: 'Elastic bandage',
+    item: 'elastic-bandage',
+    topCm,
+    isOverPadding: true,
+    passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes,
+    note: 'from the hand to the elbow and back, roomy thumb hole',
+  })
+  if (bandage) checkArmBandage(draft, model, bandage)
+}
+
+function draw(draft: PlanDraft, model: ArmModel, extension: number, polygon: GeometryPolygon | null): TechniqueOutcome['geometry'] {
+  const base = armGeometry(draft, model)
+  const span = { axis: 'arm', fromCm: -model.palmCm, toCm: model.forearmCm - 4 } as const
+  return {
+    ...base,
+    angles: { wrist: extension },
+    bands: [
+      { id: 'padding', label: 'Padding', kind: 'padding', decision: 'padding', ...span },
+      { id: 'bandage', label: 'Bandage', kind: 'bandage', decision: 'bandage', ...span },
+      { id: 'slab', label: 'Slab on the palm side', kind: 'slab', decision: 'slab-width', ...span },
+    ],
+    polygons: polygon ? [polygon] : [],
+  }
+}
+
+function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
+  return [
+    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement, thumb tip, pain and fit, beside the other hand.'),
+    { id: 'review', kind: 'review', dueMin: 2 * 1440, graceMin: 3 * 1440, text: 'Review for circulation, change or completion.' },
+  ]
+}

@@ -1,0 +1,173 @@
+import { legGeometry } from '../../body/leg-geometry'
+import { sketchLeg } from '../../body/measure-leg'
+import { bootFootLength, bootSoleHeight, bootSoleLength, shoeSoleHeight } from '../../body/measurements/boot'
+import { calfGirth } from '../../body/measurements/leg'
+import { workingOf, type PlanDraft } from '../../plan/draft'
+import type { ScheduleEntry } from '../../plan/plan'
+import { decideSize } from '../../sizing/decide-size'
+import { decidePeople } from '../shared/decide-people'
+import { extraHolder } from '../shared/hold'
+import { positionOption, suppliesOption } from '../shared-options'
+import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { walkerBootCare, walkerBootFit, walkerBootSteps } from './procedure'
+import { decideWedges } from './wedges'
+
+const leastMarginCm = 0.5
+const rightMarginCm = 1.5
+const mostMarginCm = 2
+
+/** Walker boot with a curved sole. */
+export const walkerBoot: Technique = {
+  id: 'walker-boot',
+  name: 'Walker boot',
+  purpose: 'Reduces ankle movement in a foot or ankle that may be looked at and washed every day.',
+  bodyRegion: 'leg',
+  regions: ['foot', 'ankle'],
+  patterns: ['ankle-sprain', 'malleolar-fracture', 'metatarsal-fracture', 'toe-fracture', 'achilles-rupture'],
+  decisions: ['size', 'toe-margin', 'other-shoe-raise', 'wedges', 'least-crew'],
+  options: [
+    {
+      id: 'weight',
+      label: 'Weight',
+      default: () => 'not-ordered',
+      values: [
+        { id: 'not-ordered', label: 'Not ordered', why: 'Planned as not allowed until somebody orders it by name.' },
+        { id: 'allowed', label: 'Allowed', why: 'Ordered: stand and walk at the fitting.' },
+        { id: 'not-allowed', label: 'Not allowed', why: 'Ordered: fitted seated, with walking aids.' },
+      ],
+    },
+    suppliesOption,
+    positionOption,
+  ],
+  measurements: () => [
+    { definition: bootFootLength, need: 'required' },
+    ...[calfGirth, bootSoleLength, bootSoleHeight, shoeSoleHeight].map((definition) => ({ definition, need: 'optional' as const })),
+  ],
+  uses: () => ['walker-boot'],
+  flagRules: [
+    {
+      flag: 'neuropathy',
+      level: 'caution',
+      steps: ['fix-tabs', 'after-check'],
+      text: 'Skin looked at twice a day by somebody else; a custom liner where there is one.',
+      why: 'A friction point is not felt until it is a sore.',
+    },
+    {
+      flag: 'arterial-disease',
+      level: 'caution',
+      steps: ['straps', 'after-check'],
+      text: 'Straps loose, skin twice a day, foot team told.',
+      why: 'A small sore does not heal in a foot with poor blood flow.',
+    },
+  ],
+  judge: judgeBoot,
+  plan: planBoot,
+  onUrgent: { device: 'shell', actions: ['Open every strap and the liner, foot out of the boot.'] },
+}
+
+function judgeBoot(draft: PlanDraft, options: OptionValues): void {
+  const { orders, injury } = draft.clinicalCase
+  if (options['weight'] === 'not-ordered' && !orders.weight) {
+    draft.caution({
+      level: 'caution',
+      code: 'not-ordered',
+      steps: ['stand'],
+      text: 'Get the weight ordered by name; until then it is planned without any.',
+      why: 'A boot invites a step that the bone may not bear.',
+    })
+  }
+  if (injury.pattern === 'achilles-rupture' && !orders.wedges?.length) {
+    draft.caution({
+      level: 'stop',
+      code: 'achilles-rupture',
+      decisions: ['wedges'],
+      steps: ['heel-home'],
+      text: 'No boot without ordered wedges.',
+      why: 'A flat sole pulls the torn ends of the heel cord apart.',
+    })
+  }
+}
+
+function planBoot(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+  const { injury } = draft.clinicalCase
+  const foot = draft.require(bootFootLength)
+  const size = decideSize(draft, {
+    decision: 'size',
+    label: 'Boot size',
+    matches: (item) => item.technique === 'walker-boot',
+    readings: [{ definition: bootFootLength, estimate: foot, allowanceCm: 0 }],
+    prefer: 'larger',
+    rule: 'odds',
+    school: null,
+    steps: ['lay-out'],
+  })
+  decideMargin(draft)
+  decideRaise(draft)
+  const wedgeWords = decideWedges(draft)
+  const steps = walkerBootSteps(injury.side, size?.size ?? 'by foot length', options['weight'] === 'allowed', wedgeWords)
+  decidePeople(draft, { floor: 1 + extraHolder(draft.clinicalCase), steps, relief: [] })
+  const { model } = sketchLeg(draft)
+  const base = legGeometry(draft, model, 'knee')
+  return {
+    steps,
+    fit: walkerBootFit,
+    care: walkerBootCare,
+    schedule: schedule(),
+    geometry: {
+      ...base,
+      angles: { ankle: 90, knee: 0 },
+      bands: [{ id: 'boot', axis: 'leg', label: 'Boot', kind: 'shell', fromCm: 0, toCm: model.stations.calf.atCm, decision: 'size' }],
+    },
+  }
+}
+
+/** Decides `toe-margin`: 0.5 to 1.5 cm is right; a note to 2, a caution above, a stop below 0.5. */
+function decideMargin(draft: PlanDraft): void {
+  const sole = draft.measure(bootSoleLength)
+  const foot = draft.measure(bootFootLength)
+  if (!sole || !foot) return
+  const margin = draft.decide({
+    id: 'toe-margin',
+    label: 'In front of the toes',
+    value: sole.value - foot.value,
+    unit: 'cm',
+    sd: Math.hypot(sole.sd, foot.sd),
+    source: 'practice',
+    formula: 'Inside length of the sole − foot length, the heel home.',
+    working: [workingOf(sole), workingOf(foot)],
+  })
+  if (margin >= leastMarginCm - 1e-9 && margin <= rightMarginCm + 1e-9) return
+  const level = margin < leastMarginCm ? 'stop' : margin > mostMarginCm + 1e-9 ? 'caution' : 'note'
+  draft.caution({
+    level,
+    code: 'toe-margin',
+    decisions: ['toe-margin'],
+    steps: ['toes'],
+    text: level === 'stop' ? 'Take the larger boot.' : level === 'caution' ? 'Take the smaller boot.' : 'A little long: mind the stairs.',
+    why: level === 'stop' ? `Only ${margin.toFixed(1)} cm in front of the toes: they go over the edge.` : `${margin.toFixed(1)} cm in front of the toes: the front edge trips.`,
+  })
+}
+
+function decideRaise(draft: PlanDraft): void {
+  const boot = draft.measure(bootSoleHeight)
+  const shoe = draft.measure(shoeSoleHeight)
+  if (!boot || !shoe) return
+  draft.decide({
+    id: 'other-shoe-raise',
+    label: 'Raise the other shoe by',
+    value: Math.max(0, boot.value - shoe.value),
+    unit: 'cm',
+    source: 'practice',
+    formula: 'Boot sole − shoe sole, not below 0.',
+    working: [workingOf(boot), workingOf(shoe)],
+  })
+}
+
+function schedule(): readonly ScheduleEntry[] {
+  return [
+    { id: 'round-1', kind: 'round', dueMin: 60, graceMin: 15, text: 'After walking or an hour of wear: toes, feeling, friction points.' },
+    ...[1, 2, 3].map((day) => ({ id: `skin-${day}`, kind: 'care' as const, dueMin: day * 1440, graceMin: 240, text: 'Skin of foot and shin, liner dry.' })),
+    { id: 'review', kind: 'review', dueMin: 7 * 1440, graceMin: 1440, text: 'Review: weight, wedges, when to leave the boot off.' },
+    { id: 'wean', kind: 'remove', dueMin: 42 * 1440, graceMin: 7 * 1440, text: 'Weaning: shoe indoors first, boot outdoors, then off.' },
+  ]
+}
