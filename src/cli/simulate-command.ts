@@ -3,6 +3,7 @@ import { armGirths } from '#core/body/measurements/arm'
 import { readCase } from '#core/case/read-case'
 import type { ClinicalCase } from '#core/case/clinical-case'
 import type { Problem } from '#core/case/problem'
+import { findTechnique } from '#core/techniques/registry'
 import { createDraft, type PlanDraft } from '#core/plan/draft'
 import type { PlanContext } from '#core/plan/context'
 import { finishPlan } from '#core/plan/finish-plan'
@@ -12,7 +13,7 @@ import { solveSlowTask } from '#core/plan/slow-task'
 import { compareOpenings } from '#core/swelling/compare-openings'
 import { greatestGirthGrowth } from '#core/swelling/girth-growth'
 import { measureSpan } from '#core/traction/leg-span'
-import { solveSuspension } from '#core/techniques/suspended-ring-traction/rig'
+import { solveSuspension } from '#core/traction/suspension'
 import { paddedAt } from '#core/wraps/leg-wraps'
 import { createCliContext } from './context'
 import { problemLine, readInput } from './read-input'
@@ -97,8 +98,8 @@ function simulateRig(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, p
   const { massKg } = clinicalCase.patient
   const draft: PlanDraft = createDraft(clinicalCase, ctx)
   const span = measureSpan(draft)
-  if (clinicalCase.technique !== 'suspended-ring-traction') {
-    return refuse(problems, 'technique', `${clinicalCase.technique} has no rig: use suspended-ring-traction.`)
+  if (!findTechnique(clinicalCase.technique)?.decisions.includes('suspension-weight')) {
+    return refuse(problems, 'technique', `${clinicalCase.technique} has no rig: use a technique that hangs the limb.`)
   }
   if (!span || massKg === undefined || splintCm === null || counterweightKg === null || cordN === null) return null
   const solved = solveSuspension(draft, massKg, span, splintCm, counterweightKg)

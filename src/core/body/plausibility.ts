@@ -10,6 +10,7 @@ export const plausibilityDefaults = defineDefaults('plausibility', {
   girthAskAbove: { value: 1.45, unit: 'ratio', source: 'anatomy' },
   girthRefuseBelow: { value: 0.45, unit: 'ratio', source: 'anatomy' },
   girthRefuseAbove: { value: 1.9, unit: 'ratio', source: 'anatomy' },
+  leastCm: { value: 0.1, unit: 'cm', source: 'practice', note: 'less than a tape can tell from nothing' },
   greatestCm: { value: 250, unit: 'cm', source: 'anatomy' },
 })
 
@@ -30,6 +31,7 @@ export function judgeReading(
   const limits = readDefaults(plausibilityDefaults, protocol)
   if (!definition.signed && valueCm <= 0) return { verdict: 'refused', because: 'it must be above 0' }
   if (definition.kind === 'angle' || definition.kind === 'count') return { verdict: 'expected' }
+  if (!definition.signed && valueCm < limits.leastCm) return { verdict: 'refused', because: 'it must be above 0' }
   if (Math.abs(valueCm) > limits.greatestCm) {
     return { verdict: 'refused', because: `no body measures more than ${limits.greatestCm} cm there` }
   }

@@ -3,12 +3,12 @@ import { hasFlag } from '../case/clinical-case'
 import type { Problem } from '../case/problem'
 import { bodyRegionOf, type Side } from '../case/vocabulary'
 import type { Caution } from '../plan/plan'
-import type { Protocol } from '../quantities/defaults'
+import { readDefaults, type Protocol } from '../quantities/defaults'
 import { poolReadings, readingsAgree } from '../quantities/pool-readings'
 import { readingError } from '../quantities/reading-error'
 import { toCm } from '../quantities/length'
 import type { MeasurementDefinition } from './measurement-definition'
-import { judgeReading } from './plausibility'
+import { judgeReading, plausibilityDefaults } from './plausibility'
 
 /** One figure for one measurement, ready to compute with. */
 export interface Estimate {
@@ -56,6 +56,7 @@ export function poolSide(
   const problems: Problem[] = []
   const cautions: Caution[] = []
   const stature = statureThatCounts(clinicalCase)
+  const { leastCm } = readDefaults(plausibilityDefaults, protocol)
   const figures = readings
     .filter((one) => typeof one.value === 'number' && hasRightUnit(definition, one, problems))
     .map((reading) => {
@@ -66,7 +67,7 @@ export function poolSide(
     const judged = judgeReading(definition, one.value, stature, protocol)
     if (judged.verdict === 'expected') return true
     const seconded =
-      one.value > 0 &&
+      one.value >= leastCm &&
       one.reading.confirmed === true &&
       figures.some((other) => other !== one && readingsAgree(other.value, one.value, Math.max(one.error, other.error)))
     const figure = `${definition.label} ${one.value.toFixed(1)} cm`

@@ -1,5 +1,6 @@
 import { hasFlag, type ClinicalCase } from '../case/clinical-case'
 import type { Problem } from '../case/problem'
+import { withUsableLevel } from '../case/usable-level'
 import { resolveOptions } from '../techniques/resolve-options'
 import { judgePlace } from '../techniques/judge-place'
 import { findTechnique } from '../techniques/registry'
@@ -15,18 +16,20 @@ export const coreVersion = '0.1.0'
 /**
  * Plans one case: options, rules that hold for every technique, then the technique's own computing. Never
  * throws on clinical input; what is wrong is in `problems` and `cautions`.
- * @param clinicalCase as read by `readCase`
+ * @param entered the case as read by `readCase`
  * @param ctx catalogue, protocol, seed, time, zone and memo
  * @param readProblems problems already found while reading the case file
  * @returns a plan, with slow decisions pending unless the memo knows them; null for an unknown technique
  */
-export function planCase(clinicalCase: ClinicalCase, ctx: PlanContext, readProblems: readonly Problem[] = []): Plan | null {
-  const technique = findTechnique(clinicalCase.technique)
+export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: readonly Problem[] = []): Plan | null {
+  const technique = findTechnique(entered.technique)
   if (!technique) return null
+  const { clinicalCase, problem: levelProblem } = withUsableLevel(entered)
   const options = resolveOptions(technique, clinicalCase, ctx.protocol)
   const draft = createDraft(clinicalCase, ctx)
   readProblems.forEach(draft.problem)
   options.problems.forEach(draft.problem)
+  if (levelProblem) draft.problem(levelProblem)
   judgePlace(draft, technique, options.values)
   technique.judge?.(draft, options.values)
   const outcome = technique.plan(draft, options.values)

@@ -24,6 +24,17 @@ export function decideSlabWidth(draft: PlanDraft, request: SlabWidthRequest): { 
   const stockedCm = stockedWidths(draft, request.item, request.decision)
   const choice = chooseSlabWidth(request.widestCm, stockedCm)
   if (!choice) return null
+  if (choice.widthCm <= 0) {
+    draft.caution({
+      level: 'caution',
+      code: 'no-slab-width',
+      decisions: [request.decision],
+      steps: ['cut-slab'],
+      text: 'No slab can be laid here: the gap to leave takes the whole girth.',
+      why: `Girth over padding at the ${request.limitedAt} is too small for it.`,
+    })
+    return null
+  }
   if (choice.isTrimmed) {
     draft.caution({
       level: 'caution',

@@ -2,6 +2,7 @@ import type { StockItem } from '../case/clinical-case'
 import type { PlanDraft } from '../plan/draft'
 import type { WorkingLine } from '../plan/decision'
 import { readDefaults } from '../quantities/defaults'
+import { roundTo } from '../quantities/rounding'
 import { chooseRolls, type RollChoice, type WrapZone } from './roll-choice'
 import { wrapDefaults, wrapLayers, wrapLength } from './wrap-length'
 
@@ -49,7 +50,7 @@ export function decideRolls(draft: PlanDraft, request: RollRequest): RollChoice 
     working: [
       ...request.zones.map((zone): WorkingLine => ({
         label: `Area, ${zone.id}`,
-        value: Math.round(zone.areaCm2),
+        value: roundTo(zone.areaCm2, 0),
         unit: 'cm²',
         from: 'computed',
       })),
@@ -61,7 +62,7 @@ export function decideRolls(draft: PlanDraft, request: RollRequest): RollChoice 
         unit: 'cm',
         from: 'computed',
       })),
-      { label: 'Left over', value: Math.round(choice.wasteCm2), unit: 'cm²', from: 'computed' },
+      { label: 'Left over', value: roundTo(choice.wasteCm2, 0), unit: 'cm²', from: 'computed' },
       ...request.working,
     ],
   })

@@ -86,7 +86,7 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
   if (leg) noteEstimatedGirths(draft, leg.model, limitingStations(extent), ['slab-width'])
   if (fit) listSlab(draft, fit, lengthCm, layers, options, plaster)
   if (leg) decideWraps(draft, leg.model, leg.hasLengths, extent, options)
-  if (leg && fit) decideStiffness(draft, leg.model, fit, layers, plaster)
+  if (leg && fit && fit.widthCm > 0) decideStiffness(draft, leg.model, fit, layers, plaster)
   const plies = plaster ? layers : readDefaults(layerDefaults, draft.ctx.protocol).padStripPlies
   const set = decideSetting(draft, material, plies)
   const ankleDeg = decideAnkle(draft, options)

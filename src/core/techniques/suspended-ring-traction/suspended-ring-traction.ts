@@ -17,7 +17,7 @@ import { judgeTraction, loadOption, requireMass, skinTractionRules, tractionFlag
 import { positionOption, suppliesOption } from '../shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { suspendedCare, suspendedFit, suspendedSteps } from './procedure'
-import { rigDefaults } from './rig'
+import { rigDefaults } from '../../traction/suspension'
 import { decideCord, decideCounterweight, decideFootRaise, decideStripLength, decideSuspension } from './weights'
 import { readDefaults } from '../../quantities/defaults'
 

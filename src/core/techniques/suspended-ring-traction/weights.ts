@@ -10,7 +10,7 @@ import { gravity } from '../../traction/leg-masses'
 import type { MeasuredSpan } from '../../traction/leg-span'
 import { ringLoad, skinShear } from '../../traction/ring-load'
 import { decideRingPressure } from '../shared/ring'
-import { solveSuspension } from './rig'
+import { solveSuspension } from '../../traction/suspension'
 
 export const balanceDefaults = defineDefaults('balance', {
   ruleKg: { value: 8, unit: 'kg', source: 'practice' },

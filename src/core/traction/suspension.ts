@@ -1,7 +1,7 @@
-import type { PlanDraft } from '../../plan/draft'
-import { defineDefaults, readDefaults } from '../../quantities/defaults'
-import { legParts, type LegSpan } from '../../traction/leg-masses'
-import { solveRig, type Rig, type RigSolution } from '../../traction/solve-rig'
+import type { PlanDraft } from '../plan/draft'
+import { defineDefaults, readDefaults } from '../quantities/defaults'
+import { legParts, type LegSpan } from './leg-masses'
+import { solveRig, type Rig, type RigSolution } from './solve-rig'
 
 export const rigDefaults = defineDefaults('rig', {
   splintKg: { value: 2.5, unit: 'kg', source: 'practice' },
