@@ -15,7 +15,7 @@ try {
   needDebian('chromium', ['chromium', 'chromium-driver'], console.log, '')
   const { build, root } = await import('./build.mjs')
   const { startDatabase } = await import('./database.mjs')
-  for (const room of ['cli', 'server', 'web']) build(room, console.log)
+  for (const room of ['cli', 'standins', 'server', 'web']) build(room, console.log)
   database = await startDatabase(join(scratch, 'data'), console.log)
   const run = spawn(process.execPath, ['--import', 'tsx', join(root, 'tests/bench/bench.ts')], {
     cwd: root,

@@ -9,6 +9,7 @@ export const root = fileURLToPath(new URL('..', import.meta.url))
 const sources = {
   cli: ['src/core', 'src/contract', 'src/cli'],
   server: ['src/core', 'src/contract', 'src/server'],
+  standins: ['src/standins'],
   web: ['src/core', 'src/contract', 'src/web', 'vite.config.ts'],
 }
 

@@ -61,7 +61,28 @@ function checkPort(port) {
   })
 }
 
-function startServer(url, { port, demo }) {
+/** Starts the simulated tape; without it everything else works, so that its failing only costs the tape. */
+function startTape(port) {
+  return new Promise((resolve) => {
+    const child = fork(join(root, 'dist/standins/tape.js'), {
+      env: { ...process.env, PORT: '0', WREN_ORIGINS: `http://127.0.0.1:${port} http://localhost:${port}` },
+      detached: true,
+    })
+    running.push({
+      name: 'tape',
+      stop: () =>
+        new Promise((done) => {
+          if (child.exitCode !== null) return done()
+          child.once('exit', done)
+          child.kill('SIGTERM')
+        }),
+    })
+    child.once('message', (message) => resolve(message.port))
+    child.once('exit', () => resolve(null))
+  })
+}
+
+function startServer(url, { port, demo }, tapePort) {
   return new Promise((resolve, reject) => {
     const child = fork(join(root, 'dist/server/main.js'), {
       env: {
@@ -70,6 +91,7 @@ function startServer(url, { port, demo }) {
         DATABASE_URL: url,
         PORT: String(port),
         WREN_DEMO: demo,
+        ...(tapePort ? { WREN_TAPE: String(tapePort) } : {}),
         WREN_WEB: join(root, 'dist/web'),
       },
       detached: true,
@@ -114,6 +136,7 @@ try {
   takeLock()
   needPackages(say)
   await checkPort(options.port)
+  build('standins', say)
   build('server', say)
   build('web', say)
   let url = process.env.DATABASE_URL
@@ -129,7 +152,7 @@ try {
     running.push({ name: 'database', stop: database.stop })
     url = database.url
   }
-  announce(await startServer(url, options))
+  announce(await startServer(url, options, await startTape(options.port)))
 } catch (error) {
   if (!(error instanceof PlainError))
     process.stderr.write(`${error?.code === 'ENOSPC' ? 'The disk is full: free some space and start again.' : (error?.message ?? error)}\n`)

@@ -26,7 +26,7 @@ try {
   if (wants('check')) {
     for (const one of await runChecks()) one.passed ? passed++ : failed++
   }
-  for (const room of ['cli', 'server', 'web']) build(room, say)
+  for (const room of ['cli', 'standins', 'server', 'web']) build(room, say)
   if (wants('server') || wants('browser')) database = await startDatabase(join(scratch, 'data'), say)
 
   const suites = {

@@ -3,6 +3,7 @@ import { defineConfig } from 'vite'
 
 const entries = {
   cli: { wren: 'src/cli/wren.ts' },
+  standins: { tape: 'src/standins/tape/main.ts' },
   server: { main: 'src/server/main.ts', 'slow-worker': 'src/server/planning/slow-worker.ts' },
 }
 

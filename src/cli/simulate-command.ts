@@ -71,7 +71,8 @@ function simulateHeat(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, 
 function simulateSwelling(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
   const draft = createDraft(clinicalCase, ctx)
   const girths = [...legGirths, ...armGirths].flatMap((definition) => draft.measure(definition)?.value ?? [])
-  if (girths.length === 0) return refuse(problems, 'measurements/calf-girth', 'No girth was measured: measure at least one, for the swelling.')
+  if (girths.length === 0)
+    return refuse(problems, 'measurements/calf-girth', 'No girth was measured: measure at least one, for the swelling.')
   const girthCm = Math.max(...girths)
   const coverage = plan.decisions.find((one) => one.id === 'slab-coverage' || one.id === 'coverage')?.value
   const ways = compareOpenings(

@@ -6,7 +6,8 @@ import { atRiskReason } from '#core/rounds/round-list'
 import { findTechnique } from '#core/techniques/registry'
 import type { Stage } from './board'
 import { toClinicalCase, type CaseRecord } from './case-record'
-import type { EpisodeRecord, RoundRecord } from './episode-record'
+import { bodyRegionOf } from '#core/case/vocabulary'
+import type { EpisodeRecord, InjuryRecord, RoundRecord } from './episode-record'
 
 export interface JudgedRound {
   readonly round: RoundRecord
@@ -40,9 +41,11 @@ export function caseRounds(
   const since = Date.parse(record.appliedAt)
   const after = judged.filter((one) => Date.parse(one.round.at) >= since && !one.round.isBaseline)
   const isBlind = after.some((one) => one.round.findings.limbs.some((limb) => Object.values(limb).some(isCannotAssess)))
-  const isAtRisk = isBlind || atRiskReason(toClinicalCase(record, episode)) !== null
+  const clinicalCase = toClinicalCase(record, episode)
+  const technique = findTechnique(record.technique)
+  const isAtRisk = isBlind || atRiskReason(clinicalCase) !== null || technique?.isAtRisk?.(clinicalCase) === true
   const done = after.map((one) => ({ at: one.round.at, isComplete: one.verdict.complete, isUrgent: one.verdict.level === 'urgent' }))
-  const rounds = liveRounds(record.appliedAt, episode.zone, isAtRisk, done, protocol)
+  const rounds = liveRounds(record.appliedAt, episode.zone, isAtRisk, done, protocol, technique?.rounds)
   const extra = reviewRound(after.at(-1))
   return extra ? [...rounds, extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
 }
@@ -61,10 +64,17 @@ export function stageOf(record: CaseRecord, episode: EpisodeRecord): Stage {
   }
   if (record.runs.length > 0) return 'apply'
   if (record.accepted) return 'make-ready'
-  if (isMeasured(record, episode)) return 'choose'
-  if (record.measurements.length > 0) return 'measure'
   const injury = episode.injuries[record.injuryId]
-  return injury?.region && injury.side ? 'measure' : 'size-up'
+  if (injury && isPlaced(injury) && isMeasured(record, episode)) return 'choose'
+  if (record.measurements.length > 0) return 'measure'
+  return injury && isPlaced(injury) ? 'measure' : 'size-up'
+}
+
+/** Whether the injury's region is known, and its side where the body has two. */
+export function isPlaced(injury: Pick<InjuryRecord, 'region' | 'side'>): boolean {
+  if (injury.region === null) return false
+  const body = bodyRegionOf(injury.region)
+  return body === 'neck' || body === 'trunk' || injury.side !== null
 }
 
 /** Whether every place that is asked for, optional ones aside, has been read. */

@@ -1,4 +1,6 @@
-import type { ClinicalCase, Measurement, Overrule } from '#core/case/clinical-case'
+import type { ClinicalCase, Measurement, Overrule, StockItem } from '#core/case/clinical-case'
+import type { Device } from '#core/case/device'
+import type { Orders } from '#core/case/orders'
 import type { Plan } from '#core/plan/plan'
 import { assessed } from '#core/observations/observation'
 import type { EpisodeRecord } from './episode-record'
@@ -76,6 +78,12 @@ export interface CaseRecord {
   readonly openedAt: string
   readonly options: Readonly<Record<string, string | number>>
   readonly setup: CaseSetup
+  /** What has been ordered; absent in cases from before orders were kept. */
+  readonly orders?: Orders
+  /** A cast that is already on, for techniques that work on one. */
+  readonly device?: Device
+  /** What the store held where this case takes from, when it was last looked at. */
+  readonly store?: CaseStore
   readonly measurements: readonly Measurement[]
   readonly overrules: readonly Overrule[]
   readonly accepted: AcceptedPlan | null
@@ -84,6 +92,13 @@ export interface CaseRecord {
   readonly fit: readonly FitRecord[]
   readonly notes: readonly NoteRecord[]
   readonly removedAt: string | null
+}
+
+/** The stock of one place as a plan uses it. */
+export interface CaseStore {
+  readonly placeId: string
+  readonly placeName: string
+  readonly items: readonly StockItem[]
 }
 
 export interface CaseOpenedBody {
@@ -150,6 +165,20 @@ export function foldCase(record: CaseRecord | null, streamId: string, stored: Fo
       const { key } = event.body as { key: string }
       return withoutReading(record, key)
     }
+    case 'technique':
+      return {
+        ...record,
+        technique: (event.body as { technique: string }).technique,
+        options: {},
+        overrules: [],
+        accepted: null,
+      }
+    case 'orders':
+      return { ...record, orders: (event.body as { orders: Orders }).orders }
+    case 'device':
+      return { ...record, device: (event.body as { device: Device }).device }
+    case 'store':
+      return { ...record, store: event.body as CaseStore }
     case 'options':
       return { ...record, options: (event.body as { options: CaseRecord['options'] }).options }
     case 'setup':
@@ -241,8 +270,9 @@ export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): Clin
       stretcherCm: 200,
       ...(setup.packSetMin === null ? {} : { packSetMin: setup.packSetMin }),
     },
-    stock: 'catalogue',
-    orders: {},
+    stock: record.store?.items ?? 'catalogue',
+    orders: record.orders ?? {},
+    ...(record.device ? { device: record.device } : {}),
     overrules: record.overrules,
     zone: episode.zone,
     ...(setup.wearDays === null ? {} : { wearDays: setup.wearDays }),

@@ -6,6 +6,16 @@ import { skinGrades } from '#core/body/measurements/neck'
 import { listMeasurementIds, measurementWords } from '#core/techniques/measurement-ids'
 import { techniques } from '#core/techniques/registry'
 import type { EventKindId } from './event-kinds'
+import {
+  deviceSchema,
+  ordersSchema,
+  stockCounted,
+  stockItemSchema,
+  stockReceived,
+  stockReleased,
+  stockReserved,
+  stockTaken,
+} from './stock-schemas'
 import { roundOutcomes } from './episode-record'
 import { roles } from './rights'
 import { streamTypes } from './event'
@@ -141,6 +151,19 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   }),
   'run-lease': Joi.object({ runId: uuid.required(), device: Joi.string().min(1).max(60).required() }),
   'reading-withdrawn': Joi.object({ key: uuid.required() }),
+  technique: Joi.object({ technique: Joi.valid(...techniques.map((one) => one.id)).required() }),
+  orders: Joi.object({ orders: ordersSchema.required() }),
+  device: Joi.object({ device: deviceSchema.required() }),
+  store: Joi.object({
+    placeId: uuid.required(),
+    placeName: text(80).required(),
+    items: Joi.array().items(stockItemSchema).max(2000).required(),
+  }),
+  'stock-counted': stockCounted,
+  'stock-received': stockReceived,
+  'stock-taken': stockTaken,
+  'stock-reserved': stockReserved,
+  'stock-released': stockReleased,
   options: Joi.object({
     options: Joi.object()
       .pattern(Joi.string().max(40), Joi.alternatives(Joi.string().max(60), Joi.number()))

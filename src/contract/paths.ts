@@ -8,6 +8,13 @@ export const paths = {
   stream: '/api/stream',
   plans: '/api/plans',
   checks: '/api/checks',
+  devices: '/api/devices',
+  places: '/api/store',
+  place: (id: string) => `/api/store/${id}`,
+  placeMovements: (id: string) => `/api/store/${id}/movements`,
+  placeCsv: (id: string) => `/api/store/${id}/stock.csv`,
+  photos: (caseId: string) => `/api/cases/${caseId}/photos`,
+  photo: (id: string) => `/api/photos/${id}`,
   case: (id: string) => `/api/cases/${id}`,
   episode: (id: string) => `/api/episodes/${id}`,
 } as const

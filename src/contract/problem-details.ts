@@ -26,5 +26,7 @@ export const errorCodes = [
   'not-json',
   'pending-plan',
   'unavailable',
+  'out-of-stock',
+  'not-a-picture',
 ] as const
 export type ErrorCode = (typeof errorCodes)[number]

@@ -3,21 +3,27 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { QueryTypes, type Sequelize } from 'sequelize'
+import type { DeviceInfo, DevicesAnswer } from '#contract/devices'
 import { ApiError } from './api-error'
 import type { Clock } from './clock'
 import { defineModels } from './db/models'
 import { answerErrors } from './middleware/answer-errors'
-import { readSession } from './middleware/session'
+import { readSession, requireSession, type SignedInRequest } from './middleware/session'
 import type { Planner } from './planning/planner'
 import { createEventRepository } from './repositories/events'
 import { createPeopleRepository } from './repositories/people'
+import { createPhotoRepository } from './repositories/photos'
+import { createStockRepository } from './repositories/stock'
 import { createStreamRepository } from './repositories/streams'
 import { coreRoutes } from './routes/core-routes'
+import { photoRoutes } from './routes/photo-routes'
 import { recordRoutes } from './routes/record-routes'
 import { sessionRoutes } from './routes/session-routes'
+import { storeRoutes } from './routes/store-routes'
 import { streamRoute } from './routes/stream-route'
 import { makeNonce, webRoutes } from './routes/web-routes'
 import { createAppendService } from './services/append-event'
+import { createStockImport } from './services/import-stock'
 import { createSignInService } from './services/sign-in'
 
 export interface AppDeps {
@@ -29,6 +35,8 @@ export interface AppDeps {
   readonly webFolder: string | null
   readonly isSecure?: boolean
   readonly wrongSignInsAllowed?: number
+  /** Stand-ins that run beside the server. */
+  readonly devices?: readonly DeviceInfo[]
 }
 
 /** Builds the application without listening. */
@@ -39,11 +47,13 @@ export function createApp(deps: AppDeps): Express {
   const streams = createStreamRepository(db, models)
   const people = createPeopleRepository(models)
   const signIn = createSignInService(people, clock)
-  const append = createAppendService({ db, events, streams, people, planner, clock })
+  const stock = createStockRepository(db)
+  const append = createAppendService({ db, events, streams, people, stock, planner, clock })
 
   const app = express()
   app.disable('x-powered-by')
-  app.use(contentPolicy(deps.isSecure ?? false))
+  const devices = deps.devices ?? []
+  app.use(contentPolicy(deps.isSecure ?? false, devices))
   app.use(express.json({ limit: '1mb', type: ['application/json', 'application/*+json'] }))
   app.use(cookieParser())
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
@@ -58,6 +68,12 @@ export function createApp(deps: AppDeps): Express {
   app.use(sessionRoutes({ signIn, clock, isSecure: deps.isSecure ?? false, wrongSignInsAllowed: deps.wrongSignInsAllowed ?? 30 }))
   app.use(recordRoutes({ append, streams, people, clock }))
   app.use(coreRoutes(planner))
+  app.use(storeRoutes({ stock, importStock: createStockImport({ db, events, streams, stock, clock }), clock }))
+  app.use(photoRoutes({ photos: createPhotoRepository(db), streams, clock }))
+  app.get('/api/devices', (request: SignedInRequest, response: Response<DevicesAnswer>) => {
+    requireSession(request)
+    response.json({ devices })
+  })
   app.use(streamRoute(events, clock))
   app.use('/api', () => {
     throw new ApiError(404, 'not-found', 'There is nothing at this address of the API.')
@@ -67,7 +83,7 @@ export function createApp(deps: AppDeps): Express {
   return app
 }
 
-function contentPolicy(isSecure: boolean): express.RequestHandler[] {
+function contentPolicy(isSecure: boolean, devices: readonly DeviceInfo[]): express.RequestHandler[] {
   const withNonce: express.RequestHandler = (_request, response, next) => {
     response.locals['nonce'] = makeNonce()
     next()
@@ -79,7 +95,7 @@ function contentPolicy(isSecure: boolean): express.RequestHandler[] {
         'default-src': ["'none'"],
         'script-src': ["'self'"],
         'worker-src': ["'self'"],
-        'connect-src': ["'self'"],
+        'connect-src': ["'self'", ...devices.map((device) => new URL(device.stream).origin)],
         'font-src': ["'self'"],
         'img-src': ["'self'", 'data:', 'blob:'],
         'style-src': ["'self'", (_request, response) => `'nonce-${String((response as Response).locals['nonce'])}'`],

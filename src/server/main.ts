@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { v7 as uuidv7 } from 'uuid'
+import type { DeviceInfo } from '#contract/devices'
 import { createApp } from './app'
 import { systemClock } from './clock'
 import { connectDatabase } from './db/connect'
@@ -45,7 +46,14 @@ async function main(): Promise<void> {
   await events.anchor(new Date(systemClock()).toISOString().slice(0, 10))
 
   const webFolder = process.env['WREN_WEB'] ?? fileURLToPath(new URL('../web', import.meta.url))
-  const app = createApp({ db, clock: systemClock, planner, log, webFolder: webFolder === 'none' ? null : webFolder })
+  const app = createApp({
+    db,
+    clock: systemClock,
+    planner,
+    log,
+    webFolder: webFolder === 'none' ? null : webFolder,
+    devices: readDevices(),
+  })
   const port = Number(process.env['PORT'] ?? 4180)
   const server = app.listen(port, '127.0.0.1')
   server.on('error', (error: NodeJS.ErrnoException) => {
@@ -85,6 +93,13 @@ async function main(): Promise<void> {
     }
     process.send?.(message)
   }
+}
+
+/** Stand-ins that the supervisor started, as `WREN_TAPE=port`. */
+function readDevices(): readonly DeviceInfo[] {
+  const port = Number(process.env['WREN_TAPE'])
+  if (!Number.isInteger(port) || port < 1) return []
+  return [{ id: 'tape', name: 'Tern tape', stream: `ws://127.0.0.1:${port}/tape`, panel: `http://127.0.0.1:${port}/` }]
 }
 
 main().catch((error: unknown) => {

@@ -6,6 +6,8 @@ import { fileURLToPath } from 'node:url'
 export interface LiveServer {
   readonly address: string
   readonly password: string
+  /** Where the simulated tape is squeezed. */
+  readonly tapePanel: string
   stop(): Promise<void>
 }
 
@@ -14,9 +16,10 @@ export async function startLiveServer(demo: 'fresh' | 'when-empty' = 'fresh', fi
   const url = process.env['TEST_DATABASE_URL']
   if (!url) throw new Error('TEST_DATABASE_URL is not set: run the suite through npm test')
   const port = fixedPort ?? (await freePort())
+  const tape = await startTape(port)
   const main = fileURLToPath(new URL('../../dist/server/main.js', import.meta.url))
   const child: ChildProcess = fork(main, {
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), WREN_DEMO: demo },
+    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), WREN_DEMO: demo, WREN_TAPE: String(tape.port) },
   })
   const ready = await new Promise<{ address: string; password: string }>((resolve, reject) => {
     child.once('message', (message) => resolve(message as { address: string; password: string }))
@@ -24,12 +27,28 @@ export async function startLiveServer(demo: 'fresh' | 'when-empty' = 'fresh', fi
   })
   return {
     ...ready,
-    stop: () =>
-      new Promise((resolve) => {
-        child.once('exit', () => resolve())
-        child.kill('SIGTERM')
-      }),
+    tapePanel: `http://127.0.0.1:${tape.port}`,
+    stop: async () => {
+      await end(child)
+      await end(tape.child)
+    },
   }
+}
+
+function end(child: ChildProcess): Promise<void> {
+  return new Promise((resolve) => {
+    child.once('exit', () => resolve())
+    child.kill('SIGTERM')
+  })
+}
+
+async function startTape(serverPort: number): Promise<{ child: ChildProcess; port: number }> {
+  const main = fileURLToPath(new URL('../../dist/standins/tape.js', import.meta.url))
+  const child = fork(main, { env: { ...process.env, PORT: '0', WREN_ORIGINS: `http://127.0.0.1:${serverPort}` } })
+  const { port } = await new Promise<{ port: number }>((resolve) =>
+    child.once('message', (message) => resolve(message as { port: number })),
+  )
+  return { child, port }
 }
 
 function freePort(): Promise<number> {

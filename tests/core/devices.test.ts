@@ -7,11 +7,16 @@ import { changedExample } from './example-cases'
 
 const plan = (technique: string, change: (file: CaseFile) => void = () => undefined) => planFile(changedExample(technique, change))
 const cm = (id: string, value: number, side?: string) => ({ id, value, unit: 'cm', ...(side ? { side } : {}) })
-const without = (file: CaseFile, ...ids: string[]): void => void (file.measurements = file.measurements.filter((one) => !ids.includes(String(one['id']))))
+const without = (file: CaseFile, ...ids: string[]): void =>
+  void (file.measurements = file.measurements.filter((one) => !ids.includes(String(one['id']))))
 
 describe('extrication collar', () => {
   it('takes the nearest setting, the smaller of two equally near', () => {
-    const at = (height: number): unknown => decisionOf(plan('extrication-collar', (file) => void (file.measurements = [cm('neck-height', height)])), 'setting').value
+    const at = (height: number): unknown =>
+      decisionOf(
+        plan('extrication-collar', (file) => void (file.measurements = [cm('neck-height', height)])),
+        'setting',
+      ).value
     expect(at(4.9)).to.equal(4.8)
     expect(at(5.4)).to.equal(4.8)
     expect(at(5.5)).to.equal(6)
@@ -79,11 +84,14 @@ describe('extrication collar', () => {
   }
 
   it('stops for an isolated stab, cautions when other injuries stand beside it', () => {
-    const stab = (patient: string[]) => (file: CaseFile): void => {
-      file.injury['flags'] = ['penetrating']
-      file.patient['flags'] = patient
-    }
-    const levelOf = (patient: string[]) => plan('extrication-collar', stab(patient)).cautions.find((one) => one.code === 'penetrating')?.level
+    const stab =
+      (patient: string[]) =>
+      (file: CaseFile): void => {
+        file.injury['flags'] = ['penetrating']
+        file.patient['flags'] = patient
+      }
+    const levelOf = (patient: string[]) =>
+      plan('extrication-collar', stab(patient)).cautions.find((one) => one.code === 'penetrating')?.level
     expect(levelOf([])).to.equal('stop')
     expect(levelOf(['several-injuries'])).to.equal('caution')
   })
@@ -106,7 +114,12 @@ describe('care collar', () => {
     })
     expect(decisionOf(made, 'strap-balance').value).to.be.closeTo(0.6, 1e-9)
     expect(cautionCodes(made)).to.include.members(['strap-balance', 'liner-margin'])
-    expect(decisionOf(plan('care-collar', (file) => void (file.options['frequency'] = 'twice-daily')), 'next-care').value).to.equal(12)
+    expect(
+      decisionOf(
+        plan('care-collar', (file) => void (file.options['frequency'] = 'twice-daily')),
+        'next-care',
+      ).value,
+    ).to.equal(12)
   })
 
   for (const [options, massKg, people] of [
@@ -141,7 +154,9 @@ describe('care collar', () => {
     })
     expect(decisionOf(made, 'skin-trend').value).to.equal('worse')
     expect(made.cautions.find((one) => one.code === 'red-not-blanching')?.level).to.equal('stop')
-    expect(problemLines(plan('care-collar', (file) => void (file.measurements = [{ id: 'skin-chin', value: 'purple' }])))).to.deep.equal(['format measurements/0/value'])
+    expect(problemLines(plan('care-collar', (file) => void (file.measurements = [{ id: 'skin-chin', value: 'purple' }])))).to.deep.equal([
+      'format measurements/0/value',
+    ])
   })
 })
 
@@ -167,7 +182,11 @@ describe('trunk shell', () => {
     it(`standing ${standing}, sitting ${sitting}, groove ${groove}: ${verdict}`, () => {
       const made = plan('trunk-shell', (file) => {
         without(file, 'edge-to-notch-standing', 'edge-to-notch-sitting', 'groove-to-crest')
-        file.measurements.push(cm('edge-to-notch-standing', standing), cm('edge-to-notch-sitting', sitting), cm('groove-to-crest', groove, 'left'))
+        file.measurements.push(
+          cm('edge-to-notch-standing', standing),
+          cm('edge-to-notch-sitting', sitting),
+          cm('groove-to-crest', groove, 'left'),
+        )
       })
       expect(decisionOf(made, 'verdict').value).to.equal(verdict)
       expect(made.decisions.find((one) => one.id === 'lower-by')?.value ?? null).to.equal(lowerBy)
@@ -179,7 +198,11 @@ describe('trunk shell', () => {
   it('leaves two fingers under each strap, unless firm', () => {
     const made = plan('trunk-shell')
     expect(decisionOf(made, 'strap-slack-1').value).to.be.closeTo(fingerSlack(87 / (2 * Math.PI), 2, 0.8), 1e-12)
-    expect(plan('trunk-shell', (file) => void (file.options['tightness'] = 'firm-to-tolerance')).decisions.some((one) => one.id === 'strap-slack-1')).to.equal(false)
+    expect(
+      plan('trunk-shell', (file) => void (file.options['tightness'] = 'firm-to-tolerance')).decisions.some(
+        (one) => one.id === 'strap-slack-1',
+      ),
+    ).to.equal(false)
   })
 
   it('is put on upright only with a fitting spine order', () => {
@@ -224,7 +247,10 @@ describe('seated vest', () => {
     expect(made.problems).to.deep.equal([])
   })
   it('is not for an unstable patient', () => {
-    expect(plan('seated-vest', (file) => void (file.patient['flags'] = ['unstable'])).cautions[0]).to.include({ level: 'stop', code: 'unstable' })
+    expect(plan('seated-vest', (file) => void (file.patient['flags'] = ['unstable'])).cautions[0]).to.include({
+      level: 'stop',
+      code: 'unstable',
+    })
   })
 })
 
@@ -236,7 +262,12 @@ describe('hinged knee brace', () => {
     expect(decisionOf(made, 'strap-trim-1').value).to.equal(4)
     expect(made.decisions.some((one) => one.id === 'strap-trim-3')).to.equal(false)
     expect(decisionOf(made, 'pistoning').value).to.be.closeTo(pistoning(Math.hypot(0.6, 0.4), 60), 1e-12)
-    expect(decisionOf(plan('hinged-knee-brace', (file) => void (file.options['bar-reach'] = 'near-ankle')), 'lower-bar').value).to.equal(36)
+    expect(
+      decisionOf(
+        plan('hinged-knee-brace', (file) => void (file.options['bar-reach'] = 'near-ankle')),
+        'lower-bar',
+      ).value,
+    ).to.equal(36)
   })
   it('shows the shipped stops as an example, never as an order', () => {
     const made = plan('hinged-knee-brace', (file) => void delete file['orders'])
@@ -275,9 +306,15 @@ describe('hinged knee brace', () => {
       file.measurements.push(cm('hinge-forward', 2.2, 'right'))
     })
     expect(cautionCodes(off)).to.include('pistoning')
-    const odd = plan('hinged-knee-brace', (file) => void (file['orders'] = { brace: { by: 'A', at: '', extensionStop: 5, flexionStop: 60, lock: 'open' } }))
+    const odd = plan(
+      'hinged-knee-brace',
+      (file) => void (file['orders'] = { brace: { by: 'A', at: '', extensionStop: 5, flexionStop: 60, lock: 'open' } }),
+    )
     expect(cautionCodes(odd)).to.include('not-in-stock')
-    const crossed = plan('hinged-knee-brace', (file) => void (file['orders'] = { brace: { by: 'A', at: '', extensionStop: 70, flexionStop: 60 } }))
+    const crossed = plan(
+      'hinged-knee-brace',
+      (file) => void (file['orders'] = { brace: { by: 'A', at: '', extensionStop: 70, flexionStop: 60 } }),
+    )
     expect(problemLines(crossed)).to.include('format orders/brace/extensionStop')
   })
 })
@@ -312,12 +349,21 @@ describe('walker boot', () => {
     expect(made.procedure.steps.find((step) => step.id === 'stand')?.text).to.include('no weight')
   })
   it('wants ordered wedges for a torn heel cord, and follows their weeks', () => {
-    const torn = (wedges?: object[]) => (file: CaseFile): void => {
-      file.injury['pattern'] = 'achilles-rupture'
-      file['orders'] = { week: 4, ...(wedges ? { wedges } : {}) }
-    }
+    const torn =
+      (wedges?: object[]) =>
+      (file: CaseFile): void => {
+        file.injury['pattern'] = 'achilles-rupture'
+        file['orders'] = { week: 4, ...(wedges ? { wedges } : {}) }
+      }
     expect(plan('walker-boot', torn()).cautions.find((one) => one.code === 'achilles-rupture')?.level).to.equal('stop')
-    const made = plan('walker-boot', torn([{ week: 0, count: 3 }, { week: 3, count: 2 }, { week: 5, count: 1 }]))
+    const made = plan(
+      'walker-boot',
+      torn([
+        { week: 0, count: 3 },
+        { week: 3, count: 2 },
+        { week: 5, count: 1 },
+      ]),
+    )
     expect(decisionOf(made, 'wedges').value).to.equal(2)
     expect(cautionCodes(made)).not.to.include('achilles-rupture')
   })

@@ -91,16 +91,21 @@ describe('every technique', () => {
 })
 
 describe('bad input, for every technique', () => {
-  const figures = (file: CaseFile): Record<string, unknown>[] => file.measurements.filter((one) => typeof one['value'] === 'number' && one['unit'] === 'cm')
+  const figures = (file: CaseFile): Record<string, unknown>[] =>
+    file.measurements.filter((one) => typeof one['value'] === 'number' && one['unit'] === 'cm')
 
   for (const id of techniqueIds) {
     const technique = findTechnique(id)
     const required = exampleOf(id).measurements.find((one) =>
-      technique?.measurements(readCase(exampleOf(id)).clinicalCase!, {}).some((asked) => asked.need === 'required' && asked.definition.id === one['id']),
+      technique
+        ?.measurements(readCase(exampleOf(id)).clinicalCase!, {})
+        .some((asked) => asked.need === 'required' && asked.definition.id === one['id']),
     )
     if (required) {
       it(`${id}: a missing required reading is named`, () => {
-        const plan = planFile(changedExample(id, (file) => void (file.measurements = file.measurements.filter((one) => one['id'] !== required['id']))))
+        const plan = planFile(
+          changedExample(id, (file) => void (file.measurements = file.measurements.filter((one) => one['id'] !== required['id']))),
+        )
         expect(problemLines(plan)).to.include(`missing measurements/${String(required['id'])}`)
       })
     }
@@ -207,7 +212,11 @@ describe('random cases', () => {
       widthCm: fc.constantFrom(0, 5, 10, 15),
       lengthCm: fc.constantFrom(0, 0.5, 15, 270),
       count: fc.constantFrom(0, 1),
-      fits: fc.constantFrom({ 'oblique-groin-girth': [40, 60] }, { 'waist-girth': [60, 90], 'chest-girth': [60, 100] }, { 'foot-length': [22, 27] }),
+      fits: fc.constantFrom(
+        { 'oblique-groin-girth': [40, 60] },
+        { 'waist-girth': [60, 90], 'chest-girth': [60, 100] },
+        { 'foot-length': [22, 27] },
+      ),
       straps: fc.constantFrom(0, 1, 3, 50),
     },
     { requiredKeys: [] },
@@ -265,15 +274,20 @@ describe('random cases', () => {
   it('finish with both slow decisions as well', function () {
     this.timeout(120_000)
     fc.assert(
-      fc.property(fc.constantFrom('leg-slab', 'slab-and-stirrup', 'volar-slab', 'leg-cast'), fc.integer({ min: 5, max: 45 }), fc.integer({ min: 2, max: 200 }), (id, waterC, massKg) => {
-        const plan = planFile(
-          changedExample(id, (file) => {
-            file.patient['massKg'] = massKg
-            file['environment'] = { waterC, roomC: 21 }
-          }),
-        )
-        return findNonsense(plan) === null && plan.pending.length === 0
-      }),
+      fc.property(
+        fc.constantFrom('leg-slab', 'slab-and-stirrup', 'volar-slab', 'leg-cast'),
+        fc.integer({ min: 5, max: 45 }),
+        fc.integer({ min: 2, max: 200 }),
+        (id, waterC, massKg) => {
+          const plan = planFile(
+            changedExample(id, (file) => {
+              file.patient['massKg'] = massKg
+              file['environment'] = { waterC, roomC: 21 }
+            }),
+          )
+          return findNonsense(plan) === null && plan.pending.length === 0
+        },
+      ),
       { numRuns: 60 },
     )
   })
@@ -282,7 +296,11 @@ describe('random cases', () => {
 describe('the order of steps', () => {
   const { steps } = planFile(exampleOf('leg-slab')).procedure
   it('names what came too early and what was left out', () => {
-    expect(findOrderBreaks(steps, ['padding', 'identity', 'baseline'])).to.deep.include({ step: 'padding', before: 'baseline', isMissing: false })
+    expect(findOrderBreaks(steps, ['padding', 'identity', 'baseline'])).to.deep.include({
+      step: 'padding',
+      before: 'baseline',
+      isMissing: false,
+    })
     expect(findOrderBreaks(steps, ['mould'])).to.deep.equal([{ step: 'mould', before: 'bandage', isMissing: true }])
   })
   it('offers what may be done next', () => {

@@ -43,7 +43,10 @@ describe('volar slab', () => {
     expect(decisionOf(made, 'slab-layers').value).to.equal(12)
   })
   it('trims a wider slab where none lies between', () => {
-    const made = plan('volar-slab', (file) => void (file['stock'] = [5, 15].map((widthCm) => ({ item: 'plaster-slab', widthCm, count: 1 }))))
+    const made = plan(
+      'volar-slab',
+      (file) => void (file['stock'] = [5, 15].map((widthCm) => ({ item: 'plaster-slab', widthCm, count: 1 }))),
+    )
     expect(decisionOf(made, 'slab-width').value).to.equal(12)
     expect(cautionCodes(made)).to.include('no-slab-width')
   })
@@ -63,7 +66,10 @@ describe('volar slab', () => {
       file['orders'] = { woundPlan: true }
     })
     expect(cautionCodes(withPlan)).not.to.include('open')
-    expect(plan('volar-slab', (file) => void (file.patient['flags'] = ['dialysis-arm'])).cautions.find((one) => one.code === 'dialysis-arm')?.text).to.include('arm')
+    expect(
+      plan('volar-slab', (file) => void (file.patient['flags'] = ['dialysis-arm'])).cautions.find((one) => one.code === 'dialysis-arm')
+        ?.text,
+    ).to.include('arm')
   })
   it('notes a thumb that was not read, and leaves its notch out', () => {
     const made = plan('volar-slab', (file) => void (file.measurements = file.measurements.filter((one) => one['id'] !== 'thumb-girth')))
@@ -72,7 +78,12 @@ describe('volar slab', () => {
     expect(cautionCodes(made)).to.include('check-reading')
   })
   it('takes two layers fewer and one for weight under 35 kg', () => {
-    expect(decisionOf(plan('volar-slab', (file) => void (file.patient['massKg'] = 30)), 'slab-layers').value).to.equal(9)
+    expect(
+      decisionOf(
+        plan('volar-slab', (file) => void (file.patient['massKg'] = 30)),
+        'slab-layers',
+      ).value,
+    ).to.equal(9)
   })
 })
 
@@ -83,13 +94,24 @@ describe('leg cast', () => {
     expect(decisionOf(made, 'cast-layers').value).to.equal(7)
     expect(decisionOf(made, 'cure-time')).to.include({ value: 48, unit: 'h' })
     expect(decisionOf(made, 'stocking-length').value).to.be.closeTo(79 + 25.5 + 20, 1e-9)
-    expect(decisionOf(made, 'rolls').value).to.equal(Number(decisionOf(made, 'rolls-lower').value) + Number(decisionOf(made, 'rolls-thigh').value))
+    expect(decisionOf(made, 'rolls').value).to.equal(
+      Number(decisionOf(made, 'rolls-lower').value) + Number(decisionOf(made, 'rolls-thigh').value),
+    )
     expect(decisionOf(made, 'least-crew').value).to.equal(3)
     const short = plan('leg-cast', (file) => void (file.options['extent'] = 'short'))
     expect(decisionOf(short, 'cure-time').value).to.equal(24)
     expect(decisionOf(short, 'least-crew').value).to.equal(2)
-    for (const id of ['knee-angle', 'knee-strength', 'rolls-thigh']) expect(short.decisions.some((one) => one.id === id), id).to.equal(false)
-    expect(decisionOf(plan('leg-cast', (file) => Object.assign(file.options, { extent: 'short', 'foot-hold': 'own-chest' })), 'least-crew').value).to.equal(1)
+    for (const id of ['knee-angle', 'knee-strength', 'rolls-thigh'])
+      expect(
+        short.decisions.some((one) => one.id === id),
+        id,
+      ).to.equal(false)
+    expect(
+      decisionOf(
+        plan('leg-cast', (file) => Object.assign(file.options, { extent: 'short', 'foot-hold': 'own-chest' })),
+        'least-crew',
+      ).value,
+    ).to.equal(1)
   })
   it('has a strength at the knee that grows with fibreglass and falls with mass', () => {
     const at = (massKg: number, material: string): number =>
@@ -152,12 +174,20 @@ describe('opening a cast', () => {
     })
     expect(decisionOf(now, 'earliest').value).to.equal(0)
     expect(cautionCodes(now)).not.to.include('not-hard')
-    expect(now.procedure.steps.map((step) => step.id)).to.include('cut-padding').and.not.include('crepe')
-    const urgent = plan('cast-opening', (file) => void (file['device'] = { material: 'plaster-fast', minutesSince: 5, lastRound: 'urgent' }))
+    expect(now.procedure.steps.map((step) => step.id))
+      .to.include('cut-padding')
+      .and.not.include('crepe')
+    const urgent = plan(
+      'cast-opening',
+      (file) => void (file['device'] = { material: 'plaster-fast', minutesSince: 5, lastRound: 'urgent' }),
+    )
     expect(decisionOf(urgent, 'earliest').value).to.equal(0)
   })
   it('asks what the cast is made of and how old it is', () => {
-    expect(problemLines(plan('cast-opening', (file) => void delete file['device']))).to.have.members(['missing device/material', 'missing device/minutesSince'])
+    expect(problemLines(plan('cast-opening', (file) => void delete file['device']))).to.have.members([
+      'missing device/material',
+      'missing device/minutesSince',
+    ])
   })
   for (const [options, opening, freed] of [
     [{}, null, 0.9],
@@ -173,12 +203,21 @@ describe('opening a cast', () => {
       })
       expect(decisionOf(made, 'room-gained').value).to.be.closeTo(freed / (2 * Math.PI), 1e-9)
       const base = { girthCm: 37.5, growthMax: 0.05, paddingLayers: 2, coveredShare: 1 }
-      expect(decisionOf(made, 'pressure-before').value).to.equal(pressureUnderShell({ ...base, openingCm: 0, hasCrepe: false }, 72, defaultProtocol))
-      expect(decisionOf(made, 'pressure-after').value).to.be.closeTo(pressureUnderShell({ ...base, openingCm: freed, hasCrepe: true }, 72, defaultProtocol) ?? NaN, 1e-9)
+      expect(decisionOf(made, 'pressure-before').value).to.equal(
+        pressureUnderShell({ ...base, openingCm: 0, hasCrepe: false }, 72, defaultProtocol),
+      )
+      expect(decisionOf(made, 'pressure-after').value).to.be.closeTo(
+        pressureUnderShell({ ...base, openingCm: freed, hasCrepe: true }, 72, defaultProtocol) ?? NaN,
+        1e-9,
+      )
     })
   }
   it('warns of thin padding', () => {
-    expect(cautionCodes(plan('cast-opening', (file) => void (file['device'] = { material: 'plaster-fast', minutesSince: 90, paddingLayers: 1 })))).to.include('thin-padding')
+    expect(
+      cautionCodes(
+        plan('cast-opening', (file) => void (file['device'] = { material: 'plaster-fast', minutesSince: 90, paddingLayers: 1 })),
+      ),
+    ).to.include('thin-padding')
   })
 })
 

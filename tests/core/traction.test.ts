@@ -59,10 +59,20 @@ describe('pull, by school', () => {
 })
 
 describe('stops and cautions of traction', () => {
-  for (const flag of ['pelvis-suspected', 'hip-suspected', 'knee-involved', 'ankle-involved', 'foot-involved', 'part-amputation'] as const) {
+  for (const flag of [
+    'pelvis-suspected',
+    'hip-suspected',
+    'knee-involved',
+    'ankle-involved',
+    'foot-involved',
+    'part-amputation',
+  ] as const) {
     it(`${flag} stops all four`, () => {
       for (const technique of ['ring-traction', 'suspended-ring-traction', 'pole-traction', 'frame-traction']) {
-        expect(level(technique, (file) => void (file.injury['flags'] = ['fresh', flag]), flag), technique).to.equal('stop')
+        expect(
+          level(technique, (file) => void (file.injury['flags'] = ['fresh', flag]), flag),
+          technique,
+        ).to.equal('stop')
       }
     })
   }
@@ -83,7 +93,8 @@ describe('stops and cautions of traction', () => {
     expect(level('pole-traction', (file) => void (file.injury['levelCm'] = 40), 'low-shank')).to.equal(undefined)
   })
   for (const flag of ['distal-femur', 'pathological', 'open'] as const) {
-    it(`${flag} is a caution`, () => expect(level('frame-traction', (file) => void (file.injury['flags'] = [flag]), flag)).to.equal('caution'))
+    it(`${flag} is a caution`, () =>
+      expect(level('frame-traction', (file) => void (file.injury['flags'] = [flag]), flag)).to.equal('caution'))
   }
 })
 
@@ -108,7 +119,12 @@ describe('ring splints', () => {
 
   it('choose the ring by range with room for swelling, or by girth + 4', () => {
     const byRange = plan('ring-traction', (file) => {
-      file['stock'] = [42, 50].map((lo) => ({ technique: 'ring-traction', size: `r${lo}`, fits: { 'oblique-groin-girth': [lo, lo + 8] }, count: 1 }))
+      file['stock'] = [42, 50].map((lo) => ({
+        technique: 'ring-traction',
+        size: `r${lo}`,
+        fits: { 'oblique-groin-girth': [lo, lo + 8] },
+        count: 1,
+      }))
       file.measurements[0] = { id: 'oblique-groin-girth', side: 'left', value: 49, unit: 'cm' }
     })
     const growth = 0.05 * 49
@@ -134,13 +150,19 @@ describe('ring splints', () => {
       [3, 'note'],
       [4.6, 'caution'],
     ] as const) {
-      const made = plan('ring-traction', (file) => void (file['overrules'] = [{ decision: 'traction', value: kg, reason: 'ordered', by: 'A', at: '' }]))
+      const made = plan(
+        'ring-traction',
+        (file) => void (file['overrules'] = [{ decision: 'traction', value: kg, reason: 'ordered', by: 'A', at: '' }]),
+      )
       expect(made.cautions.filter((one) => one.code === 'ring-pressure').map((one) => one.level)).to.deep.equal(wanted ? [wanted] : [])
     }
   })
 
   it('stop over the cap that skin may bear, even when overruled to it', () => {
-    const made = plan('ring-traction', (file) => void (file['overrules'] = [{ decision: 'traction', value: 6, reason: 'spasm', by: 'A', at: '' }]))
+    const made = plan(
+      'ring-traction',
+      (file) => void (file['overrules'] = [{ decision: 'traction', value: 6, reason: 'spasm', by: 'A', at: '' }]),
+    )
     expect(made.cautions.find((one) => one.code === 'over-skin-cap')?.level).to.equal('stop')
   })
 })
@@ -167,7 +189,11 @@ describe('balanced suspension', () => {
     expect(eight.cautions.find((one) => one.code === 'over-skin-cap')?.level).to.equal('stop')
     const pin = plan('suspended-ring-traction', (file) => Object.assign(file.options, { counterweight: 'about-eight', 'hold-on': 'pin' }))
     expect(cautionCodes(pin)).not.to.include('over-skin-cap')
-    for (const id of ['strips', 'skin-shear']) expect(pin.decisions.some((one) => one.id === id), id).to.equal(false)
+    for (const id of ['strips', 'skin-shear'])
+      expect(
+        pin.decisions.some((one) => one.id === id),
+        id,
+      ).to.equal(false)
     expect(decisionOf(pin, 'cord-tension').value).to.be.closeTo(8 * g, 1e-9)
   })
 
@@ -190,10 +216,12 @@ describe('balanced suspension', () => {
   })
 
   it('never raises the foot end of those who must not lie head down, unless nothing is raised', () => {
-    const ill = (counterweight: string) => (file: CaseFile): void => {
-      file.patient['flags'] = ['head-injury']
-      file.options['counterweight'] = counterweight
-    }
+    const ill =
+      (counterweight: string) =>
+      (file: CaseFile): void => {
+        file.patient['flags'] = ['head-injury']
+        file.options['counterweight'] = counterweight
+      }
     expect(level('suspended-ring-traction', ill('matched'), 'head-injury')).to.equal('stop')
     expect(level('suspended-ring-traction', ill('none'), 'head-injury')).to.equal(undefined)
   })
@@ -235,14 +263,29 @@ describe('field splints', () => {
 
   it('load feet first when the frame overhangs', () => {
     expect(decisionOf(plan('frame-traction'), 'loading').value).to.equal('head-first')
-    expect(decisionOf(plan('frame-traction', (file) => void (file.patient['heightCm'] = 180)), 'loading').value).to.equal('feet-first')
+    expect(
+      decisionOf(
+        plan('frame-traction', (file) => void (file.patient['heightCm'] = 180)),
+        'loading',
+      ).value,
+    ).to.equal('feet-first')
   })
 })
 
 describe('statics', () => {
   it('solve small systems and refuse those without one answer', () => {
-    expect(solveLinear([[2, 1, 5], [1, -1, 1]])).to.deep.equal([2, 1])
-    expect(solveLinear([[1, 2, 3], [2, 4, 6]])).to.equal(null)
+    expect(
+      solveLinear([
+        [2, 1, 5],
+        [1, -1, 1],
+      ]),
+    ).to.deep.equal([2, 1])
+    expect(
+      solveLinear([
+        [1, 2, 3],
+        [2, 4, 6],
+      ]),
+    ).to.equal(null)
   })
 
   const rig = (weightKg: number | null): Rig => ({
@@ -287,7 +330,9 @@ describe('statics', () => {
 
   it('refuse two unknown weights and a cord through the hip', () => {
     expect(solveRig({ ...rig(null), cords: [...rig(null).cords, ...rig(null).cords] })).to.equal(null)
-    expect(solveRig({ ...rig(null), cords: [{ id: 'hip', weightKg: null, pulls: [{ at: [0, 0], toward: [0, 80], pulleys: 0 }] }] })).to.equal(null)
+    expect(
+      solveRig({ ...rig(null), cords: [{ id: 'hip', weightKg: null, pulls: [{ at: [0, 0], toward: [0, 80], pulleys: 0 }] }] }),
+    ).to.equal(null)
   })
 
   it('bend a carried leg at the knee the more, the heavier it is', () => {

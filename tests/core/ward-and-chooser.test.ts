@@ -12,7 +12,14 @@ import { rankTechniques } from '#core/techniques/rank-techniques'
 import { ankleCase, testContext } from './leg-slab-cases'
 import { exampleOf } from './example-cases'
 
-const task = (id: string, dueMin: number, takesMin = 10, level: DueTask['level'] = 'none'): DueTask => ({ id, dueMin, graceMin: 5, takesMin, level, place: id })
+const task = (id: string, dueMin: number, takesMin = 10, level: DueTask['level'] = 'none'): DueTask => ({
+  id,
+  dueMin,
+  graceMin: 5,
+  takesMin,
+  level,
+  place: id,
+})
 
 describe('the ward', () => {
   it('orders work by level, then lateness, then place', () => {
@@ -26,12 +33,20 @@ describe('the ward', () => {
     expect(forecastWard(tasks, 3, 240).lateCount).to.equal(0)
     expect(nursesToClear(tasks, 240)).to.equal(3)
     expect(nursesToClear([], 240)).to.equal(1)
-    expect(nursesToClear(Array.from({ length: 40 }, (_, index) => task(String(index), 0, 5)), 240, 4)).to.equal(null)
+    expect(
+      nursesToClear(
+        Array.from({ length: 40 }, (_, index) => task(String(index), 0, 5)),
+        240,
+        4,
+      ),
+    ).to.equal(null)
   })
 
   it('never makes anybody later by adding a nurse', () => {
     const any = fc.array(
-      fc.record({ dueMin: fc.integer({ min: -60, max: 240 }), takesMin: fc.integer({ min: 1, max: 30 }) }).map((one) => ({ ...task('x', one.dueMin), ...one })),
+      fc
+        .record({ dueMin: fc.integer({ min: -60, max: 240 }), takesMin: fc.integer({ min: 1, max: 30 }) })
+        .map((one) => ({ ...task('x', one.dueMin), ...one })),
       { maxLength: 20 },
     )
     fc.assert(
@@ -52,7 +67,8 @@ describe('the chooser', () => {
     expect(ranked[0]?.technique.id).to.be.oneOf(['leg-slab', 'slab-and-stirrup', 'walker-boot', 'cast-opening'])
     const verdicts = ranked.map((one) => ['go', 'caution', 'stop'].indexOf(one.verdict))
     expect(verdicts).to.deep.equal([...verdicts].sort())
-    for (const one of ranked.filter((each) => each.verdict === 'stop')) expect(one.reasons.some((reason) => reason.level === 'stop')).to.equal(true)
+    for (const one of ranked.filter((each) => each.verdict === 'stop'))
+      expect(one.reasons.some((reason) => reason.level === 'stop')).to.equal(true)
     const collar = ranked.find((one) => one.technique.id === 'extrication-collar')
     expect(collar?.verdict).to.equal('stop')
   })
@@ -82,7 +98,16 @@ describe('the heat map', () => {
     expect(points).to.have.length(224)
     expect(points[0]).to.deep.equal({ waterC: 15, layers: 4 })
     expect(points.at(-1)).to.deep.equal({ waterC: 45, layers: 30 })
-    const base = { material: 'plaster-fast', layers: 10, paddingLayers: 2, waterC: 22, roomC: 21, backing: 'air', setMin: 5, constants: readDefaults(heatDefaults, defaultProtocol) } as const
+    const base = {
+      material: 'plaster-fast',
+      layers: 10,
+      paddingLayers: 2,
+      waterC: 22,
+      roomC: 21,
+      backing: 'air',
+      setMin: 5,
+      constants: readDefaults(heatDefaults, defaultProtocol),
+    } as const
     const solved = solveSweepPoint(base, { waterC: 22, layers: 10 }, undefined, defaultProtocol)
     expect(solved.peakC).to.be.closeTo(41, 0.5)
     expect(solveSweepPoint(base, { waterC: 45, layers: 30 }, undefined, defaultProtocol).peakC).to.be.greaterThan(solved.peakC)
@@ -93,12 +118,22 @@ describe('rounds of neck and trunk', () => {
   const limb = (kind: string, side: string) => ({
     limb: kind,
     side,
-    movement: kind === 'leg' ? { 'deep-peroneal': 'full', 'superficial-peroneal': 'full', tibial: 'full' } : { radial: 'full', median: 'full', ulnar: 'full' },
-    feeling: kind === 'leg' ? { 'deep-peroneal': 'normal', 'superficial-peroneal': 'normal', tibial: 'normal' } : { radial: 'normal', median: 'normal', ulnar: 'normal' },
+    movement:
+      kind === 'leg'
+        ? { 'deep-peroneal': 'full', 'superficial-peroneal': 'full', tibial: 'full' }
+        : { radial: 'full', median: 'full', ulnar: 'full' },
+    feeling:
+      kind === 'leg'
+        ? { 'deep-peroneal': 'normal', 'superficial-peroneal': 'normal', tibial: 'normal' }
+        : { radial: 'normal', median: 'normal', ulnar: 'normal' },
   })
   const four = ['arm', 'leg'].flatMap((kind) => ['left', 'right'].map((side) => limb(kind, side)))
   const judge = (technique: string, rounds: object[]) => {
-    const { clinicalCase, rounds: read, problems } = readCheck({ format: 'zesty-wren/check', version: 1, case: exampleOf(technique), rounds })
+    const {
+      clinicalCase,
+      rounds: read,
+      problems,
+    } = readCheck({ format: 'zesty-wren/check', version: 1, case: exampleOf(technique), rounds })
     expect(problems).to.deep.equal([])
     return judgeRounds(clinicalCase!, read, 'collar')
   }

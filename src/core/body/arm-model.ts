@@ -38,18 +38,22 @@ export function splitPath(pathCm: number): { palmCm: number; forearmCm: number }
 /**
  * Forearm and hand as stations with girths, missing girths estimated from the measured ones (COMPUTATION 2).
  * @param girths measured girths by station
- * @returns null when no girth at all was measured
+ * @param fallbackForearmCm girth to scale the template by when nothing was measured: for a drawing only
+ * @returns null when no girth at all was measured and there is no fallback
  */
 export function buildArmModel(
   girths: Partial<Record<ArmStationId, Estimate>>,
   lengths: { readonly palmCm: number; readonly forearmCm: number },
+  fallbackForearmCm: number | null = null,
 ): ArmModel | null {
   const measured: Partial<Record<ArmStationId, number>> = {}
   for (const id of armStationIds) {
     const girth = girths[id]
     if (girth) measured[id] = girth.value
   }
-  const filled = estimateGirths(measured, armGirthRatios)
+  const filled =
+    estimateGirths(measured, armGirthRatios) ??
+    (fallbackForearmCm === null ? null : estimateGirths({ forearm: fallbackForearmCm }, armGirthRatios))
   if (!filled) return null
   const stations = {} as Record<ArmStationId, ArmStation>
   for (const id of armStationIds) {

@@ -1,11 +1,12 @@
 import type { PlanDraft } from '../plan/draft'
 import type { Geometry, GeometryMark } from '../plan/plan'
 import { buildArmModel, splitPath, type ArmModel } from './arm-model'
-import { armStationIds, type ArmStationId } from './arm-template'
+import { armStationIds, forearmShareOfStature, type ArmStationId } from './arm-template'
 import { armGirths } from './measurements/arm'
 import type { Estimate } from './pool-side'
 
 const pathForDrawingCm = 25
+const statureForDrawingCm = 170
 
 /**
  * The forearm and hand of a case from its readings. Raises `missing` when no girth was measured.
@@ -25,6 +26,14 @@ export function measureArm(draft: PlanDraft, pathCm: number | null): ArmModel | 
       message: 'No girth of this arm was measured: measure round the forearm at its widest, and better also round wrist and palm.',
     })
   }
+  return model
+}
+
+/** A forearm to draw when nothing was measured: by stature, 170 cm when that is unknown too. It decides nothing. */
+export function sketchArm(draft: PlanDraft): ArmModel {
+  const stature = draft.clinicalCase.patient.heightCm ?? statureForDrawingCm
+  const model = buildArmModel({}, splitPath(0.145 * stature), forearmShareOfStature * stature)
+  if (!model) throw new Error('an arm with a fallback girth can always be drawn')
   return model
 }
 

@@ -114,4 +114,3 @@ function lengthOf(draft: PlanDraft, definition: MeasurementDefinition): { cm: nu
   const share = definition.statureShare ?? 0
   return { cm: share * (heightCm ?? statureForDrawingCm), isKnown: heightCm !== undefined }
 }
-

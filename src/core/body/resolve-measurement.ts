@@ -13,7 +13,8 @@ import { currentReadings, poolSide, type Estimate, type Resolved } from './pool-
  */
 export function resolveMeasurement(clinicalCase: ClinicalCase, definition: MeasurementDefinition, protocol: Protocol): Resolved {
   const readings = currentReadings(clinicalCase.measurements, definition.id)
-  if (definition.sideRule === 'none' || definition.sideRule === 'both') return poolSide(clinicalCase, definition, readings, undefined, protocol)
+  if (definition.sideRule === 'none' || definition.sideRule === 'both')
+    return poolSide(clinicalCase, definition, readings, undefined, protocol)
   const injured = clinicalCase.injury.side
   if (!injured) return poolSide(clinicalCase, definition, readings, undefined, protocol)
   const sound = otherSide(injured)
@@ -113,4 +114,3 @@ function sidelessProblems(definition: MeasurementDefinition, readings: readonly 
 function ofSide(readings: readonly Measurement[], side: Side): readonly Measurement[] {
   return readings.filter((one) => one.side === side)
 }
-

@@ -70,7 +70,10 @@ function readBrace(from: FieldReader | null): BraceOrder | undefined {
     return undefined
   }
   if (extensionStop > flexionStop) {
-    from.report('extensionStop', `The extension stop (${extensionStop}°) must not be beyond the flexion stop (${flexionStop}°): check the order.`)
+    from.report(
+      'extensionStop',
+      `The extension stop (${extensionStop}°) must not be beyond the flexion stop (${flexionStop}°): check the order.`,
+    )
     return undefined
   }
   return { ...readOrderedBy(from), extensionStop, flexionStop, lock: from.text('lock') ?? 'open' }

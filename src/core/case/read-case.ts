@@ -1,14 +1,5 @@
 import { toolIds, unitIds } from './measurement-words'
-import type {
-  ClinicalCase,
-  Environment,
-  Injury,
-  Measurement,
-  Overrule,
-  Patient,
-  ReadingTool,
-  ReadingUnit,
-} from './clinical-case'
+import type { ClinicalCase, Environment, Injury, Measurement, Overrule, Patient, ReadingTool, ReadingUnit } from './clinical-case'
 import type { Problem } from './problem'
 import { readDevice } from './device'
 import { createFieldReader, type FieldReader } from './field-reader'

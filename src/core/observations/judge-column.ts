@@ -33,12 +33,21 @@ export const strengthLimbs = ['left-arm', 'right-arm', 'left-leg', 'right-leg'] 
 export function judgeColumn(items: readonly ColumnItem[], block: ColumnFindings, baseline: ColumnFindings | null): readonly Finding[] {
   const found = items.flatMap((item): Finding[] => {
     const raw = block[item.id]
-    if (isCannotAssess(raw)) return [{ item: item.id, side: null, level: 'warn', code: 'cannot-assess', text: `Cannot be assessed: ${raw.reason}` }]
+    if (isCannotAssess(raw))
+      return [{ item: item.id, side: null, level: 'warn', code: 'cannot-assess', text: `Cannot be assessed: ${raw.reason}` }]
     const now = assessed(raw)
     if (now === undefined || isWell(item, now)) return []
     const isSame = assessed(baseline?.[item.id]) === now
     const text = `${item.label}: ${String(now)}`
-    return [{ item: item.id, side: null, level: isSame ? 'known' : 'urgent', code: `new-${item.id}`, text: isSame ? `${text} (as at baseline)` : text }]
+    return [
+      {
+        item: item.id,
+        side: null,
+        level: isSame ? 'known' : 'urgent',
+        code: `new-${item.id}`,
+        text: isSame ? `${text} (as at baseline)` : text,
+      },
+    ]
   })
   return [...found, ...judgeStrength(block, baseline), ...judgeLevel(block, baseline)]
 }
@@ -72,7 +81,15 @@ function judgeLevel(block: ColumnFindings, baseline: ColumnFindings | null): rea
   const now = assessed(block['feelingLevel'])
   const before = assessed(baseline?.['feelingLevel'])
   if (now === undefined || before === undefined || now === before) return []
-  return [{ item: 'feelingLevel', side: null, level: 'urgent', code: 'new-feeling-level', text: `Level of feeling ${String(before)} → ${String(now)}` }]
+  return [
+    {
+      item: 'feelingLevel',
+      side: null,
+      level: 'urgent',
+      code: 'new-feeling-level',
+      text: `Level of feeling ${String(before)} → ${String(now)}`,
+    },
+  ]
 }
 
 /** Items of the block that were neither judged nor marked as not assessable. */

@@ -1,6 +1,6 @@
 import type { ScheduleEntry } from '../plan/plan'
 import type { Protocol } from '../quantities/defaults'
-import { graceFor, roundMinutes } from './round-list'
+import { graceFor, limitRounds, roundMinutes, type RoundLimits } from './round-list'
 
 /** A round that was done, as the schedule sees it. */
 export interface DoneRound {
@@ -24,6 +24,7 @@ export interface LiveRound {
  * @param appliedAt ISO 8601 with offset
  * @param zone IANA
  * @param isAtRisk from the case; also holds for 24 h after an urgent round
+ * @param limits where the technique's rounds differ from the list; an urgent round sets them aside
  * @param done rounds in any order; incomplete ones leave the round due
  */
 export function liveRounds(
@@ -32,12 +33,13 @@ export function liveRounds(
   isAtRisk: boolean,
   done: readonly DoneRound[],
   protocol: Protocol,
+  limits?: RoundLimits,
 ): readonly LiveRound[] {
   const ordered = [...done].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
   const urgent = ordered.findLast((round) => round.isUrgent)
   const startedAt = urgent?.at ?? appliedAt
   const start = Date.parse(startedAt)
-  const minutes = roundMinutes(isAtRisk || urgent !== undefined, startedAt, zone, 72 * 60)
+  const minutes = limitRounds(roundMinutes(isAtRisk || urgent !== undefined, startedAt, zone, 72 * 60), urgent ? undefined : limits)
   const complete = ordered.filter((round) => round.isComplete && Date.parse(round.at) > start)
   return minutes.map((minute, index) => {
     const before = minutes[index - 1] ?? 0

@@ -18,6 +18,18 @@ const shiftTimes = [
   { hour: 22, minute: 30 },
 ]
 
+/** Where a technique's rounds differ from the local list: only at some minutes, or only up to one. */
+export interface RoundLimits {
+  readonly onlyMin?: readonly number[]
+  readonly upToMin?: number
+}
+
+/** The minutes of a list that a technique keeps. */
+export function limitRounds(minutes: readonly number[], limits: RoundLimits | undefined): readonly number[] {
+  if (limits?.onlyMin) return limits.onlyMin
+  return limits?.upToMin === undefined ? minutes : minutes.filter((minute) => minute <= (limits.upToMin ?? 0))
+}
+
 /** Why rounds follow the at-risk list, in words; null when they need not (SAFETY, Rounds). */
 export function atRiskReason(clinicalCase: ClinicalCase): string | null {
   const { pattern } = clinicalCase.injury
@@ -51,16 +63,19 @@ export function roundMinutes(
  * The rounds of one case as schedule entries, with the grace each allows.
  * @param clinicalCase its flags decide the list; `appliedAt` and `zone` the shift rounds
  * @param text what a round looks at, for this device
+ * @param forcedAtRisk the device itself puts the limb at risk
+ * @param limits where the technique's rounds differ from the list
  */
 export function scheduleRounds(
   clinicalCase: ClinicalCase,
   protocol: Protocol,
   text: string,
   forcedAtRisk = false,
+  limits?: RoundLimits,
 ): readonly ScheduleEntry[] {
   const { horizonMin } = readDefaults(roundDefaults, protocol)
   const isAtRisk = forcedAtRisk || atRiskReason(clinicalCase) !== null
-  const minutes = roundMinutes(isAtRisk, clinicalCase.appliedAt, clinicalCase.zone, horizonMin)
+  const minutes = limitRounds(roundMinutes(isAtRisk, clinicalCase.appliedAt, clinicalCase.zone, horizonMin), limits)
   return minutes.map((dueMin, index) => ({
     id: `round-${index + 1}`,
     kind: 'round' as const,

@@ -33,7 +33,10 @@ export interface WardForecast {
 export function orderWork(tasks: readonly DueTask[]): readonly DueTask[] {
   return [...tasks].sort(
     (a, b) =>
-      levels.indexOf(b.level) - levels.indexOf(a.level) || a.dueMin - b.dueMin || a.place.localeCompare(b.place) || a.id.localeCompare(b.id),
+      levels.indexOf(b.level) - levels.indexOf(a.level) ||
+      a.dueMin - b.dueMin ||
+      a.place.localeCompare(b.place) ||
+      a.id.localeCompare(b.id),
   )
 }
 
@@ -47,7 +50,10 @@ export function forecastWard(tasks: readonly DueTask[], nurses: number, horizonM
   const free = new Float64Array(Math.max(1, Math.floor(nurses)))
   const byDeadline = tasks
     .filter((task) => task.dueMin <= horizonMin)
-    .sort((a, b) => a.dueMin + a.graceMin - (b.dueMin + b.graceMin) || levels.indexOf(b.level) - levels.indexOf(a.level) || a.id.localeCompare(b.id))
+    .sort(
+      (a, b) =>
+        a.dueMin + a.graceMin - (b.dueMin + b.graceMin) || levels.indexOf(b.level) - levels.indexOf(a.level) || a.id.localeCompare(b.id),
+    )
   const planned = byDeadline.map((task): ForecastTask => {
     let nurse = 0
     for (let index = 1; index < free.length; index++) if (free[index]! < free[nurse]!) nurse = index

@@ -53,10 +53,7 @@ export function decideSlabWidth(draft: PlanDraft, request: SlabWidthRequest): { 
     source: 'practice',
     school: request.school,
     formula: request.formula,
-    working: [
-      ...request.working,
-      { label: 'Stocked widths', value: [...stockedCm].sort((a, b) => a - b), unit: 'cm', from: 'default' },
-    ],
+    working: [...request.working, { label: 'Stocked widths', value: [...stockedCm].sort((a, b) => a - b), unit: 'cm', from: 'default' }],
   })
   return { widthCm, fromCm: Math.max(choice.fromCm, widthCm) }
 }

@@ -55,12 +55,18 @@ export function decideStrapPlaces(draft: PlanDraft, span: MeasuredSpan, count: n
     value: places?.centresCm ?? [],
     unit: 'cm',
     source: 'practice',
-    formula: 'On a 0.5 cm grid, clear of injury, kneecap, fibular neck and malleoli: the greatest least spacing, first as low and last as high as allowed.',
+    formula:
+      'On a 0.5 cm grid, clear of injury, kneecap, fibular neck and malleoli: the greatest least spacing, first as low and last as high as allowed.',
     working: [
       ...span.working,
       { label: 'Stretch', value: [stretch[0], stretch[1]], unit: 'cm', from: 'computed' },
       { label: 'Strap width', value: widthCm, unit: 'cm', from: 'default' },
-      ...noGo.map((one) => ({ label: `Kept clear: ${one.label}`, value: [one.stretch[0], one.stretch[1]], unit: 'cm', from: 'computed' as const })),
+      ...noGo.map((one) => ({
+        label: `Kept clear: ${one.label}`,
+        value: [one.stretch[0], one.stretch[1]],
+        unit: 'cm',
+        from: 'computed' as const,
+      })),
       ...(places?.leastSpacingCm ? [{ label: 'Least spacing', value: places.leastSpacingCm, unit: 'cm', from: 'computed' as const }] : []),
     ],
   })
@@ -81,27 +87,23 @@ export function noteLevelUnknown(draft: PlanDraft, decisions: readonly string[])
 export function strapBands(draft: PlanDraft, span: MeasuredSpan, placesCm: readonly number[]): readonly GeometryBand[] {
   const { widthCm } = readDefaults(strapDefaults, draft.ctx.protocol)
   return [
-    ...legNoGo(draft, span).map(
-      (one): GeometryBand => ({
-        id: `clear-${one.label.toLowerCase().replaceAll(' ', '-')}`,
-        axis: 'leg',
-        label: `Kept clear: ${one.label.toLowerCase()}`,
-        kind: 'no-go',
-        fromCm: one.stretch[0],
-        toCm: one.stretch[1],
-        decision: null,
-      }),
-    ),
-    ...placesCm.map(
-      (atCm, index): GeometryBand => ({
-        id: `strap-${index + 1}`,
-        axis: 'leg',
-        label: `Strap ${index + 1}`,
-        kind: 'strap',
-        fromCm: atCm - widthCm / 2,
-        toCm: atCm + widthCm / 2,
-        decision: 'strap-places',
-      }),
-    ),
+    ...legNoGo(draft, span).map((one): GeometryBand => ({
+      id: `clear-${one.label.toLowerCase().replaceAll(' ', '-')}`,
+      axis: 'leg',
+      label: `Kept clear: ${one.label.toLowerCase()}`,
+      kind: 'no-go',
+      fromCm: one.stretch[0],
+      toCm: one.stretch[1],
+      decision: null,
+    })),
+    ...placesCm.map((atCm, index): GeometryBand => ({
+      id: `strap-${index + 1}`,
+      axis: 'leg',
+      label: `Strap ${index + 1}`,
+      kind: 'strap',
+      fromCm: atCm - widthCm / 2,
+      toCm: atCm + widthCm / 2,
+      decision: 'strap-places',
+    })),
   ]
 }

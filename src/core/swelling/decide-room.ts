@@ -34,7 +34,10 @@ export function decideRoom(draft: PlanDraft, girthCm: number, where: string): vo
     label: 'Pressure of the padding at 72 h (estimate)',
     value: kPa,
     unit: 'kPa',
-    display: kPa === null ? 'no room left within 72 h, in this estimate' : `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
+    display:
+      kPa === null
+        ? 'no room left within 72 h, in this estimate'
+        : `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
     source: 'model',
     formula: '0.8 kPa + 6·x ÷ (1 − x), x being how far the swelling presses the padding together. It is not compartment pressure.',
     working,

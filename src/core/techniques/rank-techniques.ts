@@ -46,7 +46,9 @@ function fitRank({ technique }: RankedTechnique, { injury }: ClinicalCase): numb
 
 function rankOne(technique: Technique, from: ClinicalCase, ctx: PlanContext): RankedTechnique {
   const isOwn = from.technique === technique.id
-  const clinicalCase: ClinicalCase = isOwn ? from : { ...from, technique: technique.id, options: keptOptions(technique, from), overrules: [] }
+  const clinicalCase: ClinicalCase = isOwn
+    ? from
+    : { ...from, technique: technique.id, options: keptOptions(technique, from), overrules: [] }
   const suitability = judgeSuitability(technique, clinicalCase, ctx)
   const { values } = resolveOptions(technique, clinicalCase, ctx.protocol)
   const listed = clinicalCase.stock === 'catalogue' ? ctx.catalogue.items : clinicalCase.stock
@@ -73,7 +75,9 @@ function rankOne(technique: Technique, from: ClinicalCase, ctx: PlanContext): Ra
 
 /** Options that mean the same for every technique go along. */
 function keptOptions(technique: Technique, from: ClinicalCase): ClinicalCase['options'] {
-  const shared = ['supplies', 'position'].filter((id) => from.options[id] !== undefined && technique.options.some((option) => option.id === id))
+  const shared = ['supplies', 'position'].filter(
+    (id) => from.options[id] !== undefined && technique.options.some((option) => option.id === id),
+  )
   return Object.fromEntries(shared.map((id) => [id, from.options[id] ?? '']))
 }
 

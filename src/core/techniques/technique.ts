@@ -2,6 +2,7 @@ import type { MeasurementDefinition } from '../body/measurement-definition'
 import type { ClinicalCase } from '../case/clinical-case'
 import type { BodyRegion, Flag, Pattern, Region } from '../case/vocabulary'
 import type { PlanDraft } from '../plan/draft'
+import type { RoundLimits } from '../rounds/round-list'
 import type { Protocol } from '../quantities/defaults'
 import type { CautionLevel, FitTest, Geometry, ScheduleEntry, Step } from '../plan/plan'
 
@@ -47,6 +48,9 @@ export interface FlagRule {
   readonly steps?: readonly string[]
 }
 
+/** What may be asked beside readings and options. */
+export type OrderId = 'wound-plan' | 'oxygen' | 'spine' | 'weight' | 'brace' | 'wedges' | 'week' | 'device' | 'open-now'
+
 /** Resolved option values by option id. */
 export type OptionValues = Readonly<Record<string, string | number>>
 
@@ -73,12 +77,18 @@ export interface Technique {
   readonly options: readonly TechniqueOption[]
   /** What to measure, in the order in which it is asked, for this case's options. */
   readonly measurements: (clinicalCase: ClinicalCase, options: OptionValues) => readonly TechniqueMeasurement[]
+  /** Orders and facts beside readings that change its plan. */
+  readonly asks?: readonly OrderId[]
   /** Stock that it cannot do without: item kinds, or the technique id under which sized devices are listed. */
   readonly uses: (options: OptionValues) => readonly string[]
   readonly flagRules: readonly FlagRule[]
   /** Cautions and stops of its own that need no reading. */
   readonly judge?: (draft: PlanDraft, options: OptionValues) => void
   readonly plan: (draft: PlanDraft, options: OptionValues) => TechniqueOutcome
+  /** Where its rounds differ from the local list. */
+  readonly rounds?: RoundLimits
+  /** Whether the device itself puts the limb at risk, so that rounds follow the at-risk list. */
+  readonly isAtRisk?: (clinicalCase: ClinicalCase) => boolean
   /** What to do when a round is urgent, beyond what every limb gets. */
   readonly onUrgent: { readonly device: 'shell' | 'traction' | 'collar'; readonly actions: readonly string[] }
 }

@@ -54,7 +54,11 @@ export function decidePull(draft: PlanDraft, request: PullRequest): number {
     display: isRelief ? (refusal ? `${shown} and equal length` : `to relief, expect about ${shown}`) : shown,
     ...(isRelief && !refusal ? { status: 'caution' as const } : {}),
     source: 'practice',
-    school: isRelief ? 'Until pain eases and length matches the other leg' : request.isSkin ? 'Within what skin bears' : 'A tenth of body mass',
+    school: isRelief
+      ? 'Until pain eases and length matches the other leg'
+      : request.isSkin
+        ? 'Within what skin bears'
+        : 'A tenth of body mass',
     formula: `A tenth of body mass, at most ${mostKg} kg${request.isSkin ? ' on skin' : ' for one leg'}.`,
     working: [
       { label: 'Body mass', value: request.massKg, unit: 'kg', from: 'measured' },

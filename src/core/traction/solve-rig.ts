@@ -31,7 +31,12 @@ export interface Rig {
 
 export interface RigSolution {
   /** Tension in each cord as the weight gives it, N, with the band that pulley friction leaves. */
-  readonly tensions: readonly { readonly id: string; readonly weightKg: number; readonly tensionN: number; readonly bandN: readonly [number, number] }[]
+  readonly tensions: readonly {
+    readonly id: string
+    readonly weightKg: number
+    readonly tensionN: number
+    readonly bandN: readonly [number, number]
+  }[]
   /** Upward pull of all cords, N. */
   readonly liftN: number
   /** Footward pull of all cords, N. */

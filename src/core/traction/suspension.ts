@@ -33,6 +33,12 @@ export function buildRig(draft: PlanDraft, massKg: number, span: LegSpan, splint
 }
 
 /** Solves that rig; it always has one unknown with an arm about the hip. */
-export function solveSuspension(draft: PlanDraft, massKg: number, span: LegSpan, splintCm: number, counterweightKg: number): RigSolution | null {
+export function solveSuspension(
+  draft: PlanDraft,
+  massKg: number,
+  span: LegSpan,
+  splintCm: number,
+  counterweightKg: number,
+): RigSolution | null {
   return solveRig(buildRig(draft, massKg, span, splintCm, counterweightKg))
 }

@@ -50,7 +50,11 @@ export function legStretchZones(model: LegModel, fromCm: number, toCm: number): 
     const places = [lowCm, ...inner, highCm]
     return places
       .slice(1)
-      .reduce((sum, at, index) => sum + frustumArea(legGirthAt(model, places[index] ?? lowCm), legGirthAt(model, at), at - (places[index] ?? lowCm)), 0)
+      .reduce(
+        (sum, at, index) =>
+          sum + frustumArea(legGirthAt(model, places[index] ?? lowCm), legGirthAt(model, at), at - (places[index] ?? lowCm)),
+        0,
+      )
   }
   const kneeCm = model.lowerLegCm
   return [

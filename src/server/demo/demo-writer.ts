@@ -24,6 +24,8 @@ export interface DemoWriter {
   write(demo: DemoCase, kind: EventKindId, body: object): Promise<void>
   /** Accepts the plan that the server itself makes. */
   accept(demo: DemoCase): Promise<void>
+  /** Ids of the steps of the accepted plan, in order. */
+  stepsOf(demo: DemoCase): Promise<readonly string[]>
   round(demo: DemoCase, body: Omit<RoundBody, 'cases' | 'outcome' | 'reason'> & Partial<RoundBody>): Promise<void>
 }
 
@@ -86,6 +88,10 @@ export function createDemoWriter(deps: {
       const plan = found && episode && (await planner.planWhole(toClinicalCase(found.record, episode.record)))
       if (!plan) throw new Error('A demo case cannot be planned')
       await writer.write(demo, 'plan', { plan: JSON.parse(JSON.stringify(plan)) as object })
+    },
+    async stepsOf(demo) {
+      const found = await streams.findCase(demo.caseId)
+      return found?.record.accepted?.plan.procedure.steps.filter((step) => !step.optional).map((step) => step.id) ?? []
     },
     async round(demo, body) {
       await writer.write(demo, 'round', { cases: [demo.caseId], outcome: 'done', reason: '', ...body })

@@ -2,7 +2,20 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 
 /** Empties every table but the record of migrations: for a fresh demo world and between tests. */
 export async function emptyTables(db: Sequelize): Promise<void> {
-  for (const table of ['audit_anchors', 'events', 'cases', 'episodes', 'sessions', 'people']) {
+  for (const table of [
+    'photos',
+    'stock_movements',
+    'reservations',
+    'lots',
+    'items',
+    'places',
+    'audit_anchors',
+    'events',
+    'cases',
+    'episodes',
+    'sessions',
+    'people',
+  ]) {
     await db.query(`DELETE FROM ${table}`, { type: QueryTypes.DELETE })
   }
 }

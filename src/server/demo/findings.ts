@@ -19,6 +19,51 @@ export function wellLeg(side: Side): LimbFindings {
   }
 }
 
+/** An arm in which everything is as it should be. */
+export function wellArm(side: Side): LimbFindings {
+  return {
+    limb: 'arm',
+    side,
+    colour: 'pink',
+    warmth: 'warm',
+    refillS: 1.5,
+    pulse: 'present',
+    movement: { radial: 'full', median: 'full', ulnar: 'full' },
+    feeling: { radial: 'normal', median: 'normal', ulnar: 'normal' },
+    swelling: 'mild',
+    restPain: 3,
+    stretchPain: false,
+    tight: false,
+  }
+}
+
+/** Findings of both arms, the injured one changed. */
+export function bothArms(injured: Side, change: Partial<LimbFindings> = {}): Omit<RoundInput, 'atMin' | 'baseline'> {
+  const sound = injured === 'left' ? 'right' : 'left'
+  return {
+    analgesia: false,
+    limbs: [
+      { ...wellArm(injured), ...change },
+      { ...wellArm(sound), swelling: 'none', restPain: 0 },
+    ],
+  }
+}
+
+/** All four limbs moving and feeling, with the neck or the spine beside them. */
+export function fourLimbs(block: Pick<RoundInput, 'neck' | 'spine'>): Omit<RoundInput, 'atMin' | 'baseline'> {
+  const moving = (limb: LimbFindings): LimbFindings => ({
+    limb: limb.limb,
+    side: limb.side,
+    movement: limb.movement ?? {},
+    feeling: limb.feeling ?? {},
+  })
+  const limbs = (['left', 'right'] as const).flatMap((side) => [moving(wellArm(side)), moving(wellLeg(side))])
+  return { analgesia: false, limbs, ...block }
+}
+
+export const quietNeck = { voice: 'normal', swallowing: 'normal', breathing: 'normal', veins: 'flat' } as const
+export const quietSpine = { saddle: 'normal', bladder: 'normal', bowel: 'normal' } as const
+
 /** Findings of both legs, the injured one changed. */
 export function bothLegs(injured: Side, change: Partial<LimbFindings> = {}, analgesia = false): Omit<RoundInput, 'atMin' | 'baseline'> {
   const sound = injured === 'left' ? 'right' : 'left'

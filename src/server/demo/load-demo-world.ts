@@ -5,12 +5,15 @@ import { defineModels } from '../db/models'
 import type { Planner } from '../planning/planner'
 import { createEventRepository } from '../repositories/events'
 import { createPeopleRepository } from '../repositories/people'
+import { createStockRepository } from '../repositories/stock'
 import { createStreamRepository } from '../repositories/streams'
 import { createAppendService, type Actor } from '../services/append-event'
 import { addPerson } from '../services/add-person'
 import { createDemoWriter } from './demo-writer'
 import { writeLegSlabStories } from './leg-slab-stories'
 import { demoStaff } from './staff'
+import { writeDemoStore } from './store'
+import { writeTechniqueStories } from './technique-stories'
 
 /** The password of every demo person; it exists in the demo world only. */
 export const demoPassword = 'gale over tern sound'
@@ -21,9 +24,10 @@ export async function loadDemoWorld({ db, planner, now }: { db: Sequelize; plann
   const people = createPeopleRepository(models)
   const streams = createStreamRepository(db, models)
   const events = createEventRepository(db, models)
+  const stock = createStockRepository(db)
   const demoClock = { minutesAgo: 0 }
   const clock = (): number => now - demoClock.minutesAgo * 60_000
-  const append = createAppendService({ db, events, streams, people, planner, clock })
+  const append = createAppendService({ db, events, streams, people, stock, planner, clock })
   const actors: Actor[] = []
   for (const person of demoStaff) {
     const id = uuidv7()
@@ -46,5 +50,9 @@ export async function loadDemoWorld({ db, planner, now }: { db: Sequelize; plann
       )
     }
   }
-  await writeLegSlabStories(createDemoWriter({ append, streams, planner, now, clock: demoClock, actors }))
+  const [keeper] = actors
+  if (keeper) await writeDemoStore({ stock, append, keeper, now })
+  const writer = createDemoWriter({ append, streams, planner, now, clock: demoClock, actors })
+  await writeLegSlabStories(writer)
+  await writeTechniqueStories(writer)
 }

@@ -13,7 +13,7 @@ export interface Snapshot<R> extends StreamHead {
   readonly record: R
 }
 
-const tables: Record<StreamType, string> = { episode: 'episodes', case: 'cases', person: 'people' }
+const tables: Record<StreamType, string> = { episode: 'episodes', case: 'cases', person: 'people', place: 'places' }
 const genesis = '0'.repeat(64)
 
 /** Reads and writes stream heads and snapshots of episodes and cases. */

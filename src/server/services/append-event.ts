@@ -14,8 +14,10 @@ import type { Clock } from '../clock'
 import type { Planner } from '../planning/planner'
 import type { EventRepository } from '../repositories/events'
 import type { Account, PeopleRepository } from '../repositories/people'
+import type { StockRepository } from '../repositories/stock'
 import type { StreamHead, StreamRepository } from '../repositories/streams'
 import { boardRowOf } from './board-row'
+import { moveStock } from './move-stock'
 import { isSamePlan } from './same-plan'
 
 export type Actor = Pick<Account, 'id' | 'name' | 'roles'>
@@ -25,6 +27,7 @@ export interface AppendDeps {
   readonly events: EventRepository
   readonly streams: StreamRepository
   readonly people: PeopleRepository
+  readonly stock: StockRepository
   readonly planner: Planner
   readonly clock: Clock
 }
@@ -125,6 +128,11 @@ const noDoubts: Doubts = { problems: [], cautions: [] }
 async function saveSnapshot(deps: AppendDeps, event: StoredEvent, head: StreamHead, transaction: Transaction): Promise<Doubts> {
   const now = new Date(event.receivedAt)
   const { type, id } = event.stream
+  if (type === 'place') {
+    await moveStock(deps.stock, event, transaction)
+    await deps.stock.saveHead(id, head, transaction)
+    return noDoubts
+  }
   if (type === 'person') {
     await deps.people.saveSettings(id, event.body as PersonSettings, head, transaction)
     return noDoubts
@@ -139,6 +147,15 @@ async function saveSnapshot(deps: AppendDeps, event: StoredEvent, head: StreamHe
     return noDoubts
   }
   const before = await deps.streams.findCase(id, transaction)
+  if (event.kind === 'technique' && (before?.record.runs.length ?? 0) > 0) {
+    throw invalidInput([
+      {
+        code: 'format',
+        path: 'body/technique',
+        message: 'The application has begun: finish it, or open a new case for the other technique.',
+      },
+    ])
+  }
   const record = foldCase(before?.record ?? null, id, event)
   const episodeId = event.kind === 'case-opened' ? (event.body as CaseOpenedBody).episodeId : record.episodeId
   const episode = await deps.streams.findEpisode(episodeId, transaction)

@@ -1,10 +1,18 @@
 import { formatLength, type DisplayUnits } from '#core/plan/format-decision'
 import type { Geometry } from '#core/plan/plan'
 
+const axisWords: Readonly<Record<string, string>> = {
+  foot: 'from the toe tips',
+  leg: 'from the heel sole',
+  arm: 'from the wrist crease',
+  neck: 'above the shoulder line',
+  trunk: 'above the pubic bone',
+}
+
 /** The drawing in words: every part with its place and size, for those who do not see it. */
 export function LaneList({ geometry, units }: { geometry: Geometry; units: DisplayUnits }) {
   const of = (cm: number): string => formatLength(cm, units)
-  const axisName = (id: string): string => (id === 'foot' ? 'from the toe tips' : 'from the heel sole')
+  const axisName = (id: string): string => axisWords[id] ?? 'along it'
   return (
     <div className="sr-only">
       <h2>Parts of the drawing</h2>

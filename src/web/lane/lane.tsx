@@ -1,9 +1,12 @@
 import type { Side } from '#core/case/vocabulary'
 import type { DisplayUnits } from '#core/plan/format-decision'
 import type { Geometry } from '#core/plan/plan'
+import { ArmLane } from './arm-lane'
+import { ColumnLane } from './column-lane'
 import { LaneList } from './lane-list'
 import { LegLane } from './leg-lane'
 import { SheetLane } from './sheet-lane'
+import { TemplateLane } from './template-lane'
 
 /** What a stage lays over the drawing. */
 export type LaneLayer = 'readings' | 'padding' | 'bandage' | 'slab' | 'points' | 'sheet'
@@ -17,20 +20,26 @@ export interface LaneProps {
   /** The side drawn, when it is not the injured one. */
   readonly drawnSide?: Side | undefined
   readonly onPick?: ((id: string) => void) | undefined
+  /** A tap on the limb: how far along its axis, cm. */
+  readonly onLevel?: ((cm: number) => void) | undefined
 }
+
+const bodies = { leg: LegLane, arm: ArmLane, neck: ColumnLane, trunk: ColumnLane } as const
 
 /** The limb of this patient, to scale from the readings, with what the stage lays over it. */
 export function Lane(props: LaneProps) {
   const { geometry } = props
-  if (geometry.body !== 'leg' || geometry.stations.length === 0) return <EmptyLane />
+  if (geometry.body === 'none' || geometry.stations.length === 0) return <EmptyLane />
+  const Body = bodies[geometry.body]
   const hasSheet = props.layers.includes('sheet') && geometry.polygons.length > 0
   return (
     <section
       aria-label="The limb to scale"
       className="grid gap-2 border-line bg-sheet px-2 max-lg:border-b lg:rounded-3xl lg:border lg:p-3"
     >
-      <LegLane {...props} />
+      <Body {...props} />
       {hasSheet ? <SheetLane geometry={geometry} units={props.units} {...(props.onPick ? { onPick: props.onPick } : {})} /> : null}
+      {props.layers.includes('sheet') ? <TemplateLane geometry={geometry} units={props.units} /> : null}
       <LaneList geometry={geometry} units={props.units} />
     </section>
   )

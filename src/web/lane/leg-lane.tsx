@@ -1,6 +1,8 @@
 import { useId, useMemo } from 'react'
 import { formatLength } from '#core/plan/format-decision'
 import { LaneRuler } from './lane-ruler'
+import { LegBands } from './leg-bands'
+import { xOfTap } from './level-of-tap'
 import { shapeLeg, type DrawnStation, type LegShape } from './leg-shape'
 import type { LaneProps } from './lane'
 import { smoothPath, type Point } from './smooth-path'
@@ -8,10 +10,11 @@ import { smoothPath, type Point } from './smooth-path'
 const pad = { left: 7, right: 2.5, top: 3.4, bottom: 3.4 }
 
 /** The leg from the side, heel down, toes up, to scale with a ruler. */
-export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick }: LaneProps) {
+export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick, onLevel }: LaneProps) {
   const shape = useMemo(() => shapeLeg(geometry), [geometry])
   const id = useId()
-  const { minX, maxX, minY, maxY } = shape.bounds
+  const { maxX, minY, maxY } = shape.bounds
+  const minX = Math.min(shape.bounds.minX, ...geometry.bands.filter((band) => band.kind === 'bar').map((band) => band.fromCm - 1))
   const width = maxX - minX + pad.left + pad.right
   const height = maxY - minY + pad.top + pad.bottom
   const flip = ([x, y]: Point): Point => [x - minX + pad.left, maxY - y + pad.top]
@@ -22,7 +25,8 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick }
       viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={label}
-      className="mx-auto block max-h-[24dvh] w-full sm:max-h-[30dvh] select-none lg:max-h-[48dvh]"
+      onClick={onLevel ? (event) => onLevel(xOfTap(event) - pad.left + minX) : undefined}
+      className={`mx-auto block max-h-[24dvh] w-full select-none sm:max-h-[30dvh] lg:max-h-[48dvh] ${onLevel ? 'cursor-crosshair' : ''}`}
     >
       <defs>
         <linearGradient id={`${id}-skin`} x1="0" y1="0" x2="0" y2="1">
@@ -52,6 +56,7 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick }
         {layers.includes('slab') ? <Slab shape={shape} flip={flip} geometry={geometry} /> : null}
         {layers.includes('bandage') ? <Bandage shape={shape} flip={flip} geometry={geometry} isLit={lit.includes('bandage')} /> : null}
       </g>
+      <LegBands geometry={geometry} shape={shape} flip={flip} lit={lit} onPick={onPick} />
       {layers.includes('readings')
         ? shape.stations.map((drawn) => (
             <StationRing

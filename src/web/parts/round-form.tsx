@@ -5,9 +5,8 @@ import { useDraft } from '../hooks/use-draft'
 import { Button } from './button'
 import { ChoiceRow, ChoiceSet } from './choice-row'
 import { Notice } from './notice'
-import { alsoAsked, cannot, roundItems, skinWords, toFindings, type RoundEntries, type RoundItem } from './round-items'
-
-const reasons = ['nerve block', 'sedated', 'asleep', 'confused', 'too young', 'dressing in the way']
+import { RoundGrid } from './round-grid'
+import { alsoAsked, cannot, cannotReasons, roundItems, skinWords, toFindings, type RoundEntries } from './round-items'
 
 /** One look at both sides: circulation, feeling, movement, pain. What is entered is kept on the device until it is sent. */
 export function RoundForm({
@@ -83,33 +82,16 @@ export function RoundForm({
           />
         )}
       </div>
-      <div className="grid gap-x-4 gap-y-1 lg:grid-cols-[13rem_1fr_1fr]">
-        <p className="hidden lg:block" aria-hidden />
-        <p className="hidden font-bold lg:block">{injured.toUpperCase()}, injured</p>
-        <p className="hidden font-bold lg:block">{sound.toUpperCase()}</p>
-        {items.map((item) => (
-          <div key={item.key} className="contents">
-            <div className="border-t border-line pt-2 lg:self-center lg:py-2">
-              <p className="font-semibold leading-tight">{item.label}</p>
-              {item.how ? <p className="text-sm text-soft">{item.how}</p> : null}
-            </div>
-            {[injured, sound].map((side) => (
-              <div key={side} className="min-w-0 py-1 lg:border-t lg:border-line lg:py-2">
-                <p className="mb-0.5 text-sm font-semibold lg:hidden">
-                  {side.toUpperCase()}
-                  {side === injured ? ', injured' : ''}
-                </p>
-                <ItemCell
-                  item={item}
-                  label={`${item.label}, ${side}`}
-                  value={entries[`${side}/${item.key}`] ?? ''}
-                  onChange={(value) => put({ [`${side}/${item.key}`]: value })}
-                />
-              </div>
-            ))}
-          </div>
-        ))}
-      </div>
+      <RoundGrid
+        items={items}
+        columns={[injured, sound].map((side) => ({
+          key: side,
+          head: `${side.toUpperCase()}${side === injured ? ', injured' : ''}`,
+          label: side,
+        }))}
+        entries={entries}
+        onPut={put}
+      />
       <div className="grid gap-4 border-t border-line pt-3 lg:grid-cols-2">
         <ChoiceSet
           label={`Also asked, ${injured}`}
@@ -141,7 +123,7 @@ export function RoundForm({
         <ChoiceRow
           label="Cannot be assessed because"
           value={entries['reason'] ?? null}
-          choices={reasons.map((value) => ({ value, label: value }))}
+          choices={cannotReasons.map((value) => ({ value, label: value }))}
           onChange={(reason) => put({ reason })}
         />
       ) : null}
@@ -150,25 +132,5 @@ export function RoundForm({
         {submitLabel}
       </Button>
     </form>
-  )
-}
-
-function ItemCell({ item, label, value, onChange }: { item: RoundItem; label: string; value: string; onChange: (value: string) => void }) {
-  const words = item.figure ? item.figure.quick.map(String) : item.words
-  return (
-    <div role="group" aria-label={label} className="flex flex-wrap gap-1">
-      {[...words, cannot].map((word) => (
-        <button
-          key={word}
-          type="button"
-          aria-pressed={value === word}
-          onClick={() => onChange(value === word ? '' : word)}
-          className={`min-h-11 min-w-11 rounded-lg border px-2.5 leading-none ${value === word ? 'border-ink bg-ink font-bold text-paper' : 'border-line bg-sheet'} ${word === cannot && value !== word ? 'text-soft' : ''}`}
-        >
-          {word === cannot ? 'can’t' : word}
-          {item.figure?.unit && word !== cannot ? <span className="ml-0.5 opacity-75">{item.figure.unit}</span> : null}
-        </button>
-      ))}
-    </div>
   )
 }

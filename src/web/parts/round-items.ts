@@ -1,4 +1,15 @@
-import { colours, feelings, movements, nerves, pulses, warmths, type LimbFindings } from '#core/observations/observation'
+import { neckItems, spineItems } from '#core/observations/judge-column'
+import {
+  colours,
+  feelings,
+  movements,
+  nerves,
+  pulses,
+  warmths,
+  type CannotAssess,
+  type LimbFindings,
+  type RoundInput,
+} from '#core/observations/observation'
 import { swellings } from '#core/case/vocabulary'
 
 /** One line of a round: what is looked at, in which words. */
@@ -23,7 +34,7 @@ export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
     {
       key: 'refillS',
       label: 'Refill',
-      how: 'Press a toe 5 s, count.',
+      how: limb === 'leg' ? 'Press a toe 5 s, count.' : 'Press a nail bed 5 s, count.',
       words: [],
       figure: { unit: 's', quick: [1, 1.5, 2, 3, 4, 5] },
       normal: '1.5',
@@ -58,7 +69,13 @@ export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
       figure: { unit: '', quick: [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10] },
       normal: '0',
     },
-    { key: 'stretchPain', label: 'Pain when the toes are stretched', how: 'You move them.', words: ['no', 'yes'], normal: 'no' },
+    {
+      key: 'stretchPain',
+      label: limb === 'leg' ? 'Pain when the toes are stretched' : 'Pain when the fingers are stretched',
+      how: 'You move them.',
+      words: ['no', 'yes'],
+      normal: 'no',
+    },
     { key: 'tight', label: 'Device feels tight', how: '', words: ['no', 'yes'], normal: 'no' },
   ]
 }
@@ -80,6 +97,9 @@ export const alsoAsked: readonly { readonly value: string; readonly label: strin
 
 /** Skin at the edges and over bone, as it is judged there. */
 export const skinWords = ['intact', 'reddens-and-blanches', 'red-not-blanching', 'broken'] as const
+
+/** Why something cannot be judged. */
+export const cannotReasons = ['nerve block', 'sedated', 'asleep', 'confused', 'too young', 'dressing in the way'] as const
 
 /** What stands for an item that could not be judged. */
 export const cannot = 'cannot'
@@ -117,4 +137,53 @@ function read(item: RoundItem, entry: string): string | number | boolean {
   if (item.figure) return Number(entry)
   if (item.words[0] === 'no') return entry === 'yes'
   return entry
+}
+
+/** What a neck or spine round asks of each of the four limbs: movement and feeling by nerve. */
+export function nerveRows(limb: 'leg' | 'arm'): readonly RoundItem[] {
+  return roundItems(limb).filter((item) => item.key.includes('/'))
+}
+
+/** What is asked of the neck or the spine itself. */
+export function columnItems(watched: 'neck' | 'spine'): readonly RoundItem[] {
+  return (watched === 'neck' ? neckItems : spineItems).map((item) => ({
+    key: item.id,
+    label: item.label,
+    how: columnHow[item.id] ?? '',
+    words: item.words,
+    normal: item.words[0] ?? '',
+  }))
+}
+
+const columnHow: Readonly<Record<string, string>> = {
+  voice: 'Ask for a sentence.',
+  swallowing: 'Ask, and watch.',
+  breathing: 'Listen at the mouth.',
+  veins: 'Above the collar bones.',
+  saddle: 'Between the legs.',
+  bladder: 'When was it last emptied?',
+  bowel: 'Ask.',
+}
+
+/** Findings of a neck or spine round from the entered words; items without an entry stay out. */
+export function toColumnFindings(watched: 'neck' | 'spine', entries: RoundEntries, reason: string): Omit<RoundInput, 'atMin' | 'baseline'> {
+  const valueOf = (entry: string): string | CannotAssess =>
+    entry === cannot ? { cannotAssess: true, reason: reason || 'not said' } : entry
+  const block: Record<string, string | CannotAssess> = {}
+  for (const { key } of columnItems(watched)) {
+    const entry = entries[`column/${key}`]
+    if (entry) block[key] = valueOf(entry)
+  }
+  const limbs = (['arm', 'leg'] as const).flatMap((limb) =>
+    (['left', 'right'] as const).flatMap((side) => {
+      const found: Record<string, Record<string, string | CannotAssess>> = {}
+      for (const { key } of nerveRows(limb)) {
+        const [group = '', nerve = ''] = key.split('/')
+        const entry = entries[`${limb}-${side}/${key}`]
+        if (entry) found[group] = { ...found[group], [nerve]: valueOf(entry) }
+      }
+      return Object.keys(found).length === 0 ? [] : [{ limb, side, ...found } as unknown as LimbFindings]
+    }),
+  )
+  return { analgesia: entries['analgesia'] === 'yes', limbs, [watched]: block }
 }

@@ -32,3 +32,21 @@ export async function callApi<T>(method: 'GET' | 'POST' | 'DELETE', path: string
     return { kind: 'offline' }
   }
 }
+
+/** Sends bytes as they are (a photo, a CSV file); never throws. */
+export async function sendBytes<T>(path: string, body: Blob | string, type: string): Promise<ApiResult<T>> {
+  try {
+    const response = await fetch(path, {
+      method: 'POST',
+      credentials: 'same-origin',
+      signal: AbortSignal.timeout(60_000),
+      headers: { 'content-type': type, ...(csrfToken ? { 'x-csrf-token': csrfToken } : {}) },
+      body,
+    })
+    const data: unknown = await response.json()
+    if (response.ok) return { kind: 'ok', value: data as T }
+    return response.status >= 500 ? { kind: 'offline' } : { kind: 'refused', problem: data as ProblemDetails }
+  } catch {
+    return { kind: 'offline' }
+  }
+}

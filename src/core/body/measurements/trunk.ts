@@ -16,11 +16,48 @@ const lying = 'Lying flat, breathing out gently'
 export const waistGirth = trunk('waist-girth', 'Waist girth', 'girth', 'Round the narrowest part above the hip bones', lying, 0.48)
 export const chestGirth = trunk('chest-girth', 'Chest girth', 'girth', 'Round the chest at the level of the armpits', lying, 0.54)
 export const hipGirth = trunk('hip-girth', 'Hip girth', 'girth', 'Round the hips at their widest', lying, 0.57)
-export const notchPubis = trunk('notch-pubis', 'Notch to pubis', 'length', 'From the notch of the breastbone to the pubic bone', lying, 0.29)
-export const frontArc = trunk('front-arc', 'Front shell at the waist', 'length', 'Along the front shell at the waist, edge to edge', 'Shell on the table', null)
-export const backArc = trunk('back-arc', 'Back shell at the waist', 'length', 'Along the back shell at the waist, edge to edge', 'Shell on the table', null)
-export const overlapLeft = trunk('overlap-left', 'Overlap, left', 'length', 'How far front overlaps back on the left, at the waist', 'Straps closed', null, true)
-export const overlapRight = trunk('overlap-right', 'Overlap, right', 'length', 'How far front overlaps back on the right, at the waist', 'Straps closed', null, true)
+export const notchPubis = trunk(
+  'notch-pubis',
+  'Notch to pubis',
+  'length',
+  'From the notch of the breastbone to the pubic bone',
+  lying,
+  0.29,
+)
+export const frontArc = trunk(
+  'front-arc',
+  'Front shell at the waist',
+  'length',
+  'Along the front shell at the waist, edge to edge',
+  'Shell on the table',
+  null,
+)
+export const backArc = trunk(
+  'back-arc',
+  'Back shell at the waist',
+  'length',
+  'Along the back shell at the waist, edge to edge',
+  'Shell on the table',
+  null,
+)
+export const overlapLeft = trunk(
+  'overlap-left',
+  'Overlap, left',
+  'length',
+  'How far front overlaps back on the left, at the waist',
+  'Straps closed',
+  null,
+  true,
+)
+export const overlapRight = trunk(
+  'overlap-right',
+  'Overlap, right',
+  'length',
+  'How far front overlaps back on the right, at the waist',
+  'Straps closed',
+  null,
+  true,
+)
 
 function clearance(posture: 'lying' | 'standing' | 'sitting'): MeasurementDefinition {
   return trunk(
@@ -47,5 +84,20 @@ export const grooveToCrest: MeasurementDefinition = {
   statureShare: null,
   signed: true,
 }
-export const armpitSeat = trunk('armpit-seat', 'Armpit to seat', 'length', 'From the armpit straight down to the seat', 'Seated as found, back supported', 0.25)
-export const occiputGap = trunk('occiput-gap', 'Gap behind the head', 'length', 'From the back of the head to the vest', 'Back straight, eyes level, head held', null, true)
+export const armpitSeat = trunk(
+  'armpit-seat',
+  'Armpit to seat',
+  'length',
+  'From the armpit straight down to the seat',
+  'Seated as found, back supported',
+  0.25,
+)
+export const occiputGap = trunk(
+  'occiput-gap',
+  'Gap behind the head',
+  'length',
+  'From the back of the head to the vest',
+  'Back straight, eyes level, head held',
+  null,
+  true,
+)

@@ -122,6 +122,12 @@ function schedule(draft: PlanDraft, hours: number): readonly ScheduleEntry[] {
   const times = Array.from({ length: Math.floor(horizonH / hours) }, (_, index) => (index + 1) * hours)
   return [
     ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Breathing, swallowing, all four limbs, chin on its rest.'),
-    ...times.map((hour, index) => ({ id: `care-${index + 1}`, kind: 'care' as const, dueMin: hour * 60, graceMin: 120, text: 'Wash, skin, fresh liners, straps equal.' })),
+    ...times.map((hour, index) => ({
+      id: `care-${index + 1}`,
+      kind: 'care' as const,
+      dueMin: hour * 60,
+      graceMin: 120,
+      text: 'Wash, skin, fresh liners, straps equal.',
+    })),
   ]
 }

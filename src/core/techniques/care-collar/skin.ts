@@ -20,7 +20,13 @@ export function decideSkin(draft: PlanDraft): void {
   warnAboutSkin(draft, looks)
   const change = (look: SkinLook): number => (look.before === null ? 0 : skinGrades.indexOf(look.now) - skinGrades.indexOf(look.before))
   const isFirst = looks.every((look) => look.before === null)
-  const trend = looks.some((look) => change(look) > 0) ? 'worse' : looks.some((look) => change(look) < 0) ? 'better' : isFirst ? 'first-look' : 'unchanged'
+  const trend = looks.some((look) => change(look) > 0)
+    ? 'worse'
+    : looks.some((look) => change(look) < 0)
+      ? 'better'
+      : isFirst
+        ? 'first-look'
+        : 'unchanged'
   const worst = looks.reduce((a, b) => (skinGrades.indexOf(b.now) > skinGrades.indexOf(a.now) ? b : a))
   draft.decide({
     id: 'skin-trend',
@@ -45,7 +51,10 @@ function lastTwo(all: readonly Measurement[], id: string): readonly SkinGrade[] 
   const superseded = new Set(all.flatMap((one) => one.supersedes ?? []))
   const looks = all.filter((one) => one.id === id && !(one.key && superseded.has(one.key)))
   const ordered = [...looks].sort((a, b) => (a.at ?? '').localeCompare(b.at ?? ''))
-  return ordered.slice(-2).reverse().map((one) => one.value as SkinGrade)
+  return ordered
+    .slice(-2)
+    .reverse()
+    .map((one) => one.value as SkinGrade)
 }
 
 function warnAboutSkin(draft: PlanDraft, looks: readonly SkinLook[]): void {
@@ -61,7 +70,10 @@ function warnAboutSkin(draft: PlanDraft, looks: readonly SkinLook[]): void {
       decisions: ['skin-trend'],
       steps: ['front-on', 'back-on'],
       text: `Relieve, refit and tell: ${there.map((look) => look.label.replace('Skin, ', '')).join(', ')}.`,
-      why: grade === 'broken' ? 'Broken skin under a collar becomes a deep sore within days.' : 'Red that does not blanch is a sore that has begun.',
+      why:
+        grade === 'broken'
+          ? 'Broken skin under a collar becomes a deep sore within days.'
+          : 'Red that does not blanch is a sore that has begun.',
     })
   }
 }

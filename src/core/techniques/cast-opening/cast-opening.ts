@@ -1,4 +1,4 @@
-import { armGeometry } from '../../body/measure-arm'
+import { armGeometry, sketchArm } from '../../body/measure-arm'
 import { buildArmModel, splitPath } from '../../body/arm-model'
 import { legGeometry } from '../../body/leg-geometry'
 import { sketchLeg } from '../../body/measure-leg'
@@ -9,7 +9,7 @@ import type { Estimate } from '../../body/pool-side'
 import { hasFlag, type ClinicalCase } from '../../case/clinical-case'
 import { bodyRegionOf } from '../../case/vocabulary'
 import type { PlanDraft } from '../../plan/draft'
-import { emptyGeometry, type Geometry, type GeometryBand, type ScheduleEntry } from '../../plan/plan'
+import type { Geometry, GeometryBand, ScheduleEntry } from '../../plan/plan'
 import { scheduleRounds } from '../../rounds/round-list'
 import { hardMinutes } from '../../setting/hard-after'
 import { decideArmWrap } from '../../wraps/arm-wraps'
@@ -36,6 +36,7 @@ export const castOpening: Technique = {
     ...(isArm(clinicalCase) ? armGirths : legGirths).map((definition) => ({ definition, need: 'one-girth' as const })),
     { definition: openingWidth, need: 'optional' },
   ],
+  asks: ['device', 'open-now'],
   uses: () => ['crepe-bandage'],
   flagRules: [
     {
@@ -54,6 +55,7 @@ export const castOpening: Technique = {
     },
   ],
   plan: planCastOpening,
+  isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   onUrgent: { device: 'shell', actions: ['Padding cut to the skin, whole length, spread wide; no re-wrap until settled.'] },
 }
 
@@ -83,10 +85,18 @@ function planCastOpening(draft: PlanDraft, options: OptionValues): TechniqueOutc
 function decideTimes(draft: PlanDraft, isUrgent: boolean): void {
   const { device } = draft.clinicalCase
   if (!isUrgent && !device?.material) {
-    draft.problem({ code: 'missing', path: 'device/material', message: 'What the cast is made of is missing: say plaster-fast, plaster-slow or fibreglass-roll.' })
+    draft.problem({
+      code: 'missing',
+      path: 'device/material',
+      message: 'What the cast is made of is missing: say plaster-fast, plaster-slow or fibreglass-roll.',
+    })
   }
   if (!isUrgent && device?.minutesSince === undefined) {
-    draft.problem({ code: 'missing', path: 'device/minutesSince', message: 'The minutes since the cast was applied are missing: enter them, to know whether it is hard.' })
+    draft.problem({
+      code: 'missing',
+      path: 'device/minutesSince',
+      message: 'The minutes since the cast was applied are missing: enter them, to know whether it is hard.',
+    })
   }
   const hardMin = device?.material ? hardMinutes(device.material, draft.ctx.protocol) : null
   const earliestMin = isUrgent ? 0 : hardMin
@@ -169,7 +179,15 @@ function openLeg(draft: PlanDraft, options: OptionValues, isUrgent: boolean, isM
   const top = isLong ? 'mid-thigh' : 'below-knee'
   const hasLengths = draft.clinicalCase.patient.heightCm !== undefined || draft.measure(lowerLegLength) !== null
   if (isMeasured && hasLengths && !isUrgent) {
-    decideLegWrap(draft, model, { decision: 'crepe', label: 'Crepe', item: 'crepe-bandage', top, passes: 1, isOverPadding: true, note: 'lightly, to hold the edges' })
+    decideLegWrap(draft, model, {
+      decision: 'crepe',
+      label: 'Crepe',
+      item: 'crepe-bandage',
+      top,
+      passes: 1,
+      isOverPadding: true,
+      note: 'lightly, to hold the edges',
+    })
   }
   const base = legGeometry(draft, model, isLong ? 'mid-thigh' : 'knee')
   return { ...base, angles: { ankle: 90, knee: isLong ? 18 : 0 }, bands: cuts('leg', options, model.stations[top].atCm) }
@@ -183,10 +201,18 @@ function openArm(draft: PlanDraft, options: OptionValues, isUrgent: boolean): Ge
     }),
   )
   const model = buildArmModel(girths, splitPath(25))
-  if (!model) return { ...emptyGeometry, body: 'arm' }
+  if (!model) return armGeometry(draft, sketchArm(draft))
   const topCm = model.forearmCm - 4
   if (!isUrgent) {
-    decideArmWrap(draft, model, { decision: 'crepe', label: 'Crepe', item: 'crepe-bandage', topCm, passes: 1, isOverPadding: true, note: 'lightly, to hold the edges' })
+    decideArmWrap(draft, model, {
+      decision: 'crepe',
+      label: 'Crepe',
+      item: 'crepe-bandage',
+      topCm,
+      passes: 1,
+      isOverPadding: true,
+      note: 'lightly, to hold the edges',
+    })
   }
   return { ...armGeometry(draft, model), bands: cuts('arm', options, topCm) }
 }
@@ -195,6 +221,12 @@ function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
   const isFresh = hasFlag(draft.clinicalCase, 'fresh')
   return [
     ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement and stretch pain after opening.', isFresh),
-    { id: 'review', kind: 'review', dueMin: 1440, graceMin: 1440, text: 'Review: swelling, skin along the line, close or change the cast.' },
+    {
+      id: 'review',
+      kind: 'review',
+      dueMin: 1440,
+      graceMin: 1440,
+      text: 'Review: swelling, skin along the line, close or change the cast.',
+    },
   ]
 }

@@ -42,7 +42,13 @@ export function decidePressures(draft: PlanDraft, options: OptionValues, widest:
   })
   const base = { girthCm: widest.value, growthMax: greatestGirthGrowth(draft.clinicalCase, protocol), paddingLayers, coveredShare: 1 }
   decidePressure(draft, 'pressure-before', 'Pressure closed, at 72 h (estimate)', { ...base, openingCm: 0, hasCrepe: false }, widest)
-  const after = decidePressure(draft, 'pressure-after', 'Pressure opened, at 72 h (estimate)', { ...base, openingCm: freedCm, hasCrepe: true }, widest)
+  const after = decidePressure(
+    draft,
+    'pressure-after',
+    'Pressure opened, at 72 h (estimate)',
+    { ...base, openingCm: freedCm, hasCrepe: true },
+    widest,
+  )
   if (after !== null) return
   draft.caution({
     level: 'stop',
@@ -62,7 +68,8 @@ function decidePressure(draft: PlanDraft, id: string, label: string, input: Room
     label,
     value: kPa,
     unit: 'kPa',
-    display: kPa === null ? 'no room left, in this estimate' : `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
+    display:
+      kPa === null ? 'no room left, in this estimate' : `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
     source: 'model',
     formula: `0.8 kPa + 6·x ÷ (1 − x), x being how far the swelling presses the padding together${input.hasCrepe ? '; 0.5 kPa for the crepe' : ''}. It is not compartment pressure.`,
     working: [

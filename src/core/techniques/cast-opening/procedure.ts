@@ -63,7 +63,12 @@ export function castOpeningSteps({ options, side, limb, isUrgent }: OpeningFacts
     }),
     makeStep({
       id: 'lift',
-      text: options['lines'] === 'strip' ? 'Lift the strip out, end to end.' : options['lines'] === 'single' ? 'Spread the edges with the spreader, a little at each place.' : 'Lift the upper half off; the limb stays in the lower one.',
+      text:
+        options['lines'] === 'strip'
+          ? 'Lift the strip out, end to end.'
+          : options['lines'] === 'single'
+            ? 'Spread the edges with the spreader, a little at each place.'
+            : 'Lift the upper half off; the limb stays in the lower one.',
       why: 'Room comes only when the edges stand apart.',
       prevents: 'A cast that is cut and still tight.',
       after: ['cut'],
@@ -112,7 +117,13 @@ export function castOpeningSteps({ options, side, limb, isUrgent }: OpeningFacts
 export const castOpeningFit: readonly FitTest[] = [
   { id: 'whole-length', text: 'Open from end to end', why: 'A bridge left holds the pressure.', remedy: 'Cut on.', where: ['cut-1'] },
   { id: 'edges', text: 'Edges apart and smooth', why: 'They catch and close.', remedy: 'Spread again, tape the edges.', where: ['cut-1'] },
-  { id: 'skin', text: 'Skin along the line whole', why: 'A saw can burn and cut.', remedy: 'Dress it, record it, tell the patient.', where: ['cut-1'] },
+  {
+    id: 'skin',
+    text: 'Skin along the line whole',
+    why: 'A saw can burn and cut.',
+    remedy: 'Dress it, record it, tell the patient.',
+    where: ['cut-1'],
+  },
 ]
 
 /** Care in words. */

@@ -28,11 +28,15 @@ export const extricationCollar: Technique = {
     { definition: neckHeight, need: options['policy'] === 'blocks-and-hands' ? 'optional' : 'required' },
     { definition: neckGirth, need: 'optional' },
   ],
+  asks: ['oxygen'],
   uses: (options) => (options['policy'] === 'blocks-and-hands' ? [] : ['extrication-collar']),
   flagRules: collarFlagRules,
   judge: judgeCollar,
   plan: planExtricationCollar,
-  onUrgent: { device: 'collar', actions: ['Hold the head with both hands, then open the collar.', 'Turn the whole patient on the side if they vomit.'] },
+  onUrgent: {
+    device: 'collar',
+    actions: ['Hold the head with both hands, then open the collar.', 'Turn the whole patient on the side if they vomit.'],
+  },
 }
 
 function planExtricationCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
@@ -98,7 +102,10 @@ function decideOxygen(draft: PlanDraft, oxygen: 'mask' | 'cannula', hasCollar: b
 function draw(draft: PlanDraft, settingCm: number): Geometry {
   const base = neckGeometry(draft)
   if (!Number.isFinite(settingCm)) return base
-  return { ...base, bands: [{ id: 'collar', axis: 'neck', label: 'Collar as set', kind: 'shell', fromCm: 0, toCm: settingCm, decision: 'setting' }] }
+  return {
+    ...base,
+    bands: [{ id: 'collar', axis: 'neck', label: 'Collar as set', kind: 'shell', fromCm: 0, toCm: settingCm, decision: 'setting' }],
+  }
 }
 
 function schedule(draft: PlanDraft, hasCollar: boolean): readonly ScheduleEntry[] {

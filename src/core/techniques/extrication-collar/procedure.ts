@@ -139,9 +139,27 @@ function blockSteps(): readonly Step[] {
 
 /** What to look at on the closed collar. */
 export const extricationCollarFit: readonly FitTest[] = [
-  { id: 'ears', text: 'Ears free', why: 'Folded ears hurt and break down.', remedy: 'Open, free them, close again with the head held.', where: ['collar'] },
-  { id: 'straight', text: 'Straight, on the shoulders', why: 'Crooked it turns the head.', remedy: 'Set it again with the head held.', where: ['shoulder-line'] },
-  { id: 'finger', text: 'A flat finger under the strap', why: 'Tight it fills the neck veins.', remedy: 'Let the strap out.', where: ['collar'] },
+  {
+    id: 'ears',
+    text: 'Ears free',
+    why: 'Folded ears hurt and break down.',
+    remedy: 'Open, free them, close again with the head held.',
+    where: ['collar'],
+  },
+  {
+    id: 'straight',
+    text: 'Straight, on the shoulders',
+    why: 'Crooked it turns the head.',
+    remedy: 'Set it again with the head held.',
+    where: ['shoulder-line'],
+  },
+  {
+    id: 'finger',
+    text: 'A flat finger under the strap',
+    why: 'Tight it fills the neck veins.',
+    remedy: 'Let the strap out.',
+    where: ['collar'],
+  },
   { id: 'mouth', text: 'Mouth opens', why: 'Suction and vomit need it.', remedy: 'Take a lower setting.', where: ['neck-height'] },
 ]
 

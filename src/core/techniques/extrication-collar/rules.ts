@@ -46,16 +46,24 @@ export function judgeCollar(draft: PlanDraft, options: OptionValues): void {
       code,
       decisions: ['setting'],
       steps: ['hold-head', 'close-collar'],
-      text: level === 'stop' ? 'No rigid collar: hold with hands and blocks as found.' : 'Pad and hold as found; do not straighten, do not cover.',
+      text:
+        level === 'stop'
+          ? 'No rigid collar: hold with hands and blocks as found.'
+          : 'Pad and hold as found; do not straighten, do not cover.',
       why,
     })
   const level: CautionLevel = isRigid ? 'stop' : 'caution'
-  if (hasFlag(clinicalCase, 'airway-at-risk')) raise(level, 'airway-at-risk', 'A closed collar hides and worsens a failing airway. Suction and a turning plan ready.')
+  if (hasFlag(clinicalCase, 'airway-at-risk'))
+    raise(level, 'airway-at-risk', 'A closed collar hides and worsens a failing airway. Suction and a turning plan ready.')
   for (const flag of ['stiff-spine', 'kyphosis'] as const) {
     if (hasFlag(clinicalCase, flag)) raise(level, flag, 'A stiff or bent neck breaks where a collar straightens it.')
   }
   if (hasFlag(clinicalCase, 'penetrating')) {
     const isIsolated = clinicalCase.injury.region === 'neck' && !hasFlag(clinicalCase, 'several-injuries')
-    raise(isRigid && isIsolated ? 'stop' : 'caution', 'penetrating', 'It hides bleeding and swelling, and a stab seldom makes the spine unstable.')
+    raise(
+      isRigid && isIsolated ? 'stop' : 'caution',
+      'penetrating',
+      'It hides bleeding and swelling, and a stab seldom makes the spine unstable.',
+    )
   }
 }

@@ -5,7 +5,7 @@ import { decideStrapPlaces } from '../../straps/decide-strap-places'
 import { decidePull } from '../../traction/decide-pull'
 import { measureSpan } from '../../traction/leg-span'
 import { decidePeople } from '../shared/decide-people'
-import { decideConvert, drawFieldSplint, fieldSchedule, strapsOf } from '../shared/field-splint'
+import { decideConvert, drawFieldSplint, fieldRounds, fieldSchedule, strapsOf } from '../shared/field-splint'
 import { extraHolder } from '../shared/hold'
 import { fieldTractionRules, judgeTraction, loadOption, requireMass, tractionFlagRules } from '../shared/traction-rules'
 import { positionOption, suppliesOption } from '../shared-options'
@@ -34,6 +34,7 @@ export const frameTraction: Technique = {
   flagRules: [...tractionFlagRules, ...fieldTractionRules],
   judge: judgeTraction,
   plan: planFrame,
+  rounds: fieldRounds,
   onUrgent: { device: 'traction', actions: ['Take the pull by hand, let the ratchet out, look again at once.'] },
 }
 
@@ -87,7 +88,11 @@ function decideLoading(draft: PlanDraft): string | null {
   const { heightCm } = draft.clinicalCase.patient
   const { stretcherCm } = draft.clinicalCase.environment
   if (heightCm === undefined) {
-    draft.problem({ code: 'missing', path: 'patient/heightCm', message: "The patient's height is missing: enter it in cm, for the way onto the stretcher." })
+    draft.problem({
+      code: 'missing',
+      path: 'patient/heightCm',
+      message: "The patient's height is missing: enter it in cm, for the way onto the stretcher.",
+    })
     return null
   }
   const value = draft.decide({

@@ -116,7 +116,13 @@ export function frameTractionSteps({ side, frameWords, pullWords, strapWords, lo
 /** What to look at on the finished frame. */
 export const frameTractionFit: readonly FitTest[] = [
   { id: 'foot', text: 'Foot upright', why: 'A turned leg bleeds on.', remedy: 'Prop the foot, turn the hitch.', where: ['toe'] },
-  { id: 'hitch', text: 'Hitch not biting', why: 'It carries the whole pull.', remedy: 'Pad it with the pull kept by hand.', where: ['hitch'] },
+  {
+    id: 'hitch',
+    text: 'Hitch not biting',
+    why: 'It carries the whole pull.',
+    remedy: 'Pad it with the pull kept by hand.',
+    where: ['hitch'],
+  },
   { id: 'groin', text: 'Groin padded', why: 'The strap carries the counterpull.', remedy: 'Pad again.', where: ['groin'] },
 ]
 

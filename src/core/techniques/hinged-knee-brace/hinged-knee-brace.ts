@@ -4,6 +4,7 @@ import { braceStraps, hingeForward, hingeUp, shankLength, thighLength, treatment
 import { workingOf, type PlanDraft } from '../../plan/draft'
 import type { Geometry, ScheduleEntry } from '../../plan/plan'
 import { pistoning } from '../../geometry/hinge'
+import { scheduleRounds } from '../../rounds/round-list'
 import { layOut } from '../../sizing/decide-size'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/hold'
@@ -16,6 +17,7 @@ const barShare = 2 / 3
 const shortOfAnkleCm = 3
 const strapOverlapCm = 8
 const pistonLimitCm = 1.5
+const rounds = { onlyMin: [60, 960] } as const
 
 /** Hinged knee brace with stops. */
 export const hingedKneeBrace: Technique = {
@@ -71,9 +73,11 @@ export const hingedKneeBrace: Technique = {
     { definition: hingeUp, need: 'optional' },
     { definition: treatmentWeek, need: 'optional' },
   ],
+  asks: ['brace', 'weight'],
   uses: () => ['hinged-knee-brace'],
   flagRules: [],
   plan: planBrace,
+  rounds,
   onUrgent: { device: 'shell', actions: ['Open every strap; leave the frame under the leg.'] },
 }
 
@@ -84,7 +88,14 @@ function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   const upperCm = thigh ? decideBar(draft, 'upper-bar', 'Upper bar', barShare * thigh.value, '2/3 of the thigh.', thigh) : null
   const isNear = options['bar-reach'] === 'near-ankle'
   const lowerCm = shank
-    ? decideBar(draft, 'lower-bar', 'Lower bar', isNear ? shank.value - shortOfAnkleCm : barShare * shank.value, isNear ? 'Shank − 3 cm.' : '2/3 of the shank.', shank)
+    ? decideBar(
+        draft,
+        'lower-bar',
+        'Lower bar',
+        isNear ? shank.value - shortOfAnkleCm : barShare * shank.value,
+        isNear ? 'Shank − 3 cm.' : '2/3 of the shank.',
+        shank,
+      )
     : null
   decideTrims(draft)
   const week = draft.measure(treatmentWeek)?.value ?? orders.week ?? null
@@ -93,7 +104,7 @@ function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   layOut(draft, 'brace', 'hinged knee brace', `${stops.extensionDeg}° to ${stops.flexionDeg}°`)
   const steps = kneeBraceSteps(injury.side, stops, orders.weight !== undefined)
   decidePeople(draft, { floor: 1 + extraHolder(draft.clinicalCase), steps, relief: [] })
-  return { steps, fit: kneeBraceFit, care: kneeBraceCare, schedule: schedule(), geometry: draw(draft, upperCm, lowerCm) }
+  return { steps, fit: kneeBraceFit, care: kneeBraceCare, schedule: schedule(draft), geometry: draw(draft, upperCm, lowerCm) }
 }
 
 function decideBar(
@@ -104,7 +115,16 @@ function decideBar(
   formula: string,
   from: Parameters<typeof workingOf>[0],
 ): number {
-  return draft.decide({ id, label, value: Math.max(0, value), unit: 'cm', sd: from.sd, source: 'practice', formula, working: [workingOf(from)] })
+  return draft.decide({
+    id,
+    label,
+    value: Math.max(0, value),
+    unit: 'cm',
+    sd: from.sd,
+    source: 'practice',
+    formula,
+    working: [workingOf(from)],
+  })
 }
 
 function decideTrims(draft: PlanDraft): void {
@@ -167,19 +187,48 @@ function draw(draft: PlanDraft, upperCm: number | null, lowerCm: number | null):
     ...base,
     angles: { ankle: 90, knee: 0 },
     bands: [
-      ...(upperCm === null ? [] : [{ id: 'bar-upper', axis: 'leg', label: 'Upper bar', kind: 'bar' as const, fromCm: kneeCm, toCm: kneeCm + upperCm, decision: 'upper-bar' }]),
-      ...(lowerCm === null ? [] : [{ id: 'bar-lower', axis: 'leg', label: 'Lower bar', kind: 'bar' as const, fromCm: Math.max(0, kneeCm - lowerCm), toCm: kneeCm, decision: 'lower-bar' }]),
+      ...(upperCm === null
+        ? []
+        : [
+            {
+              id: 'bar-upper',
+              axis: 'leg',
+              label: 'Upper bar',
+              kind: 'bar' as const,
+              fromCm: kneeCm,
+              toCm: kneeCm + upperCm,
+              decision: 'upper-bar',
+            },
+          ]),
+      ...(lowerCm === null
+        ? []
+        : [
+            {
+              id: 'bar-lower',
+              axis: 'leg',
+              label: 'Lower bar',
+              kind: 'bar' as const,
+              fromCm: Math.max(0, kneeCm - lowerCm),
+              toCm: kneeCm,
+              decision: 'lower-bar',
+            },
+          ]),
     ],
     marks: [...base.marks, { id: 'hinge', axis: 'leg', label: 'Hinge', kind: 'landmark', atCm: kneeCm }],
   }
 }
 
-function schedule(): readonly ScheduleEntry[] {
-  const text = 'Foot pulse, toes lifted, hinge on centre, skin under the straps.'
+function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
+  const text = 'After walking and after a night: foot pulse, toes lifted, hinge on centre, skin under the straps.'
   return [
-    { id: 'round-1', kind: 'round', dueMin: 60, graceMin: 15, text: `After walking: ${text}` },
-    { id: 'round-2', kind: 'round', dueMin: 960, graceMin: 30, text: `After a night: ${text}` },
-    ...[1, 2, 3].map((day) => ({ id: `skin-${day}`, kind: 'care' as const, dueMin: day * 1440, graceMin: 240, text: 'Skin under liner and straps.' })),
+    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, text, false, rounds),
+    ...[1, 2, 3].map((day) => ({
+      id: `skin-${day}`,
+      kind: 'care' as const,
+      dueMin: day * 1440,
+      graceMin: 240,
+      text: 'Skin under liner and straps.',
+    })),
     { id: 'review', kind: 'review', dueMin: 7 * 1440, graceMin: 1440, text: 'Review: stops, hinge, strength.' },
   ]
 }

@@ -79,7 +79,9 @@ export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWal
     }),
     makeStep({
       id: 'stops',
-      text: stops.isOrdered ? `Stops, the same on both sides: ${settings}.` : `Stop here until an order is entered: who, when, stops, lock. The example says ${settings}.`,
+      text: stops.isOrdered
+        ? `Stops, the same on both sides: ${settings}.`
+        : `Stop here until an order is entered: who, when, stops, lock. The example says ${settings}.`,
       why: 'Unequal stops twist the knee.',
       prevents: 'A repair torn at the first bend.',
       after: ['front-straps'],
@@ -99,7 +101,9 @@ export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWal
     closingCheck(['lift-toes'], 'both legs', ['dorsal-foot-pulse', 'toe']),
     makeStep({
       id: 'walk',
-      text: mayWalk ? 'Stand and walk as ordered, then look at the hinge again.' : 'No weight: none is ordered. Sit, bend within the stops, look at the hinge again.',
+      text: mayWalk
+        ? 'Stand and walk as ordered, then look at the hinge again.'
+        : 'No weight: none is ordered. Sit, bend within the stops, look at the hinge again.',
       why: 'It slips with the first steps or not at all.',
       prevents: 'A brace round the shin by noon.',
       after: ['after-check'],
@@ -112,10 +116,28 @@ export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWal
 
 /** What to look at on the closed brace. */
 export const kneeBraceFit: readonly FitTest[] = [
-  { id: 'hinge', text: 'Hinge on centre after standing', why: 'Off centre it pistons.', remedy: 'Open, move, close: rear straps first.', where: ['hinge'] },
-  { id: 'pulse', text: 'Foot pulse', why: 'A tight upper strap stops it.', remedy: 'Loosen the thigh straps.', where: ['dorsal-foot-pulse'] },
+  {
+    id: 'hinge',
+    text: 'Hinge on centre after standing',
+    why: 'Off centre it pistons.',
+    remedy: 'Open, move, close: rear straps first.',
+    where: ['hinge'],
+  },
+  {
+    id: 'pulse',
+    text: 'Foot pulse',
+    why: 'A tight upper strap stops it.',
+    remedy: 'Loosen the thigh straps.',
+    where: ['dorsal-foot-pulse'],
+  },
   { id: 'slip', text: 'No slip', why: 'Slipped it holds the shin.', remedy: 'Calf strap firmer, liner dry.', where: ['bar-lower'] },
-  { id: 'fibular', text: 'Strap off the fibular neck', why: 'The nerve that lifts the foot lies there.', remedy: 'Move the strap.', where: ['fibular-neck'] },
+  {
+    id: 'fibular',
+    text: 'Strap off the fibular neck',
+    why: 'The nerve that lifts the foot lies there.',
+    remedy: 'Move the strap.',
+    where: ['fibular-neck'],
+  },
 ]
 
 /** Care in words. */

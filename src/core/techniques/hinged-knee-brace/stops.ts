@@ -86,7 +86,11 @@ export function decideStops(draft: PlanDraft, options: OptionValues, week: numbe
 function checkAgainstBrace(draft: PlanDraft, extensionDeg: number, flexionDeg: number): void {
   const { inStock } = draft.stock((item) => item.technique === 'hinged-knee-brace')
   const canSet = inStock.some((item) => {
-    const [least, greatest, click] = [Number(item['leastStopDeg'] ?? 0), Number(item['greatestStopDeg'] ?? 120), Number(item['clickDeg'] ?? 10)]
+    const [least, greatest, click] = [
+      Number(item['leastStopDeg'] ?? 0),
+      Number(item['greatestStopDeg'] ?? 120),
+      Number(item['clickDeg'] ?? 10),
+    ]
     return [extensionDeg, flexionDeg].every(
       (deg) => deg >= least - 1e-9 && deg <= greatest + 1e-9 && (!(click > 0) || Math.abs(deg / click - Math.round(deg / click)) < 1e-6),
     )
@@ -107,7 +111,13 @@ function checkAgainstBrace(draft: PlanDraft, extensionDeg: number, flexionDeg: n
     code: 'not-in-stock',
     decisions: ['extension-stop', 'flexion-stop'],
     steps: ['stops'],
-    text: inStock.length === 0 ? 'No hinged brace is in stock.' : 'No brace here clicks at these stops: ask for the next ones, on the safe side.',
-    why: inStock.length === 0 ? 'None is listed as present.' : `${extensionDeg}° and ${flexionDeg}° must lie within its ends and on its clicks.`,
+    text:
+      inStock.length === 0
+        ? 'No hinged brace is in stock.'
+        : 'No brace here clicks at these stops: ask for the next ones, on the safe side.',
+    why:
+      inStock.length === 0
+        ? 'None is listed as present.'
+        : `${extensionDeg}° and ${flexionDeg}° must lie within its ends and on its clicks.`,
   })
 }

@@ -1,10 +1,10 @@
 import { legGeometry } from '../../body/leg-geometry'
 import type { LegModel } from '../../body/leg-model'
-import { measureLeg, noteEstimatedGirths, requireLegLengths } from '../../body/measure-leg'
+import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../body/measure-leg'
 import { footLength, insideLeg, legGirths, lowerLegLength } from '../../body/measurements/leg'
 import { hasFlag, isYoungerThan } from '../../case/clinical-case'
 import type { PlanDraft } from '../../plan/draft'
-import { emptyGeometry, type Geometry, type ScheduleEntry } from '../../plan/plan'
+import type { Geometry, ScheduleEntry } from '../../plan/plan'
 import { scheduleRounds } from '../../rounds/round-list'
 import { decideSetting } from '../../setting/decide-setting'
 import { hardMinutes } from '../../setting/hard-after'
@@ -58,6 +58,7 @@ export const legCast: Technique = {
       { definition: footLength, need: 'optional' },
     ]
   },
+  asks: ['wound-plan'],
   uses: (options) => [options['material'] === 'fibreglass-roll' ? 'fibreglass-roll' : 'plaster-roll', 'padding-roll'],
   flagRules: [
     ...hardShellStops,
@@ -73,9 +74,13 @@ export const legCast: Technique = {
   ],
   judge: judgeLegCast,
   plan: planLegCast,
+  isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   onUrgent: {
     device: 'shell',
-    actions: ['Split the cast its full length, padding included, down to skin; hard or soft does not matter.', 'Spread it and ease the bend of the knee, thigh and calf supported.'],
+    actions: [
+      'Split the cast its full length, padding included, down to skin; hard or soft does not matter.',
+      'Spread it and ease the bend of the knee, thigh and calf supported.',
+    ],
   },
 }
 
@@ -174,7 +179,7 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     fit: legCastFit(isLong),
     care: legCastCare,
     schedule: schedule(draft, isFresh, openingMin),
-    geometry: leg ? draw(draft, leg.model, isLong, angles.knee) : { ...emptyGeometry, body: 'leg' },
+    geometry: leg ? draw(draft, leg.model, isLong, angles.knee) : legGeometry(draft, sketchLeg(draft).model, isLong ? 'groin' : 'knee'),
   }
 }
 
@@ -208,9 +213,27 @@ function draw(draft: PlanDraft, model: LegModel, isLong: boolean, kneeDeg: numbe
     angles: { ankle: 90, knee: isLong ? kneeDeg : 0 },
     bands: [
       { id: 'padding', axis: 'leg', label: 'Padding', kind: 'padding', fromCm: 0, toCm: topCm, decision: 'padding' },
-      { id: 'cast-lower', axis: 'leg', label: 'Cast, lower leg', kind: 'zone', fromCm: 0, toCm: isLong ? model.lowerLegCm : topCm, decision: 'rolls-lower' },
+      {
+        id: 'cast-lower',
+        axis: 'leg',
+        label: 'Cast, lower leg',
+        kind: 'zone',
+        fromCm: 0,
+        toCm: isLong ? model.lowerLegCm : topCm,
+        decision: 'rolls-lower',
+      },
       ...(isLong
-        ? [{ id: 'cast-thigh', axis: 'leg', label: 'Cast, thigh', kind: 'zone' as const, fromCm: model.lowerLegCm, toCm: topCm, decision: 'rolls-thigh' }]
+        ? [
+            {
+              id: 'cast-thigh',
+              axis: 'leg',
+              label: 'Cast, thigh',
+              kind: 'zone' as const,
+              fromCm: model.lowerLegCm,
+              toCm: topCm,
+              decision: 'rolls-thigh',
+            },
+          ]
         : []),
     ],
   }
@@ -218,8 +241,15 @@ function draw(draft: PlanDraft, model: LegModel, isLong: boolean, kneeDeg: numbe
 
 function schedule(draft: PlanDraft, isFresh: boolean, openingMin: number): readonly ScheduleEntry[] {
   return [
-    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement, stretch pain and fit, beside the other leg.', isFresh),
-    ...(isFresh ? [{ id: 'opening', kind: 'opening' as const, dueMin: openingMin, graceMin: 30, text: 'Split the cast before the ward.' }] : []),
+    ...scheduleRounds(
+      draft.clinicalCase,
+      draft.ctx.protocol,
+      'Circulation, feeling, movement, stretch pain and fit, beside the other leg.',
+      isFresh,
+    ),
+    ...(isFresh
+      ? [{ id: 'opening', kind: 'opening' as const, dueMin: openingMin, graceMin: 30, text: 'Split the cast before the ward.' }]
+      : []),
     { id: 'review', kind: 'review', dueMin: 1440, graceMin: 1440, text: 'Review: films, cracks, edges, heel, change of cast.' },
   ]
 }

@@ -161,7 +161,15 @@ export function decideStocking(draft: PlanDraft, model: LegModel, isLong: boolea
     inStock.flatMap((item) => item.widthCm ?? []),
   )
   if (widthCm !== null) {
-    draft.material({ id: 'stocking', item: 'stockinette', widthCm, lengthCm, rolls: null, layers: 1, note: 'started high, because it creeps down' })
+    draft.material({
+      id: 'stocking',
+      item: 'stockinette',
+      widthCm,
+      lengthCm,
+      rolls: null,
+      layers: 1,
+      note: 'started high, because it creeps down',
+    })
     return
   }
   draft.caution({

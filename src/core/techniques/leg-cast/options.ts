@@ -18,7 +18,11 @@ export const legCastOptions: readonly TechniqueOption[] = [
     default: () => 'from-the-injury',
     values: [
       { id: 'from-the-injury', label: 'From the injury', why: 'Two rolls hold the break first; then up, then down, the foot last.' },
-      { id: 'lower-part-first', label: 'Lower part first', why: 'A short cast that can be moulded in peace, relief cuts, then joined over the knee.' },
+      {
+        id: 'lower-part-first',
+        label: 'Lower part first',
+        why: 'A short cast that can be moulded in peace, relief cuts, then joined over the knee.',
+      },
       { id: 'in-one', label: 'In one', why: 'Quick hands and enough holders: every layer bonds from toes to groin.' },
     ],
   },
@@ -65,7 +69,11 @@ export const legCastOptions: readonly TechniqueOption[] = [
     values: [
       { id: 'plaster-fast', label: 'Plaster, fast', why: 'Moulds closest; sets before a tired hold sags.' },
       { id: 'plaster-slow', label: 'Plaster, slow', why: 'More time for a long cast when hands are few.' },
-      { id: 'fibreglass-roll', label: 'Fibreglass roll', why: 'Light and strong within half an hour; needs a sure hand, since it springs back.' },
+      {
+        id: 'fibreglass-roll',
+        label: 'Fibreglass roll',
+        why: 'Light and strong within half an hour; needs a sure hand, since it springs back.',
+      },
     ],
   },
   suppliesOption,

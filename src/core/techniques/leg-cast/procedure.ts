@@ -95,12 +95,16 @@ function rollSteps(facts: CastFacts): readonly Step[] {
   const last = ids.at(-1) ?? 'bone-points'
   const footHold = options['foot-hold'] === 'own-chest' ? null : ({ from: ids[0] ?? 'mould', to: 'mould', place: 'hold-distal' } as const)
   const rolls = ids.flatMap((id, index) => {
-    const before = index === 0 ? 'bone-points' : hasReliefCuts && index === facts.lowerRolls ? 'relief-cuts' : (ids[index - 1] ?? 'bone-points')
+    const before =
+      index === 0 ? 'bone-points' : hasReliefCuts && index === facts.lowerRolls ? 'relief-cuts' : (ids[index - 1] ?? 'bone-points')
     const roll = makeStep({
       id,
       text: `Roll ${index + 1} of ${ids.length}, ${placeOf(facts, index)}. Keep a hand's length of tail free, ${isPlaster ? `wet it till the bubbles stop, ${water}` : 'wet it, squeeze once'}; roll close without lifting off, smooth as you go.`,
       why: index === 0 ? 'Lifted off and pulled back it tightens; rolled along it lies.' : 'Layers bond while the one below is wet.',
-      prevents: index === ids.length - 1 ? 'A seam where a roll ends: the last one runs the whole length before the earlier ones set.' : 'Tight bands and layers that part.',
+      prevents:
+        index === ids.length - 1
+          ? 'A seam where a roll ends: the last one runs the whole length before the earlier ones set.'
+          : 'Tight bands and layers that part.',
       after: [before],
       minutes: [0.8, 1.2, 1.8],
       wet: true,
@@ -129,7 +133,8 @@ function rollSteps(facts: CastFacts): readonly Step[] {
 
 function placeOf({ options, isLong, lowerRolls, thighRolls }: CastFacts, index: number): string {
   const total = lowerRolls + thighRolls
-  if (index === total - 1 && total > 1) return options['order'] === 'from-the-injury' ? 'the foot last, then the whole length' : 'the whole length'
+  if (index === total - 1 && total > 1)
+    return options['order'] === 'from-the-injury' ? 'the foot last, then the whole length' : 'the whole length'
   if (options['order'] === 'from-the-injury') {
     if (index < Math.min(2, total - 1)) return 'over the injury'
     return isLong && index < Math.ceil(total / 2) ? 'up from the injury' : 'down from the injury'
@@ -202,16 +207,46 @@ function finishSteps({ isLong, isFresh, openingMin, options }: CastFacts): reado
 export function legCastFit(isLong: boolean): readonly FitTest[] {
   return [
     { id: 'toes-seen', text: 'All toes seen', why: 'They are the window for every round.', remedy: 'Trim the end back.', where: ['toe'] },
-    { id: 'edges', text: 'Edges padded all round', why: 'A bare edge cuts.', remedy: 'Turn back and tape down.', where: ['toe', 'below-knee'] },
+    {
+      id: 'edges',
+      text: 'Edges padded all round',
+      why: 'A bare edge cuts.',
+      remedy: 'Turn back and tape down.',
+      where: ['toe', 'below-knee'],
+    },
     ...(isLong
       ? [
-          { id: 'knee-crack', text: 'No crack or crease at the knee', why: 'It breaks there first.', remedy: 'Reinforce with crossing turns, or make it again.', where: ['knee'] },
-          { id: 'knee-angle', text: 'Knee angle measured', why: 'It sets as it is held.', remedy: 'Still soft: correct it. Set: wedge or make it again.', where: ['knee'] },
+          {
+            id: 'knee-crack',
+            text: 'No crack or crease at the knee',
+            why: 'It breaks there first.',
+            remedy: 'Reinforce with crossing turns, or make it again.',
+            where: ['knee'],
+          },
+          {
+            id: 'knee-angle',
+            text: 'Knee angle measured',
+            why: 'It sets as it is held.',
+            remedy: 'Still soft: correct it. Set: wedge or make it again.',
+            where: ['knee'],
+          },
         ]
       : []),
-    { id: 'ankle-angle', text: 'Ankle angle measured', why: 'A dropped foot cannot stand flat.', remedy: 'Still soft: correct it. Set: make it again.', where: ['ankle'] },
+    {
+      id: 'ankle-angle',
+      text: 'Ankle angle measured',
+      why: 'A dropped foot cannot stand flat.',
+      remedy: 'Still soft: correct it. Set: make it again.',
+      where: ['ankle'],
+    },
     { id: 'rotation', text: 'Thigh and foot on one axis', why: 'Turned is as wrong as bent.', remedy: 'Make it again.', where: ['toe'] },
-    { id: 'fibular-neck', text: 'No pressure at the fibular neck', why: 'The nerve that lifts the foot lies there.', remedy: 'Trim or window the edge.', where: ['fibular-neck'] },
+    {
+      id: 'fibular-neck',
+      text: 'No pressure at the fibular neck',
+      why: 'The nerve that lifts the foot lies there.',
+      remedy: 'Trim or window the edge.',
+      where: ['fibular-neck'],
+    },
   ]
 }
 

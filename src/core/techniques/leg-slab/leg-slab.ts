@@ -1,7 +1,7 @@
-import { measureLeg, noteEstimatedGirths, requireLegLengths } from '../../body/measure-leg'
+import { legGeometry } from '../../body/leg-geometry'
+import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../body/measure-leg'
 import type { LegModel } from '../../body/leg-model'
 import { hasFlag } from '../../case/clinical-case'
-import { emptyGeometry } from '../../plan/plan'
 import type { ScheduleEntry } from '../../plan/plan'
 import { workingOf, type PlanDraft } from '../../plan/draft'
 import { readDefaults } from '../../quantities/defaults'
@@ -117,7 +117,7 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     schedule: schedule(draft),
     geometry: leg
       ? drawSlab(draft, leg.model, extent, { fit, lengthCm, ankleDeg: ankleDeg ?? 90, kneeDeg: extent === 'above-knee' ? 18 : 0 })
-      : { ...emptyGeometry, body: 'leg' },
+      : legGeometry(draft, sketchLeg(draft).model, extent === 'above-knee' ? 'mid-thigh' : 'knee'),
   }
 }
 

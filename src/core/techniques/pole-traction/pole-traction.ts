@@ -5,7 +5,7 @@ import { decideStrapPlaces } from '../../straps/decide-strap-places'
 import { decidePull } from '../../traction/decide-pull'
 import { measureSpan } from '../../traction/leg-span'
 import { decidePeople } from '../shared/decide-people'
-import { decideConvert, drawFieldSplint, fieldSchedule, strapsOf } from '../shared/field-splint'
+import { decideConvert, drawFieldSplint, fieldRounds, fieldSchedule, strapsOf } from '../shared/field-splint'
 import { extraHolder } from '../shared/hold'
 import { fieldTractionRules, judgeTraction, loadOption, requireMass, tractionFlagRules } from '../shared/traction-rules'
 import { positionOption, suppliesOption } from '../shared-options'
@@ -34,6 +34,7 @@ export const poleTraction: Technique = {
   flagRules: [...tractionFlagRules, ...fieldTractionRules],
   judge: judgeTraction,
   plan: planPole,
+  rounds: fieldRounds,
   onUrgent: { device: 'traction', actions: ['Hold the leg by hand, let the pole’s pull out, look again at once.'] },
 }
 

@@ -75,7 +75,13 @@ export function poleTractionSteps({ side, poleWords, pullWords, strapWords }: Fi
 export const poleTractionFit: readonly FitTest[] = [
   { id: 'foot', text: 'Foot upright', why: 'A turned leg bleeds on.', remedy: 'Prop the foot, turn the hitch.', where: ['toe'] },
   { id: 'groin', text: 'Groin padded', why: 'The strap carries the counterpull.', remedy: 'Pad again.', where: ['groin'] },
-  { id: 'straps', text: 'Straps off the injury and the knee', why: 'A strap on the break presses bone into vessels.', remedy: 'Move it.', where: ['injury'] },
+  {
+    id: 'straps',
+    text: 'Straps off the injury and the knee',
+    why: 'A strap on the break presses bone into vessels.',
+    remedy: 'Move it.',
+    where: ['injury'],
+  },
 ]
 
 /** Care in words. */

@@ -47,8 +47,10 @@ export function decidePads(draft: PlanDraft, inside: Estimate): PadLayout {
   }
   const lengths = inStock.length > 0 ? inStock.map((item) => item.lengthCm ?? usualPadCm) : [usualPadCm]
   const layouts = lengths.map((lengthCm) => layPads(inside.value, lengthCm))
-  const isRight = (layout: PadLayout): boolean => layout.count === 1 || (layout.overlapCm >= overlapRange[0] - 1e-9 && layout.overlapCm <= overlapRange[1] + 1e-9)
-  const best = [...layouts].sort((a, b) => Number(isRight(b)) - Number(isRight(a)) || a.count - b.count)[0] ?? layPads(inside.value, usualPadCm)
+  const isRight = (layout: PadLayout): boolean =>
+    layout.count === 1 || (layout.overlapCm >= overlapRange[0] - 1e-9 && layout.overlapCm <= overlapRange[1] + 1e-9)
+  const best =
+    [...layouts].sort((a, b) => Number(isRight(b)) - Number(isRight(a)) || a.count - b.count)[0] ?? layPads(inside.value, usualPadCm)
   if (!isRight(best)) {
     draft.caution({
       level: 'caution',
@@ -73,7 +75,15 @@ export function decidePads(draft: PlanDraft, inside: Estimate): PadLayout {
       { label: 'Overlap', value: best.overlapCm, unit: 'cm', from: 'computed' },
     ],
   })
-  draft.material({ id: 'sling-pads', item: 'sling-pad', widthCm: null, lengthCm: best.lengthCm, rolls: null, layers: best.count, note: `${best.count} pads, edge over edge, from the far end` })
+  draft.material({
+    id: 'sling-pads',
+    item: 'sling-pad',
+    widthCm: null,
+    lengthCm: best.lengthCm,
+    rolls: null,
+    layers: best.count,
+    note: `${best.count} pads, edge over edge, from the far end`,
+  })
   const strapsCm = draft.decide({
     id: 'strap-places',
     label: 'Strap centres above the heel sole',

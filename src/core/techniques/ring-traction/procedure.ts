@@ -88,9 +88,21 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
 
 /** What to look at on the finished splint. */
 export const ringTractionFit: readonly FitTest[] = [
-  { id: 'finger', text: 'A finger between ring and groin', why: 'Tight it presses skin and vessel.', remedy: 'Larger ring, or less pull.', where: ['ring'] },
+  {
+    id: 'finger',
+    text: 'A finger between ring and groin',
+    why: 'Tight it presses skin and vessel.',
+    remedy: 'Larger ring, or less pull.',
+    where: ['ring'],
+  },
   { id: 'heel', text: 'Heel free', why: 'It breaks down first.', remedy: 'Move or fold the lowest pad.', where: ['heel-instep'] },
-  { id: 'foot', text: 'Foot in the middle, neither turned nor dropped', why: 'A turned leg heals turned.', remedy: 'Prop or sling the foot.', where: ['toe'] },
+  {
+    id: 'foot',
+    text: 'Foot in the middle, neither turned nor dropped',
+    why: 'A turned leg heals turned.',
+    remedy: 'Prop or sling the foot.',
+    where: ['toe'],
+  },
 ]
 
 /** Care in words. */

@@ -30,7 +30,18 @@ export const ringTraction: Technique = {
   bodyRegion: 'leg',
   regions: ['thigh'],
   patterns: ['femoral-shaft-fracture'],
-  decisions: ['ring', 'splint-length', 'sling', 'pads', 'strap-places', 'ring-cover', 'side-high', 'traction', 'ring-pressure', 'least-crew'],
+  decisions: [
+    'ring',
+    'splint-length',
+    'sling',
+    'pads',
+    'strap-places',
+    'ring-cover',
+    'side-high',
+    'traction',
+    'ring-pressure',
+    'least-crew',
+  ],
   options: [...ringOptions('range', 'plus-fifteen'), loadOption(['skin-cap', 'relief']), suppliesOption, positionOption],
   measurements: () => [
     { definition: obliqueGroinGirth, need: 'required' },
@@ -55,7 +66,8 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
   const pads = inside ? decidePads(draft, inside) : null
   decideCover(draft, size)
   const strips = resolveStrips(draft, options)
-  const pullKg = massKg === null ? null : decidePull(draft, { decision: 'traction', school: String(options['load']), massKg, strips, isSkin: true })
+  const pullKg =
+    massKg === null ? null : decidePull(draft, { decision: 'traction', school: String(options['load']), massKg, strips, isSkin: true })
   if (pullKg !== null && massKg !== null) {
     const { tensionN, ringN } = ringLoad(gravity * pullKg, 0)
     checkSkinCap(draft, tensionN, massKg, strips)
@@ -70,7 +82,11 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
     pullWords: pull?.display ?? 'as ordered',
     isAdhesive: strips === 'adhesive',
   })
-  decidePeople(draft, { floor: 2 + extraHolder(draft.clinicalCase), steps, relief: ['build it before the pull is taken', 'tie the pull to the bed end while you slide'] })
+  decidePeople(draft, {
+    floor: 2 + extraHolder(draft.clinicalCase),
+    steps,
+    relief: ['build it before the pull is taken', 'tie the pull to the bed end while you slide'],
+  })
   return { steps, fit: ringTractionFit, care: ringTractionCare, schedule: schedule(draft), geometry: draw(draft, inside, pads) }
 }
 

@@ -13,7 +13,12 @@ export interface VestFacts {
 /** The steps of a seated vest in a workable order. */
 export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: VestFacts): readonly Step[] {
   const holdTo = options['head-hold'] === 'until-head-straps' ? 'head-straps' : 'board'
-  const pad = padCm === null ? 'Pad behind the head by the gap that is there' : padCm === 0 ? 'No pad behind the head: it touches' : `Pad of ${padCm.toFixed(1)} cm behind the head`
+  const pad =
+    padCm === null
+      ? 'Pad behind the head by the gap that is there'
+      : padCm === 0
+        ? 'No pad behind the head: it touches'
+        : `Pad of ${padCm.toFixed(1)} cm behind the head`
   return [
     ...openingSteps({
       side: undefined,
@@ -135,8 +140,20 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
 
 /** What to look at on the closed vest. */
 export const seatedVestFit: readonly FitTest[] = [
-  { id: 'armpits', text: 'High in the armpits, within 1 cm', why: 'Low it rides up in the lift.', remedy: 'Middle strap open, lift, close.', where: ['vest'] },
-  { id: 'head-flaps', text: 'Head flaps meet the head', why: 'They are what holds it.', remedy: 'Lift the vest or pad the sides.', where: ['vest'] },
+  {
+    id: 'armpits',
+    text: 'High in the armpits, within 1 cm',
+    why: 'Low it rides up in the lift.',
+    remedy: 'Middle strap open, lift, close.',
+    where: ['vest'],
+  },
+  {
+    id: 'head-flaps',
+    text: 'Head flaps meet the head',
+    why: 'They are what holds it.',
+    remedy: 'Lift the vest or pad the sides.',
+    where: ['vest'],
+  },
   { id: 'breathing', text: 'Breathing free', why: 'The top strap takes breath.', remedy: 'Open the top strap.', where: ['strap-1'] },
 ]
 

@@ -14,6 +14,7 @@ import { seatedVestCare, seatedVestFit, seatedVestSteps } from './procedure'
 
 const noPadBelowCm = 1
 const boardMin = 30
+const rounds = { upToMin: 60 } as const
 
 /** Short extrication vest for a seated patient. */
 export const seatedVest: Technique = {
@@ -64,6 +65,7 @@ export const seatedVest: Technique = {
     },
   ],
   plan: planSeatedVest,
+  rounds,
   onUrgent: { device: 'collar', actions: ['Top strap open; collar open while the head is held.'] },
 }
 
@@ -154,7 +156,7 @@ function draw(draft: PlanDraft): Geometry {
 
 function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
   return [
-    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Breathing, neck veins, all four limbs.').filter((entry) => entry.dueMin <= 60),
+    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Breathing, neck veins, all four limbs.', false, rounds),
     { id: 'board', kind: 'remove', dueMin: boardMin, graceMin: 5, text: 'Off board and vest.' },
   ]
 }

@@ -7,6 +7,8 @@ import { strapBands } from '../../straps/decide-strap-places'
 import type { MeasuredSpan } from '../../traction/leg-span'
 
 const convertMin = 120
+/** A field splint is watched until it is changed. */
+export const fieldRounds = { upToMin: convertMin } as const
 
 /** How many straps the stocked splint carries; the usual number, with a caution, when none is listed. */
 export function strapsOf(draft: PlanDraft, technique: string, usual: number, name: string): number {
@@ -42,15 +44,25 @@ export function decideConvert(draft: PlanDraft): void {
 /** Rounds to the conversion, and the conversion itself. */
 export function fieldSchedule(draft: PlanDraft): readonly ScheduleEntry[] {
   return [
-    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement, hitch and groin; pulse, pressure, breathing.').filter(
-      (entry) => entry.dueMin <= convertMin,
+    ...scheduleRounds(
+      draft.clinicalCase,
+      draft.ctx.protocol,
+      'Circulation, feeling, movement, hitch and groin; pulse, pressure, breathing.',
+      false,
+      fieldRounds,
     ),
     { id: 'convert', kind: 'convert', dueMin: convertMin, graceMin: 15, text: 'Change the field splint for the ward’s traction.' },
   ]
 }
 
 /** The leg with bars, hitch, straps and what is kept clear of them. */
-export function drawFieldSplint(draft: PlanDraft, span: MeasuredSpan | null, placesCm: readonly number[], beyondCm: number, decision: string): Geometry {
+export function drawFieldSplint(
+  draft: PlanDraft,
+  span: MeasuredSpan | null,
+  placesCm: readonly number[],
+  beyondCm: number,
+  decision: string,
+): Geometry {
   const { model } = sketchLeg(draft)
   const base = legGeometry(draft, model, 'groin')
   const topCm = span?.insideLegCm ?? model.insideLegCm
@@ -59,7 +71,15 @@ export function drawFieldSplint(draft: PlanDraft, span: MeasuredSpan | null, pla
     angles: { ankle: 90, knee: 0 },
     bands: [
       { id: 'bar', axis: 'leg', label: 'Pole or bars', kind: 'bar', fromCm: -beyondCm, toCm: topCm, decision },
-      { id: 'hitch', axis: 'leg', label: 'Ankle hitch', kind: 'hold', fromCm: model.stations.ankle.atCm - 2, toCm: model.stations.ankle.atCm + 3, decision: 'load' },
+      {
+        id: 'hitch',
+        axis: 'leg',
+        label: 'Ankle hitch',
+        kind: 'hold',
+        fromCm: model.stations.ankle.atCm - 2,
+        toCm: model.stations.ankle.atCm + 3,
+        decision: 'load',
+      },
       ...(span ? strapBands(draft, span, placesCm) : []),
     ],
   }

@@ -28,7 +28,10 @@ const lengths = {
 
 /** Ring rule, length rule and kind of strips, the technique's preferred one first. */
 export function ringOptions(ringRule: keyof typeof rules, lengthRule: keyof typeof lengths): readonly TechniqueOption[] {
-  const first = <K extends string, V>(table: Record<K, V>, key: K): readonly V[] => [table[key], ...(Object.keys(table) as K[]).filter((one) => one !== key).map((one) => table[one])]
+  const first = <K extends string, V>(table: Record<K, V>, key: K): readonly V[] => [
+    table[key],
+    ...(Object.keys(table) as K[]).filter((one) => one !== key).map((one) => table[one]),
+  ]
   return [
     { id: 'ring-rule', label: 'Ring by', default: () => ringRule, values: first(rules, ringRule) },
     { id: 'length-rule', label: 'Splint length', default: () => lengthRule, values: first(lengths, lengthRule) },
@@ -123,6 +126,10 @@ export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estim
     display: `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
     source: 'model',
     formula: '10 × load on the ring ÷ (0.35 × groin girth × 3 cm).',
-    working: [{ label: 'Load on the ring', value: ringN, unit: 'N', from: 'computed' }, { label: 'Load on the ring', value: ringN / gravity, unit: 'kg', from: 'computed' }, workingOf(groin)],
+    working: [
+      { label: 'Load on the ring', value: ringN, unit: 'N', from: 'computed' },
+      { label: 'Load on the ring', value: ringN / gravity, unit: 'kg', from: 'computed' },
+      workingOf(groin),
+    ],
   })
 }

@@ -34,7 +34,10 @@ export function judgeRoll(draft: PlanDraft, options: OptionValues): void {
       decisions: ['turn'],
       steps: ['roll'],
       text: 'No full roll: scoop, or a slight tilt only.',
-      why: flag === 'unstable' ? 'A roll can drop the pressure of an unstable patient.' : 'A roll opens a broken pelvis and starts the bleeding again.',
+      why:
+        flag === 'unstable'
+          ? 'A roll can drop the pressure of an unstable patient.'
+          : 'A roll opens a broken pelvis and starts the bleeding again.',
     })
   }
 }
@@ -62,7 +65,8 @@ export function decideRoll(draft: PlanDraft, options: OptionValues, steps: reado
     unit: null,
     display: scooped ? 'scoop or slight tilt' : 'roll as one piece',
     source: 'practice',
-    formula: 'Scoop or slight tilt while the spine is not cleared and the pelvis is suspected or the patient unstable; else a roll as one piece.',
+    formula:
+      'Scoop or slight tilt while the spine is not cleared and the pelvis is suspected or the patient unstable; else a roll as one piece.',
     working: [{ label: 'Spine below', value: String(options['spine-below']), unit: null, from: 'option' }],
   })
 }

@@ -22,7 +22,11 @@ export const tractionFlagRules: readonly FlagRule[] = [
   caution('several-injuries', 'Life first; traction only when it costs no time.', 'A broken thigh can wait behind a chest or a belly.'),
   caution('open', 'Cover the wound, and do not let bare bone slip back unnoticed: record it.', 'Bone that slides back takes dirt with it.'),
   caution('implant', 'Ask what is in the bone; less pull, film early.', 'A joint or plate near the break changes where it gives.'),
-  caution('distal-femur', 'Knee bent, less pull; feel the pulse behind the ankle.', 'Straight pull tips a low fragment back onto the vessel.'),
+  caution(
+    'distal-femur',
+    'Knee bent, less pull; feel the pulse behind the ankle.',
+    'Straight pull tips a low fragment back onto the vessel.',
+  ),
   caution('pathological', 'Gentle pull only.', 'Weak bone breaks again under it.'),
   caution('unstable', 'Do not delay transport for it.', 'An unstable patient needs theatre, not a splint.'),
 ]
@@ -71,7 +75,8 @@ function shankOf(draft: PlanDraft): { ankleCm: number; kneeCm: number } | null {
   const lowerLeg = draft.measure(lowerLegLength)?.value
   const inside = draft.measure(insideLeg)?.value
   const share = (lowerLegLength.statureShare ?? 0) / (insideLeg.statureShare ?? 1)
-  const kneeCm = lowerLeg ?? (heightCm !== undefined ? (lowerLegLength.statureShare ?? 0) * heightCm : inside !== undefined ? share * inside : null)
+  const kneeCm =
+    lowerLeg ?? (heightCm !== undefined ? (lowerLegLength.statureShare ?? 0) * heightCm : inside !== undefined ? share * inside : null)
   return kneeCm === null ? null : { kneeCm, ankleCm: heightCm !== undefined ? 0.039 * heightCm : 0.137 * kneeCm }
 }
 
@@ -79,7 +84,11 @@ function shankOf(draft: PlanDraft): { ankleCm: number; kneeCm: number } | null {
 export function requireMass(draft: PlanDraft): number | null {
   const { massKg } = draft.clinicalCase.patient
   if (massKg !== undefined) return massKg
-  draft.problem({ code: 'missing', path: 'patient/massKg', message: "The patient's mass is missing: enter it in kg, measured or estimated, for the pull." })
+  draft.problem({
+    code: 'missing',
+    path: 'patient/massKg',
+    message: "The patient's mass is missing: enter it in kg, measured or estimated, for the pull.",
+  })
   return null
 }
 

@@ -26,7 +26,8 @@ export function slabAndStirrupSteps(facts: StirrupFacts): readonly Step[] {
 }
 
 function drySteps({ options, side, slab, stirrup }: StirrupFacts): readonly Step[] {
-  const liner = options['liner'] === 'stockinette-and-wool' && options['supplies'] !== 'scarce' ? 'Stockinette first, without a crease. ' : ''
+  const liner =
+    options['liner'] === 'stockinette-and-wool' && options['supplies'] !== 'scarce' ? 'Stockinette first, without a crease. ' : ''
   return [
     ...openingSteps({
       side,
@@ -162,13 +163,49 @@ function finishSteps({ options, ankleWords }: StirrupFacts): readonly Step[] {
 export const slabAndStirrupFit: readonly FitTest[] = [
   { id: 'toes-seen', text: 'All toe tips seen', why: 'They are the window for every round.', remedy: 'Trim the end back.', where: ['toe'] },
   { id: 'little-toe', text: 'Little toe free', why: 'It is pressed first.', remedy: 'Flare or cut the corner.', where: ['toe'] },
-  { id: 'toes-sideways', text: 'Toes free from side to side', why: 'A squeezed foot swells at the toes.', remedy: 'Flare the sides of the guard.', where: ['toe'] },
-  { id: 'malleoli', text: 'No pressure at the malleoli', why: 'Bone lies under the skin there.', remedy: 'Lift the stirrup and pad again, or make it again.', where: ['malleoli'] },
-  { id: 'fibular-neck', text: 'Two fingers clear at the fibular neck', why: 'The nerve that lifts the foot lies on bone there.', remedy: 'Trim or flare the edge away.', where: ['fibular-neck'] },
-  { id: 'upper-edge', text: 'Upper edge clear of the thigh when the knee bends', why: 'It digs in at every step on crutches.', remedy: 'Trim 2 cm and turn the padding over.', where: ['below-knee'] },
+  {
+    id: 'toes-sideways',
+    text: 'Toes free from side to side',
+    why: 'A squeezed foot swells at the toes.',
+    remedy: 'Flare the sides of the guard.',
+    where: ['toe'],
+  },
+  {
+    id: 'malleoli',
+    text: 'No pressure at the malleoli',
+    why: 'Bone lies under the skin there.',
+    remedy: 'Lift the stirrup and pad again, or make it again.',
+    where: ['malleoli'],
+  },
+  {
+    id: 'fibular-neck',
+    text: 'Two fingers clear at the fibular neck',
+    why: 'The nerve that lifts the foot lies on bone there.',
+    remedy: 'Trim or flare the edge away.',
+    where: ['fibular-neck'],
+  },
+  {
+    id: 'upper-edge',
+    text: 'Upper edge clear of the thigh when the knee bends',
+    why: 'It digs in at every step on crutches.',
+    remedy: 'Trim 2 cm and turn the padding over.',
+    where: ['below-knee'],
+  },
   { id: 'no-dent', text: 'No dent anywhere', why: 'A dent presses for as long as it is worn.', remedy: 'Make it again.', where: ['slab'] },
-  { id: 'foot-level', text: 'Foot plane level, neither tilted nor turned', why: 'It sets as it is held.', remedy: 'Still soft: correct it. Set: make it again.', where: ['ankle'] },
-  { id: 'edges-apart', text: 'Front open from end to end', why: 'It is the room for swelling and the release line.', remedy: 'Trim the edges back.', where: ['slab', 'stirrup'] },
+  {
+    id: 'foot-level',
+    text: 'Foot plane level, neither tilted nor turned',
+    why: 'It sets as it is held.',
+    remedy: 'Still soft: correct it. Set: make it again.',
+    where: ['ankle'],
+  },
+  {
+    id: 'edges-apart',
+    text: 'Front open from end to end',
+    why: 'It is the room for swelling and the release line.',
+    remedy: 'Trim the edges back.',
+    where: ['slab', 'stirrup'],
+  },
 ]
 
 /** Care in words. */

@@ -1,6 +1,6 @@
 import { legGeometry } from '../../body/leg-geometry'
 import type { LegModel } from '../../body/leg-model'
-import { measureLeg, noteEstimatedGirths, requireLegLengths } from '../../body/measure-leg'
+import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../body/measure-leg'
 import {
   ankleGirth,
   belowKneeGirth,
@@ -15,7 +15,7 @@ import {
 import { stirrupPath } from '../../body/measurements/stirrup'
 import type { MeasurementDefinition } from '../../body/measurement-definition'
 import { workingOf, type PlanDraft } from '../../plan/draft'
-import { emptyGeometry, type Geometry, type ScheduleEntry } from '../../plan/plan'
+import type { Geometry, ScheduleEntry } from '../../plan/plan'
 import { readDefaults } from '../../quantities/defaults'
 import { roundUpTo } from '../../quantities/rounding'
 import { scheduleRounds } from '../../rounds/round-list'
@@ -87,8 +87,22 @@ function stirrupPathFor(options: OptionValues): MeasurementDefinition {
 function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   const { clinicalCase } = draft
   const leg = measureLeg(draft)
-  const slabLengthCm = decideLengthOf(draft, path, 'slab-length', 'Slab length', 2, 'Slab path + 5 cm past the toes − 3 cm short of the crease, up to the next 0.5 cm.')
-  const stirrupLengthCm = decideLengthOf(draft, stirrupPathFor(options), 'stirrup-length', 'Stirrup length', 0, 'Stirrup path, up to the next 0.5 cm.')
+  const slabLengthCm = decideLengthOf(
+    draft,
+    path,
+    'slab-length',
+    'Slab length',
+    2,
+    'Slab path + 5 cm past the toes − 3 cm short of the crease, up to the next 0.5 cm.',
+  )
+  const stirrupLengthCm = decideLengthOf(
+    draft,
+    stirrupPathFor(options),
+    'stirrup-length',
+    'Stirrup length',
+    0,
+    'Stirrup path, up to the next 0.5 cm.',
+  )
   const fit = leg ? decideJointWidths(draft, leg.model) : null
   if (leg) {
     noteEstimatedGirths(draft, leg.model, ['ankle', 'calf', 'below-knee'], ['slab-width', 'stirrup-width'])
@@ -119,7 +133,7 @@ function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueO
     fit: slabAndStirrupFit,
     care: slabAndStirrupCare,
     schedule: schedule(draft),
-    geometry: leg ? draw(draft, leg.model, ankleDeg ?? 90, fit) : { ...emptyGeometry, body: 'leg' },
+    geometry: leg ? draw(draft, leg.model, ankleDeg ?? 90, fit) : legGeometry(draft, sketchLeg(draft).model, 'knee'),
   }
 }
 
@@ -173,7 +187,15 @@ function listSlabs(draft: PlanDraft, fit: JointFit, slabLengthCm: number | null,
     ['slab', fit.slabCm, slabLengthCm],
     ['stirrup', fit.stirrupCm, stirrupLengthCm],
   ] as const) {
-    draft.material({ id, item: 'fibreglass-slab', widthCm, lengthCm, rolls: null, layers: 1, note: `${id}, cut to length, raw ends covered` })
+    draft.material({
+      id,
+      item: 'fibreglass-slab',
+      widthCm,
+      lengthCm,
+      rolls: null,
+      layers: 1,
+      note: `${id}, cut to length, raw ends covered`,
+    })
   }
 }
 

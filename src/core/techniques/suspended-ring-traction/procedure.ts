@@ -144,8 +144,20 @@ function hangSteps({ pullWords, weightWords, counterWords, raiseWords, isPin }: 
 
 /** What to look at on the finished suspension. */
 export const suspendedFit: readonly FitTest[] = [
-  { id: 'finger', text: 'A finger all round the ring', why: 'Tight it presses skin and vessel.', remedy: 'Ease the cord or add counterweight.', where: ['ring'] },
-  { id: 'heel', text: 'Heel and malleoli free', why: 'They break down first.', remedy: 'Move gutter or sling.', where: ['heel-instep', 'malleoli'] },
+  {
+    id: 'finger',
+    text: 'A finger all round the ring',
+    why: 'Tight it presses skin and vessel.',
+    remedy: 'Ease the cord or add counterweight.',
+    where: ['ring'],
+  },
+  {
+    id: 'heel',
+    text: 'Heel and malleoli free',
+    why: 'They break down first.',
+    remedy: 'Move gutter or sling.',
+    where: ['heel-instep', 'malleoli'],
+  },
   { id: 'knee', text: 'Knee slightly bent', why: 'Straight it stiffens.', remedy: 'Move the middle sling.', where: ['knee'] },
   { id: 'foot', text: 'Foot upright', why: 'A turned leg heals turned.', remedy: 'Sling or prop the foot.', where: ['toe'] },
 ]

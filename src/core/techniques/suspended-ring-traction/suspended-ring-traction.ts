@@ -174,7 +174,15 @@ function draw(draft: PlanDraft, span: MeasuredSpan | null, lengthCm: number | nu
     angles: { ankle: 90, knee: 15 },
     bands: [
       { id: 'ring', axis: 'leg', label: 'Ring', kind: 'ring', fromCm: topCm - 3, toCm: topCm, decision: 'ring' },
-      { id: 'bar', axis: 'leg', label: 'Bars', kind: 'bar', fromCm: topCm - (lengthCm ?? topCm + 20), toCm: topCm, decision: 'splint-length' },
+      {
+        id: 'bar',
+        axis: 'leg',
+        label: 'Bars',
+        kind: 'bar',
+        fromCm: topCm - (lengthCm ?? topCm + 20),
+        toCm: topCm,
+        decision: 'splint-length',
+      },
       ...[8, kneeCm + 5, (kneeCm + topCm) / 2].map((atCm, index) => ({
         id: `sling-${index + 1}`,
         axis: 'leg',
@@ -184,7 +192,15 @@ function draw(draft: PlanDraft, span: MeasuredSpan | null, lengthCm: number | nu
         toCm: atCm + 5,
         decision: 'slings',
       })),
-      { id: 'suspension', axis: 'leg', label: 'Suspension cords', kind: 'hold', fromCm: liftCm - 1, toCm: liftCm + 1, decision: 'suspension-weight' },
+      {
+        id: 'suspension',
+        axis: 'leg',
+        label: 'Suspension cords',
+        kind: 'hold',
+        fromCm: liftCm - 1,
+        toCm: liftCm + 1,
+        decision: 'suspension-weight',
+      },
     ],
   }
 }
@@ -193,7 +209,13 @@ function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
   return [
     ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement, ring, heel; pulse, pressure, breathing.'),
     ...everyTwoHours('ring-skin', 'care', 'Ring, heel and fibular neck.'),
-    ...[4, 8, 16, 24].map((hour, index) => ({ id: `weights-${index + 1}`, kind: 'weights' as const, dueMin: hour * 60, graceMin: 30, text: 'Weights hang free, cords on their wheels, foot upright.' })),
+    ...[4, 8, 16, 24].map((hour, index) => ({
+      id: `weights-${index + 1}`,
+      kind: 'weights' as const,
+      dueMin: hour * 60,
+      graceMin: 30,
+      text: 'Weights hang free, cords on their wheels, foot upright.',
+    })),
     { id: 'review', kind: 'review', dueMin: 1440, graceMin: 720, text: 'Review: film, length against the other leg, theatre plan.' },
   ]
 }

@@ -32,7 +32,12 @@ export function decideCounterweight(draft: PlanDraft, school: string, massKg: nu
     value,
     unit: 'kg',
     source: 'practice',
-    school: school === 'none' ? 'None: the ring carries the pull' : school === 'about-eight' ? 'About eight kilograms' : 'Matched to the set pull',
+    school:
+      school === 'none'
+        ? 'None: the ring carries the pull'
+        : school === 'about-eight'
+          ? 'About eight kilograms'
+          : 'Matched to the set pull',
     formula: 'About 8 kg, less in proportion below 70 kg; matched: no more than the set pull.',
     working: [
       { label: 'Body mass', value: massKg, unit: 'kg', from: 'measured' },
@@ -53,7 +58,8 @@ export function decideSuspension(draft: PlanDraft, massKg: number, span: Measure
     value: cord.weightKg,
     unit: 'kg',
     source: 'physics',
-    formula: 'About the hip: (leg × its arm + splint × half its length) ÷ arm of the cords, which hang vertical at 0.6 of the inside leg. It carries the leg; it is not the traction.',
+    formula:
+      'About the hip: (leg × its arm + splint × half its length) ÷ arm of the cords, which hang vertical at 0.6 of the inside leg. It carries the leg; it is not the traction.',
     working: [
       ...span.working,
       { label: 'Body mass', value: massKg, unit: 'kg', from: 'measured' },
@@ -69,7 +75,14 @@ export function decideSuspension(draft: PlanDraft, massKg: number, span: Measure
 /** Decides `cord-tension`, `ring-pressure` and, on skin, `skin-shear` with the cap that no strip may pass. */
 export function decideCord(
   draft: PlanDraft,
-  facts: { massKg: number; pullKg: number; counterweightKg: number; strips: Strips | null; groin: Estimate | null; span: MeasuredSpan | null },
+  facts: {
+    massKg: number
+    pullKg: number
+    counterweightKg: number
+    strips: Strips | null
+    groin: Estimate | null
+    span: MeasuredSpan | null
+  },
 ): void {
   const { massKg, pullKg, counterweightKg, strips, groin, span } = facts
   const load = ringLoad(gravity * pullKg, gravity * counterweightKg)

@@ -1,4 +1,13 @@
-import { edgeLying, edgeSitting, edgeStanding, frontArc, backArc, grooveToCrest, overlapLeft, overlapRight } from '../../body/measurements/trunk'
+import {
+  edgeLying,
+  edgeSitting,
+  edgeStanding,
+  frontArc,
+  backArc,
+  grooveToCrest,
+  overlapLeft,
+  overlapRight,
+} from '../../body/measurements/trunk'
 import type { Estimate } from '../../body/pool-side'
 import { workingOf, type PlanDraft } from '../../plan/draft'
 import { roundUpTo } from '../../quantities/rounding'
@@ -75,7 +84,12 @@ export function decideEdges(draft: PlanDraft): void {
       working: [workingOf(standing), workingOf(sitting)],
     })
   }
-  decideVerdict(draft, standing ?? lying, sitting, [groove.left, groove.right].flatMap((one) => one ?? []))
+  decideVerdict(
+    draft,
+    standing ?? lying,
+    sitting,
+    [groove.left, groove.right].flatMap((one) => one ?? []),
+  )
 }
 
 function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Estimate | null, grooves: readonly Estimate[]): void {
@@ -90,8 +104,14 @@ function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Esti
       code: 'top-edge',
       decisions: ['verdict', 'top-clearance'],
       steps: ['edge-height'],
-      text: verdict === 'lower' ? 'Lower it, or have the upper edge trimmed.' : 'Open it, seat the waist groove on the hip crest, close again.',
-      why: verdict === 'lower' ? 'Sitting, it pushes into the throat.' : isGrooveOff ? 'The waist groove is off the hip crest: it will slide.' : 'The upper edge is too near the notch or too far below it.',
+      text:
+        verdict === 'lower' ? 'Lower it, or have the upper edge trimmed.' : 'Open it, seat the waist groove on the hip crest, close again.',
+      why:
+        verdict === 'lower'
+          ? 'Sitting, it pushes into the throat.'
+          : isGrooveOff
+            ? 'The waist groove is off the hip crest: it will slide.'
+            : 'The upper edge is too near the notch or too far below it.',
     })
   }
   draft.decide({
@@ -101,7 +121,8 @@ function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Esti
     unit: null,
     display: verdict === 'keep' ? 'keep' : verdict === 'lower' ? 'lower or trim' : 're-seat',
     source: 'practice',
-    formula: 'Re-seat when the edge is outside 1 to 3 cm or a groove is over 1 cm off the crest; else lower when it is under 0.5 cm sitting; else keep.',
+    formula:
+      'Re-seat when the edge is outside 1 to 3 cm or a groove is over 1 cm off the crest; else lower when it is under 0.5 cm sitting; else keep.',
     working: [...(upright ? [workingOf(upright)] : []), ...(sitting ? [workingOf(sitting)] : []), ...grooves.map((one) => workingOf(one))],
   })
   if (verdict !== 'lower' || !sitting) return

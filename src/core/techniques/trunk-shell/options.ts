@@ -10,7 +10,11 @@ export const trunkShellOptions: readonly TechniqueOption[] = [
     default: () => 'lying',
     values: [
       { id: 'lying', label: 'Lying', why: 'Always allowed: rolled as one piece, or scooped.' },
-      { id: 'standing-doorway', label: 'Standing in a doorway', why: 'Elbow room on both sides and something to lean on, once standing is ordered.' },
+      {
+        id: 'standing-doorway',
+        label: 'Standing in a doorway',
+        why: 'Elbow room on both sides and something to lean on, once standing is ordered.',
+      },
       { id: 'sitting-edge', label: 'Sitting on the edge', why: 'Patients who can sit but not stand, once sitting is ordered.' },
     ],
   },

@@ -12,7 +12,11 @@ export function trunkShellSteps(options: OptionValues, isScooped: boolean): read
     ...openingSteps({
       side: undefined,
       compared: 'all four limbs',
-      position: isLying ? 'Flat, bed at working height, rail up on the far side.' : options['way'] === 'sitting-edge' ? 'On the edge of the bed, feet on the floor, one person in front.' : 'In a doorway, hands on the frame, one person in front.',
+      position: isLying
+        ? 'Flat, bed at working height, rail up on the far side.'
+        : options['way'] === 'sitting-edge'
+          ? 'On the edge of the bed, feet on the floor, one person in front.'
+          : 'In a doorway, hands on the frame, one person in front.',
       layOut: 'both shells, a clean seamless shirt, marker',
     }),
     makeStep({
@@ -29,7 +33,9 @@ export function trunkShellSteps(options: OptionValues, isScooped: boolean): read
       text: isLowestFirst
         ? `Lowest straps first, then up: push the shells together, then pull; ${tight}. Round twice; the patient pulls one side.`
         : `Straps touched down, then tightened equally, side by side; ${tight}.`,
-      why: isLowestFirst ? 'The hip straps keep it from riding up; a strap alone cannot pull shells together.' : 'Unequal straps turn the shell.',
+      why: isLowestFirst
+        ? 'The hip straps keep it from riding up; a strap alone cannot pull shells together.'
+        : 'Unequal straps turn the shell.',
       prevents: 'A shell that rides into the throat, a gap at the side: a gap left means not done.',
       after: ['front-on'],
       minutes: [1, 2, 4],
@@ -119,11 +125,35 @@ function uprightSteps(isSitting: boolean): readonly Step[] {
 
 /** What to look at on the closed shell. */
 export const trunkShellFit: readonly FitTest[] = [
-  { id: 'throat', text: 'Not in the throat, sitting', why: 'It stops eating and breathing.', remedy: 'Lower or trim by the verdict.', where: ['notch'] },
-  { id: 'length', text: 'From below the notch to the pubis', why: 'Short it bends where it should hold.', remedy: 'Another size.', where: ['notch', 'pubis'] },
-  { id: 'hips', text: 'Over the hip points', why: 'Bone under a hard edge breaks down.', remedy: 'Seat the groove again, pad or flare.', where: ['crest'] },
+  {
+    id: 'throat',
+    text: 'Not in the throat, sitting',
+    why: 'It stops eating and breathing.',
+    remedy: 'Lower or trim by the verdict.',
+    where: ['notch'],
+  },
+  {
+    id: 'length',
+    text: 'From below the notch to the pubis',
+    why: 'Short it bends where it should hold.',
+    remedy: 'Another size.',
+    where: ['notch', 'pubis'],
+  },
+  {
+    id: 'hips',
+    text: 'Over the hip points',
+    why: 'Bone under a hard edge breaks down.',
+    remedy: 'Seat the groove again, pad or flare.',
+    where: ['crest'],
+  },
   { id: 'front-over', text: 'Front over back on both sides', why: 'Under, it cuts.', remedy: 'Open and lay it right.', where: ['front'] },
-  { id: 'seat', text: 'Seat not pushing it up', why: 'A soft deep chair lifts it.', remedy: 'Higher, firmer seat; trim below.', where: ['pubis'] },
+  {
+    id: 'seat',
+    text: 'Seat not pushing it up',
+    why: 'A soft deep chair lifts it.',
+    remedy: 'Higher, firmer seat; trim below.',
+    where: ['pubis'],
+  },
 ]
 
 /** Care in words. */

@@ -54,11 +54,14 @@ export const trunkShell: Technique = {
   options: trunkShellOptions,
   measurements: () => [
     ...girths.map((definition) => ({ definition, need: 'one-girth' as const })),
-    ...[notchPubis, frontArc, backArc, overlapLeft, overlapRight, edgeLying, edgeStanding, edgeSitting, grooveToCrest].map((definition) => ({
-      definition,
-      need: 'optional' as const,
-    })),
+    ...[notchPubis, frontArc, backArc, overlapLeft, overlapRight, edgeLying, edgeStanding, edgeSitting, grooveToCrest].map(
+      (definition) => ({
+        definition,
+        need: 'optional' as const,
+      }),
+    ),
   ],
+  asks: ['spine'],
   uses: () => ['trunk-shell'],
   flagRules: [
     {
@@ -100,7 +103,11 @@ function judgeTrunk(draft: PlanDraft, options: OptionValues): void {
 function judgeFlat(draft: PlanDraft, options: OptionValues): void {
   judgeRoll(draft, options)
   for (const [flag, text, why] of [
-    ['pregnant-late', 'Tilt the whole bed, 15 to 30° to the left; never simply flat.', 'The womb presses on the great vein when she lies flat.'],
+    [
+      'pregnant-late',
+      'Tilt the whole bed, 15 to 30° to the left; never simply flat.',
+      'The womb presses on the great vein when she lies flat.',
+    ],
     ['breathless-lying', 'Tilt the whole bed, head end up, the spine in one line.', 'Lying flat makes breathing worse.'],
   ] as const) {
     if (hasFlag(draft.clinicalCase, flag)) draft.caution({ level: 'caution', code: flag, steps: ['position', 'roll'], text, why })
@@ -111,7 +118,10 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
   const isLying = options['way'] === 'lying'
   const readings = girths.map((definition) => ({ definition, estimate: draft.measure(definition), allowanceCm: 0 }))
   const waist = readings[0]?.estimate ?? null
-  requireOneGirth(draft, readings.some((one) => one.estimate !== null))
+  requireOneGirth(
+    draft,
+    readings.some((one) => one.estimate !== null),
+  )
   const size = decideSize(draft, {
     decision: 'size',
     label: 'Shell size',
@@ -175,8 +185,24 @@ function draw(draft: PlanDraft, straps: number): Geometry {
   return {
     ...base,
     bands: [
-      { id: 'front', axis: 'trunk', label: 'Front shell', kind: 'shell', fromCm: 0, toCm: Math.max(1, lengthCm - clearance), decision: 'verdict' },
-      { id: 'back', axis: 'trunk', label: 'Back shell', kind: 'shell', fromCm: 0, toCm: Math.max(1, lengthCm - clearance - 4), decision: 'overlap' },
+      {
+        id: 'front',
+        axis: 'trunk',
+        label: 'Front shell',
+        kind: 'shell',
+        fromCm: 0,
+        toCm: Math.max(1, lengthCm - clearance),
+        decision: 'verdict',
+      },
+      {
+        id: 'back',
+        axis: 'trunk',
+        label: 'Back shell',
+        kind: 'shell',
+        fromCm: 0,
+        toCm: Math.max(1, lengthCm - clearance - 4),
+        decision: 'overlap',
+      },
       ...Array.from({ length: straps }, (_, index) => {
         const share = straps === 1 ? 0.5 : 0.82 - (index / (straps - 1)) * 0.72
         return {
@@ -196,7 +222,13 @@ function draw(draft: PlanDraft, straps: number): Geometry {
 function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
   return [
     ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Breathing, belly, all four limbs, saddle feeling, bladder.'),
-    ...[1, 2, 3].map((day) => ({ id: `skin-${day}`, kind: 'care' as const, dueMin: day * 1440, graceMin: 240, text: 'Skin under the shell, fresh shirt, edge sitting.' })),
+    ...[1, 2, 3].map((day) => ({
+      id: `skin-${day}`,
+      kind: 'care' as const,
+      dueMin: day * 1440,
+      graceMin: 240,
+      text: 'Skin under the shell, fresh shirt, edge sitting.',
+    })),
     { id: 'review', kind: 'review', dueMin: 1440, graceMin: 1440, text: 'Review: films upright, seat of the shell.' },
   ]
 }

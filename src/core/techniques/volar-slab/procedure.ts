@@ -166,11 +166,35 @@ function finishSteps(): readonly Step[] {
 
 /** What to look at on the finished slab. */
 export const volarSlabFit: readonly FitTest[] = [
-  { id: 'knuckles', text: 'Knuckles bend fully', why: 'Held straight they stiffen.', remedy: 'Fold the hand end back.', where: ['palm-crease'] },
-  { id: 'thumb', text: 'Thumb meets the little finger', why: 'The hand is used while it heals.', remedy: 'Widen the half-moon.', where: ['hand'] },
-  { id: 'thumb-tip', text: 'Thumb tip bends', why: 'It is the median nerve at work.', remedy: 'Loosen; check feeling at once.', where: ['hand'] },
+  {
+    id: 'knuckles',
+    text: 'Knuckles bend fully',
+    why: 'Held straight they stiffen.',
+    remedy: 'Fold the hand end back.',
+    where: ['palm-crease'],
+  },
+  {
+    id: 'thumb',
+    text: 'Thumb meets the little finger',
+    why: 'The hand is used while it heals.',
+    remedy: 'Widen the half-moon.',
+    where: ['hand'],
+  },
+  {
+    id: 'thumb-tip',
+    text: 'Thumb tip bends',
+    why: 'It is the median nerve at work.',
+    remedy: 'Loosen; check feeling at once.',
+    where: ['hand'],
+  },
   { id: 'elbow', text: 'Elbow bends', why: 'An edge in the fold cuts.', remedy: 'Trim the upper end.', where: ['elbow-crease'] },
-  { id: 'thumb-hole', text: 'Thumb hole loose', why: 'It strangles as the hand swells.', remedy: 'Cut the bandage there.', where: ['hand'] },
+  {
+    id: 'thumb-hole',
+    text: 'Thumb hole loose',
+    why: 'It strangles as the hand swells.',
+    remedy: 'Cut the bandage there.',
+    where: ['hand'],
+  },
   { id: 'no-dent', text: 'No dent anywhere', why: 'A dent presses for as long as it is worn.', remedy: 'Make it again.', where: ['slab'] },
 ]
 

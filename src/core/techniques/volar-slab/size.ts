@@ -74,7 +74,15 @@ export function decideVolarWidth(draft: PlanDraft, model: ArmModel, item: string
       text: `Trim the ${fromCm} cm slab to ${trimmedCm.toFixed(1)} cm.`,
       why: 'The stocked ones are either too narrow to hold the wrist or wider than half the forearm.',
     })
-    const widthCm = draft.decide({ id: 'slab-width', label: 'Slab width', value: trimmedCm, unit: 'cm', source: 'practice', formula, working })
+    const widthCm = draft.decide({
+      id: 'slab-width',
+      label: 'Slab width',
+      value: trimmedCm,
+      unit: 'cm',
+      source: 'practice',
+      formula,
+      working,
+    })
     return { widthCm, fromCm }
   }
   return decideSlabWidth(draft, {

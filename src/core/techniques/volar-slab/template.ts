@@ -24,7 +24,10 @@ export function volarTemplate(cut: VolarCut): GeometryPolygon {
   const longest = Math.max(cut.indexCm, cut.littleCm)
   const indexStart = longest - cut.indexCm
   const littleStart = longest - cut.littleCm
-  const points: [number, number][] = [[littleStart, cut.widthCm], [indexStart, 0]]
+  const points: [number, number][] = [
+    [littleStart, cut.widthCm],
+    [indexStart, 0],
+  ]
   if (cut.notchCm !== null) {
     const radius = Math.min(cut.notchCm, cut.widthCm * 0.6)
     const middle = indexStart + Math.max(cut.thumbAtCm, radius)

@@ -1,5 +1,5 @@
 import type { ArmModel } from '../../body/arm-model'
-import { armGeometry, measureArm } from '../../body/measure-arm'
+import { armGeometry, measureArm, sketchArm } from '../../body/measure-arm'
 import {
   elbowGirth,
   forearmGirth,
@@ -12,7 +12,7 @@ import {
 } from '../../body/measurements/arm'
 import { hasFlag } from '../../case/clinical-case'
 import type { PlanDraft } from '../../plan/draft'
-import { emptyGeometry, type GeometryPolygon, type ScheduleEntry } from '../../plan/plan'
+import type { GeometryPolygon, ScheduleEntry } from '../../plan/plan'
 import { readDefaults } from '../../quantities/defaults'
 import { scheduleRounds } from '../../rounds/round-list'
 import { decideSetting } from '../../setting/decide-setting'
@@ -61,6 +61,7 @@ export const volarSlab: Technique = {
     { definition: thumbGirth, need: 'one-girth' },
     { definition: elbowGirth, need: 'optional' },
   ],
+  asks: ['wound-plan'],
   uses: (options) => [options['material'] === 'padded-fibreglass' ? 'fibreglass-slab' : 'plaster-slab', 'padding-roll', 'elastic-bandage'],
   flagRules: [
     ...hardShellStops,
@@ -83,7 +84,10 @@ export const volarSlab: Technique = {
   plan: planVolarSlab,
   onUrgent: {
     device: 'shell',
-    actions: ['Cut bandage and padding along the padded line on the slab, hand to elbow, down to skin.', 'Straighten a bent wrist while it is supported.'],
+    actions: [
+      'Cut bandage and padding along the padded line on the slab, hand to elbow, down to skin.',
+      'Straighten a bent wrist while it is supported.',
+    ],
   },
 }
 
@@ -164,7 +168,7 @@ function planVolarSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcom
     fit: volarSlabFit,
     care: volarSlabCare,
     schedule: schedule(draft),
-    geometry: model ? draw(draft, model, degrees, polygon) : { ...emptyGeometry, body: 'arm' },
+    geometry: model ? draw(draft, model, degrees, polygon) : armGeometry(draft, sketchArm(draft)),
   }
 }
 
@@ -176,10 +180,9 @@ function decideTemplate(draft: PlanDraft, polygon: GeometryPolygon): void {
     unit: null,
     display: 'Printed 1:1, slanted hand end and thumb half-moon',
     source: 'practice',
-    formula: 'Slab length by slab width, the hand end slanted from the longer to the shorter path, a half-moon on the index side for the thumb.',
-    working: [
-      { label: 'Corners and curve points', value: polygon.points.length, unit: null, from: 'computed', where: 'template' },
-    ],
+    formula:
+      'Slab length by slab width, the hand end slanted from the longer to the shorter path, a half-moon on the index side for the thumb.',
+    working: [{ label: 'Corners and curve points', value: polygon.points.length, unit: null, from: 'computed', where: 'template' }],
   })
 }
 
@@ -211,7 +214,15 @@ function decideStockinette(draft: PlanDraft, lengthCm: number, model: ArmModel |
     })
     return
   }
-  draft.material({ id: 'stockinette', item: 'stockinette', widthCm, lengthCm: value, rolls: null, layers: 1, note: 'folded back over the slab' })
+  draft.material({
+    id: 'stockinette',
+    item: 'stockinette',
+    widthCm,
+    lengthCm: value,
+    rolls: null,
+    layers: 1,
+    note: 'folded back over the slab',
+  })
 }
 
 function decideWraps(draft: PlanDraft, model: ArmModel): void {
@@ -254,7 +265,11 @@ function draw(draft: PlanDraft, model: ArmModel, extension: number, polygon: Geo
 
 function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
   return [
-    ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement, thumb tip, pain and fit, beside the other hand.'),
+    ...scheduleRounds(
+      draft.clinicalCase,
+      draft.ctx.protocol,
+      'Circulation, feeling, movement, thumb tip, pain and fit, beside the other hand.',
+    ),
     { id: 'review', kind: 'review', dueMin: 2 * 1440, graceMin: 3 * 1440, text: 'Review for circulation, change or completion.' },
   ]
 }

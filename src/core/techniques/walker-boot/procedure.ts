@@ -87,9 +87,27 @@ export function walkerBootSteps(side: Side | undefined, size: string, mayStand: 
 
 /** What to look at on the closed boot. */
 export const walkerBootFit: readonly FitTest[] = [
-  { id: 'toe-margin', text: 'Half to one and a half centimetres in front of the toes', why: 'Less and they stub, more and it trips.', remedy: 'The next size.', where: ['toe'] },
-  { id: 'friction', text: 'No friction point', why: 'It blisters within an hour.', remedy: 'Move the pad, close the liner again.', where: ['malleoli', 'heel-instep'] },
-  { id: 'heel', text: 'Heel home', why: 'Floating it pushes the toes forward.', remedy: 'Open, slide, straps from the toes.', where: ['heel-instep'] },
+  {
+    id: 'toe-margin',
+    text: 'Half to one and a half centimetres in front of the toes',
+    why: 'Less and they stub, more and it trips.',
+    remedy: 'The next size.',
+    where: ['toe'],
+  },
+  {
+    id: 'friction',
+    text: 'No friction point',
+    why: 'It blisters within an hour.',
+    remedy: 'Move the pad, close the liner again.',
+    where: ['malleoli', 'heel-instep'],
+  },
+  {
+    id: 'heel',
+    text: 'Heel home',
+    why: 'Floating it pushes the toes forward.',
+    remedy: 'Open, slide, straps from the toes.',
+    where: ['heel-instep'],
+  },
 ]
 
 /** Care in words. */

@@ -4,6 +4,7 @@ import { bootFootLength, bootSoleHeight, bootSoleLength, shoeSoleHeight } from '
 import { calfGirth } from '../../body/measurements/leg'
 import { workingOf, type PlanDraft } from '../../plan/draft'
 import type { ScheduleEntry } from '../../plan/plan'
+import { scheduleRounds } from '../../rounds/round-list'
 import { decideSize } from '../../sizing/decide-size'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/hold'
@@ -15,6 +16,7 @@ import { decideWedges } from './wedges'
 const leastMarginCm = 0.5
 const rightMarginCm = 1.5
 const mostMarginCm = 2
+const rounds = { onlyMin: [60] } as const
 
 /** Walker boot with a curved sole. */
 export const walkerBoot: Technique = {
@@ -43,6 +45,7 @@ export const walkerBoot: Technique = {
     { definition: bootFootLength, need: 'required' },
     ...[calfGirth, bootSoleLength, bootSoleHeight, shoeSoleHeight].map((definition) => ({ definition, need: 'optional' as const })),
   ],
+  asks: ['weight', 'wedges', 'week'],
   uses: () => ['walker-boot'],
   flagRules: [
     {
@@ -62,6 +65,7 @@ export const walkerBoot: Technique = {
   ],
   judge: judgeBoot,
   plan: planBoot,
+  rounds,
   onUrgent: { device: 'shell', actions: ['Open every strap and the liner, foot out of the boot.'] },
 }
 
@@ -112,7 +116,7 @@ function planBoot(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
     steps,
     fit: walkerBootFit,
     care: walkerBootCare,
-    schedule: schedule(),
+    schedule: schedule(draft),
     geometry: {
       ...base,
       angles: { ankle: 90, knee: 0 },
@@ -144,7 +148,10 @@ function decideMargin(draft: PlanDraft): void {
     decisions: ['toe-margin'],
     steps: ['toes'],
     text: level === 'stop' ? 'Take the larger boot.' : level === 'caution' ? 'Take the smaller boot.' : 'A little long: mind the stairs.',
-    why: level === 'stop' ? `Only ${margin.toFixed(1)} cm in front of the toes: they go over the edge.` : `${margin.toFixed(1)} cm in front of the toes: the front edge trips.`,
+    why:
+      level === 'stop'
+        ? `Only ${margin.toFixed(1)} cm in front of the toes: they go over the edge.`
+        : `${margin.toFixed(1)} cm in front of the toes: the front edge trips.`,
   })
 }
 
@@ -163,10 +170,22 @@ function decideRaise(draft: PlanDraft): void {
   })
 }
 
-function schedule(): readonly ScheduleEntry[] {
+function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
   return [
-    { id: 'round-1', kind: 'round', dueMin: 60, graceMin: 15, text: 'After walking or an hour of wear: toes, feeling, friction points.' },
-    ...[1, 2, 3].map((day) => ({ id: `skin-${day}`, kind: 'care' as const, dueMin: day * 1440, graceMin: 240, text: 'Skin of foot and shin, liner dry.' })),
+    ...scheduleRounds(
+      draft.clinicalCase,
+      draft.ctx.protocol,
+      'After walking or an hour of wear: toes, feeling, friction points.',
+      false,
+      rounds,
+    ),
+    ...[1, 2, 3].map((day) => ({
+      id: `skin-${day}`,
+      kind: 'care' as const,
+      dueMin: day * 1440,
+      graceMin: 240,
+      text: 'Skin of foot and shin, liner dry.',
+    })),
     { id: 'review', kind: 'review', dueMin: 7 * 1440, graceMin: 1440, text: 'Review: weight, wedges, when to leave the boot off.' },
     { id: 'wean', kind: 'remove', dueMin: 42 * 1440, graceMin: 7 * 1440, text: 'Weaning: shoe indoors first, boot outdoors, then off.' },
   ]

@@ -1,14 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize'
-
-const ascii = (length: number): string => `CHAR(${length}) CHARACTER SET ascii COLLATE ascii_bin`
-const key = () => ({ type: ascii(36), primaryKey: true, allowNull: false })
-const reference = () => ({ type: ascii(36), allowNull: false })
-const hash = () => ({ type: ascii(64), allowNull: false })
-const longText = () => ({ type: DataTypes.TEXT('long'), allowNull: false })
-const integer = () => ({ type: DataTypes.INTEGER, allowNull: false })
-const moment = () => ({ type: DataTypes.DATE(3), allowNull: false })
-const short = (length: number) => ({ type: DataTypes.STRING(length), allowNull: false })
-const table = { charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci', engine: 'InnoDB' }
+import { ascii, hash, integer, key, longText, moment, reference, short, table } from '../columns'
 
 /** People, sessions, the event streams with their snapshots, and the audit anchors. */
 export const name = '2026-11-24-streams'

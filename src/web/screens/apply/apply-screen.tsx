@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Step } from '#core/plan/plan'
-import { Lane } from '../../lane/lane'
+import { Lane, type LaneLayer } from '../../lane/lane'
 import { usePlan } from '../../hooks/use-plan'
 import { useWakeLock } from '../../hooks/use-wake-lock'
 import { Button, ButtonLink } from '../../parts/button'
@@ -67,18 +67,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
         className="mx-auto w-full max-w-[92rem] flex-1 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6 lg:px-5 lg:py-4"
       >
         <div className="grid gap-4 max-sm:hidden lg:sticky lg:top-4">
-          <Lane
-            geometry={plan.geometry}
-            units={units}
-            layers={
-              step && ['wet', 'lay', 'fold', 'turn-back', 'mould', 'hold-set'].includes(step.id)
-                ? ['padding', 'slab']
-                : step?.id === 'bandage'
-                  ? ['padding', 'slab', 'bandage']
-                  : ['padding']
-            }
-            lit={step?.where ?? []}
-          />
+          <Lane geometry={plan.geometry} units={units} layers={layersAt(steps, step)} lit={step?.where ?? []} />
           <StepTrail steps={steps} outcomes={outcomesOf(run)} current={step?.id ?? null} />
         </div>
         <div className="min-w-0 p-3 sm:p-5 lg:p-0">
@@ -114,6 +103,16 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
       ) : null}
     </>
   )
+}
+
+/** What lies on the limb at a step: padding first, the device from the first wet step on, the bandage once it is wound. */
+function layersAt(steps: readonly Step[], step: Step | null): readonly LaneLayer[] {
+  const at = step ? steps.indexOf(step) : steps.length
+  const firstWet = steps.findIndex((one) => one.wet)
+  const bandaged = steps.findIndex((one) => one.id === 'bandage')
+  if (firstWet < 0) return ['padding', 'slab']
+  if (at < firstWet) return ['padding']
+  return bandaged >= 0 && at >= bandaged ? ['padding', 'slab', 'bandage'] : ['padding', 'slab']
 }
 
 function Finished({ caseId, onBack }: { caseId: string; onBack: (() => void) | null }) {

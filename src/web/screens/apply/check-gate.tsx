@@ -3,7 +3,7 @@ import { findTechnique } from '#core/techniques/registry'
 import { judgeCaseRounds } from '#contract/case-progress'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
-import { RoundForm } from '../../parts/round-form'
+import { comparedWords, RoundEntry } from '../../parts/round-entry'
 import { VerdictPanel } from '../../parts/verdict-panel'
 import { writeEvent, type OpenCase } from '../../stores/case-store'
 
@@ -22,7 +22,7 @@ export function CheckGate({
   const [isOpen, setOpen] = useState(false)
   const { record, episode } = open
   const technique = findTechnique(record.technique)
-  const side = episode.injuries[record.injuryId]?.side
+  const injury = episode.injuries[record.injuryId]
   const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
   const found = isBaseline
     ? judged.find((one) => one.round.isBaseline)
@@ -35,16 +35,15 @@ export function CheckGate({
       <div>
         <Button onClick={() => setOpen(true)}>{isBaseline ? 'Record the baseline' : 'Record the check'}</Button>
       </div>
-      {side ? (
+      {injury ? (
         <Dialog
           isWide
-          title={isBaseline ? 'Baseline, both sides' : 'Check after application'}
+          title={isBaseline ? `Baseline, ${comparedWords(injury)}` : 'Check after application'}
           isOpen={isOpen}
           onClose={() => setOpen(false)}
         >
-          <RoundForm
-            limb="leg"
-            injured={side}
+          <RoundEntry
+            injury={injury}
             isBaseline={isBaseline}
             cases={[record.id]}
             draftKey={`case/${record.id}/${isBaseline ? 'baseline' : 'after-check'}`}

@@ -9,12 +9,21 @@ import type { OpenCase } from '../../stores/case-store'
 import { formatLeft } from '../patient-strip'
 import { CheckGate } from './check-gate'
 
-const handWords: Record<HandPlace, string> = {
-  apply: 'You',
-  'hold-distal': 'Helper at the foot',
-  'hold-joint': 'Helper at the knee',
-  'hold-proximal': 'Helper under the thigh',
-  fetch: 'Whoever fetches',
+/** Who stands where, by the part of the body that is worked on. */
+function handWords(place: HandPlace, body: Plan['geometry']['body']): string {
+  const isLeg = body === 'leg' || body === 'none'
+  switch (place) {
+    case 'apply':
+      return 'You'
+    case 'fetch':
+      return 'Whoever fetches'
+    case 'hold-distal':
+      return isLeg ? 'Helper at the foot' : body === 'arm' ? 'Helper at the hand' : 'Helper at the legs'
+    case 'hold-joint':
+      return isLeg ? 'Helper at the knee' : body === 'arm' ? 'Helper at the elbow' : 'Helper at the head'
+    case 'hold-proximal':
+      return isLeg ? 'Helper under the thigh' : body === 'arm' ? 'Helper at the upper arm' : 'Helper at shoulder and hip'
+  }
 }
 
 /** One step in large type: what, why, which mistake, whose hands, and its cautions where they bite. */
@@ -74,7 +83,7 @@ export function StepCard({
       <p className="flex flex-wrap gap-2">
         {hands.map((place) => (
           <span key={place} className="rounded-lg bg-well px-2.5 py-1 font-semibold">
-            {handWords[place]}
+            {handWords(place, plan.geometry.body)}
           </span>
         ))}
       </p>

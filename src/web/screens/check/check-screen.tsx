@@ -1,12 +1,12 @@
 import { useState } from 'react'
 import { findTechnique } from '#core/techniques/registry'
-import { judgeCaseRounds } from '#contract/case-progress'
+import { isPlaced, judgeCaseRounds } from '#contract/case-progress'
 import { usePlan } from '../../hooks/use-plan'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
-import { RoundForm } from '../../parts/round-form'
+import { comparedWords, RoundEntry } from '../../parts/round-entry'
 import { StagePage } from '../../parts/stage-page'
 import { VerdictPanel } from '../../parts/verdict-panel'
 import { useOpenCase, writeEvent } from '../../stores/case-store'
@@ -21,7 +21,7 @@ export function CheckScreen() {
   const { units } = useSettings()
   const [isAgain, setAgain] = useState(false)
   const technique = findTechnique(record.technique)
-  const side = episode.injuries[record.injuryId]?.side
+  const injury = episode.injuries[record.injuryId]
   const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
   const latest = judged.findLast((one) => !one.round.isBaseline)
   const hasBaseline = judged.some((one) => one.round.isBaseline)
@@ -31,23 +31,22 @@ export function CheckScreen() {
       Any loss counts as new until one is recorded in Size up.
     </Notice>
   )
-  if (!side) {
+  if (!injury || !isPlaced(injury)) {
     return (
       <StagePage title="Check">
-        <Notice tone="caution" lead="The side is not set">
-          Choose it in Size up.
+        <Notice tone="caution" lead="Region or side is not set">
+          Choose them in Size up.
         </Notice>
       </StagePage>
     )
   }
   if (!latest || isAgain) {
     return (
-      <StagePage title="Check" lead="Circulation, feeling, movement: both sides.">
+      <StagePage title="Check" lead={`Circulation, feeling, movement: ${comparedWords(injury)}.`}>
         <div className="grid gap-8">
           {warning}
-          <RoundForm
-            limb="leg"
-            injured={side}
+          <RoundEntry
+            injury={injury}
             isBaseline={false}
             cases={[record.id]}
             draftKey={`case/${record.id}/check`}

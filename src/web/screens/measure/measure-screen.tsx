@@ -1,38 +1,47 @@
 import { useState } from 'react'
-import { findTechnique } from '#core/techniques/registry'
-import { resolveOptions } from '#core/techniques/resolve-options'
-import { defaultProtocol } from '#core/quantities/defaults'
-import { toClinicalCase } from '#contract/case-record'
-import type { TechniqueMeasurement } from '#core/techniques/technique'
-import { otherSide, type Side } from '#core/case/vocabulary'
+import { spoken, type Side } from '#core/case/vocabulary'
 import type { Measurement } from '#core/case/clinical-case'
 import { Lane } from '../../lane/lane'
 import { usePlan } from '../../hooks/use-plan'
-import { ButtonLink } from '../../parts/button'
+import { Button, ButtonLink } from '../../parts/button'
 import { PlanMessages } from '../../parts/plan-messages'
 import { StagePage } from '../../parts/stage-page'
-import { useOpenCase, writeEvent, type OpenCase } from '../../stores/case-store'
+import { useOpenCase, writeEvent } from '../../stores/case-store'
 import { useSettings } from '../../stores/session-store'
+import { askedPlaces, readingsOf, usualSide, type AskedPlace } from './asked-places'
 import { ReadingEntry } from './reading-entry'
 import { ReadingList } from './reading-list'
+import { ReadingTools } from './reading-tools'
 
 /** One place after another: the landmark in words, the reading with Enter, the limb redrawn as it is typed. */
 export function MeasureScreen() {
   const open = useOpenCase()
   const { units } = useSettings()
-  const asked = askedMeasurements(open)
+  const asked = askedPlaces(open)
   const [picked, setPicked] = useState<string | null>(null)
   const [provisional, setProvisional] = useState<Measurement | null>(null)
+  const [chosenSide, setChosenSide] = useState<{ for: string; side: Side } | null>(null)
   const plan = usePlan(open, provisional)
   const readings = open.record.measurements
-  const next = asked.find((one) => one.need !== 'optional' && !readings.some((reading) => reading.id === one.definition.id))
-  const current = asked.find((one) => one.definition.id === picked) ?? next ?? asked[0]
   const injury = open.episode.injuries[open.record.injuryId]
-  const usualSide = current ? sideFor(current, injury?.side ?? null, injury?.swelling !== 'none') : null
-  const [side, setSide] = useState<{ for: string; side: Side } | null>(null)
-  const drawnSide = side && side.for === current?.definition.id ? side.side : usualSide
-  const lit = current ? [current.definition.id.replace(/-girth$/, '')] : []
-  const isEnough = !asked.some((one) => one.need === 'required' && !readings.some((reading) => reading.id === one.definition.id))
+  const isOpen = (place: AskedPlace): boolean => place.need !== 'optional' && readingsOf(place, readings).length === 0
+  const wantsThird = (place: AskedPlace): boolean =>
+    plan.problems.some((problem) => problem.code === 'third-reading' && problem.path === `measurements/${place.definition.id}`)
+  const next = asked.find(isOpen) ?? asked.find(wantsThird)
+  const current = asked.find((one) => one.key === picked) ?? next ?? asked.find((one) => readingsOf(one, readings).length === 0) ?? asked[0]
+  const usual = current ? usualSide(current, injury?.side ?? null, injury?.swelling !== 'none') : null
+  const side = current?.fixedSide ?? (chosenSide && chosenSide.for === current?.key && usual ? chosenSide.side : usual)
+  const openCount = asked.filter(isOpen).length
+  const isEnough = !asked.some((one) => one.need === 'required' && readingsOf(one, readings).length === 0)
+  const take = (taken: readonly Measurement[]): void => {
+    setProvisional(null)
+    setPicked(null)
+    for (const reading of taken) void writeEvent('reading', reading)
+  }
+  const undo = (): void => {
+    const last = readings.at(-1)
+    if (last?.key) void writeEvent('reading-withdrawn', { key: last.key })
+  }
   return (
     <StagePage
       lane={
@@ -40,9 +49,9 @@ export function MeasureScreen() {
           geometry={plan.geometry}
           units={units}
           layers={['readings']}
-          lit={lit}
-          drawnSide={drawnSide ?? undefined}
-          onPick={(id) => setPicked(asked.some((one) => one.definition.id === `${id}-girth`) ? `${id}-girth` : id)}
+          lit={current ? [current.definition.id, current.definition.id.replace(/-girth$/, '')] : []}
+          drawnSide={side ?? undefined}
+          onPick={(id) => setPicked(asked.some((one) => one.key === `${id}-girth`) ? `${id}-girth` : id)}
         />
       }
       aside={
@@ -50,17 +59,13 @@ export function MeasureScreen() {
           asked={asked}
           readings={readings}
           units={units}
-          current={current?.definition.id ?? null}
+          current={current?.key ?? null}
           onPick={setPicked}
           onWithdraw={(key) => void writeEvent('reading-withdrawn', { key })}
         />
       }
       title="Measure"
-      lead={
-        next
-          ? `${asked.filter((one) => one.need !== 'optional' && !readings.some((reading) => reading.id === one.definition.id)).length} places to go`
-          : 'All asked places are read'
-      }
+      lead={next ? (openCount > 0 ? `${openCount} places to go` : 'A third reading is wanted') : 'All asked places are read'}
       next={
         <ButtonLink look={next ? 'plain' : 'next'} to={`/case/${open.record.id}/choose`}>
           {isEnough ? 'Choose the size' : 'Choose with what there is'}
@@ -68,40 +73,56 @@ export function MeasureScreen() {
       }
     >
       <div className="grid gap-5">
-        {current ? (
+        {current?.definition.words ? (
+          <WordEntry place={current} onTake={(value) => take([{ id: current.definition.id, value }])} />
+        ) : current ? (
           <ReadingEntry
-            key={current.definition.id}
+            key={current.key}
             caseId={open.record.id}
-            definition={current.definition}
-            side={drawnSide}
-            injured={injury?.side ?? null}
+            place={current}
+            asked={asked}
+            side={side}
+            injury={injury ?? null}
+            body={plan.geometry.body}
             problems={plan.problems.filter((problem) => problem.path.startsWith(`measurements/${current.definition.id}`))}
-            onSide={(next) => setSide({ for: current.definition.id, side: next })}
+            onSide={(chosen) => setChosenSide({ for: current.key, side: chosen })}
             onTyping={setProvisional}
-            onEnter={(reading) => {
-              setProvisional(null)
-              setPicked(null)
-              void writeEvent('reading', reading)
-            }}
+            onEnter={take}
+            onUndo={undo}
+          />
+        ) : (
+          <p>This technique asks for no reading.</p>
+        )}
+        {current && !current.definition.words ? (
+          <ReadingTools
+            key={`tools ${current.key}`}
+            caseId={open.record.id}
+            place={current}
+            side={side}
+            onTake={(reading) => take([reading])}
           />
         ) : null}
-        <PlanMessages plan={{ ...plan, cautions: plan.cautions.filter((one) => readingCodes.has(one.code)) }} showProblems={false} />
+        <PlanMessages plan={{ ...plan, problems: [] }} levels={['stop', 'caution']} />
       </div>
     </StagePage>
   )
 }
 
-const readingCodes = new Set(['check-reading', 'injured-side-only', 'sides-differ', 'uncalibrated-fingers', 'girth-order'])
-
-function askedMeasurements(open: OpenCase): readonly TechniqueMeasurement[] {
-  const technique = findTechnique(open.record.technique)
-  if (!technique) return []
-  const clinicalCase = toClinicalCase(open.record, open.episode)
-  return technique.measurements(clinicalCase, resolveOptions(technique, clinicalCase, defaultProtocol).values)
-}
-
-function sideFor({ definition }: TechniqueMeasurement, injured: Side | null, isSwollen: boolean): Side | null {
-  if (!injured || definition.sideRule === 'none') return null
-  const wantsInjured = definition.sideRule === 'wearing' || (definition.sideRule === 'swollen' && isSwollen)
-  return wantsInjured ? injured : otherSide(injured)
+/** A reading judged in words: one tap. */
+function WordEntry({ place, onTake }: { place: AskedPlace; onTake: (word: string) => void }) {
+  const { definition } = place
+  return (
+    <section aria-label={`Reading: ${definition.label}`} className="grid content-start gap-3">
+      <h2 className="text-2xl font-bold">{definition.label}</h2>
+      <p className="text-lg">{definition.landmarks}.</p>
+      <p className="text-soft">{definition.posture}.</p>
+      <div className="grid gap-2 sm:grid-cols-2">
+        {definition.words?.map((word) => (
+          <Button key={word} className="min-h-16 text-lg" onClick={() => onTake(word)}>
+            {spoken(word)}
+          </Button>
+        ))}
+      </div>
+    </section>
+  )
 }

@@ -3,85 +3,135 @@ import type { MeasurementDefinition } from '#core/body/measurement-definition'
 import type { Measurement } from '#core/case/clinical-case'
 import type { Problem } from '#core/case/problem'
 import { otherSide, type Side } from '#core/case/vocabulary'
+import type { Geometry } from '#core/plan/plan'
 import { parseReading } from '#core/quantities/parse-reading'
+import { parseQuickEntry } from '#core/quantities/quick-entry'
+import type { InjuryRecord } from '#contract/episode-record'
+import type { PersonSettings } from '#contract/session'
 import { useDraft } from '../../hooks/use-draft'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { useSettings } from '../../stores/session-store'
+import { usualSide, type AskedPlace } from './asked-places'
 import { Keypad } from './keypad'
 
-/** The landmark to find in words, and its reading: typed or by keypad, Enter takes it. */
+const limbNames: Partial<Record<Geometry['body'], string>> = { leg: 'leg', arm: 'arm' }
+
+/** A reading as it goes to the record: unit and tool filled in, own finger width beside finger readings. */
+function toReading(
+  definition: MeasurementDefinition,
+  parsed: { value: number; unit: Measurement['unit'] | null },
+  typed: string,
+  side: Side | null,
+  { units, fingerCm }: PersonSettings,
+): Measurement | string {
+  const unit = parsed.unit ?? (definition.kind === 'angle' ? 'deg' : units === 'inches' && definition.kind !== 'count' ? 'in' : 'cm')
+  if (unit === 'deg' && definition.kind !== 'angle') return `${definition.label} is a length: type it in cm, in or fw.`
+  return {
+    id: definition.id,
+    value: parsed.value,
+    unit,
+    typed,
+    tool: unit === 'fw' ? 'fingers' : 'tape',
+    posture: definition.posture,
+    ...(side ? { side } : {}),
+    ...(unit === 'fw' && fingerCm !== null ? { breadthCm: fingerCm } : {}),
+  }
+}
+
+/** The landmark to find in words, and its reading: typed or by keypad, Enter takes it; a line of several is taken at once. */
 export function ReadingEntry({
   caseId,
-  definition,
+  place,
+  asked,
   side,
-  injured,
+  injury,
+  body,
   problems,
   onSide,
   onTyping,
   onEnter,
+  onUndo,
 }: {
   caseId: string
-  definition: MeasurementDefinition
+  place: AskedPlace
+  asked: readonly AskedPlace[]
   side: Side | null
-  injured: Side | null
+  injury: InjuryRecord | null
+  body: Geometry['body']
   problems: readonly Problem[]
   onSide: (side: Side) => void
   onTyping: (reading: Measurement | null) => void
-  onEnter: (reading: Measurement) => void
+  onEnter: (readings: readonly Measurement[]) => void
+  onUndo: () => void
 }) {
-  const [text, setText] = useDraft(`case/${caseId}/reading/${definition.id}`)
+  const { definition } = place
+  const injured = injury?.side ?? null
+  const [text, setText] = useDraft(`case/${caseId}/reading/${place.key}`)
   const [error, setError] = useState<string | null>(null)
   const [isConfirmed, setConfirmed] = useState(false)
-  const { units, fingerCm } = useSettings()
+  const settings = useSettings()
+  const { units } = settings
   const input = useRef<HTMLInputElement>(null)
   const isTouch = window.matchMedia('(pointer: coarse)').matches
-  useEffect(() => input.current?.focus({ preventScroll: true }), [definition.id])
+  useEffect(() => input.current?.focus({ preventScroll: true }), [place.key])
 
   const read = (typed: string): Measurement | string => {
     const parsed = parseReading(typed)
     if (!parsed.ok) return parsed.message
-    const unit = parsed.unit ?? (definition.kind === 'angle' ? 'deg' : units === 'inches' ? 'in' : 'cm')
-    if (unit === 'deg' && definition.kind !== 'angle') return `${definition.label} is a length: type it in cm, in or fw.`
-    return {
-      id: definition.id,
-      value: parsed.value,
-      unit,
-      typed,
-      tool: unit === 'fw' ? 'fingers' : 'tape',
-      ...(side ? { side } : {}),
-      ...(isConfirmed ? { confirmed: true } : {}),
-      ...(unit === 'fw' && fingerCm !== null ? { breadthCm: fingerCm } : {}),
-    }
+    const reading = toReading(definition, parsed, typed, side, settings)
+    return typeof reading === 'string' || !isConfirmed ? reading : { ...reading, confirmed: true }
   }
+  const readSeveral = (typed: string): readonly Measurement[] | string => {
+    const places = [...new Map(asked.filter((one) => !one.definition.words).map((one) => [one.definition.id, one])).values()]
+    const quick = parseQuickEntry(
+      typed,
+      places.map((one) => one.definition),
+    )
+    if (!quick.ok) return quick.message
+    const readings: Measurement[] = []
+    for (const one of quick.readings) {
+      const target = places.find((each) => each.definition.id === one.id)
+      if (!target) continue
+      const usual = usualSide(target, injured, injury?.swelling !== 'none')
+      const reading = toReading(target.definition, one, one.typed, one.side ?? usual, settings)
+      if (typeof reading === 'string') return reading
+      readings.push(reading)
+    }
+    return readings
+  }
+  const isLine = /^[a-z]/i.test(text.trim())
   const type = (typed: string): void => {
     setText(typed)
     setError(null)
-    const reading = typed.trim() ? read(typed) : null
+    const reading = typed.trim() && !/^[a-z]/i.test(typed.trim()) ? read(typed) : null
     onTyping(reading && typeof reading !== 'string' ? reading : null)
   }
   const enter = (): void => {
-    const reading = read(text)
+    const reading = isLine ? readSeveral(text) : read(text)
     if (typeof reading === 'string') return setError(reading)
     setText('')
     setConfirmed(false)
-    onEnter(reading)
+    onEnter('id' in reading ? [reading] : reading)
     input.current?.focus()
   }
   const isImplausible = problems.some((problem) => problem.code === 'implausible')
   return (
     <section aria-label={`Reading: ${definition.label}`} className="grid content-start gap-3">
       <div>
-        <h2 className="text-xl font-bold sm:text-2xl">{definition.label}</h2>
+        <h2 className="text-xl font-bold sm:text-2xl">
+          {definition.label}
+          {place.fixedSide ? `, ${place.fixedSide}` : ''}
+        </h2>
         <p className="max-w-prose sm:text-lg">{definition.landmarks}.</p>
         <p className="text-soft max-sm:hidden">{definition.posture}.</p>
       </div>
-      {side && injured ? (
+      {side && injured && !place.fixedSide ? (
         <div
           className={`flex flex-wrap items-center gap-x-3 rounded-2xl px-4 sm:py-1 ${side === injured ? 'bg-well' : 'border-2 border-dashed border-soft bg-sheet'}`}
         >
           <p className="sm:text-lg">
-            on the <strong>{side.toUpperCase()}</strong> leg,{' '}
+            on the <strong>{side.toUpperCase()}</strong> {limbNames[body] ?? 'side'},{' '}
             {side === injured ? (
               'the injured one'
             ) : (
@@ -104,12 +154,20 @@ export function ReadingEntry({
       >
         <label className="grid gap-1.5">
           <span className="text-sm font-semibold text-soft">
-            Reading, {units === 'inches' ? 'inches unless you type cm' : 'cm unless you type in, mm or fw'}
+            Reading,{' '}
+            {definition.kind === 'count'
+              ? 'a number'
+              : units === 'inches'
+                ? 'inches unless you type cm'
+                : 'cm unless you type in, mm or fw'}
           </span>
           <input
             ref={input}
             value={text}
             onChange={(event) => type(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Backspace' && text === '') onUndo()
+            }}
             placeholder={units === 'inches' ? '15 1/4' : '38.5'}
             autoComplete="off"
             inputMode={isTouch ? 'none' : 'text'}
@@ -122,6 +180,9 @@ export function ReadingEntry({
           Enter
         </Button>
       </form>
+      <p className="-mt-1 text-sm text-soft max-sm:hidden">
+        Several at once: calf 37.2, ankle 22 1/4 in. Backspace in the empty field takes the last one back.
+      </p>
       <div id="reading-message" className="grid gap-2">
         {error ? <Notice tone="stop" lead={error} role="alert" /> : null}
         {problems

@@ -1,8 +1,10 @@
+import { Undo2 } from 'lucide-react'
 import type { Measurement } from '#core/case/clinical-case'
+import { spoken } from '#core/case/vocabulary'
 import { formatLength, type DisplayUnits } from '#core/plan/format-decision'
 import { toCm } from '#core/quantities/length'
-import type { TechniqueMeasurement } from '#core/techniques/technique'
-import { Undo2 } from 'lucide-react'
+import { formatClock } from '../../parts/format-time'
+import { readingsOf, type AskedPlace } from './asked-places'
 
 /** What is asked and what is read so far; a tap goes to a place, the last reading can be taken back. */
 export function ReadingList({
@@ -13,11 +15,11 @@ export function ReadingList({
   onPick,
   onWithdraw,
 }: {
-  asked: readonly TechniqueMeasurement[]
+  asked: readonly AskedPlace[]
   readings: readonly Measurement[]
   units: DisplayUnits
   current: string | null
-  onPick: (id: string) => void
+  onPick: (key: string) => void
   onWithdraw: (key: string) => void
 }) {
   return (
@@ -26,32 +28,27 @@ export function ReadingList({
         Readings
       </h2>
       <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
-        {asked.map(({ definition, need }) => {
-          const taken = readings.filter((one) => one.id === definition.id)
+        {asked.map((place) => {
+          const taken = readingsOf(place, readings)
           const last = taken.at(-1)
+          const label = `${place.definition.label}${place.fixedSide ? `, ${place.fixedSide}` : ''}`
           return (
-            <li key={definition.id} className={`flex items-center gap-2 pr-1 ${current === definition.id ? 'bg-citrus/25' : ''}`}>
+            <li key={place.key} className={`flex items-center gap-2 pr-1 ${current === place.key ? 'bg-citrus/25' : ''}`}>
               <button
                 type="button"
-                onClick={() => onPick(definition.id)}
-                aria-current={current === definition.id ? 'true' : undefined}
+                onClick={() => onPick(place.key)}
+                aria-current={current === place.key ? 'true' : undefined}
                 className="flex min-h-12 min-w-0 flex-1 items-center gap-3 px-4 text-left"
               >
                 <span className="flex-1 leading-tight">
-                  {definition.label}
-                  {need === 'optional' && taken.length === 0 ? <span className="text-sm text-soft"> optional</span> : null}
+                  {label}
+                  {place.need === 'optional' && taken.length === 0 ? <span className="text-sm text-soft"> optional</span> : null}
                 </span>
                 <span className="text-right">
                   {taken.length === 0 ? (
                     <span className="text-soft">–</span>
                   ) : (
-                    taken.map((one) => (
-                      <span key={one.key} className="numeral ml-2">
-                        {one.unit === 'fw' ? `${String(one.value)} fw = ` : ''}
-                        {formatLength(toCm(Number(one.value), one.unit ?? 'cm', one.breadthCm), units)}
-                        {one.side ? <span className="ml-1 text-sm font-normal text-soft">{one.side}</span> : null}
-                      </span>
-                    ))
+                    taken.map((one) => <Taken key={one.key} reading={one} units={units} />)
                   )}
                 </span>
               </button>
@@ -59,7 +56,7 @@ export function ReadingList({
                 <button
                   type="button"
                   onClick={() => onWithdraw(last.key ?? '')}
-                  aria-label={`Take back ${definition.label}`}
+                  aria-label={`Take back ${label}`}
                   className="grid size-11 place-items-center rounded-xl"
                 >
                   <Undo2 size={18} aria-hidden />
@@ -70,5 +67,20 @@ export function ReadingList({
         })}
       </ul>
     </section>
+  )
+}
+
+function Taken({ reading, units }: { reading: Measurement; units: DisplayUnits }) {
+  const { value, unit, side, tool, by, at } = reading
+  const figure =
+    typeof value === 'string'
+      ? spoken(value)
+      : `${unit === 'fw' ? `${value} fw = ` : ''}${formatLength(toCm(value, unit ?? 'cm', reading.breadthCm), units)}`
+  const history = [by, at ? formatClock(at) : '', tool && tool !== 'tape' ? spoken(tool) : ''].filter(Boolean).join(', ')
+  return (
+    <span title={history} className="numeral ml-2 inline-block">
+      {figure}
+      {side ? <span className="ml-1 text-sm font-normal text-soft">{side}</span> : null}
+    </span>
   )
 }

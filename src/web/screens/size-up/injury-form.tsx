@@ -1,4 +1,14 @@
-import { patterns, regions, sides, spoken, swellings, type InjuryFlag } from '#core/case/vocabulary'
+import {
+  bodyRegionOf,
+  patterns,
+  regions,
+  sides,
+  spoken,
+  swellings,
+  type InjuryFlag,
+  type Pattern,
+  type Region,
+} from '#core/case/vocabulary'
 import { techniques } from '#core/techniques/registry'
 import type { InjuryRecord } from '#contract/episode-record'
 import { useState } from 'react'
@@ -19,31 +29,47 @@ const questions: readonly { value: InjuryFlag; label: string }[] = [
   { value: 'reduced-or-operated', label: 'Reduced or operated' },
   { value: 'wound-under-device', label: 'Wound under the device' },
   { value: 'no-sound-side', label: 'No sound side' },
+  { value: 'pelvis-suspected', label: 'Pelvis suspected' },
+  { value: 'hip-suspected', label: 'Hip suspected' },
+  { value: 'knee-involved', label: 'Knee involved' },
+  { value: 'ankle-involved', label: 'Ankle involved' },
+  { value: 'foot-involved', label: 'Foot involved' },
+  { value: 'part-amputation', label: 'Part amputation' },
+  { value: 'penetrating', label: 'Penetrating' },
+  { value: 'distal-femur', label: 'Low on the femur' },
+  { value: 'pathological', label: 'Weak bone' },
 ]
-const held = new Set(techniques.flatMap((technique) => technique.regions))
-const met = new Set(techniques.flatMap((technique) => technique.patterns))
+/** Injuries that some technique for this part of the body is meant for. */
+function patternsAt(region: Region | null): readonly Pattern[] {
+  const body = region === null ? null : bodyRegionOf(region)
+  const met = new Set(techniques.filter((one) => body === null || [one.bodyRegion].flat().includes(body)).flatMap((one) => one.patterns))
+  return patterns.filter((one) => met.has(one) || one === 'other')
+}
 
 /** Where, which side, what kind, how swollen. */
 export function InjuryForm({ injury, onSave }: { injury: InjuryRecord; onSave: (injury: InjuryRecord) => void }) {
   const change = (changes: Partial<InjuryRecord>): void => onSave({ ...injury, ...changes })
+  const isColumn = injury.region !== null && isColumnRegion(injury.region)
   return (
     <section aria-label="Injury" className="grid content-start gap-5">
-      <ChoiceRow
-        label="Side"
-        value={injury.side}
-        choices={sides.map((value) => ({ value, label: value.toUpperCase() }))}
-        onChange={(side) => change({ side })}
-      />
+      {isColumn ? null : (
+        <ChoiceRow
+          label="Side"
+          value={injury.side}
+          choices={sides.map((value) => ({ value, label: value.toUpperCase() }))}
+          onChange={(side) => change({ side })}
+        />
+      )}
       <ChoiceRow
         label="Region"
         value={injury.region}
-        choices={regions.filter((region) => held.has(region)).map((value) => ({ value, label: spoken(value) }))}
-        onChange={(region) => change({ region })}
+        choices={regions.map((value) => ({ value, label: spoken(value) }))}
+        onChange={(region) => change(isColumnRegion(region) ? { region, side: null } : { region })}
       />
       <ChoiceRow
         label="Injury"
         value={injury.pattern}
-        choices={patterns.filter((one) => met.has(one) || one === 'other').map((value) => ({ value, label: spoken(value) }))}
+        choices={patternsAt(injury.region).map((value) => ({ value, label: spoken(value) }))}
         onChange={(pattern) => change({ pattern })}
       />
       <ChoiceRow
@@ -53,9 +79,14 @@ export function InjuryForm({ injury, onSave }: { injury: InjuryRecord; onSave: (
         onChange={(swelling) => change({ swelling })}
       />
       <ChoiceSet label="The injury is" values={injury.flags} choices={questions} onChange={(flags) => change({ flags })} />
-      <LevelField injury={injury} onSave={(levelCm) => change({ levelCm })} />
+      {isColumn ? null : <LevelField injury={injury} onSave={(levelCm) => change({ levelCm })} />}
     </section>
   )
+}
+
+/** Neck and trunk have no side and no level. */
+export function isColumnRegion(region: Region): boolean {
+  return region === 'neck' || region === 'trunk'
 }
 
 function LevelField({ injury, onSave }: { injury: InjuryRecord; onSave: (levelCm: number | null) => void }) {
@@ -69,14 +100,14 @@ function LevelField({ injury, onSave }: { injury: InjuryRecord; onSave: (levelCm
     const parsed = parseReading(draft)
     if (!parsed.ok) return setError(parsed.message)
     const cm = toCm(parsed.value, parsed.unit ?? 'cm')
-    if (cm < 0 || cm > 120) return setError('The level must lie between 0 and 120 cm from the heel sole: check the figure.')
+    if (cm < 0 || cm > 120) return setError('The level must lie between 0 and 120 cm: measure from the heel sole or the wrist crease.')
     setError(undefined)
     setDraft('')
     onSave(cm)
   }
   return (
     <TextField
-      label="Level of the injury, cm up from the heel sole (may stay empty)"
+      label="Level of the injury, cm up from heel sole or wrist crease (may stay empty)"
       inputMode="decimal"
       className="max-w-sm"
       value={shown}

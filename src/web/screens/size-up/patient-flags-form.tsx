@@ -18,6 +18,16 @@ const questions: readonly { value: PatientFlag; label: string }[] = [
   { value: 'sedated', label: 'Sedated' },
   { value: 'nerve-block', label: 'Nerve block' },
   { value: 'lives-alone', label: 'Lives alone' },
+  { value: 'head-injury', label: 'Head injury' },
+  { value: 'airway-at-risk', label: 'Airway at risk' },
+  { value: 'chest-injury', label: 'Chest injury' },
+  { value: 'kyphosis', label: 'Bent back or neck' },
+  { value: 'stiff-spine', label: 'Stiff spine' },
+  { value: 'agitated', label: 'Agitated' },
+  { value: 'implant', label: 'Implant or joint' },
+  { value: 'lymphoedema', label: 'Lymphoedema' },
+  { value: 'dialysis-arm', label: 'Dialysis arm' },
+  { value: 'stoma-or-drain', label: 'Stoma or drain' },
 ]
 
 /** What makes this patient different, as plain questions. */

@@ -1,18 +1,25 @@
-import { formatClock } from '../../parts/format-time'
 import { useState } from 'react'
+import { bodyRegionOf, type Region, type Side } from '#core/case/vocabulary'
+import { rankTechniques } from '#core/techniques/rank-techniques'
 import { findTechnique } from '#core/techniques/registry'
-import { unknownInjury, type InjuryRecord } from '#contract/episode-record'
+import { isPlaced } from '#contract/case-progress'
 import { toClinicalCase } from '#contract/case-record'
-import { judgeSuitability } from '#core/techniques/suits'
+import { unknownInjury, type InjuryRecord } from '#contract/episode-record'
 import { browserContext, usePlan } from '../../hooks/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
-import { PlanMessages } from '../../parts/plan-messages'
-import { RoundForm } from '../../parts/round-form'
+import { formatClock } from '../../parts/format-time'
+import { comparedWords, RoundEntry } from '../../parts/round-entry'
 import { StagePage } from '../../parts/stage-page'
-import { useOpenCase, writeEvent } from '../../stores/case-store'
+import { useOpenCase, writeEvent, type OpenCase } from '../../stores/case-store'
+import { BodyChart } from './body-chart'
 import { IdentityForm } from './identity-form'
-import { InjuryForm } from './injury-form'
+import { InjuryForm, isColumnRegion } from './injury-form'
+import { LevelLane } from './level-lane'
+import { OrdersForm } from './orders-form'
 import { PatientFlagsForm } from './patient-flags-form'
+import { PhotoStrip } from './photo-strip'
+import { PositionChooser } from './position-chooser'
+import { TechniqueChooser } from './technique-chooser'
 
 /** Who, which injury and side, what is different about this patient, and the baseline. Only region and side are needed to go on. */
 export function SizeUpScreen() {
@@ -21,11 +28,13 @@ export function SizeUpScreen() {
   const plan = usePlan(open)
   const injury = episode.injuries[record.injuryId] ?? unknownInjury
   const technique = findTechnique(record.technique)
-  const isReady = injury.region !== null && injury.side !== null
-  const save = (next: InjuryRecord): void => void writeEvent('injury', { injuryId: record.injuryId, injury: next })
-  const relevant = technique
-    ? { ...plan, problems: [], cautions: judgeSuitability(technique, toClinicalCase(record, episode), browserContext()).reasons }
-    : plan
+  const isReady = isPlaced(injury)
+  const save = (next: InjuryRecord): void => {
+    void writeEvent('injury', { injuryId: record.injuryId, injury: next })
+    suggestTechnique(open, next)
+  }
+  const pick = (region: Region, side: Side | null): void =>
+    save({ ...injury, region, side: isColumnRegion(region) ? null : (side ?? injury.side) })
   return (
     <StagePage
       title="Size up"
@@ -42,32 +51,57 @@ export function SizeUpScreen() {
         )
       }
     >
-      <div className="grid gap-8 lg:grid-cols-[1.2fr_1fr]">
-        <InjuryForm injury={injury} onSave={save} />
-        <div className="grid content-start gap-6">
-          {isReady ? (
-            <section aria-labelledby="technique" className="grid gap-2 rounded-3xl border border-line bg-sheet p-4">
-              <h2 id="technique" className="font-bold">
-                {technique?.name}
-              </h2>
-              <p className="text-soft">{technique?.purpose}</p>
-              {relevant.cautions.length > 0 ? (
-                <PlanMessages plan={relevant} />
-              ) : (
-                <p className="font-semibold text-calm">Nothing entered speaks against it.</p>
-              )}
-            </section>
-          ) : null}
-          <PatientFlagsForm flags={episode.flags} onSave={(flags) => void writeEvent('flags', { flags })} />
+      <div className="grid gap-6 lg:grid-cols-[19rem_minmax(0,1fr)_minmax(0,1.05fr)]">
+        <div className="grid content-start gap-5">
+          <BodyChart region={injury.region} side={injury.side} onPick={pick} />
           <IdentityForm key={episode.id} episode={episode} />
+          <PhotoStrip caseId={record.id} />
+        </div>
+        <div className="grid content-start gap-5">
+          <InjuryForm injury={injury} onSave={save} />
+          <PatientFlagsForm flags={episode.flags} onSave={(flags) => void writeEvent('flags', { flags })} />
+        </div>
+        <div className="grid content-start gap-5">
+          {isReady ? <TechniqueChooser open={open} onChoose={(id) => void writeEvent('technique', { technique: id })} /> : null}
+          {isReady && !isColumnRegion(injury.region ?? 'neck') ? (
+            <LevelLane geometry={plan.geometry} level={injury.levelCm} onLevel={(levelCm) => save({ ...injury, levelCm })} />
+          ) : null}
+          {isReady && plan.options['position'] !== undefined ? (
+            <PositionChooser
+              open={open}
+              value={String(plan.options['position'])}
+              onChoose={(position) => void writeEvent('options', { options: { ...record.options, position } })}
+            />
+          ) : null}
+          {isReady && technique?.asks ? (
+            <OrdersForm
+              caseId={record.id}
+              asks={technique.asks}
+              orders={record.orders ?? {}}
+              device={record.device ?? {}}
+              onOrders={(orders) => void writeEvent('orders', { orders })}
+              onDevice={(device) => void writeEvent('device', { device })}
+            />
+          ) : null}
         </div>
       </div>
-      {isReady && injury.side ? <Baseline caseId={record.id} side={injury.side} /> : null}
+      {isReady ? <Baseline caseId={record.id} injury={injury} /> : null}
     </StagePage>
   )
 }
 
-function Baseline({ caseId, side }: { caseId: string; side: 'left' | 'right' }) {
+/** When the technique in hand is for another part of the body and nothing is measured yet, the best ranked one takes its place. */
+function suggestTechnique(open: OpenCase, injury: InjuryRecord): void {
+  const { record, episode } = open
+  if (injury.region === null || record.measurements.length > 0 || record.runs.length > 0) return
+  const current = findTechnique(record.technique)
+  if (current && [current.bodyRegion].flat().includes(bodyRegionOf(injury.region))) return
+  const next = { ...episode, injuries: { ...episode.injuries, [record.injuryId]: injury } }
+  const [best] = rankTechniques(toClinicalCase(record, next), browserContext())
+  if (best && best.technique.id !== record.technique) void writeEvent('technique', { technique: best.technique.id })
+}
+
+function Baseline({ caseId, injury }: { caseId: string; injury: InjuryRecord }) {
   const { episode } = useOpenCase()
   const [isOpen, setOpen] = useState(false)
   const baseline = episode.rounds.find((round) => round.isBaseline)
@@ -75,7 +109,7 @@ function Baseline({ caseId, side }: { caseId: string; side: 'left' | 'right' }) 
     <section aria-labelledby="baseline" className="mt-8 border-t border-line pt-5">
       <div className="mb-3 flex flex-wrap items-center gap-4">
         <h2 id="baseline" className="text-lg font-bold">
-          Baseline, both legs
+          Baseline, {comparedWords(injury)}
         </h2>
         {baseline ? (
           <p className="text-soft">
@@ -87,9 +121,8 @@ function Baseline({ caseId, side }: { caseId: string; side: 'left' | 'right' }) 
         {!baseline && !isOpen ? <Button onClick={() => setOpen(true)}>Record it now</Button> : null}
       </div>
       {!baseline && isOpen ? (
-        <RoundForm
-          limb="leg"
-          injured={side}
+        <RoundEntry
+          injury={injury}
           isBaseline
           cases={[caseId]}
           draftKey={`case/${caseId}/baseline`}

@@ -12,7 +12,7 @@ import { Button, ButtonLink } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { OverruleSheet } from '../../parts/overrule-sheet'
-import { RoundForm } from '../../parts/round-form'
+import { RoundEntry } from '../../parts/round-entry'
 import { StagePage } from '../../parts/stage-page'
 import { VerdictPanel } from '../../parts/verdict-panel'
 import { useOpenCase, writeEvent } from '../../stores/case-store'
@@ -33,7 +33,8 @@ export function WatchScreen() {
   const now = useNow(5_000)
   const [sheet, setSheet] = useState<'round' | 'not-done' | 'remove' | null>(null)
   const technique = findTechnique(record.technique)
-  const side = episode.injuries[record.injuryId]?.side
+  const injury = episode.injuries[record.injuryId]
+  const side = injury?.side
   const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
   const rounds = caseRounds(record, episode, judged, defaultProtocol)
   const next = nextRound(rounds)
@@ -122,11 +123,10 @@ export function WatchScreen() {
           </section>
         </div>
       </StagePage>
-      {side ? (
+      {injury ? (
         <Dialog title="Round" isWide isOpen={sheet === 'round'} onClose={() => setSheet(null)}>
-          <RoundForm
-            limb="leg"
-            injured={side}
+          <RoundEntry
+            injury={injury}
             isBaseline={false}
             cases={[record.id]}
             draftKey={`case/${record.id}/round`}

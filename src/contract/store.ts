@@ -1,0 +1,111 @@
+import type { StockItem } from '#core/case/clinical-case'
+import type { Plan } from '#core/plan/plan'
+
+export const placeKinds = ['trolley', 'plaster-room', 'vehicle', 'ward'] as const
+export type PlaceKind = (typeof placeKinds)[number]
+
+/** Where stock is kept. */
+export interface StockPlace {
+  readonly id: string
+  readonly name: string
+  readonly kind: PlaceKind
+}
+
+/** One lot of one item at one place. */
+export interface StockLot {
+  readonly lotId: string
+  readonly itemCode: string
+  readonly lot: string
+  /** Day, `2027-03-31`; null when it does not expire. */
+  readonly expiresOn: string | null
+  readonly count: number
+}
+
+/** One item at one place: its lots, what is reserved of it, and when it counts as low. */
+export interface StockLine {
+  readonly itemCode: string
+  readonly label: string
+  readonly item: StockItem
+  readonly lowMark: number
+  readonly reserved: number
+  readonly lots: readonly StockLot[]
+}
+
+/** Answer of GET /api/store/:placeId. */
+export interface StockAnswer {
+  readonly place: StockPlace
+  readonly lines: readonly StockLine[]
+  readonly now: string
+}
+
+/** One movement of stock, newest first in lists. */
+export interface StockMovement {
+  readonly id: string
+  readonly itemCode: string
+  readonly delta: number
+  readonly kind: string
+  readonly caseId: string | null
+  readonly by: string
+  readonly at: string
+}
+
+/** Columns of the CSV that is exported and imported, in this order. */
+export const stockColumns = ['item_code', 'lot', 'expires_on', 'count'] as const
+
+/** The code of a catalogue item: kind or technique, then what tells its sizes apart. */
+export function itemCodeOf(item: StockItem): string {
+  const parts = [
+    item.item ?? item.technique ?? 'item',
+    item.size,
+    item.setting,
+    item.widthCm,
+    item.widthCm === undefined ? item.lengthCm : undefined,
+  ]
+  return parts.filter((part) => part !== undefined).join('/')
+}
+
+/** What people read for it: "plaster slab 15 cm", "extrication collar, collar adult, 4.8 cm". */
+export function itemLabel(item: StockItem): string {
+  const name = (item.item ?? item.technique ?? 'item').replaceAll('-', ' ')
+  const parts = [
+    item.size,
+    item.setting === undefined ? undefined : `${item.setting} cm`,
+    item.widthCm === undefined ? undefined : `${item.widthCm} cm`,
+  ]
+  if (item.widthCm === undefined && item.lengthCm !== undefined) parts.push(`${item.lengthCm} cm long`)
+  return [name, ...parts.filter((part) => part !== undefined)].join(', ')
+}
+
+/** What a day's stock of a line can give: lots that have not expired, less what is reserved. */
+export function availableOf(line: Pick<StockLine, 'lots' | 'reserved'>, today: string): number {
+  const usable = line.lots.filter((lot) => lot.expiresOn === null || lot.expiresOn >= today)
+  return Math.max(0, usable.reduce((sum, lot) => sum + lot.count, 0) - line.reserved)
+}
+
+/** The stock of a place as a plan reads it: every line with what it can give today. */
+export function planStock(lines: readonly StockLine[], today: string): readonly StockItem[] {
+  return lines.map((line) => ({ ...line.item, count: availableOf(line, today) }))
+}
+
+/** What accepting a plan sets aside: item code and number, for everything that is stocked by code. */
+export function reservationsOf(plan: Plan, lines: readonly StockLine[]): readonly { itemCode: string; count: number }[] {
+  const wanted = new Map<string, number>()
+  const add = (itemCode: string | undefined, count: number): void => {
+    if (itemCode && count > 0) wanted.set(itemCode, (wanted.get(itemCode) ?? 0) + count)
+  }
+  for (const material of plan.materials) {
+    const line = lines.find((one) => one.item.item === material.item && one.item.widthCm === (material.widthCm ?? undefined))
+    add(line?.itemCode, material.rolls ?? (material.item === 'sling-pad' ? (material.layers ?? 1) : 1))
+  }
+  for (const [decision, pick] of [
+    ['ring', 'size'],
+    ['size', 'size'],
+    ['fits', 'size'],
+    ['setting', 'setting'],
+  ] as const) {
+    const value = plan.decisions.find((one) => one.id === decision)?.value
+    const technique = decision === 'setting' ? 'extrication-collar' : plan.technique
+    add(lines.find((one) => one.item.technique === technique && one.item[pick] === value)?.itemCode, 1)
+  }
+  return [...wanted].map(([itemCode, count]) => ({ itemCode, count }))
+}

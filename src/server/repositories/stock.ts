@@ -1,0 +1,183 @@
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import type { StockItem } from '#core/case/clinical-case'
+import type { PlaceKind, StockLine, StockLot, StockMovement, StockPlace } from '#contract/store'
+
+const genesis = '0'.repeat(64)
+
+interface LotRow {
+  lotId: string
+  itemCode: string
+  lot: string
+  expiresOn: string | null
+  count: number
+}
+export interface MovementRow {
+  readonly eventId: string
+  readonly placeId: string
+  readonly itemCode: string
+  readonly lotId: string | null
+  readonly delta: number
+  readonly kind: string
+  readonly caseId: string | null
+  readonly actorName: string
+  readonly at: Date
+}
+
+/** Reads and writes places, items, lots, reservations and movements. */
+export function createStockRepository(db: Sequelize) {
+  const inside = (transaction?: Transaction): { transaction?: Transaction } => (transaction ? { transaction } : {})
+  const lotsOf = async (placeId: string, itemCode: string | null, transaction?: Transaction): Promise<readonly StockLot[]> => {
+    const rows = await db.query<LotRow>(
+      `SELECT id AS lotId, item_code AS itemCode, lot, DATE_FORMAT(expires_on, '%Y-%m-%d') AS expiresOn, count FROM lots
+       WHERE place_id = :placeId ${itemCode === null ? '' : 'AND item_code = :itemCode'} ORDER BY expires_on IS NULL, expires_on, lot`,
+      { type: QueryTypes.SELECT, replacements: { placeId, itemCode }, ...inside(transaction) },
+    )
+    return rows
+  }
+  return {
+    lotsOf,
+
+    async places(): Promise<readonly StockPlace[]> {
+      return db.query<StockPlace>('SELECT id, name, kind FROM places ORDER BY name', { type: QueryTypes.SELECT })
+    },
+    async findPlace(id: string): Promise<StockPlace | null> {
+      const rows = await db.query<StockPlace>('SELECT id, name, kind FROM places WHERE id = :id', {
+        type: QueryTypes.SELECT,
+        replacements: { id },
+      })
+      return rows[0] ?? null
+    },
+    async addPlace(id: string, name: string, kind: PlaceKind): Promise<void> {
+      await db.query('INSERT INTO places (id, name, kind, version, head_hash) VALUES (:id, :name, :kind, 1, :genesis)', {
+        type: QueryTypes.INSERT,
+        replacements: { id, name, kind, genesis },
+      })
+    },
+    async addItems(items: readonly { code: string; label: string; item: StockItem; lowMark: number }[]): Promise<void> {
+      for (const { code, label, item, lowMark } of items) {
+        await db.query(
+          'INSERT INTO items (code, label, data, low_mark) VALUES (:code, :label, :data, :lowMark) ON DUPLICATE KEY UPDATE label = :label, data = :data',
+          { type: QueryTypes.INSERT, replacements: { code, label, data: JSON.stringify(item), lowMark } },
+        )
+      }
+    },
+    async itemCodes(): Promise<ReadonlySet<string>> {
+      const rows = await db.query<{ code: string }>('SELECT code FROM items', { type: QueryTypes.SELECT })
+      return new Set(rows.map((row) => row.code))
+    },
+
+    /** Every item with its lots and reservations at one place. */
+    async lines(placeId: string): Promise<readonly StockLine[]> {
+      const items = await db.query<{ code: string; label: string; data: string; lowMark: number }>(
+        'SELECT code, label, data, low_mark AS lowMark FROM items ORDER BY label',
+        { type: QueryTypes.SELECT },
+      )
+      const lots = await lotsOf(placeId, null)
+      const reserved = await db.query<{ itemCode: string; count: number }>(
+        'SELECT item_code AS itemCode, CAST(SUM(count) AS INT) AS count FROM reservations WHERE place_id = :placeId GROUP BY item_code',
+        { type: QueryTypes.SELECT, replacements: { placeId } },
+      )
+      const lotsByItem = groupByItem(lots)
+      const reservedByItem = new Map(reserved.map((row) => [row.itemCode, Number(row.count)]))
+      return items.map((row) => ({
+        itemCode: row.code,
+        label: row.label,
+        item: JSON.parse(row.data) as StockItem,
+        lowMark: row.lowMark,
+        reserved: reservedByItem.get(row.code) ?? 0,
+        lots: lotsByItem.get(row.code) ?? [],
+      }))
+    },
+
+    async reservedOf(placeId: string, itemCode: string, transaction: Transaction): Promise<readonly { caseId: string; count: number }[]> {
+      return db.query<{ caseId: string; count: number }>(
+        'SELECT case_id AS caseId, count FROM reservations WHERE place_id = :placeId AND item_code = :itemCode',
+        { type: QueryTypes.SELECT, replacements: { placeId, itemCode }, transaction },
+      )
+    },
+    async reservationsOfCase(
+      placeId: string,
+      caseId: string,
+      transaction: Transaction,
+    ): Promise<readonly { itemCode: string; count: number }[]> {
+      return db.query<{ itemCode: string; count: number }>(
+        'SELECT item_code AS itemCode, count FROM reservations WHERE place_id = :placeId AND case_id = :caseId',
+        { type: QueryTypes.SELECT, replacements: { placeId, caseId }, transaction },
+      )
+    },
+    /** Sets what a case has reserved of an item; 0 lets it go. */
+    async setReservation(placeId: string, itemCode: string, caseId: string, count: number, transaction: Transaction): Promise<void> {
+      const replacements = { placeId, itemCode, caseId, count }
+      if (count <= 0) {
+        await db.query('DELETE FROM reservations WHERE place_id = :placeId AND item_code = :itemCode AND case_id = :caseId', {
+          type: QueryTypes.DELETE,
+          replacements,
+          transaction,
+        })
+        return
+      }
+      await db.query(
+        'INSERT INTO reservations (place_id, item_code, case_id, count) VALUES (:placeId, :itemCode, :caseId, :count) ON DUPLICATE KEY UPDATE count = :count',
+        { type: QueryTypes.INSERT, replacements, transaction },
+      )
+    },
+
+    async addLot(lot: StockLot, placeId: string, transaction: Transaction): Promise<void> {
+      await db.query(
+        'INSERT INTO lots (id, place_id, item_code, lot, expires_on, count) VALUES (:lotId, :placeId, :itemCode, :lot, :expiresOn, :count) ON DUPLICATE KEY UPDATE count = count + :count',
+        { type: QueryTypes.INSERT, replacements: { ...lot, placeId }, transaction },
+      )
+    },
+    async setLotCount(lotId: string, count: number, transaction: Transaction): Promise<void> {
+      await db.query('UPDATE lots SET count = :count WHERE id = :lotId', {
+        type: QueryTypes.UPDATE,
+        replacements: { lotId, count },
+        transaction,
+      })
+    },
+    /** Sets the counts of many lots at once, making those that are new. */
+    async replaceLots(placeId: string, lots: readonly StockLot[], transaction: Transaction): Promise<void> {
+      for (let from = 0; from < lots.length; from += 500) {
+        const values = lots.slice(from, from + 500).map((lot) => [lot.lotId, placeId, lot.itemCode, lot.lot, lot.expiresOn, lot.count])
+        await db.query(
+          'INSERT INTO lots (id, place_id, item_code, lot, expires_on, count) VALUES :values ON DUPLICATE KEY UPDATE count = VALUES(count), expires_on = VALUES(expires_on)',
+          { type: QueryTypes.INSERT, replacements: { values }, transaction },
+        )
+      }
+    },
+    async addMovements(rows: readonly MovementRow[], transaction: Transaction): Promise<void> {
+      for (let from = 0; from < rows.length; from += 500) {
+        const values = rows
+          .slice(from, from + 500)
+          .map((row) => [row.eventId, row.placeId, row.itemCode, row.lotId, row.delta, row.kind, row.caseId, row.actorName, row.at])
+        await db.query(
+          'INSERT INTO stock_movements (event_id, place_id, item_code, lot_id, delta, kind, case_id, actor_name, at) VALUES :values',
+          { type: QueryTypes.INSERT, replacements: { values }, transaction },
+        )
+      }
+    },
+    async movements(placeId: string, limit: number): Promise<readonly StockMovement[]> {
+      const rows = await db.query<Omit<StockMovement, 'at' | 'id'> & { id: number; at: Date }>(
+        `SELECT id, item_code AS itemCode, delta, kind, case_id AS caseId, actor_name AS \`by\`, at FROM stock_movements
+         WHERE place_id = :placeId ORDER BY id DESC LIMIT :limit`,
+        { type: QueryTypes.SELECT, replacements: { placeId, limit } },
+      )
+      return rows.map((row) => ({ ...row, id: String(row.id), at: new Date(row.at).toISOString() }))
+    },
+    async saveHead(placeId: string, head: { version: number; headHash: string }, transaction: Transaction): Promise<void> {
+      await db.query('UPDATE places SET version = :version, head_hash = :headHash WHERE id = :placeId', {
+        type: QueryTypes.UPDATE,
+        replacements: { placeId, ...head },
+        transaction,
+      })
+    },
+  }
+}
+
+export type StockRepository = ReturnType<typeof createStockRepository>
+
+function groupByItem(lots: readonly StockLot[]): Map<string, StockLot[]> {
+  const groups = new Map<string, StockLot[]>()
+  for (const lot of lots) groups.set(lot.itemCode, [...(groups.get(lot.itemCode) ?? []), lot])
+  return groups
+}

@@ -1,0 +1,57 @@
+import express, { Router, type Response } from 'express'
+import Joi from 'joi'
+import type { StockAnswer } from '#contract/store'
+import { ApiError } from '../api-error'
+import type { Clock } from '../clock'
+import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
+import { parseWith } from '../middleware/validate'
+import type { StockRepository } from '../repositories/stock'
+import { exportStock, type createStockImport } from '../services/import-stock'
+
+const idSchema = Joi.object({ placeId: Joi.string().guid().required() })
+
+/** The store: places, their stock, its movements, and CSV in and out. Single changes are events. */
+export function storeRoutes(deps: { stock: StockRepository; importStock: ReturnType<typeof createStockImport>; clock: Clock }): Router {
+  const router = Router()
+  const placeOf = async (request: SignedInRequest): Promise<string> => parseWith<{ placeId: string }>(idSchema, request.params).placeId
+  const find = async (id: string) => {
+    const place = await deps.stock.findPlace(id)
+    if (!place) throw new ApiError(404, 'not-found', 'There is no such place: choose one from the list.')
+    return place
+  }
+
+  router.get('/api/store', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    response.json({ places: await deps.stock.places() })
+  })
+  router.get('/api/store/:placeId', async (request: SignedInRequest, response: Response<StockAnswer>) => {
+    requireSession(request, 'read')
+    const place = await find(await placeOf(request))
+    response.json({ place, lines: await deps.stock.lines(place.id), now: new Date(deps.clock()).toISOString() })
+  })
+  router.get('/api/store/:placeId/movements', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    const place = await find(await placeOf(request))
+    response.json({ movements: await deps.stock.movements(place.id, 200) })
+  })
+  router.get('/api/store/:placeId/stock.csv', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    const place = await find(await placeOf(request))
+    response
+      .type('text/csv')
+      .attachment(`stock-${place.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.csv`)
+      .send(exportStock(await deps.stock.lines(place.id)))
+  })
+  router.post(
+    '/api/store/:placeId/stock.csv',
+    express.text({ type: ['text/csv', 'text/plain'], limit: '8mb' }),
+    async (request: SignedInRequest, response) => {
+      const session = requireSession(request, 'manage-protocols')
+      requireCsrf(request, session)
+      const place = await find(await placeOf(request))
+      if (typeof request.body !== 'string') throw new ApiError(422, 'invalid', 'Send the file as text/csv.')
+      response.json(await deps.importStock(place.id, request.body, session.account))
+    },
+  )
+  return router
+}

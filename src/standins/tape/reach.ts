@@ -1,0 +1,2 @@
+/** Longest reading that the tape can give, cm. */
+export const tapeReachCm = 150

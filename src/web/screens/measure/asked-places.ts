@@ -1,0 +1,46 @@
+import { resolveOptions } from '#core/techniques/resolve-options'
+import { findTechnique } from '#core/techniques/registry'
+import type { TechniqueMeasurement } from '#core/techniques/technique'
+import type { MeasurementDefinition } from '#core/body/measurement-definition'
+import type { Measurement } from '#core/case/clinical-case'
+import { otherSide, sides, type Side } from '#core/case/vocabulary'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { toClinicalCase } from '#contract/case-record'
+import type { OpenCase } from '../../stores/case-store'
+
+/** One place to measure: what is read on both sides is two places. */
+export interface AskedPlace {
+  readonly key: string
+  readonly definition: MeasurementDefinition
+  readonly need: TechniqueMeasurement['need']
+  /** The side it must be read on; null when the usual side is suggested, or there is none. */
+  readonly fixedSide: Side | null
+}
+
+/** What to measure for this case, in the order in which it is asked. */
+export function askedPlaces({ record, episode }: OpenCase): readonly AskedPlace[] {
+  const technique = findTechnique(record.technique)
+  if (!technique) return []
+  const clinicalCase = toClinicalCase(record, episode)
+  const { values } = resolveOptions(technique, clinicalCase, defaultProtocol)
+  return technique
+    .measurements(clinicalCase, values)
+    .flatMap(({ definition, need }): AskedPlace[] =>
+      definition.sideRule === 'both'
+        ? sides.map((side) => ({ key: `${definition.id}/${side}`, definition, need, fixedSide: side }))
+        : [{ key: definition.id, definition, need, fixedSide: null }],
+    )
+}
+
+/** The readings taken of a place. */
+export function readingsOf(place: AskedPlace, readings: readonly Measurement[]): readonly Measurement[] {
+  return readings.filter((one) => one.id === place.definition.id && (place.fixedSide === null || one.side === place.fixedSide))
+}
+
+/** The side that a place is usually read on; null where the body has one of it. */
+export function usualSide({ definition, fixedSide }: AskedPlace, injured: Side | null, isSwollen: boolean): Side | null {
+  if (fixedSide) return fixedSide
+  if (injured === null || definition.sideRule === 'none') return null
+  if (definition.sideRule === 'wearing' || (definition.sideRule === 'swollen' && isSwollen)) return injured
+  return otherSide(injured)
+}

@@ -1,0 +1,54 @@
+import { useCallback, useState } from 'react'
+import type { Measurement } from '#core/case/clinical-case'
+import type { Side } from '#core/case/vocabulary'
+import { Button } from '../../parts/button'
+import type { AskedPlace } from './asked-places'
+import { PhotoMeasure } from './photo-measure'
+import { TapePanel } from './tape-panel'
+
+/** Other ways to take the reading: the digital tape, or a photo with a scale bar. */
+export function ReadingTools({
+  caseId,
+  place,
+  side,
+  onTake,
+}: {
+  caseId: string
+  place: AskedPlace
+  side: Side | null
+  onTake: (reading: Measurement) => void
+}) {
+  const [isPhotoOpen, setPhotoOpen] = useState(false)
+  const { definition } = place
+  const take = (value: number, tool: 'digital-tape' | 'photo'): void =>
+    onTake({
+      id: definition.id,
+      value: Math.round(value * 10) / 10,
+      unit: 'cm',
+      tool,
+      typed: '',
+      posture: definition.posture,
+      ...(side ? { side } : {}),
+    })
+  // The panel takes a reading when the tape's button is pressed: the function must stay the same between renders.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const takeTape = useCallback((cm: number) => take(cm, 'digital-tape'), [definition.id, side])
+  if (definition.kind === 'count') return null
+  return (
+    <div className="flex flex-wrap items-start gap-3">
+      <TapePanel onTake={takeTape} />
+      {definition.kind === 'length' ? <Button onClick={() => setPhotoOpen(true)}>From a photo</Button> : null}
+      {isPhotoOpen ? (
+        <PhotoMeasure
+          caseId={caseId}
+          label={definition.label}
+          onClose={() => setPhotoOpen(false)}
+          onTake={(cm) => {
+            setPhotoOpen(false)
+            take(cm, 'photo')
+          }}
+        />
+      ) : null}
+    </div>
+  )
+}

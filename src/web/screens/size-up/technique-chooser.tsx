@@ -1,0 +1,171 @@
+import { useMemo, useState } from 'react'
+import { rankTechniques, type RankedTechnique } from '#core/techniques/rank-techniques'
+import { spoken } from '#core/case/vocabulary'
+import { toClinicalCase } from '#contract/case-record'
+import { browserContext } from '../../hooks/use-plan'
+import { Button } from '../../parts/button'
+import { Dialog } from '../../parts/dialog'
+import { ToneShape } from '../../parts/level-mark'
+import type { OpenCase } from '../../stores/case-store'
+
+const verdictWords = { go: 'go', caution: 'caution', stop: 'stop' } as const
+const mostCompared = 3
+
+/** Every technique ranked for this patient and injury, with why and with what it needs; two or three side by side. */
+export function TechniqueChooser({ open, onChoose }: { open: OpenCase; onChoose: (technique: string) => void }) {
+  const { record, episode } = open
+  const ranked = useMemo(() => rankTechniques(toClinicalCase(record, episode), browserContext()), [record, episode])
+  const [compared, setCompared] = useState<readonly string[]>([])
+  const [isComparing, setComparing] = useState(false)
+  const [isAllShown, setAllShown] = useState(false)
+  const possible = ranked.filter((one) => one.verdict !== 'stop' || one.technique.id === record.technique)
+  const shown = isAllShown ? ranked : possible
+  const isLocked = record.runs.length > 0
+  const toggle = (id: string): void =>
+    setCompared((before) => (before.includes(id) ? before.filter((one) => one !== id) : [...before, id].slice(-mostCompared)))
+  return (
+    <section aria-labelledby="technique" className="grid gap-2">
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 id="technique" className="text-lg font-bold">
+          What can be done here
+        </h2>
+        {compared.length >= 2 ? <Button onClick={() => setComparing(true)}>Compare {compared.length}</Button> : null}
+      </div>
+      {isLocked ? <p className="text-soft">The application has begun: another technique is another case.</p> : null}
+      <ul className="grid gap-2">
+        {shown.map((one) => (
+          <TechniqueRow
+            key={one.technique.id}
+            ranked={one}
+            isChosen={one.technique.id === record.technique}
+            isCompared={compared.includes(one.technique.id)}
+            isLocked={isLocked}
+            onChoose={() => onChoose(one.technique.id)}
+            onCompare={() => toggle(one.technique.id)}
+          />
+        ))}
+      </ul>
+      {possible.length < ranked.length ? (
+        <button
+          type="button"
+          onClick={() => setAllShown(!isAllShown)}
+          className="min-h-11 justify-self-start font-semibold underline underline-offset-4"
+        >
+          {isAllShown ? 'Only what is possible' : `${ranked.length - possible.length} more are stopped: show why`}
+        </button>
+      ) : null}
+      <Dialog title="Side by side" isWide isOpen={isComparing} onClose={() => setComparing(false)}>
+        <Comparison ranked={ranked.filter((one) => compared.includes(one.technique.id))} />
+      </Dialog>
+    </section>
+  )
+}
+
+function TechniqueRow({
+  ranked,
+  isChosen,
+  isCompared,
+  isLocked,
+  onChoose,
+  onCompare,
+}: {
+  ranked: RankedTechnique
+  isChosen: boolean
+  isCompared: boolean
+  isLocked: boolean
+  onChoose: () => void
+  onCompare: () => void
+}) {
+  const { technique, verdict, reasons } = ranked
+  const tone = verdict === 'go' ? 'note' : verdict
+  return (
+    <li className={`flex items-start gap-1 rounded-2xl border bg-sheet ${isChosen ? 'border-2 border-ink' : 'border-line'}`}>
+      <button
+        type="button"
+        aria-pressed={isChosen}
+        disabled={isLocked && !isChosen}
+        onClick={onChoose}
+        className="grid min-h-14 min-w-0 flex-1 gap-0.5 px-4 py-2 text-left"
+      >
+        <span className="flex flex-wrap items-center gap-x-2">
+          <span className="font-bold">{technique.name}</span>
+          <span
+            className={`inline-flex items-center gap-1 text-sm font-bold ${verdict === 'go' ? 'text-calm' : verdict === 'stop' ? 'text-stop' : 'text-caution'}`}
+          >
+            {verdict === 'go' ? <span aria-hidden>●</span> : <ToneShape tone={tone} size={13} />}
+            {verdictWords[verdict]}
+          </span>
+          {isChosen ? <span className="rounded-md bg-ink px-2 text-sm font-bold text-paper">chosen</span> : null}
+        </span>
+        <span className="text-sm text-soft">{needsWords(ranked)}</span>
+        {reasons.slice(0, isChosen ? 4 : 2).map((reason) => (
+          <span key={reason.code + reason.text} className="text-sm">
+            {reason.text}
+          </span>
+        ))}
+      </button>
+      <label className="grid min-h-14 place-items-center px-3 text-xs text-soft">
+        <input
+          type="checkbox"
+          checked={isCompared}
+          onChange={onCompare}
+          className="size-6 accent-ink"
+          aria-label={`Compare ${technique.name}`}
+        />
+        compare
+      </label>
+    </li>
+  )
+}
+
+function needsWords({ needs }: RankedTechnique): string {
+  const missing = needs.stock.filter((one) => !one.isInStock).map((one) => spoken(one.item))
+  const people = `${needs.people} ${needs.people === 1 ? 'person' : 'people'}`
+  return [people, `about ${Math.round(needs.minutes)} min`, missing.length > 0 ? `out of stock: ${missing.join(', ')}` : 'in stock'].join(
+    ' · ',
+  )
+}
+
+function Comparison({ ranked }: { ranked: readonly RankedTechnique[] }) {
+  const rows: readonly (readonly [string, (one: RankedTechnique) => string])[] = [
+    ['Purpose', (one) => one.technique.purpose],
+    ['Here', (one) => verdictWords[one.verdict]],
+    ['Because', (one) => one.reasons.map((reason) => reason.text).join(' ') || 'Nothing entered speaks against it.'],
+    ['People', (one) => String(one.needs.people)],
+    ['Minutes', (one) => `about ${Math.round(one.needs.minutes)}`],
+    [
+      'From the store',
+      (one) => one.needs.stock.map((item) => `${spoken(item.item)}${item.isInStock ? '' : ' (out)'}`).join(', ') || 'nothing',
+    ],
+  ]
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full min-w-[34rem] border-collapse text-left align-top">
+        <thead>
+          <tr>
+            <th scope="col" className="w-32 p-2" />
+            {ranked.map((one) => (
+              <th key={one.technique.id} scope="col" className="p-2 text-lg">
+                {one.technique.name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([label, cell]) => (
+            <tr key={label} className="border-t border-line">
+              <th scope="row" className="p-2 align-top text-sm text-soft">
+                {label}
+              </th>
+              {ranked.map((one) => (
+                <td key={one.technique.id} className="p-2 align-top">
+                  {cell(one)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
