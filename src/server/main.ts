@@ -13,6 +13,8 @@ import { emptyTables } from './demo/empty-tables'
 import { createPlanner } from './planning/planner'
 import { createEventRepository } from './repositories/events'
 import { createPeopleRepository } from './repositories/people'
+import { createStockRepository } from './repositories/stock'
+import { syncCatalogue } from './services/sync-catalogue'
 import { addPerson } from './services/add-person'
 
 /** What the supervisor hears once the server listens. */
@@ -43,6 +45,7 @@ async function main(): Promise<void> {
       { id: uuidv7(), name: 'First lead', signIn: 'lead', password: firstPassword, roles: ['lead', 'admin'] },
     )
   }
+  await syncCatalogue(createStockRepository(db))
   await events.anchor(new Date(systemClock()).toISOString().slice(0, 10))
 
   const webFolder = process.env['WREN_WEB'] ?? fileURLToPath(new URL('../web', import.meta.url))

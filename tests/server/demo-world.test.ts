@@ -6,7 +6,8 @@ import { startHarness, type Harness } from './server-harness'
 
 describe('the demo world', () => {
   let harness: Harness
-  before(async () => {
+  before(async function () {
+    this.timeout(90_000)
     harness = await startHarness()
     await loadDemoWorld({ db: harness.db, planner: harness.planner, now: harness.now })
   })

@@ -38,6 +38,21 @@ export const patterns = [
 ] as const
 export type Pattern = (typeof patterns)[number]
 
+const bodyByPattern: Partial<Record<Pattern, BodyRegion>> = {
+  'wrist-sprain': 'arm',
+  'distal-radius-fracture': 'arm',
+  'hand-soft-tissue': 'arm',
+  cellulitis: 'arm',
+  'neck-injury': 'neck',
+  'thoracolumbar-fracture': 'trunk',
+  'seated-spine-suspected': 'trunk',
+}
+
+/** The injury patterns that a part of the body can have: what is asked once the region is known. */
+export function patternsOf(body: BodyRegion): readonly Pattern[] {
+  return patterns.filter((one) => one === 'other' || (bodyByPattern[one] ?? 'leg') === body)
+}
+
 export const patientFlags = [
   'adhesive-allergy',
   'latex-allergy',

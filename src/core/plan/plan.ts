@@ -170,14 +170,3 @@ export function planExit(plan: Pick<Plan, 'cautions' | 'problems'>): 0 | 2 | 3 {
   if (plan.cautions.some((caution) => caution.level === 'stop')) return 3
   return plan.problems.length > 0 ? 2 : 0
 }
-
-/** An empty drawing for techniques and cases without a body to draw. */
-export const emptyGeometry: Geometry = {
-  body: 'none',
-  angles: {},
-  axes: [],
-  stations: [],
-  bands: [],
-  marks: [],
-  polygons: [],
-}

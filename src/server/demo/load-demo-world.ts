@@ -9,6 +9,8 @@ import { createStockRepository } from '../repositories/stock'
 import { createStreamRepository } from '../repositories/streams'
 import { createAppendService, type Actor } from '../services/append-event'
 import { addPerson } from '../services/add-person'
+import { createStockImport } from '../services/import-stock'
+import { syncCatalogue } from '../services/sync-catalogue'
 import { createDemoWriter } from './demo-writer'
 import { writeLegSlabStories } from './leg-slab-stories'
 import { demoStaff } from './staff'
@@ -50,8 +52,9 @@ export async function loadDemoWorld({ db, planner, now }: { db: Sequelize; plann
       )
     }
   }
+  await syncCatalogue(stock)
   const [keeper] = actors
-  if (keeper) await writeDemoStore({ stock, append, keeper, now })
+  if (keeper) await writeDemoStore({ stock, importStock: createStockImport({ db, events, streams, stock, clock }), keeper, now })
   const writer = createDemoWriter({ append, streams, planner, now, clock: demoClock, actors })
   await writeLegSlabStories(writer)
   await writeTechniqueStories(writer)

@@ -53,13 +53,15 @@ export function createStockRepository(db: Sequelize) {
         replacements: { id, name, kind, genesis },
       })
     },
+    /** Adds catalogue items, or renews what is known of them; their low marks stay. */
     async addItems(items: readonly { code: string; label: string; item: StockItem; lowMark: number }[]): Promise<void> {
-      for (const { code, label, item, lowMark } of items) {
-        await db.query(
-          'INSERT INTO items (code, label, data, low_mark) VALUES (:code, :label, :data, :lowMark) ON DUPLICATE KEY UPDATE label = :label, data = :data',
-          { type: QueryTypes.INSERT, replacements: { code, label, data: JSON.stringify(item), lowMark } },
-        )
-      }
+      await db.query(
+        'INSERT INTO items (code, label, data, low_mark) VALUES :rows ON DUPLICATE KEY UPDATE label = VALUES(label), data = VALUES(data)',
+        {
+          type: QueryTypes.RAW,
+          replacements: { rows: items.map(({ code, label, item, lowMark }) => [code, label, JSON.stringify(item), lowMark]) },
+        },
+      )
     },
     async itemCodes(): Promise<ReadonlySet<string>> {
       const rows = await db.query<{ code: string }>('SELECT code FROM items', { type: QueryTypes.SELECT })

@@ -1,4 +1,4 @@
-import { useId, useMemo } from 'react'
+import { useId, useMemo, type CSSProperties } from 'react'
 import { formatLength } from '#core/plan/format-decision'
 import { LaneRuler } from './lane-ruler'
 import { LegBands } from './leg-bands'
@@ -7,7 +7,9 @@ import { shapeLeg, type DrawnStation, type LegShape } from './leg-shape'
 import type { LaneProps } from './lane'
 import { smoothPath, type Point } from './smooth-path'
 
-const pad = { left: 7, right: 2.5, top: 3.4, bottom: 3.4 }
+const pad = { left: 7, right: 2.5 }
+/** The length at which lettering has its own size; a longer leg is drawn smaller and lettered larger, so that it stays legible. */
+const plainWidthCm = 52
 
 /** The leg from the side, heel down, toes up, to scale with a ruler. */
 export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick, onLevel }: LaneProps) {
@@ -16,8 +18,10 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick, 
   const { maxX, minY, maxY } = shape.bounds
   const minX = Math.min(shape.bounds.minX, ...geometry.bands.filter((band) => band.kind === 'bar').map((band) => band.fromCm - 1))
   const width = maxX - minX + pad.left + pad.right
-  const height = maxY - minY + pad.top + pad.bottom
-  const flip = ([x, y]: Point): Point => [x - minX + pad.left, maxY - y + pad.top]
+  const scale = Math.max(1, width / plainWidthCm)
+  const top = 3.4 * scale
+  const height = maxY - minY + top + 3.4 * scale
+  const flip = ([x, y]: Point): Point => [x - minX + pad.left, maxY - y + top]
   const side = drawnSide ?? geometry.side
   const label = `${side ?? ''} leg from the side, drawn to scale from its readings`.trim()
   return (
@@ -25,6 +29,7 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick, 
       viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={label}
+      style={{ '--lane-scale': scale } as CSSProperties}
       onClick={onLevel ? (event) => onLevel(xOfTap(event) - pad.left + minX) : undefined}
       className={`mx-auto block max-h-[24dvh] w-full select-none sm:max-h-[30dvh] lg:max-h-[48dvh] ${onLevel ? 'cursor-crosshair' : ''}`}
     >
@@ -42,7 +47,7 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick, 
           <rect width={width} height={height} fill={`url(#${id}-fade)`} />
         </mask>
       </defs>
-      <LaneRuler fromX={pad.left - minX} lengthCm={maxX - pad.right} y={height - 1.3} units={units} />
+      <LaneRuler fromX={pad.left - minX} lengthCm={maxX - pad.right} y={height - 1.5 * scale} units={units} scale={scale} />
       <g mask={`url(#${id}-mask)`}>
         {layers.includes('padding') ? <Padding path={smoothPath(shape.outline.map(flip))} /> : null}
         <path
@@ -70,7 +75,7 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick, 
           ))
         : null}
       <Marks shape={shape} flip={flip} geometry={geometry} lit={lit} isFull={layers.includes('points')} />
-      <SideSign side={side} injured={geometry.side} x={width - pad.right} />
+      <SideSign side={side} injured={geometry.side} x={width - pad.right} scale={scale} />
     </svg>
   )
 }
@@ -221,17 +226,17 @@ function Marks({
   )
 }
 
-function SideSign({ side, injured, x }: { side: string | undefined; injured: string | undefined; x: number }) {
+function SideSign({ side, injured, x, scale }: { side: string | undefined; injured: string | undefined; x: number; scale: number }) {
   if (!side) return null
   const isSound = injured !== undefined && injured !== side
   return (
     <g>
-      <text x={x} y="2.4" textAnchor="end" className="lane-side fill-ink">
+      <text x={x} y={2 * scale + 0.4} textAnchor="end" className="lane-side fill-ink">
         {side.toUpperCase()}
         {isSound ? ', sound side' : ''}
       </text>
       {isSound ? (
-        <text x={x} y="4.6" textAnchor="end" className="lane-text" fill="var(--stop)">
+        <text x={x} y={4 * scale + 0.6} textAnchor="end" className="lane-text" fill="var(--stop)">
           injured: {injured}
         </text>
       ) : null}

@@ -1,5 +1,6 @@
 import { Link } from 'react-router'
 import { spoken } from '#core/case/vocabulary'
+import { isPlaced } from '#contract/case-progress'
 import { patientLabel } from '#contract/episode-record'
 import { useNow } from '../hooks/use-now'
 import type { OpenCase } from '../stores/case-store'
@@ -19,9 +20,9 @@ export function PatientStrip({ open }: { open: OpenCase }) {
     <section aria-label="Patient" className="border-b border-line bg-sheet">
       <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-4 gap-y-1 px-3 py-1.5 sm:px-6">
         <p className="text-[1.08rem] font-bold">{patientLabel(patient)}</p>
-        {injury?.side && injury.region ? (
+        {injury && isPlaced(injury) ? (
           <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">
-            {injury.side.toUpperCase()} {spoken(injury.region)}
+            {[injury.side?.toUpperCase(), spoken(injury.region ?? '')].filter(Boolean).join(' ')}
           </p>
         ) : (
           <p className="rounded-lg border border-dashed border-caution px-2.5 py-0.5 font-semibold text-caution">side not set</p>

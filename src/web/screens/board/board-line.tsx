@@ -1,4 +1,6 @@
 import { Link } from 'react-router'
+import { spoken } from '#core/case/vocabulary'
+import { isPlaced } from '#contract/case-progress'
 import type { BoardRow, Stage } from '#contract/board'
 import { LevelMark, ToneShape } from '../../parts/level-mark'
 import { latenessMin, urgencyOf } from './board-order'
@@ -32,10 +34,8 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
           </span>
           <span className="block text-soft">
             {row.place} ·{' '}
-            {row.side && row.region ? (
-              <strong className="text-ink">
-                {row.side.toUpperCase()} {row.region.replaceAll('-', ' ')}
-              </strong>
+            {row.region && isPlaced(row) ? (
+              <strong className="text-ink">{[row.side?.toUpperCase(), spoken(row.region)].filter(Boolean).join(' ')}</strong>
             ) : (
               'side not set'
             )}{' '}

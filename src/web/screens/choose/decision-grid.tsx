@@ -8,7 +8,7 @@ const pendingLabels: Record<string, string> = { 'peak-skin-temp': 'Warmest skin 
 /** The numbers of a plan, each a door to its working. */
 export function DecisionGrid({ plan, units, onOpen }: { plan: Plan; units: DisplayUnits; onOpen: (decision: Decision) => void }) {
   return (
-    <ul aria-label="Decisions" className="grid grid-cols-2 gap-2.5 md:grid-cols-3 xl:grid-cols-4">
+    <ul aria-label="Decisions" className="grid grid-cols-2 gap-2.5 md:grid-cols-3">
       {plan.decisions.map((decision) => (
         <li key={decision.id}>
           <button
@@ -21,7 +21,7 @@ export function DecisionGrid({ plan, units, onOpen }: { plan: Plan; units: Displ
               {decision.label}
               {decision.status === 'ok' ? null : <span className="sr-only">, {decision.status}</span>}
             </span>
-            <span className="numeral text-[1.35rem] leading-tight">{formatDecision(decision, units)}</span>
+            <DecisionValue text={formatDecision(decision, units)} />
             {decision.overruled ? (
               <span className="text-sm font-semibold text-caution">computed {decision.overruled.computedDisplay}</span>
             ) : null}
@@ -38,4 +38,9 @@ export function DecisionGrid({ plan, units, onOpen }: { plan: Plan; units: Displ
       ))}
     </ul>
   )
+}
+
+/** Short values are read from across the room; sentences stay sentences. */
+function DecisionValue({ text }: { text: string }) {
+  return <span className={text.length <= 12 ? 'numeral text-[1.35rem] leading-tight' : 'leading-snug font-semibold'}>{text}</span>
 }

@@ -1,8 +1,10 @@
 import { useId, useState } from 'react'
 import { spoken, type Region, type Side } from '#core/case/vocabulary'
 import { ChoiceRow } from '../../parts/choice-row'
-import { bodyViews, matchParts, zonesOf, type BodyView, type BodyZone } from './body-zones'
+import { outlinesOf } from './body-outline'
+import { bodyViews, chartSize, matchParts, zonesOf, type BodyView, type BodyZone } from './body-zones'
 
+const mirror = `translate(${chartSize.width} 0) scale(-1 1)`
 const viewNames: Record<BodyView, string> = { front: 'Front', back: 'Back', side: 'Side' }
 
 /** Region and side in one tap on the body, or a few typed letters. */
@@ -16,26 +18,31 @@ export function BodyChart({
   onPick: (region: Region, side: Side | null) => void
 }) {
   const [view, setView] = useState<BodyView>('front')
+  const clip = useId()
   const zones = zonesOf(view, side ?? 'left')
   return (
     <section aria-label="Body chart" className="grid content-start gap-3 rounded-3xl border border-line bg-sheet p-3 sm:p-4">
-      <PartSearch onPick={onPick} />
-      <svg viewBox="0 0 300 470" className="mx-auto block h-[26rem] max-w-full select-none" role="group" aria-label={`Body, ${view}`}>
-        <ellipse cx="150" cy="34" rx={view === 'side' ? 26 : 24} ry="30" fill="var(--well)" stroke="var(--line)" strokeWidth="1.5" />
-        {view === 'front' ? (
-          <path d="M142 32 h4 M154 32 h4 M144 46 h12" stroke="var(--soft)" strokeWidth="2" strokeLinecap="round" fill="none" />
-        ) : null}
-        {view === 'side' ? <path d="M176 32 q7 5 0 9" stroke="var(--line)" strokeWidth="1.5" fill="var(--well)" /> : null}
-        {view === 'side' ? null : (
-          <path
-            d="M94 128 q-16 4 -20 44 M206 128 q16 4 20 44"
-            stroke="var(--line)"
-            strokeWidth="22"
-            strokeLinecap="round"
-            fill="none"
-            opacity="0.7"
-          />
-        )}
+      <svg
+        viewBox={`0 0 ${chartSize.width} ${chartSize.height}`}
+        className="mx-auto block h-[27.5rem] max-w-full select-none"
+        role="group"
+        aria-label={`Body, ${view}`}
+      >
+        <defs>
+          <clipPath id={clip}>
+            {outlinesOf(view).map(({ path, isMirrored }) => (
+              <path key={`${path.slice(0, 12)}${isMirrored}`} d={path} transform={isMirrored ? mirror : undefined} />
+            ))}
+          </clipPath>
+        </defs>
+        <Figure view={view} />
+        <g clipPath={`url(#${clip})`}>
+          {zones
+            .filter((zone) => zone.region === region && zone.side === side)
+            .map(({ x, y, width, height }) => (
+              <rect key={y} x={x} y={y} width={width} height={height} fill="var(--citrus)" stroke="var(--ink)" strokeWidth="2.5" />
+            ))}
+        </g>
         {zones.map((zone) => (
           <Zone
             key={`${zone.region}-${zone.side ?? ''}`}
@@ -45,16 +52,17 @@ export function BodyChart({
           />
         ))}
         {view === 'side' ? null : (
-          <g className="fill-soft text-[13px] font-bold" aria-hidden>
-            <text x={view === 'front' ? 262 : 38} y="160" textAnchor="middle">
+          <g className="fill-soft text-[14px] font-bold" aria-hidden>
+            <text x={view === 'front' ? 262 : 38} y="112" textAnchor="middle">
               LEFT
             </text>
-            <text x={view === 'front' ? 38 : 262} y="160" textAnchor="middle">
+            <text x={view === 'front' ? 38 : 262} y="112" textAnchor="middle">
               RIGHT
             </text>
           </g>
         )}
       </svg>
+      <PartSearch onPick={onPick} />
       <ChoiceRow
         label="Seen from"
         value={view}
@@ -62,6 +70,26 @@ export function BodyChart({
         onChange={setView}
       />
     </section>
+  )
+}
+
+/** The body as one calm figure; what is tapped lies over it. */
+function Figure({ view }: { view: BodyView }) {
+  return (
+    <g fill="var(--skin)" stroke="var(--skin-edge)" strokeWidth="1.4" strokeLinejoin="round">
+      {outlinesOf(view).map(({ path, isMirrored }) => (
+        <path key={`${path.slice(0, 12)}${isMirrored}`} d={path} transform={isMirrored ? mirror : undefined} />
+      ))}
+      {view === 'side' ? null : <path d="M150 62 V256" stroke="var(--skin)" strokeWidth="4" />}
+      <ellipse cx={view === 'side' ? 154 : 150} cy="35" rx={view === 'side' ? 27 : 24} ry="31" />
+      <g fill="none" strokeLinecap="round" strokeWidth="1.8">
+        {view === 'front' ? <path d="M139 33 h6 M155 33 h6 M144 49 h12 M118 124 q14 8 28 1 M182 124 q-14 8 -28 1 M150 205 v4" /> : null}
+        {view === 'back' ? (
+          <path d="M150 108 V196 M124 120 q4 22 14 26 M176 120 q-4 22 -14 26 M128 250 q12 8 20 2 M172 250 q-12 8 -20 2" />
+        ) : null}
+        {view === 'side' ? <path d="M180 32 q9 7 1 11 M166 33 h5 M170 50 h7" /> : null}
+      </g>
+    </g>
   )
 }
 
@@ -73,7 +101,7 @@ function Zone({ zone, isChosen, onPick }: { zone: BodyZone; isChosen: boolean; o
       y={zone.y}
       width={zone.width}
       height={zone.height}
-      rx={zone.radius}
+      rx="14"
       role="button"
       tabIndex={0}
       aria-label={`${zone.side ? `${zone.side} ` : ''}${spoken(zone.region)}`}
@@ -85,9 +113,9 @@ function Zone({ zone, isChosen, onPick }: { zone: BodyZone; isChosen: boolean; o
         pick()
       }}
       className="body-zone"
-      fill={isChosen ? 'var(--ink)' : 'var(--skin)'}
-      stroke={isChosen ? 'var(--citrus)' : 'var(--skin-edge)'}
-      strokeWidth={isChosen ? 4 : 1.2}
+      fill="transparent"
+      stroke="transparent"
+      strokeWidth="2"
     />
   )
 }

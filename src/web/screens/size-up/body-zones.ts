@@ -3,7 +3,10 @@ import type { Region, Side } from '#core/case/vocabulary'
 export const bodyViews = ['front', 'back', 'side'] as const
 export type BodyView = (typeof bodyViews)[number]
 
-/** One part of the chart that can be tapped; 300 × 470 units, a unit being about a pixel. */
+/** Size of the chart in its own units; a unit is a little less than a pixel. */
+export const chartSize = { width: 300, height: 540 }
+
+/** One part of the chart that can be tapped. */
 export interface BodyZone {
   readonly region: Region
   /** Null for neck and trunk. */
@@ -12,41 +15,41 @@ export interface BodyZone {
   readonly y: number
   readonly width: number
   readonly height: number
-  readonly radius: number
 }
 
-const leg: readonly (readonly [Region, number, number, number, number])[] = [
-  ['thigh', 222, 62, 58, 20],
-  ['knee', 286, 44, 50, 22],
-  ['lower-leg', 332, 52, 46, 18],
-  ['ankle', 386, 44, 44, 20],
-  ['foot', 432, 36, 56, 16],
+type Part = readonly [region: Region, y: number, height: number, width: number]
+const leg: readonly Part[] = [
+  ['thigh', 246, 82, 62],
+  ['knee', 328, 52, 62],
+  ['lower-leg', 380, 56, 62],
+  ['ankle', 436, 48, 62],
+  ['foot', 484, 52, 62],
 ]
-const arm: readonly (readonly [Region, number, number, number, number])[] = [
-  ['forearm', 172, 58, 44, 18],
-  ['wrist', 232, 44, 44, 20],
-  ['hand', 278, 48, 48, 20],
+const arm: readonly Part[] = [
+  ['forearm', 170, 60, 60],
+  ['wrist', 230, 48, 60],
+  ['hand', 278, 58, 60],
 ]
 
 /** The zones of a view. From the front the patient's left is on the right of the page, from the back on the left. */
 export function zonesOf(view: BodyView, shownSide: Side): readonly BodyZone[] {
   const middle: BodyZone[] = [
-    { region: 'neck', side: null, x: 126, y: 62, width: 48, height: 44, radius: 14 },
-    { region: 'trunk', side: null, x: view === 'side' ? 112 : 94, y: 108, width: view === 'side' ? 76 : 112, height: 110, radius: 26 },
+    { region: 'neck', side: null, x: 116, y: 60, width: 68, height: 40 },
+    { region: 'trunk', side: null, x: view === 'side' ? 104 : 100, y: 100, width: view === 'side' ? 84 : 100, height: 142 },
   ]
-  if (view === 'side') return [...middle, ...limbAt(leg, shownSide, 150), ...limbAt(arm, shownSide, 234)]
+  if (view === 'side') return [...middle, ...limbAt(leg, shownSide, 152), ...limbAt(arm, shownSide, 236)]
   const leftX = view === 'front' ? 1 : -1
   return [
     ...middle,
     ...limbAt(leg, 'left', 150 + leftX * 32),
     ...limbAt(leg, 'right', 150 - leftX * 32),
-    ...limbAt(arm, 'left', 150 + leftX * 96),
-    ...limbAt(arm, 'right', 150 - leftX * 96),
+    ...limbAt(arm, 'left', 150 + leftX * 92),
+    ...limbAt(arm, 'right', 150 - leftX * 92),
   ]
 }
 
-function limbAt(parts: readonly (readonly [Region, number, number, number, number])[], side: Side, centreX: number): readonly BodyZone[] {
-  return parts.map(([region, y, height, width, radius]) => ({ region, side, x: centreX - width / 2, y, width, height, radius }))
+function limbAt(parts: readonly Part[], side: Side, centreX: number): readonly BodyZone[] {
+  return parts.map(([region, y, height, width]) => ({ region, side, x: centreX - width / 2, y, width, height }))
 }
 
 /** Every part with its side, as it is typed: "left ankle", "neck". */

@@ -1,15 +1,4 @@
-import {
-  bodyRegionOf,
-  patterns,
-  regions,
-  sides,
-  spoken,
-  swellings,
-  type InjuryFlag,
-  type Pattern,
-  type Region,
-} from '#core/case/vocabulary'
-import { techniques } from '#core/techniques/registry'
+import { bodyRegionOf, patterns, patternsOf, regions, sides, spoken, swellings, type InjuryFlag, type Region } from '#core/case/vocabulary'
 import type { InjuryRecord } from '#contract/episode-record'
 import { useState } from 'react'
 import { useDraft } from '../../hooks/use-draft'
@@ -39,13 +28,6 @@ const questions: readonly { value: InjuryFlag; label: string }[] = [
   { value: 'distal-femur', label: 'Low on the femur' },
   { value: 'pathological', label: 'Weak bone' },
 ]
-/** Injuries that some technique for this part of the body is meant for. */
-function patternsAt(region: Region | null): readonly Pattern[] {
-  const body = region === null ? null : bodyRegionOf(region)
-  const met = new Set(techniques.filter((one) => body === null || [one.bodyRegion].flat().includes(body)).flatMap((one) => one.patterns))
-  return patterns.filter((one) => met.has(one) || one === 'other')
-}
-
 /** Where, which side, what kind, how swollen. */
 export function InjuryForm({ injury, onSave }: { injury: InjuryRecord; onSave: (injury: InjuryRecord) => void }) {
   const change = (changes: Partial<InjuryRecord>): void => onSave({ ...injury, ...changes })
@@ -69,7 +51,10 @@ export function InjuryForm({ injury, onSave }: { injury: InjuryRecord; onSave: (
       <ChoiceRow
         label="Injury"
         value={injury.pattern}
-        choices={patternsAt(injury.region).map((value) => ({ value, label: spoken(value) }))}
+        choices={(injury.region === null ? patterns : patternsOf(bodyRegionOf(injury.region))).map((value) => ({
+          value,
+          label: spoken(value),
+        }))}
         onChange={(pattern) => change({ pattern })}
       />
       <ChoiceRow
