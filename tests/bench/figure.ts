@@ -1,8 +1,16 @@
+/** One measured number with the limit it must stay under. */
 export interface Figure {
   readonly name: string
   readonly value: number
   readonly unit: string
   readonly limit: number
+}
+
+/** Milliseconds that some work takes. */
+export function timeOf(work: () => void): number {
+  const start = performance.now()
+  work()
+  return performance.now() - start
 }
 
 /** Middle and 95th percentile of a list of times. */

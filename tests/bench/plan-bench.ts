@@ -1,34 +1,45 @@
 import { readCase } from '#core/case/read-case'
+import type { ClinicalCase } from '#core/case/clinical-case'
 import { createMemo } from '#core/plan/context'
 import { finishPlan } from '#core/plan/finish-plan'
 import { planCase } from '#core/plan/plan-case'
-import { ankleCase, testContext } from '../core/leg-slab-cases'
-import { percentiles, type Figure } from './figure'
+import { techniques } from '#core/techniques/registry'
+import { exampleOf } from '../core/example-cases'
+import { testContext } from '../core/leg-slab-cases'
+import { percentiles, timeOf, type Figure } from './figure'
 
-/** Plans without the two slow decisions, and whole for the first time. */
+/** Plans of every technique without the two slow decisions, and whole for the first time; the slowest technique is named. */
 export function benchPlans(): readonly Figure[] {
-  const { clinicalCase } = readCase(ankleCase())
-  if (!clinicalCase) throw new Error('the bench case cannot be read')
-  const ctx = testContext()
-  const time = (work: () => void): number => {
-    const start = performance.now()
-    work()
-    return performance.now() - start
+  const rows = techniques.map(({ id }) => {
+    const { clinicalCase } = readCase(exampleOf(id))
+    if (!clinicalCase) throw new Error(`the example of ${id} cannot be read`)
+    return { id, quick: benchQuick(clinicalCase), whole: benchWhole(clinicalCase) }
+  })
+  const worst = (of: (row: (typeof rows)[number]) => number) => rows.reduce((a, b) => (of(b) > of(a) ? b : a))
+  const figure = (name: string, of: (row: (typeof rows)[number]) => number, limit: number): Figure => {
+    const row = worst(of)
+    return { name: `${name}, slowest of ${rows.length} (${row.id})`, value: of(row), unit: 'ms', limit }
   }
-  for (let warm = 0; warm < 200; warm++) planCase(clinicalCase, ctx)
-  const quick = percentiles(Array.from({ length: 500 }, () => time(() => planCase(clinicalCase, ctx))))
-  const whole = percentiles(
-    Array.from({ length: 20 }, () =>
-      time(() => {
-        const fresh = { ...ctx, memo: createMemo() }
-        const plan = planCase(clinicalCase, fresh)
-        if (plan) finishPlan(plan, fresh, [])
-      }),
-    ),
-  )
   return [
-    { name: 'plan without the slow two, median', value: quick.median, unit: 'ms', limit: 2 },
-    { name: 'plan without the slow two, 95th percentile', value: quick.p95, unit: 'ms', limit: 6 },
-    { name: 'plan whole for the first time, median', value: whole.median, unit: 'ms', limit: 60 },
+    figure('plan without the slow two, median', (row) => row.quick.median, 2),
+    figure('plan without the slow two, 95th percentile', (row) => row.quick.p95, 6),
+    figure('plan whole for the first time, median', (row) => row.whole, 60),
   ]
+}
+
+function benchQuick(clinicalCase: ClinicalCase): { median: number; p95: number } {
+  const ctx = testContext()
+  for (let warm = 0; warm < 100; warm++) planCase(clinicalCase, ctx)
+  return percentiles(Array.from({ length: 300 }, () => timeOf(() => planCase(clinicalCase, ctx))))
+}
+
+function benchWhole(clinicalCase: ClinicalCase): number {
+  const times = Array.from({ length: 10 }, () =>
+    timeOf(() => {
+      const fresh = { ...testContext(), memo: createMemo() }
+      const plan = planCase(clinicalCase, fresh)
+      if (plan) finishPlan(plan, fresh, [])
+    }),
+  )
+  return percentiles(times).median
 }

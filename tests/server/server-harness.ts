@@ -43,6 +43,8 @@ export interface Client {
   readonly personId: string
   get(path: string): Promise<Answer>
   post(path: string, body: unknown, headers?: Record<string, string>): Promise<Answer>
+  /** Sends bytes or text as they are. */
+  sendRaw(path: string, body: Buffer | string, type: string): Promise<Answer>
   /** Sends an event; `base` is filled in for replacing kinds unless given. */
   send(stream: EventInput['stream'], kind: EventKindId, body: object, base?: number): Promise<Answer>
 }
@@ -96,7 +98,12 @@ export async function startHarness(): Promise<Harness> {
 export async function request(address: string, path: string, init: RequestInit = {}): Promise<Answer> {
   const response = await fetch(`${address}${path}`, init)
   const text = await response.text()
-  return { status: response.status, headers: response.headers, body: text ? (JSON.parse(text) as Record<string, unknown>) : {} }
+  const isJson = (response.headers.get('content-type') ?? '').includes('json')
+  return {
+    status: response.status,
+    headers: response.headers,
+    body: text && isJson ? (JSON.parse(text) as Record<string, unknown>) : { text },
+  }
 }
 
 async function openClient(address: string, personId: string, name: string): Promise<Client> {
@@ -116,6 +123,12 @@ async function openClient(address: string, personId: string, name: string): Prom
         method: 'POST',
         headers: { cookie, 'x-csrf-token': csrf, 'content-type': 'application/json', ...headers },
         body: typeof body === 'string' ? body : JSON.stringify(body),
+      }),
+    sendRaw: (path, body, type) =>
+      request(address, path, {
+        method: 'POST',
+        headers: { cookie, 'x-csrf-token': csrf, 'content-type': type },
+        body: typeof body === 'string' ? body : new Uint8Array(body),
       }),
     async send(stream, kind, body, base) {
       const needsBase = eventKinds[kind].nature === 'replacing'

@@ -63,8 +63,8 @@ export function createStockRepository(db: Sequelize) {
         },
       )
     },
-    async itemCodes(): Promise<ReadonlySet<string>> {
-      const rows = await db.query<{ code: string }>('SELECT code FROM items', { type: QueryTypes.SELECT })
+    async itemCodes(transaction?: Transaction): Promise<ReadonlySet<string>> {
+      const rows = await db.query<{ code: string }>('SELECT code FROM items', { type: QueryTypes.SELECT, ...inside(transaction) })
       return new Set(rows.map((row) => row.code))
     },
 

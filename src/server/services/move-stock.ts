@@ -40,13 +40,13 @@ export async function moveStock(stock: StockRepository, event: StoredEvent, tran
     }
     case 'stock-received': {
       const body = event.body as ReceivedBody
-      await requireItem(stock, body.itemCode)
+      await requireItem(stock, body.itemCode, transaction)
       await stock.addLot(body, placeId, transaction)
       return stock.addMovements([movement(body.itemCode, body.count, body.lotId, null)], transaction)
     }
     case 'stock-taken': {
       const { itemCode, count, caseId = null } = event.body as { itemCode: string; count: number; caseId?: string }
-      await requireItem(stock, itemCode)
+      await requireItem(stock, itemCode, transaction)
       const lots = usableLots(await stock.lotsOf(placeId, itemCode, transaction), event.receivedAt)
       const reserved = await stock.reservedOf(placeId, itemCode, transaction)
       const own = reserved.find((one) => one.caseId === caseId)?.count ?? 0
@@ -61,7 +61,7 @@ export async function moveStock(stock: StockRepository, event: StoredEvent, tran
     }
     case 'stock-reserved': {
       const { itemCode, count, caseId } = event.body as { itemCode: string; count: number; caseId: string }
-      await requireItem(stock, itemCode)
+      await requireItem(stock, itemCode, transaction)
       const lots = await stock.lotsOf(placeId, itemCode, transaction)
       const reserved = await stock.reservedOf(placeId, itemCode, transaction)
       const forOthers = reserved.filter((one) => one.caseId !== caseId).reduce((sum, one) => sum + one.count, 0)
@@ -82,8 +82,8 @@ export async function moveStock(stock: StockRepository, event: StoredEvent, tran
   }
 }
 
-async function requireItem(stock: StockRepository, itemCode: string): Promise<void> {
-  if ((await stock.itemCodes()).has(itemCode)) return
+async function requireItem(stock: StockRepository, itemCode: string, transaction: Transaction): Promise<void> {
+  if ((await stock.itemCodes(transaction)).has(itemCode)) return
   throw invalidInput([
     { code: 'format', path: 'body/itemCode', message: `The item "${itemCode}" is not in the catalogue: choose one that is.` },
   ])

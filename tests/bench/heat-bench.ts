@@ -1,0 +1,52 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { heatDefaults, type HeatInput } from '#core/heat/heat-input'
+import { solveSweepPoint, sweepPoints } from '#core/heat/heat-sweep'
+import { solveHeat } from '#core/heat/solve-heat'
+import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
+import { percentiles, timeOf, type Figure } from './figure'
+
+const input: HeatInput = {
+  material: 'plaster-fast',
+  layers: 10,
+  paddingLayers: 2,
+  waterC: 22,
+  roomC: 21,
+  backing: 'air',
+  setMin: 5,
+  constants: readDefaults(heatDefaults, defaultProtocol),
+}
+
+/** One solution, the whole map of water and layers on one thread, and the same scheme in C where a compiler is there. */
+export function benchHeat(root: string): readonly Figure[] {
+  for (let warm = 0; warm < 20; warm++) solveHeat(input)
+  const { median } = percentiles(Array.from({ length: 100 }, () => timeOf(() => void solveHeat(input))))
+  const sweepMs = timeOf(() => {
+    for (const point of sweepPoints(16, 14)) solveSweepPoint(input, point, undefined, defaultProtocol)
+  })
+  reportC(root, median)
+  return [
+    { name: 'one heat solution, median', value: median, unit: 'ms', limit: 20 },
+    { name: 'heat map 16 × 14 on one thread', value: sweepMs / 1000, unit: 's', limit: 6 },
+  ]
+}
+
+/** Compiles and runs the same scheme in C and prints the ratio; says so when there is no compiler. */
+function reportC(root: string, ours: number): void {
+  const folder = mkdtempSync(join(tmpdir(), 'wren-c-'))
+  try {
+    const program = join(folder, 'heat')
+    const built = spawnSync('cc', ['-O2', '-o', program, join(root, 'tests/bench/heat-scheme.c'), '-lm'], { encoding: 'utf8' })
+    if (built.status !== 0) return console.log('     heat in C: no working C compiler here, no ratio')
+    const cells = { skin: Math.ceil(1.5 / 0.02), padding: Math.ceil((2 * 0.15) / 0.02), plaster: Math.ceil((10 * 0.05) / 0.02) }
+    const run = spawnSync(program, [cells.skin + cells.padding + cells.plaster, cells.skin, cells.skin + cells.padding].map(String), {
+      encoding: 'utf8',
+    })
+    const theirs = Number(run.stdout.split(' ')[0])
+    console.log(`     heat in C at -O2: ${theirs.toFixed(2)} ms; ours takes ${(ours / theirs).toFixed(1)} times as long`)
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
+}

@@ -1,0 +1,68 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import type { Decision } from '#core/plan/decision'
+import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
+import { optionValues, type Technique } from '#core/techniques/technique'
+import { techniques } from '#core/techniques/registry'
+import { planFile, testContext, type CaseFile } from '../core/leg-slab-cases'
+
+const folder = new URL('../../docs/formats/examples/', import.meta.url)
+const head = `# Every decision, its formula and its source
+
+Made from the core by \`npm run decision-page\`; a test holds it current. One row for each figure that a plan can give: the rule in
+words, as its working shows it, and the kind of its source: \`anatomy\`, \`physics\`, \`practice\` (usual published practice,
+which a local protocol may change) or \`model\` (an estimate of our own, which never loosens a rule).
+`
+
+/** A local table of brace stops, so that its decisions show. */
+const protocol: Protocol = {
+  ...defaultProtocol,
+  stopTables: {
+    'local-table': [
+      { fromWeek: 0, extensionStopDeg: 0, flexionStopDeg: 30, lock: 'locked' },
+      { fromWeek: 4, extensionStopDeg: 0, flexionStopDeg: 60, lock: 'open' },
+    ],
+  },
+}
+
+/** The examples of a technique, and the same with each value of each option. */
+function variantsOf(technique: Technique): readonly CaseFile[] {
+  const examples = readdirSync(folder)
+    .filter((name) => name.endsWith('.case.json'))
+    .map((name) => JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as CaseFile)
+    .filter((file) => file.technique === technique.id)
+  return examples.flatMap((file) => [
+    file,
+    ...technique.options.flatMap((option) =>
+      optionValues(option, protocol).map(({ id }) => ({ ...file, options: { ...file.options, [option.id]: id } })),
+    ),
+  ])
+}
+
+/** The page as it must stand in docs/formulas.md. */
+export function decisionPage(): string {
+  const parts = techniques.map((technique) => {
+    const found = new Map<string, Decision>()
+    for (const file of variantsOf(technique))
+      for (const decision of planFile(file, { ...testContext(), protocol }).decisions) if (!found.has(decision.id)) found.set(decision.id, decision)
+    const rows = families(technique.decisions).map(({ ids, first }) => {
+      const one = found.get(first)
+      return `| ${ids} | ${one?.label ?? ''} | ${one?.unit ?? ''} | ${cell(one?.formula ?? '')} | ${one?.source ?? ''} |`
+    })
+    return `\n## ${technique.name} (\`${technique.id}\`)\n\n| id | label | unit | formula | source |\n|---|---|---|---|---|\n${rows.join('\n')}\n`
+  })
+  return head + parts.join('')
+}
+
+/** Numbered decisions share a row: strap-trim-1 … strap-trim-4. */
+function families(ids: readonly string[]): readonly { readonly ids: string; readonly first: string }[] {
+  return ids
+    .filter((id) => !/-([2-9]|\d\d)$/.test(id))
+    .map((first) => {
+      const last = ids.findLast((id) => id.replace(/\d+$/, '') === first.replace(/\d+$/, ''))
+      return { first, ids: last === undefined || last === first ? `\`${first}\`` : `\`${first}\` … \`${last}\`` }
+    })
+}
+
+function cell(text: string): string {
+  return text.replaceAll('|', '\\|').replaceAll('\n', ' ')
+}
