@@ -190,6 +190,8 @@ export function foldCase(record: CaseRecord | null, streamId: string, stored: Fo
       }
     case 'plan':
       return { ...record, accepted: { plan: (event.body as { plan: Plan }).plan, at, by } }
+    case 'plan-dropped':
+      return { ...record, accepted: null }
     case 'run-started': {
       const { runId } = event.body as { runId: string }
       if (record.runs.some((run) => run.id === runId)) return record

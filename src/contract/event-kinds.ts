@@ -36,6 +36,7 @@ export const eventKinds = {
   applied: { stream: 'case', nature: 'additive', right: 'add' },
   fit: { stream: 'case', nature: 'additive', right: 'add' },
   note: { stream: 'case', nature: 'additive', right: 'add' },
+  'plan-dropped': { stream: 'case', nature: 'additive', right: 'decide' },
   removed: { stream: 'case', nature: 'replacing', right: 'decide' },
   'stock-counted': { stream: 'place', nature: 'additive', right: 'add' },
   'stock-received': { stream: 'place', nature: 'additive', right: 'add' },

@@ -154,6 +154,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   technique: Joi.object({ technique: Joi.valid(...techniques.map((one) => one.id)).required() }),
   orders: Joi.object({ orders: ordersSchema.required() }),
   device: Joi.object({ device: deviceSchema.required() }),
+  'plan-dropped': Joi.object({}),
   store: Joi.object({
     placeId: uuid.required(),
     placeName: text(80).required(),

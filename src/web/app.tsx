@@ -14,6 +14,9 @@ const router = createBrowserRouter([
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./screens/board/board-screen')).BoardScreen }) },
       { path: 'settings', lazy: async () => ({ Component: (await import('./screens/settings-screen')).SettingsScreen }) },
+      { path: 'store', lazy: async () => ({ Component: (await import('./screens/store/store-screen')).StoreScreen }) },
+      { path: 'store/:placeId', lazy: async () => ({ Component: (await import('./screens/store/store-screen')).StoreScreen }) },
+      { path: 'store/:placeId/count', lazy: async () => ({ Component: (await import('./screens/store/count-round')).CountRound }) },
       { path: 'new', lazy: async () => ({ Component: (await import('./screens/new-case')).NewCase }) },
       {
         path: 'case/:caseId',

@@ -8,5 +8,12 @@ import { benchPlans } from './plan-bench'
 import { benchStart } from './start-bench'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
-const figures = [...benchPlans(), ...benchHeat(root), ...benchPeople(), ...(await benchBoard()), ...(await benchBrowser(root)), ...(await benchStart(root))]
+const figures = [
+  ...benchPlans(),
+  ...benchHeat(root),
+  ...benchPeople(),
+  ...(await benchBoard()),
+  ...(await benchBrowser(root)),
+  ...(await benchStart(root)),
+]
 process.exit(report(figures) ? 0 : 1)

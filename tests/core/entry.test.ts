@@ -66,7 +66,20 @@ describe('a line from the digital tape', () => {
     it(`reads ${JSON.stringify(line)}`, () => expect(parseTapeLine(line)).to.deep.equal(read))
   }
 
-  for (const line of ['', 'R', 'R 37', 'R 37.2 X', 'R -3 S', 'R 1e3 S', `R ${tapeReachCm + 1} S`, 'H', 'H abc', 'B 101', 'TAPE 2 other', '<b>']) {
+  for (const line of [
+    '',
+    'R',
+    'R 37',
+    'R 37.2 X',
+    'R -3 S',
+    'R 1e3 S',
+    `R ${tapeReachCm + 1} S`,
+    'H',
+    'H abc',
+    'B 101',
+    'TAPE 2 other',
+    '<b>',
+  ]) {
     it(`takes nothing from ${JSON.stringify(line)}`, () => expect(parseTapeLine(line).kind).to.equal('garbage'))
   }
 

@@ -43,7 +43,8 @@ export function decisionPage(): string {
   const parts = techniques.map((technique) => {
     const found = new Map<string, Decision>()
     for (const file of variantsOf(technique))
-      for (const decision of planFile(file, { ...testContext(), protocol }).decisions) if (!found.has(decision.id)) found.set(decision.id, decision)
+      for (const decision of planFile(file, { ...testContext(), protocol }).decisions)
+        if (!found.has(decision.id)) found.set(decision.id, decision)
     const rows = families(technique.decisions).map(({ ids, first }) => {
       const one = found.get(first)
       return `| ${ids} | ${one?.label ?? ''} | ${one?.unit ?? ''} | ${cell(one?.formula ?? '')} | ${one?.source ?? ''} |`

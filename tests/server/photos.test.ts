@@ -47,7 +47,9 @@ describe('photos of a case', () => {
   it('stay under 2 MB, however noisy', async () => {
     const noise = Buffer.alloc(2400 * 2400 * 3)
     for (let at = 0; at < noise.length; at++) noise[at] = (at * 2654435761) >>> 24
-    const bytes = await sharp(noise, { raw: { width: 2400, height: 2400, channels: 3 } }).jpeg({ quality: 80 }).toBuffer()
+    const bytes = await sharp(noise, { raw: { width: 2400, height: 2400, channels: 3 } })
+      .jpeg({ quality: 80 })
+      .toBuffer()
     const answer = await client.sendRaw(path, bytes, 'image/jpeg')
     expect(answer.status).to.equal(200)
     expect((await fetchPhoto(String(answer.body['id']))).length).to.be.at.most(2 * 1024 * 1024)

@@ -152,12 +152,25 @@ describe('the store', () => {
     expect((await lineOf(item)).reserved).to.equal(0)
   })
 
+  it('lets go of what was set aside when the technique changes or the device comes off', async () => {
+    await load(`${header}\n${item},A1,,5`)
+    const opened = await openCase(bram)
+    const id = opened.caseStream.id
+    const reserve = async (): Promise<number> =>
+      (await bram.send(place(), 'stock-reserved', { itemCode: item, count: 2, caseId: id })).status
+    expect(await reserve()).to.equal(200)
+    await bram.send(opened.caseStream, 'plan-dropped', {})
+    expect((await lineOf(item)).reserved, 'nothing was accepted, so nothing is dropped').to.equal(2)
+    expect((await bram.send(opened.caseStream, 'removed', { reason: 'healed' })).status).to.equal(200)
+    expect((await lineOf(item)).reserved).to.equal(0)
+    const [last] = (await bram.get(`/api/store/${placeId}/movements`)).body['movements'] as StockMovement[]
+    expect(last).to.include({ kind: 'released', itemCode: item, caseId: id })
+  })
+
   it('gives the last one to one of twenty who ask at once', async () => {
     await load(`${header}\n${item},A1,,1`)
     const cases = await Promise.all(Array.from({ length: 20 }, async () => (await openCase(bram)).caseStream.id))
-    const answers = await Promise.all(
-      cases.map((id) => bram.send(place(), 'stock-reserved', { itemCode: item, count: 1, caseId: id })),
-    )
+    const answers = await Promise.all(cases.map((id) => bram.send(place(), 'stock-reserved', { itemCode: item, count: 1, caseId: id })))
     expect(answers.map((one) => one.status).sort()).to.deep.equal([200, ...Array.from({ length: 19 }, () => 409)])
     expect((await lineOf(item)).reserved).to.equal(1)
   })

@@ -39,7 +39,8 @@ function toApiError(error: unknown): ApiError | null {
   if (error instanceof ApiError) return error
   const { type, status, name, limit } = error as { type?: string; status?: number; name?: string; limit?: number }
   if (type === 'entity.parse.failed') return new ApiError(400, 'not-json', 'The request is not JSON: check what was sent.')
-  if (type === 'entity.too.large') return new ApiError(413, 'too-large', `The request is larger than ${Math.round((limit ?? 2 ** 20) / 2 ** 20)} MB: send less at once.`)
+  if (type === 'entity.too.large')
+    return new ApiError(413, 'too-large', `The request is larger than ${Math.round((limit ?? 2 ** 20) / 2 ** 20)} MB: send less at once.`)
   if (name === 'URIError') return new ApiError(400, 'not-json', 'The address cannot be read: check it.')
   if (name?.startsWith('SequelizeConnection') || name === 'SequelizeHostNotReachableError') {
     return new ApiError(503, 'unavailable', 'The database does not answer: what you typed is kept, it is sent again by itself.')

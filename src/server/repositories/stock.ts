@@ -97,13 +97,15 @@ export function createStockRepository(db: Sequelize) {
         { type: QueryTypes.SELECT, replacements: { placeId, itemCode }, transaction },
       )
     },
+    /** What a case has set aside, at one place or, for null, at all of them. */
     async reservationsOfCase(
-      placeId: string,
+      placeId: string | null,
       caseId: string,
       transaction: Transaction,
-    ): Promise<readonly { itemCode: string; count: number }[]> {
-      return db.query<{ itemCode: string; count: number }>(
-        'SELECT item_code AS itemCode, count FROM reservations WHERE place_id = :placeId AND case_id = :caseId',
+    ): Promise<readonly { placeId: string; itemCode: string; count: number }[]> {
+      return db.query<{ placeId: string; itemCode: string; count: number }>(
+        `SELECT place_id AS placeId, item_code AS itemCode, count FROM reservations
+         WHERE case_id = :caseId ${placeId === null ? '' : 'AND place_id = :placeId'}`,
         { type: QueryTypes.SELECT, replacements: { placeId, caseId }, transaction },
       )
     },

@@ -17,7 +17,7 @@ import type { Account, PeopleRepository } from '../repositories/people'
 import type { StockRepository } from '../repositories/stock'
 import type { StreamHead, StreamRepository } from '../repositories/streams'
 import { boardRowOf } from './board-row'
-import { moveStock } from './move-stock'
+import { moveStock, releaseCase } from './move-stock'
 import { isSamePlan } from './same-plan'
 
 export type Actor = Pick<Account, 'id' | 'name' | 'roles'>
@@ -161,6 +161,8 @@ async function saveSnapshot(deps: AppendDeps, event: StoredEvent, head: StreamHe
   const episode = await deps.streams.findEpisode(episodeId, transaction)
   if (!episode) throw new ApiError(404, 'not-found', 'The stay that this case belongs to is not known: open the stay first.')
   await deps.streams.saveCase(record, head, boardRowOf(record, episode.record), now, transaction)
+  const isDropped = before?.record.accepted != null && record.accepted === null
+  if (isDropped || event.kind === 'removed') await releaseCase(deps.stock, event, transaction)
   const plan = deps.planner.planNow(toClinicalCase(record, episode.record))
   if (!plan) return noDoubts
   const malformed = plan.problems.filter(isMalformed)

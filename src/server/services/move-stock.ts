@@ -82,6 +82,27 @@ export async function moveStock(stock: StockRepository, event: StoredEvent, tran
   }
 }
 
+/** Lets go of everything that a case had set aside, wherever: its plan was dropped or its device is off. */
+export async function releaseCase(stock: StockRepository, event: StoredEvent, transaction: Transaction): Promise<void> {
+  const caseId = event.stream.id
+  const reserved = await stock.reservationsOfCase(null, caseId, transaction)
+  for (const { placeId, itemCode } of reserved) await stock.setReservation(placeId, itemCode, caseId, 0, transaction)
+  await stock.addMovements(
+    reserved.map(({ placeId, itemCode }) => ({
+      eventId: event.id,
+      placeId,
+      itemCode,
+      lotId: null,
+      delta: 0,
+      kind: 'released',
+      caseId,
+      actorName: event.actorName,
+      at: new Date(event.receivedAt),
+    })),
+    transaction,
+  )
+}
+
 async function requireItem(stock: StockRepository, itemCode: string, transaction: Transaction): Promise<void> {
   if ((await stock.itemCodes(transaction)).has(itemCode)) return
   throw invalidInput([

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, Outlet, useNavigate } from 'react-router'
-import { CircleHelp, LayoutList, Plus, Settings } from 'lucide-react'
+import { CircleHelp, LayoutList, Package, Plus, Settings } from 'lucide-react'
 import { useKey } from '../hooks/use-key'
 import { resumeOutbox, useOutbox } from '../stores/outbox'
 import { useSession } from '../stores/session-store'
@@ -59,6 +59,7 @@ function SignedInShell() {
         <nav aria-label="Main" className="ml-auto flex items-center">
           <NavLink to="/new" label="New case" icon={<Plus size={20} aria-hidden />} />
           <NavLink to="/" label="Board" icon={<LayoutList size={20} aria-hidden />} />
+          <NavLink to="/store" label="Store" icon={<Package size={20} aria-hidden />} />
           <NavLink to="/settings" label="Settings" icon={<Settings size={20} aria-hidden />} />
           <button
             type="button"

@@ -1,0 +1,119 @@
+import { useId, useState } from 'react'
+import { v7 as uuidv7 } from 'uuid'
+import type { StockLot } from '#contract/store'
+import { Button } from '../../parts/button'
+import { TextField } from '../../parts/text-field'
+import { moveStock } from '../../stores/stock-store'
+import { readCount } from './read-count'
+import type { StockRow } from './stock-rows'
+
+/** The lots of an item: counted where they stand, and a new one received. */
+export function LotCounts({ row, placeId, today }: { row: StockRow; placeId: string; today: string }) {
+  const [isReceiving, setReceiving] = useState(false)
+  return (
+    <div className="grid gap-2">
+      {row.lots.length === 0 ? <p className="text-soft">There is none of it here.</p> : null}
+      {row.lots.map((lot) => (
+        <LotCount key={`${lot.lotId}/${lot.count}`} lot={lot} placeId={placeId} today={today} />
+      ))}
+      {isReceiving ? (
+        <ReceiveForm itemCode={row.itemCode} placeId={placeId} onDone={() => setReceiving(false)} />
+      ) : (
+        <div>
+          <Button onClick={() => setReceiving(true)}>Receive more</Button>
+        </div>
+      )}
+    </div>
+  )
+}
+
+function LotCount({ lot, placeId, today }: { lot: StockLot; placeId: string; today: string }) {
+  const id = useId()
+  const [typed, setTyped] = useState(String(lot.count))
+  const [error, setError] = useState<string | null>(null)
+  const keep = async (): Promise<void> => {
+    const read = readCount(typed)
+    if (typeof read === 'string') return setError(read)
+    if (read === lot.count) return setError(null)
+    setError(await moveStock(placeId, 'stock-counted', { lotId: lot.lotId, count: read }))
+  }
+  const isExpired = lot.expiresOn !== null && lot.expiresOn < today
+  return (
+    <form
+      className="flex flex-wrap items-center gap-x-4 gap-y-1"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void keep()
+      }}
+    >
+      <label htmlFor={id} className="min-w-40">
+        Lot <strong>{lot.lot}</strong>
+        {lot.expiresOn ? (
+          <span className={isExpired ? 'font-bold text-caution' : 'text-soft'}>
+            {' '}
+            · {isExpired ? 'expired' : 'until'} {lot.expiresOn}
+          </span>
+        ) : null}
+      </label>
+      <input
+        id={id}
+        inputMode="numeric"
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        aria-invalid={error ? true : undefined}
+        className="field-box w-24 text-right"
+      />
+      <Button type="submit">Count</Button>
+      {error ? (
+        <p role="alert" className="w-full text-sm font-semibold text-stop">
+          {error}
+        </p>
+      ) : null}
+    </form>
+  )
+}
+
+function ReceiveForm({ itemCode, placeId, onDone }: { itemCode: string; placeId: string; onDone: () => void }) {
+  const [lot, setLot] = useState('')
+  const [expiresOn, setExpiresOn] = useState('')
+  const [count, setCount] = useState('')
+  const [error, setError] = useState<string | null>(null)
+  const keep = async (): Promise<void> => {
+    const read = readCount(count)
+    if (lot.trim() === '') return setError('The lot is missing: copy it from the pack.')
+    if (typeof read === 'string') return setError(read)
+    if (read === 0) return setError('Receive at least one.')
+    const failure = await moveStock(placeId, 'stock-received', {
+      lotId: uuidv7(),
+      itemCode,
+      lot: lot.trim(),
+      expiresOn: expiresOn || null,
+      count: read,
+    })
+    if (failure) setError(failure)
+    else onDone()
+  }
+  return (
+    <form
+      aria-label="Receive more"
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void keep()
+      }}
+    >
+      <TextField label="Lot on the pack" value={lot} onChange={(event) => setLot(event.target.value)} className="w-40" />
+      <TextField label="Expires" type="date" value={expiresOn} onChange={(event) => setExpiresOn(event.target.value)} className="w-44" />
+      <TextField label="How many" inputMode="numeric" value={count} onChange={(event) => setCount(event.target.value)} className="w-28" />
+      <Button type="submit">Put in the store</Button>
+      <Button look="quiet" onClick={onDone}>
+        Not now
+      </Button>
+      {error ? (
+        <p role="alert" className="w-full text-sm font-semibold text-stop">
+          {error}
+        </p>
+      ) : null}
+    </form>
+  )
+}

@@ -1,0 +1,64 @@
+import { availableOf, type StockLine, type StockLot } from '#contract/store'
+
+export const stockStates = ['out', 'expired', 'low', 'soon', 'ok'] as const
+export type StockState = (typeof stockStates)[number]
+
+export const stateWords: Record<StockState, string> = {
+  out: 'none free',
+  expired: 'expired lot',
+  low: 'low',
+  soon: 'expires soon',
+  ok: 'enough',
+}
+
+/** One line of the store's table. */
+export interface StockRow {
+  readonly itemCode: string
+  readonly label: string
+  readonly lots: readonly StockLot[]
+  /** What can be taken today. */
+  readonly free: number
+  readonly reserved: number
+  readonly lowMark: number
+  /** First day on which something of it expires; null when nothing does. */
+  readonly expiresOn: string | null
+  readonly state: StockState
+}
+
+const soonDays = 30
+const dayMs = 86_400_000
+
+/**
+ * The lines of a place as the table shows them, the worst state of each named.
+ * @param today day, `2026-11-24`
+ */
+export function toStockRows(lines: readonly StockLine[], today: string): readonly StockRow[] {
+  const soon = new Date(Date.parse(today) + soonDays * dayMs).toISOString().slice(0, 10)
+  return lines.map((line) => {
+    const held = line.lots.filter((lot) => lot.count > 0)
+    const days = held.flatMap((lot) => lot.expiresOn ?? []).sort()
+    const free = availableOf(line, today)
+    const first = days[0] ?? null
+    const state: StockState =
+      free === 0
+        ? 'out'
+        : first !== null && first < today
+          ? 'expired'
+          : free <= line.lowMark
+            ? 'low'
+            : first !== null && first <= soon
+              ? 'soon'
+              : 'ok'
+    const { itemCode, label, lots, reserved, lowMark } = line
+    return { itemCode, label, lots, free, reserved, lowMark, expiresOn: first, state }
+  })
+}
+
+/** Rows whose label or code holds every typed word, and whose state is wanted. */
+export function filterRows(rows: readonly StockRow[], typed: string, states: readonly StockState[]): readonly StockRow[] {
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
+  return rows.filter((row) => {
+    const text = `${row.label} ${row.itemCode} ${row.lots.map((lot) => lot.lot).join(' ')}`.toLowerCase()
+    return words.every((word) => text.includes(word)) && (states.length === 0 || states.includes(row.state))
+  })
+}

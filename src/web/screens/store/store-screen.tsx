@@ -1,0 +1,99 @@
+import { useEffect, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { hasRight } from '#contract/rights'
+import { paths } from '#contract/paths'
+import { Button, ButtonLink } from '../../parts/button'
+import { ChoiceRow, ChoiceSet } from '../../parts/choice-row'
+import { Notice } from '../../parts/notice'
+import { TextField } from '../../parts/text-field'
+import { usePerson } from '../../stores/session-store'
+import { loadPlace, loadPlaces, useStock } from '../../stores/stock-store'
+import { CsvImport } from './csv-import'
+import { MovementList } from './movement-list'
+import { filterRows, stateWords, stockStates, toStockRows, type StockState } from './stock-rows'
+import { StockTable } from './stock-table'
+
+/** What each place holds: found, counted, received, taken in and out as CSV. */
+export function StoreScreen() {
+  const { placeId } = useParams()
+  const { places, answer, movements, isOffline } = useStock()
+  const person = usePerson()
+  const navigate = useNavigate()
+  const [typed, setTyped] = useState('')
+  const [states, setStates] = useState<readonly StockState[]>([])
+  const [isImporting, setImporting] = useState(false)
+  const wanted = placeId ?? places[0]?.id
+  useEffect(() => void loadPlaces(), [])
+  useEffect(() => void (wanted ? loadPlace(wanted) : undefined), [wanted])
+  const shown = answer && answer.place.id === wanted ? answer : null
+  const today = shown?.now.slice(0, 10) ?? ''
+  const rows = shown ? toStockRows(shown.lines, today) : []
+  const found = filterRows(rows, typed, states)
+  const count = (state: StockState): number => rows.filter((row) => row.state === state).length
+  return (
+    <main id="main" className="mx-auto grid w-full max-w-7xl content-start gap-5 px-3 py-5 sm:px-6">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1 className="text-2xl font-bold">Store</h1>
+          <p className="text-soft">
+            {shown
+              ? `${rows.length} items, ${count('out')} with none free, ${count('low')} low, ${count('expired')} with an expired lot`
+              : ''}
+          </p>
+        </div>
+        {wanted ? (
+          <ButtonLink look="next" to={`/store/${wanted}/count`}>
+            Count round
+          </ButtonLink>
+        ) : null}
+      </div>
+      {isOffline ? (
+        <Notice tone="caution" lead="The store cannot be read" role="alert">
+          There is no connection. What you see may be old; nothing can be changed until it is back.
+        </Notice>
+      ) : null}
+      {places.length === 0 && !isOffline ? <p className="text-soft">No place keeps stock yet.</p> : null}
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+        <ChoiceRow
+          label="Place"
+          value={wanted ?? null}
+          choices={places.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={(id) => void navigate(`/store/${id}`)}
+        />
+        <div className="w-full sm:w-72">
+          <TextField
+            label="Find an item or lot"
+            type="search"
+            value={typed}
+            placeholder="slab 15"
+            onChange={(event) => setTyped(event.target.value)}
+          />
+        </div>
+        <ChoiceSet
+          label="Only"
+          values={states}
+          choices={stockStates.filter((one) => one !== 'ok').map((value) => ({ value, label: stateWords[value] }))}
+          onChange={setStates}
+        />
+      </div>
+      {shown ? (
+        <>
+          <StockTable rows={found} placeId={shown.place.id} today={today} />
+          {found.length === 0 ? <p role="status">Nothing here answers to that: shorten the words or take a mark off.</p> : null}
+          <div className="flex flex-wrap gap-3">
+            <a
+              href={paths.placeCsv(shown.place.id)}
+              download
+              className="inline-flex min-h-12 items-center rounded-2xl border-[1.5px] border-soft bg-sheet px-5 font-semibold"
+            >
+              Export CSV
+            </a>
+            {hasRight(person.roles, 'manage-protocols') ? <Button onClick={() => setImporting(true)}>Import CSV</Button> : null}
+          </div>
+          <MovementList movements={movements} lines={shown.lines} />
+          {isImporting ? <CsvImport place={shown.place} onClose={() => setImporting(false)} /> : null}
+        </>
+      ) : null}
+    </main>
+  )
+}

@@ -1,0 +1,53 @@
+import { create } from 'zustand'
+import type { EventAnswer } from '#contract/answers'
+import type { EventKindId } from '#contract/event-kinds'
+import { paths } from '#contract/paths'
+import type { StockAnswer, StockMovement, StockPlace } from '#contract/store'
+import { callApi, type ApiResult } from './api'
+import { makeEvent } from './outbox'
+
+interface StockStore {
+  readonly places: readonly StockPlace[]
+  /** What the place in sight holds; null until it was read. */
+  readonly answer: StockAnswer | null
+  readonly movements: readonly StockMovement[]
+  readonly isOffline: boolean
+}
+
+/** Places and what they hold, as the server last said. Stock is never changed without the server: it may be the last one. */
+export const useStock = create<StockStore>(() => ({ places: [], answer: null, movements: [], isOffline: false }))
+
+/** Reads the places. */
+export async function loadPlaces(): Promise<readonly StockPlace[]> {
+  const result = await callApi<{ places: StockPlace[] }>('GET', paths.places)
+  useStock.setState(result.kind === 'ok' ? { places: result.value.places, isOffline: false } : { isOffline: true })
+  return result.kind === 'ok' ? result.value.places : []
+}
+
+/** Reads what a place holds, and its latest movements. */
+export async function loadPlace(placeId: string): Promise<StockAnswer | null> {
+  const [answer, moved] = await Promise.all([
+    callApi<StockAnswer>('GET', paths.place(placeId)),
+    callApi<{ movements: StockMovement[] }>('GET', paths.placeMovements(placeId)),
+  ])
+  if (answer.kind !== 'ok') {
+    useStock.setState({ isOffline: true })
+    return null
+  }
+  useStock.setState({ answer: answer.value, movements: moved.kind === 'ok' ? moved.value.movements : [], isOffline: false })
+  return answer.value
+}
+
+/** Counts, receives, takes or sets aside at a place; what came of it in words, or null when it was done. */
+export async function moveStock(placeId: string, kind: EventKindId, body: object): Promise<string | null> {
+  const result = await callApi<EventAnswer>('POST', paths.events, makeEvent({ type: 'place', id: placeId }, kind, body, 0))
+  const failure = describeFailure(result)
+  if (failure === null) await loadPlace(placeId)
+  return failure
+}
+
+/** Why a request did nothing, in words; null when it was done. */
+export function describeFailure(result: ApiResult<unknown>): string | null {
+  if (result.kind === 'ok') return null
+  return result.kind === 'offline' ? 'No connection: nothing was changed. Try again when it is back.' : result.problem.detail
+}
