@@ -66,7 +66,7 @@ describe('technique, orders and device of a case', () => {
   it('lets a cast be opened early once the last round is urgent', async () => {
     await placeInjury('lower-leg', 'tibial-shaft-fracture')
     await client.send(opened.caseStream, 'technique', { technique: 'cast-opening' })
-    const device = { material: 'plaster', layers: 8, paddingLayers: 3, minutesSince: 30 }
+    const device = { material: 'plaster-fast', layers: 8, paddingLayers: 3, minutesSince: 30 }
     const soft = await client.send(opened.caseStream, 'device', { device })
     expect(codes(soft)).to.include('not-hard')
     const urgent = await client.send(opened.caseStream, 'device', { device: { ...device, lastRound: 'urgent' } })

@@ -33,6 +33,31 @@ export interface Overruled {
   readonly at: string
 }
 
+/** A size along the dimension that governs it. */
+export interface StripSize {
+  readonly size: string
+  /** Ends of its labelled range, cm. */
+  readonly fromCm: number
+  readonly toCm: number
+  readonly odds: number
+  readonly isInStock: boolean
+  readonly isUsed: boolean
+}
+
+/** How sure a size is: the reading with its doubt, laid over the labelled ranges. */
+export interface SizeStrip {
+  /** What was measured, in words. */
+  readonly dimension: string
+  /** The reading with its allowance, cm. */
+  readonly meanCm: number
+  /** One standard deviation of the reading, and of the allowance for swelling, cm. */
+  readonly readingSdCm: number
+  readonly allowanceSdCm: number
+  readonly sizes: readonly StripSize[]
+  /** Measuring again with half the doubt would settle it. */
+  readonly isSettledByRemeasuring: boolean
+}
+
 /** One output of a plan with everything needed to defend it. */
 export interface Decision {
   readonly id: string
@@ -52,5 +77,7 @@ export interface Decision {
   readonly sd?: number
   readonly odds?: number
   readonly alternatives?: readonly Alternative[]
+  /** For sizes and settings. */
+  readonly strip?: SizeStrip
   readonly overruled?: Overruled
 }

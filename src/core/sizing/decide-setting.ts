@@ -1,11 +1,13 @@
 import { headTilt } from '../geometry/hinge'
 import type { Estimate } from '../body/pool-side'
+import type { SizeStrip } from '../plan/decision'
 import { workingOf, type PlanDraft } from '../plan/draft'
 import { layOut } from './decide-size'
-import { nearestSetting, type CollarSetting } from './nearest-setting'
+import { nearestSetting, type CollarSetting, type SettingChoice } from './nearest-setting'
 
 const leastOdds = 0.2
 const betweenOdds = 0.6
+const settledOdds = 0.8
 const cautionTiltDeg = 5
 const stopTiltDeg = 10
 
@@ -39,6 +41,7 @@ export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: 
       { label: 'Doubt of the reading', value: neck.sd, unit: 'cm', from: 'computed' },
       { label: 'Settings there are', value: choice.all.map((one) => one.settingCm), unit: 'cm', from: 'default' },
     ],
+    strip: stripOf(neck, choice, used, settings),
     alternatives: choice.all
       .filter((one) => one !== used)
       .map((one) => ({
@@ -66,6 +69,37 @@ export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: 
       { label: 'Chin rest to neck', value: 11, unit: 'cm', from: 'default' },
     ],
   })
+}
+
+/** Each setting's stretch reaches half way to its neighbours; the outer two reach as far outwards as inwards. */
+function stripOf(
+  neck: Estimate,
+  choice: SettingChoice,
+  used: CollarSetting,
+  settings: readonly { readonly settingCm: number; readonly isInStock: boolean }[],
+): SizeStrip {
+  const halved = nearestSetting(neck.value, neck.sd / 2, settings)
+  return {
+    dimension: neck.label,
+    meanCm: neck.value,
+    readingSdCm: neck.sd,
+    allowanceSdCm: 0,
+    sizes: choice.all.map((one, index) => {
+      const below = choice.all[index - 1]?.settingCm
+      const above = choice.all[index + 1]?.settingCm
+      const half = ((above ?? one.settingCm + 1) - one.settingCm) / 2
+      return {
+        size: `${one.settingCm} cm`,
+        fromCm: below === undefined ? one.settingCm - half : (below + one.settingCm) / 2,
+        toCm:
+          above === undefined ? one.settingCm + (below === undefined ? half : (one.settingCm - below) / 2) : (above + one.settingCm) / 2,
+        odds: one.odds,
+        isInStock: one.isInStock,
+        isUsed: one === used,
+      }
+    }),
+    isSettledByRemeasuring: choice.best.odds < betweenOdds && (halved?.best.odds ?? 0) > settledOdds,
+  }
 }
 
 function judgeChoice(draft: PlanDraft, best: CollarSetting, chosen: CollarSetting | null): void {

@@ -1,6 +1,6 @@
 import type { StockItem } from '../case/clinical-case'
 import type { MeasurementDefinition } from '../body/measurement-definition'
-import type { Alternative } from '../plan/decision'
+import type { Alternative, SizeStrip } from '../plan/decision'
 import { workingOf, type PlanDraft } from '../plan/draft'
 import type { Estimate } from '../body/pool-side'
 import { chooseSize, type SizeChoice, type SizeOdds } from './choose-size'
@@ -76,10 +76,27 @@ export function decideSize(draft: PlanDraft, request: SizeRequest): SizeOdds | n
       { label: 'Allowance', value: allowanceCm, unit: 'cm', from: 'computed' as const },
     ]),
     alternatives: alternativesOf(choice, used),
-    ...(measured[0] ? { sd: measured[0].estimate.sd } : {}),
+    ...(measured[0] ? { sd: measured[0].estimate.sd, strip: stripOf(measured[0].estimate, dimensions[0]!, choice, used) } : {}),
   })
   layOut(draft, request.decision, request.label, used.size)
   return used
+}
+
+function stripOf(estimate: Estimate, dimension: SizedDimension, choice: SizeChoice, used: SizeOdds): SizeStrip {
+  return {
+    dimension: estimate.label,
+    meanCm: dimension.value + dimension.allowance,
+    readingSdCm: dimension.sd,
+    allowanceSdCm: 0.5 * dimension.allowance,
+    sizes: choice.all
+      .flatMap((one) => {
+        const range = one.item.fits?.[dimension.id]
+        if (!range) return []
+        return [{ size: one.size, fromCm: range[0], toCm: range[1], odds: one.odds, isInStock: one.isInStock, isUsed: one === used }]
+      })
+      .sort((a, b) => a.fromCm - b.fromCm || a.toCm - b.toCm),
+    isSettledByRemeasuring: choice.best.odds < betweenOdds && choice.oddsAfterRemeasuring > settledOdds,
+  }
 }
 
 /** Puts a device on the lay-out list. */

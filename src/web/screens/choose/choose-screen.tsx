@@ -1,19 +1,27 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Decision } from '#core/plan/decision'
-import type { Caution } from '#core/plan/plan'
+import type { Caution, Plan } from '#core/plan/plan'
+import { planCase } from '#core/plan/plan-case'
+import { toClinicalCase } from '#contract/case-record'
 import { hasRight } from '#contract/rights'
 import { Lane } from '../../lane/lane'
-import { usePlan } from '../../hooks/use-plan'
+import { browserContext, usePlan } from '../../hooks/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
+import { Notice } from '../../parts/notice'
 import { OverruleSheet } from '../../parts/overrule-sheet'
 import { PlanMessages } from '../../parts/plan-messages'
 import { StagePage } from '../../parts/stage-page'
 import { WorkingSheet } from '../../parts/working-sheet'
-import { useOpenCase, writeEvent } from '../../stores/case-store'
+import { useOpenCase, writeEvent, type OpenCase } from '../../stores/case-store'
+import { serverNow } from '../../stores/server-clock'
+import { reservePlan } from '../../stores/reserve-plan'
 import { usePerson, useSettings } from '../../stores/session-store'
 import { DecisionGrid } from './decision-grid'
 import { OptionPanel } from './option-panel'
+import { SizeStripView } from './size-strip'
+import { StockSource } from './stock-source'
+import { stockedWidths, WidthTrial } from './width-trial'
 
 type Sheet =
   { kind: 'working'; decision: Decision } | { kind: 'overrule'; decision: Decision } | { kind: 'set-aside'; caution: Caution } | null
@@ -27,11 +35,22 @@ export function ChooseScreen() {
   const person = usePerson()
   const navigate = useNavigate()
   const [sheet, setSheet] = useState<Sheet>(null)
+  const [isBusy, setBusy] = useState(false)
+  const [storeFault, setStoreFault] = useState<string | null>(null)
+  const [tried, setTried] = useState<number | null>(null)
+  const widths = stockedWidths(record, plan)
+  const trial = useMemo(() => (tried === null ? null : planWithWidth(open, tried)), [open, tried])
+  const sized = plan.decisions.filter((one) => one.strip)
   const mayDecide = hasRight(person.roles, 'decide')
   const isAccepted = record.accepted !== null && sameDecisions(record.accepted.plan.decisions, plan.decisions)
   const openStops = plan.cautions.filter((one) => one.level === 'stop' && !one.overruled)
   const lit = sheet && sheet.kind !== 'set-aside' ? sheet.decision.working.flatMap((line) => line.where ?? []) : []
-  const accept = (): void => {
+  const accept = async (): Promise<void> => {
+    setBusy(true)
+    const failure = await reservePlan(record, plan)
+    setBusy(false)
+    setStoreFault(failure)
+    if (failure) return
     void writeEvent('plan', { plan: JSON.parse(JSON.stringify(plan)) as object })
     void navigate(`/case/${record.id}/make-ready`)
   }
@@ -43,14 +62,42 @@ export function ChooseScreen() {
   return (
     <>
       <StagePage
-        lane={<Lane geometry={plan.geometry} units={units} layers={['readings', 'slab', 'sheet']} lit={lit} onPick={pick} />}
+        lane={<Lane geometry={(trial ?? plan).geometry} units={units} layers={['readings', 'slab', 'sheet']} lit={lit} onPick={pick} />}
+        aside={
+          <div className="grid gap-4">
+            {widths.length > 1 ? (
+              <WidthTrial
+                plan={plan}
+                trial={trial}
+                widths={widths}
+                tried={tried}
+                units={units}
+                onTry={setTried}
+                onUse={(widthCm) => {
+                  const decision = plan.decisions.find((one) => one.id === 'slab-width')
+                  if (decision) setSheet({ kind: 'overrule', decision: { ...decision, value: widthCm } })
+                }}
+              />
+            ) : null}
+            {sized.map((decision) => (
+              <SizeStripView key={decision.id} decision={decision} units={units} />
+            ))}
+          </div>
+        }
         title="Choose"
         lead={isAccepted ? `Accepted by ${record.accepted?.by ?? ''}` : record.accepted ? 'Changed since it was accepted' : undefined}
         next={
           isAccepted ? (
-            <ButtonLink look="next" to={`/case/${record.id}/make-ready`}>
-              Make ready
-            </ButtonLink>
+            <>
+              {record.runs.length === 0 && mayDecide ? (
+                <Button look="quiet" onClick={() => void writeEvent('plan-dropped', {})}>
+                  Drop the plan
+                </Button>
+              ) : null}
+              <ButtonLink look="next" to={`/case/${record.id}/make-ready`}>
+                Make ready
+              </ButtonLink>
+            </>
           ) : (
             <>
               {openStops.length > 0 ? (
@@ -59,8 +106,8 @@ export function ChooseScreen() {
               {mayDecide ? null : <p className="text-soft">A clinician accepts the plan.</p>}
               <Button
                 look="next"
-                disabled={!mayDecide || plan.pending.length > 0 || openStops.length > 0 || plan.decisions.length === 0}
-                onClick={accept}
+                disabled={isBusy || !mayDecide || plan.pending.length > 0 || openStops.length > 0 || plan.decisions.length === 0}
+                onClick={() => void accept()}
               >
                 {plan.pending.length > 0 ? 'Working out the last figures…' : 'Accept the plan'}
               </Button>
@@ -70,6 +117,11 @@ export function ChooseScreen() {
       >
         <div className="grid gap-6">
           <div className="grid content-start gap-4">
+            {storeFault ? (
+              <Notice tone="stop" lead="Not accepted: something is gone" role="alert">
+                {storeFault} Look at the stock again, then choose what there is.
+              </Notice>
+            ) : null}
             <PlanMessages
               plan={plan}
               levels={['stop', 'caution']}
@@ -78,6 +130,7 @@ export function ChooseScreen() {
             <DecisionGrid plan={plan} units={units} onOpen={(decision) => setSheet({ kind: 'working', decision })} />
             <PlanMessages plan={plan} levels={['note']} showProblems={false} />
           </div>
+          <StockSource record={record} />
           <OptionPanel record={record} plan={plan} onSave={(options) => void writeEvent('options', { options })} />
         </div>
       </StagePage>
@@ -119,6 +172,13 @@ export function ChooseScreen() {
       ) : null}
     </>
   )
+}
+
+/** The plan as it would be with another slab width. */
+function planWithWidth({ record, episode }: OpenCase, widthCm: number): Plan | null {
+  const clinicalCase = toClinicalCase(record, episode)
+  const overrule = { decision: 'slab-width', value: widthCm, reason: 'tried out', by: '', at: new Date(serverNow()).toISOString() }
+  return planCase({ ...clinicalCase, overrules: [...clinicalCase.overrules, overrule] }, browserContext())
 }
 
 function sameDecisions(a: readonly Decision[], b: readonly Decision[]): boolean {

@@ -1,10 +1,13 @@
 import { useId, useState } from 'react'
 import type { Plan } from '#core/plan/plan'
 import { findTechnique } from '#core/techniques/registry'
-import type { TechniqueOption } from '#core/techniques/technique'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { optionValues, type TechniqueOption } from '#core/techniques/technique'
 import type { CaseRecord } from '#contract/case-record'
 import { useDraft } from '../../hooks/use-draft'
+import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
+import { SchoolCompare } from './school-compare'
 
 /** The schools to choose between, each with who prefers it and why. */
 export function OptionPanel({
@@ -36,12 +39,7 @@ export function OptionPanel({
               />
             ) : null
           ) : (
-            <SchoolOption
-              key={option.id}
-              option={option}
-              value={String(plan.options[option.id] ?? '')}
-              onSave={(value) => save(option.id, value)}
-            />
+            <SchoolOption key={option.id} option={option} plan={plan} onSave={(value) => save(option.id, value)} />
           ),
         )}
       </div>
@@ -49,25 +47,49 @@ export function OptionPanel({
   )
 }
 
-function SchoolOption({ option, value, onSave }: { option: TechniqueOption; value: string; onSave: (value: string) => void }) {
+function SchoolOption({ option, plan, onSave }: { option: TechniqueOption; plan: Plan; onSave: (value: string) => void }) {
   const id = useId()
-  const chosen = option.values.find((one) => one.id === value)
+  const [isComparing, setComparing] = useState(false)
+  const value = String(plan.options[option.id] ?? '')
+  const values = optionValues(option, defaultProtocol)
+  const chosen = values.find((one) => one.id === value)
   return (
     <div className="grid grid-cols-[7.5rem_1fr] items-start gap-x-3">
       <label htmlFor={id} className="pt-2.5 font-semibold">
         {option.label}
       </label>
       <div>
-        <select id={id} value={value} onChange={(event) => onSave(event.target.value)} className="field-box min-h-11 py-1.5">
-          {chosen ? null : <option value="">Choose…</option>}
-          {option.values.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.label}
-            </option>
-          ))}
-        </select>
+        <div className="flex gap-2">
+          <select id={id} value={value} onChange={(event) => onSave(event.target.value)} className="field-box min-h-11 py-1.5">
+            {chosen ? null : <option value="">Choose…</option>}
+            {values.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.label}
+              </option>
+            ))}
+          </select>
+          {chosen && values.length > 1 ? (
+            <Button look="quiet" aria-label={`Compare: ${option.label}`} className="min-h-11 px-2" onClick={() => setComparing(true)}>
+              Compare
+            </Button>
+          ) : null}
+        </div>
         {chosen ? <p className="mt-0.5 text-sm text-soft">{chosen.why}</p> : null}
       </div>
+      {isComparing ? (
+        <SchoolCompare
+          plan={plan}
+          optionId={option.id}
+          label={option.label}
+          value={value}
+          values={values}
+          onTake={(next) => {
+            setComparing(false)
+            onSave(next)
+          }}
+          onClose={() => setComparing(false)}
+        />
+      ) : null}
     </div>
   )
 }

@@ -16,6 +16,7 @@ import { useOpenCase, writeEvent } from '../../stores/case-store'
 import { useSettings } from '../../stores/session-store'
 import { CrewForecast } from './crew-forecast'
 import { SetupForm } from './setup-form'
+import { TakeList } from './take-list'
 
 /** What to lay out, who is here, how warm the water is, and whether they will finish before it sets. */
 export function MakeReadyScreen() {
@@ -52,6 +53,7 @@ export function MakeReadyScreen() {
       <div className="grid content-start gap-5">
         <SetupForm setup={record.setup} onSave={(setup) => void writeEvent('setup', setup)} />
         <CrewForecast plan={plan} onOpen={setShown} />
+        <TakeList record={record} plan={plan} />
         <PlanMessages plan={plan} decisions={forecast} showProblems={false} />
         <Notice tone="note" lead="Heat and crew odds are estimates">
           They are for planning. Ask about heat while it sets; &ldquo;too hot&rdquo; means take it off.

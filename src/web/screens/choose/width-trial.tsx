@@ -1,0 +1,84 @@
+import { useId } from 'react'
+import { catalogue } from '#core/catalogue/catalogue'
+import { comparePlans } from '#core/plan/compare-plans'
+import { formatLength, type DisplayUnits } from '#core/plan/format-decision'
+import type { Plan } from '#core/plan/plan'
+import type { CaseRecord } from '#contract/case-record'
+import { Button } from '../../parts/button'
+
+/** Widths of the planned slab's kind that are in stock, ascending; empty when the plan has no slab. */
+export function stockedWidths(record: CaseRecord, plan: Plan): readonly number[] {
+  const slab = plan.materials.find((one) => one.id === 'slab')
+  if (!slab || !plan.decisions.some((one) => one.id === 'slab-width')) return []
+  const items = (record.store?.items ?? catalogue.items).filter((one) => one.item === slab.item && (one.count ?? 1) > 0)
+  return [...new Set(items.flatMap((one) => one.widthCm ?? []))].sort((a, b) => a - b)
+}
+
+/** The slab's width dragged among those in stock: the sheet follows, and what would change is said. */
+export function WidthTrial({
+  plan,
+  trial,
+  widths,
+  tried,
+  units,
+  onTry,
+  onUse,
+}: {
+  plan: Plan
+  trial: Plan | null
+  widths: readonly number[]
+  tried: number | null
+  units: DisplayUnits
+  onTry: (widthCm: number | null) => void
+  onUse: (widthCm: number) => void
+}) {
+  const id = useId()
+  const planned = plan.decisions.find((one) => one.id === 'slab-width')?.value
+  const shown = tried ?? (typeof planned === 'number' ? planned : (widths[0] ?? 0))
+  const at = widths.reduce((best, one, index) => (Math.abs(one - shown) < Math.abs((widths[best] ?? 0) - shown) ? index : best), 0)
+  const changes = trial ? comparePlans(plan, trial).decisions.filter((one) => one.id !== 'slab-width') : []
+  const pick = (index: number): void => {
+    const width = widths[index]
+    onTry(width === undefined || width === planned ? null : width)
+  }
+  return (
+    <section aria-label="Try another width" className="grid gap-2 rounded-3xl border border-line bg-sheet p-4">
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <label htmlFor={id} className="font-bold">
+          Try another width in stock
+        </label>
+        <output htmlFor={id} className="numeral text-lg">
+          {formatLength(widths[at] ?? shown, units)}
+        </output>
+      </div>
+      <input
+        id={id}
+        type="range"
+        min={0}
+        max={widths.length - 1}
+        step={1}
+        value={at}
+        aria-valuetext={formatLength(widths[at] ?? shown, units)}
+        onChange={(event) => pick(Number(event.target.value))}
+        className="h-11 w-full accent-ink"
+      />
+      {tried !== null && trial ? (
+        <>
+          <ul className="grid gap-1 text-sm" aria-live="polite">
+            {changes.map((one) => (
+              <li key={one.id}>
+                <span className="text-soft">{one.label}:</span> {one.before ?? '–'} → <strong>{one.after ?? '–'}</strong>
+              </li>
+            ))}
+          </ul>
+          <div className="flex flex-wrap gap-3">
+            <Button onClick={() => onTry(null)}>Back to the plan</Button>
+            <Button onClick={() => onUse(tried)}>Use {formatLength(tried, units)}</Button>
+          </div>
+        </>
+      ) : (
+        <p className="text-sm text-soft">Drag: the sheet, its gap, coverage and stiffness follow.</p>
+      )}
+    </section>
+  )
+}
