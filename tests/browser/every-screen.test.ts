@@ -8,6 +8,12 @@ import { startLiveServer, type LiveServer } from './live-server'
 let server: LiveServer
 let browser: TestBrowser
 const pathOf = new Map<string, string>()
+/** One technique of each other body, looked at on Choose. */
+const bodies = [
+  ['arm', 'volar-slab'],
+  ['neck', 'care-collar'],
+  ['trunk', 'trunk-shell'],
+] as const
 
 before(async () => {
   server = await startLiveServer()
@@ -17,6 +23,10 @@ before(async () => {
   const rows: BoardRow[] = await browser.driver.executeAsyncScript(
     `fetch('/api/board').then((one) => one.json()).then((one) => arguments[0](one.rows))`,
   )
+  for (const [name, technique] of bodies) {
+    const row = rows.find((one) => one.technique === technique)
+    if (row) pathOf.set(name, `/case/${row.caseId}/choose`)
+  }
   for (const row of rows) if (row.technique === 'leg-slab') pathOf.set(row.stage, `/case/${row.caseId}/${row.stage}`)
 })
 after(async () => {
@@ -24,10 +34,26 @@ after(async () => {
   await server.stop()
 })
 
-const screens = ['board', 'settings', 'size-up', 'measure', 'choose', 'make-ready', 'apply', 'check', 'watch'] as const
+const screens = [
+  'board',
+  'settings',
+  'store',
+  'arm',
+  'neck',
+  'trunk',
+  'size-up',
+  'measure',
+  'choose',
+  'make-ready',
+  'apply',
+  'check',
+  'watch',
+] as const
 
 async function visit(screen: (typeof screens)[number]): Promise<void> {
-  await browser.open(screen === 'board' ? '/' : screen === 'settings' ? '/settings' : (pathOf.get(screen) ?? '/nowhere'))
+  await browser.open(
+    screen === 'board' ? '/' : screen === 'settings' || screen === 'store' ? `/${screen}` : (pathOf.get(screen) ?? '/nowhere'),
+  )
   await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'h1' })).length === 1, 8_000, `${screen} has no heading`)
   await browser.driver.wait(
     async () => !/Working out|working it out|Opening…|Opening the case…|Reading…|Drawing…/.test(await browser.text()),

@@ -15,17 +15,39 @@ interface Shot {
 
 const shots: readonly Shot[] = [
   { name: 'board', at: '/' },
-  { name: 'size-up', at: 'Wenna Strood/size-up' },
+  { name: 'size-up', at: 'Perran Hoskyn/size-up' },
   { name: 'measure', at: 'Wenna Strood/measure', then: async (browser) => browser.type('textbox', /^Reading,/, '37.5') },
-  { name: 'measure-phone', at: 'Wenna Strood/measure', size: [390, 844] },
+  { name: 'measure-phone', at: 'Unnamed, about 45/measure', size: [390, 844] },
+  {
+    name: 'measure-photo',
+    at: 'Wenna Strood/measure',
+    then: async (browser) => {
+      await browser.click('button', /^Slab path/)
+      await browser.click('button', 'From a photo')
+      await browser.click('button', 'Use the demo drawing')
+      await browser.find('button', 'Take this reading')
+    },
+  },
   { name: 'choose', at: 'Hale Brannock/choose' },
+  { name: 'choose-ring', at: 'Jenifer Opie/choose' },
   { name: 'working', at: 'Hale Brannock/choose', then: async (browser) => browser.click('button', /^caution Slab width|Slab width/) },
   { name: 'make-ready', at: 'Isbel Carrow/make-ready' },
-  { name: 'apply', at: 'Corin Mabyn/apply', then: async (browser) => browser.click('button', 'Done') },
+  { name: 'apply', at: 'Unnamed, about 30/apply' },
   { name: 'apply-phone', at: 'Corin Mabyn/apply', size: [390, 844] },
-  { name: 'check', at: 'Sela Trewin/check' },
+  { name: 'check', at: 'Hedrek Callow/check' },
   { name: 'watch', at: 'Jago Penrose-Lyle/watch' },
   { name: 'watch-dark', at: 'Tamsyn Hollow/watch', theme: 'dark' },
+  { name: 'store', at: '/store', then: async (browser) => browser.click('radio', 'Plaster room') },
+  {
+    name: 'count-round',
+    at: '/store',
+    size: [390, 844],
+    then: async (browser) => {
+      await browser.click('radio', 'Plaster room')
+      await browser.click('link', 'Count round')
+      await browser.find('heading', 'Count round')
+    },
+  },
   { name: 'settings', at: '/settings' },
 ]
 

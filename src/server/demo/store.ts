@@ -30,10 +30,11 @@ export async function writeDemoStore(deps: {
       const code = itemCodeOf(item)
       const draw = createHash('sha256').update(`${place.name} ${code}`).digest()[0] ?? 0
       const isCarried = index === 0 || draw < 256 * place.share
-      if (gaps.some((gap) => code.startsWith(gap)) || !isCarried) return []
+      const isGap = index === 0 && gaps.some((gap) => code.startsWith(gap))
+      if (!isCarried) return []
       const isExpired = number % 17 === 5
       const expires = new Date(now + (isExpired ? -20 : 90 + (draw % 500)) * dayMs).toISOString().slice(0, 10)
-      return [[code, `TS${1000 + number}`, item.item ? expires : '', item.item ? 4 + (draw % 9) : 1 + (draw % 3)]]
+      return [[code, `TS${1000 + number}`, item.item ? expires : '', isGap ? 0 : item.item ? 4 + (draw % 9) : 1 + (draw % 3)]]
     })
     await importStock(placeId, stringify([[...stockColumns], ...rows]), keeper)
   }

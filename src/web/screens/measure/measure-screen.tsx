@@ -94,13 +94,7 @@ export function MeasureScreen() {
           <p>This technique asks for no reading.</p>
         )}
         {current && !current.definition.words ? (
-          <ReadingTools
-            key={`tools ${current.key}`}
-            caseId={open.record.id}
-            place={current}
-            side={side}
-            onTake={(reading) => take([reading])}
-          />
+          <ReadingTools key={`tools ${current.key}`} place={current} side={side} onTake={(reading) => take([reading])} />
         ) : null}
         <PlanMessages plan={{ ...plan, problems: [] }} levels={['stop', 'caution']} />
       </div>

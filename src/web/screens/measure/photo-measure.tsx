@@ -1,7 +1,6 @@
 import { useEffect, useState } from 'react'
 import { checkScaleBar, measurePhotoAngle, measurePhotoLength, type PhotoPoint } from '#core/quantities/photo-measure'
 import { formatLength } from '#core/plan/format-decision'
-import { useDraft } from '../../hooks/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'
@@ -11,6 +10,7 @@ import { useSettings } from '../../stores/session-store'
 import { drawDemoPhoto } from './demo-photo'
 import { PhotoPoints, type NamedPoint } from './photo-points'
 
+const usualBarCm = '10'
 const mostBytes = 30 * 1024 * 1024
 
 interface LoadedPhoto {
@@ -20,22 +20,12 @@ interface LoadedPhoto {
 }
 
 /** Measuring on a photo: a scale bar of known length, then two points for a length or three for an angle. */
-export function PhotoMeasure({
-  caseId,
-  label,
-  onClose,
-  onTake,
-}: {
-  caseId: string
-  label: string
-  onClose: () => void
-  onTake: (cm: number) => void
-}) {
+export function PhotoMeasure({ label, onClose, onTake }: { label: string; onClose: () => void; onTake: (cm: number) => void }) {
   const { units } = useSettings()
   const [photo, setPhoto] = useState<LoadedPhoto | null>(null)
   const [error, setError] = useState<string | null>(null)
   const [kind, setKind] = useState<'length' | 'angle'>('length')
-  const [barText, setBarText] = useDraft(`case/${caseId}/photo-bar`)
+  const [barText, setBarText] = useState(usualBarCm)
   const [points, setPoints] = useState<readonly PhotoPoint[]>([])
   useEffect(() => () => (photo ? URL.revokeObjectURL(photo.url) : undefined), [photo])
   const load = async (blob: Blob, name: string): Promise<void> => {
@@ -57,7 +47,7 @@ export function PhotoMeasure({
       setError(`${name || 'This file'} is not a picture that can be read: take a JPEG or PNG.`)
     }
   }
-  const barCm = Number((barText || '10').replace(',', '.'))
+  const barCm = Number(barText.replace(',', '.'))
   const named = namePoints(points, kind)
   const [barFrom, barTo, a, b, c] = points
   const barFault = photo && kind === 'length' && barFrom && barTo ? checkScaleBar(barFrom, barTo, barCm) : null
@@ -96,7 +86,7 @@ export function PhotoMeasure({
             <TextField
               label="Scale bar, cm"
               inputMode="decimal"
-              value={barText || '10'}
+              value={barText}
               onChange={(event) => setBarText(event.target.value)}
               className="w-32"
             />

@@ -7,17 +7,7 @@ import { PhotoMeasure } from './photo-measure'
 import { TapePanel } from './tape-panel'
 
 /** Other ways to take the reading: the digital tape, or a photo with a scale bar. */
-export function ReadingTools({
-  caseId,
-  place,
-  side,
-  onTake,
-}: {
-  caseId: string
-  place: AskedPlace
-  side: Side | null
-  onTake: (reading: Measurement) => void
-}) {
+export function ReadingTools({ place, side, onTake }: { place: AskedPlace; side: Side | null; onTake: (reading: Measurement) => void }) {
   const [isPhotoOpen, setPhotoOpen] = useState(false)
   const { definition } = place
   const take = (value: number, tool: 'digital-tape' | 'photo'): void =>
@@ -40,7 +30,6 @@ export function ReadingTools({
       {definition.kind === 'length' ? <Button onClick={() => setPhotoOpen(true)}>From a photo</Button> : null}
       {isPhotoOpen ? (
         <PhotoMeasure
-          caseId={caseId}
           label={definition.label}
           onClose={() => setPhotoOpen(false)}
           onTake={(cm) => {

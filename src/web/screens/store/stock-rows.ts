@@ -1,6 +1,6 @@
 import { availableOf, type StockLine, type StockLot } from '#contract/store'
 
-export const stockStates = ['out', 'expired', 'low', 'soon', 'ok'] as const
+export const stockStates = ['out', 'expired', 'low', 'soon', 'ok', 'absent'] as const
 export type StockState = (typeof stockStates)[number]
 
 export const stateWords: Record<StockState, string> = {
@@ -9,6 +9,7 @@ export const stateWords: Record<StockState, string> = {
   low: 'low',
   soon: 'expires soon',
   ok: 'enough',
+  absent: 'not kept here',
 }
 
 /** One line of the store's table. */
@@ -40,25 +41,28 @@ export function toStockRows(lines: readonly StockLine[], today: string): readonl
     const free = availableOf(line, today)
     const first = days[0] ?? null
     const state: StockState =
-      free === 0
-        ? 'out'
-        : first !== null && first < today
-          ? 'expired'
-          : free <= line.lowMark
-            ? 'low'
-            : first !== null && first <= soon
-              ? 'soon'
-              : 'ok'
+      line.lots.length === 0
+        ? 'absent'
+        : free === 0
+          ? 'out'
+          : first !== null && first < today
+            ? 'expired'
+            : free <= line.lowMark
+              ? 'low'
+              : first !== null && first <= soon
+                ? 'soon'
+                : 'ok'
     const { itemCode, label, lots, reserved, lowMark } = line
     return { itemCode, label, lots, free, reserved, lowMark, expiresOn: first, state }
   })
 }
 
-/** Rows whose label or code holds every typed word, and whose state is wanted. */
+/** Rows whose label, code or lot holds every typed word, and whose state is wanted; what is not kept here only when asked for or looked for. */
 export function filterRows(rows: readonly StockRow[], typed: string, states: readonly StockState[]): readonly StockRow[] {
   const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
   return rows.filter((row) => {
-    const text = `${row.label} ${row.itemCode} ${row.lots.map((lot) => lot.lot).join(' ')}`.toLowerCase()
-    return words.every((word) => text.includes(word)) && (states.length === 0 || states.includes(row.state))
+    const text = `${row.label} ${row.itemCode}`.toLowerCase()
+    const isFound = words.every((word) => text.includes(word) || row.lots.some((lot) => lot.lot.toLowerCase().startsWith(word)))
+    return isFound && (states.length === 0 ? row.state !== 'absent' || words.length > 0 : states.includes(row.state))
   })
 }

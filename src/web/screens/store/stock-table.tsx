@@ -4,7 +4,7 @@ import { ToneShape, type Tone } from '../../parts/level-mark'
 import { LotCounts } from './lot-counts'
 import { stateWords, stockStates, type StockRow, type StockState } from './stock-rows'
 
-const tones: Record<StockState, Tone> = { out: 'stop', expired: 'caution', low: 'caution', soon: 'note', ok: 'calm' }
+const tones: Record<StockState, Tone> = { out: 'stop', expired: 'caution', low: 'caution', soon: 'note', ok: 'calm', absent: 'blank' }
 const column = createColumnHelper<StockRow>()
 
 /** Items of a place, sorted by any column; each opens its lots to count or receive. */

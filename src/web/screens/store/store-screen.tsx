@@ -37,7 +37,7 @@ export function StoreScreen() {
           <h1 className="text-2xl font-bold">Store</h1>
           <p className="text-soft">
             {shown
-              ? `${rows.length} items, ${count('out')} with none free, ${count('low')} low, ${count('expired')} with an expired lot`
+              ? `${rows.length - count('absent')} items kept here, ${count('out')} with none free, ${count('low')} low, ${count('expired')} with an expired lot`
               : ''}
           </p>
         </div>
