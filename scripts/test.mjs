@@ -32,6 +32,8 @@ try {
   const suites = {
     core: 'tests/core/**/*.test.ts',
     cli: 'tests/cli/**/*.test.ts',
+    contract: 'tests/contract/**/*.test.ts',
+    web: 'tests/web/**/*.test.ts',
     docs: 'tests/docs/**/*.test.ts',
     server: 'tests/server/**/*.test.ts',
     browser: process.env.WREN_BROWSER_TESTS ?? 'tests/browser/**/*.test.ts',

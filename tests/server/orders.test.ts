@@ -50,6 +50,9 @@ describe('technique, orders and device of a case', () => {
     expect(answer.status).to.equal(422)
     expect(answer.body['detail']).to.match(/application has begun/)
     expect((await record()).technique).to.equal('leg-slab')
+    const dropped = await client.send(opened.caseStream, 'plan-dropped', {})
+    expect(dropped.status).to.equal(422)
+    expect(dropped.body['detail']).to.match(/application has begun/)
   })
 
   it('lifts the caution once weight is ordered, and keeps who ordered it', async () => {

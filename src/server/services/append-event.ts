@@ -147,12 +147,12 @@ async function saveSnapshot(deps: AppendDeps, event: StoredEvent, head: StreamHe
     return noDoubts
   }
   const before = await deps.streams.findCase(id, transaction)
-  if (event.kind === 'technique' && (before?.record.runs.length ?? 0) > 0) {
+  if ((event.kind === 'technique' || event.kind === 'plan-dropped') && (before?.record.runs.length ?? 0) > 0) {
     throw invalidInput([
       {
         code: 'format',
-        path: 'body/technique',
-        message: 'The application has begun: finish it, or open a new case for the other technique.',
+        path: event.kind === 'technique' ? 'body/technique' : 'kind',
+        message: 'The application has begun: finish it, or open a new case for what is to be done instead.',
       },
     ])
   }

@@ -25,7 +25,7 @@ export function ColumnLane(props: LaneProps) {
       viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={`${name} from the front and from the side, drawn to scale from the readings`}
-      className="mx-auto block max-h-[34dvh] w-full select-none lg:max-h-[56dvh]"
+      className="mx-auto block max-h-[27dvh] w-full select-none lg:max-h-[56dvh]"
     >
       <Ruler lengthCm={Math.max(5, Math.floor((front.maxY - minY) / 5) * 5)} y0={toY(minY)} isInches={units === 'inches'} />
       <Figure {...props} shape={front} view="front" at={frontX} toY={toY} />

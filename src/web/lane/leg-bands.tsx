@@ -97,6 +97,7 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
       )
     }
     case 'bar': {
+      if (band.fromCm > 0 && shape.kneecap) return <SideBar band={band} shape={shape} flip={flip} kneeCm={shape.kneecap[0]} isLit={isLit} />
       const backs = [band.fromCm, band.toCm].map((at) => shape.placeAt('leg', Math.max(at, 0), 'back')[1])
       const y = Math.min(...backs) - barGapCm
       const [x1, yA] = flip([band.fromCm, y])
@@ -174,4 +175,21 @@ function frontLine(shape: LegShape, share: number, toCm: number): Point[] {
     const [, back] = shape.placeAt('leg', at, 'back')
     return [x, back + (front - back) * share]
   })
+}
+
+/** A brace's bar along the side of the leg, with its hinge at the end by the knee. */
+function SideBar({ band, shape, flip, kneeCm, isLit }: Omit<BandProps, 'onPick'> & { kneeCm: number }) {
+  const middle = (at: number): Point => {
+    const [front, back] = [shape.placeAt('leg', at, 'front'), shape.placeAt('leg', at, 'back')]
+    return flip([at, (front[1] + back[1]) / 2])
+  }
+  const [x1, y1] = middle(band.fromCm)
+  const [x2, y2] = middle(band.toCm)
+  const [hx, hy] = Math.abs(band.fromCm - kneeCm) < Math.abs(band.toCm - kneeCm) ? [x1, y1] : [x2, y2]
+  return (
+    <g stroke={isLit ? 'var(--citrus-deep)' : 'var(--slab-edge)'} strokeLinecap="round">
+      <path d={`M${x1} ${y1} L${x2} ${y2}`} strokeWidth="1.3" />
+      <circle cx={hx} cy={hy} r="1.5" fill="var(--slab)" strokeWidth="0.5" />
+    </g>
+  )
 }

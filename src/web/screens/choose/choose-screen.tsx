@@ -17,6 +17,7 @@ import { useOpenCase, writeEvent, type OpenCase } from '../../stores/case-store'
 import { serverNow } from '../../stores/server-clock'
 import { reservePlan } from '../../stores/reserve-plan'
 import { usePerson, useSettings } from '../../stores/session-store'
+import { CutList } from './cut-list'
 import { DecisionGrid } from './decision-grid'
 import { OptionPanel } from './option-panel'
 import { SizeStripView } from './size-strip'
@@ -130,6 +131,7 @@ export function ChooseScreen() {
             <DecisionGrid plan={plan} units={units} onOpen={(decision) => setSheet({ kind: 'working', decision })} />
             <PlanMessages plan={plan} levels={['note']} showProblems={false} />
           </div>
+          <CutList plan={trial ?? plan} units={units} />
           <StockSource record={record} />
           <OptionPanel record={record} plan={plan} onSave={(options) => void writeEvent('options', { options })} />
         </div>

@@ -3,11 +3,12 @@ import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 import type { Decision } from '#core/plan/decision'
 import type { Material } from '#core/plan/plan'
-import { formatLength, formatValue, type DisplayUnits } from '#core/plan/format-decision'
+import type { DisplayUnits } from '#core/plan/format-decision'
 import { Lane } from '../../lane/lane'
 import { useDraft } from '../../hooks/use-draft'
 import { usePlan } from '../../hooks/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
+import { describeMaterial, layOutOrder } from '../../parts/describe-material'
 import { Notice } from '../../parts/notice'
 import { PlanMessages } from '../../parts/plan-messages'
 import { WorkingSheet } from '../../parts/working-sheet'
@@ -88,7 +89,7 @@ function LayOut({ caseId, materials, units }: { caseId: string; materials: reado
       </h2>
       <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
         {[...materials]
-          .sort((a, b) => order(a) - order(b))
+          .sort((a, b) => layOutOrder(a) - layOutOrder(b))
           .concat(extras)
           .map((material) => (
             <li key={material.id}>
@@ -101,7 +102,7 @@ function LayOut({ caseId, materials, units }: { caseId: string; materials: reado
                 />
                 <span className="min-w-0">
                   <span className={`block font-semibold ${ticked.has(material.id) ? 'text-soft line-through' : ''}`}>
-                    {describe(material, units)}
+                    {describeMaterial(material, units)}
                   </span>
                   {material.note ? <span className="block text-sm text-soft">{material.note}</span> : null}
                 </span>
@@ -111,17 +112,4 @@ function LayOut({ caseId, materials, units }: { caseId: string; materials: reado
       </ul>
     </section>
   )
-}
-
-function order(material: Material): number {
-  return ['stockinette', 'padding', 'slab', 'bandage'].findIndex((id) => material.id.startsWith(id))
-}
-
-function describe(material: Material, units: DisplayUnits): string {
-  const name = material.item.replaceAll('-', ' ')
-  const width = material.widthCm === null ? '' : `, ${formatLength(material.widthCm, units)} wide`
-  const length = material.lengthCm !== null && material.rolls === null ? `, ${formatLength(material.lengthCm, units)} long` : ''
-  const layers =
-    material.id === 'slab' && material.layers !== null && material.layers > 1 ? `, ${formatValue(material.layers, 'layers')}` : ''
-  return `${material.rolls === null ? '' : `${material.rolls} × `}${name}${width}${length}${layers}`
 }

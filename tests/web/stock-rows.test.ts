@@ -3,8 +3,8 @@ import { availableOf, itemCodeOf, itemLabel, reservationsOf, type StockLine } fr
 import { catalogue } from '#core/catalogue/catalogue'
 import { filterRows, toStockRows } from '../../src/web/screens/store/stock-rows'
 import { readCount } from '../../src/web/screens/store/read-count'
-import { exampleOf, techniqueIds } from './example-cases'
-import { planFile } from './leg-slab-cases'
+import { exampleOf, techniqueIds } from '../core/example-cases'
+import { planFile } from '../core/leg-slab-cases'
 
 const today = '2026-11-24'
 const line = (changes: Partial<StockLine>): StockLine => ({
