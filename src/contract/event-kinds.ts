@@ -38,6 +38,7 @@ export const eventKinds = {
   note: { stream: 'case', nature: 'additive', right: 'add' },
   'plan-dropped': { stream: 'case', nature: 'additive', right: 'decide' },
   removed: { stream: 'case', nature: 'replacing', right: 'decide' },
+  'place-opened': { stream: 'place', nature: 'opening', right: 'manage-protocols' },
   'stock-counted': { stream: 'place', nature: 'additive', right: 'add' },
   'stock-received': { stream: 'place', nature: 'additive', right: 'add' },
   'stock-taken': { stream: 'place', nature: 'additive', right: 'add' },

@@ -9,6 +9,7 @@ import type { EventKindId } from './event-kinds'
 import {
   deviceSchema,
   ordersSchema,
+  placeOpened,
   stockCounted,
   stockItemSchema,
   stockReceived,
@@ -160,6 +161,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
     placeName: text(80).required(),
     items: Joi.array().items(stockItemSchema).max(2000).required(),
   }),
+  'place-opened': placeOpened,
   'stock-counted': stockCounted,
   'stock-received': stockReceived,
   'stock-taken': stockTaken,

@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { castMaterials } from '#core/case/device'
+import { placeKinds } from './store'
 import { oxygenRoutes, spinePositions } from '#core/case/orders'
 
 const uuid = Joi.string().guid()
@@ -51,6 +52,9 @@ export const deviceSchema = Joi.object({
   minutesSince: Joi.number().min(0).max(1_000_000),
   lastRound: Joi.valid('none', 'known', 'warn', 'review', 'urgent'),
 })
+
+/** A new place that keeps stock. */
+export const placeOpened = Joi.object({ name: Joi.string().trim().min(1).max(80).required(), kind: Joi.valid(...placeKinds).required() })
 
 /** Counts of lots: what a stock event changes. */
 const count = Joi.number().integer().min(0).max(100_000)

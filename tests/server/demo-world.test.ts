@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { techniques } from '#core/techniques/registry'
 import type { BoardRow } from '#contract/board'
 import { loadDemoWorld } from '../../src/server/demo/load-demo-world'
 import { demoStaff } from '../../src/server/demo/staff'
@@ -30,6 +31,8 @@ describe('the demo world', () => {
       'check',
       'watch',
     )
+    expect(new Set(rows.map((row) => row.technique))).to.have.property('size', techniques.length)
+    expect(rows.filter((row) => row.level === 'review' || row.level === 'urgent')).to.have.length.of.at.least(2)
     expect(rows.some((row) => row.level === 'review' || row.level === 'urgent')).to.equal(true)
     const isOverdue = (row: BoardRow): boolean => row.nextDueAt !== null && harness.now > Date.parse(row.nextDueAt) + row.graceMin * 60_000
     expect(rows.filter(isOverdue)).to.have.length.of.at.least(1)

@@ -24,7 +24,7 @@ describe('the store', () => {
   after(() => harness.stop())
   beforeEach(async () => {
     placeId = uuidv7()
-    await createStockRepository(harness.db).addPlace(placeId, `Plaster room ${placeId}`, 'plaster-room')
+    await createStockRepository(harness.db).addPlace({ id: placeId, name: `Plaster room ${placeId}`, kind: 'plaster-room' })
     caseId = (await openCase(bram)).caseStream.id
   })
 
@@ -46,6 +46,21 @@ describe('the store', () => {
     expect(((await bram.get('/api/store')).body['places'] as unknown[]).length).to.be.greaterThan(0)
     expect((await bram.get(`/api/store/${uuidv7()}`)).status).to.equal(404)
     expect((await bram.get('/api/store/nonsense')).status).to.equal(422)
+  })
+
+  it('opens a place for leads, by a name that no other has', async () => {
+    const fresh = { type: 'place', id: uuidv7() } as const
+    const body = { name: `Ward trolley ${fresh.id}`, kind: 'trolley' }
+    expect((await bram.send(fresh, 'place-opened', body)).status).to.equal(403)
+    expect((await lead.send(fresh, 'place-opened', { ...body, kind: 'cave' })).status).to.equal(422)
+    expect((await lead.send(fresh, 'place-opened', { ...body, name: ' ' })).status).to.equal(422)
+    expect((await lead.send(fresh, 'place-opened', body)).status).to.equal(200)
+    expect((await lead.send(fresh, 'place-opened', body)).status).to.equal(409)
+    const same = await lead.send({ type: 'place', id: uuidv7() }, 'place-opened', body)
+    expect(same.status).to.equal(422)
+    expect(messages(same)).to.match(/already: give the new one another name/)
+    const received = { lotId: uuidv7(), itemCode: item, lot: 'A1', expiresOn: null, count: 3 }
+    expect((await bram.send(fresh, 'stock-received', received)).status).to.equal(200)
   })
 
   describe('CSV', () => {

@@ -25,7 +25,7 @@ export async function writeDemoStore(deps: {
   const { stock, importStock, keeper, now } = deps
   for (const [index, place] of places.entries()) {
     const placeId = idFor(`place ${place.name}`, now)
-    await stock.addPlace(placeId, place.name, place.kind)
+    await stock.addPlace({ id: placeId, name: place.name, kind: place.kind })
     const rows = catalogue.items.flatMap((item, number) => {
       const code = itemCodeOf(item)
       const draw = createHash('sha256').update(`${place.name} ${code}`).digest()[0] ?? 0

@@ -1,6 +1,6 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { StockItem } from '#core/case/clinical-case'
-import type { PlaceKind, StockLine, StockLot, StockMovement, StockPlace } from '#contract/store'
+import type { StockLine, StockLot, StockMovement, StockPlace } from '#contract/store'
 
 const genesis = '0'.repeat(64)
 
@@ -47,11 +47,20 @@ export function createStockRepository(db: Sequelize) {
       })
       return rows[0] ?? null
     },
-    async addPlace(id: string, name: string, kind: PlaceKind): Promise<void> {
+    async addPlace(place: StockPlace, transaction?: Transaction): Promise<void> {
       await db.query('INSERT INTO places (id, name, kind, version, head_hash) VALUES (:id, :name, :kind, 1, :genesis)', {
         type: QueryTypes.INSERT,
-        replacements: { id, name, kind, genesis },
+        replacements: { ...place, genesis },
+        ...inside(transaction),
       })
+    },
+    async isPlaceNamed(name: string, transaction: Transaction): Promise<boolean> {
+      const rows = await db.query('SELECT id FROM places WHERE name = :name', {
+        type: QueryTypes.SELECT,
+        replacements: { name },
+        transaction,
+      })
+      return rows.length > 0
     },
     /** Adds catalogue items, or renews what is known of them; their low marks stay. */
     async addItems(items: readonly { code: string; label: string; item: StockItem; lowMark: number }[]): Promise<void> {

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import type { StoredEvent } from '#contract/event'
-import { availableOf, type StockLot } from '#contract/store'
+import { availableOf, type PlaceKind, type StockLot } from '#contract/store'
 import { ApiError, invalidInput } from '../api-error'
 import type { MovementRow, StockRepository } from '../repositories/stock'
 
@@ -31,6 +31,15 @@ export async function moveStock(stock: StockRepository, event: StoredEvent, tran
     at: new Date(event.receivedAt),
   })
   switch (event.kind) {
+    case 'place-opened': {
+      const { name, kind } = event.body as { name: string; kind: PlaceKind }
+      if (await stock.isPlaceNamed(name, transaction)) {
+        throw invalidInput([
+          { code: 'format', path: 'body/name', message: `There is a place called "${name}" already: give the new one another name.` },
+        ])
+      }
+      return stock.addPlace({ id: placeId, name, kind }, transaction)
+    }
     case 'stock-counted': {
       const { lotId, count } = event.body as { lotId: string; count: number }
       const lot = (await stock.lotsOf(placeId, null, transaction)).find((one) => one.lotId === lotId)

@@ -2,7 +2,7 @@ import { create } from 'zustand'
 import type { EventAnswer } from '#contract/answers'
 import type { EventKindId } from '#contract/event-kinds'
 import { paths } from '#contract/paths'
-import type { StockAnswer, StockMovement, StockPlace } from '#contract/store'
+import type { PlaceKind, StockAnswer, StockMovement, StockPlace } from '#contract/store'
 import { callApi, type ApiResult } from './api'
 import { makeEvent } from './outbox'
 
@@ -44,6 +44,13 @@ export async function moveStock(placeId: string, kind: EventKindId, body: object
   const failure = describeFailure(result)
   if (failure === null) await loadPlace(placeId)
   return failure
+}
+
+/** Opens a place that keeps stock; what stands against it in words, or null when it was done. */
+export async function openPlace(id: string, name: string, kind: PlaceKind): Promise<string | null> {
+  const result = await callApi<EventAnswer>('POST', paths.events, makeEvent({ type: 'place', id }, 'place-opened', { name, kind }, 0))
+  if (result.kind === 'ok') await loadPlaces()
+  return describeFailure(result)
 }
 
 /** Why a request did nothing, in words; null when it was done. */

@@ -10,6 +10,7 @@ import { usePerson } from '../../stores/session-store'
 import { loadPlace, loadPlaces, useStock } from '../../stores/stock-store'
 import { CsvImport } from './csv-import'
 import { MovementList } from './movement-list'
+import { NewPlace } from './new-place'
 import { filterRows, stateWords, stockStates, toStockRows, type StockState } from './stock-rows'
 import { StockTable } from './stock-table'
 
@@ -22,6 +23,7 @@ export function StoreScreen() {
   const [typed, setTyped] = useState('')
   const [states, setStates] = useState<readonly StockState[]>([])
   const [isImporting, setImporting] = useState(false)
+  const [isOpening, setOpening] = useState(false)
   const wanted = placeId ?? places[0]?.id
   useEffect(() => void loadPlaces(), [])
   useEffect(() => void (wanted ? loadPlace(wanted) : undefined), [wanted])
@@ -52,7 +54,7 @@ export function StoreScreen() {
           There is no connection. What you see may be old; nothing can be changed until it is back.
         </Notice>
       ) : null}
-      {places.length === 0 && !isOffline ? <p className="text-soft">No place keeps stock yet.</p> : null}
+      {places.length === 0 && !isOffline ? <p className="text-soft">No place keeps stock yet: a lead adds the first one.</p> : null}
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <ChoiceRow
           label="Place"
@@ -76,6 +78,22 @@ export function StoreScreen() {
           onChange={setStates}
         />
       </div>
+      {hasRight(person.roles, 'manage-protocols') ? (
+        <div>
+          <Button look="quiet" onClick={() => setOpening(true)}>
+            Add a place
+          </Button>
+        </div>
+      ) : null}
+      {isOpening ? (
+        <NewPlace
+          onClose={() => setOpening(false)}
+          onOpened={(id) => {
+            setOpening(false)
+            void navigate(`/store/${id}`)
+          }}
+        />
+      ) : null}
       {shown ? (
         <>
           <StockTable rows={found} placeId={shown.place.id} today={today} />

@@ -1,0 +1,47 @@
+import { useState } from 'react'
+import { v7 as uuidv7 } from 'uuid'
+import { placeKinds, type PlaceKind } from '#contract/store'
+import { spoken } from '#core/case/vocabulary'
+import { Button } from '../../parts/button'
+import { ChoiceRow } from '../../parts/choice-row'
+import { Dialog } from '../../parts/dialog'
+import { TextField } from '../../parts/text-field'
+import { openPlace } from '../../stores/stock-store'
+
+/** A further place that keeps stock. */
+export function NewPlace({ onClose, onOpened }: { onClose: () => void; onOpened: (id: string) => void }) {
+  const [name, setName] = useState('')
+  const [kind, setKind] = useState<PlaceKind>('trolley')
+  const [error, setError] = useState<string>()
+  const keep = async (): Promise<void> => {
+    if (name.trim() === '') return setError('The name is missing: say where the stock stands.')
+    const id = uuidv7()
+    const failure = await openPlace(id, name.trim(), kind)
+    if (failure) setError(failure)
+    else onOpened(id)
+  }
+  return (
+    <Dialog title="A new place for stock" isOpen onClose={onClose}>
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          void keep()
+        }}
+      >
+        <TextField label="Name of the place" value={name} error={error} onChange={(event) => setName(event.target.value)} />
+        <ChoiceRow
+          label="What it is"
+          value={kind}
+          choices={placeKinds.map((value) => ({ value, label: spoken(value) }))}
+          onChange={setKind}
+        />
+        <div>
+          <Button type="submit" look="next">
+            Open it
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}

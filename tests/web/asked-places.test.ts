@@ -1,0 +1,161 @@
+import { expect } from 'chai'
+import { foldCase } from '#contract/case-record'
+import { foldEpisode, unknownInjury, type InjuryRecord } from '#contract/episode-record'
+import type { FoldableEvent } from '#contract/event'
+import type { Region, Side } from '#core/case/vocabulary'
+import { techniques } from '#core/techniques/registry'
+import { bodyParts, bodyViews, chartSize, matchParts, zonesOf } from '../../src/web/screens/size-up/body-zones'
+import { outlinesOf } from '../../src/web/screens/size-up/body-outline'
+import { askedPlaces, readingsOf, usualSide } from '../../src/web/screens/measure/asked-places'
+import { createTape } from '../../src/standins/tape/tape-state'
+import { parseTapeLine } from '#core/quantities/tape-line'
+
+const event = (kind: string, body: object): FoldableEvent => ({
+  id: kind,
+  kind,
+  v: 1,
+  body,
+  at: '2026-01-10T08:00:00Z',
+  actor: 'p',
+  actorName: 'Ada',
+})
+const openOf = (technique: string, region: Region, side: Side | null) => {
+  const injury: InjuryRecord = { ...unknownInjury, region, side, swelling: 'moderate' }
+  const opened = foldEpisode(null, 'e', event('episode-opened', { patientId: 'p', place: 'Bay 1', zone: 'UTC' }))
+  return {
+    record: foldCase(null, 'c', event('case-opened', { episodeId: 'e', injuryId: 'i', technique })),
+    episode: foldEpisode(opened, 'e', event('injury', { injuryId: 'i', injury })),
+  }
+}
+
+describe('places to measure', () => {
+  for (const technique of techniques) {
+    const region = technique.regions[0] ?? 'ankle'
+    const side = region === 'neck' || region === 'trunk' ? null : 'left'
+
+    it(`${technique.id}: are asked once each, with words, and what is required is asked`, () => {
+      const places = askedPlaces(openOf(technique.id, region, side))
+      expect(new Set(places.map((one) => one.key)).size).to.equal(places.length)
+      for (const { definition } of places) {
+        expect(definition.label, definition.id).to.match(/\S/)
+        expect(definition.landmarks, definition.id).to.match(/\S/)
+        expect(definition.posture, definition.id).to.match(/\S/)
+      }
+    })
+
+    it(`${technique.id}: are read on a side only where the body has two`, () => {
+      for (const place of askedPlaces(openOf(technique.id, region, side))) {
+        const usual = usualSide(place, side, true)
+        if (place.definition.sideRule === 'none') expect(usual ?? null, place.key).to.equal(place.fixedSide)
+        if (place.definition.sideRule === 'wearing' && side) expect(usual, place.key).to.equal(side)
+        if (side === null && place.fixedSide === null) expect(usual, place.key).to.equal(null)
+      }
+    })
+  }
+
+  it('keep left and right of a place apart', () => {
+    const places = askedPlaces(openOf('trunk-shell', 'trunk', null))
+    const groove = places.filter((one) => one.definition.id === 'groove-to-crest')
+    expect(groove.map((one) => one.fixedSide)).to.deep.equal(['left', 'right'])
+    const readings = [{ id: 'groove-to-crest', side: 'left', value: 1, unit: 'cm' }] as const
+    expect(groove.map((one) => readingsOf(one, readings).length)).to.deep.equal([1, 0])
+  })
+
+  it('are of the sound side before swelling, of the injured one where the swelling counts', () => {
+    const places = askedPlaces(openOf('leg-slab', 'ankle', 'left'))
+    const calf = places.find((one) => one.definition.id === 'calf-girth')
+    const path = places.find((one) => one.definition.id === 'slab-path')
+    if (!calf || !path) throw new Error('not asked')
+    expect(usualSide(calf, 'left', true)).to.equal('left')
+    expect(usualSide(calf, 'left', false)).to.equal('right')
+    expect(usualSide(path, 'left', true)).to.equal('right')
+  })
+})
+
+describe('the body chart', () => {
+  for (const view of bodyViews) {
+    for (const side of ['left', 'right'] as const) {
+      it(`${view}, ${side}: zones lie inside, cover a thumb and do not overlap`, () => {
+        const zones = zonesOf(view, side)
+        for (const zone of zones) {
+          expect(zone.x).to.be.at.least(0)
+          expect(zone.y + zone.height).to.be.at.most(chartSize.height)
+          expect(zone.x + zone.width).to.be.at.most(chartSize.width)
+          expect(Math.min(zone.width, zone.height), zone.region).to.be.at.least(40)
+        }
+        for (const [index, a] of zones.entries()) {
+          for (const b of zones.slice(index + 1)) {
+            const across = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)
+            const down = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y)
+            expect(Math.min(across, down), `${a.region} ${a.side} and ${b.region} ${b.side}`).to.be.at.most(3)
+          }
+        }
+      })
+    }
+  }
+
+  it('has every part on some view, and draws every view', () => {
+    const shown = new Set(bodyViews.flatMap((view) => zonesOf(view, 'left').map((zone) => zone.region)))
+    for (const part of bodyParts) expect(shown.has(part.region), part.label).to.equal(true)
+    for (const view of bodyViews) for (const { path } of outlinesOf(view)) expect(path).to.match(/^M[\s\S]*Z$/)
+  })
+
+  for (const [typed, label] of [
+    ['l ank', 'left ankle'],
+    ['right kn', 'right knee'],
+    ['wri l', 'left wrist'],
+    ['low r', 'right lower leg'],
+    ['NECK', 'neck'],
+    ['tr', 'trunk'],
+  ] as const) {
+    it(`finds ${label} by "${typed}"`, () => expect(matchParts(typed)[0]?.label).to.equal(label))
+  }
+
+  it('finds nothing by nothing, and nothing by nonsense', () => {
+    expect(matchParts('  ')).to.deep.equal([])
+    expect(matchParts('wing')).to.deep.equal([])
+  })
+})
+
+describe('the simulated tape', () => {
+  const steady = () => 0.5
+
+  it('speaks lines that the protocol knows', () => {
+    const tape = createTape(Math.random)
+    for (let tick = 0; tick < 400; tick++) {
+      if (tick % 40 === 0) tape.change({ lengthCm: (tick * 7) % 150, jitterCm: (tick / 40) % 3 })
+      for (const line of [...tape.tick(), tape.hold()]) expect(parseTapeLine(line).kind, line).not.to.equal('garbage')
+    }
+  })
+
+  it('settles on the new length within a second, unsteady until then', () => {
+    const tape = createTape(steady)
+    tape.change({ lengthCm: 60, jitterCm: 0 })
+    const first = parseTapeLine(tape.tick()[0] ?? '')
+    expect(first).to.include({ kind: 'reading', isSteady: false })
+    let last = first
+    for (let tick = 0; tick < 10; tick++) last = parseTapeLine(tape.tick()[0] ?? '')
+    expect(last).to.deep.equal({ kind: 'reading', cm: 60, isSteady: true })
+    expect(tape.hold()).to.equal('H 60.0')
+  })
+
+  it('is never steady while it jitters, and never beyond its reach', () => {
+    const tape = createTape(() => 1)
+    tape.change({ lengthCm: 150, jitterCm: 5 })
+    for (let tick = 0; tick < 20; tick++) {
+      const read = parseTapeLine(tape.tick()[0] ?? '')
+      if (read.kind === 'reading') {
+        expect(read.isSteady).to.equal(false)
+        expect(read.cm).to.be.at.most(150)
+      }
+    }
+  })
+
+  it('loses what it is told to lose, and tells its battery', () => {
+    const tape = createTape(steady)
+    tape.change({ lossShare: 1, batteryPercent: 9 })
+    const lines = Array.from({ length: 60 }, () => tape.tick()).flat()
+    expect(lines.every((line) => line.startsWith('B '))).to.equal(true)
+    expect(parseTapeLine(lines[0] ?? '')).to.deep.equal({ kind: 'battery', percent: 9 })
+  })
+})
