@@ -58,296 +58,299 @@ async function heightAndWeight(): Promise<void> {
   await browser.waitForText('70 kg')
 }
 
-before(async () => {
-  server = await startLiveServer()
-  browser = await startBrowser(server.address)
-  await browser.setViewport(1280, 800)
-})
-after(async () => {
-  await browser.close()
-  await server.stop()
-})
-
-describe('signing in', () => {
-  it('says what is wrong and keeps the name', async () => {
-    await browser.open('/')
-    await browser.click('button', 'Sign in')
-    await browser.waitForText('Name is missing')
-    await browser.type('textbox', 'Name', 'isolde')
-    await browser.type('textbox', 'Password', 'wrong')
-    await browser.click('button', 'Sign in')
-    await browser.waitForText('Name and password do not match')
-    expect(await (await browser.find('textbox', 'Name')).getAttribute('value')).to.equal('isolde')
+describe('a back slab in the browser', () => {
+  before(async () => {
+    server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+  })
+  after(async () => {
+    await browser.close()
+    await server.stop()
   })
 
-  it('opens the Board, worst case first', async () => {
-    await signIn(browser, 'isolde', server.password)
-    await browser.waitForText('Penrose-Lyle')
-    const lines = await browser.driver.findElements({ css: 'ul[aria-label^="Live cases"] > li' })
-    const shown = await Promise.all(lines.map((line) => line.getText()))
-    const place = (pattern: RegExp): number => shown.findIndex((text) => pattern.test(text))
-    expect(place(/Lowenna Pascoe-Bray[\s\S]*Urgent/)).to.equal(0)
-    expect(place(/Penrose-Lyle[\s\S]*Review now/)).to.be.within(1, place(/Tamsyn Hollow[\s\S]*Overdue/))
-  })
-})
+  describe('signing in', () => {
+    it('says what is wrong and keeps the name', async () => {
+      await browser.open('/')
+      await browser.click('button', 'Sign in')
+      await browser.waitForText('Name is missing')
+      await browser.type('textbox', 'Name', 'isolde')
+      await browser.type('textbox', 'Password', 'wrong')
+      await browser.click('button', 'Sign in')
+      await browser.waitForText('Name and password do not match')
+      expect(await (await browser.find('textbox', 'Name')).getAttribute('value')).to.equal('isolde')
+    })
 
-describe('one back slab, from the tape to the first check', () => {
-  let caseId: string
-
-  it('is ready to measure once side and region are chosen, before any name', async () => {
-    await browser.open('/new')
-    await browser.find('heading', 'Size up')
-    expect(await (await browser.find('button', 'Choose region and side')).isEnabled()).to.equal(false)
-    caseId = await startCase()
-    await heightAndWeight()
-    await browser.click('link', 'Measure')
-    await browser.find('heading', 'Slab path')
-    await browser.waitForText('on the RIGHT leg, the sound one')
+    it('opens the Board, worst case first', async () => {
+      await signIn(browser, 'isolde', server.password)
+      await browser.waitForText('Penrose-Lyle')
+      const lines = await browser.driver.findElements({ css: 'ul[aria-label^="Live cases"] > li' })
+      const shown = await Promise.all(lines.map((line) => line.getText()))
+      const place = (pattern: RegExp): number => shown.findIndex((text) => pattern.test(text))
+      expect(place(/Lowenna Pascoe-Bray[\s\S]*Urgent/)).to.equal(0)
+      expect(place(/Penrose-Lyle[\s\S]*Review now/)).to.be.within(1, place(/Tamsyn Hollow[\s\S]*Overdue/))
+    })
   })
 
-  it('redraws the limb in the frame in which a reading changes', async () => {
-    await takeReadings('58')
-    await browser.find('heading', 'Ankle girth')
-    await browser.waitForText('on the LEFT leg, the injured one')
-    const input = await browser.find('textbox', /^Reading,/)
-    const outline = (): Promise<string> =>
-      browser.driver.executeScript('return document.querySelector("[role=img] path[fill^=url]")?.getAttribute("d") ?? ""')
-    await input.sendKeys('25')
-    const first = await outline()
-    const changed: boolean = await browser.driver.executeAsyncScript(
-      `const [input, done] = arguments
+  describe('one back slab, from the tape to the first check', () => {
+    let caseId: string
+
+    it('is ready to measure once side and region are chosen, before any name', async () => {
+      await browser.open('/new')
+      await browser.find('heading', 'Size up')
+      expect(await (await browser.find('button', 'Choose region and side')).isEnabled()).to.equal(false)
+      caseId = await startCase()
+      await heightAndWeight()
+      await browser.click('link', 'Measure')
+      await browser.find('heading', 'Slab path')
+      await browser.waitForText('on the RIGHT leg, the sound one')
+    })
+
+    it('redraws the limb in the frame in which a reading changes', async () => {
+      await takeReadings('58')
+      await browser.find('heading', 'Ankle girth')
+      await browser.waitForText('on the LEFT leg, the injured one')
+      const input = await browser.find('textbox', /^Reading,/)
+      const outline = (): Promise<string> =>
+        browser.driver.executeScript('return document.querySelector("[role=img] path[fill^=url]")?.getAttribute("d") ?? ""')
+      await input.sendKeys('25')
+      const first = await outline()
+      const changed: boolean = await browser.driver.executeAsyncScript(
+        `const [input, done] = arguments
        const path = () => document.querySelector('[role=img] path[fill^=url]').getAttribute('d')
        const before = path()
        const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set
        set.call(input, '29')
        input.dispatchEvent(new Event('input', { bubbles: true }))
        requestAnimationFrame(() => done(path() !== before))`,
-      input,
-    )
-    expect(first).to.match(/^M/)
-    expect(changed).to.equal(true)
-    await input.sendKeys(Key.BACK_SPACE, Key.BACK_SPACE)
+        input,
+      )
+      expect(first).to.match(/^M/)
+      expect(changed).to.equal(true)
+      await input.sendKeys(Key.BACK_SPACE, Key.BACK_SPACE)
+    })
+
+    it('takes the readings with Enter and shows the limb as a list to screen readers', async () => {
+      await takeReadings('25', '15 in', '34', '34.5', '24')
+      await browser.waitForText('All asked places are read')
+      expect(await browser.driver.executeScript('return document.body.textContent')).to.include(
+        'calf girth 38.1 cm, measured, read on the left',
+      )
+    })
+
+    it('shows the plan with its working', async () => {
+      await browser.click('link', 'Choose the size')
+      await browser.click('button', /^Slab width/)
+      await browser.find('dialog', 'Slab width')
+      await browser.waitForText('Girth over padding less the gap to leave')
+      await browser.waitForText('Room at the ankle')
+      await browser.click('button', 'Close')
+    })
+
+    it('asks for a reason to overrule, and shows both values from then on', async () => {
+      await browser.click('button', /^Slab width/)
+      await browser.click('button', 'Overrule this number')
+      await browser.type('textbox', 'Your value (cm)', '15')
+      await browser.click('button', 'Keep it')
+      await browser.waitForText('A reason is missing')
+      await browser.type('textbox', 'Reason', 'old scar on the calf')
+      await browser.click('button', 'Keep it')
+      await browser.waitForText('computed 20 cm')
+      await browser.click('button', /^Slab width/)
+      await browser.waitForText('old scar on the calf')
+      await browser.click('button', 'Close')
+    })
+
+    it('is accepted and made ready, and the forecast moves with the water', async () => {
+      await browser.click('button', 'Accept the plan')
+      await browser.waitForText('Odds of ending before it sets')
+      await browser.waitForText('5 min')
+      for (let step = 0; step < 3; step++) await browser.click('button', 'Water: less')
+      await browser.waitForText('5.6 min')
+      for (let step = 0; step < 3; step++) await browser.click('button', 'Water: more')
+      await browser.click('button', 'Start applying')
+      await browser.find('region', 'Step 1 of 19')
+    })
+
+    it('goes on with Space and back with Backspace, but Space never confirms identity', async () => {
+      await browser.press(Key.SPACE)
+      await browser.find('region', 'Step 2 of 19')
+      await browser.press(Key.BACK_SPACE)
+      await browser.find('region', 'Step 1 of 19')
+      await browser.press(Key.PAGE_DOWN)
+      await browser.find('region', 'Step 2 of 19')
+      await browser.press(Key.SPACE)
+      await browser.find('region', 'Step 3 of 19')
+      await browser.press(Key.SPACE)
+      await browser.waitForText('LEFT')
+      await browser.find('region', 'Step 3 of 19')
+      await browser.click('button', 'Both identifiers and LEFT confirmed aloud')
+      await browser.find('region', 'Step 4 of 19')
+    })
+
+    it('records the baseline where the step asks for it', async () => {
+      expect(await (await browser.find('button', 'Checked and recorded')).isEnabled()).to.equal(false)
+      await browser.click('button', 'Record the baseline')
+      await fillRound(/Baseline round/, 'Keep it')
+      await browser.waitForText('No warning in what was entered')
+      await browser.click('button', 'Checked and recorded')
+      await browser.find('region', 'Step 5 of 19')
+    })
+
+    it('wants a reason to skip, then starts the set timer from the wetting', async () => {
+      await browser.press(Key.SPACE)
+      await browser.find('region', 'Step 6 of 19')
+      await browser.click('button', 'Skip')
+      await browser.click('button', 'Skip it')
+      await browser.waitForText('A reason is missing')
+      await browser.type('textbox', 'Reason', 'felt while padding')
+      await browser.click('button', 'Skip it')
+      await browser.find('region', 'Step 7 of 19')
+      await browser.click('button', 'Cut for the LEFT leg, gap checked')
+      await browser.find('region', 'Step 8 of 19')
+      await browser.press(Key.SPACE)
+      await browser.find('region', 'Step 9 of 19')
+      await browser.waitForText(/Sets in\s*4:\d\d/)
+    })
+
+    it('resumes at the same step with the same timer after a reload', async () => {
+      const readTimer = async (): Promise<number> => {
+        const [, minutes, seconds] = /(\d+):(\d\d)/.exec(await (await browser.find('timer', 'Setting')).getText()) ?? []
+        return Number(minutes) * 60 + Number(seconds)
+      }
+      const before = await readTimer()
+      await browser.driver.navigate().refresh()
+      await browser.find('region', 'Step 9 of 19')
+      const after = await readTimer()
+      expect(after).to.be.at.most(before)
+      expect(before - after).to.be.below(30)
+    })
+
+    it('runs to its end and asks for the check', async () => {
+      for (let step = 9; step <= 18; step++) {
+        await browser.find('region', `Step ${step} of 19`)
+        if (step === 13) await browser.click('button', 'Not planned')
+        else await browser.press(Key.SPACE)
+      }
+      await browser.find('region', 'Step 19 of 19')
+      await browser.click('button', 'Record the check')
+      await fillRound(/Round/, 'Keep it', [['Pain at rest, left', '2']])
+      await browser.click('button', 'Checked again and recorded')
+      await browser.find('heading', 'Check')
+      await browser.click('button', /^no$/)
+      await browser.waitForText('Trim the end back.')
+    })
+
+    it('watches: the next round, the verdict, and a round that was not done stays due', async () => {
+      await browser.click('link', 'Watch')
+      await browser.waitForText(/Next round in\s*1[45] min/)
+      await browser.click('button', 'Not done')
+      await browser.click('radio', 'Asleep')
+      await browser.type('textbox', 'Reason', 'asleep, toes warm')
+      await browser.click('button', 'Keep it')
+      await browser.waitForText('asleep: asleep, toes warm')
+      await browser.waitForText(/Next round in/)
+    })
+
+    it('turns urgent on a lost pulse and says what to do, opening first', async () => {
+      await browser.click('button', 'Do the round')
+      await fillRound(/^Round$/, 'Judge this round', [['Pulse, left', 'absent']])
+      await browser.waitForText('Urgent: act now')
+      await browser.waitForText('Open the device down to the skin')
+      await browser.open('/')
+      await browser.waitForText('No pulse felt')
+      const lines = await browser.driver.findElements({ css: 'ul[aria-label^="Live cases"] > li' })
+      const urgent = lines.slice(0, 2)
+      for (const line of urgent) expect(await line.getText()).to.include('Urgent')
+      const links = await Promise.all(urgent.map((line) => line.findElement({ css: 'a' }).getAttribute('href')))
+      expect(links.some((link) => link?.includes(caseId))).to.equal(true)
+    })
   })
 
-  it('takes the readings with Enter and shows the limb as a list to screen readers', async () => {
-    await takeReadings('25', '15 in', '34', '34.5', '24')
-    await browser.waitForText('All asked places are read')
-    expect(await browser.driver.executeScript('return document.body.textContent')).to.include(
-      'calf girth 38.1 cm, measured, read on the left',
-    )
-  })
-
-  it('shows the plan with its working', async () => {
-    await browser.click('link', 'Choose the size')
-    await browser.click('button', /^Slab width/)
-    await browser.find('dialog', 'Slab width')
-    await browser.waitForText('Girth over padding less the gap to leave')
-    await browser.waitForText('Room at the ankle')
-    await browser.click('button', 'Close')
-  })
-
-  it('asks for a reason to overrule, and shows both values from then on', async () => {
-    await browser.click('button', /^Slab width/)
-    await browser.click('button', 'Overrule this number')
-    await browser.type('textbox', 'Your value (cm)', '15')
-    await browser.click('button', 'Keep it')
-    await browser.waitForText('A reason is missing')
-    await browser.type('textbox', 'Reason', 'old scar on the calf')
-    await browser.click('button', 'Keep it')
-    await browser.waitForText('computed 20 cm')
-    await browser.click('button', /^Slab width/)
-    await browser.waitForText('old scar on the calf')
-    await browser.click('button', 'Close')
-  })
-
-  it('is accepted and made ready, and the forecast moves with the water', async () => {
-    await browser.click('button', 'Accept the plan')
-    await browser.waitForText('Odds of ending before it sets')
-    await browser.waitForText('5 min')
-    for (let step = 0; step < 3; step++) await browser.click('button', 'Water: less')
-    await browser.waitForText('5.6 min')
-    for (let step = 0; step < 3; step++) await browser.click('button', 'Water: more')
-    await browser.click('button', 'Start applying')
-    await browser.find('region', 'Step 1 of 19')
-  })
-
-  it('goes on with Space and back with Backspace, but Space never confirms identity', async () => {
-    await browser.press(Key.SPACE)
-    await browser.find('region', 'Step 2 of 19')
-    await browser.press(Key.BACK_SPACE)
-    await browser.find('region', 'Step 1 of 19')
-    await browser.press(Key.PAGE_DOWN)
-    await browser.find('region', 'Step 2 of 19')
-    await browser.press(Key.SPACE)
-    await browser.find('region', 'Step 3 of 19')
-    await browser.press(Key.SPACE)
-    await browser.waitForText('LEFT')
-    await browser.find('region', 'Step 3 of 19')
-    await browser.click('button', 'Both identifiers and LEFT confirmed aloud')
-    await browser.find('region', 'Step 4 of 19')
-  })
-
-  it('records the baseline where the step asks for it', async () => {
-    expect(await (await browser.find('button', 'Checked and recorded')).isEnabled()).to.equal(false)
-    await browser.click('button', 'Record the baseline')
-    await fillRound(/Baseline round/, 'Keep it')
-    await browser.waitForText('No warning in what was entered')
-    await browser.click('button', 'Checked and recorded')
-    await browser.find('region', 'Step 5 of 19')
-  })
-
-  it('wants a reason to skip, then starts the set timer from the wetting', async () => {
-    await browser.press(Key.SPACE)
-    await browser.find('region', 'Step 6 of 19')
-    await browser.click('button', 'Skip')
-    await browser.click('button', 'Skip it')
-    await browser.waitForText('A reason is missing')
-    await browser.type('textbox', 'Reason', 'felt while padding')
-    await browser.click('button', 'Skip it')
-    await browser.find('region', 'Step 7 of 19')
-    await browser.click('button', 'Cut for the LEFT leg, gap checked')
-    await browser.find('region', 'Step 8 of 19')
-    await browser.press(Key.SPACE)
-    await browser.find('region', 'Step 9 of 19')
-    await browser.waitForText(/Sets in\s*4:\d\d/)
-  })
-
-  it('resumes at the same step with the same timer after a reload', async () => {
-    const readTimer = async (): Promise<number> => {
-      const [, minutes, seconds] = /(\d+):(\d\d)/.exec(await (await browser.find('timer', 'Setting')).getText()) ?? []
-      return Number(minutes) * 60 + Number(seconds)
-    }
-    const before = await readTimer()
-    await browser.driver.navigate().refresh()
-    await browser.find('region', 'Step 9 of 19')
-    const after = await readTimer()
-    expect(after).to.be.at.most(before)
-    expect(before - after).to.be.below(30)
-  })
-
-  it('runs to its end and asks for the check', async () => {
-    for (let step = 9; step <= 18; step++) {
-      await browser.find('region', `Step ${step} of 19`)
-      if (step === 13) await browser.click('button', 'Not planned')
-      else await browser.press(Key.SPACE)
-    }
-    await browser.find('region', 'Step 19 of 19')
-    await browser.click('button', 'Record the check')
-    await fillRound(/Round/, 'Keep it', [['Pain at rest, left', '2']])
-    await browser.click('button', 'Checked again and recorded')
-    await browser.find('heading', 'Check')
-    await browser.click('button', /^no$/)
-    await browser.waitForText('Trim the end back.')
-  })
-
-  it('watches: the next round, the verdict, and a round that was not done stays due', async () => {
-    await browser.click('link', 'Watch')
-    await browser.waitForText(/Next round in\s*1[45] min/)
-    await browser.click('button', 'Not done')
-    await browser.click('radio', 'Asleep')
-    await browser.type('textbox', 'Reason', 'asleep, toes warm')
-    await browser.click('button', 'Keep it')
-    await browser.waitForText('asleep: asleep, toes warm')
-    await browser.waitForText(/Next round in/)
-  })
-
-  it('turns urgent on a lost pulse and says what to do, opening first', async () => {
-    await browser.click('button', 'Do the round')
-    await fillRound(/^Round$/, 'Judge this round', [['Pulse, left', 'absent']])
-    await browser.waitForText('Urgent: act now')
-    await browser.waitForText('Open the device down to the skin')
-    await browser.open('/')
-    await browser.waitForText('No pulse felt')
-    const lines = await browser.driver.findElements({ css: 'ul[aria-label^="Live cases"] > li' })
-    const urgent = lines.slice(0, 2)
-    for (const line of urgent) expect(await line.getText()).to.include('Urgent')
-    const links = await Promise.all(urgent.map((line) => line.findElement({ css: 'a' }).getAttribute('href')))
-    expect(links.some((link) => link?.includes(caseId))).to.equal(true)
-  })
-})
-
-describe('bad input', () => {
-  it('says what is wrong with a reading and loses nothing', async () => {
-    await startCase()
-    await heightAndWeight()
-    await browser.click('link', 'Measure')
-    const input = await browser.find('textbox', /^Reading,/)
-    for (const [typed, message] of [
-      ['abc', 'has no name or no figure'],
-      ['shin 38', 'is not among the places asked for'],
-      ['12 13', 'is not a figure'],
-      ['15 1/4', 'fraction without a unit'],
-      ['90 deg', 'is a length'],
-    ] as const) {
-      await input.sendKeys('\uE009a\uE000', typed, Key.ENTER)
-      await browser.waitForText(message)
-      expect(await input.getAttribute('value')).to.equal(typed)
-    }
-    await browser.type('textbox', /^Reading,/, '0')
-    await browser.press(Key.ENTER)
-    await browser.find('heading', 'Ankle girth')
-    await browser.click('button', /^Slab path/)
-    await browser.waitForText('it must be above 0')
-    await browser.click('button', 'Take back Slab path')
-  })
-
-  it('refuses the absurd, asks for a third reading, and takes a confirmed pair', async () => {
-    await browser.click('button', /^Calf girth/)
-    await browser.type('textbox', /^Reading,/, '380')
-    await browser.press(Key.ENTER)
-    await browser.click('button', /^Calf girth/)
-    await browser.waitForText('Calf girth 380.0 cm is not used')
-    await browser.click('button', 'Take back Calf girth')
-    for (const typed of ['38', '41']) {
-      await browser.click('button', /^Calf girth/)
-      await browser.type('textbox', /^Reading,/, typed)
+  describe('bad input', () => {
+    it('says what is wrong with a reading and loses nothing', async () => {
+      await startCase()
+      await heightAndWeight()
+      await browser.click('link', 'Measure')
+      const input = await browser.find('textbox', /^Reading,/)
+      for (const [typed, message] of [
+        ['abc', 'has no name or no figure'],
+        ['shin 38', 'is not among the places asked for'],
+        ['12 13', 'is not a figure'],
+        ['15 1/4', 'fraction without a unit'],
+        ['90 deg', 'is a length'],
+      ] as const) {
+        await input.sendKeys('\uE009a\uE000', typed, Key.ENTER)
+        await browser.waitForText(message)
+        expect(await input.getAttribute('value')).to.equal(typed)
+      }
+      await browser.type('textbox', /^Reading,/, '0')
       await browser.press(Key.ENTER)
-    }
-    await browser.click('button', /^Calf girth/)
-    await browser.waitForText('take a third')
-  })
+      await browser.find('heading', 'Ankle girth')
+      await browser.click('button', /^Slab path/)
+      await browser.waitForText('it must be above 0')
+      await browser.click('button', 'Take back Slab path')
+    })
 
-  it('keeps what was typed when the tab is closed', async () => {
-    await browser.click('button', /^Below-knee girth/)
-    await browser.find('heading', 'Below-knee girth')
-    await browser.type('textbox', /^Reading,/, '33.3')
-    await browser.driver.navigate().refresh()
-    await browser.click('button', /^Below-knee girth/)
-    await browser.driver.wait(async () => (await (await browser.find('textbox', /^Reading,/)).getAttribute('value')) === '33.3', 8_000)
-  })
+    it('refuses the absurd, asks for a third reading, and takes a confirmed pair', async () => {
+      await browser.click('button', /^Calf girth/)
+      await browser.type('textbox', /^Reading,/, '380')
+      await browser.press(Key.ENTER)
+      await browser.click('button', /^Calf girth/)
+      await browser.waitForText('Calf girth 380.0 cm is not used')
+      await browser.click('button', 'Take back Calf girth')
+      for (const typed of ['38', '41']) {
+        await browser.click('button', /^Calf girth/)
+        await browser.type('textbox', /^Reading,/, typed)
+        await browser.press(Key.ENTER)
+      }
+      await browser.click('button', /^Calf girth/)
+      await browser.waitForText('take a third')
+    })
 
-  it('stops a square ankle with a torn heel cord until the angle is ordered', async () => {
-    const url = (await browser.driver.getCurrentUrl()).replace(/\/measure$/, '')
-    await browser.driver.get(`${url}/size-up`)
-    await browser.click('radio', 'achilles rupture')
-    await browser.driver.get(`${url}/choose`)
-    await browser.waitForText('Do not square the ankle')
-    expect(await (await browser.find('button', /Accept the plan|Working out/)).isEnabled()).to.equal(false)
-    await (await browser.find('combobox', 'Ankle')).sendKeys('As ordered')
-    await browser.waitForText('The ordered ankle angle is missing')
-    await browser.type('textbox', 'Ordered ankle angle, degrees', '700')
-    await browser.press(Key.ENTER)
-    await browser.waitForText('from 40 to 120')
-    await browser.type('textbox', 'Ordered ankle angle, degrees', '70')
-    await browser.waitForText('toes 20° down from square')
-    await browser.press(Key.ENTER)
-    await browser.driver.wait(async () => !(await browser.text()).includes('Do not square the ankle'), 8_000)
-  })
+    it('keeps what was typed when the tab is closed', async () => {
+      await browser.click('button', /^Below-knee girth/)
+      await browser.find('heading', 'Below-knee girth')
+      await browser.type('textbox', /^Reading,/, '33.3')
+      // A draft is written at once, but not before the next turn of the browser's own store.
+      await browser.driver.sleep(400)
+      await browser.driver.navigate().refresh()
+      await browser.click('button', /^Below-knee girth/)
+      await browser.driver.wait(async () => (await (await browser.find('textbox', /^Reading,/)).getAttribute('value')) === '33.3', 8_000)
+    })
 
-  it('stops on a pulse that the baseline could not find', async () => {
-    await startCase()
-    await browser.click('button', 'Record it now')
-    await fillRound(/Baseline round/, 'Keep the baseline', [['Pulse, left', 'absent']])
-    await browser.waitForText('Call the senior first')
-  })
+    it('stops a square ankle with a torn heel cord until the angle is ordered', async () => {
+      const url = (await browser.driver.getCurrentUrl()).replace(/\/measure$/, '')
+      await browser.driver.get(`${url}/size-up`)
+      await browser.click('radio', 'achilles rupture')
+      await browser.driver.get(`${url}/choose`)
+      await browser.waitForText('Do not square the ankle')
+      expect(await (await browser.find('button', /Accept the plan|Working out/)).isEnabled()).to.equal(false)
+      await (await browser.find('combobox', 'Ankle')).sendKeys('As ordered')
+      await browser.waitForText('The ordered ankle angle is missing')
+      await browser.type('textbox', 'Ordered ankle angle, degrees', '700')
+      await browser.press(Key.ENTER)
+      await browser.waitForText('from 40 to 120')
+      await browser.type('textbox', 'Ordered ankle angle, degrees', '70')
+      await browser.waitForText('toes 20° down from square')
+      await browser.press(Key.ENTER)
+      await browser.driver.wait(async () => !(await browser.text()).includes('Do not square the ankle'), 8_000)
+    })
 
-  it('shows both sides when somebody else changed the case meanwhile', async () => {
-    const caseId = await startCase()
-    await browser.driver.get(`${server.address}/case/${caseId}/choose`)
-    await browser.find('combobox', 'Toe end')
-    await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
-    const status = await browser.driver.executeAsyncScript(
-      `const [caseId, done] = arguments
+    it('stops on a pulse that the baseline could not find', async () => {
+      await startCase()
+      await browser.click('button', 'Record it now')
+      await fillRound(/Baseline round/, 'Keep the baseline', [['Pulse, left', 'absent']])
+      await browser.waitForText('Call the senior first')
+    })
+
+    it('shows both sides when somebody else changed the case meanwhile', async () => {
+      const caseId = await startCase()
+      await browser.driver.get(`${server.address}/case/${caseId}/choose`)
+      await browser.find('combobox', 'Toe end')
+      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
+      const status = await browser.driver.executeAsyncScript(
+        `const [caseId, done] = arguments
        const run = async () => {
          const { csrf } = await (await fetch('/api/session')).json()
          const { version } = await (await fetch('/api/cases/' + caseId)).json()
@@ -359,45 +362,49 @@ describe('bad input', () => {
          done(answer.status)
        }
        run()`,
-      caseId,
-    )
-    expect(status).to.equal(200)
-    await browser.find('dialog', 'Changed meanwhile')
-    await browser.waitForText('past-toes')
-    await browser.click('button', 'Send mine again')
-    await browser.driver.wait(async () => (await (await browser.find('combobox', 'Toe end')).getAttribute('value')) === 'past-toes', 8_000)
+        caseId,
+      )
+      expect(status).to.equal(200)
+      await browser.find('dialog', 'Changed meanwhile')
+      await browser.waitForText('past-toes')
+      await browser.click('button', 'Send mine again')
+      await browser.driver.wait(
+        async () => (await (await browser.find('combobox', 'Toe end')).getAttribute('value')) === 'past-toes',
+        8_000,
+      )
+    })
   })
-})
 
-describe('without a connection', () => {
-  it('keeps a reading on the device, says so, and sends it when the server is back', async () => {
-    const caseId = await startCase()
-    await browser.click('link', 'Measure')
-    await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
-    const network = (offline: boolean) =>
-      browser.driver.sendAndGetDevToolsCommand('Network.emulateNetworkConditions', {
-        offline,
-        latency: 0,
-        downloadThroughput: -1,
-        uploadThroughput: -1,
-      })
-    await browser.driver.sendAndGetDevToolsCommand('Network.enable', {})
-    await network(true)
-    await takeReadings('58')
-    await browser.waitForText('No connection; 1 kept here')
-    await browser.waitForText('58 cm')
-    await browser.press(Key.ESCAPE)
-    await browser.driver.executeScript('document.activeElement.blur()')
-    await browser.press('1')
-    await browser.click('button', 'Record it now')
-    await fillRound(/Baseline round/, 'Keep the baseline')
-    await browser.waitForText('NOT sent: phone if urgent')
-    await network(false)
-    await browser.driver.wait(async () => !/No connection|NOT sent/.test(await browser.text()), 15_000)
-    const stored = await browser.driver.executeAsyncScript(
-      `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.record.measurements.length))`,
-      caseId,
-    )
-    expect(stored).to.equal(1)
+  describe('without a connection', () => {
+    it('keeps a reading on the device, says so, and sends it when the server is back', async () => {
+      const caseId = await startCase()
+      await browser.click('link', 'Measure')
+      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
+      const network = (offline: boolean) =>
+        browser.driver.sendAndGetDevToolsCommand('Network.emulateNetworkConditions', {
+          offline,
+          latency: 0,
+          downloadThroughput: -1,
+          uploadThroughput: -1,
+        })
+      await browser.driver.sendAndGetDevToolsCommand('Network.enable', {})
+      await network(true)
+      await takeReadings('58')
+      await browser.waitForText('No connection; 1 kept here')
+      await browser.waitForText('58 cm')
+      await browser.press(Key.ESCAPE)
+      await browser.driver.executeScript('document.activeElement.blur()')
+      await browser.press('1')
+      await browser.click('button', 'Record it now')
+      await fillRound(/Baseline round/, 'Keep the baseline')
+      await browser.waitForText('NOT sent: phone if urgent')
+      await network(false)
+      await browser.driver.wait(async () => !/No connection|NOT sent/.test(await browser.text()), 15_000)
+      const stored = await browser.driver.executeAsyncScript(
+        `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.record.measurements.length))`,
+        caseId,
+      )
+      expect(stored).to.equal(1)
+    })
   })
 })

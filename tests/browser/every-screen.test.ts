@@ -15,25 +15,6 @@ const bodies = [
   ['trunk', 'trunk-shell'],
 ] as const
 
-before(async () => {
-  server = await startLiveServer()
-  browser = await startBrowser(server.address)
-  await browser.setViewport(1280, 800)
-  await signIn(browser, 'isolde', server.password)
-  const rows: BoardRow[] = await browser.driver.executeAsyncScript(
-    `fetch('/api/board').then((one) => one.json()).then((one) => arguments[0](one.rows))`,
-  )
-  for (const [name, technique] of bodies) {
-    const row = rows.find((one) => one.technique === technique)
-    if (row) pathOf.set(name, `/case/${row.caseId}/choose`)
-  }
-  for (const row of rows) if (row.technique === 'leg-slab') pathOf.set(row.stage, `/case/${row.caseId}/${row.stage}`)
-})
-after(async () => {
-  await browser.close()
-  await server.stop()
-})
-
 const screens = [
   'board',
   'settings',
@@ -62,6 +43,25 @@ async function visit(screen: (typeof screens)[number]): Promise<void> {
 }
 
 describe('every screen', () => {
+  before(async () => {
+    server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+    await signIn(browser, 'isolde', server.password)
+    const rows: BoardRow[] = await browser.driver.executeAsyncScript(
+      `fetch('/api/board').then((one) => one.json()).then((one) => arguments[0](one.rows))`,
+    )
+    for (const [name, technique] of bodies) {
+      const row = rows.find((one) => one.technique === technique)
+      if (row) pathOf.set(name, `/case/${row.caseId}/choose`)
+    }
+    for (const row of rows) if (row.technique === 'leg-slab') pathOf.set(row.stage, `/case/${row.caseId}/${row.stage}`)
+  })
+  after(async () => {
+    await browser.close()
+    await server.stop()
+  })
+
   for (const theme of ['light', 'dark'] as const) {
     for (const screen of screens) {
       it(`${screen}, ${theme}: axe finds nothing serious`, async () => {
@@ -127,5 +127,9 @@ describe('every screen', () => {
     await browser.find('link', 'To the Board')
     await browser.open('/case/00000000-0000-4000-8000-000000000000/measure')
     await browser.waitForText('There is no case at this address')
+    const status: number = await browser.driver.executeAsyncScript(
+      `const [done] = arguments; fetch('/assets/of-an-older-version.js').then((one) => done(one.status))`,
+    )
+    expect(status).to.equal(404)
   })
 })

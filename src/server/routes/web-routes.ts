@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { ApiError } from '../api-error'
 import express, { Router, type Response } from 'express'
 
 /** The built web room: hashed assets kept for a year, and the page itself for every other address. */
@@ -15,6 +16,9 @@ export function webRoutes(folder: string): Router {
       },
     }),
   )
+  router.use('/assets', () => {
+    throw new ApiError(404, 'not-found', 'This part of an older version is gone: reload the page.')
+  })
   router.get('/{*path}', (_request, response: Response) => {
     response
       .set('cache-control', 'no-store')
