@@ -6,8 +6,8 @@ import { atRiskReason } from '#core/rounds/round-list'
 import { findTechnique } from '#core/techniques/registry'
 import type { Stage } from './board'
 import { toClinicalCase, type CaseRecord } from './case-record'
-import { bodyRegionOf } from '#core/case/vocabulary'
-import type { EpisodeRecord, InjuryRecord, RoundRecord } from './episode-record'
+import type { EpisodeRecord, RoundRecord } from './episode-record'
+import { isPlaced } from './is-placed'
 
 export interface JudgedRound {
   readonly round: RoundRecord
@@ -68,13 +68,6 @@ export function stageOf(record: CaseRecord, episode: EpisodeRecord): Stage {
   if (injury && isPlaced(injury) && isMeasured(record, episode)) return 'choose'
   if (record.measurements.length > 0) return 'measure'
   return injury && isPlaced(injury) ? 'measure' : 'size-up'
-}
-
-/** Whether the injury's region is known, and its side where the body has two. */
-export function isPlaced(injury: Pick<InjuryRecord, 'region' | 'side'>): boolean {
-  if (injury.region === null) return false
-  const body = bodyRegionOf(injury.region)
-  return body === 'neck' || body === 'trunk' || injury.side !== null
 }
 
 /** Whether every place that is asked for, optional ones aside, has been read. */

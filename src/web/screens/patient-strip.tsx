@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { spoken } from '#core/case/vocabulary'
-import { isPlaced } from '#contract/case-progress'
+import { isPlaced } from '#contract/is-placed'
 import { patientLabel } from '#contract/episode-record'
 import { useNow } from '../hooks/use-now'
 import type { OpenCase } from '../stores/case-store'

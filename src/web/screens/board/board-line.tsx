@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { spoken } from '#core/case/vocabulary'
-import { isPlaced } from '#contract/case-progress'
+import { isPlaced } from '#contract/is-placed'
 import type { BoardRow, Stage } from '#contract/board'
 import { LevelMark, ToneShape } from '../../parts/level-mark'
 import { latenessMin, urgencyOf } from './board-order'

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { findTechnique } from '#core/techniques/registry'
-import { isPlaced, judgeCaseRounds } from '#contract/case-progress'
+import { judgeCaseRounds } from '#contract/case-progress'
+import { isPlaced } from '#contract/is-placed'
 import { usePlan } from '../../hooks/use-plan'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
