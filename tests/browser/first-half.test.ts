@@ -238,6 +238,31 @@ describe('the first half of the path in the browser', () => {
       )
       await browser.click('button', 'Accept the plan')
       await browser.find('heading', 'Make ready')
+    })
+
+    it('lets go of what it had set aside when the plan is dropped', async () => {
+      const reserved = (): Promise<number> =>
+        browser.driver.executeAsyncScript(
+          `const [done] = arguments
+         const run = async () => {
+           const { places } = await (await fetch('/api/store')).json()
+           const room = places.find((one) => one.name === 'Plaster room')
+           const { lines } = await (await fetch('/api/store/' + room.id)).json()
+           done(lines.filter((one) => /slab|padding|elastic/.test(one.itemCode)).reduce((sum, one) => sum + one.reserved, 0))
+         }
+         run()`,
+        )
+      const before = await reserved()
+      expect(before).to.be.greaterThan(0)
+      await browser.open((await browser.driver.getCurrentUrl()).replace(/^https?:\/\/[^/]+/, '').replace('make-ready', 'choose'))
+      await browser.waitForText('Set aside at Plaster room')
+      await browser.click('button', 'Drop the plan')
+      await browser.find('combobox', 'Stock from')
+      await browser.driver.wait(async () => (await reserved()) < before, 8_000, 'it stays set aside')
+    })
+
+    it('takes what was set aside, item by item', async () => {
+      await browser.click('button', 'Accept the plan')
       await browser.find('heading', 'Take from Plaster room')
       await browser.click('button', /^Taken: /)
       await browser.waitForText('taken')

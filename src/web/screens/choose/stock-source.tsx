@@ -19,6 +19,9 @@ export function StockSource({ record }: { record: CaseRecord }) {
     await writeEvent('store', { placeId, placeName: answer.place.name, items })
   }
   const held = record.store
+  if (held && record.accepted) {
+    return <p className="text-soft">Set aside at {held.placeName}. Drop the plan to take from elsewhere.</p>
+  }
   return (
     <div className="grid gap-1">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
