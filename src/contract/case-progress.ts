@@ -30,7 +30,7 @@ export function judgeCaseRounds(record: CaseRecord, episode: EpisodeRecord, devi
   })
 }
 
-/** The rounds of an applied case as they stand; none before application. */
+/** The rounds of an applied case as they stand, from the application or from the last opening; none before application. */
 export function caseRounds(
   record: CaseRecord,
   episode: EpisodeRecord,
@@ -38,14 +38,15 @@ export function caseRounds(
   protocol: Protocol,
 ): readonly LiveRound[] {
   if (!record.appliedAt) return []
-  const since = Date.parse(record.appliedAt)
+  const startedAt = record.openedUpAt ?? record.appliedAt
+  const since = Date.parse(startedAt)
   const after = judged.filter((one) => Date.parse(one.round.at) >= since && !one.round.isBaseline)
   const isBlind = after.some((one) => one.round.findings.limbs.some((limb) => Object.values(limb).some(isCannotAssess)))
   const clinicalCase = toClinicalCase(record, episode)
   const technique = findTechnique(record.technique)
   const isAtRisk = isBlind || atRiskReason(clinicalCase) !== null || technique?.isAtRisk?.(clinicalCase) === true
   const done = after.map((one) => ({ at: one.round.at, isComplete: one.verdict.complete, isUrgent: one.verdict.level === 'urgent' }))
-  const rounds = liveRounds(record.appliedAt, episode.zone, isAtRisk, done, protocol, technique?.rounds)
+  const rounds = liveRounds(startedAt, episode.zone, isAtRisk, done, protocol, technique?.rounds)
   const extra = reviewRound(after.at(-1))
   return extra ? [...rounds, extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
 }

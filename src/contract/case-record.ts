@@ -1,10 +1,20 @@
 import type { ClinicalCase, Measurement, Overrule, StockItem } from '#core/case/clinical-case'
 import type { Device } from '#core/case/device'
 import type { Orders } from '#core/case/orders'
-import type { Plan } from '#core/plan/plan'
+import type { HandPlace, Plan } from '#core/plan/plan'
 import { assessed } from '#core/observations/observation'
 import type { EpisodeRecord } from './episode-record'
 import type { FoldableEvent } from './event'
+import {
+  foldRun,
+  startRun,
+  type HandOverBody,
+  type RunDriver,
+  type RunRecord,
+  type RunStartedBody,
+  type TroubleBody,
+  type TroubleRecord,
+} from './run-record'
 import { upcast } from './upcast'
 
 /** People, water and room: what Make ready sets. */
@@ -23,39 +33,22 @@ export interface AcceptedPlan {
   readonly by: string
 }
 
-export type StepOutcome = 'done' | 'skipped' | 'undone'
-export interface StepRecord {
-  readonly stepId: string
-  readonly outcome: StepOutcome
-  readonly reason: string
-  readonly at: string
-  readonly by: string
-}
-/** A timer is its start event: what is left follows from the clock. */
-export interface TimerRecord {
-  readonly id: string
-  readonly label: string
-  readonly startedAt: string
-  readonly minutes: number
-}
-/** Who drives a run, on which device; anybody else follows. */
-export interface RunDriver {
-  readonly device: string
-  readonly by: string
-  readonly at: string
-}
-export interface RunRecord {
-  readonly id: string
-  readonly startedAt: string
-  readonly by: string
-  readonly steps: readonly StepRecord[]
-  readonly timers: readonly TimerRecord[]
-  readonly driver?: RunDriver
-}
 export interface FitRecord {
   readonly testId: string
   readonly isGood: boolean
   readonly note: string
+  readonly at: string
+  readonly by: string
+}
+/** Somebody who is here, and where their hands are. */
+export interface CrewMember {
+  readonly name: string
+  readonly place: HandPlace
+}
+/** An order that was said back to who gave it. */
+export interface ReadBackRecord {
+  readonly what: string
+  readonly orderedBy: string
   readonly at: string
   readonly by: string
 }
@@ -88,7 +81,13 @@ export interface CaseRecord {
   readonly overrules: readonly Overrule[]
   readonly accepted: AcceptedPlan | null
   readonly runs: readonly RunRecord[]
+  readonly crew?: readonly CrewMember[]
+  readonly readBacks?: readonly ReadBackRecord[]
+  /** What went wrong, in a run or between runs. */
+  readonly troubles?: readonly TroubleRecord[]
   readonly appliedAt: string | null
+  /** When the cast was last opened: rounds begin again from there. */
+  readonly openedUpAt?: string
   readonly fit: readonly FitRecord[]
   readonly notes: readonly NoteRecord[]
   readonly removedAt: string | null
@@ -193,17 +192,39 @@ export function foldCase(record: CaseRecord | null, streamId: string, stored: Fo
     case 'plan-dropped':
       return { ...record, accepted: null }
     case 'run-started': {
-      const { runId } = event.body as { runId: string }
+      const { runId } = event.body as RunStartedBody
       if (record.runs.some((run) => run.id === runId)) return record
-      return { ...record, runs: [...record.runs, { id: runId, startedAt: at, by, steps: [], timers: [] }] }
+      return { ...record, runs: [...record.runs, startRun(event)] }
     }
     case 'run-lease': {
       const { runId, device } = event.body as RunLeaseBody
-      return { ...record, runs: record.runs.map((run) => (run.id === runId ? { ...run, driver: { device, by, at } } : run)) }
+      const driver: RunDriver = { device, by, at }
+      return changeRun(record, runId, (run) => ({ ...run, driver }))
     }
     case 'step':
     case 'timer':
-      return { ...record, runs: record.runs.map((run) => (run.id === (event.body as { runId: string }).runId ? foldRun(run, event) : run)) }
+    case 'timer-ended':
+    case 'angle':
+    case 'pull':
+    case 'strap':
+      return changeRun(record, (event.body as { runId: string }).runId, (run) => foldRun(run, event))
+    case 'hand-over': {
+      const { runId, place, from, to } = event.body as HandOverBody
+      const crew = (record.crew ?? []).map((member) => (member.name === from && member.place === place ? { name: to, place } : member))
+      return { ...changeRun(record, runId, (run) => foldRun(run, event)), crew }
+    }
+    case 'crew':
+      return { ...record, crew: (event.body as { members: readonly CrewMember[] }).members }
+    case 'read-back':
+      return { ...record, readBacks: [...(record.readBacks ?? []), { ...(event.body as { what: string; orderedBy: string }), at, by }] }
+    case 'trouble': {
+      const { runId, ...body } = event.body as TroubleBody
+      const trouble: TroubleRecord = { ...body, at, by }
+      const noted = { ...record, troubles: [...(record.troubles ?? []), trouble] }
+      return runId === null ? noted : changeRun(noted, runId, (run) => ({ ...run, troubles: [...(run.troubles ?? []), trouble] }))
+    }
+    case 'opened':
+      return { ...record, openedUpAt: at }
     case 'applied':
       return { ...record, appliedAt: at }
     case 'fit':
@@ -221,15 +242,8 @@ function withoutReading(record: CaseRecord, key: string): CaseRecord {
   return { ...record, measurements: record.measurements.filter((one) => one.key !== key) }
 }
 
-function foldRun(run: RunRecord, event: FoldableEvent): RunRecord {
-  const { at, actorName: by } = event
-  if (event.kind === 'timer') {
-    const { timerId, label, minutes } = event.body as { timerId: string; label: string; minutes: number }
-    return { ...run, timers: [...run.timers.filter((one) => one.id !== timerId), { id: timerId, label, minutes, startedAt: at }] }
-  }
-  const { stepId, outcome, reason } = event.body as { stepId: string; outcome: StepOutcome; reason: string }
-  const steps = [...run.steps, { stepId, outcome, reason, at, by }].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
-  return { ...run, steps }
+function changeRun(record: CaseRecord, runId: string, change: (run: RunRecord) => RunRecord): CaseRecord {
+  return { ...record, runs: record.runs.map((run) => (run.id === runId ? change(run) : run)) }
 }
 
 /**

@@ -19,6 +19,7 @@ import {
 } from './stock-schemas'
 import { roundOutcomes } from './episode-record'
 import { roles } from './rights'
+import { runSchemas } from './run-schemas'
 import { streamTypes } from './event'
 
 const uuid = Joi.string().guid()
@@ -150,7 +151,6 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
     fromCase: uuid.required(),
     reason: reason.required(),
   }),
-  'run-lease': Joi.object({ runId: uuid.required(), device: Joi.string().min(1).max(60).required() }),
   'reading-withdrawn': Joi.object({ key: uuid.required() }),
   technique: Joi.object({ technique: Joi.valid(...techniques.map((one) => one.id)).required() }),
   orders: Joi.object({ orders: ordersSchema.required() }),
@@ -186,19 +186,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
       .unknown()
       .required(),
   }),
-  'run-started': Joi.object({ runId: uuid.required() }),
-  step: Joi.object({
-    runId: uuid.required(),
-    stepId: Joi.string().max(60).required(),
-    outcome: Joi.valid('done', 'skipped', 'undone').required(),
-    reason: text(300).required(),
-  }),
-  timer: Joi.object({
-    runId: uuid.required(),
-    timerId: Joi.string().max(60).required(),
-    label: text(60).required(),
-    minutes: Joi.number().greater(0).max(10_000).required(),
-  }),
+  ...runSchemas,
   applied: Joi.object({}),
   fit: Joi.object({ testId: Joi.string().max(60).required(), isGood: Joi.boolean().required(), note: text(300).required() }),
   note: Joi.object({ text: Joi.string().min(1).max(2000).required() }),

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { BoardRow } from '#contract/board'
-import type { RunRecord, StepOutcome } from '#contract/case-record'
+import type { RunRecord, StepOutcome } from '#contract/run-record'
 import { latenessMin, orderRows, urgencyOf } from '../../src/web/screens/board/board-order'
 import { currentStep, outcomesOf, previousStep } from '../../src/web/screens/apply/run-state'
 import { formatLeft } from '../../src/web/screens/patient-strip'

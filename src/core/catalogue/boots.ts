@@ -15,4 +15,5 @@ export const boots: readonly StockItem[] = sizes.map(([size, range]) => ({
   size,
   fits: { 'foot-length': range },
   prefer: 'larger' as const,
+  straps: 3,
 }))

@@ -2,6 +2,7 @@ import type { Side } from '../case/vocabulary'
 import type { Problem } from '../case/problem'
 import type { Decision } from './decision'
 import type { SlowTask } from './slow-task'
+import type { StepAngle, StepPull, StepStraps, StepTimer } from './step-work'
 
 export type CautionLevel = 'stop' | 'caution' | 'note'
 
@@ -32,12 +33,6 @@ export interface Material {
 /** Where a pair of hands is needed: at the work, or holding the limb, or fetching. */
 export type HandPlace = 'apply' | 'hold-distal' | 'hold-joint' | 'hold-proximal' | 'fetch'
 
-export interface StepTimer {
-  readonly id: string
-  readonly label: string
-  readonly minutes: number
-}
-
 /** One step of the application. */
 export interface Step {
   readonly id: string
@@ -54,8 +49,16 @@ export interface Step {
   readonly minutes: readonly [number, number, number]
   /** Falls between wetting and set. */
   readonly wet: boolean
-  /** Starts by itself when the step is done. */
+  /** The timer that its end starts. */
   readonly timer?: StepTimer
+  /** Further timers: those that start when it comes up, and those that are asked for. */
+  readonly moreTimers?: readonly StepTimer[]
+  /** Angles to hold, with their bands. */
+  readonly angles?: readonly StepAngle[]
+  /** A pull to take. */
+  readonly pull?: StepPull
+  /** Straps to close. */
+  readonly straps?: StepStraps
   /** Must be confirmed with its own button, in these words; never by Space or a pedal. */
   readonly confirm?: string
   /** Done only when planned: passing it by needs no reason. */

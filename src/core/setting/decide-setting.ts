@@ -2,12 +2,18 @@ import type { PlanDraft } from '../plan/draft'
 import { readDefaults } from '../quantities/defaults'
 import { cureTime, isPlaster, settingDefaults, settingTime, type SettingMaterial } from './working-time'
 
+export interface DecidedSetting {
+  readonly minutes: number
+  readonly sd: number
+  readonly cureMin: number
+}
+
 /**
  * Decides `set-time` and `cure-time` for what is dipped, with the water cautions (COMPUTATION 5).
  * @param layers plaster layers or fibreglass plies at the thickest
- * @returns the setting time to plan with, minutes
+ * @returns the setting time to plan with, its sd, and the time to full strength, minutes
  */
-export function decideSetting(draft: PlanDraft, material: SettingMaterial, layers: number): { minutes: number; sd: number } {
+export function decideSetting(draft: PlanDraft, material: SettingMaterial, layers: number): DecidedSetting {
   const { environment } = draft.clinicalCase
   const limits = readDefaults(settingDefaults, draft.ctx.protocol)
   const { waterC, packSetMin } = environment
@@ -45,7 +51,7 @@ export function decideSetting(draft: PlanDraft, material: SettingMaterial, layer
       { label: 'Thickness', value: layers, unit: 'layers', from: 'computed' },
     ],
   })
-  return { minutes, sd: set.sd }
+  return { minutes, sd: set.sd, cureMin: cure.minutes }
 }
 
 function warnAboutWater(

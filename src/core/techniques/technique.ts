@@ -4,6 +4,7 @@ import type { BodyRegion, Flag, Pattern, Region } from '../case/vocabulary'
 import type { PlanDraft } from '../plan/draft'
 import type { RoundLimits } from '../rounds/round-list'
 import type { Protocol } from '../quantities/defaults'
+import type { Trouble } from './trouble'
 import type { CautionLevel, FitTest, Geometry, ScheduleEntry, Step } from '../plan/plan'
 
 export interface OptionValue {
@@ -91,6 +92,8 @@ export interface Technique {
   readonly isAtRisk?: (clinicalCase: ClinicalCase) => boolean
   /** What to do when a round is urgent, beyond what every limb gets. */
   readonly onUrgent: { readonly device: 'shell' | 'traction' | 'collar'; readonly actions: readonly string[] }
+  /** What goes wrong with it, and what to do: one key away during every run. */
+  readonly troubles: readonly Trouble[]
 }
 
 /** Every value that an option offers under a protocol. */

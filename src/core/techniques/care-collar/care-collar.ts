@@ -8,6 +8,7 @@ import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { careCollarOptions } from './options'
 import { careCollarCare, careCollarFit, careCollarSteps } from './procedure'
 import { decideSkin } from './skin'
+import { careCollarRelease, careCollarTroubles } from './trouble'
 
 const balanceCm = 0.5
 const marginCm = 0.5
@@ -28,7 +29,8 @@ export const careCollar: Technique = {
   flagRules: [],
   judge: judgeRoll,
   plan: planCareCollar,
-  onUrgent: { device: 'collar', actions: ['Hold the head with both hands, then open the front.'] },
+  onUrgent: { device: 'collar', actions: careCollarRelease },
+  troubles: careCollarTroubles,
 }
 
 function planCareCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome {

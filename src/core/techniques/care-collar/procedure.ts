@@ -91,6 +91,13 @@ export function careCollarSteps(isScooped: boolean, isFlat: boolean): readonly S
     }),
     makeStep({
       id: 'settle',
+      straps: {
+        order: 'any',
+        straps: [
+          { id: 'strap-left', label: 'Left strap', slackCm: null },
+          { id: 'strap-right', label: 'Right strap', slackCm: null },
+        ],
+      },
       text: 'Settle the chin, front over back, straps level and equal; measure overhang and margin.',
       why: 'Unequal straps turn the head slowly all day.',
       prevents: 'A chin off its rest by evening.',

@@ -19,6 +19,7 @@ import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { castOpeningOptions } from './options'
 import { decidePressures } from './pressure'
 import { castOpeningCare, castOpeningFit, castOpeningSteps } from './procedure'
+import { castOpeningRelease, castOpeningTroubles } from './trouble'
 
 const latestMin = 120
 
@@ -56,7 +57,8 @@ export const castOpening: Technique = {
   ],
   plan: planCastOpening,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
-  onUrgent: { device: 'shell', actions: ['Padding cut to the skin, whole length, spread wide; no re-wrap until settled.'] },
+  onUrgent: { device: 'shell', actions: castOpeningRelease },
+  troubles: castOpeningTroubles,
 }
 
 function isArm(clinicalCase: ClinicalCase): boolean {

@@ -58,7 +58,10 @@ export function castOpeningSteps({ options, side, limb, isUrgent }: OpeningFacts
       after: ['draw-lines', 'tell', 'lay-out'],
       minutes: [2, 4, 8],
       onPatient: true,
-      timer: { id: 'blade', label: 'Let the blade cool', minutes: 2 },
+      moreTimers: [
+        { id: 'feel-blade', label: 'Feel the blade', minutes: 1, kind: 'limit', starts: 'shown', until: 'cut' },
+        { id: 'blade', label: 'Let the blade cool', minutes: 2, kind: 'cooling', starts: 'asked', until: 'cut' },
+      ],
       where: ['cut-1'],
     }),
     makeStep({

@@ -13,6 +13,7 @@ import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { extricationCollarOptions } from './options'
 import { extricationCollarCare, extricationCollarFit, extricationCollarSteps } from './procedure'
 import { collarFlagRules, judgeCollar } from './rules'
+import { extricationCollarRelease, extricationCollarTroubles } from './trouble'
 
 /** Adjustable one-piece collar for getting a patient out and moved. */
 export const extricationCollar: Technique = {
@@ -33,10 +34,8 @@ export const extricationCollar: Technique = {
   flagRules: collarFlagRules,
   judge: judgeCollar,
   plan: planExtricationCollar,
-  onUrgent: {
-    device: 'collar',
-    actions: ['Hold the head with both hands, then open the collar.', 'Turn the whole patient on the side if they vomit.'],
-  },
+  onUrgent: { device: 'collar', actions: extricationCollarRelease },
+  troubles: extricationCollarTroubles,
 }
 
 function planExtricationCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
@@ -51,7 +50,9 @@ function planExtricationCollar(draft: PlanDraft, options: OptionValues): Techniq
   const oxygen = clinicalCase.orders.oxygen ?? 'none'
   if (oxygen !== 'none') decideOxygen(draft, oxygen, hasCollar)
   const setting = draft.collect().decisions.find((one) => one.id === 'setting')
+  const slack = draft.collect().decisions.find((one) => one.id === 'slack')?.value
   const steps = extricationCollarSteps({
+    slackCm: typeof slack === 'number' ? slack : null,
     hasCollar,
     isSoft: policy === 'soft',
     oxygen,

@@ -8,6 +8,8 @@ export interface CollarFacts {
   readonly oxygen: 'none' | 'mask' | 'cannula'
   readonly isChild: boolean
   readonly settingWords: string
+  /** Slack of the strap over one flat finger, cm; null without a neck girth. */
+  readonly slackCm: number | null
 }
 
 /** The steps of an extrication collar in a workable order; without one, hands and blocks. */
@@ -52,7 +54,7 @@ export function extricationCollarSteps(facts: CollarFacts): readonly Step[] {
   ]
 }
 
-function collarSteps({ isSoft, oxygen, settingWords }: CollarFacts): readonly Step[] {
+function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): readonly Step[] {
   const collar = [
     makeStep({
       id: 'free-locks',
@@ -85,6 +87,7 @@ function collarSteps({ isSoft, oxygen, settingWords }: CollarFacts): readonly St
       text: 'Slide it behind, chin well in, close. One flat finger passes under the strap.',
       why: 'Slid under from the side the head stays where it is.',
       prevents: 'A chin inside the collar, a strap that fills the neck veins.',
+      straps: { order: 'any', straps: [{ id: 'collar-strap', label: 'Collar strap', slackCm }] },
       after: ['lock-equal'],
       minutes: [0.3, 0.5, 1],
       where: ['collar'],
@@ -131,6 +134,13 @@ function blockSteps(): readonly Step[] {
       text: 'Straps over forehead and chest; never under the chin.',
       why: 'A chin strap closes the mouth of somebody who vomits.',
       prevents: 'A blocked airway.',
+      straps: {
+        order: 'any',
+        straps: [
+          { id: 'forehead', label: 'Forehead strap', slackCm: null },
+          { id: 'chest', label: 'Chest strap', slackCm: null },
+        ],
+      },
       after: ['blocks'],
       minutes: [0.3, 0.5, 1],
     }),

@@ -5,12 +5,14 @@ import { decideStrapPlaces } from '../../straps/decide-strap-places'
 import { decidePull } from '../../traction/decide-pull'
 import { measureSpan } from '../../traction/leg-span'
 import { decidePeople } from '../shared/decide-people'
-import { decideConvert, drawFieldSplint, fieldRounds, fieldSchedule, strapsOf } from '../shared/field-splint'
+import { convertMin, decideConvert, drawFieldSplint, fieldRounds, fieldSchedule, strapsOf } from '../shared/field-splint'
 import { extraHolder } from '../shared/hold'
+import { pullOf, strapsAt } from '../shared/step-pull'
 import { fieldTractionRules, judgeTraction, loadOption, requireMass, tractionFlagRules } from '../shared/traction-rules'
 import { positionOption, suppliesOption } from '../shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { frameTractionCare, frameTractionFit, frameTractionSteps } from './procedure'
+import { frameTractionRelease, frameTractionTroubles } from './trouble'
 
 const beyondLegCm = 25
 const stationLimitMin = 10
@@ -35,7 +37,8 @@ export const frameTraction: Technique = {
   judge: judgeTraction,
   plan: planFrame,
   rounds: fieldRounds,
-  onUrgent: { device: 'traction', actions: ['Take the pull by hand, let the ratchet out, look again at once.'] },
+  onUrgent: { device: 'traction', actions: frameTractionRelease },
+  troubles: frameTractionTroubles,
 }
 
 function planFrame(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
@@ -65,6 +68,9 @@ function planFrame(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
     side: draft.clinicalCase.injury.side,
     frameWords: frameCm === null ? 'by the inside leg' : `${frameCm.toFixed(0)} cm`,
     pullWords: load?.display ?? 'as ordered',
+    pull: pullOf(draft, 'load'),
+    straps: strapsAt(placesCm),
+    convertMin,
     strapWords: placesCm.length > 0 ? `at ${placesCm.map((at) => `${at}`).join(', ')} cm above the sole` : 'clear of injury and knee',
     loadingWords: loading ?? 'feet first if the frame overhangs',
   })

@@ -1,6 +1,8 @@
 import type { Side } from '../../case/vocabulary'
 import type { FitTest, Step } from '../../plan/plan'
+import type { StepPull, StepStraps } from '../../plan/step-work'
 import { makeStep } from '../shared/make-step'
+import { convertTimer, limitTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
 export interface FrameFacts {
@@ -8,11 +10,25 @@ export interface FrameFacts {
   readonly frameWords: string
   readonly pullWords: string
   readonly strapWords: string
+  /** Null before there is a body mass. */
+  readonly pull: StepPull | null
+  readonly straps: StepStraps
+  /** Minutes until it has to be changed. */
+  readonly convertMin: number
   readonly loadingWords: string
 }
 
 /** The steps of a two-bar frame in a workable order. */
-export function frameTractionSteps({ side, frameWords, pullWords, strapWords, loadingWords }: FrameFacts): readonly Step[] {
+export function frameTractionSteps({
+  side,
+  frameWords,
+  pullWords,
+  strapWords,
+  loadingWords,
+  pull,
+  straps,
+  convertMin,
+}: FrameFacts): readonly Step[] {
   return [
     ...openingSteps({
       side,
@@ -30,6 +46,7 @@ export function frameTractionSteps({ side, frameWords, pullWords, strapWords, lo
       minutes: [0.2, 0.4, 0.8],
       hands: ['hold-joint'],
       holds: { from: 'hold-leg', to: 'groin-strap', place: 'hold-joint' },
+      moreTimers: [limitTimer('Pull taken within', 10, 'pull')],
       onPatient: true,
       where: ['injury'],
     }),
@@ -89,6 +106,8 @@ export function frameTractionSteps({ side, frameWords, pullWords, strapWords, lo
       prevents: 'A gap between hand and ratchet.',
       after: ['groin-strap'],
       minutes: [0.4, 0.8, 1.5],
+      timer: convertTimer(convertMin),
+      ...(pull ? { pull } : {}),
       where: ['hitch'],
     }),
     makeStep({
@@ -96,6 +115,7 @@ export function frameTractionSteps({ side, frameWords, pullWords, strapWords, lo
       text: `Straps ${strapWords}: two above and two below the knee where they fit, none over the break or the knee.`,
       why: 'They hold the leg in the frame, they do not pull.',
       prevents: 'A strap on the break.',
+      straps,
       after: ['pull'],
       minutes: [0.5, 1, 2],
       where: ['strap-1', 'strap-2', 'strap-3', 'strap-4'],

@@ -12,12 +12,16 @@ import { positionOption, suppliesOption } from '../shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { kneeBraceCare, kneeBraceFit, kneeBraceSteps } from './procedure'
 import { decideStops, exampleProtocol } from './stops'
+import { kneeBraceRelease, kneeBraceTroubles } from './trouble'
 
 const barShare = 2 / 3
 const shortOfAnkleCm = 3
 const strapOverlapCm = 8
 const pistonLimitCm = 1.5
 const rounds = { onlyMin: [60, 960] } as const
+
+const usualStraps = 4
+const mostStraps = 8
 
 /** Hinged knee brace with stops. */
 export const hingedKneeBrace: Technique = {
@@ -78,7 +82,8 @@ export const hingedKneeBrace: Technique = {
   flagRules: [],
   plan: planBrace,
   rounds,
-  onUrgent: { device: 'shell', actions: ['Open every strap; leave the frame under the leg.'] },
+  onUrgent: { device: 'shell', actions: kneeBraceRelease },
+  troubles: kneeBraceTroubles,
 }
 
 function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
@@ -102,7 +107,9 @@ function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   const stops = decideStops(draft, options, week)
   decidePistoning(draft, stops.flexionDeg)
   layOut(draft, 'brace', 'hinged knee brace', `${stops.extensionDeg}° to ${stops.flexionDeg}°`)
-  const steps = kneeBraceSteps(injury.side, stops, orders.weight !== undefined)
+  const stocked = draft.stock((item) => item.technique === 'hinged-knee-brace').inStock[0]
+  const straps = Math.min(mostStraps, Number(stocked?.['straps']) || usualStraps)
+  const steps = kneeBraceSteps(injury.side, stops, orders.weight !== undefined, straps)
   decidePeople(draft, { floor: 1 + extraHolder(draft.clinicalCase), steps, relief: [] })
   return { steps, fit: kneeBraceFit, care: kneeBraceCare, schedule: schedule(draft), geometry: draw(draft, upperCm, lowerCm) }
 }

@@ -1,11 +1,23 @@
 import type { Side } from '../../case/vocabulary'
 import type { FitTest, Step } from '../../plan/plan'
+import type { StepStrap } from '../../plan/step-work'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { BraceStops } from './stops'
 
-/** The steps of a hinged knee brace in a workable order. */
-export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWalk: boolean): readonly Step[] {
+function strapsNamed(place: 'rear' | 'front', count: number): readonly StepStrap[] {
+  return Array.from({ length: count }, (_, index) => ({
+    id: `${place}-${index + 1}`,
+    label: `${place === 'rear' ? 'Rear' : 'Front'} strap ${index + 1}${place === 'front' ? ' from the knee outward' : ''}`,
+    slackCm: null,
+  }))
+}
+
+/**
+ * The steps of a hinged knee brace in a workable order.
+ * @param straps how many the stocked brace carries; half of them close behind
+ */
+export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWalk: boolean, straps: number): readonly Step[] {
   const settings = `${stops.extensionDeg}° and ${stops.flexionDeg}°, lock ${stops.lock}`
   return [
     ...openingSteps({
@@ -53,6 +65,7 @@ export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWal
     }),
     makeStep({
       id: 'rear-straps',
+      straps: { order: 'any', straps: strapsNamed('rear', Math.floor(straps / 2)) },
       text: 'Rear straps first, not so tight that the hinge is drawn back; off the fibular neck.',
       why: 'They set where the hinge sits.',
       prevents: 'A hinge behind the knee, a foot drop.',
@@ -62,6 +75,7 @@ export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWal
     }),
     makeStep({
       id: 'front-straps',
+      straps: { order: 'given', straps: strapsNamed('front', Math.ceil(straps / 2)) },
       text: 'Front straps, from the knee outward.',
       why: 'They close the frame on the leg.',
       prevents: 'A gap at the thigh.',

@@ -18,6 +18,7 @@ import { decideAngles, decideCastLayers, decideCastRolls, decideStocking, type C
 import { legCastOptions } from './options'
 import { legCastCare, legCastFit, legCastSteps, rollIds } from './procedure'
 import { decideKneeStrength } from './strength'
+import { legCastRelease, legCastTroubles } from './trouble'
 
 /** Rolls beyond this many are laid before the clock that counts: each has a wetting of its own. */
 const mostForecastRolls = 12
@@ -75,13 +76,8 @@ export const legCast: Technique = {
   judge: judgeLegCast,
   plan: planLegCast,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
-  onUrgent: {
-    device: 'shell',
-    actions: [
-      'Split the cast its full length, padding included, down to skin; hard or soft does not matter.',
-      'Spread it and ease the bend of the knee, thigh and calf supported.',
-    ],
-  },
+  onUrgent: { device: 'shell', actions: legCastRelease },
+  troubles: legCastTroubles,
 }
 
 function judgeLegCast(draft: PlanDraft, options: OptionValues): void {
@@ -158,6 +154,8 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     lowerRolls: rolls.lower,
     thighRolls: rolls.thigh,
     kneeWords: isLong ? `${angles.knee}° bent` : 'free',
+    kneeDeg: angles.knee,
+    cureMin: set.cureMin,
     openingMin,
     isFresh,
   }

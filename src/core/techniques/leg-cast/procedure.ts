@@ -1,6 +1,9 @@
 import type { Side } from '../../case/vocabulary'
 import type { FitTest, Step } from '../../plan/plan'
+import type { StepAngle } from '../../plan/step-work'
 import { makeStep } from '../shared/make-step'
+import { ankleAngle, footPlane, kneeAngle } from '../shared/step-angles'
+import { cureTimer, holdTimer, settingTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../technique'
 
@@ -13,6 +16,9 @@ export interface CastFacts {
   readonly lowerRolls: number
   readonly thighRolls: number
   readonly kneeWords: string
+  /** The aim of the knee's school, degrees. */
+  readonly kneeDeg: number
+  readonly cureMin: number
   readonly openingMin: number
   readonly isFresh: boolean
 }
@@ -87,6 +93,12 @@ function drySteps({ isLong, options, side, kneeWords }: CastFacts): readonly Ste
   ]
 }
 
+/** Knee by its school's band, ankle square, sole level. */
+function heldAngles({ isLong, options, kneeDeg }: CastFacts): readonly StepAngle[] {
+  const knee = options['knee'] === 'thirty' ? kneeAngle(kneeDeg, 30, 40) : kneeAngle(kneeDeg, 15, 20)
+  return [...(isLong ? [knee] : []), ankleAngle(90), footPlane]
+}
+
 function rollSteps(facts: CastFacts): readonly Step[] {
   const { isLong, options, isPlaster, setMin } = facts
   const ids = rollIds(facts)
@@ -110,7 +122,7 @@ function rollSteps(facts: CastFacts): readonly Step[] {
       wet: true,
       ...(index === 0 ? { onPatient: true } : {}),
       holds: index === 0 && isLong ? { from: id, to: 'mould', place: 'hold-joint' } : null,
-      ...(index === ids.length - 1 ? { timer: { id: 'set', label: 'Setting', minutes: setMin } } : {}),
+      ...(index === ids.length - 1 ? { timer: settingTimer(setMin) } : {}),
       where: [index >= facts.lowerRolls ? 'mid-thigh' : 'calf'],
     })
     return hasReliefCuts && index === facts.lowerRolls - 1 ? [roll, reliefCuts(id)] : [roll]
@@ -126,6 +138,7 @@ function rollSteps(facts: CastFacts): readonly Step[] {
       minutes: [0.4, 0.6, 1],
       wet: true,
       holds: footHold,
+      angles: heldAngles(facts),
       where: ['malleoli', isLong ? 'patella' : 'ankle'],
     }),
   ]
@@ -155,7 +168,8 @@ function reliefCuts(after: string): Step {
   })
 }
 
-function finishSteps({ isLong, isFresh, openingMin, options }: CastFacts): readonly Step[] {
+function finishSteps(facts: CastFacts): readonly Step[] {
+  const { isLong, isFresh, openingMin, options, cureMin } = facts
   return [
     makeStep({
       id: 'hold-set',
@@ -165,6 +179,9 @@ function finishSteps({ isLong, isFresh, openingMin, options }: CastFacts): reado
       after: ['mould'],
       minutes: [2, 4, 8],
       holds: { from: 'hold-set', to: 'hold-set', place: isLong ? 'hold-joint' : 'hold-distal' },
+      angles: heldAngles(facts),
+      timer: cureTimer(cureMin),
+      moreTimers: [holdTimer(4)],
       where: [isLong ? 'knee' : 'ankle'],
     }),
     ...(isLong
@@ -196,7 +213,10 @@ function finishSteps({ isLong, isFresh, openingMin, options }: CastFacts): reado
       prevents: 'Burns and heel sores.',
       after: ['turn-back'],
       minutes: [0.5, 1, 2],
-      ...(isFresh ? { timer: { id: 'opening', label: 'Hard enough to open', minutes: openingMin } } : {}),
+      ...(isFresh
+        ? { timer: { id: 'opening', label: 'Hard enough to open', minutes: openingMin, kind: 'wait', starts: 'done' } as const }
+        : {}),
+      moreTimers: [{ id: 'cool', label: 'Uncovered until cool', minutes: 30, kind: 'cooling', starts: 'shown' }],
       where: ['heel-instep'],
     }),
     closingCheck(['turn-back'], 'both legs', ['dorsal-foot-pulse', 'toe']),

@@ -27,6 +27,7 @@ import { extentOf, legSlabOptions, type Extent } from './options'
 import { legSlabSteps } from './procedure'
 import { applyLegSlabRules } from './rules'
 import { decideWidth, limitingStations, type SlabFit } from './width'
+import { legSlabRelease, legSlabTroubles } from './trouble'
 
 /** Plaster back slab for the lower or the whole leg. */
 export const legSlab: Technique = {
@@ -65,13 +66,8 @@ export const legSlab: Technique = {
   flagRules: [...hardShellStops, ...unfeltPressure],
   judge: (draft, options) => applyLegSlabRules(draft, options, extentOf(draft.clinicalCase, options)),
   plan: planLegSlab,
-  onUrgent: {
-    device: 'shell',
-    actions: [
-      'Cut the bandage and padding along the open front, toes to top, down to skin.',
-      'Lift the front edges apart; the slab stays as a splint behind.',
-    ],
-  },
+  onUrgent: { device: 'shell', actions: legSlabRelease },
+  troubles: legSlabTroubles,
 }
 
 function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
@@ -97,7 +93,9 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     widthCm: fit?.widthCm ?? null,
     lengthCm,
     ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
+    ankleDeg,
     setMin: set.minutes,
+    cureMin: set.cureMin,
     isPlaster: plaster,
     isScarce: options['supplies'] === 'scarce',
   })

@@ -1,9 +1,12 @@
 import type { Side } from '../../case/vocabulary'
 import type { Step } from '../../plan/plan'
+import type { StepAngle } from '../../plan/step-work'
 import { formatValue } from '../../plan/format-decision'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import { holdsItself } from '../shared/hold'
 import { makeStep } from '../shared/make-step'
+import { ankleAngle, footPlane, kneeAngle } from '../shared/step-angles'
+import { cureTimer, holdTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import type { OptionValues } from '../technique'
 import type { Extent } from './options'
 
@@ -14,7 +17,10 @@ export interface ProcedureFacts {
   readonly widthCm: number | null
   readonly lengthCm: number | null
   readonly ankleWords: string
+  /** Null while the ordered angle is not entered. */
+  readonly ankleDeg: number | null
   readonly setMin: number
+  readonly cureMin: number
   readonly isPlaster: boolean
   readonly isScarce: boolean
 }
@@ -70,7 +76,13 @@ function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce }: Pr
   ]
 }
 
-function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureFacts): readonly Step[] {
+/** What is held while it sets: the ankle at its angle, the sole level, above the knee the knee too. */
+function heldAngles({ ankleDeg, extent }: ProcedureFacts): readonly StepAngle[] {
+  return [...(ankleDeg === null ? [] : [ankleAngle(ankleDeg)]), footPlane, ...(extent === 'above-knee' ? [kneeAngle(18, 15, 20)] : [])]
+}
+
+function wetSteps(facts: ProcedureFacts): readonly Step[] {
+  const { options, isPlaster, setMin, ankleWords, extent } = facts
   const isAbove = extent === 'above-knee'
   const from = options['lay-from'] === 'knee' ? (isAbove ? 'top' : 'knee') : 'foot'
   const knee = isAbove ? ' Knee 15–20° bent, a holder under the thigh.' : ''
@@ -85,7 +97,8 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
     after: ['cut-slab', 'bone-points'],
     minutes: isPlaster ? [0.3, 0.5, 0.8] : [0.4, 0.6, 1],
     wet: true,
-    timer: { id: 'set', label: 'Setting', minutes: setMin },
+    timer: settingTimer(setMin),
+    moreTimers: [wettingTimer(isPlaster ? 0.5 : 0.6)],
   })
   const lay = makeStep({
     id: 'lay',
@@ -150,12 +163,14 @@ function wetSteps({ options, isPlaster, setMin, ankleWords, extent }: ProcedureF
     minutes: isPlaster ? [0.4, 0.6, 1] : [0.2, 0.4, 0.6],
     wet: true,
     holds: holder,
+    angles: heldAngles(facts),
     where: ['heel-cord', 'ankle'],
   })
   return [wet, lay, fold, ...(isPlaster ? [turnBack] : []), bandage, reduction, mould]
 }
 
-function finishSteps({ isScarce }: ProcedureFacts): readonly Step[] {
+function finishSteps(facts: ProcedureFacts): readonly Step[] {
+  const { isScarce, cureMin } = facts
   return [
     makeStep({
       id: 'hold-set',
@@ -165,6 +180,9 @@ function finishSteps({ isScarce }: ProcedureFacts): readonly Step[] {
       after: ['mould'],
       minutes: [2, 4, 8],
       holds: { from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
+      angles: heldAngles(facts),
+      timer: cureTimer(cureMin),
+      moreTimers: [holdTimer(4)],
       where: ['ankle'],
     }),
     makeStep({

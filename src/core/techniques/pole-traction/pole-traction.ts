@@ -5,12 +5,14 @@ import { decideStrapPlaces } from '../../straps/decide-strap-places'
 import { decidePull } from '../../traction/decide-pull'
 import { measureSpan } from '../../traction/leg-span'
 import { decidePeople } from '../shared/decide-people'
-import { decideConvert, drawFieldSplint, fieldRounds, fieldSchedule, strapsOf } from '../shared/field-splint'
+import { convertMin, decideConvert, drawFieldSplint, fieldRounds, fieldSchedule, strapsOf } from '../shared/field-splint'
 import { extraHolder } from '../shared/hold'
+import { pullOf, strapsAt } from '../shared/step-pull'
 import { fieldTractionRules, judgeTraction, loadOption, requireMass, tractionFlagRules } from '../shared/traction-rules'
 import { positionOption, suppliesOption } from '../shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { poleTractionCare, poleTractionFit, poleTractionSteps } from './procedure'
+import { poleTractionRelease, poleTractionTroubles } from './trouble'
 
 const beyondLegCm = 20
 const sectionCm = 25
@@ -35,7 +37,8 @@ export const poleTraction: Technique = {
   judge: judgeTraction,
   plan: planPole,
   rounds: fieldRounds,
-  onUrgent: { device: 'traction', actions: ['Hold the leg by hand, let the pole’s pull out, look again at once.'] },
+  onUrgent: { device: 'traction', actions: poleTractionRelease },
+  troubles: poleTractionTroubles,
 }
 
 function planPole(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
@@ -74,6 +77,9 @@ function planPole(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
     side: draft.clinicalCase.injury.side,
     poleWords: poleCm === null ? 'by the inside leg' : `${poleCm.toFixed(0)} cm`,
     pullWords: load?.display ?? 'as ordered',
+    pull: pullOf(draft, 'load'),
+    straps: strapsAt(placesCm),
+    convertMin,
     strapWords: placesCm.length > 0 ? `at ${placesCm.map((at) => `${at}`).join(', ')} cm above the sole` : 'clear of injury and knee',
   })
   decidePeople(draft, { floor: 1 + extraHolder(draft.clinicalCase), steps, relief: ['splint it to the other leg'] })

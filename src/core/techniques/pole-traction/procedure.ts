@@ -1,6 +1,8 @@
 import type { Side } from '../../case/vocabulary'
 import type { FitTest, Step } from '../../plan/plan'
+import type { StepPull, StepStraps } from '../../plan/step-work'
 import { makeStep } from '../shared/make-step'
+import { convertTimer, limitTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
 export interface FieldFacts {
@@ -8,10 +10,15 @@ export interface FieldFacts {
   readonly poleWords: string
   readonly pullWords: string
   readonly strapWords: string
+  /** Null before there is a body mass. */
+  readonly pull: StepPull | null
+  readonly straps: StepStraps
+  /** Minutes until it has to be changed. */
+  readonly convertMin: number
 }
 
 /** The steps of a one-pole splint in a workable order. */
-export function poleTractionSteps({ side, poleWords, pullWords, strapWords }: FieldFacts): readonly Step[] {
+export function poleTractionSteps({ side, poleWords, pullWords, strapWords, pull, straps, convertMin }: FieldFacts): readonly Step[] {
   return [
     ...openingSteps({
       side,
@@ -27,6 +34,7 @@ export function poleTractionSteps({ side, poleWords, pullWords, strapWords }: Fi
       prevents: 'A strap that slides down onto the break.',
       after: ['baseline', 'lay-out'],
       minutes: [0.5, 1, 2],
+      moreTimers: [limitTimer('Pull taken within', 10, 'pull')],
       onPatient: true,
       where: ['groin'],
     }),
@@ -56,6 +64,8 @@ export function poleTractionSteps({ side, poleWords, pullWords, strapWords }: Fi
       prevents: 'A jerk that starts the spasm again.',
       after: ['hitch'],
       minutes: [0.5, 1, 2],
+      timer: convertTimer(convertMin),
+      ...(pull ? { pull } : {}),
       where: ['hitch'],
     }),
     makeStep({
@@ -63,6 +73,7 @@ export function poleTractionSteps({ side, poleWords, pullWords, strapWords }: Fi
       text: `Elastic straps ${strapWords}; none over the break or the knee.`,
       why: 'They hold the leg to the pole, they do not pull.',
       prevents: 'A strap on the break.',
+      straps,
       after: ['pull'],
       minutes: [0.5, 1, 2],
       where: ['strap-1', 'strap-2', 'strap-3'],

@@ -1,5 +1,6 @@
 import type { Side } from '../../case/vocabulary'
 import type { FitTest, Step } from '../../plan/plan'
+import type { StepPull } from '../../plan/step-work'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
@@ -10,11 +11,13 @@ export interface RingFacts {
   readonly padWords: string
   readonly pullWords: string
   readonly isAdhesive: boolean
+  /** Null before there is a body mass. */
+  readonly pull: StepPull | null
 }
 
 /** The steps of a modular ring splint in a workable order. */
 export function ringTractionSteps(facts: RingFacts): readonly Step[] {
-  const { side, ring, lengthWords, padWords, pullWords, isAdhesive } = facts
+  const { side, ring, lengthWords, padWords, pullWords, isAdhesive, pull } = facts
   return [
     ...openingSteps({
       side,
@@ -62,6 +65,7 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
       minutes: [0.5, 1, 2],
       hands: ['hold-distal'],
       holds: { from: 'pull', to: 'tie-off', place: 'hold-distal' },
+      ...(pull ? { pull } : {}),
       where: ['heel-instep'],
     }),
     makeStep({

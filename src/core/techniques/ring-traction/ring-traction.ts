@@ -8,17 +8,19 @@ import type { PlanDraft } from '../../plan/draft'
 import type { Geometry, ScheduleEntry } from '../../plan/plan'
 import { scheduleRounds } from '../../rounds/round-list'
 import { decideSize } from '../../sizing/decide-size'
-import { checkSkinCap, decidePull } from '../../traction/decide-pull'
+import { capOf, checkSkinCap, decidePull } from '../../traction/decide-pull'
 import { gravity } from '../../traction/leg-masses'
 import { ringLoad } from '../../traction/ring-load'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/hold'
+import { pullOf } from '../shared/step-pull'
 import { decideRing, decideRingPressure, decideSplintLength, resolveStrips, ringOptions } from '../shared/ring'
 import { judgeTraction, loadOption, requireMass, skinTractionRules, tractionFlagRules } from '../shared/traction-rules'
 import { positionOption, suppliesOption } from '../shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { decidePads, type PadLayout } from './pads'
 import { ringTractionCare, ringTractionFit, ringTractionSteps } from './procedure'
+import { ringTractionRelease, ringTractionTroubles } from './trouble'
 
 const estimatedShare = 0.06
 
@@ -53,7 +55,8 @@ export const ringTraction: Technique = {
   flagRules: [...tractionFlagRules, ...skinTractionRules],
   judge: judgeTraction,
   plan: planRingTraction,
-  onUrgent: { device: 'traction', actions: ['Ease the cord a hand’s breadth, hold the leg by hand, look again at once.'] },
+  onUrgent: { device: 'traction', actions: ringTractionRelease },
+  troubles: ringTractionTroubles,
 }
 
 function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
@@ -80,6 +83,7 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
     lengthWords: lengthCm === null ? 'by the inside leg' : `${lengthCm.toFixed(0)} cm long`,
     padWords: pads ? `${pads.count} sling pads` : 'sling pads',
     pullWords: pull?.display ?? 'as ordered',
+    pull: pullOf(draft, 'traction', capOf(draft, strips)),
     isAdhesive: strips === 'adhesive',
   })
   decidePeople(draft, {

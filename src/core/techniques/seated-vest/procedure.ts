@@ -1,4 +1,5 @@
 import type { FitTest, Step } from '../../plan/plan'
+import type { StepStrap } from '../../plan/step-work'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../technique'
@@ -9,6 +10,13 @@ export interface VestFacts {
   readonly padCm: number | null
   readonly settingWords: string
 }
+
+const strap = (id: string, label: string): StepStrap => ({ id, label, slackCm: null })
+const middle = strap('strap-2', 'Middle strap')
+const bottom = strap('strap-3', 'Bottom strap')
+const top = strap('strap-1', 'Top strap')
+const legs = [strap('leg-left', 'Left leg strap'), strap('leg-right', 'Right leg strap')]
+const head = [strap('head-forehead', 'Forehead strap'), strap('head-chin', 'Strap at the chin piece of the collar')]
 
 /** The steps of a seated vest in a workable order. */
 export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: VestFacts): readonly Step[] {
@@ -72,6 +80,7 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
       prevents: 'A vest that leans away from the head.',
       after: ['vest-in'],
       minutes: [0.2, 0.4, 0.8],
+      straps: { order: 'given', straps: [middle] },
       where: ['strap-2'],
     }),
     makeStep({
@@ -81,6 +90,7 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
       prevents: 'A vest that lifts at the seat.',
       after: ['strap-middle'],
       minutes: [0.2, 0.3, 0.6],
+      straps: { order: 'given', straps: [bottom] },
       where: ['strap-3'],
     }),
     makeStep({
@@ -88,6 +98,7 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
       text: `Leg straps worked under to the midline, ${isCrossed ? 'crossed' : 'to the same side'}. Warn of pinching.`,
       why: 'Not seated under the midline they slip off the thigh.',
       prevents: 'A vest that rides up in the lift.',
+      straps: { order: 'any', straps: legs },
       after: ['strap-bottom'],
       minutes: [0.5, 1, 2],
     }),
@@ -104,6 +115,7 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
       text: 'Head straps: forehead, then chin piece of the collar, nothing on the chin itself.',
       why: 'A chin strap closes the mouth of somebody who vomits.',
       prevents: 'A blocked airway.',
+      straps: { order: 'given', straps: head },
       after: ['head-pad'],
       minutes: [0.3, 0.6, 1],
     }),
@@ -114,6 +126,7 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
       prevents: 'Breathlessness while everything else is done.',
       after: ['head-straps'],
       minutes: [0.1, 0.3, 0.6],
+      straps: { order: 'given', straps: [top] },
       where: ['strap-1'],
     }),
     makeStep({
@@ -121,6 +134,7 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
       text: 'Every strap again.',
       why: 'Each one that is closed loosens the one before.',
       prevents: 'A slack strap found in the lift.',
+      straps: { order: 'any', straps: [middle, bottom, ...legs, ...head, top] },
       after: ['strap-top'],
       minutes: [0.2, 0.4, 0.8],
     }),
@@ -133,7 +147,7 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
       after: ['after-check'],
       minutes: [0.8, 1.5, 3],
       hands: ['apply', 'hold-proximal'],
-      timer: { id: 'board', label: 'Off the board', minutes: 30 },
+      timer: { id: 'board', label: 'Off the board', minutes: 30, kind: 'limit', starts: 'done' },
     }),
   ]
 }

@@ -11,6 +11,7 @@ import { decidePeople } from '../shared/decide-people'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { seatedVestOptions } from './options'
 import { seatedVestCare, seatedVestFit, seatedVestSteps } from './procedure'
+import { seatedVestRelease, seatedVestTroubles } from './trouble'
 
 const noPadBelowCm = 1
 const boardMin = 30
@@ -66,7 +67,8 @@ export const seatedVest: Technique = {
   ],
   plan: planSeatedVest,
   rounds,
-  onUrgent: { device: 'collar', actions: ['Top strap open; collar open while the head is held.'] },
+  onUrgent: { device: 'collar', actions: seatedVestRelease },
+  troubles: seatedVestTroubles,
 }
 
 function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutcome {

@@ -6,7 +6,8 @@ import { scheduleRounds } from '../../rounds/round-list'
 import { strapBands } from '../../straps/decide-strap-places'
 import type { MeasuredSpan } from '../../traction/leg-span'
 
-const convertMin = 120
+/** Minutes until a field splint has to be changed. */
+export const convertMin = 120
 /** A field splint is watched until it is changed. */
 export const fieldRounds = { upToMin: convertMin } as const
 

@@ -3,6 +3,8 @@ import { formatValue } from '../../plan/format-decision'
 import type { FitTest, Step } from '../../plan/plan'
 import { holdsItself } from '../shared/hold'
 import { makeStep } from '../shared/make-step'
+import { ankleAngle, footPlane } from '../shared/step-angles'
+import { cureTimer, holdTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../technique'
 
@@ -12,7 +14,10 @@ export interface StirrupFacts {
   readonly slab: string
   readonly stirrup: string
   readonly ankleWords: string
+  /** Null while the ordered angle is not entered. */
+  readonly ankleDeg: number | null
   readonly setMin: number
+  readonly cureMin: number
 }
 
 /** Words for a cut piece: "10 cm × 52 cm". */
@@ -68,7 +73,7 @@ function drySteps({ options, side, slab, stirrup }: StirrupFacts): readonly Step
   ]
 }
 
-function wetSteps({ options, ankleWords, setMin }: StirrupFacts): readonly Step[] {
+function wetSteps({ options, ankleWords, ankleDeg, setMin }: StirrupFacts): readonly Step[] {
   return [
     makeStep({
       id: 'wet',
@@ -78,7 +83,8 @@ function wetSteps({ options, ankleWords, setMin }: StirrupFacts): readonly Step[
       after: ['cut-slab', 'bone-points'],
       minutes: [0.4, 0.6, 1],
       wet: true,
-      timer: { id: 'set', label: 'Setting', minutes: setMin },
+      timer: settingTimer(setMin),
+      moreTimers: [wettingTimer(0.6)],
     }),
     makeStep({
       id: 'lay',
@@ -120,12 +126,13 @@ function wetSteps({ options, ankleWords, setMin }: StirrupFacts): readonly Step[
       minutes: [0.2, 0.4, 0.6],
       wet: true,
       holds: holdsItself(options) ? null : { from: 'mould', to: 'mould', place: 'hold-distal' },
+      angles: [...(ankleDeg === null ? [] : [ankleAngle(ankleDeg)]), footPlane],
       where: ['ankle', 'midfoot'],
     }),
   ]
 }
 
-function finishSteps({ options, ankleWords }: StirrupFacts): readonly Step[] {
+function finishSteps({ options, ankleWords, ankleDeg, cureMin }: StirrupFacts): readonly Step[] {
   return [
     makeStep({
       id: 'hold-set',
@@ -135,6 +142,9 @@ function finishSteps({ options, ankleWords }: StirrupFacts): readonly Step[] {
       after: ['mould'],
       minutes: [2, 3, 6],
       holds: holdsItself(options) ? null : { from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
+      angles: ankleDeg === null ? [] : [ankleAngle(ankleDeg)],
+      timer: cureTimer(cureMin),
+      moreTimers: [holdTimer(3)],
       where: ['ankle'],
     }),
     makeStep({
@@ -142,6 +152,7 @@ function finishSteps({ options, ankleWords }: StirrupFacts): readonly Step[] {
       text: 'Look along the toes from the foot end: the sole neither tilted nor turned.',
       why: 'Tilt shows from the end and nowhere else.',
       prevents: 'A foot set on its edge.',
+      angles: [footPlane],
       after: ['hold-set'],
       minutes: [0.1, 0.2, 0.4],
       where: ['toe'],

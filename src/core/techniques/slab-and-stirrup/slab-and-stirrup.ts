@@ -31,6 +31,7 @@ import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { slabAndStirrupOptions } from './options'
 import { cutWords, slabAndStirrupCare, slabAndStirrupFit, slabAndStirrupSteps } from './procedure'
 import { decideJointWidths, type JointFit } from './widths'
+import { slabAndStirrupRelease, slabAndStirrupTroubles } from './trouble'
 
 const path: MeasurementDefinition = {
   ...slabPath,
@@ -70,13 +71,8 @@ export const slabAndStirrup: Technique = {
   flagRules: [...hardShellStops, ...unfeltPressure],
   judge: judgeAnkleInjury,
   plan: planSlabAndStirrup,
-  onUrgent: {
-    device: 'shell',
-    actions: [
-      'Cut the bandage and padding along the open front, toes to top, down to skin.',
-      'Lift the stirrup sides apart; the slab stays as a splint behind.',
-    ],
-  },
+  onUrgent: { device: 'shell', actions: slabAndStirrupRelease },
+  troubles: slabAndStirrupTroubles,
 }
 
 function stirrupPathFor(options: OptionValues): MeasurementDefinition {
@@ -118,7 +114,9 @@ function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueO
     slab: cutWords(fit?.slabCm ?? null, slabLengthCm),
     stirrup: cutWords(fit?.stirrupCm ?? null, stirrupLengthCm),
     ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
+    ankleDeg,
     setMin: set.minutes,
+    cureMin: set.cureMin,
   })
   askForCrew(draft, {
     steps,

@@ -1,5 +1,6 @@
 import type { Side } from '../../case/vocabulary'
 import type { FitTest, Step } from '../../plan/plan'
+import type { StepPull } from '../../plan/step-work'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
@@ -9,6 +10,8 @@ export interface SuspensionFacts {
   readonly isPin: boolean
   readonly isAdhesive: boolean
   readonly pullWords: string
+  /** Null before there is a body mass. */
+  readonly pull: StepPull | null
   readonly weightWords: string
   readonly counterWords: string | null
   readonly raiseWords: string | null
@@ -84,7 +87,7 @@ function holdSteps({ side, ring, isPin, isAdhesive }: SuspensionFacts): readonly
   ]
 }
 
-function hangSteps({ pullWords, weightWords, counterWords, raiseWords, isPin }: SuspensionFacts): readonly Step[] {
+function hangSteps({ pull, pullWords, weightWords, counterWords, raiseWords, isPin }: SuspensionFacts): readonly Step[] {
   return [
     makeStep({
       id: 'pull',
@@ -94,6 +97,7 @@ function hangSteps({ pullWords, weightWords, counterWords, raiseWords, isPin }: 
       after: ['slings'],
       minutes: [1, 2, 3],
       hands: ['apply', 'hold-distal'],
+      ...(pull ? { pull } : {}),
       where: ['bar'],
     }),
     makeStep({

@@ -5,13 +5,14 @@ import { obliqueGroinGirth, outerLeg } from '../../body/measurements/traction'
 import type { PlanDraft } from '../../plan/draft'
 import type { Geometry, ScheduleEntry } from '../../plan/plan'
 import { scheduleRounds } from '../../rounds/round-list'
-import { decidePull } from '../../traction/decide-pull'
+import { capOf, decidePull } from '../../traction/decide-pull'
 import { measureSpan, type MeasuredSpan } from '../../traction/leg-span'
 import { decideRolls } from '../../wraps/decide-rolls'
 import { girthWorking, legStretchZones } from '../../wraps/leg-wraps'
 import { everyTwoHours } from '../ring-traction/ring-traction'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/hold'
+import { pullOf } from '../shared/step-pull'
 import { decideRing, decideSplintLength, resolveStrips, ringOptions } from '../shared/ring'
 import { judgeTraction, loadOption, requireMass, skinTractionRules, tractionFlagRules } from '../shared/traction-rules'
 import { positionOption, suppliesOption } from '../shared-options'
@@ -20,6 +21,7 @@ import { suspendedCare, suspendedFit, suspendedSteps } from './procedure'
 import { rigDefaults } from '../../traction/suspension'
 import { decideCord, decideCounterweight, decideFootRaise, decideStripLength, decideSuspension } from './weights'
 import { readDefaults } from '../../quantities/defaults'
+import { suspendedRingTractionRelease, suspendedRingTractionTroubles } from './trouble'
 
 const bandageFromCm = 7
 const malleoliShare = 0.137
@@ -85,7 +87,8 @@ export const suspendedRingTraction: Technique = {
   flagRules: [...tractionFlagRules, ...skinTractionRules],
   judge: judgeTraction,
   plan: planSuspended,
-  onUrgent: { device: 'traction', actions: ['Take the counterweight’s load by hand and ease the cord; look again at once.'] },
+  onUrgent: { device: 'traction', actions: suspendedRingTractionRelease },
+  troubles: suspendedRingTractionTroubles,
 }
 
 function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
@@ -117,6 +120,7 @@ function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcom
     isPin,
     isAdhesive: strips === 'adhesive',
     pullWords: words('traction') ?? 'as ordered',
+    pull: pullOf(draft, 'traction', isPin ? undefined : capOf(draft, strips)),
     weightWords: words('suspension-weight') ?? 'until the leg floats',
     counterWords: counter && Number(counter.value) > 0 ? counter.display : null,
     raiseWords: raise && Number(raise.value) > 0 ? raise.display : null,

@@ -1,10 +1,14 @@
 import type { FitTest, Step } from '../../plan/plan'
+import type { StepStrap } from '../../plan/step-work'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../technique'
 
-/** The steps of a two-shell trunk orthosis in a workable order, by the way it is put on. */
-export function trunkShellSteps(options: OptionValues, isScooped: boolean): readonly Step[] {
+/**
+ * The steps of a two-shell trunk orthosis in a workable order, by the way it is put on.
+ * @param straps from the top down
+ */
+export function trunkShellSteps(options: OptionValues, isScooped: boolean, straps: readonly StepStrap[]): readonly Step[] {
   const isLying = options['way'] === 'lying'
   const isLowestFirst = !isLying || options['strap-order'] === 'lowest-first'
   const tight = options['tightness'] === 'two-finger' ? 'two fingers pass under each' : 'firm, as far as it is borne and breath is free'
@@ -39,7 +43,8 @@ export function trunkShellSteps(options: OptionValues, isScooped: boolean): read
       prevents: 'A shell that rides into the throat, a gap at the side: a gap left means not done.',
       after: ['front-on'],
       minutes: [1, 2, 4],
-      where: ['strap-1', 'strap-2', 'strap-3'],
+      straps: isLowestFirst ? { order: 'given', straps: [...straps].reverse() } : { order: 'any', straps },
+      where: straps.map((strap) => strap.id),
     }),
     makeStep({
       id: 'edge-height',

@@ -15,6 +15,7 @@ import {
 } from '../../body/measurements/trunk'
 import { hasFlag } from '../../case/clinical-case'
 import { workingOf, type PlanDraft } from '../../plan/draft'
+import type { StepStrap } from '../../plan/step-work'
 import type { Geometry, ScheduleEntry } from '../../plan/plan'
 import { readDefaults } from '../../quantities/defaults'
 import { scheduleRounds } from '../../rounds/round-list'
@@ -26,6 +27,7 @@ import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { decideEdges, decideOverlap } from './edges'
 import { trunkShellOptions } from './options'
 import { trunkShellCare, trunkShellFit, trunkShellSteps } from './procedure'
+import { trunkShellRelease, trunkShellTroubles } from './trouble'
 
 const usualStraps = 3
 const mostStraps = 6
@@ -81,7 +83,8 @@ export const trunkShell: Technique = {
   ],
   judge: judgeTrunk,
   plan: planTrunkShell,
-  onUrgent: { device: 'shell', actions: ['Loosen every strap; front shell off while the patient lies flat.'] },
+  onUrgent: { device: 'shell', actions: trunkShellRelease },
+  troubles: trunkShellTroubles,
 }
 
 function judgeTrunk(draft: PlanDraft, options: OptionValues): void {
@@ -136,7 +139,7 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
   decideEdges(draft)
   const straps = Math.min(mostStraps, Number(size?.item['straps']) || usualStraps)
   if (options['tightness'] === 'two-finger') decideSlacks(draft, straps)
-  const steps = trunkShellSteps(options, isLying && isScooped(draft, options))
+  const steps = trunkShellSteps(options, isLying && isScooped(draft, options), listStraps(draft, straps))
   if (isLying) decideRoll(draft, options, steps)
   else decidePeople(draft, { floor: 1, steps, relief: [] })
   return { steps, fit: trunkShellFit, care: trunkShellCare, schedule: schedule(draft), geometry: draw(draft, straps) }
@@ -176,6 +179,19 @@ function decideSlacks(draft: PlanDraft, straps: number): void {
       ],
     })
   }
+}
+
+/** The straps from the top down, each with the slack that was decided for it. */
+function listStraps(draft: PlanDraft, count: number): readonly StepStrap[] {
+  const { decisions } = draft.collect()
+  return Array.from({ length: count }, (_, index): StepStrap => {
+    const slack = decisions.find((one) => one.id === `strap-slack-${index + 1}`)?.value
+    return {
+      id: `strap-${index + 1}`,
+      label: `Strap ${index + 1} from the top`,
+      slackCm: typeof slack === 'number' ? slack : null,
+    }
+  })
 }
 
 function draw(draft: PlanDraft, straps: number): Geometry {

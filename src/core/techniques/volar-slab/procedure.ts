@@ -1,6 +1,8 @@
 import type { Side } from '../../case/vocabulary'
 import type { FitTest, Step } from '../../plan/plan'
 import { makeStep } from '../shared/make-step'
+import { wristAngle } from '../shared/step-angles'
+import { cureTimer, holdTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../technique'
 
@@ -9,12 +11,15 @@ export interface VolarFacts {
   readonly side: Side | undefined
   readonly isPlaster: boolean
   readonly setMin: number
+  readonly cureMin: number
   readonly extension: string
+  /** Wrist bent back, degrees. */
+  readonly extensionDeg: number
 }
 
 /** The steps of a volar slab in a workable order. */
 export function volarSlabSteps(facts: VolarFacts): readonly Step[] {
-  return [...drySteps(facts), ...wetSteps(facts), ...finishSteps()]
+  return [...drySteps(facts), ...wetSteps(facts), ...finishSteps(facts)]
 }
 
 function drySteps({ options, side }: VolarFacts): readonly Step[] {
@@ -70,7 +75,7 @@ function drySteps({ options, side }: VolarFacts): readonly Step[] {
   ]
 }
 
-function wetSteps({ isPlaster, setMin, extension, options }: VolarFacts): readonly Step[] {
+function wetSteps({ isPlaster, setMin, extension, extensionDeg, options }: VolarFacts): readonly Step[] {
   const hasLiner = options['liner'] === 'stockinette'
   return [
     makeStep({
@@ -83,7 +88,8 @@ function wetSteps({ isPlaster, setMin, extension, options }: VolarFacts): readon
       after: ['cut-slab', 'bone-points'],
       minutes: isPlaster ? [0.2, 0.3, 0.5] : [0.4, 0.6, 1],
       wet: true,
-      timer: { id: 'set', label: 'Setting', minutes: setMin },
+      timer: settingTimer(setMin),
+      moreTimers: [wettingTimer(isPlaster ? 0.3 : 0.6)],
     }),
     makeStep({
       id: 'lay',
@@ -127,12 +133,13 @@ function wetSteps({ isPlaster, setMin, extension, options }: VolarFacts): readon
       after: ['bandage'],
       minutes: isPlaster ? [0.3, 0.4, 0.5] : [0.2, 0.4, 0.6],
       wet: true,
+      angles: [wristAngle(extensionDeg)],
       where: ['wrist'],
     }),
   ]
 }
 
-function finishSteps(): readonly Step[] {
+function finishSteps({ extensionDeg, cureMin }: VolarFacts): readonly Step[] {
   return [
     makeStep({
       id: 'hold-set',
@@ -141,6 +148,9 @@ function finishSteps(): readonly Step[] {
       prevents: 'A slab that looks whole and holds nothing.',
       after: ['mould'],
       minutes: [1.5, 3, 6],
+      angles: [wristAngle(extensionDeg)],
+      timer: cureTimer(cureMin),
+      moreTimers: [holdTimer(3)],
       where: ['wrist'],
     }),
     makeStep({

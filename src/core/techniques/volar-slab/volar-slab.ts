@@ -29,6 +29,7 @@ import { extensionDeg, volarSlabOptions } from './options'
 import { volarSlabCare, volarSlabFit, volarSlabSteps } from './procedure'
 import { decideNotch, decideSlant, decideVolarLength, decideVolarWidth } from './size'
 import { volarTemplate } from './template'
+import { volarSlabRelease, volarSlabTroubles } from './trouble'
 
 /** Forearm slab on the palm side. */
 export const volarSlab: Technique = {
@@ -82,13 +83,8 @@ export const volarSlab: Technique = {
   ],
   judge: judgeVolar,
   plan: planVolarSlab,
-  onUrgent: {
-    device: 'shell',
-    actions: [
-      'Cut bandage and padding along the padded line on the slab, hand to elbow, down to skin.',
-      'Straighten a bent wrist while it is supported.',
-    ],
-  },
+  onUrgent: { device: 'shell', actions: volarSlabRelease },
+  troubles: volarSlabTroubles,
 }
 
 function judgeVolar(draft: PlanDraft): void {
@@ -152,6 +148,8 @@ function planVolarSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcom
     side: draft.clinicalCase.injury.side,
     isPlaster: plaster,
     setMin: set.minutes,
+    cureMin: set.cureMin,
+    extensionDeg: degrees,
     extension: degrees === 0 ? 'straight' : `${degrees}° back`,
   })
   askForHeat(draft, material, plies, set.minutes)

@@ -3,8 +3,17 @@ import type { FitTest, Step } from '../../plan/plan'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
-/** The steps of a walker boot in a workable order. */
-export function walkerBootSteps(side: Side | undefined, size: string, mayStand: boolean, wedgeWords: string | null): readonly Step[] {
+/**
+ * The steps of a walker boot in a workable order.
+ * @param straps how many the boot carries
+ */
+export function walkerBootSteps(
+  side: Side | undefined,
+  size: string,
+  mayStand: boolean,
+  wedgeWords: string | null,
+  straps: number,
+): readonly Step[] {
   return [
     ...openingSteps({
       side,
@@ -50,6 +59,14 @@ export function walkerBootSteps(side: Side | undefined, size: string, mayStand: 
       text: 'Straps from the toes to the top, pad under the ankle buckle.',
       why: 'From the toes the heel stays home.',
       prevents: 'A buckle on the ankle bone.',
+      straps: {
+        order: 'given',
+        straps: Array.from({ length: straps }, (_, index) => ({
+          id: `strap-${index + 1}`,
+          label: `Strap ${index + 1} from the toes`,
+          slackCm: null,
+        })),
+      },
       after: ['liner'],
       minutes: [0.4, 0.8, 1.5],
       where: ['malleoli'],

@@ -12,11 +12,14 @@ import { positionOption, suppliesOption } from '../shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { walkerBootCare, walkerBootFit, walkerBootSteps } from './procedure'
 import { decideWedges } from './wedges'
+import { walkerBootRelease, walkerBootTroubles } from './trouble'
 
 const leastMarginCm = 0.5
 const rightMarginCm = 1.5
 const mostMarginCm = 2
 const rounds = { onlyMin: [60] } as const
+
+const usualStraps = 3
 
 /** Walker boot with a curved sole. */
 export const walkerBoot: Technique = {
@@ -66,7 +69,8 @@ export const walkerBoot: Technique = {
   judge: judgeBoot,
   plan: planBoot,
   rounds,
-  onUrgent: { device: 'shell', actions: ['Open every strap and the liner, foot out of the boot.'] },
+  onUrgent: { device: 'shell', actions: walkerBootRelease },
+  troubles: walkerBootTroubles,
 }
 
 function judgeBoot(draft: PlanDraft, options: OptionValues): void {
@@ -108,7 +112,13 @@ function planBoot(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   decideMargin(draft)
   decideRaise(draft)
   const wedgeWords = decideWedges(draft)
-  const steps = walkerBootSteps(injury.side, size?.size ?? 'by foot length', options['weight'] === 'allowed', wedgeWords)
+  const steps = walkerBootSteps(
+    injury.side,
+    size?.size ?? 'by foot length',
+    options['weight'] === 'allowed',
+    wedgeWords,
+    Number(size?.item['straps']) || usualStraps,
+  )
   decidePeople(draft, { floor: 1 + extraHolder(draft.clinicalCase), steps, relief: [] })
   const { model } = sketchLeg(draft)
   const base = legGeometry(draft, model, 'knee')

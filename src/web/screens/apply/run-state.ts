@@ -1,5 +1,5 @@
 import type { Step } from '#core/plan/plan'
-import type { RunRecord, StepOutcome } from '#contract/case-record'
+import type { RunRecord, StepOutcome } from '#contract/run-record'
 
 /** How each step of a run stands: the last thing recorded of it. */
 export function outcomesOf(run: RunRecord): ReadonlyMap<string, StepOutcome> {

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import type { HandPlace, Plan, Step } from '#core/plan/plan'
-import type { RunRecord } from '#contract/case-record'
+import type { RunRecord } from '#contract/run-record'
 import { patientLabel } from '#contract/episode-record'
 import { useNow } from '../../hooks/use-now'
 import { Button } from '../../parts/button'

@@ -1,6 +1,6 @@
 import { Droplet } from 'lucide-react'
 import type { Step } from '#core/plan/plan'
-import type { StepOutcome } from '#contract/case-record'
+import type { StepOutcome } from '#contract/run-record'
 
 /** All steps in short, with where the run stands. */
 export function StepTrail({

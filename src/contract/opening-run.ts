@@ -1,0 +1,63 @@
+import type { ClinicalCase } from '#core/case/clinical-case'
+import { castMaterials, type Device } from '#core/case/device'
+import type { Protocol } from '#core/quantities/defaults'
+import { hardMinutes } from '#core/setting/hard-after'
+import { toClinicalCase, type CaseRecord } from './case-record'
+import type { EpisodeRecord } from './episode-record'
+import type { RunRecord } from './run-record'
+
+/** The technique whose casts can be opened on their own case. */
+export const castTechnique = 'leg-cast'
+export const openingTechnique = 'cast-opening'
+
+/** Whether a run opens the cast of its case instead of applying the case's own device. */
+export function isOpeningRun(run: Pick<RunRecord, 'technique'>): boolean {
+  return run.technique === openingTechnique
+}
+
+/** The cast that a case put on, as opening it reads it, at a moment. */
+export function castOf(record: CaseRecord, at: string): Device {
+  const decisions = record.accepted?.plan.decisions ?? []
+  const material = castMaterials.find((one) => one === record.accepted?.plan.options['material'])
+  const layers = decisions.find((one) => one.id === 'cast-layers')?.value
+  return {
+    paddingLayers: 2,
+    ...(material ? { material } : {}),
+    ...(typeof layers === 'number' ? { layers } : {}),
+    ...(record.appliedAt ? { minutesSince: Math.max(0, (Date.parse(at) - Date.parse(record.appliedAt)) / 60_000) } : {}),
+  }
+}
+
+/**
+ * The case of an opening: the cast's own readings and patient, the cast as device, the wait lifted when it is opened
+ * now.
+ * @param at when it is opened, ISO 8601: a run keeps its start, so that its plan stays the same to its end
+ */
+export function toOpeningCase(
+  record: CaseRecord,
+  episode: EpisodeRecord,
+  opening: { readonly at: string; readonly options: Readonly<Record<string, string | number>>; readonly isOpenNow: boolean },
+): ClinicalCase {
+  const clinicalCase = toClinicalCase(record, episode)
+  return {
+    ...clinicalCase,
+    technique: openingTechnique,
+    options: opening.options,
+    device: castOf(record, opening.at),
+    orders: { ...clinicalCase.orders, openNow: opening.isOpenNow },
+    overrules: [],
+  }
+}
+
+/** When the cast is hard enough to open, ms since the epoch; null before it is on or when its material is not known. */
+export function hardAtMs(record: CaseRecord, protocol: Protocol): number | null {
+  const { material } = castOf(record, record.appliedAt ?? record.openedAt)
+  if (!record.appliedAt || !material) return null
+  return Date.parse(record.appliedAt) + hardMinutes(material, protocol) * 60_000
+}
+
+/** The core's case for one run: the case itself, or the opening of its cast. */
+export function caseOfRun(record: CaseRecord, episode: EpisodeRecord, run: RunRecord | undefined): ClinicalCase {
+  if (!run || !isOpeningRun(run)) return toClinicalCase(record, episode)
+  return toOpeningCase(record, episode, { at: run.startedAt, options: run.options ?? {}, isOpenNow: run.isOpenNow === true })
+}

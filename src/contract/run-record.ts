@@ -1,0 +1,183 @@
+import type { HandPlace } from '#core/plan/plan'
+import type { TimerKind } from '#core/plan/step-work'
+import type { FoldableEvent } from './event'
+
+export const stepOutcomes = ['done', 'skipped', 'undone'] as const
+export type StepOutcome = (typeof stepOutcomes)[number]
+export interface StepRecord {
+  readonly stepId: string
+  readonly outcome: StepOutcome
+  readonly reason: string
+  readonly at: string
+  readonly by: string
+}
+/** A timer is its start event: what is left follows from the clock. */
+export interface TimerRecord {
+  readonly id: string
+  readonly label: string
+  readonly startedAt: string
+  readonly minutes: number
+  /** Absent in runs from before timers had kinds. */
+  readonly kind?: TimerKind
+  /** The step whose end makes it moot. */
+  readonly until?: string
+  /** When somebody ended it or heard it out. */
+  readonly endedAt?: string
+}
+/** Who drives a run, on which device; anybody else follows. */
+export interface RunDriver {
+  readonly device: string
+  readonly by: string
+  readonly at: string
+}
+
+interface Recorded {
+  readonly at: string
+  readonly by: string
+}
+export const angleTools = ['goniometer', 'digital-goniometer', 'eye'] as const
+/** An angle as it was read at a step, degrees. */
+export interface AngleBody {
+  readonly runId: string
+  readonly stepId: string
+  readonly angleId: string
+  readonly deg: number
+  readonly tool: (typeof angleTools)[number]
+}
+export const pullTools = ['scale', 'ratchet', 'hand'] as const
+/** A pull with the pain before and after it, 0 to 10; null where it could not be asked. */
+export interface PullBody {
+  readonly runId: string
+  readonly stepId: string
+  readonly kg: number | null
+  readonly painBefore: number | null
+  readonly painAfter: number | null
+  readonly isEqualLength: boolean
+  readonly tool: (typeof pullTools)[number]
+}
+export const strapMarks = ['open', 'touched', 'snug', 'checked'] as const
+export type StrapMark = (typeof strapMarks)[number]
+export interface StrapBody {
+  readonly runId: string
+  readonly stepId: string
+  readonly strapId: string
+  readonly mark: StrapMark
+  /** Why it was closed out of turn; empty when it was its turn. */
+  readonly reason: string
+}
+/** Something that went wrong, as it was recorded beside what was shown. */
+export interface TroubleBody {
+  readonly runId: string | null
+  readonly stepId: string | null
+  readonly troubleId: string
+  readonly label: string
+  readonly note: string
+}
+/** A hold that one person gives to another, acknowledged by who takes it. */
+export interface HandOverBody {
+  readonly runId: string
+  readonly place: HandPlace
+  readonly from: string
+  readonly to: string
+}
+export type AngleRecord = Omit<AngleBody, 'runId'> & Recorded
+export type PullRecord = Omit<PullBody, 'runId'> & Recorded
+export type StrapRecord = Omit<StrapBody, 'runId'> & Recorded
+export type TroubleRecord = Omit<TroubleBody, 'runId'> & Recorded
+export type HandOverRecord = Omit<HandOverBody, 'runId'> & Recorded
+
+export interface RunStartedBody {
+  readonly runId: string
+  /** Another technique than the case's own: opening the cast that is on. */
+  readonly technique?: string
+  readonly options?: Readonly<Record<string, string | number>>
+  /** The wait until it is hard is lifted. */
+  readonly isOpenNow?: boolean
+}
+
+/** One application, or one opening, of the case's device. What came later than the first version is optional. */
+export interface RunRecord {
+  readonly id: string
+  readonly startedAt: string
+  readonly by: string
+  readonly technique?: string
+  readonly options?: Readonly<Record<string, string | number>>
+  readonly isOpenNow?: boolean
+  readonly steps: readonly StepRecord[]
+  readonly timers: readonly TimerRecord[]
+  readonly driver?: RunDriver
+  readonly angles?: readonly AngleRecord[]
+  readonly pulls?: readonly PullRecord[]
+  readonly straps?: readonly StrapRecord[]
+  readonly troubles?: readonly TroubleRecord[]
+  readonly handOvers?: readonly HandOverRecord[]
+}
+
+/** Starts a run. */
+export function startRun(event: FoldableEvent): RunRecord {
+  const { runId, ...facts } = event.body as RunStartedBody
+  return { id: runId, startedAt: event.at, by: event.actorName, ...facts, steps: [], timers: [] }
+}
+
+/** Applies one event to its run; offline additions merge by their time. */
+export function foldRun(run: RunRecord, event: FoldableEvent): RunRecord {
+  const { at, actorName: by } = event
+  switch (event.kind) {
+    case 'step': {
+      const { runId: _run, ...body } = event.body as Omit<StepRecord, 'at' | 'by'> & { runId: string }
+      return { ...run, steps: byTime([...run.steps, { ...body, at, by }]) }
+    }
+    case 'timer': {
+      const { runId: _run, timerId, ...body } = event.body as Omit<TimerRecord, 'id' | 'startedAt'> & { runId: string; timerId: string }
+      return { ...run, timers: [...run.timers.filter((one) => one.id !== timerId), { id: timerId, ...body, startedAt: at }] }
+    }
+    case 'timer-ended': {
+      const { timerId } = event.body as { timerId: string }
+      return { ...run, timers: run.timers.map((one) => (one.id === timerId ? { ...one, endedAt: at } : one)) }
+    }
+    case 'angle': {
+      const { runId: _run, ...body } = event.body as AngleBody
+      return { ...run, angles: byTime([...(run.angles ?? []), { ...body, at, by }]) }
+    }
+    case 'pull': {
+      const { runId: _run, ...body } = event.body as PullBody
+      return { ...run, pulls: byTime([...(run.pulls ?? []), { ...body, at, by }]) }
+    }
+    case 'strap': {
+      const { runId: _run, ...body } = event.body as StrapBody
+      return { ...run, straps: byTime([...(run.straps ?? []), { ...body, at, by }]) }
+    }
+    case 'hand-over': {
+      const { runId: _run, ...body } = event.body as HandOverBody
+      return { ...run, handOvers: byTime([...(run.handOvers ?? []), { ...body, at, by }]) }
+    }
+    default:
+      return run
+  }
+}
+
+function byTime<T extends { readonly at: string }>(entries: readonly T[]): readonly T[] {
+  return [...entries].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+}
+
+/** How each strap of a run stands at a step: the last mark. */
+export function strapMarksAt(run: RunRecord, stepId: string): ReadonlyMap<string, StrapMark> {
+  const marks = new Map<string, StrapMark>()
+  for (const strap of run.straps ?? []) if (strap.stepId === stepId) marks.set(strap.strapId, strap.mark)
+  return marks
+}
+
+/**
+ * Timers of a run that still say something: not ended, not made moot by their step, and not run out for longer than
+ * `keptMs`.
+ * @param nowMs the server's time
+ */
+export function liveTimers(run: RunRecord, nowMs: number, keptMs = 10 * 60_000): readonly TimerRecord[] {
+  return run.timers.filter((timer) => {
+    const started = Date.parse(timer.startedAt)
+    if (timer.endedAt && Date.parse(timer.endedAt) >= started) return false
+    if (timer.until && run.steps.some((step) => step.stepId === timer.until && step.outcome !== 'undone' && Date.parse(step.at) >= started))
+      return false
+    return started + timer.minutes * 60_000 + keptMs > nowMs
+  })
+}

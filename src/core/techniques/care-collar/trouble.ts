@@ -1,0 +1,24 @@
+import { breathless, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
+import type { Trouble } from '../trouble'
+
+/** How a care collar comes open. */
+export const careCollarRelease: readonly string[] = ['Hold the head with both hands, then open the front.']
+
+/** What goes wrong during a collar change. */
+export const careCollarTroubles: readonly Trouble[] = [
+  breathless(careCollarRelease),
+  newNumbness(['Head held in line; roll back to flat as one piece.']),
+  vomiting,
+  {
+    id: 'skin-broken',
+    label: 'Skin red that does not blanch, or broken',
+    isUrgent: true,
+    actions: [
+      'Relieve the place: another liner, another fold, no shell on it.',
+      'Refit, look again in an hour; tell the senior and the wound nurse.',
+      'Photograph with consent.',
+    ],
+  },
+  holdLost('The head', 'Stop the change, close what is open, all four limbs again.'),
+  wantsToStop,
+]

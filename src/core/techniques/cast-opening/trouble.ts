@@ -1,0 +1,35 @@
+import { lostPulse, newNumbness, painRising, wantsToStop } from '../shared/troubles'
+import type { Trouble } from '../trouble'
+
+/** How an opened cast is opened further. */
+export const castOpeningRelease: readonly string[] = ['Padding cut to the skin, whole length, spread wide; no re-wrap until settled.']
+
+/** What goes wrong while a cast is opened. */
+export const castOpeningTroubles: readonly Trouble[] = [
+  lostPulse(castOpeningRelease),
+  newNumbness(castOpeningRelease),
+  painRising(castOpeningRelease),
+  {
+    id: 'blade-hot',
+    label: 'The blade is hot',
+    isUrgent: false,
+    actions: ['Stop and lift it out. Let it cool two minutes, or change the blade.', 'Shorter touches; press in, lift out, step along.'],
+  },
+  {
+    id: 'skin-cut',
+    label: 'Skin cut or burnt',
+    isUrgent: true,
+    actions: [
+      'Stop. Lift the cast off that place, look, press on bleeding.',
+      'Cool a burn with running water, dress it, tell the patient.',
+      'Record place and size, and an incident; go on with shears.',
+    ],
+  },
+  {
+    id: 'saw-fails',
+    label: 'The saw fails',
+    isUrgent: false,
+    actions: ['Shears, or soak and unwrap plaster.', 'Urgent: two people, both sides, do not wait for another saw.'],
+  },
+  wantsToStop,
+]

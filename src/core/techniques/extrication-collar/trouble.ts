@@ -1,0 +1,29 @@
+import { breathless, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
+import type { Trouble } from '../trouble'
+
+/** How a collar comes open: with the head held. */
+export const extricationCollarRelease: readonly string[] = [
+  'Hold the head with both hands, then open the collar.',
+  'Turn the whole patient on the side if they vomit.',
+]
+
+/** What goes wrong with an extrication collar. */
+export const extricationCollarTroubles: readonly Trouble[] = [
+  breathless(extricationCollarRelease),
+  newNumbness(['Hold the head where it is now; back to how it was found if it was moved.']),
+  vomiting,
+  {
+    id: 'pain-on-moving',
+    label: 'Pain or resistance on moving to the middle',
+    isUrgent: true,
+    actions: ['Stop. Hold the head as found.', 'Blocks and rolled towels around it as it lies; no collar.', 'Record it and call.'],
+  },
+  {
+    id: 'veins-full',
+    label: 'Neck veins full, or headache',
+    isUrgent: true,
+    actions: ['Head held: let the strap out until a flat finger passes.', 'Still full: open the collar, blocks instead, tell the senior.'],
+  },
+  holdLost('The head', 'All four limbs again before anything else.'),
+  wantsToStop,
+]

@@ -1,0 +1,25 @@
+import { lostPulse, newNumbness, painRising, wantsToStop } from '../shared/troubles'
+import type { Trouble } from '../trouble'
+
+/** How a knee brace comes open. */
+export const kneeBraceRelease: readonly string[] = ['Open every strap; leave the frame under the leg.']
+
+/** What goes wrong with a knee brace. */
+export const kneeBraceTroubles: readonly Trouble[] = [
+  lostPulse(kneeBraceRelease),
+  newNumbness([...kneeBraceRelease, 'Look at the strap over the fibular neck first.']),
+  painRising(kneeBraceRelease),
+  {
+    id: 'slips',
+    label: 'The brace slips down',
+    isUrgent: false,
+    actions: ['Open it, hinges back over the condyles, rear straps first.', 'Liner dry, calf strap firmer; look again after ten steps.'],
+  },
+  {
+    id: 'stops-differ',
+    label: 'A stop does not hold, or the sides differ',
+    isUrgent: false,
+    actions: ['Lock it straight. No bending until both stops click at the ordered figure.', 'Take another brace if it does not.'],
+  },
+  wantsToStop,
+]

@@ -1,0 +1,29 @@
+import { lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop } from '../shared/troubles'
+import type { Trouble } from '../trouble'
+
+/** How a cast comes open: its full length, down to skin. */
+export const legCastRelease: readonly string[] = [
+  'Split the cast its full length, padding included, down to skin; hard or soft does not matter.',
+  'Spread it and ease the bend of the knee, thigh and calf supported.',
+]
+
+/** What goes wrong with a cast. */
+export const legCastTroubles: readonly Trouble[] = [
+  lostPulse(legCastRelease),
+  newNumbness(legCastRelease),
+  painRising(legCastRelease),
+  tooHot,
+  {
+    id: 'knee-sagged',
+    label: 'The knee sagged',
+    isUrgent: false,
+    actions: [
+      'Still soft: the knee holder lifts it back to its angle from the far side, flat hand; mould again.',
+      'Set, with a crease or crack: it will break there. Reinforce with crossing turns while it is held at its angle, or make it again.',
+      'Measure the knee angle and record it.',
+    ],
+  },
+  settingEarly('The layers have not bonded: cut it off and begin again rather than roll over a set layer.'),
+  shortOfMaterial('Finish the part that is rolled, smooth its end, and hold it: the next roll goes on before this one sets.'),
+  wantsToStop,
+]

@@ -1,0 +1,20 @@
+import { holdLost, lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop } from '../shared/troubles'
+import type { Trouble } from '../trouble'
+
+/** How a back slab comes open: along its open front. */
+export const legSlabRelease: readonly string[] = [
+  'Cut the bandage and padding along the open front, toes to top, down to skin.',
+  'Lift the front edges apart; the slab stays as a splint behind.',
+]
+
+/** What goes wrong with a back slab. */
+export const legSlabTroubles: readonly Trouble[] = [
+  lostPulse(legSlabRelease),
+  newNumbness(legSlabRelease),
+  painRising(legSlabRelease),
+  tooHot,
+  settingEarly('Wrong angle or a dent: take it off and make it again, it cannot be bent back.'),
+  holdLost('The ankle', 'Still soft: bring it to its angle again with a flat palm. Set: make it again.'),
+  shortOfMaterial('Keep the limb on its padding; a slab that is laid stays and sets, bandage can follow.'),
+  wantsToStop,
+]

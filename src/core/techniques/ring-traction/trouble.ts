@@ -1,0 +1,7 @@
+import { tractionTroubles } from '../shared/traction-troubles'
+
+/** How the pull of this splint is given up. */
+export const ringTractionRelease: readonly string[] = ['Ease the cord a hand’s breadth, hold the leg by hand, look again at once.']
+
+/** What goes wrong with it. */
+export const ringTractionTroubles = tractionTroubles(ringTractionRelease, 'The skin strips')

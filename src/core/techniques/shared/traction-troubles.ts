@@ -1,0 +1,47 @@
+import type { Trouble } from '../trouble'
+import { breathless, lostPulse, newNumbness, shortOfMaterial, wantsToStop } from './troubles'
+
+/**
+ * What goes wrong in traction, whatever the splint.
+ * @param release how this splint gives up its pull
+ * @param grip where the pull holds on the leg, in words
+ */
+export function tractionTroubles(release: readonly string[], grip: string): readonly Trouble[] {
+  return [
+    lostPulse(release),
+    newNumbness(release),
+    {
+      id: 'pull-lost',
+      label: 'The pull was let go',
+      isUrgent: true,
+      actions: [
+        'Take it by hand at once, along the leg, smoothly; say it aloud.',
+        'Build it up again from the beginning, pain asked before and after.',
+        'Pulse, feeling and movement again; record it.',
+      ],
+    },
+    {
+      id: 'pain-worse',
+      label: 'Pain worse with the pull',
+      isUrgent: true,
+      actions: [
+        'Hold the pull where it is; no more.',
+        'Look for hip, pelvis, knee or ankle hurt as well: then ease the pull and support the leg.',
+        'Pain block, call the senior.',
+      ],
+    },
+    {
+      id: 'grip-slips',
+      label: `${grip} slips or bites`,
+      isUrgent: false,
+      actions: [
+        'Take the pull by hand before anything is opened.',
+        `${grip}: pad and place again, lower and flat.`,
+        'Hand the pull over again only when it holds.',
+      ],
+    },
+    breathless(['Head end up, spine in line; the pull stays on by hand.']),
+    shortOfMaterial('Hands keep the pull; splint to the other leg if nothing comes.'),
+    wantsToStop,
+  ]
+}

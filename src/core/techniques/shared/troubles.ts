@@ -1,0 +1,133 @@
+import type { Trouble } from '../trouble'
+
+/** What every limb that lost its pulse needs, after the device's own release. */
+export function lostPulse(release: readonly string[]): Trouble {
+  return {
+    id: 'lost-pulse',
+    label: 'Pulse lost, or the limb cold and pale',
+    isUrgent: true,
+    actions: [
+      ...release,
+      'Ease any bend that the device holds, one person supporting the limb; nobody pulls a fracture straight.',
+      'Limb at heart level, not above. Nothing by mouth. Correct a low blood pressure.',
+      'Call the senior now; look again within 15 minutes. Not settled at 30: a surgical decision.',
+    ],
+  }
+}
+
+/** New numbness or weakness in a limb. */
+export function newNumbness(release: readonly string[]): Trouble {
+  return {
+    id: 'new-numbness',
+    label: 'New numbness, tingling or weakness',
+    isUrgent: true,
+    actions: ['Stop. Move nothing further.', ...release, 'Compare with the baseline, both sides, and record it.', 'Call the senior now.'],
+  }
+}
+
+/** Pain that is more than the injury explains. */
+export function painRising(release: readonly string[]): Trouble {
+  return {
+    id: 'pain-rising',
+    label: 'Pain rising, or worse when toes or fingers are stretched',
+    isUrgent: true,
+    actions: [
+      'Think of the compartment first, not of more analgesia.',
+      ...release,
+      'Heart level; call the senior now; look again within 15 minutes.',
+    ],
+  }
+}
+
+/** "Too hot", for whatever sets. */
+export const tooHot: Trouble = {
+  id: 'too-hot',
+  label: 'The patient says it is too hot',
+  isUrgent: true,
+  actions: [
+    'Take it off at once: unwind the bandage, lift it away. Do not wait for it to set.',
+    'Cool the skin with running water; look for redness that stays.',
+    'Start again with cooler water, fewer layers, bare to the air. Record what the skin looks like.',
+  ],
+}
+
+/** Set before it was moulded. */
+export function settingEarly(redo: string): Trouble {
+  return {
+    id: 'setting-early',
+    label: 'It is setting too early',
+    isUrgent: false,
+    actions: [
+      'Stop moulding: moved now it cracks inside, where nobody sees it.',
+      'Look: is the angle right, are the edges clear, is there no dent? Then hold it as it is.',
+      redo,
+      'Next time: cooler water, slower material, one more pair of hands.',
+    ],
+  }
+}
+
+/** Ran out while applying. */
+export function shortOfMaterial(meanwhile: string): Trouble {
+  return {
+    id: 'short-of-material',
+    label: 'Short of material',
+    isUrgent: false,
+    actions: [
+      meanwhile,
+      'Send the one who fetches; nobody who holds leaves the hold.',
+      'Nothing else at hand: say so, and choose another technique with the senior.',
+    ],
+  }
+}
+
+/** Breathing trouble in anybody who lies flat or wears something round neck or trunk. */
+export function breathless(release: readonly string[]): Trouble {
+  return {
+    id: 'breathless',
+    label: 'Breathless, or noisy breathing',
+    isUrgent: true,
+    actions: [
+      ...release,
+      'Airway first: suction, oxygen, call for help.',
+      'Look again at what lies round neck and chest before it is closed again.',
+    ],
+  }
+}
+
+/** A patient who vomits with the spine not cleared. */
+export const vomiting: Trouble = {
+  id: 'vomiting',
+  label: 'Vomiting',
+  isUrgent: true,
+  actions: [
+    'Turn the whole patient as one piece on the word of the one at the head; suction.',
+    'Open the collar only while the head is held.',
+    'Baseline again on all four limbs when settled.',
+  ],
+}
+
+/** A helper has to leave, or a hold slipped. */
+export function holdLost(what: string, afterwards: string): Trouble {
+  return {
+    id: 'hold-lost',
+    label: `${what} slipped or was let go`,
+    isUrgent: false,
+    actions: [
+      'Say it aloud. Take the hold again where it was, without pulling.',
+      afterwards,
+      'Circulation, feeling and movement again, and record it.',
+    ],
+  }
+}
+
+/** The patient wants it to stop. */
+export const wantsToStop: Trouble = {
+  id: 'wants-to-stop',
+  label: 'The patient wants to stop',
+  isUrgent: false,
+  actions: [
+    'Stop where the limb is safe to leave; ask what it is: pain, heat, fear, breath.',
+    'Explain what happens without it, and what else can be done. Their decision counts.',
+    'Write down what was explained, the alternative, the safety net and who was told.',
+  ],
+}

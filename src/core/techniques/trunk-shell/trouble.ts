@@ -1,0 +1,35 @@
+import { breathless, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
+import type { Trouble } from '../trouble'
+
+/** How a trunk shell comes off. */
+export const trunkShellRelease: readonly string[] = ['Loosen every strap; front shell off while the patient lies flat.']
+
+/** What goes wrong with a trunk shell. */
+export const trunkShellTroubles: readonly Trouble[] = [
+  breathless(trunkShellRelease),
+  newNumbness(['Lie flat, as one piece.', ...trunkShellRelease]),
+  {
+    id: 'in-throat',
+    label: 'The edge is in the throat',
+    isUrgent: false,
+    actions: [
+      'Lie flat, open the straps, seat the groove at the waist again.',
+      'Straps from the lowest, then sit and measure again.',
+      'Still too high: lower or trim by the verdict.',
+    ],
+  },
+  {
+    id: 'belly-swollen',
+    label: 'Belly swollen, or vomiting again and again',
+    isUrgent: true,
+    actions: ['Loosen the straps; front off lying flat.', 'Nothing by mouth; call the senior.'],
+  },
+  {
+    id: 'shell-slid',
+    label: 'The back shell slid in the roll',
+    isUrgent: false,
+    actions: ['Leave it, roll back to flat.', 'A second roll to the other side, pressed flat, groove at the waist.'],
+  },
+  vomiting,
+  wantsToStop,
+]

@@ -1,0 +1,29 @@
+import { lostPulse, newNumbness, painRising, wantsToStop } from '../shared/troubles'
+import type { Trouble } from '../trouble'
+
+/** How a boot comes off. */
+export const walkerBootRelease: readonly string[] = ['Open every strap and the liner, foot out of the boot.']
+
+/** What goes wrong with a walker boot. */
+export const walkerBootTroubles: readonly Trouble[] = [
+  lostPulse(walkerBootRelease),
+  newNumbness(walkerBootRelease),
+  painRising(walkerBootRelease),
+  {
+    id: 'nearly-fell',
+    label: 'Nearly fell, or fell',
+    isUrgent: true,
+    actions: [
+      'Sit the patient down; look at the other limbs and the head too.',
+      'Foot out of the boot, look at the injury again.',
+      'No more steps until raise, aids and order are checked.',
+    ],
+  },
+  {
+    id: 'toes-over',
+    label: 'Toes reach the edge',
+    isUrgent: false,
+    actions: ['Open, heel home, straps from the toes.', 'Still at the edge: the next larger boot.'],
+  },
+  wantsToStop,
+]
