@@ -61,15 +61,17 @@ function checkPort(port) {
   })
 }
 
-/** Starts the simulated tape; without it everything else works, so that its failing only costs the tape. */
-function startTape(port) {
+const standins = ['tape', 'goniometer', 'scale']
+
+/** Starts one simulated device; without it everything else works, so that its failing only costs the device. */
+function startStandin(name, port) {
   return new Promise((resolve) => {
-    const child = fork(join(root, 'dist/standins/tape.js'), {
+    const child = fork(join(root, `dist/standins/${name}.js`), {
       env: { ...process.env, PORT: '0', WREN_ORIGINS: `http://127.0.0.1:${port} http://localhost:${port}` },
       detached: true,
     })
     running.push({
-      name: 'tape',
+      name,
       stop: () =>
         new Promise((done) => {
           if (child.exitCode !== null) return done()
@@ -77,12 +79,12 @@ function startTape(port) {
           child.kill('SIGTERM')
         }),
     })
-    child.once('message', (message) => resolve(message.port))
-    child.once('exit', () => resolve(null))
+    child.once('message', (message) => resolve({ [`WREN_${name.toUpperCase()}`]: String(message.port) }))
+    child.once('exit', () => resolve({}))
   })
 }
 
-function startServer(url, { port, demo }, tapePort) {
+function startServer(url, { port, demo }, devices) {
   return new Promise((resolve, reject) => {
     const child = fork(join(root, 'dist/server/main.js'), {
       env: {
@@ -91,7 +93,7 @@ function startServer(url, { port, demo }, tapePort) {
         DATABASE_URL: url,
         PORT: String(port),
         WREN_DEMO: demo,
-        ...(tapePort ? { WREN_TAPE: String(tapePort) } : {}),
+        ...devices,
         WREN_WEB: join(root, 'dist/web'),
       },
       detached: true,
@@ -152,7 +154,8 @@ try {
     running.push({ name: 'database', stop: database.stop })
     url = database.url
   }
-  announce(await startServer(url, options, await startTape(options.port)))
+  const devices = await Promise.all(standins.map((name) => startStandin(name, options.port)))
+  announce(await startServer(url, options, Object.assign({}, ...devices)))
 } catch (error) {
   if (!(error instanceof PlainError))
     process.stderr.write(`${error?.code === 'ENOSPC' ? 'The disk is full: free some space and start again.' : (error?.message ?? error)}\n`)

@@ -3,7 +3,11 @@ import { defineConfig } from 'vite'
 
 const entries = {
   cli: { wren: 'src/cli/wren.ts' },
-  standins: { tape: 'src/standins/tape/main.ts' },
+  standins: {
+    tape: 'src/standins/tape/main.ts',
+    goniometer: 'src/standins/goniometer/main.ts',
+    scale: 'src/standins/scale/main.ts',
+  },
   server: { main: 'src/server/main.ts', 'slow-worker': 'src/server/planning/slow-worker.ts' },
 }
 

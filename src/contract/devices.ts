@@ -1,6 +1,8 @@
+import type { LineDeviceId } from '#core/quantities/device-line'
+
 /** A stand-in for an outside device, reached on its own loopback port. */
 export interface DeviceInfo {
-  readonly id: 'tape'
+  readonly id: LineDeviceId
   readonly name: string
   /** WebSocket address of its stream. */
   readonly stream: string

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { v7 as uuidv7 } from 'uuid'
+import { lineDevices, type LineDeviceId } from '#core/quantities/device-line'
 import type { DeviceInfo } from '#contract/devices'
 import { createApp } from './app'
 import { systemClock } from './clock'
@@ -98,11 +99,14 @@ async function main(): Promise<void> {
   }
 }
 
-/** Stand-ins that the supervisor started, as `WREN_TAPE=port`. */
+/** Stand-ins that the supervisor started, each as `WREN_<ID>=port`. */
 function readDevices(): readonly DeviceInfo[] {
-  const port = Number(process.env['WREN_TAPE'])
-  if (!Number.isInteger(port) || port < 1) return []
-  return [{ id: 'tape', name: 'Tern tape', stream: `ws://127.0.0.1:${port}/tape`, panel: `http://127.0.0.1:${port}/` }]
+  const names: Record<LineDeviceId, string> = { tape: 'Tern tape', goniometer: 'Tern goniometer', scale: 'Tern load scale' }
+  return (Object.keys(lineDevices) as LineDeviceId[]).flatMap((id) => {
+    const port = Number(process.env[`WREN_${id.toUpperCase()}`])
+    if (!Number.isInteger(port) || port < 1) return []
+    return [{ id, name: names[id], stream: `ws://127.0.0.1:${port}/${id}`, panel: `http://127.0.0.1:${port}/` }]
+  })
 }
 
 main().catch((error: unknown) => {

@@ -60,7 +60,7 @@ describe('the first half of the path in the browser', () => {
   }
 
   async function post(path: string, body = ''): Promise<number> {
-    return (await fetch(`${server.tapePanel}${path}`, { method: 'POST', body })).status
+    return (await fetch(`${server.panels.tape}${path}`, { method: 'POST', body })).status
   }
   const squeeze = (settings: object): Promise<number> => post('/state', JSON.stringify(settings))
 
@@ -162,7 +162,7 @@ describe('the first half of the path in the browser', () => {
 
     it('pairs with the tape and takes the reading when its button is pressed', async () => {
       await openMeasure('left ankle')
-      await squeeze({ lengthCm: 57.5, jitterCm: 0, batteryPercent: 80, lossShare: 0 })
+      await squeeze({ value: 57.5, jitter: 0, batteryPercent: 80, lossShare: 0 })
       await browser.click('button', 'Pair the digital tape')
       await browser.find('region', 'Digital tape')
       await browser.waitForText('steady')
@@ -173,7 +173,7 @@ describe('the first half of the path in the browser', () => {
     })
 
     it('does not take an unsteady reading, and warns of a low battery', async () => {
-      await squeeze({ jitterCm: 4, batteryPercent: 9 })
+      await squeeze({ jitter: 4, batteryPercent: 9 })
       await browser.waitForText('moving')
       expect(await (await browser.find('button', 'Take it')).isEnabled()).to.equal(false)
       await browser.waitForText('battery 9 %')
@@ -184,7 +184,7 @@ describe('the first half of the path in the browser', () => {
       expect(await post('/unplug')).to.equal(204)
       await browser.waitForText('The tape is gone: nothing was taken')
       expect(await askedNow()).to.equal(before)
-      await squeeze({ jitterCm: 0, batteryPercent: 80 })
+      await squeeze({ jitter: 0, batteryPercent: 80 })
       await browser.click('button', 'Pair again')
       await browser.find('region', 'Digital tape')
       await browser.click('button', 'Let go')

@@ -2,12 +2,15 @@ import { fork, type ChildProcess } from 'node:child_process'
 import { createServer, type AddressInfo } from 'node:net'
 import { fileURLToPath } from 'node:url'
 
+const standins = ['tape', 'goniometer', 'scale'] as const
+export type Standin = (typeof standins)[number]
+
 /** The built server on the test database with a fresh demo world. */
 export interface LiveServer {
   readonly address: string
   readonly password: string
-  /** Where the simulated tape is squeezed. */
-  readonly tapePanel: string
+  /** Where each simulated device is set. */
+  readonly panels: Readonly<Record<Standin, string>>
   stop(): Promise<void>
 }
 
@@ -16,10 +19,11 @@ export async function startLiveServer(demo: 'fresh' | 'when-empty' = 'fresh', fi
   const url = process.env['TEST_DATABASE_URL']
   if (!url) throw new Error('TEST_DATABASE_URL is not set: run the suite through npm test')
   const port = fixedPort ?? (await freePort())
-  const tape = await startTape(port)
+  const devices = await Promise.all(standins.map((name) => startStandin(name, port)))
+  const ports = Object.fromEntries(devices.map((one) => [`WREN_${one.name.toUpperCase()}`, String(one.port)]))
   const main = fileURLToPath(new URL('../../dist/server/main.js', import.meta.url))
   const child: ChildProcess = fork(main, {
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), WREN_DEMO: demo, WREN_TAPE: String(tape.port) },
+    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), WREN_DEMO: demo, ...ports },
   })
   const ready = await new Promise<{ address: string; password: string }>((resolve, reject) => {
     child.once('message', (message) => resolve(message as { address: string; password: string }))
@@ -27,10 +31,10 @@ export async function startLiveServer(demo: 'fresh' | 'when-empty' = 'fresh', fi
   })
   return {
     ...ready,
-    tapePanel: `http://127.0.0.1:${tape.port}`,
+    panels: Object.fromEntries(devices.map((one) => [one.name, `http://127.0.0.1:${one.port}`])) as Record<Standin, string>,
     stop: async () => {
       await end(child)
-      await end(tape.child)
+      await Promise.all(devices.map((one) => end(one.child)))
     },
   }
 }
@@ -42,13 +46,13 @@ function end(child: ChildProcess): Promise<void> {
   })
 }
 
-async function startTape(serverPort: number): Promise<{ child: ChildProcess; port: number }> {
-  const main = fileURLToPath(new URL('../../dist/standins/tape.js', import.meta.url))
+async function startStandin(name: Standin, serverPort: number): Promise<{ name: Standin; child: ChildProcess; port: number }> {
+  const main = fileURLToPath(new URL(`../../dist/standins/${name}.js`, import.meta.url))
   const child = fork(main, { env: { ...process.env, PORT: '0', WREN_ORIGINS: `http://127.0.0.1:${serverPort}` } })
   const { port } = await new Promise<{ port: number }>((resolve) =>
     child.once('message', (message) => resolve(message as { port: number })),
   )
-  return { child, port }
+  return { name, child, port }
 }
 
 function freePort(): Promise<number> {

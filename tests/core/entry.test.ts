@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { parseQuickEntry } from '#core/quantities/quick-entry'
 import { checkScaleBar, measurePhotoAngle, measurePhotoLength, type PhotoPoint } from '#core/quantities/photo-measure'
-import { parseTapeLine, tapeReachCm } from '#core/quantities/tape-line'
+import { lineDevices, parseDeviceLine } from '#core/quantities/device-line'
 import { makeDraws } from './random-draws'
 
 const places = [
@@ -58,12 +58,12 @@ describe('several readings in one line', () => {
 describe('a line from the digital tape', () => {
   for (const [line, read] of [
     ['TAPE 1 Tern tape 3', { kind: 'hello', version: 1, name: 'Tern tape 3' }],
-    ['R 37.2 S', { kind: 'reading', cm: 37.2, isSteady: true }],
-    ['R 37.25 U', { kind: 'reading', cm: 37.25, isSteady: false }],
-    ['  H 37.2\r', { kind: 'hold', cm: 37.2 }],
+    ['R 37.2 S', { kind: 'reading', value: 37.2, isSteady: true }],
+    ['R 37.25 U', { kind: 'reading', value: 37.25, isSteady: false }],
+    ['  H 37.2\r', { kind: 'hold', value: 37.2 }],
     ['B 80', { kind: 'battery', percent: 80 }],
   ] as const) {
-    it(`reads ${JSON.stringify(line)}`, () => expect(parseTapeLine(line)).to.deep.equal(read))
+    it(`reads ${JSON.stringify(line)}`, () => expect(parseDeviceLine('tape', line)).to.deep.equal(read))
   }
 
   for (const line of [
@@ -73,25 +73,25 @@ describe('a line from the digital tape', () => {
     'R 37.2 X',
     'R -3 S',
     'R 1e3 S',
-    `R ${tapeReachCm + 1} S`,
+    `R ${lineDevices.tape.greatest + 1} S`,
     'H',
     'H abc',
     'B 101',
     'TAPE 2 other',
     '<b>',
   ]) {
-    it(`takes nothing from ${JSON.stringify(line)}`, () => expect(parseTapeLine(line).kind).to.equal('garbage'))
+    it(`takes nothing from ${JSON.stringify(line)}`, () => expect(parseDeviceLine('tape', line).kind).to.equal('garbage'))
   }
 
   it('keeps no more than 80 characters of garbage', () => {
-    const read = parseTapeLine('x'.repeat(5000))
+    const read = parseDeviceLine('tape', 'x'.repeat(5000))
     expect(read.kind === 'garbage' && read.line).to.have.length(80)
   })
 })
 
 describe('measuring in a photo', () => {
   it('scales by the bar and adds two in a hundred', () => {
-    expect(measurePhotoLength([0, 0], [100, 0], 10, [0, 50], [250, 50])).to.deep.equal({ cm: 25, errorCm: 0.5 })
+    expect(measurePhotoLength([0, 0], [100, 0], 10, [0, 50], [250, 50])).to.deep.equal({ value: 25, errorCm: 0.5 })
   })
 
   for (const [to, barCm, fault] of [

@@ -7,8 +7,9 @@ import { techniques } from '#core/techniques/registry'
 import { bodyParts, bodyViews, chartSize, matchParts, zonesOf } from '../../src/web/screens/size-up/body-zones'
 import { outlinesOf } from '../../src/web/screens/size-up/body-outline'
 import { askedPlaces, readingsOf, usualSide } from '../../src/web/screens/measure/asked-places'
-import { createTape } from '../../src/standins/tape/tape-state'
-import { parseTapeLine } from '#core/quantities/tape-line'
+import { createLineSource } from '../../src/standins/line-device/line-source'
+import { tape as tapeKind } from '../../src/standins/tape/tape'
+import { parseDeviceLine } from '#core/quantities/device-line'
 
 const event = (kind: string, body: object): FoldableEvent => ({
   id: kind,
@@ -121,41 +122,41 @@ describe('the simulated tape', () => {
   const steady = () => 0.5
 
   it('speaks lines that the protocol knows', () => {
-    const tape = createTape(Math.random)
+    const tape = createLineSource(tapeKind, Math.random)
     for (let tick = 0; tick < 400; tick++) {
-      if (tick % 40 === 0) tape.change({ lengthCm: (tick * 7) % 150, jitterCm: (tick / 40) % 3 })
-      for (const line of [...tape.tick(), tape.hold()]) expect(parseTapeLine(line).kind, line).not.to.equal('garbage')
+      if (tick % 40 === 0) tape.change({ value: (tick * 7) % 150, jitter: (tick / 40) % 3 })
+      for (const line of [...tape.tick(), tape.hold()]) expect(parseDeviceLine('tape', line).kind, line).not.to.equal('garbage')
     }
   })
 
   it('settles on the new length within a second, unsteady until then', () => {
-    const tape = createTape(steady)
-    tape.change({ lengthCm: 60, jitterCm: 0 })
-    const first = parseTapeLine(tape.tick()[0] ?? '')
+    const tape = createLineSource(tapeKind, steady)
+    tape.change({ value: 60, jitter: 0 })
+    const first = parseDeviceLine('tape', tape.tick()[0] ?? '')
     expect(first).to.include({ kind: 'reading', isSteady: false })
     let last = first
-    for (let tick = 0; tick < 10; tick++) last = parseTapeLine(tape.tick()[0] ?? '')
-    expect(last).to.deep.equal({ kind: 'reading', cm: 60, isSteady: true })
+    for (let tick = 0; tick < 10; tick++) last = parseDeviceLine('tape', tape.tick()[0] ?? '')
+    expect(last).to.deep.equal({ kind: 'reading', value: 60, isSteady: true })
     expect(tape.hold()).to.equal('H 60.0')
   })
 
   it('is never steady while it jitters, and never beyond its reach', () => {
-    const tape = createTape(() => 1)
-    tape.change({ lengthCm: 150, jitterCm: 5 })
+    const tape = createLineSource(tapeKind, () => 1)
+    tape.change({ value: 150, jitter: 5 })
     for (let tick = 0; tick < 20; tick++) {
-      const read = parseTapeLine(tape.tick()[0] ?? '')
+      const read = parseDeviceLine('tape', tape.tick()[0] ?? '')
       if (read.kind === 'reading') {
         expect(read.isSteady).to.equal(false)
-        expect(read.cm).to.be.at.most(150)
+        expect(read.value).to.be.at.most(150)
       }
     }
   })
 
   it('loses what it is told to lose, and tells its battery', () => {
-    const tape = createTape(steady)
+    const tape = createLineSource(tapeKind, steady)
     tape.change({ lossShare: 1, batteryPercent: 9 })
     const lines = Array.from({ length: 60 }, () => tape.tick()).flat()
     expect(lines.every((line) => line.startsWith('B '))).to.equal(true)
-    expect(parseTapeLine(lines[0] ?? '')).to.deep.equal({ kind: 'battery', percent: 9 })
+    expect(parseDeviceLine('tape', lines[0] ?? '')).to.deep.equal({ kind: 'battery', percent: 9 })
   })
 })

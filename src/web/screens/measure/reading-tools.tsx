@@ -1,15 +1,18 @@
 import { useCallback, useState } from 'react'
 import type { Measurement } from '#core/case/clinical-case'
 import type { Side } from '#core/case/vocabulary'
+import { formatLength } from '#core/plan/format-decision'
 import { Button } from '../../parts/button'
+import { DevicePanel } from '../../parts/device-panel'
+import { useSettings } from '../../stores/session-store'
 import type { AskedPlace } from './asked-places'
 import { PhotoMeasure } from './photo-measure'
-import { TapePanel } from './tape-panel'
 
 /** Other ways to take the reading: the digital tape, or a photo with a scale bar. */
 export function ReadingTools({ place, side, onTake }: { place: AskedPlace; side: Side | null; onTake: (reading: Measurement) => void }) {
   const [isPhotoOpen, setPhotoOpen] = useState(false)
   const { definition } = place
+  const { units } = useSettings()
   const take = (value: number, tool: 'digital-tape' | 'photo'): void =>
     onTake({
       id: definition.id,
@@ -26,7 +29,7 @@ export function ReadingTools({ place, side, onTake }: { place: AskedPlace; side:
   if (definition.kind === 'count') return null
   return (
     <div className="flex flex-wrap items-start gap-3">
-      <TapePanel onTake={takeTape} />
+      <DevicePanel id="tape" name="tape" format={(cm) => formatLength(cm, units)} onTake={takeTape} />
       {definition.kind === 'length' ? <Button onClick={() => setPhotoOpen(true)}>From a photo</Button> : null}
       {isPhotoOpen ? (
         <PhotoMeasure
