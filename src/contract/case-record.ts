@@ -199,7 +199,8 @@ export function foldCase(record: CaseRecord | null, streamId: string, stored: Fo
     case 'run-lease': {
       const { runId, device } = event.body as RunLeaseBody
       const driver: RunDriver = { device, by, at }
-      return changeRun(record, runId, (run) => ({ ...run, driver }))
+      // The later one drives, also when an earlier one comes late from a device that was offline.
+      return changeRun(record, runId, (run) => (run.driver && Date.parse(run.driver.at) > Date.parse(at) ? run : { ...run, driver }))
     }
     case 'step':
     case 'timer':

@@ -30,7 +30,7 @@ export const eventKinds = {
   overrule: { stream: 'case', nature: 'replacing', right: 'decide' },
   plan: { stream: 'case', nature: 'replacing', right: 'decide' },
   'run-started': { stream: 'case', nature: 'additive', right: 'add' },
-  'run-lease': { stream: 'case', nature: 'replacing', right: 'add' },
+  'run-lease': { stream: 'case', nature: 'additive', right: 'add' },
   step: { stream: 'case', nature: 'additive', right: 'add' },
   timer: { stream: 'case', nature: 'additive', right: 'add' },
   'timer-ended': { stream: 'case', nature: 'additive', right: 'add' },

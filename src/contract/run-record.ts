@@ -2,6 +2,8 @@ import type { HandPlace } from '#core/plan/plan'
 import type { TimerKind } from '#core/plan/step-work'
 import type { FoldableEvent } from './event'
 
+export type { TimerKind }
+
 export const stepOutcomes = ['done', 'skipped', 'undone'] as const
 export type StepOutcome = (typeof stepOutcomes)[number]
 export interface StepRecord {
@@ -122,38 +124,34 @@ export function startRun(event: FoldableEvent): RunRecord {
 /** Applies one event to its run; offline additions merge by their time. */
 export function foldRun(run: RunRecord, event: FoldableEvent): RunRecord {
   const { at, actorName: by } = event
+  const recorded = <T extends object>(): T & Recorded => ({ ...withoutRun<T>(event.body as object), at, by })
   switch (event.kind) {
-    case 'step': {
-      const { runId: _run, ...body } = event.body as Omit<StepRecord, 'at' | 'by'> & { runId: string }
-      return { ...run, steps: byTime([...run.steps, { ...body, at, by }]) }
-    }
+    case 'step':
+      return { ...run, steps: byTime([...run.steps, recorded<Omit<StepRecord, keyof Recorded>>()]) }
     case 'timer': {
-      const { runId: _run, timerId, ...body } = event.body as Omit<TimerRecord, 'id' | 'startedAt'> & { runId: string; timerId: string }
-      return { ...run, timers: [...run.timers.filter((one) => one.id !== timerId), { id: timerId, ...body, startedAt: at }] }
+      const { timerId: id, ...timer } = withoutRun<Omit<TimerRecord, 'id' | 'startedAt'> & { timerId: string }>(event.body as object)
+      return { ...run, timers: [...run.timers.filter((one) => one.id !== id), { id, ...timer, startedAt: at }] }
     }
     case 'timer-ended': {
       const { timerId } = event.body as { timerId: string }
       return { ...run, timers: run.timers.map((one) => (one.id === timerId ? { ...one, endedAt: at } : one)) }
     }
-    case 'angle': {
-      const { runId: _run, ...body } = event.body as AngleBody
-      return { ...run, angles: byTime([...(run.angles ?? []), { ...body, at, by }]) }
-    }
-    case 'pull': {
-      const { runId: _run, ...body } = event.body as PullBody
-      return { ...run, pulls: byTime([...(run.pulls ?? []), { ...body, at, by }]) }
-    }
-    case 'strap': {
-      const { runId: _run, ...body } = event.body as StrapBody
-      return { ...run, straps: byTime([...(run.straps ?? []), { ...body, at, by }]) }
-    }
-    case 'hand-over': {
-      const { runId: _run, ...body } = event.body as HandOverBody
-      return { ...run, handOvers: byTime([...(run.handOvers ?? []), { ...body, at, by }]) }
-    }
+    case 'angle':
+      return { ...run, angles: byTime([...(run.angles ?? []), recorded<Omit<AngleBody, 'runId'>>()]) }
+    case 'pull':
+      return { ...run, pulls: byTime([...(run.pulls ?? []), recorded<Omit<PullBody, 'runId'>>()]) }
+    case 'strap':
+      return { ...run, straps: byTime([...(run.straps ?? []), recorded<Omit<StrapBody, 'runId'>>()]) }
+    case 'hand-over':
+      return { ...run, handOvers: byTime([...(run.handOvers ?? []), recorded<Omit<HandOverBody, 'runId'>>()]) }
     default:
       return run
   }
+}
+
+/** A body without the id of the run that it is kept in. */
+function withoutRun<T extends object>(body: object): T {
+  return Object.fromEntries(Object.entries(body).filter(([key]) => key !== 'runId')) as T
 }
 
 function byTime<T extends { readonly at: string }>(entries: readonly T[]): readonly T[] {

@@ -4,7 +4,7 @@ import type { BoardRow } from '#contract/board'
 import type { RunRecord, StepOutcome } from '#contract/run-record'
 import { latenessMin, orderRows, urgencyOf } from '../../src/web/screens/board/board-order'
 import { currentStep, outcomesOf, previousStep } from '../../src/web/screens/apply/run-state'
-import { formatLeft } from '../../src/web/screens/patient-strip'
+import { formatLeft } from '../../src/web/parts/format-left'
 import { exampleOf, techniqueIds } from '../core/example-cases'
 import { planFile } from '../core/leg-slab-cases'
 
@@ -138,6 +138,7 @@ describe('a running timer in words', () => {
     [0, '0:00'],
     [-61_000, 'done 1:01 ago'],
     [36_000_000, '10 h'],
+    [3_660_000, '1:01 h'],
   ] as const) {
     it(`${ms} ms: ${words}`, () => expect(formatLeft(ms)).to.equal(words))
   }

@@ -33,16 +33,17 @@ export function serveDevice(kind: DeviceKind): void {
     if (request.method === 'GET' && request.url === '/') return send(200, 'text/html; charset=utf-8', panelPage(kind))
     if (request.method === 'GET' && request.url === '/state') return send(200, 'application/json', JSON.stringify(source.settings))
     if (request.method !== 'POST') return send(404, 'text/plain', 'There is nothing here.')
-    switch (request.url) {
-      case '/hold':
-        tell(source.hold())
-        return done()
-      case '/unplug':
-        for (const client of sockets.clients) client.terminate()
-        return done()
-      case '/garbage':
-        for (const line of [`${kind.reading} ?? \u0007 garbage`, `${kind.reading} 1e9 S`, '', 'x'.repeat(2000)]) tell(line)
-        return done()
+    if (request.url === '/hold') {
+      tell(source.hold())
+      return done()
+    }
+    if (request.url === '/unplug') {
+      for (const client of sockets.clients) client.terminate()
+      return done()
+    }
+    if (request.url === '/garbage') {
+      for (const line of [`${kind.reading} ?? \u0007 garbage`, `${kind.reading} 1e9 S`, '', 'x'.repeat(2000)]) tell(line)
+      return done()
     }
     const changes = readSettings(await readBody(request), kind)
     if (request.url !== '/state' || !changes)

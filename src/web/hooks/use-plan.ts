@@ -6,7 +6,8 @@ import type { Plan } from '#core/plan/plan'
 import { planCase } from '#core/plan/plan-case'
 import { slowKey, type SlowResult, type SlowTask } from '#core/plan/slow-task'
 import { defaultProtocol } from '#core/quantities/defaults'
-import { toClinicalCase } from '#contract/case-record'
+import { caseOfRun } from '#contract/opening-run'
+import type { RunRecord } from '#contract/run-record'
 import type { OpenCase } from '../stores/case-store'
 import { serverNow } from '../stores/server-clock'
 
@@ -24,18 +25,19 @@ export function browserContext(): PlanContext {
  * The plan of the open case, in the same frame as a reading changes; the two slow decisions follow from a
  * worker, the newest request first.
  * @param provisional a reading that is being typed, not entered yet
+ * @param run the run that it is for: opening the cast that is on is planned as such
  */
-export function usePlan(open: OpenCase, provisional: Measurement | null = null): Plan {
+export function usePlan(open: OpenCase, provisional: Measurement | null = null, run?: RunRecord): Plan {
   const [solved, wake] = useReducer((count: number) => count + 1, 0)
   const plan = useMemo(() => {
-    const clinicalCase = toClinicalCase(open.record, open.episode)
+    const clinicalCase = caseOfRun(open.record, open.episode, run)
     const withDraft = provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase
     const made = planCase(withDraft, browserContext())
     if (!made) throw new Error(`Technique ${clinicalCase.technique} is not known here`)
     return made
     // `solved` counts answers of the worker: each may finish a pending decision.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [open, provisional, solved])
+  }, [open, provisional, run?.id, solved])
   useEffect(() => {
     waiting.add(wake)
     if (!provisional) plan.pending.forEach(askWorker)

@@ -1,6 +1,7 @@
 import { useMemo } from 'react'
 import { formatLength } from '#core/plan/format-decision'
 import type { Geometry } from '#core/plan/plan'
+import { HandMark, type LaneHand } from './lane-hand'
 import { LaneRuler } from './lane-ruler'
 import { xOfTap } from './level-of-tap'
 import type { LaneProps } from './lane'
@@ -67,8 +68,24 @@ function shapeArm(geometry: Geometry): ArmShape {
   }
 }
 
+/** Where hands go on the arm, in its own centimetres. */
+function armHandSpot(place: LaneHand['place'], shape: ArmShape): Point | null {
+  switch (place) {
+    case 'apply':
+      return [shape.elbowX * 0.45, shape.halfAt(shape.elbowX * 0.45) * 0.4]
+    case 'hold-distal':
+      return [shape.fingertipX + 4, -1]
+    case 'hold-joint':
+      return [shape.elbowX - 1, 0]
+    case 'hold-proximal':
+      return [shape.elbowX + 1, -1]
+    case 'fetch':
+      return null
+  }
+}
+
 /** The forearm from the palm side, to scale with a ruler, with what is laid over it. */
-export function ArmLane({ geometry, units, layers, lit = [], drawnSide, onPick, onLevel }: LaneProps) {
+export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = [], onPick, onLevel }: LaneProps) {
   const shape = useMemo(() => shapeArm(geometry), [geometry])
   const width = shape.elbowX + 2 - shape.fingertipX + pad.left + pad.right
   const height = 2 * shape.half + pad.top + pad.bottom
@@ -177,6 +194,10 @@ export function ArmLane({ geometry, units, layers, lit = [], drawnSide, onPick, 
             </g>
           )
         })}
+      {hands.map((hand) => {
+        const spot = armHandSpot(hand.place, shape)
+        return spot ? <HandMark key={hand.place} hand={hand} at={flip(spot)} scale={0.8} textClass="arm-text" /> : null
+      })}
       {side ? (
         <text x={width - pad.right} y="2" textAnchor="end" className="arm-text fill-ink font-bold">
           {side.toUpperCase()}

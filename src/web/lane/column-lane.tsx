@@ -2,6 +2,7 @@ import { useMemo } from 'react'
 import { formatLength } from '#core/plan/format-decision'
 import type { Geometry, GeometryBand } from '#core/plan/plan'
 import { shapeColumn, type ColumnShape, type View } from './column-shape'
+import { HandMark, type LaneHand } from './lane-hand'
 import type { LaneProps } from './lane'
 import { smoothPath, type Point } from './smooth-path'
 
@@ -30,8 +31,31 @@ export function ColumnLane(props: LaneProps) {
       <Ruler lengthCm={Math.max(5, Math.floor((front.maxY - minY) / 5) * 5)} y0={toY(minY)} isInches={units === 'inches'} />
       <Figure {...props} shape={front} view="front" at={frontX} toY={toY} />
       <Figure {...props} shape={side} view="side" at={sideX} toY={toY} />
+      {(props.hands ?? []).map((hand) => {
+        const spot = columnHandSpot(hand.place, front)
+        return spot ? (
+          <HandMark key={hand.place} hand={hand} at={[frontX + spot[0], toY(spot[1])]} scale={1.5} textClass="column-small" />
+        ) : null
+      })}
     </svg>
   )
+}
+
+/** Where hands go on neck or trunk from the front, cm from the middle and up: the head is at the top. */
+function columnHandSpot(place: LaneHand['place'], shape: ColumnShape): Point | null {
+  const at = (share: number): number => shape.minY + (shape.maxY - shape.minY) * share
+  switch (place) {
+    case 'apply':
+      return [0, at(0.42)]
+    case 'hold-joint':
+      return [-shape.half * 0.55, at(0.88)]
+    case 'hold-proximal':
+      return [-shape.half * 0.85, at(0.6)]
+    case 'hold-distal':
+      return [0, at(0.06)]
+    case 'fetch':
+      return null
+  }
 }
 
 function Ruler({ lengthCm, y0, isInches }: { lengthCm: number; y0: number; isInches: boolean }) {

@@ -3,6 +3,7 @@ import type { DisplayUnits } from '#core/plan/format-decision'
 import type { Geometry } from '#core/plan/plan'
 import { ArmLane } from './arm-lane'
 import { ColumnLane } from './column-lane'
+import type { LaneHand } from './lane-hand'
 import { LaneList } from './lane-list'
 import { LegLane } from './leg-lane'
 import { SheetLane } from './sheet-lane'
@@ -19,6 +20,8 @@ export interface LaneProps {
   readonly lit?: readonly string[]
   /** The side drawn, when it is not the injured one. */
   readonly drawnSide?: Side | undefined
+  /** Hands at work, and those that wait. */
+  readonly hands?: readonly LaneHand[] | undefined
   readonly onPick?: ((id: string) => void) | undefined
   /** A tap on the limb: how far along its axis, cm. */
   readonly onLevel?: ((cm: number) => void) | undefined

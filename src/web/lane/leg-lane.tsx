@@ -1,5 +1,6 @@
 import { useId, useMemo, type CSSProperties } from 'react'
 import { formatLength } from '#core/plan/format-decision'
+import { HandMark, type LaneHand } from './lane-hand'
 import { LaneRuler } from './lane-ruler'
 import { LegBands } from './leg-bands'
 import { xOfTap } from './level-of-tap'
@@ -12,7 +13,7 @@ const pad = { left: 7, right: 2.5 }
 const plainWidthCm = 52
 
 /** The leg from the side, heel down, toes up, to scale with a ruler. */
-export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick, onLevel }: LaneProps) {
+export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = [], onPick, onLevel }: LaneProps) {
   const shape = useMemo(() => shapeLeg(geometry), [geometry])
   const id = useId()
   const { maxX, minY, maxY } = shape.bounds
@@ -75,9 +76,32 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, onPick, 
           ))
         : null}
       <Marks shape={shape} flip={flip} geometry={geometry} lit={lit} isFull={layers.includes('points')} />
+      {hands.map((hand) => {
+        const spot = legHandSpot(hand.place, geometry, shape)
+        return spot ? <HandMark key={hand.place} hand={hand} at={flip(spot)} scale={scale} textClass="lane-small" /> : null
+      })}
       <SideSign side={side} injured={geometry.side} x={width - pad.right} scale={scale} />
     </svg>
   )
+}
+
+/** Where hands go on the leg, in its own centimetres; those that fetch are nowhere on it. */
+function legHandSpot(place: LaneHand['place'], geometry: LaneProps['geometry'], shape: LegShape): Point | null {
+  const topCm = geometry.axes.find((axis) => axis.id === 'leg')?.lengthCm ?? 45
+  const kneeCm = geometry.stations.find((one) => one.id === 'knee')?.atCm ?? topCm
+  const over = ([x, y]: Point, byCm: number): Point => [x, y + byCm]
+  switch (place) {
+    case 'apply':
+      return over(shape.placeAt('leg', Math.min(topCm, kneeCm) * 0.45, 'front'), 1.5)
+    case 'hold-distal':
+      return over(shape.placeAt('foot', 6, 'front'), 0.5)
+    case 'hold-joint':
+      return over(shape.placeAt('leg', Math.min(kneeCm, topCm - 4), 'back'), -0.5)
+    case 'hold-proximal':
+      return over(shape.placeAt('leg', topCm - 3, 'back'), -0.5)
+    case 'fetch':
+      return null
+  }
 }
 
 interface Part {

@@ -3,6 +3,7 @@ import { Outlet, useParams } from 'react-router'
 import { Notice } from '../parts/notice'
 import { ButtonLink } from '../parts/button'
 import { loadCase, useCase, useCaseStore } from '../stores/case-store'
+import { keepTimers } from '../stores/timer-store'
 import { PathRail } from './path-rail'
 import { PatientStrip } from './patient-strip'
 
@@ -14,6 +15,9 @@ export function CaseFrame() {
   useEffect(() => {
     if (caseId) void loadCase(caseId)
   }, [caseId])
+  useEffect(() => {
+    if (open) keepTimers(open)
+  }, [open])
   if (open && held === caseId) {
     return (
       <>

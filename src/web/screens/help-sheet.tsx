@@ -5,6 +5,7 @@ const keys: readonly (readonly [string, string])[] = [
   ['b', 'Board'],
   ['n', 'new case'],
   ['1 … 7', 'stages of the open case'],
+  ['w', 'something is wrong, in an open case'],
   ['Enter', 'take the reading; go on in a form'],
   ['Space, Page Down', 'Apply: step done, when the step has the focus'],
   ['Backspace', 'Apply: one step back'],

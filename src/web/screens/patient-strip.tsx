@@ -1,11 +1,10 @@
-import { Link } from 'react-router'
 import { spoken } from '#core/case/vocabulary'
 import { isPlaced } from '#contract/is-placed'
 import { patientLabel } from '#contract/episode-record'
-import { useNow } from '../hooks/use-now'
 import type { OpenCase } from '../stores/case-store'
+import { TroubleButton } from './trouble-button'
 
-/** Who, which side, what makes this patient different, and every running timer: above every stage. */
+/** Who, which side, what makes this patient different, and the way to say that something is wrong: above every stage. */
 export function PatientStrip({ open }: { open: OpenCase }) {
   const { record, episode } = open
   const injury = episode.injuries[record.injuryId]
@@ -37,41 +36,10 @@ export function PatientStrip({ open }: { open: OpenCase }) {
             ))}
           </ul>
         ) : null}
-        <Timers open={open} />
+        <span className="ml-auto">
+          <TroubleButton open={open} />
+        </span>
       </div>
     </section>
   )
-}
-
-function Timers({ open }: { open: OpenCase }) {
-  const now = useNow(500)
-  const timers = open.record.appliedAt ? [] : (open.record.runs.at(-1)?.timers ?? [])
-  return (
-    <ul aria-label="Timers" className="ml-auto flex gap-2">
-      {timers.map((timer) => {
-        const left = Date.parse(timer.startedAt) + timer.minutes * 60_000 - now
-        return (
-          <li key={timer.id}>
-            <Link
-              to={`/case/${open.record.id}/apply`}
-              className={`inline-flex min-h-10 items-center gap-2 rounded-xl px-3 font-bold ${left < 0 ? 'bg-well' : left < 60_000 ? 'bg-caution-wash text-caution' : 'bg-citrus text-on-citrus'}`}
-            >
-              {timer.label}{' '}
-              <span className="numeral" role="timer" aria-label={timer.label}>
-                {formatLeft(left)}
-              </span>
-            </Link>
-          </li>
-        )
-      })}
-    </ul>
-  )
-}
-
-/** Minutes and seconds left; past the end, how long ago it ended. */
-export function formatLeft(leftMs: number): string {
-  const seconds = Math.floor(Math.abs(leftMs) / 1000)
-  const minutes = Math.floor(seconds / 60)
-  const clock = minutes >= 600 ? `${Math.floor(minutes / 60)} h` : `${minutes}:${String(seconds % 60).padStart(2, '0')}`
-  return leftMs < 0 ? `done ${clock} ago` : clock
 }

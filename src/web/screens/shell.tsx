@@ -2,12 +2,15 @@ import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, Outlet, useNavigate } from 'react-router'
 import { CircleHelp, LayoutList, Package, Plus, Settings } from 'lucide-react'
 import { useKey } from '../hooks/use-key'
+import { useMendedClock } from '../hooks/use-mended-clock'
 import { resumeOutbox, useOutbox } from '../stores/outbox'
 import { useSession } from '../stores/session-store'
 import { startStream } from '../stores/stream'
+import { resumeTimers } from '../stores/timer-store'
 import { Wren } from '../parts/wren'
 import { HelpSheet } from './help-sheet'
 import { SignInScreen } from './sign-in-screen'
+import { TimerDock } from './timer-dock'
 
 const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
 
@@ -40,8 +43,10 @@ function SignedInShell() {
   const navigate = useNavigate()
   useEffect(() => {
     void resumeOutbox()
+    void resumeTimers()
     return startStream()
   }, [])
+  useMendedClock()
   useKey(['?'], () => setHelpOpen(true))
   useKey(['b'], () => void navigate('/'))
   useKey(['n'], () => void navigate('/new'))
@@ -71,6 +76,7 @@ function SignedInShell() {
           </button>
         </nav>
       </header>
+      <TimerDock />
       <Outlet />
       <HelpSheet isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
       <Refusals />

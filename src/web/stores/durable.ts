@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { CaseAnswer } from '#contract/answers'
 import type { EventInput } from '#contract/event'
+import type { TimerRecord } from '#contract/run-record'
 
 interface WrenStore extends DBSchema {
   /** Text typed and not yet sent, by field. */
@@ -9,6 +10,17 @@ interface WrenStore extends DBSchema {
   outbox: { key: string; value: { event: EventInput; order: number } }
   /** The last answer of the server for each case, for when it cannot be reached. */
   cases: { key: string; value: CaseAnswer }
+  /** Running timers by case, so that every screen shows them after a reload. */
+  timers: { key: string; value: CaseTimers }
+}
+
+/** The timers of one case that this device has seen running. */
+export interface CaseTimers {
+  readonly caseId: string
+  readonly runId: string
+  /** Whose they are, as the strip says it. */
+  readonly patient: string
+  readonly timers: readonly TimerRecord[]
 }
 
 /** Everything that must survive a closed tab, a lost network or a crash: one database per person. */
@@ -20,15 +32,25 @@ export interface Durable {
   dropFromOutbox(id: string): Promise<void>
   readCase(id: string): Promise<CaseAnswer | undefined>
   writeCase(answer: CaseAnswer): Promise<void>
+  readTimers(): Promise<readonly CaseTimers[]>
+  /** Keeps the timers of a case; none takes the case off the list. */
+  writeTimers(entry: CaseTimers): Promise<void>
 }
 
 /** Opens the durable store of one person. */
 export async function openDurable(personId: string): Promise<Durable> {
-  const db: IDBPDatabase<WrenStore> = await openDB<WrenStore>(`zesty-wren-${personId}`, 1, {
-    upgrade(upgrading) {
-      upgrading.createObjectStore('drafts')
-      upgrading.createObjectStore('outbox')
-      upgrading.createObjectStore('cases')
+  const db: IDBPDatabase<WrenStore> = await openDB<WrenStore>(`zesty-wren-${personId}`, 2, {
+    upgrade(upgrading, oldVersion) {
+      if (oldVersion < 1) {
+        upgrading.createObjectStore('drafts')
+        upgrading.createObjectStore('outbox')
+        upgrading.createObjectStore('cases')
+      }
+      if (oldVersion < 2) upgrading.createObjectStore('timers')
+    },
+    blocking(_current, _blocked, event) {
+      // A newer page wants to upgrade the store: make way, the newer page carries on.
+      ;(event.target as IDBDatabase).close()
     },
   })
   let order = Date.now() * 1000
@@ -49,6 +71,11 @@ export async function openDurable(personId: string): Promise<Durable> {
     readCase: (id) => db.get('cases', id),
     async writeCase(answer) {
       await db.put('cases', answer, answer.record.id)
+    },
+    readTimers: () => db.getAll('timers'),
+    async writeTimers(entry) {
+      if (entry.timers.length === 0) await db.delete('timers', entry.caseId)
+      else await db.put('timers', entry, entry.caseId)
     },
   }
 }

@@ -1,18 +1,25 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import type { Step } from '#core/plan/plan'
+import type { Plan, Step } from '#core/plan/plan'
+import { isOpeningRun } from '#contract/opening-run'
+import type { RunRecord } from '#contract/run-record'
+import { handPlaceWords, placesNeeded } from '#core/plan/hand-words'
+import { stepName } from '#core/plan/step-name'
 import { Lane, type LaneLayer } from '../../lane/lane'
+import type { LaneHand } from '../../lane/lane-hand'
 import { usePlan } from '../../hooks/use-plan'
 import { useWakeLock } from '../../hooks/use-wake-lock'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
-import { useOpenCase, writeEvent, type OpenCase } from '../../stores/case-store'
+import { useOpenCase, type OpenCase } from '../../stores/case-store'
 import { useSettings } from '../../stores/session-store'
-import type { RunRecord } from '#contract/run-record'
-import { currentStep, outcomesOf, previousStep } from './run-state'
-import { SkipSheet } from './skip-sheet'
-import { StepCard } from './step-card'
+import { DriverBanner } from './driver-banner'
+import { ReasonSheet } from './reason-sheet'
+import { alsoOpen, handsAt, nameAt, outcomesOf } from './run-state'
+import { ScribeNote } from './scribe-note'
+import { StepCard, type StepActions } from './step-card'
 import { StepTrail } from './step-trail'
+import { useRun, type RunControl } from './use-run'
 
 /** The run: one step at a time in large type; where it stands is what was recorded, so a reload goes on there. */
 export function ApplyScreen() {
@@ -20,7 +27,7 @@ export function ApplyScreen() {
   const run = open.record.runs.at(-1)
   if (!open.record.accepted) return <NotYet caseId={open.record.id} words="The plan is not accepted yet." to="choose" label="Choose" />
   if (!run) return <NotYet caseId={open.record.id} words="Nothing is laid out yet." to="make-ready" label="Make ready" />
-  return <Run open={open} run={run} />
+  return <Run key={run.id} open={open} run={run} />
 }
 
 function NotYet({ caseId, words, to, label }: { caseId: string; words: string; to: string; label: string }) {
@@ -37,29 +44,23 @@ function NotYet({ caseId, words, to, label }: { caseId: string; words: string; t
 
 function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
   const { record } = open
-  const plan = usePlan(open)
+  const plan = usePlan(open, null, run)
   const { units } = useSettings()
   const navigate = useNavigate()
-  const [isSkipping, setSkipping] = useState(false)
-  const steps = plan.procedure.steps
-  const step = currentStep(steps, run)
-  const previous = previousStep(steps, run)
+  const control = useRun(open, run, plan)
+  const [asking, setAsking] = useState<'skip' | 'order' | null>(null)
+  const { step, steps } = control
   useWakeLock(step !== null)
 
-  const write = (stepId: string, outcome: 'done' | 'skipped' | 'undone', reason = ''): void =>
-    void writeEvent('step', { runId: run.id, stepId, outcome, reason })
-  const finish = (done: Step): void => {
-    write(done.id, 'done')
-    if (done.timer)
-      void writeEvent('timer', { runId: run.id, timerId: done.timer.id, label: done.timer.label, minutes: done.timer.minutes })
-    if (done.id === steps.at(-1)?.id && !record.appliedAt) {
-      void writeEvent('applied', {})
-      void navigate(`/case/${record.id}/check`)
-    }
+  const finish = (reason: string): void => {
+    if (control.finish(reason)) void navigate(`/case/${record.id}/${isOpeningRun(run) ? 'watch' : 'check'}`)
   }
-  const back = (): void => {
-    if (previous) write(previous.id, 'undone')
+  const actions: StepActions = {
+    onDone: () => (control.missingBefore.length > 0 ? setAsking('order') : finish('')),
+    onBack: control.previous ? control.back : null,
+    onSkip: () => (step?.optional ? control.skip('') : setAsking('skip')),
   }
+  const others = alsoOpen(steps, run, step)
   return (
     <>
       <main
@@ -67,42 +68,102 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
         className="mx-auto w-full max-w-[92rem] flex-1 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6 lg:px-5 lg:py-4"
       >
         <div className="grid gap-4 max-sm:hidden lg:sticky lg:top-4">
-          <Lane geometry={plan.geometry} units={units} layers={layersAt(steps, step)} lit={step?.where ?? []} />
-          <StepTrail steps={steps} outcomes={outcomesOf(run)} current={step?.id ?? null} />
+          <Lane
+            geometry={plan.geometry}
+            units={units}
+            layers={layersAt(steps, step)}
+            lit={step?.where ?? []}
+            hands={handsOnLane(open, plan, step)}
+          />
+          <div className="max-lg:hidden">
+            <Trail control={control} others={others} />
+          </div>
         </div>
-        <div className="min-w-0 p-3 sm:p-5 lg:p-0">
-          <h1 className="sr-only">Apply</h1>
+        <div className="grid min-w-0 content-start gap-4 p-3 sm:p-5 lg:p-0">
+          <h1 className="sr-only">{isOpeningRun(run) ? 'Open the cast' : 'Apply'}</h1>
+          <DriverBanner control={control} />
           {step ? (
-            <StepCard
-              key={step.id}
-              open={open}
-              plan={plan}
-              step={step}
-              run={run}
-              index={steps.indexOf(step)}
-              count={steps.length}
-              onDone={() => finish(step)}
-              onBack={previous ? back : null}
-              onSkip={() => (step.optional ? write(step.id, 'skipped') : setSkipping(true))}
-            />
+            <StepCard key={step.id} open={open} plan={plan} step={step} control={control} actions={actions} />
           ) : (
-            <Finished caseId={record.id} onBack={previous ? back : null} />
+            <Finished caseId={record.id} run={run} onBack={control.previous && control.isDriver ? control.back : null} />
           )}
+          {step ? <AlsoNow others={others} control={control} /> : null}
+          <ScribeNote caseId={record.id} />
+          <details className="lg:hidden">
+            <summary className="min-h-11 content-center font-semibold">All steps</summary>
+            <Trail control={control} others={others} />
+          </details>
         </div>
       </main>
-      {isSkipping && step ? (
-        <SkipSheet
-          caseId={record.id}
-          step={step}
-          onClose={() => setSkipping(false)}
-          onSkip={(reason) => {
-            setSkipping(false)
-            write(step.id, 'skipped', reason)
+      {asking && step ? (
+        <ReasonSheet
+          title={asking === 'skip' ? 'Skip this step?' : 'Do it out of order?'}
+          draftKey={`run/${run.id}/${asking}/${step.id}`}
+          submitLabel={asking === 'skip' ? 'Skip it' : 'It is done'}
+          backLabel="Go back to it"
+          onClose={() => setAsking(null)}
+          onReason={(reason) => {
+            setAsking(null)
+            if (asking === 'skip') control.skip(reason)
+            else finish(reason)
           }}
-        />
+        >
+          {asking === 'skip' ? (
+            <p>It prevents: {step.prevents}</p>
+          ) : (
+            control.missingBefore.map((before) => (
+              <p key={before.id}>
+                Before it comes <strong>{stepName(before)}</strong>. It prevents: {before.prevents}
+              </p>
+            ))
+          )}
+        </ReasonSheet>
       ) : null}
     </>
   )
+}
+
+function Trail({ control, others }: { control: RunControl; others: readonly Step[] }) {
+  return (
+    <StepTrail
+      steps={control.steps}
+      outcomes={outcomesOf(control.run)}
+      current={control.step?.id ?? null}
+      open={new Set(others.map((one) => one.id))}
+      onChoose={control.isDriver ? control.choose : undefined}
+    />
+  )
+}
+
+/** Steps with no order between them and the one in hand: any of them may come first. */
+function AlsoNow({ others, control }: { others: readonly Step[]; control: RunControl }) {
+  if (others.length === 0 || !control.isDriver) return null
+  return (
+    <section aria-labelledby="also-now">
+      <h2 id="also-now" className="mb-1.5 font-bold">
+        Or first, in any order
+      </h2>
+      <p className="flex flex-wrap gap-2">
+        {others.slice(0, 6).map((one) => (
+          <Button key={one.id} onClick={() => control.choose(one.id)}>
+            {stepName(one)}
+          </Button>
+        ))}
+      </p>
+    </section>
+  )
+}
+
+/** Named hands where they belong, those of the step filled; without names only those of the step. */
+function handsOnLane(open: OpenCase, plan: Plan, step: Step | null): readonly LaneHand[] {
+  const { steps } = plan.procedure
+  const active = step ? handsAt(steps, step) : []
+  return placesNeeded(steps).flatMap((place): readonly LaneHand[] => {
+    const name = nameAt(open.record.crew, place)
+    const isActive = active.includes(place)
+    if (!name && !isActive) return []
+    return [{ place, label: name ?? (place === 'apply' ? 'you' : handPlaceWords(place, plan.geometry.body)), isActive }]
+  })
 }
 
 /** What lies on the limb at a step: padding first, the device from the first wet step on, the bandage once it is wound. */
@@ -115,15 +176,21 @@ function layersAt(steps: readonly Step[], step: Step | null): readonly LaneLayer
   return bandaged >= 0 && at >= bandaged ? ['padding', 'slab', 'bandage'] : ['padding', 'slab']
 }
 
-function Finished({ caseId, onBack }: { caseId: string; onBack: (() => void) | null }) {
+function Finished({ caseId, run, onBack }: { caseId: string; run: RunRecord; onBack: (() => void) | null }) {
+  const isOpening = isOpeningRun(run)
   return (
     <section className="grid content-start gap-4 rounded-3xl border border-line bg-sheet p-6">
       <h2 className="text-2xl font-bold">All steps are done</h2>
-      <p>Circulation and fit come next, and then the rounds.</p>
+      <p>
+        {isOpening
+          ? 'The cast is open and looked at again. Rounds begin again from now.'
+          : 'Circulation and fit come next, and then the rounds.'}
+      </p>
       <div className="flex flex-wrap gap-3">
-        <ButtonLink look="next" to={`/case/${caseId}/check`}>
-          Check
+        <ButtonLink look="next" to={`/case/${caseId}/${isOpening ? 'watch' : 'check'}`}>
+          {isOpening ? 'Watch' : 'Check'}
         </ButtonLink>
+        <ButtonLink to={`/case/${caseId}/record`}>Run record</ButtonLink>
         {onBack ? <Button onClick={onBack}>Back one step</Button> : null}
       </div>
     </section>

@@ -1,4 +1,6 @@
-import type { Step } from '#core/plan/plan'
+import type { HandPlace, Step } from '#core/plan/plan'
+import { openSteps } from '#core/techniques/check-order'
+import type { CrewMember } from '#contract/case-record'
 import type { RunRecord, StepOutcome } from '#contract/run-record'
 
 /** How each step of a run stands: the last thing recorded of it. */
@@ -11,16 +13,47 @@ export function outcomesOf(run: RunRecord): ReadonlyMap<string, StepOutcome> {
   return outcomes
 }
 
-/** The step to do now: the first one that is neither done nor skipped; null when the run is finished. */
-export function currentStep(steps: readonly Step[], run: RunRecord): Step | null {
+/**
+ * The step to do now: the one that was chosen, else the first one that is neither done nor skipped; null when the run
+ * is finished.
+ */
+export function currentStep(steps: readonly Step[], run: RunRecord, chosenId: string = ''): Step | null {
   const outcomes = outcomesOf(run)
-  return steps.find((step) => !outcomes.has(step.id)) ?? null
+  const chosen = steps.find((step) => step.id === chosenId)
+  return chosen ?? steps.find((step) => !outcomes.has(step.id)) ?? null
 }
 
-/** The step that going back returns to: the last one in the order that is done or skipped. */
+/** The step that going back returns to: the last one that was done or skipped and not taken back. */
 export function previousStep(steps: readonly Step[], run: RunRecord): Step | null {
   const outcomes = outcomesOf(run)
-  const current = currentStep(steps, run)
-  const before = current ? steps.slice(0, steps.indexOf(current)) : steps
-  return before.findLast((step) => outcomes.has(step.id)) ?? null
+  const last = run.steps.findLast((entry) => entry.outcome !== 'undone' && outcomes.has(entry.stepId))
+  return steps.find((step) => step.id === last?.stepId) ?? null
+}
+
+/** Other steps that may be done now as well: all that must come before them is done or passed by. */
+export function alsoOpen(steps: readonly Step[], run: RunRecord, current: Step | null): readonly Step[] {
+  return openSteps(steps, [...outcomesOf(run).keys()]).filter((step) => step.id !== current?.id)
+}
+
+/** What must come before a step and is still open. */
+export function openBefore(steps: readonly Step[], run: RunRecord, step: Step): readonly Step[] {
+  const outcomes = outcomesOf(run)
+  return step.after.flatMap((id) => steps.find((one) => one.id === id && !one.optional && !outcomes.has(id)) ?? [])
+}
+
+/** Hands at work in a step: its own, its hold, and every hold that spans it. */
+export function handsAt(steps: readonly Step[], step: Step): readonly HandPlace[] {
+  const at = steps.indexOf(step)
+  const spanning = steps.flatMap(({ holds }) => {
+    if (!holds) return []
+    const from = steps.findIndex((one) => one.id === holds.from)
+    const to = steps.findIndex((one) => one.id === holds.to)
+    return from >= 0 && from <= at && at <= to ? [holds.place] : []
+  })
+  return [...new Set([...step.hands, ...spanning])]
+}
+
+/** Who has their hands at a place, or null when nobody was named. */
+export function nameAt(crew: readonly CrewMember[] | undefined, place: HandPlace): string | null {
+  return crew?.find((member) => member.place === place)?.name ?? null
 }

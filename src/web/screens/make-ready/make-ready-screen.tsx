@@ -15,6 +15,7 @@ import { WorkingSheet } from '../../parts/working-sheet'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent } from '../../stores/case-store'
 import { useSettings } from '../../stores/session-store'
+import { tabId } from '../../stores/tab-id'
 import { CrewForecast } from './crew-forecast'
 import { SetupForm } from './setup-form'
 import { TakeList } from './take-list'
@@ -29,7 +30,11 @@ export function MakeReadyScreen() {
   const run = record.runs.at(-1)
   const [shown, setShown] = useState<Decision | null>(null)
   const start = (): void => {
-    if (!run) void writeEvent('run-started', { runId: uuidv7() })
+    if (!run) {
+      const runId = uuidv7()
+      void writeEvent('run-started', { runId })
+      void writeEvent('run-lease', { runId, device: tabId() })
+    }
     void navigate(`/case/${record.id}/apply`)
   }
   const forecast = ['least-crew', 'set-time', 'peak-skin-temp']

@@ -1,0 +1,120 @@
+import { useState } from 'react'
+import { Hand } from 'lucide-react'
+import { handWords } from '#core/plan/hand-words'
+import type { Geometry, HandPlace } from '#core/plan/plan'
+import type { CaseRecord } from '#contract/case-record'
+import type { HandOverBody, RunRecord } from '#contract/run-record'
+import { useDraft } from '../../hooks/use-draft'
+import { Button } from '../../parts/button'
+import { Dialog } from '../../parts/dialog'
+import { TextField } from '../../parts/text-field'
+import { writeEvent } from '../../stores/case-store'
+import { nameAt } from './run-state'
+
+/** Whose hands the step needs, with names; a hold can be handed over in mid-run. */
+export function HandChips({
+  record,
+  run,
+  places,
+  body,
+}: {
+  record: CaseRecord
+  run: RunRecord
+  places: readonly HandPlace[]
+  body: Geometry['body']
+}) {
+  const [handed, setHanded] = useState<HandPlace | null>(null)
+  return (
+    <p className="flex flex-wrap gap-2">
+      {places.map((place) => {
+        const name = nameAt(record.crew, place)
+        const words = handWords(place, body)
+        return (
+          <button
+            key={place}
+            type="button"
+            onClick={() => setHanded(place)}
+            aria-label={`Hand over: ${name ? `${words}, ${name}` : words}`}
+            className="inline-flex min-h-11 items-center gap-1.5 rounded-xl bg-well px-3 font-semibold"
+          >
+            <Hand size={17} aria-hidden />
+            {words}
+            {name ? <span className="font-bold">· {name}</span> : null}
+          </button>
+        )
+      })}
+      {handed ? (
+        <HandOverSheet
+          words={handWords(handed, body)}
+          from={nameAt(record.crew, handed) ?? ''}
+          draftKey={`run/${run.id}/hand-over`}
+          others={(record.crew ?? []).map((one) => one.name)}
+          onClose={() => setHanded(null)}
+          onTaken={(to) => {
+            void writeEvent('hand-over', {
+              runId: run.id,
+              place: handed,
+              from: nameAt(record.crew, handed) ?? '',
+              to,
+            } satisfies HandOverBody)
+            setHanded(null)
+          }}
+        />
+      ) : null}
+    </p>
+  )
+}
+
+function HandOverSheet({
+  words,
+  from,
+  draftKey,
+  others,
+  onClose,
+  onTaken,
+}: {
+  words: string
+  from: string
+  draftKey: string
+  others: readonly string[]
+  onClose: () => void
+  onTaken: (to: string) => void
+}) {
+  const [to, setTo] = useDraft(draftKey)
+  const [error, setError] = useState<string>()
+  return (
+    <Dialog title="Hand over" isOpen onClose={onClose}>
+      <p className="mb-4">
+        {words}
+        {from ? `, now ${from}` : ''}. The one who takes it has both hands in place and says: &ldquo;I have it.&rdquo; Only then does the
+        other let go.
+      </p>
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (to.trim() === '') return setError('The name of who takes it is missing: type it, or choose one below.')
+          setTo('')
+          onTaken(to.trim())
+        }}
+      >
+        <TextField label="Taken by" value={to} maxLength={60} onChange={(event) => setTo(event.target.value)} error={error} autoFocus />
+        <p className="flex flex-wrap gap-2">
+          {others
+            .filter((name) => name !== from)
+            .map((name) => (
+              <Button key={name} onClick={() => setTo(name)}>
+                {name}
+              </Button>
+            ))}
+        </p>
+        <div className="flex flex-wrap gap-3">
+          <Button type="submit" look="next">
+            &ldquo;I have it&rdquo; was said
+          </Button>
+          <Button onClick={onClose}>Not handed over</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,18 @@
+import { patientLabel } from '#contract/episode-record'
+import type { OpenCase } from '../../stores/case-store'
+
+/** What is read aloud: name and a second identifier. */
+export function Identifiers({ open }: { open: OpenCase }) {
+  const { patient } = open.episode
+  const facts = [patientLabel(patient), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean)
+  return (
+    <p className="rounded-2xl bg-well px-4 py-3 text-lg font-bold">
+      {facts.join(' · ')}
+      {patient.isTemporary ? (
+        <span className="block text-base font-semibold text-caution">
+          Temporary name: check the wristband, and the side with the patient.
+        </span>
+      ) : null}
+    </p>
+  )
+}

@@ -1,0 +1,136 @@
+import { useCallback, useState } from 'react'
+import type { Step } from '#core/plan/plan'
+import { judgePull, type StepPull } from '#core/plan/step-work'
+import type { PullBody, RunRecord } from '#contract/run-record'
+import { Button } from '../../parts/button'
+import { ChoiceRow } from '../../parts/choice-row'
+import { DevicePanel } from '../../parts/device-panel'
+import { Notice } from '../../parts/notice'
+import { NumberStepper } from '../../parts/number-stepper'
+import { writeEvent } from '../../stores/case-store'
+import { pairedDevices } from '../../stores/device-store'
+
+const painChoices = Array.from({ length: 11 }, (_, pain) => ({ value: String(pain), label: String(pain) }))
+const states = {
+  short: '▽ short of what is expected',
+  near: '■ as expected',
+  beyond: '△ more than expected: look for another injury',
+  over: '▲ over the most: ease it',
+} as const
+
+/** Pulling: pain before, the load beside what the school expects, pain after, length compared. */
+export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull: StepPull }) {
+  const last = run.pulls?.findLast((one) => one.stepId === step.id)
+  const [painBefore, setPainBefore] = useState<string | null>(last?.painBefore == null ? null : String(last.painBefore))
+  const [painAfter, setPainAfter] = useState<string | null>(last?.painAfter == null ? null : String(last.painAfter))
+  const [kg, setKg] = useState<number | null>(last?.kg ?? null)
+  const [tool, setTool] = useState<PullBody['tool']>(last?.tool ?? 'hand')
+  const [isEqual, setEqual] = useState(last?.isEqualLength ?? false)
+  const scale = pairedDevices.scale.use()
+  const takeScale = useCallback((value: number) => {
+    setKg(Math.round(value * 10) / 10)
+    setTool('scale')
+  }, [])
+  const shownKg = scale.value ?? kg
+  const state = shownKg === null ? null : judgePull(pull, shownKg)
+  const isKept =
+    last !== undefined &&
+    last.kg === kg &&
+    String(last.painBefore ?? '') === (painBefore ?? '') &&
+    String(last.painAfter ?? '') === (painAfter ?? '') &&
+    last.isEqualLength === isEqual
+  const keep = (): void =>
+    void writeEvent('pull', {
+      runId: run.id,
+      stepId: step.id,
+      kg,
+      painBefore: painBefore === null ? null : Number(painBefore),
+      painAfter: painAfter === null ? null : Number(painAfter),
+      isEqualLength: isEqual,
+      tool,
+    } satisfies PullBody)
+  const eased = painBefore !== null && painAfter !== null && Number(painAfter) < Number(painBefore)
+  return (
+    <section aria-label="The pull" className="grid gap-3 rounded-2xl border border-line p-3">
+      <p className="font-semibold">
+        {pull.toRelief ? 'Until the pain eases and the length matches; expect about ' : 'To '}
+        <span className="numeral">{pull.expectedKg.toFixed(1)} kg</span>; never above <span className="numeral">{pull.mostKg} kg</span>.{' '}
+        <span className="font-normal text-soft">{pull.school}.</span>
+      </p>
+      <ChoiceRow label="Pain before, 0 to 10" value={painBefore} choices={painChoices} onChange={setPainBefore} />
+      <LoadBar pull={pull} kg={shownKg} />
+      {state ? (
+        <p className={`font-bold ${state === 'near' ? 'text-calm' : state === 'short' ? 'text-soft' : 'text-stop'}`}>{states[state]}</p>
+      ) : null}
+      <div className="flex flex-wrap items-end gap-3">
+        <DevicePanel id="scale" name="load scale" format={(value) => `${value.toFixed(1)} kg`} onTake={takeScale} />
+        {scale.status === 'paired' ? null : (
+          <div className="w-44">
+            <NumberStepper
+              label="Pull read"
+              unit="kg"
+              value={kg ?? 0}
+              least={0}
+              greatest={40}
+              onChange={(value) => {
+                setKg(value)
+                setTool('ratchet')
+              }}
+            />
+          </div>
+        )}
+      </div>
+      <ChoiceRow label="Pain after, 0 to 10" value={painAfter} choices={painChoices} onChange={setPainAfter} />
+      <label className="flex min-h-12 items-center gap-3 font-semibold">
+        <input type="checkbox" checked={isEqual} onChange={(event) => setEqual(event.target.checked)} className="size-7 accent-ink" />
+        Same length as the other leg
+      </label>
+      {painBefore !== null && painAfter !== null && Number(painAfter) > Number(painBefore) ? (
+        <Notice tone="stop" lead="The pain is worse: pull no further" role="status">
+          Look for hip, pelvis, knee or ankle hurt as well.
+        </Notice>
+      ) : null}
+      <div className="flex flex-wrap items-center gap-3">
+        <Button onClick={keep} disabled={isKept || (kg === null && painBefore === null && painAfter === null)}>
+          {isKept ? 'Pull kept' : 'Keep the pull'}
+        </Button>
+        {eased ? (
+          <p className="font-semibold text-calm">
+            ■ Pain eased from {painBefore} to {painAfter}
+          </p>
+        ) : null}
+      </div>
+    </section>
+  )
+}
+
+/** The load beside what is expected and the most. */
+function LoadBar({ pull, kg }: { pull: StepPull; kg: number | null }) {
+  const end = pull.mostKg * 1.25
+  const x = (value: number): string => `${Math.max(0, Math.min(100, (value / end) * 100))}%`
+  return (
+    <div
+      role="img"
+      aria-label={`Pull ${kg === null ? 'not read' : `${kg.toFixed(1)} kg`}, expected ${pull.expectedKg.toFixed(1)} kg, at most ${pull.mostKg} kg`}
+    >
+      <div className="relative h-14 overflow-hidden rounded-xl bg-well">
+        <div
+          className="absolute inset-y-0 bg-calm-wash"
+          style={{ left: x(0.9 * pull.expectedKg), width: `calc(${x(1.1 * pull.expectedKg)} - ${x(0.9 * pull.expectedKg)})` }}
+        />
+        <div className="absolute inset-y-0 right-0 bg-stop-wash" style={{ left: x(pull.mostKg) }} />
+        <div className="absolute inset-y-3 left-0 rounded-r-lg bg-ink" style={{ width: x(kg ?? 0) }} />
+        <div className="absolute inset-y-0 w-0.5 bg-calm" style={{ left: x(pull.expectedKg) }} />
+        <div className="absolute inset-y-0 w-0.5 bg-stop" style={{ left: x(pull.mostKg) }} />
+      </div>
+      <p aria-hidden className="relative h-5 text-sm text-soft">
+        <span className="absolute -translate-x-1/2 text-calm" style={{ left: x(pull.expectedKg) }}>
+          {pull.expectedKg.toFixed(1)}
+        </span>
+        <span className="absolute -translate-x-1/2 font-semibold text-stop" style={{ left: x(pull.mostKg) }}>
+          {Math.abs(pull.mostKg - pull.expectedKg) < 0.12 * end ? '' : `${pull.mostKg} kg`}
+        </span>
+      </p>
+    </div>
+  )
+}

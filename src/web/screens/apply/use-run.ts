@@ -1,0 +1,97 @@
+import { useEffect } from 'react'
+import type { Plan, Step } from '#core/plan/plan'
+import { timersOf, type StepTimer } from '#core/plan/step-work'
+import { isOpeningRun } from '#contract/opening-run'
+import type { RunRecord } from '#contract/run-record'
+import { useDraft } from '../../hooks/use-draft'
+import { writeEvent, type OpenCase } from '../../stores/case-store'
+import { tabId } from '../../stores/tab-id'
+import { currentStep, openBefore, outcomesOf, previousStep } from './run-state'
+
+/** A run as its driver walks it. */
+export interface RunControl {
+  readonly run: RunRecord
+  readonly steps: readonly Step[]
+  readonly step: Step | null
+  readonly previous: Step | null
+  /** Whether this tab drives; any other one follows. */
+  readonly isDriver: boolean
+  /** What must come before the step in hand and is still open. */
+  readonly missingBefore: readonly Step[]
+  /** Whether the step in hand was done before. */
+  readonly isRepeat: boolean
+  /** Returns whether that was the last step. */
+  finish(reason?: string): boolean
+  skip(reason: string): void
+  back(): void
+  choose(stepId: string): void
+  startTimer(timer: StepTimer): void
+  takeOver(): void
+}
+
+/** Walks a run: what is in hand follows from what was recorded and from what was chosen, both of which survive a reload. */
+export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
+  const [chosenId, choose] = useDraft(`run/${run.id}/step`)
+  const { steps } = plan.procedure
+  const step = currentStep(steps, run, chosenId)
+  const previous = previousStep(steps, run)
+  const outcomes = outcomesOf(run)
+  const isDriver = run.driver === undefined || run.driver.device === tabId()
+
+  const claim = (): void => {
+    if (run.driver?.device !== tabId()) void writeEvent('run-lease', { runId: run.id, device: tabId() })
+  }
+  const write = (stepId: string, outcome: 'done' | 'skipped' | 'undone', reason: string): void => {
+    claim()
+    void writeEvent('step', { runId: run.id, stepId, outcome, reason })
+  }
+  const startTimer = ({ id, label, minutes, kind, until }: StepTimer): void =>
+    void writeEvent('timer', { runId: run.id, timerId: id, label, minutes, kind, ...(until ? { until } : {}) })
+  const isLastOpen = (done: Step): boolean => steps.every((one) => one.id === done.id || one.optional || outcomes.has(one.id))
+
+  useShownTimers(run, step, isDriver, startTimer)
+  return {
+    run,
+    steps,
+    step,
+    previous,
+    isDriver,
+    missingBefore: step ? openBefore(steps, run, step) : [],
+    isRepeat: step !== null && outcomes.get(step.id) === 'done',
+    choose,
+    startTimer,
+    finish(reason = '') {
+      if (!step) return false
+      const isLast = isLastOpen(step)
+      write(step.id, 'done', reason)
+      for (const timer of timersOf(step)) if (timer.starts === 'done') startTimer(timer)
+      choose('')
+      if (!isLast) return false
+      if (isOpeningRun(run)) void writeEvent('opened', { runId: run.id })
+      else if (!open.record.appliedAt) void writeEvent('applied', {})
+      return true
+    },
+    skip(reason) {
+      if (!step) return
+      write(step.id, 'skipped', reason)
+      choose('')
+    },
+    back() {
+      if (chosenId) return choose('')
+      if (previous) write(previous.id, 'undone', '')
+    },
+    takeOver: () => void writeEvent('run-lease', { runId: run.id, device: tabId() }),
+  }
+}
+
+/** Timers that start when a step comes up start once, from the tab that drives. */
+function useShownTimers(run: RunRecord, step: Step | null, isDriver: boolean, start: (timer: StepTimer) => void): void {
+  const due =
+    !isDriver || !step ? [] : timersOf(step).filter((one) => one.starts === 'shown' && !run.timers.some((timer) => timer.id === one.id))
+  const key = due.map((one) => one.id).join(' ')
+  useEffect(() => {
+    due.forEach(start)
+    // The key names exactly what is due; the functions change with every render.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [run.id, step?.id, key])
+}
