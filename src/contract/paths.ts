@@ -15,6 +15,8 @@ export const paths = {
   placeCsv: (id: string) => `/api/store/${id}/stock.csv`,
   photos: (caseId: string) => `/api/cases/${caseId}/photos`,
   photo: (id: string) => `/api/photos/${id}`,
+  paper: (caseId: string, paper: string, sheet: string) => `/api/cases/${caseId}/papers/${paper}.pdf?sheet=${sheet}`,
+  templateSvg: (caseId: string) => `/api/cases/${caseId}/papers/template.svg`,
   case: (id: string) => `/api/cases/${id}`,
   episode: (id: string) => `/api/episodes/${id}`,
 } as const

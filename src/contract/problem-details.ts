@@ -28,5 +28,6 @@ export const errorCodes = [
   'unavailable',
   'out-of-stock',
   'not-a-picture',
+  'nothing-to-print',
 ] as const
 export type ErrorCode = (typeof errorCodes)[number]

@@ -16,6 +16,7 @@ import { createPhotoRepository } from './repositories/photos'
 import { createStockRepository } from './repositories/stock'
 import { createStreamRepository } from './repositories/streams'
 import { coreRoutes } from './routes/core-routes'
+import { paperRoutes } from './routes/paper-routes'
 import { photoRoutes } from './routes/photo-routes'
 import { recordRoutes } from './routes/record-routes'
 import { sessionRoutes } from './routes/session-routes'
@@ -69,6 +70,7 @@ export function createApp(deps: AppDeps): Express {
   app.use(recordRoutes({ append, streams, people, clock }))
   app.use(coreRoutes(planner))
   app.use(storeRoutes({ stock, importStock: createStockImport({ db, events, streams, stock, clock }), clock }))
+  app.use(paperRoutes({ streams, planner, clock }))
   app.use(photoRoutes({ photos: createPhotoRepository(db), streams, clock }))
   app.get('/api/devices', (request: SignedInRequest, response: Response<DevicesAnswer>) => {
     requireSession(request)

@@ -49,6 +49,8 @@ export interface Step {
   readonly minutes: readonly [number, number, number]
   /** Falls between wetting and set. */
   readonly wet: boolean
+  /** Things to fetch, one by one, for the step that lays out. */
+  readonly items?: readonly string[]
   /** The timer that its end starts. */
   readonly timer?: StepTimer
   /** Further timers: those that start when it comes up, and those that are asked for. */

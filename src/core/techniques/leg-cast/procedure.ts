@@ -41,7 +41,7 @@ function drySteps({ isLong, options, side, kneeWords }: CastFacts): readonly Ste
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
       position: 'Settle the patient in position; stand on a step if the hold needs height.',
-      layOut: `${isScarce ? '' : 'stocking, '}padding, rolls in order, bucket, shears, marker`,
+      layOut: `${isScarce ? '' : 'stocking, '}padding, rolls in order, bucket of water with thermometer, shears, marker`,
     }),
     ...(isScarce
       ? []

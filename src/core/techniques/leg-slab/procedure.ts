@@ -42,7 +42,7 @@ function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce }: Pr
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
       position: 'Settle the patient in position, the whole leg bare and in reach.',
-      layOut: 'padding, slab, water, bandage, tape, shears',
+      layOut: 'padding, slab, bucket of water with thermometer, bandage, tape, shears',
     }),
     makeStep({
       id: 'padding',

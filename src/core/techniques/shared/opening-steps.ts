@@ -29,6 +29,7 @@ export function openingSteps(facts: OpeningFacts): readonly Step[] {
     makeStep({
       id: 'lay-out',
       text: `Lay out in the order of use: ${facts.layOut}.`,
+      items: facts.layOut.split(/[,;] /),
       why: 'Once it has begun nobody can leave to fetch.',
       prevents: 'Standing with full hands and a part missing.',
       after: [],

@@ -40,7 +40,7 @@ function drySteps({ options, side }: VolarFacts): readonly Step[] {
       compared: 'both hands',
       where: ['radial-pulse'],
       position: 'Seat the patient, elbow on the table, rings and watch off that hand.',
-      layOut: `${hasLiner ? 'stockinette, ' : ''}padding, slab, water, elastic bandage, shears`,
+      layOut: `${hasLiner ? 'stockinette, ' : ''}padding, slab, bucket of water with thermometer, elastic bandage, shears`,
     }),
     ...(hasLiner ? [liner] : []),
     makeStep({

@@ -1,6 +1,6 @@
 import type { DisplayUnits } from '#core/plan/format-decision'
 import type { Plan } from '#core/plan/plan'
-import { describeMaterial, layOutOrder } from '../../parts/describe-material'
+import { describeMaterial, layOutOrder } from '#core/plan/describe-material'
 
 /** What to cut and fetch for this plan, with what is wasted where the roll widths say so. */
 export function CutList({ plan, units }: { plan: Plan; units: DisplayUnits }) {

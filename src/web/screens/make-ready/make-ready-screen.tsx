@@ -1,14 +1,13 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
+import { spoken } from '#core/case/vocabulary'
 import type { Decision } from '#core/plan/decision'
-import type { Material } from '#core/plan/plan'
-import type { DisplayUnits } from '#core/plan/format-decision'
-import { Lane } from '../../lane/lane'
-import { useDraft } from '../../hooks/use-draft'
+import { handPlaceWords, placesNeeded } from '#core/plan/hand-words'
 import { usePlan } from '../../hooks/use-plan'
+import { useSlowTasks } from '../../hooks/use-slow-tasks'
+import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
-import { describeMaterial, layOutOrder } from '../../parts/describe-material'
 import { Notice } from '../../parts/notice'
 import { PlanMessages } from '../../parts/plan-messages'
 import { WorkingSheet } from '../../parts/working-sheet'
@@ -16,15 +15,27 @@ import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent } from '../../stores/case-store'
 import { useSettings } from '../../stores/session-store'
 import { tabId } from '../../stores/tab-id'
+import { nameAt } from '../apply/run-state'
 import { CrewForecast } from './crew-forecast'
+import { CrewPanel } from './crew-panel'
+import { HeatPanel } from './heat-panel'
+import { LayOutList } from './lay-out-list'
+import { OrdersPanel } from './orders-panel'
 import { SetupForm } from './setup-form'
-import { TakeList } from './take-list'
+import { TemplatePanel } from './template-panel'
+import { WetStrip } from './wet-strip'
 
-/** What to lay out, who is here, how warm the water is, and whether they will finish before it sets. */
+/** What to lay out, who is here and holds what, how warm the water is, and whether they will finish before it sets. */
 export function MakeReadyScreen() {
   const open = useOpenCase()
   const { record } = open
-  const plan = usePlan(open)
+  const [trial, setTrial] = useState<Readonly<Record<string, string>>>({})
+  const tried = useMemo(
+    () => (Object.keys(trial).length === 0 ? open : { ...open, record: { ...open.record, options: { ...open.record.options, ...trial } } }),
+    [open, trial],
+  )
+  const plan = usePlan(tried)
+  const { heat, crew } = useSlowTasks(tried)
   const { units } = useSettings()
   const navigate = useNavigate()
   const run = record.runs.at(-1)
@@ -37,11 +48,29 @@ export function MakeReadyScreen() {
     }
     void navigate(`/case/${record.id}/apply`)
   }
-  const forecast = ['least-crew', 'set-time', 'peak-skin-temp']
+  const tryOption = (option: string, value: string): void =>
+    setTrial(() => {
+      const { [option]: _dropped, ...others } = trial
+      return (record.accepted?.plan.options[option] ?? record.options[option]) === value ? others : { ...others, [option]: value }
+    })
+  const takeTrial = (): void => {
+    if (record.accepted) void writeEvent('plan-dropped', {})
+    void writeEvent('options', { options: { ...record.options, ...trial } })
+    void navigate(`/case/${record.id}/choose`)
+  }
+  const hands = placesNeeded(plan.procedure.steps).map((place) => {
+    const name = nameAt(record.crew, place)
+    return { place, label: name ?? handPlaceWords(place, plan.geometry.body), isActive: name !== null }
+  })
   return (
     <StagePage
-      lane={<Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'bandage']} />}
-      aside={<LayOut caseId={record.id} materials={plan.materials} units={units} />}
+      lane={<Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'bandage']} hands={hands} />}
+      aside={
+        <div className="grid gap-5">
+          <LayOutList record={record} plan={plan} units={units} />
+          <TemplatePanel caseId={record.id} plan={plan} />
+        </div>
+      }
       title="Make ready"
       lead={record.accepted ? undefined : 'The plan is not accepted yet.'}
       next={
@@ -57,64 +86,40 @@ export function MakeReadyScreen() {
       }
     >
       <div className="grid content-start gap-5">
-        <SetupForm setup={record.setup} onSave={(setup) => void writeEvent('setup', setup)} />
+        <OrdersPanel record={record} />
+        <SetupForm
+          setup={record.setup}
+          technique={record.technique}
+          options={plan.options}
+          isWet={heat !== null || crew !== null}
+          onSave={(setup) => void writeEvent('setup', setup)}
+          onTry={run ? undefined : tryOption}
+        />
+        {Object.keys(trial).length > 0 ? (
+          <Notice tone="note" lead="Tried, not taken" role="status">
+            <p className="mb-2">
+              The forecast below is for {Object.values(trial).map(spoken).join(', ')}. Taking it over opens the plan again.
+            </p>
+            <p className="flex flex-wrap gap-2">
+              <Button onClick={takeTrial}>Take it over</Button>
+              <Button look="quiet" onClick={() => setTrial({})}>
+                Back to the plan as it is
+              </Button>
+            </p>
+          </Notice>
+        ) : null}
         <CrewForecast plan={plan} onOpen={setShown} />
-        <TakeList record={record} plan={plan} />
-        <PlanMessages plan={plan} decisions={forecast} showProblems={false} />
-        <Notice tone="note" lead="Heat and crew odds are estimates">
-          They are for planning. Ask about heat while it sets; &ldquo;too hot&rdquo; means take it off.
-        </Notice>
+        {crew ? <WetStrip input={crew.input} people={record.setup.people ?? 1} /> : null}
+        <CrewPanel record={record} plan={plan} />
+        {heat ? <HeatPanel input={heat.input} vulnerable={heat.vulnerable} packMin={record.setup.packSetMin} /> : null}
+        <PlanMessages plan={plan} decisions={['least-crew', 'set-time', 'peak-skin-temp']} showProblems={false} />
+        {heat || crew ? (
+          <Notice tone="note" lead="Heat and crew odds are estimates">
+            They are for planning. Ask about heat while it sets; &ldquo;too hot&rdquo; means take it off.
+          </Notice>
+        ) : null}
       </div>
       {shown ? <WorkingSheet decision={shown} units={units} onClose={() => setShown(null)} /> : null}
     </StagePage>
-  )
-}
-
-function LayOut({ caseId, materials, units }: { caseId: string; materials: readonly Material[]; units: DisplayUnits }) {
-  const [draft, setDraft] = useDraft(`case/${caseId}/laid-out`)
-  const ticked = new Set(draft ? draft.split(' ') : [])
-  const toggle = (id: string): void => {
-    const next = new Set(ticked)
-    if (!next.delete(id)) next.add(id)
-    setDraft([...next].join(' '))
-  }
-  const extras: readonly Material[] = ['Bucket of water, thermometer', 'Shears, tape, marker', 'Waterproof sheet, towel'].map((item) => ({
-    id: item.split(',')[0]?.replaceAll(' ', '-') ?? item,
-    item,
-    widthCm: null,
-    lengthCm: null,
-    rolls: null,
-    layers: null,
-    note: '',
-  }))
-  return (
-    <section aria-labelledby="lay-out">
-      <h2 id="lay-out" className="mb-2 font-bold">
-        Lay out, in the order of use
-      </h2>
-      <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
-        {[...materials]
-          .sort((a, b) => layOutOrder(a) - layOutOrder(b))
-          .concat(extras)
-          .map((material) => (
-            <li key={material.id}>
-              <label className="flex min-h-14 items-center gap-4 px-4 py-2">
-                <input
-                  type="checkbox"
-                  checked={ticked.has(material.id)}
-                  onChange={() => toggle(material.id)}
-                  className="size-7 shrink-0 accent-ink"
-                />
-                <span className="min-w-0">
-                  <span className={`block font-semibold ${ticked.has(material.id) ? 'text-soft line-through' : ''}`}>
-                    {describeMaterial(material, units)}
-                  </span>
-                  {material.note ? <span className="block text-sm text-soft">{material.note}</span> : null}
-                </span>
-              </label>
-            </li>
-          ))}
-      </ul>
-    </section>
   )
 }

@@ -1,44 +1,88 @@
+import { defaultProtocol } from '#core/quantities/defaults'
+import { findTechnique } from '#core/techniques/registry'
+import { optionValues } from '#core/techniques/technique'
 import type { CaseSetup } from '#contract/case-record'
 import { ChoiceRow } from '../../parts/choice-row'
 import { NumberStepper } from '../../parts/number-stepper'
 
-/** People, water, room and what the slab lies on: the forecast moves at once. */
-export function SetupForm({ setup, onSave }: { setup: CaseSetup; onSave: (setup: CaseSetup) => void }) {
+/** Options that change the forecast, tried here before the plan is changed. */
+export const triedOptions = ['material', 'position'] as const
+
+/** People, water, room, what it lies on, material and position: the forecast moves at once. */
+export function SetupForm({
+  setup,
+  technique,
+  options,
+  isWet,
+  onSave,
+  onTry,
+}: {
+  setup: CaseSetup
+  technique: string
+  options: Readonly<Record<string, string | number>>
+  /** Whether something sets: without it neither water nor room matters. */
+  isWet: boolean
+  onSave: (setup: CaseSetup) => void
+  /** Absent once the application has begun. */
+  onTry?: ((option: string, value: string) => void) | undefined
+}) {
+  const tried = (findTechnique(technique)?.options ?? []).filter((option) => triedOptions.some((id) => id === option.id))
   return (
-    <section aria-label="People and water" className="grid grid-cols-2 gap-4">
-      <NumberStepper
-        label="People here"
-        unit=""
-        value={setup.people ?? 1}
-        least={1}
-        greatest={12}
-        onChange={(people) => onSave({ ...setup, people })}
-      />
-      <NumberStepper
-        label="Water"
-        unit="°C"
-        value={setup.waterC}
-        least={5}
-        greatest={60}
-        onChange={(waterC) => onSave({ ...setup, waterC })}
-      />
-      <NumberStepper
-        label="Room"
-        unit="°C"
-        value={setup.roomC}
-        least={-10}
-        greatest={45}
-        onChange={(roomC) => onSave({ ...setup, roomC })}
-      />
-      <ChoiceRow
-        label="It sets on"
-        value={setup.backing}
-        choices={[
-          { value: 'air', label: 'open air' },
-          { value: 'pillow', label: 'a pillow' },
-        ]}
-        onChange={(backing) => onSave({ ...setup, backing })}
-      />
+    <section aria-label="People and water" className="grid gap-3">
+      <div className={`grid gap-3 ${isWet ? 'grid-cols-2 xl:grid-cols-3' : 'grid-cols-2'}`}>
+        <NumberStepper
+          label="People here"
+          unit=""
+          value={setup.people ?? 1}
+          least={1}
+          greatest={12}
+          onChange={(people) => onSave({ ...setup, people })}
+        />
+        {isWet ? (
+          <>
+            <NumberStepper
+              label="Water"
+              unit="°C"
+              value={setup.waterC}
+              least={5}
+              greatest={60}
+              onChange={(waterC) => onSave({ ...setup, waterC })}
+            />
+            <NumberStepper
+              label="Room"
+              unit="°C"
+              value={setup.roomC}
+              least={-10}
+              greatest={45}
+              onChange={(roomC) => onSave({ ...setup, roomC })}
+            />
+          </>
+        ) : null}
+      </div>
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        {isWet ? (
+          <ChoiceRow
+            label="It sets on"
+            value={setup.backing}
+            choices={[
+              { value: 'air', label: 'open air' },
+              { value: 'pillow', label: 'a pillow' },
+            ]}
+            onChange={(backing) => onSave({ ...setup, backing })}
+          />
+        ) : null}
+        {onTry
+          ? tried.map((option) => (
+              <ChoiceRow
+                key={option.id}
+                label={option.label}
+                value={String(options[option.id] ?? '')}
+                choices={optionValues(option, defaultProtocol).map((value) => ({ value: value.id, label: value.label }))}
+                onChange={(value) => onTry(option.id, value)}
+              />
+            ))
+          : null}
+      </div>
     </section>
   )
 }

@@ -1,5 +1,5 @@
-import { formatLength, formatValue, type DisplayUnits } from '#core/plan/format-decision'
-import type { Material } from '#core/plan/plan'
+import { formatLength, formatValue, type DisplayUnits } from './format-decision'
+import type { Material } from './plan'
 
 /** Where a material stands in the order of use: on the skin first. */
 export function layOutOrder(material: Material): number {

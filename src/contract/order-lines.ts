@@ -1,0 +1,18 @@
+import type { CaseRecord } from './case-record'
+
+/** What has been ordered for a case, each as one sentence that can be said back. */
+export function orderLines({ orders, options }: Pick<CaseRecord, 'orders' | 'options'>): readonly string[] {
+  const lines: string[] = []
+  if (orders?.brace) {
+    const { extensionStop, flexionStop, lock } = orders.brace
+    lines.push(`Brace stops at ${extensionStop}° and ${flexionStop}°, lock ${lock}`)
+  }
+  if (orders?.weight) lines.push('Weight may be put on it')
+  if (orders?.wedges?.length) lines.push(`Heel wedges: ${orders.wedges.map((one) => `${one.count} from week ${one.week}`).join(', ')}`)
+  if (orders?.spine) lines.push(`Spine: up to ${orders.spine}`)
+  if (orders?.oxygen && orders.oxygen !== 'none') lines.push(`Oxygen by ${orders.oxygen}`)
+  if (orders?.woundPlan) lines.push('The wound has a plan')
+  if (orders?.openNow) lines.push('Open the cast now')
+  if (typeof options['ankle-ordered'] === 'number') lines.push(`Ankle at ${options['ankle-ordered']}°, 90 being square`)
+  return lines
+}

@@ -1,0 +1,194 @@
+import { describeMaterial } from '#core/plan/describe-material'
+import { handPlaceWords } from '#core/plan/hand-words'
+import type { Plan } from '#core/plan/plan'
+import { stepName } from '#core/plan/step-name'
+import { findDeviations, type Deviation } from '#core/techniques/find-deviations'
+import { findTechnique } from '#core/techniques/registry'
+import { spoken } from '#core/case/vocabulary'
+import { judgeCaseRounds } from './case-progress'
+import type { CaseRecord } from './case-record'
+import { patientLabel, type EpisodeRecord } from './episode-record'
+import { isOpeningRun } from './opening-run'
+import type { RunRecord } from './run-record'
+
+/** A line of the run record; `at` is ISO 8601 where it has a time. */
+export interface SummaryLine {
+  readonly at: string | null
+  readonly text: string
+  readonly by: string
+}
+export interface SummarySection {
+  readonly id: string
+  readonly title: string
+  readonly lines: readonly SummaryLine[]
+}
+/** What was done by whom when, in sections that screen and paper both print. */
+export interface RunSummary {
+  readonly title: string
+  readonly facts: readonly (readonly [string, string])[]
+  readonly sections: readonly SummarySection[]
+}
+
+const plain = (text: string): SummaryLine => ({ at: null, text, by: '' })
+const decisionsShown = [
+  'set-time',
+  'cure-time',
+  'peak-skin-temp',
+  'least-crew',
+  'slab-width',
+  'slab-layers',
+  'cast-layers',
+  'size',
+  'setting',
+  'ring',
+  'load',
+  'traction',
+  'ankle-angle',
+  'knee-angle',
+  'room-gained',
+  'earliest',
+] as const
+
+/** Puts a run together for reading and printing. */
+export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: RunRecord, plan: Plan): RunSummary {
+  const technique = findTechnique(plan.technique)
+  const injury = episode.injuries[record.injuryId]
+  const { patient } = episode
+  const { steps } = plan.procedure
+  const label = (stepId: string): string => stepName(steps.find((step) => step.id === stepId) ?? { id: stepId })
+  const last = run.steps.at(-1)
+  const setup = record.setup
+  const isWet = steps.some((step) => step.wet)
+  const facts: (readonly [string, string])[] = [
+    ['Patient', [patientLabel(patient), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean).join(', ')],
+    ['Part', [injury?.side ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' ') || 'not set'],
+    ['Technique', `${technique?.name ?? plan.technique}${isOpeningRun(run) && run.isOpenNow ? ', opened now' : ''}`],
+    ['Place', episode.place],
+    ['Begun by', run.by],
+    ...(record.accepted ? [['Plan accepted by', record.accepted.by] as const] : []),
+    ...(isWet
+      ? [['Water, room', `${setup.waterC} °C, ${setup.roomC} °C, on ${setup.backing === 'air' ? 'open air' : 'a pillow'}`] as const]
+      : []),
+  ]
+  const sections: SummarySection[] = [
+    {
+      id: 'steps',
+      title: 'Steps',
+      lines: run.steps
+        .filter((entry) => entry.outcome !== 'undone')
+        .map((entry) => ({ at: entry.at, by: entry.by, text: `${label(entry.stepId)}${entry.outcome === 'skipped' ? ': skipped' : ''}` })),
+    },
+    { id: 'deviations', title: 'Deviations', lines: findDeviations(steps, run.steps).map((one) => describeDeviation(one, label)) },
+    {
+      id: 'angles',
+      title: 'Angles',
+      lines: (run.angles ?? []).map((one) => {
+        const aim = steps.flatMap((step) => step.angles ?? []).find((angle) => angle.id === one.angleId)
+        return {
+          at: one.at,
+          by: one.by,
+          text: `${aim?.label ?? one.angleId} ${one.deg}°${aim ? `, aim ${aim.lowDeg}° to ${aim.highDeg}°` : ''}, by ${one.tool.replaceAll('-', ' ')}`,
+        }
+      }),
+    },
+    {
+      id: 'pulls',
+      title: 'Pull',
+      lines: (run.pulls ?? []).map((one) => ({
+        at: one.at,
+        by: one.by,
+        text: `${one.kg === null ? 'not read' : `${one.kg} kg by ${one.tool}`}; pain ${one.painBefore ?? 'not asked'} before, ${one.painAfter ?? 'not asked'} after; length ${one.isEqualLength ? 'as the other leg' : 'not compared or not equal'}`,
+      })),
+    },
+    { id: 'straps', title: 'Straps', lines: strapLines(run, plan) },
+    {
+      id: 'timers',
+      title: 'Timers',
+      lines: run.timers.map((one) => ({ at: one.startedAt, by: '', text: `${one.label}, ${formatMinutes(one.minutes)}` })),
+    },
+    { id: 'materials', title: 'Materials', lines: plan.materials.map((one) => plain(describeMaterial(one, 'metric'))) },
+    {
+      id: 'figures',
+      title: 'Planned figures',
+      lines: plan.decisions
+        .filter((one) => decisionsShown.some((id) => id === one.id))
+        .map((one) => plain(`${one.label}: ${one.display}${one.overruled ? ' (overruled)' : ''}`)),
+    },
+    {
+      id: 'crew',
+      title: 'Hands',
+      lines: [
+        ...(record.crew ?? []).map((one) => plain(`${one.name} ${handPlaceWords(one.place, plan.geometry.body)}`)),
+        ...(run.handOvers ?? []).map((one) => ({
+          at: one.at,
+          by: one.by,
+          text: `handed over ${handPlaceWords(one.place, plan.geometry.body)}: ${one.from || 'unnamed'} to ${one.to}`,
+        })),
+      ],
+    },
+    {
+      id: 'orders',
+      title: 'Orders said back',
+      lines: (record.readBacks ?? []).map((one) => ({ at: one.at, by: one.by, text: `${one.what}, to ${one.orderedBy}` })),
+    },
+    {
+      id: 'troubles',
+      title: 'What went wrong',
+      lines: (run.troubles ?? []).map((one) => ({
+        at: one.at,
+        by: one.by,
+        text: `${one.label}${one.stepId ? ` at ${label(one.stepId)}` : ''}${one.note ? `: ${one.note}` : ''}`,
+      })),
+    },
+    {
+      id: 'notes',
+      title: 'Notes',
+      lines: record.notes
+        .filter(
+          (one) =>
+            Date.parse(one.at) >= Date.parse(run.startedAt) &&
+            (!last || isOpeningRun(run) || !record.appliedAt || Date.parse(one.at) <= Date.parse(record.appliedAt) + 3_600_000),
+        )
+        .slice(-20)
+        .map((one) => ({ at: one.at, by: one.by, text: one.text })),
+    },
+    {
+      id: 'checks',
+      title: 'Checks',
+      lines: judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
+        .filter(({ round }) => round.isBaseline || Date.parse(round.at) >= Date.parse(run.startedAt))
+        .slice(0, 6)
+        .map(({ round, verdict }) => ({
+          at: round.at,
+          by: round.by,
+          text: `${round.isBaseline ? 'baseline' : 'check'}: ${verdict.level === 'none' ? 'no warning in what was entered' : verdict.level}${verdict.complete ? '' : ', incomplete'}`,
+        })),
+    },
+  ]
+  return { title: isOpeningRun(run) ? 'Opening record' : 'Run record', facts, sections: sections.filter((one) => one.lines.length > 0) }
+}
+
+function describeDeviation(one: Deviation, label: (stepId: string) => string): SummaryLine {
+  const words = {
+    skipped: `${label(one.stepId)} skipped`,
+    repeated: `${label(one.stepId)} done again`,
+    'taken-back': `${label(one.stepId)} taken back`,
+    'out-of-order': `${label(one.stepId)} before ${one.before ? label(one.before) : 'its turn'}`,
+  }[one.kind]
+  return { at: one.at, by: one.by, text: `${words}${one.reason ? `: ${one.reason}` : ''}` }
+}
+
+/** The last mark of every strap, and why one was closed out of turn. */
+function strapLines(run: RunRecord, plan: Plan): readonly SummaryLine[] {
+  const last = new Map<string, NonNullable<RunRecord['straps']>[number]>()
+  for (const one of run.straps ?? []) last.set(`${one.stepId} ${one.strapId}`, one)
+  return [...last.values()].map((one) => {
+    const strap = plan.procedure.steps.flatMap((step) => step.straps?.straps ?? []).find((item) => item.id === one.strapId)
+    const reason = (run.straps ?? []).find((item) => item.strapId === one.strapId && item.stepId === one.stepId && item.reason)?.reason
+    return { at: one.at, by: one.by, text: `${strap?.label ?? one.strapId}: ${one.mark}${reason ? `; out of turn: ${reason}` : ''}` }
+  })
+}
+
+function formatMinutes(minutes: number): string {
+  return minutes >= 120 ? `${(minutes / 60).toFixed(0)} h` : `${Number.isInteger(minutes) ? minutes : minutes.toFixed(1)} min`
+}

@@ -1,0 +1,77 @@
+import { DateTime } from 'luxon'
+import { sheets, type SheetId } from '#contract/papers'
+import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
+
+/** What a card or a label at the bedside says. */
+export interface BedsideFacts {
+  readonly who: string
+  readonly part: string
+  readonly device: string
+  readonly appliedAt: string | null
+  readonly zone: string
+  /** How it comes off at once, in order. */
+  readonly release: readonly string[]
+  readonly weight: string
+  readonly nextRoundAt: string | null
+  readonly care: readonly string[]
+}
+
+const mm = pointsPerMm
+
+/** "Release now": large type on the upper half of a sheet, to hang at the bed. */
+export async function printReleaseCard(facts: BedsideFacts, sheet: SheetId): Promise<Buffer> {
+  const pdf = startPaper(sheet, 'Release now')
+  pdf.addPage()
+  const width = sheets[sheet].widthMm * mm
+  const inner = width - 30 * mm
+  pdf
+    .rect(8 * mm, 8 * mm, width - 16 * mm, 132 * mm)
+    .lineWidth(2)
+    .stroke('#9c1f2e')
+  pdf
+    .fillColor('#9c1f2e')
+    .font('bold')
+    .fontSize(30)
+    .text('RELEASE NOW', 15 * mm, 14 * mm, { width: inner })
+  pdf.fillColor('#1d1b16').fontSize(14).text(`${facts.device}, ${facts.part}`, { width: inner })
+  pdf.font('plain').fontSize(12).text(facts.who, { width: inner })
+  pdf.moveDown(0.4).font('plain').fontSize(11)
+  pdf.text('No pulse, cold and pale, new numbness or weakness, pain on stretching, pain out of proportion, breathless:', { width: inner })
+  pdf.moveDown(0.3)
+  facts.release.forEach((line, index) =>
+    pdf
+      .font('bold')
+      .fontSize(13)
+      .text(`${index + 1}.  ${line}`, { width: inner })
+      .moveDown(0.15),
+  )
+  pdf.moveDown(0.3).fontSize(13).text('Call now:  ______________________   Night:  ______________________', { width: inner })
+  drawCut(pdf, width, 146 * mm)
+  return endPaper(pdf)
+}
+
+/** The label for the bed: who, what, since when, what is allowed, when it is looked at next. */
+export async function printBedsideLabel(facts: BedsideFacts, sheet: SheetId): Promise<Buffer> {
+  const pdf = startPaper(sheet, 'Bedside label')
+  pdf.addPage()
+  const [left, top, width, height] = [10 * mm, 10 * mm, 120 * mm, 74 * mm]
+  const inner = width - 10 * mm
+  pdf.rect(left, top, width, height).lineWidth(1).dash(3, { space: 2 }).stroke('#5d574a').undash()
+  const time = (iso: string | null): string => (iso ? DateTime.fromISO(iso, { zone: facts.zone }).toFormat('ccc d LLL, HH:mm') : 'not yet')
+  pdf
+    .fillColor('#1d1b16')
+    .font('bold')
+    .fontSize(15)
+    .text(facts.who, left + 5 * mm, top + 4 * mm, { width: inner })
+  pdf.fontSize(13).text(`${facts.device}, ${facts.part}`, { width: inner })
+  pdf.font('plain').fontSize(11)
+  pdf.text(`On since ${time(facts.appliedAt)}. Next look ${time(facts.nextRoundAt)}.`, { width: inner })
+  pdf.font('bold').text(facts.weight, { width: inner })
+  pdf.font('plain').fontSize(9.5)
+  for (const line of facts.care.slice(0, 5)) pdf.text(`· ${line}`, { width: inner })
+  return endPaper(pdf)
+}
+
+function drawCut(pdf: Pdf, width: number, y: number): void {
+  pdf.lineWidth(0.5).dash(4, { space: 3 }).moveTo(0, y).lineTo(width, y).stroke('#5d574a').undash()
+}

@@ -1,0 +1,38 @@
+import { createRequire } from 'node:module'
+import PDFDocument from 'pdfkit'
+import { sheets, type SheetId } from '#contract/papers'
+
+const require = createRequire(import.meta.url)
+const face = (weight: 400 | 700): string =>
+  require.resolve(`@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`)
+
+/** Points of a printed page in one mm. */
+export const pointsPerMm = 72 / 25.4
+
+export type Pdf = PDFKit.PDFDocument
+
+/** An empty document of one sheet size with the application's own face, `plain` and `bold`. */
+export function startPaper(sheet: SheetId, title: string): Pdf {
+  const { widthMm, heightMm } = sheets[sheet]
+  const pdf = new PDFDocument({
+    size: [widthMm * pointsPerMm, heightMm * pointsPerMm],
+    margin: 0,
+    autoFirstPage: false,
+    info: { Title: title, Producer: 'Zesty Wren', Creator: 'Zesty Wren' },
+    lang: 'en',
+  })
+  pdf.registerFont('plain', face(400))
+  pdf.registerFont('bold', face(700))
+  return pdf.font('plain')
+}
+
+/** Ends a document and gives its bytes. */
+export function endPaper(pdf: Pdf): Promise<Buffer> {
+  return new Promise((resolve, reject) => {
+    const parts: Buffer[] = []
+    pdf.on('data', (part: Buffer) => parts.push(part))
+    pdf.on('end', () => resolve(Buffer.concat(parts)))
+    pdf.on('error', reject)
+    pdf.end()
+  })
+}

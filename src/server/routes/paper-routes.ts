@@ -1,0 +1,135 @@
+import { Router } from 'express'
+import Joi from 'joi'
+import { DateTime } from 'luxon'
+import { actionTexts } from '#core/observations/finding'
+import { spoken } from '#core/case/vocabulary'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { nextRound } from '#core/rounds/live-rounds'
+import type { GeometryPolygon, Plan } from '#core/plan/plan'
+import { findTechnique } from '#core/techniques/registry'
+import { caseRounds, judgeCaseRounds } from '#contract/case-progress'
+import type { CaseRecord } from '#contract/case-record'
+import { patientLabel, type EpisodeRecord } from '#contract/episode-record'
+import { caseOfRun } from '#contract/opening-run'
+import { isCutOut, paperKinds, sheets, type PaperKind, type SheetId } from '#contract/papers'
+import { summariseRun } from '#contract/run-summary'
+import { ApiError } from '../api-error'
+import type { Clock } from '../clock'
+import { requireSession, type SignedInRequest } from '../middleware/session'
+import { parseWith } from '../middleware/validate'
+import { printBedsideLabel, printReleaseCard, type BedsideFacts } from '../papers/bedside-papers'
+import { printRunRecord } from '../papers/run-record-paper'
+import { printTemplate, templateSvg } from '../papers/template-paper'
+import type { Planner } from '../planning/planner'
+import type { StreamRepository } from '../repositories/streams'
+
+const paramsSchema = Joi.object({ id: Joi.string().guid().required(), paper: Joi.valid(...paperKinds) })
+const querySchema = Joi.object({ sheet: Joi.valid(...Object.keys(sheets)).default('a4'), run: Joi.string().guid() })
+
+interface Opened {
+  readonly record: CaseRecord
+  readonly episode: EpisodeRecord
+}
+
+/** What is printed for a case: template, run record, release card, bedside label. */
+export function paperRoutes(deps: { streams: StreamRepository; planner: Planner; clock: Clock }): Router {
+  const router = Router()
+  const open = async (id: string): Promise<Opened> => {
+    const found = await deps.streams.findCase(id)
+    const episode = found ? await deps.streams.findEpisode(found.record.episodeId) : null
+    if (!found || !episode) throw new ApiError(404, 'not-found', 'There is no case with this id: look on the Board.')
+    return { record: found.record, episode: episode.record }
+  }
+  const planOf = ({ record, episode }: Opened): Plan => {
+    const plan = record.accepted?.plan ?? deps.planner.planNow(caseOfRun(record, episode, undefined))
+    if (!plan) throw new ApiError(404, 'not-found', 'The technique of this case is not known here.')
+    return plan
+  }
+  const outlinesOf = (opened: Opened): readonly GeometryPolygon[] => {
+    const outlines = planOf(opened).geometry.polygons.filter(isCutOut)
+    if (outlines.length === 0)
+      throw new ApiError(
+        409,
+        'nothing-to-print',
+        'There is nothing to cut in this plan yet: take the readings that it asks for, then print again.',
+      )
+    return outlines
+  }
+
+  router.get('/api/cases/:id/papers/template.svg', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    const { id } = parseWith<{ id: string }>(paramsSchema, request.params)
+    response
+      .type('image/svg+xml')
+      .attachment('template.svg')
+      .send(templateSvg(outlinesOf(await open(id))))
+  })
+  router.get('/api/cases/:id/papers/:paper.pdf', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    const { id, paper } = parseWith<{ id: string; paper: PaperKind }>(paramsSchema, request.params)
+    const { sheet, run } = parseWith<{ sheet: SheetId; run?: string }>(querySchema, request.query)
+    const opened = await open(id)
+    const now = new Date(deps.clock()).toISOString()
+    const bytes = await print(opened, paper, sheet, run, now)
+    response.type('application/pdf').set('content-disposition', `inline; filename="${paper}.pdf"`).send(bytes)
+  })
+  return router
+
+  async function print(opened: Opened, paper: PaperKind, sheet: SheetId, runId: string | undefined, now: string): Promise<Buffer> {
+    const { record, episode } = opened
+    switch (paper) {
+      case 'template': {
+        const facts = factsOf(opened, planOf(opened), now)
+        return printTemplate(outlinesOf(opened), sheet, {
+          who: `${facts.who}, ${facts.part}`,
+          what: facts.device,
+          printedAt: DateTime.fromISO(now, { zone: episode.zone }).toFormat('d LLL yyyy, HH:mm'),
+        })
+      }
+      case 'run-record': {
+        const run = runId ? record.runs.find((one) => one.id === runId) : record.runs.at(-1)
+        if (!run)
+          throw new ApiError(409, 'nothing-to-print', 'Nothing has been applied in this case yet: begin the run, then print its record.')
+        const plan = run.technique ? deps.planner.planNow(caseOfRun(record, episode, run)) : planOf(opened)
+        if (!plan) throw new ApiError(404, 'not-found', 'The technique of this run is not known here.')
+        return printRunRecord(summariseRun(record, episode, run, plan), episode.zone, now, sheet)
+      }
+      case 'release-card':
+        return printReleaseCard(factsOf(opened, planOf(opened), now), sheet)
+      case 'bedside-label':
+        return printBedsideLabel(factsOf(opened, planOf(opened), now), sheet)
+    }
+  }
+}
+
+function factsOf({ record, episode }: Opened, plan: Plan, now: string): BedsideFacts {
+  const technique = findTechnique(record.technique)
+  const injury = episode.injuries[record.injuryId]
+  const { patient } = episode
+  const device = technique?.onUrgent.device ?? 'shell'
+  const judged = judgeCaseRounds(record, episode, device)
+  const next = nextRound(
+    caseRounds(record, episode, judged, defaultProtocol).filter((round) => round.dueAt > Date.parse(now) || round.doneAt === null),
+  )
+  const general =
+    device === 'collar'
+      ? [actionTexts['call-senior']]
+      : [
+          actionTexts['ease-bend'],
+          actionTexts['heart-level'],
+          actionTexts['nil-by-mouth'],
+          actionTexts['call-senior'],
+          actionTexts['again-15'],
+        ]
+  return {
+    who: [patientLabel(patient), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean).join(', '),
+    part: [injury?.side?.toUpperCase() ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' '),
+    device: technique?.name ?? record.technique,
+    appliedAt: record.appliedAt,
+    zone: episode.zone,
+    release: [...(technique?.onUrgent.actions ?? []), ...general],
+    weight: record.orders?.weight ? `Weight as ordered by ${record.orders.weight.by}.` : 'No weight through it: none is ordered.',
+    nextRoundAt: next ? new Date(next.dueAt).toISOString() : null,
+    care: plan.care,
+  }
+}

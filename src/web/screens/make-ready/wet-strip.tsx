@@ -1,0 +1,103 @@
+import { useMemo } from 'react'
+import { wetTimeline, type WetTimeline } from '#core/crew/wet-timeline'
+import type { CrewInput } from '#core/crew/crew-odds'
+import { stepName } from '#core/plan/step-name'
+
+const rowHeight = 17
+const labelWidth = 84
+const width = 640
+const curveHeight = 62
+
+/** Every wet step on a time line over the setting clock, with the spread of both. */
+export function WetStrip({ input, people }: { input: CrewInput; people: number }) {
+  const timeline = useMemo(() => wetTimeline(input, people), [input, people])
+  return (
+    <section aria-labelledby="wet-strip" className="grid gap-2 rounded-3xl border border-line bg-sheet p-4">
+      <h2 id="wet-strip" className="font-bold">
+        While it is wet, with {people === 1 ? '1 person' : `${people} people`}
+      </h2>
+      {timeline ? (
+        <Strip timeline={timeline} moulding={input.mouldingStep} />
+      ) : (
+        <p className="font-semibold text-caution">So few cannot staff every hold: nothing to draw. Add hands or let gravity hold.</p>
+      )}
+    </section>
+  )
+}
+
+function Strip({ timeline, moulding }: { timeline: WetTimeline; moulding: string }) {
+  const { bars, setMin, setSdMin, setCurve, endMin } = timeline
+  const from = Math.min(0, ...bars.map((bar) => bar.startMin))
+  const x = (minute: number): number => labelWidth + ((minute - from) / (endMin - from)) * (width - labelWidth - 8)
+  const bottom = bars.length * rowHeight + 6
+  const y = (share: number): number => bottom + 4 + curveHeight * (1 - share)
+  const height = bottom + curveHeight + 26
+  const mould = bars.find((bar) => bar.id === moulding)
+  const every = endMin > 24 ? 5 : endMin > 12 ? 2 : 1
+  const words = `Wetting ends at 0; moulding ends at about ${mould?.endMin.toFixed(1) ?? '–'} min, at the latest ${mould?.lateEndMin.toFixed(1) ?? '–'} in nine of ten; it sets at ${setMin.toFixed(1)} min, give or take ${setSdMin.toFixed(1)}`
+  const curve = setCurve.map(([at, share], index) => `${index === 0 ? 'M' : 'L'}${x(at).toFixed(1)} ${y(share).toFixed(1)}`).join(' ')
+  return (
+    <>
+      <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={words} className="w-full select-none text-[11.5px]">
+        <rect
+          x={x(Math.max(0, setMin - setSdMin))}
+          y="0"
+          width={Math.max(0, x(setMin + setSdMin) - x(Math.max(0, setMin - setSdMin)))}
+          height={bottom + curveHeight + 4}
+          fill="var(--caution-wash)"
+        />
+        {Array.from({ length: Math.floor(endMin / every) + 1 }, (_, index) => index * every).map((minute) => (
+          <g key={minute}>
+            <path d={`M${x(minute)} 0 V${bottom + curveHeight + 4}`} stroke="var(--line)" strokeWidth="0.7" />
+            <text x={x(minute)} y={height - 8} textAnchor="middle" className="fill-soft">
+              {minute}
+            </text>
+          </g>
+        ))}
+        <path d={`M${x(0)} 0 V${bottom + curveHeight + 4}`} stroke="var(--ink)" strokeWidth="1.2" />
+        {bars.map((bar, index) => {
+          const isLate = bar.lateEndMin > setMin
+          const top = index * rowHeight + 3
+          return (
+            <g key={bar.id}>
+              <text x={labelWidth - 6} y={top + 10} textAnchor="end" className="fill-ink">
+                {stepName(bar)}
+              </text>
+              <path
+                d={`M${x(bar.earlyEndMin)} ${top + 5.5} H${x(bar.lateEndMin)}`}
+                stroke={isLate ? 'var(--caution)' : 'var(--soft)'}
+                strokeWidth="1.6"
+                strokeDasharray="2.5 2"
+              />
+              <rect
+                x={x(bar.startMin)}
+                y={top}
+                width={Math.max(2, x(bar.endMin) - x(bar.startMin))}
+                height={rowHeight - 6}
+                rx="3"
+                fill={bar.id === moulding ? 'var(--citrus)' : 'var(--slab)'}
+                stroke={bar.id === moulding ? 'var(--ink)' : 'var(--slab-edge)'}
+                strokeWidth="0.9"
+              />
+            </g>
+          )
+        })}
+        <path d={curve} fill="none" stroke="var(--caution)" strokeWidth="2.2" />
+        <text x={labelWidth - 6} y={y(0.5) - 4} textAnchor="end" className="fill-ink font-semibold">
+          share that
+        </text>
+        <text x={labelWidth - 6} y={y(0.5) + 10} textAnchor="end" className="fill-ink font-semibold">
+          has set
+        </text>
+        <text x={width - 8} y={height - 8} textAnchor="end" className="fill-soft">
+          min
+        </text>
+      </svg>
+      <p className="text-sm text-soft">
+        0 is the end of wetting. Bars are likely times, the dashes their spread (eight of ten); the shaded band is the doubt of the setting
+        time. In this estimate moulding ends{' '}
+        {mould ? `${(setMin - mould.endMin).toFixed(1)} min ${mould.endMin <= setMin ? 'before' : 'after'}` : 'near'} it sets.
+      </p>
+    </>
+  )
+}
