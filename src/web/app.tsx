@@ -17,6 +17,8 @@ const router = createBrowserRouter([
       { path: 'store', lazy: async () => ({ Component: (await import('./screens/store/store-screen')).StoreScreen }) },
       { path: 'store/:placeId', lazy: async () => ({ Component: (await import('./screens/store/store-screen')).StoreScreen }) },
       { path: 'store/:placeId/count', lazy: async () => ({ Component: (await import('./screens/store/count-round')).CountRound }) },
+      { path: 'guide', lazy: async () => ({ Component: (await import('./screens/guide/guide-screen')).GuideScreen }) },
+      { path: 'guide/:technique', lazy: async () => ({ Component: (await import('./screens/guide/guide-page-screen')).GuidePageScreen }) },
       { path: 'new', lazy: async () => ({ Component: (await import('./screens/new-case')).NewCase }) },
       {
         path: 'case/:caseId',
@@ -31,6 +33,7 @@ const router = createBrowserRouter([
           },
           { path: 'apply', lazy: async () => ({ Component: (await import('./screens/apply/apply-screen')).ApplyScreen }) },
           { path: 'check', lazy: async () => ({ Component: (await import('./screens/check/check-screen')).CheckScreen }) },
+          { path: 'record', lazy: async () => ({ Component: (await import('./screens/record/record-screen')).RecordScreen }) },
           { path: 'watch', lazy: async () => ({ Component: (await import('./screens/watch/watch-screen')).WatchScreen }) },
         ],
       },

@@ -115,6 +115,8 @@ export interface GeometryBand {
   readonly fromCm: number
   readonly toCm: number
   readonly decision: string | null
+  /** For a cutting line: its course as cm along the axis and share of the depth from the back. */
+  readonly line?: readonly (readonly [number, number])[]
 }
 export interface GeometryMark {
   readonly id: string

@@ -112,10 +112,10 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
     case 'cut':
       return (
         <path
-          d={smoothPath(frontLine(shape, band.id === 'cut-2' ? 0.32 : 0.62, band.toCm).map(flip))}
+          d={smoothPath(courseOf(shape, band.line ?? []).map(flip))}
           fill="none"
           stroke={isLit ? 'var(--citrus-deep)' : 'var(--stop)'}
-          strokeWidth="0.35"
+          strokeWidth="0.4"
           strokeDasharray="1.2 0.7"
         />
       )
@@ -167,10 +167,9 @@ function around(band: GeometryBand, shape: LegShape, flip: BandProps['flip'], ma
   return straightPath([...line('front'), ...line('back').reverse()].map(flip), true)
 }
 
-/** A line along the limb at a share of its depth from the back. */
-function frontLine(shape: LegShape, share: number, toCm: number): Point[] {
-  return Array.from({ length: 9 }, (_, index): Point => {
-    const at = 3 + ((toCm - 3) * index) / 8
+/** A cutting line by its course: shares of the depth from the back at places along the leg. */
+function courseOf(shape: LegShape, line: NonNullable<GeometryBand['line']>): Point[] {
+  return line.map(([at, share]): Point => {
     const [x, front] = shape.placeAt('leg', at, 'front')
     const [, back] = shape.placeAt('leg', at, 'back')
     return [x, back + (front - back) * share]

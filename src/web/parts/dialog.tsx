@@ -24,10 +24,10 @@ export function Dialog({
       }}
     >
       <Radix.Portal>
-        <Radix.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Radix.Overlay className="fixed inset-0 z-[65] bg-black/45" />
         <Radix.Content
           aria-describedby={undefined}
-          className={`slide-in fixed inset-x-0 bottom-0 z-50 mx-auto max-h-[90dvh] w-full overflow-y-auto ${isWide ? 'max-w-6xl' : 'max-w-2xl'} rounded-t-3xl border border-line bg-paper p-5 sm:bottom-auto sm:top-[5dvh] sm:rounded-3xl sm:p-7`}
+          className={`slide-in fixed inset-x-0 bottom-0 z-[70] mx-auto max-h-[90dvh] w-full overflow-y-auto ${isWide ? 'max-w-6xl' : 'max-w-2xl'} rounded-t-3xl border border-line bg-paper p-5 sm:bottom-auto sm:top-[5dvh] sm:rounded-3xl sm:p-7`}
         >
           <div className="mb-4 flex items-start justify-between gap-4">
             <Radix.Title className="text-xl font-bold">{title}</Radix.Title>

@@ -1,7 +1,8 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, Outlet, useNavigate } from 'react-router'
-import { CircleHelp, LayoutList, Package, Plus, Settings } from 'lucide-react'
+import { BookOpen, CircleHelp, LayoutList, Package, Plus, Settings } from 'lucide-react'
 import { useKey } from '../hooks/use-key'
+import { useIdleLock } from '../hooks/use-idle-lock'
 import { useMendedClock } from '../hooks/use-mended-clock'
 import { resumeOutbox, useOutbox } from '../stores/outbox'
 import { useSession } from '../stores/session-store'
@@ -9,6 +10,8 @@ import { startStream } from '../stores/stream'
 import { resumeTimers } from '../stores/timer-store'
 import { Wren } from '../parts/wren'
 import { HelpSheet } from './help-sheet'
+import { LockMenu } from './lock-menu'
+import { LockScreen } from './lock-screen'
 import { SignInScreen } from './sign-in-screen'
 import { TimerDock } from './timer-dock'
 
@@ -34,7 +37,13 @@ export function Shell() {
       </main>
     )
   }
-  if (state.status === 'signed-out') return <SignInScreen />
+  if (state.status === 'signed-out')
+    return (
+      <>
+        <TimerDock isLocked />
+        <SignInScreen />
+      </>
+    )
   return <SignedInShell />
 }
 
@@ -47,6 +56,7 @@ function SignedInShell() {
     return startStream()
   }, [])
   useMendedClock()
+  useIdleLock()
   useKey(['?'], () => setHelpOpen(true))
   useKey(['b'], () => void navigate('/'))
   useKey(['n'], () => void navigate('/new'))
@@ -55,17 +65,20 @@ function SignedInShell() {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">
         Skip to the work
       </a>
-      <header className="flex items-center gap-1 border-b border-line bg-sheet px-2 sm:px-4">
+      <header className="flex flex-wrap items-center gap-1 border-b border-line bg-sheet px-2 sm:px-4">
         <Link to="/" aria-label="Zesty Wren, to the Board" className="flex min-h-13 items-center gap-2 px-1.5 font-bold">
           <Wren size={30} />
           <span className="hidden text-[1.02rem] sm:inline">Zesty Wren</span>
         </Link>
         <Connection />
+        <TimerDock />
         <nav aria-label="Main" className="ml-auto flex items-center">
           <NavLink to="/new" label="New case" icon={<Plus size={20} aria-hidden />} />
           <NavLink to="/" label="Board" icon={<LayoutList size={20} aria-hidden />} />
           <NavLink to="/store" label="Store" icon={<Package size={20} aria-hidden />} />
+          <NavLink to="/guide" label="Guide" icon={<BookOpen size={20} aria-hidden />} />
           <NavLink to="/settings" label="Settings" icon={<Settings size={20} aria-hidden />} />
+          <LockMenu />
           <button
             type="button"
             onClick={() => setHelpOpen(true)}
@@ -76,8 +89,8 @@ function SignedInShell() {
           </button>
         </nav>
       </header>
-      <TimerDock />
       <Outlet />
+      <LockScreen />
       <HelpSheet isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
       <Refusals />
     </div>

@@ -42,14 +42,14 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   useAlarm(ended, isMuted)
   if (shown.length === 0) return null
   return (
-    <section aria-label="Running timers" className="border-b border-line bg-paper">
-      <ul className="mx-auto flex max-w-7xl flex-wrap items-center gap-2 px-3 py-1.5 sm:px-6">
+    <section aria-label="Running timers" className="min-w-0 flex-1 max-lg:order-last max-lg:basis-full">
+      <ul className="flex flex-wrap items-center gap-2 px-2 py-1">
         {shown.map((one) => (
           <li key={`${one.caseId} ${one.timer.id}`}>
             <TimerChip one={one} now={now} isOther={one.caseId !== heldCase} isLocked={isLocked} />
           </li>
         ))}
-        <li className="ml-auto">
+        <li>
           <button
             type="button"
             aria-pressed={isMuted}
@@ -82,7 +82,7 @@ function TimerChip({ one, now, isOther, isLocked }: { one: ShownTimer; now: numb
     <>
       <Icon size={18} aria-hidden />
       <span>
-        {isOther ? `${one.patient}: ` : ''}
+        {isOther && !isLocked ? `${one.patient}: ` : ''}
         {one.timer.label}
       </span>
       <span className="numeral text-lg" role="timer" aria-label={one.timer.label}>

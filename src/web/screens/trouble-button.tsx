@@ -6,7 +6,7 @@ import type { OpenCase } from '../stores/case-store'
 const TroubleSheet = lazy(async () => ({ default: (await import('./trouble-sheet')).TroubleSheet }))
 
 /** "Something is wrong", in reach on every stage and one key away. */
-export function TroubleButton({ open }: { open: OpenCase }) {
+export function TroubleButton({ open, isThroughLock = false }: { open: OpenCase; isThroughLock?: boolean }) {
   const [isOpen, setOpen] = useState(false)
   useKey(['w'], () => setOpen(true))
   return (
@@ -22,7 +22,7 @@ export function TroubleButton({ open }: { open: OpenCase }) {
       </button>
       {isOpen ? (
         <Suspense>
-          <TroubleSheet open={open} onClose={() => setOpen(false)} />
+          <TroubleSheet open={open} isThroughLock={isThroughLock} onClose={() => setOpen(false)} />
         </Suspense>
       ) : null}
     </>

@@ -17,7 +17,7 @@ const other: Trouble = {
 }
 
 /** What can go wrong with this technique, and what to do: chosen, it is recorded with its time at once. */
-export function TroubleSheet({ open, onClose }: { open: OpenCase; onClose: () => void }) {
+export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase; isThroughLock: boolean; onClose: () => void }) {
   const { record } = open
   const run = record.runs.at(-1)
   const technique = findTechnique(run?.technique ?? record.technique)
@@ -30,10 +30,11 @@ export function TroubleSheet({ open, onClose }: { open: OpenCase; onClose: () =>
       stepId: isOver(open) ? null : lastStep,
       troubleId: trouble.id,
       label: trouble.label,
-      note: '',
+      note: isThroughLock ? 'recorded through the lock' : '',
     } satisfies TroubleBody)
   }
-  if (chosen) return <TroubleCard open={open} trouble={chosen} onBack={() => setChosen(null)} onClose={onClose} />
+  if (chosen)
+    return <TroubleCard open={open} trouble={chosen} isThroughLock={isThroughLock} onBack={() => setChosen(null)} onClose={onClose} />
   const troubles = [...(technique?.troubles ?? []), other]
   return (
     <Dialog title="What is wrong?" isWide isOpen onClose={onClose}>
@@ -61,7 +62,19 @@ function isOver({ record }: OpenCase): boolean {
   return record.appliedAt !== null && record.runs.at(-1)?.technique === undefined
 }
 
-function TroubleCard({ open, trouble, onBack, onClose }: { open: OpenCase; trouble: Trouble; onBack: () => void; onClose: () => void }) {
+function TroubleCard({
+  open,
+  trouble,
+  isThroughLock,
+  onBack,
+  onClose,
+}: {
+  open: OpenCase
+  trouble: Trouble
+  isThroughLock: boolean
+  onBack: () => void
+  onClose: () => void
+}) {
   const [note, setNote] = useDraft(`case/${open.record.id}/trouble-note`)
   const { record } = open
   const keep = (): void => {
@@ -94,7 +107,7 @@ function TroubleCard({ open, trouble, onBack, onClose }: { open: OpenCase; troub
           <Button type="submit" look="next">
             {note.trim() ? 'Keep and go on' : 'Go on'}
           </Button>
-          {record.appliedAt ? <ButtonLink to={`/case/${record.id}/watch`}>Record a round</ButtonLink> : null}
+          {record.appliedAt && !isThroughLock ? <ButtonLink to={`/case/${record.id}/watch`}>Record a round</ButtonLink> : null}
           <Button onClick={onBack}>Something else</Button>
         </div>
       </form>

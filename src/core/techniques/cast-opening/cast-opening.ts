@@ -17,6 +17,7 @@ import { decideLegWrap } from '../../wraps/leg-wraps'
 import { decidePeople } from '../shared/decide-people'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { castOpeningOptions } from './options'
+import { cutLines, type CutLine } from './cut-lines'
 import { decidePressures } from './pressure'
 import { castOpeningCare, castOpeningFit, castOpeningSteps } from './procedure'
 import { castOpeningRelease, castOpeningTroubles } from './trouble'
@@ -162,7 +163,7 @@ function widestMeasured(draft: PlanDraft): Estimate | null {
   return null
 }
 
-function cuts(axis: string, options: OptionValues, toCm: number): readonly GeometryBand[] {
+function cuts(axis: string, options: OptionValues, toCm: number, courses: readonly CutLine[] = []): readonly GeometryBand[] {
   const count = options['lines'] === 'single' ? 1 : 2
   return Array.from({ length: count }, (_, index): GeometryBand => ({
     id: `cut-${index + 1}`,
@@ -172,6 +173,7 @@ function cuts(axis: string, options: OptionValues, toCm: number): readonly Geome
     fromCm: 0,
     toCm,
     decision: 'room-gained',
+    ...(courses[index] ? { line: courses[index] } : {}),
   }))
 }
 
@@ -192,7 +194,9 @@ function openLeg(draft: PlanDraft, options: OptionValues, isUrgent: boolean, isM
     })
   }
   const base = legGeometry(draft, model, isLong ? 'mid-thigh' : 'knee')
-  return { ...base, angles: { ankle: 90, knee: isLong ? 18 : 0 }, bands: cuts('leg', options, model.stations[top].atCm) }
+  const topCm = model.stations[top].atCm
+  const courses = cutLines(String(options['lines']), base.marks, topCm)
+  return { ...base, angles: { ankle: 90, knee: isLong ? 18 : 0 }, bands: cuts('leg', options, topCm, courses) }
 }
 
 function openArm(draft: PlanDraft, options: OptionValues, isUrgent: boolean): Geometry {

@@ -75,23 +75,17 @@ export function StepCard({
         {isRepeat ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">once more</p> : null}
         {step.wet || step.id === 'hold-set' ? <WetClock run={run} /> : null}
       </div>
-      <p className="max-w-[34ch] text-[1.6rem] leading-[1.25] font-semibold text-balance sm:max-w-none sm:text-[1.8rem]">{step.text}</p>
+      <p
+        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] font-semibold text-balance sm:max-w-none ${step.text.length > 110 ? 'sm:text-[1.5rem]' : 'sm:text-[1.8rem]'}`}
+      >
+        {step.text}
+      </p>
       {missingBefore.length > 0 ? (
         <Notice tone="caution" lead={`Out of order: before it comes ${missingBefore.map(stepName).join(', ')}`}>
           It can be done now; a reason is asked for and kept.
         </Notice>
       ) : null}
       <HandChips record={open.record} run={run} places={handsAt(steps, step)} body={plan.geometry.body} />
-      <div className="grid gap-x-8 gap-y-1 text-[1.02rem] sm:grid-cols-2">
-        <p>
-          <span className="block text-sm font-bold text-soft">Why</span>
-          {step.why}
-        </p>
-        <p>
-          <span className="block text-sm font-bold text-soft">Prevents</span>
-          {step.prevents}
-        </p>
-      </div>
       {cautions.map((caution) => (
         <Notice key={caution.code} tone={caution.level} lead={caution.text}>
           {caution.why}
@@ -104,6 +98,16 @@ export function StepCard({
       {step.pull ? <PullWork run={run} step={step} pull={step.pull} /> : null}
       {step.straps?.straps.length ? <StrapWork run={run} step={step} work={step.straps} units={units} /> : null}
       <AskedTimers step={step} control={control} />
+      <div className="grid gap-x-8 gap-y-1 text-[1.02rem] sm:grid-cols-2">
+        <p>
+          <span className="block text-sm font-bold text-soft">Why</span>
+          {step.why}
+        </p>
+        <p>
+          <span className="block text-sm font-bold text-soft">Prevents</span>
+          {step.prevents}
+        </p>
+      </div>
       <div className="sticky bottom-0 -mx-4 flex flex-wrap items-center gap-3 rounded-b-3xl border-t border-line bg-sheet px-4 py-3 pointer-coarse:hidden sm:-mx-6 sm:px-6">
         <Button look="next" className="min-h-16 flex-1 text-lg sm:flex-none sm:px-10" disabled={isBlocked || !isDriver} onClick={onDone}>
           {step.confirm ?? 'Done'}

@@ -1,11 +1,16 @@
 import type { Decision } from '#core/plan/decision'
 import type { Plan } from '#core/plan/plan'
 
-/** Odds of ending moulding before set by crew size, with setting time and heat beside them. */
+/** People needed; for what sets also the odds of ending moulding before set by crew size, setting time and heat. */
 export function CrewForecast({ plan, onOpen }: { plan: Plan; onOpen: (decision: Decision) => void }) {
-  const crew = plan.decisions.find((one) => one.id === 'least-crew')
-  const set = plan.decisions.find((one) => one.id === 'set-time')
-  const heat = plan.decisions.find((one) => one.id === 'peak-skin-temp')
+  const find = (id: string): Decision | undefined => plan.decisions.find((one) => one.id === id)
+  const crew = find('least-crew')
+  const isPending = (id: string): boolean => plan.pending.some((task) => task.decision === id)
+  const facts = [
+    { id: 'set-time', label: 'Sets in', isShown: find('set-time') !== undefined },
+    { id: 'least-crew', label: 'People needed', isShown: true },
+    { id: 'peak-skin-temp', label: 'Warmest skin', isShown: find('peak-skin-temp') !== undefined || isPending('peak-skin-temp') },
+  ].filter((one) => one.isShown)
   const odds =
     crew?.working.flatMap((line) => {
       const people = /with (\d)$/.exec(line.label)?.[1]
@@ -17,32 +22,38 @@ export function CrewForecast({ plan, onOpen }: { plan: Plan; onOpen: (decision: 
         Forecast
       </h2>
       <ul className="grid grid-cols-3 gap-3">
-        <Fact label="Sets in" decision={set} onOpen={onOpen} />
-        <Fact label="People needed" decision={crew} onOpen={onOpen} />
-        <Fact label="Warmest skin" decision={heat} onOpen={onOpen} />
+        {facts.map((fact) => (
+          <Fact key={fact.id} label={fact.label} decision={find(fact.id)} onOpen={onOpen} />
+        ))}
       </ul>
-      <table className="w-full">
-        <caption className="pb-1 text-left text-sm font-semibold text-soft">Odds of ending before it sets, in this estimate</caption>
-        <tbody>
-          {odds.map((one) => (
-            <tr key={one.people}>
-              <th scope="row" className="w-24 py-1 text-left font-normal">
-                {one.people === '1' ? '1 person' : `${one.people} people`}
-              </th>
-              <td>
-                <div aria-hidden className="h-3.5 overflow-hidden rounded-full bg-well">
-                  <div
-                    className={`h-full rounded-full ${one.odds >= 0.9 ? 'bg-calm' : 'bg-caution'}`}
-                    style={{ width: `${one.odds * 100}%` }}
-                  />
-                </div>
-              </td>
-              <td className="numeral w-28 pl-3 text-right">{one.odds === 0 ? 'cannot hold' : `${(one.odds * 100).toFixed(0)} %`}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      {odds.length > 0 ? <OddsTable odds={odds} /> : null}
     </section>
+  )
+}
+
+function OddsTable({ odds }: { odds: readonly { readonly people: string; readonly odds: number }[] }) {
+  return (
+    <table className="w-full">
+      <caption className="pb-1 text-left text-sm font-semibold text-soft">Odds of ending before it sets, in this estimate</caption>
+      <tbody>
+        {odds.map((one) => (
+          <tr key={one.people}>
+            <th scope="row" className="w-24 py-1 text-left font-normal">
+              {one.people === '1' ? '1 person' : `${one.people} people`}
+            </th>
+            <td>
+              <div aria-hidden className="h-3.5 overflow-hidden rounded-full bg-well">
+                <div
+                  className={`h-full rounded-full ${one.odds >= 0.9 ? 'bg-calm' : 'bg-caution'}`}
+                  style={{ width: `${one.odds * 100}%` }}
+                />
+              </div>
+            </td>
+            <td className="numeral w-28 pl-3 text-right">{one.odds === 0 ? 'cannot hold' : `${(one.odds * 100).toFixed(0)} %`}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   )
 }
 

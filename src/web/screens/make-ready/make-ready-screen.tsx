@@ -50,7 +50,7 @@ export function MakeReadyScreen() {
   }
   const tryOption = (option: string, value: string): void =>
     setTrial(() => {
-      const { [option]: _dropped, ...others } = trial
+      const others = Object.fromEntries(Object.entries(trial).filter(([id]) => id !== option))
       return (record.accepted?.plan.options[option] ?? record.options[option]) === value ? others : { ...others, [option]: value }
     })
   const takeTrial = (): void => {

@@ -1,9 +1,7 @@
-import { Printer } from 'lucide-react'
 import type { Plan } from '#core/plan/plan'
 import { isCutOut } from '#contract/papers'
 import { paths } from '#contract/paths'
-
-const link = 'inline-flex min-h-12 items-center gap-2 rounded-2xl border-[1.5px] border-soft bg-sheet px-4 font-semibold'
+import { PaperLinks } from '../../parts/paper-links'
 
 /** The outline to cut, printed 1:1 or as a drawing file. */
 export function TemplatePanel({ caseId, plan }: { caseId: string; plan: Plan }) {
@@ -14,19 +12,15 @@ export function TemplatePanel({ caseId, plan }: { caseId: string; plan: Plan }) 
         Paper template, 1:1
       </h2>
       <p className="text-sm text-soft">Print without fitting to the page, then lay a ruler on the 10 cm check ruler before cutting.</p>
-      <p className="flex flex-wrap gap-2">
-        <a className={link} href={paths.paper(caseId, 'template', 'a4')} target="_blank" rel="noreferrer">
-          <Printer size={18} aria-hidden />
-          A4
-        </a>
-        <a className={link} href={paths.paper(caseId, 'template', 'letter')} target="_blank" rel="noreferrer">
-          <Printer size={18} aria-hidden />
-          Letter
-        </a>
-        <a className={link} href={paths.templateSvg(caseId)} target="_blank" rel="noreferrer">
+      <div className="flex flex-wrap gap-2">
+        <PaperLinks caseId={caseId} papers={['template']} />
+        <a
+          className="inline-flex min-h-11 items-center rounded-2xl border-[1.5px] border-soft bg-sheet px-4 font-semibold"
+          href={paths.templateSvg(caseId)}
+        >
           SVG
         </a>
-      </p>
+      </div>
     </section>
   )
 }

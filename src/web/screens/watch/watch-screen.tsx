@@ -11,12 +11,14 @@ import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
+import { PaperLinks } from '../../parts/paper-links'
 import { OverruleSheet } from '../../parts/overrule-sheet'
 import { RoundEntry } from '../../parts/round-entry'
 import { StagePage } from '../../parts/stage-page'
 import { VerdictPanel } from '../../parts/verdict-panel'
 import { useOpenCase, writeEvent } from '../../stores/case-store'
 import { usePerson, useSettings } from '../../stores/session-store'
+import { OpeningPanel } from './opening-panel'
 import { NotDoneSheet } from './not-done-sheet'
 import { RoundList } from './round-list'
 import { DueLine } from './due-line'
@@ -99,6 +101,16 @@ export function WatchScreen() {
         <div className="grid content-start gap-4">
           {next ? <DueLine round={next} now={now} /> : <p>No further rounds are planned.</p>}
           {latest ? <VerdictPanel verdict={latest.verdict} device={technique?.onUrgent.actions ?? []} /> : null}
+          {record.removedAt ? null : <OpeningPanel open={open} lastLevel={latest?.verdict.level ?? null} />}
+          <section aria-labelledby="papers" className="grid gap-2">
+            <h2 id="papers" className="font-bold">
+              Papers
+            </h2>
+            <PaperLinks caseId={record.id} papers={['release-card', 'bedside-label', 'run-record']} />
+            <p>
+              <ButtonLink to={`/case/${record.id}/record`}>Run record</ButtonLink>
+            </p>
+          </section>
           <section aria-labelledby="later">
             <h2 id="later" className="mb-1 font-bold">
               Later

@@ -1,0 +1,62 @@
+import MiniSearch from 'minisearch'
+import { guidePage, type GuidePage } from '#core/techniques/guide-page'
+import { techniques } from '#core/techniques/registry'
+import { browserContext } from '../../hooks/use-plan'
+
+/** A place of the guide that a search can find. */
+export interface GuideHit {
+  readonly id: string
+  readonly technique: string
+  readonly techniqueName: string
+  readonly section: string
+  readonly title: string
+  readonly text: string
+}
+
+let pages: readonly GuidePage[] | null = null
+let index: MiniSearch<GuideHit> | null = null
+
+/** Every guide page, made once. */
+export function guidePages(): readonly GuidePage[] {
+  pages ??= techniques.map((technique) => guidePage(technique, browserContext()))
+  return pages
+}
+
+function entriesOf({ technique, plan, measured, sources }: GuidePage): readonly GuideHit[] {
+  const entry = (section: string, id: string, title: string, text: string): GuideHit => ({
+    id: `${technique.id}/${section}/${id}`,
+    technique: technique.id,
+    techniqueName: technique.name,
+    section,
+    title,
+    text,
+  })
+  return [
+    entry('purpose', 'purpose', technique.name, technique.purpose),
+    ...technique.options.flatMap((option) =>
+      option.values.map((value) => entry('schools', `${option.id}-${value.id}`, `${option.label}: ${value.label}`, value.why)),
+    ),
+    ...measured.map((one) => entry('measure', one.id, one.label, one.landmarks)),
+    ...plan.procedure.steps.map((step) => entry('steps', step.id, step.text, `${step.why} ${step.prevents}`)),
+    ...plan.fit.map((test) => entry('fit', test.id, test.text, `${test.why} ${test.remedy}`)),
+    ...plan.care.map((line, at) => entry('care', String(at), line, '')),
+    ...technique.flagRules.map((rule, at) => entry('cautions', `${rule.flag}-${at}`, rule.text, rule.why)),
+    ...technique.troubles.map((trouble) => entry('troubles', trouble.id, trouble.label, trouble.actions.join(' '))),
+    ...sources.flatMap((source) => source.decisions.map((one, at) => entry('sources', `${source.kind}-${at}`, one.label, one.formula))),
+  ]
+}
+
+/** Finds places of all pages by words, beginnings of words and near misses; best first. */
+export function searchGuide(words: string): readonly GuideHit[] {
+  if (words.trim().length < 2) return []
+  if (!index) {
+    index = new MiniSearch<GuideHit>({
+      fields: ['title', 'text', 'techniqueName'],
+      storeFields: ['technique', 'techniqueName', 'section', 'title', 'text'],
+    })
+    index.addAll(guidePages().flatMap(entriesOf))
+  }
+  return index
+    .search(words, { prefix: true, fuzzy: 0.2, boost: { title: 2, techniqueName: 1.5 }, combineWith: 'AND' })
+    .slice(0, 40) as unknown as readonly GuideHit[]
+}

@@ -1,0 +1,178 @@
+import { useEffect, type ReactNode } from 'react'
+import { Link, useLocation, useParams } from 'react-router'
+import { spoken } from '#core/case/vocabulary'
+import { sourceKindWords } from '#core/techniques/guide-page'
+import { ButtonLink } from '../../parts/button'
+import { Notice } from '../../parts/notice'
+import { guidePages } from './guide-index'
+import { guideSections } from './guide-sections'
+
+/** One technique to read beforehand, all of it from the technique itself. */
+export function GuidePageScreen() {
+  const { technique: id } = useParams()
+  const { hash } = useLocation()
+  const page = guidePages().find((one) => one.technique.id === id)
+  useEffect(() => {
+    if (hash) document.getElementById(hash.slice(1))?.scrollIntoView()
+  }, [hash, id])
+  if (!page) {
+    return (
+      <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6">
+        <Notice tone="caution" lead="There is no such technique in the guide">
+          Look for it in the list.
+        </Notice>
+        <ButtonLink to="/guide">To the guide</ButtonLink>
+      </main>
+    )
+  }
+  const { technique, plan, measured, sources } = page
+  return (
+    <main
+      id="main"
+      className="mx-auto grid w-full max-w-6xl flex-1 content-start gap-x-8 gap-y-4 p-4 sm:p-6 lg:grid-cols-[13rem_minmax(0,1fr)]"
+    >
+      <nav aria-label="On this page" className="lg:sticky lg:top-4 lg:self-start">
+        <Link to="/guide" className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4">
+          ‹ Guide
+        </Link>
+        <ul className="flex flex-wrap gap-x-4 lg:block">
+          {Object.entries(guideSections).map(([section, name]) => (
+            <li key={section}>
+              <a href={`#${section}`} className="inline-flex min-h-10 items-center text-[0.95rem]">
+                {name}
+              </a>
+            </li>
+          ))}
+        </ul>
+      </nav>
+      <article className="grid min-w-0 gap-7">
+        <header id="purpose" className="grid gap-2">
+          <h1 className="text-2xl font-bold">{technique.name}</h1>
+          <p className="text-lg">{technique.purpose}</p>
+          <p className="text-soft">For: {technique.patterns.map(spoken).join(', ')}.</p>
+          <p className="text-sm text-soft">
+            Steps and figures are those of an ordinary adult. Local policy and the licensed clinician’s judgement come first.
+          </p>
+        </header>
+        <Section id="cautions">
+          {technique.flagRules.length === 0 ? <p>None beyond those of every limb: look, ask, check again.</p> : null}
+          <ul className="grid gap-2">
+            {technique.flagRules.map((rule) => (
+              <li key={`${rule.flag}${rule.text}`}>
+                <Notice tone={rule.level} lead={`${spoken(rule.flag)}: ${rule.text}`}>
+                  {rule.why}
+                </Notice>
+              </li>
+            ))}
+          </ul>
+        </Section>
+        <Section id="schools">
+          <div className="overflow-x-auto">
+            <table className="w-full min-w-[34rem] text-left">
+              <thead>
+                <tr className="text-sm text-soft">
+                  <th className="py-1.5 pr-4 font-semibold">Choice</th>
+                  <th className="py-1.5 pr-4 font-semibold">School</th>
+                  <th className="py-1.5 font-semibold">Who prefers it, and why</th>
+                </tr>
+              </thead>
+              <tbody>
+                {technique.options.flatMap((option) =>
+                  option.values.map((value, index) => (
+                    <tr key={`${option.id}${value.id}`} className={index === 0 ? 'border-t border-line align-top' : 'align-top'}>
+                      <th scope="row" className="py-1 pr-4 font-bold">
+                        {index === 0 ? option.label : <span className="sr-only">{option.label}</span>}
+                      </th>
+                      <td className="py-1 pr-4 font-semibold">{value.label}</td>
+                      <td className="py-1">{value.why}</td>
+                    </tr>
+                  )),
+                )}
+              </tbody>
+            </table>
+          </div>
+        </Section>
+        <Section id="measure">
+          <dl className="grid gap-1.5">
+            {measured.map((one) => (
+              <div key={one.id} className="grid gap-x-4 sm:grid-cols-[15rem_1fr]">
+                <dt className="font-semibold">{one.label}</dt>
+                <dd>{one.landmarks}</dd>
+              </div>
+            ))}
+          </dl>
+        </Section>
+        <Section id="steps">
+          <ol className="grid gap-3">
+            {plan.procedure.steps.map((step, index) => (
+              <li key={step.id} className="grid grid-cols-[2.2rem_1fr] gap-2">
+                <span className="numeral text-right text-soft">{index + 1}</span>
+                <div>
+                  <p className="font-semibold">{step.text}</p>
+                  <p className="text-[0.95rem]">
+                    {step.why} <span className="text-caution">Prevents: {step.prevents}</span>
+                  </p>
+                </div>
+              </li>
+            ))}
+          </ol>
+        </Section>
+        <Section id="fit">
+          <ul className="grid gap-1.5">
+            {plan.fit.map((test) => (
+              <li key={test.id}>
+                <span className="font-semibold">{test.text}.</span> {test.why} If not: {test.remedy}
+              </li>
+            ))}
+          </ul>
+        </Section>
+        <Section id="care">
+          <ul className="grid list-disc gap-1 pl-5">
+            {plan.care.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </Section>
+        <Section id="troubles">
+          <dl className="grid gap-3">
+            {technique.troubles.map((trouble) => (
+              <div key={trouble.id}>
+                <dt className={`font-bold ${trouble.isUrgent ? 'text-stop' : ''}`}>
+                  {trouble.isUrgent ? '◆ ' : ''}
+                  {trouble.label}
+                </dt>
+                <dd>{trouble.actions.join(' ')}</dd>
+              </div>
+            ))}
+          </dl>
+        </Section>
+        <Section id="sources">
+          {sources.map((source) => (
+            <div key={source.kind} className="mb-3">
+              <h3 className="font-bold">{sourceKindWords[source.kind]}</h3>
+              <dl className="grid gap-1">
+                {source.decisions.map((one) => (
+                  <div key={one.label} className="grid gap-x-4 sm:grid-cols-[15rem_1fr]">
+                    <dt>{one.label}</dt>
+                    <dd className="text-[0.95rem]">{one.formula}</dd>
+                  </div>
+                ))}
+              </dl>
+            </div>
+          ))}
+        </Section>
+      </article>
+    </main>
+  )
+}
+
+function Section({ id, children }: { id: string; children: ReactNode }) {
+  return (
+    <section id={id} aria-labelledby={`${id}-title`} className="scroll-mt-4">
+      <h2 id={`${id}-title`} className="mb-2 border-b border-line pb-1 text-xl font-bold">
+        {guideSections[id]}
+      </h2>
+      {children}
+    </section>
+  )
+}

@@ -1,0 +1,74 @@
+import { Search } from 'lucide-react'
+import { useDeferredValue, useId, useState } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { techniques } from '#core/techniques/registry'
+import { guideSections } from './guide-sections'
+import { searchGuide } from './guide-index'
+
+/** Every technique to read beforehand, and a search across all of them. */
+export function GuideScreen() {
+  const [params, setParams] = useSearchParams()
+  const [words, setWords] = useState(params.get('words') ?? '')
+  const hits = searchGuide(useDeferredValue(words))
+  const id = useId()
+  return (
+    <main id="main" className="mx-auto grid w-full max-w-5xl flex-1 content-start gap-5 p-4 sm:p-6">
+      <h1 className="text-2xl font-bold">Guide</h1>
+      <div className="relative max-w-2xl">
+        <label htmlFor={id} className="sr-only">
+          Search the guide
+        </label>
+        <Search size={20} aria-hidden className="absolute top-4 left-4 text-soft" />
+        <input
+          id={id}
+          type="search"
+          value={words}
+          maxLength={80}
+          autoComplete="off"
+          placeholder="Search: fibular neck, too hot, relief cuts…"
+          onChange={(event) => {
+            setWords(event.target.value)
+            setParams(event.target.value ? { words: event.target.value } : {}, { replace: true })
+          }}
+          className="field-box !pl-12"
+        />
+      </div>
+      {words.trim().length >= 2 ? (
+        <section aria-label="Found">
+          <p role="status" className="mb-2 text-soft">
+            {hits.length === 0
+              ? 'Nothing found: try other words, or fewer of them.'
+              : `${hits.length === 40 ? 'The best 40' : hits.length} found`}
+          </p>
+          <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
+            {hits.map((hit) => (
+              <li key={hit.id}>
+                <Link to={`/guide/${hit.technique}#${hit.section}`} className="block px-4 py-2.5">
+                  <span className="block text-sm text-soft">
+                    {hit.techniqueName} · {guideSections[hit.section] ?? hit.section}
+                  </span>
+                  <span className="block font-semibold">{hit.title}</span>
+                  {hit.text ? <span className="block truncate text-sm">{hit.text}</span> : null}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : (
+        <ul className="grid gap-3 sm:grid-cols-2">
+          {techniques.map((technique) => (
+            <li key={technique.id}>
+              <Link
+                to={`/guide/${technique.id}`}
+                className="grid h-full content-start gap-1 rounded-2xl border border-line bg-sheet px-4 py-3"
+              >
+                <span className="text-lg font-bold">{technique.name}</span>
+                <span className="text-[0.95rem]">{technique.purpose}</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </main>
+  )
+}

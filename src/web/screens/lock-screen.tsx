@@ -1,0 +1,113 @@
+import { Dialog as Radix } from 'radix-ui'
+import { lazy, Suspense, useRef, useState } from 'react'
+import { useForm } from 'react-hook-form'
+import { Button } from '../parts/button'
+import { Notice } from '../parts/notice'
+import { TextField } from '../parts/text-field'
+import { useCase } from '../stores/case-store'
+import { setLock, useLock } from '../stores/lock-store'
+import { usePerson, useSession } from '../stores/session-store'
+import { TimerDock } from './timer-dock'
+
+// The step needs the techniques: they are loaded only when there is something to show through the lock.
+const LockedStep = lazy(async () => ({ default: (await import('./locked-step')).LockedStep }))
+
+const holdMs = 1_500
+
+/** Over everything while the screen is locked: timers, the step in hand and the way to say that something is wrong stay. */
+export function LockScreen() {
+  const { mode } = useLock()
+  const open = useCase()
+  if (mode === 'open') return null
+  return (
+    <Radix.Root open>
+      <Radix.Portal>
+        <Radix.Content
+          aria-describedby={undefined}
+          onEscapeKeyDown={(event) => event.preventDefault()}
+          onInteractOutside={(event) => event.preventDefault()}
+          className="fixed inset-0 z-[60] flex flex-col overflow-y-auto bg-paper"
+        >
+          <TimerDock isLocked />
+          <div className="mx-auto grid w-full max-w-xl flex-1 content-center gap-6 p-6">
+            <Radix.Title className="text-2xl font-bold">{mode === 'wipe' ? 'Wipe the screen' : 'Locked'}</Radix.Title>
+            {open ? (
+              <Suspense>
+                <LockedStep open={open} />
+              </Suspense>
+            ) : null}
+            {mode === 'wipe' ? <HoldToOpen /> : <Unlock />}
+          </div>
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  )
+}
+
+/** A wipe touches everything briefly; only a long press, or a key, opens. */
+function HoldToOpen() {
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
+  const [isHeld, setHeld] = useState(false)
+  const press = (): void => {
+    setHeld(true)
+    timer.current = setTimeout(() => setLock('open'), holdMs)
+  }
+  const release = (): void => {
+    setHeld(false)
+    clearTimeout(timer.current)
+  }
+  return (
+    <Button
+      look={isHeld ? 'next' : 'plain'}
+      className="min-h-24 touch-none text-lg"
+      onPointerDown={press}
+      onPointerUp={release}
+      onPointerLeave={release}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') setLock('open')
+      }}
+    >
+      {isHeld ? 'Keep holding…' : 'Hold here to go on'}
+    </Button>
+  )
+}
+
+/** Name and password of whoever goes on; another person than before begins with a clean page. */
+function Unlock() {
+  const person = usePerson()
+  const signIn = useSession((store) => store.signIn)
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const { register, handleSubmit, formState } = useForm({ defaultValues: { name: '', password: '' } })
+  const submit = handleSubmit(async ({ name, password }) => {
+    const refused = await signIn(name, password)
+    setRefusal(refused)
+    if (refused) return
+    const { state } = useSession.getState()
+    if (state.status === 'signed-in' && state.person.id !== person.id) window.location.reload()
+    else setLock('open')
+  })
+  return (
+    <form noValidate onSubmit={(event) => void submit(event)} className="grid gap-4">
+      <p>Signed in: {person.name}. Anybody may go on under their own name.</p>
+      <TextField
+        label="Name"
+        autoFocus
+        autoComplete="username"
+        autoCapitalize="none"
+        {...register('name', { required: 'Name is missing: type the one you sign in with.' })}
+        error={formState.errors.name?.message}
+      />
+      <TextField
+        label="Password"
+        type="password"
+        autoComplete="current-password"
+        {...register('password', { required: 'Password is missing: type it.' })}
+        error={formState.errors.password?.message}
+      />
+      {refusal ? <Notice tone="stop" lead={refusal} role="alert" /> : null}
+      <Button type="submit" look="next" disabled={formState.isSubmitting}>
+        {formState.isSubmitting ? 'Opening…' : 'Unlock'}
+      </Button>
+    </form>
+  )
+}

@@ -1,0 +1,91 @@
+import { useState } from 'react'
+import type { SummaryLine } from '#contract/run-summary'
+import { summariseRun } from '#contract/run-summary'
+import type { RunRecord } from '#contract/run-record'
+import { usePlan } from '../../hooks/use-plan'
+import { ChoiceRow } from '../../parts/choice-row'
+import { formatClock } from '../../parts/format-time'
+import { Notice } from '../../parts/notice'
+import { PaperLinks } from '../../parts/paper-links'
+import { StagePage } from '../../parts/stage-page'
+import { useOpenCase, type OpenCase } from '../../stores/case-store'
+
+/** What was done by whom when: the run as it is printed on one page. */
+export function RecordScreen() {
+  const open = useOpenCase()
+  const { runs } = open.record
+  const [chosen, setChosen] = useState<string | null>(null)
+  const run = runs.find((one) => one.id === chosen) ?? runs.at(-1)
+  if (!run) {
+    return (
+      <StagePage title="Run record">
+        <Notice tone="note" lead="Nothing has been applied in this case yet">
+          The record begins with the first step.
+        </Notice>
+      </StagePage>
+    )
+  }
+  return (
+    <StagePage title="Run record">
+      <div className="grid gap-5">
+        {runs.length > 1 ? (
+          <ChoiceRow
+            label="Run"
+            value={run.id}
+            choices={runs.map((one) => ({
+              value: one.id,
+              label: `${one.technique ? 'Opening' : 'Application'}, ${formatClock(one.startedAt)}`,
+            }))}
+            onChange={setChosen}
+          />
+        ) : null}
+        <Summary key={run.id} open={open} run={run} />
+      </div>
+    </StagePage>
+  )
+}
+
+function Summary({ open, run }: { open: OpenCase; run: RunRecord }) {
+  const live = usePlan(open, null, run)
+  const plan = run.technique ? live : (open.record.accepted?.plan ?? live)
+  const summary = summariseRun(open.record, open.episode, run, plan)
+  return (
+    <>
+      <PaperLinks caseId={open.record.id} papers={['run-record', 'release-card', 'bedside-label']} runId={run.id} />
+      <dl className="grid gap-x-6 gap-y-1 rounded-2xl border border-line bg-sheet p-4 sm:grid-cols-2">
+        {summary.facts.map(([name, value]) => (
+          <div key={name} className="flex gap-3">
+            <dt className="w-36 shrink-0 text-soft">{name}</dt>
+            <dd className="font-semibold">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <div className="gap-x-8 lg:columns-2">
+        {summary.sections.map((section) => (
+          <section key={section.id} aria-labelledby={`record-${section.id}`} className="mb-5 break-inside-avoid">
+            <h2 id={`record-${section.id}`} className="mb-1 border-b border-line font-bold">
+              {section.title}
+            </h2>
+            <ul className="grid gap-0.5">
+              {section.lines.map((line, index) => (
+                <Line key={index} line={line} />
+              ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+    </>
+  )
+}
+
+function Line({ line }: { line: SummaryLine }) {
+  return (
+    <li className="flex gap-3">
+      {line.at ? <span className="numeral w-14 shrink-0 text-soft">{formatClock(line.at)}</span> : null}
+      <span>
+        {line.text}
+        {line.by ? <span className="text-soft"> ({line.by})</span> : null}
+      </span>
+    </li>
+  )
+}

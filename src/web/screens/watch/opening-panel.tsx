@@ -1,0 +1,123 @@
+import { useMemo, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { v7 as uuidv7 } from 'uuid'
+import { planCase } from '#core/plan/plan-case'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { findTechnique } from '#core/techniques/registry'
+import type { RoundVerdict } from '#core/observations/judge-rounds'
+import { castTechnique, hardAtMs, isOpeningRun, openingTechnique, toOpeningCase } from '#contract/opening-run'
+import { useNow } from '../../hooks/use-now'
+import { browserContext } from '../../hooks/use-plan'
+import { Lane } from '../../lane/lane'
+import { Button, ButtonLink } from '../../parts/button'
+import { ChoiceRow } from '../../parts/choice-row'
+import { formatLeft } from '../../parts/format-left'
+import { Notice } from '../../parts/notice'
+import { writeEvent, type OpenCase } from '../../stores/case-store'
+import { useSettings } from '../../stores/session-store'
+import { tabId } from '../../stores/tab-id'
+
+const shown = ['room-gained', 'pressure-before', 'pressure-after', 'latest', 'crepe'] as const
+
+/** Opening the cast that this case put on: when it is hard, at once in an emergency, on its own drawing. */
+export function OpeningPanel({ open, lastLevel }: { open: OpenCase; lastLevel: RoundVerdict['level'] | null }) {
+  const { record, episode } = open
+  const now = useNow(1_000)
+  const { units } = useSettings()
+  const navigate = useNavigate()
+  const [options, setOptions] = useState<Readonly<Record<string, string>>>({ lines: 'strip', padding: 'keep' })
+  const [isAskedNow, setAskedNow] = useState(false)
+  const isOpenNow = isAskedNow || lastLevel === 'urgent' || record.orders?.openNow === true
+  const hardAt = hardAtMs(record, defaultProtocol)
+  const minute = Math.floor(now / 60_000)
+  const plan = useMemo(
+    () => planCase(toOpeningCase(record, episode, { at: new Date(minute * 60_000).toISOString(), options, isOpenNow }), browserContext()),
+    [record, episode, minute, options, isOpenNow],
+  )
+  if (record.technique !== castTechnique || !record.appliedAt || !plan) return null
+  const running = record.runs.find(
+    (run) => isOpeningRun(run) && !run.steps.some((step) => step.stepId === 'after-check' && step.outcome === 'done'),
+  )
+  if (running) {
+    return (
+      <Notice tone="caution" lead="The cast is being opened">
+        <ButtonLink look="next" to={`/case/${record.id}/apply`} className="mt-2">
+          Go on opening
+        </ButtonLink>
+      </Notice>
+    )
+  }
+  const waitMs = hardAt === null ? 0 : hardAt - now
+  const mustWait = waitMs > 0 && !isOpenNow
+  const start = (): void => {
+    const runId = uuidv7()
+    void writeEvent('run-started', { runId, technique: openingTechnique, options, isOpenNow })
+    void writeEvent('run-lease', { runId, device: tabId() })
+    void navigate(`/case/${record.id}/apply`)
+  }
+  const technique = findTechnique(openingTechnique)
+  return (
+    <section aria-labelledby="opening" className="grid gap-4 rounded-3xl border border-line bg-sheet p-4">
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h2 id="opening" className="text-lg font-bold">
+          Open the cast{record.openedUpAt ? ' again' : ''}
+        </h2>
+        <p className="font-semibold">
+          {isOpenNow ? (
+            <span className="text-stop">◆ Open now: nothing is waited for</span>
+          ) : mustWait ? (
+            <>
+              Hard in{' '}
+              <span role="timer" aria-label="Hard enough to open" className="numeral text-xl">
+                {formatLeft(waitMs)}
+              </span>
+            </>
+          ) : (
+            <span className="text-calm">■ Hard enough to open</span>
+          )}
+        </p>
+      </div>
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        {(technique?.options ?? [])
+          .filter((option) => option.id === 'lines' || option.id === 'padding')
+          .map((option) => (
+            <ChoiceRow
+              key={option.id}
+              label={option.label}
+              value={isOpenNow && option.id === 'padding' ? 'cut' : (options[option.id] ?? null)}
+              choices={option.values.map((value) => ({ value: value.id, label: value.label }))}
+              onChange={(value) => setOptions({ ...options, [option.id]: value })}
+            />
+          ))}
+      </div>
+      <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab']} lit={['cut-1', 'cut-2']} />
+      <dl className="grid gap-2 sm:grid-cols-2">
+        {plan.decisions
+          .filter((one) => shown.some((id) => id === one.id))
+          .map((one) => (
+            <div key={one.id} className="rounded-xl bg-well px-3 py-1.5">
+              <dt className="text-sm text-soft">{one.label}</dt>
+              <dd className="numeral">{one.display}</dd>
+            </div>
+          ))}
+      </dl>
+      {plan.cautions
+        .filter((one) => one.code !== 'not-hard' && one.level !== 'note')
+        .map((one) => (
+          <Notice key={`${one.code}${one.text}`} tone={one.level} lead={one.text}>
+            {one.why}
+          </Notice>
+        ))}
+      <div className="flex flex-wrap gap-3">
+        <Button look={isOpenNow ? 'danger' : 'plain'} disabled={mustWait} onClick={start}>
+          {isOpenNow ? 'Begin: open now' : 'Begin opening'}
+        </Button>
+        {isOpenNow ? null : (
+          <Button look="danger" onClick={() => setAskedNow(true)}>
+            Emergency: open now
+          </Button>
+        )}
+      </div>
+    </section>
+  )
+}
