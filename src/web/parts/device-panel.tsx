@@ -65,7 +65,7 @@ export function DevicePanel({
       {device.battery !== null && device.battery <= lowBattery ? (
         <p className="font-semibold text-caution">battery {device.battery} %</p>
       ) : null}
-      <Button look="next" disabled={value === null || !isSteady} onClick={() => value !== null && onTake(value)}>
+      <Button disabled={value === null || !isSteady} onClick={() => value !== null && onTake(value)}>
         Take it
       </Button>
       <Button look="quiet" onClick={store.unpair}>

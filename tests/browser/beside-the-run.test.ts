@@ -1,0 +1,235 @@
+import { expect } from 'chai'
+import { Key } from 'selenium-webdriver'
+import type { BoardRow } from '#contract/board'
+import { signIn, startBrowser, type TestBrowser } from './browser'
+import { startLiveServer, type LiveServer } from './live-server'
+import { finishStep, walkTo } from './run-steps'
+import { quietRound, seedCase, sendFromPage, sendRound, startRun, type SeededCase } from './seed-case'
+
+let server: LiveServer
+let browser: TestBrowser
+
+describe('beside the run in the browser', () => {
+  before(async () => {
+    server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+    await signIn(browser, 'isolde', server.password)
+  })
+  after(async () => {
+    await browser.close()
+    await server.stop()
+  })
+
+  async function demoCase(who: string): Promise<string> {
+    const rows: BoardRow[] = await browser.driver.executeAsyncScript(
+      `const [done] = arguments
+       fetch('/api/board').then((one) => one.json()).then(({ rows }) => done(rows))`,
+    )
+    const row = rows.find((one) => one.patient.includes(who))
+    if (!row) throw new Error(`${who} is not on the Board`)
+    return row.caseId
+  }
+  /** Seconds that a timer shows. */
+  async function secondsOf(name: string): Promise<number> {
+    const text = await (await browser.find('timer', name)).getText()
+    const [, minutes, seconds] = /(\d+):(\d\d)/.exec(text) ?? []
+    return Number(minutes) * 60 + Number(seconds)
+  }
+
+  describe('a back slab while it sets', () => {
+    let seeded: SeededCase
+
+    it('runs several timers at once, each from the step that starts it', async () => {
+      seeded = await seedCase(browser, 'leg-slab')
+      await sendRound(browser, seeded, quietRound('leg-slab'), true)
+      await startRun(browser, seeded)
+      await walkTo(browser, /bubbles stop/)
+      await browser.find('timer', 'Wetting')
+      await finishStep(browser)
+      await browser.find('timer', 'Setting')
+      expect(await browser.query('timer', 'Wetting')).to.equal(null)
+      await walkTo(browser, /Hold without moving/)
+      await browser.find('timer', 'Hold still')
+      await browser.find('timer', 'Setting')
+    }).timeout(90_000)
+
+    it('keeps them through a reload and through a clock that is turned by a day, across midnight', async () => {
+      const before = await secondsOf('Setting')
+      for (const hours of [26, -26]) {
+        await browser.driver.executeScript(
+          `const real = Date.now.bind(Date); const by = arguments[0] * 3600e3; Date.now = () => real() + by; window.dispatchEvent(new Event('focus'))`,
+          hours,
+        )
+        // Two rounds of the clock's own watch, which looks every three seconds.
+        await browser.driver.wait(async () => (await secondsOf('Setting')) < before - 1, 8_000)
+        expect(await secondsOf('Setting')).to.be.within(before - 30, before)
+      }
+      await browser.driver.navigate().refresh()
+      await browser.find('region', /^Step/)
+      expect(await secondsOf('Setting')).to.be.within(before - 60, before)
+    }).timeout(60_000)
+
+    it('keeps an angle typed by hand, and says whether it is held', async () => {
+      await browser.waitForText('Ankle 85° to 95°')
+      await browser.click('button', 'Ankle read: less')
+      await browser.click('button', 'Keep the angle')
+      await browser.waitForText(/read 89°, ■ held/)
+      await browser.type('textbox', 'Ankle read, °', '70')
+      await browser.press(Key.ENTER)
+      await browser.click('button', 'Keep the angle')
+      await browser.waitForText(/read 70°, ▼ more/)
+    })
+
+    it('draws the goniometer live against its band, through nonsense and a drop-out', async () => {
+      const set = (settings: object): Promise<Response> =>
+        fetch(`${server.panels.goniometer}/state`, { method: 'POST', body: JSON.stringify(settings) })
+      await set({ value: 91, jitter: 0, lossShare: 0 })
+      await browser.click('button', 'Pair the digital goniometer')
+      await browser.find('image', /Ankle 91°, aim 90°: held/)
+      await fetch(`${server.panels.goniometer}/garbage`, { method: 'POST' })
+      await set({ value: 60 })
+      await browser.find('image', /Ankle 60°, aim 90°: too little/)
+      await set({ lossShare: 1 })
+      await browser.waitForText('waiting')
+      await set({ lossShare: 0, value: 90 })
+      await browser.waitForText(/90\.0°\s*■ steady/)
+      await fetch(`${server.panels.goniometer}/hold`, { method: 'POST' })
+      await browser.waitForText(/read 90°, ■ held/)
+      await fetch(`${server.panels.goniometer}/unplug`, { method: 'POST' })
+      await browser.waitForText('The goniometer is gone: nothing was taken')
+    }).timeout(60_000)
+
+    it('says what to do with one key when something is wrong, and keeps it', async () => {
+      await browser.driver.executeScript(`document.activeElement?.blur()`)
+      await browser.press('w')
+      await browser.find('dialog', 'What is wrong?')
+      await browser.click('button', 'It is setting too early')
+      await browser.waitForText('Stop moulding: moved now it cracks inside')
+      await browser.type('textbox', 'What was found, what was done', 'angle right, held as it is')
+      await browser.click('button', 'Keep and go on')
+      await browser.open(`/case/${seeded.caseId}/record`)
+      await browser.waitForText('What went wrong')
+      await browser.waitForText(/It is setting too early at mould/)
+      await browser.waitForText('It is setting too early: angle right, held as it is')
+    })
+
+    it('shows timers and the step through the lock, and opens only with the password', async () => {
+      await browser.open(`/case/${seeded.caseId}/apply`)
+      await browser.find('region', /^Step/)
+      await browser.click('button', 'Lock')
+      await browser.click('menuitem', 'Lock with password')
+      const lock = await browser.find('dialog', 'Locked')
+      await browser.waitForText('Hold without moving until it is set')
+      expect(await lock.getText()).to.include('Setting')
+      await browser.click('button', 'Something is wrong')
+      await browser.click('button', /too hot/)
+      await browser.waitForText('Take it off at once')
+      await browser.click('button', 'Go on')
+      await browser.type('textbox', 'Name', 'isolde')
+      await browser.type('textbox', 'Password', 'wrong')
+      await browser.click('button', 'Unlock')
+      await browser.waitForText('Name and password do not match')
+      await browser.type('textbox', 'Password', server.password)
+      await browser.click('button', 'Unlock')
+      await browser.find('region', /^Step/)
+      expect(await browser.query('dialog', 'Locked')).to.equal(null)
+    }).timeout(60_000)
+
+    it('keeps touches away while the screen is wiped, until a key or a long press', async () => {
+      await browser.click('button', 'Lock')
+      await browser.click('menuitem', 'Wipe the screen')
+      const hold = await browser.find('button', 'Hold here to go on')
+      await hold.click()
+      await browser.find('dialog', 'Wipe the screen')
+      await hold.sendKeys(Key.ENTER)
+      await browser.driver.wait(async () => (await browser.query('dialog', 'Wipe the screen')) === null, 8_000)
+    })
+  })
+
+  describe('two tabs on one case', () => {
+    it('lets the second follow and write along, take over, and never fork', async () => {
+      const seeded = await seedCase(browser, 'walker-boot')
+      await sendRound(browser, seeded, quietRound('walker-boot'), true)
+      await startRun(browser, seeded)
+      const first = await browser.driver.getWindowHandle()
+      await browser.driver.switchTo().newWindow('tab')
+      await browser.open(`/case/${seeded.caseId}/apply`)
+      await browser.find('region', /^Step 1 of/)
+      await browser.waitForText('Isolde Quill drives on another screen')
+      expect(await (await browser.find('button', 'Done')).isEnabled()).to.equal(false)
+      await browser.type('textbox', 'Note, kept with the time', 'scribe is here')
+      await browser.click('button', 'Keep the note')
+      await browser.click('button', 'Take over here')
+      await browser.driver.wait(async () => (await browser.find('button', 'Done')).isEnabled(), 8_000)
+      await finishStep(browser)
+      const second = await browser.driver.getWindowHandle()
+      await browser.driver.switchTo().window(first)
+      await browser.find('region', /^Step 2 of/)
+      await browser.waitForText('drives on another screen')
+      await browser.driver.navigate().refresh()
+      await browser.waitForText('drives on another screen')
+      await browser.driver.switchTo().window(second)
+      await browser.driver.navigate().refresh()
+      await browser.find('region', /^Step 2 of/)
+      expect(await browser.text()).not.to.include('drives on another screen')
+      await browser.driver.close()
+      await browser.driver.switchTo().window(first)
+    }).timeout(90_000)
+  })
+
+  describe('opening the cast that is on', () => {
+    it('counts down until it is hard, and an emergency never waits', async () => {
+      const caseId = await demoCase('Ruan Tolgarrick')
+      await browser.open(`/case/${caseId}/watch`)
+      await browser.find('timer', 'Hard enough to open')
+      expect(await (await browser.find('button', 'Begin opening')).isEnabled()).to.equal(false)
+      await browser.waitForText('Pressure opened, at 72 h')
+      await browser.click('button', 'Emergency: open now')
+      await browser.waitForText('Open now: nothing is waited for')
+      await browser.click('button', 'Begin: open now')
+      await browser.find('heading', 'Open the cast')
+      await walkTo(browser, /Open at once: shears/)
+      await browser.find('timer', 'Feel the blade')
+      await browser.click('button', 'Let the blade cool: start 2 min')
+      await browser.find('timer', 'Let the blade cool')
+      await walkTo(browser, /Check circulation, feeling and movement again/)
+      const episodeId: string = await browser.driver.executeAsyncScript(
+        `const [id, done] = arguments
+         fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.episodeId))`,
+        caseId,
+      )
+      await sendFromPage(browser, { type: 'episode', id: episodeId }, 'round', {
+        cases: [caseId],
+        isBaseline: false,
+        outcome: 'done',
+        reason: '',
+        findings: quietRound('leg-cast'),
+      })
+      await finishStep(browser).catch(() => undefined)
+      await browser.find('heading', 'Watch')
+      await browser.waitForText('Open the cast again')
+      await browser.waitForText(/Next round in\s*1[45] min/)
+      await browser.open(`/case/${caseId}/record`)
+      await browser.waitForText('opened now')
+    }).timeout(120_000)
+  })
+
+  describe('the guide', () => {
+    it('finds words across all techniques, by beginnings and near misses', async () => {
+      await browser.open('/guide')
+      await browser.type('searchbox', 'Search the guide', 'fibular nek')
+      await browser.waitForText(/\d+ found/)
+      await browser.waitForText('Hinged knee brace')
+      await browser.type('searchbox', 'Search the guide', 'zzzz')
+      await browser.waitForText('Nothing found')
+      await browser.type('searchbox', 'Search the guide', 'relief cuts')
+      await browser.click('link', /Leg cast[\s\S]*/)
+      await browser.find('heading', 'Leg cast')
+      for (const section of ['Schools', 'Steps, and the mistakes they prevent', 'Fit', 'Care', 'Our sources'])
+        await browser.find('heading', section)
+      await browser.open('/guide/no-such')
+      await browser.waitForText('no such technique')
+    }).timeout(60_000)
+  })
+})

@@ -1,0 +1,120 @@
+import { v7 as uuidv7 } from 'uuid'
+import { readCase } from '#core/case/read-case'
+import type { LimbFindings, RoundInput } from '#core/observations/observation'
+import { bothLegs, fourLimbs, quietNeck, quietSpine } from '../../src/server/demo/findings'
+import { exampleOf } from '../core/example-cases'
+import type { TestBrowser } from './browser'
+
+/** A case as the browser's own session wrote it, before anything is accepted. */
+export interface SeededCase {
+  readonly caseId: string
+  readonly episodeId: string
+  readonly injuryId: string
+}
+
+type Findings = Omit<RoundInput, 'atMin' | 'baseline'>
+
+/** Findings of a quiet round for a technique's part of the body. */
+export function quietRound(technique: string, change: Partial<LimbFindings> = {}): Findings {
+  if (technique.includes('collar') || technique === 'seated-vest') return fourLimbs({ neck: quietNeck })
+  if (technique === 'trunk-shell') return fourLimbs({ spine: quietSpine })
+  return bothLegs('left', change)
+}
+
+/** Sends an event from the page, with its session, as the application does. */
+export async function sendFromPage(
+  browser: TestBrowser,
+  stream: { readonly type: 'case' | 'episode'; readonly id: string },
+  kind: string,
+  body: object,
+  base?: number,
+): Promise<void> {
+  const event = {
+    id: uuidv7(),
+    stream,
+    kind,
+    v: 1,
+    body,
+    at: new Date().toISOString(),
+    offsetMs: 0,
+    ...(base === undefined ? {} : { base }),
+  }
+  const answer: { status: number; text: string } = await browser.driver.executeAsyncScript(
+    `const [event, done] = arguments
+     fetch('/api/session').then((one) => one.json()).then(({ csrf }) =>
+       fetch('/api/events', { method: 'POST', headers: { 'content-type': 'application/json', 'x-csrf-token': csrf }, body: JSON.stringify(event) }))
+       .then(async (one) => done({ status: one.status, text: await one.text() }))`,
+    event,
+  )
+  if (answer.status !== 200) throw new Error(`${kind}: ${answer.status} ${answer.text}`)
+}
+
+/** Opens a case with the published example's patient, injury, options and readings. */
+export async function seedCase(
+  browser: TestBrowser,
+  technique: string,
+  changes: { orders?: object; options?: object } = {},
+): Promise<SeededCase> {
+  const file = exampleOf(technique)
+  const seeded = { caseId: uuidv7(), episodeId: uuidv7(), injuryId: uuidv7() }
+  const onCase = { type: 'case', id: seeded.caseId } as const
+  const onStay = { type: 'episode', id: seeded.episodeId } as const
+  const { flags, ...patient } = file.patient as { flags?: string[]; [key: string]: unknown }
+  await sendFromPage(browser, onStay, 'episode-opened', {
+    patientId: uuidv7(),
+    place: 'Bay 9',
+    zone: 'Etc/UTC',
+    patient: {
+      name: `Test ${technique}`,
+      isTemporary: false,
+      born: '1980-01-01',
+      number: 'TS-0001',
+      ageYears: null,
+      isAgeEstimated: false,
+      sex: '',
+      heightCm: null,
+      massKg: null,
+      isMassEstimated: false,
+      ...patient,
+    },
+  })
+  await sendFromPage(
+    browser,
+    onStay,
+    'injury',
+    { injuryId: seeded.injuryId, injury: { region: null, side: null, levelCm: null, flags: [], swelling: 'none', ...file.injury } },
+    1,
+  )
+  if (flags?.length) await sendFromPage(browser, onStay, 'flags', { flags }, 2)
+  await sendFromPage(browser, onCase, 'case-opened', { episodeId: seeded.episodeId, injuryId: seeded.injuryId, technique })
+  let version = 1
+  await sendFromPage(browser, onCase, 'options', { options: { ...file.options, ...changes.options } }, version++)
+  const orders = { ...(file['orders'] as object | undefined), ...changes.orders }
+  if (Object.keys(orders).length > 0) await sendFromPage(browser, onCase, 'orders', { orders }, version++)
+  if (file['device']) await sendFromPage(browser, onCase, 'device', { device: file['device'] }, version++)
+  for (const reading of readCase(file).clinicalCase?.measurements ?? []) {
+    await sendFromPage(browser, onCase, 'reading', { tool: 'tape', typed: '', posture: '', ...reading })
+    version++
+  }
+  return seeded
+}
+
+/** Writes a round for a seeded case. */
+export function sendRound(browser: TestBrowser, seeded: SeededCase, findings: Findings, isBaseline: boolean): Promise<void> {
+  return sendFromPage(browser, { type: 'episode', id: seeded.episodeId }, 'round', {
+    cases: [seeded.caseId],
+    isBaseline,
+    outcome: 'done',
+    reason: '',
+    findings,
+  })
+}
+
+/** Accepts the plan and starts applying, as a clinician would from Choose on. */
+export async function startRun(browser: TestBrowser, seeded: SeededCase): Promise<void> {
+  await browser.open(`/case/${seeded.caseId}/choose`)
+  await browser.click('button', 'Accept the plan')
+  await browser.find('heading', 'Make ready')
+  await browser.click('button', 'Start applying')
+  await browser.find('region', /^Step 1 of/)
+}
