@@ -42,6 +42,8 @@ export interface Answer {
 export interface Client {
   readonly personId: string
   get(path: string): Promise<Answer>
+  /** What a path answers, as bytes. */
+  getBytes(path: string): Promise<{ readonly status: number; readonly bytes: Uint8Array }>
   post(path: string, body: unknown, headers?: Record<string, string>): Promise<Answer>
   /** Sends bytes or text as they are. */
   sendRaw(path: string, body: Buffer | string, type: string): Promise<Answer>
@@ -118,6 +120,10 @@ async function openClient(address: string, personId: string, name: string): Prom
   const client: Client = {
     personId,
     get: (path) => request(address, path, { headers: { cookie } }),
+    async getBytes(path) {
+      const response = await fetch(`${address}${path}`, { headers: { cookie } })
+      return { status: response.status, bytes: new Uint8Array(await response.arrayBuffer()) }
+    },
     post: (path, body, headers = {}) =>
       request(address, path, {
         method: 'POST',

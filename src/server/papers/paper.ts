@@ -3,8 +3,10 @@ import PDFDocument from 'pdfkit'
 import { sheets, type SheetId } from '#contract/papers'
 
 const require = createRequire(import.meta.url)
-const face = (weight: 400 | 700): string =>
-  require.resolve(`@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`)
+const faces = {
+  plain: require.resolve('@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff'),
+  bold: require.resolve('@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff'),
+} as const
 
 /** Points of a printed page in one mm. */
 export const pointsPerMm = 72 / 25.4
@@ -21,8 +23,8 @@ export function startPaper(sheet: SheetId, title: string): Pdf {
     info: { Title: title, Producer: 'Zesty Wren', Creator: 'Zesty Wren' },
     lang: 'en',
   })
-  pdf.registerFont('plain', face(400))
-  pdf.registerFont('bold', face(700))
+  pdf.registerFont('plain', faces.plain)
+  pdf.registerFont('bold', faces.bold)
   return pdf.font('plain')
 }
 
