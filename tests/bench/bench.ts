@@ -5,6 +5,7 @@ import { report } from './figure'
 import { benchHeat } from './heat-bench'
 import { benchPeople } from './people-bench'
 import { benchPlans } from './plan-bench'
+import { benchRuns } from './run-bench'
 import { benchStart } from './start-bench'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
@@ -14,6 +15,7 @@ const figures = [
   ...benchPeople(),
   ...(await benchBoard()),
   ...(await benchBrowser(root)),
+  ...(await benchRuns()),
   ...(await benchStart(root)),
 ]
 process.exit(report(figures) ? 0 : 1)

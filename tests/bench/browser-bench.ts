@@ -30,6 +30,17 @@ export async function benchBrowser(root: string): Promise<readonly Figure[]> {
 }
 
 async function workOfOneKey(browser: TestBrowser, input: WebElement, value: string): Promise<number> {
+  return mainThreadWork(
+    browser,
+    `Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(arguments[0], arguments[1])
+     arguments[0].dispatchEvent(new Event('input', { bubbles: true }))`,
+    input,
+    value,
+  )
+}
+
+/** Script, layout and style work, ms, from an action in the page to the second frame after it. */
+export async function mainThreadWork(browser: TestBrowser, action: string, ...inputs: readonly unknown[]): Promise<number> {
   const metrics = async (): Promise<number> => {
     const { metrics: list } = (await browser.driver.sendAndGetDevToolsCommand('Performance.getMetrics', {})) as unknown as {
       metrics: { name: string; value: number }[]
@@ -39,12 +50,10 @@ async function workOfOneKey(browser: TestBrowser, input: WebElement, value: stri
   }
   const before = await metrics()
   await browser.driver.executeAsyncScript(
-    `const [input, value, done] = arguments
-     Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(input, value)
-     input.dispatchEvent(new Event('input', { bubbles: true }))
+    `const done = arguments[arguments.length - 1]
+     ${action}
      requestAnimationFrame(() => requestAnimationFrame(() => done()))`,
-    input,
-    value,
+    ...inputs,
   )
   return (await metrics()) - before
 }

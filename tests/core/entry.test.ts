@@ -91,7 +91,7 @@ describe('a line from the digital tape', () => {
 
 describe('measuring in a photo', () => {
   it('scales by the bar and adds two in a hundred', () => {
-    expect(measurePhotoLength([0, 0], [100, 0], 10, [0, 50], [250, 50])).to.deep.equal({ value: 25, errorCm: 0.5 })
+    expect(measurePhotoLength([0, 0], [100, 0], 10, [0, 50], [250, 50])).to.deep.equal({ cm: 25, errorCm: 0.5 })
   })
 
   for (const [to, barCm, fault] of [

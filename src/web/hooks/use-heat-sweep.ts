@@ -42,14 +42,14 @@ export function useHeatSweep(base: HeatInput, packMin: number | null): HeatSweep
     pending.current = [...results]
     setState({ key, status: rest.length === 0 ? 'done' : 'running', results })
     let isFlushing = false
-    // Results come by the dozen a second: they are shown once a frame.
+    // Results come by the dozen a second: they are shown ten times a second.
     const flush = (): void => {
       if (isFlushing) return
       isFlushing = true
-      requestAnimationFrame(() => {
+      setTimeout(() => {
         isFlushing = false
         setState((before) => (before.key === key ? { ...before, results: [...pending.current] } : before))
-      })
+      }, 100)
     }
     const finish = (status: SweepStatus) => (): void => {
       running.current = null

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useReducer } from 'react'
-import type { Measurement } from '#core/case/clinical-case'
+import type { ClinicalCase, Measurement } from '#core/case/clinical-case'
 import { catalogue } from '#core/catalogue/catalogue'
 import { createMemo, type PlanContext } from '#core/plan/context'
 import type { Plan } from '#core/plan/plan'
@@ -13,7 +13,7 @@ import { serverNow } from '../stores/server-clock'
 
 const memo = createMemo()
 let worker: Worker | null = null
-const asked = new Set<string>()
+const sent = new Set<string>()
 const waiting = new Set<() => void>()
 
 /** The context of plans made in this browser. */
@@ -29,15 +29,16 @@ export function browserContext(): PlanContext {
  */
 export function usePlan(open: OpenCase, provisional: Measurement | null = null, run?: RunRecord): Plan {
   const [solved, wake] = useReducer((count: number) => count + 1, 0)
+  const clinicalCase = caseOfRun(open.record, open.episode, run)
+  const asked = JSON.stringify(provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase)
+  // Steps, timers and notes change the record but not what is planned: the plan changes only with its own inputs.
   const plan = useMemo(() => {
-    const clinicalCase = caseOfRun(open.record, open.episode, run)
-    const withDraft = provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase
-    const made = planCase(withDraft, browserContext())
-    if (!made) throw new Error(`Technique ${clinicalCase.technique} is not known here`)
+    const made = planCase(JSON.parse(asked) as ClinicalCase, browserContext())
+    if (!made) throw new Error(`Technique ${open.record.technique} is not known here`)
     return made
     // `solved` counts answers of the worker: each may finish a pending decision.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [open, provisional, run?.id, solved])
+  }, [asked, solved])
   useEffect(() => {
     waiting.add(wake)
     if (!provisional) plan.pending.forEach(askWorker)
@@ -50,8 +51,8 @@ export function usePlan(open: OpenCase, provisional: Measurement | null = null, 
 
 function askWorker(task: SlowTask): void {
   const key = slowKey(task)
-  if (asked.has(key)) return
-  asked.add(key)
+  if (sent.has(key)) return
+  sent.add(key)
   worker ??= startWorker()
   worker.postMessage({ key, task })
 }
@@ -60,7 +61,7 @@ function startWorker(): Worker {
   const started = new Worker(new URL('../workers/slow-worker.ts', import.meta.url), { type: 'module' })
   started.onmessage = ({ data }: MessageEvent<{ key: string; result: SlowResult }>) => {
     memo.set(data.key, data.result)
-    asked.delete(data.key)
+    sent.delete(data.key)
     waiting.forEach((wake) => wake())
   }
   return started

@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import type { Side } from '#core/case/vocabulary'
 import type { DisplayUnits } from '#core/plan/format-decision'
 import type { Geometry } from '#core/plan/plan'
@@ -29,8 +30,8 @@ export interface LaneProps {
 
 const bodies = { leg: LegLane, arm: ArmLane, neck: ColumnLane, trunk: ColumnLane } as const
 
-/** The limb of this patient, to scale from the readings, with what the stage lays over it. */
-export function Lane(props: LaneProps) {
+/** The limb of this patient, to scale from the readings, with what the stage lays over it; drawn again only when that changes. */
+export const Lane = memo(function Lane(props: LaneProps) {
   const { geometry } = props
   if (geometry.body === 'none' || geometry.stations.length === 0) return <EmptyLane />
   const Body = bodies[geometry.body]
@@ -46,7 +47,7 @@ export function Lane(props: LaneProps) {
       <LaneList geometry={geometry} units={props.units} />
     </section>
   )
-}
+})
 
 function EmptyLane() {
   return (

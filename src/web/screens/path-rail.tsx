@@ -1,4 +1,4 @@
-import { useNavigate, NavLink } from 'react-router'
+import { NavLink, useLocation, useNavigate } from 'react-router'
 import { useEffect, useRef } from 'react'
 import { stages, type Stage } from '#contract/board'
 import { stageOf } from '#contract/case-progress'
@@ -20,6 +20,7 @@ export function PathRail({ open }: { open: OpenCase }) {
   const { record, episode } = open
   const reached = stages.indexOf(stageOf(record, episode))
   const navigate = useNavigate()
+  const { pathname } = useLocation()
   const list = useRef<HTMLOListElement>(null)
   useKey(['1', '2', '3', '4', '5', '6', '7'], (event) => {
     const stage = stages[Number(event.key) - 1]
@@ -29,7 +30,8 @@ export function PathRail({ open }: { open: OpenCase }) {
     const current = list.current?.querySelector<HTMLElement>('[aria-current="page"]')
     const container = list.current
     if (current && container) container.scrollLeft = current.offsetLeft - container.clientWidth / 2 + current.clientWidth / 2
-  })
+    // Only on arriving at a stage: measuring the rail with every recorded step would cost a layout each time.
+  }, [pathname])
   return (
     <nav aria-label="Path of this case" className="border-b border-line bg-paper">
       <ol ref={list} className="relative mx-auto flex max-w-7xl overflow-x-auto px-1 [scrollbar-width:none] sm:px-4">

@@ -22,7 +22,7 @@ const warnMs = 60_000
 /** Every running timer of every case on this device, on every screen; it sounds and vibrates when one ends. */
 export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   useSoundUnlock()
-  const now = useNow(250)
+  const now = useNow(500)
   const byCase = useTimers((store) => store.byCase)
   const heldCase = useCaseStore((store) => store.caseId)
   const [isMuted, setMuted] = useState(false)

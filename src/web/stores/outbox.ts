@@ -27,6 +27,7 @@ export const useOutbox = create<OutboxStore>(() => ({ pending: [], refused: [], 
 type AckListener = (event: EventInput, answer: EventAnswer) => void
 const listeners = new Set<AckListener>()
 let isFlushing = false
+const paintFirstMs = 40
 let retryTimer: ReturnType<typeof setTimeout> | undefined
 
 /** Calls back for every event that the server has taken. */
@@ -53,7 +54,8 @@ export function makeEvent(stream: EventInput['stream'], kind: EventKindId, body:
 export async function sendEvent(event: EventInput): Promise<void> {
   useOutbox.setState((state) => ({ pending: [...state.pending, event] }))
   await currentDurable()?.addToOutbox(event)
-  void flushOutbox()
+  // The screen shows the change first; what is sent together follows after the next frames.
+  setTimeout(() => void flushOutbox(), paintFirstMs)
 }
 
 /** Reads what an earlier page left unsent, and sends it. */
@@ -78,8 +80,10 @@ export async function flushOutbox(): Promise<void> {
         return
       }
       if (result.kind === 'refused' && result.problem.status === 401) return
-      await settle(event, result.kind === 'refused' ? result.problem : null)
+      await currentDurable()?.dropFromOutbox(event.id)
+      // In one turn, so that no screen sees the event gone from here and not yet there.
       if (result.kind === 'ok') for (const listener of listeners) listener(event, result.value)
+      settle(event, result.kind === 'refused' ? result.problem : null)
     }
     useOutbox.setState({ isOffline: false })
   } finally {
@@ -96,8 +100,7 @@ function next(): EventInput | undefined {
   return useOutbox.getState().pending[0]
 }
 
-async function settle(event: EventInput, problem: ProblemDetails | null): Promise<void> {
-  await currentDurable()?.dropFromOutbox(event.id)
+function settle(event: EventInput, problem: ProblemDetails | null): void {
   useOutbox.setState((state) => ({
     pending: state.pending.filter((one) => one.id !== event.id),
     isOffline: false,

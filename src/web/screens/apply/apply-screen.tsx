@@ -1,7 +1,8 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Plan, Step } from '#core/plan/plan'
 import { isOpeningRun } from '#contract/opening-run'
+import type { CaseRecord } from '#contract/case-record'
 import type { RunRecord } from '#contract/run-record'
 import { handPlaceWords, placesNeeded } from '#core/plan/hand-words'
 import { stepName } from '#core/plan/step-name'
@@ -60,7 +61,8 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
     onBack: control.previous ? control.back : null,
     onSkip: () => (step?.optional ? control.skip('') : setAsking('skip')),
   }
-  const others = alsoOpen(steps, run, step)
+  const others = useMemo(() => alsoOpen(steps, run, step), [steps, run, step])
+  const hands = useMemo(() => handsOnLane(record.crew, plan, step), [record.crew, plan, step])
   return (
     <>
       <main
@@ -68,13 +70,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
         className="mx-auto w-full max-w-[92rem] flex-1 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6 lg:px-5 lg:py-4"
       >
         <div className="grid gap-4 max-sm:hidden lg:sticky lg:top-4">
-          <Lane
-            geometry={plan.geometry}
-            units={units}
-            layers={layersAt(steps, step)}
-            lit={step?.where ?? []}
-            hands={handsOnLane(open, plan, step)}
-          />
+          <Lane geometry={plan.geometry} units={units} layers={layersAt(steps, step)} lit={step?.where ?? nowhere} hands={hands} />
           <div className="max-lg:hidden">
             <Trail control={control} others={others} />
           </div>
@@ -83,7 +79,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           <h1 className="sr-only">{isOpeningRun(run) ? 'Open the cast' : 'Apply'}</h1>
           <DriverBanner control={control} />
           {step ? (
-            <StepCard key={step.id} open={open} plan={plan} step={step} control={control} actions={actions} />
+            <StepCard open={open} plan={plan} step={step} control={control} actions={actions} />
           ) : (
             <Finished caseId={record.id} run={run} onBack={control.previous && control.isDriver ? control.back : null} />
           )}
@@ -124,12 +120,15 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
 }
 
 function Trail({ control, others }: { control: RunControl; others: readonly Step[] }) {
+  const { run } = control
+  const outcomes = useMemo(() => outcomesOf(run), [run])
+  const open = useMemo(() => new Set(others.map((one) => one.id)), [others])
   return (
     <StepTrail
       steps={control.steps}
-      outcomes={outcomesOf(control.run)}
+      outcomes={outcomes}
       current={control.step?.id ?? null}
-      open={new Set(others.map((one) => one.id))}
+      open={open}
       onChoose={control.isDriver ? control.choose : undefined}
     />
   )
@@ -155,25 +154,30 @@ function AlsoNow({ others, control }: { others: readonly Step[]; control: RunCon
 }
 
 /** Named hands where they belong, those of the step filled; without names only those of the step. */
-function handsOnLane(open: OpenCase, plan: Plan, step: Step | null): readonly LaneHand[] {
+function handsOnLane(crew: CaseRecord['crew'], plan: Plan, step: Step | null): readonly LaneHand[] {
   const { steps } = plan.procedure
   const active = step ? handsAt(steps, step) : []
   return placesNeeded(steps).flatMap((place): readonly LaneHand[] => {
-    const name = nameAt(open.record.crew, place)
+    const name = nameAt(crew, place)
     const isActive = active.includes(place)
     if (!name && !isActive) return []
     return [{ place, label: name ?? (place === 'apply' ? 'you' : handPlaceWords(place, plan.geometry.body)), isActive }]
   })
 }
 
+const padded: readonly LaneLayer[] = ['padding']
+const covered: readonly LaneLayer[] = ['padding', 'slab']
+const bandaged: readonly LaneLayer[] = ['padding', 'slab', 'bandage']
+const nowhere: readonly string[] = []
+
 /** What lies on the limb at a step: padding first, the device from the first wet step on, the bandage once it is wound. */
 function layersAt(steps: readonly Step[], step: Step | null): readonly LaneLayer[] {
   const at = step ? steps.indexOf(step) : steps.length
   const firstWet = steps.findIndex((one) => one.wet)
-  const bandaged = steps.findIndex((one) => one.id === 'bandage')
-  if (firstWet < 0) return ['padding', 'slab']
-  if (at < firstWet) return ['padding']
-  return bandaged >= 0 && at >= bandaged ? ['padding', 'slab', 'bandage'] : ['padding', 'slab']
+  const bandage = steps.findIndex((one) => one.id === 'bandage')
+  if (firstWet < 0) return covered
+  if (at < firstWet) return padded
+  return bandage >= 0 && at >= bandage ? bandaged : covered
 }
 
 function Finished({ caseId, run, onBack }: { caseId: string; run: RunRecord; onBack: (() => void) | null }) {

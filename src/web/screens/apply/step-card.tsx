@@ -1,20 +1,9 @@
-import { useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Plan, Step } from '#core/plan/plan'
-import { timersOf } from '#core/plan/step-work'
-import { stepName } from '#core/plan/step-name'
 import { Button } from '../../parts/button'
-import { Notice } from '../../parts/notice'
 import type { OpenCase } from '../../stores/case-store'
-import { useSettings } from '../../stores/session-store'
-import { AngleWork } from './angle-work'
-import { CheckGate } from './check-gate'
-import { HandChips } from './hand-chips'
-import { Identifiers } from './identifiers'
-import { PullWork } from './pull-work'
-import { handsAt } from './run-state'
-import { StrapWork } from './strap-work'
+import { asksCheck, StepBody } from './step-body'
 import type { RunControl } from './use-run'
-import { WetClock } from './wet-clock'
 
 export interface StepActions {
   readonly onDone: () => void
@@ -22,12 +11,7 @@ export interface StepActions {
   readonly onSkip: () => void
 }
 
-/** Whether a step asks for a recorded check before it can be confirmed. */
-function asksCheck(step: Step): boolean {
-  return step.id === 'baseline' || step.id === 'after-check'
-}
-
-/** One step in large type: what, why, which mistake, whose hands, its work, and its cautions where they bite. */
+/** One step in large type, with the way on and back; the frame stays while its content changes, so that the focus does. */
 export function StepCard({
   open,
   plan,
@@ -42,12 +26,13 @@ export function StepCard({
   actions: StepActions
 }) {
   const card = useRef<HTMLElement>(null)
-  const { units } = useSettings()
-  const { run, steps, isDriver, missingBefore, isRepeat } = control
-  useEffect(() => card.current?.focus({ preventScroll: true }), [step.id])
-  const [isChecked, setChecked] = useState(false)
-  const cautions = plan.cautions.filter((caution) => caution.steps.includes(step.id))
-  const isBlocked = asksCheck(step) && !isChecked
+  const { steps, isDriver } = control
+  useEffect(() => {
+    if (document.activeElement !== card.current) card.current?.focus({ preventScroll: true })
+  }, [step.id])
+  const [checkedStep, setCheckedStep] = useState<string | null>(null)
+  const setChecked = useCallback((isChecked: boolean) => setCheckedStep(isChecked ? step.id : null), [step.id])
+  const isBlocked = asksCheck(step) && checkedStep !== step.id
   const { onDone, onBack, onSkip } = actions
   const onKeyDown = (event: React.KeyboardEvent): void => {
     if (event.target !== event.currentTarget || !isDriver) return
@@ -65,49 +50,9 @@ export function StepCard({
       tabIndex={0}
       onKeyDown={onKeyDown}
       aria-label={`Step ${steps.indexOf(step) + 1} of ${steps.length}`}
-      className="slide-in grid content-start gap-4 rounded-3xl border border-line bg-sheet p-4 pb-0 sm:p-6 sm:pb-0"
+      className="grid content-start gap-4 rounded-3xl border border-line bg-sheet p-4 pb-0 sm:p-6 sm:pb-0"
     >
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <p className="numeral text-soft">
-          Step {steps.indexOf(step) + 1} of {steps.length}
-        </p>
-        {step.wet ? <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">while it is wet</p> : null}
-        {isRepeat ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">once more</p> : null}
-        {step.wet || step.id === 'hold-set' ? <WetClock run={run} /> : null}
-      </div>
-      <p
-        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] font-semibold text-balance sm:max-w-none ${step.text.length > 110 ? 'sm:text-[1.5rem]' : 'sm:text-[1.8rem]'}`}
-      >
-        {step.text}
-      </p>
-      {missingBefore.length > 0 ? (
-        <Notice tone="caution" lead={`Out of order: before it comes ${missingBefore.map(stepName).join(', ')}`}>
-          It can be done now; a reason is asked for and kept.
-        </Notice>
-      ) : null}
-      <HandChips record={open.record} run={run} places={handsAt(steps, step)} body={plan.geometry.body} />
-      {cautions.map((caution) => (
-        <Notice key={caution.code} tone={caution.level} lead={caution.text}>
-          {caution.why}
-          {caution.overruled ? ` Set aside: ${caution.overruled.reason}` : ''}
-        </Notice>
-      ))}
-      {step.id === 'identity' ? <Identifiers open={open} /> : null}
-      {asksCheck(step) ? <CheckGate open={open} isBaseline={step.id === 'baseline'} since={run.startedAt} onChecked={setChecked} /> : null}
-      {step.angles?.length ? <AngleWork run={run} step={step} angles={step.angles} /> : null}
-      {step.pull ? <PullWork run={run} step={step} pull={step.pull} /> : null}
-      {step.straps?.straps.length ? <StrapWork run={run} step={step} work={step.straps} units={units} /> : null}
-      <AskedTimers step={step} control={control} />
-      <div className="grid gap-x-8 gap-y-1 text-[1.02rem] sm:grid-cols-2">
-        <p>
-          <span className="block text-sm font-bold text-soft">Why</span>
-          {step.why}
-        </p>
-        <p>
-          <span className="block text-sm font-bold text-soft">Prevents</span>
-          {step.prevents}
-        </p>
-      </div>
+      <StepBody key={step.id} open={open} plan={plan} step={step} control={control} onChecked={setChecked} />
       <div className="sticky bottom-0 -mx-4 flex flex-wrap items-center gap-3 rounded-b-3xl border-t border-line bg-sheet px-4 py-3 pointer-coarse:hidden sm:-mx-6 sm:px-6">
         <Button look="next" className="min-h-16 flex-1 text-lg sm:flex-none sm:px-10" disabled={isBlocked || !isDriver} onClick={onDone}>
           {step.confirm ?? 'Done'}
@@ -124,21 +69,6 @@ export function StepCard({
       </div>
       <TouchHalves step={step} isBlocked={isBlocked || !isDriver} isDriver={isDriver} actions={actions} />
     </section>
-  )
-}
-
-/** Timers that start only when they are asked for. */
-function AskedTimers({ step, control }: { step: Step; control: RunControl }) {
-  const asked = timersOf(step).filter((timer) => timer.starts === 'asked')
-  if (asked.length === 0) return null
-  return (
-    <p className="flex flex-wrap gap-3">
-      {asked.map((timer) => (
-        <Button key={timer.id} onClick={() => control.startTimer(timer)}>
-          {timer.label}: start {timer.minutes} min
-        </Button>
-      ))}
-    </p>
   )
 }
 

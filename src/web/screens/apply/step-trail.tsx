@@ -1,10 +1,11 @@
 import { Droplet } from 'lucide-react'
+import { memo } from 'react'
 import { stepName } from '#core/plan/step-name'
 import type { Step } from '#core/plan/plan'
 import type { StepOutcome } from '#contract/run-record'
 
 /** All steps in short, with where the run stands and which may be done now; any one can be taken up. */
-export function StepTrail({
+export const StepTrail = memo(function StepTrail({
   steps,
   outcomes,
   current,
@@ -45,4 +46,4 @@ export function StepTrail({
       })}
     </ol>
   )
-}
+})

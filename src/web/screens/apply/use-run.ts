@@ -65,7 +65,7 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
       const isLast = isLastOpen(step)
       write(step.id, 'done', reason)
       for (const timer of timersOf(step)) if (timer.starts === 'done') startTimer(timer)
-      choose('')
+      if (chosenId) choose('')
       if (!isLast) return false
       if (isOpeningRun(run)) void writeEvent('opened', { runId: run.id })
       else if (!open.record.appliedAt) void writeEvent('applied', {})
@@ -74,7 +74,7 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
     skip(reason) {
       if (!step) return
       write(step.id, 'skipped', reason)
-      choose('')
+      if (chosenId) choose('')
     },
     back() {
       if (chosenId) return choose('')

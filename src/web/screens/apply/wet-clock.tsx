@@ -4,7 +4,7 @@ import { formatLeft } from '../../parts/format-left'
 
 /** The setting clock in large figures while something is wet. */
 export function WetClock({ run }: { run: RunRecord }) {
-  const now = useNow(250)
+  const now = useNow(500)
   const timer = liveTimers(run, now).find((one) => one.id === 'set')
   if (!timer) return null
   const left = Date.parse(timer.startedAt) + timer.minutes * 60_000 - now

@@ -1,7 +1,8 @@
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { sweepPoints, type SweepPoint, type SweepResult } from '#core/heat/heat-sweep'
 import { sweepSize } from '../../hooks/use-heat-sweep'
 
+const allPoints = sweepPoints(sweepSize.water, sweepSize.layers)
 const cell = { width: 36, height: 21 }
 const left = 44
 const top = 4
@@ -26,7 +27,7 @@ export function HeatMap({
   limitC: number
 }) {
   const [picked, setPicked] = useState<SweepPoint | null>(null)
-  const points = sweepPoints(sweepSize.water, sweepSize.layers)
+  const points = allPoints
   const waters = [...new Set(points.map((one) => one.waterC))]
   const rows = [...new Set(points.map((one) => one.layers))]
   const known = new Map(results.map((one) => [`${one.waterC} ${one.layers}`, one]))
@@ -46,23 +47,17 @@ export function HeatMap({
         aria-label={`Warmest skin by water and layers; this plan: ${waterC} °C water, ${layers} layers`}
         className="w-full select-none text-[11px]"
       >
-        {points.map((point) => {
-          const result = known.get(`${point.waterC} ${point.layers}`)
-          const px = x(point.waterC)
-          const py = y(rows.indexOf(point.layers))
-          const level = result ? levelOf(result, limitC) : null
-          return (
-            <g key={`${point.waterC} ${point.layers}`} onClick={() => setPicked(point)} className="cursor-pointer">
-              <rect x={px} y={py} width={cell.width - 1} height={cell.height - 1} rx="2" fill={level?.fill ?? 'var(--well)'} />
-              {result && level ? (
-                <text x={px + cell.width / 2} y={py + 14} textAnchor="middle" fill={level.text} fontWeight="600">
-                  {level.sign}
-                  {result.peakC.toFixed(0)}
-                </text>
-              ) : null}
-            </g>
-          )
-        })}
+        {points.map((point) => (
+          <Field
+            key={`${point.waterC} ${point.layers}`}
+            point={point}
+            result={known.get(`${point.waterC} ${point.layers}`)}
+            x={x(point.waterC)}
+            y={y(rows.indexOf(point.layers))}
+            limitC={limitC}
+            onPick={setPicked}
+          />
+        ))}
         {rows.map((row, index) => (
           <text key={row} x={left - 6} y={y(index) + 14} textAnchor="end" className="fill-soft">
             {row}
@@ -102,3 +97,33 @@ export function HeatMap({
     </figure>
   )
 }
+
+/** One field of the map; drawn anew only when its own result comes. */
+const Field = memo(function Field({
+  point,
+  result,
+  x,
+  y,
+  limitC,
+  onPick,
+}: {
+  point: SweepPoint
+  result: SweepResult | undefined
+  x: number
+  y: number
+  limitC: number
+  onPick: (point: SweepPoint) => void
+}) {
+  const level = result ? levelOf(result, limitC) : null
+  return (
+    <g onClick={() => onPick(point)} className="cursor-pointer">
+      <rect x={x} y={y} width={cell.width - 1} height={cell.height - 1} rx="2" fill={level?.fill ?? 'var(--well)'} />
+      {result && level ? (
+        <text x={x + cell.width / 2} y={y + 14} textAnchor="middle" fill={level.text} fontWeight="600">
+          {level.sign}
+          {result.peakC.toFixed(0)}
+        </text>
+      ) : null}
+    </g>
+  )
+})

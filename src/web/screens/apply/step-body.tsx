@@ -1,0 +1,100 @@
+import { stepName } from '#core/plan/step-name'
+import type { Plan, Step } from '#core/plan/plan'
+import { timersOf } from '#core/plan/step-work'
+import { Button } from '../../parts/button'
+import { Notice } from '../../parts/notice'
+import type { OpenCase } from '../../stores/case-store'
+import { useSettings } from '../../stores/session-store'
+import { AngleWork } from './angle-work'
+import { CheckGate } from './check-gate'
+import { HandChips } from './hand-chips'
+import { Identifiers } from './identifiers'
+import { PullWork } from './pull-work'
+import { handsAt } from './run-state'
+import { StrapWork } from './strap-work'
+import type { RunControl } from './use-run'
+import { WetClock } from './wet-clock'
+
+/** Whether a step asks for a recorded check before it can be confirmed. */
+export function asksCheck(step: Step): boolean {
+  return step.id === 'baseline' || step.id === 'after-check'
+}
+
+/** What a step says and what is done in it: its words, whose hands, its work, and its cautions where they bite. */
+export function StepBody({
+  open,
+  plan,
+  step,
+  control,
+  onChecked,
+}: {
+  open: OpenCase
+  plan: Plan
+  step: Step
+  control: RunControl
+  onChecked: (isChecked: boolean) => void
+}) {
+  const { units } = useSettings()
+  const { run, steps, missingBefore, isRepeat } = control
+  const cautions = plan.cautions.filter((caution) => caution.steps.includes(step.id))
+  return (
+    <div className="slide-in grid content-start gap-4">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <p className="numeral text-soft">
+          Step {steps.indexOf(step) + 1} of {steps.length}
+        </p>
+        {step.wet ? <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">while it is wet</p> : null}
+        {isRepeat ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">once more</p> : null}
+        {step.wet || step.id === 'hold-set' ? <WetClock run={run} /> : null}
+      </div>
+      <p
+        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] font-semibold text-balance sm:max-w-none ${step.text.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
+      >
+        {step.text}
+      </p>
+      {missingBefore.length > 0 ? (
+        <Notice tone="caution" lead={`Out of order: before it comes ${missingBefore.map(stepName).join(', ')}`}>
+          It can be done now; a reason is asked for and kept.
+        </Notice>
+      ) : null}
+      <HandChips record={open.record} run={run} places={handsAt(steps, step)} body={plan.geometry.body} />
+      {cautions.map((caution) => (
+        <Notice key={caution.code} tone={caution.level} lead={caution.text}>
+          {caution.why}
+          {caution.overruled ? ` Set aside: ${caution.overruled.reason}` : ''}
+        </Notice>
+      ))}
+      {step.id === 'identity' ? <Identifiers open={open} /> : null}
+      {asksCheck(step) ? <CheckGate open={open} isBaseline={step.id === 'baseline'} since={run.startedAt} onChecked={onChecked} /> : null}
+      {step.angles?.length ? <AngleWork run={run} step={step} angles={step.angles} /> : null}
+      {step.pull ? <PullWork run={run} step={step} pull={step.pull} /> : null}
+      {step.straps?.straps.length ? <StrapWork run={run} step={step} work={step.straps} units={units} /> : null}
+      <AskedTimers step={step} control={control} />
+      <div className="grid gap-x-8 gap-y-1 text-[1.02rem] sm:grid-cols-2">
+        <p>
+          <span className="block text-sm font-bold text-soft">Why</span>
+          {step.why}
+        </p>
+        <p>
+          <span className="block text-sm font-bold text-soft">Prevents</span>
+          {step.prevents}
+        </p>
+      </div>
+    </div>
+  )
+}
+
+/** Timers that start only when they are asked for. */
+function AskedTimers({ step, control }: { step: Step; control: RunControl }) {
+  const asked = timersOf(step).filter((timer) => timer.starts === 'asked')
+  if (asked.length === 0) return null
+  return (
+    <p className="flex flex-wrap gap-3">
+      {asked.map((timer) => (
+        <Button key={timer.id} onClick={() => control.startTimer(timer)}>
+          {timer.label}: start {timer.minutes} min
+        </Button>
+      ))}
+    </p>
+  )
+}
