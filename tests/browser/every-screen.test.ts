@@ -29,12 +29,13 @@ const screens = [
   'apply',
   'check',
   'watch',
+  'record',
+  'guide',
+  'guide/leg-cast',
 ] as const
 
 async function visit(screen: (typeof screens)[number]): Promise<void> {
-  await browser.open(
-    screen === 'board' ? '/' : screen === 'settings' || screen === 'store' ? `/${screen}` : (pathOf.get(screen) ?? '/nowhere'),
-  )
+  await browser.open(screen === 'board' ? '/' : /^(settings|store|guide)/.test(screen) ? `/${screen}` : (pathOf.get(screen) ?? '/nowhere'))
   await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'h1' })).length === 1, 8_000, `${screen} has no heading`)
   await browser.driver.wait(
     async () => !/Working out|working it out|Opening…|Opening the case…|Reading…|Drawing…/.test(await browser.text()),
@@ -56,6 +57,7 @@ describe('every screen', () => {
       if (row) pathOf.set(name, `/case/${row.caseId}/choose`)
     }
     for (const row of rows) if (row.technique === 'leg-slab') pathOf.set(row.stage, `/case/${row.caseId}/${row.stage}`)
+    pathOf.set('record', pathOf.get('apply')?.replace(/apply$/, 'record') ?? '/nowhere')
   })
   after(async () => {
     await browser.close()

@@ -263,7 +263,7 @@ describe('the first half of the path in the browser', () => {
 
     it('takes what was set aside, item by item', async () => {
       await browser.click('button', 'Accept the plan')
-      await browser.find('heading', 'Take from Plaster room')
+      await browser.find('heading', 'From Plaster room')
       await browser.click('button', /^Taken: /)
       await browser.waitForText('taken')
     })

@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 import type { BoardRow } from '#contract/board'
 import { signIn, startBrowser, type TestBrowser } from './browser'
 import { startLiveServer } from './live-server'
+import { walkTo } from './run-steps'
 
 interface Shot {
   readonly name: string
@@ -17,7 +18,6 @@ const shots: readonly Shot[] = [
   { name: 'board', at: '/' },
   { name: 'size-up', at: 'Perran Hoskyn/size-up' },
   { name: 'measure', at: 'Wenna Strood/measure', then: async (browser) => browser.type('textbox', /^Reading,/, '37.5') },
-  { name: 'measure-phone', at: 'Unnamed, about 45/measure', size: [390, 844] },
   {
     name: 'measure-photo',
     at: 'Wenna Strood/measure',
@@ -29,27 +29,62 @@ const shots: readonly Shot[] = [
     },
   },
   { name: 'choose', at: 'Hale Brannock/choose' },
-  { name: 'choose-ring', at: 'Jenifer Opie/choose' },
-  { name: 'working', at: 'Hale Brannock/choose', then: async (browser) => browser.click('button', /^caution Slab width|Slab width/) },
-  { name: 'make-ready', at: 'Isbel Carrow/make-ready' },
-  { name: 'apply', at: 'Unnamed, about 30/apply' },
-  { name: 'apply-phone', at: 'Corin Mabyn/apply', size: [390, 844] },
+  { name: 'make-ready', at: 'Isbel Carrow/make-ready', then: nameTheCrew },
+  { name: 'heat', at: 'Isbel Carrow/make-ready', then: drawTheMap },
+  {
+    name: 'apply',
+    at: 'Corin Mabyn/apply',
+    then: async (browser) => walkTo(browser, /Flat palms/),
+  },
+  { name: 'trouble', at: 'Corin Mabyn/apply', then: async (browser) => browser.click('button', 'Something is wrong') },
+  { name: 'apply-phone', at: 'Unnamed, about 30/apply', size: [390, 844] },
+  {
+    name: 'apply-pull',
+    at: 'Unnamed, about 38/make-ready',
+    then: async (browser) => {
+      await browser.click('button', 'Start applying')
+      await browser.find('region', /^Step 1 of/)
+      await walkTo(browser, /Ratchet/)
+      await browser.click('radio', '8')
+      await browser.click('button', 'Pair the digital load scale')
+      await fetch(`${server.panels.scale}/state`, { method: 'POST', body: JSON.stringify({ value: 5.2, jitter: 0 }) })
+      await browser.waitForText('5.2 kg')
+      await browser.driver.executeScript(`document.querySelector('section[aria-label^="Step "]').scrollIntoView()`)
+    },
+  },
   { name: 'check', at: 'Hedrek Callow/check' },
   { name: 'watch', at: 'Jago Penrose-Lyle/watch' },
   { name: 'watch-dark', at: 'Tamsyn Hollow/watch', theme: 'dark' },
-  { name: 'store', at: '/store', then: async (browser) => browser.click('radio', 'Plaster room') },
   {
-    name: 'count-round',
-    at: '/store',
-    size: [390, 844],
+    name: 'open-cast',
+    at: 'Ruan Tolgarrick/watch',
     then: async (browser) => {
-      await browser.click('radio', 'Plaster room')
-      await browser.click('link', 'Count round')
-      await browser.find('heading', 'Count round')
+      await browser.find('timer', 'Hard enough to open')
+      await browser.driver.executeScript(`document.getElementById('opening').scrollIntoView()`)
     },
   },
+  { name: 'run-record', at: 'Corin Mabyn/record' },
+  { name: 'guide', at: '/guide/leg-cast' },
+  { name: 'store', at: '/store', then: async (browser) => browser.click('radio', 'Plaster room') },
   { name: 'settings', at: '/settings' },
 ]
+
+async function nameTheCrew(browser: TestBrowser): Promise<void> {
+  await browser.click('button', 'Add me')
+  await browser.type('textbox', 'Who is here', 'Sunniva')
+  await browser.click('button', 'Add')
+  await browser.find('combobox', 'Sunniva: place')
+  await browser.driver.executeScript('window.scrollTo(0, 0)')
+}
+
+async function drawTheMap(browser: TestBrowser): Promise<void> {
+  await browser.click('button', 'Map of water and layers')
+  await browser.driver.wait(
+    async () => (await browser.driver.executeScript<number>(`return document.querySelectorAll('figure svg g text').length`)) === 224,
+    30_000,
+  )
+  await browser.driver.executeScript(`document.getElementById('heat').scrollIntoView()`)
+}
 
 const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
 mkdirSync(folder, { recursive: true })
@@ -57,15 +92,14 @@ const server = await startLiveServer()
 const browser = await startBrowser(server.address)
 try {
   await browser.setViewport(1280, 800)
-  await browser.open('/')
-  await browser.find('button', 'Sign in')
-  await save('sign-in')
   await signIn(browser, 'isolde', server.password)
   const rows: BoardRow[] = await browser.driver.executeAsyncScript(
     `fetch('/api/board').then((one) => one.json()).then((one) => arguments[0](one.rows))`,
   )
   for (const shot of shots) {
-    await browser.setViewport(...(shot.size ?? [1280, 800]))
+    const [width, height] = shot.size ?? [1280, 800]
+    await browser.setViewport(width, height)
+    await browser.driver.sendAndGetDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: width < 500 })
     await browser.driver.sendAndGetDevToolsCommand('Emulation.setEmulatedMedia', {
       features: [{ name: 'prefers-color-scheme', value: shot.theme ?? 'light' }],
     })

@@ -150,3 +150,11 @@ describe('the work of the steps, for every technique', () => {
     })
   }
 })
+
+describe('a brace without an order', () => {
+  it('waits at its stops until one is entered', () => {
+    const unordered = planFile(exampleOf('hinged-knee-brace-not-ordered')).procedure.steps.find((step) => step.id === 'stops')
+    expect(unordered?.waitsFor).to.include('Enter the order')
+    expect(stepOf('hinged-knee-brace', 'stops')?.waitsFor).to.equal(undefined)
+  })
+})

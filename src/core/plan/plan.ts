@@ -61,6 +61,8 @@ export interface Step {
   readonly pull?: StepPull
   /** Straps to close. */
   readonly straps?: StepStraps
+  /** What has to be there before it can be confirmed, and where to enter it. */
+  readonly waitsFor?: string
   /** Must be confirmed with its own button, in these words; never by Space or a pedal. */
   readonly confirm?: string
   /** Done only when planned: passing it by needs no reason. */

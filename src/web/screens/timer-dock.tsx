@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import type { TimerKind } from '#contract/run-record'
 import { useAlarm, useSoundUnlock } from '../hooks/use-alarm'
 import { useNow } from '../hooks/use-now'
+import { useWakeLock } from '../hooks/use-wake-lock'
 import { formatLeft } from '../parts/format-left'
 import { useCaseStore } from '../stores/case-store'
 import { endTimer, listTimers, useTimers, type ShownTimer } from '../stores/timer-store'
@@ -18,6 +19,8 @@ const icons: Readonly<Record<TimerKind, ComponentType<{ size: number; 'aria-hidd
   wait: Hourglass,
 }
 const warnMs = 60_000
+/** Minutes of work keep the screen awake, a day of curing does not. */
+const awakeMs = 30 * 60_000
 
 /** Every running timer of every case on this device, on every screen; it sounds and vibrates when one ends. */
 export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
@@ -26,7 +29,7 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   const byCase = useTimers((store) => store.byCase)
   const heldCase = useCaseStore((store) => store.caseId)
   const [isMuted, setMuted] = useState(false)
-  const shown = listTimers(byCase, now)
+  const shown = listTimers(byCase, now, heldCase)
   const endedKeys = shown
     .filter((one) => one.endsAt <= now)
     .map((one) => `${one.caseId} ${one.timer.id} ${one.timer.startedAt} ${one.timer.kind ?? 'set'}`)
@@ -40,6 +43,7 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
     [endedKeys],
   )
   useAlarm(ended, isMuted)
+  useWakeLock(shown.some((one) => one.endsAt > now && one.endsAt - now < awakeMs))
   if (shown.length === 0) return null
   return (
     <section aria-label="Running timers" className="min-w-0 flex-1 max-lg:order-last max-lg:basis-full">

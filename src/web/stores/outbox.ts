@@ -54,8 +54,9 @@ export function makeEvent(stream: EventInput['stream'], kind: EventKindId, body:
 export async function sendEvent(event: EventInput): Promise<void> {
   useOutbox.setState((state) => ({ pending: [...state.pending, event] }))
   await currentDurable()?.addToOutbox(event)
-  // The screen shows the change first; what is sent together follows after the next frames.
-  setTimeout(() => void flushOutbox(), paintFirstMs)
+  // While working on a case the screen shows the change first, and sends after the next frames.
+  if (event.stream.type === 'case') setTimeout(() => void flushOutbox(), paintFirstMs)
+  else void flushOutbox()
 }
 
 /** Reads what an earlier page left unsent, and sends it. */

@@ -45,16 +45,20 @@ export function keepTimers({ record, episode }: OpenCase): void {
   void currentDurable()?.writeTimers(entry)
 }
 
-/** Timers that still say something, the one that ends first first. */
-export function listTimers(byCase: TimerStore['byCase'], nowMs: number): readonly ShownTimer[] {
+/**
+ * Timers that still say something, the one that ends first first; of other cases than the one in hand only those that end
+ * within hours: a day of curing is nobody's business elsewhere.
+ */
+export function listTimers(byCase: TimerStore['byCase'], nowMs: number, heldCase: string | null): readonly ShownTimer[] {
   return Object.values(byCase)
     .flatMap(({ caseId, runId, patient, timers }) =>
       timers.map((timer) => ({ caseId, runId, patient, timer, endsAt: Date.parse(timer.startedAt) + timer.minutes * 60_000 })),
     )
-    .filter((one) => one.endsAt + keptAfterMs > nowMs)
+    .filter((one) => one.endsAt + keptAfterMs > nowMs && (one.caseId === heldCase || one.endsAt - nowMs < nearMs))
     .sort((a, b) => a.endsAt - b.endsAt)
 }
 const keptAfterMs = 10 * 60_000
+const nearMs = 3 * 3_600_000
 
 /** Ends a timer for everybody: heard, or no longer wanted. */
 export function endTimer({ caseId, runId, timer }: ShownTimer): void {

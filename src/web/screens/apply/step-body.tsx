@@ -1,7 +1,7 @@
 import { stepName } from '#core/plan/step-name'
 import type { Plan, Step } from '#core/plan/plan'
 import { timersOf } from '#core/plan/step-work'
-import { Button } from '../../parts/button'
+import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import type { OpenCase } from '../../stores/case-store'
 import { useSettings } from '../../stores/session-store'
@@ -64,6 +64,13 @@ export function StepBody({
           {caution.overruled ? ` Set aside: ${caution.overruled.reason}` : ''}
         </Notice>
       ))}
+      {step.waitsFor ? (
+        <Notice tone="stop" lead={step.waitsFor}>
+          <ButtonLink to={`/case/${open.record.id}/size-up`} className="mt-1">
+            Enter the order
+          </ButtonLink>
+        </Notice>
+      ) : null}
       {step.id === 'identity' ? <Identifiers open={open} /> : null}
       {asksCheck(step) ? <CheckGate open={open} isBaseline={step.id === 'baseline'} since={run.startedAt} onChecked={onChecked} /> : null}
       {step.angles?.length ? <AngleWork run={run} step={step} angles={step.angles} /> : null}

@@ -32,7 +32,7 @@ export function StepCard({
   }, [step.id])
   const [checkedStep, setCheckedStep] = useState<string | null>(null)
   const setChecked = useCallback((isChecked: boolean) => setCheckedStep(isChecked ? step.id : null), [step.id])
-  const isBlocked = asksCheck(step) && checkedStep !== step.id
+  const isBlocked = (asksCheck(step) && checkedStep !== step.id) || step.waitsFor !== undefined
   const { onDone, onBack, onSkip } = actions
   const onKeyDown = (event: React.KeyboardEvent): void => {
     if (event.target !== event.currentTarget || !isDriver) return

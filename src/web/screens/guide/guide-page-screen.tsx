@@ -29,7 +29,7 @@ export function GuidePageScreen() {
   return (
     <main
       id="main"
-      className="mx-auto grid w-full max-w-6xl flex-1 content-start gap-x-8 gap-y-4 p-4 sm:p-6 lg:grid-cols-[13rem_minmax(0,1fr)]"
+      className="mx-auto grid w-full max-w-6xl flex-1 content-start gap-x-8 gap-y-4 grid-cols-[minmax(0,1fr)] p-4 sm:p-6 lg:grid-cols-[13rem_minmax(0,1fr)]"
     >
       <nav aria-label="On this page" className="lg:sticky lg:top-4 lg:self-start">
         <Link to="/guide" className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4">
@@ -45,7 +45,7 @@ export function GuidePageScreen() {
           ))}
         </ul>
       </nav>
-      <article className="grid min-w-0 gap-7">
+      <article className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-7">
         <header id="purpose" className="grid gap-2">
           <h1 className="text-2xl font-bold">{technique.name}</h1>
           <p className="text-lg">{technique.purpose}</p>
