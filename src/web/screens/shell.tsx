@@ -82,7 +82,7 @@ function SignedInShell() {
           <button
             type="button"
             onClick={() => setHelpOpen(true)}
-            className="flex min-h-12 min-w-12 items-center justify-center gap-1.5 rounded-xl px-2.5"
+            className="flex min-h-12 min-w-12 items-center justify-center gap-1.5 rounded-xl px-2.5 max-sm:hidden"
           >
             <CircleHelp size={20} aria-hidden />
             <span className="sr-only">Help with keys</span>
@@ -99,7 +99,7 @@ function SignedInShell() {
 
 function NavLink({ to, label, icon }: { to: string; label: string; icon: React.ReactNode }) {
   return (
-    <Link to={to} className="flex min-h-12 min-w-12 items-center justify-center gap-1.5 rounded-xl px-2.5 font-semibold">
+    <Link to={to} className="flex min-h-12 min-w-11 items-center justify-center gap-1.5 rounded-xl px-2.5 font-semibold">
       {icon}
       <span className="max-sm:sr-only">{label}</span>
     </Link>

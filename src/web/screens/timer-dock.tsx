@@ -46,7 +46,10 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   useWakeLock(shown.some((one) => one.endsAt > now && one.endsAt - now < awakeMs))
   if (shown.length === 0) return null
   return (
-    <section aria-label="Running timers" className="min-w-0 flex-1 max-lg:order-last max-lg:basis-full">
+    <section
+      aria-label="Running timers"
+      className={`min-w-0 flex-1 max-lg:order-last max-lg:basis-full ${shown.length > 1 ? 'order-last basis-full' : ''}`}
+    >
       <ul className="flex flex-wrap items-center gap-2 px-2 py-1">
         {shown.map((one) => (
           <li key={`${one.caseId} ${one.timer.id}`}>
