@@ -1,9 +1,7 @@
-import type { ClinicalCase, Measurement, Overrule, StockItem } from '#core/case/clinical-case'
+import type { Measurement, Overrule, StockItem } from '#core/case/clinical-case'
 import type { Device } from '#core/case/device'
 import type { Orders } from '#core/case/orders'
 import type { HandPlace, Plan } from '#core/plan/plan'
-import { assessed } from '#core/observations/observation'
-import type { EpisodeRecord } from './episode-record'
 import type { FoldableEvent } from './event'
 import {
   foldRun,
@@ -245,54 +243,4 @@ function withoutReading(record: CaseRecord, key: string): CaseRecord {
 
 function changeRun(record: CaseRecord, runId: string, change: (run: RunRecord) => RunRecord): CaseRecord {
   return { ...record, runs: record.runs.map((run) => (run.id === runId ? change(run) : run)) }
-}
-
-/**
- * The case as the core computes it: readings, injury and flags put together. A pulse that the latest round
- * could not feel on the injured side counts as the flag `pulse-absent`.
- */
-export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): ClinicalCase {
-  const injury = episode.injuries[record.injuryId]
-  const { patient } = episode
-  const { setup } = record
-  const side = injury?.side ?? null
-  const latest = episode.rounds.findLast((round) => round.outcome === 'done')
-  const pulse = latest?.findings.limbs.find((limb) => limb.side === side)?.pulse
-  const isPulseAbsent = assessed(pulse) === 'absent'
-  const flags = injury?.flags ?? []
-  return {
-    technique: record.technique,
-    patient: {
-      flags: episode.flags,
-      ...(patient.ageYears === null ? {} : { ageYears: patient.ageYears }),
-      ...(patient.heightCm === null ? {} : { heightCm: patient.heightCm }),
-      ...(patient.massKg === null ? {} : { massKg: patient.massKg }),
-      ...(patient.sex ? { sex: patient.sex } : {}),
-    },
-    injury: {
-      pattern: injury?.pattern ?? 'other',
-      swelling: injury?.swelling ?? 'none',
-      levelCm: injury?.levelCm ?? null,
-      flags: isPulseAbsent && !flags.includes('pulse-absent') ? [...flags, 'pulse-absent'] : flags,
-      ...(injury?.region ? { region: injury.region } : {}),
-      ...(side ? { side } : {}),
-    },
-    options: record.options,
-    measurements: record.measurements,
-    crew: { people: setup.people },
-    environment: {
-      waterC: setup.waterC,
-      roomC: setup.roomC,
-      backing: setup.backing,
-      stretcherCm: 200,
-      ...(setup.packSetMin === null ? {} : { packSetMin: setup.packSetMin }),
-    },
-    stock: record.store?.items ?? 'catalogue',
-    orders: record.orders ?? {},
-    ...(record.device ? { device: record.device } : {}),
-    overrules: record.overrules,
-    zone: episode.zone,
-    ...(setup.wearDays === null ? {} : { wearDays: setup.wearDays }),
-    ...(record.appliedAt ? { appliedAt: record.appliedAt } : {}),
-  }
 }

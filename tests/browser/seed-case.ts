@@ -93,7 +93,9 @@ export async function seedCase(
   if (Object.keys(orders).length > 0) await sendFromPage(browser, onCase, 'orders', { orders }, version++)
   if (file['device']) await sendFromPage(browser, onCase, 'device', { device: file['device'] }, version++)
   for (const reading of readCase(file).clinicalCase?.measurements ?? []) {
-    await sendFromPage(browser, onCase, 'reading', { tool: 'tape', typed: '', posture: '', ...reading })
+    // A week has no unit in a case file; on the wire every figure has one.
+    const unit = typeof reading.value === 'number' ? { unit: 'cm' } : {}
+    await sendFromPage(browser, onCase, 'reading', { tool: 'tape', typed: '', posture: '', ...unit, ...reading })
     version++
   }
   return seeded

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
-import { foldCase, toClinicalCase, type CaseRecord } from '#contract/case-record'
+import { foldCase, type CaseRecord } from '#contract/case-record'
+import { toClinicalCase } from '#contract/clinical-case'
 import { stageOf } from '#contract/case-progress'
 import { foldEpisode, patientLabel, unknownInjury, unknownPatient, type EpisodeRecord } from '#contract/episode-record'
 import type { FoldableEvent } from '#contract/event'

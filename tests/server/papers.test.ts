@@ -153,6 +153,13 @@ describe('papers of a case', () => {
     })
   })
 
+  it('come without the page’s own policy, under which the viewer of a browser stays blank', async () => {
+    const answer = await client.get(paper('bedside-label.pdf'))
+    expect(answer.status).to.equal(200)
+    expect(answer.headers.get('content-security-policy')).to.equal(null)
+    expect(answer.headers.get('content-type')).to.equal('application/pdf')
+  })
+
   describe('record, card and label', () => {
     const runId = uuidv7()
     before(async () => {

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { v7 as uuidv7 } from 'uuid'
-import { toClinicalCase } from '#contract/case-record'
+import { toClinicalCase } from '#contract/clinical-case'
 import { unknownPatient, type InjuryRecord, type PatientDetails, type RoundBody } from '#contract/episode-record'
 import type { EventKindId } from '#contract/event-kinds'
 import { eventKinds } from '#contract/event-kinds'

@@ -11,7 +11,8 @@ export interface BedsideFacts {
   readonly zone: string
   /** How it comes off at once, in order. */
   readonly release: readonly string[]
-  readonly weight: string
+  /** What is allowed on a leg; null elsewhere. */
+  readonly weight: string | null
   readonly nextRoundAt: string | null
   readonly care: readonly string[]
 }
@@ -66,7 +67,7 @@ export async function printBedsideLabel(facts: BedsideFacts, sheet: SheetId): Pr
   pdf.fontSize(13).text(`${facts.device}, ${facts.part}`, { width: inner })
   pdf.font('plain').fontSize(11)
   pdf.text(`On since ${time(facts.appliedAt)}. Next look ${time(facts.nextRoundAt)}.`, { width: inner })
-  pdf.font('bold').text(facts.weight, { width: inner })
+  if (facts.weight) pdf.font('bold').text(facts.weight, { width: inner })
   pdf.font('plain').fontSize(9.5)
   for (const line of facts.care.slice(0, 5)) pdf.text(`· ${line}`, { width: inner })
   return endPaper(pdf)

@@ -2,7 +2,7 @@ import { Router } from 'express'
 import Joi from 'joi'
 import { DateTime } from 'luxon'
 import { actionTexts } from '#core/observations/finding'
-import { spoken } from '#core/case/vocabulary'
+import { bodyRegionOf, spoken } from '#core/case/vocabulary'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { nextRound } from '#core/rounds/live-rounds'
 import type { GeometryPolygon, Plan } from '#core/plan/plan'
@@ -71,6 +71,8 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
     const opened = await open(id)
     const now = new Date(deps.clock()).toISOString()
     const bytes = await print(opened, paper, sheet, run, now)
+    // The browser's own viewer draws inside the answer: a policy that allows nothing would leave it blank. No script can run in it.
+    response.removeHeader('content-security-policy')
     response.type('application/pdf').set('content-disposition', `inline; filename="${paper}.pdf"`).send(bytes)
   })
   return router
@@ -106,6 +108,7 @@ function factsOf({ record, episode }: Opened, plan: Plan, now: string): BedsideF
   const technique = findTechnique(record.technique)
   const injury = episode.injuries[record.injuryId]
   const { patient } = episode
+  const isOnLeg = injury?.region ? bodyRegionOf(injury.region) === 'leg' : false
   const device = technique?.onUrgent.device ?? 'shell'
   const judged = judgeCaseRounds(record, episode, device)
   const next = nextRound(
@@ -128,7 +131,11 @@ function factsOf({ record, episode }: Opened, plan: Plan, now: string): BedsideF
     appliedAt: record.appliedAt,
     zone: episode.zone,
     release: [...(technique?.onUrgent.actions ?? []), ...general],
-    weight: record.orders?.weight ? `Weight as ordered by ${record.orders.weight.by}.` : 'No weight through it: none is ordered.',
+    weight: !isOnLeg
+      ? null
+      : record.orders?.weight
+        ? `Weight as ordered by ${record.orders.weight.by}.`
+        : 'No weight through it: none is ordered.',
     nextRoundAt: next ? new Date(next.dueAt).toISOString() : null,
     care: plan.care,
   }

@@ -1,9 +1,7 @@
 import { Dialog as Radix } from 'radix-ui'
 import { lazy, Suspense, useRef, useState } from 'react'
-import { useForm } from 'react-hook-form'
 import { Button } from '../parts/button'
-import { Notice } from '../parts/notice'
-import { TextField } from '../parts/text-field'
+import { CredentialsForm } from '../parts/credentials-form'
 import { useCase } from '../stores/case-store'
 import { setLock, useLock } from '../stores/lock-store'
 import { usePerson, useSession } from '../stores/session-store'
@@ -76,38 +74,18 @@ function HoldToOpen() {
 function Unlock() {
   const person = usePerson()
   const signIn = useSession((store) => store.signIn)
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const { register, handleSubmit, formState } = useForm({ defaultValues: { name: '', password: '' } })
-  const submit = handleSubmit(async ({ name, password }) => {
+  const unlock = async (name: string, password: string): Promise<string | null> => {
     const refused = await signIn(name, password)
-    setRefusal(refused)
-    if (refused) return
+    if (refused) return refused
     const { state } = useSession.getState()
     if (state.status === 'signed-in' && state.person.id !== person.id) window.location.reload()
     else setLock('open')
-  })
+    return null
+  }
   return (
-    <form noValidate onSubmit={(event) => void submit(event)} className="grid gap-4">
+    <div className="grid gap-4">
       <p>Signed in: {person.name}. Anybody may go on under their own name.</p>
-      <TextField
-        label="Name"
-        autoFocus
-        autoComplete="username"
-        autoCapitalize="none"
-        {...register('name', { required: 'Name is missing: type the one you sign in with.' })}
-        error={formState.errors.name?.message}
-      />
-      <TextField
-        label="Password"
-        type="password"
-        autoComplete="current-password"
-        {...register('password', { required: 'Password is missing: type it.' })}
-        error={formState.errors.password?.message}
-      />
-      {refusal ? <Notice tone="stop" lead={refusal} role="alert" /> : null}
-      <Button type="submit" look="next" disabled={formState.isSubmitting}>
-        {formState.isSubmitting ? 'Opening…' : 'Unlock'}
-      </Button>
-    </form>
+      <CredentialsForm submitLabel="Unlock" busyLabel="Opening…" onSubmit={unlock} />
+    </div>
   )
 }

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { useNavigate } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 import { spoken } from '#core/case/vocabulary'
 import type { Decision } from '#core/plan/decision'
@@ -72,7 +72,14 @@ export function MakeReadyScreen() {
         </div>
       }
       title="Make ready"
-      lead={record.accepted ? undefined : 'The plan is not accepted yet.'}
+      lead={
+        <>
+          {record.accepted ? '' : 'The plan is not accepted yet. '}
+          <Link to={`/guide/${record.technique}`} className="underline underline-offset-4">
+            Read it in the guide
+          </Link>
+        </>
+      }
       next={
         record.accepted ? (
           <Button look="next" onClick={start}>
