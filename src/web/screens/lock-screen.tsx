@@ -22,11 +22,14 @@ export function LockScreen() {
       <Radix.Portal>
         <Radix.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={(event) => event.preventDefault()}
           onEscapeKeyDown={(event) => event.preventDefault()}
           onInteractOutside={(event) => event.preventDefault()}
           className="fixed inset-0 z-[60] flex flex-col overflow-y-auto bg-paper"
         >
-          <TimerDock isLocked />
+          <div className="flex">
+            <TimerDock isLocked />
+          </div>
           <div className="mx-auto grid w-full max-w-xl flex-1 content-center gap-6 p-6">
             <Radix.Title className="text-2xl font-bold">{mode === 'wipe' ? 'Wipe the screen' : 'Locked'}</Radix.Title>
             {open ? (

@@ -40,7 +40,9 @@ export function Shell() {
   if (state.status === 'signed-out')
     return (
       <>
-        <TimerDock isLocked />
+        <div className="flex">
+          <TimerDock isLocked />
+        </div>
         <SignInScreen />
       </>
     )

@@ -26,7 +26,7 @@ export function HeatPanel({
   const limitC = vulnerable ? heatDefaults.values.hotVulnerableC.value : heatDefaults.values.hotC.value
   const share = sweep.results.length / sweep.total
   return (
-    <section aria-labelledby="heat" className="grid gap-3 rounded-3xl border border-line bg-sheet p-4">
+    <section aria-labelledby="heat" className="grid grid-cols-[minmax(0,1fr)] gap-3 rounded-3xl border border-line bg-sheet p-4">
       <h2 id="heat" className="font-bold">
         Heat under it, an estimate
       </h2>

@@ -66,7 +66,7 @@ export function MakeReadyScreen() {
     <StagePage
       lane={<Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'bandage']} hands={hands} />}
       aside={
-        <div className="grid gap-5">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-5">
           <LayOutList record={record} plan={plan} units={units} />
           <TemplatePanel caseId={record.id} plan={plan} />
         </div>
@@ -92,7 +92,7 @@ export function MakeReadyScreen() {
         )
       }
     >
-      <div className="grid content-start gap-5">
+      <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-5">
         <OrdersPanel record={record} />
         <SetupForm
           setup={record.setup}

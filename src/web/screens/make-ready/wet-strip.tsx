@@ -12,7 +12,7 @@ const curveHeight = 62
 export function WetStrip({ input, people }: { input: CrewInput; people: number }) {
   const timeline = useMemo(() => wetTimeline(input, people), [input, people])
   return (
-    <section aria-labelledby="wet-strip" className="grid gap-2 rounded-3xl border border-line bg-sheet p-4">
+    <section aria-labelledby="wet-strip" className="grid grid-cols-[minmax(0,1fr)] gap-2 rounded-3xl border border-line bg-sheet p-4">
       <h2 id="wet-strip" className="font-bold">
         While it is wet, with {people === 1 ? '1 person' : `${people} people`}
       </h2>
