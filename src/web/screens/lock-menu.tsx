@@ -13,7 +13,12 @@ export function LockMenu() {
         <span className="sr-only">Lock</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" className="z-30 min-w-56 rounded-2xl border border-line bg-sheet p-1.5 shadow-lg">
+        <DropdownMenu.Content
+          align="end"
+          // The focus belongs to the lock now: back on the button it would keep the page behind open to screen readers.
+          onCloseAutoFocus={(event) => event.preventDefault()}
+          className="z-30 min-w-56 rounded-2xl border border-line bg-sheet p-1.5 shadow-lg"
+        >
           <DropdownMenu.Item className={item} onSelect={() => setLock('wipe')}>
             Wipe the screen
           </DropdownMenu.Item>

@@ -22,7 +22,10 @@ export function LockScreen() {
       <Radix.Portal>
         <Radix.Content
           aria-describedby={undefined}
-          onOpenAutoFocus={(event) => event.preventDefault()}
+          onOpenAutoFocus={(event) => {
+            event.preventDefault()
+            ;(event.currentTarget as HTMLElement).querySelector<HTMLElement>('input, [data-opens]')?.focus()
+          }}
           onEscapeKeyDown={(event) => event.preventDefault()}
           onInteractOutside={(event) => event.preventDefault()}
           className="fixed inset-0 z-[60] flex flex-col overflow-y-auto bg-paper"
@@ -61,6 +64,7 @@ function HoldToOpen() {
     <Button
       look={isHeld ? 'next' : 'plain'}
       className="min-h-24 touch-none text-lg"
+      data-opens
       onPointerDown={press}
       onPointerUp={release}
       onPointerLeave={release}

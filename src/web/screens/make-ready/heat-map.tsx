@@ -41,54 +41,56 @@ export function HeatMap({
   const isOnMap = waterC >= 15 && waterC <= 45 && layers >= 4 && layers <= 30
   return (
     <figure>
-      <svg
-        viewBox={`0 0 ${width} ${height}`}
-        role="img"
-        aria-label={`Warmest skin by water and layers; this plan: ${waterC} °C water, ${layers} layers`}
-        className="w-full select-none text-[11px]"
-      >
-        {points.map((point) => (
-          <Field
-            key={`${point.waterC} ${point.layers}`}
-            point={point}
-            result={known.get(`${point.waterC} ${point.layers}`)}
-            x={x(point.waterC)}
-            y={y(rows.indexOf(point.layers))}
-            limitC={limitC}
-            onPick={setPicked}
-          />
-        ))}
-        {rows.map((row, index) => (
-          <text key={row} x={left - 6} y={y(index) + 14} textAnchor="end" className="fill-soft">
-            {row}
-          </text>
-        ))}
-        {waters.map((water, index) =>
-          index % 2 === 0 ? (
-            <text key={water} x={x(water) + cell.width / 2} y={y(rows.length) + 13} textAnchor="middle" className="fill-soft">
-              {water}
+      <div className="overflow-x-auto">
+        <svg
+          viewBox={`0 0 ${width} ${height}`}
+          role="img"
+          aria-label={`Warmest skin by water and layers; this plan: ${waterC} °C water, ${layers} layers`}
+          className="w-full min-w-[36rem] select-none text-[11px]"
+        >
+          {points.map((point) => (
+            <Field
+              key={`${point.waterC} ${point.layers}`}
+              point={point}
+              result={known.get(`${point.waterC} ${point.layers}`)}
+              x={x(point.waterC)}
+              y={y(rows.indexOf(point.layers))}
+              limitC={limitC}
+              onPick={setPicked}
+            />
+          ))}
+          {rows.map((row, index) => (
+            <text key={row} x={left - 6} y={y(index) + 14} textAnchor="end" className="fill-soft">
+              {row}
             </text>
-          ) : null,
-        )}
-        <text x={left} y={height - 6} className="fill-soft">
-          water, °C
-        </text>
-        <text x={10} y={top + 110} transform={`rotate(-90 10 ${top + 110})`} textAnchor="middle" className="fill-soft">
-          layers
-        </text>
-        {isOnMap ? (
-          <rect
-            x={x(nearest(waters, waterC)) - 1}
-            y={y(rows.indexOf(nearest(rows, layers))) - 1}
-            width={cell.width + 1}
-            height={cell.height + 1}
-            rx="4"
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth="3"
-          />
-        ) : null}
-      </svg>
+          ))}
+          {waters.map((water, index) =>
+            index % 2 === 0 ? (
+              <text key={water} x={x(water) + cell.width / 2} y={y(rows.length) + 13} textAnchor="middle" className="fill-soft">
+                {water}
+              </text>
+            ) : null,
+          )}
+          <text x={left} y={height - 6} className="fill-soft">
+            water, °C
+          </text>
+          <text x={10} y={top + 110} transform={`rotate(-90 10 ${top + 110})`} textAnchor="middle" className="fill-soft">
+            layers
+          </text>
+          {isOnMap ? (
+            <rect
+              x={x(nearest(waters, waterC)) - 1}
+              y={y(rows.indexOf(nearest(rows, layers))) - 1}
+              width={cell.width + 1}
+              height={cell.height + 1}
+              rx="4"
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="3"
+            />
+          ) : null}
+        </svg>
+      </div>
       <figcaption className="text-sm text-soft" aria-live="polite">
         {shown
           ? `${shown.waterC} °C water, ${shown.layers} layers: skin ${shown.peakC.toFixed(1)} °C at its warmest, ${levelOf(shown, limitC).words}, in this estimate.`

@@ -2,10 +2,9 @@ import { useMemo } from 'react'
 import { wetTimeline, type WetTimeline } from '#core/crew/wet-timeline'
 import type { CrewInput } from '#core/crew/crew-odds'
 import { stepName } from '#core/plan/step-name'
+import { useNarrow } from '../../hooks/use-narrow'
 
 const rowHeight = 17
-const labelWidth = 84
-const width = 640
 const curveHeight = 62
 
 /** Every wet step on a time line over the setting clock, with the spread of both. */
@@ -27,6 +26,7 @@ export function WetStrip({ input, people }: { input: CrewInput; people: number }
 
 function Strip({ timeline, moulding }: { timeline: WetTimeline; moulding: string }) {
   const { bars, setMin, setSdMin, setCurve, endMin } = timeline
+  const [width, labelWidth] = useNarrow() ? [350, 76] : [640, 84]
   const from = Math.min(0, ...bars.map((bar) => bar.startMin))
   const x = (minute: number): number => labelWidth + ((minute - from) / (endMin - from)) * (width - labelWidth - 8)
   const bottom = bars.length * rowHeight + 6
