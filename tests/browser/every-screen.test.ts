@@ -43,6 +43,18 @@ async function visit(screen: (typeof screens)[number]): Promise<void> {
   )
 }
 
+/** What axe calls serious or critical on the page as it stands. */
+async function seriousFaults(theme: 'light' | 'dark'): Promise<readonly string[]> {
+  await browser.driver.executeScript(`document.documentElement.dataset.theme = '${theme}'`)
+  await browser.driver.executeScript(axe.source)
+  return browser.driver.executeAsyncScript(
+    `const done = arguments[0]
+     axe.run(document, { resultTypes: ['violations'] }).then(({ violations }) => done(violations
+       .filter((one) => one.impact === 'serious' || one.impact === 'critical')
+       .map((one) => one.id + ': ' + one.nodes.map((node) => node.html.slice(0, 160)).join(' | '))))`,
+  )
+}
+
 describe('every screen', () => {
   before(async () => {
     server = await startLiveServer()
@@ -68,17 +80,26 @@ describe('every screen', () => {
     for (const screen of screens) {
       it(`${screen}, ${theme}: axe finds nothing serious`, async () => {
         await visit(screen)
-        await browser.driver.executeScript(`document.documentElement.dataset.theme = '${theme}'`)
-        await browser.driver.executeScript(axe.source)
-        const serious: string[] = await browser.driver.executeAsyncScript(
-          `const done = arguments[0]
-           axe.run(document, { resultTypes: ['violations'] }).then(({ violations }) => done(violations
-             .filter((one) => one.impact === 'serious' || one.impact === 'critical')
-             .map((one) => one.id + ': ' + one.nodes.map((node) => node.html.slice(0, 160)).join(' | '))))`,
-        )
-        expect(serious).to.deep.equal([])
+        expect(await seriousFaults(theme)).to.deep.equal([])
       })
     }
+
+    it(`what is wrong, the lock and the heat map, ${theme}: axe finds nothing serious`, async () => {
+      await visit('apply')
+      await browser.click('button', 'Something is wrong')
+      await browser.find('dialog', 'What is wrong?')
+      expect(await seriousFaults(theme)).to.deep.equal([])
+      await browser.click('button', 'Close')
+      await browser.click('button', 'Lock')
+      await browser.click('menuitem', 'Wipe the screen')
+      await browser.find('dialog', 'Wipe the screen')
+      expect(await seriousFaults(theme)).to.deep.equal([])
+      await (await browser.find('button', 'Hold here to go on')).sendKeys(Key.ENTER)
+      await visit('make-ready')
+      await browser.click('button', 'Map of water and layers')
+      await browser.find('group', /^Heat map/)
+      expect(await seriousFaults(theme)).to.deep.equal([])
+    }).timeout(60_000)
   }
 
   for (const screen of screens) {

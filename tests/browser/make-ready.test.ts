@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { Key } from 'selenium-webdriver'
 import { signIn, startBrowser, type TestBrowser } from './browser'
 import { startLiveServer, type LiveServer } from './live-server'
 import { seedCase, type SeededCase } from './seed-case'
@@ -67,6 +68,9 @@ describe('make ready in the browser', () => {
     await browser.click('button', 'Go on with the map')
     await browser.driver.wait(async () => (await known()) === 224, 20_000, 'the map never ends')
     await browser.find('image', /this plan: 22 °C water, 10 layers/)
+    const map = await browser.find('group', /^Heat map/)
+    await map.sendKeys(Key.ARROW_RIGHT, Key.ARROW_DOWN)
+    await browser.waitForText(/23 °C water, 12 layers: skin 4\d\.\d °C at its warmest, .* in this estimate/)
   }).timeout(60_000)
 
   it('finishes the map although a worker is killed in the middle', async () => {

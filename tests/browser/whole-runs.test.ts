@@ -121,6 +121,11 @@ describe('whole runs in the browser', () => {
       })
       await browser.driver.executeScript('arguments[0].click()', after)
       await browser.click('checkbox', 'Same length as the other leg')
+      // What is entered and not kept yet survives a closed tab.
+      await browser.driver.wait(async () => (await browser.text()).includes('Pain eased from 8 to 3'), 8_000)
+      await browser.driver.sleep(300)
+      await browser.driver.navigate().refresh()
+      await browser.waitForText('Pain eased from 8 to 3')
       await browser.click('button', 'Keep the pull')
       await browser.waitForText('Pain eased from 8 to 3')
       await browser.find('button', 'Pull kept')

@@ -1,7 +1,8 @@
-import { useCallback, useState } from 'react'
+import { useCallback, useEffect, useRef } from 'react'
 import type { Step } from '#core/plan/plan'
 import { judgePull, type StepPull } from '#core/plan/step-work'
-import type { PullBody, RunRecord } from '#contract/run-record'
+import type { PullBody, PullRecord, RunRecord } from '#contract/run-record'
+import { useDraft } from '../../hooks/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { DevicePanel } from '../../parts/device-panel'
@@ -21,35 +22,26 @@ const states = {
 /** Pulling: pain before, the load beside what the school expects, pain after, length compared. */
 export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull: StepPull }) {
   const last = run.pulls?.findLast((one) => one.stepId === step.id)
-  const [painBefore, setPainBefore] = useState<string | null>(last?.painBefore == null ? null : String(last.painBefore))
-  const [painAfter, setPainAfter] = useState<string | null>(last?.painAfter == null ? null : String(last.painAfter))
-  const [kg, setKg] = useState<number | null>(last?.kg ?? null)
-  const [tool, setTool] = useState<PullBody['tool']>(last?.tool ?? 'hand')
-  const [isEqual, setEqual] = useState(last?.isEqualLength ?? false)
+  const [draft, setDraft] = useDraft(`run/${run.id}/pull/${step.id}`)
+  const entry = draft ? (JSON.parse(draft) as PullEntry) : entryOf(last)
+  const { painBefore, painAfter, kg, isEqualLength } = entry
+  const latest = useRef(entry)
+  useEffect(() => {
+    latest.current = entry
+  })
+  const change = useCallback((part: Partial<PullEntry>) => setDraft(JSON.stringify({ ...latest.current, ...part })), [setDraft])
   const scale = pairedDevices.scale.use()
-  const takeScale = useCallback((value: number) => {
-    setKg(Math.round(value * 10) / 10)
-    setTool('scale')
-  }, [])
+  const takeScale = useCallback((value: number) => change({ kg: Math.round(value * 10) / 10, tool: 'scale' }), [change])
   const shownKg = scale.value ?? kg
   const state = shownKg === null ? null : judgePull(pull, shownKg)
-  const isKept =
-    last !== undefined &&
-    last.kg === kg &&
-    String(last.painBefore ?? '') === (painBefore ?? '') &&
-    String(last.painAfter ?? '') === (painAfter ?? '') &&
-    last.isEqualLength === isEqual
-  const keep = (): void =>
-    void writeEvent('pull', {
-      runId: run.id,
-      stepId: step.id,
-      kg,
-      painBefore: painBefore === null ? null : Number(painBefore),
-      painAfter: painAfter === null ? null : Number(painAfter),
-      isEqualLength: isEqual,
-      tool,
-    } satisfies PullBody)
-  const eased = painBefore !== null && painAfter !== null && Number(painAfter) < Number(painBefore)
+  const isKept = last !== undefined && JSON.stringify(entryOf(last)) === JSON.stringify(entry)
+  const isEmpty = kg === null && painBefore === null && painAfter === null
+  const keep = (): void => {
+    void writeEvent('pull', { runId: run.id, stepId: step.id, ...entry } satisfies PullBody)
+    setDraft('')
+  }
+  const isWorse = painBefore !== null && painAfter !== null && painAfter > painBefore
+  const isEased = painBefore !== null && painAfter !== null && painAfter < painBefore
   return (
     <section aria-label="The pull" className="grid gap-3 rounded-2xl border border-line p-3">
       <p className="font-semibold">
@@ -57,7 +49,7 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
         <span className="numeral">{pull.expectedKg.toFixed(1)} kg</span>; never above <span className="numeral">{pull.mostKg} kg</span>.{' '}
         <span className="font-normal text-soft">{pull.school}.</span>
       </p>
-      <ChoiceRow label="Pain before, 0 to 10" value={painBefore} choices={painChoices} onChange={setPainBefore} />
+      <PainRow label="Pain before, 0 to 10" pain={painBefore} onChange={(pain) => change({ painBefore: pain })} />
       <LoadBar pull={pull} kg={shownKg} />
       {state ? (
         <p className={`font-bold ${state === 'near' ? 'text-calm' : state === 'short' ? 'text-soft' : 'text-stop'}`}>{states[state]}</p>
@@ -72,35 +64,61 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
               value={kg ?? 0}
               least={0}
               greatest={40}
-              onChange={(value) => {
-                setKg(value)
-                setTool('ratchet')
-              }}
+              onChange={(value) => change({ kg: value, tool: 'ratchet' })}
             />
           </div>
         )}
       </div>
-      <ChoiceRow label="Pain after, 0 to 10" value={painAfter} choices={painChoices} onChange={setPainAfter} />
+      <PainRow label="Pain after, 0 to 10" pain={painAfter} onChange={(pain) => change({ painAfter: pain })} />
       <label className="flex min-h-12 items-center gap-3 font-semibold">
-        <input type="checkbox" checked={isEqual} onChange={(event) => setEqual(event.target.checked)} className="size-7 accent-ink" />
+        <input
+          type="checkbox"
+          checked={isEqualLength}
+          onChange={(event) => change({ isEqualLength: event.target.checked })}
+          className="size-7 accent-ink"
+        />
         Same length as the other leg
       </label>
-      {painBefore !== null && painAfter !== null && Number(painAfter) > Number(painBefore) ? (
+      {isWorse ? (
         <Notice tone="stop" lead="The pain is worse: pull no further" role="status">
           Look for hip, pelvis, knee or ankle hurt as well.
         </Notice>
       ) : null}
       <div className="flex flex-wrap items-center gap-3">
-        <Button onClick={keep} disabled={isKept || (kg === null && painBefore === null && painAfter === null)}>
+        <Button onClick={keep} disabled={isKept || isEmpty}>
           {isKept ? 'Pull kept' : 'Keep the pull'}
         </Button>
-        {eased ? (
+        {isEased ? (
           <p className="font-semibold text-calm">
             ■ Pain eased from {painBefore} to {painAfter}
           </p>
         ) : null}
       </div>
     </section>
+  )
+}
+
+/** What is entered of a pull, as it stands in the draft and in the record. */
+type PullEntry = Omit<PullBody, 'runId' | 'stepId'>
+
+function entryOf(last: PullRecord | undefined): PullEntry {
+  return {
+    kg: last?.kg ?? null,
+    painBefore: last?.painBefore ?? null,
+    painAfter: last?.painAfter ?? null,
+    isEqualLength: last?.isEqualLength ?? false,
+    tool: last?.tool ?? 'hand',
+  }
+}
+
+function PainRow({ label, pain, onChange }: { label: string; pain: number | null; onChange: (pain: number) => void }) {
+  return (
+    <ChoiceRow
+      label={label}
+      value={pain === null ? null : String(pain)}
+      choices={painChoices}
+      onChange={(chosen) => onChange(Number(chosen))}
+    />
   )
 }
 

@@ -67,7 +67,7 @@ export function GuidePageScreen() {
           </ul>
         </Section>
         <Section id="schools">
-          <div className="overflow-x-auto">
+          <div role="group" tabIndex={0} aria-label="Schools compared" className="overflow-x-auto">
             <table className="w-full min-w-[34rem] text-left">
               <thead>
                 <tr className="text-sm text-soft">

@@ -38,10 +38,25 @@ export function HeatMap({
   const width = left + waters.length * cell.width + 4
   const height = top + rows.length * cell.height + 34
   const shown = picked ? known.get(`${picked.waterC} ${picked.layers}`) : undefined
+  const onArrow = (event: React.KeyboardEvent): void => {
+    const move = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
+    if (!move) return
+    event.preventDefault()
+    const from = picked ?? { waterC: nearest(waters, waterC), layers: nearest(rows, layers) }
+    const step = (values: readonly number[], value: number, by: number): number =>
+      values[Math.max(0, Math.min(values.length - 1, values.indexOf(value) + by))] ?? value
+    setPicked({ waterC: step(waters, from.waterC, move[0] ?? 0), layers: step(rows, from.layers, move[1] ?? 0) })
+  }
   const isOnMap = waterC >= 15 && waterC <= 45 && layers >= 4 && layers <= 30
   return (
     <figure>
-      <div className="overflow-x-auto">
+      <div
+        role="group"
+        tabIndex={0}
+        aria-label="Heat map: arrow keys go from field to field"
+        onKeyDown={onArrow}
+        className="overflow-x-auto"
+      >
         <svg
           viewBox={`0 0 ${width} ${height}`}
           role="img"
@@ -94,7 +109,7 @@ export function HeatMap({
       <figcaption className="text-sm text-soft" aria-live="polite">
         {shown
           ? `${shown.waterC} °C water, ${shown.layers} layers: skin ${shown.peakC.toFixed(1)} °C at its warmest, ${levelOf(shown, limitC).words}, in this estimate.`
-          : `Warmest skin, °C. ▲ above ${limitC} °C, ◆ enough to burn; the frame is the field nearest this plan. Tap a field for its words.`}
+          : `Warmest skin, °C. ▲ above ${limitC} °C, ◆ enough to burn; the frame is the field nearest this plan. Tap a field, or use the arrow keys, for its words.`}
       </figcaption>
     </figure>
   )
