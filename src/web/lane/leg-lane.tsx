@@ -1,4 +1,4 @@
-import { useId, useMemo, type CSSProperties } from 'react'
+import { memo, useCallback, useId, useMemo, type CSSProperties } from 'react'
 import { formatLength } from '#core/plan/format-decision'
 import { HandMark, type LaneHand } from './lane-hand'
 import { LaneRuler } from './lane-ruler'
@@ -22,7 +22,8 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = 
   const scale = Math.max(1, width / plainWidthCm)
   const top = 3.4 * scale
   const height = maxY - minY + top + 3.4 * scale
-  const flip = ([x, y]: Point): Point => [x - minX + pad.left, maxY - y + top]
+  // The same function for the same shape, so that what did not change is not drawn again.
+  const flip = useCallback(([x, y]: Point): Point => [x - minX + pad.left, maxY - y + top], [minX, maxY, top])
   const side = drawnSide ?? geometry.side
   const label = `${side ?? ''} leg from the side, drawn to scale from its readings`.trim()
   return (
@@ -109,7 +110,7 @@ interface Part {
   readonly flip: (point: Point) => Point
 }
 
-function Anatomy({ shape, flip }: Part) {
+const Anatomy = memo(function Anatomy({ shape, flip }: Part) {
   const [mx, my] = flip(shape.malleolus)
   const [a, b] = shape.toenail.map(flip) as [Point, Point]
   return (
@@ -119,18 +120,18 @@ function Anatomy({ shape, flip }: Part) {
       {shape.kneecap ? <ellipse cx={flip(shape.kneecap)[0]} cy={flip(shape.kneecap)[1]} rx="2.1" ry="1" opacity="0.6" /> : null}
     </g>
   )
-}
+})
 
-function Padding({ path }: { path: string }) {
+const Padding = memo(function Padding({ path }: { path: string }) {
   return (
     <g fill="none" strokeLinejoin="round">
       <path d={path} stroke="var(--soft)" strokeWidth="1.3" opacity="0.55" />
       <path d={path} stroke="var(--wool)" strokeWidth="1.1" />
     </g>
   )
-}
+})
 
-function Slab({ shape, flip, geometry }: Part & { geometry: LaneProps['geometry'] }) {
+const Slab = memo(function Slab({ shape, flip, geometry }: Part & { geometry: LaneProps['geometry'] }) {
   const band = geometry.bands.find((one) => one.kind === 'slab')
   if (!band) return null
   const path = smoothPath(shape.back.filter(([x]) => x <= band.toCm + 0.6).map(flip))
@@ -140,9 +141,9 @@ function Slab({ shape, flip, geometry }: Part & { geometry: LaneProps['geometry'
       <path d={path} stroke="var(--slab)" strokeWidth="1.15" />
     </g>
   )
-}
+})
 
-function Bandage({ shape, flip, geometry, isLit }: Part & { geometry: LaneProps['geometry']; isLit: boolean }) {
+const Bandage = memo(function Bandage({ shape, flip, geometry, isLit }: Part & { geometry: LaneProps['geometry']; isLit: boolean }) {
   const band = geometry.bands.find((one) => one.kind === 'bandage')
   if (!band) return null
   const turns: string[] = []
@@ -161,7 +162,7 @@ function Bandage({ shape, flip, geometry, isLit }: Part & { geometry: LaneProps[
       opacity="0.8"
     />
   )
-}
+})
 
 function StationRing({
   drawn,

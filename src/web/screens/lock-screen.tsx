@@ -15,8 +15,11 @@ const holdMs = 1_500
 /** Over everything while the screen is locked: timers, the step in hand and the way to say that something is wrong stay. */
 export function LockScreen() {
   const { mode } = useLock()
+  return mode === 'open' ? null : <Locked mode={mode} />
+}
+
+function Locked({ mode }: { mode: 'wipe' | 'locked' }) {
   const open = useCase()
-  if (mode === 'open') return null
   return (
     <Radix.Root open>
       <Radix.Portal>

@@ -1,5 +1,5 @@
 import { NavLink, useLocation, useNavigate } from 'react-router'
-import { useEffect, useRef } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import { stages, type Stage } from '#contract/board'
 import { stageOf } from '#contract/case-progress'
 import { useKey } from '../hooks/use-key'
@@ -17,14 +17,16 @@ export const stageNames: Record<Stage, string> = {
 
 /** The path that every case walks: where it stands, and the way to any stage. */
 export function PathRail({ open }: { open: OpenCase }) {
-  const { record, episode } = open
-  const reached = stages.indexOf(stageOf(record, episode))
+  return <Rail caseId={open.record.id} reached={stages.indexOf(stageOf(open.record, open.episode))} />
+}
+
+const Rail = memo(function Rail({ caseId, reached }: { caseId: string; reached: number }) {
   const navigate = useNavigate()
   const { pathname } = useLocation()
   const list = useRef<HTMLOListElement>(null)
   useKey(['1', '2', '3', '4', '5', '6', '7'], (event) => {
     const stage = stages[Number(event.key) - 1]
-    if (stage) void navigate(`/case/${record.id}/${stage}`)
+    if (stage) void navigate(`/case/${caseId}/${stage}`)
   })
   useEffect(() => {
     const current = list.current?.querySelector<HTMLElement>('[aria-current="page"]')
@@ -38,7 +40,7 @@ export function PathRail({ open }: { open: OpenCase }) {
         {stages.map((stage, index) => (
           <li key={stage} className="shrink-0 sm:flex-1">
             <NavLink
-              to={`/case/${record.id}/${stage}`}
+              to={`/case/${caseId}/${stage}`}
               className="group relative flex min-h-13 items-center gap-2 px-3 font-semibold aria-[current=page]:font-bold"
             >
               <span
@@ -54,4 +56,4 @@ export function PathRail({ open }: { open: OpenCase }) {
       </ol>
     </nav>
   )
-}
+})

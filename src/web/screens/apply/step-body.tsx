@@ -38,7 +38,7 @@ export function StepBody({
   const { run, steps, missingBefore, isRepeat } = control
   const cautions = plan.cautions.filter((caution) => caution.steps.includes(step.id))
   return (
-    <div className="slide-in grid content-start gap-4">
+    <div className="slide-in grid content-start gap-4 [&_p]:[text-wrap:wrap]">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <p className="numeral text-soft">
           Step {steps.indexOf(step) + 1} of {steps.length}
@@ -48,7 +48,7 @@ export function StepBody({
         {step.wet || step.id === 'hold-set' ? <WetClock run={run} /> : null}
       </div>
       <p
-        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] font-semibold text-balance sm:max-w-none ${step.text.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
+        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] font-semibold sm:max-w-none ${step.text.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
       >
         {step.text}
       </p>

@@ -21,12 +21,16 @@ export const StepTrail = memo(function StepTrail({
   onChoose?: ((stepId: string) => void) | undefined
 }) {
   return (
-    <ol aria-label="All steps" className="columns-2 gap-4 text-[0.92rem] max-lg:columns-1 sm:max-lg:columns-2">
+    <ol
+      aria-label="All steps"
+      style={{ gridTemplateRows: `repeat(${Math.ceil(steps.length / 2)}, auto)` }}
+      className="grid auto-cols-fr gap-x-4 text-[0.92rem] sm:grid-flow-col"
+    >
       {steps.map((step, index) => {
         const outcome = outcomes.get(step.id)
         const isCurrent = step.id === current
         return (
-          <li key={step.id} aria-current={isCurrent ? 'step' : undefined} className="break-inside-avoid">
+          <li key={step.id} aria-current={isCurrent ? 'step' : undefined} className="min-w-0">
             <button
               type="button"
               disabled={!onChoose || isCurrent}
