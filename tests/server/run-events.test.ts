@@ -3,23 +3,22 @@ import { v7 as uuidv7 } from 'uuid'
 import type { CaseRecord } from '#contract/case-record'
 import type { EventKindId } from '#contract/event-kinds'
 import type { RunRecord } from '#contract/run-record'
+import { goodBodies as good, runId } from '../contract/good-events'
 import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
 
-const runId = '01a21089-7e89-7d7d-8dbd-a7fc9a943fe8'
-/** A good body of every kind of event that a run is made of. */
-const good: Readonly<Partial<Record<EventKindId, object>>> = {
-  step: { runId, stepId: 'position', outcome: 'done', reason: '' },
-  timer: { runId, timerId: 'set', label: 'Setting', minutes: 5, kind: 'set', until: 'finish' },
-  'timer-ended': { runId, timerId: 'set' },
-  angle: { runId, stepId: 'mould', angleId: 'ankle', deg: 88.5, tool: 'digital-goniometer' },
-  pull: { runId, stepId: 'pull', kg: 5.9, painBefore: 8, painAfter: 3, isEqualLength: true, tool: 'scale' },
-  strap: { runId, stepId: 'straps', strapId: 'strap-1', mark: 'snug', reason: '' },
-  trouble: { runId, stepId: 'mould', troubleId: 'too-hot', label: 'Too hot', note: '' },
-  'hand-over': { runId, place: 'hold-distal', from: 'Tobin', to: 'Wilf' },
-  crew: { members: [{ name: 'Tobin', place: 'hold-distal' }] },
-  'read-back': { what: 'Open the cast now', orderedBy: 'Merryn Sale' },
-  'run-lease': { runId, device: 'wren-tab-1' },
-}
+const kindsOfARun = [
+  'step',
+  'timer',
+  'timer-ended',
+  'angle',
+  'pull',
+  'strap',
+  'trouble',
+  'hand-over',
+  'crew',
+  'read-back',
+  'run-lease',
+] as const satisfies readonly EventKindId[]
 
 describe('events of a run over the API', () => {
   let harness: Harness
@@ -42,7 +41,8 @@ describe('events of a run over the API', () => {
   }
   const paths = (answer: Answer): readonly string[] => (answer.body['errors'] as { path: string }[]).map((one) => one.path)
 
-  for (const [kind, body] of Object.entries(good) as [EventKindId, object][]) {
+  for (const kind of kindsOfARun) {
+    const body = good[kind]
     it(`${kind}: is kept, by a trainee as well, and not by a viewer`, async () => {
       const trainee = await harness.signIn(`trainee ${kind}`, ['trainee'])
       const viewer = await harness.signIn(`viewer ${kind}`, ['viewer'])
@@ -104,7 +104,7 @@ describe('events of a run over the API', () => {
   })
 
   it('puts everything of one run together, and leaves another run alone', async () => {
-    for (const [kind, body] of Object.entries(good) as [EventKindId, object][]) await client.send(opened.caseStream, kind, body)
+    for (const kind of kindsOfARun) await client.send(opened.caseStream, kind, good[kind])
     await client.send(opened.caseStream, 'angle', { ...good.angle, runId: uuidv7() })
     const kept = await run()
     expect(kept.steps).to.have.length(1)
