@@ -1,11 +1,10 @@
-import { readdirSync, readFileSync } from 'node:fs'
 import type { Decision } from '#core/plan/decision'
 import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import { optionValues, type Technique } from '#core/techniques/technique'
 import { techniques } from '#core/techniques/registry'
 import { planFile, testContext, type CaseFile } from '../core/leg-slab-cases'
+import { exampleFile, exampleNames } from './example-files'
 
-const folder = new URL('../../docs/formats/examples/', import.meta.url)
 const head = `# Every decision, its formula and its source
 
 Made from the core by \`npm run decision-page\`; a test holds it current. One row for each figure that a plan can give: the rule in
@@ -26,10 +25,7 @@ const protocol: Protocol = {
 
 /** The examples of a technique, and the same with each value of each option. */
 function variantsOf(technique: Technique): readonly CaseFile[] {
-  const examples = readdirSync(folder)
-    .filter((name) => name.endsWith('.case.json'))
-    .map((name) => JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as CaseFile)
-    .filter((file) => file.technique === technique.id)
+  const examples = exampleNames.map(exampleFile).filter((file) => file['technique'] === technique.id)
   return examples.flatMap((file) => [
     file,
     ...technique.options.flatMap((option) =>

@@ -1,0 +1,22 @@
+import { expect } from 'chai'
+import { readdirSync, readFileSync } from 'node:fs'
+import { approvedSheet } from './approved-sheet'
+import { approvedPath, exampleFile, exampleNames } from './example-files'
+
+/** A clinical figure, word or rule changes only when somebody has read the change: in the sheets under tests/approved. */
+describe('approved plans', () => {
+  it('are those of the published examples', () => {
+    const kept = readdirSync(new URL('../approved/', import.meta.url)).map((name) => name.replace('.txt', ''))
+    expect(kept).to.have.members(exampleNames)
+  })
+
+  for (const name of exampleNames) {
+    it(`${name} plans as it was approved, with every option and flag`, () => {
+      const approved = readFileSync(approvedPath(name), 'utf8').split('\n')
+      const today = approvedSheet(exampleFile(name)).split('\n')
+      const at = today.findIndex((line, index) => line !== approved[index])
+      expect(today[at], `line ${at + 1} differs: read the change, then npm run approve-plans`).to.equal(approved[at])
+      expect(today).to.have.length(approved.length)
+    })
+  }
+})

@@ -1,0 +1,94 @@
+import type { Decision } from '#core/plan/decision'
+import type { Plan, Step } from '#core/plan/plan'
+import { timersOf } from '#core/plan/step-work'
+
+/** Every figure and word of a plan, a line each, so that any change of one shows as a changed line. */
+export function planSheet(plan: Plan): readonly string[] {
+  const { geometry } = plan
+  return [
+    ...plan.cautions.map(
+      (one) => `${one.level} ${one.code} @ ${[...one.decisions, ...one.steps].join(' ') || 'plan'}: ${one.text} ${one.why}`,
+    ),
+    ...plan.problems.map((one) => `problem ${one.code} ${one.path}: ${one.message}`),
+    ...plan.decisions.flatMap(decisionLines),
+    ...plan.pending.map((one) => `pending ${one.decision}`),
+    ...plan.materials.map(
+      (one) =>
+        `material ${one.id} = ${one.item}, wide ${figure(one.widthCm)}, long ${figure(one.lengthCm)}, rolls ${figure(one.rolls)}, layers ${figure(one.layers)}: ${one.note}`,
+    ),
+    ...plan.procedure.steps.flatMap(stepLines),
+    ...plan.fit.map((one) => `fit ${one.id} @ ${one.where.join(' ')}: ${one.text}. ${one.why} ${one.remedy}`),
+    ...plan.care.map((one) => `care: ${one}`),
+    ...roundLines(plan),
+    ...plan.schedule
+      .filter((one) => one.kind !== 'round')
+      .map((one) => `at ${figure(one.dueMin)} min, grace ${figure(one.graceMin)}: ${one.kind} ${one.id}: ${one.text}`),
+    `body ${geometry.body} ${geometry.side ?? ''}, angles ${figure(geometry.angles)}`,
+    ...geometry.axes.map((one) => `axis ${one.id} ${figure(one.lengthCm)}: ${one.label}`),
+    ...geometry.stations.map(
+      (one) => `station ${one.axis} ${one.id} at ${figure(one.atCm)} girth ${figure(one.girthCm)} ${one.from}: ${one.label}`,
+    ),
+    ...geometry.bands.map(
+      (one) =>
+        `band ${one.kind} ${one.axis} ${one.id} ${figure(one.fromCm)} to ${figure(one.toCm)}${one.line ? `, course ${figure(one.line)}` : ''}: ${one.label}`,
+    ),
+    ...geometry.marks.map((one) => `mark ${one.kind} ${one.axis} ${one.id} at ${figure(one.atCm)}: ${one.label}`),
+    ...geometry.polygons.map((one) => `outline ${one.role} ${one.id} ${figure(one.points)}: ${one.label}`),
+  ]
+}
+
+/** The rounds, a line for each grace and wording. */
+function roundLines({ schedule }: Plan): readonly string[] {
+  const due = new Map<string, string[]>()
+  for (const one of schedule.filter(({ kind }) => kind === 'round')) {
+    const key = `grace ${figure(one.graceMin)}: ${one.text}`
+    due.set(key, [...(due.get(key) ?? []), figure(one.dueMin)])
+  }
+  return [...due].map(([key, minutes]) => `rounds at ${minutes.join(' ')} min, ${key}`)
+}
+
+function decisionLines(one: Decision): readonly string[] {
+  const doubt = [one.sd === undefined ? '' : `, sd ${figure(one.sd)}`, one.odds === undefined ? '' : `, odds ${figure(one.odds)}`].join('')
+  const head = `decision ${one.id} = ${figure(one.value)} ${one.unit ?? ''} (${one.display}) ${one.status}${doubt}${one.school ? `, school ${one.school}` : ''}`
+  return [
+    head,
+    ...one.working.map((line) => `  ${one.id} from ${line.from} ${line.label} ${figure(line.value)} ${line.unit ?? ''}`),
+    ...(one.alternatives ?? []).map((other) => `  ${one.id} or ${other.display}, odds ${figure(other.odds ?? null)}: ${other.why}`),
+    ...(one.strip?.sizes ?? []).map(
+      (size) => `  ${one.id} size ${size.size} ${figure(size.fromCm)} to ${figure(size.toCm)}, odds ${figure(size.odds)}`,
+    ),
+  ]
+}
+
+function stepLines(step: Step): readonly string[] {
+  const { id } = step
+  const ways = [step.wet ? 'wet' : '', step.optional ? 'optional' : '', step.onPatient ? 'on the patient' : ''].filter(Boolean).join(', ')
+  return [
+    `step ${id}: ${step.text} | ${step.why} | ${step.prevents}`,
+    `  ${id} ${figure(step.minutes)} min, hands ${step.hands.join(' ') || 'none'}, after ${step.after.join(' ') || 'nothing'}, at ${step.where.join(' ') || 'nowhere'}${ways ? `, ${ways}` : ''}`,
+    ...(step.holds ? [`  ${id} holds ${step.holds.place} from ${step.holds.from} to ${step.holds.to}`] : []),
+    ...(step.items ?? []).map((item) => `  ${id} item ${item}`),
+    ...timersOf(step).map(
+      (one) =>
+        `  ${id} timer ${one.id} ${one.kind} ${figure(one.minutes)} min from ${one.starts} until ${one.until ?? 'its end'}: ${one.label}`,
+    ),
+    ...(step.angles ?? []).map((one) => `  ${id} angle ${one.id} ${one.targetDeg} (${one.lowDeg} to ${one.highDeg}): ${one.label}`),
+    ...(step.pull
+      ? [
+          `  ${id} pull ${figure(step.pull.expectedKg)} kg, most ${figure(step.pull.mostKg)}, ${step.pull.toRelief ? 'to relief' : 'to the figure'}`,
+        ]
+      : []),
+    ...(step.straps?.straps ?? []).map(
+      (one) => `  ${id} strap ${one.id} slack ${figure(one.slackCm)}, order ${step.straps?.order}: ${one.label}`,
+    ),
+    ...(step.waitsFor ? [`  ${id} waits: ${step.waitsFor}`] : []),
+    ...(step.confirm ? [`  ${id} button: ${step.confirm}`] : []),
+  ]
+}
+
+/** A value with its numbers cut to six figures: more would be the machine's and not the plan's. */
+function figure(value: unknown): string {
+  return typeof value === 'string'
+    ? value
+    : JSON.stringify(value, (_, inner: unknown) => (typeof inner === 'number' ? Number(inner.toPrecision(6)) : inner))
+}
