@@ -3,6 +3,7 @@ import { createBrowserRouter, RouterProvider } from 'react-router'
 import { Shell } from './screens/shell'
 import { CrashScreen } from './screens/crash-screen'
 import { useTheme } from './hooks/use-theme'
+import { lateParts } from './late-parts'
 import { useSession } from './stores/session-store'
 
 const router = createBrowserRouter([
@@ -12,29 +13,29 @@ const router = createBrowserRouter([
     HydrateFallback: () => null,
     errorElement: <CrashScreen />,
     children: [
-      { index: true, lazy: async () => ({ Component: (await import('./screens/board/board-screen')).BoardScreen }) },
-      { path: 'settings', lazy: async () => ({ Component: (await import('./screens/settings-screen')).SettingsScreen }) },
-      { path: 'store', lazy: async () => ({ Component: (await import('./screens/store/store-screen')).StoreScreen }) },
-      { path: 'store/:placeId', lazy: async () => ({ Component: (await import('./screens/store/store-screen')).StoreScreen }) },
-      { path: 'store/:placeId/count', lazy: async () => ({ Component: (await import('./screens/store/count-round')).CountRound }) },
-      { path: 'guide', lazy: async () => ({ Component: (await import('./screens/guide/guide-screen')).GuideScreen }) },
-      { path: 'guide/:technique', lazy: async () => ({ Component: (await import('./screens/guide/guide-page-screen')).GuidePageScreen }) },
-      { path: 'new', lazy: async () => ({ Component: (await import('./screens/new-case')).NewCase }) },
+      { index: true, lazy: async () => ({ Component: (await lateParts.board()).BoardScreen }) },
+      { path: 'settings', lazy: async () => ({ Component: (await lateParts.settings()).SettingsScreen }) },
+      { path: 'store', lazy: async () => ({ Component: (await lateParts.store()).StoreScreen }) },
+      { path: 'store/:placeId', lazy: async () => ({ Component: (await lateParts.store()).StoreScreen }) },
+      { path: 'store/:placeId/count', lazy: async () => ({ Component: (await lateParts.countRound()).CountRound }) },
+      { path: 'guide', lazy: async () => ({ Component: (await lateParts.guide()).GuideScreen }) },
+      { path: 'guide/:technique', lazy: async () => ({ Component: (await lateParts.guidePage()).GuidePageScreen }) },
+      { path: 'new', lazy: async () => ({ Component: (await lateParts.newCase()).NewCase }) },
       {
         path: 'case/:caseId',
-        lazy: async () => ({ Component: (await import('./screens/case-frame')).CaseFrame }),
+        lazy: async () => ({ Component: (await lateParts.caseFrame()).CaseFrame }),
         children: [
-          { path: 'size-up', lazy: async () => ({ Component: (await import('./screens/size-up/size-up-screen')).SizeUpScreen }) },
-          { path: 'measure', lazy: async () => ({ Component: (await import('./screens/measure/measure-screen')).MeasureScreen }) },
-          { path: 'choose', lazy: async () => ({ Component: (await import('./screens/choose/choose-screen')).ChooseScreen }) },
+          { path: 'size-up', lazy: async () => ({ Component: (await lateParts.sizeUp()).SizeUpScreen }) },
+          { path: 'measure', lazy: async () => ({ Component: (await lateParts.measure()).MeasureScreen }) },
+          { path: 'choose', lazy: async () => ({ Component: (await lateParts.choose()).ChooseScreen }) },
           {
             path: 'make-ready',
-            lazy: async () => ({ Component: (await import('./screens/make-ready/make-ready-screen')).MakeReadyScreen }),
+            lazy: async () => ({ Component: (await lateParts.makeReady()).MakeReadyScreen }),
           },
-          { path: 'apply', lazy: async () => ({ Component: (await import('./screens/apply/apply-screen')).ApplyScreen }) },
-          { path: 'check', lazy: async () => ({ Component: (await import('./screens/check/check-screen')).CheckScreen }) },
-          { path: 'record', lazy: async () => ({ Component: (await import('./screens/record/record-screen')).RecordScreen }) },
-          { path: 'watch', lazy: async () => ({ Component: (await import('./screens/watch/watch-screen')).WatchScreen }) },
+          { path: 'apply', lazy: async () => ({ Component: (await lateParts.apply()).ApplyScreen }) },
+          { path: 'check', lazy: async () => ({ Component: (await lateParts.check()).CheckScreen }) },
+          { path: 'record', lazy: async () => ({ Component: (await lateParts.record()).RecordScreen }) },
+          { path: 'watch', lazy: async () => ({ Component: (await lateParts.watch()).WatchScreen }) },
         ],
       },
     ],

@@ -64,5 +64,10 @@ function startWorker(): Worker {
     sent.delete(data.key)
     waiting.forEach((wake) => wake())
   }
+  // A worker that could not be fetched, or died, is asked anew with the next plan.
+  started.onerror = () => {
+    worker = null
+    sent.clear()
+  }
   return started
 }

@@ -5,11 +5,13 @@ export function useWakeLock(isWanted: boolean): void {
   useEffect(() => {
     if (!isWanted || !('wakeLock' in navigator)) return
     let lock: WakeLockSentinel | null = null
+    let isOver = false
     const take = (): void => {
       if (document.visibilityState === 'visible')
         navigator.wakeLock.request('screen').then(
           (taken) => {
             lock = taken
+            if (isOver) void taken.release()
           },
           () => {
             lock = null
@@ -19,6 +21,7 @@ export function useWakeLock(isWanted: boolean): void {
     take()
     document.addEventListener('visibilitychange', take)
     return () => {
+      isOver = true
       document.removeEventListener('visibilitychange', take)
       void lock?.release()
     }

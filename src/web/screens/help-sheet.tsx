@@ -7,7 +7,7 @@ const keys: readonly (readonly [string, string])[] = [
   ['1 … 7', 'stages of the open case'],
   ['w', 'something is wrong, in an open case'],
   ['Enter', 'take the reading; go on in a form'],
-  ['Space, Page Down', 'Apply: step done, when the step has the focus'],
+  ['Space, Page Down', 'Apply: step done; held down, it counts once'],
   ['Backspace', 'Apply: one step back'],
   ['Escape', 'close a sheet'],
 ]

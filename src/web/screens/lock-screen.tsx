@@ -1,5 +1,6 @@
 import { Dialog as Radix } from 'radix-ui'
 import { lazy, Suspense, useRef, useState } from 'react'
+import { lateParts } from '../late-parts'
 import { Button } from '../parts/button'
 import { CredentialsForm } from '../parts/credentials-form'
 import { useCase } from '../stores/case-store'
@@ -8,7 +9,7 @@ import { usePerson, useSession } from '../stores/session-store'
 import { TimerDock } from './timer-dock'
 
 // The step needs the techniques: they are loaded only when there is something to show through the lock.
-const LockedStep = lazy(async () => ({ default: (await import('./locked-step')).LockedStep }))
+const LockedStep = lazy(async () => ({ default: (await lateParts.lockedStep()).LockedStep }))
 
 const holdMs = 1_500
 

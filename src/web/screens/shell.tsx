@@ -4,6 +4,7 @@ import { BookOpen, CircleHelp, LayoutList, Package, Plus, Settings } from 'lucid
 import { useKey } from '../hooks/use-key'
 import { useIdleLock } from '../hooks/use-idle-lock'
 import { useMendedClock } from '../hooks/use-mended-clock'
+import { fetchLateParts, lateParts } from '../late-parts'
 import { resumeOutbox, useOutbox } from '../stores/outbox'
 import { useSession } from '../stores/session-store'
 import { startStream } from '../stores/stream'
@@ -15,7 +16,7 @@ import { LockScreen } from './lock-screen'
 import { SignInScreen } from './sign-in-screen'
 import { TimerDock } from './timer-dock'
 
-const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
+const RefusedSheet = lazy(async () => ({ default: (await lateParts.refusedSheet()).RefusedSheet }))
 
 /** What surrounds every screen: the way home, help, the state of the connection; sign-in comes first. */
 export function Shell() {
@@ -57,6 +58,7 @@ function SignedInShell() {
     void resumeTimers()
     return startStream()
   }, [])
+  useEffect(fetchLateParts, [])
   useMendedClock()
   useIdleLock()
   useKey(['?'], () => setHelpOpen(true))
@@ -110,7 +112,7 @@ function NavLink({ to, label, icon }: { to: string; label: string; icon: React.R
 
 function Connection() {
   const { pending, isOffline } = useOutbox()
-  const urgent = pending.some((event) => event.kind === 'round')
+  const urgent = pending.some((event) => event.kind === 'round' || event.kind === 'trouble')
   return (
     <p role="status" className="px-2 text-sm font-semibold">
       {isOffline && urgent ? <span className="rounded-lg bg-stop-wash px-2 py-1 text-stop">NOT sent: phone if urgent</span> : null}

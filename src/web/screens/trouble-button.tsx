@@ -1,14 +1,16 @@
-import { lazy, Suspense, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { TriangleAlert } from 'lucide-react'
 import { useKey } from '../hooks/use-key'
+import { lateParts } from '../late-parts'
 import type { OpenCase } from '../stores/case-store'
 
-const TroubleSheet = lazy(async () => ({ default: (await import('./trouble-sheet')).TroubleSheet }))
+const TroubleSheet = lazy(async () => ({ default: (await lateParts.troubleSheet()).TroubleSheet }))
 
 /** "Something is wrong", in reach on every stage and one key away. */
 export function TroubleButton({ open, isThroughLock = false }: { open: OpenCase; isThroughLock?: boolean }) {
   const [isOpen, setOpen] = useState(false)
   useKey(['w'], () => setOpen(true))
+  useEffect(() => void lateParts.troubleSheet().catch(() => null), [])
   return (
     <>
       <button

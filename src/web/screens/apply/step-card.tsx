@@ -1,9 +1,13 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Plan, Step } from '#core/plan/plan'
+import { useKey } from '../../hooks/use-key'
 import { Button } from '../../parts/button'
 import type { OpenCase } from '../../stores/case-store'
 import { asksCheck, StepBody } from './step-body'
 import type { RunControl } from './use-run'
+
+/** Two presses closer together than this are one, ms. */
+const bounceMs = 350
 
 export interface StepActions {
   readonly onDone: () => void
@@ -34,21 +38,22 @@ export function StepCard({
   const setChecked = useCallback((isChecked: boolean) => setCheckedStep(isChecked ? step.id : null), [step.id])
   const isBlocked = (asksCheck(step) && checkedStep !== step.id) || step.waitsFor !== undefined
   const { onDone, onBack, onSkip } = actions
-  const onKeyDown = (event: React.KeyboardEvent): void => {
-    if (event.target !== event.currentTarget || !isDriver) return
-    if (event.key === 'Backspace' && onBack) {
-      event.preventDefault()
-      onBack()
-    } else if (event.key === ' ' || event.key === 'PageDown') {
-      event.preventDefault()
-      if (!step.confirm && !isBlocked) onDone()
-    }
-  }
+  const shownAt = useRef(0)
+  useEffect(() => {
+    shownAt.current = performance.now()
+  }, [step.id])
+  useKey([' ', 'PageDown', 'Backspace'], (event) => {
+    if (!isDriver || isOnControl(event)) return
+    event.preventDefault()
+    // A pedal held down repeats, one that bounces sends twice: neither may finish a step that nobody has read.
+    if (event.repeat || performance.now() - shownAt.current < bounceMs) return
+    if (event.key === 'Backspace') onBack?.()
+    else if (!step.confirm && !isBlocked) onDone()
+  })
   return (
     <section
       ref={card}
       tabIndex={0}
-      onKeyDown={onKeyDown}
       aria-label={`Step ${steps.indexOf(step) + 1} of ${steps.length}`}
       className="grid content-start gap-4 rounded-3xl border border-line bg-sheet p-4 pb-0 sm:p-6 sm:pb-0"
     >
@@ -70,6 +75,12 @@ export function StepCard({
       <TouchHalves step={step} isBlocked={isBlocked || !isDriver} isDriver={isDriver} actions={actions} />
     </section>
   )
+}
+
+/** Whether a key belongs to the control that has the focus; PageDown means nothing to any of them. */
+function isOnControl(event: KeyboardEvent): boolean {
+  if (event.key === 'PageDown' || !(event.target instanceof Element)) return false
+  return event.target.closest('button, a, summary, [role="radio"], [role="checkbox"], [role="combobox"]') !== null
 }
 
 /** Left half back, right half on, for wet gloves; a step with its own words keeps its own button above. */

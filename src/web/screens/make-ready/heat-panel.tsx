@@ -5,10 +5,11 @@ import type { HeatResult } from '#core/heat/solve-heat'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { useHeatSweep } from '../../hooks/use-heat-sweep'
+import { lateParts } from '../../late-parts'
 import { HeatMap } from './heat-map'
 import type { HeatAnswer, HeatJob } from '../../workers/heat-worker'
 
-const HeatCurve = lazy(async () => ({ default: (await import('./heat-curve')).HeatCurve }))
+const HeatCurve = lazy(async () => ({ default: (await lateParts.heatCurve()).HeatCurve }))
 
 /** How warm the skin gets in this plan, and how water and layers would change it. */
 export function HeatPanel({

@@ -7,6 +7,7 @@ import { caseRounds, judgeCaseRounds } from '#contract/case-progress'
 import { hasRight } from '#contract/rights'
 import { useNow } from '../../hooks/use-now'
 import { usePlan } from '../../hooks/use-plan'
+import { lateParts } from '../../late-parts'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
@@ -23,7 +24,7 @@ import { NotDoneSheet } from './not-done-sheet'
 import { RoundList } from './round-list'
 import { DueLine } from './due-line'
 
-const TrendChart = lazy(async () => ({ default: (await import('./trend-chart')).TrendChart }))
+const TrendChart = lazy(async () => ({ default: (await lateParts.trendChart()).TrendChart }))
 
 /** The rounds due and done, what was found, and what is still to come until the device is off. */
 export function WatchScreen() {

@@ -1,0 +1,53 @@
+/** Every part of the application that is fetched after the first screen, so that the first screen comes soon. */
+export const lateParts = {
+  troubleSheet: () => import('./screens/trouble-sheet'),
+  caseFrame: () => import('./screens/case-frame'),
+  apply: () => import('./screens/apply/apply-screen'),
+  check: () => import('./screens/check/check-screen'),
+  watch: () => import('./screens/watch/watch-screen'),
+  lockedStep: () => import('./screens/locked-step'),
+  board: () => import('./screens/board/board-screen'),
+  sizeUp: () => import('./screens/size-up/size-up-screen'),
+  measure: () => import('./screens/measure/measure-screen'),
+  choose: () => import('./screens/choose/choose-screen'),
+  makeReady: () => import('./screens/make-ready/make-ready-screen'),
+  record: () => import('./screens/record/record-screen'),
+  newCase: () => import('./screens/new-case'),
+  refusedSheet: () => import('./screens/refused-sheet'),
+  trendChart: () => import('./screens/watch/trend-chart'),
+  heatCurve: () => import('./screens/make-ready/heat-curve'),
+  store: () => import('./screens/store/store-screen'),
+  countRound: () => import('./screens/store/count-round'),
+  guide: () => import('./screens/guide/guide-screen'),
+  guidePage: () => import('./screens/guide/guide-page-screen'),
+  settings: () => import('./screens/settings-screen'),
+}
+
+const firstMs = 1_500
+
+/**
+ * Fetches the late parts one after another, what the bedside needs first, so that no screen is missing once the
+ * connection is gone. What could not be fetched is tried again when the connection is back.
+ * @returns a function that stops fetching
+ */
+export function fetchLateParts(): () => void {
+  let isOver = false
+  let isFetching = false
+  const fetchAll = async (): Promise<void> => {
+    if (isFetching) return
+    isFetching = true
+    for (const fetchPart of Object.values(lateParts)) {
+      if (isOver) break
+      await fetchPart().catch(() => null)
+    }
+    isFetching = false
+  }
+  const again = (): void => void fetchAll()
+  const timer = setTimeout(again, firstMs)
+  window.addEventListener('online', again)
+  return () => {
+    isOver = true
+    clearTimeout(timer)
+    window.removeEventListener('online', again)
+  }
+}
