@@ -1,12 +1,13 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, Outlet, useNavigate } from 'react-router'
 import { BookOpen, CircleHelp, LayoutList, Package, Plus, Settings } from 'lucide-react'
+import { hasRight } from '#contract/rights'
 import { useKey } from '../hooks/use-key'
 import { useIdleLock } from '../hooks/use-idle-lock'
 import { useMendedClock } from '../hooks/use-mended-clock'
 import { fetchLateParts, lateParts } from '../late-parts'
 import { resumeOutbox, useOutbox } from '../stores/outbox'
-import { useSession } from '../stores/session-store'
+import { usePerson, useSession } from '../stores/session-store'
 import { startStream } from '../stores/stream'
 import { resumeTimers } from '../stores/timer-store'
 import { Wren } from '../parts/wren'
@@ -20,37 +21,43 @@ const RefusedSheet = lazy(async () => ({ default: (await lateParts.refusedSheet(
 
 /** What surrounds every screen: the way home, help, the state of the connection; sign-in comes first. */
 export function Shell() {
-  const { state, load } = useSession()
+  const state = useSession((store) => store.state)
   if (state.status === 'loading')
     return (
       <main className="grid min-h-dvh place-items-center">
         <p role="status">Opening…</p>
       </main>
     )
-  if (state.status === 'unreachable') {
-    return (
-      <main className="mx-auto grid min-h-dvh max-w-md place-content-center gap-4 p-6 text-center">
-        <p className="text-lg font-bold">The server does not answer.</p>
-        <p>What you typed is kept on this device. Check the network, then try again.</p>
-        <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
-          Try again
-        </button>
-      </main>
-    )
-  }
-  if (state.status === 'signed-out')
-    return (
-      <>
-        <div className="flex">
-          <TimerDock isLocked />
-        </div>
+  if (state.status === 'signed-in') return <SignedInShell />
+  return <SignedOutShell isReachable={state.status === 'signed-out'} />
+}
+
+/** Before anybody is signed in timers go on, without names. */
+function SignedOutShell({ isReachable }: { isReachable: boolean }) {
+  const load = useSession((store) => store.load)
+  useEffect(() => void resumeTimers(), [])
+  return (
+    <>
+      <div className="flex">
+        <TimerDock isLocked />
+      </div>
+      {isReachable ? (
         <SignInScreen />
-      </>
-    )
-  return <SignedInShell />
+      ) : (
+        <main className="mx-auto grid min-h-dvh max-w-md place-content-center gap-4 p-6 text-center">
+          <p className="text-lg font-bold">The server does not answer.</p>
+          <p>What you typed is kept on this device. Check the network, then try again.</p>
+          <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
+            Try again
+          </button>
+        </main>
+      )}
+    </>
+  )
 }
 
 function SignedInShell() {
+  const mayRead = hasRight(usePerson().roles, 'read')
   const [isHelpOpen, setHelpOpen] = useState(false)
   const navigate = useNavigate()
   useEffect(() => {
@@ -75,7 +82,7 @@ function SignedInShell() {
           <span className="hidden text-[1.02rem] sm:inline">Zesty Wren</span>
         </Link>
         <Connection />
-        <TimerDock />
+        <TimerDock isLocked={!mayRead} />
         <nav aria-label="Main" className="ml-auto flex items-center">
           <NavLink to="/new" label="New case" icon={<Plus size={20} aria-hidden />} />
           <NavLink to="/" label="Board" icon={<LayoutList size={20} aria-hidden />} />

@@ -18,6 +18,8 @@ interface SessionStore {
   setSettings(settings: PersonSettings, version: number): void
 }
 
+const lastPersonKey = 'zesty-wren/last-person'
+
 /** Who is signed in on this device. */
 export const useSession = create<SessionStore>((set, get) => {
   const enter = async (answer: SessionAnswer): Promise<void> => {
@@ -25,6 +27,7 @@ export const useSession = create<SessionStore>((set, get) => {
     setServerClock(answer.now)
     if (!answer.person) return set({ state: { status: 'signed-out' } })
     const durable = await openDurable(answer.person.id)
+    localStorage.setItem(lastPersonKey, answer.person.id)
     set({ state: { status: 'signed-in', person: answer.person, durable } })
   }
   return {
@@ -69,4 +72,10 @@ export function usePerson(): Person {
 export function currentDurable(): Durable | null {
   const { state } = useSession.getState()
   return state.status === 'signed-in' ? state.durable : null
+}
+
+/** The durable store of who was last signed in here, or null: timers go on running whoever is signed in. */
+export async function lastDurable(): Promise<Durable | null> {
+  const last = localStorage.getItem(lastPersonKey)
+  return currentDurable() ?? (last === null ? null : openDurable(last))
 }

@@ -5,7 +5,7 @@ import type { OpenCase } from './case-store'
 import type { CaseTimers } from './durable'
 import { makeEvent, sendEvent } from './outbox'
 import { serverNow } from './server-clock'
-import { currentDurable } from './session-store'
+import { currentDurable, lastDurable } from './session-store'
 
 interface TimerStore {
   readonly byCase: Readonly<Record<string, CaseTimers>>
@@ -22,9 +22,9 @@ export interface ShownTimer {
   readonly endsAt: number
 }
 
-/** Reads the timers that an earlier page kept. */
+/** Reads the timers that an earlier page kept, also before anybody has signed in. */
 export async function resumeTimers(): Promise<void> {
-  const kept = (await currentDurable()?.readTimers()) ?? []
+  const kept = (await (await lastDurable())?.readTimers()) ?? []
   useTimers.setState((state) => ({ byCase: { ...Object.fromEntries(kept.map((one) => [one.caseId, one])), ...state.byCase } }))
 }
 
