@@ -1,9 +1,10 @@
 import { readCase } from '#core/case/read-case'
 import { patientFlags, swellings } from '#core/case/vocabulary'
+import type { Plan } from '#core/plan/plan'
 import { planCase } from '#core/plan/plan-case'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { findTechnique } from '#core/techniques/registry'
-import { optionValues } from '#core/techniques/technique'
+import { optionValues, type Technique } from '#core/techniques/technique'
 import { planFile, testContext, type CaseFile } from '../core/leg-slab-cases'
 import { planSheet } from './plan-sheet'
 
@@ -14,7 +15,13 @@ interface Variant {
 
 /** An example plan in full, then what changes in it with each option, flag, grade of swelling, age and crew. */
 export function approvedSheet(file: CaseFile): string {
-  const base = planSheet(planFile(file))
+  const technique = techniqueOf(file)
+  const base = [
+    ...measureLines(file, planFile(file)),
+    ...planSheet(planFile(file)),
+    ...technique.onUrgent.actions.map((action) => `urgent: ${action}`),
+    ...technique.troubles.map((one) => `trouble ${one.id}${one.isUrgent ? ', urgent' : ''}: ${one.label} | ${one.actions.join(' ')}`),
+  ]
   const quick = outcomeOf(file)
   const changes = variantsOf(file).flatMap(({ name, file: changed }) => {
     const sheet = outcomeOf(changed)
@@ -26,8 +33,7 @@ export function approvedSheet(file: CaseFile): string {
 }
 
 function variantsOf(file: CaseFile): readonly Variant[] {
-  const technique = findTechnique(String(file['technique']))
-  const options = (technique?.options ?? []).flatMap((option) =>
+  const options = techniqueOf(file).options.flatMap((option) =>
     optionValues(option, defaultProtocol)
       .filter(({ id }) => file.options[option.id] !== id)
       .map(({ id }): Variant => ({ name: `option ${option.id} ${id}`, file: { ...file, options: { ...file.options, [option.id]: id } } })),
@@ -50,7 +56,25 @@ function outcomeOf(file: CaseFile): readonly string[] {
   const { clinicalCase, problems } = readCase(file)
   const plan = clinicalCase && planCase(clinicalCase, testContext(), problems)
   if (!plan) throw new Error(`not a case: ${JSON.stringify(problems)}`)
-  return planSheet(plan).filter((line) => !/^ {2}\S+ from |^outline /.test(line))
+  return [...measureLines(file, plan), ...planSheet(plan).filter((line) => !/^ {2}\S+ (from|by) |^outline /.test(line))]
+}
+
+/** What is asked to be measured, and in which words. */
+function measureLines(file: CaseFile, plan: Plan): readonly string[] {
+  const { clinicalCase } = readCase(file)
+  if (!clinicalCase) return []
+  return techniqueOf(file)
+    .measurements(clinicalCase, plan.options)
+    .map(
+      ({ definition, need }) =>
+        `measure ${definition.id}, ${need}, side ${definition.sideRule}: ${definition.landmarks}. ${definition.posture}`,
+    )
+}
+
+function techniqueOf(file: CaseFile): Technique {
+  const technique = findTechnique(String(file['technique']))
+  if (!technique) throw new Error(`no technique ${String(file['technique'])}`)
+  return technique
 }
 
 /** Lines of one sheet that the other does not have as often. */

@@ -52,6 +52,7 @@ function decisionLines(one: Decision): readonly string[] {
   const head = `decision ${one.id} = ${figure(one.value)} ${one.unit ?? ''} (${one.display}) ${one.status}${doubt}${one.school ? `, school ${one.school}` : ''}`
   return [
     head,
+    `  ${one.id} by ${one.formula} (${one.source})`,
     ...one.working.map((line) => `  ${one.id} from ${line.from} ${line.label} ${figure(line.value)} ${line.unit ?? ''}`),
     ...(one.alternatives ?? []).map((other) => `  ${one.id} or ${other.display}, odds ${figure(other.odds ?? null)}: ${other.why}`),
     ...(one.strip?.sizes ?? []).map(

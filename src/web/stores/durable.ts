@@ -79,3 +79,25 @@ export async function openDurable(personId: string): Promise<Durable> {
     },
   }
 }
+
+interface DeviceStore extends DBSchema {
+  facts: { key: 'last-person'; value: string }
+}
+
+const openDevice = (): Promise<IDBPDatabase<DeviceStore>> =>
+  openDB<DeviceStore>('zesty-wren-device', 1, { upgrade: (upgrading) => void upgrading.createObjectStore('facts') })
+
+/** Notes who works on this device now. */
+export async function rememberPerson(personId: string): Promise<void> {
+  const device = await openDevice()
+  await device.put('facts', personId, 'last-person')
+  device.close()
+}
+
+/** Who worked on this device last, or undefined. */
+export async function lastPerson(): Promise<string | undefined> {
+  const device = await openDevice()
+  const id = await device.get('facts', 'last-person')
+  device.close()
+  return id
+}

@@ -2,7 +2,7 @@ import { create } from 'zustand'
 import { paths } from '#contract/paths'
 import { defaultSettings, type Person, type PersonSettings, type SessionAnswer } from '#contract/session'
 import { callApi, setCsrf } from './api'
-import { openDurable, type Durable } from './durable'
+import { lastPerson, openDurable, rememberPerson, type Durable } from './durable'
 import { setServerClock } from './server-clock'
 
 type SessionState =
@@ -18,8 +18,6 @@ interface SessionStore {
   setSettings(settings: PersonSettings, version: number): void
 }
 
-const lastPersonKey = 'zesty-wren/last-person'
-
 /** Who is signed in on this device. */
 export const useSession = create<SessionStore>((set, get) => {
   const enter = async (answer: SessionAnswer): Promise<void> => {
@@ -27,7 +25,7 @@ export const useSession = create<SessionStore>((set, get) => {
     setServerClock(answer.now)
     if (!answer.person) return set({ state: { status: 'signed-out' } })
     const durable = await openDurable(answer.person.id)
-    localStorage.setItem(lastPersonKey, answer.person.id)
+    void rememberPerson(answer.person.id)
     set({ state: { status: 'signed-in', person: answer.person, durable } })
   }
   return {
@@ -76,6 +74,8 @@ export function currentDurable(): Durable | null {
 
 /** The durable store of who was last signed in here, or null: timers go on running whoever is signed in. */
 export async function lastDurable(): Promise<Durable | null> {
-  const last = localStorage.getItem(lastPersonKey)
-  return currentDurable() ?? (last === null ? null : openDurable(last))
+  const current = currentDurable()
+  if (current) return current
+  const last = await lastPerson()
+  return last === undefined ? null : openDurable(last)
 }

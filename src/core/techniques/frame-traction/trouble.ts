@@ -4,4 +4,4 @@ import { tractionTroubles } from '../shared/traction-troubles'
 export const frameTractionRelease: readonly string[] = ['Take the pull by hand, let the ratchet out, look again at once.']
 
 /** What goes wrong with it. */
-export const frameTractionTroubles = tractionTroubles(frameTractionRelease, 'The ankle hitch')
+export const frameTractionTroubles = tractionTroubles(frameTractionRelease, 'ankle hitch')

@@ -168,7 +168,7 @@ function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
       decisions: ['pistoning'],
       steps: ['hinges'],
       text: 'Move the hinge to the turning point: 2 cm above the joint line, 60 % back.',
-      why: `At ${flexionDeg}° the brace slides ${slideCm.toFixed(1)} cm on the leg; 1.5 cm is the limit.`,
+      why: `At ${flexionDeg}° the brace slides ${slideCm.toFixed(1)} cm on the leg; ${pistonLimitCm} cm is the limit.`,
     })
   }
   draft.decide({

@@ -4,4 +4,4 @@ import { tractionTroubles } from '../shared/traction-troubles'
 export const poleTractionRelease: readonly string[] = ['Hold the leg by hand, let the pole’s pull out, look again at once.']
 
 /** What goes wrong with it. */
-export const poleTractionTroubles = tractionTroubles(poleTractionRelease, 'The ankle hitch')
+export const poleTractionTroubles = tractionTroubles(poleTractionRelease, 'ankle hitch')

@@ -4,4 +4,4 @@ import { tractionTroubles } from '../shared/traction-troubles'
 export const ringTractionRelease: readonly string[] = ['Ease the cord a hand’s breadth, hold the leg by hand, look again at once.']
 
 /** What goes wrong with it. */
-export const ringTractionTroubles = tractionTroubles(ringTractionRelease, 'The skin strips')
+export const ringTractionTroubles = tractionTroubles(ringTractionRelease, 'skin strips')

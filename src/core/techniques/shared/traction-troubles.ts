@@ -4,9 +4,9 @@ import { breathless, lostPulse, newNumbness, shortOfMaterial, wantsToStop } from
 /**
  * What goes wrong in traction, whatever the splint.
  * @param release how this splint gives up its pull
- * @param grip where the pull holds on the leg, in words
+ * @param grip where the pull holds on the leg
  */
-export function tractionTroubles(release: readonly string[], grip: string): readonly Trouble[] {
+export function tractionTroubles(release: readonly string[], grip: 'ankle hitch' | 'skin strips'): readonly Trouble[] {
   return [
     lostPulse(release),
     newNumbness(release),
@@ -32,11 +32,13 @@ export function tractionTroubles(release: readonly string[], grip: string): read
     },
     {
       id: 'grip-slips',
-      label: `${grip} slips or bites`,
+      label: grip === 'ankle hitch' ? 'The ankle hitch slips or bites' : 'The skin strips slip or bite',
       isUrgent: false,
       actions: [
         'Take the pull by hand before anything is opened.',
-        `${grip}: pad and place again, lower and flat.`,
+        grip === 'ankle hitch'
+          ? 'Pad the hitch and place it again, lower and flat.'
+          : 'Fresh strips, padded over the ankle, lower and flat.',
         'Hand the pull over again only when it holds.',
       ],
     },

@@ -6,4 +6,4 @@ export const suspendedRingTractionRelease: readonly string[] = [
 ]
 
 /** What goes wrong with it. */
-export const suspendedRingTractionTroubles = tractionTroubles(suspendedRingTractionRelease, 'The skin strips')
+export const suspendedRingTractionTroubles = tractionTroubles(suspendedRingTractionRelease, 'skin strips')
