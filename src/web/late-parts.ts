@@ -37,6 +37,7 @@ export function fetchLateParts(): () => void {
     if (isFetching) return
     isFetching = true
     for (const fetchPart of Object.values(lateParts)) {
+      await whenIdle()
       if (isOver) break
       await fetchPart().catch(() => null)
     }
@@ -50,4 +51,12 @@ export function fetchLateParts(): () => void {
     clearTimeout(timer)
     window.removeEventListener('online', again)
   }
+}
+
+/** Waits until the page has nothing better to do, a few seconds at most. */
+function whenIdle(): Promise<void> {
+  return new Promise((resolve) => {
+    if ('requestIdleCallback' in window) requestIdleCallback(() => resolve(), { timeout: 3_000 })
+    else setTimeout(resolve, 200)
+  })
 }
