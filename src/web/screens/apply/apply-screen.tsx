@@ -50,6 +50,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
   const navigate = useNavigate()
   const control = useRun(open, run, plan)
   const [asking, setAsking] = useState<'skip' | 'order' | null>(null)
+  const [isListOpen, setListOpen] = useState(false)
   const { step, steps } = control
   useWakeLock(step !== null)
 
@@ -85,9 +86,9 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           )}
           {step ? <AlsoNow others={others} control={control} /> : null}
           <ScribeNote caseId={record.id} />
-          <details className="lg:hidden">
+          <details className="lg:hidden" onToggle={(event) => setListOpen(event.currentTarget.open)}>
             <summary className="min-h-11 content-center font-semibold">All steps</summary>
-            <Trail control={control} others={others} />
+            {isListOpen ? <Trail control={control} others={others} /> : null}
           </details>
         </div>
       </main>

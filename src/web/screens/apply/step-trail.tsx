@@ -26,28 +26,59 @@ export const StepTrail = memo(function StepTrail({
       style={{ gridTemplateRows: `repeat(${Math.ceil(steps.length / 2)}, auto)` }}
       className="grid auto-cols-fr gap-x-4 text-[0.92rem] sm:grid-flow-col"
     >
-      {steps.map((step, index) => {
-        const outcome = outcomes.get(step.id)
-        const isCurrent = step.id === current
-        return (
-          <li key={step.id} aria-current={isCurrent ? 'step' : undefined} className="min-w-0">
-            <button
-              type="button"
-              disabled={!onChoose || isCurrent}
-              onClick={() => onChoose?.(step.id)}
-              className={`flex min-h-9 w-full items-center gap-2.5 rounded-lg px-2 py-0.5 text-left pointer-coarse:min-h-11 ${isCurrent ? 'bg-citrus font-bold text-on-citrus' : outcome ? 'text-soft' : open.has(step.id) ? 'font-bold' : ''}`}
-            >
-              <span className="numeral w-6 shrink-0 text-right">{outcome === 'done' ? '✓' : outcome === 'skipped' ? '–' : index + 1}</span>
-              <span className="min-w-0 truncate">
-                {stepName(step)}
-                {step.wet ? <Droplet size={13} aria-label="while wet" className="ml-1 inline opacity-70" /> : null}
-                {outcome === 'skipped' ? ' (skipped)' : ''}
-                {!outcome && !isCurrent && open.has(step.id) ? <span className="sr-only"> (may be done now)</span> : null}
-              </span>
-            </button>
-          </li>
-        )
-      })}
+      {steps.map((step, index) => (
+        <TrailItem
+          key={step.id}
+          id={step.id}
+          number={index + 1}
+          name={stepName(step)}
+          isWet={step.wet}
+          outcome={outcomes.get(step.id)}
+          isCurrent={step.id === current}
+          isOpen={open.has(step.id)}
+          onChoose={onChoose}
+        />
+      ))}
     </ol>
+  )
+})
+
+/** One step of the trail: a step change draws only those whose standing changed. */
+const TrailItem = memo(function TrailItem({
+  id,
+  number,
+  name,
+  isWet,
+  outcome,
+  isCurrent,
+  isOpen,
+  onChoose,
+}: {
+  id: string
+  number: number
+  name: string
+  isWet: boolean
+  outcome: StepOutcome | undefined
+  isCurrent: boolean
+  isOpen: boolean
+  onChoose: ((stepId: string) => void) | undefined
+}) {
+  return (
+    <li aria-current={isCurrent ? 'step' : undefined} className="min-w-0">
+      <button
+        type="button"
+        disabled={!onChoose || isCurrent}
+        onClick={() => onChoose?.(id)}
+        className={`flex min-h-9 w-full items-center gap-2.5 rounded-lg px-2 py-0.5 text-left pointer-coarse:min-h-11 ${isCurrent ? 'bg-citrus font-bold text-on-citrus' : outcome ? 'text-soft' : isOpen ? 'font-bold' : ''}`}
+      >
+        <span className="numeral w-6 shrink-0 text-right">{outcome === 'done' ? '✓' : outcome === 'skipped' ? '–' : number}</span>
+        <span className="min-w-0 truncate">
+          {name}
+          {isWet ? <Droplet size={13} aria-label="while wet" className="ml-1 inline opacity-70" /> : null}
+          {outcome === 'skipped' ? ' (skipped)' : ''}
+          {!outcome && !isCurrent && isOpen ? <span className="sr-only"> (may be done now)</span> : null}
+        </span>
+      </button>
+    </li>
   )
 })
