@@ -94,24 +94,22 @@ function TouchHalves({ step, isBlocked, isDriver, actions }: { step: Step; isBlo
         </Button>
       ) : null}
       <div className="grid grid-cols-2 gap-2">
-        <Button className="min-h-24 text-lg" disabled={!onBack || !isDriver} onClick={() => onBack?.()}>
+        <Button className={`text-lg ${step.confirm ? 'min-h-16' : 'min-h-24'}`} disabled={!onBack || !isDriver} onClick={() => onBack?.()}>
           ‹ Back
         </Button>
         {step.confirm ? (
-          <Button className="min-h-24" disabled={!isDriver} onClick={onSkip}>
-            {step.optional ? 'Not planned' : 'Skip'}
-          </Button>
+          <p className="grid place-content-center rounded-2xl border border-dashed border-soft px-2 text-center text-sm text-soft">
+            Its own button is above.
+          </p>
         ) : (
           <Button look="next" className="min-h-24 text-xl" disabled={isBlocked} onClick={onDone}>
             Done ›
           </Button>
         )}
       </div>
-      {step.confirm ? null : (
-        <Button look="quiet" className="min-h-11" disabled={!isDriver} onClick={onSkip}>
-          {step.optional ? 'Not planned' : 'Skip this step'}
-        </Button>
-      )}
+      <Button look="quiet" className="min-h-11" disabled={!isDriver} onClick={onSkip}>
+        {step.optional ? 'Not planned' : 'Skip this step'}
+      </Button>
     </div>
   )
 }
