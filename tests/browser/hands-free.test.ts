@@ -27,247 +27,250 @@ interface Asked {
   readonly awake: number
 }
 
-describe('a run without free hands', () => {
-  let seeded: SeededCase
+describe('at the bedside', () => {
   before(async () => {
     server = await startLiveServer()
-    browser = await startBrowser(server.address)
-    await browser.setViewport(1280, 800)
-    await browser.driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: deviceStub })
-    await signIn(browser, 'isolde', server.password)
-    seeded = await seedCase(browser, 'leg-slab')
-    await sendRound(browser, seeded, quietRound('leg-slab'), true)
-    await startRun(browser, seeded)
   })
-  after(async () => {
-    await browser.close()
-    await server.stop()
-  })
+  after(() => server.stop())
 
-  const stepNumber = async (): Promise<number> => Number(/^Step (\d+)/.exec(await shownStep(browser))?.[1])
-  const waitForStep = (step: number): Promise<unknown> =>
-    browser.driver.wait(async () => (await stepNumber()) === step, 8_000, `step ${step} never came`)
-  const asked = (): Promise<Asked> => browser.driver.executeScript('return window.asked')
-  const settle = (): Promise<void> => browser.driver.sleep(400)
-  const key = (type: 'keyDown' | 'keyUp', isRepeat = false): Promise<unknown> =>
-    browser.driver.sendAndGetDevToolsCommand('Input.dispatchKeyEvent', {
-      type,
-      key: 'PageDown',
-      code: 'PageDown',
-      windowsVirtualKeyCode: 34,
-      autoRepeat: isRepeat,
+  describe('a run without free hands', () => {
+    let seeded: SeededCase
+    before(async () => {
+      browser = await startBrowser(server.address)
+      await browser.setViewport(1280, 800)
+      await browser.driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: deviceStub })
+      await signIn(browser, 'isolde', server.password)
+      seeded = await seedCase(browser, 'leg-slab')
+      await sendRound(browser, seeded, quietRound('leg-slab'), true)
+      await startRun(browser, seeded)
+    })
+    after(async () => {
+      await browser.close()
     })
 
-  it('keeps the screen awake from the first step on', async () => {
-    await browser.driver.wait(async () => (await asked()).awake > 0, 8_000)
-  })
+    const stepNumber = async (): Promise<number> => Number(/^Step (\d+)/.exec(await shownStep(browser))?.[1])
+    const waitForStep = (step: number): Promise<unknown> =>
+      browser.driver.wait(async () => (await stepNumber()) === step, 8_000, `step ${step} never came`)
+    const asked = (): Promise<Asked> => browser.driver.executeScript('return window.asked')
+    const settle = (): Promise<void> => browser.driver.sleep(400)
+    const key = (type: 'keyDown' | 'keyUp', isRepeat = false): Promise<unknown> =>
+      browser.driver.sendAndGetDevToolsCommand('Input.dispatchKeyEvent', {
+        type,
+        key: 'PageDown',
+        code: 'PageDown',
+        windowsVirtualKeyCode: 34,
+        autoRepeat: isRepeat,
+      })
 
-  it('takes the pedal wherever the focus was left, but not out of a field', async () => {
-    await settle()
-    await browser.driver.executeScript('document.activeElement.blur()')
-    await browser.press(Key.PAGE_DOWN)
-    await waitForStep(2)
-    await settle()
-    await (await browser.find('textbox', 'Note, kept with the time')).sendKeys('two hands ', Key.SPACE, Key.PAGE_DOWN)
-    await settle()
-    expect(await stepNumber()).to.equal(2)
-    await browser.driver.executeScript('document.activeElement.blur()')
-    await browser.press(Key.BACK_SPACE)
-    await waitForStep(1)
-  })
-
-  it('counts a pedal that is held down, or that bounces, once', async () => {
-    await settle()
-    await key('keyDown')
-    for (let count = 0; count < 12; count++) await key('keyDown', true)
-    await key('keyUp')
-    await waitForStep(2)
-    await settle()
-    expect(await stepNumber()).to.equal(2)
-    await key('keyDown')
-    await key('keyUp')
-    await key('keyDown')
-    await key('keyUp')
-    await waitForStep(3)
-    await settle()
-    expect(await stepNumber()).to.equal(3)
-  })
-
-  it('leaves the keys to a sheet that is open', async () => {
-    await browser.press('w')
-    await browser.find('dialog', 'What is wrong?')
-    await browser.press(Key.PAGE_DOWN)
-    await browser.press(Key.ESCAPE)
-    await browser.driver.wait(async () => (await browser.query('dialog', 'What is wrong?')) === null, 8_000)
-    expect(await stepNumber()).to.equal(3)
-  })
-
-  it('gives a touch screen two halves, and the confirmed step its own button beside them', async () => {
-    await browser.setViewport(390, 844)
-    await browser.driver.sendAndGetDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: true })
-    const confirm = await browser.find('button', 'Both identifiers and LEFT confirmed aloud')
-    expect((await confirm.getRect()).height).to.be.at.least(60)
-    expect(await browser.query('button', 'Done ›')).to.equal(null)
-    await confirm.click()
-    await waitForStep(4)
-    await finishStep(browser)
-    const on = await browser.find('button', 'Done ›')
-    const back = await browser.find('button', '‹ Back')
-    const onScreen = (element: WebElement): Promise<DOMRect> =>
-      browser.driver.executeScript('return arguments[0].getBoundingClientRect().toJSON()', element)
-    const [right, left] = [await onScreen(on), await onScreen(back)]
-    expect(left.x + left.width).to.be.at.most(right.x)
-    for (const half of [left, right]) {
-      expect(half.width, 'a glove wide').to.be.at.least(150)
-      expect(half.height, 'a glove high').to.be.at.least(90)
-    }
-    expect(right.y + right.height, 'in reach without scrolling').to.be.at.most(844)
-    await settle()
-    await on.click()
-    await waitForStep(6)
-    await settle()
-    await back.click()
-    await waitForStep(5)
-    await browser.driver.sendAndGetDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: false })
-    await browser.setViewport(1280, 800)
-  })
-
-  it('sounds and shakes once when a timer ends, says so, and stops when it was heard', async () => {
-    await (await browser.find('heading', 'Apply')).click().catch(() => undefined)
-    await browser.press(Key.SHIFT)
-    const runId: string = await browser.driver.executeAsyncScript(
-      `const [id, done] = arguments
-       fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).id))`,
-      seeded.caseId,
-    )
-    const before = await asked()
-    const stream = { type: 'case', id: seeded.caseId } as const
-    await sendFromPage(browser, stream, 'timer', { runId, timerId: 'egg', label: 'Board limit', minutes: 0.05, kind: 'limit' })
-    await browser.find('timer', 'Board limit')
-    await browser.find('button', 'Heard: Board limit')
-    await browser.driver.wait(async () => (await asked()).shaken > before.shaken, 8_000)
-    await browser.driver.sleep(1_500)
-    const after = await asked()
-    expect(after.shaken - before.shaken, 'shaken').to.equal(1)
-    expect(after.tones - before.tones, 'tones of one alarm').to.equal(3)
-    await browser.click('button', 'Heard: Board limit')
-    await browser.driver.wait(async () => (await browser.query('timer', 'Board limit')) === null, 8_000)
-  })
-
-  it('is silent when the sound is off, and shows the end all the same', async () => {
-    await walkTo(browser, /bubbles stop/)
-    await browser.click('button', 'Sound is on: turn it off')
-    const runId: string = await browser.driver.executeAsyncScript(
-      `const [id, done] = arguments
-       fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).id))`,
-      seeded.caseId,
-    )
-    const before = await asked()
-    const stream = { type: 'case', id: seeded.caseId } as const
-    await sendFromPage(browser, stream, 'timer', { runId, timerId: 'quiet', label: 'Quiet limit', minutes: 0.04, kind: 'limit' })
-    await browser.find('button', 'Heard: Quiet limit')
-    await browser.driver.sleep(800)
-    expect((await asked()).tones).to.equal(before.tones)
-    await browser.click('button', 'Heard: Quiet limit')
-  })
-
-  it('shows what is running before anybody has signed in, without a name', async () => {
-    await browser.open(`/case/${seeded.caseId}/apply`)
-    await browser.find('region', /^Step/)
-    await walkTo(browser, /Fold the corner/)
-    await browser.find('timer', 'Setting')
-    await browser.driver.manage().deleteAllCookies()
-    await browser.driver.navigate().refresh()
-    await browser.find('button', 'Sign in')
-    await browser.find('timer', 'Setting')
-    expect(await browser.text()).not.to.include('Test leg-slab')
-    await signIn(browser, 'isolde', server.password)
-    await browser.find('timer', 'Setting')
-    await browser.waitForText('Test leg-slab')
-    await browser.driver.manage().deleteAllCookies()
-    await browser.open('/')
-    await browser.type('textbox', 'Name', 'greta')
-    await browser.type('textbox', 'Password', server.password)
-    await browser.click('button', 'Sign in')
-    await browser.find('timer', 'Setting')
-    expect(await browser.text(), 'who sees no clinical data').not.to.include('Test leg-slab')
-    await browser.driver.manage().deleteAllCookies()
-    await signIn(browser, 'isolde', server.password)
-  })
-
-  it('lets the screen sleep again when nobody applies and nothing is timed', async () => {
-    const other = await seedCase(browser, 'walker-boot')
-    await browser.open(`/case/${other.caseId}/choose`)
-    await browser.find('button', 'Accept the plan')
-    await browser.driver.sleep(500)
-    const timers = await browser.query('region', 'Running timers')
-    const { awake } = await asked()
-    expect(awake).to.equal(timers === null ? 0 : 1)
-  })
-})
-
-describe('a run without a connection', () => {
-  let seeded: SeededCase
-  before(async () => {
-    server = await startLiveServer()
-    browser = await startBrowser(server.address)
-    await browser.setViewport(1280, 800)
-    await signIn(browser, 'isolde', server.password)
-    seeded = await seedCase(browser, 'leg-slab')
-    await sendRound(browser, seeded, quietRound('leg-slab'), true)
-    await startRun(browser, seeded)
-    await browser.driver.sendAndGetDevToolsCommand('Network.enable', {})
-  })
-  after(async () => {
-    await browser.close()
-    await server.stop()
-  })
-
-  const network = (offline: boolean): Promise<unknown> =>
-    browser.driver.sendAndGetDevToolsCommand('Network.emulateNetworkConditions', {
-      offline,
-      latency: 0,
-      downloadThroughput: -1,
-      uploadThroughput: -1,
+    it('keeps the screen awake from the first step on', async () => {
+      await browser.driver.wait(async () => (await asked()).awake > 0, 8_000)
     })
 
-  it('goes on step by step with its timers, and everything arrives once and in order', async () => {
-    await walkTo(browser, /Feel every bony point/)
-    await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
-    await network(true)
-    await walkTo(browser, /Fold the corner/)
-    await browser.find('timer', 'Setting')
-    await browser.press('w')
-    await browser.click('button', 'It is setting too early')
-    await browser.type('textbox', 'What was found, what was done', 'no signal down here')
-    await browser.click('button', 'Keep and go on')
-    await browser.waitForText('NOT sent: phone if urgent')
-    for (const [stage, heading] of [
-      ['6', 'Check'],
-      ['7', 'Watch'],
-      ['1', 'Size up'],
-      ['5', 'Apply'],
-    ] as const) {
-      await browser.press(stage)
-      await browser.find('heading', heading)
-    }
-    const shown = (await shownStep(browser)).split(':')[0]
-    await network(false)
-    await browser.driver.wait(async () => !/No connection|NOT sent|Sending…/.test(await browser.text()), 20_000)
-    expect((await shownStep(browser)).split(':')[0]).to.equal(shown)
-    const record: CaseRecord = await browser.driver.executeAsyncScript(
-      `const [id, done] = arguments
+    it('takes the pedal wherever the focus was left, but not out of a field', async () => {
+      await settle()
+      await browser.driver.executeScript('document.activeElement.blur()')
+      await browser.press(Key.PAGE_DOWN)
+      await waitForStep(2)
+      await settle()
+      await (await browser.find('textbox', 'Note, kept with the time')).sendKeys('two hands ', Key.SPACE, Key.PAGE_DOWN)
+      await settle()
+      expect(await stepNumber()).to.equal(2)
+      await browser.driver.executeScript('document.activeElement.blur()')
+      await browser.press(Key.BACK_SPACE)
+      await waitForStep(1)
+    })
+
+    it('counts a pedal that is held down, or that bounces, once', async () => {
+      await settle()
+      await key('keyDown')
+      for (let count = 0; count < 12; count++) await key('keyDown', true)
+      await key('keyUp')
+      await waitForStep(2)
+      await settle()
+      expect(await stepNumber()).to.equal(2)
+      await key('keyDown')
+      await key('keyUp')
+      await key('keyDown')
+      await key('keyUp')
+      await waitForStep(3)
+      await settle()
+      expect(await stepNumber()).to.equal(3)
+    })
+
+    it('leaves the keys to a sheet that is open', async () => {
+      await browser.press('w')
+      await browser.find('dialog', 'What is wrong?')
+      await browser.press(Key.PAGE_DOWN)
+      await browser.press(Key.ESCAPE)
+      await browser.driver.wait(async () => (await browser.query('dialog', 'What is wrong?')) === null, 8_000)
+      expect(await stepNumber()).to.equal(3)
+    })
+
+    it('gives a touch screen two halves, and the confirmed step its own button beside them', async () => {
+      await browser.setViewport(390, 844)
+      await browser.driver.sendAndGetDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: true })
+      const confirm = await browser.find('button', 'Both identifiers and LEFT confirmed aloud')
+      expect((await confirm.getRect()).height).to.be.at.least(60)
+      expect(await browser.query('button', 'Done ›')).to.equal(null)
+      await confirm.click()
+      await waitForStep(4)
+      await finishStep(browser)
+      const on = await browser.find('button', 'Done ›')
+      const back = await browser.find('button', '‹ Back')
+      const onScreen = (element: WebElement): Promise<DOMRect> =>
+        browser.driver.executeScript('return arguments[0].getBoundingClientRect().toJSON()', element)
+      const [right, left] = [await onScreen(on), await onScreen(back)]
+      expect(left.x + left.width).to.be.at.most(right.x)
+      for (const half of [left, right]) {
+        expect(half.width, 'a glove wide').to.be.at.least(150)
+        expect(half.height, 'a glove high').to.be.at.least(90)
+      }
+      expect(right.y + right.height, 'in reach without scrolling').to.be.at.most(844)
+      await settle()
+      await on.click()
+      await waitForStep(6)
+      await settle()
+      await back.click()
+      await waitForStep(5)
+      await browser.driver.sendAndGetDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: false })
+      await browser.setViewport(1280, 800)
+    })
+
+    it('sounds and shakes once when a timer ends, says so, and stops when it was heard', async () => {
+      await (await browser.find('heading', 'Apply')).click().catch(() => undefined)
+      await browser.press(Key.SHIFT)
+      const runId: string = await browser.driver.executeAsyncScript(
+        `const [id, done] = arguments
+       fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).id))`,
+        seeded.caseId,
+      )
+      const before = await asked()
+      const stream = { type: 'case', id: seeded.caseId } as const
+      await sendFromPage(browser, stream, 'timer', { runId, timerId: 'egg', label: 'Board limit', minutes: 0.05, kind: 'limit' })
+      await browser.find('timer', 'Board limit')
+      await browser.find('button', 'Heard: Board limit')
+      await browser.driver.wait(async () => (await asked()).shaken > before.shaken, 8_000)
+      await browser.driver.sleep(1_500)
+      const after = await asked()
+      expect(after.shaken - before.shaken, 'shaken').to.equal(1)
+      expect(after.tones - before.tones, 'tones of one alarm').to.equal(3)
+      await browser.click('button', 'Heard: Board limit')
+      await browser.driver.wait(async () => (await browser.query('timer', 'Board limit')) === null, 8_000)
+    })
+
+    it('is silent when the sound is off, and shows the end all the same', async () => {
+      await walkTo(browser, /bubbles stop/)
+      await browser.click('button', 'Sound is on: turn it off')
+      const runId: string = await browser.driver.executeAsyncScript(
+        `const [id, done] = arguments
+       fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).id))`,
+        seeded.caseId,
+      )
+      const before = await asked()
+      const stream = { type: 'case', id: seeded.caseId } as const
+      await sendFromPage(browser, stream, 'timer', { runId, timerId: 'quiet', label: 'Quiet limit', minutes: 0.04, kind: 'limit' })
+      await browser.find('button', 'Heard: Quiet limit')
+      await browser.driver.sleep(800)
+      expect((await asked()).tones).to.equal(before.tones)
+      await browser.click('button', 'Heard: Quiet limit')
+    })
+
+    it('shows what is running before anybody has signed in, without a name', async () => {
+      await browser.open(`/case/${seeded.caseId}/apply`)
+      await browser.find('region', /^Step/)
+      await walkTo(browser, /Fold the corner/)
+      await browser.find('timer', 'Setting')
+      await browser.driver.manage().deleteAllCookies()
+      await browser.driver.navigate().refresh()
+      await browser.find('button', 'Sign in')
+      await browser.find('timer', 'Setting')
+      expect(await browser.text()).not.to.include('Test leg-slab')
+      await signIn(browser, 'isolde', server.password)
+      await browser.find('timer', 'Setting')
+      await browser.waitForText('Test leg-slab')
+      await browser.driver.manage().deleteAllCookies()
+      await browser.open('/')
+      await browser.type('textbox', 'Name', 'greta')
+      await browser.type('textbox', 'Password', server.password)
+      await browser.click('button', 'Sign in')
+      await browser.find('timer', 'Setting')
+      expect(await browser.text(), 'who sees no clinical data').not.to.include('Test leg-slab')
+      await browser.driver.manage().deleteAllCookies()
+      await signIn(browser, 'isolde', server.password)
+    })
+
+    it('lets the screen sleep again when nobody applies and nothing is timed', async () => {
+      const other = await seedCase(browser, 'walker-boot')
+      await browser.open(`/case/${other.caseId}/choose`)
+      await browser.find('button', 'Accept the plan')
+      await browser.driver.sleep(500)
+      const timers = await browser.query('region', 'Running timers')
+      const { awake } = await asked()
+      expect(awake).to.equal(timers === null ? 0 : 1)
+    })
+  })
+
+  describe('a run without a connection', () => {
+    let seeded: SeededCase
+    before(async () => {
+      browser = await startBrowser(server.address)
+      await browser.setViewport(1280, 800)
+      await signIn(browser, 'isolde', server.password)
+      seeded = await seedCase(browser, 'leg-slab')
+      await sendRound(browser, seeded, quietRound('leg-slab'), true)
+      await startRun(browser, seeded)
+      await browser.driver.sendAndGetDevToolsCommand('Network.enable', {})
+    })
+    after(async () => {
+      await browser.close()
+    })
+
+    const network = (offline: boolean): Promise<unknown> =>
+      browser.driver.sendAndGetDevToolsCommand('Network.emulateNetworkConditions', {
+        offline,
+        latency: 0,
+        downloadThroughput: -1,
+        uploadThroughput: -1,
+      })
+
+    it('goes on step by step with its timers, and everything arrives once and in order', async () => {
+      await walkTo(browser, /Feel every bony point/)
+      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
+      await network(true)
+      await walkTo(browser, /Fold the corner/)
+      await browser.find('timer', 'Setting')
+      await browser.press('w')
+      await browser.click('button', 'It is setting too early')
+      await browser.type('textbox', 'What was found, what was done', 'no signal down here')
+      await browser.click('button', 'Keep and go on')
+      await browser.waitForText('NOT sent: phone if urgent')
+      for (const [stage, heading] of [
+        ['6', 'Check'],
+        ['7', 'Watch'],
+        ['1', 'Size up'],
+        ['5', 'Apply'],
+      ] as const) {
+        await browser.press(stage)
+        await browser.find('heading', heading)
+      }
+      const shown = (await shownStep(browser)).split(':')[0]
+      await network(false)
+      await browser.driver.wait(async () => !/No connection|NOT sent|Sending…/.test(await browser.text()), 20_000)
+      expect((await shownStep(browser)).split(':')[0]).to.equal(shown)
+      const record: CaseRecord = await browser.driver.executeAsyncScript(
+        `const [id, done] = arguments
        fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.record))`,
-      seeded.caseId,
-    )
-    const run = record.runs.at(-1)
-    if (!run) throw new Error('no run')
-    const ids = run.steps.map((one) => one.stepId)
-    expect(new Set(ids).size, 'each step once').to.equal(ids.length)
-    expect(ids.slice(-4)).to.deep.equal(['bone-points', 'cut-slab', 'wet', 'lay'])
-    expect(run.steps.map((one) => one.at)).to.deep.equal(run.steps.map((one) => one.at).sort())
-    expect(run.timers.map((one) => one.id)).to.include.members(['wetting', 'set'])
-    expect(run.troubles?.map((one) => one.troubleId)).to.have.length(1)
-    expect(record.notes.map((one) => one.text)).to.deep.equal(['It is setting too early: no signal down here'])
-  }).timeout(120_000)
+        seeded.caseId,
+      )
+      const run = record.runs.at(-1)
+      if (!run) throw new Error('no run')
+      const ids = run.steps.map((one) => one.stepId)
+      expect(new Set(ids).size, 'each step once').to.equal(ids.length)
+      expect(ids.slice(-4)).to.deep.equal(['bone-points', 'cut-slab', 'wet', 'lay'])
+      expect(run.steps.map((one) => one.at)).to.deep.equal(run.steps.map((one) => one.at).sort())
+      expect(run.timers.map((one) => one.id)).to.include.members(['wetting', 'set'])
+      expect(run.troubles?.map((one) => one.troubleId)).to.have.length(1)
+      expect(record.notes.map((one) => one.text)).to.deep.equal(['It is setting too early: no signal down here'])
+    }).timeout(120_000)
+  })
 })
