@@ -374,11 +374,58 @@ describe('a back slab in the browser', () => {
       expect(status).to.equal(200)
       await browser.find('dialog', 'Changed meanwhile')
       await browser.waitForText('past-toes')
+      await browser.driver.navigate().refresh()
+      await browser.find('dialog', 'Changed meanwhile')
+      await browser.waitForText('past-toes')
       await browser.click('button', 'Send mine again')
       await browser.driver.wait(
         async () => (await (await browser.find('combobox', 'Toe end')).getAttribute('value')) === 'past-toes',
         8_000,
       )
+    })
+
+    it('sends what was refused where it belongs, also when another case is open by then', async () => {
+      const caseId = await startCase()
+      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
+      const other = await startCase()
+      expect(other).not.to.equal(caseId)
+      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
+      const versionOf = (id: string): Promise<number> =>
+        browser.driver.executeAsyncScript(
+          `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.version))`,
+          id,
+        )
+      const before = await versionOf(other)
+      // As if it had been written without a connection, before somebody else changed the case.
+      await browser.driver.executeAsyncScript(
+        `const [caseId, done] = arguments
+         const event = { id: crypto.randomUUID(), stream: { type: 'case', id: caseId }, kind: 'options', v: 1, body: { options: { length: 'past-toes' } }, at: new Date().toISOString(), offsetMs: 0, base: 0 }
+         const run = async () => {
+           const { person } = await (await fetch('/api/session')).json()
+           const open = indexedDB.open('zesty-wren-' + person.id)
+           open.onsuccess = () => {
+             const change = open.result.transaction('outbox', 'readwrite')
+             change.objectStore('outbox').put({ event, order: 1 }, event.id)
+             change.oncomplete = () => { open.result.close(); done() }
+           }
+         }
+         run()`,
+        caseId,
+      )
+      await browser.driver.navigate().refresh()
+      await browser.find('dialog', 'Changed meanwhile')
+      await browser.click('button', 'Send mine again')
+      await browser.driver.wait(
+        async () =>
+          browser.driver.executeAsyncScript<boolean>(
+            `const [id, done] = arguments
+             fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.options.length === 'past-toes'))`,
+            caseId,
+          ),
+        8_000,
+      )
+      expect(await versionOf(other), 'the case that was open').to.equal(before)
+      expect(await browser.query('dialog', 'Changed meanwhile')).to.equal(null)
     })
   })
 

@@ -272,5 +272,26 @@ describe('at the bedside', () => {
       expect(run.troubles?.map((one) => one.troubleId)).to.have.length(1)
       expect(record.notes.map((one) => one.text)).to.deep.equal(['It is setting too early: no signal down here'])
     }).timeout(120_000)
+
+    it('locks when the session ends in mid-run, keeps what was done, and sends it after signing in', async () => {
+      await browser.driver.manage().deleteAllCookies()
+      await finishStep(browser)
+      await browser.find('dialog', 'Signed out')
+      await browser.waitForText('kept on this device and sent after signing in')
+      await browser.find('timer', 'Setting')
+      await browser.find('button', 'Something is wrong')
+      await browser.type('textbox', 'Name', 'isolde')
+      await browser.type('textbox', 'Password', server.password)
+      await browser.click('button', 'Sign in')
+      await browser.driver.wait(async () => (await browser.query('dialog', 'Signed out')) === null, 8_000)
+      await browser.driver.wait(async () => !/NOT sent|Sending…/.test(await browser.text()), 10_000)
+      const steps: string[] = await browser.driver.executeAsyncScript(
+        `const [id, done] = arguments
+         fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).steps.map((one) => one.stepId)))`,
+        seeded.caseId,
+      )
+      expect(steps.slice(-2)).to.deep.equal(['lay', 'fold'])
+      expect(await browser.query('dialog', /refused|not taken/i)).to.equal(null)
+    }).timeout(60_000)
   })
 })

@@ -4,6 +4,7 @@ import { lateParts } from '../late-parts'
 import { Button } from '../parts/button'
 import { CredentialsForm } from '../parts/credentials-form'
 import { useCase } from '../stores/case-store'
+import { flushOutbox } from '../stores/outbox'
 import { setLock, useLock } from '../stores/lock-store'
 import { usePerson, useSession } from '../stores/session-store'
 import { TimerDock } from './timer-dock'
@@ -19,7 +20,9 @@ export function LockScreen() {
   return mode === 'open' ? null : <Locked mode={mode} />
 }
 
-function Locked({ mode }: { mode: 'wipe' | 'locked' }) {
+const titles = { wipe: 'Wipe the screen', locked: 'Locked', ended: 'Signed out' } as const
+
+function Locked({ mode }: { mode: keyof typeof titles }) {
   const open = useCase()
   return (
     <Radix.Root open>
@@ -38,13 +41,13 @@ function Locked({ mode }: { mode: 'wipe' | 'locked' }) {
             <TimerDock isLocked />
           </div>
           <div className="mx-auto grid w-full max-w-xl flex-1 content-center gap-6 p-6">
-            <Radix.Title className="text-2xl font-bold">{mode === 'wipe' ? 'Wipe the screen' : 'Locked'}</Radix.Title>
+            <Radix.Title className="text-2xl font-bold">{titles[mode]}</Radix.Title>
             {open ? (
               <Suspense>
                 <LockedStep open={open} />
               </Suspense>
             ) : null}
-            {mode === 'wipe' ? <HoldToOpen /> : <Unlock />}
+            {mode === 'wipe' ? <HoldToOpen /> : <Unlock isEnded={mode === 'ended'} />}
           </div>
         </Radix.Content>
       </Radix.Portal>
@@ -82,7 +85,7 @@ function HoldToOpen() {
 }
 
 /** Name and password of whoever goes on; another person than before begins with a clean page. */
-function Unlock() {
+function Unlock({ isEnded }: { isEnded: boolean }) {
   const person = usePerson()
   const signIn = useSession((store) => store.signIn)
   const unlock = async (name: string, password: string): Promise<string | null> => {
@@ -90,13 +93,20 @@ function Unlock() {
     if (refused) return refused
     const { state } = useSession.getState()
     if (state.status === 'signed-in' && state.person.id !== person.id) window.location.reload()
-    else setLock('open')
+    else {
+      setLock('open')
+      void flushOutbox()
+    }
     return null
   }
   return (
     <div className="grid gap-4">
-      <p>Signed in: {person.name}. Anybody may go on under their own name.</p>
-      <CredentialsForm submitLabel="Unlock" busyLabel="Opening…" onSubmit={unlock} />
+      <p>
+        {isEnded
+          ? `The session of ${person.name} has ended. What was done is kept on this device and sent after signing in.`
+          : `Signed in: ${person.name}. Anybody may go on under their own name.`}
+      </p>
+      <CredentialsForm submitLabel={isEnded ? 'Sign in' : 'Unlock'} busyLabel="Opening…" onSubmit={unlock} />
     </div>
   )
 }

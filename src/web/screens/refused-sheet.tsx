@@ -3,19 +3,26 @@ import { spoken } from '#core/case/vocabulary'
 import { Button } from '../parts/button'
 import { Dialog } from '../parts/dialog'
 import { loadCase, useCaseStore, writeEvent } from '../stores/case-store'
-import { dismissRefused, type RefusedEvent } from '../stores/outbox'
+import { dismissRefused, makeEvent, sendEvent, type RefusedEvent } from '../stores/outbox'
 import type { EventKindId } from '#contract/event-kinds'
 
 /** Something that the server did not take: both sides, and the choice between them. Nothing typed is lost. */
 export function RefusedSheet({ refused }: { refused: RefusedEvent }) {
   const { event, problem } = refused
-  const caseId = useCaseStore((store) => store.caseId)
+  const { caseId, episodeId } = useCaseStore()
+  const isOfHeldCase = event.stream.id === caseId || event.stream.id === episodeId
   const close = (): void => dismissRefused(event.id)
   const isStale = problem.status === 409 && problem.current !== undefined
   const keepMine = async (): Promise<void> => {
     close()
-    if (caseId) await loadCase(caseId)
-    await writeEvent(event.kind as EventKindId, event.body as object)
+    const { kind, body } = event as { kind: EventKindId; body: object }
+    if (isOfHeldCase && caseId) {
+      await loadCase(caseId)
+      await writeEvent(kind, body)
+    } else {
+      // Another case is open by now: it goes where it belongs, on top of what stands there.
+      await sendEvent(makeEvent(event.stream, kind, body, (problem.current as { version?: number }).version ?? 0))
+    }
   }
   const takeTheirs = (): void => {
     close()

@@ -6,6 +6,8 @@ import { useKey } from '../hooks/use-key'
 import { useIdleLock } from '../hooks/use-idle-lock'
 import { useMendedClock } from '../hooks/use-mended-clock'
 import { fetchLateParts, lateParts } from '../late-parts'
+import { onSessionOver } from '../stores/api'
+import { setLock } from '../stores/lock-store'
 import { resumeOutbox, useOutbox } from '../stores/outbox'
 import { usePerson, useSession } from '../stores/session-store'
 import { startStream } from '../stores/stream'
@@ -66,6 +68,7 @@ function SignedInShell() {
     return startStream()
   }, [])
   useEffect(fetchLateParts, [])
+  useEffect(() => onSessionOver(() => setLock('ended')), [])
   useMendedClock()
   useIdleLock()
   useKey(['?'], () => setHelpOpen(true))

@@ -1,3 +1,4 @@
+import { paths } from '#contract/paths'
 import type { ProblemDetails } from '#contract/problem-details'
 
 /** What came of a request: an answer, a refusal with its reasons, or no connection. */
@@ -9,6 +10,21 @@ let csrfToken: string | null = null
 /** Keeps the CSRF token of the session for every request that changes something. */
 export function setCsrf(token: string | null): void {
   csrfToken = token
+}
+
+let tellSessionOver: () => void = () => undefined
+
+/** Calls back when the server no longer knows who is asking; returns how to stop. */
+export function onSessionOver(listener: () => void): () => void {
+  tellSessionOver = listener
+  return () => {
+    tellSessionOver = () => undefined
+  }
+}
+
+/** Whether a request was refused because the session ended, or another one began in this browser. */
+export function isSessionOver(problem: ProblemDetails): boolean {
+  return problem.status === 401 || problem.type === 'urn:zesty-wren:error:csrf'
 }
 
 /** Sends a JSON request; never throws. No answer within 15 s counts as offline. */
@@ -27,7 +43,10 @@ export async function callApi<T>(method: 'GET' | 'POST' | 'DELETE', path: string
     const data: unknown = await response.json()
     if (response.ok) return { kind: 'ok', value: data as T }
     if (response.status >= 500) return { kind: 'offline' }
-    return { kind: 'refused', problem: data as ProblemDetails }
+    const problem = data as ProblemDetails
+    // A wrong password is answered with 401 as well, and is the business of the form that it was typed into.
+    if (isSessionOver(problem) && path !== paths.session) tellSessionOver()
+    return { kind: 'refused', problem }
   } catch {
     return { kind: 'offline' }
   }
@@ -45,7 +64,10 @@ export async function sendBytes<T>(path: string, body: Blob | string, type: stri
     })
     const data: unknown = await response.json()
     if (response.ok) return { kind: 'ok', value: data as T }
-    return response.status >= 500 ? { kind: 'offline' } : { kind: 'refused', problem: data as ProblemDetails }
+    if (response.status >= 500) return { kind: 'offline' }
+    const problem = data as ProblemDetails
+    if (isSessionOver(problem)) tellSessionOver()
+    return { kind: 'refused', problem }
   } catch {
     return { kind: 'offline' }
   }

@@ -6,7 +6,7 @@ import { foldEpisode, type EpisodeRecord } from '#contract/episode-record'
 import type { EventInput, FoldableEvent } from '#contract/event'
 import { eventKinds, type EventKindId } from '#contract/event-kinds'
 import { paths } from '#contract/paths'
-import { callApi } from './api'
+import { callApi, isSessionOver } from './api'
 import { makeEvent, onAcknowledged, sendEvent, useOutbox } from './outbox'
 import { setServerClock } from './server-clock'
 import { currentDurable, useSession } from './session-store'
@@ -37,9 +37,10 @@ export async function loadCase(caseId: string): Promise<void> {
   if (useCaseStore.getState().caseId !== caseId) return
   if (result.kind === 'ok') return takeAnswer(result.value)
   const isBeingCreated = useOutbox.getState().pending.some((event) => event.stream.id === caseId && event.kind === 'case-opened')
-  const kept = result.kind === 'offline' ? await currentDurable()?.readCase(caseId) : undefined
+  const isOffline = result.kind === 'offline' || isSessionOver(result.problem)
+  const kept = isOffline ? await currentDurable()?.readCase(caseId) : undefined
   if (kept) useCaseStore.setState({ base: kept, episodeId: kept.episode.id, status: 'ready' })
-  else useCaseStore.setState({ status: isBeingCreated ? 'ready' : result.kind === 'offline' ? 'offline' : 'missing' })
+  else useCaseStore.setState({ status: isBeingCreated ? 'ready' : isOffline ? 'offline' : 'missing' })
 }
 
 function takeAnswer(answer: CaseAnswer): void {

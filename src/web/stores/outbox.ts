@@ -5,7 +5,7 @@ import type { EventInput } from '#contract/event'
 import { eventKinds, type EventKindId } from '#contract/event-kinds'
 import { paths } from '#contract/paths'
 import type { ProblemDetails } from '#contract/problem-details'
-import { callApi } from './api'
+import { callApi, isSessionOver } from './api'
 import { clockOffsetMs, serverNow } from './server-clock'
 import { currentDurable } from './session-store'
 
@@ -80,8 +80,9 @@ export async function flushOutbox(): Promise<void> {
         retryTimer = setTimeout(() => void flushOutbox(), 3_000)
         return
       }
-      if (result.kind === 'refused' && result.problem.status === 401) return
-      await currentDurable()?.dropFromOutbox(event.id)
+      if (result.kind === 'refused' && isSessionOver(result.problem)) return
+      // A refused one stays on the device: after a reload it is sent, refused and shown again, until somebody decides.
+      if (result.kind === 'ok') await currentDurable()?.dropFromOutbox(event.id)
       // In one turn, so that no screen sees the event gone from here and not yet there.
       if (result.kind === 'ok') for (const listener of listeners) listener(event, result.value)
       settle(event, result.kind === 'refused' ? result.problem : null)
@@ -94,6 +95,7 @@ export async function flushOutbox(): Promise<void> {
 
 /** Takes a refused event off the list once somebody has decided about it. */
 export function dismissRefused(id: string): void {
+  void currentDurable()?.dropFromOutbox(id)
   useOutbox.setState((state) => ({ refused: state.refused.filter((one) => one.event.id !== id) }))
 }
 
