@@ -52,6 +52,16 @@ describe('at the bedside', () => {
     const waitForStep = (step: number): Promise<unknown> =>
       browser.driver.wait(async () => (await stepNumber()) === step, 8_000, `step ${step} never came`)
     const asked = (): Promise<Asked> => browser.driver.executeScript('return window.asked')
+    /** Starts a limit of a few seconds, as another screen would. */
+    const startLimit = async (label: string, minutes: number): Promise<void> => {
+      const runId: string = await browser.driver.executeAsyncScript(
+        `const [id, done] = arguments
+         fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).id))`,
+        seeded.caseId,
+      )
+      const stream = { type: 'case', id: seeded.caseId } as const
+      await sendFromPage(browser, stream, 'timer', { runId, timerId: label, label, minutes, kind: 'limit' })
+    }
     const settle = (): Promise<void> => browser.driver.sleep(400)
     const key = (type: 'keyDown' | 'keyUp', isRepeat = false): Promise<unknown> =>
       browser.driver.sendAndGetDevToolsCommand('Input.dispatchKeyEvent', {
@@ -139,14 +149,8 @@ describe('at the bedside', () => {
     it('sounds and shakes once when a timer ends, says so, and stops when it was heard', async () => {
       await (await browser.find('heading', 'Apply')).click().catch(() => undefined)
       await browser.press(Key.SHIFT)
-      const runId: string = await browser.driver.executeAsyncScript(
-        `const [id, done] = arguments
-       fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).id))`,
-        seeded.caseId,
-      )
       const before = await asked()
-      const stream = { type: 'case', id: seeded.caseId } as const
-      await sendFromPage(browser, stream, 'timer', { runId, timerId: 'egg', label: 'Board limit', minutes: 0.05, kind: 'limit' })
+      await startLimit('Board limit', 0.05)
       await browser.find('timer', 'Board limit')
       await browser.find('button', 'Heard: Board limit')
       await browser.driver.wait(async () => (await asked()).shaken > before.shaken, 8_000)
@@ -161,14 +165,8 @@ describe('at the bedside', () => {
     it('is silent when the sound is off, and shows the end all the same', async () => {
       await walkTo(browser, /bubbles stop/)
       await browser.click('button', 'Sound is on: turn it off')
-      const runId: string = await browser.driver.executeAsyncScript(
-        `const [id, done] = arguments
-       fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).id))`,
-        seeded.caseId,
-      )
       const before = await asked()
-      const stream = { type: 'case', id: seeded.caseId } as const
-      await sendFromPage(browser, stream, 'timer', { runId, timerId: 'quiet', label: 'Quiet limit', minutes: 0.04, kind: 'limit' })
+      await startLimit('Quiet limit', 0.04)
       await browser.find('button', 'Heard: Quiet limit')
       await browser.driver.sleep(800)
       expect((await asked()).tones).to.equal(before.tones)

@@ -11,6 +11,7 @@ import { upcast } from '#contract/upcast'
 import { defineModels } from '../../src/server/db/models'
 import { chainHash, createEventRepository } from '../../src/server/repositories/events'
 import { bothLegs } from '../../src/server/demo/findings'
+import { goodBodies } from '../contract/good-events'
 import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from './server-harness'
 
 interface CaseBody {
@@ -37,18 +38,7 @@ describe('events of a case', () => {
   const measure = async (): Promise<void> => {
     await client.send(opened.caseStream, 'reading', reading('slab-path', 'right', 58))
     await client.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
-    await client.send(opened.episodeStream, 'patient', {
-      name: 'Wenna Strood',
-      isTemporary: false,
-      born: '1988-03-02',
-      number: 'TS-1',
-      ageYears: 38,
-      isAgeEstimated: false,
-      sex: 'female',
-      heightCm: 166,
-      massKg: 62,
-      isMassEstimated: false,
-    })
+    await client.send(opened.episodeStream, 'patient', goodBodies.patient)
   }
   const ownPlan = async () => {
     const { record, episode } = await fetchCase()
