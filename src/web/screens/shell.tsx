@@ -39,14 +39,14 @@ function SignedOutShell({ isReachable }: { isReachable: boolean }) {
   const load = useSession((store) => store.load)
   useEffect(() => void resumeTimers(), [])
   return (
-    <>
+    <div className="flex min-h-dvh flex-col">
       <div className="flex">
         <TimerDock isLocked />
       </div>
       {isReachable ? (
         <SignInScreen />
       ) : (
-        <main className="mx-auto grid min-h-dvh max-w-md place-content-center gap-4 p-6 text-center">
+        <main className="mx-auto grid max-w-md flex-1 place-content-center gap-4 p-6 text-center">
           <p className="text-lg font-bold">The server does not answer.</p>
           <p>What you typed is kept on this device. Check the network, then try again.</p>
           <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
@@ -54,7 +54,7 @@ function SignedOutShell({ isReachable }: { isReachable: boolean }) {
           </button>
         </main>
       )}
-    </>
+    </div>
   )
 }
 

@@ -6,7 +6,7 @@ import { Wren } from '../parts/wren'
 export function SignInScreen() {
   const signIn = useSession((store) => store.signIn)
   return (
-    <main className="mx-auto grid min-h-dvh w-full max-w-md content-center gap-8 p-6">
+    <main className="mx-auto grid w-full max-w-md flex-1 content-center gap-8 p-6">
       <header className="grid gap-3">
         <Wren size={56} />
         <h1 className="text-3xl font-bold">Zesty Wren</h1>

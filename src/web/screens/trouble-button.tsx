@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { TriangleAlert } from 'lucide-react'
 import { useKey } from '../hooks/use-key'
 import { lateParts } from '../late-parts'
@@ -10,7 +10,6 @@ const TroubleSheet = lazy(async () => ({ default: (await lateParts.troubleSheet(
 export function TroubleButton({ open, isThroughLock = false }: { open: OpenCase; isThroughLock?: boolean }) {
   const [isOpen, setOpen] = useState(false)
   useKey(['w'], () => setOpen(true))
-  useEffect(() => void lateParts.troubleSheet().catch(() => null), [])
   return (
     <>
       <button

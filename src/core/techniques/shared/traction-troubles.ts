@@ -1,12 +1,17 @@
 import type { Trouble } from '../trouble'
 import { breathless, lostPulse, newNumbness, shortOfMaterial, wantsToStop } from './troubles'
 
+const grips = {
+  'ankle hitch': { label: 'The ankle hitch slips or bites', again: 'Pad the hitch and place it again, lower and flat.' },
+  'skin strips': { label: 'The skin strips slip or bite', again: 'Fresh strips, padded over the ankle, lower and flat.' },
+} as const
+
 /**
  * What goes wrong in traction, whatever the splint.
  * @param release how this splint gives up its pull
  * @param grip where the pull holds on the leg
  */
-export function tractionTroubles(release: readonly string[], grip: 'ankle hitch' | 'skin strips'): readonly Trouble[] {
+export function tractionTroubles(release: readonly string[], grip: keyof typeof grips): readonly Trouble[] {
   return [
     lostPulse(release),
     newNumbness(release),
@@ -32,15 +37,9 @@ export function tractionTroubles(release: readonly string[], grip: 'ankle hitch'
     },
     {
       id: 'grip-slips',
-      label: grip === 'ankle hitch' ? 'The ankle hitch slips or bites' : 'The skin strips slip or bite',
+      label: grips[grip].label,
       isUrgent: false,
-      actions: [
-        'Take the pull by hand before anything is opened.',
-        grip === 'ankle hitch'
-          ? 'Pad the hitch and place it again, lower and flat.'
-          : 'Fresh strips, padded over the ankle, lower and flat.',
-        'Hand the pull over again only when it holds.',
-      ],
+      actions: ['Take the pull by hand before anything is opened.', grips[grip].again, 'Hand the pull over again only when it holds.'],
     },
     breathless(['Head end up, spine in line; the pull stays on by hand.']),
     shortOfMaterial('Hands keep the pull; splint to the other leg if nothing comes.'),

@@ -1,3 +1,4 @@
+import { Fragment } from 'react'
 import { patientLabel } from '#contract/episode-record'
 import type { OpenCase } from '../../stores/case-store'
 
@@ -7,7 +8,13 @@ export function Identifiers({ open }: { open: OpenCase }) {
   const facts = [patientLabel(patient), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean)
   return (
     <p className="rounded-2xl bg-well px-4 py-3 text-lg font-bold">
-      {facts.join(' · ')}
+      {facts.map((fact, index) => (
+        // A date or a number that breaks over two lines is read wrongly.
+        <Fragment key={fact}>
+          {index > 0 ? ' · ' : ''}
+          <span className={index > 0 ? 'whitespace-nowrap' : ''}>{fact}</span>
+        </Fragment>
+      ))}
       {patient.isTemporary ? (
         <span className="block text-base font-semibold text-caution">
           Temporary name: check the wristband, and the side with the patient.
