@@ -69,7 +69,7 @@ function simulateHeat(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, 
 }
 
 function simulateSwelling(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
-  const draft = createDraft(clinicalCase, ctx)
+  const draft = createDraft(clinicalCase, ctx, [])
   const girths = [...legGirths, ...armGirths].flatMap((definition) => draft.measure(definition)?.value ?? [])
   if (girths.length === 0)
     return refuse(problems, 'measurements/calf-girth', 'No girth was measured: measure at least one, for the swelling.')
@@ -97,9 +97,9 @@ function simulateRig(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, p
   }
   const [splintCm, counterweightKg, cordN] = [of('splint-length'), of('counterweight'), of('cord-tension')]
   const { massKg } = clinicalCase.patient
-  const draft: PlanDraft = createDraft(clinicalCase, ctx)
+  const draft: PlanDraft = createDraft(clinicalCase, ctx, [])
   const span = measureSpan(draft)
-  if (!findTechnique(clinicalCase.technique)?.decisions.includes('suspension-weight')) {
+  if (!findTechnique(clinicalCase.technique)?.decisions.some((one) => one.id === 'suspension-weight')) {
     return refuse(problems, 'technique', `${clinicalCase.technique} has no rig: use a technique that hangs the limb.`)
   }
   if (!span || massKg === undefined || splintCm === null || counterweightKg === null || cordN === null) return null

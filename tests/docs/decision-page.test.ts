@@ -13,8 +13,9 @@ describe('docs/formulas.md', () => {
   it('gives every decision of every technique a name, a formula and a source', () => {
     expect(rows.length).to.be.greaterThan(130)
     for (const row of rows) {
-      const [, , label, , formula, source] = row.split(/(?<!\\)\|/).map((cell) => cell.trim())
+      const [, , label, , range, formula, source] = row.split(/(?<!\\)\|/).map((cell) => cell.trim())
       expect(label, row).to.match(/\S/)
+      expect(range, row).to.match(/\S/)
       expect(formula, row).to.match(/\S/)
       expect(source, row).to.match(/^(anatomy|physics|practice|model)$/)
     }

@@ -1,4 +1,6 @@
+import { catalogue } from '#core/catalogue/catalogue'
 import type { Decision } from '#core/plan/decision'
+import { describeRange, type DecisionDefinition } from '#core/plan/decision-definition'
 import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import { optionValues, type Technique } from '#core/techniques/technique'
 import { techniques } from '#core/techniques/registry'
@@ -41,13 +43,21 @@ export function decisionPage(): string {
     for (const file of variantsOf(technique))
       for (const decision of planFile(file, { ...testContext(), protocol }).decisions)
         if (!found.has(decision.id)) found.set(decision.id, decision)
-    const rows = families(technique.decisions).map(({ ids, first }) => {
+    const rows = families(technique.decisions.map((one) => one.id)).map(({ ids, first }) => {
       const one = found.get(first)
-      return `| ${ids} | ${one?.label ?? ''} | ${one?.unit ?? ''} | ${cell(one?.formula ?? '')} | ${one?.source ?? ''} |`
+      const declared = technique.decisions.find((decision) => decision.id === first)
+      return `| ${ids} | ${declared?.label ?? ''} | ${one?.unit ?? ''} | ${declared ? describeChoice(declared) : ''} | ${cell(one?.formula ?? '')} | ${one?.source ?? ''} |`
     })
-    return `\n## ${technique.name} (\`${technique.id}\`)\n\n| id | label | unit | formula | source |\n|---|---|---|---|---|\n${rows.join('\n')}\n`
+    return `\n## ${technique.name} (\`${technique.id}\`)\n\n| id | label | unit | may be overruled to | formula | source |\n|---|---|---|---|---|---|\n${rows.join('\n')}\n`
   })
   return head + parts.join('')
+}
+
+/** Which values a clinician may put in place of the computed one. */
+function describeChoice(definition: DecisionDefinition): string {
+  if (definition.kind === 'choice') return definition.choices(catalogue.items).join(', ')
+  if (definition.kind === 'text') return 'words'
+  return definition.kind === 'yes-no' ? 'yes, no' : describeRange(definition)
 }
 
 /** Numbered decisions share a row: strap-trim-1 … strap-trim-4. */

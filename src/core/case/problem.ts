@@ -3,6 +3,7 @@ export const problemCodes = [
   'missing',
   'implausible',
   'format',
+  'out-of-range',
   'unknown-technique',
   'unknown-option',
   'unknown-flag',
@@ -25,5 +26,5 @@ export interface Problem {
  * opposed to readable but clinically doubtful (stored, marked and answered with problems).
  */
 export function isMalformed(problem: Problem): boolean {
-  return problem.code === 'format' || problem.code.startsWith('unknown-')
+  return problem.code === 'format' || problem.code === 'out-of-range' || problem.code.startsWith('unknown-')
 }

@@ -211,8 +211,16 @@ function readOverrule(data: unknown, index: number, problems: Problem[]): readon
     typeof value === 'boolean' ||
     (typeof value === 'number' && Number.isFinite(value)) ||
     (Array.isArray(value) && value.every((one) => typeof one === 'number' && Number.isFinite(one)))
-  if (decision && !isUsable) {
+  if (decision && value === undefined) {
     problems.push(formatProblem(`${path}/value`, `The overrule of ${decision} must carry the value to use instead.`))
+    return []
+  }
+  if (decision && !isUsable) {
+    problems.push({
+      code: 'out-of-range',
+      path: `overrules/${decision}`,
+      message: `The overrule of ${decision} must be a figure, a list of figures, a word, or true or false: write one of those.`,
+    })
     return []
   }
   return [

@@ -4,14 +4,17 @@ import type { MeasurementDefinition } from '../body/measurement-definition'
 import type { ClinicalCase, StockItem } from '../case/clinical-case'
 import type { Problem } from '../case/problem'
 import type { PlanContext } from './context'
+import { refuseValue, type DecisionDefinition } from './decision-definition'
 import type { Decision, DecisionStatus, DecisionUnit, DecisionValue, WorkingLine } from './decision'
 import { formatValue } from './format-decision'
 import { applyOverrule, markOverruled, withStatus } from './overrule'
 import type { Caution, CautionLevel, Material } from './plan'
 import type { SlowTask } from './slow-task'
 
-export type DecisionDraft = Omit<Decision, 'status' | 'display' | 'school' | 'unit'> & {
-  readonly unit: DecisionUnit | null
+export type DecisionDraft = Omit<Decision, 'label' | 'status' | 'display' | 'school' | 'unit'> & {
+  /** Where the words or the unit differ from the declared ones. */
+  readonly label?: string
+  readonly unit?: DecisionUnit | null
   readonly display?: string
   readonly school?: string | null
   /** Least status, where a value is uncertain by its nature and no caution says so. */
@@ -33,6 +36,8 @@ export interface PlanDraft {
   measureSides(definition: MeasurementDefinition): { readonly left: Estimate | null; readonly right: Estimate | null }
   /** As `measure`, and a missing reading is a problem. */
   require(definition: MeasurementDefinition): Estimate | null
+  /** The declared name of a decision. */
+  labelOf(id: string): string
   /** Adds a decision and returns the value to go on with: the overruled one where a clinician gave one. */
   decide<V extends DecisionValue>(decision: DecisionDraft & { readonly value: V }): V
   caution(caution: CautionDraft): void
@@ -54,14 +59,22 @@ export interface PlanDraft {
   }
 }
 
-/** Starts an empty draft for one case. */
-export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext): PlanDraft {
+/**
+ * Starts an empty draft for one case.
+ * @param declared the decisions that may be made in it
+ */
+export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declared: readonly DecisionDefinition[]): PlanDraft {
   const decisions: Decision[] = []
   const cautions: Caution[] = []
   const problems: Problem[] = []
   const materials: Material[] = []
   const pending: SlowTask[] = []
   const resolved = new Map<string, Estimate | null>()
+  const declaredAs = (id: string): DecisionDefinition => {
+    const definition = declared.find((one) => one.id === id)
+    if (!definition) throw new Error(`${clinicalCase.technique} decides ${id} without having declared it`)
+    return definition
+  }
 
   const measure = (definition: MeasurementDefinition): Estimate | null => {
     const known = resolved.get(definition.id)
@@ -103,14 +116,30 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext): PlanD
       }
       return estimate
     },
+    labelOf: (id) => declaredAs(id).label,
     decide(draft) {
+      const definition = declaredAs(draft.id)
+      const unit = draft.unit === undefined ? definition.unit : draft.unit
       const decision: Decision = {
         ...draft,
+        label: draft.label ?? definition.label,
+        unit,
         school: draft.school ?? null,
         status: draft.status ?? 'ok',
-        display: draft.display ?? formatValue(draft.value, draft.unit),
+        display: draft.display ?? formatValue(draft.value, unit),
       }
       const effective = applyOverrule(decision, clinicalCase.overrules)
+      // Every overrule here was accepted by its declaration, save that a decision with two units could not know which one counts.
+      const refusal = definition.alternative && effective.overruled ? refuseValue(definition, effective.value, [], unit) : null
+      if (refusal) {
+        problems.push({
+          code: 'out-of-range',
+          path: `overrules/${draft.id}`,
+          message: `The overrule is not usable. ${refusal} Set it again.`,
+        })
+        decisions.push(decision)
+        return draft.value
+      }
       decisions.push(effective)
       return effective.value as typeof draft.value
     },

@@ -5,6 +5,8 @@ import { applyOverrule, markOverruled, withStatus } from './overrule'
 import type { Caution, Plan } from './plan'
 import { slowKey, solveSlowTask, type SlowResult, type SlowTask } from './slow-task'
 import type { Overrule } from '../case/clinical-case'
+import { findTechnique } from '../techniques/registry'
+import { usableOverrules } from '../techniques/usable-overrules'
 import type { HeatResult } from '../heat/solve-heat'
 import type { CrewResult } from '../crew/crew-odds'
 
@@ -30,7 +32,9 @@ export function applySlowResult(plan: Plan, task: SlowTask, solved: SlowResult, 
         ? crewOutcome(task, solved.result)
         : null
   if (!made) return plan
-  const decision = withStatus(applyOverrule(made.decision, overrules), made.cautions)
+  const technique = findTechnique(plan.technique)
+  const usable = technique ? usableOverrules(technique, overrules, []).overrules : []
+  const decision = withStatus(applyOverrule(made.decision, usable), made.cautions)
   return {
     ...plan,
     decisions: [...plan.decisions, decision],

@@ -5,6 +5,7 @@ import { resolveOptions } from '../techniques/resolve-options'
 import { judgePlace } from '../techniques/judge-place'
 import { findTechnique } from '../techniques/registry'
 import type { Technique } from '../techniques/technique'
+import { itemsAtHand, usableOverrules } from '../techniques/usable-overrules'
 import type { PlanContext } from './context'
 import { createDraft, type PlanDraft } from './draft'
 import { takeRemembered } from './finish-plan'
@@ -24,10 +25,12 @@ export const coreVersion = '0.1.0'
 export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: readonly Problem[] = []): Plan | null {
   const technique = findTechnique(entered.technique)
   if (!technique) return null
-  const { clinicalCase, problem: levelProblem } = withUsableLevel(entered)
+  const accepted = usableOverrules(technique, entered.overrules, itemsAtHand(entered.stock, ctx.catalogue.items))
+  const { clinicalCase, problem: levelProblem } = withUsableLevel({ ...entered, overrules: accepted.overrules })
   const options = resolveOptions(technique, clinicalCase, ctx.protocol)
-  const draft = createDraft(clinicalCase, ctx)
+  const draft = createDraft(clinicalCase, ctx, technique.decisions)
   readProblems.forEach(draft.problem)
+  accepted.problems.forEach(draft.problem)
   options.problems.forEach(draft.problem)
   if (levelProblem) draft.problem(levelProblem)
   judgePlace(draft, technique, options.values)

@@ -20,9 +20,7 @@ export function decideSetting(draft: PlanDraft, material: SettingMaterial, layer
   const set = settingTime(material, waterC, packSetMin, draft.ctx.protocol)
   const minutes = draft.decide({
     id: 'set-time',
-    label: 'Setting time',
     value: set.minutes,
-    unit: 'min',
     sd: set.sd,
     source: 'model',
     formula: 'Nominal time × exp(−k × (water − 22 °C)); the pack’s own figure replaces the nominal.',
@@ -41,7 +39,6 @@ export function decideSetting(draft: PlanDraft, material: SettingMaterial, layer
   const cure = cureTime(material, layers, draft.ctx.protocol)
   draft.decide({
     id: 'cure-time',
-    label: 'Full strength after',
     value: cure.value,
     unit: cure.unit,
     source: 'practice',

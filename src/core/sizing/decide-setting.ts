@@ -29,9 +29,7 @@ export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: 
   judgeChoice(draft, best, chosen)
   const settingCm = draft.decide({
     id: 'setting',
-    label: 'Collar setting',
     value: used.settingCm,
-    unit: 'cm',
     odds: used.odds,
     sd: neck.sd,
     source: 'practice',
@@ -57,9 +55,7 @@ export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: 
   if (!withTilt) return
   draft.decide({
     id: 'head-tilt',
-    label: 'Head tilt from the setting',
     value: tiltDeg,
-    unit: 'deg',
     display: `${Math.abs(tiltDeg).toFixed(1)}° ${tiltDeg >= 0 ? 'back' : 'forward'}`,
     source: 'model',
     formula: 'Arc tangent of (setting − neck height) ÷ 11 cm; positive when set too high.',

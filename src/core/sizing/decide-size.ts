@@ -16,7 +16,6 @@ export interface SizedReading {
 
 export interface SizeRequest {
   readonly decision: string
-  readonly label: string
   /** Which stock items are sizes of this device. */
   readonly matches: (item: StockItem) => boolean
   readonly readings: readonly SizedReading[]
@@ -59,9 +58,7 @@ export function decideSize(draft: PlanDraft, request: SizeRequest): SizeOdds | n
   judge(draft, request, choice, wanted, chosen)
   draft.decide({
     id: request.decision,
-    label: request.label,
     value: used.size,
-    unit: null,
     display: `${used.size}, odds ${percent(used.odds)} of being in its labelled range`,
     odds: used.odds,
     school: request.school,
@@ -78,7 +75,7 @@ export function decideSize(draft: PlanDraft, request: SizeRequest): SizeOdds | n
     alternatives: alternativesOf(choice, used),
     ...(measured[0] ? { sd: measured[0].estimate.sd, strip: stripOf(measured[0].estimate, dimensions[0]!, choice, used) } : {}),
   })
-  layOut(draft, request.decision, request.label, used.size)
+  layOut(draft, request.decision, draft.labelOf(request.decision), used.size)
   return used
 }
 
@@ -149,7 +146,7 @@ function noSize(draft: PlanDraft, request: SizeRequest, why: string): void {
     code: 'no-size',
     decisions: [request.decision],
     steps: request.steps,
-    text: `${request.label}: no size here suits. Choose another technique or fetch the size.`,
+    text: `${draft.labelOf(request.decision)}: no size here suits. Choose another technique or fetch the size.`,
     why,
   })
 }

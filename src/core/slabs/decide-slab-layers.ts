@@ -22,9 +22,7 @@ export function decideSlabLayers(draft: PlanDraft, isPlaster: boolean, band: Lay
   const count = countSlabLayers(draft.clinicalCase, band, draft.ctx.protocol)
   return draft.decide({
     id: 'slab-layers',
-    label: 'Slab layers',
     value: count.layers,
-    unit: 'layers',
     source: 'practice',
     formula: `${band.base} layers ${where}, more for weight and long wear, fewer under 35 kg, kept within its band.`,
     working: [

@@ -4,7 +4,6 @@ import { chooseSlabWidth } from './slab-width'
 
 export interface SlabWidthRequest {
   readonly decision: 'slab-width' | 'stirrup-width'
-  readonly label: string
   readonly item: string
   /** Widest that may be laid, cm, above 0. */
   readonly widestCm: number
@@ -47,9 +46,7 @@ export function decideSlabWidth(draft: PlanDraft, request: SlabWidthRequest): { 
   }
   const widthCm = draft.decide({
     id: request.decision,
-    label: request.label,
     value: choice.widthCm,
-    unit: 'cm',
     source: 'practice',
     school: request.school,
     formula: request.formula,

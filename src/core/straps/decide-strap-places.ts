@@ -51,9 +51,7 @@ export function decideStrapPlaces(draft: PlanDraft, span: MeasuredSpan, count: n
   const places = placed ?? placeStraps(stretch, most, widthCm, stretches)
   return draft.decide({
     id: 'strap-places',
-    label: 'Strap centres above the heel sole',
     value: places?.centresCm ?? [],
-    unit: 'cm',
     source: 'practice',
     formula:
       'On a 0.5 cm grid, clear of injury, kneecap, fibular neck and malleoli: the greatest least spacing, first as low and last as high as allowed.',

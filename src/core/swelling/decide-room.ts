@@ -31,9 +31,7 @@ export function decideRoom(draft: PlanDraft, girthCm: number, where: string): vo
   }
   draft.decide({
     id: 'room',
-    label: 'Pressure of the padding at 72 h (estimate)',
     value: kPa,
-    unit: 'kPa',
     display:
       kPa === null
         ? 'no room left within 72 h, in this estimate'
@@ -44,9 +42,7 @@ export function decideRoom(draft: PlanDraft, girthCm: number, where: string): vo
   })
   draft.decide({
     id: 'room-hours',
-    label: 'Hours until 4 kPa (estimate)',
     value: hours,
-    unit: 'h',
     display: hours === null ? 'none within 72 h, in this estimate' : `${hours.toFixed(1)} h, in this estimate`,
     source: 'model',
     formula: 'When that pressure passes 4 kPa (30 mmHg). It never lengthens a round and never cancels an opening.',

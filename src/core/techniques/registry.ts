@@ -51,9 +51,13 @@ export function checkRegistry(list: readonly Technique[]): readonly Technique[] 
     if (!technique.name || !technique.purpose) throw new Error(`Technique ${technique.id} lacks a name or a purpose`)
     for (const [what, ids] of [
       ['an option', technique.options.map((option) => option.id)],
-      ['a decision', technique.decisions],
+      ['a decision', technique.decisions.map((decision) => decision.id)],
     ] as const) {
       if (new Set(ids).size !== ids.length) throw new Error(`Technique ${technique.id} has ${what} twice`)
+    }
+    for (const decision of technique.decisions) {
+      if (!decision.label || decision.least > decision.greatest || decision.step < 0)
+        throw new Error(`Decision ${decision.id} of ${technique.id} has no name or a bad range`)
     }
     for (const option of technique.options) {
       const isReal = option.figure ? option.figure.least < option.figure.greatest : option.values.length >= 2 || option.more !== undefined

@@ -17,7 +17,7 @@ export interface Suitability {
  * @returns the worst level of its reasons; `go` without any
  */
 export function judgeSuitability(technique: Technique, clinicalCase: ClinicalCase, ctx: PlanContext): Suitability {
-  const draft = createDraft(clinicalCase, ctx)
+  const draft = createDraft(clinicalCase, ctx, technique.decisions)
   const { values } = resolveOptions(technique, clinicalCase, ctx.protocol)
   judgePlace(draft, technique, values)
   technique.judge?.(draft, values)

@@ -1,6 +1,7 @@
 import type { MeasurementDefinition } from '../body/measurement-definition'
 import type { ClinicalCase } from '../case/clinical-case'
 import type { BodyRegion, Flag, Pattern, Region } from '../case/vocabulary'
+import type { DecisionDefinition } from '../plan/decision-definition'
 import type { PlanDraft } from '../plan/draft'
 import type { RoundLimits } from '../rounds/round-list'
 import type { Protocol } from '../quantities/defaults'
@@ -73,8 +74,8 @@ export interface Technique {
   readonly bodyRegion: BodyRegion | readonly BodyRegion[]
   readonly regions: readonly Region[]
   readonly patterns: readonly Pattern[]
-  /** Ids of every decision it can make, in the order in which they are shown. */
-  readonly decisions: readonly string[]
+  /** Every decision it can make, in the order in which they are shown. */
+  readonly decisions: readonly DecisionDefinition[]
   readonly options: readonly TechniqueOption[]
   /** What to measure, in the order in which it is asked, for this case's options. */
   readonly measurements: (clinicalCase: ClinicalCase, options: OptionValues) => readonly TechniqueMeasurement[]

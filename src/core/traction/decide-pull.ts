@@ -48,9 +48,7 @@ export function decidePull(draft: PlanDraft, request: PullRequest): number {
   const shown = formatValue(expectedKg, 'kg')
   return draft.decide({
     id: request.decision,
-    label: 'Pull',
     value: expectedKg,
-    unit: 'kg',
     display: isRelief ? (refusal ? `${shown} and equal length` : `to relief, expect about ${shown}`) : shown,
     ...(isRelief && !refusal ? { status: 'caution' as const } : {}),
     source: 'practice',

@@ -15,7 +15,6 @@ const webTurns = 2
 
 export interface ArmWrapRequest {
   readonly decision: 'padding' | 'bandage' | 'crepe'
-  readonly label: string
   readonly item: string
   /** Upper end of what is covered, cm from the wrist crease. */
   readonly topCm: number

@@ -18,7 +18,6 @@ export interface RollZone {
 
 export interface RollRequest {
   readonly decision: string
-  readonly label: string
   readonly item: string
   readonly zones: readonly RollZone[]
   /** How many times the area is covered from end to end. */
@@ -40,9 +39,7 @@ export function decideRolls(draft: PlanDraft, request: RollRequest): RollChoice 
   const layers = wrapLayers(request.passes, wrap.halfOverlap)
   draft.decide({
     id: request.decision,
-    label: request.label,
     value: choice.totalRolls,
-    unit: 'rolls',
     display: describeRolls(choice),
     formula:
       'Area between stations ÷ (width × half overlap) × passes × take-up, and figure-of-eight turns; fewest rolls, then least waste.',
@@ -94,7 +91,7 @@ function pickRolls(draft: PlanDraft, request: Omit<RollRequest, 'note' | 'workin
   return chooseRolls(zones, stockedRolls(draft, request))
 }
 
-function stockedRolls(draft: PlanDraft, request: Pick<RollRequest, 'item' | 'decision' | 'label'>): readonly StockItem[] {
+function stockedRolls(draft: PlanDraft, request: Pick<RollRequest, 'item' | 'decision'>): readonly StockItem[] {
   const { inStock } = draft.stock((item) => item.item === request.item)
   if (inStock.length > 0) return inStock
   draft.caution({
@@ -102,7 +99,7 @@ function stockedRolls(draft: PlanDraft, request: Pick<RollRequest, 'item' | 'dec
     code: 'not-in-stock',
     decisions: [request.decision],
     steps: [],
-    text: `${request.label}: none in stock; the number given is for the usual widths.`,
+    text: `${draft.labelOf(request.decision)}: none in stock; the number given is for the usual widths.`,
     why: `No ${request.item.replaceAll('-', ' ')} is listed as present.`,
   })
   return draft.ctx.catalogue.items.filter((item) => item.item === request.item)

@@ -16,7 +16,6 @@ const zoneWidths: Record<LegZone, readonly [number, number]> = { foot: [7.5, 10]
 
 export interface LegWrapRequest {
   readonly decision: 'padding' | 'bandage' | 'crepe'
-  readonly label: string
   readonly item: string
   readonly top: LegStationId
   readonly passes: number

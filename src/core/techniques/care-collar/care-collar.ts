@@ -9,6 +9,7 @@ import { careCollarOptions } from './options'
 import { careCollarCare, careCollarFit, careCollarSteps } from './procedure'
 import { decideSkin } from './skin'
 import { careCollarRelease, careCollarTroubles } from './trouble'
+import { decisions } from './decisions'
 
 const balanceCm = 0.5
 const marginCm = 0.5
@@ -22,7 +23,7 @@ export const careCollar: Technique = {
   bodyRegion: 'neck',
   regions: ['neck'],
   patterns: ['neck-injury'],
-  decisions: ['next-care', 'strap-balance', 'liner-margin', 'skin-trend', 'people', 'turn'],
+  decisions,
   options: careCollarOptions,
   measurements: () => [strapOverhang, linerMargin, ...collarSkin].map((definition) => ({ definition, need: 'optional' as const })),
   uses: () => [],
@@ -61,9 +62,7 @@ function decideNextCare(draft: PlanDraft, options: OptionValues): number {
   const hours = options['frequency'] === 'twice-daily' ? 12 : 24
   return draft.decide({
     id: 'next-care',
-    label: 'Next care',
     value: hours,
-    unit: 'h',
     source: 'practice',
     formula: 'Daily: 24 hours; twice daily: 12 hours.',
     working: [{ label: 'Care', value: String(options['frequency']), unit: null, from: 'option' }],
@@ -86,9 +85,7 @@ function decideBalance(draft: PlanDraft): void {
   }
   draft.decide({
     id: 'strap-balance',
-    label: 'Straps, left against right',
     value: difference,
-    unit: 'cm',
     source: 'practice',
     formula: 'Difference of the two overhangs; 0.5 cm at most.',
     working: [workingOf(left), workingOf(right)],
@@ -110,9 +107,7 @@ function decideMargin(draft: PlanDraft): void {
   }
   draft.decide({
     id: 'liner-margin',
-    label: 'Liner past the shell, at its least',
     value: margin.value,
-    unit: 'cm',
     sd: margin.sd,
     source: 'practice',
     formula: 'As measured; at least 0.5 cm all round.',

@@ -30,9 +30,7 @@ export function decideSkin(draft: PlanDraft): void {
   const worst = looks.reduce((a, b) => (skinGrades.indexOf(b.now) > skinGrades.indexOf(a.now) ? b : a))
   draft.decide({
     id: 'skin-trend',
-    label: 'Skin under the collar',
     value: trend,
-    unit: null,
     display: `${trend.replace('-', ' ')}; worst: ${worst.now.replaceAll('-', ' ')}, ${worst.label.replace('Skin, ', '')}`,
     source: 'practice',
     formula: 'Each area beside the look before: worse if any got worse, better if any got better and none worse.',

@@ -21,6 +21,7 @@ import { cutLines, type CutLine } from './cut-lines'
 import { decidePressures } from './pressure'
 import { castOpeningCare, castOpeningFit, castOpeningSteps } from './procedure'
 import { castOpeningRelease, castOpeningTroubles } from './trouble'
+import { decisions } from './decisions'
 
 const latestMin = 120
 
@@ -32,7 +33,7 @@ export const castOpening: Technique = {
   bodyRegion: ['leg', 'arm'],
   regions: ['foot', 'ankle', 'lower-leg', 'knee', 'thigh', 'hand', 'wrist', 'forearm'],
   patterns: ['tibial-shaft-fracture', 'tibial-plateau-fracture', 'malleolar-fracture'],
-  decisions: ['earliest', 'latest', 'room-gained', 'pressure-before', 'pressure-after', 'crepe', 'least-crew'],
+  decisions,
   options: castOpeningOptions,
   measurements: (clinicalCase) => [
     ...(isArm(clinicalCase) ? armGirths : legGirths).map((definition) => ({ definition, need: 'one-girth' as const })),
@@ -106,9 +107,7 @@ function decideTimes(draft: PlanDraft, isUrgent: boolean): void {
   if (earliestMin !== null) {
     const decided = draft.decide({
       id: 'earliest',
-      label: 'Earliest, after application',
       value: earliestMin,
-      unit: 'min',
       source: 'practice',
       display: isUrgent ? 'now' : `${earliestMin} min`,
       formula: 'When it is hard: plaster 60 minutes, fibreglass 20. At once when ordered or when the last round was urgent.',
@@ -127,9 +126,7 @@ function decideTimes(draft: PlanDraft, isUrgent: boolean): void {
   }
   draft.decide({
     id: 'latest',
-    label: 'Latest, after application',
     value: latestMin,
-    unit: 'min',
     source: 'practice',
     formula: 'Before leaving for the ward: within 120 minutes.',
     working: [],
@@ -185,7 +182,6 @@ function openLeg(draft: PlanDraft, options: OptionValues, isUrgent: boolean, isM
   if (isMeasured && hasLengths && !isUrgent) {
     decideLegWrap(draft, model, {
       decision: 'crepe',
-      label: 'Crepe',
       item: 'crepe-bandage',
       top,
       passes: 1,
@@ -212,7 +208,6 @@ function openArm(draft: PlanDraft, options: OptionValues, isUrgent: boolean): Ge
   if (!isUrgent) {
     decideArmWrap(draft, model, {
       decision: 'crepe',
-      label: 'Crepe',
       item: 'crepe-bandage',
       topCm,
       passes: 1,

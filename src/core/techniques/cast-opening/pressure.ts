@@ -30,9 +30,7 @@ export function decidePressures(draft: PlanDraft, options: OptionValues, widest:
   const paddingLayers = draft.clinicalCase.device?.paddingLayers ?? 2
   draft.decide({
     id: 'room-gained',
-    label: 'Room gained',
     value: freedCm / (2 * Math.PI),
-    unit: 'cm',
     source: 'model',
     formula: 'Freed opening ÷ 2π: all of it with the padding cut, 0.6 of it with the padding kept.',
     working: [
@@ -41,14 +39,8 @@ export function decidePressures(draft: PlanDraft, options: OptionValues, widest:
     ],
   })
   const base = { girthCm: widest.value, growthMax: greatestGirthGrowth(draft.clinicalCase, protocol), paddingLayers, coveredShare: 1 }
-  decidePressure(draft, 'pressure-before', 'Pressure closed, at 72 h (estimate)', { ...base, openingCm: 0, hasCrepe: false }, widest)
-  const after = decidePressure(
-    draft,
-    'pressure-after',
-    'Pressure opened, at 72 h (estimate)',
-    { ...base, openingCm: freedCm, hasCrepe: true },
-    widest,
-  )
+  decidePressure(draft, 'pressure-before', { ...base, openingCm: 0, hasCrepe: false }, widest)
+  const after = decidePressure(draft, 'pressure-after', { ...base, openingCm: freedCm, hasCrepe: true }, widest)
   if (after !== null) return
   draft.caution({
     level: 'stop',
@@ -60,14 +52,12 @@ export function decidePressures(draft: PlanDraft, options: OptionValues, widest:
   })
 }
 
-function decidePressure(draft: PlanDraft, id: string, label: string, input: RoomInput, widest: Estimate): number | null {
+function decidePressure(draft: PlanDraft, id: string, input: RoomInput, widest: Estimate): number | null {
   // No padding left: nothing gives, so there is no room at any swelling.
   const kPa = input.paddingLayers > 0 ? pressureUnderShell(input, horizonH, draft.ctx.protocol) : null
   return draft.decide({
     id,
-    label,
     value: kPa,
-    unit: 'kPa',
     display:
       kPa === null ? 'no room left, in this estimate' : `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
     source: 'model',

@@ -14,6 +14,7 @@ import { extricationCollarOptions } from './options'
 import { extricationCollarCare, extricationCollarFit, extricationCollarSteps } from './procedure'
 import { collarFlagRules, judgeCollar } from './rules'
 import { extricationCollarRelease, extricationCollarTroubles } from './trouble'
+import { decisions } from './decisions'
 
 /** Adjustable one-piece collar for getting a patient out and moved. */
 export const extricationCollar: Technique = {
@@ -23,7 +24,7 @@ export const extricationCollar: Technique = {
   bodyRegion: 'neck',
   regions: ['neck'],
   patterns: ['neck-injury'],
-  decisions: ['setting', 'head-tilt', 'slack', 'oxygen-route', 'least-crew'],
+  decisions,
   options: extricationCollarOptions,
   measurements: (_case, options) => [
     { definition: neckHeight, need: options['policy'] === 'blocks-and-hands' ? 'optional' : 'required' },
@@ -77,9 +78,7 @@ function decideSlack(draft: PlanDraft): void {
   const slackCm = fingerSlack(radiusCm, 1, fingerCm)
   draft.decide({
     id: 'slack',
-    label: 'Slack of the strap, one flat finger',
     value: slackCm,
-    unit: 'cm',
     display: `${formatValue(slackCm, 'cm')} of strap, ${((100 * slackCm) / girth.value).toFixed(1)} % of the girth`,
     source: 'physics',
     formula: 'How much longer a loop is with one finger under it on a round part.',
@@ -90,9 +89,7 @@ function decideSlack(draft: PlanDraft): void {
 function decideOxygen(draft: PlanDraft, oxygen: 'mask' | 'cannula', hasCollar: boolean): void {
   draft.decide({
     id: 'oxygen-route',
-    label: 'Oxygen',
     value: hasCollar ? 'under-side-hooks' : 'over-the-blocks',
-    unit: null,
     display: `${oxygen === 'mask' ? 'Mask strap' : 'Tubing'} ${hasCollar ? 'under the side hooks of the collar' : 'clear of the straps'}`,
     source: 'practice',
     formula: 'Led so that mask or cannula comes off without opening the collar; no tape on the face.',

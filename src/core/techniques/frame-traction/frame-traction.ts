@@ -13,6 +13,7 @@ import { positionOption, suppliesOption } from '../shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { frameTractionCare, frameTractionFit, frameTractionSteps } from './procedure'
 import { frameTractionRelease, frameTractionTroubles } from './trouble'
+import { decisions } from './decisions'
 
 const beyondLegCm = 25
 const stationLimitMin = 10
@@ -25,7 +26,7 @@ export const frameTraction: Technique = {
   bodyRegion: 'leg',
   regions: ['thigh'],
   patterns: ['femoral-shaft-fracture'],
-  decisions: ['frame-length', 'load', 'strap-places', 'loading', 'convert-by', 'least-crew'],
+  decisions,
   options: [loadOption(['relief', 'tenth']), suppliesOption, positionOption],
   measurements: () => [
     { definition: insideLeg, need: 'required' },
@@ -48,9 +49,7 @@ function planFrame(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   const frameCm = inside
     ? draft.decide({
         id: 'frame-length',
-        label: 'Frame length',
         value: inside.value + beyondLegCm,
-        unit: 'cm',
         sd: inside.sd,
         source: 'practice',
         formula: 'Inside leg + 25 cm, set on the sound leg.',
@@ -103,9 +102,7 @@ function decideLoading(draft: PlanDraft): string | null {
   }
   const value = draft.decide({
     id: 'loading',
-    label: 'Onto the stretcher',
     value: heightCm + beyondLegCm > stretcherCm ? 'feet-first' : 'head-first',
-    unit: null,
     source: 'practice',
     formula: 'Feet first when stature + 25 cm is more than the stretcher, else head first.',
     working: [

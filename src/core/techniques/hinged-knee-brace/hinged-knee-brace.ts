@@ -13,6 +13,7 @@ import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { kneeBraceCare, kneeBraceFit, kneeBraceSteps } from './procedure'
 import { decideStops, exampleProtocol } from './stops'
 import { kneeBraceRelease, kneeBraceTroubles } from './trouble'
+import { decisions } from './decisions'
 
 const barShare = 2 / 3
 const shortOfAnkleCm = 3
@@ -31,20 +32,7 @@ export const hingedKneeBrace: Technique = {
   bodyRegion: 'leg',
   regions: ['knee'],
   patterns: ['knee-ligament', 'patella-fracture', 'knee-post-op', 'tibial-plateau-fracture'],
-  decisions: [
-    'upper-bar',
-    'lower-bar',
-    'strap-trim-1',
-    'strap-trim-2',
-    'strap-trim-3',
-    'strap-trim-4',
-    'extension-stop',
-    'flexion-stop',
-    'lock',
-    'next-change',
-    'pistoning',
-    'least-crew',
-  ],
+  decisions,
   options: [
     {
       id: 'protocol',
@@ -90,13 +78,12 @@ function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   const { injury, orders } = draft.clinicalCase
   const thigh = draft.require(thighLength)
   const shank = draft.require(shankLength)
-  const upperCm = thigh ? decideBar(draft, 'upper-bar', 'Upper bar', barShare * thigh.value, '2/3 of the thigh.', thigh) : null
+  const upperCm = thigh ? decideBar(draft, 'upper-bar', barShare * thigh.value, '2/3 of the thigh.', thigh) : null
   const isNear = options['bar-reach'] === 'near-ankle'
   const lowerCm = shank
     ? decideBar(
         draft,
         'lower-bar',
-        'Lower bar',
         isNear ? shank.value - shortOfAnkleCm : barShare * shank.value,
         isNear ? 'Shank − 3 cm.' : '2/3 of the shank.',
         shank,
@@ -117,16 +104,13 @@ function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
 function decideBar(
   draft: PlanDraft,
   id: 'upper-bar' | 'lower-bar',
-  label: string,
   value: number,
   formula: string,
   from: Parameters<typeof workingOf>[0],
 ): number {
   return draft.decide({
     id,
-    label,
     value: Math.max(0, value),
-    unit: 'cm',
     sd: from.sd,
     source: 'practice',
     formula,
@@ -142,9 +126,7 @@ function decideTrims(draft: PlanDraft): void {
     const value = length.value - round.value - strapOverlapCm
     draft.decide({
       id: `strap-trim-${index + 1}`,
-      label: `Trim strap ${index + 1} by`,
       value,
-      unit: 'cm',
       display: value < 0 ? `too short by ${(-value).toFixed(1)} cm` : `${value.toFixed(1)} cm`,
       ...(value < 0 ? { status: 'caution' as const } : {}),
       source: 'practice',
@@ -173,9 +155,7 @@ function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
   }
   draft.decide({
     id: 'pistoning',
-    label: 'Slides at the flexion stop',
     value: slideCm,
-    unit: 'cm',
     source: 'physics',
     formula: '2 × offset × sin(half the bend).',
     working: [

@@ -38,12 +38,10 @@ export function decideStops(draft: PlanDraft, options: OptionValues, week: numbe
     })
   }
   const source = brace ? `ordered by ${brace.by || 'name not given'}` : name === exampleProtocol ? 'example' : `local table ${name}`
-  const decideDeg = (id: 'extension-stop' | 'flexion-stop', label: string, value: number): number =>
+  const decideDeg = (id: 'extension-stop' | 'flexion-stop', value: number): number =>
     draft.decide({
       id,
-      label,
       value,
-      unit: 'deg',
       display: `${value}°${isOrdered ? '' : ' (example, not ordered)'}`,
       source: 'practice',
       school: source,
@@ -53,13 +51,11 @@ export function decideStops(draft: PlanDraft, options: OptionValues, week: numbe
         ...(week === null ? [] : [{ label: 'Week', value: week, unit: null, from: 'measured' as const }]),
       ],
     })
-  const extensionDeg = decideDeg('extension-stop', 'Extension stop', brace?.extensionStop ?? row.extensionStopDeg)
-  const flexionDeg = decideDeg('flexion-stop', 'Flexion stop', brace?.flexionStop ?? row.flexionStopDeg)
+  const extensionDeg = decideDeg('extension-stop', brace?.extensionStop ?? row.extensionStopDeg)
+  const flexionDeg = decideDeg('flexion-stop', brace?.flexionStop ?? row.flexionStopDeg)
   const lock = draft.decide({
     id: 'lock',
-    label: 'Lock',
     value: brace?.lock ?? row.lock,
-    unit: null,
     source: 'practice',
     school: source,
     formula: 'As ordered; else the local table for this week; else an example.',
@@ -69,9 +65,7 @@ export function decideStops(draft: PlanDraft, options: OptionValues, week: numbe
     const hours = (next.fromWeek - (week ?? 0)) * weekH
     draft.decide({
       id: 'next-change',
-      label: 'Next change of stops in',
       value: hours,
-      unit: 'h',
       display: `week ${next.fromWeek}: ${next.extensionStopDeg}° to ${next.flexionStopDeg}°, lock ${next.lock}`,
       source: 'practice',
       formula: 'Weeks until the next row of the table.',

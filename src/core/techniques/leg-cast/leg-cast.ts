@@ -19,6 +19,7 @@ import { legCastOptions } from './options'
 import { legCastCare, legCastFit, legCastSteps, rollIds } from './procedure'
 import { decideKneeStrength } from './strength'
 import { legCastRelease, legCastTroubles } from './trouble'
+import { decisions } from './decisions'
 
 /** Rolls beyond this many are laid before the clock that counts: each has a wetting of its own. */
 const mostForecastRolls = 12
@@ -31,24 +32,7 @@ export const legCast: Technique = {
   bodyRegion: 'leg',
   regions: ['ankle', 'lower-leg', 'knee'],
   patterns: ['tibial-shaft-fracture', 'tibial-plateau-fracture', 'malleolar-fracture'],
-  decisions: [
-    'knee-angle',
-    'ankle-angle',
-    'padding',
-    'stocking-length',
-    'rolls',
-    'rolls-lower',
-    'rolls-thigh',
-    'cast-layers',
-    'knee-strength',
-    'set-time',
-    'cure-time',
-    'opening-time',
-    'room',
-    'room-hours',
-    'peak-skin-temp',
-    'least-crew',
-  ],
+  decisions,
   options: legCastOptions,
   measurements: (_case, options) => {
     const isLong = options['extent'] !== 'short'
@@ -195,7 +179,6 @@ function decideOpening(draft: PlanDraft, material: SettingMaterial, isFresh: boo
     id: 'opening-time',
     label: isFresh ? 'Open after' : 'Hard enough to open after',
     value: minutes,
-    unit: 'min',
     source: 'practice',
     formula: 'No sooner than hard: plaster 60 minutes, fibreglass 20. An emergency never waits for it.',
     working: [{ label: 'Material', value: material, unit: null, from: 'option' }],

@@ -36,9 +36,7 @@ export function decideAngles(draft: PlanDraft, options: OptionValues, isLong: bo
   if (!isLong) return { knee: 0 }
   const value = draft.decide({
     id: 'knee-angle',
-    label: 'Knee bend',
     value: knee,
-    unit: 'deg',
     source: 'practice',
     school: school === 'thirty' ? '30 to 40°, aim 30' : '15 to 20°, aim 18',
     formula: 'The aim of the school; measured with the goniometer while soft.',
@@ -58,13 +56,11 @@ export function decideCastLayers(draft: PlanDraft): number {
   ]
   return draft.decide({
     id: 'cast-layers',
-    label: 'Cast layers',
     value: clamp(
       reasons.reduce((sum, reason) => sum + reason.change, baseLayers),
       baseLayers - 1,
       baseLayers + 1,
     ),
-    unit: 'layers',
     source: 'practice',
     formula: '7 layers, more for weight and long wear, fewer under 35 kg, kept from 6 to 8; two more across the knee.',
     working: [
@@ -85,7 +81,6 @@ export function decideCastRolls(
   const top = isLong ? 'groin' : 'below-knee'
   decideLegWrap(draft, model, {
     decision: 'padding',
-    label: 'Padding',
     item: 'padding-roll',
     top,
     passes: 1,
@@ -102,7 +97,6 @@ export function decideCastRolls(
   const lower = decideRolls(draft, {
     ...common,
     decision: 'rolls-lower',
-    label: 'Rolls, foot and lower leg',
     zones: zones.filter((zone) => zone.id !== 'thigh'),
     note: 'foot and lower leg',
   })
@@ -110,7 +104,6 @@ export function decideCastRolls(
     ? decideRolls(draft, {
         ...common,
         decision: 'rolls-thigh',
-        label: 'Rolls, thigh',
         zones: zones.filter((zone) => zone.id === 'thigh'),
         note: 'over the knee to the groin',
       })
@@ -119,9 +112,7 @@ export function decideCastRolls(
   const counts = { lower: lower.totalRolls, thigh: thigh?.totalRolls ?? 0 }
   draft.decide({
     id: 'rolls',
-    label: 'Rolls',
     value: counts.lower + counts.thigh,
-    unit: 'rolls',
     source: 'practice',
     formula: 'Rolls of the lower part and of the thigh together.',
     working: [
@@ -140,9 +131,7 @@ export function decideStocking(draft: PlanDraft, model: LegModel, isLong: boolea
   const coveredCm = top.atCm + model.footCm
   const lengthCm = draft.decide({
     id: 'stocking-length',
-    label: 'Stocking',
     value: stockinetteLength(coveredCm, 'turned-over'),
-    unit: 'cm',
     source: 'practice',
     formula: 'Covered length of foot and leg, and 10 cm more at each end.',
     working: [

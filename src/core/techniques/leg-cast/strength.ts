@@ -56,9 +56,7 @@ export function decideKneeStrength(draft: PlanDraft, model: LegModel, material: 
   }
   draft.decide({
     id: 'knee-strength',
-    label: 'Strength at the knee (estimate)',
     value: factor,
-    unit: 'ratio',
     display: `${factor.toFixed(1)} times the leg lifted by the heel, in this estimate`,
     source: 'model',
     formula: 'Bending strength × π × radius² × thickness of the tube at the knee ÷ moment of the leg carried at groin and heel.',

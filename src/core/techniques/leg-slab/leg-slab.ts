@@ -28,6 +28,7 @@ import { legSlabSteps } from './procedure'
 import { applyLegSlabRules } from './rules'
 import { decideWidth, limitingStations, type SlabFit } from './width'
 import { legSlabRelease, legSlabTroubles } from './trouble'
+import { decisions } from './decisions'
 
 /** Plaster back slab for the lower or the whole leg. */
 export const legSlab: Technique = {
@@ -46,20 +47,7 @@ export const legSlab: Technique = {
     'tibial-plateau-fracture',
     'cellulitis',
   ],
-  decisions: [
-    'slab-length',
-    'slab-layers',
-    'slab-width',
-    'slab-coverage',
-    'padding',
-    'bandage',
-    'stiffness-gain',
-    'set-time',
-    'cure-time',
-    'ankle-angle',
-    'peak-skin-temp',
-    'least-crew',
-  ],
+  decisions,
   options: legSlabOptions,
   measurements: legSlabMeasurements,
   uses: (options) => [options['material'] === 'padded-fibreglass' ? 'fibreglass-slab' : 'plaster-slab', 'padding-roll', 'elastic-bandage'],
@@ -126,9 +114,7 @@ function decideLength(draft: PlanDraft, options: OptionValues, extent: Extent): 
   const top = extent === 'above-knee' ? -5 : options['top-end'] === 'turn-back' ? 2 : -3
   return draft.decide({
     id: 'slab-length',
-    label: 'Slab length',
     value: roundUpTo(path.value + toes + top, 0.5),
-    unit: 'cm',
     sd: path.sd,
     source: 'practice',
     school:
@@ -197,7 +183,6 @@ function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean, ext
   const top = extent === 'above-knee' ? 'mid-thigh' : 'below-knee'
   decideLegWrap(draft, model, {
     decision: 'padding',
-    label: 'Padding',
     item: 'padding-roll',
     top,
     passes: 1,
@@ -206,7 +191,6 @@ function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean, ext
   })
   const bandage = decideLegWrap(draft, model, {
     decision: 'bandage',
-    label: 'Elastic bandage',
     item: 'elastic-bandage',
     top,
     isOverPadding: true,
@@ -259,9 +243,7 @@ function decideStiffness(draft: PlanDraft, model: LegModel, fit: SlabFit, layers
   const gain = arc.chordCm4 / arc.flatCm4
   draft.decide({
     id: 'stiffness-gain',
-    label: 'Stiffer than a flat strip',
     value: gain,
-    unit: 'ratio',
     display: `${gain.toFixed(0)} times`,
     source: 'physics',
     formula:

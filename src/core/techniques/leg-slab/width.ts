@@ -41,7 +41,6 @@ export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionVa
   const widest = widestSlab(stations)
   const width = decideSlabWidth(draft, {
     decision: 'slab-width',
-    label: 'Slab width',
     item,
     widestCm: widest.widthCm,
     limitedAt: widest.limiting.label,
@@ -94,9 +93,7 @@ function decideCoverage(draft: PlanDraft, stations: readonly SlabStation[], widt
   }
   draft.decide({
     id: 'slab-coverage',
-    label: 'Coverage',
     value: coverage,
-    unit: 'ratio',
     source: 'practice',
     display: `${(100 * coverage).toFixed(0)} % at the ${judged.label}`,
     formula: 'Slab width ÷ girth over padding at the widest station of the lower leg.',

@@ -13,6 +13,7 @@ import { positionOption, suppliesOption } from '../shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { poleTractionCare, poleTractionFit, poleTractionSteps } from './procedure'
 import { poleTractionRelease, poleTractionTroubles } from './trouble'
+import { decisions } from './decisions'
 
 const beyondLegCm = 20
 const sectionCm = 25
@@ -25,7 +26,7 @@ export const poleTraction: Technique = {
   bodyRegion: 'leg',
   regions: ['thigh'],
   patterns: ['femoral-shaft-fracture'],
-  decisions: ['pole-length', 'sections', 'load', 'strap-places', 'convert-by', 'least-crew'],
+  decisions,
   options: [loadOption(['tenth', 'relief']), suppliesOption, positionOption],
   measurements: () => [
     { definition: insideLeg, need: 'required' },
@@ -49,9 +50,7 @@ function planPole(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   if (inside) {
     poleCm = draft.decide({
       id: 'pole-length',
-      label: 'Pole length',
       value: inside.value + beyondLegCm,
-      unit: 'cm',
       sd: inside.sd,
       source: 'practice',
       formula: 'Inside leg + 20 cm.',
@@ -59,9 +58,7 @@ function planPole(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
     })
     draft.decide({
       id: 'sections',
-      label: 'Pole sections',
       value: Math.ceil(poleCm / sectionCm - 1e-9),
-      unit: null,
       source: 'practice',
       formula: 'Pole length ÷ 25 cm, rounded up.',
       working: [{ label: 'Pole length', value: poleCm, unit: 'cm', from: 'computed' }],

@@ -63,9 +63,7 @@ export function decidePads(draft: PlanDraft, inside: Estimate): PadLayout {
   }
   draft.decide({
     id: 'pads',
-    label: 'Sling pads',
     value: best.count,
-    unit: null,
     display: `${best.count} of ${best.lengthCm} cm, overlapping ${best.overlapCm.toFixed(1)} cm`,
     source: 'practice',
     formula: 'To cover inside leg − 10 cm with overlaps of at least 1 cm: (L − 1) ÷ (pad length − 1), rounded up.',
@@ -86,9 +84,7 @@ export function decidePads(draft: PlanDraft, inside: Estimate): PadLayout {
   })
   const strapsCm = draft.decide({
     id: 'strap-places',
-    label: 'Strap centres above the heel sole',
     value: best.strapsCm,
-    unit: 'cm',
     source: 'practice',
     formula: 'The middle of each pad; two on the top pad, at a third and at two thirds.',
     working: [{ label: 'Pads', value: best.count, unit: null, from: 'computed' }],

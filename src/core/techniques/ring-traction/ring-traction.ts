@@ -21,6 +21,7 @@ import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { decidePads, type PadLayout } from './pads'
 import { ringTractionCare, ringTractionFit, ringTractionSteps } from './procedure'
 import { ringTractionRelease, ringTractionTroubles } from './trouble'
+import { decisions } from './decisions'
 
 const estimatedShare = 0.06
 
@@ -32,18 +33,7 @@ export const ringTraction: Technique = {
   bodyRegion: 'leg',
   regions: ['thigh'],
   patterns: ['femoral-shaft-fracture'],
-  decisions: [
-    'ring',
-    'splint-length',
-    'sling',
-    'pads',
-    'strap-places',
-    'ring-cover',
-    'side-high',
-    'traction',
-    'ring-pressure',
-    'least-crew',
-  ],
+  decisions,
   options: [...ringOptions('range', 'plus-fifteen'), loadOption(['skin-cap', 'relief']), suppliesOption, positionOption],
   measurements: () => [
     { definition: obliqueGroinGirth, need: 'required' },
@@ -112,7 +102,6 @@ function decideSling(draft: PlanDraft): void {
   if (!estimate) return
   decideSize(draft, {
     decision: 'sling',
-    label: 'Sling',
     matches: (item) => item.item === 'sling',
     readings: [{ definition: midThighGirth, estimate, allowanceCm: 0 }],
     prefer: 'smaller',
@@ -126,9 +115,7 @@ function decideCover(draft: PlanDraft, size: string | null): void {
   if (size !== null) {
     draft.decide({
       id: 'ring-cover',
-      label: 'Ring cover',
       value: size,
-      unit: null,
       source: 'practice',
       formula: 'The size of the ring.',
       working: [{ label: 'Ring', value: size, unit: null, from: 'computed' }],
@@ -136,9 +123,7 @@ function decideCover(draft: PlanDraft, size: string | null): void {
   }
   draft.decide({
     id: 'side-high',
-    label: 'Higher side of the ring',
     value: 'outer',
-    unit: null,
     source: 'practice',
     formula: 'The outer side is the higher one: the ring slants from the sit bone up to the hip.',
     working: [],

@@ -12,6 +12,7 @@ import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { seatedVestOptions } from './options'
 import { seatedVestCare, seatedVestFit, seatedVestSteps } from './procedure'
 import { seatedVestRelease, seatedVestTroubles } from './trouble'
+import { decisions } from './decisions'
 
 const noPadBelowCm = 1
 const boardMin = 30
@@ -25,7 +26,7 @@ export const seatedVest: Technique = {
   bodyRegion: ['neck', 'trunk'],
   regions: ['neck', 'trunk'],
   patterns: ['seated-spine-suspected', 'neck-injury', 'thoracolumbar-fracture'],
-  decisions: ['setting', 'fits', 'head-pad', 'strap-order', 'leg-straps', 'least-crew'],
+  decisions,
   options: seatedVestOptions,
   measurements: () => [
     { definition: neckHeight, need: 'required' },
@@ -79,9 +80,7 @@ function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutco
   const isCrossed = decideLegStraps(draft, options)
   draft.decide({
     id: 'strap-order',
-    label: 'Straps in this order',
     value: 'middle, bottom, legs, head, top',
-    unit: null,
     source: 'practice',
     formula: 'Middle first so that it does not tip, top last because it takes breath.',
     working: [],
@@ -96,7 +95,6 @@ function decideVest(draft: PlanDraft): void {
   const readings = [chestGirth, armpitSeat].map((definition) => ({ definition, estimate: draft.require(definition), allowanceCm: 0 }))
   decideSize(draft, {
     decision: 'fits',
-    label: 'Vest',
     matches: (item) => item.technique === 'seated-vest',
     readings,
     prefer: 'smaller',
@@ -111,9 +109,7 @@ function decidePad(draft: PlanDraft): number | null {
   if (!gap) return null
   return draft.decide({
     id: 'head-pad',
-    label: 'Pad behind the head',
     value: gap.value < noPadBelowCm ? 0 : gap.value,
-    unit: 'cm',
     sd: gap.sd,
     source: 'practice',
     formula: 'The gap behind the head with the back straight and eyes level; none below 1 cm.',
@@ -125,9 +121,7 @@ function decideLegStraps(draft: PlanDraft, options: OptionValues): boolean {
   const isForced = hasFlag(draft.clinicalCase, 'pelvis-suspected')
   const value = draft.decide({
     id: 'leg-straps',
-    label: 'Leg straps',
     value: isForced ? 'same-side' : String(options['leg-straps']),
-    unit: null,
     school: isForced ? 'Same side: the pelvis is suspected' : null,
     source: 'practice',
     formula: 'As chosen; to the same side whenever the pelvis is suspected.',

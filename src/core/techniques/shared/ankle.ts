@@ -43,9 +43,7 @@ export function decideAnkle(draft: PlanDraft, options: OptionValues): number | n
   const value = school === 'as-ordered' ? Number(ordered) : school === 'a-little-up' ? 95 : 90
   return draft.decide({
     id: 'ankle-angle',
-    label: 'Ankle angle',
     value,
-    unit: 'deg',
     display: `${value}°, ${describeAnkle(value)}`,
     source: 'practice',
     school: school === 'as-ordered' ? 'As ordered' : school === 'a-little-up' ? 'A little up, relaxes to square' : 'Square',

@@ -24,9 +24,7 @@ export function decidePeople(draft: PlanDraft, question: PeopleQuestion): number
   const window = measureFixedWindow(question.steps)
   const people = draft.decide({
     id,
-    label: 'People needed',
     value: question.floor,
-    unit: 'people',
     source: 'practice',
     formula: question.because ?? 'Fewest people who can staff every hold while the applier has both hands free.',
     working: [

@@ -32,9 +32,7 @@ export function strapsOf(draft: PlanDraft, technique: string, usual: number, nam
 export function decideConvert(draft: PlanDraft): void {
   draft.decide({
     id: 'convert-by',
-    label: 'Change for the ward’s traction by',
     value: convertMin,
-    unit: 'min',
     display: `${convertMin} min after application, at the latest on arrival`,
     source: 'practice',
     formula: 'As soon as possible in hospital; no later than 120 minutes.',

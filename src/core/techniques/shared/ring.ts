@@ -71,7 +71,6 @@ export function decideRing(draft: PlanDraft, technique: string, options: OptionV
   const allowanceCm = isPlusFour ? plusFourCm : greatestGirthGrowth(draft.clinicalCase, draft.ctx.protocol) * (groin?.value ?? 0)
   const ring = decideSize(draft, {
     decision: 'ring',
-    label: 'Ring',
     matches: (item) => item.technique === technique,
     readings: [{ definition: obliqueGroinGirth, estimate: groin, allowanceCm }],
     prefer: 'larger',
@@ -87,9 +86,7 @@ export function decideSplintLength(draft: PlanDraft, inside: Estimate, options: 
   const addCm = options['length-rule'] === 'plus-twenty' ? 20 : 15
   return draft.decide({
     id: 'splint-length',
-    label: 'Splint length',
     value: inside.value + addCm,
-    unit: 'cm',
     sd: inside.sd,
     source: 'practice',
     school: `Inside leg + ${addCm} cm`,
@@ -120,9 +117,7 @@ export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estim
   }
   draft.decide({
     id: 'ring-pressure',
-    label: 'Pressure under the ring (estimate)',
     value: kPa,
-    unit: 'kPa',
     display: `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
     source: 'model',
     formula: '10 × load on the ring ÷ (0.35 × groin girth × 3 cm).',

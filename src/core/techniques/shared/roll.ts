@@ -60,9 +60,7 @@ export function decideRoll(draft: PlanDraft, options: OptionValues, steps: reado
   const scooped = isScooped(draft, options)
   draft.decide({
     id: 'turn',
-    label: 'Turn',
     value: scooped ? 'scoop' : 'roll',
-    unit: null,
     display: scooped ? 'scoop or slight tilt' : 'roll as one piece',
     source: 'practice',
     formula:

@@ -32,6 +32,7 @@ import { slabAndStirrupOptions } from './options'
 import { cutWords, slabAndStirrupCare, slabAndStirrupFit, slabAndStirrupSteps } from './procedure'
 import { decideJointWidths, type JointFit } from './widths'
 import { slabAndStirrupRelease, slabAndStirrupTroubles } from './trouble'
+import { decisions } from './decisions'
 
 const path: MeasurementDefinition = {
   ...slabPath,
@@ -47,19 +48,7 @@ export const slabAndStirrup: Technique = {
   bodyRegion: 'leg',
   regions: ['foot', 'ankle'],
   patterns: ['malleolar-fracture', 'achilles-rupture', 'ankle-sprain', 'metatarsal-fracture', 'toe-fracture'],
-  decisions: [
-    'slab-width',
-    'stirrup-width',
-    'coverage',
-    'slab-length',
-    'stirrup-length',
-    'padding',
-    'bandage',
-    'set-time',
-    'cure-time',
-    'ankle-angle',
-    'least-crew',
-  ],
+  decisions,
   options: slabAndStirrupOptions,
   measurements: (_case, options) => [
     { definition: path, need: 'required' },
@@ -87,18 +76,10 @@ function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueO
     draft,
     path,
     'slab-length',
-    'Slab length',
     2,
     'Slab path + 5 cm past the toes − 3 cm short of the crease, up to the next 0.5 cm.',
   )
-  const stirrupLengthCm = decideLengthOf(
-    draft,
-    stirrupPathFor(options),
-    'stirrup-length',
-    'Stirrup length',
-    0,
-    'Stirrup path, up to the next 0.5 cm.',
-  )
+  const stirrupLengthCm = decideLengthOf(draft, stirrupPathFor(options), 'stirrup-length', 0, 'Stirrup path, up to the next 0.5 cm.')
   const fit = leg ? decideJointWidths(draft, leg.model) : null
   if (leg) {
     noteEstimatedGirths(draft, leg.model, ['ankle', 'calf', 'below-knee'], ['slab-width', 'stirrup-width'])
@@ -139,7 +120,6 @@ function decideLengthOf(
   draft: PlanDraft,
   definition: MeasurementDefinition,
   id: 'slab-length' | 'stirrup-length',
-  label: string,
   addCm: number,
   formula: string,
 ): number | null {
@@ -147,9 +127,7 @@ function decideLengthOf(
   if (!measured) return null
   return draft.decide({
     id,
-    label,
     value: roundUpTo(measured.value + addCm, 0.5),
-    unit: 'cm',
     sd: measured.sd,
     source: 'practice',
     formula,
@@ -161,7 +139,6 @@ function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean): vo
   if (!hasLengths) return requireLegLengths(draft)
   decideLegWrap(draft, model, {
     decision: 'padding',
-    label: 'Padding',
     item: 'padding-roll',
     top: 'below-knee',
     passes: 1,
@@ -170,7 +147,6 @@ function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean): vo
   })
   const bandage = decideLegWrap(draft, model, {
     decision: 'bandage',
-    label: 'Elastic bandage',
     item: 'elastic-bandage',
     top: 'below-knee',
     isOverPadding: true,

@@ -41,14 +41,12 @@ export function decideJointWidths(draft: PlanDraft, model: LegModel): JointFit |
   const slab = decideSlabWidth(draft, {
     ...common,
     decision: 'slab-width',
-    label: 'Slab width',
     widestCm: widest.widthCm,
     formula: 'Girth over padding less the gap to leave, least over ankle, calf and below-knee; the widest stocked no wider than that.',
   })
   const stirrup = decideSlabWidth(draft, {
     ...common,
     decision: 'stirrup-width',
-    label: 'Stirrup width',
     widestCm: widest.widthCm / 2,
     formula: 'Half of girth over padding less the gap, least over ankle, calf and below-knee; the widest stocked no wider than that.',
   })
@@ -75,9 +73,7 @@ function decideCoverage(draft: PlanDraft, stations: readonly SlabStation[], stir
   }
   draft.decide({
     id: 'coverage',
-    label: 'Joint coverage',
     value: least.share,
-    unit: 'ratio',
     display: `${(100 * least.share).toFixed(0)} % at the ${least.station.label}`,
     source: 'practice',
     formula: 'Least over the stations of 1 − gap ÷ girth over padding, and half the girth plus stirrup width ÷ girth.',

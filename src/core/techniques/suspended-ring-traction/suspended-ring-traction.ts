@@ -22,6 +22,7 @@ import { rigDefaults } from '../../traction/suspension'
 import { decideCord, decideCounterweight, decideFootRaise, decideStripLength, decideSuspension } from './weights'
 import { readDefaults } from '../../quantities/defaults'
 import { suspendedRingTractionRelease, suspendedRingTractionTroubles } from './trouble'
+import { decisions } from './decisions'
 
 const bandageFromCm = 7
 const malleoliShare = 0.137
@@ -34,22 +35,7 @@ export const suspendedRingTraction: Technique = {
   bodyRegion: 'leg',
   regions: ['thigh'],
   patterns: ['femoral-shaft-fracture'],
-  decisions: [
-    'ring',
-    'splint-length',
-    'strips',
-    'bandage',
-    'slings',
-    'gutter',
-    'traction',
-    'counterweight',
-    'suspension-weight',
-    'cord-tension',
-    'foot-raise',
-    'ring-pressure',
-    'skin-shear',
-    'least-crew',
-  ],
+  decisions,
   options: [
     ...ringOptions('plus-four', 'plus-twenty'),
     loadOption(['skin-cap', 'relief']),
@@ -136,7 +122,6 @@ function decideBandage(draft: PlanDraft): void {
   const fromCm = model.lowerLegCm * malleoliShare + bandageFromCm
   decideRolls(draft, {
     decision: 'bandage',
-    label: 'Bandage',
     item: 'crepe-bandage',
     zones: legStretchZones(model, fromCm, model.stations['mid-thigh'].atCm),
     passes: 1,
@@ -149,18 +134,14 @@ function decideBandage(draft: PlanDraft): void {
 function decideSlings(draft: PlanDraft, span: MeasuredSpan): void {
   draft.decide({
     id: 'slings',
-    label: 'Slings above the heel sole',
     value: [8, span.lowerLegCm + 5, (span.lowerLegCm + span.insideLegCm) / 2],
-    unit: 'cm',
     source: 'practice',
     formula: 'Above the heel cord at 8 cm, 5 cm above the knee, at mid-thigh.',
     working: span.working,
   })
   draft.decide({
     id: 'gutter',
-    label: 'Gutter length',
     value: span.insideLegCm + 5,
-    unit: 'cm',
     source: 'practice',
     formula: 'Inside leg + 5 cm.',
     working: span.working.slice(0, 1),

@@ -28,9 +28,7 @@ export function decideCounterweight(draft: PlanDraft, school: string, massKg: nu
   const value = school === 'none' ? 0 : school === 'about-eight' ? ruleKg : Math.min(ruleKg, pullKg)
   return draft.decide({
     id: 'counterweight',
-    label: 'Counterweight',
     value,
-    unit: 'kg',
     source: 'practice',
     school:
       school === 'none'
@@ -54,9 +52,7 @@ export function decideSuspension(draft: PlanDraft, massKg: number, span: Measure
   if (!solved || !cord) return
   draft.decide({
     id: 'suspension-weight',
-    label: 'Suspension weight',
     value: cord.weightKg,
-    unit: 'kg',
     source: 'physics',
     formula:
       'About the hip: (leg × its arm + splint × half its length) ÷ arm of the cords, which hang vertical at 0.6 of the inside leg. It carries the leg; it is not the traction.',
@@ -88,9 +84,7 @@ export function decideCord(
   const load = ringLoad(gravity * pullKg, gravity * counterweightKg)
   const tensionN = draft.decide({
     id: 'cord-tension',
-    label: 'Cord tension',
     value: load.tensionN,
-    unit: 'N',
     display: `${load.tensionN.toFixed(0)} N (${(load.tensionN / gravity).toFixed(1)} kg)`,
     source: 'physics',
     formula: 'A ring cannot pull: the greater of the set pull and the counterweight’s pull.',
@@ -135,9 +129,7 @@ function decideShear(draft: PlanDraft, tensionN: number, span: MeasuredSpan): vo
   }
   draft.decide({
     id: 'skin-shear',
-    label: 'Drag on the skin',
     value: kPa,
-    unit: 'kPa',
     display: `${kPa.toFixed(2)} kPa`,
     source: 'physics',
     formula: '10 × cord tension ÷ (2 × strip length × 7.5 cm), from 7 cm above the ankle to the break, or to mid-thigh.',
@@ -155,9 +147,7 @@ export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massK
   const withFriction = bedRaise(counterweightKg, massKg, balance.friction, balance.wheelbaseCm)
   const value = draft.decide({
     id: 'foot-raise',
-    label: 'Raise the foot end',
     value: raise.raiseCm,
-    unit: 'cm',
     source: 'physics',
     formula: 'Arc sine of counterweight ÷ body mass, over the wheelbase of the bed; no friction counted on.',
     working: [
@@ -194,9 +184,7 @@ export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massK
 export function decideStripLength(draft: PlanDraft, inside: Estimate, outer: Estimate): void {
   draft.decide({
     id: 'strips',
-    label: 'Skin strips',
     value: 2 * (inside.value + outer.value) + 30,
-    unit: 'cm',
     source: 'practice',
     formula: '2 × (inside leg + outer leg) + 30 cm for the loop.',
     working: [workingOf(inside), workingOf(outer), { label: 'Loop', value: 30, unit: 'cm', from: 'default' }],

@@ -45,9 +45,7 @@ export function decideOverlap(draft: PlanDraft, waist: Estimate | null): void {
   }
   draft.decide({
     id: 'overlap',
-    label: 'Overlap of the shells',
     value: overlapCm,
-    unit: 'cm',
     source: 'practice',
     formula: lesser === null ? '(Front arc + back arc − waist girth) ÷ 2.' : 'The lesser of left and right, as measured.',
     working: lesser === null ? [front, back, waist].flatMap((one) => (one ? [workingOf(one)] : [])) : sides.map((one) => workingOf(one)),
@@ -64,9 +62,7 @@ export function decideEdges(draft: PlanDraft): void {
   if (clearance) {
     draft.decide({
       id: 'top-clearance',
-      label: 'Edge below the notch',
       value: clearance.value,
-      unit: 'cm',
       sd: clearance.sd,
       source: 'practice',
       formula: 'Sitting where it was measured, else standing, else lying. Wanted: 1 to 3 cm upright or lying, at least 0.5 cm sitting.',
@@ -76,9 +72,7 @@ export function decideEdges(draft: PlanDraft): void {
   if (standing && sitting) {
     draft.decide({
       id: 'sit-rise',
-      label: 'Rises when sitting',
       value: standing.value - sitting.value,
-      unit: 'cm',
       source: 'practice',
       formula: 'Edge clearance standing − sitting.',
       working: [workingOf(standing), workingOf(sitting)],
@@ -116,9 +110,7 @@ function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Esti
   }
   draft.decide({
     id: 'verdict',
-    label: 'Seat of the shell',
     value: verdict,
-    unit: null,
     display: verdict === 'keep' ? 'keep' : verdict === 'lower' ? 'lower or trim' : 're-seat',
     source: 'practice',
     formula:
@@ -128,9 +120,7 @@ function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Esti
   if (verdict !== 'lower' || !sitting) return
   draft.decide({
     id: 'lower-by',
-    label: 'Lower or trim by',
     value: roundUpTo(lowerByCm, 0.5),
-    unit: 'cm',
     source: 'practice',
     formula: '0.5 cm − clearance sitting, up to the next 0.5 cm.',
     working: [workingOf(sitting)],

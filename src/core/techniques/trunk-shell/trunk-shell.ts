@@ -28,9 +28,9 @@ import { decideEdges, decideOverlap } from './edges'
 import { trunkShellOptions } from './options'
 import { trunkShellCare, trunkShellFit, trunkShellSteps } from './procedure'
 import { trunkShellRelease, trunkShellTroubles } from './trouble'
+import { decisions, mostStraps } from './decisions'
 
 const usualStraps = 3
-const mostStraps = 6
 const girths = [waistGirth, chestGirth, hipGirth]
 
 /** Two-shell trunk orthosis. */
@@ -41,18 +41,7 @@ export const trunkShell: Technique = {
   bodyRegion: 'trunk',
   regions: ['trunk'],
   patterns: ['thoracolumbar-fracture'],
-  decisions: [
-    'size',
-    'overlap',
-    'top-clearance',
-    'sit-rise',
-    'verdict',
-    'lower-by',
-    ...Array.from({ length: mostStraps }, (_, index) => `strap-slack-${index + 1}`),
-    'people',
-    'turn',
-    'least-crew',
-  ],
+  decisions,
   options: trunkShellOptions,
   measurements: () => [
     ...girths.map((definition) => ({ definition, need: 'one-girth' as const })),
@@ -127,7 +116,6 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
   )
   const size = decideSize(draft, {
     decision: 'size',
-    label: 'Shell size',
     matches: (item) => item.technique === 'trunk-shell',
     readings,
     prefer: 'smaller',
@@ -167,9 +155,7 @@ function decideSlacks(draft: PlanDraft, straps: number): void {
     const slackCm = fingerSlack(girthCm / (2 * Math.PI), 2, fingerCm)
     draft.decide({
       id: `strap-slack-${index + 1}`,
-      label: `Slack of strap ${index + 1} from the top, two fingers`,
       value: slackCm,
-      unit: 'cm',
       display: `${slackCm.toFixed(1)} cm of strap, ${((100 * slackCm) / girthCm).toFixed(1)} % of the girth`,
       source: 'physics',
       formula: 'How much longer a loop is with two fingers under it on a round part.',

@@ -17,9 +17,7 @@ export function decideVolarLength(draft: PlanDraft, index: Estimate | null, litt
   const longer = index.value >= little.value ? index : little
   return draft.decide({
     id: 'slab-length',
-    label: 'Slab length',
     value: roundUpTo(longer.value, 0.5),
-    unit: 'cm',
     sd: longer.sd,
     source: 'practice',
     formula: 'The longer of the two palm paths, up to the next 0.5 cm.',
@@ -33,9 +31,7 @@ export function decideSlant(draft: PlanDraft, index: Estimate | null, little: Es
   const acrossCm = model.stations.hand.girthCm / handBreadthPerGirth
   draft.decide({
     id: 'end-slant',
-    label: 'Slant of the hand end',
     value: (Math.atan(Math.abs(index.value - little.value) / acrossCm) * 180) / Math.PI,
-    unit: 'deg',
     source: 'practice',
     formula: 'Arc tangent of the difference of the two palm paths ÷ breadth of the hand (its girth ÷ 2.4).',
     working: [
@@ -76,9 +72,7 @@ export function decideVolarWidth(draft: PlanDraft, model: ArmModel, item: string
     })
     const widthCm = draft.decide({
       id: 'slab-width',
-      label: 'Slab width',
       value: trimmedCm,
-      unit: 'cm',
       source: 'practice',
       formula,
       working,
@@ -87,7 +81,6 @@ export function decideVolarWidth(draft: PlanDraft, model: ArmModel, item: string
   }
   return decideSlabWidth(draft, {
     decision: 'slab-width',
-    label: 'Slab width',
     item,
     widestCm,
     limitedAt: 'mid-forearm',
@@ -112,9 +105,7 @@ export function decideNotch(draft: PlanDraft, thumb: Estimate | null): number | 
   }
   return draft.decide({
     id: 'thumb-notch',
-    label: 'Thumb half-moon, radius',
     value: thumb.value / (2 * Math.PI) + thumbClearCm,
-    unit: 'cm',
     sd: thumb.sd / (2 * Math.PI),
     source: 'practice',
     formula: 'Thumb girth ÷ 2π + 0.5 cm.',

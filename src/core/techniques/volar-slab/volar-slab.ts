@@ -30,6 +30,7 @@ import { volarSlabCare, volarSlabFit, volarSlabSteps } from './procedure'
 import { decideNotch, decideSlant, decideVolarLength, decideVolarWidth } from './size'
 import { volarTemplate } from './template'
 import { volarSlabRelease, volarSlabTroubles } from './trouble'
+import { decisions } from './decisions'
 
 /** Forearm slab on the palm side. */
 export const volarSlab: Technique = {
@@ -39,21 +40,7 @@ export const volarSlab: Technique = {
   bodyRegion: 'arm',
   regions: ['hand', 'wrist', 'forearm'],
   patterns: ['wrist-sprain', 'distal-radius-fracture', 'hand-soft-tissue', 'cellulitis'],
-  decisions: [
-    'slab-length',
-    'end-slant',
-    'slab-width',
-    'thumb-notch',
-    'template',
-    'slab-layers',
-    'stockinette-length',
-    'padding',
-    'bandage',
-    'set-time',
-    'cure-time',
-    'peak-skin-temp',
-    'least-crew',
-  ],
+  decisions,
   options: volarSlabOptions,
   measurements: () => [
     { definition: volarPathIndex, need: 'required' },
@@ -173,9 +160,7 @@ function planVolarSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcom
 function decideTemplate(draft: PlanDraft, polygon: GeometryPolygon): void {
   draft.decide({
     id: 'template',
-    label: 'Cutting template',
     value: true,
-    unit: null,
     display: 'Printed 1:1, slanted hand end and thumb half-moon',
     source: 'practice',
     formula:
@@ -187,9 +172,7 @@ function decideTemplate(draft: PlanDraft, polygon: GeometryPolygon): void {
 function decideStockinette(draft: PlanDraft, lengthCm: number, model: ArmModel | null): void {
   const value = draft.decide({
     id: 'stockinette-length',
-    label: 'Stockinette',
     value: stockinetteLength(lengthCm, 'folded-back'),
-    unit: 'cm',
     source: 'practice',
     formula: '1.5 × slab length, to be folded back over both ends.',
     working: [{ label: 'Slab length', value: lengthCm, unit: 'cm', from: 'computed' }],
@@ -227,7 +210,6 @@ function decideWraps(draft: PlanDraft, model: ArmModel): void {
   const topCm = model.forearmCm - 4
   decideArmWrap(draft, model, {
     decision: 'padding',
-    label: 'Padding',
     item: 'padding-roll',
     topCm,
     passes: 1,
@@ -236,7 +218,6 @@ function decideWraps(draft: PlanDraft, model: ArmModel): void {
   })
   const bandage = decideArmWrap(draft, model, {
     decision: 'bandage',
-    label: 'Elastic bandage',
     item: 'elastic-bandage',
     topCm,
     isOverPadding: true,

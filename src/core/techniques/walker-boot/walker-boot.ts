@@ -13,6 +13,7 @@ import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
 import { walkerBootCare, walkerBootFit, walkerBootSteps } from './procedure'
 import { decideWedges } from './wedges'
 import { walkerBootRelease, walkerBootTroubles } from './trouble'
+import { decisions } from './decisions'
 
 const leastMarginCm = 0.5
 const rightMarginCm = 1.5
@@ -29,7 +30,7 @@ export const walkerBoot: Technique = {
   bodyRegion: 'leg',
   regions: ['foot', 'ankle'],
   patterns: ['ankle-sprain', 'malleolar-fracture', 'metatarsal-fracture', 'toe-fracture', 'achilles-rupture'],
-  decisions: ['size', 'toe-margin', 'other-shoe-raise', 'wedges', 'least-crew'],
+  decisions,
   options: [
     {
       id: 'weight',
@@ -101,7 +102,6 @@ function planBoot(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   const foot = draft.require(bootFootLength)
   const size = decideSize(draft, {
     decision: 'size',
-    label: 'Boot size',
     matches: (item) => item.technique === 'walker-boot',
     readings: [{ definition: bootFootLength, estimate: foot, allowanceCm: 0 }],
     prefer: 'larger',
@@ -142,9 +142,7 @@ function decideMargin(draft: PlanDraft): void {
   if (!sole || !foot) return
   const margin = draft.decide({
     id: 'toe-margin',
-    label: 'In front of the toes',
     value: sole.value - foot.value,
-    unit: 'cm',
     sd: Math.hypot(sole.sd, foot.sd),
     source: 'practice',
     formula: 'Inside length of the sole − foot length, the heel home.',
@@ -171,9 +169,7 @@ function decideRaise(draft: PlanDraft): void {
   if (!boot || !shoe) return
   draft.decide({
     id: 'other-shoe-raise',
-    label: 'Raise the other shoe by',
     value: Math.max(0, boot.value - shoe.value),
-    unit: 'cm',
     source: 'practice',
     formula: 'Boot sole − shoe sole, not below 0.',
     working: [workingOf(boot), workingOf(shoe)],

@@ -12,9 +12,7 @@ export function decideWedges(draft: PlanDraft): string | null {
   if (!now) return null
   const count = draft.decide({
     id: 'wedges',
-    label: 'Heel wedges',
     value: now.count,
-    unit: null,
     display: `${now.count} ${now.count === 1 ? 'wedge' : 'wedges'} from week ${now.week}`,
     source: 'practice',
     school: 'As ordered',

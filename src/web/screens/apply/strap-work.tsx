@@ -4,7 +4,7 @@ import type { Step } from '#core/plan/plan'
 import { strapsBefore, type StepStrap, type StepStraps } from '#core/plan/step-work'
 import { strapMarksAt, type RunRecord, type StrapBody, type StrapMark } from '#contract/run-record'
 import { writeEvent } from '../../stores/case-store'
-import { ReasonSheet } from './reason-sheet'
+import { ReasonSheet } from '../../parts/reason-sheet'
 
 const marks: readonly { readonly value: Exclude<StrapMark, 'open'>; readonly label: string; readonly shape: string }[] = [
   { value: 'touched', label: 'touched', shape: '◔' },

@@ -9,7 +9,7 @@ import { Lane } from '../../lane/lane'
 import { browserContext, usePlan } from '../../hooks/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
-import { OverruleSheet } from '../../parts/overrule-sheet'
+import { ReasonSheet } from '../../parts/reason-sheet'
 import { PlanMessages } from '../../parts/plan-messages'
 import { StagePage } from '../../parts/stage-page'
 import { WorkingSheet } from '../../parts/working-sheet'
@@ -146,11 +146,8 @@ export function ChooseScreen() {
       ) : null}
       {sheet?.kind === 'overrule' ? (
         <OverruleSheet
-          title={`Overrule: ${sheet.decision.label}`}
-          draftKey={`case/${record.id}/overrule/${sheet.decision.id}`}
-          current={sheet.decision.value}
-          unit={sheet.decision.unit}
-          wantsValue
+          record={record}
+          decision={sheet.decision}
           onClose={() => setSheet(null)}
           onSave={(value, reason) => {
             setSheet(null)
@@ -159,14 +156,14 @@ export function ChooseScreen() {
         />
       ) : null}
       {sheet?.kind === 'set-aside' ? (
-        <OverruleSheet
+        <ReasonSheet
           title={`Set aside: ${sheet.caution.text}`}
           draftKey={`case/${record.id}/set-aside/${sheet.caution.code}`}
-          current={null}
-          unit={null}
-          wantsValue={false}
+          submitLabel="Keep it"
+          backLabel="Leave as it is"
+          hint="The caution and this reason stay visible from now on."
           onClose={() => setSheet(null)}
-          onSave={(_, reason) => {
+          onReason={(reason) => {
             setSheet(null)
             void writeEvent('overrule', { caution: sheet.caution.code, reason })
           }}

@@ -13,7 +13,7 @@ import { Button, ButtonLink } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { PaperLinks } from '../../parts/paper-links'
-import { OverruleSheet } from '../../parts/overrule-sheet'
+import { ReasonSheet } from '../../parts/reason-sheet'
 import { RoundEntry } from '../../parts/round-entry'
 import { StagePage } from '../../parts/stage-page'
 import { VerdictPanel } from '../../parts/verdict-panel'
@@ -162,14 +162,13 @@ export function WatchScreen() {
         />
       ) : null}
       {sheet === 'remove' ? (
-        <OverruleSheet
+        <ReasonSheet
           title="The device is off"
           draftKey={`case/${record.id}/removed`}
-          current={null}
-          unit={null}
-          wantsValue={false}
+          submitLabel="Keep it"
+          backLabel="Leave as it is"
           onClose={() => setSheet(null)}
-          onSave={(_, reason) => {
+          onReason={(reason) => {
             setSheet(null)
             void writeEvent('removed', { reason })
           }}

@@ -1,16 +1,17 @@
 import { useState, type ReactNode } from 'react'
-import { useDraft } from '../../hooks/use-draft'
-import { Button } from '../../parts/button'
-import { Dialog } from '../../parts/dialog'
-import { TextField } from '../../parts/text-field'
+import { useDraft } from '../hooks/use-draft'
+import { Button } from './button'
+import { Dialog } from './dialog'
+import { TextField } from './text-field'
 
-/** Leaving the procedure: allowed, with the reason kept and the mistake in sight. */
+/** Something that is allowed, and whose reason is kept. */
 export function ReasonSheet({
   title,
   draftKey,
   submitLabel,
   backLabel,
   children,
+  hint,
   onClose,
   onReason,
 }: {
@@ -18,7 +19,8 @@ export function ReasonSheet({
   draftKey: string
   submitLabel: string
   backLabel: string
-  children: ReactNode
+  children?: ReactNode
+  hint?: string
   onClose: () => void
   onReason: (reason: string) => void
 }) {
@@ -31,7 +33,7 @@ export function ReasonSheet({
   }
   return (
     <Dialog title={title} isOpen onClose={onClose}>
-      <div className="mb-4">{children}</div>
+      {children ? <div className="mb-4">{children}</div> : null}
       <form
         onSubmit={(event) => {
           event.preventDefault()
@@ -45,6 +47,7 @@ export function ReasonSheet({
           maxLength={300}
           onChange={(event) => setReason(event.target.value)}
           error={error}
+          hint={hint}
           autoFocus
         />
         <div className="flex flex-wrap gap-3">

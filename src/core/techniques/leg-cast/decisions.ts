@@ -1,0 +1,32 @@
+import {
+  angleDeg,
+  factor,
+  hours,
+  layers,
+  lengthCm,
+  minutes,
+  pressureKpa,
+  rolls,
+  type DecisionDefinition,
+} from '../../plan/decision-definition'
+import { ankleAngle, cureTime, leastCrew, padding, peakSkinTemp, setTime } from '../shared/decisions'
+
+/** Every decision that it can make, in the order in which they are shown. */
+export const decisions: readonly DecisionDefinition[] = [
+  angleDeg('knee-angle', 'Knee bend'),
+  ankleAngle,
+  padding,
+  lengthCm('stocking-length', 'Stocking'),
+  rolls('rolls', 'Rolls'),
+  rolls('rolls-lower', 'Rolls, foot and lower leg'),
+  rolls('rolls-thigh', 'Rolls, thigh'),
+  layers('cast-layers', 'Cast layers'),
+  factor('knee-strength', 'Strength at the knee (estimate)'),
+  setTime,
+  cureTime,
+  minutes('opening-time', 'Hard enough to open after'),
+  pressureKpa('room', 'Pressure of the padding at 72 h (estimate)'),
+  hours('room-hours', 'Hours until 4 kPa (estimate)'),
+  peakSkinTemp,
+  leastCrew,
+]

@@ -1,0 +1,29 @@
+import { factor, share, type DecisionDefinition } from '../../plan/decision-definition'
+import {
+  ankleAngle,
+  cureTime,
+  elasticBandage,
+  leastCrew,
+  padding,
+  peakSkinTemp,
+  setTime,
+  slabLayers,
+  slabLength,
+  slabWidth,
+} from '../shared/decisions'
+
+/** Every decision that it can make, in the order in which they are shown. */
+export const decisions: readonly DecisionDefinition[] = [
+  slabLength,
+  slabLayers,
+  slabWidth,
+  share('slab-coverage', 'Coverage'),
+  padding,
+  elasticBandage,
+  factor('stiffness-gain', 'Stiffer than a flat strip'),
+  setTime,
+  cureTime,
+  ankleAngle,
+  peakSkinTemp,
+  leastCrew,
+]

@@ -1,0 +1,12 @@
+import { count, lengthCm, type DecisionDefinition } from '../../plan/decision-definition'
+import { convertBy, leastCrew, load, strapPlaces } from '../shared/decisions'
+
+/** Every decision that it can make, in the order in which they are shown. */
+export const decisions: readonly DecisionDefinition[] = [
+  lengthCm('pole-length', 'Pole length'),
+  count('sections', 'Pole sections', { least: 1 }),
+  load,
+  strapPlaces,
+  convertBy,
+  leastCrew,
+]

@@ -1,0 +1,16 @@
+import { choice, count, sizeOf, type DecisionDefinition } from '../../plan/decision-definition'
+import { leastCrew, ringOf, ringPressure, splintLength, strapPlaces, traction } from '../shared/decisions'
+
+/** Every decision that it can make, in the order in which they are shown. */
+export const decisions: readonly DecisionDefinition[] = [
+  ringOf('ring-traction'),
+  splintLength,
+  sizeOf('sling', 'Sling', (item) => item.item === 'sling'),
+  count('pads', 'Sling pads'),
+  strapPlaces,
+  sizeOf('ring-cover', 'Ring cover', (item) => item.technique === 'ring-traction'),
+  choice('side-high', 'Higher side of the ring', ['outer', 'inner']),
+  traction,
+  ringPressure,
+  leastCrew,
+]

@@ -1,0 +1,12 @@
+import { choice, marginCm, sizeOf, words, type DecisionDefinition } from '../../plan/decision-definition'
+import { collarSetting, leastCrew } from '../shared/decisions'
+
+/** Every decision that it can make, in the order in which they are shown. */
+export const decisions: readonly DecisionDefinition[] = [
+  collarSetting,
+  sizeOf('fits', 'Vest', (item) => item.technique === 'seated-vest'),
+  marginCm('head-pad', 'Pad behind the head', { least: 0, greatest: 20 }),
+  words('strap-order', 'Straps in this order'),
+  choice('leg-straps', 'Leg straps', ['crossed', 'same-side']),
+  leastCrew,
+]

@@ -1,0 +1,17 @@
+import { lengthCm, share, widthCm, type DecisionDefinition } from '../../plan/decision-definition'
+import { ankleAngle, cureTime, elasticBandage, leastCrew, padding, setTime, slabLength, slabWidth } from '../shared/decisions'
+
+/** Every decision that it can make, in the order in which they are shown. */
+export const decisions: readonly DecisionDefinition[] = [
+  slabWidth,
+  widthCm('stirrup-width', 'Stirrup width'),
+  share('coverage', 'Joint coverage'),
+  slabLength,
+  lengthCm('stirrup-length', 'Stirrup length'),
+  padding,
+  elasticBandage,
+  setTime,
+  cureTime,
+  ankleAngle,
+  leastCrew,
+]

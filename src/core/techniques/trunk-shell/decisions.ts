@@ -1,0 +1,21 @@
+import { choice, marginCm, sizeOf, type DecisionDefinition } from '../../plan/decision-definition'
+import { leastCrew, peopleToTurn, turn } from '../shared/decisions'
+
+/** Most straps that a shell of the catalogue has. */
+export const mostStraps = 6
+
+/** Every decision that it can make, in the order in which they are shown. */
+export const decisions: readonly DecisionDefinition[] = [
+  sizeOf('size', 'Shell size', (item) => item.technique === 'trunk-shell'),
+  marginCm('overlap', 'Overlap of the shells'),
+  marginCm('top-clearance', 'Edge below the notch', { step: 0.2 }),
+  marginCm('sit-rise', 'Rises when sitting', { step: 0.2 }),
+  choice('verdict', 'Seat of the shell', ['keep', 'lower', 're-seat']),
+  marginCm('lower-by', 'Lower or trim by', { least: 0 }),
+  ...Array.from({ length: mostStraps }, (_, index) =>
+    marginCm(`strap-slack-${index + 1}`, `Slack of strap ${index + 1} from the top, two fingers`, { least: 0, greatest: 10, step: 0.2 }),
+  ),
+  peopleToTurn,
+  turn,
+  leastCrew,
+]

@@ -1,0 +1,127 @@
+import { useState } from 'react'
+import { catalogue } from '#core/catalogue/catalogue'
+import type { Decision, DecisionValue } from '#core/plan/decision'
+import { describeRange, type DecisionDefinition } from '#core/plan/decision-definition'
+import { readTypedValue } from '#core/plan/read-typed-value'
+import { findTechnique } from '#core/techniques/registry'
+import { itemsAtHand } from '#core/techniques/usable-overrules'
+import { spoken } from '#core/case/vocabulary'
+import type { CaseRecord } from '#contract/case-record'
+import { useDraft } from '../../hooks/use-draft'
+import { Button } from '../../parts/button'
+import { ChoiceRow } from '../../parts/choice-row'
+import { Dialog } from '../../parts/dialog'
+import { TextField } from '../../parts/text-field'
+
+/** Another value in place of a computed one: within what the decision declares, with a reason that is kept. */
+export function OverruleSheet({
+  record,
+  decision,
+  onClose,
+  onSave,
+}: {
+  record: CaseRecord
+  decision: Decision
+  onClose: () => void
+  onSave: (value: DecisionValue, reason: string) => void
+}) {
+  const draftKey = `case/${record.id}/overrule/${decision.id}`
+  const [text, setText] = useDraft(`${draftKey}/value`)
+  const [reason, setReason] = useDraft(`${draftKey}/reason`)
+  const [errors, setErrors] = useState<{ value?: string; reason?: string }>({})
+  const definition = findTechnique(record.technique)?.decisions.find((one) => one.id === decision.id)
+  if (!definition) throw new Error(`${record.technique} has not declared ${decision.id}`)
+  const items = itemsAtHand(record.store?.items ?? 'catalogue', catalogue.items)
+  const submit = (): void => {
+    const read = readTypedValue(text, definition, decision.unit, items)
+    const next = {
+      ...(read.ok ? {} : { value: read.message }),
+      ...(reason.trim().length < 3 ? { reason: 'A reason is missing: say in a few words why. It is kept with the number.' } : {}),
+    }
+    setErrors(next)
+    if (!read.ok || next.reason) return
+    setText('')
+    setReason('')
+    onSave(read.value, reason.trim())
+  }
+  return (
+    <Dialog title={`Overrule: ${decision.label}`} isOpen onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          submit()
+        }}
+        className="grid gap-4"
+      >
+        <ValueField definition={definition} decision={decision} choices={definition.choices(items)} text={text} onText={setText} error={errors.value} />
+        <TextField
+          label="Reason"
+          value={reason}
+          maxLength={500}
+          onChange={(event) => setReason(event.target.value)}
+          error={errors.reason}
+          hint="Both values and this reason stay visible from now on."
+        />
+        <div className="flex gap-3">
+          <Button type="submit" look="next">
+            Keep it
+          </Button>
+          <Button onClick={onClose}>Leave as it is</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
+
+/** A field for a figure with its range, or the few things that may be chosen. */
+function ValueField({
+  definition,
+  decision,
+  choices,
+  text,
+  onText,
+  error,
+}: {
+  definition: DecisionDefinition
+  decision: Decision
+  choices: readonly (string | number)[]
+  text: string
+  onText: (text: string) => void
+  error: string | undefined
+}) {
+  if (definition.kind === 'choice' || definition.kind === 'yes-no') {
+    const values = definition.kind === 'choice' ? choices.map(String) : ['yes', 'no']
+    const suffix = decision.unit ? ` ${decision.unit}` : ''
+    return (
+      <div>
+        <ChoiceRow
+          label="Your value"
+          value={text === '' ? null : text}
+          choices={values.map((value) => ({ value, label: `${spoken(value)}${suffix}` }))}
+          onChange={onText}
+        />
+        {error ? (
+          <p role="alert" className="mt-1 text-sm font-semibold text-stop">
+            {error}
+          </p>
+        ) : null}
+      </div>
+    )
+  }
+  const isFigure = definition.kind === 'number' || definition.kind === 'whole'
+  return (
+    <TextField
+      label={`Your value${decision.unit ? ` (${decision.unit})` : ''}`}
+      value={text}
+      onChange={(event) => onText(event.target.value)}
+      error={error}
+      hint={definition.kind === 'text' ? undefined : sentenceOf(describeRange(definition, decision.unit))}
+      inputMode={isFigure ? 'decimal' : 'text'}
+      autoFocus
+    />
+  )
+}
+
+function sentenceOf(words: string): string {
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}.`
+}
