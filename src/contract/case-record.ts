@@ -71,6 +71,8 @@ export interface CaseRecord {
   readonly setup: CaseSetup
   /** What has been ordered; absent in cases from before orders were kept. */
   readonly orders?: Orders
+  /** Who entered the orders, and when: whoever gave them stands in them. */
+  readonly ordersEntered?: { readonly by: string; readonly at: string }
   /** A cast that is already on, for techniques that work on one. */
   readonly device?: Device
   /** What the store held where this case takes from, when it was last looked at. */
@@ -111,8 +113,9 @@ export interface MovedOutBody {
   readonly toCase: string
   readonly reason: string
 }
-/** A reading that was filed in another case, as it was taken there. */
+/** A reading that was filed in another case; the server adds it as it was taken there. */
 export interface MovedInBody {
+  readonly key: string
   readonly measurement: Measurement
   readonly fromCase: string
   readonly reason: string
@@ -171,7 +174,7 @@ export function foldCase(record: CaseRecord | null, streamId: string, stored: Fo
         accepted: null,
       }
     case 'orders':
-      return { ...record, orders: (event.body as { orders: Orders }).orders }
+      return { ...record, orders: (event.body as { orders: Orders }).orders, ordersEntered: { by, at } }
     case 'device':
       return { ...record, device: (event.body as { device: Device }).device }
     case 'store':

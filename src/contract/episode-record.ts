@@ -1,6 +1,6 @@
 import type { InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from '#core/case/vocabulary'
 import type { RoundInput } from '#core/observations/observation'
-import type { FoldableEvent } from './event'
+import type { EventMark, FoldableEvent } from './event'
 import { upcast } from './upcast'
 
 /** Who the patient is, as far as it is known. Nothing here is needed to take a reading. */
@@ -36,6 +36,8 @@ export interface RoundRecord {
   readonly id: string
   readonly at: string
   readonly by: string
+  /** Said of its time: it came late, or its device's clock was wrong. */
+  readonly mark?: EventMark
   readonly cases: readonly string[]
   readonly isBaseline: boolean
   readonly outcome: RoundOutcome
@@ -66,7 +68,7 @@ export interface InjuryBody {
   readonly injuryId: string
   readonly injury: InjuryRecord
 }
-export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'at'>
+export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'at' | 'mark'>
 
 export const unknownPatient: PatientDetails = {
   name: '',
@@ -115,7 +117,13 @@ export function foldEpisode(record: EpisodeRecord | null, streamId: string, stor
     case 'place':
       return { ...record, place: (event.body as { place: string }).place }
     case 'round': {
-      const round: RoundRecord = { id: event.id, at: event.at, by: event.actorName, ...(event.body as RoundBody) }
+      const round: RoundRecord = {
+        id: event.id,
+        at: event.at,
+        by: event.actorName,
+        ...(event.mark ? { mark: event.mark } : {}),
+        ...(event.body as RoundBody),
+      }
       const rounds = [...record.rounds, round].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
       return { ...record, rounds }
     }

@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { toolIds, unitIds } from '#core/case/measurement-words'
 import { injuryFlags, patientFlags, patterns, regions, sides, swellings } from '#core/case/vocabulary'
+import { neckItems, spineItems, strengthLimbs } from '#core/observations/judge-column'
 import { colours, feelings, movements, nerves, pulses, warmths } from '#core/observations/observation'
 import { skinGrades } from '#core/body/measurements/neck'
 import { listMeasurementIds, measurementWords } from '#core/techniques/measurement-ids'
@@ -18,16 +19,11 @@ import {
   stockTaken,
 } from './stock-schemas'
 import { roundOutcomes } from './episode-record'
+import { greatestInteger, instant, reason, text, uuid, zone } from './field-schemas'
 import { roles } from './rights'
 import { runSchemas } from './run-schemas'
 import { streamTypes } from './event'
 
-const uuid = Joi.string().guid()
-const text = (most: number): Joi.StringSchema => Joi.string().allow('').max(most)
-const reason = Joi.string().trim().min(3).max(500)
-const instant = Joi.string()
-  .isoDate()
-  .pattern(/(Z|[+-]\d{2}:?\d{2})$/, 'time with offset')
 const personName = text(120)
 
 const patient = Joi.object({
@@ -85,7 +81,13 @@ const limb = Joi.object({
   skin: item(Joi.valid('intact', 'reddens-and-blanches', 'red-not-blanching', 'broken')),
   also: Joi.array().items(text(40)).max(20),
 })
-const block = Joi.object().pattern(Joi.string().max(40), item(Joi.alternatives(Joi.number().min(0).max(5), text(60))))
+/** A block of findings of a neck or a spine: its own items, the strength of each limb, the level of feeling. */
+const block = (items: readonly { readonly id: string; readonly words: readonly string[] }[]): Joi.ObjectSchema =>
+  Joi.object({
+    ...Object.fromEntries(items.map(({ id, words }) => [id, item(Joi.valid(...words))])),
+    ...Object.fromEntries(strengthLimbs.map((one) => [`strength-${one}`, item(Joi.number().min(0).max(5))])),
+    feelingLevel: item(text(60)),
+  })
 
 const setup = Joi.object({
   people: Joi.number().integer().min(1).max(12).allow(null).required(),
@@ -100,7 +102,11 @@ const wordedIds = listMeasurementIds().filter((id) => measurementWords(id) !== n
 const reading = Joi.object({
   id: Joi.valid(...listMeasurementIds()).required(),
   side: Joi.valid(...sides),
-  value: Joi.when('id', { is: Joi.valid(...wordedIds), then: Joi.valid(...skinGrades), otherwise: Joi.number() }).required(),
+  value: Joi.when('id', {
+    is: Joi.valid(...wordedIds),
+    then: Joi.valid(...skinGrades),
+    otherwise: Joi.number().min(-10_000).max(10_000),
+  }).required(),
   unit: Joi.when('id', { is: Joi.valid(...wordedIds), then: Joi.forbidden(), otherwise: Joi.valid(...unitIds).required() }),
   tool: Joi.valid(...toolIds),
   typed: text(60),
@@ -113,7 +119,7 @@ const reading = Joi.object({
 
 /** The body of each kind of event. */
 export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> = {
-  'episode-opened': Joi.object({ patientId: uuid.required(), place: text(80).required(), zone: Joi.string().max(60).required(), patient }),
+  'episode-opened': Joi.object({ patientId: uuid.required(), place: text(80).required(), zone: zone.required(), patient }),
   patient,
   flags: Joi.object({
     flags: Joi.array()
@@ -131,8 +137,8 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
     findings: Joi.object({
       analgesia: Joi.boolean(),
       limbs: Joi.array().items(limb).max(4).required(),
-      neck: block,
-      spine: block,
+      neck: block(neckItems),
+      spine: block(spineItems),
     }).required(),
   }).custom((value: { outcome: string; reason: string }, helpers) =>
     value.outcome !== 'done' && value.reason.trim().length < 3 ? helpers.error('any.custom', { message: 'reason' }) : value,
@@ -146,11 +152,8 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   }),
   reading,
   'moved-out': Joi.object({ key: uuid.required(), toCase: uuid.required(), reason: reason.required() }),
-  'moved-in': Joi.object({
-    measurement: reading.keys({ key: uuid, at: instant, by: personName }).required(),
-    fromCase: uuid.required(),
-    reason: reason.required(),
-  }),
+  // The reading itself is copied by the server from where it was taken: what a client says of it is not kept.
+  'moved-in': Joi.object({ key: uuid.required(), fromCase: uuid.required(), reason: reason.required(), measurement: Joi.any().strip() }),
   'reading-withdrawn': Joi.object({ key: uuid.required() }),
   technique: Joi.object({ technique: Joi.valid(...techniques.map((one) => one.id)).required() }),
   orders: Joi.object({ orders: ordersSchema.required() }),
@@ -210,11 +213,12 @@ export const eventSchema = Joi.object({
   id: uuid.required(),
   stream: Joi.object({ type: Joi.valid(...streamTypes).required(), id: uuid.required() }).required(),
   kind: Joi.valid(...Object.keys(eventBodySchemas)).required(),
-  v: Joi.valid(1).required(),
+  v: Joi.number().integer().min(1).max(1000).required(),
   body: Joi.object().required(),
   at: instant.required(),
   offsetMs: Joi.number().integer().min(-86_400_000).max(86_400_000).required(),
-  base: Joi.number().integer().min(0),
+  base: Joi.number().integer().min(0).max(greatestInteger),
+  queued: Joi.valid(true),
 })
 
 /** Name and password of a sign-in. */

@@ -15,7 +15,13 @@ export interface EventInput<Body = unknown> {
   readonly offsetMs: number
   /** For replacing events: the stream version they were made from. */
   readonly base?: number
+  /** It waited on the device before it could be sent, so that a clock that is wrong must not lose it. */
+  readonly queued?: true
 }
+
+/** What is said of an event whose time is not to be taken as written: it came late, or its device's clock ran ahead. */
+export const eventMarks = ['late', 'clock-wrong'] as const
+export type EventMark = (typeof eventMarks)[number]
 
 /** An event as the server keeps it. */
 export interface StoredEvent<Body = unknown> extends EventInput<Body> {
@@ -23,7 +29,10 @@ export interface StoredEvent<Body = unknown> extends EventInput<Body> {
   readonly actorName: string
   readonly receivedAt: string
   readonly version: number
+  readonly mark?: EventMark
+  /** The time that the device gave, where another was kept. */
+  readonly claimedAt?: string
 }
 
 /** What a fold needs of an event; a pending one has no version yet. */
-export type FoldableEvent = Pick<StoredEvent, 'id' | 'kind' | 'v' | 'body' | 'at' | 'actor' | 'actorName'>
+export type FoldableEvent = Pick<StoredEvent, 'id' | 'kind' | 'v' | 'body' | 'at' | 'actor' | 'actorName' | 'mark'>

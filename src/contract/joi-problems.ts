@@ -63,6 +63,10 @@ function sentence(detail: Joi.ValidationErrorItem, field: string): string {
       return `${field} is too long: keep it to ${bound(limit)} characters.`
     case 'string.guid':
       return `${field} is no id: send the id of what is meant.`
+    case 'string.day':
+      return `${field} is no day of the calendar, ${shown(value)}: write it such as 2027-03-31.`
+    case 'string.zone':
+      return `${field} is no time zone, ${shown(value)}: use a name such as Etc/UTC.`
     case 'string.isoDate':
       return `${field} is no time, ${shown(value)}: write it such as 2027-03-31T08:15:00Z.`
     case 'string.pattern.name':

@@ -29,5 +29,8 @@ export const errorCodes = [
   'out-of-stock',
   'not-a-picture',
   'nothing-to-print',
+  'clock',
+  'too-heavy',
+  'removed',
 ] as const
 export type ErrorCode = (typeof errorCodes)[number]

@@ -1,10 +1,9 @@
 import Joi from 'joi'
 import { timerKinds } from '#core/plan/step-work'
+import { text, uuid } from './field-schemas'
 import { angleTools, pullTools, stepOutcomes, strapMarks } from './run-record'
 
-const uuid = Joi.string().guid()
 const id = Joi.string().max(60)
-const text = (most: number): Joi.StringSchema => Joi.string().allow('').max(most)
 export const handPlaces = ['apply', 'hold-distal', 'hold-joint', 'hold-proximal', 'fetch'] as const
 const pain = Joi.number().integer().min(0).max(10).allow(null)
 

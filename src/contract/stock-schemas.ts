@@ -1,17 +1,16 @@
 import Joi from 'joi'
 import { castMaterials } from '#core/case/device'
+import { day, text, uuid } from './field-schemas'
 import { placeKinds } from './store'
 import { oxygenRoutes, spinePositions } from '#core/case/orders'
 
-const uuid = Joi.string().guid()
-const words = (most: number): Joi.StringSchema => Joi.string().allow('').max(most)
 const range = Joi.array().ordered(Joi.number().required(), Joi.number().required()).length(2)
 
 /** An item as plans use it: a sized device or a length of material. */
 export const stockItemSchema = Joi.object({
-  item: words(40),
-  technique: words(40),
-  size: words(60),
+  item: text(40),
+  technique: text(40),
+  size: text(60),
   setting: Joi.number().min(0).max(60),
   widthCm: Joi.number().min(0).max(200),
   lengthCm: Joi.number().min(0).max(5000),
@@ -24,7 +23,7 @@ export const stockItemSchema = Joi.object({
   greatestStopDeg: Joi.number().min(-20).max(160),
 }).or('item', 'technique')
 
-const orderedBy = { by: words(120), at: words(40) }
+const orderedBy = { by: text(120), at: text(40) }
 /** What has been ordered for a patient. */
 export const ordersSchema = Joi.object({
   woundPlan: Joi.boolean(),
@@ -37,7 +36,7 @@ export const ordersSchema = Joi.object({
     ...orderedBy,
     extensionStop: Joi.number().min(-10).max(140).required(),
     flexionStop: Joi.number().min(-10).max(140).min(Joi.ref('extensionStop')).required(),
-    lock: words(40).required(),
+    lock: text(40).required(),
   }),
   wedges: Joi.array()
     .items(Joi.object({ week: Joi.number().min(0).max(520).required(), count: Joi.number().integer().min(0).max(10).required() }))
@@ -59,17 +58,14 @@ export const placeOpened = Joi.object({ name: Joi.string().trim().min(1).max(80)
 /** Counts of lots: what a stock event changes. */
 const count = Joi.number().integer().min(0).max(100_000)
 const some = Joi.number().integer().min(1).max(100_000)
-export const stockCounted = Joi.object({ lotId: uuid.required(), count: count.required(), note: words(200) })
+export const stockCounted = Joi.object({ lotId: uuid.required(), count: count.required(), note: text(200) })
 export const stockReceived = Joi.object({
   lotId: uuid.required(),
   itemCode: Joi.string().max(80).required(),
-  lot: words(40).required(),
-  expiresOn: Joi.string()
-    .pattern(/^\d{4}-\d{2}-\d{2}$/, 'date such as 2027-03-31')
-    .allow(null)
-    .required(),
+  lot: text(40).required(),
+  expiresOn: day.allow(null).required(),
   count: some.required(),
 })
-export const stockTaken = Joi.object({ itemCode: Joi.string().max(80).required(), count: some.required(), caseId: uuid, note: words(200) })
+export const stockTaken = Joi.object({ itemCode: Joi.string().max(80).required(), count: some.required(), caseId: uuid, note: text(200) })
 export const stockReserved = Joi.object({ itemCode: Joi.string().max(80).required(), count: some.required(), caseId: uuid.required() })
 export const stockReleased = Joi.object({ caseId: uuid.required() })

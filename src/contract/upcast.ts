@@ -4,10 +4,18 @@ import type { FoldableEvent } from './event'
 type Upcaster = (body: unknown) => unknown
 
 /**
- * How the body of an event of version N becomes that of N + 1, by kind. Every kind stands at version 1 so far;
- * a kind whose body changes gets its next version and a line here, so that old streams stay readable.
+ * How the body of an event of version N becomes that of N + 1, by kind, the step from 1 to 2 first. A kind whose body changes gets
+ * its next version and a line here, so that old streams stay readable and an outbox kept across an upgrade is taken.
  */
-const upcasters: Partial<Record<EventKindId, readonly Upcaster[]>> = {}
+const upcasters: Partial<Record<EventKindId, readonly Upcaster[]>> = {
+  // 2: the reading is named by its key; the server copies it.
+  'moved-in': [(body) => ({ ...(body as object), key: (body as { measurement?: { key?: string } }).measurement?.key })],
+}
+
+/** The version in which events of a kind are written now. */
+export function newestVersion(kind: EventKindId): number {
+  return 1 + (upcasters[kind]?.length ?? 0)
+}
 
 /**
  * An event in the newest form of its kind.

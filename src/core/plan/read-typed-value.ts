@@ -57,6 +57,9 @@ function readFigure(text: string, unit: DecisionUnit | null): TypedValue {
   if (!parsed.ok) return parsed
   if (parsed.unit === null || (parsed.unit === 'deg' && unit === 'deg')) return { ok: true, value: parsed.value }
   if (unit !== 'cm' || parsed.unit === 'deg' || parsed.unit === 'fw')
-    return { ok: false, message: `This figure is in ${unit === 'deg' ? 'degrees' : (unit ?? 'plain numbers')}, not in ${parsed.unit}: type it in that.` }
+    return {
+      ok: false,
+      message: `This figure is in ${unit === 'deg' ? 'degrees' : (unit ?? 'plain numbers')}, not in ${parsed.unit}: type it in that.`,
+    }
   return { ok: true, value: toCm(parsed.value, parsed.unit) }
 }

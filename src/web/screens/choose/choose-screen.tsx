@@ -20,12 +20,16 @@ import { usePerson, useSettings } from '../../stores/session-store'
 import { CutList } from './cut-list'
 import { DecisionGrid } from './decision-grid'
 import { OptionPanel } from './option-panel'
+import { OverruleSheet } from './overrule-sheet'
 import { SizeStripView } from './size-strip'
 import { StockSource } from './stock-source'
 import { stockedWidths, WidthTrial } from './width-trial'
 
 type Sheet =
-  { kind: 'working'; decision: Decision } | { kind: 'overrule'; decision: Decision } | { kind: 'set-aside'; caution: Caution } | null
+  | { kind: 'working'; decision: Decision }
+  | { kind: 'overrule'; decision: Decision; suggested?: number }
+  | { kind: 'set-aside'; caution: Caution }
+  | null
 
 /** Size and cut list: every number opens its working, every school can be changed, and the plan is accepted. */
 export function ChooseScreen() {
@@ -76,7 +80,7 @@ export function ChooseScreen() {
                 onTry={setTried}
                 onUse={(widthCm) => {
                   const decision = plan.decisions.find((one) => one.id === 'slab-width')
-                  if (decision) setSheet({ kind: 'overrule', decision: { ...decision, value: widthCm } })
+                  if (decision) setSheet({ kind: 'overrule', decision, suggested: widthCm })
                 }}
               />
             ) : null}
@@ -148,6 +152,7 @@ export function ChooseScreen() {
         <OverruleSheet
           record={record}
           decision={sheet.decision}
+          suggested={sheet.suggested}
           onClose={() => setSheet(null)}
           onSave={(value, reason) => {
             setSheet(null)

@@ -17,16 +17,21 @@ import { TextField } from '../../parts/text-field'
 export function OverruleSheet({
   record,
   decision,
+  suggested,
   onClose,
   onSave,
 }: {
   record: CaseRecord
   decision: Decision
+  /** A value that was tried out: it stands in the field until another is typed. */
+  suggested: number | undefined
   onClose: () => void
   onSave: (value: DecisionValue, reason: string) => void
 }) {
   const draftKey = `case/${record.id}/overrule/${decision.id}`
-  const [text, setText] = useDraft(`${draftKey}/value`)
+  const [typed, setText] = useDraft(`${draftKey}/value`)
+  const [isTouched, setTouched] = useState(false)
+  const text = typed === '' && !isTouched && suggested !== undefined ? String(suggested) : typed
   const [reason, setReason] = useDraft(`${draftKey}/reason`)
   const [errors, setErrors] = useState<{ value?: string; reason?: string }>({})
   const definition = findTechnique(record.technique)?.decisions.find((one) => one.id === decision.id)
@@ -53,7 +58,17 @@ export function OverruleSheet({
         }}
         className="grid gap-4"
       >
-        <ValueField definition={definition} decision={decision} choices={definition.choices(items)} text={text} onText={setText} error={errors.value} />
+        <ValueField
+          definition={definition}
+          decision={decision}
+          choices={definition.choices(items)}
+          text={text}
+          onText={(next) => {
+            setTouched(true)
+            setText(next)
+          }}
+          error={errors.value}
+        />
         <TextField
           label="Reason"
           value={reason}

@@ -1,0 +1,36 @@
+import Joi from 'joi'
+import { DateTime, IANAZone } from 'luxon'
+
+// Fields that many bodies have, each in its one form.
+
+/** A UUID as it is kept and compared: lower case, with hyphens, nothing around it. */
+export const uuid = Joi.string().pattern(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/, 'id such as 01a21089-7e89-7d7d-8dbd-a7fc9a943fe8')
+
+/** Words of at most so many letters, empty ones too. */
+export const text = (most: number): Joi.StringSchema => Joi.string().allow('').max(most)
+
+/** Why somebody did something. */
+export const reason = Joi.string().trim().min(3).max(500)
+
+const isInReach = (moment: DateTime): boolean => moment.isValid && moment.year >= 1900 && moment.year <= 2200
+
+/** A moment that the calendar has, ISO 8601 with its offset, within a lifetime of now. */
+export const instant = Joi.string()
+  .max(40)
+  .custom((value: string, helpers) => {
+    const hasOffset = /T.*(Z|[+-]\d{2}:?\d{2})$/.test(value)
+    return hasOffset && isInReach(DateTime.fromISO(value, { setZone: true })) ? value : helpers.error('string.isoDate')
+  })
+
+/** A day that the calendar has, such as 2027-03-31. */
+export const day = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}$/, 'date such as 2027-03-31')
+  .custom((value: string, helpers) => (isInReach(DateTime.fromISO(value)) ? value : helpers.error('string.day')))
+
+/** A time zone that there is, by its IANA name. */
+export const zone = Joi.string()
+  .max(60)
+  .custom((value: string, helpers) => (IANAZone.isValidZone(value) ? value : helpers.error('string.zone')))
+
+/** Greatest whole number that a version, a base or a count may be: what the database keeps. */
+export const greatestInteger = 2_147_483_647
