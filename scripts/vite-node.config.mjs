@@ -8,7 +8,7 @@ const entries = {
     goniometer: 'src/standins/goniometer/main.ts',
     scale: 'src/standins/scale/main.ts',
   },
-  server: { main: 'src/server/main.ts', 'slow-worker': 'src/server/planning/slow-worker.ts' },
+  server: { main: 'src/server/main.ts', worker: 'src/server/workers/worker.ts' },
 }
 
 export default defineConfig(() => {

@@ -1,6 +1,7 @@
 import type { Caution } from '#core/plan/plan'
 import type { Problem } from '#core/case/problem'
 import type { CaseRecord } from './case-record'
+import type { EventMark } from './event'
 import type { EpisodeRecord } from './episode-record'
 
 /** Answer of GET /api/cases/:id: the case with its stay. */
@@ -17,6 +18,8 @@ export interface EventAnswer {
   readonly id: string
   readonly version: number
   readonly receivedAt: string
+  /** Said of its time: it came late, or the clock of its device is wrong. */
+  readonly mark?: EventMark
   /** For events that bear on a case's plan: clinical doubts about what was just stored. */
   readonly problems: readonly Problem[]
   readonly cautions: readonly Caution[]

@@ -6,6 +6,8 @@ export interface EventKind {
   /** Additive events never conflict; replacing ones name the version they were based on. */
   readonly nature: 'opening' | 'additive' | 'replacing'
   readonly right: Right | 'self'
+  /** What the core thinks of the case may change with it, and is said in the answer. */
+  readonly bearsOnPlan?: true
 }
 
 /** Every kind of event: where it goes, whether it can conflict, who may write it. */
@@ -17,17 +19,17 @@ export const eventKinds = {
   place: { stream: 'episode', nature: 'replacing', right: 'add' },
   round: { stream: 'episode', nature: 'additive', right: 'add' },
   'case-opened': { stream: 'case', nature: 'opening', right: 'add' },
-  reading: { stream: 'case', nature: 'additive', right: 'add' },
-  'moved-out': { stream: 'case', nature: 'replacing', right: 'move' },
-  'moved-in': { stream: 'case', nature: 'additive', right: 'move' },
-  'reading-withdrawn': { stream: 'case', nature: 'additive', right: 'add' },
-  technique: { stream: 'case', nature: 'replacing', right: 'add' },
-  orders: { stream: 'case', nature: 'replacing', right: 'add' },
-  device: { stream: 'case', nature: 'replacing', right: 'add' },
-  store: { stream: 'case', nature: 'replacing', right: 'add' },
-  options: { stream: 'case', nature: 'replacing', right: 'add' },
-  setup: { stream: 'case', nature: 'replacing', right: 'add' },
-  overrule: { stream: 'case', nature: 'replacing', right: 'decide' },
+  reading: { stream: 'case', nature: 'additive', right: 'add', bearsOnPlan: true },
+  'moved-out': { stream: 'case', nature: 'replacing', right: 'move', bearsOnPlan: true },
+  'moved-in': { stream: 'case', nature: 'additive', right: 'move', bearsOnPlan: true },
+  'reading-withdrawn': { stream: 'case', nature: 'additive', right: 'add', bearsOnPlan: true },
+  technique: { stream: 'case', nature: 'replacing', right: 'add', bearsOnPlan: true },
+  orders: { stream: 'case', nature: 'replacing', right: 'add', bearsOnPlan: true },
+  device: { stream: 'case', nature: 'replacing', right: 'add', bearsOnPlan: true },
+  store: { stream: 'case', nature: 'replacing', right: 'add', bearsOnPlan: true },
+  options: { stream: 'case', nature: 'replacing', right: 'add', bearsOnPlan: true },
+  setup: { stream: 'case', nature: 'replacing', right: 'add', bearsOnPlan: true },
+  overrule: { stream: 'case', nature: 'replacing', right: 'decide', bearsOnPlan: true },
   plan: { stream: 'case', nature: 'replacing', right: 'decide' },
   'run-started': { stream: 'case', nature: 'additive', right: 'add' },
   'run-lease': { stream: 'case', nature: 'additive', right: 'add' },

@@ -18,11 +18,24 @@ export function newestVersion(kind: EventKindId): number {
 }
 
 /**
+ * A body in the newest form of its kind.
+ * @param v the version that it has, 1 or more
+ */
+export function upcastBody(
+  kind: string,
+  v: number,
+  body: unknown,
+  table: Partial<Record<string, readonly Upcaster[]>> = upcasters,
+): unknown {
+  return (table[kind]?.slice(v - 1) ?? []).reduce((current, step) => step(current), body)
+}
+
+/**
  * An event in the newest form of its kind.
  * @param event as stored, of any version that ever was
  * @param table upcasters by kind, the one from version 1 to 2 first
  */
 export function upcast(event: FoldableEvent, table: Partial<Record<string, readonly Upcaster[]>> = upcasters): FoldableEvent {
-  const steps = table[event.kind]?.slice(event.v - 1) ?? []
-  return steps.reduce<FoldableEvent>((current, step) => ({ ...current, v: current.v + 1, body: step(current.body) }), event)
+  const newest = 1 + (table[event.kind]?.length ?? 0)
+  return event.v >= newest ? event : { ...event, v: newest, body: upcastBody(event.kind, event.v, event.body, table) }
 }

@@ -8,8 +8,9 @@ import { ApiError } from './api-error'
 import type { Clock } from './clock'
 import { defineModels } from './db/models'
 import { answerErrors } from './middleware/answer-errors'
+import { readJson } from './middleware/json-body'
 import { readSession, requireSession, type SignedInRequest } from './middleware/session'
-import type { Planner } from './planning/planner'
+import { createPlanner } from './planning/planner'
 import { createEventRepository } from './repositories/events'
 import { createPeopleRepository } from './repositories/people'
 import { createPhotoRepository } from './repositories/photos'
@@ -25,12 +26,17 @@ import { streamRoute } from './routes/stream-route'
 import { makeNonce, webRoutes } from './routes/web-routes'
 import { createAppendService } from './services/append-event'
 import { createStockImport } from './services/import-stock'
+import { createBoardMender, type BoardMender } from './services/mend-board'
 import { createSignInService } from './services/sign-in'
+import type { WorkerPool } from './workers/pool'
 
 export interface AppDeps {
   readonly db: Sequelize
+  /** A pool of its own for what only reads; that of the writers without one. */
+  readonly reads?: Sequelize
+  /** Worker threads for planning and for reading files. */
+  readonly pool: WorkerPool
   readonly clock: Clock
-  readonly planner: Planner
   readonly log: Logger
   /** Folder of the built web room; null serves the API alone. */
   readonly webFolder: string | null
@@ -38,51 +44,70 @@ export interface AppDeps {
   readonly wrongSignInsAllowed?: number
   /** Stand-ins that run beside the server. */
   readonly devices?: readonly DeviceInfo[]
+  /** Ends what would go on for ever, so that the server can stop. */
+  readonly stopping?: AbortSignal
+}
+
+/** The application, and the keeper of the Board's lines. */
+export interface App {
+  readonly app: Express
+  readonly board: BoardMender
 }
 
 /** Builds the application without listening. */
-export function createApp(deps: AppDeps): Express {
-  const { db, clock, planner, log } = deps
+export function createApp(deps: AppDeps): App {
+  const { db, clock, log, pool } = deps
+  const reads = deps.reads ?? db
   const models = defineModels(db)
+  const readModels = reads === db ? models : defineModels(reads)
   const events = createEventRepository(db, models)
   const streams = createStreamRepository(db, models)
-  const people = createPeopleRepository(models)
+  const readStreams = createStreamRepository(reads, readModels)
+  const people = createPeopleRepository(readModels)
   const signIn = createSignInService(people, clock)
   const stock = createStockRepository(db)
-  const append = createAppendService({ db, events, streams, people, stock, planner, clock })
+  const planner = createPlanner(clock, pool)
+  const append = createAppendService({ db, events, streams, people: createPeopleRepository(models), stock, planner, clock })
+  const board = createBoardMender(db, streams, log)
 
   const app = express()
   app.disable('x-powered-by')
   const devices = deps.devices ?? []
   app.use(contentPolicy(deps.isSecure ?? false, devices))
-  app.use(express.json({ limit: '1mb', type: ['application/json', 'application/*+json'] }))
+  app.use(readJson())
   app.use(cookieParser())
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
     response.set('cache-control', 'no-store')
     next()
   })
   app.get('/api/health', async (_request, response) => {
-    await db.query('SELECT 1 AS one', { type: QueryTypes.SELECT })
-    response.json({ status: 'up', database: 'up', now: new Date(clock()).toISOString() })
+    await reads.query('SELECT 1 AS one', { type: QueryTypes.SELECT })
+    response.json({ status: 'up', database: 'up', boardLinesMended: board.mended, now: new Date(clock()).toISOString() })
   })
   app.use('/api', readSession(signIn))
   app.use(sessionRoutes({ signIn, clock, isSecure: deps.isSecure ?? false, wrongSignInsAllowed: deps.wrongSignInsAllowed ?? 30 }))
-  app.use(recordRoutes({ append, streams, people, clock }))
+  app.use(recordRoutes({ append, planner, streams: readStreams, people, clock, log }))
   app.use(coreRoutes(planner))
-  app.use(storeRoutes({ stock, importStock: createStockImport({ db, events, streams, stock, clock }), clock }))
-  app.use(paperRoutes({ streams, planner, clock }))
-  app.use(photoRoutes({ photos: createPhotoRepository(db), streams, clock }))
+  app.use(
+    storeRoutes({
+      stock: createStockRepository(reads),
+      importStock: createStockImport({ db, events, streams, stock, pool, clock }),
+      clock,
+    }),
+  )
+  app.use(paperRoutes({ streams: readStreams, planner, clock }))
+  app.use(photoRoutes({ photos: createPhotoRepository(db), streams: readStreams, clock }))
   app.get('/api/devices', (request: SignedInRequest, response: Response<DevicesAnswer>) => {
     requireSession(request)
     response.json({ devices })
   })
-  app.use(streamRoute(events, clock))
+  app.use(streamRoute({ events: createEventRepository(reads, readModels), signIn, clock, stopping: deps.stopping }))
   app.use('/api', () => {
     throw new ApiError(404, 'not-found', 'There is nothing at this address of the API.')
   })
   if (deps.webFolder) app.use(webRoutes(deps.webFolder))
   app.use(answerErrors(log))
-  return app
+  return { app, board }
 }
 
 function contentPolicy(isSecure: boolean, devices: readonly DeviceInfo[]): express.RequestHandler[] {

@@ -6,17 +6,21 @@ import { lineDevices, type LineDeviceId } from '#core/quantities/device-line'
 import type { DeviceInfo } from '#contract/devices'
 import { createApp } from './app'
 import { systemClock } from './clock'
-import { connectDatabase } from './db/connect'
+import { connectDatabase, connectReads } from './db/connect'
 import { migrate } from './db/migrate'
 import { defineModels } from './db/models'
 import { demoPassword, loadDemoWorld } from './demo/load-demo-world'
 import { emptyTables } from './demo/empty-tables'
-import { createPlanner } from './planning/planner'
 import { createEventRepository } from './repositories/events'
 import { createPeopleRepository } from './repositories/people'
 import { createStockRepository } from './repositories/stock'
+import { createWorkerPool } from './workers/pool'
 import { syncCatalogue } from './services/sync-catalogue'
 import { addPerson } from './services/add-person'
+
+const hourMs = 3_600_000
+/** A request that was not answered by then is cut. */
+const longestRequestMs = 15_000
 
 /** What the supervisor hears once the server listens. */
 interface ReadyMessage {
@@ -34,10 +38,10 @@ async function main(): Promise<void> {
   await migrate(db)
   const models = defineModels(db)
   const people = createPeopleRepository(models)
-  const planner = createPlanner(systemClock, new URL('./slow-worker.js', import.meta.url))
+  const pool = createWorkerPool(new URL('./worker.js', import.meta.url))
   const demo = process.env['WREN_DEMO'] ?? 'when-empty'
   if (demo === 'fresh') await emptyTables(db)
-  if (demo !== 'none' && (await people.count()) === 0) await loadDemoWorld({ db, planner, now: systemClock() })
+  if (demo !== 'none' && (await people.count()) === 0) await loadDemoWorld({ db, pool, now: systemClock() })
   const events = createEventRepository(db, models)
   const firstPassword = (await people.count()) === 0 ? randomBytes(9).toString('base64url') : null
   if (firstPassword) {
@@ -50,10 +54,14 @@ async function main(): Promise<void> {
   await events.anchor(new Date(systemClock()).toISOString().slice(0, 10))
 
   const webFolder = process.env['WREN_WEB'] ?? fileURLToPath(new URL('../web', import.meta.url))
-  const app = createApp({
+  const reads = connectReads(url)
+  const stopping = new AbortController()
+  const { app, board } = createApp({
     db,
+    reads,
+    pool,
+    stopping: stopping.signal,
     clock: systemClock,
-    planner,
     log,
     webFolder: webFolder === 'none' ? null : webFolder,
     devices: readDevices(),
@@ -70,22 +78,24 @@ async function main(): Promise<void> {
   })
   server.on('listening', () => void announce(port))
 
-  let isStopping = false
+  const mending = setInterval(() => void board.mendAll(), hourMs)
+  void board.mendAll()
+
+  /** Takes no more requests, finishes those in flight, then lets go of the database; a second signal ends at once. */
   const stop = (): void => {
-    if (isStopping) return
-    isStopping = true
-    server.close(
-      () =>
-        void planner
-          .close()
-          .then(() => db.close())
-          .then(() => process.exit(0)),
-    )
-    server.closeAllConnections()
+    if (stopping.signal.aborted) process.exit(1)
+    clearInterval(mending)
+    stopping.abort()
+    setTimeout(() => server.closeAllConnections(), longestRequestMs).unref()
+    server.close(() => void Promise.allSettled([pool.close(), db.close(), reads.close()]).then(() => process.exit(0)))
+    server.closeIdleConnections()
   }
   process.on('SIGTERM', stop)
   process.on('SIGINT', stop)
-  process.on('disconnect', stop)
+  // Without its supervisor nobody would end it.
+  process.on('disconnect', () => {
+    if (!stopping.signal.aborted) stop()
+  })
 
   async function announce(listening: number): Promise<void> {
     const staff = (await people.list()).filter((one) => demo !== 'none' || (firstPassword && one.signIn === 'lead'))

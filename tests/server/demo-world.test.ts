@@ -10,7 +10,7 @@ describe('the demo world', () => {
   before(async function () {
     this.timeout(90_000)
     harness = await startHarness()
-    await loadDemoWorld({ db: harness.db, planner: harness.planner, now: harness.now })
+    await loadDemoWorld({ db: harness.db, pool: harness.pool, now: harness.now })
   })
   after(() => harness.stop())
 

@@ -8,7 +8,7 @@ import type { EventInput } from '#contract/event'
 import { eventKinds, type EventKindId } from '#contract/event-kinds'
 import type { Role } from '#contract/rights'
 import { createApp } from '../../src/server/app'
-import { connectDatabase } from '../../src/server/db/connect'
+import { connectDatabase, connectReads } from '../../src/server/db/connect'
 import { migrate } from '../../src/server/db/migrate'
 import { defineModels } from '../../src/server/db/models'
 import { emptyTables } from '../../src/server/demo/empty-tables'
@@ -16,14 +16,18 @@ import { createPlanner, type Planner } from '../../src/server/planning/planner'
 import { createEventRepository } from '../../src/server/repositories/events'
 import { createPeopleRepository } from '../../src/server/repositories/people'
 import { addPerson } from '../../src/server/services/add-person'
+import type { BoardMender } from '../../src/server/services/mend-board'
+import { createWorkerPool, type WorkerPool } from '../../src/server/workers/pool'
 
 export const password = 'a test password'
 /** The worker as npm test built it. */
-export const slowWorker = new URL('../../dist/server/slow-worker.js', import.meta.url)
+export const workerFile = new URL('../../dist/server/worker.js', import.meta.url)
 
 /** The application on a free port over the real test database, with a clock that tests move. */
 export interface Harness {
   readonly db: Sequelize
+  readonly pool: WorkerPool
+  readonly board: BoardMender
   readonly planner: Planner
   readonly address: string
   now: number
@@ -60,8 +64,10 @@ export async function startHarness(): Promise<Harness> {
   await emptyTables(db)
   const state = { now: Date.parse('2026-01-10T08:00:00Z') }
   const clock = (): number => state.now
-  const planner = createPlanner(clock, slowWorker)
-  const app = createApp({ db, clock, planner, log: pino({ level: 'silent' }), webFolder: null, wrongSignInsAllowed: 1000 })
+  const reads = connectReads(url)
+  const pool = createWorkerPool(workerFile)
+  const planner = createPlanner(clock, pool)
+  const { app, board } = createApp({ db, reads, pool, clock, log: pino({ level: 'silent' }), webFolder: null, wrongSignInsAllowed: 1000 })
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
   })
@@ -72,6 +78,8 @@ export async function startHarness(): Promise<Harness> {
 
   return {
     db,
+    pool,
+    board,
     planner,
     address,
     get now() {
@@ -90,7 +98,8 @@ export async function startHarness(): Promise<Harness> {
         server.close(resolve)
         server.closeAllConnections()
       })
-      await planner.close()
+      await pool.close()
+      await reads.close()
       await db.close()
     },
   }

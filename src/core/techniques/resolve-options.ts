@@ -14,26 +14,13 @@ export function resolveOptions(
   protocol: Protocol,
 ): { values: OptionValues; problems: readonly Problem[] } {
   const values: Record<string, string | number> = {}
-  const problems: Problem[] = []
-  const ids = technique.options.map((option) => option.id)
-  for (const id of Object.keys(clinicalCase.options)) {
-    if (ids.includes(id)) continue
-    problems.push({
-      code: 'unknown-option',
-      path: `options/${id}`,
-      message: `${technique.name} has no option "${id}": use one of ${ids.join(', ')}.`,
-    })
-  }
+  const problems: Problem[] = [...refuseOptions(technique, clinicalCase.options, protocol)]
   for (const option of technique.options) {
     const chosen = clinicalCase.options[option.id]
     const fallback = protocol.options[`${technique.id}/${option.id}`] ?? option.default(clinicalCase)
-    if (chosen !== undefined) {
-      const refusal = refuse(option, chosen, protocol)
-      if (!refusal) {
-        values[option.id] = chosen
-        continue
-      }
-      problems.push({ code: 'unknown-option', path: `options/${option.id}`, message: refusal })
+    if (chosen !== undefined && !refuse(option, chosen, protocol)) {
+      values[option.id] = chosen
+      continue
     }
     if (fallback === 'ask' && !option.values.some((value) => value.id === 'ask')) {
       problems.push({
@@ -44,6 +31,22 @@ export function resolveOptions(
     } else if (fallback !== null) values[option.id] = fallback
   }
   return { values, problems }
+}
+
+/** Chosen options that the technique does not have, or that cannot have such a value: problems `unknown-option`. */
+export function refuseOptions(
+  technique: Technique | null,
+  chosen: Readonly<Record<string, string | number>>,
+  protocol: Protocol,
+): readonly Problem[] {
+  if (!technique) return []
+  return Object.entries(chosen).flatMap(([id, value]): Problem[] => {
+    const option = technique.options.find((one) => one.id === id)
+    const message = option
+      ? refuse(option, value, protocol)
+      : `${technique.name} has no option "${id}": use one of ${technique.options.map((one) => one.id).join(', ')}.`
+    return message === null ? [] : [{ code: 'unknown-option', path: `options/${id}`, message }]
+  })
 }
 
 function refuse(option: TechniqueOption, chosen: string | number, protocol: Protocol): string | null {

@@ -1,5 +1,5 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
-import type { StreamType } from '#contract/event'
+import type { EventMark, StreamType } from '#contract/event'
 
 export interface PersonRow {
   id: string
@@ -54,6 +54,8 @@ export interface EventRow {
   offsetMs: number
   base: number | null
   hash: string
+  mark: EventMark | null
+  claimedAt: string | null
 }
 export interface AnchorRow {
   day: string
@@ -147,6 +149,8 @@ export function defineModels(db: Sequelize): Models {
         offsetMs: integer(),
         base: { type: DataTypes.INTEGER, allowNull: true },
         hash: short(64),
+        mark: { type: DataTypes.STRING(12), allowNull: true },
+        claimedAt: { type: DataTypes.STRING(40), allowNull: true },
       },
       { tableName: 'events' },
     ),

@@ -6,7 +6,8 @@ import type { EventKindId } from '#contract/event-kinds'
 import { eventKinds } from '#contract/event-kinds'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
-import type { Actor, AppendEvent } from '../services/append-event'
+import type { AppendEvent } from '../services/append-event'
+import type { Actor } from '../services/writing'
 
 /** Writes demo cases as events, at times in the past, the way clients do. */
 export interface DemoWriter {

@@ -2,15 +2,17 @@ import { v7 as uuidv7 } from 'uuid'
 import type { Sequelize } from 'sequelize'
 import { defaultSettings } from '#contract/session'
 import { defineModels } from '../db/models'
-import type { Planner } from '../planning/planner'
+import { createPlanner } from '../planning/planner'
+import type { WorkerPool } from '../workers/pool'
 import { createEventRepository } from '../repositories/events'
 import { createPeopleRepository } from '../repositories/people'
 import { createStockRepository } from '../repositories/stock'
 import { createStreamRepository } from '../repositories/streams'
-import { createAppendService, type Actor } from '../services/append-event'
+import { createAppendService } from '../services/append-event'
 import { addPerson } from '../services/add-person'
 import { createStockImport } from '../services/import-stock'
 import { syncCatalogue } from '../services/sync-catalogue'
+import type { Actor } from '../services/writing'
 import { createDemoWriter } from './demo-writer'
 import { writeLegSlabStories } from './leg-slab-stories'
 import { demoStaff } from './staff'
@@ -21,7 +23,7 @@ import { writeTechniqueStories } from './technique-stories'
 export const demoPassword = 'gale over tern sound'
 
 /** Fills an empty database with the staff and cases of Tern Sound Infirmary, all times relative to `now`. */
-export async function loadDemoWorld({ db, planner, now }: { db: Sequelize; planner: Planner; now: number }): Promise<void> {
+export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: WorkerPool; now: number }): Promise<void> {
   const models = defineModels(db)
   const people = createPeopleRepository(models)
   const streams = createStreamRepository(db, models)
@@ -29,6 +31,7 @@ export async function loadDemoWorld({ db, planner, now }: { db: Sequelize; plann
   const stock = createStockRepository(db)
   const demoClock = { minutesAgo: 0 }
   const clock = (): number => now - demoClock.minutesAgo * 60_000
+  const planner = createPlanner(clock, pool)
   const append = createAppendService({ db, events, streams, people, stock, planner, clock })
   const actors: Actor[] = []
   for (const person of demoStaff) {
@@ -54,7 +57,7 @@ export async function loadDemoWorld({ db, planner, now }: { db: Sequelize; plann
   }
   await syncCatalogue(stock)
   const [keeper] = actors
-  if (keeper) await writeDemoStore({ stock, importStock: createStockImport({ db, events, streams, stock, clock }), keeper, now })
+  if (keeper) await writeDemoStore({ stock, importStock: createStockImport({ db, events, streams, stock, pool, clock }), keeper, now })
   const writer = createDemoWriter({ append, streams, planner, now, clock: demoClock, actors })
   await writeLegSlabStories(writer)
   await writeTechniqueStories(writer)

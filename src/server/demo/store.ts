@@ -4,7 +4,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { catalogue } from '#core/catalogue/catalogue'
 import { itemCodeOf, stockColumns, type PlaceKind } from '#contract/store'
 import type { StockRepository } from '../repositories/stock'
-import type { Actor } from '../services/append-event'
+import type { Actor } from '../services/writing'
 
 const places: readonly { name: string; kind: PlaceKind; share: number }[] = [
   { name: 'Plaster room', kind: 'plaster-room', share: 1 },

@@ -1,7 +1,9 @@
 import type { NextFunction, Request, Response } from 'express'
 import type { Logger } from 'pino'
+import { v7 as uuidv7 } from 'uuid'
 import type { ProblemDetails } from '#contract/problem-details'
 import { ApiError } from '../api-error'
+import { errorNumberOf } from '../db/in-transaction'
 
 const titles: Readonly<Record<number, string>> = {
   400: 'Not readable',
@@ -17,22 +19,50 @@ const titles: Readonly<Record<number, string>> = {
   503: 'Not ready',
 }
 
+/** MariaDB's numbers for a statement that took too long, a connection that was lost, a server that shuts down. */
+const isAway = new Set([1969, 45013, 45009, 1927, 1053, 1205, 1213])
+
 /** Turns every error into problem+json; what is not a refusal of ours is logged and answered without details. */
 export function answerErrors(log: Logger) {
-  return (error: unknown, _request: Request, response: Response, next: NextFunction): void => {
+  return (error: unknown, request: Request, response: Response, next: NextFunction): void => {
     if (response.headersSent) return next(error)
     const known = toApiError(error)
-    if (!known) log.error({ err: error }, 'unexpected error')
+    const errorId = known ? null : uuidv7()
+    if (errorId) log.error({ errorId, route: routeOf(request), code: codeOf(error), at: whereOf(error) }, 'unexpected error')
     const status = known?.status ?? 500
     const problem: ProblemDetails = {
       type: `urn:zesty-wren:error:${known?.code ?? 'unexpected'}`,
       title: titles[status] ?? 'Error',
       status,
-      detail: known?.message ?? 'Something went wrong on our side: try again, and tell the person who runs this server.',
+      detail:
+        known?.message ??
+        `Something went wrong on our side: try again, and tell the person who runs this server this number: ${errorId ?? ''}.`,
       ...(known?.extra ?? {}),
     }
     response.status(status).type('application/problem+json').send(JSON.stringify(problem))
   }
+}
+
+/** The route as it is declared, without what was filled in. */
+function routeOf(request: Request): string {
+  const route = (request as { route?: { path?: string } }).route?.path
+  return `${request.method} ${route ?? request.path.replace(/[0-9a-f-]{36}/g, ':id')}`
+}
+
+/** What kind of error it is: never its message, which may hold what was entered, nor its statement. */
+function codeOf(error: unknown): string {
+  const { name, code, parent } = error as { name?: string; code?: string; parent?: { errno?: number } }
+  return [name, code, parent?.errno].filter((one) => one !== undefined).join(' ') || 'unknown'
+}
+
+/** The lines of our own that led there. */
+function whereOf(error: unknown): readonly string[] {
+  const stack = error instanceof Error ? (error.stack ?? '') : ''
+  return stack
+    .split('\n')
+    .filter((line) => /^\s+at /.test(line))
+    .slice(0, 6)
+    .map((line) => line.trim())
 }
 
 function toApiError(error: unknown): ApiError | null {
@@ -42,7 +72,7 @@ function toApiError(error: unknown): ApiError | null {
   if (type === 'entity.too.large')
     return new ApiError(413, 'too-large', `The request is larger than ${Math.round((limit ?? 2 ** 20) / 2 ** 20)} MB: send less at once.`)
   if (name === 'URIError') return new ApiError(400, 'not-json', 'The address cannot be read: check it.')
-  if (name?.startsWith('SequelizeConnection') || name === 'SequelizeHostNotReachableError') {
+  if (name?.startsWith('SequelizeConnection') || name === 'SequelizeHostNotReachableError' || isAway.has(errorNumberOf(error) ?? 0)) {
     return new ApiError(503, 'unavailable', 'The database does not answer: what you typed is kept, it is sent again by itself.')
   }
   if (status && status >= 400 && status < 500) return new ApiError(400, 'not-json', 'The request cannot be read: check what was sent.')

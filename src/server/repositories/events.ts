@@ -30,25 +30,28 @@ export function createEventRepository(db: Sequelize, models: Models) {
           offsetMs: event.offsetMs,
           base: event.base ?? null,
           hash,
+          mark: event.mark ?? null,
+          claimedAt: event.claimedAt ?? null,
         },
         { transaction },
       )
       return hash
     },
 
-    /** Streams that changed since a time, newest version each: hints for clients. */
-    async changedSince(since: Date): Promise<readonly { type: string; id: string; version: number }[]> {
+    /** Streams that changed since a time, newest version each: hints for clients; at most one more than `most`. */
+    async changedSince(since: Date, most: number): Promise<readonly { type: string; id: string; version: number }[]> {
       return db.query<{ type: string; id: string; version: number }>(
-        'SELECT stream_type AS type, stream_id AS id, MAX(version) AS version FROM events WHERE received_at >= :since GROUP BY stream_type, stream_id LIMIT 500',
-        { type: QueryTypes.SELECT, replacements: { since } },
+        'SELECT stream_type AS type, stream_id AS id, MAX(version) AS version FROM events WHERE received_at >= :since GROUP BY stream_type, stream_id LIMIT :limit',
+        { type: QueryTypes.SELECT, replacements: { since, limit: most + 1 } },
       )
     },
 
     /** Every event of one stream, oldest first. */
-    async ofStream(type: string, id: string): Promise<readonly (StoredEvent & { hash: string })[]> {
+    async ofStream(type: string, id: string, transaction?: Transaction): Promise<readonly (StoredEvent & { hash: string })[]> {
       const rows = (await models.events.findAll({
         where: { streamType: type as EventRow['streamType'], streamId: id },
         order: [['version', 'ASC']],
+        ...(transaction ? { transaction } : {}),
         raw: true,
       })) as unknown as EventRow[]
       return rows.map((row) => ({ ...toEvent(row), hash: row.hash }))
@@ -85,6 +88,7 @@ export function chainHash(previousHash: string, event: StoredEvent): string {
     event.at,
     event.receivedAt,
     JSON.stringify(event.body),
+    ...(event.mark ? [event.mark, event.claimedAt ?? null] : []),
   ]
   return createHash('sha256').update(previousHash).update(JSON.stringify(kept)).digest('hex')
 }
@@ -103,5 +107,7 @@ function toEvent(row: EventRow): StoredEvent {
     receivedAt: new Date(row.receivedAt).toISOString(),
     version: row.version,
     ...(row.base === null ? {} : { base: row.base }),
+    ...(row.mark === null ? {} : { mark: row.mark }),
+    ...(row.claimedAt === null ? {} : { claimedAt: row.claimedAt }),
   }
 }

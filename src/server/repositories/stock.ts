@@ -1,8 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { StockItem } from '#core/case/clinical-case'
 import type { StockLine, StockLot, StockMovement, StockPlace } from '#contract/store'
-
-const genesis = '0'.repeat(64)
+import { genesis } from './streams'
 
 interface LotRow {
   lotId: string
@@ -40,10 +39,11 @@ export function createStockRepository(db: Sequelize) {
     async places(): Promise<readonly StockPlace[]> {
       return db.query<StockPlace>('SELECT id, name, kind FROM places ORDER BY name', { type: QueryTypes.SELECT })
     },
-    async findPlace(id: string): Promise<StockPlace | null> {
+    async findPlace(id: string, transaction?: Transaction): Promise<StockPlace | null> {
       const rows = await db.query<StockPlace>('SELECT id, name, kind FROM places WHERE id = :id', {
         type: QueryTypes.SELECT,
         replacements: { id },
+        ...inside(transaction),
       })
       return rows[0] ?? null
     },
@@ -78,15 +78,15 @@ export function createStockRepository(db: Sequelize) {
     },
 
     /** Every item with its lots and reservations at one place. */
-    async lines(placeId: string): Promise<readonly StockLine[]> {
+    async lines(placeId: string, transaction?: Transaction): Promise<readonly StockLine[]> {
       const items = await db.query<{ code: string; label: string; data: string; lowMark: number }>(
         'SELECT code, label, data, low_mark AS lowMark FROM items ORDER BY label',
-        { type: QueryTypes.SELECT },
+        { type: QueryTypes.SELECT, ...inside(transaction) },
       )
-      const lots = await lotsOf(placeId, null)
+      const lots = await lotsOf(placeId, null, transaction)
       const reserved = await db.query<{ itemCode: string; count: number }>(
         'SELECT item_code AS itemCode, CAST(SUM(count) AS INT) AS count FROM reservations WHERE place_id = :placeId GROUP BY item_code',
-        { type: QueryTypes.SELECT, replacements: { placeId } },
+        { type: QueryTypes.SELECT, replacements: { placeId }, ...inside(transaction) },
       )
       const lotsByItem = groupByItem(lots)
       const reservedByItem = new Map(reserved.map((row) => [row.itemCode, Number(row.count)]))
@@ -135,9 +135,19 @@ export function createStockRepository(db: Sequelize) {
       )
     },
 
+    /** A lot by its id, with the place that it lies at; null when there is none. */
+    async findLot(lotId: string, transaction: Transaction): Promise<(StockLot & { readonly placeId: string }) | null> {
+      const rows = await db.query<LotRow & { placeId: string }>(
+        `SELECT id AS lotId, place_id AS placeId, item_code AS itemCode, lot, DATE_FORMAT(expires_on, '%Y-%m-%d') AS expiresOn, count
+         FROM lots WHERE id = :lotId`,
+        { type: QueryTypes.SELECT, replacements: { lotId }, transaction },
+      )
+      return rows[0] ?? null
+    },
+    /** Adds a lot to a place whose row is locked. */
     async addLot(lot: StockLot, placeId: string, transaction: Transaction): Promise<void> {
       await db.query(
-        'INSERT INTO lots (id, place_id, item_code, lot, expires_on, count) VALUES (:lotId, :placeId, :itemCode, :lot, :expiresOn, :count) ON DUPLICATE KEY UPDATE count = count + :count',
+        'INSERT INTO lots (id, place_id, item_code, lot, expires_on, count) VALUES (:lotId, :placeId, :itemCode, :lot, :expiresOn, :count)',
         { type: QueryTypes.INSERT, replacements: { ...lot, placeId }, transaction },
       )
     },
@@ -153,7 +163,7 @@ export function createStockRepository(db: Sequelize) {
       for (let from = 0; from < lots.length; from += 500) {
         const values = lots.slice(from, from + 500).map((lot) => [lot.lotId, placeId, lot.itemCode, lot.lot, lot.expiresOn, lot.count])
         await db.query(
-          'INSERT INTO lots (id, place_id, item_code, lot, expires_on, count) VALUES :values ON DUPLICATE KEY UPDATE count = VALUES(count), expires_on = VALUES(expires_on)',
+          'INSERT INTO lots (id, place_id, item_code, lot, expires_on, count) VALUES :values ON DUPLICATE KEY UPDATE count = VALUES(count)',
           { type: QueryTypes.INSERT, replacements: { values }, transaction },
         )
       }
@@ -191,6 +201,10 @@ export type StockRepository = ReturnType<typeof createStockRepository>
 
 function groupByItem(lots: readonly StockLot[]): Map<string, StockLot[]> {
   const groups = new Map<string, StockLot[]>()
-  for (const lot of lots) groups.set(lot.itemCode, [...(groups.get(lot.itemCode) ?? []), lot])
+  for (const lot of lots) {
+    const known = groups.get(lot.itemCode)
+    if (known) known.push(lot)
+    else groups.set(lot.itemCode, [lot])
+  }
   return groups
 }

@@ -9,12 +9,30 @@ export interface StreamHead {
   readonly version: number
   readonly headHash: string
 }
+interface SnapshotRow {
+  readonly version: number
+  readonly headHash: string
+  readonly snapshot: string
+}
 export interface Snapshot<R> extends StreamHead {
   readonly record: R
 }
 
 const tables: Record<StreamType, string> = { episode: 'episodes', case: 'cases', person: 'people', place: 'places' }
-const genesis = '0'.repeat(64)
+const inside = (transaction?: Transaction): { transaction?: Transaction } => (transaction ? { transaction } : {})
+
+function toSnapshot<R>(row: SnapshotRow): Snapshot<R> {
+  return { version: row.version, headHash: row.headHash, record: JSON.parse(row.snapshot) as R }
+}
+
+/** What the chain of a stream begins with. */
+export const genesis = '0'.repeat(64)
+const newStream: StreamHead = { version: 0, headHash: genesis }
+
+/** Where a stream stands: version 0 and the beginning of the chain when it does not exist. */
+export function headOf(found: StreamHead | null): StreamHead {
+  return found ?? newStream
+}
 
 /** Reads and writes stream heads and snapshots of episodes and cases. */
 export function createStreamRepository(db: Sequelize, models: Models) {
@@ -25,64 +43,89 @@ export function createStreamRepository(db: Sequelize, models: Models) {
         `SELECT version, head_hash AS headHash FROM ${tables[type]} WHERE id = :id FOR UPDATE`,
         { type: QueryTypes.SELECT, replacements: { id }, transaction },
       )
-      return rows[0] ?? { version: 0, headHash: genesis }
+      return headOf(rows[0] ?? null)
+    },
+
+    /** The episode that a case belongs to, which never changes; null for a case that does not exist. */
+    async episodeOf(caseId: string, transaction: Transaction): Promise<string | null> {
+      const rows = await db.query<{ episodeId: string }>('SELECT episode_id AS episodeId FROM cases WHERE id = :caseId', {
+        type: QueryTypes.SELECT,
+        replacements: { caseId },
+        transaction,
+      })
+      return rows[0]?.episodeId ?? null
     },
 
     async findEpisode(id: string, transaction?: Transaction): Promise<Snapshot<EpisodeRecord> | null> {
-      const row = (await models.episodes.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true })) as unknown as {
-        version: number
-        headHash: string
-        snapshot: string
-      } | null
-      return row && { version: row.version, headHash: row.headHash, record: JSON.parse(row.snapshot) as EpisodeRecord }
+      const row = (await models.episodes.findByPk(id, { ...inside(transaction), raw: true })) as unknown as SnapshotRow | null
+      return row && toSnapshot<EpisodeRecord>(row)
     },
-
     async findCase(id: string, transaction?: Transaction): Promise<Snapshot<CaseRecord> | null> {
-      const row = (await models.cases.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true })) as unknown as {
-        version: number
-        headHash: string
-        snapshot: string
-      } | null
-      return row && { version: row.version, headHash: row.headHash, record: JSON.parse(row.snapshot) as CaseRecord }
+      const row = (await models.cases.findByPk(id, { ...inside(transaction), raw: true })) as unknown as SnapshotRow | null
+      return row && toSnapshot<CaseRecord>(row)
     },
 
-    async findCasesOf(episodeId: string, transaction?: Transaction): Promise<readonly Snapshot<CaseRecord>[]> {
+    // Locks are always taken in this order: the episode, then its cases, then places. Two writers never hold what the other waits for.
+
+    /** An episode, locked until the transaction ends; null when it does not exist. */
+    async lockEpisode(id: string, transaction: Transaction): Promise<Snapshot<EpisodeRecord> | null> {
+      const row = (await models.episodes.findByPk(id, { transaction, lock: true, raw: true })) as unknown as SnapshotRow | null
+      return row && toSnapshot<EpisodeRecord>(row)
+    },
+    /** A case whose episode is locked. */
+    async lockCase(id: string, transaction: Transaction): Promise<Snapshot<CaseRecord> | null> {
+      const row = (await models.cases.findByPk(id, { transaction, lock: true, raw: true })) as unknown as SnapshotRow | null
+      return row && toSnapshot<CaseRecord>(row)
+    },
+    /** Every case of a locked episode, locked in the order of their ids. */
+    async lockCasesOf(
+      episodeId: string,
+      transaction: Transaction,
+    ): Promise<readonly (Snapshot<CaseRecord> & { readonly board: BoardRow })[]> {
       const rows = (await models.cases.findAll({
         where: { episodeId },
-        ...(transaction ? { transaction } : {}),
+        order: [['id', 'ASC']],
+        transaction,
+        lock: true,
         raw: true,
-      })) as unknown as { version: number; headHash: string; snapshot: string }[]
-      return rows.map((row) => ({ version: row.version, headHash: row.headHash, record: JSON.parse(row.snapshot) as CaseRecord }))
+      })) as unknown as (SnapshotRow & { board: string })[]
+      return rows.map((row) => ({ ...toSnapshot<CaseRecord>(row), board: JSON.parse(row.board) as BoardRow }))
+    },
+
+    /** Ids of the episodes that have a case on the Board. */
+    async liveEpisodeIds(): Promise<readonly string[]> {
+      const rows = await db.query<{ id: string }>('SELECT DISTINCT episode_id AS id FROM cases WHERE is_live = 1', {
+        type: QueryTypes.SELECT,
+      })
+      return rows.map((row) => row.id)
     },
 
     async saveEpisode(record: EpisodeRecord, head: StreamHead, now: Date, transaction: Transaction): Promise<void> {
-      await models.episodes.upsert(
-        {
-          id: record.id,
-          patientId: record.patientId,
-          version: head.version,
-          headHash: head.headHash,
-          snapshot: JSON.stringify(record),
-          updatedAt: now,
-        },
-        { transaction },
-      )
+      const row = {
+        id: record.id,
+        patientId: record.patientId,
+        version: head.version,
+        headHash: head.headHash,
+        snapshot: JSON.stringify(record),
+        updatedAt: now,
+      }
+      if (head.version === 1) await models.episodes.create(row, { transaction })
+      else await models.episodes.update(row, { where: { id: record.id }, transaction })
     },
 
     async saveCase(record: CaseRecord, head: StreamHead, board: BoardRow, now: Date, transaction: Transaction): Promise<void> {
-      await models.cases.upsert(
-        {
-          id: record.id,
-          episodeId: record.episodeId,
-          version: head.version,
-          headHash: head.headHash,
-          snapshot: JSON.stringify(record),
-          board: JSON.stringify(board),
-          isLive: record.removedAt === null,
-          updatedAt: now,
-        },
-        { transaction },
-      )
+      const row = {
+        id: record.id,
+        episodeId: record.episodeId,
+        version: head.version,
+        headHash: head.headHash,
+        snapshot: JSON.stringify(record),
+        board: JSON.stringify(board),
+        isLive: record.removedAt === null,
+        updatedAt: now,
+      }
+      if (head.version === 1) await models.cases.create(row, { transaction })
+      else await models.cases.update(row, { where: { id: record.id }, transaction })
     },
 
     async saveBoardRow(caseId: string, board: BoardRow, transaction: Transaction): Promise<void> {

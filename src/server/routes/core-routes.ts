@@ -1,33 +1,43 @@
 import { Router } from 'express'
 import { isMalformed } from '#core/case/problem'
-import { readCase } from '#core/case/read-case'
-import { judgeRounds } from '#core/observations/judge-rounds'
-import { readCheck } from '#core/observations/read-check'
-import { findTechnique } from '#core/techniques/registry'
-import { invalidInput } from '../api-error'
+import { ApiError, invalidInput } from '../api-error'
+import { limitBody } from '../middleware/json-body'
 import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
 import type { Planner } from '../planning/planner'
 
-/** Plans a case file and judges a check file without storing anything. */
+/** A case file with thousands of readings is longer than any patient's; so much is planned at once and no more. */
+const mostBytes = 256 * 1024
+
+/** Plans a case file and judges a check file without storing anything, for who may read. */
 export function coreRoutes(planner: Planner): Router {
   const router = Router()
 
   router.post('/api/plans', async (request: SignedInRequest, response) => {
-    requireCsrf(request, requireSession(request))
-    const { clinicalCase, problems } = readCase(request.body)
-    const plan = clinicalCase && (await planner.planWhole(clinicalCase, problems))
+    requireCsrf(request, requireSession(request, 'read'))
+    limitBody(request, mostBytes, 'send one case at a time')
+    const { plan, problems } = await inputTooHeavy(() => planner.planFile(request.body))
     if (!plan) throw invalidInput(problems)
     const malformed = plan.problems.filter(isMalformed)
     if (malformed.length > 0) throw invalidInput(malformed)
     response.json(plan)
   })
 
-  router.post('/api/checks', (request: SignedInRequest, response) => {
-    requireCsrf(request, requireSession(request))
-    const { clinicalCase, rounds, problems } = readCheck(request.body)
-    const technique = clinicalCase && findTechnique(clinicalCase.technique)
-    if (!clinicalCase || !technique || problems.some(isMalformed)) throw invalidInput(problems)
-    response.json({ format: 'zesty-wren/verdict', version: 1, rounds: judgeRounds(clinicalCase, rounds, technique.onUrgent.device) })
+  router.post('/api/checks', async (request: SignedInRequest, response) => {
+    requireCsrf(request, requireSession(request, 'read'))
+    limitBody(request, mostBytes, 'send one case at a time')
+    const { rounds, problems } = await inputTooHeavy(() => planner.judgeFile(request.body))
+    if (!rounds) throw invalidInput(problems)
+    response.json({ format: 'zesty-wren/verdict', version: 1, rounds })
   })
   return router
+}
+
+/** What takes too long here was asked for by this file, so that its sender is told, not the person who runs the server. */
+async function inputTooHeavy<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work()
+  } catch (error) {
+    if (error instanceof ApiError && error.code === 'too-heavy') throw new ApiError(422, 'too-heavy', error.message)
+    throw error
+  }
 }

@@ -10,6 +10,7 @@ import { findTechnique } from '#core/techniques/registry'
 import { caseRounds, judgeCaseRounds } from '#contract/case-progress'
 import type { CaseRecord } from '#contract/case-record'
 import { patientLabel, type EpisodeRecord } from '#contract/episode-record'
+import { uuid } from '#contract/field-schemas'
 import { caseOfRun } from '#contract/opening-run'
 import { isCutOut, paperKinds, sheets, type PaperKind, type SheetId } from '#contract/papers'
 import { summariseRun } from '#contract/run-summary'
@@ -23,8 +24,8 @@ import { printTemplate, templateSvg } from '../papers/template-paper'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
 
-const paramsSchema = Joi.object({ id: Joi.string().guid().required(), paper: Joi.valid(...paperKinds) })
-const querySchema = Joi.object({ sheet: Joi.valid(...Object.keys(sheets)).default('a4'), run: Joi.string().guid() })
+const paramsSchema = Joi.object({ id: uuid.required(), paper: Joi.valid(...paperKinds) })
+const querySchema = Joi.object({ sheet: Joi.valid(...Object.keys(sheets)).default('a4'), run: uuid })
 
 interface Opened {
   readonly record: CaseRecord
@@ -40,13 +41,13 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
     if (!found || !episode) throw new ApiError(404, 'not-found', 'There is no case with this id: look on the Board.')
     return { record: found.record, episode: episode.record }
   }
-  const planOf = ({ record, episode }: Opened): Plan => {
-    const plan = record.accepted?.plan ?? deps.planner.planNow(caseOfRun(record, episode, undefined))
+  const planOf = async ({ record, episode }: Opened): Promise<Plan> => {
+    const plan = record.accepted?.plan ?? (await deps.planner.planNow(caseOfRun(record, episode, undefined)))
     if (!plan) throw new ApiError(404, 'not-found', 'The technique of this case is not known here.')
     return plan
   }
-  const outlinesOf = (opened: Opened): readonly GeometryPolygon[] => {
-    const outlines = planOf(opened).geometry.polygons.filter(isCutOut)
+  const outlinesOf = async (opened: Opened): Promise<readonly GeometryPolygon[]> => {
+    const outlines = (await planOf(opened)).geometry.polygons.filter(isCutOut)
     if (outlines.length === 0)
       throw new ApiError(
         409,
@@ -62,7 +63,7 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
     response
       .type('image/svg+xml')
       .attachment('template.svg')
-      .send(templateSvg(outlinesOf(await open(id))))
+      .send(templateSvg(await outlinesOf(await open(id))))
   })
   router.get('/api/cases/:id/papers/:paper.pdf', async (request: SignedInRequest, response) => {
     requireSession(request, 'read')
@@ -81,8 +82,8 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
     const { record, episode } = opened
     switch (paper) {
       case 'template': {
-        const facts = factsOf(opened, planOf(opened), now)
-        return printTemplate(outlinesOf(opened), sheet, {
+        const facts = factsOf(opened, await planOf(opened), now)
+        return printTemplate(await outlinesOf(opened), sheet, {
           who: `${facts.who}, ${facts.part}`,
           what: facts.device,
           printedAt: DateTime.fromISO(now, { zone: episode.zone }).toFormat('d LLL yyyy, HH:mm'),
@@ -92,14 +93,14 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
         const run = runId ? record.runs.find((one) => one.id === runId) : record.runs.at(-1)
         if (!run)
           throw new ApiError(409, 'nothing-to-print', 'Nothing has been applied in this case yet: begin the run, then print its record.')
-        const plan = run.technique ? deps.planner.planNow(caseOfRun(record, episode, run)) : planOf(opened)
+        const plan = await (run.technique ? deps.planner.planNow(caseOfRun(record, episode, run)) : planOf(opened))
         if (!plan) throw new ApiError(404, 'not-found', 'The technique of this run is not known here.')
         return printRunRecord(summariseRun(record, episode, run, plan), episode.zone, now, sheet)
       }
       case 'release-card':
-        return printReleaseCard(factsOf(opened, planOf(opened), now), sheet)
+        return printReleaseCard(factsOf(opened, await planOf(opened), now), sheet)
       case 'bedside-label':
-        return printBedsideLabel(factsOf(opened, planOf(opened), now), sheet)
+        return printBedsideLabel(factsOf(opened, await planOf(opened), now), sheet)
     }
   }
 }

@@ -1,6 +1,7 @@
 import express, { Router } from 'express'
 import Joi from 'joi'
 import { v7 as uuidv7 } from 'uuid'
+import { uuid } from '#contract/field-schemas'
 import type { PhotoInfo } from '#contract/photo'
 import { ApiError } from '../api-error'
 import type { Clock } from '../clock'
@@ -10,7 +11,7 @@ import type { PhotoRepository } from '../repositories/photos'
 import type { StreamRepository } from '../repositories/streams'
 import { encodePhoto } from '../services/keep-photo'
 
-const idSchema = Joi.object({ id: Joi.string().guid().required() })
+const idSchema = Joi.object({ id: uuid.required() })
 
 /** Photos of a case: added, listed, shown, to signed-in staff only. */
 export function photoRoutes(deps: { photos: PhotoRepository; streams: StreamRepository; clock: Clock }): Router {

@@ -1,29 +1,42 @@
-import { Router, type Response } from 'express'
+import { Router, type Request, type Response } from 'express'
 import Joi from 'joi'
-import type { CaseAnswer } from '#contract/answers'
+import type { Logger } from 'pino'
+import { toClinicalCase } from '#contract/clinical-case'
+import type { CaseAnswer, EventAnswer } from '#contract/answers'
 import type { BoardAnswer } from '#contract/board'
 import type { EventInput } from '#contract/event'
-import type { EventKindId } from '#contract/event-kinds'
+import { findEventKind, type EventKindId } from '#contract/event-kinds'
 import { eventBodySchemas, eventSchema } from '#contract/event-schemas'
+import { uuid } from '#contract/field-schemas'
+import { newestVersion, upcastBody } from '#contract/upcast'
 import { ApiError } from '../api-error'
 import type { Clock } from '../clock'
+import { limitBody } from '../middleware/json-body'
 import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
+import type { Planner } from '../planning/planner'
 import type { PeopleRepository } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
 import type { AppendEvent } from '../services/append-event'
+import type { Appended } from '../services/writing'
 
 export interface RecordRouteDeps {
   readonly append: AppendEvent
+  readonly planner: Planner
+  /** Reads on a pool of their own, so that a queue of writers never keeps a Board waiting. */
   readonly streams: StreamRepository
   readonly people: PeopleRepository
   readonly clock: Clock
+  readonly log: Logger
 }
 
-const idSchema = Joi.object({ id: Joi.string().guid().required() })
+const idSchema = Joi.object({ id: uuid.required() })
+/** A plan, or the stock of a place, is long; nothing else that is entered at a bedside is. */
+const mostBytes = 64 * 1024
+const longKinds: readonly string[] = ['plan', 'store']
 
 /** Board, cases, episodes and the one way to change them: appending an event. */
-export function recordRoutes({ append, streams, people, clock }: RecordRouteDeps): Router {
+export function recordRoutes({ append, planner, streams, people, clock, log }: RecordRouteDeps): Router {
   const router = Router()
   const now = (): string => new Date(clock()).toISOString()
 
@@ -47,12 +60,49 @@ export function recordRoutes({ append, streams, people, clock }: RecordRouteDeps
     response.json({ people: all.map(({ id, name, roles }) => ({ id, name, roles })) })
   })
 
-  router.post('/api/events', async (request: SignedInRequest, response) => {
+  router.post('/api/events', async (request: SignedInRequest, response: Response<EventAnswer>) => {
     const session = requireSession(request)
     requireCsrf(request, session)
-    const event = parseWith<EventInput>(eventSchema, request.body)
-    const body = parseWith(eventBodySchemas[event.kind as EventKindId], event.body, ['body'])
-    response.json(await append({ ...event, body }, session.account))
+    const appended = await append(readEvent(request), session.account)
+    const { event } = appended
+    response.json({
+      id: event.id,
+      version: event.version,
+      receivedAt: event.receivedAt,
+      ...(event.mark ? { mark: event.mark } : {}),
+      ...(await doubtsAbout(appended)),
+    })
   })
   return router
+
+  /** What the core thinks of a case that was just written to. It is kept by then: planning may fail alone. */
+  async function doubtsAbout({ event, about, cautions }: Appended): Promise<Pick<EventAnswer, 'problems' | 'cautions'>> {
+    if (!about || !findEventKind(event.kind)?.bearsOnPlan) return { problems: [], cautions }
+    try {
+      const doubts = await planner.doubts(toClinicalCase(about.record, about.episode))
+      return { problems: doubts.problems, cautions: [...cautions, ...doubts.cautions] }
+    } catch (error) {
+      log.error({ event: event.id, kind: event.kind, reason: (error as Error).name }, 'an event was kept, and could not be planned')
+      return { problems: [], cautions }
+    }
+  }
+}
+
+/** An event as it came, brought to the newest form of its kind and checked against it. */
+function readEvent(request: Request): EventInput {
+  const sent = parseWith<EventInput>(eventSchema, request.body)
+  const kind = sent.kind as EventKindId
+  if (!longKinds.includes(kind)) limitBody(request, mostBytes, 'shorten it, or enter it in parts')
+  const newest = newestVersion(kind)
+  if (sent.v > newest)
+    throw new ApiError(
+      422,
+      'invalid',
+      `This page is newer than the server knows (${kind} ${sent.v}): try again when the server is up to date.`,
+      {
+        errors: [{ code: 'format', path: 'v', message: `Version ${sent.v} of ${kind} is not known here: the newest is ${newest}.` }],
+      },
+    )
+  const body = parseWith(eventBodySchemas[kind], upcastBody(kind, sent.v, sent.body), ['body'])
+  return { ...sent, v: newest, body }
 }

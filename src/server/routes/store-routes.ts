@@ -1,14 +1,19 @@
 import express, { Router, type Response } from 'express'
 import Joi from 'joi'
+import { uuid } from '#contract/field-schemas'
 import type { StockAnswer } from '#contract/store'
 import { ApiError } from '../api-error'
 import type { Clock } from '../clock'
 import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { StockRepository } from '../repositories/stock'
-import { exportStock, type createStockImport } from '../services/import-stock'
+import { exportStock } from '../services/export-stock'
+import type { createStockImport } from '../services/import-stock'
 
-const idSchema = Joi.object({ placeId: Joi.string().guid().required() })
+/** A larger file is not the stock of one place. */
+const mostCsvBytes = 5 * 1024 * 1024
+
+const idSchema = Joi.object({ placeId: uuid.required() })
 
 /** The store: places, their stock, its movements, and CSV in and out. Single changes are events. */
 export function storeRoutes(deps: { stock: StockRepository; importStock: ReturnType<typeof createStockImport>; clock: Clock }): Router {
@@ -44,7 +49,7 @@ export function storeRoutes(deps: { stock: StockRepository; importStock: ReturnT
   })
   router.post(
     '/api/store/:placeId/stock.csv',
-    express.text({ type: ['text/csv', 'text/plain'], limit: '8mb' }),
+    express.text({ type: ['text/csv', 'text/plain'], limit: mostCsvBytes }),
     async (request: SignedInRequest, response) => {
       const session = requireSession(request, 'manage-protocols')
       requireCsrf(request, session)

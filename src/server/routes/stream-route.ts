@@ -1,45 +1,88 @@
-import { Router } from 'express'
+import { Router, type Response } from 'express'
 import { requireSession, type SignedInRequest } from '../middleware/session'
 import type { EventRepository } from '../repositories/events'
 import type { Clock } from '../clock'
+import type { SignInService } from '../services/sign-in'
 
 const pollMs = 1_500
+/** Each look reaches so far back, since the order of commits is not the order of receipt. */
 const overlapMs = 30_000
+/** A cursor older than this, or more changes at once than this, and reading everything anew is less work. */
+const longestGapMs = 60 * 60_000
+const mostHints = 500
+const heartbeatEvery = 10
+
+export interface StreamRouteDeps {
+  readonly events: EventRepository
+  readonly signIn: Pick<SignInService, 'isOpen'>
+  readonly clock: Clock
+  /** Ends every stream when the server stops. */
+  readonly stopping?: AbortSignal | undefined
+}
 
 /**
- * Server-sent hints `{ stream, version }`: clients fetch what is newer than theirs. Each look reaches 30 s
- * back, since the order of commits is not the order of receipt; what was already told is dropped.
+ * Server-sent hints `{ stream, version }`: clients fetch what is newer than theirs. Each message has the time up to which it tells as its
+ * id; a client that comes back sends the last it saw and hears what changed since then, or `reread` when that is too much. The
+ * stream ends with its session (`over`).
  */
-export function streamRoute(events: EventRepository, clock: Clock): Router {
+export function streamRoute({ events, signIn, clock, stopping }: StreamRouteDeps): Router {
   const router = Router()
-  router.get('/api/stream', (request: SignedInRequest, response) => {
-    requireSession(request, 'read')
+  router.get('/api/stream', (request: SignedInRequest, response: Response) => {
+    const { sessionId } = requireSession(request, 'read')
     response.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' })
     response.flushHeaders()
     response.write('retry: 3000\n\n')
     const told = new Map<string, number>()
-    let isFirst = true
+    const cursor = readCursor(request.get('last-event-id'))
+    let looks = 0
     let isLooking = false
+
     const look = async (): Promise<void> => {
       if (isLooking) return
       isLooking = true
+      const now = clock()
       try {
-        for (const { type, id, version } of await events.changedSince(new Date(clock() - overlapMs))) {
+        if (!(await signIn.isOpen(sessionId))) return end('over')
+        const isFirst = looks++ === 0
+        const isTooLate = isFirst && cursor !== null && now - cursor > longestGapMs
+        const since = isFirst && cursor !== null && !isTooLate ? cursor : now
+        const changes = await events.changedSince(new Date(Math.min(since, now) - overlapMs), mostHints)
+        const isTooMuch = changes.length > mostHints
+        for (const { type, id, version } of changes) {
           if ((told.get(id) ?? 0) >= version) continue
           told.set(id, version)
-          if (!isFirst) response.write(`data: ${JSON.stringify({ stream: { type, id }, version })}\n\n`)
+          // Without a cursor nobody has read anything before: the first look only learns what there is.
+          if (!isTooMuch && !(isFirst && (cursor === null || isTooLate))) send(now, JSON.stringify({ stream: { type, id }, version }))
         }
-        if (isFirst) response.write('event: ready\ndata: {}\n\n')
-        isFirst = false
+        if (isTooMuch || isTooLate) send(now, '{}', 'reread')
+        if (isFirst) send(now, '{}', 'ready')
+        else if (looks % heartbeatEvery === 0) send(now, '{}', 'beat')
       } catch {
         response.write(': database away\n\n')
       } finally {
         isLooking = false
       }
     }
-    void look()
+    const send = (now: number, data: string, event?: string): void => {
+      response.write(`id: ${now}\n${event ? `event: ${event}\n` : ''}data: ${data}\n\n`)
+    }
+    const end = (event?: string): void => {
+      clearInterval(timer)
+      stopping?.removeEventListener('abort', onStop)
+      if (response.writableEnded) return
+      response.end(event ? `event: ${event}\ndata: {}\n\n` : '')
+    }
+    const onStop = (): void => end()
     const timer = setInterval(() => void look(), pollMs)
-    request.on('close', () => clearInterval(timer))
+    stopping?.addEventListener('abort', onStop)
+    request.on('close', () => end())
+    void look()
   })
   return router
+}
+
+/** The id of the last message that a client saw: server time in ms; null when it saw none. */
+function readCursor(id: string | undefined): number | null {
+  const time = Number(id)
+  return id !== undefined && /^\d{1,15}$/.test(id) && Number.isFinite(time) ? time : null
 }

@@ -50,8 +50,8 @@ export async function moveStock(stock: StockRepository, event: StoredEvent, tran
     case 'stock-received': {
       const body = event.body as ReceivedBody
       await requireItem(stock, body.itemCode, transaction)
-      await stock.addLot(body, placeId, transaction)
-      return stock.addMovements([movement(body.itemCode, body.count, body.lotId, null)], transaction)
+      const lotId = await receiveLot(stock, body, placeId, transaction)
+      return stock.addMovements([movement(body.itemCode, body.count, lotId, null)], transaction)
     }
     case 'stock-taken': {
       const { itemCode, count, caseId = null } = event.body as { itemCode: string; count: number; caseId?: string }
@@ -91,25 +91,27 @@ export async function moveStock(stock: StockRepository, event: StoredEvent, tran
   }
 }
 
-/** Lets go of everything that a case had set aside, wherever: its plan was dropped or its device is off. */
-export async function releaseCase(stock: StockRepository, event: StoredEvent, transaction: Transaction): Promise<void> {
-  const caseId = event.stream.id
-  const reserved = await stock.reservationsOfCase(null, caseId, transaction)
-  for (const { placeId, itemCode } of reserved) await stock.setReservation(placeId, itemCode, caseId, 0, transaction)
-  await stock.addMovements(
-    reserved.map(({ placeId, itemCode }) => ({
-      eventId: event.id,
-      placeId,
-      itemCode,
-      lotId: null,
-      delta: 0,
-      kind: 'released',
-      caseId,
-      actorName: event.actorName,
-      at: new Date(event.receivedAt),
-    })),
-    transaction,
-  )
+/**
+ * Adds what was received to its lot, or makes the lot. Two lots are one only when item, number (to the letter) and expiry are the same.
+ * @returns the id of the lot
+ * @throws ApiError 422 when the id belongs to a lot of another place, item, number or expiry
+ */
+async function receiveLot(stock: StockRepository, body: ReceivedBody, placeId: string, transaction: Transaction): Promise<string> {
+  const isSameLot = (one: StockLot): boolean => one.itemCode === body.itemCode && one.lot === body.lot && one.expiresOn === body.expiresOn
+  const named = await stock.findLot(body.lotId, transaction)
+  if (named && (named.placeId !== placeId || !isSameLot(named))) {
+    throw invalidInput([
+      {
+        code: 'format',
+        path: 'body/lotId',
+        message: 'This id belongs to another lot: give the new one its own id, or name its place, item, number and expiry as they are.',
+      },
+    ])
+  }
+  const known = named ?? (await stock.lotsOf(placeId, body.itemCode, transaction)).find(isSameLot)
+  if (known) await stock.setLotCount(known.lotId, known.count + body.count, transaction)
+  else await stock.addLot(body, placeId, transaction)
+  return known?.lotId ?? body.lotId
 }
 
 async function requireItem(stock: StockRepository, itemCode: string, transaction: Transaction): Promise<void> {

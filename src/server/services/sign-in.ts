@@ -62,6 +62,12 @@ export function createSignInService(people: PeopleRepository, clock: Clock) {
       return { account, csrf: row.csrf, sessionId: id }
     },
 
+    /** Whether a session goes on, without keeping it open by asking. */
+    async isOpen(sessionId: string): Promise<boolean> {
+      const row = await people.findSession(sessionId)
+      return row !== null && new Date(row.expiresAt).getTime() >= clock()
+    },
+
     async signOut(sessionId: string): Promise<void> {
       await people.endSession(sessionId)
     },

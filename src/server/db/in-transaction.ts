@@ -1,0 +1,35 @@
+import type { Sequelize, Transaction } from 'sequelize'
+import { ApiError } from '../api-error'
+
+const tries = 8
+const firstWaitMs = 15
+
+/** MariaDB's numbers for a deadlock, and for a lock that was waited for too long: the work may be done again from its start. */
+const again = new Set([1213, 1205])
+
+/** The database's number of an error, or undefined. */
+export function errorNumberOf(error: unknown): number | undefined {
+  return (error as { parent?: { errno?: number } }).parent?.errno
+}
+
+/**
+ * Does work in a transaction, and does it again when another writer stood in its way. The work must have no effect outside.
+ * @throws ApiError 503 when it was in the way every time
+ */
+export async function inTransaction<T>(db: Sequelize, work: (transaction: Transaction) => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await db.transaction(work)
+    } catch (error) {
+      if (!again.has(errorNumberOf(error) ?? 0)) throw error
+      if (attempt === tries)
+        throw new ApiError(
+          503,
+          'unavailable',
+          'Too many people write here at this moment: what you typed is kept, it is sent again by itself.',
+        )
+      // Spread, so that those who met do not meet again.
+      await new Promise((resolve) => setTimeout(resolve, firstWaitMs * 2 ** Math.min(attempt, 5) * (0.5 + Math.random())))
+    }
+  }
+}

@@ -1,0 +1,88 @@
+import type { Transaction } from 'sequelize'
+import type { Caution, Plan } from '#core/plan/plan'
+import type { Problem } from '#core/case/problem'
+import type { CaseRecord } from '#contract/case-record'
+import { toClinicalCase } from '#contract/clinical-case'
+import type { EventInput, StoredEvent } from '#contract/event'
+import { availableOf, reservationsOf } from '#contract/store'
+import { ApiError } from '../api-error'
+import { isSamePlan } from './same-plan'
+import { settleReservations } from './settle-reservations'
+import type { AppendDeps, CheckedPlan } from './writing'
+
+/**
+ * Plans the case again on the server, in a thread of its own; a plan that is unfinished or differs is refused with both.
+ * @returns the versions that it was planned from
+ * @throws ApiError 404, 409 `plan-differs`, 422 `pending-plan`, 503 when planning fails
+ */
+export async function checkPlan(deps: AppendDeps, input: EventInput): Promise<CheckedPlan> {
+  const proposed = (input.body as { plan: Plan }).plan
+  if (proposed.pending.length > 0) {
+    throw new ApiError(422, 'pending-plan', 'The plan is still being worked out: wait for its last figures, then accept it.', {
+      errors: [{ code: 'format', path: 'body/plan/pending', message: 'Figures are still pending: wait for them.' } satisfies Problem],
+    })
+  }
+  const found = await deps.streams.findCase(input.stream.id)
+  if (!found) throw new ApiError(404, 'not-found', 'There is no case with this id: create it first.')
+  const episode = await deps.streams.findEpisode(found.record.episodeId)
+  if (!episode) throw new ApiError(404, 'not-found', 'The stay of this case is not known.')
+  const checked = { caseVersion: found.version, episodeVersion: episode.version }
+  // A stale one is refused below, with both sides, before anybody has planned for it.
+  if (input.base !== found.version) return checked
+  const own = await deps.planner.planWhole(toClinicalCase(found.record, episode.record))
+  const plain = JSON.parse(JSON.stringify(own)) as Plan
+  if (isSamePlan(plain, proposed)) return checked
+  throw new ApiError(409, 'plan-differs', 'The server plans this case differently: reload it and look at the plan again.', {
+    yours: proposed,
+    current: plain,
+  })
+}
+
+/**
+ * Sets aside what an accepted plan needs, in the transaction that keeps it, and lets go of what an earlier one had. The case is locked.
+ * @returns what is gone, for a plan that waited on its device: late refusals never block care
+ * @throws ApiError 409 `out-of-stock` when something is gone: then nothing is kept
+ */
+export async function reservePlan(
+  deps: AppendDeps,
+  event: StoredEvent,
+  record: CaseRecord,
+  transaction: Transaction,
+): Promise<readonly Caution[]> {
+  const { store } = record
+  const plan = (event.body as { plan: Plan }).plan
+  const gone: Caution[] = []
+  await settleReservations(deps, event, record.id, transaction, store ? store.placeId : null, async () => {
+    if (!store) return []
+    const lines = await deps.stock.lines(store.placeId, transaction)
+    const wanted = reservationsOf(plan, lines)
+    return wanted.filter(({ itemCode, count }) => {
+      const line = lines.find((one) => one.itemCode === itemCode)
+      const free = line ? availableOf(line, event.receivedAt.slice(0, 10)) : 0
+      if (free >= count) return true
+      if (!event.queued) throw outOfStock(line?.label ?? itemCode, free, store.placeName)
+      gone.push(notInStock(line?.label ?? itemCode, store.placeName))
+      return false
+    })
+  })
+  return gone
+}
+
+function outOfStock(label: string, free: number, place: string): ApiError {
+  return new ApiError(
+    409,
+    'out-of-stock',
+    `${place}: ${free <= 0 ? `${label} is gone` : `only ${free} of ${label} ${free === 1 ? 'is' : 'are'} free`}. Take another place or size.`,
+  )
+}
+
+function notInStock(label: string, place: string): Caution {
+  return {
+    level: 'caution',
+    code: 'not-in-stock',
+    text: `${label} was gone at ${place} when this came: find it elsewhere.`,
+    why: 'The plan was accepted without a connection, so that nothing could be set aside then.',
+    decisions: [],
+    steps: [],
+  }
+}

@@ -1,0 +1,90 @@
+import { catalogue } from '#core/catalogue/catalogue'
+import type { Problem } from '#core/case/problem'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { findTechnique } from '#core/techniques/registry'
+import { refuseOptions } from '#core/techniques/resolve-options'
+import { itemsAtHand, refuseOverrule } from '#core/techniques/usable-overrules'
+import type { CaseRecord } from '#contract/case-record'
+import { hasRight } from '#contract/rights'
+import { ApiError, invalidInput } from '../api-error'
+import type { Actor } from './writing'
+
+// What an event of a case may claim, judged against the case as it stands and nothing that could fail: planning never decides
+// whether something is kept.
+
+/** What may still be written once the device is off. */
+const afterRemoval: readonly string[] = ['note', 'moved-out', 'moved-in', 'reading-withdrawn']
+
+export interface CaseClaim {
+  readonly kind: string
+  readonly body: unknown
+  readonly at: string
+}
+
+/**
+ * Refuses what cannot be true of a case.
+ * @param record the case as locked
+ * @returns whether it belongs to the time before the device came off, and so counts as late
+ * @throws ApiError 403, 409 `removed` or 422
+ */
+export function checkCaseClaim(claim: CaseClaim, record: CaseRecord, actor: Actor): { readonly isBeforeRemoval: boolean } {
+  switch (claim.kind) {
+    case 'technique':
+    case 'plan-dropped':
+      checkNotBegun(claim, record)
+      checkTechnique(claim, record, actor)
+      break
+    case 'options':
+      refuseAll(refuseOptions(findTechnique(record.technique), (claim.body as { options: CaseRecord['options'] }).options, defaultProtocol))
+      break
+    case 'overrule':
+      checkOverrule(claim, record)
+      break
+  }
+  return { isBeforeRemoval: checkRemoval(claim, record) }
+}
+
+function checkNotBegun(claim: CaseClaim, record: CaseRecord): void {
+  if (record.runs.length === 0) return
+  refuseAll([
+    {
+      code: 'format',
+      path: claim.kind === 'technique' ? 'body/technique' : 'kind',
+      message: 'The application has begun: finish it, or open a new case for what is to be done instead.',
+    },
+  ])
+}
+
+/** Another technique drops overrules and acceptance, so that only who may make them may do it then. */
+function checkTechnique(claim: CaseClaim, record: CaseRecord, actor: Actor): void {
+  if (claim.kind !== 'technique' || hasRight(actor.roles, 'decide')) return
+  if (record.accepted === null && record.overrules.length === 0) return
+  throw new ApiError(
+    403,
+    'no-right',
+    `A clinician has ${record.accepted ? 'accepted the plan' : 'overruled a figure'} of this case, and another technique would drop that: ask a clinician.`,
+  )
+}
+
+function checkOverrule(claim: CaseClaim, record: CaseRecord): void {
+  const technique = findTechnique(record.technique)
+  if (!technique) return
+  const items = itemsAtHand(record.store?.items ?? 'catalogue', catalogue.items)
+  const problem = refuseOverrule(technique, claim.body as { decision?: string; value?: never }, items)
+  refuseAll(problem ? [{ ...problem, path: 'body/value' }] : [])
+}
+
+function checkRemoval(claim: CaseClaim, record: CaseRecord): boolean {
+  if (record.removedAt === null || afterRemoval.includes(claim.kind)) return false
+  const isBefore = claim.kind !== 'removed' && Date.parse(claim.at) <= Date.parse(record.removedAt)
+  if (isBefore) return true
+  throw new ApiError(
+    409,
+    'removed',
+    'The device of this case is off: enter a round of the limb, or a note; what is to be put on now is a new case.',
+  )
+}
+
+function refuseAll(problems: readonly Problem[]): void {
+  if (problems.length > 0) throw invalidInput(problems)
+}

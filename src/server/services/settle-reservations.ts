@@ -1,0 +1,62 @@
+import type { Transaction } from 'sequelize'
+import { v7 as uuidv7 } from 'uuid'
+import type { StoredEvent } from '#contract/event'
+import type { AppendDeps } from './writing'
+import { moveStock } from './move-stock'
+
+type Deps = Pick<AppendDeps, 'events' | 'streams' | 'stock'>
+
+/**
+ * Brings what a case has set aside in line with what it wants now: lets everything go, then sets aside anew. Places are locked in
+ * the order of their ids, and each change is an event of its place, so that its hash chain tells of it.
+ * @param cause the event of the case that brings it about
+ * @param placeId the place that the case takes from now; null when it wants nothing
+ * @param choose what to set aside there, asked once the place is locked and the old reservations are gone
+ */
+export async function settleReservations(
+  deps: Deps,
+  cause: StoredEvent,
+  caseId: string,
+  transaction: Transaction,
+  placeId: string | null = null,
+  choose: () => Promise<readonly { itemCode: string; count: number }[]> = async () => [],
+): Promise<void> {
+  const held = await deps.stock.reservationsOfCase(null, caseId, transaction)
+  const places = [...new Set([...held.map((one) => one.placeId), ...(placeId ? [placeId] : [])])].sort()
+  for (const id of places) await deps.streams.lockHead('place', id, transaction)
+  for (const id of places) {
+    if (held.some((one) => one.placeId === id)) await writeToPlace(deps, cause, id, 'stock-released', { caseId }, transaction)
+  }
+  if (placeId === null) return
+  for (const { itemCode, count } of await choose()) {
+    await writeToPlace(deps, cause, placeId, 'stock-reserved', { itemCode, count, caseId }, transaction)
+  }
+}
+
+async function writeToPlace(
+  deps: Deps,
+  cause: StoredEvent,
+  placeId: string,
+  kind: 'stock-released' | 'stock-reserved',
+  body: object,
+  transaction: Transaction,
+): Promise<void> {
+  const head = await deps.streams.lockHead('place', placeId, transaction)
+  const { actor, actorName, receivedAt } = cause
+  const event: StoredEvent = {
+    id: uuidv7(),
+    stream: { type: 'place', id: placeId },
+    kind,
+    v: 1,
+    body,
+    at: receivedAt,
+    offsetMs: 0,
+    actor,
+    actorName,
+    receivedAt,
+    version: head.version + 1,
+  }
+  const headHash = await deps.events.insert(event, head.headHash, transaction)
+  await moveStock(deps.stock, event, transaction)
+  await deps.stock.saveHead(placeId, { version: event.version, headHash }, transaction)
+}

@@ -1,0 +1,92 @@
+import type { Transaction } from 'sequelize'
+import type { Caution } from '#core/plan/plan'
+import { foldCase, type CaseOpenedBody, type CaseRecord, type CaseStore, type MovedInBody, type MovedOutBody } from '#contract/case-record'
+import type { StoredEvent } from '#contract/event'
+import { ApiError, invalidInput } from '../api-error'
+import { headOf, type Snapshot } from '../repositories/streams'
+import type { EpisodeRecord } from '#contract/episode-record'
+import { reservePlan } from './accept-plan'
+import { MovedOn, type AppendDeps, type Appended, type Writing } from './writing'
+import { boardRowOf } from './board-row'
+import { checkCaseClaim } from './case-claims'
+import { copyMovedReading } from './moved-reading'
+import { checkHead, sealEvent } from './seal-event'
+import { settleReservations } from './settle-reservations'
+
+/** Keeps an event of a case: its stay is locked first, then the case, then the places that it takes from. */
+export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<Appended> {
+  const { input, actor, checked } = writing
+  const { id } = input.stream
+  const opening = input.kind === 'case-opened' ? (input.body as CaseOpenedBody) : null
+  const episode = await lockEpisodeOf(deps, id, opening, transaction)
+  const before = await deps.streams.lockCase(id, transaction)
+  checkHead(input, headOf(before), before?.record ?? null)
+  if (!episode) throw new ApiError(404, 'not-found', 'The stay that this case belongs to is not known: open the stay first.')
+  if (checked && (before?.version !== checked.caseVersion || episode.version !== checked.episodeVersion)) throw new MovedOn()
+
+  const claim = { kind: input.kind, body: input.body, at: writing.time.at }
+  const isBeforeRemoval = before ? checkCaseClaim(claim, before.record, actor).isBeforeRemoval : false
+  if (opening) await checkRelatives(deps, opening, episode.record, transaction)
+  await checkNamed(deps, input.kind, input.body, transaction)
+
+  const { event, head } = await sealEvent(deps, writing, headOf(before), transaction, {
+    ...(input.kind === 'moved-in' ? { body: await withMovedReading(deps, id, input.body as MovedInBody, transaction) } : {}),
+    ...(isBeforeRemoval ? { mark: writing.time.mark ?? 'late' } : {}),
+  })
+  const record = foldCase(before?.record ?? null, id, event)
+  await deps.streams.saveCase(record, head, boardRowOf(record, episode.record), new Date(event.receivedAt), transaction)
+  const cautions = await settleStock(deps, event, before, record, transaction)
+  return { event, about: { record, episode: episode.record }, cautions }
+}
+
+async function lockEpisodeOf(
+  deps: AppendDeps,
+  caseId: string,
+  opening: CaseOpenedBody | null,
+  transaction: Transaction,
+): Promise<Snapshot<EpisodeRecord> | null> {
+  const episodeId = (await deps.streams.episodeOf(caseId, transaction)) ?? opening?.episodeId
+  return episodeId === undefined ? null : deps.streams.lockEpisode(episodeId, transaction)
+}
+
+/** Cases that a new one replaces, or is worn with, are the same patient's. */
+async function checkRelatives(deps: AppendDeps, opening: CaseOpenedBody, episode: EpisodeRecord, transaction: Transaction): Promise<void> {
+  for (const [path, id] of [
+    ...(opening.replaces ? [['body/replaces', opening.replaces] as const] : []),
+    ...(opening.with ?? []).map((one, index) => [`body/with/${index}`, one] as const),
+  ]) {
+    const named = await deps.streams.findCase(id, transaction)
+    const stay = named && (await deps.streams.findEpisode(named.record.episodeId, transaction))
+    if (stay?.record.patientId === episode.patientId) continue
+    throw invalidInput([{ code: 'format', path, message: `There is no case ${id} of this patient: name one of this patient's cases.` }])
+  }
+}
+
+/** Places and cases that an event names exist. */
+async function checkNamed(deps: AppendDeps, kind: string, body: unknown, transaction: Transaction): Promise<void> {
+  if (kind === 'store' && !(await deps.stock.findPlace((body as CaseStore).placeId, transaction))) {
+    throw invalidInput([{ code: 'format', path: 'body/placeId', message: 'There is no such place: choose one from the list.' }])
+  }
+  if (kind === 'moved-out' && !(await deps.streams.findCase((body as MovedOutBody).toCase, transaction))) {
+    throw invalidInput([{ code: 'format', path: 'body/toCase', message: 'There is no such case: look it up on the Board.' }])
+  }
+}
+
+async function withMovedReading(deps: AppendDeps, caseId: string, body: MovedInBody, transaction: Transaction): Promise<MovedInBody> {
+  const { key, fromCase, reason } = body
+  return { key, fromCase, reason, measurement: await copyMovedReading(deps.events, caseId, body, transaction) }
+}
+
+/** Sets aside what an accepted plan needs; lets go of it when the plan is dropped or the device is off. */
+async function settleStock(
+  deps: AppendDeps,
+  event: StoredEvent,
+  before: Snapshot<CaseRecord> | null,
+  record: CaseRecord,
+  transaction: Transaction,
+): Promise<readonly Caution[]> {
+  if (event.kind === 'plan') return reservePlan(deps, event, record, transaction)
+  const isDropped = before?.record.accepted != null && record.accepted === null
+  if (isDropped || event.kind === 'removed') await settleReservations(deps, event, record.id, transaction)
+  return []
+}

@@ -1,0 +1,49 @@
+import type { Transaction } from 'sequelize'
+import { DateTime } from 'luxon'
+import { foldEpisode, type EpisodeRecord, type RoundBody } from '#contract/episode-record'
+import { invalidInput } from '../api-error'
+import { headOf } from '../repositories/streams'
+import type { AppendDeps, Appended, Writing } from './writing'
+import { boardRowOf } from './board-row'
+import { checkHead, sealEvent } from './seal-event'
+
+/** Keeps an event of a stay, and brings the Board's line of each of its cases up to date from what is locked. */
+export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<Appended> {
+  const { input } = writing
+  const { id } = input.stream
+  const before = await deps.streams.lockEpisode(id, transaction)
+  checkHead(input, headOf(before), before?.record ?? null)
+  const cases = before ? await deps.streams.lockCasesOf(id, transaction) : []
+  if (before && input.kind === 'round') {
+    checkRound(
+      input.body as RoundBody,
+      writing.time.at,
+      before.record,
+      cases.map((one) => one.record.id),
+    )
+  }
+  const { event, head } = await sealEvent(deps, writing, headOf(before), transaction)
+  const episode = foldEpisode(before?.record ?? null, id, event)
+  await deps.streams.saveEpisode(episode, head, new Date(event.receivedAt), transaction)
+  for (const { record } of cases) await deps.streams.saveBoardRow(record.id, boardRowOf(record, episode), transaction)
+  return { event, about: null, cautions: [] }
+}
+
+/** A round serves cases of its own stay, and nobody is looked at before they are born. */
+function checkRound(body: RoundBody, at: string, episode: EpisodeRecord, caseIds: readonly string[]): void {
+  const stranger = body.cases.findIndex((one) => !caseIds.includes(one))
+  if (stranger >= 0) {
+    throw invalidInput([
+      {
+        code: 'format',
+        path: `body/cases/${stranger}`,
+        message: 'This case does not belong to the stay: name cases of this patient’s stay.',
+      },
+    ])
+  }
+  const born = DateTime.fromISO(episode.patient.born, { zone: episode.zone })
+  if (!born.isValid || DateTime.fromISO(at) >= born) return
+  throw invalidInput([
+    { code: 'format', path: 'at', message: `The round is timed before the patient was born (${episode.patient.born}): check its time.` },
+  ])
+}

@@ -1,0 +1,33 @@
+import type { Transaction } from 'sequelize'
+import type { PersonSettings } from '#contract/session'
+import { invalidInput } from '../api-error'
+import type { AppendDeps, Appended, Writing } from './writing'
+import { moveStock } from './move-stock'
+import { checkHead, sealEvent } from './seal-event'
+
+/** Keeps an event of a place that keeps stock: its row is locked, so that two people cannot take the last one. */
+export async function writePlaceEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<Appended> {
+  const { id } = writing.input.stream
+  await checkCase(deps, writing.input.body as { caseId?: string }, transaction)
+  const before = await deps.streams.lockHead('place', id, transaction)
+  checkHead(writing.input, before, null)
+  const { event, head } = await sealEvent(deps, writing, before, transaction)
+  await moveStock(deps.stock, event, transaction)
+  await deps.stock.saveHead(id, head, transaction)
+  return { event, about: null, cautions: [] }
+}
+
+/** Keeps an event of a person's own settings. */
+export async function writePersonEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<Appended> {
+  const { id } = writing.input.stream
+  const before = await deps.streams.lockHead('person', id, transaction)
+  checkHead(writing.input, before, null)
+  const { event, head } = await sealEvent(deps, writing, before, transaction)
+  await deps.people.saveSettings(id, event.body as PersonSettings, head, transaction)
+  return { event, about: null, cautions: [] }
+}
+
+async function checkCase(deps: AppendDeps, { caseId }: { caseId?: string }, transaction: Transaction): Promise<void> {
+  if (caseId === undefined || (await deps.streams.findCase(caseId, transaction))) return
+  throw invalidInput([{ code: 'format', path: 'body/caseId', message: 'There is no such case: look it up on the Board.' }])
+}

@@ -1,0 +1,53 @@
+import type { Sequelize } from 'sequelize'
+import type { Caution } from '#core/plan/plan'
+import type { CaseRecord } from '#contract/case-record'
+import type { EpisodeRecord } from '#contract/episode-record'
+import type { EventInput, StoredEvent } from '#contract/event'
+import type { Clock } from '../clock'
+import type { Planner } from '../planning/planner'
+import type { EventRepository } from '../repositories/events'
+import type { Account, PeopleRepository } from '../repositories/people'
+import type { StockRepository } from '../repositories/stock'
+import type { StreamRepository } from '../repositories/streams'
+import type { AdmittedTime } from './admit-time'
+
+// What passes between the services that keep an event.
+
+export type Actor = Pick<Account, 'id' | 'name' | 'roles'>
+
+export interface AppendDeps {
+  readonly db: Sequelize
+  readonly events: EventRepository
+  readonly streams: StreamRepository
+  readonly people: PeopleRepository
+  readonly stock: StockRepository
+  readonly planner: Planner
+  readonly clock: Clock
+}
+
+/** One event on its way into a stream. */
+export interface Writing {
+  readonly input: EventInput
+  readonly actor: Actor
+  readonly receivedAt: string
+  readonly time: AdmittedTime
+  /** For an accepted plan: what it was compared with. */
+  readonly checked: CheckedPlan | null
+}
+
+/** What a plan was compared with: when either has moved on, it is compared again. */
+export interface CheckedPlan {
+  readonly caseVersion: number
+  readonly episodeVersion: number
+}
+
+/** What was kept, and the case that it is about as it stands now. */
+export interface Appended {
+  readonly event: StoredEvent
+  readonly about: { readonly record: CaseRecord; readonly episode: EpisodeRecord } | null
+  /** What came to light in keeping it. */
+  readonly cautions: readonly Caution[]
+}
+
+/** Somebody wrote between planning and keeping: it is planned again. */
+export class MovedOn extends Error {}

@@ -1,0 +1,78 @@
+import { catalogue } from '#core/catalogue/catalogue'
+import type { ClinicalCase } from '#core/case/clinical-case'
+import { isMalformed, type Problem } from '#core/case/problem'
+import { readCase } from '#core/case/read-case'
+import { judgeRounds, type RoundVerdict } from '#core/observations/judge-rounds'
+import { readCheck } from '#core/observations/read-check'
+import { createMemo, type PlanContext } from '#core/plan/context'
+import { finishPlan } from '#core/plan/finish-plan'
+import type { Caution, Plan } from '#core/plan/plan'
+import { planCase } from '#core/plan/plan-case'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { findTechnique } from '#core/techniques/registry'
+import { readStockCsv } from '../services/read-stock-csv'
+
+// What may take long or grow large runs here, in a thread of its own that can be ended.
+
+const memo = createMemo(500)
+
+function contextAt(now: string): PlanContext {
+  return { catalogue, protocol: defaultProtocol, seed: 1, now, zone: 'UTC', memo }
+}
+
+export interface PlanInput {
+  readonly clinicalCase: ClinicalCase
+  readonly now: string
+}
+export interface FileInput {
+  readonly data: unknown
+  readonly now: string
+}
+export interface Doubts {
+  readonly problems: readonly Problem[]
+  readonly cautions: readonly Caution[]
+}
+export interface PlannedFile {
+  readonly plan: Plan | null
+  readonly problems: readonly Problem[]
+}
+export interface JudgedFile {
+  /** Null when the file cannot be judged. */
+  readonly rounds: readonly RoundVerdict[] | null
+  readonly problems: readonly Problem[]
+}
+
+/** The tasks by name, as the pool calls them. */
+export const tasks = {
+  /** What is doubtful about a case: problems and cautions of its plan, without the slow decisions. */
+  doubts({ clinicalCase, now }: PlanInput): Doubts {
+    const plan = planCase(clinicalCase, contextAt(now))
+    return { problems: plan?.problems ?? [], cautions: plan?.cautions ?? [] }
+  },
+  planNow: ({ clinicalCase, now }: PlanInput): Plan | null => planCase(clinicalCase, contextAt(now)),
+  planWhole({ clinicalCase, now }: PlanInput): Plan | null {
+    const ctx = contextAt(now)
+    const started = planCase(clinicalCase, ctx)
+    return started && finishPlan(started, ctx, clinicalCase.overrules)
+  },
+  planFile({ data, now }: FileInput): PlannedFile {
+    const ctx = contextAt(now)
+    const { clinicalCase, problems } = readCase(data)
+    const started = clinicalCase && planCase(clinicalCase, ctx, problems)
+    return { plan: started && finishPlan(started, ctx, clinicalCase.overrules), problems: started?.problems ?? problems }
+  },
+  judgeFile({ data }: FileInput): JudgedFile {
+    const { clinicalCase, rounds, problems } = readCheck(data)
+    const technique = clinicalCase && findTechnique(clinicalCase.technique)
+    if (!clinicalCase || !technique || problems.some(isMalformed)) return { rounds: null, problems }
+    return { rounds: judgeRounds(clinicalCase, rounds, technique.onUrgent.device), problems }
+  },
+  readStockCsv,
+}
+
+export type Tasks = typeof tasks
+
+/** Runs one task: what the pool asks for. */
+export default function run<Name extends keyof Tasks>({ name, input }: { name: Name; input: Parameters<Tasks[Name]>[0] }): unknown {
+  return (tasks[name] as (input: unknown) => unknown)(input)
+}
