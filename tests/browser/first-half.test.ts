@@ -311,7 +311,7 @@ describe('the first half of the path in the browser', () => {
       await browser.open('/store')
       await browser.click('button', 'Import CSV')
       const file = join(folder, 'bad.csv')
-      writeFileSync(file, 'item_code,lot,expires_on,count\r\nmoon-boot,A1,,1\r\nplaster-slab/15,A2,,many\r\n')
+      writeFileSync(file, 'item_code,lot,expires_on,count\r\nno-such-item,A1,,1\r\nplaster-slab/15,A2,,many\r\n')
       await (await browser.driver.findElement({ css: 'input[type=file]' })).sendKeys(file)
       await browser.waitForText('Nothing was imported')
       await browser.waitForText(/Line 2: .*not in the catalogue/)

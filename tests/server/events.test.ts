@@ -165,12 +165,11 @@ describe('events of a case', () => {
     const taken = await client.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
     const other = await openCase(client)
     const key = String(taken.body['id'])
-    const moved = { ...reading('calf-girth', 'left', 38), key, by: 'ada', at: '2026-01-10T08:00:00Z' }
     const { version } = await fetchCase()
     const out = { key, toCase: other.caseStream.id, reason: 'typed into the wrong case' }
     expect((await client.send(opened.caseStream, 'moved-out', out, version)).status).to.equal(403)
     expect((await lead.send(opened.caseStream, 'moved-out', out, version)).status).to.equal(200)
-    const into = { measurement: moved, fromCase: opened.caseStream.id, reason: 'typed into the wrong case' }
+    const into = { key, fromCase: opened.caseStream.id, reason: 'typed into the wrong case' }
     expect((await lead.send(other.caseStream, 'moved-in', into)).status).to.equal(200)
     expect((await fetchCase()).record.measurements).to.have.length(0)
     const there = (await client.get(`/api/cases/${other.caseStream.id}`)).body as unknown as CaseBody

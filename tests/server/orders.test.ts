@@ -39,7 +39,7 @@ describe('technique, orders and device of a case', () => {
 
   it('says so when the technique is for another part of the body, and refuses one that does not exist', async () => {
     expect(codes(await client.send(opened.caseStream, 'technique', { technique: 'care-collar' }))).to.include('wrong-region')
-    const unknown = await client.send(opened.caseStream, 'technique', { technique: 'moon-boot' })
+    const unknown = await client.send(opened.caseStream, 'technique', { technique: 'no-such-item' })
     expect(unknown.status).to.equal(422)
     expect((await record()).technique).to.equal('care-collar')
   })

@@ -1,12 +1,13 @@
 import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { pino } from 'pino'
+import { pino, type Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import { unknownInjury } from '#contract/episode-record'
 import type { EventInput } from '#contract/event'
 import { eventKinds, type EventKindId } from '#contract/event-kinds'
 import type { Role } from '#contract/rights'
+import { newestVersion } from '#contract/upcast'
 import { createApp } from '../../src/server/app'
 import { connectDatabase, connectReads } from '../../src/server/db/connect'
 import { migrate } from '../../src/server/db/migrate'
@@ -53,10 +54,18 @@ export interface Client {
   sendRaw(path: string, body: Buffer | string, type: string): Promise<Answer>
   /** Sends an event; `base` is filled in for replacing kinds unless given. */
   send(stream: EventInput['stream'], kind: EventKindId, body: object, base?: number): Promise<Answer>
+  /** As `send`, with more of the envelope said. */
+  sendAs(stream: EventInput['stream'], kind: EventKindId, body: object, envelope: Partial<EventInput>): Promise<Answer>
+}
+
+/** What a test puts in place of the real thing. */
+export interface HarnessOptions {
+  readonly pool?: WorkerPool
+  readonly log?: Logger
 }
 
 /** Starts the application on an empty database. */
-export async function startHarness(): Promise<Harness> {
+export async function startHarness(options: HarnessOptions = {}): Promise<Harness> {
   const url = process.env['TEST_DATABASE_URL']
   if (!url) throw new Error('TEST_DATABASE_URL is not set: run the suite through npm test')
   const db = connectDatabase(url)
@@ -65,9 +74,17 @@ export async function startHarness(): Promise<Harness> {
   const state = { now: Date.parse('2026-01-10T08:00:00Z') }
   const clock = (): number => state.now
   const reads = connectReads(url)
-  const pool = createWorkerPool(workerFile)
+  const pool = options.pool ?? createWorkerPool(workerFile)
   const planner = createPlanner(clock, pool)
-  const { app, board } = createApp({ db, reads, pool, clock, log: pino({ level: 'silent' }), webFolder: null, wrongSignInsAllowed: 1000 })
+  const { app, board } = createApp({
+    db,
+    reads,
+    pool,
+    clock,
+    log: options.log ?? pino({ level: 'silent' }),
+    webFolder: null,
+    wrongSignInsAllowed: 1000,
+  })
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
   })
@@ -145,17 +162,19 @@ async function openClient(address: string, personId: string, name: string): Prom
         headers: { cookie, 'x-csrf-token': csrf, 'content-type': type },
         body: typeof body === 'string' ? body : new Uint8Array(body),
       }),
-    async send(stream, kind, body, base) {
+    send: (stream, kind, body, base) => client.sendAs(stream, kind, body, base === undefined ? {} : { base }),
+    async sendAs(stream, kind, body, envelope) {
       const needsBase = eventKinds[kind].nature === 'replacing'
       const event: EventInput = {
         id: uuidv7(),
         stream,
         kind,
-        v: 1,
+        v: newestVersion(kind),
         body,
         at: '2026-01-10T08:00:00Z',
         offsetMs: 0,
-        ...(needsBase ? { base: base ?? versions.get(stream.id) ?? 0 } : {}),
+        ...(needsBase ? { base: versions.get(stream.id) ?? 0 } : {}),
+        ...envelope,
       }
       const answer = await client.post('/api/events', event)
       if (answer.status === 200) versions.set(stream.id, Number(answer.body['version']))
