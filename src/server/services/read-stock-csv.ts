@@ -44,6 +44,9 @@ function keyOf({ itemCode, lot, expiresOn }: Pick<StockLot, 'itemCode' | 'lot' |
 
 function readRows(text: string): { readonly rows: readonly CsvRow[] } | { readonly problems: readonly Problem[] } {
   const refuse = (line: number, message: string) => ({ problems: [problem(line, message)] })
+  const tooLong = findLongLine(text)
+  if (tooLong !== null)
+    return refuse(tooLong, `The line is longer than ${mostLetters} letters: four cells need fewer. Save it as CSV again.`)
   const firstLine = text.replace(/^\uFEFF/, '').split(/\r?\n/, 1)[0] ?? ''
   const delimiter = [',', ';', '\t'].reduce((best, one) => (firstLine.split(one).length > firstLine.split(best).length ? one : best), ',')
   let records: { record: string[]; info: { lines: number } }[]
@@ -119,6 +122,18 @@ function isDay(text: string): boolean {
     !Number.isNaN(Date.parse(`${text}T00:00:00Z`)) &&
     new Date(`${text}T00:00:00Z`).toISOString().startsWith(text)
   )
+}
+
+/** The number of the first line that no row of four cells could fill, or null: found before anything is taken apart. */
+function findLongLine(text: string): number | null {
+  let line = 1
+  for (let from = 0; from < text.length; line++) {
+    const end = text.indexOf('\n', from)
+    const to = end < 0 ? text.length : end
+    if (to - from > mostLetters) return line
+    from = to + 1
+  }
+  return null
 }
 
 /** The mark that keeps a cell from being taken for a formula comes off again. */
