@@ -1,4 +1,5 @@
 import hooks from 'eslint-plugin-react-hooks'
+import ts from 'typescript'
 import tseslint from 'typescript-eslint'
 
 /** An import may only point up the list of rooms; server and web never meet; stand-ins import neither. */
@@ -11,13 +12,43 @@ const closed = {
   standins: ['**/server/**', '**/web/**', '**/cli/**', '#core/*'],
 }
 
+/** Times are texts on the wire; as texts they sort wrongly as soon as their offsets or their precision differ. */
+const instants = {
+  rules: {
+    'no-text-order': {
+      meta: { type: 'problem', schema: [] },
+      create(context) {
+        const services = context.sourceCode.parserServices
+        const isText = (node) => {
+          const type = services.getTypeAtLocation(node)
+          return (type.isUnion() ? type.types : [type]).some((one) => (one.flags & ts.TypeFlags.StringLike) !== 0)
+        }
+        const report = (node) =>
+          context.report({ node, message: 'Texts are put in order here: compare instants and days as such (Date.parse), never as text.' })
+        return {
+          BinaryExpression(node) {
+            if (['<', '>', '<=', '>='].includes(node.operator) && (isText(node.left) || isText(node.right))) report(node)
+          },
+          CallExpression(node) {
+            const { callee } = node
+            if (callee.type !== 'MemberExpression' || callee.property.name !== 'localeCompare') return
+            if (/(\.|\b)(at|\w+At|on|\w+On)\b/.test(context.sourceCode.getText(callee.object))) report(node)
+          },
+        }
+      },
+    },
+  },
+}
+
 export default tseslint.config(
   { ignores: ['dist/**', 'node_modules/**', '.data/**'] },
   ...tseslint.configs.recommended.map((config) => ({ ...config, files: ['**/*.ts', '**/*.tsx'] })),
   {
     files: ['src/**/*.ts', 'src/**/*.tsx'],
     languageOptions: { parserOptions: { projectService: true } },
+    plugins: { instants },
     rules: {
+      'instants/no-text-order': 'error',
       '@typescript-eslint/no-floating-promises': 'error',
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false, arguments: false } }],
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],

@@ -10,6 +10,8 @@ export interface CaseAnswer {
   readonly version: number
   readonly episode: EpisodeRecord
   readonly episodeVersion: number
+  /** Ids of the latest events that the two records contain: what was sent and is among them is here already. */
+  readonly contains: readonly string[]
   readonly now: string
 }
 

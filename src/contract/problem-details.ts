@@ -1,12 +1,19 @@
 import type { Problem } from '#core/case/problem'
 
+/** What is wrong with one field. */
+export interface FieldError {
+  readonly code: Problem['code'] | ErrorCode
+  readonly path: string
+  readonly message: string
+}
+
 /** RFC 9457 answer with a code per field; 409 adds both sides of the difference. */
 export interface ProblemDetails {
   readonly type: string
   readonly title: string
   readonly status: number
   readonly detail: string
-  readonly errors?: readonly { readonly code: Problem['code'] | ErrorCode; readonly path: string; readonly message: string }[]
+  readonly errors?: readonly FieldError[]
   readonly yours?: unknown
   readonly current?: unknown
 }
@@ -32,5 +39,6 @@ export const errorCodes = [
   'clock',
   'too-heavy',
   'removed',
+  'not-known',
 ] as const
 export type ErrorCode = (typeof errorCodes)[number]

@@ -1,5 +1,6 @@
 import type { StockItem } from '#core/case/clinical-case'
 import type { Plan } from '#core/plan/plan'
+import { isDayBefore } from '#core/quantities/instant'
 
 export const placeKinds = ['trolley', 'plaster-room', 'vehicle', 'ward'] as const
 export type PlaceKind = (typeof placeKinds)[number]
@@ -78,7 +79,7 @@ export function itemLabel(item: StockItem): string {
 
 /** What a day's stock of a line can give: lots that have not expired, less what is reserved. */
 export function availableOf(line: Pick<StockLine, 'lots' | 'reserved'>, today: string): number {
-  const usable = line.lots.filter((lot) => lot.expiresOn === null || lot.expiresOn >= today)
+  const usable = line.lots.filter((lot) => lot.expiresOn === null || !isDayBefore(lot.expiresOn, today))
   return Math.max(0, usable.reduce((sum, lot) => sum + lot.count, 0) - line.reserved)
 }
 

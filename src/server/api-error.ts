@@ -1,5 +1,4 @@
-import type { Problem } from '#core/case/problem'
-import type { ErrorCode } from '#contract/problem-details'
+import type { ErrorCode, FieldError } from '#contract/problem-details'
 
 /** A refusal that the client can act on. Anything else thrown is a bug and answers 500 without its words. */
 export class ApiError extends Error {
@@ -7,13 +6,13 @@ export class ApiError extends Error {
     readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 422 | 423 | 429 | 503,
     readonly code: ErrorCode | 'invalid',
     message: string,
-    readonly extra: { readonly errors?: readonly Problem[]; readonly yours?: unknown; readonly current?: unknown } = {},
+    readonly extra: { readonly errors?: readonly FieldError[]; readonly yours?: unknown; readonly current?: unknown } = {},
   ) {
     super(message)
   }
 }
 
 /** 422 with every problem of the input. */
-export function invalidInput(errors: readonly Problem[]): ApiError {
+export function invalidInput(errors: readonly FieldError[]): ApiError {
   return new ApiError(422, 'invalid', errors.map((one) => one.message).join(' '), { errors })
 }

@@ -62,6 +62,7 @@ export function createApp(deps: AppDeps): App {
   const readModels = reads === db ? models : defineModels(reads)
   const events = createEventRepository(db, models)
   const streams = createStreamRepository(db, models)
+  const readEvents = createEventRepository(reads, readModels)
   const readStreams = createStreamRepository(reads, readModels)
   const people = createPeopleRepository(readModels)
   const signIn = createSignInService(people, clock)
@@ -86,7 +87,7 @@ export function createApp(deps: AppDeps): App {
   })
   app.use('/api', readSession(signIn))
   app.use(sessionRoutes({ signIn, clock, isSecure: deps.isSecure ?? false, wrongSignInsAllowed: deps.wrongSignInsAllowed ?? 30 }))
-  app.use(recordRoutes({ append, planner, streams: readStreams, people, clock, log }))
+  app.use(recordRoutes({ append, planner, streams: readStreams, events: readEvents, people, clock, log }))
   app.use(coreRoutes(planner))
   app.use(
     storeRoutes({
@@ -101,7 +102,7 @@ export function createApp(deps: AppDeps): App {
     requireSession(request)
     response.json({ devices })
   })
-  app.use(streamRoute({ events: createEventRepository(reads, readModels), signIn, clock, stopping: deps.stopping }))
+  app.use(streamRoute({ events: readEvents, signIn, clock, stopping: deps.stopping }))
   app.use('/api', () => {
     throw new ApiError(404, 'not-found', 'There is nothing at this address of the API.')
   })

@@ -3,6 +3,7 @@ import { hasFlag } from '../case/clinical-case'
 import type { Problem } from '../case/problem'
 import { bodyRegionOf, type Side } from '../case/vocabulary'
 import type { Caution } from '../plan/plan'
+import { instantOf } from '../quantities/instant'
 import { readDefaults, type Protocol } from '../quantities/defaults'
 import { poolReadings, readingsAgree } from '../quantities/pool-readings'
 import { readingError } from '../quantities/reading-error'
@@ -36,7 +37,7 @@ export function currentReadings(all: readonly Measurement[], id: string): readon
   const bySide = new Map<string, Measurement[]>()
   for (const one of live) bySide.set(one.side ?? '', [...(bySide.get(one.side ?? '') ?? []), one])
   return [...bySide.values()].flatMap((readings) => {
-    const latest = readings.reduce((best, one) => ((one.at ?? '') >= (best.at ?? '') ? one : best))
+    const latest = readings.reduce((best, one) => (instantOf(one.at) >= instantOf(best.at) ? one : best))
     return readings.filter((one) => one.occasion === latest.occasion)
   })
 }

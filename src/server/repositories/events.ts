@@ -3,6 +3,9 @@ import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { StoredEvent } from '#contract/event'
 import type { EventRow, Models } from '../db/models'
 
+/** A device has one event of a stream on its way at a time: so many may come between without its losing sight. */
+const latest = 60
+
 /** Reads and writes events; the hash of each covers the one before, so that a changed row breaks the chain. */
 export function createEventRepository(db: Sequelize, models: Models) {
   return {
@@ -44,6 +47,15 @@ export function createEventRepository(db: Sequelize, models: Models) {
         'SELECT stream_type AS type, stream_id AS id, MAX(version) AS version FROM events WHERE received_at >= :since GROUP BY stream_type, stream_id LIMIT :limit',
         { type: QueryTypes.SELECT, replacements: { since, limit: most + 1 } },
       )
+    },
+
+    /** Ids of the latest events of a stream, up to a version. */
+    async latestIds(type: string, id: string, version: number): Promise<readonly string[]> {
+      const rows = await db.query<{ id: string }>(
+        'SELECT id FROM events WHERE stream_type = :type AND stream_id = :id AND version <= :version AND version > :from',
+        { type: QueryTypes.SELECT, replacements: { type, id, version, from: version - latest } },
+      )
+      return rows.map((row) => row.id)
     },
 
     /** Every event of one stream, oldest first. */

@@ -15,6 +15,7 @@ import { limitBody } from '../middleware/json-body'
 import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { Planner } from '../planning/planner'
+import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
 import type { AppendEvent } from '../services/append-event'
@@ -25,6 +26,7 @@ export interface RecordRouteDeps {
   readonly planner: Planner
   /** Reads on a pool of their own, so that a queue of writers never keeps a Board waiting. */
   readonly streams: StreamRepository
+  readonly events: EventRepository
   readonly people: PeopleRepository
   readonly clock: Clock
   readonly log: Logger
@@ -36,7 +38,7 @@ const mostBytes = 64 * 1024
 const longKinds: readonly string[] = ['plan', 'store']
 
 /** Board, cases, episodes and the one way to change them: appending an event. */
-export function recordRoutes({ append, planner, streams, people, clock, log }: RecordRouteDeps): Router {
+export function recordRoutes({ append, planner, streams, events, people, clock, log }: RecordRouteDeps): Router {
   const router = Router()
   const now = (): string => new Date(clock()).toISOString()
 
@@ -51,7 +53,18 @@ export function recordRoutes({ append, planner, streams, people, clock, log }: R
     const found = await streams.findCase(id)
     const episode = found && (await streams.findEpisode(found.record.episodeId))
     if (!found || !episode) throw new ApiError(404, 'not-found', 'There is no case with this id: look on the Board.')
-    response.json({ record: found.record, version: found.version, episode: episode.record, episodeVersion: episode.version, now: now() })
+    const contains = await Promise.all([
+      events.latestIds('case', id, found.version),
+      events.latestIds('episode', episode.record.id, episode.version),
+    ])
+    response.json({
+      record: found.record,
+      version: found.version,
+      episode: episode.record,
+      episodeVersion: episode.version,
+      contains: contains.flat(),
+      now: now(),
+    })
   })
 
   router.get('/api/people', async (request: SignedInRequest, response) => {

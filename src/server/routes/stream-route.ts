@@ -33,7 +33,7 @@ export function streamRoute({ events, signIn, clock, stopping }: StreamRouteDeps
     response.flushHeaders()
     response.write('retry: 3000\n\n')
     const told = new Map<string, number>()
-    const cursor = readCursor(request.get('last-event-id'))
+    const cursor = readCursor(request.get('last-event-id') ?? sinceOf(request.query))
     let looks = 0
     let isLooking = false
 
@@ -79,6 +79,11 @@ export function streamRoute({ events, signIn, clock, stopping }: StreamRouteDeps
     void look()
   })
   return router
+}
+
+/** A page that makes a new connection itself says its cursor in the address: only the browser may set the header. */
+function sinceOf(query: SignedInRequest['query']): string | undefined {
+  return typeof query['since'] === 'string' ? query['since'] : undefined
 }
 
 /** The id of the last message that a client saw: server time in ms; null when it saw none. */

@@ -1,4 +1,5 @@
 import type { Transaction } from 'sequelize'
+import { isDayBefore } from '#core/quantities/instant'
 import type { StoredEvent } from '#contract/event'
 import { availableOf, type PlaceKind, type StockLot } from '#contract/store'
 import { ApiError, invalidInput } from '../api-error'
@@ -131,7 +132,7 @@ function checkEnough(itemCode: string, available: number, wanted: number): void 
 }
 
 function usableLots(lots: readonly StockLot[], at: string): readonly StockLot[] {
-  return lots.filter((lot) => lot.count > 0 && (lot.expiresOn === null || lot.expiresOn >= at.slice(0, 10)))
+  return lots.filter((lot) => lot.count > 0 && (lot.expiresOn === null || !isDayBefore(lot.expiresOn, at.slice(0, 10))))
 }
 
 /** Takes from the lots that expire first. */

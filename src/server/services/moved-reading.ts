@@ -25,7 +25,7 @@ export async function copyMovedReading(
   if (!taken || !isOut) {
     throw invalidInput([
       {
-        code: 'format',
+        code: 'not-known',
         path: taken ? 'body/fromCase' : 'body/key',
         message: taken
           ? 'That case has not moved this reading here: move it out there first.'

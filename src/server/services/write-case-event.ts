@@ -58,17 +58,17 @@ async function checkRelatives(deps: AppendDeps, opening: CaseOpenedBody, episode
     const named = await deps.streams.findCase(id, transaction)
     const stay = named && (await deps.streams.findEpisode(named.record.episodeId, transaction))
     if (stay?.record.patientId === episode.patientId) continue
-    throw invalidInput([{ code: 'format', path, message: `There is no case ${id} of this patient: name one of this patient's cases.` }])
+    throw invalidInput([{ code: 'not-known', path, message: `There is no case ${id} of this patient: name one of this patient's cases.` }])
   }
 }
 
 /** Places and cases that an event names exist. */
 async function checkNamed(deps: AppendDeps, kind: string, body: unknown, transaction: Transaction): Promise<void> {
   if (kind === 'store' && !(await deps.stock.findPlace((body as CaseStore).placeId, transaction))) {
-    throw invalidInput([{ code: 'format', path: 'body/placeId', message: 'There is no such place: choose one from the list.' }])
+    throw invalidInput([{ code: 'not-known', path: 'body/placeId', message: 'There is no such place: choose one from the list.' }])
   }
   if (kind === 'moved-out' && !(await deps.streams.findCase((body as MovedOutBody).toCase, transaction))) {
-    throw invalidInput([{ code: 'format', path: 'body/toCase', message: 'There is no such case: look it up on the Board.' }])
+    throw invalidInput([{ code: 'not-known', path: 'body/toCase', message: 'There is no such case: look it up on the Board.' }])
   }
 }
 

@@ -35,7 +35,7 @@ function checkRound(body: RoundBody, at: string, episode: EpisodeRecord, caseIds
   if (stranger >= 0) {
     throw invalidInput([
       {
-        code: 'format',
+        code: 'not-known',
         path: `body/cases/${stranger}`,
         message: 'This case does not belong to the stay: name cases of this patient’s stay.',
       },

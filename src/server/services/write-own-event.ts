@@ -29,5 +29,5 @@ export async function writePersonEvent(deps: AppendDeps, writing: Writing, trans
 
 async function checkCase(deps: AppendDeps, { caseId }: { caseId?: string }, transaction: Transaction): Promise<void> {
   if (caseId === undefined || (await deps.streams.findCase(caseId, transaction))) return
-  throw invalidInput([{ code: 'format', path: 'body/caseId', message: 'There is no such case: look it up on the Board.' }])
+  throw invalidInput([{ code: 'not-known', path: 'body/caseId', message: 'There is no such case: look it up on the Board.' }])
 }

@@ -4,7 +4,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { unknownInjury } from '#contract/episode-record'
 import { techniques } from '#core/techniques/registry'
 import { holdNewCase } from '../stores/case-store'
-import { makeEvent, sendEvent } from '../stores/outbox'
+import { makeEvent, sendEvent } from '../sync/outbox'
 
 /** Starts a case at once, before any name: its ids are made here and it is kept here until the server has it. */
 export function NewCase() {

@@ -3,15 +3,15 @@ import { spoken } from '#core/case/vocabulary'
 import { Button } from '../parts/button'
 import { Dialog } from '../parts/dialog'
 import { loadCase, useCaseStore, writeEvent } from '../stores/case-store'
-import { dismissRefused, makeEvent, sendEvent, type RefusedEvent } from '../stores/outbox'
+import { dismissUndecided, makeEvent, retryParked, sendEvent, type UndecidedEvent } from '../sync/outbox'
 import type { EventKindId } from '#contract/event-kinds'
 
 /** Something that the server did not take: both sides, and the choice between them. Nothing typed is lost. */
-export function RefusedSheet({ refused }: { refused: RefusedEvent }) {
+export function RefusedSheet({ refused }: { refused: Extract<UndecidedEvent, { kind: 'refused' }> }) {
   const { event, problem } = refused
   const { caseId, episodeId } = useCaseStore()
   const isOfHeldCase = event.stream.id === caseId || event.stream.id === episodeId
-  const close = (): void => dismissRefused(event.id)
+  const close = (): void => dismissUndecided(event.id)
   const isStale = problem.status === 409 && problem.current !== undefined
   const keepMine = async (): Promise<void> => {
     close()
@@ -47,6 +47,29 @@ export function RefusedSheet({ refused }: { refused: RefusedEvent }) {
           </Button>
         ) : null}
         <Button onClick={takeTheirs}>{isStale ? 'Keep theirs' : 'Close'}</Button>
+      </div>
+    </Dialog>
+  )
+}
+
+/** Something that the server keeps failing at while it takes other things: kept here, out of the way of the rest. */
+export function ParkedSheet({ event }: { event: EventInput }) {
+  const again = (): void => retryParked(event.id)
+  return (
+    <Dialog title="Not sent: the server fails at this" isOpen onClose={again}>
+      <p className="mb-3">
+        Everything else goes on. This is kept on this device; if it matters to somebody now, tell them by phone. Tell the person who runs
+        the server.
+      </p>
+      <section aria-label="Yours" className="mb-4 rounded-2xl bg-well p-4">
+        <h3 className="mb-1 text-sm font-bold">Yours: {spoken(event.kind)}</h3>
+        <EventBody event={event} />
+      </section>
+      <div className="flex flex-wrap gap-3">
+        <Button look="next" onClick={again}>
+          Keep it and try again
+        </Button>
+        <Button onClick={() => dismissUndecided(event.id)}>Throw it away</Button>
       </div>
     </Dialog>
   )

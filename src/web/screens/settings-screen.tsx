@@ -8,7 +8,7 @@ import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
-import { makeEvent, sendEvent } from '../stores/outbox'
+import { makeEvent, sendEvent } from '../sync/outbox'
 import { usePerson, useSession } from '../stores/session-store'
 
 /** Units, theme and the own finger width. */

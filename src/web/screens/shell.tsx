@@ -8,9 +8,9 @@ import { useMendedClock } from '../hooks/use-mended-clock'
 import { fetchLateParts, lateParts } from '../late-parts'
 import { onSessionOver } from '../stores/api'
 import { setLock } from '../stores/lock-store'
-import { resumeOutbox, useOutbox } from '../stores/outbox'
+import { resumeOutbox, useOutbox } from '../sync/outbox'
 import { usePerson, useSession } from '../stores/session-store'
-import { startStream } from '../stores/stream'
+import { startStream } from '../sync/live-stream'
 import { resumeTimers } from '../stores/timer-store'
 import { Wren } from '../parts/wren'
 import { HelpSheet } from './help-sheet'
@@ -20,6 +20,7 @@ import { SignInScreen } from './sign-in-screen'
 import { TimerDock } from './timer-dock'
 
 const RefusedSheet = lazy(async () => ({ default: (await lateParts.refusedSheet()).RefusedSheet }))
+const ParkedSheet = lazy(async () => ({ default: (await lateParts.refusedSheet()).ParkedSheet }))
 
 /** What surrounds every screen: the way home, help, the state of the connection; sign-in comes first. */
 export function Shell() {
@@ -121,23 +122,27 @@ function NavLink({ to, label, icon }: { to: string; label: string; icon: React.R
 }
 
 function Connection() {
-  const { pending, isOffline } = useOutbox()
-  const urgent = pending.some((event) => event.kind === 'round' || event.kind === 'trouble')
+  const { pending, line } = useOutbox()
+  const isUrgent = pending.some((event) => event.kind === 'round' || event.kind === 'trouble')
+  const isStuck = line !== 'fine' && pending.length > 0
+  const why = line === 'offline' ? 'No connection' : 'The server has trouble'
   return (
     <p role="status" className="px-2 text-sm font-semibold">
-      {isOffline && urgent ? <span className="rounded-lg bg-stop-wash px-2 py-1 text-stop">NOT sent: phone if urgent</span> : null}
-      {isOffline && !urgent ? <span className="text-caution">No connection; {pending.length} kept here</span> : null}
-      {!isOffline && pending.length > 0 ? <span className="text-soft">Sending…</span> : null}
+      {isStuck && isUrgent ? <span className="rounded-lg bg-stop-wash px-2 py-1 text-stop">NOT sent: phone if urgent</span> : null}
+      {isStuck && !isUrgent ? (
+        <span className="text-caution">
+          {why}; {pending.length} kept here
+        </span>
+      ) : null}
+      {line === 'offline' && pending.length === 0 ? <span className="text-caution">No connection</span> : null}
+      {line === 'fine' && pending.length > 0 ? <span className="text-soft">Sending…</span> : null}
     </p>
   )
 }
 
 function Refusals() {
-  const refused = useOutbox((store) => store.refused)
-  const [first] = refused
+  const [first] = useOutbox((store) => store.undecided)
   return first ? (
-    <Suspense>
-      <RefusedSheet refused={first} />
-    </Suspense>
+    <Suspense>{first.kind === 'refused' ? <RefusedSheet refused={first} /> : <ParkedSheet event={first.event} />}</Suspense>
   ) : null
 }

@@ -1,9 +1,18 @@
 import { paths } from '#contract/paths'
 import type { ProblemDetails } from '#contract/problem-details'
 
-/** What came of a request: an answer, a refusal with its reasons, or no connection. */
+/**
+ * What came of a request: an answer; a refusal with its reasons; no connection; or a server in trouble, which says nothing about what was
+ * sent. `isFault` tells a fault of the server (500) from one that is busy or away behind its door.
+ */
 export type ApiResult<T> =
-  { readonly kind: 'ok'; readonly value: T } | { readonly kind: 'refused'; readonly problem: ProblemDetails } | { readonly kind: 'offline' }
+  | { readonly kind: 'ok'; readonly value: T }
+  | { readonly kind: 'refused'; readonly problem: ProblemDetails }
+  | { readonly kind: 'offline' }
+  | { readonly kind: 'trouble'; readonly isFault: boolean }
+
+/** A request that brought neither an answer nor a refusal. */
+export type NoAnswer = Extract<ApiResult<never>, { kind: 'offline' | 'trouble' }>
 
 let csrfToken: string | null = null
 
@@ -22,53 +31,62 @@ export function onSessionOver(listener: () => void): () => void {
   }
 }
 
+/** The session has ended: whoever listens is told. */
+export function reportSessionOver(): void {
+  tellSessionOver()
+}
+
 /** Whether a request was refused because the session ended, or another one began in this browser. */
 export function isSessionOver(problem: ProblemDetails): boolean {
   return problem.status === 401 || problem.type === 'urn:zesty-wren:error:csrf'
 }
 
-/** Sends a JSON request; never throws. No answer within 15 s counts as offline. */
-export async function callApi<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<ApiResult<T>> {
-  try {
-    const response = await fetch(path, {
-      method,
-      credentials: 'same-origin',
-      signal: AbortSignal.timeout(15_000),
-      headers: {
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-        ...(csrfToken && method !== 'GET' ? { 'x-csrf-token': csrfToken } : {}),
-      },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    })
-    const data: unknown = await response.json()
-    if (response.ok) return { kind: 'ok', value: data as T }
-    if (response.status >= 500) return { kind: 'offline' }
-    const problem = data as ProblemDetails
-    // A wrong password is answered with 401 as well, and is the business of the form that it was typed into.
-    if (isSessionOver(problem) && path !== paths.session) tellSessionOver()
-    return { kind: 'refused', problem }
-  } catch {
-    return { kind: 'offline' }
-  }
+/** Why there is no answer, and what it means, in words. */
+export function describeNoAnswer({ kind }: NoAnswer): string {
+  return kind === 'offline' ? 'No connection' : 'The server has trouble'
+}
+
+const usualMs = 15_000
+const bytesMs = 60_000
+
+/** Sends a JSON request; never throws. No answer within 15 s counts as no connection. */
+export function callApi<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<ApiResult<T>> {
+  const headers = body === undefined ? {} : { 'content-type': 'application/json' }
+  return ask<T>(method, path, headers, body === undefined ? undefined : JSON.stringify(body), usualMs)
 }
 
 /** Sends bytes as they are (a photo, a CSV file); never throws. */
-export async function sendBytes<T>(path: string, body: Blob | string, type: string): Promise<ApiResult<T>> {
+export function sendBytes<T>(path: string, body: Blob | string, type: string): Promise<ApiResult<T>> {
+  return ask<T>('POST', path, { 'content-type': type }, body, bytesMs)
+}
+
+async function ask<T>(
+  method: string,
+  path: string,
+  headers: Record<string, string>,
+  body: Blob | string | undefined,
+  limitMs: number,
+): Promise<ApiResult<T>> {
+  let response: Response
+  let data: unknown
   try {
-    const response = await fetch(path, {
-      method: 'POST',
+    response = await fetch(path, {
+      method,
       credentials: 'same-origin',
-      signal: AbortSignal.timeout(60_000),
-      headers: { 'content-type': type, ...(csrfToken ? { 'x-csrf-token': csrfToken } : {}) },
-      body,
+      signal: AbortSignal.timeout(limitMs),
+      headers: { ...headers, ...(csrfToken && method !== 'GET' ? { 'x-csrf-token': csrfToken } : {}) },
+      ...(body === undefined ? {} : { body }),
     })
-    const data: unknown = await response.json()
-    if (response.ok) return { kind: 'ok', value: data as T }
-    if (response.status >= 500) return { kind: 'offline' }
-    const problem = data as ProblemDetails
-    if (isSessionOver(problem)) tellSessionOver()
-    return { kind: 'refused', problem }
+    data = await response.json()
   } catch {
+    // A door in front of the server answers with a page of its own while the server is away.
     return { kind: 'offline' }
   }
+  if (response.ok) return { kind: 'ok', value: data as T }
+  if (response.status >= 500) return { kind: 'trouble', isFault: response.status < 502 || response.status > 504 }
+  const problem = data as ProblemDetails
+  if (problem.status === 429) return path === paths.session ? { kind: 'refused', problem } : { kind: 'trouble', isFault: false }
+  // A wrong password is answered with 401 as well, and is the business of the form that it was typed into.
+  if (isSessionOver(problem) && path !== paths.session) tellSessionOver()
+  return { kind: 'refused', problem }
 }

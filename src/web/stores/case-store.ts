@@ -1,13 +1,15 @@
 import { create } from 'zustand'
 import { useMemo } from 'react'
-import type { CaseAnswer } from '#contract/answers'
-import { foldCase, type CaseRecord } from '#contract/case-record'
-import { foldEpisode, type EpisodeRecord } from '#contract/episode-record'
-import type { EventInput, FoldableEvent } from '#contract/event'
+import type { CaseAnswer, EventAnswer } from '#contract/answers'
+import type { CaseRecord } from '#contract/case-record'
+import type { EpisodeRecord } from '#contract/episode-record'
+import type { EventInput } from '#contract/event'
 import { eventKinds, type EventKindId } from '#contract/event-kinds'
 import { paths } from '#contract/paths'
+import type { ProblemDetails } from '#contract/problem-details'
+import { foldWaiting, isWithin, mergeAnswers, type TakenEvent } from '../sync/fold-waiting'
+import { makeEvent, onTaken, sendAndHear, sendEvent, useOutbox, type Outcome } from '../sync/outbox'
 import { callApi, isSessionOver } from './api'
-import { makeEvent, onAcknowledged, sendEvent, useOutbox } from './outbox'
 import { setServerClock } from './server-clock'
 import { currentDurable, useSession } from './session-store'
 
@@ -19,10 +21,12 @@ interface CaseStore {
   readonly status: LoadStatus
   /** The last that the server said; null for a case that only this device knows so far. */
   readonly base: CaseAnswer | null
+  /** What the server has taken and `base` does not contain yet: it stays folded in until it does. */
+  readonly taken: readonly TakenEvent[]
 }
 
 /** The case in hand, as the server knows it. Screens read it with unsent events folded in, by `useCase`. */
-export const useCaseStore = create<CaseStore>(() => ({ caseId: null, episodeId: null, status: 'loading', base: null }))
+export const useCaseStore = create<CaseStore>(() => ({ caseId: null, episodeId: null, status: 'loading', base: null, taken: [] }))
 
 /** The case in hand with everything typed here folded in. */
 export interface OpenCase {
@@ -32,67 +36,82 @@ export interface OpenCase {
 
 /** Opens a case: from the server, else from what this device kept of it, else from its unsent events. */
 export async function loadCase(caseId: string): Promise<void> {
-  if (useCaseStore.getState().caseId !== caseId) useCaseStore.setState({ caseId, episodeId: null, status: 'loading', base: null })
+  if (useCaseStore.getState().caseId !== caseId)
+    useCaseStore.setState({ caseId, episodeId: null, status: 'loading', base: null, taken: [] })
   const result = await callApi<CaseAnswer>('GET', paths.case(caseId))
   if (useCaseStore.getState().caseId !== caseId) return
   if (result.kind === 'ok') return takeAnswer(result.value)
   const isBeingCreated = useOutbox.getState().pending.some((event) => event.stream.id === caseId && event.kind === 'case-opened')
-  const isOffline = result.kind === 'offline' || isSessionOver(result.problem)
-  const kept = isOffline ? await currentDurable()?.readCase(caseId) : undefined
-  if (kept) useCaseStore.setState({ base: kept, episodeId: kept.episode.id, status: 'ready' })
-  else useCaseStore.setState({ status: isBeingCreated ? 'ready' : isOffline ? 'offline' : 'missing' })
+  const isAway = result.kind !== 'refused' || isSessionOver(result.problem)
+  const kept = isAway ? await currentDurable()?.readCase(caseId) : undefined
+  if (useCaseStore.getState().caseId !== caseId) return
+  if (kept) useCaseStore.setState(({ base }) => ({ base: base ?? kept, episodeId: kept.episode.id, status: 'ready' }))
+  // A case that is open already stays in sight, whatever the server says now.
+  else if (!useCaseStore.getState().base) useCaseStore.setState({ status: isBeingCreated ? 'ready' : isAway ? 'offline' : 'missing' })
 }
 
+/** Takes what the server said: never a step back from what it had said before, however late an answer arrives. */
 function takeAnswer(answer: CaseAnswer): void {
   setServerClock(answer.now)
-  useCaseStore.setState({ base: answer, episodeId: answer.episode.id, status: 'ready' })
-  void currentDurable()?.writeCase(answer)
+  useCaseStore.setState(({ base, taken }) => {
+    const merged = base?.record.id === answer.record.id ? mergeAnswers(base, answer) : answer
+    void currentDurable()?.writeCase(merged)
+    return { base: merged, episodeId: merged.episode.id, status: 'ready', taken: taken.filter((one) => !isWithin(one, merged)) }
+  })
 }
 
 /** Writes an event about the case in hand; the stream follows from the kind. */
 export function writeEvent(kind: EventKindId, body: object): Promise<void> {
-  const { caseId, episodeId, base } = useCaseStore.getState()
+  return sendEvent(nextEvent(kind, body))
+}
+
+/** Writes an event about the case in hand and waits a few seconds for what comes of it. */
+export function writeAndHear(kind: EventKindId, body: object, isMine: (problem: ProblemDetails) => boolean): Promise<Outcome> {
+  return sendAndHear(nextEvent(kind, body), isMine)
+}
+
+function nextEvent(kind: EventKindId, body: object): EventInput {
+  const { caseId, episodeId, base, taken } = useCaseStore.getState()
   const isCase = eventKinds[kind].stream === 'case'
   const id = isCase ? caseId : episodeId
   if (!id) throw new Error('No case is open')
-  const known = isCase ? base?.version : base?.episodeVersion
-  const ahead = useOutbox.getState().pending.filter((event) => event.stream.id === id).length
-  return sendEvent(makeEvent({ type: isCase ? 'case' : 'episode', id }, kind, body, (known ?? 0) + ahead))
+  const known = (isCase ? base?.version : base?.episodeVersion) ?? 0
+  const reached = Math.max(known, ...taken.filter((one) => one.event.stream.id === id).map((one) => one.version))
+  const ahead = useOutbox.getState().pending.filter((event) => event.stream.id === id && !base?.contains.includes(event.id)).length
+  return makeEvent({ type: isCase ? 'case' : 'episode', id }, kind, body, reached + ahead)
 }
 
 /** Marks the case that is about to be created on this device as the one in hand. */
 export function holdNewCase(caseId: string, episodeId: string): void {
-  useCaseStore.setState({ caseId, episodeId, status: 'ready', base: null })
+  useCaseStore.setState({ caseId, episodeId, status: 'ready', base: null, taken: [] })
 }
 
-onAcknowledged((event, answer) => {
+onTaken((event: EventInput, answer: EventAnswer) => {
   const { base, caseId, episodeId } = useCaseStore.getState()
-  if (event.stream.id !== caseId && event.stream.id !== episodeId) return
-  if (!base) {
-    if (event.stream.id === caseId && caseId) void loadCase(caseId)
-    return
-  }
   const isCase = event.stream.id === caseId
-  const known = isCase ? base.version : base.episodeVersion
-  if (answer.version !== known + 1) {
-    if (answer.version > known && caseId) void loadCase(caseId)
-    return
-  }
-  const folded = asFoldable(event)
+  if (!caseId || (!isCase && event.stream.id !== episodeId)) return
+  const one: TakenEvent = { event, version: answer.version }
+  if (base && isWithin(one, base)) return
+  useCaseStore.setState(({ taken }) => ({ taken: [...taken, one] }))
+  const known = isCase ? base?.version : base?.episodeVersion
+  const isNext = known !== undefined && answer.version === known + 1 && !answer.mark
+  if (!base || !isNext) return void loadCase(caseId)
+  const { record, episode } = foldWaiting({ base, caseId, episodeId, taken: [one], pending: [] }, writer()) ?? base
   takeAnswer({
     ...base,
+    record,
+    episode,
+    contains: [...base.contains, event.id],
     now: answer.receivedAt,
-    ...(isCase
-      ? { record: foldCase(base.record, event.stream.id, folded), version: answer.version }
-      : { episode: foldEpisode(base.episode, event.stream.id, folded), episodeVersion: answer.version }),
+    ...(isCase ? { version: answer.version } : { episodeVersion: answer.version }),
   })
 })
 
 /** The case in hand with unsent events folded in, or null while it is not there. */
 export function useCase(): OpenCase | null {
-  const { base, caseId, episodeId } = useCaseStore()
+  const { base, caseId, episodeId, taken } = useCaseStore()
   const pending = useOutbox((store) => store.pending)
-  return useMemo(() => foldPending(base, caseId, episodeId, pending), [base, caseId, episodeId, pending])
+  return useMemo(() => foldWaiting({ base, caseId, episodeId, taken, pending }, writer()), [base, caseId, episodeId, taken, pending])
 }
 
 /** The case in hand; for screens below the case's own gate. */
@@ -102,25 +121,8 @@ export function useOpenCase(): OpenCase {
   return open
 }
 
-function foldPending(
-  base: CaseAnswer | null,
-  caseId: string | null,
-  episodeId: string | null,
-  pending: readonly EventInput[],
-): OpenCase | null {
-  let record = base?.record ?? null
-  let episode = base?.episode ?? null
-  for (const event of pending) {
-    if (event.stream.id === caseId && (record || event.kind === 'case-opened'))
-      record = foldCase(record, event.stream.id, asFoldable(event))
-    if (event.stream.id === episodeId && (episode || event.kind === 'episode-opened'))
-      episode = foldEpisode(episode, event.stream.id, asFoldable(event))
-  }
-  return record && episode ? { record, episode } : null
-}
-
-function asFoldable(event: EventInput): FoldableEvent {
+function writer(): { readonly actor: string; readonly actorName: string } {
   const { state } = useSession.getState()
   const person = state.status === 'signed-in' ? state.person : null
-  return { ...event, actor: person?.id ?? '', actorName: person?.name ?? '' }
+  return { actor: person?.id ?? '', actorName: person?.name ?? '' }
 }

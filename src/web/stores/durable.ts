@@ -68,7 +68,11 @@ export async function openDurable(personId: string): Promise<Durable> {
       await db.put('outbox', { event, order: order++ }, event.id)
     },
     dropFromOutbox: (id) => db.delete('outbox', id),
-    readCase: (id) => db.get('cases', id),
+    async readCase(id) {
+      const kept = await db.get('cases', id)
+      // Kept by an older page: what it contains is not known.
+      return kept && { ...kept, contains: kept.contains ?? [] }
+    },
     async writeCase(answer) {
       await db.put('cases', answer, answer.record.id)
     },

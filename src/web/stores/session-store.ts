@@ -38,6 +38,7 @@ export const useSession = create<SessionStore>((set, get) => {
     async signIn(name, password) {
       const result = await callApi<SessionAnswer>('POST', paths.session, { name, password })
       if (result.kind === 'offline') return 'The server does not answer: check the network and try again.'
+      if (result.kind === 'trouble') return 'The server has trouble: wait a moment, then try again.'
       if (result.kind === 'refused') return result.problem.detail
       await enter(result.value)
       return null

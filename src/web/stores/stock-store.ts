@@ -3,8 +3,8 @@ import type { EventAnswer } from '#contract/answers'
 import type { EventKindId } from '#contract/event-kinds'
 import { paths } from '#contract/paths'
 import type { PlaceKind, StockAnswer, StockMovement, StockPlace } from '#contract/store'
-import { callApi, type ApiResult } from './api'
-import { makeEvent } from './outbox'
+import { callApi, describeNoAnswer, type ApiResult } from './api'
+import { makeEvent } from '../sync/outbox'
 
 interface StockStore {
   readonly places: readonly StockPlace[]
@@ -56,5 +56,6 @@ export async function openPlace(id: string, name: string, kind: PlaceKind): Prom
 /** Why a request did nothing, in words; null when it was done. */
 export function describeFailure(result: ApiResult<unknown>): string | null {
   if (result.kind === 'ok') return null
-  return result.kind === 'offline' ? 'No connection: nothing was changed. Try again when it is back.' : result.problem.detail
+  if (result.kind === 'refused') return result.problem.detail
+  return `${describeNoAnswer(result)}: nothing was changed. Try again when it is back.`
 }

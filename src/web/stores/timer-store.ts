@@ -3,7 +3,7 @@ import { liveTimers, type TimerRecord } from '#contract/run-record'
 import { patientLabel } from '#contract/episode-record'
 import type { OpenCase } from './case-store'
 import type { CaseTimers } from './durable'
-import { makeEvent, sendEvent } from './outbox'
+import { makeEvent, sendEvent } from '../sync/outbox'
 import { serverNow } from './server-clock'
 import { currentDurable, lastDurable } from './session-store'
 

@@ -1,6 +1,7 @@
 import { collarSkin, skinGrades, type SkinGrade } from '../../body/measurements/neck'
 import type { Measurement } from '../../case/clinical-case'
 import type { PlanDraft } from '../../plan/draft'
+import { instantOf } from '../../quantities/instant'
 
 interface SkinLook {
   readonly area: string
@@ -48,7 +49,7 @@ export function decideSkin(draft: PlanDraft): void {
 function lastTwo(all: readonly Measurement[], id: string): readonly SkinGrade[] {
   const superseded = new Set(all.flatMap((one) => one.supersedes ?? []))
   const looks = all.filter((one) => one.id === id && !(one.key && superseded.has(one.key)))
-  const ordered = [...looks].sort((a, b) => (a.at ?? '').localeCompare(b.at ?? ''))
+  const ordered = [...looks].sort((a, b) => (instantOf(a.at) < instantOf(b.at) ? -1 : instantOf(a.at) > instantOf(b.at) ? 1 : 0))
   return ordered
     .slice(-2)
     .reverse()

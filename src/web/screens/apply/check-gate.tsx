@@ -26,7 +26,7 @@ export function CheckGate({
   const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
   const found = isBaseline
     ? judged.find((one) => one.round.isBaseline)
-    : judged.findLast((one) => !one.round.isBaseline && one.round.at >= since)
+    : judged.findLast((one) => !one.round.isBaseline && Date.parse(one.round.at) >= Date.parse(since))
   const isChecked = found !== undefined
   useEffect(() => onChecked(isChecked), [isChecked, onChecked])
   if (found) return <VerdictPanel verdict={found.verdict} device={technique?.onUrgent.actions ?? []} />

@@ -6,7 +6,7 @@ import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { callApi } from '../../stores/api'
 import { setServerClock } from '../../stores/server-clock'
-import { useHints } from '../../stores/stream'
+import { useHints } from '../../sync/live-stream'
 import { BoardLine } from './board-line'
 import { orderRows, urgencyOf } from './board-order'
 

@@ -13,9 +13,8 @@ import { ReasonSheet } from '../../parts/reason-sheet'
 import { PlanMessages } from '../../parts/plan-messages'
 import { StagePage } from '../../parts/stage-page'
 import { WorkingSheet } from '../../parts/working-sheet'
-import { useOpenCase, writeEvent, type OpenCase } from '../../stores/case-store'
+import { useOpenCase, writeAndHear, writeEvent, type OpenCase } from '../../stores/case-store'
 import { serverNow } from '../../stores/server-clock'
-import { reservePlan } from '../../stores/reserve-plan'
 import { usePerson, useSettings } from '../../stores/session-store'
 import { CutList } from './cut-list'
 import { DecisionGrid } from './decision-grid'
@@ -52,11 +51,11 @@ export function ChooseScreen() {
   const lit = sheet && sheet.kind !== 'set-aside' ? sheet.decision.working.flatMap((line) => line.where ?? []) : []
   const accept = async (): Promise<void> => {
     setBusy(true)
-    const failure = await reservePlan(record, plan)
+    const body = { plan: JSON.parse(JSON.stringify(plan)) as object }
+    const outcome = await writeAndHear('plan', body, (problem) => problem.type === 'urn:zesty-wren:error:out-of-stock')
     setBusy(false)
-    setStoreFault(failure)
-    if (failure) return
-    void writeEvent('plan', { plan: JSON.parse(JSON.stringify(plan)) as object })
+    setStoreFault(outcome.kind === 'refused' ? outcome.problem.detail : null)
+    if (outcome.kind === 'refused') return
     void navigate(`/case/${record.id}/make-ready`)
   }
   const pick = (id: string): void => {

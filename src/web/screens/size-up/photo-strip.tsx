@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState } from 'react'
 import { Camera } from 'lucide-react'
 import type { PhotoInfo } from '#contract/photo'
 import { paths } from '#contract/paths'
-import { callApi, sendBytes } from '../../stores/api'
+import { callApi, describeNoAnswer, sendBytes } from '../../stores/api'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { formatClock } from '../../parts/format-time'
@@ -26,7 +26,8 @@ export function PhotoStrip({ caseId }: { caseId: string }) {
     const result = typeof shrunk === 'string' ? null : await sendBytes<PhotoInfo>(paths.photos(caseId), shrunk, 'image/jpeg')
     if (typeof shrunk === 'string') setError(shrunk)
     else if (result?.kind === 'refused') setError(result.problem.detail)
-    else if (result?.kind === 'offline') setError('No connection: the photo was not kept. Add it again when the server answers.')
+    else if (result?.kind === 'offline' || result?.kind === 'trouble')
+      setError(`${describeNoAnswer(result)}: the photo was not kept. Add it again when the server answers.`)
     else await load()
     setBusy(false)
   }

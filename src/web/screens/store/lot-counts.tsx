@@ -1,5 +1,6 @@
 import { useId, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
+import { isDayBefore } from '#core/quantities/instant'
 import type { StockLot } from '#contract/store'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
@@ -37,7 +38,7 @@ function LotCount({ lot, placeId, today }: { lot: StockLot; placeId: string; tod
     if (read === lot.count) return setError(null)
     setError(await moveStock(placeId, 'stock-counted', { lotId: lot.lotId, count: read }))
   }
-  const isExpired = lot.expiresOn !== null && lot.expiresOn < today
+  const isExpired = lot.expiresOn !== null && isDayBefore(lot.expiresOn, today)
   return (
     <form
       className="flex flex-wrap items-center gap-x-4 gap-y-1"

@@ -1,3 +1,4 @@
+import { isDayBefore } from '#core/quantities/instant'
 import { availableOf, type StockLine, type StockLot } from '#contract/store'
 
 export const stockStates = ['out', 'expired', 'low', 'soon', 'ok', 'absent'] as const
@@ -45,11 +46,11 @@ export function toStockRows(lines: readonly StockLine[], today: string): readonl
         ? 'absent'
         : free === 0
           ? 'out'
-          : first !== null && first < today
+          : first !== null && isDayBefore(first, today)
             ? 'expired'
             : free <= line.lowMark
               ? 'low'
-              : first !== null && first <= soon
+              : first !== null && !isDayBefore(soon, first)
                 ? 'soon'
                 : 'ok'
     const { itemCode, label, lots, reserved, lowMark } = line

@@ -1,3 +1,4 @@
+import { isDayBefore } from '#core/quantities/instant'
 import { createColumnHelper, flexRender, getCoreRowModel, getSortedRowModel, useReactTable, type SortingState } from '@tanstack/react-table'
 import { useMemo, useState } from 'react'
 import { ToneShape, type Tone } from '../../parts/level-mark'
@@ -26,7 +27,7 @@ export function StockTable({ rows, placeId, today }: { rows: readonly StockRow[]
         id: 'expires',
         header: 'First expiry',
         cell: ({ row }) => (
-          <span className={(row.original.expiresOn ?? '9999') < today ? 'font-bold text-caution' : ''}>
+          <span className={isDayBefore(row.original.expiresOn ?? '9999-12-31', today) ? 'font-bold text-caution' : ''}>
             {row.original.expiresOn ?? '–'}
           </span>
         ),

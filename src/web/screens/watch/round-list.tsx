@@ -4,6 +4,12 @@ import type { JudgedRound } from '#contract/case-progress'
 import type { RoundRecord } from '#contract/episode-record'
 import { LevelMark } from '../../parts/level-mark'
 
+/** What is to be known of a round's time. */
+function markWords({ mark }: RoundRecord): string {
+  if (mark === 'clock-wrong') return 'device clock wrong, timed when it came'
+  return mark === 'late' ? 'entered late' : ''
+}
+
 /** Rounds done, newest first, with the next ones due above them. */
 export function RoundList({
   rounds,
@@ -24,7 +30,7 @@ export function RoundList({
       at: round.at,
       by: round.by,
       line: <LevelMark level={verdict.level} />,
-      note: `${round.isBaseline ? 'baseline' : ''}${verdict.complete ? '' : ' incomplete'}`.trim(),
+      note: [round.isBaseline ? 'baseline' : '', verdict.complete ? '' : 'incomplete', markWords(round)].filter(Boolean).join(', '),
     })),
     ...notDone.map((round) => ({
       id: round.id,
@@ -35,7 +41,7 @@ export function RoundList({
           {round.outcome.replaceAll('-', ' ')}: {round.reason}
         </span>
       ),
-      note: 'stays due',
+      note: ['stays due', markWords(round)].filter(Boolean).join(', '),
     })),
   ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
   return (

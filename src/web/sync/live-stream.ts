@@ -1,0 +1,78 @@
+import { create } from 'zustand'
+import { paths } from '#contract/paths'
+import { reportSessionOver } from '../stores/api'
+import { loadCase, useCaseStore } from '../stores/case-store'
+import { flushOutbox } from './outbox'
+
+/** Counts hints from the server, so that the Board knows when to look again. */
+export const useHints = create<{ readonly count: number }>(() => ({ count: 0 }))
+
+const againMs = 3_000
+
+/** Listens for hints of changes made elsewhere, from where the last connection ended; returns how to stop. */
+export function startStream(): () => void {
+  let source: EventSource | null = null
+  let cursor = ''
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let isFirst = true
+
+  const connect = (): void => {
+    clearTimeout(timer)
+    const opened = new EventSource(cursor === '' ? paths.stream : `${paths.stream}?since=${cursor}`)
+    source = opened
+    const heard = (event: MessageEvent<string>): void => {
+      if (event.lastEventId) cursor = event.lastEventId
+    }
+    opened.onmessage = (event: MessageEvent<string>) => {
+      heard(event)
+      const { stream, version } = JSON.parse(event.data) as { stream: { id: string }; version: number }
+      useHints.setState((state) => ({ count: state.count + 1 }))
+      void refresh(stream.id, version)
+    }
+    opened.addEventListener('beat', heard)
+    opened.addEventListener('reread', (event) => {
+      heard(event)
+      rereadOpen()
+    })
+    opened.addEventListener('ready', (event) => {
+      heard(event)
+      // What was missed while the line was away is read now, and what waited goes.
+      if (!isFirst) {
+        rereadOpen()
+        flushOutbox()
+      }
+      isFirst = false
+    })
+    opened.addEventListener('over', () => {
+      opened.close()
+      reportSessionOver()
+    })
+    opened.onerror = () => {
+      // The browser tries again by itself after a broken line, but not after an answer that was no stream.
+      if (opened.readyState === EventSource.CLOSED && source === opened) timer = setTimeout(connect, againMs)
+    }
+  }
+  const online = (): void => flushOutbox()
+  window.addEventListener('online', online)
+  connect()
+  return () => {
+    clearTimeout(timer)
+    source?.close()
+    source = null
+    window.removeEventListener('online', online)
+  }
+}
+
+/** Reads again what is in sight. */
+function rereadOpen(): void {
+  useHints.setState((state) => ({ count: state.count + 1 }))
+  const { caseId } = useCaseStore.getState()
+  if (caseId) void loadCase(caseId)
+}
+
+async function refresh(streamId: string, version: number): Promise<void> {
+  const { caseId, episodeId, base } = useCaseStore.getState()
+  const known = streamId === caseId ? base?.version : streamId === episodeId ? base?.episodeVersion : undefined
+  if (known === undefined || known >= version || !caseId) return
+  await loadCase(caseId)
+}

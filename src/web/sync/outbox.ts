@@ -1,0 +1,154 @@
+import { v7 as uuidv7 } from 'uuid'
+import { create } from 'zustand'
+import type { EventAnswer } from '#contract/answers'
+import type { EventInput } from '#contract/event'
+import { eventKinds, type EventKindId } from '#contract/event-kinds'
+import { paths } from '#contract/paths'
+import type { ProblemDetails } from '#contract/problem-details'
+import { newestVersion } from '#contract/upcast'
+import { callApi, isSessionOver } from '../stores/api'
+import { clockOffsetMs, serverNow } from '../stores/server-clock'
+import { currentDurable } from '../stores/session-store'
+import { createSender, type LineState } from './sender'
+
+/** An event that waits for a person: refused with its reasons, or one that the server keeps failing at. */
+export type UndecidedEvent =
+  | { readonly kind: 'refused'; readonly event: EventInput; readonly problem: ProblemDetails }
+  | { readonly kind: 'parked'; readonly event: EventInput }
+
+interface OutboxStore {
+  /** Everything that the server has not taken, parked ones too, in the order in which it was entered. */
+  readonly pending: readonly EventInput[]
+  /** Shown with what was typed, until somebody decides. */
+  readonly undecided: readonly UndecidedEvent[]
+  readonly line: LineState
+}
+
+/** Events on their way to the server, kept on the device until it has taken them. */
+export const useOutbox = create<OutboxStore>(() => ({ pending: [], undecided: [], line: 'fine' }))
+
+type TakenListener = (event: EventInput, answer: EventAnswer) => void
+const listeners = new Set<TakenListener>()
+const paintFirstMs = 40
+let wakeTimer: ReturnType<typeof setTimeout> | undefined
+/** Who wants to hear first that their event was refused, by its id. */
+const claims = new Map<string, (outcome: Outcome) => boolean>()
+
+/** What came of an event: taken, refused, or not known within a few seconds and kept here until it is. */
+export type Outcome = { readonly kind: 'taken' | 'waiting' } | { readonly kind: 'refused'; readonly problem: ProblemDetails }
+
+const sender = createSender({
+  send: (event) => callApi<EventAnswer>('POST', paths.events, event),
+  isSessionOver,
+  now: () => performance.now(),
+  random: Math.random,
+  wakeAfter(ms) {
+    clearTimeout(wakeTimer)
+    wakeTimer = setTimeout(() => sender.flush(), ms)
+  },
+  taken(event, answer) {
+    void currentDurable()?.dropFromOutbox(event.id)
+    claims.get(event.id)?.({ kind: 'taken' })
+    // In one turn, so that no screen sees the event gone from here and not yet there.
+    for (const listener of listeners) listener(event, answer)
+    drop(event.id)
+  },
+  refused(event, problem) {
+    // A refused one stays on the device: after a reload it is sent, refused and shown again, until somebody decides.
+    if (claims.get(event.id)?.({ kind: 'refused', problem })) {
+      void currentDurable()?.dropFromOutbox(event.id)
+      return drop(event.id)
+    }
+    drop(event.id)
+    useOutbox.setState((state) => ({ undecided: [...state.undecided, { kind: 'refused', event, problem }] }))
+  },
+  parked: (event) => useOutbox.setState((state) => ({ undecided: [...state.undecided, { kind: 'parked', event }] })),
+  sessionOver: () => undefined,
+  lineChanged: (line) => useOutbox.setState({ line }),
+})
+
+/** Calls back for every event that the server has taken. */
+export function onTaken(listener: TakenListener): () => void {
+  listeners.add(listener)
+  return () => listeners.delete(listener)
+}
+
+/** Makes an event at the present time. `base` is the stream version that a replacing event was made from. */
+export function makeEvent(stream: EventInput['stream'], kind: EventKindId, body: object, base: number): EventInput {
+  return {
+    id: uuidv7(),
+    stream,
+    kind,
+    v: newestVersion(kind),
+    body,
+    at: new Date(serverNow()).toISOString(),
+    offsetMs: clockOffsetMs(),
+    ...(eventKinds[kind].nature === 'replacing' ? { base } : {}),
+  }
+}
+
+/** Keeps an event on the device, then sends what waits. */
+export async function sendEvent(event: EventInput): Promise<void> {
+  useOutbox.setState((state) => ({ pending: [...state.pending, event] }))
+  sender.add(event)
+  // A device that cannot keep it must not keep it from being sent.
+  await currentDurable()
+    ?.addToOutbox(event)
+    .catch(() => undefined)
+  // While working on a case the screen shows the change first, and sends after the next frames.
+  if (event.stream.type === 'case') setTimeout(() => sender.flush(), paintFirstMs)
+  else sender.flush()
+}
+
+/**
+ * Sends an event and waits a few seconds for what comes of it.
+ * @param isMine whether the caller shows this refusal itself; any other goes where refusals are shown
+ */
+export async function sendAndHear(event: EventInput, isMine: (problem: ProblemDetails) => boolean, patienceMs = 6_000): Promise<Outcome> {
+  const outcome = new Promise<Outcome>((resolve) => {
+    const timer = setTimeout(() => resolve({ kind: 'waiting' }), patienceMs)
+    claims.set(event.id, (heard) => {
+      claims.delete(event.id)
+      clearTimeout(timer)
+      resolve(heard)
+      return heard.kind === 'refused' && isMine(heard.problem)
+    })
+  })
+  await sendEvent(event)
+  const heard = await outcome
+  claims.delete(event.id)
+  return heard
+}
+
+/** Reads what an earlier page left unsent, and sends it before anything newer. */
+export async function resumeOutbox(): Promise<void> {
+  const kept = (await currentDurable()?.readOutbox()) ?? []
+  const known = new Set(useOutbox.getState().pending.map((event) => event.id))
+  const old = kept.filter((event) => !known.has(event.id))
+  for (const event of old) sender.add(event, true)
+  useOutbox.setState((state) => ({ pending: [...old, ...state.pending] }))
+  sender.retryNow()
+}
+
+/** Sends everything that waits now: the connection is back, or somebody has signed in. */
+export function flushOutbox(): void {
+  sender.retryNow()
+}
+
+/** Takes an undecided event off the list once somebody has decided about it. */
+export function dismissUndecided(id: string): void {
+  void currentDurable()?.dropFromOutbox(id)
+  sender.drop(id)
+  drop(id)
+  useOutbox.setState((state) => ({ undecided: state.undecided.filter((one) => one.event.id !== id) }))
+}
+
+/** Sends a parked event again. */
+export function retryParked(id: string): void {
+  useOutbox.setState((state) => ({ undecided: state.undecided.filter((one) => one.event.id !== id) }))
+  sender.unpark(id)
+}
+
+function drop(id: string): void {
+  useOutbox.setState((state) => ({ pending: state.pending.filter((one) => one.id !== id) }))
+}
