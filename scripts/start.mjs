@@ -9,12 +9,19 @@ import { needDebian, needNode, needPackages, PlainError } from './needs.mjs'
 needNode()
 const { build, root } = await import('./build.mjs')
 const { startDatabase } = await import('./database.mjs')
+const { createSupervisor } = await import('./supervisor.mjs')
 
 const say = (line) => process.stdout.write(`${line}\n`)
-const folder = join(root, '.data')
+const folder = process.env.WREN_DATA ?? join(root, '.data')
 const lock = join(folder, 'start.pid')
-const running = []
-let isStopping = false
+let isLocked = false
+const supervisor = createSupervisor({
+  say,
+  end(code) {
+    if (isLocked) rmSync(lock, { force: true })
+    process.exit(code)
+  },
+})
 
 function readOptions() {
   try {
@@ -42,7 +49,7 @@ function takeLock() {
     say('The last start ended without cleaning up; carrying on.')
   }
   writeFileSync(lock, String(process.pid))
-  running.push({ name: 'lock', stop: async () => rmSync(lock, { force: true }) })
+  isLocked = true
 }
 
 function checkPort(port) {
@@ -61,65 +68,70 @@ function checkPort(port) {
   })
 }
 
-const standins = ['tape', 'goniometer', 'scale']
+const standins = [
+  ['tape', 'The simulated tape'],
+  ['goniometer', 'The simulated goniometer'],
+  ['scale', 'The simulated load scale'],
+]
 
-/** Starts one simulated device; without it everything else works, so that its failing only costs the device. */
-function startStandin(name, port) {
-  return new Promise((resolve) => {
-    const child = fork(join(root, `dist/standins/${name}.js`), {
-      env: { ...process.env, PORT: '0', WREN_ORIGINS: `http://127.0.0.1:${port} http://localhost:${port}` },
-      detached: true,
-    })
-    running.push({
-      name,
-      stop: () =>
-        new Promise((done) => {
-          if (child.exitCode !== null) return done()
-          child.once('exit', done)
-          child.kill('SIGTERM')
-        }),
-    })
-    child.once('message', (message) => resolve({ [`WREN_${name.toUpperCase()}`]: String(message.port) }))
-    child.once('exit', () => resolve({}))
+/** Starts a program of ours that sends one message when it is ready, and resolves with it. */
+function launch(file, env, hold) {
+  return new Promise((resolve, reject) => {
+    const child = fork(join(root, file), { env: { ...process.env, ...env }, detached: true })
+    hold(child)
+    child.once('message', resolve)
+    child.once('exit', () => reject(new PlainError('it stopped while starting; the line above says why.')))
   })
 }
 
-function startServer(url, { port, demo }, devices) {
-  return new Promise((resolve, reject) => {
-    const child = fork(join(root, 'dist/server/main.js'), {
-      env: {
-        ...process.env,
+/** Keeps a simulated device; without it everything else works, so that its failing only costs the device. */
+async function keepStandin([id, name], serverPort) {
+  let port = '0'
+  try {
+    const ready = await supervisor.keep(name, async ({ hold }) => {
+      const said = await launch(
+        `dist/standins/${id}.js`,
+        { PORT: port, WREN_ORIGINS: `http://127.0.0.1:${serverPort} http://localhost:${serverPort}` },
+        hold,
+      )
+      // Started again it is found where it was.
+      port = String(said.port)
+      return said
+    })
+    return { [`WREN_${id.toUpperCase()}`]: String(ready.port) }
+  } catch {
+    say(`${name} could not be started; everything else works.`)
+    return {}
+  }
+}
+
+function keepServer(url, { port, demo }, devices) {
+  return supervisor.keep('The server', ({ hold, isFirst }) =>
+    launch(
+      'dist/server/main.js',
+      {
         NODE_ENV: 'production',
         DATABASE_URL: url,
         PORT: String(port),
-        WREN_DEMO: demo,
+        // Started again it must never empty what was entered since.
+        WREN_DEMO: isFirst || demo === 'none' ? demo : 'when-empty',
         ...devices,
         WREN_WEB: join(root, 'dist/web'),
       },
-      detached: true,
-    })
-    running.push({
-      name: 'server',
-      stop: () =>
-        new Promise((done) => {
-          if (child.exitCode !== null) return done()
-          child.once('exit', done)
-          child.kill('SIGTERM')
-        }),
-    })
-    child.once('message', resolve)
-    child.once('exit', (code) => {
-      reject(new PlainError('The server stopped while starting; the line above says why.'))
-      if (!isStopping) void stop(code || 1)
-    })
-  })
+      hold,
+    ),
+  )
 }
 
-async function stop(code) {
-  if (isStopping) return
-  isStopping = true
-  for (const one of running.reverse()) await one.stop()
-  process.exit(code)
+/** Keeps the database of the folder; started again it listens where it did. */
+async function keepDatabase() {
+  let port
+  const database = await supervisor.keep('The database', async ({ hold }) => {
+    const started = await startDatabase(folder, say, { port, hold })
+    port = started.port
+    return started
+  })
+  return database.url
 }
 
 function announce(ready) {
@@ -131,8 +143,7 @@ function announce(ready) {
   say('\nDecision support for trained staff. Local policy and the licensed clinician come first.\nCtrl-C stops it.')
 }
 
-process.on('SIGINT', () => void stop(0))
-process.on('SIGTERM', () => void stop(0))
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void supervisor.stop(0))
 try {
   const options = readOptions()
   takeLock()
@@ -144,21 +155,15 @@ try {
   let url = process.env.DATABASE_URL
   if (!url) {
     needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, ', or set DATABASE_URL to a MariaDB of your own')
-    const database = await startDatabase(folder, say)
-    database.onExit(() => {
-      if (!isStopping) {
-        say('The database stopped.')
-        void stop(1)
-      }
-    })
-    running.push({ name: 'database', stop: database.stop })
-    url = database.url
+    url = await keepDatabase()
   }
-  const devices = await Promise.all(standins.map((name) => startStandin(name, options.port)))
-  announce(await startServer(url, options, Object.assign({}, ...devices)))
+  const devices = await Promise.all(standins.map((one) => keepStandin(one, options.port)))
+  announce(await keepServer(url, options, Object.assign({}, ...devices)))
 } catch (error) {
+  // Stopped while it was starting: what fails then fails because of that.
+  if (supervisor.isStopping()) await new Promise(() => undefined)
   if (!(error instanceof PlainError))
     process.stderr.write(`${error?.code === 'ENOSPC' ? 'The disk is full: free some space and start again.' : (error?.message ?? error)}\n`)
   else process.stderr.write(`${error.message}\n`)
-  await stop(1)
+  await supervisor.stop(1)
 }

@@ -35,6 +35,7 @@ try {
     contract: 'tests/contract/**/*.test.ts',
     web: 'tests/web/**/*.test.ts',
     docs: 'tests/docs/**/*.test.ts',
+    scripts: 'tests/scripts/**/*.test.ts',
     server: 'tests/server/**/*.test.ts',
     browser: process.env.WREN_BROWSER_TESTS ?? 'tests/browser/**/*.test.ts',
   }
@@ -42,7 +43,7 @@ try {
     if (!wants(suite)) continue
     say(`\n== ${suite}`)
     const report = join(scratch, `${suite}.json`)
-    const timeout = suite === 'browser' ? 120_000 : 20_000
+    const timeout = suite === 'browser' || suite === 'scripts' ? 120_000 : 20_000
     spawnSync(
       process.execPath,
       [

@@ -88,7 +88,8 @@ async function main(): Promise<void> {
     stopping.abort()
     setTimeout(() => server.closeAllConnections(), longestRequestMs).unref()
     server.close(() => void Promise.allSettled([pool.close(), db.close(), reads.close()]).then(() => process.exit(0)))
-    server.closeIdleConnections()
+    // A connection that has its answer is kept open for the next request: there is none any more.
+    setInterval(() => server.closeIdleConnections(), 50).unref()
   }
   process.on('SIGTERM', stop)
   process.on('SIGINT', stop)

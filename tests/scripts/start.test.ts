@@ -1,0 +1,150 @@
+import { expect } from 'chai'
+import { spawn, type ChildProcess } from 'node:child_process'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { createServer, type AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+const root = fileURLToPath(new URL('../..', import.meta.url))
+
+/** `npm start` as it is at a terminal, with a data folder of its own. */
+describe('npm start under attack', () => {
+  let folder: string
+  let start: ChildProcess
+  let output: string
+  let port: number
+
+  before(async function () {
+    this.timeout(120_000)
+    folder = mkdtempSync(join(tmpdir(), 'wren-start-'))
+    port = await freePort()
+    await begin()
+  })
+  after(async () => {
+    if (start.exitCode === null && start.signalCode === null) {
+      start.kill('SIGTERM')
+      await new Promise((resolve) => start.once('exit', resolve))
+    }
+    rmSync(folder, { recursive: true, force: true, maxRetries: 5 })
+  })
+
+  async function begin(): Promise<void> {
+    output = ''
+    start = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), '--empty'], {
+      cwd: root,
+      env: { ...process.env, WREN_DATA: folder, DATABASE_URL: '', NODE_ENV: 'test' },
+    })
+    for (const stream of [start.stdout, start.stderr]) stream?.on('data', (chunk: Buffer) => void (output += chunk.toString()))
+    await until(() => output.includes('is ready at') || start.exitCode !== null)
+    expect(output).to.include('is ready at')
+  }
+  const until = async (isSo: () => boolean | Promise<boolean>): Promise<void> => {
+    while (!(await isSo())) await new Promise((resolve) => setTimeout(resolve, 25))
+  }
+  /** Process ids of the children of `npm start` whose command has a word. */
+  const childrenWith = (word: string): readonly number[] =>
+    readdirSync('/proc')
+      .filter((name) => /^\d+$/.test(name))
+      .map(Number)
+      .filter((pid) => {
+        try {
+          const parent = /^PPid:\s+(\d+)$/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]
+          return Number(parent) === start.pid && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(word)
+        } catch {
+          return false
+        }
+      })
+  const isUp = async (): Promise<boolean> => {
+    try {
+      return (await fetch(`http://127.0.0.1:${port}/api/health`)).ok
+    } catch {
+      return false
+    }
+  }
+
+  for (const [name, word] of [
+    ['The server', 'dist/server/main.js'],
+    ['The simulated tape', 'dist/standins/tape.js'],
+    ['The database', 'mariadbd'],
+  ] as const) {
+    it(`${name.toLowerCase()} comes back after kill -9, and the others stay`, async () => {
+      const others = ['dist/server/main.js', 'dist/standins/tape.js', 'mariadbd'].filter((one) => one !== word)
+      const before = others.map((one) => childrenWith(one)[0])
+      const [victim] = childrenWith(word)
+      expect(victim).to.be.a('number')
+      const from = output.length
+      process.kill(victim ?? 0, 'SIGKILL')
+      await until(() => output.slice(from).includes(`${name} is back.`))
+      expect(output.slice(from)).to.match(new RegExp(`${name} ended by SIGKILL: starting it again in [\\d.]+ s\\. The rest goes on\\.`))
+      expect(childrenWith(word)[0]).not.to.equal(victim)
+      await until(isUp)
+      expect(others.map((one) => childrenWith(one)[0])).to.deep.equal(before)
+    })
+  }
+
+  it('a second start says that it runs already, and leaves it alone', async () => {
+    const second = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port)], {
+      cwd: root,
+      env: { ...process.env, WREN_DATA: folder, DATABASE_URL: '' },
+    })
+    let words = ''
+    second.stderr?.on('data', (chunk: Buffer) => void (words += chunk.toString()))
+    const code = await new Promise((resolve) => second.once('exit', resolve))
+    expect([code, words]).to.deep.equal([1, words])
+    expect(words).to.match(/already running from this folder/)
+    expect(await isUp()).to.equal(true)
+  })
+
+  it('SIGTERM finishes the requests in flight, then ends everything in order', async () => {
+    const requests = Array.from({ length: 12 }, (_, index) =>
+      fetch(`http://127.0.0.1:${port}/api/session`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        // A wrong password takes the server a while: its hash is made to be slow.
+        body: JSON.stringify({ name: `nobody-${index}`, password: 'wrong' }),
+      }).then((answer) => answer.status),
+    )
+    // The first answer tells that the others are being worked on.
+    await Promise.race(requests)
+    start.kill('SIGTERM')
+    expect(await Promise.all(requests)).to.deep.equal(Array.from({ length: 12 }, () => 401))
+    const code = await new Promise((resolve) => (start.exitCode === null ? start.once('exit', resolve) : resolve(start.exitCode)))
+    expect(code).to.equal(0)
+    expect(await isUp()).to.equal(false)
+    expect(existsSync(join(folder, 'start.pid'))).to.equal(false)
+  })
+
+  it('killed with its server down it can be started again, and SIGTERM in the wait between two starts ends it', async () => {
+    await begin()
+    const [server] = childrenWith('dist/server/main.js')
+    process.kill(server ?? 0, 'SIGKILL')
+    await until(() => output.includes('starting it again'))
+    start.kill('SIGTERM')
+    const code = await new Promise((resolve) => start.once('exit', resolve))
+    expect(code).to.equal(0)
+  })
+
+  it('ends at once when it is told a second time', async () => {
+    await begin()
+    const pids = ['dist/server/main.js', 'dist/standins/tape.js', 'mariadbd'].flatMap(childrenWith)
+    start.kill('SIGTERM')
+    start.kill('SIGINT')
+    await new Promise((resolve) => start.once('exit', resolve))
+    await until(() => pids.every((pid) => !existsSync(`/proc/${pid}`)))
+    await begin()
+    start.kill('SIGINT')
+    expect(await new Promise((resolve) => start.once('exit', resolve))).to.equal(0)
+  })
+})
+
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer()
+    probe.on('error', reject)
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo
+      probe.close(() => resolve(port))
+    })
+  })
+}
