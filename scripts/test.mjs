@@ -35,6 +35,7 @@ try {
     contract: 'tests/contract/**/*.test.ts',
     web: 'tests/web/**/*.test.ts',
     docs: 'tests/docs/**/*.test.ts',
+    standins: 'tests/standins/**/*.test.ts',
     scripts: 'tests/scripts/**/*.test.ts',
     server: 'tests/server/**/*.test.ts',
     browser: process.env.WREN_BROWSER_TESTS ?? 'tests/browser/**/*.test.ts',

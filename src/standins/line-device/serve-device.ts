@@ -4,32 +4,58 @@ import { WebSocketServer } from 'ws'
 import { createLineSource, type DeviceKind, type SourceSettings } from './line-source'
 import { panelPage } from './panel'
 
+/** A line of the wire is short; what comes in is never longer. */
+const mostFrameBytes = 1024
+const mostBodyBytes = 2_000
+
 /**
- * Runs one simulated device in this process: a WebSocket of lines, and a page of its own to set it. Loopback only; only
- * pages from `WREN_ORIGINS` are let in; ends with its supervisor.
+ * Runs one simulated device in this process: a WebSocket of lines, and a page of its own to set it. Loopback only: a request that
+ * names another host is refused, whoever resolved it to this machine; only pages from `WREN_ORIGINS`, and its own, may ask for
+ * anything; ends with its supervisor.
  */
 export function serveDevice(kind: DeviceKind): void {
   const source = createLineSource(kind, Math.random)
   const allowed = (process.env['WREN_ORIGINS'] ?? '').split(' ').filter(Boolean)
   const server = createServer((request, response) => void answer(request, response))
-  const sockets = new WebSocketServer({ noServer: true })
+  const sockets = new WebSocketServer({ noServer: true, maxPayload: mostFrameBytes, perMessageDeflate: false })
   server.on('upgrade', (request, socket, head) => {
+    // Whoever asked may be gone, or hang up, at any moment: that is no trouble of the others.
+    socket.on('error', () => socket.destroy())
     const origin = request.headers.origin ?? ''
-    if (request.url !== kind.path || !(allowed.length === 0 || allowed.includes(origin))) {
-      socket.end('HTTP/1.1 403 Forbidden\r\n\r\n')
+    if (request.url !== kind.path || !isOurHost(request) || !(allowed.length === 0 || allowed.includes(origin))) {
+      socket.end('HTTP/1.1 403 Forbidden\r\nconnection: close\r\n\r\n', () => socket.destroy())
       return
     }
-    sockets.handleUpgrade(request, socket, head, (client) => client.send(`${kind.hello} 1 Tern ${kind.title.toLowerCase()}`))
+    sockets.handleUpgrade(request, socket, head, (client) => {
+      // A frame that is no frame ends that connection, and nothing else.
+      client.on('error', () => client.terminate())
+      client.send(`${kind.hello} 1 Tern ${kind.title.toLowerCase()}`)
+    })
   })
+  server.on('clientError', (_error, socket) => socket.destroy())
   setInterval(() => source.tick().forEach(tell), 100)
 
   function tell(line: string): void {
-    for (const client of sockets.clients) client.send(line)
+    for (const client of sockets.clients) if (client.readyState === client.OPEN) client.send(line)
+  }
+
+  /** Whether a request names this machine, at this port, as its host. */
+  function isOurHost(request: IncomingMessage): boolean {
+    const { port } = server.address() as AddressInfo
+    return [`127.0.0.1:${port}`, `localhost:${port}`].includes(request.headers.host ?? '')
+  }
+
+  /** A page says where it comes from; a program that is no page says nothing. */
+  function isOurOrigin({ headers }: IncomingMessage): boolean {
+    const { origin } = headers
+    return origin === undefined || origin === `http://${headers.host ?? ''}` || allowed.includes(origin)
   }
 
   async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
     const send = (status: number, type: string, body: string): void => void response.writeHead(status, { 'content-type': type }).end(body)
     const done = (): void => send(204, 'text/plain', '')
+    if (!isOurHost(request) || !isOurOrigin(request))
+      return send(403, 'text/plain', 'Only this device’s own page, and pages that it was told of, may ask.')
     if (request.method === 'GET' && request.url === '/') return send(200, 'text/html; charset=utf-8', panelPage(kind))
     if (request.method === 'GET' && request.url === '/state') return send(200, 'application/json', JSON.stringify(source.settings))
     if (request.method !== 'POST') return send(404, 'text/plain', 'There is nothing here.')
@@ -45,7 +71,9 @@ export function serveDevice(kind: DeviceKind): void {
       for (const line of [`${kind.reading} ?? \u0007 garbage`, `${kind.reading} 1e9 S`, '', 'x'.repeat(2000)]) tell(line)
       return done()
     }
-    const changes = readSettings(await readBody(request), kind)
+    const text = await readBody(request)
+    if (text === null) return send(413, 'text/plain', `Send at most ${mostBodyBytes} bytes.`)
+    const changes = readSettings(text, kind)
     if (request.url !== '/state' || !changes)
       return send(422, 'text/plain', 'Send value, jitter, batteryPercent or lossShare as numbers in range.')
     source.change(changes)
@@ -65,13 +93,14 @@ export function serveDevice(kind: DeviceKind): void {
   process.on('disconnect', stop)
 }
 
-function readBody(request: IncomingMessage): Promise<string> {
+/** The body of a request; null when it is longer than any that means something. */
+function readBody(request: IncomingMessage): Promise<string | null> {
   return new Promise((resolve) => {
     let text = ''
     request.on('data', (chunk: Buffer) => {
-      if (text.length < 2000) text += chunk.toString()
+      if (text.length <= mostBodyBytes) text += chunk.toString()
     })
-    request.on('end', () => resolve(text))
+    request.on('end', () => resolve(text.length > mostBodyBytes ? null : text))
     request.on('error', () => resolve(''))
   })
 }
@@ -85,6 +114,7 @@ function readSettings(text: string, kind: DeviceKind): Partial<SourceSettings> |
   }
   try {
     const data = JSON.parse(text) as Record<string, unknown>
+    if (!Object.keys(data).every((name) => Object.hasOwn(ranges, name))) return null
     const changes: Record<string, number> = {}
     for (const [name, [least, greatest]] of Object.entries(ranges)) {
       const value = data[name]
@@ -92,7 +122,7 @@ function readSettings(text: string, kind: DeviceKind): Partial<SourceSettings> |
       if (typeof value !== 'number' || !(value >= least && value <= greatest)) return null
       changes[name] = value
     }
-    return changes
+    return Object.keys(changes).length > 0 ? changes : null
   } catch {
     return null
   }
