@@ -9,6 +9,7 @@ import { judgeCaseRounds } from './case-progress'
 import type { CaseRecord } from './case-record'
 import { patientLabel, type EpisodeRecord } from './episode-record'
 import { isOpeningRun } from './opening-run'
+import { orderLines } from './order-lines'
 import type { RunRecord } from './run-record'
 
 /** A line of the run record; `at` is ISO 8601 where it has a time. */
@@ -128,8 +129,11 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
     },
     {
       id: 'orders',
-      title: 'Orders said back',
-      lines: (record.readBacks ?? []).map((one) => ({ at: one.at, by: one.by, text: `${one.what}, to ${one.orderedBy}` })),
+      title: 'Orders',
+      lines: [
+        ...(record.ordersEntered ? orderLines(record).map((text) => ({ ...record.ordersEntered!, text: `${text}: entered` })) : []),
+        ...(record.readBacks ?? []).map((one) => ({ at: one.at, by: one.by, text: `${one.what}: said back to ${one.orderedBy}` })),
+      ],
     },
     {
       id: 'troubles',

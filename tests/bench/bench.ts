@@ -7,6 +7,7 @@ import { benchPeople } from './people-bench'
 import { benchPlans } from './plan-bench'
 import { benchRuns } from './run-bench'
 import { benchStart } from './start-bench'
+import { benchWriters } from './writers-bench'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 const figures = [
@@ -14,6 +15,7 @@ const figures = [
   ...benchHeat(root),
   ...benchPeople(),
   ...(await benchBoard()),
+  ...(await benchWriters()),
   ...(await benchBrowser(root)),
   ...(await benchRuns()),
   ...(await benchStart(root)),

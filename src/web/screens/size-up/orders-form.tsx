@@ -3,11 +3,13 @@ import { castMaterials, type Device } from '#core/case/device'
 import { oxygenRoutes, spinePositions, type Orders } from '#core/case/orders'
 import { spoken } from '#core/case/vocabulary'
 import type { OrderId } from '#core/techniques/technique'
+import type { CaseRecord } from '#contract/case-record'
 import { useDraft } from '../../hooks/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
 import { NumberStepper } from '../../parts/number-stepper'
+import { formatDayAndClock } from '../../parts/format-time'
 import { TextField } from '../../parts/text-field'
 
 const yesNo = [
@@ -20,6 +22,7 @@ export function OrdersForm({
   caseId,
   asks,
   orders,
+  entered,
   device,
   onOrders,
   onDevice,
@@ -27,6 +30,8 @@ export function OrdersForm({
   caseId: string
   asks: readonly OrderId[]
   orders: Orders
+  /** Who entered them, and when. */
+  entered: CaseRecord['ordersEntered']
   device: Device
   onOrders: (orders: Orders) => void
   onDevice: (device: Device) => void
@@ -37,6 +42,11 @@ export function OrdersForm({
       <h2 id="orders" className="font-bold">
         Orders
       </h2>
+      {entered ? (
+        <p className="text-sm text-soft">
+          Entered by {entered.by}, {formatDayAndClock(Date.parse(entered.at))}
+        </p>
+      ) : null}
       {asks.includes('wound-plan') ? (
         <ChoiceRow
           label="Plan for an open wound"

@@ -78,6 +78,7 @@ export function SizeUpScreen() {
               caseId={record.id}
               asks={technique.asks}
               orders={record.orders ?? {}}
+              entered={record.ordersEntered}
               device={record.device ?? {}}
               onOrders={(orders) => void writeEvent('orders', { orders })}
               onDevice={(device) => void writeEvent('device', { device })}
