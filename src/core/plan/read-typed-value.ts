@@ -2,7 +2,7 @@ import type { StockItem } from '../case/clinical-case'
 import { toCm } from '../quantities/length'
 import { parseReading } from '../quantities/parse-reading'
 import type { DecisionUnit, DecisionValue } from './decision'
-import { refuseValue, type DecisionDefinition } from './decision-definition'
+import { describeRange, refuseValue, type DecisionDefinition } from './decision-definition'
 
 export type TypedValue = { readonly ok: true; readonly value: DecisionValue } | { readonly ok: false; readonly message: string }
 
@@ -19,10 +19,17 @@ export function readTypedValue(
   unit: DecisionUnit | null,
   items: readonly StockItem[],
 ): TypedValue {
+  if (text.trim() === '') return { ok: false, message: `${definition.label} is missing: ${wanted(definition, unit, items)}.` }
   const read = readByKind(text.trim(), definition, unit, items)
   if (!read.ok) return read
   const refusal = refuseValue(definition, read.value, items, unit)
   return refusal === null ? read : { ok: false, message: refusal }
+}
+
+function wanted(definition: DecisionDefinition, unit: DecisionUnit | null, items: readonly StockItem[]): string {
+  if (definition.kind === 'choice') return `choose one of ${definition.choices(items).join(', ')}`
+  if (definition.kind === 'yes-no') return 'choose yes or no'
+  return definition.kind === 'text' ? 'write it in words' : `enter ${describeRange(definition, unit)}`
 }
 
 function readByKind(text: string, definition: DecisionDefinition, unit: DecisionUnit | null, items: readonly StockItem[]): TypedValue {

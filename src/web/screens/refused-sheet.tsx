@@ -1,3 +1,4 @@
+import { Fragment } from 'react'
 import type { EventInput } from '#contract/event'
 import { spoken } from '#core/case/vocabulary'
 import { Button } from '../parts/button'
@@ -75,7 +76,37 @@ export function ParkedSheet({ event }: { event: EventInput }) {
   )
 }
 
+/** What was entered, a line each, as people would read it out. */
 function EventBody({ event }: { event: EventInput }) {
-  const text = event.kind === 'plan' ? 'The accepted plan' : JSON.stringify(event.body, null, 1)
-  return <pre className="max-h-48 overflow-auto whitespace-pre-wrap text-sm">{text}</pre>
+  if (event.kind === 'plan') return <p>The accepted plan</p>
+  return (
+    <dl className="grid max-h-48 grid-cols-[auto_1fr] gap-x-4 overflow-auto">
+      {linesOf(event.body).map(([label, value]) => (
+        <Fragment key={label}>
+          <dt className="text-soft">{label}</dt>
+          <dd className="whitespace-pre-wrap">{value}</dd>
+        </Fragment>
+      ))}
+    </dl>
+  )
+}
+
+/** Fields and their values; ids are nobody's to read. */
+function linesOf(value: unknown, label = ''): readonly (readonly [string, string])[] {
+  if (value === null || value === undefined || value === '') return []
+  if (Array.isArray(value) && value.every((one) => typeof one !== 'object'))
+    return value.length === 0 ? [] : [[label, value.map((one) => asWords(String(one))).join(', ')]]
+  if (typeof value === 'object')
+    return Object.entries(value).flatMap(([key, one]) => (/id$/i.test(key) ? [] : linesOf(one, `${label} ${inWords(key)}`.trim())))
+  return [[label, typeof value === 'boolean' ? (value ? 'yes' : 'no') : asWords(String(value))]]
+}
+
+/** Ids of choices as words; what somebody wrote stays as it was written. */
+function asWords(value: string): string {
+  return /^[a-z]+(-[a-z]+)*$/.test(value) ? spoken(value) : value
+}
+
+/** A field's name as words: "levelCm" is "level cm". */
+function inWords(key: string): string {
+  return spoken(key.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase())
 }

@@ -61,6 +61,7 @@ function SignedOutShell({ isReachable }: { isReachable: boolean }) {
 
 function SignedInShell() {
   const mayRead = hasRight(usePerson().roles, 'read')
+  const isStuck = useOutbox((store) => store.line !== 'fine' && store.pending.length > 0)
   const [isHelpOpen, setHelpOpen] = useState(false)
   const navigate = useNavigate()
   useEffect(() => {
@@ -80,7 +81,10 @@ function SignedInShell() {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">
         Skip to the work
       </a>
-      <header className="flex flex-wrap items-center gap-1 border-b border-line bg-sheet px-2 sm:px-4">
+      {/* While something cannot be sent that stays in sight, however far the page is scrolled. */}
+      <header
+        className={`flex flex-wrap items-center gap-1 border-b border-line bg-sheet px-2 sm:px-4 ${isStuck ? 'sticky top-0 z-30' : ''}`}
+      >
         <Link to="/" aria-label="Zesty Wren, to the Board" className="flex min-h-13 items-center gap-2 px-1.5 font-bold">
           <Wren size={30} />
           <span className="hidden text-[1.02rem] sm:inline">Zesty Wren</span>
