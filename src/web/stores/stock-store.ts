@@ -1,5 +1,6 @@
 import { create } from 'zustand'
 import type { EventAnswer } from '#contract/answers'
+import type { EventInput } from '#contract/event'
 import type { EventKindId } from '#contract/event-kinds'
 import { paths } from '#contract/paths'
 import type { PlaceKind, StockAnswer, StockMovement, StockPlace } from '#contract/store'
@@ -38,9 +39,22 @@ export async function loadPlace(placeId: string): Promise<StockAnswer | null> {
   return answer.value
 }
 
+/** What was sent and never answered: the server may have it all the same. */
+const unanswered = new Map<string, EventInput>()
+
+/** Sends an event of a place. Tried again after no answer it is the same event, so that nothing is taken twice. */
+async function sendOnce(stream: EventInput['stream'], kind: EventKindId, body: object): Promise<ApiResult<EventAnswer>> {
+  const key = JSON.stringify([stream.id, kind, body])
+  const event = unanswered.get(key) ?? makeEvent(stream, kind, body, 0)
+  unanswered.set(key, event)
+  const result = await callApi<EventAnswer>('POST', paths.events, event)
+  if (result.kind === 'ok' || result.kind === 'refused') unanswered.delete(key)
+  return result
+}
+
 /** Counts, receives, takes or sets aside at a place; what came of it in words, or null when it was done. */
 export async function moveStock(placeId: string, kind: EventKindId, body: object): Promise<string | null> {
-  const result = await callApi<EventAnswer>('POST', paths.events, makeEvent({ type: 'place', id: placeId }, kind, body, 0))
+  const result = await sendOnce({ type: 'place', id: placeId }, kind, body)
   const failure = describeFailure(result)
   if (failure === null) await loadPlace(placeId)
   return failure
@@ -48,7 +62,7 @@ export async function moveStock(placeId: string, kind: EventKindId, body: object
 
 /** Opens a place that keeps stock; what stands against it in words, or null when it was done. */
 export async function openPlace(id: string, name: string, kind: PlaceKind): Promise<string | null> {
-  const result = await callApi<EventAnswer>('POST', paths.events, makeEvent({ type: 'place', id }, 'place-opened', { name, kind }, 0))
+  const result = await sendOnce({ type: 'place', id }, 'place-opened', { name, kind })
   if (result.kind === 'ok') await loadPlaces()
   return describeFailure(result)
 }

@@ -79,13 +79,19 @@ function ReceiveForm({ itemCode, placeId, onDone }: { itemCode: string; placeId:
   const [expiresOn, setExpiresOn] = useState('')
   const [count, setCount] = useState('')
   const [error, setError] = useState<string | null>(null)
+  // The same pack tried again is the same lot; another number or day is another.
+  const [lotId, setLotId] = useState(() => uuidv7())
+  const changeLot = (change: () => void): void => {
+    change()
+    setLotId(uuidv7())
+  }
   const keep = async (): Promise<void> => {
     const read = readCount(count)
     if (lot.trim() === '') return setError('The lot is missing: copy it from the pack.')
     if (typeof read === 'string') return setError(read)
     if (read === 0) return setError('Receive at least one.')
     const failure = await moveStock(placeId, 'stock-received', {
-      lotId: uuidv7(),
+      lotId,
       itemCode,
       lot: lot.trim(),
       expiresOn: expiresOn || null,
@@ -103,8 +109,14 @@ function ReceiveForm({ itemCode, placeId, onDone }: { itemCode: string; placeId:
         void keep()
       }}
     >
-      <TextField label="Lot on the pack" value={lot} onChange={(event) => setLot(event.target.value)} className="w-40" />
-      <TextField label="Expires" type="date" value={expiresOn} onChange={(event) => setExpiresOn(event.target.value)} className="w-44" />
+      <TextField label="Lot on the pack" value={lot} onChange={(event) => changeLot(() => setLot(event.target.value))} className="w-40" />
+      <TextField
+        label="Expires"
+        type="date"
+        value={expiresOn}
+        onChange={(event) => changeLot(() => setExpiresOn(event.target.value))}
+        className="w-44"
+      />
       <TextField label="How many" inputMode="numeric" value={count} onChange={(event) => setCount(event.target.value)} className="w-28" />
       <Button type="submit">Put in the store</Button>
       <Button look="quiet" onClick={onDone}>
