@@ -55,7 +55,8 @@ async function startStandin(name: Standin, serverPort: number): Promise<{ name: 
   return { name, child, port }
 }
 
-function freePort(): Promise<number> {
+/** A free port on loopback. */
+export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer()
     probe.on('error', reject)

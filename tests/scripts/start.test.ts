@@ -1,10 +1,10 @@
 import { expect } from 'chai'
 import { spawn, type ChildProcess } from 'node:child_process'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
-import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { freePort } from '../browser/live-server'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
@@ -137,14 +137,3 @@ describe('npm start under attack', () => {
     expect(await new Promise((resolve) => start.once('exit', resolve))).to.equal(0)
   })
 })
-
-function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const probe = createServer()
-    probe.on('error', reject)
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo
-      probe.close(() => resolve(port))
-    })
-  })
-}
