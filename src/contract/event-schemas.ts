@@ -18,7 +18,7 @@ import {
   stockReserved,
   stockTaken,
 } from './stock-schemas'
-import { roundOutcomes } from './episode-record'
+import { roundOutcomes } from './records/episode'
 import { greatestInteger, instant, reason, text, uuid, zone } from './field-schemas'
 import { roles } from './rights'
 import { runSchemas } from './run-schemas'

@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { timerKinds } from '#core/plan/step-work'
 import { text, uuid } from './field-schemas'
-import { angleTools, pullTools, stepOutcomes, strapMarks } from './run-record'
+import { angleTools, pullTools, stepOutcomes, strapMarks } from './records/run'
 
 const id = Joi.string().max(60)
 export const handPlaces = ['apply', 'hold-distal', 'hold-joint', 'hold-proximal', 'fetch'] as const

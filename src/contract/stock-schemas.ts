@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { castMaterials } from '#core/case/device'
 import { day, text, uuid } from './field-schemas'
-import { placeKinds } from './store'
+import { placeKinds } from './records/store'
 import { oxygenRoutes, spinePositions } from '#core/case/orders'
 
 const range = Joi.array().ordered(Joi.number().required(), Joi.number().required()).length(2)

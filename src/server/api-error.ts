@@ -1,4 +1,4 @@
-import type { ErrorCode, FieldError } from '#contract/problem-details'
+import type { ErrorCode, FieldError } from '#contract/api/problem-details'
 
 /** A refusal that the client can act on. Anything else thrown is a bug and answers 500 without its words. */
 export class ApiError extends Error {

@@ -3,7 +3,7 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { QueryTypes, type Sequelize } from 'sequelize'
-import type { DeviceInfo, DevicesAnswer } from '#contract/devices'
+import type { DeviceInfo, DevicesAnswer } from '#contract/api/devices'
 import { ApiError } from './api-error'
 import type { Clock } from './clock'
 import { defineModels } from './db/models'

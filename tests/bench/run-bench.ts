@@ -1,7 +1,7 @@
 import { planFile } from '../core/leg-slab-cases'
 import { exampleOf } from '../core/example-cases'
 import { printTemplate } from '../../src/server/papers/template-paper'
-import { isCutOut } from '#contract/papers'
+import { isCutOut } from '#contract/api/papers'
 import { signIn, startBrowser, type TestBrowser } from '../browser/browser'
 import { startLiveServer } from '../browser/live-server'
 import { shownStep } from '../browser/run-steps'

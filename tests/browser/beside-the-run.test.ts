@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import type { BoardRow } from '#contract/board'
+import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from './browser'
 import { startLiveServer, type LiveServer } from './live-server'
 import { finishStep, walkTo } from './run-steps'

@@ -1,7 +1,7 @@
 import axe from 'axe-core'
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import type { BoardRow } from '#contract/board'
+import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from './browser'
 import { startLiveServer, type LiveServer } from './live-server'
 

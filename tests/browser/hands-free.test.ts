@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { Key, type WebElement } from 'selenium-webdriver'
-import type { CaseRecord } from '#contract/case-record'
+import type { CaseRecord } from '#contract/records/case'
 import { signIn, startBrowser, type TestBrowser } from './browser'
 import { startLiveServer, type LiveServer } from './live-server'
 import { finishStep, shownStep, walkTo } from './run-steps'

@@ -1,6 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import type { BoardRow } from '#contract/board'
+import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from './browser'
 import { startLiveServer } from './live-server'
 import { walkTo } from './run-steps'

@@ -1,11 +1,11 @@
 import { expect } from 'chai'
 import type Joi from 'joi'
-import { foldCase, type CaseRecord } from '#contract/case-record'
-import { foldEpisode, type EpisodeRecord } from '#contract/episode-record'
+import { foldCase, type CaseRecord } from '#contract/records/case'
+import { foldEpisode, type EpisodeRecord } from '#contract/records/episode'
 import type { FoldableEvent } from '#contract/event'
 import { eventKinds, findEventKind, type EventKindId } from '#contract/event-kinds'
 import { eventBodySchemas, eventSchema, signInSchema } from '#contract/event-schemas'
-import { joiProblems } from '#contract/joi-problems'
+import { joiProblems } from '#contract/api/joi-problems'
 import { caseId, episodeId, goodBodies, hostileValues, pathsIn, runId, withValue } from './good-events'
 
 const kinds = Object.keys(eventKinds) as EventKindId[]

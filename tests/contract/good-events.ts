@@ -1,6 +1,6 @@
 import type { EventKindId } from '#contract/event-kinds'
-import { unknownInjury } from '#contract/episode-record'
-import { defaultSetup } from '#contract/case-record'
+import { unknownInjury } from '#contract/records/episode'
+import { defaultSetup } from '#contract/records/case'
 import { planFile } from '../core/leg-slab-cases'
 import { exampleOf } from '../core/example-cases'
 

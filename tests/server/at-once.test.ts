@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
-import type { BoardRow } from '#contract/board'
+import type { BoardRow } from '#contract/views/board'
 import { bothLegs } from '../../src/server/demo/findings'
 import { inTransaction } from '../../src/server/db/in-transaction'
 import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from './server-harness'

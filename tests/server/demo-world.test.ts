@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { techniques } from '#core/techniques/registry'
-import type { BoardRow } from '#contract/board'
+import type { BoardRow } from '#contract/views/board'
 import { loadDemoWorld } from '../../src/server/demo/load-demo-world'
 import { demoStaff } from '../../src/server/demo/staff'
 import { startHarness, type Harness } from './server-harness'

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
 import { eventKinds, type EventKindId } from '#contract/event-kinds'
-import { paperKinds } from '#contract/papers'
+import { paperKinds } from '#contract/api/papers'
 import { goodBodies, hostileValues, pathsIn, runId, withValue } from '../contract/good-events'
 import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
-import type { CaseRecord } from '#contract/case-record'
-import { unknownInjury } from '#contract/episode-record'
+import type { CaseRecord } from '#contract/records/case'
+import { unknownInjury } from '#contract/records/episode'
 import { techniques } from '#core/techniques/registry'
 import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
 

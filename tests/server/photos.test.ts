@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import sharp from 'sharp'
-import type { PhotoInfo } from '#contract/photo'
+import type { PhotoInfo } from '#contract/api/photo'
 import { openCase, request, startHarness, type Client, type Harness } from './server-harness'
 
 describe('photos of a case', () => {

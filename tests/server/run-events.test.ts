@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
-import type { CaseRecord } from '#contract/case-record'
+import type { CaseRecord } from '#contract/records/case'
 import type { EventKindId } from '#contract/event-kinds'
-import type { RunRecord } from '#contract/run-record'
+import type { RunRecord } from '#contract/records/run'
 import { goodBodies as good, runId } from '../contract/good-events'
 import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
-import { availableOf, planStock, type StockAnswer, type StockLine, type StockMovement } from '#contract/store'
+import { availableOf, planStock, type StockAnswer, type StockLine, type StockMovement } from '#contract/records/store'
 import { createStockRepository } from '../../src/server/repositories/stock'
 import { syncCatalogue } from '../../src/server/services/sync-catalogue'
 import { openCase, startHarness, type Answer, type Client, type Harness } from './server-harness'

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { foldCase } from '#contract/case-record'
-import { foldEpisode, unknownInjury, type InjuryRecord } from '#contract/episode-record'
+import { foldCase } from '#contract/records/case'
+import { foldEpisode, unknownInjury, type InjuryRecord } from '#contract/records/episode'
 import type { FoldableEvent } from '#contract/event'
 import type { Region, Side } from '#core/case/vocabulary'
 import { techniques } from '#core/techniques/registry'

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
-import type { CaseAnswer } from '#contract/answers'
-import { foldCase, type CaseRecord } from '#contract/case-record'
-import { foldEpisode, type EpisodeRecord } from '#contract/episode-record'
+import type { CaseAnswer } from '#contract/api/answers'
+import { foldCase, type CaseRecord } from '#contract/records/case'
+import { foldEpisode, type EpisodeRecord } from '#contract/records/episode'
 import type { EventInput } from '#contract/event'
 import { foldWaiting, mergeAnswers, type KnownHere } from '../../src/web/sync/fold-waiting'
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import type { EventAnswer } from '#contract/answers'
+import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput, StreamType } from '#contract/event'
 import type { EventKindId } from '#contract/event-kinds'
 import type { ApiResult } from '../../src/web/stores/api'

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { TimerRecord } from '#contract/run-record'
+import type { TimerRecord } from '#contract/records/run'
 import type { CaseTimers } from '../../src/web/stores/durable'
 import { listTimers } from '../../src/web/stores/timer-store'
 

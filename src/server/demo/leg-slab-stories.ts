@@ -1,5 +1,5 @@
 import type { Pattern, Region, Side, Swelling } from '#core/case/vocabulary'
-import type { InjuryRecord, PatientDetails } from '#contract/episode-record'
+import type { InjuryRecord, PatientDetails } from '#contract/records/episode'
 import type { DemoCase, DemoWriter } from './demo-writer'
 import { bothLegs } from './findings'
 

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import { stringify } from 'csv-stringify/sync'
 import { v7 as uuidv7 } from 'uuid'
 import { catalogue } from '#core/catalogue/catalogue'
-import { itemCodeOf, stockColumns, type PlaceKind } from '#contract/store'
+import { itemCodeOf, stockColumns, type PlaceKind } from '#contract/records/store'
 import type { StockRepository } from '../repositories/stock'
 import type { Actor } from '../services/writing'
 

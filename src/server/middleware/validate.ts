@@ -1,5 +1,5 @@
 import type Joi from 'joi'
-import { joiProblems } from '#contract/joi-problems'
+import { joiProblems } from '#contract/api/joi-problems'
 import { invalidInput } from '../api-error'
 
 /**

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon'
-import { sheets, type SheetId } from '#contract/papers'
+import { sheets, type SheetId } from '#contract/api/papers'
 import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
 
 /** What a card or a label at the bedside says. */

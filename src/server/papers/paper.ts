@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module'
 import PDFDocument from 'pdfkit'
-import { sheets, type SheetId } from '#contract/papers'
+import { sheets, type SheetId } from '#contract/api/papers'
 
 const require = createRequire(import.meta.url)
 const faces = {

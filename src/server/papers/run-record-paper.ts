@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon'
-import { sheets, type SheetId } from '#contract/papers'
-import type { RunSummary, SummaryLine } from '#contract/run-summary'
+import { sheets, type SheetId } from '#contract/api/papers'
+import type { RunSummary, SummaryLine } from '#contract/views/run-summary'
 import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
 
 const margin = 12 * pointsPerMm

@@ -1,6 +1,6 @@
 import { tileTemplate, type TiledTemplate, type TilePage } from '#core/geometry/tile-template'
 import type { GeometryPolygon } from '#core/plan/plan'
-import { sheets, type SheetId } from '#contract/papers'
+import { sheets, type SheetId } from '#contract/api/papers'
 import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
 
 const marginMm = 10

@@ -1,5 +1,5 @@
 import { Op, type Transaction } from 'sequelize'
-import { defaultSettings, type Person, type PersonSettings } from '#contract/session'
+import { defaultSettings, type Person, type PersonSettings } from '#contract/api/session'
 import type { Role } from '#contract/rights'
 import type { Models, PersonRow, SessionRow } from '../db/models'
 

@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
-import type { PhotoInfo } from '#contract/photo'
+import type { PhotoInfo } from '#contract/api/photo'
 
 /** Reads and writes photos of cases. */
 export function createPhotoRepository(db: Sequelize) {

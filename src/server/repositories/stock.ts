@@ -1,6 +1,6 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { StockItem } from '#core/case/clinical-case'
-import type { StockLine, StockLot, StockMovement, StockPlace } from '#contract/store'
+import type { StockLine, StockLot, StockMovement, StockPlace } from '#contract/records/store'
 import { genesis } from './streams'
 
 interface LotRow {

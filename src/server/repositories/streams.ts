@@ -1,7 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
-import type { BoardRow } from '#contract/board'
-import type { CaseRecord } from '#contract/case-record'
-import type { EpisodeRecord } from '#contract/episode-record'
+import type { BoardRow } from '#contract/views/board'
+import type { CaseRecord } from '#contract/records/case'
+import type { EpisodeRecord } from '#contract/records/episode'
 import type { StreamType } from '#contract/event'
 import type { Models } from '../db/models'
 

@@ -1,7 +1,7 @@
 import { Router, type Response } from 'express'
 import { rateLimit } from 'express-rate-limit'
 import { signInSchema } from '#contract/event-schemas'
-import type { Person, SessionAnswer } from '#contract/session'
+import type { Person, SessionAnswer } from '#contract/api/session'
 import { ApiError } from '../api-error'
 import type { Clock } from '../clock'
 import { parseWith } from '../middleware/validate'

@@ -1,7 +1,7 @@
 import express, { Router, type Response } from 'express'
 import Joi from 'joi'
 import { uuid } from '#contract/field-schemas'
-import type { StockAnswer } from '#contract/store'
+import type { StockAnswer } from '#contract/records/store'
 import { ApiError } from '../api-error'
 import type { Clock } from '../clock'
 import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'

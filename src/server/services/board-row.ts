@@ -2,10 +2,10 @@ import { levels } from '#core/observations/finding'
 import { findTechnique } from '#core/techniques/registry'
 import { nextRound } from '#core/rounds/live-rounds'
 import { defaultProtocol } from '#core/quantities/defaults'
-import type { BoardRow } from '#contract/board'
-import { caseRounds, judgeCaseRounds, stageOf } from '#contract/case-progress'
-import type { CaseRecord } from '#contract/case-record'
-import { patientLabel, type EpisodeRecord } from '#contract/episode-record'
+import type { BoardRow } from '#contract/views/board'
+import { caseRounds, judgeCaseRounds, stageOf } from '#contract/views/case-progress'
+import type { CaseRecord } from '#contract/records/case'
+import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
 
 /** The Board's line for a case, worked out when something about it changes. */
 export function boardRowOf(record: CaseRecord, episode: EpisodeRecord): BoardRow {

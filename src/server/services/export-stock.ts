@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync'
-import { stockColumns, type StockLine } from '#contract/store'
+import { stockColumns, type StockLine } from '#contract/records/store'
 
 /** The stock of a place as CSV with the same columns, CRLF as RFC 4180 has it; no cell can start a formula where it is opened. */
 export function exportStock(lines: readonly StockLine[]): string {

@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize'
 import { isDayBefore } from '#core/quantities/instant'
 import type { StoredEvent } from '#contract/event'
-import { availableOf, type PlaceKind, type StockLot } from '#contract/store'
+import { availableOf, type PlaceKind, type StockLot } from '#contract/records/store'
 import { ApiError, invalidInput } from '../api-error'
 import type { MovementRow, StockRepository } from '../repositories/stock'
 

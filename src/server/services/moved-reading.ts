@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import type { Measurement } from '#core/case/clinical-case'
-import type { MovedInBody, MovedOutBody } from '#contract/case-record'
+import type { MovedInBody, MovedOutBody } from '#contract/records/case'
 import { invalidInput } from '../api-error'
 import type { EventRepository } from '../repositories/events'
 

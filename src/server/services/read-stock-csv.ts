@@ -1,7 +1,7 @@
 import { parse } from 'csv-parse/sync'
 import { v7 as uuidv7 } from 'uuid'
 import type { Problem } from '#core/case/problem'
-import { stockColumns, type StockLot } from '#contract/store'
+import { stockColumns, type StockLot } from '#contract/records/store'
 
 const mostRows = 50_000
 const mostProblems = 50

@@ -1,5 +1,5 @@
 import { catalogue } from '#core/catalogue/catalogue'
-import { itemCodeOf, itemLabel } from '#contract/store'
+import { itemCodeOf, itemLabel } from '#contract/records/store'
 import type { StockRepository } from '../repositories/stock'
 
 /** Makes every item of the shipped catalogue known to the store; what is counted and the low marks stay as they are. */

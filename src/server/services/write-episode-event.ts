@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import { DateTime } from 'luxon'
-import { foldEpisode, type EpisodeRecord, type RoundBody } from '#contract/episode-record'
+import { foldEpisode, type EpisodeRecord, type RoundBody } from '#contract/records/episode'
 import { invalidInput } from '../api-error'
 import { headOf } from '../repositories/streams'
 import type { AppendDeps, Appended, Writing } from './writing'

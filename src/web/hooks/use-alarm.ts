@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import type { TimerKind } from '#contract/run-record'
+import type { TimerKind } from '#contract/records/run'
 
 /** Beeps by what has ended, as [pitch Hz, seconds]: limits and the setting clock are the most urgent. */
 const tunes: Readonly<Record<TimerKind, readonly (readonly [number, number])[]>> = {

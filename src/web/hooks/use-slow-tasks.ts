@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { createMemo } from '#core/plan/context'
 import { planCase } from '#core/plan/plan-case'
 import type { SlowTask } from '#core/plan/slow-task'
-import { toClinicalCase } from '#contract/clinical-case'
+import { toClinicalCase } from '#contract/views/clinical-case'
 import type { OpenCase } from '../stores/case-store'
 import { browserContext } from './use-plan'
 

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { RoundBody } from '#contract/episode-record'
+import type { RoundBody } from '#contract/records/episode'
 import { useDraft } from '../hooks/use-draft'
 import { Button } from './button'
 import { ChoiceRow } from './choice-row'

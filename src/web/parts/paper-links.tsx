@@ -1,6 +1,6 @@
 import { Printer } from 'lucide-react'
-import type { PaperKind } from '#contract/papers'
-import { paths } from '#contract/paths'
+import type { PaperKind } from '#contract/api/papers'
+import { paths } from '#contract/api/paths'
 
 const names: Readonly<Record<PaperKind, string>> = {
   template: 'Template 1:1',

@@ -1,5 +1,5 @@
 import { watchedOf } from '#core/observations/observation'
-import type { InjuryRecord, RoundBody } from '#contract/episode-record'
+import type { InjuryRecord, RoundBody } from '#contract/records/episode'
 import { ColumnRoundForm } from './column-round-form'
 import { Notice } from './notice'
 import { RoundForm } from './round-form'

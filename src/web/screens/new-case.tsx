@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
-import { unknownInjury } from '#contract/episode-record'
+import { unknownInjury } from '#contract/records/episode'
 import { techniques } from '#core/techniques/registry'
 import { holdNewCase } from '../stores/case-store'
 import { makeEvent, sendEvent } from '../sync/outbox'

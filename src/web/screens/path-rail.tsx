@@ -1,7 +1,7 @@
 import { NavLink, useLocation, useNavigate } from 'react-router'
 import { memo, useEffect, useRef } from 'react'
-import { stages, type Stage } from '#contract/board'
-import { stageOf } from '#contract/case-progress'
+import { stages, type Stage } from '#contract/views/board'
+import { stageOf } from '#contract/views/case-progress'
 import { useKey } from '../hooks/use-key'
 import type { OpenCase } from '../stores/case-store'
 

@@ -1,6 +1,6 @@
 import { spoken } from '#core/case/vocabulary'
-import { isPlaced } from '#contract/is-placed'
-import { patientLabel } from '#contract/episode-record'
+import { isPlaced } from '#contract/views/is-placed'
+import { patientLabel } from '#contract/records/episode'
 import type { OpenCase } from '../stores/case-store'
 import { TroubleButton } from './trouble-button'
 

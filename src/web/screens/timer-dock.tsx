@@ -1,7 +1,7 @@
 import { Bell, BellOff, Hand, Hourglass, ShieldAlert, Snowflake, Timer } from 'lucide-react'
 import { useMemo, useState, type ComponentType } from 'react'
 import { Link } from 'react-router'
-import type { TimerKind } from '#contract/run-record'
+import type { TimerKind } from '#contract/records/run'
 import { useAlarm, useSoundUnlock } from '../hooks/use-alarm'
 import { useNow } from '../hooks/use-now'
 import { useWakeLock } from '../hooks/use-wake-lock'

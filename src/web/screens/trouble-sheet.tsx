@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { findTechnique } from '#core/techniques/registry'
 import type { Trouble } from '#core/techniques/trouble'
-import type { TroubleBody } from '#contract/run-record'
+import type { TroubleBody } from '#contract/records/run'
 import { useDraft } from '../hooks/use-draft'
 import { Button, ButtonLink } from '../parts/button'
 import { Dialog } from '../parts/dialog'

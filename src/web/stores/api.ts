@@ -1,5 +1,5 @@
-import { paths } from '#contract/paths'
-import type { ProblemDetails } from '#contract/problem-details'
+import { paths } from '#contract/api/paths'
+import type { ProblemDetails } from '#contract/api/problem-details'
 
 /**
  * What came of a request: an answer; a refusal with its reasons; no connection; or a server in trouble, which says nothing about what was

@@ -1,6 +1,6 @@
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
-import type { DevicesAnswer } from '#contract/devices'
-import { paths } from '#contract/paths'
+import type { DevicesAnswer } from '#contract/api/devices'
+import { paths } from '#contract/api/paths'
 import { parseDeviceLine, type LineDeviceId } from '#core/quantities/device-line'
 import { callApi } from './api'
 

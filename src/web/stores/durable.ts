@@ -1,7 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import type { CaseAnswer } from '#contract/answers'
+import type { CaseAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
-import type { TimerRecord } from '#contract/run-record'
+import type { TimerRecord } from '#contract/records/run'
 
 interface WrenStore extends DBSchema {
   /** Text typed and not yet sent, by field. */

@@ -1,6 +1,6 @@
 import { create } from 'zustand'
-import { paths } from '#contract/paths'
-import { defaultSettings, type Person, type PersonSettings, type SessionAnswer } from '#contract/session'
+import { paths } from '#contract/api/paths'
+import { defaultSettings, type Person, type PersonSettings, type SessionAnswer } from '#contract/api/session'
 import { callApi, setCsrf } from './api'
 import { lastPerson, openDurable, rememberPerson, type Durable } from './durable'
 import { setServerClock } from './server-clock'

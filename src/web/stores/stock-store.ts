@@ -1,9 +1,9 @@
 import { create } from 'zustand'
-import type { EventAnswer } from '#contract/answers'
+import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
 import type { EventKindId } from '#contract/event-kinds'
-import { paths } from '#contract/paths'
-import type { PlaceKind, StockAnswer, StockMovement, StockPlace } from '#contract/store'
+import { paths } from '#contract/api/paths'
+import type { PlaceKind, StockAnswer, StockMovement, StockPlace } from '#contract/records/store'
 import { callApi, describeNoAnswer, type ApiResult } from './api'
 import { makeEvent } from '../sync/outbox'
 

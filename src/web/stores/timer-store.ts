@@ -1,6 +1,6 @@
 import { create } from 'zustand'
-import { liveTimers, type TimerRecord } from '#contract/run-record'
-import { patientLabel } from '#contract/episode-record'
+import { liveTimers, type TimerRecord } from '#contract/records/run'
+import { patientLabel } from '#contract/records/episode'
 import type { OpenCase } from './case-store'
 import type { CaseTimers } from './durable'
 import { makeEvent, sendEvent } from '../sync/outbox'

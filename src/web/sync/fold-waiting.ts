@@ -1,6 +1,6 @@
-import type { CaseAnswer } from '#contract/answers'
-import { foldCase, type CaseRecord } from '#contract/case-record'
-import { foldEpisode, type EpisodeRecord } from '#contract/episode-record'
+import type { CaseAnswer } from '#contract/api/answers'
+import { foldCase, type CaseRecord } from '#contract/records/case'
+import { foldEpisode, type EpisodeRecord } from '#contract/records/episode'
 import type { EventInput } from '#contract/event'
 
 /** An event that the server has taken, with the version that it gave its stream. */

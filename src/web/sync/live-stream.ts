@@ -1,5 +1,5 @@
 import { create } from 'zustand'
-import { paths } from '#contract/paths'
+import { paths } from '#contract/api/paths'
 import { reportSessionOver } from '../stores/api'
 import { loadCase, useCaseStore } from '../stores/case-store'
 import { flushOutbox } from './outbox'

@@ -1,7 +1,7 @@
-import type { EventAnswer } from '#contract/answers'
+import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
 import { eventKinds, type EventKindId } from '#contract/event-kinds'
-import type { ProblemDetails } from '#contract/problem-details'
+import type { ProblemDetails } from '#contract/api/problem-details'
 import type { ApiResult } from '../stores/api'
 import { streamsNamedBy } from './streams-named-by'
 

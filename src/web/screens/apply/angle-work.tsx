@@ -1,7 +1,7 @@
 import { useCallback, useState } from 'react'
 import type { Step } from '#core/plan/plan'
 import { judgeAngle, type StepAngle } from '#core/plan/step-work'
-import type { AngleBody, RunRecord } from '#contract/run-record'
+import type { AngleBody, RunRecord } from '#contract/records/run'
 import { DevicePanel } from '../../parts/device-panel'
 import { Button } from '../../parts/button'
 import { NumberStepper } from '../../parts/number-stepper'

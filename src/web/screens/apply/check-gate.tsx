@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { findTechnique } from '#core/techniques/registry'
-import { judgeCaseRounds } from '#contract/case-progress'
+import { judgeCaseRounds } from '#contract/views/case-progress'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { comparedWords, RoundEntry } from '../../parts/round-entry'

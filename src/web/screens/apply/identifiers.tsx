@@ -1,5 +1,5 @@
 import { Fragment } from 'react'
-import { patientLabel } from '#contract/episode-record'
+import { patientLabel } from '#contract/records/episode'
 import type { OpenCase } from '../../stores/case-store'
 
 /** What is read aloud: name and a second identifier. */

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef } from 'react'
 import type { Step } from '#core/plan/plan'
 import { judgePull, type StepPull } from '#core/plan/step-work'
-import type { PullBody, PullRecord, RunRecord } from '#contract/run-record'
+import type { PullBody, PullRecord, RunRecord } from '#contract/records/run'
 import { useDraft } from '../../hooks/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'

@@ -1,7 +1,7 @@
 import type { HandPlace, Step } from '#core/plan/plan'
 import { openSteps } from '#core/techniques/check-order'
-import type { CrewMember } from '#contract/case-record'
-import type { RunRecord, StepOutcome } from '#contract/run-record'
+import type { CrewMember } from '#contract/records/case'
+import type { RunRecord, StepOutcome } from '#contract/records/run'
 
 /** How each step of a run stands: the last thing recorded of it. */
 export function outcomesOf(run: RunRecord): ReadonlyMap<string, StepOutcome> {

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { formatLength, type DisplayUnits } from '#core/plan/format-decision'
 import type { Step } from '#core/plan/plan'
 import { strapsBefore, type StepStrap, type StepStraps } from '#core/plan/step-work'
-import { strapMarksAt, type RunRecord, type StrapBody, type StrapMark } from '#contract/run-record'
+import { strapMarksAt, type RunRecord, type StrapBody, type StrapMark } from '#contract/records/run'
 import { writeEvent } from '../../stores/case-store'
 import { ReasonSheet } from '../../parts/reason-sheet'
 

@@ -1,4 +1,4 @@
-import { liveTimers, type RunRecord } from '#contract/run-record'
+import { liveTimers, type RunRecord } from '#contract/records/run'
 import { useNow } from '../../hooks/use-now'
 import { formatLeft } from '../../parts/format-left'
 

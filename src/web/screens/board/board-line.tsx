@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import { spoken } from '#core/case/vocabulary'
-import { isPlaced } from '#contract/is-placed'
-import type { BoardRow, Stage } from '#contract/board'
+import { isPlaced } from '#contract/views/is-placed'
+import type { BoardRow, Stage } from '#contract/views/board'
 import { LevelMark, ToneShape } from '../../parts/level-mark'
 import { latenessMin, urgencyOf } from './board-order'
 

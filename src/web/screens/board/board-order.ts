@@ -1,4 +1,4 @@
-import type { BoardRow } from '#contract/board'
+import type { BoardRow } from '#contract/views/board'
 
 /**
  * How pressing a row is, lowest first: urgent finding, review, overdue, in grace or due within 10 minutes,

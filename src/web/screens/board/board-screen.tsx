@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react'
-import type { BoardAnswer } from '#contract/board'
-import { paths } from '#contract/paths'
+import type { BoardAnswer } from '#contract/views/board'
+import { paths } from '#contract/api/paths'
 import { useNow } from '../../hooks/use-now'
 import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'

@@ -1,5 +1,5 @@
 import type { FitTest } from '#core/plan/plan'
-import type { FitRecord } from '#contract/case-record'
+import type { FitRecord } from '#contract/records/case'
 import { Notice } from '../../parts/notice'
 
 /** What to look at on the device, each answered yes or no, with what to do when it is not so. */

@@ -1,6 +1,6 @@
 import { useEffect, useId, useState } from 'react'
-import { planStock } from '#contract/store'
-import type { CaseRecord } from '#contract/case-record'
+import { planStock } from '#contract/records/store'
+import type { CaseRecord } from '#contract/records/case'
 import { Button } from '../../parts/button'
 import { writeEvent } from '../../stores/case-store'
 import { loadPlace, loadPlaces, useStock } from '../../stores/stock-store'

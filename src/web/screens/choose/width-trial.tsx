@@ -3,7 +3,7 @@ import { catalogue } from '#core/catalogue/catalogue'
 import { comparePlans } from '#core/plan/compare-plans'
 import { formatLength, type DisplayUnits } from '#core/plan/format-decision'
 import type { Plan } from '#core/plan/plan'
-import type { CaseRecord } from '#contract/case-record'
+import type { CaseRecord } from '#contract/records/case'
 import { Button } from '../../parts/button'
 
 /** Widths of the planned slab's kind that are in stock, ascending; empty when the plan has no slab. */

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import { orderLines } from '#contract/order-lines'
-import type { CaseRecord } from '#contract/case-record'
+import { orderLines } from '#contract/views/order-lines'
+import type { CaseRecord } from '#contract/records/case'
 import { useDraft } from '../../hooks/use-draft'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'

@@ -1,7 +1,7 @@
 import { defaultProtocol } from '#core/quantities/defaults'
 import { findTechnique } from '#core/techniques/registry'
 import { optionValues } from '#core/techniques/technique'
-import type { CaseSetup } from '#contract/case-record'
+import type { CaseSetup } from '#contract/records/case'
 import { ChoiceRow } from '../../parts/choice-row'
 import { NumberStepper } from '../../parts/number-stepper'
 

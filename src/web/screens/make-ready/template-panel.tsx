@@ -1,6 +1,6 @@
 import type { Plan } from '#core/plan/plan'
-import { isCutOut } from '#contract/papers'
-import { paths } from '#contract/paths'
+import { isCutOut } from '#contract/api/papers'
+import { paths } from '#contract/api/paths'
 import { PaperLinks } from '../../parts/paper-links'
 
 /** The outline to cut, printed 1:1 or as a drawing file. */

@@ -5,7 +5,7 @@ import type { MeasurementDefinition } from '#core/body/measurement-definition'
 import type { Measurement } from '#core/case/clinical-case'
 import { otherSide, sides, type Side } from '#core/case/vocabulary'
 import { defaultProtocol } from '#core/quantities/defaults'
-import { toClinicalCase } from '#contract/clinical-case'
+import { toClinicalCase } from '#contract/views/clinical-case'
 import type { OpenCase } from '../../stores/case-store'
 
 /** One place to measure: what is read on both sides is two places. */

@@ -1,5 +1,5 @@
 import { bodyRegionOf, patterns, patternsOf, regions, sides, spoken, swellings, type InjuryFlag, type Region } from '#core/case/vocabulary'
-import type { InjuryRecord } from '#contract/episode-record'
+import type { InjuryRecord } from '#contract/records/episode'
 import { useState } from 'react'
 import { useDraft } from '../../hooks/use-draft'
 import { ChoiceRow, ChoiceSet } from '../../parts/choice-row'

@@ -1,5 +1,5 @@
 import { rankPositions } from '#core/techniques/rank-positions'
-import { toClinicalCase } from '#contract/clinical-case'
+import { toClinicalCase } from '#contract/views/clinical-case'
 import type { OpenCase } from '../../stores/case-store'
 
 /** Positions for a lower limb: offered ones first, refused ones with why. */

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { rankTechniques, type RankedTechnique } from '#core/techniques/rank-techniques'
 import { spoken } from '#core/case/vocabulary'
-import { toClinicalCase } from '#contract/clinical-case'
+import { toClinicalCase } from '#contract/views/clinical-case'
 import { browserContext } from '../../hooks/use-plan'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'

@@ -1,6 +1,6 @@
 import { useId, useState } from 'react'
-import { paths } from '#contract/paths'
-import { stockColumns, type StockPlace } from '#contract/store'
+import { paths } from '#contract/api/paths'
+import { stockColumns, type StockPlace } from '#contract/records/store'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { sendBytes } from '../../stores/api'

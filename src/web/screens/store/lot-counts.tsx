@@ -1,7 +1,7 @@
 import { useId, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import { isDayBefore } from '#core/quantities/instant'
-import type { StockLot } from '#contract/store'
+import type { StockLot } from '#contract/records/store'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
 import { moveStock } from '../../stores/stock-store'

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import type { StockLine, StockMovement } from '#contract/store'
+import type { StockLine, StockMovement } from '#contract/records/store'
 import { formatDayAndClock } from '../../parts/format-time'
 
 const words: Record<string, string> = {

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
-import { placeKinds, type PlaceKind } from '#contract/store'
+import { placeKinds, type PlaceKind } from '#contract/records/store'
 import { spoken } from '#core/case/vocabulary'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'

@@ -1,5 +1,5 @@
 import { isDayBefore } from '#core/quantities/instant'
-import { availableOf, type StockLine, type StockLot } from '#contract/store'
+import { availableOf, type StockLine, type StockLot } from '#contract/records/store'
 
 export const stockStates = ['out', 'expired', 'low', 'soon', 'ok', 'absent'] as const
 export type StockState = (typeof stockStates)[number]

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { hasRight } from '#contract/rights'
-import { paths } from '#contract/paths'
+import { paths } from '#contract/api/paths'
 import { Button, ButtonLink } from '../../parts/button'
 import { ChoiceRow, ChoiceSet } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'

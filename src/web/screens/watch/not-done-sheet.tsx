@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { RoundOutcome } from '#contract/episode-record'
+import type { RoundOutcome } from '#contract/records/episode'
 import { useDraft } from '../../hooks/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'

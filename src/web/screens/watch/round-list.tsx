@@ -1,7 +1,7 @@
 import { formatDayAndClock } from '../../parts/format-time'
 import type { LiveRound } from '#core/rounds/live-rounds'
-import type { JudgedRound } from '#contract/case-progress'
-import type { RoundRecord } from '#contract/episode-record'
+import type { JudgedRound } from '#contract/views/case-progress'
+import type { RoundRecord } from '#contract/records/episode'
 import { LevelMark } from '../../parts/level-mark'
 
 /** What is to be known of a round's time. */

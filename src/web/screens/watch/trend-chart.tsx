@@ -2,7 +2,7 @@ import { CategoryScale, Chart, Legend, LinearScale, LineController, LineElement,
 import { useEffect, useRef } from 'react'
 import { assessed } from '#core/observations/observation'
 import type { Side } from '#core/case/vocabulary'
-import type { JudgedRound } from '#contract/case-progress'
+import type { JudgedRound } from '#contract/views/case-progress'
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip, Legend)
 

@@ -6,11 +6,11 @@ import { findDeviations, type Deviation } from '#core/techniques/find-deviations
 import { findTechnique } from '#core/techniques/registry'
 import { spoken } from '#core/case/vocabulary'
 import { judgeCaseRounds } from './case-progress'
-import type { CaseRecord } from './case-record'
-import { patientLabel, type EpisodeRecord } from './episode-record'
+import type { CaseRecord } from '../records/case'
+import { patientLabel, type EpisodeRecord } from '../records/episode'
 import { isOpeningRun } from './opening-run'
 import { orderLines } from './order-lines'
-import type { RunRecord } from './run-record'
+import type { RunRecord } from '../records/run'
 
 /** A line of the run record; `at` is ISO 8601 where it has a time. */
 export interface SummaryLine {

@@ -1,8 +1,8 @@
 import type { Caution } from '#core/plan/plan'
 import type { Problem } from '#core/case/problem'
-import type { CaseRecord } from './case-record'
-import type { EventMark } from './event'
-import type { EpisodeRecord } from './episode-record'
+import type { CaseRecord } from '../records/case'
+import type { EventMark } from '../event'
+import type { EpisodeRecord } from '../records/episode'
 
 /** Answer of GET /api/cases/:id: the case with its stay. */
 export interface CaseAnswer {

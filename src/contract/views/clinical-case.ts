@@ -1,7 +1,7 @@
 import type { ClinicalCase } from '#core/case/clinical-case'
 import { assessed } from '#core/observations/observation'
-import type { CaseRecord } from './case-record'
-import type { EpisodeRecord } from './episode-record'
+import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord } from '../records/episode'
 
 /**
  * The case as the core computes it: readings, injury and flags put together. A pulse that the latest round

@@ -2,10 +2,10 @@ import type { ClinicalCase } from '#core/case/clinical-case'
 import { castMaterials, type Device } from '#core/case/device'
 import type { Protocol } from '#core/quantities/defaults'
 import { hardMinutes } from '#core/setting/hard-after'
-import type { CaseRecord } from './case-record'
+import type { CaseRecord } from '../records/case'
 import { toClinicalCase } from './clinical-case'
-import type { EpisodeRecord } from './episode-record'
-import type { RunRecord } from './run-record'
+import type { EpisodeRecord } from '../records/episode'
+import type { RunRecord } from '../records/run'
 
 /** The technique whose casts can be opened on their own case. */
 export const castTechnique = 'leg-cast'

@@ -2,7 +2,7 @@ import type { Measurement, Overrule, StockItem } from '#core/case/clinical-case'
 import type { Device } from '#core/case/device'
 import type { Orders } from '#core/case/orders'
 import type { HandPlace, Plan } from '#core/plan/plan'
-import type { FoldableEvent } from './event'
+import type { FoldableEvent } from '../event'
 import {
   foldRun,
   startRun,
@@ -12,8 +12,8 @@ import {
   type RunStartedBody,
   type TroubleBody,
   type TroubleRecord,
-} from './run-record'
-import { upcast } from './upcast'
+} from './run'
+import { upcast } from '../upcast'
 
 /** People, water and room: what Make ready sets. */
 export interface CaseSetup {

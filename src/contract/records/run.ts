@@ -1,6 +1,6 @@
 import type { HandPlace } from '#core/plan/plan'
 import type { TimerKind } from '#core/plan/step-work'
-import type { FoldableEvent } from './event'
+import type { FoldableEvent } from '../event'
 
 export type { TimerKind }
 

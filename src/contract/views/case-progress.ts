@@ -5,9 +5,9 @@ import { liveRounds, type LiveRound } from '#core/rounds/live-rounds'
 import { atRiskReason } from '#core/rounds/round-list'
 import { findTechnique } from '#core/techniques/registry'
 import type { Stage } from './board'
-import type { CaseRecord } from './case-record'
+import type { CaseRecord } from '../records/case'
 import { toClinicalCase } from './clinical-case'
-import type { EpisodeRecord, RoundRecord } from './episode-record'
+import type { EpisodeRecord, RoundRecord } from '../records/episode'
 import { isPlaced } from './is-placed'
 
 export interface JudgedRound {

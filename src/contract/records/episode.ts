@@ -1,7 +1,7 @@
 import type { InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from '#core/case/vocabulary'
 import type { RoundInput } from '#core/observations/observation'
-import type { EventMark, FoldableEvent } from './event'
-import { upcast } from './upcast'
+import type { EventMark, FoldableEvent } from '../event'
+import { upcast } from '../upcast'
 
 /** Who the patient is, as far as it is known. Nothing here is needed to take a reading. */
 export interface PatientDetails {

@@ -1,5 +1,5 @@
 import { bodyRegionOf } from '#core/case/vocabulary'
-import type { InjuryRecord } from './episode-record'
+import type { InjuryRecord } from '../records/episode'
 
 /** Whether the injury's region is known, and its side where the body has two. */
 export function isPlaced(injury: Pick<InjuryRecord, 'region' | 'side'>): boolean {

@@ -1,4 +1,4 @@
-import type { CaseRecord } from './case-record'
+import type { CaseRecord } from '../records/case'
 
 /** What has been ordered for a case, each as one sentence that can be said back. */
 export function orderLines({ orders, options }: Pick<CaseRecord, 'orders' | 'options'>): readonly string[] {

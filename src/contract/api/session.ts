@@ -1,4 +1,4 @@
-import type { Role } from './rights'
+import type { Role } from '../rights'
 
 export interface PersonSettings {
   readonly units: 'metric' | 'inches'
