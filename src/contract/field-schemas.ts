@@ -34,3 +34,15 @@ export const zone = Joi.string()
 
 /** Greatest whole number that a version, a base or a count may be: what the database keeps. */
 export const greatestInteger = 2_147_483_647
+
+/** The id of a step, a timer, a strap: words of a technique. */
+export const shortId = Joi.string().max(60)
+
+/** Chosen options by their ids. */
+export const optionsSchema = Joi.object().pattern(Joi.string().max(40), Joi.alternatives(Joi.string().max(60), Joi.number()))
+
+/** How much of one lot there can be. */
+export const mostOfALot = 100_000
+
+/** So many of an item, one at least. */
+export const some = Joi.number().integer().min(1).max(mostOfALot)

@@ -373,10 +373,10 @@ describe('a back slab in the browser', () => {
       )
       expect(status).to.equal(200)
       await browser.find('dialog', 'Changed meanwhile')
-      await browser.waitForText('past-toes')
+      await browser.waitForText('past toes')
       await browser.driver.navigate().refresh()
       await browser.find('dialog', 'Changed meanwhile')
-      await browser.waitForText('past-toes')
+      await browser.waitForText('past toes')
       await browser.click('button', 'Send mine again')
       await browser.driver.wait(
         async () => (await (await browser.find('combobox', 'Toe end')).getAttribute('value')) === 'past-toes',

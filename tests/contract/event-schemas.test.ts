@@ -1,12 +1,16 @@
 import { expect } from 'chai'
 import type Joi from 'joi'
-import { foldCase, type CaseRecord } from '#contract/records/case'
-import { foldEpisode, type EpisodeRecord } from '#contract/records/episode'
+import { type CaseRecord } from '#contract/records/case'
+import { foldCase } from '#contract/events/fold'
+import { type EpisodeRecord } from '#contract/records/episode'
+import { foldEpisode } from '#contract/events/fold'
 import type { FoldableEvent } from '#contract/event'
-import { eventKinds, findEventKind, type EventKindId } from '#contract/event-kinds'
-import { eventBodySchemas, eventSchema, signInSchema } from '#contract/event-schemas'
+import { eventKinds, findEventKind, type EventKindId } from '#contract/events/index'
+import { eventBodySchemas, eventSchema } from '#contract/events/schemas'
+import { signInSchema } from '#contract/api/sign-in.schema'
 import { joiProblems } from '#contract/api/joi-problems'
-import { caseId, episodeId, goodBodies, hostileValues, pathsIn, runId, withValue } from './good-events'
+import { exampleCaseId as caseId, exampleEpisodeId as episodeId, exampleRunId as runId } from '#contract/events/example-ids'
+import { goodBodies, hostileValues, pathsIn, withValue } from './good-events'
 
 const kinds = Object.keys(eventKinds) as EventKindId[]
 const check = (schema: Joi.Schema, value: unknown): Joi.ValidationResult<unknown> =>
@@ -132,7 +136,7 @@ describe('the envelope of an event', () => {
   for (const [what, change, path] of [
     ['a time without an offset', { at: '2026-01-10T08:00:00' }, 'at'],
     ['a day that does not exist', { at: '2026-13-10T08:00:00Z' }, 'at'],
-    ['a version from the future', { v: 2 }, 'v'],
+    ['a version that is none', { v: 0 }, 'v'],
     ['a kind nobody knows', { kind: 'constructor' }, 'kind'],
     ['a stream that is none', { stream: { type: 'ward', id: caseId } }, 'stream/type'],
     ['an id that is none', { id: '7' }, 'id'],

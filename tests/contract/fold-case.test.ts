@@ -1,10 +1,12 @@
 import { expect } from 'chai'
-import { foldCase, type CaseRecord } from '#contract/records/case'
+import { type CaseRecord } from '#contract/records/case'
+import { foldCase } from '#contract/events/fold'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { stageOf } from '#contract/views/case-progress'
-import { foldEpisode, patientLabel, unknownInjury, unknownPatient, type EpisodeRecord } from '#contract/records/episode'
+import { patientLabel, unknownInjury, unknownPatient, type EpisodeRecord } from '#contract/records/episode'
+import { foldEpisode } from '#contract/events/fold'
 import type { FoldableEvent } from '#contract/event'
-import { eventKinds } from '#contract/event-kinds'
+import { eventKinds } from '#contract/events/index'
 import { exampleOf } from '../core/example-cases'
 
 let clock = 0

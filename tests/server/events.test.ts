@@ -5,9 +5,9 @@ import type { CaseRecord } from '#contract/records/case'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { StoredEvent } from '#contract/event'
-import { eventKinds, type EventKindId } from '#contract/event-kinds'
-import { hasRight, roles } from '#contract/rights'
-import { upcast } from '#contract/upcast'
+import { eventKinds, type EventKindId } from '#contract/events/index'
+import { hasRight, roles, type Right } from '#contract/rights'
+import { upcast } from '#contract/events/upcast'
 import { defineModels } from '../../src/server/db/models'
 import { chainHash, createEventRepository } from '../../src/server/repositories/events'
 import { bothLegs } from '../../src/server/demo/findings'
@@ -236,14 +236,14 @@ describe('who may write what', () => {
       const opened = await openCase(clinician)
       const client = await harness.signIn(`a-${role}`, [role])
       const note = await client.send(opened.caseStream, 'note', { text: 'hello' })
-      expect(note.status).to.equal(hasRight([role], eventKinds.note.right) ? 200 : 403)
+      expect(note.status).to.equal(hasRight([role], eventKinds.note.right as Right) ? 200 : 403)
       const overrule = await client.send(
         opened.caseStream,
         'overrule',
         { decision: 'slab-width', value: 12, reason: 'old scar there' },
         note.status === 200 ? 2 : 1,
       )
-      expect(overrule.status).to.equal(hasRight([role], eventKinds.overrule.right) ? 200 : 403)
+      expect(overrule.status).to.equal(hasRight([role], eventKinds.overrule.right as Right) ? 200 : 403)
       expect((await client.get('/api/board')).status).to.equal(hasRight([role], 'read') ? 200 : 403)
       const own = { type: 'person', id: client.personId } as const
       const settings = { units: 'inches', fingerCm: 1.7, theme: 'dark' }
@@ -316,7 +316,9 @@ describe('events of older versions', () => {
   it('are brought to the newest form, one version after another', () => {
     const event = { id: 'e', kind: 'note', v: 1, body: { text: 'hello' }, at: '', actor: '', actorName: '' }
     const table = {
-      note: [(body: unknown) => ({ ...(body as object), tone: 'plain' }), (body: unknown) => ({ ...(body as object), lines: 1 })],
+      note: {
+        upcasters: [(body: unknown) => ({ ...(body as object), tone: 'plain' }), (body: unknown) => ({ ...(body as object), lines: 1 })],
+      },
     }
     expect(upcast(event, table)).to.deep.include({ v: 3, body: { text: 'hello', tone: 'plain', lines: 1 } })
     expect(upcast({ ...event, v: 2 }, table).body).to.deep.equal({ text: 'hello', lines: 1 })

@@ -1,8 +1,9 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
-import { eventKinds, type EventKindId } from '#contract/event-kinds'
+import { eventKinds, type EventKindId } from '#contract/events/index'
 import { paperKinds } from '#contract/api/papers'
-import { goodBodies, hostileValues, pathsIn, runId, withValue } from '../contract/good-events'
+import { exampleRunId as runId } from '#contract/events/example-ids'
+import { goodBodies, hostileValues, pathsIn, withValue } from '../contract/good-events'
 import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
 
 /** Whatever is sent is taken or refused in words; and what was taken can still be read, planned and printed. */

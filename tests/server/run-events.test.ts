@@ -1,9 +1,10 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
 import type { CaseRecord } from '#contract/records/case'
-import type { EventKindId } from '#contract/event-kinds'
+import type { EventKindId } from '#contract/events/index'
 import type { RunRecord } from '#contract/records/run'
-import { goodBodies as good, runId } from '../contract/good-events'
+import { exampleRunId as runId } from '#contract/events/example-ids'
+import { goodBodies as good } from '../contract/good-events'
 import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
 
 const kindsOfARun = [

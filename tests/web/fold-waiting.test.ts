@@ -1,7 +1,9 @@
 import { expect } from 'chai'
 import type { CaseAnswer } from '#contract/api/answers'
-import { foldCase, type CaseRecord } from '#contract/records/case'
-import { foldEpisode, type EpisodeRecord } from '#contract/records/episode'
+import { type CaseRecord } from '#contract/records/case'
+import { foldCase } from '#contract/events/fold'
+import { type EpisodeRecord } from '#contract/records/episode'
+import { foldEpisode } from '#contract/events/fold'
 import type { EventInput } from '#contract/event'
 import { foldWaiting, mergeAnswers, type KnownHere } from '../../src/web/sync/fold-waiting'
 

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput, StreamType } from '#contract/event'
-import type { EventKindId } from '#contract/event-kinds'
+import type { EventKindId } from '#contract/events/index'
 import type { ApiResult } from '../../src/web/stores/api'
 import { createSender, type LineState, type Sender } from '../../src/web/sync/sender'
 

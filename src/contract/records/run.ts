@@ -1,17 +1,30 @@
 import type { HandPlace } from '#core/plan/plan'
 import type { TimerKind } from '#core/plan/step-work'
-import type { FoldableEvent } from '../event'
 
 export type { TimerKind }
 
+/** Where hands can be. */
+export const handPlaces = ['apply', 'hold-distal', 'hold-joint', 'hold-proximal', 'fetch'] as const satisfies readonly HandPlace[]
+
 export const stepOutcomes = ['done', 'skipped', 'undone'] as const
 export type StepOutcome = (typeof stepOutcomes)[number]
-export interface StepRecord {
+/** A step as it was done. */
+export interface StepBody {
+  readonly runId: string
   readonly stepId: string
   readonly outcome: StepOutcome
   readonly reason: string
-  readonly at: string
-  readonly by: string
+}
+/** A timer as it is started. */
+export interface TimerBody {
+  readonly runId: string
+  readonly timerId: string
+  readonly label: string
+  readonly minutes: number
+  /** Absent in runs from before timers had kinds. */
+  readonly kind?: TimerKind
+  /** The step whose end makes it moot. */
+  readonly until?: string
 }
 /** A timer is its start event: what is left follows from the clock. */
 export interface TimerRecord {
@@ -33,7 +46,8 @@ export interface RunDriver {
   readonly at: string
 }
 
-interface Recorded {
+/** What every entry of a run has. */
+export interface Recorded {
   readonly at: string
   readonly by: string
 }
@@ -82,6 +96,7 @@ export interface HandOverBody {
   readonly from: string
   readonly to: string
 }
+export type StepRecord = Omit<StepBody, 'runId'> & Recorded
 export type AngleRecord = Omit<AngleBody, 'runId'> & Recorded
 export type PullRecord = Omit<PullBody, 'runId'> & Recorded
 export type StrapRecord = Omit<StrapBody, 'runId'> & Recorded
@@ -113,49 +128,6 @@ export interface RunRecord {
   readonly straps?: readonly StrapRecord[]
   readonly troubles?: readonly TroubleRecord[]
   readonly handOvers?: readonly HandOverRecord[]
-}
-
-/** Starts a run. */
-export function startRun(event: FoldableEvent): RunRecord {
-  const { runId, ...facts } = event.body as RunStartedBody
-  return { id: runId, startedAt: event.at, by: event.actorName, ...facts, steps: [], timers: [] }
-}
-
-/** Applies one event to its run; offline additions merge by their time. */
-export function foldRun(run: RunRecord, event: FoldableEvent): RunRecord {
-  const { at, actorName: by } = event
-  const recorded = <T extends object>(): T & Recorded => ({ ...withoutRun<T>(event.body as object), at, by })
-  switch (event.kind) {
-    case 'step':
-      return { ...run, steps: byTime([...run.steps, recorded<Omit<StepRecord, keyof Recorded>>()]) }
-    case 'timer': {
-      const { timerId: id, ...timer } = withoutRun<Omit<TimerRecord, 'id' | 'startedAt'> & { timerId: string }>(event.body as object)
-      return { ...run, timers: [...run.timers.filter((one) => one.id !== id), { id, ...timer, startedAt: at }] }
-    }
-    case 'timer-ended': {
-      const { timerId } = event.body as { timerId: string }
-      return { ...run, timers: run.timers.map((one) => (one.id === timerId ? { ...one, endedAt: at } : one)) }
-    }
-    case 'angle':
-      return { ...run, angles: byTime([...(run.angles ?? []), recorded<Omit<AngleBody, 'runId'>>()]) }
-    case 'pull':
-      return { ...run, pulls: byTime([...(run.pulls ?? []), recorded<Omit<PullBody, 'runId'>>()]) }
-    case 'strap':
-      return { ...run, straps: byTime([...(run.straps ?? []), recorded<Omit<StrapBody, 'runId'>>()]) }
-    case 'hand-over':
-      return { ...run, handOvers: byTime([...(run.handOvers ?? []), recorded<Omit<HandOverBody, 'runId'>>()]) }
-    default:
-      return run
-  }
-}
-
-/** A body without the id of the run that it is kept in. */
-function withoutRun<T extends object>(body: object): T {
-  return Object.fromEntries(Object.entries(body).filter(([key]) => key !== 'runId')) as T
-}
-
-function byTime<T extends { readonly at: string }>(entries: readonly T[]): readonly T[] {
-  return [...entries].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
 }
 
 /** How each strap of a run stands at a step: the last mark. */

@@ -4,7 +4,8 @@ import { parseReading } from '../quantities/parse-reading'
 import type { DecisionUnit, DecisionValue } from './decision'
 import { describeRange, refuseValue, type DecisionDefinition } from './decision-definition'
 
-export type TypedValue = { readonly ok: true; readonly value: DecisionValue } | { readonly ok: false; readonly message: string }
+export type TypedValue =
+  { readonly ok: true; readonly value: NonNullable<DecisionValue> } | { readonly ok: false; readonly message: string }
 
 /**
  * Reads what a clinician typed or chose in place of a computed value: a figure ("12", "12,5", "5 in" for a length), figures of a

@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto'
 import { v7 as uuidv7 } from 'uuid'
 import { toClinicalCase } from '#contract/views/clinical-case'
-import { unknownPatient, type InjuryRecord, type PatientDetails, type RoundBody } from '#contract/records/episode'
-import type { EventKindId } from '#contract/event-kinds'
-import { eventKinds } from '#contract/event-kinds'
+import { unknownPatient, type InjuryRecord, type PatientDetails } from '#contract/records/episode'
+import type { RoundBody } from '#contract/events/round'
+import type { BodyOf, EventKindId } from '#contract/events/index'
+import { eventKinds } from '#contract/events/index'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
 import type { AppendEvent } from '../services/append-event'
@@ -22,7 +23,7 @@ export interface DemoWriter {
     flags?: readonly string[]
   }): Promise<DemoCase>
   /** Appends an event to the case or to its stay, whichever the kind belongs to. */
-  write(demo: DemoCase, kind: EventKindId, body: object): Promise<void>
+  write<Kind extends EventKindId>(demo: DemoCase, kind: Kind, body: BodyOf<Kind>): Promise<void>
   /** Accepts the plan that the server itself makes. */
   accept(demo: DemoCase): Promise<void>
   /** Ids of the steps of the accepted plan, in order. */
@@ -88,7 +89,7 @@ export function createDemoWriter(deps: {
       const episode = await streams.findEpisode(demo.episodeId)
       const plan = found && episode && (await planner.planWhole(toClinicalCase(found.record, episode.record)))
       if (!plan) throw new Error('A demo case cannot be planned')
-      await writer.write(demo, 'plan', { plan: JSON.parse(JSON.stringify(plan)) as object })
+      await writer.write(demo, 'plan', { plan: JSON.parse(JSON.stringify(plan)) as typeof plan })
     },
     async stepsOf(demo) {
       const found = await streams.findCase(demo.caseId)

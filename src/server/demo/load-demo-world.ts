@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid'
 import type { Sequelize } from 'sequelize'
-import { defaultSettings } from '#contract/api/session'
+import { defaultSettings } from '#contract/records/person'
 import { defineModels } from '../db/models'
 import { createPlanner } from '../planning/planner'
 import type { WorkerPool } from '../workers/pool'

@@ -1,5 +1,6 @@
 import { Op, type Transaction } from 'sequelize'
-import { defaultSettings, type Person, type PersonSettings } from '#contract/api/session'
+import { type Person } from '#contract/api/session'
+import { defaultSettings, type PersonSettings } from '#contract/records/person'
 import type { Role } from '#contract/rights'
 import type { Models, PersonRow, SessionRow } from '../db/models'
 

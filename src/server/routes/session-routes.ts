@@ -1,6 +1,6 @@
 import { Router, type Response } from 'express'
 import { rateLimit } from 'express-rate-limit'
-import { signInSchema } from '#contract/event-schemas'
+import { signInSchema } from '#contract/api/sign-in.schema'
 import type { Person, SessionAnswer } from '#contract/api/session'
 import { ApiError } from '../api-error'
 import type { Clock } from '../clock'

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util'
 import type { Transaction } from 'sequelize'
 import type { EventInput, StoredEvent, StreamType } from '#contract/event'
-import { findEventKind } from '#contract/event-kinds'
+import { findEventKind } from '#contract/events/index'
 import { hasRight } from '#contract/rights'
 import { ApiError, invalidInput } from '../api-error'
 import { inTransaction } from '../db/in-transaction'

@@ -1,6 +1,7 @@
 import type { Transaction } from 'sequelize'
 import type { Measurement } from '#core/case/clinical-case'
-import type { MovedInBody, MovedOutBody } from '#contract/records/case'
+import type { MovedInBody } from '#contract/events/moved-in'
+import type { MovedOutBody } from '#contract/events/moved-out'
 import { invalidInput } from '../api-error'
 import type { EventRepository } from '../repositories/events'
 
@@ -33,7 +34,6 @@ export async function copyMovedReading(
       },
     ])
   }
-  return taken.kind === 'reading'
-    ? { ...(taken.body as Measurement), key, at: taken.at, by: taken.actorName }
-    : { ...(taken.body as MovedInBody).measurement, key }
+  const before = taken.kind === 'moved-in' ? (taken.body as MovedInBody).measurement : undefined
+  return before ? { ...before, key } : { ...(taken.body as Measurement), key, at: taken.at, by: taken.actorName }
 }

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import type { EventInput, EventMark, StoredEvent } from '#contract/event'
-import { findEventKind } from '#contract/event-kinds'
+import { findEventKind } from '#contract/events/index'
 import { ApiError } from '../api-error'
 import type { StreamHead } from '../repositories/streams'
 import type { AppendDeps, Writing } from './writing'

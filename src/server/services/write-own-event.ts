@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize'
-import type { PersonSettings } from '#contract/api/session'
+import type { PersonSettings } from '#contract/records/person'
 import { invalidInput } from '../api-error'
 import type { AppendDeps, Appended, Writing } from './writing'
 import { moveStock } from './move-stock'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { RoundBody } from '#contract/records/episode'
+import type { RoundBody } from '#contract/events/round'
 import { useDraft } from '../hooks/use-draft'
 import { Button } from './button'
 import { ChoiceRow } from './choice-row'

@@ -1,5 +1,6 @@
 import { watchedOf } from '#core/observations/observation'
-import type { InjuryRecord, RoundBody } from '#contract/records/episode'
+import type { InjuryRecord } from '#contract/records/episode'
+import type { RoundBody } from '#contract/events/round'
 import { ColumnRoundForm } from './column-round-form'
 import { Notice } from './notice'
 import { RoundForm } from './round-form'

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { otherSide, spoken, type Side } from '#core/case/vocabulary'
-import type { RoundBody } from '#contract/records/episode'
+import type { RoundBody } from '#contract/events/round'
 import { useDraft } from '../hooks/use-draft'
 import { Button } from './button'
 import { ChoiceRow, ChoiceSet } from './choice-row'

@@ -3,9 +3,8 @@ import type { EventInput } from '#contract/event'
 import { spoken } from '#core/case/vocabulary'
 import { Button } from '../parts/button'
 import { Dialog } from '../parts/dialog'
-import { loadCase, useCaseStore, writeEvent } from '../stores/case-store'
-import { dismissUndecided, makeEvent, retryParked, sendEvent, type UndecidedEvent } from '../sync/outbox'
-import type { EventKindId } from '#contract/event-kinds'
+import { loadCase, nextBase, useCaseStore } from '../stores/case-store'
+import { dismissUndecided, remakeEvent, retryParked, sendEvent, type UndecidedEvent } from '../sync/outbox'
 
 /** Something that the server did not take: both sides, and the choice between them. Nothing typed is lost. */
 export function RefusedSheet({ refused }: { refused: Extract<UndecidedEvent, { kind: 'refused' }> }) {
@@ -16,14 +15,10 @@ export function RefusedSheet({ refused }: { refused: Extract<UndecidedEvent, { k
   const isStale = problem.status === 409 && problem.current !== undefined
   const keepMine = async (): Promise<void> => {
     close()
-    const { kind, body } = event as { kind: EventKindId; body: object }
-    if (isOfHeldCase && caseId) {
-      await loadCase(caseId)
-      await writeEvent(kind, body)
-    } else {
-      // Another case is open by now: it goes where it belongs, on top of what stands there.
-      await sendEvent(makeEvent(event.stream, kind, body, (problem.current as { version?: number }).version ?? 0))
-    }
+    if (isOfHeldCase && caseId) await loadCase(caseId)
+    // Another case may be open by now: it goes where it belongs, on top of what stands there.
+    const base = isOfHeldCase ? nextBase(event.stream.id) : ((problem.current as { version?: number }).version ?? 0)
+    await sendEvent(remakeEvent(event, base))
   }
   const takeTheirs = (): void => {
     close()

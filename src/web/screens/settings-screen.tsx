@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { PersonSettings } from '#contract/api/session'
+import type { PersonSettings } from '#contract/records/person'
 import { parseReading } from '#core/quantities/parse-reading'
 import { toCm } from '#core/quantities/length'
 import { formatLength } from '#core/plan/format-decision'

@@ -4,7 +4,7 @@ import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { EventInput } from '#contract/event'
-import { eventKinds, type EventKindId } from '#contract/event-kinds'
+import { eventKinds, type BodyOf, type EventKindId } from '#contract/events/index'
 import { paths } from '#contract/api/paths'
 import type { ProblemDetails } from '#contract/api/problem-details'
 import { foldWaiting, isWithin, mergeAnswers, type TakenEvent } from '../sync/fold-waiting'
@@ -61,24 +61,34 @@ function takeAnswer(answer: CaseAnswer): void {
 }
 
 /** Writes an event about the case in hand; the stream follows from the kind. */
-export function writeEvent(kind: EventKindId, body: object): Promise<void> {
+export function writeEvent<Kind extends EventKindId>(kind: Kind, body: BodyOf<Kind>): Promise<void> {
   return sendEvent(nextEvent(kind, body))
 }
 
 /** Writes an event about the case in hand and waits a few seconds for what comes of it. */
-export function writeAndHear(kind: EventKindId, body: object, isMine: (problem: ProblemDetails) => boolean): Promise<Outcome> {
+export function writeAndHear<Kind extends EventKindId>(
+  kind: Kind,
+  body: BodyOf<Kind>,
+  isMine: (problem: ProblemDetails) => boolean,
+): Promise<Outcome> {
   return sendAndHear(nextEvent(kind, body), isMine)
 }
 
-function nextEvent(kind: EventKindId, body: object): EventInput {
-  const { caseId, episodeId, base, taken } = useCaseStore.getState()
+function nextEvent<Kind extends EventKindId>(kind: Kind, body: BodyOf<Kind>): EventInput {
+  const { caseId, episodeId } = useCaseStore.getState()
   const isCase = eventKinds[kind].stream === 'case'
   const id = isCase ? caseId : episodeId
   if (!id) throw new Error('No case is open')
-  const known = (isCase ? base?.version : base?.episodeVersion) ?? 0
+  return makeEvent({ type: isCase ? 'case' : 'episode', id }, kind, body, nextBase(id))
+}
+
+/** The version that the next replacing event of a stream of the case in hand builds on: everything before it counted in. */
+export function nextBase(id: string): number {
+  const { caseId, base, taken } = useCaseStore.getState()
+  const known = (id === caseId ? base?.version : base?.episodeVersion) ?? 0
   const reached = Math.max(known, ...taken.filter((one) => one.event.stream.id === id).map((one) => one.version))
   const ahead = useOutbox.getState().pending.filter((event) => event.stream.id === id && !base?.contains.includes(event.id)).length
-  return makeEvent({ type: isCase ? 'case' : 'episode', id }, kind, body, reached + ahead)
+  return reached + ahead
 }
 
 /** Marks the case that is about to be created on this device as the one in hand. */

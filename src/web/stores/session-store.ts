@@ -1,6 +1,7 @@
 import { create } from 'zustand'
 import { paths } from '#contract/api/paths'
-import { defaultSettings, type Person, type PersonSettings, type SessionAnswer } from '#contract/api/session'
+import { type Person, type SessionAnswer } from '#contract/api/session'
+import { defaultSettings, type PersonSettings } from '#contract/records/person'
 import { callApi, setCsrf } from './api'
 import { lastPerson, openDurable, rememberPerson, type Durable } from './durable'
 import { setServerClock } from './server-clock'

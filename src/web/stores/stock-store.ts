@@ -1,7 +1,7 @@
 import { create } from 'zustand'
 import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
-import type { EventKindId } from '#contract/event-kinds'
+import type { BodyOf, EventKindId } from '#contract/events/index'
 import { paths } from '#contract/api/paths'
 import type { PlaceKind, StockAnswer, StockMovement, StockPlace } from '#contract/records/store'
 import { callApi, describeNoAnswer, type ApiResult } from './api'
@@ -43,7 +43,11 @@ export async function loadPlace(placeId: string): Promise<StockAnswer | null> {
 const unanswered = new Map<string, EventInput>()
 
 /** Sends an event of a place. Tried again after no answer it is the same event, so that nothing is taken twice. */
-async function sendOnce(stream: EventInput['stream'], kind: EventKindId, body: object): Promise<ApiResult<EventAnswer>> {
+async function sendOnce<Kind extends EventKindId>(
+  stream: EventInput['stream'],
+  kind: Kind,
+  body: BodyOf<Kind>,
+): Promise<ApiResult<EventAnswer>> {
   const key = JSON.stringify([stream.id, kind, body])
   const event = unanswered.get(key) ?? makeEvent(stream, kind, body, 0)
   unanswered.set(key, event)
@@ -53,7 +57,7 @@ async function sendOnce(stream: EventInput['stream'], kind: EventKindId, body: o
 }
 
 /** Counts, receives, takes or sets aside at a place; what came of it in words, or null when it was done. */
-export async function moveStock(placeId: string, kind: EventKindId, body: object): Promise<string | null> {
+export async function moveStock<Kind extends EventKindId>(placeId: string, kind: Kind, body: BodyOf<Kind>): Promise<string | null> {
   const result = await sendOnce({ type: 'place', id: placeId }, kind, body)
   const failure = describeFailure(result)
   if (failure === null) await loadPlace(placeId)

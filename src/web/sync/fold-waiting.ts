@@ -1,6 +1,8 @@
 import type { CaseAnswer } from '#contract/api/answers'
-import { foldCase, type CaseRecord } from '#contract/records/case'
-import { foldEpisode, type EpisodeRecord } from '#contract/records/episode'
+import { type CaseRecord } from '#contract/records/case'
+import { foldCase } from '#contract/events/fold'
+import { type EpisodeRecord } from '#contract/records/episode'
+import { foldEpisode } from '#contract/events/fold'
 import type { EventInput } from '#contract/event'
 
 /** An event that the server has taken, with the version that it gave its stream. */

@@ -2,10 +2,10 @@ import { v7 as uuidv7 } from 'uuid'
 import { create } from 'zustand'
 import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
-import { eventKinds, type EventKindId } from '#contract/event-kinds'
+import { eventKinds, type BodyOf, type EventKindId } from '#contract/events/index'
 import { paths } from '#contract/api/paths'
 import type { ProblemDetails } from '#contract/api/problem-details'
-import { newestVersion } from '#contract/upcast'
+import { newestVersion } from '#contract/events/upcast'
 import { callApi, isSessionOver } from '../stores/api'
 import { clockOffsetMs, serverNow } from '../stores/server-clock'
 import { currentDurable } from '../stores/session-store'
@@ -74,7 +74,12 @@ export function onTaken(listener: TakenListener): () => void {
 }
 
 /** Makes an event at the present time. `base` is the stream version that a replacing event was made from. */
-export function makeEvent(stream: EventInput['stream'], kind: EventKindId, body: object, base: number): EventInput {
+export function makeEvent<Kind extends EventKindId>(
+  stream: EventInput['stream'],
+  kind: Kind,
+  body: BodyOf<Kind>,
+  base: number,
+): EventInput {
   return {
     id: uuidv7(),
     stream,
@@ -85,6 +90,11 @@ export function makeEvent(stream: EventInput['stream'], kind: EventKindId, body:
     offsetMs: clockOffsetMs(),
     ...(eventKinds[kind].nature === 'replacing' ? { base } : {}),
   }
+}
+
+/** The same thing said anew: what was refused, on top of what stands now. */
+export function remakeEvent({ stream, kind, body }: EventInput, base: number): EventInput {
+  return makeEvent(stream, kind as EventKindId, body as BodyOf<EventKindId>, base)
 }
 
 /** Keeps an event on the device, then sends what waits. */

@@ -1,6 +1,6 @@
 import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
-import { eventKinds, type EventKindId } from '#contract/event-kinds'
+import { eventKinds, type EventKindId } from '#contract/events/index'
 import type { ProblemDetails } from '#contract/api/problem-details'
 import type { ApiResult } from '../stores/api'
 import { streamsNamedBy } from './streams-named-by'

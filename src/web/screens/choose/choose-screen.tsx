@@ -51,7 +51,7 @@ export function ChooseScreen() {
   const lit = sheet && sheet.kind !== 'set-aside' ? sheet.decision.working.flatMap((line) => line.where ?? []) : []
   const accept = async (): Promise<void> => {
     setBusy(true)
-    const body = { plan: JSON.parse(JSON.stringify(plan)) as object }
+    const body = { plan: JSON.parse(JSON.stringify(plan)) as Plan }
     const outcome = await writeAndHear('plan', body, (problem) => problem.type === 'urn:zesty-wren:error:out-of-stock')
     setBusy(false)
     setStoreFault(outcome.kind === 'refused' ? outcome.problem.detail : null)

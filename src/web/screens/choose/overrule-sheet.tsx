@@ -26,7 +26,7 @@ export function OverruleSheet({
   /** A value that was tried out: it stands in the field until another is typed. */
   suggested: number | undefined
   onClose: () => void
-  onSave: (value: DecisionValue, reason: string) => void
+  onSave: (value: NonNullable<DecisionValue>, reason: string) => void
 }) {
   const draftKey = `case/${record.id}/overrule/${decision.id}`
   const [typed, setText] = useDraft(`${draftKey}/value`)

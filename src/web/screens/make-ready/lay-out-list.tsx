@@ -74,17 +74,18 @@ export function LayOutList({ record, plan, units }: { record: CaseRecord; plan: 
           <section key={place} aria-label={heading}>
             <h3 className="mb-1 text-sm font-bold text-soft">{heading}</h3>
             <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
-              {rows.map((row) =>
-                row.stock && placeId ? (
+              {rows.map((row) => {
+                const { stock } = row
+                return stock && placeId ? (
                   <li key={row.id} className="flex min-h-14 items-center justify-between gap-3 px-4 py-1.5">
-                    <RowWords row={row} isDone={row.stock.left === 0} there={row.stock.there} />
-                    {row.stock.left > 0 ? (
+                    <RowWords row={row} isDone={stock.left === 0} there={stock.there} />
+                    {stock.left > 0 ? (
                       <Button
-                        aria-label={`Taken: ${row.stock.left} × ${row.label}`}
+                        aria-label={`Taken: ${stock.left} × ${row.label}`}
                         onClick={() =>
                           void moveStock(placeId, 'stock-taken', {
-                            itemCode: row.stock?.itemCode,
-                            count: row.stock?.left,
+                            itemCode: stock.itemCode,
+                            count: stock.left,
                             caseId: record.id,
                           }).then(setError)
                         }
@@ -107,8 +108,8 @@ export function LayOutList({ record, plan, units }: { record: CaseRecord; plan: 
                       <RowWords row={row} isDone={ticked.has(row.id)} there={null} />
                     </label>
                   </li>
-                ),
-              )}
+                )
+              })}
             </ul>
           </section>
         )

@@ -1,0 +1,33 @@
+import { defaultSetup } from '../records/case'
+import { exampleEpisodeId, exampleInjuryId } from './example-ids'
+import { caseKind } from './kind'
+
+export interface CaseOpenedBody {
+  readonly episodeId: string
+  readonly injuryId: string
+  readonly technique: string
+  readonly replaces?: string
+  readonly with?: readonly string[]
+}
+
+/** A case begins: one device on one patient. */
+export const caseOpened = caseKind<CaseOpenedBody>({
+  nature: 'opening',
+  right: 'add',
+  open: (streamId, { at, body }) => ({
+    id: streamId,
+    ...body,
+    openedAt: at,
+    options: {},
+    setup: defaultSetup,
+    measurements: [],
+    overrules: [],
+    accepted: null,
+    runs: [],
+    appliedAt: null,
+    fit: [],
+    notes: [],
+    removedAt: null,
+  }),
+  example: { episodeId: exampleEpisodeId, injuryId: exampleInjuryId, technique: 'leg-slab' },
+})

@@ -1,0 +1,15 @@
+import Joi from 'joi'
+import { handPlaces } from '../records/run'
+
+/** The body of `crew`. */
+export const schema = Joi.object({
+  members: Joi.array()
+    .items(
+      Joi.object({
+        name: Joi.string().trim().min(1).max(60).required(),
+        place: Joi.valid(...handPlaces).required(),
+      }),
+    )
+    .max(12)
+    .required(),
+})

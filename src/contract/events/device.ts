@@ -1,0 +1,15 @@
+import type { Device } from '#core/case/device'
+import { caseKind } from './kind'
+
+export interface DeviceBody {
+  readonly device: Device
+}
+
+/** A cast that is already on. */
+export const device = caseKind<DeviceBody>({
+  nature: 'replacing',
+  right: 'add',
+  bearsOnPlan: true,
+  fold: (record, { body }) => ({ ...record, device: body.device }),
+  example: { device: { material: 'plaster-slow', layers: 8, paddingLayers: 2, minutesSince: 90, lastRound: 'none' } },
+})

@@ -1,0 +1,14 @@
+import type { PatientFlag } from '#core/case/vocabulary'
+import { episodeKind } from './kind'
+
+export interface FlagsBody {
+  readonly flags: readonly PatientFlag[]
+}
+
+/** What is to be known of the patient. */
+export const flags = episodeKind<FlagsBody>({
+  nature: 'replacing',
+  right: 'add',
+  fold: (record, { body }) => ({ ...record, flags: body.flags }),
+  example: { flags: ['diabetes', 'fragile-skin'] },
+})

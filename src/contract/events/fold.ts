@@ -1,0 +1,32 @@
+import type { FoldableEvent } from '../event'
+import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord } from '../records/episode'
+import { findEventKind } from './index'
+import type { EventKind } from './kind'
+import { upcast } from './upcast'
+
+/**
+ * Applies one event to a case. Unknown kinds leave it as it is, so that an older reader survives newer data.
+ * @param record null only for the opening event
+ */
+export function foldCase(record: CaseRecord | null, streamId: string, stored: FoldableEvent): CaseRecord {
+  const event = upcast(stored)
+  const kind = findEventKind(event.kind) as EventKind<object, 'case'> | null
+  const body = event.body as object
+  if (kind?.stream === 'case' && kind.open) return kind.open(streamId, { ...event, body })
+  if (!record) throw new Error(`A case cannot begin with ${event.kind}`)
+  return kind?.stream === 'case' && kind.fold ? kind.fold(record, { ...event, body }) : record
+}
+
+/**
+ * Applies one event to a stay. Unknown kinds leave it as it is.
+ * @param record null only for the opening event
+ */
+export function foldEpisode(record: EpisodeRecord | null, streamId: string, stored: FoldableEvent): EpisodeRecord {
+  const event = upcast(stored)
+  const kind = findEventKind(event.kind) as EventKind<object, 'episode'> | null
+  const body = event.body as object
+  if (kind?.stream === 'episode' && kind.open) return kind.open(streamId, { ...event, body })
+  if (!record) throw new Error(`An episode cannot begin with ${event.kind}`)
+  return kind?.stream === 'episode' && kind.fold ? kind.fold(record, { ...event, body }) : record
+}

@@ -1,0 +1,104 @@
+import { angle } from './angle'
+import { applied } from './applied'
+import { caseOpened } from './case-opened'
+import { crew } from './crew'
+import { device } from './device'
+import { episodeOpened } from './episode-opened'
+import { fit } from './fit'
+import { flags } from './flags'
+import { handOver } from './hand-over'
+import { injury } from './injury'
+import { movedIn } from './moved-in'
+import { movedOut } from './moved-out'
+import { note } from './note'
+import { opened } from './opened'
+import { options } from './options'
+import { orders } from './orders'
+import { overrule } from './overrule'
+import { patient } from './patient'
+import { personAdded } from './person-added'
+import { place } from './place'
+import { placeOpened } from './place-opened'
+import { plan } from './plan'
+import { planDropped } from './plan-dropped'
+import { pull } from './pull'
+import { readBack } from './read-back'
+import { reading } from './reading'
+import { readingWithdrawn } from './reading-withdrawn'
+import { removed } from './removed'
+import { round } from './round'
+import { runLease } from './run-lease'
+import { runStarted } from './run-started'
+import { settings } from './settings'
+import { setup } from './setup'
+import { step } from './step'
+import { stockCounted } from './stock-counted'
+import { stockReceived } from './stock-received'
+import { stockReleased } from './stock-released'
+import { stockReserved } from './stock-reserved'
+import { stockTaken } from './stock-taken'
+import { store } from './store'
+import { strap } from './strap'
+import { technique } from './technique'
+import { timer } from './timer'
+import { timerEnded } from './timer-ended'
+import { trouble } from './trouble'
+import type { EventKind } from './kind'
+
+/** Every kind of event, one file each: where it goes, whether it can conflict, who may write it, what it does to its record. */
+export const eventKinds = {
+  'episode-opened': episodeOpened,
+  patient,
+  flags,
+  injury,
+  place,
+  round,
+  'case-opened': caseOpened,
+  reading,
+  'moved-out': movedOut,
+  'moved-in': movedIn,
+  'reading-withdrawn': readingWithdrawn,
+  technique,
+  orders,
+  device,
+  store,
+  options,
+  setup,
+  overrule,
+  plan,
+  'plan-dropped': planDropped,
+  'run-started': runStarted,
+  'run-lease': runLease,
+  step,
+  timer,
+  'timer-ended': timerEnded,
+  angle,
+  pull,
+  strap,
+  trouble,
+  crew,
+  'hand-over': handOver,
+  'read-back': readBack,
+  opened,
+  applied,
+  fit,
+  note,
+  removed,
+  'place-opened': placeOpened,
+  'stock-counted': stockCounted,
+  'stock-received': stockReceived,
+  'stock-taken': stockTaken,
+  'stock-reserved': stockReserved,
+  'stock-released': stockReleased,
+  'person-added': personAdded,
+  settings,
+} as const
+
+export type EventKindId = keyof typeof eventKinds
+/** The body of a kind. */
+export type BodyOf<Kind extends EventKindId> = (typeof eventKinds)[Kind]['example']
+
+/** The kind with an id, or null. */
+export function findEventKind(id: string): EventKind | null {
+  return Object.hasOwn(eventKinds, id) ? (eventKinds[id as EventKindId] as unknown as EventKind) : null
+}

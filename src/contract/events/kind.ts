@@ -1,0 +1,59 @@
+import type { FoldableEvent, StreamType } from '../event'
+import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord } from '../records/episode'
+import type { Right } from '../rights'
+
+/** What the events of a stream fold into; places and people are kept as tables of their own. */
+interface Records {
+  readonly episode: EpisodeRecord
+  readonly case: CaseRecord
+  readonly place: never
+  readonly person: never
+}
+
+/** An event whose body is that of its kind. */
+export type EventOf<Body> = Omit<FoldableEvent, 'body'> & { readonly body: Body }
+
+/** How the body of an event of version N becomes that of N + 1. */
+export type Upcaster = (body: unknown) => unknown
+
+/** Everything about one kind of event but its schema, which lies beside it so that the Board need not load a validator. */
+export interface EventKind<Body extends object = object, Stream extends StreamType = StreamType> {
+  readonly stream: Stream
+  /** Additive events never conflict; replacing ones name the version they were based on. */
+  readonly nature: 'opening' | 'additive' | 'replacing'
+  /** Who may write it. */
+  readonly right: Right | 'self'
+  /** What the core thinks of the case may change with it, and is said in the answer. */
+  readonly bearsOnPlan?: true
+  /** From version 1 to 2 first; a kind without any stands at version 1. */
+  readonly upcasters?: readonly Upcaster[]
+  /** For an opening one: the record that begins with it. */
+  readonly open?: (streamId: string, event: EventOf<Body>) => Records[Stream]
+  /** The record after it; without it the record stays as it is. */
+  readonly fold?: (record: Records[Stream], event: EventOf<Body>) => Records[Stream]
+  /** A good body, with what is optional in it wherever that is data a person enters. */
+  readonly example: Body
+}
+
+type Definition<Body extends object, Stream extends StreamType> = Omit<EventKind<Body, Stream>, 'stream'>
+
+/** A kind of event of a case. */
+export function caseKind<Body extends object>(kind: Definition<Body, 'case'>): EventKind<Body, 'case'> {
+  return { stream: 'case', ...kind }
+}
+
+/** A kind of event of a stay. */
+export function episodeKind<Body extends object>(kind: Definition<Body, 'episode'>): EventKind<Body, 'episode'> {
+  return { stream: 'episode', ...kind }
+}
+
+/** A kind of event of a place that keeps stock. */
+export function placeKind<Body extends object>(kind: Definition<Body, 'place'>): EventKind<Body, 'place'> {
+  return { stream: 'place', ...kind }
+}
+
+/** A kind of event of a person. */
+export function personKind<Body extends object>(kind: Definition<Body, 'person'>): EventKind<Body, 'person'> {
+  return { stream: 'person', ...kind }
+}

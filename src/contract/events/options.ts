@@ -1,0 +1,14 @@
+import { caseKind } from './kind'
+
+export interface OptionsBody {
+  readonly options: Readonly<Record<string, string | number>>
+}
+
+/** Schools and ordered figures. */
+export const options = caseKind<OptionsBody>({
+  nature: 'replacing',
+  right: 'add',
+  bearsOnPlan: true,
+  fold: (record, { body }) => ({ ...record, options: body.options }),
+  example: { options: { extent: 'above-knee' } },
+})

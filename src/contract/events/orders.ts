@@ -1,0 +1,15 @@
+import type { Orders } from '#core/case/orders'
+import { caseKind } from './kind'
+
+export interface OrdersBody {
+  readonly orders: Orders
+}
+
+/** What has been ordered; who entered it is kept with it. */
+export const orders = caseKind<OrdersBody>({
+  nature: 'replacing',
+  right: 'add',
+  bearsOnPlan: true,
+  fold: (record, { at, actorName: by, body }) => ({ ...record, orders: body.orders, ordersEntered: { by, at } }),
+  example: { orders: { weight: { by: 'Merryn Sale', at: '08:10' }, wedges: [{ week: 2, count: 3 }] } },
+})

@@ -1,0 +1,4 @@
+import Joi from 'joi'
+
+/** The body of `plan-dropped`. */
+export const schema = Joi.object({})

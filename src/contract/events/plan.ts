@@ -1,0 +1,15 @@
+import type { Plan } from '#core/plan/plan'
+import { examplePlan } from './example-plan'
+import { caseKind } from './kind'
+
+export interface PlanBody {
+  readonly plan: Plan
+}
+
+/** A plan is accepted: the whole of it, as it was. */
+export const plan = caseKind<PlanBody>({
+  nature: 'replacing',
+  right: 'decide',
+  fold: (record, { at, actorName: by, body }) => ({ ...record, accepted: { plan: body.plan, at, by } }),
+  example: { plan: examplePlan },
+})

@@ -1,0 +1,16 @@
+import type { Measurement } from '#core/case/clinical-case'
+import { caseKind } from './kind'
+
+export type ReadingBody = Omit<Measurement, 'key' | 'at' | 'by'>
+
+/** A reading was taken. */
+export const reading = caseKind<ReadingBody>({
+  nature: 'additive',
+  right: 'add',
+  bearsOnPlan: true,
+  fold: (record, { id, at, actorName: by, body }) => ({
+    ...record,
+    measurements: [...record.measurements, { ...body, key: id, at, by }],
+  }),
+  example: { id: 'calf-girth', side: 'left', value: 38.5, unit: 'cm', tool: 'tape', confirmed: true },
+})

@@ -1,0 +1,111 @@
+import Joi from 'joi'
+import { schema as angle } from './angle.schema'
+import { schema as applied } from './applied.schema'
+import { schema as caseOpened } from './case-opened.schema'
+import { schema as crew } from './crew.schema'
+import { schema as device } from './device.schema'
+import { schema as episodeOpened } from './episode-opened.schema'
+import { schema as fit } from './fit.schema'
+import { schema as flags } from './flags.schema'
+import { schema as handOver } from './hand-over.schema'
+import { schema as injury } from './injury.schema'
+import { schema as movedIn } from './moved-in.schema'
+import { schema as movedOut } from './moved-out.schema'
+import { schema as note } from './note.schema'
+import { schema as opened } from './opened.schema'
+import { schema as options } from './options.schema'
+import { schema as orders } from './orders.schema'
+import { schema as overrule } from './overrule.schema'
+import { schema as patient } from './patient.schema'
+import { schema as personAdded } from './person-added.schema'
+import { schema as place } from './place.schema'
+import { schema as placeOpened } from './place-opened.schema'
+import { schema as plan } from './plan.schema'
+import { schema as planDropped } from './plan-dropped.schema'
+import { schema as pull } from './pull.schema'
+import { schema as readBack } from './read-back.schema'
+import { schema as reading } from './reading.schema'
+import { schema as readingWithdrawn } from './reading-withdrawn.schema'
+import { schema as removed } from './removed.schema'
+import { schema as round } from './round.schema'
+import { schema as runLease } from './run-lease.schema'
+import { schema as runStarted } from './run-started.schema'
+import { schema as settings } from './settings.schema'
+import { schema as setup } from './setup.schema'
+import { schema as step } from './step.schema'
+import { schema as stockCounted } from './stock-counted.schema'
+import { schema as stockReceived } from './stock-received.schema'
+import { schema as stockReleased } from './stock-released.schema'
+import { schema as stockReserved } from './stock-reserved.schema'
+import { schema as stockTaken } from './stock-taken.schema'
+import { schema as store } from './store.schema'
+import { schema as strap } from './strap.schema'
+import { schema as technique } from './technique.schema'
+import { schema as timer } from './timer.schema'
+import { schema as timerEnded } from './timer-ended.schema'
+import { schema as trouble } from './trouble.schema'
+import type { EventKindId } from './index'
+import { streamTypes } from '../event'
+import { greatestInteger, instant, uuid } from '../field-schemas'
+
+/** The body of each kind of event. */
+export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> = {
+  'episode-opened': episodeOpened,
+  patient,
+  flags,
+  injury,
+  place,
+  round,
+  'case-opened': caseOpened,
+  reading,
+  'moved-out': movedOut,
+  'moved-in': movedIn,
+  'reading-withdrawn': readingWithdrawn,
+  technique,
+  orders,
+  device,
+  store,
+  options,
+  setup,
+  overrule,
+  plan,
+  'plan-dropped': planDropped,
+  'run-started': runStarted,
+  'run-lease': runLease,
+  step,
+  timer,
+  'timer-ended': timerEnded,
+  angle,
+  pull,
+  strap,
+  trouble,
+  crew,
+  'hand-over': handOver,
+  'read-back': readBack,
+  opened,
+  applied,
+  fit,
+  note,
+  removed,
+  'place-opened': placeOpened,
+  'stock-counted': stockCounted,
+  'stock-received': stockReceived,
+  'stock-taken': stockTaken,
+  'stock-reserved': stockReserved,
+  'stock-released': stockReleased,
+  'person-added': personAdded,
+  settings,
+}
+
+/** The envelope of an event; its body is checked by kind afterwards. */
+export const eventSchema = Joi.object({
+  id: uuid.required(),
+  stream: Joi.object({ type: Joi.valid(...streamTypes).required(), id: uuid.required() }).required(),
+  kind: Joi.valid(...Object.keys(eventBodySchemas)).required(),
+  v: Joi.number().integer().min(1).max(1000).required(),
+  body: Joi.object().required(),
+  at: instant.required(),
+  offsetMs: Joi.number().integer().min(-86_400_000).max(86_400_000).required(),
+  base: Joi.number().integer().min(0).max(greatestInteger),
+  queued: Joi.valid(true),
+})

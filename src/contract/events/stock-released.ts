@@ -1,0 +1,13 @@
+import { exampleCaseId } from './example-ids'
+import { placeKind } from './kind'
+
+export interface StockReleasedBody {
+  readonly caseId: string
+}
+
+/** What was set aside for a case is let go of. */
+export const stockReleased = placeKind<StockReleasedBody>({
+  nature: 'additive',
+  right: 'add',
+  example: { caseId: exampleCaseId },
+})

@@ -1,0 +1,16 @@
+import type { TimerBody } from '../records/run'
+import { exampleRunId } from './example-ids'
+import { changeRun } from './in-run'
+import { caseKind } from './kind'
+
+/** A timer starts: what is left follows from the clock. */
+export const timer = caseKind<TimerBody>({
+  nature: 'additive',
+  right: 'add',
+  fold: (record, { at, body: { runId, timerId: id, ...timer } }) =>
+    changeRun(record, runId, (run) => ({
+      ...run,
+      timers: [...run.timers.filter((one) => one.id !== id), { id, ...timer, startedAt: at }],
+    })),
+  example: { runId: exampleRunId, timerId: 'set', label: 'Setting', minutes: 5, kind: 'set', until: 'finish' },
+})
