@@ -20,8 +20,8 @@ const createSupervisor = create as (settings: Settings) => Supervisor
 
 /** A child that says it is ready; what it does on SIGTERM is in its name. */
 const programs = {
-  good: "process.send('ready'); process.on('SIGTERM', () => process.exit(0)); setInterval(() => {}, 1000)",
-  deaf: "process.send('ready'); process.on('SIGTERM', () => {}); setInterval(() => {}, 1000)",
+  good: "process.on('SIGTERM', () => process.exit(0)); setInterval(() => {}, 1000); process.send('ready')",
+  deaf: "process.on('SIGTERM', () => {}); setInterval(() => {}, 1000); process.send('ready')",
   stillborn: 'process.exit(3)',
 } as const
 
