@@ -86,7 +86,13 @@ describe('whole runs in the browser', () => {
       await browser.click('button', /snug/)
       await closeRun(seeded, 'extrication-collar')
       const record = await recordText(seeded)
-      for (const words of ['Collar strap: snug', 'Tobin to Wilf Orchard', 'Oxygen by mask: said back to Merryn Sale', 'hold head', 'Collar setting'])
+      for (const words of [
+        'Collar strap: snug',
+        'Tobin to Wilf Orchard',
+        'Oxygen by mask: said back to Merryn Sale',
+        'hold head',
+        'Collar setting',
+      ])
         expect(record).to.include(words)
       expect(record).not.to.include('Deviations')
     }).timeout(90_000)

@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { judgeAngle, judgePull, strapsBefore, timersOf, timerKinds, type StepStraps } from '#core/plan/step-work'
+import { judgeAngle, judgePull, strapsBefore, timersOf } from '#core/plan/step-work'
+import { timerKinds, type StepStraps } from '#core/plan/step'
 import { handPlaces, handWords, placesNeeded } from '#core/plan/hand-words'
 import { fetchFrom, fetchPlaces, itemsBeside } from '#core/plan/fetch-from'
 import { findTechnique } from '#core/techniques/registry'

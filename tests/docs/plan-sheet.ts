@@ -1,5 +1,6 @@
 import type { Decision } from '#core/plan/decision'
-import type { Plan, Step } from '#core/plan/plan'
+import type { Plan } from '#core/plan/plan'
+import type { Step } from '#core/plan/step'
 import { timersOf } from '#core/plan/step-work'
 
 /** Every figure and word of a plan, a line each, so that any change of one shows as a changed line. */

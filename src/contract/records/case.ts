@@ -1,7 +1,8 @@
 import type { Measurement, Overrule, StockItem } from '#core/case/clinical-case'
 import type { Device } from '#core/case/device'
 import type { Orders } from '#core/case/orders'
-import type { HandPlace, Plan } from '#core/plan/plan'
+import type { Plan } from '#core/plan/plan'
+import type { HandPlace } from '#core/plan/step'
 import type { RunRecord, TroubleRecord } from './run'
 
 /** People, water and room: what Make ready sets. */

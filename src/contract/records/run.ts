@@ -1,5 +1,5 @@
-import type { HandPlace } from '#core/plan/plan'
-import type { TimerKind } from '#core/plan/step-work'
+import type { HandPlace } from '#core/plan/step'
+import type { TimerKind } from '#core/plan/step'
 
 export type { TimerKind }
 

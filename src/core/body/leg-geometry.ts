@@ -1,5 +1,5 @@
 import type { PlanDraft } from '../plan/draft'
-import type { Geometry, GeometryMark } from '../plan/plan'
+import type { Geometry, GeometryMark } from '../plan/geometry'
 import type { LegModel } from './leg-model'
 import { legStationIds, type LegStationId } from './leg-template'
 

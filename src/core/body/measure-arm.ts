@@ -1,5 +1,5 @@
 import type { PlanDraft } from '../plan/draft'
-import type { Geometry, GeometryMark } from '../plan/plan'
+import type { Geometry, GeometryMark } from '../plan/geometry'
 import { buildArmModel, splitPath, type ArmModel } from './arm-model'
 import { armStationIds, forearmShareOfStature, type ArmStationId } from './arm-template'
 import { armGirths } from './measurements/arm'

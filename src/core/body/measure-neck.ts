@@ -1,5 +1,5 @@
 import type { PlanDraft } from '../plan/draft'
-import type { Geometry } from '../plan/plan'
+import type { Geometry } from '../plan/geometry'
 import { neckGirth, neckHeight } from './measurements/neck'
 import { sketchColumn } from './sketch-column'
 

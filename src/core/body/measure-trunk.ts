@@ -1,5 +1,5 @@
 import type { PlanDraft } from '../plan/draft'
-import type { Geometry } from '../plan/plan'
+import type { Geometry } from '../plan/geometry'
 import { chestGirth, hipGirth, notchPubis, waistGirth } from './measurements/trunk'
 import { sketchColumn } from './sketch-column'
 

@@ -1,4 +1,4 @@
-import type { Geometry, GeometryMark } from '../plan/plan'
+import type { Geometry, GeometryMark } from '../plan/geometry'
 import type { Estimate } from './pool-side'
 
 /** A place on a neck or trunk with what its girth is, measured or taken for the drawing. */

@@ -1,4 +1,4 @@
-import type { Step } from '../plan/plan'
+import type { Step } from '../plan/step'
 
 export interface FixedWindow {
   /** Likely minutes along the longest chain of steps that must follow one another. */

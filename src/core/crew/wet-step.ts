@@ -1,4 +1,4 @@
-import type { HandPlace } from '../plan/plan'
+import type { HandPlace } from '../plan/step'
 
 /** A step of the wet phase as the scheduler sees it; plain data. */
 export interface WetStep {

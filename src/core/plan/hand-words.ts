@@ -1,4 +1,5 @@
-import type { Geometry, HandPlace } from './plan'
+import type { Geometry } from './geometry'
+import type { HandPlace } from './step'
 
 export const handPlaces = ['apply', 'hold-distal', 'hold-joint', 'hold-proximal', 'fetch'] as const satisfies readonly HandPlace[]
 

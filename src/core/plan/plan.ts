@@ -1,8 +1,8 @@
-import type { Side } from '../case/vocabulary'
 import type { Problem } from '../case/problem'
 import type { Decision } from './decision'
+import type { Geometry } from './geometry'
 import type { SlowTask } from './slow-task'
-import type { StepAngle, StepPull, StepStraps, StepTimer } from './step-work'
+import type { Step } from './step'
 
 export type CautionLevel = 'stop' | 'caution' | 'note'
 
@@ -30,50 +30,6 @@ export interface Material {
   readonly note: string
 }
 
-/** Where a pair of hands is needed: at the work, or holding the limb, or fetching. */
-export type HandPlace = 'apply' | 'hold-distal' | 'hold-joint' | 'hold-proximal' | 'fetch'
-
-/** One step of the application. */
-export interface Step {
-  readonly id: string
-  readonly text: string
-  readonly why: string
-  /** The mistake that this step prevents. */
-  readonly prevents: string
-  /** Steps that must come before. */
-  readonly after: readonly string[]
-  readonly hands: readonly HandPlace[]
-  /** A hold that lasts from the start of one step to the end of another. */
-  readonly holds: { readonly from: string; readonly to: string; readonly place: HandPlace } | null
-  /** Least, likely and most minutes. */
-  readonly minutes: readonly [number, number, number]
-  /** Falls between wetting and set. */
-  readonly wet: boolean
-  /** Things to fetch, one by one, for the step that lays out. */
-  readonly items?: readonly string[]
-  /** The timer that its end starts. */
-  readonly timer?: StepTimer
-  /** Further timers: those that start when it comes up, and those that are asked for. */
-  readonly moreTimers?: readonly StepTimer[]
-  /** Angles to hold, with their bands. */
-  readonly angles?: readonly StepAngle[]
-  /** A pull to take. */
-  readonly pull?: StepPull
-  /** Straps to close. */
-  readonly straps?: StepStraps
-  /** What has to be there before it can be confirmed, and where to enter it. */
-  readonly waitsFor?: string
-  /** Must be confirmed with its own button, in these words; never by Space or a pedal. */
-  readonly confirm?: string
-  /** Done only when planned: passing it by needs no reason. */
-  readonly optional?: boolean
-  /** First on the patient's own body: identity and side come before it. */
-  readonly onPatient?: boolean
-  readonly cautions: readonly string[]
-  /** Places on the lane (station, band or mark ids) that the step concerns. */
-  readonly where: readonly string[]
-}
-
 export type ScheduleKind = 'round' | 'opening' | 'care' | 'weights' | 'review' | 'convert' | 'remove'
 
 export interface ScheduleEntry {
@@ -92,60 +48,6 @@ export interface FitTest {
   /** What to do when the test fails. */
   readonly remedy: string
   readonly where: readonly string[]
-}
-
-export interface GeometryAxis {
-  readonly id: string
-  readonly label: string
-  readonly lengthCm: number
-}
-export interface GeometryStation {
-  readonly id: string
-  readonly axis: string
-  readonly label: string
-  readonly atCm: number
-  readonly girthCm: number
-  readonly from: 'measured' | 'estimated'
-  readonly side?: Side
-}
-/** Something that lies along an axis: padding, a slab, a gap. Widths are unrolled, cm. */
-export interface GeometryBand {
-  readonly id: string
-  readonly axis: string
-  readonly label: string
-  readonly kind: 'slab' | 'padding' | 'bandage' | 'no-go' | 'hold' | 'strap' | 'ring' | 'bar' | 'shell' | 'cut' | 'zone'
-  readonly fromCm: number
-  readonly toCm: number
-  readonly decision: string | null
-  /** For a cutting line: its course as cm along the axis and share of the depth from the back. */
-  readonly line?: readonly (readonly [number, number])[]
-}
-export interface GeometryMark {
-  readonly id: string
-  readonly axis: string
-  readonly label: string
-  readonly kind: 'landmark' | 'pulse' | 'bone' | 'injury' | 'feeling'
-  readonly atCm: number
-}
-/** A closed outline in cm; `role` says whether it is skin, slab or sheet. */
-export interface GeometryPolygon {
-  readonly id: string
-  readonly label: string
-  readonly role: 'sheet' | 'slab' | 'template'
-  readonly points: readonly (readonly [number, number])[]
-  readonly decision: string | null
-}
-export interface Geometry {
-  readonly body: 'leg' | 'arm' | 'neck' | 'trunk' | 'none'
-  readonly side?: Side
-  /** The side that the readings were taken on when it differs from the side drawn. */
-  readonly readFrom?: Side
-  readonly angles: Readonly<Record<string, number>>
-  readonly axes: readonly GeometryAxis[]
-  readonly stations: readonly GeometryStation[]
-  readonly bands: readonly GeometryBand[]
-  readonly marks: readonly GeometryMark[]
-  readonly polygons: readonly GeometryPolygon[]
 }
 
 export interface PlanVersions {

@@ -1,4 +1,4 @@
-import type { Step } from './plan'
+import type { Step } from './step'
 
 /** A step in two or three words, for lists and records: its id read aloud. */
 export function stepName(step: Pick<Step, 'id'>): string {

@@ -1,5 +1,5 @@
 import type { PlanDraft } from '../plan/draft'
-import type { GeometryBand } from '../plan/plan'
+import type { GeometryBand } from '../plan/geometry'
 import { defineDefaults, readDefaults } from '../quantities/defaults'
 import type { MeasuredSpan } from '../traction/leg-span'
 import { mostStraps, placeStraps, type Stretch } from './place-straps'

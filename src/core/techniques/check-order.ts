@@ -1,4 +1,4 @@
-import type { Step } from '../plan/plan'
+import type { Step } from '../plan/step'
 
 /** A step that was done before one that must come before it. */
 export interface OrderBreak {

@@ -1,4 +1,4 @@
-import type { Step } from '../plan/plan'
+import type { Step } from '../plan/step'
 import { findOrderBreaks } from './check-order'
 
 /** One entry of a run: a step done, passed by, or taken back. */

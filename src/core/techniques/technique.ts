@@ -6,7 +6,9 @@ import type { PlanDraft } from '../plan/draft'
 import type { RoundLimits } from '../rounds/round-list'
 import type { Protocol } from '../quantities/defaults'
 import type { Trouble } from './trouble'
-import type { CautionLevel, FitTest, Geometry, ScheduleEntry, Step } from '../plan/plan'
+import type { CautionLevel, FitTest, ScheduleEntry } from '../plan/plan'
+import type { Geometry } from '../plan/geometry'
+import type { Step } from '../plan/step'
 
 export interface OptionValue {
   readonly id: string

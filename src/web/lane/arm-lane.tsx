@@ -1,10 +1,10 @@
 import { useMemo } from 'react'
 import { formatLength } from '#core/plan/format-decision'
-import type { Geometry } from '#core/plan/plan'
+import type { Geometry } from '#core/plan/geometry'
 import { HandMark, type LaneHand } from './lane-hand'
 import { LaneRuler } from './lane-ruler'
 import { xOfTap } from './level-of-tap'
-import type { LaneProps } from './lane'
+import type { LaneProps } from './lane-props'
 import { smoothPath, type Point } from './smooth-path'
 
 const pad = { left: 3, right: 3, top: 3.6, bottom: 3.4 }

@@ -1,9 +1,9 @@
 import { useMemo } from 'react'
 import { formatLength } from '#core/plan/format-decision'
-import type { Geometry, GeometryBand } from '#core/plan/plan'
+import type { Geometry, GeometryBand } from '#core/plan/geometry'
 import { shapeColumn, type ColumnShape, type View } from './column-shape'
 import { HandMark, type LaneHand } from './lane-hand'
-import type { LaneProps } from './lane'
+import type { LaneProps } from './lane-props'
 import { smoothPath, type Point } from './smooth-path'
 
 const gapCm = 6

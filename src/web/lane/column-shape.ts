@@ -1,4 +1,4 @@
-import type { Geometry } from '#core/plan/plan'
+import type { Geometry } from '#core/plan/geometry'
 import type { Point } from './smooth-path'
 
 export type View = 'front' | 'side'

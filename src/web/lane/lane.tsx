@@ -1,32 +1,11 @@
 import { memo } from 'react'
-import type { Side } from '#core/case/vocabulary'
-import type { DisplayUnits } from '#core/plan/format-decision'
-import type { Geometry } from '#core/plan/plan'
 import { ArmLane } from './arm-lane'
 import { ColumnLane } from './column-lane'
-import type { LaneHand } from './lane-hand'
 import { LaneList } from './lane-list'
+import type { LaneProps } from './lane-props'
 import { LegLane } from './leg-lane'
 import { SheetLane } from './sheet-lane'
 import { TemplateLane } from './template-lane'
-
-/** What a stage lays over the drawing. */
-export type LaneLayer = 'readings' | 'padding' | 'bandage' | 'slab' | 'points' | 'sheet'
-
-export interface LaneProps {
-  readonly geometry: Geometry
-  readonly units: DisplayUnits
-  readonly layers: readonly LaneLayer[]
-  /** Ids of places to light: what is being measured, where the step is. */
-  readonly lit?: readonly string[]
-  /** The side drawn, when it is not the injured one. */
-  readonly drawnSide?: Side | undefined
-  /** Hands at work, and those that wait. */
-  readonly hands?: readonly LaneHand[] | undefined
-  readonly onPick?: ((id: string) => void) | undefined
-  /** A tap on the limb: how far along its axis, cm. */
-  readonly onLevel?: ((cm: number) => void) | undefined
-}
 
 const bodies = { leg: LegLane, arm: ArmLane, neck: ColumnLane, trunk: ColumnLane } as const
 

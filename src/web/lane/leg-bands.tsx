@@ -1,5 +1,5 @@
-import type { GeometryBand } from '#core/plan/plan'
-import type { LaneProps } from './lane'
+import type { GeometryBand } from '#core/plan/geometry'
+import type { LaneProps } from './lane-props'
 import type { LegShape } from './leg-shape'
 import { smoothPath, straightPath, type Point } from './smooth-path'
 

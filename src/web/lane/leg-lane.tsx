@@ -5,7 +5,7 @@ import { LaneRuler } from './lane-ruler'
 import { LegBands } from './leg-bands'
 import { xOfTap } from './level-of-tap'
 import { shapeLeg, type DrawnStation, type LegShape } from './leg-shape'
-import type { LaneProps } from './lane'
+import type { LaneProps } from './lane-props'
 import { smoothPath, type Point } from './smooth-path'
 
 const pad = { left: 7, right: 2.5 }

@@ -1,4 +1,5 @@
-import type { FitTest, Step } from '../../plan/plan'
+import type { FitTest } from '../../plan/plan'
+import type { Step } from '../../plan/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 

@@ -1,6 +1,6 @@
 import type { Side } from '../../case/vocabulary'
-import type { Step } from '../../plan/plan'
-import type { StepAngle } from '../../plan/step-work'
+import type { Step } from '../../plan/step'
+import type { StepAngle } from '../../plan/step'
 import { formatValue } from '../../plan/format-decision'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import { holdsItself } from '../shared/hold'

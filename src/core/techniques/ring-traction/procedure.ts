@@ -1,6 +1,7 @@
 import type { Side } from '../../case/vocabulary'
-import type { FitTest, Step } from '../../plan/plan'
-import type { StepPull } from '../../plan/step-work'
+import type { FitTest } from '../../plan/plan'
+import type { Step } from '../../plan/step'
+import type { StepPull } from '../../plan/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 

@@ -1,7 +1,7 @@
 import { measureFixedWindow } from '../../crew/fixed-window'
 import type { PlanDraft } from '../../plan/draft'
 import { formatValue } from '../../plan/format-decision'
-import type { Step } from '../../plan/plan'
+import type { Step } from '../../plan/step'
 
 export interface PeopleQuestion {
   readonly id?: 'least-crew' | 'people'

@@ -1,4 +1,4 @@
-import type { Step } from '../../plan/plan'
+import type { Step } from '../../plan/step'
 
 type StepDraft = Pick<Step, 'id' | 'text' | 'why' | 'prevents' | 'after' | 'minutes'> & Partial<Step>
 

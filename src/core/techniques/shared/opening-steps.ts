@@ -1,5 +1,5 @@
 import type { Side } from '../../case/vocabulary'
-import type { Step } from '../../plan/plan'
+import type { Step } from '../../plan/step'
 import { makeStep } from './make-step'
 
 export interface OpeningFacts {

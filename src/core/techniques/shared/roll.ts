@@ -1,6 +1,6 @@
 import { hasFlag } from '../../case/clinical-case'
 import type { PlanDraft } from '../../plan/draft'
-import type { Step } from '../../plan/plan'
+import type { Step } from '../../plan/step'
 import type { OptionValues, TechniqueOption } from '../technique'
 import { decidePeople } from './decide-people'
 

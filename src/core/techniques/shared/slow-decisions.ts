@@ -1,7 +1,7 @@
 import { hasFlag, isYoungerThan, type ClinicalCase } from '../../case/clinical-case'
 import { heatDefaults } from '../../heat/heat-input'
 import type { PlanDraft } from '../../plan/draft'
-import type { Step } from '../../plan/plan'
+import type { Step } from '../../plan/step'
 import { readDefaults } from '../../quantities/defaults'
 import type { SettingMaterial } from '../../setting/working-time'
 

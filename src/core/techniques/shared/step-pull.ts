@@ -1,5 +1,5 @@
 import type { PlanDraft } from '../../plan/draft'
-import type { StepPull, StepStraps } from '../../plan/step-work'
+import type { StepPull, StepStraps } from '../../plan/step'
 import { readDefaults } from '../../quantities/defaults'
 import { pullDefaults } from '../../traction/decide-pull'
 

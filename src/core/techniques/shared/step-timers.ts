@@ -1,4 +1,4 @@
-import type { StepTimer } from '../../plan/step-work'
+import type { StepTimer } from '../../plan/step'
 
 /** The setting clock: starts when the wetting ends. */
 export function settingTimer(minutes: number): StepTimer {

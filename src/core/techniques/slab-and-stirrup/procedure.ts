@@ -1,6 +1,7 @@
 import type { Side } from '../../case/vocabulary'
 import { formatValue } from '../../plan/format-decision'
-import type { FitTest, Step } from '../../plan/plan'
+import type { FitTest } from '../../plan/plan'
+import type { Step } from '../../plan/step'
 import { holdsItself } from '../shared/hold'
 import { makeStep } from '../shared/make-step'
 import { ankleAngle, footPlane } from '../shared/step-angles'

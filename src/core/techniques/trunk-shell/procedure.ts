@@ -1,5 +1,6 @@
-import type { FitTest, Step } from '../../plan/plan'
-import type { StepStrap } from '../../plan/step-work'
+import type { FitTest } from '../../plan/plan'
+import type { Step } from '../../plan/step'
+import type { StepStrap } from '../../plan/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../technique'

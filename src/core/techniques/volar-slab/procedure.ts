@@ -1,5 +1,6 @@
 import type { Side } from '../../case/vocabulary'
-import type { FitTest, Step } from '../../plan/plan'
+import type { FitTest } from '../../plan/plan'
+import type { Step } from '../../plan/step'
 import { makeStep } from '../shared/make-step'
 import { wristAngle } from '../shared/step-angles'
 import { cureTimer, holdTimer, settingTimer, wettingTimer } from '../shared/step-timers'

@@ -1,4 +1,4 @@
-import type { GeometryPolygon } from '../../plan/plan'
+import type { GeometryPolygon } from '../../plan/geometry'
 
 export interface VolarCut {
   readonly widthCm: number

@@ -1,4 +1,4 @@
-import type { HandPlace, Step } from '#core/plan/plan'
+import type { HandPlace, Step } from '#core/plan/step'
 import { openSteps } from '#core/techniques/check-order'
 import type { CrewMember } from '#contract/records/case'
 import type { RunRecord, StepOutcome } from '#contract/records/run'

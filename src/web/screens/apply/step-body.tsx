@@ -1,5 +1,6 @@
 import { stepName } from '#core/plan/step-name'
-import type { Plan, Step } from '#core/plan/plan'
+import type { Plan } from '#core/plan/plan'
+import type { Step } from '#core/plan/step'
 import { timersOf } from '#core/plan/step-work'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'

@@ -1,5 +1,5 @@
 import { useRef } from 'react'
-import type { Geometry } from '#core/plan/plan'
+import type { Geometry } from '#core/plan/geometry'
 import { formatLength } from '#core/plan/format-decision'
 import { Lane } from '../../lane/lane'
 import { useSettings } from '../../stores/session-store'

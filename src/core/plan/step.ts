@@ -1,0 +1,92 @@
+/** What a timer counts; each kind looks and sounds alike everywhere. */
+export const timerKinds = ['wetting', 'set', 'hold', 'cure', 'cooling', 'limit', 'wait'] as const
+export type TimerKind = (typeof timerKinds)[number]
+
+/** A timer that belongs to a step. */
+export interface StepTimer {
+  readonly id: string
+  readonly label: string
+  readonly minutes: number
+  readonly kind: TimerKind
+  /** Starts by itself when the step comes up or when it is done; or only when it is asked for. */
+  readonly starts: 'shown' | 'done' | 'asked'
+  /** The step whose end makes it moot; without one it runs to its own end. */
+  readonly until?: string
+}
+
+/** An angle to hold at a step, degrees; `lowDeg` to `highDeg` is the band that counts as held. */
+export interface StepAngle {
+  readonly id: 'ankle' | 'knee' | 'wrist' | 'foot-plane'
+  readonly label: string
+  readonly targetDeg: number
+  readonly lowDeg: number
+  readonly highDeg: number
+}
+
+/** A pull to take at a step. */
+export interface StepPull {
+  /** What the school expects, kg. */
+  readonly expectedKg: number
+  /** More than this is not pulled, kg. */
+  readonly mostKg: number
+  /** True when the pull ends where the pain eases, false when it ends at the figure. */
+  readonly toRelief: boolean
+  readonly school: string
+}
+
+export interface StepStrap {
+  readonly id: string
+  readonly label: string
+  /** Loop left over when the fingers that the school wants lie under it, cm; null where no figure is decided. */
+  readonly slackCm: number | null
+}
+
+/** Straps to close at a step; `given` binds their order to the list. */
+export interface StepStraps {
+  readonly order: 'given' | 'any'
+  readonly straps: readonly StepStrap[]
+}
+
+/** Where a pair of hands is needed: at the work, or holding the limb, or fetching. */
+export type HandPlace = 'apply' | 'hold-distal' | 'hold-joint' | 'hold-proximal' | 'fetch'
+
+/** One step of the application. */
+export interface Step {
+  readonly id: string
+  readonly text: string
+  readonly why: string
+  /** The mistake that this step prevents. */
+  readonly prevents: string
+  /** Steps that must come before. */
+  readonly after: readonly string[]
+  readonly hands: readonly HandPlace[]
+  /** A hold that lasts from the start of one step to the end of another. */
+  readonly holds: { readonly from: string; readonly to: string; readonly place: HandPlace } | null
+  /** Least, likely and most minutes. */
+  readonly minutes: readonly [number, number, number]
+  /** Falls between wetting and set. */
+  readonly wet: boolean
+  /** Things to fetch, one by one, for the step that lays out. */
+  readonly items?: readonly string[]
+  /** The timer that its end starts. */
+  readonly timer?: StepTimer
+  /** Further timers: those that start when it comes up, and those that are asked for. */
+  readonly moreTimers?: readonly StepTimer[]
+  /** Angles to hold, with their bands. */
+  readonly angles?: readonly StepAngle[]
+  /** A pull to take. */
+  readonly pull?: StepPull
+  /** Straps to close. */
+  readonly straps?: StepStraps
+  /** What has to be there before it can be confirmed, and where to enter it. */
+  readonly waitsFor?: string
+  /** Must be confirmed with its own button, in these words; never by Space or a pedal. */
+  readonly confirm?: string
+  /** Done only when planned: passing it by needs no reason. */
+  readonly optional?: boolean
+  /** First on the patient's own body: identity and side come before it. */
+  readonly onPatient?: boolean
+  readonly cautions: readonly string[]
+  /** Places on the lane (station, band or mark ids) that the step concerns. */
+  readonly where: readonly string[]
+}

@@ -1,0 +1,22 @@
+import type { Side } from '#core/case/vocabulary'
+import type { DisplayUnits } from '#core/plan/format-decision'
+import type { Geometry } from '#core/plan/geometry'
+import type { LaneHand } from './lane-hand'
+
+/** What a stage lays over the drawing. */
+export type LaneLayer = 'readings' | 'padding' | 'bandage' | 'slab' | 'points' | 'sheet'
+
+export interface LaneProps {
+  readonly geometry: Geometry
+  readonly units: DisplayUnits
+  readonly layers: readonly LaneLayer[]
+  /** Ids of places to light: what is being measured, where the step is. */
+  readonly lit?: readonly string[]
+  /** The side drawn, when it is not the injured one. */
+  readonly drawnSide?: Side | undefined
+  /** Hands at work, and those that wait. */
+  readonly hands?: readonly LaneHand[] | undefined
+  readonly onPick?: ((id: string) => void) | undefined
+  /** A tap on the limb: how far along its axis, cm. */
+  readonly onLevel?: ((cm: number) => void) | undefined
+}
