@@ -19,6 +19,9 @@ export interface Snapshot<R> extends StreamHead {
 }
 
 const tables: Record<StreamType, string> = { episode: 'episodes', case: 'cases', person: 'people', place: 'places' }
+/** A case never changes its stay: so many are remembered. */
+const mostRemembered = 10_000
+
 const inside = (transaction?: Transaction): { transaction?: Transaction } => (transaction ? { transaction } : {})
 
 function toSnapshot<R>(row: SnapshotRow): Snapshot<R> {
@@ -36,6 +39,7 @@ export function headOf(found: StreamHead | null): StreamHead {
 
 /** Reads and writes stream heads and snapshots of episodes and cases. */
 export function createStreamRepository(db: Sequelize, models: Models) {
+  const episodeByCase = new Map<string, string>()
   return {
     /** The head of a stream, locked until the transaction ends; version 0 when the stream does not exist. */
     async lockHead(type: StreamType, id: string, transaction: Transaction): Promise<StreamHead> {
@@ -47,13 +51,20 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     },
 
     /** The episode that a case belongs to, which never changes; null for a case that does not exist. */
-    async episodeOf(caseId: string, transaction: Transaction): Promise<string | null> {
+    async episodeOf(caseId: string, transaction?: Transaction): Promise<string | null> {
+      const known = episodeByCase.get(caseId)
+      if (known !== undefined) return known
       const rows = await db.query<{ episodeId: string }>('SELECT episode_id AS episodeId FROM cases WHERE id = :caseId', {
         type: QueryTypes.SELECT,
         replacements: { caseId },
-        transaction,
+        ...inside(transaction),
       })
-      return rows[0]?.episodeId ?? null
+      const episodeId = rows[0]?.episodeId ?? null
+      if (episodeId !== null) {
+        if (episodeByCase.size >= mostRemembered) episodeByCase.clear()
+        episodeByCase.set(caseId, episodeId)
+      }
+      return episodeId
     },
 
     async findEpisode(id: string, transaction?: Transaction): Promise<Snapshot<EpisodeRecord> | null> {

@@ -7,6 +7,7 @@ import { ApiError, invalidInput } from '../api-error'
 import { inTransaction } from '../db/in-transaction'
 import { checkPlan } from './accept-plan'
 import { admitTime } from './admit-time'
+import { createTurns } from './take-turns'
 import { writeCaseEvent } from './write-case-event'
 import { writeEpisodeEvent } from './write-episode-event'
 import { writePersonEvent, writePlaceEvent } from './write-own-event'
@@ -19,6 +20,7 @@ const plannings = 3
  * from an older version is refused with both sides; an accepted plan is planned again, outside of any lock.
  */
 export function createAppendService(deps: AppendDeps) {
+  const takeTurns = createTurns()
   return async function append(input: EventInput, actor: Actor): Promise<Appended> {
     checkRight(input, actor)
     const repeated = await deps.events.find(input.id)
@@ -29,7 +31,8 @@ export function createAppendService(deps: AppendDeps) {
         const receivedMs = deps.clock()
         const time = admitTime(input, receivedMs)
         const writing = { input, actor, time, checked, receivedAt: new Date(receivedMs).toISOString() }
-        return await inTransaction(deps.db, (transaction) => writers[input.stream.type](deps, writing, transaction))
+        const key = await keyOf(deps, input)
+        return await takeTurns(key, () => inTransaction(deps.db, (transaction) => writers[input.stream.type](deps, writing, transaction)))
       } catch (error) {
         if (error instanceof MovedOn && planned < plannings) continue
         if (error instanceof MovedOn || (error as Error).name === 'SequelizeUniqueConstraintError') {
@@ -41,6 +44,12 @@ export function createAppendService(deps: AppendDeps) {
       }
     }
   }
+}
+
+/** What is locked first, and so what has to be waited for: the stay for an event of a case. */
+async function keyOf(deps: AppendDeps, { stream, body }: EventInput): Promise<string> {
+  if (stream.type !== 'case') return stream.id
+  return (await deps.streams.episodeOf(stream.id)) ?? (body as { episodeId?: string }).episodeId ?? stream.id
 }
 
 export type AppendEvent = ReturnType<typeof createAppendService>
