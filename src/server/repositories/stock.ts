@@ -3,6 +3,20 @@ import type { StockItem } from '#core/case/clinical-case'
 import type { StockLine, StockLot, StockMovement, StockPlace } from '#contract/records/store'
 import { genesis } from './streams'
 
+/** Counts of lots in columns, the n-th of each belonging together: tens of thousands pass between threads quickly like this. */
+export interface CountedLots {
+  readonly lotIds: readonly string[]
+  readonly itemCodes: readonly string[]
+  readonly lots: readonly string[]
+  readonly expiresOn: readonly (string | null)[]
+  readonly counts: readonly number[]
+  /** Against what was there before. */
+  readonly deltas: readonly number[]
+}
+
+/** Rows that are written in one statement: few enough that nobody else waits for it. */
+const batch = 500
+
 interface LotRow {
   lotId: string
   itemCode: string
@@ -32,6 +46,28 @@ export function createStockRepository(db: Sequelize) {
       { type: QueryTypes.SELECT, replacements: { placeId, itemCode }, ...inside(transaction) },
     )
     return rows
+  }
+  const addMovements = async (rows: readonly MovementRow[], transaction: Transaction): Promise<void> => {
+    if (rows.length === 0) return
+    const values = rows.map((row) => [
+      row.eventId,
+      row.placeId,
+      row.itemCode,
+      row.lotId,
+      row.delta,
+      row.kind,
+      row.caseId,
+      row.actorName,
+      row.at,
+    ])
+    await db.query(
+      'INSERT INTO stock_movements (event_id, place_id, item_code, lot_id, delta, kind, case_id, actor_name, at) VALUES :values',
+      {
+        type: QueryTypes.INSERT,
+        replacements: { values },
+        transaction,
+      },
+    )
   }
   return {
     lotsOf,
@@ -159,26 +195,43 @@ export function createStockRepository(db: Sequelize) {
       })
     },
     /** Sets the counts of many lots at once, making those that are new. */
-    async replaceLots(placeId: string, lots: readonly StockLot[], transaction: Transaction): Promise<void> {
-      for (let from = 0; from < lots.length; from += 500) {
-        const values = lots.slice(from, from + 500).map((lot) => [lot.lotId, placeId, lot.itemCode, lot.lot, lot.expiresOn, lot.count])
+    async replaceLots(placeId: string, counted: CountedLots, transaction: Transaction): Promise<void> {
+      for (let from = 0; from < counted.lotIds.length; from += batch) {
+        const values = counted.lotIds
+          .slice(from, from + batch)
+          .map((lotId, index) => [
+            lotId,
+            placeId,
+            counted.itemCodes[from + index],
+            counted.lots[from + index],
+            counted.expiresOn[from + index],
+            counted.counts[from + index],
+          ])
         await db.query(
           'INSERT INTO lots (id, place_id, item_code, lot, expires_on, count) VALUES :values ON DUPLICATE KEY UPDATE count = VALUES(count)',
           { type: QueryTypes.INSERT, replacements: { values }, transaction },
         )
       }
     },
-    async addMovements(rows: readonly MovementRow[], transaction: Transaction): Promise<void> {
-      for (let from = 0; from < rows.length; from += 500) {
-        const values = rows
-          .slice(from, from + 500)
-          .map((row) => [row.eventId, row.placeId, row.itemCode, row.lotId, row.delta, row.kind, row.caseId, row.actorName, row.at])
-        await db.query(
-          'INSERT INTO stock_movements (event_id, place_id, item_code, lot_id, delta, kind, case_id, actor_name, at) VALUES :values',
-          { type: QueryTypes.INSERT, replacements: { values }, transaction },
-        )
+    /** The movements of an import. */
+    async addImported(
+      counted: CountedLots,
+      by: Pick<MovementRow, 'eventId' | 'placeId' | 'actorName' | 'at'>,
+      transaction: Transaction,
+    ): Promise<void> {
+      for (let from = 0; from < counted.lotIds.length; from += batch) {
+        const rows = counted.lotIds.slice(from, from + batch).map((lotId, index): MovementRow => ({
+          ...by,
+          lotId,
+          itemCode: counted.itemCodes[from + index] ?? '',
+          delta: counted.deltas[from + index] ?? 0,
+          kind: 'imported',
+          caseId: null,
+        }))
+        await addMovements(rows, transaction)
       }
     },
+    addMovements,
     async movements(placeId: string, limit: number): Promise<readonly StockMovement[]> {
       const rows = await db.query<Omit<StockMovement, 'at' | 'id'> & { id: number; at: Date }>(
         `SELECT id, item_code AS itemCode, delta, kind, case_id AS caseId, actor_name AS \`by\`, at FROM stock_movements

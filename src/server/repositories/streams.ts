@@ -50,6 +50,15 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       return headOf(rows[0] ?? null)
     },
 
+    /** Where a stream stands now. */
+    async headOf(type: StreamType, id: string): Promise<StreamHead> {
+      const rows = await db.query<{ version: number; headHash: string }>(
+        `SELECT version, head_hash AS headHash FROM ${tables[type]} WHERE id = :id`,
+        { type: QueryTypes.SELECT, replacements: { id } },
+      )
+      return headOf(rows[0] ?? null)
+    },
+
     /** The episode that a case belongs to, which never changes; null for a case that does not exist. */
     async episodeOf(caseId: string, transaction?: Transaction): Promise<string | null> {
       const known = episodeByCase.get(caseId)

@@ -2,6 +2,7 @@ import { parse } from 'csv-parse/sync'
 import { v7 as uuidv7 } from 'uuid'
 import type { Problem } from '#core/case/problem'
 import { stockColumns, type StockLot } from '#contract/records/store'
+import type { CountedLots } from '../repositories/stock'
 
 const mostRows = 50_000
 const mostProblems = 50
@@ -15,10 +16,8 @@ export interface CsvInput {
   /** Lots that the place holds. */
   readonly before: readonly StockLot[]
 }
-export interface CountedLot {
-  readonly lot: StockLot
-  readonly delta: number
-}
+const none: CountedLots = { lotIds: [], itemCodes: [], lots: [], expiresOn: [], counts: [], deltas: [] }
+
 interface CsvRow {
   readonly line: number
   readonly cells: readonly string[]
@@ -28,12 +27,9 @@ interface CsvRow {
  * Reads counts of lots from CSV (RFC 4180; comma, semicolon or tab; with or without BOM; LF or CRLF): each row is the count of one
  * lot. Every bad row is reported by its line, and then none is taken. Runs in a worker: what is sent may be anything.
  */
-export function readStockCsv({ text, known, before }: CsvInput): {
-  readonly lots: readonly CountedLot[]
-  readonly problems: readonly Problem[]
-} {
+export function readStockCsv({ text, known, before }: CsvInput): { readonly counted: CountedLots; readonly problems: readonly Problem[] } {
   const read = readRows(text)
-  if ('problems' in read) return { lots: [], problems: read.problems }
+  if ('problems' in read) return { counted: none, problems: read.problems }
   return readLots(read.rows, new Set(known), new Map(before.map((lot) => [keyOf(lot), lot])))
 }
 
@@ -83,37 +79,47 @@ function readLots(
   rows: readonly CsvRow[],
   known: ReadonlySet<string>,
   before: ReadonlyMap<string, StockLot>,
-): { readonly lots: readonly CountedLot[]; readonly problems: readonly Problem[] } {
+): { readonly counted: CountedLots; readonly problems: readonly Problem[] } {
   const problems: Problem[] = []
   const seen = new Map<string, number>()
-  const lots = rows.map(({ line, cells }) => {
-    const [itemCode = '', lot = '', expiresOn = '', count = ''] = cells
-    const report = (message: string): void => void problems.push(problem(line, message))
-    if (cells.length !== stockColumns.length)
-      report(`${cells.length} cells instead of ${stockColumns.length}: check quotes and separators.`)
-    else {
-      if (!known.has(itemCode)) report(`item_code "${itemCode}" is not in the catalogue: use a code from an export.`)
-      if (lot === '' || lot.length > 40) report('lot must have 1 to 40 characters.')
-      if (expiresOn !== '' && !isDay(expiresOn))
-        report(`expires_on "${expiresOn}" is not a day such as 2027-03-31; leave it empty when it does not expire.`)
-      if (!/^\d{1,6}$/.test(count)) report(`count "${count}" must be a whole number from 0 to 999999.`)
-    }
-    const key = keyOf({ itemCode, lot, expiresOn: expiresOn || null })
+  const found = { lotIds: [] as string[], itemCodes: [] as string[], lots: [] as string[] }
+  const figures = { expiresOn: [] as (string | null)[], counts: [] as number[], deltas: [] as number[] }
+  for (const { line, cells } of rows) {
+    const [itemCode = '', lot = '', expires = '', count = ''] = cells
+    problems.push(...judgeRow(cells, known).map((message) => problem(line, message)))
+    const expiresOn = expires || null
+    const key = keyOf({ itemCode, lot, expiresOn })
     const first = seen.get(key)
-    if (first !== undefined) report(`The same item, lot and expiry stand in line ${first} already: keep one.`)
+    if (first !== undefined) problems.push(problem(line, `The same item, lot and expiry stand in line ${first} already: keep one.`))
     seen.set(key, line)
     const old = before.get(key)
-    const made: StockLot = { lotId: old?.lotId ?? uuidv7(), itemCode, lot, expiresOn: expiresOn || null, count: Number(count) }
-    return { lot: made, delta: made.count - (old?.count ?? 0) }
-  })
-  if (problems.length > 0) {
-    const more = problems.length - mostProblems
-    return {
-      lots: [],
-      problems: [...problems.slice(0, mostProblems), ...(more > 0 ? [problem(0, `and ${more} more rows like these.`)] : [])],
-    }
+    found.lotIds.push(old?.lotId ?? uuidv7())
+    found.itemCodes.push(itemCode)
+    found.lots.push(lot)
+    figures.expiresOn.push(expiresOn)
+    figures.counts.push(Number(count))
+    figures.deltas.push(Number(count) - (old?.count ?? 0))
   }
-  return { lots, problems: [] }
+  if (problems.length === 0) return { counted: { ...found, ...figures }, problems }
+  const more = problems.length - mostProblems
+  return {
+    counted: none,
+    problems: [...problems.slice(0, mostProblems), ...(more > 0 ? [problem(0, `and ${more} more rows like these.`)] : [])],
+  }
+}
+
+/** What is wrong with the cells of one row, in sentences. */
+function judgeRow(cells: readonly string[], known: ReadonlySet<string>): readonly string[] {
+  if (cells.length !== stockColumns.length) return [`${cells.length} cells instead of ${stockColumns.length}: check quotes and separators.`]
+  const [itemCode = '', lot = '', expiresOn = '', count = ''] = cells
+  return [
+    ...(known.has(itemCode) ? [] : [`item_code "${itemCode}" is not in the catalogue: use a code from an export.`]),
+    ...(lot === '' || lot.length > 40 ? ['lot must have 1 to 40 characters.'] : []),
+    ...(expiresOn !== '' && !isDay(expiresOn)
+      ? [`expires_on "${expiresOn}" is not a day such as 2027-03-31; leave it empty when it does not expire.`]
+      : []),
+    ...(/^\d{1,6}$/.test(count) ? [] : [`count "${count}" must be a whole number from 0 to 999999.`]),
+  ]
 }
 
 function isDay(text: string): boolean {
