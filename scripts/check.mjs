@@ -1,4 +1,4 @@
-// npm run check: types, lint and boundaries, format, unused code. Seconds, no database.
+// npm run check: types, lint, format, unused code, which room imports which. Seconds, no database.
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -19,6 +19,7 @@ const tools = {
     'vite.config.ts',
   ],
   unused: ['node_modules/knip/bin/knip.js', '--no-progress'],
+  rooms: ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', 'src', '--config', '.dependency-cruiser.mjs'],
 }
 
 /** Runs one tool; its output is shown only when it fails. */
@@ -39,11 +40,7 @@ function run(name) {
 /** Runs every check; returns one result each. */
 export async function runChecks() {
   const results = []
-  for (const pair of [
-    ['types', 'format'],
-    ['lint', 'unused'],
-  ])
-    results.push(...(await Promise.all(pair.map(run))))
+  for (const pair of [['types', 'format'], ['lint', 'unused'], ['rooms']]) results.push(...(await Promise.all(pair.map(run))))
   for (const { name, passed, output } of results) console.log(passed ? `ok   ${name}` : `FAIL ${name}\n${output}`)
   return results
 }
