@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { readdirSync, readFileSync } from 'node:fs'
-import { approvedSheet } from './approved-sheet'
+import { approvedSheet, without } from './approved-sheet'
 import { approvedPath, exampleFile, exampleNames } from './example-files'
 
 /** A clinical figure, word or rule changes only when somebody has read the change: in the sheets under tests/approved. */
@@ -14,9 +14,11 @@ describe('approved plans', () => {
     it(`${name} plans as it was approved, with every option and flag`, () => {
       const approved = readFileSync(approvedPath(name), 'utf8').split('\n')
       const today = approvedSheet(exampleFile(name)).split('\n')
-      const at = today.findIndex((line, index) => line !== approved[index])
-      expect(today[at], `line ${at + 1} differs: read the change, then npm run approve-plans`).to.equal(approved[at])
-      expect(today).to.have.length(approved.length)
+      const changes = [...without(approved, today).map((line) => `- ${line}`), ...without(today, approved).map((line) => `+ ${line}`)]
+      expect(
+        today.join('\n') === approved.join('\n'),
+        `read the change, then npm run approve-plans:\n${changes.join('\n') || 'the order'}`,
+      ).to.equal(true)
     })
   }
 })

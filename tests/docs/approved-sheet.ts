@@ -27,7 +27,7 @@ export function approvedSheet(file: CaseFile): string {
     const sheet = outcomeOf(changed)
     const less = without(quick, sheet).map((line) => `- ${line}`)
     const more = without(sheet, quick).map((line) => `+ ${line}`)
-    return ['', `== ${name}`, ...(less.length + more.length === 0 ? ['nothing changes'] : [...less, ...more])]
+    return less.length + more.length === 0 ? [] : ['', `== ${name}`, ...less, ...more]
   })
   return `${[...base, ...changes].join('\n')}\n`
 }
@@ -51,12 +51,12 @@ function variantsOf(file: CaseFile): readonly Variant[] {
   ]
 }
 
-/** What a case comes to, without how: no working lines, no outlines, none of the two slow decisions. */
+/** What a case comes to, without how: no working lines, none of the two slow decisions. */
 function outcomeOf(file: CaseFile): readonly string[] {
   const { clinicalCase, problems } = readCase(file)
   const plan = clinicalCase && planCase(clinicalCase, testContext(), problems)
   if (!plan) throw new Error(`not a case: ${JSON.stringify(problems)}`)
-  return [...measureLines(file, plan), ...planSheet(plan).filter((line) => !/^ {2}\S+ (from|by) |^outline /.test(line))]
+  return [...measureLines(file, plan), ...planSheet(plan).filter((line) => !/^ {2}\S+ (from|by) /.test(line))]
 }
 
 /** What is asked to be measured, and in which words. */
@@ -78,7 +78,7 @@ function techniqueOf(file: CaseFile): Technique {
 }
 
 /** Lines of one sheet that the other does not have as often. */
-function without(lines: readonly string[], other: readonly string[]): readonly string[] {
+export function without(lines: readonly string[], other: readonly string[]): readonly string[] {
   const left = new Map<string, number>()
   for (const line of other) left.set(line, (left.get(line) ?? 0) + 1)
   return lines.filter((line) => {

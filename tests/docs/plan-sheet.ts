@@ -3,9 +3,8 @@ import type { Plan } from '#core/plan/plan'
 import type { Step } from '#core/plan/step'
 import { timersOf } from '#core/plan/step-work'
 
-/** Every figure and word of a plan, a line each, so that any change of one shows as a changed line. */
+/** Every figure and word of a plan, a line each, so that any change of one shows as a changed line; what there is none of is not said. */
 export function planSheet(plan: Plan): readonly string[] {
-  const { geometry } = plan
   return [
     ...plan.cautions.map(
       (one) => `${one.level} ${one.code} @ ${[...one.decisions, ...one.steps].join(' ') || 'plan'}: ${one.text} ${one.why}`,
@@ -15,7 +14,12 @@ export function planSheet(plan: Plan): readonly string[] {
     ...plan.pending.map((one) => `pending ${one.decision}`),
     ...plan.materials.map(
       (one) =>
-        `material ${one.id} = ${one.item}, wide ${figure(one.widthCm)}, long ${figure(one.lengthCm)}, rolls ${figure(one.rolls)}, layers ${figure(one.layers)}: ${one.note}`,
+        said(`material ${one.id} = ${one.item}`, [
+          ['wide', one.widthCm],
+          ['long', one.lengthCm],
+          ['rolls', one.rolls],
+          ['layers', one.layers],
+        ]) + (one.note ? `: ${one.note}` : ''),
     ),
     ...plan.procedure.steps.flatMap(stepLines),
     ...plan.fit.map((one) => `fit ${one.id} @ ${one.where.join(' ')}: ${one.text}. ${one.why} ${one.remedy}`),
@@ -24,17 +28,6 @@ export function planSheet(plan: Plan): readonly string[] {
     ...plan.schedule
       .filter((one) => one.kind !== 'round')
       .map((one) => `at ${figure(one.dueMin)} min, grace ${figure(one.graceMin)}: ${one.kind} ${one.id}: ${one.text}`),
-    `body ${geometry.body} ${geometry.side ?? ''}, angles ${figure(geometry.angles)}`,
-    ...geometry.axes.map((one) => `axis ${one.id} ${figure(one.lengthCm)}: ${one.label}`),
-    ...geometry.stations.map(
-      (one) => `station ${one.axis} ${one.id} at ${figure(one.atCm)} girth ${figure(one.girthCm)} ${one.from}: ${one.label}`,
-    ),
-    ...geometry.bands.map(
-      (one) =>
-        `band ${one.kind} ${one.axis} ${one.id} ${figure(one.fromCm)} to ${figure(one.toCm)}${one.line ? `, course ${figure(one.line)}` : ''}: ${one.label}`,
-    ),
-    ...geometry.marks.map((one) => `mark ${one.kind} ${one.axis} ${one.id} at ${figure(one.atCm)}: ${one.label}`),
-    ...geometry.polygons.map((one) => `outline ${one.role} ${one.id} ${figure(one.points)}: ${one.label}`),
   ]
 }
 
@@ -67,12 +60,16 @@ function stepLines(step: Step): readonly string[] {
   const ways = [step.wet ? 'wet' : '', step.optional ? 'optional' : '', step.onPatient ? 'on the patient' : ''].filter(Boolean).join(', ')
   return [
     `step ${id}: ${step.text} | ${step.why} | ${step.prevents}`,
-    `  ${id} ${figure(step.minutes)} min, hands ${step.hands.join(' ') || 'none'}, after ${step.after.join(' ') || 'nothing'}, at ${step.where.join(' ') || 'nowhere'}${ways ? `, ${ways}` : ''}`,
+    said(`  ${id} ${figure(step.minutes)} min`, [
+      ['hands', step.hands.join(' ') || null],
+      ['after', step.after.join(' ') || null],
+      ['at', step.where.join(' ') || null],
+    ]) + (ways ? `, ${ways}` : ''),
     ...(step.holds ? [`  ${id} holds ${step.holds.place} from ${step.holds.from} to ${step.holds.to}`] : []),
     ...(step.items ?? []).map((item) => `  ${id} item ${item}`),
     ...timersOf(step).map(
       (one) =>
-        `  ${id} timer ${one.id} ${one.kind} ${figure(one.minutes)} min from ${one.starts} until ${one.until ?? 'its end'}: ${one.label}`,
+        `  ${id} timer ${one.id} ${one.kind} ${figure(one.minutes)} min from ${one.starts}${one.until ? ` until ${one.until}` : ''}: ${one.label}`,
     ),
     ...(step.angles ?? []).map((one) => `  ${id} angle ${one.id} ${one.targetDeg} (${one.lowDeg} to ${one.highDeg}): ${one.label}`),
     ...(step.pull
@@ -81,11 +78,16 @@ function stepLines(step: Step): readonly string[] {
         ]
       : []),
     ...(step.straps?.straps ?? []).map(
-      (one) => `  ${id} strap ${one.id} slack ${figure(one.slackCm)}, order ${step.straps?.order}: ${one.label}`,
+      (one) => `${said(`  ${id} strap ${one.id}`, [['slack', one.slackCm]])}, order ${step.straps?.order}: ${one.label}`,
     ),
     ...(step.waitsFor ? [`  ${id} waits: ${step.waitsFor}`] : []),
     ...(step.confirm ? [`  ${id} button: ${step.confirm}`] : []),
   ]
+}
+
+/** A line with those of its facts that there are. */
+function said(head: string, facts: readonly (readonly [string, string | number | null])[]): string {
+  return [head, ...facts.flatMap(([name, value]) => (value === null ? [] : [`${name} ${figure(value)}`]))].join(', ')
 }
 
 /** A value with its numbers cut to six figures: more would be the machine's and not the plan's. */
