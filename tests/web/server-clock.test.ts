@@ -48,6 +48,16 @@ describe('the clock that timers run by', () => {
     expect(sinceAnchor()).to.be.within(599_000, 603_000)
   })
 
+  it('does not go back by an answer that was long on its way, and does by one that shows it was wrong', () => {
+    const before = serverNow()
+    setServerClock('2026-03-29T00:59:27Z')
+    expect(serverNow()).to.be.at.least(before)
+    setServerClock('2026-03-29T00:59:40Z')
+    expect(serverNow()).to.be.at.least(Date.parse('2026-03-29T00:59:40Z'))
+    setServerClock('2026-03-29T00:59:30Z')
+    expect(sinceAnchor()).to.be.within(0, 1_000)
+  })
+
   it('lets small drift be', async () => {
     turnBy(900)
     await mendClock(async () => {

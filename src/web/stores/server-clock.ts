@@ -5,9 +5,20 @@ let anchorWall = Date.now()
 /** More than this between the two clocks of the device means sleep, or a clock that was turned. */
 const jumpMs = 1_500
 
-/** Sets the clock by an answer of the server; device clocks drift and get changed. */
+/** An answer may be so old when it is read: on a slow line, or a busy tablet. */
+const longestOnTheWayMs = 5_000
+let isSet = false
+
+/**
+ * Sets the clock by an answer of the server; device clocks drift and get changed. An answer that was on its way for a while tells an
+ * earlier time than it is: by it the clock never goes back, so that what is done later is also timed later.
+ */
 export function setServerClock(iso: string): void {
-  anchorServer = Date.parse(iso)
+  const told = Date.parse(iso)
+  const aheadMs = serverNow() - told
+  if (isSet && aheadMs > 0 && aheadMs < longestOnTheWayMs && Math.abs(clockJumpMs()) < jumpMs) return
+  isSet = true
+  anchorServer = told
   anchorMonotonic = performance.now()
   anchorWall = Date.now()
 }
