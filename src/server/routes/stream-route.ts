@@ -58,13 +58,14 @@ export function streamRoute({ events, signIn, clock, stopping }: StreamRouteDeps
         if (isFirst) send(now, '{}', 'ready')
         else if (looks % heartbeatEvery === 0) send(now, '{}', 'beat')
       } catch {
-        response.write(': database away\n\n')
+        if (!response.writableEnded) response.write(': database away\n\n')
       } finally {
         isLooking = false
       }
     }
     const send = (now: number, data: string, event?: string): void => {
-      response.write(`id: ${now}\n${event ? `event: ${event}\n` : ''}data: ${data}\n\n`)
+      // A look that was under way when the stream ended has nobody to tell any more: writing then would end the server.
+      if (!response.writableEnded) response.write(`id: ${now}\n${event ? `event: ${event}\n` : ''}data: ${data}\n\n`)
     }
     const end = (event?: string): void => {
       clearInterval(timer)
