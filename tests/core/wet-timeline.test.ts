@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { describeHeat } from '#core/heat/describe-heat'
-import type { CrewInput } from '#core/crew/crew-odds'
+import type { CrewInput } from '#core/crew/crew-input'
 import { wetTimeline } from '#core/crew/wet-timeline'
 import { createMemo } from '#core/plan/context'
 import { readCase } from '#core/case/read-case'

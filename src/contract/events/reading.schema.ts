@@ -2,7 +2,7 @@ import Joi from 'joi'
 import { listMeasurementIds, measurementWords } from '#core/techniques/measurement-ids'
 import { sides } from '#core/case/vocabulary'
 import { skinGrades } from '#core/body/measurements/neck'
-import { toolIds, unitIds } from '#core/case/measurement-words'
+import { toolIds, unitIds } from '#core/quantities/units'
 import { text, uuid } from '../field-schemas'
 
 const wordedIds = listMeasurementIds().filter((id) => measurementWords(id) !== null)

@@ -1,9 +1,7 @@
+import type { ReadingTool, ReadingUnit } from '../quantities/units'
 import type { Device } from './device'
 import type { Orders } from './orders'
 import type { Flag, InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from './vocabulary'
-
-export type ReadingUnit = 'cm' | 'mm' | 'in' | 'ft' | 'fw' | 'deg'
-export type ReadingTool = 'tape' | 'fingers' | 'digital-tape' | 'goniometer' | 'photo'
 
 /** One reading as taken: a figure in the unit it was read in, with the side, tool and person kept. */
 export interface Measurement {

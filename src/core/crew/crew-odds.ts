@@ -1,21 +1,7 @@
 import { drawTriangular, drawTruncatedNormal, mulberry32 } from './draws'
 import { prepareReplay } from './replay'
 import { scheduleWetPhase, type CrewSchedule } from './schedule'
-import type { WetStep } from './wet-step'
-
-/** Everything the crew forecast needs; plain data, so that it can cross to a worker and key a memo. */
-export interface CrewInput {
-  readonly steps: readonly WetStep[]
-  /** The step whose end starts the setting clock. */
-  readonly wettingStep: string
-  /** The step whose end must come before set. */
-  readonly mouldingStep: string
-  readonly setMin: number
-  readonly setSdMin: number
-  /** Fewest people that the holds and the place allow. */
-  readonly floor: number
-  readonly seed: number
-}
+import type { CrewInput } from './crew-input'
 
 export interface CrewOption {
   readonly people: number

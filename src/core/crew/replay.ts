@@ -1,4 +1,4 @@
-import type { WetStep } from './wet-step'
+import type { WetStep } from './crew-input'
 
 /** A start order made ready to be played many times with drawn durations. */
 export interface Replay {

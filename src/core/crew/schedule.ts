@@ -1,4 +1,4 @@
-import type { WetStep } from './wet-step'
+import type { WetStep } from './crew-input'
 
 export interface CrewSchedule {
   /** Steps in the order in which they start. */

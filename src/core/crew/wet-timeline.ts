@@ -1,5 +1,5 @@
 import { normalCdf } from '../sizing/normal'
-import type { CrewInput } from './crew-odds'
+import type { CrewInput } from './crew-input'
 import { drawTriangular, mulberry32 } from './draws'
 import { prepareReplay } from './replay'
 import { scheduleWetPhase } from './schedule'

@@ -1,4 +1,4 @@
-import type { SettingMaterial } from '../setting/working-time'
+import type { SettingMaterial } from '../case/setting-material'
 import { defineDefaults } from '../quantities/defaults'
 
 /** Everything the heat model needs; plain data, so that it can cross to a worker and key a memo. */

@@ -8,7 +8,7 @@ import type { Technique } from '../techniques/technique'
 import { itemsAtHand, usableOverrules } from '../techniques/usable-overrules'
 import type { PlanContext } from './context'
 import { createDraft, type PlanDraft } from './draft'
-import { takeRemembered } from './finish-plan'
+import { takeRemembered } from './apply-slow-result'
 import type { Plan } from './plan'
 
 /** Version of the computing core, kept with every plan it makes. */
@@ -59,7 +59,7 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     problems,
     pending,
   }
-  return takeRemembered(plan, ctx, clinicalCase.overrules)
+  return takeRemembered(technique, plan, ctx, clinicalCase.overrules)
 
   function cautionsAt(stepId: string): readonly string[] {
     return [...new Set(cautions.filter((one) => one.steps.includes(stepId)).map((one) => one.code))]

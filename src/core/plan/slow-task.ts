@@ -1,30 +1,7 @@
-import { forecastCrew, type CrewInput, type CrewResult } from '../crew/crew-odds'
+import type { CrewInput } from '../crew/crew-input'
 import type { HeatInput } from '../heat/heat-input'
-import { solveHeat, type HeatResult } from '../heat/solve-heat'
-import type { Memo } from './context'
 
 /** A decision too slow for the frame in which a reading changes, as plain data for a worker. */
 export type SlowTask =
   | { readonly decision: 'peak-skin-temp'; readonly input: HeatInput; readonly vulnerable: string | null }
   | { readonly decision: 'least-crew'; readonly input: CrewInput; readonly people: number | null; readonly relief: readonly string[] }
-
-export type SlowResult =
-  { readonly decision: 'peak-skin-temp'; readonly result: HeatResult } | { readonly decision: 'least-crew'; readonly result: CrewResult }
-
-/** The memo key of a slow task: its inputs, and nothing else. */
-export function slowKey(task: SlowTask): string {
-  return `${task.decision}:${JSON.stringify(task.input)}`
-}
-
-/** Solves a slow task, remembering the answer by its inputs. */
-export function solveSlowTask(task: SlowTask, memo: Memo): SlowResult {
-  const key = slowKey(task)
-  const known = memo.get(key) as SlowResult | undefined
-  if (known) return known
-  const solved: SlowResult =
-    task.decision === 'peak-skin-temp'
-      ? { decision: task.decision, result: solveHeat(task.input) }
-      : { decision: task.decision, result: forecastCrew(task.input) }
-  memo.set(key, solved)
-  return solved
-}

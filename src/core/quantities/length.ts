@@ -1,4 +1,4 @@
-import type { ReadingUnit } from '../case/clinical-case'
+import type { ReadingUnit } from './units'
 
 const cmPerUnit = { cm: 1, mm: 0.1, in: 2.54, ft: 30.48 } as const
 

@@ -1,4 +1,4 @@
-import type { ReadingUnit } from '../case/clinical-case'
+import type { ReadingUnit } from './units'
 
 export type ParsedReading =
   { readonly ok: true; readonly value: number; readonly unit: ReadingUnit | null } | { readonly ok: false; readonly message: string }

@@ -1,4 +1,4 @@
-import type { ReadingUnit } from '../case/clinical-case'
+import type { ReadingUnit } from './units'
 import { parseReading } from './parse-reading'
 
 /** A place that may be named in a quick entry. */

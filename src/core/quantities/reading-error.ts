@@ -1,4 +1,4 @@
-import type { Measurement, ReadingTool } from '../case/clinical-case'
+import type { ReadingTool, ReadingUnit } from './units'
 import { defineDefaults, readDefaults, type Protocol } from './defaults'
 
 export type MeasurementKind = 'length' | 'girth' | 'angle' | 'count' | 'words'
@@ -13,6 +13,15 @@ export const readingErrorDefaults = defineDefaults('reading', {
   photoLengthShare: { value: 0.02, unit: 'ratio', source: 'practice' },
 })
 
+/** What the error of a reading depends on. */
+export interface TakenReading {
+  readonly value: number | string
+  readonly unit?: ReadingUnit
+  readonly tool?: ReadingTool
+  /** Breadth per finger, cm, for readings in finger widths. */
+  readonly breadthCm?: number
+}
+
 /**
  * The standard error σt of one reading by its tool (COMPUTATION 1).
  * @param reading in its own unit; finger readings grow with the number of fingers
@@ -20,7 +29,7 @@ export const readingErrorDefaults = defineDefaults('reading', {
  * @param valueCm the same reading in cm (or degrees)
  * @returns cm, or degrees for angles; above 0 for every real reading
  */
-export function readingError(reading: Measurement, kind: MeasurementKind, valueCm: number, protocol: Protocol): number {
+export function readingError(reading: TakenReading, kind: MeasurementKind, valueCm: number, protocol: Protocol): number {
   const errors = readDefaults(readingErrorDefaults, protocol)
   const tool: ReadingTool = reading.tool ?? (reading.unit === 'fw' ? 'fingers' : 'tape')
   if (kind === 'angle') return tool === 'photo' ? errors.photoAngleDeg : errors.goniometerDeg

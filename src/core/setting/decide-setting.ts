@@ -1,6 +1,7 @@
 import type { PlanDraft } from '../plan/draft'
 import { readDefaults } from '../quantities/defaults'
-import { cureTime, isPlaster, settingDefaults, settingTime, type SettingMaterial } from './working-time'
+import { cureTime, isPlaster, settingDefaults, settingTime } from './working-time'
+import type { SettingMaterial } from '../case/setting-material'
 
 export interface DecidedSetting {
   readonly minutes: number

@@ -1,5 +1,6 @@
 import { defineDefaults, readDefaults, type Protocol } from '../quantities/defaults'
-import { isPlaster, type SettingMaterial } from './working-time'
+import { isPlaster } from './working-time'
+import type { SettingMaterial } from '../case/setting-material'
 
 export const hardDefaults = defineDefaults('hard', {
   plasterMin: { value: 60, unit: 'min', source: 'practice' },

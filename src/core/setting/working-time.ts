@@ -1,7 +1,5 @@
 import { defineDefaults, readDefaults, type Protocol } from '../quantities/defaults'
-
-export const settingMaterials = ['plaster-extra-fast', 'plaster-fast', 'plaster-slow', 'padded-fibreglass', 'fibreglass-roll'] as const
-export type SettingMaterial = (typeof settingMaterials)[number]
+import type { SettingMaterial } from '../case/setting-material'
 
 export const settingDefaults = defineDefaults('setting', {
   'plaster-extra-fast': { value: 3, unit: 'min', source: 'practice' },

@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
 import { createMemo } from '#core/plan/context'
-import { solveSlowTask, type SlowTask } from '#core/plan/slow-task'
+import { type SlowTask } from '#core/plan/slow-task'
+import { solveSlowTask } from '#core/plan/solve-slow-task'
 
 interface Job {
   readonly key: string

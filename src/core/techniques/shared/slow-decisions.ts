@@ -3,7 +3,7 @@ import { heatDefaults } from '../../heat/heat-input'
 import type { PlanDraft } from '../../plan/draft'
 import type { Step } from '../../plan/step'
 import { readDefaults } from '../../quantities/defaults'
-import type { SettingMaterial } from '../../setting/working-time'
+import type { SettingMaterial } from '../../case/setting-material'
 
 /** Why skin at risk gets the lower heat limit, or null (SAFETY, PRECISIONS: child, neuropathy, unresponsive, fragile skin). */
 function heatVulnerability(clinicalCase: ClinicalCase): string | null {

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { wetTimeline, type WetTimeline } from '#core/crew/wet-timeline'
-import type { CrewInput } from '#core/crew/crew-odds'
+import type { CrewInput } from '#core/crew/crew-input'
 import { stepName } from '#core/plan/step-name'
 import { useNarrow } from '../../hooks/use-narrow'
 
