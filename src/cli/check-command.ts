@@ -1,6 +1,6 @@
-import { actionTexts } from '#core/observations/finding'
-import { judgeRounds, type RoundVerdict } from '#core/observations/judge-rounds'
-import { readCheck } from '#core/observations/read-check'
+import { actionTexts } from '#core/model/finding'
+import { judgeRounds, type RoundVerdict } from '#core/rounds/judge-rounds'
+import { readCheck } from '#core/files/read-check'
 import { findTechnique } from '#core/techniques/registry'
 import { problemLine, readInput } from './read-input'
 

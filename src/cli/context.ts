@@ -1,5 +1,5 @@
 import { catalogue } from '#core/catalogue/catalogue'
-import { createMemo, type PlanContext } from '#core/plan/context'
+import { createMemo, type PlanContext } from '#core/model/plan-context'
 import { defaultProtocol } from '#core/quantities/defaults'
 
 /** The context a command line plan is made in: shipped catalogue and protocol, seed 1. */

@@ -1,5 +1,5 @@
-import { formatValue } from '#core/plan/format-decision'
-import type { Plan } from '#core/plan/plan'
+import { formatValue } from '#core/planner/format-decision'
+import type { Plan } from '#core/model/plan'
 
 /** A plan as plain text for people: cautions first, then decisions, materials, steps and rounds. */
 export function planText(plan: Plan): string {

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import type { Problem } from '#core/case/problem'
+import type { Problem } from '#core/model/problem'
 
 /** Parsed JSON, or the one problem that kept it from being read. */
 export type ReadInput = { readonly data: unknown } | { readonly problem: Problem }

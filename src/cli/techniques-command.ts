@@ -1,9 +1,9 @@
-import { readCase } from '#core/case/read-case'
-import { resolveOptions } from '#core/techniques/resolve-options'
+import { readCase } from '#core/files/read-case'
+import { resolveOptions } from '#core/planner/resolve-options'
 import { techniques } from '#core/techniques/registry'
-import { optionValues, type Technique } from '#core/techniques/technique'
-import type { MeasurementDefinition } from '#core/body/measurement-definition'
-import { plausibilityDefaults } from '#core/body/plausibility'
+import { optionValues, type Technique } from '#core/planner/technique'
+import type { MeasurementDefinition } from '#core/model/measurement-definition'
+import { plausibilityDefaults } from '#core/figures/body/plausibility'
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 
 interface TechniqueListing {

@@ -1,5 +1,5 @@
-import { readCase } from '#core/case/read-case'
-import { planCase } from '#core/plan/plan-case'
+import { readCase } from '#core/files/read-case'
+import { planCase } from '#core/techniques/plan-case'
 import { createCliContext } from './context'
 import { problemLine, readInput } from './read-input'
 

@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid'
-import { readCase } from '#core/case/read-case'
-import type { LimbFindings, RoundInput } from '#core/observations/observation'
+import { readCase } from '#core/files/read-case'
+import type { LimbFindings, RoundInput } from '#core/model/observation'
 import { bothLegs, fourLimbs, quietNeck, quietSpine } from '../../src/server/demo/findings'
 import { exampleOf } from '../core/example-cases'
 import type { TestBrowser } from './browser'

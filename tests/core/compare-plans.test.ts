@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { comparePlans } from '#core/plan/compare-plans'
-import type { SizeStrip } from '#core/plan/decision'
+import { comparePlans } from '#core/planner/compare-plans'
+import type { SizeStrip } from '#core/model/decision'
 import { findTechnique } from '#core/techniques/registry'
 import { changedExample, exampleOf, techniqueIds } from './example-cases'
 import { decisionOf, planFile } from './leg-slab-cases'

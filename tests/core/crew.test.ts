@@ -1,11 +1,11 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { forecastCrew } from '#core/crew/crew-odds'
-import type { CrewInput } from '#core/crew/crew-input'
-import { drawTriangular, drawTruncatedNormal, mulberry32 } from '#core/crew/draws'
-import { prepareReplay } from '#core/crew/replay'
-import { scheduleWetPhase } from '#core/crew/schedule'
-import type { WetStep } from '#core/crew/crew-input'
+import { forecastCrew } from '#core/figures/crew/crew-odds'
+import type { CrewInput } from '#core/model/crew-input'
+import { drawTriangular, drawTruncatedNormal, mulberry32 } from '#core/figures/crew/draws'
+import { prepareReplay } from '#core/figures/crew/replay'
+import { scheduleWetPhase } from '#core/figures/crew/schedule'
+import type { WetStep } from '#core/model/crew-input'
 
 function step(id: string, likely: number, after: string[] = [], extra: Partial<WetStep> = {}): WetStep {
   return { id, minutes: [likely * 0.6, likely, likely * 1.6], hands: ['apply'], after, hold: null, ...extra }

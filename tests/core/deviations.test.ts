@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { findDeviations, type StepEntry } from '#core/techniques/find-deviations'
+import { findDeviations, type StepEntry } from '#core/runs/find-deviations'
 import { exampleOf, techniqueIds } from './example-cases'
 import { planFile } from './leg-slab-cases'
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { fingerSlack } from '#core/straps/finger-slack'
-import { pistoning } from '#core/geometry/hinge'
+import { fingerSlack } from '#core/figures/straps/finger-slack'
+import { pistoning } from '#core/figures/sizing/hinge'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { cautionCodes, decisionOf, planFile, problemLines, testContext, type CaseFile } from './leg-slab-cases'
 import { changedExample } from './example-cases'

@@ -1,10 +1,10 @@
 import { catalogue } from '#core/catalogue/catalogue'
-import { readCase } from '#core/case/read-case'
-import { createMemo, type PlanContext } from '#core/plan/context'
-import type { Decision } from '#core/plan/decision'
-import { finishPlan } from '#core/plan/finish-plan'
-import type { Plan } from '#core/plan/plan'
-import { planCase } from '#core/plan/plan-case'
+import { readCase } from '#core/files/read-case'
+import { createMemo, type PlanContext } from '#core/model/plan-context'
+import type { Decision } from '#core/model/decision'
+import { finishPlan } from '#core/techniques/finish-plan'
+import type { Plan } from '#core/model/plan'
+import { planCase } from '#core/techniques/plan-case'
 import { defaultProtocol } from '#core/quantities/defaults'
 
 /** A context with nothing remembered, at a fixed time. */

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { planExit, type Plan } from '#core/plan/plan'
+import { planExit, type Plan } from '#core/model/plan'
 import { ankleCase, cautionCodes, decisionOf, planFile, problemLines, testContext, type CaseFile } from './leg-slab-cases'
 
 function changed(change: (file: CaseFile) => void): Plan {

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { judgeRounds, type RoundVerdict } from '#core/observations/judge-rounds'
-import { readCheck } from '#core/observations/read-check'
+import { judgeRounds, type RoundVerdict } from '#core/rounds/judge-rounds'
+import { readCheck } from '#core/files/read-check'
 import { ankleCase } from './leg-slab-cases'
 
 const wellNerves = {

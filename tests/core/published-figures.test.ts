@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { Plan } from '#core/plan/plan'
+import type { Plan } from '#core/model/plan'
 import { exampleOf, techniqueIds } from './example-cases'
 import { decisionOf, planFile } from './leg-slab-cases'
 

@@ -1,4 +1,4 @@
-import { mulberry32 } from '#core/crew/draws'
+import { mulberry32 } from '#core/figures/crew/draws'
 
 /** Seeded draws between two bounds, so that a failing case comes again. */
 export function makeDraws(seed: number): (least: number, greatest: number) => number {

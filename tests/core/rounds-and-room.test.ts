@@ -1,12 +1,12 @@
 import { expect } from 'chai'
-import { readCase } from '#core/case/read-case'
+import { readCase } from '#core/files/read-case'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { dueState } from '#core/rounds/due-state'
 import { liveRounds, nextRound } from '#core/rounds/live-rounds'
-import { atRiskReason, graceFor, roundMinutes } from '#core/rounds/round-list'
-import { girthGrowthAt, greatestGirthGrowth } from '#core/swelling/girth-growth'
-import { hoursUntilLimit, pressureUnderShell, type RoomInput } from '#core/swelling/room'
-import { chooseRolls } from '#core/wraps/roll-choice'
+import { atRiskReason, graceFor, roundMinutes } from '#core/planner/schedule-rounds'
+import { girthGrowthAt, greatestGirthGrowth } from '#core/figures/swelling/girth-growth'
+import { hoursUntilLimit, pressureUnderShell, type RoomInput } from '#core/figures/swelling/room'
+import { chooseRolls } from '#core/figures/wraps/roll-choice'
 import { ankleCase, planFile } from './leg-slab-cases'
 
 describe('rounds', () => {

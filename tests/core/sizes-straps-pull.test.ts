@@ -1,13 +1,13 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { headTilt, pistoning } from '#core/geometry/hinge'
-import { chooseSize } from '#core/sizing/choose-size'
-import { normalCdf } from '#core/sizing/normal'
-import { oddsInRange } from '#core/sizing/size-odds'
-import { fingerSlack, strapPressure } from '#core/straps/finger-slack'
-import { mostStraps, placeStraps } from '#core/straps/place-straps'
-import { bedRaise } from '#core/traction/bed-raise'
-import { ringLoad, ringPressure, skinShear } from '#core/traction/ring-load'
+import { headTilt, pistoning } from '#core/figures/sizing/hinge'
+import { chooseSize } from '#core/figures/sizing/choose-size'
+import { normalCdf } from '#core/figures/sizing/normal'
+import { oddsInRange } from '#core/figures/sizing/size-odds'
+import { fingerSlack, strapPressure } from '#core/figures/straps/finger-slack'
+import { mostStraps, placeStraps } from '#core/figures/straps/place-straps'
+import { bedRaise } from '#core/figures/traction/bed-raise'
+import { ringLoad, ringPressure, skinShear } from '#core/figures/traction/ring-load'
 
 describe('odds of being in a labelled range', () => {
   const girth = { id: 'oblique-groin-girth', value: 49, sd: 0.4, allowance: 2 }

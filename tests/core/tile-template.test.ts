@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { tileTemplate } from '#core/geometry/tile-template'
+import { tileTemplate } from '#core/figures/slabs/tile-template'
 
 const tile = { widthMm: 190, heightMm: 251, overlapMm: 10 }
 const box = (widthCm: number, lengthCm: number): [number, number][] => [

@@ -2,8 +2,8 @@ import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js'
 import { expect } from 'chai'
 import { readdirSync, readFileSync } from 'node:fs'
 import { planFile } from '../core/leg-slab-cases'
-import { injuryFlags, patientFlags, patterns, regions } from '#core/case/vocabulary'
-import { problemCodes } from '#core/case/problem'
+import { injuryFlags, patientFlags, patterns, regions } from '#core/model/vocabulary'
+import { problemCodes } from '#core/model/problem'
 
 const folder = new URL('../../docs/formats/', import.meta.url)
 const load = (name: string): Record<string, unknown> => JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as Record<string, unknown>

@@ -1,7 +1,7 @@
-import type { Decision } from '#core/plan/decision'
-import type { Plan } from '#core/plan/plan'
-import type { Step } from '#core/plan/step'
-import { timersOf } from '#core/plan/step-work'
+import type { Decision } from '#core/model/decision'
+import type { Plan } from '#core/model/plan'
+import type { Step } from '#core/model/step'
+import { timersOf } from '#core/runs/step-work'
 
 /** Every figure and word of a plan, a line each, so that any change of one shows as a changed line; what there is none of is not said. */
 export function planSheet(plan: Plan): readonly string[] {

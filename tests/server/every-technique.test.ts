@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { exampleOf, techniqueIds } from '../core/example-cases'
 import { planFile } from '../core/leg-slab-cases'
 import { isSamePlan } from '../../src/server/services/same-plan'
-import type { Plan } from '#core/plan/plan'
+import type { Plan } from '#core/model/plan'
 import { startHarness, type Client, type Harness } from './server-harness'
 
 describe('every technique over the API', () => {

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { Geometry } from '#core/plan/geometry'
+import type { Geometry } from '#core/model/geometry'
 import { shapeColumn } from '../../src/web/lane/column-shape'
 import { shapeLeg } from '../../src/web/lane/leg-shape'
 import { smoothPath, straightPath, type Point } from '../../src/web/lane/smooth-path'

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
-import { judgeRounds } from '#core/observations/judge-rounds'
-import type { RoundInput } from '#core/observations/observation'
-import { readCase } from '#core/case/read-case'
+import { judgeRounds } from '#core/rounds/judge-rounds'
+import type { RoundInput } from '#core/model/observation'
+import { readCase } from '#core/files/read-case'
 import {
   cannot,
   columnItems,

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { heatDefaults, type HeatInput } from '#core/heat/heat-input'
-import { sweepPoints, type SweepResult } from '#core/heat/heat-sweep'
+import { heatDefaults, type HeatInput } from '#core/model/heat-input'
+import { sweepPoints, type SweepResult } from '#core/figures/heat/heat-sweep'
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 import type { HeatJob } from '../../src/web/workers/heat-worker'
 import { runSweep } from '../../src/web/workers/sweep-pool'

@@ -1,5 +1,5 @@
-import type { Caution } from '#core/plan/plan'
-import type { Problem } from '#core/case/problem'
+import type { Caution } from '#core/model/plan'
+import type { Problem } from '#core/model/problem'
 import type { CaseRecord } from '../records/case'
 import type { EventMark } from '../event'
 import type { EpisodeRecord } from '../records/episode'

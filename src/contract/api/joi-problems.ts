@@ -1,5 +1,5 @@
 import type Joi from 'joi'
-import type { Problem, ProblemCode } from '#core/case/problem'
+import type { Problem, ProblemCode } from '#core/model/problem'
 
 /** Last part of a path → the code that an unknown word there has. */
 const unknownCodes: Readonly<Record<string, ProblemCode>> = {

@@ -1,4 +1,4 @@
-import type { GeometryPolygon } from '#core/plan/geometry'
+import type { GeometryPolygon } from '#core/model/geometry'
 
 /** Papers that are printed for a case. */
 export const paperKinds = ['template', 'run-record', 'release-card', 'bedside-label'] as const

@@ -1,4 +1,4 @@
-import type { Problem } from '#core/case/problem'
+import type { Problem } from '#core/model/problem'
 
 /** What is wrong with one field. */
 export interface FieldError {

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { castMaterials } from '#core/case/device'
+import { castMaterials } from '#core/model/device'
 
 /** The body of `device`. */
 export const schema = Joi.object({

@@ -1,4 +1,4 @@
-import type { Device } from '#core/case/device'
+import type { Device } from '#core/model/device'
 import { caseKind } from './kind'
 
 export interface DeviceBody {

@@ -1,4 +1,4 @@
-import type { Plan } from '#core/plan/plan'
+import type { Plan } from '#core/model/plan'
 
 /** The smallest thing that is a plan: for the example of the event that accepts one. */
 export const examplePlan: Plan = {

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { patientFlags } from '#core/case/vocabulary'
+import { patientFlags } from '#core/model/vocabulary'
 
 /** The body of `flags`. */
 export const schema = Joi.object({

@@ -1,4 +1,4 @@
-import type { PatientFlag } from '#core/case/vocabulary'
+import type { PatientFlag } from '#core/model/vocabulary'
 import { episodeKind } from './kind'
 
 export interface FlagsBody {

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { injuryFlags, patterns, regions, sides, swellings } from '#core/case/vocabulary'
+import { injuryFlags, patterns, regions, sides, swellings } from '#core/model/vocabulary'
 import { uuid } from '../field-schemas'
 
 /** The body of `injury`. */

@@ -1,4 +1,4 @@
-import type { Measurement } from '#core/case/clinical-case'
+import type { Measurement } from '#core/model/clinical-case'
 import { exampleId } from './example-ids'
 import { caseKind } from './kind'
 

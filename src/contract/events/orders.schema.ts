@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { oxygenRoutes, spinePositions } from '#core/case/orders'
+import { oxygenRoutes, spinePositions } from '#core/model/orders'
 import { text } from '../field-schemas'
 
 const orderedBy = { by: text(120), at: text(40) }

@@ -1,4 +1,4 @@
-import type { Orders } from '#core/case/orders'
+import type { Orders } from '#core/model/orders'
 import { caseKind } from './kind'
 
 export interface OrdersBody {

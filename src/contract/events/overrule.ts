@@ -1,4 +1,4 @@
-import type { Overrule } from '#core/case/clinical-case'
+import type { Overrule } from '#core/model/clinical-case'
 import { caseKind } from './kind'
 
 export type OverruleBody = Omit<Overrule, 'by' | 'at'>

@@ -1,4 +1,4 @@
-import type { Plan } from '#core/plan/plan'
+import type { Plan } from '#core/model/plan'
 import { examplePlan } from './example-plan'
 import { caseKind } from './kind'
 

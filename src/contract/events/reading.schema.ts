@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { listMeasurementIds, measurementWords } from '#core/techniques/measurement-ids'
-import { sides } from '#core/case/vocabulary'
-import { skinGrades } from '#core/body/measurements/neck'
+import { sides } from '#core/model/vocabulary'
+import { skinGrades } from '#core/figures/body/measurements/neck'
 import { toolIds, unitIds } from '#core/quantities/units'
 import { text, uuid } from '../field-schemas'
 

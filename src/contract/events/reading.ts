@@ -1,4 +1,4 @@
-import type { Measurement } from '#core/case/clinical-case'
+import type { Measurement } from '#core/model/clinical-case'
 import { caseKind } from './kind'
 
 export type ReadingBody = Omit<Measurement, 'key' | 'at' | 'by'>

@@ -1,7 +1,7 @@
 import Joi from 'joi'
-import { colours, feelings, movements, nerves, pulses, warmths } from '#core/observations/observation'
-import { neckItems, spineItems, strengthLimbs } from '#core/observations/judge-column'
-import { sides, swellings } from '#core/case/vocabulary'
+import { colours, feelings, movements, nerves, pulses, warmths } from '#core/model/observation'
+import { neckItems, spineItems, strengthLimbs } from '#core/rounds/judge-column'
+import { sides, swellings } from '#core/model/vocabulary'
 import { text, uuid } from '../field-schemas'
 import { roundOutcomes } from '../records/episode'
 

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { timerKinds } from '#core/plan/step'
+import { timerKinds } from '#core/model/step'
 import { shortId, text, uuid } from '../field-schemas'
 
 /** The body of `timer`. */

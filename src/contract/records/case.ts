@@ -1,8 +1,8 @@
-import type { Measurement, Overrule, StockItem } from '#core/case/clinical-case'
-import type { Device } from '#core/case/device'
-import type { Orders } from '#core/case/orders'
-import type { Plan } from '#core/plan/plan'
-import type { HandPlace } from '#core/plan/step'
+import type { Measurement, Overrule, StockItem } from '#core/model/clinical-case'
+import type { Device } from '#core/model/device'
+import type { Orders } from '#core/model/orders'
+import type { Plan } from '#core/model/plan'
+import type { HandPlace } from '#core/model/step'
 import type { RunRecord, TroubleRecord } from './run'
 
 /** People, water and room: what Make ready sets. */

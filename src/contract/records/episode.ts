@@ -1,5 +1,5 @@
-import type { InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from '#core/case/vocabulary'
-import type { RoundInput } from '#core/observations/observation'
+import type { InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from '#core/model/vocabulary'
+import type { RoundInput } from '#core/model/observation'
 import type { EventMark } from '../event'
 
 /** Who the patient is, as far as it is known. Nothing here is needed to take a reading. */

@@ -1,5 +1,5 @@
-import type { HandPlace } from '#core/plan/step'
-import type { TimerKind } from '#core/plan/step'
+import type { HandPlace } from '#core/model/step'
+import type { TimerKind } from '#core/model/step'
 
 export type { TimerKind }
 

@@ -1,5 +1,5 @@
-import type { StockItem } from '#core/case/clinical-case'
-import type { Plan } from '#core/plan/plan'
+import type { StockItem } from '#core/model/clinical-case'
+import type { Plan } from '#core/model/plan'
 import { isDayBefore } from '#core/quantities/instant'
 
 export const placeKinds = ['trolley', 'plaster-room', 'vehicle', 'ward'] as const

@@ -1,5 +1,5 @@
-import type { Level } from '#core/observations/finding'
-import type { Region, Side } from '#core/case/vocabulary'
+import type { Level } from '#core/model/finding'
+import type { Region, Side } from '#core/model/vocabulary'
 
 /** One live case as the Board shows it; kept with the case and read without folding anything. */
 export interface BoardRow {

@@ -1,5 +1,5 @@
-import type { ClinicalCase } from '#core/case/clinical-case'
-import { assessed } from '#core/observations/observation'
+import type { ClinicalCase } from '#core/model/clinical-case'
+import { assessed } from '#core/model/observation'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 

@@ -1,4 +1,4 @@
-import { bodyRegionOf } from '#core/case/vocabulary'
+import { bodyRegionOf } from '#core/model/vocabulary'
 import type { InjuryRecord } from '../records/episode'
 
 /** Whether the injury's region is known, and its side where the body has two. */

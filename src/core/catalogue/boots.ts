@@ -1,4 +1,4 @@
-import type { StockItem } from '../case/clinical-case'
+import type { StockItem } from '../model/clinical-case'
 
 const sizes: readonly [string, readonly [number, number]][] = [
   ['boot 1', [16, 18.5]],

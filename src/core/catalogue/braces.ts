@@ -1,4 +1,4 @@
-import type { StockItem } from '../case/clinical-case'
+import type { StockItem } from '../model/clinical-case'
 
 /** One adjustable brace: stops click every so many degrees between its ends. */
 export const braces: readonly StockItem[] = [

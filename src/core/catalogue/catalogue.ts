@@ -1,4 +1,4 @@
-import type { StockItem } from '../case/clinical-case'
+import type { StockItem } from '../model/clinical-case'
 import { boots } from './boots'
 import { braces } from './braces'
 import { collars } from './collars'

@@ -1,4 +1,4 @@
-import type { StockItem } from '../case/clinical-case'
+import type { StockItem } from '../model/clinical-case'
 
 function collar(size: string, settingsCm: readonly number[]): readonly StockItem[] {
   return settingsCm.map((setting) => ({ technique: 'extrication-collar', size, setting, prefer: 'smaller' as const }))

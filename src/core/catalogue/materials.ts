@@ -1,4 +1,4 @@
-import type { StockItem } from '../case/clinical-case'
+import type { StockItem } from '../model/clinical-case'
 
 function widths(item: string, widthsCm: readonly number[], lengthCm?: number): readonly StockItem[] {
   return widthsCm.map((widthCm) => ({ item, widthCm, ...(lengthCm === undefined ? {} : { lengthCm }) }))

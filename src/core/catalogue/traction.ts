@@ -1,4 +1,4 @@
-import type { StockItem } from '../case/clinical-case'
+import type { StockItem } from '../model/clinical-case'
 
 const rings: readonly [string, readonly [number, number]][] = [
   ['ring A', [27, 33]],

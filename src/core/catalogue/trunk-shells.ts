@@ -1,4 +1,4 @@
-import type { StockItem } from '../case/clinical-case'
+import type { StockItem } from '../model/clinical-case'
 
 const sizes: readonly [string, readonly [number, number], readonly [number, number], readonly [number, number]][] = [
   ['shell 1', [50, 60], [58, 69], [60, 72]],

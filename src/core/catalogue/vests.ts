@@ -1,4 +1,4 @@
-import type { StockItem } from '../case/clinical-case'
+import type { StockItem } from '../model/clinical-case'
 
 /** Short extrication vests by chest girth and armpit-to-seat length, cm. */
 export const vests: readonly StockItem[] = [

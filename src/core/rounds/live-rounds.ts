@@ -1,6 +1,6 @@
-import type { ScheduleEntry } from '../plan/plan'
+import type { ScheduleEntry } from '../model/plan'
 import type { Protocol } from '../quantities/defaults'
-import { graceFor, limitRounds, roundMinutes, type RoundLimits } from './round-list'
+import { graceFor, limitRounds, roundMinutes, type RoundLimits } from '../planner/schedule-rounds'
 
 /** A round that was done, as the schedule sees it. */
 export interface DoneRound {

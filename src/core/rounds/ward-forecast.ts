@@ -1,4 +1,4 @@
-import { levels, type Level } from '../observations/finding'
+import { levels, type Level } from '../model/finding'
 
 /** One task that is due on a ward: a round, a care, an opening. */
 export interface DueTask {

@@ -1,10 +1,10 @@
-import type { ClinicalCase, Measurement } from '../case/clinical-case'
-import type { PlanContext } from '../plan/context'
-import type { Plan } from '../plan/plan'
-import { planCase } from '../plan/plan-case'
+import type { ClinicalCase, Measurement } from '../model/clinical-case'
+import type { PlanContext } from '../model/plan-context'
+import type { Plan } from '../model/plan'
+import { planCase } from './plan-case'
 import type { SourceKind } from '../quantities/defaults'
-import type { MeasurementDefinition } from '../body/measurement-definition'
-import type { Technique } from './technique'
+import type { MeasurementDefinition } from '../model/measurement-definition'
+import type { Technique } from '../planner/technique'
 
 const typicalHeightCm = 171
 

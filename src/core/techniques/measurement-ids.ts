@@ -1,6 +1,6 @@
-import type { MeasurementDefinition } from '../body/measurement-definition'
-import { armGirths } from '../body/measurements/arm'
-import { legGirths } from '../body/measurements/leg'
+import type { MeasurementDefinition } from '../model/measurement-definition'
+import { armGirths } from '../figures/body/measurements/arm'
+import { legGirths } from '../figures/body/measurements/leg'
 import { techniques } from './registry'
 
 const blankCase = {

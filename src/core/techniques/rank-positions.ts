@@ -1,5 +1,5 @@
-import type { ClinicalCase } from '../case/clinical-case'
-import { positionOption, positions, refusePosition, type Position } from './shared-options'
+import type { ClinicalCase } from '../model/clinical-case'
+import { positionOption, positions, refusePosition, type Position } from '../planner/shared-options'
 
 export interface RankedPosition {
   readonly id: Position

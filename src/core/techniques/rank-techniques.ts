@@ -1,12 +1,12 @@
-import type { ClinicalCase } from '../case/clinical-case'
-import type { PlanContext } from '../plan/context'
-import type { Caution } from '../plan/plan'
-import { planCase } from '../plan/plan-case'
-import { measureFixedWindow } from '../crew/fixed-window'
+import type { ClinicalCase } from '../model/clinical-case'
+import type { PlanContext } from '../model/plan-context'
+import type { Caution } from '../model/plan'
+import { planCase } from './plan-case'
+import { measureFixedWindow } from '../figures/crew/fixed-window'
 import { techniques } from './registry'
-import { resolveOptions } from './resolve-options'
-import { judgeSuitability } from './suits'
-import type { Technique } from './technique'
+import { resolveOptions } from '../planner/resolve-options'
+import { judgeSuitability } from '../planner/suits'
+import type { Technique } from '../planner/technique'
 
 export interface TechniqueNeeds {
   /** Fewest people, where it is known without measuring. */

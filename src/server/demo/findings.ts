@@ -1,5 +1,5 @@
-import type { Side } from '#core/case/vocabulary'
-import type { LimbFindings, RoundInput } from '#core/observations/observation'
+import type { Side } from '#core/model/vocabulary'
+import type { LimbFindings, RoundInput } from '#core/model/observation'
 
 /** A leg in which everything is as it should be. */
 export function wellLeg(side: Side): LimbFindings {

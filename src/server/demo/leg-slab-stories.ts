@@ -1,4 +1,4 @@
-import type { Pattern, Region, Side, Swelling } from '#core/case/vocabulary'
+import type { Pattern, Region, Side, Swelling } from '#core/model/vocabulary'
 import type { InjuryRecord, PatientDetails } from '#contract/records/episode'
 import type { DemoCase, DemoWriter } from './demo-writer'
 import { bothLegs } from './findings'

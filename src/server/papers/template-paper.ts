@@ -1,5 +1,5 @@
-import { tileTemplate, type TiledTemplate, type TilePage } from '#core/geometry/tile-template'
-import type { GeometryPolygon } from '#core/plan/geometry'
+import { tileTemplate, type TiledTemplate, type TilePage } from '#core/figures/slabs/tile-template'
+import type { GeometryPolygon } from '#core/model/geometry'
 import { sheets, type SheetId } from '#contract/api/papers'
 import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
 

@@ -1,5 +1,5 @@
-import type { ClinicalCase } from '#core/case/clinical-case'
-import type { Plan } from '#core/plan/plan'
+import type { ClinicalCase } from '#core/model/clinical-case'
+import type { Plan } from '#core/model/plan'
 import type { Clock } from '../clock'
 import type { WorkerPool } from '../workers/pool'
 import type { Doubts, JudgedFile, PlannedFile } from '../workers/worker'

@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
-import type { StockItem } from '#core/case/clinical-case'
+import type { StockItem } from '#core/model/clinical-case'
 import type { StockLine, StockLot, StockMovement, StockPlace } from '#contract/records/store'
 import { genesis } from './streams'
 

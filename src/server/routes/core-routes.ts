@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { isMalformed } from '#core/case/problem'
+import { isMalformed } from '#core/model/problem'
 import { ApiError, invalidInput } from '../api-error'
 import { limitBody } from '../middleware/json-body'
 import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'

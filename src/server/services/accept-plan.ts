@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
-import type { Caution, Plan } from '#core/plan/plan'
-import type { Problem } from '#core/case/problem'
+import type { Caution, Plan } from '#core/model/plan'
+import type { Problem } from '#core/model/problem'
 import type { CaseRecord } from '#contract/records/case'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import type { EventInput, StoredEvent } from '#contract/event'

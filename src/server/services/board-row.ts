@@ -1,4 +1,4 @@
-import { levels } from '#core/observations/finding'
+import { levels } from '#core/model/finding'
 import { findTechnique } from '#core/techniques/registry'
 import { nextRound } from '#core/rounds/live-rounds'
 import { defaultProtocol } from '#core/quantities/defaults'

@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize'
-import type { Measurement } from '#core/case/clinical-case'
+import type { Measurement } from '#core/model/clinical-case'
 import type { MovedInBody } from '#contract/events/moved-in'
 import type { MovedOutBody } from '#contract/events/moved-out'
 import { invalidInput } from '../api-error'

@@ -1,6 +1,6 @@
 import { parse } from 'csv-parse/sync'
 import { v7 as uuidv7 } from 'uuid'
-import type { Problem } from '#core/case/problem'
+import type { Problem } from '#core/model/problem'
 import { stockColumns, type StockLot } from '#contract/records/store'
 import type { CountedLots } from '../repositories/stock'
 

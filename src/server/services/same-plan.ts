@@ -1,4 +1,4 @@
-import type { Plan } from '#core/plan/plan'
+import type { Plan } from '#core/model/plan'
 
 /**
  * Whether two plans say the same: words and order-free lists alike, numbers to one part in 10⁹. Two engines

@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize'
-import type { Caution } from '#core/plan/plan'
+import type { Caution } from '#core/model/plan'
 import { type CaseRecord, type CaseStore } from '#contract/records/case'
 import { foldCase } from '#contract/events/fold'
 import type { CaseOpenedBody } from '#contract/events/case-opened'

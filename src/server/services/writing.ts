@@ -1,5 +1,5 @@
 import type { Sequelize } from 'sequelize'
-import type { Caution } from '#core/plan/plan'
+import type { Caution } from '#core/model/plan'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { EventInput, StoredEvent } from '#contract/event'

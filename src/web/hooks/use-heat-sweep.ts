@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { HeatInput } from '#core/heat/heat-input'
-import { sweepPoints, type SweepResult } from '#core/heat/heat-sweep'
+import type { HeatInput } from '#core/model/heat-input'
+import { sweepPoints, type SweepResult } from '#core/figures/heat/heat-sweep'
 import { runSweep, type SweepRun } from '../workers/sweep-pool'
 
 export const sweepSize = { water: 16, layers: 14 } as const

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
-import { formatLength } from '#core/plan/format-decision'
-import type { Geometry } from '#core/plan/geometry'
+import { formatLength } from '#core/planner/format-decision'
+import type { Geometry } from '#core/model/geometry'
 import { HandMark, type LaneHand } from './lane-hand'
 import { LaneRuler } from './lane-ruler'
 import { xOfTap } from './level-of-tap'

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
-import { formatLength } from '#core/plan/format-decision'
-import type { Geometry, GeometryBand } from '#core/plan/geometry'
+import { formatLength } from '#core/planner/format-decision'
+import type { Geometry, GeometryBand } from '#core/model/geometry'
 import { shapeColumn, type ColumnShape, type View } from './column-shape'
 import { HandMark, type LaneHand } from './lane-hand'
 import type { LaneProps } from './lane-props'

@@ -1,4 +1,4 @@
-import type { Geometry } from '#core/plan/geometry'
+import type { Geometry } from '#core/model/geometry'
 import type { Point } from './smooth-path'
 
 export type View = 'front' | 'side'

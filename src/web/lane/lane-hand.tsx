@@ -1,4 +1,4 @@
-import type { HandPlace } from '#core/plan/step'
+import type { HandPlace } from '#core/model/step'
 import type { Point } from './smooth-path'
 
 /** A pair of hands laid over the drawing. */

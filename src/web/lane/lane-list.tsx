@@ -1,5 +1,5 @@
-import { formatLength, type DisplayUnits } from '#core/plan/format-decision'
-import type { Geometry } from '#core/plan/geometry'
+import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
+import type { Geometry } from '#core/model/geometry'
 
 const axisWords: Readonly<Record<string, string>> = {
   foot: 'from the toe tips',

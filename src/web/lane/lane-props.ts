@@ -1,6 +1,6 @@
-import type { Side } from '#core/case/vocabulary'
-import type { DisplayUnits } from '#core/plan/format-decision'
-import type { Geometry } from '#core/plan/geometry'
+import type { Side } from '#core/model/vocabulary'
+import type { DisplayUnits } from '#core/planner/format-decision'
+import type { Geometry } from '#core/model/geometry'
 import type { LaneHand } from './lane-hand'
 
 /** What a stage lays over the drawing. */

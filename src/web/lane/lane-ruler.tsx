@@ -1,4 +1,4 @@
-import type { DisplayUnits } from '#core/plan/format-decision'
+import type { DisplayUnits } from '#core/planner/format-decision'
 
 /** A ruler under the drawing, in the reader's units; the drawing's own unit is the centimetre. */
 export function LaneRuler({

@@ -1,4 +1,4 @@
-import type { GeometryBand } from '#core/plan/geometry'
+import type { GeometryBand } from '#core/model/geometry'
 import type { LaneProps } from './lane-props'
 import type { LegShape } from './leg-shape'
 import { smoothPath, straightPath, type Point } from './smooth-path'

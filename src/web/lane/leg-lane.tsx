@@ -1,5 +1,5 @@
 import { memo, useCallback, useId, useMemo, type CSSProperties } from 'react'
-import { formatLength } from '#core/plan/format-decision'
+import { formatLength } from '#core/planner/format-decision'
 import { HandMark, type LaneHand } from './lane-hand'
 import { LaneRuler } from './lane-ruler'
 import { LegBands } from './leg-bands'

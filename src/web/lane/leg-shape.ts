@@ -1,4 +1,4 @@
-import type { Geometry, GeometryStation } from '#core/plan/geometry'
+import type { Geometry, GeometryStation } from '#core/model/geometry'
 import type { Point } from './smooth-path'
 
 /** Share of the depth that lies in front of the bone line, by station. */

@@ -1,6 +1,6 @@
-import type { DisplayUnits } from '#core/plan/format-decision'
-import { formatLength } from '#core/plan/format-decision'
-import type { Geometry } from '#core/plan/geometry'
+import type { DisplayUnits } from '#core/planner/format-decision'
+import { formatLength } from '#core/planner/format-decision'
+import type { Geometry } from '#core/model/geometry'
 import { smoothPath, straightPath, type Point } from './smooth-path'
 
 /** The limb's surface unrolled from behind with the slab on it: what stays open lies above and below. */

@@ -1,5 +1,5 @@
-import { formatLength, type DisplayUnits } from '#core/plan/format-decision'
-import type { Geometry } from '#core/plan/geometry'
+import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
+import type { Geometry } from '#core/model/geometry'
 import { straightPath, type Point } from './smooth-path'
 
 /** What is cut, as an outline to scale with its length and width. */

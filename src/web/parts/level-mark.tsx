@@ -1,4 +1,4 @@
-import type { Level } from '#core/observations/finding'
+import type { Level } from '#core/model/finding'
 
 export type Tone = 'stop' | 'caution' | 'note' | 'calm' | 'known' | 'blank'
 

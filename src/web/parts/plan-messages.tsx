@@ -1,4 +1,4 @@
-import type { Caution, Plan } from '#core/plan/plan'
+import type { Caution, Plan } from '#core/model/plan'
 import { Notice } from './notice'
 
 const words: Record<Caution['level'], string> = { stop: 'Stop', caution: 'Caution', note: 'Note' }

@@ -1,4 +1,4 @@
-import { watchedOf } from '#core/observations/observation'
+import { watchedOf } from '#core/model/observation'
 import type { InjuryRecord } from '#contract/records/episode'
 import type { RoundBody } from '#contract/events/round'
 import { ColumnRoundForm } from './column-round-form'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { otherSide, spoken, type Side } from '#core/case/vocabulary'
+import { otherSide, spoken, type Side } from '#core/model/vocabulary'
 import type { RoundBody } from '#contract/events/round'
 import { useDraft } from '../hooks/use-draft'
 import { Button } from './button'

@@ -1,4 +1,4 @@
-import { neckItems, spineItems } from '#core/observations/judge-column'
+import { neckItems, spineItems } from '#core/rounds/judge-column'
 import {
   colours,
   feelings,
@@ -9,8 +9,8 @@ import {
   type CannotAssess,
   type LimbFindings,
   type RoundInput,
-} from '#core/observations/observation'
-import { swellings } from '#core/case/vocabulary'
+} from '#core/model/observation'
+import { swellings } from '#core/model/vocabulary'
 
 /** One line of a round: what is looked at, in which words. */
 export interface RoundItem {

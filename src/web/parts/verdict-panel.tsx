@@ -1,5 +1,5 @@
-import { actionTexts } from '#core/observations/finding'
-import type { RoundVerdict } from '#core/observations/judge-rounds'
+import { actionTexts } from '#core/model/finding'
+import type { RoundVerdict } from '#core/rounds/judge-rounds'
 import { LevelMark, type Tone } from './level-mark'
 
 const washes: Record<RoundVerdict['level'], string> = {

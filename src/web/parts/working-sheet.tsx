@@ -1,6 +1,6 @@
 import { formatClock } from './format-time'
-import type { Decision, WorkingLine } from '#core/plan/decision'
-import { formatDecision, formatValue, type DisplayUnits } from '#core/plan/format-decision'
+import type { Decision, WorkingLine } from '#core/model/decision'
+import { formatDecision, formatValue, type DisplayUnits } from '#core/planner/format-decision'
 import { Button } from './button'
 import { Dialog } from './dialog'
 

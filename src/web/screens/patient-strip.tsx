@@ -1,4 +1,4 @@
-import { spoken } from '#core/case/vocabulary'
+import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import { patientLabel } from '#contract/records/episode'
 import type { OpenCase } from '../stores/case-store'

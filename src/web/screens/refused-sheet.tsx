@@ -1,6 +1,6 @@
 import { Fragment } from 'react'
 import type { EventInput } from '#contract/event'
-import { spoken } from '#core/case/vocabulary'
+import { spoken } from '#core/model/vocabulary'
 import { Button } from '../parts/button'
 import { Dialog } from '../parts/dialog'
 import { loadCase, nextBase, useCaseStore } from '../stores/case-store'

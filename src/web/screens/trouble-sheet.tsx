@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { findTechnique } from '#core/techniques/registry'
-import type { Trouble } from '#core/techniques/trouble'
+import type { Trouble } from '#core/model/trouble'
 import type { TroubleBody } from '#contract/records/run'
 import { useDraft } from '../hooks/use-draft'
 import { Button, ButtonLink } from '../parts/button'

@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
-import type { HeatInput } from '#core/heat/heat-input'
-import { solveSweepPoint, type SweepPoint, type SweepResult } from '#core/heat/heat-sweep'
-import { solveHeat, type HeatResult } from '#core/heat/solve-heat'
+import type { HeatInput } from '#core/model/heat-input'
+import { solveSweepPoint, type SweepPoint, type SweepResult } from '#core/figures/heat/heat-sweep'
+import { solveHeat, type HeatResult } from '#core/figures/heat/solve-heat'
 import { defaultProtocol } from '#core/quantities/defaults'
 
 export type HeatJob =

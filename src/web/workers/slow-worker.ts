@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
-import { createMemo } from '#core/plan/context'
-import { type SlowTask } from '#core/plan/slow-task'
-import { solveSlowTask } from '#core/plan/solve-slow-task'
+import { createMemo } from '#core/model/plan-context'
+import { type SlowTask } from '#core/model/slow-task'
+import { solveSlowTask } from '#core/planner/solve-slow-task'
 
 interface Job {
   readonly key: string

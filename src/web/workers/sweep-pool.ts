@@ -1,5 +1,5 @@
-import type { HeatInput } from '#core/heat/heat-input'
-import type { SweepPoint, SweepResult } from '#core/heat/heat-sweep'
+import type { HeatInput } from '#core/model/heat-input'
+import type { SweepPoint, SweepResult } from '#core/figures/heat/heat-sweep'
 import type { HeatAnswer, HeatJob } from './heat-worker'
 
 export interface SweepRun {

@@ -1,10 +1,10 @@
-import { neckGeometry } from '../../body/measure-neck'
-import { collarSkin, linerMargin, strapOverhang } from '../../body/measurements/neck'
-import { workingOf, type PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import { scheduleRounds } from '../../rounds/round-list'
+import { neckGeometry } from '../../planner/body/measure-neck'
+import { collarSkin, linerMargin, strapOverhang } from '../../figures/body/measurements/neck'
+import { workingOf, type PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import { scheduleRounds } from '../../planner/schedule-rounds'
 import { decideRoll, isScooped, judgeRoll } from '../shared/roll'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { careCollarOptions } from './options'
 import { careCollarCare, careCollarFit, careCollarSteps } from './procedure'
 import { decideSkin } from './skin'
@@ -27,7 +27,7 @@ export const careCollar: Technique = {
   options: careCollarOptions,
   measurements: () => [strapOverhang, linerMargin, ...collarSkin].map((definition) => ({ definition, need: 'optional' as const })),
   uses: () => [],
-  flagRules: [],
+  puts: [],
   judge: judgeRoll,
   plan: planCareCollar,
   onUrgent: { device: 'collar', actions: careCollarRelease },

@@ -1,4 +1,4 @@
-import { choice, hours, marginCm, type DecisionDefinition } from '../../plan/decision-definition'
+import { choice, hours, marginCm, type DecisionDefinition } from '../../model/decision-definition'
 import { peopleToTurn, turn } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */

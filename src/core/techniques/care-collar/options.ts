@@ -1,6 +1,6 @@
 import { spineBelowOption } from '../shared/roll'
-import { suppliesOption } from '../shared-options'
-import type { TechniqueOption } from '../technique'
+import { suppliesOption } from '../../planner/shared-options'
+import type { TechniqueOption } from '../../planner/technique'
 
 /** Options of the daily care of a two-piece collar; the first value of each is the default. */
 export const careCollarOptions: readonly TechniqueOption[] = [

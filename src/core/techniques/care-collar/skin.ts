@@ -1,6 +1,6 @@
-import { collarSkin, skinGrades, type SkinGrade } from '../../body/measurements/neck'
-import type { Measurement } from '../../case/clinical-case'
-import type { PlanDraft } from '../../plan/draft'
+import { collarSkin, skinGrades, type SkinGrade } from '../../figures/body/measurements/neck'
+import type { Measurement } from '../../model/clinical-case'
+import type { PlanDraft } from '../../planner/draft'
 import { instantOf } from '../../quantities/instant'
 
 interface SkinLook {

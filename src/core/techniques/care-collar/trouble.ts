@@ -1,5 +1,5 @@
 import { breathless, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How a care collar comes open. */
 export const careCollarRelease: readonly string[] = ['Hold the head with both hands, then open the front.']

@@ -1,22 +1,22 @@
-import { armGeometry, sketchArm } from '../../body/measure-arm'
-import { buildArmModel, splitPath } from '../../body/arm-model'
-import { legGeometry } from '../../body/leg-geometry'
-import { sketchLeg } from '../../body/measure-leg'
-import { armGirths } from '../../body/measurements/arm'
-import { legGirths, lowerLegLength, midThighGirth } from '../../body/measurements/leg'
-import { openingWidth } from '../../body/measurements/opening'
-import type { Estimate } from '../../body/pool-side'
-import { hasFlag, type ClinicalCase } from '../../case/clinical-case'
-import { bodyRegionOf } from '../../case/vocabulary'
-import type { PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { Geometry, GeometryBand } from '../../plan/geometry'
-import { scheduleRounds } from '../../rounds/round-list'
-import { hardMinutes } from '../../setting/hard-after'
-import { decideArmWrap } from '../../wraps/arm-wraps'
-import { decideLegWrap } from '../../wraps/leg-wraps'
+import { armGeometry, sketchArm } from '../../planner/body/measure-arm'
+import { buildArmModel, splitPath } from '../../figures/body/arm-model'
+import { legGeometry } from '../../planner/body/leg-geometry'
+import { sketchLeg } from '../../planner/body/measure-leg'
+import { armGirths } from '../../figures/body/measurements/arm'
+import { legGirths, lowerLegLength, midThighGirth } from '../../figures/body/measurements/leg'
+import { openingWidth } from '../../figures/body/measurements/opening'
+import type { Estimate } from '../../figures/body/pool-side'
+import { hasFlag, type ClinicalCase } from '../../model/clinical-case'
+import { bodyRegionOf } from '../../model/vocabulary'
+import type { PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import type { Geometry, GeometryBand } from '../../model/geometry'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { hardMinutes } from '../../figures/setting-time/hard-after'
+import { decideArmWrap } from '../../planner/decide/arm-wraps'
+import { decideLegWrap } from '../../planner/decide/leg-wraps'
 import { decidePeople } from '../shared/decide-people'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { castOpeningOptions } from './options'
 import { cutLines, type CutLine } from './cut-lines'
 import { decidePressures } from './pressure'
@@ -42,22 +42,7 @@ export const castOpening: Technique = {
   ],
   asks: ['device', 'open-now'],
   uses: () => ['crepe-bandage'],
-  flagRules: [
-    {
-      flag: 'anticoagulated',
-      level: 'caution',
-      steps: ['cut'],
-      text: 'Press lighter and look at the skin along the whole line.',
-      why: 'A small nick bleeds long and swells the limb again.',
-    },
-    {
-      flag: 'agitated',
-      level: 'caution',
-      steps: ['tell', 'cut'],
-      text: 'Calm first, a second person at the limb, or shears instead of the saw.',
-      why: 'A limb that jerks meets the blade.',
-    },
-  ],
+  puts: ['saw'],
   plan: planCastOpening,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   onUrgent: { device: 'shell', actions: castOpeningRelease },

@@ -1,4 +1,4 @@
-import type { GeometryBand, GeometryMark } from '../../plan/geometry'
+import type { GeometryBand, GeometryMark } from '../../model/geometry'
 
 /** A cutting line as places along the limb: cm along its axis, and the share of the depth from the back. */
 export type CutLine = NonNullable<GeometryBand['line']>

@@ -1,5 +1,5 @@
-import { positionOption, suppliesOption } from '../shared-options'
-import type { TechniqueOption } from '../technique'
+import { positionOption, suppliesOption } from '../../planner/shared-options'
+import type { TechniqueOption } from '../../planner/technique'
 
 /** Options of opening a cast; the first value of each is the default. */
 export const castOpeningOptions: readonly TechniqueOption[] = [

@@ -1,10 +1,10 @@
-import type { Estimate } from '../../body/pool-side'
-import { openingWidth } from '../../body/measurements/opening'
-import { workingOf, type PlanDraft } from '../../plan/draft'
+import type { Estimate } from '../../figures/body/pool-side'
+import { openingWidth } from '../../figures/body/measurements/opening'
+import { workingOf, type PlanDraft } from '../../planner/draft'
 import { readDefaults } from '../../quantities/defaults'
-import { greatestGirthGrowth } from '../../swelling/girth-growth'
-import { pressureUnderShell, roomDefaults, type RoomInput } from '../../swelling/room'
-import type { OptionValues } from '../technique'
+import { greatestGirthGrowth } from '../../figures/swelling/girth-growth'
+import { pressureUnderShell, roomDefaults, type RoomInput } from '../../figures/swelling/room'
+import type { OptionValues } from '../../planner/technique'
 
 const horizonH = 72
 

@@ -1,5 +1,5 @@
 import { lostPulse, newNumbness, painRising, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How an opened cast is opened further. */
 export const castOpeningRelease: readonly string[] = ['Padding cut to the skin, whole length, spread wide; no re-wrap until settled.']

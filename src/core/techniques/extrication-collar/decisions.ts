@@ -1,4 +1,4 @@
-import { angleDeg, choice, marginCm, type DecisionDefinition } from '../../plan/decision-definition'
+import { angleDeg, choice, marginCm, type DecisionDefinition } from '../../model/decision-definition'
 import { collarSetting, leastCrew } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */

@@ -1,19 +1,19 @@
-import { neckGeometry } from '../../body/measure-neck'
-import { neckGirth, neckHeight } from '../../body/measurements/neck'
-import { isYoungerThan } from '../../case/clinical-case'
-import { workingOf, type PlanDraft } from '../../plan/draft'
-import { formatValue } from '../../plan/format-decision'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { Geometry } from '../../plan/geometry'
-import { scheduleRounds } from '../../rounds/round-list'
-import { decideCollarSetting } from '../../sizing/decide-setting'
-import { fingerSlack, slackDefaults } from '../../straps/finger-slack'
+import { neckGeometry } from '../../planner/body/measure-neck'
+import { neckGirth, neckHeight } from '../../figures/body/measurements/neck'
+import { isYoungerThan } from '../../model/clinical-case'
+import { workingOf, type PlanDraft } from '../../planner/draft'
+import { formatValue } from '../../planner/format-decision'
+import type { ScheduleEntry } from '../../model/plan'
+import type { Geometry } from '../../model/geometry'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { decideCollarSetting } from '../../planner/decide/decide-height-setting'
+import { fingerSlack, slackDefaults } from '../../figures/straps/finger-slack'
 import { readDefaults } from '../../quantities/defaults'
 import { decidePeople } from '../shared/decide-people'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { extricationCollarOptions } from './options'
 import { extricationCollarCare, extricationCollarFit, extricationCollarSteps } from './procedure'
-import { collarFlagRules, judgeCollar } from './rules'
+import { judgeCollar } from './rules'
 import { extricationCollarRelease, extricationCollarTroubles } from './trouble'
 import { decisions } from './decisions'
 
@@ -33,7 +33,7 @@ export const extricationCollar: Technique = {
   ],
   asks: ['oxygen'],
   uses: (options) => (options['policy'] === 'blocks-and-hands' ? [] : ['extrication-collar']),
-  flagRules: collarFlagRules,
+  puts: ['closed-collar'],
   judge: judgeCollar,
   plan: planExtricationCollar,
   onUrgent: { device: 'collar', actions: extricationCollarRelease },

@@ -1,5 +1,5 @@
-import { suppliesOption } from '../shared-options'
-import type { TechniqueOption } from '../technique'
+import { suppliesOption } from '../../planner/shared-options'
+import type { TechniqueOption } from '../../planner/technique'
 
 /** Options of the extrication collar. The policy has no built-in answer: a local protocol chooses. */
 export const extricationCollarOptions: readonly TechniqueOption[] = [

@@ -1,5 +1,5 @@
-import type { FitTest } from '../../plan/plan'
-import type { Step } from '../../plan/step'
+import type { FitTest } from '../../model/plan'
+import type { Step } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 

@@ -1,26 +1,7 @@
-import { hasFlag } from '../../case/clinical-case'
-import type { PlanDraft } from '../../plan/draft'
-import type { CautionLevel } from '../../plan/plan'
-import type { FlagRule, OptionValues } from '../technique'
-
-/** What flags raise under every policy. */
-export const collarFlagRules: readonly FlagRule[] = [
-  {
-    flag: 'head-injury',
-    level: 'caution',
-    decisions: ['slack'],
-    steps: ['close-collar'],
-    text: 'Look at tightness and neck veins again after closing; open it if they fill.',
-    why: 'A tight collar holds blood in the head and raises the pressure there.',
-  },
-  {
-    flag: 'agitated',
-    level: 'caution',
-    steps: ['hold-head', 'close-collar'],
-    text: 'Do not fight it: hands as far as they are accepted, find the cause.',
-    why: 'Struggling against a collar moves the neck more than no collar does.',
-  },
-]
+import { hasFlag } from '../../model/clinical-case'
+import type { PlanDraft } from '../../planner/draft'
+import type { CautionLevel } from '../../model/plan'
+import type { OptionValues } from '../../planner/technique'
 
 /**
  * Rules that the local policy turns: stops against a rigid collar, cautions where it is soft or hands and blocks

@@ -1,5 +1,5 @@
 import { breathless, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How a collar comes open: with the head held. */
 export const extricationCollarRelease: readonly string[] = [

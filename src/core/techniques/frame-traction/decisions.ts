@@ -1,4 +1,4 @@
-import { choice, lengthCm, type DecisionDefinition } from '../../plan/decision-definition'
+import { choice, lengthCm, type DecisionDefinition } from '../../model/decision-definition'
 import { convertBy, leastCrew, load, strapPlaces } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */

@@ -1,4 +1,4 @@
-import { angleDeg, hours, lengthCm, marginCm, words, type DecisionDefinition } from '../../plan/decision-definition'
+import { angleDeg, hours, lengthCm, marginCm, words, type DecisionDefinition } from '../../model/decision-definition'
 import { leastCrew } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */

@@ -1,16 +1,16 @@
-import { legGeometry } from '../../body/leg-geometry'
-import { sketchLeg } from '../../body/measure-leg'
-import { braceStraps, hingeForward, hingeUp, shankLength, thighLength, treatmentWeek } from '../../body/measurements/brace'
-import { workingOf, type PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { Geometry } from '../../plan/geometry'
-import { pistoning } from '../../geometry/hinge'
-import { scheduleRounds } from '../../rounds/round-list'
-import { layOut } from '../../sizing/decide-size'
+import { legGeometry } from '../../planner/body/leg-geometry'
+import { sketchLeg } from '../../planner/body/measure-leg'
+import { braceStraps, hingeForward, hingeUp, shankLength, thighLength, treatmentWeek } from '../../figures/body/measurements/brace'
+import { workingOf, type PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import type { Geometry } from '../../model/geometry'
+import { pistoning } from '../../figures/sizing/hinge'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { layOut } from '../../planner/decide/decide-size'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/hold'
-import { positionOption, suppliesOption } from '../shared-options'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { positionOption, suppliesOption } from '../../planner/shared-options'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { kneeBraceCare, kneeBraceFit, kneeBraceSteps } from './procedure'
 import { decideStops, exampleProtocol } from './stops'
 import { kneeBraceRelease, kneeBraceTroubles } from './trouble'
@@ -68,7 +68,7 @@ export const hingedKneeBrace: Technique = {
   ],
   asks: ['brace', 'weight'],
   uses: () => ['hinged-knee-brace'],
-  flagRules: [],
+  puts: [],
   plan: planBrace,
   rounds,
   onUrgent: { device: 'shell', actions: kneeBraceRelease },

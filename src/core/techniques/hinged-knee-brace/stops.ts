@@ -1,6 +1,6 @@
-import type { PlanDraft } from '../../plan/draft'
+import type { PlanDraft } from '../../planner/draft'
 import type { StopRow } from '../../quantities/defaults'
-import type { OptionValues } from '../technique'
+import type { OptionValues } from '../../planner/technique'
 
 /** The shipped table: an example, never an order. */
 export const exampleTable: readonly StopRow[] = [{ fromWeek: 0, extensionStopDeg: 0, flexionStopDeg: 90, lock: 'open' }]

@@ -1,5 +1,5 @@
 import { lostPulse, newNumbness, painRising, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How a knee brace comes open. */
 export const kneeBraceRelease: readonly string[] = ['Open every strap; leave the frame under the leg.']

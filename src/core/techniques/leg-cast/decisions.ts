@@ -8,7 +8,7 @@ import {
   pressureKpa,
   rolls,
   type DecisionDefinition,
-} from '../../plan/decision-definition'
+} from '../../model/decision-definition'
 import { ankleAngle, cureTime, leastCrew, padding, peakSkinTemp, setTime } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */

@@ -1,21 +1,20 @@
-import { legGeometry } from '../../body/leg-geometry'
-import type { LegModel } from '../../body/leg-model'
-import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../body/measure-leg'
-import { footLength, insideLeg, legGirths, lowerLegLength } from '../../body/measurements/leg'
-import { hasFlag, isYoungerThan } from '../../case/clinical-case'
-import type { PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { Geometry } from '../../plan/geometry'
-import { scheduleRounds } from '../../rounds/round-list'
-import { decideSetting } from '../../setting/decide-setting'
-import { hardMinutes } from '../../setting/hard-after'
-import { isPlaster } from '../../setting/working-time'
-import type { SettingMaterial } from '../../case/setting-material'
-import { decideRoom } from '../../swelling/decide-room'
+import { legGeometry } from '../../planner/body/leg-geometry'
+import type { LegModel } from '../../figures/body/leg-model'
+import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../planner/body/measure-leg'
+import { footLength, insideLeg, legGirths, lowerLegLength } from '../../figures/body/measurements/leg'
+import { hasFlag, isYoungerThan } from '../../model/clinical-case'
+import type { PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import type { Geometry } from '../../model/geometry'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { decideSetting } from '../../planner/decide/decide-set-time'
+import { hardMinutes } from '../../figures/setting-time/hard-after'
+import { isPlaster } from '../../figures/setting-time/working-time'
+import type { SettingMaterial } from '../../model/setting-material'
+import { decideRoom } from '../../planner/decide/decide-room'
 import { extraHolder } from '../shared/hold'
-import { hardShellStops, unfeltPressure } from '../shared/limb-flag-rules'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { decideAngles, decideCastLayers, decideCastRolls, decideStocking, type CastRolls } from './materials'
 import { legCastOptions } from './options'
 import { legCastCare, legCastFit, legCastSteps, rollIds } from './procedure'
@@ -47,18 +46,7 @@ export const legCast: Technique = {
   },
   asks: ['wound-plan'],
   uses: (options) => [options['material'] === 'fibreglass-roll' ? 'fibreglass-roll' : 'plaster-roll', 'padding-roll'],
-  flagRules: [
-    ...hardShellStops,
-    ...unfeltPressure,
-    {
-      flag: 'fresh',
-      level: 'caution',
-      steps: ['after-check'],
-      decisions: ['opening-time', 'room'],
-      text: 'Plan its opening: split it as soon as it is hard, before the ward.',
-      why: 'A closed cast on a fresh injury has no room to swell.',
-    },
-  ],
+  puts: ['hard-shell', 'unfelt-pressure', 'closed-shell'],
   judge: judgeLegCast,
   plan: planLegCast,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),

@@ -1,5 +1,5 @@
-import { positionOption, suppliesOption } from '../shared-options'
-import type { TechniqueOption } from '../technique'
+import { positionOption, suppliesOption } from '../../planner/shared-options'
+import type { TechniqueOption } from '../../planner/technique'
 
 /** Options of the leg cast; the first value of each is the default. */
 export const legCastOptions: readonly TechniqueOption[] = [

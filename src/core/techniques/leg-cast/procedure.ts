@@ -1,12 +1,12 @@
-import type { Side } from '../../case/vocabulary'
-import type { FitTest } from '../../plan/plan'
-import type { Step } from '../../plan/step'
-import type { StepAngle } from '../../plan/step'
+import type { Side } from '../../model/vocabulary'
+import type { FitTest } from '../../model/plan'
+import type { Step } from '../../model/step'
+import type { StepAngle } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { ankleAngle, footPlane, kneeAngle } from '../shared/step-angles'
 import { cureTimer, holdTimer, settingTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
-import type { OptionValues } from '../technique'
+import type { OptionValues } from '../../planner/technique'
 
 export interface CastFacts {
   readonly options: OptionValues

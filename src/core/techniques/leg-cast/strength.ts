@@ -1,11 +1,11 @@
-import type { LegModel } from '../../body/leg-model'
-import type { PlanDraft } from '../../plan/draft'
+import type { LegModel } from '../../figures/body/leg-model'
+import type { PlanDraft } from '../../planner/draft'
 import { defineDefaults, readDefaults } from '../../quantities/defaults'
-import { isPlaster } from '../../setting/working-time'
-import type { SettingMaterial } from '../../case/setting-material'
-import { layerDefaults } from '../../slabs/slab-layers'
-import { kneeMoment, legParts } from '../../traction/leg-masses'
-import { paddedAt } from '../../wraps/leg-wraps'
+import { isPlaster } from '../../figures/setting-time/working-time'
+import type { SettingMaterial } from '../../model/setting-material'
+import { layerDefaults } from '../../figures/slabs/slab-layers'
+import { kneeMoment, legParts } from '../../figures/traction/leg-masses'
+import { paddedAt } from '../../planner/decide/leg-wraps'
 
 export const castStrengthDefaults = defineDefaults('cast-strength', {
   plasterMPa: { value: 1.5, unit: 'MPa', source: 'model', note: 'plaster one hour after wetting' },

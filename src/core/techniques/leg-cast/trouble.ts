@@ -1,5 +1,5 @@
 import { lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How a cast comes open: its full length, down to skin. */
 export const legCastRelease: readonly string[] = [

@@ -1,4 +1,4 @@
-import { factor, share, type DecisionDefinition } from '../../plan/decision-definition'
+import { factor, share, type DecisionDefinition } from '../../model/decision-definition'
 import {
   ankleAngle,
   cureTime,

@@ -1,7 +1,7 @@
-import type { LegModel } from '../../body/leg-model'
-import { legGeometry } from '../../body/leg-geometry'
-import type { PlanDraft } from '../../plan/draft'
-import type { Geometry, GeometryPolygon } from '../../plan/geometry'
+import type { LegModel } from '../../figures/body/leg-model'
+import { legGeometry } from '../../planner/body/leg-geometry'
+import type { PlanDraft } from '../../planner/draft'
+import type { Geometry, GeometryPolygon } from '../../model/geometry'
 import type { SlabFit } from './width'
 import type { Extent } from './options'
 

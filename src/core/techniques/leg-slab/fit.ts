@@ -1,4 +1,4 @@
-import type { FitTest } from '../../plan/plan'
+import type { FitTest } from '../../model/plan'
 import type { Extent } from './options'
 
 /** What to look at on the finished slab, with what to do when it is not so. */

@@ -1,26 +1,25 @@
-import { legGeometry } from '../../body/leg-geometry'
-import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../body/measure-leg'
-import type { LegModel } from '../../body/leg-model'
-import { hasFlag } from '../../case/clinical-case'
-import type { ScheduleEntry } from '../../plan/plan'
-import { workingOf, type PlanDraft } from '../../plan/draft'
+import { legGeometry } from '../../planner/body/leg-geometry'
+import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../planner/body/measure-leg'
+import type { LegModel } from '../../figures/body/leg-model'
+import { hasFlag } from '../../model/clinical-case'
+import type { ScheduleEntry } from '../../model/plan'
+import { workingOf, type PlanDraft } from '../../planner/draft'
 import { readDefaults } from '../../quantities/defaults'
 import { roundUpTo } from '../../quantities/rounding'
-import { scheduleRounds } from '../../rounds/round-list'
-import { decideSetting } from '../../setting/decide-setting'
-import { isPlaster } from '../../setting/working-time'
-import type { SettingMaterial } from '../../case/setting-material'
-import { decideSlabLayers } from '../../slabs/decide-slab-layers'
-import { layerDefaults } from '../../slabs/slab-layers'
-import { arcStiffness } from '../../slabs/stiffness'
-import { bandageDefaults } from '../../wraps/bandage-pressure'
-import { checkLegBandage, decideLegWrap, paddedAt } from '../../wraps/leg-wraps'
-import { stockinetteLength, stockinetteWidth } from '../../wraps/stockinette'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { decideSetting } from '../../planner/decide/decide-set-time'
+import { isPlaster } from '../../figures/setting-time/working-time'
+import type { SettingMaterial } from '../../model/setting-material'
+import { decideSlabLayers } from '../../planner/decide/decide-slab-layers'
+import { layerDefaults } from '../../figures/slabs/slab-layers'
+import { arcStiffness } from '../../figures/slabs/stiffness'
+import { bandageDefaults } from '../../figures/wraps/bandage-pressure'
+import { checkLegBandage, decideLegWrap, paddedAt } from '../../planner/decide/leg-wraps'
+import { stockinetteLength, stockinetteWidth } from '../../figures/wraps/stockinette'
 import { decideAnkle, describeAnkle } from '../shared/ankle'
 import { crewRelief, leastPeople } from '../shared/hold'
-import { hardShellStops, unfeltPressure } from '../shared/limb-flag-rules'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { drawSlab } from './drawing'
 import { legSlabCare, legSlabFit } from './fit'
 import { legSlabMeasurements, slabPathFor } from './measurements'
@@ -52,7 +51,7 @@ export const legSlab: Technique = {
   options: legSlabOptions,
   measurements: legSlabMeasurements,
   uses: (options) => [options['material'] === 'padded-fibreglass' ? 'fibreglass-slab' : 'plaster-slab', 'padding-roll', 'elastic-bandage'],
-  flagRules: [...hardShellStops, ...unfeltPressure],
+  puts: ['hard-shell', 'unfelt-pressure'],
   judge: (draft, options) => applyLegSlabRules(draft, options, extentOf(draft.clinicalCase, options)),
   plan: planLegSlab,
   onUrgent: { device: 'shell', actions: legSlabRelease },

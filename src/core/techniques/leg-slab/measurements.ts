@@ -13,10 +13,10 @@ import {
   midThighGirth,
   slabPath,
   toeGirth,
-} from '../../body/measurements/leg'
-import type { MeasurementDefinition } from '../../body/measurement-definition'
-import type { ClinicalCase } from '../../case/clinical-case'
-import type { OptionValues, TechniqueMeasurement } from '../technique'
+} from '../../figures/body/measurements/leg'
+import type { MeasurementDefinition } from '../../model/measurement-definition'
+import type { ClinicalCase } from '../../model/clinical-case'
+import type { OptionValues, TechniqueMeasurement } from '../../planner/technique'
 import { extentOf } from './options'
 
 /** The slab path for the chosen toe end and extent, with its landmarks in words. */

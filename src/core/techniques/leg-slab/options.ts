@@ -1,8 +1,8 @@
-import type { ClinicalCase } from '../../case/clinical-case'
-import { positionOption, suppliesOption } from '../shared-options'
+import type { ClinicalCase } from '../../model/clinical-case'
+import { positionOption, suppliesOption } from '../../planner/shared-options'
 import { ankleOptions } from '../shared/ankle'
 import { holdOption } from '../shared/hold'
-import type { OptionValues, TechniqueOption } from '../technique'
+import type { OptionValues, TechniqueOption } from '../../planner/technique'
 
 export type Extent = 'below-knee' | 'above-knee'
 

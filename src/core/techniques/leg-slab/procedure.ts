@@ -1,13 +1,13 @@
-import type { Side } from '../../case/vocabulary'
-import type { Step } from '../../plan/step'
-import type { StepAngle } from '../../plan/step'
-import { formatValue } from '../../plan/format-decision'
+import type { Side } from '../../model/vocabulary'
+import type { Step } from '../../model/step'
+import type { StepAngle } from '../../model/step'
+import { formatValue } from '../../planner/format-decision'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import { holdsItself } from '../shared/hold'
 import { makeStep } from '../shared/make-step'
 import { ankleAngle, footPlane, kneeAngle } from '../shared/step-angles'
 import { cureTimer, holdTimer, settingTimer, wettingTimer } from '../shared/step-timers'
-import type { OptionValues } from '../technique'
+import type { OptionValues } from '../../planner/technique'
 import type { Extent } from './options'
 
 export interface ProcedureFacts {

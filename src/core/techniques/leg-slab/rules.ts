@@ -1,6 +1,6 @@
-import type { PlanDraft } from '../../plan/draft'
+import type { PlanDraft } from '../../planner/draft'
 import { judgeAnkleInjury } from '../shared/ankle'
-import type { OptionValues } from '../technique'
+import type { OptionValues } from '../../planner/technique'
 import { isTibial, type Extent } from './options'
 
 /** Rules that look at more than one flag: ankle position, swelling, and the joint above left free. */

@@ -1,5 +1,5 @@
 import { holdLost, lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How a back slab comes open: along its open front. */
 export const legSlabRelease: readonly string[] = [

@@ -1,16 +1,16 @@
-import { calfGirth, insideLeg, lowerLegLength } from '../../body/measurements/leg'
-import { workingOf, type PlanDraft } from '../../plan/draft'
-import { layOut } from '../../sizing/decide-size'
-import { decideStrapPlaces } from '../../straps/decide-strap-places'
-import { decidePull } from '../../traction/decide-pull'
-import { measureSpan } from '../../traction/leg-span'
+import { calfGirth, insideLeg, lowerLegLength } from '../../figures/body/measurements/leg'
+import { workingOf, type PlanDraft } from '../../planner/draft'
+import { layOut } from '../../planner/decide/decide-size'
+import { decideStrapPlaces } from '../../planner/decide/decide-strap-places'
+import { decidePull } from '../../planner/decide/decide-pull'
+import { measureSpan } from '../../planner/decide/measure-span'
 import { decidePeople } from '../shared/decide-people'
 import { convertMin, decideConvert, drawFieldSplint, fieldRounds, fieldSchedule, strapsOf } from '../shared/field-splint'
 import { extraHolder } from '../shared/hold'
 import { pullOf, strapsAt } from '../shared/step-pull'
-import { fieldTractionRules, judgeTraction, loadOption, requireMass, tractionFlagRules } from '../shared/traction-rules'
-import { positionOption, suppliesOption } from '../shared-options'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { judgeTraction, loadOption, requireMass } from '../shared/traction-rules'
+import { positionOption, suppliesOption } from '../../planner/shared-options'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { poleTractionCare, poleTractionFit, poleTractionSteps } from './procedure'
 import { poleTractionRelease, poleTractionTroubles } from './trouble'
 import { decisions } from './decisions'
@@ -34,7 +34,7 @@ export const poleTraction: Technique = {
     { definition: calfGirth, need: 'optional' },
   ],
   uses: () => ['pole-traction'],
-  flagRules: [...tractionFlagRules, ...fieldTractionRules],
+  puts: ['leg-pull', 'ankle-hitch'],
   judge: judgeTraction,
   plan: planPole,
   rounds: fieldRounds,

@@ -1,4 +1,4 @@
-import { choice, count, sizeOf, type DecisionDefinition } from '../../plan/decision-definition'
+import { choice, count, sizeOf, type DecisionDefinition } from '../../model/decision-definition'
 import { leastCrew, ringOf, ringPressure, splintLength, strapPlaces, traction } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */

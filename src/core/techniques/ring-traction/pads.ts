@@ -1,5 +1,5 @@
-import type { Estimate } from '../../body/pool-side'
-import { workingOf, type PlanDraft } from '../../plan/draft'
+import type { Estimate } from '../../figures/body/pool-side'
+import { workingOf, type PlanDraft } from '../../planner/draft'
 
 const uncoveredCm = 10
 const edgeCm = 1

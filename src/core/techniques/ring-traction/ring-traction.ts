@@ -1,24 +1,24 @@
-import { legGeometry } from '../../body/leg-geometry'
-import { sketchLeg } from '../../body/measure-leg'
-import { calfGirth, insideLeg, midThighGirth } from '../../body/measurements/leg'
-import { obliqueGroinGirth } from '../../body/measurements/traction'
-import { legGirthRatios } from '../../body/leg-template'
-import type { Estimate } from '../../body/pool-side'
-import type { PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { Geometry } from '../../plan/geometry'
-import { scheduleRounds } from '../../rounds/round-list'
-import { decideSize } from '../../sizing/decide-size'
-import { capOf, checkSkinCap, decidePull } from '../../traction/decide-pull'
-import { gravity } from '../../traction/leg-masses'
-import { ringLoad } from '../../traction/ring-load'
+import { legGeometry } from '../../planner/body/leg-geometry'
+import { sketchLeg } from '../../planner/body/measure-leg'
+import { calfGirth, insideLeg, midThighGirth } from '../../figures/body/measurements/leg'
+import { obliqueGroinGirth } from '../../figures/body/measurements/traction'
+import { legGirthRatios } from '../../figures/body/leg-template'
+import type { Estimate } from '../../figures/body/pool-side'
+import type { PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import type { Geometry } from '../../model/geometry'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { decideSize } from '../../planner/decide/decide-size'
+import { capOf, checkSkinCap, decidePull } from '../../planner/decide/decide-pull'
+import { gravity } from '../../figures/traction/leg-masses'
+import { ringLoad } from '../../figures/traction/ring-load'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/hold'
 import { pullOf } from '../shared/step-pull'
 import { decideRing, decideRingPressure, decideSplintLength, resolveStrips, ringOptions } from '../shared/ring'
-import { judgeTraction, loadOption, requireMass, skinTractionRules, tractionFlagRules } from '../shared/traction-rules'
-import { positionOption, suppliesOption } from '../shared-options'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { judgeTraction, loadOption, requireMass } from '../shared/traction-rules'
+import { positionOption, suppliesOption } from '../../planner/shared-options'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { decidePads, type PadLayout } from './pads'
 import { ringTractionCare, ringTractionFit, ringTractionSteps } from './procedure'
 import { ringTractionRelease, ringTractionTroubles } from './trouble'
@@ -43,7 +43,7 @@ export const ringTraction: Technique = {
     { definition: calfGirth, need: 'optional' },
   ],
   uses: () => ['ring-traction', 'sling-pad'],
-  flagRules: [...tractionFlagRules, ...skinTractionRules],
+  puts: ['leg-pull', 'skin-strips'],
   judge: judgeTraction,
   plan: planRingTraction,
   onUrgent: { device: 'traction', actions: ringTractionRelease },

@@ -1,4 +1,4 @@
-import { choice, marginCm, sizeOf, words, type DecisionDefinition } from '../../plan/decision-definition'
+import { choice, marginCm, sizeOf, words, type DecisionDefinition } from '../../model/decision-definition'
 import { collarSetting, leastCrew } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */

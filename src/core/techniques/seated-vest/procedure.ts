@@ -1,9 +1,9 @@
-import type { FitTest } from '../../plan/plan'
-import type { Step } from '../../plan/step'
-import type { StepStrap } from '../../plan/step'
+import type { FitTest } from '../../model/plan'
+import type { Step } from '../../model/step'
+import type { StepStrap } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
-import type { OptionValues } from '../technique'
+import type { OptionValues } from '../../planner/technique'
 
 export interface VestFacts {
   readonly options: OptionValues

@@ -1,15 +1,15 @@
-import { trunkGeometry } from '../../body/measure-trunk'
-import { neckHeight } from '../../body/measurements/neck'
-import { armpitSeat, chestGirth, occiputGap } from '../../body/measurements/trunk'
-import { hasFlag } from '../../case/clinical-case'
-import { workingOf, type PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { Geometry } from '../../plan/geometry'
-import { scheduleRounds } from '../../rounds/round-list'
-import { decideCollarSetting } from '../../sizing/decide-setting'
-import { decideSize } from '../../sizing/decide-size'
+import { trunkGeometry } from '../../planner/body/measure-trunk'
+import { neckHeight } from '../../figures/body/measurements/neck'
+import { armpitSeat, chestGirth, occiputGap } from '../../figures/body/measurements/trunk'
+import { hasFlag } from '../../model/clinical-case'
+import { workingOf, type PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import type { Geometry } from '../../model/geometry'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { decideCollarSetting } from '../../planner/decide/decide-height-setting'
+import { decideSize } from '../../planner/decide/decide-size'
 import { decidePeople } from '../shared/decide-people'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { seatedVestOptions } from './options'
 import { seatedVestCare, seatedVestFit, seatedVestSteps } from './procedure'
 import { seatedVestRelease, seatedVestTroubles } from './trouble'
@@ -36,37 +36,7 @@ export const seatedVest: Technique = {
     { definition: occiputGap, need: 'required' },
   ],
   uses: () => ['seated-vest', 'extrication-collar'],
-  flagRules: [
-    {
-      flag: 'unstable',
-      level: 'stop',
-      steps: ['position'],
-      text: 'Rapid extrication instead: hands on the head, out now.',
-      why: 'The vest takes minutes that an unstable patient does not have.',
-    },
-    {
-      flag: 'breathless-lying',
-      level: 'caution',
-      steps: ['strap-top', 'board'],
-      text: 'Top strap last and loose; head end of the board raised.',
-      why: 'Strap and flat lying both take breath.',
-    },
-    {
-      flag: 'pregnant-late',
-      level: 'caution',
-      steps: ['strap-bottom', 'strap-top', 'board'],
-      text: 'Bottom strap above and below the belly, never across; board tilted to the left.',
-      why: 'Straps press the womb, and flat lying the great vein.',
-    },
-    {
-      flag: 'pelvis-suspected',
-      level: 'caution',
-      decisions: ['leg-straps'],
-      steps: ['strap-legs'],
-      text: 'Leg straps to the same side, not crossed.',
-      why: 'Crossed, they pull a broken pelvis together in the lift.',
-    },
-  ],
+  puts: ['lifting-vest'],
   plan: planSeatedVest,
   rounds,
   onUrgent: { device: 'collar', actions: seatedVestRelease },

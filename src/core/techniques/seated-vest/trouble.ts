@@ -1,5 +1,5 @@
 import { breathless, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How a seated vest comes open. */
 export const seatedVestRelease: readonly string[] = ['Top strap open; collar open while the head is held.']

@@ -1,7 +1,7 @@
-import { measureFixedWindow } from '../../crew/fixed-window'
-import type { PlanDraft } from '../../plan/draft'
-import { formatValue } from '../../plan/format-decision'
-import type { Step } from '../../plan/step'
+import { measureFixedWindow } from '../../figures/crew/fixed-window'
+import type { PlanDraft } from '../../planner/draft'
+import { formatValue } from '../../planner/format-decision'
+import type { Step } from '../../model/step'
 
 export interface PeopleQuestion {
   readonly id?: 'least-crew' | 'people'

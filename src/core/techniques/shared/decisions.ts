@@ -15,7 +15,7 @@ import {
   warmthC,
   widthCm,
   type DecisionDefinition,
-} from '../../plan/decision-definition'
+} from '../../model/decision-definition'
 
 // Decisions that several techniques make, in the same words.
 export const slabWidth = widthCm('slab-width', 'Slab width')

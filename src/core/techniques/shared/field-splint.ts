@@ -1,11 +1,11 @@
-import { legGeometry } from '../../body/leg-geometry'
-import { sketchLeg } from '../../body/measure-leg'
-import type { PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { Geometry } from '../../plan/geometry'
-import { scheduleRounds } from '../../rounds/round-list'
-import { strapBands } from '../../straps/decide-strap-places'
-import type { MeasuredSpan } from '../../traction/leg-span'
+import { legGeometry } from '../../planner/body/leg-geometry'
+import { sketchLeg } from '../../planner/body/measure-leg'
+import type { PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import type { Geometry } from '../../model/geometry'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { strapBands } from '../../planner/decide/decide-strap-places'
+import type { MeasuredSpan } from '../../planner/decide/measure-span'
 
 /** Minutes until a field splint has to be changed. */
 export const convertMin = 120

@@ -1,6 +1,6 @@
-import { hasFlag, type ClinicalCase } from '../../case/clinical-case'
-import { refusePosition } from '../shared-options'
-import type { OptionValues, TechniqueOption } from '../technique'
+import { hasFlag, type ClinicalCase } from '../../model/clinical-case'
+import { refusePosition } from '../../planner/shared-options'
+import type { OptionValues, TechniqueOption } from '../../planner/technique'
 
 /** Who keeps the limb at its angle until it is set. */
 export const holdOption: TechniqueOption = {

@@ -1,4 +1,4 @@
-import type { Step } from '../../plan/step'
+import type { Step } from '../../model/step'
 
 type StepDraft = Pick<Step, 'id' | 'text' | 'why' | 'prevents' | 'after' | 'minutes'> & Partial<Step>
 

@@ -1,5 +1,5 @@
-import type { Side } from '../../case/vocabulary'
-import type { Step } from '../../plan/step'
+import type { Side } from '../../model/vocabulary'
+import type { Step } from '../../model/step'
 import { makeStep } from './make-step'
 
 export interface OpeningFacts {

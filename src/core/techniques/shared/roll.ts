@@ -1,7 +1,7 @@
-import { hasFlag } from '../../case/clinical-case'
-import type { PlanDraft } from '../../plan/draft'
-import type { Step } from '../../plan/step'
-import type { OptionValues, TechniqueOption } from '../technique'
+import { hasFlag } from '../../model/clinical-case'
+import type { PlanDraft } from '../../planner/draft'
+import type { Step } from '../../model/step'
+import type { OptionValues, TechniqueOption } from '../../planner/technique'
 import { decidePeople } from './decide-people'
 
 /** Whether the spine below the device has been cleared: it says how the patient may be turned. */

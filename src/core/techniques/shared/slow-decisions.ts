@@ -1,9 +1,9 @@
-import { hasFlag, isYoungerThan, type ClinicalCase } from '../../case/clinical-case'
-import { heatDefaults } from '../../heat/heat-input'
-import type { PlanDraft } from '../../plan/draft'
-import type { Step } from '../../plan/step'
+import { hasFlag, isYoungerThan, type ClinicalCase } from '../../model/clinical-case'
+import { heatDefaults } from '../../model/heat-input'
+import type { PlanDraft } from '../../planner/draft'
+import type { Step } from '../../model/step'
 import { readDefaults } from '../../quantities/defaults'
-import type { SettingMaterial } from '../../case/setting-material'
+import type { SettingMaterial } from '../../model/setting-material'
 
 /** Why skin at risk gets the lower heat limit, or null (SAFETY, PRECISIONS: child, neuropathy, unresponsive, fragile skin). */
 function heatVulnerability(clinicalCase: ClinicalCase): string | null {

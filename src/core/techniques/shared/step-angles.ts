@@ -1,4 +1,4 @@
-import type { StepAngle } from '../../plan/step'
+import type { StepAngle } from '../../model/step'
 
 // Bands are ordinary practice: a goniometer in the hand reads to about 3°, so a band narrower than 5° each way would
 // be chasing its error.

@@ -1,4 +1,4 @@
-import type { StepTimer } from '../../plan/step'
+import type { StepTimer } from '../../model/step'
 
 /** The setting clock: starts when the wetting ends. */
 export function settingTimer(minutes: number): StepTimer {

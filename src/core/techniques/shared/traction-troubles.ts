@@ -1,4 +1,4 @@
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 import { breathless, lostPulse, newNumbness, shortOfMaterial, wantsToStop } from './troubles'
 
 const grips = {

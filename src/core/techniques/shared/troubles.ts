@@ -1,4 +1,4 @@
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** What every limb that lost its pulse needs, after the device's own release. */
 export function lostPulse(release: readonly string[]): Trouble {

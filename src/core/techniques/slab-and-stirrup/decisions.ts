@@ -1,4 +1,4 @@
-import { lengthCm, share, widthCm, type DecisionDefinition } from '../../plan/decision-definition'
+import { lengthCm, share, widthCm, type DecisionDefinition } from '../../model/decision-definition'
 import { ankleAngle, cureTime, elasticBandage, leastCrew, padding, setTime, slabLength, slabWidth } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */

@@ -1,7 +1,7 @@
 import { ankleOptions } from '../shared/ankle'
 import { holdOption } from '../shared/hold'
-import { positionOption, suppliesOption } from '../shared-options'
-import type { TechniqueOption } from '../technique'
+import { positionOption, suppliesOption } from '../../planner/shared-options'
+import type { TechniqueOption } from '../../planner/technique'
 
 /** Options of slab and stirrup; the first value of each is the default. */
 export const slabAndStirrupOptions: readonly TechniqueOption[] = [

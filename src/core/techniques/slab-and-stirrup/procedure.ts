@@ -1,13 +1,13 @@
-import type { Side } from '../../case/vocabulary'
-import { formatValue } from '../../plan/format-decision'
-import type { FitTest } from '../../plan/plan'
-import type { Step } from '../../plan/step'
+import type { Side } from '../../model/vocabulary'
+import { formatValue } from '../../planner/format-decision'
+import type { FitTest } from '../../model/plan'
+import type { Step } from '../../model/step'
 import { holdsItself } from '../shared/hold'
 import { makeStep } from '../shared/make-step'
 import { ankleAngle, footPlane } from '../shared/step-angles'
 import { cureTimer, holdTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
-import type { OptionValues } from '../technique'
+import type { OptionValues } from '../../planner/technique'
 
 export interface StirrupFacts {
   readonly options: OptionValues

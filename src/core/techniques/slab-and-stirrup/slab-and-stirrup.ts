@@ -1,6 +1,6 @@
-import { legGeometry } from '../../body/leg-geometry'
-import type { LegModel } from '../../body/leg-model'
-import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../body/measure-leg'
+import { legGeometry } from '../../planner/body/leg-geometry'
+import type { LegModel } from '../../figures/body/leg-model'
+import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../planner/body/measure-leg'
 import {
   ankleGirth,
   belowKneeGirth,
@@ -11,24 +11,23 @@ import {
   midfootGirth,
   slabPath,
   toeGirth,
-} from '../../body/measurements/leg'
-import { stirrupPath } from '../../body/measurements/stirrup'
-import type { MeasurementDefinition } from '../../body/measurement-definition'
-import { workingOf, type PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { Geometry } from '../../plan/geometry'
+} from '../../figures/body/measurements/leg'
+import { stirrupPath } from '../../figures/body/measurements/stirrup'
+import type { MeasurementDefinition } from '../../model/measurement-definition'
+import { workingOf, type PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import type { Geometry } from '../../model/geometry'
 import { readDefaults } from '../../quantities/defaults'
 import { roundUpTo } from '../../quantities/rounding'
-import { scheduleRounds } from '../../rounds/round-list'
-import { decideSetting } from '../../setting/decide-setting'
-import { layerDefaults } from '../../slabs/slab-layers'
-import { bandageDefaults } from '../../wraps/bandage-pressure'
-import { checkLegBandage, decideLegWrap } from '../../wraps/leg-wraps'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { decideSetting } from '../../planner/decide/decide-set-time'
+import { layerDefaults } from '../../figures/slabs/slab-layers'
+import { bandageDefaults } from '../../figures/wraps/bandage-pressure'
+import { checkLegBandage, decideLegWrap } from '../../planner/decide/leg-wraps'
 import { decideAnkle, describeAnkle, judgeAnkleInjury } from '../shared/ankle'
 import { crewRelief, leastPeople } from '../shared/hold'
-import { hardShellStops, unfeltPressure } from '../shared/limb-flag-rules'
 import { askForCrew } from '../shared/slow-decisions'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { slabAndStirrupOptions } from './options'
 import { cutWords, slabAndStirrupCare, slabAndStirrupFit, slabAndStirrupSteps } from './procedure'
 import { decideJointWidths, type JointFit } from './widths'
@@ -58,7 +57,7 @@ export const slabAndStirrup: Technique = {
     ...[lowerLegLength, footLength, midfootGirth].map((definition) => ({ definition, need: 'optional' as const })),
   ],
   uses: () => ['fibreglass-slab', 'padding-roll', 'elastic-bandage'],
-  flagRules: [...hardShellStops, ...unfeltPressure],
+  puts: ['hard-shell', 'unfelt-pressure'],
   judge: judgeAnkleInjury,
   plan: planSlabAndStirrup,
   onUrgent: { device: 'shell', actions: slabAndStirrupRelease },

@@ -1,5 +1,5 @@
 import { holdLost, lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How slab and stirrup come open: along the open front. */
 export const slabAndStirrupRelease: readonly string[] = [

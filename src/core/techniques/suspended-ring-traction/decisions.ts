@@ -1,4 +1,4 @@
-import { forceN, lengthCm, marginCm, massKg, placesCm, pressureKpa, rolls, type DecisionDefinition } from '../../plan/decision-definition'
+import { forceN, lengthCm, marginCm, massKg, placesCm, pressureKpa, rolls, type DecisionDefinition } from '../../model/decision-definition'
 import { leastCrew, ringOf, ringPressure, splintLength, traction } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */

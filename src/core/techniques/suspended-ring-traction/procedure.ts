@@ -1,7 +1,7 @@
-import type { Side } from '../../case/vocabulary'
-import type { FitTest } from '../../plan/plan'
-import type { Step } from '../../plan/step'
-import type { StepPull } from '../../plan/step'
+import type { Side } from '../../model/vocabulary'
+import type { FitTest } from '../../model/plan'
+import type { Step } from '../../model/step'
+import type { StepPull } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 

@@ -1,25 +1,25 @@
-import { legGeometry } from '../../body/leg-geometry'
-import { sketchLeg } from '../../body/measure-leg'
-import { calfGirth, insideLeg, lowerLegLength, midThighGirth } from '../../body/measurements/leg'
-import { obliqueGroinGirth, outerLeg } from '../../body/measurements/traction'
-import type { PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { Geometry } from '../../plan/geometry'
-import { scheduleRounds } from '../../rounds/round-list'
-import { capOf, decidePull } from '../../traction/decide-pull'
-import { measureSpan, type MeasuredSpan } from '../../traction/leg-span'
-import { decideRolls } from '../../wraps/decide-rolls'
-import { girthWorking, legStretchZones } from '../../wraps/leg-wraps'
+import { legGeometry } from '../../planner/body/leg-geometry'
+import { sketchLeg } from '../../planner/body/measure-leg'
+import { calfGirth, insideLeg, lowerLegLength, midThighGirth } from '../../figures/body/measurements/leg'
+import { obliqueGroinGirth, outerLeg } from '../../figures/body/measurements/traction'
+import type { PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import type { Geometry } from '../../model/geometry'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { capOf, decidePull } from '../../planner/decide/decide-pull'
+import { measureSpan, type MeasuredSpan } from '../../planner/decide/measure-span'
+import { decideRolls } from '../../planner/decide/decide-rolls'
+import { girthWorking, legStretchZones } from '../../planner/decide/leg-wraps'
 import { everyTwoHours } from '../ring-traction/ring-traction'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/hold'
 import { pullOf } from '../shared/step-pull'
 import { decideRing, decideSplintLength, resolveStrips, ringOptions } from '../shared/ring'
-import { judgeTraction, loadOption, requireMass, skinTractionRules, tractionFlagRules } from '../shared/traction-rules'
-import { positionOption, suppliesOption } from '../shared-options'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { judgeTraction, loadOption, requireMass } from '../shared/traction-rules'
+import { positionOption, suppliesOption } from '../../planner/shared-options'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { suspendedCare, suspendedFit, suspendedSteps } from './procedure'
-import { rigDefaults } from '../../traction/suspension'
+import { rigDefaults } from '../../planner/decide/decide-suspension'
 import { decideCord, decideCounterweight, decideFootRaise, decideStripLength, decideSuspension } from './weights'
 import { readDefaults } from '../../quantities/defaults'
 import { suspendedRingTractionRelease, suspendedRingTractionTroubles } from './trouble'
@@ -71,7 +71,7 @@ export const suspendedRingTraction: Technique = {
     { definition: lowerLegLength, need: 'optional' },
   ],
   uses: () => ['suspended-ring-traction'],
-  flagRules: [...tractionFlagRules, ...skinTractionRules],
+  puts: ['leg-pull', 'skin-strips'],
   judge: judgeTraction,
   plan: planSuspended,
   onUrgent: { device: 'traction', actions: suspendedRingTractionRelease },

@@ -1,4 +1,4 @@
-import { choice, marginCm, sizeOf, type DecisionDefinition } from '../../plan/decision-definition'
+import { choice, marginCm, sizeOf, type DecisionDefinition } from '../../model/decision-definition'
 import { leastCrew, peopleToTurn, turn } from '../shared/decisions'
 
 /** Most straps that a shell of the catalogue has. */

@@ -7,9 +7,9 @@ import {
   grooveToCrest,
   overlapLeft,
   overlapRight,
-} from '../../body/measurements/trunk'
-import type { Estimate } from '../../body/pool-side'
-import { workingOf, type PlanDraft } from '../../plan/draft'
+} from '../../figures/body/measurements/trunk'
+import type { Estimate } from '../../figures/body/pool-side'
+import { workingOf, type PlanDraft } from '../../planner/draft'
 import { roundUpTo } from '../../quantities/rounding'
 
 const leastOverlapCm = 2.5

@@ -1,5 +1,5 @@
 import { breathless, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How a trunk shell comes off. */
 export const trunkShellRelease: readonly string[] = ['Loosen every strap; front shell off while the patient lies flat.']

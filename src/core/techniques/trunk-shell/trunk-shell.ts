@@ -1,4 +1,4 @@
-import { trunkGeometry } from '../../body/measure-trunk'
+import { trunkGeometry } from '../../planner/body/measure-trunk'
 import {
   backArc,
   chestGirth,
@@ -12,19 +12,19 @@ import {
   overlapLeft,
   overlapRight,
   waistGirth,
-} from '../../body/measurements/trunk'
-import { hasFlag } from '../../case/clinical-case'
-import { workingOf, type PlanDraft } from '../../plan/draft'
-import type { StepStrap } from '../../plan/step'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { Geometry } from '../../plan/geometry'
+} from '../../figures/body/measurements/trunk'
+import { hasFlag } from '../../model/clinical-case'
+import { workingOf, type PlanDraft } from '../../planner/draft'
+import type { StepStrap } from '../../model/step'
+import type { ScheduleEntry } from '../../model/plan'
+import type { Geometry } from '../../model/geometry'
 import { readDefaults } from '../../quantities/defaults'
-import { scheduleRounds } from '../../rounds/round-list'
-import { decideSize } from '../../sizing/decide-size'
-import { fingerSlack, slackDefaults } from '../../straps/finger-slack'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { decideSize } from '../../planner/decide/decide-size'
+import { fingerSlack, slackDefaults } from '../../figures/straps/finger-slack'
 import { decidePeople } from '../shared/decide-people'
 import { decideRoll, isScooped, judgeRoll } from '../shared/roll'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { decideEdges, decideOverlap } from './edges'
 import { trunkShellOptions } from './options'
 import { trunkShellCare, trunkShellFit, trunkShellSteps } from './procedure'
@@ -55,22 +55,7 @@ export const trunkShell: Technique = {
   ],
   asks: ['spine'],
   uses: () => ['trunk-shell'],
-  flagRules: [
-    {
-      flag: 'chest-injury',
-      level: 'caution',
-      steps: ['straps'],
-      text: 'Looser over the chest; count breaths before and after.',
-      why: 'A closed shell takes breath from a hurt chest.',
-    },
-    {
-      flag: 'stoma-or-drain',
-      level: 'caution',
-      steps: ['front-on'],
-      text: 'A window or padding over it; nothing kinked under the shell.',
-      why: 'A pressed stoma or drain closes.',
-    },
-  ],
+  puts: ['trunk-shell'],
   judge: judgeTrunk,
   plan: planTrunkShell,
   onUrgent: { device: 'shell', actions: trunkShellRelease },

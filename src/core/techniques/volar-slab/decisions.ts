@@ -1,4 +1,4 @@
-import { angleDeg, lengthCm, yesNo, type DecisionDefinition } from '../../plan/decision-definition'
+import { angleDeg, lengthCm, yesNo, type DecisionDefinition } from '../../model/decision-definition'
 import { cureTime, elasticBandage, leastCrew, padding, peakSkinTemp, setTime, slabLayers, slabLength, slabWidth } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */

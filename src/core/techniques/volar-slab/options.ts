@@ -1,5 +1,5 @@
-import { suppliesOption } from '../shared-options'
-import type { TechniqueOption } from '../technique'
+import { suppliesOption } from '../../planner/shared-options'
+import type { TechniqueOption } from '../../planner/technique'
 
 /** Options of the volar slab; the first value of each is the default. */
 export const volarSlabOptions: readonly TechniqueOption[] = [

@@ -1,11 +1,11 @@
-import type { Side } from '../../case/vocabulary'
-import type { FitTest } from '../../plan/plan'
-import type { Step } from '../../plan/step'
+import type { Side } from '../../model/vocabulary'
+import type { FitTest } from '../../model/plan'
+import type { Step } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { wristAngle } from '../shared/step-angles'
 import { cureTimer, holdTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
-import type { OptionValues } from '../technique'
+import type { OptionValues } from '../../planner/technique'
 
 export interface VolarFacts {
   readonly options: OptionValues

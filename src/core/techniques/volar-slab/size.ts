@@ -1,10 +1,10 @@
-import type { ArmModel } from '../../body/arm-model'
-import type { Estimate } from '../../body/pool-side'
-import { workingOf, type PlanDraft } from '../../plan/draft'
+import type { ArmModel } from '../../figures/body/arm-model'
+import type { Estimate } from '../../figures/body/pool-side'
+import { workingOf, type PlanDraft } from '../../planner/draft'
 import { roundDownTo, roundUpTo } from '../../quantities/rounding'
-import { decideSlabWidth } from '../../slabs/decide-slab-width'
-import { armGirthWorking } from '../../wraps/arm-wraps'
-import { paddedAt } from '../../wraps/leg-wraps'
+import { decideSlabWidth } from '../../planner/decide/decide-slab-width'
+import { armGirthWorking } from '../../planner/decide/arm-wraps'
+import { paddedAt } from '../../planner/decide/leg-wraps'
 
 const widestShare = 0.5
 const leastShare = 0.38

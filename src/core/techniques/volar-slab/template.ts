@@ -1,4 +1,4 @@
-import type { GeometryPolygon } from '../../plan/geometry'
+import type { GeometryPolygon } from '../../model/geometry'
 
 export interface VolarCut {
   readonly widthCm: number

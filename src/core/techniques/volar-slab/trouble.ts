@@ -1,5 +1,5 @@
 import { lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How a volar slab comes open: along the padded line on the slab. */
 export const volarSlabRelease: readonly string[] = [

@@ -1,5 +1,5 @@
-import type { ArmModel } from '../../body/arm-model'
-import { armGeometry, measureArm, sketchArm } from '../../body/measure-arm'
+import type { ArmModel } from '../../figures/body/arm-model'
+import { armGeometry, measureArm, sketchArm } from '../../planner/body/measure-arm'
 import {
   elbowGirth,
   forearmGirth,
@@ -9,24 +9,23 @@ import {
   volarPathIndex,
   volarPathLittle,
   wristGirth,
-} from '../../body/measurements/arm'
-import { hasFlag } from '../../case/clinical-case'
-import type { PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import type { GeometryPolygon } from '../../plan/geometry'
+} from '../../figures/body/measurements/arm'
+import { hasFlag } from '../../model/clinical-case'
+import type { PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import type { GeometryPolygon } from '../../model/geometry'
 import { readDefaults } from '../../quantities/defaults'
-import { scheduleRounds } from '../../rounds/round-list'
-import { decideSetting } from '../../setting/decide-setting'
-import { isPlaster } from '../../setting/working-time'
-import type { SettingMaterial } from '../../case/setting-material'
-import { decideSlabLayers } from '../../slabs/decide-slab-layers'
-import { layerDefaults } from '../../slabs/slab-layers'
-import { checkArmBandage, decideArmWrap } from '../../wraps/arm-wraps'
-import { bandageDefaults } from '../../wraps/bandage-pressure'
-import { stockinetteLength, stockinetteWidth } from '../../wraps/stockinette'
-import { hardShellStops } from '../shared/limb-flag-rules'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { decideSetting } from '../../planner/decide/decide-set-time'
+import { isPlaster } from '../../figures/setting-time/working-time'
+import type { SettingMaterial } from '../../model/setting-material'
+import { decideSlabLayers } from '../../planner/decide/decide-slab-layers'
+import { layerDefaults } from '../../figures/slabs/slab-layers'
+import { checkArmBandage, decideArmWrap } from '../../planner/decide/arm-wraps'
+import { bandageDefaults } from '../../figures/wraps/bandage-pressure'
+import { stockinetteLength, stockinetteWidth } from '../../figures/wraps/stockinette'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { extensionDeg, volarSlabOptions } from './options'
 import { volarSlabCare, volarSlabFit, volarSlabSteps } from './procedure'
 import { decideNotch, decideSlant, decideVolarLength, decideVolarWidth } from './size'
@@ -53,23 +52,7 @@ export const volarSlab: Technique = {
   ],
   asks: ['wound-plan'],
   uses: (options) => [options['material'] === 'padded-fibreglass' ? 'fibreglass-slab' : 'plaster-slab', 'padding-roll', 'elastic-bandage'],
-  flagRules: [
-    ...hardShellStops,
-    {
-      flag: 'numb',
-      level: 'caution',
-      steps: ['bandage', 'mould'],
-      text: 'Median tingling: loosen, straighten the wrist, look again within 15 minutes; more of it means call.',
-      why: 'The median nerve is pressed in its tunnel by swelling and by a bent wrist.',
-    },
-    {
-      flag: 'lymphoedema',
-      level: 'caution',
-      steps: ['bandage'],
-      text: 'Wider padding, a looser bandage, earlier review.',
-      why: 'The arm cannot drain what a bandage holds back.',
-    },
-  ],
+  puts: ['hard-shell', 'wrist'],
   judge: judgeVolar,
   plan: planVolarSlab,
   onUrgent: { device: 'shell', actions: volarSlabRelease },

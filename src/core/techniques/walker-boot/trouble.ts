@@ -1,5 +1,5 @@
 import { lostPulse, newNumbness, painRising, wantsToStop } from '../shared/troubles'
-import type { Trouble } from '../trouble'
+import type { Trouble } from '../../model/trouble'
 
 /** How a boot comes off. */
 export const walkerBootRelease: readonly string[] = ['Open every strap and the liner, foot out of the boot.']

@@ -1,15 +1,15 @@
-import { legGeometry } from '../../body/leg-geometry'
-import { sketchLeg } from '../../body/measure-leg'
-import { bootFootLength, bootSoleHeight, bootSoleLength, shoeSoleHeight } from '../../body/measurements/boot'
-import { calfGirth } from '../../body/measurements/leg'
-import { workingOf, type PlanDraft } from '../../plan/draft'
-import type { ScheduleEntry } from '../../plan/plan'
-import { scheduleRounds } from '../../rounds/round-list'
-import { decideSize } from '../../sizing/decide-size'
+import { legGeometry } from '../../planner/body/leg-geometry'
+import { sketchLeg } from '../../planner/body/measure-leg'
+import { bootFootLength, bootSoleHeight, bootSoleLength, shoeSoleHeight } from '../../figures/body/measurements/boot'
+import { calfGirth } from '../../figures/body/measurements/leg'
+import { workingOf, type PlanDraft } from '../../planner/draft'
+import type { ScheduleEntry } from '../../model/plan'
+import { scheduleRounds } from '../../planner/schedule-rounds'
+import { decideSize } from '../../planner/decide/decide-size'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/hold'
-import { positionOption, suppliesOption } from '../shared-options'
-import type { OptionValues, Technique, TechniqueOutcome } from '../technique'
+import { positionOption, suppliesOption } from '../../planner/shared-options'
+import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { walkerBootCare, walkerBootFit, walkerBootSteps } from './procedure'
 import { decideWedges } from './wedges'
 import { walkerBootRelease, walkerBootTroubles } from './trouble'
@@ -51,22 +51,7 @@ export const walkerBoot: Technique = {
   ],
   asks: ['weight', 'wedges', 'week'],
   uses: () => ['walker-boot'],
-  flagRules: [
-    {
-      flag: 'neuropathy',
-      level: 'caution',
-      steps: ['fix-tabs', 'after-check'],
-      text: 'Skin looked at twice a day by somebody else; a custom liner where there is one.',
-      why: 'A friction point is not felt until it is a sore.',
-    },
-    {
-      flag: 'arterial-disease',
-      level: 'caution',
-      steps: ['straps', 'after-check'],
-      text: 'Straps loose, skin twice a day, foot team told.',
-      why: 'A small sore does not heal in a foot with poor blood flow.',
-    },
-  ],
+  puts: ['walking-boot'],
   judge: judgeBoot,
   plan: planBoot,
   rounds,

@@ -1,4 +1,4 @@
-import type { PlanDraft } from '../../plan/draft'
+import type { PlanDraft } from '../../planner/draft'
 
 /**
  * Decides `wedges`, the number for this week of the ordered schedule; the schedule stands in the working.

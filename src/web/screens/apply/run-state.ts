@@ -1,5 +1,5 @@
-import type { HandPlace, Step } from '#core/plan/step'
-import { openSteps } from '#core/techniques/check-order'
+import type { HandPlace, Step } from '#core/model/step'
+import { openSteps } from '#core/runs/check-order'
 import type { CrewMember } from '#contract/records/case'
 import type { RunRecord, StepOutcome } from '#contract/records/run'
 

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Plan } from '#core/plan/plan'
-import type { Step } from '#core/plan/step'
+import type { Plan } from '#core/model/plan'
+import type { Step } from '#core/model/step'
 import { useKey } from '../../hooks/use-key'
 import { Button } from '../../parts/button'
 import type { OpenCase } from '../../stores/case-store'

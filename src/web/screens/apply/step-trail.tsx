@@ -1,7 +1,7 @@
 import { Droplet } from 'lucide-react'
 import { memo } from 'react'
-import { stepName } from '#core/plan/step-name'
-import type { Step } from '#core/plan/step'
+import { stepName } from '#core/runs/step-name'
+import type { Step } from '#core/model/step'
 import type { StepOutcome } from '#contract/records/run'
 
 /** All steps in short, with where the run stands and which may be done now; any one can be taken up. */

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { spoken } from '#core/case/vocabulary'
+import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import type { BoardRow, Stage } from '#contract/views/board'
 import { LevelMark, ToneShape } from '../../parts/level-mark'

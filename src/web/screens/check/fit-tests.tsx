@@ -1,4 +1,4 @@
-import type { FitTest } from '#core/plan/plan'
+import type { FitTest } from '#core/model/plan'
 import type { FitRecord } from '#contract/records/case'
 import { Notice } from '../../parts/notice'
 

@@ -1,6 +1,6 @@
-import type { DisplayUnits } from '#core/plan/format-decision'
-import type { Plan } from '#core/plan/plan'
-import { describeMaterial, layOutOrder } from '#core/plan/describe-material'
+import type { DisplayUnits } from '#core/planner/format-decision'
+import type { Plan } from '#core/model/plan'
+import { describeMaterial, layOutOrder } from '#core/planner/describe-material'
 
 /** What to cut and fetch for this plan, with what is wasted where the roll widths say so. */
 export function CutList({ plan, units }: { plan: Plan; units: DisplayUnits }) {

@@ -1,6 +1,6 @@
-import type { Decision } from '#core/plan/decision'
-import { formatDecision, type DisplayUnits } from '#core/plan/format-decision'
-import type { Plan } from '#core/plan/plan'
+import type { Decision } from '#core/model/decision'
+import { formatDecision, type DisplayUnits } from '#core/planner/format-decision'
+import type { Plan } from '#core/model/plan'
 import { ToneShape } from '../../parts/level-mark'
 
 const pendingLabels: Record<string, string> = { 'peak-skin-temp': 'Warmest skin (estimate)', 'least-crew': 'People needed' }

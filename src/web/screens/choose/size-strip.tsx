@@ -1,5 +1,5 @@
-import type { Decision, SizeStrip, StripSize } from '#core/plan/decision'
-import { formatLength, type DisplayUnits } from '#core/plan/format-decision'
+import type { Decision, SizeStrip, StripSize } from '#core/model/decision'
+import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
 
 const height = 90
 const samples = 96

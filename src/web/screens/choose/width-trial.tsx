@@ -1,8 +1,8 @@
 import { useId } from 'react'
 import { catalogue } from '#core/catalogue/catalogue'
-import { comparePlans } from '#core/plan/compare-plans'
-import { formatLength, type DisplayUnits } from '#core/plan/format-decision'
-import type { Plan } from '#core/plan/plan'
+import { comparePlans } from '#core/planner/compare-plans'
+import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
+import type { Plan } from '#core/model/plan'
 import type { CaseRecord } from '#contract/records/case'
 import { Button } from '../../parts/button'
 

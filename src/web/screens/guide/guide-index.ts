@@ -1,3 +1,4 @@
+import { flagRulesOf } from '#core/rules/by-what-is-put-on'
 import MiniSearch from 'minisearch'
 import { guidePage, type GuidePage } from '#core/techniques/guide-page'
 import { techniques } from '#core/techniques/registry'
@@ -40,7 +41,7 @@ function entriesOf({ technique, plan, measured, sources }: GuidePage): readonly 
     ...plan.procedure.steps.map((step) => entry('steps', step.id, step.text, `${step.why} ${step.prevents}`)),
     ...plan.fit.map((test) => entry('fit', test.id, test.text, `${test.why} ${test.remedy}`)),
     ...plan.care.map((line, at) => entry('care', String(at), line, '')),
-    ...technique.flagRules.map((rule, at) => entry('cautions', `${rule.flag}-${at}`, rule.text, rule.why)),
+    ...flagRulesOf(technique.puts).map((rule, at) => entry('cautions', `${rule.flag}-${at}`, rule.text, rule.why)),
     ...technique.troubles.map((trouble) => entry('troubles', trouble.id, trouble.label, trouble.actions.join(' '))),
     ...sources.flatMap((source) => source.decisions.map((one, at) => entry('sources', `${source.kind}-${at}`, one.label, one.formula))),
   ]

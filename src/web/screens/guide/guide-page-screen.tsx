@@ -1,6 +1,7 @@
 import { useEffect, type ReactNode } from 'react'
 import { Link, useLocation, useParams } from 'react-router'
-import { spoken } from '#core/case/vocabulary'
+import { spoken } from '#core/model/vocabulary'
+import { flagRulesOf } from '#core/rules/by-what-is-put-on'
 import { sourceKindWords } from '#core/techniques/guide-page'
 import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
@@ -26,6 +27,7 @@ export function GuidePageScreen() {
     )
   }
   const { technique, plan, measured, sources } = page
+  const flagRules = flagRulesOf(technique.puts)
   return (
     <main
       id="main"
@@ -55,9 +57,9 @@ export function GuidePageScreen() {
           </p>
         </header>
         <Section id="cautions">
-          {technique.flagRules.length === 0 ? <p>None beyond those of every limb: look, ask, check again.</p> : null}
+          {flagRules.length === 0 ? <p>None beyond those of every limb: look, ask, check again.</p> : null}
           <ul className="grid gap-2">
-            {technique.flagRules.map((rule) => (
+            {flagRules.map((rule) => (
               <li key={`${rule.flag}${rule.text}`}>
                 <Notice tone={rule.level} lead={`${spoken(rule.flag)}: ${rule.text}`}>
                   {rule.why}

@@ -1,5 +1,5 @@
-import type { Decision } from '#core/plan/decision'
-import type { Plan } from '#core/plan/plan'
+import type { Decision } from '#core/model/decision'
+import type { Plan } from '#core/model/plan'
 
 /** People needed; for what sets also the odds of ending moulding before set by crew size, setting time and heat. */
 export function CrewForecast({ plan, onOpen }: { plan: Plan; onOpen: (decision: Decision) => void }) {

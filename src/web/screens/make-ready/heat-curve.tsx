@@ -1,6 +1,6 @@
 import { CategoryScale, Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
 import { useEffect, useRef } from 'react'
-import type { HeatResult } from '#core/heat/solve-heat'
+import type { HeatResult } from '#core/figures/heat/solve-heat'
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip, Legend)
 

@@ -1,5 +1,5 @@
 import { memo, useState } from 'react'
-import { sweepPoints, type SweepPoint, type SweepResult } from '#core/heat/heat-sweep'
+import { sweepPoints, type SweepPoint, type SweepResult } from '#core/figures/heat/heat-sweep'
 import { sweepSize } from '../../hooks/use-heat-sweep'
 
 const allPoints = sweepPoints(sweepSize.water, sweepSize.layers)

@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react'
-import { fetchFrom, fetchPlaces, fetchPlaceWords, itemsBeside } from '#core/plan/fetch-from'
-import type { DisplayUnits } from '#core/plan/format-decision'
-import type { Material, Plan } from '#core/plan/plan'
+import { fetchFrom, fetchPlaces, fetchPlaceWords, itemsBeside } from '#core/planner/fetch-from'
+import type { DisplayUnits } from '#core/planner/format-decision'
+import type { Material, Plan } from '#core/model/plan'
 import type { CaseRecord } from '#contract/records/case'
 import { reservationsOf } from '#contract/records/store'
 import { useDraft } from '../../hooks/use-draft'
 import { Button } from '../../parts/button'
-import { describeMaterial, layOutOrder } from '#core/plan/describe-material'
+import { describeMaterial, layOutOrder } from '#core/planner/describe-material'
 import { loadPlace, moveStock, useStock } from '../../stores/stock-store'
 
 interface Row {

@@ -1,6 +1,6 @@
 import { defaultProtocol } from '#core/quantities/defaults'
 import { findTechnique } from '#core/techniques/registry'
-import { optionValues } from '#core/techniques/technique'
+import { optionValues } from '#core/planner/technique'
 import type { CaseSetup } from '#contract/records/case'
 import { ChoiceRow } from '../../parts/choice-row'
 import { NumberStepper } from '../../parts/number-stepper'

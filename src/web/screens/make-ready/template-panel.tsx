@@ -1,4 +1,4 @@
-import type { Plan } from '#core/plan/plan'
+import type { Plan } from '#core/model/plan'
 import { isCutOut } from '#contract/api/papers'
 import { paths } from '#contract/api/paths'
 import { PaperLinks } from '../../parts/paper-links'

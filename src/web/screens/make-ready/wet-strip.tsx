@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
-import { wetTimeline, type WetTimeline } from '#core/crew/wet-timeline'
-import type { CrewInput } from '#core/crew/crew-input'
-import { stepName } from '#core/plan/step-name'
+import { wetTimeline, type WetTimeline } from '#core/figures/crew/wet-timeline'
+import type { CrewInput } from '#core/model/crew-input'
+import { stepName } from '#core/runs/step-name'
 import { useNarrow } from '../../hooks/use-narrow'
 
 const rowHeight = 17

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import { spoken, type Side } from '#core/case/vocabulary'
-import type { Measurement } from '#core/case/clinical-case'
+import { spoken, type Side } from '#core/model/vocabulary'
+import type { Measurement } from '#core/model/clinical-case'
 import { Lane } from '../../lane/lane'
 import { usePlan } from '../../hooks/use-plan'
 import { Button, ButtonLink } from '../../parts/button'

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { checkScaleBar, measurePhotoAngle, measurePhotoLength, type PhotoPoint } from '#core/quantities/photo-measure'
-import { formatLength } from '#core/plan/format-decision'
+import { formatLength } from '#core/planner/format-decision'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'

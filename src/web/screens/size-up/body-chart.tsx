@@ -1,5 +1,5 @@
 import { useId, useState } from 'react'
-import { spoken, type Region, type Side } from '#core/case/vocabulary'
+import { spoken, type Region, type Side } from '#core/model/vocabulary'
 import { ChoiceRow } from '../../parts/choice-row'
 import { outlinesOf } from './body-outline'
 import { bodyViews, chartSize, matchParts, zonesOf, type BodyView, type BodyZone } from './body-zones'

@@ -1,4 +1,4 @@
-import type { Region, Side } from '#core/case/vocabulary'
+import type { Region, Side } from '#core/model/vocabulary'
 
 export const bodyViews = ['front', 'back', 'side'] as const
 export type BodyView = (typeof bodyViews)[number]

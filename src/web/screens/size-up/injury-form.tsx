@@ -1,4 +1,4 @@
-import { bodyRegionOf, patterns, patternsOf, regions, sides, spoken, swellings, type InjuryFlag, type Region } from '#core/case/vocabulary'
+import { bodyRegionOf, patterns, patternsOf, regions, sides, spoken, swellings, type InjuryFlag, type Region } from '#core/model/vocabulary'
 import type { InjuryRecord } from '#contract/records/episode'
 import { useState } from 'react'
 import { useDraft } from '../../hooks/use-draft'

@@ -1,6 +1,6 @@
 import { useRef } from 'react'
-import type { Geometry } from '#core/plan/geometry'
-import { formatLength } from '#core/plan/format-decision'
+import type { Geometry } from '#core/model/geometry'
+import { formatLength } from '#core/planner/format-decision'
 import { Lane } from '../../lane/lane'
 import { useSettings } from '../../stores/session-store'
 

@@ -1,4 +1,4 @@
-import type { PatientFlag } from '#core/case/vocabulary'
+import type { PatientFlag } from '#core/model/vocabulary'
 import { ChoiceSet } from '../../parts/choice-row'
 
 const questions: readonly { value: PatientFlag; label: string }[] = [

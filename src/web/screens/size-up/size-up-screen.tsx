@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { bodyRegionOf, type Region, type Side } from '#core/case/vocabulary'
+import { bodyRegionOf, type Region, type Side } from '#core/model/vocabulary'
 import { rankTechniques } from '#core/techniques/rank-techniques'
 import { findTechnique } from '#core/techniques/registry'
 import { isPlaced } from '#contract/views/is-placed'

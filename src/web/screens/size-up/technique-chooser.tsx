@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { rankTechniques, type RankedTechnique } from '#core/techniques/rank-techniques'
-import { spoken } from '#core/case/vocabulary'
+import { spoken } from '#core/model/vocabulary'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { browserContext } from '../../hooks/use-plan'
 import { Button } from '../../parts/button'

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import { placeKinds, type PlaceKind } from '#contract/records/store'
-import { spoken } from '#core/case/vocabulary'
+import { spoken } from '#core/model/vocabulary'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'

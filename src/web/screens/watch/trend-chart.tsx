@@ -1,7 +1,7 @@
 import { CategoryScale, Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
 import { useEffect, useRef } from 'react'
-import { assessed } from '#core/observations/observation'
-import type { Side } from '#core/case/vocabulary'
+import { assessed } from '#core/model/observation'
+import type { Side } from '#core/model/vocabulary'
 import type { JudgedRound } from '#contract/views/case-progress'
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip, Legend)

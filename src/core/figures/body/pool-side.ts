@@ -1,0 +1,154 @@
+import type { ClinicalCase, Measurement } from '../../model/clinical-case'
+import { hasFlag } from '../../model/clinical-case'
+import type { Problem } from '../../model/problem'
+import { bodyRegionOf, type Side } from '../../model/vocabulary'
+import type { Caution } from '../../model/plan'
+import { instantOf } from '../../quantities/instant'
+import { readDefaults, type Protocol } from '../../quantities/defaults'
+import { poolReadings, readingsAgree } from '../../quantities/pool-readings'
+import { readingError } from '../../quantities/reading-error'
+import { toCm } from '../../quantities/length'
+import type { MeasurementDefinition } from '../../model/measurement-definition'
+import { judgeReading, plausibilityDefaults } from './plausibility'
+
+/** One figure for one measurement, ready to compute with. */
+export interface Estimate {
+  readonly id: string
+  readonly label: string
+  /** cm, or degrees for an angle. */
+  readonly value: number
+  readonly sd: number
+  readonly count: number
+  readonly side?: Side
+  /** When the latest of its readings was taken. */
+  readonly at?: string
+}
+
+export interface Resolved {
+  readonly estimate: Estimate | null
+  readonly problems: readonly Problem[]
+  readonly cautions: readonly Caution[]
+}
+
+/** The readings that count: not superseded, and of the latest occasion only. */
+export function currentReadings(all: readonly Measurement[], id: string): readonly Measurement[] {
+  const superseded = new Set(all.flatMap((one) => (one.supersedes ? [one.supersedes] : [])))
+  const live = all.filter((one) => one.id === id && !(one.key && superseded.has(one.key)))
+  const bySide = new Map<string, Measurement[]>()
+  for (const one of live) bySide.set(one.side ?? '', [...(bySide.get(one.side ?? '') ?? []), one])
+  return [...bySide.values()].flatMap((readings) => {
+    const latest = readings.reduce((best, one) => (instantOf(one.at) >= instantOf(best.at) ? one : best))
+    return readings.filter((one) => one.occasion === latest.occasion)
+  })
+}
+
+/**
+ * One estimate from the readings of one side: unit, plausibility, then pooling (COMPUTATION 1, PRECISIONS).
+ * @param readings of this measurement and side, of one occasion
+ * @param side undefined where the body has one of it
+ */
+export function poolSide(
+  clinicalCase: ClinicalCase,
+  definition: MeasurementDefinition,
+  readings: readonly Measurement[],
+  side: Side | undefined,
+  protocol: Protocol,
+): Resolved {
+  const problems: Problem[] = []
+  const cautions: Caution[] = []
+  const stature = statureThatCounts(clinicalCase)
+  const { leastCm } = readDefaults(plausibilityDefaults, protocol)
+  const figures = readings
+    .filter((one) => typeof one.value === 'number' && hasRightUnit(definition, one, problems))
+    .map((reading) => {
+      const value = toCm(Number(reading.value), reading.unit ?? (definition.kind === 'angle' ? 'deg' : 'cm'), reading.breadthCm)
+      return { reading, value, error: readingError(reading, definition.kind, value, protocol) }
+    })
+  const usable = figures.filter((one) => {
+    const judged = judgeReading(definition, one.value, stature, protocol)
+    if (judged.verdict === 'expected') return true
+    const seconded =
+      one.value >= leastCm &&
+      one.reading.confirmed === true &&
+      figures.some((other) => other !== one && readingsAgree(other.value, one.value, Math.max(one.error, other.error)))
+    const figure = `${definition.label} ${one.value.toFixed(1)} cm`
+    if (judged.verdict === 'asks' || seconded) {
+      cautions.push(checkReading(definition, figure, judged.because, judged.verdict === 'refused'))
+      return true
+    }
+    problems.push({
+      code: 'implausible',
+      path: `measurements/${definition.id}`,
+      message: `${figure} is not used: ${judged.because}. Measure again; if it is right, confirm it with a second reading that agrees.`,
+    })
+    return false
+  })
+  if (usable.some((one) => one.reading.unit === 'fw' && one.reading.breadthCm === undefined)) {
+    cautions.push({
+      level: 'caution',
+      code: 'uncalibrated-fingers',
+      decisions: [],
+      steps: [],
+      text: `${definition.label}: enter your own finger width in Settings, or use the tape.`,
+      why: 'Finger widths differ by a third between clinicians; 1.8 cm a finger was assumed.',
+    })
+  }
+  if (usable.length === 0) return { estimate: null, problems, cautions }
+  const pooled = poolReadings(usable)
+  if (!pooled.agrees) {
+    problems.push({
+      code: 'third-reading',
+      path: `measurements/${definition.id}`,
+      message: `${definition.label}: the two readings differ by more than the tape explains; take a third. Their mean is used until then.`,
+    })
+  }
+  const at = usable
+    .map((one) => one.reading.at ?? '')
+    .sort()
+    .at(-1)
+  return {
+    problems,
+    cautions,
+    estimate: {
+      id: definition.id,
+      label: definition.label,
+      value: pooled.value,
+      sd: pooled.sd,
+      count: pooled.count,
+      ...(side ? { side } : {}),
+      ...(at ? { at } : {}),
+    },
+  }
+}
+
+/** Whether a reading's unit fits what is measured; if not, a problem says so and the reading is not used. */
+function hasRightUnit(definition: MeasurementDefinition, reading: Measurement, problems: Problem[]): boolean {
+  const isAngle = definition.kind === 'angle'
+  if (reading.unit === undefined || isAngle === (reading.unit === 'deg')) return true
+  problems.push({
+    code: 'unknown-unit',
+    path: `measurements/${definition.id}`,
+    message: `${definition.label} cannot be in ${reading.unit}: give ${isAngle ? 'an angle in deg' : 'a length in cm, mm, in, ft or fw'}.`,
+  })
+  return false
+}
+
+function checkReading(definition: MeasurementDefinition, figure: string, because: string, confirmed: boolean): Caution {
+  return {
+    level: 'caution',
+    code: 'check-reading',
+    decisions: [],
+    steps: [],
+    text: confirmed ? `${figure} is used because it was confirmed by a second reading.` : `${figure}: measure again to be sure.`,
+    why: `${definition.label}: ${because}.`,
+  }
+}
+
+/** Stature where it says something about the leg or arm: from 12 years, and with two whole legs. */
+function statureThatCounts(clinicalCase: ClinicalCase): number | null {
+  const { ageYears, heightCm } = clinicalCase.patient
+  if (heightCm === undefined || (ageYears !== undefined && ageYears < 12)) return null
+  const region = clinicalCase.injury.region
+  const isLeg = region !== undefined && bodyRegionOf(region) === 'leg'
+  return isLeg && hasFlag(clinicalCase, 'part-amputation') ? null : heightCm
+}

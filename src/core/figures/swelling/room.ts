@@ -1,0 +1,66 @@
+import { defineDefaults, readDefaults, type Protocol } from '../../quantities/defaults'
+import { paddingDefaults } from '../body/padded-girth'
+import { girthGrowthAt, swellingDefaults } from './girth-growth'
+
+export const roomDefaults = defineDefaults('room', {
+  restKPa: { value: 0.8, unit: 'kPa', source: 'model' },
+  stiffnessKPa: { value: 6, unit: 'kPa', source: 'model' },
+  crepeKPa: { value: 0.5, unit: 'kPa', source: 'model' },
+  limitKPa: { value: 4, unit: 'kPa', source: 'practice', note: '30 mmHg' },
+  paddingKeptShare: { value: 0.6, unit: 'ratio', source: 'model' },
+  singleCm: { value: 0.6, unit: 'cm', source: 'practice' },
+  stripCm: { value: 1.5, unit: 'cm', source: 'practice' },
+  halvesCm: { value: 3, unit: 'cm', source: 'practice' },
+})
+
+export interface RoomInput {
+  readonly girthCm: number
+  /** ε_max, ratio. */
+  readonly growthMax: number
+  readonly paddingLayers: number
+  /** Freed opening, cm round the limb; 0 for a closed cast. */
+  readonly openingCm: number
+  readonly hasCrepe: boolean
+  /** Share of the limb that the shell covers: 1 for a cast, its coverage for a slab. */
+  readonly coveredShare: number
+}
+
+/** Padding compression x (0 none, 1 crushed flat) after `hours` (COMPUTATION 12). */
+export function paddingCompression(input: RoomInput, hours: number, protocol: Protocol): number {
+  const swelling = readDefaults(swellingDefaults, protocol)
+  const padding = readDefaults(paddingDefaults, protocol)
+  const growth = girthGrowthAt(input.growthMax, hours, swelling.timeConstantH)
+  const outwardCm = (growth * input.girthCm - input.openingCm) / (2 * Math.PI)
+  return Math.max(0, outwardCm / (input.paddingLayers * padding.uncompressedLayerCm))
+}
+
+/**
+ * Pressure of the padding on the limb after `hours` (COMPUTATION 12): 0.8 + 6·x/(1−x) kPa on the covered
+ * share, with 0.5 kPa for a light crepe. Our estimate, not compartment pressure.
+ * @returns kPa, or null when the padding is crushed flat (x ≥ 1): there is no room
+ */
+export function pressureUnderShell(input: RoomInput, hours: number, protocol: Protocol): number | null {
+  const room = readDefaults(roomDefaults, protocol)
+  const x = paddingCompression(input, hours, protocol)
+  if (x >= 1) return null
+  const pushed = room.restKPa + (room.stiffnessKPa * x) / (1 - x)
+  return pushed * input.coveredShare + (input.hasCrepe ? room.crepeKPa : 0)
+}
+
+/**
+ * Hours until the limit (4 kPa) is passed within 72 h, to 0.1 h; null when it is not, in this estimate.
+ * Pressure only rises, so halving the interval finds it.
+ */
+export function hoursUntilLimit(input: RoomInput, protocol: Protocol): number | null {
+  const { limitKPa } = readDefaults(roomDefaults, protocol)
+  const isOver = (hours: number): boolean => (pressureUnderShell(input, hours, protocol) ?? Infinity) >= limitKPa
+  if (!isOver(72)) return null
+  let low = 0
+  let high = 72
+  while (high - low > 0.05) {
+    const middle = (low + high) / 2
+    if (isOver(middle)) high = middle
+    else low = middle
+  }
+  return Math.round(high * 10) / 10
+}

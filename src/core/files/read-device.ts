@@ -1,0 +1,19 @@
+import { castMaterials, type Device } from '../model/device'
+import type { FieldReader } from './field-reader'
+
+/** Reads the device of a case file; what cannot be read is reported and left out. */
+export function readDevice(from: FieldReader | null): Device {
+  if (!from) return {}
+  const material = from.word('material', castMaterials)
+  const layers = from.number('layers', { least: 1, greatest: 60 })
+  const paddingLayers = from.number('paddingLayers', { least: 0, greatest: 20 })
+  const minutesSince = from.number('minutesSince', { least: 0, greatest: 1_000_000 })
+  const lastRound = from.word('lastRound', ['none', 'known', 'warn', 'review', 'urgent'] as const)
+  return {
+    ...(material === undefined ? {} : { material }),
+    ...(layers === undefined ? {} : { layers }),
+    ...(paddingLayers === undefined ? {} : { paddingLayers }),
+    ...(minutesSince === undefined ? {} : { minutesSince }),
+    ...(lastRound === undefined ? {} : { lastRound }),
+  }
+}

@@ -1,0 +1,58 @@
+import type { FieldReader } from './field-reader'
+import { oxygenRoutes, spinePositions, type BraceOrder, type OrderedBy, type Orders, type WedgeOrder } from '../model/orders'
+
+/** Reads the orders of a case file; what cannot be read is reported and left out. */
+export function readOrders(from: FieldReader | null): Orders {
+  if (!from) return {}
+  from.warnUnknown(['woundPlan', 'oxygen', 'week', 'brace', 'weight', 'wedges', 'spine', 'openNow'])
+  const oxygen = from.word('oxygen', oxygenRoutes)
+  const week = from.number('week', { least: 0, greatest: 520 })
+  const spine = from.word('spine', spinePositions)
+  const brace = readBrace(from.object('brace'))
+  const weight = from.object('weight')
+  const wedges = from.raw('wedges') === undefined ? undefined : readWedges(from)
+  return {
+    ...(from.raw('woundPlan') === true ? { woundPlan: true } : {}),
+    ...(from.raw('openNow') === true ? { openNow: true } : {}),
+    ...(oxygen === undefined ? {} : { oxygen }),
+    ...(week === undefined ? {} : { week }),
+    ...(spine === undefined ? {} : { spine }),
+    ...(brace === undefined ? {} : { brace }),
+    ...(weight ? { weight: readOrderedBy(weight) } : {}),
+    ...(wedges === undefined ? {} : { wedges }),
+  }
+}
+
+function readOrderedBy(from: FieldReader): OrderedBy {
+  return { by: from.text('by') ?? '', at: from.text('at') ?? '' }
+}
+
+function readBrace(from: FieldReader | null): BraceOrder | undefined {
+  if (!from) return undefined
+  const extensionStop = from.number('extensionStop', { least: -10, greatest: 140 })
+  const flexionStop = from.number('flexionStop', { least: -10, greatest: 140 })
+  if (extensionStop === undefined || flexionStop === undefined) {
+    from.report('', 'An ordered brace needs extensionStop and flexionStop in degrees.')
+    return undefined
+  }
+  if (extensionStop > flexionStop) {
+    from.report(
+      'extensionStop',
+      `The extension stop (${extensionStop}°) must not be beyond the flexion stop (${flexionStop}°): check the order.`,
+    )
+    return undefined
+  }
+  return { ...readOrderedBy(from), extensionStop, flexionStop, lock: from.text('lock') ?? 'open' }
+}
+
+function readWedges(from: FieldReader): readonly WedgeOrder[] {
+  return from.objects('wedges').flatMap((one) => {
+    const week = one.number('week', { least: 0, greatest: 520 })
+    const count = one.number('count', { least: 0, greatest: 10, whole: true })
+    if (week === undefined || count === undefined) {
+      one.report('', 'A wedge order needs week and count.')
+      return []
+    }
+    return [{ week, count }]
+  })
+}

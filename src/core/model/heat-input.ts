@@ -1,0 +1,45 @@
+import type { SettingMaterial } from './setting-material'
+import { defineDefaults } from '../quantities/defaults'
+
+/** Everything the heat model needs; plain data, so that it can cross to a worker and key a memo. */
+export interface HeatInput {
+  readonly material: SettingMaterial
+  /** Plaster layers or fibreglass plies, 1 or more. */
+  readonly layers: number
+  readonly paddingLayers: number
+  readonly waterC: number
+  readonly roomC: number
+  readonly backing: 'air' | 'pillow'
+  /** Setting time at this water temperature, minutes. */
+  readonly setMin: number
+  /** Constants, protocol already applied. */
+  readonly constants: Readonly<Record<keyof typeof heatDefaults.values, number>>
+}
+
+/** Constants of COMPUTATION 6; SI units except depths in cm. */
+export const heatDefaults = defineDefaults('heat', {
+  coreC: { value: 37, unit: '°C', source: 'anatomy' },
+  tissueCm: { value: 1.5, unit: 'cm', source: 'model' },
+  tissueK: { value: 0.37, unit: 'W/mK', source: 'physics' },
+  tissueRhoC: { value: 3.6e6, unit: 'J/m³K', source: 'physics' },
+  perfusionW: { value: 4000, unit: 'W/m³K', source: 'model', note: '0.0010 per s × 4.0 MJ/m³K' },
+  paddingLayerCm: { value: 0.15, unit: 'cm', source: 'practice' },
+  paddingK: { value: 0.15, unit: 'W/mK', source: 'model' },
+  paddingRhoC: { value: 0.8e6, unit: 'J/m³K', source: 'model' },
+  plasterLayerCm: { value: 0.05, unit: 'cm', source: 'practice' },
+  plasterK: { value: 0.8, unit: 'W/mK', source: 'model' },
+  plasterRhoC: { value: 2.6e6, unit: 'J/m³K', source: 'model' },
+  plasterHeat: { value: 900 * 118e3, unit: 'J/m³', source: 'physics', note: 'hemihydrate 900 kg/m³, 118 kJ/kg' },
+  fibreglassPlyCm: { value: 0.08, unit: 'cm', source: 'practice' },
+  fibreglassK: { value: 0.35, unit: 'W/mK', source: 'model' },
+  fibreglassRhoC: { value: 2e6, unit: 'J/m³K', source: 'model' },
+  fibreglassHeat: { value: 550 * 70e3, unit: 'J/m³', source: 'model', note: 'resin 550 kg/m³, 70 kJ/kg' },
+  airH: { value: 10, unit: 'W/m²K', source: 'physics' },
+  pillowH: { value: 2, unit: 'W/m²K', source: 'model' },
+  reactionStretch: { value: 1.6, unit: 'ratio', source: 'model', note: 'θ = setting time × this' },
+  burnRate: { value: 3.1e98, unit: '1/s', source: 'physics' },
+  burnActivationK: { value: 75000, unit: 'K', source: 'physics' },
+  hotC: { value: 44, unit: '°C', source: 'practice' },
+  hotVulnerableC: { value: 42, unit: '°C', source: 'practice' },
+  burnStop: { value: 0.53, unit: 'ratio', source: 'practice' },
+})

@@ -1,0 +1,102 @@
+import { bodyRegionOf, type Region, type Side, type Swelling } from './vocabulary'
+
+/** An item that could not be judged: never scored as normal. */
+export interface CannotAssess {
+  readonly cannotAssess: true
+  readonly reason: string
+  /** ISO 8601, or words: when it is expected to be possible again. */
+  readonly until?: string
+}
+export type Item<T> = T | CannotAssess
+
+export const colours = ['pink', 'pale', 'blue', 'dusky', 'red'] as const
+export const warmths = ['warm', 'cool', 'cold'] as const
+export const pulses = ['present', 'weak', 'absent'] as const
+export const movements = ['full', 'weak', 'none'] as const
+export const feelings = ['normal', 'tingling', 'reduced', 'none'] as const
+export type Colour = (typeof colours)[number]
+export type Warmth = (typeof warmths)[number]
+export type Pulse = (typeof pulses)[number]
+export type Movement = (typeof movements)[number]
+export type Feeling = (typeof feelings)[number]
+
+export interface Nerve {
+  readonly id: string
+  readonly label: string
+  readonly feelingAt: string
+  readonly movement: string
+}
+
+/** The nerves felt and moved in each limb, with where and how. */
+export const nerves: Readonly<Record<'leg' | 'arm', readonly Nerve[]>> = {
+  leg: [
+    { id: 'deep-peroneal', label: 'Deep peroneal', feelingAt: 'web between big and second toe', movement: 'big toe up' },
+    { id: 'superficial-peroneal', label: 'Superficial peroneal', feelingAt: 'top of the foot', movement: 'foot turned out' },
+    { id: 'tibial', label: 'Tibial', feelingAt: 'sole', movement: 'toes down' },
+  ],
+  arm: [
+    { id: 'radial', label: 'Radial', feelingAt: 'back of the first web space', movement: 'thumb up' },
+    { id: 'median', label: 'Median', feelingAt: 'tip of the index finger', movement: 'thumb tip bent' },
+    { id: 'ulnar', label: 'Ulnar', feelingAt: 'tip of the little finger', movement: 'fingers spread' },
+  ],
+}
+
+/** What was found on one limb. Items left out were not looked at. */
+export interface LimbFindings {
+  readonly limb: 'leg' | 'arm'
+  readonly side: Side
+  readonly colour?: Item<Colour>
+  /** True when this colour is usual for this patient. */
+  readonly colourUsual?: boolean
+  readonly warmth?: Item<Warmth>
+  /** Capillary refill, seconds. */
+  readonly refillS?: Item<number>
+  readonly pulse?: Item<Pulse>
+  readonly movement?: Readonly<Record<string, Item<Movement>>>
+  readonly feeling?: Readonly<Record<string, Item<Feeling>>>
+  readonly swelling?: Item<Swelling>
+  /** Pain at rest, 0 to 10. */
+  readonly restPain?: Item<number>
+  readonly stretchPain?: Item<boolean>
+  readonly tight?: Item<boolean>
+  /** Pain out of proportion to the injury, or a growing need for analgesia. */
+  readonly painBeyondExpected?: boolean
+  /** Burning or one-spot pain under the device, even if it stopped. */
+  readonly spotPain?: boolean
+  readonly skin?: Item<'intact' | 'reddens-and-blanches' | 'red-not-blanching' | 'broken'>
+  /** Smell, stain, wet, cracked, loose, heel, fever, calf pain, breathlessness. */
+  readonly also?: readonly string[]
+}
+
+/** What was found of the neck or the spine: words, or a strength from 0 to 5. Items left out were not looked at. */
+export type ColumnFindings = Readonly<Record<string, Item<string | number>>>
+
+/** What a round has to look at: one limb with the other side, or all four limbs and the neck or the spine. */
+export type Watched = 'leg' | 'arm' | 'neck' | 'spine'
+
+/** What the injured region asks to be watched. */
+export function watchedOf(region: Region | undefined): Watched {
+  if (region === undefined) return 'leg'
+  const body = bodyRegionOf(region)
+  return body === 'trunk' ? 'spine' : body
+}
+
+/** One round: everything looked at together. */
+export interface RoundInput {
+  readonly atMin: number
+  readonly baseline?: boolean
+  readonly analgesia?: boolean
+  readonly limbs: readonly LimbFindings[]
+  readonly neck?: ColumnFindings
+  readonly spine?: ColumnFindings
+}
+
+/** Whether an item was looked at but could not be judged. */
+export function isCannotAssess(item: unknown): item is CannotAssess {
+  return typeof item === 'object' && item !== null && (item as CannotAssess).cannotAssess === true
+}
+
+/** The value of an item, or undefined when it was not looked at or could not be judged. */
+export function assessed<T>(item: Item<T> | undefined): T | undefined {
+  return item === undefined || isCannotAssess(item) ? undefined : (item as T)
+}

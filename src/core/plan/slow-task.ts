@@ -1,7 +1,0 @@
-import type { CrewInput } from '../crew/crew-input'
-import type { HeatInput } from '../heat/heat-input'
-
-/** A decision too slow for the frame in which a reading changes, as plain data for a worker. */
-export type SlowTask =
-  | { readonly decision: 'peak-skin-temp'; readonly input: HeatInput; readonly vulnerable: string | null }
-  | { readonly decision: 'least-crew'; readonly input: CrewInput; readonly people: number | null; readonly relief: readonly string[] }

@@ -1,6 +1,0 @@
-import type { Step } from './step'
-
-/** A step in two or three words, for lists and records: its id read aloud. */
-export function stepName(step: Pick<Step, 'id'>): string {
-  return step.id.replaceAll('-', ' ')
-}

@@ -1,0 +1,148 @@
+import { headTilt } from '../../figures/sizing/hinge'
+import type { Estimate } from '../../figures/body/pool-side'
+import type { SizeStrip } from '../../model/decision'
+import { workingOf, type PlanDraft } from '../draft'
+import { layOut } from './decide-size'
+import { nearestSetting, type CollarSetting, type SettingChoice } from '../../figures/sizing/nearest-setting'
+
+const leastOdds = 0.2
+const betweenOdds = 0.6
+const settledOdds = 0.8
+const cautionTiltDeg = 5
+const stopTiltDeg = 10
+
+/**
+ * Decides the `setting` of an extrication collar from neck height and stock, and warns of the head tilt that a
+ * setting off the height gives (COMPUTATION 15).
+ * @param withTilt adds the decision `head-tilt`
+ */
+export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: boolean): void {
+  const { inStock, out } = draft.stock((item) => item.technique === 'extrication-collar' && typeof item.setting === 'number')
+  const settings = [
+    ...inStock.map((item) => ({ settingCm: item.setting ?? 0, isInStock: true })),
+    ...out.map((item) => ({ settingCm: item.setting ?? 0, isInStock: false })),
+  ]
+  const choice = nearestSetting(neck.value, neck.sd, settings)
+  if (!choice) return noSize(draft, 'No collar is listed.')
+  const { best, chosen } = choice
+  const used = chosen ?? best
+  judgeChoice(draft, best, chosen)
+  const settingCm = draft.decide({
+    id: 'setting',
+    value: used.settingCm,
+    odds: used.odds,
+    sd: neck.sd,
+    source: 'practice',
+    formula: 'The setting nearest to the neck height; of two equally near, the smaller. Odds that no other setting is nearer.',
+    working: [
+      workingOf(neck),
+      { label: 'Doubt of the reading', value: neck.sd, unit: 'cm', from: 'computed' },
+      { label: 'Settings there are', value: choice.all.map((one) => one.settingCm), unit: 'cm', from: 'default' },
+    ],
+    strip: stripOf(neck, choice, used, settings),
+    alternatives: choice.all
+      .filter((one) => one !== used)
+      .map((one) => ({
+        value: one.settingCm,
+        display: `${one.settingCm} cm`,
+        odds: one.odds,
+        why: `Odds ${(100 * one.odds).toFixed(0)} %${one.isInStock ? '' : ', out of stock'}.`,
+      })),
+  })
+  layOut(draft, 'collar', 'extrication collar', `set to ${settingCm} cm`)
+  const tiltDeg = headTilt(settingCm, neck.value)
+  warnOfTilt(draft, tiltDeg)
+  if (!withTilt) return
+  draft.decide({
+    id: 'head-tilt',
+    value: tiltDeg,
+    display: `${Math.abs(tiltDeg).toFixed(1)}° ${tiltDeg >= 0 ? 'back' : 'forward'}`,
+    source: 'model',
+    formula: 'Arc tangent of (setting − neck height) ÷ 11 cm; positive when set too high.',
+    working: [
+      { label: 'Setting', value: settingCm, unit: 'cm', from: 'computed' },
+      workingOf(neck),
+      { label: 'Chin rest to neck', value: 11, unit: 'cm', from: 'default' },
+    ],
+  })
+}
+
+/** Each setting's stretch reaches half way to its neighbours; the outer two reach as far outwards as inwards. */
+function stripOf(
+  neck: Estimate,
+  choice: SettingChoice,
+  used: CollarSetting,
+  settings: readonly { readonly settingCm: number; readonly isInStock: boolean }[],
+): SizeStrip {
+  const halved = nearestSetting(neck.value, neck.sd / 2, settings)
+  return {
+    dimension: neck.label,
+    meanCm: neck.value,
+    readingSdCm: neck.sd,
+    allowanceSdCm: 0,
+    sizes: choice.all.map((one, index) => {
+      const below = choice.all[index - 1]?.settingCm
+      const above = choice.all[index + 1]?.settingCm
+      const half = ((above ?? one.settingCm + 1) - one.settingCm) / 2
+      return {
+        size: `${one.settingCm} cm`,
+        fromCm: below === undefined ? one.settingCm - half : (below + one.settingCm) / 2,
+        toCm:
+          above === undefined ? one.settingCm + (below === undefined ? half : (one.settingCm - below) / 2) : (above + one.settingCm) / 2,
+        odds: one.odds,
+        isInStock: one.isInStock,
+        isUsed: one === used,
+      }
+    }),
+    isSettledByRemeasuring: choice.best.odds < betweenOdds && (halved?.best.odds ?? 0) > settledOdds,
+  }
+}
+
+function judgeChoice(draft: PlanDraft, best: CollarSetting, chosen: CollarSetting | null): void {
+  const steps = ['size-collar']
+  if (best.odds < betweenOdds) {
+    draft.caution({
+      level: 'caution',
+      code: 'between-sizes',
+      decisions: ['setting'],
+      steps,
+      text: 'Between settings: measure again, and look at chin and eye level once it is on.',
+      why: `No other setting is nearer with odds of ${(100 * best.odds).toFixed(0)} % only.`,
+    })
+  }
+  if (!chosen) return noSize(draft, `A setting of ${best.settingCm} cm would suit, and no collar is in stock.`)
+  if (chosen === best) return
+  draft.caution({
+    level: 'caution',
+    code: 'substitute',
+    decisions: ['setting'],
+    steps,
+    text: `No collar that sets to ${best.settingCm} cm is in stock: ${chosen.settingCm} cm is the nearest here.`,
+    why: 'Set off the neck height it tilts the head.',
+  })
+  if (chosen.odds < leastOdds) noSize(draft, `The nearest here, ${chosen.settingCm} cm, has odds of ${(100 * chosen.odds).toFixed(0)} %.`)
+}
+
+function noSize(draft: PlanDraft, why: string): void {
+  draft.caution({
+    level: 'stop',
+    code: 'no-size',
+    decisions: ['setting'],
+    steps: ['size-collar'],
+    text: 'No collar here suits: hold the head, with blocks and hands, as found.',
+    why,
+  })
+}
+
+function warnOfTilt(draft: PlanDraft, tiltDeg: number): void {
+  const tilt = Math.abs(tiltDeg)
+  if (tilt <= cautionTiltDeg) return
+  draft.caution({
+    level: tilt > stopTiltDeg ? 'stop' : 'caution',
+    code: 'head-tilt',
+    decisions: ['setting', 'head-tilt'],
+    steps: ['size-collar'],
+    text: tilt > stopTiltDeg ? 'Do not use this setting: hold the head as found.' : 'Look for a nearer setting; watch chin and eye level.',
+    why: `It tilts the head ${tilt.toFixed(1)}° ${tiltDeg > 0 ? 'back' : 'forward'}.`,
+  })
+}

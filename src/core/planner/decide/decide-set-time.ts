@@ -1,0 +1,89 @@
+import type { PlanDraft } from '../draft'
+import { readDefaults } from '../../quantities/defaults'
+import { cureTime, isPlaster, settingDefaults, settingTime } from '../../figures/setting-time/working-time'
+import type { SettingMaterial } from '../../model/setting-material'
+
+export interface DecidedSetting {
+  readonly minutes: number
+  readonly sd: number
+  readonly cureMin: number
+}
+
+/**
+ * Decides `set-time` and `cure-time` for what is dipped, with the water cautions (COMPUTATION 5).
+ * @param layers plaster layers or fibreglass plies at the thickest
+ * @returns the setting time to plan with, its sd, and the time to full strength, minutes
+ */
+export function decideSetting(draft: PlanDraft, material: SettingMaterial, layers: number): DecidedSetting {
+  const { environment } = draft.clinicalCase
+  const limits = readDefaults(settingDefaults, draft.ctx.protocol)
+  const { waterC, packSetMin } = environment
+  const set = settingTime(material, waterC, packSetMin, draft.ctx.protocol)
+  const minutes = draft.decide({
+    id: 'set-time',
+    value: set.minutes,
+    sd: set.sd,
+    source: 'model',
+    formula: 'Nominal time × exp(−k × (water − 22 °C)); the pack’s own figure replaces the nominal.',
+    working: [
+      { label: 'Material', value: material, unit: null, from: 'option' },
+      {
+        label: packSetMin === undefined ? 'Nominal at 22 °C' : 'On the pack',
+        value: set.nominalMin,
+        unit: 'min',
+        from: packSetMin === undefined ? 'default' : 'measured',
+      },
+      { label: 'Water', value: waterC, unit: '°C', from: 'measured' },
+    ],
+  })
+  warnAboutWater(draft, waterC, isPlaster(material), limits)
+  const cure = cureTime(material, layers, draft.ctx.protocol)
+  draft.decide({
+    id: 'cure-time',
+    value: cure.value,
+    unit: cure.unit,
+    source: 'practice',
+    formula: 'Plaster 24 h, 48 h above 8 layers; fibreglass 20 min, 30 min above 6 plies. Strength only: it never allows weight.',
+    working: [
+      { label: 'Material', value: material, unit: null, from: 'option' },
+      { label: 'Thickness', value: layers, unit: 'layers', from: 'computed' },
+    ],
+  })
+  return { minutes, sd: set.sd, cureMin: cure.minutes }
+}
+
+function warnAboutWater(
+  draft: PlanDraft,
+  waterC: number,
+  plaster: boolean,
+  limits: Record<'coldC' | 'warmPlasterC' | 'hotC', number>,
+): void {
+  if (waterC > limits.hotC) {
+    draft.caution({
+      level: 'stop',
+      code: 'hot-water',
+      decisions: ['set-time'],
+      steps: ['wet'],
+      text: `Cool the water: ${waterC} °C is too hot to dip in.`,
+      why: `Above ${limits.hotC} °C it sets before it is moulded and can burn the skin under it.`,
+    })
+  } else if (plaster && waterC > limits.warmPlasterC) {
+    draft.caution({
+      level: 'caution',
+      code: 'warm-water',
+      decisions: ['set-time'],
+      steps: ['wet'],
+      text: `Use cooler water than ${waterC} °C for plaster.`,
+      why: 'Warm water shortens the working time and adds to the heat of setting.',
+    })
+  } else if (waterC < limits.coldC) {
+    draft.caution({
+      level: 'caution',
+      code: 'cold-water',
+      decisions: ['set-time'],
+      steps: ['wet'],
+      text: `Use warmer water than ${waterC} °C, or allow for it.`,
+      why: 'Cold water sets slowly and leaves it weak.',
+    })
+  }
+}

@@ -1,0 +1,33 @@
+import type { PlanDraft } from '../draft'
+import { countSlabLayers, type LayerBand } from '../../figures/slabs/slab-layers'
+
+/**
+ * Decides `slab-layers`: plaster layers by school, mass and wear; one pre-padded strip otherwise.
+ * @param where which part it is for, in words for the formula
+ * @returns layers, or 1 strip
+ */
+export function decideSlabLayers(draft: PlanDraft, isPlaster: boolean, band: LayerBand, where: string): number {
+  if (!isPlaster) {
+    return draft.decide({
+      id: 'slab-layers',
+      label: 'Slab',
+      value: 1,
+      unit: 'strip',
+      display: '1 pre-padded strip',
+      source: 'practice',
+      formula: 'One pre-padded strip, which counts as 6 plies.',
+      working: [],
+    })
+  }
+  const count = countSlabLayers(draft.clinicalCase, band, draft.ctx.protocol)
+  return draft.decide({
+    id: 'slab-layers',
+    value: count.layers,
+    source: 'practice',
+    formula: `${band.base} layers ${where}, more for weight and long wear, fewer under 35 kg, kept within its band.`,
+    working: [
+      { label: 'Base', value: band.base, unit: 'layers', from: 'default' },
+      ...count.reasons.map((reason) => ({ label: reason.label, value: reason.change, unit: 'layers', from: 'computed' as const })),
+    ],
+  })
+}

@@ -1,0 +1,72 @@
+import type { PlanDraft } from '../draft'
+import type { WorkingLine } from '../../model/decision'
+import { chooseSlabWidth } from '../../figures/slabs/slab-width'
+
+export interface SlabWidthRequest {
+  readonly decision: 'slab-width' | 'stirrup-width'
+  readonly item: string
+  /** Widest that may be laid, cm, above 0. */
+  readonly widestCm: number
+  /** Where that limit comes from, for the caution. */
+  readonly limitedAt: string
+  readonly school: string | null
+  readonly formula: string
+  readonly working: readonly WorkingLine[]
+}
+
+/**
+ * Decides a slab's width from what is stocked (COMPUTATION 4): the widest no wider than allowed; when none is narrow
+ * enough the narrowest, trimmed, with caution `no-slab-width`.
+ * @returns the width to use and the stocked slab it is cut from, cm; null when none is known at all
+ */
+export function decideSlabWidth(draft: PlanDraft, request: SlabWidthRequest): { widthCm: number; fromCm: number } | null {
+  const stockedCm = stockedWidths(draft, request.item, request.decision)
+  const choice = chooseSlabWidth(request.widestCm, stockedCm)
+  if (!choice) return null
+  if (choice.widthCm <= 0) {
+    draft.caution({
+      level: 'caution',
+      code: 'no-slab-width',
+      decisions: [request.decision],
+      steps: ['cut-slab'],
+      text: 'No slab can be laid here: the gap to leave takes the whole girth.',
+      why: `Girth over padding at the ${request.limitedAt} is too small for it.`,
+    })
+    return null
+  }
+  if (choice.isTrimmed) {
+    draft.caution({
+      level: 'caution',
+      code: 'no-slab-width',
+      decisions: [request.decision],
+      steps: ['cut-slab'],
+      text: `Trim the ${choice.fromCm} cm slab to ${choice.widthCm.toFixed(1)} cm.`,
+      why: `No stocked slab leaves the gap at the ${request.limitedAt}; the narrowest has to be cut down.`,
+    })
+  }
+  const widthCm = draft.decide({
+    id: request.decision,
+    value: choice.widthCm,
+    source: 'practice',
+    school: request.school,
+    formula: request.formula,
+    working: [...request.working, { label: 'Stocked widths', value: [...stockedCm].sort((a, b) => a - b), unit: 'cm', from: 'default' }],
+  })
+  return { widthCm, fromCm: Math.max(choice.fromCm, widthCm) }
+}
+
+/** Stocked widths of a kind of slab, cm; those of the catalogue, with a caution, when none is listed as present. */
+function stockedWidths(draft: PlanDraft, item: string, decision: string): readonly number[] {
+  const isSlab = (one: { item?: string; widthCm?: number }): boolean => one.item === item && (one.widthCm ?? 0) > 0
+  const { inStock } = draft.stock(isSlab)
+  if (inStock.length > 0) return inStock.flatMap((one) => one.widthCm ?? [])
+  draft.caution({
+    level: 'caution',
+    code: 'not-in-stock',
+    decisions: [decision],
+    steps: ['lay-out'],
+    text: `No ${item.replaceAll('-', ' ')} is in stock: the width is for the usual ones.`,
+    why: 'None is listed as present.',
+  })
+  return draft.ctx.catalogue.items.filter(isSlab).flatMap((one) => one.widthCm ?? [])
+}

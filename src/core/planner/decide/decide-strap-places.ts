@@ -1,0 +1,107 @@
+import type { PlanDraft } from '../draft'
+import type { GeometryBand } from '../../model/geometry'
+import { defineDefaults, readDefaults } from '../../quantities/defaults'
+import type { MeasuredSpan } from './measure-span'
+import { mostStraps, placeStraps, type Stretch } from '../../figures/straps/place-straps'
+
+export const strapDefaults = defineDefaults('straps', {
+  widthCm: { value: 5, unit: 'cm', source: 'practice' },
+  levelClearCm: { value: 5, unit: 'cm', source: 'practice' },
+  patellaClearCm: { value: 4, unit: 'cm', source: 'practice' },
+  fibularNeckClearCm: { value: 2.5, unit: 'cm', source: 'practice' },
+  malleoliClearCm: { value: 2, unit: 'cm', source: 'practice' },
+})
+
+/** Stretches of a leg that no strap may touch, with why (COMPUTATION 9, PRECISIONS Strap places). */
+export function legNoGo(draft: PlanDraft, span: MeasuredSpan): readonly { readonly label: string; readonly stretch: Stretch }[] {
+  const clear = readDefaults(strapDefaults, draft.ctx.protocol)
+  const around = (label: string, atCm: number, byCm: number) => ({ label, stretch: [atCm - byCm, atCm + byCm] as const })
+  const { levelCm } = draft.clinicalCase.injury
+  return [
+    around('Malleoli', span.footHeightCm, clear.malleoliClearCm),
+    around('Fibular neck', 0.88 * span.lowerLegCm, clear.fibularNeckClearCm),
+    around('Patella', span.lowerLegCm, clear.patellaClearCm),
+    ...(levelCm === null ? [] : [around('Injury', levelCm, clear.levelClearCm)]),
+  ]
+}
+
+/**
+ * Decides `strap-places` for so many straps on a leg, and says how many fit when not all do.
+ * @param count straps that the device carries
+ * @returns centres in cm from the heel sole, ascending
+ */
+export function decideStrapPlaces(draft: PlanDraft, span: MeasuredSpan, count: number, topCm: number): readonly number[] {
+  const { widthCm } = readDefaults(strapDefaults, draft.ctx.protocol)
+  const noGo = legNoGo(draft, span)
+  const stretch: Stretch = [0.2 * span.lowerLegCm, topCm]
+  const stretches = noGo.map((one) => one.stretch)
+  if (draft.clinicalCase.injury.levelCm === null) noteLevelUnknown(draft, ['strap-places'])
+  const placed = placeStraps(stretch, count, widthCm, stretches)
+  const most = placed ? count : mostStraps(stretch, widthCm, stretches)
+  if (!placed) {
+    draft.caution({
+      level: 'caution',
+      code: 'straps-do-not-fit',
+      decisions: ['strap-places'],
+      steps: ['straps'],
+      text: `Only ${most} of ${count} straps fit clear of injury, knee and ankle: leave the others off.`,
+      why: 'A strap over the break, the kneecap or the nerve at the fibular neck does harm.',
+    })
+  }
+  const places = placed ?? placeStraps(stretch, most, widthCm, stretches)
+  return draft.decide({
+    id: 'strap-places',
+    value: places?.centresCm ?? [],
+    source: 'practice',
+    formula:
+      'On a 0.5 cm grid, clear of injury, kneecap, fibular neck and malleoli: the greatest least spacing, first as low and last as high as allowed.',
+    working: [
+      ...span.working,
+      { label: 'Stretch', value: [stretch[0], stretch[1]], unit: 'cm', from: 'computed' },
+      { label: 'Strap width', value: widthCm, unit: 'cm', from: 'default' },
+      ...noGo.map((one) => ({
+        label: `Kept clear: ${one.label}`,
+        value: [one.stretch[0], one.stretch[1]],
+        unit: 'cm',
+        from: 'computed' as const,
+      })),
+      ...(places?.leastSpacingCm ? [{ label: 'Least spacing', value: places.leastSpacingCm, unit: 'cm', from: 'computed' as const }] : []),
+    ],
+  })
+}
+
+/** Says that the level of the injury is unknown, so that nothing is kept clear of it. */
+export function noteLevelUnknown(draft: PlanDraft, decisions: readonly string[]): void {
+  draft.caution({
+    level: 'note',
+    code: 'level-unknown',
+    decisions,
+    text: 'Set the level of the injury: until then nothing is kept clear of it.',
+    why: 'Straps and strips must not lie over the break.',
+  })
+}
+
+/** Straps and what is kept clear of them as bands on the leg axis. */
+export function strapBands(draft: PlanDraft, span: MeasuredSpan, placesCm: readonly number[]): readonly GeometryBand[] {
+  const { widthCm } = readDefaults(strapDefaults, draft.ctx.protocol)
+  return [
+    ...legNoGo(draft, span).map((one): GeometryBand => ({
+      id: `clear-${one.label.toLowerCase().replaceAll(' ', '-')}`,
+      axis: 'leg',
+      label: `Kept clear: ${one.label.toLowerCase()}`,
+      kind: 'no-go',
+      fromCm: one.stretch[0],
+      toCm: one.stretch[1],
+      decision: null,
+    })),
+    ...placesCm.map((atCm, index): GeometryBand => ({
+      id: `strap-${index + 1}`,
+      axis: 'leg',
+      label: `Strap ${index + 1}`,
+      kind: 'strap',
+      fromCm: atCm - widthCm / 2,
+      toCm: atCm + widthCm / 2,
+      decision: 'strap-places',
+    })),
+  ]
+}

@@ -1,0 +1,107 @@
+import { frustumArea } from '../../figures/body/frustum'
+import { legGirthAt, type LegModel, type LegStation } from '../../figures/body/leg-model'
+import type { LegStationId } from '../../figures/body/leg-template'
+import { paddedGirth, paddingDefaults } from '../../figures/body/padded-girth'
+import { workingOf, type PlanDraft } from '../draft'
+import type { WorkingLine } from '../../model/decision'
+import { readDefaults } from '../../quantities/defaults'
+import { checkBandagePressure } from './check-bandage-pressure'
+import { decideRolls, type RollZone } from './decide-rolls'
+import { legWrapArea, type LegZone } from '../../figures/wraps/leg-wrap-area'
+import type { RollChoice } from '../../figures/wraps/roll-choice'
+import { wrapDefaults } from '../../figures/wraps/wrap-length'
+
+/** Roll widths that suit each zone of the leg, cm (PRECISIONS, Rolls). */
+const zoneWidths: Record<LegZone, readonly [number, number]> = { foot: [7.5, 10], leg: [10, 15], thigh: [15, 20] }
+
+export interface LegWrapRequest {
+  readonly decision: 'padding' | 'bandage' | 'crepe'
+  readonly item: string
+  readonly top: LegStationId
+  readonly passes: number
+  readonly isOverPadding: boolean
+  readonly note: string
+}
+
+/** Zones to wind on foot and leg up to a station, with their figure-of-eight turns (COMPUTATION 3, PRECISIONS Rolls). */
+export function legRollZones(draft: PlanDraft, model: LegModel, top: LegStationId, isOverPadding: boolean): readonly RollZone[] {
+  const wrap = readDefaults(wrapDefaults, draft.ctx.protocol)
+  const girthOf = (station: LegStation): number => (isOverPadding ? paddedAt(draft, station) : station.girthCm)
+  const areas = legWrapArea(model, top, girthOf, wrap.endMarginCm)
+  const turnsCm: Record<LegZone, number> = {
+    foot: wrap.ankleTurns * girthOf(model.stations['heel-instep']),
+    leg: reachesKnee(top) ? wrap.kneeTurns * girthOf(model.stations.knee) : 0,
+    thigh: 0,
+  }
+  return (['foot', 'leg', 'thigh'] as const)
+    .filter((zone) => areas[zone] > 0)
+    .map((zone) => ({ id: zone, areaCm2: areas[zone], turnsCm: turnsCm[zone], widthsCm: zoneWidths[zone] }))
+}
+
+/** Zones of bare leg between two places on its axis, without foot and without figure-of-eight turns, cm from the heel sole. */
+export function legStretchZones(model: LegModel, fromCm: number, toCm: number): readonly RollZone[] {
+  const areaBetween = (lowCm: number, highCm: number): number => {
+    if (highCm <= lowCm) return 0
+    const inner = Object.values(model.stations)
+      .filter((station) => station.axis === 'leg' && station.atCm > lowCm && station.atCm < highCm)
+      .map((station) => station.atCm)
+      .sort((a, b) => a - b)
+    const places = [lowCm, ...inner, highCm]
+    return places
+      .slice(1)
+      .reduce(
+        (sum, at, index) =>
+          sum + frustumArea(legGirthAt(model, places[index] ?? lowCm), legGirthAt(model, at), at - (places[index] ?? lowCm)),
+        0,
+      )
+  }
+  const kneeCm = model.lowerLegCm
+  return [
+    { id: 'leg', areaCm2: areaBetween(fromCm, Math.min(kneeCm, toCm)), turnsCm: 0, widthsCm: zoneWidths.leg },
+    { id: 'thigh', areaCm2: areaBetween(Math.max(kneeCm, fromCm), toCm), turnsCm: 0, widthsCm: zoneWidths.thigh },
+  ]
+}
+
+/** Decides the rolls for one wrap of foot and leg: the decision and its materials. */
+export function decideLegWrap(draft: PlanDraft, model: LegModel, request: LegWrapRequest): RollChoice | null {
+  const { top, isOverPadding, ...rest } = request
+  return decideRolls(draft, { ...rest, zones: legRollZones(draft, model, top, isOverPadding), working: girthWorking(model) })
+}
+
+/** Checks the pressure under the elastic bandage at ankle, calf and below-knee (SAFETY, PRECISIONS Bandage pressure). */
+export function checkLegBandage(draft: PlanDraft, model: LegModel, rolls: RollChoice): void {
+  const widthCm = rolls.zones.find((zone) => zone.zone === 'leg')?.widthCm
+  if (widthCm === undefined) return
+  const places = (['ankle', 'calf', 'below-knee'] as const).map((id) => ({
+    label: id.replace('-', ' '),
+    girthCm: paddedAt(draft, model.stations[id]),
+  }))
+  checkBandagePressure(draft, places, widthCm)
+}
+
+/** Girth over the standard padding at a station, C′, cm. */
+export function paddedAt(draft: PlanDraft, station: { readonly girthCm: number }): number {
+  const padding = readDefaults(paddingDefaults, draft.ctx.protocol)
+  return paddedGirth(station.girthCm, padding.layers, padding.compressedLayerCm)
+}
+
+/** Working lines for the girths of a leg model, estimated ones marked. */
+export function girthWorking(model: LegModel, ids?: readonly LegStationId[]): readonly WorkingLine[] {
+  return Object.values(model.stations)
+    .filter((station) => !ids || ids.includes(station.id))
+    .map((station): WorkingLine =>
+      station.measured
+        ? { ...workingOf(station.measured), where: station.id }
+        : {
+            label: `${station.id.replaceAll('-', ' ')} girth, estimated`,
+            value: station.girthCm,
+            unit: 'cm',
+            from: 'estimated',
+            where: station.id,
+          },
+    )
+}
+
+function reachesKnee(top: LegStationId): boolean {
+  return top === 'knee' || top === 'above-knee' || top === 'mid-thigh' || top === 'groin'
+}

@@ -1,0 +1,201 @@
+import type { Estimate } from '../figures/body/pool-side'
+import { resolveMeasurement, resolveSides } from '../figures/body/resolve-measurement'
+import type { MeasurementDefinition } from '../model/measurement-definition'
+import type { ClinicalCase, StockItem } from '../model/clinical-case'
+import type { Problem } from '../model/problem'
+import type { PlanContext } from '../model/plan-context'
+import { refuseValue, type DecisionDefinition } from '../model/decision-definition'
+import type { Decision, DecisionStatus, DecisionUnit, DecisionValue, WorkingLine } from '../model/decision'
+import { formatValue } from './format-decision'
+import { applyOverrule, markOverruled, withStatus } from './overrule'
+import type { Caution, CautionLevel, Material } from '../model/plan'
+import type { SlowTask } from '../model/slow-task'
+
+export type DecisionDraft = Omit<Decision, 'label' | 'status' | 'display' | 'school' | 'unit'> & {
+  /** Where the words or the unit differ from the declared ones. */
+  readonly label?: string
+  readonly unit?: DecisionUnit | null
+  readonly display?: string
+  readonly school?: string | null
+  /** Least status, where a value is uncertain by its nature and no caution says so. */
+  readonly status?: DecisionStatus
+}
+
+export type CautionDraft = Omit<Caution, 'decisions' | 'steps'> & {
+  readonly decisions?: readonly string[]
+  readonly steps?: readonly string[]
+}
+
+/** Collects one plan while a technique computes it: readings resolved once, decisions, cautions, problems. */
+export interface PlanDraft {
+  readonly clinicalCase: ClinicalCase
+  readonly ctx: PlanContext
+  /** The estimate of a measurement, or null without a usable reading; what must be said about it is collected. */
+  measure(definition: MeasurementDefinition): Estimate | null
+  /** Both sides of a measurement that is read on each; a null where there is no usable reading. */
+  measureSides(definition: MeasurementDefinition): { readonly left: Estimate | null; readonly right: Estimate | null }
+  /** As `measure`, and a missing reading is a problem. */
+  require(definition: MeasurementDefinition): Estimate | null
+  /** The declared name of a decision. */
+  labelOf(id: string): string
+  /** Adds a decision and returns the value to go on with: the overruled one where a clinician gave one. */
+  decide<V extends DecisionValue>(decision: DecisionDraft & { readonly value: V }): V
+  caution(caution: CautionDraft): void
+  problem(problem: Problem): void
+  material(material: Material): void
+  slow(task: SlowTask): void
+  /** Stocked items that `matches` accepts, with those at hand told from those that are out. */
+  stock(matches: (item: StockItem) => boolean): {
+    readonly inStock: readonly StockItem[]
+    readonly out: readonly StockItem[]
+    readonly isListed: boolean
+  }
+  collect(): {
+    decisions: readonly Decision[]
+    cautions: readonly Caution[]
+    problems: readonly Problem[]
+    materials: readonly Material[]
+    pending: readonly SlowTask[]
+  }
+}
+
+/**
+ * Starts an empty draft for one case.
+ * @param declared the decisions that may be made in it
+ */
+export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declared: readonly DecisionDefinition[]): PlanDraft {
+  const decisions: Decision[] = []
+  const cautions: Caution[] = []
+  const problems: Problem[] = []
+  const materials: Material[] = []
+  const pending: SlowTask[] = []
+  const resolved = new Map<string, Estimate | null>()
+  const declaredAs = (id: string): DecisionDefinition => {
+    const definition = declared.find((one) => one.id === id)
+    if (!definition) throw new Error(`${clinicalCase.technique} decides ${id} without having declared it`)
+    return definition
+  }
+
+  const measure = (definition: MeasurementDefinition): Estimate | null => {
+    const known = resolved.get(definition.id)
+    if (known !== undefined) return known
+    const result = resolveMeasurement(clinicalCase, definition, ctx.protocol)
+    resolved.set(definition.id, result.estimate)
+    problems.push(...result.problems)
+    cautions.push(...result.cautions)
+    return result.estimate
+  }
+  return {
+    clinicalCase,
+    ctx,
+    measure,
+    measureSides(definition) {
+      const { left, right, either } = resolveSides(clinicalCase, definition, ctx.protocol)
+      for (const one of [left, right, either]) {
+        problems.push(...one.problems)
+        cautions.push(...one.cautions)
+      }
+      if (either.estimate) {
+        problems.push({
+          code: 'missing',
+          path: `measurements/${definition.id}/side`,
+          message: `${definition.label}: say whether it was read on the left or the right. The reading is not used until then.`,
+        })
+      }
+      return { left: left.estimate, right: right.estimate }
+    },
+    require(definition) {
+      const estimate = measure(definition)
+      const path = `measurements/${definition.id}`
+      if (!estimate && !problems.some((one) => one.path.startsWith(path))) {
+        problems.push({
+          code: 'missing',
+          path,
+          message: `${definition.label} is missing: measure ${lowerFirst(definition.landmarks)}.`,
+        })
+      }
+      return estimate
+    },
+    labelOf: (id) => declaredAs(id).label,
+    decide(draft) {
+      const definition = declaredAs(draft.id)
+      const unit = draft.unit === undefined ? definition.unit : draft.unit
+      const decision: Decision = {
+        ...draft,
+        label: draft.label ?? definition.label,
+        unit,
+        school: draft.school ?? null,
+        status: draft.status ?? 'ok',
+        display: draft.display ?? formatValue(draft.value, unit),
+      }
+      const effective = applyOverrule(decision, clinicalCase.overrules)
+      // Every overrule here was accepted by its declaration, save that a decision with two units could not know which one counts.
+      const refusal = definition.alternative && effective.overruled ? refuseValue(definition, effective.value, [], unit) : null
+      if (refusal) {
+        problems.push({
+          code: 'out-of-range',
+          path: `overrules/${draft.id}`,
+          message: `The overrule is not usable. ${refusal} Set it again.`,
+        })
+        decisions.push(decision)
+        return draft.value
+      }
+      decisions.push(effective)
+      return effective.value as typeof draft.value
+    },
+    caution(draft) {
+      cautions.push({ decisions: [], steps: [], ...draft })
+    },
+    problem: (problem) => void problems.push(problem),
+    material: (material) => void materials.push(material),
+    slow: (task) => void pending.push(task),
+    stock(matches) {
+      const isListed = clinicalCase.stock !== 'catalogue'
+      const items = (clinicalCase.stock === 'catalogue' ? ctx.catalogue.items : clinicalCase.stock).filter(matches)
+      return {
+        isListed,
+        inStock: items.filter((item) => item.count === undefined || item.count > 0),
+        out: items.filter((item) => item.count !== undefined && item.count <= 0),
+      }
+    },
+    collect() {
+      const marked = mergeCautions(cautions).map((one) => markOverruled(one, clinicalCase.overrules))
+      return {
+        decisions: decisions.map((one) => withStatus(one, marked)),
+        cautions: marked,
+        problems,
+        materials,
+        pending,
+      }
+    },
+  }
+}
+
+/** A working line for an estimate, with its side, its time and its place on the lane. */
+export function workingOf(estimate: Estimate, unit: string = 'cm'): WorkingLine {
+  return {
+    label: estimate.label,
+    value: estimate.value,
+    unit,
+    from: 'measured',
+    where: estimate.id,
+    ...(estimate.side ? { side: estimate.side } : {}),
+    ...(estimate.at ? { at: estimate.at } : {}),
+  }
+}
+
+const levelOrder: Record<CautionLevel, number> = { stop: 0, caution: 1, note: 2 }
+
+/** Worst first; the same words twice stand once. */
+function mergeCautions(cautions: readonly Caution[]): readonly Caution[] {
+  const seen = new Map<string, Caution>()
+  for (const caution of cautions) {
+    const key = `${caution.code}|${caution.text}`
+    if (!seen.has(key)) seen.set(key, caution)
+  }
+  return [...seen.values()].sort((a, b) => levelOrder[a.level] - levelOrder[b.level])
+}
+
+function lowerFirst(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1)
+}

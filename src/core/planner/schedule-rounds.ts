@@ -1,0 +1,113 @@
+import { DateTime } from 'luxon'
+import { hasFlag, type ClinicalCase } from '../model/clinical-case'
+import type { ScheduleEntry } from '../model/plan'
+import { defineDefaults, readDefaults, type Protocol } from '../quantities/defaults'
+
+export const roundDefaults = defineDefaults('rounds', {
+  graceShare: { value: 0.2, unit: 'ratio', source: 'practice' },
+  graceLeastMin: { value: 5, unit: 'min', source: 'practice' },
+  graceMostMin: { value: 30, unit: 'min', source: 'practice', note: 'a floor of safety: never longer' },
+  horizonMin: { value: 72 * 60, unit: 'min', source: 'practice' },
+})
+
+const firstHoursMin = [15, 30, 45, 60, 90, 120, 150, 180, 240]
+const laterMin = [300, 360, 420, 11 * 60, 15 * 60, 19 * 60, 23 * 60]
+const shiftTimes = [
+  { hour: 7, minute: 30 },
+  { hour: 15, minute: 30 },
+  { hour: 22, minute: 30 },
+]
+
+/** Where a technique's rounds differ from the local list: only at some minutes, or only up to one. */
+export interface RoundLimits {
+  readonly onlyMin?: readonly number[]
+  readonly upToMin?: number
+}
+
+/** The minutes of a list that a technique keeps. */
+export function limitRounds(minutes: readonly number[], limits: RoundLimits | undefined): readonly number[] {
+  if (limits?.onlyMin) return limits.onlyMin
+  return limits?.upToMin === undefined ? minutes : minutes.filter((minute) => minute <= (limits.upToMin ?? 0))
+}
+
+/** Why rounds follow the at-risk list, in words; null when they need not (SAFETY, Rounds). */
+export function atRiskReason(clinicalCase: ClinicalCase): string | null {
+  const { pattern } = clinicalCase.injury
+  const isTibial = pattern === 'tibial-shaft-fracture' || pattern === 'tibial-plateau-fracture'
+  if (isTibial && hasFlag(clinicalCase, 'fresh')) return 'fresh tibial fracture'
+  if (hasFlag(clinicalCase, 'high-energy')) return 'high-energy injury'
+  if (hasFlag(clinicalCase, 'reduced-or-operated')) return 'reduced or operated'
+  if (hasFlag(clinicalCase, 'nerve-block')) return 'nerve block: the limb cannot warn'
+  if (hasFlag(clinicalCase, 'unresponsive') || hasFlag(clinicalCase, 'sedated')) return 'cannot report pain'
+  return null
+}
+
+/**
+ * Minutes from application at which rounds fall due within 72 h (COMPUTATION 14, PRECISIONS).
+ * @param isAtRisk whether the at-risk list holds: hourly to 24 h, 2-hourly to 48 h, 4-hourly to 72 h
+ * @param appliedAt ISO 8601 with offset, and `zone` IANA: both are needed for rounds at shift changes
+ * @returns ascending minutes, each once
+ */
+export function roundMinutes(
+  isAtRisk: boolean,
+  appliedAt: string | undefined,
+  zone: string | undefined,
+  horizonMin: number,
+): readonly number[] {
+  const list = isAtRisk ? [...firstHoursMin, ...every(5, 24, 1), ...every(26, 48, 2), ...every(52, 72, 4)] : [...firstHoursMin, ...laterMin]
+  const shifts = isAtRisk || !appliedAt || !zone ? [] : shiftMinutes(appliedAt, zone, list.at(-1) ?? 0, horizonMin)
+  return [...list, ...shifts].filter((minute) => minute <= horizonMin)
+}
+
+/**
+ * The rounds of one case as schedule entries, with the grace each allows.
+ * @param clinicalCase its flags decide the list; `appliedAt` and `zone` the shift rounds
+ * @param text what a round looks at, for this device
+ * @param forcedAtRisk the device itself puts the limb at risk
+ * @param limits where the technique's rounds differ from the list
+ */
+export function scheduleRounds(
+  clinicalCase: ClinicalCase,
+  protocol: Protocol,
+  text: string,
+  forcedAtRisk = false,
+  limits?: RoundLimits,
+): readonly ScheduleEntry[] {
+  const { horizonMin } = readDefaults(roundDefaults, protocol)
+  const isAtRisk = forcedAtRisk || atRiskReason(clinicalCase) !== null
+  const minutes = limitRounds(roundMinutes(isAtRisk, clinicalCase.appliedAt, clinicalCase.zone, horizonMin), limits)
+  return minutes.map((dueMin, index) => ({
+    id: `round-${index + 1}`,
+    kind: 'round' as const,
+    dueMin,
+    graceMin: graceFor(dueMin - (minutes[index - 1] ?? 0), protocol),
+    text,
+  }))
+}
+
+/** Minutes a round may be late: 20 % of its interval, at least 5, at most 30. */
+export function graceFor(intervalMin: number, protocol: Protocol): number {
+  const grace = readDefaults(roundDefaults, protocol)
+  return Math.min(grace.graceMostMin, Math.max(grace.graceLeastMin, grace.graceShare * intervalMin))
+}
+
+function every(fromH: number, toH: number, stepH: number): number[] {
+  const minutes: number[] = []
+  for (let hour = fromH; hour <= toH; hour += stepH) minutes.push(hour * 60)
+  return minutes
+}
+
+/** Shift-change times after the fixed list, in true minutes, so that a clock change costs or adds its hour. */
+function shiftMinutes(appliedAt: string, zone: string, afterMin: number, horizonMin: number): number[] {
+  const applied = DateTime.fromISO(appliedAt, { zone })
+  if (!applied.isValid) return []
+  const minutes: number[] = []
+  for (let day = 0; day <= Math.ceil(horizonMin / 1440) + 1; day++) {
+    for (const time of shiftTimes) {
+      const due = applied.startOf('day').plus({ days: day }).set(time)
+      const minute = Math.round(due.diff(applied, 'minutes').minutes)
+      if (minute > afterMin && minute <= horizonMin) minutes.push(minute)
+    }
+  }
+  return minutes
+}

@@ -1,0 +1,123 @@
+import type { CrewResult } from '../figures/crew/crew-odds'
+import type { HeatResult } from '../figures/heat/solve-heat'
+import type { Decision } from '../model/decision'
+import { formatValue } from './format-decision'
+import type { Caution } from '../model/plan'
+import type { SlowTask } from '../model/slow-task'
+import type { SlowResult } from './solve-slow-task'
+
+/** The decision and the cautions that a solved task stands for; null when task and result are of two kinds. */
+export function slowOutcome(task: SlowTask, solved: SlowResult): SlowOutcome | null {
+  if (task.decision === 'peak-skin-temp' && solved.decision === 'peak-skin-temp') return heatOutcome(task, solved.result)
+  if (task.decision === 'least-crew' && solved.decision === 'least-crew') return crewOutcome(task, solved.result)
+  return null
+}
+
+/** What a slow result adds to a plan. */
+export interface SlowOutcome {
+  readonly decision: Decision
+  readonly cautions: readonly Caution[]
+}
+
+function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: HeatResult): SlowOutcome {
+  const { input, vulnerable } = task
+  const c = input.constants
+  const limitC = vulnerable ? c.hotVulnerableC : c.hotC
+  const cautions: Caution[] = []
+  if (heat.omega >= c.burnStop) {
+    cautions.push({
+      level: 'stop',
+      code: 'burn',
+      decisions: ['peak-skin-temp'],
+      steps: ['wet', 'hold-set'],
+      text: 'Do not apply it like this: use cooler water, fewer layers, open air.',
+      why: `In this estimate the skin is hot long enough to burn (burn integral ${heat.omega.toFixed(2)}, threshold ${c.burnStop}).`,
+    })
+  }
+  if (heat.peakC >= limitC) {
+    cautions.push({
+      level: 'caution',
+      code: 'hot-skin',
+      decisions: ['peak-skin-temp'],
+      steps: ['wet', 'hold-set'],
+      text: 'Cooler water, fewer layers, bare to the air; ask about heat while it sets and take it off at "too hot".',
+      why: `In this estimate the skin reaches ${heat.peakC.toFixed(1)} °C; ${limitC} °C is the limit${vulnerable ? ` (${vulnerable})` : ''}.`,
+    })
+  }
+  return {
+    cautions,
+    decision: {
+      id: 'peak-skin-temp',
+      label: 'Warmest skin (estimate)',
+      value: heat.peakC,
+      unit: '°C',
+      display: `${formatValue(heat.peakC, '°C')} at ${heat.peakMin.toFixed(0)} min, in this estimate`,
+      status: 'ok',
+      school: null,
+      source: 'model',
+      formula:
+        'One-dimensional heat flow from the core through tissue, damp padding and the setting material to the air; highest skin temperature within 60 minutes.',
+      working: [
+        { label: 'Layers', value: input.layers, unit: 'layers', from: 'computed' },
+        { label: 'Padding', value: input.paddingLayers, unit: 'layers', from: 'default' },
+        { label: 'Water', value: input.waterC, unit: '°C', from: 'measured' },
+        { label: 'Room', value: input.roomC, unit: '°C', from: 'measured' },
+        { label: 'Lies on', value: input.backing, unit: null, from: 'option' },
+        { label: 'Setting time', value: input.setMin, unit: 'min', from: 'computed' },
+        { label: 'Minutes above 44 °C', value: heat.minutesAbove44, unit: 'min', from: 'computed' },
+        { label: 'Burn integral', value: heat.omega, unit: null, from: 'computed' },
+      ],
+    },
+  }
+}
+
+function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResult): SlowOutcome {
+  const cautions: Caution[] = []
+  if (!crew.isInTime) {
+    cautions.push({
+      level: 'caution',
+      code: 'sets-too-soon',
+      decisions: ['least-crew', 'set-time'],
+      steps: ['wet'],
+      text: 'Slow it down before wetting: slower material, cooler water, fewer layers at a time.',
+      why: 'No crew of up to four ends moulding before set in nine of ten tries, in this estimate.',
+    })
+  }
+  if (task.people !== null && task.people < crew.leastCrew) {
+    const gives = task.relief.length > 0 ? ` What gives: ${task.relief.join('; ')}.` : ''
+    cautions.push({
+      level: 'caution',
+      code: 'short-handed',
+      decisions: ['least-crew'],
+      steps: ['wet', 'mould'],
+      text: `${formatValue(crew.leastCrew, 'people')} are needed, ${task.people} ${task.people === 1 ? 'is' : 'are'} here.${gives}`,
+      why: 'A hold let go while it sets gives a sagging joint, a cracked slab or a dent.',
+    })
+  }
+  const chosen = crew.options.find((option) => option.people === crew.leastCrew)
+  return {
+    cautions,
+    decision: {
+      id: 'least-crew',
+      label: 'People needed',
+      value: crew.leastCrew,
+      unit: 'people',
+      display: formatValue(crew.leastCrew, 'people'),
+      status: 'ok',
+      school: null,
+      source: 'model',
+      formula: 'Fewest people who can staff every hold and end moulding before set in nine of ten draws of step and setting times.',
+      ...(chosen ? { odds: chosen.odds } : {}),
+      working: [
+        { label: 'Fewest for the holds', value: task.input.floor, unit: 'people', from: 'default' },
+        { label: 'Setting time', value: task.input.setMin, unit: 'min', from: 'computed' },
+        ...crew.options.map((option) => ({
+          label: `Odds of ending in time with ${option.people}`,
+          value: option.odds,
+          unit: 'ratio',
+          from: 'computed' as const,
+        })),
+      ],
+    },
+  }
+}

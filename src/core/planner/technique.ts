@@ -1,0 +1,97 @@
+import type { MeasurementDefinition } from '../model/measurement-definition'
+import type { ClinicalCase } from '../model/clinical-case'
+import type { BodyRegion, Pattern, Region } from '../model/vocabulary'
+import type { DecisionDefinition } from '../model/decision-definition'
+import type { PlanDraft } from './draft'
+import type { RoundLimits } from './schedule-rounds'
+import type { Protocol } from '../quantities/defaults'
+import type { PutOn } from '../rules/by-what-is-put-on'
+import type { Trouble } from '../model/trouble'
+import type { FitTest, ScheduleEntry } from '../model/plan'
+import type { Geometry } from '../model/geometry'
+import type { Step } from '../model/step'
+
+export interface OptionValue {
+  readonly id: string
+  readonly label: string
+  /** Who prefers it and why, in one line. */
+  readonly why: string
+}
+
+/** A choice between schools of practice, or an ordered figure. */
+export interface TechniqueOption {
+  readonly id: string
+  readonly label: string
+  /** The schools; empty for an ordered figure. */
+  readonly values: readonly OptionValue[]
+  /** For an ordered figure: its unit and range. */
+  readonly figure?: {
+    readonly unit: string
+    readonly least: number
+    readonly greatest: number
+    readonly describe: (value: number) => string
+  }
+  /** Further values that a local protocol brings. */
+  readonly more?: (protocol: Protocol) => readonly OptionValue[]
+  /** What counts when nothing was chosen; 'ask' when a person must say; null when it may stay empty. */
+  readonly default: (clinicalCase: ClinicalCase) => string | number | 'ask' | null
+}
+
+export interface TechniqueMeasurement {
+  readonly definition: MeasurementDefinition
+  /** Without it a decision is left out; girths can be estimated from one another. */
+  readonly need: 'required' | 'one-girth' | 'optional'
+}
+
+/** What may be asked beside readings and options. */
+export type OrderId = 'wound-plan' | 'oxygen' | 'spine' | 'weight' | 'brace' | 'wedges' | 'week' | 'device' | 'open-now'
+
+/** Resolved option values by option id. */
+export type OptionValues = Readonly<Record<string, string | number>>
+
+/** What a technique computes itself; regions, flags, options and stock are handled for all alike. */
+export interface TechniqueOutcome {
+  readonly steps: readonly Step[]
+  readonly fit: readonly FitTest[]
+  readonly care: readonly string[]
+  readonly schedule: readonly ScheduleEntry[]
+  readonly geometry: Geometry
+}
+
+/** One way of immobilising: everything that the rest of the product needs to know about it. */
+export interface Technique {
+  readonly id: string
+  readonly name: string
+  /** One sentence: what it is for. */
+  readonly purpose: string
+  readonly bodyRegion: BodyRegion | readonly BodyRegion[]
+  readonly regions: readonly Region[]
+  readonly patterns: readonly Pattern[]
+  /** Every decision it can make, in the order in which they are shown. */
+  readonly decisions: readonly DecisionDefinition[]
+  readonly options: readonly TechniqueOption[]
+  /** What to measure, in the order in which it is asked, for this case's options. */
+  readonly measurements: (clinicalCase: ClinicalCase, options: OptionValues) => readonly TechniqueMeasurement[]
+  /** Orders and facts beside readings that change its plan. */
+  readonly asks?: readonly OrderId[]
+  /** Stock that it cannot do without: item kinds, or the technique id under which sized devices are listed. */
+  readonly uses: (options: OptionValues) => readonly string[]
+  /** What it puts on the body: the rules of flags follow from that. */
+  readonly puts: readonly PutOn[]
+  /** Cautions and stops of its own that need no reading. */
+  readonly judge?: (draft: PlanDraft, options: OptionValues) => void
+  readonly plan: (draft: PlanDraft, options: OptionValues) => TechniqueOutcome
+  /** Where its rounds differ from the local list. */
+  readonly rounds?: RoundLimits
+  /** Whether the device itself puts the limb at risk, so that rounds follow the at-risk list. */
+  readonly isAtRisk?: (clinicalCase: ClinicalCase) => boolean
+  /** What to do when a round is urgent, beyond what every limb gets. */
+  readonly onUrgent: { readonly device: 'shell' | 'traction' | 'collar'; readonly actions: readonly string[] }
+  /** What goes wrong with it, and what to do: one key away during every run. */
+  readonly troubles: readonly Trouble[]
+}
+
+/** Every value that an option offers under a protocol. */
+export function optionValues(option: TechniqueOption, protocol: Protocol): readonly OptionValue[] {
+  return [...option.values, ...(option.more?.(protocol) ?? [])]
+}

@@ -1,0 +1,51 @@
+import type { FlagRule } from './flag-rule'
+
+/** Stops that hold before any slab or cast goes on a limb. */
+export const hardShellStops: readonly FlagRule[] = [
+  {
+    flag: 'pulse-absent',
+    level: 'stop',
+    steps: ['padding'],
+    text: 'Call the senior first: nothing goes on before the pulse has been dealt with.',
+    why: 'A limb without a pulse needs its blood back within hours; a slab or cast hides it.',
+  },
+  {
+    flag: 'skin-tented',
+    level: 'stop',
+    steps: ['padding'],
+    text: 'Reduce now: call.',
+    why: 'Skin stretched over bone dies within hours, whatever is put round it.',
+  },
+]
+
+/** Patients who cannot feel or say that it presses. */
+export const unfeltPressure: readonly FlagRule[] = [
+  {
+    flag: 'neuropathy',
+    level: 'caution',
+    decisions: ['padding'],
+    steps: ['padding', 'bone-points'],
+    text: 'Pad more over every bony point and look again early.',
+    why: 'Pressure and heat are not felt, so nobody is warned.',
+  },
+  {
+    flag: 'unresponsive',
+    level: 'caution',
+    decisions: ['padding'],
+    steps: ['padding', 'bone-points'],
+    text: 'Pad more over every bony point and look again early.',
+    why: 'The patient cannot say that it is hot, tight or painful.',
+  },
+]
+
+/** Closed all round. */
+export const closedShell: readonly FlagRule[] = [
+  {
+    flag: 'fresh',
+    level: 'caution',
+    steps: ['after-check'],
+    decisions: ['opening-time', 'room'],
+    text: 'Plan its opening: split it as soon as it is hard, before the ward.',
+    why: 'A closed cast on a fresh injury has no room to swell.',
+  },
+]

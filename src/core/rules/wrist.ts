@@ -1,0 +1,19 @@
+import type { FlagRule } from './flag-rule'
+
+/** A shell or bandage over the wrist. */
+export const wrist: readonly FlagRule[] = [
+  {
+    flag: 'numb',
+    level: 'caution',
+    steps: ['bandage', 'mould'],
+    text: 'Median tingling: loosen, straighten the wrist, look again within 15 minutes; more of it means call.',
+    why: 'The median nerve is pressed in its tunnel by swelling and by a bent wrist.',
+  },
+  {
+    flag: 'lymphoedema',
+    level: 'caution',
+    steps: ['bandage'],
+    text: 'Wider padding, a looser bandage, earlier review.',
+    why: 'The arm cannot drain what a bandage holds back.',
+  },
+]

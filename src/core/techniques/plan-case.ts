@@ -1,0 +1,104 @@
+import { hasFlag, type ClinicalCase } from '../model/clinical-case'
+import type { Problem } from '../model/problem'
+import { withUsableLevel } from '../planner/usable-level'
+import { resolveOptions } from '../planner/resolve-options'
+import { judgePlace } from '../planner/judge-place'
+import { findTechnique } from './registry'
+import type { Technique } from '../planner/technique'
+import { itemsAtHand, usableOverrules } from '../planner/usable-overrules'
+import type { PlanContext } from '../model/plan-context'
+import { createDraft, type PlanDraft } from '../planner/draft'
+import { takeRemembered } from '../planner/apply-slow-result'
+import type { Plan } from '../model/plan'
+
+/** Version of the computing core, kept with every plan it makes. */
+export const coreVersion = '0.1.0'
+
+/**
+ * Plans one case: options, rules that hold for every technique, then the technique's own computing. Never
+ * throws on clinical input; what is wrong is in `problems` and `cautions`.
+ * @param entered the case as read by `readCase`
+ * @param ctx catalogue, protocol, seed, time, zone and memo
+ * @param readProblems problems already found while reading the case file
+ * @returns a plan, with slow decisions pending unless the memo knows them; null for an unknown technique
+ */
+export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: readonly Problem[] = []): Plan | null {
+  const technique = findTechnique(entered.technique)
+  if (!technique) return null
+  const accepted = usableOverrules(technique, entered.overrules, itemsAtHand(entered.stock, ctx.catalogue.items))
+  const { clinicalCase, problem: levelProblem } = withUsableLevel({ ...entered, overrules: accepted.overrules })
+  const options = resolveOptions(technique, clinicalCase, ctx.protocol)
+  const draft = createDraft(clinicalCase, ctx, technique.decisions)
+  readProblems.forEach(draft.problem)
+  accepted.problems.forEach(draft.problem)
+  options.problems.forEach(draft.problem)
+  if (levelProblem) draft.problem(levelProblem)
+  judgePlace(draft, technique, options.values)
+  technique.judge?.(draft, options.values)
+  const outcome = technique.plan(draft, options.values)
+  addStandingNotes(
+    draft,
+    technique,
+    outcome.schedule.some((entry) => entry.kind === 'round'),
+  )
+  const { decisions, cautions, problems, materials, pending } = draft.collect()
+  const plan: Plan = {
+    format: 'zesty-wren/plan',
+    version: 1,
+    technique: technique.id,
+    versions: { core: coreVersion, protocol: `${ctx.protocol.name}/${ctx.protocol.version}`, catalogue: ctx.catalogue.version },
+    options: options.values,
+    decisions,
+    materials,
+    cautions,
+    procedure: { steps: outcome.steps.map((step) => ({ ...step, cautions: cautionsAt(step.id) })) },
+    fit: outcome.fit,
+    care: outcome.care,
+    schedule: outcome.schedule,
+    geometry: outcome.geometry,
+    problems,
+    pending,
+  }
+  return takeRemembered(technique, plan, ctx, clinicalCase.overrules)
+
+  function cautionsAt(stepId: string): readonly string[] {
+    return [...new Set(cautions.filter((one) => one.steps.includes(stepId)).map((one) => one.code))]
+  }
+}
+
+function addStandingNotes(draft: PlanDraft, technique: Technique, hasRounds: boolean): void {
+  const { clinicalCase } = draft
+  if ([technique.bodyRegion].flat().includes('leg')) {
+    draft.caution({
+      level: 'note',
+      code: 'clot-risk',
+      text: 'Do the local clot-risk assessment.',
+      why: 'A leg held still clots more easily, in bed or on crutches.',
+    })
+  }
+  if (hasFlag(clinicalCase, 'cannot-be-moved')) {
+    draft.caution({
+      level: 'note',
+      code: 'cannot-be-moved',
+      steps: ['position'],
+      text: 'Work with the patient as found, with one more holder.',
+      why: 'Moving costs more than an awkward position does.',
+    })
+  }
+  if (hasFlag(clinicalCase, 'no-sound-side')) {
+    draft.caution({
+      level: 'note',
+      code: 'no-sound-side',
+      text: 'There is no sound side: compare with the baseline only.',
+      why: 'Both sides are hurt, or one is absent.',
+    })
+  }
+  if (hasRounds && (!clinicalCase.appliedAt || !clinicalCase.zone)) {
+    draft.caution({
+      level: 'note',
+      code: 'no-clock',
+      text: 'Rounds at shift changes are left out until the time of application and the zone are known.',
+      why: 'Shift times need a clock and a place.',
+    })
+  }
+}
