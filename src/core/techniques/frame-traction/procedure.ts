@@ -1,35 +1,15 @@
-import type { Side } from '../../model/vocabulary'
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
-import type { StepPull, StepStraps } from '../../model/step'
+import type { FieldFacts } from '../families/traction/field-technique'
 import { makeStep } from '../shared/make-step'
 import { convertTimer, limitTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
-export interface FrameFacts {
-  readonly side: Side | undefined
-  readonly frameWords: string
-  readonly pullWords: string
-  readonly strapWords: string
-  /** Null before there is a body mass. */
-  readonly pull: StepPull | null
-  readonly straps: StepStraps
-  /** Minutes until it has to be changed. */
-  readonly convertMin: number
-  readonly loadingWords: string
-}
-
 /** The steps of a two-bar frame in a workable order. */
-export function frameTractionSteps({
-  side,
-  frameWords,
-  pullWords,
-  strapWords,
-  loadingWords,
-  pull,
-  straps,
-  convertMin,
-}: FrameFacts): readonly Step[] {
+export function frameTractionSteps(
+  { side, lengthWords, pullWords, strapWords, pull, straps, convertMin }: FieldFacts,
+  loadingWords: string,
+): readonly Step[] {
   return [
     ...openingSteps({
       side,
@@ -53,7 +33,7 @@ export function frameTractionSteps({
     }),
     makeStep({
       id: 'set-length',
-      text: `Set the length on the sound leg, ${frameWords}, and lock it.`,
+      text: `Set the length on the sound leg, ${lengthWords}, and lock it.`,
       why: 'The hurt leg is shortened and lies.',
       prevents: 'A frame that runs out of ratchet.',
       after: ['lay-out'],

@@ -1,7 +1,7 @@
 import type { ClinicalCase } from '../../model/clinical-case'
 import { positionOption, suppliesOption } from '../../planner/shared-options'
-import { ankleOptions } from '../shared/ankle'
-import { holdOption } from '../shared/hold'
+import { ankleOptions } from '../families/slab/ankle'
+import { holdOption } from '../families/slab/hold'
 import type { OptionValues, TechniqueOption } from '../../planner/technique'
 
 export type Extent = 'below-knee' | 'above-knee'

@@ -1,5 +1,5 @@
 import type { PlanDraft } from '../../planner/draft'
-import { judgeAnkleInjury } from '../shared/ankle'
+import { judgeAnkleInjury } from '../families/slab/ankle'
 import type { OptionValues } from '../../planner/technique'
 import { isTibial, type Extent } from './options'
 

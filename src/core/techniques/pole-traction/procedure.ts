@@ -1,25 +1,12 @@
-import type { Side } from '../../model/vocabulary'
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
-import type { StepPull, StepStraps } from '../../model/step'
+import type { FieldFacts } from '../families/traction/field-technique'
 import { makeStep } from '../shared/make-step'
 import { convertTimer, limitTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
-export interface FieldFacts {
-  readonly side: Side | undefined
-  readonly poleWords: string
-  readonly pullWords: string
-  readonly strapWords: string
-  /** Null before there is a body mass. */
-  readonly pull: StepPull | null
-  readonly straps: StepStraps
-  /** Minutes until it has to be changed. */
-  readonly convertMin: number
-}
-
 /** The steps of a one-pole splint in a workable order. */
-export function poleTractionSteps({ side, poleWords, pullWords, strapWords, pull, straps, convertMin }: FieldFacts): readonly Step[] {
+export function poleTractionSteps({ side, lengthWords, pullWords, strapWords, pull, straps, convertMin }: FieldFacts): readonly Step[] {
   return [
     ...openingSteps({
       side,
@@ -41,7 +28,7 @@ export function poleTractionSteps({ side, poleWords, pullWords, strapWords, pull
     }),
     makeStep({
       id: 'fit-pole',
-      text: `Pole beside the leg, ${poleWords}, from the socket past the heel.`,
+      text: `Pole beside the leg, ${lengthWords}, from the socket past the heel.`,
       why: 'Short it leaves no room to pull, long it catches.',
       prevents: 'A pole that has to be changed under pull.',
       after: ['thigh-strap'],

@@ -1,3 +1,4 @@
+import { everyTwoHours } from '../families/traction/every-two-hours'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { sketchLeg } from '../../planner/body/measure-leg'
 import { calfGirth, insideLeg, midThighGirth } from '../../figures/body/measurements/leg'
@@ -13,10 +14,10 @@ import { capOf, checkSkinCap, decidePull } from '../../planner/decide/decide-pul
 import { gravity } from '../../figures/traction/leg-masses'
 import { ringLoad } from '../../figures/traction/ring-load'
 import { decidePeople } from '../shared/decide-people'
-import { extraHolder } from '../shared/hold'
-import { pullOf } from '../shared/step-pull'
-import { decideRing, decideRingPressure, decideSplintLength, resolveStrips, ringOptions } from '../shared/ring'
-import { judgeTraction, loadOption, requireMass } from '../shared/traction-rules'
+import { extraHolder } from '../shared/extra-holder'
+import { pullOf } from '../families/traction/step-pull'
+import { decideRing, decideRingPressure, decideSplintLength, resolveStrips, ringOptions } from '../families/traction/ring'
+import { judgeTraction, loadOption, requireMass } from '../families/traction/judge-traction'
 import { positionOption, suppliesOption } from '../../planner/shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { decidePads, type PadLayout } from './pads'
@@ -161,9 +162,4 @@ function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
     { id: 'pull', kind: 'weights', dueMin: 60, graceMin: 15, text: 'Pull felt and re-tightened.' },
     { id: 'theatre', kind: 'review', dueMin: 720, graceMin: 720, text: 'Theatre plan: when, who, what until then.' },
   ]
-}
-
-/** Two-hourly entries to 24 hours. */
-export function everyTwoHours(id: string, kind: 'care' | 'weights', text: string): readonly ScheduleEntry[] {
-  return Array.from({ length: 12 }, (_, index) => ({ id: `${id}-${index + 1}`, kind, dueMin: (index + 1) * 120, graceMin: 24, text }))
 }

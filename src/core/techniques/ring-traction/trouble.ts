@@ -1,4 +1,4 @@
-import { tractionTroubles } from '../shared/traction-troubles'
+import { tractionTroubles } from '../families/traction/traction-troubles'
 
 /** How the pull of this splint is given up. */
 export const ringTractionRelease: readonly string[] = ['Ease the cord a hand’s breadth, hold the leg by hand, look again at once.']

@@ -1,5 +1,5 @@
-import { ankleOptions } from '../shared/ankle'
-import { holdOption } from '../shared/hold'
+import { ankleOptions } from '../families/slab/ankle'
+import { holdOption } from '../families/slab/hold'
 import { positionOption, suppliesOption } from '../../planner/shared-options'
 import type { TechniqueOption } from '../../planner/technique'
 

@@ -1,4 +1,4 @@
-import { tractionTroubles } from '../shared/traction-troubles'
+import { tractionTroubles } from '../families/traction/traction-troubles'
 
 /** How the pull of this splint is given up. */
 export const suspendedRingTractionRelease: readonly string[] = [

@@ -9,7 +9,7 @@ import { checkSkinCap, type Strips } from '../../planner/decide/decide-pull'
 import { gravity } from '../../figures/traction/leg-masses'
 import type { MeasuredSpan } from '../../planner/decide/measure-span'
 import { ringLoad, skinShear } from '../../figures/traction/ring-load'
-import { decideRingPressure } from '../shared/ring'
+import { decideRingPressure } from '../families/traction/ring'
 import { solveSuspension } from '../../planner/decide/decide-suspension'
 
 export const balanceDefaults = defineDefaults('balance', {

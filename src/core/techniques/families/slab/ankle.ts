@@ -1,5 +1,5 @@
-import type { PlanDraft } from '../../planner/draft'
-import type { OptionValues, TechniqueOption } from '../../planner/technique'
+import type { PlanDraft } from '../../../planner/draft'
+import type { OptionValues, TechniqueOption } from '../../../planner/technique'
 
 /** Ankle position: the schools, and the ordered figure. 90° is square; more is toes up. */
 export const ankleOptions: readonly TechniqueOption[] = [

@@ -1,11 +1,11 @@
-import { legGeometry } from '../../planner/body/leg-geometry'
-import { sketchLeg } from '../../planner/body/measure-leg'
-import type { PlanDraft } from '../../planner/draft'
-import type { ScheduleEntry } from '../../model/plan'
-import type { Geometry } from '../../model/geometry'
-import { scheduleRounds } from '../../planner/schedule-rounds'
-import { strapBands } from '../../planner/decide/decide-strap-places'
-import type { MeasuredSpan } from '../../planner/decide/measure-span'
+import { legGeometry } from '../../../planner/body/leg-geometry'
+import { sketchLeg } from '../../../planner/body/measure-leg'
+import type { PlanDraft } from '../../../planner/draft'
+import type { ScheduleEntry } from '../../../model/plan'
+import type { Geometry } from '../../../model/geometry'
+import { scheduleRounds } from '../../../planner/schedule-rounds'
+import { strapBands } from '../../../planner/decide/decide-strap-places'
+import type { MeasuredSpan } from '../../../planner/decide/measure-span'
 
 /** Minutes until a field splint has to be changed. */
 export const convertMin = 120

@@ -1,6 +1,7 @@
-import { hasFlag, type ClinicalCase } from '../../model/clinical-case'
-import { refusePosition } from '../../planner/shared-options'
-import type { OptionValues, TechniqueOption } from '../../planner/technique'
+import type { ClinicalCase } from '../../../model/clinical-case'
+import { extraHolder } from '../../shared/extra-holder'
+import { refusePosition } from '../../../planner/shared-options'
+import type { OptionValues, TechniqueOption } from '../../../planner/technique'
 
 /** Who keeps the limb at its angle until it is set. */
 export const holdOption: TechniqueOption = {
@@ -21,11 +22,6 @@ export function holdsItself(options: OptionValues): boolean {
 /** Fewest people for a slab of the lower limb: 2, 1 when it holds itself; one more when the patient cannot be moved. */
 export function leastPeople(clinicalCase: ClinicalCase, options: OptionValues): number {
   return (holdsItself(options) ? 1 : 2) + extraHolder(clinicalCase)
-}
-
-/** One more holder when the patient is worked on as found. */
-export function extraHolder(clinicalCase: ClinicalCase): number {
-  return hasFlag(clinicalCase, 'cannot-be-moved') ? 1 : 0
 }
 
 /** What to change when hands are short for a slab or cast of the lower limb. */

@@ -1,5 +1,5 @@
-import type { Trouble } from '../../model/trouble'
-import { breathless, lostPulse, newNumbness, shortOfMaterial, wantsToStop } from './troubles'
+import type { Trouble } from '../../../model/trouble'
+import { breathless, lostPulse, newNumbness, shortOfMaterial, wantsToStop } from '../../shared/troubles'
 
 const grips = {
   'ankle hitch': { label: 'The ankle hitch slips or bites', again: 'Pad the hitch and place it again, lower and flat.' },
