@@ -6,6 +6,31 @@ function forbid(name, from, to, comment) {
   return { name, severity: 'error', comment, from: { path: folders(from) }, to: { path: folders(to) } }
 }
 
+/** The core from the ground up: a room knows what stands before it in the list; rooms of one line do not know each other. */
+const coreLayers = [
+  ['quantities'],
+  ['model'],
+  ['catalogue'],
+  ['figures'],
+  ['rules'],
+  ['planner'],
+  ['techniques'],
+  ['runs', 'rounds'],
+  ['standing', 'files'],
+]
+
+const coreArrows = coreLayers.flatMap((layer, index) => {
+  const above = coreLayers.slice(index + 1).flat()
+  return layer.map((room) =>
+    forbid(
+      `core-${room}`,
+      `core/${room}`,
+      [...above, ...layer.filter((one) => one !== room)].map((one) => `core/${one}`),
+      'The core is built from the ground up.',
+    ),
+  )
+})
+
 /** @type {import('dependency-cruiser').IConfiguration} */
 export default {
   forbidden: [
@@ -17,6 +42,7 @@ export default {
       from: {},
       to: { circular: true, viaOnly: { dependencyTypesNot: ['dynamic-import'] } },
     },
+    ...coreArrows.filter((one) => one.to.path.length > 0),
     forbid('core-knows-nobody', 'core', ['contract', 'server', 'web', 'cli', 'standins'], 'The core computes and knows nobody.'),
     forbid('contract-below-programs', 'contract', ['server', 'web', 'cli', 'standins'], 'What crosses the wire knows neither of its ends.'),
     forbid(

@@ -19,3 +19,8 @@ export function stockinetteWidth(widestGirthCm: number, stockedWidthsCm: readonl
   const fitting = stockedWidthsCm.filter((width) => width >= least - 1e-9)
   return fitting.length > 0 ? Math.min(...fitting) : null
 }
+
+/** The widest of several girths, cm: what a sleeve has to pass. */
+export function widestGirth(stations: readonly { readonly girthCm: number }[]): number {
+  return Math.max(...stations.map((one) => one.girthCm))
+}

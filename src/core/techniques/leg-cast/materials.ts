@@ -7,7 +7,8 @@ import type { SettingMaterial } from '../../model/setting-material'
 import { layerDefaults } from '../../figures/slabs/slab-layers'
 import { decideRolls } from '../../planner/decide/decide-rolls'
 import { decideLegWrap, girthWorking, legRollZones } from '../../planner/decide/leg-wraps'
-import { stockinetteLength, stockinetteWidth } from '../../figures/wraps/stockinette'
+import { listStockinette } from '../shared/list-stockinette'
+import { stockinetteLength, widestGirth } from '../../figures/wraps/stockinette'
 import { wrapDefaults } from '../../figures/wraps/wrap-length'
 import type { OptionValues } from '../../planner/technique'
 import { kneeDeg } from './options'
@@ -140,34 +141,11 @@ export function decideStocking(draft: PlanDraft, model: LegModel, isLong: boolea
       { label: 'Heel sole to the top', value: top.atCm, unit: 'cm', from: 'computed', where: top.id },
     ],
   })
-  const widest = Math.max(
-    ...Object.values(model.stations)
-      .filter((station) => station.axis === 'foot' || station.atCm <= top.atCm)
-      .map((station) => station.girthCm),
-  )
-  const { inStock } = draft.stock((item) => item.item === 'stockinette')
-  const widthCm = stockinetteWidth(
-    widest,
-    inStock.flatMap((item) => item.widthCm ?? []),
-  )
-  if (widthCm !== null) {
-    draft.material({
-      id: 'stocking',
-      item: 'stockinette',
-      widthCm,
-      lengthCm,
-      rolls: null,
-      layers: 1,
-      note: 'started high, because it creeps down',
-    })
-    return
-  }
-  draft.caution({
-    level: 'caution',
-    code: 'not-in-stock',
-    decisions: ['stocking-length'],
-    steps: ['stocking'],
-    text: 'Use padding alone: no stocking of this width is in stock.',
-    why: `The widest girth is ${widest.toFixed(1)} cm.`,
+  listStockinette(draft, {
+    id: 'stocking',
+    widestCm: widestGirth(Object.values(model.stations).filter((one) => one.axis === 'foot' || one.atCm <= top.atCm)),
+    lengthCm,
+    note: 'started high, because it creeps down',
+    without: { decision: 'stocking-length', step: 'stocking', text: 'Use padding alone: no stocking of this width is in stock.' },
   })
 }

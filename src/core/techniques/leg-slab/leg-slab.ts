@@ -13,11 +13,12 @@ import type { SettingMaterial } from '../../model/setting-material'
 import { decideSlabLayers } from '../../planner/decide/decide-slab-layers'
 import { layerDefaults } from '../../figures/slabs/slab-layers'
 import { arcStiffness } from '../../figures/slabs/stiffness'
-import { bandageDefaults } from '../../figures/wraps/bandage-pressure'
-import { checkLegBandage, decideLegWrap, paddedAt } from '../../planner/decide/leg-wraps'
-import { stockinetteLength, stockinetteWidth } from '../../figures/wraps/stockinette'
+import { paddedAt } from '../../planner/decide/leg-wraps'
+import { stockinetteLength, widestGirth } from '../../figures/wraps/stockinette'
 import { decideAnkle, describeAnkle } from '../families/slab/ankle'
 import { crewRelief, leastPeople } from '../families/slab/hold'
+import { bandageLeg } from '../families/slab/bandage-leg'
+import { listStockinette } from '../shared/list-stockinette'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { drawSlab } from './drawing'
@@ -180,58 +181,21 @@ function listSlab(draft: PlanDraft, fit: SlabFit, lengthCm: number | null, layer
 
 function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean, extent: Extent, options: OptionValues): void {
   if (!hasLengths) return requireLegLengths(draft)
-  const top = extent === 'above-knee' ? 'mid-thigh' : 'below-knee'
-  decideLegWrap(draft, model, {
-    decision: 'padding',
-    item: 'padding-roll',
-    top,
-    passes: 1,
-    isOverPadding: false,
-    note: 'two layers by half overlap, up to four over bone, 2 cm beyond the slab at each end',
+  bandageLeg(draft, model, extent === 'above-knee' ? 'mid-thigh' : 'below-knee', {
+    padding: 'two layers by half overlap, up to four over bone, 2 cm beyond the slab at each end',
+    bandage: 'from the injury to the toes and back up, half overlap',
   })
-  const bandage = decideLegWrap(draft, model, {
-    decision: 'bandage',
-    item: 'elastic-bandage',
-    top,
-    isOverPadding: true,
-    passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes,
-    note: 'from the injury to the toes and back up, half overlap',
-  })
-  if (bandage) checkLegBandage(draft, model, bandage)
-  if (options['liner'] === 'stockinette-and-wool' && options['supplies'] !== 'scarce') listStockinette(draft, model, extent)
+  if (options['liner'] === 'stockinette-and-wool' && options['supplies'] !== 'scarce') decideStockinette(draft, model, extent)
 }
 
-function listStockinette(draft: PlanDraft, model: LegModel, extent: Extent): void {
+function decideStockinette(draft: PlanDraft, model: LegModel, extent: Extent): void {
   const top = model.stations[extent === 'above-knee' ? 'mid-thigh' : 'below-knee']
-  const { inStock } = draft.stock((item) => item.item === 'stockinette')
-  const widest = Math.max(
-    ...Object.values(model.stations)
-      .filter((one) => one.axis === 'foot' || one.atCm <= top.atCm)
-      .map((one) => one.girthCm),
-  )
-  const widthCm = stockinetteWidth(
-    widest,
-    inStock.flatMap((item) => item.widthCm ?? []),
-  )
-  if (widthCm === null) {
-    draft.caution({
-      level: 'caution',
-      code: 'not-in-stock',
-      decisions: ['padding'],
-      steps: ['padding'],
-      text: 'Use wool alone: no stockinette of this width is in stock.',
-      why: `The widest girth is ${widest.toFixed(1)} cm.`,
-    })
-    return
-  }
-  draft.material({
+  listStockinette(draft, {
     id: 'stockinette',
-    item: 'stockinette',
-    widthCm,
-    rolls: null,
-    layers: 1,
-    note: 'folded back over the slab at both ends',
+    widestCm: widestGirth(Object.values(model.stations).filter((one) => one.axis === 'foot' || one.atCm <= top.atCm)),
     lengthCm: stockinetteLength(top.atCm + model.footCm, 'folded-back'),
+    note: 'folded back over the slab at both ends',
+    without: { decision: 'padding', step: 'padding', text: 'Use wool alone: no stockinette of this width is in stock.' },
   })
 }
 

@@ -22,8 +22,7 @@ import { roundUpTo } from '../../quantities/rounding'
 import { scheduleRounds } from '../../planner/schedule-rounds'
 import { decideSetting } from '../../planner/decide/decide-set-time'
 import { layerDefaults } from '../../figures/slabs/slab-layers'
-import { bandageDefaults } from '../../figures/wraps/bandage-pressure'
-import { checkLegBandage, decideLegWrap } from '../../planner/decide/leg-wraps'
+import { bandageLeg } from '../families/slab/bandage-leg'
 import { decideAnkle, describeAnkle, judgeAnkleInjury } from '../families/slab/ankle'
 import { crewRelief, leastPeople } from '../families/slab/hold'
 import { askForCrew } from '../shared/slow-decisions'
@@ -137,23 +136,10 @@ function decideLengthOf(
 
 function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean): void {
   if (!hasLengths) return requireLegLengths(draft)
-  decideLegWrap(draft, model, {
-    decision: 'padding',
-    item: 'padding-roll',
-    top: 'below-knee',
-    passes: 1,
-    isOverPadding: false,
-    note: 'two to four layers, ending about half a centimetre past the splint',
+  bandageLeg(draft, model, 'below-knee', {
+    padding: 'two to four layers, ending about half a centimetre past the splint',
+    bandage: 'one bandage over slab and stirrup together',
   })
-  const bandage = decideLegWrap(draft, model, {
-    decision: 'bandage',
-    item: 'elastic-bandage',
-    top: 'below-knee',
-    isOverPadding: true,
-    passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes,
-    note: 'one bandage over slab and stirrup together',
-  })
-  if (bandage) checkLegBandage(draft, model, bandage)
 }
 
 function listSlabs(draft: PlanDraft, fit: JointFit, slabLengthCm: number | null, stirrupLengthCm: number | null): void {

@@ -23,7 +23,8 @@ import { decideSlabLayers } from '../../planner/decide/decide-slab-layers'
 import { layerDefaults } from '../../figures/slabs/slab-layers'
 import { checkArmBandage, decideArmWrap } from '../../planner/decide/arm-wraps'
 import { bandageDefaults } from '../../figures/wraps/bandage-pressure'
-import { stockinetteLength, stockinetteWidth } from '../../figures/wraps/stockinette'
+import { stockinetteLength, widestGirth } from '../../figures/wraps/stockinette'
+import { listStockinette } from '../shared/list-stockinette'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { extensionDeg, volarSlabOptions } from './options'
@@ -163,31 +164,12 @@ function decideStockinette(draft: PlanDraft, lengthCm: number, model: ArmModel |
     working: [{ label: 'Slab length', value: lengthCm, unit: 'cm', from: 'computed' }],
   })
   if (!model) return
-  const widest = Math.max(...Object.values(model.stations).map((station) => station.girthCm))
-  const { inStock } = draft.stock((one) => one.item === 'stockinette')
-  const widthCm = stockinetteWidth(
-    widest,
-    inStock.flatMap((one) => one.widthCm ?? []),
-  )
-  if (widthCm === null) {
-    draft.caution({
-      level: 'caution',
-      code: 'not-in-stock',
-      decisions: ['stockinette-length'],
-      steps: ['stockinette'],
-      text: 'Use padding alone: no stockinette of this width is in stock.',
-      why: `The widest girth is ${widest.toFixed(1)} cm.`,
-    })
-    return
-  }
-  draft.material({
+  listStockinette(draft, {
     id: 'stockinette',
-    item: 'stockinette',
-    widthCm,
+    widestCm: widestGirth(Object.values(model.stations)),
     lengthCm: value,
-    rolls: null,
-    layers: 1,
     note: 'folded back over the slab',
+    without: { decision: 'stockinette-length', step: 'stockinette', text: 'Use padding alone: no stockinette of this width is in stock.' },
   })
 }
 
