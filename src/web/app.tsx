@@ -1,15 +1,15 @@
 import { useEffect } from 'react'
 import { createBrowserRouter, RouterProvider } from 'react-router'
-import { Shell } from './screens/shell'
-import { CrashScreen } from './screens/crash-screen'
-import { useTheme } from './hooks/use-theme'
-import { lateParts } from './late-parts'
-import { useSession } from './stores/session-store'
+import { Shell } from './shell/shell'
+import { CrashScreen } from './shell/crash-screen'
+import { useTheme } from './shell/use-theme'
+import { fetchLateParts, lateParts } from './late-parts'
+import { useSession } from './sync/session-store'
 
 const router = createBrowserRouter([
   {
     path: '/',
-    element: <Shell />,
+    element: <Shell whenSignedIn={fetchLateParts} />,
     HydrateFallback: () => null,
     errorElement: <CrashScreen />,
     children: [

@@ -1,26 +1,26 @@
 /** Every part of the application that is fetched after the first screen, so that the first screen comes soon. */
 export const lateParts = {
-  troubleSheet: () => import('./screens/trouble-sheet'),
-  caseFrame: () => import('./screens/case-frame'),
+  troubleSheet: () => import('./case/trouble-sheet'),
+  caseFrame: () => import('./case/case-frame'),
   apply: () => import('./screens/apply/apply-screen'),
   check: () => import('./screens/check/check-screen'),
   watch: () => import('./screens/watch/watch-screen'),
-  lockedStep: () => import('./screens/locked-step'),
+  lockedStep: () => import('./shell/locked-step'),
   board: () => import('./screens/board/board-screen'),
   sizeUp: () => import('./screens/size-up/size-up-screen'),
   measure: () => import('./screens/measure/measure-screen'),
   choose: () => import('./screens/choose/choose-screen'),
   makeReady: () => import('./screens/make-ready/make-ready-screen'),
   record: () => import('./screens/record/record-screen'),
-  newCase: () => import('./screens/new-case'),
-  refusedSheet: () => import('./screens/refused-sheet'),
+  newCase: () => import('./screens/new-case/new-case'),
+  refusedSheet: () => import('./shell/refused-sheet'),
   trendChart: () => import('./screens/watch/trend-chart'),
   heatCurve: () => import('./screens/make-ready/heat-curve'),
   store: () => import('./screens/store/store-screen'),
   countRound: () => import('./screens/store/count-round'),
   guide: () => import('./screens/guide/guide-screen'),
   guidePage: () => import('./screens/guide/guide-page-screen'),
-  settings: () => import('./screens/settings-screen'),
+  settings: () => import('./screens/settings/settings-screen'),
 }
 
 const firstMs = 1_500

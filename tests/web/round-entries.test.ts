@@ -10,7 +10,7 @@ import {
   toColumnFindings,
   toFindings,
   type RoundEntries,
-} from '../../src/web/parts/round-items'
+} from '../../src/web/round/round-items'
 import { exampleOf } from '../core/example-cases'
 
 const sides = ['left', 'right'] as const

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput, StreamType } from '#contract/event'
 import type { EventKindId } from '#contract/events/index'
-import type { ApiResult } from '../../src/web/stores/api'
+import type { ApiResult } from '../../src/web/sync/api'
 import { createSender, type LineState, type Sender } from '../../src/web/sync/sender'
 
 type Answer = ApiResult<EventAnswer>

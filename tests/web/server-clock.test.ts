@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { clockJumpMs, mendClock, serverNow, setServerClock } from '../../src/web/stores/server-clock'
+import { clockJumpMs, mendClock, serverNow, setServerClock } from '../../src/web/sync/server-clock'
 
 describe('the clock that timers run by', () => {
   const realNow = Date.now

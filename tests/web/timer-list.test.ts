@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { TimerRecord } from '#contract/records/run'
-import type { CaseTimers } from '../../src/web/stores/durable'
-import { listTimers } from '../../src/web/stores/timer-store'
+import type { CaseTimers } from '../../src/web/sync/durable'
+import { listTimers } from '../../src/web/case/timer-store'
 
 const now = Date.parse('2026-03-28T23:58:00Z')
 const timer = (id: string, minutes: number, agoMin = 0): TimerRecord => ({

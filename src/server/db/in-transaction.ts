@@ -1,5 +1,5 @@
 import type { Sequelize, Transaction } from 'sequelize'
-import { ApiError } from '../api-error'
+import { ApiError } from '../ground/api-error'
 
 const tries = 8
 const firstWaitMs = 15

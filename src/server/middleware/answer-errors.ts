@@ -2,7 +2,7 @@ import type { NextFunction, Request, Response } from 'express'
 import type { Logger } from 'pino'
 import { v7 as uuidv7 } from 'uuid'
 import type { ProblemDetails } from '#contract/api/problem-details'
-import { ApiError } from '../api-error'
+import { ApiError } from '../ground/api-error'
 import { errorNumberOf } from '../db/in-transaction'
 
 const titles: Readonly<Record<number, string>> = {

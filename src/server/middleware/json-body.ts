@@ -1,5 +1,5 @@
 import express, { type Request } from 'express'
-import { ApiError } from '../api-error'
+import { ApiError } from '../ground/api-error'
 
 interface MeasuredRequest extends Request {
   bodyBytes?: number

@@ -1,6 +1,6 @@
 import type { NextFunction, Request, Response } from 'express'
 import { hasRight, type Right } from '#contract/rights'
-import { ApiError } from '../api-error'
+import { ApiError } from '../ground/api-error'
 import type { OpenSession, SignInService } from '../services/sign-in'
 
 export const sessionCookie = 'wren_session'

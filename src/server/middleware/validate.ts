@@ -1,6 +1,6 @@
 import type Joi from 'joi'
 import { joiProblems } from '#contract/api/joi-problems'
-import { invalidInput } from '../api-error'
+import { invalidInput } from '../ground/api-error'
 
 /**
  * Checks a body, query or parameter set against its schema, every fault at once; numbers are never made

@@ -1,6 +1,6 @@
 import type { ClinicalCase } from '#core/model/clinical-case'
 import type { Plan } from '#core/model/plan'
-import type { Clock } from '../clock'
+import type { Clock } from '../ground/clock'
 import type { WorkerPool } from '../workers/pool'
 import type { Doubts, JudgedFile, PlannedFile } from '../workers/worker'
 

@@ -1,6 +1,6 @@
 import { Router } from 'express'
 import { isMalformed } from '#core/model/problem'
-import { ApiError, invalidInput } from '../api-error'
+import { ApiError, invalidInput } from '../ground/api-error'
 import { limitBody } from '../middleware/json-body'
 import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
 import type { Planner } from '../planning/planner'

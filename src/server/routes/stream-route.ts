@@ -1,7 +1,7 @@
 import { Router, type Response } from 'express'
 import { requireSession, type SignedInRequest } from '../middleware/session'
 import type { EventRepository } from '../repositories/events'
-import type { Clock } from '../clock'
+import type { Clock } from '../ground/clock'
 import type { SignInService } from '../services/sign-in'
 
 const pollMs = 1_500

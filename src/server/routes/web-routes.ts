@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { ApiError } from '../api-error'
+import { ApiError } from '../ground/api-error'
 import express, { Router, type Response } from 'express'
 
 /** The built web room: hashed assets kept for a year, and the page itself for every other address. */

@@ -1,5 +1,5 @@
 import type { EventInput, EventMark } from '#contract/event'
-import { ApiError } from '../api-error'
+import { ApiError } from '../ground/api-error'
 
 /** A clock may run so far ahead of ours; anything more would put an entry into the future. */
 const mostAheadMs = 5 * 60_000

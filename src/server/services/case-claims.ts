@@ -6,7 +6,7 @@ import { refuseOptions } from '#core/planner/resolve-options'
 import { itemsAtHand, refuseOverrule } from '#core/planner/usable-overrules'
 import type { CaseRecord } from '#contract/records/case'
 import { hasRight } from '#contract/rights'
-import { ApiError, invalidInput } from '../api-error'
+import { ApiError, invalidInput } from '../ground/api-error'
 import type { Actor } from './writing'
 
 // What an event of a case may claim, judged against the case as it stands and nothing that could fail: planning never decides

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import sharp from 'sharp'
-import { ApiError } from '../api-error'
+import { ApiError } from '../ground/api-error'
 
 const mostBytes = 2 * 1024 * 1024
 const longestPx = 2000

@@ -2,7 +2,7 @@ import type { Transaction } from 'sequelize'
 import { isDayBefore } from '#core/quantities/instant'
 import type { StoredEvent } from '#contract/event'
 import { availableOf, type PlaceKind, type StockLot } from '#contract/records/store'
-import { ApiError, invalidInput } from '../api-error'
+import { ApiError, invalidInput } from '../ground/api-error'
 import type { MovementRow, StockRepository } from '../repositories/stock'
 
 interface ReceivedBody {

@@ -2,7 +2,7 @@ import type { Transaction } from 'sequelize'
 import type { Measurement } from '#core/model/clinical-case'
 import type { MovedInBody } from '#contract/events/moved-in'
 import type { MovedOutBody } from '#contract/events/moved-out'
-import { invalidInput } from '../api-error'
+import { invalidInput } from '../ground/api-error'
 import type { EventRepository } from '../repositories/events'
 
 /**

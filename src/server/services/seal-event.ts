@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize'
 import type { EventInput, EventMark, StoredEvent } from '#contract/event'
 import { findEventKind } from '#contract/events/index'
-import { ApiError } from '../api-error'
+import { ApiError } from '../ground/api-error'
 import type { StreamHead } from '../repositories/streams'
 import type { AppendDeps, Writing } from './writing'
 

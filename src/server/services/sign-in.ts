@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto'
-import type { Clock } from '../clock'
-import { ApiError } from '../api-error'
+import type { Clock } from '../ground/clock'
+import { ApiError } from '../ground/api-error'
 import type { Account, PeopleRepository } from '../repositories/people'
 import { hashPassword, verifyPassword } from './password'
 

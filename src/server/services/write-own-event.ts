@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import type { PersonSettings } from '#contract/records/person'
-import { invalidInput } from '../api-error'
+import { invalidInput } from '../ground/api-error'
 import type { AppendDeps, Appended, Writing } from './writing'
 import { moveStock } from './move-stock'
 import { checkHead, sealEvent } from './seal-event'

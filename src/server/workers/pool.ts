@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
-import { ApiError } from '../api-error'
+import { ApiError } from '../ground/api-error'
 import type { Tasks } from './worker'
 
 /** Runs tasks in threads of their own, each within its time and memory. */

@@ -10,7 +10,7 @@ import type { Caution, Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { findTechnique } from '#core/techniques/registry'
-import { readStockCsv } from '../services/read-stock-csv'
+import { readStockCsv } from './read-stock-csv'
 
 // What may take long or grow large runs here, in a thread of its own that can be ended.
 

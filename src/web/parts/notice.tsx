@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { ToneShape, type Tone } from './level-mark'
+import { ToneShape, type Tone } from './tone-shape'
 
 const washes: Record<Tone, string> = {
   stop: 'border-stop bg-stop-wash',

@@ -1,7 +1,7 @@
 import { create } from 'zustand'
 import { paths } from '#contract/api/paths'
-import { reportSessionOver } from '../stores/api'
-import { loadCase, useCaseStore } from '../stores/case-store'
+import { reportSessionOver } from './api'
+import { loadCase, useCaseStore } from './case-store'
 import { flushOutbox } from './outbox'
 
 /** Counts hints from the server, so that the Board knows when to look again. */

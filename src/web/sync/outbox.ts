@@ -6,9 +6,9 @@ import { eventKinds, type BodyOf, type EventKindId } from '#contract/events/inde
 import { paths } from '#contract/api/paths'
 import type { ProblemDetails } from '#contract/api/problem-details'
 import { newestVersion } from '#contract/events/upcast'
-import { callApi, isSessionOver } from '../stores/api'
-import { clockOffsetMs, serverNow } from '../stores/server-clock'
-import { currentDurable } from '../stores/session-store'
+import { callApi, isSessionOver } from './api'
+import { clockOffsetMs, serverNow } from './server-clock'
+import { currentDurable } from './session-store'
 import { createSender, type LineState } from './sender'
 
 /** An event that waits for a person: refused with its reasons, or one that the server keeps failing at. */

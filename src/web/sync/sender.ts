@@ -2,7 +2,7 @@ import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
 import { eventKinds, type EventKindId } from '#contract/events/index'
 import type { ProblemDetails } from '#contract/api/problem-details'
-import type { ApiResult } from '../stores/api'
+import type { ApiResult } from './api'
 import { streamsNamedBy } from './streams-named-by'
 
 /** Where the line to the server stands, as far as sending tells. */

@@ -3,11 +3,11 @@ import type { Step } from '#core/model/step'
 import { judgeAngle } from '#core/runs/step-work'
 import type { StepAngle } from '#core/model/step'
 import type { AngleBody, RunRecord } from '#contract/records/run'
-import { DevicePanel } from '../../parts/device-panel'
+import { DevicePanel } from '../../case/device-panel'
 import { Button } from '../../parts/button'
 import { NumberStepper } from '../../parts/number-stepper'
-import { writeEvent } from '../../stores/case-store'
-import { pairedDevices } from '../../stores/device-store'
+import { writeEvent } from '../../sync/case-store'
+import { pairedDevices } from '../../sync/device-store'
 
 const marks = { below: '▼ more', held: '■ held', above: '▲ less' } as const
 

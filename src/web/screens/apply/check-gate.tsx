@@ -3,9 +3,9 @@ import { findTechnique } from '#core/techniques/registry'
 import { judgeCaseRounds } from '#contract/views/case-progress'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
-import { comparedWords, RoundEntry } from '../../parts/round-entry'
-import { VerdictPanel } from '../../parts/verdict-panel'
-import { writeEvent, type OpenCase } from '../../stores/case-store'
+import { comparedWords, RoundEntry } from '../../round/round-entry'
+import { VerdictPanel } from '../../round/verdict-panel'
+import { writeEvent, type OpenCase } from '../../sync/case-store'
 
 /** The check that a step asks for: recorded here before the step can be confirmed. */
 export function CheckGate({

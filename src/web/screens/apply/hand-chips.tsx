@@ -5,12 +5,12 @@ import type { Geometry } from '#core/model/geometry'
 import type { HandPlace } from '#core/model/step'
 import type { CaseRecord } from '#contract/records/case'
 import type { HandOverBody, RunRecord } from '#contract/records/run'
-import { useDraft } from '../../hooks/use-draft'
+import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { TextField } from '../../parts/text-field'
-import { writeEvent } from '../../stores/case-store'
-import { nameAt } from './run-state'
+import { writeEvent } from '../../sync/case-store'
+import { nameAt } from '../../case/run-state'
 
 /** Whose hands the step needs, with names; a hold can be handed over in mid-run. */
 export function HandChips({

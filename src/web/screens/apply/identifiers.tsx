@@ -1,6 +1,6 @@
 import { Fragment } from 'react'
 import { patientLabel } from '#contract/records/episode'
-import type { OpenCase } from '../../stores/case-store'
+import type { OpenCase } from '../../sync/case-store'
 
 /** What is read aloud: name and a second identifier. */
 export function Identifiers({ open }: { open: OpenCase }) {

@@ -3,14 +3,14 @@ import type { Step } from '#core/model/step'
 import { judgePull } from '#core/runs/step-work'
 import type { StepPull } from '#core/model/step'
 import type { PullBody, PullRecord, RunRecord } from '#contract/records/run'
-import { useDraft } from '../../hooks/use-draft'
+import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
-import { DevicePanel } from '../../parts/device-panel'
+import { DevicePanel } from '../../case/device-panel'
 import { Notice } from '../../parts/notice'
 import { NumberStepper } from '../../parts/number-stepper'
-import { writeEvent } from '../../stores/case-store'
-import { pairedDevices } from '../../stores/device-store'
+import { writeEvent } from '../../sync/case-store'
+import { pairedDevices } from '../../sync/device-store'
 
 const painChoices = Array.from({ length: 11 }, (_, pain) => ({ value: String(pain), label: String(pain) }))
 const states = {

@@ -1,8 +1,8 @@
 import { useState } from 'react'
-import { useDraft } from '../../hooks/use-draft'
+import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
-import { writeEvent } from '../../stores/case-store'
+import { writeEvent } from '../../sync/case-store'
 
 /** A line with its time, from whoever has a hand free. */
 export function ScribeNote({ caseId }: { caseId: string }) {

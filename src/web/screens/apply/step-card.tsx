@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
-import { useKey } from '../../hooks/use-key'
+import { useKey } from '../../parts/use-key'
 import { Button } from '../../parts/button'
-import type { OpenCase } from '../../stores/case-store'
+import type { OpenCase } from '../../sync/case-store'
 import { asksCheck, StepBody } from './step-body'
 import type { RunControl } from './use-run'
 

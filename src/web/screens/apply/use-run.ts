@@ -5,10 +5,10 @@ import { timersOf } from '#core/runs/step-work'
 import type { StepTimer } from '#core/model/step'
 import { isOpeningRun } from '#contract/views/opening-run'
 import type { RunRecord } from '#contract/records/run'
-import { useDraft } from '../../hooks/use-draft'
-import { writeEvent, type OpenCase } from '../../stores/case-store'
-import { tabId } from '../../stores/tab-id'
-import { currentStep, openBefore, outcomesOf, previousStep } from './run-state'
+import { useDraft } from '../../sync/use-draft'
+import { writeEvent, type OpenCase } from '../../sync/case-store'
+import { tabId } from '../../sync/tab-id'
+import { currentStep, openBefore, outcomesOf, previousStep } from '../../case/run-state'
 
 /** A run as its driver walks it. */
 export interface RunControl {

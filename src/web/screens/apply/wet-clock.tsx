@@ -1,5 +1,5 @@
 import { liveTimers, type RunRecord } from '#contract/records/run'
-import { useNow } from '../../hooks/use-now'
+import { useNow } from '../../sync/use-now'
 import { formatLeft } from '../../parts/format-left'
 
 /** The setting clock in large figures while something is wet. */

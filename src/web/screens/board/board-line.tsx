@@ -2,7 +2,8 @@ import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import type { BoardRow, Stage } from '#contract/views/board'
-import { LevelMark, ToneShape } from '../../parts/level-mark'
+import { LevelMark } from '../../round/level-mark'
+import { ToneShape } from '../../parts/tone-shape'
 import { latenessMin, urgencyOf } from './board-order'
 
 const nextWords: Record<Stage, string> = {

@@ -1,7 +1,7 @@
 import type { Decision } from '#core/model/decision'
 import { formatDecision, type DisplayUnits } from '#core/planner/format-decision'
 import type { Plan } from '#core/model/plan'
-import { ToneShape } from '../../parts/level-mark'
+import { ToneShape } from '../../parts/tone-shape'
 
 const pendingLabels: Record<string, string> = { 'peak-skin-temp': 'Warmest skin (estimate)', 'least-crew': 'People needed' }
 

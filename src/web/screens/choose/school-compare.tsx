@@ -4,11 +4,11 @@ import type { Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import type { OptionValue } from '#core/planner/technique'
 import { toClinicalCase } from '#contract/views/clinical-case'
-import { browserContext } from '../../hooks/use-plan'
+import { browserContext } from '../../case/use-plan'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'
-import { useOpenCase } from '../../stores/case-store'
+import { useOpenCase } from '../../sync/case-store'
 
 /** Two schools side by side: what the other one would change in figures, cautions and steps. */
 export function SchoolCompare({

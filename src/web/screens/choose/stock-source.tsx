@@ -2,8 +2,8 @@ import { useEffect, useId, useState } from 'react'
 import { planStock } from '#contract/records/store'
 import type { CaseRecord } from '#contract/records/case'
 import { Button } from '../../parts/button'
-import { writeEvent } from '../../stores/case-store'
-import { loadPlace, loadPlaces, useStock } from '../../stores/stock-store'
+import { writeEvent } from '../../sync/case-store'
+import { loadPlace, loadPlaces, useStock } from '../../sync/stock-store'
 
 /** Where this case takes from: the plan then counts with what that place has free today. */
 export function StockSource({ record }: { record: CaseRecord }) {

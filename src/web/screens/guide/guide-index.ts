@@ -2,7 +2,7 @@ import { flagRulesOf } from '#core/rules/by-what-is-put-on'
 import MiniSearch from 'minisearch'
 import { guidePage, type GuidePage } from '#core/techniques/guide-page'
 import { techniques } from '#core/techniques/registry'
-import { browserContext } from '../../hooks/use-plan'
+import { browserContext } from '../../case/use-plan'
 
 /** A place of the guide that a search can find. */
 export interface GuideHit {

@@ -4,11 +4,11 @@ import { handPlaceWords, placesNeeded } from '#core/runs/hand-words'
 import type { Plan } from '#core/model/plan'
 import type { HandPlace } from '#core/model/step'
 import type { CaseRecord, CrewMember } from '#contract/records/case'
-import { useDraft } from '../../hooks/use-draft'
+import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
-import { writeEvent } from '../../stores/case-store'
-import { usePerson } from '../../stores/session-store'
+import { writeEvent } from '../../sync/case-store'
+import { usePerson } from '../../sync/session-store'
 
 /** Who is here, and where each one's hands are: named once, shown at every step. */
 export function CrewPanel({ record, plan }: { record: CaseRecord; plan: Plan }) {

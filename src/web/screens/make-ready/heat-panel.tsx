@@ -4,12 +4,11 @@ import { heatDefaults, type HeatInput } from '#core/model/heat-input'
 import type { HeatResult } from '#core/figures/heat/solve-heat'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
-import { useHeatSweep } from '../../hooks/use-heat-sweep'
-import { lateParts } from '../../late-parts'
+import { useHeatSweep } from '../../workers/use-heat-sweep'
 import { HeatMap } from './heat-map'
 import type { HeatAnswer, HeatJob } from '../../workers/heat-worker'
 
-const HeatCurve = lazy(async () => ({ default: (await lateParts.heatCurve()).HeatCurve }))
+const HeatCurve = lazy(async () => ({ default: (await import('./heat-curve')).HeatCurve }))
 
 /** How warm the skin gets in this plan, and how water and layers would change it. */
 export function HeatPanel({

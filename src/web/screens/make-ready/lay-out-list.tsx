@@ -4,10 +4,10 @@ import type { DisplayUnits } from '#core/planner/format-decision'
 import type { Material, Plan } from '#core/model/plan'
 import type { CaseRecord } from '#contract/records/case'
 import { reservationsOf } from '#contract/records/store'
-import { useDraft } from '../../hooks/use-draft'
+import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { describeMaterial, layOutOrder } from '#core/planner/describe-material'
-import { loadPlace, moveStock, useStock } from '../../stores/stock-store'
+import { loadPlace, moveStock, useStock } from '../../sync/stock-store'
 
 interface Row {
   readonly id: string

@@ -1,12 +1,12 @@
 import { useState } from 'react'
 import { orderLines } from '#contract/views/order-lines'
 import type { CaseRecord } from '#contract/records/case'
-import { useDraft } from '../../hooks/use-draft'
+import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { formatClock } from '../../parts/format-time'
 import { TextField } from '../../parts/text-field'
-import { writeEvent } from '../../stores/case-store'
+import { writeEvent } from '../../sync/case-store'
 
 /** What has been ordered, each said back to who ordered it. */
 export function OrdersPanel({ record }: { record: CaseRecord }) {

@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { wetTimeline, type WetTimeline } from '#core/figures/crew/wet-timeline'
 import type { CrewInput } from '#core/model/crew-input'
 import { stepName } from '#core/runs/step-name'
-import { useNarrow } from '../../hooks/use-narrow'
+import { useNarrow } from '../../parts/use-narrow'
 
 const rowHeight = 17
 const curveHeight = 62

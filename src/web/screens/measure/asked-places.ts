@@ -6,7 +6,7 @@ import type { Measurement } from '#core/model/clinical-case'
 import { otherSide, sides, type Side } from '#core/model/vocabulary'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { toClinicalCase } from '#contract/views/clinical-case'
-import type { OpenCase } from '../../stores/case-store'
+import type { OpenCase } from '../../sync/case-store'
 
 /** One place to measure: what is read on both sides is two places. */
 export interface AskedPlace {

@@ -6,7 +6,7 @@ import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
-import { useSettings } from '../../stores/session-store'
+import { useSettings } from '../../sync/session-store'
 import { drawDemoPhoto } from './demo-photo'
 import { PhotoPoints, type NamedPoint } from './photo-points'
 

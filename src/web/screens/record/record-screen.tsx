@@ -2,13 +2,13 @@ import { useState } from 'react'
 import type { SummaryLine } from '#contract/views/run-summary'
 import { summariseRun } from '#contract/views/run-summary'
 import type { RunRecord } from '#contract/records/run'
-import { usePlan } from '../../hooks/use-plan'
+import { usePlan } from '../../case/use-plan'
 import { ChoiceRow } from '../../parts/choice-row'
 import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
-import { PaperLinks } from '../../parts/paper-links'
+import { PaperLinks } from '../../case/paper-links'
 import { StagePage } from '../../parts/stage-page'
-import { useOpenCase, type OpenCase } from '../../stores/case-store'
+import { useOpenCase, type OpenCase } from '../../sync/case-store'
 
 /** What was done by whom when: the run as it is printed on one page. */
 export function RecordScreen() {

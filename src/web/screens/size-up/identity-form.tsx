@@ -3,10 +3,10 @@ import { joiResolver } from '@hookform/resolvers/joi'
 import { useEffect } from 'react'
 import { useForm } from 'react-hook-form'
 import type { EpisodeRecord, PatientDetails } from '#contract/records/episode'
-import { useDraft } from '../../hooks/use-draft'
+import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
-import { writeEvent } from '../../stores/case-store'
+import { writeEvent } from '../../sync/case-store'
 
 interface IdentityFields {
   name: string

@@ -1,7 +1,7 @@
 import { bodyRegionOf, patterns, patternsOf, regions, sides, spoken, swellings, type InjuryFlag, type Region } from '#core/model/vocabulary'
 import type { InjuryRecord } from '#contract/records/episode'
 import { useState } from 'react'
-import { useDraft } from '../../hooks/use-draft'
+import { useDraft } from '../../sync/use-draft'
 import { ChoiceRow, ChoiceSet } from '../../parts/choice-row'
 import { TextField } from '../../parts/text-field'
 import { parseReading } from '#core/quantities/parse-reading'

@@ -2,7 +2,7 @@ import { useRef } from 'react'
 import type { Geometry } from '#core/model/geometry'
 import { formatLength } from '#core/planner/format-decision'
 import { Lane } from '../../lane/lane'
-import { useSettings } from '../../stores/session-store'
+import { useSettings } from '../../sync/session-store'
 
 /** The limb on which the level of the injury is set: a tap puts it there, the slider moves it by keyboard. */
 export function LevelLane({ geometry, level, onLevel }: { geometry: Geometry; level: number | null; onLevel: (levelCm: number) => void }) {

@@ -2,11 +2,11 @@ import { useCallback, useEffect, useState } from 'react'
 import { Camera } from 'lucide-react'
 import type { PhotoInfo } from '#contract/api/photo'
 import { paths } from '#contract/api/paths'
-import { callApi, describeNoAnswer, sendBytes } from '../../stores/api'
+import { callApi, describeNoAnswer, sendBytes } from '../../sync/api'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { formatClock } from '../../parts/format-time'
-import { shrinkPhoto } from '../../parts/shrink-photo'
+import { shrinkPhoto } from './shrink-photo'
 
 /** Photos of this case: made smaller and stripped of place and device here, stored by the server, seen by signed-in staff. */
 export function PhotoStrip({ caseId }: { caseId: string }) {

@@ -1,6 +1,6 @@
 import { rankPositions } from '#core/techniques/rank-positions'
 import { toClinicalCase } from '#contract/views/clinical-case'
-import type { OpenCase } from '../../stores/case-store'
+import type { OpenCase } from '../../sync/case-store'
 
 /** Positions for a lower limb: offered ones first, refused ones with why. */
 export function PositionChooser({ open, value, onChoose }: { open: OpenCase; value: string; onChoose: (position: string) => void }) {

@@ -2,11 +2,11 @@ import { useMemo, useState } from 'react'
 import { rankTechniques, type RankedTechnique } from '#core/techniques/rank-techniques'
 import { spoken } from '#core/model/vocabulary'
 import { toClinicalCase } from '#contract/views/clinical-case'
-import { browserContext } from '../../hooks/use-plan'
+import { browserContext } from '../../case/use-plan'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
-import { ToneShape } from '../../parts/level-mark'
-import type { OpenCase } from '../../stores/case-store'
+import { ToneShape } from '../../parts/tone-shape'
+import type { OpenCase } from '../../sync/case-store'
 
 const verdictWords = { go: 'go', caution: 'caution', stop: 'stop' } as const
 const mostCompared = 3

@@ -3,8 +3,8 @@ import { paths } from '#contract/api/paths'
 import { stockColumns, type StockPlace } from '#contract/records/store'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
-import { sendBytes } from '../../stores/api'
-import { describeFailure, loadPlace } from '../../stores/stock-store'
+import { sendBytes } from '../../sync/api'
+import { describeFailure, loadPlace } from '../../sync/stock-store'
 
 const mostBytes = 8 * 1024 * 1024
 

@@ -4,7 +4,7 @@ import { isDayBefore } from '#core/quantities/instant'
 import type { StockLot } from '#contract/records/store'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
-import { moveStock } from '../../stores/stock-store'
+import { moveStock } from '../../sync/stock-store'
 import { readCount } from './read-count'
 import type { StockRow } from './stock-rows'
 

@@ -6,7 +6,7 @@ import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'
 import { TextField } from '../../parts/text-field'
-import { openPlace } from '../../stores/stock-store'
+import { openPlace } from '../../sync/stock-store'
 
 /** A further place that keeps stock. */
 export function NewPlace({ onClose, onOpened }: { onClose: () => void; onOpened: (id: string) => void }) {

@@ -1,7 +1,7 @@
 import { isDayBefore } from '#core/quantities/instant'
 import { createColumnHelper, flexRender, getCoreRowModel, getSortedRowModel, useReactTable, type SortingState } from '@tanstack/react-table'
 import { useMemo, useState } from 'react'
-import { ToneShape, type Tone } from '../../parts/level-mark'
+import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { LotCounts } from './lot-counts'
 import { stateWords, stockStates, type StockRow, type StockState } from './stock-rows'
 

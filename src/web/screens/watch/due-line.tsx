@@ -1,7 +1,7 @@
 import { formatClock } from '../../parts/format-time'
 import { dueState } from '#core/rounds/due-state'
 import type { LiveRound } from '#core/rounds/live-rounds'
-import { ToneShape, type Tone } from '../../parts/level-mark'
+import { ToneShape, type Tone } from '../../parts/tone-shape'
 
 const looks: Record<ReturnType<typeof dueState>, { tone: Tone; word: string; box: string }> = {
   later: { tone: 'calm', word: 'Next round in', box: 'border-line bg-sheet' },

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { RoundOutcome } from '#contract/records/episode'
-import { useDraft } from '../../hooks/use-draft'
+import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'

@@ -2,7 +2,7 @@ import { formatDayAndClock } from '../../parts/format-time'
 import type { LiveRound } from '#core/rounds/live-rounds'
 import type { JudgedRound } from '#contract/views/case-progress'
 import type { RoundRecord } from '#contract/records/episode'
-import { LevelMark } from '../../parts/level-mark'
+import { LevelMark } from '../../round/level-mark'
 
 /** What is to be known of a round's time. */
 function markWords({ mark }: RoundRecord): string {

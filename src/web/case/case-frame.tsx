@@ -1,0 +1,45 @@
+import { useEffect } from 'react'
+import { Outlet, useParams } from 'react-router'
+import { Notice } from '../parts/notice'
+import { ButtonLink } from '../parts/button'
+import { loadCase, useCase, useCaseStore } from '../sync/case-store'
+import { keepTimers } from './timer-store'
+import { PathRail } from './path-rail'
+import { PatientStrip } from './patient-strip'
+
+/** Every stage of a case: the patient strip, the path, and the stage itself. */
+export function CaseFrame() {
+  const { caseId } = useParams()
+  const { status, caseId: held } = useCaseStore()
+  const open = useCase()
+  useEffect(() => {
+    if (caseId) void loadCase(caseId)
+  }, [caseId])
+  useEffect(() => {
+    if (open) keepTimers(open)
+  }, [open])
+  if (open && held === caseId) {
+    return (
+      <>
+        <PatientStrip open={open} />
+        <PathRail open={open} />
+        <Outlet />
+      </>
+    )
+  }
+  return (
+    <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6">
+      {status === 'missing' ? (
+        <Notice tone="caution" lead="There is no case at this address">
+          Look for it on the Board.
+        </Notice>
+      ) : null}
+      {status === 'offline' ? (
+        <Notice tone="caution" lead="No connection, and this device has not seen the case before">
+          It opens as soon as the server answers.
+        </Notice>
+      ) : null}
+      {status === 'loading' ? <p role="status">Opening the case…</p> : <ButtonLink to="/">To the Board</ButtonLink>}
+    </main>
+  )
+}

@@ -1,0 +1,59 @@
+import { NavLink, useLocation, useNavigate } from 'react-router'
+import { memo, useEffect, useRef } from 'react'
+import { stages, type Stage } from '#contract/views/board'
+import { stageOf } from '#contract/views/case-progress'
+import { useKey } from '../parts/use-key'
+import type { OpenCase } from '../sync/case-store'
+
+export const stageNames: Record<Stage, string> = {
+  'size-up': 'Size up',
+  measure: 'Measure',
+  choose: 'Choose',
+  'make-ready': 'Make ready',
+  apply: 'Apply',
+  check: 'Check',
+  watch: 'Watch',
+}
+
+/** The path that every case walks: where it stands, and the way to any stage. */
+export function PathRail({ open }: { open: OpenCase }) {
+  return <Rail caseId={open.record.id} reached={stages.indexOf(stageOf(open.record, open.episode))} />
+}
+
+const Rail = memo(function Rail({ caseId, reached }: { caseId: string; reached: number }) {
+  const navigate = useNavigate()
+  const { pathname } = useLocation()
+  const list = useRef<HTMLOListElement>(null)
+  useKey(['1', '2', '3', '4', '5', '6', '7'], (event) => {
+    const stage = stages[Number(event.key) - 1]
+    if (stage) void navigate(`/case/${caseId}/${stage}`)
+  })
+  useEffect(() => {
+    const current = list.current?.querySelector<HTMLElement>('[aria-current="page"]')
+    const container = list.current
+    if (current && container) container.scrollLeft = current.offsetLeft - container.clientWidth / 2 + current.clientWidth / 2
+    // Only on arriving at a stage: measuring the rail with every recorded step would cost a layout each time.
+  }, [pathname])
+  return (
+    <nav aria-label="Path of this case" className="border-b border-line bg-paper">
+      <ol ref={list} className="relative mx-auto flex max-w-7xl overflow-x-auto px-1 [scrollbar-width:none] sm:px-4">
+        {stages.map((stage, index) => (
+          <li key={stage} className="shrink-0 sm:flex-1">
+            <NavLink
+              to={`/case/${caseId}/${stage}`}
+              className="group relative flex min-h-13 items-center gap-2 px-3 font-semibold aria-[current=page]:font-bold"
+            >
+              <span
+                className={`grid size-6.5 place-items-center rounded-full border-[1.5px] text-sm ${index < reached ? 'border-ink bg-ink text-paper' : index === reached ? 'border-ink bg-citrus text-on-citrus' : 'border-soft text-soft'}`}
+              >
+                {index < reached ? '✓' : index + 1}
+              </span>
+              <span className={index > reached ? 'text-soft' : ''}>{stageNames[stage]}</span>
+              <span className="absolute inset-x-2 bottom-0 h-1 rounded-full group-aria-[current=page]:bg-ink" />
+            </NavLink>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  )
+})

@@ -1,0 +1,45 @@
+import { spoken } from '#core/model/vocabulary'
+import { isPlaced } from '#contract/views/is-placed'
+import { patientLabel } from '#contract/records/episode'
+import type { OpenCase } from '../sync/case-store'
+import { TroubleButton } from './trouble-button'
+
+/** Who, which side, what makes this patient different, and the way to say that something is wrong: above every stage. */
+export function PatientStrip({ open }: { open: OpenCase }) {
+  const { record, episode } = open
+  const injury = episode.injuries[record.injuryId]
+  const flags = [...episode.flags, ...(injury?.flags ?? []).filter((flag) => flag !== 'fresh')]
+  const { patient } = episode
+  const facts = [
+    patient.ageYears === null ? '' : `${patient.isAgeEstimated ? 'about ' : ''}${patient.ageYears} y`,
+    patient.massKg === null ? '' : `${patient.isMassEstimated ? 'about ' : ''}${patient.massKg} kg`,
+    episode.place,
+  ].filter(Boolean)
+  return (
+    <section aria-label="Patient" className="border-b border-line bg-sheet">
+      <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-4 gap-y-1 px-3 py-1.5 sm:px-6">
+        <p className="text-[1.08rem] font-bold">{patientLabel(patient)}</p>
+        {injury && isPlaced(injury) ? (
+          <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">
+            {[injury.side?.toUpperCase(), spoken(injury.region ?? '')].filter(Boolean).join(' ')}
+          </p>
+        ) : (
+          <p className="rounded-lg border border-dashed border-caution px-2.5 py-0.5 font-semibold text-caution">side not set</p>
+        )}
+        <p className="text-soft">{facts.join(' · ')}</p>
+        {flags.length > 0 ? (
+          <ul aria-label="Flags" className="flex flex-wrap gap-1.5">
+            {flags.map((flag) => (
+              <li key={flag} className="rounded-md bg-caution-wash px-2 py-0.5 text-sm font-semibold text-caution">
+                {spoken(flag)}
+              </li>
+            ))}
+          </ul>
+        ) : null}
+        <span className="ml-auto">
+          <TroubleButton open={open} />
+        </span>
+      </div>
+    </section>
+  )
+}

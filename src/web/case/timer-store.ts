@@ -1,0 +1,71 @@
+import { create } from 'zustand'
+import { liveTimers, type TimerRecord } from '#contract/records/run'
+import { patientLabel } from '#contract/records/episode'
+import type { OpenCase } from '../sync/case-store'
+import type { CaseTimers } from '../sync/durable'
+import { makeEvent, sendEvent } from '../sync/outbox'
+import { serverNow } from '../sync/server-clock'
+import { currentDurable, lastDurable } from '../sync/session-store'
+
+interface TimerStore {
+  readonly byCase: Readonly<Record<string, CaseTimers>>
+}
+
+/** The running timers of every case that this device has worked on. */
+export const useTimers = create<TimerStore>(() => ({ byCase: {} }))
+
+export interface ShownTimer {
+  readonly caseId: string
+  readonly runId: string
+  readonly patient: string
+  readonly timer: TimerRecord
+  readonly endsAt: number
+}
+
+/** Reads the timers that an earlier page kept, also before anybody has signed in. */
+export async function resumeTimers(): Promise<void> {
+  const kept = (await (await lastDurable())?.readTimers()) ?? []
+  useTimers.setState((state) => ({ byCase: { ...Object.fromEntries(kept.map((one) => [one.caseId, one])), ...state.byCase } }))
+}
+
+/** Takes over the timers of the case in hand, as its runs tell them. */
+export function keepTimers({ record, episode }: OpenCase): void {
+  const run = record.runs.at(-1)
+  if (!run) return
+  const entry: CaseTimers = {
+    caseId: record.id,
+    runId: run.id,
+    patient: patientLabel(episode.patient),
+    timers: record.removedAt ? [] : record.runs.flatMap((one) => liveTimers(one, serverNow())),
+  }
+  const before = useTimers.getState().byCase[record.id]
+  if (!before && entry.timers.length === 0) return
+  if (before && JSON.stringify(before) === JSON.stringify(entry)) return
+  useTimers.setState((state) => ({ byCase: { ...state.byCase, [record.id]: entry } }))
+  void currentDurable()?.writeTimers(entry)
+}
+
+/**
+ * Timers that still say something, the one that ends first first; of other cases than the one in hand only those that end
+ * within hours: a day of curing is nobody's business elsewhere.
+ */
+export function listTimers(byCase: TimerStore['byCase'], nowMs: number, heldCase: string | null): readonly ShownTimer[] {
+  return Object.values(byCase)
+    .flatMap(({ caseId, runId, patient, timers }) =>
+      timers.map((timer) => ({ caseId, runId, patient, timer, endsAt: Date.parse(timer.startedAt) + timer.minutes * 60_000 })),
+    )
+    .filter((one) => one.endsAt + keptAfterMs > nowMs && (one.caseId === heldCase || one.endsAt - nowMs < nearMs))
+    .sort((a, b) => a.endsAt - b.endsAt)
+}
+const keptAfterMs = 10 * 60_000
+const nearMs = 3 * 3_600_000
+
+/** Ends a timer for everybody: heard, or no longer wanted. */
+export function endTimer({ caseId, runId, timer }: ShownTimer): void {
+  useTimers.setState((state) => {
+    const entry = state.byCase[caseId]
+    if (!entry) return state
+    return { byCase: { ...state.byCase, [caseId]: { ...entry, timers: entry.timers.filter((one) => one.id !== timer.id) } } }
+  })
+  void sendEvent(makeEvent({ type: 'case', id: caseId }, 'timer-ended', { runId, timerId: timer.id }, 0))
+}

@@ -1,0 +1,74 @@
+import { useEffect, useMemo, useReducer } from 'react'
+import type { ClinicalCase, Measurement } from '#core/model/clinical-case'
+import { catalogue } from '#core/catalogue/catalogue'
+import { createMemo, type PlanContext } from '#core/model/plan-context'
+import type { Plan } from '#core/model/plan'
+import { planCase } from '#core/techniques/plan-case'
+import { type SlowTask } from '#core/model/slow-task'
+import { slowKey, type SlowResult } from '#core/planner/solve-slow-task'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { caseOfRun } from '#contract/views/opening-run'
+import type { RunRecord } from '#contract/records/run'
+import type { OpenCase } from '../sync/case-store'
+import { serverNow } from '../sync/server-clock'
+
+const memo = createMemo()
+let worker: Worker | null = null
+const sent = new Set<string>()
+const waiting = new Set<() => void>()
+
+/** The context of plans made in this browser. */
+export function browserContext(): PlanContext {
+  return { catalogue, protocol: defaultProtocol, seed: 1, now: new Date(serverNow()).toISOString(), zone: 'UTC', memo }
+}
+
+/**
+ * The plan of the open case, in the same frame as a reading changes; the two slow decisions follow from a
+ * worker, the newest request first.
+ * @param provisional a reading that is being typed, not entered yet
+ * @param run the run that it is for: opening the cast that is on is planned as such
+ */
+export function usePlan(open: OpenCase, provisional: Measurement | null = null, run?: RunRecord): Plan {
+  const [solved, wake] = useReducer((count: number) => count + 1, 0)
+  const clinicalCase = caseOfRun(open.record, open.episode, run)
+  const asked = JSON.stringify(provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase)
+  // Steps, timers and notes change the record but not what is planned: the plan changes only with its own inputs.
+  const plan = useMemo(() => {
+    const made = planCase(JSON.parse(asked) as ClinicalCase, browserContext())
+    if (!made) throw new Error(`Technique ${open.record.technique} is not known here`)
+    return made
+    // `solved` counts answers of the worker: each may finish a pending decision.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [asked, solved])
+  useEffect(() => {
+    waiting.add(wake)
+    if (!provisional) plan.pending.forEach(askWorker)
+    return () => {
+      waiting.delete(wake)
+    }
+  }, [plan, provisional])
+  return plan
+}
+
+function askWorker(task: SlowTask): void {
+  const key = slowKey(task)
+  if (sent.has(key)) return
+  sent.add(key)
+  worker ??= startWorker()
+  worker.postMessage({ key, task })
+}
+
+function startWorker(): Worker {
+  const started = new Worker(new URL('../workers/slow-worker.ts', import.meta.url), { type: 'module' })
+  started.onmessage = ({ data }: MessageEvent<{ key: string; result: SlowResult }>) => {
+    memo.set(data.key, data.result)
+    sent.delete(data.key)
+    waiting.forEach((wake) => wake())
+  }
+  // A worker that could not be fetched, or died, is asked anew with the next plan.
+  started.onerror = () => {
+    worker = null
+    sent.clear()
+  }
+  return started
+}

@@ -1,0 +1,35 @@
+import { watchedOf } from '#core/model/observation'
+import type { InjuryRecord } from '#contract/records/episode'
+import type { RoundBody } from '#contract/events/round'
+import { ColumnRoundForm } from './column-round-form'
+import { Notice } from '../parts/notice'
+import { RoundForm } from './round-form'
+
+export interface RoundEntryProps {
+  readonly injury: InjuryRecord
+  readonly isBaseline: boolean
+  readonly cases: readonly string[]
+  readonly draftKey: string
+  readonly submitLabel: string
+  readonly onSubmit: (body: RoundBody) => void
+}
+
+/** The round that this injury asks for: two limbs side by side, or neck or spine with all four. */
+export function RoundEntry({ injury, ...form }: RoundEntryProps) {
+  const watched = watchedOf(injury.region ?? undefined)
+  if (watched === 'neck' || watched === 'spine') return <ColumnRoundForm watched={watched} {...form} />
+  if (injury.side === null) {
+    return (
+      <Notice tone="caution" lead="The side is not set">
+        Choose it in Size up.
+      </Notice>
+    )
+  }
+  return <RoundForm limb={watched} injured={injury.side} {...form} />
+}
+
+/** What a baseline or round compares, in words. */
+export function comparedWords(injury: InjuryRecord): string {
+  const watched = watchedOf(injury.region ?? undefined)
+  return watched === 'leg' ? 'both legs' : watched === 'arm' ? 'both arms' : 'all four limbs'
+}

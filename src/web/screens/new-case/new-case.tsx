@@ -1,0 +1,35 @@
+import { useEffect, useRef } from 'react'
+import { useNavigate } from 'react-router'
+import { v7 as uuidv7 } from 'uuid'
+import { unknownInjury } from '#contract/records/episode'
+import { techniques } from '#core/techniques/registry'
+import { holdNewCase } from '../../sync/case-store'
+import { makeEvent, sendEvent } from '../../sync/outbox'
+
+/** Starts a case at once, before any name: its ids are made here and it is kept here until the server has it. */
+export function NewCase() {
+  const navigate = useNavigate()
+  const isStarted = useRef(false)
+  useEffect(() => {
+    if (isStarted.current) return
+    isStarted.current = true
+    void start().then((caseId) => navigate(`/case/${caseId}/size-up`, { replace: true }))
+  }, [navigate])
+  return (
+    <main id="main" className="flex-1 p-6" role="status">
+      Starting a case…
+    </main>
+  )
+}
+
+async function start(): Promise<string> {
+  const [episodeId, caseId, injuryId, patientId] = [uuidv7(), uuidv7(), uuidv7(), uuidv7()]
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC'
+  const technique = techniques[0]?.id ?? ''
+  holdNewCase(caseId, episodeId)
+  const episode = { type: 'episode', id: episodeId } as const
+  await sendEvent(makeEvent(episode, 'episode-opened', { patientId, place: 'Emergency', zone }, 0))
+  await sendEvent(makeEvent(episode, 'injury', { injuryId, injury: unknownInjury }, 1))
+  await sendEvent(makeEvent({ type: 'case', id: caseId }, 'case-opened', { episodeId, injuryId, technique }, 0))
+  return caseId
+}

@@ -1,0 +1,119 @@
+import { useState } from 'react'
+import type { PersonSettings } from '#contract/records/person'
+import { parseReading } from '#core/quantities/parse-reading'
+import { toCm } from '#core/quantities/length'
+import { formatLength } from '#core/planner/format-decision'
+import { useDraft } from '../../sync/use-draft'
+import { Button } from '../../parts/button'
+import { ChoiceRow } from '../../parts/choice-row'
+import { Notice } from '../../parts/notice'
+import { TextField } from '../../parts/text-field'
+import { makeEvent, sendEvent } from '../../sync/outbox'
+import { usePerson, useSession } from '../../sync/session-store'
+
+/** Units, theme and the own finger width. */
+export function SettingsScreen() {
+  const person = usePerson()
+  const { setSettings, signOut } = useSession()
+  const { settings } = person
+  const save = (next: PersonSettings): void => {
+    const event = makeEvent({ type: 'person', id: person.id }, 'settings', next, person.version)
+    setSettings(next, person.version + 1)
+    void sendEvent(event)
+  }
+  return (
+    <main id="main" className="mx-auto grid w-full max-w-3xl flex-1 content-start gap-7 px-4 py-6 sm:px-6">
+      <header>
+        <h1 className="text-2xl font-bold">Settings</h1>
+        <p className="text-soft">
+          {person.name}, {person.roles.join(', ')}
+        </p>
+      </header>
+      <ChoiceRow
+        label="Lengths in"
+        value={settings.units}
+        choices={[
+          { value: 'metric', label: 'Centimetres' },
+          { value: 'inches', label: 'Inches' },
+        ]}
+        onChange={(units) => save({ ...settings, units })}
+      />
+      <ChoiceRow
+        label="Light"
+        value={settings.theme}
+        choices={[
+          { value: 'system', label: 'As the device' },
+          { value: 'light', label: 'Light' },
+          { value: 'dark', label: 'Dark, for night rounds' },
+        ]}
+        onChange={(theme) => save({ ...settings, theme })}
+      />
+      <FingerWidth settings={settings} onSave={(fingerCm) => save({ ...settings, fingerCm })} />
+      <Button onClick={() => void signOut()} className="justify-self-start">
+        Sign out
+      </Button>
+    </main>
+  )
+}
+
+function FingerWidth({ settings, onSave }: { settings: PersonSettings; onSave: (fingerCm: number | null) => void }) {
+  const [text, setText] = useDraft('settings/fingers')
+  const [count, setCount] = useState<'2' | '3' | '4'>('4')
+  const [error, setError] = useState<string>()
+  const submit = (): void => {
+    const parsed = parseReading(text)
+    if (!parsed.ok) return setError(parsed.message)
+    const perFinger = toCm(parsed.value, parsed.unit ?? 'cm') / Number(count)
+    if (perFinger < 0.8 || perFinger > 3.5)
+      return setError(`That makes ${perFinger.toFixed(1)} cm a finger; 0.8 to 3.5 is possible. Measure again.`)
+    setError(undefined)
+    setText('')
+    onSave(Math.round(perFinger * 100) / 100)
+  }
+  return (
+    <section aria-labelledby="fingers" className="grid gap-4 rounded-3xl border border-line bg-sheet p-5">
+      <h2 id="fingers" className="text-lg font-bold">
+        Own finger width
+      </h2>
+      {settings.fingerCm === null ? (
+        <Notice tone="caution" lead="Not measured yet">
+          Readings in finger widths count as 1.8 cm a finger, and say so.
+        </Notice>
+      ) : (
+        <p className="text-lg">
+          <span className="numeral text-2xl">{formatLength(settings.fingerCm, settings.units)}</span> a finger
+        </p>
+      )}
+      <ChoiceRow
+        label="Fingers held together"
+        value={count}
+        choices={[
+          { value: '2', label: 'Two' },
+          { value: '3', label: 'Three' },
+          { value: '4', label: 'Four' },
+        ]}
+        onChange={setCount}
+      />
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          submit()
+        }}
+        className="flex flex-wrap items-end gap-3"
+      >
+        <TextField
+          label="Breadth across them, at the middle joints"
+          placeholder="7.2"
+          inputMode="decimal"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          error={error}
+          className="min-w-56 flex-1"
+        />
+        <Button type="submit" look="next">
+          Save
+        </Button>
+      </form>
+    </section>
+  )
+}

@@ -1,0 +1,32 @@
+import { Lock } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+import { setLock } from './lock-store'
+
+const item = 'flex min-h-13 cursor-pointer items-center rounded-xl px-4 font-semibold outline-none data-[highlighted]:bg-well'
+
+/** Two ways to keep touches away: for cleaning the glass, and with the password. */
+export function LockMenu() {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="grid min-h-12 min-w-12 place-items-center rounded-xl">
+        <Lock size={19} aria-hidden />
+        <span className="sr-only">Lock</span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          // The focus belongs to the lock now: back on the button it would keep the page behind open to screen readers.
+          onCloseAutoFocus={(event) => event.preventDefault()}
+          className="z-30 min-w-56 rounded-2xl border border-line bg-sheet p-1.5 shadow-lg"
+        >
+          <DropdownMenu.Item className={item} onSelect={() => setLock('wipe')}>
+            Wipe the screen
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => setLock('locked')}>
+            Lock with password
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}

@@ -1,0 +1,111 @@
+import { Dialog as Radix } from 'radix-ui'
+import { lazy, Suspense, useRef, useState } from 'react'
+import { Button } from '../parts/button'
+import { CredentialsForm } from './credentials-form'
+import { useCase } from '../sync/case-store'
+import { flushOutbox } from '../sync/outbox'
+import { setLock, useLock } from './lock-store'
+import { usePerson, useSession } from '../sync/session-store'
+import { TimerDock } from './timer-dock'
+
+// The step needs the techniques: they are loaded only when there is something to show through the lock.
+const LockedStep = lazy(async () => ({ default: (await import('./locked-step')).LockedStep }))
+
+const holdMs = 1_500
+
+/** Over everything while the screen is locked: timers, the step in hand and the way to say that something is wrong stay. */
+export function LockScreen() {
+  const { mode } = useLock()
+  return mode === 'open' ? null : <Locked mode={mode} />
+}
+
+const titles = { wipe: 'Wipe the screen', locked: 'Locked', ended: 'Signed out' } as const
+
+function Locked({ mode }: { mode: keyof typeof titles }) {
+  const open = useCase()
+  return (
+    <Radix.Root open>
+      <Radix.Portal>
+        <Radix.Content
+          aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            event.preventDefault()
+            ;(event.currentTarget as HTMLElement).querySelector<HTMLElement>('input, [data-opens]')?.focus()
+          }}
+          onEscapeKeyDown={(event) => event.preventDefault()}
+          onInteractOutside={(event) => event.preventDefault()}
+          className="fixed inset-0 z-[60] flex flex-col overflow-y-auto bg-paper"
+        >
+          <div className="flex">
+            <TimerDock isLocked />
+          </div>
+          <div className="mx-auto grid w-full max-w-xl flex-1 content-center gap-6 p-6">
+            <Radix.Title className="text-2xl font-bold">{titles[mode]}</Radix.Title>
+            {open ? (
+              <Suspense>
+                <LockedStep open={open} />
+              </Suspense>
+            ) : null}
+            {mode === 'wipe' ? <HoldToOpen /> : <Unlock isEnded={mode === 'ended'} />}
+          </div>
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  )
+}
+
+/** A wipe touches everything briefly; only a long press, or a key, opens. */
+function HoldToOpen() {
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
+  const [isHeld, setHeld] = useState(false)
+  const press = (): void => {
+    setHeld(true)
+    timer.current = setTimeout(() => setLock('open'), holdMs)
+  }
+  const release = (): void => {
+    setHeld(false)
+    clearTimeout(timer.current)
+  }
+  return (
+    <Button
+      look={isHeld ? 'next' : 'plain'}
+      className="min-h-24 touch-none text-lg"
+      data-opens
+      onPointerDown={press}
+      onPointerUp={release}
+      onPointerLeave={release}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') setLock('open')
+      }}
+    >
+      {isHeld ? 'Keep holding…' : 'Hold here to go on'}
+    </Button>
+  )
+}
+
+/** Name and password of whoever goes on; another person than before begins with a clean page. */
+function Unlock({ isEnded }: { isEnded: boolean }) {
+  const person = usePerson()
+  const signIn = useSession((store) => store.signIn)
+  const unlock = async (name: string, password: string): Promise<string | null> => {
+    const refused = await signIn(name, password)
+    if (refused) return refused
+    const { state } = useSession.getState()
+    if (state.status === 'signed-in' && state.person.id !== person.id) window.location.reload()
+    else {
+      setLock('open')
+      void flushOutbox()
+    }
+    return null
+  }
+  return (
+    <div className="grid gap-4">
+      <p>
+        {isEnded
+          ? `The session of ${person.name} has ended. What was done is kept on this device and sent after signing in.`
+          : `Signed in: ${person.name}. Anybody may go on under their own name.`}
+      </p>
+      <CredentialsForm submitLabel={isEnded ? 'Sign in' : 'Unlock'} busyLabel="Opening…" onSubmit={unlock} />
+    </div>
+  )
+}

@@ -1,0 +1,154 @@
+import { lazy, Suspense, useEffect, useState } from 'react'
+import { Link, Outlet, useNavigate } from 'react-router'
+import { BookOpen, CircleHelp, LayoutList, Package, Plus, Settings } from 'lucide-react'
+import { hasRight } from '#contract/rights'
+import { useKey } from '../parts/use-key'
+import { useIdleLock } from './use-idle-lock'
+import { useMendedClock } from './use-mended-clock'
+import { onSessionOver } from '../sync/api'
+import { setLock } from './lock-store'
+import { resumeOutbox, useOutbox } from '../sync/outbox'
+import { usePerson, useSession } from '../sync/session-store'
+import { startStream } from '../sync/live-stream'
+import { resumeTimers } from '../case/timer-store'
+import { Wren } from './wren'
+import { HelpSheet } from './help-sheet'
+import { LockMenu } from './lock-menu'
+import { LockScreen } from './lock-screen'
+import { SignInScreen } from './sign-in-screen'
+import { TimerDock } from './timer-dock'
+
+const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
+const ParkedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).ParkedSheet }))
+
+/**
+ * What surrounds every screen: the way home, help, the state of the connection; sign-in comes first.
+ * @param whenSignedIn begun once somebody is signed in; returns how to end it
+ */
+export function Shell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
+  const state = useSession((store) => store.state)
+  if (state.status === 'loading')
+    return (
+      <main className="grid min-h-dvh place-items-center">
+        <p role="status">Opening…</p>
+      </main>
+    )
+  if (state.status === 'signed-in') return <SignedInShell whenSignedIn={whenSignedIn} />
+  return <SignedOutShell isReachable={state.status === 'signed-out'} />
+}
+
+/** Before anybody is signed in timers go on, without names. */
+function SignedOutShell({ isReachable }: { isReachable: boolean }) {
+  const load = useSession((store) => store.load)
+  useEffect(() => void resumeTimers(), [])
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <div className="flex">
+        <TimerDock isLocked />
+      </div>
+      {isReachable ? (
+        <SignInScreen />
+      ) : (
+        <main className="mx-auto grid max-w-md flex-1 place-content-center gap-4 p-6 text-center">
+          <p className="text-lg font-bold">The server does not answer.</p>
+          <p>What you typed is kept on this device. Check the network, then try again.</p>
+          <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
+            Try again
+          </button>
+        </main>
+      )}
+    </div>
+  )
+}
+
+function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
+  const mayRead = hasRight(usePerson().roles, 'read')
+  const isStuck = useOutbox((store) => store.line !== 'fine' && store.pending.length > 0)
+  const [isHelpOpen, setHelpOpen] = useState(false)
+  const navigate = useNavigate()
+  useEffect(() => {
+    void resumeOutbox()
+    void resumeTimers()
+    return startStream()
+  }, [])
+  useEffect(whenSignedIn, [whenSignedIn])
+  useEffect(() => onSessionOver(() => setLock('ended')), [])
+  useMendedClock()
+  useIdleLock()
+  useKey(['?'], () => setHelpOpen(true))
+  useKey(['b'], () => void navigate('/'))
+  useKey(['n'], () => void navigate('/new'))
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">
+        Skip to the work
+      </a>
+      {/* While something cannot be sent that stays in sight, however far the page is scrolled. */}
+      <header
+        className={`flex flex-wrap items-center gap-1 border-b border-line bg-sheet px-2 sm:px-4 ${isStuck ? 'sticky top-0 z-30' : ''}`}
+      >
+        <Link to="/" aria-label="Zesty Wren, to the Board" className="flex min-h-13 items-center gap-2 px-1.5 font-bold">
+          <Wren size={30} />
+          <span className="hidden text-[1.02rem] sm:inline">Zesty Wren</span>
+        </Link>
+        <Connection />
+        <TimerDock isLocked={!mayRead} />
+        <nav aria-label="Main" className="ml-auto flex items-center">
+          <NavLink to="/new" label="New case" icon={<Plus size={20} aria-hidden />} />
+          <NavLink to="/" label="Board" icon={<LayoutList size={20} aria-hidden />} />
+          <NavLink to="/store" label="Store" icon={<Package size={20} aria-hidden />} />
+          <NavLink to="/guide" label="Guide" icon={<BookOpen size={20} aria-hidden />} />
+          <NavLink to="/settings" label="Settings" icon={<Settings size={20} aria-hidden />} />
+          <LockMenu />
+          <button
+            type="button"
+            onClick={() => setHelpOpen(true)}
+            className="flex min-h-12 min-w-12 items-center justify-center gap-1.5 rounded-xl px-2.5 max-sm:hidden"
+          >
+            <CircleHelp size={20} aria-hidden />
+            <span className="sr-only">Help with keys</span>
+          </button>
+        </nav>
+      </header>
+      <Outlet />
+      <LockScreen />
+      <HelpSheet isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
+      <Refusals />
+    </div>
+  )
+}
+
+function NavLink({ to, label, icon }: { to: string; label: string; icon: React.ReactNode }) {
+  return (
+    <Link to={to} className="flex min-h-12 min-w-11 items-center justify-center gap-1.5 rounded-xl px-2.5 font-semibold">
+      {icon}
+      <span className="max-sm:sr-only">{label}</span>
+    </Link>
+  )
+}
+
+function Connection() {
+  const { pending, line } = useOutbox()
+  const isUrgent = pending.some((event) => event.kind === 'round' || event.kind === 'trouble')
+  const isStuck = line !== 'fine' && pending.length > 0
+  const why = line === 'offline' ? 'No connection' : 'The server has trouble'
+  return (
+    <p role="status" className="px-2 text-sm font-semibold">
+      {isStuck && isUrgent ? <span className="rounded-lg bg-stop-wash px-2 py-1 text-stop">NOT sent: phone if urgent</span> : null}
+      {isStuck && !isUrgent ? (
+        <span className="text-caution">
+          {why}; {pending.length} kept here
+        </span>
+      ) : null}
+      {line === 'offline' && pending.length === 0 ? <span className="text-caution">No connection</span> : null}
+      {line === 'fine' && pending.length > 0 ? <span className="text-soft">Sending…</span> : null}
+    </p>
+  )
+}
+
+function Refusals() {
+  const [first] = useOutbox((store) => store.undecided)
+  return first ? (
+    <Suspense>{first.kind === 'refused' ? <RefusedSheet refused={first} /> : <ParkedSheet event={first.event} />}</Suspense>
+  ) : null
+}

@@ -1,0 +1,121 @@
+import { Bell, BellOff, Hand, Hourglass, ShieldAlert, Snowflake, Timer } from 'lucide-react'
+import { useMemo, useState, type ComponentType } from 'react'
+import { Link } from 'react-router'
+import type { TimerKind } from '#contract/records/run'
+import { useAlarm, useSoundUnlock } from './use-alarm'
+import { useNow } from '../sync/use-now'
+import { useWakeLock } from '../parts/use-wake-lock'
+import { formatLeft } from '../parts/format-left'
+import { useCaseStore } from '../sync/case-store'
+import { endTimer, listTimers, useTimers, type ShownTimer } from '../case/timer-store'
+
+const icons: Readonly<Record<TimerKind, ComponentType<{ size: number; 'aria-hidden': true }>>> = {
+  wetting: Hourglass,
+  set: Timer,
+  hold: Hand,
+  cure: Timer,
+  cooling: Snowflake,
+  limit: ShieldAlert,
+  wait: Hourglass,
+}
+const warnMs = 60_000
+/** Minutes of work keep the screen awake, a day of curing does not. */
+const awakeMs = 30 * 60_000
+
+/** Every running timer of every case on this device, on every screen; it sounds and vibrates when one ends. */
+export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
+  useSoundUnlock()
+  const now = useNow(500)
+  const byCase = useTimers((store) => store.byCase)
+  const heldCase = useCaseStore((store) => store.caseId)
+  const [isMuted, setMuted] = useState(false)
+  const shown = listTimers(byCase, now, heldCase)
+  const endedKeys = shown
+    .filter((one) => one.endsAt <= now)
+    .map((one) => `${one.caseId} ${one.timer.id} ${one.timer.startedAt} ${one.timer.kind ?? 'set'}`)
+    .join('|')
+  const ended = useMemo(
+    () =>
+      endedKeys
+        .split('|')
+        .filter(Boolean)
+        .map((key) => ({ key, kind: key.slice(key.lastIndexOf(' ') + 1) as TimerKind })),
+    [endedKeys],
+  )
+  useAlarm(ended, isMuted)
+  useWakeLock(shown.some((one) => one.endsAt > now && one.endsAt - now < awakeMs))
+  if (shown.length === 0) return null
+  return (
+    <section
+      aria-label="Running timers"
+      className={`min-w-0 flex-1 max-lg:order-last max-lg:basis-full ${shown.length > 1 ? 'order-last basis-full' : ''}`}
+    >
+      <ul className="flex flex-wrap items-center gap-2 px-2 py-1">
+        {shown.map((one) => (
+          <li key={`${one.caseId} ${one.timer.id}`}>
+            <TimerChip one={one} now={now} isOther={one.caseId !== heldCase} isLocked={isLocked} />
+          </li>
+        ))}
+        <li>
+          <button
+            type="button"
+            aria-pressed={isMuted}
+            onClick={() => setMuted(!isMuted)}
+            className="grid size-11 place-items-center rounded-xl"
+          >
+            {isMuted ? <BellOff size={19} aria-hidden /> : <Bell size={19} aria-hidden />}
+            <span className="sr-only">{isMuted ? 'Sound is off: turn it on' : 'Sound is on: turn it off'}</span>
+          </button>
+        </li>
+      </ul>
+    </section>
+  )
+}
+
+function TimerChip({ one, now, isOther, isLocked }: { one: ShownTimer; now: number; isOther: boolean; isLocked: boolean }) {
+  const left = one.endsAt - now
+  const kind = one.timer.kind ?? 'set'
+  const Icon = icons[kind]
+  const isUrgentKind = kind === 'limit' || kind === 'set'
+  const tone =
+    left <= 0
+      ? isUrgentKind
+        ? 'border-stop bg-stop-wash text-stop'
+        : 'border-calm bg-calm-wash text-calm'
+      : left < warnMs && isUrgentKind
+        ? 'border-caution bg-caution-wash text-caution'
+        : 'border-line bg-sheet'
+  const words = (
+    <>
+      <Icon size={18} aria-hidden />
+      <span>
+        {isOther && !isLocked ? `${one.patient}: ` : ''}
+        {one.timer.label}
+      </span>
+      <span className="numeral text-lg" role="timer" aria-label={one.timer.label}>
+        {formatLeft(left)}
+      </span>
+    </>
+  )
+  return (
+    <span className={`inline-flex min-h-11 items-center overflow-hidden rounded-xl border-[1.5px] font-semibold ${tone}`}>
+      {isLocked ? (
+        <span className="inline-flex items-center gap-2 px-3">{words}</span>
+      ) : (
+        <Link to={`/case/${one.caseId}/apply`} className="inline-flex min-h-11 items-center gap-2 px-3">
+          {words}
+        </Link>
+      )}
+      {left <= 0 ? (
+        <button
+          type="button"
+          onClick={() => endTimer(one)}
+          aria-label={`Heard: ${one.timer.label}`}
+          className="min-h-11 border-l-[1.5px] border-current px-3 font-bold"
+        >
+          Heard
+        </button>
+      ) : null}
+    </span>
+  )
+}

@@ -1,0 +1,138 @@
+import { create } from 'zustand'
+import { useMemo } from 'react'
+import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
+import type { CaseRecord } from '#contract/records/case'
+import type { EpisodeRecord } from '#contract/records/episode'
+import type { EventInput } from '#contract/event'
+import { eventKinds, type BodyOf, type EventKindId } from '#contract/events/index'
+import { paths } from '#contract/api/paths'
+import type { ProblemDetails } from '#contract/api/problem-details'
+import { foldWaiting, isWithin, mergeAnswers, type TakenEvent } from './fold-waiting'
+import { makeEvent, onTaken, sendAndHear, sendEvent, useOutbox, type Outcome } from './outbox'
+import { callApi, isSessionOver } from './api'
+import { setServerClock } from './server-clock'
+import { currentDurable, useSession } from './session-store'
+
+type LoadStatus = 'loading' | 'ready' | 'missing' | 'offline'
+
+interface CaseStore {
+  readonly caseId: string | null
+  readonly episodeId: string | null
+  readonly status: LoadStatus
+  /** The last that the server said; null for a case that only this device knows so far. */
+  readonly base: CaseAnswer | null
+  /** What the server has taken and `base` does not contain yet: it stays folded in until it does. */
+  readonly taken: readonly TakenEvent[]
+}
+
+/** The case in hand, as the server knows it. Screens read it with unsent events folded in, by `useCase`. */
+export const useCaseStore = create<CaseStore>(() => ({ caseId: null, episodeId: null, status: 'loading', base: null, taken: [] }))
+
+/** The case in hand with everything typed here folded in. */
+export interface OpenCase {
+  readonly record: CaseRecord
+  readonly episode: EpisodeRecord
+}
+
+/** Opens a case: from the server, else from what this device kept of it, else from its unsent events. */
+export async function loadCase(caseId: string): Promise<void> {
+  if (useCaseStore.getState().caseId !== caseId)
+    useCaseStore.setState({ caseId, episodeId: null, status: 'loading', base: null, taken: [] })
+  const result = await callApi<CaseAnswer>('GET', paths.case(caseId))
+  if (useCaseStore.getState().caseId !== caseId) return
+  if (result.kind === 'ok') return takeAnswer(result.value)
+  const isBeingCreated = useOutbox.getState().pending.some((event) => event.stream.id === caseId && event.kind === 'case-opened')
+  const isAway = result.kind !== 'refused' || isSessionOver(result.problem)
+  const kept = isAway ? await currentDurable()?.readCase(caseId) : undefined
+  if (useCaseStore.getState().caseId !== caseId) return
+  if (kept) useCaseStore.setState(({ base }) => ({ base: base ?? kept, episodeId: kept.episode.id, status: 'ready' }))
+  // A case that is open already stays in sight, whatever the server says now.
+  else if (!useCaseStore.getState().base) useCaseStore.setState({ status: isBeingCreated ? 'ready' : isAway ? 'offline' : 'missing' })
+}
+
+/** Takes what the server said: never a step back from what it had said before, however late an answer arrives. */
+function takeAnswer(answer: CaseAnswer): void {
+  setServerClock(answer.now)
+  useCaseStore.setState(({ base, taken }) => {
+    const merged = base?.record.id === answer.record.id ? mergeAnswers(base, answer) : answer
+    void currentDurable()?.writeCase(merged)
+    return { base: merged, episodeId: merged.episode.id, status: 'ready', taken: taken.filter((one) => !isWithin(one, merged)) }
+  })
+}
+
+/** Writes an event about the case in hand; the stream follows from the kind. */
+export function writeEvent<Kind extends EventKindId>(kind: Kind, body: BodyOf<Kind>): Promise<void> {
+  return sendEvent(nextEvent(kind, body))
+}
+
+/** Writes an event about the case in hand and waits a few seconds for what comes of it. */
+export function writeAndHear<Kind extends EventKindId>(
+  kind: Kind,
+  body: BodyOf<Kind>,
+  isMine: (problem: ProblemDetails) => boolean,
+): Promise<Outcome> {
+  return sendAndHear(nextEvent(kind, body), isMine)
+}
+
+function nextEvent<Kind extends EventKindId>(kind: Kind, body: BodyOf<Kind>): EventInput {
+  const { caseId, episodeId } = useCaseStore.getState()
+  const isCase = eventKinds[kind].stream === 'case'
+  const id = isCase ? caseId : episodeId
+  if (!id) throw new Error('No case is open')
+  return makeEvent({ type: isCase ? 'case' : 'episode', id }, kind, body, nextBase(id))
+}
+
+/** The version that the next replacing event of a stream of the case in hand builds on: everything before it counted in. */
+export function nextBase(id: string): number {
+  const { caseId, base, taken } = useCaseStore.getState()
+  const known = (id === caseId ? base?.version : base?.episodeVersion) ?? 0
+  const reached = Math.max(known, ...taken.filter((one) => one.event.stream.id === id).map((one) => one.version))
+  const ahead = useOutbox.getState().pending.filter((event) => event.stream.id === id && !base?.contains.includes(event.id)).length
+  return reached + ahead
+}
+
+/** Marks the case that is about to be created on this device as the one in hand. */
+export function holdNewCase(caseId: string, episodeId: string): void {
+  useCaseStore.setState({ caseId, episodeId, status: 'ready', base: null, taken: [] })
+}
+
+onTaken((event: EventInput, answer: EventAnswer) => {
+  const { base, caseId, episodeId } = useCaseStore.getState()
+  const isCase = event.stream.id === caseId
+  if (!caseId || (!isCase && event.stream.id !== episodeId)) return
+  const one: TakenEvent = { event, version: answer.version }
+  if (base && isWithin(one, base)) return
+  useCaseStore.setState(({ taken }) => ({ taken: [...taken, one] }))
+  const known = isCase ? base?.version : base?.episodeVersion
+  const isNext = known !== undefined && answer.version === known + 1 && !answer.mark
+  if (!base || !isNext) return void loadCase(caseId)
+  const { record, episode } = foldWaiting({ base, caseId, episodeId, taken: [one], pending: [] }, writer()) ?? base
+  takeAnswer({
+    ...base,
+    record,
+    episode,
+    contains: [...base.contains, event.id],
+    now: answer.receivedAt,
+    ...(isCase ? { version: answer.version } : { episodeVersion: answer.version }),
+  })
+})
+
+/** The case in hand with unsent events folded in, or null while it is not there. */
+export function useCase(): OpenCase | null {
+  const { base, caseId, episodeId, taken } = useCaseStore()
+  const pending = useOutbox((store) => store.pending)
+  return useMemo(() => foldWaiting({ base, caseId, episodeId, taken, pending }, writer()), [base, caseId, episodeId, taken, pending])
+}
+
+/** The case in hand; for screens below the case's own gate. */
+export function useOpenCase(): OpenCase {
+  const open = useCase()
+  if (!open) throw new Error('This screen needs an open case')
+  return open
+}
+
+function writer(): { readonly actor: string; readonly actorName: string } {
+  const { state } = useSession.getState()
+  const person = state.status === 'signed-in' ? state.person : null
+  return { actor: person?.id ?? '', actorName: person?.name ?? '' }
+}
