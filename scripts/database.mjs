@@ -40,8 +40,9 @@ export async function findFreePort() {
  * Starts the database of a folder, making it first when it is new; returns its address and how to stop it.
  * @param options.port where it listened before, so that who knows its address finds it again
  * @param options.hold is given the process as soon as there is one
+ * @param options.isThrowaway for tests: nothing has to survive a power cut, and there may be further databases `zesty_wren_…`
  */
-export async function startDatabase(folder, say, { port: fixedPort, hold = () => undefined } = {}) {
+export async function startDatabase(folder, say, { port: fixedPort, hold = () => undefined, isThrowaway = false } = {}) {
   mkdirSync(folder, { recursive: true })
   const data = join(folder, 'mariadb')
   stopLeftOver(folder, data, say)
@@ -59,6 +60,7 @@ export async function startDatabase(folder, say, { port: fixedPort, hold = () =>
       'CREATE DATABASE IF NOT EXISTS zesty_wren CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;',
       `CREATE OR REPLACE USER wren@'127.0.0.1' IDENTIFIED BY '${password}';`,
       "GRANT ALL ON zesty_wren.* TO wren@'127.0.0.1';",
+      ...(isThrowaway ? ["GRANT ALL ON `zesty\\_wren\\_%`.* TO wren@'127.0.0.1';"] : []),
       `ALTER USER root@localhost IDENTIFIED BY '${password}';`,
       '',
     ].join('\n'),
@@ -82,6 +84,7 @@ export async function startDatabase(folder, say, { port: fixedPort, hold = () =>
       '--innodb-buffer-pool-size=96M',
       '--innodb-log-file-size=32M',
       '--performance-schema=OFF',
+      ...(isThrowaway ? ['--innodb-flush-log-at-trx-commit=0', '--innodb-doublewrite=OFF', '--innodb-flush-method=nosync'] : []),
       `--pid-file=${join(folder, 'mariadb.pid')}`,
       `--log-error=${log}`,
       `--init-file=${init}`,

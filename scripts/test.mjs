@@ -1,80 +1,50 @@
-// npm test: gets what is needed, then checks, unit, server and browser suites; ends with one count for all.
-import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+// npm test: gets what is needed, then checks and every suite in two workers; ends with one count for all.
+import { readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import { needDebian, needNode, needPackages, PlainError } from './needs.mjs'
+import { runQueue } from './test-queue.mjs'
+import { withThrowaway } from './throwaway.mjs'
 
-needNode()
-const say = (line) => console.log(line)
-let passed = 0
-let failed = 0
-let database = null
-const scratch = mkdtempSync(join(tmpdir(), 'wren-test-'))
+/** Suites in the order in which the first worker takes them; the second takes them from the end. */
+const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'standins', 'contract', 'core']
+const slowSuites = ['browser', 'scripts']
+const withDatabase = ['browser', 'server']
 
-try {
-  needPackages(say)
-  needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, '')
-  needDebian('chromium', ['chromium', 'chromium-driver'], say, '')
-  needDebian('chromedriver', ['chromium-driver'], say, '')
-  const { build, root } = await import('./build.mjs')
-  const { startDatabase } = await import('./database.mjs')
+const asked = process.argv.slice(2)
+const isLong = asked.includes('--long')
+const only = asked.filter((one) => !one.startsWith('--'))
+const wants = (suite) => only.length === 0 || only.some((one) => one === suite || one.startsWith(`tests/${suite}/`))
+
+const counts = await withThrowaway(['cli', 'standins', 'server', 'web'], async ({ root, database }) => {
   const { runChecks } = await import('./check.mjs')
-
-  const only = process.argv.slice(2)
-  const wants = (suite) => only.length === 0 || only.includes(suite)
-  if (wants('check')) {
-    for (const one of await runChecks()) one.passed ? passed++ : failed++
-  }
-  for (const room of ['cli', 'standins', 'server', 'web']) build(room, say)
-  if (wants('server') || wants('browser')) database = await startDatabase(join(scratch, 'data'), say)
-
-  const suites = {
-    core: 'tests/core/**/*.test.ts',
-    cli: 'tests/cli/**/*.test.ts',
-    contract: 'tests/contract/**/*.test.ts',
-    web: 'tests/web/**/*.test.ts',
-    docs: 'tests/docs/**/*.test.ts',
-    standins: 'tests/standins/**/*.test.ts',
-    scripts: 'tests/scripts/**/*.test.ts',
-    server: 'tests/server/**/*.test.ts',
-    browser: process.env.WREN_BROWSER_TESTS ?? 'tests/browser/**/*.test.ts',
-  }
-  for (const [suite, pattern] of Object.entries(suites)) {
-    if (!wants(suite)) continue
-    say(`\n== ${suite}`)
-    const report = join(scratch, `${suite}.json`)
-    const timeout = suite === 'browser' || suite === 'scripts' ? 120_000 : 20_000
-    spawnSync(
-      process.execPath,
-      [
-        join(root, 'node_modules/mocha/bin/mocha.js'),
-        pattern,
-        '--timeout',
-        String(timeout),
-        '--reporter',
-        join(root, 'tests/count-reporter.cjs'),
-        '--reporter-option',
-        `output=${report}`,
-        '--exit',
-      ],
-      { cwd: root, stdio: 'inherit', env: { ...process.env, ...(database ? { TEST_DATABASE_URL: database.url } : {}), NODE_ENV: 'test' } },
-    )
-    try {
-      const counts = JSON.parse(readFileSync(report, 'utf8'))
-      passed += counts.passes
-      failed += counts.failures
-    } catch {
-      say(`The ${suite} suite did not report: it broke before its first test.`)
-      failed++
-    }
-  }
-} catch (error) {
-  console.error(error instanceof PlainError ? error.message : error)
-  failed++
-} finally {
-  await database?.stop()
-  rmSync(scratch, { recursive: true, force: true })
-}
+  const { makeWorld } = await import('./test-world.mjs')
+  let passed = 0
+  let failed = 0
+  if (wants('check')) for (const one of await runChecks()) one.passed ? passed++ : failed++
+  const jobs = suites.filter(wants).flatMap((suite) => filesOf(root, suite))
+  if (jobs.length === 0) return { passed, failed }
+  const isWorldWanted = suites.some((suite) => withDatabase.includes(suite) && wants(suite))
+  const world = isWorldWanted ? await makeWorld(root, database.url, ['zesty_wren_1', 'zesty_wren_2']) : null
+  const environments = [1, 2].map((worker) => ({
+    ...(isLong ? { WREN_LONG: '1' } : {}),
+    ...(world ? { TEST_DATABASE_URL: database.url.replace(/zesty_wren$/, `zesty_wren_${worker}`), TEST_WORLD: 'zesty_wren' } : {}),
+  }))
+  const result = await runQueue(jobs, environments, console.log)
+  const slowest = [...result.took].sort((a, b) => b.ms - a.ms).slice(0, 8)
+  console.log(`\nSlowest: ${slowest.map((one) => `${one.file} ${(one.ms / 1000).toFixed(0)} s`).join(', ')}`)
+  return { passed: passed + result.passed, failed: failed + result.failed }
+})
+const { passed, failed } = counts ?? { passed: 0, failed: 1 }
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed > 0 || passed === 0 ? 1 : 0)
+
+/** The files of a suite, the largest first; where files are asked for by name, those. */
+function filesOf(root, suite) {
+  const folder = join('tests', suite)
+  const named = only.filter((one) => one.startsWith(`${folder}/`))
+  return readdirSync(join(root, folder))
+    .filter((name) => name.endsWith('.test.ts'))
+    .map((name) => join(folder, name))
+    .filter((file) => named.length === 0 || only.includes(suite) || named.includes(file))
+    .sort((a, b) => statSync(join(root, b)).size - statSync(join(root, a)).size)
+    .map((file) => ({ file, timeoutMs: slowSuites.includes(suite) ? 120_000 : 20_000 }))
+}

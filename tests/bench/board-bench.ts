@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
-import { openCase, startHarness } from '../server/server-harness'
+import { openCase, startHarness } from '../harness/server-harness'
 import { percentiles, type Figure } from './figure'
 
 /** The Board with 200 live cases at the API. */

@@ -1,6 +1,7 @@
+import { closeShared } from '../harness/shared'
 import type { WebElement } from 'selenium-webdriver'
-import { signIn, startBrowser, type TestBrowser } from '../browser/browser'
-import { startLiveServer } from '../browser/live-server'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer } from '../harness/live-server'
 import { scriptWeight } from './board-bench'
 import { percentiles, type Figure } from './figure'
 
@@ -24,8 +25,7 @@ export async function benchBrowser(root: string): Promise<readonly Figure[]> {
       { name: 'reading to redraw, main-thread work, median of 50', value: percentiles(work.slice(10)).median, unit: 'ms', limit: 16 },
     ]
   } finally {
-    await browser.close()
-    await server.stop()
+    await closeShared()
   }
 }
 

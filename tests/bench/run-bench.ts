@@ -1,11 +1,12 @@
+import { closeShared } from '../harness/shared'
 import { planFile } from '../core/leg-slab-cases'
 import { exampleOf } from '../core/example-cases'
 import { printTemplate } from '../../src/server/papers/template-paper'
 import { isCutOut } from '#contract/api/papers'
-import { signIn, startBrowser, type TestBrowser } from '../browser/browser'
-import { startLiveServer } from '../browser/live-server'
-import { shownStep } from '../browser/run-steps'
-import { quietRound, seedCase, sendRound, startRun } from '../browser/seed-case'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer } from '../harness/live-server'
+import { shownStep } from '../harness/run-steps'
+import { quietRound, seedCase, sendRound, startRun } from '../harness/seed-case'
 import { mainThreadWork } from './browser-bench'
 import { percentiles, type Figure } from './figure'
 
@@ -20,8 +21,7 @@ export async function benchRuns(): Promise<readonly Figure[]> {
     const steps = await benchSteps(browser)
     return [...steps, ...(await benchSweep(browser)), ...(await benchTemplate())]
   } finally {
-    await browser.close()
-    await server.stop()
+    await closeShared()
   }
 }
 

@@ -1,6 +1,7 @@
+import { closeShared } from '../harness/shared'
 import { v7 as uuidv7 } from 'uuid'
-import { startLiveServer } from '../browser/live-server'
-import { openCase, openClient, reading, type Client, type OpenedCase } from '../server/server-harness'
+import { startLiveServer } from '../harness/live-server'
+import { openCase, openClient, reading, type Client, type OpenedCase } from '../harness/server-harness'
 import { percentiles, type Figure } from './figure'
 
 const writers = 50
@@ -8,7 +9,7 @@ const writesEach = 8
 
 /** What people wait for while others write, and while a lead imports the stock of a place. */
 export async function benchWriters(): Promise<readonly Figure[]> {
-  const live = await startLiveServer('fresh')
+  const live = await startLiveServer()
   try {
     const ada = await openClient(live.address, '', 'maren', live.password)
     const opened = await openCase(ada)
@@ -22,7 +23,7 @@ export async function benchWriters(): Promise<readonly Figure[]> {
       { name: 'longest wait of others while 2 MB of CSV are imported', value: longest, unit: 'ms', limit: 200 },
     ]
   } finally {
-    await live.stop()
+    await closeShared()
   }
 }
 

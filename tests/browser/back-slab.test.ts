@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import { signIn, startBrowser, type TestBrowser } from './browser'
-import { startLiveServer, type LiveServer } from './live-server'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -69,10 +69,6 @@ describe('a back slab in the browser', () => {
     server = await startLiveServer()
     browser = await startBrowser(server.address)
     await browser.setViewport(1280, 800)
-  })
-  after(async () => {
-    await browser.close()
-    await server.stop()
   })
 
   describe('signing in', () => {

@@ -1,10 +1,10 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import type { BoardRow } from '#contract/views/board'
-import { signIn, startBrowser, type TestBrowser } from './browser'
-import { startLiveServer, type LiveServer } from './live-server'
-import { finishStep, walkTo } from './run-steps'
-import { quietRound, seedCase, sendFromPage, sendRound, startRun, type SeededCase } from './seed-case'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { finishStep, walkTo } from '../harness/run-steps'
+import { quietRound, seedCase, sendFromPage, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -15,10 +15,6 @@ describe('beside the run in the browser', () => {
     browser = await startBrowser(server.address)
     await browser.setViewport(1280, 800)
     await signIn(browser, 'isolde', server.password)
-  })
-  after(async () => {
-    await browser.close()
-    await server.stop()
   })
 
   async function demoCase(who: string): Promise<string> {
@@ -156,7 +152,7 @@ describe('beside the run in the browser', () => {
       await sendRound(browser, seeded, quietRound('walker-boot'), true)
       await startRun(browser, seeded)
       const first = await browser.driver.getWindowHandle()
-      await browser.driver.switchTo().newWindow('tab')
+      await browser.openTab()
       await browser.open(`/case/${seeded.caseId}/apply`)
       await browser.find('region', /^Step 1 of/)
       await browser.waitForText('Isolde Quill drives on another screen')

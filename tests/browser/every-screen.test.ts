@@ -2,8 +2,8 @@ import axe from 'axe-core'
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import type { BoardRow } from '#contract/views/board'
-import { signIn, startBrowser, type TestBrowser } from './browser'
-import { startLiveServer, type LiveServer } from './live-server'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -70,10 +70,6 @@ describe('every screen', () => {
     }
     for (const row of rows) if (row.technique === 'leg-slab') pathOf.set(row.stage, `/case/${row.caseId}/${row.stage}`)
     pathOf.set('record', pathOf.get('apply')?.replace(/apply$/, 'record') ?? '/nowhere')
-  })
-  after(async () => {
-    await browser.close()
-    await server.stop()
   })
 
   for (const theme of ['light', 'dark'] as const) {

@@ -1,9 +1,9 @@
 import { expect } from 'chai'
 import { techniqueIds } from '../core/example-cases'
-import { signIn, startBrowser, type TestBrowser } from './browser'
-import { startLiveServer, type LiveServer } from './live-server'
-import { finishStep, shownStep } from './run-steps'
-import { quietRound, seedCase, sendRound, startRun } from './seed-case'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { finishStep, shownStep } from '../harness/run-steps'
+import { quietRound, seedCase, sendRound, startRun } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -14,10 +14,6 @@ describe('the run of every technique in the browser', () => {
     browser = await startBrowser(server.address)
     await browser.setViewport(1280, 800)
     await signIn(browser, 'isolde', server.password)
-  })
-  after(async () => {
-    await browser.close()
-    await server.stop()
   })
 
   for (const technique of techniqueIds) {

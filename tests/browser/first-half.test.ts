@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Key } from 'selenium-webdriver'
 import sharp from 'sharp'
-import { signIn, startBrowser, type TestBrowser } from './browser'
-import { startLiveServer, type LiveServer } from './live-server'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -20,11 +20,7 @@ describe('the first half of the path in the browser', () => {
     await browser.setViewport(1280, 800)
     await signIn(browser, 'isolde', server.password)
   })
-  after(async () => {
-    await browser.close()
-    await server.stop()
-    rmSync(folder, { recursive: true, force: true })
-  })
+  after(() => rmSync(folder, { recursive: true, force: true }))
 
   async function tap(role: string, name: string | RegExp): Promise<void> {
     actions++

@@ -1,10 +1,10 @@
 import { expect } from 'chai'
 import { Key, type WebElement } from 'selenium-webdriver'
 import type { CaseRecord } from '#contract/records/case'
-import { signIn, startBrowser, type TestBrowser } from './browser'
-import { startLiveServer, type LiveServer } from './live-server'
-import { finishStep, shownStep, walkTo } from './run-steps'
-import { quietRound, seedCase, sendFromPage, sendRound, startRun, type SeededCase } from './seed-case'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { finishStep, shownStep, walkTo } from '../harness/run-steps'
+import { quietRound, seedCase, sendFromPage, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -31,7 +31,6 @@ describe('at the bedside', () => {
   before(async () => {
     server = await startLiveServer()
   })
-  after(() => server.stop())
 
   describe('a run without free hands', () => {
     let seeded: SeededCase
@@ -43,9 +42,6 @@ describe('at the bedside', () => {
       seeded = await seedCase(browser, 'leg-slab')
       await sendRound(browser, seeded, quietRound('leg-slab'), true)
       await startRun(browser, seeded)
-    })
-    after(async () => {
-      await browser.close()
     })
 
     const stepNumber = async (): Promise<number> => Number(/^Step (\d+)/.exec(await shownStep(browser))?.[1])
@@ -220,9 +216,6 @@ describe('at the bedside', () => {
       await sendRound(browser, seeded, quietRound('leg-slab'), true)
       await startRun(browser, seeded)
       await browser.driver.sendAndGetDevToolsCommand('Network.enable', {})
-    })
-    after(async () => {
-      await browser.close()
     })
 
     const network = (offline: boolean): Promise<unknown> =>

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from './browser'
-import { startLiveServer, type LiveServer } from './live-server'
-import { seedCase, sendRound, startRun, quietRound, type SeededCase } from './seed-case'
-import { finishStep } from './run-steps'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { seedCase, sendRound, startRun, quietRound, type SeededCase } from '../harness/seed-case'
+import { finishStep } from '../harness/run-steps'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -36,10 +36,6 @@ describe('the line to the server in the browser', () => {
     seeded = await seedCase(browser, 'leg-slab')
     await browser.open(`/case/${seeded.caseId}/size-up`)
     await browser.find('heading', 'Size up')
-  })
-  after(async () => {
-    await browser.close()
-    await server.stop()
   })
   afterEach(clear)
 

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import { signIn, startBrowser, type TestBrowser } from './browser'
-import { startLiveServer, type LiveServer } from './live-server'
-import { seedCase, type SeededCase } from './seed-case'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { seedCase, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -18,10 +18,6 @@ describe('make ready in the browser', () => {
     await browser.open(`/case/${seeded.caseId}/choose`)
     await browser.click('button', 'Accept the plan')
     await browser.find('heading', 'Make ready')
-  })
-  after(async () => {
-    await browser.close()
-    await server.stop()
   })
 
   it('lays out by where things are fetched from, and keeps what was ticked', async () => {

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from './browser'
-import { startLiveServer, type LiveServer, type Standin } from './live-server'
-import { finishStep, shownStep, walkTo } from './run-steps'
-import { quietRound, seedCase, sendRound, startRun, type SeededCase } from './seed-case'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer, type Standin } from '../harness/live-server'
+import { finishStep, shownStep, walkTo } from '../harness/run-steps'
+import { quietRound, seedCase, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -13,10 +13,6 @@ describe('whole runs in the browser', () => {
     browser = await startBrowser(server.address)
     await browser.setViewport(1280, 800)
     await signIn(browser, 'isolde', server.password)
-  })
-  after(async () => {
-    await browser.close()
-    await server.stop()
   })
 
   const set = (device: Standin, settings: object): Promise<Response> =>

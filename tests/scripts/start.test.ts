@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { freePort } from '../browser/live-server'
+import { freePort } from '../harness/live-server'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 

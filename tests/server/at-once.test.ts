@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { BoardRow } from '#contract/views/board'
 import { bothLegs } from '../../src/server/demo/findings'
 import { inTransaction } from '../../src/server/db/in-transaction'
-import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from './server-harness'
+import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../harness/server-harness'
 
 /** Many people at the same moment: nobody gets an error, nothing is lost, no Board line is derived from what was read too early. */
 describe('at the same moment', () => {

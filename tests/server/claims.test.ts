@@ -6,7 +6,7 @@ import type { EventInput } from '#contract/event'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { bothLegs } from '../../src/server/demo/findings'
 import { goodBodies } from '../contract/good-events'
-import { openCase, reading, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
+import { openCase, reading, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../harness/server-harness'
 
 /** What an event says of time, ids, others' work and what it names is held against what the server knows. */
 describe('what an event may claim', () => {

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { isSamePlan } from '../../src/server/services/same-plan'
 import { ankleCase, planFile } from '../core/leg-slab-cases'
 import { bothLegs } from '../../src/server/demo/findings'
-import { startHarness, type Client, type Harness } from './server-harness'
+import { startHarness, type Client, type Harness } from '../harness/server-harness'
 
 describe('planning and judging over the API', () => {
   let harness: Harness

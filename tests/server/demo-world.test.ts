@@ -3,7 +3,7 @@ import { techniques } from '#core/techniques/registry'
 import type { BoardRow } from '#contract/views/board'
 import { loadDemoWorld } from '../../src/server/demo/load-demo-world'
 import { demoStaff } from '../../src/server/demo/staff'
-import { startHarness, type Harness } from './server-harness'
+import { startHarness, type Harness } from '../harness/server-harness'
 
 describe('the demo world', () => {
   let harness: Harness

@@ -12,7 +12,7 @@ import { defineModels } from '../../src/server/db/models'
 import { chainHash, createEventRepository } from '../../src/server/repositories/events'
 import { bothLegs } from '../../src/server/demo/findings'
 import { goodBodies } from '../contract/good-events'
-import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from './server-harness'
+import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../harness/server-harness'
 
 interface CaseBody {
   record: CaseRecord

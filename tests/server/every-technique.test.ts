@@ -3,7 +3,7 @@ import { exampleOf, techniqueIds } from '../core/example-cases'
 import { planFile } from '../core/leg-slab-cases'
 import { isSamePlan } from '../../src/server/services/same-plan'
 import type { Plan } from '#core/model/plan'
-import { startHarness, type Client, type Harness } from './server-harness'
+import { startHarness, type Client, type Harness } from '../harness/server-harness'
 
 describe('every technique over the API', () => {
   let harness: Harness

@@ -4,7 +4,7 @@ import { eventKinds, type EventKindId } from '#contract/events/index'
 import { paperKinds } from '#contract/api/papers'
 import { exampleRunId as runId } from '#contract/events/example-ids'
 import { goodBodies, hostileValues, pathsIn, withValue } from '../contract/good-events'
-import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
+import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../harness/server-harness'
 
 /** Whatever is sent is taken or refused in words; and what was taken can still be read, planned and printed. */
 describe('nonsense over the API', () => {

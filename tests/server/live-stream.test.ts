@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { openCase, request, startHarness, type Client, type Harness } from './server-harness'
+import { openCase, request, startHarness, type Client, type Harness } from '../harness/server-harness'
 
 /** One open stream of hints, read as it comes. */
 interface Listener {

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { CaseRecord } from '#contract/records/case'
 import { unknownInjury } from '#contract/records/episode'
 import { techniques } from '#core/techniques/registry'
-import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
+import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../harness/server-harness'
 
 describe('technique, orders and device of a case', () => {
   let harness: Harness

@@ -4,8 +4,8 @@ import type { Plan } from '#core/model/plan'
 import { readCase } from '#core/files/read-case'
 import { sheets, type SheetId } from '#contract/api/papers'
 import { exampleOf } from '../core/example-cases'
-import { readPdf, type ReadPage } from './read-pdf'
-import { openCase, request, startHarness, type Client, type Harness, type OpenedCase } from './server-harness'
+import { readPdf, type ReadPage } from '../harness/read-pdf'
+import { openCase, request, startHarness, type Client, type Harness, type OpenedCase } from '../harness/server-harness'
 
 const toleranceMm = 0.5
 

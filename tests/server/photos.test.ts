@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import sharp from 'sharp'
 import type { PhotoInfo } from '#contract/api/photo'
-import { openCase, request, startHarness, type Client, type Harness } from './server-harness'
+import { openCase, request, startHarness, type Client, type Harness } from '../harness/server-harness'
 
 describe('photos of a case', () => {
   let harness: Harness

@@ -12,7 +12,7 @@ import { createStockRepository } from '../../src/server/repositories/stock'
 import { genesis } from '../../src/server/repositories/streams'
 import { syncCatalogue } from '../../src/server/services/sync-catalogue'
 import { goodBodies } from '../contract/good-events'
-import { openCase, reading, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
+import { openCase, reading, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../harness/server-harness'
 
 const header = 'item_code,lot,expires_on,count'
 

@@ -5,7 +5,7 @@ import type { EventKindId } from '#contract/events/index'
 import type { RunRecord } from '#contract/records/run'
 import { exampleRunId as runId } from '#contract/events/example-ids'
 import { goodBodies as good } from '../contract/good-events'
-import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from './server-harness'
+import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../harness/server-harness'
 
 const kindsOfARun = [
   'step',

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { hashPassword, verifyPassword } from '../../src/server/services/password'
-import { password, request, startHarness, type Harness } from './server-harness'
+import { password, request, startHarness, type Harness } from '../harness/server-harness'
 
 const json = { 'content-type': 'application/json' }
 

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { availableOf, planStock, type StockAnswer, type StockLine, type StockMovement } from '#contract/records/store'
 import { createStockRepository } from '../../src/server/repositories/stock'
 import { syncCatalogue } from '../../src/server/services/sync-catalogue'
-import { openCase, startHarness, type Answer, type Client, type Harness } from './server-harness'
+import { openCase, startHarness, type Answer, type Client, type Harness } from '../harness/server-harness'
 
 const header = 'item_code,lot,expires_on,count'
 const item = 'plaster-slab/15'

@@ -3,7 +3,7 @@ import { pino } from 'pino'
 import { planFile } from '../core/leg-slab-cases'
 import { exampleOf } from '../core/example-cases'
 import { createWorkerPool, type WorkerPool } from '../../src/server/workers/pool'
-import { openCase, reading, startHarness, workerFile, type Client, type Harness } from './server-harness'
+import { openCase, reading, startHarness, workerFile, type Client, type Harness } from '../harness/server-harness'
 
 describe('planning in threads', () => {
   let pool: WorkerPool

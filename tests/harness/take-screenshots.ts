@@ -1,3 +1,4 @@
+import { closeShared } from './shared'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { BoardRow } from '#contract/views/board'
@@ -113,8 +114,7 @@ try {
     await save(shot.name)
   }
 } finally {
-  await browser.close()
-  await server.stop()
+  await closeShared()
 }
 
 async function save(name: string): Promise<void> {

@@ -1,10 +1,13 @@
 import { Browser, Builder, By, until, type WebElement } from 'selenium-webdriver'
 import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
+import { once } from 'node:events'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { WebSocket } from 'ws'
+import { closeLater } from './shared'
 
-/** A headless Chromium with a profile of its own, found by role and label as a screen reader would. */
+/** A headless Chromium, its elements found by role and label as a screen reader would. */
 export interface TestBrowser {
   readonly driver: Driver
   open(path: string): Promise<void>
@@ -20,7 +23,8 @@ export interface TestBrowser {
   press(...keys: string[]): Promise<void>
   setViewport(width: number, height: number): Promise<void>
   text(): Promise<string>
-  close(): Promise<void>
+  /** Another tab of the same session, and in front; returns its handle. */
+  openTab(): Promise<string>
 }
 
 interface AxNode {
@@ -29,8 +33,16 @@ interface AxNode {
   readonly ignored?: boolean
 }
 
-/** Starts a browser on the application at `address`. */
-export async function startBrowser(address: string): Promise<TestBrowser> {
+interface SharedBrowser {
+  readonly driver: Driver
+  /** A command to the browser itself, not to one of its pages. */
+  readonly command: (method: string, parameters: object) => Promise<Record<string, string>>
+}
+
+let running: SharedBrowser | null = null
+
+/** The one Chromium of this worker. */
+async function startChromium(): Promise<SharedBrowser> {
   const profile = mkdtempSync(join(tmpdir(), 'wren-browser-'))
   const options = new Options()
   options.setChromeBinaryPath('/usr/bin/chromium')
@@ -53,6 +65,52 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
     .setChromeOptions(options)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
     .build()) as Driver
+  const { debuggerAddress } = (await driver.getCapabilities()).get('goog:chromeOptions') as { debuggerAddress: string }
+  const version = (await (await fetch(`http://${debuggerAddress}/json/version`)).json()) as { webSocketDebuggerUrl: string }
+  const socket = new WebSocket(version.webSocketDebuggerUrl)
+  await once(socket, 'open')
+  let asked = 0
+  closeLater(async () => {
+    running = null
+    context = undefined
+    socket.close()
+    await driver.quit()
+    rmSync(profile, { recursive: true, force: true })
+  })
+  return {
+    driver,
+    command: (method, params) =>
+      new Promise((resolve, reject) => {
+        const id = ++asked
+        const hear = (data: WebSocket.RawData): void => {
+          const answer = JSON.parse(String(data)) as { id?: number; result?: Record<string, string>; error?: { message: string } }
+          if (answer.id !== id) return
+          socket.off('message', hear)
+          if (answer.result) resolve(answer.result)
+          else reject(new Error(`${method}: ${answer.error?.message ?? 'no answer'}`))
+        }
+        socket.on('message', hear)
+        socket.send(JSON.stringify({ id, method, params }))
+      }),
+  }
+}
+
+let context: string | undefined
+
+/** A window of its own on the application at `address`: what an earlier one stored or was set to is gone. */
+export async function startBrowser(address: string): Promise<TestBrowser> {
+  running ??= await startChromium()
+  const { driver, command } = running
+  const before = context
+  context = (await command('Target.createBrowserContext', {}))['browserContextId']
+  const openTab = async (): Promise<string> => {
+    const made = await command('Target.createTarget', { url: 'about:blank', browserContextId: context })
+    const tab = made['targetId'] ?? ''
+    await driver.switchTo().window(tab)
+    return tab
+  }
+  await openTab()
+  if (before !== undefined) await command('Target.disposeBrowserContext', { browserContextId: before })
   let handles = 0
 
   const devtools = async (command: string, parameters: object = {}): Promise<unknown> =>
@@ -125,10 +183,7 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
     setViewport: async (width, height) => {
       await devtools('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
     },
-    async close() {
-      await driver.quit()
-      rmSync(profile, { recursive: true, force: true })
-    },
+    openTab,
   }
 }
 

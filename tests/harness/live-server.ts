@@ -1,29 +1,43 @@
 import { fork, type ChildProcess } from 'node:child_process'
 import { createServer, type AddressInfo } from 'node:net'
 import { fileURLToPath } from 'node:url'
+import { copyWorld } from './copy-world'
+import { closeLater } from './shared'
 
 const standins = ['tape', 'goniometer', 'scale'] as const
 export type Standin = (typeof standins)[number]
 
-/** The built server on the test database with a fresh demo world. */
+/** The built server, as npm start runs it, with its simulated devices. */
 export interface LiveServer {
   readonly address: string
   readonly password: string
   /** Where each simulated device is set. */
   readonly panels: Readonly<Record<Standin, string>>
-  stop(): Promise<void>
 }
 
-/** Starts the built server as npm start does; `demo` as WREN_DEMO takes it. */
-export async function startLiveServer(demo: 'fresh' | 'when-empty' = 'fresh', fixedPort?: number): Promise<LiveServer> {
+let running: LiveServer | null = null
+
+/** The one live server of this worker, on a fresh demo world: a copy of the one that was made once, where there is one. */
+export async function startLiveServer(): Promise<LiveServer> {
   const url = process.env['TEST_DATABASE_URL']
   if (!url) throw new Error('TEST_DATABASE_URL is not set: run the suite through npm test')
-  const port = fixedPort ?? (await freePort())
+  const world = process.env['TEST_WORLD']
+  if (world) await copyWorld(url, world)
+  return (running ??= await start(url, world ? 'when-empty' : 'fresh'))
+}
+
+async function start(url: string, demo: 'fresh' | 'when-empty'): Promise<LiveServer> {
+  const port = await freePort()
   const devices = await Promise.all(standins.map((name) => startStandin(name, port)))
   const ports = Object.fromEntries(devices.map((one) => [`WREN_${one.name.toUpperCase()}`, String(one.port)]))
   const main = fileURLToPath(new URL('../../dist/server/main.js', import.meta.url))
   const child: ChildProcess = fork(main, {
     env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), WREN_DEMO: demo, ...ports },
+  })
+  closeLater(async () => {
+    running = null
+    await end(child)
+    await Promise.all(devices.map((one) => end(one.child)))
   })
   const ready = await new Promise<{ address: string; password: string }>((resolve, reject) => {
     child.once('message', (message) => resolve(message as { address: string; password: string }))
@@ -32,10 +46,6 @@ export async function startLiveServer(demo: 'fresh' | 'when-empty' = 'fresh', fi
   return {
     ...ready,
     panels: Object.fromEntries(devices.map((one) => [one.name, `http://127.0.0.1:${one.port}`])) as Record<Standin, string>,
-    stop: async () => {
-      await end(child)
-      await Promise.all(devices.map((one) => end(one.child)))
-    },
   }
 }
 

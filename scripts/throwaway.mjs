@@ -1,0 +1,48 @@
+// What tests, bench and screenshots start from: everything installed and built, and a database that is gone afterwards.
+import { spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { needDebian, needNode, needPackages, PlainError } from './needs.mjs'
+
+/**
+ * Gives `work` a built application and a database of its own, and clears up after it.
+ * @param rooms what has to be built
+ * @param work is given the root folder, a scratch folder and the database
+ * @returns what `work` returns; null when it could not be begun, which is then said
+ */
+export async function withThrowaway(rooms, work) {
+  needNode()
+  const scratch = mkdtempSync(join(tmpdir(), 'wren-'))
+  let database = null
+  try {
+    needPackages(console.log)
+    needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], console.log, '')
+    needDebian('chromium', ['chromium', 'chromium-driver'], console.log, '')
+    needDebian('chromedriver', ['chromium-driver'], console.log, '')
+    const { build, root } = await import('./build.mjs')
+    const { startDatabase } = await import('./database.mjs')
+    for (const room of rooms) build(room, console.log)
+    database = await startDatabase(join(scratch, 'data'), console.log, { isThrowaway: true })
+    return await work({ root, scratch, database })
+  } catch (error) {
+    console.error(error instanceof PlainError ? error.message : error)
+    return null
+  } finally {
+    await database?.stop()
+    rmSync(scratch, { recursive: true, force: true })
+  }
+}
+
+/** Runs a TypeScript program of the tests on a throwaway database, and ends with its exit code. */
+export async function runOnThrowaway(rooms, program) {
+  const code = await withThrowaway(rooms, ({ root, database }) => {
+    const run = spawn(process.execPath, ['--import', 'tsx', join(root, program)], {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...process.env, TEST_DATABASE_URL: database.url },
+    })
+    return new Promise((resolve) => run.on('exit', resolve))
+  })
+  process.exit(code ?? 1)
+}

@@ -1,0 +1,32 @@
+// One worker of npm test: takes test files from its parent one by one, runs each, and says what came of it.
+import Mocha from 'mocha'
+import { closeShared } from './shared'
+
+interface Job {
+  readonly file: string
+  readonly timeoutMs: number
+}
+
+/** Runs one file; what was printed goes out before the counts. */
+async function run({ file, timeoutMs }: Job): Promise<{ passed: number; failed: number }> {
+  const mocha = new Mocha({ timeout: timeoutMs, reporter: 'spec', color: false })
+  mocha.addFile(file)
+  try {
+    await mocha.loadFilesAsync()
+  } catch (error) {
+    console.error(error)
+    return { passed: 0, failed: 1 }
+  }
+  return new Promise((resolve) => {
+    const runner = mocha.run(() =>
+      resolve({ passed: runner.stats?.passes ?? 0, failed: (runner.stats?.failures ?? 0) || (runner.total ? 0 : 1) }),
+    )
+  })
+}
+
+process.on('message', (job: Job | null) => {
+  if (job === null) return void closeShared().finally(() => process.exit(0))
+  void run(job).then((counts) => process.send?.({ file: job.file, ...counts }))
+})
+process.on('disconnect', () => process.exit(1))
+process.send?.({ ready: true })
