@@ -21,6 +21,8 @@ import type { BoardMender } from '../../src/server/services/mend-board'
 import { createWorkerPool, type WorkerPool } from '../../src/server/workers/pool'
 
 export const password = 'a test password'
+/** Tests sign in hundreds of times: what a hash costs in earnest is tested once. */
+const cheapHash = { N: 2 ** 8, r: 8, p: 1 }
 /** The worker as npm test built it. */
 export const workerFile = new URL('../../dist/server/worker.js', import.meta.url)
 
@@ -107,7 +109,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
     },
     async signIn(name, roles) {
       const id = uuidv7()
-      await addPerson({ db, people, events, clock }, { id, name, signIn: name, password, roles })
+      await addPerson({ db, people, events, clock }, { id, name, signIn: name, password, roles }, cheapHash)
       return openClient(address, id, name)
     },
     async stop() {

@@ -5,17 +5,21 @@ import type { Role } from '#contract/rights'
 import type { Clock } from '../ground/clock'
 import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
-import { hashPassword } from './password'
+import { hashPassword, type HashCost } from './password'
 
 const genesis = '0'.repeat(64)
 
-/** Adds a person who can sign in, as the first event of their own stream. The password is never in the event. */
+/**
+ * Adds a person who can sign in, as the first event of their own stream. The password is never in the event.
+ * @param cost of its hash, where it is not the usual one
+ */
 export async function addPerson(
   deps: { db: Sequelize; people: PeopleRepository; events: EventRepository; clock: Clock },
   person: { id: string; name: string; signIn: string; password: string; roles: readonly Role[] },
+  cost?: HashCost,
 ): Promise<void> {
   const { id, name, signIn, roles, password } = person
-  const passwordHash = await hashPassword(password)
+  const passwordHash = await hashPassword(password, cost)
   const now = new Date(deps.clock()).toISOString()
   const event: StoredEvent = {
     id: uuidv7(),

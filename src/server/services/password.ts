@@ -1,26 +1,36 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
 
-const cost = { N: 2 ** 15, r: 8, p: 1, maxmem: 64 * 1024 * 1024 }
+/** What a hash costs: memory and time grow with N. */
+export interface HashCost {
+  readonly N: number
+  readonly r: number
+  readonly p: number
+}
+
+const usualCost: HashCost = { N: 2 ** 15, r: 8, p: 1 }
+const mostMemory = 64 * 1024 * 1024
 const keyLength = 32
 
 /** A memory-hard hash of a password (scrypt, 32 MiB), with its own salt and cost written into it. */
-export async function hashPassword(password: string): Promise<string> {
+export async function hashPassword(password: string, cost = usualCost): Promise<string> {
   const salt = randomBytes(16)
-  const key = await derive(password, salt)
+  const key = await derive(password, salt, cost)
   return `scrypt$${cost.N}$${cost.r}$${cost.p}$${salt.toString('base64')}$${key.toString('base64')}`
 }
 
-/** Whether a password is the one that was hashed; takes the same time either way. */
+/** Whether a password is the one that was hashed, at the cost of that hash; takes the same time either way. */
 export async function verifyPassword(password: string, stored: string): Promise<boolean> {
-  const [scheme, , , , salt, key] = stored.split('$')
+  const [scheme, N, r, p, salt, key] = stored.split('$')
   if (scheme !== 'scrypt' || !salt || !key) return false
   const expected = Buffer.from(key, 'base64')
-  const actual = await derive(password, Buffer.from(salt, 'base64'))
+  const actual = await derive(password, Buffer.from(salt, 'base64'), { N: Number(N), r: Number(r), p: Number(p) })
   return expected.length === actual.length && timingSafeEqual(expected, actual)
 }
 
-function derive(password: string, salt: Buffer): Promise<Buffer> {
+function derive(password: string, salt: Buffer, cost: HashCost): Promise<Buffer> {
   return new Promise((resolve, reject) => {
-    scrypt(password.normalize('NFKC'), salt, keyLength, cost, (error, key) => (error ? reject(error) : resolve(key)))
+    scrypt(password.normalize('NFKC'), salt, keyLength, { ...cost, maxmem: mostMemory }, (error, key) =>
+      error ? reject(error) : resolve(key),
+    )
   })
 }
