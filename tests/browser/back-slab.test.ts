@@ -1,6 +1,8 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { bounceIsOver, draftsAreKept } from '../harness/waits'
+import { seedCase, type SeededCase } from '../harness/seed-case'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 
 let server: LiveServer
@@ -60,7 +62,7 @@ async function heightAndWeight(): Promise<void> {
 
 /** A press of the pedal or of a key that stands for it; presses closer together than this count as one. */
 async function pedal(key: string): Promise<void> {
-  await browser.driver.sleep(400)
+  await bounceIsOver(browser)
   await browser.press(key)
 }
 
@@ -270,11 +272,13 @@ describe('a back slab in the browser', () => {
     })
   })
 
+  /** A case on the injured left ankle, ready to measure. */
+  const unreadCase = (): Promise<SeededCase> => seedCase(browser, 'leg-slab', { isUnread: true })
+
   describe('bad input', () => {
     it('says what is wrong with a reading and loses nothing', async () => {
-      await startCase()
-      await heightAndWeight()
-      await browser.click('link', 'Measure')
+      const { caseId } = await unreadCase()
+      await browser.open(`/case/${caseId}/measure`)
       const input = await browser.find('textbox', /^Reading,/)
       for (const [typed, message] of [
         ['abc', 'has no name or no figure'],
@@ -315,8 +319,7 @@ describe('a back slab in the browser', () => {
       await browser.click('button', /^Below-knee girth/)
       await browser.find('heading', 'Below-knee girth')
       await browser.type('textbox', /^Reading,/, '33.3')
-      // A draft is written at once, but not before the next turn of the browser's own store.
-      await browser.driver.sleep(400)
+      await draftsAreKept(browser)
       await browser.driver.navigate().refresh()
       await browser.click('button', /^Below-knee girth/)
       await browser.driver.wait(async () => (await (await browser.find('textbox', /^Reading,/)).getAttribute('value')) === '33.3', 8_000)
@@ -341,15 +344,16 @@ describe('a back slab in the browser', () => {
     })
 
     it('stops on a pulse that the baseline could not find', async () => {
-      await startCase()
+      const { caseId } = await unreadCase()
+      await browser.open(`/case/${caseId}/size-up`)
       await browser.click('button', 'Record it now')
       await fillRound(/Baseline round/, 'Keep the baseline', [['Pulse, left', 'absent']])
       await browser.waitForText('Call the senior first')
     })
 
     it('shows both sides when somebody else changed the case meanwhile', async () => {
-      const caseId = await startCase()
-      await browser.driver.get(`${server.address}/case/${caseId}/choose`)
+      const { caseId } = await unreadCase()
+      await browser.open(`/case/${caseId}/choose`)
       await browser.find('combobox', 'Toe end')
       await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
       const status = await browser.driver.executeAsyncScript(
@@ -381,10 +385,9 @@ describe('a back slab in the browser', () => {
     })
 
     it('sends what was refused where it belongs, also when another case is open by then', async () => {
-      const caseId = await startCase()
-      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
-      const other = await startCase()
-      expect(other).not.to.equal(caseId)
+      const [{ caseId }, { caseId: other }] = [await unreadCase(), await unreadCase()]
+      await browser.open(`/case/${other}/size-up`)
+      await browser.find('heading', 'Size up')
       await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
       const versionOf = (id: string): Promise<number> =>
         browser.driver.executeAsyncScript(
@@ -427,8 +430,9 @@ describe('a back slab in the browser', () => {
 
   describe('without a connection', () => {
     it('keeps a reading on the device, says so, and sends it when the server is back', async () => {
-      const caseId = await startCase()
-      await browser.click('link', 'Measure')
+      const { caseId } = await unreadCase()
+      await browser.open(`/case/${caseId}/measure`)
+      await browser.find('textbox', /^Reading,/)
       await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
       const network = (offline: boolean) =>
         browser.driver.sendAndGetDevToolsCommand('Network.emulateNetworkConditions', {

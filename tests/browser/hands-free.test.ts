@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { Key, type WebElement } from 'selenium-webdriver'
 import type { CaseRecord } from '#contract/records/case'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { bounceIsOver } from '../harness/waits'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { finishStep, shownStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendFromPage, sendRound, startRun, type SeededCase } from '../harness/seed-case'
@@ -58,7 +59,7 @@ describe('at the bedside', () => {
       const stream = { type: 'case', id: seeded.caseId } as const
       await sendFromPage(browser, stream, 'timer', { runId, timerId: label, label, minutes, kind: 'limit' })
     }
-    const settle = (): Promise<void> => browser.driver.sleep(400)
+    const settle = (): Promise<void> => bounceIsOver(browser)
     const key = (type: 'keyDown' | 'keyUp', isRepeat = false): Promise<unknown> =>
       browser.driver.sendAndGetDevToolsCommand('Input.dispatchKeyEvent', {
         type,
@@ -150,10 +151,14 @@ describe('at the bedside', () => {
       await browser.find('timer', 'Board limit')
       await browser.find('button', 'Heard: Board limit')
       await browser.driver.wait(async () => (await asked()).shaken > before.shaken, 8_000)
-      await browser.driver.sleep(1_500)
+      // When a second one has sounded, the first has had all the time to do it twice.
+      await startLimit('Second limit', 0.03)
+      await browser.find('button', 'Heard: Second limit')
+      await browser.driver.wait(async () => (await asked()).shaken > before.shaken + 1, 8_000)
       const after = await asked()
-      expect(after.shaken - before.shaken, 'shaken').to.equal(1)
-      expect(after.tones - before.tones, 'tones of one alarm').to.equal(3)
+      expect(after.shaken - before.shaken, 'shaken').to.equal(2)
+      expect(after.tones - before.tones, 'tones of two alarms').to.equal(6)
+      await browser.click('button', 'Heard: Second limit')
       await browser.click('button', 'Heard: Board limit')
       await browser.driver.wait(async () => (await browser.query('timer', 'Board limit')) === null, 8_000)
     })
@@ -164,8 +169,12 @@ describe('at the bedside', () => {
       const before = await asked()
       await startLimit('Quiet limit', 0.04)
       await browser.find('button', 'Heard: Quiet limit')
-      await browser.driver.sleep(800)
-      expect((await asked()).tones).to.equal(before.tones)
+      await browser.click('button', 'Sound is off: turn it on')
+      await startLimit('Loud limit', 0.03)
+      await browser.find('button', 'Heard: Loud limit')
+      await browser.driver.wait(async () => (await asked()).tones > before.tones, 8_000)
+      expect((await asked()).tones - before.tones, 'tones of the loud one alone').to.equal(3)
+      await browser.click('button', 'Heard: Loud limit')
       await browser.click('button', 'Heard: Quiet limit')
     })
 
@@ -199,10 +208,9 @@ describe('at the bedside', () => {
       const other = await seedCase(browser, 'walker-boot')
       await browser.open(`/case/${other.caseId}/choose`)
       await browser.find('button', 'Accept the plan')
-      await browser.driver.sleep(500)
-      const timers = await browser.query('region', 'Running timers')
-      const { awake } = await asked()
-      expect(awake).to.equal(timers === null ? 0 : 1)
+      const isAsItShould = async (): Promise<boolean> =>
+        (await asked()).awake === ((await browser.query('region', 'Running timers')) === null ? 0 : 1)
+      await browser.driver.wait(isAsItShould, 8_000, 'awake without need')
     })
   })
 

@@ -49,11 +49,11 @@ export async function sendFromPage(
   if (answer.status !== 200) throw new Error(`${kind}: ${answer.status} ${answer.text}`)
 }
 
-/** Opens a case with the published example's patient, injury, options and readings. */
+/** Opens a case with the published example's patient, injury, options and, unless it is to be unread, readings. */
 export async function seedCase(
   browser: TestBrowser,
   technique: string,
-  changes: { orders?: object; options?: object } = {},
+  changes: { orders?: object; options?: object; isUnread?: boolean } = {},
 ): Promise<SeededCase> {
   const file = exampleOf(technique)
   const seeded = { caseId: uuidv7(), episodeId: uuidv7(), injuryId: uuidv7() }
@@ -92,7 +92,7 @@ export async function seedCase(
   const orders = { ...(file['orders'] as object | undefined), ...changes.orders }
   if (Object.keys(orders).length > 0) await sendFromPage(browser, onCase, 'orders', { orders }, version++)
   if (file['device']) await sendFromPage(browser, onCase, 'device', { device: file['device'] }, version++)
-  for (const reading of readCase(file).clinicalCase?.measurements ?? []) {
+  for (const reading of changes.isUnread ? [] : (readCase(file).clinicalCase?.measurements ?? [])) {
     // A week has no unit in a case file; on the wire every figure has one.
     const unit = typeof reading.value === 'number' ? { unit: 'cm' } : {}
     await sendFromPage(browser, onCase, 'reading', { tool: 'tape', typed: '', posture: '', ...unit, ...reading })

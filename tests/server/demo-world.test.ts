@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { techniques } from '#core/techniques/registry'
 import type { BoardRow } from '#contract/views/board'
-import { loadDemoWorld } from '../../src/server/demo/load-demo-world'
+import { copyWorld } from '../harness/copy-world'
 import { demoStaff } from '../../src/server/demo/staff'
 import { startHarness, type Harness } from '../harness/server-harness'
 
@@ -10,7 +10,10 @@ describe('the demo world', () => {
   before(async function () {
     this.timeout(90_000)
     harness = await startHarness()
-    await loadDemoWorld({ db: harness.db, pool: harness.pool, now: harness.now })
+    const [url, world] = [process.env['TEST_DATABASE_URL'], process.env['TEST_WORLD']]
+    if (!url || !world) throw new Error('There is no demo world: run the suite through npm test')
+    await copyWorld(url, world)
+    harness.now = Date.now()
   })
   after(() => harness.stop())
 
