@@ -73,8 +73,10 @@ async function startChromium(): Promise<SharedBrowser> {
   closeLater(async () => {
     running = null
     context = undefined
-    socket.close()
-    await driver.quit()
+    // Ending the session leaves a browser with windows of its own contexts running.
+    socket.send(JSON.stringify({ id: ++asked, method: 'Browser.close' }))
+    await once(socket, 'close')
+    await driver.quit().catch(() => undefined)
     rmSync(profile, { recursive: true, force: true })
   })
   return {
@@ -151,7 +153,7 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
     }
     throw last
   }
-  const text = async (): Promise<string> => driver.findElement(By.css('body')).getText()
+  const text = async (): Promise<string> => driver.executeScript('return document.body.innerText')
 
   return {
     driver,
