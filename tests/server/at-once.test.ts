@@ -1,3 +1,4 @@
+import { isLong } from '../harness/long'
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
 import type { BoardRow } from '#contract/views/board'
@@ -22,10 +23,12 @@ describe('at the same moment', () => {
   const openStay = () =>
     client.send({ type: 'episode', id: uuidv7() }, 'episode-opened', { patientId: uuidv7(), place: 'Bay 1', zone: 'Etc/UTC' })
 
-  it('twenty cases are opened thirteen times over without one error', async function () {
+  const times = isLong ? 13 : 4
+
+  it('twenty cases are opened over and over without one error', async function () {
     this.timeout(60_000)
     const statuses: number[] = []
-    for (let time = 0; time < 13; time++) {
+    for (let time = 0; time < times; time++) {
       const stays = await Promise.all(Array.from({ length: 20 }, openStay))
       statuses.push(...stays.map((one) => one.status))
       const opened = await Promise.all(
@@ -42,7 +45,7 @@ describe('at the same moment', () => {
       statuses.push(...opened.map((one) => one.status))
     }
     expect(statuses.filter((one) => one !== 200)).to.deep.equal([])
-    expect(statuses).to.have.length(13 * 40)
+    expect(statuses).to.have.length(times * 40)
   })
 
   it('a round that meets the application keeps the next round on the Board, every time', async function () {

@@ -14,15 +14,15 @@ export interface WorkerPool {
 }
 
 const threads = 2
-const mostMemoryMb = 256
 /** More than this waiting means that something is wrong with what is asked, not with how fast it is answered. */
 const mostWaiting = 200
 
 /**
  * A pool of worker threads, started on first need.
  * @param workerFile the built worker
+ * @param mostMemoryMb of each thread's heap
  */
-export function createWorkerPool(workerFile: URL): WorkerPool {
+export function createWorkerPool(workerFile: URL, mostMemoryMb = 256): WorkerPool {
   const pool = new Piscina({
     filename: fileURLToPath(workerFile),
     minThreads: 0,
