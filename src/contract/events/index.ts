@@ -33,6 +33,7 @@ import { settings } from './settings'
 import { setup } from './setup'
 import { step } from './step'
 import { stockCounted } from './stock-counted'
+import { stockImported } from './stock-imported'
 import { stockReceived } from './stock-received'
 import { stockReleased } from './stock-released'
 import { stockReserved } from './stock-reserved'
@@ -86,6 +87,7 @@ export const eventKinds = {
   removed,
   'place-opened': placeOpened,
   'stock-counted': stockCounted,
+  'stock-imported': stockImported,
   'stock-received': stockReceived,
   'stock-taken': stockTaken,
   'stock-reserved': stockReserved,

@@ -22,8 +22,8 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
   readonly stream: Stream
   /** Additive events never conflict; replacing ones name the version they were based on. */
   readonly nature: 'opening' | 'additive' | 'replacing'
-  /** Who may write it. */
-  readonly right: Right | 'self'
+  /** Who may write it: a right, the person whose stream it is, or the server alone. */
+  readonly right: Right | 'self' | 'server'
   /** What the core thinks of the case may change with it, and is said in the answer. */
   readonly bearsOnPlan?: true
   /** From version 1 to 2 first; a kind without any stands at version 1. */

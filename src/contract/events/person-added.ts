@@ -9,6 +9,6 @@ export interface PersonAddedBody {
 /** A person who can sign in. */
 export const personAdded = personKind<PersonAddedBody>({
   nature: 'opening',
-  right: 'manage-people',
+  right: 'server',
   example: { name: 'Ada Quist', roles: ['clinician'] },
 })

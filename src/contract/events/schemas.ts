@@ -34,6 +34,7 @@ import { schema as settings } from './settings.schema'
 import { schema as setup } from './setup.schema'
 import { schema as step } from './step.schema'
 import { schema as stockCounted } from './stock-counted.schema'
+import { schema as stockImported } from './stock-imported.schema'
 import { schema as stockReceived } from './stock-received.schema'
 import { schema as stockReleased } from './stock-released.schema'
 import { schema as stockReserved } from './stock-reserved.schema'
@@ -89,6 +90,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   removed,
   'place-opened': placeOpened,
   'stock-counted': stockCounted,
+  'stock-imported': stockImported,
   'stock-received': stockReceived,
   'stock-taken': stockTaken,
   'stock-reserved': stockReserved,

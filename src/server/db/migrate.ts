@@ -2,9 +2,10 @@ import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import * as streams from './migrations/2026-11-24-streams'
 import * as store from './migrations/2026-11-25-store'
+import * as folds from './migrations/2026-11-26-folds'
 import * as marksAndLots from './migrations/2026-11-26-marks-and-lots'
 
-const migrations = [streams, store, marksAndLots]
+const migrations = [streams, store, marksAndLots, folds]
 
 /** Brings the database to the newest schema; each migration runs once, in order. */
 export async function migrate(db: Sequelize): Promise<void> {

@@ -27,6 +27,7 @@ export interface EpisodeRow {
   version: number
   headHash: string
   snapshot: string
+  fold: number
   updatedAt: Date
 }
 export interface CaseRow {
@@ -35,6 +36,7 @@ export interface CaseRow {
   version: number
   headHash: string
   snapshot: string
+  fold: number
   board: string
   isLive: boolean
   updatedAt: Date
@@ -115,7 +117,15 @@ export function defineModels(db: Sequelize): Models {
     ),
     episodes: db.define(
       'episode',
-      { id: id(), patientId: short(36), version: integer(), headHash: short(64), snapshot: longText(), updatedAt: moment() },
+      {
+        id: id(),
+        patientId: short(36),
+        version: integer(),
+        headHash: short(64),
+        snapshot: longText(),
+        fold: integer(),
+        updatedAt: moment(),
+      },
       { tableName: 'episodes' },
     ),
     cases: db.define(
@@ -126,6 +136,7 @@ export function defineModels(db: Sequelize): Models {
         version: integer(),
         headHash: short(64),
         snapshot: longText(),
+        fold: integer(),
         board: longText(),
         isLive: { type: DataTypes.BOOLEAN, allowNull: false },
         updatedAt: moment(),

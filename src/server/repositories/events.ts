@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
-import type { StoredEvent } from '#contract/event'
+import type { StoredEvent, StreamType } from '#contract/event'
 import type { EventRow, Models } from '../db/models'
+import { eventsOf, toEvent } from './event-rows'
 
 /** A device has one event of a stream on its way at a time: so many may come between without its losing sight. */
 const latest = 60
@@ -59,15 +60,7 @@ export function createEventRepository(db: Sequelize, models: Models) {
     },
 
     /** Every event of one stream, oldest first. */
-    async ofStream(type: string, id: string, transaction?: Transaction): Promise<readonly (StoredEvent & { hash: string })[]> {
-      const rows = (await models.events.findAll({
-        where: { streamType: type as EventRow['streamType'], streamId: id },
-        order: [['version', 'ASC']],
-        ...(transaction ? { transaction } : {}),
-        raw: true,
-      })) as unknown as EventRow[]
-      return rows.map((row) => ({ ...toEvent(row), hash: row.hash }))
-    },
+    ofStream: (type: StreamType, id: string, transaction?: Transaction) => eventsOf(models, type, id, transaction),
 
     /** Hashes the heads of all streams of a day into one anchor row, once a day. */
     async anchor(day: string): Promise<void> {
@@ -103,23 +96,4 @@ export function chainHash(previousHash: string, event: StoredEvent): string {
     ...(event.mark ? [event.mark, event.claimedAt ?? null] : []),
   ]
   return createHash('sha256').update(previousHash).update(JSON.stringify(kept)).digest('hex')
-}
-
-function toEvent(row: EventRow): StoredEvent {
-  return {
-    id: row.id,
-    stream: { type: row.streamType, id: row.streamId },
-    kind: row.kind,
-    v: row.v,
-    body: JSON.parse(row.body) as unknown,
-    at: row.at,
-    offsetMs: row.offsetMs,
-    actor: row.actor,
-    actorName: row.actorName,
-    receivedAt: new Date(row.receivedAt).toISOString(),
-    version: row.version,
-    ...(row.base === null ? {} : { base: row.base }),
-    ...(row.mark === null ? {} : { mark: row.mark }),
-    ...(row.claimedAt === null ? {} : { claimedAt: row.claimedAt }),
-  }
 }

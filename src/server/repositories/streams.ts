@@ -2,8 +2,10 @@ import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { BoardRow } from '#contract/views/board'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
-import type { StreamType } from '#contract/event'
+import type { FoldableEvent, StreamType } from '#contract/event'
+import { foldCase, foldEpisode, foldVersion } from '#contract/events/fold'
 import type { Models } from '../db/models'
+import { eventsOf } from './event-rows'
 
 export interface StreamHead {
   readonly version: number
@@ -13,6 +15,7 @@ interface SnapshotRow {
   readonly version: number
   readonly headHash: string
   readonly snapshot: string
+  readonly fold: number
 }
 export interface Snapshot<R> extends StreamHead {
   readonly record: R
@@ -23,10 +26,6 @@ const tables: Record<StreamType, string> = { episode: 'episodes', case: 'cases',
 const mostRemembered = 10_000
 
 const inside = (transaction?: Transaction): { transaction?: Transaction } => (transaction ? { transaction } : {})
-
-function toSnapshot<R>(row: SnapshotRow): Snapshot<R> {
-  return { version: row.version, headHash: row.headHash, record: JSON.parse(row.snapshot) as R }
-}
 
 /** What the chain of a stream begins with. */
 export const genesis = '0'.repeat(64)
@@ -40,6 +39,24 @@ export function headOf(found: StreamHead | null): StreamHead {
 /** Reads and writes stream heads and snapshots of episodes and cases. */
 export function createStreamRepository(db: Sequelize, models: Models) {
   const episodeByCase = new Map<string, string>()
+
+  /** A snapshot as this version of the folds makes it: one that an older fold made is made again from its events. */
+  async function snapshotOf<R>(
+    type: StreamType,
+    row: SnapshotRow & { readonly id: string },
+    fold: (record: R | null, id: string, event: FoldableEvent) => R,
+    transaction?: Transaction,
+  ): Promise<Snapshot<R>> {
+    const { id, version, headHash } = row
+    if (row.fold === foldVersion) return { version, headHash, record: JSON.parse(row.snapshot) as R }
+    const events = (await eventsOf(models, type, id, transaction)).filter((one) => one.version <= version)
+    const record = events.reduce<R | null>((current, event) => fold(current, id, event), null)
+    return { version, headHash, record: record ?? (JSON.parse(row.snapshot) as R) }
+  }
+  const episodeSnapshot = (row: unknown, transaction?: Transaction): Promise<Snapshot<EpisodeRecord>> =>
+    snapshotOf('episode', row as SnapshotRow & { id: string }, foldEpisode, transaction)
+  const caseSnapshot = (row: unknown, transaction?: Transaction): Promise<Snapshot<CaseRecord>> =>
+    snapshotOf('case', row as SnapshotRow & { id: string }, foldCase, transaction)
   return {
     /** The head of a stream, locked until the transaction ends; version 0 when the stream does not exist. */
     async lockHead(type: StreamType, id: string, transaction: Transaction): Promise<StreamHead> {
@@ -77,25 +94,25 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     },
 
     async findEpisode(id: string, transaction?: Transaction): Promise<Snapshot<EpisodeRecord> | null> {
-      const row = (await models.episodes.findByPk(id, { ...inside(transaction), raw: true })) as unknown as SnapshotRow | null
-      return row && toSnapshot<EpisodeRecord>(row)
+      const row = await models.episodes.findByPk(id, { ...inside(transaction), raw: true })
+      return row && episodeSnapshot(row, transaction)
     },
     async findCase(id: string, transaction?: Transaction): Promise<Snapshot<CaseRecord> | null> {
-      const row = (await models.cases.findByPk(id, { ...inside(transaction), raw: true })) as unknown as SnapshotRow | null
-      return row && toSnapshot<CaseRecord>(row)
+      const row = await models.cases.findByPk(id, { ...inside(transaction), raw: true })
+      return row && caseSnapshot(row, transaction)
     },
 
     // Locks are always taken in this order: the episode, then its cases, then places. Two writers never hold what the other waits for.
 
     /** An episode, locked until the transaction ends; null when it does not exist. */
     async lockEpisode(id: string, transaction: Transaction): Promise<Snapshot<EpisodeRecord> | null> {
-      const row = (await models.episodes.findByPk(id, { transaction, lock: true, raw: true })) as unknown as SnapshotRow | null
-      return row && toSnapshot<EpisodeRecord>(row)
+      const row = await models.episodes.findByPk(id, { transaction, lock: true, raw: true })
+      return row && episodeSnapshot(row, transaction)
     },
     /** A case whose episode is locked. */
     async lockCase(id: string, transaction: Transaction): Promise<Snapshot<CaseRecord> | null> {
-      const row = (await models.cases.findByPk(id, { transaction, lock: true, raw: true })) as unknown as SnapshotRow | null
-      return row && toSnapshot<CaseRecord>(row)
+      const row = await models.cases.findByPk(id, { transaction, lock: true, raw: true })
+      return row && caseSnapshot(row, transaction)
     },
     /** Every case of a locked episode, locked in the order of their ids. */
     async lockCasesOf(
@@ -109,7 +126,7 @@ export function createStreamRepository(db: Sequelize, models: Models) {
         lock: true,
         raw: true,
       })) as unknown as (SnapshotRow & { board: string })[]
-      return rows.map((row) => ({ ...toSnapshot<CaseRecord>(row), board: JSON.parse(row.board) as BoardRow }))
+      return Promise.all(rows.map(async (row) => ({ ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow })))
     },
 
     /** Ids of the episodes that have a case on the Board. */
@@ -127,6 +144,7 @@ export function createStreamRepository(db: Sequelize, models: Models) {
         version: head.version,
         headHash: head.headHash,
         snapshot: JSON.stringify(record),
+        fold: foldVersion,
         updatedAt: now,
       }
       if (head.version === 1) await models.episodes.create(row, { transaction })
@@ -140,6 +158,7 @@ export function createStreamRepository(db: Sequelize, models: Models) {
         version: head.version,
         headHash: head.headHash,
         snapshot: JSON.stringify(record),
+        fold: foldVersion,
         board: JSON.stringify(board),
         isLive: record.removedAt === null,
         updatedAt: now,

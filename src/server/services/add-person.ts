@@ -1,13 +1,11 @@
-import { v7 as uuidv7 } from 'uuid'
 import type { Sequelize } from 'sequelize'
-import type { StoredEvent } from '#contract/event'
 import type { Role } from '#contract/rights'
 import type { Clock } from '../ground/clock'
 import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
+import { headOf } from '../repositories/streams'
+import { ownEvent, sealNext } from './seal-event'
 import { hashPassword, type HashCost } from './password'
-
-const genesis = '0'.repeat(64)
 
 /**
  * Adds a person who can sign in, as the first event of their own stream. The password is never in the event.
@@ -20,22 +18,11 @@ export async function addPerson(
 ): Promise<void> {
   const { id, name, signIn, roles, password } = person
   const passwordHash = await hashPassword(password, cost)
-  const now = new Date(deps.clock()).toISOString()
-  const event: StoredEvent = {
-    id: uuidv7(),
-    stream: { type: 'person', id },
-    kind: 'person-added',
-    v: 1,
-    body: { name, roles },
-    at: now,
-    offsetMs: 0,
-    actor: 'system',
-    actorName: 'Set-up',
-    receivedAt: now,
-    version: 1,
-  }
+  const receivedAt = new Date(deps.clock()).toISOString()
+  const by = { actor: 'system', actorName: 'Set-up', receivedAt }
+  const unsealed = ownEvent({ type: 'person', id }, 'person-added', { name, roles }, by)
   await deps.db.transaction(async (transaction) => {
-    const headHash = await deps.events.insert(event, genesis, transaction)
-    await deps.people.create({ id, name, signIn, passwordHash, roles }, { version: 1, headHash }, transaction)
+    const { head } = await sealNext(deps.events, unsealed, headOf(null), transaction)
+    await deps.people.create({ id, name, signIn, passwordHash, roles }, head, transaction)
   })
 }

@@ -73,6 +73,8 @@ function checkRight(input: EventInput, actor: Actor): void {
       },
     ])
   }
+  if (kind.right === 'server')
+    throw new ApiError(403, 'no-right', `${input.kind} is written by the server alone: use what brings it about.`)
   const isAllowed = kind.right === 'self' ? input.stream.id === actor.id : hasRight(actor.roles, kind.right)
   if (!isAllowed)
     throw new ApiError(403, 'no-right', `Your role (${actor.roles.join(', ')}) may not write ${input.kind}: ask a clinician or a lead.`)

@@ -1,7 +1,5 @@
 import { createHash } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
-import { v7 as uuidv7 } from 'uuid'
-import type { StoredEvent } from '#contract/event'
 import type { StockLot } from '#contract/records/store'
 import { ApiError, invalidInput } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
@@ -10,6 +8,7 @@ import type { EventRepository } from '../repositories/events'
 import type { CountedLots, StockRepository } from '../repositories/stock'
 import type { StreamRepository } from '../repositories/streams'
 import type { WorkerPool } from '../workers/pool'
+import { ownEvent, sealNext } from './seal-event'
 import type { Actor } from './writing'
 
 /** Reading a file may take so long, in a thread of its own. */
@@ -64,26 +63,16 @@ async function replaceLots(
   { placeId, text, actor, version, counted }: Import,
   transaction: Transaction,
 ): Promise<number | null> {
-  const head = await deps.streams.lockHead('place', placeId, transaction)
-  if (head.version === 0) throw new ApiError(404, 'not-found', 'There is no such place: choose one from the list.')
-  if (head.version !== version) return null
-  const now = new Date(deps.clock()).toISOString()
-  const event: StoredEvent = {
-    id: uuidv7(),
-    stream: { type: 'place', id: placeId },
-    kind: 'stock-imported',
-    v: 1,
-    body: { rows: counted.lotIds.length, sha256: createHash('sha256').update(text).digest('hex') },
-    at: now,
-    offsetMs: 0,
-    actor: actor.id,
-    actorName: actor.name,
-    receivedAt: now,
-    version: head.version + 1,
-  }
-  const headHash = await deps.events.insert(event, head.headHash, transaction)
+  const before = await deps.streams.lockHead('place', placeId, transaction)
+  if (before.version === 0) throw new ApiError(404, 'not-found', 'There is no such place: choose one from the list.')
+  if (before.version !== version) return null
+  const receivedAt = new Date(deps.clock()).toISOString()
+  const body = { rows: counted.lotIds.length, sha256: createHash('sha256').update(text).digest('hex') }
+  const by = { actor: actor.id, actorName: actor.name, receivedAt }
+  const unsealed = ownEvent({ type: 'place', id: placeId }, 'stock-imported', body, by)
+  const { event, head } = await sealNext(deps.events, unsealed, before, transaction)
   await deps.stock.replaceLots(placeId, counted, transaction)
-  await deps.stock.addImported(counted, { eventId: event.id, placeId, actorName: actor.name, at: new Date(now) }, transaction)
-  await deps.stock.saveHead(placeId, { version: event.version, headHash }, transaction)
+  await deps.stock.addImported(counted, { eventId: event.id, placeId, actorName: actor.name, at: new Date(receivedAt) }, transaction)
+  await deps.stock.saveHead(placeId, head, transaction)
   return counted.lotIds.length
 }

@@ -1,7 +1,10 @@
 import type { Transaction } from 'sequelize'
+import { v7 as uuidv7 } from 'uuid'
 import type { EventInput, EventMark, StoredEvent } from '#contract/event'
-import { findEventKind } from '#contract/events/index'
+import { findEventKind, type BodyOf, type EventKindId } from '#contract/events/index'
+import { newestVersion } from '#contract/events/upcast'
 import { ApiError } from '../ground/api-error'
+import type { EventRepository } from '../repositories/events'
 import type { StreamHead } from '../repositories/streams'
 import type { AppendDeps, Writing } from './writing'
 
@@ -23,23 +26,39 @@ export function checkHead(input: EventInput, head: StreamHead, current: unknown)
   })
 }
 
-/** Writes an event as the next of its stream. */
-export async function sealEvent(
-  deps: AppendDeps,
+/** An event before it has its place in a stream. */
+export type Unsealed = Omit<StoredEvent, 'version'>
+
+/** Writes an event as the next of its stream: the only place where a chain grows. */
+export async function sealNext(
+  events: EventRepository,
+  unsealed: Unsealed,
+  head: StreamHead,
+  transaction: Transaction,
+): Promise<{ readonly event: StoredEvent; readonly head: StreamHead }> {
+  const event: StoredEvent = { ...unsealed, version: head.version + 1 }
+  const headHash = await events.insert(event, head.headHash, transaction)
+  return { event, head: { version: event.version, headHash } }
+}
+
+/** An event of the server's own making, in the name of whoever brought it about. */
+export function ownEvent<Kind extends EventKindId>(
+  stream: EventInput['stream'],
+  kind: Kind,
+  body: BodyOf<Kind>,
+  by: Pick<StoredEvent, 'actor' | 'actorName' | 'receivedAt'>,
+): Unsealed {
+  const { actor, actorName, receivedAt } = by
+  return { id: uuidv7(), stream, kind, v: newestVersion(kind), body, at: receivedAt, offsetMs: 0, actor, actorName, receivedAt }
+}
+
+/** Writes what somebody sent as the next event of its stream. */
+export function sealEvent(
+  deps: Pick<AppendDeps, 'events'>,
   { input, actor, receivedAt, time }: Writing,
   head: StreamHead,
   transaction: Transaction,
   changes: { readonly body?: unknown; readonly mark?: EventMark } = {},
 ): Promise<{ readonly event: StoredEvent; readonly head: StreamHead }> {
-  const event: StoredEvent = {
-    ...input,
-    ...time,
-    ...changes,
-    actor: actor.id,
-    actorName: actor.name,
-    version: head.version + 1,
-    receivedAt,
-  }
-  const headHash = await deps.events.insert(event, head.headHash, transaction)
-  return { event, head: { version: event.version, headHash } }
+  return sealNext(deps.events, { ...input, ...time, ...changes, actor: actor.id, actorName: actor.name, receivedAt }, head, transaction)
 }

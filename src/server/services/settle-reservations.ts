@@ -1,8 +1,9 @@
 import type { Transaction } from 'sequelize'
-import { v7 as uuidv7 } from 'uuid'
 import type { StoredEvent } from '#contract/event'
+import type { BodyOf } from '#contract/events/index'
 import type { AppendDeps } from './writing'
 import { moveStock } from './move-stock'
+import { ownEvent, sealNext } from './seal-event'
 
 type Deps = Pick<AppendDeps, 'events' | 'streams' | 'stock'>
 
@@ -33,30 +34,17 @@ export async function settleReservations(
   }
 }
 
-async function writeToPlace(
+async function writeToPlace<Kind extends 'stock-released' | 'stock-reserved'>(
   deps: Deps,
   cause: StoredEvent,
   placeId: string,
-  kind: 'stock-released' | 'stock-reserved',
-  body: object,
+  kind: Kind,
+  body: BodyOf<Kind>,
   transaction: Transaction,
 ): Promise<void> {
-  const head = await deps.streams.lockHead('place', placeId, transaction)
-  const { actor, actorName, receivedAt } = cause
-  const event: StoredEvent = {
-    id: uuidv7(),
-    stream: { type: 'place', id: placeId },
-    kind,
-    v: 1,
-    body,
-    at: receivedAt,
-    offsetMs: 0,
-    actor,
-    actorName,
-    receivedAt,
-    version: head.version + 1,
-  }
-  const headHash = await deps.events.insert(event, head.headHash, transaction)
+  const before = await deps.streams.lockHead('place', placeId, transaction)
+  const unsealed = ownEvent({ type: 'place', id: placeId }, kind, body, cause)
+  const { event, head } = await sealNext(deps.events, unsealed, before, transaction)
   await moveStock(deps.stock, event, transaction)
-  await deps.stock.saveHead(placeId, { version: event.version, headHash }, transaction)
+  await deps.stock.saveHead(placeId, head, transaction)
 }

@@ -1,0 +1,39 @@
+import type { Transaction } from 'sequelize'
+import type { StoredEvent, StreamType } from '#contract/event'
+import type { EventRow, Models } from '../db/models'
+
+/** An event as it was kept. */
+export function toEvent(row: EventRow): StoredEvent {
+  return {
+    id: row.id,
+    stream: { type: row.streamType, id: row.streamId },
+    kind: row.kind,
+    v: row.v,
+    body: JSON.parse(row.body) as unknown,
+    at: row.at,
+    offsetMs: row.offsetMs,
+    actor: row.actor,
+    actorName: row.actorName,
+    receivedAt: new Date(row.receivedAt).toISOString(),
+    version: row.version,
+    ...(row.base === null ? {} : { base: row.base }),
+    ...(row.mark === null ? {} : { mark: row.mark }),
+    ...(row.claimedAt === null ? {} : { claimedAt: row.claimedAt }),
+  }
+}
+
+/** Every event of one stream with its hash, oldest first. */
+export async function eventsOf(
+  models: Models,
+  streamType: StreamType,
+  streamId: string,
+  transaction?: Transaction,
+): Promise<readonly (StoredEvent & { hash: string })[]> {
+  const rows = (await models.events.findAll({
+    where: { streamType, streamId },
+    order: [['version', 'ASC']],
+    ...(transaction ? { transaction } : {}),
+    raw: true,
+  })) as unknown as EventRow[]
+  return rows.map((row) => ({ ...toEvent(row), hash: row.hash }))
+}
