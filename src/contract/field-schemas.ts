@@ -1,10 +1,14 @@
 import Joi from 'joi'
 import { DateTime, IANAZone } from 'luxon'
+import type { Limits } from '#core/model/limits'
 
 // Fields that many bodies have, each in its one form.
 
 /** A UUID as it is kept and compared: lower case, with hyphens, nothing around it. */
 export const uuid = Joi.string().pattern(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/, 'id such as 01a21089-7e89-7d7d-8dbd-a7fc9a943fe8')
+
+/** A figure within its limits. */
+export const within = ({ least, greatest }: Limits): Joi.NumberSchema => Joi.number().min(least).max(greatest)
 
 /** Words of at most so many letters, empty ones too. */
 export const text = (most: number): Joi.StringSchema => Joi.string().allow('').max(most)
@@ -39,7 +43,7 @@ export const greatestInteger = 2_147_483_647
 export const shortId = Joi.string().max(60)
 
 /** Chosen options by their ids. */
-export const optionsSchema = Joi.object().pattern(Joi.string().max(40), Joi.alternatives(Joi.string().max(60), Joi.number()))
+export const optionsSchema = Joi.object().pattern(/^.{1,40}$/, Joi.alternatives(Joi.string().max(60), Joi.number()))
 
 /** How much of one lot there can be. */
 export const mostOfALot = 100_000

@@ -2,14 +2,17 @@ import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js'
 import { expect } from 'chai'
 import { readdirSync, readFileSync } from 'node:fs'
 import { planFile } from '../core/leg-slab-cases'
-import { injuryFlags, patientFlags, patterns, regions } from '#core/model/vocabulary'
+import { eventKinds, type EventKindId } from '#contract/events/index'
+import { exampleId } from '#contract/events/example-ids'
+import { goodBodies } from '../contract/good-events'
+import { schemaFiles } from './schema-files'
 import { problemCodes } from '#core/model/problem'
 
 const folder = new URL('../../docs/formats/', import.meta.url)
 const load = (name: string): Record<string, unknown> => JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as Record<string, unknown>
 
 describe('published formats', () => {
-  const ajv = new Ajv2020({ allErrors: true, allowUnionTypes: true })
+  const ajv = new Ajv2020({ allErrors: true, allowUnionTypes: true, formats: { uuid: true }, strictRequired: false })
   const isCase: ValidateFunction = ajv.compile(load('case.schema.json'))
   const isPlan: ValidateFunction = ajv.compile(load('plan.schema.json'))
   const examples = readdirSync(new URL('examples/', folder)).filter((name) => name.endsWith('.case.json'))
@@ -27,9 +30,31 @@ describe('published formats', () => {
     })
   }
 
+  it('are what the programs check with today (npm run formats)', async () => {
+    for (const { file, text } of await schemaFiles()) expect(readFileSync(file, 'utf8'), file).to.equal(text)
+  })
+
+  it('take the example of every event that people write, and refuse it under another name', () => {
+    const isEvent = ajv.compile(load('event.schema.json'))
+    for (const [kind, { stream, right, example }] of Object.entries(eventKinds)) {
+      if (right === 'server' || kind === 'plan') continue
+      const event = {
+        id: exampleId,
+        stream: { type: stream, id: exampleId },
+        kind,
+        v: 1,
+        body: goodBodies[kind as EventKindId],
+        at: '2026-01-10T08:00:00Z',
+        offsetMs: 0,
+        base: 1,
+      }
+      expect(isEvent(event), kind).to.equal(true)
+      expect(isEvent({ ...event, body: { ...example, colour: 'green' } }), kind).to.equal(false)
+      expect(isEvent({ ...event, kind: 'hologram' }), kind).to.equal(false)
+    }
+  })
+
   it('know the same words as the core', () => {
-    const text = JSON.stringify(load('case.schema.json'))
-    for (const words of [patientFlags, injuryFlags, patterns, regions]) expect(text).to.include(JSON.stringify(words))
     expect(JSON.stringify(load('plan.schema.json'))).to.include(JSON.stringify(problemCodes))
   })
 

@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { limits } from '#core/model/limits'
 import { handPlaces } from '../records/run'
 
 /** The body of `crew`. */
@@ -10,6 +11,6 @@ export const schema = Joi.object({
         place: Joi.valid(...handPlaces).required(),
       }),
     )
-    .max(12)
+    .max(limits.people.greatest)
     .required(),
 })

@@ -1,6 +1,7 @@
 import Joi from 'joi'
+import { limits } from '#core/model/limits'
 import { injuryFlags, patterns, regions, sides, swellings } from '#core/model/vocabulary'
-import { uuid } from '../field-schemas'
+import { uuid, within } from '../field-schemas'
 
 /** The body of `injury`. */
 export const schema = Joi.object({
@@ -18,6 +19,6 @@ export const schema = Joi.object({
       .unique()
       .required(),
     swelling: Joi.valid(...swellings).required(),
-    levelCm: Joi.number().min(0).max(250).allow(null).required(),
+    levelCm: within(limits.levelCm).allow(null).required(),
   }).required(),
 })

@@ -1,6 +1,7 @@
 import Joi from 'joi'
+import { limits } from '#core/model/limits'
 import { oxygenRoutes, spinePositions } from '#core/model/orders'
-import { text } from '../field-schemas'
+import { text, within } from '../field-schemas'
 
 const orderedBy = { by: text(120), at: text(40) }
 
@@ -10,17 +11,17 @@ export const schema = Joi.object({
     woundPlan: Joi.boolean(),
     openNow: Joi.boolean(),
     oxygen: Joi.valid(...oxygenRoutes),
-    week: Joi.number().min(0).max(520),
+    week: within(limits.week),
     spine: Joi.valid(...spinePositions),
     weight: Joi.object(orderedBy),
     brace: Joi.object({
       ...orderedBy,
-      extensionStop: Joi.number().min(-10).max(140).required(),
-      flexionStop: Joi.number().min(-10).max(140).min(Joi.ref('extensionStop')).required(),
+      extensionStop: within(limits.stopDeg).required(),
+      flexionStop: within(limits.stopDeg).min(Joi.ref('extensionStop')).required(),
       lock: text(40).required(),
     }),
     wedges: Joi.array()
-      .items(Joi.object({ week: Joi.number().min(0).max(520).required(), count: Joi.number().integer().min(0).max(10).required() }))
+      .items(Joi.object({ week: within(limits.week).required(), count: within(limits.wedges).integer().required() }))
       .max(20),
   }).required(),
 })

@@ -1,5 +1,6 @@
 import Joi from 'joi'
-import { text } from '../field-schemas'
+import { limits } from '#core/model/limits'
+import { text, within } from '../field-schemas'
 
 /** The body of `patient`. */
 export const schema = Joi.object({
@@ -7,10 +8,10 @@ export const schema = Joi.object({
   isTemporary: Joi.boolean().required(),
   born: text(30).required(),
   number: text(40).required(),
-  ageYears: Joi.number().min(0).max(130).allow(null).required(),
+  ageYears: within(limits.ageYears).allow(null).required(),
   isAgeEstimated: Joi.boolean().required(),
   sex: text(20).required(),
-  heightCm: Joi.number().min(30).max(260).allow(null).required(),
-  massKg: Joi.number().min(0.3).max(650).allow(null).required(),
+  heightCm: within(limits.heightCm).allow(null).required(),
+  massKg: within(limits.massKg).allow(null).required(),
   isMassEstimated: Joi.boolean().required(),
 })

@@ -1,9 +1,10 @@
 import Joi from 'joi'
+import { limits } from '#core/model/limits'
 import { listMeasurementIds, measurementWords } from '#core/techniques/measurement-ids'
 import { sides } from '#core/model/vocabulary'
 import { skinGrades } from '#core/figures/body/measurements/neck'
 import { toolIds, unitIds } from '#core/quantities/units'
-import { text, uuid } from '../field-schemas'
+import { text, uuid, within } from '../field-schemas'
 
 const wordedIds = listMeasurementIds().filter((id) => measurementWords(id) !== null)
 
@@ -23,5 +24,5 @@ export const schema = Joi.object({
   occasion: text(40),
   confirmed: Joi.boolean(),
   supersedes: uuid,
-  breadthCm: Joi.number().min(0.8).max(3.5),
+  breadthCm: within(limits.breadthCm),
 })

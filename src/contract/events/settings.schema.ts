@@ -1,8 +1,10 @@
 import Joi from 'joi'
+import { limits } from '#core/model/limits'
+import { within } from '../field-schemas'
 
 /** The body of `settings`. */
 export const schema = Joi.object({
   units: Joi.valid('metric', 'inches').required(),
-  fingerCm: Joi.number().min(0.8).max(3.5).allow(null).required(),
+  fingerCm: within(limits.breadthCm).allow(null).required(),
   theme: Joi.valid('system', 'light', 'dark').required(),
 })

@@ -1,11 +1,13 @@
 import Joi from 'joi'
+import { limits } from '#core/model/limits'
+import { within } from '../field-schemas'
 
 /** The body of `setup`. */
 export const schema = Joi.object({
-  people: Joi.number().integer().min(1).max(12).allow(null).required(),
-  waterC: Joi.number().min(0).max(100).required(),
-  roomC: Joi.number().min(-30).max(55).required(),
+  people: within(limits.people).integer().allow(null).required(),
+  waterC: within(limits.waterC).required(),
+  roomC: within(limits.roomC).required(),
   backing: Joi.valid('air', 'pillow').required(),
-  packSetMin: Joi.number().min(0.5).max(60).allow(null).required(),
-  wearDays: Joi.number().min(0).max(365).allow(null).required(),
+  packSetMin: within(limits.packSetMin).allow(null).required(),
+  wearDays: within(limits.wearDays).allow(null).required(),
 })

@@ -10,7 +10,7 @@ const item = Joi.object({
   setting: Joi.number().min(0).max(60),
   widthCm: Joi.number().min(0).max(200),
   lengthCm: Joi.number().min(0).max(5000),
-  fits: Joi.object().pattern(Joi.string().max(40), range),
+  fits: Joi.object().pattern(/^.{1,40}$/, range),
   count: Joi.number().integer().min(0).max(1_000_000),
   prefer: Joi.valid('larger', 'smaller'),
   straps: Joi.number().integer().min(0).max(20),

@@ -1,3 +1,4 @@
+import { limits } from '../model/limits'
 import { toolIds, unitIds } from '../quantities/units'
 import type { ClinicalCase, Environment, Injury, Measurement, Overrule, Patient } from '../model/clinical-case'
 import type { ReadingTool, ReadingUnit } from '../quantities/units'
@@ -71,12 +72,12 @@ export function readCase(data: unknown): ReadCase {
     injury: readInjury(file.object('injury')),
     options: readOptions(file.object('options')),
     measurements: file.list('measurements').flatMap((one, index) => readMeasurement(one, index, problems)),
-    crew: { people: file.object('crew')?.number('people', { least: 0, whole: true }) ?? null },
+    crew: { people: file.object('crew')?.number('people', { ...limits.people, whole: true }) ?? null },
     environment: readEnvironment(file.object('environment')),
     stock: readStock(file, problems),
     orders: readOrders(file.object('orders')),
     overrules: file.list('overrules').flatMap((one, index) => readOverrule(one, index, problems)),
-    ...optional('wearDays', file.number('wearDays', { least: 0 })),
+    ...optional('wearDays', file.number('wearDays', limits.wearDays)),
     ...(file.raw('device') === undefined ? {} : { device: readDevice(file.object('device')) }),
     ...optional('appliedAt', file.time('appliedAt')),
     ...optional('zone', file.zone('zone')),
@@ -88,10 +89,10 @@ export function readCase(data: unknown): ReadCase {
 function readPatient(from: FieldReader | null): Patient {
   if (!from) return { flags: [] }
   return {
-    ...optional('ageYears', from.number('ageYears', { least: 0, greatest: 130 })),
+    ...optional('ageYears', from.number('ageYears', limits.ageYears)),
     ...optional('sex', from.text('sex')),
-    ...optional('heightCm', from.number('heightCm', { least: 30, greatest: 260 })),
-    ...optional('massKg', from.number('massKg', { least: 0.3, greatest: 650 })),
+    ...optional('heightCm', from.number('heightCm', limits.heightCm)),
+    ...optional('massKg', from.number('massKg', limits.massKg)),
     flags: from.words('flags', patientFlags, 'unknown-flag'),
   }
 }
@@ -104,7 +105,7 @@ function readInjury(from: FieldReader | null): Injury {
     pattern: from.word('pattern', patterns) ?? 'other',
     flags: from.words('flags', injuryFlags, 'unknown-flag'),
     swelling: from.word('swelling', swellings) ?? 'none',
-    levelCm: from.number('levelCm', { least: 0, greatest: 250 }) ?? null,
+    levelCm: from.number('levelCm', limits.levelCm) ?? null,
   }
 }
 
@@ -150,7 +151,7 @@ function readMeasurement(data: unknown, index: number, problems: Problem[]): rea
       ...optional('by', from.text('by')),
       ...optional('at', from.time('at')),
       ...optional('supersedes', from.text('supersedes')),
-      ...optional('breadthCm', from.number('breadthCm', { least: 0.8, greatest: 3.5 })),
+      ...optional('breadthCm', from.number('breadthCm', limits.breadthCm)),
       ...(from.raw('confirmed') === true ? { confirmed: true } : {}),
     },
   ]
@@ -188,11 +189,11 @@ function readFigure(from: FieldReader, path: string, problems: Problem[]): { val
 
 function readEnvironment(from: FieldReader | null): Environment {
   return {
-    waterC: from?.number('waterC', { least: 0, greatest: 100 }) ?? 22,
-    roomC: from?.number('roomC', { least: -30, greatest: 55 }) ?? 21,
+    waterC: from?.number('waterC', limits.waterC) ?? 22,
+    roomC: from?.number('roomC', limits.roomC) ?? 21,
     backing: from?.word('backing', ['air', 'pillow'] as const) ?? 'air',
-    stretcherCm: from?.number('stretcherCm', { least: 100, greatest: 300 }) ?? 200,
-    ...optional('packSetMin', from?.number('packSetMin', { least: 0.5, greatest: 60 })),
+    stretcherCm: from?.number('stretcherCm', limits.stretcherCm) ?? 200,
+    ...optional('packSetMin', from?.number('packSetMin', limits.packSetMin)),
   }
 }
 

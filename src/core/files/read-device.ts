@@ -1,3 +1,4 @@
+import { limits } from '../model/limits'
 import { castMaterials, type Device } from '../model/device'
 import type { FieldReader } from './field-reader'
 
@@ -5,9 +6,9 @@ import type { FieldReader } from './field-reader'
 export function readDevice(from: FieldReader | null): Device {
   if (!from) return {}
   const material = from.word('material', castMaterials)
-  const layers = from.number('layers', { least: 1, greatest: 60 })
-  const paddingLayers = from.number('paddingLayers', { least: 0, greatest: 20 })
-  const minutesSince = from.number('minutesSince', { least: 0, greatest: 1_000_000 })
+  const layers = from.number('layers', limits.deviceLayers)
+  const paddingLayers = from.number('paddingLayers', limits.devicePaddingLayers)
+  const minutesSince = from.number('minutesSince', limits.deviceMinutes)
   const lastRound = from.word('lastRound', ['none', 'known', 'warn', 'review', 'urgent'] as const)
   return {
     ...(material === undefined ? {} : { material }),

@@ -1,3 +1,4 @@
+import { limits } from '../model/limits'
 import type { FieldReader } from './field-reader'
 import { oxygenRoutes, spinePositions, type BraceOrder, type OrderedBy, type Orders, type WedgeOrder } from '../model/orders'
 
@@ -6,7 +7,7 @@ export function readOrders(from: FieldReader | null): Orders {
   if (!from) return {}
   from.warnUnknown(['woundPlan', 'oxygen', 'week', 'brace', 'weight', 'wedges', 'spine', 'openNow'])
   const oxygen = from.word('oxygen', oxygenRoutes)
-  const week = from.number('week', { least: 0, greatest: 520 })
+  const week = from.number('week', limits.week)
   const spine = from.word('spine', spinePositions)
   const brace = readBrace(from.object('brace'))
   const weight = from.object('weight')
@@ -29,8 +30,8 @@ function readOrderedBy(from: FieldReader): OrderedBy {
 
 function readBrace(from: FieldReader | null): BraceOrder | undefined {
   if (!from) return undefined
-  const extensionStop = from.number('extensionStop', { least: -10, greatest: 140 })
-  const flexionStop = from.number('flexionStop', { least: -10, greatest: 140 })
+  const extensionStop = from.number('extensionStop', limits.stopDeg)
+  const flexionStop = from.number('flexionStop', limits.stopDeg)
   if (extensionStop === undefined || flexionStop === undefined) {
     from.report('', 'An ordered brace needs extensionStop and flexionStop in degrees.')
     return undefined
@@ -47,8 +48,8 @@ function readBrace(from: FieldReader | null): BraceOrder | undefined {
 
 function readWedges(from: FieldReader): readonly WedgeOrder[] {
   return from.objects('wedges').flatMap((one) => {
-    const week = one.number('week', { least: 0, greatest: 520 })
-    const count = one.number('count', { least: 0, greatest: 10, whole: true })
+    const week = one.number('week', limits.week)
+    const count = one.number('count', { ...limits.wedges, whole: true })
     if (week === undefined || count === undefined) {
       one.report('', 'A wedge order needs week and count.')
       return []

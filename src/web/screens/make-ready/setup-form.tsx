@@ -1,3 +1,4 @@
+import { limits } from '#core/model/limits'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { findTechnique } from '#core/techniques/registry'
 import { optionValues } from '#core/planner/technique'
@@ -34,8 +35,7 @@ export function SetupForm({
           label="People here"
           unit=""
           value={setup.people ?? 1}
-          least={1}
-          greatest={12}
+          {...limits.people}
           onChange={(people) => onSave({ ...setup, people })}
         />
         {isWet ? (
@@ -44,18 +44,10 @@ export function SetupForm({
               label="Water"
               unit="°C"
               value={setup.waterC}
-              least={5}
-              greatest={60}
+              {...limits.waterC}
               onChange={(waterC) => onSave({ ...setup, waterC })}
             />
-            <NumberStepper
-              label="Room"
-              unit="°C"
-              value={setup.roomC}
-              least={-10}
-              greatest={45}
-              onChange={(roomC) => onSave({ ...setup, roomC })}
-            />
+            <NumberStepper label="Room" unit="°C" value={setup.roomC} {...limits.roomC} onChange={(roomC) => onSave({ ...setup, roomC })} />
           </>
         ) : null}
       </div>

@@ -1,3 +1,4 @@
+import { limits } from '#core/model/limits'
 import { useState } from 'react'
 import type { PersonSettings } from '#contract/records/person'
 import { parseReading } from '#core/quantities/parse-reading'
@@ -64,8 +65,9 @@ function FingerWidth({ settings, onSave }: { settings: PersonSettings; onSave: (
     const parsed = parseReading(text)
     if (!parsed.ok) return setError(parsed.message)
     const perFinger = toCm(parsed.value, parsed.unit ?? 'cm') / Number(count)
-    if (perFinger < 0.8 || perFinger > 3.5)
-      return setError(`That makes ${perFinger.toFixed(1)} cm a finger; 0.8 to 3.5 is possible. Measure again.`)
+    const { least, greatest } = limits.breadthCm
+    if (perFinger < least || perFinger > greatest)
+      return setError(`That makes ${perFinger.toFixed(1)} cm a finger; ${least} to ${greatest} is possible. Measure again.`)
     setError(undefined)
     setText('')
     onSave(Math.round(perFinger * 100) / 100)

@@ -1,3 +1,4 @@
+import { limits, type Limits } from '#core/model/limits'
 import Joi from 'joi'
 import { joiResolver } from '@hookform/resolvers/joi'
 import { useEffect } from 'react'
@@ -17,7 +18,7 @@ interface IdentityFields {
   massKg: string
 }
 
-const figure = (label: string, least: number, greatest: number): Joi.StringSchema =>
+const figure = (label: string, { least, greatest }: Limits): Joi.StringSchema =>
   Joi.string()
     .trim()
     .allow('')
@@ -32,9 +33,9 @@ const schema = Joi.object({
   name: Joi.string().trim().allow('').max(120).messages({ 'string.max': 'Name is too long: keep it to 120 characters.' }),
   born: Joi.string().trim().allow('').max(30).messages({ 'string.max': 'Date of birth is too long: type it like 1985-03-02.' }),
   number: Joi.string().trim().allow('').max(40).messages({ 'string.max': 'Number is too long: keep it to 40 characters.' }),
-  ageYears: figure('Age', 0, 130),
-  heightCm: figure('Height', 30, 260),
-  massKg: figure('Weight', 0.3, 650),
+  ageYears: figure('Age', limits.ageYears),
+  heightCm: figure('Height', limits.heightCm),
+  massKg: figure('Weight', limits.massKg),
 })
 
 /** Who the patient is, when there is time to ask: nothing here is needed to take a reading. */

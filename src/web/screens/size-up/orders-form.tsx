@@ -1,3 +1,4 @@
+import { limits } from '#core/model/limits'
 import { useState } from 'react'
 import { castMaterials, type Device } from '#core/model/device'
 import { oxygenRoutes, spinePositions, type Orders } from '#core/model/orders'
@@ -80,14 +81,7 @@ export function OrdersForm({
         />
       ) : null}
       {asks.includes('week') ? (
-        <NumberStepper
-          label="Week of treatment"
-          unit=""
-          value={orders.week ?? 0}
-          least={0}
-          greatest={104}
-          onChange={(week) => put({ week })}
-        />
+        <NumberStepper label="Week of treatment" unit="" value={orders.week ?? 0} {...limits.week} onChange={(week) => put({ week })} />
       ) : null}
       {asks.includes('device') ? <DeviceFields device={device} onDevice={onDevice} /> : null}
       {asks.includes('weight') ? <WeightField caseId={caseId} orders={orders} onOrders={onOrders} /> : null}
@@ -111,16 +105,14 @@ function DeviceFields({ device, onDevice }: { device: Device; onDevice: (device:
           label="Minutes since it was applied"
           unit="min"
           value={device.minutesSince ?? 0}
-          least={0}
-          greatest={100_000}
+          {...limits.deviceMinutes}
           onChange={(minutesSince) => onDevice({ ...device, minutesSince })}
         />
         <NumberStepper
           label="Layers of padding"
           unit=""
           value={device.paddingLayers ?? 2}
-          least={0}
-          greatest={8}
+          {...limits.devicePaddingLayers}
           onChange={(paddingLayers) => onDevice({ ...device, paddingLayers })}
         />
       </div>
@@ -210,8 +202,12 @@ function BraceFields({ caseId, orders, onOrders }: OrderFieldProps) {
   const keep = (): void => {
     const [extensionStop, flexionStop] = [Number(fields.extension), Number(fields.flexion)]
     if (fields.by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
-    if (fields.extension === '' || fields.flexion === '' || ![extensionStop, flexionStop].every((deg) => deg >= -10 && deg <= 140)) {
-      return setError('Both stops take degrees from −10 to 140: check them.')
+    if (
+      fields.extension === '' ||
+      fields.flexion === '' ||
+      ![extensionStop, flexionStop].every((deg) => deg >= limits.stopDeg.least && deg <= limits.stopDeg.greatest)
+    ) {
+      return setError(`Both stops take degrees from ${limits.stopDeg.least} to ${limits.stopDeg.greatest}: check them.`)
     }
     if (extensionStop > flexionStop) return setError('The extension stop must not be beyond the flexion stop: check them.')
     setError(null)
