@@ -1,3 +1,4 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import hooks from 'eslint-plugin-react-hooks'
 import ts from 'typescript'
 import tseslint from 'typescript-eslint'
@@ -33,6 +34,36 @@ const instants = {
             const { callee } = node
             if (callee.type !== 'MemberExpression' || callee.property.name !== 'localeCompare') return
             if (/(\.|\b)(at|\w+At|on|\w+On)\b/.test(context.sourceCode.getText(callee.object))) report(node)
+          },
+        }
+      },
+    },
+  },
+}
+
+/** Ids of techniques, and those of their decisions that are more than one plain word. */
+const techniqueFolder = new URL('./src/core/techniques/', import.meta.url)
+const techniqueIds = readdirSync(techniqueFolder).filter((name) => existsSync(new URL(`${name}/decisions.ts`, techniqueFolder)))
+const decisionIds = ['shared/decisions.ts', ...techniqueIds.map((id) => `${id}/decisions.ts`)].flatMap((file) =>
+  [...readFileSync(new URL(file, techniqueFolder), 'utf8').matchAll(/\b\w+\(\s*'([a-z]+-[a-z-]+)'/g)].map((match) => match[1]),
+)
+/** The two that are worked out late whatever technique makes them. */
+const slowIds = ['peak-skin-temp', 'least-crew']
+
+/** Whoever names a technique or a decision has to be changed with it: the rest of the product reads what they declare. */
+const ids = {
+  rules: {
+    'no-foreign-id': {
+      meta: { type: 'problem', schema: [] },
+      create(context) {
+        const foreign = new Set([...techniqueIds, ...decisionIds.filter((id) => !slowIds.includes(id))])
+        return {
+          Literal(node) {
+            if (!foreign.has(node.value)) return
+            context.report({
+              node,
+              message: `"${node.value}" is known to its technique alone: read what the technique declares (roles, isCast…).`,
+            })
           },
         }
       },
@@ -99,6 +130,22 @@ export default tseslint.config(
       'react-hooks/exhaustive-deps': 'error',
       'no-restricted-globals': ['error', 'localStorage', 'sessionStorage'],
     },
+  },
+  {
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    // Techniques and their families, the rules that say which decisions they bear on, what is listed as stock, examples and demo stories.
+    ignores: [
+      'src/core/figures/body/measurements/**',
+      'src/core/planner/slow-outcome.ts',
+      'src/core/techniques/**',
+      'src/core/rules/**',
+      'src/core/catalogue/**',
+      'src/contract/events/*.ts',
+      'src/server/demo/**',
+      'src/web/lane/overlays/**',
+    ],
+    plugins: { ids },
+    rules: { 'ids/no-foreign-id': 'error' },
   },
   { files: ['tests/**/*.ts'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
 )

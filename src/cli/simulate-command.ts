@@ -3,8 +3,8 @@ import { armGirths } from '#core/figures/body/measurements/arm'
 import { readCase } from '#core/files/read-case'
 import type { ClinicalCase } from '#core/model/clinical-case'
 import type { Problem } from '#core/model/problem'
-import { findTechnique } from '#core/techniques/registry'
-import { createDraft, type PlanDraft } from '#core/planner/draft'
+import { decisionInRole } from '#core/techniques/decision-in-role'
+import { createDraft } from '#core/planner/draft'
 import type { PlanContext } from '#core/model/plan-context'
 import { finishPlan } from '#core/techniques/finish-plan'
 import { planCase } from '#core/techniques/plan-case'
@@ -12,9 +12,8 @@ import type { Plan } from '#core/model/plan'
 import { solveSlowTask } from '#core/planner/solve-slow-task'
 import { compareOpenings } from '#core/figures/swelling/compare-openings'
 import { greatestGirthGrowth } from '#core/figures/swelling/girth-growth'
-import { measureSpan } from '#core/planner/decide/measure-span'
-import { solveSuspension } from '#core/planner/decide/decide-suspension'
-import { paddedAt } from '#core/planner/decide/leg-wraps'
+import { describeRig, hasRig } from '#core/techniques/families/traction/describe-rig'
+import { paddedAt } from '#core/techniques/families/wraps/leg-wraps'
 import { createCliContext } from './context'
 import { problemLine, readInput } from './read-input'
 
@@ -74,7 +73,7 @@ function simulateSwelling(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanConte
   if (girths.length === 0)
     return refuse(problems, 'measurements/calf-girth', 'No girth was measured: measure at least one, for the swelling.')
   const girthCm = Math.max(...girths)
-  const coverage = plan.decisions.find((one) => one.id === 'slab-coverage' || one.id === 'coverage')?.value
+  const coverage = decisionInRole(plan, 'coverage')?.value
   const ways = compareOpenings(
     {
       girthCm,
@@ -91,36 +90,11 @@ function simulateSwelling(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanConte
 }
 
 function simulateRig(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
-  const of = (id: string): number | null => {
-    const value = plan.decisions.find((one) => one.id === id)?.value
-    return typeof value === 'number' ? value : null
-  }
-  const [splintCm, counterweightKg, cordN] = [of('splint-length'), of('counterweight'), of('cord-tension')]
-  const { massKg } = clinicalCase.patient
-  const draft: PlanDraft = createDraft(clinicalCase, ctx, [])
-  const span = measureSpan(draft)
-  if (!findTechnique(clinicalCase.technique)?.decisions.some((one) => one.id === 'suspension-weight')) {
+  if (!hasRig(clinicalCase.technique)) {
     return refuse(problems, 'technique', `${clinicalCase.technique} has no rig: use a technique that hangs the limb.`)
   }
-  if (!span || massKg === undefined || splintCm === null || counterweightKg === null || cordN === null) return null
-  const solved = solveSuspension(draft, massKg, span, splintCm, counterweightKg)
-  if (!solved) return null
-  const tensions = Object.fromEntries(solved.tensions.map((one) => [one.id, one.tensionN]))
-  return {
-    answer: {
-      format: 'zesty-wren/rig',
-      version: 1,
-      tensions: { ...tensions, cord: cordN },
-      bands: Object.fromEntries(solved.tensions.map((one) => [one.id, one.bandN])),
-      weightsKg: Object.fromEntries(solved.tensions.map((one) => [one.id, one.weightKg])),
-      lift: solved.liftN,
-      axialPull: solved.axialN,
-      hipMoment: solved.momentNcm / 100,
-      hipShare: solved.hipShare,
-      restoring: solved.restoring,
-    },
-    isStop: plan.cautions.some((caution) => caution.level === 'stop'),
-  }
+  const answer = describeRig(clinicalCase, plan, ctx)
+  return answer && { answer, isStop: plan.cautions.some((caution) => caution.level === 'stop') }
 }
 
 function refuse(problems: Problem[], path: string, message: string): null {

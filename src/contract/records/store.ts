@@ -1,5 +1,4 @@
 import type { StockItem } from '#core/model/clinical-case'
-import type { Plan } from '#core/model/plan'
 import { isDayBefore } from '#core/quantities/instant'
 
 export const placeKinds = ['trolley', 'plaster-room', 'vehicle', 'ward'] as const
@@ -86,27 +85,4 @@ export function availableOf(line: Pick<StockLine, 'lots' | 'reserved'>, today: s
 /** The stock of a place as a plan reads it: every line with what it can give today. */
 export function planStock(lines: readonly StockLine[], today: string): readonly StockItem[] {
   return lines.map((line) => ({ ...line.item, count: availableOf(line, today) }))
-}
-
-/** What accepting a plan sets aside: item code and number, for everything that is stocked by code. */
-export function reservationsOf(plan: Plan, lines: readonly StockLine[]): readonly { itemCode: string; count: number }[] {
-  const wanted = new Map<string, number>()
-  const add = (itemCode: string | undefined, count: number): void => {
-    if (itemCode && count > 0) wanted.set(itemCode, (wanted.get(itemCode) ?? 0) + count)
-  }
-  for (const material of plan.materials) {
-    const line = lines.find((one) => one.item.item === material.item && one.item.widthCm === (material.widthCm ?? undefined))
-    add(line?.itemCode, material.rolls ?? (material.item === 'sling-pad' ? (material.layers ?? 1) : 1))
-  }
-  for (const [decision, pick] of [
-    ['ring', 'size'],
-    ['size', 'size'],
-    ['fits', 'size'],
-    ['setting', 'setting'],
-  ] as const) {
-    const value = plan.decisions.find((one) => one.id === decision)?.value
-    const technique = decision === 'setting' ? 'extrication-collar' : plan.technique
-    add(lines.find((one) => one.item.technique === technique && one.item[pick] === value)?.itemCode, 1)
-  }
-  return [...wanted].map(([itemCode, count]) => ({ itemCode, count }))
 }

@@ -3,13 +3,19 @@ import { castMaterials, type Device } from '#core/model/device'
 import type { Protocol } from '#core/quantities/defaults'
 import { hardMinutes } from '#core/figures/setting-time/hard-after'
 import type { CaseRecord } from '../records/case'
+import { decisionInRole } from '#core/techniques/decision-in-role'
+import { findTechnique, techniques } from '#core/techniques/registry'
 import { toClinicalCase } from './clinical-case'
 import type { EpisodeRecord } from '../records/episode'
 import type { RunRecord } from '../records/run'
 
-/** The technique whose casts can be opened on their own case. */
-export const castTechnique = 'leg-cast'
-export const openingTechnique = 'cast-opening'
+/** The technique that opens casts. */
+export const openingTechnique = techniques.find((one) => one.opensCasts)?.id ?? ''
+
+/** Whether a technique puts on what is opened on its own case. */
+export function isCastTechnique(technique: string): boolean {
+  return findTechnique(technique)?.isCast === true
+}
 
 /** Whether a run opens the cast of its case instead of applying the case's own device. */
 export function isOpeningRun(run: Pick<RunRecord, 'technique'>): boolean {
@@ -18,9 +24,8 @@ export function isOpeningRun(run: Pick<RunRecord, 'technique'>): boolean {
 
 /** The cast that a case put on, as opening it reads it, at a moment. */
 export function castOf(record: CaseRecord, at: string): Device {
-  const decisions = record.accepted?.plan.decisions ?? []
   const material = castMaterials.find((one) => one === record.accepted?.plan.options['material'])
-  const layers = decisions.find((one) => one.id === 'cast-layers')?.value
+  const layers = decisionInRole(record.accepted?.plan, 'layers-on')?.value
   return {
     paddingLayers: 2,
     ...(material ? { material } : {}),

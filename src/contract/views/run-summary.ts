@@ -3,6 +3,7 @@ import { handPlaceWords } from '#core/runs/hand-words'
 import type { Plan } from '#core/model/plan'
 import { stepName } from '#core/runs/step-name'
 import { findDeviations, type Deviation } from '#core/runs/find-deviations'
+import { decisionsInRole } from '#core/techniques/decision-in-role'
 import { findTechnique } from '#core/techniques/registry'
 import { spoken } from '#core/model/vocabulary'
 import { judgeCaseRounds } from './case-progress'
@@ -31,25 +32,6 @@ export interface RunSummary {
 }
 
 const plain = (text: string): SummaryLine => ({ at: null, text, by: '' })
-const decisionsShown = [
-  'set-time',
-  'cure-time',
-  'peak-skin-temp',
-  'least-crew',
-  'slab-width',
-  'slab-layers',
-  'cast-layers',
-  'size',
-  'setting',
-  'ring',
-  'load',
-  'traction',
-  'ankle-angle',
-  'knee-angle',
-  'room-gained',
-  'earliest',
-] as const
-
 /** Puts a run together for reading and printing. */
 export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: RunRecord, plan: Plan): RunSummary {
   const technique = findTechnique(plan.technique)
@@ -111,9 +93,7 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
     {
       id: 'figures',
       title: 'Planned figures',
-      lines: plan.decisions
-        .filter((one) => decisionsShown.some((id) => id === one.id))
-        .map((one) => plain(`${one.label}: ${one.display}${one.overruled ? ' (overruled)' : ''}`)),
+      lines: decisionsInRole(plan, 'recorded').map((one) => plain(`${one.label}: ${one.display}${one.overruled ? ' (overruled)' : ''}`)),
     },
     {
       id: 'crew',

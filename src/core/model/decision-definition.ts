@@ -17,8 +17,39 @@ export interface DecisionDefinition {
   readonly step: number
   /** For a choice: what may be chosen, from the sizes at hand where it is a size. */
   readonly choices: (items: readonly StockItem[]) => readonly (string | number)[]
+  /** For a size or a height: whether a shelf item is the one that a value names. */
+  readonly isItem?: (item: StockItem, value: unknown) => boolean
+  /** What the rest of the product does with it. */
+  readonly roles?: readonly DecisionRole[]
   /** Cure times come in hours or minutes by material: the second unit, and its greatest value. */
   readonly alternative?: { readonly unit: DecisionUnit; readonly greatest: number }
+}
+
+/** What the rest of the product does with a decision, so that it never has to know one by name. */
+export type DecisionRole =
+  /** Accepting the plan sets the named item aside. */
+  | 'taken'
+  /** Stands in the run record and on papers. */
+  | 'recorded'
+  /** A width of what is cut, tried among those in stock. */
+  | 'width-on-trial'
+  /** Says how long there is before it sets. */
+  | 'sets'
+  /** How much of the limb a shell covers, as a share. */
+  | 'coverage'
+  /** How many layers an opened cast has. */
+  | 'layers-on'
+  /** Looked at before a cast is opened. */
+  | 'before-opening'
+
+/** A decision with what the rest of the product does with it. */
+export function withRoles(definition: DecisionDefinition, ...roles: readonly DecisionRole[]): DecisionDefinition {
+  return { ...definition, roles: [...(definition.roles ?? []), ...roles] }
+}
+
+/** Whether a decision is used as `role`. */
+export function hasRole(definition: DecisionDefinition, role: DecisionRole): boolean {
+  return definition.roles?.includes(role) === true
 }
 
 type Range = Partial<Pick<DecisionDefinition, 'least' | 'greatest' | 'step' | 'alternative'>>
@@ -56,7 +87,11 @@ export function choice(id: string, label: string, words: readonly string[]): Dec
 
 /** A size of a device: one that the catalogue or the list at hand has. */
 export function sizeOf(id: string, label: string, matches: (item: StockItem) => boolean): DecisionDefinition {
-  return { ...plain(id, label, 'choice'), choices: (items) => unique(items.flatMap((item) => (matches(item) ? (item.size ?? []) : []))) }
+  return {
+    ...plain(id, label, 'choice'),
+    choices: (items) => unique(items.flatMap((item) => (matches(item) ? (item.size ?? []) : []))),
+    isItem: (item, value) => matches(item) && item.size === value,
+  }
 }
 
 /** The height that an adjustable collar is set to, cm: one that some collar at hand locks at. */
@@ -65,6 +100,7 @@ export function heightSetting(id: string, label: string, matches: (item: StockIt
     ...plain(id, label, 'choice'),
     unit: 'cm',
     choices: (items) => unique(items.flatMap((item) => (matches(item) ? (item.setting ?? []) : []))).sort((a, b) => a - b),
+    isItem: (item, value) => matches(item) && item.setting === value,
   }
 }
 

@@ -81,6 +81,10 @@ export interface Technique {
   /** Cautions and stops of its own that need no reading. */
   readonly judge?: (draft: PlanDraft, options: OptionValues) => void
   readonly plan: (draft: PlanDraft, options: OptionValues) => TechniqueOutcome
+  /** Closed all round, so that it is opened on its own case. */
+  readonly isCast?: true
+  /** Opens what `isCast` put on. */
+  readonly opensCasts?: true
   /** Where its rounds differ from the local list. */
   readonly rounds?: RoundLimits
   /** Whether the device itself puts the limb at risk, so that rounds follow the at-risk list. */

@@ -127,7 +127,15 @@ export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = 
         <path d={smoothPath(shape.outline.slice(6).map(flip))} fill="none" />
       </g>
       {slab && layers.includes('slab') ? (
-        <ArmSlab from={slab.fromCm} to={slab.toCm} shape={shape} flip={flip} isLit={lit.includes('slab')} onPick={onPick} />
+        <ArmSlab
+          from={slab.fromCm}
+          to={slab.toCm}
+          shape={shape}
+          flip={flip}
+          isLit={lit.includes('slab')}
+          decision={slab.decision}
+          onPick={onPick}
+        />
       ) : null}
       {geometry.bands
         .filter((band) => band.kind === 'cut')
@@ -214,6 +222,7 @@ function ArmSlab({
   shape,
   flip,
   isLit,
+  decision,
   onPick,
 }: {
   from: number
@@ -221,6 +230,7 @@ function ArmSlab({
   shape: ArmShape
   flip: (point: Point) => Point
   isLit: boolean
+  decision: string | null
   onPick: LaneProps['onPick']
 }) {
   const at = (share: number): number => from + (to - from) * share
@@ -232,8 +242,8 @@ function ArmSlab({
       fillOpacity="0.75"
       stroke={isLit ? 'var(--citrus-deep)' : 'var(--slab-edge)'}
       strokeWidth="0.2"
-      onClick={onPick ? () => onPick('slab-width') : undefined}
-      className={onPick ? 'cursor-pointer' : ''}
+      onClick={onPick && decision ? () => onPick(decision) : undefined}
+      className={onPick && decision ? 'cursor-pointer' : ''}
     />
   )
 }

@@ -8,6 +8,7 @@ export function SheetLane({ geometry, units, onPick }: { geometry: Geometry; uni
   const skin = geometry.polygons.find((one) => one.role === 'sheet')
   const slab = geometry.polygons.find((one) => one.role === 'slab')
   if (!skin || !slab) return null
+  const decision = geometry.bands.find((one) => one.kind === 'slab')?.decision
   const points = [...skin.points, ...slab.points]
   const minX = Math.min(...points.map((one) => one[0])) - 2
   const maxX = Math.max(...points.map((one) => one[0])) + 5
@@ -31,7 +32,7 @@ export function SheetLane({ geometry, units, onPick }: { geometry: Geometry; uni
         stroke="var(--skin-edge)"
         strokeWidth="0.16"
       />
-      <g onClick={onPick ? () => onPick('slab-width') : undefined} className={onPick ? 'cursor-pointer' : ''}>
+      <g onClick={onPick && decision ? () => onPick(decision) : undefined} className={onPick && decision ? 'cursor-pointer' : ''}>
         <path
           d={straightPath(slab.points.map(flip), true)}
           fill="var(--slab)"

@@ -13,8 +13,8 @@ import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry, GeometryBand } from '../../model/geometry'
 import { scheduleRounds } from '../../planner/schedule-rounds'
 import { hardMinutes } from '../../figures/setting-time/hard-after'
-import { decideArmWrap } from '../../planner/decide/arm-wraps'
-import { decideLegWrap } from '../../planner/decide/leg-wraps'
+import { decideArmWrap } from '../families/wraps/arm-wraps'
+import { decideLegWrap } from '../families/wraps/leg-wraps'
 import { decidePeople } from '../shared/decide-people'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { castOpeningOptions } from './options'
@@ -43,6 +43,7 @@ export const castOpening: Technique = {
   asks: ['device', 'open-now'],
   uses: () => ['crepe-bandage'],
   puts: ['saw'],
+  opensCasts: true,
   plan: planCastOpening,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   onUrgent: { device: 'shell', actions: castOpeningRelease },

@@ -7,20 +7,21 @@ import {
   minutes,
   pressureKpa,
   rolls,
+  withRoles,
   type DecisionDefinition,
 } from '../../model/decision-definition'
 import { ankleAngle, cureTime, leastCrew, padding, peakSkinTemp, setTime } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */
 export const decisions: readonly DecisionDefinition[] = [
-  angleDeg('knee-angle', 'Knee bend'),
+  withRoles(angleDeg('knee-angle', 'Knee bend'), 'recorded'),
   ankleAngle,
   padding,
   lengthCm('stocking-length', 'Stocking'),
   rolls('rolls', 'Rolls'),
   rolls('rolls-lower', 'Rolls, foot and lower leg'),
   rolls('rolls-thigh', 'Rolls, thigh'),
-  layers('cast-layers', 'Cast layers'),
+  withRoles(layers('cast-layers', 'Cast layers'), 'recorded', 'layers-on'),
   factor('knee-strength', 'Strength at the knee (estimate)'),
   setTime,
   cureTime,

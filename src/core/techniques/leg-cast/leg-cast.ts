@@ -7,11 +7,11 @@ import type { PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
 import { scheduleRounds } from '../../planner/schedule-rounds'
-import { decideSetting } from '../../planner/decide/decide-set-time'
+import { decideSetting } from '../families/cast/decide-set-time'
 import { hardMinutes } from '../../figures/setting-time/hard-after'
 import { isPlaster } from '../../figures/setting-time/working-time'
 import type { SettingMaterial } from '../../model/setting-material'
-import { decideRoom } from '../../planner/decide/decide-room'
+import { decideRoom } from '../families/cast/decide-room'
 import { extraHolder } from '../shared/extra-holder'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
@@ -49,6 +49,7 @@ export const legCast: Technique = {
   puts: ['hard-shell', 'unfelt-pressure', 'closed-shell'],
   judge: judgeLegCast,
   plan: planLegCast,
+  isCast: true,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   onUrgent: { device: 'shell', actions: legCastRelease },
   troubles: legCastTroubles,

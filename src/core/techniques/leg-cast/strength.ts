@@ -5,7 +5,7 @@ import { isPlaster } from '../../figures/setting-time/working-time'
 import type { SettingMaterial } from '../../model/setting-material'
 import { layerDefaults } from '../../figures/slabs/slab-layers'
 import { kneeMoment, legParts } from '../../figures/traction/leg-masses'
-import { paddedAt } from '../../planner/decide/leg-wraps'
+import { paddedAt } from '../families/wraps/leg-wraps'
 
 export const castStrengthDefaults = defineDefaults('cast-strength', {
   plasterMPa: { value: 1.5, unit: 'MPa', source: 'model', note: 'plaster one hour after wetting' },

@@ -1,4 +1,4 @@
-import { factor, share, type DecisionDefinition } from '../../model/decision-definition'
+import { factor, share, withRoles, type DecisionDefinition } from '../../model/decision-definition'
 import {
   ankleAngle,
   cureTime,
@@ -17,7 +17,7 @@ export const decisions: readonly DecisionDefinition[] = [
   slabLength,
   slabLayers,
   slabWidth,
-  share('slab-coverage', 'Coverage'),
+  withRoles(share('slab-coverage', 'Coverage'), 'coverage'),
   padding,
   elasticBandage,
   factor('stiffness-gain', 'Stiffer than a flat strip'),

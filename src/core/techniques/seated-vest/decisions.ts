@@ -1,10 +1,13 @@
-import { choice, marginCm, sizeOf, words, type DecisionDefinition } from '../../model/decision-definition'
+import { choice, marginCm, sizeOf, words, withRoles, type DecisionDefinition } from '../../model/decision-definition'
 import { collarSetting, leastCrew } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */
 export const decisions: readonly DecisionDefinition[] = [
   collarSetting,
-  sizeOf('fits', 'Vest', (item) => item.technique === 'seated-vest'),
+  withRoles(
+    sizeOf('fits', 'Vest', (item) => item.technique === 'seated-vest'),
+    'taken',
+  ),
   marginCm('head-pad', 'Pad behind the head', { least: 0, greatest: 20 }),
   words('strap-order', 'Straps in this order'),
   choice('leg-straps', 'Leg straps', ['crossed', 'same-side']),

@@ -1,10 +1,10 @@
 import type { LegModel } from '../../figures/body/leg-model'
 import type { WorkingLine } from '../../model/decision'
 import type { PlanDraft } from '../../planner/draft'
-import { decideSlabWidth } from '../../planner/decide/decide-slab-width'
+import { decideSlabWidth } from '../families/slab/decide-slab-width'
 import { allowed, openGap, widestSlab, type SlabStation } from '../../figures/slabs/slab-width'
 import { greatestGirthGrowth } from '../../figures/swelling/girth-growth'
-import { girthWorking, paddedAt } from '../../planner/decide/leg-wraps'
+import { girthWorking, paddedAt } from '../families/wraps/leg-wraps'
 
 const limiting = ['ankle', 'calf', 'below-knee'] as const
 const leastCoverage = 0.7

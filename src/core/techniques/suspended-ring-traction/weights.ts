@@ -3,14 +3,14 @@ import type { Estimate } from '../../figures/body/pool-side'
 import { hasFlag } from '../../model/clinical-case'
 import { workingOf, type PlanDraft } from '../../planner/draft'
 import { defineDefaults, readDefaults } from '../../quantities/defaults'
-import { noteLevelUnknown } from '../../planner/decide/decide-strap-places'
+import { noteLevelUnknown } from '../families/traction/decide-strap-places'
 import { bedRaise } from '../../figures/traction/bed-raise'
-import { checkSkinCap, type Strips } from '../../planner/decide/decide-pull'
+import { checkSkinCap, type Strips } from '../families/traction/decide-pull'
 import { gravity } from '../../figures/traction/leg-masses'
-import type { MeasuredSpan } from '../../planner/decide/measure-span'
+import type { MeasuredSpan } from '../families/traction/measure-span'
 import { ringLoad, skinShear } from '../../figures/traction/ring-load'
 import { decideRingPressure } from '../families/traction/ring'
-import { solveSuspension } from '../../planner/decide/decide-suspension'
+import { solveSuspension } from '../families/traction/decide-suspension'
 
 export const balanceDefaults = defineDefaults('balance', {
   ruleKg: { value: 8, unit: 'kg', source: 'practice' },

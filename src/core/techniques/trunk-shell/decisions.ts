@@ -1,4 +1,4 @@
-import { choice, marginCm, sizeOf, type DecisionDefinition } from '../../model/decision-definition'
+import { choice, marginCm, sizeOf, withRoles, type DecisionDefinition } from '../../model/decision-definition'
 import { leastCrew, peopleToTurn, turn } from '../shared/decisions'
 
 /** Most straps that a shell of the catalogue has. */
@@ -6,7 +6,11 @@ export const mostStraps = 6
 
 /** Every decision that it can make, in the order in which they are shown. */
 export const decisions: readonly DecisionDefinition[] = [
-  sizeOf('size', 'Shell size', (item) => item.technique === 'trunk-shell'),
+  withRoles(
+    sizeOf('size', 'Shell size', (item) => item.technique === 'trunk-shell'),
+    'recorded',
+    'taken',
+  ),
   marginCm('overlap', 'Overlap of the shells'),
   marginCm('top-clearance', 'Edge below the notch', { step: 0.2 }),
   marginCm('sit-rise', 'Rises when sitting', { step: 0.2 }),

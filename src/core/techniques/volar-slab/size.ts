@@ -2,9 +2,9 @@ import type { ArmModel } from '../../figures/body/arm-model'
 import type { Estimate } from '../../figures/body/pool-side'
 import { workingOf, type PlanDraft } from '../../planner/draft'
 import { roundDownTo, roundUpTo } from '../../quantities/rounding'
-import { decideSlabWidth } from '../../planner/decide/decide-slab-width'
-import { armGirthWorking } from '../../planner/decide/arm-wraps'
-import { paddedAt } from '../../planner/decide/leg-wraps'
+import { decideSlabWidth } from '../families/slab/decide-slab-width'
+import { armGirthWorking } from '../families/wraps/arm-wraps'
+import { paddedAt } from '../families/wraps/leg-wraps'
 
 const widestShare = 0.5
 const leastShare = 0.38

@@ -1,9 +1,13 @@
-import { count, marginCm, sizeOf, type DecisionDefinition } from '../../model/decision-definition'
+import { count, marginCm, sizeOf, withRoles, type DecisionDefinition } from '../../model/decision-definition'
 import { leastCrew } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */
 export const decisions: readonly DecisionDefinition[] = [
-  sizeOf('size', 'Boot size', (item) => item.technique === 'walker-boot'),
+  withRoles(
+    sizeOf('size', 'Boot size', (item) => item.technique === 'walker-boot'),
+    'recorded',
+    'taken',
+  ),
   marginCm('toe-margin', 'In front of the toes', { step: 0.2 }),
   marginCm('other-shoe-raise', 'Raise the other shoe by', { least: 0, greatest: 20, step: 0.2 }),
   count('wedges', 'Heel wedges', { greatest: 10 }),

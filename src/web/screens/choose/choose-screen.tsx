@@ -22,7 +22,7 @@ import { OptionPanel } from './option-panel'
 import { OverruleSheet } from './overrule-sheet'
 import { SizeStripView } from './size-strip'
 import { StockSource } from './stock-source'
-import { stockedWidths, WidthTrial } from './width-trial'
+import { stockedWidths, widthDecision, WidthTrial } from './width-trial'
 
 type Sheet =
   | { kind: 'working'; decision: Decision }
@@ -43,7 +43,11 @@ export function ChooseScreen() {
   const [storeFault, setStoreFault] = useState<string | null>(null)
   const [tried, setTried] = useState<number | null>(null)
   const widths = stockedWidths(record, plan)
-  const trial = useMemo(() => (tried === null ? null : planWithWidth(open, tried)), [open, tried])
+  const widthId = widthDecision(plan)?.id
+  const trial = useMemo(
+    () => (tried === null || widthId === undefined ? null : planWithWidth(open, widthId, tried)),
+    [open, tried, widthId],
+  )
   const sized = plan.decisions.filter((one) => one.strip)
   const mayDecide = hasRight(person.roles, 'decide')
   const isAccepted = record.accepted !== null && sameDecisions(record.accepted.plan.decisions, plan.decisions)
@@ -78,7 +82,7 @@ export function ChooseScreen() {
                 units={units}
                 onTry={setTried}
                 onUse={(widthCm) => {
-                  const decision = plan.decisions.find((one) => one.id === 'slab-width')
+                  const decision = widthDecision(plan)
                   if (decision) setSheet({ kind: 'overrule', decision, suggested: widthCm })
                 }}
               />
@@ -177,10 +181,10 @@ export function ChooseScreen() {
   )
 }
 
-/** The plan as it would be with another slab width. */
-function planWithWidth({ record, episode }: OpenCase, widthCm: number): Plan | null {
+/** The plan as it would be with another width. */
+function planWithWidth({ record, episode }: OpenCase, decision: string, widthCm: number): Plan | null {
   const clinicalCase = toClinicalCase(record, episode)
-  const overrule = { decision: 'slab-width', value: widthCm, reason: 'tried out', by: '', at: new Date(serverNow()).toISOString() }
+  const overrule = { decision, value: widthCm, reason: 'tried out', by: '', at: new Date(serverNow()).toISOString() }
   return planCase({ ...clinicalCase, overrules: [...clinicalCase.overrules, overrule] }, browserContext())
 }
 

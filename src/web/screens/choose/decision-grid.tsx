@@ -1,9 +1,8 @@
+import { findTechnique } from '#core/techniques/registry'
 import type { Decision } from '#core/model/decision'
 import { formatDecision, type DisplayUnits } from '#core/planner/format-decision'
 import type { Plan } from '#core/model/plan'
 import { ToneShape } from '../../parts/tone-shape'
-
-const pendingLabels: Record<string, string> = { 'peak-skin-temp': 'Warmest skin (estimate)', 'least-crew': 'People needed' }
 
 /** The numbers of a plan, each a door to its working. */
 export function DecisionGrid({ plan, units, onOpen }: { plan: Plan; units: DisplayUnits; onOpen: (decision: Decision) => void }) {
@@ -30,7 +29,7 @@ export function DecisionGrid({ plan, units, onOpen }: { plan: Plan; units: Displ
       ))}
       {plan.pending.map((task) => (
         <li key={task.decision} className="grid min-h-22 content-between rounded-2xl border border-dashed border-line px-3.5 py-2.5">
-          <span className="text-sm font-semibold text-soft">{pendingLabels[task.decision]}</span>
+          <span className="text-sm font-semibold text-soft">{labelOf(plan, task.decision)}</span>
           <span role="status" className="text-soft">
             working it out…
           </span>
@@ -43,4 +42,9 @@ export function DecisionGrid({ plan, units, onOpen }: { plan: Plan; units: Displ
 /** Short values are read from across the room; sentences stay sentences. */
 function DecisionValue({ text }: { text: string }) {
   return <span className={text.length <= 12 ? 'numeral text-[1.35rem] leading-tight' : 'leading-snug font-semibold'}>{text}</span>
+}
+
+/** What a decision that is still worked out is called. */
+function labelOf(plan: Plan, decision: string): string {
+  return findTechnique(plan.technique)?.decisions.find((one) => one.id === decision)?.label ?? decision
 }

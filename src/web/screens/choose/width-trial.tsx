@@ -1,3 +1,5 @@
+import type { Decision } from '#core/model/decision'
+import { decisionInRole } from '#core/techniques/decision-in-role'
 import { useId } from 'react'
 import { catalogue } from '#core/catalogue/catalogue'
 import { comparePlans } from '#core/planner/compare-plans'
@@ -6,10 +8,15 @@ import type { Plan } from '#core/model/plan'
 import type { CaseRecord } from '#contract/records/case'
 import { Button } from '../../parts/button'
 
+/** The width that may be tried among those in stock; undefined when the plan has none. */
+export function widthDecision(plan: Plan): Decision | undefined {
+  return decisionInRole(plan, 'width-on-trial')
+}
+
 /** Widths of the planned slab's kind that are in stock, ascending; empty when the plan has no slab. */
 export function stockedWidths(record: CaseRecord, plan: Plan): readonly number[] {
   const slab = plan.materials.find((one) => one.id === 'slab')
-  if (!slab || !plan.decisions.some((one) => one.id === 'slab-width')) return []
+  if (!slab || !widthDecision(plan)) return []
   const items = (record.store?.items ?? catalogue.items).filter((one) => one.item === slab.item && (one.count ?? 1) > 0)
   return [...new Set(items.flatMap((one) => one.widthCm ?? []))].sort((a, b) => a - b)
 }
@@ -33,10 +40,10 @@ export function WidthTrial({
   onUse: (widthCm: number) => void
 }) {
   const id = useId()
-  const planned = plan.decisions.find((one) => one.id === 'slab-width')?.value
+  const planned = widthDecision(plan)?.value
   const shown = tried ?? (typeof planned === 'number' ? planned : (widths[0] ?? 0))
   const at = widths.reduce((best, one, index) => (Math.abs(one - shown) < Math.abs((widths[best] ?? 0) - shown) ? index : best), 0)
-  const changes = trial ? comparePlans(plan, trial).decisions.filter((one) => one.id !== 'slab-width') : []
+  const changes = trial ? comparePlans(plan, trial).decisions.filter((one) => one.id !== widthDecision(plan)?.id) : []
   const pick = (index: number): void => {
     const width = widths[index]
     onTry(width === undefined || width === planned ? null : width)

@@ -1,13 +1,15 @@
+import { decisionInRole } from '#core/techniques/decision-in-role'
 import type { Decision } from '#core/model/decision'
 import type { Plan } from '#core/model/plan'
 
 /** People needed; for what sets also the odds of ending moulding before set by crew size, setting time and heat. */
 export function CrewForecast({ plan, onOpen }: { plan: Plan; onOpen: (decision: Decision) => void }) {
   const find = (id: string): Decision | undefined => plan.decisions.find((one) => one.id === id)
+  const sets = decisionInRole(plan, 'sets')
   const crew = find('least-crew')
   const isPending = (id: string): boolean => plan.pending.some((task) => task.decision === id)
   const facts = [
-    { id: 'set-time', label: 'Sets in', isShown: find('set-time') !== undefined },
+    { id: sets?.id ?? '', label: 'Sets in', isShown: sets !== undefined },
     { id: 'least-crew', label: 'People needed', isShown: true },
     { id: 'peak-skin-temp', label: 'Warmest skin', isShown: find('peak-skin-temp') !== undefined || isPending('peak-skin-temp') },
   ].filter((one) => one.isShown)

@@ -1,3 +1,5 @@
+import { slowDecisions } from '#core/model/slow-task'
+import { decisionInRole } from '#core/techniques/decision-in-role'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
@@ -119,7 +121,7 @@ export function MakeReadyScreen() {
         {crew ? <WetStrip input={crew.input} people={record.setup.people ?? 1} /> : null}
         <CrewPanel record={record} plan={plan} />
         {heat ? <HeatPanel input={heat.input} vulnerable={heat.vulnerable} packMin={record.setup.packSetMin} /> : null}
-        <PlanMessages plan={plan} decisions={['least-crew', 'set-time', 'peak-skin-temp']} showProblems={false} />
+        <PlanMessages plan={plan} decisions={[...slowDecisions, decisionInRole(plan, 'sets')?.id ?? '']} showProblems={false} />
         {heat || crew ? (
           <Notice tone="note" lead="Heat and crew odds are estimates">
             They are for planning. Ask about heat while it sets; &ldquo;too hot&rdquo; means take it off.

@@ -3,9 +3,10 @@ import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 import { planCase } from '#core/techniques/plan-case'
 import { defaultProtocol } from '#core/quantities/defaults'
+import { decisionsInRole } from '#core/techniques/decision-in-role'
 import { findTechnique } from '#core/techniques/registry'
 import type { RoundVerdict } from '#core/rounds/judge-rounds'
-import { castTechnique, hardAtMs, isOpeningRun, openingTechnique, toOpeningCase } from '#contract/views/opening-run'
+import { hardAtMs, isCastTechnique, isOpeningRun, openingTechnique, toOpeningCase } from '#contract/views/opening-run'
 import { useNow } from '../../sync/use-now'
 import { browserContext } from '../../case/use-plan'
 import { Lane } from '../../lane/lane'
@@ -16,8 +17,6 @@ import { Notice } from '../../parts/notice'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { useSettings } from '../../sync/session-store'
 import { tabId } from '../../sync/tab-id'
-
-const shown = ['room-gained', 'pressure-before', 'pressure-after', 'latest', 'crepe'] as const
 
 /** Opening the cast that this case put on: when it is hard, at once in an emergency, on its own drawing. */
 export function OpeningPanel({ open, lastLevel }: { open: OpenCase; lastLevel: RoundVerdict['level'] | null }) {
@@ -34,7 +33,7 @@ export function OpeningPanel({ open, lastLevel }: { open: OpenCase; lastLevel: R
     () => planCase(toOpeningCase(record, episode, { at: new Date(minute * 60_000).toISOString(), options, isOpenNow }), browserContext()),
     [record, episode, minute, options, isOpenNow],
   )
-  if (record.technique !== castTechnique || !record.appliedAt || !plan) return null
+  if (!isCastTechnique(record.technique) || !record.appliedAt || !plan) return null
   const running = record.runs.find(
     (run) => isOpeningRun(run) && !run.steps.some((step) => step.stepId === 'after-check' && step.outcome === 'done'),
   )
@@ -92,14 +91,12 @@ export function OpeningPanel({ open, lastLevel }: { open: OpenCase; lastLevel: R
       </div>
       <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab']} lit={['cut-1', 'cut-2']} />
       <dl className="grid gap-2 sm:grid-cols-2">
-        {plan.decisions
-          .filter((one) => shown.some((id) => id === one.id))
-          .map((one) => (
-            <div key={one.id} className="rounded-xl bg-well px-3 py-1.5">
-              <dt className="text-sm text-soft">{one.label}</dt>
-              <dd className="numeral">{one.display}</dd>
-            </div>
-          ))}
+        {decisionsInRole(plan, 'before-opening').map((one) => (
+          <div key={one.id} className="rounded-xl bg-well px-3 py-1.5">
+            <dt className="text-sm text-soft">{one.label}</dt>
+            <dd className="numeral">{one.display}</dd>
+          </div>
+        ))}
       </dl>
       {plan.cautions
         .filter((one) => one.code !== 'not-hard' && one.level !== 'note')

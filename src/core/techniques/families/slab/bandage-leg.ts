@@ -1,6 +1,6 @@
 import type { LegModel } from '../../../figures/body/leg-model'
 import { bandageDefaults } from '../../../figures/wraps/bandage-pressure'
-import { checkLegBandage, decideLegWrap } from '../../../planner/decide/leg-wraps'
+import { checkLegBandage, decideLegWrap } from '../wraps/leg-wraps'
 import type { PlanDraft } from '../../../planner/draft'
 import { readDefaults } from '../../../quantities/defaults'
 

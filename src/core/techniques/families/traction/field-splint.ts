@@ -4,8 +4,8 @@ import type { PlanDraft } from '../../../planner/draft'
 import type { ScheduleEntry } from '../../../model/plan'
 import type { Geometry } from '../../../model/geometry'
 import { scheduleRounds } from '../../../planner/schedule-rounds'
-import { strapBands } from '../../../planner/decide/decide-strap-places'
-import type { MeasuredSpan } from '../../../planner/decide/measure-span'
+import { strapBands } from './decide-strap-places'
+import type { MeasuredSpan } from './measure-span'
 
 /** Minutes until a field splint has to be changed. */
 export const convertMin = 120

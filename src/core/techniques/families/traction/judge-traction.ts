@@ -1,7 +1,7 @@
 import { insideLeg, lowerLegLength } from '../../../figures/body/measurements/leg'
 import type { PlanDraft } from '../../../planner/draft'
 import { readDefaults } from '../../../quantities/defaults'
-import { pullDefaults } from '../../../planner/decide/decide-pull'
+import { pullDefaults } from './decide-pull'
 import type { TechniqueOption } from '../../../planner/technique'
 
 /** Rules that no flag raises: too small a patient, a break too low on the shin. */

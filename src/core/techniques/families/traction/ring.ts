@@ -1,13 +1,13 @@
 import { obliqueGroinGirth } from '../../../figures/body/measurements/traction'
 import type { Estimate } from '../../../figures/body/pool-side'
 import { workingOf, type PlanDraft } from '../../../planner/draft'
-import { decideSize } from '../../../planner/decide/decide-size'
+import { decideSize } from '../sized/decide-size'
 import { greatestGirthGrowth } from '../../../figures/swelling/girth-growth'
 import { gravity } from '../../../figures/traction/leg-masses'
 import { ringPressure } from '../../../figures/traction/ring-load'
 import { defineDefaults, readDefaults } from '../../../quantities/defaults'
 import { hasFlag } from '../../../model/clinical-case'
-import type { Strips } from '../../../planner/decide/decide-pull'
+import type { Strips } from './decide-pull'
 import type { OptionValues, TechniqueOption } from '../../../planner/technique'
 
 export const ringDefaults = defineDefaults('ring', {

@@ -1,7 +1,7 @@
 import type { PlanDraft } from '../../../planner/draft'
 import type { StepPull, StepStraps } from '../../../model/step'
 import { readDefaults } from '../../../quantities/defaults'
-import { pullDefaults } from '../../../planner/decide/decide-pull'
+import { pullDefaults } from './decide-pull'
 
 /**
  * The pull of a step as it was decided, or null before there is a body mass.

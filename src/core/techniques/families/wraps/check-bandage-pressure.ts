@@ -1,7 +1,7 @@
-import { hasFlag } from '../../model/clinical-case'
-import type { PlanDraft } from '../draft'
-import { readDefaults } from '../../quantities/defaults'
-import { bandageDefaults, bandagePressure } from '../../figures/wraps/bandage-pressure'
+import { hasFlag } from '../../../model/clinical-case'
+import type { PlanDraft } from '../../../planner/draft'
+import { readDefaults } from '../../../quantities/defaults'
+import { bandageDefaults, bandagePressure } from '../../../figures/wraps/bandage-pressure'
 
 /**
  * Raises `bandage-pressure` at its highest level under an elastic bandage (SAFETY: lower limits with arterial

@@ -1,13 +1,13 @@
-import { armGirthAt, type ArmModel } from '../../figures/body/arm-model'
-import { frustumArea } from '../../figures/body/frustum'
-import { workingOf, type PlanDraft } from '../draft'
-import type { WorkingLine } from '../../model/decision'
-import { readDefaults } from '../../quantities/defaults'
+import { armGirthAt, type ArmModel } from '../../../figures/body/arm-model'
+import { frustumArea } from '../../../figures/body/frustum'
+import { workingOf, type PlanDraft } from '../../../planner/draft'
+import type { WorkingLine } from '../../../model/decision'
+import { readDefaults } from '../../../quantities/defaults'
 import { checkBandagePressure } from './check-bandage-pressure'
 import { decideRolls, type RollZone } from './decide-rolls'
 import { paddedAt } from './leg-wraps'
-import type { RollChoice } from '../../figures/wraps/roll-choice'
-import { wrapDefaults } from '../../figures/wraps/wrap-length'
+import type { RollChoice } from '../../../figures/wraps/roll-choice'
+import { wrapDefaults } from '../../../figures/wraps/wrap-length'
 
 /** Roll widths that suit hand and forearm, cm (PRECISIONS, Rolls). */
 const widths = { hand: [5, 7.5], forearm: [7.5, 10] } as const

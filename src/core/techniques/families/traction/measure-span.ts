@@ -1,9 +1,9 @@
-import type { Estimate } from '../../figures/body/pool-side'
-import { insideLeg, lowerLegLength } from '../../figures/body/measurements/leg'
-import type { PlanDraft } from '../draft'
-import { workingOf } from '../draft'
-import type { WorkingLine } from '../../model/decision'
-import type { LegSpan } from '../../figures/traction/leg-masses'
+import type { Estimate } from '../../../figures/body/pool-side'
+import { insideLeg, lowerLegLength } from '../../../figures/body/measurements/leg'
+import type { PlanDraft } from '../../../planner/draft'
+import { workingOf } from '../../../planner/draft'
+import type { WorkingLine } from '../../../model/decision'
+import type { LegSpan } from '../../../figures/traction/leg-masses'
 
 export interface MeasuredSpan extends LegSpan {
   readonly insideLeg: Estimate

@@ -1,7 +1,7 @@
-import type { PlanDraft } from '../draft'
-import { defineDefaults, readDefaults } from '../../quantities/defaults'
-import { legParts, type LegSpan } from '../../figures/traction/leg-masses'
-import { solveRig, type Rig, type RigSolution } from '../../figures/traction/solve-rig'
+import type { PlanDraft } from '../../../planner/draft'
+import { defineDefaults, readDefaults } from '../../../quantities/defaults'
+import { legParts, type LegSpan } from '../../../figures/traction/leg-masses'
+import { solveRig, type Rig, type RigSolution } from '../../../figures/traction/solve-rig'
 
 export const rigDefaults = defineDefaults('rig', {
   splintKg: { value: 2.5, unit: 'kg', source: 'practice' },

@@ -1,6 +1,6 @@
-import type { PlanDraft } from '../draft'
-import type { WorkingLine } from '../../model/decision'
-import { chooseSlabWidth } from '../../figures/slabs/slab-width'
+import type { PlanDraft } from '../../../planner/draft'
+import type { WorkingLine } from '../../../model/decision'
+import { chooseSlabWidth } from '../../../figures/slabs/slab-width'
 
 export interface SlabWidthRequest {
   readonly decision: 'slab-width' | 'stirrup-width'

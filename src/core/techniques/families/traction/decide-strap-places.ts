@@ -1,8 +1,8 @@
-import type { PlanDraft } from '../draft'
-import type { GeometryBand } from '../../model/geometry'
-import { defineDefaults, readDefaults } from '../../quantities/defaults'
+import type { PlanDraft } from '../../../planner/draft'
+import type { GeometryBand } from '../../../model/geometry'
+import { defineDefaults, readDefaults } from '../../../quantities/defaults'
 import type { MeasuredSpan } from './measure-span'
-import { mostStraps, placeStraps, type Stretch } from '../../figures/straps/place-straps'
+import { mostStraps, placeStraps, type Stretch } from '../../../figures/straps/place-straps'
 
 export const strapDefaults = defineDefaults('straps', {
   widthCm: { value: 5, unit: 'cm', source: 'practice' },

@@ -1,8 +1,8 @@
-import { hasFlag } from '../../model/clinical-case'
-import type { PlanDraft } from '../draft'
-import { formatValue } from '../format-decision'
-import { defineDefaults, readDefaults } from '../../quantities/defaults'
-import { gravity } from '../../figures/traction/leg-masses'
+import { hasFlag } from '../../../model/clinical-case'
+import type { PlanDraft } from '../../../planner/draft'
+import { formatValue } from '../../../planner/format-decision'
+import { defineDefaults, readDefaults } from '../../../quantities/defaults'
+import { gravity } from '../../../figures/traction/leg-masses'
 
 export const pullDefaults = defineDefaults('pull', {
   massShare: { value: 0.1, unit: 'ratio', source: 'practice' },

@@ -1,10 +1,10 @@
-import type { StockItem } from '../../model/clinical-case'
-import type { PlanDraft } from '../draft'
-import type { WorkingLine } from '../../model/decision'
-import { readDefaults } from '../../quantities/defaults'
-import { roundTo } from '../../quantities/rounding'
-import { chooseRolls, type RollChoice, type WrapZone } from '../../figures/wraps/roll-choice'
-import { wrapDefaults, wrapLayers, wrapLength } from '../../figures/wraps/wrap-length'
+import type { StockItem } from '../../../model/clinical-case'
+import type { PlanDraft } from '../../../planner/draft'
+import type { WorkingLine } from '../../../model/decision'
+import { readDefaults } from '../../../quantities/defaults'
+import { roundTo } from '../../../quantities/rounding'
+import { chooseRolls, type RollChoice, type WrapZone } from '../../../figures/wraps/roll-choice'
+import { wrapDefaults, wrapLayers, wrapLength } from '../../../figures/wraps/wrap-length'
 
 /** A stretch of limb to wind: its area, the turns added to it, and the roll widths that suit it. */
 export interface RollZone {

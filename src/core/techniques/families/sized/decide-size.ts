@@ -1,11 +1,11 @@
-import type { StockItem } from '../../model/clinical-case'
-import type { MeasurementDefinition } from '../../model/measurement-definition'
-import type { Alternative, SizeStrip } from '../../model/decision'
-import { workingOf, type PlanDraft } from '../draft'
-import type { Estimate } from '../../figures/body/pool-side'
-import { chooseSize, type SizeChoice, type SizeOdds } from '../../figures/sizing/choose-size'
-import { pickPlusFour } from '../../figures/sizing/plus-four'
-import type { SizedDimension } from '../../figures/sizing/size-odds'
+import type { StockItem } from '../../../model/clinical-case'
+import type { MeasurementDefinition } from '../../../model/measurement-definition'
+import type { Alternative, SizeStrip } from '../../../model/decision'
+import { workingOf, type PlanDraft } from '../../../planner/draft'
+import type { Estimate } from '../../../figures/body/pool-side'
+import { chooseSize, type SizeChoice, type SizeOdds } from '../../../figures/sizing/choose-size'
+import { pickPlusFour } from '../../../figures/sizing/plus-four'
+import type { SizedDimension } from '../../../figures/sizing/size-odds'
 
 export interface SizedReading {
   readonly definition: MeasurementDefinition

@@ -1,9 +1,9 @@
-import { headTilt } from '../../figures/sizing/hinge'
-import type { Estimate } from '../../figures/body/pool-side'
-import type { SizeStrip } from '../../model/decision'
-import { workingOf, type PlanDraft } from '../draft'
-import { layOut } from './decide-size'
-import { nearestSetting, type CollarSetting, type SettingChoice } from '../../figures/sizing/nearest-setting'
+import { headTilt } from '../../../figures/sizing/hinge'
+import type { Estimate } from '../../../figures/body/pool-side'
+import type { SizeStrip } from '../../../model/decision'
+import { workingOf, type PlanDraft } from '../../../planner/draft'
+import { layOut } from '../sized/decide-size'
+import { nearestSetting, type CollarSetting, type SettingChoice } from '../../../figures/sizing/nearest-setting'
 
 const leastOdds = 0.2
 const betweenOdds = 0.6

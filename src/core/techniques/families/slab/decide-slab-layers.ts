@@ -1,5 +1,5 @@
-import type { PlanDraft } from '../draft'
-import { countSlabLayers, type LayerBand } from '../../figures/slabs/slab-layers'
+import type { PlanDraft } from '../../../planner/draft'
+import { countSlabLayers, type LayerBand } from '../../../figures/slabs/slab-layers'
 
 /**
  * Decides `slab-layers`: plaster layers by school, mass and wear; one pre-padded strip otherwise.

@@ -1,7 +1,7 @@
-import type { PlanDraft } from '../draft'
-import { readDefaults } from '../../quantities/defaults'
-import { cureTime, isPlaster, settingDefaults, settingTime } from '../../figures/setting-time/working-time'
-import type { SettingMaterial } from '../../model/setting-material'
+import type { PlanDraft } from '../../../planner/draft'
+import { readDefaults } from '../../../quantities/defaults'
+import { cureTime, isPlaster, settingDefaults, settingTime } from '../../../figures/setting-time/working-time'
+import type { SettingMaterial } from '../../../model/setting-material'
 
 export interface DecidedSetting {
   readonly minutes: number

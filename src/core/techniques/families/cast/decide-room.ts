@@ -1,6 +1,6 @@
-import type { PlanDraft } from '../draft'
-import { greatestGirthGrowth } from '../../figures/swelling/girth-growth'
-import { hoursUntilLimit, pressureUnderShell, type RoomInput } from '../../figures/swelling/room'
+import type { PlanDraft } from '../../../planner/draft'
+import { greatestGirthGrowth } from '../../../figures/swelling/girth-growth'
+import { hoursUntilLimit, pressureUnderShell, type RoomInput } from '../../../figures/swelling/room'
 
 const horizonH = 72
 
