@@ -1,7 +1,9 @@
 import type { Measurement } from '#core/model/clinical-case'
 import type { Device } from '#core/model/device'
 import type { Orders } from '#core/model/orders'
-import type { Pattern, Region, Side, Swelling } from '#core/model/vocabulary'
+import { bodyRegionOf, type Pattern, type Region, type Side, type Swelling } from '#core/model/vocabulary'
+import type { Technique } from '#core/planner/technique'
+import { techniques } from '#core/techniques/registry'
 import type { RoundInput } from '#core/model/observation'
 import type { Stage } from '#contract/views/board'
 import type { InjuryRecord, PatientDetails } from '#contract/records/episode'
@@ -53,6 +55,9 @@ const cm = (id: string, value: number, side?: Side): Story['readings'][number] =
 const fingers = (id: string, value: number, breadthCm: number): Story['readings'][number] => ({ id, value, unit: 'fw', breadthCm })
 const neck = fourLimbs({ neck: quietNeck })
 const spine = fourLimbs({ spine: quietSpine })
+
+/** Told at length in stories of its own. */
+const firstTold = 'leg-slab'
 
 const stories: readonly Story[] = [
   {
@@ -294,9 +299,19 @@ const stories: readonly Story[] = [
   },
 ]
 
-/** One case for each of the other fourteen techniques, at every stage; the forearm slab is going wrong. */
+/** One case for each technique but the first, at every stage; the forearm slab is going wrong. One without a story has just come in. */
 export async function writeTechniqueStories(writer: DemoWriter): Promise<void> {
   for (const [index, story] of stories.entries()) await tell(writer, story, index)
+  const told = new Set([firstTold, ...stories.map((story) => story.technique)])
+  for (const technique of techniques.filter((one) => !told.has(one.id))) await writer.open(justCome(technique))
+}
+
+/** Somebody nameless with the first injury that a technique is for. */
+function justCome(technique: Technique): Parameters<DemoWriter['open']>[0] {
+  const [region = 'ankle'] = technique.regions
+  const [pattern = 'other'] = technique.patterns
+  const isLimb = ['leg', 'arm'].includes(bodyRegionOf(region))
+  return { patient: {}, place: 'Waiting', technique: technique.id, injury: injury(region, isLimb ? 'left' : null, pattern) }
 }
 
 const reached = (story: Story, stage: Stage): boolean => {
