@@ -5,7 +5,7 @@ import { foldCase } from '#contract/events/fold'
 import { type EpisodeRecord } from '#contract/records/episode'
 import { foldEpisode } from '#contract/events/fold'
 import type { EventInput } from '#contract/event'
-import { foldWaiting, mergeAnswers, type KnownHere } from '../../src/web/sync/fold-waiting'
+import { createFolder, mergeAnswers, type KnownHere } from '../../src/web/sync/fold-waiting'
 
 const caseId = 'case-1'
 const episodeId = 'stay-1'
@@ -36,9 +36,9 @@ const answerOf = (events: readonly EventInput[], episodeVersion = 1): CaseAnswer
   now: '2026-01-10T08:00:00Z',
 })
 const stepsOf = (known: Partial<KnownHere>): readonly string[] =>
-  foldWaiting({ base: null, caseId, episodeId, taken: [], pending: [], ...known }, writer)?.record.runs[0]?.steps.map(
-    (one) => one.stepId,
-  ) ?? []
+  createFolder()
+    .fold({ base: null, caseId, episodeId, taken: [], pending: [], ...known }, writer)
+    ?.record.runs[0]?.steps.map((one) => one.stepId) ?? []
 
 describe('the case as it stands on this device', () => {
   const base = answerOf([opening, run])
@@ -76,7 +76,7 @@ describe('the case as it stands on this device', () => {
 
   it('is there before the server knows it', () => {
     expect(stepsOf({ pending: [stay, opening, run, step('1', 'position')] })).to.deep.equal(['position'])
-    expect(foldWaiting({ base: null, caseId, episodeId, taken: [], pending: [stay] }, writer)).to.equal(null)
+    expect(createFolder().fold({ base: null, caseId, episodeId, taken: [], pending: [stay] }, writer)).to.equal(null)
   })
 
   it('never goes back to an older answer that arrives late', () => {
@@ -86,5 +86,43 @@ describe('the case as it stands on this device', () => {
       expect([merged.version, merged.episodeVersion]).to.deep.equal([3, 2])
       expect(stepsOf({ base: merged, pending: [step('1', 'position')] })).to.deep.equal(['position'])
     }
+  })
+
+  describe('is folded once', () => {
+    const known = (changes: Partial<KnownHere>): KnownHere => ({ base, caseId, episodeId, taken: [], pending: [], ...changes })
+    const [one, two] = [step('1', 'position'), step('2', 'pad')]
+
+    it('for however many screens ask', () => {
+      const folder = createFolder()
+      const first = folder.fold(known({ pending: [one] }), writer)
+      expect(folder.fold(known({ pending: [one] }), writer)).to.equal(first)
+      expect(first?.record.runs[0]?.steps).to.have.length(1)
+    })
+
+    it('and not again when more waits, nor when the answer makes it part of what the server said', () => {
+      const folder = createFolder()
+      const first = folder.fold(known({ pending: [one] }), writer)
+      const both = folder.fold(known({ pending: [one, two] }), writer)
+      expect(folder.afterFirst('1')).to.equal(first)
+      expect(folder.afterFirst('2'), 'another came first').to.equal(null)
+      const moved: CaseAnswer = {
+        ...base,
+        record: first?.record ?? base.record,
+        version: base.version + 1,
+        contains: [...base.contains, '1'],
+      }
+      expect(folder.fold(known({ base: moved, taken: [], pending: [two] }), writer)).to.equal(both)
+    })
+
+    it('but anew from another answer, for another person, and for another case', () => {
+      const folder = createFolder()
+      const first = folder.fold(known({ pending: [one] }), writer)
+      const other = folder.fold(known({ pending: [one] }), { actor: 'q', actorName: 'Bo' })
+      expect(other?.record.runs[0]?.steps[0]?.by).to.equal('Bo')
+      const later = answerOf([opening, run, made('x', 'note', { text: 'hello' })])
+      const again = folder.fold(known({ base: later, pending: [one] }), writer)
+      expect(again?.record.notes).not.to.deep.equal(first?.record.notes)
+      expect(folder.fold(known({ base: null, caseId: 'case-2', pending: [one] }), writer)).to.equal(null)
+    })
   })
 })

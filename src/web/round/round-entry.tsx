@@ -1,21 +1,12 @@
 import { watchedOf } from '#core/model/observation'
 import type { InjuryRecord } from '#contract/records/episode'
-import type { RoundBody } from '#contract/events/round'
 import { ColumnRoundForm } from './column-round-form'
 import { Notice } from '../parts/notice'
 import { RoundForm } from './round-form'
-
-export interface RoundEntryProps {
-  readonly injury: InjuryRecord
-  readonly isBaseline: boolean
-  readonly cases: readonly string[]
-  readonly draftKey: string
-  readonly submitLabel: string
-  readonly onSubmit: (body: RoundBody) => void
-}
+import type { RoundProps } from './round-frame'
 
 /** The round that this injury asks for: two limbs side by side, or neck or spine with all four. */
-export function RoundEntry({ injury, ...form }: RoundEntryProps) {
+export function RoundEntry({ injury, ...form }: RoundProps & { injury: InjuryRecord }) {
   const watched = watchedOf(injury.region ?? undefined)
   if (watched === 'neck' || watched === 'spine') return <ColumnRoundForm watched={watched} {...form} />
   if (injury.side === null) {

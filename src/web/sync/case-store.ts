@@ -1,13 +1,11 @@
 import { create } from 'zustand'
 import { useMemo } from 'react'
 import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
-import type { CaseRecord } from '#contract/records/case'
-import type { EpisodeRecord } from '#contract/records/episode'
 import type { EventInput } from '#contract/event'
 import { eventKinds, type BodyOf, type EventKindId } from '#contract/events/index'
 import { paths } from '#contract/api/paths'
 import type { ProblemDetails } from '#contract/api/problem-details'
-import { foldWaiting, isWithin, mergeAnswers, type TakenEvent } from './fold-waiting'
+import { createFolder, isWithin, mergeAnswers, type Folded, type TakenEvent } from './fold-waiting'
 import { makeEvent, onTaken, sendAndHear, sendEvent, useOutbox, type Outcome } from './outbox'
 import { callApi, isSessionOver } from './api'
 import { setServerClock } from './server-clock'
@@ -29,10 +27,9 @@ interface CaseStore {
 export const useCaseStore = create<CaseStore>(() => ({ caseId: null, episodeId: null, status: 'loading', base: null, taken: [] }))
 
 /** The case in hand with everything typed here folded in. */
-export interface OpenCase {
-  readonly record: CaseRecord
-  readonly episode: EpisodeRecord
-}
+export type OpenCase = Folded
+
+const folder = createFolder()
 
 /** Opens a case: from the server, else from what this device kept of it, else from its unsent events. */
 export async function loadCase(caseId: string): Promise<void> {
@@ -106,7 +103,8 @@ onTaken((event: EventInput, answer: EventAnswer) => {
   const known = isCase ? base?.version : base?.episodeVersion
   const isNext = known !== undefined && answer.version === known + 1 && !answer.mark
   if (!base || !isNext) return void loadCase(caseId)
-  const { record, episode } = foldWaiting({ base, caseId, episodeId, taken: [one], pending: [] }, writer()) ?? base
+  const folded = folder.afterFirst(event.id) ?? folder.fold({ base, caseId, episodeId, taken: [one], pending: [] }, writer())
+  const { record, episode } = folded ?? base
   takeAnswer({
     ...base,
     record,
@@ -121,7 +119,7 @@ onTaken((event: EventInput, answer: EventAnswer) => {
 export function useCase(): OpenCase | null {
   const { base, caseId, episodeId, taken } = useCaseStore()
   const pending = useOutbox((store) => store.pending)
-  return useMemo(() => foldWaiting({ base, caseId, episodeId, taken, pending }, writer()), [base, caseId, episodeId, taken, pending])
+  return useMemo(() => folder.fold({ base, caseId, episodeId, taken, pending }, writer()), [base, caseId, episodeId, taken, pending])
 }
 
 /** The case in hand; for screens below the case's own gate. */

@@ -38,27 +38,78 @@ export function mergeAnswers(a: CaseAnswer, b: CaseAnswer): CaseAnswer {
   }
 }
 
-/**
- * The case as it stands here: the server's answer, then what it has taken since, then what waits, each once. An event whose answer was
- * lost may be in the answer already.
- * @returns null while there is neither an answer nor the events that open it
- */
-export function foldWaiting(
-  { base, caseId, episodeId, taken, pending }: KnownHere,
-  writer: { readonly actor: string; readonly actorName: string },
-): { readonly record: CaseRecord; readonly episode: EpisodeRecord } | null {
-  let record = base?.record ?? null
-  let episode = base?.episode ?? null
+type Writer = { readonly actor: string; readonly actorName: string }
+
+/** A case and its stay, both there. */
+export interface Folded {
+  readonly record: CaseRecord
+  readonly episode: EpisodeRecord
+}
+
+/** What stands after one event; `open` is null while the case or its stay is still missing. */
+interface Step {
+  readonly id: string | null
+  readonly record: CaseRecord | null
+  readonly episode: EpisodeRecord | null
+  readonly open: Folded | null
+}
+
+function step(id: string | null, record: CaseRecord | null, episode: EpisodeRecord | null): Step {
+  return { id, record, episode, open: record && episode ? { record, episode } : null }
+}
+
+/** What is folded in after the server's answer, in order and each once: an event whose answer was lost may be in the answer already. */
+function eventsAfter({ base, taken, pending }: KnownHere): readonly EventInput[] {
   const contained = new Set(base?.contains ?? [])
-  const newer = [...taken].filter((one) => !base || !isWithin(one, base)).sort((a, b) => a.version - b.version)
+  const newer = taken.filter((one) => !base || !isWithin(one, base)).sort((a, b) => a.version - b.version)
   const seen = new Set<string>()
-  for (const event of [...newer.map((one) => one.event), ...pending]) {
-    if (contained.has(event.id) || seen.has(event.id)) continue
+  return [...newer.map((one) => one.event), ...pending].filter((event) => {
+    if (contained.has(event.id) || seen.has(event.id)) return false
     seen.add(event.id)
-    const foldable = { ...event, ...writer }
-    if (event.stream.id === caseId && (record || event.kind === 'case-opened')) record = foldCase(record, event.stream.id, foldable)
-    if (event.stream.id === episodeId && (episode || event.kind === 'episode-opened'))
-      episode = foldEpisode(episode, event.stream.id, foldable)
+    return true
+  })
+}
+
+/**
+ * Folds what waits into what the server said, and remembers how far it came: every event is folded once, however many screens ask, and not
+ * again when its answer makes it part of what the server said.
+ */
+export function createFolder() {
+  let from = step(null, null, null)
+  let by: Writer = { actor: '', actorName: '' }
+  let steps: Step[] = []
+
+  function startFrom(base: CaseAnswer | null, writer: Writer): void {
+    const [record, episode] = [base?.record ?? null, base?.episode ?? null]
+    const isSameWriter = by.actor === writer.actor && by.actorName === writer.actorName
+    if (isSameWriter && from.record === record && from.episode === episode) return
+    const reached = isSameWriter ? steps.findIndex((one) => one.record === record && one.episode === episode) : -1
+    steps = reached < 0 ? [] : steps.slice(reached + 1)
+    from = step(null, record, episode)
+    by = writer
   }
-  return record && episode ? { record, episode } : null
+
+  function next({ record, episode }: Step, event: EventInput, { caseId, episodeId }: KnownHere): Step {
+    const foldable = { ...event, ...by }
+    if (event.stream.id === caseId && (record || event.kind === 'case-opened'))
+      return step(event.id, foldCase(record, event.stream.id, foldable), episode)
+    if (event.stream.id === episodeId && (episode || event.kind === 'episode-opened'))
+      return step(event.id, record, foldEpisode(episode, event.stream.id, foldable))
+    return step(event.id, record, episode)
+  }
+
+  return {
+    /** The case as it stands here: the same object as long as nothing changes; null while it is not whole. */
+    fold(known: KnownHere, writer: Writer): Folded | null {
+      startFrom(known.base, writer)
+      const events = eventsAfter(known)
+      const same = events.findIndex((event, index) => steps[index]?.id !== event.id)
+      steps = steps.slice(0, same < 0 ? events.length : same)
+      for (const event of events.slice(steps.length)) steps.push(next(steps.at(-1) ?? from, event, known))
+      return (steps.at(-1) ?? from).open
+    },
+
+    /** What stood after the first event since the server's answer, when that is the one asked for. */
+    afterFirst: (eventId: string): Folded | null => (steps[0]?.id === eventId ? steps[0].open : null),
+  }
 }
