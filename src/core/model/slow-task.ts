@@ -8,3 +8,8 @@ export const slowDecisions = ['peak-skin-temp', 'least-crew'] as const
 export type SlowTask =
   | { readonly decision: 'peak-skin-temp'; readonly input: HeatInput; readonly vulnerable: string | null }
   | { readonly decision: 'least-crew'; readonly input: CrewInput; readonly people: number | null; readonly relief: readonly string[] }
+
+/** The input of one slow decision among those that a plan asks for; null when it does not. */
+export function taskOf<D extends SlowTask['decision']>(tasks: readonly SlowTask[], decision: D): Extract<SlowTask, { decision: D }> | null {
+  return tasks.find((one): one is Extract<SlowTask, { decision: D }> => one.decision === decision) ?? null
+}

@@ -1,6 +1,6 @@
 import type { Overrule } from '../model/clinical-case'
 import { findTechnique } from './registry'
-import { applySlowResult } from '../planner/apply-slow-result'
+import { applySlowResult, takeRemembered } from '../planner/apply-slow-result'
 import type { PlanContext } from '../model/plan-context'
 import type { Plan } from '../model/plan'
 import { solveSlowTask } from '../planner/solve-slow-task'
@@ -10,4 +10,10 @@ export function finishPlan(plan: Plan, ctx: PlanContext, overrules: readonly Ove
   const technique = findTechnique(plan.technique)
   if (!technique) return plan
   return plan.pending.reduce((current, task) => applySlowResult(technique, current, task, solveSlowTask(task, ctx.memo), overrules), plan)
+}
+
+/** A plan with every pending decision that the context's memo knows by now; the rest stays pending. */
+export function takeKnown(plan: Plan, ctx: PlanContext, overrules: readonly Overrule[]): Plan {
+  const technique = findTechnique(plan.technique)
+  return technique ? takeRemembered(technique, plan, ctx, overrules) : plan
 }

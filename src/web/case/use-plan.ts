@@ -3,6 +3,7 @@ import type { ClinicalCase, Measurement } from '#core/model/clinical-case'
 import { catalogue } from '#core/catalogue/catalogue'
 import { createMemo, type PlanContext } from '#core/model/plan-context'
 import type { Plan } from '#core/model/plan'
+import { takeKnown } from '#core/techniques/finish-plan'
 import { planCase } from '#core/techniques/plan-case'
 import { type SlowTask } from '#core/model/slow-task'
 import { slowKey, type SlowResult } from '#core/planner/solve-slow-task'
@@ -22,24 +23,35 @@ export function browserContext(): PlanContext {
   return { catalogue, protocol: defaultProtocol, seed: 1, now: new Date(serverNow()).toISOString(), zone: 'UTC', memo }
 }
 
+/** A plan, and the slow decisions that it asks for whether or not they are known by now. */
+export interface PlanInHand {
+  readonly plan: Plan
+  readonly tasks: readonly SlowTask[]
+}
+
 /**
  * The plan of the open case, in the same frame as a reading changes; the two slow decisions follow from a
  * worker, the newest request first.
  * @param provisional a reading that is being typed, not entered yet
  * @param run the run that it is for: opening the cast that is on is planned as such
  */
-export function usePlan(open: OpenCase, provisional: Measurement | null = null, run?: RunRecord): Plan {
+export function usePlanInHand(open: OpenCase, provisional: Measurement | null = null, run?: RunRecord): PlanInHand {
   const [solved, wake] = useReducer((count: number) => count + 1, 0)
   const clinicalCase = caseOfRun(open.record, open.episode, run)
   const asked = JSON.stringify(provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase)
   // Steps, timers and notes change the record but not what is planned: the plan changes only with its own inputs.
-  const plan = useMemo(() => {
-    const made = planCase(JSON.parse(asked) as ClinicalCase, browserContext())
+  const bare = useMemo(() => {
+    // A memo that knows nothing leaves every slow decision open with its input.
+    const made = planCase(JSON.parse(asked) as ClinicalCase, { ...browserContext(), memo: createMemo() })
     if (!made) throw new Error(`Technique ${open.record.technique} is not known here`)
     return made
+  }, [asked, open.record.technique])
+  const plan = useMemo(
+    () => takeKnown(bare, browserContext(), (JSON.parse(asked) as ClinicalCase).overrules),
     // `solved` counts answers of the worker: each may finish a pending decision.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [asked, solved])
+    [bare, solved],
+  )
   useEffect(() => {
     waiting.add(wake)
     if (!provisional) plan.pending.forEach(askWorker)
@@ -47,7 +59,12 @@ export function usePlan(open: OpenCase, provisional: Measurement | null = null, 
       waiting.delete(wake)
     }
   }, [plan, provisional])
-  return plan
+  return useMemo(() => ({ plan, tasks: bare.pending }), [plan, bare])
+}
+
+/** The plan alone, as `usePlanInHand` makes it. */
+export function usePlan(open: OpenCase, provisional: Measurement | null = null, run?: RunRecord): Plan {
+  return usePlanInHand(open, provisional, run).plan
 }
 
 function askWorker(task: SlowTask): void {

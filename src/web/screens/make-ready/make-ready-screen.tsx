@@ -1,4 +1,4 @@
-import { slowDecisions } from '#core/model/slow-task'
+import { slowDecisions, taskOf } from '#core/model/slow-task'
 import { decisionInRole } from '#core/techniques/decision-in-role'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -6,8 +6,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { spoken } from '#core/model/vocabulary'
 import type { Decision } from '#core/model/decision'
 import { handPlaceWords, placesNeeded } from '#core/runs/hand-words'
-import { usePlan } from '../../case/use-plan'
-import { useSlowTasks } from '../../case/use-slow-tasks'
+import { usePlanInHand } from '../../case/use-plan'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
@@ -36,8 +35,9 @@ export function MakeReadyScreen() {
     () => (Object.keys(trial).length === 0 ? open : { ...open, record: { ...open.record, options: { ...open.record.options, ...trial } } }),
     [open, trial],
   )
-  const plan = usePlan(tried)
-  const { heat, crew } = useSlowTasks(tried)
+  const { plan, tasks } = usePlanInHand(tried)
+  const heat = taskOf(tasks, 'peak-skin-temp')
+  const crew = taskOf(tasks, 'least-crew')
   const { units } = useSettings()
   const navigate = useNavigate()
   const run = record.runs.at(-1)
