@@ -3,7 +3,7 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { QueryTypes, type Sequelize } from 'sequelize'
-import type { DeviceInfo, DevicesAnswer } from '#contract/api/devices'
+import type { InstrumentInfo, InstrumentsAnswer } from '#contract/api/instruments'
 import { ApiError } from './ground/api-error'
 import type { Clock } from './ground/clock'
 import { defineModels } from './db/models'
@@ -43,7 +43,7 @@ export interface AppDeps {
   readonly isSecure?: boolean
   readonly wrongSignInsAllowed?: number
   /** Stand-ins that run beside the server. */
-  readonly devices?: readonly DeviceInfo[]
+  readonly devices?: readonly InstrumentInfo[]
   /** Ends what would go on for ever, so that the server can stop. */
   readonly stopping?: AbortSignal
 }
@@ -98,7 +98,7 @@ export function createApp(deps: AppDeps): App {
   )
   app.use(paperRoutes({ streams: readStreams, planner, clock }))
   app.use(photoRoutes({ photos: createPhotoRepository(db), streams: readStreams, clock }))
-  app.get('/api/devices', (request: SignedInRequest, response: Response<DevicesAnswer>) => {
+  app.get('/api/devices', (request: SignedInRequest, response: Response<InstrumentsAnswer>) => {
     requireSession(request)
     response.json({ devices })
   })
@@ -111,7 +111,7 @@ export function createApp(deps: AppDeps): App {
   return { app, board }
 }
 
-function contentPolicy(isSecure: boolean, devices: readonly DeviceInfo[]): express.RequestHandler[] {
+function contentPolicy(isSecure: boolean, devices: readonly InstrumentInfo[]): express.RequestHandler[] {
   const withNonce: express.RequestHandler = (_request, response, next) => {
     response.locals['nonce'] = makeNonce()
     next()

@@ -2,8 +2,8 @@ import { randomBytes } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { v7 as uuidv7 } from 'uuid'
-import { lineDevices, type LineDeviceId } from '#core/quantities/device-line'
-import type { DeviceInfo } from '#contract/api/devices'
+import { instruments, type InstrumentId } from '#core/quantities/instrument-line'
+import type { InstrumentInfo } from '#contract/api/instruments'
 import { createApp } from './app'
 import { systemClock } from './ground/clock'
 import { connectDatabase, connectReads } from './db/connect'
@@ -111,9 +111,9 @@ async function main(): Promise<void> {
 }
 
 /** Stand-ins that the supervisor started, each as `WREN_<ID>=port`. */
-function readDevices(): readonly DeviceInfo[] {
-  const names: Record<LineDeviceId, string> = { tape: 'Tern tape', goniometer: 'Tern goniometer', scale: 'Tern load scale' }
-  return (Object.keys(lineDevices) as LineDeviceId[]).flatMap((id) => {
+function readDevices(): readonly InstrumentInfo[] {
+  const names: Record<InstrumentId, string> = { tape: 'Tern tape', goniometer: 'Tern goniometer', scale: 'Tern load scale' }
+  return (Object.keys(instruments) as InstrumentId[]).flatMap((id) => {
     const port = Number(process.env[`WREN_${id.toUpperCase()}`])
     if (!Number.isInteger(port) || port < 1) return []
     return [{ id, name: names[id], stream: `ws://127.0.0.1:${port}/${id}`, panel: `http://127.0.0.1:${port}/` }]

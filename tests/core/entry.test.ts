@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { parseQuickEntry } from '#core/quantities/quick-entry'
 import { checkScaleBar, measurePhotoAngle, measurePhotoLength, type PhotoPoint } from '#core/quantities/photo-measure'
-import { lineDevices, parseDeviceLine } from '#core/quantities/device-line'
+import { instruments, parseInstrumentLine } from '#core/quantities/instrument-line'
 import { makeDraws } from './random-draws'
 
 const places = [
@@ -63,7 +63,7 @@ describe('a line from the digital tape', () => {
     ['  H 37.2\r', { kind: 'hold', value: 37.2 }],
     ['B 80', { kind: 'battery', percent: 80 }],
   ] as const) {
-    it(`reads ${JSON.stringify(line)}`, () => expect(parseDeviceLine('tape', line)).to.deep.equal(read))
+    it(`reads ${JSON.stringify(line)}`, () => expect(parseInstrumentLine('tape', line)).to.deep.equal(read))
   }
 
   for (const line of [
@@ -73,18 +73,18 @@ describe('a line from the digital tape', () => {
     'R 37.2 X',
     'R -3 S',
     'R 1e3 S',
-    `R ${lineDevices.tape.greatest + 1} S`,
+    `R ${instruments.tape.greatest + 1} S`,
     'H',
     'H abc',
     'B 101',
     'TAPE 2 other',
     '<b>',
   ]) {
-    it(`takes nothing from ${JSON.stringify(line)}`, () => expect(parseDeviceLine('tape', line).kind).to.equal('garbage'))
+    it(`takes nothing from ${JSON.stringify(line)}`, () => expect(parseInstrumentLine('tape', line).kind).to.equal('garbage'))
   }
 
   it('keeps no more than 80 characters of garbage', () => {
-    const read = parseDeviceLine('tape', 'x'.repeat(5000))
+    const read = parseInstrumentLine('tape', 'x'.repeat(5000))
     expect(read.kind === 'garbage' && read.line).to.have.length(80)
   })
 })

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { judgeAngle, judgePull, strapsBefore, timersOf } from '#core/runs/step-work'
 import { timerKinds, type StepStraps } from '#core/model/step'
-import { handPlaces, handWords, placesNeeded } from '#core/runs/hand-words'
+import { handGrips, handWords, gripsNeeded } from '#core/runs/grips'
 import { fetchFrom, fetchPlaces, itemsBeside } from '#core/planner/fetch-from'
 import { findTechnique } from '#core/techniques/registry'
 import { changedExample, exampleOf, techniqueIds } from './example-cases'
@@ -144,9 +144,9 @@ describe('the work of the steps, for every technique', () => {
     })
 
     it(`${id}: names every place of hands`, () => {
-      const places = placesNeeded(steps)
+      const places = gripsNeeded(steps)
       expect(places[0]).to.equal('apply')
-      expect(handPlaces).to.include.members([...places])
+      expect(handGrips).to.include.members([...places])
       for (const place of places) expect(handWords(place, plan.geometry.body)).to.match(/\S/)
     })
   }

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { limits } from '#core/model/limits'
-import { handPlaces } from '../records/run'
+import { handGrips } from '../records/run'
 
 /** The body of `crew`. */
 export const schema = Joi.object({
@@ -8,7 +8,7 @@ export const schema = Joi.object({
     .items(
       Joi.object({
         name: Joi.string().trim().min(1).max(60).required(),
-        place: Joi.valid(...handPlaces).required(),
+        place: Joi.valid(...handGrips).required(),
       }),
     )
     .max(limits.people.greatest)

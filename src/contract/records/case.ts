@@ -2,7 +2,7 @@ import type { Measurement, Overrule, StockItem } from '#core/model/clinical-case
 import type { Device } from '#core/model/device'
 import type { Orders } from '#core/model/orders'
 import type { Plan } from '#core/model/plan'
-import type { HandPlace } from '#core/model/step'
+import type { HandGrip } from '#core/model/step'
 import type { RunRecord, TroubleRecord } from './run'
 
 /** People, water and room: what Make ready sets. */
@@ -31,7 +31,7 @@ export interface FitRecord {
 /** Somebody who is here, and where their hands are. */
 export interface CrewMember {
   readonly name: string
-  readonly place: HandPlace
+  readonly place: HandGrip
 }
 /** An order that was said back to who gave it. */
 export interface ReadBackRecord {

@@ -1,10 +1,10 @@
-import type { HandPlace } from '#core/model/step'
+import type { HandGrip } from '#core/model/step'
 import type { TimerKind } from '#core/model/step'
 
 export type { TimerKind }
 
 /** Where hands can be. */
-export const handPlaces = ['apply', 'hold-distal', 'hold-joint', 'hold-proximal', 'fetch'] as const satisfies readonly HandPlace[]
+export const handGrips = ['apply', 'hold-distal', 'hold-joint', 'hold-proximal', 'fetch'] as const satisfies readonly HandGrip[]
 
 export const stepOutcomes = ['done', 'skipped', 'undone'] as const
 export type StepOutcome = (typeof stepOutcomes)[number]
@@ -92,7 +92,7 @@ export interface TroubleBody {
 /** A hold that one person gives to another, acknowledged by who takes it. */
 export interface HandOverBody {
   readonly runId: string
-  readonly place: HandPlace
+  readonly place: HandGrip
   readonly from: string
   readonly to: string
 }

@@ -1,5 +1,5 @@
 import { describeMaterial } from '#core/planner/describe-material'
-import { handPlaceWords } from '#core/runs/hand-words'
+import { gripWords } from '#core/runs/grips'
 import type { Plan } from '#core/model/plan'
 import { stepName } from '#core/runs/step-name'
 import { findDeviations, type Deviation } from '#core/runs/find-deviations'
@@ -99,11 +99,11 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
       id: 'crew',
       title: 'Hands',
       lines: [
-        ...(record.crew ?? []).map((one) => plain(`${one.name} ${handPlaceWords(one.place, plan.geometry.body)}`)),
+        ...(record.crew ?? []).map((one) => plain(`${one.name} ${gripWords(one.place, plan.geometry.body)}`)),
         ...(run.handOvers ?? []).map((one) => ({
           at: one.at,
           by: one.by,
-          text: `handed over ${handPlaceWords(one.place, plan.geometry.body)}: ${one.from || 'unnamed'} to ${one.to}`,
+          text: `handed over ${gripWords(one.place, plan.geometry.body)}: ${one.from || 'unnamed'} to ${one.to}`,
         })),
       ],
     },

@@ -48,7 +48,7 @@ export interface StepStraps {
 }
 
 /** Where a pair of hands is needed: at the work, or holding the limb, or fetching. */
-export type HandPlace = 'apply' | 'hold-distal' | 'hold-joint' | 'hold-proximal' | 'fetch'
+export type HandGrip = 'apply' | 'hold-distal' | 'hold-joint' | 'hold-proximal' | 'fetch'
 
 /** One step of the application. */
 export interface Step {
@@ -59,9 +59,9 @@ export interface Step {
   readonly prevents: string
   /** Steps that must come before. */
   readonly after: readonly string[]
-  readonly hands: readonly HandPlace[]
+  readonly hands: readonly HandGrip[]
   /** A hold that lasts from the start of one step to the end of another. */
-  readonly holds: { readonly from: string; readonly to: string; readonly place: HandPlace } | null
+  readonly holds: { readonly from: string; readonly to: string; readonly place: HandGrip } | null
   /** Least, likely and most minutes. */
   readonly minutes: readonly [number, number, number]
   /** Falls between wetting and set. */

@@ -1,4 +1,4 @@
-import type { DeviceKind } from '../line-device/line-source'
+import type { DeviceKind } from '../line-instrument/line-source'
 
 /** A goniometer with a button: the angle between its two arms, degrees; below 0 the other way. */
 export const goniometer: DeviceKind = {

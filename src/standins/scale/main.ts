@@ -1,4 +1,4 @@
-import { serveDevice } from '../line-device/serve-device'
+import { serveDevice } from '../line-instrument/serve-instrument'
 import { scale } from './scale'
 
 serveDevice(scale)

@@ -1,4 +1,4 @@
-import type { DeviceKind } from '../line-device/line-source'
+import type { DeviceKind } from '../line-instrument/line-source'
 
 /** A load scale between splint and hitch, kg. */
 export const scale: DeviceKind = {

@@ -1,4 +1,4 @@
-import type { DeviceKind } from '../line-device/line-source'
+import type { DeviceKind } from '../line-instrument/line-source'
 
 /** A tape with a button, 0 to 150 cm. */
 export const tape: DeviceKind = {

@@ -1,4 +1,4 @@
-import type { HandPlace, Step } from '#core/model/step'
+import type { HandGrip, Step } from '#core/model/step'
 import { openSteps } from '#core/runs/check-order'
 import type { CrewMember } from '#contract/records/case'
 import type { RunRecord, StepOutcome } from '#contract/records/run'
@@ -42,7 +42,7 @@ export function openBefore(steps: readonly Step[], run: RunRecord, step: Step): 
 }
 
 /** Hands at work in a step: its own, its hold, and every hold that spans it. */
-export function handsAt(steps: readonly Step[], step: Step): readonly HandPlace[] {
+export function handsAt(steps: readonly Step[], step: Step): readonly HandGrip[] {
   const at = steps.indexOf(step)
   const spanning = steps.flatMap(({ holds }) => {
     if (!holds) return []
@@ -54,6 +54,6 @@ export function handsAt(steps: readonly Step[], step: Step): readonly HandPlace[
 }
 
 /** Who has their hands at a place, or null when nobody was named. */
-export function nameAt(crew: readonly CrewMember[] | undefined, place: HandPlace): string | null {
+export function nameAt(crew: readonly CrewMember[] | undefined, place: HandGrip): string | null {
   return crew?.find((member) => member.place === place)?.name ?? null
 }

@@ -1,9 +1,9 @@
-import type { HandPlace } from '#core/model/step'
+import type { HandGrip } from '#core/model/step'
 import type { Point } from './smooth-path'
 
 /** A pair of hands laid over the drawing. */
 export interface LaneHand {
-  readonly place: HandPlace
+  readonly place: HandGrip
   /** Whose they are, or where they go. */
   readonly label: string
   /** Whether they are at work in this step. */

@@ -3,11 +3,11 @@ import type { Step } from '#core/model/step'
 import { judgeAngle } from '#core/runs/step-work'
 import type { StepAngle } from '#core/model/step'
 import type { AngleBody, RunRecord } from '#contract/records/run'
-import { DevicePanel } from '../../case/device-panel'
+import { InstrumentPanel } from '../../case/instrument-panel'
 import { Button } from '../../parts/button'
 import { NumberStepper } from '../../parts/number-stepper'
 import { writeEvent } from '../../sync/case-store'
-import { pairedDevices } from '../../sync/device-store'
+import { pairedDevices } from '../../sync/instrument-store'
 
 const marks = { below: '▼ more', held: '■ held', above: '▲ less' } as const
 
@@ -52,7 +52,7 @@ export function AngleWork({ run, step, angles }: { run: RunRecord; step: Step; a
       </div>
       <AngleDial angle={angle} deg={device.value ?? typedDeg ?? readOf(angle.id) ?? null} isLive={device.value !== null} />
       <div className="flex flex-wrap items-end gap-3">
-        <DevicePanel id="goniometer" name="goniometer" format={(deg) => `${deg.toFixed(1)}°`} onTake={takeDigital} />
+        <InstrumentPanel id="goniometer" name="goniometer" format={(deg) => `${deg.toFixed(1)}°`} onTake={takeDigital} />
         {device.status === 'paired' ? null : (
           <>
             <div className="w-48">

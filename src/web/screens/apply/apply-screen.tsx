@@ -5,7 +5,7 @@ import type { Step } from '#core/model/step'
 import { isOpeningRun } from '#contract/views/opening-run'
 import type { CaseRecord } from '#contract/records/case'
 import type { RunRecord } from '#contract/records/run'
-import { handPlaceWords, placesNeeded } from '#core/runs/hand-words'
+import { gripWords, gripsNeeded } from '#core/runs/grips'
 import { stepName } from '#core/runs/step-name'
 import { Lane } from '../../lane/lane'
 import type { LaneLayer } from '../../lane/lane-props'
@@ -160,11 +160,11 @@ function AlsoNow({ others, control }: { others: readonly Step[]; control: RunCon
 function handsOnLane(crew: CaseRecord['crew'], plan: Plan, step: Step | null): readonly LaneHand[] {
   const { steps } = plan.procedure
   const active = step ? handsAt(steps, step) : []
-  return placesNeeded(steps).flatMap((place): readonly LaneHand[] => {
+  return gripsNeeded(steps).flatMap((place): readonly LaneHand[] => {
     const name = nameAt(crew, place)
     const isActive = active.includes(place)
     if (!name && !isActive) return []
-    return [{ place, label: name ?? (place === 'apply' ? 'you' : handPlaceWords(place, plan.geometry.body)), isActive }]
+    return [{ place, label: name ?? (place === 'apply' ? 'you' : gripWords(place, plan.geometry.body)), isActive }]
   })
 }
 

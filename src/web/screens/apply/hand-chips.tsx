@@ -1,8 +1,8 @@
 import { useState } from 'react'
 import { Hand } from 'lucide-react'
-import { handWords } from '#core/runs/hand-words'
+import { handWords } from '#core/runs/grips'
 import type { Geometry } from '#core/model/geometry'
-import type { HandPlace } from '#core/model/step'
+import type { HandGrip } from '#core/model/step'
 import type { CaseRecord } from '#contract/records/case'
 import type { HandOverBody, RunRecord } from '#contract/records/run'
 import { useDraft } from '../../sync/use-draft'
@@ -21,10 +21,10 @@ export function HandChips({
 }: {
   record: CaseRecord
   run: RunRecord
-  places: readonly HandPlace[]
+  places: readonly HandGrip[]
   body: Geometry['body']
 }) {
-  const [handed, setHanded] = useState<HandPlace | null>(null)
+  const [handed, setHanded] = useState<HandGrip | null>(null)
   return (
     <p className="flex flex-wrap gap-2">
       {places.map((place) => {

@@ -6,11 +6,11 @@ import type { PullBody, PullRecord, RunRecord } from '#contract/records/run'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
-import { DevicePanel } from '../../case/device-panel'
+import { InstrumentPanel } from '../../case/instrument-panel'
 import { Notice } from '../../parts/notice'
 import { NumberStepper } from '../../parts/number-stepper'
 import { writeEvent } from '../../sync/case-store'
-import { pairedDevices } from '../../sync/device-store'
+import { pairedDevices } from '../../sync/instrument-store'
 
 const painChoices = Array.from({ length: 11 }, (_, pain) => ({ value: String(pain), label: String(pain) }))
 const states = {
@@ -56,7 +56,7 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
         <p className={`font-bold ${state === 'near' ? 'text-calm' : state === 'short' ? 'text-soft' : 'text-stop'}`}>{states[state]}</p>
       ) : null}
       <div className="flex flex-wrap items-end gap-3">
-        <DevicePanel id="scale" name="load scale" format={(value) => `${value.toFixed(1)} kg`} onTake={takeScale} />
+        <InstrumentPanel id="scale" name="load scale" format={(value) => `${value.toFixed(1)} kg`} onTake={takeScale} />
         {scale.status === 'paired' ? null : (
           <div className="w-44">
             <NumberStepper

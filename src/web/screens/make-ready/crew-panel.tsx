@@ -1,8 +1,8 @@
 import { X } from 'lucide-react'
 import { useState } from 'react'
-import { handPlaceWords, placesNeeded } from '#core/runs/hand-words'
+import { gripWords, gripsNeeded } from '#core/runs/grips'
 import type { Plan } from '#core/model/plan'
-import type { HandPlace } from '#core/model/step'
+import type { HandGrip } from '#core/model/step'
 import type { CaseRecord, CrewMember } from '#contract/records/case'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
@@ -16,7 +16,7 @@ export function CrewPanel({ record, plan }: { record: CaseRecord; plan: Plan }) 
   const [name, setName] = useDraft(`case/${record.id}/crew-name`)
   const [error, setError] = useState<string>()
   const crew = record.crew ?? []
-  const places = placesNeeded(plan.procedure.steps)
+  const places = gripsNeeded(plan.procedure.steps)
   const { body } = plan.geometry
   const save = (members: readonly CrewMember[]): void => {
     void writeEvent('crew', { members })
@@ -30,7 +30,7 @@ export function CrewPanel({ record, plan }: { record: CaseRecord; plan: Plan }) 
     setName('')
     save([...crew, { name: who, place: free }])
   }
-  const place = (member: CrewMember, to: HandPlace): void => save(crew.map((one) => (one === member ? { ...one, place: to } : one)))
+  const place = (member: CrewMember, to: HandGrip): void => save(crew.map((one) => (one === member ? { ...one, place: to } : one)))
   return (
     <section aria-labelledby="crew" className="grid gap-2">
       <h2 id="crew" className="font-bold">
@@ -44,12 +44,12 @@ export function CrewPanel({ record, plan }: { record: CaseRecord; plan: Plan }) 
               <select
                 aria-label={`${member.name}: place`}
                 value={member.place}
-                onChange={(event) => place(member, event.target.value as HandPlace)}
+                onChange={(event) => place(member, event.target.value as HandGrip)}
                 className="min-h-12 rounded-xl border-[1.5px] border-soft bg-sheet px-3"
               >
                 {[...new Set([...places, member.place, 'fetch' as const])].map((one) => (
                   <option key={one} value={one}>
-                    {handPlaceWords(one, body)}
+                    {gripWords(one, body)}
                   </option>
                 ))}
               </select>

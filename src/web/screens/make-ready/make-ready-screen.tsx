@@ -5,7 +5,7 @@ import { Link, useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 import { spoken } from '#core/model/vocabulary'
 import type { Decision } from '#core/model/decision'
-import { handPlaceWords, placesNeeded } from '#core/runs/hand-words'
+import { gripWords, gripsNeeded } from '#core/runs/grips'
 import { usePlanInHand } from '../../case/use-plan'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
@@ -60,9 +60,9 @@ export function MakeReadyScreen() {
     void writeEvent('options', { options: { ...record.options, ...trial } })
     void navigate(`/case/${record.id}/choose`)
   }
-  const hands = placesNeeded(plan.procedure.steps).map((place) => {
+  const hands = gripsNeeded(plan.procedure.steps).map((place) => {
     const name = nameAt(record.crew, place)
-    return { place, label: name ?? handPlaceWords(place, plan.geometry.body), isActive: name !== null }
+    return { place, label: name ?? gripWords(place, plan.geometry.body), isActive: name !== null }
   })
   return (
     <StagePage

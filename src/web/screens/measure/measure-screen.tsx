@@ -8,7 +8,7 @@ import { PlanMessages } from '../../case/plan-messages'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { useSettings } from '../../sync/session-store'
-import { askedPlaces, readingsOf, usualSide, type AskedPlace } from './asked-places'
+import { askedReadings, readingsOf, usualSide, type AskedReading } from './asked-readings'
 import { ReadingEntry } from './reading-entry'
 import { ReadingList } from './reading-list'
 import { ReadingTools } from './reading-tools'
@@ -17,15 +17,15 @@ import { ReadingTools } from './reading-tools'
 export function MeasureScreen() {
   const open = useOpenCase()
   const { units } = useSettings()
-  const asked = askedPlaces(open)
+  const asked = askedReadings(open)
   const [picked, setPicked] = useState<string | null>(null)
   const [provisional, setProvisional] = useState<Measurement | null>(null)
   const [chosenSide, setChosenSide] = useState<{ for: string; side: Side } | null>(null)
   const plan = usePlan(open, provisional)
   const readings = open.record.measurements
   const injury = open.episode.injuries[open.record.injuryId]
-  const isOpen = (place: AskedPlace): boolean => place.need !== 'optional' && readingsOf(place, readings).length === 0
-  const wantsThird = (place: AskedPlace): boolean =>
+  const isOpen = (place: AskedReading): boolean => place.need !== 'optional' && readingsOf(place, readings).length === 0
+  const wantsThird = (place: AskedReading): boolean =>
     plan.problems.some((problem) => problem.code === 'third-reading' && problem.path === `measurements/${place.definition.id}`)
   const next = asked.find(isOpen) ?? asked.find(wantsThird)
   const current = asked.find((one) => one.key === picked) ?? next ?? asked.find((one) => readingsOf(one, readings).length === 0) ?? asked[0]
@@ -103,7 +103,7 @@ export function MeasureScreen() {
 }
 
 /** A reading judged in words: one tap. */
-function WordEntry({ place, onTake }: { place: AskedPlace; onTake: (word: string) => void }) {
+function WordEntry({ place, onTake }: { place: AskedReading; onTake: (word: string) => void }) {
   const { definition } = place
   return (
     <section aria-label={`Reading: ${definition.label}`} className="grid content-start gap-3">

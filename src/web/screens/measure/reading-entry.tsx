@@ -12,7 +12,7 @@ import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { useSettings } from '../../sync/session-store'
-import { usualSide, type AskedPlace } from './asked-places'
+import { usualSide, type AskedReading } from './asked-readings'
 import { Keypad } from './keypad'
 
 const limbNames: Partial<Record<Geometry['body'], string>> = { leg: 'leg', arm: 'arm' }
@@ -54,8 +54,8 @@ export function ReadingEntry({
   onUndo,
 }: {
   caseId: string
-  place: AskedPlace
-  asked: readonly AskedPlace[]
+  place: AskedReading
+  asked: readonly AskedReading[]
   side: Side | null
   injury: InjuryRecord | null
   body: Geometry['body']

@@ -4,7 +4,7 @@ import { spoken } from '#core/model/vocabulary'
 import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
 import { toCm } from '#core/quantities/length'
 import { formatClock } from '../../parts/format-time'
-import { readingsOf, type AskedPlace } from './asked-places'
+import { readingsOf, type AskedReading } from './asked-readings'
 
 /** What is asked and what is read so far; a tap goes to a place, the last reading can be taken back. */
 export function ReadingList({
@@ -15,7 +15,7 @@ export function ReadingList({
   onPick,
   onWithdraw,
 }: {
-  asked: readonly AskedPlace[]
+  asked: readonly AskedReading[]
   readings: readonly Measurement[]
   units: DisplayUnits
   current: string | null

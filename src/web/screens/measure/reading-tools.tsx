@@ -3,13 +3,13 @@ import type { Measurement } from '#core/model/clinical-case'
 import type { Side } from '#core/model/vocabulary'
 import { formatLength } from '#core/planner/format-decision'
 import { Button } from '../../parts/button'
-import { DevicePanel } from '../../case/device-panel'
+import { InstrumentPanel } from '../../case/instrument-panel'
 import { useSettings } from '../../sync/session-store'
-import type { AskedPlace } from './asked-places'
+import type { AskedReading } from './asked-readings'
 import { PhotoMeasure } from './photo-measure'
 
 /** Other ways to take the reading: the digital tape, or a photo with a scale bar. */
-export function ReadingTools({ place, side, onTake }: { place: AskedPlace; side: Side | null; onTake: (reading: Measurement) => void }) {
+export function ReadingTools({ place, side, onTake }: { place: AskedReading; side: Side | null; onTake: (reading: Measurement) => void }) {
   const [isPhotoOpen, setPhotoOpen] = useState(false)
   const { definition } = place
   const { units } = useSettings()
@@ -29,7 +29,7 @@ export function ReadingTools({ place, side, onTake }: { place: AskedPlace; side:
   if (definition.kind === 'count') return null
   return (
     <div className="flex flex-wrap items-start gap-3">
-      <DevicePanel id="tape" name="tape" format={(cm) => formatLength(cm, units)} onTake={takeTape} />
+      <InstrumentPanel id="tape" name="tape" format={(cm) => formatLength(cm, units)} onTake={takeTape} />
       {definition.kind === 'length' ? <Button onClick={() => setPhotoOpen(true)}>From a photo</Button> : null}
       {isPhotoOpen ? (
         <PhotoMeasure

@@ -1,10 +1,10 @@
 import type { Geometry } from '../model/geometry'
-import type { HandPlace } from '../model/step'
+import type { HandGrip } from '../model/step'
 
-export const handPlaces = ['apply', 'hold-distal', 'hold-joint', 'hold-proximal', 'fetch'] as const satisfies readonly HandPlace[]
+export const handGrips = ['apply', 'hold-distal', 'hold-joint', 'hold-proximal', 'fetch'] as const satisfies readonly HandGrip[]
 
 /** Where a pair of hands is, by the part of the body that is worked on: "at the knee". */
-export function handPlaceWords(place: HandPlace, body: Geometry['body']): string {
+export function gripWords(place: HandGrip, body: Geometry['body']): string {
   const part = body === 'arm' ? 'arm' : body === 'neck' || body === 'trunk' ? 'column' : 'leg'
   switch (place) {
     case 'apply':
@@ -21,16 +21,16 @@ export function handPlaceWords(place: HandPlace, body: Geometry['body']): string
 }
 
 /** Whose hands a step needs when nobody is named. */
-export function handWords(place: HandPlace, body: Geometry['body']): string {
+export function handWords(place: HandGrip, body: Geometry['body']): string {
   if (place === 'apply') return 'You'
   if (place === 'fetch') return 'Whoever fetches'
-  return `Helper ${handPlaceWords(place, body)}`
+  return `Helper ${gripWords(place, body)}`
 }
 
 /** Every place of hands that a procedure needs, in the order of the list. */
-export function placesNeeded(
-  steps: readonly { readonly hands: readonly HandPlace[]; readonly holds: { readonly place: HandPlace } | null }[],
-): readonly HandPlace[] {
+export function gripsNeeded(
+  steps: readonly { readonly hands: readonly HandGrip[]; readonly holds: { readonly place: HandGrip } | null }[],
+): readonly HandGrip[] {
   const needed = new Set(steps.flatMap((step) => [...step.hands, ...(step.holds ? [step.holds.place] : [])]))
-  return handPlaces.filter((place) => place === 'apply' || needed.has(place))
+  return handGrips.filter((place) => place === 'apply' || needed.has(place))
 }

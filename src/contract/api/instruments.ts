@@ -1,8 +1,8 @@
-import type { LineDeviceId } from '#core/quantities/device-line'
+import type { InstrumentId } from '#core/quantities/instrument-line'
 
 /** A stand-in for an outside device, reached on its own loopback port. */
-export interface DeviceInfo {
-  readonly id: LineDeviceId
+export interface InstrumentInfo {
+  readonly id: InstrumentId
   readonly name: string
   /** WebSocket address of its stream. */
   readonly stream: string
@@ -11,6 +11,6 @@ export interface DeviceInfo {
 }
 
 /** Answer of GET /api/devices. */
-export interface DevicesAnswer {
-  readonly devices: readonly DeviceInfo[]
+export interface InstrumentsAnswer {
+  readonly devices: readonly InstrumentInfo[]
 }

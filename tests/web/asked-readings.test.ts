@@ -7,10 +7,10 @@ import type { Region, Side } from '#core/model/vocabulary'
 import { techniques } from '#core/techniques/registry'
 import { bodyParts, bodyViews, chartSize, matchParts, zonesOf } from '../../src/web/screens/size-up/body-zones'
 import { outlinesOf } from '../../src/web/screens/size-up/body-outline'
-import { askedPlaces, readingsOf, usualSide } from '../../src/web/screens/measure/asked-places'
-import { createLineSource } from '../../src/standins/line-device/line-source'
+import { askedReadings, readingsOf, usualSide } from '../../src/web/screens/measure/asked-readings'
+import { createLineSource } from '../../src/standins/line-instrument/line-source'
 import { tape as tapeKind } from '../../src/standins/tape/tape'
-import { parseDeviceLine } from '#core/quantities/device-line'
+import { parseInstrumentLine } from '#core/quantities/instrument-line'
 
 const event = (kind: string, body: object): FoldableEvent => ({
   id: kind,
@@ -36,7 +36,7 @@ describe('places to measure', () => {
     const side = region === 'neck' || region === 'trunk' ? null : 'left'
 
     it(`${technique.id}: are asked once each, with words, and what is required is asked`, () => {
-      const places = askedPlaces(openOf(technique.id, region, side))
+      const places = askedReadings(openOf(technique.id, region, side))
       expect(new Set(places.map((one) => one.key)).size).to.equal(places.length)
       for (const { definition } of places) {
         expect(definition.label, definition.id).to.match(/\S/)
@@ -46,7 +46,7 @@ describe('places to measure', () => {
     })
 
     it(`${technique.id}: are read on a side only where the body has two`, () => {
-      for (const place of askedPlaces(openOf(technique.id, region, side))) {
+      for (const place of askedReadings(openOf(technique.id, region, side))) {
         const usual = usualSide(place, side, true)
         if (place.definition.sideRule === 'none') expect(usual ?? null, place.key).to.equal(place.fixedSide)
         if (place.definition.sideRule === 'wearing' && side) expect(usual, place.key).to.equal(side)
@@ -56,7 +56,7 @@ describe('places to measure', () => {
   }
 
   it('keep left and right of a place apart', () => {
-    const places = askedPlaces(openOf('trunk-shell', 'trunk', null))
+    const places = askedReadings(openOf('trunk-shell', 'trunk', null))
     const groove = places.filter((one) => one.definition.id === 'groove-to-crest')
     expect(groove.map((one) => one.fixedSide)).to.deep.equal(['left', 'right'])
     const readings = [{ id: 'groove-to-crest', side: 'left', value: 1, unit: 'cm' }] as const
@@ -64,7 +64,7 @@ describe('places to measure', () => {
   })
 
   it('are of the sound side before swelling, of the injured one where the swelling counts', () => {
-    const places = askedPlaces(openOf('leg-slab', 'ankle', 'left'))
+    const places = askedReadings(openOf('leg-slab', 'ankle', 'left'))
     const calf = places.find((one) => one.definition.id === 'calf-girth')
     const path = places.find((one) => one.definition.id === 'slab-path')
     if (!calf || !path) throw new Error('not asked')
@@ -126,17 +126,17 @@ describe('the simulated tape', () => {
     const tape = createLineSource(tapeKind, Math.random)
     for (let tick = 0; tick < 400; tick++) {
       if (tick % 40 === 0) tape.change({ value: (tick * 7) % 150, jitter: (tick / 40) % 3 })
-      for (const line of [...tape.tick(), tape.hold()]) expect(parseDeviceLine('tape', line).kind, line).not.to.equal('garbage')
+      for (const line of [...tape.tick(), tape.hold()]) expect(parseInstrumentLine('tape', line).kind, line).not.to.equal('garbage')
     }
   })
 
   it('settles on the new length within a second, unsteady until then', () => {
     const tape = createLineSource(tapeKind, steady)
     tape.change({ value: 60, jitter: 0 })
-    const first = parseDeviceLine('tape', tape.tick()[0] ?? '')
+    const first = parseInstrumentLine('tape', tape.tick()[0] ?? '')
     expect(first).to.include({ kind: 'reading', isSteady: false })
     let last = first
-    for (let tick = 0; tick < 10; tick++) last = parseDeviceLine('tape', tape.tick()[0] ?? '')
+    for (let tick = 0; tick < 10; tick++) last = parseInstrumentLine('tape', tape.tick()[0] ?? '')
     expect(last).to.deep.equal({ kind: 'reading', value: 60, isSteady: true })
     expect(tape.hold()).to.equal('H 60.0')
   })
@@ -145,7 +145,7 @@ describe('the simulated tape', () => {
     const tape = createLineSource(tapeKind, () => 1)
     tape.change({ value: 150, jitter: 5 })
     for (let tick = 0; tick < 20; tick++) {
-      const read = parseDeviceLine('tape', tape.tick()[0] ?? '')
+      const read = parseInstrumentLine('tape', tape.tick()[0] ?? '')
       if (read.kind === 'reading') {
         expect(read.isSteady).to.equal(false)
         expect(read.value).to.be.at.most(150)
@@ -158,6 +158,6 @@ describe('the simulated tape', () => {
     tape.change({ lossShare: 1, batteryPercent: 9 })
     const lines = Array.from({ length: 60 }, () => tape.tick()).flat()
     expect(lines.every((line) => line.startsWith('B '))).to.equal(true)
-    expect(parseDeviceLine('tape', lines[0] ?? '')).to.deep.equal({ kind: 'battery', percent: 9 })
+    expect(parseInstrumentLine('tape', lines[0] ?? '')).to.deep.equal({ kind: 'battery', percent: 9 })
   })
 })

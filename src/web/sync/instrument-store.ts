@@ -1,10 +1,10 @@
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
-import type { DevicesAnswer } from '#contract/api/devices'
+import type { InstrumentsAnswer } from '#contract/api/instruments'
 import { paths } from '#contract/api/paths'
-import { parseDeviceLine, type LineDeviceId } from '#core/quantities/device-line'
+import { parseInstrumentLine, type InstrumentId } from '#core/quantities/instrument-line'
 import { callApi } from './api'
 
-export interface DeviceState {
+export interface InstrumentState {
   readonly status: 'apart' | 'pairing' | 'paired' | 'gone' | 'none'
   readonly name: string
   /** Where the simulated device is set. */
@@ -17,19 +17,19 @@ export interface DeviceState {
   readonly held: { readonly value: number; readonly press: number } | null
 }
 
-export interface LineDeviceStore {
-  readonly use: UseBoundStore<StoreApi<DeviceState>>
+export interface InstrumentStore {
+  readonly use: UseBoundStore<StoreApi<InstrumentState>>
   /** Finds the device and listens to it. */
   pair(): Promise<void>
   /** Lets the device go. */
   unpair(): void
 }
 
-const apart: DeviceState = { status: 'apart', name: '', panel: null, value: null, isSteady: false, battery: null, held: null }
+const apart: InstrumentState = { status: 'apart', name: '', panel: null, value: null, isSteady: false, battery: null, held: null }
 const silentMs = 2_000
 
-function createDeviceStore(id: LineDeviceId): LineDeviceStore {
-  const use = create<DeviceState>(() => apart)
+function createInstrumentStore(id: InstrumentId): InstrumentStore {
+  const use = create<InstrumentState>(() => apart)
   let socket: WebSocket | null = null
   let silence: ReturnType<typeof setTimeout> | undefined
 
@@ -38,7 +38,7 @@ function createDeviceStore(id: LineDeviceId): LineDeviceStore {
     silence = setTimeout(() => use.setState({ value: null, isSteady: false }), silentMs)
   }
   const take = (line: string): void => {
-    const read = parseDeviceLine(id, line)
+    const read = parseInstrumentLine(id, line)
     switch (read.kind) {
       case 'hello':
         return use.setState({ status: 'paired', name: read.name })
@@ -66,7 +66,7 @@ function createDeviceStore(id: LineDeviceId): LineDeviceStore {
     async pair() {
       unpair()
       use.setState({ ...apart, status: 'pairing' })
-      const result = await callApi<DevicesAnswer>('GET', paths.devices)
+      const result = await callApi<InstrumentsAnswer>('GET', paths.devices)
       const device = result.kind === 'ok' ? result.value.devices.find((one) => one.id === id) : undefined
       if (!device) return use.setState({ status: 'none' })
       const opened = new WebSocket(device.stream)
@@ -81,8 +81,8 @@ function createDeviceStore(id: LineDeviceId): LineDeviceStore {
 }
 
 /** The paired devices: one of each for the whole application, so that they stay paired from screen to screen. */
-export const pairedDevices: Readonly<Record<LineDeviceId, LineDeviceStore>> = {
-  tape: createDeviceStore('tape'),
-  goniometer: createDeviceStore('goniometer'),
-  scale: createDeviceStore('scale'),
+export const pairedDevices: Readonly<Record<InstrumentId, InstrumentStore>> = {
+  tape: createInstrumentStore('tape'),
+  goniometer: createInstrumentStore('goniometer'),
+  scale: createInstrumentStore('scale'),
 }

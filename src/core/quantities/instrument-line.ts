@@ -1,5 +1,5 @@
 /** What a line device measures and within which range; its words are those of docs/formats/device-protocols.md. */
-export interface LineDevice {
+export interface Instrument {
   readonly hello: string
   readonly reading: string
   readonly unit: 'cm' | 'deg' | 'kg'
@@ -7,15 +7,15 @@ export interface LineDevice {
   readonly greatest: number
 }
 
-export const lineDevices = {
+export const instruments = {
   tape: { hello: 'TAPE', reading: 'R', unit: 'cm', least: 0, greatest: 150 },
   goniometer: { hello: 'GONIO', reading: 'A', unit: 'deg', least: -180, greatest: 180 },
   scale: { hello: 'SCALE', reading: 'L', unit: 'kg', least: 0, greatest: 40 },
-} as const satisfies Record<string, LineDevice>
-export type LineDeviceId = keyof typeof lineDevices
+} as const satisfies Record<string, Instrument>
+export type InstrumentId = keyof typeof instruments
 
 /** One line of a device's protocol, read. */
-export type DeviceLine =
+export type InstrumentLine =
   | { readonly kind: 'hello'; readonly version: number; readonly name: string }
   /** A reading in the device's unit, and whether the device lies still. */
   | { readonly kind: 'reading'; readonly value: number; readonly isSteady: boolean }
@@ -28,9 +28,9 @@ export type DeviceLine =
  * Reads one line of a device's protocol: `TAPE 1 name`, `R 37.2 S`, `R 37.2 U`, `H 37.2`, `B 80` for the tape, with the
  * words of the other devices in their place. Anything else is garbage and changes nothing.
  */
-export function parseDeviceLine(id: LineDeviceId, line: string): DeviceLine {
-  const device: LineDevice = lineDevices[id]
-  const garbage: DeviceLine = { kind: 'garbage', line: line.slice(0, 80) }
+export function parseInstrumentLine(id: InstrumentId, line: string): InstrumentLine {
+  const device: Instrument = instruments[id]
+  const garbage: InstrumentLine = { kind: 'garbage', line: line.slice(0, 80) }
   const [word, first, ...rest] = line.trim().split(/\s+/)
   const figure = first !== undefined && /^-?\d{1,3}(\.\d{1,2})?$/.test(first) ? Number(first) : null
   const isInRange = figure !== null && figure >= device.least && figure <= device.greatest

@@ -1,19 +1,19 @@
 import { useEffect, useRef } from 'react'
-import type { LineDeviceId } from '#core/quantities/device-line'
-import { pairedDevices } from '../sync/device-store'
+import type { InstrumentId } from '#core/quantities/instrument-line'
+import { pairedDevices } from '../sync/instrument-store'
 import { Button } from '../parts/button'
 import { Notice } from '../parts/notice'
 
 const lowBattery = 15
 
 /** A digital device beside what it fills in: what it shows, whether it is still, and taking the reading when its button is pressed. */
-export function DevicePanel({
+export function InstrumentPanel({
   id,
   name,
   format,
   onTake,
 }: {
-  id: LineDeviceId
+  id: InstrumentId
   /** As in "the digital tape". */
   name: string
   format: (value: number) => string

@@ -9,7 +9,7 @@ import { toClinicalCase } from '#contract/views/clinical-case'
 import type { OpenCase } from '../../sync/case-store'
 
 /** One place to measure: what is read on both sides is two places. */
-export interface AskedPlace {
+export interface AskedReading {
   readonly key: string
   readonly definition: MeasurementDefinition
   readonly need: TechniqueMeasurement['need']
@@ -18,14 +18,14 @@ export interface AskedPlace {
 }
 
 /** What to measure for this case, in the order in which it is asked. */
-export function askedPlaces({ record, episode }: OpenCase): readonly AskedPlace[] {
+export function askedReadings({ record, episode }: OpenCase): readonly AskedReading[] {
   const technique = findTechnique(record.technique)
   if (!technique) return []
   const clinicalCase = toClinicalCase(record, episode)
   const { values } = resolveOptions(technique, clinicalCase, defaultProtocol)
   return technique
     .measurements(clinicalCase, values)
-    .flatMap(({ definition, need }): AskedPlace[] =>
+    .flatMap(({ definition, need }): AskedReading[] =>
       definition.sideRule === 'both'
         ? sides.map((side) => ({ key: `${definition.id}/${side}`, definition, need, fixedSide: side }))
         : [{ key: definition.id, definition, need, fixedSide: null }],
@@ -33,12 +33,12 @@ export function askedPlaces({ record, episode }: OpenCase): readonly AskedPlace[
 }
 
 /** The readings taken of a place. */
-export function readingsOf(place: AskedPlace, readings: readonly Measurement[]): readonly Measurement[] {
+export function readingsOf(place: AskedReading, readings: readonly Measurement[]): readonly Measurement[] {
   return readings.filter((one) => one.id === place.definition.id && (place.fixedSide === null || one.side === place.fixedSide))
 }
 
 /** The side that a place is usually read on; null where the body has one of it. */
-export function usualSide({ definition, fixedSide }: AskedPlace, injured: Side | null, isSwollen: boolean): Side | null {
+export function usualSide({ definition, fixedSide }: AskedReading, injured: Side | null, isSwollen: boolean): Side | null {
   if (fixedSide) return fixedSide
   if (injured === null || definition.sideRule === 'none') return null
   if (definition.sideRule === 'wearing' || (definition.sideRule === 'swollen' && isSwollen)) return injured
