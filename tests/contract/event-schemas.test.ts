@@ -61,7 +61,9 @@ describe('bodies of events', () => {
       const required = Object.entries(schema.describe().keys as Record<string, { flags?: { presence?: string } }>)
         .filter(([, field]) => field.flags?.presence === 'required')
         .map(([name]) => name)
-      expect(problemsOf(schema, {}).map((one) => one.path)).to.include.members(required)
+      const named = problemsOf(schema, {}).map((one) => one.path)
+      if (required.length === 0) expect(named).to.satisfy((paths: string[]) => paths.every((path) => path === ''))
+      else expect(named).to.include.members(required)
     })
 
     it(`${kind}: refuses nonsense anywhere in plain words with a remedy, and never throws`, () => {
