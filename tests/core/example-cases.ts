@@ -11,7 +11,7 @@ export function exampleOf(technique: string): CaseFile {
 
 /** What the published example of a technique must come to, with how that was worked out where it is no plain figure. */
 export function figuresOf(technique: string): Readonly<Record<string, { readonly value: number | string | null; readonly from?: string }>> {
-  return JSON.parse(readFileSync(new URL(`${technique}.figures.json`, folder), 'utf8')) as ReturnType<typeof figuresOf>
+  return JSON.parse(readFileSync(new URL(`../figures/${technique}.json`, folder), 'utf8')) as ReturnType<typeof figuresOf>
 }
 
 /** The published example, changed. */
