@@ -1,8 +1,11 @@
-/** Things that a worker starts once and keeps from file to file: the live server, the browser. */
-const closers: (() => Promise<void>)[] = []
+type Close = () => Promise<void>
 
-/** Has something ended when the worker ends, the latest first. */
-export function closeLater(close: () => Promise<void>): void {
+// On the process itself: Mocha may load test files by another loader than this program's own, each with modules of its own.
+const kept = globalThis as { wrenClosers?: Close[] }
+const closers = (kept.wrenClosers ??= [])
+
+/** Has something that a worker keeps from file to file (the live server, the browser) ended when the worker ends, the latest first. */
+export function closeLater(close: Close): void {
   closers.unshift(close)
 }
 
