@@ -38,11 +38,11 @@ const { passed, failed } = counts ?? { passed: 0, failed: 1 }
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed > 0 || passed === 0 ? 1 : 0)
 
-/** The files of a suite, the largest first; where files are asked for by name, those. */
+/** The files of a suite, in all its rooms, the largest first; where files are asked for by name, those. */
 function filesOf(root, suite) {
   const folder = join('tests', suite)
   const named = only.filter((one) => one.startsWith(`${folder}/`))
-  return readdirSync(join(root, folder))
+  return readdirSync(join(root, folder), { recursive: true })
     .filter((name) => name.endsWith('.test.ts'))
     .map((name) => join(folder, name))
     .filter((file) => named.length === 0 || only.includes(suite) || named.includes(file))

@@ -3,8 +3,8 @@ import { readCase } from '#core/files/read-case'
 import { planCase } from '#core/techniques/plan-case'
 import { forecastWard, nursesToClear, type DueTask } from '#core/rounds/ward-forecast'
 import { techniques } from '#core/techniques/registry'
-import { exampleOf } from '../core/example-cases'
-import { testContext } from '../core/leg-slab-cases'
+import { exampleOf } from '../harness/example-cases'
+import { testContext } from '../harness/leg-slab-cases'
 import { percentiles, timeOf, type Figure } from './figure'
 
 /** Crew odds of every technique that wets something, and the forecast of a ward of sixty. */

@@ -4,8 +4,8 @@ import { createMemo } from '#core/model/plan-context'
 import { finishPlan } from '#core/techniques/finish-plan'
 import { planCase } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
-import { exampleOf } from '../core/example-cases'
-import { testContext } from '../core/leg-slab-cases'
+import { exampleOf } from '../harness/example-cases'
+import { testContext } from '../harness/leg-slab-cases'
 import { percentiles, timeOf, type Figure } from './figure'
 
 /** Plans of every technique without the two slow decisions, and whole for the first time; the slowest technique is named. */

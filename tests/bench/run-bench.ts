@@ -1,6 +1,6 @@
 import { closeShared } from '../harness/shared'
-import { planFile } from '../core/leg-slab-cases'
-import { exampleOf } from '../core/example-cases'
+import { planFile } from '../harness/leg-slab-cases'
+import { exampleOf } from '../harness/example-cases'
 import { printTemplate } from '../../src/server/papers/template-paper'
 import { isCutOut } from '#contract/api/papers'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { techniques } from '#core/techniques/registry'
 import { isLong } from '../harness/long'
-import { techniqueIds } from '../core/example-cases'
+import { techniqueIds } from '../harness/example-cases'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { finishStep, shownStep } from '../harness/run-steps'

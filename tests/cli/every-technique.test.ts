@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { spawnSync } from 'node:child_process'
 import { readdirSync } from 'node:fs'
-import { exampleOf, techniqueIds } from '../core/example-cases'
-import { planFile } from '../core/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../harness/example-cases'
+import { planFile } from '../harness/leg-slab-cases'
 import { findTechnique } from '#core/techniques/registry'
 
 const folder = 'docs/formats/examples'

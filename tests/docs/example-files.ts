@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import type { CaseFile } from '../core/leg-slab-cases'
+import type { CaseFile } from '../harness/leg-slab-cases'
 
 const folder = new URL('../../docs/formats/examples/', import.meta.url)
 

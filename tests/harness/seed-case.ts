@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { readCase } from '#core/files/read-case'
 import type { LimbFindings, RoundInput } from '#core/model/observation'
 import { bothLegs, fourLimbs, quietNeck, quietSpine } from '../../src/server/demo/findings'
-import { exampleOf } from '../core/example-cases'
+import { exampleOf } from './example-cases'
 import type { TestBrowser } from './browser'
 
 /** A case as the browser's own session wrote it, before anything is accepted. */

@@ -1,0 +1,172 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { readCase } from '#core/files/read-case'
+import { heatDefaults } from '#core/model/heat-input'
+import { solveSweepPoint, sweepPoints } from '#core/figures/heat/heat-sweep'
+import { judgeRounds } from '#core/rounds/judge-rounds'
+import { readCheck } from '#core/files/read-check'
+import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
+import { forecastWard, nursesToClear, orderWork, type DueTask } from '#core/rounds/ward-forecast'
+import { rankPositions } from '#core/techniques/rank-positions'
+import { techniques } from '#core/techniques/registry'
+import { rankTechniques } from '#core/techniques/rank-techniques'
+import { ankleCase, testContext } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/example-cases'
+
+const task = (id: string, dueMin: number, takesMin = 10, level: DueTask['level'] = 'none'): DueTask => ({
+  id,
+  dueMin,
+  graceMin: 5,
+  takesMin,
+  level,
+  place: id,
+})
+
+describe('the ward', () => {
+  it('orders work by level, then lateness, then place', () => {
+    const ordered = orderWork([task('b', -5), task('a', -20), task('c', 10, 10, 'urgent'), task('d', -5)])
+    expect(ordered.map((one) => one.id)).to.deep.equal(['c', 'a', 'b', 'd'])
+  })
+
+  it('forecasts who will be late with so many nurses, and what would clear it', () => {
+    const tasks = ['a', 'b', 'c'].map((id) => task(id, 10))
+    expect(forecastWard(tasks, 1, 240).tasks.map((one) => one.isLate)).to.deep.equal([false, true, true])
+    expect(forecastWard(tasks, 3, 240).lateCount).to.equal(0)
+    expect(nursesToClear(tasks, 240)).to.equal(3)
+    expect(nursesToClear([], 240)).to.equal(1)
+    expect(
+      nursesToClear(
+        Array.from({ length: 40 }, (_, index) => task(String(index), 0, 5)),
+        240,
+        4,
+      ),
+    ).to.equal(null)
+  })
+
+  it('never makes anybody later by adding a nurse', () => {
+    const any = fc.array(
+      fc
+        .record({ dueMin: fc.integer({ min: -60, max: 240 }), takesMin: fc.integer({ min: 1, max: 30 }) })
+        .map((one) => ({ ...task('x', one.dueMin), ...one })),
+      { maxLength: 20 },
+    )
+    fc.assert(
+      fc.property(any, fc.integer({ min: 1, max: 4 }), (tasks, nurses) => {
+        const named = tasks.map((one, index) => ({ ...one, id: String(index) }))
+        const spent = forecastWard(named, nurses, 240).tasks.filter((one) => one.startMin !== null)
+        return spent.every((one) => (one.endMin ?? 0) - (one.startMin ?? 0) === one.takesMin && (one.startMin ?? 0) >= 0)
+      }),
+    )
+  })
+})
+
+describe('the chooser', () => {
+  const caseOf = (file: object) => readCase(file).clinicalCase!
+  it('ranks what suits first and stops the rest with reasons', () => {
+    const ranked = rankTechniques(caseOf(ankleCase()), testContext())
+    expect(ranked.map((one) => one.technique)).to.have.members([...techniques])
+    expect(ranked[0]?.technique.id).to.be.oneOf(['leg-slab', 'slab-and-stirrup', 'walker-boot', 'cast-opening'])
+    const verdicts = ranked.map((one) => ['go', 'caution', 'stop'].indexOf(one.verdict))
+    expect(verdicts).to.deep.equal([...verdicts].sort())
+    for (const one of ranked.filter((each) => each.verdict === 'stop'))
+      expect(one.reasons.some((reason) => reason.level === 'stop')).to.equal(true)
+    const collar = ranked.find((one) => one.technique.id === 'extrication-collar')
+    expect(collar?.verdict).to.equal('stop')
+  })
+  it('says what each needs and what the store lacks', () => {
+    const ranked = rankTechniques(caseOf({ ...ankleCase(), stock: [{ item: 'plaster-slab', widthCm: 15, count: 2 }] }), testContext())
+    const slab = ranked.find((one) => one.technique.id === 'leg-slab')
+    expect(slab?.needs.stock).to.deep.include({ item: 'plaster-slab', isInStock: true })
+    expect(slab?.needs.stock).to.deep.include({ item: 'padding-roll', isInStock: false })
+    expect(slab?.needs.people).to.equal(2)
+    expect(slab?.needs.minutes).to.be.greaterThan(10)
+    expect(slab?.verdict).to.equal('caution')
+  })
+  it('offers positions, refused ones last with why, gravity first when hands are few', () => {
+    const file = ankleCase()
+    expect(rankPositions(caseOf(file), 1)[0]?.id).to.equal('face-down')
+    file.patient['flags'] = ['pregnant-late', 'unstable']
+    const refused = rankPositions(caseOf(file), 2)
+    expect(refused.every((one) => one.refused !== null)).to.equal(true)
+    file.patient['flags'] = ['breathless-lying']
+    expect(rankPositions(caseOf(file), 2).map((one) => one.id)).to.deep.equal(['hanging', 'seated', 'lying', 'face-down'])
+  })
+})
+
+describe('the heat map', () => {
+  it('has its points in order, each solved alone', () => {
+    const points = sweepPoints(16, 14)
+    expect(points).to.have.length(224)
+    expect(points[0]).to.deep.equal({ waterC: 15, layers: 4 })
+    expect(points.at(-1)).to.deep.equal({ waterC: 45, layers: 30 })
+    const base = {
+      material: 'plaster-fast',
+      layers: 10,
+      paddingLayers: 2,
+      waterC: 22,
+      roomC: 21,
+      backing: 'air',
+      setMin: 5,
+      constants: readDefaults(heatDefaults, defaultProtocol),
+    } as const
+    const solved = solveSweepPoint(base, { waterC: 22, layers: 10 }, undefined, defaultProtocol)
+    expect(solved.peakC).to.be.closeTo(41, 0.5)
+    expect(solveSweepPoint(base, { waterC: 45, layers: 30 }, undefined, defaultProtocol).peakC).to.be.greaterThan(solved.peakC)
+  })
+})
+
+describe('rounds of neck and trunk', () => {
+  const limb = (kind: string, side: string) => ({
+    limb: kind,
+    side,
+    movement:
+      kind === 'leg'
+        ? { 'deep-peroneal': 'full', 'superficial-peroneal': 'full', tibial: 'full' }
+        : { radial: 'full', median: 'full', ulnar: 'full' },
+    feeling:
+      kind === 'leg'
+        ? { 'deep-peroneal': 'normal', 'superficial-peroneal': 'normal', tibial: 'normal' }
+        : { radial: 'normal', median: 'normal', ulnar: 'normal' },
+  })
+  const four = ['arm', 'leg'].flatMap((kind) => ['left', 'right'].map((side) => limb(kind, side)))
+  const judge = (technique: string, rounds: object[]) => {
+    const {
+      clinicalCase,
+      rounds: read,
+      problems,
+    } = readCheck({ format: 'zesty-wren/check', version: 1, case: exampleOf(technique), rounds })
+    expect(problems).to.deep.equal([])
+    return judgeRounds(clinicalCase!, read, 'collar')
+  }
+  const neck = { voice: 'normal', swallowing: 'normal', breathing: 'normal', veins: 'flat' }
+
+  it('are complete with four limbs and the neck, and quiet when all is well', () => {
+    const [verdict] = judge('extrication-collar', [{ atMin: 0, baseline: true, limbs: four, neck }])
+    expect(verdict).to.include({ level: 'none', complete: true })
+  })
+  it('are urgent for harder breathing, and open the collar while the head is held', () => {
+    const verdict = judge('extrication-collar', [
+      { atMin: 0, baseline: true, limbs: four, neck },
+      { atMin: 15, limbs: four, neck: { ...neck, breathing: 'harder' } },
+    ]).at(-1)
+    expect(verdict?.level).to.equal('urgent')
+    expect(verdict?.actions).to.include('open-collar-held')
+  })
+  it('stay due without the limbs, and count a word that nobody knows against the patient', () => {
+    const [verdict] = judge('extrication-collar', [{ atMin: 0, limbs: [], neck: { ...neck, voice: 'croaky' } }])
+    expect(verdict?.complete).to.equal(false)
+    expect(verdict?.level).to.equal('urgent')
+  })
+  it('are urgent for saddle numbness, lost strength and a new level; known when as at baseline', () => {
+    const spine = { saddle: 'normal', bladder: 'normal', bowel: 'normal', 'strength-left-leg': 4, feelingLevel: 'L2' }
+    const levels = judge('trunk-shell', [
+      { atMin: 0, baseline: true, limbs: four, spine },
+      { atMin: 15, limbs: four, spine },
+      { atMin: 30, limbs: four, spine: { ...spine, saddle: 'numb' } },
+      { atMin: 45, limbs: four, spine: { ...spine, 'strength-left-leg': 3 } },
+      { atMin: 60, limbs: four, spine: { ...spine, feelingLevel: 'T10' } },
+      { atMin: 75, limbs: four, spine: { ...spine, bladder: { cannotAssess: true, reason: 'catheter' } } },
+    ]).map((one) => one.level)
+    expect(levels).to.deep.equal(['known', 'known', 'urgent', 'urgent', 'urgent', 'warn'])
+  })
+})

@@ -1,0 +1,208 @@
+import { expect } from 'chai'
+import type { ClinicalCase } from '#core/model/clinical-case'
+import { readCase } from '#core/files/read-case'
+import { judgeColumn, neckItems, spineItems } from '#core/rounds/judge-column'
+import type { Plan } from '#core/model/plan'
+import { judgeAngle, judgePull } from '#core/runs/step-work'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { liveRounds } from '#core/rounds/live-rounds'
+import { roundMinutes } from '#core/planner/schedule-rounds'
+import { countSlabLayers } from '#core/figures/slabs/slab-layers'
+import { bandagePressure } from '#core/figures/wraps/bandage-pressure'
+import { changedExample } from '../../harness/example-cases'
+import { ankleCase, decisionOf, planFile, type CaseFile } from '../../harness/leg-slab-cases'
+
+const cm = (id: string, value: number, side?: string) => ({ id, value, unit: 'cm', ...(side ? { side } : {}) })
+const replaced = (technique: string, ...readings: ReturnType<typeof cm>[]): Plan =>
+  planFile(
+    changedExample(technique, (file) => {
+      file.measurements = [...file.measurements.filter((one) => !readings.some(({ id }) => id === one['id'])), ...readings]
+    }),
+  )
+const levelOf = (plan: Plan, code: string): string | undefined => plan.cautions.find((one) => one.code === code)?.level
+
+/** Every limit is tried on the spot and a hair beyond it: a rule that slips by a little slips unseen. */
+describe('the edge of a rule', () => {
+  describe('layers of a slab', () => {
+    const band = { base: 10, least: 8, greatest: 12 }
+    const count = (change: (file: CaseFile) => void, of = band): number => {
+      const file = ankleCase()
+      change(file)
+      const { clinicalCase } = readCase(file)
+      return countSlabLayers(clinicalCase as ClinicalCase, of, defaultProtocol).layers
+    }
+    const mass =
+      (massKg: number) =>
+      (file: CaseFile): void =>
+        void (file.patient['massKg'] = massKg)
+
+    for (const [massKg, layers] of [
+      [34.9, 7],
+      [35, 10],
+      [95, 10],
+      [95.1, 11],
+    ] as const)
+      it(`${massKg} kg: ${layers}`, () => expect(count(mass(massKg))).to.equal(layers))
+
+    it('one more for more than a week of wear, not for a week', () => {
+      expect(count((file) => void (file['wearDays'] = 7))).to.equal(10)
+      expect(count((file) => void (file['wearDays'] = 8))).to.equal(11)
+    })
+    it('never below five for a child, never above the school’s most', () => {
+      expect(count(mass(12), { base: 7, least: 6, greatest: 9 })).to.equal(5)
+      expect(
+        count((file) => Object.assign(file, { wearDays: 20, patient: { ...file.patient, massKg: 120 } }), { ...band, greatest: 11 }),
+      ).to.equal(11)
+    })
+  })
+
+  describe('pressure of a bandage', () => {
+    const girthFor = (mmHg: number): number => (4620 * 2 * 0.5) / (mmHg * 7.5)
+    it('follows the law it is taken from', () => {
+      expect(bandagePressure(2, 0.5, girthFor(25), 7.5)).to.be.closeTo(25, 1e-9)
+      expect(bandagePressure(1, 0.5, 20, 10)).to.be.closeTo(bandagePressure(2, 0.5, 20, 10) / 2, 1e-9)
+    })
+    for (const [wrist, isArterial, level] of [
+      [26, false, undefined],
+      [20, false, 'caution'],
+      [11.5, false, 'stop'],
+      [26, true, 'caution'],
+      [16.5, true, 'stop'],
+    ] as const)
+      it(`at a wrist of ${wrist} cm${isArterial ? ' with arterial disease' : ''}: ${level ?? 'nothing to say'}`, () => {
+        const plan = planFile(
+          changedExample('volar-slab', (file) => {
+            file.patient = { ageYears: 40, flags: isArterial ? ['arterial-disease'] : [] }
+            file.measurements = file.measurements
+              .filter((one) => !/girth/.test(String(one['id'])) || one['id'] === 'thumb-girth')
+              .concat(cm('wrist-girth', wrist, 'left'), cm('wrist-girth', wrist, 'right'))
+          }),
+        )
+        expect(levelOf(plan, 'bandage-pressure')).to.equal(level)
+      })
+  })
+
+  describe('a hinge off its turning point', () => {
+    it('is said beyond a centimetre and a half of sliding', () => {
+      // At the ordered 60° the brace slides by the offset itself: 2·d·sin(30°).
+      expect(levelOf(replaced('hinged-knee-brace', cm('hinge-forward', 1.45, 'right'), cm('hinge-up', 0, 'right')), 'pistoning')).to.equal(
+        undefined,
+      )
+      expect(levelOf(replaced('hinged-knee-brace', cm('hinge-forward', 1.6, 'right'), cm('hinge-up', 0, 'right')), 'pistoning')).to.equal(
+        'caution',
+      )
+    })
+    it('names the limit that it was held against', () => {
+      const plan = replaced('hinged-knee-brace', cm('hinge-forward', 2.2, 'right'), cm('hinge-up', 0, 'right'))
+      expect(plan.cautions.find((one) => one.code === 'pistoning')?.why).to.match(/slides 2\.2 cm on the leg; 1\.5 cm is the limit/)
+    })
+  })
+
+  describe('a walker boot', () => {
+    it('says the smaller boot when it is far too long, the larger when toes go over', () => {
+      const wordsAt = (sole: number): string | undefined =>
+        replaced('walker-boot', cm('boot-sole-length', sole)).cautions.find((one) => one.code === 'toe-margin')?.text
+      expect(wordsAt(25.5)).to.equal('Take the larger boot.')
+      expect(wordsAt(27)).to.equal('A little long: mind the stairs.')
+      expect(wordsAt(27.5)).to.equal('Take the smaller boot.')
+    })
+    it('takes the wedges of the week: the first row before it begins and without a week, the last one after', () => {
+      const wedges = [
+        { week: 5, count: 1 },
+        { week: 1, count: 3 },
+      ]
+      const at = (week: number | undefined): unknown =>
+        decisionOf(
+          planFile(changedExample('walker-boot-wedges', (file) => void (file['orders'] = { ...orders(file), week, wedges }))),
+          'wedges',
+        ).value
+      expect([undefined, 0, 1, 4.9, 5, 30].map(at)).to.deep.equal([3, 3, 3, 3, 1, 1])
+    })
+    const orders = (file: CaseFile): object => file['orders'] as object
+  })
+
+  describe('strength of a long cast at the knee', () => {
+    it('is a caution below twice the weight of the leg', () => {
+      const of = (massKg: number): { factor: number; level: string | undefined } => {
+        const plan = planFile(
+          changedExample('leg-cast', (file) => {
+            file.options['extent'] = 'long'
+            file.patient['massKg'] = massKg
+          }),
+        )
+        return { factor: Number(decisionOf(plan, 'knee-strength').value), level: levelOf(plan, 'knee-strength') }
+      }
+      const seen = [40, 80, 160, 240, 290, 310, 330, 400].map(of)
+      for (const { factor, level } of seen) expect(level, `factor ${factor}`).to.equal(factor < 2 ? 'caution' : undefined)
+      expect(new Set(seen.map((one) => one.level)).size, 'both sides of the limit were tried').to.equal(2)
+    })
+  })
+
+  describe('rounds', () => {
+    const applied = '2026-01-10T08:00:00Z'
+    const doneAt = (minute: number): readonly (string | null)[] =>
+      liveRounds(
+        applied,
+        'UTC',
+        false,
+        [{ at: new Date(Date.parse(applied) + minute * 60_000).toISOString(), isComplete: true, isUrgent: false }],
+        defaultProtocol,
+      )
+        .slice(0, 3)
+        .map((one) => one.doneAt)
+    it('count from half an interval before they fall due, and not a minute sooner', () => {
+      expect(doneAt(7)[0]).to.equal(null)
+      expect(doneAt(7.5)[0]).to.equal('2026-01-10T08:07:30.000Z')
+      expect(doneAt(22)[1], 'the second round falls due at 30').to.equal(null)
+      expect(doneAt(22.5)[1]).not.to.equal(null)
+    })
+    it('cover seventy-two hours, the last shift change included', () => {
+      const minutes = roundMinutes(false, '2026-01-10T07:29:00Z', 'UTC', 72 * 60)
+      expect(minutes.at(-1)).to.equal(2 * 1440 + 15 * 60 + 1)
+      expect(roundMinutes(true, undefined, undefined, 72 * 60).at(-1)).to.equal(72 * 60)
+    })
+  })
+
+  describe('an angle and a pull', () => {
+    it('are held on the very edge of the band', () => {
+      const band = { lowDeg: 85, highDeg: 95 }
+      expect([84.9, 85, 90, 95, 95.1].map((deg) => judgeAngle(band, deg))).to.deep.equal(['below', 'held', 'held', 'held', 'above'])
+    })
+    it('are near within a tenth, and over only beyond the most', () => {
+      const pull = { expectedKg: 6, mostKg: 7 }
+      expect([5.39, 5.4, 6.6, 6.61, 7, 7.01].map((kg) => judgePull(pull, kg))).to.deep.equal([
+        'short',
+        'near',
+        'near',
+        'beyond',
+        'beyond',
+        'over',
+      ])
+    })
+  })
+})
+
+describe('neck and spine', () => {
+  for (const item of [...neckItems, ...spineItems]) {
+    const [well = '', ...ill] = item.words
+    it(`${item.label}: "${well}" says nothing, anything else is urgent when it is new`, () => {
+      expect(judgeColumn([item], { [item.id]: well }, null)).to.deep.equal([])
+      for (const word of [...ill, 'something nobody listed']) {
+        expect(judgeColumn([item], { [item.id]: word }, null).map((one) => one.level)).to.deep.equal(['urgent'])
+        expect(judgeColumn([item], { [item.id]: word }, { [item.id]: well }).map((one) => one.level)).to.deep.equal(['urgent'])
+        expect(judgeColumn([item], { [item.id]: word }, { [item.id]: word }).map((one) => one.level)).to.deep.equal(['known'])
+      }
+    })
+    it(`${item.label}: what could not be judged is a warning with its reason`, () => {
+      const [one] = judgeColumn([item], { [item.id]: { cannotAssess: true, reason: 'asleep' } }, null)
+      expect(one).to.include({ level: 'warn', code: 'cannot-assess' })
+      expect(one?.text).to.include('asleep')
+    })
+  }
+
+  it('take a limb that is weaker than at baseline as urgent, a strong or unchanged one not', () => {
+    const level = (now: number, before?: number): string | undefined =>
+      judgeColumn([], { 'strength-left-leg': now }, before === undefined ? null : { 'strength-left-leg': before })[0]?.level
+    expect([level(5), level(4), level(3, 3), level(2, 3), level(4, 3)]).to.deep.equal([undefined, 'urgent', 'known', 'urgent', 'known'])
+  })
+})

@@ -1,0 +1,44 @@
+import { expect } from 'chai'
+import { techniques } from '#core/techniques/registry'
+import type { BoardRow } from '#contract/views/board'
+import { copyWorld } from '../../harness/copy-world'
+import { demoStaff } from '../../../src/server/demo/staff'
+import { startHarness, type Harness } from '../../harness/server-harness'
+
+describe('the demo world', () => {
+  let harness: Harness
+  before(async function () {
+    this.timeout(90_000)
+    harness = await startHarness()
+    const [url, world] = [process.env['TEST_DATABASE_URL'], process.env['TEST_WORLD']]
+    if (!url || !world) throw new Error('There is no demo world: run the suite through npm test')
+    await copyWorld(url, world)
+    harness.now = Date.now()
+  })
+  after(() => harness.stop())
+
+  it('has a dozen staff of all five roles', () => {
+    expect(demoStaff).to.have.length.of.at.least(12)
+    expect(new Set(demoStaff.flatMap((one) => one.roles))).to.have.property('size', 5)
+  })
+
+  it('has cases at every stage, one overdue and one worsening, all relative to now', async () => {
+    const client = await harness.signIn('observer', ['viewer'])
+    const rows = (await client.get('/api/board')).body['rows'] as BoardRow[]
+    expect(new Set(rows.map((row) => row.stage))).to.include.all.keys(
+      'size-up',
+      'measure',
+      'choose',
+      'make-ready',
+      'apply',
+      'check',
+      'watch',
+    )
+    expect(new Set(rows.map((row) => row.technique))).to.have.property('size', techniques.length)
+    expect(rows.filter((row) => row.level === 'review' || row.level === 'urgent')).to.have.length.of.at.least(2)
+    expect(rows.some((row) => row.level === 'review' || row.level === 'urgent')).to.equal(true)
+    const isOverdue = (row: BoardRow): boolean => row.nextDueAt !== null && harness.now > Date.parse(row.nextDueAt) + row.graceMin * 60_000
+    expect(rows.filter(isOverdue)).to.have.length.of.at.least(1)
+    for (const row of rows) expect(Math.abs(Date.parse(row.openedAt) - harness.now)).to.be.below(24 * 3_600_000)
+  })
+})

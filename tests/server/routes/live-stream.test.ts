@@ -1,0 +1,112 @@
+import { expect } from 'chai'
+import { openCase, request, startHarness, type Client, type Harness } from '../../harness/server-harness'
+
+/** One open stream of hints, read as it comes. */
+interface Listener {
+  readonly heard: () => string
+  /** Resolves once the text was heard. */
+  hear(wanted: string | RegExp): Promise<void>
+  /** Resolves once the server has ended it. */
+  ended(): Promise<void>
+  close(): void
+}
+
+describe('the live stream', () => {
+  let harness: Harness
+  let ada: Client
+  before(async () => {
+    harness = await startHarness()
+    ada = await harness.signIn('ada', ['clinician'])
+  })
+  after(() => harness.stop())
+
+  const signIn = async (): Promise<{ cookie: string; csrf: string }> => {
+    const answer = await request(harness.address, '/api/session', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: 'ada', password: 'a test password' }),
+    })
+    return { cookie: (answer.headers.get('set-cookie') ?? '').split(';')[0] ?? '', csrf: String(answer.body['csrf']) }
+  }
+  const listen = async (cookie: string, lastEventId?: string): Promise<Listener> => {
+    const abort = new AbortController()
+    const headers = { cookie, ...(lastEventId === undefined ? {} : { 'last-event-id': lastEventId }) }
+    const answer = await fetch(`${harness.address}/api/stream`, { headers, signal: abort.signal })
+    expect(answer.status).to.equal(200)
+    const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader()
+    let text = ''
+    let isOver = false
+    const read = async (): Promise<void> => {
+      const chunk = await reader?.read()
+      if (!chunk || chunk.done) isOver = true
+      else text += chunk.value
+    }
+    return {
+      heard: () => text,
+      async hear(wanted) {
+        while (!(typeof wanted === 'string' ? text.includes(wanted) : wanted.test(text)) && !isOver) await read()
+        expect(text).to.match(typeof wanted === 'string' ? new RegExp(wanted.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')) : wanted)
+      },
+      async ended() {
+        while (!isOver) await read()
+      },
+      close: () => abort.abort(),
+    }
+  }
+  const hintsFor = (text: string, id: string): number => text.split('\n').filter((line) => line.includes(id)).length
+  const lastId = (text: string): string => [...text.matchAll(/^id: (\d+)$/gm)].at(-1)?.[1] ?? ''
+
+  it('tells who comes back what changed meanwhile, each stream once', async () => {
+    const { cookie } = await signIn()
+    const opened = await openCase(ada)
+    const first = await listen(cookie)
+    await first.hear('event: ready')
+    expect(hintsFor(first.heard(), opened.caseStream.id), 'what was there before is no news').to.equal(0)
+    const cursor = lastId(first.heard())
+    first.close()
+
+    harness.now += 20 * 60_000
+    for (const text of ['one', 'two', 'three']) await ada.send(opened.caseStream, 'note', { text })
+    harness.now += 10 * 60_000
+    const again = await listen(cookie, cursor)
+    await again.hear('event: ready')
+    expect(hintsFor(again.heard(), opened.caseStream.id)).to.equal(1)
+    expect(again.heard()).to.include(`"id":"${opened.caseStream.id}"},"version":4`)
+    again.close()
+  })
+
+  for (const cursor of ['nonsense', '-1', '9'.repeat(40), '']) {
+    it(`takes a cursor that is ${cursor || 'empty'} for none`, async () => {
+      const { cookie } = await signIn()
+      const listener = await listen(cookie, cursor)
+      await listener.hear('event: ready')
+      listener.close()
+    })
+  }
+
+  it('tells who was away for hours to read everything anew', async () => {
+    const { cookie } = await signIn()
+    const listener = await listen(cookie, String(harness.now - 3 * 3_600_000))
+    await listener.hear('event: reread')
+    listener.close()
+  })
+
+  it('ends with its session', async () => {
+    const { cookie, csrf } = await signIn()
+    const listener = await listen(cookie)
+    await listener.hear('event: ready')
+    await request(harness.address, '/api/session', { method: 'DELETE', headers: { cookie, 'x-csrf-token': csrf } })
+    await listener.hear('event: over')
+    await listener.ended()
+    expect((await fetch(`${harness.address}/api/stream`, { headers: { cookie } })).status).to.equal(401)
+  })
+
+  it('ends when its session has run out, and is no reason for it to go on', async () => {
+    const { cookie } = await signIn()
+    const listener = await listen(cookie)
+    await listener.hear('event: ready')
+    harness.now += 13 * 3_600_000
+    await listener.hear('event: over')
+    await listener.ended()
+  })
+})

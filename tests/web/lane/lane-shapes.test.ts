@@ -1,0 +1,152 @@
+import { expect } from 'chai'
+import type { Geometry } from '#core/model/geometry'
+import { shapeColumn } from '../../../src/web/lane/column-shape'
+import { shapeLeg } from '../../../src/web/lane/leg-shape'
+import { smoothPath, straightPath, type Point } from '../../../src/web/lane/smooth-path'
+import { changedExample, exampleOf } from '../../harness/example-cases'
+import { planFile } from '../../harness/leg-slab-cases'
+
+const geometryOf = (technique: string, changes: Readonly<Record<string, number>> = {}): Geometry =>
+  planFile(
+    changedExample(technique, (file) => {
+      for (const reading of file.measurements) {
+        const value = changes[String(reading['id'])]
+        if (value !== undefined) reading['value'] = value
+      }
+    }),
+  ).geometry
+
+const legTechniques = [
+  'leg-slab',
+  'slab-and-stirrup',
+  'leg-cast',
+  'cast-opening',
+  'ring-traction',
+  'pole-traction',
+  'hinged-knee-brace',
+  'walker-boot',
+]
+const columnTechniques = ['extrication-collar', 'care-collar', 'trunk-shell', 'seated-vest']
+const areFinite = (points: readonly Point[]): boolean => points.every(([x, y]) => Number.isFinite(x) && Number.isFinite(y))
+
+describe('the leg as it is drawn', () => {
+  for (const technique of legTechniques) {
+    it(`${technique}: has a finite outline inside its bounds, the front above the back`, () => {
+      const shape = shapeLeg(geometryOf(technique))
+      expect(areFinite(shape.outline)).to.equal(true)
+      const { minX, maxX, minY, maxY } = shape.bounds
+      for (const [x, y] of shape.outline) {
+        expect(x).to.be.within(minX, maxX)
+        expect(y).to.be.within(minY, maxY)
+      }
+      for (let at = 12; at < maxX - 1; at += 3) {
+        expect(shape.placeAt('leg', at, 'front')[1]).to.be.greaterThan(shape.placeAt('leg', at, 'back')[1])
+      }
+    })
+  }
+
+  it('is as deep at a station as its girth says', () => {
+    const shape = shapeLeg(geometryOf('leg-slab'))
+    const calf = shape.stations.find((one) => one.station.id === 'calf')
+    expect(calf).to.not.equal(undefined)
+    const depth = (calf?.front[1] ?? 0) - (calf?.back[1] ?? 0)
+    expect(depth).to.be.closeTo(((calf?.station.girthCm ?? 0) / Math.PI) * 1.04, 1e-9)
+  })
+
+  it('grows with the reading and only where it was read', () => {
+    const depthAt = (geometry: Geometry, id: string): number => {
+      const drawn = shapeLeg(geometry).stations.find((one) => one.station.id === id)
+      return (drawn?.front[1] ?? 0) - (drawn?.back[1] ?? 0)
+    }
+    const [thin, thick] = [geometryOf('leg-slab', { 'calf-girth': 34 }), geometryOf('leg-slab', { 'calf-girth': 42 })]
+    expect(depthAt(thick, 'calf')).to.be.greaterThan(depthAt(thin, 'calf') + 2)
+    expect(depthAt(thick, 'ankle')).to.be.closeTo(depthAt(thin, 'ankle'), 1e-9)
+  })
+
+  it('turns the foot with the ankle: toes down lie nearer to the page’s left', () => {
+    const angled = (ankle: number): Geometry => ({ ...geometryOf('leg-slab'), angles: { ankle } })
+    const square = shapeLeg(angled(90)).toeTip
+    const down = shapeLeg(angled(70)).toeTip
+    const up = shapeLeg(angled(95)).toeTip
+    expect(down[0]).to.be.lessThan(square[0])
+    expect(up[0]).to.be.greaterThan(square[0])
+    expect(shapeLeg(angled(90)).malleolus).to.deep.equal(shapeLeg(angled(70)).malleolus)
+  })
+
+  it('is drawn without any station', () => {
+    const bare: Geometry = { ...geometryOf('leg-slab'), stations: [], bands: [], marks: [], axes: [] }
+    const shape = shapeLeg(bare)
+    expect(areFinite(shape.outline)).to.equal(true)
+    expect(shape.kneecap).to.equal(null)
+  })
+})
+
+describe('neck and trunk as they are drawn', () => {
+  for (const technique of columnTechniques) {
+    for (const view of ['front', 'side'] as const) {
+      it(`${technique}, ${view}: is finite, upright and as wide as its half`, () => {
+        const shape = shapeColumn(geometryOf(technique), view)
+        expect(areFinite([...shape.right, ...shape.left])).to.equal(true)
+        expect(shape.maxY).to.be.greaterThan(shape.minY + 10)
+        expect(Math.max(...[...shape.right, ...shape.left].map(([x]) => Math.abs(x)))).to.be.closeTo(shape.half, 1e-9)
+        const [left, right] = shape.halfAt(5, view)
+        expect(right).to.be.greaterThan(0)
+        expect(left).to.equal(-right)
+      })
+    }
+  }
+
+  it('mirrors itself from the front', () => {
+    const { left, right } = shapeColumn(geometryOf('trunk-shell'), 'front')
+    right.forEach(([x, y], index) => expect(left[index]).to.deep.equal([-x, y]))
+  })
+
+  it('is broader than deep, and broader with a larger waist', () => {
+    const [small, large] = [geometryOf('trunk-shell', { 'waist-girth': 70 }), geometryOf('trunk-shell', { 'waist-girth': 85 })]
+    const middle = (geometry: Geometry, view: 'front' | 'side'): number =>
+      shapeColumn(geometry, view).halfAt((geometry.axes[0]?.lengthCm ?? 50) / 2, view)[1]
+    expect(middle(small, 'front')).to.be.greaterThan(middle(small, 'side'))
+    expect(middle(large, 'front')).to.be.greaterThan(middle(small, 'front'))
+  })
+
+  it('is drawn with nothing measured yet', () => {
+    const bare = changedExample('seated-vest', (file) => void (file.measurements = []))
+    const shape = shapeColumn(planFile(bare).geometry, 'front')
+    expect(areFinite(shape.right)).to.equal(true)
+  })
+})
+
+describe('paths', () => {
+  const square: readonly Point[] = [
+    [0, 0],
+    [10, 0],
+    [10, 10],
+    [0, 10],
+  ]
+  it('begin at the first point, pass every one and may close', () => {
+    expect(straightPath(square, true)).to.match(/^M0\.00 0\.00.*Z$/)
+    expect(smoothPath(square)).to.match(/^M0\.00 0\.00/)
+    expect(smoothPath(square)).not.to.match(/Z$/)
+    expect(smoothPath(square, true)).to.match(/Z$/)
+    for (const [x, y] of square.slice(1)) expect(smoothPath(square)).to.include(`${x.toFixed(2)} ${y.toFixed(2)}`)
+  })
+
+  it('are empty rather than broken without points', () => {
+    expect(smoothPath([])).to.not.include('NaN')
+    expect(smoothPath([[1, 2]])).to.not.include('NaN')
+    expect(straightPath([])).to.not.include('undefined')
+  })
+})
+
+describe('every published example', () => {
+  for (const technique of [...legTechniques, ...columnTechniques, 'volar-slab', 'suspended-ring-traction', 'frame-traction']) {
+    it(`${technique}: lays bands and marks on axes that it has`, () => {
+      const { axes, bands, marks, stations, polygons } = planFile(exampleOf(technique)).geometry
+      const ids = new Set(axes.map((axis) => axis.id))
+      for (const one of [...bands, ...marks, ...stations]) expect(ids.has(one.axis), `${one.id} on ${one.axis}`).to.equal(true)
+      for (const band of bands) expect(band.toCm, band.id).to.be.at.least(band.fromCm)
+      for (const polygon of polygons) expect(areFinite(polygon.points), polygon.id).to.equal(true)
+      expect(new Set(bands.map((one) => one.id)).size).to.equal(bands.length)
+    })
+  }
+})

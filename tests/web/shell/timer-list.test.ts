@@ -1,0 +1,39 @@
+import { expect } from 'chai'
+import type { TimerRecord } from '#contract/records/run'
+import type { CaseTimers } from '../../../src/web/sync/durable'
+import { listTimers } from '../../../src/web/case/timer-store'
+
+const now = Date.parse('2026-03-28T23:58:00Z')
+const timer = (id: string, minutes: number, agoMin = 0): TimerRecord => ({
+  id,
+  label: id,
+  minutes,
+  startedAt: new Date(now - agoMin * 60_000).toISOString(),
+})
+const entry = (caseId: string, ...timers: readonly TimerRecord[]): CaseTimers => ({
+  caseId,
+  runId: `run of ${caseId}`,
+  patient: caseId,
+  timers,
+})
+const list = (entries: readonly CaseTimers[], held: string | null = null): readonly string[] =>
+  listTimers(Object.fromEntries(entries.map((one) => [one.caseId, one])), now, held).map((one) => `${one.caseId} ${one.timer.id}`)
+
+describe('the timers that every screen shows', () => {
+  it('are those of all cases, the one that ends first first', () => {
+    expect(list([entry('a', timer('set', 5), timer('limit', 2)), entry('b', timer('set', 4))])).to.deep.equal(['a limit', 'b set', 'a set'])
+  })
+
+  it('stay for ten minutes past their end, over midnight, and then go', () => {
+    expect(list([entry('a', timer('set', 5, 14.9))])).to.deep.equal(['a set'])
+    expect(list([entry('a', timer('set', 5, 15.1))])).to.deep.equal([])
+  })
+
+  it('of other cases leave out a day of curing, of the case in hand nothing', () => {
+    const entries = [entry('a', timer('cure', 1440), timer('convert', 120))]
+    expect(list(entries, 'b')).to.deep.equal(['a convert'])
+    expect(list(entries, 'a')).to.deep.equal(['a convert', 'a cure'])
+  })
+
+  it('are none without any', () => expect(list([])).to.deep.equal([]))
+})
