@@ -71,8 +71,13 @@ async function startWorker(environment) {
       }),
     stop: () =>
       new Promise((resolve) => {
-        child.once('exit', resolve)
-        child.send(null)
+        // One that cannot let go of what it kept is ended: the count must come.
+        const patience = setTimeout(() => child.kill('SIGKILL'), 20_000)
+        child.once('exit', () => {
+          clearTimeout(patience)
+          resolve()
+        })
+        if (child.connected) child.send(null)
       }),
   }
 }

@@ -19,5 +19,4 @@ export async function makeWorld(root, url, beside) {
   const ended = new Promise((resolve) => server.once('exit', resolve))
   server.kill('SIGTERM')
   await ended
-  return url
 }

@@ -23,10 +23,10 @@ const counts = await withThrowaway(['cli', 'standins', 'server', 'web'], async (
   const checking = wants('check') ? runChecks() : Promise.resolve([])
   const jobs = suites.filter(wants).flatMap((suite) => filesOf(root, suite))
   const isWorldWanted = suites.some((suite) => withDatabase.includes(suite) && wants(suite))
-  const world = isWorldWanted ? await makeWorld(root, database.url, ['zesty_wren_1', 'zesty_wren_2']) : null
+  if (isWorldWanted) await makeWorld(root, database.url, ['zesty_wren_1', 'zesty_wren_2'])
   const environments = [1, 2].map((worker) => ({
     ...(isLong ? { WREN_LONG: '1' } : {}),
-    ...(world ? { TEST_DATABASE_URL: database.url.replace(/zesty_wren$/, `zesty_wren_${worker}`), TEST_WORLD: 'zesty_wren' } : {}),
+    ...(isWorldWanted ? { TEST_DATABASE_URL: database.url.replace(/zesty_wren$/, `zesty_wren_${worker}`), TEST_WORLD: 'zesty_wren' } : {}),
   }))
   const result = await runQueue(jobs, environments, console.log)
   for (const one of await checking) one.passed ? passed++ : failed++
