@@ -41,7 +41,8 @@ export default {
       ['planner'],
       ['techniques'],
       ['runs', 'rounds'],
-      ['standing', 'files'],
+      ['standing'],
+      ['files'],
     ]),
     ...layers('contract', [['records'], ['events'], ['views'], ['api']]),
     ...layers('server', [

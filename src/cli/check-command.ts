@@ -1,12 +1,11 @@
-import { actionTexts } from '#core/model/finding'
-import { judgeRounds, type RoundVerdict } from '#core/rounds/judge-rounds'
+import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
-import { findTechnique } from '#core/techniques/registry'
+import { actionTexts } from '#core/model/finding'
 import { problemLine, readInput } from './read-input'
 
 /**
  * Judges the rounds of a check file.
- * @returns 3 when the last round is urgent, else 2 when there are problems, else 0
+ * @returns 3 when something urgent stands after the last round, else 2 when there are problems, else 0
  */
 export function runCheck(file: string, format: 'json' | 'text'): number {
   const input = readInput(file)
@@ -14,32 +13,30 @@ export function runCheck(file: string, format: 'json' | 'text'): number {
     process.stderr.write(problemLine(input.problem))
     return 2
   }
-  const { clinicalCase, rounds, problems } = readCheck(input.data)
-  problems.forEach((problem) => process.stderr.write(problemLine(problem)))
-  const technique = clinicalCase && findTechnique(clinicalCase.technique)
-  if (!clinicalCase || !technique) return 2
-  const verdicts = judgeRounds(clinicalCase, rounds, technique.onUrgent.device)
-  const printed = verdicts.map(({ atMin, level, complete, findings, actions, againMin }) => ({
-    atMin,
-    level,
-    complete,
-    findings,
-    actions,
-    againMin,
-  }))
+  const read = readCheck(input.data)
+  read.problems.forEach((problem) => process.stderr.write(problemLine(problem)))
+  const rounds = judgeCheck(read)
+  if (!rounds) return 2
   process.stdout.write(
     format === 'text'
-      ? verdicts.map(verdictText).join('\n')
-      : `${JSON.stringify({ format: 'zesty-wren/verdict', version: 1, rounds: printed }, null, 2)}\n`,
+      ? rounds.map(roundText).join('\n')
+      : `${JSON.stringify({ format: 'zesty-wren/verdict', version: 1, rounds }, null, 2)}\n`,
   )
-  if (verdicts.at(-1)?.level === 'urgent') return 3
-  return problems.length > 0 ? 2 : 0
+  if (rounds.at(-1)?.level === 'urgent') return 3
+  return read.problems.length > 0 ? 2 : 0
 }
 
-function verdictText(verdict: RoundVerdict): string {
-  const head = verdict.level === 'none' ? 'No warning in what was entered' : verdict.level.toUpperCase()
-  const lines = [`At ${verdict.atMin} min: ${head}${verdict.complete ? '' : ' (incomplete, stays due)'}`]
-  for (const finding of verdict.findings) lines.push(`  ${finding.side ?? ''} ${finding.item}: ${finding.text} [${finding.level}]`)
-  for (const action of verdict.actions) lines.push(`  → ${actionTexts[action]}`)
+function roundText(round: PrintedRound): string {
+  const lines = [`At ${round.atMin} min: ${headOf(round)}${round.complete ? '' : ' (incomplete, stays due)'}`]
+  for (const one of round.findings) lines.push(`  ${one.part} ${one.item}: ${one.text} [${one.level}]`)
+  if (!round.complete) lines.push(`  Not looked at: ${round.missing.join(', ')}`)
+  for (const one of round.standing) lines.push(`  stands: ${one.id} ${one.level}, ${one.state}, since ${one.since} min`)
+  for (const action of round.actions) lines.push(`  → ${actionTexts[action]}`)
   return `${lines.join('\n')}\n`
+}
+
+/** Nothing found in a round that left something out is not nothing. */
+function headOf(round: PrintedRound): string {
+  if (round.level !== 'none') return round.level.toUpperCase()
+  return round.complete && round.standing.length === 0 ? 'No warning in what was entered' : 'Not everything was looked at'
 }

@@ -27,6 +27,7 @@ import { makeNonce, webRoutes } from './routes/web-routes'
 import { createAppendService } from './services/append-event'
 import { createStockImport } from './services/import-stock'
 import { createBoardMender, type BoardMender } from './services/mend-board'
+import { createPlanNoter } from './services/note-plan'
 import { createSignInService } from './services/sign-in'
 import type { WorkerPool } from './workers/pool'
 
@@ -69,7 +70,8 @@ export function createApp(deps: AppDeps): App {
   const stock = createStockRepository(db)
   const planner = createPlanner(clock, pool)
   const append = createAppendService({ db, events, streams, people: createPeopleRepository(models), stock, planner, clock })
-  const board = createBoardMender(db, streams, log)
+  const noter = createPlanNoter({ db, streams, planner, clock, log })
+  const board = createBoardMender(db, streams, log, noter.noteStay)
 
   const app = express()
   app.disable('x-powered-by')
@@ -87,7 +89,7 @@ export function createApp(deps: AppDeps): App {
   })
   app.use('/api', readSession(signIn))
   app.use(sessionRoutes({ signIn, clock, isSecure: deps.isSecure ?? false, wrongSignInsAllowed: deps.wrongSignInsAllowed ?? 30 }))
-  app.use(recordRoutes({ append, planner, streams: readStreams, events: readEvents, people, clock, log }))
+  app.use(recordRoutes({ append, noter, streams: readStreams, events: readEvents, people, clock }))
   app.use(coreRoutes(planner))
   app.use(
     storeRoutes({

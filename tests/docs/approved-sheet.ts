@@ -20,7 +20,10 @@ export function approvedSheet(file: CaseFile): string {
     ...measureLines(file, planFile(file)),
     ...planSheet(planFile(file)),
     ...technique.onUrgent.actions.map((action) => `urgent: ${action}`),
-    ...technique.troubles.map((one) => `trouble ${one.id}${one.isUrgent ? ', urgent' : ''}: ${one.label} | ${one.actions.join(' ')}`),
+    ...technique.troubles.map(
+      (one) =>
+        `trouble ${one.id}${one.level === 'none' ? '' : `, ${one.level}${one.item ? ` on ${one.item}` : ''}`}: ${one.label} | ${one.actions.join(' ')}`,
+    ),
   ]
   const quick = outcomeOf(file)
   const changes = variantsOf(file).flatMap(({ name, file: changed }) => {

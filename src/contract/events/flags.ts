@@ -9,6 +9,7 @@ export interface FlagsBody {
 export const flags = episodeKind<FlagsBody>({
   nature: 'replacing',
   right: 'add',
+  bearsOnPlan: true,
   fold: (record, { body }) => ({ ...record, flags: body.flags }),
   example: { flags: ['diabetes', 'fragile-skin'] },
 })

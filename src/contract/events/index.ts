@@ -1,5 +1,6 @@
 import { angle } from './angle'
 import { applied } from './applied'
+import { call } from './call'
 import { caseOpened } from './case-opened'
 import { crew } from './crew'
 import { device } from './device'
@@ -26,9 +27,11 @@ import { readBack } from './read-back'
 import { reading } from './reading'
 import { readingWithdrawn } from './reading-withdrawn'
 import { removed } from './removed'
+import { response } from './response'
 import { round } from './round'
 import { runLease } from './run-lease'
 import { runStarted } from './run-started'
+import { seniorDecision } from './senior-decision'
 import { settings } from './settings'
 import { setup } from './setup'
 import { step } from './step'
@@ -44,6 +47,7 @@ import { technique } from './technique'
 import { timer } from './timer'
 import { timerEnded } from './timer-ended'
 import { trouble } from './trouble'
+import { troubleEnded } from './trouble-ended'
 import type { EventKind } from './kind'
 
 /** Every kind of event, one file each: where it goes, whether it can conflict, who may write it, what it does to its record. */
@@ -77,6 +81,10 @@ export const eventKinds = {
   pull,
   strap,
   trouble,
+  'trouble-ended': troubleEnded,
+  response,
+  call,
+  'senior-decision': seniorDecision,
   crew,
   'hand-over': handOver,
   'read-back': readBack,

@@ -11,6 +11,7 @@ export interface InjuryBody {
 export const injury = episodeKind<InjuryBody>({
   nature: 'replacing',
   right: 'add',
+  bearsOnPlan: true,
   fold: (record, { body }) => ({ ...record, injuries: { ...record.injuries, [body.injuryId]: body.injury } }),
   example: {
     injuryId: exampleInjuryId,

@@ -5,6 +5,7 @@ import { episodeKind } from './kind'
 export const patient = episodeKind<PatientDetails>({
   nature: 'replacing',
   right: 'add',
+  bearsOnPlan: true,
   fold: (record, { body }) => ({ ...record, patient: body }),
   example: {
     name: 'Wenna Strood',

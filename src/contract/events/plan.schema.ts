@@ -1,8 +1,25 @@
 import Joi from 'joi'
 
+const list = Joi.array().items(Joi.object().unknown()).required()
+
 /** The body of `plan`. */
 export const schema = Joi.object({
-  plan: Joi.object({ format: Joi.valid('zesty-wren/plan').required(), pending: Joi.array().required() })
+  // What is computed is compared with the server's own; here it has only to be a plan that everything can read.
+  plan: Joi.object({
+    format: Joi.valid('zesty-wren/plan').required(),
+    technique: Joi.string().max(60).required(),
+    options: Joi.object().unknown().required(),
+    procedure: Joi.object({ steps: list }).unknown().required(),
+    geometry: Joi.object().unknown().required(),
+    decisions: list,
+    materials: list,
+    cautions: list,
+    fit: list,
+    schedule: list,
+    problems: list,
+    pending: Joi.array().required(),
+    care: Joi.array().items(Joi.string()).required(),
+  })
     .unknown()
     .required(),
 })

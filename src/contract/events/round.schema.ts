@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { colours, feelings, movements, nerves, pulses, warmths } from '#core/model/observation'
-import { neckItems, spineItems, strengthLimbs } from '#core/rounds/judge-column'
+import { alsoAskedSigns, feelingLevels, keyMovements, skinWords, vitalItems, type WordItem } from '#core/model/round-items'
+import { wordItemsOf } from '#core/rounds/look-at-block'
 import { sides, swellings } from '#core/model/vocabulary'
 import { text, uuid } from '../field-schemas'
 import { roundOutcomes } from '../records/episode'
@@ -13,6 +14,8 @@ const cannotAssess = Joi.object({
 const item = (schema: Joi.Schema): Joi.AlternativesSchema => Joi.alternatives(schema, cannotAssess)
 const nerveItems = (values: readonly string[]): Joi.ObjectSchema =>
   Joi.object(Object.fromEntries([...nerves.leg, ...nerves.arm].map((nerve) => [nerve.id, item(Joi.valid(...values))])))
+const power = item(Joi.number().integer().min(0).max(5))
+const skin = item(Joi.valid(...skinWords))
 const limb = Joi.object({
   limb: Joi.valid('leg', 'arm').required(),
   side: Joi.valid(...sides).required(),
@@ -23,22 +26,25 @@ const limb = Joi.object({
   pulse: item(Joi.valid(...pulses)),
   movement: nerveItems(movements),
   feeling: nerveItems(feelings),
+  power: Joi.object(Object.fromEntries([...keyMovements.arm, ...keyMovements.leg].map(({ id }) => [id, power]))),
   swelling: item(Joi.valid(...swellings)),
   restPain: item(Joi.number().min(0).max(10)),
   stretchPain: item(Joi.boolean()),
   tight: item(Joi.boolean()),
   painBeyondExpected: Joi.boolean(),
   spotPain: Joi.boolean(),
-  skin: item(Joi.valid('intact', 'reddens-and-blanches', 'red-not-blanching', 'broken')),
-  also: Joi.array().items(text(40)).max(20),
+  skin,
+  also: Joi.array()
+    .items(Joi.valid(...alsoAskedSigns))
+    .max(20),
 })
-/** A block of findings of a neck or a spine: its own items, the strength of each limb, the level of feeling. */
-const block = (items: readonly { readonly id: string; readonly words: readonly string[] }[]): Joi.ObjectSchema =>
-  Joi.object({
-    ...Object.fromEntries(items.map(({ id, words }) => [id, item(Joi.valid(...words))])),
-    ...Object.fromEntries(strengthLimbs.map((one) => [`strength-${one}`, item(Joi.number().min(0).max(5))])),
-    feelingLevel: item(text(60)),
-  })
+/** A block of findings: its own items in words, the level of feeling, figures, skin by area. */
+const block = (items: readonly WordItem[], more: Record<string, Joi.Schema>): Joi.ObjectSchema =>
+  Joi.object({ ...Object.fromEntries(items.map(({ id, words }) => [id, item(Joi.valid(...words))])), ...more }).pattern(
+    /^skin\/[a-z-]{1,40}$/,
+    skin,
+  )
+const figures = Object.fromEntries(vitalItems.map(({ id, greatest }) => [id, item(Joi.number().min(0).max(greatest))]))
 
 /** The body of `round`. */
 export const schema = Joi.object({
@@ -49,8 +55,9 @@ export const schema = Joi.object({
   findings: Joi.object({
     analgesia: Joi.boolean(),
     limbs: Joi.array().items(limb).max(4).required(),
-    neck: block(neckItems),
-    spine: block(spineItems),
+    neck: block(wordItemsOf.neck, {}),
+    spine: block(wordItemsOf.spine, { level: item(Joi.valid(...feelingLevels)) }),
+    vital: block(wordItemsOf.vital, figures),
   }).required(),
 }).custom((value: { outcome: string; reason: string }, helpers) =>
   value.outcome !== 'done' && value.reason.trim().length < 3 ? helpers.error('any.custom', { message: 'reason' }) : value,

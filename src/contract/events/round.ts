@@ -2,6 +2,7 @@ import type { RoundRecord } from '../records/episode'
 import { exampleCaseId } from './example-ids'
 import { byTime } from './in-run'
 import { episodeKind } from './kind'
+import { upcastRoundTo2 } from './round-v2'
 
 export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'at' | 'mark'>
 
@@ -9,6 +10,8 @@ export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'at' | 'mark'>
 export const round = episodeKind<RoundBody>({
   nature: 'additive',
   right: 'add',
+  bearsOnPlan: true,
+  upcasters: [upcastRoundTo2],
   fold: (record, { id, at, actorName: by, mark, body }) => ({
     ...record,
     rounds: byTime([...record.rounds, { id, at, by, ...(mark ? { mark } : {}), ...body }]),

@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { schema as angle } from './angle.schema'
 import { schema as applied } from './applied.schema'
+import { schema as call } from './call.schema'
 import { schema as caseOpened } from './case-opened.schema'
 import { schema as crew } from './crew.schema'
 import { schema as device } from './device.schema'
@@ -27,9 +28,11 @@ import { schema as readBack } from './read-back.schema'
 import { schema as reading } from './reading.schema'
 import { schema as readingWithdrawn } from './reading-withdrawn.schema'
 import { schema as removed } from './removed.schema'
+import { schema as response } from './response.schema'
 import { schema as round } from './round.schema'
 import { schema as runLease } from './run-lease.schema'
 import { schema as runStarted } from './run-started.schema'
+import { schema as seniorDecision } from './senior-decision.schema'
 import { schema as settings } from './settings.schema'
 import { schema as setup } from './setup.schema'
 import { schema as step } from './step.schema'
@@ -45,6 +48,7 @@ import { schema as technique } from './technique.schema'
 import { schema as timer } from './timer.schema'
 import { schema as timerEnded } from './timer-ended.schema'
 import { schema as trouble } from './trouble.schema'
+import { schema as troubleEnded } from './trouble-ended.schema'
 import type { EventKindId } from './index'
 import { streamTypes } from '../event'
 import { greatestInteger, instant, uuid } from '../field-schemas'
@@ -80,6 +84,10 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   pull,
   strap,
   trouble,
+  'trouble-ended': troubleEnded,
+  response,
+  call,
+  'senior-decision': seniorDecision,
   crew,
   'hand-over': handOver,
   'read-back': readBack,

@@ -8,7 +8,7 @@ export const trouble = caseKind<TroubleBody>({
   nature: 'additive',
   right: 'add',
   fold: (record, event) => {
-    const trouble = recordedIn(event)
+    const trouble = { ...recordedIn(event), id: event.id }
     const noted = { ...record, troubles: [...(record.troubles ?? []), trouble] }
     const { runId } = event.body
     return runId === null ? noted : changeRun(noted, runId, (run) => ({ ...run, troubles: [...(run.troubles ?? []), trouble] }))

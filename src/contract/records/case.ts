@@ -2,8 +2,10 @@ import type { Measurement, Overrule, StockItem } from '#core/model/clinical-case
 import type { Device } from '#core/model/device'
 import type { Orders } from '#core/model/orders'
 import type { Plan } from '#core/model/plan'
+import type { CallEntry, ResponseEntry } from '#core/model/response'
 import type { HandGrip } from '#core/model/step'
-import type { RunRecord, TroubleRecord } from './run'
+import type { PartId } from '#core/rounds/look'
+import type { Recorded, RunRecord, TroubleRecord } from './run'
 
 /** People, water and room: what Make ready sets. */
 export interface CaseSetup {
@@ -46,6 +48,17 @@ export interface NoteRecord {
   readonly by: string
 }
 
+/** A named senior's decision about an urgent finding that stays. */
+export interface DecisionBody {
+  /** Who decided, by name. */
+  readonly by: string
+  readonly part: PartId
+  readonly item: string
+  readonly what: string
+  /** Minutes for which it holds, 240 at most. */
+  readonly forMin: number
+}
+
 /** One device on one patient. A fold of the case's events. */
 export interface CaseRecord {
   readonly id: string
@@ -75,6 +88,10 @@ export interface CaseRecord {
   readonly readBacks?: readonly ReadBackRecord[]
   /** What went wrong, in a run or between runs. */
   readonly troubles?: readonly TroubleRecord[]
+  /** What was done about what stands. */
+  readonly responses?: readonly (ResponseEntry & Recorded)[]
+  readonly calls?: readonly (CallEntry & Recorded)[]
+  readonly seniorDecisions?: readonly (DecisionBody & { readonly at: string; readonly enteredBy: string })[]
   readonly appliedAt: string | null
   /** When the cast was last opened: rounds begin again from there. */
   readonly openedUpAt?: string

@@ -100,7 +100,9 @@ export type StepRecord = Omit<StepBody, 'runId'> & Recorded
 export type AngleRecord = Omit<AngleBody, 'runId'> & Recorded
 export type PullRecord = Omit<PullBody, 'runId'> & Recorded
 export type StrapRecord = Omit<StrapBody, 'runId'> & Recorded
-export type TroubleRecord = Omit<TroubleBody, 'runId'> & Recorded
+/** A trouble as it was recorded: with the id of its event since troubles stand, and with what became of it where a person ended it. */
+export type TroubleRecord = Omit<TroubleBody, 'runId'> &
+  Recorded & { readonly id?: string; readonly ended?: Recorded & { readonly word: string } }
 export type HandOverRecord = Omit<HandOverBody, 'runId'> & Recorded
 
 export interface RunStartedBody {

@@ -1,4 +1,5 @@
-import type { Level } from '#core/model/finding'
+import type { Caution } from '#core/model/plan'
+import type { StandingLevel } from '#core/model/standing'
 import type { Region, Side } from '#core/model/vocabulary'
 
 /** One live case as the Board shows it; kept with the case and read without folding anything. */
@@ -13,14 +14,32 @@ export interface BoardRow {
   readonly region: Region | null
   readonly side: Side | null
   readonly stage: Stage
-  /** Level of the last round, null before any. */
-  readonly level: Level | null
+  /** The worst that stands; null where nothing stands and nobody has looked. */
+  readonly level: StandingLevel | null
+  /** What may be said while nothing stands. */
+  readonly headline: string | null
+  /** The worst that stands, in words. */
   readonly finding: string | null
+  /** How many things stand above what is known. */
+  readonly standingCount: number
+  /** What raised the worst, ISO 8601 UTC. */
+  readonly sinceAt: string | null
+  /** Until when a senior's decision settles the worst. */
+  readonly settledUntilAt: string | null
+  /** Whether an alarm was answered: since when it runs, by whom and when it was; null without one. */
+  readonly answer: { readonly sinceAt: string; readonly by: string | null; readonly at: string | null } | null
   /** ISO 8601 UTC; null when nothing is scheduled. */
   readonly nextDueAt: string | null
   readonly graceMin: number
   readonly nextWhat: string | null
   readonly openedAt: string
+  /** The device is off; the line stays while something stands. */
+  readonly isOff: boolean
+  readonly isOnBoard: boolean
+  /** When the line was worked out, ISO 8601 UTC. */
+  readonly asOf: string
+  /** What the plan as it was last made warns of; null before it was. Kept beside the line, not sent. */
+  readonly live: readonly Caution[] | null
 }
 
 export interface BoardAnswer {

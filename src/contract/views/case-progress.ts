@@ -1,44 +1,22 @@
 import type { Protocol } from '#core/quantities/defaults'
-import { judgeRounds, type DeviceKind, type RoundVerdict } from '#core/rounds/judge-rounds'
-import { isCannotAssess, type RoundInput } from '#core/model/observation'
+import { isCannotAssess } from '#core/model/observation'
 import { liveRounds, type LiveRound } from '#core/rounds/live-rounds'
 import { atRiskReason } from '#core/planner/schedule-rounds'
 import { findTechnique } from '#core/techniques/registry'
 import type { Stage } from './board'
 import type { CaseRecord } from '../records/case'
+import { standCaseRounds, type JudgedRound } from './case-rounds'
 import { toClinicalCase } from './clinical-case'
-import type { EpisodeRecord, RoundRecord } from '../records/episode'
+import type { EpisodeRecord } from '../records/episode'
 import { isPlaced } from './is-placed'
 
-export interface JudgedRound {
-  readonly round: RoundRecord
-  readonly verdict: RoundVerdict
-}
-
-/** The rounds that serve a case (and baselines, which serve all), each with its verdict. */
-export function judgeCaseRounds(record: CaseRecord, episode: EpisodeRecord, device: DeviceKind): readonly JudgedRound[] {
-  const done = episode.rounds.filter((round) => round.outcome === 'done' && (round.isBaseline || round.cases.includes(record.id)))
-  const start = Date.parse(record.appliedAt ?? record.openedAt)
-  const inputs = done.map((round): RoundInput => ({
-    ...round.findings,
-    baseline: round.isBaseline,
-    atMin: Math.round((Date.parse(round.at) - start) / 60_000),
-  }))
-  const verdicts = judgeRounds(toClinicalCase(record, episode), inputs, device)
-  return done.flatMap((round, index) => {
-    const verdict = verdicts[index]
-    return verdict ? [{ round, verdict }] : []
-  })
-}
-
-/** The rounds of an applied case as they stand, from the application or from the last opening; none before application. */
-export function caseRounds(
-  record: CaseRecord,
-  episode: EpisodeRecord,
-  judged: readonly JudgedRound[],
-  protocol: Protocol,
-): readonly LiveRound[] {
+/**
+ * The rounds of an applied case as they stand, from the application or from the last opening; none before application.
+ * @param nowMs the server's time
+ */
+export function caseRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, protocol: Protocol): readonly LiveRound[] {
   if (!record.appliedAt) return []
+  const { judged } = standCaseRounds(record, episode, nowMs)
   const startedAt = record.openedUpAt ?? record.appliedAt
   const since = Date.parse(startedAt)
   const after = judged.filter((one) => Date.parse(one.round.at) >= since && !one.round.isBaseline)

@@ -1,20 +1,24 @@
 import type { ClinicalCase } from '#core/model/clinical-case'
-import { assessed } from '#core/model/observation'
+import { assessed, watchedOf } from '#core/model/observation'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 
 /**
- * The case as the core computes it: readings, injury and flags put together. A pulse that the latest round
- * could not feel on the injured side counts as the flag `pulse-absent`.
+ * The case as the core computes it: readings, injury and flags put together. A pulse that could not be
+ * felt on the injured side when it was last felt for counts as the flag `pulse-absent`.
  */
 export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): ClinicalCase {
   const injury = episode.injuries[record.injuryId]
   const { patient } = episode
   const { setup } = record
   const side = injury?.side ?? null
-  const latest = episode.rounds.findLast((round) => round.outcome === 'done')
-  const pulse = latest?.findings.limbs.find((limb) => limb.side === side)?.pulse
-  const isPulseAbsent = assessed(pulse) === 'absent'
+  const watched = watchedOf(injury?.region ?? undefined)
+  // The last round that felt for it decides: one that looked at something else says nothing about the pulse.
+  const pulses = episode.rounds.flatMap((round) => {
+    const limb = round.outcome === 'done' ? round.findings.limbs.find((one) => one.side === side && one.limb === watched) : undefined
+    return assessed(limb?.pulse) ?? []
+  })
+  const isPulseAbsent = pulses.at(-1) === 'absent'
   const flags = injury?.flags ?? []
   return {
     technique: record.technique,

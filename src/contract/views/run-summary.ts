@@ -1,3 +1,5 @@
+import { actionTexts } from '#core/model/finding'
+import { nameOfId } from '#core/standing/item-names'
 import { describeMaterial } from '#core/planner/describe-material'
 import { gripWords } from '#core/runs/grips'
 import type { Plan } from '#core/model/plan'
@@ -6,7 +8,8 @@ import { findDeviations, type Deviation } from '#core/runs/find-deviations'
 import { decisionsInRole } from '#core/techniques/decision-in-role'
 import { findTechnique } from '#core/techniques/registry'
 import { spoken } from '#core/model/vocabulary'
-import { judgeCaseRounds } from './case-progress'
+import { standCaseRounds } from './case-rounds'
+import { standingOf } from './standing-of-case'
 import type { CaseRecord } from '../records/case'
 import { patientLabel, type EpisodeRecord } from '../records/episode'
 import { isOpeningRun } from './opening-run'
@@ -32,8 +35,11 @@ export interface RunSummary {
 }
 
 const plain = (text: string): SummaryLine => ({ at: null, text, by: '' })
-/** Puts a run together for reading and printing. */
-export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: RunRecord, plan: Plan): RunSummary {
+/**
+ * Puts a run together for reading and printing.
+ * @param nowMs the server's time: what stands is said as of then
+ */
+export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: RunRecord, plan: Plan, nowMs: number): RunSummary {
   const technique = findTechnique(plan.technique)
   const injury = episode.injuries[record.injuryId]
   const { patient } = episode
@@ -137,10 +143,24 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
         .map((one) => ({ at: one.at, by: one.by, text: one.text })),
     },
     {
+      id: 'standing',
+      title: 'What stands',
+      lines: standingOf(record, episode, null, nowMs).items.map((one) => ({
+        at: new Date(one.sinceMs).toISOString(),
+        by: one.settled ? `settled by ${one.settled.by}` : '',
+        text: `${one.level}: ${one.text}`,
+      })),
+    },
+    {
+      id: 'responses',
+      title: 'What was done about it',
+      lines: responseLines(record),
+    },
+    {
       id: 'checks',
       title: 'Checks',
-      lines: judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
-        .filter(({ round }) => round.isBaseline || Date.parse(round.at) >= Date.parse(run.startedAt))
+      lines: standCaseRounds(record, episode, nowMs)
+        .judged.filter(({ round }) => round.isBaseline || Date.parse(round.at) >= Date.parse(run.startedAt))
         .slice(0, 6)
         .map(({ round, verdict }) => ({
           at: round.at,
@@ -150,6 +170,31 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
     },
   ]
   return { title: isOpeningRun(run) ? 'Opening record' : 'Run record', facts, sections: sections.filter((one) => one.lines.length > 0) }
+}
+
+/** Actions, calls, decisions and troubles that ended, in the order of their times. */
+function responseLines(record: CaseRecord): readonly SummaryLine[] {
+  const lines = [
+    ...(record.responses ?? []).map(({ at, by, action, outcome, why }) => ({
+      at,
+      by,
+      text: `${actionTexts[action]} ${outcome === 'done' ? 'Done' : 'Not done'}${why ? `: ${why}` : ''}`,
+    })),
+    ...(record.calls ?? []).map(({ at, by, to, isReached, said }) => ({
+      at,
+      by,
+      text: `Called ${to}: ${isReached ? 'reached' : 'not reached'}${said ? `, ${said}` : ''}`,
+    })),
+    ...(record.seniorDecisions ?? []).map(({ at, by, enteredBy, part, item, what, forMin }) => ({
+      at,
+      by: enteredBy,
+      text: `${by} decided on ${nameOfId(`${part}/${item}`)} for ${forMin} min: ${what}`,
+    })),
+    ...(record.troubles ?? []).flatMap(({ label, ended }) =>
+      ended ? [{ at: ended.at, by: ended.by, text: `${label}: over, ${ended.word}` }] : [],
+    ),
+  ]
+  return lines.sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
 }
 
 function describeDeviation(one: Deviation, label: (stepId: string) => string): SummaryLine {

@@ -17,8 +17,9 @@ export interface FieldReader {
   time(field: string): string | undefined
   /** IANA zone name. */
   zone(field: string): string | undefined
-  warnUnknown(known: readonly string[]): void
-  report(field: string, message: string): void
+  /** @param what the object is part of, in words */
+  warnUnknown(known: readonly string[], what?: string, code?: ProblemCode): void
+  report(field: string, message: string, code?: ProblemCode): void
 }
 
 /**
@@ -39,7 +40,7 @@ export function createFieldReader(data: unknown, path: string, problems: Problem
   return {
     raw: present,
     record: () => source,
-    report: (field, message) => void report(field, message),
+    report: (field, message, code) => void report(field, message, code),
     number(field, limits = {}) {
       const value = present(field)
       if (value === undefined) return undefined
@@ -114,9 +115,9 @@ export function createFieldReader(data: unknown, path: string, problems: Problem
       const isZone = typeof value === 'string' && IANAZone.isValidZone(value)
       return isZone ? value : report(field, `${named(field)} must be a zone name such as Etc/UTC.`)
     },
-    warnUnknown(known) {
+    warnUnknown(known, what = 'a case', code = 'format') {
       for (const field of Object.keys(source)) {
-        if (!known.includes(field)) report(field, `The field "${field}" is not part of a case: remove it or check its spelling.`)
+        if (!known.includes(field)) report(field, `The field "${field}" is not part of ${what}: remove it or check its spelling.`, code)
       }
     },
   }

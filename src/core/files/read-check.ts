@@ -1,170 +1,145 @@
 import type { ClinicalCase } from '../model/clinical-case'
-import { createFieldReader, type FieldReader } from './field-reader'
+import { actionIds } from '../model/finding'
+import { watchedOf, type RoundInput } from '../model/observation'
 import type { Problem } from '../model/problem'
-import { neckItems, spineItems, strengthLimbs } from '../rounds/judge-column'
+import { sides } from '../model/vocabulary'
+import { isItemOf, partIds, readItemId } from '../rounds/item-ids'
+import { limbPart, type PartId } from '../rounds/look'
+import { injuredLimb } from '../rounds/missing-items'
+import { longestDecisionMin, type SeniorDecision, type Told } from '../standing/stand-rounds'
+import { createFieldReader, type FieldReader } from './field-reader'
 import { readCase } from './read-case'
-import { sides, swellings } from '../model/vocabulary'
-import {
-  colours,
-  feelings,
-  isCannotAssess,
-  movements,
-  nerves,
-  pulses,
-  warmths,
-  type ColumnFindings,
-  type Item,
-  type LimbFindings,
-  type RoundInput,
-} from '../model/observation'
-
-const skins = ['intact', 'reddens-and-blanches', 'red-not-blanching', 'broken'] as const
+import { readRound } from './read-round'
 
 export interface ReadCheck {
   readonly clinicalCase: ClinicalCase | null
+  /** In the order of the file. */
   readonly rounds: readonly RoundInput[]
+  readonly told: readonly Told[]
+  readonly decisions: readonly SeniorDecision[]
   readonly problems: readonly Problem[]
 }
 
-/** Reads an unknown value as a check file: a case with its rounds. Every fault is reported at once. */
+const formatProblem: Problem = {
+  code: 'format',
+  path: 'format',
+  message: 'This is not a check file of version 1: set "format" to "zesty-wren/check" and "version" to 1.',
+}
+const minutes = { least: -100_000, greatest: 1_000_000 }
+
+/**
+ * Reads an unknown value as a check file: a case with its rounds, what was done about them, who was told and what seniors decided. Every
+ * fault is reported at once. Responses are read for their faults; they change nothing of what stands.
+ */
 export function readCheck(data: unknown): ReadCheck {
   const problems: Problem[] = []
   const file = createFieldReader(data, '', problems)
-  if (!file || file.raw('format') !== 'zesty-wren/check' || file.raw('version') !== 1) {
-    return {
-      clinicalCase: null,
-      rounds: [],
-      problems: [
-        {
-          code: 'format',
-          path: 'format',
-          message: 'This is not a check file of version 1: set "format" to "zesty-wren/check" and "version" to 1.',
-        },
-      ],
-    }
-  }
+  if (!file || file.raw('format') !== 'zesty-wren/check' || file.raw('version') !== 1)
+    return { clinicalCase: null, rounds: [], told: [], decisions: [], problems: [formatProblem] }
+  file.warnUnknown(['format', 'version', 'case', 'rounds', 'responses', 'seniorDecisions', 'told'], 'a check file', 'unknown-field')
   const read = readCase(file.raw('case'))
   problems.push(...read.problems.map((one) => ({ ...one, path: one.path ? `case/${one.path}` : 'case' })))
-  const rounds = file.list('rounds').flatMap((one, index) => readRound(one, `rounds/${index}`, problems))
+  const rounds = file.list('rounds').flatMap((one, index) => {
+    const path = `rounds/${index}`
+    const round = readRound(one, path, problems)
+    if (read.clinicalCase) for (const each of round) reportInjuredPart(read.clinicalCase, each, path, problems)
+    return round
+  })
   if (rounds.length === 0)
     problems.push({ code: 'missing', path: 'rounds', message: 'There is no round to judge: add at least one under "rounds".' })
-  return { clinicalCase: read.clinicalCase, rounds, problems }
+  file.objects('responses').forEach(readResponse)
+  return {
+    clinicalCase: read.clinicalCase,
+    rounds,
+    told: file.objects('told').flatMap(readTold),
+    decisions: file.objects('seniorDecisions').flatMap((one) => readDecision(one)),
+    problems,
+  }
 }
 
-/**
- * Reads one round of unknown shape.
- * @param path slash path of the round, for problems
- * @returns one round, or none when it is not an object or has no time
- */
-export function readRound(data: unknown, path: string, problems: Problem[]): readonly RoundInput[] {
-  const from = createFieldReader(data, path, problems)
-  if (!from) {
-    problems.push({ code: 'format', path, message: 'A round must be an object with atMin and limbs.' })
+/** A round that did not look at what is hurt says so: it can only be incomplete. */
+function reportInjuredPart(clinicalCase: ClinicalCase, round: RoundInput, path: string, problems: Problem[]): void {
+  const watched = watchedOf(clinicalCase.injury.region)
+  if (watched === 'neck' || watched === 'spine') {
+    if (!round[watched])
+      problems.push({
+        code: 'missing',
+        path: `${path}/${watched}`,
+        message: `The ${watched} was not looked at: add the block "${watched}" to this round.`,
+      })
+    return
+  }
+  const injured = injuredLimb(clinicalCase)
+  const isLookedAt = injured ? round.limbs.some((one) => one.limb === injured.limb && one.side === injured.side) : round.limbs.length > 0
+  if (isLookedAt) return
+  const what = injured ? `injured ${injured.side} ${injured.limb}` : 'injured limb'
+  problems.push({ code: 'missing', path: `${path}/limbs`, message: `The ${what} was not looked at: add what was found on it to "limbs".` })
+}
+
+function readResponse(from: FieldReader): void {
+  from.warnUnknown(['atMin', 'part', 'action', 'outcome', 'to'], 'a response', 'unknown-field')
+  need(from, 'atMin', from.number('atMin', minutes))
+  need(from, 'part', from.word('part', partIds))
+  need(from, 'action', from.word('action', actionIds))
+  need(from, 'outcome', from.word('outcome', ['done', 'not-done'] as const))
+  if (from.raw('to') !== undefined || from.raw('action') === 'call-senior') readName(from, 'to')
+}
+
+function readTold(from: FieldReader): readonly Told[] {
+  from.warnUnknown(['atMin', 'to', 'items'], 'an entry of "told"', 'unknown-field')
+  const atMin = need(from, 'atMin', from.number('atMin', minutes))
+  const to = readName(from, 'to')
+  if (atMin === undefined || to === undefined) return []
+  if (from.raw('items') === undefined) return [{ atMin, to }]
+  const items = from.list('items').flatMap((id, index) => {
+    if (typeof id === 'string' && readItemId(id)) return [id]
+    from.report(`items/${index}`, `${JSON.stringify(id)} is no item of what stands: write it as leg-left/pulse.`)
+    return []
+  })
+  return [{ atMin, to, items }]
+}
+
+function readDecision(from: FieldReader): readonly SeniorDecision[] {
+  from.warnUnknown(['atMin', 'by', 'limb', 'side', 'part', 'item', 'untilMin', 'what'], 'a decision', 'unknown-field')
+  const atMin = need(from, 'atMin', from.number('atMin', minutes))
+  const by = readName(from, 'by')
+  const untilMin = need(from, 'untilMin', from.number('untilMin', minutes))
+  const part = readPart(from)
+  const item = need(from, 'item', from.text('item'))
+  if (part && item !== undefined && !isItemOf(part, item)) {
+    from.report('item', `${part} has no item "${item}": use one such as pulse, refill or feeling/tibial.`)
     return []
   }
-  const atMin = from.number('atMin', { least: -100_000, greatest: 1_000_000 })
-  if (atMin === undefined) {
-    from.report('atMin', 'A round must say when it was done: minutes from application in atMin.')
+  if (atMin === undefined || by === undefined || untilMin === undefined || !part || item === undefined) return []
+  const latest = atMin + longestDecisionMin
+  if (untilMin > latest)
+    from.report('untilMin', `A decision holds 4 h at most: untilMin is cut to ${latest}, decide again then.`, 'out-of-range')
+  if (untilMin <= atMin) {
+    from.report('untilMin', `untilMin must be later than atMin, ${atMin}.`, 'out-of-range')
     return []
   }
-  return [
-    {
-      atMin,
-      baseline: from.raw('baseline') === true,
-      analgesia: from.raw('analgesia') === true,
-      limbs: from.list('limbs').flatMap((one, index) => readLimb(one, `${path}/limbs/${index}`, problems)),
-      ...(from.raw('neck') === undefined ? {} : { neck: readColumn(from.object('neck'), neckItems) }),
-      ...(from.raw('spine') === undefined ? {} : { spine: readColumn(from.object('spine'), spineItems) }),
-    },
-  ]
+  return [{ atMin, by, part, item, untilMin: Math.min(untilMin, latest) }]
 }
 
-function readColumn(from: FieldReader | null, items: typeof neckItems): ColumnFindings {
-  if (!from) return {}
-  from.warnUnknown([...items.map((item) => item.id), ...strengthLimbs.map((limb) => `strength-${limb}`), 'feelingLevel'])
-  const found: Record<string, Item<string | number>> = {}
-  for (const { id } of items) {
-    const raw = from.raw(id)
-    const item = isCannotAssess(raw) ? raw : from.text(id)
-    if (item !== undefined) found[id] = item
-  }
-  for (const limb of strengthLimbs) {
-    const item = numberItem(from, `strength-${limb}`, 5)
-    if (item !== undefined) found[`strength-${limb}`] = item
-  }
-  const level = from.raw('feelingLevel')
-  if (isCannotAssess(level)) found['feelingLevel'] = level
-  else if (level !== undefined) found['feelingLevel'] = from.text('feelingLevel') ?? ''
-  return found
+/** `part`, or limb and side in its place. */
+function readPart(from: FieldReader): PartId | undefined {
+  if (from.raw('limb') === undefined && from.raw('side') === undefined) return need(from, 'part', from.word('part', partIds))
+  const limb = need(from, 'limb', from.word('limb', ['leg', 'arm'] as const))
+  const side = need(from, 'side', from.word('side', sides))
+  return limb && side && limbPart(limb, side)
 }
 
-function readLimb(data: unknown, path: string, problems: Problem[]): readonly LimbFindings[] {
-  const from = createFieldReader(data, path, problems)
-  const limb = from?.word('limb', ['leg', 'arm'] as const)
-  const side = from?.word('side', sides)
-  if (!from || !limb || !side) {
-    problems.push({ code: 'format', path, message: 'Findings must name the limb (leg or arm) and the side (left or right).' })
-    return []
-  }
-  return [
-    strip({
-      limb,
-      side,
-      colour: wordItem(from, 'colour', colours),
-      colourUsual: from.raw('colourUsual') === true ? true : undefined,
-      warmth: wordItem(from, 'warmth', warmths),
-      refillS: numberItem(from, 'refillS', 20),
-      pulse: wordItem(from, 'pulse', pulses),
-      movement: nerveItems(from, 'movement', limb, movements),
-      feeling: nerveItems(from, 'feeling', limb, feelings),
-      swelling: wordItem(from, 'swelling', swellings),
-      restPain: numberItem(from, 'restPain', 10),
-      stretchPain: yesNoItem(from, 'stretchPain'),
-      tight: yesNoItem(from, 'tight'),
-      painBeyondExpected: from.raw('painBeyondExpected') === true ? true : undefined,
-      spotPain: from.raw('spotPain') === true ? true : undefined,
-      skin: wordItem(from, 'skin', skins),
-      also: from.raw('also') === undefined ? undefined : from.list('also').filter((one): one is string => typeof one === 'string'),
-    }),
-  ]
-}
-
-function wordItem<W extends string>(from: FieldReader, field: string, allowed: readonly W[]): Item<W> | undefined {
-  const value = from.raw(field)
-  return isCannotAssess(value) ? value : from.word(field, allowed)
-}
-
-function numberItem(from: FieldReader, field: string, greatest: number): Item<number> | undefined {
-  const value = from.raw(field)
-  return isCannotAssess(value) ? value : from.number(field, { least: 0, greatest })
-}
-
-function yesNoItem(from: FieldReader, field: string): Item<boolean> | undefined {
-  const value = from.raw(field)
-  if (value === undefined || typeof value === 'boolean' || isCannotAssess(value)) return value
-  from.report(field, `${field} must be true or false.`)
+/** Who: a name that says something. */
+function readName(from: FieldReader, field: string): string | undefined {
+  const name = from.text(field)
+  if (name?.trim()) return name
+  if (name !== undefined || from.raw(field) === undefined)
+    from.report(field, `${field} must name a person: without one this entry has no effect.`)
   return undefined
 }
 
-function nerveItems<W extends string>(
-  from: FieldReader,
-  field: string,
-  limb: 'leg' | 'arm',
-  allowed: readonly W[],
-): Record<string, Item<W>> | undefined {
-  const items = from.object(field)
-  if (!items) return undefined
-  items.warnUnknown(nerves[limb].map((nerve) => nerve.id))
-  const read: Record<string, Item<W>> = {}
-  for (const { id } of nerves[limb]) {
-    const item = wordItem(items, id, allowed)
-    if (item !== undefined) read[id] = item
-  }
-  return read
-}
-
-type Stripped<T> = { [K in keyof T]: Exclude<T[K], undefined> }
-
-function strip<T extends object>(value: T): Stripped<T> {
-  return Object.fromEntries(Object.entries(value).filter(([, one]) => one !== undefined)) as Stripped<T>
+/** A field that an entry cannot do without; one that is there but wrong has been reported already. */
+function need<T>(from: FieldReader, field: string, value: T | undefined): T | undefined {
+  if (value === undefined && from.raw(field) === undefined) from.report(field, `${field} is missing: without it this entry has no effect.`)
+  return value
 }

@@ -4,6 +4,8 @@ export const levels = ['none', 'known', 'warn', 'review', 'urgent'] as const
 export type Level = (typeof levels)[number]
 
 export interface Finding {
+  /** The limb or block that it belongs to: `leg-left`, `neck`, … */
+  readonly part: string
   /** What was looked at: `pulse`, `feeling/tibial`, … */
   readonly item: string
   readonly side: Side | null
@@ -18,34 +20,30 @@ export function worse(a: Level, b: Level): Level {
   return levels.indexOf(a) >= levels.indexOf(b) ? a : b
 }
 
-export type ActionId =
-  | 'open-to-skin'
-  | 'ease-bend'
-  | 'heart-level'
-  | 'call-senior'
-  | 'again-15'
-  | 'nil-by-mouth'
-  | 'blood-pressure'
-  | 'surgical-30'
-  | 'loosen'
-  | 'senior-30'
-  | 'warm-repeat'
-  | 'ease-pull'
-  | 'open-collar-held'
+/** What is on the body, as far as it decides what is opened or eased first. */
+export type DeviceKind = 'shell' | 'traction' | 'collar' | 'trunk'
 
-/** What each action says to the person who has to do it. */
-export const actionTexts: Readonly<Record<ActionId, string>> = {
+/** What each action says to the person who has to do it, in the order in which actions come. */
+export const actionTexts = {
+  'hold-head': 'Hold the head in line; say so, and do not let go.',
+  'open-collar-held': 'Open the collar while the head is held.',
+  airway: 'Clear the airway: jaw forward, suction, turn as one with the head held.',
+  'flat-in-line': 'Lay the patient flat and in line; a breathless patient stays as found.',
+  'open-front': 'Open the front of the shell.',
+  breathing: 'Look and listen: breathing, belly, colour. Give oxygen.',
   'open-to-skin': 'Open the device down to the skin, padding included, its full length.',
   'ease-bend': 'Ease any bend the device holds, one person supporting the limb. Nobody pulls a fracture straight.',
   'heart-level': 'Bring the limb to heart level, not above it.',
+  'ease-pull': 'Ease the pull, one person holding the limb.',
+  'check-again': 'Check pulse, feeling and movement again at once.',
   'call-senior': 'Call the senior now.',
-  'again-15': 'Check again within 15 minutes.',
   'nil-by-mouth': 'Nothing by mouth.',
   'blood-pressure': 'Take the blood pressure and correct it if low.',
+  'again-15': 'Check again within 15 minutes.',
   'surgical-30': 'Not settled at 30 minutes: a surgical decision.',
   loosen: 'Loosen the bandage or straps.',
   'senior-30': 'Senior at the bedside within 30 minutes.',
   'warm-repeat': 'Warm both limbs and press again.',
-  'ease-pull': 'Ease the pull and check again.',
-  'open-collar-held': 'Open the collar while the head is held.',
-}
+} as const
+export type ActionId = keyof typeof actionTexts
+export const actionIds = Object.keys(actionTexts) as ActionId[]

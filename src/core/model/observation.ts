@@ -54,6 +54,8 @@ export interface LimbFindings {
   readonly pulse?: Item<Pulse>
   readonly movement?: Readonly<Record<string, Item<Movement>>>
   readonly feeling?: Readonly<Record<string, Item<Feeling>>>
+  /** Strength of key movements, 0 to 5, asked where the neck or the trunk is hurt. */
+  readonly power?: Readonly<Record<string, Item<number>>>
   readonly swelling?: Item<Swelling>
   /** Pain at rest, 0 to 10. */
   readonly restPain?: Item<number>
@@ -64,12 +66,17 @@ export interface LimbFindings {
   /** Burning or one-spot pain under the device, even if it stopped. */
   readonly spotPain?: boolean
   readonly skin?: Item<'intact' | 'reddens-and-blanches' | 'red-not-blanching' | 'broken'>
-  /** Smell, stain, wet, cracked, loose, heel, fever, calf pain, breathlessness. */
+  /** Signs that are there; one that a given list leaves out was asked and is not. Without a list none was asked. */
   readonly also?: readonly string[]
+  /** The list was not read whole: what it leaves out was not asked. */
+  readonly isAlsoPartial?: boolean
 }
 
-/** What was found of the neck or the spine: words, or a strength from 0 to 5. Items left out were not looked at. */
-export type ColumnFindings = Readonly<Record<string, Item<string | number>>>
+/** What was found of the neck, of the trunk or of the circulation as a whole. Items left out were not looked at. */
+export type BlockFindings = Readonly<Record<string, Item<string | number>>>
+
+export const blockNames = ['neck', 'spine', 'vital'] as const
+export type BlockName = (typeof blockNames)[number]
 
 /** What a round has to look at: one limb with the other side, or all four limbs and the neck or the spine. */
 export type Watched = 'leg' | 'arm' | 'neck' | 'spine'
@@ -87,8 +94,11 @@ export interface RoundInput {
   readonly baseline?: boolean
   readonly analgesia?: boolean
   readonly limbs: readonly LimbFindings[]
-  readonly neck?: ColumnFindings
-  readonly spine?: ColumnFindings
+  readonly neck?: BlockFindings
+  /** The trunk, with `level`, the level of feeling. */
+  readonly spine?: BlockFindings
+  /** Heart rate, systolic pressure, breaths, confusion. */
+  readonly vital?: BlockFindings
 }
 
 /** Whether an item was looked at but could not be judged. */

@@ -9,6 +9,7 @@ export const problemCodes = [
   'unknown-flag',
   'unknown-unit',
   'unknown-measurement',
+  'unknown-field',
 ] as const
 export type ProblemCode = (typeof problemCodes)[number]
 

@@ -1,3 +1,4 @@
+import type { DeviceKind } from '../model/finding'
 import type { MeasurementDefinition } from '../model/measurement-definition'
 import type { ClinicalCase } from '../model/clinical-case'
 import type { BodyRegion, Pattern, Region } from '../model/vocabulary'
@@ -90,7 +91,7 @@ export interface Technique {
   /** Whether the device itself puts the limb at risk, so that rounds follow the at-risk list. */
   readonly isAtRisk?: (clinicalCase: ClinicalCase) => boolean
   /** What to do when a round is urgent, beyond what every limb gets. */
-  readonly onUrgent: { readonly device: 'shell' | 'traction' | 'collar'; readonly actions: readonly string[] }
+  readonly onUrgent: { readonly device: DeviceKind; readonly actions: readonly string[] }
   /** What goes wrong with it, and what to do: one key away during every run. */
   readonly troubles: readonly Trouble[]
 }

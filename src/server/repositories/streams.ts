@@ -110,9 +110,9 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       return row && episodeSnapshot(row, transaction)
     },
     /** A case whose episode is locked. */
-    async lockCase(id: string, transaction: Transaction): Promise<Snapshot<CaseRecord> | null> {
-      const row = await models.cases.findByPk(id, { transaction, lock: true, raw: true })
-      return row && caseSnapshot(row, transaction)
+    async lockCase(id: string, transaction: Transaction): Promise<(Snapshot<CaseRecord> & { readonly board: BoardRow }) | null> {
+      const row = (await models.cases.findByPk(id, { transaction, lock: true, raw: true })) as unknown as { board: string } | null
+      return row && { ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow }
     },
     /** Every case of a locked episode, locked in the order of their ids. */
     async lockCasesOf(
@@ -160,20 +160,29 @@ export function createStreamRepository(db: Sequelize, models: Models) {
         snapshot: JSON.stringify(record),
         fold: foldVersion,
         board: JSON.stringify(board),
-        isLive: record.removedAt === null,
+        isLive: board.isOnBoard,
         updatedAt: now,
       }
       if (head.version === 1) await models.cases.create(row, { transaction })
       else await models.cases.update(row, { where: { id: record.id }, transaction })
     },
 
+    /** Ids of the cases of a stay. */
+    async caseIdsOf(episodeId: string): Promise<readonly string[]> {
+      const rows = await db.query<{ id: string }>('SELECT id FROM cases WHERE episode_id = :episodeId ORDER BY id', {
+        type: QueryTypes.SELECT,
+        replacements: { episodeId },
+      })
+      return rows.map((row) => row.id)
+    },
+
     async saveBoardRow(caseId: string, board: BoardRow, transaction: Transaction): Promise<void> {
-      await models.cases.update({ board: JSON.stringify(board) }, { where: { id: caseId }, transaction })
+      await models.cases.update({ board: JSON.stringify(board), isLive: board.isOnBoard }, { where: { id: caseId }, transaction })
     },
 
     async liveBoardRows(): Promise<readonly BoardRow[]> {
       const rows = await db.query<{ board: string }>('SELECT board FROM cases WHERE is_live = 1', { type: QueryTypes.SELECT })
-      return rows.map((row) => JSON.parse(row.board) as BoardRow)
+      return rows.map((row) => ({ ...(JSON.parse(row.board) as BoardRow), live: null }))
     },
   }
 }

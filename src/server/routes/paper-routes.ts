@@ -7,8 +7,9 @@ import { defaultProtocol } from '#core/quantities/defaults'
 import { nextRound } from '#core/rounds/live-rounds'
 import type { Plan } from '#core/model/plan'
 import type { GeometryPolygon } from '#core/model/geometry'
+import { actionsFor, openingAction } from '#core/standing/actions'
 import { findTechnique } from '#core/techniques/registry'
-import { caseRounds, judgeCaseRounds } from '#contract/views/case-progress'
+import { caseRounds } from '#contract/views/case-progress'
 import type { CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
 import { uuid } from '#contract/field-schemas'
@@ -96,7 +97,7 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
           throw new ApiError(409, 'nothing-to-print', 'Nothing has been applied in this case yet: begin the run, then print its record.')
         const plan = await (run.technique ? deps.planner.planNow(caseOfRun(record, episode, run)) : planOf(opened))
         if (!plan) throw new ApiError(404, 'not-found', 'The technique of this run is not known here.')
-        return printRunRecord(summariseRun(record, episode, run, plan), episode.zone, now, sheet)
+        return printRunRecord(summariseRun(record, episode, run, plan, Date.parse(now)), episode.zone, now, sheet)
       }
       case 'release-card':
         return printReleaseCard(factsOf(opened, await planOf(opened), now), sheet)
@@ -112,27 +113,19 @@ function factsOf({ record, episode }: Opened, plan: Plan, now: string): BedsideF
   const { patient } = episode
   const isOnLeg = injury?.region ? bodyRegionOf(injury.region) === 'leg' : false
   const device = technique?.onUrgent.device ?? 'shell'
-  const judged = judgeCaseRounds(record, episode, device)
   const next = nextRound(
-    caseRounds(record, episode, judged, defaultProtocol).filter((round) => round.dueAt > Date.parse(now) || round.doneAt === null),
+    caseRounds(record, episode, Date.parse(now), defaultProtocol).filter((round) => round.dueAt > Date.parse(now) || round.doneAt === null),
   )
-  const general =
-    device === 'collar'
-      ? [actionTexts['call-senior']]
-      : [
-          actionTexts['ease-bend'],
-          actionTexts['heart-level'],
-          actionTexts['nil-by-mouth'],
-          actionTexts['call-senior'],
-          actionTexts['again-15'],
-        ]
+  const release = actionsFor('urgent', device, false).flatMap((action) =>
+    action === openingAction[device] ? (technique?.onUrgent.actions ?? []) : [actionTexts[action]],
+  )
   return {
     who: [patientLabel(patient), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean).join(', '),
     part: [injury?.side?.toUpperCase() ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' '),
     device: technique?.name ?? record.technique,
     appliedAt: record.appliedAt,
     zone: episode.zone,
-    release: [...(technique?.onUrgent.actions ?? []), ...general],
+    release,
     weight: !isOnLeg
       ? null
       : record.orders?.weight

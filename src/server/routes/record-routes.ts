@@ -1,7 +1,5 @@
 import { Router, type Request, type Response } from 'express'
 import Joi from 'joi'
-import type { Logger } from 'pino'
-import { toClinicalCase } from '#contract/views/clinical-case'
 import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
 import type { BoardAnswer } from '#contract/views/board'
 import type { EventInput } from '#contract/event'
@@ -14,22 +12,21 @@ import type { Clock } from '../ground/clock'
 import { limitBody } from '../middleware/json-body'
 import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
-import type { Planner } from '../planning/planner'
 import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
 import type { AppendEvent } from '../services/append-event'
+import type { PlanNoter } from '../services/note-plan'
 import type { Appended } from '../services/writing'
 
 export interface RecordRouteDeps {
   readonly append: AppendEvent
-  readonly planner: Planner
+  readonly noter: PlanNoter
   /** Reads on a pool of their own, so that a queue of writers never keeps a Board waiting. */
   readonly streams: StreamRepository
   readonly events: EventRepository
   readonly people: PeopleRepository
   readonly clock: Clock
-  readonly log: Logger
 }
 
 const idSchema = Joi.object({ id: uuid.required() })
@@ -38,7 +35,7 @@ const mostBytes = 64 * 1024
 const longKinds: readonly string[] = ['plan', 'store']
 
 /** Board, cases, episodes and the one way to change them: appending an event. */
-export function recordRoutes({ append, planner, streams, events, people, clock, log }: RecordRouteDeps): Router {
+export function recordRoutes({ append, noter, streams, events, people, clock }: RecordRouteDeps): Router {
   const router = Router()
   const now = (): string => new Date(clock()).toISOString()
 
@@ -88,16 +85,13 @@ export function recordRoutes({ append, planner, streams, events, people, clock, 
   })
   return router
 
-  /** What the core thinks of a case that was just written to. It is kept by then: planning may fail alone. */
+  /** What the core thinks of a case that was just written to, and of every case of a stay. It is kept by then: planning may fail alone. */
   async function doubtsAbout({ event, about, cautions }: Appended): Promise<Pick<EventAnswer, 'problems' | 'cautions'>> {
-    if (!about || !findEventKind(event.kind)?.bearsOnPlan) return { problems: [], cautions }
-    try {
-      const doubts = await planner.doubts(toClinicalCase(about.record, about.episode))
-      return { problems: doubts.problems, cautions: [...cautions, ...doubts.cautions] }
-    } catch (error) {
-      log.error({ event: event.id, kind: event.kind, reason: (error as Error).name }, 'an event was kept, and could not be planned')
-      return { problems: [], cautions }
-    }
+    const none = { problems: [], cautions }
+    if (!findEventKind(event.kind)?.bearsOnPlan) return none
+    if (event.stream.type === 'episode') await noter.noteStay(event.stream.id)
+    const doubts = about && (await noter.noteCase(about.record.id))
+    return doubts ? { problems: doubts.problems, cautions: [...cautions, ...doubts.cautions] } : none
   }
 }
 

@@ -1,20 +1,29 @@
-import { levels } from '#core/model/finding'
 import { findTechnique } from '#core/techniques/registry'
 import { nextRound } from '#core/rounds/live-rounds'
 import { defaultProtocol } from '#core/quantities/defaults'
+import type { Caution } from '#core/model/plan'
 import type { BoardRow } from '#contract/views/board'
-import { caseRounds, judgeCaseRounds, stageOf } from '#contract/views/case-progress'
+import { caseRounds, stageOf } from '#contract/views/case-progress'
+import { standingOf } from '#contract/views/standing-of-case'
 import type { CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
 
-/** The Board's line for a case, worked out when something about it changes. */
-export function boardRowOf(record: CaseRecord, episode: EpisodeRecord): BoardRow {
+/**
+ * The Board's line for a case, worked out when something about it changes.
+ * @param live cautions of the plan as it was last made; null before it was
+ * @param nowMs the server's time
+ */
+export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: readonly Caution[] | null, nowMs: number): BoardRow {
   const technique = findTechnique(record.technique)
-  const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
-  const latest = judged.at(-1)
-  const worst = latest && [...latest.verdict.findings].sort((a, b) => levels.indexOf(b.level) - levels.indexOf(a.level))[0]
-  const next = nextRound(caseRounds(record, episode, judged, defaultProtocol))
+  // What is owed follows from the due time that stands beside it, and the Board's own clock.
+  const all = standingOf(record, episode, live && { cautions: live }, nowMs)
+  const standing = all.items.filter((one) => one.from !== 'task')
+  const worst = standing[0]
+  const next = nextRound(caseRounds(record, episode, nowMs, defaultProtocol))
+  const isOff = record.removedAt !== null
+  const isStanding = standing.some((one) => one.from !== 'plan' && one.level !== 'known' && one.level !== 'none')
   const injury = episode.injuries[record.injuryId]
+  const at = (ms: number): string => new Date(ms).toISOString()
   return {
     caseId: record.id,
     episodeId: episode.id,
@@ -26,11 +35,24 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord): BoardRow
     region: injury?.region ?? null,
     side: injury?.side ?? null,
     stage: stageOf(record, episode),
-    level: latest?.verdict.level ?? null,
+    level: worst?.level ?? (episode.rounds.some((round) => round.outcome === 'done') ? 'none' : null),
+    headline: worst ? null : all.headline,
     finding: worst?.text ?? null,
-    nextDueAt: next ? new Date(next.dueAt).toISOString() : null,
+    standingCount: standing.filter((one) => one.level !== 'known' && one.level !== 'none').length,
+    sinceAt: worst ? at(worst.sinceMs) : null,
+    settledUntilAt: worst?.settled ? at(worst.settled.untilMs) : null,
+    answer: all.call && {
+      sinceAt: at(all.call.sinceMs),
+      by: all.call.answered?.to ?? null,
+      at: all.call.answered ? at(all.call.answered.atMs) : null,
+    },
+    nextDueAt: next && (!isOff || isStanding) ? at(next.dueAt) : null,
     graceMin: next?.graceMin ?? 0,
     nextWhat: next ? 'Round' : null,
     openedAt: record.openedAt,
+    isOff,
+    isOnBoard: !isOff || isStanding,
+    asOf: at(nowMs),
+    live,
   }
 }

@@ -13,7 +13,16 @@ import type { Actor } from './writing'
 // whether something is kept.
 
 /** What may still be written once the device is off. */
-const afterRemoval: readonly string[] = ['note', 'moved-out', 'moved-in', 'reading-withdrawn']
+const afterRemoval: readonly string[] = [
+  'note',
+  'moved-out',
+  'moved-in',
+  'reading-withdrawn',
+  'response',
+  'call',
+  'senior-decision',
+  'trouble-ended',
+]
 
 export interface CaseClaim {
   readonly kind: string

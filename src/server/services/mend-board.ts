@@ -13,8 +13,16 @@ export interface BoardMender {
   mendAll(): Promise<void>
 }
 
-/** A mender over one database; one broken stay is logged and never stops the others. */
-export function createBoardMender(db: Sequelize, streams: StreamRepository, log: Logger): BoardMender {
+/**
+ * A mender over one database; one broken stay is logged and never stops the others.
+ * @param noteStay plans the cases of a stay anew, for what their plans warn of
+ */
+export function createBoardMender(
+  db: Sequelize,
+  streams: StreamRepository,
+  log: Logger,
+  noteStay: (episodeId: string) => Promise<void>,
+): BoardMender {
   let mended = 0
   const mend = (episodeId: string): Promise<number> =>
     inTransaction(db, async (transaction) => {
@@ -22,7 +30,9 @@ export function createBoardMender(db: Sequelize, streams: StreamRepository, log:
       if (!episode) return 0
       let wrong = 0
       for (const { record, board } of await streams.lockCasesOf(episodeId, transaction)) {
-        const row = JSON.parse(JSON.stringify(boardRowOf(record, episode.record))) as typeof board
+        const row = JSON.parse(
+          JSON.stringify(boardRowOf(record, episode.record, board.live ?? null, Date.parse(board.asOf) || 0)),
+        ) as typeof board
         if (isDeepStrictEqual(row, board)) continue
         wrong++
         await streams.saveBoardRow(record.id, row, transaction)
@@ -37,6 +47,7 @@ export function createBoardMender(db: Sequelize, streams: StreamRepository, log:
       for (const id of await streams.liveEpisodeIds()) {
         try {
           mended += await mend(id)
+          await noteStay(id)
         } catch (error) {
           log.error({ episode: id, reason: (error as Error).name }, 'the Board’s lines of a stay could not be derived')
         }

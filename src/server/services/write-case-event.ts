@@ -38,7 +38,8 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
     ...(isBeforeRemoval ? { mark: writing.time.mark ?? 'late' } : {}),
   })
   const record = foldCase(before?.record ?? null, id, event)
-  await deps.streams.saveCase(record, head, boardRowOf(record, episode.record), new Date(event.receivedAt), transaction)
+  const board = boardRowOf(record, episode.record, before?.board.live ?? null, deps.clock())
+  await deps.streams.saveCase(record, head, board, new Date(event.receivedAt), transaction)
   const cautions = await settleStock(deps, event, before, record, transaction)
   return { event, about: { record, episode: episode.record }, cautions }
 }

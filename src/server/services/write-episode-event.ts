@@ -27,7 +27,9 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
   const { event, head } = await sealEvent(deps, writing, headOf(before), transaction)
   const episode = foldEpisode(before?.record ?? null, id, event)
   await deps.streams.saveEpisode(episode, head, new Date(event.receivedAt), transaction)
-  for (const { record } of cases) await deps.streams.saveBoardRow(record.id, boardRowOf(record, episode), transaction)
+  for (const { record, board } of cases) {
+    await deps.streams.saveBoardRow(record.id, boardRowOf(record, episode, board.live, deps.clock()), transaction)
+  }
   return { event, about: null, cautions: [] }
 }
 

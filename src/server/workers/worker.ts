@@ -2,14 +2,13 @@ import { catalogue } from '#core/catalogue/catalogue'
 import type { ClinicalCase } from '#core/model/clinical-case'
 import { isMalformed, type Problem } from '#core/model/problem'
 import { readCase } from '#core/files/read-case'
-import { judgeRounds, type RoundVerdict } from '#core/rounds/judge-rounds'
+import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
 import { createMemo, type PlanContext } from '#core/model/plan-context'
 import { finishPlan } from '#core/techniques/finish-plan'
 import type { Caution, Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import { defaultProtocol } from '#core/quantities/defaults'
-import { findTechnique } from '#core/techniques/registry'
 import { readStockCsv } from './read-stock-csv'
 
 // What may take long or grow large runs here, in a thread of its own that can be ended.
@@ -38,7 +37,7 @@ export interface PlannedFile {
 }
 export interface JudgedFile {
   /** Null when the file cannot be judged. */
-  readonly rounds: readonly RoundVerdict[] | null
+  readonly rounds: readonly PrintedRound[] | null
   readonly problems: readonly Problem[]
 }
 
@@ -62,10 +61,8 @@ export const tasks = {
     return { plan: started && finishPlan(started, ctx, clinicalCase.overrules), problems: started?.problems ?? problems }
   },
   judgeFile({ data }: FileInput): JudgedFile {
-    const { clinicalCase, rounds, problems } = readCheck(data)
-    const technique = clinicalCase && findTechnique(clinicalCase.technique)
-    if (!clinicalCase || !technique || problems.some(isMalformed)) return { rounds: null, problems }
-    return { rounds: judgeRounds(clinicalCase, rounds, technique.onUrgent.device), problems }
+    const read = readCheck(data)
+    return { rounds: read.problems.some(isMalformed) ? null : judgeCheck(read), problems: read.problems }
   },
   readStockCsv,
 }

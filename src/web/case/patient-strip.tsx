@@ -2,6 +2,7 @@ import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import { patientLabel } from '#contract/records/episode'
 import type { OpenCase } from '../sync/case-store'
+import { StandingChip } from './standing-chip'
 import { TroubleButton } from './trouble-button'
 
 /** Who, which side, what makes this patient different, and the way to say that something is wrong: above every stage. */
@@ -36,6 +37,7 @@ export function PatientStrip({ open }: { open: OpenCase }) {
             ))}
           </ul>
         ) : null}
+        <StandingChip open={open} />
         <span className="ml-auto">
           <TroubleButton open={open} />
         </span>

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { otherTrouble } from '#core/techniques/shared/other-trouble'
 import { findTechnique } from '#core/techniques/registry'
 import type { Trouble } from '#core/model/trouble'
 import type { TroubleBody } from '#contract/records/run'
@@ -8,13 +9,6 @@ import { Dialog } from '../parts/dialog'
 import { ToneShape } from '../parts/tone-shape'
 import { TextField } from '../parts/text-field'
 import { writeEvent, type OpenCase } from '../sync/case-store'
-
-const other: Trouble = {
-  id: 'other',
-  label: 'Something else',
-  isUrgent: false,
-  actions: ['Stop where the limb is safe. Say it aloud.', 'Call the senior; write down below what it is.'],
-}
 
 /** What can go wrong with this technique, and what to do: chosen, it is recorded with its time at once. */
 export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase; isThroughLock: boolean; onClose: () => void }) {
@@ -35,7 +29,7 @@ export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase;
   }
   if (chosen)
     return <TroubleCard open={open} trouble={chosen} isThroughLock={isThroughLock} onBack={() => setChosen(null)} onClose={onClose} />
-  const troubles = [...(technique?.troubles ?? []), other]
+  const troubles = [...(technique?.troubles ?? []), otherTrouble]
   return (
     <Dialog title="What is wrong?" isWide isOpen onClose={onClose}>
       <p className="mb-3 text-soft">Choosing one shows what to do and records it with the time.</p>
@@ -45,9 +39,9 @@ export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase;
             <button
               type="button"
               onClick={() => choose(trouble)}
-              className={`flex min-h-16 w-full items-center gap-3 rounded-2xl border-[1.5px] px-4 py-2 text-left text-lg font-bold ${trouble.isUrgent ? 'border-stop bg-stop-wash text-stop' : 'border-soft bg-sheet'}`}
+              className={`flex min-h-16 w-full items-center gap-3 rounded-2xl border-[1.5px] px-4 py-2 text-left text-lg font-bold ${trouble.level === 'urgent' ? 'border-stop bg-stop-wash text-stop' : 'border-soft bg-sheet'}`}
             >
-              <ToneShape tone={trouble.isUrgent ? 'stop' : 'note'} size={20} />
+              <ToneShape tone={trouble.level === 'urgent' ? 'stop' : 'note'} size={20} />
               {trouble.label}
             </button>
           </li>

@@ -40,12 +40,7 @@ export function usePlanInHand(open: OpenCase, provisional: Measurement | null = 
   const clinicalCase = caseOfRun(open.record, open.episode, run)
   const asked = JSON.stringify(provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase)
   // Steps, timers and notes change the record but not what is planned: the plan changes only with its own inputs.
-  const bare = useMemo(() => {
-    // A memo that knows nothing leaves every slow decision open with its input.
-    const made = planCase(JSON.parse(asked) as ClinicalCase, { ...browserContext(), memo: createMemo() })
-    if (!made) throw new Error(`Technique ${open.record.technique} is not known here`)
-    return made
-  }, [asked, open.record.technique])
+  const bare = useMemo(() => planOnce(asked), [asked])
   const plan = useMemo(
     () => takeKnown(bare, browserContext(), (JSON.parse(asked) as ClinicalCase).overrules),
     // `solved` counts answers of the worker: each may finish a pending decision.
@@ -60,6 +55,22 @@ export function usePlanInHand(open: OpenCase, provisional: Measurement | null = 
     }
   }, [plan, provisional])
   return useMemo(() => ({ plan, tasks: bare.pending }), [plan, bare])
+}
+
+const made = new Map<string, Plan>()
+const mostMade = 6
+
+/** The plan of a case, worked out once however many ask for it: strip, stage and sheets read the same. */
+function planOnce(asked: string): Plan {
+  const known = made.get(asked)
+  if (known) return known
+  const clinicalCase = JSON.parse(asked) as ClinicalCase
+  // A memo that knows nothing leaves every slow decision open with its input.
+  const plan = planCase(clinicalCase, { ...browserContext(), memo: createMemo() })
+  if (!plan) throw new Error(`Technique ${clinicalCase.technique} is not known here`)
+  if (made.size >= mostMade) made.delete(made.keys().next().value ?? '')
+  made.set(asked, plan)
+  return plan
 }
 
 /** The plan alone, as `usePlanInHand` makes it. */

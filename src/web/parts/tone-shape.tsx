@@ -26,3 +26,13 @@ export function ToneShape({ tone, size = 16 }: { tone: Tone; size?: number }) {
     </svg>
   )
 }
+
+/** The border and wash of a tone, for a chip or a panel. */
+export const toneWash: Record<Tone, string> = {
+  stop: 'border-stop bg-stop-wash',
+  caution: 'border-caution bg-caution-wash',
+  note: 'border-soft bg-well',
+  calm: 'border-calm bg-calm-wash',
+  known: 'border-known bg-well',
+  blank: 'border-caution bg-caution-wash',
+}

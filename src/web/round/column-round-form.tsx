@@ -1,12 +1,12 @@
 import { Button } from '../parts/button'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { RoundGrid } from './round-grid'
-import { columnItems, nerveRows, toColumnFindings, type RoundEntries } from './round-items'
+import { columnItems, keyRows, toColumnFindings, type RoundEntries } from './round-items'
 
-/** One look at a neck or spine: what it does itself, then movement and feeling of all four limbs. */
+/** One look at a neck or spine: what it does itself, then pulse, strength and feeling of all four limbs. */
 export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: 'neck' | 'spine' }) {
   const own = columnItems(watched)
-  const limbs = (['arm', 'leg'] as const).map((limb) => ({ limb, items: nerveRows(limb) }))
+  const limbs = (['arm', 'leg'] as const).map((limb) => ({ limb, items: keyRows(limb) }))
   const restNormal = (entries: RoundEntries): RoundEntries => {
     const cells = [
       ...own.map((item) => [`column/${item.key}`, item.normal] as const),
@@ -33,6 +33,7 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
             items={own}
             columns={[{ key: 'column', head: watched === 'neck' ? 'Neck' : 'Trunk', label: '' }]}
             entries={entries}
+            last={round.last}
             onPut={put}
           />
           {limbs.map(({ limb, items }) => (
@@ -46,6 +47,7 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
                   label: `${side} ${limb}`,
                 }))}
                 entries={entries}
+                last={round.last}
                 onPut={put}
               />
             </section>

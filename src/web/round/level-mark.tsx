@@ -1,21 +1,29 @@
-import type { Level } from '#core/model/finding'
+import type { StandingLevel } from '#core/model/standing'
 import { ToneShape, toneInk, type Tone } from '../parts/tone-shape'
 
-const levelWords: Record<Level, { word: string; tone: Tone }> = {
+const levelWords: Record<StandingLevel, { word: string; tone: Tone }> = {
   none: { word: 'No warning entered', tone: 'calm' },
   known: { word: 'Known from before', tone: 'known' },
+  owed: { word: 'Owed', tone: 'caution' },
   warn: { word: 'Warning', tone: 'caution' },
+  unknown: { word: 'Not looked at yet', tone: 'blank' },
   review: { word: 'Review now', tone: 'caution' },
+  stop: { word: 'Stop', tone: 'stop' },
   urgent: { word: 'Urgent', tone: 'stop' },
 }
 
+/** The tone in which a level is shown, wherever it is. */
+export function toneOf(level: StandingLevel): Tone {
+  return levelWords[level].tone
+}
+
 /** A level in words, shape and tone. */
-export function LevelMark({ level }: { level: Level | null }) {
-  const { word, tone } = level === null ? { word: 'Not looked at yet', tone: 'blank' as const } : levelWords[level]
+export function LevelMark({ level, word }: { level: StandingLevel | null; word?: string | undefined }) {
+  const shown = level === null ? { word: 'Not looked at yet', tone: 'blank' as const } : levelWords[level]
   return (
-    <span className={`inline-flex items-center gap-1.5 font-semibold ${toneInk[tone]}`}>
-      <ToneShape tone={tone} />
-      {word}
+    <span className={`inline-flex items-center gap-1.5 font-semibold ${toneInk[shown.tone]}`}>
+      <ToneShape tone={shown.tone} />
+      {word ?? shown.word}
     </span>
   )
 }

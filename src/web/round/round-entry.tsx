@@ -1,13 +1,23 @@
 import { watchedOf } from '#core/model/observation'
-import type { InjuryRecord } from '#contract/records/episode'
+import type { EpisodeRecord, InjuryRecord } from '#contract/records/episode'
 import { ColumnRoundForm } from './column-round-form'
 import { Notice } from '../parts/notice'
+import { lastEntries } from './last-entries'
 import { RoundForm } from './round-form'
 import type { RoundProps } from './round-frame'
 
 /** The round that this injury asks for: two limbs side by side, or neck or spine with all four. */
-export function RoundEntry({ injury, ...form }: RoundProps & { injury: InjuryRecord }) {
+export function RoundEntry({ injury, episode, ...given }: RoundProps & { injury: InjuryRecord; episode: EpisodeRecord }) {
   const watched = watchedOf(injury.region ?? undefined)
+  const isColumn = watched === 'neck' || watched === 'spine'
+  const form = {
+    ...given,
+    last: lastEntries(
+      episode.rounds.filter((one) => one.outcome === 'done').map((one) => one.findings),
+      isColumn,
+    ),
+    asksVital: injury.region === 'thigh' || episode.flags.includes('several-injuries'),
+  }
   if (watched === 'neck' || watched === 'spine') return <ColumnRoundForm watched={watched} {...form} />
   if (injury.side === null) {
     return (

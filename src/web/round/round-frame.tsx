@@ -12,6 +12,10 @@ export interface RoundProps {
   readonly isBaseline: boolean
   readonly cases: readonly string[]
   readonly submitLabel: string
+  /** What earlier rounds entered last, by item: it stands beside the entry. */
+  readonly last?: RoundEntries
+  /** Blood may be lost: the circulation as a whole is asked too. */
+  readonly asksVital?: boolean
   readonly onSubmit: (body: RoundBody) => void
 }
 

@@ -13,11 +13,14 @@ export function RoundGrid({
   items,
   columns,
   entries,
+  last = {},
   onPut,
 }: {
   items: readonly RoundItem[]
   columns: readonly RoundColumn[]
   entries: RoundEntries
+  /** What earlier rounds entered last. */
+  last?: RoundEntries | undefined
   onPut: (changes: RoundEntries) => void
 }) {
   return (
@@ -41,6 +44,7 @@ export function RoundGrid({
                 item={item}
                 label={column.label ? `${item.label}, ${column.label}` : item.label}
                 value={entries[`${column.key}/${item.key}`] ?? ''}
+                last={last[`${column.key}/${item.key}`]}
                 onChange={(value) => onPut({ [`${column.key}/${item.key}`]: value })}
               />
             </div>
@@ -51,10 +55,34 @@ export function RoundGrid({
   )
 }
 
-function ItemCell({ item, label, value, onChange }: { item: RoundItem; label: string; value: string; onChange: (value: string) => void }) {
+function ItemCell({
+  item,
+  label,
+  value,
+  last,
+  onChange,
+}: {
+  item: RoundItem
+  label: string
+  value: string
+  last: string | undefined
+  onChange: (value: string) => void
+}) {
   const words = item.figure ? item.figure.quick.map(String) : item.words
   return (
-    <div role="group" aria-label={label} className="flex flex-wrap gap-1">
+    <div role="group" aria-label={label} className="flex flex-wrap items-center gap-1">
+      {item.typed ? (
+        <label className="inline-flex items-center gap-2">
+          <input
+            inputMode="numeric"
+            aria-label={label}
+            value={value === cannot ? '' : value}
+            onChange={(event) => onChange(event.target.value.replace(/[^0-9]/g, '').slice(0, String(item.typed?.greatest).length))}
+            className="min-h-11 w-24 rounded-lg border border-soft bg-sheet px-3 text-lg"
+          />
+          <span className="text-sm text-soft">{item.typed.unit}</span>
+        </label>
+      ) : null}
       {[...words, cannot].map((word) => (
         <button
           key={word}
@@ -67,6 +95,7 @@ function ItemCell({ item, label, value, onChange }: { item: RoundItem; label: st
           {item.figure?.unit && word !== cannot ? <span className="ml-0.5 opacity-75">{item.figure.unit}</span> : null}
         </button>
       ))}
+      {last !== undefined && last !== '' ? <span className="px-1 text-sm text-soft">last: {last === cannot ? 'can’t' : last}</span> : null}
     </div>
   )
 }

@@ -1,4 +1,5 @@
-import { neckItems, spineItems } from '#core/rounds/judge-column'
+import { alsoAskedSigns, confusionItem, feelingLevels, keyMovements, vitalItems, type WordItem } from '#core/model/round-items'
+import { wordItemsOf } from '#core/rounds/look-at-block'
 import {
   colours,
   feelings,
@@ -7,10 +8,13 @@ import {
   pulses,
   warmths,
   type CannotAssess,
+  type BlockFindings,
   type LimbFindings,
   type RoundInput,
 } from '#core/model/observation'
-import { swellings } from '#core/model/vocabulary'
+import { spoken, swellings } from '#core/model/vocabulary'
+
+const alsoLabels: Readonly<Record<string, string>> = { heel: 'Sore heel', breathlessness: 'Breathless' }
 
 /** One line of a round: what is looked at, in which words. */
 export interface RoundItem {
@@ -20,6 +24,8 @@ export interface RoundItem {
   /** Words to choose from; empty for a figure. */
   readonly words: readonly string[]
   readonly figure?: { readonly unit: string; readonly quick: readonly number[] }
+  /** A figure that is typed: no few of them would do. */
+  readonly typed?: { readonly unit: string; readonly greatest: number }
   /** What is entered by "normal". */
   readonly normal: string
   /** Only the injured limb has it. */
@@ -80,23 +86,26 @@ export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
   ]
 }
 
-/** Asked beyond the list, on the injured side; what is ticked is a finding. */
+/** What stands for "asked, and nothing of it". */
+export const noneOfThese = 'none'
+
+/** Asked beyond the list, on the injured side; what is ticked is a finding, what is not was asked and is not there. */
 export const alsoAsked: readonly { readonly value: string; readonly label: string }[] = [
+  { value: noneOfThese, label: 'None of these' },
   { value: 'pain-beyond', label: 'Pain more than expected' },
   { value: 'spot-pain', label: 'Burning or one-spot pain' },
-  { value: 'smell', label: 'Smell' },
-  { value: 'stain', label: 'Stain' },
-  { value: 'wet', label: 'Wet' },
-  { value: 'cracked', label: 'Cracked' },
-  { value: 'loose', label: 'Loose' },
-  { value: 'heel', label: 'Sore heel' },
-  { value: 'fever', label: 'Fever' },
-  { value: 'calf-pain', label: 'Calf pain' },
-  { value: 'breathlessness', label: 'Breathless' },
+  ...alsoAskedSigns.map((value) => ({ value, label: alsoLabels[value] ?? capital(spoken(value)) })),
 ]
 
-/** Skin at the edges and over bone, as it is judged there. */
-export const skinWords = ['intact', 'reddens-and-blanches', 'red-not-blanching', 'broken'] as const
+/** Ticks after one more: "none of these" and anything else put each other out. */
+export function tickAlso(before: readonly string[], after: readonly string[]): readonly string[] {
+  const isNoneNew = after.includes(noneOfThese) && !before.includes(noneOfThese)
+  return isNoneNew ? [noneOfThese] : after.filter((one) => one !== noneOfThese || after.length === 1)
+}
+
+function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}
 
 /** Why something cannot be judged. */
 export const cannotReasons = ['nerve block', 'sedated', 'asleep', 'confused', 'too young', 'dressing in the way'] as const
@@ -125,65 +134,94 @@ export function toFindings(limb: 'leg' | 'arm', side: 'left' | 'right', entries:
 function addAlso(found: Record<string, unknown>, side: string, entries: RoundEntries): void {
   const ticked = (entries[`${side}/also`] ?? '').split(' ').filter(Boolean)
   const skin = entries[`${side}/skin`]
-  if (ticked.includes('pain-beyond')) found['painBeyondExpected'] = true
-  if (ticked.includes('spot-pain')) found['spotPain'] = true
-  const rest = ticked.filter((sign) => sign !== 'pain-beyond' && sign !== 'spot-pain')
-  if (rest.length > 0) found['also'] = rest
+  if (ticked.length > 0) {
+    found['painBeyondExpected'] = ticked.includes('pain-beyond')
+    found['spotPain'] = ticked.includes('spot-pain')
+    found['also'] = alsoAskedSigns.filter((sign) => ticked.includes(sign))
+  }
   if (skin) found['skin'] = skin
   if (entries[`${side}/colourUsual`] === 'yes') found['colourUsual'] = true
 }
 
 function read(item: RoundItem, entry: string): string | number | boolean {
-  if (item.figure) return Number(entry)
+  if (item.figure || item.typed) return Number(entry)
   if (item.words[0] === 'no') return entry === 'yes'
   return entry
 }
 
-/** What a neck or spine round asks of each of the four limbs: movement and feeling by nerve. */
-export function nerveRows(limb: 'leg' | 'arm'): readonly RoundItem[] {
-  return roundItems(limb).filter((item) => item.key.includes('/'))
-}
-
-/** What is asked of the neck or the spine itself. */
-export function columnItems(watched: 'neck' | 'spine'): readonly RoundItem[] {
-  return (watched === 'neck' ? neckItems : spineItems).map((item) => ({
-    key: item.id,
-    label: item.label,
-    how: columnHow[item.id] ?? '',
-    words: item.words,
-    normal: item.words[0] ?? '',
+/** What a neck or trunk round asks of each of the four limbs: pulse, key movements, feeling. */
+export function keyRows(limb: 'leg' | 'arm'): readonly RoundItem[] {
+  const power = keyMovements[limb].map(({ id, label }) => ({
+    key: `power/${id}`,
+    label,
+    how: id === 'grip' ? '0 nothing, 3 against its weight, 5 full.' : '',
+    words: [],
+    figure: { unit: '', quick: [5, 4, 3, 2, 1, 0] },
+    normal: '5',
   }))
+  const items = roundItems(limb)
+  return [...items.filter((item) => item.key === 'pulse'), ...power, ...items.filter((item) => item.key.startsWith('feeling/'))]
 }
 
-const columnHow: Readonly<Record<string, string>> = {
-  voice: 'Ask for a sentence.',
-  swallowing: 'Ask, and watch.',
-  breathing: 'Listen at the mouth.',
-  veins: 'Above the collar bones.',
-  saddle: 'Between the legs.',
-  bladder: 'When was it last emptied?',
-  bowel: 'Ask.',
+function wordRow({ id, label, how, words }: WordItem): RoundItem {
+  return { key: id, label, how, words, normal: words[0] ?? '' }
 }
 
-/** Findings of a neck or spine round from the entered words; items without an entry stay out. */
-export function toColumnFindings(watched: 'neck' | 'spine', entries: RoundEntries, reason: string): Omit<RoundInput, 'atMin' | 'baseline'> {
-  const valueOf = (entry: string): string | CannotAssess =>
-    entry === cannot ? { cannotAssess: true, reason: reason || 'not said' } : entry
-  const block: Record<string, string | CannotAssess> = {}
-  for (const { key } of columnItems(watched)) {
-    const entry = entries[`column/${key}`]
-    if (entry) block[key] = valueOf(entry)
+/** Levels of feeling as they are offered: none, then from the neck down. */
+const levelWords = ['normal', ...feelingLevels.slice(1).reverse()]
+
+/** What is asked of the neck or the trunk itself. */
+export function columnItems(watched: 'neck' | 'spine'): readonly RoundItem[] {
+  const rows = wordItemsOf[watched].map(wordRow)
+  const level = {
+    key: 'level',
+    label: 'Level of feeling',
+    how: 'The highest place where touch is lost.',
+    words: levelWords,
+    normal: 'normal',
   }
+  return watched === 'spine' ? [...rows, level] : rows
+}
+
+/** The circulation as a whole, asked where blood may be lost. */
+export function vitalRows(): readonly RoundItem[] {
+  const figures = vitalItems.map(({ id, label, unit, greatest }) => ({
+    key: id,
+    label,
+    how: '',
+    words: [],
+    typed: { unit, greatest },
+    normal: '',
+  }))
+  return [...figures, wordRow(confusionItem)]
+}
+
+/** What was entered of a block; null where nothing was. */
+export function toBlock(items: readonly RoundItem[], column: string, entries: RoundEntries, reason: string): BlockFindings | null {
+  const found = items.flatMap((item): [string, string | number | CannotAssess][] => {
+    const entry = entries[`${column}/${item.key}`]
+    if (!entry) return []
+    if (entry === cannot) return [[item.key, { cannotAssess: true, reason: reason || 'not said' }]]
+    return [[item.key, item.typed ? Number(entry) : entry]]
+  })
+  return found.length === 0 ? null : Object.fromEntries(found)
+}
+
+/** Findings of a neck or trunk round from the entered words; items without an entry stay out. */
+export function toColumnFindings(watched: 'neck' | 'spine', entries: RoundEntries, reason: string): Omit<RoundInput, 'atMin' | 'baseline'> {
   const limbs = (['arm', 'leg'] as const).flatMap((limb) =>
     (['left', 'right'] as const).flatMap((side) => {
-      const found: Record<string, Record<string, string | CannotAssess>> = {}
-      for (const { key } of nerveRows(limb)) {
-        const [group = '', nerve = ''] = key.split('/')
-        const entry = entries[`${limb}-${side}/${key}`]
-        if (entry) found[group] = { ...found[group], [nerve]: valueOf(entry) }
+      const found: Record<string, unknown> = {}
+      for (const item of keyRows(limb)) {
+        const entry = entries[`${limb}-${side}/${item.key}`]
+        if (!entry) continue
+        const value = entry === cannot ? { cannotAssess: true, reason: reason || 'not said' } : read(item, entry)
+        const [group = '', id] = item.key.split('/')
+        found[group] = id ? { ...(found[group] as object | undefined), [id]: value } : value
       }
       return Object.keys(found).length === 0 ? [] : [{ limb, side, ...found } as unknown as LimbFindings]
     }),
   )
-  return { analgesia: entries['analgesia'] === 'yes', limbs, [watched]: block }
+  const block = toBlock(columnItems(watched), 'column', entries, reason)
+  return { analgesia: entries['analgesia'] === 'yes', limbs, ...(block ? { [watched]: block } : {}) }
 }

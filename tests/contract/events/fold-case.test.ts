@@ -159,7 +159,13 @@ describe('what the core hears of a case', () => {
       cases: [],
       outcome: 'done',
       reason: '',
-      findings: { analgesia: false, limbs: [{ side: 'left', pulse }, { side: 'right' }] },
+      findings: {
+        analgesia: false,
+        limbs: [
+          { limb: 'leg', side: 'left', pulse },
+          { limb: 'leg', side: 'right' },
+        ],
+      },
     }),
     at,
   })

@@ -7,8 +7,10 @@ import { eventKinds, type EventKindId } from '#contract/events/index'
 import { eventBodySchemas } from '#contract/events/schemas'
 import { exampleCaseId as caseId, exampleEpisodeId as episodeId, exampleRunId as runId } from '#contract/events/example-ids'
 import { stages } from '#contract/views/board'
-import { caseRounds, judgeCaseRounds, stageOf } from '#contract/views/case-progress'
+import { caseRounds, stageOf } from '#contract/views/case-progress'
 import { toClinicalCase } from '#contract/views/clinical-case'
+import { standingLevels } from '#core/model/standing'
+import { standingOf } from '#contract/views/standing-of-case'
 import { summariseRun } from '#contract/views/run-summary'
 import { testContext } from '../../harness/leg-slab-cases'
 import { goodBodies, hostileValues, pathsIn, withValue } from '../../harness/good-events'
@@ -32,6 +34,8 @@ function taken(kind: EventKindId): readonly object[] {
 }
 
 /** What is taken, however odd, can still be folded, planned, judged and told of. */
+const nowMs = Date.parse('2026-01-10T12:00:00Z')
+
 describe('odd bodies that are taken', () => {
   const stay = foldEpisode(null, episodeId, foldable('episode-opened', goodBodies['episode-opened'], 0))
   const hurt = foldEpisode(stay, episodeId, foldable('injury', goodBodies.injury, 1))
@@ -49,13 +53,15 @@ describe('odd bodies that are taken', () => {
         const record = stream === 'case' ? foldCase(before as typeof running | null, caseId, event) : running
         const episode = stream === 'episode' ? foldEpisode(before as typeof hurt | null, episodeId, event) : hurt
         const what = JSON.stringify(body).slice(0, 300)
-        const judged = judgeCaseRounds(record, episode, 'shell')
-        for (const round of caseRounds(record, episode, judged, defaultProtocol)) expect(Number.isFinite(round.dueAt), what).to.equal(true)
+        for (const round of caseRounds(record, episode, nowMs, defaultProtocol)) expect(Number.isFinite(round.dueAt), what).to.equal(true)
+        const standing = standingOf(record, episode, null, nowMs)
+        expect(standingLevels, what).to.include(standing.level)
+        for (const item of standing.items) expect([item.text, Number.isFinite(item.sinceMs)], what).to.deep.equal([item.text, true])
         expect(stages, what).to.include(stageOf(record, episode))
         const plan = planCase(toClinicalCase(record, episode), ctx)
         if (record.technique === running.technique) expect(plan, what).not.to.equal(null)
         const [run] = record.runs
-        if (run && plan) expect(summariseRun(record, episode, run, plan).facts, what).to.have.length.greaterThan(3)
+        if (run && plan) expect(summariseRun(record, episode, run, plan, nowMs).facts, what).to.have.length.greaterThan(3)
       }
     })
   }

@@ -202,8 +202,8 @@ describe('opening the cast of a case', () => {
     )
     expect(isOpeningRun(runOf(record))).to.equal(true)
     expect(runOf(record)).to.include({ isOpenNow: true, technique: 'cast-opening' })
-    const before = caseRounds(record, stay(), [], defaultProtocol)
-    const after = caseRounds(fold(record, event('opened', { runId: 'r2' }, 200)), stay(), [], defaultProtocol)
+    const before = caseRounds(record, stay(), start + 200 * 60_000, defaultProtocol)
+    const after = caseRounds(fold(record, event('opened', { runId: 'r2' }, 200)), stay(), start + 200 * 60_000, defaultProtocol)
     expect(before[0]?.dueAt).to.equal(start + 115 * 60_000)
     expect(after[0]?.dueAt).to.equal(start + 215 * 60_000)
   })
@@ -223,7 +223,7 @@ describe('the record of a run', () => {
       event('angle', { runId: 'r1', stepId: 'mould', angleId: 'ankle', deg: 92, tool: 'digital-goniometer' }),
       event('trouble', { runId: 'r1', stepId: 'mould', troubleId: 'too-hot', label: 'Too hot', note: '' }),
     )
-    const summary = summariseRun(record, stay(), runOf(record), plan)
+    const summary = summariseRun(record, stay(), runOf(record), plan, Date.parse('2026-01-10T12:00:00Z'))
     const lines = summary.sections.flatMap((section) => section.lines.map((line) => line.text))
     expect(lines).to.include.members([
       'position',

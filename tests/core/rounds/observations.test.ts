@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { judgeRounds, type RoundVerdict } from '#core/rounds/judge-rounds'
+import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
 import { ankleCase } from '../../harness/leg-slab-cases'
 
@@ -22,7 +22,7 @@ const well = {
 }
 type Limb = Record<string, unknown>
 
-function judge(rounds: { limbs: Limb[]; analgesia?: boolean }[], patient: Record<string, unknown> = {}): readonly RoundVerdict[] {
+function judge(rounds: { limbs: Limb[]; analgesia?: boolean }[], patient: Record<string, unknown> = {}): readonly PrintedRound[] {
   const file = ankleCase()
   Object.assign(file.patient, patient)
   const read = readCheck({
@@ -32,15 +32,16 @@ function judge(rounds: { limbs: Limb[]; analgesia?: boolean }[], patient: Record
     rounds: rounds.map((round, index) => ({ atMin: index * 15, baseline: index === 0, ...round })),
   })
   expect(read.problems).to.deep.equal([])
-  if (!read.clinicalCase) throw new Error('no case')
-  return judgeRounds(read.clinicalCase, read.rounds, 'shell')
+  const judged = judgeCheck(read)
+  if (!judged) throw new Error('no case')
+  return judged
 }
 
 /** The verdict of a second round whose left leg differs from a well baseline by `change`. */
 function after(
   change: Limb,
   options: { other?: Limb; baseline?: Limb; analgesia?: boolean; patient?: Record<string, unknown> } = {},
-): RoundVerdict {
+): PrintedRound {
   const right = { ...well, side: 'right', ...options.other }
   const second = { limbs: [{ ...well, ...change }, right], analgesia: options.analgesia ?? false }
   const verdict = judge(
@@ -120,7 +121,7 @@ describe('a round of circulation, feeling and movement', () => {
 
   it('shows what was there at baseline as known', () => {
     const feeling = { ...wellNerves.feeling, tibial: 'reduced' }
-    expect(after({ feeling }, { baseline: { feeling } }).level).to.equal('known')
+    expect(after({ feeling: { ...feeling, tibial: 'tingling' } }, { baseline: { feeling } }).findings[0]?.level).to.equal('known')
     expect(after({ feeling: { ...feeling, tibial: 'none' } }, { baseline: { feeling } }).level).to.equal('urgent')
   })
 
@@ -140,15 +141,18 @@ describe('a round of circulation, feeling and movement', () => {
   })
 
   it('never scores what cannot be assessed as normal', () => {
-    const verdict = after({ feeling: { ...wellNerves.feeling, tibial: { cannotAssess: true, reason: 'nerve block' } } })
-    expect(verdict).to.include({ level: 'warn', complete: true })
+    const change = { feeling: { ...wellNerves.feeling, tibial: { cannotAssess: true, reason: 'nerve block' } } }
+    const verdict = after(change)
+    expect(verdict).to.include({ level: 'none', complete: true })
+    expect(verdict.standing.map((one) => [one.id, one.state])).to.deep.equal([['leg-left/feeling/tibial', 'unknown']])
+    expect(after(change, { patient: { flags: ['nerve-block'] } }).level).to.equal('warn')
     expect(verdict.findings.map((one) => one.code)).to.deep.equal(['cannot-assess'])
   })
 
   it('stays incomplete while something was not looked at', () => {
     const verdict = after({ pulse: undefined })
     expect(verdict.complete).to.equal(false)
-    expect(verdict.missing).to.deep.equal(['left leg pulse'])
+    expect(verdict.missing).to.deep.equal(['leg-left/pulse'])
   })
 
   it('says what to do when it is urgent, opening first', () => {
@@ -156,9 +160,9 @@ describe('a round of circulation, feeling and movement', () => {
       'open-to-skin',
       'ease-bend',
       'heart-level',
+      'call-senior',
       'nil-by-mouth',
       'blood-pressure',
-      'call-senior',
       'again-15',
       'surgical-30',
     ])

@@ -1,9 +1,10 @@
 import { expect } from 'chai'
+import { keyMovements } from '#core/model/round-items'
 import fc from 'fast-check'
 import { readCase } from '#core/files/read-case'
 import { heatDefaults } from '#core/model/heat-input'
 import { solveSweepPoint, sweepPoints } from '#core/figures/heat/heat-sweep'
-import { judgeRounds } from '#core/rounds/judge-rounds'
+import { judgeCheck } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 import { forecastWard, nursesToClear, orderWork, type DueTask } from '#core/rounds/ward-forecast'
@@ -119,10 +120,8 @@ describe('rounds of neck and trunk', () => {
   const limb = (kind: string, side: string) => ({
     limb: kind,
     side,
-    movement:
-      kind === 'leg'
-        ? { 'deep-peroneal': 'full', 'superficial-peroneal': 'full', tibial: 'full' }
-        : { radial: 'full', median: 'full', ulnar: 'full' },
+    pulse: 'present',
+    power: Object.fromEntries(keyMovements[kind === 'leg' ? 'leg' : 'arm'].map(({ id }) => [id, 5])),
     feeling:
       kind === 'leg'
         ? { 'deep-peroneal': 'normal', 'superficial-peroneal': 'normal', tibial: 'normal' }
@@ -130,13 +129,9 @@ describe('rounds of neck and trunk', () => {
   })
   const four = ['arm', 'leg'].flatMap((kind) => ['left', 'right'].map((side) => limb(kind, side)))
   const judge = (technique: string, rounds: object[]) => {
-    const {
-      clinicalCase,
-      rounds: read,
-      problems,
-    } = readCheck({ format: 'zesty-wren/check', version: 1, case: exampleOf(technique), rounds })
-    expect(problems).to.deep.equal([])
-    return judgeRounds(clinicalCase!, read, 'collar')
+    const read = readCheck({ format: 'zesty-wren/check', version: 1, case: exampleOf(technique), rounds })
+    expect(read.problems.filter((one) => one.code !== 'missing')).to.deep.equal([])
+    return judgeCheck(read)!
   }
   const neck = { voice: 'normal', swallowing: 'normal', breathing: 'normal', veins: 'flat' }
 
@@ -152,21 +147,39 @@ describe('rounds of neck and trunk', () => {
     expect(verdict?.level).to.equal('urgent')
     expect(verdict?.actions).to.include('open-collar-held')
   })
-  it('stay due without the limbs, and count a word that nobody knows against the patient', () => {
-    const [verdict] = judge('extrication-collar', [{ atMin: 0, limbs: [], neck: { ...neck, voice: 'croaky' } }])
-    expect(verdict?.complete).to.equal(false)
-    expect(verdict?.level).to.equal('urgent')
+  it('stay due without the limbs, and take no word that nobody listed', () => {
+    const file = { format: 'zesty-wren/check', version: 1, case: exampleOf('extrication-collar') }
+    const read = readCheck({ ...file, rounds: [{ atMin: 0, limbs: [], neck: { ...neck, voice: 'croaky' } }] })
+    expect(read.problems.map((one) => [one.code, one.path])).to.deep.equal([['format', 'rounds/0/neck/voice']])
+    expect(read.problems[0]?.message).to.include('normal, changed')
+    expect(judgeCheck(read)?.[0]).to.deep.include({ complete: false, level: 'none' })
+    expect(judgeCheck(read)?.[0]?.missing).to.deep.equal(['neck/voice', 'arm-left', 'arm-right', 'leg-left', 'leg-right'])
   })
-  it('are urgent for saddle numbness, lost strength and a new level; known when as at baseline', () => {
-    const spine = { saddle: 'normal', bladder: 'normal', bowel: 'normal', 'strength-left-leg': 4, feelingLevel: 'L2' }
-    const levels = judge('trunk-shell', [
-      { atMin: 0, baseline: true, limbs: four, spine },
-      { atMin: 15, limbs: four, spine },
-      { atMin: 30, limbs: four, spine: { ...spine, saddle: 'numb' } },
-      { atMin: 45, limbs: four, spine: { ...spine, 'strength-left-leg': 3 } },
-      { atMin: 60, limbs: four, spine: { ...spine, feelingLevel: 'T10' } },
-      { atMin: 75, limbs: four, spine: { ...spine, bladder: { cannotAssess: true, reason: 'catheter' } } },
-    ]).map((one) => one.level)
-    expect(levels).to.deep.equal(['known', 'known', 'urgent', 'urgent', 'urgent', 'warn'])
+  it('are urgent for saddle numbness, lost strength and a higher level of feeling', () => {
+    const spine = { saddle: 'normal', bladder: 'normal', bowel: 'normal', breathing: 'normal', belly: 'soft', vomiting: 'no', level: 'L2' }
+    const weak = (power: number): object[] =>
+      four.map((one) => ({ ...one, power: { ...one.power, ...('foot-up' in one.power ? { 'foot-up': power } : {}) } }))
+    const found = judge('trunk-shell', [
+      { atMin: 0, baseline: true, limbs: four, spine: { ...spine, level: 'normal' } },
+      { atMin: 15, limbs: four, spine: { ...spine, level: 'normal', saddle: 'numb' } },
+      { atMin: 30, limbs: weak(3), spine: { ...spine, level: 'normal' } },
+      { atMin: 45, limbs: four, spine: { ...spine, level: 'T10' } },
+      { atMin: 60, limbs: four, spine: { ...spine, level: 'normal', belly: 'distended' } },
+    ]).map((one) => one.findings.map((finding) => `${finding.part}/${finding.item} ${finding.level}`).join(', '))
+    expect(found).to.deep.equal([
+      '',
+      'spine/saddle urgent',
+      'leg-left/power/foot-up urgent, leg-right/power/foot-up urgent',
+      'spine/level urgent',
+      'spine/belly review',
+    ])
+  })
+  it('begin with what saves: the head before the collar, the trunk flat before the shell', () => {
+    const first = (technique: string, block: object): string | undefined =>
+      judge(technique, [{ atMin: 0, limbs: four, ...block }])[0]
+        ?.actions.slice(0, 4)
+        .join(' ')
+    expect(first('care-collar', { neck: { ...neck, breathing: 'noisy' } })).to.equal('hold-head open-collar-held airway call-senior')
+    expect(first('trunk-shell', { spine: { saddle: 'numb' } })).to.equal('flat-in-line open-front breathing call-senior')
   })
 })

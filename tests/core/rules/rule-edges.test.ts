@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { ClinicalCase } from '#core/model/clinical-case'
 import { readCase } from '#core/files/read-case'
-import { judgeColumn, neckItems, spineItems } from '#core/rounds/judge-column'
+import { lookAtBlock, wordItemsOf } from '#core/rounds/look-at-block'
 import type { Plan } from '#core/model/plan'
 import { judgeAngle, judgePull } from '#core/runs/step-work'
 import { defaultProtocol } from '#core/quantities/defaults'
@@ -183,26 +183,31 @@ describe('the edge of a rule', () => {
 })
 
 describe('neck and spine', () => {
-  for (const item of [...neckItems, ...spineItems]) {
-    const [well = '', ...ill] = item.words
-    it(`${item.label}: "${well}" says nothing, anything else is urgent when it is new`, () => {
-      expect(judgeColumn([item], { [item.id]: well }, null)).to.deep.equal([])
-      for (const word of [...ill, 'something nobody listed']) {
-        expect(judgeColumn([item], { [item.id]: word }, null).map((one) => one.level)).to.deep.equal(['urgent'])
-        expect(judgeColumn([item], { [item.id]: word }, { [item.id]: well }).map((one) => one.level)).to.deep.equal(['urgent'])
-        expect(judgeColumn([item], { [item.id]: word }, { [item.id]: word }).map((one) => one.level)).to.deep.equal(['known'])
-      }
-    })
-    it(`${item.label}: what could not be judged is a warning with its reason`, () => {
-      const [one] = judgeColumn([item], { [item.id]: { cannotAssess: true, reason: 'asleep' } }, null)
-      expect(one).to.include({ level: 'warn', code: 'cannot-assess' })
-      expect(one?.text).to.include('asleep')
-    })
+  const nothing = { last: () => undefined, first: () => undefined }
+  for (const block of ['neck', 'spine'] as const) {
+    for (const item of wordItemsOf[block]) {
+      const [well = '', ...ill] = item.words
+      it(`${block}, ${item.label}: "${well}" says nothing, anything else does`, () => {
+        const levelOf = (word: string): string | undefined => lookAtBlock(block, { [item.id]: word }, nothing)[0]?.level
+        expect(levelOf(well)).to.equal('none')
+        for (const word of [...ill, 'something nobody listed']) expect(levelOf(word)).to.equal(item.level)
+      })
+      it(`${block}, ${item.label}: what could not be judged is kept with its reason`, () => {
+        const [one] = lookAtBlock(block, { [item.id]: { cannotAssess: true, reason: 'asleep' } }, nothing)
+        expect(one).to.include({ cannot: 'asleep', code: 'cannot-assess' })
+      })
+    }
   }
 
-  it('take a limb that is weaker than at baseline as urgent, a strong or unchanged one not', () => {
-    const level = (now: number, before?: number): string | undefined =>
-      judgeColumn([], { 'strength-left-leg': now }, before === undefined ? null : { 'strength-left-leg': before })[0]?.level
-    expect([level(5), level(4), level(3, 3), level(2, 3), level(4, 3)]).to.deep.equal([undefined, 'urgent', 'known', 'urgent', 'known'])
+  it('rank a level of feeling from the foot to the neck', () => {
+    const severities = ['normal', 'S5', 'L2', 'T10', 'C2'].map((level) => lookAtBlock('spine', { level }, nothing)[0]?.severity ?? NaN)
+    expect(severities).to.deep.equal([...severities].sort((a, b) => a - b))
+    expect(new Set(severities).size).to.equal(5)
+  })
+
+  it('take the limits of the vital figures as they are written', () => {
+    const levels = (vital: Record<string, number>): readonly string[] => lookAtBlock('vital', vital, nothing).map((one) => one.level)
+    expect(levels({ heartRate: 120, systolic: 90, breathingRate: 25 })).to.deep.equal(['none', 'none', 'none'])
+    expect(levels({ heartRate: 121, systolic: 89, breathingRate: 26 })).to.deep.equal(['warn', 'urgent', 'warn'])
   })
 })

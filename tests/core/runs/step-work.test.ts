@@ -125,7 +125,7 @@ describe('the work of the steps, for every technique', () => {
       const troubles = technique?.troubles ?? []
       expect(troubles.length).to.be.at.least(4)
       expect(new Set(troubles.map((one) => one.id)).size).to.equal(troubles.length)
-      expect(troubles[0]?.isUrgent).to.equal(true)
+      expect(troubles[0]?.level).to.equal('urgent')
       for (const trouble of troubles) {
         expect(trouble.actions.length, trouble.id).to.be.at.least(2)
         for (const action of trouble.actions) expect(action, trouble.id).to.match(/[.:”]$/)

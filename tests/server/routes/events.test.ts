@@ -283,6 +283,14 @@ describe('the Board', () => {
     expect(await row()).to.include({ place: 'Ward A, bed 2' })
     const { version } = (await client.get(`/api/cases/${opened.caseStream.id}`)).body
     await client.send(opened.caseStream, 'removed', { reason: 'changed for a cast' }, Number(version))
+    expect(await row(), 'what stands keeps the line').to.include({ isOff: true, level: 'warn' })
+    await client.send(opened.episodeStream, 'round', {
+      cases: [opened.caseStream.id],
+      isBaseline: false,
+      outcome: 'done',
+      reason: '',
+      findings: bothLegs('left', { tight: false, restPain: 3 }),
+    })
     expect(await row()).to.equal(undefined)
   })
 

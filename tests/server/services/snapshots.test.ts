@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { foldVersion } from '#contract/events/fold'
 import { QueryTypes } from 'sequelize'
 import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
@@ -44,7 +45,7 @@ describe('snapshots', () => {
       replacements: { id: opened.caseStream.id },
       type: QueryTypes.SELECT,
     })
-    expect(row?.fold).to.equal(1)
+    expect(row?.fold).to.equal(foldVersion)
     expect((JSON.parse(row?.snapshot ?? '{}') as { technique: string }).technique).to.equal('leg-slab')
   })
 

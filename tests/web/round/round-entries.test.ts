@@ -1,13 +1,15 @@
 import { expect } from 'chai'
-import { judgeRounds } from '#core/rounds/judge-rounds'
+import { standRounds, type RoundVerdict } from '#core/standing/stand-rounds'
+import type { ClinicalCase } from '#core/model/clinical-case'
 import type { RoundInput } from '#core/model/observation'
 import { readCase } from '#core/files/read-case'
 import {
   cannot,
   columnItems,
-  nerveRows,
+  keyRows,
   roundItems,
   toColumnFindings,
+  tickAlso,
   toFindings,
   type RoundEntries,
 } from '../../../src/web/round/round-items'
@@ -20,7 +22,7 @@ const normalColumn = (watched: 'neck' | 'spine'): RoundEntries => ({
   ...Object.fromEntries(columnItems(watched).map((item) => [`column/${item.key}`, item.normal])),
   ...Object.fromEntries(
     (['arm', 'leg'] as const).flatMap((limb) =>
-      sides.flatMap((side) => nerveRows(limb).map((item) => [`${limb}-${side}/${item.key}`, item.normal])),
+      sides.flatMap((side) => keyRows(limb).map((item) => [`${limb}-${side}/${item.key}`, item.normal])),
     ),
   ),
 })
@@ -29,6 +31,9 @@ const caseOf = (technique: string) => {
   if (!clinicalCase) throw new Error(technique)
   return clinicalCase
 }
+/** Verdicts of rounds on a case at risk: what cannot be assessed warns there. */
+const judgeRounds = (clinicalCase: ClinicalCase, rounds: readonly RoundInput[], device: 'shell' | 'collar'): readonly RoundVerdict[] =>
+  standRounds({ clinicalCase, rounds, device, isAtRisk: true }, 1000).verdicts
 const round = (limb: 'leg' | 'arm', entries: RoundEntries, baseline: boolean, atMin: number): RoundInput => ({
   baseline,
   atMin,
@@ -83,6 +88,10 @@ describe('what is tapped in a limb round', () => {
   it('keeps pain beyond the expected, one-spot pain and other signs apart', () => {
     const findings = toFindings('leg', 'left', { 'left/also': 'pain-beyond spot-pain smell stain', 'left/skin': 'broken' }, '')
     expect(findings).to.deep.include({ painBeyondExpected: true, spotPain: true, also: ['smell', 'stain'], skin: 'broken' })
+    expect(toFindings('leg', 'left', { 'left/also': 'none' }, '')).to.deep.include({ painBeyondExpected: false, spotPain: false, also: [] })
+    expect(toFindings('leg', 'left', {}, '')).not.to.have.any.keys('also', 'spotPain')
+    expect(tickAlso(['smell'], ['smell', 'none'])).to.deep.equal(['none'])
+    expect(tickAlso(['none'], ['none', 'wet'])).to.deep.equal(['wet'])
   })
 })
 

@@ -12,7 +12,8 @@ export const careCollarTroubles: readonly Trouble[] = [
   {
     id: 'skin-broken',
     label: 'Skin red that does not blanch, or broken',
-    isUrgent: true,
+    level: 'urgent',
+    item: 'skin',
     actions: [
       'Relieve the place: another liner, another fold, no shell on it.',
       'Refit, look again in an hour; tell the senior and the wound nurse.',

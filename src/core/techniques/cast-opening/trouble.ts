@@ -12,13 +12,14 @@ export const castOpeningTroubles: readonly Trouble[] = [
   {
     id: 'blade-hot',
     label: 'The blade is hot',
-    isUrgent: false,
+    level: 'none',
     actions: ['Stop and lift it out. Let it cool two minutes, or change the blade.', 'Shorter touches; press in, lift out, step along.'],
   },
   {
     id: 'skin-cut',
     label: 'Skin cut or burnt',
-    isUrgent: true,
+    level: 'review',
+    item: 'skin',
     actions: [
       'Stop. Lift the cast off that place, look, press on bleeding.',
       'Cool a burn with running water, dress it, tell the patient.',
@@ -28,7 +29,7 @@ export const castOpeningTroubles: readonly Trouble[] = [
   {
     id: 'saw-fails',
     label: 'The saw fails',
-    isUrgent: false,
+    level: 'none',
     actions: ['Shears, or soak and unwrap plaster.', 'Urgent: two people, both sides, do not wait for another saw.'],
   },
   wantsToStop,

@@ -15,13 +15,14 @@ export const extricationCollarTroubles: readonly Trouble[] = [
   {
     id: 'pain-on-moving',
     label: 'Pain or resistance on moving to the middle',
-    isUrgent: true,
+    level: 'review',
     actions: ['Stop. Hold the head as found.', 'Blocks and rolled towels around it as it lies; no collar.', 'Record it and call.'],
   },
   {
     id: 'veins-full',
     label: 'Neck veins full, or headache',
-    isUrgent: true,
+    level: 'urgent',
+    item: 'veins',
     actions: ['Head held: let the strap out until a flat finger passes.', 'Still full: open the collar, blocks instead, tell the senior.'],
   },
   holdLost('The head', 'All four limbs again before anything else.'),

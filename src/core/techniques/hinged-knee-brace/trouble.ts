@@ -12,13 +12,13 @@ export const kneeBraceTroubles: readonly Trouble[] = [
   {
     id: 'slips',
     label: 'The brace slips down',
-    isUrgent: false,
+    level: 'warn',
     actions: ['Open it, hinges back over the condyles, rear straps first.', 'Liner dry, calf strap firmer; look again after ten steps.'],
   },
   {
     id: 'stops-differ',
     label: 'A stop does not hold, or the sides differ',
-    isUrgent: false,
+    level: 'warn',
     actions: ['Lock it straight. No bending until both stops click at the ordered figure.', 'Take another brace if it does not.'],
   },
   wantsToStop,

@@ -16,7 +16,7 @@ export const legCastTroubles: readonly Trouble[] = [
   {
     id: 'knee-sagged',
     label: 'The knee sagged',
-    isUrgent: false,
+    level: 'warn',
     actions: [
       'Still soft: the knee holder lifts it back to its angle from the far side, flat hand; mould again.',
       'Set, with a crease or crack: it will break there. Reinforce with crossing turns while it is held at its angle, or make it again.',

@@ -11,13 +11,13 @@ export const seatedVestTroubles: readonly Trouble[] = [
   {
     id: 'unstable',
     label: 'The patient goes downhill',
-    isUrgent: true,
+    level: 'urgent',
     actions: ['Leave the vest: rapid extrication now, head and trunk as one piece.', 'One person keeps the head, whatever comes off.'],
   },
   {
     id: 'arrest',
     label: 'Cardiac arrest in the vest',
-    isUrgent: true,
+    level: 'urgent',
     actions: [
       'Top strap, then middle strap open; one person keeps the head.',
       'Flat on a hard ground; compress at once.',
@@ -28,7 +28,7 @@ export const seatedVestTroubles: readonly Trouble[] = [
   {
     id: 'vest-rides-up',
     label: 'The vest rides up',
-    isUrgent: false,
+    level: 'warn',
     actions: ['Middle strap open, lift the vest into the armpits, close.', 'Leg straps to the midline again, then every strap.'],
   },
   holdLost('The head', 'All four limbs before the next strap.'),

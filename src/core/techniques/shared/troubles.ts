@@ -5,7 +5,8 @@ export function lostPulse(release: readonly string[]): Trouble {
   return {
     id: 'lost-pulse',
     label: 'Pulse lost, or the limb cold and pale',
-    isUrgent: true,
+    level: 'urgent',
+    item: 'pulse',
     actions: [
       ...release,
       'Ease any bend that the device holds, one person supporting the limb; nobody pulls a fracture straight.',
@@ -20,7 +21,8 @@ export function newNumbness(release: readonly string[]): Trouble {
   return {
     id: 'new-numbness',
     label: 'New numbness, tingling or weakness',
-    isUrgent: true,
+    level: 'urgent',
+    item: 'feeling',
     actions: ['Stop. Move nothing further.', ...release, 'Compare with the baseline, both sides, and record it.', 'Call the senior now.'],
   }
 }
@@ -30,7 +32,8 @@ export function painRising(release: readonly string[]): Trouble {
   return {
     id: 'pain-rising',
     label: 'Pain rising, or worse when toes or fingers are stretched',
-    isUrgent: true,
+    level: 'urgent',
+    item: 'painBeyondExpected',
     actions: [
       'Think of the compartment first, not of more analgesia.',
       ...release,
@@ -43,7 +46,8 @@ export function painRising(release: readonly string[]): Trouble {
 export const tooHot: Trouble = {
   id: 'too-hot',
   label: 'The patient says it is too hot',
-  isUrgent: true,
+  level: 'urgent',
+  item: 'skin',
   actions: [
     'Take it off at once: unwind the bandage, lift it away. Do not wait for it to set.',
     'Cool the skin with running water; look for redness that stays.',
@@ -56,7 +60,7 @@ export function settingEarly(redo: string): Trouble {
   return {
     id: 'setting-early',
     label: 'It is setting too early',
-    isUrgent: false,
+    level: 'none',
     actions: [
       'Stop moulding: moved now it cracks inside, where nobody sees it.',
       'Look: is the angle right, are the edges clear, is there no dent? Then hold it as it is.',
@@ -71,7 +75,7 @@ export function shortOfMaterial(meanwhile: string): Trouble {
   return {
     id: 'short-of-material',
     label: 'Short of material',
-    isUrgent: false,
+    level: 'none',
     actions: [
       meanwhile,
       'Send the one who fetches; nobody who holds leaves the hold.',
@@ -85,7 +89,8 @@ export function breathless(release: readonly string[]): Trouble {
   return {
     id: 'breathless',
     label: 'Breathless, or noisy breathing',
-    isUrgent: true,
+    level: 'urgent',
+    item: 'breathing',
     actions: [
       ...release,
       'Airway first: suction, oxygen, call for help.',
@@ -98,7 +103,8 @@ export function breathless(release: readonly string[]): Trouble {
 export const vomiting: Trouble = {
   id: 'vomiting',
   label: 'Vomiting',
-  isUrgent: true,
+  level: 'urgent',
+  item: 'breathing',
   actions: [
     'Turn the whole patient as one piece on the word of the one at the head; suction.',
     'Open the collar only while the head is held.',
@@ -111,7 +117,7 @@ export function holdLost(what: string, afterwards: string): Trouble {
   return {
     id: 'hold-lost',
     label: `${what} slipped or was let go`,
-    isUrgent: false,
+    level: 'warn',
     actions: [
       'Say it aloud. Take the hold again where it was, without pulling.',
       afterwards,
@@ -124,7 +130,7 @@ export function holdLost(what: string, afterwards: string): Trouble {
 export const wantsToStop: Trouble = {
   id: 'wants-to-stop',
   label: 'The patient wants to stop',
-  isUrgent: false,
+  level: 'none',
   actions: [
     'Stop where the limb is safe to leave; ask what it is: pain, heat, fear, breath.',
     'Explain what happens without it, and what else can be done. Their decision counts.',

@@ -11,7 +11,8 @@ export const trunkShellTroubles: readonly Trouble[] = [
   {
     id: 'in-throat',
     label: 'The edge is in the throat',
-    isUrgent: false,
+    level: 'review',
+    item: 'swallowing',
     actions: [
       'Lie flat, open the straps, seat the groove at the waist again.',
       'Straps from the lowest, then sit and measure again.',
@@ -21,13 +22,14 @@ export const trunkShellTroubles: readonly Trouble[] = [
   {
     id: 'belly-swollen',
     label: 'Belly swollen, or vomiting again and again',
-    isUrgent: true,
+    level: 'urgent',
+    item: 'belly',
     actions: ['Loosen the straps; front off lying flat.', 'Nothing by mouth; call the senior.'],
   },
   {
     id: 'shell-slid',
     label: 'The back shell slid in the roll',
-    isUrgent: false,
+    level: 'warn',
     actions: ['Leave it, roll back to flat.', 'A second roll to the other side, pressed flat, groove at the waist.'],
   },
   vomiting,

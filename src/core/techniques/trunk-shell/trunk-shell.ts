@@ -58,7 +58,7 @@ export const trunkShell: Technique = {
   puts: ['trunk-shell'],
   judge: judgeTrunk,
   plan: planTrunkShell,
-  onUrgent: { device: 'shell', actions: trunkShellRelease },
+  onUrgent: { device: 'trunk', actions: trunkShellRelease },
   troubles: trunkShellTroubles,
 }
 

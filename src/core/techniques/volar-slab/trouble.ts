@@ -17,7 +17,7 @@ export const volarSlabTroubles: readonly Trouble[] = [
   {
     id: 'ring-stuck',
     label: 'A ring does not come off',
-    isUrgent: true,
+    level: 'urgent',
     actions: [
       'Raise the hand, cool it, soap and a thread wound from the tip.',
       'Not off in a minute: cut the ring, not the finger’s time.',

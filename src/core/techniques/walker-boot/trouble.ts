@@ -12,7 +12,7 @@ export const walkerBootTroubles: readonly Trouble[] = [
   {
     id: 'nearly-fell',
     label: 'Nearly fell, or fell',
-    isUrgent: true,
+    level: 'review',
     actions: [
       'Sit the patient down; look at the other limbs and the head too.',
       'Foot out of the boot, look at the injury again.',
@@ -22,7 +22,7 @@ export const walkerBootTroubles: readonly Trouble[] = [
   {
     id: 'toes-over',
     label: 'Toes reach the edge',
-    isUrgent: false,
+    level: 'warn',
     actions: ['Open, heel home, straps from the toes.', 'Still at the edge: the next larger boot.'],
   },
   wantsToStop,

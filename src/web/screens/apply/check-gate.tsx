@@ -1,11 +1,12 @@
 import { useEffect, useState } from 'react'
-import { findTechnique } from '#core/techniques/registry'
-import { judgeCaseRounds } from '#contract/views/case-progress'
+import { standCaseRounds } from '#contract/views/case-rounds'
+import { StandingPanel } from '../../case/standing-panel'
+import { useStanding } from '../../case/use-standing'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { comparedWords, RoundEntry } from '../../round/round-entry'
-import { VerdictPanel } from '../../round/verdict-panel'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
+import { serverNow } from '../../sync/server-clock'
 
 /** The check that a step asks for: recorded here before the step can be confirmed. */
 export function CheckGate({
@@ -21,15 +22,15 @@ export function CheckGate({
 }) {
   const [isOpen, setOpen] = useState(false)
   const { record, episode } = open
-  const technique = findTechnique(record.technique)
+  const standing = useStanding(open)
   const injury = episode.injuries[record.injuryId]
-  const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
+  const { judged } = standCaseRounds(record, episode, serverNow())
   const found = isBaseline
     ? judged.find((one) => one.round.isBaseline)
     : judged.findLast((one) => !one.round.isBaseline && Date.parse(one.round.at) >= Date.parse(since))
   const isChecked = found !== undefined
   useEffect(() => onChecked(isChecked), [isChecked, onChecked])
-  if (found) return <VerdictPanel verdict={found.verdict} device={technique?.onUrgent.actions ?? []} />
+  if (found) return <StandingPanel open={open} standing={standing} />
   return (
     <>
       <div>
@@ -44,6 +45,7 @@ export function CheckGate({
         >
           <RoundEntry
             injury={injury}
+            episode={episode}
             isBaseline={isBaseline}
             cases={[record.id]}
             draftKey={`case/${record.id}/${isBaseline ? 'baseline' : 'after-check'}`}

@@ -2,6 +2,7 @@ import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import type { BoardRow, Stage } from '#contract/views/board'
+import { formatClock } from '../../parts/format-time'
 import { LevelMark } from '../../round/level-mark'
 import { ToneShape } from '../../parts/tone-shape'
 import { latenessMin, urgencyOf } from './board-order'
@@ -41,11 +42,13 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
               'side not set'
             )}{' '}
             · {row.techniqueName}
+            {row.isOff ? ', off' : ''}
           </span>
         </span>
         <span className="min-w-0">
-          <LevelMark level={row.level} />
-          {row.finding ? <span className="block truncate text-soft">{row.finding}</span> : null}
+          <LevelMark level={row.level} word={levelWord(row, now)} />
+          {row.finding ? <span className="line-clamp-2 text-soft">{row.finding}</span> : null}
+          <Answered row={row} now={now} />
         </span>
         <span className="sm:text-right">
           <Due row={row} now={now} />
@@ -53,6 +56,28 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
       </Link>
     </li>
   )
+}
+
+/** How many things stand, and that a senior has settled the worst for now. */
+function levelWord(row: BoardRow, now: number): string | undefined {
+  const isSettled = row.settledUntilAt !== null && Date.parse(row.settledUntilAt) > now
+  if (row.level === 'urgent' && isSettled) return `Urgent, settled until ${formatClock(row.settledUntilAt ?? '')}`
+  const word =
+    row.level === null ? undefined : { urgent: 'Urgent', stop: 'Stop', review: 'Review now', warn: 'Warning' }[row.level as string]
+  return word && row.standingCount > 1 ? `${word}, ${row.standingCount} stand` : word
+}
+
+/** Whether an alarm was answered, and by whom. */
+function Answered({ row, now }: { row: BoardRow; now: number }) {
+  if (!row.answer) return null
+  if (row.answer.at !== null)
+    return (
+      <span className="block text-sm font-semibold">
+        answered {formatClock(row.answer.at)}, {row.answer.by}
+      </span>
+    )
+  const minutes = Math.max(0, Math.floor((now - Date.parse(row.answer.sinceAt)) / 60_000))
+  return <span className="block text-sm font-bold text-stop">not answered, {minutes} min</span>
 }
 
 function Due({ row, now }: { row: BoardRow; now: number }) {

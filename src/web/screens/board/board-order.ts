@@ -1,15 +1,15 @@
 import type { BoardRow } from '#contract/views/board'
 
 /**
- * How pressing a row is, lowest first: urgent finding, review, overdue, in grace or due within 10 minutes,
+ * How pressing a row is, lowest first: urgent finding, stop or review, overdue, in grace or due within 10 minutes,
  * under way, waiting.
  */
 export function urgencyOf(row: BoardRow, now: number): number {
   if (row.level === 'urgent') return 0
-  if (row.level === 'review') return 1
+  if (row.level === 'stop' || row.level === 'review') return 1
   const late = latenessMin(row, now)
   if (late !== null && late > row.graceMin) return 2
-  if (row.level === 'warn') return 3
+  if (row.level === 'warn' || row.level === 'unknown') return 3
   if (late !== null && late > -10) return 4
   return row.stage === 'watch' ? 6 : 5
 }

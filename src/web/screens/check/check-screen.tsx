@@ -1,16 +1,17 @@
 import { useState } from 'react'
-import { findTechnique } from '#core/techniques/registry'
-import { judgeCaseRounds } from '#contract/views/case-progress'
+import { standCaseRounds } from '#contract/views/case-rounds'
 import { isPlaced } from '#contract/views/is-placed'
+import { StandingPanel } from '../../case/standing-panel'
 import { usePlan } from '../../case/use-plan'
+import { useStanding } from '../../case/use-standing'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { comparedWords, RoundEntry } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
-import { VerdictPanel } from '../../round/verdict-panel'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
+import { serverNow } from '../../sync/server-clock'
 import { useSettings } from '../../sync/session-store'
 import { FitTests } from './fit-tests'
 
@@ -21,9 +22,9 @@ export function CheckScreen() {
   const plan = usePlan(open)
   const { units } = useSettings()
   const [isAgain, setAgain] = useState(false)
-  const technique = findTechnique(record.technique)
+  const standing = useStanding(open)
   const injury = episode.injuries[record.injuryId]
-  const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
+  const { judged } = standCaseRounds(record, episode, serverNow())
   const latest = judged.findLast((one) => !one.round.isBaseline)
   const hasBaseline = judged.some((one) => one.round.isBaseline)
   const fit = <FitTests tests={plan.fit} records={record.fit} onSave={(body) => void writeEvent('fit', body)} />
@@ -48,6 +49,7 @@ export function CheckScreen() {
           {warning}
           <RoundEntry
             injury={injury}
+            episode={episode}
             isBaseline={false}
             cases={[record.id]}
             draftKey={`case/${record.id}/check`}
@@ -77,7 +79,7 @@ export function CheckScreen() {
     >
       <div className="grid content-start gap-5">
         {warning}
-        <VerdictPanel verdict={latest.verdict} device={technique?.onUrgent.actions ?? []} />
+        <StandingPanel open={open} standing={standing} />
         <div>
           <Button onClick={() => setAgain(true)}>Check again</Button>
         </div>

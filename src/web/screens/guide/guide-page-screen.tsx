@@ -139,8 +139,8 @@ export function GuidePageScreen() {
           <dl className="grid gap-3">
             {technique.troubles.map((trouble) => (
               <div key={trouble.id}>
-                <dt className={`font-bold ${trouble.isUrgent ? 'text-stop' : ''}`}>
-                  {trouble.isUrgent ? '◆ ' : ''}
+                <dt className={`font-bold ${trouble.level === 'urgent' ? 'text-stop' : ''}`}>
+                  {trouble.level === 'urgent' ? '◆ ' : ''}
                   {trouble.label}
                 </dt>
                 <dd>{trouble.actions.join(' ')}</dd>

@@ -1,3 +1,4 @@
+import { serverNow } from '../../sync/server-clock'
 import { useState } from 'react'
 import type { SummaryLine } from '#contract/views/run-summary'
 import { summariseRun } from '#contract/views/run-summary'
@@ -48,7 +49,7 @@ export function RecordScreen() {
 function Summary({ open, run }: { open: OpenCase; run: RunRecord }) {
   const live = usePlan(open, null, run)
   const plan = run.technique ? live : (open.record.accepted?.plan ?? live)
-  const summary = summariseRun(open.record, open.episode, run, plan)
+  const summary = summariseRun(open.record, open.episode, run, plan, serverNow())
   return (
     <>
       <PaperLinks caseId={open.record.id} papers={['run-record', 'release-card', 'bedside-label']} runId={run.id} />

@@ -124,6 +124,7 @@ function Baseline({ caseId, injury }: { caseId: string; injury: InjuryRecord }) 
       {!baseline && isOpen ? (
         <RoundEntry
           injury={injury}
+          episode={episode}
           isBaseline
           cases={[caseId]}
           draftKey={`case/${caseId}/baseline`}

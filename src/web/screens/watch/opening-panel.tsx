@@ -5,7 +5,6 @@ import { planCase } from '#core/techniques/plan-case'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { decisionsInRole } from '#core/techniques/decision-in-role'
 import { findTechnique } from '#core/techniques/registry'
-import type { RoundVerdict } from '#core/rounds/judge-rounds'
 import { hardAtMs, isCastTechnique, isOpeningRun, openingTechnique, toOpeningCase } from '#contract/views/opening-run'
 import { useNow } from '../../sync/use-now'
 import { browserContext } from '../../case/use-plan'
@@ -19,14 +18,14 @@ import { useSettings } from '../../sync/session-store'
 import { tabId } from '../../sync/tab-id'
 
 /** Opening the cast that this case put on: when it is hard, at once in an emergency, on its own drawing. */
-export function OpeningPanel({ open, lastLevel }: { open: OpenCase; lastLevel: RoundVerdict['level'] | null }) {
+export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boolean }) {
   const { record, episode } = open
   const now = useNow(1_000)
   const { units } = useSettings()
   const navigate = useNavigate()
   const [options, setOptions] = useState<Readonly<Record<string, string>>>({ lines: 'strip', padding: 'keep' })
   const [isAskedNow, setAskedNow] = useState(false)
-  const isOpenNow = isAskedNow || lastLevel === 'urgent' || record.orders?.openNow === true
+  const isOpenNow = isAskedNow || isUrgent || record.orders?.openNow === true
   const hardAt = hardAtMs(record, defaultProtocol)
   const minute = Math.floor(now / 60_000)
   const plan = useMemo(

@@ -1,6 +1,6 @@
 import { formatDayAndClock } from '../../parts/format-time'
 import type { LiveRound } from '#core/rounds/live-rounds'
-import type { JudgedRound } from '#contract/views/case-progress'
+import type { JudgedRound } from '#contract/views/case-rounds'
 import type { RoundRecord } from '#contract/records/episode'
 import { LevelMark } from '../../round/level-mark'
 

@@ -2,7 +2,7 @@ import { CategoryScale, Chart, Legend, LinearScale, LineController, LineElement,
 import { useEffect, useRef } from 'react'
 import { assessed } from '#core/model/observation'
 import type { Side } from '#core/model/vocabulary'
-import type { JudgedRound } from '#contract/views/case-progress'
+import type { JudgedRound } from '#contract/views/case-rounds'
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip, Legend)
 

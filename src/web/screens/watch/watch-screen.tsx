@@ -2,11 +2,13 @@ import { formatDay } from '../../parts/format-time'
 import { lazy, Suspense, useState } from 'react'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { dueAtOf, nextRound } from '#core/rounds/live-rounds'
-import { findTechnique } from '#core/techniques/registry'
-import { caseRounds, judgeCaseRounds } from '#contract/views/case-progress'
+import { caseRounds } from '#contract/views/case-progress'
+import { standCaseRounds } from '#contract/views/case-rounds'
 import { hasRight } from '#contract/rights'
 import { useNow } from '../../sync/use-now'
+import { StandingPanel } from '../../case/standing-panel'
 import { usePlan } from '../../case/use-plan'
+import { useStanding } from '../../case/use-standing'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
@@ -15,7 +17,6 @@ import { PaperLinks } from '../../case/paper-links'
 import { ReasonSheet } from '../../case/reason-sheet'
 import { RoundEntry } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
-import { VerdictPanel } from '../../round/verdict-panel'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { usePerson, useSettings } from '../../sync/session-store'
 import { OpeningPanel } from './opening-panel'
@@ -34,13 +35,12 @@ export function WatchScreen() {
   const person = usePerson()
   const now = useNow(5_000)
   const [sheet, setSheet] = useState<'round' | 'not-done' | 'remove' | null>(null)
-  const technique = findTechnique(record.technique)
+  const standing = useStanding(open)
   const injury = episode.injuries[record.injuryId]
   const side = injury?.side
-  const judged = judgeCaseRounds(record, episode, technique?.onUrgent.device ?? 'shell')
-  const rounds = caseRounds(record, episode, judged, defaultProtocol)
+  const { judged } = standCaseRounds(record, episode, now)
+  const rounds = caseRounds(record, episode, now, defaultProtocol)
   const next = nextRound(rounds)
-  const latest = judged.findLast((one) => !one.round.isBaseline) ?? null
   if (!record.appliedAt) {
     return (
       <StagePage title="Watch">
@@ -69,6 +69,8 @@ export function WatchScreen() {
       now={now}
     />
   )
+  // Rounds belong to the stay: they go on after the device is off while anything above known stands.
+  const isStanding = standing.items.some((one) => one.from !== 'plan' && one.level !== 'known' && one.level !== 'none')
   const coming = plan.schedule.filter((entry) => entry.kind !== 'round')
   return (
     <>
@@ -81,11 +83,11 @@ export function WatchScreen() {
           </div>
         }
         title="Watch"
-        lead={record.removedAt ? 'Removed' : undefined}
+        lead={record.removedAt ? (isStanding ? 'The device is off; rounds go on until nothing stands.' : 'Removed') : undefined}
         next={
-          record.removedAt ? null : (
+          record.removedAt && !isStanding ? null : (
             <>
-              {hasRight(person.roles, 'decide') ? (
+              {hasRight(person.roles, 'decide') && !record.removedAt ? (
                 <Button look="quiet" onClick={() => setSheet('remove')}>
                   Taken off
                 </Button>
@@ -99,9 +101,9 @@ export function WatchScreen() {
         }
       >
         <div className="grid content-start gap-4">
+          <StandingPanel open={open} standing={standing} />
           {next ? <DueLine round={next} now={now} /> : <p>No further rounds are planned.</p>}
-          {latest ? <VerdictPanel verdict={latest.verdict} device={technique?.onUrgent.actions ?? []} /> : null}
-          {record.removedAt ? null : <OpeningPanel open={open} lastLevel={latest?.verdict.level ?? null} />}
+          {record.removedAt ? null : <OpeningPanel open={open} isUrgent={standing.level === 'urgent'} />}
           <section aria-labelledby="papers" className="grid gap-2">
             <h2 id="papers" className="font-bold">
               Papers
@@ -139,6 +141,7 @@ export function WatchScreen() {
         <Dialog title="Round" isWide isOpen={sheet === 'round'} onClose={() => setSheet(null)}>
           <RoundEntry
             injury={injury}
+            episode={episode}
             isBaseline={false}
             cases={[record.id]}
             draftKey={`case/${record.id}/round`}

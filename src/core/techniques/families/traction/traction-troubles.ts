@@ -18,7 +18,7 @@ export function tractionTroubles(release: readonly string[], grip: keyof typeof 
     {
       id: 'pull-lost',
       label: 'The pull was let go',
-      isUrgent: true,
+      level: 'urgent',
       actions: [
         'Take it by hand at once, along the leg, smoothly; say it aloud.',
         'Build it up again from the beginning, pain asked before and after.',
@@ -28,7 +28,8 @@ export function tractionTroubles(release: readonly string[], grip: keyof typeof 
     {
       id: 'pain-worse',
       label: 'Pain worse with the pull',
-      isUrgent: true,
+      level: 'urgent',
+      item: 'painBeyondExpected',
       actions: [
         'Hold the pull where it is; no more.',
         'Look for hip, pelvis, knee or ankle hurt as well: then ease the pull and support the leg.',
@@ -38,7 +39,7 @@ export function tractionTroubles(release: readonly string[], grip: keyof typeof 
     {
       id: 'grip-slips',
       label: grips[grip].label,
-      isUrgent: false,
+      level: 'warn',
       actions: ['Take the pull by hand before anything is opened.', grips[grip].again, 'Hand the pull over again only when it holds.'],
     },
     breathless(['Head end up, spine in line; the pull stays on by hand.']),

@@ -1,0 +1,22 @@
+import { exampleId } from './example-ids'
+import { caseKind } from './kind'
+
+export interface TroubleEndedBody {
+  /** The trouble as it was recorded: the id of its event. */
+  readonly troubleEvent: string
+  /** What became of it. */
+  readonly word: string
+}
+
+/** A trouble that no round looks at is over: a person says so. */
+export const troubleEnded = caseKind<TroubleEndedBody>({
+  nature: 'additive',
+  right: 'add',
+  fold: (record, { at, actorName: by, body }) => ({
+    ...record,
+    troubles: (record.troubles ?? []).map((one) =>
+      one.id === body.troubleEvent && !one.ended ? { ...one, ended: { at, by, word: body.word } } : one,
+    ),
+  }),
+  example: { troubleEvent: exampleId, word: 'the hold was taken again, circulation as before' },
+})

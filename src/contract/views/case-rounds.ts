@@ -1,0 +1,104 @@
+import { watchedOf, type RoundInput } from '#core/model/observation'
+import { injuredLimb } from '#core/rounds/missing-items'
+import { limbPart, type PartId } from '#core/rounds/look'
+import { isCaseAtRisk, standingDeviceOf } from '#core/standing/case-facts'
+import { minuteMs } from '#core/standing/judge-standing'
+import {
+  standRounds,
+  type Report,
+  type RoundsInput,
+  type RoundsStanding,
+  type RoundVerdict,
+  type SeniorDecision,
+} from '#core/standing/stand-rounds'
+import { targetOf } from '#core/standing/trouble-target'
+import { otherTrouble } from '#core/techniques/shared/other-trouble'
+import { findTechnique } from '#core/techniques/registry'
+import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord, RoundRecord } from '../records/episode'
+import type { TroubleRecord } from '../records/run'
+import { toClinicalCase } from './clinical-case'
+
+export interface JudgedRound {
+  readonly round: RoundRecord
+  readonly verdict: RoundVerdict
+}
+
+/** The rounds of a case with their verdicts, and what stands of them at a moment. */
+export interface CaseRounds {
+  /** In the order of time. */
+  readonly judged: readonly JudgedRound[]
+  readonly standing: RoundsStanding
+  readonly decisions: readonly SeniorDecision[]
+}
+
+/** The minute of an instant since the epoch: rounds of one minute count together. */
+export function minuteOf(at: string): number {
+  return Math.floor(Date.parse(at) / minuteMs)
+}
+
+const kept = new WeakMap<CaseRecord, { readonly episode: EpisodeRecord; readonly minute: number; readonly rounds: CaseRounds }>()
+
+/**
+ * The rounds that serve a case (and baselines, which serve all), judged together with what was reported, told and decided. Records do not
+ * change once they are folded, so the last answer is kept for the minute.
+ * @param nowMs the server's time: decisions that have run out no longer hold
+ */
+export function standCaseRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number): CaseRounds {
+  const minute = Math.floor(nowMs / minuteMs)
+  const known = kept.get(record)
+  if (known && known.episode === episode && known.minute === minute) return known.rounds
+  const rounds = judgeRecords(record, episode, minute)
+  kept.set(record, { episode, minute, rounds })
+  return rounds
+}
+
+function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number): CaseRounds {
+  const clinicalCase = toClinicalCase(record, episode)
+  const done = episode.rounds
+    .filter((round) => round.outcome === 'done' && (round.isBaseline || round.cases.includes(record.id)))
+    .sort((a, b) => minuteOf(a.at) - minuteOf(b.at))
+  const decisions = (record.seniorDecisions ?? []).map(({ by, part, item, at, forMin }): SeniorDecision => {
+    const atMin = minuteOf(at)
+    return { atMin, by, part, item, untilMin: atMin + forMin }
+  })
+  const input: RoundsInput = {
+    clinicalCase,
+    rounds: done.map((round): RoundInput => ({ ...round.findings, baseline: round.isBaseline, atMin: minuteOf(round.at) })),
+    device: standingDeviceOf(record.technique) ?? 'shell',
+    isAtRisk: isCaseAtRisk(clinicalCase),
+    told: (record.calls ?? []).filter((one) => one.isReached).map((one) => ({ atMin: minuteOf(one.at), to: one.to })),
+    decisions,
+    reports: (record.troubles ?? []).flatMap((trouble) => reportOf(trouble, record, episode) ?? []),
+  }
+  const standing = standRounds(input, nowMin)
+  const judged = done.flatMap((round, index) => {
+    const verdict = standing.verdicts[index]
+    return verdict ? [{ round, verdict }] : []
+  })
+  return { judged, standing, decisions }
+}
+
+/** A trouble as a report about what a round looks at; null where it leaves nothing standing, or where a person has to end it. */
+function reportOf(trouble: TroubleRecord, record: CaseRecord, episode: EpisodeRecord): Report | null {
+  const known = troubleOf(trouble, record)
+  const part = injuredPart(record, episode)
+  const target = known && targetOf(known, part)
+  if (!known || !target || known.level === 'none') return null
+  return { atMin: minuteOf(trouble.at), ...target, level: known.level, code: `trouble-${known.id}`, text: trouble.label }
+}
+
+/** The declaration of a trouble that was recorded. */
+export function troubleOf(trouble: TroubleRecord, record: CaseRecord) {
+  const techniques = [record.technique, ...record.runs.flatMap((run) => run.technique ?? [])]
+  return [...techniques.flatMap((id) => findTechnique(id)?.troubles ?? []), otherTrouble].find((one) => one.id === trouble.troubleId)
+}
+
+/** What a case looks at first: the injured limb, or the block of its region. */
+export function injuredPart(record: CaseRecord, episode: EpisodeRecord): PartId | null {
+  const clinicalCase = toClinicalCase(record, episode)
+  const limb = injuredLimb(clinicalCase)
+  if (limb) return limbPart(limb.limb, limb.side)
+  const watched = watchedOf(clinicalCase.injury.region)
+  return watched === 'neck' || watched === 'spine' ? watched : null
+}

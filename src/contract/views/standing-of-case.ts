@@ -1,0 +1,111 @@
+import { defaultProtocol } from '#core/quantities/defaults'
+import type { Caution } from '#core/model/plan'
+import type { Standing } from '#core/model/standing'
+import { standingDeviceOf } from '#core/standing/case-facts'
+import { judgeStanding, type OtherItem } from '#core/standing/judge-standing'
+import { targetOf } from '#core/standing/trouble-target'
+import { findTechnique } from '#core/techniques/registry'
+import { nextRound } from '#core/rounds/live-rounds'
+import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord } from '../records/episode'
+import { caseRounds } from './case-progress'
+import { injuredPart, standCaseRounds, troubleOf } from './case-rounds'
+
+/** What a plan that was made now says, beside the one in force; null where none was made. */
+export interface LivePlan {
+  readonly cautions: readonly Caution[]
+}
+
+/**
+ * What stands about a case: the one answer that strip, stages, Board, papers and export read (STANDING).
+ * @param live the plan as it would be made now: what it says beyond the plan in force waits
+ * @param nowMs the server's time
+ */
+export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: LivePlan | null, nowMs: number): Standing {
+  const rounds = standCaseRounds(record, episode, nowMs)
+  const technique = findTechnique(record.technique)
+  const onAtMs = record.appliedAt === null ? null : Date.parse(record.appliedAt)
+  const looked = rounds.judged.findLast(({ round }) => onAtMs !== null && !round.isBaseline && Date.parse(round.at) >= onAtMs)
+  const inForce = record.accepted?.plan.cautions ?? live?.cautions ?? []
+  return judgeStanding({
+    device: standingDeviceOf(record.technique) ?? 'shell',
+    ownWay: technique?.onUrgent.actions ?? [],
+    onAtMs,
+    removedAtMs: record.removedAt === null ? null : Date.parse(record.removedAt),
+    rounds: rounds.standing,
+    lookedAtMs: looked ? Date.parse(looked.round.at) : null,
+    plan: { inForce, waiting: live?.cautions ?? [], sinceMs: Date.parse(record.accepted?.at ?? record.openedAt) },
+    others: [...troubleItems(record, episode), ...fitItems(record), ...owedItems(record, episode, nowMs)],
+    responses: (record.responses ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
+    calls: (record.calls ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
+    decisions: rounds.decisions,
+  })
+}
+
+const free = { stages: [], steps: [] } as const
+
+/** Troubles that no round looks at: each stands until a person ends it, the last of its kind alone. */
+function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly OtherItem[] {
+  const part = injuredPart(record, episode)
+  return (record.troubles ?? []).flatMap((trouble, index, all): OtherItem[] => {
+    const known = troubleOf(trouble, record)
+    const isRepeated = all.slice(index + 1).some((later) => later.troubleId === trouble.troubleId)
+    if (!known || !trouble.id || trouble.ended || known.level === 'none' || isRepeated || targetOf(known, part)) return []
+    return [
+      {
+        id: `trouble/${trouble.id}`,
+        from: 'trouble',
+        level: known.level,
+        text: trouble.label,
+        part,
+        sinceMs: Date.parse(trouble.at),
+        binds: free,
+        ends: 'A person ends it, with a word.',
+        isEndedByWord: true,
+      },
+    ]
+  })
+}
+
+/** Fit tests that failed when they were last done. */
+function fitItems(record: CaseRecord): readonly OtherItem[] {
+  const latest = new Map(record.fit.map((one) => [one.testId, one]))
+  const tests = record.accepted?.plan.fit ?? []
+  return [...latest.values()].flatMap((one): OtherItem[] => {
+    if (one.isGood) return []
+    const test = tests.find((each) => each.id === one.testId)
+    return [
+      {
+        id: `fit/${one.testId}`,
+        from: 'reading',
+        level: 'warn',
+        text: `Fit: ${test?.text ?? one.testId}: no${one.note ? ` (${one.note})` : ''}${test ? `. ${test.remedy}` : ''}`,
+        part: null,
+        sinceMs: Date.parse(one.at),
+        lookedAtMs: Date.parse(one.at),
+        binds: free,
+        ends: 'The same test, passed on a later look.',
+        isEndedByWord: false,
+      },
+    ]
+  })
+}
+
+/** The round that is overdue. */
+function owedItems(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly OtherItem[] {
+  const next = nextRound(caseRounds(record, episode, nowMs, defaultProtocol))
+  if (!next || next.dueAt + next.graceMin * 60_000 >= nowMs) return []
+  return [
+    {
+      id: 'task/round',
+      from: 'task',
+      level: 'owed',
+      text: 'A round is overdue.',
+      part: null,
+      sinceMs: next.dueAt,
+      binds: free,
+      ends: 'A complete round.',
+      isEndedByWord: false,
+    },
+  ]
+}

@@ -1,0 +1,46 @@
+import type { ActionId, Finding, Level } from '../model/finding'
+import { standingDeviceOf, isCaseAtRisk } from '../standing/case-facts'
+import { standRounds, type RoundVerdict, type StandingFinding } from '../standing/stand-rounds'
+import type { ReadCheck } from './read-check'
+
+/** One item as it stands after a round, as a verdict file says it. */
+export interface PrintedStanding {
+  readonly id: string
+  readonly level: Level
+  /** `open`, `review`, `unknown`, or `settled until` a minute. */
+  readonly state: string
+  readonly part: string
+  readonly item: string
+  /** Minutes from application, as atMin. */
+  readonly since: number
+}
+
+export interface PrintedRound {
+  readonly atMin: number
+  readonly level: Level
+  readonly complete: boolean
+  readonly findings: readonly Finding[]
+  readonly actions: readonly ActionId[]
+  readonly againMin: number | null
+  readonly missing: readonly string[]
+  readonly standing: readonly PrintedStanding[]
+}
+
+/**
+ * Judges a check file that was read: what each round found, and what stands after it.
+ * @returns null when there is no case, or its technique is not known
+ */
+export function judgeCheck({ clinicalCase, rounds, told, decisions }: ReadCheck): readonly PrintedRound[] | null {
+  const device = clinicalCase && standingDeviceOf(clinicalCase.technique)
+  if (!clinicalCase || !device) return null
+  const input = { clinicalCase, rounds, device, isAtRisk: isCaseAtRisk(clinicalCase), told, decisions }
+  return standRounds(input, Infinity).verdicts.map(printRound)
+}
+
+function printRound({ atMin, level, complete, findings, actions, againMin, missing, standing }: RoundVerdict): PrintedRound {
+  return { atMin, level, complete, findings, actions, againMin, missing, standing: standing.map(printStanding) }
+}
+
+function printStanding({ id, level, state, settledUntilMin, part, item, sinceMin }: StandingFinding): PrintedStanding {
+  return { id, level, state: settledUntilMin === null ? state : `settled until ${settledUntilMin}`, part, item, since: sinceMin }
+}

@@ -1,0 +1,23 @@
+import type { ActionId } from './finding'
+
+/** An action about what stands, done or not done. */
+export interface ResponseEntry {
+  readonly action: ActionId
+  readonly outcome: 'done' | 'not-done'
+  /** Why it was not done, or what else is to be known. */
+  readonly why: string
+}
+
+/** A call about what stands: who was called, whether they were reached, what was said. */
+export interface CallEntry {
+  readonly to: string
+  readonly isReached: boolean
+  readonly said: string
+}
+
+/** Something timed and signed. */
+export interface Signed {
+  /** Milliseconds since the epoch. */
+  readonly atMs: number
+  readonly by: string
+}

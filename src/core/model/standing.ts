@@ -1,0 +1,79 @@
+import type { ActionId, Level } from './finding'
+import type { ResponseEntry, Signed } from './response'
+
+/** Levels of what stands, worst first (STANDING, What stands). Before a device is on, nothing looked at comes last. */
+export const standingLevels = ['urgent', 'stop', 'review', 'unknown', 'warn', 'owed', 'known', 'none'] as const
+export type StandingLevel = (typeof standingLevels)[number]
+
+/** Where an item comes from. */
+export type StandingSource = 'round' | 'plan' | 'reading' | 'trouble' | 'run' | 'task' | 'device'
+
+export type StandingState = 'open' | 'review' | 'settled' | 'unknown'
+
+/** What an item holds back until it is dealt with. */
+export interface Binding {
+  readonly stages: readonly string[]
+  readonly steps: readonly string[]
+}
+
+/** One thing that is wrong, open, owed or unknown about a case now. */
+export interface StandingItem {
+  /** `leg-left/pulse` for what rounds look at; `plan/…`, `trouble/…`, `run/…`, `task/…`, `device/…` for the rest. */
+  readonly id: string
+  readonly from: StandingSource
+  readonly level: StandingLevel
+  /** In the words of whoever stands at the bed. */
+  readonly text: string
+  /** `leg-left`, `neck`, …; null where it belongs to no part. */
+  readonly part: string | null
+  /** Milliseconds since the epoch: what raised it. */
+  readonly sinceMs: number
+  /** When it was last looked at, ms; null where nobody looks at it. */
+  readonly lookedAtMs: number | null
+  readonly binds: Binding
+  readonly state: StandingState
+  /** While a senior's decision holds: until when, by whom. */
+  readonly settled: { readonly untilMs: number; readonly by: string } | null
+  /** What ends it, in words. */
+  readonly ends: string
+  /** A person ends it, with a word: no round of this case looks at it. */
+  readonly isEndedByWord: boolean
+}
+
+/** An action that is due about what stands, with what was recorded of it since the alarm. */
+export interface StandingAction {
+  readonly id: ActionId
+  readonly text: string
+  /** The device's own way of doing it. */
+  readonly ownWay: readonly string[]
+  readonly response: (ResponseEntry & Signed) | null
+}
+
+/** The call about an alarm: made or not, reached or not. */
+export interface StandingCall {
+  /** When the alarm that asks for it began, ms. */
+  readonly sinceMs: number
+  /** Who was reached, when, by whom; null while nobody was. */
+  readonly answered: ({ readonly to: string; readonly said: string } & Signed) | null
+  /** Calls that reached nobody. */
+  readonly missed: readonly ({ readonly to: string } & Signed)[]
+}
+
+/** What stands about a case. */
+export interface Standing {
+  readonly level: StandingLevel
+  readonly headline: string
+  /** Worst first. */
+  readonly items: readonly StandingItem[]
+  /** What to do about the worst, in the order that saves. */
+  readonly actions: readonly StandingAction[]
+  /** The one call of this case; null while nothing asks for it. */
+  readonly call: StandingCall | null
+  /** What the last round left out, as ids, with when it was last looked at, ms; null where it never was. */
+  readonly notLookedAt: readonly { readonly id: string; readonly lastMs: number | null }[]
+}
+
+/** A level of a round as a level of standing: they share their names. */
+export function asStanding(level: Level): StandingLevel {
+  return level
+}

@@ -1,0 +1,333 @@
+import { hasFlag, type ClinicalCase } from '../model/clinical-case'
+import { levels, worse, type ActionId, type DeviceKind, type Finding, type Level } from '../model/finding'
+import { blockNames, type LimbFindings, type RoundInput } from '../model/observation'
+import { lookAtBlock } from '../rounds/look-at-block'
+import { lookAtLimb } from '../rounds/look-at-limb'
+import { itemId, sideOfPart, type Before, type Look, type PartId } from '../rounds/look'
+import { injuredLimb, isCompleteFor, missingItems } from '../rounds/missing-items'
+import { actionsFor } from './actions'
+import { afterCompleteRound, afterDecision, afterLook, afterTold, isUnquiet, worthOf, type RoundFacts, type Track } from './track'
+
+/** A named senior was told what the first round found: all of it, or the items named. */
+export interface Told {
+  readonly atMin: number
+  readonly to: string
+  /** Ids of standing: `leg-left/pulse`. */
+  readonly items?: readonly string[]
+}
+/** A named senior's decision on an item that is urgent and stays so. */
+export interface SeniorDecision {
+  readonly atMin: number
+  readonly by: string
+  readonly part: PartId
+  readonly item: string
+  readonly untilMin: number
+}
+
+/** Something said outside of a round: it raises an item as a look would, and ends nothing. */
+export interface Report {
+  readonly atMin: number
+  readonly part: PartId
+  readonly item: string
+  readonly level: Exclude<Level, 'known'>
+  readonly code: string
+  readonly text: string
+}
+
+export type StandingState = 'open' | 'review' | 'settled' | 'unknown'
+
+/** What stands of one item after the rounds so far. */
+export interface StandingFinding {
+  /** `leg-left/pulse` */
+  readonly id: string
+  readonly part: PartId
+  readonly item: string
+  readonly level: Level
+  readonly state: StandingState
+  /** Set where a senior's decision holds. */
+  readonly settledUntilMin: number | null
+  readonly text: string
+  readonly code: string
+  readonly sinceMin: number
+  readonly lookedAtMin: number
+  /** It waits for a second quiet round after one at this minute; null otherwise. */
+  readonly quietAtMin: number | null
+}
+
+export interface RoundVerdict {
+  readonly atMin: number
+  /** The worst of what stands after this round. */
+  readonly level: Level
+  readonly complete: boolean
+  /** What this round itself found. */
+  readonly findings: readonly Finding[]
+  readonly actions: readonly ActionId[]
+  /** Minutes until the next check that this asks for; null when the schedule decides. */
+  readonly againMin: number | null
+  /** Ids of what was not looked at, when the round is incomplete. */
+  readonly missing: readonly string[]
+  readonly standing: readonly StandingFinding[]
+}
+
+export interface RoundsInput {
+  readonly clinicalCase: ClinicalCase
+  /** In any order. */
+  readonly rounds: readonly RoundInput[]
+  readonly device: DeviceKind
+  /** The case is on the at-risk list for another reason than what rounds found. */
+  readonly isAtRisk: boolean
+  readonly told?: readonly Told[]
+  readonly decisions?: readonly SeniorDecision[]
+  readonly reports?: readonly Report[]
+}
+
+export interface RoundsStanding {
+  /** A verdict per round, in order of time; rounds of one minute in the order in which they came. */
+  readonly verdicts: readonly RoundVerdict[]
+  /** What stands at `nowMin`, worst first. */
+  readonly findings: readonly StandingFinding[]
+  readonly level: Level
+  /** When each item was last looked at, by its id. */
+  readonly lookedAtMin: ReadonlyMap<string, number>
+}
+
+/** The longest that a senior's decision holds, minutes (STANDING). */
+export const longestDecisionMin = 240
+
+/**
+ * What rounds found and what of it stands after each of them (STANDING, What stands): a finding stands until it is ended, by item, limb
+ * and side. Rounds of one minute count together; the worse governs. Told and decisions of a round's minute count after it.
+ * @param nowMin minute at which the last state is read: decisions that have run out no longer hold
+ */
+export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding {
+  const groups = groupByMinute(input.rounds)
+  const moments = mergeMoments(groups, input.reports ?? [])
+  const tracks = new Map<string, Track>()
+  const verdicts: RoundVerdict[] = []
+  const acts = orderActs(input)
+  let done = 0
+  let lastUrgentMin = -Infinity
+  let wasAnalgesia = false
+  const actUntil = (beforeMin: number): void => {
+    for (; done < acts.length && acts[done]!.atMin < beforeMin; done++) acts[done]!.apply(tracks)
+  }
+  for (const { atMin, group, reports } of moments) {
+    actUntil(atMin)
+    for (const report of reports) raise(tracks, report, input.isAtRisk)
+    if (group === null) {
+      if (worstOf(standingOf(tracks, atMin)) === 'urgent') lastUrgentMin = atMin
+      continue
+    }
+    const isAnalgesia = group.some((round) => round.analgesia === true)
+    const isAtRisk = input.isAtRisk || atMin - lastUrgentMin <= 24 * 60
+    const before = beforeOf(tracks)
+    const own = group.map((round) => looksOf(input.clinicalCase, round, before, isAnalgesia || wasAnalgesia))
+    const facts = new Map<PartId, RoundFacts>()
+    const factsOf = (part: PartId): RoundFacts => {
+      const known = facts.get(part)
+      if (known) return known
+      const isComplete = group.some((round) => isCompleteFor(input.clinicalCase, round, part))
+      const made = { atMin, isFirst: group === groups[0], isComplete, isAtRisk }
+      facts.set(part, made)
+      return made
+    }
+    const looked = own.map((looks) => [...looks, ...looksOfWholes(looks, tracks, factsOf)])
+    const findings = own.map((looks) => looks.flatMap((look) => findingOf(look, tracks.get(itemId(look)), factsOf(look.part))))
+    for (const look of worstOfEach(looked)) tracks.set(itemId(look), afterLook(tracks.get(itemId(look)), look, factsOf(look.part)))
+    for (const part of new Set([...tracks.values()].filter((one) => one.isInReview).map((one) => one.part))) {
+      if (factsOf(part).isComplete) countQuiet(tracks, part, atMin)
+    }
+    const standing = standingOf(tracks, atMin)
+    const level = worstOf(standing)
+    if (level === 'urgent') lastUrgentMin = atMin
+    wasAnalgesia = isAnalgesia
+    group.forEach((round, place) => {
+      const missing = missingItems(input.clinicalCase, round)
+      const found = findings[place] ?? []
+      verdicts.push({
+        atMin,
+        level,
+        complete: missing.length === 0,
+        findings: found,
+        missing,
+        standing,
+        actions: actionsFor(
+          level,
+          input.device,
+          found.some((one) => one.code === 'warm-repeat'),
+        ),
+        againMin: level === 'urgent' || level === 'review' ? 15 : null,
+      })
+    })
+  }
+  actUntil(nowMin + 1e-9)
+  const findings = standingOf(tracks, nowMin)
+  const lookedAtMin = new Map([...tracks].map(([id, track]) => [id, track.lookedAtMin]))
+  return { verdicts, findings, level: worstOf(findings), lookedAtMin }
+}
+
+/** Rounds by their minute, ascending; those of one minute keep their order. */
+function groupByMinute(rounds: readonly RoundInput[]): readonly (readonly RoundInput[])[] {
+  const groups = new Map<number, RoundInput[]>()
+  for (const round of [...rounds].sort((a, b) => a.atMin - b.atMin)) groups.set(round.atMin, [...(groups.get(round.atMin) ?? []), round])
+  return [...groups.values()]
+}
+
+interface Moment {
+  readonly atMin: number
+  readonly group: readonly RoundInput[] | null
+  readonly reports: readonly Report[]
+}
+
+/** Rounds and reports by their minute; what was reported in a round's own minute was said before it. */
+function mergeMoments(groups: readonly (readonly RoundInput[])[], reports: readonly Report[]): readonly Moment[] {
+  const moments = new Map<number, Moment>()
+  for (const group of groups) moments.set(group[0]!.atMin, { atMin: group[0]!.atMin, group, reports: [] })
+  for (const report of reports) {
+    const { group = null, reports: others = [] } = moments.get(report.atMin) ?? {}
+    moments.set(report.atMin, { atMin: report.atMin, group, reports: [...others, report] })
+  }
+  return [...moments.values()].sort((a, b) => a.atMin - b.atMin)
+}
+
+/** A report as a look of its own, worse than any that a round could make: the next round decides. */
+function raise(tracks: Map<string, Track>, report: Report, isAtRisk: boolean): void {
+  const { part, item, level, code, text, atMin } = report
+  const look: Look = { part, item, severity: 100, level, code, text, isNeverKnown: true, cannot: null }
+  const id = itemId(look)
+  const before = tracks.get(id)
+  const after = afterLook(before, look, { atMin, isFirst: false, isComplete: false, isAtRisk })
+  // It says nothing about the trend of what rounds measure, nor about the best that they saw.
+  tracks.set(id, { ...after, trend: before?.trend ?? [], best: before?.best ?? 0, level: worse(after.level, before?.level ?? 'none') })
+}
+
+/** Feeling and movement as a whole, where somebody reported them lost: looked at when every nerve of the limb was. */
+function looksOfWholes(looks: readonly Look[], tracks: ReadonlyMap<string, Track>, factsOf: (part: PartId) => RoundFacts): readonly Look[] {
+  return [...tracks.values()].flatMap(({ part, item }): Look[] => {
+    if (item !== 'feeling' && item !== 'movement') return []
+    const parts = looks.filter((look) => look.part === part && look.item.startsWith(`${item}/`))
+    if (parts.length === 0 || parts.some((look) => look.cannot !== null)) return []
+    const worths = parts.map((look) => worthOf(look, tracks.get(itemId(look)), factsOf(part)))
+    const isLost = worths.includes('urgent')
+    const text = `${item === 'feeling' ? 'Feeling' : 'Movement'}: ${isLost ? 'lost' : 'as before'}`
+    return [
+      {
+        part,
+        item,
+        severity: isLost ? 1 : 0,
+        level: isLost ? 'urgent' : 'none',
+        code: `new-loss-of-${item}`,
+        text,
+        isNeverKnown: true,
+        cannot: null,
+      },
+    ]
+  })
+}
+
+interface Act {
+  readonly atMin: number
+  readonly apply: (tracks: Map<string, Track>) => void
+}
+
+function orderActs({ told = [], decisions = [] }: RoundsInput): readonly Act[] {
+  const change = (tracks: Map<string, Track>, id: string, to: (track: Track) => Track): void => {
+    const track = tracks.get(id)
+    if (track) tracks.set(id, to(track))
+  }
+  return [
+    ...told.map(({ atMin, items }): Act => ({
+      atMin,
+      apply: (tracks) => (items ?? [...tracks.keys()]).forEach((id) => change(tracks, id, afterTold)),
+    })),
+    ...decisions.map(({ atMin, by, part, item, untilMin }): Act => ({
+      atMin,
+      apply: (tracks) =>
+        change(tracks, `${part}/${item}`, (track) => afterDecision(track, by, Math.min(untilMin, atMin + longestDecisionMin))),
+    })),
+  ].sort((a, b) => a.atMin - b.atMin)
+}
+
+function beforeOf(tracks: ReadonlyMap<string, Track>): Before {
+  return { last: (id) => tracks.get(id)?.trend.at(-1), first: (id) => tracks.get(id)?.first?.severity }
+}
+
+function looksOf(clinicalCase: ClinicalCase, round: RoundInput, before: Before, analgesia: boolean): readonly Look[] {
+  const injured = injuredLimb(clinicalCase)
+  const isAlone = hasFlag(clinicalCase, 'no-sound-side')
+  const isSound = (limb: LimbFindings): boolean => !isAlone && injured !== null && limb.limb === injured.limb && limb.side !== injured.side
+  const limbLooks = round.limbs.flatMap((limb) =>
+    lookAtLimb(limb, {
+      before,
+      other: isAlone ? null : (round.limbs.find((one) => one.limb === limb.limb && one.side !== limb.side) ?? null),
+      isAlone,
+      isSound: isSound(limb),
+      analgesia,
+      ageYears: clinicalCase.patient.ageYears ?? null,
+    }),
+  )
+  return [...limbLooks, ...blockNames.flatMap((name) => (round[name] ? lookAtBlock(name, round[name], before) : []))]
+}
+
+/** Of several looks at one item in one minute the worst; what could not be judged is worse than what was well. */
+function worstOfEach(rounds: readonly (readonly Look[])[]): readonly Look[] {
+  const worst = new Map<string, Look>()
+  for (const look of rounds.flat()) {
+    const other = worst.get(itemId(look))
+    if (!other || rank(look) > rank(other)) worst.set(itemId(look), look)
+  }
+  return [...worst.values()]
+}
+
+function rank(look: Look): number {
+  const level = look.cannot === null ? levels.indexOf(look.level) : 0.5
+  return level * 1000 + look.severity
+}
+
+/** What a round itself found of an item: what it is worth, known or not; what could not be assessed is never nothing. */
+function findingOf(look: Look, track: Track | undefined, facts: RoundFacts): readonly Finding[] {
+  const level = look.cannot !== null ? (facts.isAtRisk ? 'warn' : 'none') : worthOf(look, track, facts)
+  const isSaid = level !== 'none' || look.cannot !== null || look.code === 'warm-repeat'
+  if (!isSaid) return []
+  const text = level === 'known' ? `${look.text} (as before)` : look.text
+  return [{ part: look.part, item: look.item, side: sideOfPart(look.part), level, code: look.code, text }]
+}
+
+function countQuiet(tracks: Map<string, Track>, part: PartId, atMin: number): void {
+  const own = [...tracks.values()].filter((one) => one.part === part)
+  const isQuiet = !own.some(isUnquiet)
+  for (const track of own) tracks.set(track.id, afterCompleteRound(track, atMin, isQuiet))
+}
+
+/** Everything above none, and what is not known, worst first; two warnings on one part are a review. */
+function standingOf(tracks: ReadonlyMap<string, Track>, nowMin: number): readonly StandingFinding[] {
+  const all = [...tracks.values()].filter((one) => one.level !== 'none' || one.isUnknown)
+  const warnings = new Map<PartId, number>()
+  for (const one of all) if (isWarning(one)) warnings.set(one.part, (warnings.get(one.part) ?? 0) + 1)
+  return all
+    .map((track): StandingFinding => {
+      const isSettled = track.settled !== null && track.settled.untilMin > nowMin
+      return {
+        id: track.id,
+        part: track.part,
+        item: track.item,
+        level: isWarning(track) && (warnings.get(track.part) ?? 0) > 1 ? 'review' : track.level,
+        state: track.isInReview ? 'review' : isSettled ? 'settled' : track.isUnknown ? 'unknown' : 'open',
+        settledUntilMin: isSettled ? (track.settled?.untilMin ?? null) : null,
+        text: track.last.text,
+        code: track.last.code,
+        sinceMin: track.sinceMin ?? track.lookedAtMin,
+        lookedAtMin: track.lookedAtMin,
+        quietAtMin: track.quietAtMin,
+      }
+    })
+    .sort((a, b) => levels.indexOf(b.level) - levels.indexOf(a.level) || a.id.localeCompare(b.id))
+}
+
+function isWarning(track: Track): boolean {
+  return track.level === 'warn' && !track.isUnknown
+}
+
+function worstOf(standing: readonly StandingFinding[]): Level {
+  return standing.reduce<Level>((worst, one) => worse(worst, one.level), 'none')
+}

@@ -1,0 +1,98 @@
+import { useState } from 'react'
+import type { StandingItem } from '#core/model/standing'
+import { readItemId } from '#core/rounds/item-ids'
+import { Button } from '../parts/button'
+import { ChoiceRow } from '../parts/choice-row'
+import { Dialog } from '../parts/dialog'
+import { TextField } from '../parts/text-field'
+import { writeEvent, type OpenCase } from '../sync/case-store'
+import { useDraft } from '../sync/use-draft'
+import { ReasonSheet } from './reason-sheet'
+
+/** What a person can say about an item: that a trouble is over, or what a senior decided about an alarm that stays. */
+export function ItemEnding({ open, item }: { open: OpenCase; item: StandingItem }) {
+  const [sheet, setSheet] = useState<'over' | 'decision' | null>(null)
+  const close = (): void => setSheet(null)
+  if (item.isEndedByWord) {
+    return (
+      <>
+        <Button className="mt-1" onClick={() => setSheet('over')}>
+          It is over
+        </Button>
+        {sheet === 'over' ? (
+          <ReasonSheet
+            title={`Over: ${item.text}`}
+            draftKey={`case/${open.record.id}/${item.id}`}
+            submitLabel="Keep it"
+            backLabel="It still stands"
+            hint="What became of it."
+            onClose={close}
+            onReason={(word) => {
+              close()
+              void writeEvent('trouble-ended', { troubleEvent: item.id.replace('trouble/', ''), word })
+            }}
+          />
+        ) : null}
+      </>
+    )
+  }
+  const target = item.level === 'urgent' && item.state === 'open' ? readItemId(item.id) : null
+  if (!target) return null
+  return (
+    <>
+      <Button look="quiet" className="-ml-5" onClick={() => setSheet('decision')}>
+        A senior decided
+      </Button>
+      {sheet === 'decision' ? <DecisionSheet target={target} text={item.text} onClose={close} /> : null}
+    </>
+  )
+}
+
+type Target = NonNullable<ReturnType<typeof readItemId>>
+
+function DecisionSheet({ target, text, onClose }: { target: Target; text: string; onClose: () => void }) {
+  const [by, setBy] = useDraft('decision/by')
+  const [what, setWhat] = useDraft('decision/what')
+  const [forMin, setForMin] = useState('30')
+  const [error, setError] = useState<string>()
+  const keep = (): void => {
+    if (by.trim().length < 2) return setError('Who is missing: name the senior who decided.')
+    if (what.trim().length < 3) return setError('What is missing: say what was decided.')
+    void writeEvent('senior-decision', { by: by.trim(), ...target, what: what.trim(), forMin: Number(forMin) })
+    setBy('')
+    setWhat('')
+    onClose()
+  }
+  return (
+    <Dialog title="What was decided" isOpen onClose={onClose}>
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          keep()
+        }}
+      >
+        <p>{text}. It stays urgent, and comes back at the end of this time, or at once when it gets worse.</p>
+        <TextField label="Senior, by name" value={by} maxLength={120} onChange={(event) => setBy(event.target.value)} autoFocus />
+        <TextField label="What was decided" value={what} maxLength={300} error={error} onChange={(event) => setWhat(event.target.value)} />
+        <ChoiceRow
+          label="Holds for"
+          value={forMin}
+          choices={[
+            { value: '30', label: '30 min' },
+            { value: '60', label: '1 h' },
+            { value: '120', label: '2 h' },
+            { value: '240', label: '4 h' },
+          ]}
+          onChange={setForMin}
+        />
+        <div className="flex flex-wrap gap-3">
+          <Button type="submit" look="next">
+            Keep it
+          </Button>
+          <Button onClick={onClose}>Back</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,33 @@
+import { useState } from 'react'
+import { Dialog } from '../parts/dialog'
+import { ToneShape, toneInk, toneWash } from '../parts/tone-shape'
+import { toneOf } from '../round/level-mark'
+import type { OpenCase } from '../sync/case-store'
+import { StandingPanel } from './standing-panel'
+import { useStanding } from './use-standing'
+
+/** What stands, on every stage: the worst in words, how many, and the way to all of it. */
+export function StandingChip({ open }: { open: OpenCase }) {
+  const standing = useStanding(open)
+  const [isOpen, setOpen] = useState(false)
+  const pressing = standing.items.filter((one) => one.level !== 'known' && one.level !== 'none')
+  const worst = pressing[0]
+  if (!worst) return null
+  const tone = toneOf(standing.level)
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className={`order-last flex min-h-12 w-full min-w-0 items-center gap-2 rounded-2xl border-[1.5px] px-4 text-left font-bold lg:order-none lg:w-auto lg:max-w-md ${toneInk[tone]} ${toneWash[tone]}`}
+      >
+        <ToneShape tone={tone} size={18} />
+        <span className="truncate">{worst.text}</span>
+        {pressing.length > 1 ? <span className="shrink-0">and {pressing.length - 1} more</span> : null}
+      </button>
+      <Dialog title="What stands" isWide isOpen={isOpen} onClose={() => setOpen(false)}>
+        <StandingPanel open={open} standing={standing} />
+      </Dialog>
+    </>
+  )
+}

@@ -1,0 +1,84 @@
+import type { Standing, StandingItem } from '#core/model/standing'
+import { listOfNames } from '#core/standing/item-names'
+import { LevelMark, toneOf } from '../round/level-mark'
+import { toneWash } from '../parts/tone-shape'
+import { formatDayAndClock } from '../parts/format-time'
+import type { OpenCase } from '../sync/case-store'
+import { ActionList } from './action-list'
+import { CallLine } from './call-line'
+import { ItemEnding } from './item-ending'
+
+/** What stands about the case, worst first, with what to do about it and who was called. */
+export function StandingPanel({ open, standing }: { open: OpenCase; standing: Standing }) {
+  const pressing = standing.items.filter((one) => one.level !== 'known' && one.level !== 'none')
+  const quiet = standing.items.filter((one) => one.level === 'known' || one.level === 'none')
+  const isUrgent = standing.level === 'urgent'
+  return (
+    <section
+      aria-label="What stands"
+      role={isUrgent ? 'alert' : undefined}
+      className={`grid min-w-0 gap-4 rounded-3xl border-2 p-4 sm:p-5 ${toneWash[toneOf(standing.level)]}`}
+    >
+      <h2 className="text-xl font-bold">{standing.headline}</h2>
+      {standing.actions.length > 0 ? <ActionList actions={standing.actions} /> : null}
+      {standing.call ? <CallLine call={standing.call} /> : null}
+      {pressing.length > 0 ? (
+        <ul className="grid gap-3" aria-label="Findings, worst first">
+          {pressing.map((item) => (
+            <ItemLine key={item.id} open={open} item={item} />
+          ))}
+        </ul>
+      ) : null}
+      <NotLookedAt standing={standing} />
+      {quiet.length > 0 ? (
+        <details>
+          <summary className="min-h-11 cursor-pointer py-2 font-semibold">Known from before, {quiet.length}</summary>
+          <ul className="grid gap-2">
+            {quiet.map((item) => (
+              <ItemLine key={item.id} open={open} item={item} />
+            ))}
+          </ul>
+        </details>
+      ) : null}
+    </section>
+  )
+}
+
+function ItemLine({ open, item }: { open: OpenCase; item: StandingItem }) {
+  const times = [
+    `since ${formatDayAndClock(item.sinceMs)}`,
+    item.lookedAtMs !== null && item.lookedAtMs !== item.sinceMs ? `looked at ${formatDayAndClock(item.lookedAtMs)}` : '',
+  ]
+  return (
+    <li className="grid gap-x-4 gap-y-1 sm:grid-cols-[8.5rem_1fr]">
+      <LevelMark level={item.level} word={wordOf(item)} />
+      <div className="min-w-0">
+        <p className="font-semibold">{item.text}</p>
+        <p className="text-sm text-soft">
+          {times.filter(Boolean).join(', ')}
+          {item.settled ? `. Settled by ${item.settled.by} until ${formatDayAndClock(item.settled.untilMs)}` : ''}. Ends with: {item.ends}
+        </p>
+        <ItemEnding open={open} item={item} />
+      </div>
+    </li>
+  )
+}
+
+function wordOf(item: StandingItem): string | undefined {
+  if (item.state === 'settled') return 'Urgent, settled'
+  if (item.state === 'unknown' && item.from === 'round') return 'Not assessed'
+  return undefined
+}
+
+/** What the last round left out, and since when nobody looked. */
+function NotLookedAt({ standing }: { standing: Standing }) {
+  const { notLookedAt } = standing
+  if (notLookedAt.length === 0) return null
+  const looked = notLookedAt.flatMap((one) => one.lastMs ?? [])
+  return (
+    <p className="font-semibold">
+      The last round was not complete, so it stays due. Not looked at: {listOfNames(notLookedAt.map((one) => one.id))}
+      {looked.length > 0 ? `; last at ${formatDayAndClock(Math.min(...looked))}` : ''}.
+    </p>
+  )
+}

@@ -1,0 +1,20 @@
+import { useMemo } from 'react'
+import type { Standing } from '#core/model/standing'
+import { standingOf } from '#contract/views/standing-of-case'
+import type { OpenCase } from '../sync/case-store'
+import { serverNow } from '../sync/server-clock'
+import { useNow } from '../sync/use-now'
+import { usePlan } from './use-plan'
+
+/** What stands about the open case now: read by strip, stages and sheets, and worked out by none of them. */
+export function useStanding(open: OpenCase): Standing {
+  const { cautions } = usePlan(open)
+  const now = useNow(5_000)
+  const { record, episode } = open
+  return useMemo(
+    () => standingOf(record, episode, { cautions }, serverNow()),
+    // `now` moves it on by itself; what was just entered is never later than the clock it is read by.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [record, episode, cautions, now],
+  )
+}

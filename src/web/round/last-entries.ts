@@ -1,0 +1,34 @@
+import { assessed, isCannotAssess, type LimbFindings, type RoundInput } from '#core/model/observation'
+import { cannot, type RoundEntries } from './round-items'
+
+/** What one round entered, in the words of the form: `<column>/<item>`, where a column is a side, a limb or a block. */
+export function entriesOf(findings: Omit<RoundInput, 'atMin' | 'baseline'>, isColumn: boolean): RoundEntries {
+  const entries: Record<string, string> = {}
+  const put = (key: string, value: unknown): void => {
+    if (value !== undefined) entries[key] = wordOf(value)
+  }
+  for (const limb of findings.limbs) {
+    const column = isColumn ? `${limb.limb}-${limb.side}` : limb.side
+    for (const [field, value] of Object.entries(limb)) {
+      if (field === 'movement' || field === 'feeling' || field === 'power')
+        for (const [id, one] of Object.entries(value as object)) put(`${column}/${field}/${id}`, one)
+      else if (!aside.includes(field)) put(`${column}/${field}`, value)
+    }
+  }
+  for (const block of [findings.neck, findings.spine]) for (const [id, value] of Object.entries(block ?? {})) put(`column/${id}`, value)
+  for (const [id, value] of Object.entries(findings.vital ?? {})) put(`vital/${id}`, value)
+  return entries
+}
+
+const aside: readonly string[] = ['limb', 'side', 'also', 'colourUsual', 'isAlsoPartial'] satisfies readonly (keyof LimbFindings)[]
+
+function wordOf(value: unknown): string {
+  if (isCannotAssess(value)) return cannot
+  const known = assessed(value)
+  return typeof known === 'boolean' ? (known ? 'yes' : 'no') : String(known)
+}
+
+/** The last thing that any of several rounds entered of each item, rounds in the order of time. */
+export function lastEntries(rounds: readonly Omit<RoundInput, 'atMin' | 'baseline'>[], isColumn: boolean): RoundEntries {
+  return Object.assign({}, ...rounds.map((round) => entriesOf(round, isColumn))) as RoundEntries
+}
