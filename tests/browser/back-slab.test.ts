@@ -263,7 +263,7 @@ describe('a back slab in the browser', () => {
       await browser.waitForText('Urgent: act now')
       await browser.waitForText('Open the device down to the skin')
       await browser.open('/')
-      await browser.waitForText('No pulse felt')
+      await browser.waitForText('no pulse felt')
       const lines = await browser.driver.findElements({ css: 'ul[aria-label^="Live cases"] > li' })
       const urgent = lines.slice(0, 2)
       for (const line of urgent) expect(await line.getText()).to.include('Urgent')

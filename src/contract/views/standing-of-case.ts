@@ -34,7 +34,12 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
     removedAtMs: record.removedAt === null ? null : Date.parse(record.removedAt),
     rounds: rounds.standing,
     lookedAtMs: looked ? Date.parse(looked.round.at) : null,
-    plan: { inForce, waiting: live?.cautions ?? [], sinceMs: Date.parse(record.accepted?.at ?? record.openedAt) },
+    plan: {
+      inForce,
+      waiting: live?.cautions ?? [],
+      sinceMs: Date.parse(record.accepted?.at ?? record.openedAt),
+      doneSteps: record.runs.flatMap((run) => run.steps.filter((step) => step.outcome === 'done').map((step) => step.stepId)),
+    },
     others: [...troubleItems(record, episode), ...fitItems(record), ...owedItems(record, episode, nowMs)],
     responses: (record.responses ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     calls: (record.calls ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),

@@ -63,6 +63,8 @@ export interface StandingCall {
 export interface Standing {
   readonly level: StandingLevel
   readonly headline: string
+  /** The same of what was seen at the bedside alone: rounds, readings, troubles, nobody having looked. */
+  readonly bedside: { readonly level: StandingLevel; readonly headline: string }
   /** Worst first. */
   readonly items: readonly StandingItem[]
   /** What to do about the worst, in the order that saves. */
@@ -71,6 +73,11 @@ export interface Standing {
   readonly call: StandingCall | null
   /** What the last round left out, as ids, with when it was last looked at, ms; null where it never was. */
   readonly notLookedAt: readonly { readonly id: string; readonly lastMs: number | null }[]
+}
+
+/** Whether an item was seen, or not seen, at the bedside; the others come from plan, run and list. */
+export function isBedside(item: StandingItem): boolean {
+  return item.from === 'round' || item.from === 'reading' || item.from === 'trouble' || item.from === 'device'
 }
 
 /** A level of a round as a level of standing: they share their names. */

@@ -61,12 +61,12 @@ export function lookAtLimb(limb: LimbFindings, context: LimbContext): readonly L
   })
   for (const nerve of nerves[limb.limb]) {
     look(`movement/${nerve.id}`, capital(nerve.movement), limb.movement?.[nerve.id], (now) => {
-      const text = `${capital(nerve.movement)}: ${now} (${nerve.label})`
+      const text = `${capital(nerve.movement)}: ${now} (${nerve.label.toLowerCase()})`
       put(`movement/${nerve.id}`, movements.indexOf(now), now === 'full' ? 'none' : 'urgent', 'new-loss-of-movement', text)
     })
-    look(`feeling/${nerve.id}`, `Feeling, ${nerve.feelingAt}`, limb.feeling?.[nerve.id], (now) => {
+    look(`feeling/${nerve.id}`, `Feeling at the ${nerve.feelingAt}`, limb.feeling?.[nerve.id], (now) => {
       const level = now === 'normal' ? 'none' : now === 'tingling' ? 'warn' : 'urgent'
-      const text = `Feeling, ${nerve.feelingAt}: ${now} (${nerve.label})`
+      const text = `Feeling at the ${nerve.feelingAt}: ${now} (${nerve.label.toLowerCase()})`
       put(`feeling/${nerve.id}`, feelings.indexOf(now), level, now === 'tingling' ? 'tingling' : 'new-loss-of-feeling', text)
     })
   }

@@ -16,7 +16,7 @@ const plain: Readonly<Record<string, string>> = {
 export function nameOfItem(item: string): string {
   const [group = '', id = ''] = item.split('/')
   const nerve = [...nerves.leg, ...nerves.arm].find((one) => one.id === id)
-  if (group === 'feeling') return nerve ? `feeling, ${nerve.feelingAt}` : 'feeling'
+  if (group === 'feeling') return nerve ? `feeling at the ${nerve.feelingAt}` : 'feeling'
   if (group === 'movement') return nerve ? `movement, ${nerve.movement}` : 'movement'
   if (group === 'power')
     return `strength, ${[...keyMovements.arm, ...keyMovements.leg].find((one) => one.id === id)?.label.toLowerCase() ?? id}`

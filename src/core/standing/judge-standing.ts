@@ -3,6 +3,7 @@ import type { Caution } from '../model/plan'
 import type { CallEntry, ResponseEntry, Signed } from '../model/response'
 import {
   asStanding,
+  isBedside,
   standingLevels,
   type Standing,
   type StandingAction,
@@ -29,7 +30,12 @@ export interface StandingInput {
   readonly rounds: RoundsStanding
   /** When the device was last looked at since it went on; null where nobody has. */
   readonly lookedAtMs: number | null
-  readonly plan: { readonly inForce: readonly Caution[]; readonly waiting: readonly Caution[]; readonly sinceMs: number }
+  readonly plan: {
+    readonly inForce: readonly Caution[]
+    readonly waiting: readonly Caution[]
+    readonly sinceMs: number
+    readonly doneSteps: readonly string[]
+  }
   readonly others: readonly OtherItem[]
   readonly responses: readonly (ResponseEntry & Signed)[]
   readonly calls: readonly (CallEntry & Signed)[]
@@ -52,7 +58,10 @@ export function judgeStanding(input: StandingInput): Standing {
     ...unlooked(input, isOn),
   ]
   items.sort((a, b) => rank(a.level, isOn) - rank(b.level, isOn) || a.sinceMs - b.sinceMs || a.id.localeCompare(b.id))
-  const level = items.reduce<StandingLevel>((worst, one) => (rank(one.level, isOn) < rank(worst, isOn) ? one.level : worst), 'none')
+  const levelOf = (some: readonly StandingItem[]): StandingLevel =>
+    some.reduce<StandingLevel>((worst, one) => (rank(one.level, isOn) < rank(worst, isOn) ? one.level : worst), 'none')
+  const level = levelOf(items)
+  const bedside = items.filter(isBedside)
   const last = input.rounds.verdicts.at(-1)
   const notLookedAt = (last?.missing ?? []).map((id) => {
     const lastMin = input.rounds.lookedAtMin.get(id)
@@ -64,6 +73,7 @@ export function judgeStanding(input: StandingInput): Standing {
   return {
     level,
     headline: headlineOf(level, items, last?.missing ?? []),
+    bedside: { level: levelOf(bedside), headline: headlineOf(levelOf(bedside), bedside, last?.missing ?? []) },
     items,
     actions: actionsFor(alarm, input.device, asksToWarm, isOn).map((id): StandingAction => ({
       id,
@@ -88,7 +98,7 @@ function itemOfRound(one: StandingFinding, input: StandingInput): StandingItem {
     id: one.id,
     from: 'round',
     level: asStanding(one.level),
-    text: `${nameOfPart(one.part)}: ${one.text}${isBefore ? ' (as before)' : ''}`,
+    text: `${nameOfPart(one.part)}: ${lower(one.text)}${isBefore ? ' (as before)' : ''}`,
     part: one.part,
     sinceMs: one.sinceMin * minuteMs,
     lookedAtMs: one.lookedAtMin * minuteMs,
@@ -98,6 +108,10 @@ function itemOfRound(one: StandingFinding, input: StandingInput): StandingItem {
     ends: endingOf(one),
     isEndedByWord: false,
   }
+}
+
+function lower(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1)
 }
 
 function endingOf(one: StandingFinding): string {
@@ -111,13 +125,18 @@ function endingOf(one: StandingFinding): string {
 }
 
 /** Stops and cautions of the plan that is applied, and those that a waiting change would bring. */
-function planItems({ plan }: StandingInput): readonly StandingItem[] {
+function planItems({ plan, onAtMs }: StandingInput): readonly StandingItem[] {
   const inForce = new Set(plan.inForce.map((one) => `${one.code} ${one.text}`))
   const brought = plan.waiting.filter((one) => !inForce.has(`${one.code} ${one.text}`))
   return [
-    ...plan.inForce.map((one) => planItem(one, 'plan', plan.sinceMs)),
+    ...plan.inForce.filter((one) => onAtMs === null || !isPast(one, plan.doneSteps)).map((one) => planItem(one, 'plan', plan.sinceMs)),
     ...brought.map((one) => planItem(one, 'change', plan.sinceMs)),
   ].flatMap((one) => one ?? [])
+}
+
+/** What bit at steps alone is past once they are done. */
+function isPast(caution: Caution, doneSteps: readonly string[]): boolean {
+  return caution.steps.length > 0 && caution.steps.every((step) => doneSteps.includes(step))
 }
 
 function planItem(caution: Caution, prefix: string, sinceMs: number): StandingItem | null {
@@ -197,6 +216,7 @@ function headlineOf(level: StandingLevel, items: readonly StandingItem[], notLoo
     if (notLookedAt.length > 0) return `Not looked at: ${listOfNames(notLookedAt)}`
     return items.length === 0 ? 'No warning in what was entered' : 'Not everything could be judged'
   }
+  if (level === 'warn' && !items.some((one) => one.level === 'warn' && isBedside(one))) return 'A caution of the plan stands'
   return headlines[level]
 }
 

@@ -4,6 +4,7 @@ import { toClinicalCase } from '#contract/views/clinical-case'
 import { unknownPatient, type InjuryRecord, type PatientDetails } from '#contract/records/episode'
 import type { RoundBody } from '#contract/events/round'
 import type { BodyOf, EventKindId } from '#contract/events/index'
+import { newestVersion } from '#contract/events/upcast'
 import { eventKinds } from '#contract/events/index'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
@@ -58,7 +59,7 @@ export function createDemoWriter(deps: {
   const send = async (by: Actor, type: 'episode' | 'case', id: string, kind: EventKindId, body: object): Promise<void> => {
     const current = type === 'case' ? await streams.findCase(id) : await streams.findEpisode(id)
     const base = eventKinds[kind].nature === 'replacing' ? { base: current?.version ?? 0 } : {}
-    await append({ id: nextId(), stream: { type, id }, kind, v: 1, body, at: time(), offsetMs: 0, ...base }, by)
+    await append({ id: nextId(), stream: { type, id }, kind, v: newestVersion(kind), body, at: time(), offsetMs: 0, ...base }, by)
   }
 
   const writer: DemoWriter = {

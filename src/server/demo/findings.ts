@@ -1,3 +1,4 @@
+import { keyMovements } from '#core/model/round-items'
 import type { Side } from '#core/model/vocabulary'
 import type { LimbFindings, RoundInput } from '#core/model/observation'
 
@@ -49,12 +50,13 @@ export function bothArms(injured: Side, change: Partial<LimbFindings> = {}): Omi
   }
 }
 
-/** All four limbs moving and feeling, with the neck or the spine beside them. */
+/** All four limbs strong and feeling, with the neck or the spine beside them. */
 export function fourLimbs(block: Pick<RoundInput, 'neck' | 'spine'>): Omit<RoundInput, 'atMin' | 'baseline'> {
   const moving = (limb: LimbFindings): LimbFindings => ({
     limb: limb.limb,
     side: limb.side,
-    movement: limb.movement ?? {},
+    pulse: 'present',
+    power: Object.fromEntries(keyMovements[limb.limb].map(({ id }) => [id, 5])),
     feeling: limb.feeling ?? {},
   })
   const limbs = (['left', 'right'] as const).flatMap((side) => [moving(wellArm(side)), moving(wellLeg(side))])
@@ -62,7 +64,15 @@ export function fourLimbs(block: Pick<RoundInput, 'neck' | 'spine'>): Omit<Round
 }
 
 export const quietNeck = { voice: 'normal', swallowing: 'normal', breathing: 'normal', veins: 'flat' } as const
-export const quietSpine = { saddle: 'normal', bladder: 'normal', bowel: 'normal' } as const
+export const quietSpine = {
+  saddle: 'normal',
+  bladder: 'normal',
+  bowel: 'normal',
+  breathing: 'normal',
+  belly: 'soft',
+  vomiting: 'no',
+  level: 'normal',
+} as const
 
 /** Findings of both legs, the injured one changed. */
 export function bothLegs(injured: Side, change: Partial<LimbFindings> = {}, analgesia = false): Omit<RoundInput, 'atMin' | 'baseline'> {

@@ -193,6 +193,11 @@ async function onWard(writer: DemoWriter): Promise<void> {
     isBaseline: true,
     findings: bothLegs('left', { feeling: { 'deep-peroneal': 'normal', 'superficial-peroneal': 'normal', tibial: 'reduced' } }),
   })
+  await writer.write(overdue, 'call', {
+    to: 'Sorrel Vane, orthopaedic registrar',
+    isReached: true,
+    said: 'Numb since the fall; splint it, look every hour.',
+  })
   await measureAll(writer, overdue, 'left', { path: 54, ankle: 24.2, calf: 34.6, below: 31.5, heel: 31.8, toe: 22 })
   await applyAll(writer, overdue, 225)
   for (const minute of [15, 30, 45, 62, 92]) {

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { StandingCall } from '#core/model/standing'
 import { Button } from '../parts/button'
 import { Dialog } from '../parts/dialog'
-import { formatClock } from '../parts/format-time'
+import { formatClock, formatSpan } from '../parts/format-time'
 import { TextField } from '../parts/text-field'
 import { writeEvent } from '../sync/case-store'
 import { useDraft } from '../sync/use-draft'
@@ -22,7 +22,7 @@ export function CallLine({ call }: { call: StandingCall }) {
           {call.answered.said ? <span className="block font-normal">“{call.answered.said}”</span> : null}
         </p>
       ) : (
-        <p className="font-bold text-stop">Not answered, {waited} min</p>
+        <p className="font-bold text-stop">Not answered, {formatSpan(waited)}</p>
       )}
       {call.missed.length > 0 ? (
         <p className="text-sm text-soft">Not reached: {call.missed.map((one) => `${one.to} ${formatClock(one.atMs)}`).join(', ')}</p>

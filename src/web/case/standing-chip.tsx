@@ -19,7 +19,7 @@ export function StandingChip({ open }: { open: OpenCase }) {
       <button
         type="button"
         onClick={() => setOpen(true)}
-        className={`order-last flex min-h-12 w-full min-w-0 items-center gap-2 rounded-2xl border-[1.5px] px-4 text-left font-bold lg:order-none lg:w-auto lg:max-w-md ${toneInk[tone]} ${toneWash[tone]}`}
+        className={`order-last flex min-h-12 w-full min-w-0 items-center gap-2 rounded-xl border-l-[10px] px-3 text-left font-bold ${toneInk[tone]} ${toneWash[tone]}`}
       >
         <ToneShape tone={tone} size={18} />
         <span className="truncate">{worst.text}</span>

@@ -1,4 +1,4 @@
-import type { Standing, StandingItem } from '#core/model/standing'
+import { isBedside, type Standing, type StandingItem } from '#core/model/standing'
 import { listOfNames } from '#core/standing/item-names'
 import { LevelMark, toneOf } from '../round/level-mark'
 import { toneWash } from '../parts/tone-shape'
@@ -8,18 +8,33 @@ import { ActionList } from './action-list'
 import { CallLine } from './call-line'
 import { ItemEnding } from './item-ending'
 
-/** What stands about the case, worst first, with what to do about it and who was called. */
-export function StandingPanel({ open, standing }: { open: OpenCase; standing: Standing }) {
-  const pressing = standing.items.filter((one) => one.level !== 'known' && one.level !== 'none')
-  const quiet = standing.items.filter((one) => one.level === 'known' || one.level === 'none')
-  const isUrgent = standing.level === 'urgent'
+/**
+ * What stands about the case, worst first, with what to do about it and who was called.
+ * @param isBedsideOnly what was seen at the bedside alone, where a step or a check asks for no more
+ */
+export function StandingPanel({ open, standing, isBedsideOnly = false }: { open: OpenCase; standing: Standing; isBedsideOnly?: boolean }) {
+  const { level, headline } = isBedsideOnly ? standing.bedside : standing
+  const items = isBedsideOnly ? standing.items.filter(isBedside) : standing.items
+  const pressing = items.filter((one) => one.level !== 'known' && one.level !== 'none')
+  const quiet = items.filter((one) => one.level === 'known' || one.level === 'none')
+  const isUrgent = level === 'urgent'
   return (
     <section
       aria-label="What stands"
       role={isUrgent ? 'alert' : undefined}
-      className={`grid min-w-0 gap-4 rounded-3xl border-2 p-4 sm:p-5 ${toneWash[toneOf(standing.level)]}`}
+      className={`grid min-w-0 gap-4 rounded-3xl border-2 p-4 sm:p-5 ${toneWash[toneOf(level)]}`}
     >
-      <h2 className="text-xl font-bold">{standing.headline}</h2>
+      <div>
+        <h2 className="text-xl font-bold">{headline}</h2>
+        {standing.actions.length > 0 ? (
+          <ul className="mt-1 text-[1.05rem]">
+            {pressing.slice(0, 3).map((item) => (
+              <li key={item.id}>{item.text}</li>
+            ))}
+            {pressing.length > 3 ? <li>and {pressing.length - 3} more, below</li> : null}
+          </ul>
+        ) : null}
+      </div>
       {standing.actions.length > 0 ? <ActionList actions={standing.actions} /> : null}
       {standing.call ? <CallLine call={standing.call} /> : null}
       {pressing.length > 0 ? (

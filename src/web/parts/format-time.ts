@@ -16,3 +16,8 @@ export function formatDayAndClock(at: number): string {
 export function formatDay(at: number): string {
   return date.format(new Date(at))
 }
+
+/** A span of whole minutes in words: hours too from two on. */
+export function formatSpan(minutes: number): string {
+  return minutes >= 120 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes} min`
+}

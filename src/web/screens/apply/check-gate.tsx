@@ -30,7 +30,7 @@ export function CheckGate({
     : judged.findLast((one) => !one.round.isBaseline && Date.parse(one.round.at) >= Date.parse(since))
   const isChecked = found !== undefined
   useEffect(() => onChecked(isChecked), [isChecked, onChecked])
-  if (found) return <StandingPanel open={open} standing={standing} />
+  if (found) return <StandingPanel open={open} standing={standing} isBedsideOnly />
   return (
     <>
       <div>

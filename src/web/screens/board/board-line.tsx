@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import type { BoardRow, Stage } from '#contract/views/board'
-import { formatClock } from '../../parts/format-time'
+import { formatClock, formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../round/level-mark'
 import { ToneShape } from '../../parts/tone-shape'
 import { latenessMin, urgencyOf } from './board-order'
@@ -76,8 +76,8 @@ function Answered({ row, now }: { row: BoardRow; now: number }) {
         answered {formatClock(row.answer.at)}, {row.answer.by}
       </span>
     )
-  const minutes = Math.max(0, Math.floor((now - Date.parse(row.answer.sinceAt)) / 60_000))
-  return <span className="block text-sm font-bold text-stop">not answered, {minutes} min</span>
+  const waited = formatSpan(Math.max(0, Math.floor((now - Date.parse(row.answer.sinceAt)) / 60_000)))
+  return <span className="block text-sm font-bold text-stop">not answered, {waited}</span>
 }
 
 function Due({ row, now }: { row: BoardRow; now: number }) {
@@ -85,7 +85,7 @@ function Due({ row, now }: { row: BoardRow; now: number }) {
   if (late === null)
     return <span className="inline-flex min-h-9 items-center rounded-xl bg-well px-3 font-semibold">{nextWords[row.stage]}</span>
   const minutes = Math.max(1, Math.round(Math.abs(late)))
-  const words = minutes >= 120 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes} min`
+  const words = formatSpan(minutes)
   if (late > row.graceMin)
     return (
       <span className="inline-flex items-center gap-2 text-lg font-bold text-stop">

@@ -79,7 +79,7 @@ export function CheckScreen() {
     >
       <div className="grid content-start gap-5">
         {warning}
-        <StandingPanel open={open} standing={standing} />
+        <StandingPanel open={open} standing={standing} isBedsideOnly />
         <div>
           <Button onClick={() => setAgain(true)}>Check again</Button>
         </div>

@@ -3,6 +3,7 @@ import type { LiveRound } from '#core/rounds/live-rounds'
 import type { JudgedRound } from '#contract/views/case-rounds'
 import type { RoundRecord } from '#contract/records/episode'
 import { LevelMark } from '../../round/level-mark'
+import { WholeRound } from './whole-round'
 
 /** What is to be known of a round's time. */
 function markWords({ mark }: RoundRecord): string {
@@ -31,6 +32,7 @@ export function RoundList({
       by: round.by,
       line: <LevelMark level={verdict.level} />,
       note: [round.isBaseline ? 'baseline' : '', verdict.complete ? '' : 'incomplete', markWords(round)].filter(Boolean).join(', '),
+      whole: <WholeRound judged={{ round, verdict }} />,
     })),
     ...notDone.map((round) => ({
       id: round.id,
@@ -42,6 +44,7 @@ export function RoundList({
         </span>
       ),
       note: ['stays due', markWords(round)].filter(Boolean).join(', '),
+      whole: null,
     })),
   ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
   return (
@@ -56,13 +59,28 @@ export function RoundList({
             <span className={round.dueAt < now ? 'font-bold text-stop' : 'text-soft'}>{round.dueAt < now ? 'not done' : 'due'}</span>
           </li>
         ))}
-        {past.map((one) => (
-          <li key={one.id} className="flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5">
-            <span className="numeral w-24">{time(Date.parse(one.at))}</span>
-            {one.line}
-            <span className="ml-auto text-sm text-soft">{[one.note, one.by].filter(Boolean).join(' · ')}</span>
-          </li>
-        ))}
+        {past.map((one) => {
+          const line = (
+            <>
+              <span className="numeral w-24">{time(Date.parse(one.at))}</span>
+              {one.line}
+              <span className="ml-auto text-sm text-soft">{[one.note, one.by].filter(Boolean).join(' · ')}</span>
+            </>
+          )
+          const row = 'flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5'
+          return one.whole ? (
+            <li key={one.id}>
+              <details>
+                <summary className={`${row} cursor-pointer`}>{line}</summary>
+                {one.whole}
+              </details>
+            </li>
+          ) : (
+            <li key={one.id} className={row}>
+              {line}
+            </li>
+          )
+        })}
       </ol>
     </section>
   )

@@ -93,7 +93,7 @@ export function WatchScreen() {
                 </Button>
               ) : null}
               <Button onClick={() => setSheet('not-done')}>Not done</Button>
-              <Button look="next" onClick={() => setSheet('round')}>
+              <Button look={standing.actions.some((one) => one.response === null) ? 'plain' : 'next'} onClick={() => setSheet('round')}>
                 Do the round
               </Button>
             </>
