@@ -8,12 +8,23 @@ export async function shownStep(browser: TestBrowser): Promise<string> {
   )
 }
 
-/** Finishes the step in hand by its own button, and waits for the next one. */
+/** Finishes the step in hand by its own button, its straps marked and its pull kept, and waits for the next one. */
 export async function finishStep(browser: TestBrowser): Promise<void> {
   const [before = ''] = (await shownStep(browser)).split(':')
   const press = (): Promise<boolean> =>
     browser.driver.executeScript(
-      `const card = document.querySelector('section[aria-label^="Step "]')
+      `const early = [...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'It is hard')
+       if (early) return early.click(), true
+       const card = document.querySelector('section[aria-label^="Step "]')
+       const strap = [...(card?.querySelectorAll('section[aria-label="Straps"] [role=group]') ?? [])]
+         .find((one) => ![...one.querySelectorAll('button')].slice(1).some((mark) => mark.getAttribute('aria-pressed') === 'true'))
+       if (strap) return strap.querySelectorAll('button')[1].click(), false
+       const pull = card?.querySelector('section[aria-label="The pull"]')
+       if (pull) {
+         const keep = [...pull.querySelectorAll('button')].find((one) => one.innerText === 'Keep the pull')
+         if (keep && !keep.disabled) return keep.click(), false
+         if (keep) return pull.querySelectorAll('[role=radio]')[3].click(), false
+       }
        const button = card?.querySelector('div.sticky button')
        if (!button || button.disabled || card.getAttribute('aria-label') !== arguments[0]) return false
        button.click()
@@ -21,7 +32,12 @@ export async function finishStep(browser: TestBrowser): Promise<void> {
       before,
     )
   await browser.driver.wait(press, 8_000, `the button of ${before} stays disabled`)
-  await browser.driver.wait(async () => (await shownStep(browser)).split(':')[0] !== before, 8_000, `${before} stays`)
+  const isPassed = async (): Promise<boolean> => {
+    if ((await shownStep(browser)).split(':')[0] !== before) return true
+    await press()
+    return false
+  }
+  await browser.driver.wait(isPassed, 8_000, `${before} stays`)
 }
 
 /** Finishes steps until one whose text matches is shown. */

@@ -8,6 +8,7 @@ import { episodeOpened } from './episode-opened'
 import { fit } from './fit'
 import { flags } from './flags'
 import { handOver } from './hand-over'
+import { identityChecked } from './identity-checked'
 import { injury } from './injury'
 import { movedIn } from './moved-in'
 import { movedOut } from './moved-out'
@@ -22,6 +23,7 @@ import { place } from './place'
 import { placeOpened } from './place-opened'
 import { plan } from './plan'
 import { planDropped } from './plan-dropped'
+import { planKept } from './plan-kept'
 import { pull } from './pull'
 import { readBack } from './read-back'
 import { reading } from './reading'
@@ -34,6 +36,7 @@ import { runStarted } from './run-started'
 import { seniorDecision } from './senior-decision'
 import { settings } from './settings'
 import { setup } from './setup'
+import { sideChanged } from './side-changed'
 import { step } from './step'
 import { stockCounted } from './stock-counted'
 import { stockImported } from './stock-imported'
@@ -72,6 +75,9 @@ export const eventKinds = {
   overrule,
   plan,
   'plan-dropped': planDropped,
+  'plan-kept': planKept,
+  'side-changed': sideChanged,
+  'identity-checked': identityChecked,
   'run-started': runStarted,
   'run-lease': runLease,
   step,

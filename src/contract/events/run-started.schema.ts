@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { techniques } from '#core/techniques/registry'
-import { optionsSchema, uuid } from '../field-schemas'
+import { optionsSchema, reason, uuid } from '../field-schemas'
+import { planSchema } from './plan.schema'
 
 /** The body of `run-started`. */
 export const schema = Joi.object({
@@ -8,4 +9,7 @@ export const schema = Joi.object({
   technique: Joi.valid(...techniques.filter((one) => one.opensCasts).map((one) => one.id)),
   options: optionsSchema,
   isOpenNow: Joi.boolean(),
+  plan: planSchema,
+  withoutPlan: reason,
+  isAdjustment: Joi.valid(true),
 })

@@ -9,6 +9,7 @@ import { schema as episodeOpened } from './episode-opened.schema'
 import { schema as fit } from './fit.schema'
 import { schema as flags } from './flags.schema'
 import { schema as handOver } from './hand-over.schema'
+import { schema as identityChecked } from './identity-checked.schema'
 import { schema as injury } from './injury.schema'
 import { schema as movedIn } from './moved-in.schema'
 import { schema as movedOut } from './moved-out.schema'
@@ -23,6 +24,7 @@ import { schema as place } from './place.schema'
 import { schema as placeOpened } from './place-opened.schema'
 import { schema as plan } from './plan.schema'
 import { schema as planDropped } from './plan-dropped.schema'
+import { schema as planKept } from './plan-kept.schema'
 import { schema as pull } from './pull.schema'
 import { schema as readBack } from './read-back.schema'
 import { schema as reading } from './reading.schema'
@@ -35,6 +37,7 @@ import { schema as runStarted } from './run-started.schema'
 import { schema as seniorDecision } from './senior-decision.schema'
 import { schema as settings } from './settings.schema'
 import { schema as setup } from './setup.schema'
+import { schema as sideChanged } from './side-changed.schema'
 import { schema as step } from './step.schema'
 import { schema as stockCounted } from './stock-counted.schema'
 import { schema as stockImported } from './stock-imported.schema'
@@ -75,6 +78,9 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   overrule,
   plan,
   'plan-dropped': planDropped,
+  'plan-kept': planKept,
+  'side-changed': sideChanged,
+  'identity-checked': identityChecked,
   'run-started': runStarted,
   'run-lease': runLease,
   step,

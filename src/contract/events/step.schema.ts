@@ -8,4 +8,5 @@ export const schema = Joi.object({
   stepId: shortId.required(),
   outcome: Joi.valid(...stepOutcomes).required(),
   reason: text(300).required(),
+  despite: Joi.array().items(Joi.string().max(60)).max(20),
 })

@@ -59,6 +59,23 @@ export interface DecisionBody {
   readonly forMin: number
 }
 
+/** A change of the plan that waited and was not taken. */
+export interface KeptChange extends Recorded {
+  readonly change: string
+  readonly words: readonly string[]
+  readonly reason: string
+}
+
+/** Side, region or pattern changed after identity had been checked; held until it is checked afresh. */
+export interface SideChange extends Recorded {
+  readonly from: string
+  readonly to: string
+  readonly reason: string
+  /** The device was on: it may be on the wrong side. */
+  readonly isOn: boolean
+  readonly checked: Recorded | null
+}
+
 /** One device on one patient. A fold of the case's events. */
 export interface CaseRecord {
   readonly id: string
@@ -83,6 +100,8 @@ export interface CaseRecord {
   readonly measurements: readonly Measurement[]
   readonly overrules: readonly Overrule[]
   readonly accepted: AcceptedPlan | null
+  readonly kept?: readonly KeptChange[]
+  readonly sideChange?: SideChange
   readonly runs: readonly RunRecord[]
   readonly crew?: readonly CrewMember[]
   readonly readBacks?: readonly ReadBackRecord[]

@@ -1,3 +1,4 @@
+import type { Plan } from '#core/model/plan'
 import type { HandGrip } from '#core/model/step'
 import type { TimerKind } from '#core/model/step'
 
@@ -14,6 +15,8 @@ export interface StepBody {
   readonly stepId: string
   readonly outcome: StepOutcome
   readonly reason: string
+  /** Codes of stops that stood on it when it was done all the same. */
+  readonly despite?: readonly string[]
 }
 /** A timer as it is started. */
 export interface TimerBody {
@@ -112,6 +115,12 @@ export interface RunStartedBody {
   readonly options?: Readonly<Record<string, string | number>>
   /** The wait until it is hard is lifted. */
   readonly isOpenNow?: boolean
+  /** What it begins with, whole. */
+  readonly plan?: Plan
+  /** Begun without an accepted plan, and why. */
+  readonly withoutPlan?: string
+  /** What is to be done to a device that is on, after a change was taken. */
+  readonly isAdjustment?: true
 }
 
 /** One application, or one opening, of the case's device. What came later than the first version is optional. */
@@ -122,6 +131,9 @@ export interface RunRecord {
   readonly technique?: string
   readonly options?: Readonly<Record<string, string | number>>
   readonly isOpenNow?: boolean
+  readonly plan?: Plan
+  readonly withoutPlan?: string
+  readonly isAdjustment?: true
   readonly steps: readonly StepRecord[]
   readonly timers: readonly TimerRecord[]
   readonly driver?: RunDriver

@@ -1,3 +1,4 @@
+import { spoken } from '#core/model/vocabulary'
 import { defaultProtocol } from '#core/quantities/defaults'
 import type { Caution } from '#core/model/plan'
 import type { Standing } from '#core/model/standing'
@@ -9,7 +10,7 @@ import { nextRound } from '#core/rounds/live-rounds'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { caseRounds } from './case-progress'
-import { injuredPart, standCaseRounds, troubleOf } from './case-rounds'
+import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
 
 /** What a plan that was made now says, beside the one in force; null where none was made. */
 export interface LivePlan {
@@ -40,7 +41,12 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
       sinceMs: Date.parse(record.accepted?.at ?? record.openedAt),
       doneSteps: record.runs.flatMap((run) => run.steps.filter((step) => step.outcome === 'done').map((step) => step.stepId)),
     },
-    others: [...troubleItems(record, episode), ...fitItems(record), ...owedItems(record, episode, nowMs)],
+    others: [
+      ...troubleItems(record, episode),
+      ...fitItems(record),
+      ...runItems(record, rounds.judged),
+      ...owedItems(record, episode, nowMs),
+    ],
     responses: (record.responses ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     calls: (record.calls ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     decisions: rounds.decisions,
@@ -94,6 +100,52 @@ function fitItems(record: CaseRecord): readonly OtherItem[] {
       },
     ]
   })
+}
+
+/** What a run did against a stop, a run begun without a plan, a side that was changed after it had been read aloud. */
+function runItems(record: CaseRecord, judged: CaseRounds['judged']): readonly OtherItem[] {
+  const base = { from: 'run', part: null, binds: free, isEndedByWord: false } as const
+  const despite = record.runs.flatMap((run) => run.steps.filter((step) => step.outcome === 'done' && step.despite?.length))
+  const unchecked = despite.filter(
+    (step) => !judged.some(({ round, verdict }) => verdict.complete && Date.parse(round.at) > Date.parse(step.at)),
+  )
+  const begun = record.accepted ? undefined : record.runs.find((run) => run.withoutPlan !== undefined)
+  const change = record.sideChange && !record.sideChange.checked ? record.sideChange : null
+  return [
+    ...unchecked.map((step): OtherItem => ({
+      ...base,
+      id: `run/despite/${step.stepId}`,
+      level: 'warn',
+      text: `Done although a stop stood on it (${(step.despite ?? []).map(spoken).join(', ')}): ${spoken(step.stepId)}, ${step.reason}`,
+      sinceMs: Date.parse(step.at),
+      ends: 'A complete round after it.',
+    })),
+    ...(begun
+      ? [
+          {
+            ...base,
+            id: 'run/without-plan',
+            level: 'warn',
+            text: `Begun without an accepted plan: ${begun.withoutPlan ?? ''}`,
+            sinceMs: Date.parse(begun.startedAt),
+            ends: 'An accepted plan.',
+          } satisfies OtherItem,
+        ]
+      : []),
+    ...(change
+      ? [
+          {
+            ...base,
+            id: 'run/side-changed',
+            level: change.isOn ? 'urgent' : 'stop',
+            text: `${change.isOn ? 'The device may be on the wrong side' : 'Side or region was changed'}: ${change.from} → ${change.to}. ${change.reason}`,
+            sinceMs: Date.parse(change.at),
+            binds: { stages: ['make-ready', 'apply'], steps: [] },
+            ends: 'Identity and side read aloud afresh.',
+          } satisfies OtherItem,
+        ]
+      : []),
+  ]
 }
 
 /** The round that is overdue. */

@@ -77,7 +77,9 @@ export interface Standing {
 
 /** Whether an item was seen, or not seen, at the bedside; the others come from plan, run and list. */
 export function isBedside(item: StandingItem): boolean {
-  return item.from === 'round' || item.from === 'reading' || item.from === 'trouble' || item.from === 'device'
+  return (
+    item.from === 'round' || item.from === 'reading' || item.from === 'trouble' || item.from === 'device' || item.id === 'run/side-changed'
+  )
 }
 
 /** A level of a round as a level of standing: they share their names. */

@@ -190,7 +190,7 @@ function alarmLevel(items: readonly StandingItem[]): Level {
 }
 
 function isClinical(item: StandingItem): boolean {
-  return item.from === 'round' || item.from === 'trouble' || item.from === 'reading'
+  return item.from === 'round' || item.from === 'trouble' || item.from === 'reading' || item.from === 'run'
 }
 
 /** When the alarm that runs began: what joined it later is part of it. */

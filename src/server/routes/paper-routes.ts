@@ -15,6 +15,7 @@ import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
 import { uuid } from '#contract/field-schemas'
 import { caseOfRun } from '#contract/views/opening-run'
 import { isCutOut, paperKinds, sheets, type PaperKind, type SheetId } from '#contract/api/papers'
+import { planInForce, planOfRun } from '#contract/views/plan-in-force'
 import { summariseRun } from '#contract/views/run-summary'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
@@ -44,7 +45,8 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
     return { record: found.record, episode: episode.record }
   }
   const planOf = async ({ record, episode }: Opened): Promise<Plan> => {
-    const plan = record.accepted?.plan ?? (await deps.planner.planNow(caseOfRun(record, episode, undefined)))
+    const live = record.accepted?.plan ?? (await deps.planner.planNow(caseOfRun(record, episode, undefined)))
+    const plan = live && planInForce(record, live)
     if (!plan) throw new ApiError(404, 'not-found', 'The technique of this case is not known here.')
     return plan
   }
@@ -95,7 +97,8 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
         const run = runId ? record.runs.find((one) => one.id === runId) : record.runs.at(-1)
         if (!run)
           throw new ApiError(409, 'nothing-to-print', 'Nothing has been applied in this case yet: begin the run, then print its record.')
-        const plan = await (run.technique ? deps.planner.planNow(caseOfRun(record, episode, run)) : planOf(opened))
+        const live = await (run.technique ? deps.planner.planNow(caseOfRun(record, episode, run)) : planOf(opened))
+        const plan = live && planOfRun(record, run, live)
         if (!plan) throw new ApiError(404, 'not-found', 'The technique of this run is not known here.')
         return printRunRecord(summariseRun(record, episode, run, plan, Date.parse(now)), episode.zone, now, sheet)
       }

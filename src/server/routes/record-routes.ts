@@ -32,7 +32,7 @@ export interface RecordRouteDeps {
 const idSchema = Joi.object({ id: uuid.required() })
 /** A plan, or the stock of a place, is long; nothing else that is entered at a bedside is. */
 const mostBytes = 64 * 1024
-const longKinds: readonly string[] = ['plan', 'store']
+const longKinds: readonly string[] = ['plan', 'store', 'run-started']
 
 /** Board, cases, episodes and the one way to change them: appending an event. */
 export function recordRoutes({ append, noter, streams, events, people, clock }: RecordRouteDeps): Router {

@@ -5,6 +5,7 @@ import { findTechnique } from '#core/techniques/registry'
 import { refuseOptions } from '#core/planner/resolve-options'
 import { itemsAtHand, refuseOverrule } from '#core/planner/usable-overrules'
 import type { CaseRecord } from '#contract/records/case'
+import type { RunStartedBody } from '#contract/records/run'
 import { hasRight } from '#contract/rights'
 import { ApiError, invalidInput } from '../ground/api-error'
 import type { Actor } from './writing'
@@ -23,6 +24,9 @@ const afterRemoval: readonly string[] = [
   'senior-decision',
   'trouble-ended',
 ]
+
+/** What only a clinician changes once a plan is accepted (STANDING, The plan in force). */
+const cliniciansOnceAccepted: readonly string[] = ['options', 'orders', 'device']
 
 export interface CaseClaim {
   readonly kind: string
@@ -49,8 +53,30 @@ export function checkCaseClaim(claim: CaseClaim, record: CaseRecord, actor: Acto
     case 'overrule':
       checkOverrule(claim, record)
       break
+    case 'run-started':
+      checkBeginning(claim, record, actor)
+      break
+  }
+  if (cliniciansOnceAccepted.includes(claim.kind) && record.accepted !== null && !hasRight(actor.roles, 'decide')) {
+    throw new ApiError(403, 'no-right', 'The plan is accepted: options, orders and the device are a clinician’s from then on. Ask one.')
   }
   return { isBeforeRemoval: checkRemoval(claim, record) }
+}
+
+/** An application begins from an accepted plan, or without one by a clinician who says why. */
+function checkBeginning(claim: CaseClaim, record: CaseRecord, actor: Actor): void {
+  const body = claim.body as RunStartedBody
+  if (record.accepted !== null || body.technique !== undefined || body.isAdjustment) return
+  if (body.withoutPlan === undefined) {
+    refuseAll([
+      {
+        code: 'format',
+        path: 'body/withoutPlan',
+        message: 'No plan is accepted: accept one, or say in withoutPlan why it begins without.',
+      },
+    ])
+  }
+  if (!hasRight(actor.roles, 'decide')) throw new ApiError(403, 'no-right', 'Beginning without a plan is a clinician’s: ask one.')
 }
 
 function checkNotBegun(claim: CaseClaim, record: CaseRecord): void {

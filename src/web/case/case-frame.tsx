@@ -3,6 +3,7 @@ import { Outlet, useParams } from 'react-router'
 import { Notice } from '../parts/notice'
 import { ButtonLink } from '../parts/button'
 import { loadCase, useCase, useCaseStore } from '../sync/case-store'
+import { ChangeBar } from './change-bar'
 import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
 import { PatientStrip } from './patient-strip'
@@ -23,6 +24,7 @@ export function CaseFrame() {
       <>
         <PatientStrip open={open} />
         <PathRail open={open} />
+        <ChangeBar open={open} />
         <Outlet />
       </>
     )

@@ -9,6 +9,7 @@ import { type SlowTask } from '#core/model/slow-task'
 import { slowKey, type SlowResult } from '#core/planner/solve-slow-task'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { caseOfRun } from '#contract/views/opening-run'
+import { planInForce, planOfRun } from '#contract/views/plan-in-force'
 import type { RunRecord } from '#contract/records/run'
 import type { OpenCase } from '../sync/case-store'
 import { serverNow } from '../sync/server-clock'
@@ -71,6 +72,16 @@ function planOnce(asked: string): Plan {
   if (made.size >= mostMade) made.delete(made.keys().next().value ?? '')
   made.set(asked, plan)
   return plan
+}
+
+/** The plan that is applied, drawn and watched: the accepted one, or what would be planned now. */
+export function usePlanInForce(open: OpenCase): Plan {
+  return planInForce(open.record, usePlan(open))
+}
+
+/** The plan of a run, as it was begun with or as it was accepted since. */
+export function usePlanOfRun(open: OpenCase, run: RunRecord | undefined): Plan {
+  return planOfRun(open.record, run, usePlan(open, null, run))
 }
 
 /** The plan alone, as `usePlanInHand` makes it. */

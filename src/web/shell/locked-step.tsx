@@ -1,4 +1,4 @@
-import { usePlan } from '../case/use-plan'
+import { usePlanOfRun } from '../case/use-plan'
 import type { OpenCase } from '../sync/case-store'
 import { currentStep } from '../case/run-state'
 import { TroubleButton } from '../case/trouble-button'
@@ -6,7 +6,7 @@ import { TroubleButton } from '../case/trouble-button'
 /** What stays in sight of the case in hand through the lock. */
 export function LockedStep({ open }: { open: OpenCase }) {
   const run = open.record.runs.at(-1)
-  const plan = usePlan(open, null, run)
+  const plan = usePlanOfRun(open, run)
   const step = run && (!open.record.appliedAt || run.technique) ? currentStep(plan.procedure.steps, run) : null
   return (
     <div className="grid gap-4">

@@ -177,7 +177,7 @@ describe('events of a case', () => {
   })
 
   it('gives a run one driver: the one who took it last, whoever arrives late', async () => {
-    await client.send(opened.caseStream, 'run-started', { runId: opened.injuryId })
+    await client.send(opened.caseStream, 'run-started', { runId: opened.injuryId, withoutPlan: 'no plan in this test' })
     const lease = (device: string) => client.send(opened.caseStream, 'run-lease', { runId: opened.injuryId, device })
     expect((await lease('trolley tablet')).status).to.equal(200)
     expect((await lease('pocket phone')).status).to.equal(200)
@@ -284,13 +284,10 @@ describe('the Board', () => {
     const { version } = (await client.get(`/api/cases/${opened.caseStream.id}`)).body
     await client.send(opened.caseStream, 'removed', { reason: 'changed for a cast' }, Number(version))
     expect(await row(), 'what stands keeps the line').to.include({ isOff: true, level: 'warn' })
-    await client.send(opened.episodeStream, 'round', {
-      cases: [opened.caseStream.id],
-      isBaseline: false,
-      outcome: 'done',
-      reason: '',
-      findings: bothLegs('left', { tight: false, restPain: 3 }),
-    })
+    harness.now += 10 * 60_000
+    const quiet = bothLegs('left', { tight: false, restPain: 3 })
+    const round = { cases: [opened.caseStream.id], isBaseline: false, outcome: 'done', reason: '', findings: quiet }
+    await client.sendAs(opened.episodeStream, 'round', round, { at: new Date(harness.now).toISOString() })
     expect(await row()).to.equal(undefined)
   })
 

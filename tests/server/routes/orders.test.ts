@@ -45,7 +45,9 @@ describe('technique, orders and device of a case', () => {
   })
 
   it('keeps the technique once the application has begun', async () => {
-    expect((await client.send(opened.caseStream, 'run-started', { runId: uuidv7() })).status).to.equal(200)
+    expect((await client.send(opened.caseStream, 'run-started', { runId: uuidv7(), withoutPlan: 'no plan in this test' })).status).to.equal(
+      200,
+    )
     const answer = await client.send(opened.caseStream, 'technique', { technique: 'walker-boot' })
     expect(answer.status).to.equal(422)
     expect(answer.body['detail']).to.match(/application has begun/)

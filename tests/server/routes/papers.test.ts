@@ -163,7 +163,7 @@ describe('papers of a case', () => {
   describe('record, card and label', () => {
     const runId = uuidv7()
     before(async () => {
-      await client.send(opened.caseStream, 'run-started', { runId })
+      await client.send(opened.caseStream, 'run-started', { runId, withoutPlan: 'no plan in this test' })
       for (const stepId of ['position', 'lay-out', 'identity', 'baseline', 'padding'])
         await client.send(opened.caseStream, 'step', { runId, stepId, outcome: 'done', reason: '' })
     })

@@ -32,7 +32,7 @@ describe('events of a run over the API', () => {
   after(() => harness.stop())
   beforeEach(async () => {
     opened = await openCase(client)
-    await client.send(opened.caseStream, 'run-started', { runId })
+    await client.send(opened.caseStream, 'run-started', { runId, withoutPlan: 'no plan in this test' })
   })
   const record = async (): Promise<CaseRecord> => (await client.get(`/api/cases/${opened.caseStream.id}`)).body['record'] as CaseRecord
   const run = async (): Promise<RunRecord> => {

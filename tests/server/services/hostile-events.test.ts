@@ -38,7 +38,7 @@ describe('nonsense over the API', () => {
   let opened: OpenedCase
   before(async () => {
     opened = await openCase(client)
-    await client.send(opened.caseStream, 'run-started', { runId })
+    await client.send(opened.caseStream, 'run-started', { runId, withoutPlan: 'no plan in this test' })
   })
 
   for (const kind of (Object.keys(goodBodies) as EventKindId[]).filter((one) => one !== 'plan')) {

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Step } from '#core/model/step'
 import { judgeAngle } from '#core/runs/step-work'
 import type { StepAngle } from '#core/model/step'
@@ -26,6 +26,14 @@ export function AngleWork({ run, step, angles }: { run: RunRecord; step: Step; a
     },
     [run.id, step.id, angleId],
   )
+  const flush = useRef(() => undefined as void)
+  useEffect(() => {
+    flush.current = () => {
+      if (typedDeg !== null) take(typedDeg, 'goniometer')
+    }
+  })
+  // What was typed is in the record although nobody pressed the second button.
+  useEffect(() => () => flush.current(), [])
   const takeDigital = useCallback((deg: number) => take(deg, 'digital-goniometer'), [take])
   if (!angle) return null
   const readOf = (id: string): number | undefined => run.angles?.findLast((one) => one.stepId === step.id && one.angleId === id)?.deg

@@ -1,6 +1,7 @@
-import { useMemo, useState } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { useNavigate } from 'react-router'
-import type { Plan } from '#core/model/plan'
+import { findTechnique } from '#core/techniques/registry'
+import type { Caution, Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { isOpeningRun } from '#contract/views/opening-run'
 import type { CaseRecord } from '#contract/records/case'
@@ -10,13 +11,16 @@ import { stepName } from '#core/runs/step-name'
 import { Lane } from '../../lane/lane'
 import type { LaneLayer } from '../../lane/lane-props'
 import type { LaneHand } from '../../lane/lane-hand'
-import { usePlan } from '../../case/use-plan'
+import { usePlanOfRun } from '../../case/use-plan'
 import { useWakeLock } from '../../parts/use-wake-lock'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { useOpenCase, type OpenCase } from '../../sync/case-store'
 import { useSettings } from '../../sync/session-store'
+import { BeginWithout } from './begin-without'
 import { DriverBanner } from './driver-banner'
+import { HeldRun } from './held-run'
+import { HoldEnd, runningHold } from './hold-end'
 import { ReasonSheet } from '../../case/reason-sheet'
 import { alsoOpen, handsAt, nameAt, outcomesOf } from '../../case/run-state'
 import { ScribeNote } from './scribe-note'
@@ -28,12 +32,34 @@ import { useRun, type RunControl } from './use-run'
 export function ApplyScreen() {
   const open = useOpenCase()
   const run = open.record.runs.at(-1)
-  if (!open.record.accepted) return <NotYet caseId={open.record.id} words="The plan is not accepted yet." to="choose" label="Choose" />
+  const { record } = open
+  const change = record.sideChange
+  if (change && !change.checked) return <HeldRun open={open} change={change} />
+  const hasOwnPlan = run !== undefined && (run.withoutPlan !== undefined || run.isAdjustment === true || isOpeningRun(run))
+  if (!record.accepted && !hasOwnPlan) {
+    return (
+      <NotYet caseId={record.id} words="The plan is not accepted yet." to="choose" label="Choose">
+        {run ? null : <BeginWithout open={open} />}
+      </NotYet>
+    )
+  }
   if (!run) return <NotYet caseId={open.record.id} words="Nothing is laid out yet." to="make-ready" label="Make ready" />
   return <Run key={run.id} open={open} run={run} />
 }
 
-function NotYet({ caseId, words, to, label }: { caseId: string; words: string; to: string; label: string }) {
+function NotYet({
+  caseId,
+  words,
+  to,
+  label,
+  children,
+}: {
+  caseId: string
+  words: string
+  to: string
+  label: string
+  children?: ReactNode
+}) {
   return (
     <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6">
       <h1 className="text-xl font-bold">Apply</h1>
@@ -41,17 +67,19 @@ function NotYet({ caseId, words, to, label }: { caseId: string; words: string; t
       <ButtonLink look="next" to={`/case/${caseId}/${to}`}>
         {label}
       </ButtonLink>
+      {children}
     </main>
   )
 }
 
 function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
   const { record } = open
-  const plan = usePlan(open, null, run)
+  const plan = usePlanOfRun(open, run)
   const { units } = useSettings()
   const navigate = useNavigate()
   const control = useRun(open, run, plan)
-  const [asking, setAsking] = useState<'skip' | 'order' | null>(null)
+  const [asking, setAsking] = useState<'skip' | 'order' | 'hold' | null>(null)
+  const [despite, setDespite] = useState<readonly Caution[]>([])
   const [isListOpen, setListOpen] = useState(false)
   const { step, steps } = control
   useWakeLock(step !== null)
@@ -59,10 +87,12 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
   const finish = (reason: string): void => {
     if (control.finish(reason)) void navigate(`/case/${record.id}/${isOpeningRun(run) ? 'watch' : 'check'}`)
   }
+  const holdTimer = step ? runningHold(run, step) : null
   const actions: StepActions = {
-    onDone: () => (control.missingBefore.length > 0 ? setAsking('order') : finish('')),
+    onDone: () => (holdTimer ? setAsking('hold') : control.missingBefore.length > 0 ? setAsking('order') : finish('')),
     onBack: control.previous ? control.back : null,
     onSkip: () => (step?.optional ? control.skip('') : setAsking('skip')),
+    onDespite: setDespite,
   }
   const others = useMemo(() => alsoOpen(steps, run, step), [steps, run, step])
   const hands = useMemo(() => handsOnLane(record.crew, plan, step), [record.crew, plan, step])
@@ -94,7 +124,38 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           </details>
         </div>
       </main>
-      {asking && step ? (
+      {asking === 'hold' && step ? (
+        <HoldEnd
+          run={run}
+          step={step}
+          troubles={findTechnique(run.technique ?? record.technique)?.troubles ?? []}
+          onClose={() => setAsking(null)}
+          onEnd={(reason) => {
+            setAsking(null)
+            finish(reason)
+          }}
+        />
+      ) : null}
+      {despite.length > 0 && step ? (
+        <ReasonSheet
+          title="Go on although a stop stands?"
+          draftKey={`run/${run.id}/despite/${step.id}`}
+          submitLabel="Go on all the same"
+          backLabel="Back to the stop"
+          hint="It is kept as a deviation and stands until a complete round after it."
+          onClose={() => setDespite([])}
+          onReason={(reason) => {
+            const codes = despite.map((one) => one.code)
+            setDespite([])
+            if (control.finish(reason, codes)) void navigate(`/case/${record.id}/${isOpeningRun(run) ? 'watch' : 'check'}`)
+          }}
+        >
+          {despite.map((one) => (
+            <p key={one.code}>{one.text}</p>
+          ))}
+        </ReasonSheet>
+      ) : null}
+      {asking && asking !== 'hold' && step ? (
         <ReasonSheet
           title={asking === 'skip' ? 'Skip this step?' : 'Do it out of order?'}
           draftKey={`run/${run.id}/${asking}/${step.id}`}

@@ -17,7 +17,8 @@ export function CheckGate({
 }: {
   open: OpenCase
   isBaseline: boolean
-  since: string
+  /** Milliseconds since the epoch: what was checked before does not count. */
+  since: number
   onChecked: (isChecked: boolean) => void
 }) {
   const [isOpen, setOpen] = useState(false)
@@ -27,7 +28,7 @@ export function CheckGate({
   const { judged } = standCaseRounds(record, episode, serverNow())
   const found = isBaseline
     ? judged.find((one) => one.round.isBaseline)
-    : judged.findLast((one) => !one.round.isBaseline && Date.parse(one.round.at) >= Date.parse(since))
+    : judged.findLast((one) => !one.round.isBaseline && Date.parse(one.round.at) >= since)
   const isChecked = found !== undefined
   useEffect(() => onChecked(isChecked), [isChecked, onChecked])
   if (found) return <StandingPanel open={open} standing={standing} isBedsideOnly />

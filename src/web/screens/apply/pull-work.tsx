@@ -41,6 +41,14 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
     void writeEvent('pull', { runId: run.id, stepId: step.id, ...entry } satisfies PullBody)
     setDraft('')
   }
+  const flush = useRef(() => undefined as void)
+  useEffect(() => {
+    flush.current = () => {
+      if (draft && !isKept && !isEmpty) keep()
+    }
+  })
+  // What was typed is in the record although nobody pressed the second button.
+  useEffect(() => () => flush.current(), [])
   const isWorse = painBefore !== null && painAfter !== null && painAfter > painBefore
   const isEased = painBefore !== null && painAfter !== null && painAfter < painBefore
   return (

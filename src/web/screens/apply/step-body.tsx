@@ -1,6 +1,7 @@
 import { stepName } from '#core/runs/step-name'
 import type { Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
+import { freshSince } from '#core/runs/what-binds'
 import { timersOf } from '#core/runs/step-work'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
@@ -73,7 +74,14 @@ export function StepBody({
         </Notice>
       ) : null}
       {step.id === 'identity' ? <Identifiers open={open} /> : null}
-      {asksCheck(step) ? <CheckGate open={open} isBaseline={step.id === 'baseline'} since={run.startedAt} onChecked={onChecked} /> : null}
+      {asksCheck(step) ? (
+        <CheckGate
+          open={open}
+          isBaseline={step.id === 'baseline'}
+          since={freshSince(step, run.steps, run.startedAt)}
+          onChecked={onChecked}
+        />
+      ) : null}
       {step.angles?.length ? <AngleWork run={run} step={step} angles={step.angles} /> : null}
       {step.pull ? <PullWork run={run} step={step} pull={step.pull} /> : null}
       {step.straps?.straps.length ? <StrapWork run={run} step={step} work={step.straps} units={units} /> : null}

@@ -1,10 +1,15 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Plan } from '#core/model/plan'
+import type { Caution, Plan } from '#core/model/plan'
+import { stopsOn, unmarkedStraps } from '#core/runs/what-binds'
+import { isOpeningRun } from '#contract/views/opening-run'
+import { strapMarksAt } from '#contract/records/run'
 import type { Step } from '#core/model/step'
 import { useKey } from '../../parts/use-key'
 import { Button } from '../../parts/button'
 import type { OpenCase } from '../../sync/case-store'
+import { usePlan } from '../../case/use-plan'
 import { asksCheck, StepBody } from './step-body'
+import { StopsOnStep } from './stops-on-step'
 import type { RunControl } from './use-run'
 
 /** Two presses closer together than this are one, ms. */
@@ -14,6 +19,8 @@ export interface StepActions {
   readonly onDone: () => void
   readonly onBack: (() => void) | null
   readonly onSkip: () => void
+  /** Goes on although a stop stands on the step. */
+  readonly onDespite: (stops: readonly Caution[]) => void
 }
 
 /** One step in large type, with the way on and back; the frame stays while its content changes, so that the focus does. */
@@ -37,7 +44,17 @@ export function StepCard({
   }, [step.id])
   const [checkedStep, setCheckedStep] = useState<string | null>(null)
   const setChecked = useCallback((isChecked: boolean) => setCheckedStep(isChecked ? step.id : null), [step.id])
-  const isBlocked = (asksCheck(step) && checkedStep !== step.id) || step.waitsFor !== undefined
+  const { cautions: live } = usePlan(open)
+  const isOpening = isOpeningRun(control.run)
+  const stops = stopsOn(step, {
+    cautions: isOpening ? plan.cautions : [...plan.cautions, ...live],
+    isOpening,
+    isColumn: plan.geometry.body === 'neck' || plan.geometry.body === 'trunk',
+  })
+  const unmarked = isOpening ? [] : unmarkedStraps(step, strapMarksAt(control.run, step.id))
+  const lacksPull = step.pull !== undefined && !control.run.pulls?.some((pull) => pull.stepId === step.id)
+  const isBlocked =
+    (asksCheck(step) && checkedStep !== step.id) || step.waitsFor !== undefined || stops.length > 0 || unmarked.length > 0 || lacksPull
   const { onDone, onBack, onSkip } = actions
   const shownAt = useRef(0)
   useEffect(() => {
@@ -49,7 +66,7 @@ export function StepCard({
     // A pedal held down repeats, one that bounces sends twice: neither may finish a step that nobody has read.
     if (event.repeat || performance.now() - shownAt.current < bounceMs) return
     if (event.key === 'Backspace') onBack?.()
-    else if (!step.confirm && !isBlocked) onDone()
+    else if (!step.confirm && !step.optional && !isBlocked) onDone()
   })
   return (
     <section
@@ -58,9 +75,15 @@ export function StepCard({
       aria-label={`Step ${steps.indexOf(step) + 1} of ${steps.length}`}
       className="grid content-start gap-4 rounded-3xl border border-line bg-sheet p-4 pb-0 sm:p-6 sm:pb-0"
     >
+      <StopsOnStep open={open} stops={stops} isDriver={isDriver} onDespite={() => actions.onDespite(stops)} />
       <StepBody key={step.id} open={open} plan={plan} step={step} control={control} onChecked={setChecked} />
       <div className="sticky bottom-0 -mx-4 flex flex-wrap items-center gap-3 rounded-b-3xl border-t border-line bg-sheet px-4 py-3 pointer-coarse:hidden sm:-mx-6 sm:px-6">
-        <Button look="next" className="min-h-16 flex-1 text-lg sm:flex-none sm:px-10" disabled={isBlocked || !isDriver} onClick={onDone}>
+        <Button
+          look={step.optional ? 'plain' : 'next'}
+          className="min-h-16 flex-1 text-lg sm:flex-none sm:px-10"
+          disabled={isBlocked || !isDriver}
+          onClick={onDone}
+        >
           {step.confirm ?? 'Done'}
         </Button>
         {onBack ? (
@@ -68,10 +91,18 @@ export function StepCard({
             Back
           </Button>
         ) : null}
-        <Button look="quiet" onClick={onSkip} disabled={!isDriver} className="min-h-16">
-          {step.optional ? 'Not planned' : 'Skip'}
+        <Button look={step.optional ? 'plain' : 'quiet'} onClick={onSkip} disabled={!isDriver} className="min-h-16">
+          {step.optional ? 'Not needed' : 'Skip'}
         </Button>
-        <p className="text-sm text-soft max-sm:hidden">{step.confirm ? 'Needs its own button.' : 'Space goes on, Backspace goes back.'}</p>
+        <p className="text-sm text-soft max-sm:hidden">
+          {unmarked.length > 0
+            ? `To be marked first: ${unmarked.join(', ')}.`
+            : lacksPull
+              ? 'The load and the pain are kept first.'
+              : step.confirm || step.optional
+                ? 'Needs its own button.'
+                : 'Space goes on, Backspace goes back.'}
+        </p>
       </div>
       <TouchHalves step={step} isBlocked={isBlocked || !isDriver} isDriver={isDriver} actions={actions} />
     </section>
@@ -103,13 +134,18 @@ function TouchHalves({ step, isBlocked, isDriver, actions }: { step: Step; isBlo
             Its own button is above.
           </p>
         ) : (
-          <Button look="next" className="min-h-24 text-xl" disabled={isBlocked} onClick={onDone}>
+          <Button look={step.optional ? 'plain' : 'next'} className="min-h-24 text-xl" disabled={isBlocked} onClick={onDone}>
             Done ›
           </Button>
         )}
       </div>
-      <Button look="quiet" className="min-h-11" disabled={!isDriver} onClick={onSkip}>
-        {step.optional ? 'Not planned' : 'Skip this step'}
+      <Button
+        look={step.optional ? 'plain' : 'quiet'}
+        className={step.optional ? 'min-h-24 text-xl' : 'min-h-11'}
+        disabled={!isDriver}
+        onClick={onSkip}
+      >
+        {step.optional ? 'Not needed' : 'Skip this step'}
       </Button>
     </div>
   )

@@ -23,7 +23,8 @@ export interface RunControl {
   /** Whether the step in hand was done before. */
   readonly isRepeat: boolean
   /** Returns whether that was the last step. */
-  finish(reason?: string): boolean
+  /** @param despite codes of stops that stood on the step */
+  finish(reason?: string, despite?: readonly string[]): boolean
   skip(reason: string): void
   back(): void
   choose(stepId: string): void
@@ -43,9 +44,9 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
   const claim = (): void => {
     if (run.driver?.device !== tabId()) void writeEvent('run-lease', { runId: run.id, device: tabId() })
   }
-  const write = (stepId: string, outcome: 'done' | 'skipped' | 'undone', reason: string): void => {
+  const write = (stepId: string, outcome: 'done' | 'skipped' | 'undone', reason: string, despite: readonly string[] = []): void => {
     claim()
-    void writeEvent('step', { runId: run.id, stepId, outcome, reason })
+    void writeEvent('step', { runId: run.id, stepId, outcome, reason, ...(despite.length > 0 ? { despite } : {}) })
   }
   const startTimer = ({ id, label, minutes, kind, until }: StepTimer): void =>
     void writeEvent('timer', { runId: run.id, timerId: id, label, minutes, kind, ...(until ? { until } : {}) })
@@ -62,10 +63,10 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
     isRepeat: step !== null && outcomes.get(step.id) === 'done',
     choose,
     startTimer,
-    finish(reason = '') {
+    finish(reason = '', despite = []) {
       if (!step) return false
       const isLast = isLastOpen(step)
-      write(step.id, 'done', reason)
+      write(step.id, 'done', reason, despite)
       for (const timer of timersOf(step)) if (timer.starts === 'done') startTimer(timer)
       if (chosenId) choose('')
       if (!isLast) return false

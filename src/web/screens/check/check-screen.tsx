@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { isPlaced } from '#contract/views/is-placed'
 import { StandingPanel } from '../../case/standing-panel'
-import { usePlan } from '../../case/use-plan'
+import { usePlanInForce } from '../../case/use-plan'
 import { useStanding } from '../../case/use-standing'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
@@ -19,7 +19,7 @@ import { FitTests } from './fit-tests'
 export function CheckScreen() {
   const open = useOpenCase()
   const { record, episode } = open
-  const plan = usePlan(open)
+  const plan = usePlanInForce(open)
   const { units } = useSettings()
   const [isAgain, setAgain] = useState(false)
   const standing = useStanding(open)

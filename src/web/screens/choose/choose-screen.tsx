@@ -4,6 +4,7 @@ import type { Decision } from '#core/model/decision'
 import type { Caution, Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import { toClinicalCase } from '#contract/views/clinical-case'
+import { changeWaiting } from '#contract/views/plan-in-force'
 import { hasRight } from '#contract/rights'
 import { Lane } from '../../lane/lane'
 import { browserContext, usePlan } from '../../case/use-plan'
@@ -50,7 +51,7 @@ export function ChooseScreen() {
   )
   const sized = plan.decisions.filter((one) => one.strip)
   const mayDecide = hasRight(person.roles, 'decide')
-  const isAccepted = record.accepted !== null && sameDecisions(record.accepted.plan.decisions, plan.decisions)
+  const isAccepted = record.accepted !== null && changeWaiting(record, plan) === null
   const openStops = plan.cautions.filter((one) => one.level === 'stop' && !one.overruled)
   const lit = sheet && sheet.kind !== 'set-aside' ? sheet.decision.working.flatMap((line) => line.where ?? []) : []
   const accept = async (): Promise<void> => {
@@ -186,10 +187,4 @@ function planWithWidth({ record, episode }: OpenCase, decision: string, widthCm:
   const clinicalCase = toClinicalCase(record, episode)
   const overrule = { decision, value: widthCm, reason: 'tried out', by: '', at: new Date(serverNow()).toISOString() }
   return planCase({ ...clinicalCase, overrules: [...clinicalCase.overrules, overrule] }, browserContext())
-}
-
-function sameDecisions(a: readonly Decision[], b: readonly Decision[]): boolean {
-  const values = (all: readonly Decision[]): string =>
-    JSON.stringify([...all].sort((x, y) => x.id.localeCompare(y.id)).map((one) => [one.id, one.value]))
-  return values(a) === values(b)
 }

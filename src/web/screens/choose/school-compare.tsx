@@ -41,8 +41,11 @@ export function SchoolCompare({
   const changes = comparePlans(plan, changed)
   const ready = new Set(changed.pending.map((task) => task.decision as string))
   const figures = changes.decisions.filter((one) => !ready.has(one.id))
-  const isSame =
-    figures.length + changes.cautionsGone.length + changes.cautionsNew.length + changes.stepsGone.length + changes.stepsNew.length === 0
+  const steps = {
+    before: [...changes.stepsGone, ...changes.stepsReworded.map((one) => one.before)],
+    after: [...changes.stepsNew, ...changes.stepsReworded.map((one) => one.after)],
+  }
+  const isSame = figures.length + changes.cautionsGone.length + changes.cautionsNew.length + steps.before.length + steps.after.length === 0
   return (
     <Dialog title={`${label}: two ways`} isWide isOpen onClose={onClose}>
       <div className="grid gap-5">
@@ -78,7 +81,7 @@ export function SchoolCompare({
                 </tr>
               ))}
               <WordRow label="Cautions" before={changes.cautionsGone} after={changes.cautionsNew} />
-              <WordRow label="Steps" before={changes.stepsGone} after={changes.stepsNew} />
+              <WordRow label="Steps" before={steps.before} after={steps.after} />
             </tbody>
           </table>
         </div>

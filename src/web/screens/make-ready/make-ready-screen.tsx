@@ -6,6 +6,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { spoken } from '#core/model/vocabulary'
 import type { Decision } from '#core/model/decision'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
+import { changeWaiting, planInForce } from '#contract/views/plan-in-force'
 import { usePlanInHand } from '../../case/use-plan'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
@@ -35,7 +36,11 @@ export function MakeReadyScreen() {
     () => (Object.keys(trial).length === 0 ? open : { ...open, record: { ...open.record, options: { ...open.record.options, ...trial } } }),
     [open, trial],
   )
-  const { plan, tasks } = usePlanInHand(tried)
+  const { plan: live, tasks } = usePlanInHand(tried)
+  const isTrying = Object.keys(trial).length > 0
+  const plan = isTrying ? live : planInForce(record, live)
+  const waits = changeWaiting(record, live) !== null
+  const isHeld = record.sideChange !== undefined && record.sideChange.checked === null
   const heat = taskOf(tasks, 'peak-skin-temp')
   const crew = taskOf(tasks, 'least-crew')
   const { units } = useSettings()
@@ -43,9 +48,9 @@ export function MakeReadyScreen() {
   const run = record.runs.at(-1)
   const [shown, setShown] = useState<Decision | null>(null)
   const start = (): void => {
-    if (!run) {
+    if (!run && record.accepted) {
       const runId = uuidv7()
-      void writeEvent('run-started', { runId })
+      void writeEvent('run-started', { runId, plan: record.accepted.plan })
       void writeEvent('run-lease', { runId, device: tabId() })
     }
     void navigate(`/case/${record.id}/apply`)
@@ -56,7 +61,6 @@ export function MakeReadyScreen() {
       return (record.accepted?.plan.options[option] ?? record.options[option]) === value ? others : { ...others, [option]: value }
     })
   const takeTrial = (): void => {
-    if (record.accepted) void writeEvent('plan-dropped', {})
     void writeEvent('options', { options: { ...record.options, ...trial } })
     void navigate(`/case/${record.id}/choose`)
   }
@@ -84,9 +88,12 @@ export function MakeReadyScreen() {
       }
       next={
         record.accepted ? (
-          <Button look="next" onClick={start}>
-            {run ? 'Go on applying' : 'Start applying'}
-          </Button>
+          <>
+            {waits && !run ? <p className="font-semibold text-caution">A changed plan waits: take it or keep what was accepted.</p> : null}
+            <Button look="next" disabled={(waits && !run) || isHeld} onClick={start}>
+              {run ? 'Go on applying' : 'Start applying'}
+            </Button>
+          </>
         ) : (
           <ButtonLink look="next" to={`/case/${record.id}/choose`}>
             Back to the plan
@@ -104,10 +111,10 @@ export function MakeReadyScreen() {
           onSave={(setup) => void writeEvent('setup', setup)}
           onTry={run ? undefined : tryOption}
         />
-        {Object.keys(trial).length > 0 ? (
+        {isTrying ? (
           <Notice tone="note" lead="Tried, not taken" role="status">
             <p className="mb-2">
-              The forecast below is for {Object.values(trial).map(spoken).join(', ')}. Taking it over opens the plan again.
+              The forecast below is for {Object.values(trial).map(spoken).join(', ')}. Taken over, it waits as a change of the plan.
             </p>
             <p className="flex flex-wrap gap-2">
               <Button onClick={takeTrial}>Take it over</Button>

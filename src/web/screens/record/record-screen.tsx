@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { SummaryLine } from '#contract/views/run-summary'
 import { summariseRun } from '#contract/views/run-summary'
 import type { RunRecord } from '#contract/records/run'
-import { usePlan } from '../../case/use-plan'
+import { usePlanOfRun } from '../../case/use-plan'
 import { ChoiceRow } from '../../parts/choice-row'
 import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
@@ -47,8 +47,7 @@ export function RecordScreen() {
 }
 
 function Summary({ open, run }: { open: OpenCase; run: RunRecord }) {
-  const live = usePlan(open, null, run)
-  const plan = run.technique ? live : (open.record.accepted?.plan ?? live)
+  const plan = usePlanOfRun(open, run)
   const summary = summariseRun(open.record, open.episode, run, plan, serverNow())
   return (
     <>

@@ -7,7 +7,7 @@ import { standCaseRounds } from '#contract/views/case-rounds'
 import { hasRight } from '#contract/rights'
 import { useNow } from '../../sync/use-now'
 import { StandingPanel } from '../../case/standing-panel'
-import { usePlan } from '../../case/use-plan'
+import { usePlanInForce } from '../../case/use-plan'
 import { useStanding } from '../../case/use-standing'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
@@ -30,7 +30,7 @@ const TrendChart = lazy(async () => ({ default: (await import('./trend-chart')).
 export function WatchScreen() {
   const open = useOpenCase()
   const { record, episode } = open
-  const plan = usePlan(open)
+  const plan = usePlanInForce(open)
   const { units } = useSettings()
   const person = usePerson()
   const now = useNow(5_000)

@@ -1,0 +1,68 @@
+import type { Plan } from '#core/model/plan'
+import type { PlanChanges } from '#core/planner/compare-plans'
+import { markOfChange, waitingChange } from '#core/techniques/waiting-change'
+import type { CaseRecord } from '../records/case'
+import type { RunRecord } from '../records/run'
+import { isOpeningRun } from './opening-run'
+
+/**
+ * The plan that is applied, drawn, printed and recorded: what was accepted; without it what the run began with; before any of that the one
+ * that would be made now.
+ */
+export function planInForce(record: CaseRecord, live: Plan): Plan {
+  return record.accepted?.plan ?? ownRun(record)?.plan ?? live
+}
+
+/**
+ * The plan of one run: an opening or an adjustment keeps its own; the application goes by the plan in force, whichever was accepted last.
+ * @param live the same run planned now: only for runs from before they held their plan
+ */
+export function planOfRun(record: CaseRecord, run: RunRecord | undefined, live: Plan): Plan {
+  if (run && (isOpeningRun(run) || run.isAdjustment)) return run.plan ?? live
+  return record.accepted?.plan ?? run?.plan ?? live
+}
+
+/** The run that puts the case's own device on. */
+function ownRun(record: CaseRecord): RunRecord | undefined {
+  return record.runs.find((run) => !isOpeningRun(run) && !run.isAdjustment)
+}
+
+export interface WaitingChange {
+  readonly changes: PlanChanges
+  readonly mark: string
+}
+
+/** What a plan made now would change of the accepted one; null where nothing of substance would, or where that very change was not taken. */
+export function changeWaiting(record: CaseRecord, live: Plan): WaitingChange | null {
+  if (!record.accepted) return null
+  const changes = waitingChange(record.accepted.plan, live)
+  if (!changes) return null
+  const mark = markOfChange(changes)
+  return record.kept?.some((one) => one.change === mark && Date.parse(one.at) >= Date.parse(record.accepted?.at ?? ''))
+    ? null
+    : { changes, mark }
+}
+
+/** A change in words, each line before → after. */
+export function changeWords({
+  decisions,
+  materials,
+  cautionsNew,
+  cautionsRaised,
+  stepsGone,
+  stepsNew,
+  stepsMoved,
+  stepsReworded,
+}: PlanChanges): readonly string[] {
+  const arrow = (before: string | null, after: string | null): string => `${before ?? 'none'} → ${after ?? 'none'}`
+  return [
+    ...cautionsNew.map((text) => `New: ${text}`),
+    ...cautionsRaised.map((text) => `Weighs more: ${text}`),
+    ...decisions.map((one) => `${one.label} ${arrow(one.before, one.after)}`),
+    ...materials.map((one) => arrow(one.before, one.after)),
+    ...stepsNew.map((text) => `Step new: ${text}`),
+    ...stepsGone.map((text) => `Step gone: ${text}`),
+    ...stepsReworded.map((one) => `Step now: ${one.after}`),
+    ...stepsMoved.map((text) => `Step in another place: ${text}`),
+  ]
+}
