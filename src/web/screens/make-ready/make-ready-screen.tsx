@@ -38,6 +38,7 @@ export function MakeReadyScreen() {
   )
   const { plan: live, tasks } = usePlanInHand(tried)
   const isTrying = Object.keys(trial).length > 0
+  // What is laid out and held is the plan in force; forecasts answer to water, people and room as they are now.
   const plan = isTrying ? live : planInForce(record, live)
   const waits = changeWaiting(record, live) !== null
   const isHeld = record.sideChange !== undefined && record.sideChange.checked === null
@@ -106,7 +107,7 @@ export function MakeReadyScreen() {
         <SetupForm
           setup={record.setup}
           technique={record.technique}
-          options={plan.options}
+          options={live.options}
           isWet={heat !== null || crew !== null}
           onSave={(setup) => void writeEvent('setup', setup)}
           onTry={run ? undefined : tryOption}
@@ -124,11 +125,11 @@ export function MakeReadyScreen() {
             </p>
           </Notice>
         ) : null}
-        <CrewForecast plan={plan} onOpen={setShown} />
+        <CrewForecast plan={live} onOpen={setShown} />
         {crew ? <WetStrip input={crew.input} people={record.setup.people ?? 1} /> : null}
         <CrewPanel record={record} plan={plan} />
         {heat ? <HeatPanel input={heat.input} vulnerable={heat.vulnerable} packMin={record.setup.packSetMin} /> : null}
-        <PlanMessages plan={plan} decisions={[...slowDecisions, decisionInRole(plan, 'sets')?.id ?? '']} showProblems={false} />
+        <PlanMessages plan={live} decisions={[...slowDecisions, decisionInRole(live, 'sets')?.id ?? '']} showProblems={false} />
         {heat || crew ? (
           <Notice tone="note" lead="Heat and crew odds are estimates">
             They are for planning. Ask about heat while it sets; &ldquo;too hot&rdquo; means take it off.
