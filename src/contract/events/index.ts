@@ -1,3 +1,4 @@
+import { afterChange } from './after-change'
 import { angle } from './angle'
 import { applied } from './applied'
 import { call } from './call'
@@ -86,6 +87,7 @@ export const eventKinds = {
   angle,
   pull,
   strap,
+  'after-change': afterChange,
   trouble,
   'trouble-ended': troubleEnded,
   response,

@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { limits } from '#core/model/limits'
 import { injuryFlags, patterns, regions, sides, swellings } from '#core/model/vocabulary'
-import { uuid, within } from '../field-schemas'
+import { reason, uuid, within } from '../field-schemas'
 
 /** The body of `injury`. */
 export const schema = Joi.object({
@@ -21,4 +21,5 @@ export const schema = Joi.object({
     swelling: Joi.valid(...swellings).required(),
     levelCm: within(limits.levelCm).allow(null).required(),
   }).required(),
+  reason,
 })

@@ -5,6 +5,8 @@ import { episodeKind } from './kind'
 export interface InjuryBody {
   readonly injuryId: string
   readonly injury: InjuryRecord
+  /** Why side, region or pattern change after they were read aloud. */
+  readonly reason?: string
 }
 
 /** One injury as it is known. */

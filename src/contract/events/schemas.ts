@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { schema as afterChange } from './after-change.schema'
 import { schema as angle } from './angle.schema'
 import { schema as applied } from './applied.schema'
 import { schema as call } from './call.schema'
@@ -89,6 +90,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   angle,
   pull,
   strap,
+  'after-change': afterChange,
   trouble,
   'trouble-ended': troubleEnded,
   response,

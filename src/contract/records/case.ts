@@ -114,6 +114,8 @@ export interface CaseRecord {
   readonly appliedAt: string | null
   /** When the cast was last opened: rounds begin again from there. */
   readonly openedUpAt?: string
+  /** What was changed on the device or the patient: readings after it are another occasion. */
+  readonly changes?: readonly (Recorded & { readonly what: string })[]
   readonly fit: readonly FitRecord[]
   readonly notes: readonly NoteRecord[]
   readonly removedAt: string | null

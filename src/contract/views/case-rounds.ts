@@ -12,7 +12,7 @@ import {
   type SeniorDecision,
 } from '#core/standing/stand-rounds'
 import { targetOf } from '#core/standing/trouble-target'
-import { otherTrouble } from '#core/techniques/shared/other-trouble'
+import { anyTroubles } from '#core/techniques/shared/any-troubles'
 import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord, RoundRecord } from '../records/episode'
@@ -91,7 +91,7 @@ function reportOf(trouble: TroubleRecord, record: CaseRecord, episode: EpisodeRe
 /** The declaration of a trouble that was recorded. */
 export function troubleOf(trouble: TroubleRecord, record: CaseRecord) {
   const techniques = [record.technique, ...record.runs.flatMap((run) => run.technique ?? [])]
-  return [...techniques.flatMap((id) => findTechnique(id)?.troubles ?? []), otherTrouble].find((one) => one.id === trouble.troubleId)
+  return [...techniques.flatMap((id) => findTechnique(id)?.troubles ?? []), ...anyTroubles].find((one) => one.id === trouble.troubleId)
 }
 
 /** What a case looks at first: the injured limb, or the block of its region. */

@@ -1,4 +1,5 @@
 import type { ClinicalCase } from '#core/model/clinical-case'
+import { withOccasions } from './occasions'
 import { assessed, watchedOf } from '#core/model/observation'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
@@ -38,7 +39,7 @@ export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): Clin
       ...(side ? { side } : {}),
     },
     options: record.options,
-    measurements: record.measurements,
+    measurements: withOccasions(record),
     crew: { people: setup.people },
     environment: {
       waterC: setup.waterC,

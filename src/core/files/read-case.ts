@@ -229,6 +229,8 @@ function readOverrule(data: unknown, index: number, problems: Problem[]): readon
     {
       ...optional('decision', decision),
       ...optional('caution', caution),
+      ...optional('from', from.text('from')),
+      ...optional('figure', from.number('figure')),
       ...(isUsable ? { value: value as number | string | boolean | readonly number[] } : {}),
       reason,
       by: from.text('by') ?? '',

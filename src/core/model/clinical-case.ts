@@ -46,6 +46,9 @@ export interface Overrule {
   /** The decision whose value is replaced, or the caution that is set aside: exactly one of the two. */
   readonly decision?: string
   readonly caution?: string
+  /** What raised the caution that is set aside, and its figure then; without them it holds for the figure of now. */
+  readonly from?: string
+  readonly figure?: number | null
   readonly value?: number | string | boolean | readonly number[]
   readonly reason: string
   readonly by: string

@@ -15,6 +15,10 @@ export interface Caution {
   readonly why: string
   readonly decisions: readonly string[]
   readonly steps: readonly string[]
+  /** What raised it: the decisions it names, or its own code. */
+  readonly from?: string
+  /** The figure of the first decision that it names; null where that is none. */
+  readonly figure?: number | null
   /** Set when a clinician set the caution aside: it stays visible with the reason. */
   readonly overruled?: { readonly reason: string; readonly by: string; readonly at: string }
 }

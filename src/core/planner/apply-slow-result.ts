@@ -26,12 +26,13 @@ export function applySlowResult(
 ): Plan {
   const made = slowOutcome(task, solved)
   if (!made) return plan
+  const stepOf = (id: string): number => technique.decisions.find((one) => one.id === id)?.step ?? 0
   const usable = usableOverrules(technique, overrules, []).overrules
   const decision = withStatus(applyOverrule(made.decision, usable), made.cautions)
   return {
     ...plan,
     decisions: [...plan.decisions, decision],
-    cautions: [...plan.cautions, ...made.cautions.map((caution) => markOverruled(caution, overrules))],
+    cautions: [...plan.cautions, ...made.cautions.map((caution) => markOverruled(caution, overrules, [decision], stepOf))],
     pending: plan.pending.filter((one) => one.decision !== task.decision),
   }
 }

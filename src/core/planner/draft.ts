@@ -159,7 +159,9 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
       }
     },
     collect() {
-      const marked = mergeCautions(cautions).map((one) => markOverruled(one, clinicalCase.overrules))
+      const marked = mergeCautions(cautions).map((one) =>
+        markOverruled(one, clinicalCase.overrules, decisions, (id) => declaredAs(id).step),
+      )
       return {
         decisions: decisions.map((one) => withStatus(one, marked)),
         cautions: marked,

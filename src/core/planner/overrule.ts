@@ -1,3 +1,4 @@
+import { isFloor } from '../rules/floors'
 import type { Overrule } from '../model/clinical-case'
 import type { Decision, DecisionStatus } from '../model/decision'
 import { formatValue } from './format-decision'
@@ -31,9 +32,28 @@ export function withStatus(decision: Decision, cautions: readonly Caution[]): De
   return status === decision.status ? decision : { ...decision, status }
 }
 
-/** Keeps the reason with a caution that a clinician set aside. */
-export function markOverruled(caution: Caution, overrules: readonly Overrule[]): Caution {
-  const overrule = overrules.findLast((one) => one.caution === caution.code)
-  if (!overrule) return caution
-  return { ...caution, overruled: { reason: overrule.reason, by: overrule.by, at: overrule.at } }
+/**
+ * A caution with what raised it, and with the reason where a clinician set it aside. Setting aside holds for that cause and that figure:
+ * another cause, or a figure that differs by its step, raises it again. A floor is never set aside.
+ * @param stepOf the declared step of a decision
+ */
+export function markOverruled(
+  caution: Caution,
+  overrules: readonly Overrule[],
+  decisions: readonly Decision[],
+  stepOf: (decision: string) => number,
+): Caution {
+  const [first] = caution.decisions
+  const value = decisions.find((one) => one.id === first)?.value
+  const figure = typeof value === 'number' ? value : null
+  const from = caution.decisions.join('+') || caution.code
+  const raised = { ...caution, from, figure }
+  if (isFloor(caution)) return raised
+  const isSame = (one: Overrule): boolean => {
+    if (one.caution !== caution.code || (one.from !== undefined && one.from !== from)) return false
+    if (typeof one.figure !== 'number' || figure === null || first === undefined) return true
+    return Math.abs(figure - one.figure) < Math.max(stepOf(first), 1e-9)
+  }
+  const overrule = overrules.findLast(isSame)
+  return overrule ? { ...raised, overruled: { reason: overrule.reason, by: overrule.by, at: overrule.at } } : raised
 }

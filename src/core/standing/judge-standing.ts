@@ -130,7 +130,7 @@ function planItems({ plan, onAtMs }: StandingInput): readonly StandingItem[] {
   const brought = plan.waiting.filter((one) => !inForce.has(`${one.code} ${one.text}`))
   return [
     ...plan.inForce.filter((one) => onAtMs === null || !isPast(one, plan.doneSteps)).map((one) => planItem(one, 'plan', plan.sinceMs)),
-    ...brought.map((one) => planItem(one, 'change', plan.sinceMs)),
+    ...brought.map((one) => planItem(one, 'change', plan.sinceMs, onAtMs !== null)),
   ].flatMap((one) => one ?? [])
 }
 
@@ -139,12 +139,13 @@ function isPast(caution: Caution, doneSteps: readonly string[]): boolean {
   return caution.steps.length > 0 && caution.steps.every((step) => doneSteps.includes(step))
 }
 
-function planItem(caution: Caution, prefix: string, sinceMs: number): StandingItem | null {
+/** @param isOn the device is on: what is new since then came of a reading or a flag, and ends with the next one */
+function planItem(caution: Caution, prefix: string, sinceMs: number, isOn = false): StandingItem | null {
   if (caution.level === 'note' || caution.overruled) return null
   const isStop = caution.level === 'stop'
   return {
     id: `${prefix}/${caution.code}${caution.steps.length > 0 ? `/${caution.steps.join('+')}` : ''}`,
-    from: 'plan',
+    from: isOn ? 'reading' : 'plan',
     level: isStop ? 'stop' : 'warn',
     text: caution.text,
     part: null,
@@ -153,7 +154,11 @@ function planItem(caution: Caution, prefix: string, sinceMs: number): StandingIt
     binds: isStop ? { stages: ['make-ready', 'apply'], steps: caution.steps } : { stages: [], steps: [] },
     state: 'open',
     settled: null,
-    ends: prefix === 'change' ? 'Taking the change, or keeping what was accepted with a reason.' : caution.why,
+    ends: isOn
+      ? 'A reading on a later occasion that is well again.'
+      : prefix === 'change'
+        ? 'Taking the change, or keeping what was accepted with a reason.'
+        : caution.why,
     isEndedByWord: false,
   }
 }

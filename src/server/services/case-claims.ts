@@ -51,6 +51,7 @@ export function checkCaseClaim(claim: CaseClaim, record: CaseRecord, actor: Acto
       refuseAll(refuseOptions(findTechnique(record.technique), (claim.body as { options: CaseRecord['options'] }).options, defaultProtocol))
       break
     case 'overrule':
+      checkFloor(claim)
       checkOverrule(claim, record)
       break
     case 'run-started':
@@ -99,6 +100,21 @@ function checkTechnique(claim: CaseClaim, record: CaseRecord, actor: Actor): voi
     'no-right',
     `A clinician has ${record.accepted ? 'accepted the plan' : 'overruled a figure'} of this case, and another technique would drop that: ask a clinician.`,
   )
+}
+
+/** Floors that are stops wherever they stand. */
+const neverSetAside: readonly string[] = ['front-gap', 'hot-water']
+
+function checkFloor(claim: CaseClaim): void {
+  const { caution } = claim.body as { caution?: string }
+  if (caution === undefined || !neverSetAside.includes(caution)) return
+  refuseAll([
+    {
+      code: 'out-of-range',
+      path: 'body/caution',
+      message: `${caution} is a floor of safety and cannot be set aside: change what raises it.`,
+    },
+  ])
 }
 
 function checkOverrule(claim: CaseClaim, record: CaseRecord): void {

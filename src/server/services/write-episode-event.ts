@@ -1,11 +1,15 @@
 import type { Transaction } from 'sequelize'
 import { DateTime } from 'luxon'
 import { type EpisodeRecord } from '#contract/records/episode'
+import type { CaseRecord } from '#contract/records/case'
+import type { InjuryBody } from '#contract/events/injury'
+import { isIdentityRead, isOtherPlace } from '#contract/views/side-change'
+import { hasRight } from '#contract/rights'
 import { foldEpisode } from '#contract/events/fold'
 import type { RoundBody } from '#contract/events/round'
-import { invalidInput } from '../ground/api-error'
+import { ApiError, invalidInput } from '../ground/api-error'
 import { headOf } from '../repositories/streams'
-import type { AppendDeps, Appended, Writing } from './writing'
+import type { Actor, AppendDeps, Appended, Writing } from './writing'
 import { boardRowOf } from './board-row'
 import { checkHead, sealEvent } from './seal-event'
 
@@ -24,6 +28,14 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
       cases.map((one) => one.record.id),
     )
   }
+  if (before && (input.kind === 'injury' || input.kind === 'flags')) {
+    checkWhatIsKnown(
+      input,
+      before.record,
+      cases.map((one) => one.record),
+      writing.actor,
+    )
+  }
   const { event, head } = await sealEvent(deps, writing, headOf(before), transaction)
   const episode = foldEpisode(before?.record ?? null, id, event)
   await deps.streams.saveEpisode(episode, head, new Date(event.receivedAt), transaction)
@@ -31,6 +43,35 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
     await deps.streams.saveBoardRow(record.id, boardRowOf(record, episode, board.live, deps.clock()), transaction)
   }
   return { event, about: null, cautions: [] }
+}
+
+/**
+ * Once a plan is accepted, flags taken away, side, region and pattern are a clinician's; once they were read aloud, the latter need a reason.
+ * Adding a flag is anybody's who may add.
+ */
+function checkWhatIsKnown(input: Writing['input'], episode: EpisodeRecord, cases: readonly CaseRecord[], actor: Actor): void {
+  const body = input.body as Partial<InjuryBody> & { readonly flags?: readonly string[] }
+  const { injuryId = '', injury } = body
+  const known = episode.injuries[injuryId]
+  const bound = cases.filter((one) => one.removedAt === null && (injury === undefined || one.injuryId === injuryId))
+  const isOther = injury !== undefined && isOtherPlace(known, injury)
+  const [had, has] = injury === undefined ? [episode.flags, body.flags ?? []] : [known?.flags ?? [], injury.flags]
+  const isTakenAway = (had as readonly string[]).some((flag) => !(has as readonly string[]).includes(flag))
+  if (!hasRight(actor.roles, 'decide') && (isOther || isTakenAway) && bound.some((one) => one.accepted !== null))
+    throw new ApiError(
+      403,
+      'no-right',
+      'The plan is accepted: flags taken away, side, region and pattern are a clinician’s from then on. Ask one.',
+    )
+  if (isOther && body.reason === undefined && bound.some(isIdentityRead)) {
+    throw invalidInput([
+      {
+        code: 'missing',
+        path: 'body/reason',
+        message: 'Side, region and pattern were read aloud already: say in reason why they change, and read them aloud again.',
+      },
+    ])
+  }
 }
 
 /** A round serves cases of its own stay, and nobody is looked at before they are born. */

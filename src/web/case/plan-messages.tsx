@@ -1,3 +1,4 @@
+import { isFloor } from '#core/rules/floors'
 import type { Caution, Plan } from '#core/model/plan'
 import { Notice } from '../parts/notice'
 
@@ -38,7 +39,7 @@ export function PlanMessages({
               <p className="mt-1 font-semibold">
                 Set aside by {caution.overruled.by}: {caution.overruled.reason}
               </p>
-            ) : caution.level === 'stop' && onSetAside ? (
+            ) : caution.level === 'stop' && onSetAside && !isFloor(caution) ? (
               <button
                 type="button"
                 onClick={() => onSetAside(caution)}

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { otherTrouble } from '#core/techniques/shared/other-trouble'
+import { anyTroubles } from '#core/techniques/shared/any-troubles'
 import { findTechnique } from '#core/techniques/registry'
 import type { Trouble } from '#core/model/trouble'
 import type { TroubleBody } from '#contract/records/run'
@@ -29,7 +29,7 @@ export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase;
   }
   if (chosen)
     return <TroubleCard open={open} trouble={chosen} isThroughLock={isThroughLock} onBack={() => setChosen(null)} onClose={onClose} />
-  const troubles = [...(technique?.troubles ?? []), otherTrouble]
+  const troubles = [...(technique?.troubles ?? []), ...anyTroubles]
   return (
     <Dialog title="What is wrong?" isWide isOpen onClose={onClose}>
       <p className="mb-3 text-soft">Choosing one shows what to do and records it with the time.</p>

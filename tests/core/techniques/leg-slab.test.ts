@@ -341,7 +341,12 @@ describe('back slab: cautions and stops', () => {
       file.injury['flags'] = ['pulse-absent']
       file['overrules'] = [{ caution: 'pulse-absent', reason: 'vascular team at the bedside', by: 'Ada', at: '2026-01-10T08:00:00Z' }]
     })
-    expect(plan.cautions.find((one) => one.code === 'pulse-absent')?.overruled?.reason).to.equal('vascular team at the bedside')
+    expect(plan.cautions.find((one) => one.code === 'pulse-absent')?.overruled, 'a floor is never set aside').to.equal(undefined)
+    const tented = changed((file) => {
+      file.injury['flags'] = ['skin-tented']
+      file['overrules'] = [{ caution: 'skin-tented', reason: 'reduced at the bedside', by: 'Ada', at: '2026-01-10T08:00:00Z' }]
+    })
+    expect(tented.cautions.find((one) => one.code === 'skin-tented')?.overruled?.reason).to.equal('reduced at the bedside')
   })
 
   it('says that thigh girths were estimated above the knee', () => {

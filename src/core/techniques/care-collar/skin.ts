@@ -45,15 +45,23 @@ export function decideSkin(draft: PlanDraft): void {
   })
 }
 
-/** The latest word for an area and the one of the occasion before it. */
+/** The worst word for an area on the latest occasion, and on the one before it. */
 function lastTwo(all: readonly Measurement[], id: string): readonly SkinGrade[] {
   const superseded = new Set(all.flatMap((one) => one.supersedes ?? []))
   const looks = all.filter((one) => one.id === id && !(one.key && superseded.has(one.key)))
   const ordered = [...looks].sort((a, b) => (instantOf(a.at) < instantOf(b.at) ? -1 : instantOf(a.at) > instantOf(b.at) ? 1 : 0))
-  return ordered
+  const worst: { occasion: string | undefined; grade: number }[] = []
+  for (const look of ordered) {
+    const grade = skinGrades.indexOf(look.value as SkinGrade)
+    const last = worst.at(-1)
+    // Looks without an occasion, as files may bring them, are occasions of their own.
+    if (last && look.occasion !== undefined && last.occasion === look.occasion) last.grade = Math.max(last.grade, grade)
+    else worst.push({ occasion: look.occasion, grade })
+  }
+  return worst
     .slice(-2)
     .reverse()
-    .map((one) => one.value as SkinGrade)
+    .map((one) => skinGrades[one.grade] ?? 'broken')
 }
 
 function warnAboutSkin(draft: PlanDraft, looks: readonly SkinLook[]): void {

@@ -60,8 +60,23 @@ export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionVa
     ],
   })
   if (!width) return null
+  if (isWide) checkQuarter(draft, stations, width.widthCm)
   const coverage = decideCoverage(draft, stations, width.widthCm, slabWidths(draft, item))
   return { ...width, coverage, stations }
+}
+
+/** A quarter of the girth stays open while a fresh injury swells: a floor, whoever chose the width (SAFETY, front-gap). */
+function checkQuarter(draft: PlanDraft, stations: readonly SlabStation[], widthCm: number): void {
+  const tight = stations.find((station) => widthCm > allowed(station) + 1e-9)
+  if (!tight) return
+  draft.caution({
+    level: 'stop',
+    code: 'front-gap',
+    decisions: ['slab-width'],
+    steps: ['cut-slab', 'bandage'],
+    text: `Cut it to ${allowed(tight).toFixed(1)} cm or less: a quarter of the girth stays open while it swells.`,
+    why: `At the ${tight.label} ${widthCm.toFixed(1)} cm of slab leave ${(tight.paddedGirthCm - widthCm).toFixed(1)} cm open of ${tight.paddedGirthCm.toFixed(1)}; ${tight.gapCm.toFixed(1)} cm are the least.`,
+  })
 }
 
 function decideCoverage(draft: PlanDraft, stations: readonly SlabStation[], widthCm: number, stockedCm: readonly number[]): number {

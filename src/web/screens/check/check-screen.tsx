@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { isPlaced } from '#contract/views/is-placed'
+import { AfterChange } from '../../case/after-change'
 import { StandingPanel } from '../../case/standing-panel'
 import { usePlanInForce } from '../../case/use-plan'
 import { useStanding } from '../../case/use-standing'
@@ -83,6 +84,7 @@ export function CheckScreen() {
         <div>
           <Button onClick={() => setAgain(true)}>Check again</Button>
         </div>
+        <AfterChange open={open} />
         {fit}
       </div>
     </StagePage>

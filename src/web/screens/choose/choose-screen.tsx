@@ -170,11 +170,12 @@ export function ChooseScreen() {
           draftKey={`case/${record.id}/set-aside/${sheet.caution.code}`}
           submitLabel="Keep it"
           backLabel="Leave as it is"
-          hint="The caution and this reason stay visible from now on."
+          hint="The caution and this reason stay visible. It comes back when its figure gets worse, or for another cause."
           onClose={() => setSheet(null)}
           onReason={(reason) => {
             setSheet(null)
-            void writeEvent('overrule', { caution: sheet.caution.code, reason })
+            const { code, from, figure } = sheet.caution
+            void writeEvent('overrule', { caution: code, reason, ...(from ? { from } : {}), ...(figure === undefined ? {} : { figure }) })
           }}
         />
       ) : null}

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { spoken, type Side } from '#core/model/vocabulary'
 import type { Measurement } from '#core/model/clinical-case'
 import { Lane } from '../../lane/lane'
+import { AfterChange } from '../../case/after-change'
 import { usePlan } from '../../case/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
 import { PlanMessages } from '../../case/plan-messages'
@@ -73,6 +74,7 @@ export function MeasureScreen() {
       }
     >
       <div className="grid gap-5">
+        <AfterChange open={open} />
         {current?.definition.words ? (
           <WordEntry place={current} onTake={(value) => take([{ id: current.definition.id, value }])} />
         ) : current ? (

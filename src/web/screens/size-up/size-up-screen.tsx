@@ -11,6 +11,11 @@ import { formatClock } from '../../parts/format-time'
 import { comparedWords, RoundEntry } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent, type OpenCase } from '../../sync/case-store'
+import { isIdentityRead, isOtherPlace } from '#contract/views/side-change'
+import { hasRight } from '#contract/rights'
+import { Notice } from '../../parts/notice'
+import { usePerson } from '../../sync/session-store'
+import { SideSheet } from './side-sheet'
 import { BodyChart } from './body-chart'
 import { IdentityForm } from './identity-form'
 import { InjuryForm, isColumnRegion } from './injury-form'
@@ -29,7 +34,19 @@ export function SizeUpScreen() {
   const injury = episode.injuries[record.injuryId] ?? unknownInjury
   const technique = findTechnique(record.technique)
   const isReady = isPlaced(injury)
+  const person = usePerson()
+  const mayDecide = hasRight(person.roles, 'decide')
+  const [asked, setAsked] = useState<InjuryRecord | null>(null)
+  const [refusal, setRefusal] = useState<string | null>(null)
   const save = (next: InjuryRecord): void => {
+    const isOther = isOtherPlace(injury, next)
+    const isBound = record.accepted !== null && !mayDecide
+    if (isBound && (isOther || isTakenAway(injury.flags, next.flags)))
+      return setRefusal(
+        'Since the plan was accepted, side, region, pattern and flags taken away are a clinician’s. Adding a flag is yours.',
+      )
+    setRefusal(null)
+    if (isOther && isIdentityRead(record)) return setAsked(next)
     void writeEvent('injury', { injuryId: record.injuryId, injury: next })
     suggestTechnique(open, next)
   }
@@ -59,7 +76,15 @@ export function SizeUpScreen() {
         </div>
         <div className="grid content-start gap-5">
           <InjuryForm injury={injury} onSave={save} />
-          <PatientFlagsForm flags={episode.flags} onSave={(flags) => void writeEvent('flags', { flags })} />
+          <PatientFlagsForm
+            flags={episode.flags}
+            onSave={(flags) => {
+              const isBound = record.accepted !== null && !mayDecide && isTakenAway(episode.flags, flags)
+              setRefusal(isBound ? 'Since the plan was accepted, taking a flag away is a clinician’s. Adding one is yours.' : null)
+              if (!isBound) void writeEvent('flags', { flags })
+            }}
+          />
+          {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
         </div>
         <div className="grid content-start gap-5">
           {isReady ? <TechniqueChooser open={open} onChoose={(id) => void writeEvent('technique', { technique: id })} /> : null}
@@ -87,8 +112,14 @@ export function SizeUpScreen() {
         </div>
       </div>
       {isReady ? <Baseline caseId={record.id} injury={injury} /> : null}
+      {asked ? <SideSheet record={record} before={injury} after={asked} onClose={() => setAsked(null)} /> : null}
     </StagePage>
   )
+}
+
+/** Whether any flag of the first list is missing in the second. */
+function isTakenAway(before: readonly string[], after: readonly string[]): boolean {
+  return before.some((flag) => !after.includes(flag))
 }
 
 /** When the technique in hand is for another part of the body and nothing is measured yet, the best ranked one takes its place. */

@@ -1,0 +1,19 @@
+import { spoken } from '#core/model/vocabulary'
+import type { CaseRecord } from '../records/case'
+import type { InjuryRecord } from '../records/episode'
+
+/** Whether identity and side were read aloud in any run of a case: from then on they change only through their own dialog. */
+export function isIdentityRead(record: CaseRecord): boolean {
+  return record.runs.some((run) => run.steps.some((step) => step.stepId === 'identity' && step.outcome === 'done'))
+}
+
+/** Whether two records of an injury differ in what identity is read for: side, region, pattern. */
+export function isOtherPlace(before: InjuryRecord | undefined, after: InjuryRecord): boolean {
+  return before !== undefined && (before.side !== after.side || before.region !== after.region || before.pattern !== after.pattern)
+}
+
+/** Side, region and pattern in words, the side in capitals. */
+export function placeWords(injury: InjuryRecord): string {
+  const place = [injury.side?.toUpperCase(), injury.region ? spoken(injury.region) : 'no region'].filter(Boolean).join(' ')
+  return `${place}, ${spoken(injury.pattern)}`
+}
