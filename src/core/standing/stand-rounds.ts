@@ -274,9 +274,14 @@ function worstOfEach(rounds: readonly (readonly Look[])[]): readonly Look[] {
   const worst = new Map<string, Look>()
   for (const look of rounds.flat()) {
     const other = worst.get(itemId(look))
-    if (!other || rank(look) > rank(other)) worst.set(itemId(look), look)
+    if (!other || isWorseLook(look, other)) worst.set(itemId(look), look)
   }
   return [...worst.values()]
+}
+
+/** Of two that weigh alike, always the same one, whichever was entered first. */
+function isWorseLook(look: Look, other: Look): boolean {
+  return rank(look) === rank(other) ? look.text.localeCompare(other.text) < 0 : rank(look) > rank(other)
 }
 
 function rank(look: Look): number {

@@ -71,7 +71,7 @@ export function ChangeBar({ open }: { open: OpenCase }) {
         ) : null}
         {mayDecide ? (
           <div className="flex flex-wrap gap-3">
-            <Button disabled={live.pending.length > 0} onClick={() => void take()}>
+            <Button look="next" disabled={live.pending.length > 0} onClick={() => void take()}>
               {live.pending.length > 0 ? 'Working out the last figures…' : 'Take the change'}
             </Button>
             <Button look="quiet" onClick={() => setKeeping(true)}>

@@ -19,10 +19,10 @@ export function StandingChip({ open }: { open: OpenCase }) {
       <button
         type="button"
         onClick={() => setOpen(true)}
-        className={`order-last flex min-h-12 w-full min-w-0 items-center gap-2 rounded-xl border-l-[10px] px-3 text-left font-bold ${toneInk[tone]} ${toneWash[tone]}`}
+        className={`order-last flex min-h-12 w-full min-w-0 py-1 leading-tight items-center gap-2 rounded-xl border-l-[10px] px-3 text-left font-bold ${toneInk[tone]} ${toneWash[tone]}`}
       >
         <ToneShape tone={tone} size={18} />
-        <span className="truncate">{worst.text}</span>
+        <span className="line-clamp-2">{worst.text}</span>
         {pressing.length > 1 ? <span className="shrink-0">and {pressing.length - 1} more</span> : null}
       </button>
       <Dialog title="What stands" isWide isOpen={isOpen} onClose={() => setOpen(false)}>

@@ -1,9 +1,11 @@
+import { useEffect, useRef } from 'react'
 import { isBedside, type Standing, type StandingItem } from '#core/model/standing'
 import { listOfNames } from '#core/standing/item-names'
 import { LevelMark, toneOf } from '../round/level-mark'
 import { toneWash } from '../parts/tone-shape'
 import { formatDayAndClock } from '../parts/format-time'
 import type { OpenCase } from '../sync/case-store'
+import { serverNow } from '../sync/server-clock'
 import { ActionList } from './action-list'
 import { CallLine } from './call-line'
 import { ItemEnding } from './item-ending'
@@ -18,8 +20,16 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
   const pressing = items.filter((one) => one.level !== 'known' && one.level !== 'none')
   const quiet = items.filter((one) => one.level === 'known' || one.level === 'none')
   const isUrgent = level === 'urgent'
+  const panel = useRef<HTMLElement>(null)
+  const lastRound = open.episode.rounds.at(-1)
+  useEffect(() => {
+    // On a phone what was just judged comes to the top of the screen; an older verdict stays where it is.
+    const isNew = lastRound !== undefined && serverNow() - Date.parse(lastRound.at) < 15_000
+    if (isNew && window.innerWidth < 640) panel.current?.scrollIntoView({ block: 'start' })
+  }, [lastRound])
   return (
     <section
+      ref={panel}
       aria-label="What stands"
       role={isUrgent ? 'alert' : undefined}
       className={`grid min-w-0 gap-4 rounded-3xl border-2 p-4 sm:p-5 ${toneWash[toneOf(level)]}`}

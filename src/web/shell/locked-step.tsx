@@ -1,4 +1,7 @@
 import { usePlanOfRun } from '../case/use-plan'
+import { useStanding } from '../case/use-standing'
+import { toneOf } from '../round/level-mark'
+import { toneInk, toneWash } from '../parts/tone-shape'
 import type { OpenCase } from '../sync/case-store'
 import { currentStep } from '../case/run-state'
 import { TroubleButton } from '../case/trouble-button'
@@ -7,9 +10,19 @@ import { TroubleButton } from '../case/trouble-button'
 export function LockedStep({ open }: { open: OpenCase }) {
   const run = open.record.runs.at(-1)
   const plan = usePlanOfRun(open, run)
+  const standing = useStanding(open)
+  // Without a name: who is meant is known at the bed, and nobody else's business.
+  const worst = standing.items.find((one) => one.level === 'urgent' || one.level === 'stop' || one.level === 'review')
   const step = run && (!open.record.appliedAt || run.technique) ? currentStep(plan.procedure.steps, run) : null
   return (
     <div className="grid gap-4">
+      {worst ? (
+        <p
+          className={`rounded-xl border-l-[10px] px-3 py-2 font-bold ${toneInk[toneOf(standing.level)]} ${toneWash[toneOf(standing.level)]}`}
+        >
+          {worst.text}
+        </p>
+      ) : null}
       {step ? <p className="text-[1.5rem] leading-snug font-semibold text-balance">{step.text}</p> : null}
       <div>
         <TroubleButton open={open} isThroughLock />

@@ -1,0 +1,164 @@
+import { expect } from 'chai'
+import { readCase } from '#core/files/read-case'
+import type { Caution } from '#core/model/plan'
+import type { StandingLevel } from '#core/model/standing'
+import { judgeStanding, minuteMs, type OtherItem, type StandingInput } from '#core/standing/judge-standing'
+import { standRounds } from '#core/standing/stand-rounds'
+import { readRound } from '#core/files/read-round'
+import { ankleCase } from '../../harness/leg-slab-cases'
+import { legRound } from '../../harness/leg-rounds'
+
+const { clinicalCase } = readCase(ankleCase())
+if (!clinicalCase) throw new Error('no case')
+
+const stop: Caution = { level: 'stop', code: 'open', text: 'Cover the wound.', why: 'It is open.', decisions: [], steps: ['padding'] }
+const mild: Caution = { level: 'caution', code: 'hot-skin', text: 'Ask about heat.', why: 'It sets.', decisions: [], steps: ['wet'] }
+
+/** A standing of rounds on the ankle case at a minute; the device is on since minute 0. */
+function judge(rounds: ReturnType<typeof legRound>[], change: Partial<StandingInput> = {}, nowMin = 1_000) {
+  const read = rounds.flatMap((one, index) => readRound(one, `rounds/${index}`, []))
+  return judgeStanding({
+    device: 'shell',
+    ownWay: ['Cut along the open front.'],
+    onAtMs: 0,
+    removedAtMs: null,
+    rounds: standRounds({ clinicalCase: clinicalCase!, rounds: read, device: 'shell', isAtRisk: false }, nowMin),
+    lookedAtMs: rounds.length > 0 ? 1 : null,
+    plan: { inForce: [], waiting: [], sinceMs: 0, doneSteps: [] },
+    others: [],
+    responses: [],
+    calls: [],
+    decisions: [],
+    ...change,
+  })
+}
+const other = (level: StandingLevel, id: string, from: OtherItem['from'] = 'task'): OtherItem => ({
+  id,
+  from,
+  level,
+  text: id,
+  part: null,
+  sinceMs: 5,
+  binds: { stages: [], steps: [] },
+  ends: '',
+  isEndedByWord: false,
+})
+
+describe('what stands about a case', () => {
+  it('is nothing only when everything was looked at and nothing was found', () => {
+    expect(judge([legRound(0)])).to.deep.include({
+      level: 'none',
+      headline: 'No warning in what was entered',
+      items: [],
+      actions: [],
+      call: null,
+    })
+    const partial = judge([legRound(0), { atMin: 15, limbs: [{ limb: 'leg', side: 'left', pulse: 'present' }] }])
+    expect(partial.headline).to.match(/^Not looked at: left leg colour, .* more$/)
+    expect(partial.notLookedAt[0]).to.deep.equal({ id: 'leg-left/colour', lastMs: 0 })
+  })
+
+  it('lists every level in its order, worst first', () => {
+    const all: StandingLevel[] = ['owed', 'known', 'warn', 'stop', 'review', 'unknown', 'urgent']
+    const standing = judge([legRound(0)], { others: all.map((level) => other(level, level)) })
+    expect(standing.items.map((one) => one.level)).to.deep.equal(['urgent', 'stop', 'review', 'unknown', 'warn', 'owed', 'known'])
+    expect(standing.level).to.equal('urgent')
+  })
+
+  it('says that nobody has looked once a device is on, and last of all before', () => {
+    expect(judge([]).items.map((one) => one.id)).to.deep.equal(['device/not-looked-at'])
+    expect(judge([]).headline).to.equal('Not looked at yet')
+    expect(judge([], { onAtMs: null }).level).to.equal('none')
+    expect(judge([], { onAtMs: null, others: [other('unknown', 'a'), other('known', 'b')] }).level).to.equal('known')
+    expect(judge([], { removedAtMs: 5 }).items).to.deep.equal([])
+  })
+
+  it('holds stops and cautions of the plan in force, and what a waiting change brings; not what was set aside, or is past', () => {
+    const plan = (inForce: Caution[], waiting: Caution[] = [], doneSteps: string[] = []): StandingInput['plan'] => ({
+      inForce,
+      waiting,
+      sinceMs: 9,
+      doneSteps,
+    })
+    expect(judge([legRound(0)], { plan: plan([stop, mild]) }).items.map((one) => `${one.id} ${one.level}`)).to.deep.equal([
+      'plan/open/padding stop',
+      'plan/hot-skin/wet warn',
+    ])
+    expect(judge([legRound(0)], { plan: plan([stop]) }).items[0]?.binds).to.deep.equal({
+      stages: ['make-ready', 'apply'],
+      steps: ['padding'],
+    })
+    expect(
+      judge([legRound(0)], { onAtMs: null, plan: plan([mild], [mild, stop]) }).items.map((one) => `${one.id} ${one.from}`),
+    ).to.deep.equal(['change/open/padding plan', 'plan/hot-skin/wet plan'])
+    expect(judge([legRound(0)], { plan: plan([], [stop]) }).items[0]).to.include({
+      id: 'change/open/padding',
+      from: 'reading',
+      level: 'stop',
+    })
+    const aside = { ...stop, overruled: { reason: 'covered', by: 'Ada', at: '' } }
+    expect(judge([legRound(0)], { plan: plan([aside, { ...mild, level: 'note' }]) }).items).to.deep.equal([])
+    expect(judge([legRound(0)], { plan: plan([stop], [], ['padding']) }).items).to.deep.equal([])
+    expect(judge([legRound(0)], { onAtMs: null, plan: plan([stop], [], ['padding']) }).items).to.have.length(1)
+    expect(judge([legRound(0)], { plan: plan([mild]) })).to.deep.include({
+      headline: 'A caution of the plan stands',
+      bedside: { level: 'none', headline: 'No warning in what was entered' },
+    })
+  })
+})
+
+describe('what to do about it', () => {
+  const lost = [legRound(0), legRound(15, { pulse: 'absent' })]
+
+  it('begins with what saves, the device’s own way inside of it', () => {
+    const { actions } = judge(lost)
+    expect(actions.map((one) => one.id).slice(0, 4)).to.deep.equal(['open-to-skin', 'ease-bend', 'heart-level', 'call-senior'])
+    expect(actions[0]?.ownWay).to.deep.equal(['Cut along the open front.'])
+    expect(actions.slice(1).every((one) => one.ownWay.length === 0)).to.equal(true)
+  })
+
+  it('opens nothing before a device is on', () => {
+    expect(judge(lost, { onAtMs: null }).actions.map((one) => one.id)).to.deep.equal([
+      'heart-level',
+      'call-senior',
+      'nil-by-mouth',
+      'blood-pressure',
+      'again-15',
+      'surgical-30',
+    ])
+  })
+
+  it('is ticked by what was recorded since the alarm, not by an older tick', () => {
+    const tick = (atMin: number) => ({
+      action: 'open-to-skin' as const,
+      outcome: 'done' as const,
+      why: '',
+      atMs: atMin * minuteMs,
+      by: 'Ada',
+    })
+    expect(judge(lost, { responses: [tick(14)] }).actions[0]?.response).to.equal(null)
+    expect(judge(lost, { responses: [tick(14), tick(16)] }).actions[0]?.response).to.deep.include({ by: 'Ada', atMs: 16 * minuteMs })
+  })
+
+  it('is one call: reached or not, and what comes later joins it', () => {
+    const call = (atMin: number, isReached: boolean) => ({
+      to: 'Sorrel Vane',
+      isReached,
+      said: 'coming',
+      atMs: atMin * minuteMs,
+      by: 'Ada',
+    })
+    expect(judge(lost).call).to.deep.equal({ sinceMs: 15 * minuteMs, answered: null, missed: [] })
+    expect(judge(lost, { calls: [call(10, true)] }).call?.answered).to.equal(null)
+    const later = judge([...lost, legRound(30, { pulse: 'absent', stretchPain: true })], { calls: [call(16, false), call(17, true)] })
+    expect(later.call).to.deep.include({ sinceMs: 15 * minuteMs, missed: [{ to: 'Sorrel Vane', atMs: 16 * minuteMs, by: 'Ada' }] })
+    expect(later.call?.answered).to.deep.include({ to: 'Sorrel Vane', by: 'Ada' })
+    expect(judge([legRound(0)]).call).to.equal(null)
+  })
+
+  it('names a trouble beside the findings, and it asks for the same', () => {
+    const trouble = other('urgent', 'trouble/1', 'trouble')
+    expect(judge([legRound(0)], { others: [trouble] }).actions[0]?.id).to.equal('open-to-skin')
+    expect(judge([legRound(0)], { others: [other('urgent', 'task/1')] }).actions).to.deep.equal([])
+  })
+})
