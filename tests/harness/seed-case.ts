@@ -28,6 +28,7 @@ export async function sendFromPage(
   kind: string,
   body: object,
   base?: number,
+  at = new Date(),
 ): Promise<void> {
   const event = {
     id: uuidv7(),
@@ -35,7 +36,7 @@ export async function sendFromPage(
     kind,
     v: 1,
     body,
-    at: new Date().toISOString(),
+    at: at.toISOString(),
     offsetMs: 0,
     ...(base === undefined ? {} : { base }),
   }
@@ -101,15 +102,23 @@ export async function seedCase(
   return seeded
 }
 
-/** Writes a round for a seeded case. */
-export function sendRound(browser: TestBrowser, seeded: SeededCase, findings: Findings, isBaseline: boolean): Promise<void> {
-  return sendFromPage(browser, { type: 'episode', id: seeded.episodeId }, 'round', {
-    cases: [seeded.caseId],
-    isBaseline,
-    outcome: 'done',
-    reason: '',
-    findings,
-  })
+/** Writes a round for a seeded case, made so many minutes ago. */
+export function sendRound(
+  browser: TestBrowser,
+  seeded: SeededCase,
+  findings: Findings,
+  isBaseline: boolean,
+  minutesAgo = 0,
+): Promise<void> {
+  const body = { cases: [seeded.caseId], isBaseline, outcome: 'done', reason: '', findings }
+  const at = new Date(Date.now() - minutesAgo * 60_000)
+  return sendFromPage(browser, { type: 'episode', id: seeded.episodeId }, 'round', body, undefined, at)
+}
+
+/** Says that the device of a seeded case went on so many minutes ago. */
+export function sendApplied(browser: TestBrowser, seeded: SeededCase, minutesAgo: number): Promise<void> {
+  const at = new Date(Date.now() - minutesAgo * 60_000)
+  return sendFromPage(browser, { type: 'case', id: seeded.caseId }, 'applied', {}, undefined, at)
 }
 
 /** Accepts the plan and starts applying, as a clinician would from Choose on. */

@@ -166,7 +166,7 @@ function judgeRefill(refillS: number, limb: LimbFindings, context: LimbContext, 
       severity,
       'none',
       'warm-repeat',
-      context.isSound ? `${text}: warm and repeat` : `${text}, alike on both sides: warm and repeat`,
+      context.isSound ? `${text}: warm and repeat` : `${text}, no slower than the other side: warm and repeat`,
     )
   put('refill', severity, 'warn', 'refill-slow', text)
 }

@@ -131,7 +131,7 @@ export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding 
       facts.set(part, made)
       return made
     }
-    const looked = own.map((looks) => [...looks, ...looksOfWholes(looks, tracks, factsOf)])
+    const looked = own.map((looks) => [...looks, ...looksOfWholes(looks, tracks)])
     const findings = own.map((looks) => looks.flatMap((look) => findingOf(look, tracks.get(itemId(look)), factsOf(look.part))))
     for (const look of worstOfEach(looked)) tracks.set(itemId(look), afterLook(tracks.get(itemId(look)), look, factsOf(look.part)))
     for (const part of new Set([...tracks.values()].filter((one) => one.isInReview).map((one) => one.part))) {
@@ -202,12 +202,12 @@ function raise(tracks: Map<string, Track>, report: Report, isAtRisk: boolean): v
 }
 
 /** Feeling and movement as a whole, where somebody reported them lost: looked at when every nerve of the limb was. */
-function looksOfWholes(looks: readonly Look[], tracks: ReadonlyMap<string, Track>, factsOf: (part: PartId) => RoundFacts): readonly Look[] {
+function looksOfWholes(looks: readonly Look[], tracks: ReadonlyMap<string, Track>): readonly Look[] {
   return [...tracks.values()].flatMap(({ part, item }): Look[] => {
     if (item !== 'feeling' && item !== 'movement') return []
     const parts = looks.filter((look) => look.part === part && look.item.startsWith(`${item}/`))
     if (parts.length === 0 || parts.some((look) => look.cannot !== null)) return []
-    const worths = parts.map((look) => worthOf(look, tracks.get(itemId(look)), factsOf(part)))
+    const worths = parts.map((look) => worthOf(look, tracks.get(itemId(look))))
     const isLost = worths.includes('urgent')
     const text = `${item === 'feeling' ? 'Feeling' : 'Movement'}: ${isLost ? 'lost' : 'as before'}`
     return [
@@ -291,7 +291,7 @@ function rank(look: Look): number {
 
 /** What a round itself found of an item: what it is worth, known or not; what could not be assessed is never nothing. */
 function findingOf(look: Look, track: Track | undefined, facts: RoundFacts): readonly Finding[] {
-  const level = look.cannot !== null ? (facts.isAtRisk ? 'warn' : 'none') : worthOf(look, track, facts)
+  const level = look.cannot !== null ? (facts.isAtRisk ? 'warn' : 'none') : worthOf(look, track)
   const isSaid = level !== 'none' || look.cannot !== null || look.code === 'warm-repeat'
   if (!isSaid) return []
   const text = level === 'known' ? `${look.text} (as before)` : look.text

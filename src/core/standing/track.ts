@@ -53,14 +53,14 @@ export interface RoundFacts {
  * What a look is worth in the light of the first round and of the best state since: what was there from the start, is no worse than the
  * best that was seen, and is either better than at first or no alarm, or was told to a named senior, is known.
  */
-export function worthOf(look: Look, track: Track | undefined, facts: RoundFacts): Level {
-  const worth = isKnownFromStart(look, track, facts) ? 'known' : look.level
+export function worthOf(look: Look, track: Track | undefined): Level {
+  const worth = isKnownFromStart(look, track) ? 'known' : look.level
   return track && isWorseningTwice([...track.trend, look.severity]) ? worse(worth, 'review') : worth
 }
 
-function isKnownFromStart(look: Look, track: Track | undefined, facts: RoundFacts): boolean {
+function isKnownFromStart(look: Look, track: Track | undefined): boolean {
   const first = track?.first
-  if (facts.isFirst || !track || !first || look.level === 'none' || look.isNeverKnown) return false
+  if (!track || !first || look.level === 'none' || look.isNeverKnown) return false
   if (first.severity === 0 || look.severity > track.best || look.chain !== first.chain) return false
   return look.severity < first.severity || first.level !== 'urgent' || track.isTold
 }
@@ -73,7 +73,7 @@ function isWorseningTwice(trend: readonly number[]): boolean {
 /** A track after one more look at its item. */
 export function afterLook(track: Track | undefined, look: Look, facts: RoundFacts): Track {
   if (look.cannot !== null) return afterNoLook(track, look, facts)
-  const worth = worthOf(look, track, facts)
+  const worth = worthOf(look, track)
   const wasUrgent = track?.level === 'urgent'
   const hasEased = wasUrgent && worth !== 'urgent'
   const isInReview = worth !== 'urgent' && (track?.isInReview === true || (hasEased && facts.isComplete))

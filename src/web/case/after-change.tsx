@@ -1,5 +1,4 @@
 import { deviceChanges } from '#contract/events/after-change'
-import { spoken } from '#core/model/vocabulary'
 import { formatClock } from '../parts/format-time'
 import { Button } from '../parts/button'
 import { writeEvent, type OpenCase } from '../sync/case-store'
@@ -13,13 +12,13 @@ export function AfterChange({ open }: { open: OpenCase }) {
     <section aria-label="After a change" className="grid gap-2">
       <h2 className="font-bold">After a change</h2>
       <p className="text-sm text-soft">
-        {last ? `Last: ${spoken(last.what)} ${formatClock(last.at)}, ${last.by}. ` : ''}
+        {last ? `Last: ${last.what} ${formatClock(last.at)}, ${last.by}. ` : ''}
         Readings from then on are a new occasion.
       </p>
       <div className="flex flex-wrap gap-2">
         {deviceChanges.map((what) => (
           <Button key={what} onClick={() => void writeEvent('after-change', { what })}>
-            {spoken(what).charAt(0).toUpperCase() + spoken(what).slice(1)}
+            {what.charAt(0).toUpperCase() + what.slice(1)}
           </Button>
         ))}
       </div>

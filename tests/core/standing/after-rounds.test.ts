@@ -108,6 +108,17 @@ describe('the first look', () => {
     expect(stand(one[1])).to.deep.equal(['leg-left/movement/deep-peroneal urgent open 0', 'leg-left/movement/tibial known open 0'])
   })
 
+  it('never makes known what SAFETY names, told or not, nor what is urgent for another reason by then', () => {
+    const told = { told: [{ atMin: 1, to: 'Dr Sorrel Vane' }] }
+    expect(levels(judge([legRound(0, { pulse: 'absent' }), legRound(15, { pulse: 'absent' })], told))).to.deep.equal(['urgent', 'urgent'])
+    const late = { told: [{ atMin: 20, to: 'Dr Sorrel Vane' }] }
+    expect(levels(judge([legRound(0, stillToe), legRound(15, weakToe), legRound(25, weakToe)], late))).to.deep.equal([
+      'urgent',
+      'review',
+      'known',
+    ])
+  })
+
   it('relapse: loss is judged against the best state seen since', () => {
     const told = { told: [{ atMin: 1, to: 'Dr Sorrel Vane' }] }
     expect(levels(judge([legRound(0, stillToe), legRound(15, weakToe), legRound(30, stillToe)], told))).to.deep.equal([
@@ -199,6 +210,19 @@ describe('warnings', () => {
     const dose = { analgesia: true }
     expect(levels(judge([legRound(0), { ...legRound(15), ...dose }, legRound(30, { restPain: 6 })])).at(-1)).to.equal('urgent')
     expect(levels(judge([legRound(0), { ...legRound(15), ...dose }, legRound(30), legRound(45, { restPain: 6 })])).at(-1)).to.equal('warn')
+  })
+
+  it('slow refill that is no slower than on the sound side asks to warm and repeat', () => {
+    const sound = { ...legRound(15, { refillS: 2.5 }).limbs[1]!, refillS: 3.5 }
+    const pair = (refillS: number) => ({ atMin: 15, limbs: [legRound(15, { refillS }).limbs[0]!, sound] })
+    expect(judge([legRound(0), pair(2.5)])[1]?.findings.filter((one) => one.part === 'leg-left')).to.deep.include({
+      part: 'leg-left',
+      item: 'refill',
+      side: 'left',
+      level: 'none',
+      code: 'warm-repeat',
+      text: 'Capillary refill 2.5 s, no slower than the other side: warm and repeat',
+    })
   })
 
   it('without a sound side only the first round is compared with', () => {

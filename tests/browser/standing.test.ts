@@ -1,0 +1,241 @@
+import { expect } from 'chai'
+import { keyMovements } from '#core/model/round-items'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { walkTo } from '../harness/run-steps'
+import { quietRound, seedCase, sendApplied, sendFromPage, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+
+let server: LiveServer
+let browser: TestBrowser
+
+const open = (seeded: SeededCase, stage: string): Promise<void> => browser.open(`/case/${seeded.caseId}/${stage}`)
+const panel = async (): Promise<string> => (await browser.find('region', 'What stands')).getText()
+/** What stands on Watch once it says something; an alarm is announced as such. */
+const alarm = async (): Promise<string> => (await browser.find('alert', 'What stands')).getText()
+/** The line of a patient on the Board, once it says what is waited for. */
+async function boardLine(name: string, wanted: RegExp): Promise<string> {
+  await browser.open('/')
+  let line = ''
+  const isThere = async (): Promise<boolean> => {
+    const lines = await browser.driver.findElements({ css: 'ul[aria-label^="Live cases"] > li' })
+    const texts = await Promise.all(lines.map((one) => one.getText()))
+    line = texts.find((text) => text.includes(name)) ?? ''
+    return wanted.test(line)
+  }
+  await browser.driver.wait(async () => isThere().catch(() => false), 8_000, `the Board never said ${String(wanted)} of ${name}`)
+  return line
+}
+/** What the server holds of a case. */
+function recordOf(
+  seeded: SeededCase,
+): Promise<{ episodeVersion: number; record: { measurements: { id: string; key: string; value: number; side?: string }[] } }> {
+  return browser.driver.executeAsyncScript(
+    `const done = arguments[1]; fetch('/api/cases/' + arguments[0]).then((one) => one.json()).then(done)`,
+    seeded.caseId,
+  )
+}
+/** Names the patient, so that its line on the Board is found. */
+async function named(seeded: SeededCase, name: string): Promise<SeededCase> {
+  const patient = {
+    name,
+    isTemporary: false,
+    born: '1980-01-01',
+    number: 'TS-0002',
+    ageYears: 40,
+    isAgeEstimated: false,
+    sex: '',
+    heightCm: 171,
+    massKg: 70,
+    isMassEstimated: false,
+  }
+  const { episodeVersion: version } = await recordOf(seeded)
+  await sendFromPage(browser, { type: 'episode', id: seeded.episodeId }, 'patient', patient, version)
+  return seeded
+}
+
+describe('what stands, in the browser', () => {
+  before(async () => {
+    server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+    await signIn(browser, 'isolde', server.password)
+  })
+
+  it('an urgent finding stays urgent when one figure is entered, until two complete quiet rounds', async () => {
+    const seeded = await named(await seedCase(browser, 'leg-slab'), 'Urgent Merryn')
+    await sendRound(browser, seeded, quietRound('leg-slab'), true, 60)
+    await sendApplied(browser, seeded, 55)
+    await sendRound(browser, seeded, quietRound('leg-slab', { pulse: 'absent' }), false, 40)
+    await open(seeded, 'watch')
+    await browser.click('button', 'Do the round')
+    const cell = await browser.find('group', 'Pain at rest, left')
+    for (const button of await cell.findElements({ css: 'button' })) if ((await button.getText()) === '3') await button.click()
+    await browser.click('button', 'Judge this round')
+    await browser.waitForText('Not looked at: left leg colour')
+    expect(await alarm())
+      .to.include('Urgent: act now')
+      .and.to.include('no pulse felt')
+      .and.to.match(/Not answered, 4\d min/)
+
+    await browser.click('button', /^Done: Open the device down to the skin/)
+    await browser.waitForText(/✓ Done \d\d:\d\d/)
+    await browser.click('button', 'Record the call')
+    await browser.click('button', 'Reached')
+    await browser.waitForText('Who is missing')
+    await browser.type('textbox', 'Name and role', 'Sorrel Vane, registrar')
+    await browser.click('button', 'Reached')
+    await browser.waitForText(/Answered \d\d:\d\d, Sorrel Vane, registrar/)
+    expect(await boardLine('Urgent Merryn', /(?<!not )answered \d\d:\d\d, Sorrel Vane/)).to.include('Urgent')
+
+    await sendRound(browser, seeded, quietRound('leg-slab'), false, 20)
+    await open(seeded, 'watch')
+    await browser.waitForText('Review: senior at the bedside within 30 minutes')
+    expect(await panel()).to.include('One more complete quiet round within 30 minutes')
+    await sendRound(browser, seeded, quietRound('leg-slab'), false, 5)
+    await open(seeded, 'watch')
+    await browser.waitForText(/Not looked at: left leg colour/)
+    expect(await panel()).not.to.match(/pulse felt|Urgent|Review/)
+  })
+
+  it('on a phone the verdict comes to the top of the screen, and the Board says the same', async () => {
+    const seeded = await named(await seedCase(browser, 'leg-slab'), 'Phone Jory')
+    await sendRound(browser, seeded, quietRound('leg-slab'), true, 60)
+    await sendApplied(browser, seeded, 55)
+    await browser.setViewport(390, 844)
+    await sendRound(browser, seeded, quietRound('leg-slab', { pulse: 'absent' }), false)
+    await open(seeded, 'watch')
+    await browser.waitForText('Urgent: act now')
+    const top: number = await browser.driver.executeScript(
+      `return document.querySelector('[aria-label="What stands"]').getBoundingClientRect().top`,
+    )
+    expect(top).to.be.below(200)
+    await boardLine('Phone Jory', /no pulse felt/)
+    await browser.setViewport(1280, 800)
+  })
+
+  it('paralysis at the first look of a seated vest alarms and lists all of it', async () => {
+    const seeded = await seedCase(browser, 'seated-vest')
+    const findings = quietRound('seated-vest')
+    const limp = findings.limbs.map((one) => ({ ...one, power: Object.fromEntries(keyMovements[one.limb].map(({ id }) => [id, 0])) }))
+    await sendRound(browser, seeded, { ...findings, limbs: limp }, true)
+    await open(seeded, 'measure')
+    await browser.click('button', /and 19 more/)
+    await browser.find('dialog', 'What stands')
+    const text = await alarm()
+    expect(text)
+      .to.include('Urgent: act now')
+      .and.to.include('Left arm: elbow bend: strength 0 of 5')
+      .and.to.include('Right leg: foot down: strength 0 of 5')
+    expect(text).to.include('Hold the head in line').and.not.to.include('Known')
+  })
+
+  it('an airway at risk that is found in mid-run binds the collar step, and going on is a deviation', async () => {
+    const seeded = await seedCase(browser, 'extrication-collar', { options: { policy: 'rigid' } })
+    await sendRound(browser, seeded, quietRound('extrication-collar'), true)
+    await startRun(browser, seeded)
+    const flags = ['airway-at-risk']
+    const { episodeVersion: version } = await recordOf(seeded)
+    await sendFromPage(browser, { type: 'episode', id: seeded.episodeId }, 'flags', { flags }, version)
+    await browser.waitForText('The plan changed after it was accepted')
+    await walkTo(browser, /chin well in, close/)
+    await browser.waitForText('No rigid collar: hold with hands and blocks as found.')
+    const done = await browser.find('button', 'Done')
+    expect(await done.isEnabled()).to.equal(false)
+    await browser.click('button', 'Go on all the same')
+    await browser.click('button', 'Go on all the same')
+    await browser.type('textbox', 'Reason', 'moved by boat, no other way to hold')
+    await browser.driver.executeScript(
+      `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Go on all the same').click()`,
+    )
+    await browser.click('button', /and \d+ more$/)
+    await browser.waitForText('Done although a stop stood on it')
+  })
+
+  it('a wrong side with the slab on needs its own dialog, alarms, and is held until it is read aloud afresh', async () => {
+    const seeded = await named(await seedCase(browser, 'leg-slab'), 'Side Wenna')
+    await sendRound(browser, seeded, quietRound('leg-slab'), true, 60)
+    await startRun(browser, seeded)
+    await walkTo(browser, /Cut for the LEFT|baseline/i)
+    await sendApplied(browser, seeded, 0)
+    await open(seeded, 'size-up')
+    await browser.click('radio', 'RIGHT')
+    await browser.find('dialog', 'Is the device on the wrong side?')
+    await browser.click('button', /^It is RIGHT ankle/)
+    await browser.waitForText('A reason is missing')
+    await browser.type('textbox', 'Reason', 'read from the wrong film')
+    await browser.click('button', /^It is RIGHT ankle/)
+    await browser.waitForText('The device may be on the wrong side')
+    expect(await boardLine('Side Wenna', /wrong side/))
+      .to.include('Urgent')
+      .and.to.include('LEFT ankle')
+    await open(seeded, 'apply')
+    await browser.find('heading', 'The run is held')
+    await browser.click('button', 'Read aloud and confirmed: RIGHT ankle')
+    await browser.waitForText('The plan is not accepted yet.')
+  })
+
+  it('a corrected reading after acceptance shows the bar before Start and in mid-run; kept with a reason it is gone', async () => {
+    const seeded = await seedCase(browser, 'leg-slab')
+    await open(seeded, 'choose')
+    await browser.click('button', 'Accept the plan')
+    await browser.find('heading', 'Make ready')
+    const correct = async (byCm: number): Promise<void> => {
+      const { record } = await recordOf(seeded)
+      const last = record.measurements.findLast((one) => one.id === 'slab-path')!
+      const reading = {
+        id: last.id,
+        side: last.side,
+        value: last.value + byCm,
+        unit: 'cm',
+        tool: 'tape',
+        typed: '',
+        posture: '',
+        supersedes: last.key,
+      }
+      await sendFromPage(browser, { type: 'case', id: seeded.caseId }, 'reading', reading)
+    }
+    await correct(3)
+    await browser.find('region', 'A changed plan waits')
+    expect(await (await browser.find('button', 'Start applying')).isEnabled()).to.equal(false)
+    await browser.click('button', 'Keep what was accepted')
+    await browser.type('textbox', 'Reason', 'measured over the dressing')
+    await browser.click('button', 'Keep it')
+    await browser.driver.wait(async () => (await browser.query('region', 'A changed plan waits')) === null, 8_000)
+    await browser.click('button', 'Start applying')
+    await browser.find('region', /^Step 1 of/)
+    await correct(3)
+    await browser.find('region', 'A changed plan waits')
+  })
+
+  it('skin that does not blanch under a care collar stands on Watch and Board until a later occasion ends it', async () => {
+    const seeded = await named(await seedCase(browser, 'care-collar'), 'Skin Tegen')
+    await sendApplied(browser, seeded, 30)
+    await sendRound(browser, seeded, quietRound('care-collar'), false, 20)
+    const skin = (value: string) => sendFromPage(browser, { type: 'case', id: seeded.caseId }, 'reading', { id: 'skin-chin', value })
+    await skin('red-not-blanching')
+    await open(seeded, 'watch')
+    await browser.waitForText('Relieve, refit and tell: chin')
+    await boardLine('Skin Tegen', /Relieve, refit and tell: chin/)
+    await skin('intact')
+    await open(seeded, 'watch')
+    await browser.waitForText('Relieve, refit and tell: chin')
+    await open(seeded, 'measure')
+    await browser.click('button', 'Re-seated')
+    await browser.waitForText('Last: re-seated')
+    await skin('intact')
+    await open(seeded, 'watch')
+    await browser.find('region', 'What stands')
+    expect(await browser.text()).not.to.include('Relieve, refit and tell')
+  })
+
+  it('a pulse lost through “Something is wrong” stands as an alarm', async () => {
+    const seeded = await seedCase(browser, 'leg-slab')
+    await sendRound(browser, seeded, quietRound('leg-slab'), true, 30)
+    await sendApplied(browser, seeded, 25)
+    await open(seeded, 'watch')
+    await browser.click('button', 'Something is wrong')
+    await browser.click('button', 'Pulse lost, or the limb cold and pale')
+    await browser.click('button', 'Go on')
+    expect(await alarm()).to.include('pulse lost, or the limb cold and pale')
+  })
+})
