@@ -6,6 +6,7 @@ import { benchHeat } from './heat-bench'
 import { benchPeople } from './people-bench'
 import { benchPlans } from './plan-bench'
 import { benchRuns } from './run-bench'
+import { benchStanding } from './standing-bench'
 import { benchStart } from './start-bench'
 import { benchWriters } from './writers-bench'
 
@@ -14,6 +15,7 @@ const figures = [
   ...benchPlans(),
   ...benchHeat(root),
   ...benchPeople(),
+  ...benchStanding(),
   ...(await benchBoard()),
   ...(await benchWriters()),
   ...(await benchBrowser(root)),

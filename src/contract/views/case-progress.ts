@@ -1,7 +1,7 @@
 import type { Protocol } from '#core/quantities/defaults'
 import { isCannotAssess } from '#core/model/observation'
 import { liveRounds, type LiveRound } from '#core/rounds/live-rounds'
-import { atRiskReason } from '#core/planner/schedule-rounds'
+import { atRiskReason, limitRounds, roundMinutes } from '#core/planner/schedule-rounds'
 import { findTechnique } from '#core/techniques/registry'
 import type { Stage } from './board'
 import type { CaseRecord } from '../records/case'
@@ -15,6 +15,24 @@ import { isPlaced } from './is-placed'
  * @param nowMs the server's time
  */
 export function caseRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, protocol: Protocol): readonly LiveRound[] {
+  const minute = Math.floor(nowMs / 60_000)
+  const known = kept.get(record)
+  if (known && known.episode === episode && known.minute === minute && known.protocol === protocol) return known.rounds
+  const rounds = findRounds(record, episode, nowMs, protocol)
+  kept.set(record, { episode, minute, protocol, rounds })
+  return rounds
+}
+
+interface Kept {
+  readonly episode: EpisodeRecord
+  readonly minute: number
+  readonly protocol: Protocol
+  readonly rounds: readonly LiveRound[]
+}
+/** Records do not change once they are folded: the last answer of each is kept for the minute. */
+const kept = new WeakMap<CaseRecord, Kept>()
+
+function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, protocol: Protocol): readonly LiveRound[] {
   if (!record.appliedAt) return []
   const { judged } = standCaseRounds(record, episode, nowMs)
   const startedAt = record.openedUpAt ?? record.appliedAt
@@ -24,8 +42,11 @@ export function caseRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
   const clinicalCase = toClinicalCase(record, episode)
   const technique = findTechnique(record.technique)
   const isAtRisk = isBlind || atRiskReason(clinicalCase) !== null || technique?.isAtRisk?.(clinicalCase) === true
+  // Never thinner than what was accepted, although its reason may be gone from the record by now.
+  const planned = record.accepted?.plan.schedule.filter((entry) => entry.kind === 'round').length ?? 0
+  const isDense = planned > limitRounds(roundMinutes(false, startedAt, episode.zone, 72 * 60), technique?.rounds).length
   const done = after.map((one) => ({ at: one.round.at, isComplete: one.verdict.complete, isUrgent: one.verdict.level === 'urgent' }))
-  const rounds = liveRounds(startedAt, episode.zone, isAtRisk, done, protocol, technique?.rounds)
+  const rounds = liveRounds(startedAt, episode.zone, isAtRisk || isDense, done, protocol, technique?.rounds)
   const extra = reviewRound(after.at(-1))
   return extra ? [...rounds, extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
 }

@@ -109,7 +109,9 @@ function runItems(record: CaseRecord, judged: CaseRounds['judged']): readonly Ot
   const unchecked = despite.filter(
     (step) => !judged.some(({ round, verdict }) => verdict.complete && Date.parse(round.at) > Date.parse(step.at)),
   )
-  const begun = record.accepted ? undefined : record.runs.find((run) => run.withoutPlan !== undefined)
+  const isSettled =
+    record.accepted !== null && !record.accepted.plan.problems.some((one) => one.code === 'missing' || one.code === 'implausible')
+  const begun = isSettled ? undefined : record.runs.find((run) => run.withoutPlan !== undefined)
   const change = record.sideChange && !record.sideChange.checked ? record.sideChange : null
   return [
     ...unchecked.map((step): OtherItem => ({

@@ -98,7 +98,21 @@ function every(fromH: number, toH: number, stepH: number): number[] {
 }
 
 /** Shift-change times after the fixed list, in true minutes, so that a clock change costs or adds its hour. */
-function shiftMinutes(appliedAt: string, zone: string, afterMin: number, horizonMin: number): number[] {
+function shiftMinutes(appliedAt: string, zone: string, afterMin: number, horizonMin: number): readonly number[] {
+  const key = `${appliedAt} ${zone} ${afterMin} ${horizonMin}`
+  const known = shifts.get(key)
+  if (known) return known
+  const minutes = findShiftMinutes(appliedAt, zone, afterMin, horizonMin)
+  if (shifts.size >= mostShifts) shifts.clear()
+  shifts.set(key, minutes)
+  return minutes
+}
+
+/** Shift times of applications that were asked for: calendars are slow, and a list is asked for again with every round. */
+const shifts = new Map<string, readonly number[]>()
+const mostShifts = 500
+
+function findShiftMinutes(appliedAt: string, zone: string, afterMin: number, horizonMin: number): readonly number[] {
   const applied = DateTime.fromISO(appliedAt, { zone })
   if (!applied.isValid) return []
   const minutes: number[] = []

@@ -35,18 +35,18 @@ export function liveRounds(
   protocol: Protocol,
   limits?: RoundLimits,
 ): readonly LiveRound[] {
-  const ordered = [...done].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+  const ordered = done.map((round) => ({ ...round, ms: Date.parse(round.at) })).sort((a, b) => a.ms - b.ms)
   const urgent = ordered.findLast((round) => round.isUrgent)
   const startedAt = urgent?.at ?? appliedAt
   const start = Date.parse(startedAt)
   const minutes = limitRounds(roundMinutes(isAtRisk || urgent !== undefined, startedAt, zone, 72 * 60), urgent ? undefined : limits)
-  const complete = ordered.filter((round) => round.isComplete && Date.parse(round.at) > start)
+  const complete = ordered.filter((round) => round.isComplete && round.ms > start)
   return minutes.map((minute, index) => {
     const before = minutes[index - 1] ?? 0
     const graceMin = graceFor(minute - before, protocol)
     const dueAt = start + minute * 60_000
     const opens = dueAt - ((minute - before) / 2) * 60_000
-    const by = complete.find((round) => Date.parse(round.at) >= opens)
+    const by = complete.find((round) => round.ms >= opens)
     return { id: `round-${index + 1}`, dueAt, graceMin, doneAt: by?.at ?? null }
   })
 }

@@ -37,13 +37,14 @@ export function missingItems(clinicalCase: ClinicalCase, round: RoundInput): rea
 
 /**
  * Whether a round was complete for one part: its pair of limbs, or, where the neck or the trunk is hurt, everything.
+ * @param missing what the round left out, as `missingItems` says it
  */
-export function isCompleteFor(clinicalCase: ClinicalCase, round: RoundInput, part: PartId): boolean {
+export function isCompleteFor(clinicalCase: ClinicalCase, round: RoundInput, part: PartId, missing: readonly string[]): boolean {
   const watched = watchedOf(clinicalCase.injury.region)
-  if (watched === 'neck' || watched === 'spine') return missingItems(clinicalCase, round).length === 0
+  if (watched === 'neck' || watched === 'spine') return missing.length === 0
   const limb = part.startsWith('leg-') ? 'leg' : part.startsWith('arm-') ? 'arm' : null
   if (limb === null) return missingOfBlock(part as BlockName, round).length === 0
-  if (limb === watched) return missingItems(clinicalCase, round).length === 0
+  if (limb === watched) return missing.length === 0
   const side = sideOfPart(part) ?? 'left'
   return missingOfLimb(limb, side, round, false).length === 0
 }

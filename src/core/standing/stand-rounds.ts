@@ -115,42 +115,47 @@ export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding 
     actUntil(atMin)
     for (const report of reports) raise(tracks, report, input.isAtRisk)
     if (group === null) {
-      if (worstOf(standingOf(tracks, atMin)) === 'urgent') lastUrgentMin = atMin
+      if (worstLevel([...tracks.values()]) === 'urgent') lastUrgentMin = atMin
       continue
     }
     const isAnalgesia = group.some((round) => round.analgesia === true)
     const isAtRisk = input.isAtRisk || atMin - lastUrgentMin <= 24 * 60
     const before = beforeOf(tracks)
     const own = group.map((round) => looksOf(input.clinicalCase, round, before, isAnalgesia || wasAnalgesia))
+    const missing = group.map((round) => missingItems(input.clinicalCase, round))
     const facts = new Map<PartId, RoundFacts>()
     const factsOf = (part: PartId): RoundFacts => {
       const known = facts.get(part)
       if (known) return known
-      const isComplete = group.some((round) => isCompleteFor(input.clinicalCase, round, part))
+      const isComplete = group.some((round, place) => isCompleteFor(input.clinicalCase, round, part, missing[place] ?? []))
       const made = { atMin, isFirst: group === groups[0], isComplete, isAtRisk }
       facts.set(part, made)
       return made
     }
     const looked = own.map((looks) => [...looks, ...looksOfWholes(looks, tracks)])
     const findings = own.map((looks) => looks.flatMap((look) => findingOf(look, tracks.get(itemId(look)), factsOf(look.part))))
-    for (const look of worstOfEach(looked)) tracks.set(itemId(look), afterLook(tracks.get(itemId(look)), look, factsOf(look.part)))
+    for (const look of isSingle(group) ? (looked[0] ?? []) : worstOfEach(looked))
+      tracks.set(itemId(look), afterLook(tracks.get(itemId(look)), look, factsOf(look.part)))
     for (const part of new Set([...tracks.values()].filter((one) => one.isInReview).map((one) => one.part))) {
       if (factsOf(part).isComplete) countQuiet(tracks, part, atMin)
     }
-    const standing = standingOf(tracks, atMin)
-    const level = worstOf(standing)
+    const after = [...tracks.values()]
+    const level = worstLevel(after)
+    let listed: readonly StandingFinding[] | null = null
     if (level === 'urgent') lastUrgentMin = atMin
     wasAnalgesia = isAnalgesia
-    group.forEach((round, place) => {
-      const missing = missingItems(input.clinicalCase, round)
+    group.forEach((_, place) => {
       const found = findings[place] ?? []
       verdicts.push({
         atMin,
         level,
-        complete: missing.length === 0,
+        complete: missing[place]?.length === 0,
         findings: found,
-        missing,
-        standing,
+        missing: missing[place] ?? [],
+        // Listed when somebody asks: a long stay has hundreds of rounds, and only the last is shown.
+        get standing() {
+          return (listed ??= standingOf(after, atMin))
+        },
         actions: actionsFor(
           level,
           input.device,
@@ -161,9 +166,9 @@ export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding 
     })
   }
   actUntil(nowMin + 1e-9)
-  const findings = standingOf(tracks, nowMin)
+  const findings = standingOf([...tracks.values()], nowMin)
   const lookedAtMin = new Map([...tracks].map(([id, track]) => [id, track.lookedAtMin]))
-  return { verdicts, findings, level: worstOf(findings), lookedAtMin }
+  return { verdicts, findings, level: worstLevel([...tracks.values()]), lookedAtMin }
 }
 
 /** Rounds by their minute, ascending; those of one minute keep their order. */
@@ -269,6 +274,12 @@ function looksOf(clinicalCase: ClinicalCase, round: RoundInput, before: Before, 
   return [...limbLooks, ...blockNames.flatMap((name) => (round[name] ? lookAtBlock(name, round[name], before) : []))]
 }
 
+/** One round in its minute, with no limb listed twice: nothing to choose between. */
+function isSingle(group: readonly RoundInput[]): boolean {
+  const limbs = group[0]?.limbs ?? []
+  return group.length === 1 && new Set(limbs.map((one) => `${one.limb}-${one.side}`)).size === limbs.length
+}
+
 /** Of several looks at one item in one minute the worst; what could not be judged is worse than what was well. */
 function worstOfEach(rounds: readonly (readonly Look[])[]): readonly Look[] {
   const worst = new Map<string, Look>()
@@ -305,10 +316,9 @@ function countQuiet(tracks: Map<string, Track>, part: PartId, atMin: number): vo
 }
 
 /** Everything above none, and what is not known, worst first; two warnings on one part are a review. */
-function standingOf(tracks: ReadonlyMap<string, Track>, nowMin: number): readonly StandingFinding[] {
-  const all = [...tracks.values()].filter((one) => one.level !== 'none' || one.isUnknown)
-  const warnings = new Map<PartId, number>()
-  for (const one of all) if (isWarning(one)) warnings.set(one.part, (warnings.get(one.part) ?? 0) + 1)
+function standingOf(tracks: readonly Track[], nowMin: number): readonly StandingFinding[] {
+  const all = tracks.filter((one) => one.level !== 'none' || one.isUnknown)
+  const warnings = warningsOf(all)
   return all
     .map((track): StandingFinding => {
       const isSettled = track.settled !== null && track.settled.untilMin > nowMin
@@ -316,7 +326,7 @@ function standingOf(tracks: ReadonlyMap<string, Track>, nowMin: number): readonl
         id: track.id,
         part: track.part,
         item: track.item,
-        level: isWarning(track) && (warnings.get(track.part) ?? 0) > 1 ? 'review' : track.level,
+        level: shownLevel(track, warnings),
         state: track.isInReview ? 'review' : isSettled ? 'settled' : track.isUnknown ? 'unknown' : 'open',
         settledUntilMin: isSettled ? (track.settled?.untilMin ?? null) : null,
         text: track.last.text,
@@ -333,6 +343,18 @@ function isWarning(track: Track): boolean {
   return track.level === 'warn' && !track.isUnknown
 }
 
-function worstOf(standing: readonly StandingFinding[]): Level {
-  return standing.reduce<Level>((worst, one) => worse(worst, one.level), 'none')
+/** How many warnings stand on each part. */
+function warningsOf(tracks: readonly Track[]): ReadonlyMap<PartId, number> {
+  const warnings = new Map<PartId, number>()
+  for (const one of tracks) if (isWarning(one)) warnings.set(one.part, (warnings.get(one.part) ?? 0) + 1)
+  return warnings
+}
+
+function shownLevel(track: Track, warnings: ReadonlyMap<PartId, number>): Level {
+  return isWarning(track) && (warnings.get(track.part) ?? 0) > 1 ? 'review' : track.level
+}
+
+function worstLevel(tracks: readonly Track[]): Level {
+  const warnings = warningsOf(tracks)
+  return tracks.reduce<Level>((worst, one) => worse(worst, shownLevel(one, warnings)), 'none')
 }

@@ -7,6 +7,7 @@ import { spoken } from '#core/model/vocabulary'
 import type { Decision } from '#core/model/decision'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
 import { changeWaiting, planInForce } from '#contract/views/plan-in-force'
+import { BeginWithout } from '../../case/begin-without'
 import { usePlanInHand } from '../../case/use-plan'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
@@ -40,6 +41,7 @@ export function MakeReadyScreen() {
   const isTrying = Object.keys(trial).length > 0
   // What is laid out and held is the plan in force; forecasts answer to water, people and room as they are now.
   const plan = isTrying ? live : planInForce(record, live)
+  const gaps = (record.accepted?.plan.problems ?? []).filter((one) => one.code === 'missing' || one.code === 'implausible')
   const waits = changeWaiting(record, live) !== null
   const isHeld = record.sideChange !== undefined && record.sideChange.checked === null
   const heat = taskOf(tasks, 'peak-skin-temp')
@@ -88,7 +90,12 @@ export function MakeReadyScreen() {
         </>
       }
       next={
-        record.accepted ? (
+        record.accepted && gaps.length > 0 && !run ? (
+          <>
+            <p className="font-semibold text-caution">Figures are missing or doubted: {gaps[0]?.message}</p>
+            <BeginWithout open={open} />
+          </>
+        ) : record.accepted ? (
           <>
             {waits && !run ? <p className="font-semibold text-caution">A changed plan waits: take it or keep what was accepted.</p> : null}
             <Button look="next" disabled={(waits && !run) || isHeld} onClick={start}>

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { spoken, type Side } from '#core/model/vocabulary'
 import type { Measurement } from '#core/model/clinical-case'
 import { Lane } from '../../lane/lane'
+import { disagreeing, lengthDoubt } from '#core/figures/body/length-order'
 import { AfterChange } from '../../case/after-change'
 import { usePlan } from '../../case/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
@@ -34,13 +35,23 @@ export function MeasureScreen() {
   const side = current?.fixedSide ?? (chosenSide && chosenSide.for === current?.key && usual ? chosenSide.side : usual)
   const openCount = asked.filter(isOpen).length
   const isEnough = !asked.some((one) => one.need === 'required' && readingsOf(one, readings).length === 0)
+  const stature = open.episode.patient.heightCm
+  const doubts = new Map(
+    readings.flatMap((one): [string, string][] => {
+      const doubt = lengthDoubt(one, readings, stature)
+      const problem = plan.problems.find((each) => each.path.startsWith(`measurements/${one.id}`) && each.code !== 'missing')
+      return doubt ? [[one.id, doubt]] : problem ? [[one.id, 'doubted: look again']] : []
+    }),
+  )
   const take = (taken: readonly Measurement[]): void => {
     setProvisional(null)
     setPicked(null)
     for (const reading of taken) void writeEvent('reading', reading)
   }
   const undo = (): void => {
-    const last = readings.at(-1)
+    // Of one place the reading that disagrees, not only the newest.
+    const newest = readings.at(-1)
+    const last = newest && disagreeing(readings.filter((one) => one.id === newest.id && one.side === newest.side))
     if (last?.key) void writeEvent('reading-withdrawn', { key: last.key })
   }
   return (
@@ -60,6 +71,7 @@ export function MeasureScreen() {
           asked={asked}
           readings={readings}
           units={units}
+          doubts={doubts}
           current={current?.key ?? null}
           onPick={setPicked}
           onWithdraw={(key) => void writeEvent('reading-withdrawn', { key })}

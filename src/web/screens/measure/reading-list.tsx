@@ -1,4 +1,5 @@
-import { Undo2 } from 'lucide-react'
+import { Check, Undo2 } from 'lucide-react'
+import { disagreeing } from '#core/figures/body/length-order'
 import type { Measurement } from '#core/model/clinical-case'
 import { spoken } from '#core/model/vocabulary'
 import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
@@ -11,6 +12,7 @@ export function ReadingList({
   asked,
   readings,
   units,
+  doubts,
   current,
   onPick,
   onWithdraw,
@@ -18,6 +20,8 @@ export function ReadingList({
   asked: readonly AskedReading[]
   readings: readonly Measurement[]
   units: DisplayUnits
+  /** Why a place's readings are doubted, by its measurement: it has no tick then. */
+  doubts: ReadonlyMap<string, string>
   current: string | null
   onPick: (key: string) => void
   onWithdraw: (key: string) => void
@@ -30,7 +34,8 @@ export function ReadingList({
       <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
         {asked.map((place) => {
           const taken = readingsOf(place, readings)
-          const last = taken.at(-1)
+          const last = disagreeing(taken)
+          const doubt = doubts.get(place.definition.id)
           const label = `${place.definition.label}${place.fixedSide ? `, ${place.fixedSide}` : ''}`
           return (
             <li key={place.key} className={`flex items-center gap-2 pr-1 ${current === place.key ? 'bg-citrus/25' : ''}`}>
@@ -42,8 +47,10 @@ export function ReadingList({
               >
                 <span className="flex-1 leading-tight">
                   {label}
+                  {taken.length > 0 && doubt ? <span className="block text-sm font-semibold text-caution">{doubt}</span> : null}
                   {place.need === 'optional' && taken.length === 0 ? <span className="text-sm text-soft"> optional</span> : null}
                 </span>
+                {taken.length > 0 && !doubt ? <Check size={18} aria-label="read" className="shrink-0 text-calm" /> : null}
                 <span className="text-right">
                   {taken.length === 0 ? (
                     <span className="text-soft">–</span>

@@ -1,18 +1,20 @@
 import { useState } from 'react'
+import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 import { hasRight } from '#contract/rights'
-import { ReasonSheet } from '../../case/reason-sheet'
-import { usePlan } from '../../case/use-plan'
-import { Button } from '../../parts/button'
-import { writeEvent, type OpenCase } from '../../sync/case-store'
-import { usePerson } from '../../sync/session-store'
-import { tabId } from '../../sync/tab-id'
+import { ReasonSheet } from './reason-sheet'
+import { usePlan } from './use-plan'
+import { Button } from '../parts/button'
+import { writeEvent, type OpenCase } from '../sync/case-store'
+import { usePerson } from '../sync/session-store'
+import { tabId } from '../sync/tab-id'
 
 /** Beginning before a plan was accepted: a clinician's decision, with its reason, that stands until there is a plan. */
 export function BeginWithout({ open }: { open: OpenCase }) {
   const [isAsked, setAsked] = useState(false)
   const plan = usePlan(open)
   const person = usePerson()
+  const navigate = useNavigate()
   if (!hasRight(person.roles, 'decide')) return null
   return (
     <>
@@ -30,6 +32,7 @@ export function BeginWithout({ open }: { open: OpenCase }) {
             setAsked(false)
             void writeEvent('run-started', { runId, plan: { ...plan, pending: [] }, withoutPlan: reason })
             void writeEvent('run-lease', { runId, device: tabId() })
+            void navigate(`/case/${open.record.id}/apply`)
           }}
         />
       ) : null}

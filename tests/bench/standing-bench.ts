@@ -1,0 +1,65 @@
+import { readCase } from '#core/files/read-case'
+import { foldCase, foldEpisode } from '#contract/events/fold'
+import type { CaseRecord } from '#contract/records/case'
+import type { EpisodeRecord } from '#contract/records/episode'
+import { standingOf } from '#contract/views/standing-of-case'
+import { bothLegs } from '../../src/server/demo/findings'
+import { ankleCase } from '../harness/leg-slab-cases'
+import { percentiles, timeOf, type Figure } from './figure'
+
+const start = Date.parse('2026-01-10T08:00:00Z')
+const rounds = 200
+
+/** What stands about a case with 200 rounds: asked again as time goes on, and for the first time after another round. */
+export function benchStanding(): readonly Figure[] {
+  if (!readCase(ankleCase()).clinicalCase) throw new Error('the ankle case cannot be read')
+  const { record, episode } = longStay()
+  const now = start + rounds * 15 * 60_000
+  const again = percentiles(Array.from({ length: 300 }, (_, index) => timeOf(() => standingOf(record, episode, null, now + index))))
+  const first = percentiles(Array.from({ length: 40 }, () => timeOf(() => standingOf({ ...record }, episode, null, now))))
+  return [
+    { name: `what stands, ${rounds} rounds, asked again, 95th percentile`, value: again.p95, unit: 'ms', limit: 0.5 },
+    { name: `what stands, ${rounds} rounds, after another event, median`, value: first.median, unit: 'ms', limit: 40 },
+  ]
+}
+
+function longStay(): { record: CaseRecord; episode: EpisodeRecord } {
+  const event = (kind: string, body: object, minute: number) =>
+    ({ id: `${kind}-${minute}`, kind, v: 9, body, at: new Date(start + minute * 60_000).toISOString(), actorName: 'Ada' }) as Parameters<
+      typeof foldCase
+    >[2]
+  const injury = { region: 'ankle', side: 'left', pattern: 'malleolar-fracture', flags: ['fresh'], swelling: 'moderate', levelCm: 8 }
+  const patient = {
+    name: 'A',
+    isTemporary: false,
+    born: '',
+    number: '',
+    ageYears: 40,
+    isAgeEstimated: false,
+    sex: '',
+    heightCm: 171,
+    massKg: 70,
+    isMassEstimated: false,
+  }
+  const opened = foldEpisode(null, 'e', event('episode-opened', { patientId: 'p', place: 'Bay 1', zone: 'Etc/UTC', patient }, 0))
+  const hurt = foldEpisode(opened, 'e', event('injury', { injuryId: 'i', injury }, 0))
+  const all = Array.from({ length: rounds }, (_, index) => {
+    const findings = bothLegs('left', index % 7 === 3 ? { tight: true, restPain: 5 } : index === 90 ? { pulse: 'absent' } : {})
+    return {
+      id: `r${index}`,
+      at: new Date(start + (index + 1) * 15 * 60_000).toISOString(),
+      by: 'Ada',
+      cases: ['c'],
+      isBaseline: index === 0,
+      outcome: 'done' as const,
+      reason: '',
+      findings,
+    }
+  })
+  const record = foldCase(
+    foldCase(null, 'c', event('case-opened', { episodeId: 'e', injuryId: 'i', technique: 'leg-slab' }, 0)),
+    'c',
+    event('applied', {}, 5),
+  )
+  return { record, episode: { ...hurt, rounds: all } }
+}
