@@ -39,7 +39,12 @@ async function benchSteps(browser: TestBrowser): Promise<readonly Figure[]> {
       const own = `document.querySelector('section[aria-label="${before}"] div.sticky button')`
       await browser.driver.wait(async () => browser.driver.executeScript(`return ${own}?.disabled === false`), 8_000)
       work.push(await mainThreadWork(browser, `${own}.click()`))
-      await browser.driver.wait(async () => (await shownStep(browser)).split(':')[0] !== before, 8_000)
+      // A hold that ends before its clock asks why.
+      const early = `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'It is hard')?.click()`
+      await browser.driver.wait(async () => {
+        await browser.driver.executeScript(early)
+        return (await shownStep(browser)).split(':')[0] !== before
+      }, 8_000)
     }
   }
   // The first run warms the page up.

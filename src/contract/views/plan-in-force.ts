@@ -1,4 +1,5 @@
 import type { Plan } from '#core/model/plan'
+import type { Problem } from '#core/model/problem'
 import type { PlanChanges } from '#core/planner/compare-plans'
 import { markOfChange, waitingChange } from '#core/techniques/waiting-change'
 import type { CaseRecord } from '../records/case'
@@ -20,6 +21,13 @@ export function planInForce(record: CaseRecord, live: Plan): Plan {
 export function planOfRun(record: CaseRecord, run: RunRecord | undefined, live: Plan): Plan {
   if (run && (isOpeningRun(run) || run.isAdjustment)) return run.plan ?? live
   return record.accepted?.plan ?? run?.plan ?? live
+}
+
+/** Readings that a plan needs and that are missing or implausible: with any of them a run begins only without a plan, for a reason. */
+export function gapsOf(plan: Plan | undefined): readonly Problem[] {
+  return (plan?.problems ?? []).filter(
+    (one) => (one.code === 'missing' || one.code === 'implausible') && one.path.startsWith('measurements/'),
+  )
 }
 
 /** The run that puts the case's own device on. */

@@ -10,6 +10,7 @@ import { nextRound } from '#core/rounds/live-rounds'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { caseRounds } from './case-progress'
+import { gapsOf } from './plan-in-force'
 import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
 
 /** What a plan that was made now says, beside the one in force; null where none was made. */
@@ -109,8 +110,7 @@ function runItems(record: CaseRecord, judged: CaseRounds['judged']): readonly Ot
   const unchecked = despite.filter(
     (step) => !judged.some(({ round, verdict }) => verdict.complete && Date.parse(round.at) > Date.parse(step.at)),
   )
-  const isSettled =
-    record.accepted !== null && !record.accepted.plan.problems.some((one) => one.code === 'missing' || one.code === 'implausible')
+  const isSettled = record.accepted !== null && gapsOf(record.accepted.plan).length === 0
   const begun = isSettled ? undefined : record.runs.find((run) => run.withoutPlan !== undefined)
   const change = record.sideChange && !record.sideChange.checked ? record.sideChange : null
   return [

@@ -15,6 +15,9 @@ export interface BedsideFacts {
   readonly weight: string | null
   readonly nextRoundAt: string | null
   readonly care: readonly string[]
+  /** What stood when it was printed, worst first, known things aside. */
+  readonly standing: readonly string[]
+  readonly printedAt: string
 }
 
 const mm = pointsPerMm
@@ -48,6 +51,14 @@ export async function printReleaseCard(facts: BedsideFacts, sheet: SheetId): Pro
   )
   pdf.moveDown(0.3).fontSize(13).text('Call now:  ______________________   Night:  ______________________', { width: inner })
   drawCut(pdf, width, 146 * mm)
+  const at = DateTime.fromISO(facts.printedAt, { zone: facts.zone }).toFormat('ccc d LLL, HH:mm')
+  pdf
+    .font('bold')
+    .fontSize(12)
+    .text(`What stood when this was printed, ${at}`, 15 * mm, 152 * mm, { width: inner })
+  pdf.font('plain').fontSize(11)
+  const lines = facts.standing.length > 0 ? facts.standing : ['Nothing above what is known. Look again before you rely on it.']
+  for (const line of lines.slice(0, 12)) pdf.text(line, { width: inner })
   return endPaper(pdf)
 }
 

@@ -6,7 +6,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { spoken } from '#core/model/vocabulary'
 import type { Decision } from '#core/model/decision'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
-import { changeWaiting, planInForce } from '#contract/views/plan-in-force'
+import { changeWaiting, gapsOf, planInForce } from '#contract/views/plan-in-force'
 import { BeginWithout } from '../../case/begin-without'
 import { usePlanInHand } from '../../case/use-plan'
 import { Lane } from '../../lane/lane'
@@ -41,7 +41,7 @@ export function MakeReadyScreen() {
   const isTrying = Object.keys(trial).length > 0
   // What is laid out and held is the plan in force; forecasts answer to water, people and room as they are now.
   const plan = isTrying ? live : planInForce(record, live)
-  const gaps = (record.accepted?.plan.problems ?? []).filter((one) => one.code === 'missing' || one.code === 'implausible')
+  const gaps = gapsOf(record.accepted?.plan)
   const waits = changeWaiting(record, live) !== null
   const isHeld = record.sideChange !== undefined && record.sideChange.checked === null
   const heat = taskOf(tasks, 'peak-skin-temp')
