@@ -1,9 +1,12 @@
 import type { Plan } from '#core/model/plan'
 import type { Problem } from '#core/model/problem'
 import type { PlanChanges } from '#core/planner/compare-plans'
+import { findTechnique } from '#core/techniques/registry'
 import { markOfChange, waitingChange } from '#core/techniques/waiting-change'
 import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord } from '../records/episode'
 import type { RunRecord } from '../records/run'
+import { toClinicalCase } from './clinical-case'
 import { isOpeningRun } from './opening-run'
 
 /**
@@ -23,11 +26,14 @@ export function planOfRun(record: CaseRecord, run: RunRecord | undefined, live: 
   return record.accepted?.plan ?? run?.plan ?? live
 }
 
-/** Readings that a plan needs and that are missing or implausible: with any of them a run begins only without a plan, for a reason. */
-export function gapsOf(plan: Plan | undefined): readonly Problem[] {
-  return (plan?.problems ?? []).filter(
-    (one) => (one.code === 'missing' || one.code === 'implausible') && one.path.startsWith('measurements/'),
-  )
+/** Readings that the accepted plan cannot do without, and that are missing or implausible: then a run begins only without a plan, for a reason. */
+export function gapsOf(record: CaseRecord, episode: EpisodeRecord): readonly Problem[] {
+  const plan = record.accepted?.plan
+  if (!plan) return []
+  const asked = findTechnique(plan.technique)?.measurements(toClinicalCase(record, episode), plan.options) ?? []
+  const needed = asked.filter((one) => one.need === 'required').map((one) => `measurements/${one.definition.id}`)
+  const isGap = (one: Problem): boolean => one.code === 'missing' || one.code === 'implausible'
+  return plan.problems.filter((one) => isGap(one) && needed.some((path) => one.path === path || one.path.startsWith(`${path}/`)))
 }
 
 /** The run that puts the case's own device on. */

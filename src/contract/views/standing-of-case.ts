@@ -45,7 +45,7 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
     others: [
       ...troubleItems(record, episode),
       ...fitItems(record),
-      ...runItems(record, rounds.judged),
+      ...runItems(record, episode, rounds.judged),
       ...owedItems(record, episode, nowMs),
     ],
     responses: (record.responses ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
@@ -104,13 +104,13 @@ function fitItems(record: CaseRecord): readonly OtherItem[] {
 }
 
 /** What a run did against a stop, a run begun without a plan, a side that was changed after it had been read aloud. */
-function runItems(record: CaseRecord, judged: CaseRounds['judged']): readonly OtherItem[] {
+function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds['judged']): readonly OtherItem[] {
   const base = { from: 'run', part: null, binds: free, isEndedByWord: false } as const
   const despite = record.runs.flatMap((run) => run.steps.filter((step) => step.outcome === 'done' && step.despite?.length))
   const unchecked = despite.filter(
     (step) => !judged.some(({ round, verdict }) => verdict.complete && Date.parse(round.at) > Date.parse(step.at)),
   )
-  const isSettled = record.accepted !== null && gapsOf(record.accepted.plan).length === 0
+  const isSettled = record.accepted !== null && gapsOf(record, episode).length === 0
   const begun = isSettled ? undefined : record.runs.find((run) => run.withoutPlan !== undefined)
   const change = record.sideChange && !record.sideChange.checked ? record.sideChange : null
   return [

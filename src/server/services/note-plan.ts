@@ -37,7 +37,7 @@ export function createPlanNoter(deps: {
       if (!episode || !found || isDeepStrictEqual(found.board.live, JSON.parse(JSON.stringify(live)))) return
       await streams.saveBoardRow(caseId, boardRowOf(found.record, episode.record, live, clock()), transaction)
     })
-  const noteCase = async (caseId: string): Promise<Doubts | null> => {
+  const note = async (caseId: string): Promise<Doubts | null> => {
     try {
       const found = await streams.findCase(caseId)
       const episode = found && (await streams.findEpisode(found.record.episodeId))
@@ -50,6 +50,21 @@ export function createPlanNoter(deps: {
       log.error({ case: caseId, reason: (error as Error).name }, 'a case was kept, and could not be planned')
       return null
     }
+  }
+  // However many write to a case at once, it is planned once for what is running and once for all that came meanwhile.
+  const running = new Map<string, { readonly now: Promise<Doubts | null>; next: Promise<Doubts | null> | null }>()
+  const noteCase = (caseId: string): Promise<Doubts | null> => {
+    const known = running.get(caseId)
+    if (known) return (known.next ??= known.now.then(() => begin(caseId)))
+    return begin(caseId)
+  }
+  const begin = (caseId: string): Promise<Doubts | null> => {
+    const entry = { now: note(caseId), next: null as Promise<Doubts | null> | null }
+    running.set(caseId, entry)
+    void entry.now.finally(() => {
+      if (running.get(caseId) === entry && entry.next === null) running.delete(caseId)
+    })
+    return entry.now
   }
   return {
     noteCase,

@@ -10,6 +10,8 @@ import { slowKey, type SlowResult } from '#core/planner/solve-slow-task'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { caseOfRun } from '#contract/views/opening-run'
 import { planInForce, planOfRun } from '#contract/views/plan-in-force'
+import type { CaseRecord } from '#contract/records/case'
+import type { EpisodeRecord } from '#contract/records/episode'
 import type { RunRecord } from '#contract/records/run'
 import type { OpenCase } from '../sync/case-store'
 import { serverNow } from '../sync/server-clock'
@@ -38,8 +40,7 @@ export interface PlanInHand {
  */
 export function usePlanInHand(open: OpenCase, provisional: Measurement | null = null, run?: RunRecord): PlanInHand {
   const [solved, wake] = useReducer((count: number) => count + 1, 0)
-  const clinicalCase = caseOfRun(open.record, open.episode, run)
-  const asked = JSON.stringify(provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase)
+  const asked = useMemo(() => askedOf(open.record, open.episode, provisional, run), [open.record, open.episode, provisional, run])
   // Steps, timers and notes change the record but not what is planned: the plan changes only with its own inputs.
   const bare = useMemo(() => planOnce(asked), [asked])
   const plan = useMemo(
@@ -56,6 +57,12 @@ export function usePlanInHand(open: OpenCase, provisional: Measurement | null = 
     }
   }, [plan, provisional])
   return useMemo(() => ({ plan, tasks: bare.pending }), [plan, bare])
+}
+
+/** The case that is planned, as text: alike texts are one plan. */
+function askedOf(record: CaseRecord, episode: EpisodeRecord, provisional: Measurement | null, run: RunRecord | undefined): string {
+  const clinicalCase = caseOfRun(record, episode, run)
+  return JSON.stringify(provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase)
 }
 
 const made = new Map<string, Plan>()

@@ -41,7 +41,7 @@ export function MakeReadyScreen() {
   const isTrying = Object.keys(trial).length > 0
   // What is laid out and held is the plan in force; forecasts answer to water, people and room as they are now.
   const plan = isTrying ? live : planInForce(record, live)
-  const gaps = gapsOf(record.accepted?.plan)
+  const gaps = gapsOf(record, open.episode)
   const waits = changeWaiting(record, live) !== null
   const isHeld = record.sideChange !== undefined && record.sideChange.checked === null
   const heat = taskOf(tasks, 'peak-skin-temp')
