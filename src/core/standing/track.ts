@@ -133,7 +133,7 @@ export function afterTold(track: Track): Track {
   if (track.first?.level !== 'urgent') return track
   const told = { ...track, isTold: true }
   const isUnchanged = track.last.severity <= track.best && track.last.severity > 0 && track.last.chain === track.first.chain
-  const isOpenAlarm = track.level === 'urgent' && track.last.cannot === null && track.last.level === 'urgent' && !track.last.isNeverKnown
+  const isOpenAlarm = track.last.cannot === null && track.last.level === 'urgent' && !track.last.isNeverKnown
   return isOpenAlarm && isUnchanged ? { ...told, level: 'known', worth: 'known', settled: null } : told
 }
 

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
+import { standRounds } from '#core/standing/stand-rounds'
 import { readCheck } from '#core/files/read-check'
 import { ankleCase } from '../../harness/leg-slab-cases'
 import { legRound, type Limb } from '../../harness/leg-rounds'
@@ -85,6 +86,19 @@ describe('a finding stands until it is ended', () => {
     expect(levels(after)).to.deep.equal(['none', 'urgent', 'urgent', 'review', 'review', 'review'])
   })
 
+  it('nor a day later, when what cannot be assessed no longer warns', () => {
+    const blind = { cannotAssess: true, reason: 'asleep' }
+    const day = 24 * 60
+    const after = judge([
+      legRound(0),
+      legRound(15, { pulse: 'absent' }),
+      legRound(day + 60),
+      legRound(day + 75, { tight: blind }),
+      legRound(day + 85),
+    ])
+    expect(levels(after)).to.deep.equal(['none', 'urgent', 'review', 'review', 'review'])
+  })
+
   it('comes back as new after it had ended', () => {
     const after = judge([legRound(0), legRound(15, { pulse: 'absent' }), legRound(30), legRound(45), legRound(60, { pulse: 'absent' })])
     expect(stand(after[4])).to.deep.equal(['leg-left/pulse urgent open 60'])
@@ -129,7 +143,10 @@ describe('the first look', () => {
     expect(levels(judge([legRound(0, stillToe), legRound(15), legRound(30, weakToe)], told))).to.deep.equal(['urgent', 'none', 'urgent'])
   })
 
-  it('worse than at the first look is new', () => {
+  it('worse than at the first look is new, also when it is told only then', () => {
+    const late = { told: [{ atMin: 20, to: 'Dr Sorrel Vane' }] }
+    const partial = { atMin: 25, limbs: [{ limb: 'leg', side: 'left', restPain: 3 }] }
+    expect(levels(judge([legRound(0, weakToe), legRound(15, stillToe), partial], late))).to.deep.equal(['urgent', 'urgent', 'urgent'])
     const told = { told: [{ atMin: 1, to: 'Dr Sorrel Vane' }] }
     expect(levels(judge([legRound(0, weakToe), legRound(15, stillToe)], told))).to.deep.equal(['urgent', 'urgent'])
   })
@@ -172,6 +189,13 @@ describe('a senior’s decision', () => {
       ['out-of-range seniorDecisions/0/untilMin'],
     )
     expect(after.map((one) => one.standing[0]?.state).slice(3)).to.deep.equal(['settled until 260', 'settled until 260', 'open'])
+  })
+
+  it('is cut by the core too, whoever hands it over', () => {
+    const read = readCheck({ format: 'zesty-wren/check', version: 1, case: ankleCase(), rounds: pulseless })
+    const long = { atMin: 20, by: 'Dr Sorrel Vane', part: 'leg-left' as const, item: 'pulse', untilMin: 900 }
+    const input = { clinicalCase: read.clinicalCase!, rounds: read.rounds, device: 'shell' as const, isAtRisk: false, decisions: [long] }
+    expect([259, 260].map((nowMin) => standRounds(input, nowMin).findings[0]?.state)).to.deep.equal(['settled', 'open'])
   })
 
   it('has no effect without a name, on an item that is not urgent, or beside the item', () => {
