@@ -47,5 +47,5 @@ function filesOf(root, suite) {
     .map((name) => join(folder, name))
     .filter((file) => named.length === 0 || only.includes(suite) || named.includes(file))
     .sort((a, b) => statSync(join(root, b)).size - statSync(join(root, a)).size)
-    .map((file) => ({ file, timeoutMs: slowSuites.includes(suite) ? 120_000 : 20_000 }))
+    .map((file) => ({ file, timeoutMs: slowSuites.includes(suite) ? 120_000 : 60_000 }))
 }

@@ -11,7 +11,7 @@ import { closeLater } from './shared'
 export interface TestBrowser {
   readonly driver: Driver
   open(path: string): Promise<void>
-  /** The element with a role and an accessible name (exact text or pattern), waited for up to 8 s. */
+  /** The element with a role and an accessible name (exact text or pattern), waited for up to 20 s. */
   find(role: string, name: string | RegExp): Promise<WebElement>
   /** As `find`, or null at once when there is none. */
   query(role: string, name: string | RegExp): Promise<WebElement | null>
@@ -136,7 +136,7 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
     return driver.findElement(By.css(`[data-handle="${handle}"]`)).catch(() => null)
   }
   const find = async (role: string, name: string | RegExp): Promise<WebElement> => {
-    const found = await driver.wait(async () => query(role, name).catch(() => null), 8_000, `no ${role} named ${String(name)}`)
+    const found = await driver.wait(async () => query(role, name).catch(() => null), 20_000, `no ${role} named ${String(name)}`)
     if (!found) throw new Error(`no ${role} named ${String(name)}`)
     return found
   }
@@ -165,7 +165,7 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
       retry(async () => {
         const element = await find(role, name)
         await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
-        await driver.wait(until.elementIsEnabled(element), 8_000, `${role} ${String(name)} stays disabled`)
+        await driver.wait(until.elementIsEnabled(element), 20_000, `${role} ${String(name)} stays disabled`)
         await element.click()
       }),
     type: (role, name, typed) =>
@@ -175,7 +175,7 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
       }),
     async waitForText(wanted) {
       const shows = (shown: string): boolean => (typeof wanted === 'string' ? shown.includes(wanted) : wanted.test(shown))
-      await driver.wait(async () => text().then(shows, () => false), 8_000, `the page never showed ${String(wanted)}`)
+      await driver.wait(async () => text().then(shows, () => false), 20_000, `the page never showed ${String(wanted)}`)
     },
     press: async (...keys) =>
       driver

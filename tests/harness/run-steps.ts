@@ -31,13 +31,13 @@ export async function finishStep(browser: TestBrowser): Promise<void> {
        return true`,
       before,
     )
-  await browser.driver.wait(press, 8_000, `the button of ${before} stays disabled`)
+  await browser.driver.wait(press, 20_000, `the button of ${before} stays disabled`)
   const isPassed = async (): Promise<boolean> => {
     if ((await shownStep(browser)).split(':')[0] !== before) return true
     await press()
     return false
   }
-  await browser.driver.wait(isPassed, 8_000, `${before} stays`)
+  await browser.driver.wait(isPassed, 20_000, `${before} stays`)
 }
 
 /** Finishes steps until one whose text matches is shown. */
