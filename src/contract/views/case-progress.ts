@@ -1,7 +1,8 @@
 import type { Protocol } from '#core/quantities/defaults'
 import { isCannotAssess } from '#core/model/observation'
 import { liveRounds, type LiveRound } from '#core/rounds/live-rounds'
-import { atRiskReason, limitRounds, roundMinutes } from '#core/planner/schedule-rounds'
+import { limitRounds, roundMinutes } from '#core/planner/schedule-rounds'
+import { isCaseAtRisk } from '#core/standing/case-facts'
 import { findTechnique } from '#core/techniques/registry'
 import type { Stage } from './board'
 import type { CaseRecord } from '../records/case'
@@ -39,9 +40,8 @@ function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, p
   const since = Date.parse(startedAt)
   const after = judged.filter((one) => Date.parse(one.round.at) >= since && !one.round.isBaseline)
   const isBlind = after.some((one) => one.round.findings.limbs.some((limb) => Object.values(limb).some(isCannotAssess)))
-  const clinicalCase = toClinicalCase(record, episode)
   const technique = findTechnique(record.technique)
-  const isAtRisk = isBlind || atRiskReason(clinicalCase) !== null || technique?.isAtRisk?.(clinicalCase) === true
+  const isAtRisk = isBlind || isCaseAtRisk(toClinicalCase(record, episode))
   // Never thinner than what was accepted, although its reason may be gone from the record by now.
   const planned = record.accepted?.plan.schedule.filter((entry) => entry.kind === 'round').length ?? 0
   const isDense = planned > limitRounds(roundMinutes(false, startedAt, episode.zone, 72 * 60), technique?.rounds).length

@@ -1,7 +1,7 @@
 import { spoken } from '#core/model/vocabulary'
 import { defaultProtocol } from '#core/quantities/defaults'
 import type { Caution } from '#core/model/plan'
-import type { Standing } from '#core/model/standing'
+import { isHeldOpen, type Standing } from '#core/model/standing'
 import { standingDeviceOf } from '#core/standing/case-facts'
 import { judgeStanding, type OtherItem } from '#core/standing/judge-standing'
 import { targetOf } from '#core/standing/trouble-target'
@@ -29,7 +29,7 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
   const onAtMs = record.appliedAt === null ? null : Date.parse(record.appliedAt)
   const looked = rounds.judged.findLast(({ round }) => onAtMs !== null && !round.isBaseline && Date.parse(round.at) >= onAtMs)
   const inForce = record.accepted?.plan.cautions ?? live?.cautions ?? []
-  return judgeStanding({
+  const input = {
     device: standingDeviceOf(record.technique) ?? 'shell',
     ownWay: technique?.onUrgent.actions ?? [],
     onAtMs,
@@ -42,16 +42,15 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
       sinceMs: Date.parse(record.accepted?.at ?? record.openedAt),
       doneSteps: record.runs.flatMap((run) => run.steps.filter((step) => step.outcome === 'done').map((step) => step.stepId)),
     },
-    others: [
-      ...troubleItems(record, episode),
-      ...fitItems(record),
-      ...runItems(record, episode, rounds.judged),
-      ...owedItems(record, episode, nowMs),
-    ],
+    others: [...troubleItems(record, episode), ...fitItems(record), ...runItems(record, episode, rounds.judged)],
     responses: (record.responses ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     calls: (record.calls ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     decisions: rounds.decisions,
-  })
+  }
+  const standing = judgeStanding(input)
+  // Rounds are owed while the device is on, and after it while something stands.
+  const owed = record.removedAt === null || isHeldOpen(standing.items) ? owedItems(record, episode, nowMs) : []
+  return owed.length === 0 ? standing : judgeStanding({ ...input, others: [...input.others, ...owed] })
 }
 
 const free = { stages: [], steps: [] } as const
@@ -79,8 +78,9 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
   })
 }
 
-/** Fit tests that failed when they were last done. */
+/** Fit tests that failed when they were last done; what is off fits nobody. */
 function fitItems(record: CaseRecord): readonly OtherItem[] {
+  if (record.removedAt !== null) return []
   const latest = new Map(record.fit.map((one) => [one.testId, one]))
   const tests = record.accepted?.plan.fit ?? []
   return [...latest.values()].flatMap((one): OtherItem[] => {

@@ -1,4 +1,4 @@
-import type { ActionId, Finding, Level } from '../model/finding'
+import type { Level } from '../model/finding'
 import { standingDeviceOf, isCaseAtRisk } from '../standing/case-facts'
 import { standRounds, type RoundVerdict, type StandingFinding } from '../standing/stand-rounds'
 import type { ReadCheck } from './read-check'
@@ -15,14 +15,8 @@ export interface PrintedStanding {
   readonly since: number
 }
 
-export interface PrintedRound {
-  readonly atMin: number
-  readonly level: Level
-  readonly complete: boolean
-  readonly findings: readonly Finding[]
-  readonly actions: readonly ActionId[]
-  readonly againMin: number | null
-  readonly missing: readonly string[]
+/** A verdict with what stands as a verdict file says it. */
+export interface PrintedRound extends Omit<RoundVerdict, 'standing'> {
   readonly standing: readonly PrintedStanding[]
 }
 

@@ -28,6 +28,8 @@ export interface StandingItem {
   readonly part: string | null
   /** Milliseconds since the epoch: what raised it. */
   readonly sinceMs: number
+  /** What made it an alarm, ms: later than what raised it where it was known or a warning before. */
+  readonly alarmSinceMs: number
   /** When it was last looked at, ms; null where nobody looks at it. */
   readonly lookedAtMs: number | null
   readonly binds: Binding
@@ -80,6 +82,16 @@ export function isBedside(item: StandingItem): boolean {
   return (
     item.from === 'round' || item.from === 'reading' || item.from === 'trouble' || item.from === 'device' || item.id === 'run/side-changed'
   )
+}
+
+/** Whether an item asks for anything: more than what is known. */
+export function isPressing(item: Pick<StandingItem, 'level'>): boolean {
+  return item.level !== 'known' && item.level !== 'none'
+}
+
+/** Whether rounds go on, and the case stays on the Board, although its device is off: something found stands above what is known. */
+export function isHeldOpen(items: readonly StandingItem[]): boolean {
+  return items.some((one) => isPressing(one) && one.from !== 'plan' && one.from !== 'task')
 }
 
 /** A level of a round as a level of standing: they share their names. */

@@ -53,7 +53,7 @@ export function comparePlans(before: Plan, after: Plan, definitions: readonly De
     materials: materialChanges(before, after, words),
     cautionsGone: [...new Set(onlyCautions(before, after))],
     cautionsNew: [...new Set(onlyCautions(after, before))],
-    cautionsRaised: after.cautions.filter((one) => isRaised(one, before, words)).map((one) => one.text),
+    cautionsRaised: after.cautions.filter((one) => isRaised(one, before.cautions, words)).map((one) => one.text),
     ...stepChanges(before, after, words),
   }
 }
@@ -89,10 +89,18 @@ function isSameCaution(a: Caution, b: Caution, words: (text: string) => string):
   return a.code === b.code && words(a.text) === words(b.text)
 }
 
+/**
+ * Cautions that a plan brings beside those of another: new ones, heavier ones, and those that were set aside and came back; figures inside
+ * of words do not count.
+ */
+export function cautionsBrought(before: readonly Caution[], after: readonly Caution[]): readonly Caution[] {
+  return after.filter((one) => !before.some((each) => isSameCaution(one, each, withoutFigures)) || isRaised(one, before, withoutFigures))
+}
+
 const weights: readonly CautionLevel[] = ['note', 'caution', 'stop']
 
-function isRaised(caution: Caution, before: Plan, words: (text: string) => string): boolean {
-  const was = before.cautions.filter((one) => isSameCaution(one, caution, words))
+function isRaised(caution: Caution, before: readonly Caution[], words: (text: string) => string): boolean {
+  const was = before.filter((one) => isSameCaution(one, caution, words))
   if (was.length === 0) return false
   const wasOpen = was.some((one) => !one.overruled)
   const most = Math.max(...was.map((one) => weights.indexOf(one.level)))

@@ -1,5 +1,6 @@
 import { actionTexts, type DeviceKind, type Level } from '../model/finding'
 import type { Caution } from '../model/plan'
+import { cautionsBrought } from '../planner/compare-plans'
 import type { CallEntry, ResponseEntry, Signed } from '../model/response'
 import {
   asStanding,
@@ -16,7 +17,7 @@ import { listOfNames, nameOfItem, nameOfPart } from './item-names'
 import type { RoundsStanding, SeniorDecision, StandingFinding } from './stand-rounds'
 
 /** Something that stands for another reason than what rounds found; it ends where it is no longer given. */
-export type OtherItem = Omit<StandingItem, 'state' | 'settled' | 'lookedAtMs'> & Partial<Pick<StandingItem, 'lookedAtMs'>>
+export type OtherItem = Omit<StandingItem, 'state' | 'settled' | 'lookedAtMs' | 'alarmSinceMs'> & Partial<Pick<StandingItem, 'lookedAtMs'>>
 
 /** Everything that `judgeStanding` reads. Times are milliseconds since the epoch; minutes of `rounds` count from it too. */
 export interface StandingInput {
@@ -101,6 +102,7 @@ function itemOfRound(one: StandingFinding, input: StandingInput): StandingItem {
     text: `${nameOfPart(one.part)}: ${lower(one.text)}${isBefore ? ' (as before)' : ''}`,
     part: one.part,
     sinceMs: one.sinceMin * minuteMs,
+    alarmSinceMs: (one.alarmSinceMin ?? one.sinceMin) * minuteMs,
     lookedAtMs: one.lookedAtMin * minuteMs,
     binds: { stages: [], steps: [] },
     state: one.state,
@@ -125,9 +127,10 @@ function endingOf(one: StandingFinding): string {
 }
 
 /** Stops and cautions of the plan that is applied, and those that a waiting change would bring. */
-function planItems({ plan, onAtMs }: StandingInput): readonly StandingItem[] {
-  const inForce = new Set(plan.inForce.map((one) => `${one.code} ${one.text}`))
-  const brought = plan.waiting.filter((one) => !inForce.has(`${one.code} ${one.text}`))
+function planItems({ plan, onAtMs, removedAtMs }: StandingInput): readonly StandingItem[] {
+  // With the device its plan is over: nothing could end what it warns of.
+  if (removedAtMs !== null) return []
+  const brought = cautionsBrought(plan.inForce, plan.waiting)
   return [
     ...plan.inForce.filter((one) => onAtMs === null || !isPast(one, plan.doneSteps)).map((one) => planItem(one, 'plan', plan.sinceMs)),
     ...brought.map((one) => planItem(one, 'change', plan.sinceMs, onAtMs !== null)),
@@ -150,6 +153,7 @@ function planItem(caution: Caution, prefix: string, sinceMs: number, isOn = fals
     text: caution.text,
     part: null,
     sinceMs,
+    alarmSinceMs: sinceMs,
     lookedAtMs: null,
     binds: isStop ? { stages: ['make-ready', 'apply'], steps: caution.steps } : { stages: [], steps: [] },
     state: 'open',
@@ -164,7 +168,7 @@ function planItem(caution: Caution, prefix: string, sinceMs: number, isOn = fals
 }
 
 function whole(item: OtherItem): StandingItem {
-  return { ...item, lookedAtMs: item.lookedAtMs ?? null, state: 'open', settled: null }
+  return { ...item, alarmSinceMs: item.sinceMs, lookedAtMs: item.lookedAtMs ?? null, state: 'open', settled: null }
 }
 
 /** A device that is on and that nobody has looked at is not known to be well. */
@@ -178,6 +182,7 @@ function unlooked({ onAtMs, lookedAtMs }: StandingInput, isOn: boolean): readonl
       text: 'Nobody has looked since it went on.',
       part: null,
       sinceMs: onAtMs,
+      alarmSinceMs: onAtMs,
       lookedAtMs: null,
       binds: { stages: [], steps: [] },
       state: 'unknown',
@@ -201,7 +206,7 @@ function isClinical(item: StandingItem): boolean {
 /** When the alarm that runs began: what joined it later is part of it. */
 function alarmSince(items: readonly StandingItem[], level: Level): number | null {
   const own = items.filter((one) => isClinical(one) && one.level === level)
-  return level === 'none' || own.length === 0 ? null : Math.min(...own.map((one) => one.sinceMs))
+  return level === 'none' || own.length === 0 ? null : Math.min(...own.map((one) => one.alarmSinceMs))
 }
 
 function callOf(items: readonly StandingItem[], sinceMs: number | null, { calls }: StandingInput): StandingCall | null {

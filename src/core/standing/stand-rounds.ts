@@ -49,6 +49,8 @@ export interface StandingFinding {
   readonly text: string
   readonly code: string
   readonly sinceMin: number
+  /** The look that made it urgent, as long as that has not ended. */
+  readonly alarmSinceMin: number | null
   readonly lookedAtMin: number
   /** It waits for a second quiet round after one at this minute; null otherwise. */
   readonly quietAtMin: number | null
@@ -332,6 +334,7 @@ function standingOf(tracks: readonly Track[], nowMin: number): readonly Standing
         text: track.last.text,
         code: track.last.code,
         sinceMin: track.sinceMin ?? track.lookedAtMin,
+        alarmSinceMin: track.alarmSinceMin,
         lookedAtMin: track.lookedAtMin,
         quietAtMin: track.quietAtMin,
       }

@@ -35,6 +35,8 @@ export interface Track {
   readonly isUnjudged: boolean
   /** It was quiet before it could not be assessed, so what stands of it is that nobody knows. */
   readonly isUnknown: boolean
+  /** The look that made it urgent, as long as that has not ended: what was done or said before it answers nothing. */
+  readonly alarmSinceMin: number | null
   /** The look that raised it from none; null while there is nothing. */
   readonly sinceMin: number | null
   readonly lookedAtMin: number
@@ -99,6 +101,7 @@ export function afterLook(track: Track | undefined, look: Look, facts: RoundFact
     settled: level === 'urgent' && settled && look.severity <= settled.severity ? settled : null,
     isUnjudged: false,
     isUnknown: false,
+    alarmSinceMin: level === 'urgent' || isInReview ? (track?.alarmSinceMin ?? facts.atMin) : null,
     sinceMin: level === 'none' ? null : track && track.level !== 'none' ? track.sinceMin : facts.atMin,
     lookedAtMin: facts.atMin,
   }
@@ -120,6 +123,7 @@ function afterNoLook(track: Track | undefined, look: Look, facts: RoundFacts): T
     quietAtMin: null,
     isTold: false,
     settled: null,
+    alarmSinceMin: null,
     sinceMin: null,
   }
   const wasQuiet = before.level === 'none' || before.level === 'known' || track?.isUnknown === true
@@ -134,7 +138,7 @@ export function afterTold(track: Track): Track {
   const told = { ...track, isTold: true }
   const isUnchanged = track.last.severity <= track.best && track.last.severity > 0 && track.last.chain === track.first.chain
   const isOpenAlarm = track.last.cannot === null && track.last.level === 'urgent' && !track.last.isNeverKnown
-  return isOpenAlarm && isUnchanged ? { ...told, level: 'known', worth: 'known', settled: null } : told
+  return isOpenAlarm && isUnchanged ? { ...told, level: 'known', worth: 'known', settled: null, alarmSinceMin: null } : told
 }
 
 /** A track after a senior's decision: what is urgent stays so, and is shown as settled until then. */
@@ -160,5 +164,12 @@ export function afterCompleteRound(track: Track, atMin: number, isQuiet: boolean
   if (!track.isInReview) return track
   if (!isQuiet) return { ...track, quietAtMin: null }
   if (track.quietAtMin === null || atMin - track.quietAtMin > quietPairMin) return { ...track, quietAtMin: atMin }
-  return { ...track, level: track.worth, isInReview: false, quietAtMin: null, sinceMin: track.worth === 'none' ? null : track.sinceMin }
+  return {
+    ...track,
+    level: track.worth,
+    isInReview: false,
+    quietAtMin: null,
+    alarmSinceMin: null,
+    sinceMin: track.worth === 'none' ? null : track.sinceMin,
+  }
 }

@@ -16,6 +16,7 @@ import { uuid } from '#contract/field-schemas'
 import { caseOfRun } from '#contract/views/opening-run'
 import { isCutOut, paperKinds, sheets, type PaperKind, type SheetId } from '#contract/api/papers'
 import { planInForce, planOfRun } from '#contract/views/plan-in-force'
+import { isPressing } from '#core/model/standing'
 import { standingOf } from '#contract/views/standing-of-case'
 import { summariseRun } from '#contract/views/run-summary'
 import { ApiError } from '../ground/api-error'
@@ -138,7 +139,7 @@ function factsOf({ record, episode }: Opened, plan: Plan, now: string): BedsideF
     nextRoundAt: next ? new Date(next.dueAt).toISOString() : null,
     care: plan.care,
     standing: standingOf(record, episode, null, Date.parse(now))
-      .items.filter((one) => one.level !== 'known' && one.level !== 'none')
+      .items.filter(isPressing)
       .map((one) => `${one.level}: ${one.text}`),
     printedAt: now,
   }

@@ -1,6 +1,7 @@
 import { findTechnique } from '#core/techniques/registry'
 import { nextRound } from '#core/rounds/live-rounds'
 import { defaultProtocol } from '#core/quantities/defaults'
+import { isHeldOpen, isPressing } from '#core/model/standing'
 import type { Caution } from '#core/model/plan'
 import type { BoardRow } from '#contract/views/board'
 import { caseRounds, stageOf } from '#contract/views/case-progress'
@@ -21,7 +22,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   const worst = standing[0]
   const next = nextRound(caseRounds(record, episode, nowMs, defaultProtocol))
   const isOff = record.removedAt !== null
-  const isStanding = standing.some((one) => one.from !== 'plan' && one.level !== 'known' && one.level !== 'none')
+  const isStanding = isHeldOpen(standing)
   const injury = episode.injuries[record.injuryId]
   const at = (ms: number): string => new Date(ms).toISOString()
   return {
@@ -38,7 +39,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     level: worst?.level ?? (episode.rounds.some((round) => round.outcome === 'done') ? 'none' : null),
     headline: worst ? null : all.headline,
     finding: worst?.text ?? null,
-    standingCount: standing.filter((one) => one.level !== 'known' && one.level !== 'none').length,
+    standingCount: standing.filter(isPressing).length,
     sinceAt: worst ? at(worst.sinceMs) : null,
     settledUntilAt: worst?.settled ? at(worst.settled.untilMs) : null,
     answer: all.call && {

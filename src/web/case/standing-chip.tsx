@@ -1,3 +1,4 @@
+import { isPressing } from '#core/model/standing'
 import { useState } from 'react'
 import { Dialog } from '../parts/dialog'
 import { ToneShape, toneInk, toneWash } from '../parts/tone-shape'
@@ -10,7 +11,7 @@ import { useStanding } from './use-standing'
 export function StandingChip({ open }: { open: OpenCase }) {
   const standing = useStanding(open)
   const [isOpen, setOpen] = useState(false)
-  const pressing = standing.items.filter((one) => one.level !== 'known' && one.level !== 'none')
+  const pressing = standing.items.filter(isPressing)
   const worst = pressing[0]
   if (!worst) return null
   const tone = toneOf(standing.level)

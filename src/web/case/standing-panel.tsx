@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import { isBedside, type Standing, type StandingItem } from '#core/model/standing'
+import { isBedside, isPressing, type Standing, type StandingItem } from '#core/model/standing'
 import { listOfNames } from '#core/standing/item-names'
 import { LevelMark, toneOf } from '../round/level-mark'
 import { toneWash } from '../parts/tone-shape'
@@ -17,8 +17,8 @@ import { ItemEnding } from './item-ending'
 export function StandingPanel({ open, standing, isBedsideOnly = false }: { open: OpenCase; standing: Standing; isBedsideOnly?: boolean }) {
   const { level, headline } = isBedsideOnly ? standing.bedside : standing
   const items = isBedsideOnly ? standing.items.filter(isBedside) : standing.items
-  const pressing = items.filter((one) => one.level !== 'known' && one.level !== 'none')
-  const quiet = items.filter((one) => one.level === 'known' || one.level === 'none')
+  const pressing = items.filter(isPressing)
+  const quiet = items.filter((one) => !isPressing(one))
   const isUrgent = level === 'urgent'
   const panel = useRef<HTMLElement>(null)
   const lastRound = open.episode.rounds.at(-1)

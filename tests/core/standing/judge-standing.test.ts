@@ -156,6 +156,34 @@ describe('what to do about it', () => {
     expect(judge([legRound(0)]).call).to.equal(null)
   })
 
+  it('begins anew when what was known gets worse: the call of the first look answers nothing', () => {
+    const call = { to: 'Sorrel Vane', isReached: true, said: '', atMs: 1 * minuteMs, by: 'Ada' }
+    const rounds = [
+      legRound(0, { movement: { tibial: 'weak' } }),
+      legRound(30, { movement: { tibial: 'weak' } }),
+      legRound(60, { movement: { tibial: 'none' } }),
+    ]
+    const read = rounds.flatMap((one, index) => readRound(one, `rounds/${index}`, []))
+    const told = [{ atMin: 1, to: 'Sorrel Vane' }]
+    const stood = standRounds({ clinicalCase: clinicalCase!, rounds: read, device: 'shell', isAtRisk: false, told }, 70)
+    const standing = judge(rounds, { rounds: stood, calls: [call] })
+    expect(standing.items[0]).to.include({ level: 'urgent', sinceMs: 0, alarmSinceMs: 60 * minuteMs })
+    expect(standing.call).to.deep.include({ sinceMs: 60 * minuteMs, answered: null })
+  })
+
+  it('of the plan ends with the device, and a figure in its words brings nothing', () => {
+    const plan = (waiting: Caution[]): StandingInput['plan'] => ({
+      inForce: [{ ...stop, text: 'Cut 64.2 cm.' }],
+      waiting,
+      sinceMs: 9,
+      doneSteps: [],
+    })
+    expect(judge([legRound(0)], { removedAtMs: 5, plan: plan([stop]) }).items).to.deep.equal([])
+    expect(judge([legRound(0)], { plan: plan([{ ...stop, text: 'Cut 64.3 cm.' }]) }).items.map((one) => one.id)).to.deep.equal([
+      'plan/open/padding',
+    ])
+  })
+
   it('names a trouble beside the findings, and it asks for the same', () => {
     const trouble = other('urgent', 'trouble/1', 'trouble')
     expect(judge([legRound(0)], { others: [trouble] }).actions[0]?.id).to.equal('open-to-skin')

@@ -1,5 +1,6 @@
 import { formatDay } from '../../parts/format-time'
 import { lazy, Suspense, useState } from 'react'
+import { isHeldOpen } from '#core/model/standing'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { dueAtOf, nextRound } from '#core/rounds/live-rounds'
 import { caseRounds } from '#contract/views/case-progress'
@@ -70,7 +71,7 @@ export function WatchScreen() {
     />
   )
   // Rounds belong to the stay: they go on after the device is off while anything above known stands.
-  const isStanding = standing.items.some((one) => one.from !== 'plan' && one.level !== 'known' && one.level !== 'none')
+  const isStanding = isHeldOpen(standing.items)
   const coming = plan.schedule.filter((entry) => entry.kind !== 'round')
   return (
     <>
