@@ -3,6 +3,7 @@ import type { Problem } from '#core/model/problem'
 import type { PlanContext } from '#core/model/plan-context'
 import { finishPlan } from '#core/techniques/finish-plan'
 import { planExit, type Plan } from '#core/model/plan'
+import { unusedReadings } from '#core/techniques/unused-readings'
 import { planCase } from '#core/techniques/plan-case'
 import { createCliContext } from './context'
 import { planText } from './plan-text'
@@ -33,7 +34,8 @@ export function runPlan(files: readonly string[], format: 'json' | 'text'): numb
 function planFile(file: string, ctx: PlanContext): Planned {
   const input = readInput(file)
   if ('problem' in input) return { exit: 2, plan: null, problems: [input.problem] }
-  const { clinicalCase, problems } = readCase(input.data)
+  const { clinicalCase, problems: readProblems } = readCase(input.data)
+  const problems = [...readProblems, ...(clinicalCase ? unusedReadings(clinicalCase, ctx) : [])]
   const started = clinicalCase && planCase(clinicalCase, ctx, problems)
   if (!clinicalCase || !started) return { exit: 2, plan: null, problems }
   const plan = finishPlan(started, ctx, clinicalCase.overrules)

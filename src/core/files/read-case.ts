@@ -183,6 +183,12 @@ function readFigure(from: FieldReader, path: string, problems: Problem[]): { val
     problems.push(formatProblem(`${path}/value`, parsed.message))
     return null
   }
+  if (parsed.unit !== null && unit !== undefined && unit !== parsed.unit) {
+    problems.push(
+      formatProblem(`${path}/value`, `The value "${value}" says ${parsed.unit} and its unit says ${String(unit)}: leave one of them out.`),
+    )
+    return null
+  }
   const effective = parsed.unit ?? (unit as ReadingUnit | undefined)
   return { value: parsed.value, ...optional('unit', effective) }
 }

@@ -34,6 +34,10 @@ export interface PlanDraft {
   measure(definition: MeasurementDefinition): Estimate | null
   /** Both sides of a measurement that is read on each; a null where there is no usable reading. */
   measureSides(definition: MeasurementDefinition): { readonly left: Estimate | null; readonly right: Estimate | null }
+  /** Every estimate that was asked for so far. */
+  measured(): readonly Estimate[]
+  /** Ids of every measurement that was asked for so far, read or not. */
+  askedFor(): readonly string[]
   /** As `measure`, and a missing reading is a problem. */
   require(definition: MeasurementDefinition): Estimate | null
   /** The declared name of a decision. */
@@ -89,6 +93,8 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
     clinicalCase,
     ctx,
     measure,
+    askedFor: () => [...resolved.keys()],
+    measured: () => [...resolved.values()].flatMap((one) => one ?? []),
     measureSides(definition) {
       const { left, right, either } = resolveSides(clinicalCase, definition, ctx.protocol)
       for (const one of [left, right, either]) {

@@ -40,15 +40,24 @@ export function defineDefaults<K extends string>(group: string, values: Record<K
   return { group, values }
 }
 
+/** What was read of each protocol: a plan asks for the same constants dozens of times. */
+const readings = new WeakMap<Protocol, Map<DefaultGroup, Readonly<Record<string, number>>>>()
+
 /**
  * Reads a group of defaults through a protocol: the local figure where there is one, else the built-in.
+ * A protocol is read once: another figure is another protocol object.
  * @returns plain numbers by name, in the unit that the group declares
  */
 export function readDefaults<K extends string>(defaults: DefaultGroup<K>, protocol: Protocol): Record<K, number> {
+  const byGroup = readings.get(protocol) ?? new Map<DefaultGroup, Readonly<Record<string, number>>>()
+  readings.set(protocol, byGroup)
+  const known = byGroup.get(defaults)
+  if (known) return known as Record<K, number>
   const numbers = {} as Record<K, number>
   for (const name in defaults.values) {
     const local = protocol.numbers[`${defaults.group}.${name}`]
     numbers[name] = local ?? defaults.values[name].value
   }
+  byGroup.set(defaults, Object.freeze(numbers))
   return numbers
 }

@@ -29,13 +29,13 @@ const fractionPattern = new RegExp(String.raw`^([+-]?\d+)?(?:[\s-]+|(?<!\d))(\d+
 const feetPattern = new RegExp(String.raw`^(\d+)\s*(?:ft|foot|feet|'|′)\s*(.+?)\s*(?:in|inch|inches|"|″)?$`)
 
 /**
- * Reads a measurement as typed: "38", "38,5", "15 1/4 in", `15.25"`, "5 ft 7", "380 mm", "3 fw", "90 deg".
+ * Reads a measurement as typed: "38", "38,5", "15 1/4 in", "15¼ in", `15.25"`, "5 ft 7", "380 mm", "3 fw", "90 deg".
  * @param text as typed; case and outer blanks do not matter
  * @returns the figure with its unit (null when none was typed), or a message that says what to type instead.
  *   Refused as ambiguous: "1,234" (thousands or decimals?), a fraction without a unit, unknown units.
  */
 export function parseReading(text: string): ParsedReading {
-  const trimmed = text.trim().toLowerCase().replaceAll('−', '-')
+  const trimmed = spellFractions(text.trim().toLowerCase().replaceAll('−', '-'))
   if (trimmed === '') return refuse('Nothing was typed: enter a figure such as 38.5.')
   const feet = feetPattern.exec(trimmed)
   if (feet?.[2]) return readFeetAndInches(Number(feet[1]), feet[2], text)
@@ -48,6 +48,13 @@ export function parseReading(text: string): ParsedReading {
     return refuse(`"${text}" could be thousands or decimals: type the decimal with a point.`)
   }
   return withUnit(Number(digits.replace(',', '.')), plain[2], text)
+}
+
+const fractionSigns: Readonly<Record<string, string>> = { '¼': '1/4', '½': '1/2', '¾': '3/4' }
+
+/** "15½" as "15 1/2". */
+function spellFractions(text: string): string {
+  return text.replace(/(\d?)\s*([¼½¾])/g, (_, digit: string, sign: string) => `${digit}${digit && ' '}${fractionSigns[sign] ?? sign}`)
 }
 
 function readFeetAndInches(feet: number, rest: string, typed: string): ParsedReading {

@@ -42,7 +42,7 @@ export function parseQuickEntry(line: string, places: readonly QuickPlace[]): Qu
 }
 
 function readPart(part: string, places: readonly QuickPlace[]): QuickReading | { readonly message: string } {
-  const match = /^(\D*?[a-z-])\s*([+-]?[\d.,].*)$/i.exec(part)
+  const match = /^(\D*?[a-z-])\s*([+-]?[\d.,¼½¾].*)$/i.exec(part)
   if (!match?.[1] || !match[2]) return { message: `"${part}" has no name or no figure: type it like calf 37.2.` }
   const words = match[1].toLowerCase().split(/[\s-]+/)
   const side = words.some(isLeft) ? 'left' : words.some(isRight) ? 'right' : null

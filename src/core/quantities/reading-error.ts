@@ -1,5 +1,6 @@
 import type { ReadingTool, ReadingUnit } from './units'
 import { defineDefaults, readDefaults, type Protocol } from './defaults'
+import { uncalibratedFingerCm } from './length'
 
 export type MeasurementKind = 'length' | 'girth' | 'angle' | 'count' | 'words'
 
@@ -24,7 +25,8 @@ export interface TakenReading {
 
 /**
  * The standard error σt of one reading by its tool (COMPUTATION 1).
- * @param reading in its own unit; finger readings grow with the number of fingers
+ * Of n fingers √((√n·σ a finger)² + (breadth ÷ √12)²): whole fingers are a coarse rule, never surer than a tape (CORRECTIONS).
+ * @param reading in its own unit
  * @param kind along a limb, round it, or an angle
  * @param valueCm the same reading in cm (or degrees)
  * @returns cm, or degrees for angles; above 0 for every real reading
@@ -35,7 +37,9 @@ export function readingError(reading: TakenReading, kind: MeasurementKind, value
   if (kind === 'angle') return tool === 'photo' ? errors.photoAngleDeg : errors.goniometerDeg
   if (reading.unit === 'fw') {
     const perFinger = reading.breadthCm === undefined ? errors.fingerUncalibratedCm : errors.fingerCalibratedCm
-    return perFinger * Math.abs(Number(reading.value))
+    const fingers = Math.abs(Number(reading.value))
+    const wholeFingerCm = (reading.breadthCm ?? uncalibratedFingerCm) / Math.sqrt(12)
+    return Math.hypot(Math.sqrt(fingers) * perFinger, wholeFingerCm)
   }
   if (tool === 'photo') return errors.photoLengthShare * Math.abs(valueCm)
   return kind === 'girth' ? errors.tapeRoundCm : errors.tapeAlongCm

@@ -3,6 +3,7 @@ import type { Problem } from '../model/problem'
 import { withUsableLevel } from '../planner/usable-level'
 import { resolveOptions } from '../planner/resolve-options'
 import { judgePlace } from '../planner/judge-place'
+import { lengthFaults } from '../figures/body/length-order'
 import { findTechnique } from './registry'
 import type { Technique } from '../planner/technique'
 import { itemsAtHand, usableOverrules } from '../planner/usable-overrules'
@@ -36,6 +37,7 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   judgePlace(draft, technique, options.values)
   technique.judge?.(draft, options.values)
   const outcome = technique.plan(draft, options.values)
+  warnAboutLengths(draft)
   addStandingNotes(
     draft,
     technique,
@@ -63,6 +65,19 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
 
   function cautionsAt(stepId: string): readonly string[] {
     return [...new Set(cautions.filter((one) => one.steps.includes(stepId)).map((one) => one.code))]
+  }
+}
+
+/** Lengths that went into the plan and cannot stand beside each other. */
+function warnAboutLengths(draft: PlanDraft): void {
+  const lengthsCm = Object.fromEntries(draft.measured().map((one) => [one.id, one.value]))
+  for (const fault of lengthFaults(lengthsCm, draft.clinicalCase.patient.heightCm ?? null)) {
+    draft.caution({
+      level: 'caution',
+      code: 'check-reading',
+      text: 'Measure both again: one of them is a slip.',
+      why: fault.text,
+    })
   }
 }
 

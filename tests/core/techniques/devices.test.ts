@@ -55,7 +55,8 @@ describe('extrication collar', () => {
   it('doubts fingers that nobody calibrated', () => {
     const made = plan('extrication-collar', (file) => void (file.measurements = [{ id: 'neck-height', value: 3, unit: 'fw' }]))
     expect(cautionCodes(made)).to.include('uncalibrated-fingers')
-    expect(decisionOf(made, 'setting').sd).to.be.closeTo(0.9, 1e-9)
+    expect(decisionOf(made, 'setting').sd).to.be.closeTo(Math.hypot(Math.sqrt(3) * 0.3, 1.8 / Math.sqrt(12)), 1e-9)
+    expect(decisionOf(made, 'setting').display).to.equal('4.8 cm, adult collar')
   })
 
   it('leaves the slack of one flat finger, and leads oxygen under the hooks', () => {
@@ -303,9 +304,12 @@ describe('hinged knee brace', () => {
   it('warns of a hinge off the turning point and of stops that no brace clicks at', () => {
     const off = plan('hinged-knee-brace', (file) => {
       without(file, 'hinge-forward', 'hinge-up')
-      file.measurements.push(cm('hinge-forward', 2.2, 'right'))
+      file.measurements.push(cm('hinge-forward', 2.2, 'right'), cm('hinge-up', 0, 'right'))
     })
     expect(cautionCodes(off)).to.include('pistoning')
+    const half = plan('hinged-knee-brace', (file) => without(file, 'hinge-up'))
+    expect(cautionCodes(half)).to.include('check-reading')
+    expect(half.decisions.map((one) => one.id)).not.to.include('pistoning')
     const odd = plan(
       'hinged-knee-brace',
       (file) => void (file['orders'] = { brace: { by: 'A', at: '', extensionStop: 5, flexionStop: 60, lock: 'open' } }),

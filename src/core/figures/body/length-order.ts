@@ -1,12 +1,48 @@
 import type { Measurement } from '../../model/clinical-case'
 import { toCm } from '../../quantities/length'
 
-/** Lengths of a leg from the shorter to the longer: each is part of the next (STANDING, Readings in time). */
-const legOrder: readonly { readonly id: string; readonly label: string }[] = [
-  { id: 'lower-leg-length', label: 'lower leg' },
-  { id: 'inside-leg', label: 'inside leg' },
-  { id: 'outer-leg', label: 'outer leg' },
+/** A length that is part of another one, or of the stature as a share of it (CORRECTIONS, Lengths). */
+const partOf: readonly { readonly id: string; readonly whole: string | number }[] = [
+  { id: 'lower-leg-length', whole: 'inside-leg' },
+  { id: 'foot-length', whole: 'lower-leg-length' },
+  { id: 'inside-leg', whole: 0.6 },
+  { id: 'notch-pubis', whole: 0.45 },
 ]
+const names: Readonly<Record<string, string>> = {
+  'lower-leg-length': 'lower leg',
+  'inside-leg': 'inside leg',
+  'foot-length': 'foot',
+  'notch-pubis': 'length from notch to pubis',
+  'volar-path-index': 'palm path of the index finger',
+  'volar-path-little': 'palm path of the little finger',
+}
+/** Two paths beside each other that differ by no more than this on any hand, cm. */
+const besides = [{ ids: ['volar-path-index', 'volar-path-little'], mostCm: 4 }] as const
+
+/** A pair of lengths of which one cannot be: what was read, in words that name both. */
+export interface LengthFault {
+  readonly ids: readonly string[]
+  readonly text: string
+}
+
+/**
+ * Lengths that cannot stand beside each other or beside the stature, at every age.
+ * @param lengthsCm by measurement id, cm
+ * @param statureCm null while it is not known
+ */
+export function lengthFaults(lengthsCm: Readonly<Record<string, number>>, statureCm: number | null): readonly LengthFault[] {
+  return partOf.flatMap(({ id, whole }): LengthFault[] => {
+    const partCm = lengthsCm[id]
+    const wholeCm = typeof whole === 'string' ? lengthsCm[whole] : statureCm === null ? undefined : whole * statureCm
+    if (partCm === undefined || wholeCm === undefined || partCm < wholeCm) return []
+    const part = `The ${names[id]} (${partCm.toFixed(1)} cm)`
+    if (typeof whole === 'string')
+      return [
+        { ids: [id, whole], text: `${part} is as long as the ${names[whole]} (${wholeCm.toFixed(1)} cm), of which it is only a part.` },
+      ]
+    return [{ ids: [id, 'heightCm'], text: `${part} is more than ${100 * whole} % of the height (${statureCm?.toFixed(0)} cm).` }]
+  })
+}
 
 /**
  * Why a length cannot be what it says beside the other lengths and the stature; null where nothing speaks against it.
@@ -15,23 +51,22 @@ const legOrder: readonly { readonly id: string; readonly label: string }[] = [
  * @param statureCm null while it is not known
  */
 export function lengthDoubt(reading: Measurement, all: readonly Measurement[], statureCm: number | null): string | null {
-  const place = legOrder.findIndex((one) => one.id === reading.id)
   const valueCm = lengthOf(reading)
-  if (place < 0 || valueCm === null) return null
-  for (const [index, other] of legOrder.entries()) {
-    const last = all.findLast(
-      (one) => one.id === other.id && (one.side === undefined || reading.side === undefined || one.side === reading.side),
-    )
-    const otherCm = last && index !== place ? lengthOf(last) : null
-    if (otherCm === null) continue
-    const words = `${otherCm.toFixed(1)} cm were read for the ${other.label}`
-    if (index < place && valueCm <= otherCm) return `${words}, which is only part of it: measure both again.`
-    if (index > place && valueCm >= otherCm) return `${words}, of which this is only a part: measure both again.`
+  if (valueCm === null) return null
+  const lengthsCm: Record<string, number> = {}
+  for (const other of all) {
+    const otherCm = lengthOf(other)
+    const isSameSide = other.side === undefined || reading.side === undefined || other.side === reading.side
+    if (otherCm !== null && isSameSide) lengthsCm[other.id] = otherCm
   }
-  const isInside = legOrder[place]?.id !== 'outer-leg'
-  if (statureCm !== null && isInside && valueCm >= statureCm / 2)
-    return `Half of ${statureCm.toFixed(0)} cm of height is ${(statureCm / 2).toFixed(0)} cm, and this is less than that: measure again.`
-  return null
+  lengthsCm[reading.id] = valueCm
+  const fault = lengthFaults(lengthsCm, statureCm).find((one) => one.ids.includes(reading.id))
+  if (fault) return `${fault.text} Measure ${fault.ids.includes('heightCm') ? 'again' : 'both again'}.`
+  const beside = besides.find((one) => (one.ids as readonly string[]).includes(reading.id))
+  const [otherId] = beside?.ids.filter((id) => id !== reading.id) ?? []
+  const otherCm = otherId === undefined ? undefined : lengthsCm[otherId]
+  if (!beside || !otherId || otherCm === undefined || Math.abs(valueCm - otherCm) <= beside.mostCm) return null
+  return `The ${names[otherId]} was read as ${otherCm.toFixed(1)} cm, and they differ by more than ${beside.mostCm} cm: measure both again.`
 }
 
 /** Of several readings of one place the one that lies farthest from the middle of all, the newest of those that lie alike. */

@@ -9,6 +9,7 @@ import { poolReadings, readingsAgree } from '../../quantities/pool-readings'
 import { readingError } from '../../quantities/reading-error'
 import { toCm } from '../../quantities/length'
 import type { MeasurementDefinition } from '../../model/measurement-definition'
+import { splitOccasions } from './occasions'
 import { judgeReading, plausibilityDefaults } from './plausibility'
 
 /** One figure for one measurement, ready to compute with. */
@@ -34,12 +35,7 @@ export interface Resolved {
 export function currentReadings(all: readonly Measurement[], id: string): readonly Measurement[] {
   const superseded = new Set(all.flatMap((one) => (one.supersedes ? [one.supersedes] : [])))
   const live = all.filter((one) => one.id === id && !(one.key && superseded.has(one.key)))
-  const bySide = new Map<string, Measurement[]>()
-  for (const one of live) bySide.set(one.side ?? '', [...(bySide.get(one.side ?? '') ?? []), one])
-  return [...bySide.values()].flatMap((readings) => {
-    const latest = readings.reduce((best, one) => (instantOf(one.at) >= instantOf(best.at) ? one : best))
-    return readings.filter((one) => one.occasion === latest.occasion)
-  })
+  return ['', 'left', 'right'].flatMap((side) => splitOccasions(live.filter((one) => (one.side ?? '') === side)).at(-1) ?? [])
 }
 
 /**
@@ -102,10 +98,7 @@ export function poolSide(
       message: `${definition.label}: the two readings differ by more than the tape explains; take a third. Their mean is used until then.`,
     })
   }
-  const at = usable
-    .map((one) => one.reading.at ?? '')
-    .sort()
-    .at(-1)
+  const at = usable.map((one) => one.reading.at).reduce((best, one) => (instantOf(one) >= instantOf(best) ? one : best))
   return {
     problems,
     cautions,

@@ -1,5 +1,5 @@
 import type { StockItem } from '../../model/clinical-case'
-import { oddsOfSize, type SizedDimension } from './size-odds'
+import { forecastOf, oddsOfSize, type SizedDimension, type SizeRanges } from './size-odds'
 
 export interface SizeOdds {
   readonly size: string
@@ -19,10 +19,12 @@ export interface SizeChoice {
 }
 
 const closeOdds = 0.05
+/** Below this a size is not a choice but only the nearest there is. */
+export const leastOdds = 0.2
 
 /**
- * Chooses a size (COMPUTATION 11): best odds wins, and within 0.05 the device's preference decides; when it is
- * out of stock, the next best in stock.
+ * Chooses a size (COMPUTATION 11, CORRECTIONS): of the sizes with odds of 0.2 or more the best wins, and within 0.05 the device's preference
+ * decides; where none has them, the nearest range. When it is out of stock, the next best in stock that can be closed at all.
  * @param items sized items, each with `size` and `fits`; at least one
  * @param prefer used when the items say nothing themselves
  * @returns null without items
@@ -31,34 +33,59 @@ export function chooseSize(
   items: readonly StockItem[],
   dimensions: readonly SizedDimension[],
   prefer: 'larger' | 'smaller',
+  odds: SizeRule = oddsOfSize,
 ): SizeChoice | null {
   const all = items.flatMap((item): SizeOdds[] => {
     if (item.size === undefined || !item.fits) return []
-    return [{ size: item.size, odds: oddsOfSize(dimensions, item.fits), isInStock: item.count === undefined || item.count > 0, item }]
+    return [{ size: item.size, odds: odds(dimensions, item.fits), isInStock: item.count === undefined || item.count > 0, item }]
   })
-  const best = pick(all, prefer)
+  const best = pick(all, dimensions, prefer)
   if (!best) return null
   const halved = dimensions.map((dimension) => ({ ...dimension, sd: dimension.sd / 2 }))
-  const after = Math.max(...all.map((one) => oddsOfSize(halved, one.item.fits ?? {})))
-  return {
-    chosen: pick(
-      all.filter((one) => one.isInStock),
-      prefer,
-    ),
-    best,
-    all,
-    oddsAfterRemeasuring: after,
-  }
+  const after = Math.max(...all.map((one) => odds(halved, one.item.fits ?? {})))
+  return { chosen: best.isInStock ? best : pickSubstitute(all, dimensions, prefer), best, all, oddsAfterRemeasuring: after }
 }
 
-/** The best of some sizes; among those within 0.05 of the best, the preferred end. */
-function pick(sizes: readonly SizeOdds[], prefer: 'larger' | 'smaller'): SizeOdds | null {
-  const most = Math.max(...sizes.map((one) => one.odds))
-  const close = sizes.filter((one) => one.odds >= most - closeOdds - 1e-12)
+/** How the odds of one size follow from those of its dimensions. */
+export type SizeRule = (dimensions: readonly SizedDimension[], fits: SizeRanges) => number
+
+/** The best of what is in stock and can be closed: no girth range of it ends below what is forecast. */
+export function pickSubstitute(
+  all: readonly SizeOdds[],
+  dimensions: readonly SizedDimension[],
+  prefer: 'larger' | 'smaller',
+): SizeOdds | null {
+  const girths = dimensions.filter((one) => one.isGirth)
+  const closes = (one: SizeOdds): boolean => girths.every((girth) => (one.item.fits?.[girth.id]?.[1] ?? Infinity) >= forecastOf(girth))
+  return pick(
+    all.filter((one) => one.isInStock && closes(one)),
+    dimensions,
+    prefer,
+  )
+}
+
+/** The best of some sizes, among those within 0.05 of the best the preferred end; the nearest where none has odds of 0.2. */
+function pick(sizes: readonly SizeOdds[], dimensions: readonly SizedDimension[], prefer: 'larger' | 'smaller'): SizeOdds | null {
+  const real = sizes.filter((one) => one.odds >= leastOdds)
+  if (real.length === 0) return nearestSize(sizes, dimensions)
+  const most = Math.max(...real.map((one) => one.odds))
+  const close = real.filter((one) => one.odds >= most - closeOdds - 1e-12)
   const [first, ...rest] = close
   if (!first) return null
   const wanted = first.item.prefer ?? prefer
   return rest.reduce((best, one) => ((wanted === 'larger' ? middle(one) > middle(best) : middle(one) < middle(best)) ? one : best), first)
+}
+
+/** The size whose ranges the dimensions miss by the least sum, cm; of two alike the smaller. */
+export function nearestSize(sizes: readonly SizeOdds[], dimensions: readonly SizedDimension[]): SizeOdds | null {
+  const missCm = (one: SizeOdds): number =>
+    dimensions.reduce((sum, dimension) => {
+      const range = one.item.fits?.[dimension.id]
+      const at = forecastOf(dimension)
+      return range ? sum + Math.max(0, range[0] - at, at - range[1]) : sum
+    }, 0)
+  const sorted = [...sizes].sort((a, b) => missCm(a) - missCm(b) || middle(a) - middle(b))
+  return sorted[0] ?? null
 }
 
 /** Mean middle of a size's ranges: how large it is beside the others. */

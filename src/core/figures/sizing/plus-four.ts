@@ -1,9 +1,9 @@
-import type { SizeOdds } from './choose-size'
-import type { SizedDimension } from './size-odds'
+import { nearestSize, type SizeOdds } from './choose-size'
+import { forecastOf, type SizedDimension } from './size-odds'
 
 /**
  * The size by the rule "girth + 4 cm" (PRECISIONS, ring rules): the smallest whose range holds it (lo ≤ x < hi),
- * else the next larger, else the largest there is.
+ * else the next larger, else the nearest there is.
  * @param sizes at least one
  * @param dimension the girth with its allowance of 4 cm; null gives the smallest size
  * @throws RangeError without sizes
@@ -11,9 +11,9 @@ import type { SizedDimension } from './size-odds'
 export function pickPlusFour(sizes: readonly SizeOdds[], dimension: SizedDimension | null): SizeOdds {
   const rangeOf = (size: SizeOdds): readonly [number, number] => (dimension && size.item.fits?.[dimension.id]) || [0, 0]
   const sorted = [...sizes].sort((a, b) => rangeOf(a)[0] - rangeOf(b)[0] || rangeOf(a)[1] - rangeOf(b)[1])
-  const last = sorted.at(-1)
-  if (!last) throw new RangeError('pickPlusFour needs at least one size')
-  const target = dimension ? dimension.value + dimension.allowance : 0
+  const nearest = nearestSize(sorted, dimension ? [dimension] : [])
+  if (!nearest) throw new RangeError('pickPlusFour needs at least one size')
+  const target = dimension ? forecastOf(dimension) : 0
   const holding = sorted.find((size) => rangeOf(size)[0] <= target && target < rangeOf(size)[1])
-  return holding ?? sorted.find((size) => rangeOf(size)[0] > target) ?? last
+  return holding ?? sorted.find((size) => rangeOf(size)[0] > target) ?? nearest
 }

@@ -1,5 +1,8 @@
 import { normalCdf } from './normal'
 
+/** Labelled ranges [lo, hi] by measurement id, cm. */
+export type SizeRanges = Readonly<Record<string, readonly [number, number]>>
+
 /** One governing dimension of a device, as measured: cm. */
 export interface SizedDimension {
   readonly id: string
@@ -7,6 +10,13 @@ export interface SizedDimension {
   readonly sd: number
   /** Added for swelling or by the school; half of it counts as doubt. */
   readonly allowance: number
+  /** Goes round the body: a range that ends below it cannot be closed. */
+  readonly isGirth?: boolean
+}
+
+/** Mean of the dimension as forecast: measured + allowance, cm. */
+export function forecastOf(dimension: SizedDimension): number {
+  return dimension.value + dimension.allowance
 }
 
 /**
@@ -17,7 +27,7 @@ export interface SizedDimension {
  * @example girth 49.0 (sd 0.4), allowance 2 in [50, 58]: 0.823
  */
 export function oddsInRange(dimension: SizedDimension, range: readonly [number, number]): number {
-  const mean = dimension.value + dimension.allowance
+  const mean = forecastOf(dimension)
   const sd = Math.hypot(dimension.sd, 0.5 * dimension.allowance)
   if (sd === 0) return mean >= range[0] && mean < range[1] ? 1 : 0
   return normalCdf((range[1] - mean) / sd) - normalCdf((range[0] - mean) / sd)
@@ -28,9 +38,22 @@ export function oddsInRange(dimension: SizedDimension, range: readonly [number, 
  * are left out.
  * @param fits ranges by measurement id, cm
  */
-export function oddsOfSize(dimensions: readonly SizedDimension[], fits: Readonly<Record<string, readonly [number, number]>>): number {
+export function oddsOfSize(dimensions: readonly SizedDimension[], fits: SizeRanges): number {
   return dimensions.reduce((odds, dimension) => {
     const range = fits[dimension.id]
     return range ? odds * oddsInRange(dimension, range) : odds
   }, 1)
+}
+
+/**
+ * Odds of a trunk shell's size (CORRECTIONS): those of its waist, where every other dimension has odds of `leastOdds` or more, else 0.
+ * @param leading id of the dimension that decides
+ */
+export function oddsLedBy(leading: string, leastOdds: number): (dimensions: readonly SizedDimension[], fits: SizeRanges) => number {
+  return (dimensions, fits) => {
+    const oddsAt = (one: SizedDimension): number => (fits[one.id] ? oddsInRange(one, fits[one.id]!) : 1)
+    const lead = dimensions.find((one) => one.id === leading)
+    const others = dimensions.filter((one) => one !== lead)
+    return others.every((one) => oddsAt(one) >= leastOdds) ? (lead ? oddsAt(lead) : oddsOfSize(others, fits)) : 0
+  }
 }

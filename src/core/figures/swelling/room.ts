@@ -48,7 +48,7 @@ export function pressureUnderShell(input: RoomInput, hours: number, protocol: Pr
 }
 
 /**
- * Hours until the limit (4 kPa) is passed within 72 h, to 0.1 h; null when it is not, in this estimate.
+ * Hours until the limit (4 kPa) is passed within 72 h; null when it is not, in this estimate.
  * Pressure only rises, so halving the interval finds it.
  */
 export function hoursUntilLimit(input: RoomInput, protocol: Protocol): number | null {
@@ -57,10 +57,10 @@ export function hoursUntilLimit(input: RoomInput, protocol: Protocol): number | 
   if (!isOver(72)) return null
   let low = 0
   let high = 72
-  while (high - low > 0.05) {
+  while (high - low > 1e-9) {
     const middle = (low + high) / 2
     if (isOver(middle)) high = middle
     else low = middle
   }
-  return Math.round(high * 10) / 10
+  return high
 }

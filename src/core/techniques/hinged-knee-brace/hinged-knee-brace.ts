@@ -141,8 +141,11 @@ function decideTrims(draft: PlanDraft): void {
 function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
   const forward = draft.measure(hingeForward)
   const up = draft.measure(hingeUp)
-  if (!forward && !up) return
-  const offsetCm = Math.hypot(forward?.value ?? 0, up?.value ?? 0)
+  if (!forward || !up) {
+    if (forward ?? up) warnOfHalfOffset(draft, forward ? hingeUp.label : hingeForward.label)
+    return
+  }
+  const offsetCm = Math.hypot(forward.value, up.value)
   const slideCm = pistoning(offsetCm, Math.max(0, flexionDeg))
   if (slideCm > pistonLimitCm) {
     draft.caution({
@@ -160,10 +163,21 @@ function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
     source: 'physics',
     formula: '2 × offset × sin(half the bend).',
     working: [
-      ...[forward, up].flatMap((one) => (one ? [workingOf(one)] : [])),
+      workingOf(forward),
+      workingOf(up),
       { label: 'Offset', value: offsetCm, unit: 'cm', from: 'computed', where: 'hinge' },
       ...[30, 60, 90, 120].map((deg) => ({ label: `At ${deg}°`, value: pistoning(offsetCm, deg), unit: 'cm', from: 'computed' as const })),
     ],
+  })
+}
+
+function warnOfHalfOffset(draft: PlanDraft, missing: string): void {
+  draft.caution({
+    level: 'caution',
+    code: 'check-reading',
+    steps: ['hinges'],
+    text: `Measure it as well: ${missing.toLowerCase()}.`,
+    why: 'How far the brace slides follows from both offsets of the hinge; from one alone it would look smaller than it is.',
   })
 }
 

@@ -27,8 +27,20 @@ export function decideOverlap(draft: PlanDraft, waist: Estimate | null): void {
   const sides = [left, right].flatMap((one) => one ?? [])
   const lesser = sides.length > 0 ? Math.min(...sides.map((one) => one.value)) : null
   const computed = front && back && waist ? (front.value + back.value - waist.value) / 2 : null
-  const overlapCm = lesser ?? computed
-  if (overlapCm === null) return
+  const known = [lesser, computed].flatMap((one) => one ?? [])
+  if (known.length === 0) return
+  const isContradicted = sides.length === 1 && lesser !== null && computed !== null && Math.abs(lesser - computed) > sidesWithinCm + 1e-9
+  const overlapCm = isContradicted ? Math.min(...known) : (lesser ?? known[0] ?? 0)
+  if (isContradicted && sides[0]) {
+    draft.caution({
+      level: 'caution',
+      code: 'check-reading',
+      decisions: ['overlap'],
+      steps: ['straps'],
+      text: 'Measure the overlap on both sides, and both arcs again: the lesser figure counts until then.',
+      why: `${sides[0].label} ${sides[0].value.toFixed(1)} cm, and ${(computed ?? 0).toFixed(1)} cm by the arcs.`,
+    })
+  }
   const difference = left && right ? Math.abs(left.value - right.value) : 0
   if (overlapCm < leastOverlapCm - 1e-9 || difference > sidesWithinCm + 1e-9) {
     draft.caution({
@@ -47,8 +59,9 @@ export function decideOverlap(draft: PlanDraft, waist: Estimate | null): void {
     id: 'overlap',
     value: overlapCm,
     source: 'practice',
-    formula: lesser === null ? '(Front arc + back arc − waist girth) ÷ 2.' : 'The lesser of left and right, as measured.',
-    working: lesser === null ? [front, back, waist].flatMap((one) => (one ? [workingOf(one)] : [])) : sides.map((one) => workingOf(one)),
+    formula:
+      'The lesser of left and right, as measured; else (front arc + back arc − waist girth) ÷ 2; the lesser of both where one side alone contradicts the arcs.',
+    working: (lesser === null || isContradicted ? [...sides, front, back, waist] : sides).flatMap((one) => (one ? [workingOf(one)] : [])),
   })
 }
 

@@ -20,6 +20,8 @@ import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
 import { readDefaults } from '../../quantities/defaults'
 import { scheduleRounds } from '../../planner/schedule-rounds'
+import { leastOdds } from '../../figures/sizing/choose-size'
+import { oddsLedBy } from '../../figures/sizing/size-odds'
 import { decideSize } from '../families/sized/decide-size'
 import { fingerSlack, slackDefaults } from '../../figures/straps/finger-slack'
 import { decidePeople } from '../shared/decide-people'
@@ -106,6 +108,7 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
     readings,
     prefer: 'smaller',
     rule: 'odds',
+    combine: oddsLedBy(waistGirth.id, leastOdds),
     school: null,
     steps: ['tell-apart'],
   })

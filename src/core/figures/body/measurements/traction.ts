@@ -8,7 +8,7 @@ export const obliqueGroinGirth: MeasurementDefinition = {
   landmarks: 'Round the top of the thigh, slanting from the sit bone, through the groin, up to the outer side of the hip',
   kind: 'girth',
   posture: supine,
-  sideRule: 'swollen',
+  sideRule: 'uninjured',
   statureShare: 0.33,
 }
 export const outerLeg: MeasurementDefinition = {

@@ -1,4 +1,6 @@
 import { headTilt } from '../../../figures/sizing/hinge'
+import type { StockItem } from '../../../model/clinical-case'
+import { formatValue } from '../../../planner/format-decision'
 import type { Estimate } from '../../../figures/body/pool-side'
 import type { SizeStrip } from '../../../model/decision'
 import { workingOf, type PlanDraft } from '../../../planner/draft'
@@ -27,9 +29,11 @@ export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: 
   const { best, chosen } = choice
   const used = chosen ?? best
   judgeChoice(draft, best, chosen)
+  const [item] = [...inStock, ...out].filter((one) => one.setting === used.settingCm)
   const settingCm = draft.decide({
     id: 'setting',
     value: used.settingCm,
+    display: describeSetting(used.settingCm, item),
     odds: used.odds,
     sd: neck.sd,
     source: 'practice',
@@ -65,6 +69,12 @@ export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: 
       { label: 'Chin rest to neck', value: 11, unit: 'cm', from: 'default' },
     ],
   })
+}
+
+/** A setting as it is fetched: "4.8 cm, adult collar"; sizes may be listed as "collar, adult" or "adult". */
+function describeSetting(settingCm: number, item: StockItem | undefined): string {
+  const size = String(item?.size ?? '').replace(/^collar\b[,\s]*|[,\s]*\bcollar$/gi, '')
+  return `${formatValue(settingCm, 'cm')}${size ? `, ${size} collar` : ''}`
 }
 
 /** Each setting's stretch reaches half way to its neighbours; the outer two reach as far outwards as inwards. */

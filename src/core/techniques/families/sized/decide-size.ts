@@ -3,7 +3,7 @@ import type { MeasurementDefinition } from '../../../model/measurement-definitio
 import type { Alternative, SizeStrip } from '../../../model/decision'
 import { workingOf, type PlanDraft } from '../../../planner/draft'
 import type { Estimate } from '../../../figures/body/pool-side'
-import { chooseSize, type SizeChoice, type SizeOdds } from '../../../figures/sizing/choose-size'
+import { chooseSize, leastOdds, pickSubstitute, type SizeChoice, type SizeOdds, type SizeRule } from '../../../figures/sizing/choose-size'
 import { pickPlusFour } from '../../../figures/sizing/plus-four'
 import type { SizedDimension } from '../../../figures/sizing/size-odds'
 
@@ -22,11 +22,12 @@ export interface SizeRequest {
   /** Used when an item says nothing itself. */
   readonly prefer: 'larger' | 'smaller'
   readonly rule: 'odds' | 'plus-four'
+  /** How several dimensions make one odds: their product, unless it says otherwise. */
+  readonly combine?: SizeRule
   readonly school: string | null
   readonly steps: readonly string[]
 }
 
-const leastOdds = 0.2
 const betweenOdds = 0.6
 const settledOdds = 0.8
 
@@ -43,17 +44,18 @@ export function decideSize(draft: PlanDraft, request: SizeRequest): SizeOdds | n
     value: estimate.value,
     sd: estimate.sd,
     allowance: allowanceCm,
+    isGirth: definition.kind === 'girth',
   }))
   const { inStock, out } = draft.stock((item) => request.matches(item) && item.size !== undefined && item.fits !== undefined)
   const items = [...inStock, ...out]
-  const choice = chooseSize(items, dimensions, request.prefer)
+  const choice = chooseSize(items, dimensions, request.prefer, request.combine)
   if (!choice) {
     noSize(draft, request, 'No size of it is listed.')
     return null
   }
   warnUnmeasured(draft, request, items)
   const wanted = request.rule === 'plus-four' ? pickPlusFour(choice.all, dimensions[0] ?? null) : choice.best
-  const chosen = wanted.isInStock ? wanted : choice.chosen
+  const chosen = wanted.isInStock ? wanted : pickSubstitute(choice.all, dimensions, request.prefer)
   const used = chosen ?? wanted
   judge(draft, request, choice, wanted, chosen)
   draft.decide({
