@@ -4,7 +4,9 @@ import { readCase } from '#core/files/read-case'
 import type { ClinicalCase } from '#core/model/clinical-case'
 import type { Problem } from '#core/model/problem'
 import { decisionInRole } from '#core/techniques/decision-in-role'
-import { createDraft } from '#core/planner/draft'
+import { createDraft, type PlanDraft } from '#core/planner/draft'
+import { measureLeg } from '#core/planner/body/measure-leg'
+import { findTechnique } from '#core/techniques/registry'
 import type { PlanContext } from '#core/model/plan-context'
 import { finishPlan } from '#core/techniques/finish-plan'
 import { planCase } from '#core/techniques/plan-case'
@@ -12,7 +14,7 @@ import type { Plan } from '#core/model/plan'
 import { solveSlowTask } from '#core/planner/solve-slow-task'
 import { compareOpenings } from '#core/figures/swelling/compare-openings'
 import { greatestGirthGrowth } from '#core/figures/swelling/girth-growth'
-import { describeRig, hasRig } from '#core/techniques/families/traction/describe-rig'
+import { describeRig, hasRig, rigStops } from '#core/techniques/families/traction/describe-rig'
 import { paddedAt } from '#core/techniques/families/wraps/leg-wraps'
 import { createCliContext } from './context'
 import { problemLine, readInput } from './read-input'
@@ -69,10 +71,8 @@ function simulateHeat(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, 
 
 function simulateSwelling(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
   const draft = createDraft(clinicalCase, ctx, [])
-  const girths = [...legGirths, ...armGirths].flatMap((definition) => draft.measure(definition)?.value ?? [])
-  if (girths.length === 0)
-    return refuse(problems, 'measurements/calf-girth', 'No girth was measured: measure at least one, for the swelling.')
-  const girthCm = Math.max(...girths)
+  const girthCm = widestInside(clinicalCase, plan, draft)
+  if (girthCm === null) return refuse(problems, 'measurements/calf-girth', 'No girth was measured: measure at least one, for the swelling.')
   const coverage = decisionInRole(plan, 'coverage')?.value
   const ways = compareOpenings(
     {
@@ -89,12 +89,23 @@ function simulateSwelling(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanConte
   return { answer: { format: 'zesty-wren/swelling', version: 1, ways }, isStop: closed?.kPa.includes(null) === true }
 }
 
+/** The greatest girth inside of the device, estimated ones too, as `room` has it; of everything measured where a technique says nothing. */
+function widestInside(clinicalCase: ClinicalCase, plan: Plan, draft: PlanDraft): number | null {
+  const inside = findTechnique(clinicalCase.technique)?.girthsInside?.(clinicalCase, plan.options)
+  const model = inside ? measureLeg(draft)?.model : null
+  const girths =
+    inside && model
+      ? Object.values(model.stations).flatMap((one) => (inside.includes(`${one.id}-girth`) ? [one.girthCm] : []))
+      : [...legGirths, ...armGirths].flatMap((definition) => draft.measure(definition)?.value ?? [])
+  return girths.length > 0 ? Math.max(...girths) : null
+}
+
 function simulateRig(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
   if (!hasRig(clinicalCase.technique)) {
     return refuse(problems, 'technique', `${clinicalCase.technique} has no rig: use a technique that hangs the limb.`)
   }
   const answer = describeRig(clinicalCase, plan, ctx)
-  return answer && { answer, isStop: plan.cautions.some((caution) => caution.level === 'stop') }
+  return answer && { answer, isStop: plan.cautions.some((caution) => caution.level === 'stop') || rigStops(clinicalCase, plan, ctx) }
 }
 
 function refuse(problems: Problem[], path: string, message: string): null {

@@ -64,7 +64,7 @@ function listTechnique(technique: Technique): TechniqueListing {
     options: technique.options.map((option) => ({
       id: option.id,
       label: option.label,
-      default: option.default(clinicalCase),
+      default: option.default(clinicalCase, defaultProtocol),
       values: optionValues(option, defaultProtocol).map(({ id, why }) => ({ id, why })),
       range: option.figure ? `${option.figure.least} to ${option.figure.greatest} ${option.figure.unit}` : null,
     })),

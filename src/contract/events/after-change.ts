@@ -1,6 +1,8 @@
 import { caseKind } from './kind'
 
-export const deviceChanges = ['trimmed', 're-seated', 'opened', 'tightened', 'transferred'] as const
+export const deviceChanges = ['trimmed', 're-seated', 'opened', 'tightened', 'transferred', 'theatre'] as const
+/** Changes after which rounds begin again at their first line. */
+export const roundRestarts: readonly (typeof deviceChanges)[number][] = ['transferred', 'theatre']
 
 export interface AfterChangeBody {
   readonly what: (typeof deviceChanges)[number]

@@ -10,6 +10,7 @@ import { standCaseRounds, type JudgedRound } from './case-rounds'
 import { toClinicalCase } from './clinical-case'
 import type { EpisodeRecord } from '../records/episode'
 import { isPlaced } from './is-placed'
+import { roundRestarts } from '../events/after-change'
 
 /**
  * The rounds of an applied case as they stand, from the application or from the last opening; none before application.
@@ -36,7 +37,7 @@ const kept = new WeakMap<CaseRecord, Kept>()
 function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, protocol: Protocol): readonly LiveRound[] {
   if (!record.appliedAt) return []
   const { judged } = standCaseRounds(record, episode, nowMs)
-  const startedAt = record.openedUpAt ?? record.appliedAt
+  const startedAt = roundsStartedAt(record, record.appliedAt)
   const since = Date.parse(startedAt)
   const after = judged.filter((one) => Date.parse(one.round.at) >= since && !one.round.isBaseline)
   const isBlind = after.some((one) => one.round.findings.limbs.some((limb) => Object.values(limb).some(isCannotAssess)))
@@ -46,9 +47,28 @@ function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, p
   const planned = record.accepted?.plan.schedule.filter((entry) => entry.kind === 'round').length ?? 0
   const isDense = planned > limitRounds(roundMinutes(false, startedAt, episode.zone, 72 * 60), technique?.rounds).length
   const done = after.map((one) => ({ at: one.round.at, isComplete: one.verdict.complete, isUrgent: one.verdict.level === 'urgent' }))
-  const rounds = liveRounds(startedAt, episode.zone, isAtRisk || isDense, done, protocol, technique?.rounds)
+  const rounds = liveRounds(
+    {
+      startedAt,
+      zone: episode.zone,
+      isAtRisk: isAtRisk || isDense,
+      // The list goes on per shift until the device is off.
+      horizonMin: (nowMs - Date.parse(startedAt)) / 60_000 + aheadMin,
+      ...(technique?.rounds ? { limits: technique.rounds } : {}),
+    },
+    done,
+    protocol,
+  )
   const extra = reviewRound(after.at(-1))
   return extra ? [...rounds, extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
+}
+
+const aheadMin = 36 * 60
+
+/** Where the list of rounds begins: at the application, and again at the last opening, transfer or theatre. */
+function roundsStartedAt(record: CaseRecord, appliedAt: string): string {
+  const restarts = (record.changes ?? []).filter((one) => (roundRestarts as readonly string[]).includes(one.what)).map((one) => one.at)
+  return [record.openedUpAt ?? appliedAt, ...restarts].reduce((latest, at) => (Date.parse(at) > Date.parse(latest) ? at : latest))
 }
 
 /** A review asks for another look within its minutes, whatever the list says. */

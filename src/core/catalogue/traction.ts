@@ -18,13 +18,22 @@ const slings: readonly [string, readonly [number, number]][] = [
   ['XL', [65, 82]],
 ]
 
+const covers: readonly [string, readonly [number, number]][] = [
+  ['cover 1', [26, 38]],
+  ['cover 2', [36, 50]],
+  ['cover 3', [48, 64]],
+  ['cover 4', [62, 82]],
+]
+
 /** Rings by oblique groin girth (the same rings serve both ring techniques), slings by mid-thigh girth, pads by length. */
 export const ringSplints: readonly StockItem[] = [
   ...(['ring-traction', 'suspended-ring-traction'] as const).flatMap((technique) =>
-    rings.map(([size, range]) => ({ technique, size, fits: { 'oblique-groin-girth': range }, prefer: 'larger' as const })),
+    rings.map(([size, range]) => ({ technique, size, fits: { 'oblique-groin-girth': range }, prefer: 'larger' as const, bareBarCm: 10 })),
   ),
   ...slings.map(([size, range]) => ({ item: 'sling', size, fits: { 'mid-thigh-girth': range } })),
+  ...covers.map(([size, range]) => ({ item: 'ring-cover', size, fits: { 'oblique-groin-girth': range }, prefer: 'larger' as const })),
   { item: 'sling-pad', lengthCm: 15 },
+  ...['skin-strip', 'cord', 'padding-tube', 'gutter'].map((item) => ({ item })),
 ]
 
 /** Field splints: one pole, one frame, with as many straps as each carries. */

@@ -6,6 +6,7 @@ import type { Problem } from '../model/problem'
 import { readDevice } from './read-device'
 import { createFieldReader, type FieldReader } from './field-reader'
 import { readOrders } from './read-orders'
+import { readRig } from './read-rig'
 import { readStock } from './read-stock'
 import { injuryFlags, patientFlags, patterns, regions, sides, swellings } from '../model/vocabulary'
 import { parseReading } from '../quantities/parse-reading'
@@ -61,6 +62,7 @@ export function readCase(data: unknown): ReadCase {
     'wearDays',
     'orders',
     'device',
+    'rig',
     'appliedAt',
     'zone',
     'overrules',
@@ -79,6 +81,7 @@ export function readCase(data: unknown): ReadCase {
     overrules: file.list('overrules').flatMap((one, index) => readOverrule(one, index, problems)),
     ...optional('wearDays', file.number('wearDays', limits.wearDays)),
     ...(file.raw('device') === undefined ? {} : { device: readDevice(file.object('device')) }),
+    ...(file.raw('rig') === undefined ? {} : { rig: readRig(file.object('rig')) }),
     ...optional('appliedAt', file.time('appliedAt')),
     ...optional('zone', file.zone('zone')),
     ...optional('seed', file.number('seed', { whole: true })),
@@ -148,6 +151,7 @@ function readMeasurement(data: unknown, index: number, problems: Problem[]): rea
       ...optional('occasion', from.text('occasion')),
       ...optional('typed', from.text('typed')),
       ...optional('posture', from.text('posture')),
+      ...optional('takenFor', from.text('takenFor')),
       ...optional('by', from.text('by')),
       ...optional('at', from.time('at')),
       ...optional('supersedes', from.text('supersedes')),

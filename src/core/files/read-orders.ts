@@ -1,6 +1,14 @@
 import { limits } from '../model/limits'
 import type { FieldReader } from './field-reader'
-import { oxygenRoutes, spinePositions, type BraceOrder, type OrderedBy, type Orders, type WedgeOrder } from '../model/orders'
+import {
+  oxygenRoutes,
+  spinePositions,
+  type BraceOrder,
+  type OrderedBy,
+  type Orders,
+  type WedgeOrder,
+  type WeightOrder,
+} from '../model/orders'
 
 /** Reads the orders of a case file; what cannot be read is reported and left out. */
 export function readOrders(from: FieldReader | null): Orders {
@@ -19,13 +27,22 @@ export function readOrders(from: FieldReader | null): Orders {
     ...(week === undefined ? {} : { week }),
     ...(spine === undefined ? {} : { spine }),
     ...(brace === undefined ? {} : { brace }),
-    ...(weight ? { weight: readOrderedBy(weight) } : {}),
+    ...(weight ? { weight: readWeight(weight) } : {}),
     ...(wedges === undefined ? {} : { wedges }),
   }
 }
 
 function readOrderedBy(from: FieldReader): OrderedBy {
   return { by: from.text('by') ?? '', at: from.text('at') ?? '' }
+}
+
+function readWeight(from: FieldReader): WeightOrder {
+  const allowed = from.text('allowed')
+  return {
+    ...readOrderedBy(from),
+    ...(allowed === undefined ? {} : { allowed }),
+    ...(from.raw('withdrawn') === true ? { withdrawn: true } : {}),
+  }
 }
 
 function readBrace(from: FieldReader | null): BraceOrder | undefined {
@@ -43,7 +60,13 @@ function readBrace(from: FieldReader | null): BraceOrder | undefined {
     )
     return undefined
   }
-  return { ...readOrderedBy(from), extensionStop, flexionStop, lock: from.text('lock') ?? 'open' }
+  return { ...readOrderedBy(from), extensionStop, flexionStop, lock: readLock(from) }
+}
+
+/** A lock in words or degrees; whether it can be set is for the plan to say. */
+function readLock(from: FieldReader): string | number {
+  const value = from.raw('lock')
+  return typeof value === 'number' ? value : (from.text('lock') ?? 'open')
 }
 
 function readWedges(from: FieldReader): readonly WedgeOrder[] {

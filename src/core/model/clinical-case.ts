@@ -1,6 +1,7 @@
 import type { ReadingTool, ReadingUnit } from '../quantities/units'
 import type { Device } from './device'
 import type { Orders } from './orders'
+import type { RigSetting } from './rig'
 import type { Flag, InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from './vocabulary'
 
 /** One reading as taken: a figure in the unit it was read in, with the side, tool and person kept. */
@@ -15,6 +16,8 @@ export interface Measurement {
   readonly tool?: ReadingTool
   readonly typed?: string
   readonly posture?: string
+  /** The landmark it was read for, where that depends on an option. */
+  readonly takenFor?: string
   readonly by?: string
   /** ISO 8601 with offset. */
   readonly at?: string
@@ -91,6 +94,8 @@ export interface ClinicalCase {
   readonly stock: 'catalogue' | readonly StockItem[]
   readonly wearDays?: number
   readonly orders: Orders
+  /** The rig of a suspended splint as it is found or tried. */
+  readonly rig?: RigSetting
   /** A cast that is already on. */
   readonly device?: Device
   /** ISO 8601 with offset: when the device went on. */
@@ -110,4 +115,9 @@ export function hasFlag(clinicalCase: ClinicalCase, flag: Flag): boolean {
 export function isYoungerThan(clinicalCase: ClinicalCase, years: number): boolean {
   const age = clinicalCase.patient.ageYears
   return age !== undefined && age < years
+}
+
+/** Whether feeling may be gone unnoticed: diabetes, and not tested at this injury. */
+export function hasUntestedFeeling(clinicalCase: ClinicalCase): boolean {
+  return hasFlag(clinicalCase, 'diabetes') && !hasFlag(clinicalCase, 'feeling-tested')
 }

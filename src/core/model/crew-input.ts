@@ -11,16 +11,34 @@ export interface WetStep {
   readonly hold: { readonly from: string; readonly to: string } | null
 }
 
+/** Work that has to end while something that was wetted is still workable. */
+export interface CrewWindow {
+  /** The step that wets it, and whether its clock starts when that begins or when it ends. */
+  readonly from: string
+  readonly at: 'start' | 'end'
+  /** The step that has to end in time. */
+  readonly to: string
+  /** Of the setting time, above 0 to 1: layers bond only while the one below is soft. */
+  readonly share: number
+}
+
 /** Everything the crew forecast needs; plain data, so that it can cross to a worker and key a memo. */
 export interface CrewInput {
   readonly steps: readonly WetStep[]
-  /** The step whose end starts the setting clock. */
+  /** The step whose end starts the setting clock, the last one where several are wetted. */
   readonly wettingStep: string
   /** The step whose end must come before set. */
   readonly mouldingStep: string
+  /** Each part's own clock, where there is more than one; otherwise moulding within the setting time from the end of wetting. */
+  readonly windows?: readonly CrewWindow[]
   readonly setMin: number
   readonly setSdMin: number
   /** Fewest people that the holds and the place allow. */
   readonly floor: number
   readonly seed: number
+}
+
+/** What has to end while what is still soft. */
+export function windowsOf(input: CrewInput): readonly CrewWindow[] {
+  return input.windows ?? [{ from: input.wettingStep, at: 'end', to: input.mouldingStep, share: 1 }]
 }

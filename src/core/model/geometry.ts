@@ -41,6 +41,31 @@ export interface GeometryPolygon {
   readonly points: readonly (readonly [number, number])[]
   readonly decision: string | null
 }
+/** A place in a scene, cm: x footward from the groin, y up from the splint's bars. */
+export type ScenePoint = readonly [number, number]
+
+/** What lies round the limb in a side view: bed, beam, bars, pulleys, cords in their order, weights, and forces to one scale. */
+export interface GeometryScene {
+  /** Groin to heel sole, cm, along the bars. */
+  readonly limbCm: number
+  readonly lines: readonly {
+    readonly id: string
+    readonly kind: 'bed' | 'beam' | 'bar' | 'cord'
+    readonly label: string
+    /** In the order in which a cord is threaded. */
+    readonly points: readonly ScenePoint[]
+  }[]
+  readonly rounds: readonly {
+    readonly id: string
+    readonly kind: 'fixed-pulley' | 'carried-pulley' | 'ring' | 'hitch' | 'socket'
+    readonly label: string
+    readonly at: ScenePoint
+  }[]
+  readonly weights: readonly { readonly id: string; readonly label: string; readonly at: ScenePoint; readonly kg: number }[]
+  /** Forces on limb and splint, N, along the axes of the scene. */
+  readonly arrows: readonly { readonly id: string; readonly label: string; readonly at: ScenePoint; readonly forceN: ScenePoint }[]
+}
+
 export interface Geometry {
   readonly body: 'leg' | 'arm' | 'neck' | 'trunk' | 'none'
   readonly side?: Side
@@ -52,4 +77,6 @@ export interface Geometry {
   readonly bands: readonly GeometryBand[]
   readonly marks: readonly GeometryMark[]
   readonly polygons: readonly GeometryPolygon[]
+  /** Of what pulls on a leg. */
+  readonly scene?: GeometryScene
 }

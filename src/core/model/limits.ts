@@ -31,4 +31,13 @@ export const limits = {
   deviceLayers: { least: 1, greatest: 60 },
   devicePaddingLayers: { least: 0, greatest: 20 },
   deviceMinutes: { least: 0, greatest: 1_000_000 },
+  /** Of the rig of a suspended splint. */
+  rigBeamCm: { least: 20, greatest: 250 },
+  rigFixedCm: { least: -150, greatest: 150 },
+  rigCarriedAtCm: { least: 5, greatest: 150 },
+  rigKg: { least: 0, greatest: 30 },
+  rigRaiseCm: { least: 0, greatest: 60 },
+  rigWheelbaseCm: { least: 80, greatest: 300 },
+  rigFriction: { least: 0, greatest: 1 },
+  rigEta: { least: 0.5, greatest: 1 },
 } as const satisfies Record<string, Limits>

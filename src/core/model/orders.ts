@@ -8,7 +8,14 @@ export interface BraceOrder extends OrderedBy {
   readonly extensionStop: number
   /** Degrees of bend at which flexion stops. */
   readonly flexionStop: number
-  readonly lock: string
+  /** "open", "locked", or the angle at which it is locked, degrees. */
+  readonly lock: string | number
+}
+export interface WeightOrder extends OrderedBy {
+  /** What is allowed, in words: "as pain allows", "20 kg". */
+  readonly allowed?: string
+  /** Taken back: nothing is allowed any more. */
+  readonly withdrawn?: boolean
 }
 export interface WedgeOrder {
   readonly week: number
@@ -26,9 +33,14 @@ export interface Orders {
   readonly week?: number
   readonly brace?: BraceOrder
   /** Weight bearing, ordered by name. */
-  readonly weight?: OrderedBy
+  readonly weight?: WeightOrder
   readonly wedges?: readonly WedgeOrder[]
   readonly spine?: (typeof spinePositions)[number]
   /** Open now: lifts the wait before a cast is opened. */
   readonly openNow?: boolean
+}
+
+/** Whether weight is ordered and has not been withdrawn. */
+export function isWeightOrdered(orders: Orders): boolean {
+  return orders.weight !== undefined && orders.weight.withdrawn !== true
 }

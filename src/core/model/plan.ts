@@ -29,6 +29,8 @@ export interface Material {
   readonly widthCm: number | null
   readonly lengthCm: number | null
   readonly rolls: number | null
+  /** How many pieces, of what is counted and not rolled. */
+  readonly pieces?: number
   readonly layers: number | null
   /** Anything else about it in words: where it goes, how many turns, what is wasted. */
   readonly note: string

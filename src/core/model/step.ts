@@ -1,3 +1,5 @@
+import type { Side } from './vocabulary'
+
 /** What a timer counts; each kind looks and sounds alike everywhere. */
 export const timerKinds = ['wetting', 'set', 'hold', 'cure', 'cooling', 'limit', 'wait'] as const
 export type TimerKind = (typeof timerKinds)[number]
@@ -47,6 +49,17 @@ export interface StepStraps {
   readonly straps: readonly StepStrap[]
 }
 
+/** A reading that is taken at a step and answered there. */
+export interface StepReading {
+  /** Measurement id. */
+  readonly id: string
+  /** Where it is read on each side. */
+  readonly side?: Side
+  readonly label: string
+  /** What is wanted, in words: "1 to 3 cm". */
+  readonly wanted: string
+}
+
 /** Where a pair of hands is needed: at the work, or holding the limb, or fetching. */
 export type HandGrip = 'apply' | 'hold-distal' | 'hold-joint' | 'hold-proximal' | 'fetch'
 
@@ -78,6 +91,12 @@ export interface Step {
   readonly pull?: StepPull
   /** Straps to close. */
   readonly straps?: StepStraps
+  /** What the patient is told, as it is said aloud. */
+  readonly say?: string
+  /** Fit tests answered here, by id. */
+  readonly fits?: readonly string[]
+  /** Readings taken here. */
+  readonly reads?: readonly StepReading[]
   /** What has to be there before it can be confirmed, and where to enter it. */
   readonly waitsFor?: string
   /** Must be confirmed with its own button, in these words; never by Space or a pedal. */

@@ -103,6 +103,7 @@ export const injuryFlags = [
   'no-sound-side',
   'distal-femur',
   'pathological',
+  'feeling-tested',
 ] as const
 export type InjuryFlag = (typeof injuryFlags)[number]
 export type Flag = PatientFlag | InjuryFlag

@@ -13,5 +13,6 @@ export function describeMaterial(material: Material, units: DisplayUnits): strin
   const length = material.lengthCm !== null && material.rolls === null ? `, ${formatLength(material.lengthCm, units)} long` : ''
   const layers =
     material.id === 'slab' && material.layers !== null && material.layers > 1 ? `, ${formatValue(material.layers, 'layers')}` : ''
-  return `${material.rolls === null ? '' : `${material.rolls} × `}${name}${width}${length}${layers}`
+  const count = material.rolls ?? material.pieces ?? null
+  return `${count === null ? '' : `${count} × `}${name}${width}${length}${layers}`
 }

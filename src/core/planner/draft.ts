@@ -17,6 +17,8 @@ export type DecisionDraft = Omit<Decision, 'label' | 'status' | 'display' | 'sch
   readonly unit?: DecisionUnit | null
   readonly display?: string
   readonly school?: string | null
+  /** Why a value set by hand cannot be used in this case, in words that end with the remedy; null when it can. */
+  readonly refuse?: (value: DecisionValue) => string | null
   /** Least status, where a value is uncertain by its nature and no caution says so. */
   readonly status?: DecisionStatus
 }
@@ -123,7 +125,7 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
       return estimate
     },
     labelOf: (id) => declaredAs(id).label,
-    decide(draft) {
+    decide({ refuse, ...draft }) {
       const definition = declaredAs(draft.id)
       const unit = draft.unit === undefined ? definition.unit : draft.unit
       const decision: Decision = {
@@ -135,8 +137,9 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
         display: draft.display ?? formatValue(draft.value, unit),
       }
       const effective = applyOverrule(decision, clinicalCase.overrules)
-      // Every overrule here was accepted by its declaration, save that a decision with two units could not know which one counts.
-      const refusal = definition.alternative && effective.overruled ? refuseValue(definition, effective.value, [], unit) : null
+      // Every overrule here was accepted by its declaration, save where the case itself sets the range or the unit.
+      const inUnit = definition.alternative ? refuseValue(definition, effective.value, [], unit) : null
+      const refusal = effective.overruled ? (inUnit ?? refuse?.(effective.value) ?? null) : null
       if (refusal) {
         problems.push({
           code: 'out-of-range',

@@ -1,3 +1,6 @@
+import type { Material } from '../model/plan'
+import { describeMaterial } from './describe-material'
+
 export const fetchPlaces = ['store', 'sink', 'tools', 'room'] as const
 export type FetchPlace = (typeof fetchPlaces)[number]
 
@@ -30,13 +33,38 @@ export function itemsBeside(
   items: readonly string[],
   materials: readonly { readonly id: string; readonly item: string }[],
 ): readonly string[] {
-  const named = materials.map((one) => `${one.id} ${one.item}`.toLowerCase())
-  return items.filter((item) => {
-    const stems = item
-      .toLowerCase()
-      .split(/[\s-]+/)
-      .map((word) => word.replace(/s$/, ''))
-      .filter((word) => word.length > 3)
-    return !named.some((name) => stems.some((stem) => name.includes(stem)))
+  return items.filter((item) => !materials.some((one) => standsFor(one, item)))
+}
+
+/** Whether a material of the plan is what a word of the lay-out list means: "padding" is every padding roll. */
+function standsFor(material: { readonly id: string; readonly item: string }, item: string): boolean {
+  const name = `${material.id} ${material.item}`.toLowerCase()
+  const stems = item
+    .toLowerCase()
+    .split(/[\s-]+/)
+    .map((word) => word.replace(/s$/, ''))
+    .filter((word) => word.length > 3)
+  return stems.some((stem) => name.includes(stem))
+}
+
+/**
+ * The lay-out list with the figures of the plan: each word for the materials that it stands for, what no word names at its end.
+ * @param items as the technique names them, in the order of use
+ */
+export function itemsWithFigures(items: readonly string[], materials: readonly Material[]): readonly string[] {
+  const listed = new Set<Material>()
+  const named = items.flatMap((item) => {
+    const own = materials.filter((one) => standsFor(one, item))
+    const fresh = own.filter((one) => !listed.has(one))
+    fresh.forEach((one) => listed.add(one))
+    return own.length === 0 ? [item] : fresh.map(inWords)
   })
+  return [...named, ...materials.filter((one) => !listed.has(one)).map(inWords)]
+}
+
+/** A material as it is fetched; a sized device by its size. */
+function inWords(material: Material): string {
+  const words = describeMaterial(material, 'metric')
+  const isSized = material.widthCm === null && material.lengthCm === null && material.rolls === null && material.pieces === undefined
+  return isSized && material.note ? `${words} (${material.note})` : words
 }

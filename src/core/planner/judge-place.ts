@@ -29,6 +29,13 @@ function checkPlace(draft: PlanDraft, technique: Technique): void {
       text: `${technique.name} is not for the ${spoken(region)}: choose another technique.`,
       why: 'It is sized and strapped for another part of the body.',
     })
+  } else if (body === 'leg' && (region === 'thigh' || pattern === 'femoral-shaft-fracture') && !technique.regions.includes('thigh')) {
+    draft.caution({
+      level: 'stop',
+      code: 'wrong-region',
+      text: `${technique.name} does not hold a broken thigh: traction, or splint it to the other leg.`,
+      why: 'Below the break nothing that ends at the knee keeps the bone ends from bleeding.',
+    })
   } else if (!technique.patterns.includes(pattern)) {
     draft.caution({
       level: 'caution',
@@ -45,6 +52,7 @@ function applyFlagRules(draft: PlanDraft, technique: Technique): void {
   for (const rule of flagRulesOf(technique.puts)) {
     const isImplied = rule.flag === implied
     if (!isImplied && !hasFlag(draft.clinicalCase, rule.flag)) continue
+    if (rule.unless && hasFlag(draft.clinicalCase, rule.unless)) continue
     draft.caution({
       level: rule.level,
       code: rule.flag,

@@ -39,11 +39,12 @@ export function atRiskReason(clinicalCase: ClinicalCase): string | null {
   if (hasFlag(clinicalCase, 'reduced-or-operated')) return 'reduced or operated'
   if (hasFlag(clinicalCase, 'nerve-block')) return 'nerve block: the limb cannot warn'
   if (hasFlag(clinicalCase, 'unresponsive') || hasFlag(clinicalCase, 'sedated')) return 'cannot report pain'
+  if (clinicalCase.device?.lastRound === 'urgent') return 'last round urgent'
   return null
 }
 
 /**
- * Minutes from application at which rounds fall due within 72 h (COMPUTATION 14, PRECISIONS).
+ * Minutes from application at which rounds fall due (COMPUTATION 14, PRECISIONS): the list, then every shift change.
  * @param isAtRisk whether the at-risk list holds: hourly to 24 h, 2-hourly to 48 h, 4-hourly to 72 h
  * @param appliedAt ISO 8601 with offset, and `zone` IANA: both are needed for rounds at shift changes
  * @returns ascending minutes, each once
@@ -55,7 +56,7 @@ export function roundMinutes(
   horizonMin: number,
 ): readonly number[] {
   const list = isAtRisk ? [...firstHoursMin, ...every(5, 24, 1), ...every(26, 48, 2), ...every(52, 72, 4)] : [...firstHoursMin, ...laterMin]
-  const shifts = isAtRisk || !appliedAt || !zone ? [] : shiftMinutes(appliedAt, zone, list.at(-1) ?? 0, horizonMin)
+  const shifts = !appliedAt || !zone ? [] : shiftMinutes(appliedAt, zone, list.at(-1) ?? 0, horizonMin)
   return [...list, ...shifts].filter((minute) => minute <= horizonMin)
 }
 
@@ -75,13 +76,15 @@ export function scheduleRounds(
 ): readonly ScheduleEntry[] {
   const { horizonMin } = readDefaults(roundDefaults, protocol)
   const isAtRisk = forcedAtRisk || atRiskReason(clinicalCase) !== null
-  const minutes = limitRounds(roundMinutes(isAtRisk, clinicalCase.appliedAt, clinicalCase.zone, horizonMin), limits)
+  // A limb at risk is looked at by the at-risk list, whatever the technique’s own is.
+  const minutes = limitRounds(roundMinutes(isAtRisk, clinicalCase.appliedAt, clinicalCase.zone, horizonMin), isAtRisk ? undefined : limits)
+  const words = hasFlag(clinicalCase, 'diabetes') ? `${text} Heel and toes by eye.` : text
   return minutes.map((dueMin, index) => ({
     id: `round-${index + 1}`,
     kind: 'round' as const,
     dueMin,
     graceMin: graceFor(dueMin - (minutes[index - 1] ?? 0), protocol),
-    text,
+    text: words,
   }))
 }
 

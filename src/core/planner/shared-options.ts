@@ -1,5 +1,5 @@
 import { hasFlag, type ClinicalCase } from '../model/clinical-case'
-import type { TechniqueOption } from './technique'
+import type { OptionValue, TechniqueOption } from './technique'
 
 /** Full or scarce supplies: an option of every case. */
 export const suppliesOption: TechniqueOption = {
@@ -33,15 +33,35 @@ export function refusePosition(clinicalCase: ClinicalCase, position: Position): 
   return null
 }
 
-/** Position of the patient, for every lower-limb technique: the first allowed one unless chosen. */
-export const positionOption: TechniqueOption = {
-  id: 'position',
-  label: 'Position',
-  values: [
-    { id: 'lying', label: 'On the back', why: 'The limb above the chest; a helper holds the foot.' },
-    { id: 'face-down', label: 'Face down', why: 'Gravity and the bent knee hold the ankle square: good when hands are few.' },
-    { id: 'hanging', label: 'Lower leg hanging', why: 'One pair of hands is enough.' },
-    { id: 'seated', label: 'Seated', why: 'Easiest to reach, but fluid pools in the leg: be quick.' },
-  ],
-  default: (clinicalCase) => positions.find((position) => !refusePosition(clinicalCase, position)) ?? 'seated',
+/** How the patient is settled in a position, as the step that takes it says. */
+export const positionWords: Readonly<Record<Position, string>> = {
+  lying: 'On the back, the limb raised and supported above the chest.',
+  'face-down': 'Face down, the knee bent square, the shin upright; a pillow under the chest, the face free.',
+  hanging: 'Sitting on the edge, the thigh supported, the lower leg hanging free.',
+  seated: 'Seated, the limb supported out in front.',
 }
+
+const positionValues: readonly (OptionValue & { readonly id: Position })[] = [
+  { id: 'lying', label: 'On the back', why: 'The limb above the chest; a helper holds the foot.' },
+  { id: 'face-down', label: 'Face down', why: 'Gravity and the bent knee hold the ankle square: good when hands are few.' },
+  { id: 'hanging', label: 'Lower leg hanging', why: 'One pair of hands is enough.' },
+  { id: 'seated', label: 'Seated', why: 'Easiest to reach, but fluid pools in the leg: be quick.' },
+]
+
+/**
+ * Position of the patient, for a lower-limb technique: those that suit its part, in order of preference.
+ * The first that this patient may take counts unless another one is chosen.
+ */
+export function positionOptionOf(suiting: readonly [Position, ...Position[]]): TechniqueOption {
+  return {
+    id: 'position',
+    label: 'Position',
+    values: suiting.flatMap((id) => positionValues.filter((one) => one.id === id)),
+    default: (clinicalCase) => suiting.find((position) => !refusePosition(clinicalCase, position)) ?? suiting.at(-1) ?? 'seated',
+  }
+}
+
+/** Every position: for what is put round the lower leg. */
+export const positionOption = positionOptionOf(positions)
+/** Flat on the back and nothing else: for what pulls on the leg. */
+export const lyingOption = positionOptionOf(['lying'])

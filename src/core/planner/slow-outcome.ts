@@ -78,9 +78,11 @@ function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResu
       level: 'caution',
       code: 'sets-too-soon',
       decisions: ['least-crew', 'set-time'],
-      steps: ['wet'],
+      steps: ['wet', 'roll-1'],
       text: 'Slow it down before wetting: slower material, cooler water, fewer layers at a time.',
-      why: 'No crew of up to four ends moulding before set in nine of ten tries, in this estimate.',
+      why: task.input.windows
+        ? 'No crew of up to four lays every roll while the one below is workable, and moulds before set, in nine of ten tries, in this estimate.'
+        : 'No crew of up to four ends moulding before set in nine of ten tries, in this estimate.',
     })
   }
   if (task.people !== null && task.people < crew.leastCrew) {
@@ -89,7 +91,7 @@ function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResu
       level: 'caution',
       code: 'short-handed',
       decisions: ['least-crew'],
-      steps: ['wet', 'mould'],
+      steps: ['wet', 'roll-1', 'mould'],
       text: `${formatValue(crew.leastCrew, 'people')} are needed, ${task.people} ${task.people === 1 ? 'is' : 'are'} here.${gives}`,
       why: 'A hold let go while it sets gives a sagging joint, a cracked slab or a dent.',
     })

@@ -34,8 +34,10 @@ export interface TechniqueOption {
   }
   /** Further values that a local protocol brings. */
   readonly more?: (protocol: Protocol) => readonly OptionValue[]
+  /** Where the local protocol keeps its default, when that is one for several techniques: `<technique>/<option>`. */
+  readonly protocolKey?: string
   /** What counts when nothing was chosen; 'ask' when a person must say; null when it may stay empty. */
-  readonly default: (clinicalCase: ClinicalCase) => string | number | 'ask' | null
+  readonly default: (clinicalCase: ClinicalCase, protocol: Protocol) => string | number | 'ask' | null
 }
 
 export interface TechniqueMeasurement {
@@ -82,6 +84,8 @@ export interface Technique {
   /** Cautions and stops of its own that need no reading. */
   readonly judge?: (draft: PlanDraft, options: OptionValues) => void
   readonly plan: (draft: PlanDraft, options: OptionValues) => TechniqueOutcome
+  /** Girths (measurement ids) that lie inside of what is put on: what swells in it. */
+  readonly girthsInside?: (clinicalCase: ClinicalCase, options: OptionValues) => readonly string[]
   /** Closed all round, so that it is opened on its own case. */
   readonly isCast?: true
   /** Opens what `isCast` put on. */

@@ -18,37 +18,48 @@ export interface LiveRound {
   readonly doneAt: string | null
 }
 
+export interface LiveList {
+  /** ISO 8601 with offset: application, or the last opening, transfer or theatre. */
+  readonly startedAt: string
+  /** IANA */
+  readonly zone: string
+  /** From the case; an urgent round makes it so as well. */
+  readonly isAtRisk: boolean
+  /** Where the technique's rounds differ from the list; being at risk sets them aside. */
+  readonly limits?: RoundLimits
+  /** How far the list is looked at, minutes from its start; 72 h or more. */
+  readonly horizonMin?: number
+}
+
+const dayMin = 1440
+
 /**
- * The rounds of a case as they stand: due times from the application, restarted at the first line after an
- * urgent round, and each complete round ticking off what was due up to then.
- * @param appliedAt ISO 8601 with offset
- * @param zone IANA
- * @param isAtRisk from the case; also holds for 24 h after an urgent round
- * @param limits where the technique's rounds differ from the list; an urgent round sets them aside
+ * The rounds of a case as they stand: due times from the start, begun again at the first line after an urgent round, each complete round
+ * ticking off what was due up to then. The next is due at the earlier of the list's time and the last round's plus the interval of then:
+ * doing one early stretches nothing.
  * @param done rounds in any order; incomplete ones leave the round due
  */
-export function liveRounds(
-  appliedAt: string,
-  zone: string,
-  isAtRisk: boolean,
-  done: readonly DoneRound[],
-  protocol: Protocol,
-  limits?: RoundLimits,
-): readonly LiveRound[] {
+export function liveRounds(list: LiveList, done: readonly DoneRound[], protocol: Protocol): readonly LiveRound[] {
   const ordered = done.map((round) => ({ ...round, ms: Date.parse(round.at) })).sort((a, b) => a.ms - b.ms)
   const urgent = ordered.findLast((round) => round.isUrgent)
-  const startedAt = urgent?.at ?? appliedAt
+  const startedAt = urgent?.at ?? list.startedAt
   const start = Date.parse(startedAt)
-  const minutes = limitRounds(roundMinutes(isAtRisk || urgent !== undefined, startedAt, zone, 72 * 60), urgent ? undefined : limits)
+  const isAtRisk = list.isAtRisk || urgent !== undefined
+  const horizonMin = Math.max(3 * dayMin, list.horizonMin ?? 0)
+  const minutes = limitRounds(roundMinutes(isAtRisk, startedAt, list.zone, horizonMin), isAtRisk ? undefined : list.limits)
   const complete = ordered.filter((round) => round.isComplete && round.ms > start)
-  return minutes.map((minute, index) => {
-    const before = minutes[index - 1] ?? 0
-    const graceMin = graceFor(minute - before, protocol)
+  const rounds = minutes.map((minute, index): LiveRound & { readonly intervalMin: number } => {
+    const intervalMin = minute - (minutes[index - 1] ?? 0)
     const dueAt = start + minute * 60_000
-    const opens = dueAt - ((minute - before) / 2) * 60_000
+    const opens = dueAt - (intervalMin / 2) * 60_000
     const by = complete.find((round) => round.ms >= opens)
-    return { id: `round-${index + 1}`, dueAt, graceMin, doneAt: by?.at ?? null }
+    return { id: `round-${index + 1}`, dueAt, graceMin: graceFor(intervalMin, protocol), doneAt: by?.at ?? null, intervalMin }
   })
+  const next = rounds.findIndex((round) => round.doneAt === null)
+  const last = complete.at(-1)
+  return rounds.map(({ intervalMin, ...round }, index) =>
+    index === next && last ? { ...round, dueAt: Math.min(round.dueAt, last.ms + intervalMin * 60_000) } : round,
+  )
 }
 
 /** The next round that is not done, or null when the list has run out. */

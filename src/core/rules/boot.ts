@@ -10,6 +10,14 @@ export const walkingBoot: readonly FlagRule[] = [
     why: 'A friction point is not felt until it is a sore.',
   },
   {
+    flag: 'diabetes',
+    unless: 'feeling-tested',
+    level: 'caution',
+    steps: ['heel-home', 'after-check'],
+    text: 'Test the feeling of the foot first; until then look at heel and toes as if nothing were felt.',
+    why: 'Diabetes takes feeling unnoticed, and a sore heel heals badly.',
+  },
+  {
     flag: 'arterial-disease',
     level: 'caution',
     steps: ['straps', 'after-check'],

@@ -1,14 +1,17 @@
 import { walkingBoot } from './boot'
+import { everyDevice, limbDevice } from './every-device'
 import type { FlagRule } from './flag-rule'
 import { closedShell, hardShellStops, unfeltPressure } from './hard-shell'
 import { ankleHitch, legPull, skinStrips } from './leg-pull'
 import { closedCollar } from './neck'
 import { saw } from './saw'
-import { liftingVest, trunkShell } from './trunk'
+import { liftingVest, roundTrunk } from './trunk'
 import { wrist } from './wrist'
 
 /** What flags raise, by what is put on the body: the one table that every technique reads. */
 const table = {
+  'every-device': everyDevice,
+  'limb-device': limbDevice,
   'hard-shell': hardShellStops,
   'unfelt-pressure': unfeltPressure,
   'closed-shell': closedShell,
@@ -19,14 +22,14 @@ const table = {
   'ankle-hitch': ankleHitch,
   'closed-collar': closedCollar,
   'lifting-vest': liftingVest,
-  'trunk-shell': trunkShell,
+  'round-trunk': roundTrunk,
   saw,
 } satisfies Record<string, readonly FlagRule[]>
 
 /** Something that is put on the body and brings dangers of its own. */
 export type PutOn = keyof typeof table
 
-/** The rules of everything that is put on, in the order in which it is named. */
+/** The rules of everything that is put on, those of every device first. */
 export function flagRulesOf(puts: readonly PutOn[]): readonly FlagRule[] {
-  return puts.flatMap((one) => table[one])
+  return (['every-device', ...puts] as const).flatMap((one) => table[one])
 }

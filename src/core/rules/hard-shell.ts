@@ -29,6 +29,15 @@ export const unfeltPressure: readonly FlagRule[] = [
     why: 'Pressure and heat are not felt, so nobody is warned.',
   },
   {
+    flag: 'diabetes',
+    unless: 'feeling-tested',
+    level: 'caution',
+    decisions: ['padding'],
+    steps: ['padding', 'bone-points'],
+    text: 'Test the feeling of foot or hand first; until then pad heel and toes as if nothing were felt, and look again early.',
+    why: 'Diabetes takes feeling unnoticed, and a sore heel heals badly.',
+  },
+  {
     flag: 'unresponsive',
     level: 'caution',
     decisions: ['padding'],

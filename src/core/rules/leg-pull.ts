@@ -17,7 +17,6 @@ export const legPull: readonly FlagRule[] = [
   stop('part-amputation', 'The pull may finish the amputation.'),
   caution('several-injuries', 'Life first; traction only when it costs no time.', 'A broken thigh can wait behind a chest or a belly.'),
   caution('open', 'Cover the wound, and do not let bare bone slip back unnoticed: record it.', 'Bone that slides back takes dirt with it.'),
-  caution('implant', 'Ask what is in the bone; less pull, film early.', 'A joint or plate near the break changes where it gives.'),
   caution(
     'distal-femur',
     'Knee bent, less pull; feel the pulse behind the ankle.',

@@ -1,20 +1,32 @@
 import type { FlagRule } from './flag-rule'
 
+/** Steps at which a collar is sized, closed or put back, by whatever puts it on. */
+const closing = ['size-collar', 'close-collar', 'front-on'] as const
+
 /** A collar closed round the neck, whatever the local policy. */
 export const closedCollar: readonly FlagRule[] = [
   {
     flag: 'head-injury',
     level: 'caution',
     decisions: ['slack'],
-    steps: ['close-collar'],
+    steps: [...closing],
     text: 'Look at tightness and neck veins again after closing; open it if they fill.',
     why: 'A tight collar holds blood in the head and raises the pressure there.',
   },
   {
     flag: 'agitated',
     level: 'caution',
-    steps: ['hold-head', 'close-collar'],
+    steps: ['hold-head', ...closing],
     text: 'Do not fight it: hands as far as they are accepted, find the cause.',
     why: 'Struggling against a collar moves the neck more than no collar does.',
   },
 ]
+
+/** Against a rigid collar: stops where the local policy is a rigid one, cautions under another. */
+export const rigidCollarFlags: readonly Pick<FlagRule, 'flag' | 'why'>[] = [
+  { flag: 'airway-at-risk', why: 'A closed collar hides and worsens a failing airway. Suction and a turning plan ready.' },
+  { flag: 'stiff-spine', why: 'A stiff neck breaks where a collar straightens it.' },
+  { flag: 'kyphosis', why: 'A bent neck breaks where a collar straightens it.' },
+  { flag: 'penetrating', why: 'It hides bleeding and swelling, and a stab seldom makes the spine unstable.' },
+]
+export const rigidCollarSteps: readonly string[] = ['hold-head', ...closing]

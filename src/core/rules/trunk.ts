@@ -33,20 +33,20 @@ export const liftingVest: readonly FlagRule[] = [
   },
 ]
 
-/** A shell closed round the trunk. */
-export const trunkShell: readonly FlagRule[] = [
+/** Anything closed round the trunk. */
+export const roundTrunk: readonly FlagRule[] = [
   {
     flag: 'chest-injury',
     level: 'caution',
-    steps: ['straps'],
+    steps: ['straps', 'strap-top'],
     text: 'Looser over the chest; count breaths before and after.',
     why: 'A closed shell takes breath from a hurt chest.',
   },
   {
     flag: 'stoma-or-drain',
     level: 'caution',
-    steps: ['front-on'],
-    text: 'A window or padding over it; nothing kinked under the shell.',
+    steps: ['front-on', 'strap-bottom'],
+    text: 'A window or padding over it; nothing kinked under shell or strap.',
     why: 'A pressed stoma or drain closes.',
   },
 ]

@@ -9,11 +9,4 @@ export const wrist: readonly FlagRule[] = [
     text: 'Median tingling: loosen, straighten the wrist, look again within 15 minutes; more of it means call.',
     why: 'The median nerve is pressed in its tunnel by swelling and by a bent wrist.',
   },
-  {
-    flag: 'lymphoedema',
-    level: 'caution',
-    steps: ['bandage'],
-    text: 'Wider padding, a looser bandage, earlier review.',
-    why: 'The arm cannot drain what a bandage holds back.',
-  },
 ]

@@ -10,7 +10,9 @@ import { itemsAtHand, usableOverrules } from '../planner/usable-overrules'
 import type { PlanContext } from '../model/plan-context'
 import { createDraft, type PlanDraft } from '../planner/draft'
 import { takeRemembered } from '../planner/apply-slow-result'
-import type { Plan } from '../model/plan'
+import type { Material, Plan } from '../model/plan'
+import type { Step } from '../model/step'
+import { itemsWithFigures } from '../planner/fetch-from'
 
 /** Version of the computing core, kept with every plan it makes. */
 export const coreVersion = '0.1.0'
@@ -43,7 +45,10 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     technique,
     outcome.schedule.some((entry) => entry.kind === 'round'),
   )
-  const { decisions, cautions, problems, materials, pending } = draft.collect()
+  const { decisions, problems, materials, pending, ...collected } = draft.collect()
+  const stepIds = new Set(outcome.steps.map((step) => step.id))
+  // Rules belong to what is put on, so they name steps of every device that puts it on.
+  const cautions = collected.cautions.map((one) => ({ ...one, steps: one.steps.filter((id) => stepIds.has(id)) }))
   const plan: Plan = {
     format: 'zesty-wren/plan',
     version: 1,
@@ -53,7 +58,7 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     decisions,
     materials,
     cautions,
-    procedure: { steps: outcome.steps.map((step) => ({ ...step, cautions: cautionsAt(step.id) })) },
+    procedure: { steps: outcome.steps.map((step) => ({ ...withFigures(step, materials), cautions: cautionsAt(step.id) })) },
     fit: outcome.fit,
     care: outcome.care,
     schedule: outcome.schedule,
@@ -66,6 +71,13 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   function cautionsAt(stepId: string): readonly string[] {
     return [...new Set(cautions.filter((one) => one.steps.includes(stepId)).map((one) => one.code))]
   }
+}
+
+/** The step that lays out, with what is cut and counted in figures. */
+function withFigures(step: Step, materials: readonly Material[]): Step {
+  if (!step.items) return step
+  const items = itemsWithFigures(step.items, materials)
+  return { ...step, items, text: `Lay out in the order of use: ${items.join('; ')}.` }
 }
 
 /** Lengths that went into the plan and cannot stand beside each other. */

@@ -60,7 +60,9 @@ export function checkRegistry(list: readonly Technique[]): readonly Technique[] 
         throw new Error(`Decision ${decision.id} of ${technique.id} has no name or a bad range`)
     }
     for (const option of technique.options) {
-      const isReal = option.figure ? option.figure.least < option.figure.greatest : option.values.length >= 2 || option.more !== undefined
+      const isReal = option.figure
+        ? option.figure.least < option.figure.greatest
+        : option.values.length >= 2 || option.more !== undefined || option.id === 'position'
       if (!isReal) throw new Error(`Option ${option.id} of ${technique.id} has no real choice or a bad range`)
     }
   }

@@ -65,9 +65,13 @@ describe('rounds', () => {
       isUrgent,
     })
     const next = (rounds: ReturnType<typeof done>[]): number =>
-      ((nextRound(liveRounds(applied, 'UTC', false, rounds, defaultProtocol))?.dueAt ?? 0) - Date.parse(applied)) / 60_000
+      ((nextRound(liveRounds({ startedAt: applied, zone: 'UTC', isAtRisk: false }, rounds, defaultProtocol))?.dueAt ?? 0) -
+        Date.parse(applied)) /
+      60_000
     expect(next([])).to.equal(15)
-    expect(next([done(14)])).to.equal(30)
+    expect(next([done(14)])).to.equal(29)
+    expect(next([done(16)])).to.equal(30)
+    expect(next([done(14), done(29), done(44), done(53)])).to.equal(83)
     expect(next([done(14, false)])).to.equal(15)
     expect(next([done(14), done(46)])).to.equal(60)
     expect(next([done(14), done(31, true, true)])).to.equal(46)

@@ -62,12 +62,13 @@ describe('the edge of a rule', () => {
       expect(bandagePressure(2, 0.5, girthFor(25), 7.5)).to.be.closeTo(25, 1e-9)
       expect(bandagePressure(1, 0.5, 20, 10)).to.be.closeTo(bandagePressure(2, 0.5, 20, 10) / 2, 1e-9)
     })
+    // 0.3 kgf on an arm, by the one roll that the store has, 7.5 cm.
     for (const [wrist, isArterial, level] of [
-      [26, false, undefined],
-      [20, false, 'caution'],
-      [11.5, false, 'stop'],
-      [26, true, 'caution'],
-      [16.5, true, 'stop'],
+      [14, false, undefined],
+      [12, false, 'caution'],
+      [6.5, false, 'stop'],
+      [16, true, 'caution'],
+      [10, true, 'stop'],
     ] as const)
       it(`at a wrist of ${wrist} cm${isArterial ? ' with arterial disease' : ''}: ${level ?? 'nothing to say'}`, () => {
         const plan = planFile(
@@ -76,6 +77,7 @@ describe('the edge of a rule', () => {
             file.measurements = file.measurements
               .filter((one) => !/girth/.test(String(one['id'])) || one['id'] === 'thumb-girth')
               .concat(cm('wrist-girth', wrist, 'left'), cm('wrist-girth', wrist, 'right'))
+            file['stock'] = [{ item: 'elastic-bandage', widthCm: 7.5, lengthCm: 450 }]
           }),
         )
         expect(levelOf(plan, 'bandage-pressure')).to.equal(level)
@@ -142,9 +144,7 @@ describe('the edge of a rule', () => {
     const applied = '2026-01-10T08:00:00Z'
     const doneAt = (minute: number): readonly (string | null)[] =>
       liveRounds(
-        applied,
-        'UTC',
-        false,
+        { startedAt: applied, zone: 'UTC', isAtRisk: false },
         [{ at: new Date(Date.parse(applied) + minute * 60_000).toISOString(), isComplete: true, isUrgent: false }],
         defaultProtocol,
       )

@@ -31,29 +31,29 @@ describe('deviations of a run', () => {
   }
 
   it('are none for steps without an order between them, nor for what was not planned', () => {
-    expect(kinds([entry('lay-out'), entry('position'), entry('identity'), entry('baseline')])).to.deep.equal([])
+    expect(kinds([entry('lay-out'), entry('explain'), entry('identity'), entry('position'), entry('baseline')])).to.deep.equal([])
     expect(
       kinds([...ids.slice(0, ids.indexOf('reduction')).map((id) => entry(id)), entry('reduction', 'skipped'), entry('mould')]),
     ).to.deep.equal([])
   })
 
   it('name what was passed by, with its reason', () => {
-    const found = findDeviations(steps, [entry('position'), entry('lay-out', 'skipped', 'laid out before')])
+    const found = findDeviations(steps, [entry('identity'), entry('lay-out', 'skipped', 'laid out before')])
     expect(found).to.have.length(1)
     expect(found[0]).to.include({ kind: 'skipped', stepId: 'lay-out', reason: 'laid out before', by: 'Ada' })
   })
 
   it('name what came before its turn, once, and not again when the turn comes', () => {
-    expect(kinds([entry('wet'), entry('position')])).to.deep.equal([
+    expect(kinds([entry('wet'), entry('protect')])).to.deep.equal([
       'out-of-order wet before cut-slab',
       'out-of-order wet before bone-points',
     ])
   })
 
   it('name what was taken back and what was done once more', () => {
-    expect(kinds([entry('position'), entry('position', 'undone'), entry('position')])).to.deep.equal(['taken-back position'])
-    expect(kinds([entry('position'), entry('position')])).to.deep.equal(['repeated position'])
-    expect(kinds([entry('position', 'undone')])).to.deep.equal([])
+    expect(kinds([entry('protect'), entry('protect', 'undone'), entry('protect')])).to.deep.equal(['taken-back protect'])
+    expect(kinds([entry('protect'), entry('protect')])).to.deep.equal(['repeated protect'])
+    expect(kinds([entry('protect', 'undone')])).to.deep.equal([])
   })
 
   it('leave out steps that the procedure does not know, and never throw', () => {

@@ -79,7 +79,9 @@ describe('straps', () => {
       (file) => void Object.assign(file.options, { way: 'lying', 'strap-order': 'lowest-first', tightness: 'two-finger' }),
     )?.straps
     expect(work?.order).to.equal('given')
-    expect(work?.straps[0]?.id).to.equal(`strap-${work?.straps.length}`)
+    expect(work?.straps.map((one) => one.id)).to.deep.equal(
+      [3, 2, 1].flatMap((pair) => ['right', 'left'].map((side) => `strap-${side}-${pair}`)),
+    )
     for (const one of work?.straps ?? []) expect(one.slackCm, one.id).to.be.within(0.5, 3)
     expect(
       stepOf('trunk-shell', 'straps', (file) => void Object.assign(file.options, { way: 'lying', 'strap-order': 'any' }))?.straps?.order,

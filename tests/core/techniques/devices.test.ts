@@ -84,7 +84,7 @@ describe('extrication collar', () => {
     })
   }
 
-  it('stops for an isolated stab, cautions when other injuries stand beside it', () => {
+  it('stops for a stab into the neck, whatever stands beside it', () => {
     const stab =
       (patient: string[]) =>
       (file: CaseFile): void => {
@@ -94,7 +94,7 @@ describe('extrication collar', () => {
     const levelOf = (patient: string[]) =>
       plan('extrication-collar', stab(patient)).cautions.find((one) => one.code === 'penetrating')?.level
     expect(levelOf([])).to.equal('stop')
-    expect(levelOf(['several-injuries'])).to.equal('caution')
+    expect(levelOf(['several-injuries'])).to.equal('stop')
   })
 
   it('decides no setting under blocks and hands, and asks for no reading', () => {
@@ -120,7 +120,10 @@ describe('care collar', () => {
         plan('care-collar', (file) => void (file.options['frequency'] = 'twice-daily')),
         'next-care',
       ).value,
-    ).to.equal(12)
+      'skin reddens in the example: half of it',
+    ).to.equal(6)
+    const whole = plan('care-collar', (file) => void (file.measurements = []))
+    expect(decisionOf(whole, 'next-care').value).to.equal(24)
   })
 
   for (const [options, massKg, people] of [

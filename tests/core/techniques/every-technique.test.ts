@@ -305,7 +305,7 @@ describe('the order of steps', () => {
     expect(findOrderBreaks(steps, ['mould'])).to.deep.equal([{ step: 'mould', before: 'bandage', isMissing: true }])
   })
   it('offers what may be done next', () => {
-    expect(openSteps(steps, []).map((step) => step.id)).to.deep.equal(['position', 'lay-out'])
-    expect(openSteps(steps, ['position']).map((step) => step.id)).to.deep.equal(['lay-out', 'identity'])
+    expect(openSteps(steps, []).map((step) => step.id)).to.deep.equal(['protect', 'identity', 'explain', 'lay-out'])
+    expect(openSteps(steps, ['identity', 'explain']).map((step) => step.id)).to.deep.equal(['protect', 'position', 'lay-out', 'baseline'])
   })
 })

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { planExit, type Plan } from '#core/model/plan'
 import { ankleCase, cautionCodes, decisionOf, planFile, problemLines, testContext, type CaseFile } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/example-cases'
 
 function changed(change: (file: CaseFile) => void): Plan {
   const file = ankleCase()
@@ -15,6 +16,7 @@ describe('back slab: size', () => {
     expect(plan.problems).to.deep.equal([])
     expect(plan.decisions.map((one) => one.id)).to.have.members([
       'slab-width',
+      'ankle-fold',
       'slab-coverage',
       'slab-length',
       'slab-layers',
@@ -70,7 +72,8 @@ describe('back slab: size', () => {
         { item: 'elastic-bandage', widthCm: 10, lengthCm: 450 },
       ]
     })
-    expect(decisionOf(plan, 'slab-width').value).to.equal(20)
+    // Ankle 26.88 over padding, a quarter open, 6 cm folded away, 2 cm open before that: 24.88.
+    expect(decisionOf(plan, 'slab-width').value).to.equal(24.5)
     expect(cautionCodes(plan)).to.include('no-slab-width')
   })
 
@@ -299,11 +302,30 @@ describe('back slab: cautions and stops', () => {
   it('lets a torn heel cord stand at its ordered angle', () => {
     const plan = changed((file) => {
       file.injury['pattern'] = 'achilles-rupture'
-      Object.assign(file.options, { ankle: 'as-ordered', 'ankle-ordered': 70 })
+      Object.assign(file.options, { ankle: 'as-ordered', 'ankle-ordered': 110 })
     })
     expect(cautionCodes(plan)).not.to.include('achilles-rupture')
-    expect(decisionOf(plan, 'ankle-angle').display).to.equal('70°, toes 20° down from square')
+    expect(decisionOf(plan, 'ankle-angle').display).to.equal('110°, toes 20° down from square')
   })
+
+  for (const technique of ['leg-slab', 'slab-and-stirrup', 'leg-cast'])
+    it(`${technique}: pulls no heel cord, whatever was ordered below 95°`, () => {
+      const at = (options: Record<string, unknown>) =>
+        planFile(
+          changedExample(technique, (file) => {
+            file.injury['pattern'] = 'achilles-rupture'
+            Object.assign(file.options, options)
+          }),
+        )
+      const levelOf = (options: Record<string, unknown>) => at(options).cautions.find((one) => one.code === 'achilles-rupture')?.level
+      expect(levelOf({ ankle: 'square' })).to.equal('stop')
+      expect(levelOf({ ankle: 'as-ordered', 'ankle-ordered': 94 })).to.equal('stop')
+      expect(levelOf({ ankle: 'as-ordered', 'ankle-ordered': 95 })).to.equal(undefined)
+      const without = at({ ankle: 'as-ordered' })
+      expect(problemLines(without)).to.include('missing options/ankle-ordered')
+      expect(without.cautions.find((one) => one.code === 'achilles-rupture')?.level).to.equal('stop')
+      expect(decisionOf(at({ ankle: 'a-little-up' }), 'ankle-angle')).to.include({ value: 85, display: '85°, toes 5° up from square' })
+    })
 
   it('asks for the ordered angle when it was not entered', () => {
     expect(

@@ -22,7 +22,12 @@ describe('slab and stirrup', () => {
   })
   it('does not know the quarter that a back slab leaves', () => {
     const fresh = (file: CaseFile): void => void (file.injury['swelling'] = 'marked')
-    expect(decisionOf(plan('slab-and-stirrup', fresh), 'slab-width').value).to.equal(15)
+    expect(decisionOf(plan('slab-and-stirrup', fresh), 'slab-width').value).to.equal(12.5)
+    const widest = plan('slab-and-stirrup', (file) => {
+      fresh(file)
+      file.options['slab-width-rule'] = 'widest'
+    })
+    expect(decisionOf(widest, 'slab-width').value).to.equal(15)
   })
   it('says when the sides are poorly held', () => {
     const made = plan('slab-and-stirrup', (file) => {
@@ -93,7 +98,9 @@ describe('leg cast', () => {
     expect(decisionOf(made, 'knee-angle').value).to.equal(18)
     expect(decisionOf(made, 'cast-layers').value).to.equal(7)
     expect(decisionOf(made, 'cure-time')).to.include({ value: 48, unit: 'h' })
-    expect(decisionOf(made, 'stocking-length').value).to.be.closeTo(79 + 25.5 + 20, 1e-9)
+    expect(made.decisions.map((one) => one.id)).not.to.include('stocking-length')
+    const stocking = plan('leg-cast', (file) => void (file.options['padding'] = 'stocking-and-padding'))
+    expect(decisionOf(stocking, 'stocking-length').value).to.be.closeTo(79 + 25.5 + 20, 1e-9)
     expect(decisionOf(made, 'rolls').value).to.equal(
       Number(decisionOf(made, 'rolls-lower').value) + Number(decisionOf(made, 'rolls-thigh').value),
     )
@@ -192,7 +199,9 @@ describe('opening a cast', () => {
   for (const [options, opening, freed] of [
     [{}, null, 0.9],
     [{ padding: 'cut' }, null, 1.5],
-    [{ lines: 'single' }, null, 0.36],
+    [{ lines: 'single', padding: 'keep' }, null, 0.36],
+    // One line kept would leave more than 4 kPa: the padding is cut unless somebody says otherwise.
+    [{ lines: 'single' }, null, 0.6],
     [{ lines: 'two-halves', padding: 'cut' }, null, 3],
     [{}, 2, 1.2],
   ] as const) {

@@ -31,10 +31,14 @@ export interface Resolved {
   readonly cautions: readonly Caution[]
 }
 
-/** The readings that count: not superseded, and of the latest occasion only. */
-export function currentReadings(all: readonly Measurement[], id: string): readonly Measurement[] {
+/** The readings that count: not superseded, not taken for another landmark, and of the latest occasion only. */
+export function currentReadings(
+  all: readonly Measurement[],
+  { id, takenFor }: Pick<MeasurementDefinition, 'id' | 'takenFor'>,
+): readonly Measurement[] {
   const superseded = new Set(all.flatMap((one) => (one.supersedes ? [one.supersedes] : [])))
-  const live = all.filter((one) => one.id === id && !(one.key && superseded.has(one.key)))
+  const isFor = (one: Measurement): boolean => one.takenFor === undefined || takenFor === undefined || one.takenFor === takenFor
+  const live = all.filter((one) => one.id === id && isFor(one) && !(one.key && superseded.has(one.key)))
   return ['', 'left', 'right'].flatMap((side) => splitOccasions(live.filter((one) => (one.side ?? '') === side)).at(-1) ?? [])
 }
 

@@ -12,7 +12,7 @@ import { currentReadings, poolSide, type Estimate, type Resolved } from './pool-
  * @returns the estimate, or null when there is no usable reading, with what has to be said about it
  */
 export function resolveMeasurement(clinicalCase: ClinicalCase, definition: MeasurementDefinition, protocol: Protocol): Resolved {
-  const readings = currentReadings(clinicalCase.measurements, definition.id)
+  const readings = currentReadings(clinicalCase.measurements, definition)
   if (definition.sideRule === 'none' || definition.sideRule === 'both')
     return poolSide(clinicalCase, definition, readings, undefined, protocol)
   const injured = clinicalCase.injury.side
@@ -41,7 +41,7 @@ export function resolveSides(
   definition: MeasurementDefinition,
   protocol: Protocol,
 ): Readonly<Record<Side | 'either', Resolved>> {
-  const readings = currentReadings(clinicalCase.measurements, definition.id)
+  const readings = currentReadings(clinicalCase.measurements, definition)
   return {
     left: poolSide(clinicalCase, definition, ofSide(readings, 'left'), 'left', protocol),
     right: poolSide(clinicalCase, definition, ofSide(readings, 'right'), 'right', protocol),

@@ -1,11 +1,11 @@
 import { drawTriangular, drawTruncatedNormal, mulberry32 } from './draws'
 import { prepareReplay } from './replay'
-import { scheduleWetPhase, type CrewSchedule } from './schedule'
-import type { CrewInput } from '../../model/crew-input'
+import { isChain, scheduleWetPhase, type CrewSchedule } from './schedule'
+import { windowsOf, type CrewInput } from '../../model/crew-input'
 
 export interface CrewOption {
   readonly people: number
-  /** Odds that moulding ends before set; 0 when the work cannot be staffed by so few. */
+  /** Odds that all that has to be done while it is soft is; 0 when the work cannot be staffed by so few. */
   readonly odds: number
   readonly schedule: CrewSchedule | null
 }
@@ -28,7 +28,12 @@ const mostPeople = 4
  */
 export function forecastCrew(input: CrewInput): CrewResult {
   const options: CrewOption[] = []
-  for (let people = 1; people <= mostPeople; people++) options.push(optionFor(input, people))
+  const isOneOrder = isChain(input.steps)
+  for (let people = 1; people <= mostPeople; people++) {
+    // More hands do not hurry steps that follow each other: the first crew that can staff them has the odds of all.
+    const before = isOneOrder ? options.find((option) => option.schedule !== null) : undefined
+    options.push(before ? { ...before, people } : optionFor(input, people))
+  }
   const enough = options.find((option) => option.people >= input.floor && option.odds >= wantedOdds)
   return { leastCrew: enough?.people ?? input.floor, isInTime: enough !== undefined, options }
 }
@@ -39,8 +44,13 @@ function optionFor(input: CrewInput, people: number): CrewOption {
   const random = mulberry32(input.seed)
   const replay = prepareReplay(input.steps, schedule.order, people)
   const minutes = new Float64Array(input.steps.length)
-  const wetting = input.steps.findIndex((step) => step.id === input.wettingStep)
-  const moulding = input.steps.findIndex((step) => step.id === input.mouldingStep)
+  const placeOf = (id: string): number => input.steps.findIndex((step) => step.id === id)
+  const windows = windowsOf(input).map((one) => ({
+    from: placeOf(one.from),
+    to: placeOf(one.to),
+    isStart: one.at === 'start',
+    share: one.share,
+  }))
   let inTime = 0
   for (let draw = 0; draw < drawCount; draw++) {
     input.steps.forEach((step, index) => {
@@ -48,7 +58,11 @@ function optionFor(input: CrewInput, people: number): CrewOption {
     })
     const set = drawTruncatedNormal(random, input.setMin, input.setSdMin)
     const ends = replay.play(minutes)
-    if ((ends[moulding] ?? Infinity) - (ends[wetting] ?? 0) <= set) inTime++
+    const isHeld = windows.every(({ from, to, isStart, share }) => {
+      const startedAt = (ends[from] ?? 0) - (isStart ? (minutes[from] ?? 0) : 0)
+      return (ends[to] ?? Infinity) - startedAt <= share * set
+    })
+    if (isHeld) inTime++
   }
   return { people, odds: inTime / drawCount, schedule }
 }

@@ -17,10 +17,10 @@ const mostSteps = 14
  * @param steps at most 14, with `after` naming steps among them
  * @param people 1 or more
  * @returns null when the steps cannot be staffed by so few
- * @throws RangeError above 14 steps
+ * @throws RangeError above 14 steps, unless each comes after the one before: then there is one order only
  */
 export function scheduleWetPhase(steps: readonly WetStep[], people: number): CrewSchedule | null {
-  if (steps.length > mostSteps) throw new RangeError(`scheduleWetPhase takes at most ${mostSteps} steps`)
+  if (steps.length > mostSteps && !isChain(steps)) throw new RangeError(`scheduleWetPhase takes at most ${mostSteps} steps`)
   const likely = new Map(steps.map((step) => [step.id, step.minutes[1]]))
   const tail = criticalTails(steps, likely)
   let best: CrewSchedule | null = null
@@ -43,6 +43,11 @@ export function scheduleWetPhase(steps: readonly WetStep[], people: number): Cre
   }
   search([], 0, { starts: new Map(), ends: new Map() })
   return best
+}
+
+/** Whether each step comes after the one before it. */
+export function isChain(steps: readonly WetStep[]): boolean {
+  return steps.every((step, index) => index === 0 || step.after.includes(steps[index - 1]?.id ?? ''))
 }
 
 interface Running {

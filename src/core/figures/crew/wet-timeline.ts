@@ -1,5 +1,5 @@
 import { normalCdf } from '../sizing/normal'
-import type { CrewInput } from '../../model/crew-input'
+import { windowsOf, type CrewInput } from '../../model/crew-input'
 import { drawTriangular, mulberry32 } from './draws'
 import { prepareReplay } from './replay'
 import { scheduleWetPhase } from './schedule'
@@ -12,6 +12,8 @@ export interface WetBar {
   /** The tenth and the ninetieth of a hundred draws of its end. */
   readonly earlyEndMin: number
   readonly lateEndMin: number
+  /** By when it has to end: the least of the clocks that it lies under; null where it lies under none. */
+  readonly dueMin: number | null
 }
 
 /** The wet phase of a crew on one time line with the setting clock; 0 is when the wetting ends. */
@@ -53,6 +55,12 @@ export function wetTimeline(input: CrewInput, people: number): WetTimeline | nul
     const sorted = [...(ends[index] ?? [])].sort((a, b) => a - b)
     return sorted[Math.floor(share * (sorted.length - 1))] ?? 0
   }
+  const dueOf = (id: string): number | null => {
+    const limits = windowsOf(input)
+      .filter((one) => one.to === id)
+      .map((one) => ((one.at === 'start' ? schedule.startMin : schedule.endMin)[one.from] ?? 0) - zero + one.share * input.setMin)
+    return limits.length > 0 ? Math.min(...limits) : null
+  }
   const bars = schedule.order.map((id): WetBar => {
     const index = input.steps.findIndex((step) => step.id === id)
     return {
@@ -61,6 +69,7 @@ export function wetTimeline(input: CrewInput, people: number): WetTimeline | nul
       endMin: (schedule.endMin[id] ?? 0) - zero,
       earlyEndMin: quantile(index, 0.1),
       lateEndMin: quantile(index, 0.9),
+      dueMin: dueOf(id),
     }
   })
   const endMin = Math.max(input.setMin + 3 * input.setSdMin, ...bars.map((bar) => bar.lateEndMin)) + 0.25

@@ -19,23 +19,35 @@ export interface LayerBand {
   readonly greatest: number
 }
 
+/** What adds or takes a layer, in words. */
+export interface LayerReason {
+  readonly label: string
+  readonly change: number
+}
+
 export interface LayerCount {
   readonly layers: number
-  readonly reasons: readonly { readonly label: string; readonly change: number }[]
+  readonly reasons: readonly LayerReason[]
 }
 
 /**
  * Layers of a plaster slab (COMPUTATION 4, PRECISIONS): base, +1 above 95 kg, +1 for more than 7 days of
- * planned wear, −1 under 35 kg and then 2 fewer, never below 5; kept within the school's band.
+ * planned wear, −1 under 35 kg and then 2 fewer, never below 5; kept within the school's band, under 35 kg at three below its base.
  * Without a mass nothing is adjusted for it.
+ * @param more what an option asks for
  * @returns layers and what changed them
  * @example adult of 70 kg, band 10 ± 2: 10 layers
  */
-export function countSlabLayers(clinicalCase: ClinicalCase, band: LayerBand, protocol: Protocol): LayerCount {
+export function countSlabLayers(
+  clinicalCase: ClinicalCase,
+  band: LayerBand,
+  protocol: Protocol,
+  more: readonly LayerReason[] = [],
+): LayerCount {
   const limits = readDefaults(layerDefaults, protocol)
   const { massKg } = clinicalCase.patient
   const isLight = massKg !== undefined && massKg < limits.lightKg
-  const reasons: { label: string; change: number }[] = []
+  const reasons: LayerReason[] = [...more]
   if (massKg !== undefined && massKg > limits.heavyKg) reasons.push({ label: `Above ${limits.heavyKg} kg`, change: 1 })
   if ((clinicalCase.wearDays ?? 0) > limits.longWearDays) {
     reasons.push({ label: `Worn more than ${limits.longWearDays} days`, change: 1 })
@@ -46,5 +58,6 @@ export function countSlabLayers(clinicalCase: ClinicalCase, band: LayerBand, pro
   }
   const sum = reasons.reduce((layers, reason) => layers + reason.change, band.base)
   const least = isLight ? limits.lightLeast : band.least
-  return { layers: clamp(sum, least, band.greatest), reasons }
+  const greatest = isLight ? Math.max(least, band.base - 1 - limits.lightLess) : band.greatest
+  return { layers: clamp(sum, least, greatest), reasons }
 }

@@ -3,7 +3,8 @@ import { collarSkin, linerMargin, strapOverhang } from '../../figures/body/measu
 import { workingOf, type PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
 import { scheduleRounds } from '../../planner/schedule-rounds'
-import { decideRoll, isScooped, judgeRoll } from '../shared/roll'
+import { judgeRigidCollar } from '../families/collar/collar-policy'
+import { decideRoll, isScooped, judgeRoll, rollHands } from '../shared/roll'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { careCollarOptions } from './options'
 import { careCollarCare, careCollarFit, careCollarSteps } from './procedure'
@@ -27,19 +28,26 @@ export const careCollar: Technique = {
   options: careCollarOptions,
   measurements: () => [strapOverhang, linerMargin, ...collarSkin].map((definition) => ({ definition, need: 'optional' as const })),
   uses: () => [],
-  puts: [],
-  judge: judgeRoll,
+  puts: ['closed-collar'],
+  judge: (draft, options) => {
+    judgeRoll(draft, options)
+    judgeRigidCollar(draft, options, [])
+  },
   plan: planCareCollar,
   onUrgent: { device: 'collar', actions: careCollarRelease },
   troubles: careCollarTroubles,
 }
 
 function planCareCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
-  const hours = decideNextCare(draft, options)
   decideBalance(draft)
   decideMargin(draft)
-  decideSkin(draft)
-  const steps = careCollarSteps(isScooped(draft, options), options['posture'] !== 'as-allowed')
+  const isReddening = decideSkin(draft)
+  const hours = decideNextCare(draft, options, isReddening)
+  const steps = careCollarSteps({
+    isScooped: isScooped(draft, options),
+    isFlat: options['posture'] !== 'as-allowed',
+    rollHands: rollHands(options),
+  })
   decideRoll(draft, options, steps)
   const base = neckGeometry(draft)
   const lengthCm = base.axes[0]?.lengthCm ?? 6
@@ -58,14 +66,19 @@ function planCareCollar(draft: PlanDraft, options: OptionValues): TechniqueOutco
   }
 }
 
-function decideNextCare(draft: PlanDraft, options: OptionValues): number {
-  const hours = options['frequency'] === 'twice-daily' ? 12 : 24
+/** Decides `next-care`: by its frequency, halved where skin reddens and still blanches. */
+function decideNextCare(draft: PlanDraft, options: OptionValues, isReddening: boolean): number {
+  const usualH = options['frequency'] === 'twice-daily' ? 12 : 24
   return draft.decide({
     id: 'next-care',
-    value: hours,
+    value: isReddening ? usualH / 2 : usualH,
     source: 'practice',
-    formula: 'Daily: 24 hours; twice daily: 12 hours.',
-    working: [{ label: 'Care', value: String(options['frequency']), unit: null, from: 'option' }],
+    school: isReddening ? 'Halved: skin reddens' : null,
+    formula: 'Daily: 24 hours; twice daily: 12 hours; half of it where skin reddens and blanches.',
+    working: [
+      { label: 'Care', value: String(options['frequency']), unit: null, from: 'option' },
+      ...(isReddening ? [{ label: 'Skin', value: 'reddens-and-blanches', unit: null, from: 'measured' as const }] : []),
+    ],
   })
 }
 

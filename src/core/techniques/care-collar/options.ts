@@ -1,3 +1,4 @@
+import { policyOption } from '../families/collar/collar-policy'
 import { spineBelowOption } from '../shared/roll'
 import { suppliesOption } from '../../planner/shared-options'
 import type { TechniqueOption } from '../../planner/technique'
@@ -23,5 +24,6 @@ export const careCollarOptions: readonly TechniqueOption[] = [
       { id: 'as-allowed', label: 'As allowed', why: 'Once sitting up has been allowed by name.' },
     ],
   },
+  policyOption,
   suppliesOption,
 ]

@@ -1,39 +1,39 @@
 import type { FitTest } from '../../model/plan'
-import type { Step } from '../../model/step'
+import type { Step, StepReading } from '../../model/step'
+import { collarSkin } from '../../figures/body/measurements/neck'
+import type { MeasurementDefinition } from '../../model/measurement-definition'
+import { holdHead } from '../shared/hold-head'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
-const held = { from: 'hold-head', to: 'after-check', place: 'hold-joint' } as const
+export interface CareCollarFacts {
+  readonly isScooped: boolean
+  readonly isFlat: boolean
+  /** Hands that turn the patient. */
+  readonly rollHands: Step['hands']
+}
 
 /** The steps of a daily collar change in a workable order. */
-export function careCollarSteps(isScooped: boolean, isFlat: boolean): readonly Step[] {
+export function careCollarSteps({ isScooped, isFlat, rollHands }: CareCollarFacts): readonly Step[] {
   const turn = isScooped
     ? 'No full roll: scoop, or a slight tilt, a hand steadying the front.'
-    : 'Rail up, arms across, knee up; roll as one piece on the word of the holder, a hand steadies the front, the far strap folded clear.'
+    : 'Arms across, the patient’s own hand on the front when able, far knee up; roll as one piece towards the carer, on the word of the holder; the rail is up on the side rolled to. A hand steadies the front, the far strap is folded clear.'
   return [
     ...openingSteps({
+      head: holdHead('after-check', 'That person does nothing else, and judges twist along nose, chin and breastbone notch.'),
       side: undefined,
       compared: 'all four limbs',
-      position: `${isFlat ? 'Flat on the back' : 'As far up as allowed'}, bed at working height, rail up on the far side.`,
+      position: `${isFlat ? 'Flat on the back' : 'As far up as allowed'}, bed at working height, rail up on the side rolled to.`,
+      say: 'We open the collar in halves, wash and look at the skin. Your head stays held all the time; say at once if an arm or leg feels different.',
       layOut: 'warm water, towel, fresh liners in their order, shaving things',
-    }),
-    makeStep({
-      id: 'hold-head',
-      text: 'One person holds the head and does nothing else; judges twist along nose, chin and breastbone notch.',
-      why: 'Without the collar the hands are all there is.',
-      prevents: 'A neck moved while everybody looks at the skin.',
-      after: ['baseline'],
-      minutes: [0.2, 0.3, 0.6],
-      hands: ['hold-joint'],
-      holds: held,
-      onPatient: true,
     }),
     makeStep({
       id: 'front-off',
       text: 'Front off. Look and press: chin, jaw, collarbones, breastbone.',
       why: 'The front hides the places that go first.',
       prevents: 'A sore found by its smell.',
-      after: ['hold-head', 'lay-out'],
+      reads: collarSkin.filter((one) => !/occiput|shoulders/.test(one.id)).map(skinReading),
+      after: ['hold-head', 'baseline', 'lay-out'],
       minutes: [0.3, 0.5, 1],
       where: ['front'],
     }),
@@ -50,6 +50,7 @@ export function careCollarSteps(isScooped: boolean, isFlat: boolean): readonly S
       text: 'Liners one at a time, soft side to the shell as marked, a margin all round.',
       why: 'Taken off all at once nobody knows where each belongs.',
       prevents: 'Shell on skin.',
+      reads: [{ id: 'liner-margin', label: 'Liner margin, at its least', wanted: 'at least 0.5 cm' }],
       after: ['front-off'],
       minutes: [1, 2, 4],
       where: ['front'],
@@ -70,13 +71,14 @@ export function careCollarSteps(isScooped: boolean, isFlat: boolean): readonly S
       prevents: 'Shoulders that go before the head.',
       after: ['front-on'],
       minutes: [0.5, 1, 2],
-      hands: ['apply', 'hold-proximal'],
+      hands: rollHands,
     }),
     makeStep({
       id: 'back-off',
       text: 'Back off, look at back of the head and shoulders, wash, dry, fresh liner.',
       why: 'The back of the head breaks down first in those who lie.',
       prevents: 'A sore under the hair.',
+      reads: collarSkin.filter((one) => /occiput|shoulders/.test(one.id)).map(skinReading),
       after: ['roll'],
       minutes: [1, 2, 4],
       where: ['back'],
@@ -102,12 +104,23 @@ export function careCollarSteps(isScooped: boolean, isFlat: boolean): readonly S
       text: 'Settle the chin, front over back, straps level and equal; measure overhang and margin.',
       why: 'Unequal straps turn the head slowly all day.',
       prevents: 'A chin off its rest by evening.',
+      reads: (['left', 'right'] as const).map((side) => ({
+        id: 'strap-overhang',
+        side,
+        label: `Strap overhang, ${side}`,
+        wanted: 'equal within 0.5 cm',
+      })),
       after: ['back-on'],
       minutes: [0.5, 1, 2],
       where: ['front'],
     }),
     closingCheck(['settle'], 'all four limbs'),
   ]
+}
+
+/** The skin of an area, looked at and pressed. */
+function skinReading({ id, label }: MeasurementDefinition): StepReading {
+  return { id, label, wanted: 'intact' }
 }
 
 /** What to look at on the closed collar. */

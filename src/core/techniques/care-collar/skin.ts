@@ -11,13 +11,16 @@ interface SkinLook {
   readonly before: SkinGrade | null
 }
 
-/** Decides `skin-trend` over the areas that were looked at, and stops on skin that no longer blanches or is broken. */
-export function decideSkin(draft: PlanDraft): void {
+/**
+ * Decides `skin-trend` over the areas that were looked at, and stops on skin that no longer blanches or is broken.
+ * @returns whether some area reddens and still blanches, or is worse
+ */
+export function decideSkin(draft: PlanDraft): boolean {
   const looks = collarSkin.flatMap((definition): SkinLook[] => {
     const [now, before] = lastTwo(draft.clinicalCase.measurements, definition.id)
     return now ? [{ area: definition.id, label: definition.label, now, before: before ?? null }] : []
   })
-  if (looks.length === 0) return
+  if (looks.length === 0) return false
   warnAboutSkin(draft, looks)
   const change = (look: SkinLook): number => (look.before === null ? 0 : skinGrades.indexOf(look.now) - skinGrades.indexOf(look.before))
   const isFirst = looks.every((look) => look.before === null)
@@ -43,6 +46,7 @@ export function decideSkin(draft: PlanDraft): void {
       where: look.area,
     })),
   })
+  return looks.some((look) => look.now !== 'intact')
 }
 
 /** The worst word for an area on the latest occasion, and on the one before it. */

@@ -1,9 +1,10 @@
+import type { LegModel } from '../../figures/body/leg-model'
 import { armGeometry, sketchArm } from '../../planner/body/measure-arm'
 import { buildArmModel, splitPath } from '../../figures/body/arm-model'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { sketchLeg } from '../../planner/body/measure-leg'
 import { armGirths } from '../../figures/body/measurements/arm'
-import { legGirths, lowerLegLength, midThighGirth } from '../../figures/body/measurements/leg'
+import { lowerLegLength, midThighGirth } from '../../figures/body/measurements/leg'
 import { openingWidth } from '../../figures/body/measurements/opening'
 import type { Estimate } from '../../figures/body/pool-side'
 import { hasFlag, type ClinicalCase } from '../../model/clinical-case'
@@ -15,11 +16,12 @@ import { scheduleRounds } from '../../planner/schedule-rounds'
 import { hardMinutes } from '../../figures/setting-time/hard-after'
 import { decideArmWrap } from '../families/wraps/arm-wraps'
 import { decideLegWrap } from '../families/wraps/leg-wraps'
+import { extraHolder } from '../shared/extra-holder'
 import { decidePeople } from '../shared/decide-people'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { castOpeningOptions } from './options'
 import { cutLines, type CutLine } from './cut-lines'
-import { decidePressures } from './pressure'
+import { decidePressures, girthsUnder, isLifted } from './pressure'
 import { castOpeningCare, castOpeningFit, castOpeningSteps } from './procedure'
 import { castOpeningRelease, castOpeningTroubles } from './trouble'
 import { decisions } from './decisions'
@@ -37,7 +39,7 @@ export const castOpening: Technique = {
   decisions,
   options: castOpeningOptions,
   measurements: (clinicalCase) => [
-    ...(isArm(clinicalCase) ? armGirths : legGirths).map((definition) => ({ definition, need: 'one-girth' as const })),
+    ...girthsUnder(clinicalCase).map((definition) => ({ definition, need: 'one-girth' as const })),
     { definition: openingWidth, need: 'optional' },
   ],
   asks: ['device', 'open-now'],
@@ -55,11 +57,6 @@ function isArm(clinicalCase: ClinicalCase): boolean {
   return region !== undefined && bodyRegionOf(region) === 'arm'
 }
 
-/** Whether the wait is lifted: open now ordered, or the last round urgent (SAFETY, cast-opening). */
-function isLifted(clinicalCase: ClinicalCase): boolean {
-  return clinicalCase.orders.openNow === true || clinicalCase.device?.lastRound === 'urgent'
-}
-
 function planCastOpening(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   const { clinicalCase } = draft
   const isUrgent = isLifted(clinicalCase)
@@ -67,9 +64,16 @@ function planCastOpening(draft: PlanDraft, options: OptionValues): TechniqueOutc
   warnAboutPadding(draft)
   const widest = widestMeasured(draft)
   if (widest) decidePressures(draft, isUrgent ? { ...options, padding: 'cut' } : options, widest)
-  const steps = castOpeningSteps({ options, side: clinicalCase.injury.side, limb: isArm(clinicalCase) ? 'arm' : 'leg', isUrgent })
+  const steps = castOpeningSteps({
+    options,
+    side: clinicalCase.injury.side,
+    limb: isArm(clinicalCase) ? 'arm' : 'leg',
+    isUrgent,
+    cutsPadding: isUrgent || options['padding'] === 'cut',
+    clinicalCase,
+  })
   const geometry = isArm(clinicalCase) ? openArm(draft, options, isUrgent) : openLeg(draft, options, isUrgent, widest !== null)
-  decidePeople(draft, { floor: 1, steps, relief: [] })
+  decidePeople(draft, { floor: 1 + extraHolder(clinicalCase), steps, relief: [] })
   return { steps, fit: castOpeningFit, care: castOpeningCare, schedule: schedule(draft), geometry }
 }
 
@@ -134,7 +138,7 @@ function warnAboutPadding(draft: PlanDraft): void {
 
 /** The greatest girth that was measured where the cast runs; `missing` when there is none. */
 function widestMeasured(draft: PlanDraft): Estimate | null {
-  const definitions = isArm(draft.clinicalCase) ? armGirths : legGirths
+  const definitions = girthsUnder(draft.clinicalCase)
   const measured = definitions.flatMap((definition) => draft.measure(definition) ?? [])
   if (measured.length > 0) return measured.reduce((a, b) => (b.value > a.value ? b : a))
   if (!draft.collect().problems.some((one) => one.path.includes('-girth'))) {
@@ -161,6 +165,22 @@ function cuts(axis: string, options: OptionValues, toCm: number, courses: readon
   }))
 }
 
+/** The cast that is on, foot included: what is opened is drawn on it. */
+function castBands(model: LegModel, topCm: number): readonly GeometryBand[] {
+  return [
+    {
+      id: 'cast-foot',
+      axis: 'foot',
+      label: 'Cast, foot',
+      kind: 'zone',
+      fromCm: model.stations.toe.atCm,
+      toCm: model.footCm,
+      decision: null,
+    },
+    { id: 'cast-lower', axis: 'leg', label: 'Cast that is on', kind: 'zone', fromCm: 0, toCm: topCm, decision: null },
+  ]
+}
+
 function openLeg(draft: PlanDraft, options: OptionValues, isUrgent: boolean, isMeasured: boolean): Geometry {
   const { model } = sketchLeg(draft)
   const isLong = draft.measure(midThighGirth) !== null
@@ -179,7 +199,11 @@ function openLeg(draft: PlanDraft, options: OptionValues, isUrgent: boolean, isM
   const base = legGeometry(draft, model, isLong ? 'mid-thigh' : 'knee')
   const topCm = model.stations[top].atCm
   const courses = cutLines(String(options['lines']), base.marks, topCm)
-  return { ...base, angles: { ankle: 90, knee: isLong ? 18 : 0 }, bands: cuts('leg', options, topCm, courses) }
+  return {
+    ...base,
+    angles: { ankle: 90, knee: isLong ? 18 : 0 },
+    bands: [...castBands(model, topCm), ...cuts('leg', options, topCm, courses)],
+  }
 }
 
 function openArm(draft: PlanDraft, options: OptionValues, isUrgent: boolean): Geometry {

@@ -1,3 +1,4 @@
+import { usualPadding } from './pressure'
 import { positionOption, suppliesOption } from '../../planner/shared-options'
 import type { TechniqueOption } from '../../planner/technique'
 
@@ -16,7 +17,7 @@ export const castOpeningOptions: readonly TechniqueOption[] = [
   {
     id: 'padding',
     label: 'Padding',
-    default: () => 'keep',
+    default: usualPadding,
     values: [
       { id: 'keep', label: 'Keep', why: 'Skin stays covered; it gives up about four tenths of the room.' },
       { id: 'cut', label: 'Cut to skin', why: 'All of the opening counts, and nothing tight is left underneath.' },

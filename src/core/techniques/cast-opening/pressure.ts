@@ -1,4 +1,12 @@
+import { armGirths } from '../../figures/body/measurements/arm'
+import { legGirths } from '../../figures/body/measurements/leg'
 import type { Estimate } from '../../figures/body/pool-side'
+import { resolveMeasurement } from '../../figures/body/resolve-measurement'
+import type { ClinicalCase } from '../../model/clinical-case'
+import type { Alternative } from '../../model/decision'
+import type { MeasurementDefinition } from '../../model/measurement-definition'
+import { bodyRegionOf } from '../../model/vocabulary'
+import type { Protocol } from '../../quantities/defaults'
 import { openingWidth } from '../../figures/body/measurements/opening'
 import { workingOf, type PlanDraft } from '../../planner/draft'
 import { readDefaults } from '../../quantities/defaults'
@@ -9,11 +17,55 @@ import type { OptionValues } from '../../planner/technique'
 const horizonH = 72
 
 /** Opening by the chosen lines when it was not measured, cm. */
-export function openingOf(draft: PlanDraft, options: OptionValues): { cm: number; estimate: Estimate | null } {
-  const room = readDefaults(roomDefaults, draft.ctx.protocol)
+function openingOf(draft: PlanDraft, options: OptionValues): { cm: number; estimate: Estimate | null } {
   const estimate = draft.measure(openingWidth)
-  const byLines = options['lines'] === 'single' ? room.singleCm : options['lines'] === 'two-halves' ? room.halvesCm : room.stripCm
-  return { cm: estimate?.value ?? byLines, estimate }
+  return { cm: estimate?.value ?? openingByLines(options['lines'], draft.ctx.protocol), estimate }
+}
+
+/** Whether the wait is lifted: open now ordered, or the last round urgent (SAFETY, cast-opening). */
+export function isLifted(clinicalCase: ClinicalCase): boolean {
+  return clinicalCase.orders.openNow === true || clinicalCase.device?.lastRound === 'urgent'
+}
+
+/** Girths under the cast: those of the limb that it is on. */
+export function girthsUnder(clinicalCase: ClinicalCase): readonly MeasurementDefinition[] {
+  const { region } = clinicalCase.injury
+  return region !== undefined && bodyRegionOf(region) === 'arm' ? armGirths : legGirths
+}
+
+/**
+ * Whether padding is cut unless a person says otherwise: with marked swelling, in an emergency, and where the pressure with the padding kept,
+ * the crepe over it, would pass 4 kPa (CORRECTIONS 5).
+ */
+export function usualPadding(clinicalCase: ClinicalCase, protocol: Protocol): 'keep' | 'cut' {
+  if (clinicalCase.injury.swelling === 'marked' || isLifted(clinicalCase)) return 'cut'
+  const girths = girthsUnder(clinicalCase).flatMap((one) => resolveMeasurement(clinicalCase, one, protocol).estimate?.value ?? [])
+  if (girths.length === 0) return 'keep'
+  const room = readDefaults(roomDefaults, protocol)
+  const openingCm =
+    resolveMeasurement(clinicalCase, openingWidth, protocol).estimate?.value ?? openingByLines(clinicalCase.options['lines'], protocol)
+  const kPa = pressureAfter(
+    clinicalCase,
+    { girthCm: Math.max(...girths), openingCm: room.paddingKeptShare * openingCm, paddingLayers: clinicalCase.device?.paddingLayers ?? 2 },
+    protocol,
+  )
+  return kPa === null || kPa > room.limitKPa ? 'cut' : 'keep'
+}
+
+function openingByLines(lines: string | number | undefined, protocol: Protocol): number {
+  const room = readDefaults(roomDefaults, protocol)
+  return lines === 'single' ? room.singleCm : lines === 'two-halves' ? room.halvesCm : room.stripCm
+}
+
+/** Pressure at 72 h under the opened cast with its crepe, kPa; null when the padding is crushed flat. */
+function pressureAfter(
+  clinicalCase: ClinicalCase,
+  input: Pick<RoomInput, 'girthCm' | 'openingCm' | 'paddingLayers'>,
+  protocol: Protocol,
+): number | null {
+  if (input.paddingLayers <= 0) return null
+  const growthMax = greatestGirthGrowth(clinicalCase, protocol)
+  return pressureUnderShell({ ...input, growthMax, hasCrepe: true, coveredShare: 1 }, horizonH, protocol)
 }
 
 /**
@@ -40,7 +92,15 @@ export function decidePressures(draft: PlanDraft, options: OptionValues, widest:
   })
   const base = { girthCm: widest.value, growthMax: greatestGirthGrowth(draft.clinicalCase, protocol), paddingLayers, coveredShare: 1 }
   decidePressure(draft, 'pressure-before', { ...base, openingCm: 0, hasCrepe: false }, widest)
-  const after = decidePressure(draft, 'pressure-after', { ...base, openingCm: freedCm, hasCrepe: true }, widest)
+  const otherCm = isCut ? room.paddingKeptShare * opening.cm : opening.cm
+  const otherKPa = pressureAfter(draft.clinicalCase, { girthCm: widest.value, openingCm: otherCm, paddingLayers }, protocol)
+  const after = decidePressure(draft, 'pressure-after', { ...base, openingCm: freedCm, hasCrepe: true }, widest, [
+    {
+      value: otherKPa,
+      display: `${describePressure(otherKPa)}, padding ${isCut ? 'kept' : 'cut'}`,
+      why: isCut ? 'The padding holds four tenths of the opening back.' : 'Cut to the skin all of the opening counts.',
+    },
+  ])
   if (after !== null) return
   draft.caution({
     level: 'stop',
@@ -52,14 +112,24 @@ export function decidePressures(draft: PlanDraft, options: OptionValues, widest:
   })
 }
 
-function decidePressure(draft: PlanDraft, id: string, input: RoomInput, widest: Estimate): number | null {
+function describePressure(kPa: number | null): string {
+  return kPa === null ? 'no room left' : `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg)`
+}
+
+function decidePressure(
+  draft: PlanDraft,
+  id: string,
+  input: RoomInput,
+  widest: Estimate,
+  alternatives: readonly Alternative[] = [],
+): number | null {
   // No padding left: nothing gives, so there is no room at any swelling.
   const kPa = input.paddingLayers > 0 ? pressureUnderShell(input, horizonH, draft.ctx.protocol) : null
   return draft.decide({
     id,
     value: kPa,
-    display:
-      kPa === null ? 'no room left, in this estimate' : `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
+    display: `${describePressure(kPa)}, in this estimate`,
+    ...(alternatives.length > 0 ? { alternatives } : {}),
     source: 'model',
     formula: `0.8 kPa + 6·x ÷ (1 − x), x being how far the swelling presses the padding together${input.hasCrepe ? '; 0.5 kPa for the crepe' : ''}. It is not compartment pressure.`,
     working: [

@@ -1,3 +1,4 @@
+import type { ClinicalCase } from '../../model/clinical-case'
 import type { Side } from '../../model/vocabulary'
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
@@ -11,6 +12,9 @@ export interface OpeningFacts {
   readonly limb: 'leg' | 'arm'
   /** Opened at once in an emergency: padding cut, whole length, no re-wrap until settled. */
   readonly isUrgent: boolean
+  /** Padding is cut as well. */
+  readonly cutsPadding: boolean
+  readonly clinicalCase: ClinicalCase
 }
 
 const lineWords: Readonly<Record<string, string>> = {
@@ -20,8 +24,7 @@ const lineWords: Readonly<Record<string, string>> = {
 }
 
 /** The steps of opening a cast in a workable order. */
-export function castOpeningSteps({ options, side, limb, isUrgent }: OpeningFacts): readonly Step[] {
-  const cutsPadding = isUrgent || options['padding'] === 'cut'
+export function castOpeningSteps({ options, side, limb, isUrgent, cutsPadding, clinicalCase }: OpeningFacts): readonly Step[] {
   const compared = limb === 'leg' ? 'both legs' : 'both arms'
   return [
     ...openingSteps({
@@ -29,6 +32,8 @@ export function castOpeningSteps({ options, side, limb, isUrgent }: OpeningFacts
       compared,
       where: limb === 'leg' ? ['dorsal-foot-pulse'] : ['radial-pulse'],
       position: 'Ventilate the room; settle the limb so that the saw comes from above.',
+      ...(limb === 'leg' ? { chosen: { clinicalCase, options, supported: 'the calf and the heel' } } : {}),
+      say: 'It is loud, dusty and buzzes. The blade shakes, it does not spin. Raise your hand and I stop at once.',
       layOut: `saw, spreader, long shears, eye and ear protection for all, ${isUrgent ? '' : 'crepe bandage, '}tape`,
     }),
     makeStep({
@@ -75,6 +80,13 @@ export function castOpeningSteps({ options, side, limb, isUrgent }: OpeningFacts
             : 'Lift the upper half off; the limb stays in the lower one.',
       why: 'Room comes only when the edges stand apart.',
       prevents: 'A cast that is cut and still tight.',
+      reads: [
+        {
+          id: 'opening-cm',
+          label: 'Edges apart, at their least',
+          wanted: options['lines'] === 'single' ? 'at least 0.6 cm' : 'at least 1.5 cm',
+        },
+      ],
       after: ['cut'],
       minutes: [0.5, 1, 2],
       where: ['cut-1'],

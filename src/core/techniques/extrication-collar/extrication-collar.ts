@@ -6,6 +6,7 @@ import { formatValue } from '../../planner/format-decision'
 import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
 import { scheduleRounds } from '../../planner/schedule-rounds'
+import { judgeRigidCollar, putsCollarOn, warnUnsetPolicy } from '../families/collar/collar-policy'
 import { decideCollarSetting } from '../families/collar/decide-height-setting'
 import { fingerSlack, slackDefaults } from '../../figures/straps/finger-slack'
 import { readDefaults } from '../../quantities/defaults'
@@ -13,7 +14,6 @@ import { decidePeople } from '../shared/decide-people'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { extricationCollarOptions } from './options'
 import { extricationCollarCare, extricationCollarFit, extricationCollarSteps } from './procedure'
-import { judgeCollar } from './rules'
 import { extricationCollarRelease, extricationCollarTroubles } from './trouble'
 import { decisions } from './decisions'
 
@@ -34,7 +34,10 @@ export const extricationCollar: Technique = {
   asks: ['oxygen'],
   uses: (options) => (options['policy'] === 'blocks-and-hands' ? [] : ['extrication-collar']),
   puts: ['closed-collar'],
-  judge: judgeCollar,
+  judge: (draft, options) => {
+    warnUnsetPolicy(draft, options)
+    judgeRigidCollar(draft, options, ['setting'])
+  },
   plan: planExtricationCollar,
   onUrgent: { device: 'collar', actions: extricationCollarRelease },
   troubles: extricationCollarTroubles,
@@ -43,7 +46,7 @@ export const extricationCollar: Technique = {
 function planExtricationCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   const { clinicalCase } = draft
   const policy = String(options['policy'])
-  const hasCollar = policy !== 'blocks-and-hands'
+  const hasCollar = putsCollarOn(options)
   if (hasCollar) {
     const neck = draft.require(neckHeight)
     if (neck) decideCollarSetting(draft, neck, true)

@@ -1,5 +1,6 @@
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
+import { holdHead } from '../shared/hold-head'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
@@ -18,21 +19,14 @@ export function extricationCollarSteps(facts: CollarFacts): readonly Step[] {
   const last = facts.oxygen === 'none' ? 'chest-rest' : 'oxygen'
   return [
     ...openingSteps({
+      head: holdHead('after-check', 'Resistance, pain or new signs on moving to the middle: stop and hold as found.'),
       side: undefined,
       compared: 'all four limbs',
       position: `Stand or kneel where the head can be held for long. ${facts.isChild ? 'Pad the trunk up 2 to 3 cm: a child has a large head. ' : ''}Suction and a turning plan ready.`,
+      say: facts.hasCollar
+        ? 'A collar comes round your neck. It is snug under the chin; tell us if it is hard to breathe or swallow.'
+        : 'Blocks come beside your head and straps over forehead and chest. Tell us if anything is hard to bear.',
       layOut: `${facts.hasCollar ? 'collar, ' : ''}blocks, straps, suction${facts.oxygen === 'none' ? '' : ', oxygen'}`,
-    }),
-    makeStep({
-      id: 'hold-head',
-      text: 'A second person holds the head in line with both hands and keeps it throughout. Resistance, pain or new signs on moving to the middle: stop and hold as found.',
-      why: 'The collar is one part of protection; the hands are the other.',
-      prevents: 'A neck moved by every later step.',
-      after: ['position'],
-      minutes: [0.2, 0.4, 1],
-      hands: ['hold-joint'],
-      holds: { from: 'hold-head', to: 'after-check', place: 'hold-joint' },
-      onPatient: true,
     }),
     ...(facts.hasCollar ? collarSteps(facts) : blockSteps()),
     makeStep({
@@ -59,7 +53,7 @@ function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): re
   const collar = [
     makeStep({
       id: 'free-locks',
-      text: isSoft ? 'Soft collar opened flat.' : 'Chin part brought into place, both locks freed.',
+      text: isSoft ? 'Soft collar opened flat.' : 'Chin part brought into place, both release locks pulled free.',
       why: 'A lock left shut sizes one side only.',
       prevents: 'A collar that is higher on one side.',
       after: ['hold-head', 'lay-out'],
@@ -77,8 +71,8 @@ function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): re
     }),
     makeStep({
       id: 'lock-equal',
-      text: 'Lock both sides at the same setting.',
-      why: 'Unequal locks turn the head.',
+      text: 'Press both release locks home at the same mark of the sizing line; read both sides.',
+      why: 'Unequal locks turn the head, and a lock left free slips in the move.',
       prevents: 'A head held crooked.',
       after: ['size-collar'],
       minutes: [0.1, 0.2, 0.4],
@@ -107,14 +101,25 @@ function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): re
   return [
     ...collar,
     makeStep({
+      id: 'oxygen-flow',
+      text:
+        oxygen === 'mask'
+          ? 'Oxygen flow set first, reservoir filled; then the mask on and sealed at the nose.'
+          : 'Oxygen flow set first; then the cannula in.',
+      why: 'A mask without flow takes breath instead of giving it.',
+      prevents: 'A patient who breathes into an empty bag.',
+      after: ['chest-rest'],
+      minutes: [0.2, 0.4, 0.8],
+    }),
+    makeStep({
       id: 'oxygen',
       text:
         oxygen === 'mask'
-          ? 'Reservoir filled first, mask sealed at the nose, its strap under the side hooks of the collar. No tape on the face.'
-          : 'Tubing of the cannula under the side hooks of the collar. No tape on the face.',
+          ? 'Its strap under the side hooks of the collar. No tape on the face.'
+          : 'Its tubing under the side hooks of the collar. No tape on the face.',
       why: 'Led so, it comes off without opening the collar.',
       prevents: 'A collar opened to change a mask.',
-      after: ['chest-rest'],
+      after: ['oxygen-flow'],
       minutes: [0.2, 0.4, 0.8],
     }),
   ]

@@ -13,7 +13,7 @@ export const frameTraction = fieldTraction({
   item: 'frame splint',
   usualStraps: 4,
   length: { decision: 'frame-length', beyondCm: beyondLegCm, formula: 'Inside leg + 25 cm, set on the sound leg.' },
-  leastPeople: 2,
+  leastPeople: 3,
   relief: ['a pole splint, which one person can put on'],
   limitMin: 10,
   beforeConvert: decideLoading,

@@ -1,6 +1,15 @@
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { sketchLeg } from '../../planner/body/measure-leg'
-import { braceStraps, hingeForward, hingeUp, shankLength, thighLength, treatmentWeek } from '../../figures/body/measurements/brace'
+import {
+  braceStraps,
+  hingeForward,
+  hingeForwardAfter,
+  hingeUp,
+  hingeUpAfter,
+  shankLength,
+  thighLength,
+  treatmentWeek,
+} from '../../figures/body/measurements/brace'
 import { workingOf, type PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
@@ -8,8 +17,9 @@ import { pistoning } from '../../figures/sizing/hinge'
 import { scheduleRounds } from '../../planner/schedule-rounds'
 import { layOut } from '../families/sized/decide-size'
 import { decidePeople } from '../shared/decide-people'
+import { reviewAfter } from '../shared/review'
 import { extraHolder } from '../shared/extra-holder'
-import { positionOption, suppliesOption } from '../../planner/shared-options'
+import { positionOptionOf, suppliesOption } from '../../planner/shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { kneeBraceCare, kneeBraceFit, kneeBraceSteps } from './procedure'
 import { decideStops, exampleProtocol } from './stops'
@@ -53,7 +63,7 @@ export const hingedKneeBrace: Technique = {
       ],
     },
     suppliesOption,
-    positionOption,
+    positionOptionOf(['lying', 'seated']),
   ],
   measurements: () => [
     { definition: thighLength, need: 'required' },
@@ -63,12 +73,12 @@ export const hingedKneeBrace: Technique = {
       { definition: strap, need: 'optional' as const },
     ]),
     { definition: hingeForward, need: 'optional' },
-    { definition: hingeUp, need: 'optional' },
+    ...[hingeUp, hingeForwardAfter, hingeUpAfter].map((definition) => ({ definition, need: 'optional' as const })),
     { definition: treatmentWeek, need: 'optional' },
   ],
   asks: ['brace', 'weight'],
   uses: () => ['hinged-knee-brace'],
-  puts: [],
+  puts: ['limb-device'],
   plan: planBrace,
   rounds,
   onUrgent: { device: 'shell', actions: kneeBraceRelease },
@@ -76,7 +86,7 @@ export const hingedKneeBrace: Technique = {
 }
 
 function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
-  const { injury, orders } = draft.clinicalCase
+  const { orders } = draft.clinicalCase
   const thigh = draft.require(thighLength)
   const shank = draft.require(shankLength)
   const upperCm = thigh ? decideBar(draft, 'upper-bar', barShare * thigh.value, '2/3 of the thigh.', thigh) : null
@@ -97,7 +107,7 @@ function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   layOut(draft, 'brace', 'hinged knee brace', `${stops.extensionDeg}° to ${stops.flexionDeg}°`)
   const stocked = draft.stock((item) => item.technique === 'hinged-knee-brace').inStock[0]
   const straps = Math.min(mostStraps, Number(stocked?.['straps']) || usualStraps)
-  const steps = kneeBraceSteps(injury.side, stops, orders.weight !== undefined, straps)
+  const steps = kneeBraceSteps({ clinicalCase: draft.clinicalCase, options, stops, straps })
   decidePeople(draft, { floor: 1 + extraHolder(draft.clinicalCase), steps, relief: [] })
   return { steps, fit: kneeBraceFit, care: kneeBraceCare, schedule: schedule(draft), geometry: draw(draft, upperCm, lowerCm) }
 }
@@ -137,10 +147,11 @@ function decideTrims(draft: PlanDraft): void {
   })
 }
 
-/** Decides `pistoning` at the flexion stop from how far the hinge lies off the turning point. */
+/** Decides `pistoning` at the flexion stop from how far the hinge lies off the turning point, after walking where it was read again. */
 function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
-  const forward = draft.measure(hingeForward)
-  const up = draft.measure(hingeUp)
+  const after = [draft.measure(hingeForwardAfter), draft.measure(hingeUpAfter)] as const
+  const isAfter = after.some((one) => one !== null)
+  const [forward, up] = isAfter ? after : ([draft.measure(hingeForward), draft.measure(hingeUp)] as const)
   if (!forward || !up) {
     if (forward ?? up) warnOfHalfOffset(draft, forward ? hingeUp.label : hingeForward.label)
     return
@@ -152,7 +163,7 @@ function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
       level: 'caution',
       code: 'pistoning',
       decisions: ['pistoning'],
-      steps: ['hinges'],
+      steps: ['hinges', 'walk'],
       text: 'Move the hinge to the turning point: 2 cm above the joint line, 60 % back.',
       why: `At ${flexionDeg}° the brace slides ${slideCm.toFixed(1)} cm on the leg; ${pistonLimitCm} cm is the limit.`,
     })
@@ -175,7 +186,7 @@ function warnOfHalfOffset(draft: PlanDraft, missing: string): void {
   draft.caution({
     level: 'caution',
     code: 'check-reading',
-    steps: ['hinges'],
+    steps: ['hinges', 'walk'],
     text: `Measure it as well: ${missing.toLowerCase()}.`,
     why: 'How far the brace slides follows from both offsets of the hinge; from one alone it would look smaller than it is.',
   })
@@ -231,6 +242,6 @@ function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
       graceMin: 240,
       text: 'Skin under liner and straps.',
     })),
-    { id: 'review', kind: 'review', dueMin: 7 * 1440, graceMin: 1440, text: 'Review: stops, hinge, strength.' },
+    reviewAfter(draft.clinicalCase, { days: 7, graceDays: 1, text: 'Review: stops, hinge, strength.' }),
   ]
 }

@@ -1,40 +1,65 @@
-import type { Side } from '../../model/vocabulary'
+import type { ClinicalCase } from '../../model/clinical-case'
+import { isWeightOrdered } from '../../model/orders'
+import type { OptionValues } from '../../planner/technique'
 import type { FitTest } from '../../model/plan'
-import type { Step } from '../../model/step'
-import type { StepStrap } from '../../model/step'
+import type { Step, StepReading, StepStrap } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { BraceStops } from './stops'
 
+/** The rear or the front part of each strap, from the top. */
 function strapsNamed(place: 'rear' | 'front', count: number): readonly StepStrap[] {
   return Array.from({ length: count }, (_, index) => ({
     id: `${place}-${index + 1}`,
-    label: `${place === 'rear' ? 'Rear' : 'Front'} strap ${index + 1}${place === 'front' ? ' from the knee outward' : ''}`,
+    label: `${place === 'rear' ? 'Rear' : 'Front'} part of strap ${index + 1}`,
     slackCm: null,
   }))
 }
 
+/** What the steps of a brace are told. */
+export interface BraceFacts {
+  readonly clinicalCase: ClinicalCase
+  readonly options: OptionValues
+  readonly stops: BraceStops
+  /** How many the stocked brace carries. */
+  readonly straps: number
+}
+
+/** Where the hinge sits, read before and again after walking. */
+const offsets = (after: '' | '-after'): readonly StepReading[] => [
+  {
+    id: `hinge-forward${after}`,
+    label: `Hinge forward of its point${after ? ', after walking' : ''}`,
+    wanted: '0 cm; slides over 1.5 cm are too much',
+  },
+  { id: `hinge-up${after}`, label: `Hinge above its point${after ? ', after walking' : ''}`, wanted: '0 cm' },
+]
+
 /**
  * The steps of a hinged knee brace in a workable order.
- * @param straps how many the stocked brace carries; half of them close behind
+ * @param straps how many the stocked brace carries, each with a rear and a front part
  */
-export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWalk: boolean, straps: number): readonly Step[] {
-  const settings = `${stops.extensionDeg}° and ${stops.flexionDeg}°, lock ${stops.lock}`
+export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFacts): readonly Step[] {
+  const { side } = clinicalCase.injury
+  const mayWalk = isWeightOrdered(clinicalCase.orders)
+  const settings = `${stops.extensionDeg}° and ${stops.flexionDeg}°, ${stops.lockWords}`
   return [
     ...openingSteps({
       side,
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
-      position: 'Knee straight: lying, or the heel on a second seat.',
+      position: 'Knee straight: lying, or seated with the heel on a second seat.',
+      chosen: { clinicalCase, options, supported: 'the heel and the thigh' },
+      say: 'A frame with two hinges goes round your knee. It is snug, never numb: tell me if the foot tingles.',
       layOut: 'brace, straps folded on themselves, shears, marker',
     }),
     makeStep({
       id: 'open',
-      text: 'Open it flat under the leg, straps folded on themselves.',
-      why: 'Hook-and-loop catches everything it touches.',
-      prevents: 'Straps stuck to each other and to the skin.',
+      text: 'Open every lock and widen the frame beyond the leg; then open it flat under the leg, straps folded on themselves.',
+      why: 'A frame that is too narrow is pushed over the knee; hook-and-loop catches everything it touches.',
+      prevents: 'A knee bent by the brace, straps stuck to the skin.',
       after: ['baseline', 'lay-out'],
-      minutes: [0.3, 0.5, 1],
+      minutes: [0.4, 0.7, 1.3],
       onPatient: true,
     }),
     makeStep({
@@ -44,6 +69,7 @@ export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWal
       prevents: 'A brace that slides down and pulls at the knee.',
       after: ['open'],
       minutes: [0.5, 1, 2],
+      reads: offsets(''),
       confirm: `Hinges over the turning point, ${side?.toUpperCase() ?? 'injured'} knee`,
       where: ['hinge'],
     }),
@@ -58,15 +84,15 @@ export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWal
     }),
     makeStep({
       id: 'buckles',
-      text: 'Buckles closed.',
-      why: 'They keep the frame still while the straps are set.',
+      text: 'Buckles and clips: pull out, turn, seat; both sides read back.',
+      why: 'They keep the frame still while the straps are set; a clip that only looks seated opens at the first step.',
       prevents: 'A hinge that wanders.',
       after: ['bars'],
       minutes: [0.2, 0.4, 0.8],
     }),
     makeStep({
       id: 'rear-straps',
-      straps: { order: 'any', straps: strapsNamed('rear', Math.floor(straps / 2)) },
+      straps: { order: 'any', straps: strapsNamed('rear', straps) },
       text: 'Rear straps first, not so tight that the hinge is drawn back; off the fibular neck.',
       why: 'They set where the hinge sits.',
       prevents: 'A hinge behind the knee, a foot drop.',
@@ -76,7 +102,7 @@ export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWal
     }),
     makeStep({
       id: 'front-straps',
-      straps: { order: 'given', straps: strapsNamed('front', Math.ceil(straps / 2)) },
+      straps: { order: 'any', straps: strapsNamed('front', straps) },
       text: 'Front straps, from the knee outward.',
       why: 'They close the frame on the leg.',
       prevents: 'A gap at the thigh.',
@@ -122,6 +148,7 @@ export function kneeBraceSteps(side: Side | undefined, stops: BraceStops, mayWal
         : 'No weight: none is ordered. Sit, bend within the stops, look at the hinge again.',
       why: 'It slips with the first steps or not at all.',
       prevents: 'A brace round the shin by noon.',
+      reads: offsets('-after'),
       after: ['after-check'],
       minutes: [1, 2, 4],
       optional: !mayWalk,

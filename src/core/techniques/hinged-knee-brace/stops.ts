@@ -9,7 +9,8 @@ export const exampleProtocol = 'default'
 export interface BraceStops {
   readonly extensionDeg: number
   readonly flexionDeg: number
-  readonly lock: string
+  /** How the lock is set: "lock open", "locked at 15°". */
+  readonly lockWords: string
   readonly isOrdered: boolean
 }
 
@@ -53,12 +54,17 @@ export function decideStops(draft: PlanDraft, options: OptionValues, week: numbe
     })
   const extensionDeg = decideDeg('extension-stop', brace?.extensionStop ?? row.extensionStopDeg)
   const flexionDeg = decideDeg('flexion-stop', brace?.flexionStop ?? row.flexionStopDeg)
-  const lock = draft.decide({
+  const wanted = brace?.lock ?? row.lock
+  const lock = readLock(wanted, extensionDeg, flexionDeg)
+  if (lock === null) refuseLock(draft, wanted, extensionDeg, flexionDeg)
+  const set = draft.decide({
     id: 'lock',
-    value: brace?.lock ?? row.lock,
+    value: lock?.value ?? 'open',
+    display: lock?.words ?? 'open, until the order is put right',
     source: 'practice',
     school: source,
-    formula: 'As ordered; else the local table for this week; else an example.',
+    formula:
+      'As ordered: open, locked, or locked at an angle from −10 to 30° between the stops; else the local table for this week; else an example.',
     working: [{ label: 'From', value: source, unit: null, from: 'option' }],
   })
   if (next && !brace) {
@@ -73,7 +79,46 @@ export function decideStops(draft: PlanDraft, options: OptionValues, week: numbe
     })
   }
   checkAgainstBrace(draft, extensionDeg, flexionDeg)
-  return { extensionDeg, flexionDeg, lock, isOrdered }
+  const words = readLock(set, extensionDeg, flexionDeg)?.words ?? String(set)
+  return {
+    extensionDeg,
+    flexionDeg,
+    lockWords: words.startsWith('locked') ? words : `lock ${words}`,
+    isOrdered: isOrdered && lock !== null,
+  }
+}
+
+const lockRange = [-10, 30] as const
+
+/** A lock as it is set; null where the order cannot be: no such word, outside −10 to 30°, or beyond the stops. */
+function readLock(
+  lock: string | number,
+  extensionDeg: number,
+  flexionDeg: number,
+): { readonly value: string | number; readonly words: string } | null {
+  if (lock === 'open' || lock === 'locked') return { value: lock, words: lock }
+  const deg =
+    typeof lock === 'number'
+      ? lock
+      : Number.parseFloat(/^\s*([+-−]?\d+(?:\.\d+)?)\s*(?:°|deg(?:rees)?)?\s*$/.exec(lock)?.[1]?.replace('−', '-') ?? '')
+  const isSettable = deg >= Math.max(lockRange[0], extensionDeg) && deg <= Math.min(lockRange[1], flexionDeg)
+  return isSettable ? { value: lock, words: `locked at ${deg}°` } : null
+}
+
+function refuseLock(draft: PlanDraft, lock: string | number, extensionDeg: number, flexionDeg: number): void {
+  draft.problem({
+    code: 'out-of-range',
+    path: 'orders/brace/lock',
+    message: `The ordered lock "${lock}" cannot be set: write open, locked, or an angle from ${lockRange[0]} to ${lockRange[1]} degrees between the stops (${extensionDeg}° and ${flexionDeg}°).`,
+  })
+  draft.caution({
+    level: 'stop',
+    code: 'not-ordered',
+    decisions: ['lock'],
+    steps: ['stops'],
+    text: 'Have the lock ordered again: open, locked, or an angle between the stops.',
+    why: `"${lock}" is no lock that this hinge has; it is shown open.`,
+  })
 }
 
 /** Whether some stocked brace can be set to both stops: within its ends and on its clicks. */

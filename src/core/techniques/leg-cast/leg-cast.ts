@@ -1,8 +1,9 @@
 import { legGeometry } from '../../planner/body/leg-geometry'
+import type { LegStationId } from '../../figures/body/leg-template'
 import type { LegModel } from '../../figures/body/leg-model'
 import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../planner/body/measure-leg'
 import { footLength, insideLeg, legGirths, lowerLegLength } from '../../figures/body/measurements/leg'
-import { hasFlag, isYoungerThan } from '../../model/clinical-case'
+import { hasFlag, isYoungerThan, type ClinicalCase } from '../../model/clinical-case'
 import type { PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
@@ -12,18 +13,18 @@ import { hardMinutes } from '../../figures/setting-time/hard-after'
 import { isPlaster } from '../../figures/setting-time/working-time'
 import type { SettingMaterial } from '../../model/setting-material'
 import { decideRoom } from '../families/cast/decide-room'
+import { reviewAfter } from '../shared/review'
 import { extraHolder } from '../shared/extra-holder'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
-import { decideAngles, decideCastLayers, decideCastRolls, decideStocking, type CastRolls } from './materials'
+import { decideCastLayers, decideCastRolls, decideKnee, decideStocking, hasStocking, usualRolls } from './materials'
+import { castParts, castWindows } from './roll-steps'
+import { decideAnkle, describeAnkle, judgeHeldAnkle } from '../families/slab/ankle'
 import { legCastOptions } from './options'
-import { legCastCare, legCastFit, legCastSteps, rollIds } from './procedure'
+import { legCastCare, legCastFit, legCastSteps } from './procedure'
 import { decideKneeStrength } from './strength'
 import { legCastRelease, legCastTroubles } from './trouble'
 import { decisions } from './decisions'
-
-/** Rolls beyond this many are laid before the clock that counts: each has a wetting of its own. */
-const mostForecastRolls = 12
 
 /** Full cast of the leg, short or long. */
 export const legCast: Technique = {
@@ -46,9 +47,10 @@ export const legCast: Technique = {
   },
   asks: ['wound-plan'],
   uses: (options) => [options['material'] === 'fibreglass-roll' ? 'fibreglass-roll' : 'plaster-roll', 'padding-roll'],
-  puts: ['hard-shell', 'unfelt-pressure', 'closed-shell'],
+  puts: ['limb-device', 'hard-shell', 'unfelt-pressure', 'closed-shell'],
   judge: judgeLegCast,
   plan: planLegCast,
+  girthsInside: (_case, options) => stationsInside(options['extent'] !== 'short').map((id) => `${id}-girth`),
   isCast: true,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   onUrgent: { device: 'shell', actions: legCastRelease },
@@ -56,6 +58,7 @@ export const legCast: Technique = {
 }
 
 function judgeLegCast(draft: PlanDraft, options: OptionValues): void {
+  judgeHeldAnkle(draft, options)
   const { clinicalCase } = draft
   if (hasFlag(clinicalCase, 'open') && !clinicalCase.orders.woundPlan) {
     draft.caution({
@@ -104,14 +107,15 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
   const leg = measureLeg(draft)
   if (isLong) draft.require(insideLeg)
   const hasInsideLeg = !isLong || draft.measure(insideLeg) !== null
-  const angles = decideAngles(draft, options, isLong)
+  const kneeDeg = decideKnee(draft, options, isLong)
+  const ankleDeg = decideAnkle(draft, options)
   const layers = decideCastLayers(draft)
-  let rolls: CastRolls = { lower: 2, thigh: isLong ? 2 : 0 }
+  let rolls = usualRolls(isLong)
   if (leg) {
     noteEstimatedGirths(draft, leg.model, isLong ? ['ankle', 'calf', 'knee', 'mid-thigh'] : ['ankle', 'calf'], ['rolls'])
     if (!leg.hasLengths) requireLegLengths(draft)
     if (leg.hasLengths && hasInsideLeg) {
-      decideStocking(draft, leg.model, isLong)
+      if (hasStocking(options)) decideStocking(draft, leg.model, isLong)
       rolls = decideCastRolls(draft, leg.model, isLong, material, layers) ?? rolls
     }
     if (isLong && leg.hasLengths && hasInsideLeg) decideKneeStrength(draft, leg.model, material, layers)
@@ -120,47 +124,68 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
   const set = decideSetting(draft, material, layers + (isLong ? 2 : 0))
   const isFresh = hasFlag(clinicalCase, 'fresh')
   const openingMin = decideOpening(draft, material, isFresh)
-  const facts = {
+  const steps = legCastSteps({
+    clinicalCase,
     options,
     isLong,
-    side: clinicalCase.injury.side,
     isPlaster: isPlaster(material),
     setMin: set.minutes,
-    lowerRolls: rolls.lower,
-    thighRolls: rolls.thigh,
-    kneeWords: isLong ? `${angles.knee}° bent` : 'free',
-    kneeDeg: angles.knee,
+    rolls,
+    kneeWords: isLong ? `${kneeDeg}° bent` : 'free',
+    kneeDeg,
+    ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
+    ankleDeg,
     cureMin: set.cureMin,
     openingMin,
     isFresh,
-  }
-  const steps = legCastSteps(facts)
+  })
   askForHeat(draft, material, layers, set.minutes)
-  const ids = rollIds(facts)
-  const early = new Set(ids.slice(0, Math.max(0, ids.length - mostForecastRolls)))
-  const floor = isLong ? 3 : options['foot-hold'] === 'own-chest' ? 1 : 2
+  const lastRoll = castParts({ options, isLong, rolls }).at(-1)?.rolls.at(-1)?.id ?? ''
   askForCrew(draft, {
-    steps: steps.filter((step) => !early.has(step.id) && !(early.size > 0 && step.id === 'relief-cuts')),
+    steps,
     set,
-    floor: floor + extraHolder(clinicalCase),
-    wettingStep: ids.at(-2) ?? '',
+    floor: leastHolders(options, isLong) + extraHolder(clinicalCase),
+    wettingStep: lastRoll,
     mouldingStep: 'mould',
-    relief: [...(isLong ? [] : ['hold the foot against your own chest']), 'take slow plaster', 'do the lower part first'],
+    windows: castWindows({ options, isLong, rolls }),
+    relief: castRelief(clinicalCase, options, isLong),
   })
   return {
     steps,
     fit: legCastFit(isLong),
     care: legCastCare,
     schedule: schedule(draft, isFresh, openingMin),
-    geometry: leg ? draw(draft, leg.model, isLong, angles.knee) : legGeometry(draft, sketchLeg(draft).model, isLong ? 'groin' : 'knee'),
+    geometry: leg
+      ? draw(draft, leg.model, isLong, kneeDeg, ankleDeg ?? 90)
+      : legGeometry(draft, sketchLeg(draft).model, isLong ? 'groin' : 'knee'),
   }
 }
 
+/** Fewest people: the applier, the knee of a long cast, and the foot unless it leans on the applier's chest. */
+function leastHolders(options: OptionValues, isLong: boolean): number {
+  return 1 + (isLong ? 1 : 0) + (options['foot-hold'] === 'own-chest' ? 0 : 1)
+}
+
+/** What to change when hands or minutes are short: only what has not been taken already. */
+function castRelief(clinicalCase: ClinicalCase, options: OptionValues, isLong: boolean): readonly string[] {
+  return [
+    ...(options['foot-hold'] === 'own-chest' ? [] : ['hold the foot against your own chest']),
+    ...(options['material'] === 'plaster-fast' ? ['take slow plaster'] : []),
+    ...(isLong && options['order'] !== 'lower-part-first' ? ['do the lower part first'] : []),
+    ...(clinicalCase.environment.waterC > 18 ? ['use cooler water'] : []),
+  ]
+}
+
+/** Stations inside of the cast, short or long. */
+function stationsInside(isLong: boolean): readonly LegStationId[] {
+  const short = ['ankle', 'calf', 'below-knee'] as const
+  return isLong ? [...short, 'knee', 'above-knee', 'mid-thigh', 'groin'] : short
+}
+
 function decideRoomOf(draft: PlanDraft, model: LegModel, isLong: boolean): void {
-  const ids = isLong
-    ? (['ankle', 'calf', 'below-knee', 'knee', 'above-knee', 'mid-thigh', 'groin'] as const)
-    : (['ankle', 'calf', 'below-knee'] as const)
-  const widest = ids.map((id) => model.stations[id]).reduce((a, b) => (b.girthCm > a.girthCm ? b : a))
+  const widest = stationsInside(isLong)
+    .map((id) => model.stations[id])
+    .reduce((a, b) => (b.girthCm > a.girthCm ? b : a))
   decideRoom(draft, widest.girthCm, widest.id)
 }
 
@@ -176,15 +201,24 @@ function decideOpening(draft: PlanDraft, material: SettingMaterial, isFresh: boo
   })
 }
 
-function draw(draft: PlanDraft, model: LegModel, isLong: boolean, kneeDeg: number): Geometry {
+function draw(draft: PlanDraft, model: LegModel, isLong: boolean, kneeDeg: number, ankleDeg: number): Geometry {
   const top = isLong ? 'groin' : 'below-knee'
   const topCm = model.stations[top].atCm
   const base = legGeometry(draft, model, isLong ? 'groin' : 'knee')
   return {
     ...base,
-    angles: { ankle: 90, knee: isLong ? kneeDeg : 0 },
+    angles: { ankle: ankleDeg, knee: isLong ? kneeDeg : 0 },
     bands: [
       { id: 'padding', axis: 'leg', label: 'Padding', kind: 'padding', fromCm: 0, toCm: topCm, decision: 'padding' },
+      {
+        id: 'cast-foot',
+        axis: 'foot',
+        label: 'Cast, foot: it ends at the toes',
+        kind: 'zone',
+        fromCm: model.stations.toe.atCm,
+        toCm: model.footCm,
+        decision: 'rolls-lower',
+      },
       {
         id: 'cast-lower',
         axis: 'leg',
@@ -222,6 +256,6 @@ function schedule(draft: PlanDraft, isFresh: boolean, openingMin: number): reado
     ...(isFresh
       ? [{ id: 'opening', kind: 'opening' as const, dueMin: openingMin, graceMin: 30, text: 'Split the cast before the ward.' }]
       : []),
-    { id: 'review', kind: 'review', dueMin: 1440, graceMin: 1440, text: 'Review: films, cracks, edges, heel, change of cast.' },
+    reviewAfter(draft.clinicalCase, { days: 1, graceDays: 1, text: 'Review: films, cracks, edges, heel, change of cast.' }),
   ]
 }

@@ -9,42 +9,61 @@ import { decideRolls } from '../families/wraps/decide-rolls'
 import { decideLegWrap, girthWorking, legRollZones } from '../families/wraps/leg-wraps'
 import { listStockinette } from '../shared/list-stockinette'
 import { stockinetteLength, widestGirth } from '../../figures/wraps/stockinette'
+import type { RollChoice } from '../../figures/wraps/roll-choice'
 import { wrapDefaults } from '../../figures/wraps/wrap-length'
 import type { OptionValues } from '../../planner/technique'
 import { kneeDeg } from './options'
 
-export interface CastRolls {
-  readonly lower: number
-  readonly thigh: number
+/** One roll as it is laid: its width and the zone it goes on. */
+export interface CastRoll {
+  readonly widthCm: number | null
+  readonly zone: 'foot' | 'leg' | 'thigh'
 }
+
+/** The rolls of a cast in the order of the limb, from the toes up. */
+export interface CastRolls {
+  readonly lower: readonly CastRoll[]
+  readonly thigh: readonly CastRoll[]
+}
+
+/** Rolls to speak of before there is a limb to count them for. */
+export function usualRolls(isLong: boolean): CastRolls {
+  const of = (zone: CastRoll['zone']): CastRoll => ({ widthCm: null, zone })
+  return { lower: [of('foot'), of('leg')], thigh: isLong ? [of('thigh'), of('thigh')] : [] }
+}
+
+/** So many rolls, each with its zone: by width, zones of one width in the order of the limb and by the share of length that each needs. */
+function rollByRoll(choice: RollChoice): readonly CastRoll[] {
+  return choice.rolls
+    .flatMap(({ widthCm, count }) => {
+      const zones = choice.zones.filter((one) => one.widthCm === widthCm)
+      const total = zones.reduce((sum, one) => sum + one.lengthCm, 0)
+      return Array.from({ length: count }, (_, index): CastRoll => {
+        const middleCm = ((index + 0.5) / count) * total
+        let passed = 0
+        const zone = zones.find((one) => (passed += one.lengthCm) >= middleCm) ?? zones.at(-1)
+        return { widthCm, zone: (zone?.zone ?? 'leg') as CastRoll['zone'] }
+      })
+    })
+    .sort((a, b) => zoneOrder.indexOf(a.zone) - zoneOrder.indexOf(b.zone))
+}
+
+const zoneOrder: readonly CastRoll['zone'][] = ['foot', 'leg', 'thigh']
 
 const baseLayers = 7
 
-/** Decides `knee-angle` (long casts) and `ankle-angle`. */
-export function decideAngles(draft: PlanDraft, options: OptionValues, isLong: boolean): { knee: number } {
+/** Decides `knee-angle` of a long cast, degrees of bend; 0 below the knee. */
+export function decideKnee(draft: PlanDraft, options: OptionValues, isLong: boolean): number {
+  if (!isLong) return 0
   const school = String(options['knee'])
-  const knee = kneeDeg[school] ?? 18
-  const ankle = {
-    id: 'ankle-angle',
-    label: 'Ankle angle',
-    value: 90,
-    unit: 'deg' as const,
-    display: '90°, square',
-    source: 'practice' as const,
-    formula: 'Square, no drop: 90°.',
-    working: [],
-  }
-  draft.decide(ankle)
-  if (!isLong) return { knee: 0 }
-  const value = draft.decide({
+  return draft.decide({
     id: 'knee-angle',
-    value: knee,
+    value: kneeDeg[school] ?? 18,
     source: 'practice',
     school: school === 'thirty' ? '30 to 40°, aim 30' : '15 to 20°, aim 18',
     formula: 'The aim of the school; measured with the goniometer while soft.',
     working: [{ label: 'School', value: school, unit: null, from: 'option' }],
   })
-  return { knee: value }
 }
 
 /** Decides `cast-layers`: 7 (6 to 8) by mass and wear; two more cross the knee of a long cast. */
@@ -112,6 +131,7 @@ export function decideCastRolls(
     : null
   if (!lower || (isLong && !thigh)) return null
   const counts = { lower: lower.totalRolls, thigh: thigh?.totalRolls ?? 0 }
+  const rolls: CastRolls = { lower: rollByRoll(lower), thigh: thigh ? rollByRoll(thigh) : [] }
   draft.decide({
     id: 'rolls',
     value: counts.lower + counts.thigh,
@@ -123,12 +143,16 @@ export function decideCastRolls(
       { label: 'Layers', value: layers, unit: 'layers', from: 'computed' },
     ],
   })
-  return counts
+  return rolls
+}
+
+/** Whether a stocking goes on: where the padding is laid on one, and supplies allow. */
+export function hasStocking(options: OptionValues): boolean {
+  return options['padding'] === 'stocking-and-padding' && options['supplies'] !== 'scarce'
 }
 
 /** Decides `stocking-length`: covered length and 10 cm more at each end; lists the stocking by the widest girth. */
 export function decideStocking(draft: PlanDraft, model: LegModel, isLong: boolean): void {
-  if (draft.clinicalCase.options['supplies'] === 'scarce') return
   const top = model.stations[isLong ? 'groin' : 'below-knee']
   const coveredCm = top.atCm + model.footCm
   const lengthCm = draft.decide({

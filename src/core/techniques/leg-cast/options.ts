@@ -1,3 +1,4 @@
+import { ankleOptions } from '../families/slab/ankle'
 import { positionOption, suppliesOption } from '../../planner/shared-options'
 import type { TechniqueOption } from '../../planner/technique'
 
@@ -35,13 +36,18 @@ export const legCastOptions: readonly TechniqueOption[] = [
       { id: 'thirty', label: '30 to 40°', why: 'Teams who want turning of the shin locked, and no weight tempted.' },
     ],
   },
+  ...ankleOptions,
   {
     id: 'foot-hold',
     label: 'Foot held by',
     default: () => 'helper',
     values: [
       { id: 'helper', label: 'Helper', why: 'Both hands of the applier stay free for rolling and moulding.' },
-      { id: 'own-chest', label: 'Own chest', why: 'Alone with a short cast: the sole leans square against the applier.' },
+      {
+        id: 'own-chest',
+        label: 'Own chest',
+        why: 'Alone with a short cast, in two with a long one: the sole leans square against the applier.',
+      },
     ],
   },
   {

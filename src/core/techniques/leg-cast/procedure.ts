@@ -1,24 +1,28 @@
-import type { Side } from '../../model/vocabulary'
+import type { ClinicalCase } from '../../model/clinical-case'
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
 import type { StepAngle } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { ankleAngle, footPlane, kneeAngle } from '../shared/step-angles'
-import { cureTimer, holdTimer, settingTimer } from '../shared/step-timers'
+import { cureTimer, holdTimer } from '../shared/step-timers'
+import { hasStocking, type CastRolls } from './materials'
+import { rollSteps } from './roll-steps'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../../planner/technique'
 
 export interface CastFacts {
+  readonly clinicalCase: ClinicalCase
   readonly options: OptionValues
   readonly isLong: boolean
-  readonly side: Side | undefined
   readonly isPlaster: boolean
   readonly setMin: number
-  readonly lowerRolls: number
-  readonly thighRolls: number
+  readonly rolls: CastRolls
   readonly kneeWords: string
   /** The aim of the knee's school, degrees. */
   readonly kneeDeg: number
+  readonly ankleWords: string
+  /** Null while the ordered angle is not entered. */
+  readonly ankleDeg: number | null
   readonly cureMin: number
   readonly openingMin: number
   readonly isFresh: boolean
@@ -26,27 +30,38 @@ export interface CastFacts {
 
 /** The steps of a cast in a workable order, its rolls one by one. */
 export function legCastSteps(facts: CastFacts): readonly Step[] {
-  return [...drySteps(facts), ...rollSteps(facts), ...finishSteps(facts)]
+  const { options, isLong, isPlaster, setMin, rolls, ankleWords } = facts
+  const wet = rollSteps({
+    options,
+    isLong,
+    isPlaster,
+    setMin,
+    rolls,
+    ankleWords,
+    angles: heldAngles(facts),
+    edge: hasStocking(options) ? 'stocking' : 'padding',
+  })
+  return [...drySteps(facts), ...wet, ...finishSteps(facts)]
 }
 
-/** Ids of the rolling steps, in order. */
-export function rollIds(facts: Pick<CastFacts, 'lowerRolls' | 'thighRolls'>): readonly string[] {
-  return Array.from({ length: facts.lowerRolls + facts.thighRolls }, (_, index) => `roll-${index + 1}`)
-}
-
-function drySteps({ isLong, options, side, kneeWords }: CastFacts): readonly Step[] {
-  const isScarce = options['supplies'] === 'scarce'
+function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: CastFacts): readonly Step[] {
+  const { side } = clinicalCase.injury
+  const onStocking = hasStocking(options)
   return [
     ...openingSteps({
       side,
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
-      position: 'Settle the patient in position; stand on a step if the hold needs height.',
-      layOut: `${isScarce ? '' : 'stocking, '}padding, rolls in order, bucket of water with thermometer, shears, marker`,
+      position:
+        options['foot-hold'] === 'own-chest'
+          ? 'Stand so that the sole leans square against your chest.'
+          : 'Stand on a step if the hold needs height.',
+      chosen: { clinicalCase, options, supported: 'the thigh and the calf' },
+      say: 'I wrap your leg in wet rolls all round. They get warm, then hard. Tell me at once if it is too hot or anything pinches.',
+      layOut: `${onStocking ? 'stocking, ' : ''}padding, rolls in order, bucket of water with thermometer, shears, marker`,
     }),
-    ...(isScarce
-      ? []
-      : [
+    ...(onStocking
+      ? [
           makeStep({
             id: 'stocking',
             text: 'Stocking on without a crease, started high, because it creeps down.',
@@ -56,7 +71,8 @@ function drySteps({ isLong, options, side, kneeWords }: CastFacts): readonly Ste
             minutes: [0.5, 1, 2] as const,
             onPatient: true,
           }),
-        ]),
+        ]
+      : []),
     ...(isLong
       ? [
           makeStep({
@@ -73,19 +89,20 @@ function drySteps({ isLong, options, side, kneeWords }: CastFacts): readonly Ste
       : []),
     makeStep({
       id: 'padding',
-      text: `Padding ${options['padding'] === 'stocking-and-padding' ? 'over the stocking' : 'from the top down, one turn left to fold back'}, half overlap; more over malleoli, shin crest${isLong ? ', kneecap and condyles' : ' and fibular neck'}.`,
+      text: `Padding ${onStocking ? 'over the stocking' : 'from the top down, one turn left to fold back'}, unrolled outward, half overlap; more over malleoli, shin crest${isLong ? ', kneecap and condyles' : ' and fibular neck'}.`,
       why: 'Two even layers are the room for swelling; bone needs four.',
-      prevents: 'Sores over bone, ridges, no room.',
-      after: [isScarce ? 'baseline' : 'stocking', 'lay-out'],
+      prevents: 'A missed heel, an overpadded ankle, ridges, no room.',
+      after: [onStocking ? 'stocking' : 'baseline', 'lay-out'],
       minutes: [2, 3, 5],
       onPatient: true,
       where: ['padding', 'malleoli', 'fibular-neck'],
     }),
     makeStep({
       id: 'bone-points',
-      text: `Feel every bony point through the padding. Knee ${kneeWords}, ankle square, thigh and foot on one axis: look now.`,
+      text: `Feel every bony point through the padding. Knee ${kneeWords}, ankle ${ankleWords}, thigh and foot on one axis: look now.`,
       why: 'What is wrong now is wrong for weeks.',
       prevents: 'A turned foot, a pressed nerve at the fibular neck.',
+      say: 'It will get warm for some minutes; that is the setting. Too hot, and it comes off: say so.',
       after: isLong ? ['padding', 'hold-thigh'] : ['padding'],
       minutes: [0.3, 0.6, 1],
       confirm: `Rolling on the ${side?.toUpperCase() ?? 'injured'} leg`,
@@ -94,79 +111,10 @@ function drySteps({ isLong, options, side, kneeWords }: CastFacts): readonly Ste
   ]
 }
 
-/** Knee by its school's band, ankle square, sole level. */
-function heldAngles({ isLong, options, kneeDeg }: CastFacts): readonly StepAngle[] {
+/** Knee by its school's band, ankle at its angle, sole level. */
+function heldAngles({ isLong, options, kneeDeg, ankleDeg }: CastFacts): readonly StepAngle[] {
   const knee = options['knee'] === 'thirty' ? kneeAngle(kneeDeg, 30, 40) : kneeAngle(kneeDeg, 15, 20)
-  return [...(isLong ? [knee] : []), ankleAngle(90), footPlane]
-}
-
-function rollSteps(facts: CastFacts): readonly Step[] {
-  const { isLong, options, isPlaster, setMin } = facts
-  const ids = rollIds(facts)
-  const water = options['water'] === 'press-out' ? 'press it out' : 'let it drain until it stops running'
-  const hasReliefCuts = isLong && options['order'] === 'lower-part-first'
-  const last = ids.at(-1) ?? 'bone-points'
-  const footHold = options['foot-hold'] === 'own-chest' ? null : ({ from: ids[0] ?? 'mould', to: 'mould', place: 'hold-distal' } as const)
-  const rolls = ids.flatMap((id, index) => {
-    const before =
-      index === 0 ? 'bone-points' : hasReliefCuts && index === facts.lowerRolls ? 'relief-cuts' : (ids[index - 1] ?? 'bone-points')
-    const roll = makeStep({
-      id,
-      text: `Roll ${index + 1} of ${ids.length}, ${placeOf(facts, index)}. Keep a hand's length of tail free, ${isPlaster ? `wet it till the bubbles stop, ${water}` : 'wet it, squeeze once'}; roll close without lifting off, smooth as you go.`,
-      why: index === 0 ? 'Lifted off and pulled back it tightens; rolled along it lies.' : 'Layers bond while the one below is wet.',
-      prevents:
-        index === ids.length - 1
-          ? 'A seam where a roll ends: the last one runs the whole length before the earlier ones set.'
-          : 'Tight bands and layers that part.',
-      after: [before],
-      minutes: [0.8, 1.2, 1.8],
-      wet: true,
-      ...(index === 0 ? { onPatient: true } : {}),
-      holds: index === 0 && isLong ? { from: id, to: 'mould', place: 'hold-joint' } : null,
-      ...(index === ids.length - 1 ? { timer: settingTimer(setMin) } : {}),
-      where: [index >= facts.lowerRolls ? 'mid-thigh' : 'calf'],
-    })
-    return hasReliefCuts && index === facts.lowerRolls - 1 ? [roll, reliefCuts(id)] : [roll]
-  })
-  return [
-    ...rolls,
-    makeStep({
-      id: 'mould',
-      text: `Mould round the malleoli${isLong ? ', above the femoral condyles (that shape holds the cast up), kneecap and its tendon' : ' and the shin'} with flat palms before it sets. Angles and tilt again. Ask: is it too hot?`,
-      why: 'A cast holds by its shape, not by its thickness.',
-      prevents: 'A cast that slides down, a sagging knee that cracks, a dropped foot.',
-      after: [last],
-      minutes: [0.4, 0.6, 1],
-      wet: true,
-      holds: footHold,
-      angles: heldAngles(facts),
-      where: ['malleoli', isLong ? 'patella' : 'ankle'],
-    }),
-  ]
-}
-
-function placeOf({ options, isLong, lowerRolls, thighRolls }: CastFacts, index: number): string {
-  const total = lowerRolls + thighRolls
-  if (index === total - 1 && total > 1)
-    return options['order'] === 'from-the-injury' ? 'the foot last, then the whole length' : 'the whole length'
-  if (options['order'] === 'from-the-injury') {
-    if (index < Math.min(2, total - 1)) return 'over the injury'
-    return isLong && index < Math.ceil(total / 2) ? 'up from the injury' : 'down from the injury'
-  }
-  return index < lowerRolls ? 'lower leg, up and back down' : 'over the knee to the groin'
-}
-
-function reliefCuts(after: string): Step {
-  return makeStep({
-    id: 'relief-cuts',
-    text: 'Four short relief cuts in the top edge before it dries: front, back and both sides.',
-    why: 'Vessel and nerve lie behind that edge, and it will be bent against them.',
-    prevents: 'A hard edge in the hollow of the knee.',
-    after: [after],
-    minutes: [0.2, 0.3, 0.5],
-    wet: true,
-    where: ['below-knee'],
-  })
+  return [...(isLong ? [knee] : []), ...(ankleDeg === null ? [] : [ankleAngle(ankleDeg)]), footPlane]
 }
 
 function finishSteps(facts: CastFacts): readonly Step[] {
@@ -179,7 +127,10 @@ function finishSteps(facts: CastFacts): readonly Step[] {
       prevents: 'A crack at the knee, a foot that drops in the last minute.',
       after: ['mould'],
       minutes: [2, 4, 8],
-      holds: { from: 'hold-set', to: 'hold-set', place: isLong ? 'hold-joint' : 'hold-distal' },
+      ...(isLong || options['foot-hold'] !== 'own-chest'
+        ? { holds: { from: 'hold-set', to: 'hold-set', place: isLong ? ('hold-joint' as const) : ('hold-distal' as const) } }
+        : {}),
+      ...(isLong && options['foot-hold'] !== 'own-chest' ? { hands: ['apply', 'hold-distal'] as const } : {}),
       angles: heldAngles(facts),
       timer: cureTimer(cureMin),
       moreTimers: [holdTimer(4)],
@@ -189,7 +140,7 @@ function finishSteps(facts: CastFacts): readonly Step[] {
       ? [
           makeStep({
             id: 'reinforce',
-            text: 'Look at the knee: the crossing turns lie on both sides, no wrinkle behind.',
+            text: 'Look at the knee: the figure-of-eight turns cross on both sides, no wrinkle behind.',
             why: 'The knee carries the whole lower leg.',
             prevents: 'A cast that breaks in two on the way to the ward.',
             after: ['hold-set'],
@@ -199,12 +150,12 @@ function finishSteps(facts: CastFacts): readonly Step[] {
         ]
       : []),
     makeStep({
-      id: 'turn-back',
-      text: `Turn the ${options['padding'] === 'stocking-and-padding' ? 'stocking' : 'padding'} back over both edges under the last turn; all toes seen.`,
-      why: 'A padded edge can touch skin, a bare one cannot.',
-      prevents: 'Raw edges, toes that nobody can look at.',
+      id: 'trim',
+      text: 'Trim until all toes are seen; run a finger round both edges.',
+      why: 'Toes are the window for every later check.',
+      prevents: 'Toes that nobody can look at, an edge that cuts.',
       after: [isLong ? 'reinforce' : 'hold-set'],
-      minutes: [0.5, 1, 2],
+      minutes: [0.3, 0.7, 1.5],
       where: ['toe'],
     }),
     makeStep({
@@ -212,7 +163,7 @@ function finishSteps(facts: CastFacts): readonly Step[] {
       text: 'Rest it in open air, uncovered, no pillow or plastic until it is cool; lift under thigh and calf.',
       why: 'Heat that cannot leave burns; a soft cast dents on what it lies on.',
       prevents: 'Burns and heel sores.',
-      after: ['turn-back'],
+      after: ['trim'],
       minutes: [0.5, 1, 2],
       ...(isFresh
         ? { timer: { id: 'opening', label: 'Hard enough to open', minutes: openingMin, kind: 'wait', starts: 'done' } as const }
@@ -220,7 +171,7 @@ function finishSteps(facts: CastFacts): readonly Step[] {
       moreTimers: [{ id: 'cool', label: 'Uncovered until cool', minutes: 30, kind: 'cooling', starts: 'shown' }],
       where: ['heel-instep'],
     }),
-    closingCheck(['turn-back'], 'both legs', ['dorsal-foot-pulse', 'toe']),
+    closingCheck(['trim'], 'both legs', ['dorsal-foot-pulse', 'toe']),
   ]
 }
 

@@ -24,6 +24,19 @@ export function drawSlab(draft: PlanDraft, model: LegModel, extent: Extent, slab
       { id: 'padding', axis: 'leg', label: 'Padding', kind: 'padding', fromCm: 0, toCm: topCm + 2, decision: 'padding' },
       { id: 'bandage', axis: 'leg', label: 'Bandage', kind: 'bandage', fromCm: 0, toCm: topCm + 2, decision: 'bandage' },
       { id: 'slab', axis: 'leg', label: 'Slab', kind: 'slab', fromCm: 0, toCm: topCm, decision: 'slab-width' },
+      ...(slab.fit && slab.fit.foldCm > 0
+        ? [
+            {
+              id: 'fold',
+              axis: 'leg',
+              label: `Edges folded, ${slab.fit.foldCm.toFixed(1)} cm a side`,
+              kind: 'zone' as const,
+              fromCm: Math.max(0, model.stations.ankle.atCm - 4),
+              toCm: model.stations.ankle.atCm + 4,
+              decision: 'ankle-fold',
+            },
+          ]
+        : []),
     ],
     polygons: slab.fit && slab.lengthCm !== null ? unrolled(model, slab.fit, slab.lengthCm) : [],
   }

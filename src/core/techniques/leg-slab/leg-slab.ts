@@ -1,7 +1,6 @@
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../planner/body/measure-leg'
 import type { LegModel } from '../../figures/body/leg-model'
-import { hasFlag } from '../../model/clinical-case'
 import type { ScheduleEntry } from '../../model/plan'
 import { workingOf, type PlanDraft } from '../../planner/draft'
 import { readDefaults } from '../../quantities/defaults'
@@ -19,6 +18,7 @@ import { decideAnkle, describeAnkle } from '../families/slab/ankle'
 import { crewRelief, leastPeople } from '../families/slab/hold'
 import { bandageLeg } from '../families/slab/bandage-leg'
 import { listStockinette } from '../shared/list-stockinette'
+import { reviewAfter } from '../shared/review'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { drawSlab } from './drawing'
@@ -37,7 +37,7 @@ export const legSlab: Technique = {
   name: 'Back slab, leg',
   purpose: 'Holds a fresh or swelling ankle, foot or lower leg from behind, open at the front.',
   bodyRegion: 'leg',
-  regions: ['foot', 'ankle', 'lower-leg', 'knee', 'thigh'],
+  regions: ['foot', 'ankle', 'lower-leg', 'knee'],
   patterns: [
     'malleolar-fracture',
     'achilles-rupture',
@@ -52,8 +52,9 @@ export const legSlab: Technique = {
   options: legSlabOptions,
   measurements: legSlabMeasurements,
   uses: (options) => [options['material'] === 'padded-fibreglass' ? 'fibreglass-slab' : 'plaster-slab', 'padding-roll', 'elastic-bandage'],
-  puts: ['hard-shell', 'unfelt-pressure'],
+  puts: ['limb-device', 'hard-shell', 'unfelt-pressure'],
   judge: (draft, options) => applyLegSlabRules(draft, options, extentOf(draft.clinicalCase, options)),
+  girthsInside: (clinicalCase, options) => limitingStations(extentOf(clinicalCase, options)).map((id) => `${id}-girth`),
   plan: planLegSlab,
   onUrgent: { device: 'shell', actions: legSlabRelease },
   troubles: legSlabTroubles,
@@ -66,7 +67,7 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
   const plaster = isPlaster(material)
   const leg = measureLeg(draft)
   const lengthCm = decideLength(draft, options, extent)
-  const layers = decideLayers(draft, extent, plaster)
+  const layers = decideLayers(draft, extent, plaster, options)
   const fit = leg ? decideWidth(draft, leg.model, options, extent, plaster ? 'plaster-slab' : 'fibreglass-slab') : null
   if (leg) noteEstimatedGirths(draft, leg.model, limitingStations(extent), ['slab-width'])
   if (fit) listSlab(draft, fit, lengthCm, layers, options, plaster)
@@ -87,6 +88,9 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     cureMin: set.cureMin,
     isPlaster: plaster,
     isScarce: options['supplies'] === 'scarce',
+    foldCm: fit?.foldCm ?? 0,
+    gapCm: fit?.gapCm ?? null,
+    clinicalCase,
   })
   askForHeat(draft, material, plies, set.minutes)
   askForCrew(draft, {
@@ -134,10 +138,17 @@ function decideLength(draft: PlanDraft, options: OptionValues, extent: Extent): 
   })
 }
 
-function decideLayers(draft: PlanDraft, extent: Extent, plaster: boolean): number {
+function decideLayers(draft: PlanDraft, extent: Extent, plaster: boolean, options: OptionValues): number {
   const isAbove = extent === 'above-knee'
   const base = isAbove ? 12 : 10
-  return decideSlabLayers(draft, plaster, { base, least: base - 2, greatest: base + 2 }, isAbove ? 'above the knee' : 'below the knee')
+  const more = options['control'] === 'more' ? [{ label: 'More control', change: 1 }] : []
+  return decideSlabLayers(
+    draft,
+    plaster,
+    { base, least: base - 2, greatest: base + 2 },
+    isAbove ? 'above the knee' : 'below the knee',
+    more,
+  )
 }
 
 function listSlab(draft: PlanDraft, fit: SlabFit, lengthCm: number | null, layers: number, options: OptionValues, plaster: boolean): void {
@@ -226,15 +237,8 @@ function decideStiffness(draft: PlanDraft, model: LegModel, fit: SlabFit, layers
 function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
   const { clinicalCase, ctx } = draft
   const rounds = scheduleRounds(clinicalCase, ctx.protocol, 'Circulation, feeling, movement, pain and fit, beside the other leg.')
-  const isEarly = hasFlag(clinicalCase, 'neuropathy') || hasFlag(clinicalCase, 'unresponsive')
   return [
     ...rounds,
-    {
-      id: 'review',
-      kind: 'review',
-      dueMin: (isEarly ? 1 : 2) * 1440,
-      graceMin: (isEarly ? 1 : 3) * 1440,
-      text: 'Review for circulation, change of slab or completion to a cast.',
-    },
+    reviewAfter(clinicalCase, { days: 2, graceDays: 3, text: 'Review for circulation, change of slab or completion to a cast.' }),
   ]
 }

@@ -4,6 +4,7 @@ import {
   belowKneeGirth,
   calfGirth,
   footLength,
+  gapAfterFold,
   groinGirth,
   heelInstepGirth,
   insideLeg,
@@ -26,6 +27,7 @@ export function slabPathFor(clinicalCase: ClinicalCase, options: OptionValues): 
   const to = isAbove ? 'the fold under the buttock' : 'the crease behind the bent knee'
   return {
     ...slabPath,
+    takenFor: `${options['length'] === 'past-toes' ? 'past-toes' : 'toe-crease'} ${isAbove ? 'above-knee' : 'below-knee'}`,
     landmarks: `From ${from}, under the heel, up the back of the leg to ${to}`,
     statureShare: isAbove ? 0.5 : slabPath.statureShare,
   }
@@ -40,6 +42,9 @@ export function legSlabMeasurements(clinicalCase: ClinicalCase, options: OptionV
     { definition: slabPathFor(clinicalCase, options), need: 'required' },
     ...girths.map((definition) => ({ definition, need: 'one-girth' as const })),
     ...thigh.map((definition) => ({ definition, need: isAbove ? ('one-girth' as const) : ('optional' as const) })),
-    ...[lowerLegLength, footLength, midfootGirth, groinGirth, insideLeg].map((definition) => ({ definition, need: 'optional' as const })),
+    ...[lowerLegLength, footLength, midfootGirth, groinGirth, insideLeg, gapAfterFold].map((definition) => ({
+      definition,
+      need: 'optional' as const,
+    })),
   ]
 }

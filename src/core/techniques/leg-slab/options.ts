@@ -28,6 +28,24 @@ export const legSlabOptions: readonly TechniqueOption[] = [
     ],
   },
   {
+    id: 'ankle-edge',
+    label: 'Edge at the ankle',
+    default: () => 'tuck',
+    values: [
+      { id: 'tuck', label: 'Nicked and folded', why: 'The calf sets the width: up to 3 cm a side are folded away at the narrow ankle.' },
+      { id: 'straight', label: 'Straight', why: 'Teams who want no fold near the malleoli: the ankle sets the width.' },
+    ],
+  },
+  {
+    id: 'control',
+    label: 'Control',
+    default: () => 'usual',
+    values: [
+      { id: 'usual', label: 'Usual', why: 'As many layers as weight and wear ask for.' },
+      { id: 'more', label: 'One layer more', why: 'Restless patients and a long way: a slab that gives holds nothing.' },
+    ],
+  },
+  {
     id: 'length',
     label: 'Toe end',
     default: () => 'toe-crease',

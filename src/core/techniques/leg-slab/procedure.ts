@@ -1,3 +1,4 @@
+import type { ClinicalCase } from '../../model/clinical-case'
 import type { Side } from '../../model/vocabulary'
 import type { Step } from '../../model/step'
 import type { StepAngle } from '../../model/step'
@@ -23,6 +24,11 @@ export interface ProcedureFacts {
   readonly cureMin: number
   readonly isPlaster: boolean
   readonly isScarce: boolean
+  /** Folded away on each side at the ankle, cm. */
+  readonly foldCm: number
+  /** What stays open at the ankle, cm; null before there is a width. */
+  readonly gapCm: number | null
+  readonly clinicalCase: ClinicalCase
 }
 
 /** The steps of a back slab in a workable order; `after` says which order is binding. */
@@ -30,7 +36,7 @@ export function legSlabSteps(facts: ProcedureFacts): readonly Step[] {
   return [...prepareSteps(facts), ...wetSteps(facts), ...finishSteps(facts)]
 }
 
-function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce }: ProcedureFacts): readonly Step[] {
+function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce, foldCm, clinicalCase }: ProcedureFacts): readonly Step[] {
   const size =
     widthCm !== null && lengthCm !== null ? `${formatValue(widthCm, 'cm')} wide, ${formatValue(lengthCm, 'cm')} long` : 'to the plan'
   const isAbove = extent === 'above-knee'
@@ -41,14 +47,16 @@ function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce }: Pr
       side,
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
-      position: 'Settle the patient in position, the whole leg bare and in reach.',
+      position: 'The whole leg bare and in reach.',
+      chosen: { clinicalCase, options, supported: 'the calf and the heel' },
+      say: 'I wrap your leg, lay wet plaster behind it and bring your foot to its angle. It gets warm, then hard. Tell me at once if anything pinches.',
       layOut: 'padding, slab, bucket of water with thermometer, bandage, tape, shears',
     }),
     makeStep({
       id: 'padding',
-      text: `${liner}Padding from the toes, figure-of-eight at the ankle, heel covered, loose corners tucked, half overlap ${top}.`,
+      text: `${liner}Padding from the toes, unrolled outward along the leg, figure-of-eight at the ankle, heel covered, loose corners tucked, half overlap ${top}.`,
       why: 'Two even layers let it swell a little and keep edges off; turns over bone count toward four layers.',
-      prevents: 'Heel and malleolar sores, and ridges under the slab.',
+      prevents: 'A missed heel, an overpadded ankle, ridges under the slab.',
       after: ['baseline', 'lay-out'],
       minutes: [1.5, 2.5, 4],
       onPatient: true,
@@ -65,7 +73,7 @@ function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce }: Pr
     }),
     makeStep({
       id: 'cut-slab',
-      text: `Cut the slab ${size}. Hold it dry round the limb: the front stays open from end to end.`,
+      text: `Cut the slab ${size}${foldCm > 0 ? `, nicked ${formatValue(foldCm, 'cm')} deep on both edges at the ankle` : ''}. Hold it dry round the limb: the front stays open from end to end.`,
       why: 'Plaster stretches a little wet and never shrinks; the open front is the release line.',
       prevents: 'Edges that meet: a slab that has become a closed cast.',
       after: ['identity', 'padding'],
@@ -86,12 +94,16 @@ function wetSteps(facts: ProcedureFacts): readonly Step[] {
   const isAbove = extent === 'above-knee'
   const from = options['lay-from'] === 'knee' ? (isAbove ? 'top' : 'knee') : 'foot'
   const knee = isAbove ? ' Knee 15–20° bent, a holder under the thigh.' : ''
-  const holder = holdsItself(options) ? null : { from: 'mould', to: 'mould', place: 'hold-distal' as const }
+  const holder = holdsItself(facts.clinicalCase, options) ? null : { from: 'mould', to: 'mould', place: 'hold-distal' as const }
+  const hurry = options['position'] === 'seated' ? ' Seated, fluid pools in the leg: be quick.' : ''
   const wet = makeStep({
     id: 'wet',
-    text: isPlaster
-      ? 'Wet until the bubbles stop, press out, smooth lightly on the table, last look at the length. The clock starts.'
-      : 'A little water along the strip, roll it in a towel, press out. The clock starts.',
+    text: `${
+      isPlaster
+        ? 'Wet until the bubbles stop, press out, smooth lightly on the table, last look at the length. The clock starts.'
+        : 'A little water along the strip, roll it in a towel, press out. The clock starts.'
+    }${hurry}`,
+    say: 'It will get warm under the slab for some minutes; that is the setting. Too hot, and it comes off: say so.',
     why: 'Air left in makes it weak; water left in makes it slow.',
     prevents: 'Dry layers that split apart.',
     after: ['cut-slab', 'bone-points'],
@@ -114,10 +126,14 @@ function wetSteps(facts: ProcedureFacts): readonly Step[] {
   })
   const fold = makeStep({
     id: 'fold',
-    text:
-      options['length'] === 'past-toes'
-        ? 'Double the end back into a guard just past the tips, nick and tuck at the ankle, fold the edge away from the fibular neck.'
-        : 'Fold the corner to free the little toe, nick and tuck at the ankle, fold the edge away from the fibular neck.',
+    text: `${
+      options['length'] === 'past-toes' ? 'Double the end back into a guard just past the tips' : 'Fold the corner to free the little toe'
+    }${foldWords(facts)}; fold the edge away from the fibular neck.`,
+    ...(facts.foldCm > 0 && facts.gapCm !== null
+      ? {
+          reads: [{ id: 'gap-after-fold', label: 'Open at the ankle after folding', wanted: `at least ${formatValue(facts.gapCm, 'cm')}` }],
+        }
+      : {}),
     why: 'Creases dent, edges cut.',
     prevents: 'A sore little toe, a pressed nerve at the fibular neck.',
     after: ['lay'],
@@ -163,14 +179,22 @@ function wetSteps(facts: ProcedureFacts): readonly Step[] {
     minutes: isPlaster ? [0.4, 0.6, 1] : [0.2, 0.4, 0.6],
     wet: true,
     holds: holder,
+    say: 'I bring your foot to its angle now; it pulls in the calf. Tell me where it hurts.',
     angles: heldAngles(facts),
     where: ['heel-cord', 'ankle'],
   })
   return [wet, lay, fold, ...(isPlaster ? [turnBack] : []), bandage, reduction, mould]
 }
 
+/** How the edges are dealt with at the ankle. */
+function foldWords({ options, foldCm, gapCm }: ProcedureFacts): string {
+  if (options['ankle-edge'] === 'straight' || foldCm === 0) return ', edges straight at the ankle'
+  const gap = gapCm === null ? '' : `; measure what is open there, ${formatValue(gapCm, 'cm')} or more`
+  return `, nick and tuck ${formatValue(foldCm, 'cm')} of both edges at the ankle${gap}`
+}
+
 function finishSteps(facts: ProcedureFacts): readonly Step[] {
-  const { isScarce, cureMin } = facts
+  const { isScarce, cureMin, clinicalCase, options } = facts
   return [
     makeStep({
       id: 'hold-set',
@@ -179,7 +203,7 @@ function finishSteps(facts: ProcedureFacts): readonly Step[] {
       prevents: 'A slab that looks whole and holds nothing.',
       after: ['mould'],
       minutes: [2, 4, 8],
-      holds: { from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
+      holds: holdsItself(clinicalCase, options) ? null : { from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
       angles: heldAngles(facts),
       timer: cureTimer(cureMin),
       moreTimers: [holdTimer(4)],

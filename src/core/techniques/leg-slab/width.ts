@@ -8,11 +8,15 @@ import { allowed, chooseTaper, openGap, widestSlab, type SlabStation } from '../
 import { greatestGirthGrowth } from '../../figures/swelling/girth-growth'
 import { girthWorking, paddedAt } from '../families/wraps/leg-wraps'
 import type { OptionValues } from '../../planner/technique'
+import { gapAfterFold } from '../../figures/body/measurements/leg'
+import { roundUpTo } from '../../quantities/rounding'
 import type { Extent } from './options'
 
 const belowKnee: readonly LegStationId[] = ['ankle', 'calf', 'below-knee']
 const aboveKnee: readonly LegStationId[] = [...belowKnee, 'knee', 'above-knee', 'mid-thigh']
 const leastCoverage = 0.5
+const mostFoldCm = 3
+const leastOpenCm = 2
 
 export interface SlabFit {
   readonly widthCm: number
@@ -20,6 +24,10 @@ export interface SlabFit {
   readonly fromCm: number
   readonly coverage: number
   readonly stations: readonly SlabStation[]
+  /** Folded away on each side at the ankle, cm. */
+  readonly foldCm: number
+  /** What stays open at the ankle after folding, cm. */
+  readonly gapCm: number
 }
 
 /** Stations that limit the slab's width; the foot part folds, so it does not. */
@@ -38,19 +46,23 @@ export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionVa
     const paddedGirthCm = paddedAt(draft, model.stations[id])
     return { id, label: id.replaceAll('-', ' '), paddedGirthCm, gapCm: openGap(paddedGirthCm, growth, isWide) }
   })
-  const widest = widestSlab(stations)
+  const isTucked = options['ankle-edge'] !== 'straight'
+  const limits = stations.map((station) => (isTucked && station.id === 'ankle' ? beforeFolding(station) : station))
+  const widest = widestSlab(limits)
   const width = decideSlabWidth(draft, {
     decision: 'slab-width',
     item,
     widestCm: widest.widthCm,
     limitedAt: widest.limiting.label,
     school: isWide ? 'A quarter left open while it swells' : 'Gap by swelling, at least 2 cm',
-    formula: 'Girth over padding less the gap to leave, least over the stations; the widest stocked slab no wider than that.',
+    formula: isTucked
+      ? 'Girth over padding less the gap to leave, least over the stations, at the ankle 6 cm more and at most the girth less 2 cm, since 3 cm a side are folded; the widest stocked slab no wider than that.'
+      : 'Girth over padding less the gap to leave, least over the stations; the widest stocked slab no wider than that.',
     working: [
       ...girthWorking(model, limitingStations(extent)),
       { label: 'Padding', value: 2, unit: 'layers', from: 'default' },
       { label: 'Forecast growth', value: growth, unit: 'ratio', from: 'computed' },
-      ...stations.map((station): WorkingLine => ({
+      ...limits.map((station): WorkingLine => ({
         label: `Room at the ${station.label}, gap ${station.gapCm.toFixed(1)} cm`,
         value: allowed(station),
         unit: 'cm',
@@ -59,10 +71,51 @@ export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionVa
       })),
     ],
   })
+  if (isWide) checkQuarter(draft, limits, width?.refusedCm ?? width?.widthCm ?? 0)
   if (!width) return null
-  if (isWide) checkQuarter(draft, stations, width.widthCm)
   const coverage = decideCoverage(draft, stations, width.widthCm, slabWidths(draft, item))
-  return { ...width, coverage, stations }
+  const gapCm = stations[0]?.gapCm ?? 0
+  const foldCm = decideFold(draft, stations[0] ?? null, isTucked ? width.widthCm : null)
+  judgeGapAfterFold(draft, gapCm)
+  return { ...width, coverage, stations, foldCm, gapCm }
+}
+
+/** The ankle as it limits a slab whose edges are nicked and folded there, 3 cm a side at most (CORRECTIONS 1). */
+function beforeFolding(ankle: SlabStation): SlabStation {
+  const widthCm = Math.min(allowed(ankle) + 2 * mostFoldCm, ankle.paddedGirthCm - leastOpenCm)
+  return { ...ankle, label: 'ankle before folding', gapCm: ankle.paddedGirthCm - widthCm }
+}
+
+/** Decides `ankle-fold`: how much of each side is folded away at the ankle, cm; 0 where the edge stays straight. */
+function decideFold(draft: PlanDraft, ankle: SlabStation | null, tuckedCm: number | null): number {
+  const excessCm = ankle && tuckedCm !== null ? tuckedCm - allowed(ankle) : 0
+  return draft.decide({
+    id: 'ankle-fold',
+    value: roundUpTo(Math.max(0, excessCm / 2), 0.5),
+    source: 'practice',
+    school: tuckedCm === null ? 'Straight edge' : 'Nicked and folded at the ankle',
+    formula: 'Half of what the slab is wider than girth over padding less the gap at the ankle, up to the next 0.5 cm.',
+    working: [
+      ...(tuckedCm === null ? [] : [{ label: 'Slab width', value: tuckedCm, unit: 'cm', from: 'computed' as const }]),
+      ...(ankle
+        ? [{ label: 'Room at the ankle after folding', value: allowed(ankle), unit: 'cm', from: 'computed' as const, where: 'ankle' }]
+        : []),
+    ],
+  })
+}
+
+/** What was measured open after folding, against the gap that has to stay. */
+function judgeGapAfterFold(draft: PlanDraft, gapCm: number): void {
+  const measured = draft.measure(gapAfterFold)
+  if (!measured || measured.value >= gapCm - 1e-9) return
+  draft.caution({
+    level: 'stop',
+    code: 'front-gap',
+    decisions: ['ankle-fold'],
+    steps: ['fold'],
+    text: `Fold further, or trim: ${gapCm.toFixed(1)} cm stay open at the ankle.`,
+    why: `After folding ${measured.value.toFixed(1)} cm are open; the front is the room for swelling and the release line.`,
+  })
 }
 
 /** A quarter of the girth stays open while a fresh injury swells: a floor, whoever chose the width (SAFETY, front-gap). */

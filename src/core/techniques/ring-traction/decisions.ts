@@ -1,4 +1,4 @@
-import { choice, count, sizeOf, type DecisionDefinition } from '../../model/decision-definition'
+import { choice, count, lengthCm, sizeOf, type DecisionDefinition } from '../../model/decision-definition'
 import { leastCrew, ringOf, ringPressure, splintLength, strapPlaces, traction } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */
@@ -8,7 +8,8 @@ export const decisions: readonly DecisionDefinition[] = [
   sizeOf('sling', 'Sling', (item) => item.item === 'sling'),
   count('pads', 'Sling pads'),
   strapPlaces,
-  sizeOf('ring-cover', 'Ring cover', (item) => item.technique === 'ring-traction'),
+  sizeOf('ring-cover', 'Ring cover', (item) => item.item === 'ring-cover'),
+  lengthCm('tube-length', 'Padding tube'),
   choice('side-high', 'Higher side of the ring', ['outer', 'inner']),
   traction,
   ringPressure,

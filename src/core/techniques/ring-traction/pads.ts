@@ -79,7 +79,8 @@ export function decidePads(draft: PlanDraft, inside: Estimate): PadLayout {
     widthCm: null,
     lengthCm: best.lengthCm,
     rolls: null,
-    layers: best.count,
+    layers: null,
+    pieces: best.count,
     note: `${best.count} pads, edge over edge, from the far end`,
   })
   const strapsCm = draft.decide({

@@ -10,6 +10,9 @@ export interface RingFacts {
   readonly ring: string
   readonly lengthWords: string
   readonly padWords: string
+  /** Length to cut the padding tube to. */
+  readonly tubeWords: string | null
+  readonly coverWords: string
   readonly pullWords: string
   readonly isAdhesive: boolean
   /** Null before there is a body mass. */
@@ -18,18 +21,19 @@ export interface RingFacts {
 
 /** The steps of a modular ring splint in a workable order. */
 export function ringTractionSteps(facts: RingFacts): readonly Step[] {
-  const { side, ring, lengthWords, padWords, pullWords, isAdhesive, pull } = facts
+  const { side, ring, lengthWords, padWords, tubeWords, coverWords, pullWords, isAdhesive, pull } = facts
   return [
     ...openingSteps({
       side,
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
       position: 'Flat on the back, both legs bare to the hip.',
+      say: 'We pull your leg gently and slide a splint under it, up to the sit bone. A ring lies in the groin: tell us if it pinches.',
       layOut: `${ring}, bars, sling pads, cover, skin strips, cord, padding tube`,
     }),
     makeStep({
       id: 'build',
-      text: `Build it, ${lengthWords}: ${padWords}, edge over edge, wrapped from the far end with some give. Padding tube trimmed; cover over the ring without wrinkles, the short front bar bare.`,
+      text: `Build it, ${lengthWords}: ${padWords}, edge over edge, wrapped from the far end with some give. Padding tube trimmed${tubeWords ? ` to ${tubeWords}` : ''}; ${coverWords} over the ring without wrinkles, reaching over its top, the short front bar bare.`,
       why: 'A gap lets tissue bulge, more overlap presses.',
       prevents: 'Ridges under the thigh, a wrinkle in the groin.',
       after: ['lay-out'],
@@ -85,9 +89,19 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
       prevents: 'A second, worse shortening.',
       after: ['slide'],
       minutes: [0.5, 1, 2],
+      fits: ['finger', 'cover'],
       where: ['ring'],
     }),
-    closingCheck(['tie-off'], 'both legs', ['dorsal-foot-pulse', 'toe']),
+    makeStep({
+      id: 'prop',
+      text: 'Prop the far end of the splint: heel off the bed, foot upright.',
+      why: 'A splint that lies on its end levers the ring into the groin.',
+      prevents: 'Heel sores, a ring that tips.',
+      after: ['tie-off'],
+      minutes: [0.2, 0.5, 1],
+      where: ['heel-instep'],
+    }),
+    closingCheck(['prop'], 'both legs', ['dorsal-foot-pulse', 'toe']),
   ]
 }
 
@@ -98,6 +112,13 @@ export const ringTractionFit: readonly FitTest[] = [
     text: 'A finger between ring and groin',
     why: 'Tight it presses skin and vessel.',
     remedy: 'Larger ring, or less pull.',
+    where: ['ring'],
+  },
+  {
+    id: 'cover',
+    text: 'Cover reaches over the ring’s top, no wrinkle in the groin',
+    why: 'A bare or creased ring breaks the skin within hours.',
+    remedy: 'Pull by hand, cover drawn up and smoothed.',
     where: ['ring'],
   },
   { id: 'heel', text: 'Heel free', why: 'It breaks down first.', remedy: 'Move or fold the lowest pad.', where: ['heel-instep'] },

@@ -1,3 +1,4 @@
+import { splintScene } from '../families/traction/splint-scene'
 import { everyTwoHours } from '../families/traction/every-two-hours'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { sketchLeg } from '../../planner/body/measure-leg'
@@ -5,7 +6,9 @@ import { calfGirth, insideLeg, midThighGirth } from '../../figures/body/measurem
 import { obliqueGroinGirth } from '../../figures/body/measurements/traction'
 import { legGirthRatios } from '../../figures/body/leg-template'
 import type { Estimate } from '../../figures/body/pool-side'
-import type { PlanDraft } from '../../planner/draft'
+import { workingOf, type PlanDraft } from '../../planner/draft'
+import { formatValue } from '../../planner/format-decision'
+import { listKind, warnOfMissingKind } from '../shared/list-kind'
 import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
 import { scheduleRounds } from '../../planner/schedule-rounds'
@@ -18,7 +21,7 @@ import { extraHolder } from '../shared/extra-holder'
 import { pullOf } from '../families/traction/step-pull'
 import { decideRing, decideRingPressure, decideSplintLength, resolveStrips, ringOptions } from '../families/traction/ring'
 import { judgeTraction, loadOption, requireMass } from '../families/traction/judge-traction'
-import { positionOption, suppliesOption } from '../../planner/shared-options'
+import { lyingOption, suppliesOption } from '../../planner/shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { decidePads, type PadLayout } from './pads'
 import { ringTractionCare, ringTractionFit, ringTractionSteps } from './procedure'
@@ -26,6 +29,7 @@ import { ringTractionRelease, ringTractionTroubles } from './trouble'
 import { decisions } from './decisions'
 
 const estimatedShare = 0.06
+const bareBarCm = 10
 
 /** Modular ring splint with fixed traction. */
 export const ringTraction: Technique = {
@@ -36,7 +40,7 @@ export const ringTraction: Technique = {
   regions: ['thigh'],
   patterns: ['femoral-shaft-fracture'],
   decisions,
-  options: [...ringOptions('range', 'plus-fifteen'), loadOption(['skin-cap', 'relief']), suppliesOption, positionOption],
+  options: [...ringOptions('range', 'plus-fifteen'), loadOption(['skin-cap', 'relief']), suppliesOption, lyingOption],
   measurements: () => [
     { definition: obliqueGroinGirth, need: 'required' },
     { definition: insideLeg, need: 'required' },
@@ -44,7 +48,7 @@ export const ringTraction: Technique = {
     { definition: calfGirth, need: 'optional' },
   ],
   uses: () => ['ring-traction', 'sling-pad'],
-  puts: ['leg-pull', 'skin-strips'],
+  puts: ['limb-device', 'leg-pull', 'skin-strips'],
   judge: judgeTraction,
   plan: planRingTraction,
   onUrgent: { device: 'traction', actions: ringTractionRelease },
@@ -59,7 +63,8 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
   const lengthCm = inside ? decideSplintLength(draft, inside, options) : null
   decideSling(draft)
   const pads = inside ? decidePads(draft, inside) : null
-  decideCover(draft, size)
+  const cover = decideCover(draft, groin)
+  const tubeCm = decideTube(draft, size)
   const strips = resolveStrips(draft, options)
   const pullKg =
     massKg === null ? null : decidePull(draft, { decision: 'traction', school: String(options['load']), massKg, strips, isSkin: true })
@@ -73,6 +78,8 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
     side,
     ring: size ?? 'the ring',
     lengthWords: lengthCm === null ? 'by the inside leg' : `${lengthCm.toFixed(0)} cm long`,
+    tubeWords: tubeCm === null ? null : formatValue(tubeCm, 'cm'),
+    coverWords: cover === null ? 'cover' : `cover ${cover}`,
     padWords: pads ? `${pads.count} sling pads` : 'sling pads',
     pullWords: pull?.display ?? 'as ordered',
     pull: pullOf(draft, 'traction', capOf(draft, strips)),
@@ -83,7 +90,13 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
     steps,
     relief: ['build it before the pull is taken', 'tie the pull to the bed end while you slide'],
   })
-  return { steps, fit: ringTractionFit, care: ringTractionCare, schedule: schedule(draft), geometry: draw(draft, inside, pads) }
+  return {
+    steps,
+    fit: ringTractionFit,
+    care: ringTractionCare,
+    schedule: schedule(draft),
+    geometry: draw(draft, inside, pads, lengthCm, pullKg),
+  }
 }
 
 /** Decides `sling` from the mid-thigh girth, measured or scaled from the calf. */
@@ -102,6 +115,18 @@ function decideSling(draft: PlanDraft): void {
         }
       : null)
   if (!estimate) return
+  if (draft.stock((item) => item.item === 'sling').isListed && draft.stock((item) => item.item === 'sling').inStock.length === 0) {
+    draft.decide({
+      id: 'sling',
+      value: estimate.value,
+      unit: 'cm',
+      display: `for ${formatValue(estimate.value, 'cm')} of mid-thigh`,
+      source: 'practice',
+      formula: 'The mid-thigh girth, where no sling is listed.',
+      working: [workingOf(estimate)],
+    })
+    return warnOfMissingKind(draft, 'sling', 'sling', 'build')
+  }
   decideSize(draft, {
     decision: 'sling',
     matches: (item) => item.item === 'sling',
@@ -113,16 +138,18 @@ function decideSling(draft: PlanDraft): void {
   })
 }
 
-function decideCover(draft: PlanDraft, size: string | null): void {
-  if (size !== null) {
-    draft.decide({
-      id: 'ring-cover',
-      value: size,
-      source: 'practice',
-      formula: 'The size of the ring.',
-      working: [{ label: 'Ring', value: size, unit: null, from: 'computed' }],
-    })
-  }
+/** Decides `ring-cover`, by its own scale, and `side-high`. */
+function decideCover(draft: PlanDraft, groin: Estimate | null): string | null {
+  const cover = decideSize(draft, {
+    decision: 'ring-cover',
+    matches: (item) => item.item === 'ring-cover',
+    readings: [{ definition: obliqueGroinGirth, estimate: groin, allowanceCm: 0 }],
+    prefer: 'larger',
+    rule: 'odds',
+    school: null,
+    steps: ['build'],
+    isAccessory: true,
+  })
   draft.decide({
     id: 'side-high',
     value: 'outer',
@@ -130,9 +157,38 @@ function decideCover(draft: PlanDraft, size: string | null): void {
     formula: 'The outer side is the higher one: the ring slants from the sit bone up to the hip.',
     working: [],
   })
+  return cover?.size ?? null
 }
 
-function draw(draft: PlanDraft, inside: Estimate | null, pads: PadLayout | null): Geometry {
+/** Decides `tube-length`: round the largest girth of the ring's range, the short front bar left bare. */
+function decideTube(draft: PlanDraft, size: string | null): number | null {
+  const items = [...draft.ctx.catalogue.items, ...(draft.clinicalCase.stock === 'catalogue' ? [] : draft.clinicalCase.stock)]
+  const ring = items.findLast((item) => item.technique === 'ring-traction' && item.size === size)
+  const range = ring?.fits?.[obliqueGroinGirth.id]
+  if (!range) return null
+  const bareCm = Number(ring?.['bareBarCm'] ?? bareBarCm)
+  const lengthCm = draft.decide({
+    id: 'tube-length',
+    value: range[1] - bareCm,
+    source: 'practice',
+    formula: 'Greatest girth of the ring’s range − the front bar that stays bare.',
+    working: [
+      { label: 'Greatest girth of the ring', value: range[1], unit: 'cm', from: 'default' },
+      { label: 'Bare front bar', value: bareCm, unit: 'cm', from: 'default' },
+    ],
+  })
+  listKind(draft, {
+    id: 'tube',
+    item: 'padding-tube',
+    decision: 'tube-length',
+    step: 'build',
+    lengthCm,
+    note: 'over the ring, the front bar bare',
+  })
+  return lengthCm
+}
+
+function draw(draft: PlanDraft, inside: Estimate | null, pads: PadLayout | null, lengthCm: number | null, pullKg: number | null): Geometry {
   const { model } = sketchLeg(draft)
   const base = legGeometry(draft, model, 'groin')
   const topCm = inside?.value ?? model.insideLegCm
@@ -152,6 +208,14 @@ function draw(draft: PlanDraft, inside: Estimate | null, pads: PadLayout | null)
         decision: 'strap-places',
       })),
     ],
+    scene: splintScene({
+      insideLegCm: topCm,
+      beyondCm: (lengthCm ?? topCm + 15) - topCm,
+      top: 'ring',
+      topLabel: 'Ring at the sit bone',
+      gripLabel: 'Skin strips',
+      pullKg,
+    }),
   }
 }
 

@@ -1,8 +1,19 @@
+import { policyOption } from '../families/collar/collar-policy'
 import { suppliesOption } from '../../planner/shared-options'
 import type { TechniqueOption } from '../../planner/technique'
 
 /** Options of the seated vest; the first value of each is the default. */
 export const seatedVestOptions: readonly TechniqueOption[] = [
+  {
+    id: 'way',
+    label: 'Measured',
+    default: () => 'full',
+    values: [
+      { id: 'full', label: 'In full', why: 'Neck, armpit to seat and the gap behind the head as well: the collar and the pad are sized.' },
+      { id: 'roadside', label: 'By the chest alone', why: 'At the roadside: one girth, and everything else by eye.' },
+    ],
+  },
+  policyOption,
   {
     id: 'leg-straps',
     label: 'Leg straps',

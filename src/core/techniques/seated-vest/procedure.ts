@@ -1,6 +1,7 @@
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
 import type { StepStrap } from '../../model/step'
+import { holdHead } from '../shared/hold-head'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../../planner/technique'
@@ -9,6 +10,7 @@ export interface VestFacts {
   readonly options: OptionValues
   readonly isCrossed: boolean
   readonly padCm: number | null
+  readonly hasCollar: boolean
   readonly settingWords: string
 }
 
@@ -20,7 +22,7 @@ const legs = [strap('leg-left', 'Left leg strap'), strap('leg-right', 'Right leg
 const head = [strap('head-forehead', 'Forehead strap'), strap('head-chin', 'Strap at the chin piece of the collar')]
 
 /** The steps of a seated vest in a workable order. */
-export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: VestFacts): readonly Step[] {
+export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, settingWords }: VestFacts): readonly Step[] {
   const holdTo = options['head-hold'] === 'until-head-straps' ? 'head-straps' : 'board'
   const pad =
     padCm === null
@@ -30,21 +32,12 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
         : `Pad of ${padCm.toFixed(1)} cm behind the head`
   return [
     ...openingSteps({
+      head: holdHead(holdTo, 'From behind, elbows resting on the seat back.'),
       side: undefined,
       compared: 'all four limbs',
       position: 'Get in behind the seat; a second helper at the side.',
-      layOut: 'vest with its straps stowed and counted, head straps and pad apart, collar, board',
-    }),
-    makeStep({
-      id: 'hold-head',
-      text: 'A second person holds the head in line from behind, throughout.',
-      why: 'The vest holds trunk and head only when all of it is closed.',
-      prevents: 'A neck moved by every later step.',
-      after: ['position'],
-      minutes: [0.2, 0.4, 0.8],
-      hands: ['hold-joint'],
-      holds: { from: 'hold-head', to: holdTo, place: 'hold-joint' },
-      onPatient: true,
+      say: 'A stiff vest comes in behind you, then straps round chest and thighs. They pinch a little; say when breathing gets hard.',
+      layOut: `vest with its straps stowed and counted, head straps and pad apart, ${hasCollar ? 'collar, ' : ''}board`,
     }),
     makeStep({
       id: 'upright',
@@ -55,22 +48,35 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
       minutes: [0.3, 0.6, 1.2],
       hands: ['apply', 'hold-proximal'],
     }),
+    ...(hasCollar
+      ? [
+          makeStep({
+            id: 'size-collar',
+            text: `Collar on, ${settingWords}, chin well in.`,
+            why: 'It keeps the chin while the vest goes in behind.',
+            prevents: 'A nodding head.',
+            after: ['upright'],
+            minutes: [0.5, 1, 2] as const,
+            confirm: 'Collar setting read back',
+            where: ['collar'],
+          }),
+        ]
+      : []),
     makeStep({
-      id: 'size-collar',
-      text: `Collar on, ${settingWords}, chin well in.`,
-      why: 'It keeps the chin while the vest goes in behind.',
-      prevents: 'A nodding head.',
-      after: ['upright'],
-      minutes: [0.5, 1, 2],
-      confirm: 'Collar setting read back',
-      where: ['collar'],
+      id: 'arms-up',
+      text: 'Ask for both arms up, then down, and a squeeze of each hand.',
+      why: 'Arms out of the way let the vest in; the squeeze shows what the move did.',
+      prevents: 'A strap over an arm, a new weakness found in hospital.',
+      after: [hasCollar ? 'size-collar' : 'upright'],
+      minutes: [0.2, 0.3, 0.6],
+      say: 'Lift both arms, let them down again, and squeeze my fingers.',
     }),
     makeStep({
       id: 'vest-in',
       text: 'Vest in behind, up high into the armpits. The patient’s arms hold it; when they cannot, a second helper lifts it.',
       why: 'Set low it rides up and misses a tall head.',
       prevents: 'Head flaps at the shoulders.',
-      after: ['size-collar', 'lay-out'],
+      after: ['arms-up', 'lay-out'],
       minutes: [0.5, 1, 2],
       where: ['vest'],
     }),
@@ -96,7 +102,8 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
     }),
     makeStep({
       id: 'strap-legs',
-      text: `Leg straps worked under to the midline, ${isCrossed ? 'crossed' : 'to the same side'}. Warn of pinching.`,
+      text: `Leg straps worked under to the midline, ${isCrossed ? 'crossed' : 'to the same side'}.`,
+      say: 'These straps go between your legs and pull in the groin; tell me if they pinch.',
       why: 'Not seated under the midline they slip off the thigh.',
       prevents: 'A vest that rides up in the lift.',
       straps: { order: 'any', straps: legs },
@@ -155,6 +162,13 @@ export function seatedVestSteps({ options, isCrossed, padCm, settingWords }: Ves
 
 /** What to look at on the closed vest. */
 export const seatedVestFit: readonly FitTest[] = [
+  {
+    id: 'collar-straight',
+    text: 'Collar straight, ears free',
+    why: 'Crooked it turns the head in the lift.',
+    remedy: 'Head held: open it, free the ears, close it straight.',
+    where: ['collar'],
+  },
   {
     id: 'armpits',
     text: 'High in the armpits, within 1 cm',

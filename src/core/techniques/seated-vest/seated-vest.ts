@@ -6,6 +6,9 @@ import { workingOf, type PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
 import { scheduleRounds } from '../../planner/schedule-rounds'
+import type { Estimate } from '../../figures/body/pool-side'
+import type { MeasurementDefinition } from '../../model/measurement-definition'
+import { judgeRigidCollar, putsCollarOn, warnUnsetPolicy } from '../families/collar/collar-policy'
 import { decideCollarSetting } from '../families/collar/decide-height-setting'
 import { decideSize } from '../families/sized/decide-size'
 import { decidePeople } from '../shared/decide-people'
@@ -29,14 +32,21 @@ export const seatedVest: Technique = {
   patterns: ['seated-spine-suspected', 'neck-injury', 'thoracolumbar-fracture'],
   decisions,
   options: seatedVestOptions,
-  measurements: () => [
-    { definition: neckHeight, need: 'required' },
-    { definition: chestGirth, need: 'required' },
-    { definition: armpitSeat, need: 'required' },
-    { definition: occiputGap, need: 'required' },
-  ],
-  uses: () => ['seated-vest', 'extrication-collar'],
-  puts: ['lifting-vest'],
+  measurements: (_case, options) => {
+    const inFull = options['way'] === 'roadside' ? ('optional' as const) : ('required' as const)
+    return [
+      { definition: chestGirth, need: 'required' },
+      { definition: neckHeight, need: putsCollarOn(options) ? inFull : 'optional' },
+      { definition: armpitSeat, need: inFull },
+      { definition: occiputGap, need: inFull },
+    ]
+  },
+  uses: (options) => ['seated-vest', ...(putsCollarOn(options) ? ['extrication-collar'] : [])],
+  puts: ['lifting-vest', 'round-trunk', 'closed-collar'],
+  judge: (draft, options) => {
+    warnUnsetPolicy(draft, options)
+    judgeRigidCollar(draft, options, ['setting'])
+  },
   plan: planSeatedVest,
   rounds,
   onUrgent: { device: 'collar', actions: seatedVestRelease },
@@ -44,10 +54,13 @@ export const seatedVest: Technique = {
 }
 
 function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
-  const neck = draft.require(neckHeight)
+  const isRoadside = options['way'] === 'roadside'
+  const hasCollar = putsCollarOn(options)
+  const take = (definition: MeasurementDefinition): Estimate | null => (isRoadside ? draft.measure(definition) : draft.require(definition))
+  const neck = hasCollar ? take(neckHeight) : null
   if (neck) decideCollarSetting(draft, neck, false)
-  decideVest(draft)
-  const padCm = decidePad(draft)
+  decideVest(draft, take(armpitSeat), isRoadside)
+  const padCm = decidePad(draft, take(occiputGap))
   const isCrossed = decideLegStraps(draft, options)
   draft.decide({
     id: 'strap-order',
@@ -57,26 +70,36 @@ function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutco
     working: [],
   })
   const setting = draft.collect().decisions.find((one) => one.id === 'setting')
-  const steps = seatedVestSteps({ options, isCrossed, padCm, settingWords: setting ? `set to ${setting.display}` : 'by the neck height' })
-  decidePeople(draft, { floor: 2, steps, relief: ['bystander at the feet, on your word', 'hands and rapid extrication'] })
+  const steps = seatedVestSteps({
+    options,
+    isCrossed,
+    padCm,
+    hasCollar,
+    settingWords: setting ? `set to ${setting.display}` : 'by the neck height',
+  })
+  decidePeople(draft, { floor: 3, steps, relief: ['bystander at the feet, on your word', 'hands and rapid extrication'] })
   return { steps, fit: seatedVestFit, care: seatedVestCare, schedule: schedule(draft), geometry: draw(draft) }
 }
 
-function decideVest(draft: PlanDraft): void {
-  const readings = [chestGirth, armpitSeat].map((definition) => ({ definition, estimate: draft.require(definition), allowanceCm: 0 }))
+/** Decides `fits` by chest and armpit to seat; at the roadside by the chest alone. */
+function decideVest(draft: PlanDraft, seat: Estimate | null, isRoadside: boolean): void {
+  const isByChest = isRoadside && seat === null
   decideSize(draft, {
     decision: 'fits',
     matches: (item) => item.technique === 'seated-vest',
-    readings,
+    readings: [
+      { definition: chestGirth, estimate: draft.require(chestGirth), allowanceCm: 0 },
+      ...(isByChest ? [] : [{ definition: armpitSeat, estimate: seat, allowanceCm: 0 }]),
+    ],
     prefer: 'smaller',
     rule: 'odds',
-    school: null,
+    school: isByChest ? 'By the chest alone' : null,
+    ...(isByChest ? { words: 'by the chest alone' } : {}),
     steps: ['vest-in'],
   })
 }
 
-function decidePad(draft: PlanDraft): number | null {
-  const gap = draft.require(occiputGap)
+function decidePad(draft: PlanDraft, gap: Estimate | null): number | null {
   if (!gap) return null
   return draft.decide({
     id: 'head-pad',

@@ -1,30 +1,71 @@
+import type { ClinicalCase } from '../../model/clinical-case'
+import { hasFlag } from '../../model/clinical-case'
 import type { Side } from '../../model/vocabulary'
 import type { Step } from '../../model/step'
+import { positionWords, type Position } from '../../planner/shared-options'
+import type { OptionValues } from '../../planner/technique'
 import { makeStep } from './make-step'
 
 export interface OpeningFacts {
   readonly side: Side | undefined
-  /** How the patient is settled. */
+  /** How the patient is settled, beside the words of the chosen position. */
   readonly position: string
+  /** The position that was chosen, for a limb; left out where the technique has one of its own. */
+  readonly chosen?: { readonly clinicalCase: ClinicalCase; readonly options: OptionValues; readonly supported: string }
   /** What is laid out, in the order of use. */
   readonly layOut: string
   /** What is compared: "both legs", "all four limbs". */
   readonly compared: string
   /** Places on the lane where the baseline is felt. */
   readonly where?: readonly string[]
+  /** What the patient is told will come, as it is said aloud. */
+  readonly say: string
+  /** Where a spine may be hurt: the step that takes the head, before anything else. */
+  readonly head?: Step
 }
 
-/** What begins every application: position beside lay-out, identity read aloud, baseline. */
+/**
+ * What begins every application: the head held first where the spine may be hurt; own protection beside identity and consent; then the
+ * position, what is laid out, and the baseline before any device.
+ */
 export function openingSteps(facts: OpeningFacts): readonly Step[] {
   const side = facts.side ? `, and the side: ${facts.side.toUpperCase()}` : ''
+  const first = facts.head ? [facts.head.id] : []
   return [
+    ...(facts.head ? [facts.head] : []),
+    makeStep({
+      id: 'protect',
+      text: 'Gloves on; eyes covered where something may splash or fly.',
+      why: 'Wet gloves cannot be changed half way, and what splashes sets in an eye.',
+      prevents: 'Hands that have to let go to be protected.',
+      after: first,
+      minutes: [0.2, 0.4, 1],
+    }),
+    makeStep({
+      id: 'identity',
+      text: `Read aloud with the patient: name, date of birth or number${side}.`,
+      why: facts.side ? 'Readings may come from the other side; the work must not.' : 'Two people with one name are one door apart.',
+      prevents: `The work on the wrong ${facts.side ? 'limb or the wrong ' : ''}patient.`,
+      after: first,
+      minutes: [0.2, 0.3, 0.5],
+      confirm: facts.side ? `Both identifiers and ${facts.side.toUpperCase()} confirmed aloud` : 'Both identifiers confirmed aloud',
+    }),
+    makeStep({
+      id: 'explain',
+      text: 'Explain, ask for consent, and give pain relief before anything moves.',
+      why: 'Who knows what comes does not pull away from it.',
+      prevents: 'A patient who jerks at the worst moment.',
+      say: facts.say,
+      after: first,
+      minutes: [0.5, 1, 3],
+    }),
     makeStep({
       id: 'position',
-      text: `${facts.position} Explain, ask for consent, and give pain relief before anything moves.`,
+      text: positionText(facts),
       why: 'Work that takes minutes needs a comfortable patient and a steady stance.',
       prevents: 'Shifting the patient half way through.',
-      after: [],
-      minutes: [1, 2, 4],
+      after: ['identity', 'explain'],
+      minutes: [0.5, 1, 2],
     }),
     makeStep({
       id: 'lay-out',
@@ -37,26 +78,24 @@ export function openingSteps(facts: OpeningFacts): readonly Step[] {
       minutes: [1, 2, 4],
     }),
     makeStep({
-      id: 'identity',
-      text: `Read aloud with the patient: name, date of birth or number${side}.`,
-      why: facts.side ? 'Readings may come from the other side; the work must not.' : 'Two people with one name are one door apart.',
-      prevents: `The work on the wrong ${facts.side ? 'limb or the wrong ' : ''}patient.`,
-      after: ['position'],
-      minutes: [0.2, 0.3, 0.5],
-      confirm: facts.side ? `Both identifiers and ${facts.side.toUpperCase()} confirmed aloud` : 'Both identifiers confirmed aloud',
-    }),
-    makeStep({
       id: 'baseline',
       text: `Rings and tight clothing off, skin and wounds looked at. Check circulation, feeling and movement on ${facts.compared} and record them.`,
       why: 'Later findings mean something only beside what was there before.',
       prevents: 'Not knowing whether a sign is new.',
-      after: ['identity'],
+      after: ['identity', 'explain'],
       minutes: [0.7, 1, 2],
       confirm: 'Checked and recorded',
       onPatient: true,
       where: facts.where ?? [],
     }),
   ]
+}
+
+function positionText({ chosen, position }: OpeningFacts): string {
+  if (!chosen) return position
+  if (hasFlag(chosen.clinicalCase, 'cannot-be-moved'))
+    return `As found, in bed or chair, with one more holder, who supports ${chosen.supported}. ${position}`
+  return `${positionWords[chosen.options['position'] as Position] ?? ''} ${position}`.trim()
 }
 
 /**

@@ -1,6 +1,6 @@
 import { hasFlag } from '../../model/clinical-case'
 import type { PlanDraft } from '../../planner/draft'
-import type { Step } from '../../model/step'
+import type { HandGrip, Step } from '../../model/step'
 import type { OptionValues, TechniqueOption } from '../../planner/technique'
 import { decidePeople } from './decide-people'
 
@@ -21,6 +21,11 @@ const heavyKg = 100
 export function isScooped(draft: PlanDraft, options: OptionValues): boolean {
   const { clinicalCase } = draft
   return options['spine-below'] === 'not-cleared' && (hasFlag(clinicalCase, 'pelvis-suspected') || hasFlag(clinicalCase, 'unstable'))
+}
+
+/** Hands that the roll itself needs beside the one at the head: as many as turn the patient. */
+export function rollHands(options: OptionValues): readonly HandGrip[] {
+  return options['spine-below'] === 'cleared' ? ['apply'] : ['apply', 'hold-proximal', 'hold-distal']
 }
 
 /** Cautions against a full roll, by the flag that forbids it. */

@@ -1,4 +1,5 @@
-import { hasFlag, isYoungerThan, type ClinicalCase } from '../../model/clinical-case'
+import { hasFlag, hasUntestedFeeling, isYoungerThan, type ClinicalCase } from '../../model/clinical-case'
+import type { CrewWindow } from '../../model/crew-input'
 import { heatDefaults } from '../../model/heat-input'
 import type { PlanDraft } from '../../planner/draft'
 import type { Step } from '../../model/step'
@@ -9,7 +10,8 @@ import type { SettingMaterial } from '../../model/setting-material'
 function heatVulnerability(clinicalCase: ClinicalCase): string | null {
   if (isYoungerThan(clinicalCase, 16)) return 'child'
   const flag = (['neuropathy', 'unresponsive', 'fragile-skin'] as const).find((one) => hasFlag(clinicalCase, one))
-  return flag ? flag.replaceAll('-', ' ') : null
+  if (flag) return flag.replaceAll('-', ' ')
+  return hasUntestedFeeling(clinicalCase) ? 'diabetes, feeling not tested' : null
 }
 
 /** Asks for `peak-skin-temp` under so many layers of a material. */
@@ -38,6 +40,8 @@ export interface CrewQuestion {
   readonly floor: number
   readonly wettingStep: string
   readonly mouldingStep: string
+  /** Clocks of several parts. */
+  readonly windows?: readonly CrewWindow[]
   /** What gives when hands are short. */
   readonly relief: readonly string[]
 }
@@ -60,6 +64,7 @@ export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
       })),
       wettingStep: question.wettingStep,
       mouldingStep: question.mouldingStep,
+      ...(question.windows ? { windows: question.windows } : {}),
       setMin: question.set.minutes,
       setSdMin: question.set.sd,
       floor: question.floor,

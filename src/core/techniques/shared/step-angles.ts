@@ -4,7 +4,7 @@ import type { StepAngle } from '../../model/step'
 // be chasing its error.
 const eachWayDeg = 5
 
-/** The ankle at its decided angle; 90 is square, more is toes up. */
+/** The ankle at its decided angle; 90 is square, more is toes down. */
 export function ankleAngle(targetDeg: number): StepAngle {
   return { id: 'ankle', label: 'Ankle', targetDeg, lowDeg: targetDeg - eachWayDeg, highDeg: targetDeg + eachWayDeg }
 }

@@ -112,6 +112,47 @@ export const vomiting: Trouble = {
   ],
 }
 
+/** Nobody breathes or has a pulse any more. */
+export function arrest(release: readonly string[]): Trouble {
+  return {
+    id: 'arrest',
+    label: 'Cardiac arrest, or no breathing',
+    level: 'urgent',
+    item: 'breathing',
+    actions: [
+      'Call the arrest team. Flat on a hard ground; compress at once.',
+      ...release,
+      'What is on the limb waits; nobody leaves the compressions for it.',
+    ],
+  }
+}
+
+/** Any patient who vomits while they are worked on, the spine not in question. */
+export const vomitingOnBack: Trouble = {
+  id: 'vomiting',
+  label: 'Vomiting',
+  level: 'review',
+  actions: [
+    'On the side, head low, the limb carried along by its holder; suction.',
+    'Look at the breathing before anything goes on.',
+    'What was held is looked at again: angle, hold, set.',
+  ],
+}
+
+/** A patient who pulls, kicks or tears at it. */
+export function fightsIt(safe: string): Trouble {
+  return {
+    id: 'fights-it',
+    label: 'The patient fights it',
+    level: 'review',
+    actions: [
+      'Hands off what hurts; one voice, one hand on the shoulder.',
+      safe,
+      'Look for the cause: pain, breath, full bladder, confusion, fear. Then begin again or leave it.',
+    ],
+  }
+}
+
 /** A helper has to leave, or a hold slipped. */
 export function holdLost(what: string, afterwards: string): Trouble {
   return {

@@ -6,6 +6,15 @@ import type { TechniqueOption } from '../../planner/technique'
 /** Options of slab and stirrup; the first value of each is the default. */
 export const slabAndStirrupOptions: readonly TechniqueOption[] = [
   {
+    id: 'slab-width-rule',
+    label: 'Slab width',
+    default: () => 'narrow',
+    values: [
+      { id: 'narrow', label: 'Narrow', why: 'About half the ankle: it lies flat behind it, and the stirrup holds the sides.' },
+      { id: 'widest', label: 'Widest', why: 'Teams who want the slab itself to reach round the sides.' },
+    ],
+  },
+  {
     id: 'stirrup-top',
     label: 'Stirrup top',
     default: () => 'slab-top',

@@ -1,3 +1,4 @@
+import type { ClinicalCase } from '../../model/clinical-case'
 import type { Side } from '../../model/vocabulary'
 import { formatValue } from '../../planner/format-decision'
 import type { FitTest } from '../../model/plan'
@@ -19,6 +20,7 @@ export interface StirrupFacts {
   readonly ankleDeg: number | null
   readonly setMin: number
   readonly cureMin: number
+  readonly clinicalCase: ClinicalCase
 }
 
 /** Words for a cut piece: "10 cm × 52 cm". */
@@ -31,7 +33,7 @@ export function slabAndStirrupSteps(facts: StirrupFacts): readonly Step[] {
   return [...drySteps(facts), ...wetSteps(facts), ...finishSteps(facts)]
 }
 
-function drySteps({ options, side, slab, stirrup }: StirrupFacts): readonly Step[] {
+function drySteps({ options, side, slab, stirrup, clinicalCase }: StirrupFacts): readonly Step[] {
   const liner =
     options['liner'] === 'stockinette-and-wool' && options['supplies'] !== 'scarce' ? 'Stockinette first, without a crease. ' : ''
   return [
@@ -39,14 +41,16 @@ function drySteps({ options, side, slab, stirrup }: StirrupFacts): readonly Step
       side,
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
-      position: 'Settle the patient in position and show the wanted ankle position on the sound side.',
+      position: 'Show the wanted ankle position on the sound side.',
+      chosen: { clinicalCase, options, supported: 'the calf and the heel' },
+      say: 'I wrap your leg, lay two wet strips on it and bring your foot to its angle. They get warm, then hard. Tell me at once if anything pinches.',
       layOut: 'padding, slab, stirrup, a little water, towel, elastic bandage, shears',
     }),
     makeStep({
       id: 'padding',
-      text: `${liner}Padding from the toes to the knee crease, two to four layers, ending about half a centimetre past the splint.`,
+      text: `${liner}Padding from the toes, figure-of-eight at the ankle, heel covered, half overlap to the knee crease, two to four layers, ending about half a centimetre past the splint.`,
       why: 'Two splints press where they cross; even wool spreads it.',
-      prevents: 'Sores over malleoli and heel, edges on bare skin.',
+      prevents: 'A missed heel, an overpadded ankle, edges on bare skin.',
       after: ['baseline', 'lay-out'],
       minutes: [1.5, 2.5, 4],
       onPatient: true,
@@ -74,11 +78,12 @@ function drySteps({ options, side, slab, stirrup }: StirrupFacts): readonly Step
   ]
 }
 
-function wetSteps({ options, ankleWords, ankleDeg, setMin }: StirrupFacts): readonly Step[] {
+function wetSteps({ options, ankleWords, ankleDeg, setMin, clinicalCase }: StirrupFacts): readonly Step[] {
   return [
     makeStep({
       id: 'wet',
-      text: 'A little water along both strips, roll them in the towel together, press out. The clock starts.',
+      text: `A little water along both strips, roll them in the towel together, press out. The clock starts.${options['position'] === 'seated' ? ' Seated, fluid pools in the leg: be quick.' : ''}`,
+      say: 'It will get warm under the splint for some minutes; that is the setting. Too hot, and it comes off: say so.',
       why: 'Wetted together they set together and bond where they cross.',
       prevents: 'A slab that has set while the stirrup is still soft.',
       after: ['cut-slab', 'bone-points'],
@@ -126,14 +131,16 @@ function wetSteps({ options, ankleWords, ankleDeg, setMin }: StirrupFacts): read
       after: ['bandage'],
       minutes: [0.2, 0.4, 0.6],
       wet: true,
-      holds: holdsItself(options) ? null : { from: 'mould', to: 'mould', place: 'hold-distal' },
+      holds: holdsItself(clinicalCase, options) ? null : { from: 'mould', to: 'mould', place: 'hold-distal' },
+      say: 'I bring your foot to its angle now; it pulls in the calf. Tell me where it hurts.',
       angles: [...(ankleDeg === null ? [] : [ankleAngle(ankleDeg)]), footPlane],
       where: ['ankle', 'midfoot'],
     }),
   ]
 }
 
-function finishSteps({ options, ankleWords, ankleDeg, cureMin }: StirrupFacts): readonly Step[] {
+function finishSteps({ options, ankleWords, ankleDeg, cureMin, clinicalCase }: StirrupFacts): readonly Step[] {
+  const isFaceDown = options['position'] === 'face-down'
   return [
     makeStep({
       id: 'hold-set',
@@ -142,7 +149,7 @@ function finishSteps({ options, ankleWords, ankleDeg, cureMin }: StirrupFacts): 
       prevents: 'An ankle that sags in the last minute.',
       after: ['mould'],
       minutes: [2, 3, 6],
-      holds: holdsItself(options) ? null : { from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
+      holds: holdsItself(clinicalCase, options) ? null : { from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
       angles: ankleDeg === null ? [] : [ankleAngle(ankleDeg)],
       timer: cureTimer(cureMin),
       moreTimers: [holdTimer(3)],
@@ -160,9 +167,11 @@ function finishSteps({ options, ankleWords, ankleDeg, cureMin }: StirrupFacts): 
     }),
     makeStep({
       id: 'finish',
-      text: 'Only now turn face up, free the toes side to side, flare what presses, fix the bandage ends.',
-      why: 'Turning before it is set bends it at the ankle.',
-      prevents: 'Squeezed toes, and a splint bent by the turn.',
+      text: isFaceDown
+        ? 'Only now turn face up, free the toes side to side, flare what presses, fix the bandage ends.'
+        : 'Free the toes side to side, flare what presses, fix the bandage ends.',
+      why: isFaceDown ? 'Turning before it is set bends it at the ankle.' : 'What presses now presses for as long as it is worn.',
+      prevents: isFaceDown ? 'Squeezed toes, and a splint bent by the turn.' : 'Squeezed toes, bandage ends that catch.',
       after: ['look-along'],
       minutes: [0.5, 1, 2],
       where: ['toe', 'malleoli'],

@@ -23,8 +23,9 @@ import { scheduleRounds } from '../../planner/schedule-rounds'
 import { decideSetting } from '../families/cast/decide-set-time'
 import { layerDefaults } from '../../figures/slabs/slab-layers'
 import { bandageLeg } from '../families/slab/bandage-leg'
-import { decideAnkle, describeAnkle, judgeAnkleInjury } from '../families/slab/ankle'
-import { crewRelief, leastPeople } from '../families/slab/hold'
+import { decideAnkle, describeAnkle, judgeHeldAnkle, judgeSlabSwelling } from '../families/slab/ankle'
+import { crewRelief, judgeGravity, leastPeople } from '../families/slab/hold'
+import { reviewAfter } from '../shared/review'
 import { askForCrew } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { slabAndStirrupOptions } from './options'
@@ -56,8 +57,13 @@ export const slabAndStirrup: Technique = {
     ...[lowerLegLength, footLength, midfootGirth].map((definition) => ({ definition, need: 'optional' as const })),
   ],
   uses: () => ['fibreglass-slab', 'padding-roll', 'elastic-bandage'],
-  puts: ['hard-shell', 'unfelt-pressure'],
-  judge: judgeAnkleInjury,
+  puts: ['limb-device', 'hard-shell', 'unfelt-pressure'],
+  judge: (draft, options) => {
+    judgeHeldAnkle(draft, options)
+    judgeSlabSwelling(draft)
+    judgeGravity(draft, options)
+  },
+  girthsInside: () => [ankleGirth, calfGirth, belowKneeGirth].map((one) => one.id),
   plan: planSlabAndStirrup,
   onUrgent: { device: 'shell', actions: slabAndStirrupRelease },
   troubles: slabAndStirrupTroubles,
@@ -65,7 +71,11 @@ export const slabAndStirrup: Technique = {
 
 function stirrupPathFor(options: OptionValues): MeasurementDefinition {
   const top = options['stirrup-top'] === 'calf-widest' ? 'the widest part of the calf' : 'the height of the slab top'
-  return { ...stirrupPath, landmarks: `From ${top} on one side, under the heel, to the same height on the other side` }
+  return {
+    ...stirrupPath,
+    takenFor: String(options['stirrup-top']),
+    landmarks: `From ${top} on one side, under the heel, to the same height on the other side`,
+  }
 }
 
 function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
@@ -79,7 +89,7 @@ function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueO
     'Slab path + 5 cm past the toes − 3 cm short of the crease, up to the next 0.5 cm.',
   )
   const stirrupLengthCm = decideLengthOf(draft, stirrupPathFor(options), 'stirrup-length', 0, 'Stirrup path, up to the next 0.5 cm.')
-  const fit = leg ? decideJointWidths(draft, leg.model) : null
+  const fit = leg ? decideJointWidths(draft, leg.model, options) : null
   if (leg) {
     noteEstimatedGirths(draft, leg.model, ['ankle', 'calf', 'below-knee'], ['slab-width', 'stirrup-width'])
     decideWraps(draft, leg.model, leg.hasLengths)
@@ -97,6 +107,7 @@ function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueO
     ankleDeg,
     setMin: set.minutes,
     cureMin: set.cureMin,
+    clinicalCase,
   })
   askForCrew(draft, {
     steps,
@@ -111,7 +122,7 @@ function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueO
     fit: slabAndStirrupFit,
     care: slabAndStirrupCare,
     schedule: schedule(draft),
-    geometry: leg ? draw(draft, leg.model, ankleDeg ?? 90, fit) : legGeometry(draft, sketchLeg(draft).model, 'knee'),
+    geometry: leg ? draw(draft, leg.model, ankleDeg ?? 90, fit, options) : legGeometry(draft, sketchLeg(draft).model, 'knee'),
   }
 }
 
@@ -159,10 +170,11 @@ function listSlabs(draft: PlanDraft, fit: JointFit, slabLengthCm: number | null,
   }
 }
 
-function draw(draft: PlanDraft, model: LegModel, ankleDeg: number, fit: JointFit | null): Geometry {
+function draw(draft: PlanDraft, model: LegModel, ankleDeg: number, fit: JointFit | null, options: OptionValues): Geometry {
   const base = legGeometry(draft, model, 'knee')
   const topCm = model.stations['below-knee'].atCm
   const all = { axis: 'leg', fromCm: 0, toCm: topCm } as const
+  const stirrupTopCm = options['stirrup-top'] === 'calf-widest' ? model.stations.calf.atCm : topCm
   return {
     ...base,
     angles: { ankle: ankleDeg, knee: 0 },
@@ -170,7 +182,14 @@ function draw(draft: PlanDraft, model: LegModel, ankleDeg: number, fit: JointFit
       { id: 'padding', label: 'Padding', kind: 'padding', decision: 'padding', axis: 'leg', fromCm: 0, toCm: topCm + 0.5 },
       { id: 'bandage', label: 'Bandage', kind: 'bandage', decision: 'bandage', ...all },
       { id: 'slab', label: fit ? `Slab, ${fit.slabCm} cm wide` : 'Slab', kind: 'slab', decision: 'slab-width', ...all },
-      { id: 'stirrup', label: fit ? `Stirrup, ${fit.stirrupCm} cm wide` : 'Stirrup', kind: 'slab', decision: 'stirrup-width', ...all },
+      {
+        id: 'stirrup',
+        label: fit ? `Stirrup, ${fit.stirrupCm} cm wide` : 'Stirrup',
+        kind: 'slab',
+        decision: 'stirrup-width',
+        ...all,
+        toCm: stirrupTopCm,
+      },
     ],
   }
 }
@@ -178,6 +197,6 @@ function draw(draft: PlanDraft, model: LegModel, ankleDeg: number, fit: JointFit
 function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
   return [
     ...scheduleRounds(draft.clinicalCase, draft.ctx.protocol, 'Circulation, feeling, movement, pain and fit, beside the other leg.'),
-    { id: 'review', kind: 'review', dueMin: 2 * 1440, graceMin: 3 * 1440, text: 'Review for circulation, change or completion.' },
+    reviewAfter(draft.clinicalCase, { days: 2, graceDays: 3, text: 'Review for circulation, change or completion.' }),
   ]
 }

@@ -16,6 +16,13 @@ export interface SuspensionFacts {
   readonly weightWords: string
   readonly counterWords: string | null
   readonly raiseWords: string | null
+  /** Length of the one strip; null before it is known. */
+  readonly stripWords: string | null
+  /** Places of the slings above the heel sole. */
+  readonly slingWords: string | null
+  readonly isCarried: boolean
+  /** Where the carried pulley sits, from the groin. */
+  readonly carriedWords: string | null
 }
 
 /** The steps of balanced suspension in a workable order. */
@@ -23,13 +30,14 @@ export function suspendedSteps(facts: SuspensionFacts): readonly Step[] {
   return [...holdSteps(facts), ...hangSteps(facts)]
 }
 
-function holdSteps({ side, ring, isPin, isAdhesive }: SuspensionFacts): readonly Step[] {
+function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCarried, carriedWords }: SuspensionFacts): readonly Step[] {
   return [
     ...openingSteps({
       side,
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
-      position: 'Flat on the back, bed with its frame and pulleys checked.',
+      position: 'Flat on the back, bed with its frame, beam and pulleys checked.',
+      say: 'Your leg will float on slings and be pulled gently along. It eases the pain; tell us if the groin or the heel burns.',
       layOut: `${ring}, ${isPin ? 'stirrup for the pin' : 'strips, bandage'}, gutter, slings, cords, pulleys, weights`,
     }),
     ...(isPin
@@ -37,7 +45,7 @@ function holdSteps({ side, ring, isPin, isAdhesive }: SuspensionFacts): readonly
       : [
           makeStep({
             id: 'strips',
-            text: `${isAdhesive ? 'Skin adhesive along their bed, then strips that do not stretch lengthwise' : 'Non-adhesive strips'}, uncreased, malleoli padded.`,
+            text: `${isAdhesive ? 'Skin adhesive from groin to ankle on the inner side, from the trochanter to the ankle on the outer; then one strip that does not stretch lengthwise' : 'One non-adhesive strip'}${stripWords ? `, ${stripWords} long` : ''}: down the inner side, a loop under the foot, up the outer side. Uncreased, malleoli padded.`,
             why: 'A crease is a cut under load.',
             prevents: 'Blisters, and strips that creep.',
             after: ['baseline', 'lay-out'],
@@ -47,7 +55,7 @@ function holdSteps({ side, ring, isPin, isAdhesive }: SuspensionFacts): readonly
           }),
           makeStep({
             id: 'bandage',
-            text: 'Bandage from about 7 cm above the ankle upward, moderate, uncreased.',
+            text: 'Bandage from about 7 cm above the ankle up to the groin, half overlap, moderate, uncreased.',
             why: 'Over the malleoli it cuts; pulled tight it stops blood.',
             prevents: 'A drop foot and ankle sores.',
             after: ['strips'],
@@ -78,24 +86,37 @@ function holdSteps({ side, ring, isPin, isAdhesive }: SuspensionFacts): readonly
     }),
     makeStep({
       id: 'slings',
-      text: 'Slings behind the thigh, above the knee, above the heel cord; none behind the fibular neck.',
+      text: `Slings${slingWords ? ` at ${slingWords} above the sole` : ''}: over the bar, under the gutter, over the other bar; none on the malleoli or behind the fibular neck.`,
       why: 'They carry the leg between the bars.',
       prevents: 'A sagging thigh, a pressed nerve.',
       after: ['gutter'],
       minutes: [1, 2, 4],
       where: ['sling-1', 'sling-2', 'sling-3'],
     }),
+    ...(isCarried
+      ? [
+          makeStep({
+            id: 'carried-pulley',
+            text: `Fix the carried pulley to the bars${carriedWords ? `, ${carriedWords} from the groin` : ''}: its yoke tied to both bars with a knot that does not slide.`,
+            why: 'The leg is lifted there; a pulley that creeps tips it.',
+            prevents: 'A splint that slides along its yoke.',
+            after: ['slings'],
+            minutes: [0.5, 1, 2] as const,
+            where: ['suspension'],
+          }),
+        ]
+      : []),
   ]
 }
 
-function hangSteps({ pull, pullWords, weightWords, counterWords, raiseWords, isPin }: SuspensionFacts): readonly Step[] {
+function hangSteps({ pull, pullWords, weightWords, counterWords, raiseWords, isPin, isCarried }: SuspensionFacts): readonly Step[] {
   return [
     makeStep({
       id: 'pull',
       text: `Cord from the ${isPin ? 'pin' : 'strips'} tied at the splint's end, ${pullWords}.`,
       why: 'Muscle shortens the bone ends past each other.',
       prevents: 'A leg that heals short.',
-      after: ['slings'],
+      after: [isCarried ? 'carried-pulley' : 'slings'],
       minutes: [1, 2, 3],
       hands: ['apply', 'hold-distal'],
       ...(pull ? { pull } : {}),
@@ -103,7 +124,9 @@ function hangSteps({ pull, pullWords, weightWords, counterWords, raiseWords, isP
     }),
     makeStep({
       id: 'suspension',
-      text: `Suspension over its pulleys by the drawn path, ${weightWords}, knots on the outer side.`,
+      text: isCarried
+        ? `Suspension in this order: tied to the beam with a bowline, over the headward pulley, down under the carried one, up over the footward pulley, down to the weight, ${weightWords}, tied with a round turn and two half hitches. Knots on the outer side, every cord in its groove.`
+        : `Suspension straight up from the bars over its two pulleys, down to the weight, ${weightWords}, tied with a round turn and two half hitches. Knots on the outer side, the cord in its grooves.`,
       why: 'It carries the leg for washing and the bedpan; it is not the traction.',
       prevents: 'Cords off their wheels, knots that chafe.',
       after: ['pull'],
@@ -141,6 +164,7 @@ function hangSteps({ pull, pullWords, weightWords, counterWords, raiseWords, isP
       prevents: 'A slack cord by the next round.',
       after: [raiseWords !== null ? 'raise-foot' : counterWords !== null ? 'weights' : 'suspension'],
       minutes: [0.5, 1, 2],
+      fits: ['finger'],
       where: ['ring'],
     }),
     closingCheck(['tie-off'], 'both legs', ['dorsal-foot-pulse', 'toe']),

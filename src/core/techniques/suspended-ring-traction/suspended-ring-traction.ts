@@ -2,31 +2,44 @@ import { legGeometry } from '../../planner/body/leg-geometry'
 import { sketchLeg } from '../../planner/body/measure-leg'
 import { calfGirth, insideLeg, lowerLegLength, midThighGirth } from '../../figures/body/measurements/leg'
 import { obliqueGroinGirth, outerLeg } from '../../figures/body/measurements/traction'
-import type { PlanDraft } from '../../planner/draft'
+import { workingOf, type PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
 import { scheduleRounds } from '../../planner/schedule-rounds'
 import { capOf, decidePull } from '../families/traction/decide-pull'
 import { measureSpan, type MeasuredSpan } from '../families/traction/measure-span'
 import { decideRolls } from '../families/wraps/decide-rolls'
-import { girthWorking, legStretchZones } from '../families/wraps/leg-wraps'
+import { legStretchZones, paddedAt } from '../families/wraps/leg-wraps'
+import { buildLegModel, type LegModel } from '../../figures/body/leg-model'
+import { legGirthRatios, type LegStationId } from '../../figures/body/leg-template'
+import type { Estimate } from '../../figures/body/pool-side'
+import { rigDefaults } from '../../figures/traction/hang-rig'
+import { holdingStripCm } from '../families/traction/holding-strip'
+import type { RigKind } from '../../model/rig'
+import { listKind } from '../shared/list-kind'
+import { formatValue } from '../../planner/format-decision'
+import { roundUpTo } from '../../quantities/rounding'
+import { suspensionScene } from './scene'
 import { everyTwoHours } from '../families/traction/every-two-hours'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/extra-holder'
 import { pullOf } from '../families/traction/step-pull'
 import { decideRing, decideSplintLength, resolveStrips, ringOptions } from '../families/traction/ring'
 import { judgeTraction, loadOption, requireMass } from '../families/traction/judge-traction'
-import { positionOption, suppliesOption } from '../../planner/shared-options'
+import { lyingOption, suppliesOption } from '../../planner/shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { suspendedCare, suspendedFit, suspendedSteps } from './procedure'
-import { rigDefaults } from '../families/traction/decide-suspension'
 import { decideCord, decideCounterweight, decideFootRaise, decideStripLength, decideSuspension } from './weights'
 import { readDefaults } from '../../quantities/defaults'
 import { suspendedRingTractionRelease, suspendedRingTractionTroubles } from './trouble'
 import { decisions } from './decisions'
 
 const bandageFromCm = 7
-const malleoliShare = 0.137
+const bandageWidthCm = 10
+const ankleShare = 0.2
+const slingAboveAnkleCm = 3
+const slingBelowRingCm = 6
+const tieCm = 100
 
 /** Ring splint, skin strips or pin, slings, balanced suspension. */
 export const suspendedRingTraction: Technique = {
@@ -51,6 +64,28 @@ export const suspendedRingTraction: Technique = {
       ],
     },
     {
+      id: 'rig',
+      label: 'Rig',
+      default: () => 'carried-pulley',
+      values: [
+        {
+          id: 'carried-pulley',
+          label: 'Carried pulley',
+          why: 'Two strands share the lift: half the weight, and the leg rises and sinks level when the patient moves.',
+        },
+        { id: 'straight-cord', label: 'Straight cord', why: 'Beds with one pulley: simple to see, twice the weight.' },
+      ],
+    },
+    {
+      id: 'slings',
+      label: 'Slings',
+      default: () => 'ring-knee-heel',
+      values: [
+        { id: 'ring-knee-heel', label: 'Ring, knee, heel cord', why: 'Where the leg would sag first; nothing on the ankle bones.' },
+        { id: 'even', label: 'Evenly', why: 'Thin or fragile skin: the load shared alike.' },
+      ],
+    },
+    {
       id: 'hold-on',
       label: 'Pull on',
       default: () => 'skin',
@@ -60,7 +95,7 @@ export const suspendedRingTraction: Technique = {
       ],
     },
     suppliesOption,
-    positionOption,
+    lyingOption,
   ],
   measurements: () => [
     { definition: obliqueGroinGirth, need: 'required' },
@@ -71,7 +106,7 @@ export const suspendedRingTraction: Technique = {
     { definition: lowerLegLength, need: 'optional' },
   ],
   uses: () => ['suspended-ring-traction'],
-  puts: ['leg-pull', 'skin-strips'],
+  puts: ['limb-device', 'leg-pull', 'skin-strips'],
   judge: judgeTraction,
   plan: planSuspended,
   onUrgent: { device: 'traction', actions: suspendedRingTractionRelease },
@@ -88,15 +123,29 @@ function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcom
   const lengthCm = inside ? decideSplintLength(draft, inside, options) : null
   const outer = isPin ? draft.measure(outerLeg) : draft.require(outerLeg)
   if (!isPin && inside && outer) decideStripLength(draft, inside, outer)
-  if (!isPin) decideBandage(draft)
-  if (span) decideSlings(draft, span)
+  if (!isPin && groin && span) decideBandage(draft, span, groin)
+  if (span) decideSlings(draft, span, String(options['slings']))
   const strips = isPin ? null : resolveStrips(draft, options)
+  let hung: ReturnType<typeof decideSuspension> | null = null
   if (massKg !== null) {
-    const pullKg = decidePull(draft, { decision: 'traction', school: String(options['load']), massKg, strips, isSkin: true })
+    const school = isPin ? 'tenth' : String(options['load'])
+    const pullKg = decidePull(draft, { decision: 'traction', school, massKg, strips, isSkin: !isPin })
     const counterweightKg = decideCounterweight(draft, String(options['counterweight']), massKg, pullKg)
-    if (span && lengthCm !== null) decideSuspension(draft, massKg, span, lengthCm, counterweightKg)
-    decideCord(draft, { massKg, pullKg, counterweightKg, strips, groin, span })
+    if (span && lengthCm !== null) {
+      hung = decideSuspension(draft, {
+        massKg,
+        span,
+        splintCm: lengthCm,
+        groin,
+        stripCm: isPin ? null : holdingStripCm(draft, span),
+        kind: draft.clinicalCase.rig?.kind ?? (String(options['rig']) as RigKind),
+        counterweightKg,
+        pullKg,
+      })
+    }
+    decideCord(draft, { massKg, pullKg, counterweightKg, strips, groin, span }, hung?.state ?? null)
     decideFootRaise(draft, counterweightKg, massKg)
+    listCords(draft, hung)
   }
   const words = (id: string): string | null => draft.collect().decisions.find((one) => one.id === id)?.display ?? null
   const counter = draft.collect().decisions.find((one) => one.id === 'counterweight')
@@ -111,50 +160,121 @@ function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcom
     weightWords: words('suspension-weight') ?? 'until the leg floats',
     counterWords: counter && Number(counter.value) > 0 ? counter.display : null,
     raiseWords: raise && Number(raise.value) > 0 ? raise.display : null,
+    stripWords: words('strips'),
+    slingWords: words('slings'),
+    isCarried: hung?.state.kind !== 'straight-cord',
+    carriedWords: hung ? formatValue(hung.rig.carriedAtCm, 'cm') : null,
   })
   decidePeople(draft, { floor: 2 + extraHolder(draft.clinicalCase), steps, relief: ['hang the suspension before the leg is lifted'] })
-  return { steps, fit: suspendedFit, care: suspendedCare, schedule: schedule(draft), geometry: draw(draft, span, lengthCm) }
+  return { steps, fit: suspendedFit, care: suspendedCare, schedule: schedule(draft), geometry: draw(draft, span, lengthCm, hung) }
 }
 
-/** Decides `bandage` over the strips where the leg is known well enough. */
-function decideBandage(draft: PlanDraft): void {
-  const { model, hasGirths } = sketchLeg(draft)
-  if (!hasGirths) return
-  const fromCm = model.lowerLegCm * malleoliShare + bandageFromCm
+/**
+ * Decides `bandage` over the strips: the leg template scaled to the groin girth, from 7 cm above the ankle to the groin, over the padding, one
+ * pass of 10 cm by half overlap (CORRECTIONS 11). An estimate, said so.
+ */
+function decideBandage(draft: PlanDraft, span: MeasuredSpan, groin: Estimate): void {
+  const scale = groin.value / legGirthRatios.groin
+  const fromCm = ankleShare * span.lowerLegCm + bandageFromCm
+  const girthAt = (id: LegStationId): number => paddedAt(draft, { girthCm: legGirthRatios[id] * scale })
+  const lengths = { lowerLegCm: span.lowerLegCm, insideLegCm: span.insideLegCm, footCm: 0.152 * (span.lowerLegCm / 0.285) }
+  const calf: Estimate = { ...groin, value: legGirthRatios.calf * scale }
+  const model = buildLegModel({ calf }, lengths)
+  if (!model) return
+  const stations = Object.values(model.stations).map((one) => [one.id, { ...one, girthCm: girthAt(one.id) }] as const)
+  const padded = { ...model, stations: Object.fromEntries(stations) } as LegModel
+  const areaCm2 = legStretchZones(padded, fromCm, span.insideLegCm).reduce((sum, zone) => sum + zone.areaCm2, 0)
   decideRolls(draft, {
     decision: 'bandage',
     item: 'crepe-bandage',
-    zones: legStretchZones(model, fromCm, model.stations['mid-thigh'].atCm),
+    zones: [{ id: 'leg', areaCm2, turnsCm: 0, widthsCm: [bandageWidthCm, bandageWidthCm] }],
     passes: 1,
-    note: 'from about 7 cm above the ankle upward, moderate, uncreased',
-    working: girthWorking(model),
+    isEstimate: true,
+    note: 'from 7 cm above the ankle to the groin, moderate, uncreased',
+    working: [
+      { ...workingOf(groin), label: `${groin.label}, the template scaled to it` },
+      { label: 'From the heel sole', value: [fromCm, span.insideLegCm], unit: 'cm', from: 'computed' },
+    ],
   })
 }
 
-/** Decides `slings` (three places) and `gutter` (its length). */
-function decideSlings(draft: PlanDraft, span: MeasuredSpan): void {
-  draft.decide({
+/** Decides `slings` (their places) and `gutter` (its length). */
+function decideSlings(draft: PlanDraft, span: MeasuredSpan, school: string): void {
+  const lowest = ankleShare * span.lowerLegCm + slingAboveAnkleCm
+  const highest = span.insideLegCm - slingBelowRingCm
+  const middle = school === 'even' ? (lowest + highest) / 2 : span.lowerLegCm
+  const places = draft.decide({
     id: 'slings',
-    value: [8, span.lowerLegCm + 5, (span.lowerLegCm + span.insideLegCm) / 2],
+    value: [lowest, middle, highest],
     source: 'practice',
-    formula: 'Above the heel cord at 8 cm, 5 cm above the knee, at mid-thigh.',
+    school: school === 'even' ? 'Evenly' : 'Ring, knee, heel cord',
+    formula:
+      school === 'even'
+        ? 'Three: 3 cm above the ankle, half way, 6 cm below the ring.'
+        : '3 cm above the ankle, never on the malleoli; behind the knee; 6 cm below the ring.',
     working: span.working,
   })
-  draft.decide({
+  listKind(draft, {
+    id: 'slings',
+    item: 'sling',
+    decision: 'slings',
+    step: 'slings',
+    count: places.length,
+    note: 'over the bar, under the gutter, over the other bar',
+  })
+  const gutterCm = draft.decide({
     id: 'gutter',
     value: span.insideLegCm + 5,
     source: 'practice',
     formula: 'Inside leg + 5 cm.',
     working: span.working.slice(0, 1),
   })
+  listKind(draft, {
+    id: 'gutter',
+    item: 'gutter',
+    decision: 'gutter',
+    step: 'gutter',
+    lengthCm: gutterCm,
+    note: 'padded, bent a little at the knee',
+  })
 }
 
-function draw(draft: PlanDraft, span: MeasuredSpan | null, lengthCm: number | null): Geometry {
+/** Cords to cut, with their figures: the traction cord and the suspension over its pulleys, each with a metre to tie. */
+function listCords(draft: PlanDraft, hung: ReturnType<typeof decideSuspension> | null): void {
+  if (!hung) return
+  const { beamCm, fixedCm, kind } = hung.rig
+  const isCarried = kind === 'carried-pulley'
+  const suspensionCm = isCarried ? Math.hypot(beamCm, fixedCm[0]) + Math.hypot(beamCm, fixedCm[1]) + beamCm + tieCm : 2 * beamCm + tieCm
+  listKind(draft, {
+    id: 'cord-suspension',
+    item: 'cord',
+    decision: 'suspension-weight',
+    step: 'suspension',
+    lengthCm: roundUpTo(suspensionCm, 10),
+    note: isCarried ? 'from the beam over both fixed pulleys and under the carried one' : 'straight up over its pulleys',
+  })
+  listKind(draft, {
+    id: 'cord-pull',
+    item: 'cord',
+    decision: 'traction',
+    step: 'pull',
+    lengthCm: tieCm,
+    note: 'from the loop or pin to the end of the splint',
+  })
+}
+
+function draw(
+  draft: PlanDraft,
+  span: MeasuredSpan | null,
+  lengthCm: number | null,
+  hung: ReturnType<typeof decideSuspension> | null,
+): Geometry {
   const { model } = sketchLeg(draft)
   const base = legGeometry(draft, model, 'groin')
   const topCm = span?.insideLegCm ?? model.insideLegCm
-  const kneeCm = span?.lowerLegCm ?? model.lowerLegCm
   const liftCm = topCm * (1 - readDefaults(rigDefaults, draft.ctx.protocol).liftShare)
+  const slings = draft.collect().decisions.find((one) => one.id === 'slings')?.value
+  const places = Array.isArray(slings) ? (slings as readonly number[]) : []
   return {
     ...base,
     angles: { ankle: 90, knee: 15 },
@@ -169,7 +289,7 @@ function draw(draft: PlanDraft, span: MeasuredSpan | null, lengthCm: number | nu
         toCm: topCm,
         decision: 'splint-length',
       },
-      ...[8, kneeCm + 5, (kneeCm + topCm) / 2].map((atCm, index) => ({
+      ...places.map((atCm, index) => ({
         id: `sling-${index + 1}`,
         axis: 'leg',
         label: `Sling ${index + 1}`,
@@ -181,13 +301,14 @@ function draw(draft: PlanDraft, span: MeasuredSpan | null, lengthCm: number | nu
       {
         id: 'suspension',
         axis: 'leg',
-        label: 'Suspension cords',
+        label: 'Carried pulley',
         kind: 'hold',
         fromCm: liftCm - 1,
         toCm: liftCm + 1,
         decision: 'suspension-weight',
       },
     ],
+    ...(hung && lengthCm !== null ? { scene: suspensionScene(draft, hung.rig, hung.state, topCm, lengthCm) } : {}),
   }
 }
 

@@ -10,15 +10,15 @@ import { gravity } from '../../figures/traction/leg-masses'
 import type { MeasuredSpan } from '../families/traction/measure-span'
 import { ringLoad, skinShear } from '../../figures/traction/ring-load'
 import { decideRingPressure } from '../families/traction/ring'
-import { solveSuspension } from '../families/traction/decide-suspension'
+import { hungLimb, plannedRig, type RigFacts } from '../families/traction/hung-limb'
+import { holdingStripCm, stripDefaults } from '../families/traction/holding-strip'
+import { hangRig, rigDefaults, type RigPlan, type RigState } from '../../figures/traction/hang-rig'
+import { listKind } from '../shared/list-kind'
+import { stripWidthCm } from '../families/traction/strip-width'
 
 export const balanceDefaults = defineDefaults('balance', {
   ruleKg: { value: 8, unit: 'kg', source: 'practice' },
   ruleAtKg: { value: 70, unit: 'kg', source: 'practice' },
-  friction: { value: 0.2, unit: 'ratio', source: 'model' },
-  wheelbaseCm: { value: 210, unit: 'cm', source: 'practice' },
-  shearKPa: { value: 0.8, unit: 'kPa', source: 'practice' },
-  stripsFromCm: { value: 7, unit: 'cm', source: 'practice', note: 'above the ankle' },
 })
 
 /** Decides `counterweight`: matched to the set pull, about eight kilograms by mass, or none. */
@@ -45,30 +45,47 @@ export function decideCounterweight(draft: PlanDraft, school: string, massKg: nu
   })
 }
 
-/** Decides `suspension-weight` from the rig, with lift, hip share and what pulley friction does to it. */
-export function decideSuspension(draft: PlanDraft, massKg: number, span: MeasuredSpan, splintCm: number, counterweightKg: number): void {
-  const solved = solveSuspension(draft, massKg, span, splintCm, counterweightKg)
-  const cord = solved?.tensions.find((one) => one.id === 'suspension')
-  if (!solved || !cord) return
-  draft.decide({
+/**
+ * Decides `suspension-weight`: what balances leg and splint about the groin in the rig that is drawn (CORRECTIONS 11).
+ * @returns the rig with that weight in it, an overruled one too
+ */
+export function decideSuspension(draft: PlanDraft, facts: RigFacts): { readonly rig: RigPlan; readonly state: RigState } {
+  const rig = plannedRig(draft, facts)
+  const limb = hungLimb(draft, facts)
+  const balanced = hangRig(limb, rig)
+  const angles = balanced.anglesDeg
+  const value = draft.decide({
     id: 'suspension-weight',
-    value: cord.weightKg,
+    value: balanced.suspensionKg,
     source: 'physics',
-    formula:
-      'About the hip: (leg × its arm + splint × half its length) ÷ arm of the cords, which hang vertical at 0.6 of the inside leg. It carries the leg; it is not the traction.',
+    school: angles ? 'Cord under a carried pulley, two strands' : 'Straight cord',
+    formula: angles
+      ? 'About the groin: (leg × its arms + splint × half its length) ÷ arm of the carried pulley = lift; lift ÷ (cos φ1 + cos φ2), φ from beam height and fixed pulleys. It carries the leg; it is not the traction.'
+      : 'About the groin: (leg × its arms + splint × half its length) ÷ arm of the cord = lift. It carries the leg; it is not the traction.',
     working: [
-      ...span.working,
-      { label: 'Body mass', value: massKg, unit: 'kg', from: 'measured' },
-      { label: 'Splint length', value: splintCm, unit: 'cm', from: 'computed' },
-      { label: 'Lift', value: solved.liftN, unit: 'N', from: 'computed' },
-      { label: 'Least and most with pulley friction', value: cord.bandN.map((newton) => newton / gravity), unit: 'kg', from: 'computed' },
-      { label: 'Share of the weight left to the hip', value: solved.hipShare, unit: 'ratio', from: 'computed' },
-      { label: 'Footward pull of all cords', value: solved.axialN, unit: 'N', from: 'computed' },
+      { label: 'Body mass', value: facts.massKg, unit: 'kg', from: 'measured' },
+      { label: 'Splint length', value: facts.splintCm, unit: 'cm', from: 'computed' },
+      { label: 'Lifted at, from the groin', value: rig.carriedAtCm, unit: 'cm', from: 'default', where: 'suspension' },
+      ...(angles
+        ? [
+            { label: 'Beam above the bar', value: rig.beamCm, unit: 'cm', from: 'default' as const },
+            { label: 'Strands from the vertical', value: [...angles], unit: 'deg', from: 'computed' as const },
+          ]
+        : []),
+      { label: 'Lift', value: balanced.liftN, unit: 'N', from: 'computed' },
+      { label: 'Least and most with pulley friction', value: [...balanced.bandKg], unit: 'kg', from: 'computed' },
+      { label: 'Left to the hip', value: balanced.hipShareN, unit: 'N', from: 'computed' },
+      { label: 'Suspension pulls headward', value: balanced.sideN, unit: 'N', from: 'computed' },
     ],
   })
+  const hung = { ...rig, suspensionKg: value }
+  return { rig: hung, state: hangRig(limb, hung) }
 }
 
-/** Decides `cord-tension`, `ring-pressure` and, on skin, `skin-shear` with the cap that no strip may pass. */
+/**
+ * Decides `cord-tension`, `ring-pressure` and, on skin, `skin-shear` with the cap that no strip may pass.
+ * @param rig with what it pulls footward beside the counterweight; null before there is a length
+ */
 export function decideCord(
   draft: PlanDraft,
   facts: {
@@ -79,32 +96,36 @@ export function decideCord(
     groin: Estimate | null
     span: MeasuredSpan | null
   },
+  rig: RigState | null,
 ): void {
   const { massKg, pullKg, counterweightKg, strips, groin, span } = facts
-  const load = ringLoad(gravity * pullKg, gravity * counterweightKg)
+  const footwardN = gravity * counterweightKg - (rig?.sideN ?? 0)
   const tensionN = draft.decide({
     id: 'cord-tension',
-    value: load.tensionN,
-    display: `${load.tensionN.toFixed(0)} N (${(load.tensionN / gravity).toFixed(1)} kg)`,
+    value: ringLoad(gravity * pullKg, footwardN).tensionN,
+    display: describeTension(ringLoad(gravity * pullKg, footwardN).tensionN),
     source: 'physics',
-    formula: 'A ring cannot pull: the greater of the set pull and the counterweight’s pull.',
+    formula: 'A ring cannot pull: the greater of the set pull and what counterweight and suspension pull footward.',
     working: [
       { label: 'Set pull', value: gravity * pullKg, unit: 'N', from: 'computed' },
       { label: 'Counterweight’s pull', value: gravity * counterweightKg, unit: 'N', from: 'computed' },
+      { label: 'Suspension pulls footward', value: 0 - (rig?.sideN ?? 0), unit: 'N', from: 'computed' },
     ],
   })
-  if (groin) decideRingPressure(draft, Math.max(0, tensionN - gravity * counterweightKg), groin)
+  if (groin) decideRingPressure(draft, Math.max(0, tensionN - footwardN), groin)
   if (strips === null) return
   checkSkinCap(draft, tensionN, massKg, strips)
   if (span) decideShear(draft, tensionN, span)
 }
 
+function describeTension(tensionN: number): string {
+  return `${tensionN.toFixed(0)} N (${(tensionN / gravity).toFixed(1)} kg)`
+}
+
 function decideShear(draft: PlanDraft, tensionN: number, span: MeasuredSpan): void {
-  const balance = readDefaults(balanceDefaults, draft.ctx.protocol)
-  const { levelCm } = draft.clinicalCase.injury
-  if (levelCm === null) noteLevelUnknown(draft, ['skin-shear'])
-  const upperCm = levelCm ?? (span.lowerLegCm + span.insideLegCm) / 2
-  const lengthCm = upperCm - span.footHeightCm - balance.stripsFromCm
+  const { fromCm, shearKPa } = readDefaults(stripDefaults, draft.ctx.protocol)
+  if (draft.clinicalCase.injury.levelCm === null) noteLevelUnknown(draft, ['skin-shear'])
+  const lengthCm = holdingStripCm(draft, span)
   if (lengthCm <= 0) {
     draft.caution({
       level: 'caution',
@@ -112,19 +133,19 @@ function decideShear(draft: PlanDraft, tensionN: number, span: MeasuredSpan): vo
       decisions: ['cord-tension'],
       steps: ['strips'],
       text: 'No skin below the break is long enough for strips: have a bone pin considered.',
-      why: 'Strips hold from 7 cm above the ankle to the break.',
+      why: `Strips hold from ${fromCm} cm above the ankle to the break.`,
     })
     return
   }
   const kPa = skinShear(tensionN, lengthCm)
-  if (kPa > balance.shearKPa) {
+  if (kPa > shearKPa) {
     draft.caution({
       level: 'caution',
       code: 'skin-shear',
       decisions: ['skin-shear'],
       steps: ['strips'],
       text: 'Less pull, or strips as high as the break allows; look at the skin every four hours.',
-      why: `The strips drag the skin with ${kPa.toFixed(2)} kPa; ${balance.shearKPa} kPa is the limit.`,
+      why: `The strips drag the skin with ${kPa.toFixed(2)} kPa; ${shearKPa} kPa is the limit.`,
     })
   }
   draft.decide({
@@ -142,9 +163,11 @@ function decideShear(draft: PlanDraft, tensionN: number, span: MeasuredSpan): vo
 
 /** Decides `foot-raise` and stops it for those who must not lie head down (SAFETY, PRECISIONS Foot-raise). */
 export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massKg: number): void {
-  const balance = readDefaults(balanceDefaults, draft.ctx.protocol)
-  const raise = bedRaise(counterweightKg, massKg, 0, balance.wheelbaseCm)
-  const withFriction = bedRaise(counterweightKg, massKg, balance.friction, balance.wheelbaseCm)
+  const usual = readDefaults(rigDefaults, draft.ctx.protocol)
+  const wheelbaseCm = draft.clinicalCase.rig?.wheelbaseCm ?? usual.wheelbaseCm
+  const friction = draft.clinicalCase.rig?.friction ?? usual.friction
+  const raise = bedRaise(counterweightKg, massKg, 0, wheelbaseCm)
+  const withFriction = bedRaise(counterweightKg, massKg, friction, wheelbaseCm)
   const value = draft.decide({
     id: 'foot-raise',
     value: raise.raiseCm,
@@ -154,8 +177,8 @@ export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massK
       { label: 'Counterweight', value: counterweightKg, unit: 'kg', from: 'computed' },
       { label: 'Body mass', value: massKg, unit: 'kg', from: 'measured' },
       { label: 'Tilt', value: raise.angleDeg, unit: 'deg', from: 'computed' },
-      { label: 'Wheelbase', value: balance.wheelbaseCm, unit: 'cm', from: 'default' },
-      { label: `Least raise with friction ${balance.friction}`, value: withFriction.raiseCm, unit: 'cm', from: 'computed' },
+      { label: 'Wheelbase', value: wheelbaseCm, unit: 'cm', from: 'default' },
+      { label: `Least raise with friction ${friction}`, value: withFriction.raiseCm, unit: 'cm', from: 'computed' },
     ],
     alternatives: [
       { value: 0, display: 'No counterweight', why: 'Option counterweight none: the ring carries the pull and needs its relief plan.' },
@@ -180,13 +203,22 @@ export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massK
   }
 }
 
-/** Decides `strips`, the length to cut: both sides of the leg, doubled, and a loop of 30 cm. */
+/** Decides `strips`, the one strip to cut: down the inner side, a loop of 30 cm under the foot, up the outer side. */
 export function decideStripLength(draft: PlanDraft, inside: Estimate, outer: Estimate): void {
-  draft.decide({
+  const lengthCm = draft.decide({
     id: 'strips',
-    value: 2 * (inside.value + outer.value) + 30,
+    value: inside.value + outer.value + 30,
     source: 'practice',
-    formula: '2 × (inside leg + outer leg) + 30 cm for the loop.',
+    formula: 'Inside leg + outer leg + 30 cm for the loop: one strip.',
     working: [workingOf(inside), workingOf(outer), { label: 'Loop', value: 30, unit: 'cm', from: 'default' }],
+  })
+  listKind(draft, {
+    id: 'strips',
+    item: 'skin-strip',
+    decision: 'strips',
+    step: 'strips',
+    lengthCm,
+    widthCm: stripWidthCm,
+    note: `one strip of ${stripWidthCm} cm, the loop of 30 cm in its middle`,
   })
 }

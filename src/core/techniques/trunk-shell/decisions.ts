@@ -12,6 +12,7 @@ export const decisions: readonly DecisionDefinition[] = [
     'taken',
   ),
   marginCm('overlap', 'Overlap of the shells'),
+  marginCm('strap-balance', 'Left and right straps differ by', { least: 0, step: 0.2 }),
   marginCm('top-clearance', 'Edge below the notch', { step: 0.2 }),
   marginCm('sit-rise', 'Rises when sitting', { step: 0.2 }),
   choice('verdict', 'Seat of the shell', ['keep', 'lower', 're-seat']),

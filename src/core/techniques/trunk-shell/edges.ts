@@ -1,12 +1,15 @@
 import {
+  edgeLoose,
   edgeLying,
   edgeSitting,
   edgeStanding,
+  edgeTight,
   frontArc,
   backArc,
   grooveToCrest,
   overlapLeft,
   overlapRight,
+  shellStraps,
 } from '../../figures/body/measurements/trunk'
 import type { Estimate } from '../../figures/body/pool-side'
 import { workingOf, type PlanDraft } from '../../planner/draft'
@@ -65,13 +68,40 @@ export function decideOverlap(draft: PlanDraft, waist: Estimate | null): void {
   })
 }
 
+/** Decides `strap-balance`: the most by which left and right of a pair differ; 1 cm at most. */
+export function decideStrapBalance(draft: PlanDraft): void {
+  const pairs = shellStraps.flatMap((pair) => {
+    const [left, right] = [draft.measure(pair.left), draft.measure(pair.right)]
+    return left && right ? [{ left, right, cm: Math.abs(left.value - right.value) }] : []
+  })
+  if (pairs.length === 0) return
+  const worst = pairs.reduce((a, b) => (b.cm > a.cm ? b : a))
+  if (worst.cm > sidesWithinCm + 1e-9) {
+    draft.caution({
+      level: 'caution',
+      code: 'strap-balance',
+      decisions: ['strap-balance'],
+      steps: ['straps'],
+      text: 'Even out left and right, from the lowest pair up.',
+      why: `${worst.left.label} and right differ by ${worst.cm.toFixed(1)} cm; over ${sidesWithinCm} cm the shell turns.`,
+    })
+  }
+  draft.decide({
+    id: 'strap-balance',
+    value: worst.cm,
+    source: 'practice',
+    formula: 'The greatest difference between left and right of a pair; 1 cm at most.',
+    working: pairs.flatMap(({ left, right }) => [workingOf(left), workingOf(right)]),
+  })
+}
+
 /** Decides `top-clearance`, `sit-rise`, `verdict` and `lower-by` from edge and groove (COMPUTATION 15, PRECISIONS trunk-shell). */
 export function decideEdges(draft: PlanDraft): void {
   const lying = draft.measure(edgeLying)
   const standing = draft.measure(edgeStanding)
   const sitting = draft.measure(edgeSitting)
   const groove = draft.measureSides(grooveToCrest)
-  const clearance = sitting ?? standing ?? lying
+  const clearance = sitting ?? standing ?? lying ?? draft.measure(edgeTight) ?? draft.measure(edgeLoose)
   if (clearance) {
     draft.decide({
       id: 'top-clearance',
@@ -93,7 +123,7 @@ export function decideEdges(draft: PlanDraft): void {
   }
   decideVerdict(
     draft,
-    standing ?? lying,
+    standing ?? lying ?? draft.measure(edgeTight),
     sitting,
     [groove.left, groove.right].flatMap((one) => one ?? []),
   )
@@ -110,7 +140,7 @@ function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Esti
       level: 'caution',
       code: 'top-edge',
       decisions: ['verdict', 'top-clearance'],
-      steps: ['edge-height'],
+      steps: ['edge-height', 'stand', 'sit'],
       text:
         verdict === 'lower' ? 'Lower it, or have the upper edge trimmed.' : 'Open it, seat the waist groove on the hip crest, close again.',
       why:

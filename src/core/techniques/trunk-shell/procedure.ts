@@ -1,27 +1,68 @@
 import type { FitTest } from '../../model/plan'
-import type { Step } from '../../model/step'
-import type { StepStrap } from '../../model/step'
+import type { Step, StepReading, StepStrap } from '../../model/step'
+import { holdHead } from '../shared/hold-head'
+import { rollHands } from '../shared/roll'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../../planner/technique'
 
-/**
- * The steps of a two-shell trunk orthosis in a workable order, by the way it is put on.
- * @param straps from the top down
- */
-export function trunkShellSteps(options: OptionValues, isScooped: boolean, straps: readonly StepStrap[]): readonly Step[] {
+/** What the steps of a shell are told. */
+export interface ShellFacts {
+  readonly options: OptionValues
+  readonly isScooped: boolean
+  /** Pairs from the top down; left and right of each are ticked. */
+  readonly pairs: readonly StepStrap[]
+  /** How far up the patient may come, as ordered. */
+  readonly spine: 'lying' | 'sitting' | 'standing' | undefined
+}
+
+const overlaps: readonly StepReading[] = (['left', 'right'] as const).map((side) => ({
+  id: `overlap-${side}`,
+  label: `Overlap, ${side}`,
+  wanted: 'at least 2.5 cm, left and right within 1 cm',
+}))
+const grooves: readonly StepReading[] = (['left', 'right'] as const).map((side) => ({
+  id: 'groove-to-crest',
+  side,
+  label: `Groove to hip crest, ${side}`,
+  wanted: 'within 1 cm',
+}))
+
+function edge(id: string, label: string, wanted: string): StepReading {
+  return { id: `edge-to-notch-${id}`, label: `Edge below the notch, ${label}`, wanted }
+}
+
+/** Left and right of every pair, from the top down. */
+function bothSides(pairs: readonly StepStrap[]): readonly StepStrap[] {
+  return pairs.flatMap((pair, index) =>
+    (['left', 'right'] as const).map((side) => ({
+      id: `strap-${side}-${index + 1}`,
+      label: `${side === 'left' ? 'Left' : 'Right'}, ${pair.label.toLowerCase()}`,
+      slackCm: pair.slackCm,
+    })),
+  )
+}
+
+/** The steps of a two-shell trunk orthosis in a workable order, by the way it is put on. */
+export function trunkShellSteps(facts: ShellFacts): readonly Step[] {
+  const { options, isScooped, pairs } = facts
   const isLying = options['way'] === 'lying'
   const isLowestFirst = !isLying || options['strap-order'] === 'lowest-first'
   const tight = options['tightness'] === 'two-finger' ? 'two fingers pass under each' : 'firm, as far as it is borne and breath is free'
+  const straps = bothSides(pairs)
   return [
     ...openingSteps({
+      ...(isLying && options['spine-below'] !== 'cleared'
+        ? { head: holdHead('front-on', 'That person gives the word for every turn.') }
+        : {}),
       side: undefined,
       compared: 'all four limbs',
       position: isLying
-        ? 'Flat, bed at working height, rail up on the far side.'
+        ? 'Flat, bed at working height, rail up on the side rolled to.'
         : options['way'] === 'sitting-edge'
           ? 'On the edge of the bed, feet on the floor, one person in front.'
           : 'In a doorway, hands on the frame, one person in front.',
+      say: 'Two shells hug your trunk. It takes some breath, like a tight belt; too much is when you cannot say a sentence, or legs tingle.',
       layOut: 'both shells, a clean seamless shirt, marker',
     }),
     makeStep({
@@ -32,45 +73,87 @@ export function trunkShellSteps(options: OptionValues, isScooped: boolean, strap
       after: ['baseline', 'lay-out'],
       minutes: [0.5, 1, 2],
     }),
-    ...(isLying ? lyingSteps(isScooped) : uprightSteps(options['way'] === 'sitting-edge')),
+    ...(isLying ? lyingSteps(isScooped, options) : uprightSteps(options['way'] === 'sitting-edge')),
+    makeStep({
+      id: 'edge-loose',
+      text: 'Straps touched down, not pulled: read the height of the upper edge.',
+      why: 'Tightening lifts it; without the loose figure nobody knows by how much.',
+      prevents: 'An edge that climbs unseen.',
+      after: ['front-on'],
+      minutes: [0.2, 0.4, 0.8],
+      reads: [edge('loose', 'loose', '1 to 3 cm')],
+      where: ['notch'],
+    }),
     makeStep({
       id: 'straps',
       text: isLowestFirst
-        ? `Lowest straps first, then up: push the shells together, then pull; ${tight}. Round twice; the patient pulls one side.`
-        : `Straps touched down, then tightened equally, side by side; ${tight}.`,
+        ? `Lowest straps first, left and right in turn, then up: push the shells together, then pull; ${tight}. Round twice; the patient pulls one side.`
+        : `Left and right of each pair tightened equally; ${tight}. Round twice.`,
       why: isLowestFirst
         ? 'The hip straps keep it from riding up; a strap alone cannot pull shells together.'
         : 'Unequal straps turn the shell.',
       prevents: 'A shell that rides into the throat, a gap at the side: a gap left means not done.',
-      after: ['front-on'],
+      say: 'It gets tight now. Breathe in and out; say a whole sentence to me.',
+      after: ['edge-loose'],
       minutes: [1, 2, 4],
       straps: isLowestFirst ? { order: 'given', straps: [...straps].reverse() } : { order: 'any', straps },
-      where: straps.map((strap) => strap.id),
+      reads: [
+        ...straps.map((strap) => ({
+          id: strap.id,
+          label: `Pulled through: ${strap.label.toLowerCase()}`,
+          wanted: 'left and right equal within 1 cm',
+        })),
+        ...overlaps,
+      ],
+      where: pairs.map((_, index) => `strap-${index + 1}`),
     }),
     makeStep({
       id: 'edge-height',
-      text: 'Read the height of the upper edge loose and again tight; both hollows level.',
+      text: 'Read the height of the upper edge again, tight; both hollows level on the hip crest.',
       why: 'Tightening lifts it.',
       prevents: 'An edge in the throat found at supper.',
       after: ['straps'],
       minutes: [0.3, 0.6, 1],
-      where: ['notch'],
+      reads: [edge('tight', 'tight', '1 to 3 cm'), ...(isLying ? [edge('lying', 'lying', '1 to 3 cm')] : []), ...grooves],
+      where: ['notch', 'groove'],
     }),
-    makeStep({
-      id: 'sit',
-      text: 'When sitting is ordered: up by log-roll (side, legs over, push), sit, and measure the edge again.',
-      why: 'Sitting pushes it up; no marks on the straps, the fit changes.',
-      prevents: 'A shell that fits lying and chokes sitting.',
-      after: ['edge-height'],
-      minutes: [1, 2, 4],
-      optional: true,
-      where: ['notch'],
-    }),
+    ...uprightChecks(facts),
     closingCheck(['edge-height'], 'all four limbs'),
   ]
 }
 
-function lyingSteps(isScooped: boolean): readonly Step[] {
+/** Standing and sitting, each with its own reading of the edge: as far as they are ordered. */
+function uprightChecks({ options, spine }: ShellFacts): readonly Step[] {
+  const way = options['way']
+  const mayStand = way === 'standing-doorway' || spine === 'standing'
+  const maySit = way !== 'lying' || spine === 'sitting' || spine === 'standing'
+  const up = way === 'lying' ? 'Up by log-roll: on the side, legs over the edge, push. ' : ''
+  const stand = makeStep({
+    id: 'stand',
+    text: `${way === 'standing-doorway' ? '' : up}Standing, when it is ordered: read the edge again.`,
+    why: 'Upright the belly sinks and the shell with it.',
+    prevents: 'A fit that is only right lying.',
+    after: ['edge-height'],
+    minutes: [0.5, 1, 2],
+    optional: !mayStand,
+    reads: [edge('standing', 'standing', '1 to 3 cm')],
+    where: ['notch'],
+  })
+  const sit = makeStep({
+    id: 'sit',
+    text: `${way === 'standing-doorway' ? 'Sit down from standing' : way === 'sitting-edge' ? 'Sitting as they are' : `${up}Sitting, when it is ordered`}: read the edge again.`,
+    why: 'Sitting pushes it up; no marks on the straps, the fit changes.',
+    prevents: 'A shell that fits lying and chokes sitting.',
+    after: way === 'standing-doorway' ? ['stand'] : ['edge-height'],
+    minutes: [1, 2, 4],
+    optional: !maySit,
+    reads: [edge('sitting', 'sitting', 'at least 0.5 cm')],
+    where: ['notch'],
+  })
+  return way === 'sitting-edge' ? [sit] : way === 'standing-doorway' ? [stand, sit] : [sit, stand]
+}
+
+function lyingSteps(isScooped: boolean, options: OptionValues): readonly Step[] {
   return [
     makeStep({
       id: 'roll',
@@ -81,7 +164,7 @@ function lyingSteps(isScooped: boolean): readonly Step[] {
       prevents: 'Shoulders that go before the hips.',
       after: ['tell-apart'],
       minutes: [0.5, 1, 2],
-      hands: ['apply', 'hold-proximal', 'hold-distal'],
+      hands: options['spine-below'] === 'cleared' ? ['apply', 'hold-proximal'] : rollHands(options),
       onPatient: true,
     }),
     makeStep({
@@ -91,7 +174,7 @@ function lyingSteps(isScooped: boolean): readonly Step[] {
       prevents: 'A shell a hand too low.',
       after: ['roll'],
       minutes: [0.5, 1, 2],
-      where: ['back', 'crest'],
+      where: ['back', 'crest', 'groove'],
     }),
     makeStep({
       id: 'front-on',
@@ -115,7 +198,7 @@ function uprightSteps(isSitting: boolean): readonly Step[] {
       after: ['tell-apart'],
       minutes: [0.5, 1, 2],
       onPatient: true,
-      where: ['back', 'crest'],
+      where: ['back', 'crest', 'groove'],
     }),
     makeStep({
       id: 'front-on',

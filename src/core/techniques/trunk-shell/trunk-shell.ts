@@ -2,15 +2,18 @@ import { trunkGeometry } from '../../planner/body/measure-trunk'
 import {
   backArc,
   chestGirth,
+  edgeLoose,
   edgeLying,
   edgeSitting,
   edgeStanding,
+  edgeTight,
   frontArc,
   grooveToCrest,
   hipGirth,
   notchPubis,
   overlapLeft,
   overlapRight,
+  shellStraps,
   waistGirth,
 } from '../../figures/body/measurements/trunk'
 import { hasFlag } from '../../model/clinical-case'
@@ -25,9 +28,10 @@ import { oddsLedBy } from '../../figures/sizing/size-odds'
 import { decideSize } from '../families/sized/decide-size'
 import { fingerSlack, slackDefaults } from '../../figures/straps/finger-slack'
 import { decidePeople } from '../shared/decide-people'
+import { extraHolder } from '../shared/extra-holder'
 import { decideRoll, isScooped, judgeRoll } from '../shared/roll'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
-import { decideEdges, decideOverlap } from './edges'
+import { decideEdges, decideOverlap, decideStrapBalance } from './edges'
 import { trunkShellOptions } from './options'
 import { trunkShellCare, trunkShellFit, trunkShellSteps } from './procedure'
 import { trunkShellRelease, trunkShellTroubles } from './trouble'
@@ -48,16 +52,27 @@ export const trunkShell: Technique = {
   options: trunkShellOptions,
   measurements: () => [
     ...girths.map((definition) => ({ definition, need: 'one-girth' as const })),
-    ...[notchPubis, frontArc, backArc, overlapLeft, overlapRight, edgeLying, edgeStanding, edgeSitting, grooveToCrest].map(
-      (definition) => ({
-        definition,
-        need: 'optional' as const,
-      }),
-    ),
+    ...[
+      notchPubis,
+      frontArc,
+      backArc,
+      overlapLeft,
+      overlapRight,
+      edgeLoose,
+      edgeTight,
+      edgeLying,
+      edgeStanding,
+      edgeSitting,
+      grooveToCrest,
+      ...shellStraps.flatMap(({ left, right }) => [left, right]),
+    ].map((definition) => ({
+      definition,
+      need: 'optional' as const,
+    })),
   ],
   asks: ['spine'],
   uses: () => ['trunk-shell'],
-  puts: ['trunk-shell'],
+  puts: ['round-trunk'],
   judge: judgeTrunk,
   plan: planTrunkShell,
   onUrgent: { device: 'trunk', actions: trunkShellRelease },
@@ -114,11 +129,17 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
   })
   decideOverlap(draft, waist)
   decideEdges(draft)
+  decideStrapBalance(draft)
   const straps = Math.min(mostStraps, Number(size?.item['straps']) || usualStraps)
   if (options['tightness'] === 'two-finger') decideSlacks(draft, straps)
-  const steps = trunkShellSteps(options, isLying && isScooped(draft, options), listStraps(draft, straps))
+  const steps = trunkShellSteps({
+    options,
+    isScooped: isLying && isScooped(draft, options),
+    pairs: listStraps(draft, straps),
+    spine: draft.clinicalCase.orders.spine,
+  })
   if (isLying) decideRoll(draft, options, steps)
-  else decidePeople(draft, { floor: 1, steps, relief: [] })
+  else decidePeople(draft, { floor: 1 + extraHolder(draft.clinicalCase), steps, relief: [] })
   return { steps, fit: trunkShellFit, care: trunkShellCare, schedule: schedule(draft), geometry: draw(draft, straps) }
 }
 
@@ -176,6 +197,15 @@ function draw(draft: PlanDraft, straps: number): Geometry {
   return {
     ...base,
     bands: [
+      {
+        id: 'groove',
+        axis: 'trunk',
+        label: 'Waist groove, on the hip crest',
+        kind: 'zone',
+        fromCm: 0.36 * lengthCm - 1,
+        toCm: 0.36 * lengthCm + 1,
+        decision: 'verdict',
+      },
       {
         id: 'front',
         axis: 'trunk',

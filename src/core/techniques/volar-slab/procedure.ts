@@ -41,12 +41,13 @@ function drySteps({ options, side }: VolarFacts): readonly Step[] {
       compared: 'both hands',
       where: ['radial-pulse'],
       position: 'Seat the patient, elbow on the table, rings and watch off that hand.',
+      say: 'I wrap your hand and forearm and lay wet plaster on the palm side. It gets warm, then hard. Tell me if your fingers tingle.',
       layOut: `${hasLiner ? 'stockinette, ' : ''}padding, slab, bucket of water with thermometer, elastic bandage, shears`,
     }),
     ...(hasLiner ? [liner] : []),
     makeStep({
       id: 'padding',
-      text: 'Padding from the wrist to the hand, through the web with a split pad as a cuff for the thumb, then down the arm: two to four even layers.',
+      text: 'Padding, unrolled outward, from the wrist to the hand, through the web with a split pad as a cuff for the thumb, then down the arm: two to four even layers.',
       why: 'Thin spots press; too much lets the slab shift.',
       prevents: 'Sores over the wrist points, and a slab that slides.',
       after: [hasLiner ? 'stockinette' : 'baseline', 'lay-out'],
@@ -84,6 +85,7 @@ function wetSteps({ isPlaster, setMin, extension, extensionDeg, options }: Volar
       text: isPlaster
         ? 'Wet until the bubbles stop, fold, press out, smooth it on the table. The clock starts.'
         : 'A little water along the strip, roll it in a towel, press out. The clock starts.',
+      say: 'It will get warm for some minutes; that is the setting. Too hot, and it comes off: say so.',
       why: 'Air left in makes it weak; water left in makes it slow.',
       prevents: 'Dry layers that split apart.',
       after: ['cut-slab', 'bone-points'],

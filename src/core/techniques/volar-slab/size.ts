@@ -79,7 +79,7 @@ export function decideVolarWidth(draft: PlanDraft, model: ArmModel, item: string
     })
     return { widthCm, fromCm }
   }
-  return decideSlabWidth(draft, {
+  const width = decideSlabWidth(draft, {
     decision: 'slab-width',
     item,
     widestCm,
@@ -88,6 +88,17 @@ export function decideVolarWidth(draft: PlanDraft, model: ArmModel, item: string
     formula,
     working,
   })
+  if (width && width.widthCm < leastCm - 1e-9) {
+    draft.caution({
+      level: 'caution',
+      code: 'no-slab-width',
+      decisions: ['slab-width'],
+      steps: ['cut-slab'],
+      text: 'Fetch a wider slab, or lay two side by side and say so.',
+      why: `${width.widthCm} cm cover ${((100 * width.widthCm) / padded).toFixed(0)} % of the mid-forearm; under 38 % the wrist turns in it.`,
+    })
+  }
+  return width
 }
 
 /** Decides `thumb-notch`, the radius of the half-moon; a note when the thumb was not measured. */

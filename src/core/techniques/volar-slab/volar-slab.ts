@@ -21,10 +21,11 @@ import { isPlaster } from '../../figures/setting-time/working-time'
 import type { SettingMaterial } from '../../model/setting-material'
 import { decideSlabLayers } from '../families/slab/decide-slab-layers'
 import { layerDefaults } from '../../figures/slabs/slab-layers'
-import { checkArmBandage, decideArmWrap } from '../families/wraps/arm-wraps'
+import { decideArmBandage, decideArmWrap } from '../families/wraps/arm-wraps'
 import { bandageDefaults } from '../../figures/wraps/bandage-pressure'
 import { stockinetteLength, widestGirth } from '../../figures/wraps/stockinette'
 import { listStockinette } from '../shared/list-stockinette'
+import { reviewAfter } from '../shared/review'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { extensionDeg, volarSlabOptions } from './options'
@@ -53,7 +54,7 @@ export const volarSlab: Technique = {
   ],
   asks: ['wound-plan'],
   uses: (options) => [options['material'] === 'padded-fibreglass' ? 'fibreglass-slab' : 'plaster-slab', 'padding-roll', 'elastic-bandage'],
-  puts: ['hard-shell', 'wrist'],
+  puts: ['limb-device', 'hard-shell', 'unfelt-pressure', 'wrist'],
   judge: judgeVolar,
   plan: planVolarSlab,
   onUrgent: { device: 'shell', actions: volarSlabRelease },
@@ -132,7 +133,10 @@ function planVolarSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcom
     floor: 1,
     wettingStep: 'wet',
     mouldingStep: 'mould',
-    relief: ['take pre-padded fibreglass', 'use cooler water'],
+    relief: [
+      ...(plaster ? ['take pre-padded fibreglass'] : []),
+      ...(draft.clinicalCase.environment.waterC > 18 ? ['use cooler water'] : []),
+    ],
   })
   return {
     steps,
@@ -183,15 +187,11 @@ function decideWraps(draft: PlanDraft, model: ArmModel): void {
     isOverPadding: false,
     note: 'two to four layers, from the wrist through the web and down the arm',
   })
-  const bandage = decideArmWrap(draft, model, {
-    decision: 'bandage',
-    item: 'elastic-bandage',
+  decideArmBandage(draft, model, {
     topCm,
-    isOverPadding: true,
     passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes,
     note: 'from the hand to the elbow and back, roomy thumb hole',
   })
-  if (bandage) checkArmBandage(draft, model, bandage)
 }
 
 function draw(draft: PlanDraft, model: ArmModel, extension: number, polygon: GeometryPolygon | null): TechniqueOutcome['geometry'] {
@@ -216,6 +216,6 @@ function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
       draft.ctx.protocol,
       'Circulation, feeling, movement, thumb tip, pain and fit, beside the other hand.',
     ),
-    { id: 'review', kind: 'review', dueMin: 2 * 1440, graceMin: 3 * 1440, text: 'Review for circulation, change or completion.' },
+    reviewAfter(draft.clinicalCase, { days: 2, graceDays: 3, text: 'Review for circulation, change or completion.' }),
   ]
 }

@@ -1,26 +1,34 @@
-import type { Side } from '../../model/vocabulary'
+import type { ClinicalCase } from '../../model/clinical-case'
+import type { OptionValues } from '../../planner/technique'
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
-/**
- * The steps of a walker boot in a workable order.
- * @param straps how many the boot carries
- */
-export function walkerBootSteps(
-  side: Side | undefined,
-  size: string,
-  mayStand: boolean,
-  wedgeWords: string | null,
-  straps: number,
-): readonly Step[] {
+/** What the steps of a boot are told. */
+export interface BootFacts {
+  readonly clinicalCase: ClinicalCase
+  readonly options: OptionValues
+  readonly size: string
+  /** What is ordered about weight, in words; null while nothing is. */
+  readonly weightWords: string | null
+  readonly mayStand: boolean
+  readonly wedgeWords: string | null
+  /** How many the boot carries. */
+  readonly straps: number
+}
+
+/** The steps of a walker boot in a workable order. */
+export function walkerBootSteps({ clinicalCase, options, size, weightWords, mayStand, wedgeWords, straps }: BootFacts): readonly Step[] {
+  const { side } = clinicalCase.injury
   return [
     ...openingSteps({
       side,
       compared: 'both feet',
       where: ['dorsal-foot-pulse'],
-      position: 'Seated, knee square, foot reachable. Ask about falls.',
+      position: 'Knee square, foot reachable, shoe and sock off. Ask about falls.',
+      chosen: { clinicalCase, options, supported: 'the calf and the heel' },
+      say: 'The boot holds your ankle. It must not rub anywhere and the toes must not touch the front: tell me.',
       layOut: `boot ${size}, seal tabs intact, spare pad${wedgeWords === null ? '' : ', wedges'}, walking aids`,
     }),
     ...(wedgeWords === null
@@ -75,7 +83,7 @@ export function walkerBootSteps(
     makeStep({
       id: 'stand',
       text: mayStand
-        ? 'Stand, walk, heel down first. The curved sole reduces ankle movement.'
+        ? `Stand, walk, heel down first: ${weightWords ?? 'as ordered'}. The curved sole reduces ankle movement.`
         : 'The same seated: no weight, with the walking aids. The curved sole reduces ankle movement.',
       why: mayStand ? 'It fits standing or it does not fit.' : 'Weight is not ordered.',
       prevents: mayStand ? 'A boot sent home that nobody has walked in.' : 'A step that nobody ordered.',
@@ -87,6 +95,7 @@ export function walkerBootSteps(
       text: 'Toes inside and seen.',
       why: 'Over the edge they catch and break.',
       prevents: 'A second fracture on the stairs.',
+      reads: [{ id: 'boot-sole-length', label: 'Boot sole, inside length', wanted: '0.5 to 1.5 cm more than the foot' }],
       after: ['stand'],
       minutes: [0.1, 0.2, 0.4],
       where: ['toe'],

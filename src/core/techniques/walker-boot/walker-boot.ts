@@ -7,8 +7,9 @@ import type { ScheduleEntry } from '../../model/plan'
 import { scheduleRounds } from '../../planner/schedule-rounds'
 import { decideSize } from '../families/sized/decide-size'
 import { decidePeople } from '../shared/decide-people'
+import { reviewAfter } from '../shared/review'
 import { extraHolder } from '../shared/extra-holder'
-import { positionOption, suppliesOption } from '../../planner/shared-options'
+import { positionOptionOf, suppliesOption } from '../../planner/shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { walkerBootCare, walkerBootFit, walkerBootSteps } from './procedure'
 import { decideWedges } from './wedges'
@@ -43,7 +44,7 @@ export const walkerBoot: Technique = {
       ],
     },
     suppliesOption,
-    positionOption,
+    positionOptionOf(['seated', 'lying']),
   ],
   measurements: () => [
     { definition: bootFootLength, need: 'required' },
@@ -51,7 +52,7 @@ export const walkerBoot: Technique = {
   ],
   asks: ['weight', 'wedges', 'week'],
   uses: () => ['walker-boot'],
-  puts: ['walking-boot'],
+  puts: ['limb-device', 'walking-boot'],
   judge: judgeBoot,
   plan: planBoot,
   rounds,
@@ -61,13 +62,14 @@ export const walkerBoot: Technique = {
 
 function judgeBoot(draft: PlanDraft, options: OptionValues): void {
   const { orders, injury } = draft.clinicalCase
-  if (options['weight'] === 'not-ordered' && !orders.weight) {
+  const isWithdrawn = orders.weight?.withdrawn === true
+  if (isWithdrawn || (options['weight'] === 'not-ordered' && !orders.weight)) {
     draft.caution({
       level: 'caution',
       code: 'not-ordered',
       steps: ['stand'],
       text: 'Get the weight ordered by name; until then it is planned without any.',
-      why: 'A boot invites a step that the bone may not bear.',
+      why: isWithdrawn ? 'The order was withdrawn: no step in the boot.' : 'A boot invites a step that the bone may not bear.',
     })
   }
   if (injury.pattern === 'achilles-rupture' && !orders.wedges?.length) {
@@ -83,7 +85,6 @@ function judgeBoot(draft: PlanDraft, options: OptionValues): void {
 }
 
 function planBoot(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
-  const { injury } = draft.clinicalCase
   const foot = draft.require(bootFootLength)
   const size = decideSize(draft, {
     decision: 'size',
@@ -97,13 +98,17 @@ function planBoot(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   decideMargin(draft)
   decideRaise(draft)
   const wedgeWords = decideWedges(draft)
-  const steps = walkerBootSteps(
-    injury.side,
-    size?.size ?? 'by foot length',
-    options['weight'] === 'allowed',
+  const { orders } = draft.clinicalCase
+  const isAllowed = options['weight'] === 'allowed' && orders.weight?.withdrawn !== true
+  const steps = walkerBootSteps({
+    clinicalCase: draft.clinicalCase,
+    options,
+    size: size?.size ?? 'by foot length',
+    weightWords: orders.weight ? `${orders.weight.allowed ?? 'as ordered'}${orders.weight.by ? `, by ${orders.weight.by}` : ''}` : null,
+    mayStand: isAllowed,
     wedgeWords,
-    Number(size?.item['straps']) || usualStraps,
-  )
+    straps: Number(size?.item['straps']) || usualStraps,
+  })
   decidePeople(draft, { floor: 1 + extraHolder(draft.clinicalCase), steps, relief: [] })
   const { model } = sketchLeg(draft)
   const base = legGeometry(draft, model, 'knee')
@@ -177,7 +182,7 @@ function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
       graceMin: 240,
       text: 'Skin of foot and shin, liner dry.',
     })),
-    { id: 'review', kind: 'review', dueMin: 7 * 1440, graceMin: 1440, text: 'Review: weight, wedges, when to leave the boot off.' },
+    reviewAfter(draft.clinicalCase, { days: 7, graceDays: 1, text: 'Review: weight, wedges, when to leave the boot off.' }),
     { id: 'wean', kind: 'remove', dueMin: 42 * 1440, graceMin: 7 * 1440, text: 'Weaning: shoe indoors first, boot outdoors, then off.' },
   ]
 }

@@ -34,6 +34,7 @@ function toReading(
     typed,
     tool: unit === 'fw' ? 'fingers' : 'tape',
     posture: definition.posture,
+    ...(definition.takenFor ? { takenFor: definition.takenFor } : {}),
     ...(side ? { side } : {}),
     ...(unit === 'fw' && fingerCm !== null ? { breadthCm: fingerCm } : {}),
   }

@@ -21,6 +21,7 @@ export function ReadingTools({ place, side, onTake }: { place: AskedReading; sid
       tool,
       typed: '',
       posture: definition.posture,
+      ...(definition.takenFor ? { takenFor: definition.takenFor } : {}),
       ...(side ? { side } : {}),
     })
   // The panel takes a reading when the tape's button is pressed: the function must stay the same between renders.

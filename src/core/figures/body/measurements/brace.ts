@@ -49,6 +49,25 @@ export const hingeUp = onLeg(
   true,
 )
 
+export const hingeForwardAfter = onLeg(
+  'hinge-forward-after',
+  'Hinge forward, after walking',
+  'length',
+  'As before walking: from the turning point forward to the hinge; below 0 behind it',
+  worn,
+  null,
+  true,
+)
+export const hingeUpAfter = onLeg(
+  'hinge-up-after',
+  'Hinge up, after walking',
+  'length',
+  'As before walking: from the turning point up to the hinge; below 0 under it',
+  worn,
+  null,
+  true,
+)
+
 const strapNames = ['upper thigh', 'lower thigh', 'upper shank', 'lower shank'] as const
 /** Girth and strap at each of the four straps, from the top. */
 export const braceStraps: readonly { readonly girth: MeasurementDefinition; readonly strap: MeasurementDefinition }[] = strapNames.map(

@@ -64,6 +64,18 @@ export const slabPath: MeasurementDefinition = {
   posture: 'Ankle at its angle, knee bent square',
 }
 
+/** Read while the slab is still soft, round the leg that wears it. */
+export const gapAfterFold: MeasurementDefinition = {
+  id: 'gap-after-fold',
+  label: 'Gap after folding',
+  kind: 'length',
+  sideRule: 'wearing',
+  statureShare: null,
+  landmarks: 'Between the two edges at the ankle, at the front, once they are folded',
+  posture: 'Slab laid, edges folded',
+  signed: true,
+}
+
 /** Every leg girth, from the toes up. */
 export const legGirths: readonly MeasurementDefinition[] = [
   toeGirth,

@@ -14,7 +14,7 @@ export const obliqueGroinGirth: MeasurementDefinition = {
 export const outerLeg: MeasurementDefinition = {
   id: 'outer-leg',
   label: 'Outer leg',
-  landmarks: 'From the front hip bone down the outer side to the outer malleolus',
+  landmarks: 'From the great trochanter, the bony point at the side of the hip, down the outer side to the outer malleolus',
   kind: 'length',
   posture: supine,
   sideRule: 'uninjured',

@@ -59,13 +59,17 @@ export const overlapRight = trunk(
   true,
 )
 
-function clearance(posture: 'lying' | 'standing' | 'sitting'): MeasurementDefinition {
+function clearance(posture: 'lying' | 'standing' | 'sitting' | 'loose' | 'tight'): MeasurementDefinition {
   return trunk(
     `edge-to-notch-${posture}`,
     `Edge to notch, ${posture}`,
     'length',
     'From the upper edge of the front shell up to the notch of the breastbone',
-    `${posture.charAt(0).toUpperCase()}${posture.slice(1)}, straps closed`,
+    posture === 'loose'
+      ? 'Straps touched down, not pulled'
+      : posture === 'tight'
+        ? 'Straps pulled, before anybody moves'
+        : `${posture.charAt(0).toUpperCase()}${posture.slice(1)}, straps closed`,
     null,
     true,
   )
@@ -73,6 +77,25 @@ function clearance(posture: 'lying' | 'standing' | 'sitting'): MeasurementDefini
 export const edgeLying = clearance('lying')
 export const edgeStanding = clearance('standing')
 export const edgeSitting = clearance('sitting')
+export const edgeLoose = clearance('loose')
+export const edgeTight = clearance('tight')
+
+/** How far each strap was pulled through, the pairs from the top: left and right are to be equal. */
+export const shellStraps: readonly { readonly left: MeasurementDefinition; readonly right: MeasurementDefinition }[] = [1, 2, 3].map(
+  (pair) => {
+    const on = (side: 'left' | 'right'): MeasurementDefinition =>
+      trunk(
+        `strap-${side}-${pair}`,
+        `Strap ${pair} from the top, ${side}`,
+        'length',
+        `How far the end of strap ${pair}, counted from the top, stands past its ring on the ${side}`,
+        'Straps closed',
+        null,
+        true,
+      )
+    return { left: on('left'), right: on('right') }
+  },
+)
 
 export const grooveToCrest: MeasurementDefinition = {
   id: 'groove-to-crest',

@@ -25,7 +25,11 @@ export interface SizeRequest {
   /** How several dimensions make one odds: their product, unless it says otherwise. */
   readonly combine?: SizeRule
   readonly school: string | null
+  /** What it is sized by, when that is less than usual. */
+  readonly words?: string
   readonly steps: readonly string[]
+  /** Goes with a device: where the list has none of its kind the catalogue counts, with a word (CORRECTIONS, Kinds of material). */
+  readonly isAccessory?: boolean
 }
 
 const betweenOdds = 0.6
@@ -47,7 +51,8 @@ export function decideSize(draft: PlanDraft, request: SizeRequest): SizeOdds | n
     isGirth: definition.kind === 'girth',
   }))
   const { inStock, out } = draft.stock((item) => request.matches(item) && item.size !== undefined && item.fits !== undefined)
-  const items = [...inStock, ...out]
+  const listed = [...inStock, ...out]
+  const items = listed.length === 0 && request.isAccessory ? fromCatalogue(draft, request) : listed
   const choice = chooseSize(items, dimensions, request.prefer, request.combine)
   if (!choice) {
     noSize(draft, request, 'No size of it is listed.')
@@ -61,7 +66,7 @@ export function decideSize(draft: PlanDraft, request: SizeRequest): SizeOdds | n
   draft.decide({
     id: request.decision,
     value: used.size,
-    display: `${used.size}, odds ${percent(used.odds)} of being in its labelled range`,
+    display: `${used.size}${request.words ? ` ${request.words}` : ''}, odds ${percent(used.odds)} of being in its labelled range`,
     odds: used.odds,
     school: request.school,
     source: 'practice',
@@ -79,6 +84,19 @@ export function decideSize(draft: PlanDraft, request: SizeRequest): SizeOdds | n
   })
   layOut(draft, request.decision, draft.labelOf(request.decision), used.size)
   return used
+}
+
+/** The catalogue's sizes of something that the case's own list does not know. */
+function fromCatalogue(draft: PlanDraft, request: SizeRequest): readonly StockItem[] {
+  draft.caution({
+    level: 'caution',
+    code: 'not-in-stock',
+    decisions: [request.decision],
+    steps: request.steps,
+    text: `${draft.labelOf(request.decision)}: none is in stock; the size is of the usual ones.`,
+    why: 'None is listed as present.',
+  })
+  return draft.ctx.catalogue.items.filter((item) => request.matches(item) && item.size !== undefined && item.fits !== undefined)
 }
 
 function stripOf(estimate: Estimate, dimension: SizedDimension, choice: SizeChoice, used: SizeOdds): SizeStrip {

@@ -1,6 +1,6 @@
 import type { LegModel } from '../../../figures/body/leg-model'
 import { bandageDefaults } from '../../../figures/wraps/bandage-pressure'
-import { checkLegBandage, decideLegWrap } from '../wraps/leg-wraps'
+import { decideLegBandage, decideLegWrap } from '../wraps/leg-wraps'
 import type { PlanDraft } from '../../../planner/draft'
 import { readDefaults } from '../../../quantities/defaults'
 
@@ -24,13 +24,5 @@ export function bandageLeg(
     isOverPadding: false,
     note: notes.padding,
   })
-  const bandage = decideLegWrap(draft, model, {
-    decision: 'bandage',
-    item: 'elastic-bandage',
-    top,
-    isOverPadding: true,
-    passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes,
-    note: notes.bandage,
-  })
-  if (bandage) checkLegBandage(draft, model, bandage)
+  decideLegBandage(draft, model, { top, passes: readDefaults(bandageDefaults, draft.ctx.protocol).passes, note: notes.bandage })
 }

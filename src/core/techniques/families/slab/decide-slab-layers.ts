@@ -1,12 +1,19 @@
 import type { PlanDraft } from '../../../planner/draft'
-import { countSlabLayers, type LayerBand } from '../../../figures/slabs/slab-layers'
+import { countSlabLayers, type LayerBand, type LayerReason } from '../../../figures/slabs/slab-layers'
 
 /**
  * Decides `slab-layers`: plaster layers by school, mass and wear; one pre-padded strip otherwise.
  * @param where which part it is for, in words for the formula
+ * @param more what an option asks for, layers
  * @returns layers, or 1 strip
  */
-export function decideSlabLayers(draft: PlanDraft, isPlaster: boolean, band: LayerBand, where: string): number {
+export function decideSlabLayers(
+  draft: PlanDraft,
+  isPlaster: boolean,
+  band: LayerBand,
+  where: string,
+  more: readonly LayerReason[] = [],
+): number {
   if (!isPlaster) {
     return draft.decide({
       id: 'slab-layers',
@@ -19,7 +26,7 @@ export function decideSlabLayers(draft: PlanDraft, isPlaster: boolean, band: Lay
       working: [],
     })
   }
-  const count = countSlabLayers(draft.clinicalCase, band, draft.ctx.protocol)
+  const count = countSlabLayers(draft.clinicalCase, band, draft.ctx.protocol, more)
   return draft.decide({
     id: 'slab-layers',
     value: count.layers,

@@ -7,6 +7,8 @@ export interface SlabWidthRequest {
   readonly item: string
   /** Widest that may be laid, cm, above 0. */
   readonly widestCm: number
+  /** Widest that a hand may set, where it is more than the rule takes, cm. */
+  readonly greatestCm?: number
   /** Where that limit comes from, for the caution. */
   readonly limitedAt: string
   readonly school: string | null
@@ -19,9 +21,15 @@ export interface SlabWidthRequest {
  * enough the narrowest, trimmed, with caution `no-slab-width`.
  * @returns the width to use and the stocked slab it is cut from, cm; null when none is known at all
  */
-export function decideSlabWidth(draft: PlanDraft, request: SlabWidthRequest): { widthCm: number; fromCm: number } | null {
+export function decideSlabWidth(
+  draft: PlanDraft,
+  request: SlabWidthRequest,
+): { widthCm: number; fromCm: number; refusedCm: number | null } | null {
   const stockedCm = stockedWidths(draft, request.item, request.decision)
-  const choice = chooseSlabWidth(request.widestCm, stockedCm)
+  const narrowestCm = Math.min(...stockedCm)
+  // Narrower than the school wants is not stocked: the narrowest, as long as it leaves its gap.
+  const widestCm = Math.max(request.widestCm, Math.min(narrowestCm, request.greatestCm ?? request.widestCm))
+  const choice = chooseSlabWidth(widestCm, stockedCm)
   if (!choice) return null
   if (choice.widthCm <= 0) {
     draft.caution({
@@ -51,8 +59,22 @@ export function decideSlabWidth(draft: PlanDraft, request: SlabWidthRequest): { 
     school: request.school,
     formula: request.formula,
     working: [...request.working, { label: 'Stocked widths', value: [...stockedCm].sort((a, b) => a - b), unit: 'cm', from: 'default' }],
+    refuse: (value) => refuseWidth(Number(value), Math.max(choice.widthCm, request.greatestCm ?? request.widestCm), stockedCm),
   })
-  return { widthCm, fromCm: Math.max(choice.fromCm, widthCm) }
+  const overruled = draft.clinicalCase.overrules.findLast((one) => one.decision === request.decision)?.value
+  return {
+    widthCm,
+    // A width between two stocked ones is cut from the wider.
+    fromCm: widthCm === choice.widthCm ? choice.fromCm : Math.min(...stockedCm.filter((one) => one >= widthCm - 1e-9)),
+    refusedCm: typeof overruled === 'number' && overruled !== widthCm ? overruled : null,
+  }
+}
+
+/** Why a width set by hand cannot be laid: wider than any that is stocked, or than the gap to leave allows. */
+function refuseWidth(valueCm: number, greatestCm: number, stockedCm: readonly number[]): string | null {
+  const mostCm = Math.min(greatestCm, Math.max(...stockedCm))
+  if (valueCm <= mostCm + 1e-9) return null
+  return `It must be ${mostCm.toFixed(1)} cm at most here, not ${valueCm} cm: nothing wider is stocked that leaves its gap.`
 }
 
 /** Stocked widths of a kind of slab, cm; those of the catalogue, with a caution, when none is listed as present. */

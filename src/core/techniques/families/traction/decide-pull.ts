@@ -33,24 +33,25 @@ export function decidePull(draft: PlanDraft, request: PullRequest): number {
   const limits = readDefaults(pullDefaults, draft.ctx.protocol)
   const mostKg = request.isSkin ? capOf(draft, request.strips) : limits.fieldMostKg
   const expectedKg = Math.min(limits.massShare * request.massKg, mostKg)
-  const refusal = (['unresponsive', 'nerve-block'] as const).find((flag) => hasFlag(draft.clinicalCase, flag))
+  const refusals = (['unresponsive', 'nerve-block'] as const).filter((flag) => hasFlag(draft.clinicalCase, flag))
   const isRelief = request.school === 'relief'
-  if (isRelief && refusal) {
+  for (const flag of isRelief ? refusals : []) {
     draft.caution({
       level: 'caution',
-      code: refusal,
+      code: flag,
       decisions: [request.decision],
       steps: ['pull'],
-      text: 'Pull to the figure and to equal length, not to relief.',
+      text: `Pull to the figure and to equal length, not to relief${flag === 'nerve-block' ? ', while the block lasts' : ''}.`,
       why: 'The patient cannot say when the pain eases, so relief would mean pulling too far.',
     })
   }
+  const isRefused = refusals.length > 0
   const shown = formatValue(expectedKg, 'kg')
   return draft.decide({
     id: request.decision,
     value: expectedKg,
-    display: isRelief ? (refusal ? `${shown} and equal length` : `to relief, expect about ${shown}`) : shown,
-    ...(isRelief && !refusal ? { status: 'caution' as const } : {}),
+    display: isRelief ? (isRefused ? `${shown} and equal length` : `to relief, expect about ${shown}`) : shown,
+    ...(isRelief && !isRefused ? { status: 'caution' as const } : {}),
     source: 'practice',
     school: isRelief
       ? 'Until pain eases and length matches the other leg'

@@ -1,9 +1,18 @@
+import { completeRig, hangRig, type HungLimb, type RigState } from '../../../figures/traction/hang-rig'
+import { obliqueGroinGirth } from '../../../figures/body/measurements/traction'
 import type { ClinicalCase } from '../../../model/clinical-case'
 import type { PlanContext } from '../../../model/plan-context'
 import type { Plan } from '../../../model/plan'
+import type { RigKind, RigSetting } from '../../../model/rig'
 import { createDraft } from '../../../planner/draft'
+import type { Protocol } from '../../../quantities/defaults'
 import { findTechnique } from '../../registry'
-import { solveSuspension } from './decide-suspension'
+import { gravity } from '../../../figures/traction/leg-masses'
+import { readDefaults } from '../../../quantities/defaults'
+import { capOf } from './decide-pull'
+import { ringDefaults, stripsOf } from './ring'
+import { hungLimb, plannedAs } from './hung-limb'
+import { holdingStripCm } from './holding-strip'
 import { measureSpan } from './measure-span'
 
 /** Whether a technique hangs the limb from cords and weights. */
@@ -11,30 +20,78 @@ export function hasRig(technique: string): boolean {
   return findTechnique(technique)?.decisions.some((one) => one.id === 'suspension-weight') === true
 }
 
-/** The rig of a plan as published `zesty-wren/rig`: tensions and pulls in N, weights in kg, moment in Nm; null while it is not decided. */
-export function describeRig(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext): object | null {
+/** The rig of a plan, ready to be tried with another setting. */
+export interface RigModel {
+  readonly limb: HungLimb
+  readonly planned: Parameters<typeof completeRig>[1] & { readonly suspensionKg: number | null }
+  /** Most that the skin may bear, kg; null with a pin. */
+  readonly capKg: number | null
+  readonly protocol: Protocol
+}
+
+/** The limb and the planned rig of a case; null while its weights are not decided. */
+export function rigModelOf(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext): RigModel | null {
   const of = (id: string): number | null => {
     const value = plan.decisions.find((one) => one.id === id)?.value
     return typeof value === 'number' ? value : null
   }
-  const [splintCm, counterweightKg, cordN] = [of('splint-length'), of('counterweight'), of('cord-tension')]
+  const [splintCm, counterweightKg, pullKg] = [of('splint-length'), of('counterweight'), of('traction')]
   const { massKg } = clinicalCase.patient
   const draft = createDraft(clinicalCase, ctx, [])
   const span = measureSpan(draft)
-  if (!span || massKg === undefined || splintCm === null || counterweightKg === null || cordN === null) return null
-  const solved = solveSuspension(draft, massKg, span, splintCm, counterweightKg)
-  if (!solved) return null
-  const tensions = Object.fromEntries(solved.tensions.map((one) => [one.id, one.tensionN]))
+  if (!span || massKg === undefined || splintCm === null || counterweightKg === null || pullKg === null) return null
+  const isOnSkin = plan.options['hold-on'] !== 'pin'
+  const facts = {
+    massKg,
+    span,
+    splintCm,
+    groin: draft.measure(obliqueGroinGirth),
+    stripCm: isOnSkin ? holdingStripCm(draft, span) : null,
+    kind: String(plan.options['rig']) as RigKind,
+    counterweightKg,
+    pullKg,
+  }
+  return {
+    limb: hungLimb(draft, facts),
+    planned: { ...plannedAs(draft, facts), suspensionKg: of('suspension-weight') },
+    capKg: isOnSkin ? capOf(draft, stripsOf(clinicalCase, plan.options)) : null,
+    protocol: ctx.protocol,
+  }
+}
+
+/** What a rig does as it is set; whatever is left out is as planned. */
+export function tryRig({ limb, planned, protocol }: RigModel, setting: RigSetting): RigState {
+  const rig = completeRig(setting, planned, protocol)
+  return hangRig(limb, { ...rig, suspensionKg: rig.suspensionKg ?? planned.suspensionKg })
+}
+
+/** The rig as published `zesty-wren/rig`: forces in N, pressures in kPa, moment in Nm; null while it is not decided. */
+export function describeRig(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext): object | null {
+  const model = rigModelOf(clinicalCase, plan, ctx)
+  if (!model) return null
+  const state = tryRig(model, clinicalCase.rig ?? {})
   return {
     format: 'zesty-wren/rig',
     version: 1,
-    tensions: { ...tensions, cord: cordN },
-    bands: Object.fromEntries(solved.tensions.map((one) => [one.id, one.bandN])),
-    weightsKg: Object.fromEntries(solved.tensions.map((one) => [one.id, one.weightKg])),
-    lift: solved.liftN,
-    axialPull: solved.axialN,
-    hipMoment: solved.momentNcm / 100,
-    hipShare: solved.hipShare,
-    restoring: solved.restoring,
+    tensionsN: { strand1: state.strandsN[0], strand2: state.strandsN[1], cord: state.cordN, counterweight: state.counterweightN },
+    liftN: state.liftN,
+    sideN: state.sideN,
+    axialN: state.axialN,
+    hipMomentNm: state.hipMomentNm,
+    hipShareN: state.hipShareN,
+    ringLoadN: state.ringLoadN,
+    ringKPa: state.ringKPa,
+    skinKPa: state.skinKPa,
+    raiseCm: state.raiseCm,
+    balance: { suspensionKg: state.balanceKg },
   }
+}
+
+/** Whether a rig as it is set passes a floor of safety: more on the skin than it may bear, or on the ring (SAFETY, traction). */
+export function rigStops(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext): boolean {
+  const model = rigModelOf(clinicalCase, plan, ctx)
+  if (!model) return false
+  const state = tryRig(model, clinicalCase.rig ?? {})
+  const isOverSkin = model.capKg !== null && state.cordN > gravity * model.capKg + 1e-9
+  return isOverSkin || (state.ringKPa ?? 0) > readDefaults(ringDefaults, ctx.protocol).stopKPa
 }

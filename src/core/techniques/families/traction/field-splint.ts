@@ -5,6 +5,7 @@ import type { ScheduleEntry } from '../../../model/plan'
 import type { Geometry } from '../../../model/geometry'
 import { scheduleRounds } from '../../../planner/schedule-rounds'
 import { strapBands } from './decide-strap-places'
+import { splintScene } from './splint-scene'
 import type { MeasuredSpan } from './measure-span'
 
 /** Minutes until a field splint has to be changed. */
@@ -12,8 +13,14 @@ export const convertMin = 120
 /** A field splint is watched until it is changed. */
 export const fieldRounds = { upToMin: convertMin } as const
 
-/** How many straps the stocked splint carries; the usual number, with a caution, when none is listed. */
-export function strapsOf(draft: PlanDraft, technique: string, usual: number, name: string): number {
+/** Straps of a splint, from the lowest: how many, and their names where the store lists them. */
+export interface SplintStraps {
+  readonly count: number
+  readonly names: readonly string[]
+}
+
+/** The straps that the stocked splint carries; the usual number, with a caution, when none is listed. */
+export function strapsOf(draft: PlanDraft, technique: string, usual: number, name: string): SplintStraps {
   const { inStock, isListed } = draft.stock((item) => item.technique === technique)
   if (inStock.length === 0 && isListed) {
     draft.caution({
@@ -26,7 +33,11 @@ export function strapsOf(draft: PlanDraft, technique: string, usual: number, nam
     })
   }
   const straps = Number(inStock[0]?.['straps'])
-  return Number.isInteger(straps) && straps >= 1 && straps <= 12 ? straps : usual
+  const named = inStock[0]?.['strapNames']
+  return {
+    count: Number.isInteger(straps) && straps >= 1 && straps <= 12 ? straps : usual,
+    names: Array.isArray(named) ? named.map(String) : [],
+  }
 }
 
 /** Decides `convert-by`: within two hours, at the latest on arrival. */
@@ -62,6 +73,7 @@ export function drawFieldSplint(
   placesCm: readonly number[],
   beyondCm: number,
   decision: string,
+  pullKg: number | null,
 ): Geometry {
   const { model } = sketchLeg(draft)
   const base = legGeometry(draft, model, 'groin')
@@ -82,5 +94,13 @@ export function drawFieldSplint(
       },
       ...(span ? strapBands(draft, span, placesCm) : []),
     ],
+    scene: splintScene({
+      insideLegCm: topCm,
+      beyondCm,
+      top: 'socket',
+      topLabel: 'Groin strap or sit bone',
+      gripLabel: 'Ankle hitch',
+      pullKg,
+    }),
   }
 }

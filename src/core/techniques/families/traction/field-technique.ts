@@ -8,13 +8,13 @@ import { layOut } from '../sized/decide-size'
 import { decideStrapPlaces } from './decide-strap-places'
 import { measureSpan } from './measure-span'
 import { workingOf, type PlanDraft } from '../../../planner/draft'
-import { positionOption, suppliesOption } from '../../../planner/shared-options'
+import { lyingOption, suppliesOption } from '../../../planner/shared-options'
 import type { Technique, TechniqueOutcome } from '../../../planner/technique'
 import { decidePeople } from '../../shared/decide-people'
 import { extraHolder } from '../../shared/extra-holder'
 import { convertMin, decideConvert, drawFieldSplint, fieldRounds, fieldSchedule, strapsOf } from './field-splint'
 import { judgeTraction, loadOption, requireMass } from './judge-traction'
-import { pullOf, strapsAt } from './step-pull'
+import { placeName, pullOf, strapsAt } from './step-pull'
 import { tractionTroubles } from './traction-troubles'
 
 /** What the steps of a field splint are told. */
@@ -68,14 +68,14 @@ export function fieldTraction(splint: FieldSplint): Technique {
     regions: ['thigh'],
     patterns: ['femoral-shaft-fracture'],
     decisions: splint.decisions,
-    options: [loadOption(splint.loads), suppliesOption, positionOption],
+    options: [loadOption(splint.loads), suppliesOption, lyingOption],
     measurements: () => [
       { definition: insideLeg, need: 'required' },
       { definition: lowerLegLength, need: 'optional' },
       { definition: calfGirth, need: 'optional' },
     ],
     uses: () => [splint.id],
-    puts: ['leg-pull', 'ankle-hitch'],
+    puts: ['limb-device', 'leg-pull', 'ankle-hitch'],
     judge: judgeTraction,
     plan: (draft, options) => planField(splint, draft, String(options['load'])),
     rounds: fieldRounds,
@@ -91,7 +91,8 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
   if (lengthCm !== null) splint.afterLength?.(draft, lengthCm)
   if (massKg !== null) decidePull(draft, { decision: 'load', school, massKg, strips: null, isSkin: false })
   const straps = strapsOf(draft, splint.id, splint.usualStraps, splint.item)
-  const placesCm = span ? decideStrapPlaces(draft, span, straps, span.insideLegCm) : []
+  const placesCm = span ? decideStrapPlaces(draft, span, straps.count, span.insideLegCm) : []
+  const namedPlaces = placesCm.map((atCm, index) => ({ atCm, name: straps.names[index] ?? (span ? placeName(atCm, span) : '') }))
   splint.beforeConvert?.(draft)
   decideConvert(draft)
   const lengthWords = lengthCm === null ? 'by the inside leg' : `${lengthCm.toFixed(0)} cm`
@@ -103,9 +104,12 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
       lengthWords,
       pullWords: load?.display ?? 'as ordered',
       pull: pullOf(draft, 'load'),
-      straps: strapsAt(placesCm),
+      straps: strapsAt(namedPlaces),
       convertMin,
-      strapWords: placesCm.length > 0 ? `at ${placesCm.map((at) => `${at}`).join(', ')} cm above the sole` : 'clear of injury and knee',
+      strapWords:
+        namedPlaces.length > 0
+          ? `at ${namedPlaces.map((one) => `${one.atCm} cm (${one.name})`).join(', ')} above the sole`
+          : 'clear of injury and knee',
     },
     draft,
   )
@@ -120,7 +124,14 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
     fit: splint.fit,
     care: splint.care,
     schedule: fieldSchedule(draft),
-    geometry: drawFieldSplint(draft, span, placesCm, splint.length.beyondCm, splint.length.decision),
+    geometry: drawFieldSplint(
+      draft,
+      span,
+      placesCm,
+      splint.length.beyondCm,
+      splint.length.decision,
+      typeof load?.value === 'number' ? load.value : null,
+    ),
   }
 }
 

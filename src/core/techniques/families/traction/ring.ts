@@ -6,7 +6,7 @@ import { greatestGirthGrowth } from '../../../figures/swelling/girth-growth'
 import { gravity } from '../../../figures/traction/leg-masses'
 import { ringPressure } from '../../../figures/traction/ring-load'
 import { defineDefaults, readDefaults } from '../../../quantities/defaults'
-import { hasFlag } from '../../../model/clinical-case'
+import { hasFlag, type ClinicalCase } from '../../../model/clinical-case'
 import type { Strips } from './decide-pull'
 import type { OptionValues, TechniqueOption } from '../../../planner/technique'
 
@@ -49,8 +49,7 @@ export function ringOptions(ringRule: keyof typeof rules, lengthRule: keyof type
 
 /** The strips to use: non-adhesive is forced by fragile skin or an adhesive allergy, with a caution by the flag. */
 export function resolveStrips(draft: PlanDraft, options: OptionValues): Strips {
-  const forced = (['fragile-skin', 'adhesive-allergy'] as const).filter((flag) => hasFlag(draft.clinicalCase, flag))
-  for (const flag of forced) {
+  for (const flag of forcesNonAdhesive(draft.clinicalCase)) {
     draft.caution({
       level: 'caution',
       code: flag,
@@ -60,7 +59,16 @@ export function resolveStrips(draft: PlanDraft, options: OptionValues): Strips {
       why: flag === 'fragile-skin' ? 'Adhesive takes the skin with it.' : 'Adhesive blisters allergic skin within a day.',
     })
   }
-  return forced.length > 0 || options['strips'] === 'non-adhesive' ? 'non-adhesive' : 'adhesive'
+  return stripsOf(draft.clinicalCase, options)
+}
+
+/** The strips that an option and the skin leave. */
+export function stripsOf(clinicalCase: ClinicalCase, options: OptionValues): Strips {
+  return forcesNonAdhesive(clinicalCase).length > 0 || options['strips'] === 'non-adhesive' ? 'non-adhesive' : 'adhesive'
+}
+
+function forcesNonAdhesive(clinicalCase: ClinicalCase): readonly ('fragile-skin' | 'adhesive-allergy')[] {
+  return (['fragile-skin', 'adhesive-allergy'] as const).filter((flag) => hasFlag(clinicalCase, flag))
 }
 
 /** Decides `ring` by the chosen rule from stock, and returns its size. */

@@ -3,7 +3,7 @@ import { frustumArea } from '../../../figures/body/frustum'
 import { workingOf, type PlanDraft } from '../../../planner/draft'
 import type { WorkingLine } from '../../../model/decision'
 import { readDefaults } from '../../../quantities/defaults'
-import { checkBandagePressure } from './check-bandage-pressure'
+import { bandageWidth, checkBandagePressure } from './check-bandage-pressure'
 import { decideRolls, type RollZone } from './decide-rolls'
 import { paddedAt } from './leg-wraps'
 import type { RollChoice } from '../../../figures/wraps/roll-choice'
@@ -14,7 +14,7 @@ const widths = { hand: [5, 7.5], forearm: [7.5, 10] } as const
 const webTurns = 2
 
 export interface ArmWrapRequest {
-  readonly decision: 'padding' | 'bandage' | 'crepe'
+  readonly decision: 'padding' | 'crepe'
   readonly item: string
   /** Upper end of what is covered, cm from the wrist crease. */
   readonly topCm: number
@@ -25,15 +25,40 @@ export interface ArmWrapRequest {
 
 /** Decides the rolls for one wrap of hand and forearm, with two turns through the thumb web (COMPUTATION 3). */
 export function decideArmWrap(draft: PlanDraft, model: ArmModel, request: ArmWrapRequest): RollChoice | null {
-  const { endMarginCm } = readDefaults(wrapDefaults, draft.ctx.protocol)
   const { topCm, isOverPadding, ...rest } = request
+  return decideRolls(draft, { ...rest, zones: armRollZones(draft, model, topCm, isOverPadding), working: armGirthWorking(model) })
+}
+
+/**
+ * Decides the elastic bandage of hand and forearm: of the stocked rolls the narrowest whose pressure stays under the caution, and looks at
+ * that pressure at wrist and mid-forearm (SAFETY, PRECISIONS Bandage pressure, CORRECTIONS 3).
+ */
+export function decideArmBandage(
+  draft: PlanDraft,
+  model: ArmModel,
+  { topCm, passes, note }: Pick<ArmWrapRequest, 'topCm' | 'passes' | 'note'>,
+): void {
+  const places = (['wrist', 'mid-forearm'] as const).map((id) => ({
+    label: id.replace('-', ' '),
+    girthCm: paddedAt(draft, model.stations[id]),
+  }))
+  const zones = armRollZones(draft, model, topCm, true).map((zone): RollZone =>
+    zone.id === 'forearm' ? { ...zone, pick: (widthsCm) => bandageWidth(draft, 'arm', places, widthsCm) } : zone,
+  )
+  const rolls = decideRolls(draft, { passes, note, decision: 'bandage', item: 'elastic-bandage', zones, working: armGirthWorking(model) })
+  const widthCm = rolls?.zones.find((zone) => zone.zone === 'forearm')?.widthCm
+  if (widthCm !== undefined) checkBandagePressure(draft, 'arm', places, widthCm)
+}
+
+function armRollZones(draft: PlanDraft, model: ArmModel, topCm: number, isOverPadding: boolean): readonly RollZone[] {
+  const { endMarginCm } = readDefaults(wrapDefaults, draft.ctx.protocol)
   const girthOf = (girthCm: number): number => (isOverPadding ? paddedAt(draft, { girthCm }) : girthCm)
   const { hand, wrist } = model.stations
   const covered = [wrist.atCm, model.stations['mid-forearm'].atCm, model.stations.forearm.atCm, topCm].filter((at) => at <= topCm)
   const areaBetween = (fromCm: number, toCm: number): number =>
     frustumArea(girthOf(armGirthAt(model, fromCm)), girthOf(armGirthAt(model, toCm)), toCm - fromCm)
   const forearmArea = covered.slice(1).reduce((sum, at, index) => sum + areaBetween(covered[index] ?? 0, at), 0)
-  const zones: readonly RollZone[] = [
+  return [
     {
       id: 'hand',
       areaCm2: areaBetween(hand.atCm, wrist.atCm) + endMarginCm * girthOf(hand.girthCm),
@@ -42,18 +67,6 @@ export function decideArmWrap(draft: PlanDraft, model: ArmModel, request: ArmWra
     },
     { id: 'forearm', areaCm2: forearmArea + endMarginCm * girthOf(armGirthAt(model, topCm)), turnsCm: 0, widthsCm: widths.forearm },
   ]
-  return decideRolls(draft, { ...rest, zones, working: armGirthWorking(model) })
-}
-
-/** Checks the pressure under the elastic bandage at wrist and mid-forearm (SAFETY, PRECISIONS Bandage pressure). */
-export function checkArmBandage(draft: PlanDraft, model: ArmModel, rolls: RollChoice): void {
-  const widthCm = rolls.zones.find((zone) => zone.zone === 'forearm')?.widthCm
-  if (widthCm === undefined) return
-  const places = (['wrist', 'mid-forearm'] as const).map((id) => ({
-    label: id.replace('-', ' '),
-    girthCm: paddedAt(draft, model.stations[id]),
-  }))
-  checkBandagePressure(draft, places, widthCm)
 }
 
 /** Working lines for the girths of an arm model, estimated ones marked. */

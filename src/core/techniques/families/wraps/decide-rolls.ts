@@ -14,6 +14,8 @@ export interface RollZone {
   /** Figure-of-eight or web turns, cm of band. */
   readonly turnsCm: number
   readonly widthsCm: readonly [number, number]
+  /** The one width to take of those that suit, where more than their number decides; null for none. */
+  readonly pick?: (widthsCm: readonly number[]) => number | null
 }
 
 export interface RollRequest {
@@ -23,6 +25,8 @@ export interface RollRequest {
   /** How many times the area is covered from end to end. */
   readonly passes: number
   readonly note: string
+  /** Scaled from a template rather than measured: shown as an estimate. */
+  readonly isEstimate?: boolean
   /** Inputs of the areas: girths and lengths. */
   readonly working: readonly WorkingLine[]
 }
@@ -40,10 +44,10 @@ export function decideRolls(draft: PlanDraft, request: RollRequest): RollChoice 
   draft.decide({
     id: request.decision,
     value: choice.totalRolls,
-    display: describeRolls(choice),
+    display: request.isEstimate ? `${describeRolls(choice)} (estimate)` : describeRolls(choice),
     formula:
       'Area between stations ÷ (width × half overlap) × passes × take-up, and figure-of-eight turns; fewest rolls, then least waste.',
-    source: 'practice',
+    source: request.isEstimate ? 'model' : 'practice',
     working: [
       ...request.zones.map((zone): WorkingLine => ({
         label: `Area, ${zone.id}`,
@@ -80,15 +84,22 @@ export function decideRolls(draft: PlanDraft, request: RollRequest): RollChoice 
 /** The rolls for some zones from what is stocked, without a decision of their own; null when there is none. */
 function pickRolls(draft: PlanDraft, request: Omit<RollRequest, 'note' | 'working'>): RollChoice | null {
   const wrap = readDefaults(wrapDefaults, draft.ctx.protocol)
+  const stocked = stockedRolls(draft, request)
+  const picked = (zone: RollZone): number | null => {
+    const [least, greatest] = zone.widthsCm
+    const all = stocked.flatMap((one) => one.widthCm ?? [])
+    const suiting = all.filter((width) => width >= least && width <= greatest)
+    return zone.pick?.(suiting.length > 0 ? suiting : all) ?? null
+  }
   const zones = request.zones
     .filter((zone) => zone.areaCm2 > 0)
     .map((zone): WrapZone => ({
       id: zone.id,
-      leastWidthCm: zone.widthsCm[0],
-      greatestWidthCm: zone.widthsCm[1],
+      leastWidthCm: picked(zone) ?? zone.widthsCm[0],
+      greatestWidthCm: picked(zone) ?? zone.widthsCm[1],
       lengthFor: (widthCm) => wrapLength(zone.areaCm2, widthCm, wrap.halfOverlap, request.passes, wrap.takeUp) + zone.turnsCm,
     }))
-  return chooseRolls(zones, stockedRolls(draft, request))
+  return chooseRolls(zones, stocked)
 }
 
 function stockedRolls(draft: PlanDraft, request: Pick<RollRequest, 'item' | 'decision'>): readonly StockItem[] {

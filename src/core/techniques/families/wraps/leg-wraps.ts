@@ -5,7 +5,7 @@ import { paddedGirth, paddingDefaults } from '../../../figures/body/padded-girth
 import { workingOf, type PlanDraft } from '../../../planner/draft'
 import type { WorkingLine } from '../../../model/decision'
 import { readDefaults } from '../../../quantities/defaults'
-import { checkBandagePressure } from './check-bandage-pressure'
+import { bandageWidth, checkBandagePressure } from './check-bandage-pressure'
 import { decideRolls, type RollZone } from './decide-rolls'
 import { legWrapArea, type LegZone } from '../../../figures/wraps/leg-wrap-area'
 import type { RollChoice } from '../../../figures/wraps/roll-choice'
@@ -15,7 +15,7 @@ import { wrapDefaults } from '../../../figures/wraps/wrap-length'
 const zoneWidths: Record<LegZone, readonly [number, number]> = { foot: [7.5, 10], leg: [10, 15], thigh: [15, 20] }
 
 export interface LegWrapRequest {
-  readonly decision: 'padding' | 'bandage' | 'crepe'
+  readonly decision: 'padding' | 'crepe'
   readonly item: string
   readonly top: LegStationId
   readonly passes: number
@@ -68,15 +68,22 @@ export function decideLegWrap(draft: PlanDraft, model: LegModel, request: LegWra
   return decideRolls(draft, { ...rest, zones: legRollZones(draft, model, top, isOverPadding), working: girthWorking(model) })
 }
 
-/** Checks the pressure under the elastic bandage at ankle, calf and below-knee (SAFETY, PRECISIONS Bandage pressure). */
-export function checkLegBandage(draft: PlanDraft, model: LegModel, rolls: RollChoice): void {
-  const widthCm = rolls.zones.find((zone) => zone.zone === 'leg')?.widthCm
-  if (widthCm === undefined) return
+/**
+ * Decides the elastic bandage of foot and leg: of the stocked rolls the narrowest whose pressure stays under the caution, and looks at that
+ * pressure at ankle, calf and below-knee (SAFETY, PRECISIONS Bandage pressure, CORRECTIONS 3).
+ */
+export function decideLegBandage(draft: PlanDraft, model: LegModel, request: Pick<LegWrapRequest, 'top' | 'passes' | 'note'>): void {
   const places = (['ankle', 'calf', 'below-knee'] as const).map((id) => ({
     label: id.replace('-', ' '),
     girthCm: paddedAt(draft, model.stations[id]),
   }))
-  checkBandagePressure(draft, places, widthCm)
+  const zones = legRollZones(draft, model, request.top, true).map((zone): RollZone =>
+    zone.id === 'leg' ? { ...zone, pick: (widthsCm) => bandageWidth(draft, 'leg', places, widthsCm) } : zone,
+  )
+  const { passes, note } = request
+  const rolls = decideRolls(draft, { passes, note, decision: 'bandage', item: 'elastic-bandage', zones, working: girthWorking(model) })
+  const widthCm = rolls?.zones.find((zone) => zone.zone === 'leg')?.widthCm
+  if (widthCm !== undefined) checkBandagePressure(draft, 'leg', places, widthCm)
 }
 
 /** Girth over the standard padding at a station, C′, cm. */

@@ -1,0 +1,2 @@
+/** Width of a skin strip, cm (COMPUTATION 10). */
+export const stripWidthCm = 7.5
