@@ -50,10 +50,40 @@ describe('wren simulate', () => {
   it('rig: tensions, lift and pull of the suspended leg', () => {
     const { status, out } = simulate('rig', exampleOf('suspended-ring-traction'))
     expect(status).to.equal(0)
-    expect(out['lift']).to.be.greaterThan(0)
-    expect(Object.values(out['tensions'] as Record<string, number>).every((newton) => newton >= 0)).to.equal(true)
-    expect(out['hipShare']).to.be.within(-1, 1)
+    const tensions = out['tensionsN'] as Record<string, number>
+    expect(Object.keys(tensions)).to.deep.equal(['strand1', 'strand2', 'cord', 'counterweight'])
+    expect(Object.values(tensions).every((newton) => newton >= 0)).to.equal(true)
+    expect(out['liftN']).to.be.greaterThan(0)
+    expect([out['sideN'], out['hipMomentNm'], out['ringLoadN']]).to.deep.equal([0, 0, 0])
+    expect((out['balance'] as Record<string, number>)['suspensionKg']).to.be.closeTo(tensions['strand1']! / 9.81, 1e-9)
   })
+
+  it('rig: takes its geometry and weights from the case, whatever is null as planned', () => {
+    const withRig = (rig: object): Record<string, unknown> => simulate('rig', { ...exampleOf('suspended-ring-traction'), rig }).out
+    const planned = withRig({ kind: null, beamCm: 100, fixedCm: [-30, 30], carriedAtCm: null, suspensionKg: null, eta: 0.96 })
+    expect(planned).to.deep.equal(simulate('rig', exampleOf('suspended-ring-traction')).out)
+    const light = withRig({ suspensionKg: 3 })
+    expect(light['hipMomentNm']).to.be.greaterThan(0)
+    const straight = withRig({ kind: 'straight-cord' })
+    expect(straight['liftN']).to.be.closeTo(Number(planned['liftN']), 1e-9)
+    expect((straight['tensionsN'] as Record<string, number>)['strand2']).to.equal(0)
+    const heavy = simulate('rig', { ...exampleOf('suspended-ring-traction'), rig: { counterweightKg: 7 } })
+    expect(heavy.status, 'the cord drags the skin with 7 kg').to.equal(3)
+  })
+
+  for (const [rig, fault] of [
+    [{ beamCm: 0 }, /rig beamCm must be from 20 to 250/],
+    [{ fixedCm: [30, -30] }, /rig fixedCm must be two places/],
+    [{ kind: 'hoist' }, /rig kind cannot be "hoist"/],
+    [{ weight: 4 }, /rig.*weight/],
+    [{ eta: '0.9' }, /rig eta must be a number/],
+  ] as const)
+    it(`rig: ${JSON.stringify(rig)} is named, and computed as planned`, () => {
+      const { status, err, out } = simulate('rig', { ...exampleOf('suspended-ring-traction'), rig })
+      expect(status).to.equal(2)
+      expect(err).to.match(fault)
+      expect(out['hipMomentNm']).to.equal(0)
+    })
 
   for (const [what, technique, fault] of [
     ['heat', 'walker-boot', /walker-boot sets nothing that warms/],

@@ -80,6 +80,9 @@ function stepLines(step: Step): readonly string[] {
     ...(step.straps?.straps ?? []).map(
       (one) => `${said(`  ${id} strap ${one.id}`, [['slack', one.slackCm]])}, order ${step.straps?.order}: ${one.label}`,
     ),
+    ...(step.say ? [`  ${id} said: ${step.say}`] : []),
+    ...(step.reads ?? []).map((one) => `  ${id} reads ${one.id}${one.side ? ` ${one.side}` : ''}, wanted ${one.wanted}: ${one.label}`),
+    ...(step.fits?.length ? [`  ${id} fit: ${step.fits.join(', ')}`] : []),
     ...(step.waitsFor ? [`  ${id} waits: ${step.waitsFor}`] : []),
     ...(step.confirm ? [`  ${id} button: ${step.confirm}`] : []),
   ]

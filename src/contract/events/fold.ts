@@ -9,7 +9,7 @@ import { upcast } from './upcast'
  * Which fold a snapshot was made by. Raise it whenever a fold makes another record of the same events: older snapshots are then folded
  * again from their events when they are read.
  */
-export const foldVersion = 2
+export const foldVersion = 3
 
 /**
  * Applies one event to a case. Unknown kinds leave it as it is, so that an older reader survives newer data.

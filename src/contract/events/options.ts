@@ -1,4 +1,5 @@
 import { caseKind } from './kind'
+import { optionsInNewSense } from './ankle-sense'
 
 export interface OptionsBody {
   readonly options: Readonly<Record<string, string | number>>
@@ -9,6 +10,7 @@ export const options = caseKind<OptionsBody>({
   nature: 'replacing',
   right: 'add',
   bearsOnPlan: true,
+  upcasters: [optionsInNewSense],
   fold: (record, { body }) => ({ ...record, options: body.options }),
   example: { options: { extent: 'above-knee' } },
 })

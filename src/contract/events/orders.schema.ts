@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { limits } from '#core/model/limits'
+import { lockRange } from '#core/model/orders'
 import { oxygenRoutes, spinePositions } from '#core/model/orders'
 import { text, within } from '../field-schemas'
 
@@ -13,12 +14,12 @@ export const schema = Joi.object({
     oxygen: Joi.valid(...oxygenRoutes),
     week: within(limits.week),
     spine: Joi.valid(...spinePositions),
-    weight: Joi.object(orderedBy),
+    weight: Joi.object({ ...orderedBy, allowed: text(120), withdrawn: Joi.boolean() }),
     brace: Joi.object({
       ...orderedBy,
       extensionStop: within(limits.stopDeg).required(),
       flexionStop: within(limits.stopDeg).min(Joi.ref('extensionStop')).required(),
-      lock: text(40).required(),
+      lock: Joi.alternatives(text(40), within(lockRange)).required(),
     }),
     wedges: Joi.array()
       .items(Joi.object({ week: within(limits.week).required(), count: within(limits.wedges).integer().required() }))

@@ -1,5 +1,6 @@
 import type { Overrule } from '#core/model/clinical-case'
 import { caseKind } from './kind'
+import { overruleInNewSense } from './ankle-sense'
 
 export type OverruleBody = Omit<Overrule, 'by' | 'at'>
 
@@ -8,6 +9,7 @@ export const overrule = caseKind<OverruleBody>({
   nature: 'replacing',
   right: 'decide',
   bearsOnPlan: true,
+  upcasters: [overruleInNewSense],
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
     overrules: [...record.overrules, { ...body, by, at }],

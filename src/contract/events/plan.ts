@@ -1,6 +1,7 @@
 import type { Plan } from '#core/model/plan'
 import { examplePlan } from './example-plan'
 import { caseKind } from './kind'
+import { planInNewSense } from './ankle-sense'
 
 export interface PlanBody {
   readonly plan: Plan
@@ -10,6 +11,7 @@ export interface PlanBody {
 export const plan = caseKind<PlanBody>({
   nature: 'replacing',
   right: 'decide',
+  upcasters: [planInNewSense],
   fold: (record, { at, actorName: by, body }) => ({ ...record, accepted: { plan: body.plan, at, by } }),
   example: { plan: examplePlan },
 })

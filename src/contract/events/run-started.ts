@@ -1,11 +1,13 @@
 import type { RunStartedBody } from '../records/run'
 import { exampleRunId } from './example-ids'
 import { caseKind } from './kind'
+import { planInNewSense } from './ankle-sense'
 
 /** An application, or an opening, begins. */
 export const runStarted = caseKind<RunStartedBody>({
   nature: 'additive',
   right: 'add',
+  upcasters: [planInNewSense],
   fold: (record, { at, actorName: by, body: { runId, ...facts } }) =>
     record.runs.some((run) => run.id === runId)
       ? record

@@ -39,6 +39,8 @@ export type DecisionRole =
   | 'coverage'
   /** How many layers an opened cast has. */
   | 'layers-on'
+  /** Worked out from what is found on the patient: it stands as a reading and changes no plan. */
+  | 'found'
   /** Looked at before a cast is opened. */
   | 'before-opening'
 

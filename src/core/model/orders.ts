@@ -3,6 +3,9 @@ export interface OrderedBy {
   readonly by: string
   readonly at: string
 }
+/** Degrees at which a hinge can be locked. */
+export const lockRange = { least: -10, greatest: 30 } as const
+
 export interface BraceOrder extends OrderedBy {
   /** Degrees short of straight at which extension stops. */
   readonly extensionStop: number

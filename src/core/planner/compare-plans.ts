@@ -1,5 +1,5 @@
 import type { Decision, DecisionValue } from '../model/decision'
-import type { DecisionDefinition } from '../model/decision-definition'
+import { hasRole, type DecisionDefinition } from '../model/decision-definition'
 import type { Caution, CautionLevel, Material, Plan } from '../model/plan'
 import { describeMaterial } from './describe-material'
 
@@ -36,8 +36,9 @@ export interface PlanChanges {
  */
 export function comparePlans(before: Plan, after: Plan, definitions: readonly DecisionDefinition[] | null = null): PlanChanges {
   const isOpen = (id: string): boolean => [...before.pending, ...after.pending].some((task) => task.decision === id)
+  const isFound = (id: string): boolean => definitions?.some((one) => one.id === id && hasRole(one, 'found')) === true
   const ids = [...new Set([...before.decisions, ...after.decisions].map((one) => one.id))].filter(
-    (id) => definitions === null || !isOpen(id),
+    (id) => definitions === null || !(isOpen(id) || isFound(id)),
   )
   const decisions = ids.flatMap((id): DecisionChange[] => {
     const [was, is] = [before, after].map((plan) => plan.decisions.find((one) => one.id === id))
@@ -46,14 +47,21 @@ export function comparePlans(before: Plan, after: Plan, definitions: readonly De
     return [{ id, label: (is ?? was)?.label ?? id, before: was?.display ?? null, after: is?.display ?? null }]
   })
   const words = definitions === null ? (text: string): string => text : withoutFigures
+  // What a reading of the fit brings stands as a reading: it asks for no other plan.
+  const planned = (plan: Plan): readonly Caution[] =>
+    plan.cautions.filter((one) => one.level === 'stop' || one.decisions.length === 0 || !one.decisions.every(isFound))
   const onlyCautions = (one: Plan, other: Plan): readonly string[] =>
-    one.cautions.filter((caution) => !other.cautions.some((each) => isSameCaution(caution, each, words))).map((caution) => caution.text)
+    planned(one)
+      .filter((caution) => !other.cautions.some((each) => isSameCaution(caution, each, words)))
+      .map((caution) => caution.text)
   return {
     decisions,
     materials: materialChanges(before, after, words),
     cautionsGone: [...new Set(onlyCautions(before, after))],
     cautionsNew: [...new Set(onlyCautions(after, before))],
-    cautionsRaised: after.cautions.filter((one) => isRaised(one, before.cautions, words)).map((one) => one.text),
+    cautionsRaised: planned(after)
+      .filter((one) => isRaised(one, before.cautions, words))
+      .map((one) => one.text),
     ...stepChanges(before, after, words),
   }
 }

@@ -4,6 +4,7 @@ import { DateTime } from 'luxon'
 import { actionTexts } from '#core/model/finding'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
 import { defaultProtocol } from '#core/quantities/defaults'
+import { isWeightOrdered } from '#core/model/orders'
 import { nextRound } from '#core/rounds/live-rounds'
 import type { Plan } from '#core/model/plan'
 import type { GeometryPolygon } from '#core/model/geometry'
@@ -133,8 +134,8 @@ function factsOf({ record, episode }: Opened, plan: Plan, now: string): BedsideF
     release,
     weight: !isOnLeg
       ? null
-      : record.orders?.weight
-        ? `Weight as ordered by ${record.orders.weight.by}.`
+      : record.orders && isWeightOrdered(record.orders)
+        ? `Weight as ordered by ${record.orders.weight?.by ?? ''}${record.orders.weight?.allowed ? `: ${record.orders.weight.allowed}` : ''}.`
         : 'No weight through it: none is ordered.',
     nextRoundAt: next ? new Date(next.dueAt).toISOString() : null,
     care: plan.care,

@@ -7,6 +7,7 @@ import { Dialog } from '../parts/dialog'
 import { TextField } from '../parts/text-field'
 import { writeEvent, type OpenCase } from '../sync/case-store'
 import { useDraft } from '../sync/use-draft'
+import { ReadingAnswer } from './reading-answer'
 import { ReasonSheet } from './reason-sheet'
 
 /** What a person can say about an item: that a trouble is over, or what a senior decided about an alarm that stays. */
@@ -36,7 +37,7 @@ export function ItemEnding({ open, item }: { open: OpenCase; item: StandingItem 
       </>
     )
   }
-  if (item.from === 'reading') return <ReadingAnswer open={open} item={item} />
+  if (item.from === 'reading') return <ReadingAnswer caseId={open.record.id} id={item.id} text={item.text} />
   const target = item.level === 'urgent' && item.state === 'open' ? readItemId(item.id) : null
   if (!target) return null
   return (
@@ -46,38 +47,6 @@ export function ItemEnding({ open, item }: { open: OpenCase; item: StandingItem 
       </Button>
       {sheet === 'decision' ? <DecisionSheet target={target} text={item.text} onClose={close} /> : null}
     </>
-  )
-}
-
-/** What is done about a reading that stands: changed on the device, so that the next reading is a new occasion, or kept for a reason. */
-function ReadingAnswer({ open, item }: { open: OpenCase; item: StandingItem }) {
-  const [isKeeping, setKeeping] = useState(false)
-  const done = (['re-seated', 'trimmed', 'opened'] as const).map((what) => (
-    <Button key={what} aria-label={`${what}: ${item.text}`} onClick={() => void writeEvent('after-change', { what })}>
-      {what.charAt(0).toUpperCase() + what.slice(1)}
-    </Button>
-  ))
-  return (
-    <div className="mt-1 flex flex-wrap gap-2">
-      {done}
-      <Button look="quiet" onClick={() => setKeeping(true)}>
-        Keep as it is
-      </Button>
-      {isKeeping ? (
-        <ReasonSheet
-          title={`Keep as it is: ${item.text}`}
-          draftKey={`case/${open.record.id}/keep/${item.id}`}
-          submitLabel="Keep it"
-          backLabel="Back"
-          hint="It goes on standing until a later reading ends it."
-          onClose={() => setKeeping(false)}
-          onReason={(reason) => {
-            setKeeping(false)
-            void writeEvent('note', { text: `Kept as it is: ${item.text} ${reason}`.slice(0, 1800) })
-          }}
-        />
-      ) : null}
-    </div>
   )
 }
 

@@ -48,7 +48,8 @@ export function shapeLeg(geometry: Geometry): LegShape {
   const ankleDepth = depth(ankle?.girthCm ?? 23)
   const heelBack = -(ankleDepth * 0.5 + footCm * 0.075)
   const joint: Point = [footCm * 0.26, 0]
-  const turn = (((geometry.angles['ankle'] ?? 90) - 90) * Math.PI) / 180
+  // Above 90° between shin and sole the toes point down.
+  const turn = ((90 - (geometry.angles['ankle'] ?? 90)) * Math.PI) / 180
   const foot = (x: number, y: number): Point => rotate([x, y], joint, -turn)
 
   const fronts = legStations.map((one): Point => [one.atCm, depth(one.girthCm) * share(one.id)])

@@ -1,5 +1,6 @@
 import { isPlaster } from '../setting-time/working-time'
 import type { HeatInput } from '../../model/heat-input'
+import { stepThrough, type Conduction } from './step-through'
 import { factorTridiagonal } from './tridiagonal'
 
 export interface HeatResult {
@@ -15,78 +16,112 @@ export interface HeatResult {
   readonly energyError: number
 }
 
-const cellCm = 0.02
-const stepS = 2
-const runMin = 60
+/** How finely the model is solved. */
+export interface HeatAccuracy {
+  /** Greatest cell, cm. */
+  readonly cellCm: number
+  /** Error of one step that is allowed, °C, root mean square over the cells. */
+  readonly stepErrorC: number
+}
+
+/** Within 0.03 °C of the converged peak. */
+export const usualAccuracy: HeatAccuracy = { cellCm: 0.02, stepErrorC: 0.015 }
+const runS = 3600
+const minuteS = 60
+/** How finely the skin's curve is read for its peak and for the burn integral, s. */
+const readS = 6
 
 /**
  * Skin temperature under a setting slab or cast (COMPUTATION 6): one-dimensional conduction from the core
  * through tissue, damp padding and plaster to air or pillow, with perfusion and the heat of setting.
- * Implicit finite volumes, cells of at most 0.02 cm, steps of 2 s over 60 min. Our estimate.
+ * Implicit finite volumes, cells of at most 0.02 cm; steps as long as their error allows (see `stepThrough`). Our estimate.
  * @param input layers 1 or more; temperatures in °C; set time above 0
+ * @param accuracy finer only to see how far the usual one is off
  * @returns the skin curve, its peak, and the burn integral
  * @example plaster-fast, 10 layers, 22 °C water, 21 °C room, air, 2 padding layers: 41.0 °C at 12.5 min
  */
-export function solveHeat(input: HeatInput): HeatResult {
-  const grid = buildGrid(input)
-  const { n, skin, widths, capacity, conductance, coreLink, airLink } = grid
+export function solveHeat(input: HeatInput, accuracy: HeatAccuracy = usualAccuracy): HeatResult {
+  const grid = buildGrid(input, accuracy.cellCm)
   const c = input.constants
+  const temperature = startingTemperature(input, grid)
+  const startEnergy = storedEnergy(temperature, grid.capacity)
+  const theta = input.setMin * 60 * c.reactionStretch
+  const skin = new Float64Array(runS / readS + 1)
+  skin[0] = skinTemperature(temperature, grid)
+  let read = 1
+  const flows = stepThrough(conductionOf(input, grid), temperature, {
+    endS: runS,
+    stepErrorC: accuracy.stepErrorC,
+    source: (timeS) => reactionRate(timeS, theta) * grid.heatPerVolume,
+    watched: { cell: grid.skin - 1, share: grid.skinWeight },
+    onStep(curve, toS) {
+      for (; read < skin.length && read * readS <= toS + 1e-9; read++) skin[read] = curve(read * readS)
+    },
+  })
+  const gained = storedEnergy(temperature, grid.capacity) - startEnergy
+  const released = grid.plasterM * flows.source
+  return {
+    ...peakOf(skin),
+    minutesAbove44: secondsAbove(skin, c.hotC) / minuteS,
+    omega: burnIntegral(skin, c.burnRate, c.burnActivationK),
+    skinC: Array.from({ length: runS / minuteS + 1 }, (_, minute) => skin[(minute * minuteS) / readS]!),
+    energyError: Math.abs(gained - released - flows.exchanged) / released,
+  }
+}
+
+/** The greatest of a curve, between its readings by the parabola through the three about it. */
+function peakOf(skin: Float64Array): { readonly peakC: number; readonly peakMin: number } {
+  let at = 0
+  for (let i = 1; i < skin.length; i++) if (skin[i]! > skin[at]!) at = i
+  const [before, here, after] = [skin[at - 1], skin[at]!, skin[at + 1]]
+  if (before === undefined || after === undefined) return { peakC: here, peakMin: (at * readS) / minuteS }
+  const bend = before - 2 * here + after
+  const shift = bend < 0 ? (before - after) / (2 * bend) : 0
+  return { peakC: here - ((before - after) * shift) / 4, peakMin: ((at + shift) * readS) / minuteS }
+}
+
+/** How long a curve lies above a limit, straight between its readings, s. */
+function secondsAbove(skin: Float64Array, limitC: number): number {
+  let share = 0
+  for (let i = 1; i < skin.length; i++) {
+    const [low, high] = skin[i - 1]! < skin[i]! ? [skin[i - 1]!, skin[i]!] : [skin[i]!, skin[i - 1]!]
+    share += high <= limitC ? 0 : low >= limitC ? 1 : (high - limitC) / (high - low)
+  }
+  return share * readS
+}
+
+/** Ω = ∫ A·exp(−E/T) dt over the curve, by trapezes (COMPUTATION 6). */
+function burnIntegral(skin: Float64Array, ratePerS: number, activationK: number): number {
+  let sum = 0
+  for (let i = 0; i < skin.length; i++) {
+    const rate = ratePerS * Math.exp(-activationK / (skin[i]! + 273.15))
+    sum += i === 0 || i === skin.length - 1 ? rate / 2 : rate
+  }
+  return sum * readS
+}
+
+/** The grid as a system of equations: what each cell gets from its neighbours, from blood, core and air, and from the reaction. */
+function conductionOf(input: HeatInput, grid: HeatGrid): Conduction {
+  const c = input.constants
+  const { n, skin, plaster, widths, capacity, conductance, coreLink, airLink } = grid
   const lower = new Float64Array(n)
   const diagonal = new Float64Array(n)
   const upper = new Float64Array(n)
   const fixed = new Float64Array(n)
+  const heated = new Float64Array(n)
+  const outward = new Float64Array(n)
   for (let i = 0; i < n; i++) {
     const below = i === 0 ? coreLink : conductance[i - 1]!
     const above = i === n - 1 ? airLink : conductance[i]!
     const blood = i < skin ? c.perfusionW * widths[i]! : 0
-    lower[i] = i === 0 ? 0 : -below
-    upper[i] = i === n - 1 ? 0 : -above
-    diagonal[i] = capacity[i]! / stepS + below + above + blood
+    lower[i] = i === 0 ? 0 : below
+    upper[i] = i === n - 1 ? 0 : above
+    diagonal[i] = below + above + blood
     fixed[i] = (i === 0 ? coreLink * c.coreC : 0) + (i === n - 1 ? airLink * input.roomC : 0) + blood * c.coreC
+    outward[i] = (i === 0 ? coreLink : 0) + (i === n - 1 ? airLink : 0) + blood
+    heated[i] = i >= plaster ? widths[i]! : 0
   }
-  const system = factorTridiagonal(lower, diagonal, upper)
-  const temperature = startingTemperature(input, grid)
-  const startEnergy = storedEnergy(temperature, capacity)
-  const theta = input.setMin * 60 * c.reactionStretch
-  const heatPerArea = grid.heatPerVolume
-  const steps = (runMin * 60) / stepS
-  const skinC: number[] = [skinTemperature(temperature, grid)]
-  let peakC = skinC[0]!
-  let peakMin = 0
-  let above44 = 0
-  let omega = 0
-  let released = 0
-  let exchanged = 0
-  for (let step = 1; step <= steps; step++) {
-    const time = step * stepS
-    const reacted = conversion(time, theta) - conversion(time - stepS, theta)
-    for (let i = 0; i < n; i++) {
-      let right = (capacity[i]! / stepS) * temperature[i]! + fixed[i]!
-      if (i >= grid.plaster) right += (heatPerArea * widths[i]! * reacted) / stepS
-      temperature[i] = right
-    }
-    system.solve(temperature)
-    released += heatPerArea * grid.plasterM * reacted
-    exchanged += stepS * (coreLink * (c.coreC - temperature[0]!) + airLink * (input.roomC - temperature[n - 1]!))
-    for (let i = 0; i < skin; i++) exchanged += stepS * c.perfusionW * widths[i]! * (c.coreC - temperature[i]!)
-    const now = skinTemperature(temperature, grid)
-    if (now > peakC) {
-      peakC = now
-      peakMin = time / 60
-    }
-    if (now > c.hotC) above44 += stepS / 60
-    omega += stepS * c.burnRate * Math.exp(-c.burnActivationK / (now + 273.15))
-    if (time % 60 === 0) skinC.push(now)
-  }
-  const gained = storedEnergy(temperature, capacity) - startEnergy
-  return {
-    peakC,
-    peakMin,
-    minutesAbove44: above44,
-    omega,
-    skinC,
-    energyError: Math.abs(gained - released - exchanged) / released,
-  }
+  return { capacity, lower, diagonal, upper, fixed, outward, heated }
 }
 
 interface HeatGrid {
@@ -106,7 +141,7 @@ interface HeatGrid {
   readonly skinWeight: number
 }
 
-function buildGrid(input: HeatInput): HeatGrid {
+function buildGrid(input: HeatInput, cellCm: number): HeatGrid {
   const c = input.constants
   const plaster = isPlaster(input.material)
   const layers = [
@@ -193,6 +228,8 @@ function storedEnergy(temperature: Float64Array, capacity: Float64Array): number
   return energy
 }
 
-function conversion(timeS: number, theta: number): number {
-  return 1 - Math.exp(-((timeS / theta) ** 3))
+/** dξ/dt of ξ = 1 − exp(−(t/θ)³), 1/s. */
+function reactionRate(timeS: number, theta: number): number {
+  const share = timeS / theta
+  return ((3 * share * share) / theta) * Math.exp(-(share ** 3))
 }

@@ -1,4 +1,4 @@
-import { breathless, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
+import { arrest, breathless, fightsIt, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a care collar comes open. */
@@ -21,5 +21,7 @@ export const careCollarTroubles: readonly Trouble[] = [
     ],
   },
   holdLost('The head', 'Stop the change, close what is open, all four limbs again.'),
+  arrest(careCollarRelease),
+  fightsIt('Close what is open with the head followed, not forced.'),
   wantsToStop,
 ]

@@ -1,4 +1,4 @@
-import { lostPulse, newNumbness, painRising, wantsToStop } from '../shared/troubles'
+import { lostPulse, newNumbness, painRising, wantsToStop, wholePatient } from '../shared/troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How an opened cast is opened further. */
@@ -32,5 +32,6 @@ export const castOpeningTroubles: readonly Trouble[] = [
     level: 'none',
     actions: ['Shears, or soak and unwrap plaster.', 'Urgent: two people, both sides, do not wait for another saw.'],
   },
+  ...wholePatient('Blade out and off at once; shears, when it is calm.'),
   wantsToStop,
 ]

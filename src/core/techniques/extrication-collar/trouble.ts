@@ -1,4 +1,4 @@
-import { breathless, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
+import { arrest, breathless, fightsIt, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a collar comes open: with the head held. */
@@ -26,5 +26,7 @@ export const extricationCollarTroubles: readonly Trouble[] = [
     actions: ['Head held: let the strap out until a flat finger passes.', 'Still full: open the collar, blocks instead, tell the senior.'],
   },
   holdLost('The head', 'All four limbs again before anything else.'),
+  arrest(extricationCollarRelease),
+  fightsIt('Hands as far as they are accepted; take the collar off rather than let it be fought.'),
   wantsToStop,
 ]

@@ -1,4 +1,4 @@
-import { angleDeg, hours, lengthCm, marginCm, words, type DecisionDefinition } from '../../model/decision-definition'
+import { angleDeg, hours, lengthCm, marginCm, words, withRoles, type DecisionDefinition } from '../../model/decision-definition'
 import { leastCrew } from '../shared/decisions'
 
 /** Open, locked, or the angle at which it is locked: words or degrees. */
@@ -13,6 +13,6 @@ export const decisions: readonly DecisionDefinition[] = [
   angleDeg('flexion-stop', 'Flexion stop'),
   lockSetting,
   hours('next-change', 'Next change of stops in', { greatest: 90 * 24 }),
-  marginCm('pistoning', 'Slides at the flexion stop', { least: 0, greatest: 20, step: 0.2 }),
+  withRoles(marginCm('pistoning', 'Slides at the flexion stop', { least: 0, greatest: 20, step: 0.2 }), 'found'),
   leastCrew,
 ]

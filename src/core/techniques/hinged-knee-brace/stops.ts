@@ -1,3 +1,4 @@
+import { lockRange } from '../../model/orders'
 import type { PlanDraft } from '../../planner/draft'
 import type { StopRow } from '../../quantities/defaults'
 import type { OptionValues } from '../../planner/technique'
@@ -88,8 +89,6 @@ export function decideStops(draft: PlanDraft, options: OptionValues, week: numbe
   }
 }
 
-const lockRange = [-10, 30] as const
-
 /** A lock as it is set; null where the order cannot be: no such word, outside −10 to 30°, or beyond the stops. */
 function readLock(
   lock: string | number,
@@ -101,7 +100,7 @@ function readLock(
     typeof lock === 'number'
       ? lock
       : Number.parseFloat(/^\s*([+-−]?\d+(?:\.\d+)?)\s*(?:°|deg(?:rees)?)?\s*$/.exec(lock)?.[1]?.replace('−', '-') ?? '')
-  const isSettable = deg >= Math.max(lockRange[0], extensionDeg) && deg <= Math.min(lockRange[1], flexionDeg)
+  const isSettable = deg >= Math.max(lockRange.least, extensionDeg) && deg <= Math.min(lockRange.greatest, flexionDeg)
   return isSettable ? { value: lock, words: `locked at ${deg}°` } : null
 }
 
@@ -109,7 +108,7 @@ function refuseLock(draft: PlanDraft, lock: string | number, extensionDeg: numbe
   draft.problem({
     code: 'out-of-range',
     path: 'orders/brace/lock',
-    message: `The ordered lock "${lock}" cannot be set: write open, locked, or an angle from ${lockRange[0]} to ${lockRange[1]} degrees between the stops (${extensionDeg}° and ${flexionDeg}°).`,
+    message: `The ordered lock "${lock}" cannot be set: write open, locked, or an angle from ${lockRange.least} to ${lockRange.greatest} degrees between the stops (${extensionDeg}° and ${flexionDeg}°).`,
   })
   draft.caution({
     level: 'stop',

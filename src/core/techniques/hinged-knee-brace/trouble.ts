@@ -1,4 +1,4 @@
-import { lostPulse, newNumbness, painRising, wantsToStop } from '../shared/troubles'
+import { lostPulse, newNumbness, painRising, wantsToStop, wholePatient } from '../shared/troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a knee brace comes open. */
@@ -21,5 +21,6 @@ export const kneeBraceTroubles: readonly Trouble[] = [
     level: 'warn',
     actions: ['Lock it straight. No bending until both stops click at the ordered figure.', 'Take another brace if it does not.'],
   },
+  ...wholePatient('Lock it straight or take it off; a half closed brace cuts.'),
   wantsToStop,
 ]

@@ -1,4 +1,4 @@
-import { lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop } from '../shared/troubles'
+import { lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop, wholePatient } from '../shared/troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a cast comes open: its full length, down to skin. */
@@ -25,5 +25,6 @@ export const legCastTroubles: readonly Trouble[] = [
   },
   settingEarly('The layers have not bonded: cut it off and begin again rather than roll over a set layer.'),
   shortOfMaterial('Finish the part that is rolled, smooth its end, and hold it: the next roll goes on before this one sets.'),
+  ...wholePatient('Still soft: stop rolling, support knee and foot as they are; a bent cast comes off. Set: split it early.'),
   wantsToStop,
 ]

@@ -1,4 +1,14 @@
-import { holdLost, lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop } from '../shared/troubles'
+import {
+  holdLost,
+  lostPulse,
+  newNumbness,
+  painRising,
+  settingEarly,
+  shortOfMaterial,
+  tooHot,
+  wantsToStop,
+  wholePatient,
+} from '../shared/troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a back slab comes open: along its open front. */
@@ -16,5 +26,6 @@ export const legSlabTroubles: readonly Trouble[] = [
   settingEarly('Wrong angle or a dent: take it off and make it again, it cannot be bent back.'),
   holdLost('The ankle', 'Still soft: bring it to its angle again with a flat palm. Set: make it again.'),
   shortOfMaterial('Keep the limb on its padding; a slab that is laid stays and sets, bandage can follow.'),
+  ...wholePatient('Still soft: take it off rather than let it set bent. Set: it stays, padded and watched.'),
   wantsToStop,
 ]

@@ -1,4 +1,4 @@
-import { breathless, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
+import { breathless, fightsIt, holdLost, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a seated vest comes open. */
@@ -32,5 +32,6 @@ export const seatedVestTroubles: readonly Trouble[] = [
     actions: ['Middle strap open, lift the vest into the armpits, close.', 'Leg straps to the midline again, then every strap.'],
   },
   holdLost('The head', 'All four limbs before the next strap.'),
+  fightsIt('Follow the head, stop the straps; what is closed stays unless it takes breath.'),
   wantsToStop,
 ]

@@ -127,16 +127,26 @@ export function arrest(release: readonly string[]): Trouble {
   }
 }
 
-/** Any patient who vomits while they are worked on, the spine not in question. */
-export const vomitingOnBack: Trouble = {
-  id: 'vomiting',
-  label: 'Vomiting',
-  level: 'review',
-  actions: [
-    'On the side, head low, the limb carried along by its holder; suction.',
-    'Look at the breathing before anything goes on.',
-    'What was held is looked at again: angle, hold, set.',
-  ],
+/**
+ * What goes wrong with the whole patient while a limb is worked on, whatever is put on it.
+ * @param safe how what has been begun is left safe when the patient fights it
+ */
+export function wholePatient(safe: string): readonly Trouble[] {
+  return [
+    arrest([]),
+    breathless(['Up with the head end, or turned from face down; what is on the limb waits, its holder goes along.']),
+    {
+      id: 'vomiting',
+      label: 'Vomiting',
+      level: 'review',
+      actions: [
+        'On the side, head low, the limb carried along by its holder; suction.',
+        'Look at the breathing before anything goes on.',
+        'What was held is looked at again: angle, hold, set.',
+      ],
+    },
+    fightsIt(safe),
+  ]
 }
 
 /** A patient who pulls, kicks or tears at it. */

@@ -142,7 +142,9 @@ function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Esti
       decisions: ['verdict', 'top-clearance'],
       steps: ['edge-height', 'stand', 'sit'],
       text:
-        verdict === 'lower' ? 'Lower it, or have the upper edge trimmed.' : 'Open it, seat the waist groove on the hip crest, close again.',
+        verdict === 'lower'
+          ? `Lower it, or have the upper edge trimmed, by ${roundUpTo(lowerByCm, 0.5).toFixed(1)} cm.`
+          : 'Open it, seat the waist groove on the hip crest, close again.',
       why:
         verdict === 'lower'
           ? 'Sitting, it pushes into the throat.'

@@ -1,4 +1,4 @@
-import { breathless, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
+import { arrest, breathless, fightsIt, newNumbness, vomiting, wantsToStop } from '../shared/troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a trunk shell comes off. */
@@ -33,5 +33,7 @@ export const trunkShellTroubles: readonly Trouble[] = [
     actions: ['Leave it, roll back to flat.', 'A second roll to the other side, pressed flat, groove at the waist.'],
   },
   vomiting,
+  arrest(trunkShellRelease),
+  fightsIt('Front off or straps loose, flat and in line; nobody is held down in it.'),
   wantsToStop,
 ]

@@ -1,4 +1,4 @@
-import { lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop } from '../shared/troubles'
+import { lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop, wholePatient } from '../shared/troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a volar slab comes open: along the padded line on the slab. */
@@ -25,5 +25,6 @@ export const volarSlabTroubles: readonly Trouble[] = [
     ],
   },
   shortOfMaterial('Sling and hand raised until it is there; a bandage alone is no slab.'),
+  ...wholePatient('Still soft: take it off rather than let it set bent. Set: it stays, in a sling.'),
   wantsToStop,
 ]

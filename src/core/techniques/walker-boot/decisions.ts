@@ -8,7 +8,7 @@ export const decisions: readonly DecisionDefinition[] = [
     'recorded',
     'taken',
   ),
-  marginCm('toe-margin', 'In front of the toes', { step: 0.2 }),
+  withRoles(marginCm('toe-margin', 'In front of the toes', { step: 0.2 }), 'found'),
   marginCm('other-shoe-raise', 'Raise the other shoe by', { least: 0, greatest: 20, step: 0.2 }),
   count('wedges', 'Heel wedges', { greatest: 10 }),
   leastCrew,

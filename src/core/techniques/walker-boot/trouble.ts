@@ -1,4 +1,4 @@
-import { lostPulse, newNumbness, painRising, wantsToStop } from '../shared/troubles'
+import { lostPulse, newNumbness, painRising, wantsToStop, wholePatient } from '../shared/troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a boot comes off. */
@@ -25,5 +25,6 @@ export const walkerBootTroubles: readonly Trouble[] = [
     level: 'warn',
     actions: ['Open, heel home, straps from the toes.', 'Still at the edge: the next larger boot.'],
   },
+  ...wholePatient('Foot out of the boot; nobody stands up in it.'),
   wantsToStop,
 ]

@@ -1,11 +1,13 @@
 import { stepName } from '#core/runs/step-name'
-import type { Plan } from '#core/model/plan'
+import type { Caution, Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { freshSince } from '#core/runs/what-binds'
 import { timersOf } from '#core/runs/step-work'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
-import type { OpenCase } from '../../sync/case-store'
+import { writeEvent, type OpenCase } from '../../sync/case-store'
+import { FitTests } from '../../case/fit-tests'
+import { ReadingWork } from './reading-work'
 import { useSettings } from '../../sync/session-store'
 import { AngleWork } from './angle-work'
 import { CheckGate } from './check-gate'
@@ -28,12 +30,15 @@ export function StepBody({
   plan,
   step,
   control,
+  brought,
   onChecked,
 }: {
   open: OpenCase
   plan: Plan
   step: Step
   control: RunControl
+  /** Cautions of this step that came since the plan of the run was made. */
+  brought: readonly Caution[]
   onChecked: (isChecked: boolean) => void
 }) {
   const { units } = useSettings()
@@ -54,6 +59,11 @@ export function StepBody({
       >
         {step.text}
       </p>
+      {step.say ? (
+        <p className="max-w-[60ch] border-l-4 border-known pl-3 text-[1.05rem]">
+          <span className="block text-sm font-bold text-soft">Say to the patient</span>“{step.say}”
+        </p>
+      ) : null}
       {missingBefore.length > 0 ? (
         <Notice tone="caution" lead={`Out of order: before it comes ${missingBefore.map(stepName).join(', ')}`}>
           It can be done now; a reason is asked for and kept.
@@ -85,6 +95,14 @@ export function StepBody({
       {step.angles?.length ? <AngleWork run={run} step={step} angles={step.angles} /> : null}
       {step.pull ? <PullWork run={run} step={step} pull={step.pull} /> : null}
       {step.straps?.straps.length ? <StrapWork run={run} step={step} work={step.straps} units={units} /> : null}
+      {step.reads?.length ? <ReadingWork open={open} step={step} brought={brought} /> : null}
+      {step.fits?.length ? (
+        <FitTests
+          tests={plan.fit.filter((test) => step.fits?.includes(test.id))}
+          records={open.record.fit}
+          onSave={(body) => void writeEvent('fit', body)}
+        />
+      ) : null}
       <AskedTimers step={step} control={control} />
       <div className="grid gap-x-8 gap-y-1 text-[1.02rem] sm:grid-cols-2">
         <p>

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Caution, Plan } from '#core/model/plan'
+import { cautionsBrought } from '#core/planner/compare-plans'
 import { stopsOn, unmarkedStraps } from '#core/runs/what-binds'
 import { isOpeningRun } from '#contract/views/opening-run'
 import { strapMarksAt } from '#contract/records/run'
@@ -51,6 +52,7 @@ export function StepCard({
     isOpening,
     isColumn: plan.geometry.body === 'neck' || plan.geometry.body === 'trunk',
   })
+  const brought = cautionsBrought(plan.cautions, live).filter((one) => one.level !== 'stop' && one.steps.includes(step.id))
   const unmarked = isOpening ? [] : unmarkedStraps(step, strapMarksAt(control.run, step.id))
   const lacksPull = step.pull !== undefined && !control.run.pulls?.some((pull) => pull.stepId === step.id)
   const isBlocked =
@@ -76,7 +78,7 @@ export function StepCard({
       className="grid content-start gap-4 rounded-3xl border border-line bg-sheet p-4 pb-0 sm:p-6 sm:pb-0"
     >
       <StopsOnStep open={open} stops={stops} isDriver={isDriver} onDespite={() => actions.onDespite(stops)} />
-      <StepBody key={step.id} open={open} plan={plan} step={step} control={control} onChecked={setChecked} />
+      <StepBody key={step.id} open={open} plan={plan} step={step} control={control} brought={brought} onChecked={setChecked} />
       <div className="sticky bottom-0 -mx-4 flex flex-wrap items-center gap-3 rounded-b-3xl border-t border-line bg-sheet px-4 py-3 pointer-coarse:hidden sm:-mx-6 sm:px-6">
         <Button
           look={step.optional ? 'plain' : 'next'}

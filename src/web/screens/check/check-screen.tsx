@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { isPlaced } from '#contract/views/is-placed'
 import { AfterChange } from '../../case/after-change'
+import { FitTests } from '../../case/fit-tests'
 import { StandingPanel } from '../../case/standing-panel'
 import { usePlanInForce } from '../../case/use-plan'
 import { useStanding } from '../../case/use-standing'
@@ -14,7 +15,6 @@ import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { serverNow } from '../../sync/server-clock'
 import { useSettings } from '../../sync/session-store'
-import { FitTests } from './fit-tests'
 
 /** Circulation, feeling, movement, alignment and fit, beside the baseline and the other side, with what to do about it. */
 export function CheckScreen() {

@@ -1,5 +1,4 @@
 import { useEffect, useRef, useState } from 'react'
-import type { MeasurementDefinition } from '#core/model/measurement-definition'
 import type { Measurement } from '#core/model/clinical-case'
 import type { Problem } from '#core/model/problem'
 import { otherSide, type Side } from '#core/model/vocabulary'
@@ -7,7 +6,7 @@ import type { Geometry } from '#core/model/geometry'
 import { parseReading } from '#core/quantities/parse-reading'
 import { parseQuickEntry } from '#core/quantities/quick-entry'
 import type { InjuryRecord } from '#contract/records/episode'
-import type { PersonSettings } from '#contract/records/person'
+import { toReading } from '../../case/take-reading'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
@@ -16,29 +15,6 @@ import { usualSide, type AskedReading } from './asked-readings'
 import { Keypad } from './keypad'
 
 const limbNames: Partial<Record<Geometry['body'], string>> = { leg: 'leg', arm: 'arm' }
-
-/** A reading as it goes to the record: unit and tool filled in, own finger width beside finger readings. */
-function toReading(
-  definition: MeasurementDefinition,
-  parsed: { value: number; unit: Measurement['unit'] | null },
-  typed: string,
-  side: Side | null,
-  { units, fingerCm }: PersonSettings,
-): Measurement | string {
-  const unit = parsed.unit ?? (definition.kind === 'angle' ? 'deg' : units === 'inches' && definition.kind !== 'count' ? 'in' : 'cm')
-  if (unit === 'deg' && definition.kind !== 'angle') return `${definition.label} is a length: type it in cm, in or fw.`
-  return {
-    id: definition.id,
-    value: parsed.value,
-    unit,
-    typed,
-    tool: unit === 'fw' ? 'fingers' : 'tape',
-    posture: definition.posture,
-    ...(definition.takenFor ? { takenFor: definition.takenFor } : {}),
-    ...(side ? { side } : {}),
-    ...(unit === 'fw' && fingerCm !== null ? { breadthCm: fingerCm } : {}),
-  }
-}
 
 /** The landmark to find in words, and its reading: typed or by keypad, Enter takes it; a line of several is taken at once. */
 export function ReadingEntry({

@@ -1,7 +1,7 @@
 import { limits } from '#core/model/limits'
 import { useState } from 'react'
 import { castMaterials, type Device } from '#core/model/device'
-import { oxygenRoutes, spinePositions, type Orders } from '#core/model/orders'
+import { lockRange, oxygenRoutes, spinePositions, type Orders } from '#core/model/orders'
 import { spoken } from '#core/model/vocabulary'
 import type { OrderId } from '#core/planner/technique'
 import type { CaseRecord } from '#contract/records/case'
@@ -128,11 +128,17 @@ interface OrderFieldProps {
 
 function WeightField({ caseId, orders, onOrders }: OrderFieldProps) {
   const [by, setBy] = useDraft(`case/${caseId}/order/weight`)
+  const [allowed, setAllowed] = useDraft(`case/${caseId}/order/weight-allowed`)
   const [error, setError] = useState<string>()
-  if (orders.weight) {
+  const { weight } = orders
+  if (weight && !weight.withdrawn) {
     return (
-      <p>
-        <span className="text-sm font-semibold text-soft">Weight ordered by</span> {orders.weight.by}
+      <p className="flex flex-wrap items-center gap-3">
+        <span>
+          <span className="text-sm font-semibold text-soft">Weight ordered by</span> {weight.by}
+          {weight.allowed ? `: ${weight.allowed}` : ''}
+        </span>
+        <Button onClick={() => onOrders({ ...orders, weight: { ...weight, withdrawn: true } })}>Withdraw it</Button>
       </p>
     )
   }
@@ -143,9 +149,14 @@ function WeightField({ caseId, orders, onOrders }: OrderFieldProps) {
         event.preventDefault()
         if (by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
         setBy('')
-        onOrders({ ...orders, weight: { by: by.trim(), at: new Date().toISOString() } })
+        setAllowed('')
+        onOrders({
+          ...orders,
+          weight: { by: by.trim(), at: new Date().toISOString(), ...(allowed.trim() ? { allowed: allowed.trim() } : {}) },
+        })
       }}
     >
+      {weight ? <p className="w-full font-semibold">Withdrawn: no weight until it is ordered again.</p> : null}
       <TextField
         label="Weight ordered by (name)"
         value={by}
@@ -153,6 +164,7 @@ function WeightField({ caseId, orders, onOrders }: OrderFieldProps) {
         onChange={(event) => setBy(event.target.value)}
         className="flex-1"
       />
+      <TextField label="What is allowed" value={allowed} onChange={(event) => setAllowed(event.target.value)} className="flex-1" />
       <Button type="submit">Keep</Button>
     </form>
   )
@@ -194,10 +206,23 @@ function WedgeField({ caseId, orders, onOrders }: OrderFieldProps) {
   )
 }
 
+/** Whether a hinge with these stops can be locked there. */
+function isLockable(typed: string, extensionStop: number, flexionStop: number): boolean {
+  const deg = Number(typed)
+  return typed !== '' && deg >= Math.max(lockRange.least, extensionStop) && deg <= Math.min(lockRange.greatest, flexionStop)
+}
+
 function BraceFields({ caseId, orders, onOrders }: OrderFieldProps) {
   const [draft, setDraft] = useDraft(`case/${caseId}/order/brace`)
   const [error, setError] = useState<string | null>(null)
-  const fields = { by: '', extension: '', flexion: '', lock: 'open', ...(draft ? (JSON.parse(draft) as Record<string, string>) : {}) }
+  const fields = {
+    by: '',
+    extension: '',
+    flexion: '',
+    lock: 'open',
+    lockDeg: '',
+    ...(draft ? (JSON.parse(draft) as Record<string, string>) : {}),
+  }
   const put = (change: Record<string, string>): void => setDraft(JSON.stringify({ ...fields, ...change }))
   const keep = (): void => {
     const [extensionStop, flexionStop] = [Number(fields.extension), Number(fields.flexion)]
@@ -210,9 +235,12 @@ function BraceFields({ caseId, orders, onOrders }: OrderFieldProps) {
       return setError(`Both stops take degrees from ${limits.stopDeg.least} to ${limits.stopDeg.greatest}: check them.`)
     }
     if (extensionStop > flexionStop) return setError('The extension stop must not be beyond the flexion stop: check them.')
+    if (fields.lock === 'at' && !isLockable(fields.lockDeg, extensionStop, flexionStop))
+      return setError(`The lock takes degrees from ${lockRange.least} to ${lockRange.greatest}, between the stops: check it.`)
     setError(null)
     setDraft('')
-    onOrders({ ...orders, brace: { by: fields.by.trim(), at: new Date().toISOString(), extensionStop, flexionStop, lock: fields.lock } })
+    const lock = fields.lock === 'at' ? Number(fields.lockDeg) : fields.lock
+    onOrders({ ...orders, brace: { by: fields.by.trim(), at: new Date().toISOString(), extensionStop, flexionStop, lock } })
   }
   return (
     <form
@@ -226,15 +254,28 @@ function BraceFields({ caseId, orders, onOrders }: OrderFieldProps) {
         <p className="sm:col-span-2">
           <span className="text-sm font-semibold text-soft">Ordered by {orders.brace.by}:</span> {orders.brace.extensionStop}° to{' '}
           {orders.brace.flexionStop}°, lock {orders.brace.lock}
+          {typeof orders.brace.lock === 'number' ? '°' : ''}
         </p>
       ) : null}
       <TextField label="Brace ordered by (name)" value={fields.by} onChange={(event) => put({ by: event.target.value })} />
       <ChoiceRow
         label="Lock"
         value={fields.lock}
-        choices={['open', 'locked'].map((value) => ({ value, label: value }))}
+        choices={[
+          { value: 'open', label: 'open' },
+          { value: 'locked', label: 'locked' },
+          { value: 'at', label: 'at an angle' },
+        ]}
         onChange={(lock) => put({ lock })}
       />
+      {fields.lock === 'at' ? (
+        <TextField
+          label="Locked at, degrees"
+          inputMode="numeric"
+          value={fields.lockDeg}
+          onChange={(event) => put({ lockDeg: event.target.value })}
+        />
+      ) : null}
       <TextField
         label="Extension stop, degrees"
         inputMode="numeric"

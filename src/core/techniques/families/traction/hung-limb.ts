@@ -1,5 +1,5 @@
 import type { Estimate } from '../../../figures/body/pool-side'
-import { completeRig, hangRig, rigDefaults, type HungLimb, type RigPlan, type RigState } from '../../../figures/traction/hang-rig'
+import { completeRig, rigDefaults, type HungLimb, type RigPlan } from '../../../figures/traction/hang-rig'
 import { legParts, type LegSpan } from '../../../figures/traction/leg-masses'
 import type { RigKind } from '../../../model/rig'
 import type { PlanDraft } from '../../../planner/draft'
@@ -39,11 +39,6 @@ export function plannedRig(draft: PlanDraft, facts: RigFacts): RigPlan {
   const { suspensionKg, counterweightKg, cordPullKg, raiseCm, ...geometry } = found
   void [suspensionKg, counterweightKg, cordPullKg, raiseCm]
   return completeRig(geometry, plannedAs(draft, facts), draft.ctx.protocol)
-}
-
-/** What that rig does: its suspension balances the limb. */
-export function solvePlannedRig(draft: PlanDraft, facts: RigFacts): RigState {
-  return hangRig(hungLimb(draft, facts), plannedRig(draft, facts))
 }
 
 /** What was planned wherever a setting leaves it open. */

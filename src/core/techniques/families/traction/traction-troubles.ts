@@ -1,5 +1,5 @@
 import type { Trouble } from '../../../model/trouble'
-import { breathless, lostPulse, newNumbness, shortOfMaterial, wantsToStop } from '../../shared/troubles'
+import { breathless, lostPulse, newNumbness, shortOfMaterial, wantsToStop, wholePatient } from '../../shared/troubles'
 
 const grips = {
   'ankle hitch': { label: 'The ankle hitch slips or bites', again: 'Pad the hitch and place it again, lower and flat.' },
@@ -42,7 +42,9 @@ export function tractionTroubles(release: readonly string[], grip: keyof typeof 
       level: 'warn',
       actions: ['Take the pull by hand before anything is opened.', grips[grip].again, 'Hand the pull over again only when it holds.'],
     },
-    breathless(['Head end up, spine in line; the pull stays on by hand.']),
+    ...wholePatient('Hands keep the pull, along the leg; nobody lets go to hold the patient down.').map((one) =>
+      one.id === 'breathless' ? breathless(['Head end up, spine in line; the pull stays on by hand.']) : one,
+    ),
     shortOfMaterial('Hands keep the pull; splint to the other leg if nothing comes.'),
     wantsToStop,
   ]

@@ -1,6 +1,6 @@
 import type { FitTest } from '#core/model/plan'
 import type { FitRecord } from '#contract/records/case'
-import { Notice } from '../../parts/notice'
+import { Notice } from '../parts/notice'
 
 /** What to look at on the device, each answered yes or no, with what to do when it is not so. */
 export function FitTests({
