@@ -17,6 +17,8 @@ const item = Joi.object({
   clickDeg: Joi.number().min(0).max(90),
   leastStopDeg: Joi.number().min(-20).max(160),
   greatestStopDeg: Joi.number().min(-20).max(160),
+  bareBarCm: Joi.number().min(0).max(60),
+  strapNames: Joi.array().items(text(40)).max(20),
 }).or('item', 'technique')
 
 /** The body of `store`. */

@@ -10,7 +10,7 @@ export function reservationsOf(plan: Plan, lines: readonly StockLine[]): readonl
   }
   for (const material of plan.materials) {
     const line = lines.find((one) => one.item.item === material.item && one.item.widthCm === (material.widthCm ?? undefined))
-    add(line?.itemCode, material.rolls ?? (material.item === 'sling-pad' ? (material.layers ?? 1) : 1))
+    add(line?.itemCode, material.rolls ?? material.pieces ?? 1)
   }
   for (const { value, isItem } of takenItems(plan)) add(lines.find((one) => isItem(one.item, value))?.itemCode, 1)
   return [...wanted].map(([itemCode, count]) => ({ itemCode, count }))
