@@ -1,8 +1,10 @@
 import { expect } from 'chai'
 import { existsSync, readFileSync } from 'node:fs'
+import { withDangers } from './danger-table'
 
 const page = readFileSync(new URL('../../docs/hazards.md', import.meta.url), 'utf8')
-const rows = page
+const [hazards = ''] = page.split('## What each danger raises')
+const rows = hazards
   .split('\n')
   .filter((line) => line.startsWith('| ') && !line.startsWith('| hazard'))
   .map((line) => line.split('|').map((cell) => cell.trim()))
@@ -23,5 +25,10 @@ describe('docs/hazards.md', () => {
     for (const match of page.matchAll(/`((?:src|tests)\/[^`]+)`/g)) {
       expect(existsSync(new URL(`../../${match[1] ?? ''}`, import.meta.url)), match[1]).to.equal(true)
     }
+  })
+
+  it('shows what each danger raises as it is today (npm run dangers)', function () {
+    this.timeout(60_000)
+    expect(withDangers(page)).to.equal(page)
   })
 })

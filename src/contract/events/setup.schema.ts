@@ -10,4 +10,9 @@ export const schema = Joi.object({
   backing: Joi.valid('air', 'pillow').required(),
   packSetMin: within(limits.packSetMin).allow(null).required(),
   wearDays: within(limits.wearDays).allow(null).required(),
+  rig: Joi.object({
+    beamCm: within(limits.rigBeamCm),
+    fixedCm: Joi.array().ordered(within(limits.rigFixedCm).required(), within(limits.rigFixedCm).required()).length(2),
+    carriedAtCm: within(limits.rigCarriedAtCm),
+  }),
 })

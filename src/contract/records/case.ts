@@ -3,6 +3,7 @@ import type { Device } from '#core/model/device'
 import type { Orders } from '#core/model/orders'
 import type { Plan } from '#core/model/plan'
 import type { CallEntry, ResponseEntry } from '#core/model/response'
+import type { RigSetting } from '#core/model/rig'
 import type { HandGrip } from '#core/model/step'
 import type { PartId } from '#core/rounds/look'
 import type { Recorded, RunRecord, TroubleRecord } from './run'
@@ -15,6 +16,8 @@ export interface CaseSetup {
   readonly backing: 'air' | 'pillow'
   readonly packSetMin: number | null
   readonly wearDays: number | null
+  /** How the bed's rig is built, where it differs from the usual one. */
+  readonly rig?: Pick<RigSetting, 'beamCm' | 'fixedCm' | 'carriedAtCm'>
 }
 
 export interface AcceptedPlan {

@@ -1,12 +1,14 @@
 import type { ClinicalCase } from '#core/model/clinical-case'
 import { withOccasions } from './occasions'
-import { assessed, watchedOf } from '#core/model/observation'
+import { assessed, nerves, watchedOf } from '#core/model/observation'
+import type { InjuryFlag } from '#core/model/vocabulary'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 
 /**
  * The case as the core computes it: readings, injury and flags put together. A pulse that could not be
- * felt on the injured side when it was last felt for counts as the flag `pulse-absent`.
+ * felt on the injured side when it was last felt for counts as the flag `pulse-absent`, feeling that was whole in every nerve as
+ * `feeling-tested`.
  */
 export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): ClinicalCase {
   const injury = episode.injuries[record.injuryId]
@@ -20,7 +22,16 @@ export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): Clin
     return assessed(limb?.pulse) ?? []
   })
   const isPulseAbsent = pulses.at(-1) === 'absent'
-  const flags = injury?.flags ?? []
+  const isFeelingWhole = episode.rounds.some((round) => {
+    const limb = round.outcome === 'done' ? round.findings.limbs.find((one) => one.side === side && one.limb === watched) : undefined
+    const feelings = watched === 'leg' || watched === 'arm' ? nerves[watched].map(({ id }) => limb?.feeling?.[id]) : []
+    return feelings.length > 0 && feelings.every((feeling) => feeling === 'normal')
+  })
+  const found: readonly InjuryFlag[] = [
+    ...(isPulseAbsent ? ['pulse-absent' as const] : []),
+    ...(isFeelingWhole ? ['feeling-tested' as const] : []),
+  ]
+  const flags = [...new Set([...(injury?.flags ?? []), ...found])]
   return {
     technique: record.technique,
     patient: {
@@ -34,7 +45,7 @@ export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): Clin
       pattern: injury?.pattern ?? 'other',
       swelling: injury?.swelling ?? 'none',
       levelCm: injury?.levelCm ?? null,
-      flags: isPulseAbsent && !flags.includes('pulse-absent') ? [...flags, 'pulse-absent'] : flags,
+      flags,
       ...(injury?.region ? { region: injury.region } : {}),
       ...(side ? { side } : {}),
     },
@@ -51,6 +62,7 @@ export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): Clin
     stock: record.store?.items ?? 'catalogue',
     orders: record.orders ?? {},
     ...(record.device ? { device: record.device } : {}),
+    ...(setup.rig ? { rig: setup.rig } : {}),
     overrules: record.overrules,
     zone: episode.zone,
     ...(setup.wearDays === null ? {} : { wearDays: setup.wearDays }),

@@ -8,6 +8,8 @@ export type LaneLayer = 'readings' | 'padding' | 'bandage' | 'slab' | 'points' |
 
 export interface LaneProps {
   readonly geometry: Geometry
+  /** The pull from the side is drawn elsewhere on the page. */
+  readonly isSceneElsewhere?: boolean
   readonly units: DisplayUnits
   readonly layers: readonly LaneLayer[]
   /** Ids of places to light: what is being measured, where the step is. */

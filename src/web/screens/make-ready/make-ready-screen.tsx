@@ -1,4 +1,5 @@
 import { slowDecisions, taskOf } from '#core/model/slow-task'
+import { hasRig } from '#core/techniques/families/traction/describe-rig'
 import { decisionInRole } from '#core/techniques/decision-in-role'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -13,6 +14,7 @@ import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { PlanMessages } from '../../case/plan-messages'
+import { RigPanel } from '../../case/rig-panel'
 import { WorkingSheet } from '../../case/working-sheet'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
@@ -73,7 +75,15 @@ export function MakeReadyScreen() {
   })
   return (
     <StagePage
-      lane={<Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'bandage']} hands={hands} />}
+      lane={
+        <Lane
+          geometry={plan.geometry}
+          units={units}
+          layers={['padding', 'slab', 'bandage']}
+          hands={hands}
+          isSceneElsewhere={hasRig(plan.technique)}
+        />
+      }
       aside={
         <div className="grid grid-cols-[minmax(0,1fr)] gap-5">
           <LayOutList record={record} plan={plan} units={units} />
@@ -133,6 +143,7 @@ export function MakeReadyScreen() {
           </Notice>
         ) : null}
         <CrewForecast plan={live} onOpen={setShown} />
+        <RigPanel open={open} plan={plan} />
         {crew ? <WetStrip input={crew.input} people={record.setup.people ?? 1} /> : null}
         <CrewPanel record={record} plan={plan} />
         {heat ? <HeatPanel input={heat.input} vulnerable={heat.vulnerable} packMin={record.setup.packSetMin} /> : null}

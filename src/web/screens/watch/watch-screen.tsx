@@ -2,11 +2,13 @@ import { formatDay } from '../../parts/format-time'
 import { lazy, Suspense, useState } from 'react'
 import { isHeldOpen } from '#core/model/standing'
 import { defaultProtocol } from '#core/quantities/defaults'
+import { hasRig } from '#core/techniques/families/traction/describe-rig'
 import { dueAtOf, nextRound } from '#core/rounds/live-rounds'
 import { caseRounds } from '#contract/views/case-progress'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { hasRight } from '#contract/rights'
 import { useNow } from '../../sync/use-now'
+import { RigPanel } from '../../case/rig-panel'
 import { StandingPanel } from '../../case/standing-panel'
 import { usePlanInForce } from '../../case/use-plan'
 import { useStanding } from '../../case/use-standing'
@@ -76,7 +78,9 @@ export function WatchScreen() {
   return (
     <>
       <StagePage
-        lane={<Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'points']} />}
+        lane={
+          <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'points']} isSceneElsewhere={hasRig(plan.technique)} />
+        }
         aside={
           <div className="grid gap-4">
             {trend}
@@ -105,6 +109,7 @@ export function WatchScreen() {
           <StandingPanel open={open} standing={standing} />
           {next ? <DueLine round={next} now={now} /> : <p>No further rounds are planned.</p>}
           {record.removedAt ? null : <OpeningPanel open={open} isUrgent={standing.level === 'urgent'} />}
+          <RigPanel open={open} plan={plan} />
           <section aria-labelledby="papers" className="grid gap-2">
             <h2 id="papers" className="font-bold">
               Papers

@@ -1,5 +1,6 @@
-import { completeRig, hangRig, type HungLimb, type RigState } from '../../../figures/traction/hang-rig'
+import { completeRig, hangRig, type HungLimb, type RigPlan, type RigState } from '../../../figures/traction/hang-rig'
 import { obliqueGroinGirth } from '../../../figures/body/measurements/traction'
+import type { GeometryScene } from '../../../model/geometry'
 import type { ClinicalCase } from '../../../model/clinical-case'
 import type { PlanContext } from '../../../model/plan-context'
 import type { Plan } from '../../../model/plan'
@@ -12,6 +13,7 @@ import { readDefaults } from '../../../quantities/defaults'
 import { capOf } from './decide-pull'
 import { ringDefaults, stripsOf } from './ring'
 import { hungLimb, plannedAs } from './hung-limb'
+import { rigScene } from './rig-scene'
 import { holdingStripCm } from './holding-strip'
 import { measureSpan } from './measure-span'
 
@@ -23,6 +25,8 @@ export function hasRig(technique: string): boolean {
 /** The rig of a plan, ready to be tried with another setting. */
 export interface RigModel {
   readonly limb: HungLimb
+  readonly insideLegCm: number
+  readonly splintCm: number
   readonly planned: Parameters<typeof completeRig>[1] & { readonly suspensionKg: number | null }
   /** Most that the skin may bear, kg; null with a pin. */
   readonly capKg: number | null
@@ -53,23 +57,34 @@ export function rigModelOf(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanCont
   }
   return {
     limb: hungLimb(draft, facts),
+    insideLegCm: span.insideLegCm,
+    splintCm,
     planned: { ...plannedAs(draft, facts), suspensionKg: of('suspension-weight') },
     capKg: isOnSkin ? capOf(draft, stripsOf(clinicalCase, plan.options)) : null,
     protocol: ctx.protocol,
   }
 }
 
-/** What a rig does as it is set; whatever is left out is as planned. */
-export function tryRig({ limb, planned, protocol }: RigModel, setting: RigSetting): RigState {
-  const rig = completeRig(setting, planned, protocol)
-  return hangRig(limb, { ...rig, suspensionKg: rig.suspensionKg ?? planned.suspensionKg })
+/** A rig as it is set, what it does, and its picture; whatever is left out is as planned. */
+export interface TriedRig {
+  readonly rig: RigPlan
+  readonly state: RigState
+  readonly scene: GeometryScene
+}
+
+/** Tries a setting: the one answer to what a change of the rig does, in file, panel and picture. */
+export function tryRig({ limb, planned, protocol, insideLegCm, splintCm }: RigModel, setting: RigSetting): TriedRig {
+  const complete = completeRig(setting, planned, protocol)
+  const rig = { ...complete, suspensionKg: complete.suspensionKg ?? planned.suspensionKg }
+  const state = hangRig(limb, rig)
+  return { rig, state, scene: rigScene({ insideLegCm, splintCm, liftAtCm: limb.liftAtCm, rig, state }) }
 }
 
 /** The rig as published `zesty-wren/rig`: forces in N, pressures in kPa, moment in Nm; null while it is not decided. */
 export function describeRig(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext): object | null {
   const model = rigModelOf(clinicalCase, plan, ctx)
   if (!model) return null
-  const state = tryRig(model, clinicalCase.rig ?? {})
+  const { state } = tryRig(model, clinicalCase.rig ?? {})
   return {
     format: 'zesty-wren/rig',
     version: 1,
@@ -91,7 +106,7 @@ export function describeRig(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanCon
 export function rigStops(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext): boolean {
   const model = rigModelOf(clinicalCase, plan, ctx)
   if (!model) return false
-  const state = tryRig(model, clinicalCase.rig ?? {})
+  const { state } = tryRig(model, clinicalCase.rig ?? {})
   const isOverSkin = model.capKg !== null && state.cordN > gravity * model.capKg + 1e-9
   return isOverSkin || (state.ringKPa ?? 0) > readDefaults(ringDefaults, ctx.protocol).stopKPa
 }

@@ -1,0 +1,173 @@
+import { useRef, type PointerEvent } from 'react'
+import type { GeometryScene, ScenePoint } from '#core/model/geometry'
+import { useNarrow } from '../parts/use-narrow'
+
+const marginCm = 8
+/** Longest arrow, cm: the greatest force; the others to the same scale. */
+const longestArrowCm = 30
+
+/**
+ * Bed, beam, pulleys, cords in their order, weights and forces round a leg in pull, seen from the side and to scale.
+ * @param onCarried the carried pulley can be taken along the bars, cm from the groin
+ */
+export function TractionScene({ scene, onCarried }: { scene: GeometryScene; onCarried?: (atCm: number) => void }) {
+  const isNarrow = useNarrow()
+  const frame = useRef<SVGSVGElement>(null)
+  const { minX, maxX, minY, maxY } = extentOf(scene)
+  const [width, height] = [maxX - minX, maxY - minY]
+  const at = ([x, y]: ScenePoint): string => `${(x - minX).toFixed(1)} ${(maxY - y).toFixed(1)}`
+  const size = width / (isNarrow ? 31 : 52)
+  const drag = (event: PointerEvent): void => {
+    const box = frame.current?.getBoundingClientRect()
+    if (!onCarried || !box || event.buttons === 0) return
+    onCarried(Math.round(minX + ((event.clientX - box.left) / box.width) * width))
+  }
+  return (
+    <svg
+      ref={frame}
+      viewBox={`0 0 ${width.toFixed(1)} ${height.toFixed(1)}`}
+      role="img"
+      aria-label={sceneWords(scene)}
+      className="block w-full select-none"
+      style={{ fontSize: size }}
+    >
+      <Leg limbCm={scene.limbCm} at={at} />
+      {scene.lines.map((line) => (
+        <path
+          key={line.id}
+          d={line.points.map((point, index) => `${index === 0 ? 'M' : 'L'}${at(point)}`).join(' ')}
+          fill="none"
+          stroke={line.kind === 'cord' ? 'var(--stop)' : line.kind === 'bar' ? 'var(--slab-edge)' : 'var(--soft)'}
+          strokeWidth={{ cord: 0.9, bar: 2.2, beam: 2.6, bed: 2 }[line.kind]}
+          strokeLinecap="round"
+          strokeLinejoin="round"
+        >
+          <title>{line.label}</title>
+        </path>
+      ))}
+      <CordOrder scene={scene} at={at} size={size} />
+      {scene.rounds.map((one) => {
+        const isCarried = one.kind === 'carried-pulley' && onCarried !== undefined
+        return (
+          <g
+            key={one.id}
+            onPointerDown={isCarried ? (event) => event.currentTarget.setPointerCapture(event.pointerId) : undefined}
+            onPointerMove={isCarried ? drag : undefined}
+            className={isCarried ? 'cursor-ew-resize touch-none' : ''}
+          >
+            <title>{one.label}</title>
+            {isCarried ? <circle cx={one.at[0] - minX} cy={maxY - one.at[1]} r="11" fill="transparent" /> : null}
+            <circle
+              cx={one.at[0] - minX}
+              cy={maxY - one.at[1]}
+              r={one.kind === 'ring' || one.kind === 'socket' ? 5 : 3.4}
+              fill={one.kind === 'carried-pulley' ? 'var(--citrus)' : 'var(--sheet)'}
+              stroke="var(--ink)"
+              strokeWidth="1.1"
+            />
+          </g>
+        )
+      })}
+      {scene.weights.map((weight) => (
+        <g key={weight.id}>
+          <path
+            d={`M${at([weight.at[0] - 6, weight.at[1]])} L${at([weight.at[0] + 6, weight.at[1]])} L${at([weight.at[0] + 7.5, weight.at[1] - 12])} L${at([weight.at[0] - 7.5, weight.at[1] - 12])} Z`}
+            fill="var(--ink)"
+          />
+          <text x={weight.at[0] - minX} y={maxY - weight.at[1] + 13 + size} textAnchor="middle" className="fill-ink font-bold">
+            {weight.kg.toFixed(1)} kg
+          </text>
+        </g>
+      ))}
+      <Arrows scene={scene} at={at} minX={minX} maxY={maxY} size={size} />
+    </svg>
+  )
+}
+
+/** Thigh, shank and foot as they lie along the bars: a sketch to scale in its length. */
+function Leg({ limbCm, at }: { limbCm: number; at: (point: ScenePoint) => string }) {
+  const knee = limbCm * 0.42
+  const path = `M${at([-14, 9])} Q${at([knee * 0.5, 11])} ${at([knee, 7])} Q${at([limbCm * 0.62, 8])} ${at([limbCm - 4, 4])} L${at([limbCm + 1, 18])} Q${at([limbCm + 6, 17])} ${at([limbCm + 4, -4])} Q${at([limbCm - 4, -6])} ${at([limbCm - 8, -4])} Q${at([limbCm * 0.62, -9])} ${at([knee, -7])} Q${at([knee * 0.5, -11])} ${at([-14, -11])} Z`
+  return <path d={path} fill="var(--well)" stroke="var(--soft)" strokeWidth="0.8" strokeLinejoin="round" />
+}
+
+/** Numbers along the suspension cord: the order in which it is threaded. */
+function CordOrder({ scene, at, size }: { scene: GeometryScene; at: (point: ScenePoint) => string; size: number }) {
+  const cord = scene.lines.find((line) => line.id === 'suspension')
+  return cord?.points.slice(0, -1).map((point, index) => {
+    const [x = '0', y = '0'] = at([point[0], point[1] + 4 + size * 0.4]).split(' ')
+    return (
+      <text key={index} x={x} y={y} textAnchor="middle" className="fill-stop font-bold">
+        {index + 1}
+      </text>
+    )
+  })
+}
+
+function Arrows({
+  scene,
+  at,
+  minX,
+  maxY,
+  size,
+}: {
+  scene: GeometryScene
+  at: (point: ScenePoint) => string
+  minX: number
+  maxY: number
+  size: number
+}) {
+  const most = Math.max(1, ...scene.arrows.map((one) => Math.hypot(...one.forceN)))
+  return scene.arrows.map((arrow) => {
+    const newton = Math.hypot(...arrow.forceN)
+    if (newton < 0.5) return null
+    const scale = longestArrowCm / most
+    const tip: ScenePoint = [arrow.at[0] + arrow.forceN[0] * scale, arrow.at[1] + arrow.forceN[1] * scale]
+    const angle = Math.atan2(-(tip[1] - arrow.at[1]), tip[0] - arrow.at[0])
+    const isUp = Math.abs(arrow.forceN[1]) > Math.abs(arrow.forceN[0])
+    const [x, y] = [tip[0] - minX, maxY - tip[1]]
+    const isBack = arrow.forceN[0] < 0
+    return (
+      <g key={arrow.id}>
+        <path d={`M${at(arrow.at)} L${at(tip)}`} stroke="var(--ink)" strokeWidth="1.6" />
+        <path
+          d="M0 0 L-5 2.6 L-5 -2.6 Z"
+          fill="var(--ink)"
+          transform={`translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${((angle * 180) / Math.PI).toFixed(1)})`}
+        />
+        <text
+          x={isUp ? x + 3 : x + (isBack ? -3 : 3)}
+          y={isUp ? y + size * 0.6 : y + size * 1.6}
+          textAnchor={isUp ? 'start' : isBack ? 'end' : 'start'}
+          className="fill-ink"
+        >
+          {arrow.label} {newton.toFixed(0)} N
+        </text>
+      </g>
+    )
+  })
+}
+
+function extentOf(scene: GeometryScene): { minX: number; maxX: number; minY: number; maxY: number } {
+  const points = [
+    ...scene.lines.flatMap((line) => line.points),
+    ...scene.weights.flatMap((one) => [[one.at[0] - 12, one.at[1] - 26] as const, [one.at[0] + 12, one.at[1]] as const]),
+    [-30, -26] as const,
+    [scene.limbCm + 60, 34] as const,
+  ]
+  const xs = points.map((one) => one[0])
+  const ys = points.map((one) => one[1])
+  return {
+    minX: Math.min(...xs) - marginCm,
+    maxX: Math.max(...xs) + marginCm,
+    minY: Math.min(...ys) - marginCm,
+    maxY: Math.max(...ys) + marginCm + 6,
+  }
+}
+
+/** The scene in words: what is drawn, and every force. */
+function sceneWords(scene: GeometryScene): string {
+  const forces = scene.arrows.map((one) => `${one.label} ${Math.hypot(...one.forceN).toFixed(0)} N`)
+  const weights = scene.weights.map((one) => `${one.label} ${one.kg.toFixed(1)} kg`)
+  return ['The pull from the side, to scale', ...weights, ...forces].join('; ')
+}
