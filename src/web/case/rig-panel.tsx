@@ -120,7 +120,7 @@ function Answers({ model, answer: { rig, state } }: { model: RigModel; answer: T
   const slides = state.heldN < state.counterweightN - 0.5
   const rows: readonly (readonly [string, string, string | null])[] = [
     ['Lift', `${state.liftN.toFixed(0)} N`, balanceWords(state.hipMomentNm, state.balanceKg)],
-    ['Left to the hip', `${state.hipShareN.toFixed(0)} N`, null],
+    ['Borne by the hip', `${state.hipShareN.toFixed(0)} N`, null],
     [
       'On the ring',
       `${state.ringLoadN.toFixed(0)} N${state.ringKPa === null ? '' : `, ${state.ringKPa.toFixed(1)} kPa`}`,

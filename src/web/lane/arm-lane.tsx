@@ -6,6 +6,8 @@ import { LaneRuler } from './lane-ruler'
 import { xOfTap } from './level-of-tap'
 import type { LaneProps } from './lane-props'
 import { smoothPath, type Point } from './smooth-path'
+import { wetFill, wetStateOf } from './wet-legend'
+import type { WetState } from '#core/runs/wet-now'
 
 const pad = { left: 3, right: 3, top: 3.6, bottom: 3.4 }
 /** Breadth of a forearm seen from the palm side, as a share of girth ÷ π. */
@@ -85,7 +87,7 @@ function armHandSpot(place: LaneHand['place'], shape: ArmShape): Point | null {
 }
 
 /** The forearm from the palm side, to scale with a ruler, with what is laid over it. */
-export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = [], onPick, onLevel }: LaneProps) {
+export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = [], wet, onPick, onLevel }: LaneProps) {
   const shape = useMemo(() => shapeArm(geometry), [geometry])
   const width = shape.elbowX + 2 - shape.fingertipX + pad.left + pad.right
   const height = 2 * shape.half + pad.top + pad.bottom
@@ -133,6 +135,7 @@ export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = 
           shape={shape}
           flip={flip}
           isLit={lit.includes('slab')}
+          wet={wetStateOf(wet, 'slab')}
           decision={slab.decision}
           onPick={onPick}
         />
@@ -222,6 +225,7 @@ function ArmSlab({
   shape,
   flip,
   isLit,
+  wet,
   decision,
   onPick,
 }: {
@@ -230,6 +234,7 @@ function ArmSlab({
   shape: ArmShape
   flip: (point: Point) => Point
   isLit: boolean
+  wet: WetState | undefined
   decision: string | null
   onPick: LaneProps['onPick']
 }) {
@@ -238,7 +243,7 @@ function ArmSlab({
   return (
     <path
       d={smoothPath([...edge(1), ...edge(-1).reverse()].map(flip), true, 0.1)}
-      fill="var(--slab)"
+      fill={wetFill[wet ?? 'set']}
       fillOpacity="0.75"
       stroke={isLit ? 'var(--citrus-deep)' : 'var(--slab-edge)'}
       strokeWidth="0.2"

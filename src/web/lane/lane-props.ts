@@ -1,6 +1,7 @@
 import type { Side } from '#core/model/vocabulary'
 import type { DisplayUnits } from '#core/planner/format-decision'
 import type { Geometry } from '#core/model/geometry'
+import type { WetPart } from '#core/runs/wet-now'
 import type { LaneHand } from './lane-hand'
 
 /** What a stage lays over the drawing. */
@@ -10,6 +11,8 @@ export interface LaneProps {
   readonly geometry: Geometry
   /** The pull from the side is drawn elsewhere on the page. */
   readonly isSceneElsewhere?: boolean
+  /** What is wet, part by part. */
+  readonly wet?: readonly WetPart[] | undefined
   readonly units: DisplayUnits
   readonly layers: readonly LaneLayer[]
   /** Ids of places to light: what is being measured, where the step is. */

@@ -1,7 +1,9 @@
 import type { GeometryBand } from '#core/model/geometry'
+import type { WetState } from '#core/runs/wet-now'
 import type { LaneProps } from './lane-props'
 import type { LegShape } from './leg-shape'
 import { smoothPath, straightPath, type Point } from './smooth-path'
+import { wetFill, wetStateOf } from './wet-legend'
 
 interface BandProps {
   readonly band: GeometryBand
@@ -9,6 +11,8 @@ interface BandProps {
   readonly flip: (point: Point) => Point
   readonly isLit: boolean
   readonly onPick: LaneProps['onPick']
+  /** Undefined where it is not wet. */
+  readonly wet: WetState | undefined
 }
 
 /** How far bars stand off the limb, cm. */
@@ -20,12 +24,21 @@ export function LegBands({
   shape,
   flip,
   lit,
+  wet,
   onPick,
-}: Pick<LaneProps, 'geometry' | 'onPick'> & { shape: LegShape; flip: BandProps['flip']; lit: readonly string[] }) {
+}: Pick<LaneProps, 'geometry' | 'onPick' | 'wet'> & { shape: LegShape; flip: BandProps['flip']; lit: readonly string[] }) {
   return (
     <g>
       {geometry.bands.map((band) => (
-        <Band key={band.id} band={band} shape={shape} flip={flip} isLit={lit.includes(band.id)} onPick={onPick} />
+        <Band
+          key={band.id}
+          band={band}
+          shape={shape}
+          flip={flip}
+          isLit={lit.includes(band.id)}
+          wet={wetStateOf(wet, band.id)}
+          onPick={onPick}
+        />
       ))}
     </g>
   )
@@ -44,7 +57,7 @@ function Band(props: BandProps) {
   )
 }
 
-function drawBand({ band, shape, flip, isLit }: BandProps) {
+function drawBand({ band, shape, flip, isLit, wet }: BandProps) {
   const edge = isLit ? 'var(--ink)' : 'var(--slab-edge)'
   switch (band.kind) {
     case 'strap':
@@ -73,7 +86,7 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
       return (
         <path
           d={around(band, shape, flip, 0.55)}
-          fill="var(--slab)"
+          fill={wetFill[wet ?? 'set']}
           fillOpacity={isLit ? 0.9 : 0.62}
           stroke={edge}
           strokeWidth="0.18"
@@ -157,12 +170,14 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
 
 /** The stretch of limb between two places, with a margin, as a closed path. */
 function around(band: GeometryBand, shape: LegShape, flip: BandProps['flip'], marginCm: number): string {
+  const axis = band.axis === 'foot' ? 'foot' : 'leg'
   const steps = Math.max(2, Math.ceil((band.toCm - band.fromCm) / 3))
   const at = (index: number): number => band.fromCm + ((band.toCm - band.fromCm) * index) / steps
   const line = (face: 'front' | 'back'): Point[] =>
     Array.from({ length: steps + 1 }, (_, index): Point => {
-      const [x, y] = shape.placeAt('leg', Math.max(0, at(index)), face)
-      return [x, y + (face === 'front' ? marginCm : -marginCm)]
+      const [x, y] = shape.placeAt(axis, Math.max(0, at(index)), face)
+      const outward = face === 'front' ? marginCm : -marginCm
+      return axis === 'foot' ? [x + outward, y] : [x, y + outward]
     })
   return straightPath([...line('front'), ...line('back').reverse()].map(flip), true)
 }
@@ -177,7 +192,7 @@ function courseOf(shape: LegShape, line: NonNullable<GeometryBand['line']>): Poi
 }
 
 /** A brace's bar along the side of the leg, with its hinge at the end by the knee. */
-function SideBar({ band, shape, flip, kneeCm, isLit }: Omit<BandProps, 'onPick'> & { kneeCm: number }) {
+function SideBar({ band, shape, flip, kneeCm, isLit }: Omit<BandProps, 'onPick' | 'wet'> & { kneeCm: number }) {
   const middle = (at: number): Point => {
     const [front, back] = [shape.placeAt('leg', at, 'front'), shape.placeAt('leg', at, 'back')]
     return flip([at, (front[1] + back[1]) / 2])

@@ -7,13 +7,15 @@ import { xOfTap } from './level-of-tap'
 import { shapeLeg, type DrawnStation, type LegShape } from './leg-shape'
 import type { LaneProps } from './lane-props'
 import { smoothPath, type Point } from './smooth-path'
+import { wetFill, wetStateOf } from './wet-legend'
+import type { WetState } from '#core/runs/wet-now'
 
 const pad = { left: 7, right: 2.5 }
 /** The length at which lettering has its own size; a longer leg is drawn smaller and lettered larger, so that it stays legible. */
 const plainWidthCm = 52
 
 /** The leg from the side, heel down, toes up, to scale with a ruler. */
-export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = [], onPick, onLevel }: LaneProps) {
+export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = [], wet, onPick, onLevel }: LaneProps) {
   const shape = useMemo(() => shapeLeg(geometry), [geometry])
   const id = useId()
   const { maxX, minY, maxY } = shape.bounds
@@ -60,10 +62,10 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = 
           strokeLinejoin="round"
         />
         <Anatomy shape={shape} flip={flip} />
-        {layers.includes('slab') ? <Slab shape={shape} flip={flip} geometry={geometry} /> : null}
+        {layers.includes('slab') ? <Slab shape={shape} flip={flip} geometry={geometry} wet={wetStateOf(wet, 'slab')} /> : null}
         {layers.includes('bandage') ? <Bandage shape={shape} flip={flip} geometry={geometry} isLit={lit.includes('bandage')} /> : null}
       </g>
-      <LegBands geometry={geometry} shape={shape} flip={flip} lit={lit} onPick={onPick} />
+      <LegBands geometry={geometry} shape={shape} flip={flip} lit={lit} wet={wet} onPick={onPick} />
       {layers.includes('readings')
         ? shape.stations.map((drawn) => (
             <StationRing
@@ -131,14 +133,14 @@ const Padding = memo(function Padding({ path }: { path: string }) {
   )
 })
 
-const Slab = memo(function Slab({ shape, flip, geometry }: Part & { geometry: LaneProps['geometry'] }) {
+const Slab = memo(function Slab({ shape, flip, geometry, wet }: Part & { geometry: LaneProps['geometry']; wet: WetState | undefined }) {
   const band = geometry.bands.find((one) => one.kind === 'slab')
   if (!band) return null
   const path = smoothPath(shape.back.filter(([x]) => x <= band.toCm + 0.6).map(flip))
   return (
     <g fill="none" strokeLinejoin="round" strokeLinecap="butt">
       <path d={path} stroke="var(--slab-edge)" strokeWidth="1.5" />
-      <path d={path} stroke="var(--slab)" strokeWidth="1.15" />
+      <path d={path} stroke={wetFill[wet ?? 'set']} strokeWidth="1.15" />
     </g>
   )
 })

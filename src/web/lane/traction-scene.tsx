@@ -16,7 +16,7 @@ export function TractionScene({ scene, onCarried }: { scene: GeometryScene; onCa
   const { minX, maxX, minY, maxY } = extentOf(scene)
   const [width, height] = [maxX - minX, maxY - minY]
   const at = ([x, y]: ScenePoint): string => `${(x - minX).toFixed(1)} ${(maxY - y).toFixed(1)}`
-  const size = width / (isNarrow ? 31 : 52)
+  const size = width / (isNarrow ? 24 : 40)
   const drag = (event: PointerEvent): void => {
     const box = frame.current?.getBoundingClientRect()
     if (!onCarried || !box || event.buttons === 0) return
@@ -79,7 +79,8 @@ export function TractionScene({ scene, onCarried }: { scene: GeometryScene; onCa
           </text>
         </g>
       ))}
-      <Arrows scene={scene} at={at} minX={minX} maxY={maxY} size={size} />
+      <LineNames scene={scene} minX={minX} maxY={maxY} size={size} />
+      <Arrows scene={scene} at={at} minX={minX} maxY={maxY} width={width} size={size} />
     </svg>
   )
 }
@@ -91,14 +92,32 @@ function Leg({ limbCm, at }: { limbCm: number; at: (point: ScenePoint) => string
   return <path d={path} fill="var(--well)" stroke="var(--soft)" strokeWidth="0.8" strokeLinejoin="round" />
 }
 
-/** Numbers along the suspension cord: the order in which it is threaded. */
+/** Text that stays legible where it lies on a line. */
+const halo = { paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: '0.25em', strokeLinejoin: 'round' } as const
+
+/** Numbers along the suspension cord: the order in which it is threaded. Under what the cord runs under, above all else. */
 function CordOrder({ scene, at, size }: { scene: GeometryScene; at: (point: ScenePoint) => string; size: number }) {
   const cord = scene.lines.find((line) => line.id === 'suspension')
+  const highest = Math.max(...(cord?.points ?? []).map((point) => point[1]))
   return cord?.points.slice(0, -1).map((point, index) => {
-    const [x = '0', y = '0'] = at([point[0], point[1] + 4 + size * 0.4]).split(' ')
+    const isUnder = point[1] < highest - 10
+    const [x = '0', y = '0'] = at([point[0], point[1] + (isUnder ? -5 - size : 4 + size * 0.4)]).split(' ')
     return (
-      <text key={index} x={x} y={y} textAnchor="middle" className="fill-stop font-bold">
+      <text key={index} x={x} y={y} textAnchor="middle" className="fill-stop font-bold" style={halo}>
         {index + 1}
+      </text>
+    )
+  })
+}
+
+/** Names of bed and beam, beside them. */
+function LineNames({ scene, minX, maxY, size }: { scene: GeometryScene; minX: number; maxY: number; size: number }) {
+  return scene.lines.map((line) => {
+    const [first] = line.points
+    if (!first || (line.kind !== 'beam' && line.kind !== 'bed')) return null
+    return (
+      <text key={line.id} x={first[0] - minX} y={maxY - first[1] + size * 1.3} className="fill-soft" style={halo}>
+        {line.label}
       </text>
     )
   })
@@ -109,12 +128,14 @@ function Arrows({
   at,
   minX,
   maxY,
+  width,
   size,
 }: {
   scene: GeometryScene
   at: (point: ScenePoint) => string
   minX: number
   maxY: number
+  width: number
   size: number
 }) {
   const most = Math.max(1, ...scene.arrows.map((one) => Math.hypot(...one.forceN)))
@@ -126,7 +147,8 @@ function Arrows({
     const angle = Math.atan2(-(tip[1] - arrow.at[1]), tip[0] - arrow.at[0])
     const isUp = Math.abs(arrow.forceN[1]) > Math.abs(arrow.forceN[0])
     const [x, y] = [tip[0] - minX, maxY - tip[1]]
-    const isBack = arrow.forceN[0] < 0
+    const words = `${arrow.label} ${newton.toFixed(0)} N`
+    const half = (words.length * size * 0.52) / 2
     return (
       <g key={arrow.id}>
         <path d={`M${at(arrow.at)} L${at(tip)}`} stroke="var(--ink)" strokeWidth="1.6" />
@@ -136,24 +158,29 @@ function Arrows({
           transform={`translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${((angle * 180) / Math.PI).toFixed(1)})`}
         />
         <text
-          x={isUp ? x + 3 : x + (isBack ? -3 : 3)}
-          y={isUp ? y + size * 0.6 : y + size * 1.6}
-          textAnchor={isUp ? 'start' : isBack ? 'end' : 'start'}
-          className="fill-ink"
+          x={clamp(x, half + 1, width - half - 1)}
+          y={isUp ? y - size * 0.4 : y + size * 1.5}
+          textAnchor="middle"
+          className="fill-ink font-semibold"
+          style={halo}
         >
-          {arrow.label} {newton.toFixed(0)} N
+          {words}
         </text>
       </g>
     )
   })
 }
 
+function clamp(value: number, least: number, greatest: number): number {
+  return Math.min(greatest, Math.max(least, value))
+}
+
 function extentOf(scene: GeometryScene): { minX: number; maxX: number; minY: number; maxY: number } {
   const points = [
     ...scene.lines.flatMap((line) => line.points),
     ...scene.weights.flatMap((one) => [[one.at[0] - 12, one.at[1] - 26] as const, [one.at[0] + 12, one.at[1]] as const]),
-    [-30, -26] as const,
-    [scene.limbCm + 60, 34] as const,
+    [-30, -18] as const,
+    [scene.limbCm + 40, 24] as const,
   ]
   const xs = points.map((one) => one[0])
   const ys = points.map((one) => one[1])

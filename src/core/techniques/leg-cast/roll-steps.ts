@@ -125,8 +125,8 @@ function rollClocks({ setMin }: RollFacts, part: CastPart, index: number): { tim
     return { moreTimers: [bond] }
   }
   if (part.id === 'lower')
-    return { timer: { id: 'set-lower', label: 'Lower part setting', minutes: setMin, kind: 'set', starts: 'done', until: 'relief-cuts' } }
-  return { timer: settingTimer(setMin) }
+    return { timer: { id: 'set-lower', label: 'Lower part setting', minutes: setMin, kind: 'set', starts: 'shown', until: 'relief-cuts' } }
+  return { timer: { ...settingTimer(setMin), starts: 'shown' } }
 }
 
 function rollText({ options, isPlaster }: RollFacts, roll: CastRoll, place: string, number: number, total: number): string {

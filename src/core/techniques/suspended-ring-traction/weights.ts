@@ -74,7 +74,7 @@ export function decideSuspension(draft: PlanDraft, facts: RigFacts): { readonly 
         : []),
       { label: 'Lift', value: balanced.liftN, unit: 'N', from: 'computed' },
       { label: 'Least and most with pulley friction', value: [...balanced.bandKg], unit: 'kg', from: 'computed' },
-      { label: 'Left to the hip', value: balanced.hipShareN, unit: 'N', from: 'computed' },
+      { label: 'Borne by the hip', value: balanced.hipShareN, unit: 'N', from: 'computed' },
       { label: 'Suspension pulls headward', value: balanced.sideN, unit: 'N', from: 'computed' },
     ],
   })

@@ -8,7 +8,6 @@ import type { CaseRecord } from '#contract/records/case'
 import type { RunRecord } from '#contract/records/run'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
 import { stepName } from '#core/runs/step-name'
-import { Lane } from '../../lane/lane'
 import type { LaneLayer } from '../../lane/lane-props'
 import type { LaneHand } from '../../lane/lane-hand'
 import { usePlanOfRun } from '../../case/use-plan'
@@ -23,6 +22,7 @@ import { HeldRun } from './held-run'
 import { HoldEnd, runningHold } from './hold-end'
 import { ReasonSheet } from '../../case/reason-sheet'
 import { alsoOpen, handsAt, nameAt, outcomesOf } from '../../case/run-state'
+import { RunLane } from './run-lane'
 import { ScribeNote } from './scribe-note'
 import { StepCard, type StepActions } from './step-card'
 import { StepTrail } from './step-trail'
@@ -103,7 +103,15 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
         className="mx-auto w-full max-w-[92rem] flex-1 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6 lg:px-5 lg:py-4"
       >
         <div className="grid gap-4 max-sm:hidden lg:sticky lg:top-4">
-          <Lane geometry={plan.geometry} units={units} layers={layersAt(steps, step)} lit={step?.where ?? nowhere} hands={hands} />
+          <RunLane
+            run={run}
+            steps={steps}
+            geometry={plan.geometry}
+            units={units}
+            layers={layersAt(steps, step)}
+            lit={step?.where ?? nowhere}
+            hands={hands}
+          />
           <div className="max-lg:hidden">
             <Trail control={control} others={others} />
           </div>

@@ -52,7 +52,7 @@ export function StepBody({
         </p>
         {step.wet ? <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">while it is wet</p> : null}
         {isRepeat ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">once more</p> : null}
-        {step.wet || step.id === 'hold-set' ? <WetClock run={run} /> : null}
+        {step.wet || step.id === 'hold-set' ? <WetClock run={run} steps={steps} /> : null}
       </div>
       <p
         className={`max-w-[34ch] text-[1.5rem] leading-[1.25] font-semibold sm:max-w-none ${step.text.length > 110 ? '' : 'sm:text-[1.8rem]'}`}

@@ -1,23 +1,36 @@
+import { wetNow } from '#core/runs/wet-now'
+import type { Step } from '#core/model/step'
 import { liveTimers, type RunRecord } from '#contract/records/run'
+import { wetName } from '../../lane/wet-legend'
 import { useNow } from '../../sync/use-now'
 import { formatLeft } from '../../parts/format-left'
 
-/** The setting clock in large figures while something is wet. */
-export function WetClock({ run }: { run: RunRecord }) {
+/** The clock of every part that is wet, the most pressing in large figures. */
+export function WetClock({ run, steps }: { run: RunRecord; steps: readonly Step[] }) {
   const now = useNow(500)
-  const timer = liveTimers(run, now).find((one) => one.id === 'set')
-  if (!timer) return null
-  const left = Date.parse(timer.startedAt) + timer.minutes * 60_000 - now
-  const share = Math.min(1, Math.max(0, left / (timer.minutes * 60_000)))
+  const [first, ...others] = wetNow(steps, liveTimers(run, now), now)
+  if (!first) return null
+  const isPressing = first.leftMs < 60_000
   return (
     <div className="ml-auto min-w-52 flex-1 sm:flex-none">
       <p className="flex items-baseline justify-between gap-3 font-bold">
-        <span>{left < 0 ? 'Set, in this estimate' : 'Sets in'}</span>
-        <span className={`numeral text-2xl ${left < 60_000 ? 'text-caution' : ''}`}>{formatLeft(left)}</span>
+        <span>{wordsOf(first.id, first.label, first.leftMs)}</span>
+        <span className={`numeral text-2xl ${isPressing ? 'text-caution' : ''}`}>{formatLeft(first.leftMs)}</span>
       </p>
       <div aria-hidden className="mt-1 h-2.5 overflow-hidden rounded-full bg-well">
-        <div className={`h-full rounded-full ${left < 60_000 ? 'bg-caution' : 'bg-ink'}`} style={{ width: `${share * 100}%` }} />
+        <div className={`h-full rounded-full ${isPressing ? 'bg-caution' : 'bg-ink'}`} style={{ width: `${first.share * 100}%` }} />
       </div>
+      {others.map((part) => (
+        <p key={part.id} className="mt-1 flex items-baseline justify-between gap-3 text-sm">
+          <span>{wordsOf(part.id, part.label, part.leftMs)}</span>
+          <span className="numeral">{formatLeft(part.leftMs)}</span>
+        </p>
+      ))}
     </div>
   )
+}
+
+function wordsOf(id: string, label: string, leftMs: number): string {
+  if (id === 'set') return leftMs < 0 ? 'Set, in this estimate' : 'Sets in'
+  return leftMs < 0 ? `${wetName(label)}: set, in this estimate` : label
 }

@@ -56,7 +56,8 @@ function Strip({ timeline, moulding }: { timeline: WetTimeline; moulding: string
         ))}
         <path d={`M${x(0)} 0 V${bottom + curveHeight + 4}`} stroke="var(--ink)" strokeWidth="1.2" />
         {bars.map((bar, index) => {
-          const isLate = bar.lateEndMin > setMin
+          const dueMin = bar.dueMin
+          const isLate = bar.lateEndMin > (dueMin ?? setMin)
           const top = index * rowHeight + 3
           return (
             <g key={bar.id}>
@@ -69,6 +70,11 @@ function Strip({ timeline, moulding }: { timeline: WetTimeline; moulding: string
                 strokeWidth="1.6"
                 strokeDasharray="2.5 2"
               />
+              {dueMin === null || dueMin > endMin ? null : (
+                <path d={`M${x(dueMin)} ${top - 2} V${top + rowHeight - 4}`} stroke="var(--ink)" strokeWidth="1.4">
+                  <title>{`${stepName(bar)}: has to end by ${dueMin.toFixed(1)} min`}</title>
+                </path>
+              )}
               <rect
                 x={x(bar.startMin)}
                 y={top}
@@ -94,8 +100,8 @@ function Strip({ timeline, moulding }: { timeline: WetTimeline; moulding: string
         </text>
       </svg>
       <p className="text-sm text-soft">
-        0 is the end of wetting. Bars are likely times, the dashes their spread (eight of ten); the shaded band is the doubt of the setting
-        time. In this estimate moulding ends{' '}
+        0 is the end of wetting. Bars are likely times, the dashes their spread (eight of ten); the upright strokes by when each has to end,
+        its own part still soft; the shaded band is the doubt of the setting time. In this estimate moulding ends{' '}
         {mould ? `${(setMin - mould.endMin).toFixed(1)} min ${mould.endMin <= setMin ? 'before' : 'after'}` : 'near'} it sets.
       </p>
     </>

@@ -100,7 +100,7 @@ export function rigScene({ insideLegCm, splintCm, liftAtCm, rig, state }: RigSce
     ],
     arrows: [
       { id: 'lift', label: 'Lift', at: carried, forceN: [0 - state.sideN, state.liftN] },
-      { id: 'hip', label: 'Left to the hip', at: [6, 0], forceN: [0, state.hipShareN] },
+      { id: 'hip', label: 'Hip bears', at: [6, 0], forceN: [0, state.hipShareN] },
       { id: 'cord', label: 'Cord', at: [insideLegCm + 3, 0], forceN: [state.cordN, 0] },
       ...(state.ringLoadN > 0.5
         ? [{ id: 'ring', label: 'Ring on the sit bone', at: [0, 0] as ScenePoint, forceN: [-state.ringLoadN, 0] as ScenePoint }]

@@ -50,7 +50,7 @@ export function splintScene({ insideLegCm, beyondCm, top, topLabel, gripLabel, p
       pullN > 0
         ? [
             { id: 'pull', label: 'Pull', at: grip, forceN: [pullN, 0] },
-            { id: 'push', label: `On ${topLabel.toLowerCase()}`, at: [0, -3], forceN: [-pullN, 0] },
+            { id: 'push', label: 'Counter-pull', at: [0, -3], forceN: [-pullN, 0] },
           ]
         : [],
   }
