@@ -228,6 +228,21 @@ describe('what stands, in the browser', () => {
     expect(await browser.text()).not.to.include('Relieve, refit and tell')
   })
 
+  it('a collar that was on already is entered with what is known, checked first, and stands until it is planned', async () => {
+    const seeded = await named(await seedCase(browser, 'extrication-collar', { isUnread: true }), 'Found Petrok')
+    await open(seeded, 'size-up')
+    await browser.click('button', 'It is already on')
+    await browser.click('button', 'Check it now')
+    await browser.waitForText('What is on is missing')
+    await browser.waitForText('Since when is missing')
+    await browser.type('textbox', 'What is on, and who put it on', 'Adult collar, first responders')
+    await browser.click('radio', 'Not known')
+    await browser.click('button', 'Check it now')
+    await browser.find('heading', 'Check')
+    await open(seeded, 'watch')
+    await browser.waitForText('Found on, not planned here: Adult collar, first responders; since when is not known')
+  })
+
   it('a pulse lost through “Something is wrong” stands as an alarm', async () => {
     const seeded = await seedCase(browser, 'leg-slab')
     await sendRound(browser, seeded, quietRound('leg-slab'), true, 30)

@@ -115,6 +115,8 @@ export interface CaseRecord {
   readonly calls?: readonly (CallEntry & Recorded)[]
   readonly seniorDecisions?: readonly (DecisionBody & { readonly at: string; readonly enteredBy: string })[]
   readonly appliedAt: string | null
+  /** It was on before the case was opened: what it is and since how many minutes, null where nobody knows. */
+  readonly found?: Recorded & { readonly what: string; readonly minutesAgo: number | null }
   /** When the cast was last opened: rounds begin again from there. */
   readonly openedUpAt?: string
   /** What was changed on the device or the patient: readings after it are another occasion. */

@@ -112,6 +112,7 @@ function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds
   )
   const isSettled = record.accepted !== null && gapsOf(record, episode).length === 0
   const begun = isSettled ? undefined : record.runs.find((run) => run.withoutPlan !== undefined)
+  const found = isSettled ? undefined : record.found
   const change = record.sideChange && !record.sideChange.checked ? record.sideChange : null
   return [
     ...unchecked.map((step): OtherItem => ({
@@ -131,6 +132,18 @@ function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds
             text: `Begun without an accepted plan: ${begun.withoutPlan ?? ''}`,
             sinceMs: Date.parse(begun.startedAt),
             ends: 'An accepted plan.',
+          } satisfies OtherItem,
+        ]
+      : []),
+    ...(found
+      ? [
+          {
+            ...base,
+            id: 'run/found-on',
+            level: 'warn',
+            text: `Found on, not planned here: ${found.what}${found.minutesAgo === null ? '; since when is not known' : ''}`,
+            sinceMs: Date.parse(found.at),
+            ends: 'Measured, and an accepted plan.',
           } satisfies OtherItem,
         ]
       : []),

@@ -3,7 +3,7 @@ import type { PlanContext } from '../model/plan-context'
 import type { Caution } from '../model/plan'
 import { planCase } from './plan-case'
 import { measureFixedWindow } from '../figures/crew/fixed-window'
-import { techniques } from './registry'
+import { findTechnique, techniques } from './registry'
 import { resolveOptions } from '../planner/resolve-options'
 import { judgeSuitability } from '../planner/suits'
 import type { Technique } from '../planner/technique'
@@ -57,20 +57,47 @@ function rankOne(technique: Technique, from: ClinicalCase, ctx: PlanContext): Ra
     isInStock: listed.some((one) => (one.item === item || one.technique === item) && (one.count === undefined || one.count > 0)),
   }))
   const missing = stock.filter((one) => !one.isInStock)
-  const reasons = [...suitability.reasons, ...missing.map((one) => outOfStock(one.item))]
+  const nothingOn = technique.opensCasts && !isOwn && !isCastOn(from) ? [noCastOn] : []
+  const reasons = [...nothingOn, ...suitability.reasons, ...missing.map((one) => outOfStock(one.item))]
+  const suits = nothingOn.length > 0 ? 'stop' : suitability.verdict
   const plan = planCase(clinicalCase, ctx)
   const crew = plan?.pending.find((task) => task.decision === 'least-crew')
   const decided = plan?.decisions.find((one) => one.id === 'least-crew' || one.id === 'people')
   return {
     technique,
     reasons,
-    verdict: suitability.verdict === 'go' && missing.length > 0 ? 'caution' : suitability.verdict,
+    verdict: suits === 'go' && missing.length > 0 ? 'caution' : suits,
     needs: {
       people: crew?.decision === 'least-crew' ? crew.input.floor : Number(decided?.value ?? 1),
       minutes: plan ? measureFixedWindow(plan.procedure.steps).serialMin : 0,
       stock,
     },
   }
+}
+
+/** A cast can be opened where one is on. */
+function isCastOn(from: ClinicalCase): boolean {
+  return from.appliedAt !== undefined && findTechnique(from.technique)?.isCast === true
+}
+const noCastOn: Caution = {
+  level: 'stop',
+  code: 'no-cast-on',
+  decisions: [],
+  steps: [],
+  text: 'No cast is on here: nothing to open.',
+  why: 'A cast from elsewhere is entered as already on.',
+}
+
+/**
+ * What would suit better than the technique in hand: the best ranked, where the one in hand is stopped, or is no go while another is.
+ * @param ranked as `rankTechniques` gives them
+ * @returns null where the one in hand is as good as any
+ */
+export function betterThan(technique: string, ranked: readonly RankedTechnique[]): RankedTechnique | null {
+  const own = ranked.find((one) => one.technique.id === technique)
+  const [best] = ranked
+  if (!own || !best || best.technique.id === technique || order[best.verdict] >= order[own.verdict]) return null
+  return own.verdict === 'stop' || best.verdict === 'go' ? best : null
 }
 
 /** Options that mean the same for every technique go along. */

@@ -1,8 +1,9 @@
 import type { Transaction } from 'sequelize'
 import { DateTime } from 'luxon'
-import { type EpisodeRecord } from '#contract/records/episode'
+import type { EpisodeRecord, PatientDetails } from '#contract/records/episode'
 import type { CaseRecord } from '#contract/records/case'
 import type { InjuryBody } from '#contract/events/injury'
+import { ageFromBirth } from '#contract/views/age-from-birth'
 import { isIdentityRead, isOtherPlace } from '#contract/views/side-change'
 import { hasRight } from '#contract/rights'
 import { foldEpisode } from '#contract/events/fold'
@@ -28,6 +29,7 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
       cases.map((one) => one.record.id),
     )
   }
+  if (before && input.kind === 'patient') checkBirth(input.body as PatientDetails, new Date(deps.clock()).toISOString(), before.record.zone)
   if (before && (input.kind === 'injury' || input.kind === 'flags')) {
     checkWhatIsKnown(
       input,
@@ -72,6 +74,12 @@ function checkWhatIsKnown(input: Writing['input'], episode: EpisodeRecord, cases
       },
     ])
   }
+}
+
+/** Nobody is born tomorrow, nor on a day that there is not. */
+function checkBirth({ born }: PatientDetails, now: string, zone: string): void {
+  const age = ageFromBirth(born, now, zone)
+  if (age && 'problem' in age) throw invalidInput([{ code: 'format', path: 'body/born', message: age.problem }])
 }
 
 /** A round serves cases of its own stay, and nobody is looked at before they are born. */

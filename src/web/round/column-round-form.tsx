@@ -1,34 +1,53 @@
 import { Button } from '../parts/button'
+import { ChoiceRow } from '../parts/choice-row'
+import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { RoundGrid } from './round-grid'
-import { columnItems, keyRows, toColumnFindings, type RoundEntries } from './round-items'
+import { columnItems, isInShortForm, keyRows, toColumnFindings, type RoundEntries, type RoundItem } from './round-items'
+import { vitalOf, VitalGrid } from './vital-grid'
 
-/** One look at a neck or spine: what it does itself, then pulse, strength and feeling of all four limbs. */
+const limbs = ['arm', 'leg'] as const
+const sides = ['left', 'right'] as const
+
+/** One look at a neck or spine: what it does itself, then pulse, strength and feeling of all four limbs; in the field a short one. */
 export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: 'neck' | 'spine' }) {
   const own = columnItems(watched)
-  const limbs = (['arm', 'leg'] as const).map((limb) => ({ limb, items: keyRows(limb) }))
-  const restNormal = (entries: RoundEntries): RoundEntries => {
-    const cells = [
-      ...own.map((item) => [`column/${item.key}`, item.normal] as const),
-      ...limbs.flatMap(({ limb, items }) =>
-        (['left', 'right'] as const).flatMap((side) => items.map((item) => [`${limb}-${side}/${item.key}`, item.normal] as const)),
-      ),
-    ]
-    return Object.fromEntries(cells.filter(([key]) => !entries[key]))
-  }
+  const rowsOf = (limb: 'arm' | 'leg', entries: RoundEntries): readonly RoundItem[] =>
+    keyRows(limb).filter((item) => entries['form'] !== 'short' || isInShortForm(item.key))
+  const cellsOf = (entries: RoundEntries): readonly RoundCell[] => [
+    ...own.map((item) => ({ key: `column/${item.key}`, item, isInjured: true })),
+    ...limbs.flatMap((limb) =>
+      sides.flatMap((side) => rowsOf(limb, entries).map((item) => ({ key: `${limb}-${side}/${item.key}`, item, isInjured: false }))),
+    ),
+  ]
   return (
     <RoundFrame
       round={round}
       missing={(entries) =>
         Object.keys(entries).some((key) => key.includes('/')) ? null : 'Nothing is entered: enter at least what you looked at.'
       }
-      findings={(entries) => toColumnFindings(watched, entries, entries['reason'] ?? '')}
+      findings={(entries) => ({ ...toColumnFindings(watched, entries, entries['reason'] ?? ''), ...vitalOf(entries) })}
     >
       {(entries, put) => (
         <>
-          <div>
-            <Button onClick={() => put(restNormal(entries))}>The rest is normal</Button>
+          <div className="flex flex-wrap items-end gap-3">
+            <ChoiceRow
+              label="How much"
+              value={entries['form'] ?? 'whole'}
+              choices={[
+                { value: 'whole', label: 'The whole' },
+                { value: 'short', label: 'Short, in the field' },
+              ]}
+              onChange={(form) => put({ form })}
+            />
+            <Button onClick={() => put(restIsNormal(cellsOf(entries), entries, round.ever ?? {}))}>The rest is normal</Button>
+            <Button onClick={() => put(cannotAll(cellsOf(entries), entries))}>Cannot, all of it</Button>
           </div>
+          {entries['form'] === 'short' ? (
+            <p className="font-semibold text-caution">
+              Short: grip, wrist, foot up and down, touch at finger and toe. It ends nothing; the whole round stays owed.
+            </p>
+          ) : null}
           <RoundGrid
             items={own}
             columns={[{ key: 'column', head: watched === 'neck' ? 'Neck' : 'Trunk', label: '' }]}
@@ -36,12 +55,12 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
             last={round.last}
             onPut={put}
           />
-          {limbs.map(({ limb, items }) => (
+          {limbs.map((limb) => (
             <section key={limb} aria-label={limb === 'arm' ? 'Arms' : 'Legs'}>
               <h3 className="mb-1 font-bold">{limb === 'arm' ? 'Arms' : 'Legs'}</h3>
               <RoundGrid
-                items={items}
-                columns={(['left', 'right'] as const).map((side) => ({
+                items={rowsOf(limb, entries)}
+                columns={sides.map((side) => ({
                   key: `${limb}-${side}`,
                   head: side.toUpperCase(),
                   label: `${side} ${limb}`,
@@ -52,6 +71,7 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
               />
             </section>
           ))}
+          {entries['form'] === 'short' ? null : <VitalGrid entries={entries} last={round.last} onPut={put} />}
         </>
       )}
     </RoundFrame>

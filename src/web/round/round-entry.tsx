@@ -3,6 +3,7 @@ import type { EpisodeRecord, InjuryRecord } from '#contract/records/episode'
 import { ColumnRoundForm } from './column-round-form'
 import { Notice } from '../parts/notice'
 import { lastEntries } from './last-entries'
+import { everEntered } from './rest-is-normal'
 import { RoundForm } from './round-form'
 import type { RoundProps } from './round-frame'
 
@@ -10,12 +11,11 @@ import type { RoundProps } from './round-frame'
 export function RoundEntry({ injury, episode, ...given }: RoundProps & { injury: InjuryRecord; episode: EpisodeRecord }) {
   const watched = watchedOf(injury.region ?? undefined)
   const isColumn = watched === 'neck' || watched === 'spine'
+  const done = episode.rounds.filter((one) => one.outcome === 'done').map((one) => one.findings)
   const form = {
     ...given,
-    last: lastEntries(
-      episode.rounds.filter((one) => one.outcome === 'done').map((one) => one.findings),
-      isColumn,
-    ),
+    last: lastEntries(done, isColumn),
+    ever: everEntered(done, isColumn),
     asksVital: injury.region === 'thigh' || episode.flags.includes('several-injuries'),
   }
   if (watched === 'neck' || watched === 'spine') return <ColumnRoundForm watched={watched} {...form} />

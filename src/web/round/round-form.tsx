@@ -1,23 +1,20 @@
-import type { LimbFindings, RoundInput } from '#core/model/observation'
+import type { LimbFindings } from '#core/model/observation'
 import { otherSide, spoken, type Side } from '#core/model/vocabulary'
 import { Button } from '../parts/button'
 import { ChoiceRow, ChoiceSet } from '../parts/choice-row'
+import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { RoundGrid } from './round-grid'
 import { skinWords } from '#core/model/round-items'
-import { alsoAsked, noneOfThese, roundItems, tickAlso, toBlock, toFindings, vitalRows, type RoundEntries } from './round-items'
+import { alsoAsked, noneOfThese, roundItems, tickAlso, toFindings } from './round-items'
+import { vitalOf, VitalGrid } from './vital-grid'
 
 /** One look at both sides: circulation, feeling, movement, pain. */
 export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg' | 'arm'; injured: Side }) {
   const sound = otherSide(injured)
   const items = roundItems(limb)
-  const restNormal = (entries: RoundEntries, sides: readonly Side[]): RoundEntries =>
-    Object.fromEntries([
-      ...sides.flatMap((side) =>
-        items.filter((item) => !entries[`${side}/${item.key}`]).map((item) => [`${side}/${item.key}`, item.normal] as const),
-      ),
-      ...(sides.includes(injured) && !entries[`${injured}/also`] ? [[`${injured}/also`, noneOfThese] as const] : []),
-    ])
+  const cellsOf = (sides: readonly Side[]): readonly RoundCell[] =>
+    sides.flatMap((side) => items.map((item) => ({ key: `${side}/${item.key}`, item, isInjured: side === injured })))
   return (
     <RoundFrame
       round={round}
@@ -37,8 +34,18 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
         return (
           <>
             <div className="flex flex-wrap items-center gap-3">
-              <Button onClick={() => put(restNormal(entries, [sound]))}>Rest of {sound} normal</Button>
-              <Button onClick={() => put(restNormal(entries, [injured, sound]))}>Rest of both normal</Button>
+              <Button onClick={() => put(restIsNormal(cellsOf([sound]), entries, round.ever ?? {}))}>Rest of {sound} normal</Button>
+              <Button
+                onClick={() =>
+                  put({
+                    ...restIsNormal(cellsOf([injured, sound]), entries, round.ever ?? {}),
+                    ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }),
+                  })
+                }
+              >
+                Rest of both normal
+              </Button>
+              <Button onClick={() => put(cannotAll(cellsOf([injured, sound]), entries))}>Cannot, all of it</Button>
               {round.isBaseline ? null : (
                 <ChoiceRow
                   label="Pain relief since the last round"
@@ -100,27 +107,4 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
 /** A limb of which nothing was entered was not looked at. */
 function isLookedAt(limb: LimbFindings): boolean {
   return Object.keys(limb).length > 2
-}
-
-function vitalOf(entries: RoundEntries): Pick<RoundInput, 'vital'> {
-  const vital = toBlock(vitalRows(), 'vital', entries, entries['reason'] ?? '')
-  return vital ? { vital } : {}
-}
-
-/** The circulation as a whole, where blood may be lost. */
-function VitalGrid({
-  entries,
-  last,
-  onPut,
-}: {
-  entries: RoundEntries
-  last: RoundEntries | undefined
-  onPut: (changes: RoundEntries) => void
-}) {
-  return (
-    <section aria-label="Circulation as a whole">
-      <h3 className="mb-1 font-bold">Circulation as a whole</h3>
-      <RoundGrid items={vitalRows()} columns={[{ key: 'vital', head: '', label: '' }]} entries={entries} last={last} onPut={onPut} />
-    </section>
-  )
 }

@@ -4,6 +4,7 @@ import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { Notice } from '../parts/notice'
 import { useDraft } from '../sync/use-draft'
+import type { EverEntered } from './rest-is-normal'
 import { cannot, cannotReasons, type RoundEntries } from './round-items'
 
 /** What every round is given. */
@@ -14,6 +15,8 @@ export interface RoundProps {
   readonly submitLabel: string
   /** What earlier rounds entered last, by item: it stands beside the entry. */
   readonly last?: RoundEntries
+  /** Everything that earlier rounds entered: what was ever abnormal is not called normal by one tap. */
+  readonly ever?: EverEntered
   /** Blood may be lost: the circulation as a whole is asked too. */
   readonly asksVital?: boolean
   readonly onSubmit: (body: RoundBody) => void

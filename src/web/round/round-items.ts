@@ -55,7 +55,7 @@ export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
     ...nerves[limb].map((nerve) => ({
       key: `feeling/${nerve.id}`,
       label: `Feeling: ${nerve.feelingAt}`,
-      how: nerve.label,
+      how: `Touch lightly, eyes closed: where is it? ${nerve.label}.`,
       words: feelings,
       normal: 'normal',
     })),
@@ -108,7 +108,7 @@ function capital(words: string): string {
 }
 
 /** Why something cannot be judged. */
-export const cannotReasons = ['nerve block', 'sedated', 'asleep', 'confused', 'too young', 'dressing in the way'] as const
+export const cannotReasons = ['nerve block', 'unresponsive', 'sedated', 'asleep', 'confused', 'too young', 'dressing in the way'] as const
 
 /** What stands for an item that could not be judged. */
 export const cannot = 'cannot'
@@ -162,6 +162,12 @@ export function keyRows(limb: 'leg' | 'arm'): readonly RoundItem[] {
   const items = roundItems(limb)
   return [...items.filter((item) => item.key === 'pulse'), ...power, ...items.filter((item) => item.key.startsWith('feeling/'))]
 }
+
+/** What is tried at the roadside of each limb: the whole round stays owed (CORRECTIONS, Neck and trunk round). */
+export function isInShortForm(key: string): boolean {
+  return shortForm.includes(key)
+}
+const shortForm: readonly string[] = ['power/grip', 'power/wrist-up', 'power/foot-up', 'power/foot-down', 'feeling/median', 'feeling/deep-peroneal']
 
 function wordRow({ id, label, how, words }: WordItem): RoundItem {
   return { key: id, label, how, words, normal: words[0] ?? '' }

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { type CaseRecord } from '#contract/records/case'
 import { foldCase } from '#contract/events/fold'
 import { toClinicalCase } from '#contract/views/clinical-case'
+import { standingOf } from '#contract/views/standing-of-case'
 import { stageOf } from '#contract/views/case-progress'
 import { patientLabel, unknownInjury, unknownPatient, type EpisodeRecord } from '#contract/records/episode'
 import { foldEpisode } from '#contract/events/fold'
@@ -187,6 +188,28 @@ describe('what the core hears of a case', () => {
     expect(patient).to.deep.equal({ flags: [] })
     expect(heard).to.not.have.property('region')
     expect(heard).to.not.have.property('side')
+  })
+})
+
+describe('a device that was on already', () => {
+  const foundOn = (minutesAgo: number | null) =>
+    fold(openedCase(), event('applied', { found: { what: 'Collar, roadside crew', minutesAgo } }))
+
+  it('counts from when it was put on, as far as that is known', () => {
+    const now = foundOn(0)
+    expect(now.found).to.deep.include({ what: 'Collar, roadside crew', minutesAgo: 0, by: 'Ada' })
+    const agoMs = ({ found, appliedAt }: CaseRecord) => Date.parse(found?.at ?? '') - Date.parse(appliedAt ?? '')
+    expect(agoMs(foundOn(90))).to.equal(90 * 60_000)
+    expect([agoMs(now), agoMs(foundOn(null))]).to.deep.equal([0, 0])
+    expect(fold(openedCase(), event('applied', {}))).not.to.have.property('found')
+  })
+
+  it('goes on at Check, and stands until a plan is accepted', () => {
+    const placed = foldStay(openedEpisode(), event('injury', { injuryId: 'i1', injury }))
+    const record = foundOn(null)
+    const texts = (of: typeof record) => standingOf(of, placed, null, Date.parse('2026-01-10T10:00:00Z')).items.map((one) => one.text)
+    expect(stageOf(record, placed)).to.equal('check')
+    expect(texts(record).join()).to.include('Found on, not planned here: Collar, roadside crew; since when is not known')
   })
 })
 

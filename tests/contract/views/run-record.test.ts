@@ -95,7 +95,8 @@ describe('what a run keeps', () => {
       event('strap', { runId: 'r1', stepId: 'straps', strapId: 'strap-1', mark: 'snug', reason: '' }),
     )
     const run = runOf(record)
-    expect(run.angles?.map((one) => one.deg)).to.deep.equal([80, 88])
+    // Written before angles of the ankle were turned: 80 was toes 10 down, and is 100.
+    expect(run.angles?.map((one) => one.deg)).to.deep.equal([100, 92])
     expect(run.angles?.[0]).not.to.have.property('runId')
     expect(run.pulls?.[0]).to.include({ kg: 5, by: 'Ada' })
     expect(strapMarksAt(run, 'straps').get('strap-1')).to.equal('snug')
@@ -230,7 +231,7 @@ describe('the record of a run', () => {
       'lay out: skipped',
       'lay out skipped: laid out before',
       'wet before cut slab: child would not wait',
-      'Ankle 92°, aim 85° to 95°, by digital goniometer',
+      'Ankle 88°, aim 85° to 95°, by digital goniometer',
       'Full strength, 48 h',
       'Too hot at mould',
     ])

@@ -10,7 +10,7 @@ import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 import { forecastWard, nursesToClear, orderWork, type DueTask } from '#core/rounds/ward-forecast'
 import { rankPositions } from '#core/techniques/rank-positions'
 import { techniques } from '#core/techniques/registry'
-import { rankTechniques } from '#core/techniques/rank-techniques'
+import { betterThan, rankTechniques } from '#core/techniques/rank-techniques'
 import { ankleCase, testContext } from '../../harness/leg-slab-cases'
 import { exampleOf } from '../../harness/example-cases'
 
@@ -73,6 +73,43 @@ describe('the chooser', () => {
       expect(one.reasons.some((reason) => reason.level === 'stop')).to.equal(true)
     const collar = ranked.find((one) => one.technique.id === 'extrication-collar')
     expect(collar?.verdict).to.equal('stop')
+  })
+  it('offers opening only where a cast is on, and traction first for a broken femur', () => {
+    const opening = (file: object) => rankTechniques(caseOf(file), testContext()).find((one) => one.technique.opensCasts)
+    expect(opening(ankleCase())?.verdict).to.equal('stop')
+    expect(opening(ankleCase())?.reasons[0]?.code).to.equal('no-cast-on')
+    const cast = exampleOf('leg-cast')
+    expect(opening(cast)?.verdict).to.equal('stop')
+    expect(opening({ ...cast, appliedAt: '2026-01-10T07:00:00Z' })?.verdict).not.to.equal('stop')
+    const femur = rankTechniques(caseOf(exampleOf('ring-traction')), testContext())
+    const possible = femur.filter((one) => one.verdict !== 'stop')
+    expect(possible.map((one) => one.technique.id)).to.have.members([
+      'ring-traction',
+      'suspended-ring-traction',
+      'pole-traction',
+      'frame-traction',
+    ])
+    expect(femur.slice(0, possible.length)).to.deep.equal(possible)
+  })
+  it('names what suits better only when the one in hand is stopped, or another is a go', () => {
+    const ranked = rankTechniques(caseOf(exampleOf('ring-traction')), testContext())
+    expect(betterThan('leg-slab', ranked)?.technique.id).to.equal(ranked[0]?.technique.id)
+    expect(betterThan(ranked[0]?.technique.id ?? '', ranked)).to.equal(null)
+    expect(betterThan('unheard-of', ranked)).to.equal(null)
+    const [first, second] = ranked
+    if (!first || !second) throw new Error('nothing ranked')
+    const pair = (a: 'go' | 'caution' | 'stop', b: 'go' | 'caution' | 'stop') =>
+      betterThan(second.technique.id, [
+        { ...first, verdict: a },
+        { ...second, verdict: b },
+      ]) !== null
+    expect([
+      pair('go', 'go'),
+      pair('go', 'caution'),
+      pair('caution', 'caution'),
+      pair('caution', 'stop'),
+      pair('stop', 'stop'),
+    ]).to.deep.equal([false, true, false, true, false])
   })
   it('says what each needs and what the store lacks', () => {
     const ranked = rankTechniques(caseOf({ ...ankleCase(), stock: [{ item: 'plaster-slab', widthCm: 15, count: 2 }] }), testContext())

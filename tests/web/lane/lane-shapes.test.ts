@@ -66,11 +66,11 @@ describe('the leg as it is drawn', () => {
   it('turns the foot with the ankle: toes down lie nearer to the page’s left', () => {
     const angled = (ankle: number): Geometry => ({ ...geometryOf('leg-slab'), angles: { ankle } })
     const square = shapeLeg(angled(90)).toeTip
-    const down = shapeLeg(angled(70)).toeTip
-    const up = shapeLeg(angled(95)).toeTip
+    const down = shapeLeg(angled(110)).toeTip
+    const up = shapeLeg(angled(85)).toeTip
     expect(down[0]).to.be.lessThan(square[0])
     expect(up[0]).to.be.greaterThan(square[0])
-    expect(shapeLeg(angled(90)).malleolus).to.deep.equal(shapeLeg(angled(70)).malleolus)
+    expect(shapeLeg(angled(90)).malleolus).to.deep.equal(shapeLeg(angled(110)).malleolus)
   })
 
   it('is drawn without any station', () => {

@@ -3,7 +3,9 @@ import Joi from 'joi'
 import { joiResolver } from '@hookform/resolvers/joi'
 import { useEffect } from 'react'
 import { useForm } from 'react-hook-form'
+import { ageFromBirth, type AgeFromBirth } from '#contract/views/age-from-birth'
 import type { EpisodeRecord, PatientDetails } from '#contract/records/episode'
+import { serverNow } from '../../sync/server-clock'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
@@ -29,9 +31,20 @@ const figure = (label: string, { least, greatest }: Limits): Joi.StringSchema =>
         return helpers.message({ custom: `${label} must be from ${least} to ${greatest}: check the figure.` })
       return value
     })
+/** Age by a date of birth as it is typed, on the clock and in the zone of this device. */
+function ageNow(born: string): AgeFromBirth | null {
+  return ageFromBirth(born, new Date(serverNow()).toISOString(), Intl.DateTimeFormat().resolvedOptions().timeZone)
+}
+
 const schema = Joi.object({
   name: Joi.string().trim().allow('').max(120).messages({ 'string.max': 'Name is too long: keep it to 120 characters.' }),
-  born: Joi.string().trim().allow('').max(30).messages({ 'string.max': 'Date of birth is too long: type it like 1985-03-02.' }),
+  born: Joi.string()
+    .trim()
+    .allow('')
+    .custom((value: string, helpers) => {
+      const age = ageNow(value)
+      return age && 'problem' in age ? helpers.message({ custom: age.problem }) : value
+    }),
   number: Joi.string().trim().allow('').max(40).messages({ 'string.max': 'Number is too long: keep it to 40 characters.' }),
   ageYears: figure('Age', limits.ageYears),
   heightCm: figure('Height', limits.heightCm),
@@ -60,6 +73,8 @@ export function IdentityForm({ episode }: { episode: EpisodeRecord }) {
     setDraft('')
     void writeEvent('patient', toPatient(fields, patient))
   })
+  const age = ageNow(watch('born') ?? '')
+  const years = age && 'ageYears' in age ? age.ageYears : null
   const error = (field: keyof IdentityFields): string | undefined => formState.errors[field]?.message
   return (
     <details className="rounded-3xl border border-line bg-sheet p-4" open={!patient.isTemporary ? false : undefined}>
@@ -70,7 +85,14 @@ export function IdentityForm({ episode }: { episode: EpisodeRecord }) {
         <TextField label="Name" {...register('name')} error={error('name')} className="sm:col-span-2" />
         <TextField label="Date of birth" placeholder="1985-03-02" {...register('born')} error={error('born')} />
         <TextField label="Hospital number" {...register('number')} error={error('number')} />
-        <TextField label="Age, years" inputMode="decimal" {...register('ageYears')} error={error('ageYears')} />
+        {years === null ? (
+          <TextField label="Age, years" inputMode="decimal" {...register('ageYears')} error={error('ageYears')} />
+        ) : (
+          <p className="self-end pb-3">
+            <span className="block text-sm font-semibold text-soft">Age, by the date of birth</span>
+            <strong className="numeral">{years}</strong> years
+          </p>
+        )}
         <TextField label="Height, cm" inputMode="decimal" {...register('heightCm')} error={error('heightCm')} />
         <TextField label="Weight, kg" inputMode="decimal" {...register('massKg')} error={error('massKg')} />
         <Button type="submit" className="self-end">
@@ -96,13 +118,15 @@ function toFields(patient: PatientDetails): IdentityFields {
 function toPatient(fields: IdentityFields, before: PatientDetails): PatientDetails {
   const figureOf = (text: string): number | null => (text.trim() === '' ? null : Number(text.replace(',', '.')))
   const name = fields.name.trim()
+  const age = ageNow(fields.born)
   return {
     ...before,
     name,
     isTemporary: name === '',
     born: fields.born.trim(),
     number: fields.number.trim(),
-    ageYears: figureOf(fields.ageYears),
+    ageYears: age && 'ageYears' in age ? age.ageYears : figureOf(fields.ageYears),
+    isAgeEstimated: age && 'ageYears' in age ? false : before.isAgeEstimated,
     heightCm: figureOf(fields.heightCm),
     massKg: figureOf(fields.massKg),
   }

@@ -17,6 +17,7 @@ import { Notice } from '../../parts/notice'
 import { usePerson } from '../../sync/session-store'
 import { SideSheet } from './side-sheet'
 import { BodyChart } from './body-chart'
+import { FoundOn } from './found-on'
 import { IdentityForm } from './identity-form'
 import { InjuryForm, isColumnRegion } from './injury-form'
 import { LevelLane } from './level-lane'
@@ -88,6 +89,7 @@ export function SizeUpScreen() {
         </div>
         <div className="grid content-start gap-5">
           {isReady ? <TechniqueChooser open={open} onChoose={(id) => void writeEvent('technique', { technique: id })} /> : null}
+          {isReady ? <FoundOn record={record} /> : null}
           {isReady && !isColumnRegion(injury.region ?? 'neck') ? (
             <LevelLane geometry={plan.geometry} level={injury.levelCm} onLevel={(levelCm) => save({ ...injury, levelCm })} />
           ) : null}

@@ -1,10 +1,11 @@
 import { useMemo, useState } from 'react'
-import { rankTechniques, type RankedTechnique } from '#core/techniques/rank-techniques'
+import { betterThan, rankTechniques, type RankedTechnique } from '#core/techniques/rank-techniques'
 import { spoken } from '#core/model/vocabulary'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { browserContext } from '../../case/use-plan'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
+import { Notice } from '../../parts/notice'
 import { ToneShape } from '../../parts/tone-shape'
 import type { OpenCase } from '../../sync/case-store'
 
@@ -18,6 +19,8 @@ export function TechniqueChooser({ open, onChoose }: { open: OpenCase; onChoose:
   const [compared, setCompared] = useState<readonly string[]>([])
   const [isComparing, setComparing] = useState(false)
   const [isAllShown, setAllShown] = useState(false)
+  const better = betterThan(record.technique, ranked)
+  const [stayedWith, setStayedWith] = useState<string | null>(null)
   const possible = ranked.filter((one) => one.verdict !== 'stop' || one.technique.id === record.technique)
   const shown = isAllShown ? ranked : possible
   const isLocked = record.runs.length > 0
@@ -31,6 +34,17 @@ export function TechniqueChooser({ open, onChoose }: { open: OpenCase; onChoose:
         </h2>
         {compared.length >= 2 ? <Button onClick={() => setComparing(true)}>Compare {compared.length}</Button> : null}
       </div>
+      {better && !isLocked && stayedWith !== record.technique + better.technique.id ? (
+        <Notice tone="caution" lead={`${better.technique.name} suits this injury better`} role="status">
+          <p className="mb-2">{ranked.find((one) => one.technique.id === record.technique)?.reasons[0]?.text}</p>
+          <p className="flex flex-wrap gap-2">
+            <Button onClick={() => onChoose(better.technique.id)}>Take {better.technique.name.toLowerCase()}</Button>
+            <Button look="quiet" onClick={() => setStayedWith(record.technique + better.technique.id)}>
+              Stay with what is chosen
+            </Button>
+          </p>
+        </Notice>
+      ) : null}
       {isLocked ? <p className="text-soft">The application has begun: another technique is another case.</p> : null}
       <ul className="grid gap-2">
         {shown.map((one) => (

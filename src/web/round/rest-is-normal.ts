@@ -1,0 +1,40 @@
+import type { RoundInput } from '#core/model/observation'
+import { entriesOf } from './last-entries'
+import { cannot, type RoundEntries, type RoundItem } from './round-items'
+
+/** Everything that was ever entered of each item, over all rounds of the injury. */
+export type EverEntered = Readonly<Record<string, readonly string[]>>
+
+/** What one tap never calls normal on the injured part: each is the thing that gets worse there. */
+const askedOnInjured: readonly string[] = ['restPain', 'stretchPain', 'swelling', 'refillS']
+
+export interface RoundCell {
+  /** Key of its entry: `<column>/<item>`. */
+  readonly key: string
+  readonly item: RoundItem
+  readonly isInjured: boolean
+}
+
+export function everEntered(rounds: readonly Omit<RoundInput, 'atMin' | 'baseline'>[], isColumn: boolean): EverEntered {
+  const ever: Record<string, string[]> = {}
+  for (const round of rounds) for (const [key, value] of Object.entries(entriesOf(round, isColumn))) (ever[key] ??= []).push(value)
+  return ever
+}
+
+/**
+ * Entries that "the rest is normal" makes: only of what was never entered at another value for this injury, and never of pain, swelling
+ * or refill on the injured part. What is left open has to be looked at (CORRECTIONS, Rounds and checks).
+ */
+export function restIsNormal(cells: readonly RoundCell[], entries: RoundEntries, ever: EverEntered): RoundEntries {
+  return Object.fromEntries(
+    cells
+      .filter(({ key, item, isInjured }) => !entries[key] && item.normal && !(isInjured && askedOnInjured.includes(item.key)))
+      .filter(({ key, item }) => (ever[key] ?? []).every((value) => value === item.normal))
+      .map(({ key, item }) => [key, item.normal]),
+  )
+}
+
+/** Entries that say of all that is still open that it cannot be assessed; the reason is asked once. */
+export function cannotAll(cells: readonly RoundCell[], entries: RoundEntries): RoundEntries {
+  return Object.fromEntries(cells.filter(({ key }) => !entries[key]).map(({ key }) => [key, cannot]))
+}

@@ -1,0 +1,47 @@
+import { expect } from 'chai'
+import { cannotAll, everEntered, restIsNormal, type RoundCell } from '../../../src/web/round/rest-is-normal'
+import { cannot, isInShortForm, keyRows, roundItems } from '../../../src/web/round/round-items'
+import { quietRound } from '../../harness/seed-case'
+
+const cells: readonly RoundCell[] = (['left', 'right'] as const).flatMap((side) =>
+  roundItems('leg').map((item) => ({ key: `${side}/${item.key}`, item, isInjured: side === 'left' })),
+)
+const open = (entries: Readonly<Record<string, string>>) => cells.map((one) => one.key).filter((key) => !entries[key])
+
+describe('the rest is normal', () => {
+  it('leaves pain, swelling and refill of the injured side open, of the other none', () => {
+    expect(open(restIsNormal(cells, {}, {}))).to.have.members(['left/refillS', 'left/swelling', 'left/restPain', 'left/stretchPain'])
+  })
+
+  it('leaves open what any earlier round found otherwise, also when the last one was well', () => {
+    const weak = quietRound('leg-slab', { pulse: 'weak' })
+    const ever = everEntered([weak, quietRound('leg-slab')], false)
+    const filled = restIsNormal(cells, {}, ever)
+    expect(filled['left/pulse']).to.equal(undefined)
+    expect(filled['right/pulse']).to.equal('present')
+    expect(filled['left/colour']).to.equal('pink')
+  })
+
+  it('changes nothing that is entered', () => {
+    const entries = { 'left/colour': 'pale', 'right/swelling': 'mild' }
+    expect(restIsNormal(cells, entries, {})).not.to.have.any.keys('left/colour', 'right/swelling')
+  })
+
+  it('"cannot, all of it" takes what is still open and nothing else', () => {
+    const entries = { 'left/colour': 'pale' }
+    const all = cannotAll(cells, entries)
+    expect(Object.keys(all)).to.have.length(cells.length - 1)
+    expect(new Set(Object.values(all))).to.deep.equal(new Set([cannot]))
+  })
+})
+
+describe('the short round of the field', () => {
+  it('tries grip, wrist, foot up and down, and touch at one finger and one toe', () => {
+    const short = (limb: 'arm' | 'leg') =>
+      keyRows(limb)
+        .map((item) => item.key)
+        .filter(isInShortForm)
+    expect(short('arm')).to.have.members(['power/grip', 'power/wrist-up', 'feeling/median'])
+    expect(short('leg')).to.have.members(['power/foot-up', 'power/foot-down', 'feeling/deep-peroneal'])
+  })
+})
