@@ -26,7 +26,11 @@ export function planText(plan: Plan): string {
     lines.push(`  ${material.item.replaceAll('-', ' ')}${width}${amount}: ${material.note}`)
   }
   lines.push('', 'Steps')
-  plan.procedure.steps.forEach((step, index) => lines.push(`  ${index + 1}. ${step.wet ? '[wet] ' : ''}${step.text}`))
+  plan.procedure.steps.forEach((step, index) => {
+    lines.push(`  ${index + 1}. ${step.wet ? '[wet] ' : ''}${step.text}`)
+    if (step.say) lines.push(`     Say: “${step.say}”`)
+    for (const one of step.reads ?? []) lines.push(`     Read: ${one.label} (${one.wanted})`)
+  })
   const rounds = plan.schedule.filter((entry) => entry.kind === 'round').map((entry) => entry.dueMin)
   lines.push('', `Rounds at minutes ${rounds.join(', ')}`)
   for (const entry of plan.schedule.filter((one) => one.kind !== 'round')) lines.push(`At minute ${entry.dueMin}: ${entry.text}`)

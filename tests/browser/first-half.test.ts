@@ -100,6 +100,8 @@ describe('the first half of the path in the browser', () => {
       await browser.find('heading', 'What can be done here')
       await browser.waitForText('Volar slab, forearm')
       await browser.click('checkbox', /Volar slab/)
+      await browser.click('button', /more are stopped: show why/)
+      await browser.waitForText('No cast is on here: nothing to open.')
       await browser.click('checkbox', /Opening a cast/)
       await browser.click('button', 'Compare 2')
       await browser.find('dialog', 'Side by side')

@@ -19,16 +19,6 @@ const shots: readonly Shot[] = [
   { name: 'board', at: '/' },
   { name: 'size-up', at: 'Perran Hoskyn/size-up' },
   { name: 'measure', at: 'Wenna Strood/measure', then: async (browser) => browser.type('textbox', /^Reading,/, '37.5') },
-  {
-    name: 'measure-photo',
-    at: 'Wenna Strood/measure',
-    then: async (browser) => {
-      await browser.click('button', /^Slab path/)
-      await browser.click('button', 'From a photo')
-      await browser.click('button', 'Use the demo drawing')
-      await browser.find('button', 'Take this reading')
-    },
-  },
   { name: 'choose', at: 'Hale Brannock/choose' },
   { name: 'make-ready', at: 'Isbel Carrow/make-ready', then: nameTheCrew },
   { name: 'heat', at: 'Isbel Carrow/make-ready', then: drawTheMap },
@@ -63,6 +53,11 @@ const shots: readonly Shot[] = [
       await browser.find('timer', 'Hard enough to open')
       await browser.driver.executeScript(`document.getElementById('opening').scrollIntoView()`)
     },
+  },
+  {
+    name: 'rig',
+    at: 'Kitto Vellan/watch',
+    then: async (browser) => browser.driver.executeScript(`document.getElementById('rig').scrollIntoView()`),
   },
   { name: 'run-record', at: 'Corin Mabyn/record' },
   { name: 'guide', at: '/guide/leg-cast' },

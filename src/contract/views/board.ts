@@ -33,6 +33,8 @@ export interface BoardRow {
   readonly graceMin: number
   readonly nextWhat: string | null
   readonly openedAt: string
+  /** When the cast of this case was last opened, ISO 8601 UTC; left out while it is whole, or there is none. */
+  readonly castOpenedAt?: string
   /** The device is off; the line stays while something stands. */
   readonly isOff: boolean
   readonly isOnBoard: boolean

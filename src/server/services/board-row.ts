@@ -51,6 +51,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     graceMin: next?.graceMin ?? 0,
     nextWhat: next ? 'Round' : null,
     openedAt: record.openedAt,
+    ...(record.openedUpAt ? { castOpenedAt: record.openedUpAt } : {}),
     isOff,
     isOnBoard: !isOff || isStanding,
     asOf: at(nowMs),

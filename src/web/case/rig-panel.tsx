@@ -43,6 +43,7 @@ export function RigPanel({ open, plan }: { open: OpenCase; plan: Plan }) {
         ) : null}
       </div>
       <TractionScene scene={answer.scene} onCarried={(carriedAtCm) => set({ carriedAtCm: clamp(carriedAtCm, 10, 95) })} />
+      <Answers model={model} answer={answer} />
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
         <Slider
           label={state.kind === 'carried-pulley' ? 'Carried pulley from the groin' : 'Cord from the groin'}
@@ -99,7 +100,6 @@ export function RigPanel({ open, plan }: { open: OpenCase; plan: Plan }) {
           onChange={(raiseCm) => set({ raiseCm })}
         />
       </div>
-      <Answers model={model} answer={answer} />
     </section>
   )
 }

@@ -116,7 +116,13 @@ function LineNames({ scene, minX, maxY, size }: { scene: GeometryScene; minX: nu
     const [first] = line.points
     if (!first || (line.kind !== 'beam' && line.kind !== 'bed')) return null
     return (
-      <text key={line.id} x={first[0] - minX} y={maxY - first[1] + size * 1.3} className="fill-soft" style={halo}>
+      <text
+        key={line.id}
+        x={first[0] - minX}
+        y={maxY - first[1] + (line.kind === 'beam' ? -size * 2.1 : size * 1.3)}
+        className="fill-soft"
+        style={halo}
+      >
         {line.label}
       </text>
     )
@@ -188,7 +194,7 @@ function extentOf(scene: GeometryScene): { minX: number; maxX: number; minY: num
     minX: Math.min(...xs) - marginCm,
     maxX: Math.max(...xs) + marginCm,
     minY: Math.min(...ys) - marginCm,
-    maxY: Math.max(...ys) + marginCm + 6,
+    maxY: Math.max(...ys) + marginCm + 10,
   }
 }
 

@@ -167,7 +167,14 @@ export function keyRows(limb: 'leg' | 'arm'): readonly RoundItem[] {
 export function isInShortForm(key: string): boolean {
   return shortForm.includes(key)
 }
-const shortForm: readonly string[] = ['power/grip', 'power/wrist-up', 'power/foot-up', 'power/foot-down', 'feeling/median', 'feeling/deep-peroneal']
+const shortForm: readonly string[] = [
+  'power/grip',
+  'power/wrist-up',
+  'power/foot-up',
+  'power/foot-down',
+  'feeling/median',
+  'feeling/deep-peroneal',
+]
 
 function wordRow({ id, label, how, words }: WordItem): RoundItem {
   return { key: id, label, how, words, normal: words[0] ?? '' }

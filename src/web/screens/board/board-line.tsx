@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import type { BoardRow, Stage } from '#contract/views/board'
-import { formatClock, formatSpan } from '../../parts/format-time'
+import { formatClock, formatDayAndClock, formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../round/level-mark'
 import { ToneShape } from '../../parts/tone-shape'
 import { latenessMin, urgencyOf } from './board-order'
@@ -42,6 +42,7 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
               'side not set'
             )}{' '}
             · {row.techniqueName}
+            {row.castOpenedAt ? `, opened ${formatDayAndClock(Date.parse(row.castOpenedAt))}` : ''}
             {row.isOff ? ', off' : ''}
           </span>
         </span>

@@ -1,3 +1,4 @@
+import type { Step } from '#core/model/step'
 import { useEffect, type ReactNode } from 'react'
 import { Link, useLocation, useParams } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
@@ -111,6 +112,8 @@ export function GuidePageScreen() {
                 <span className="numeral text-right text-soft">{index + 1}</span>
                 <div>
                   <p className="font-semibold">{step.text}</p>
+                  {step.say ? <p className="border-l-4 border-known pl-2">Say: “{step.say}”</p> : null}
+                  {step.reads ? <p className="text-[0.95rem] text-soft">Read and enter: {readsWords(step.reads)}</p> : null}
                   <p className="text-[0.95rem]">
                     {step.why} <span className="text-caution">Prevents: {step.prevents}</span>
                   </p>
@@ -166,6 +169,11 @@ export function GuidePageScreen() {
       </article>
     </main>
   )
+}
+
+/** What a step reads, with what it should be. */
+function readsWords(reads: NonNullable<Step['reads']>): string {
+  return reads.map((one) => `${one.label} (${one.wanted})`).join('; ')
 }
 
 function Section({ id, children }: { id: string; children: ReactNode }) {

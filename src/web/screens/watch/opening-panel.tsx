@@ -12,6 +12,7 @@ import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { formatLeft } from '../../parts/format-left'
+import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { useSettings } from '../../sync/session-store'
@@ -23,7 +24,7 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
   const now = useNow(1_000)
   const { units } = useSettings()
   const navigate = useNavigate()
-  const [options, setOptions] = useState<Readonly<Record<string, string>>>({ lines: 'strip', padding: 'keep' })
+  const [options, setOptions] = useState<Readonly<Record<string, string>>>({})
   const [isAskedNow, setAskedNow] = useState(false)
   const isOpenNow = isAskedNow || isUrgent || record.orders?.openNow === true
   const hardAt = hardAtMs(record, defaultProtocol)
@@ -33,6 +34,7 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
     [record, episode, minute, options, isOpenNow],
   )
   if (!isCastTechnique(record.technique) || !record.appliedAt || !plan) return null
+  const asked = (findTechnique(openingTechnique)?.options ?? []).filter((option) => option.id === 'lines' || option.id === 'padding')
   const running = record.runs.find(
     (run) => isOpeningRun(run) && !run.steps.some((step) => step.stepId === 'after-check' && step.outcome === 'done'),
   )
@@ -47,19 +49,20 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
   }
   const waitMs = hardAt === null ? 0 : hardAt - now
   const mustWait = waitMs > 0 && !isOpenNow
+  const chosen = Object.fromEntries(asked.map((option) => [option.id, plan.options[option.id] ?? '']))
   const start = (): void => {
     const runId = uuidv7()
-    void writeEvent('run-started', { runId, technique: openingTechnique, options, isOpenNow })
+    void writeEvent('run-started', { runId, technique: openingTechnique, options: chosen, isOpenNow })
     void writeEvent('run-lease', { runId, device: tabId() })
     void navigate(`/case/${record.id}/apply`)
   }
-  const technique = findTechnique(openingTechnique)
   return (
     <section aria-labelledby="opening" className="grid gap-4 rounded-3xl border border-line bg-sheet p-4">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h2 id="opening" className="text-lg font-bold">
           Open the cast{record.openedUpAt ? ' again' : ''}
         </h2>
+        {record.openedUpAt ? <p className="text-soft">Opened {formatDayAndClock(Date.parse(record.openedUpAt))}</p> : null}
         <p className="font-semibold">
           {isOpenNow ? (
             <span className="text-stop">◆ Open now: nothing is waited for</span>
@@ -76,17 +79,15 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
         </p>
       </div>
       <div className="flex flex-wrap gap-x-6 gap-y-3">
-        {(technique?.options ?? [])
-          .filter((option) => option.id === 'lines' || option.id === 'padding')
-          .map((option) => (
-            <ChoiceRow
-              key={option.id}
-              label={option.label}
-              value={isOpenNow && option.id === 'padding' ? 'cut' : (options[option.id] ?? null)}
-              choices={option.values.map((value) => ({ value: value.id, label: value.label }))}
-              onChange={(value) => setOptions({ ...options, [option.id]: value })}
-            />
-          ))}
+        {asked.map((option) => (
+          <ChoiceRow
+            key={option.id}
+            label={option.label}
+            value={String(plan.options[option.id] ?? '')}
+            choices={option.values.map((value) => ({ value: value.id, label: value.label }))}
+            onChange={(value) => setOptions({ ...options, [option.id]: value })}
+          />
+        ))}
       </div>
       <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab']} lit={['cut-1', 'cut-2']} />
       <dl className="grid gap-2 sm:grid-cols-2">

@@ -11,7 +11,10 @@ function markWords({ mark }: RoundRecord): string {
   return mark === 'late' ? 'entered late' : ''
 }
 
-/** Rounds done, newest first, with the next ones due above them. */
+const mostOwed = 4
+const mostToCome = 6
+
+/** Rounds done, newest first; above them what is owed, and the times of those to come. */
 export function RoundList({
   rounds,
   judged,
@@ -23,7 +26,9 @@ export function RoundList({
   notDone: readonly RoundRecord[]
   now: number
 }) {
-  const due = rounds.filter((round) => round.doneAt === null).slice(0, 4)
+  const open = rounds.filter((round) => round.doneAt === null)
+  const owed = open.filter((round) => round.dueAt < now).slice(-mostOwed)
+  const coming = open.filter((round) => round.dueAt >= now).slice(0, mostToCome)
   const time = (at: number): string => formatDayAndClock(at)
   const past = [
     ...judged.map(({ round, verdict }) => ({
@@ -53,10 +58,16 @@ export function RoundList({
         Rounds
       </h2>
       <ol className="divide-y divide-line rounded-2xl border border-line bg-sheet">
-        {[...due].reverse().map((round) => (
+        {coming.length > 0 ? (
+          <li className="flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5 text-soft">
+            <span className="w-24">To come</span>
+            <span className="numeral">{coming.map((round) => time(round.dueAt)).join(' · ')}</span>
+          </li>
+        ) : null}
+        {[...owed].reverse().map((round) => (
           <li key={round.id} className="flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5">
             <span className="numeral w-24">{time(round.dueAt)}</span>
-            <span className={round.dueAt < now ? 'font-bold text-stop' : 'text-soft'}>{round.dueAt < now ? 'not done' : 'due'}</span>
+            <span className="font-bold text-stop">not done</span>
           </li>
         ))}
         {past.map((one) => {

@@ -74,7 +74,7 @@ export function WatchScreen() {
   )
   // Rounds belong to the stay: they go on after the device is off while anything above known stands.
   const isStanding = isHeldOpen(standing.items)
-  const coming = plan.schedule.filter((entry) => entry.kind !== 'round')
+  const coming = plan.schedule.filter((entry) => entry.kind !== 'round' && !(entry.kind === 'opening' && record.openedUpAt))
   return (
     <>
       <StagePage
