@@ -243,6 +243,31 @@ describe('what stands, in the browser', () => {
     await browser.waitForText('Found on, not planned here: Adult collar, first responders; since when is not known')
   })
 
+  it('a slip in a round is put right with why: it counts no longer, and stays readable', async () => {
+    const seeded = await named(await seedCase(browser, 'leg-slab'), 'Slip Loveday')
+    await sendRound(browser, seeded, quietRound('leg-slab'), true, 60)
+    await sendApplied(browser, seeded, 55)
+    await sendRound(browser, seeded, quietRound('leg-slab', { pulse: 'absent' }), false, 10)
+    await open(seeded, 'watch')
+    await browser.waitForText('No pulse felt')
+    await browser.driver.executeScript(`[...document.querySelectorAll('section[aria-labelledby=rounds] summary')][0].click()`)
+    await browser.click('button', 'Put it right')
+    await browser.find('dialog', /^Put right/)
+    await browser.driver.executeScript(
+      `const cell = document.querySelector('[role=dialog] [role=group][aria-label="Pulse, left"]')
+       ;[...cell.querySelectorAll('button')].find((one) => one.innerText === 'present').click()
+       ;[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Put it right').click()`,
+    )
+    await browser.waitForText('Why is missing')
+    await browser.type('textbox', 'What was wrong with it', 'felt on the wrong foot')
+    await browser.driver.executeScript(
+      `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Put it right').click()`,
+    )
+    await browser.waitForText('as first entered')
+    await browser.waitForText('felt on the wrong foot')
+    await browser.driver.wait(async () => !(await panel()).includes('No pulse felt'), 8_000)
+  })
+
   it('a pulse lost through “Something is wrong” stands as an alarm', async () => {
     const seeded = await seedCase(browser, 'leg-slab')
     await sendRound(browser, seeded, quietRound('leg-slab'), true, 30)

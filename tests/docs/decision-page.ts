@@ -25,11 +25,20 @@ const protocol: Protocol = {
   },
 }
 
-/** The examples of a technique, and the same with each value of each option. */
+/** The same, with what its steps read entered: figures that come out of those alone show too. */
+function withStepReadings(file: CaseFile): CaseFile {
+  const reads = planFile(file).procedure.steps.flatMap((step) => step.reads ?? [])
+  const open = reads.filter(({ id, side }) => !file.measurements.some((one) => one['id'] === id && (!side || one['side'] === side)))
+  const readings = open.map(({ id, side }) => ({ id, ...(side ? { side } : {}), value: 2, unit: 'cm' }))
+  return { ...file, measurements: [...file.measurements, ...readings] }
+}
+
+/** The examples of a technique, and the same with each value of each option and with what the steps read. */
 function variantsOf(technique: Technique): readonly CaseFile[] {
   const examples = exampleNames.map(exampleFile).filter((file) => file['technique'] === technique.id)
   return examples.flatMap((file) => [
     file,
+    withStepReadings(file),
     ...technique.options.flatMap((option) =>
       optionValues(option, protocol).map(({ id }) => ({ ...file, options: { ...file.options, [option.id]: id } })),
     ),

@@ -52,6 +52,7 @@ export const schema = Joi.object({
   isBaseline: Joi.boolean().required(),
   outcome: Joi.valid(...roundOutcomes).required(),
   reason: text(300).required(),
+  corrects: Joi.object({ round: uuid.required(), why: Joi.string().trim().min(3).max(300).required() }),
   findings: Joi.object({
     analgesia: Joi.boolean(),
     limbs: Joi.array().items(limb).max(4).required(),

@@ -4,7 +4,10 @@ import { byTime } from './in-run'
 import { episodeKind } from './kind'
 import { upcastRoundTo2 } from './round-v2'
 
-export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'at' | 'mark'>
+export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'at' | 'mark' | 'correctedAt' | 'why'> & {
+  /** The round that this one puts right, and why. */
+  readonly corrects?: { readonly round: string; readonly why: string }
+}
 
 /** One look at the patient, done or not done. */
 export const round = episodeKind<RoundBody>({
@@ -12,10 +15,17 @@ export const round = episodeKind<RoundBody>({
   right: 'add',
   bearsOnPlan: true,
   upcasters: [upcastRoundTo2],
-  fold: (record, { id, at, actorName: by, mark, body }) => ({
-    ...record,
-    rounds: byTime([...record.rounds, { id, at, by, ...(mark ? { mark } : {}), ...body }]),
-  }),
+  fold: (record, { id, at, actorName: by, mark, body: { corrects, ...body } }) => {
+    const given = { id, at, by, ...(mark ? { mark } : {}), ...body }
+    const wrong = corrects && record.rounds.find((one) => one.id === corrects.round)
+    if (!wrong) return { ...record, rounds: byTime([...record.rounds, given]) }
+    const put = { ...given, at: wrong.at, isBaseline: wrong.isBaseline, correctedAt: at, why: corrects.why }
+    return {
+      ...record,
+      rounds: byTime([...record.rounds.filter((one) => one !== wrong), put]),
+      correctedRounds: [...(record.correctedRounds ?? []), { ...wrong, correctedAt: at, correctedBy: by, why: corrects.why }],
+    }
+  },
   example: {
     cases: [exampleCaseId],
     isBaseline: false,

@@ -42,6 +42,14 @@ export interface RoundRecord {
   readonly outcome: RoundOutcome
   readonly reason: string
   readonly findings: Omit<RoundInput, 'atMin' | 'baseline'>
+  /** When it was put right, and why; its time is that of the look. */
+  readonly correctedAt?: string
+  readonly why?: string
+}
+
+/** A round as it was before it was put right: it counts for nothing, and stays readable. */
+export interface CorrectedRound extends RoundRecord {
+  readonly correctedBy: string
 }
 
 /** One stay of one patient: place, injuries, flags, rounds. A fold of the episode's events. */
@@ -55,6 +63,7 @@ export interface EpisodeRecord {
   readonly flags: readonly PatientFlag[]
   readonly injuries: Readonly<Record<string, InjuryRecord>>
   readonly rounds: readonly RoundRecord[]
+  readonly correctedRounds?: readonly CorrectedRound[]
 }
 
 export const unknownPatient: PatientDetails = {

@@ -28,6 +28,7 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
       before.record,
       cases.map((one) => one.record.id),
     )
+    checkCorrection(input.body as RoundBody, before.record, writing.actor)
   }
   if (before && input.kind === 'patient') checkBirth(input.body as PatientDetails, new Date(deps.clock()).toISOString(), before.record.zone)
   if (before && (input.kind === 'injury' || input.kind === 'flags')) {
@@ -74,6 +75,23 @@ function checkWhatIsKnown(input: Writing['input'], episode: EpisodeRecord, cases
       },
     ])
   }
+}
+
+/** A round is put right by whoever entered it, or by a clinician; one that is not there cannot be. */
+function checkCorrection({ corrects }: RoundBody, episode: EpisodeRecord, actor: Actor): void {
+  if (!corrects) return
+  const wrong = episode.rounds.find((one) => one.id === corrects.round)
+  if (!wrong) {
+    throw invalidInput([
+      {
+        code: 'not-known',
+        path: 'body/corrects/round',
+        message: 'This round is not there, or was put right already: take the one that counts now.',
+      },
+    ])
+  }
+  if (wrong.by !== actor.name && !hasRight(actor.roles, 'decide'))
+    throw new ApiError(403, 'no-right', `${wrong.by} entered this round: ask them, or a clinician, to put it right.`)
 }
 
 /** Nobody is born tomorrow, nor on a day that there is not. */

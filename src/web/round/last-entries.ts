@@ -1,5 +1,5 @@
 import { assessed, isCannotAssess, type LimbFindings, type RoundInput } from '#core/model/observation'
-import { cannot, type RoundEntries } from './round-items'
+import { cannot, noneOfThese, type RoundEntries } from './round-items'
 
 /** What one round entered, in the words of the form: `<column>/<item>`, where a column is a side, a limb or a block. */
 export function entriesOf(findings: Omit<RoundInput, 'atMin' | 'baseline'>, isColumn: boolean): RoundEntries {
@@ -26,6 +26,21 @@ function wordOf(value: unknown): string {
   if (isCannotAssess(value)) return cannot
   const known = assessed(value)
   return typeof known === 'boolean' ? (known ? 'yes' : 'no') : String(known)
+}
+
+/** Everything that the form held when a round was sent, so that it can be put right there. */
+export function formEntriesOf(findings: Omit<RoundInput, 'atMin' | 'baseline'>, isColumn: boolean): RoundEntries {
+  const entries: Record<string, string> = { ...entriesOf(findings, isColumn), analgesia: findings.analgesia ? 'yes' : 'no' }
+  const reason = JSON.stringify(findings).match(/"cannotAssess":true,"reason":"([^"]*)"/)?.[1]
+  if (reason) entries['reason'] = reason
+  if (isColumn) return entries
+  for (const limb of findings.limbs) {
+    if (limb.colourUsual) entries[`${limb.side}/colourUsual`] = 'yes'
+    if (!limb.also) continue
+    const ticked = [...(limb.painBeyondExpected ? ['pain-beyond'] : []), ...(limb.spotPain ? ['spot-pain'] : []), ...limb.also]
+    entries[`${limb.side}/also`] = ticked.length > 0 ? ticked.join(' ') : noneOfThese
+  }
+  return entries
 }
 
 /** The last thing that any of several rounds entered of each item, rounds in the order of time. */

@@ -15,6 +15,8 @@ export interface RoundProps {
   readonly submitLabel: string
   /** What earlier rounds entered last, by item: it stands beside the entry. */
   readonly last?: RoundEntries
+  /** What stands in it before anything is entered: a round that is put right. */
+  readonly initial?: RoundEntries
   /** Everything that earlier rounds entered: what was ever abnormal is not called normal by one tap. */
   readonly ever?: EverEntered
   /** Blood may be lost: the circulation as a whole is asked too. */
@@ -42,7 +44,7 @@ export function RoundFrame({
   const { isBaseline, cases } = round
   const [draft, setDraft] = useDraft(round.draftKey)
   const [error, setError] = useState<string | null>(null)
-  const entries = (draft ? JSON.parse(draft) : {}) as RoundEntries
+  const entries = (draft ? JSON.parse(draft) : (round.initial ?? {})) as RoundEntries
   const put = (changes: RoundEntries): void => setDraft(JSON.stringify({ ...entries, ...changes }))
   const isCannot = Object.entries(entries).some(([key, value]) => key.includes('/') && value === cannot)
   const submit = (): void => {

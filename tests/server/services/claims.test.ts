@@ -247,6 +247,48 @@ describe('what an event may claim', () => {
     })
   })
 
+  describe('of a round that it puts right', () => {
+    const right = (round: string, why = 'other leg') =>
+      roundOf({ findings: bothLegs('left', { pulse: 'present' }), corrects: { round, why } })
+
+    it('counts at the time of the look, and what was entered first stays readable', async () => {
+      const wrong = await ada.send(opened.episodeStream, 'round', roundOf({ findings: bothLegs('left', { pulse: 'absent' }) }))
+      expect((await ada.send(opened.episodeStream, 'round', right(String(wrong.body['id'])))).status).to.equal(200)
+      const { episode } = await fetchCase()
+      expect(episode.rounds).to.have.length(1)
+      expect(episode.rounds[0]?.findings.limbs[0]?.pulse).to.equal('present')
+      expect(episode.correctedRounds?.[0]).to.deep.include({ why: 'other leg', correctedBy: 'ada' })
+      expect(episode.correctedRounds?.[0]?.findings.limbs[0]?.pulse).to.equal('absent')
+      expect(episode.rounds[0]?.at).to.equal(episode.correctedRounds?.[0]?.at)
+    })
+
+    it('is there, says why, and is their own or a clinician’s to put right', async () => {
+      const wrong = String((await ada.send(opened.episodeStream, 'round', roundOf())).body['id'])
+      const trainee = await harness.signIn(`nan-${uuidv7()}`, ['trainee'])
+      expect((await trainee.send(opened.episodeStream, 'round', right(wrong))).status).to.equal(403)
+      const own = String((await trainee.send(opened.episodeStream, 'round', roundOf())).body['id'])
+      expect(errorsOf(await trainee.send(opened.episodeStream, 'round', right(own, ' ')))[0]?.path).to.include('corrects/why')
+      expect((await trainee.send(opened.episodeStream, 'round', right(own))).status).to.equal(200)
+      const again = await trainee.send(opened.episodeStream, 'round', right(own))
+      expect([again.status, errorsOf(again)[0]?.path]).to.deep.equal([422, 'body/corrects/round'])
+    })
+  })
+
+  describe('of when somebody was born', () => {
+    for (const [born, words] of [
+      ['2126-01-01', /future/],
+      ['1985-02-30', /no day there is/],
+    ] as const) {
+      it(`${born} is refused`, async () => {
+        const { episode, episodeVersion } = await fetchCase()
+        const answer = await ada.send(opened.episodeStream, 'patient', { ...episode.patient, born }, episodeVersion)
+        expect(answer.status).to.equal(422)
+        expect(errorsOf(answer)[0]).to.deep.include({ path: 'body/born' })
+        expect(errorsOf(answer)[0]?.message).to.match(words)
+      })
+    }
+  })
+
   describe('of what it names', () => {
     it('a round serves cases of its own stay', async () => {
       const other = await openCase(ada)

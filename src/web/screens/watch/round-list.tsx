@@ -1,7 +1,7 @@
 import { formatDayAndClock } from '../../parts/format-time'
 import type { LiveRound } from '#core/rounds/live-rounds'
 import type { JudgedRound } from '#contract/views/case-rounds'
-import type { RoundRecord } from '#contract/records/episode'
+import type { CorrectedRound, RoundRecord } from '#contract/records/episode'
 import { LevelMark } from '../../round/level-mark'
 import { WholeRound } from './whole-round'
 
@@ -19,11 +19,16 @@ export function RoundList({
   rounds,
   judged,
   notDone,
+  corrected,
   now,
+  onCorrect,
 }: {
   rounds: readonly LiveRound[]
   judged: readonly JudgedRound[]
   notDone: readonly RoundRecord[]
+  /** Rounds as they were before they were put right. */
+  corrected: readonly CorrectedRound[]
+  onCorrect: ((round: RoundRecord) => void) | null
   now: number
 }) {
   const open = rounds.filter((round) => round.doneAt === null)
@@ -36,8 +41,15 @@ export function RoundList({
       at: round.at,
       by: round.by,
       line: <LevelMark level={verdict.level} />,
-      note: [round.isBaseline ? 'baseline' : '', verdict.complete ? '' : 'incomplete', markWords(round)].filter(Boolean).join(', '),
-      whole: <WholeRound judged={{ round, verdict }} />,
+      note: [
+        round.isBaseline ? 'baseline' : '',
+        verdict.complete ? '' : 'incomplete',
+        markWords(round),
+        round.correctedAt ? `put right ${time(Date.parse(round.correctedAt))}: ${round.why ?? ''}` : '',
+      ]
+        .filter(Boolean)
+        .join(', '),
+      whole: <WholeRound round={round} verdict={verdict} onCorrect={onCorrect ? () => onCorrect(round) : undefined} />,
     })),
     ...notDone.map((round) => ({
       id: round.id,
@@ -50,6 +62,14 @@ export function RoundList({
       ),
       note: ['stays due', markWords(round)].filter(Boolean).join(', '),
       whole: null,
+    })),
+    ...corrected.map((round) => ({
+      id: `${round.id} as it was`,
+      at: round.at,
+      by: round.by,
+      line: <span className="text-soft line-through">as first entered</span>,
+      note: `counts no longer: put right by ${round.correctedBy}`,
+      whole: <WholeRound round={round} />,
     })),
   ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
   return (

@@ -6,6 +6,7 @@ import { hasRig } from '#core/techniques/families/traction/describe-rig'
 import { dueAtOf, nextRound } from '#core/rounds/live-rounds'
 import { caseRounds } from '#contract/views/case-progress'
 import { standCaseRounds } from '#contract/views/case-rounds'
+import type { RoundRecord } from '#contract/records/episode'
 import { hasRight } from '#contract/rights'
 import { useNow } from '../../sync/use-now'
 import { RigPanel } from '../../case/rig-panel'
@@ -22,6 +23,7 @@ import { RoundEntry } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { usePerson, useSettings } from '../../sync/session-store'
+import { CorrectRound } from './correct-round'
 import { OpeningPanel } from './opening-panel'
 import { NotDoneSheet } from './not-done-sheet'
 import { RoundList } from './round-list'
@@ -38,6 +40,7 @@ export function WatchScreen() {
   const person = usePerson()
   const now = useNow(5_000)
   const [sheet, setSheet] = useState<'round' | 'not-done' | 'remove' | null>(null)
+  const [correcting, setCorrecting] = useState<RoundRecord | null>(null)
   const standing = useStanding(open)
   const injury = episode.injuries[record.injuryId]
   const side = injury?.side
@@ -69,7 +72,9 @@ export function WatchScreen() {
       rounds={rounds}
       judged={judged}
       notDone={episode.rounds.filter((round) => round.outcome !== 'done' && round.cases.includes(record.id))}
+      corrected={(episode.correctedRounds ?? []).filter((round) => round.isBaseline || round.cases.includes(record.id))}
       now={now}
+      onCorrect={hasRight(person.roles, 'add') ? setCorrecting : null}
     />
   )
   // Rounds belong to the stay: they go on after the device is off while anything above known stands.
@@ -158,6 +163,9 @@ export function WatchScreen() {
             }}
           />
         </Dialog>
+      ) : null}
+      {injury && correcting ? (
+        <CorrectRound round={correcting} injury={injury} episode={episode} onClose={() => setCorrecting(null)} />
       ) : null}
       {sheet === 'not-done' ? (
         <NotDoneSheet

@@ -1,10 +1,20 @@
 import { nameOfId, nameOfItem, listOfNames } from '#core/standing/item-names'
 import type { JudgedRound } from '#contract/views/case-rounds'
 import { cannot } from '../../round/round-items'
+import { Button } from '../../parts/button'
 import { entriesOf } from '../../round/last-entries'
 
 /** A round as it was entered: what it found, what it left out, and every value by part. */
-export function WholeRound({ judged: { round, verdict } }: { judged: JudgedRound }) {
+export function WholeRound({
+  round,
+  verdict = null,
+  onCorrect,
+}: {
+  round: Pick<JudgedRound['round'], 'findings'>
+  /** Null for one that counts no longer. */
+  verdict?: JudgedRound['verdict'] | null
+  onCorrect?: (() => void) | undefined
+}) {
   const byColumn = new Map<string, string[]>()
   for (const [key, word] of Object.entries(entriesOf(round.findings, true))) {
     const [column = '', ...item] = key.split('/')
@@ -14,7 +24,7 @@ export function WholeRound({ judged: { round, verdict } }: { judged: JudgedRound
   }
   return (
     <div className="grid gap-2 border-t border-line px-4 py-2.5">
-      {verdict.findings.length > 0 ? (
+      {verdict && verdict.findings.length > 0 ? (
         <ul>
           {verdict.findings.map((one) => (
             <li key={`${one.part}/${one.item}`} className="font-semibold">
@@ -23,7 +33,7 @@ export function WholeRound({ judged: { round, verdict } }: { judged: JudgedRound
           ))}
         </ul>
       ) : null}
-      {verdict.missing.length > 0 ? <p>Not looked at: {listOfNames(verdict.missing)}.</p> : null}
+      {verdict && verdict.missing.length > 0 ? <p>Not looked at: {listOfNames(verdict.missing)}.</p> : null}
       <dl className="grid gap-x-3 gap-y-1 text-sm sm:grid-cols-[7rem_1fr]">
         {[...byColumn].map(([column, lines]) => (
           <div key={column} className="contents">
@@ -32,6 +42,11 @@ export function WholeRound({ judged: { round, verdict } }: { judged: JudgedRound
           </div>
         ))}
       </dl>
+      {onCorrect ? (
+        <div>
+          <Button onClick={onCorrect}>Put it right</Button>
+        </div>
+      ) : null}
     </div>
   )
 }
