@@ -21,6 +21,8 @@ export interface RoundProps {
   readonly ever?: EverEntered
   /** Blood may be lost: the circulation as a whole is asked too. */
   readonly asksVital?: boolean
+  /** What else has to be there before it is sent, in words; null when it is. */
+  readonly refuses?: () => string | null
   readonly onSubmit: (body: RoundBody) => void
 }
 
@@ -48,7 +50,7 @@ export function RoundFrame({
   const put = (changes: RoundEntries): void => setDraft(JSON.stringify({ ...entries, ...changes }))
   const isCannot = Object.entries(entries).some(([key, value]) => key.includes('/') && value === cannot)
   const submit = (): void => {
-    const fault = missing(entries)
+    const fault = missing(entries) ?? round.refuses?.() ?? null
     if (fault) return setError(fault)
     if (isCannot && !entries['reason']) return setError('Say why something cannot be assessed: choose a reason below the list.')
     setDraft('')

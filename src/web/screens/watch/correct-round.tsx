@@ -43,8 +43,12 @@ export function CorrectRound({
           draftKey={`round/${round.id}/corrected`}
           initial={formEntriesOf(round.findings, watched === 'neck' || watched === 'spine')}
           submitLabel="Put it right"
+          refuses={() => {
+            const fault = why.trim().length < 3 ? 'Why is missing: say in a few words what was wrong.' : undefined
+            setError(fault)
+            return fault ?? null
+          }}
           onSubmit={(body) => {
-            if (why.trim().length < 3) return setError('Why is missing: say in a few words what was wrong.')
             setWhy('')
             onClose()
             void writeEvent('round', { ...body, corrects: { round: round.id, why: why.trim() } })

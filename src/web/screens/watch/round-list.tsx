@@ -1,4 +1,4 @@
-import { formatDayAndClock } from '../../parts/format-time'
+import { formatClock, formatDay, formatDayAndClock } from '../../parts/format-time'
 import type { LiveRound } from '#core/rounds/live-rounds'
 import type { JudgedRound } from '#contract/views/case-rounds'
 import type { CorrectedRound, RoundRecord } from '#contract/records/episode'
@@ -9,6 +9,11 @@ import { WholeRound } from './whole-round'
 function markWords({ mark }: RoundRecord): string {
   if (mark === 'clock-wrong') return 'device clock wrong, timed when it came'
   return mark === 'late' ? 'entered late' : ''
+}
+
+/** A time, with its day where that is another one than before it. */
+function timeAfter(at: number, before: number | undefined): string {
+  return before !== undefined && formatDay(at) === formatDay(before) ? formatClock(at) : formatDayAndClock(at)
 }
 
 const mostOwed = 4
@@ -81,7 +86,7 @@ export function RoundList({
         {coming.length > 0 ? (
           <li className="flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5 text-soft">
             <span className="w-24">To come</span>
-            <span className="numeral">{coming.map((round) => time(round.dueAt)).join(' · ')}</span>
+            <span className="numeral">{coming.map((round, index) => timeAfter(round.dueAt, coming[index - 1]?.dueAt)).join(' · ')}</span>
           </li>
         ) : null}
         {[...owed].reverse().map((round) => (
