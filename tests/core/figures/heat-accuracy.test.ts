@@ -10,7 +10,7 @@ const constants = readDefaults(heatDefaults, defaultProtocol)
 const converged = { cellCm: 0.01, stepErrorC: 1e-4 }
 
 describe('the heat solver', () => {
-  it('is within 0.05 °C and a third of a minute of the converged peak, keeps energy, and its burn integral within a twentieth', () => {
+  it('is within 0.03 °C and a third of a minute of the converged peak, keeps energy, and its burn integral within a twentieth', () => {
     const input: fc.Arbitrary<HeatInput> = fc
       .record({
         material: fc.constantFrom('plaster-extra-fast', 'plaster-fast', 'plaster-slow', 'fibreglass-roll', 'padded-fibreglass'),
@@ -25,7 +25,7 @@ describe('the heat solver', () => {
     fc.assert(
       fc.property(input, (one) => {
         const [usual, fine] = [solveHeat(one), solveHeat(one, converged)]
-        expect(Math.abs(usual.peakC - fine.peakC), 'peak').to.be.lessThan(0.05)
+        expect(Math.abs(usual.peakC - fine.peakC), 'peak').to.be.lessThan(0.03)
         const apart = usual.skinC.map((skin, minute) => Math.abs(skin - (fine.skinC[minute] ?? 0)))
         expect(Math.max(...apart.slice(1)), 'the curve').to.be.lessThan(0.1)
         // A plateau has its peak anywhere: its time says something only where the curve rises to one and falls from it.
@@ -35,7 +35,8 @@ describe('the heat solver', () => {
         expect(Math.abs(usual.omega - fine.omega)).to.be.at.most(0.05 * fine.omega + 1e-9)
         expect(usual.skinC).to.have.length(61)
       }),
-      { numRuns: isLong ? 300 : 60 },
+      // The same 300 each time, others under --long: the greatest error in 2500 draws was 0.028 °C.
+      isLong ? { numRuns: 3000 } : { numRuns: 300, seed: 12 },
     )
   })
 })
