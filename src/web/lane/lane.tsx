@@ -7,7 +7,6 @@ import { LegLane } from './leg-lane'
 import { SheetLane } from './sheet-lane'
 import { TemplateLane } from './template-lane'
 import { TractionScene } from './traction-scene'
-import { WetLegend } from './wet-legend'
 
 const bodies = { leg: LegLane, arm: ArmLane, neck: ColumnLane, trunk: ColumnLane } as const
 
@@ -23,7 +22,6 @@ export const Lane = memo(function Lane(props: LaneProps) {
       className="grid gap-2 border-line bg-sheet px-2 max-lg:border-b lg:rounded-3xl lg:border lg:p-3"
     >
       <Body {...props} />
-      {props.wet && props.wet.length > 0 ? <WetLegend wet={props.wet} /> : null}
       {geometry.scene && !props.isSceneElsewhere ? <TractionScene scene={geometry.scene} /> : null}
       {hasSheet ? <SheetLane geometry={geometry} units={props.units} {...(props.onPick ? { onPick: props.onPick } : {})} /> : null}
       {props.layers.includes('sheet') ? <TemplateLane geometry={geometry} units={props.units} /> : null}

@@ -1,17 +1,29 @@
+import { useMemo } from 'react'
 import { wetNow } from '#core/runs/wet-now'
 import { liveTimers, type RunRecord } from '#contract/records/run'
 import type { Step } from '#core/model/step'
 import { Lane } from '../../lane/lane'
 import type { LaneProps } from '../../lane/lane-props'
+import { WetLegend } from '../../lane/wet-legend'
 import { useNow } from '../../sync/use-now'
 
-/** The lane of a run: while something is wet, what of it is workable, by the second. */
+const dryMs = 60_000
+const wetMs = 1000
+
+/** The lane of a run, and what of it is workable: the words by the second, the drawing only when a part changes its state. */
 export function RunLane({ run, steps, ...lane }: LaneProps & { run: RunRecord; steps: readonly Step[] }) {
   const isWet = run.timers.some((timer) => timer.kind === 'set')
-  return isWet ? <WetLane run={run} steps={steps} {...lane} /> : <Lane {...lane} />
-}
-
-function WetLane({ run, steps, ...lane }: LaneProps & { run: RunRecord; steps: readonly Step[] }) {
-  const now = useNow(1000)
-  return <Lane {...lane} wet={wetNow(steps, liveTimers(run, now), now)} />
+  const now = useNow(isWet ? wetMs : dryMs)
+  // Just wetted, the clock may not have ticked yet: nothing has more time left than all of it.
+  const at = Math.max(now, ...run.timers.map((timer) => Date.parse(timer.startedAt)))
+  const parts = isWet ? wetNow(steps, liveTimers(run, at), at) : []
+  const states = parts.map((part) => `${part.id} ${part.state} ${part.bands.join()}`).join('; ')
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the same states are the same drawing
+  const drawn = useMemo(() => parts, [states])
+  return (
+    <div className="grid gap-2">
+      <Lane {...lane} wet={drawn} />
+      {parts.length > 0 ? <WetLegend wet={parts} /> : null}
+    </div>
+  )
 }
