@@ -21,3 +21,8 @@ const rightsByRole: Readonly<Record<Role, readonly Right[]>> = {
 export function hasRight(held: readonly Role[], right: Right): boolean {
   return held.some((role) => rightsByRole[role].includes(right))
 }
+
+/** Who may put a round right: whoever entered it, or a clinician. Page and server both ask here. */
+export function mayCorrect(round: { readonly by: string }, person: { readonly name: string; readonly roles: readonly Role[] }): boolean {
+  return round.by === person.name || hasRight(person.roles, 'decide')
+}

@@ -5,7 +5,7 @@ import type { CaseRecord } from '#contract/records/case'
 import type { InjuryBody } from '#contract/events/injury'
 import { ageFromBirth } from '#contract/views/age-from-birth'
 import { isIdentityRead, isOtherPlace } from '#contract/views/side-change'
-import { hasRight } from '#contract/rights'
+import { hasRight, mayCorrect } from '#contract/rights'
 import { foldEpisode } from '#contract/events/fold'
 import type { RoundBody } from '#contract/events/round'
 import { ApiError, invalidInput } from '../ground/api-error'
@@ -90,7 +90,7 @@ function checkCorrection({ corrects }: RoundBody, episode: EpisodeRecord, actor:
       },
     ])
   }
-  if (wrong.by !== actor.name && !hasRight(actor.roles, 'decide'))
+  if (!mayCorrect(wrong, actor))
     throw new ApiError(403, 'no-right', `${wrong.by} entered this round: ask them, or a clinician, to put it right.`)
 }
 

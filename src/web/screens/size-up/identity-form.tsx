@@ -31,6 +31,7 @@ const figure = (label: string, { least, greatest }: Limits): Joi.StringSchema =>
         return helpers.message({ custom: `${label} must be from ${least} to ${greatest}: check the figure.` })
       return value
     })
+
 /** Age by a date of birth as it is typed, on the clock and in the zone of this device. */
 function ageNow(born: string): AgeFromBirth | null {
   return ageFromBirth(born, new Date(serverNow()).toISOString(), Intl.DateTimeFormat().resolvedOptions().timeZone)

@@ -26,6 +26,7 @@ export function RoundList({
   notDone,
   corrected,
   now,
+  mayCorrect,
   onCorrect,
 }: {
   rounds: readonly LiveRound[]
@@ -33,7 +34,8 @@ export function RoundList({
   notDone: readonly RoundRecord[]
   /** Rounds as they were before they were put right. */
   corrected: readonly CorrectedRound[]
-  onCorrect: ((round: RoundRecord) => void) | null
+  mayCorrect: (round: RoundRecord) => boolean
+  onCorrect: (round: RoundRecord) => void
   now: number
 }) {
   const open = rounds.filter((round) => round.doneAt === null)
@@ -54,7 +56,7 @@ export function RoundList({
       ]
         .filter(Boolean)
         .join(', '),
-      whole: <WholeRound round={round} verdict={verdict} onCorrect={onCorrect ? () => onCorrect(round) : undefined} />,
+      whole: <WholeRound round={round} verdict={verdict} onCorrect={mayCorrect(round) ? () => onCorrect(round) : undefined} />,
     })),
     ...notDone.map((round) => ({
       id: round.id,

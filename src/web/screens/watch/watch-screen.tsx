@@ -7,7 +7,7 @@ import { dueAtOf, nextRound } from '#core/rounds/live-rounds'
 import { caseRounds } from '#contract/views/case-progress'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import type { RoundRecord } from '#contract/records/episode'
-import { hasRight } from '#contract/rights'
+import { hasRight, mayCorrect } from '#contract/rights'
 import { useNow } from '../../sync/use-now'
 import { RigPanel } from '../../case/rig-panel'
 import { StandingPanel } from '../../case/standing-panel'
@@ -74,7 +74,8 @@ export function WatchScreen() {
       notDone={episode.rounds.filter((round) => round.outcome !== 'done' && round.cases.includes(record.id))}
       corrected={(episode.correctedRounds ?? []).filter((round) => round.isBaseline || round.cases.includes(record.id))}
       now={now}
-      onCorrect={hasRight(person.roles, 'add') ? setCorrecting : null}
+      mayCorrect={(round) => mayCorrect(round, person)}
+      onCorrect={setCorrecting}
     />
   )
   // Rounds belong to the stay: they go on after the device is off while anything above known stands.
