@@ -9,6 +9,6 @@ import { vests } from './vests'
 
 /** The shipped catalogue: our own generic materials, devices and sizes. */
 export const catalogue: { readonly version: string; readonly items: readonly StockItem[] } = {
-  version: '2',
+  version: '3',
   items: [...materials, ...collars, ...trunkShells, ...vests, ...ringSplints, ...fieldSplints, ...braces, ...boots],
 }

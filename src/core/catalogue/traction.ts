@@ -1,7 +1,7 @@
 import type { StockItem } from '../model/clinical-case'
 
 const rings: readonly [string, readonly [number, number]][] = [
-  ['ring A', [27, 33]],
+  ['ring A', [27.6, 33]],
   ['ring B', [33, 39]],
   ['ring C', [39, 45]],
   ['ring D', [45, 51]],
@@ -10,19 +10,26 @@ const rings: readonly [string, readonly [number, number]][] = [
   ['ring G', [63, 70]],
   ['ring H', [70, 78]],
 ]
-const slings: readonly [string, readonly [number, number]][] = [
-  ['XS', [24, 33]],
-  ['S', [32, 43]],
-  ['M', [42, 54]],
-  ['L', [53, 66]],
-  ['XL', [65, 82]],
+const slings: readonly (readonly [number, number])[] = [
+  [24, 28.5],
+  [28, 33.5],
+  [32.5, 38.5],
+  [37.5, 44.5],
+  [43.5, 51.5],
+  [50, 59.5],
+  [58, 69],
+  [67, 80],
+  [78, 93],
 ]
-
-const covers: readonly [string, readonly [number, number]][] = [
-  ['cover 1', [26, 38]],
-  ['cover 2', [36, 50]],
-  ['cover 3', [48, 64]],
-  ['cover 4', [62, 82]],
+const covers: readonly (readonly [number, number])[] = [
+  [26, 31],
+  [30, 35.5],
+  [34.5, 41],
+  [40, 47.5],
+  [46, 55],
+  [53, 63],
+  [61, 72.5],
+  [70.5, 84],
 ]
 
 /** Rings by oblique groin girth (the same rings serve both ring techniques), slings by mid-thigh girth, pads by length. */
@@ -30,8 +37,13 @@ export const ringSplints: readonly StockItem[] = [
   ...(['ring-traction', 'suspended-ring-traction'] as const).flatMap((technique) =>
     rings.map(([size, range]) => ({ technique, size, fits: { 'oblique-groin-girth': range }, prefer: 'larger' as const, bareBarCm: 10 })),
   ),
-  ...slings.map(([size, range]) => ({ item: 'sling', size, fits: { 'mid-thigh-girth': range } })),
-  ...covers.map(([size, range]) => ({ item: 'ring-cover', size, fits: { 'oblique-groin-girth': range }, prefer: 'larger' as const })),
+  ...slings.map((range, at) => ({ item: 'sling', size: `sling ${at + 1}`, fits: { 'mid-thigh-girth': range } })),
+  ...covers.map((range, at) => ({
+    item: 'ring-cover',
+    size: `cover ${at + 1}`,
+    fits: { 'oblique-groin-girth': range },
+    prefer: 'larger' as const,
+  })),
   { item: 'sling-pad', lengthCm: 15 },
   ...['skin-strip', 'cord', 'padding-tube', 'gutter'].map((item) => ({ item })),
 ]

@@ -226,7 +226,7 @@ describe('trunk shell', () => {
 
   it('leaves an unmeasured dimension out and says so', () => {
     const made = plan('trunk-shell', (file) => without(file, 'chest-girth', 'hip-girth'))
-    expect(decisionOf(made, 'size').value).to.equal('shell 3')
+    expect(decisionOf(made, 'size').value).to.equal('shell 3 narrow chest')
     expect(cautionCodes(made)).to.include('check-reading')
     expect(made.problems).to.deep.equal([])
   })

@@ -64,13 +64,18 @@ export function pickSubstitute(
   )
 }
 
-/** The best of some sizes, among those within 0.05 of the best the preferred end; the nearest where none has odds of 0.2. */
+/**
+ * The best of some sizes: of those within 0.05 of the best odds, those that hold every dimension about as well as any of them does, and of
+ * these the preferred end; the nearest where none has odds of 0.2. The second look matters where one dimension leads (a trunk shell's waist).
+ */
 function pick(sizes: readonly SizeOdds[], dimensions: readonly SizedDimension[], prefer: 'larger' | 'smaller'): SizeOdds | null {
   const real = sizes.filter((one) => one.odds >= leastOdds)
   if (real.length === 0) return nearestSize(sizes, dimensions)
   const most = Math.max(...real.map((one) => one.odds))
   const close = real.filter((one) => one.odds >= most - closeOdds - 1e-12)
-  const [first, ...rest] = close
+  const product = (one: SizeOdds): number => oddsOfSize(dimensions, one.item.fits ?? {})
+  const mostInAll = Math.max(...close.map(product))
+  const [first, ...rest] = close.filter((one) => product(one) >= mostInAll - closeOdds - 1e-12)
   if (!first) return null
   const wanted = first.item.prefer ?? prefer
   return rest.reduce((best, one) => ((wanted === 'larger' ? middle(one) > middle(best) : middle(one) < middle(best)) ? one : best), first)

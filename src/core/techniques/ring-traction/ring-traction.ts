@@ -79,7 +79,7 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
     ring: size ?? 'the ring',
     lengthWords: lengthCm === null ? 'by the inside leg' : `${lengthCm.toFixed(0)} cm long`,
     tubeWords: tubeCm === null ? null : formatValue(tubeCm, 'cm'),
-    coverWords: cover === null ? 'cover' : `cover ${cover}`,
+    coverWords: cover === null ? 'cover' : String(cover),
     padWords: pads ? `${pads.count} sling pads` : 'sling pads',
     pullWords: pull?.display ?? 'as ordered',
     pull: pullOf(draft, 'traction', capOf(draft, strips)),

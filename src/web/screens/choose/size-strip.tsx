@@ -25,7 +25,7 @@ export function SizeStripView({ decision, units }: { decision: Decision; units: 
       <div aria-hidden>
         <Curves strip={strip} from={from} to={to} />
         <div className="relative h-9">
-          {strip.sizes.map((one, index) => (
+          {ladderOf(strip.sizes).map((one, index) => (
             <span
               key={one.size}
               className={`absolute top-0 h-4 border ${one.isUsed ? 'border-ink bg-citrus' : one.isInStock ? 'border-soft bg-well' : 'border-dashed border-soft'}`}
@@ -51,6 +51,16 @@ export function SizeStripView({ decision, units }: { decision: Decision; units: 
       {strip.isSettledByRemeasuring ? <p className="font-semibold text-caution">Measure again: half the doubt would settle it.</p> : null}
     </section>
   )
+}
+
+/** One of each range, ascending: the builds of one girth share theirs, and the planned one is drawn for them. */
+function ladderOf(sizes: readonly StripSize[]): readonly StripSize[] {
+  const byRange = new Map<string, StripSize>()
+  for (const one of sizes) {
+    const key = `${one.fromCm}-${one.toCm}`
+    if (one.isUsed || !byRange.has(key)) byRange.set(key, one)
+  }
+  return [...byRange.values()].sort((a, b) => a.fromCm - b.fromCm)
 }
 
 function StripLine({ size, units }: { size: StripSize; units: DisplayUnits }) {
