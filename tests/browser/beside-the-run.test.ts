@@ -77,6 +77,15 @@ describe('beside the run in the browser', () => {
       await browser.waitForText(/read 70°, ▼ more/)
     })
 
+    it('takes an angle from three points of a photo', async () => {
+      await browser.click('button', 'From a photo')
+      await browser.click('button', 'Use the demo drawing')
+      const heel = await browser.find('slider', 'Heel')
+      await heel.sendKeys(Key.ARROW_DOWN)
+      await browser.click('button', 'Take this angle')
+      await browser.find('button', /^Ankle 85° to 95°\s+read \d+°/)
+    })
+
     it('draws the goniometer live against its band, through nonsense and a drop-out', async () => {
       const set = (settings: object): Promise<Response> =>
         fetch(`${server.panels.goniometer}/state`, { method: 'POST', body: JSON.stringify(settings) })

@@ -128,6 +128,7 @@ export function caseSchema(): object {
               type: 'string',
             },
             breadthCm: figure('breadthCm'),
+            planeCm: figure('planeCm'),
           },
         },
       },

@@ -26,4 +26,5 @@ export const schema = Joi.object({
   confirmed: Joi.boolean(),
   supersedes: uuid,
   breadthCm: within(limits.breadthCm),
+  planeCm: within(limits.planeCm),
 })

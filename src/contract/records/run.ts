@@ -54,7 +54,7 @@ export interface Recorded {
   readonly at: string
   readonly by: string
 }
-export const angleTools = ['goniometer', 'digital-goniometer', 'eye'] as const
+export const angleTools = ['goniometer', 'digital-goniometer', 'photo', 'eye'] as const
 /** An angle as it was read at a step, degrees. */
 export interface AngleBody {
   readonly runId: string

@@ -156,6 +156,7 @@ function readMeasurement(data: unknown, index: number, problems: Problem[]): rea
       ...optional('at', from.time('at')),
       ...optional('supersedes', from.text('supersedes')),
       ...optional('breadthCm', from.number('breadthCm', limits.breadthCm)),
+      ...optional('planeCm', from.number('planeCm', limits.planeCm)),
       ...(from.raw('confirmed') === true ? { confirmed: true } : {}),
     },
   ]

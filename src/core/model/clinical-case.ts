@@ -25,6 +25,8 @@ export interface Measurement {
   readonly supersedes?: string
   /** The clinician's own breadth per finger, cm, for readings in finger widths. */
   readonly breadthCm?: number
+  /** How far the scale bar lay before or behind what was measured in a photo, cm. */
+  readonly planeCm?: number
 }
 
 export interface Patient {

@@ -16,6 +16,8 @@ export const limits = {
   levelCm: { least: 0, greatest: 250 },
   /** Breadth of one finger. */
   breadthCm: { least: 0.8, greatest: 3.5 },
+  /** Of a photo's scale bar from the plane of what is measured. */
+  planeCm: { least: 0, greatest: 40 },
   people: { least: 1, greatest: 12 },
   waterC: { least: 0, greatest: 60 },
   roomC: { least: -30, greatest: 55 },

@@ -23,6 +23,16 @@ export interface StepAngle {
   readonly targetDeg: number
   readonly lowDeg: number
   readonly highDeg: number
+  /** How a photo shows it; absent where a photo from the side cannot. */
+  readonly photo?: PhotoAngle
+}
+
+/** An angle as three points of a photo show it. */
+export interface PhotoAngle {
+  /** Where the first arm's end, the corner and the second arm's end go. */
+  readonly points: readonly [string, string, string]
+  /** The angle counts from straight: 180° less what lies between the arms. */
+  readonly isBend: boolean
 }
 
 /** A pull to take at a step. */

@@ -12,6 +12,7 @@ export const readingErrorDefaults = defineDefaults('reading', {
   goniometerDeg: { value: 3, unit: 'deg', source: 'practice' },
   photoAngleDeg: { value: 2, unit: 'deg', source: 'practice' },
   photoLengthShare: { value: 0.02, unit: 'ratio', source: 'practice' },
+  photoCameraCm: { value: 80, unit: 'cm', source: 'practice', note: 'arm’s length and a half from the limb' },
 })
 
 /** What the error of a reading depends on. */
@@ -21,11 +22,15 @@ export interface TakenReading {
   readonly tool?: ReadingTool
   /** Breadth per finger, cm, for readings in finger widths. */
   readonly breadthCm?: number
+  /** How far the scale bar lay before or behind what was measured in a photo, cm. */
+  readonly planeCm?: number
 }
 
 /**
  * The standard error σt of one reading by its tool (COMPUTATION 1).
  * Of n fingers √((√n·σ a finger)² + (breadth ÷ √12)²): whole fingers are a coarse rule, never surer than a tape (CORRECTIONS).
+ * From a photo 2 % of the length, and the share by which a bar off the limb's plane is drawn too large or too small: its distance from
+ * that plane ÷ the camera's (CORRECTIONS, From a photo).
  * @param reading in its own unit
  * @param kind along a limb, round it, or an angle
  * @param valueCm the same reading in cm (or degrees)
@@ -41,6 +46,6 @@ export function readingError(reading: TakenReading, kind: MeasurementKind, value
     const wholeFingerCm = (reading.breadthCm ?? uncalibratedFingerCm) / Math.sqrt(12)
     return Math.hypot(Math.sqrt(fingers) * perFinger, wholeFingerCm)
   }
-  if (tool === 'photo') return errors.photoLengthShare * Math.abs(valueCm)
+  if (tool === 'photo') return Math.hypot(errors.photoLengthShare, (reading.planeCm ?? 0) / errors.photoCameraCm) * Math.abs(valueCm)
   return kind === 'girth' ? errors.tapeRoundCm : errors.tapeAlongCm
 }

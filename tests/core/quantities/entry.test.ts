@@ -1,6 +1,8 @@
 import { expect } from 'chai'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { readingError } from '#core/quantities/reading-error'
 import { parseQuickEntry } from '#core/quantities/quick-entry'
-import { checkScaleBar, measurePhotoAngle, measurePhotoLength, type PhotoPoint } from '#core/quantities/photo-measure'
+import { checkScaleBar, measurePhotoAngle, measurePhotoPath, smoothLine, type PhotoPoint } from '#core/quantities/photo-measure'
 import { instruments, parseInstrumentLine } from '#core/quantities/instrument-line'
 import { makeDraws } from '../../harness/random-draws'
 
@@ -90,8 +92,64 @@ describe('a line from the digital tape', () => {
 })
 
 describe('measuring in a photo', () => {
-  it('scales by the bar and adds two in a hundred', () => {
-    expect(measurePhotoLength([0, 0], [100, 0], 10, [0, 50], [250, 50])).to.deep.equal({ cm: 25, errorCm: 0.5 })
+  it('scales by the bar', () => {
+    expect(
+      measurePhotoPath([0, 0], [100, 0], 10, [
+        [0, 50],
+        [250, 50],
+      ]),
+    ).to.equal(25)
+  })
+
+  it('follows a bend smoothly: four points of a half circle measure it to one in a hundred, straight strokes four short', () => {
+    const radius = 100
+    const onCircle = (share: number): PhotoPoint => [radius * Math.cos(Math.PI * share), radius * Math.sin(Math.PI * share)]
+    const points = [0, 1 / 3, 2 / 3, 1].map(onCircle)
+    const straight = 3 * Math.hypot(points[1]![0] - points[0]![0], points[1]![1] - points[0]![1])
+    const path = measurePhotoPath([0, 0], [100, 0], 100, points)
+    expect(path).to.be.closeTo(Math.PI * radius, 0.03 * Math.PI * radius)
+    expect(path).to.be.above(straight)
+    const finer = measurePhotoPath([0, 0], [100, 0], 100, [0, 0.2, 0.4, 0.6, 0.8, 1].map(onCircle))
+    expect(finer).to.be.closeTo(Math.PI * radius, 0.01 * Math.PI * radius)
+  })
+
+  it('is a straight line between points that lie on one, however unevenly, and counts a doubled point once', () => {
+    const points: readonly PhotoPoint[] = [
+      [0, 0],
+      [3, 4],
+      [3, 4],
+      [30, 40],
+      [300, 400],
+    ]
+    expect(measurePhotoPath([0, 0], [10, 0], 10, points)).to.be.closeTo(500, 1e-6)
+    for (const [x, y] of smoothLine(points)) expect(y).to.be.closeTo((4 * x) / 3, 1e-6)
+  })
+
+  it('is never shorter than the straight strokes between its points, passes through each, and is the same from the other end', () => {
+    const draw = makeDraws(11)
+    for (let round = 0; round < 200; round++) {
+      const points = Array.from({ length: 3 + Math.floor(draw(0, 6)) }, (): PhotoPoint => [draw(0, 2000), draw(0, 2000)])
+      const straight = points.slice(1).reduce((sum, [x, y], index) => sum + Math.hypot(x - points[index]![0], y - points[index]![1]), 0)
+      const path = measurePhotoPath([0, 0], [100, 0], 100, points)!
+      expect(path).to.be.at.least(straight - 1e-6)
+      expect(measurePhotoPath([0, 0], [100, 0], 100, [...points].reverse())).to.be.closeTo(path, 1e-6 * path)
+      const line = smoothLine(points)
+      for (const [x, y] of points) expect(line.some((one) => Math.hypot(one[0] - x, one[1] - y) < 1e-6)).to.equal(true)
+    }
+  })
+
+  it('is the less sure the further the bar lies off the limb’s plane', () => {
+    const doubtCm = (planeCm?: number): number =>
+      readingError({ value: 50, tool: 'photo', ...(planeCm === undefined ? {} : { planeCm }) }, 'length', 50, defaultProtocol)
+    expect(doubtCm()).to.equal(1)
+    expect(doubtCm(0)).to.equal(1)
+    expect(doubtCm(10)).to.be.closeTo(50 * Math.hypot(0.02, 10 / 80), 1e-9)
+    expect([0, 2, 5, 10, 20, 40].map(doubtCm)).to.satisfy((all: number[]) => all.every((one, at) => at === 0 || one > all[at - 1]!))
+  })
+
+  it('has no length without two points', () => {
+    expect(measurePhotoPath([0, 0], [100, 0], 10, [[5, 5]])).to.equal(null)
+    expect(measurePhotoPath([0, 0], [100, 0], 10, [])).to.equal(null)
   })
 
   for (const [to, barCm, fault] of [
@@ -104,7 +162,12 @@ describe('measuring in a photo', () => {
   ] as const) {
     it(`refuses a bar to ${to.join(',')} of ${barCm} cm`, () => {
       expect(checkScaleBar([0, 0], to, barCm)).to.match(fault)
-      expect(measurePhotoLength([0, 0], to, barCm, [0, 0], [50, 50])).to.equal(null)
+      expect(
+        measurePhotoPath([0, 0], to, barCm, [
+          [0, 0],
+          [50, 50],
+        ]),
+      ).to.equal(null)
     })
   }
 
@@ -124,9 +187,9 @@ describe('measuring in a photo', () => {
         scale * (x * Math.cos(angle) - y * Math.sin(angle)),
         scale * (x * Math.sin(angle) + y * Math.cos(angle)),
       ]
-      const plain = measurePhotoLength(a, b, 10, c, d)
-      const turned = measurePhotoLength(turn(a), turn(b), 10, turn(c), turn(d))
-      if (plain) expect(turned?.cm).to.be.closeTo(plain.cm, 1e-6 * Math.max(1, plain.cm))
+      const plain = measurePhotoPath(a, b, 10, [c, d, a])
+      const turned = measurePhotoPath(turn(a), turn(b), 10, [c, d, a].map(turn))
+      if (plain) expect(turned).to.be.closeTo(plain, 1e-6 * Math.max(1, plain))
       const bend = measurePhotoAngle(a, b, c)
       if (bend !== null) expect(measurePhotoAngle(turn(a), turn(b), turn(c))).to.be.closeTo(bend, 1e-4)
     }

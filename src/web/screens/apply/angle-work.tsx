@@ -6,6 +6,7 @@ import type { AngleBody, RunRecord } from '#contract/records/run'
 import { InstrumentPanel } from '../../case/instrument-panel'
 import { Button } from '../../parts/button'
 import { NumberStepper } from '../../parts/number-stepper'
+import { PhotoAngleDialog } from '../../photo/photo-angle'
 import { writeEvent } from '../../sync/case-store'
 import { pairedDevices } from '../../sync/instrument-store'
 
@@ -16,6 +17,7 @@ export function AngleWork({ run, step, angles }: { run: RunRecord; step: Step; a
   const [chosen, setChosen] = useState(angles[0]?.id)
   const angle = angles.find((one) => one.id === chosen) ?? angles[0]
   const [typedDeg, setTypedDeg] = useState<number | null>(null)
+  const [isPhotoOpen, setPhotoOpen] = useState(false)
   const device = pairedDevices.goniometer.use()
   const angleId = angle?.id
   const take = useCallback(
@@ -76,6 +78,18 @@ export function AngleWork({ run, step, angles }: { run: RunRecord; step: Step; a
             <Button onClick={() => take(typedDeg ?? readOf(angle.id) ?? angle.targetDeg, 'goniometer')}>Keep the angle</Button>
           </>
         )}
+        {angle.photo ? <Button onClick={() => setPhotoOpen(true)}>From a photo</Button> : null}
+        {angle.photo && isPhotoOpen ? (
+          <PhotoAngleDialog
+            label={angle.label}
+            angle={angle.photo}
+            onClose={() => setPhotoOpen(false)}
+            onTake={(deg) => {
+              setPhotoOpen(false)
+              take(deg, 'photo')
+            }}
+          />
+        ) : null}
       </div>
     </section>
   )

@@ -6,14 +6,14 @@ import { Button } from '../../parts/button'
 import { InstrumentPanel } from '../../case/instrument-panel'
 import { useSettings } from '../../sync/session-store'
 import type { AskedReading } from './asked-readings'
-import { PhotoMeasure } from './photo-measure'
+import { PhotoPath } from '../../photo/photo-path'
 
 /** Other ways to take the reading: the digital tape, or a photo with a scale bar. */
 export function ReadingTools({ place, side, onTake }: { place: AskedReading; side: Side | null; onTake: (reading: Measurement) => void }) {
   const [isPhotoOpen, setPhotoOpen] = useState(false)
   const { definition } = place
   const { units } = useSettings()
-  const take = (value: number, tool: 'digital-tape' | 'photo'): void =>
+  const take = (value: number, tool: 'digital-tape' | 'photo', planeCm?: number): void =>
     onTake({
       id: definition.id,
       value: Math.round(value * 10) / 10,
@@ -23,6 +23,7 @@ export function ReadingTools({ place, side, onTake }: { place: AskedReading; sid
       posture: definition.posture,
       ...(definition.takenFor ? { takenFor: definition.takenFor } : {}),
       ...(side ? { side } : {}),
+      ...(planeCm === undefined ? {} : { planeCm }),
     })
   // The panel takes a reading when the tape's button is pressed: the function must stay the same between renders.
   // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -33,12 +34,12 @@ export function ReadingTools({ place, side, onTake }: { place: AskedReading; sid
       <InstrumentPanel id="tape" name="tape" format={(cm) => formatLength(cm, units)} onTake={takeTape} />
       {definition.kind === 'length' ? <Button onClick={() => setPhotoOpen(true)}>From a photo</Button> : null}
       {isPhotoOpen ? (
-        <PhotoMeasure
+        <PhotoPath
           label={definition.label}
           onClose={() => setPhotoOpen(false)}
-          onTake={(cm) => {
+          onTake={(cm, planeCm) => {
             setPhotoOpen(false)
-            take(cm, 'photo')
+            take(cm, 'photo', planeCm)
           }}
         />
       ) : null}

@@ -2,11 +2,10 @@ import { useRef, useState } from 'react'
 import type { PhotoPoint } from '#core/quantities/photo-measure'
 
 export interface NamedPoint {
-  readonly index: number
   readonly name: string
   readonly at: PhotoPoint
-  /** The point that a line is drawn to. */
-  readonly linkTo: number | null
+  /** Drawn beside it. */
+  readonly mark?: string
 }
 
 const loupeZoom = 3
@@ -17,14 +16,16 @@ const nudges: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 }
 
-/** Points on a photo: dragged with a loupe above the finger, or nudged with the arrow keys (Shift for ten pixels). */
+/** Points on a photo and the lines that are measured: dragged with a loupe above the finger, or nudged with the arrow keys (Shift for ten pixels). */
 export function PhotoPoints({
   photo,
   points,
+  lines,
   onMove,
 }: {
   photo: { readonly url: string; readonly width: number; readonly height: number }
   points: readonly NamedPoint[]
+  lines: readonly (readonly PhotoPoint[])[]
   onMove: (index: number, point: PhotoPoint) => void
 }) {
   const svg = useRef<SVGSVGElement>(null)
@@ -37,12 +38,12 @@ export function PhotoPoints({
     const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse())
     return clampPoint([x, y])
   }
-  const loupe = points.find((point) => point.index === held)
+  const loupe = held === null ? null : points[held]
   return (
     <svg
       ref={svg}
       viewBox={`0 0 ${photo.width} ${photo.height}`}
-      className="mx-auto max-h-[58dvh] w-full touch-none select-none rounded-xl border border-line bg-well"
+      className="mx-auto max-h-[46dvh] w-full touch-none select-none rounded-xl border border-line bg-well"
       onPointerMove={(event) => {
         if (held !== null) onMove(held, toPhoto(event))
       }}
@@ -50,23 +51,18 @@ export function PhotoPoints({
       onPointerCancel={() => setHeld(null)}
     >
       <image href={photo.url} width={photo.width} height={photo.height} />
-      {points.map((point) => {
-        const other = points.find((one) => one.index === point.linkTo)
-        return other ? (
-          <g key={`line ${point.index}`} strokeWidth={unit * 0.5}>
-            <path
-              d={`M${point.at[0]} ${point.at[1]} L${other.at[0]} ${other.at[1]}`}
-              stroke="#1d1b16"
-              strokeWidth={unit * 0.9}
-              opacity="0.6"
-            />
-            <path d={`M${point.at[0]} ${point.at[1]} L${other.at[0]} ${other.at[1]}`} stroke="#d3e04a" />
+      {lines.map((line, index) => {
+        const d = line.map(([x, y], at) => `${at === 0 ? 'M' : 'L'}${x} ${y}`).join(' ')
+        return (
+          <g key={index} fill="none" strokeLinejoin="round">
+            <path d={d} stroke="#1d1b16" strokeWidth={unit * 0.9} opacity="0.6" />
+            <path d={d} stroke="#d3e04a" strokeWidth={unit * 0.5} />
           </g>
-        ) : null
+        )
       })}
-      {points.map((point) => (
+      {points.map((point, index) => (
         <g
-          key={point.index}
+          key={point.name}
           role="slider"
           tabIndex={0}
           aria-label={point.name}
@@ -78,20 +74,35 @@ export function PhotoPoints({
           className="cursor-grab"
           onPointerDown={(event) => {
             event.currentTarget.closest('svg')?.setPointerCapture(event.pointerId)
-            setHeld(point.index)
+            setHeld(index)
           }}
           onKeyDown={(event) => {
             const nudge = nudges[event.key]
             if (!nudge) return
             event.preventDefault()
             const step = event.shiftKey ? 10 : 1
-            onMove(point.index, clampPoint([point.at[0] + nudge[0] * step, point.at[1] + nudge[1] * step]))
+            onMove(index, clampPoint([point.at[0] + nudge[0] * step, point.at[1] + nudge[1] * step]))
           }}
         >
           <circle r={unit * 4.5} fill="transparent" />
           <circle r={unit * 1.5} fill="none" stroke="#1d1b16" strokeWidth={unit * 0.7} />
           <circle r={unit * 1.5} fill="none" stroke="#d3e04a" strokeWidth={unit * 0.4} />
           <circle r={unit * 0.2} fill="#d3e04a" />
+          {point.mark ? (
+            <text
+              aria-hidden
+              x={unit * 2.4}
+              y={-unit * 2.4}
+              fontSize={unit * 5}
+              fontWeight={700}
+              fill="#1d1b16"
+              stroke="#fffdf5"
+              strokeWidth={unit}
+              paintOrder="stroke"
+            >
+              {point.mark}
+            </text>
+          ) : null}
         </g>
       ))}
       {loupe ? (
