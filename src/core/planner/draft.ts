@@ -17,8 +17,6 @@ export type DecisionDraft = Omit<Decision, 'label' | 'status' | 'display' | 'sch
   readonly unit?: DecisionUnit | null
   readonly display?: string
   readonly school?: string | null
-  /** Why a value set by hand cannot be used in this case, in words that end with the remedy; null when it can. */
-  readonly refuse?: (value: DecisionValue) => string | null
   /** Least status, where a value is uncertain by its nature and no caution says so. */
   readonly status?: DecisionStatus
 }
@@ -44,8 +42,11 @@ export interface PlanDraft {
   require(definition: MeasurementDefinition): Estimate | null
   /** The declared name of a decision. */
   labelOf(id: string): string
-  /** Adds a decision and returns the value to go on with: the overruled one where a clinician gave one. */
-  decide<V extends DecisionValue>(decision: DecisionDraft & { readonly value: V }): V
+  /**
+   * Adds a decision and returns the value to go on with: the overruled one where a clinician gave one.
+   * @param refuse why a value set by hand cannot be used in this case, in words that end with the remedy; null when it can
+   */
+  decide<V extends DecisionValue>(decision: DecisionDraft & { readonly value: V }, refuse?: (value: DecisionValue) => string | null): V
   caution(caution: CautionDraft): void
   problem(problem: Problem): void
   material(material: Material): void
@@ -76,8 +77,9 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
   const materials: Material[] = []
   const pending: SlowTask[] = []
   const resolved = new Map<string, Estimate | null>()
+  const byId = new Map(declared.map((one) => [one.id, one]))
   const declaredAs = (id: string): DecisionDefinition => {
-    const definition = declared.find((one) => one.id === id)
+    const definition = byId.get(id)
     if (!definition) throw new Error(`${clinicalCase.technique} decides ${id} without having declared it`)
     return definition
   }
@@ -125,7 +127,7 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
       return estimate
     },
     labelOf: (id) => declaredAs(id).label,
-    decide({ refuse, ...draft }) {
+    decide(draft, refuse) {
       const definition = declaredAs(draft.id)
       const unit = draft.unit === undefined ? definition.unit : draft.unit
       const decision: Decision = {

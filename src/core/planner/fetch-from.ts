@@ -33,17 +33,27 @@ export function itemsBeside(
   items: readonly string[],
   materials: readonly { readonly id: string; readonly item: string }[],
 ): readonly string[] {
-  return items.filter((item) => !materials.some((one) => standsFor(one, item)))
+  const names = materials.map(nameOf)
+  return items.filter((item) => {
+    const stems = stemsOf(item)
+    return !names.some((name) => standsFor(name, stems))
+  })
 }
 
-/** Whether a material of the plan is what a word of the lay-out list means: "padding" is every padding roll. */
-function standsFor(material: { readonly id: string; readonly item: string }, item: string): boolean {
-  const name = `${material.id} ${material.item}`.toLowerCase()
-  const stems = item
+function nameOf(material: { readonly id: string; readonly item: string }): string {
+  return `${material.id} ${material.item}`.toLowerCase()
+}
+
+function stemsOf(item: string): readonly string[] {
+  return item
     .toLowerCase()
     .split(/[\s-]+/)
     .map((word) => word.replace(/s$/, ''))
     .filter((word) => word.length > 3)
+}
+
+/** Whether a material of the plan is what a word of the lay-out list means: "padding" is every padding roll. */
+function standsFor(name: string, stems: readonly string[]): boolean {
   return stems.some((stem) => name.includes(stem))
 }
 
@@ -53,8 +63,10 @@ function standsFor(material: { readonly id: string; readonly item: string }, ite
  */
 export function itemsWithFigures(items: readonly string[], materials: readonly Material[]): readonly string[] {
   const listed = new Set<Material>()
+  const names = materials.map(nameOf)
   const named = items.flatMap((item) => {
-    const own = materials.filter((one) => standsFor(one, item))
+    const stems = stemsOf(item)
+    const own = materials.filter((_, index) => standsFor(names[index]!, stems))
     const fresh = own.filter((one) => !listed.has(one))
     fresh.forEach((one) => listed.add(one))
     return own.length === 0 ? [item] : fresh.map(inWords)

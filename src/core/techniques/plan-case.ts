@@ -49,6 +49,8 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   const stepIds = new Set(outcome.steps.map((step) => step.id))
   // Rules belong to what is put on, so they name steps of every device that puts it on.
   const cautions = collected.cautions.map((one) => ({ ...one, steps: one.steps.filter((id) => stepIds.has(id)) }))
+  const codesByStep = new Map<string, Set<string>>()
+  for (const one of cautions) for (const id of one.steps) codesByStep.set(id, (codesByStep.get(id) ?? new Set()).add(one.code))
   const plan: Plan = {
     format: 'zesty-wren/plan',
     version: 1,
@@ -58,7 +60,9 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     decisions,
     materials,
     cautions,
-    procedure: { steps: outcome.steps.map((step) => ({ ...withFigures(step, materials), cautions: cautionsAt(step.id) })) },
+    procedure: {
+      steps: outcome.steps.map((step) => ({ ...withFigures(step, materials), cautions: [...(codesByStep.get(step.id) ?? [])] })),
+    },
     fit: outcome.fit,
     care: outcome.care,
     schedule: outcome.schedule,
@@ -67,10 +71,6 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     pending,
   }
   return takeRemembered(technique, plan, ctx, clinicalCase.overrules)
-
-  function cautionsAt(stepId: string): readonly string[] {
-    return [...new Set(cautions.filter((one) => one.steps.includes(stepId)).map((one) => one.code))]
-  }
 }
 
 /** The step that lays out, with what is cut and counted in figures. */

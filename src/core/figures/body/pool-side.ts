@@ -36,10 +36,30 @@ export function currentReadings(
   all: readonly Measurement[],
   { id, takenFor }: Pick<MeasurementDefinition, 'id' | 'takenFor'>,
 ): readonly Measurement[] {
-  const superseded = new Set(all.flatMap((one) => (one.supersedes ? [one.supersedes] : [])))
   const isFor = (one: Measurement): boolean => one.takenFor === undefined || takenFor === undefined || one.takenFor === takenFor
-  const live = all.filter((one) => one.id === id && isFor(one) && !(one.key && superseded.has(one.key)))
+  const live = (standingById(all).get(id) ?? []).filter(isFor)
+  if (live.length === 0) return live
   return ['', 'left', 'right'].flatMap((side) => splitOccasions(live.filter((one) => (one.side ?? '') === side)).at(-1) ?? [])
+}
+
+const nothingRead: Resolved = { estimate: null, problems: [], cautions: [] }
+
+const sorted = new WeakMap<readonly Measurement[], ReadonlyMap<string, readonly Measurement[]>>()
+
+/** The readings that none supersedes, by id; sorted once for each list, since a plan asks for one id after another. */
+function standingById(all: readonly Measurement[]): ReadonlyMap<string, readonly Measurement[]> {
+  const known = sorted.get(all)
+  if (known) return known
+  const superseded = new Set(all.flatMap((one) => (one.supersedes ? [one.supersedes] : [])))
+  const byId = new Map<string, Measurement[]>()
+  for (const one of all) {
+    if (one.key && superseded.has(one.key)) continue
+    const same = byId.get(one.id)
+    if (same) same.push(one)
+    else byId.set(one.id, [one])
+  }
+  sorted.set(all, byId)
+  return byId
 }
 
 /**
@@ -54,6 +74,7 @@ export function poolSide(
   side: Side | undefined,
   protocol: Protocol,
 ): Resolved {
+  if (readings.length === 0) return nothingRead
   const problems: Problem[] = []
   const cautions: Caution[] = []
   const stature = statureThatCounts(clinicalCase)

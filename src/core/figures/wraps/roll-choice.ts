@@ -44,12 +44,13 @@ export function chooseRolls(zones: readonly WrapZone[], items: readonly StockIte
       : [],
   )
   if (stocked.length === 0 || zones.length === 0) return null
-  let best: RollChoice | null = null
-  for (const pick of combinations(zones.map((zone) => candidatesFor(zone, stocked)))) {
-    const choice = countRolls(zones, pick)
-    if (!best || isBetter(choice, best)) best = choice
+  const lists = zones.map((zone) => candidatesFor(zone, stocked).map((roll) => ({ roll, lengthCm: zone.lengthFor(roll.widthCm) })))
+  let best: Count | null = null
+  for (const pick of combinations(lists)) {
+    const count = countRolls(pick)
+    if (!best || isBetter(count, best)) best = count
   }
-  return best
+  return best && describe(zones, best)
 }
 
 function candidatesFor(zone: WrapZone, stocked: readonly Roll[]): readonly Roll[] {
@@ -63,39 +64,56 @@ function outside(zone: WrapZone, roll: Roll): number {
   return Math.max(0, zone.leastWidthCm - roll.widthCm, roll.widthCm - zone.greatestWidthCm)
 }
 
-function* combinations(lists: readonly (readonly Roll[])[]): Generator<readonly Roll[]> {
+/** A roll for one zone, and the length of it that the zone takes, cm. */
+interface ZonePick {
+  readonly roll: Roll
+  readonly lengthCm: number
+}
+
+interface Count {
+  readonly pick: readonly ZonePick[]
+  /** Length of each roll that its zones take together, cm. */
+  readonly lengthsCm: ReadonlyMap<Roll, number>
+  readonly totalRolls: number
+  readonly wasteCm2: number
+}
+
+function* combinations(lists: readonly (readonly ZonePick[])[]): Generator<readonly ZonePick[]> {
   const [first, ...rest] = lists
   if (!first) {
     yield []
     return
   }
-  for (const roll of first) for (const tail of combinations(rest)) yield [roll, ...tail]
+  for (const one of first) for (const tail of combinations(rest)) yield [one, ...tail]
 }
 
-function countRolls(zones: readonly WrapZone[], pick: readonly Roll[]): RollChoice {
-  const lengths = new Map<Roll, number>()
-  const zoneRolls: ZoneRolls[] = []
-  zones.forEach((zone, index) => {
-    const roll = pick[index]
-    if (!roll) return
-    const lengthCm = zone.lengthFor(roll.widthCm)
-    lengths.set(roll, (lengths.get(roll) ?? 0) + lengthCm)
-    zoneRolls.push({ zone: zone.id, ...roll, lengthCm })
-  })
-  const rolls = [...lengths].map(([roll, lengthCm]) => ({
-    ...roll,
-    count: Math.ceil(lengthCm / roll.rollLengthCm - 1e-9),
-    lengthCm,
-  }))
-  return {
-    zones: zoneRolls,
-    rolls: rolls.map(({ widthCm, rollLengthCm, count }) => ({ widthCm, rollLengthCm, count })),
-    totalRolls: rolls.reduce((sum, roll) => sum + roll.count, 0),
-    wasteCm2: rolls.reduce((sum, roll) => sum + (roll.count * roll.rollLengthCm - roll.lengthCm) * roll.widthCm, 0),
+function countRolls(pick: readonly ZonePick[]): Count {
+  const lengthsCm = new Map<Roll, number>()
+  for (const { roll, lengthCm } of pick) lengthsCm.set(roll, (lengthsCm.get(roll) ?? 0) + lengthCm)
+  let totalRolls = 0
+  let wasteCm2 = 0
+  for (const [roll, lengthCm] of lengthsCm) {
+    const count = rollsFor(roll, lengthCm)
+    totalRolls += count
+    wasteCm2 += (count * roll.rollLengthCm - lengthCm) * roll.widthCm
   }
+  return { pick, lengthsCm, totalRolls, wasteCm2 }
 }
 
-function isBetter(a: RollChoice, b: RollChoice): boolean {
+function rollsFor(roll: Roll, lengthCm: number): number {
+  return Math.ceil(lengthCm / roll.rollLengthCm - 1e-9)
+}
+
+function isBetter(a: Count, b: Count): boolean {
   if (a.totalRolls !== b.totalRolls) return a.totalRolls < b.totalRolls
   return a.wasteCm2 < b.wasteCm2 - 1e-6
+}
+
+function describe(zones: readonly WrapZone[], { pick, lengthsCm, totalRolls, wasteCm2 }: Count): RollChoice {
+  return {
+    zones: pick.map(({ roll, lengthCm }, index) => ({ zone: zones[index]!.id, ...roll, lengthCm })),
+    rolls: [...lengthsCm].map(([roll, lengthCm]) => ({ ...roll, count: rollsFor(roll, lengthCm) })),
+    totalRolls,
+    wasteCm2,
+  }
 }

@@ -52,15 +52,17 @@ export function decideSlabWidth(
       why: `No stocked slab leaves the gap at the ${request.limitedAt}; the narrowest has to be cut down.`,
     })
   }
-  const widthCm = draft.decide({
-    id: request.decision,
-    value: choice.widthCm,
-    source: 'practice',
-    school: request.school,
-    formula: request.formula,
-    working: [...request.working, { label: 'Stocked widths', value: [...stockedCm].sort((a, b) => a - b), unit: 'cm', from: 'default' }],
-    refuse: (value) => refuseWidth(Number(value), Math.max(choice.widthCm, request.greatestCm ?? request.widestCm), stockedCm),
-  })
+  const widthCm = draft.decide(
+    {
+      id: request.decision,
+      value: choice.widthCm,
+      source: 'practice',
+      school: request.school,
+      formula: request.formula,
+      working: [...request.working, { label: 'Stocked widths', value: [...stockedCm].sort((a, b) => a - b), unit: 'cm', from: 'default' }],
+    },
+    (value) => refuseWidth(Number(value), Math.max(choice.widthCm, request.greatestCm ?? request.widestCm), stockedCm),
+  )
   const overruled = draft.clinicalCase.overrules.findLast((one) => one.decision === request.decision)?.value
   return {
     widthCm,

@@ -85,20 +85,24 @@ export function decideRolls(draft: PlanDraft, request: RollRequest): RollChoice 
 function pickRolls(draft: PlanDraft, request: Omit<RollRequest, 'note' | 'working'>): RollChoice | null {
   const wrap = readDefaults(wrapDefaults, draft.ctx.protocol)
   const stocked = stockedRolls(draft, request)
+  const all = stocked.flatMap((one) => one.widthCm ?? [])
   const picked = (zone: RollZone): number | null => {
+    if (!zone.pick) return null
     const [least, greatest] = zone.widthsCm
-    const all = stocked.flatMap((one) => one.widthCm ?? [])
     const suiting = all.filter((width) => width >= least && width <= greatest)
-    return zone.pick?.(suiting.length > 0 ? suiting : all) ?? null
+    return zone.pick(suiting.length > 0 ? suiting : all)
   }
   const zones = request.zones
     .filter((zone) => zone.areaCm2 > 0)
-    .map((zone): WrapZone => ({
-      id: zone.id,
-      leastWidthCm: picked(zone) ?? zone.widthsCm[0],
-      greatestWidthCm: picked(zone) ?? zone.widthsCm[1],
-      lengthFor: (widthCm) => wrapLength(zone.areaCm2, widthCm, wrap.halfOverlap, request.passes, wrap.takeUp) + zone.turnsCm,
-    }))
+    .map((zone): WrapZone => {
+      const one = picked(zone)
+      return {
+        id: zone.id,
+        leastWidthCm: one ?? zone.widthsCm[0],
+        greatestWidthCm: one ?? zone.widthsCm[1],
+        lengthFor: (widthCm) => wrapLength(zone.areaCm2, widthCm, wrap.halfOverlap, request.passes, wrap.takeUp) + zone.turnsCm,
+      }
+    })
   return chooseRolls(zones, stocked)
 }
 
