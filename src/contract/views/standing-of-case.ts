@@ -2,6 +2,7 @@ import { spoken } from '#core/model/vocabulary'
 import { defaultProtocol } from '#core/quantities/defaults'
 import type { Caution } from '#core/model/plan'
 import { isHeldOpen, type Standing } from '#core/model/standing'
+import { afterCheckId, freshSince } from '#core/runs/what-binds'
 import { standingDeviceOf } from '#core/standing/case-facts'
 import { judgeStanding, type OtherItem } from '#core/standing/judge-standing'
 import { targetOf } from '#core/standing/trouble-target'
@@ -12,6 +13,7 @@ import type { EpisodeRecord } from '../records/episode'
 import { caseRounds } from './case-progress'
 import { gapsOf } from './plan-in-force'
 import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
+import { isOpeningRun } from './opening-run'
 
 /** What a plan that was made now says, beside the one in force; null where none was made. */
 export interface LivePlan {
@@ -27,7 +29,8 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
   const rounds = standCaseRounds(record, episode, nowMs)
   const technique = findTechnique(record.technique)
   const onAtMs = record.appliedAt === null ? null : Date.parse(record.appliedAt)
-  const looked = rounds.judged.findLast(({ round }) => onAtMs !== null && !round.isBaseline && Date.parse(round.at) >= onAtMs)
+  const lookedFromMs = onAtMs === null ? Infinity : Math.min(onAtMs, afterCheckFromMs(record))
+  const looked = rounds.judged.findLast(({ round }) => !round.isBaseline && Date.parse(round.at) >= lookedFromMs)
   const inForce = record.accepted?.plan.cautions ?? live?.cautions ?? []
   const input = {
     device: standingDeviceOf(record.technique) ?? 'shell',
@@ -51,6 +54,18 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
   // Rounds are owed while the device is on, and after it while something stands.
   const owed = record.removedAt === null || isHeldOpen(standing.items) ? owedItems(record, episode, nowMs) : []
   return owed.length === 0 ? standing : judgeStanding({ ...input, others: [...input.others, ...owed] })
+}
+
+/**
+ * From when on a round is the check after application: the run that put it on asks for that check as one of its last steps, so it is
+ * recorded before the run ends and the device counts as applied. Infinity where no run asked.
+ */
+function afterCheckFromMs({ runs, appliedAt }: CaseRecord): number {
+  const run = runs.findLast((one) => !isOpeningRun(one) && appliedAt !== null && Date.parse(one.startedAt) <= Date.parse(appliedAt))
+  const asked = run?.steps.findLast((one) => one.stepId === afterCheckId && one.outcome === 'done')
+  if (!run || !asked) return Infinity
+  const before = run.steps.filter((one) => Date.parse(one.at) <= Date.parse(asked.at))
+  return freshSince({ id: afterCheckId }, before, run.startedAt)
 }
 
 const free = { stages: [], steps: [] } as const

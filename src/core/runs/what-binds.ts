@@ -26,6 +26,14 @@ export function unmarkedStraps(step: Step, marks: ReadonlyMap<string, string>): 
   return (step.straps?.straps ?? []).filter((strap) => !['snug', 'checked'].includes(marks.get(strap.id) ?? '')).map((strap) => strap.label)
 }
 
+/** The step that looks again at what was put on, and compares with the baseline. */
+export const afterCheckId = 'after-check'
+
+/** Whether a step asks for a recorded check before it can be confirmed. */
+export function asksCheck(step: Pick<Step, 'id'>): boolean {
+  return step.id === 'baseline' || step.id === afterCheckId
+}
+
 /**
  * When a check has to have been made to count at a step that waits for one: after the last thing that was done to the patient, never the
  * old baseline.
@@ -34,7 +42,7 @@ export function unmarkedStraps(step: Step, marks: ReadonlyMap<string, string>): 
  * @returns milliseconds since the epoch
  */
 export function freshSince(
-  step: Step,
+  step: Pick<Step, 'id'>,
   entries: readonly { readonly stepId: string; readonly outcome: string; readonly at: string }[],
   startedAt: string,
 ): number {

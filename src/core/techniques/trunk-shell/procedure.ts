@@ -114,7 +114,7 @@ export function trunkShellSteps(facts: ShellFacts): readonly Step[] {
       prevents: 'An edge in the throat found at supper.',
       after: ['straps'],
       minutes: [0.3, 0.6, 1],
-      reads: [edge('tight', 'tight', '1 to 3 cm'), ...(isLying ? [edge('lying', 'lying', '1 to 3 cm')] : []), ...grooves],
+      reads: [isLying ? edge('lying', 'tight, lying', '1 to 3 cm') : edge('tight', 'tight', '1 to 3 cm'), ...grooves],
       where: ['notch', 'groove'],
     }),
     ...uprightChecks(facts),
@@ -154,17 +154,17 @@ function uprightChecks({ options, spine }: ShellFacts): readonly Step[] {
 }
 
 function lyingSteps(isScooped: boolean, options: OptionValues): readonly Step[] {
+  const isCleared = options['spine-below'] === 'cleared'
+  const word = isCleared ? 'on one person’s word' : 'on the word of the one at the head'
   return [
     makeStep({
       id: 'roll',
-      text: isScooped
-        ? 'No full roll: scoop, or a slight tilt, on the word of the one at the head.'
-        : 'Knees up, full roll as one piece on the word of the one at the head.',
+      text: isScooped ? `No full roll: scoop, or a slight tilt, ${word}.` : `Knees up, full roll as one piece ${word}.`,
       why: 'Turned in one piece nothing twists.',
       prevents: 'Shoulders that go before the hips.',
       after: ['tell-apart'],
       minutes: [0.5, 1, 2],
-      hands: options['spine-below'] === 'cleared' ? ['apply', 'hold-proximal'] : rollHands(options),
+      hands: isCleared ? ['apply', 'hold-proximal'] : rollHands(options),
       onPatient: true,
     }),
     makeStep({

@@ -1,7 +1,7 @@
 import { stepName } from '#core/runs/step-name'
 import type { Caution, Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
-import { freshSince } from '#core/runs/what-binds'
+import { asksCheck, freshSince } from '#core/runs/what-binds'
 import { timersOf } from '#core/runs/step-work'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
@@ -18,11 +18,6 @@ import { handsAt } from '../../case/run-state'
 import { StrapWork } from './strap-work'
 import type { RunControl } from './use-run'
 import { WetClock } from './wet-clock'
-
-/** Whether a step asks for a recorded check before it can be confirmed. */
-export function asksCheck(step: Step): boolean {
-  return step.id === 'baseline' || step.id === 'after-check'
-}
 
 /** What a step says and what is done in it: its words, whose hands, its work, and its cautions where they bite. */
 export function StepBody({

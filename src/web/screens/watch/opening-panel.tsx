@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 import { planCase } from '#core/techniques/plan-case'
+import { afterCheckId } from '#core/runs/what-binds'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { decisionsInRole } from '#core/techniques/decision-in-role'
 import { findTechnique } from '#core/techniques/registry'
@@ -36,7 +37,7 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
   if (!isCastTechnique(record.technique) || !record.appliedAt || !plan) return null
   const asked = (findTechnique(openingTechnique)?.options ?? []).filter((option) => option.id === 'lines' || option.id === 'padding')
   const running = record.runs.find(
-    (run) => isOpeningRun(run) && !run.steps.some((step) => step.stepId === 'after-check' && step.outcome === 'done'),
+    (run) => isOpeningRun(run) && !run.steps.some((step) => step.stepId === afterCheckId && step.outcome === 'done'),
   )
   if (running) {
     return (
