@@ -10,6 +10,7 @@ const sources = {
   cli: ['src/core', 'src/contract', 'src/cli'],
   server: ['src/core', 'src/contract', 'src/server'],
   standins: ['src/standins'],
+  bench: ['src/core', 'src/contract', 'src/server', 'tests/bench', 'tests/harness'],
   web: ['src/core', 'src/contract', 'src/web', 'vite.config.ts'],
 }
 

@@ -1,4 +1,4 @@
-// Builds a room that runs under Node (server, cli) into one file per entry, packages bundled for a quick start.
+// Builds what runs under Node (server, cli, the bench) into one file per entry, packages bundled for a quick start.
 import { defineConfig } from 'vite'
 
 const entries = {
@@ -8,6 +8,7 @@ const entries = {
     goniometer: 'src/standins/goniometer/main.ts',
     scale: 'src/standins/scale/main.ts',
   },
+  bench: { bench: 'tests/bench/bench.ts' },
   server: { main: 'src/server/main.ts', worker: 'src/server/workers/worker.ts' },
 }
 

@@ -35,7 +35,7 @@ export function benchPlans(): readonly Figure[] {
 function benchQuick(clinicalCase: ClinicalCase): { median: number; p95: number } {
   const ctx = testContext()
   for (let warm = 0; warm < 500; warm++) planCase(clinicalCase, ctx)
-  return percentiles(Array.from({ length: 300 }, () => timeOf(() => planCase(clinicalCase, ctx))))
+  return percentiles(Array.from({ length: 500 }, () => timeOf(() => planCase(clinicalCase, ctx))))
 }
 
 function benchWhole(clinicalCase: ClinicalCase): number {
