@@ -47,6 +47,8 @@ import { stockReserved } from './stock-reserved'
 import { stockTaken } from './stock-taken'
 import { store } from './store'
 import { strap } from './strap'
+import { taskAdded } from './task-added'
+import { taskDone } from './task-done'
 import { technique } from './technique'
 import { timer } from './timer'
 import { timerEnded } from './timer-ended'
@@ -99,6 +101,8 @@ export const eventKinds = {
   opened,
   applied,
   fit,
+  'task-done': taskDone,
+  'task-added': taskAdded,
   note,
   removed,
   'place-opened': placeOpened,

@@ -48,6 +48,8 @@ import { schema as stockReserved } from './stock-reserved.schema'
 import { schema as stockTaken } from './stock-taken.schema'
 import { schema as store } from './store.schema'
 import { schema as strap } from './strap.schema'
+import { schema as taskAdded } from './task-added.schema'
+import { schema as taskDone } from './task-done.schema'
 import { schema as technique } from './technique.schema'
 import { schema as timer } from './timer.schema'
 import { schema as timerEnded } from './timer-ended.schema'
@@ -102,6 +104,8 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   opened,
   applied,
   fit,
+  'task-done': taskDone,
+  'task-added': taskAdded,
   note,
   removed,
   'place-opened': placeOpened,

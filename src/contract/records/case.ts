@@ -7,6 +7,7 @@ import type { RigSetting } from '#core/model/rig'
 import type { HandGrip } from '#core/model/step'
 import type { PartId } from '#core/rounds/look'
 import type { Recorded, RunRecord, TroubleRecord } from './run'
+import type { AddedTaskBody, TaskBody } from './task'
 
 /** People, water and room: what Make ready sets. */
 export interface CaseSetup {
@@ -123,6 +124,10 @@ export interface CaseRecord {
   readonly changes?: readonly (Recorded & { readonly what: string })[]
   readonly fit: readonly FitRecord[]
   readonly notes: readonly NoteRecord[]
+  /** What became of owed work, in the order of time. */
+  readonly tasks?: readonly (TaskBody & Recorded & { readonly id: string })[]
+  /** Work that people wrote down. */
+  readonly addedTasks?: readonly (AddedTaskBody & Recorded & { readonly id: string })[]
   readonly removedAt: string | null
 }
 

@@ -1,5 +1,4 @@
 import { spoken } from '#core/model/vocabulary'
-import { defaultProtocol } from '#core/quantities/defaults'
 import type { Caution } from '#core/model/plan'
 import { isHeldOpen, type Standing } from '#core/model/standing'
 import { afterCheckId, freshSince } from '#core/runs/what-binds'
@@ -7,13 +6,13 @@ import { standingDeviceOf } from '#core/standing/case-facts'
 import { judgeStanding, type OtherItem } from '#core/standing/judge-standing'
 import { targetOf } from '#core/standing/trouble-target'
 import { findTechnique } from '#core/techniques/registry'
-import { nextRound } from '#core/rounds/live-rounds'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
-import { caseRounds } from './case-progress'
 import { gapsOf } from './plan-in-force'
 import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
 import { isOpeningRun } from './opening-run'
+import { taskFindings } from './task-findings'
+import { workOwed } from './work-owed'
 
 /** What a plan that was made now says, beside the one in force; null where none was made. */
 export interface LivePlan {
@@ -45,7 +44,7 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
       sinceMs: Date.parse(record.accepted?.at ?? record.openedAt),
       doneSteps: record.runs.flatMap((run) => run.steps.filter((step) => step.outcome === 'done').map((step) => step.stepId)),
     },
-    others: [...troubleItems(record, episode), ...fitItems(record), ...runItems(record, episode, rounds.judged)],
+    others: [...troubleItems(record, episode), ...fitItems(record), ...taskItems(record), ...runItems(record, episode, rounds.judged)],
     responses: (record.responses ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     calls: (record.calls ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     decisions: rounds.decisions,
@@ -178,21 +177,36 @@ function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds
   ]
 }
 
-/** The round that is overdue. */
+/** What is overdue. */
 function owedItems(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly OtherItem[] {
-  const next = nextRound(caseRounds(record, episode, nowMs, defaultProtocol))
-  if (!next || next.dueAt + next.graceMin * 60_000 >= nowMs) return []
-  return [
-    {
-      id: 'task/round',
+  return workOwed(record, episode, nowMs)
+    .filter((one) => one.dueAt + one.graceMin * 60_000 < nowMs)
+    .map((one): OtherItem => ({
+      id: `task/${one.id}`,
       from: 'task',
       level: 'owed',
-      text: 'A round is overdue.',
+      text: one.kind === 'round' ? 'A round is overdue.' : `Overdue: ${one.text}`,
       part: null,
-      sinceMs: next.dueAt,
+      sinceMs: one.dueAt,
       binds: free,
-      ends: 'A complete round.',
+      ends: one.kind === 'round' ? 'A complete round.' : 'Doing it, or saying why it is not needed.',
       isEndedByWord: false,
-    },
-  ]
+    }))
+}
+
+/** What owed work found and has not been found well since; what is off no longer presses. */
+function taskItems(record: CaseRecord): readonly OtherItem[] {
+  if (record.removedAt !== null) return []
+  return taskFindings(record).map((one): OtherItem => ({
+    id: `care/${one.id}`,
+    from: 'reading',
+    level: one.level,
+    text: one.text,
+    part: null,
+    sinceMs: Date.parse(one.sinceAt),
+    lookedAtMs: Date.parse(one.at),
+    binds: free,
+    ends: 'The same look, found well.',
+    isEndedByWord: false,
+  }))
 }

@@ -11,6 +11,7 @@ import type { Trouble } from '../model/trouble'
 import type { FitTest, ScheduleEntry } from '../model/plan'
 import type { Geometry } from '../model/geometry'
 import type { Step } from '../model/step'
+import type { TaskForm } from '../model/task-form'
 
 export interface OptionValue {
   readonly id: string
@@ -96,6 +97,8 @@ export interface Technique {
   readonly isAtRisk?: (clinicalCase: ClinicalCase) => boolean
   /** What to do when a round is urgent, beyond what every limb gets. */
   readonly onUrgent: { readonly device: DeviceKind; readonly actions: readonly string[] }
+  /** What is said when work that its schedule owes is done, by the id of that work; the usual form of its kind where it is left out. */
+  readonly taskForms?: Readonly<Record<string, TaskForm>>
   /** What goes wrong with it, and what to do: one key away during every run. */
   readonly troubles: readonly Trouble[]
 }

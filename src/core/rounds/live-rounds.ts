@@ -1,4 +1,3 @@
-import type { ScheduleEntry } from '../model/plan'
 import type { Protocol } from '../quantities/defaults'
 import { graceFor, limitRounds, roundMinutes, type RoundLimits } from '../planner/schedule-rounds'
 
@@ -65,9 +64,4 @@ export function liveRounds(list: LiveList, done: readonly DoneRound[], protocol:
 /** The next round that is not done, or null when the list has run out. */
 export function nextRound(rounds: readonly LiveRound[]): LiveRound | null {
   return rounds.find((round) => round.doneAt === null) ?? null
-}
-
-/** A schedule entry as a point in time, for reviews and care. */
-export function dueAtOf(entry: ScheduleEntry, appliedAt: string): number {
-  return Date.parse(appliedAt) + entry.dueMin * 60_000
 }

@@ -1,11 +1,10 @@
 import { findTechnique } from '#core/techniques/registry'
-import { nextRound } from '#core/rounds/live-rounds'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { isHeldOpen, isPressing } from '#core/model/standing'
 import type { Caution } from '#core/model/plan'
 import type { BoardRow } from '#contract/views/board'
-import { caseRounds, stageOf } from '#contract/views/case-progress'
+import { stageOf } from '#contract/views/case-progress'
 import { standingOf } from '#contract/views/standing-of-case'
+import { workOwed } from '#contract/views/work-owed'
 import type { CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
 
@@ -20,7 +19,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   const all = standingOf(record, episode, live && { cautions: live }, nowMs)
   const standing = all.items.filter((one) => one.from !== 'task')
   const worst = standing[0]
-  const next = nextRound(caseRounds(record, episode, nowMs, defaultProtocol))
+  const [next] = workOwed(record, episode, nowMs)
   const isOff = record.removedAt !== null
   const isStanding = isHeldOpen(standing)
   const injury = episode.injuries[record.injuryId]
@@ -49,7 +48,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     },
     nextDueAt: next && (!isOff || isStanding) ? at(next.dueAt) : null,
     graceMin: next?.graceMin ?? 0,
-    nextWhat: next ? 'Round' : null,
+    nextWhat: next?.name ?? null,
     openedAt: record.openedAt,
     ...(record.openedUpAt ? { castOpenedAt: record.openedUpAt } : {}),
     isOff,

@@ -11,6 +11,7 @@ import { careCollarCare, careCollarFit, careCollarSteps } from './procedure'
 import { decideSkin } from './skin'
 import { careCollarRelease, careCollarTroubles } from './trouble'
 import { decisions } from './decisions'
+import { careCollarTaskForms } from './task-forms'
 
 const balanceCm = 0.5
 const marginCm = 0.5
@@ -35,6 +36,7 @@ export const careCollar: Technique = {
   },
   plan: planCareCollar,
   onUrgent: { device: 'collar', actions: careCollarRelease },
+  taskForms: careCollarTaskForms,
   troubles: careCollarTroubles,
 }
 

@@ -16,6 +16,7 @@ import { extricationCollarOptions } from './options'
 import { extricationCollarCare, extricationCollarFit, extricationCollarSteps } from './procedure'
 import { extricationCollarRelease, extricationCollarTroubles } from './trouble'
 import { decisions } from './decisions'
+import { extricationCollarTaskForms } from './task-forms'
 
 /** Adjustable one-piece collar for getting a patient out and moved. */
 export const extricationCollar: Technique = {
@@ -40,6 +41,7 @@ export const extricationCollar: Technique = {
   },
   plan: planExtricationCollar,
   onUrgent: { device: 'collar', actions: extricationCollarRelease },
+  taskForms: extricationCollarTaskForms,
   troubles: extricationCollarTroubles,
 }
 

@@ -25,6 +25,7 @@ import { kneeBraceCare, kneeBraceFit, kneeBraceSteps } from './procedure'
 import { decideStops, exampleProtocol } from './stops'
 import { kneeBraceRelease, kneeBraceTroubles } from './trouble'
 import { decisions } from './decisions'
+import { kneeBraceTaskForms } from './task-forms'
 
 const barShare = 2 / 3
 const shortOfAnkleCm = 3
@@ -82,6 +83,7 @@ export const hingedKneeBrace: Technique = {
   plan: planBrace,
   rounds,
   onUrgent: { device: 'shell', actions: kneeBraceRelease },
+  taskForms: kneeBraceTaskForms,
   troubles: kneeBraceTroubles,
 }
 

@@ -27,6 +27,7 @@ import { decidePads, type PadLayout } from './pads'
 import { ringTractionCare, ringTractionFit, ringTractionSteps } from './procedure'
 import { ringTractionRelease, ringTractionTroubles } from './trouble'
 import { decisions } from './decisions'
+import { ringTractionTaskForms } from './task-forms'
 
 const estimatedShare = 0.06
 const bareBarCm = 10
@@ -52,6 +53,7 @@ export const ringTraction: Technique = {
   judge: judgeTraction,
   plan: planRingTraction,
   onUrgent: { device: 'traction', actions: ringTractionRelease },
+  taskForms: ringTractionTaskForms,
   troubles: ringTractionTroubles,
 }
 

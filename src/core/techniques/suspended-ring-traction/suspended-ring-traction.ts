@@ -33,6 +33,7 @@ import { decideCord, decideCounterweight, decideFootRaise, decideStripLength, de
 import { readDefaults } from '../../quantities/defaults'
 import { suspendedRingTractionRelease, suspendedRingTractionTroubles } from './trouble'
 import { decisions } from './decisions'
+import { suspendedRingTaskForms } from './task-forms'
 
 const bandageFromCm = 7
 const bandageWidthCm = 10
@@ -110,6 +111,7 @@ export const suspendedRingTraction: Technique = {
   judge: judgeTraction,
   plan: planSuspended,
   onUrgent: { device: 'traction', actions: suspendedRingTractionRelease },
+  taskForms: suspendedRingTaskForms,
   troubles: suspendedRingTractionTroubles,
 }
 

@@ -36,6 +36,7 @@ import { trunkShellOptions } from './options'
 import { trunkShellCare, trunkShellFit, trunkShellSteps } from './procedure'
 import { trunkShellRelease, trunkShellTroubles } from './trouble'
 import { decisions, mostStraps } from './decisions'
+import { trunkShellTaskForms } from './task-forms'
 
 const usualStraps = 3
 const girths = [waistGirth, chestGirth, hipGirth]
@@ -76,6 +77,7 @@ export const trunkShell: Technique = {
   judge: judgeTrunk,
   plan: planTrunkShell,
   onUrgent: { device: 'trunk', actions: trunkShellRelease },
+  taskForms: trunkShellTaskForms,
   troubles: trunkShellTroubles,
 }
 

@@ -15,6 +15,7 @@ import { walkerBootCare, walkerBootFit, walkerBootSteps } from './procedure'
 import { decideWedges } from './wedges'
 import { walkerBootRelease, walkerBootTroubles } from './trouble'
 import { decisions } from './decisions'
+import { walkerBootTaskForms } from './task-forms'
 
 const leastMarginCm = 0.5
 const rightMarginCm = 1.5
@@ -57,6 +58,7 @@ export const walkerBoot: Technique = {
   plan: planBoot,
   rounds,
   onUrgent: { device: 'shell', actions: walkerBootRelease },
+  taskForms: walkerBootTaskForms,
   troubles: walkerBootTroubles,
 }
 

@@ -1,40 +1,46 @@
 import { useState } from 'react'
-import type { RoundOutcome } from '#contract/records/episode'
+import type { TaskOutcome } from '#contract/records/task'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'
 import { TextField } from '../../parts/text-field'
 
-type NotDone = Exclude<RoundOutcome, 'done'>
-const outcomes: readonly { value: NotDone; label: string }[] = [
+type NotDone = Exclude<TaskOutcome, 'done'>
+type StaysDue = Exclude<NotDone, 'not-needed'>
+const outcomes: readonly { value: StaysDue; label: string }[] = [
   { value: 'asleep', label: 'Asleep' },
   { value: 'refused', label: 'Refused' },
   { value: 'off-ward', label: 'Off the ward' },
   { value: 'not-done', label: 'Not done' },
 ]
 
-/** Why a due round was not done; it stays due. */
-export function NotDoneSheet({
-  caseId,
+/** Why what was due was not done; it stays due, unless it is no longer needed, where that can be said. */
+export function NotDoneSheet<End extends boolean = false>({
+  title,
+  draftKey,
+  canEnd,
   onClose,
   onSave,
 }: {
-  caseId: string
+  title: string
+  draftKey: string
+  canEnd?: End
   onClose: () => void
-  onSave: (outcome: NotDone, reason: string) => void
+  onSave: (outcome: End extends true ? NotDone : StaysDue, reason: string) => void
 }) {
-  const [reason, setReason] = useDraft(`case/${caseId}/not-done`)
+  const [reason, setReason] = useDraft(draftKey)
   const [outcome, setOutcome] = useState<NotDone | null>(null)
   const [error, setError] = useState<string>()
   const submit = (): void => {
     if (!outcome) return setError('Choose what happened.')
-    if (reason.trim().length < 3) return setError('A reason is missing: say in a few words why the round was not done.')
+    if (reason.trim().length < 3) return setError('A reason is missing: say in a few words why it was not done.')
     setReason('')
-    onSave(outcome, reason.trim())
+    // 'not-needed' is offered only where the work can be ended.
+    onSave(outcome as End extends true ? NotDone : StaysDue, reason.trim())
   }
   return (
-    <Dialog title="Round not done" isOpen onClose={onClose}>
+    <Dialog title={title} isOpen onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault()
@@ -42,13 +48,18 @@ export function NotDoneSheet({
         }}
         className="grid gap-4"
       >
-        <ChoiceRow label="What happened" value={outcome} choices={outcomes} onChange={setOutcome} />
+        <ChoiceRow
+          label="What happened"
+          value={outcome}
+          choices={canEnd ? [...outcomes, { value: 'not-needed', label: 'No longer needed' }] : outcomes}
+          onChange={setOutcome}
+        />
         <TextField
           label="Reason"
           value={reason}
           onChange={(event) => setReason(event.target.value)}
           error={error}
-          hint="The round stays due."
+          hint={outcome === 'not-needed' ? 'It is owed no more.' : 'It stays due.'}
         />
         <Button type="submit" look="next">
           Keep it

@@ -1,11 +1,11 @@
-import { formatDay } from '../../parts/format-time'
 import { lazy, Suspense, useState } from 'react'
 import { isHeldOpen } from '#core/model/standing'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
-import { dueAtOf, nextRound } from '#core/rounds/live-rounds'
+import { nextRound } from '#core/rounds/live-rounds'
 import { caseRounds } from '#contract/views/case-progress'
 import { standCaseRounds } from '#contract/views/case-rounds'
+import { workOwed } from '#contract/views/work-owed'
 import type { RoundRecord } from '#contract/records/episode'
 import { hasRight, mayCorrect } from '#contract/rights'
 import { useNow } from '../../sync/use-now'
@@ -27,7 +27,9 @@ import { CorrectRound } from './correct-round'
 import { OpeningPanel } from './opening-panel'
 import { NotDoneSheet } from './not-done-sheet'
 import { RoundList } from './round-list'
+import { DoneTasks } from './done-tasks'
 import { DueLine } from './due-line'
+import { OwedList } from './owed-list'
 
 const TrendChart = lazy(async () => ({ default: (await import('./trend-chart')).TrendChart }))
 
@@ -80,7 +82,7 @@ export function WatchScreen() {
   )
   // Rounds belong to the stay: they go on after the device is off while anything above known stands.
   const isStanding = isHeldOpen(standing.items)
-  const coming = plan.schedule.filter((entry) => entry.kind !== 'round' && !(entry.kind === 'opening' && record.openedUpAt))
+  const owed = workOwed(record, episode, now).filter((one) => one.kind !== 'round')
   return (
     <>
       <StagePage
@@ -91,6 +93,7 @@ export function WatchScreen() {
           <div className="grid gap-4">
             {trend}
             {list}
+            <DoneTasks record={record} />
           </div>
         }
         title="Watch"
@@ -115,6 +118,7 @@ export function WatchScreen() {
           <StandingPanel open={open} standing={standing} />
           {next ? <DueLine round={next} now={now} /> : <p>No further rounds are planned.</p>}
           {record.removedAt ? null : <OpeningPanel open={open} isUrgent={standing.level === 'urgent'} />}
+          {record.removedAt ? null : <OwedList open={open} owed={owed} now={now} />}
           <RigPanel open={open} plan={plan} />
           <section aria-labelledby="papers" className="grid gap-2">
             <h2 id="papers" className="font-bold">
@@ -124,18 +128,6 @@ export function WatchScreen() {
             <p>
               <ButtonLink to={`/case/${record.id}/record`}>Run record</ButtonLink>
             </p>
-          </section>
-          <section aria-labelledby="later">
-            <h2 id="later" className="mb-1 font-bold">
-              Later
-            </h2>
-            <ul className="grid gap-1">
-              {coming.map((entry) => (
-                <li key={entry.id}>
-                  <span className="numeral">{formatDay(dueAtOf(entry, record.appliedAt ?? ''))}</span> {entry.text}
-                </li>
-              ))}
-            </ul>
           </section>
           <section aria-labelledby="care">
             <h2 id="care" className="mb-1 font-bold">
@@ -170,7 +162,8 @@ export function WatchScreen() {
       ) : null}
       {sheet === 'not-done' ? (
         <NotDoneSheet
-          caseId={record.id}
+          title="Round not done"
+          draftKey={`case/${record.id}/not-done`}
           onClose={() => setSheet(null)}
           onSave={(outcome, reason) => {
             setSheet(null)

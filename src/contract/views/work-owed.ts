@@ -1,0 +1,72 @@
+import { defaultProtocol } from '#core/quantities/defaults'
+import { nextRound } from '#core/rounds/live-rounds'
+import { liveTasks, type TaskKind } from '#core/rounds/live-tasks'
+import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord } from '../records/episode'
+import { isEnded } from '../records/task'
+import { caseRounds } from './case-progress'
+
+/** Something that is owed to a patient with a device on. */
+export interface OwedWork {
+  /** `round`, the schedule's id of the work, or the id of what a person added. */
+  readonly id: string
+  readonly kind: 'round' | TaskKind | 'added'
+  /** What it is called beside its time. */
+  readonly name: string
+  /** What is to be done. */
+  readonly text: string
+  /** Milliseconds since the epoch. */
+  readonly dueAt: number
+  readonly graceMin: number
+  readonly lastDoneAt: string | null
+}
+
+const names: Readonly<Record<TaskKind, string>> = {
+  care: 'Care',
+  weights: 'Weights',
+  opening: 'Opening',
+  review: 'Review',
+  convert: 'Change of splint',
+  remove: 'Off',
+}
+const addedGraceMin = 30
+
+/**
+ * Everything owed on a case, the earliest first: its next round, the next of each kind of work that the plan in force schedules, and what
+ * people wrote down. Watch, Board and what stands read this one list. Nothing before the application; after removal the round alone, for
+ * as long as somebody asks.
+ * @param nowMs the server's time
+ */
+export function workOwed(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly OwedWork[] {
+  if (!record.appliedAt) return []
+  const round = nextRound(caseRounds(record, episode, nowMs, defaultProtocol))
+  const rounds: readonly OwedWork[] = round
+    ? [{ id: 'round', kind: 'round', name: 'Round', text: 'Round', dueAt: round.dueAt, graceMin: round.graceMin, lastDoneAt: null }]
+    : []
+  if (record.removedAt !== null) return rounds
+  const done = (record.tasks ?? []).filter((one) => isEnded(one.outcome))
+  const scheduled = liveTasks(record.accepted?.plan.schedule ?? [], record.appliedAt, done)
+    // A cast is opened in its own way, and says itself when it was.
+    .filter((task) => task.kind !== 'opening' || record.openedUpAt === undefined)
+    .map(({ id, kind, text, dueAt, graceMin, lastDoneAt }): OwedWork => ({
+      id,
+      kind,
+      name: names[kind],
+      text,
+      dueAt,
+      graceMin,
+      lastDoneAt,
+    }))
+  const added = (record.addedTasks ?? [])
+    .filter((task) => !done.some((one) => one.taskId === task.id))
+    .map(({ id, text, dueAt, who }): OwedWork => ({
+      id,
+      kind: 'added',
+      name: text,
+      text: who ? `${text} (${who})` : text,
+      dueAt: Date.parse(dueAt),
+      graceMin: addedGraceMin,
+      lastDoneAt: null,
+    }))
+  return [...rounds, ...scheduled, ...added].sort((a, b) => a.dueAt - b.dueAt)
+}

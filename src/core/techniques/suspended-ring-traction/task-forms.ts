@@ -1,0 +1,18 @@
+import { skinOf, yesOf, type TaskForm } from '../../model/task-form'
+
+/** What is said when ring, heel and weights were looked at. */
+export const suspendedRingTaskForms: Readonly<Record<string, TaskForm>> = {
+  'ring-skin': [
+    skinOf('ring', 'groin and sit bone'),
+    skinOf('heel', 'heel'),
+    skinOf('fibular-neck', 'fibular neck'),
+    yesOf('foot-up', 'Foot and great toe come up', 'review'),
+  ],
+  weights: [
+    yesOf('hang-free', 'Weights hang free', 'review'),
+    { kind: 'figure', id: 'counterweight', label: 'Counterweight', unit: 'kg', least: 0, greatest: 15 },
+    yesOf('cords', 'Cords run on their wheels'),
+    yesOf('foot', 'Foot upright, slings where they were'),
+    yesOf('bed', 'Foot of the bed raised as planned'),
+  ],
+}

@@ -1,0 +1,91 @@
+import { useEffect, useRef, useState } from 'react'
+import type { Measurement } from '#core/model/clinical-case'
+import type { MeasurementDefinition } from '#core/model/measurement-definition'
+import type { StepReading } from '#core/model/step'
+import { resolveOptions } from '#core/planner/resolve-options'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { parseReading } from '#core/quantities/parse-reading'
+import { findTechnique } from '#core/techniques/registry'
+import { toClinicalCase } from '#contract/views/clinical-case'
+import { ChoiceRow } from '../parts/choice-row'
+import { TextField } from '../parts/text-field'
+import { writeEvent, type OpenCase } from '../sync/case-store'
+import { useSettings } from '../sync/session-store'
+import { useDraft } from '../sync/use-draft'
+import { toReading } from './take-reading'
+
+/** One reading where it arises, with what is wanted and what was read last; kept as soon as the field is left. */
+export function ReadingField({ open, asked }: { open: OpenCase; asked: StepReading }) {
+  const definition = findDefinition(open, asked.id)
+  return definition ? <DefinedField open={open} asked={asked} definition={definition} /> : null
+}
+
+function findDefinition({ record, episode }: OpenCase, id: string): MeasurementDefinition | null {
+  const technique = findTechnique(record.technique)
+  if (!technique) return null
+  const clinicalCase = toClinicalCase(record, episode)
+  const asked = technique.measurements(clinicalCase, resolveOptions(technique, clinicalCase, defaultProtocol).values)
+  return asked.find(({ definition }) => definition.id === id)?.definition ?? null
+}
+
+function DefinedField({ open, asked, definition }: { open: OpenCase; asked: StepReading; definition: MeasurementDefinition }) {
+  const { record, episode } = open
+  const settings = useSettings()
+  const key = `case/${record.id}/step-reading/${asked.id}/${asked.side ?? ''}`
+  const [text, setText] = useDraft(key)
+  const [error, setError] = useState<string>()
+  const injured = episode.injuries[record.injuryId]?.side ?? null
+  const side = asked.side ?? (definition.sideRule === 'wearing' ? injured : null)
+  const last = record.measurements.findLast((one) => one.id === asked.id && (side === null || one.side === side))
+  const keep = (): void => {
+    if (text.trim() === '') return
+    const parsed = parseReading(text)
+    if (!parsed.ok) return setError(parsed.message)
+    const reading = toReading(definition, parsed, text, side, settings)
+    if (typeof reading === 'string') return setError(reading)
+    setError(undefined)
+    setText('')
+    void writeEvent('reading', reading)
+  }
+  const flush = useRef(() => undefined as void)
+  useEffect(() => {
+    flush.current = keep
+  })
+  // What was typed is in the record although nobody pressed a second button.
+  useEffect(() => () => flush.current(), [])
+  if (definition.words) {
+    return (
+      <ChoiceRow
+        label={asked.label}
+        value={typeof last?.value === 'string' ? last.value : ''}
+        choices={definition.words.map((value) => ({ value, label: value.replaceAll('-', ' ') }))}
+        onChange={(value) => void writeEvent('reading', { id: asked.id, value })}
+      />
+    )
+  }
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault()
+        keep()
+      }}
+    >
+      <TextField
+        label={asked.label}
+        value={text}
+        error={error}
+        hint={`Wanted: ${asked.wanted}.${last ? ` Read: ${lastWords(last)}.` : ''}`}
+        inputMode="decimal"
+        onChange={(event) => {
+          setError(undefined)
+          setText(event.target.value)
+        }}
+        onBlur={keep}
+      />
+    </form>
+  )
+}
+
+function lastWords({ value, unit }: Measurement): string {
+  return `${value}${unit ? ` ${unit}` : ''}`
+}

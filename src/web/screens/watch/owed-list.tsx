@@ -1,0 +1,84 @@
+import { useState } from 'react'
+import { dueState } from '#core/rounds/due-state'
+import { isTicked } from '#core/rounds/task-form-of'
+import type { OwedWork } from '#contract/views/work-owed'
+import { formatDayAndClock, formatSpan } from '../../parts/format-time'
+import { Button } from '../../parts/button'
+import { ToneShape, type Tone } from '../../parts/tone-shape'
+import { writeEvent, type OpenCase } from '../../sync/case-store'
+import { AddTaskSheet } from './add-task-sheet'
+import { NotDoneSheet } from './not-done-sheet'
+import { TaskSheet } from './task-sheet'
+
+const tones: Readonly<Record<ReturnType<typeof dueState>, Tone>> = { later: 'calm', due: 'caution', grace: 'caution', overdue: 'stop' }
+
+/** Everything owed beside rounds: when each falls due, and doing it or saying why not. */
+export function OwedList({ open, owed, now }: { open: OpenCase; owed: readonly OwedWork[]; now: number }) {
+  const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add'; readonly work: OwedWork | null } | null>(null)
+  const close = (): void => setSheet(null)
+  const caseId = open.record.id
+  return (
+    <section aria-labelledby="owed" className="grid gap-2">
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h2 id="owed" className="font-bold">
+          Owed
+        </h2>
+        <Button look="quiet" onClick={() => setSheet({ what: 'add', work: null })}>
+          Add something owed
+        </Button>
+      </div>
+      {owed.length === 0 ? <p className="text-soft">Nothing beside the rounds.</p> : null}
+      <ul className="grid gap-2">
+        {owed.map((work) => (
+          <li key={work.id} className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-2xl border border-line bg-sheet px-4 py-2.5">
+            <div className="min-w-0 flex-1 basis-64">
+              <p className="font-semibold leading-snug">{work.text}</p>
+              <p className="flex flex-wrap items-center gap-x-2 text-sm">
+                <DueWords work={work} now={now} />
+                {work.lastDoneAt ? <span className="text-soft">last {formatDayAndClock(Date.parse(work.lastDoneAt))}</span> : null}
+              </p>
+            </div>
+            {work.kind === 'added' || (work.kind !== 'round' && isTicked(work.kind)) ? (
+              <div className="flex gap-2">
+                <Button aria-label={`Do: ${work.text}`} onClick={() => setSheet({ what: 'do', work })}>
+                  Do it
+                </Button>
+                <Button look="quiet" aria-label={`Not done: ${work.text}`} onClick={() => setSheet({ what: 'not-done', work })}>
+                  Not done
+                </Button>
+              </div>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+      {sheet?.what === 'add' ? <AddTaskSheet caseId={caseId} now={now} onClose={close} /> : null}
+      {sheet?.what === 'do' && sheet.work ? <TaskSheet open={open} work={sheet.work} onClose={close} /> : null}
+      {sheet?.what === 'not-done' && sheet.work ? (
+        <NotDoneSheet
+          title={`Not done: ${sheet.work.text}`}
+          draftKey={`case/${caseId}/task-not-done/${sheet.work.id}`}
+          canEnd
+          onClose={close}
+          onSave={(outcome, reason) => {
+            close()
+            const { id, text } = sheet.work!
+            void writeEvent('task-done', { taskId: id, text, outcome, reason, answers: {} })
+          }}
+        />
+      ) : null}
+    </section>
+  )
+}
+
+function DueWords({ work, now }: { work: OwedWork; now: number }) {
+  const minutes = (work.dueAt - now) / 60_000
+  const state = dueState(minutes, work.graceMin)
+  const span = formatSpan(Math.max(1, Math.round(Math.abs(minutes))))
+  const words = state === 'overdue' ? `overdue by ${span}` : minutes > 0 ? `in ${span}` : `due, ${span} ago`
+  return (
+    <span className={`inline-flex items-center gap-1.5 font-semibold ${state === 'overdue' ? 'text-stop' : ''}`}>
+      {state === 'later' ? null : <ToneShape tone={tones[state]} />}
+      {words}, {formatDayAndClock(work.dueAt)}
+    </span>
+  )
+}

@@ -1,0 +1,89 @@
+import { useState } from 'react'
+import type { TaskAsk } from '#core/model/task-form'
+import { taskFormOf } from '#core/rounds/task-form-of'
+import { findTechnique } from '#core/techniques/registry'
+import type { OwedWork } from '#contract/views/work-owed'
+import { ReadingField } from '../../case/reading-field'
+import { Button } from '../../parts/button'
+import { ChoiceRow } from '../../parts/choice-row'
+import { Dialog } from '../../parts/dialog'
+import { Notice } from '../../parts/notice'
+import { TextField } from '../../parts/text-field'
+import { writeEvent, type OpenCase } from '../../sync/case-store'
+import { useDraft } from '../../sync/use-draft'
+import { readAnswers } from './read-answers'
+
+/** Doing a piece of owed work: what is said of it, kept with the time. */
+export function TaskSheet({ open, work, onClose }: { open: OpenCase; work: OwedWork; onClose: () => void }) {
+  const technique = findTechnique(open.record.technique)
+  const form = work.kind === 'round' || work.kind === 'added' ? [] : taskFormOf(technique, { id: work.id, kind: work.kind })
+  const [draft, setDraft] = useDraft(`case/${open.record.id}/task/${work.id}`)
+  const typed = parseDraft(draft)
+  const [error, setError] = useState<string | null>(null)
+  const set = (id: string, value: string): void => {
+    setError(null)
+    setDraft(JSON.stringify({ ...typed, [id]: value }))
+  }
+  const keep = (): void => {
+    const read = readAnswers(form, typed)
+    if (!read.ok) return setError(read.message)
+    setDraft('')
+    onClose()
+    void writeEvent('task-done', { taskId: work.id, text: work.text, outcome: 'done', reason: '', answers: read.answers })
+  }
+  return (
+    <Dialog title={work.text} isWide={form.length > 3} isOpen onClose={onClose}>
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          keep()
+        }}
+      >
+        <div className="grid items-start gap-4 sm:grid-cols-2">
+          {form.map((ask) => (
+            <AskField
+              key={`${ask.id}/${'side' in ask ? ask.side : ''}`}
+              open={open}
+              ask={ask}
+              value={typed[ask.id] ?? ''}
+              onChange={(value) => set(ask.id, value)}
+            />
+          ))}
+        </div>
+        {form.length === 0 ? (
+          <TextField
+            label="Note (may stay empty)"
+            value={typed['note'] ?? ''}
+            maxLength={300}
+            onChange={(event) => set('note', event.target.value)}
+          />
+        ) : null}
+        {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
+        <div>
+          <Button type="submit" look="next">
+            Done
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
+
+function AskField({ open, ask, value, onChange }: { open: OpenCase; ask: TaskAsk; value: string; onChange: (value: string) => void }) {
+  if (ask.kind === 'reading') return <ReadingField open={open} asked={ask} />
+  if (ask.kind === 'choice') return <ChoiceRow label={ask.label} value={value || null} choices={ask.choices} onChange={onChange} />
+  return (
+    <TextField
+      label={ask.kind === 'figure' ? `${ask.label}, ${ask.unit}` : ask.label}
+      value={value}
+      maxLength={300}
+      {...(ask.kind === 'figure' ? { inputMode: 'decimal' as const } : {})}
+      onChange={(event) => onChange(event.target.value)}
+    />
+  )
+}
+
+function parseDraft(text: string): Readonly<Record<string, string>> {
+  return text === '' ? {} : (JSON.parse(text) as Record<string, string>)
+}

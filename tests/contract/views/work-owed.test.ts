@@ -1,0 +1,134 @@
+import { expect } from 'chai'
+import type { FoldableEvent } from '#contract/event'
+import { foldCase, foldEpisode } from '#contract/events/fold'
+import type { CaseRecord } from '#contract/records/case'
+import { standingOf } from '#contract/views/standing-of-case'
+import { taskFindings } from '#contract/views/task-findings'
+import { workOwed } from '#contract/views/work-owed'
+import { readCase } from '#core/files/read-case'
+import { planCase } from '#core/techniques/plan-case'
+import { exampleOf } from '../../harness/example-cases'
+import { testContext } from '../../harness/leg-slab-cases'
+import { boardRowOf } from '../../../src/server/services/board-row'
+
+const start = Date.parse('2026-03-28T10:00:00Z')
+const minutes = (count: number): number => start + 60_000 * count
+const event = (kind: string, body: object, atMin: number): FoldableEvent => ({
+  id: `${kind}-${atMin}`,
+  kind,
+  v: 9,
+  body,
+  at: new Date(minutes(atMin)).toISOString(),
+  actor: 'p1',
+  actorName: 'Ada',
+})
+const technique = 'suspended-ring-traction'
+const { clinicalCase } = readCase(exampleOf(technique))
+const plan = planCase(clinicalCase!, testContext())!
+const injury = { region: 'thigh', side: 'left', pattern: 'femoral-shaft-fracture', flags: [], swelling: 'none', levelCm: null }
+const patient = {
+  name: 'A',
+  isTemporary: false,
+  born: '',
+  number: '',
+  ageYears: 40,
+  isAgeEstimated: false,
+  sex: '',
+  heightCm: 171,
+  massKg: 70,
+  isMassEstimated: false,
+}
+const stay = [
+  event('episode-opened', { patientId: 'p', place: 'Bay 1', zone: 'Etc/UTC', patient }, 0),
+  event('injury', { injuryId: 'i1', injury }, 0),
+].reduce((before: Parameters<typeof foldEpisode>[0], one) => foldEpisode(before, 'e1', one), null)!
+const applied = [
+  event('case-opened', { episodeId: 'e1', injuryId: 'i1', technique }, 0),
+  event('plan', { plan }, 0),
+  event('applied', {}, 0),
+].reduce((before: Parameters<typeof foldCase>[0], one) => foldCase(before, 'c1', one), null)!
+const fold = (...events: readonly FoldableEvent[]): CaseRecord => events.reduce((before, one) => foldCase(before, 'c1', one), applied)
+const done = (atMin: number, answers: object = {}, taskId = 'ring-skin', outcome = 'done', reason = ''): FoldableEvent =>
+  event('task-done', { taskId, text: 'Ring, heel and fibular neck.', outcome, reason, answers }, atMin)
+const dueMin = (record: CaseRecord, id: string, nowMin = 1): number | null => {
+  const work = workOwed(record, stay, minutes(nowMin)).find((one) => one.id === id)
+  return work ? (work.dueAt - start) / 60_000 : null
+}
+
+describe('work owed on a case', () => {
+  it('is the round, the plan’s care, weights and review, the earliest first', () => {
+    const owed = workOwed(applied, stay, minutes(1))
+    expect(owed.map((one) => one.id)).to.deep.equal(['round', 'ring-skin', 'weights', 'review'])
+    expect(owed.map((one) => one.dueAt)).to.deep.equal([...owed.map((one) => one.dueAt)].sort((a, b) => a - b))
+  })
+
+  it('moves on when it was done, and stays when it was not', () => {
+    expect(dueMin(applied, 'ring-skin')).to.equal(120)
+    expect(dueMin(fold(done(115)), 'ring-skin')).to.equal(235)
+    expect(dueMin(fold(done(115, {}, 'ring-skin', 'refused', 'wants to sleep')), 'ring-skin')).to.equal(120)
+    expect(dueMin(fold(done(115, {}, 'review', 'not-needed', 'goes to theatre now')), 'review')).to.equal(null)
+  })
+
+  it('is owed, and says so, once its grace has passed', () => {
+    const ids = (record: CaseRecord, nowMin: number): readonly string[] =>
+      standingOf(record, stay, null, minutes(nowMin)).items.map((one) => one.id)
+    expect(ids(applied, 143)).not.to.include('task/ring-skin')
+    expect(ids(applied, 145)).to.include('task/ring-skin')
+    expect(ids(fold(done(144)), 145)).not.to.include('task/ring-skin')
+  })
+
+  it('names on the Board what is due first', () => {
+    const row = boardRowOf(
+      fold(event('task-added', { text: 'Ring theatre', dueAt: new Date(minutes(5)).toISOString(), who: 'Late shift' }, 1)),
+      stay,
+      null,
+      minutes(2),
+    )
+    expect([row.nextWhat, row.nextDueAt, row.graceMin]).to.deep.equal(['Ring theatre', new Date(minutes(5)).toISOString(), 30])
+    expect(boardRowOf(applied, stay, null, minutes(2)).nextWhat).to.equal('Round')
+  })
+
+  it('holds what a person wrote down until it was done or is not needed', () => {
+    const added = event('task-added', { text: 'Ring theatre', dueAt: new Date(minutes(60)).toISOString(), who: '' }, 1)
+    expect(dueMin(fold(added), added.id)).to.equal(60)
+    expect(dueMin(fold(added, done(50, {}, added.id)), added.id)).to.equal(null)
+  })
+
+  it('ends with the device', () => {
+    expect(workOwed(fold(event('removed', { reason: 'theatre' }, 30)), stay, minutes(31)).map((one) => one.id)).to.deep.equal(['round'])
+  })
+
+  it('is nothing before the application', () => {
+    const opened = foldCase(null, 'c1', event('case-opened', { episodeId: 'e1', injuryId: 'i1', technique }, 0))
+    expect(workOwed(opened, stay, minutes(1))).to.deep.equal([])
+  })
+})
+
+describe('what care found', () => {
+  const bad = { ring: 'intact', heel: 'broken', 'fibular-neck': 'reddens-and-blanches', 'foot-up': 'yes' }
+  const well = { ...bad, heel: 'intact', 'fibular-neck': 'intact' }
+
+  it('stands with its level until the same look is well', () => {
+    const found = fold(done(120, bad))
+    expect(taskFindings(found).map(({ id, level, text }) => [id, level, text])).to.deep.equal([
+      ['ring-skin/heel', 'review', 'Skin, heel: broken'],
+      ['ring-skin/fibular-neck', 'warn', 'Skin, fibular neck: red, blanches'],
+    ])
+    const item = standingOf(found, stay, null, minutes(121)).items.find((one) => one.id === 'care/ring-skin/heel')
+    expect(item).to.include({ level: 'review', from: 'reading', sinceMs: minutes(120) })
+    expect(taskFindings(fold(done(120, bad), done(240, well)))).to.deep.equal([])
+  })
+
+  it('keeps since when, through looks that find the same', () => {
+    const [heel] = taskFindings(fold(done(120, bad), done(240, bad)))
+    expect([heel?.sinceAt, heel?.at]).to.deep.equal([new Date(minutes(120)).toISOString(), new Date(minutes(240)).toISOString()])
+  })
+
+  it('is not ended by a look that was not made', () => {
+    expect(taskFindings(fold(done(120, bad), done(240, {}, 'ring-skin', 'refused', 'wants to sleep')))).to.have.length(2)
+  })
+
+  it('reads entries in the order of their times, late ones too', () => {
+    expect(taskFindings(fold(done(240, well), done(120, bad)))).to.deep.equal([])
+  })
+})
