@@ -14,13 +14,17 @@ import { useSettings } from '../sync/session-store'
 import { useDraft } from '../sync/use-draft'
 import { toReading } from './take-reading'
 
-/** One reading where it arises, with what is wanted and what was read last; kept as soon as the field is left. */
-export function ReadingField({ open, asked }: { open: OpenCase; asked: StepReading }) {
+/**
+ * One reading where it arises, with what is wanted and what was read last; kept as soon as the field is left.
+ * @param freshFromMs readings from before it are shown as the last, never as this one's answer
+ */
+export function ReadingField({ open, asked, freshFromMs }: { open: OpenCase; asked: StepReading; freshFromMs?: number }) {
   const definition = findDefinition(open, asked.id)
-  return definition ? <DefinedField open={open} asked={asked} definition={definition} /> : null
+  return definition ? <DefinedField open={open} asked={asked} definition={definition} freshFromMs={freshFromMs ?? -Infinity} /> : null
 }
 
-function findDefinition({ record, episode }: OpenCase, id: string): MeasurementDefinition | null {
+/** The definition of a measurement as the case's technique asks for it; null where it does not. */
+export function findDefinition({ record, episode }: OpenCase, id: string): MeasurementDefinition | null {
   const technique = findTechnique(record.technique)
   if (!technique) return null
   const clinicalCase = toClinicalCase(record, episode)
@@ -28,7 +32,17 @@ function findDefinition({ record, episode }: OpenCase, id: string): MeasurementD
   return asked.find(({ definition }) => definition.id === id)?.definition ?? null
 }
 
-function DefinedField({ open, asked, definition }: { open: OpenCase; asked: StepReading; definition: MeasurementDefinition }) {
+function DefinedField({
+  open,
+  asked,
+  definition,
+  freshFromMs,
+}: {
+  open: OpenCase
+  asked: StepReading
+  definition: MeasurementDefinition
+  freshFromMs: number
+}) {
   const { record, episode } = open
   const settings = useSettings()
   const key = `case/${record.id}/step-reading/${asked.id}/${asked.side ?? ''}`
@@ -37,6 +51,7 @@ function DefinedField({ open, asked, definition }: { open: OpenCase; asked: Step
   const injured = episode.injuries[record.injuryId]?.side ?? null
   const side = asked.side ?? (definition.sideRule === 'wearing' ? injured : null)
   const last = record.measurements.findLast((one) => one.id === asked.id && (side === null || one.side === side))
+  const isFresh = last !== undefined && (freshFromMs === -Infinity || Date.parse(last.at ?? '') >= freshFromMs)
   const keep = (): void => {
     if (text.trim() === '') return
     const parsed = parseReading(text)
@@ -56,8 +71,8 @@ function DefinedField({ open, asked, definition }: { open: OpenCase; asked: Step
   if (definition.words) {
     return (
       <ChoiceRow
-        label={asked.label}
-        value={typeof last?.value === 'string' ? last.value : ''}
+        label={last && !isFresh ? `${asked.label} (last ${String(last.value).replaceAll('-', ' ')})` : asked.label}
+        value={isFresh && typeof last.value === 'string' ? last.value : ''}
         choices={definition.words.map((value) => ({ value, label: value.replaceAll('-', ' ') }))}
         onChange={(value) => void writeEvent('reading', { id: asked.id, value })}
       />

@@ -24,6 +24,16 @@ describe('what is said of owed work', () => {
     expect(read.ok ? '' : read.message).to.match(/^Not said yet: Skin, heel\./)
   })
 
+  it('wants skin read, and lets a length be', () => {
+    const care: TaskForm = [
+      { kind: 'reading', id: 'skin-chin', label: 'Skin, chin', wanted: 'intact' },
+      { kind: 'reading', id: 'liner-margin', label: 'Liner margin', wanted: 'at least 0.5 cm' },
+    ]
+    const read = readAnswers(care, {})
+    expect(read.ok ? '' : read.message).to.match(/^Not said yet: Skin, chin\./)
+    expect(readAnswers(care, { 'skin-chin': 'broken' })).to.deep.equal({ ok: true, answers: {} })
+  })
+
   for (const load of ['-1', '15.1', 'heavy', '1e9', 'NaN']) {
     it(`refuses a load of ${load} with its range`, () => {
       const read = readAnswers(form, { ...all, load })

@@ -1,14 +1,15 @@
-import type { TaskForm } from '#core/model/task-form'
+import type { TaskAsk, TaskForm } from '#core/model/task-form'
+import { measurementWords } from '#core/techniques/measurement-ids'
 
 export type ReadAnswers =
   { readonly ok: true; readonly answers: Readonly<Record<string, string | number>> } | { readonly ok: false; readonly message: string }
 
 /**
- * What was said of a piece of work, ready to be kept. Every choice has to be made; figures may stay empty, and are read with comma or point.
+ * What was said of a piece of work, ready to be kept. Every choice has to be made and skin looked at; figures may stay empty, and are read with comma or point.
  * @param typed as entered, by the id of each question; `note` where nothing is asked
  */
 export function readAnswers(form: TaskForm, typed: Readonly<Record<string, string>>): ReadAnswers {
-  const open = form.filter((ask) => ask.kind === 'choice' && !typed[ask.id]).map((ask) => ask.label)
+  const open = form.filter((ask) => isNeeded(ask) && !typed[ask.id]).map((ask) => ask.label)
   if (open.length > 0)
     return { ok: false, message: `Not said yet: ${open.join('; ')}. Look, say it, then press Done; or leave it as not done.` }
   const answers: Record<string, string | number> = {}
@@ -30,4 +31,9 @@ export function readAnswers(form: TaskForm, typed: Readonly<Record<string, strin
     answers[ask.id] = value
   }
   return { ok: true, answers }
+}
+
+/** Choices, and readings that are judged in words. */
+function isNeeded(ask: TaskAsk): boolean {
+  return ask.kind === 'choice' || (ask.kind === 'reading' && measurementWords(ask.id) !== null)
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react'
-import type { TaskAsk } from '#core/model/task-form'
+import { occasionGapH } from '#core/figures/body/occasions'
+import type { TaskAsk, TaskForm } from '#core/model/task-form'
 import { taskFormOf } from '#core/rounds/task-form-of'
 import { findTechnique } from '#core/techniques/registry'
 import type { OwedWork } from '#contract/views/work-owed'
@@ -10,6 +11,7 @@ import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
+import { serverNow } from '../../sync/server-clock'
 import { useDraft } from '../../sync/use-draft'
 import { readAnswers } from './read-answers'
 
@@ -24,8 +26,10 @@ export function TaskSheet({ open, work, onClose }: { open: OpenCase; work: OwedW
     setError(null)
     setDraft(JSON.stringify({ ...typed, [id]: value }))
   }
+  const [openedMs] = useState(serverNow)
+  const freshFromMs = Math.max(openedMs - occasionGapH * 3_600_000, work.lastDoneAt === null ? 0 : Date.parse(work.lastDoneAt))
   const keep = (): void => {
-    const read = readAnswers(form, typed)
+    const read = readAnswers(form, { ...wordsRead(open, form, freshFromMs), ...typed })
     if (!read.ok) return setError(read.message)
     setDraft('')
     onClose()
@@ -46,6 +50,7 @@ export function TaskSheet({ open, work, onClose }: { open: OpenCase; work: OwedW
               key={`${ask.id}/${'side' in ask ? ask.side : ''}`}
               open={open}
               ask={ask}
+              freshFromMs={freshFromMs}
               value={typed[ask.id] ?? ''}
               onChange={(value) => set(ask.id, value)}
             />
@@ -70,8 +75,27 @@ export function TaskSheet({ open, work, onClose }: { open: OpenCase; work: OwedW
   )
 }
 
-function AskField({ open, ask, value, onChange }: { open: OpenCase; ask: TaskAsk; value: string; onChange: (value: string) => void }) {
-  if (ask.kind === 'reading') return <ReadingField open={open} asked={ask} />
+/** What was read of skin since the last care, by its measurement: a look that has been made. */
+function wordsRead({ record }: OpenCase, form: TaskForm, freshFromMs: number): Readonly<Record<string, string>> {
+  const asked = new Set(form.flatMap((ask) => (ask.kind === 'reading' ? [ask.id] : [])))
+  const fresh = record.measurements.filter((one) => asked.has(one.id) && Date.parse(one.at ?? '') >= freshFromMs)
+  return Object.fromEntries(fresh.map((one) => [one.id, String(one.value)]))
+}
+
+function AskField({
+  open,
+  ask,
+  freshFromMs,
+  value,
+  onChange,
+}: {
+  open: OpenCase
+  ask: TaskAsk
+  freshFromMs: number
+  value: string
+  onChange: (value: string) => void
+}) {
+  if (ask.kind === 'reading') return <ReadingField open={open} asked={ask} freshFromMs={freshFromMs} />
   if (ask.kind === 'choice') return <ChoiceRow label={ask.label} value={value || null} choices={ask.choices} onChange={onChange} />
   return (
     <TextField
