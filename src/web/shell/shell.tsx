@@ -5,6 +5,7 @@ import { hasRight } from '#contract/rights'
 import { useKey } from '../parts/use-key'
 import { useIdleLock } from './use-idle-lock'
 import { useMendedClock } from './use-mended-clock'
+import { useProvenSession } from './use-proven-session'
 import { onSessionOver } from '../sync/api'
 import { setLock } from './lock-store'
 import { resumeOutbox, useOutbox } from '../sync/outbox'
@@ -74,6 +75,7 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
   useEffect(whenSignedIn, [whenSignedIn])
   useEffect(() => onSessionOver(() => setLock('ended')), [])
   useMendedClock()
+  useProvenSession()
   useIdleLock()
   useKey(['?'], () => setHelpOpen(true))
   useKey(['b'], () => void navigate('/'))

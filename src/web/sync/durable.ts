@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { CaseAnswer } from '#contract/api/answers'
+import type { Person } from '#contract/api/session'
 import type { EventInput } from '#contract/event'
 import type { TimerRecord } from '#contract/records/run'
 
@@ -10,6 +11,8 @@ interface WrenStore extends DBSchema {
   outbox: { key: string; value: { event: EventInput; order: number } }
   /** The last answer of the server for each case, for when it cannot be reached. */
   cases: { key: string; value: CaseAnswer }
+  /** The last answer of the server to other questions, such as the Board's. */
+  answers: { key: string; value: unknown }
   /** Running timers by case, so that every screen shows them after a reload. */
   timers: { key: string; value: CaseTimers }
 }
@@ -32,6 +35,9 @@ export interface Durable {
   dropFromOutbox(id: string): Promise<void>
   readCase(id: string): Promise<CaseAnswer | undefined>
   writeCase(answer: CaseAnswer): Promise<void>
+  /** What the server said last, as it was kept under a name. */
+  readAnswer<T>(name: 'board'): Promise<T | undefined>
+  writeAnswer(name: 'board', answer: unknown): Promise<void>
   readTimers(): Promise<readonly CaseTimers[]>
   /** Keeps the timers of a case; none takes the case off the list. */
   writeTimers(entry: CaseTimers): Promise<void>
@@ -39,7 +45,7 @@ export interface Durable {
 
 /** Opens the durable store of one person. */
 export async function openDurable(personId: string): Promise<Durable> {
-  const db: IDBPDatabase<WrenStore> = await openDB<WrenStore>(`zesty-wren-${personId}`, 2, {
+  const db: IDBPDatabase<WrenStore> = await openDB<WrenStore>(`zesty-wren-${personId}`, 3, {
     upgrade(upgrading, oldVersion) {
       if (oldVersion < 1) {
         upgrading.createObjectStore('drafts')
@@ -47,6 +53,7 @@ export async function openDurable(personId: string): Promise<Durable> {
         upgrading.createObjectStore('cases')
       }
       if (oldVersion < 2) upgrading.createObjectStore('timers')
+      if (oldVersion < 3) upgrading.createObjectStore('answers')
     },
     blocking(_current, _blocked, event) {
       // A newer page wants to upgrade the store: make way, the newer page carries on.
@@ -76,6 +83,10 @@ export async function openDurable(personId: string): Promise<Durable> {
     async writeCase(answer) {
       await db.put('cases', answer, answer.record.id)
     },
+    readAnswer: <T>(name: string) => db.get('answers', name) as Promise<T | undefined>,
+    async writeAnswer(name, answer) {
+      await db.put('answers', answer, name)
+    },
     readTimers: () => db.getAll('timers'),
     async writeTimers(entry) {
       if (entry.timers.length === 0) await db.delete('timers', entry.caseId)
@@ -84,24 +95,46 @@ export async function openDurable(personId: string): Promise<Durable> {
   }
 }
 
-interface DeviceStore extends DBSchema {
-  facts: { key: 'last-person'; value: string }
+/** Who works on this device, and when the server last said so, ms since the epoch by the device's clock. */
+export interface KnownPerson {
+  readonly person: Person
+  readonly provenMs: number
 }
 
-const openDevice = (): Promise<IDBPDatabase<DeviceStore>> =>
-  openDB<DeviceStore>('zesty-wren-device', 1, { upgrade: (upgrading) => void upgrading.createObjectStore('facts') })
+interface DeviceStore extends DBSchema {
+  facts: { key: 'last-person' | 'known-person'; value: string | KnownPerson }
+}
+
+async function withDevice<T>(work: (device: IDBPDatabase<DeviceStore>) => Promise<T>): Promise<T> {
+  const device = await openDB<DeviceStore>('zesty-wren-device', 1, { upgrade: (upgrading) => void upgrading.createObjectStore('facts') })
+  try {
+    return await work(device)
+  } finally {
+    device.close()
+  }
+}
 
 /** Notes who works on this device now. */
-export async function rememberPerson(personId: string): Promise<void> {
-  const device = await openDevice()
-  await device.put('facts', personId, 'last-person')
-  device.close()
+export async function rememberPerson(person: Person): Promise<void> {
+  await withDevice(async (device) => {
+    await device.put('facts', person.id, 'last-person')
+    await device.put('facts', { person, provenMs: Date.now() }, 'known-person')
+  })
+}
+
+/** Nobody works on this device any more: it does not start without the server. */
+export async function forgetPerson(): Promise<void> {
+  await withDevice((device) => device.delete('facts', 'known-person'))
 }
 
 /** Who worked on this device last, or undefined. */
 export async function lastPerson(): Promise<string | undefined> {
-  const device = await openDevice()
-  const id = await device.get('facts', 'last-person')
-  device.close()
-  return id
+  const id = await withDevice((device) => device.get('facts', 'last-person'))
+  return typeof id === 'string' ? id : undefined
+}
+
+/** Who works on this device and has not signed out, or undefined. */
+export async function knownPerson(): Promise<KnownPerson | undefined> {
+  const known = await withDevice((device) => device.get('facts', 'known-person'))
+  return typeof known === 'object' ? known : undefined
 }

@@ -2,13 +2,19 @@ import { create } from 'zustand'
 import { paths } from '#contract/api/paths'
 import { type Person, type SessionAnswer } from '#contract/api/session'
 import { defaultSettings, type PersonSettings } from '#contract/records/person'
-import { callApi, setCsrf } from './api'
-import { lastPerson, openDurable, rememberPerson, type Durable } from './durable'
+import { callApi, reportSessionOver, setCsrf } from './api'
+import { forgetPerson, knownPerson, lastPerson, openDurable, rememberPerson, type Durable } from './durable'
 import { setServerClock } from './server-clock'
 
 type SessionState =
   | { readonly status: 'loading' | 'signed-out' | 'unreachable' }
-  | { readonly status: 'signed-in'; readonly person: Person; readonly durable: Durable }
+  | {
+      readonly status: 'signed-in'
+      readonly person: Person
+      readonly durable: Durable
+      /** Begun without the server, which has yet to say that the session still holds. */
+      readonly isUnproven?: true
+    }
 
 interface SessionStore {
   readonly state: SessionState
@@ -19,21 +25,35 @@ interface SessionStore {
   setSettings(settings: PersonSettings, version: number): void
 }
 
+/** A shift: for so long the device starts without the server for whoever the server last knew on it. */
+const longestUnprovenMs = 12 * 3_600_000
+
 /** Who is signed in on this device. */
 export const useSession = create<SessionStore>((set, get) => {
   const enter = async (answer: SessionAnswer): Promise<void> => {
     setCsrf(answer.csrf)
     setServerClock(answer.now)
-    if (!answer.person) return set({ state: { status: 'signed-out' } })
-    const durable = await openDurable(answer.person.id)
-    void rememberPerson(answer.person.id)
+    const { state } = get()
+    if (!answer.person) {
+      // What was opened without the server stays in sight under the lock: nothing typed is lost.
+      if (state.status === 'signed-in') return reportSessionOver()
+      void forgetPerson()
+      return set({ state: { status: 'signed-out' } })
+    }
+    const isSame = state.status === 'signed-in' && state.person.id === answer.person.id
+    const durable = isSame ? state.durable : await openDurable(answer.person.id)
+    void rememberPerson(answer.person)
     set({ state: { status: 'signed-in', person: answer.person, durable } })
   }
   return {
     state: { status: 'loading' },
     async load() {
       const result = await callApi<SessionAnswer>('GET', paths.session)
-      if (result.kind === 'ok') await enter(result.value)
+      if (result.kind === 'ok') return enter(result.value)
+      if (get().state.status === 'signed-in') return
+      const known = await knownPerson()
+      if (known && Date.now() - known.provenMs < longestUnprovenMs)
+        set({ state: { status: 'signed-in', person: known.person, durable: await openDurable(known.person.id), isUnproven: true } })
       else set({ state: { status: 'unreachable' } })
     },
     async signIn(name, password) {
@@ -46,6 +66,7 @@ export const useSession = create<SessionStore>((set, get) => {
     },
     async signOut() {
       await callApi('DELETE', paths.session)
+      await forgetPerson()
       setCsrf(null)
       set({ state: { status: 'signed-out' } })
     },

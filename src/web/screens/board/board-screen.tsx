@@ -7,6 +7,7 @@ import { Notice } from '../../parts/notice'
 import { callApi } from '../../sync/api'
 import { setServerClock } from '../../sync/server-clock'
 import { useHints } from '../../sync/live-stream'
+import { currentDurable } from '../../sync/session-store'
 import { BoardLine } from './board-line'
 import { orderRows, urgencyOf } from './board-order'
 
@@ -22,7 +23,12 @@ export function BoardScreen() {
       setServerClock(result.value.now)
       setAnswer(result.value)
       setRefusal(null)
-    } else setRefusal(result.kind === 'refused' ? result.problem.detail : 'No connection: what you see is as old as it says.')
+      void currentDurable()?.writeAnswer('board', result.value)
+    } else {
+      const kept = result.kind === 'refused' ? undefined : await currentDurable()?.readAnswer<BoardAnswer>('board')
+      setAnswer((shown) => shown ?? kept ?? null)
+      setRefusal(result.kind === 'refused' ? result.problem.detail : 'No connection: what you see is as old as it says.')
+    }
   }, [])
   useEffect(() => {
     void load()
