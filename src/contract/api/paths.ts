@@ -4,6 +4,7 @@ export const paths = {
   session: '/api/session',
   people: '/api/people',
   board: '/api/board',
+  history: (query: string) => `/api/history?${query}`,
   events: '/api/events',
   stream: '/api/stream',
   plans: '/api/plans',

@@ -39,6 +39,7 @@ export const errorCodes = [
   'clock',
   'too-heavy',
   'removed',
+  'ended',
   'not-known',
 ] as const
 export type ErrorCode = (typeof errorCodes)[number]

@@ -5,6 +5,7 @@ import { call } from './call'
 import { caseOpened } from './case-opened'
 import { crew } from './crew'
 import { device } from './device'
+import { ended } from './ended'
 import { episodeOpened } from './episode-opened'
 import { fit } from './fit'
 import { flags } from './flags'
@@ -30,6 +31,7 @@ import { readBack } from './read-back'
 import { reading } from './reading'
 import { readingWithdrawn } from './reading-withdrawn'
 import { removed } from './removed'
+import { reopened } from './reopened'
 import { response } from './response'
 import { round } from './round'
 import { runLease } from './run-lease'
@@ -105,6 +107,8 @@ export const eventKinds = {
   'task-added': taskAdded,
   note,
   removed,
+  ended,
+  reopened,
   'place-opened': placeOpened,
   'stock-counted': stockCounted,
   'stock-imported': stockImported,

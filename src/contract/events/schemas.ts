@@ -6,6 +6,7 @@ import { schema as call } from './call.schema'
 import { schema as caseOpened } from './case-opened.schema'
 import { schema as crew } from './crew.schema'
 import { schema as device } from './device.schema'
+import { schema as ended } from './ended.schema'
 import { schema as episodeOpened } from './episode-opened.schema'
 import { schema as fit } from './fit.schema'
 import { schema as flags } from './flags.schema'
@@ -31,6 +32,7 @@ import { schema as readBack } from './read-back.schema'
 import { schema as reading } from './reading.schema'
 import { schema as readingWithdrawn } from './reading-withdrawn.schema'
 import { schema as removed } from './removed.schema'
+import { schema as reopened } from './reopened.schema'
 import { schema as response } from './response.schema'
 import { schema as round } from './round.schema'
 import { schema as runLease } from './run-lease.schema'
@@ -108,6 +110,8 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'task-added': taskAdded,
   note,
   removed,
+  ended,
+  reopened,
   'place-opened': placeOpened,
   'stock-counted': stockCounted,
   'stock-imported': stockImported,

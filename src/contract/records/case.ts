@@ -8,6 +8,7 @@ import type { HandGrip } from '#core/model/step'
 import type { PartId } from '#core/rounds/look'
 import type { Recorded, RunRecord, TroubleRecord } from './run'
 import type { AddedTaskBody, TaskBody } from './task'
+import type { EndingBody } from './ending'
 
 /** People, water and room: what Make ready sets. */
 export interface CaseSetup {
@@ -129,6 +130,12 @@ export interface CaseRecord {
   /** Work that people wrote down. */
   readonly addedTasks?: readonly (AddedTaskBody & Recorded & { readonly id: string })[]
   readonly removedAt: string | null
+  /** How the skin was and whether everything moved and felt as before, when it came off. */
+  readonly afterOff?: { readonly skin: string; readonly moves: string }
+  /** The case has ended here. */
+  readonly ended?: EndingBody & Recorded
+  /** Ends that were undone, with why. */
+  readonly endings?: readonly (EndingBody & Recorded & { readonly undone: Recorded & { readonly reason: string } })[]
 }
 
 /** The stock of one place as a plan uses it. */

@@ -1,6 +1,7 @@
 import type { Caution } from '#core/model/plan'
 import type { StandingLevel } from '#core/model/standing'
 import type { Region, Side } from '#core/model/vocabulary'
+import type { EndingWay } from '../records/ending'
 
 /** One live case as the Board shows it; kept with the case and read without folding anything. */
 export interface BoardRow {
@@ -35,9 +36,17 @@ export interface BoardRow {
   readonly openedAt: string
   /** When the cast of this case was last opened, ISO 8601 UTC; left out while it is whole, or there is none. */
   readonly castOpenedAt?: string
+  /** How the case ended here, and when, ISO 8601 UTC; left out while it goes on. */
+  readonly ended?: { readonly how: EndingWay; readonly at: string }
+  /** When the device came off, ISO 8601 UTC; left out while it is on. */
+  readonly offAt?: string
   /** The device is off; the line stays while something stands. */
   readonly isOff: boolean
   readonly isOnBoard: boolean
+  /** Hospital number, empty while it is not known. */
+  readonly number: string
+  /** Words that the case is found by: kept beside the line, not sent. */
+  readonly search: string
   /** When the line was worked out, ISO 8601 UTC. */
   readonly asOf: string
   /** What the plan as it was last made warns of; null before it was. Kept beside the line, not sent. */

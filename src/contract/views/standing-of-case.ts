@@ -51,7 +51,7 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
   }
   const standing = judgeStanding(input)
   // Rounds are owed while the device is on, and after it while something stands.
-  const owed = record.removedAt === null || isHeldOpen(standing.items) ? owedItems(record, episode, nowMs) : []
+  const owed = record.ended || record.removedAt === null || isHeldOpen(standing.items) ? owedItems(record, episode, nowMs) : []
   return owed.length === 0 ? standing : judgeStanding({ ...input, others: [...input.others, ...owed] })
 }
 

@@ -30,15 +30,20 @@ const names: Readonly<Record<TaskKind, string>> = {
   remove: 'Off',
 }
 const addedGraceMin = 30
+const dayMin = 1440
+const homeGraceMin = 240
+/** The id of the call the day after a patient went home with it on. */
+export const homeCheckId = 'home-check'
 
 /**
  * Everything owed on a case, the earliest first: its next round, the next of each kind of work that the plan in force schedules, and what
  * people wrote down. Watch, Board and what stands read this one list. Nothing before the application; after removal the round alone, for
- * as long as somebody asks.
+ * as long as somebody asks; once the case has ended here, the call at home or nothing.
  * @param nowMs the server's time
  */
 export function workOwed(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly OwedWork[] {
   if (!record.appliedAt) return []
+  if (record.ended) return homeCheck(record, record.ended)
   const round = nextRound(caseRounds(record, episode, nowMs, defaultProtocol))
   const rounds: readonly OwedWork[] = round
     ? [{ id: 'round', kind: 'round', name: 'Round', text: 'Round', dueAt: round.dueAt, graceMin: round.graceMin, lastDoneAt: null }]
@@ -69,4 +74,23 @@ export function workOwed(record: CaseRecord, episode: EpisodeRecord, nowMs: numb
       lastDoneAt: null,
     }))
   return [...rounds, ...scheduled, ...added].sort((a, b) => a.dueAt - b.dueAt)
+}
+
+/** Whoever went home with it on is called the next day; whoever is gone is owed nothing here. */
+function homeCheck(record: CaseRecord, { how, at }: NonNullable<CaseRecord['ended']>): readonly OwedWork[] {
+  const isDone = (record.tasks ?? []).some(
+    (one) => one.taskId === homeCheckId && isEnded(one.outcome) && Date.parse(one.at) >= Date.parse(at),
+  )
+  if (how !== 'home' || isDone) return []
+  return [
+    {
+      id: homeCheckId,
+      kind: 'added',
+      name: 'Call at home',
+      text: 'Call at home: pain, toes or fingers, skin, sleep; is the number to call at hand?',
+      dueAt: Date.parse(at) + dayMin * 60_000,
+      graceMin: homeGraceMin,
+      lastDoneAt: null,
+    },
+  ]
 }

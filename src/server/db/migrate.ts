@@ -3,9 +3,10 @@ import { SequelizeStorage, Umzug } from 'umzug'
 import * as streams from './migrations/2026-11-24-streams'
 import * as store from './migrations/2026-11-25-store'
 import * as folds from './migrations/2026-11-26-folds'
+import * as history from './migrations/2026-11-26-history'
 import * as marksAndLots from './migrations/2026-11-26-marks-and-lots'
 
-const migrations = [streams, store, marksAndLots, folds]
+const migrations = [streams, store, marksAndLots, folds, history]
 
 /** Brings the database to the newest schema; each migration runs once, in order. */
 export async function migrate(db: Sequelize): Promise<void> {

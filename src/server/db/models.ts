@@ -39,6 +39,8 @@ export interface CaseRow {
   fold: number
   board: string
   isLive: boolean
+  search: string | null
+  openedAt: Date | null
   updatedAt: Date
 }
 export interface EventRow {
@@ -139,6 +141,8 @@ export function defineModels(db: Sequelize): Models {
         fold: integer(),
         board: longText(),
         isLive: { type: DataTypes.BOOLEAN, allowNull: false },
+        search: { type: DataTypes.TEXT, allowNull: true },
+        openedAt: { type: DataTypes.DATE(3), allowNull: true },
         updatedAt: moment(),
       },
       { tableName: 'cases' },

@@ -36,6 +36,24 @@ export function headOf(found: StreamHead | null): StreamHead {
   return found ?? newStream
 }
 
+/** Where a page of found cases begins: after the case with this opening time and id. */
+export interface HistoryCursor {
+  readonly openedAt: string
+  readonly id: string
+}
+/** InnoDB leaves shorter words out of its index (innodb_ft_min_token_size), and these (its default stopwords). */
+const leastIndexed = 3
+const stopwords = 'about are com for from how that the this und was what when where who will with www'.split(' ')
+
+function isIndexed(word: string): boolean {
+  return word.length >= leastIndexed && !stopwords.includes(word)
+}
+
+/** A Board's line as a case keeps it. */
+function columnsOf(board: BoardRow): { board: string; isLive: boolean; search: string; openedAt: Date } {
+  return { board: JSON.stringify(board), isLive: board.isOnBoard, search: board.search, openedAt: new Date(board.openedAt) }
+}
+
 /** Reads and writes stream heads and snapshots of episodes and cases. */
 export function createStreamRepository(db: Sequelize, models: Models) {
   const episodeByCase = new Map<string, string>()
@@ -129,9 +147,9 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       return Promise.all(rows.map(async (row) => ({ ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow })))
     },
 
-    /** Ids of the episodes that have a case on the Board. */
+    /** Ids of the episodes that have a case on the Board, or one whose line is from before it could be found. */
     async liveEpisodeIds(): Promise<readonly string[]> {
-      const rows = await db.query<{ id: string }>('SELECT DISTINCT episode_id AS id FROM cases WHERE is_live = 1', {
+      const rows = await db.query<{ id: string }>('SELECT DISTINCT episode_id AS id FROM cases WHERE is_live = 1 OR search IS NULL', {
         type: QueryTypes.SELECT,
       })
       return rows.map((row) => row.id)
@@ -159,8 +177,7 @@ export function createStreamRepository(db: Sequelize, models: Models) {
         headHash: head.headHash,
         snapshot: JSON.stringify(record),
         fold: foldVersion,
-        board: JSON.stringify(board),
-        isLive: board.isOnBoard,
+        ...columnsOf(board),
         updatedAt: now,
       }
       if (head.version === 1) await models.cases.create(row, { transaction })
@@ -177,12 +194,42 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     },
 
     async saveBoardRow(caseId: string, board: BoardRow, transaction: Transaction): Promise<void> {
-      await models.cases.update({ board: JSON.stringify(board), isLive: board.isOnBoard }, { where: { id: caseId }, transaction })
+      await models.cases.update(columnsOf(board), { where: { id: caseId }, transaction })
+    },
+
+    /**
+     * Cases whose search words begin with every word asked for, the newest first.
+     * @param words lower case, letters and digits, hyphens inside; none finds everything
+     * @param before the opening time and id after which the page begins; null for the first
+     */
+    async findCases(words: readonly string[], before: HistoryCursor | null, count: number): Promise<readonly BoardRow[]> {
+      // The index knows no short or common words, and none with hyphens: those are looked for in what it leaves.
+      const parts = words.flatMap((word) => word.split(/[-/]/)).filter(isIndexed)
+      const rest = words.filter((word) => /[-/]/.test(word) || !isIndexed(word))
+      const conditions = [
+        'search IS NOT NULL',
+        ...(parts.length > 0 ? ['MATCH(search) AGAINST(:match IN BOOLEAN MODE)'] : []),
+        ...rest.map((_, index) => `CONCAT(' ', search) LIKE :word${index}`),
+        ...(before ? ['(opened_at, id) < (:openedAt, :id)'] : []),
+      ]
+      const rows = await db.query<{ board: string }>(
+        `SELECT board FROM cases WHERE ${conditions.join(' AND ')} ORDER BY opened_at DESC, id DESC LIMIT :count`,
+        {
+          type: QueryTypes.SELECT,
+          replacements: {
+            match: parts.map((part) => `+${part}*`).join(' '),
+            ...Object.fromEntries(rest.map((word, index) => [`word${index}`, `% ${word}%`])),
+            ...(before ? { openedAt: new Date(before.openedAt), id: before.id } : {}),
+            count,
+          },
+        },
+      )
+      return rows.map((row) => ({ ...(JSON.parse(row.board) as BoardRow), live: null, search: '' }))
     },
 
     async liveBoardRows(): Promise<readonly BoardRow[]> {
       const rows = await db.query<{ board: string }>('SELECT board FROM cases WHERE is_live = 1', { type: QueryTypes.SELECT })
-      return rows.map((row) => ({ ...(JSON.parse(row.board) as BoardRow), live: null }))
+      return rows.map((row) => ({ ...(JSON.parse(row.board) as BoardRow), live: null, search: '' }))
     },
   }
 }

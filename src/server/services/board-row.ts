@@ -4,6 +4,7 @@ import type { Caution } from '#core/model/plan'
 import type { BoardRow } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
 import { standingOf } from '#contract/views/standing-of-case'
+import { searchWords } from '#contract/views/search-words'
 import { workOwed } from '#contract/views/work-owed'
 import type { CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
@@ -46,13 +47,18 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
       by: all.call.answered?.to ?? null,
       at: all.call.answered ? at(all.call.answered.atMs) : null,
     },
-    nextDueAt: next && (!isOff || isStanding) ? at(next.dueAt) : null,
+    nextDueAt: next && (record.ended || !isOff || isStanding) ? at(next.dueAt) : null,
     graceMin: next?.graceMin ?? 0,
     nextWhat: next?.name ?? null,
     openedAt: record.openedAt,
     ...(record.openedUpAt ? { castOpenedAt: record.openedUpAt } : {}),
+    ...(record.ended ? { ended: { how: record.ended.how, at: record.ended.at } } : {}),
+    ...(record.removedAt ? { offAt: record.removedAt } : {}),
     isOff,
-    isOnBoard: !isOff || isStanding,
+    // Whoever went home stays until the call of the next day; whoever is gone leaves at once.
+    isOnBoard: record.ended ? next !== undefined : !isOff || isStanding,
+    number: episode.patient.number,
+    search: searchWords(record, episode),
     asOf: at(nowMs),
     live,
   }

@@ -5,6 +5,7 @@ import { findTechnique } from '#core/techniques/registry'
 import { refuseOptions } from '#core/planner/resolve-options'
 import { itemsAtHand, refuseOverrule } from '#core/planner/usable-overrules'
 import type { CaseRecord } from '#contract/records/case'
+import type { EndingBody } from '#contract/records/ending'
 import type { RunStartedBody } from '#contract/records/run'
 import { hasRight } from '#contract/rights'
 import { ApiError, invalidInput } from '../ground/api-error'
@@ -23,7 +24,12 @@ const afterRemoval: readonly string[] = [
   'call',
   'senior-decision',
   'trouble-ended',
+  'ended',
+  'reopened',
 ]
+
+/** What may still be written once a case has ended here. */
+const afterEnd: readonly string[] = ['note', 'moved-out', 'moved-in', 'reading-withdrawn', 'response', 'call', 'task-done', 'reopened']
 
 /** What only a clinician changes once a plan is accepted (STANDING, The plan in force). */
 const cliniciansOnceAccepted: readonly string[] = ['options', 'orders', 'device']
@@ -38,7 +44,7 @@ export interface CaseClaim {
  * Refuses what cannot be true of a case.
  * @param record the case as locked
  * @returns whether it belongs to the time before the device came off, and so counts as late
- * @throws ApiError 403, 409 `removed` or 422
+ * @throws ApiError 403, 409 `removed` or `ended`, or 422
  */
 export function checkCaseClaim(claim: CaseClaim, record: CaseRecord, actor: Actor): { readonly isBeforeRemoval: boolean } {
   switch (claim.kind) {
@@ -57,7 +63,14 @@ export function checkCaseClaim(claim: CaseClaim, record: CaseRecord, actor: Acto
     case 'run-started':
       checkBeginning(claim, record, actor)
       break
+    case 'ended':
+      checkEnding(claim, record)
+      break
+    case 'reopened':
+      if (!record.ended) refuseAll([{ code: 'format', path: 'kind', message: 'The case has not ended: it goes on as it is.' }])
+      break
   }
+  checkEnded(claim, record)
   if (cliniciansOnceAccepted.includes(claim.kind) && record.accepted !== null && !hasRight(actor.roles, 'decide')) {
     throw new ApiError(403, 'no-right', 'The plan is accepted: options, orders and the device are a clinician’s from then on. Ask one.')
   }
@@ -123,6 +136,29 @@ function checkOverrule(claim: CaseClaim, record: CaseRecord): void {
   const items = itemsAtHand(record.store?.items ?? 'catalogue', catalogue.items)
   const problem = refuseOverrule(technique, claim.body as { decision?: string; value?: never }, items)
   refuseAll(problem ? [{ ...problem, path: 'body/value' }] : [])
+}
+
+/** Only what was never put on is voided; only who wears it goes home with it on. */
+function checkEnding(claim: CaseClaim, record: CaseRecord): void {
+  const { how } = claim.body as EndingBody
+  if (how === 'voided' && (record.appliedAt !== null || record.runs.length > 0)) {
+    refuseAll([
+      {
+        code: 'format',
+        path: 'body/how',
+        message: 'Something was put on in this case, so it happened: end it as it ended, and say in a note what was wrong.',
+      },
+    ])
+  }
+  if (how === 'home' && (record.appliedAt === null || record.removedAt !== null)) {
+    refuseAll([{ code: 'format', path: 'body/how', message: 'Nothing of this case is on: choose how else it ended.' }])
+  }
+}
+
+function checkEnded(claim: CaseClaim, record: CaseRecord): void {
+  if (!record.ended || afterEnd.includes(claim.kind)) return
+  if (claim.kind !== 'ended' && Date.parse(claim.at) <= Date.parse(record.ended.at)) return
+  throw new ApiError(409, 'ended', 'This case has ended here: reopen it first, or open a new case.')
 }
 
 function checkRemoval(claim: CaseClaim, record: CaseRecord): boolean {

@@ -92,6 +92,6 @@ async function settleStock(
 ): Promise<readonly Caution[]> {
   if (event.kind === 'plan') return reservePlan(deps, event, record, transaction)
   const isDropped = before?.record.accepted != null && record.accepted === null
-  if (isDropped || event.kind === 'removed') await settleReservations(deps, event, record.id, transaction)
+  if (isDropped || event.kind === 'removed' || event.kind === 'ended') await settleReservations(deps, event, record.id, transaction)
   return []
 }

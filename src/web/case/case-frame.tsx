@@ -4,6 +4,7 @@ import { Notice } from '../parts/notice'
 import { ButtonLink } from '../parts/button'
 import { loadCase, useCase, useCaseStore } from '../sync/case-store'
 import { ChangeBar } from './change-bar'
+import { EndedBar } from './ended-bar'
 import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
 import { PatientStrip } from './patient-strip'
@@ -23,6 +24,7 @@ export function CaseFrame() {
     return (
       <>
         <PatientStrip open={open} />
+        <EndedBar open={open} />
         <PathRail open={open} />
         <ChangeBar open={open} />
         <Outlet />

@@ -27,6 +27,8 @@ const row = (changes: Partial<BoardRow>): BoardRow => ({
   sinceAt: null,
   settledUntilAt: null,
   answer: null,
+  number: '',
+  search: '',
   isOff: false,
   isOnBoard: true,
   asOf: '2026-01-10T08:00:00Z',

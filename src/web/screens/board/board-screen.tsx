@@ -56,9 +56,12 @@ export function BoardScreen() {
             )}
           </p>
         </div>
-        <ButtonLink look="next" to="/new" className="ml-auto">
-          New case
-        </ButtonLink>
+        <div className="ml-auto flex gap-3">
+          <ButtonLink to="/history">History</ButtonLink>
+          <ButtonLink look="next" to="/new">
+            New case
+          </ButtonLink>
+        </div>
       </div>
       {refusal ? (
         <div className="mb-4">

@@ -25,6 +25,7 @@ import { OrdersForm } from './orders-form'
 import { PatientFlagsForm } from './patient-flags-form'
 import { PhotoStrip } from './photo-strip'
 import { PositionChooser } from './position-chooser'
+import { VoidCase } from './void-case'
 import { TechniqueChooser } from './technique-chooser'
 
 /** Who, which injury and side, what is different about this patient, and the baseline. Only region and side are needed to go on. */
@@ -114,6 +115,7 @@ export function SizeUpScreen() {
         </div>
       </div>
       {isReady ? <Baseline caseId={record.id} injury={injury} /> : null}
+      {mayDecide && record.appliedAt === null && record.runs.length === 0 && !record.ended ? <VoidCase caseId={record.id} /> : null}
       {asked ? <SideSheet record={record} before={injury} after={asked} onClose={() => setAsked(null)} /> : null}
     </StagePage>
   )

@@ -1,6 +1,6 @@
 import { formatClock } from '../../parts/format-time'
 import { dueState } from '#core/rounds/due-state'
-import type { LiveRound } from '#core/rounds/live-rounds'
+import type { OwedWork } from '#contract/views/work-owed'
 import { ToneShape, type Tone } from '../../parts/tone-shape'
 
 const looks: Record<ReturnType<typeof dueState>, { tone: Tone; word: string; box: string }> = {
@@ -11,7 +11,7 @@ const looks: Record<ReturnType<typeof dueState>, { tone: Tone; word: string; box
 }
 
 /** When the next round falls due, large. */
-export function DueLine({ round, now }: { round: LiveRound; now: number }) {
+export function DueLine({ round, now }: { round: Pick<OwedWork, 'dueAt' | 'graceMin'>; now: number }) {
   const minutes = (round.dueAt - now) / 60_000
   const look = looks[dueState(minutes, round.graceMin)]
   const whole = Math.max(0, Math.round(Math.abs(minutes)))

@@ -2,7 +2,6 @@ import { lazy, Suspense, useState } from 'react'
 import { isHeldOpen } from '#core/model/standing'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
-import { nextRound } from '#core/rounds/live-rounds'
 import { caseRounds } from '#contract/views/case-progress'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { workOwed } from '#contract/views/work-owed'
@@ -18,7 +17,6 @@ import { Button, ButtonLink } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { PaperLinks } from '../../case/paper-links'
-import { ReasonSheet } from '../../case/reason-sheet'
 import { RoundEntry } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
@@ -29,6 +27,7 @@ import { NotDoneSheet } from './not-done-sheet'
 import { RoundList } from './round-list'
 import { DoneTasks } from './done-tasks'
 import { DueLine } from './due-line'
+import { EndingSheet } from './ending-sheet'
 import { OwedList } from './owed-list'
 
 const TrendChart = lazy(async () => ({ default: (await import('./trend-chart')).TrendChart }))
@@ -41,14 +40,13 @@ export function WatchScreen() {
   const { units } = useSettings()
   const person = usePerson()
   const now = useNow(5_000)
-  const [sheet, setSheet] = useState<'round' | 'not-done' | 'remove' | null>(null)
+  const [sheet, setSheet] = useState<'round' | 'not-done' | 'ending' | null>(null)
   const [correcting, setCorrecting] = useState<RoundRecord | null>(null)
   const standing = useStanding(open)
   const injury = episode.injuries[record.injuryId]
   const side = injury?.side
   const { judged } = standCaseRounds(record, episode, now)
   const rounds = caseRounds(record, episode, now, defaultProtocol)
-  const next = nextRound(rounds)
   if (!record.appliedAt) {
     return (
       <StagePage title="Watch">
@@ -82,7 +80,9 @@ export function WatchScreen() {
   )
   // Rounds belong to the stay: they go on after the device is off while anything above known stands.
   const isStanding = isHeldOpen(standing.items)
-  const owed = workOwed(record, episode, now).filter((one) => one.kind !== 'round')
+  const work = workOwed(record, episode, now)
+  const owed = work.filter((one) => one.kind !== 'round')
+  const next = work.find((one) => one.kind === 'round')
   return (
     <>
       <StagePage
@@ -99,24 +99,28 @@ export function WatchScreen() {
         title="Watch"
         lead={record.removedAt ? (isStanding ? 'The device is off; rounds go on until nothing stands.' : 'Removed') : undefined}
         next={
-          record.removedAt && !isStanding ? null : (
+          record.ended ? null : (
             <>
-              {hasRight(person.roles, 'decide') && !record.removedAt ? (
-                <Button look="quiet" onClick={() => setSheet('remove')}>
-                  Taken off
+              {hasRight(person.roles, 'decide') ? (
+                <Button look="quiet" onClick={() => setSheet('ending')}>
+                  How it ends
                 </Button>
               ) : null}
-              <Button onClick={() => setSheet('not-done')}>Not done</Button>
-              <Button look={standing.actions.some((one) => one.response === null) ? 'plain' : 'next'} onClick={() => setSheet('round')}>
-                Do the round
-              </Button>
+              {record.removedAt && !isStanding ? null : (
+                <>
+                  <Button onClick={() => setSheet('not-done')}>Not done</Button>
+                  <Button look={standing.actions.some((one) => one.response === null) ? 'plain' : 'next'} onClick={() => setSheet('round')}>
+                    Do the round
+                  </Button>
+                </>
+              )}
             </>
           )
         }
       >
         <div className="grid content-start gap-4">
           <StandingPanel open={open} standing={standing} />
-          {next ? <DueLine round={next} now={now} /> : <p>No further rounds are planned.</p>}
+          {next ? <DueLine round={next} now={now} /> : record.ended ? null : <p>No further rounds are planned.</p>}
           {record.removedAt ? null : <OpeningPanel open={open} isUrgent={standing.level === 'urgent'} />}
           {record.removedAt ? null : <OwedList open={open} owed={owed} now={now} />}
           <RigPanel open={open} plan={plan} />
@@ -171,16 +175,19 @@ export function WatchScreen() {
           }}
         />
       ) : null}
-      {sheet === 'remove' ? (
-        <ReasonSheet
-          title="The device is off"
-          draftKey={`case/${record.id}/removed`}
-          submitLabel="Keep it"
-          backLabel="Leave as it is"
+      {sheet === 'ending' ? (
+        <EndingSheet
+          caseId={record.id}
+          episode={episode}
+          isOff={record.removedAt !== null}
           onClose={() => setSheet(null)}
-          onReason={(reason) => {
+          onOff={(body) => {
             setSheet(null)
-            void writeEvent('removed', { reason })
+            void writeEvent('removed', body)
+          }}
+          onEnd={(body) => {
+            setSheet(null)
+            void writeEvent('ended', body)
           }}
         />
       ) : null}

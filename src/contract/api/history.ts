@@ -1,0 +1,12 @@
+import type { BoardRow } from '../views/board'
+
+/** Cases on one page of the history. */
+export const historyPageSize = 50
+
+/** Answer of GET /api/history: cases that were found, the newest first. */
+export interface HistoryAnswer {
+  readonly rows: readonly BoardRow[]
+  /** Where the next page begins; null on the last one. */
+  readonly next: string | null
+  readonly now: string
+}

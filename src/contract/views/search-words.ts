@@ -1,0 +1,42 @@
+import { spoken } from '#core/model/vocabulary'
+import { findTechnique } from '#core/techniques/registry'
+import type { CaseRecord } from '../records/case'
+import { endingWords } from '../records/ending'
+import { patientLabel, type EpisodeRecord } from '../records/episode'
+import { standCaseRounds } from './case-rounds'
+
+const most = 4_000
+
+/**
+ * Everything that a case is found by: who, number, date of birth, place, technique, part and side, pattern, how it ended, what rounds found, what went
+ * wrong, and who wrote in it; lower case, each word once.
+ */
+export function searchWords(record: CaseRecord, episode: EpisodeRecord): string {
+  const { patient } = episode
+  const injury = episode.injuries[record.injuryId]
+  const { judged } = standCaseRounds(record, episode, Date.parse(record.openedAt))
+  const text = [
+    patientLabel(patient),
+    patient.number,
+    patient.born,
+    episode.place,
+    findTechnique(record.technique)?.name ?? record.technique,
+    injury?.side ?? '',
+    injury?.region ? spoken(injury.region) : '',
+    injury ? spoken(injury.pattern) : '',
+    record.ended ? endingWords[record.ended.how] : '',
+    record.removedAt ? 'taken off' : '',
+    ...judged.flatMap(({ round, verdict }) => [round.by, ...verdict.findings.map((one) => `${one.code} ${one.text ?? ''}`)]),
+    ...(record.troubles ?? []).map((one) => `${one.label} ${one.by}`),
+    ...(record.tasks ?? []).map((one) => one.by),
+    record.accepted?.by ?? '',
+    record.ended?.by ?? '',
+  ].join(' ')
+  const words = new Set(
+    text
+      .toLowerCase()
+      .split(/[^\p{L}\p{N}/-]+/u)
+      .filter(Boolean),
+  )
+  return [...words].join(' ').slice(0, most)
+}

@@ -1,0 +1,181 @@
+import { useState } from 'react'
+import { movesWhenOff, skinsWhenOff, type RemovedBody } from '#contract/events/removed'
+import { endingWords, type EndingBody, type EndingWay, type HomeAdvice } from '#contract/records/ending'
+import type { EpisodeRecord } from '#contract/records/episode'
+import { Button } from '../../parts/button'
+import { ChoiceRow } from '../../parts/choice-row'
+import { Dialog } from '../../parts/dialog'
+import { Notice } from '../../parts/notice'
+import { TextField } from '../../parts/text-field'
+import { useDraft } from '../../sync/use-draft'
+import { readEnding, type EndingFields } from './read-ending'
+
+type Way = 'off' | Exclude<EndingWay, 'voided'>
+const choices: readonly { value: Way; label: string }[] = [
+  { value: 'off', label: 'Taken off' },
+  { value: 'home', label: endingWords.home },
+  { value: 'ward', label: endingWords.ward },
+  { value: 'theatre', label: endingWords.theatre },
+  { value: 'other-hospital', label: endingWords['other-hospital'] },
+  { value: 'died', label: endingWords.died },
+]
+const skinWords: Readonly<Record<(typeof skinsWhenOff)[number], string>> = {
+  intact: 'intact',
+  red: 'red',
+  broken: 'broken',
+  'not-seen': 'not seen',
+}
+const movesWords: Readonly<Record<(typeof movesWhenOff)[number], string>> = {
+  'as-before': 'as before',
+  less: 'less than before',
+  'not-tested': 'not tested',
+}
+
+/** How the device's time, or the patient's, ends here: what has to be looked at or asked for each way. */
+export function EndingSheet({
+  caseId,
+  episode,
+  isOff,
+  onClose,
+  onOff,
+  onEnd,
+}: {
+  caseId: string
+  episode: EpisodeRecord
+  /** The device is off already: it is not taken off again, and nobody goes home with it. */
+  isOff: boolean
+  onClose: () => void
+  onOff: (body: RemovedBody) => void
+  onEnd: (body: EndingBody) => void
+}) {
+  const [draft, setDraft] = useDraft(`case/${caseId}/ending`)
+  const fields = (draft === '' ? {} : JSON.parse(draft)) as EndingFields
+  const set = (change: EndingFields): void => {
+    setError(null)
+    setDraft(JSON.stringify({ ...fields, ...change }))
+  }
+  const [error, setError] = useState<string | null>(null)
+  const livesAlone = episode.flags.includes('lives-alone')
+  const keep = (): void => {
+    const read = readEnding(fields, { livesAlone })
+    if (!read.ok) return setError(read.message)
+    setDraft('')
+    if (read.off) onOff(read.off)
+    else onEnd(read.ended)
+  }
+  const offered = isOff ? choices.filter((one) => one.value !== 'off' && one.value !== 'home') : choices
+  return (
+    <Dialog title="How it ends" isWide isOpen onClose={onClose}>
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          keep()
+        }}
+      >
+        <ChoiceRow
+          label="What happens"
+          value={(fields.way as Way | undefined) ?? null}
+          choices={offered}
+          onChange={(way) => set({ way })}
+        />
+        {fields.way === 'off' ? (
+          <>
+            <ChoiceRow
+              label="Skin under it"
+              value={(fields.skin as (typeof skinsWhenOff)[number] | undefined) ?? null}
+              choices={skinsWhenOff.map((value) => ({ value, label: skinWords[value] }))}
+              onChange={(skin) => set({ skin })}
+            />
+            <ChoiceRow
+              label="Movement and feeling"
+              value={(fields.moves as (typeof movesWhenOff)[number] | undefined) ?? null}
+              choices={movesWhenOff.map((value) => ({ value, label: movesWords[value] }))}
+              onChange={(moves) => set({ moves })}
+            />
+          </>
+        ) : null}
+        {fields.way === 'home' ? <HomeFields fields={fields} livesAlone={livesAlone} onChange={set} /> : null}
+        {fields.way ? (
+          <TextField
+            label={fields.way === 'off' || fields.way === 'died' ? 'Reason' : 'Note (may stay empty)'}
+            value={fields.note ?? ''}
+            maxLength={300}
+            onChange={(event) => set({ note: event.target.value })}
+          />
+        ) : null}
+        {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
+        <div className="flex flex-wrap gap-3">
+          <Button type="submit" look="next">
+            Keep it
+          </Button>
+          <Button onClick={onClose}>Leave as it is</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
+
+function HomeFields({
+  fields,
+  livesAlone,
+  onChange,
+}: {
+  fields: EndingFields
+  livesAlone: boolean
+  onChange: (change: EndingFields) => void
+}) {
+  return (
+    <div className="grid items-start gap-4 sm:grid-cols-2">
+      <TextField
+        label="Who helps at home"
+        value={fields.helper ?? ''}
+        maxLength={300}
+        hint={livesAlone ? 'Lives alone: name who comes, and when.' : undefined}
+        onChange={(event) => onChange({ helper: event.target.value })}
+      />
+      <ChoiceRow
+        label="Stairs"
+        value={(fields.stairs as HomeAdvice['stairs'] | undefined) ?? null}
+        choices={[
+          { value: 'none', label: 'none' },
+          { value: 'can', label: 'tried, can' },
+          { value: 'cannot', label: 'cannot' },
+        ]}
+        onChange={(stairs) => onChange({ stairs })}
+      />
+      <TextField
+        label="Phone of the patient"
+        type="tel"
+        value={fields.phone ?? ''}
+        maxLength={40}
+        onChange={(event) => onChange({ phone: event.target.value })}
+      />
+      <TextField
+        label="Number to call, day and night"
+        type="tel"
+        value={fields.callNumber ?? ''}
+        maxLength={40}
+        onChange={(event) => onChange({ callNumber: event.target.value })}
+      />
+      <ChoiceRow
+        label="Walking aid"
+        value={(fields.walkingAid as HomeAdvice['walkingAid'] | undefined) ?? null}
+        choices={[
+          { value: 'none', label: 'none' },
+          { value: 'crutches', label: 'crutches' },
+          { value: 'frame', label: 'frame' },
+          { value: 'wheelchair', label: 'wheelchair' },
+        ]}
+        onChange={(walkingAid) => onChange({ walkingAid })}
+      />
+      <TextField
+        label="Taught back: what the patient will come back for"
+        value={fields.taughtBack ?? ''}
+        maxLength={300}
+        hint="In the patient’s own words, not ours."
+        onChange={(event) => onChange({ taughtBack: event.target.value })}
+      />
+    </div>
+  )
+}
