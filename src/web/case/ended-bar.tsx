@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { endingWords } from '#contract/records/ending'
 import { hasRight } from '#contract/rights'
 import { Button } from '../parts/button'
-import { formatDayAndClock } from '../parts/format-time'
+import { formatClock, formatDate } from '../parts/format-time'
 import { writeEvent, type OpenCase } from '../sync/case-store'
 import { usePerson } from '../sync/session-store'
 import { ReasonSheet } from './reason-sheet'
@@ -16,21 +16,19 @@ export function EndedBar({ open }: { open: OpenCase }) {
   const { home } = ended
   return (
     <section aria-label="Ended" className="border-b border-line bg-well">
-      <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-5 gap-y-1 px-3 py-2 sm:px-6">
-        <p>
-          <strong>{endingWords[ended.how]}</strong>, {formatDayAndClock(Date.parse(ended.at))}, {ended.by}
-          {ended.note ? `: ${ended.note}` : ''}
-        </p>
-        {home ? (
-          <p className="text-sm text-soft">
-            Phone {home.phone} · helps: {home.helper} · comes back for: {home.taughtBack} · was given {home.callNumber}
+      <div className="mx-auto flex max-w-7xl items-center gap-x-5 px-3 py-2 sm:px-6">
+        <div className="min-w-0 flex-1">
+          <p>
+            <strong>{endingWords[ended.how]}</strong>, {formatDate(Date.parse(ended.at))} {formatClock(ended.at)}, {ended.by}
+            {ended.note ? `: ${ended.note}` : ''}
           </p>
-        ) : null}
-        {hasRight(roles, 'decide') ? (
-          <Button look="quiet" className="ml-auto" onClick={() => setOpen(true)}>
-            Reopen
-          </Button>
-        ) : null}
+          {home ? (
+            <p className="text-sm text-soft">
+              Phone {home.phone} · helps: {home.helper} · comes back for: {home.taughtBack} · was given {home.callNumber}
+            </p>
+          ) : null}
+        </div>
+        {hasRight(roles, 'decide') ? <Button onClick={() => setOpen(true)}>Reopen</Button> : null}
       </div>
       {isOpen ? (
         <ReasonSheet

@@ -1,5 +1,6 @@
 const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
 const dayAndClock = new Intl.DateTimeFormat(undefined, { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+const dated = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
 const date = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' })
 
 /** A time of day, 24 hours: "07:30". Takes ISO text or ms since the epoch. */
@@ -15,6 +16,18 @@ export function formatDayAndClock(at: number): string {
 /** A day: "Tue 24 Nov". */
 export function formatDay(at: number): string {
   return date.format(new Date(at))
+}
+
+/** A day with its year, for what may be long ago: "24 Nov 2026". */
+export function formatDate(at: number): string {
+  return dated.format(new Date(at))
+}
+
+const weekdayMs = 6 * 86_400_000
+
+/** A moment beside another: by its weekday where that tells it apart, else by its day. */
+export function formatWhen(at: number, now: number): string {
+  return Math.abs(at - now) < weekdayMs ? formatDayAndClock(at) : `${formatDay(at)}, ${formatClock(at)}`
 }
 
 /** A span of whole minutes in words: hours too from two on. */

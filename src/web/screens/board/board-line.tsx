@@ -43,7 +43,7 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
             )}{' '}
             · {row.techniqueName}
             {row.castOpenedAt ? `, opened ${formatDayAndClock(Date.parse(row.castOpenedAt))}` : ''}
-            {row.isOff ? ', off' : ''}
+            {row.ended ? ', at home with it' : row.isOff ? ', off' : ''}
           </span>
         </span>
         <span className="min-w-0">
@@ -87,23 +87,24 @@ function Due({ row, now }: { row: BoardRow; now: number }) {
     return <span className="inline-flex min-h-9 items-center rounded-xl bg-well px-3 font-semibold">{nextWords[row.stage]}</span>
   const minutes = Math.max(1, Math.round(Math.abs(late)))
   const words = formatSpan(minutes)
+  const named = row.nextWhat ?? 'Round'
   if (late > row.graceMin)
     return (
       <span className="inline-flex items-center gap-2 text-lg font-bold text-stop">
         <ToneShape tone="stop" />
-        Overdue {words}
+        {named} overdue {words}
       </span>
     )
   if (late > 0)
     return (
       <span className="inline-flex items-center gap-2 font-bold text-caution">
         <ToneShape tone="caution" />
-        Due, {words} ago
+        {named} due, {words} ago
       </span>
     )
   return (
     <span className="font-semibold">
-      {row.nextWhat} in {words}
+      {named} in {words}
     </span>
   )
 }

@@ -3,7 +3,7 @@ import { spoken } from '#core/model/vocabulary'
 import { endingWords } from '#contract/records/ending'
 import type { BoardRow } from '#contract/views/board'
 import { isPlaced } from '#contract/views/is-placed'
-import { formatDayAndClock } from '../../parts/format-time'
+import { formatDate } from '../../parts/format-time'
 import { LevelMark } from '../../round/level-mark'
 
 /** One case that was found: who, what, where, and how it stands or ended. */
@@ -36,7 +36,7 @@ export function FoundCase({ row }: { row: BoardRow }) {
           )}
         </span>
         <span className="text-sm sm:text-right">
-          <span className="block">from {formatDayAndClock(Date.parse(row.openedAt))}</span>
+          <span className="block">from {formatDate(Date.parse(row.openedAt))}</span>
           <span className="block font-semibold">{howItIs(row)}</span>
         </span>
       </Link>
@@ -45,7 +45,7 @@ export function FoundCase({ row }: { row: BoardRow }) {
 }
 
 function howItIs({ ended, offAt, isOnBoard }: BoardRow): string {
-  if (ended) return `${endingWords[ended.how]}, ${formatDayAndClock(Date.parse(ended.at))}`
-  if (offAt) return `taken off ${formatDayAndClock(Date.parse(offAt))}`
+  if (ended) return `${endingWords[ended.how]}, ${formatDate(Date.parse(ended.at))}`
+  if (offAt) return `taken off ${formatDate(Date.parse(offAt))}`
   return isOnBoard ? 'on the Board' : 'ended'
 }

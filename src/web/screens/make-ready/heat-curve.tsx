@@ -1,5 +1,6 @@
 import { CategoryScale, Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
 import { useEffect, useRef } from 'react'
+import { useShownTheme } from '../../parts/use-shown-theme'
 import type { HeatResult } from '#core/figures/heat/solve-heat'
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip, Legend)
@@ -7,6 +8,7 @@ Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointEle
 /** Skin temperature over the hour after wetting, with the limit of this patient; the words below say the same. */
 export function HeatCurve({ heat, limitC }: { heat: HeatResult; limitC: number }) {
   const canvas = useRef<HTMLCanvasElement>(null)
+  const theme = useShownTheme()
   useEffect(() => {
     if (!canvas.current) return
     const styles = getComputedStyle(document.documentElement)
@@ -55,7 +57,7 @@ export function HeatCurve({ heat, limitC }: { heat: HeatResult; limitC: number }
       },
     })
     return () => chart.destroy()
-  }, [heat, limitC])
+  }, [heat, limitC, theme])
   return (
     <div className="h-44">
       <canvas ref={canvas} role="img" aria-label={`Skin temperature over an hour: warmest ${heat.peakC.toFixed(1)} °C`} />

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { dueState } from '#core/rounds/due-state'
 import { isTicked } from '#core/rounds/task-form-of'
 import type { OwedWork } from '#contract/views/work-owed'
-import { formatDayAndClock, formatSpan } from '../../parts/format-time'
+import { formatSpan, formatWhen } from '../../parts/format-time'
 import { Button } from '../../parts/button'
 import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
@@ -35,7 +35,7 @@ export function OwedList({ open, owed, now }: { open: OpenCase; owed: readonly O
               <p className="font-semibold leading-snug">{work.text}</p>
               <p className="flex flex-wrap items-center gap-x-2 text-sm">
                 <DueWords work={work} now={now} />
-                {work.lastDoneAt ? <span className="text-soft">last {formatDayAndClock(Date.parse(work.lastDoneAt))}</span> : null}
+                {work.lastDoneAt ? <span className="text-soft">last {formatWhen(Date.parse(work.lastDoneAt), now)}</span> : null}
               </p>
             </div>
             {work.kind === 'added' || (work.kind !== 'round' && isTicked(work.kind)) ? (
@@ -78,7 +78,7 @@ function DueWords({ work, now }: { work: OwedWork; now: number }) {
   return (
     <span className={`inline-flex items-center gap-1.5 font-semibold ${state === 'overdue' ? 'text-stop' : ''}`}>
       {state === 'later' ? null : <ToneShape tone={tones[state]} />}
-      {words}, {formatDayAndClock(work.dueAt)}
+      {words}, {formatWhen(work.dueAt, now)}
     </span>
   )
 }

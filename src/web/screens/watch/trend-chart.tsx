@@ -2,6 +2,7 @@ import { CategoryScale, Chart, Legend, LinearScale, LineController, LineElement,
 import { useEffect, useRef } from 'react'
 import { assessed } from '#core/model/observation'
 import type { Side } from '#core/model/vocabulary'
+import { useShownTheme } from '../../parts/use-shown-theme'
 import type { JudgedRound } from '#contract/views/case-rounds'
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip, Legend)
@@ -9,6 +10,7 @@ Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointEle
 /** Pain at rest and capillary refill of the injured side over the rounds; the same figures stand in the list. */
 export function TrendChart({ judged, side, appliedAt }: { judged: readonly JudgedRound[]; side: Side; appliedAt: string }) {
   const canvas = useRef<HTMLCanvasElement>(null)
+  const theme = useShownTheme()
   useEffect(() => {
     if (!canvas.current) return
     const styles = getComputedStyle(document.documentElement)
@@ -58,7 +60,7 @@ export function TrendChart({ judged, side, appliedAt }: { judged: readonly Judge
       },
     })
     return () => chart.destroy()
-  }, [judged, side, appliedAt])
+  }, [judged, side, appliedAt, theme])
   return (
     <div className="h-52 rounded-2xl border border-line bg-sheet p-3">
       <canvas ref={canvas} role="img" aria-label="Trend of pain and refill on the injured side; the figures are in the list of rounds" />
