@@ -1,7 +1,10 @@
+import { MapPin } from 'lucide-react'
+import { useState } from 'react'
 import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import { patientLabel } from '#contract/records/episode'
 import type { OpenCase } from '../sync/case-store'
+import { MoveSheet } from './move-sheet'
 import { StandingChip } from './standing-chip'
 import { TroubleButton } from './trouble-button'
 
@@ -11,10 +14,10 @@ export function PatientStrip({ open }: { open: OpenCase }) {
   const injury = episode.injuries[record.injuryId]
   const flags = [...episode.flags, ...(injury?.flags ?? []).filter((flag) => flag !== 'fresh')]
   const { patient } = episode
+  const [isMoving, setMoving] = useState(false)
   const facts = [
     patient.ageYears === null ? '' : `${patient.isAgeEstimated ? 'about ' : ''}${patient.ageYears} y`,
     patient.massKg === null ? '' : `${patient.isMassEstimated ? 'about ' : ''}${patient.massKg} kg`,
-    episode.place,
   ].filter(Boolean)
   return (
     <section aria-label="Patient" className="border-b border-line bg-sheet">
@@ -27,7 +30,16 @@ export function PatientStrip({ open }: { open: OpenCase }) {
         ) : (
           <p className="rounded-lg border border-dashed border-caution px-2.5 py-0.5 font-semibold text-caution">side not set</p>
         )}
-        <p className="text-soft">{facts.join(' · ')}</p>
+        {facts.length > 0 ? <p className="text-soft">{facts.join(' · ')}</p> : null}
+        <button
+          type="button"
+          aria-label={`${episode.place}: move`}
+          onClick={() => setMoving(true)}
+          className="inline-flex min-h-11 items-center gap-1.5 rounded-xl px-2 font-semibold underline decoration-line underline-offset-4"
+        >
+          <MapPin size={17} aria-hidden />
+          {episode.place}
+        </button>
         {flags.length > 0 ? (
           <ul aria-label="Flags" className="flex flex-wrap gap-1.5">
             {flags.map((flag) => (
@@ -42,6 +54,7 @@ export function PatientStrip({ open }: { open: OpenCase }) {
           <TroubleButton open={open} />
         </span>
       </div>
+      {isMoving ? <MoveSheet open={open} onClose={() => setMoving(false)} /> : null}
     </section>
   )
 }

@@ -57,6 +57,25 @@ export function listTimers(byCase: TimerStore['byCase'], nowMs: number, heldCase
     .filter((one) => one.endsAt + keptAfterMs > nowMs && (one.caseId === heldCase || one.endsAt - nowMs < nearMs))
     .sort((a, b) => a.endsAt - b.endsAt)
 }
+
+const fewest = 3
+const soonMs = 60_000
+
+/**
+ * Which timers stand in sight and which are folded into a number, so that the header stays one line: those of the case in hand, whatever has
+ * ended or ends within a minute, and where that is nothing the first three.
+ */
+export function foldTimers(
+  shown: readonly ShownTimer[],
+  heldCase: string | null,
+  nowMs: number,
+): { readonly inSight: readonly ShownTimer[]; readonly folded: readonly ShownTimer[] } {
+  const isPressing = (one: ShownTimer): boolean => one.caseId === heldCase || one.endsAt - nowMs < soonMs
+  const pressing = shown.filter(isPressing)
+  const inSight = pressing.length > 0 ? pressing : shown.slice(0, fewest)
+  return { inSight, folded: shown.filter((one) => !inSight.includes(one)) }
+}
+
 const keptAfterMs = 10 * 60_000
 const nearMs = 3 * 3_600_000
 

@@ -7,7 +7,7 @@ import { useNow } from '../sync/use-now'
 import { useWakeLock } from '../parts/use-wake-lock'
 import { formatLeft } from '../parts/format-left'
 import { useCaseStore } from '../sync/case-store'
-import { endTimer, listTimers, useTimers, type ShownTimer } from '../case/timer-store'
+import { endTimer, foldTimers, listTimers, useTimers, type ShownTimer } from '../case/timer-store'
 
 const icons: Readonly<Record<TimerKind, ComponentType<{ size: number; 'aria-hidden': true }>>> = {
   wetting: Hourglass,
@@ -29,6 +29,7 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   const byCase = useTimers((store) => store.byCase)
   const heldCase = useCaseStore((store) => store.caseId)
   const [isMuted, setMuted] = useState(false)
+  const [isUnfolded, setUnfolded] = useState(false)
   const shown = listTimers(byCase, now, heldCase)
   const endedKeys = shown
     .filter((one) => one.endsAt <= now)
@@ -45,17 +46,32 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   useAlarm(ended, isMuted)
   useWakeLock(shown.some((one) => one.endsAt > now && one.endsAt - now < awakeMs))
   if (shown.length === 0) return null
+  const { inSight, folded } = foldTimers(shown, heldCase, now)
   return (
     <section
       aria-label="Running timers"
-      className={`min-w-0 flex-1 max-lg:order-last max-lg:basis-full ${shown.length > 1 ? 'order-last basis-full' : ''}`}
+      className={`min-w-0 flex-1 max-lg:order-last max-lg:basis-full ${inSight.length > 1 || folded.length > 0 ? 'order-last basis-full' : ''}`}
     >
       <ul className="flex flex-wrap items-center gap-2 px-2 py-1">
-        {shown.map((one) => (
+        {(isUnfolded ? shown : inSight).map((one) => (
           <li key={`${one.caseId} ${one.timer.id}`}>
             <TimerChip one={one} now={now} isOther={one.caseId !== heldCase} isLocked={isLocked} />
           </li>
         ))}
+        {folded.length > 0 ? (
+          <li>
+            <button
+              type="button"
+              aria-expanded={isUnfolded}
+              onClick={() => setUnfolded(!isUnfolded)}
+              className="inline-flex min-h-11 items-center gap-1.5 rounded-xl px-3 font-semibold underline underline-offset-4"
+            >
+              {isUnfolded
+                ? 'Fewer timers'
+                : `${folded.length} more, next ${formatLeft(Math.min(...folded.map((one) => one.endsAt)) - now)}`}
+            </button>
+          </li>
+        ) : null}
         <li>
           <button
             type="button"

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { TimerRecord } from '#contract/records/run'
 import type { CaseTimers } from '../../../src/web/sync/durable'
-import { listTimers } from '../../../src/web/case/timer-store'
+import { foldTimers, listTimers } from '../../../src/web/case/timer-store'
 
 const now = Date.parse('2026-03-28T23:58:00Z')
 const timer = (id: string, minutes: number, agoMin = 0): TimerRecord => ({
@@ -36,4 +36,28 @@ describe('the timers that every screen shows', () => {
   })
 
   it('are none without any', () => expect(list([])).to.deep.equal([]))
+
+  describe('fold so that the header stays one line', () => {
+    const inSight = (entries: readonly CaseTimers[], held: string | null): readonly string[] => {
+      const shown = listTimers(Object.fromEntries(entries.map((one) => [one.caseId, one])), now, held)
+      const folded = foldTimers(shown, held, now)
+      expect([...folded.inSight, ...folded.folded]).to.have.members([...shown])
+      return folded.inSight.map((one) => `${one.caseId} ${one.timer.id}`)
+    }
+    const others = ['b', 'c', 'd', 'e'].map((id, index) => entry(id, timer('set', 10 + index)))
+
+    it('to those of the case in hand', () => {
+      expect(inSight([entry('a', timer('set', 5), timer('cure', 1440)), ...others], 'a')).to.deep.equal(['a set', 'a cure'])
+    })
+
+    it('to what has ended or ends within a minute, wherever it runs', () => {
+      const late = [entry('x', timer('limit', 0.5)), entry('y', timer('set', 5, 6))]
+      expect(inSight([entry('a', timer('set', 5)), ...late, ...others], 'a')).to.deep.equal(['y set', 'x limit', 'a set'])
+    })
+
+    it('to the first three where nothing presses', () => {
+      expect(inSight(others, null)).to.deep.equal(['b set', 'c set', 'd set'])
+      expect(inSight(others.slice(0, 2), null)).to.deep.equal(['b set', 'c set'])
+    })
+  })
 })

@@ -4,7 +4,9 @@ import { v7 as uuidv7 } from 'uuid'
 import { unknownInjury } from '#contract/records/episode'
 import { techniques } from '#core/techniques/registry'
 import { holdNewCase } from '../../sync/case-store'
+import { firstPlace, lastPlaceKey } from '../../sync/last-place'
 import { makeEvent, sendEvent } from '../../sync/outbox'
+import { currentDurable } from '../../sync/session-store'
 
 /** Starts a case at once, before any name: its ids are made here and it is kept here until the server has it. */
 export function NewCase() {
@@ -26,9 +28,10 @@ async function start(): Promise<string> {
   const [episodeId, caseId, injuryId, patientId] = [uuidv7(), uuidv7(), uuidv7(), uuidv7()]
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC'
   const technique = techniques[0]?.id ?? ''
+  const lastPlace = await currentDurable()?.readDraft(lastPlaceKey)
   holdNewCase(caseId, episodeId)
   const episode = { type: 'episode', id: episodeId } as const
-  await sendEvent(makeEvent(episode, 'episode-opened', { patientId, place: 'Emergency', zone }, 0))
+  await sendEvent(makeEvent(episode, 'episode-opened', { patientId, place: lastPlace ?? firstPlace, zone }, 0))
   await sendEvent(makeEvent(episode, 'injury', { injuryId, injury: unknownInjury }, 1))
   await sendEvent(makeEvent({ type: 'case', id: caseId }, 'case-opened', { episodeId, injuryId, technique }, 0))
   return caseId

@@ -1,0 +1,100 @@
+import { useEffect, useState } from 'react'
+import type { BoardAnswer, BoardRow } from '#contract/views/board'
+import { Button } from '../parts/button'
+import { ChoiceRow } from '../parts/choice-row'
+import { Dialog } from '../parts/dialog'
+import { Notice } from '../parts/notice'
+import { TextField } from '../parts/text-field'
+import { writeEvent, type OpenCase } from '../sync/case-store'
+import { currentDurable } from '../sync/session-store'
+import { lastPlaceKey } from '../sync/last-place'
+import { knownPlaces, whoIsAt } from './places'
+
+/** Where the patient goes: a place as it is known from the Board, or typed; a transfer begins the rounds anew. */
+export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => void }) {
+  const { record, episode } = open
+  const [place, setPlace] = useState(episode.place)
+  const [isTransfer, setTransfer] = useState('no')
+  const [rows, setRows] = useState<readonly BoardRow[]>([])
+  const [error, setError] = useState<string>()
+  const [isSeen, setSeen] = useState(false)
+  useEffect(() => {
+    void currentDurable()
+      ?.readAnswer<BoardAnswer>('board')
+      .then((kept) => setRows(kept?.rows ?? []))
+  }, [])
+  const others = rows.filter((row) => row.episodeId !== episode.id)
+  const taken = whoIsAt(others, place)
+  const isOn = record.appliedAt !== null && record.removedAt === null
+  const move = (): void => {
+    const to = place.trim()
+    if (to.length < 1) return setError('The place is missing: type it, or tap one.')
+    if (to === episode.place) return onClose()
+    if (taken && !isSeen) return setSeen(true)
+    void currentDurable()?.writeDraft(lastPlaceKey, to)
+    void writeEvent('place', { place: to })
+    if (isOn && isTransfer === 'yes') void writeEvent('after-change', { what: 'transferred' })
+    onClose()
+  }
+  return (
+    <Dialog title="Where the patient is" isOpen onClose={onClose}>
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          move()
+        }}
+      >
+        <TextField
+          label="Place"
+          value={place}
+          maxLength={60}
+          error={error}
+          onChange={(event) => {
+            setError(undefined)
+            setSeen(false)
+            setPlace(event.target.value)
+          }}
+        />
+        <ul aria-label="Places on the Board" className="flex flex-wrap gap-1.5">
+          {knownPlaces(rows).map((one) => (
+            <li key={one}>
+              <button
+                type="button"
+                className="min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3.5"
+                onClick={() => {
+                  setSeen(false)
+                  setPlace(one)
+                }}
+              >
+                {one}
+              </button>
+            </li>
+          ))}
+        </ul>
+        {isOn ? (
+          <ChoiceRow
+            label="Transferred to another team"
+            value={isTransfer}
+            choices={[
+              { value: 'no', label: 'no, another bed' },
+              { value: 'yes', label: 'yes: rounds begin anew' },
+            ]}
+            onChange={setTransfer}
+          />
+        ) : null}
+        {taken && isSeen ? (
+          <Notice tone="caution" lead={`${place.trim()} has ${taken} by the Board.`} role="alert">
+            Look whether that still holds; then move all the same, or choose another place.
+          </Notice>
+        ) : null}
+        <div className="flex flex-wrap gap-3">
+          <Button type="submit" look="next">
+            {taken && isSeen ? 'Move all the same' : 'Move'}
+          </Button>
+          <Button onClick={onClose}>Stay</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,18 @@
+import type { BoardRow } from '#contract/views/board'
+
+const mostOffered = 12
+
+/** Places that the Board knows, each once, in the order of a walk; the ones with more patients first where there are too many. */
+export function knownPlaces(rows: readonly Pick<BoardRow, 'place'>[]): readonly string[] {
+  const counts = new Map<string, number>()
+  for (const { place } of rows) if (place) counts.set(place, (counts.get(place) ?? 0) + 1)
+  const most = [...counts].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0])).slice(0, mostOffered)
+  return most.map(([place]) => place).sort((a, b) => a.localeCompare(b, undefined, { numeric: true }))
+}
+
+/** Who is at a bed by the Board; null where nobody is, or where the place is none that one patient fills. */
+export function whoIsAt(rows: readonly Pick<BoardRow, 'place' | 'patient'>[], place: string): string | null {
+  const wanted = place.trim().toLowerCase()
+  if (!/\d/.test(wanted)) return null
+  return rows.find((row) => row.place.trim().toLowerCase() === wanted)?.patient ?? null
+}
