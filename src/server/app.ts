@@ -17,6 +17,7 @@ import { createPhotoRepository } from './repositories/photos'
 import { createStockRepository } from './repositories/stock'
 import { createStreamRepository } from './repositories/streams'
 import { coreRoutes } from './routes/core-routes'
+import { handOverRoutes } from './routes/hand-over-routes'
 import { historyRoutes } from './routes/history-routes'
 import { paperRoutes } from './routes/paper-routes'
 import { photoRoutes } from './routes/photo-routes'
@@ -91,6 +92,7 @@ export function createApp(deps: AppDeps): App {
   app.use('/api', readSession(signIn))
   app.use(sessionRoutes({ signIn, clock, isSecure: deps.isSecure ?? false, wrongSignInsAllowed: deps.wrongSignInsAllowed ?? 30 }))
   app.use(recordRoutes({ append, noter, streams: readStreams, events: readEvents, people, clock }))
+  app.use(handOverRoutes({ streams: readStreams, clock }))
   app.use(historyRoutes({ streams: readStreams, clock }))
   app.use(coreRoutes(planner))
   app.use(

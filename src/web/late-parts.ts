@@ -16,6 +16,7 @@ export const lateParts = {
   refusedSheet: () => import('./shell/refused-sheet'),
   trendChart: () => import('./screens/watch/trend-chart'),
   heatCurve: () => import('./screens/make-ready/heat-curve'),
+  handOver: () => import('./screens/hand-over/hand-over-screen'),
   history: () => import('./screens/history/history-screen'),
   store: () => import('./screens/store/store-screen'),
   countRound: () => import('./screens/store/count-round'),

@@ -4,6 +4,8 @@ export const paths = {
   session: '/api/session',
   people: '/api/people',
   board: '/api/board',
+  handOver: (query: string) => `/api/hand-over?${query}`,
+  handOverPaper: (query: string) => `/api/hand-over.pdf?${query}`,
   history: (query: string) => `/api/history?${query}`,
   events: '/api/events',
   stream: '/api/stream',

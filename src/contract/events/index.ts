@@ -49,6 +49,7 @@ import { stockReserved } from './stock-reserved'
 import { stockTaken } from './stock-taken'
 import { store } from './store'
 import { strap } from './strap'
+import { takenOver } from './taken-over'
 import { taskAdded } from './task-added'
 import { taskDone } from './task-done'
 import { technique } from './technique'
@@ -57,6 +58,7 @@ import { timerEnded } from './timer-ended'
 import { trouble } from './trouble'
 import { troubleEnded } from './trouble-ended'
 import type { EventKind } from './kind'
+import { worry } from './worry'
 
 /** Every kind of event, one file each: where it goes, whether it can conflict, who may write it, what it does to its record. */
 export const eventKinds = {
@@ -105,6 +107,8 @@ export const eventKinds = {
   fit,
   'task-done': taskDone,
   'task-added': taskAdded,
+  worry,
+  'taken-over': takenOver,
   note,
   removed,
   ended,

@@ -50,6 +50,7 @@ import { schema as stockReserved } from './stock-reserved.schema'
 import { schema as stockTaken } from './stock-taken.schema'
 import { schema as store } from './store.schema'
 import { schema as strap } from './strap.schema'
+import { schema as takenOver } from './taken-over.schema'
 import { schema as taskAdded } from './task-added.schema'
 import { schema as taskDone } from './task-done.schema'
 import { schema as technique } from './technique.schema'
@@ -60,6 +61,7 @@ import { schema as troubleEnded } from './trouble-ended.schema'
 import type { EventKindId } from './index'
 import { streamTypes } from '../event'
 import { greatestInteger, instant, uuid } from '../field-schemas'
+import { schema as worry } from './worry.schema'
 
 /** The body of each kind of event. */
 export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> = {
@@ -108,6 +110,8 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   fit,
   'task-done': taskDone,
   'task-added': taskAdded,
+  worry,
+  'taken-over': takenOver,
   note,
   removed,
   ended,

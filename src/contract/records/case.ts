@@ -129,6 +129,10 @@ export interface CaseRecord {
   readonly tasks?: readonly (TaskBody & Recorded & { readonly id: string })[]
   /** Work that people wrote down. */
   readonly addedTasks?: readonly (AddedTaskBody & Recorded & { readonly id: string })[]
+  /** What worries whoever looks after the patient; empty text where nothing does any more. */
+  readonly worry?: Recorded & { readonly text: string }
+  /** Who looks after the patient since when. */
+  readonly takenOver?: Recorded
   readonly removedAt: string | null
   /** How the skin was and whether everything moved and felt as before, when it came off. */
   readonly afterOff?: { readonly skin: string; readonly moves: string }

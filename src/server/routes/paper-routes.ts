@@ -3,14 +3,11 @@ import Joi from 'joi'
 import { DateTime } from 'luxon'
 import { actionTexts } from '#core/model/finding'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { isWeightOrdered } from '#core/model/orders'
-import { nextRound } from '#core/rounds/live-rounds'
 import type { Plan } from '#core/model/plan'
 import type { GeometryPolygon } from '#core/model/geometry'
 import { actionsFor, openingAction } from '#core/standing/actions'
 import { findTechnique } from '#core/techniques/registry'
-import { caseRounds } from '#contract/views/case-progress'
 import type { CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
 import { uuid } from '#contract/field-schemas'
@@ -20,6 +17,7 @@ import { planInForce, planOfRun } from '#contract/views/plan-in-force'
 import { isPressing } from '#core/model/standing'
 import { standingOf } from '#contract/views/standing-of-case'
 import { summariseRun } from '#contract/views/run-summary'
+import { workOwed } from '#contract/views/work-owed'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import { requireSession, type SignedInRequest } from '../middleware/session'
@@ -119,9 +117,7 @@ function factsOf({ record, episode }: Opened, plan: Plan, now: string): BedsideF
   const { patient } = episode
   const isOnLeg = injury?.region ? bodyRegionOf(injury.region) === 'leg' : false
   const device = technique?.onUrgent.device ?? 'shell'
-  const next = nextRound(
-    caseRounds(record, episode, Date.parse(now), defaultProtocol).filter((round) => round.dueAt > Date.parse(now) || round.doneAt === null),
-  )
+  const next = workOwed(record, episode, Date.parse(now)).find((one) => one.kind === 'round')
   const release = actionsFor('urgent', device, false).flatMap((action) =>
     action === openingAction[device] ? (technique?.onUrgent.actions ?? []) : [actionTexts[action]],
   )

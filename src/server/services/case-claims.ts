@@ -26,6 +26,8 @@ const afterRemoval: readonly string[] = [
   'trouble-ended',
   'ended',
   'reopened',
+  'worry',
+  'taken-over',
 ]
 
 /** What may still be written once a case has ended here. */

@@ -16,3 +16,9 @@ export function whoIsAt(rows: readonly Pick<BoardRow, 'place' | 'patient'>[], pl
   if (!/\d/.test(wanted)) return null
   return rows.find((row) => row.place.trim().toLowerCase() === wanted)?.patient ?? null
 }
+
+/** The areas that places lie in: what stands before the comma, or the place without its number; each once. */
+export function knownAreas(rows: readonly Pick<BoardRow, 'place'>[]): readonly string[] {
+  const areas = rows.map(({ place }) => (place.split(',')[0] ?? '').replace(/\s*\d+$/, '').trim()).filter(Boolean)
+  return [...new Set(areas)].sort((a, b) => a.localeCompare(b, undefined, { numeric: true }))
+}

@@ -56,7 +56,8 @@ export function BoardScreen() {
             )}
           </p>
         </div>
-        <div className="ml-auto flex gap-3">
+        <div className="ml-auto flex flex-wrap gap-3">
+          <ButtonLink to="/hand-over">Hand-over</ButtonLink>
           <ButtonLink to="/history">History</ButtonLink>
           <ButtonLink look="next" to="/new">
             New case

@@ -1,0 +1,4 @@
+import Joi from 'joi'
+
+/** The body of `taken-over`. */
+export const schema = Joi.object({})

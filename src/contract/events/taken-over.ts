@@ -1,0 +1,9 @@
+import { caseKind } from './kind'
+
+/** Whoever writes it looks after the patient from now on. */
+export const takenOver = caseKind<object>({
+  nature: 'additive',
+  right: 'add',
+  fold: (record, { at, actorName: by }) => ({ ...record, takenOver: { at, by } }),
+  example: {},
+})

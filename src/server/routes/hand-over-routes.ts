@@ -1,0 +1,56 @@
+import { Router, type Response } from 'express'
+import Joi from 'joi'
+import { standingLevels } from '#core/model/standing'
+import type { HandOverAnswer } from '#contract/api/hand-over'
+import { sheets, type SheetId } from '#contract/api/papers'
+import { zone as zoneSchema } from '#contract/field-schemas'
+import { handOverOf, orderHandOver, type HandOverLine } from '#contract/views/hand-over'
+import type { Clock } from '../ground/clock'
+import { requireSession, type SignedInRequest } from '../middleware/session'
+import { parseWith } from '../middleware/validate'
+import { printHandOver } from '../papers/hand-over-paper'
+import type { StreamRepository } from '../repositories/streams'
+
+const place = Joi.string().allow('').max(80).default('')
+const screenSchema = Joi.object({ place })
+const paperSchema = Joi.object({
+  place,
+  sheet: Joi.valid(...Object.keys(sheets)).default('a4'),
+  zone: zoneSchema.default('Etc/UTC'),
+})
+
+/** What one shift tells the next, of all live cases or of the places that begin with some words, on screen and on paper. */
+export function handOverRoutes({ streams, clock }: { readonly streams: StreamRepository; readonly clock: Clock }): Router {
+  const router = Router()
+  const read = async (beginning: string): Promise<readonly HandOverLine[]> => {
+    const wanted = beginning.trim().toLowerCase()
+    const rows = (await streams.liveBoardRows()).filter((row) => row.place.toLowerCase().startsWith(wanted))
+    const lines = await Promise.all(
+      rows.map(async ({ caseId, episodeId }) => {
+        const [found, episode] = await Promise.all([streams.findCase(caseId), streams.findEpisode(episodeId)])
+        return found && episode ? handOverOf(found.record, episode.record, clock()) : null
+      }),
+    )
+    return orderHandOver(
+      lines.filter((line) => line !== null),
+      standingLevels,
+    )
+  }
+
+  router.get('/api/hand-over', async (request: SignedInRequest, response: Response<HandOverAnswer>) => {
+    requireSession(request, 'read')
+    const { place } = parseWith<{ place: string }>(screenSchema, request.query)
+    response.json({ lines: await read(place), now: new Date(clock()).toISOString() })
+  })
+
+  router.get('/api/hand-over.pdf', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    const { place, sheet, zone } = parseWith<{ place: string; sheet: SheetId; zone: string }>(paperSchema, request.query)
+    const printedAt = new Date(clock()).toISOString()
+    const bytes = await printHandOver(await read(place), { places: place.trim() || 'all places', zone, printedAt }, sheet)
+    // The browser's own viewer draws inside the answer: a policy that allows nothing would leave it blank. No script can run in it.
+    response.removeHeader('content-security-policy')
+    response.type('application/pdf').set('content-disposition', 'inline; filename="hand-over.pdf"').send(bytes)
+  })
+  return router
+}

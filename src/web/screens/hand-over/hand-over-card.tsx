@@ -1,0 +1,132 @@
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { spoken } from '#core/model/vocabulary'
+import { aheadHours, type HandOverLine } from '#contract/views/hand-over'
+import { Button } from '../../parts/button'
+import { formatWhen } from '../../parts/format-time'
+import { TextField } from '../../parts/text-field'
+import { LevelMark } from '../../round/level-mark'
+import { makeEvent, sendEvent } from '../../sync/outbox'
+import { useDraft } from '../../sync/use-draft'
+
+const mostDone = 4
+/** A shift: who took a patient over longer ago has gone home. */
+const shiftMs = 10 * 3_600_000
+
+/** One patient as it is told: what is on, what stands, what was done, what is owed, what worries; and taking the patient over. */
+export function HandOverCard({ line, now }: { line: HandOverLine; now: number }) {
+  const when = (iso: string): string => formatWhen(Date.parse(iso), now)
+  const taken = line.takenOver && now - Date.parse(line.takenOver.at) < shiftMs ? line.takenOver : null
+  const part = [line.side?.toUpperCase(), line.region ? spoken(line.region) : ''].filter(Boolean).join(' ')
+  const stream = { type: 'case', id: line.caseId } as const
+  return (
+    <li
+      aria-label={line.patient}
+      className={`grid gap-x-6 gap-y-3 rounded-2xl border border-l-[10px] bg-sheet p-4 lg:grid-cols-[1.1fr_1.2fr_1.1fr] ${taken ? 'border-line border-l-calm' : 'border-line border-l-caution'}`}
+    >
+      <div className="min-w-0">
+        <Link to={`/case/${line.caseId}/watch`} className="text-[1.12rem] font-bold underline decoration-line underline-offset-4">
+          {line.patient}
+        </Link>
+        <p className="text-soft">{[line.place, line.number].filter(Boolean).join(' · ')}</p>
+        <p className="mt-1">
+          <strong>{part || 'side not set'}</strong> · {line.technique}
+          {line.onSince ? `, ${line.isOff ? 'off' : `on since ${when(line.onSince)}`}` : ', not on yet'}
+        </p>
+        <div className="mt-3">
+          {taken ? (
+            <p className="font-semibold text-calm">
+              ✓ {taken.by} has the patient, {when(taken.at)}
+            </p>
+          ) : (
+            <Button aria-label={`I take over ${line.patient}`} onClick={() => void sendEvent(makeEvent(stream, 'taken-over', {}, 0))}>
+              I take over
+            </Button>
+          )}
+        </div>
+      </div>
+      <div className="min-w-0">
+        <LevelMark level={line.level} {...(line.stands.length === 0 ? { word: line.headline } : {})} />
+        <ul className="mt-1 grid gap-1">
+          {line.stands.map((one) => (
+            <li key={one.text} className="leading-snug">
+              {one.text} <span className="text-sm text-soft">since {when(one.sinceAt)}</span>
+            </li>
+          ))}
+        </ul>
+        {line.done.length > 0 ? (
+          <>
+            <h3 className="mt-2 text-sm font-semibold text-soft">Done</h3>
+            <ul className="grid gap-0.5 text-sm">
+              {line.done.slice(0, mostDone).map((one) => (
+                <li key={`${one.at} ${one.text}`}>
+                  <span className="numeral">{when(one.at)}</span> {one.text} <span className="text-soft">{one.by}</span>
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : null}
+      </div>
+      <div className="min-w-0">
+        <h3 className="text-sm font-semibold text-soft">Owed in {aheadHours} h</h3>
+        {line.owed.length === 0 ? <p>nothing</p> : null}
+        <ul className="grid gap-0.5">
+          {line.owed.map((one) => (
+            <li key={`${one.dueAt} ${one.text}`} className={`leading-snug ${one.isOverdue ? 'font-semibold text-stop' : ''}`}>
+              <span className="numeral">{when(one.dueAt)}</span>
+              {one.isOverdue ? ' overdue:' : ''} {one.text}
+            </li>
+          ))}
+        </ul>
+        <Worry key={line.caseId} line={line} when={when} />
+      </div>
+    </li>
+  )
+}
+
+/** What worries, in a line, for whoever comes next. */
+function Worry({ line, when }: { line: HandOverLine; when: (iso: string) => string }) {
+  const [text, setText, isRead] = useDraft(`case/${line.caseId}/worry`)
+  const [isOpen, setOpen] = useState(false)
+  const keep = (): void => {
+    setOpen(false)
+    setText('')
+    void sendEvent(makeEvent({ type: 'case', id: line.caseId }, 'worry', { text: text.trim() }, 0))
+  }
+  if (isOpen || (isRead && text !== '')) {
+    return (
+      <form
+        className="mt-2 grid gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          keep()
+        }}
+      >
+        <TextField
+          label={`What worries about ${line.patient}`}
+          value={text}
+          maxLength={200}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <div>
+          <Button type="submit">Keep the line</Button>
+        </div>
+      </form>
+    )
+  }
+  return (
+    <div className="mt-2">
+      {line.worry ? (
+        <p className="rounded-xl bg-caution-wash px-3 py-1.5">
+          <strong>{line.worry.text}</strong>{' '}
+          <span className="text-sm text-soft">
+            {line.worry.by}, {when(line.worry.at)}
+          </span>
+        </p>
+      ) : null}
+      <Button look="quiet" className="-ml-5" aria-label={`Worry about ${line.patient}`} onClick={() => setOpen(true)}>
+        {line.worry ? 'Another line' : 'What worries?'}
+      </Button>
+    </div>
+  )
+}

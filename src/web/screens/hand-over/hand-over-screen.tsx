@@ -1,0 +1,93 @@
+import { Printer } from 'lucide-react'
+import { useCallback, useEffect, useState } from 'react'
+import { useSearchParams } from 'react-router'
+import type { HandOverAnswer } from '#contract/api/hand-over'
+import { paths } from '#contract/api/paths'
+import { knownAreas } from '../../case/places'
+import { ChoiceRow } from '../../parts/choice-row'
+import { Notice } from '../../parts/notice'
+import { callApi } from '../../sync/api'
+import { useHints } from '../../sync/live-stream'
+import { onTaken } from '../../sync/outbox'
+import { useNow } from '../../sync/use-now'
+import { HandOverCard } from './hand-over-card'
+
+const everywhere = '*'
+
+/** What this shift tells the next: each patient once, the worst first, taken over one by one. */
+export function HandOverScreen() {
+  const [params, setParams] = useSearchParams()
+  const area = params.get('place') ?? ''
+  const [answer, setAnswer] = useState<HandOverAnswer | null>(null)
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const hints = useHints((store) => store.count)
+  const now = useNow(10_000)
+  const load = useCallback(async () => {
+    const result = await callApi<HandOverAnswer>('GET', paths.handOver(''))
+    if (result.kind === 'ok') {
+      setAnswer(result.value)
+      setRefusal(null)
+    } else setRefusal(result.kind === 'refused' ? result.problem.detail : 'No connection: what you see is as old as it says.')
+  }, [])
+  useEffect(() => void load(), [load, hints])
+  useEffect(() => onTaken(() => void load()), [load])
+  const all = answer?.lines ?? []
+  const lines = all.filter((line) => line.place.toLowerCase().startsWith(area.toLowerCase()))
+  const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0
+  const query = new URLSearchParams({ place: area, zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC' })
+  return (
+    <main id="main" className="mx-auto w-full max-w-6xl flex-1 px-3 py-5 sm:px-6">
+      <div className="mb-4 flex flex-wrap items-end gap-x-5 gap-y-3">
+        <div>
+          <h1 className="text-2xl font-bold">Hand-over</h1>
+          <p className="text-soft">
+            {answer
+              ? `${lines.length} ${lines.length === 1 ? 'patient' : 'patients'}, the worst first · read ${ageMin < 1 ? 'just now' : `${ageMin} min ago`}`
+              : 'Reading…'}
+          </p>
+        </div>
+        <p className="ml-auto inline-flex items-center divide-x divide-line rounded-2xl border-[1.5px] border-soft bg-sheet">
+          {(['a4', 'letter'] as const).map((sheet) => (
+            <a
+              key={sheet}
+              className="inline-flex min-h-11 items-center px-3 font-semibold"
+              target="_blank"
+              rel="noreferrer"
+              href={paths.handOverPaper(`${query.toString()}&sheet=${sheet}`)}
+            >
+              {sheet === 'a4' ? (
+                <>
+                  <Printer size={17} aria-hidden className="mr-2" />
+                  On paper, A4
+                </>
+              ) : (
+                'Letter'
+              )}
+            </a>
+          ))}
+        </p>
+      </div>
+      {refusal ? (
+        <div className="mb-4">
+          <Notice tone="caution" lead={refusal} role="alert" />
+        </div>
+      ) : null}
+      <div className="mb-4">
+        <ChoiceRow
+          label="Of which places"
+          value={area || everywhere}
+          choices={[{ value: everywhere, label: 'all' }, ...knownAreas(all).map((one) => ({ value: one, label: one }))]}
+          onChange={(value) => setParams(value === everywhere ? {} : { place: value }, { replace: true })}
+        />
+      </div>
+      {answer && lines.length === 0 ? (
+        <p className="rounded-2xl border border-dashed border-soft p-8 text-center">Nobody to hand over here.</p>
+      ) : null}
+      <ul aria-label="Patients, the worst first" className="grid gap-3">
+        {lines.map((line) => (
+          <HandOverCard key={line.caseId} line={line} now={now} />
+        ))}
+      </ul>
+    </main>
+  )
+}
