@@ -62,7 +62,7 @@ const shots: readonly Shot[] = [
   { name: 'run-record', at: 'Corin Mabyn/record' },
   { name: 'guide', at: '/guide/leg-cast' },
   { name: 'store', at: '/store', then: async (browser) => browser.click('radio', 'Plaster room') },
-  { name: 'settings', at: '/settings' },
+  { name: 'hand-over', at: '/hand-over' },
 ]
 
 async function nameTheCrew(browser: TestBrowser): Promise<void> {

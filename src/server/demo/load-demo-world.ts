@@ -14,6 +14,7 @@ import { createStockImport } from '../services/import-stock'
 import { syncCatalogue } from '../services/sync-catalogue'
 import type { Actor } from '../services/writing'
 import { createDemoWriter } from './demo-writer'
+import { writeEndedStories } from './ended-stories'
 import { writeLegSlabStories } from './leg-slab-stories'
 import { demoStaff } from './staff'
 import { writeDemoStore } from './store'
@@ -61,4 +62,5 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   const writer = createDemoWriter({ append, streams, planner, now, clock: demoClock, actors })
   await writeLegSlabStories(writer)
   await writeTechniqueStories(writer)
+  await writeEndedStories(writer)
 }

@@ -41,4 +41,20 @@ describe('the demo world', () => {
     expect(rows.filter(isOverdue)).to.have.length.of.at.least(1)
     for (const row of rows) expect(Math.abs(Date.parse(row.openedAt) - harness.now)).to.be.below(24 * 3_600_000)
   })
+
+  it('has three months of history: cases that ended in every way, none of them on the Board', async () => {
+    const client = await harness.signIn('reader', ['viewer'])
+    const found = (await client.get('/api/history?q=')).body['rows'] as BoardRow[]
+    const ended = found.filter((row) => !row.isOnBoard)
+    expect(new Set(ended.map((row) => row.ended?.how ?? 'off'))).to.include.all.keys(
+      'off',
+      'home',
+      'theatre',
+      'other-hospital',
+      'died',
+      'voided',
+    )
+    const oldest = Math.min(...ended.map((row) => Date.parse(row.openedAt)))
+    expect((harness.now - oldest) / 86_400_000).to.be.within(80, 100)
+  })
 })
