@@ -14,7 +14,15 @@ export const within = ({ least, greatest }: Limits): Joi.NumberSchema => Joi.num
 export const text = (most: number): Joi.StringSchema => Joi.string().allow('').max(most)
 
 /** Why somebody did something. */
-export const reason = Joi.string().trim().min(3).max(500)
+export const leastReason = 3
+export const reason = Joi.string().trim().min(leastReason).max(500)
+
+/** Refuses one field of a body for what another one says, under its own name. */
+export function refuseAt(helpers: Joi.CustomHelpers, field: string, code: string, limit?: number): Joi.ErrorReport {
+  const { state } = helpers
+  const own = { ...state, path: [...(state.path ?? []), field] }
+  return helpers.error(code, limit === undefined ? {} : { limit }, own as Joi.State)
+}
 
 const isInReach = (moment: DateTime): boolean => moment.isValid && moment.year >= 1900 && moment.year <= 2200
 
