@@ -69,11 +69,11 @@ describe('how a case ends, in the browser', () => {
     }).timeout(60_000)
 
     it('owes the call of the next day, on Watch and on the Board, until it is made', async () => {
-      await browser.find('button', /^Do: Call at home/)
+      await browser.find('button', /^Do it: Call at home/)
       expect(await browser.query('button', 'Do the round')).to.equal(null)
       expect(await boardText()).to.match(/Call at home/)
       await browser.open(`/case/${seeded.caseId}/watch`)
-      await browser.click('button', /^Do: Call at home/)
+      await browser.click('button', /^Do it: Call at home/)
       await browser.type('textbox', 'Note (may stay empty)', 'slept, toes warm')
       await browser.click('button', 'Done')
       await browser.waitForText('slept, toes warm')

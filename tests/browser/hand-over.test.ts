@@ -26,7 +26,7 @@ describe('the hand-over in the browser', () => {
   }).timeout(40_000)
 
   it('keeps a line of worry and who takes the patient over, for the next one who looks', async () => {
-    await browser.click('button', 'Worry about Lowenna Pascoe-Bray')
+    await browser.click('button', 'What worries? Lowenna Pascoe-Bray')
     await browser.type('textbox', 'What worries about Lowenna Pascoe-Bray', 'fingers cooler each hour')
     await browser.click('button', 'Keep the line')
     await browser.waitForText('fingers cooler each hour')

@@ -73,9 +73,9 @@ describe('with the network gone, in the browser', () => {
     await browser.click('button', 'Add something owed')
     await browser.type('textbox', 'What', 'Ring the daughter')
     await browser.click('button', 'Keep it')
-    await browser.find('button', 'Do: Ring the daughter')
+    await browser.find('button', 'Do it: Ring the daughter')
     await browser.driver.navigate().refresh()
-    await browser.find('button', 'Do: Ring the daughter')
+    await browser.find('button', 'Do it: Ring the daughter')
     await line.mend()
     await browser.driver.wait(
       () =>

@@ -50,7 +50,7 @@ describe('work owed in the browser', () => {
     const areas = ['chin', 'jaw, left', 'jaw, right', 'back of the head', 'collarbones', 'breastbone', 'shoulders']
     /** Does the care that is due, one area as given and the others intact. */
     async function doCare(chin: string): Promise<void> {
-      await browser.click('button', /^Do: Wash/)
+      await browser.click('button', /^Do it: Wash/)
       await browser.find('dialog', /^Wash/)
       for (const [index, area] of areas.entries()) {
         const grade = index === 0 ? chin : 'intact'
@@ -82,14 +82,14 @@ describe('work owed in the browser', () => {
     }).timeout(60_000)
 
     it('is not done while something was not looked at, and keeps what was said', async () => {
-      await browser.click('button', /^Do: Wash/)
+      await browser.click('button', /^Do it: Wash/)
       await choose('Washed and dried', 'yes')
       await browser.driver.executeScript(
         `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`,
       )
       await browser.waitForText(/Not said yet: Skin, jaw, left/)
       await browser.click('button', 'Close')
-      await browser.click('button', /^Do: Wash/)
+      await browser.click('button', /^Do it: Wash/)
       expect(
         await browser.driver.executeScript(
           `return [...document.querySelectorAll('[role=dialog] [data-state=on]')].map((one) => one.innerText).includes('yes')`,
@@ -125,7 +125,7 @@ describe('work owed in the browser', () => {
 
     it('keeps a heel that is broken standing until it is found whole', async () => {
       const look = async (heel: string): Promise<void> => {
-        await browser.click('button', /^Do: Ring, heel/)
+        await browser.click('button', /^Do it: Ring, heel/)
         await choose('Skin, groin', 'intact')
         await choose('Skin, heel', heel)
         await choose('Skin, fibular', 'intact')
@@ -148,14 +148,14 @@ describe('work owed in the browser', () => {
       await browser.type('textbox', 'What', 'Ring theatre about the time')
       await browser.click('radio', '30 min')
       await browser.click('button', 'Keep it')
-      await browser.find('button', 'Do: Ring theatre about the time')
-      await browser.click('button', 'Do: Ring theatre about the time')
+      await browser.find('button', 'Do it: Ring theatre about the time')
+      await browser.click('button', 'Do it: Ring theatre about the time')
       await browser.type('textbox', 'Note (may stay empty)', 'slot at ten')
       await browser.driver.executeScript(
         `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`,
       )
       await browser.waitForText('slot at ten')
-      expect(await browser.query('button', 'Do: Ring theatre about the time')).to.equal(null)
+      expect(await browser.query('button', 'Do it: Ring theatre about the time')).to.equal(null)
     }).timeout(60_000)
 
     it('refuses nonsense at the edge with the field and the remedy', async () => {

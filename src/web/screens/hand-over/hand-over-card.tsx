@@ -124,7 +124,12 @@ function Worry({ line, when }: { line: HandOverLine; when: (iso: string) => stri
           </span>
         </p>
       ) : null}
-      <Button look="quiet" className="-ml-5" aria-label={`Worry about ${line.patient}`} onClick={() => setOpen(true)}>
+      <Button
+        look="quiet"
+        className="-ml-5"
+        aria-label={`${line.worry ? 'Another line' : 'What worries?'} ${line.patient}`}
+        onClick={() => setOpen(true)}
+      >
         {line.worry ? 'Another line' : 'What worries?'}
       </Button>
     </div>

@@ -40,7 +40,7 @@ export function OwedList({ open, owed, now }: { open: OpenCase; owed: readonly O
             </div>
             {work.kind === 'added' || (work.kind !== 'round' && isTicked(work.kind)) ? (
               <div className="flex gap-2">
-                <Button aria-label={`Do: ${work.text}`} onClick={() => setSheet({ what: 'do', work })}>
+                <Button aria-label={`Do it: ${work.text}`} onClick={() => setSheet({ what: 'do', work })}>
                   Do it
                 </Button>
                 <Button look="quiet" aria-label={`Not done: ${work.text}`} onClick={() => setSheet({ what: 'not-done', work })}>
