@@ -37,7 +37,9 @@ const screens = [
 ] as const
 
 async function visit(screen: (typeof screens)[number]): Promise<void> {
-  await browser.open(screen === 'board' ? '/' : /^(settings|store|history|hand-over|guide)/.test(screen) ? `/${screen}` : (pathOf.get(screen) ?? '/nowhere'))
+  await browser.open(
+    screen === 'board' ? '/' : /^(settings|store|history|hand-over|guide)/.test(screen) ? `/${screen}` : (pathOf.get(screen) ?? '/nowhere'),
+  )
   await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'h1' })).length === 1, 8_000, `${screen} has no heading`)
   await browser.driver.wait(
     async () => !/Working out|working it out|Opening…|Opening the case…|Reading…|Drawing…/.test(await browser.text()),
