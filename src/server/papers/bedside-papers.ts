@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon'
 import { sheets, type SheetId } from '#contract/api/papers'
 import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
+import { drawQrCode } from './qr-code'
 
 /** What a card or a label at the bedside says. */
 export interface BedsideFacts {
@@ -18,6 +19,8 @@ export interface BedsideFacts {
   /** What stood when it was printed, worst first, known things aside. */
   readonly standing: readonly string[]
   readonly printedAt: string
+  /** Where the case opens: what the code on the label says. */
+  readonly address: string
 }
 
 const mm = pointsPerMm
@@ -62,12 +65,13 @@ export async function printReleaseCard(facts: BedsideFacts, sheet: SheetId): Pro
   return endPaper(pdf)
 }
 
-/** The label for the bed: who, what, since when, what is allowed, when it is looked at next. */
+/** The label for the bed: who, what, since when, what is allowed, when it is looked at next, and the code that opens the case. */
 export async function printBedsideLabel(facts: BedsideFacts, sheet: SheetId): Promise<Buffer> {
   const pdf = startPaper(sheet, 'Bedside label')
   pdf.addPage()
-  const [left, top, width, height] = [10 * mm, 10 * mm, 120 * mm, 74 * mm]
-  const inner = width - 10 * mm
+  const [left, top, width, height] = [10 * mm, 10 * mm, 150 * mm, 74 * mm]
+  const codeSide = 36 * mm
+  const inner = width - codeSide - 12 * mm
   pdf.rect(left, top, width, height).lineWidth(1).dash(3, { space: 2 }).stroke('#5d574a').undash()
   const time = (iso: string | null): string => (iso ? DateTime.fromISO(iso, { zone: facts.zone }).toFormat('ccc d LLL, HH:mm') : 'not yet')
   pdf
@@ -81,6 +85,12 @@ export async function printBedsideLabel(facts: BedsideFacts, sheet: SheetId): Pr
   if (facts.weight) pdf.font('bold').text(facts.weight, { width: inner })
   pdf.font('plain').fontSize(9.5)
   for (const line of facts.care.slice(0, 5)) pdf.text(`· ${line}`, { width: inner })
+  const codeLeft = left + width - codeSide - 3 * mm
+  drawQrCode(pdf, facts.address, codeLeft, top + 3 * mm, codeSide)
+  pdf
+    .fillColor('#5d574a')
+    .fontSize(8)
+    .text('Opens the case, for who may read it', codeLeft, top + 3 * mm + codeSide, { width: codeSide, align: 'center' })
   return endPaper(pdf)
 }
 

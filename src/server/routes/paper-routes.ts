@@ -36,6 +36,12 @@ interface Opened {
   readonly episode: EpisodeRecord
 }
 
+/** When it is printed, ISO 8601, and where the case opens. */
+interface Asked {
+  readonly now: string
+  readonly address: string
+}
+
 /** What is printed for a case: template, run record, release card, bedside label. */
 export function paperRoutes(deps: { streams: StreamRepository; planner: Planner; clock: Clock }): Router {
   const router = Router()
@@ -76,18 +82,20 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
     const { sheet, run } = parseWith<{ sheet: SheetId; run?: string }>(querySchema, request.query)
     const opened = await open(id)
     const now = new Date(deps.clock()).toISOString()
-    const bytes = await print(opened, paper, sheet, run, now)
+    const address = `${request.protocol}://${request.get('host') ?? ''}/case/${id}/watch`
+    const bytes = await print(opened, paper, sheet, run, { now, address })
     // The browser's own viewer draws inside the answer: a policy that allows nothing would leave it blank. No script can run in it.
     response.removeHeader('content-security-policy')
     response.type('application/pdf').set('content-disposition', `inline; filename="${paper}.pdf"`).send(bytes)
   })
   return router
 
-  async function print(opened: Opened, paper: PaperKind, sheet: SheetId, runId: string | undefined, now: string): Promise<Buffer> {
+  async function print(opened: Opened, paper: PaperKind, sheet: SheetId, runId: string | undefined, at: Asked): Promise<Buffer> {
     const { record, episode } = opened
+    const { now } = at
     switch (paper) {
       case 'template': {
-        const facts = factsOf(opened, await planOf(opened), now)
+        const facts = factsOf(opened, await planOf(opened), at)
         return printTemplate(await outlinesOf(opened), sheet, {
           who: `${facts.who}, ${facts.part}`,
           what: facts.device,
@@ -104,14 +112,14 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
         return printRunRecord(summariseRun(record, episode, run, plan, Date.parse(now)), episode.zone, now, sheet)
       }
       case 'release-card':
-        return printReleaseCard(factsOf(opened, await planOf(opened), now), sheet)
+        return printReleaseCard(factsOf(opened, await planOf(opened), at), sheet)
       case 'bedside-label':
-        return printBedsideLabel(factsOf(opened, await planOf(opened), now), sheet)
+        return printBedsideLabel(factsOf(opened, await planOf(opened), at), sheet)
     }
   }
 }
 
-function factsOf({ record, episode }: Opened, plan: Plan, now: string): BedsideFacts {
+function factsOf({ record, episode }: Opened, plan: Plan, { now, address }: Asked): BedsideFacts {
   const technique = findTechnique(record.technique)
   const injury = episode.injuries[record.injuryId]
   const { patient } = episode
@@ -139,5 +147,6 @@ function factsOf({ record, episode }: Opened, plan: Plan, now: string): BedsideF
       .items.filter(isPressing)
       .map((one) => `${one.level}: ${one.text}`),
     printedAt: now,
+    address,
   }
 }
