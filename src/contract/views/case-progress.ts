@@ -60,7 +60,10 @@ function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, p
     protocol,
   )
   const extra = reviewRound(after.at(-1))
-  return extra ? [...rounds, extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
+  const all = extra ? [...rounds, extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
+  const { ended } = record
+  // Whoever has gone is owed no rounds here.
+  return ended ? all.filter((one) => one.dueAt <= Date.parse(ended.at)) : all
 }
 
 const aheadMin = 36 * 60

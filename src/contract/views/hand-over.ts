@@ -35,12 +35,14 @@ export interface HandOverLine {
   /** What falls due in the next hours, the earliest first, what is overdue before it. */
   readonly owed: readonly { readonly text: string; readonly dueAt: string; readonly isOverdue: boolean }[]
   readonly worry: (Recorded & { readonly text: string }) | null
-  /** Who took the patient over last, and when. */
+  /** Who took the patient over in this shift, and when; null where nobody did yet. */
   readonly takenOver: Recorded | null
 }
 
 export const aheadHours = 8
 const backHours = 12
+/** A shift and its hand-over: who took a patient over longer ago has gone home. */
+const shiftHours = 10
 const hourMs = 3_600_000
 
 /**
@@ -70,7 +72,7 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
       .filter((one) => one.dueAt <= nowMs + aheadHours * hourMs)
       .map(({ text, dueAt, graceMin }) => ({ text, dueAt: iso(dueAt), isOverdue: dueAt + graceMin * 60_000 < nowMs })),
     worry: record.worry?.text ? record.worry : null,
-    takenOver: record.takenOver ?? null,
+    takenOver: record.takenOver && nowMs - Date.parse(record.takenOver.at) < shiftHours * hourMs ? record.takenOver : null,
   }
 }
 

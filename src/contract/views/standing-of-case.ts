@@ -87,6 +87,7 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
         binds: free,
         ends: 'A person ends it, with a word.',
         isEndedByWord: true,
+        ownSteps: known.actions,
       },
     ]
   })

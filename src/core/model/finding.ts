@@ -25,6 +25,7 @@ export type DeviceKind = 'shell' | 'traction' | 'collar' | 'trunk'
 
 /** What each action says to the person who has to do it, in the order in which actions come. */
 export const actionTexts = {
+  'as-trouble': 'Do what the trouble asks for, in its order.',
   'hold-head': 'Hold the head in line; say so, and do not let go.',
   'open-collar-held': 'Open the collar while the head is held.',
   airway: 'Clear the airway: jaw forward, suction, turn as one with the head held.',

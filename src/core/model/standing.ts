@@ -40,6 +40,8 @@ export interface StandingItem {
   readonly ends: string
   /** A person ends it, with a word: no round of this case looks at it. */
   readonly isEndedByWord: boolean
+  /** What it asks for itself, in order, where what the device asks for does not answer it. */
+  readonly ownSteps?: readonly string[]
 }
 
 /** An action that is due about what stands, with what was recorded of it since the alarm. */

@@ -20,6 +20,14 @@ export const openingAction: Readonly<Record<DeviceKind, ActionId>> = {
 }
 
 /**
+ * What is to be done about an alarm that only troubles raise which no round looks at: their own steps, then who is told. Opening or easing
+ * the device answers none of them, and may be the wrong thing (a pull that was let go, an arrest).
+ */
+export function actionsForTrouble(level: Level): readonly ActionId[] {
+  return ['as-trouble', level === 'urgent' ? 'call-senior' : 'senior-30', 'again-15']
+}
+
+/**
  * What is to be done, in order, about the worst that stands.
  * @param asksToWarm some refill was slow alike on both sides
  * @param isOn whether the device is on: only then it can be opened

@@ -1,4 +1,4 @@
-import { actionTexts, type DeviceKind, type Level } from '../model/finding'
+import { actionTexts, type ActionId, type DeviceKind, type Level } from '../model/finding'
 import type { Caution } from '../model/plan'
 import { cautionsBrought } from '../planner/compare-plans'
 import type { CallEntry, ResponseEntry, Signed } from '../model/response'
@@ -12,7 +12,7 @@ import {
   type StandingItem,
   type StandingLevel,
 } from '../model/standing'
-import { actionsFor, openingAction } from './actions'
+import { actionsFor, actionsForTrouble, openingAction } from './actions'
 import { listOfNames, nameOfItem, nameOfPart } from './item-names'
 import type { RoundsStanding, SeniorDecision, StandingFinding } from './stand-rounds'
 
@@ -76,10 +76,20 @@ export function judgeStanding(input: StandingInput): Standing {
     headline: headlineOf(level, items, last?.missing ?? []),
     bedside: { level: levelOf(bedside), headline: headlineOf(levelOf(bedside), bedside, last?.missing ?? []) },
     items,
-    actions: actionsFor(alarm, input.device, asksToWarm, isOn).map((id): StandingAction => ({
+    actions: actionIdsFor(items, alarm, actionsFor(alarm, input.device, asksToWarm, isOn)).map((id): StandingAction => ({
       id,
-      text: actionTexts[id],
-      ownWay: id === openingAction[input.device] && isOn ? input.ownWay : [],
+      text:
+        id === 'as-trouble'
+          ? ownStepItems(items, alarm)
+              .map((one) => one.text)
+              .join('; ')
+          : actionTexts[id],
+      ownWay:
+        id === 'as-trouble'
+          ? ownStepItems(items, alarm).flatMap((one) => one.ownSteps ?? [])
+          : id === openingAction[input.device] && isOn
+            ? input.ownWay
+            : [],
       response: input.responses.findLast((one) => one.action === id && one.atMs >= (sinceMs ?? Infinity)) ?? null,
     })),
     call: callOf(items, sinceMs, input),
@@ -201,6 +211,19 @@ function alarmLevel(items: readonly StandingItem[]): Level {
 
 function isClinical(item: StandingItem): boolean {
   return item.from === 'round' || item.from === 'trouble' || item.from === 'reading' || item.from === 'run'
+}
+
+/** What raised the alarm and says itself what is to be done. */
+function ownStepItems(items: readonly StandingItem[], alarm: Level): readonly StandingItem[] {
+  return items.filter((one) => one.level === alarm && one.ownSteps !== undefined)
+}
+
+/** The device's actions; where a trouble with steps of its own is all that raised the alarm those instead, and else before them. */
+function actionIdsFor(items: readonly StandingItem[], alarm: Level, ofDevice: readonly ActionId[]): readonly ActionId[] {
+  const own = ownStepItems(items, alarm)
+  if (alarm === 'none' || own.length === 0) return ofDevice
+  const isAll = items.filter((one) => isClinical(one) && one.level === alarm).length === own.length
+  return isAll ? actionsForTrouble(alarm) : ['as-trouble', ...ofDevice]
 }
 
 /** When the alarm that runs began: what joined it later is part of it. */

@@ -4,7 +4,9 @@ import { foldCase, foldEpisode } from '#contract/events/fold'
 import type { CaseRecord } from '#contract/records/case'
 import { standingOf } from '#contract/views/standing-of-case'
 import { taskFindings } from '#contract/views/task-findings'
+import { caseRounds } from '#contract/views/case-progress'
 import { workOwed } from '#contract/views/work-owed'
+import { defaultProtocol } from '#core/quantities/defaults'
 import { readCase } from '#core/files/read-case'
 import { planCase } from '#core/techniques/plan-case'
 import { exampleOf } from '../../harness/example-cases'
@@ -98,6 +100,13 @@ describe('work owed on a case', () => {
     expect(workOwed(fold(event('removed', { reason: 'theatre' }, 30)), stay, minutes(31)).map((one) => one.id)).to.deep.equal(['round'])
   })
 
+  it('is the call at home alone once the patient has gone home, and the list of rounds ends there', () => {
+    const gone = fold(event('ended', { how: 'home', note: '' }, 30))
+    expect(workOwed(gone, stay, minutes(31)).map((one) => one.id)).to.deep.equal(['home-check'])
+    expect(caseRounds(gone, stay, minutes(31), defaultProtocol).every((one) => one.dueAt <= minutes(30))).to.equal(true)
+    expect(workOwed(fold(event('ended', { how: 'died', note: 'arrest' }, 30)), stay, minutes(31))).to.deep.equal([])
+  })
+
   it('is nothing before the application', () => {
     const opened = foldCase(null, 'c1', event('case-opened', { episodeId: 'e1', injuryId: 'i1', technique }, 0))
     expect(workOwed(opened, stay, minutes(1))).to.deep.equal([])
@@ -130,5 +139,25 @@ describe('what care found', () => {
 
   it('reads entries in the order of their times, late ones too', () => {
     expect(taskFindings(fold(done(240, well), done(120, bad)))).to.deep.equal([])
+  })
+})
+
+describe('a trouble that no round looks at', () => {
+  const actionsOf = (troubleId: string) =>
+    standingOf(fold(event('trouble', { runId: null, stepId: null, troubleId, label: troubleId, note: '' }, 10)), stay, null, minutes(11))
+      .actions
+
+  it('asks for what its own sheet says: a pull that was let go is taken again, never eased', () => {
+    const actions = actionsOf('pull-lost')
+    expect(actions.map((one) => one.id)).to.deep.equal(['as-trouble', 'call-senior', 'again-15'])
+    expect(actions[0]?.ownWay[0]).to.match(/^Take it by hand at once/)
+  })
+
+  it('begins an arrest with the arrest team', () => {
+    expect(actionsOf('arrest')[0]?.ownWay[0]).to.match(/^Call the arrest team/)
+  })
+
+  it('leaves the device’s own actions to what a round looks at', () => {
+    expect(actionsOf('lost-pulse')[0]?.id).to.equal('ease-pull')
   })
 })

@@ -189,4 +189,31 @@ describe('what to do about it', () => {
     expect(judge([legRound(0)], { others: [trouble] }).actions[0]?.id).to.equal('open-to-skin')
     expect(judge([legRound(0)], { others: [other('urgent', 'task/1')] }).actions).to.deep.equal([])
   })
+
+  it('lets a trouble that no round looks at ask for its own steps, and for nothing of the device', () => {
+    const steps = ['Take it by hand at once.', 'Build it up again.']
+    const trouble = (level: StandingLevel): OtherItem => ({
+      ...other(level, 'trouble/1', 'trouble'),
+      text: 'The pull was let go',
+      ownSteps: steps,
+    })
+    const urgent = judge([legRound(0)], { others: [trouble('urgent')], device: 'traction' }).actions
+    expect(urgent.map((one) => one.id)).to.deep.equal(['as-trouble', 'call-senior', 'again-15'])
+    expect(urgent[0]).to.deep.include({ text: 'The pull was let go', ownWay: steps })
+    const review = judge([legRound(0)], { others: [trouble('review')] }).actions
+    expect(review.map((one) => one.id)).to.deep.equal(['as-trouble', 'senior-30', 'again-15'])
+    expect(judge([legRound(0)], { others: [trouble('warn')] }).actions).to.deep.equal([])
+  })
+
+  it('puts its steps before the device’s where the limb alarms as well', () => {
+    const trouble: OtherItem = { ...other('urgent', 'trouble/1', 'trouble'), ownSteps: ['Call the arrest team.'] }
+    const [first, second] = judge([legRound(0), legRound(15, { pulse: 'absent' })], { others: [trouble] }).actions
+    expect([first?.id, second?.id]).to.deep.equal(['as-trouble', 'open-to-skin'])
+  })
+
+  it('shows the tick of such a step as of any other', () => {
+    const trouble: OtherItem = { ...other('urgent', 'trouble/1', 'trouble'), ownSteps: ['Call the arrest team.'] }
+    const responses = [{ action: 'as-trouble' as const, outcome: 'done' as const, why: '', atMs: 6, by: 'Ada' }]
+    expect(judge([legRound(0)], { others: [trouble], responses }).actions[0]?.response).to.include({ by: 'Ada', outcome: 'done' })
+  })
 })

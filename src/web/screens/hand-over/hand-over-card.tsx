@@ -10,13 +10,11 @@ import { makeEvent, sendEvent } from '../../sync/outbox'
 import { useDraft } from '../../sync/use-draft'
 
 const mostDone = 4
-/** A shift: who took a patient over longer ago has gone home. */
-const shiftMs = 10 * 3_600_000
 
 /** One patient as it is told: what is on, what stands, what was done, what is owed, what worries; and taking the patient over. */
 export function HandOverCard({ line, now }: { line: HandOverLine; now: number }) {
   const when = (iso: string): string => formatWhen(Date.parse(iso), now)
-  const taken = line.takenOver && now - Date.parse(line.takenOver.at) < shiftMs ? line.takenOver : null
+  const taken = line.takenOver
   const part = [line.side?.toUpperCase(), line.region ? spoken(line.region) : ''].filter(Boolean).join(' ')
   const stream = { type: 'case', id: line.caseId } as const
   return (
