@@ -4,7 +4,7 @@ import { standingLevels } from '#core/model/standing'
 import type { HandOverAnswer } from '#contract/api/hand-over'
 import { sheets, type SheetId } from '#contract/api/papers'
 import { zone as zoneSchema } from '#contract/field-schemas'
-import { handOverOf, orderHandOver, type HandOverLine } from '#contract/views/hand-over'
+import { handOverOf, isAtPlace, orderHandOver, type HandOverLine } from '#contract/views/hand-over'
 import type { Clock } from '../ground/clock'
 import { requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
@@ -23,8 +23,7 @@ const paperSchema = Joi.object({
 export function handOverRoutes({ streams, clock }: { readonly streams: StreamRepository; readonly clock: Clock }): Router {
   const router = Router()
   const read = async (beginning: string): Promise<readonly HandOverLine[]> => {
-    const wanted = beginning.trim().toLowerCase()
-    const rows = (await streams.liveBoardRows()).filter((row) => row.place.toLowerCase().startsWith(wanted))
+    const rows = (await streams.liveBoardRows()).filter((row) => isAtPlace(row.place, beginning))
     const lines = await Promise.all(
       rows.map(async ({ caseId, episodeId }) => {
         const [found, episode] = await Promise.all([streams.findCase(caseId), streams.findEpisode(episodeId)])

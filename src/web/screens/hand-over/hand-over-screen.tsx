@@ -3,6 +3,7 @@ import { useCallback, useEffect, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { HandOverAnswer } from '#contract/api/hand-over'
 import { paths } from '#contract/api/paths'
+import { isAtPlace } from '#contract/views/hand-over'
 import { knownAreas } from '../../case/places'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
@@ -32,7 +33,7 @@ export function HandOverScreen() {
   useEffect(() => void load(), [load, hints])
   useEffect(() => onTaken(() => void load()), [load])
   const all = answer?.lines ?? []
-  const lines = all.filter((line) => line.place.toLowerCase().startsWith(area.toLowerCase()))
+  const lines = all.filter((line) => isAtPlace(line.place, area))
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0
   const query = new URLSearchParams({ place: area, zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC' })
   return (
