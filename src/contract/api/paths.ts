@@ -21,5 +21,6 @@ export const paths = {
   paper: (caseId: string, paper: string, sheet: string) => `/api/cases/${caseId}/papers/${paper}.pdf?sheet=${sheet}`,
   templateSvg: (caseId: string) => `/api/cases/${caseId}/papers/template.svg`,
   case: (id: string) => `/api/cases/${id}`,
+  related: (id: string) => `/api/cases/${id}/related`,
   episode: (id: string) => `/api/episodes/${id}`,
 } as const

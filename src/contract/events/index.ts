@@ -2,6 +2,7 @@ import { afterChange } from './after-change'
 import { angle } from './angle'
 import { applied } from './applied'
 import { call } from './call'
+import { carriedIn } from './carried-in'
 import { caseOpened } from './case-opened'
 import { crew } from './crew'
 import { device } from './device'
@@ -69,6 +70,7 @@ export const eventKinds = {
   place,
   round,
   'case-opened': caseOpened,
+  'carried-in': carriedIn,
   reading,
   'moved-out': movedOut,
   'moved-in': movedIn,

@@ -9,12 +9,19 @@ export interface RemovedBody {
   /** Left out by pages from before they were asked. */
   readonly skin?: (typeof skinsWhenOff)[number]
   readonly moves?: (typeof movesWhenOff)[number]
+  /** The case whose device went on in its place. */
+  readonly replacedBy?: string
 }
 
 /** The device is off. */
 export const removed = caseKind<RemovedBody>({
   nature: 'replacing',
   right: 'decide',
-  fold: (record, { at, body: { skin, moves } }) => ({ ...record, removedAt: at, ...(skin && moves ? { afterOff: { skin, moves } } : {}) }),
+  fold: (record, { at, body: { skin, moves, replacedBy } }) => ({
+    ...record,
+    removedAt: at,
+    ...(skin && moves ? { afterOff: { skin, moves } } : {}),
+    ...(replacedBy ? { replacedBy } : {}),
+  }),
   example: { reason: 'changed for a cast', skin: 'intact', moves: 'as-before' },
 })

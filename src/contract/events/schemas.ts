@@ -3,6 +3,7 @@ import { schema as afterChange } from './after-change.schema'
 import { schema as angle } from './angle.schema'
 import { schema as applied } from './applied.schema'
 import { schema as call } from './call.schema'
+import { schema as carriedIn } from './carried-in.schema'
 import { schema as caseOpened } from './case-opened.schema'
 import { schema as crew } from './crew.schema'
 import { schema as device } from './device.schema'
@@ -72,6 +73,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   place,
   round,
   'case-opened': caseOpened,
+  'carried-in': carriedIn,
   reading,
   'moved-out': movedOut,
   'moved-in': movedIn,

@@ -134,6 +134,8 @@ export interface CaseRecord {
   /** Who looks after the patient since when. */
   readonly takenOver?: Recorded
   readonly removedAt: string | null
+  /** The case whose device went on in its place: what stood here stands there. */
+  readonly replacedBy?: string
   /** How the skin was and whether everything moved and felt as before, when it came off. */
   readonly afterOff?: { readonly skin: string; readonly moves: string }
   /** The case has ended here. */

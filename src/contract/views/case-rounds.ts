@@ -18,6 +18,7 @@ import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord, RoundRecord } from '../records/episode'
 import type { TroubleRecord } from '../records/run'
 import { toClinicalCase } from './clinical-case'
+import { casesServed } from './related-cases'
 
 export interface JudgedRound {
   readonly round: RoundRecord
@@ -40,7 +41,7 @@ export function minuteOf(at: string): number {
 const kept = new WeakMap<CaseRecord, { readonly episode: EpisodeRecord; readonly minute: number; readonly rounds: CaseRounds }>()
 
 /**
- * The rounds that serve a case (and baselines, which serve all), judged together with what was reported, told and decided. Records do not
+ * The rounds that serve a case or the one that it replaced (and baselines, which serve all), judged together with what was reported, told and decided. Records do not
  * change once they are folded, so the last answer is kept for the minute.
  * @param nowMs the server's time: decisions that have run out no longer hold
  */
@@ -56,7 +57,7 @@ export function standCaseRounds(record: CaseRecord, episode: EpisodeRecord, nowM
 function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number): CaseRounds {
   const clinicalCase = toClinicalCase(record, episode)
   const done = episode.rounds
-    .filter((round) => round.outcome === 'done' && (round.isBaseline || round.cases.includes(record.id)))
+    .filter((round) => round.outcome === 'done' && (round.isBaseline || casesServed(record).some((id) => round.cases.includes(id))))
     .sort((a, b) => minuteOf(a.at) - minuteOf(b.at))
   const decisions = (record.seniorDecisions ?? []).map(({ by, part, item, at, forMin }): SeniorDecision => {
     const atMin = minuteOf(at)

@@ -51,8 +51,13 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
   }
   const standing = judgeStanding(input)
   // Rounds are owed while the device is on, and after it while something stands.
-  const owed = record.ended || record.removedAt === null || isHeldOpen(standing.items) ? owedItems(record, episode, nowMs) : []
+  const owed = record.ended || record.removedAt === null || isHeld(record, standing) ? owedItems(record, episode, nowMs) : []
   return owed.length === 0 ? standing : judgeStanding({ ...input, others: [...input.others, ...owed] })
+}
+
+/** Whether something above known stands, so that rounds go on; what stood about a device that was changed for another one stands there. */
+export function isHeld({ replacedBy }: Pick<CaseRecord, 'replacedBy'>, { items }: Pick<Standing, 'items'>): boolean {
+  return replacedBy === undefined && isHeldOpen(items)
 }
 
 /**

@@ -44,6 +44,8 @@ export const homeCheckId = 'home-check'
 export function workOwed(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly OwedWork[] {
   if (!record.appliedAt) return []
   if (record.ended) return homeCheck(record, record.ended)
+  // What was owed here is owed where its device was changed for another.
+  if (record.replacedBy !== undefined) return []
   const round = nextRound(caseRounds(record, episode, nowMs, defaultProtocol))
   const rounds: readonly OwedWork[] = round
     ? [{ id: 'round', kind: 'round', name: 'Round', text: 'Round', dueAt: round.dueAt, graceMin: round.graceMin, lastDoneAt: null }]

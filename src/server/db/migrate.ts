@@ -5,8 +5,9 @@ import * as store from './migrations/2026-11-25-store'
 import * as folds from './migrations/2026-11-26-folds'
 import * as history from './migrations/2026-11-26-history'
 import * as marksAndLots from './migrations/2026-11-26-marks-and-lots'
+import * as patients from './migrations/2026-11-26-patients'
 
-const migrations = [streams, store, marksAndLots, folds, history]
+const migrations = [streams, store, marksAndLots, folds, history, patients]
 
 /** Brings the database to the newest schema; each migration runs once, in order. */
 export async function migrate(db: Sequelize): Promise<void> {

@@ -6,6 +6,7 @@ import type { RoundBody } from '#contract/events/round'
 import type { BodyOf, EventKindId } from '#contract/events/index'
 import { newestVersion } from '#contract/events/upcast'
 import { eventKinds } from '#contract/events/index'
+import { readingsToCarry } from '#contract/views/related-cases'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
 import type { AppendEvent } from '../services/append-event'
@@ -23,6 +24,8 @@ export interface DemoWriter {
     technique: string
     flags?: readonly string[]
   }): Promise<DemoCase>
+  /** Opens a case for the device that is to replace the one that is on, with its readings. */
+  change(demo: DemoCase, technique: string): Promise<DemoCase>
   /** Appends an event to the case or to its stay, whichever the kind belongs to. */
   write<Kind extends EventKindId>(demo: DemoCase, kind: Kind, body: BodyOf<Kind>): Promise<void>
   /** Accepts the plan that the server itself makes. */
@@ -80,6 +83,15 @@ export function createDemoWriter(deps: {
       if (story.flags) await send(by, 'episode', episodeId, 'flags', { flags: story.flags })
       await send(by, 'case', caseId, 'case-opened', { episodeId, injuryId, technique: story.technique })
       return { caseId, episodeId, by }
+    },
+    async change(demo, technique) {
+      const { record } = (await streams.findCase(demo.caseId)) ?? {}
+      if (!record) throw new Error('A demo case is not there')
+      const next: DemoCase = { ...demo, caseId: nextId() }
+      const { episodeId, injuryId } = record
+      await send(demo.by, 'case', next.caseId, 'case-opened', { episodeId, injuryId, technique, replaces: record.id })
+      await writer.write(next, 'carried-in', { fromCase: record.id, readings: readingsToCarry(record) })
+      return next
     },
     async write(demo, kind, body) {
       const type = eventKinds[kind].stream === 'case' ? 'case' : 'episode'

@@ -28,6 +28,8 @@ interface Story {
   readonly baseline: Findings
   /** Findings after so many minutes. */
   readonly rounds?: readonly (readonly [number, Findings])[]
+  /** The technique that it is being changed for. */
+  readonly changesTo?: string
 }
 
 function person(
@@ -260,6 +262,7 @@ const stories: readonly Story[] = [
     appliedAgo: 20,
     baseline: bothLegs('left', { restPain: 6 }),
     rounds: [[14, bothLegs('left', { restPain: 5 })]],
+    changesTo: 'suspended-ring-traction',
   },
   {
     technique: 'frame-traction',
@@ -357,5 +360,9 @@ async function tell(writer: DemoWriter, story: Story, index: number): Promise<vo
   for (const [minute, findings] of story.rounds ?? []) {
     writer.at(end - minute)
     await writer.round(demo, { isBaseline: false, findings })
+  }
+  if (story.changesTo) {
+    writer.at(2)
+    await writer.change(demo, story.changesTo)
   }
 }

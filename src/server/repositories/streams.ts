@@ -193,6 +193,16 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       return rows.map((row) => row.id)
     },
 
+    /** Every case of a patient, with its line, the newest first. */
+    async casesOfPatient(patientId: string): Promise<readonly { readonly record: CaseRecord; readonly board: BoardRow }[]> {
+      const rows = await db.query<SnapshotRow & { id: string; board: string }>(
+        `SELECT c.id, c.version, c.head_hash AS headHash, c.snapshot, c.fold, c.board FROM cases c
+         JOIN episodes e ON e.id = c.episode_id WHERE e.patient_id = :patientId ORDER BY c.opened_at DESC, c.id DESC`,
+        { type: QueryTypes.SELECT, replacements: { patientId } },
+      )
+      return Promise.all(rows.map(async (row) => ({ record: (await caseSnapshot(row)).record, board: JSON.parse(row.board) as BoardRow })))
+    },
+
     async saveBoardRow(caseId: string, board: BoardRow, transaction: Transaction): Promise<void> {
       await models.cases.update(columnsOf(board), { where: { id: caseId }, transaction })
     },

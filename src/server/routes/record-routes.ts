@@ -2,6 +2,7 @@ import { Router, type Request, type Response } from 'express'
 import Joi from 'joi'
 import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
 import type { BoardAnswer } from '#contract/views/board'
+import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
 import type { EventInput } from '#contract/event'
 import { findEventKind, type EventKindId } from '#contract/events/index'
 import { eventBodySchemas, eventSchema } from '#contract/events/schemas'
@@ -62,6 +63,17 @@ export function recordRoutes({ append, noter, streams, events, people, clock }: 
       contains: contains.flat(),
       now: now(),
     })
+  })
+
+  router.get('/api/cases/:id/related', async (request: SignedInRequest, response: Response<RelatedAnswer>) => {
+    requireSession(request, 'read')
+    const { id } = parseWith<{ id: string }>(idSchema, request.params)
+    const found = await streams.findCase(id)
+    const episode = found && (await streams.findEpisode(found.record.episodeId))
+    if (!found || !episode) throw new ApiError(404, 'not-found', 'There is no case with this id: look on the Board.')
+    const all = await streams.casesOfPatient(episode.record.patientId)
+    const others = all.filter((one) => one.record.id !== id && one.record.ended?.how !== 'voided')
+    response.json({ cases: others.map((one) => relatedCase(found.record, one.record, one.board)), now: now() })
   })
 
   router.get('/api/people', async (request: SignedInRequest, response) => {

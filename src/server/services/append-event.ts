@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from 'node:util'
 import type { Transaction } from 'sequelize'
 import type { EventInput, StoredEvent, StreamType } from '#contract/event'
+import type { CarriedInBody } from '#contract/events/carried-in'
 import { findEventKind } from '#contract/events/index'
 import { hasRight } from '#contract/rights'
 import { ApiError, invalidInput } from '../ground/api-error'
@@ -93,8 +94,13 @@ function answerRepeat(first: StoredEvent, input: EventInput): Appended {
   )
 }
 
-/** A moved reading is kept as the server copied it: what was sent is the rest. */
+/** A reading from another case is kept as the server copied it: what was sent is the rest. */
 function isSameBody(first: StoredEvent, input: EventInput): boolean {
-  if (first.kind !== 'moved-in') return isDeepStrictEqual(first.body, input.body)
-  return isDeepStrictEqual({ ...(first.body as object), measurement: undefined }, { ...(input.body as object), measurement: undefined })
+  if (first.kind !== 'moved-in' && first.kind !== 'carried-in') return isDeepStrictEqual(first.body, input.body)
+  return isDeepStrictEqual(withoutCopies(first.body), withoutCopies(input.body))
+}
+
+function withoutCopies(body: unknown): object {
+  const { readings, ...rest } = body as { readonly readings?: CarriedInBody['readings'] }
+  return { ...rest, measurement: undefined, keys: readings?.map((one) => one.key) }
 }

@@ -1,9 +1,9 @@
 import { findTechnique } from '#core/techniques/registry'
-import { isHeldOpen, isPressing } from '#core/model/standing'
+import { isPressing } from '#core/model/standing'
 import type { Caution } from '#core/model/plan'
 import type { BoardRow } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
-import { standingOf } from '#contract/views/standing-of-case'
+import { isHeld, standingOf } from '#contract/views/standing-of-case'
 import { searchWords } from '#contract/views/search-words'
 import { workOwed } from '#contract/views/work-owed'
 import type { CaseRecord } from '#contract/records/case'
@@ -22,7 +22,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   const worst = standing[0]
   const [next] = workOwed(record, episode, nowMs)
   const isOff = record.removedAt !== null
-  const isStanding = isHeldOpen(standing)
+  const isStanding = isHeld(record, { items: standing })
   const injury = episode.injuries[record.injuryId]
   const at = (ms: number): string => new Date(ms).toISOString()
   return {

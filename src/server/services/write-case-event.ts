@@ -3,6 +3,7 @@ import type { Caution } from '#core/model/plan'
 import { type CaseRecord, type CaseStore } from '#contract/records/case'
 import { foldCase } from '#contract/events/fold'
 import type { CaseOpenedBody } from '#contract/events/case-opened'
+import type { CarriedInBody } from '#contract/events/carried-in'
 import type { MovedInBody } from '#contract/events/moved-in'
 import type { MovedOutBody } from '#contract/events/moved-out'
 import type { StoredEvent } from '#contract/event'
@@ -13,6 +14,7 @@ import { reservePlan } from './accept-plan'
 import { MovedOn, type AppendDeps, type Appended, type Writing } from './writing'
 import { boardRowOf } from './board-row'
 import { checkCaseClaim } from './case-claims'
+import { copyCarriedReadings, endReplaced } from './converted-case'
 import { copyMovedReading } from './moved-reading'
 import { checkHead, sealEvent } from './seal-event'
 import { settleReservations } from './settle-reservations'
@@ -35,11 +37,15 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
 
   const { event, head } = await sealEvent(deps, writing, headOf(before), transaction, {
     ...(input.kind === 'moved-in' ? { body: await withMovedReading(deps, id, input.body as MovedInBody, transaction) } : {}),
+    ...(input.kind === 'carried-in' && before
+      ? { body: await copyCarriedReadings(deps.streams, before.record, input.body as CarriedInBody, transaction) }
+      : {}),
     ...(isBeforeRemoval ? { mark: writing.time.mark ?? 'late' } : {}),
   })
   const record = foldCase(before?.record ?? null, id, event)
   const board = boardRowOf(record, episode.record, before?.board.live ?? null, deps.clock())
   await deps.streams.saveCase(record, head, board, new Date(event.receivedAt), transaction)
+  if (event.kind === 'applied') await endReplaced(deps, event, record, episode.record, transaction)
   const cautions = await settleStock(deps, event, before, record, transaction)
   return { event, about: { record, episode: episode.record }, cautions }
 }

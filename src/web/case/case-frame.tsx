@@ -8,6 +8,7 @@ import { EndedBar } from './ended-bar'
 import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
 import { PatientStrip } from './patient-strip'
+import { RelatedBar } from './related-bar'
 
 /** Every stage of a case: the patient strip, the path, and the stage itself. */
 export function CaseFrame() {
@@ -24,6 +25,7 @@ export function CaseFrame() {
     return (
       <>
         <PatientStrip open={open} />
+        <RelatedBar open={open} />
         <EndedBar open={open} />
         <PathRail open={open} />
         <ChangeBar open={open} />

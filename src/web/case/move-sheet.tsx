@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { paths } from '#contract/api/paths'
 import type { BoardAnswer, BoardRow } from '#contract/views/board'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
@@ -20,7 +21,7 @@ export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => vo
   const [isSeen, setSeen] = useState(false)
   useEffect(() => {
     void currentDurable()
-      ?.readAnswer<BoardAnswer>('board')
+      ?.readAnswer<BoardAnswer>(paths.board)
       .then((kept) => setRows(kept?.rows ?? []))
   }, [])
   const others = rows.filter((row) => row.episodeId !== episode.id)

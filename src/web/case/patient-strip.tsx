@@ -1,9 +1,10 @@
-import { MapPin } from 'lucide-react'
+import { MapPin, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import { patientLabel } from '#contract/records/episode'
 import type { OpenCase } from '../sync/case-store'
+import { DeviceSheet } from './device-sheet'
 import { MoveSheet } from './move-sheet'
 import { StandingChip } from './standing-chip'
 import { TroubleButton } from './trouble-button'
@@ -15,6 +16,7 @@ export function PatientStrip({ open }: { open: OpenCase }) {
   const flags = [...episode.flags, ...(injury?.flags ?? []).filter((flag) => flag !== 'fresh')]
   const { patient } = episode
   const [isMoving, setMoving] = useState(false)
+  const [isAdding, setAdding] = useState(false)
   const facts = [
     patient.ageYears === null ? '' : `${patient.isAgeEstimated ? 'about ' : ''}${patient.ageYears} y`,
     patient.massKg === null ? '' : `${patient.isMassEstimated ? 'about ' : ''}${patient.massKg} kg`,
@@ -50,11 +52,20 @@ export function PatientStrip({ open }: { open: OpenCase }) {
           </ul>
         ) : null}
         <StandingChip open={open} />
-        <span className="ml-auto">
+        <span className="ml-auto flex flex-wrap items-center gap-x-2">
+          <button
+            type="button"
+            onClick={() => setAdding(true)}
+            className="inline-flex min-h-11 items-center gap-1 rounded-xl px-2 font-semibold underline decoration-line underline-offset-4"
+          >
+            <Plus size={17} aria-hidden />
+            Another device
+          </button>
           <TroubleButton open={open} />
         </span>
       </div>
       {isMoving ? <MoveSheet open={open} onClose={() => setMoving(false)} /> : null}
+      {isAdding ? <DeviceSheet open={open} onClose={() => setAdding(false)} /> : null}
     </section>
   )
 }

@@ -2,6 +2,7 @@ import { create } from 'zustand'
 import { useMemo } from 'react'
 import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
+import { foldCase } from '#contract/events/fold'
 import { eventKinds, type BodyOf, type EventKindId } from '#contract/events/index'
 import { paths } from '#contract/api/paths'
 import type { ProblemDetails } from '#contract/api/problem-details'
@@ -86,6 +87,19 @@ export function nextBase(id: string): number {
   const reached = Math.max(known, ...taken.filter((one) => one.event.stream.id === id).map((one) => one.version))
   const ahead = useOutbox.getState().pending.filter((event) => event.stream.id === id && !base?.contains.includes(event.id)).length
   return reached + ahead
+}
+
+/**
+ * Marks a case that is about to be opened beside the one in hand as the one in hand: the stay is known already, so that it opens without a
+ * line too.
+ */
+export function holdCaseOfStay(opening: EventInput): void {
+  const { base, episodeId } = useCaseStore.getState()
+  if (!base) throw new Error('The stay is not known here')
+  const caseId = opening.stream.id
+  const held: CaseAnswer = { ...base, record: foldCase(null, caseId, { ...opening, ...writer() }), version: 0 }
+  void currentDurable()?.writeCase(held)
+  useCaseStore.setState({ caseId, episodeId, status: 'ready', base: held, taken: [] })
 }
 
 /** Marks the case that is about to be created on this device as the one in hand. */

@@ -35,9 +35,9 @@ export interface Durable {
   dropFromOutbox(id: string): Promise<void>
   readCase(id: string): Promise<CaseAnswer | undefined>
   writeCase(answer: CaseAnswer): Promise<void>
-  /** What the server said last, as it was kept under a name. */
-  readAnswer<T>(name: 'board'): Promise<T | undefined>
-  writeAnswer(name: 'board', answer: unknown): Promise<void>
+  /** What the server said last at an address. */
+  readAnswer<T>(path: string): Promise<T | undefined>
+  writeAnswer(path: string, answer: unknown): Promise<void>
   readTimers(): Promise<readonly CaseTimers[]>
   /** Keeps the timers of a case; none takes the case off the list. */
   writeTimers(entry: CaseTimers): Promise<void>
@@ -83,9 +83,9 @@ export async function openDurable(personId: string): Promise<Durable> {
     async writeCase(answer) {
       await db.put('cases', answer, answer.record.id)
     },
-    readAnswer: <T>(name: string) => db.get('answers', name) as Promise<T | undefined>,
-    async writeAnswer(name, answer) {
-      await db.put('answers', answer, name)
+    readAnswer: <T>(path: string) => db.get('answers', path) as Promise<T | undefined>,
+    async writeAnswer(path, answer) {
+      await db.put('answers', answer, path)
     },
     readTimers: () => db.getAll('timers'),
     async writeTimers(entry) {

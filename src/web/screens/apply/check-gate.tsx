@@ -1,3 +1,4 @@
+import { casesServed } from '#contract/views/related-cases'
 import { useEffect, useState } from 'react'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { StandingPanel } from '../../case/standing-panel'
@@ -48,7 +49,7 @@ export function CheckGate({
             injury={injury}
             episode={episode}
             isBaseline={isBaseline}
-            cases={[record.id]}
+            cases={casesServed(record)}
             draftKey={`case/${record.id}/${isBaseline ? 'baseline' : 'after-check'}`}
             submitLabel="Keep it"
             onSubmit={(body) => {

@@ -1,41 +1,16 @@
-import { useCallback, useEffect, useState } from 'react'
 import type { BoardAnswer } from '#contract/views/board'
 import { paths } from '#contract/api/paths'
 import { useNow } from '../../sync/use-now'
 import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
-import { callApi } from '../../sync/api'
-import { setServerClock } from '../../sync/server-clock'
-import { useHints } from '../../sync/live-stream'
-import { currentDurable } from '../../sync/session-store'
+import { useAnswer } from '../../sync/use-answer'
 import { BoardLine } from './board-line'
 import { orderRows, urgencyOf } from './board-order'
 
 /** All live cases, worst first: what is overdue, worsening, due, under way. */
 export function BoardScreen() {
-  const [answer, setAnswer] = useState<BoardAnswer | null>(null)
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const hints = useHints((store) => store.count)
+  const { answer, refusal } = useAnswer<BoardAnswer>(paths.board)
   const now = useNow(10_000)
-  const load = useCallback(async () => {
-    const result = await callApi<BoardAnswer>('GET', paths.board)
-    if (result.kind === 'ok') {
-      setServerClock(result.value.now)
-      setAnswer(result.value)
-      setRefusal(null)
-      void currentDurable()?.writeAnswer('board', result.value)
-    } else {
-      const kept = result.kind === 'refused' ? undefined : await currentDurable()?.readAnswer<BoardAnswer>('board')
-      setAnswer((shown) => shown ?? kept ?? null)
-      setRefusal(result.kind === 'refused' ? result.problem.detail : 'No connection: what you see is as old as it says.')
-    }
-  }, [])
-  useEffect(() => {
-    void load()
-    const timer = setInterval(() => void load(), 30_000)
-    return () => clearInterval(timer)
-  }, [load, hints])
-
   const rows = answer ? orderRows(answer.rows, now) : []
   const pressing = rows.filter((row) => urgencyOf(row, now) <= 2).length
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0

@@ -12,6 +12,7 @@ import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { comparedWords, RoundEntry } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
+import { casesServed } from '#contract/views/related-cases'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { serverNow } from '../../sync/server-clock'
 import { useSettings } from '../../sync/session-store'
@@ -52,7 +53,7 @@ export function CheckScreen() {
             injury={injury}
             episode={episode}
             isBaseline={false}
-            cases={[record.id]}
+            cases={casesServed(record)}
             draftKey={`case/${record.id}/check`}
             submitLabel="Judge this round"
             onSubmit={(body) => {

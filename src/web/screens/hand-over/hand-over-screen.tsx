@@ -1,5 +1,4 @@
 import { Printer } from 'lucide-react'
-import { useCallback, useEffect, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { HandOverAnswer } from '#contract/api/hand-over'
 import { paths } from '#contract/api/paths'
@@ -7,9 +6,7 @@ import { isAtPlace } from '#contract/views/hand-over'
 import { knownAreas } from '../../case/places'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
-import { callApi } from '../../sync/api'
-import { useHints } from '../../sync/live-stream'
-import { onTaken } from '../../sync/outbox'
+import { useAnswer } from '../../sync/use-answer'
 import { useNow } from '../../sync/use-now'
 import { HandOverCard } from './hand-over-card'
 
@@ -19,19 +16,8 @@ const everywhere = '*'
 export function HandOverScreen() {
   const [params, setParams] = useSearchParams()
   const area = params.get('place') ?? ''
-  const [answer, setAnswer] = useState<HandOverAnswer | null>(null)
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const hints = useHints((store) => store.count)
+  const { answer, refusal } = useAnswer<HandOverAnswer>(paths.handOver(''))
   const now = useNow(10_000)
-  const load = useCallback(async () => {
-    const result = await callApi<HandOverAnswer>('GET', paths.handOver(''))
-    if (result.kind === 'ok') {
-      setAnswer(result.value)
-      setRefusal(null)
-    } else setRefusal(result.kind === 'refused' ? result.problem.detail : 'No connection: what you see is as old as it says.')
-  }, [])
-  useEffect(() => void load(), [load, hints])
-  useEffect(() => onTaken(() => void load()), [load])
   const all = answer?.lines ?? []
   const lines = all.filter((line) => isAtPlace(line.place, area))
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { dueState } from '#core/rounds/due-state'
 import { isTicked } from '#core/rounds/task-form-of'
 import type { OwedWork } from '#contract/views/work-owed'
+import { DeviceSheet } from '../../case/device-sheet'
 import { formatSpan, formatWhen } from '../../parts/format-time'
 import { Button } from '../../parts/button'
 import { ToneShape, type Tone } from '../../parts/tone-shape'
@@ -14,7 +15,7 @@ const tones: Readonly<Record<ReturnType<typeof dueState>, Tone>> = { later: 'cal
 
 /** Everything owed beside rounds: when each falls due, and doing it or saying why not. */
 export function OwedList({ open, owed, now }: { open: OpenCase; owed: readonly OwedWork[]; now: number }) {
-  const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add'; readonly work: OwedWork | null } | null>(null)
+  const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add' | 'convert'; readonly work: OwedWork | null } | null>(null)
   const close = (): void => setSheet(null)
   const caseId = open.record.id
   return (
@@ -40,9 +41,15 @@ export function OwedList({ open, owed, now }: { open: OpenCase; owed: readonly O
             </div>
             {work.kind === 'added' || (work.kind !== 'round' && isTicked(work.kind)) ? (
               <div className="flex gap-2">
-                <Button aria-label={`Do it: ${work.text}`} onClick={() => setSheet({ what: 'do', work })}>
-                  Do it
-                </Button>
+                {work.kind === 'convert' ? (
+                  <Button aria-label={`Choose it: ${work.text}`} onClick={() => setSheet({ what: 'convert', work })}>
+                    Choose it
+                  </Button>
+                ) : (
+                  <Button aria-label={`Do it: ${work.text}`} onClick={() => setSheet({ what: 'do', work })}>
+                    Do it
+                  </Button>
+                )}
                 <Button look="quiet" aria-label={`Not done: ${work.text}`} onClick={() => setSheet({ what: 'not-done', work })}>
                   Not done
                 </Button>
@@ -52,6 +59,7 @@ export function OwedList({ open, owed, now }: { open: OpenCase; owed: readonly O
         ))}
       </ul>
       {sheet?.what === 'add' ? <AddTaskSheet caseId={caseId} now={now} onClose={close} /> : null}
+      {sheet?.what === 'convert' ? <DeviceSheet open={open} onClose={close} /> : null}
       {sheet?.what === 'do' && sheet.work ? <TaskSheet open={open} work={sheet.work} onClose={close} /> : null}
       {sheet?.what === 'not-done' && sheet.work ? (
         <NotDoneSheet

@@ -1,9 +1,9 @@
 import { lazy, Suspense, useState } from 'react'
-import { isHeldOpen } from '#core/model/standing'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
 import { caseRounds } from '#contract/views/case-progress'
 import { standCaseRounds } from '#contract/views/case-rounds'
+import { isHeld } from '#contract/views/standing-of-case'
 import { workOwed } from '#contract/views/work-owed'
 import type { RoundRecord } from '#contract/records/episode'
 import { hasRight, mayCorrect } from '#contract/rights'
@@ -19,6 +19,7 @@ import { Notice } from '../../parts/notice'
 import { PaperLinks } from '../../case/paper-links'
 import { RoundEntry } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
+import { casesServed } from '#contract/views/related-cases'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { usePerson, useSettings } from '../../sync/session-store'
 import { CorrectRound } from './correct-round'
@@ -79,7 +80,7 @@ export function WatchScreen() {
     />
   )
   // Rounds belong to the stay: they go on after the device is off while anything above known stands.
-  const isStanding = isHeldOpen(standing.items)
+  const isStanding = isHeld(record, standing)
   const work = workOwed(record, episode, now)
   const owed = work.filter((one) => one.kind !== 'round')
   const next = work.find((one) => one.kind === 'round')
@@ -151,7 +152,7 @@ export function WatchScreen() {
             injury={injury}
             episode={episode}
             isBaseline={false}
-            cases={[record.id]}
+            cases={casesServed(record)}
             draftKey={`case/${record.id}/round`}
             submitLabel="Judge this round"
             onSubmit={(body) => {
@@ -171,7 +172,7 @@ export function WatchScreen() {
           onClose={() => setSheet(null)}
           onSave={(outcome, reason) => {
             setSheet(null)
-            void writeEvent('round', { cases: [record.id], isBaseline: false, outcome, reason, findings: { limbs: [] } })
+            void writeEvent('round', { cases: casesServed(record), isBaseline: false, outcome, reason, findings: { limbs: [] } })
           }}
         />
       ) : null}

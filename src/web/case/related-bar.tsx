@@ -1,0 +1,47 @@
+import { Link } from 'react-router'
+import { paths } from '#contract/api/paths'
+import { wearWords, type RelatedAnswer, type RelatedCase } from '#contract/views/related-cases'
+import { spoken } from '#core/model/vocabulary'
+import type { OpenCase } from '../sync/case-store'
+import { useAnswer } from '../sync/use-answer'
+import { useNow } from '../sync/use-now'
+
+/** The other devices on this patient: what was on before this one, what is on beside it, and the way to each. */
+export function RelatedBar({ open }: { open: OpenCase }) {
+  const { answer } = useAnswer<RelatedAnswer>(paths.related(open.record.id))
+  const now = useNow(30_000)
+  const shown = (answer?.cases ?? []).filter((one) => one.relation !== 'other' || one.row.isOnBoard)
+  if (shown.length === 0) return null
+  return (
+    <nav aria-label="Other devices on this patient" className="border-b border-line bg-paper">
+      <ul className="mx-auto flex max-w-7xl flex-wrap gap-x-5 px-3 sm:px-6">
+        {shown.map((one) => (
+          <li key={one.row.caseId} className="min-w-0">
+            <Link
+              to={`/case/${one.row.caseId}/watch`}
+              className="inline-flex min-h-11 flex-wrap content-center items-baseline gap-x-2 text-sm underline-offset-4 hover:underline"
+            >
+              <span className="text-soft">{leads[one.relation]}</span>
+              <strong className="underline decoration-line underline-offset-4">{nameOf(one)}</strong>
+              <span className={one.row.level === 'urgent' ? 'font-bold text-stop' : 'text-soft'}>{aboutOf(one, now)}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </nav>
+  )
+}
+
+const leads: Readonly<Record<RelatedCase['relation'], string>> = { replaces: 'Before it', 'replaced-by': 'Changed for', other: 'Also' }
+
+function nameOf({ row }: RelatedCase): string {
+  const part = [row.side, row.region ? spoken(row.region) : ''].filter(Boolean).join(' ')
+  return part ? `${row.techniqueName}, ${part}` : row.techniqueName
+}
+
+function aboutOf(one: RelatedCase, now: number): string {
+  const { row } = one
+  if (one.relation === 'replaces') return wearWords(one, now)
+  const standing = row.standingCount > 0 ? `${row.level}: ${row.finding ?? ''}` : ''
+  return standing || (one.appliedAt === null ? 'not on yet' : one.offAt === null ? 'on' : 'off')
+}
