@@ -8,7 +8,7 @@ import { walkTo } from './run-steps'
 
 interface Shot {
   readonly name: string
-  /** A path, or a patient of the demo world with a stage: `Hale Brannock/choose`. */
+  /** A path, or a patient or a technique of the demo world with a stage: `Hale Brannock/choose`. */
   readonly at: string
   readonly size?: readonly [number, number]
   readonly theme?: 'light' | 'dark'
@@ -28,10 +28,10 @@ const shots: readonly Shot[] = [
     then: async (browser) => walkTo(browser, /Flat palms/),
   },
   { name: 'trouble', at: 'Corin Mabyn/apply', then: async (browser) => browser.click('button', 'Something is wrong') },
-  { name: 'apply-phone', at: 'Unnamed, about 30/apply', size: [390, 844] },
+  { name: 'apply-phone', at: 'extrication-collar/apply', size: [390, 844] },
   {
     name: 'apply-pull',
-    at: 'Unnamed, about 38/make-ready',
+    at: 'frame-traction/make-ready',
     then: async (browser) => {
       await browser.click('button', 'Start applying')
       await browser.find('region', /^Step 1 of/)
@@ -100,7 +100,7 @@ try {
       features: [{ name: 'prefers-color-scheme', value: shot.theme ?? 'light' }],
     })
     const [patient, stage] = shot.at.split('/')
-    const row = rows.find((one) => one.patient === patient)
+    const row = rows.find((one) => one.patient === patient || one.technique === patient)
     await browser.open(row ? `/case/${row.caseId}/${stage ?? row.stage}` : shot.at)
     await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'h1' })).length === 1, 8_000)
     await browser.driver.wait(async () => !/Working out|working it out|Reading…|Drawing…/.test(await browser.text()), 8_000)

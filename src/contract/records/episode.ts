@@ -80,9 +80,10 @@ export const unknownPatient: PatientDetails = {
 }
 export const unknownInjury: InjuryRecord = { region: null, side: null, pattern: 'other', flags: ['fresh'], swelling: 'none', levelCm: null }
 
-/** What to call the patient: the name, or what is known instead. */
-export function patientLabel(patient: PatientDetails): string {
+/** What to call the patient: the name, or when an unknown one came in, by the clock there, and about how old. */
+export function patientLabel({ patient, openedAt, zone }: Pick<EpisodeRecord, 'patient' | 'openedAt' | 'zone'>): string {
   if (patient.name) return patient.name
+  const clock = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(new Date(openedAt))
   const age = patient.ageYears === null ? '' : `, about ${patient.ageYears}`
-  return `Unnamed${age}`
+  return `Unnamed ${clock}${age}`
 }

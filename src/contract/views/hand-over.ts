@@ -57,7 +57,7 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
   return {
     caseId: record.id,
     place: episode.place,
-    patient: patientLabel(episode.patient),
+    patient: patientLabel(episode),
     number: episode.patient.number,
     technique: findTechnique(record.technique)?.name ?? record.technique,
     region: injury?.region ?? null,

@@ -49,7 +49,7 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
   const setup = record.setup
   const isWet = steps.some((step) => step.wet)
   const facts: (readonly [string, string])[] = [
-    ['Patient', [patientLabel(patient), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean).join(', ')],
+    ['Patient', [patientLabel(episode), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean).join(', ')],
     ['Part', [injury?.side ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' ') || 'not set'],
     ['Technique', `${technique?.name ?? plan.technique}${isOpeningRun(run) && run.isOpenNow ? ', opened now' : ''}`],
     ['Place', episode.place],

@@ -16,7 +16,7 @@ export function searchWords(record: CaseRecord, episode: EpisodeRecord): string 
   const injury = episode.injuries[record.injuryId]
   const { judged } = standCaseRounds(record, episode, Date.parse(record.openedAt))
   const text = [
-    patientLabel(patient),
+    patientLabel(episode),
     patient.number,
     patient.born,
     episode.place,

@@ -91,6 +91,8 @@ export interface Technique {
   readonly isCast?: true
   /** Opens what `isCast` put on. */
   readonly opensCasts?: true
+  /** What it is made to be changed for, by technique: a field splint for the ward’s traction. */
+  readonly changesTo?: readonly string[]
   /** Where its rounds differ from the local list. */
   readonly rounds?: RoundLimits
   /** Whether the device itself puts the limb at risk, so that rounds follow the at-risk list. */

@@ -130,7 +130,7 @@ function factsOf({ record, episode }: Opened, plan: Plan, { now, address }: Aske
     action === openingAction[device] ? (technique?.onUrgent.actions ?? []) : [actionTexts[action]],
   )
   return {
-    who: [patientLabel(patient), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean).join(', '),
+    who: [patientLabel(episode), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean).join(', '),
     part: [injury?.side?.toUpperCase() ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' '),
     device: technique?.name ?? record.technique,
     appliedAt: record.appliedAt,

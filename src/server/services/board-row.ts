@@ -28,7 +28,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   return {
     caseId: record.id,
     episodeId: episode.id,
-    patient: patientLabel(episode.patient),
+    patient: patientLabel(episode),
     isTemporaryName: episode.patient.isTemporary,
     place: episode.place,
     technique: record.technique,

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { rankTechniques } from '#core/techniques/rank-techniques'
+import { findTechnique } from '#core/techniques/registry'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
@@ -17,7 +18,11 @@ export function DeviceSheet({ open, onClose }: { open: OpenCase; onClose: () => 
   const [way, setWay] = useState<DeviceWay>(isOn ? 'convert' : 'beside')
   const ranked = useMemo(() => {
     const all = rankTechniques(toClinicalCase(record, episode), browserContext())
-    return all.filter((one) => one.technique.id !== record.technique && one.verdict !== 'stop')
+    const first = findTechnique(record.technique)?.changesTo ?? []
+    const rank = (id: string): number => (first.includes(id) ? first.indexOf(id) : first.length)
+    return all
+      .filter((one) => one.technique.id !== record.technique && one.verdict !== 'stop')
+      .sort((a, b) => rank(a.technique.id) - rank(b.technique.id))
   }, [record, episode])
   const [chosen, setChosen] = useState<string | null>(null)
   const technique = chosen ?? ranked[0]?.technique.id ?? null
@@ -30,7 +35,7 @@ export function DeviceSheet({ open, onClose }: { open: OpenCase; onClose: () => 
     })
   }
   return (
-    <Dialog title="Another device" isWide isOpen onClose={onClose}>
+    <Dialog title="Another device" isOpen onClose={onClose}>
       <div className="grid gap-5">
         <ChoiceRow
           label="How"

@@ -24,7 +24,7 @@ export function PatientStrip({ open }: { open: OpenCase }) {
   return (
     <section aria-label="Patient" className="border-b border-line bg-sheet">
       <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-4 gap-y-1 px-3 py-1.5 sm:px-6">
-        <p className="text-[1.08rem] font-bold">{patientLabel(patient)}</p>
+        <p className="text-[1.08rem] font-bold">{patientLabel(episode)}</p>
         {injury && isPlaced(injury) ? (
           <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">
             {[injury.side?.toUpperCase(), spoken(injury.region ?? '')].filter(Boolean).join(' ')}
@@ -55,11 +55,13 @@ export function PatientStrip({ open }: { open: OpenCase }) {
         <span className="ml-auto flex flex-wrap items-center gap-x-2">
           <button
             type="button"
+            aria-label="Another device"
             onClick={() => setAdding(true)}
             className="inline-flex min-h-11 items-center gap-1 rounded-xl px-2 font-semibold underline decoration-line underline-offset-4"
           >
             <Plus size={17} aria-hidden />
-            Another device
+            <span className="sm:hidden">Device</span>
+            <span className="max-sm:hidden">Another device</span>
           </button>
           <TroubleButton open={open} />
         </span>

@@ -21,7 +21,7 @@ export function RelatedBar({ open }: { open: OpenCase }) {
               to={`/case/${one.row.caseId}/watch`}
               className="inline-flex min-h-11 flex-wrap content-center items-baseline gap-x-2 text-sm underline-offset-4 hover:underline"
             >
-              <span className="text-soft">{leads[one.relation]}</span>
+              <span className="text-soft">{leadOf(one)}</span>
               <strong className="underline decoration-line underline-offset-4">{nameOf(one)}</strong>
               <span className={one.row.level === 'urgent' ? 'font-bold text-stop' : 'text-soft'}>{aboutOf(one, now)}</span>
             </Link>
@@ -32,7 +32,11 @@ export function RelatedBar({ open }: { open: OpenCase }) {
   )
 }
 
-const leads: Readonly<Record<RelatedCase['relation'], string>> = { replaces: 'Before it', 'replaced-by': 'Changed for', other: 'Also' }
+function leadOf({ relation, appliedAt }: RelatedCase): string {
+  if (relation === 'replaces') return 'Before it'
+  if (relation === 'other') return 'Also'
+  return appliedAt === null ? 'Being changed for' : 'Changed for'
+}
 
 function nameOf({ row }: RelatedCase): string {
   const part = [row.side, row.region ? spoken(row.region) : ''].filter(Boolean).join(' ')

@@ -35,7 +35,7 @@ export function keepTimers({ record, episode }: OpenCase): void {
   const entry: CaseTimers = {
     caseId: record.id,
     runId: run.id,
-    patient: patientLabel(episode.patient),
+    patient: patientLabel(episode),
     timers: record.removedAt ? [] : record.runs.flatMap((one) => liveTimers(one, serverNow())),
   }
   const before = useTimers.getState().byCase[record.id]

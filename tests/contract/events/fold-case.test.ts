@@ -134,12 +134,13 @@ describe('an episode as the fold of its events', () => {
     expect(stay.place).to.equal('Ward A')
     expect(stay.flags).to.deep.equal(['diabetes'])
     expect(stay.injuries['i1']?.side).to.equal('right')
-    expect(patientLabel(stay.patient)).to.equal('Wenna Strood')
+    expect(patientLabel(stay)).to.equal('Wenna Strood')
   })
 
   it('names somebody unknown by what is known', () => {
-    expect(patientLabel(unknownPatient)).to.equal('Unnamed')
-    expect(patientLabel({ ...unknownPatient, ageYears: 30 })).to.equal('Unnamed, about 30')
+    const came = { patient: unknownPatient, openedAt: '2026-01-10T08:02:00Z', zone: 'Europe/Lisbon' }
+    expect(patientLabel(came)).to.equal('Unnamed 08:02')
+    expect(patientLabel({ ...came, zone: 'Asia/Tokyo', patient: { ...unknownPatient, ageYears: 30 } })).to.equal('Unnamed 17:02, about 30')
   })
 
   it('orders rounds by their true time', () => {

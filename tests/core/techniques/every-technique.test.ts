@@ -13,6 +13,14 @@ import { cautionCodes, planFile, problemLines, testContext, type CaseFile } from
 import { changedExample, exampleOf, techniqueIds } from '../../harness/example-cases'
 
 describe('every technique', () => {
+  it('is changed only for techniques of the same part of the body', () => {
+    for (const technique of techniques) {
+      for (const next of technique.changesTo ?? [])
+        expect([findTechnique(next)?.bodyRegion].flat(), `${technique.id} to ${next}`).to.include.members([technique.bodyRegion].flat())
+    }
+    expect(techniques.filter((one) => one.changesTo).length).to.be.at.least(3)
+  })
+
   it('is there once', () => {
     expect(new Set(techniqueIds).size).to.equal(techniques.length)
     const [first] = techniques

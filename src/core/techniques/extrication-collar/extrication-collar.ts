@@ -33,6 +33,7 @@ export const extricationCollar: Technique = {
     { definition: neckGirth, need: 'optional' },
   ],
   asks: ['oxygen'],
+  changesTo: ['care-collar'],
   uses: (options) => (options['policy'] === 'blocks-and-hands' ? [] : ['extrication-collar']),
   puts: ['closed-collar'],
   judge: (draft, options) => {

@@ -5,7 +5,7 @@ import type { OpenCase } from '../../sync/case-store'
 /** What is read aloud: name and a second identifier. */
 export function Identifiers({ open }: { open: OpenCase }) {
   const { patient } = open.episode
-  const facts = [patientLabel(patient), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean)
+  const facts = [patientLabel(open.episode), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean)
   return (
     <p className="rounded-2xl bg-well px-4 py-3 text-lg font-bold">
       {facts.map((fact, index) => (

@@ -78,6 +78,7 @@ export function fieldTraction(splint: FieldSplint): Technique {
     puts: ['limb-device', 'leg-pull', 'ankle-hitch'],
     judge: judgeTraction,
     plan: (draft, options) => planField(splint, draft, String(options['load'])),
+    changesTo: ['suspended-ring-traction', 'ring-traction'],
     rounds: fieldRounds,
     onUrgent: { device: 'traction', actions: splint.release },
     troubles: tractionTroubles(splint.release, 'ankle hitch'),
