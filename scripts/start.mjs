@@ -1,5 +1,6 @@
 // npm start: checks and gets what is needed, then supervises database and server until Ctrl-C or SIGTERM.
 import { fork } from 'node:child_process'
+import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
@@ -105,6 +106,26 @@ async function keepStandin([id, name], serverPort) {
   }
 }
 
+/** Keeps the simulated pager, unless another one is set up; its receipts are signed with a secret of this start. */
+async function keepPager(serverPort) {
+  if (process.env.WREN_PAGER) return {}
+  const secret = randomBytes(24).toString('hex')
+  let port = '0'
+  try {
+    const ready = await supervisor.keep('The simulated pager', async ({ hold }) => {
+      const receipts = `http://127.0.0.1:${serverPort}/api/pager/receipts`
+      const said = await launch('dist/standins/pager.js', { PORT: port, WREN_PAGER_SECRET: secret, WREN_PAGER_RECEIPTS: receipts }, hold)
+      port = String(said.port)
+      return said
+    })
+    say(`The simulated pager shows its pages at http://127.0.0.1:${ready.port}/`)
+    return { WREN_PAGER: `http://127.0.0.1:${ready.port}`, WREN_PAGER_SECRET: secret }
+  } catch {
+    say('The simulated pager could not be started; everything else works.')
+    return {}
+  }
+}
+
 function keepServer(url, { port, demo }, devices) {
   return supervisor.keep('The server', ({ hold, isFirst }) =>
     launch(
@@ -157,7 +178,7 @@ try {
     needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, ', or set DATABASE_URL to a MariaDB of your own')
     url = await keepDatabase()
   }
-  const devices = await Promise.all(standins.map((one) => keepStandin(one, options.port)))
+  const devices = await Promise.all([...standins.map((one) => keepStandin(one, options.port)), keepPager(options.port)])
   announce(await keepServer(url, options, Object.assign({}, ...devices)))
 } catch (error) {
   // Stopped while it was starting: what fails then fails because of that.

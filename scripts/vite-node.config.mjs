@@ -7,6 +7,7 @@ const entries = {
     tape: 'src/standins/tape/main.ts',
     goniometer: 'src/standins/goniometer/main.ts',
     scale: 'src/standins/scale/main.ts',
+    pager: 'src/standins/pager/main.ts',
   },
   bench: { bench: 'tests/bench/bench.ts' },
   server: { main: 'src/server/main.ts', worker: 'src/server/workers/worker.ts' },

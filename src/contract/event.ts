@@ -1,4 +1,4 @@
-export const streamTypes = ['episode', 'case', 'person', 'place'] as const
+export const streamTypes = ['episode', 'case', 'person', 'place', 'ward'] as const
 export type StreamType = (typeof streamTypes)[number]
 
 /** An event as a client sends it. */

@@ -10,8 +10,10 @@ import { defineModels } from './db/models'
 import { answerErrors } from './middleware/answer-errors'
 import { readJson } from './middleware/json-body'
 import { readSession, requireSession, type SignedInRequest } from './middleware/session'
+import { createPagerSender, type PagerLine, type PagerSender } from './jobs/pager-sender'
 import { createPlanner } from './planning/planner'
 import { createEventRepository } from './repositories/events'
+import { createPageRepository } from './repositories/pages'
 import { createPeopleRepository } from './repositories/people'
 import { createPhotoRepository } from './repositories/photos'
 import { createStockRepository } from './repositories/stock'
@@ -19,6 +21,7 @@ import { createStreamRepository } from './repositories/streams'
 import { coreRoutes } from './routes/core-routes'
 import { handOverRoutes } from './routes/hand-over-routes'
 import { historyRoutes } from './routes/history-routes'
+import { pagerRoutes } from './routes/pager-routes'
 import { paperRoutes } from './routes/paper-routes'
 import { photoRoutes } from './routes/photo-routes'
 import { recordRoutes } from './routes/record-routes'
@@ -47,14 +50,17 @@ export interface AppDeps {
   readonly wrongSignInsAllowed?: number
   /** Stand-ins that run beside the server. */
   readonly devices?: readonly InstrumentInfo[]
+  /** Where pages go; without it nobody is paged. */
+  readonly pager?: PagerLine | null
   /** Ends what would go on for ever, so that the server can stop. */
   readonly stopping?: AbortSignal
 }
 
-/** The application, and the keeper of the Board's lines. */
+/** The application, the keeper of the Board's lines, and who pages. */
 export interface App {
   readonly app: Express
   readonly board: BoardMender
+  readonly pager: PagerSender
 }
 
 /** Builds the application without listening. */
@@ -75,6 +81,10 @@ export function createApp(deps: AppDeps): App {
   const noter = createPlanNoter({ db, streams, planner, clock, log })
   const board = createBoardMender(db, streams, log, noter.noteStay)
 
+  const pages = createPageRepository(db)
+  const line = deps.pager ?? null
+  const pager = createPagerSender({ db, streams, events, pages, clock, log, line })
+
   const app = express()
   app.disable('x-powered-by')
   const devices = deps.devices ?? []
@@ -91,8 +101,9 @@ export function createApp(deps: AppDeps): App {
   })
   app.use('/api', readSession(signIn))
   app.use(sessionRoutes({ signIn, clock, isSecure: deps.isSecure ?? false, wrongSignInsAllowed: deps.wrongSignInsAllowed ?? 30 }))
-  app.use(recordRoutes({ append, noter, streams: readStreams, events: readEvents, people, clock }))
+  app.use(recordRoutes({ append, noter, pager, streams: readStreams, events: readEvents, people, clock }))
   app.use(handOverRoutes({ streams: readStreams, clock }))
+  app.use(pagerRoutes({ db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))
   app.use(historyRoutes({ streams: readStreams, clock }))
   app.use(coreRoutes(planner))
   app.use(
@@ -114,7 +125,7 @@ export function createApp(deps: AppDeps): App {
   })
   if (deps.webFolder) app.use(webRoutes(deps.webFolder))
   app.use(answerErrors(log))
-  return { app, board }
+  return { app, board, pager }
 }
 
 function contentPolicy(isSecure: boolean, devices: readonly InstrumentInfo[]): express.RequestHandler[] {

@@ -10,6 +10,7 @@ import { connectDatabase, connectReads } from './db/connect'
 import { migrate } from './db/migrate'
 import { defineModels } from './db/models'
 import { demoPassword, loadDemoWorld } from './demo/load-demo-world'
+import type { PagerLine } from './jobs/pager-sender'
 import { emptyTables } from './demo/empty-tables'
 import { createEventRepository } from './repositories/events'
 import { createPeopleRepository } from './repositories/people'
@@ -19,6 +20,7 @@ import { syncCatalogue } from './services/sync-catalogue'
 import { addPerson } from './services/add-person'
 
 const hourMs = 3_600_000
+const pagingMs = 1_000
 /** A request that was not answered by then is cut. */
 const longestRequestMs = 15_000
 
@@ -56,7 +58,7 @@ async function main(): Promise<void> {
   const webFolder = process.env['WREN_WEB'] ?? fileURLToPath(new URL('../web', import.meta.url))
   const reads = connectReads(url)
   const stopping = new AbortController()
-  const { app, board } = createApp({
+  const { app, board, pager } = createApp({
     db,
     reads,
     pool,
@@ -65,6 +67,7 @@ async function main(): Promise<void> {
     log,
     webFolder: webFolder === 'none' ? null : webFolder,
     devices: readDevices(),
+    pager: readPager(),
   })
   const port = Number(process.env['PORT'] ?? 4180)
   const server = app.listen(port, '127.0.0.1')
@@ -80,11 +83,13 @@ async function main(): Promise<void> {
 
   const mending = setInterval(() => void board.mendAll(), hourMs)
   void board.mendAll()
+  const paging = setInterval(() => void pager.tick(), pagingMs)
 
   /** Takes no more requests, finishes those in flight, then lets go of the database; a second signal ends at once. */
   const stop = (): void => {
     if (stopping.signal.aborted) process.exit(1)
     clearInterval(mending)
+    clearInterval(paging)
     stopping.abort()
     setTimeout(() => server.closeAllConnections(), longestRequestMs).unref()
     server.close(() => void Promise.allSettled([pool.close(), db.close(), reads.close()]).then(() => process.exit(0)))
@@ -108,6 +113,12 @@ async function main(): Promise<void> {
     }
     process.send?.(message)
   }
+}
+
+/** The pager that the supervisor told of: its address and the secret of its receipts; null where there is none. */
+function readPager(): PagerLine | null {
+  const { WREN_PAGER: address, WREN_PAGER_SECRET: secret } = process.env
+  return address && secret ? { address, secret } : null
 }
 
 /** Stand-ins that the supervisor started, each as `WREN_<ID>=port`. */

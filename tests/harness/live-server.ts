@@ -11,6 +11,8 @@ export type Standin = (typeof standins)[number]
 export interface LiveServer {
   readonly address: string
   readonly password: string
+  /** Where the simulated pager is read, answered and set. */
+  readonly pager: string
   /** Where each simulated device is set. */
   readonly panels: Readonly<Record<Standin, string>>
 }
@@ -29,15 +31,27 @@ export async function startLiveServer(): Promise<LiveServer> {
 async function start(url: string, demo: 'fresh' | 'when-empty'): Promise<LiveServer> {
   const port = await freePort()
   const devices = await Promise.all(standins.map((name) => startStandin(name, port)))
+  const secret = 'a secret of the tests'
+  const receipts = `http://127.0.0.1:${port}/api/pager/receipts`
+  const pager = await startStandin('pager', port, { WREN_PAGER_SECRET: secret, WREN_PAGER_RECEIPTS: receipts })
   const ports = Object.fromEntries(devices.map((one) => [`WREN_${one.name.toUpperCase()}`, String(one.port)]))
   const main = fileURLToPath(new URL('../../dist/server/main.js', import.meta.url))
   const child: ChildProcess = fork(main, {
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), WREN_DEMO: demo, ...ports },
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      DATABASE_URL: url,
+      PORT: String(port),
+      WREN_DEMO: demo,
+      ...ports,
+      WREN_PAGER: `http://127.0.0.1:${pager.port}`,
+      WREN_PAGER_SECRET: secret,
+    },
   })
   closeLater(async () => {
     running = null
     await end(child)
-    await Promise.all(devices.map((one) => end(one.child)))
+    await Promise.all([...devices, pager].map((one) => end(one.child)))
   })
   const ready = await new Promise<{ address: string; password: string }>((resolve, reject) => {
     child.once('message', (message) => resolve(message as { address: string; password: string }))
@@ -45,6 +59,7 @@ async function start(url: string, demo: 'fresh' | 'when-empty'): Promise<LiveSer
   })
   return {
     ...ready,
+    pager: `http://127.0.0.1:${pager.port}`,
     panels: Object.fromEntries(devices.map((one) => [one.name, `http://127.0.0.1:${one.port}`])) as Record<Standin, string>,
   }
 }
@@ -56,9 +71,13 @@ function end(child: ChildProcess): Promise<void> {
   })
 }
 
-async function startStandin(name: Standin, serverPort: number): Promise<{ name: Standin; child: ChildProcess; port: number }> {
+async function startStandin<Name extends string>(
+  name: Name,
+  serverPort: number,
+  more: Readonly<Record<string, string>> = {},
+): Promise<{ name: Name; child: ChildProcess; port: number }> {
   const main = fileURLToPath(new URL(`../../dist/standins/${name}.js`, import.meta.url))
-  const child = fork(main, { env: { ...process.env, PORT: '0', WREN_ORIGINS: `http://127.0.0.1:${serverPort}` } })
+  const child = fork(main, { env: { ...process.env, PORT: '0', WREN_ORIGINS: `http://127.0.0.1:${serverPort}`, ...more } })
   const { port } = await new Promise<{ port: number }>((resolve) =>
     child.once('message', (message) => resolve(message as { port: number })),
   )

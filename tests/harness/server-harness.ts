@@ -13,6 +13,7 @@ import { connectDatabase, connectReads } from '../../src/server/db/connect'
 import { migrate } from '../../src/server/db/migrate'
 import { defineModels } from '../../src/server/db/models'
 import { emptyTables } from '../../src/server/demo/empty-tables'
+import type { PagerLine, PagerSender } from '../../src/server/jobs/pager-sender'
 import { createPlanner, type Planner } from '../../src/server/planning/planner'
 import { createEventRepository } from '../../src/server/repositories/events'
 import { createPeopleRepository } from '../../src/server/repositories/people'
@@ -31,6 +32,7 @@ export interface Harness {
   readonly db: Sequelize
   readonly pool: WorkerPool
   readonly board: BoardMender
+  readonly pager: PagerSender
   readonly planner: Planner
   readonly address: string
   now: number
@@ -62,6 +64,7 @@ export interface Client {
 
 /** What a test puts in place of the real thing. */
 export interface HarnessOptions {
+  readonly pager?: PagerLine
   readonly pool?: WorkerPool
   readonly log?: Logger
 }
@@ -78,13 +81,14 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
   const reads = connectReads(url)
   const pool = options.pool ?? createWorkerPool(workerFile)
   const planner = createPlanner(clock, pool)
-  const { app, board } = createApp({
+  const { app, board, pager } = createApp({
     db,
     reads,
     pool,
     clock,
     log: options.log ?? pino({ level: 'silent' }),
     webFolder: null,
+    pager: options.pager ?? null,
     wrongSignInsAllowed: 1000,
   })
   const server = await new Promise<Server>((resolve) => {
@@ -99,6 +103,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
     db,
     pool,
     board,
+    pager,
     planner,
     address,
     get now() {

@@ -7,6 +7,8 @@ export const paths = {
   handOver: (query: string) => `/api/hand-over?${query}`,
   handOverPaper: (query: string) => `/api/hand-over.pdf?${query}`,
   history: (query: string) => `/api/history?${query}`,
+  ward: '/api/ward',
+  pagerReceipts: '/api/pager/receipts',
   events: '/api/events',
   stream: '/api/stream',
   plans: '/api/plans',

@@ -1,6 +1,7 @@
 import type { FoldableEvent } from '../event'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
+import type { WardRecord } from '../records/ward'
 import { findEventKind } from './index'
 import type { EventKind } from './kind'
 import { upcast } from './upcast'
@@ -35,4 +36,11 @@ export function foldEpisode(record: EpisodeRecord | null, streamId: string, stor
   if (kind?.stream === 'episode' && kind.open) return kind.open(streamId, { ...event, body })
   if (!record) throw new Error(`An episode cannot begin with ${event.kind}`)
   return kind?.stream === 'episode' && kind.fold ? kind.fold(record, { ...event, body }) : record
+}
+
+/** Applies one event to the ward's record. Unknown kinds leave it as it is. */
+export function foldWard(record: WardRecord, stored: FoldableEvent): WardRecord {
+  const event = upcast(stored)
+  const kind = findEventKind(event.kind) as EventKind<object, 'ward'> | null
+  return kind?.stream === 'ward' && kind.fold ? kind.fold(record, { ...event, body: event.body as object }) : record
 }

@@ -2,8 +2,10 @@ import { afterChange } from './after-change'
 import { angle } from './angle'
 import { applied } from './applied'
 import { call } from './call'
+import { areasSet } from './areas-set'
 import { carriedIn } from './carried-in'
 import { caseOpened } from './case-opened'
+import { chainSet } from './chain-set'
 import { crew } from './crew'
 import { device } from './device'
 import { ended } from './ended'
@@ -20,6 +22,8 @@ import { opened } from './opened'
 import { options } from './options'
 import { orders } from './orders'
 import { overrule } from './overrule'
+import { paged } from './paged'
+import { pageReceipt } from './page-receipt'
 import { patient } from './patient'
 import { personAdded } from './person-added'
 import { place } from './place'
@@ -34,6 +38,7 @@ import { readingWithdrawn } from './reading-withdrawn'
 import { removed } from './removed'
 import { reopened } from './reopened'
 import { response } from './response'
+import { rotaSet } from './rota-set'
 import { round } from './round'
 import { runLease } from './run-lease'
 import { runStarted } from './run-started'
@@ -100,6 +105,8 @@ export const eventKinds = {
   'trouble-ended': troubleEnded,
   response,
   call,
+  paged,
+  'page-receipt': pageReceipt,
   'senior-decision': seniorDecision,
   crew,
   'hand-over': handOver,
@@ -122,6 +129,9 @@ export const eventKinds = {
   'stock-taken': stockTaken,
   'stock-reserved': stockReserved,
   'stock-released': stockReleased,
+  'areas-set': areasSet,
+  'chain-set': chainSet,
+  'rota-set': rotaSet,
   'person-added': personAdded,
   settings,
 } as const

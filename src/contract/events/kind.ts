@@ -1,6 +1,7 @@
 import type { FoldableEvent, StreamType } from '../event'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
+import type { WardRecord } from '../records/ward'
 import type { Right } from '../rights'
 
 /** What the events of a stream fold into; places and people are kept as tables of their own. */
@@ -9,6 +10,7 @@ interface Records {
   readonly case: CaseRecord
   readonly place: never
   readonly person: never
+  readonly ward: WardRecord
 }
 
 /** An event whose body is that of its kind. */
@@ -51,6 +53,11 @@ export function episodeKind<Body extends object>(kind: Definition<Body, 'episode
 /** A kind of event of a place that keeps stock. */
 export function placeKind<Body extends object>(kind: Definition<Body, 'place'>): EventKind<Body, 'place'> {
   return { stream: 'place', ...kind }
+}
+
+/** A kind of event of the ward: what a lead sets for all. */
+export function wardKind<Body extends object>(kind: Definition<Body, 'ward'>): EventKind<Body, 'ward'> {
+  return { stream: 'ward', ...kind }
 }
 
 /** A kind of event of a person. */

@@ -3,8 +3,10 @@ import { schema as afterChange } from './after-change.schema'
 import { schema as angle } from './angle.schema'
 import { schema as applied } from './applied.schema'
 import { schema as call } from './call.schema'
+import { schema as areasSet } from './areas-set.schema'
 import { schema as carriedIn } from './carried-in.schema'
 import { schema as caseOpened } from './case-opened.schema'
+import { schema as chainSet } from './chain-set.schema'
 import { schema as crew } from './crew.schema'
 import { schema as device } from './device.schema'
 import { schema as ended } from './ended.schema'
@@ -21,6 +23,8 @@ import { schema as opened } from './opened.schema'
 import { schema as options } from './options.schema'
 import { schema as orders } from './orders.schema'
 import { schema as overrule } from './overrule.schema'
+import { schema as paged } from './paged.schema'
+import { schema as pageReceipt } from './page-receipt.schema'
 import { schema as patient } from './patient.schema'
 import { schema as personAdded } from './person-added.schema'
 import { schema as place } from './place.schema'
@@ -35,6 +39,7 @@ import { schema as readingWithdrawn } from './reading-withdrawn.schema'
 import { schema as removed } from './removed.schema'
 import { schema as reopened } from './reopened.schema'
 import { schema as response } from './response.schema'
+import { schema as rotaSet } from './rota-set.schema'
 import { schema as round } from './round.schema'
 import { schema as runLease } from './run-lease.schema'
 import { schema as runStarted } from './run-started.schema'
@@ -103,6 +108,8 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'trouble-ended': troubleEnded,
   response,
   call,
+  paged,
+  'page-receipt': pageReceipt,
   'senior-decision': seniorDecision,
   crew,
   'hand-over': handOver,
@@ -125,6 +132,9 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'stock-taken': stockTaken,
   'stock-reserved': stockReserved,
   'stock-released': stockReleased,
+  'areas-set': areasSet,
+  'chain-set': chainSet,
+  'rota-set': rotaSet,
   'person-added': personAdded,
   settings,
 }

@@ -6,6 +6,7 @@ import type { CallEntry, ResponseEntry } from '#core/model/response'
 import type { RigSetting } from '#core/model/rig'
 import type { HandGrip } from '#core/model/step'
 import type { PartId } from '#core/rounds/look'
+import type { PageRecord } from './page'
 import type { Recorded, RunRecord, TroubleRecord } from './run'
 import type { AddedTaskBody, TaskBody } from './task'
 import type { EndingBody } from './ending'
@@ -115,6 +116,8 @@ export interface CaseRecord {
   /** What was done about what stands. */
   readonly responses?: readonly (ResponseEntry & Recorded)[]
   readonly calls?: readonly (CallEntry & Recorded)[]
+  /** Who was paged about it, and what came back, in the order of time. */
+  readonly pages?: readonly PageRecord[]
   readonly seniorDecisions?: readonly (DecisionBody & { readonly at: string; readonly enteredBy: string })[]
   readonly appliedAt: string | null
   /** It was on before the case was opened: what it is and since how many minutes, null where nobody knows. */

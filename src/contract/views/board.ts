@@ -1,6 +1,7 @@
 import type { Caution } from '#core/model/plan'
 import type { StandingLevel } from '#core/model/standing'
 import type { Region, Side } from '#core/model/vocabulary'
+import type { PagerState } from '../records/page'
 import type { EndingWay } from '../records/ending'
 
 /** One live case as the Board shows it; kept with the case and read without folding anything. */
@@ -55,6 +56,8 @@ export interface BoardRow {
 
 export interface BoardAnswer {
   readonly rows: readonly BoardRow[]
+  /** Null where no pager is set up. */
+  readonly pager: PagerState | null
   /** Server time when the rows were read, ISO 8601 UTC. */
   readonly now: string
 }

@@ -17,6 +17,7 @@ import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord, RoundRecord } from '../records/episode'
 import type { TroubleRecord } from '../records/run'
+import { callsOf } from './calls-of'
 import { toClinicalCase } from './clinical-case'
 import { casesServed } from './related-cases'
 
@@ -68,7 +69,9 @@ function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number
     rounds: done.map((round): RoundInput => ({ ...round.findings, baseline: round.isBaseline, atMin: minuteOf(round.at) })),
     device: standingDeviceOf(record.technique) ?? 'shell',
     isAtRisk: isCaseAtRisk(clinicalCase),
-    told: (record.calls ?? []).filter((one) => one.isReached).map((one) => ({ atMin: minuteOf(one.at), to: one.to })),
+    told: callsOf(record)
+      .filter((one) => one.isReached)
+      .map((one) => ({ atMin: minuteOf(one.at), to: one.to })),
     decisions,
     reports: (record.troubles ?? []).flatMap((trouble) => reportOf(trouble, record, episode) ?? []),
   }

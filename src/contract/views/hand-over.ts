@@ -5,6 +5,7 @@ import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import { patientLabel, type EpisodeRecord } from '../records/episode'
 import type { Recorded } from '../records/run'
+import { callsOf } from './calls-of'
 import { standingOf } from './standing-of-case'
 import { workOwed } from './work-owed'
 
@@ -88,7 +89,7 @@ function doneSince(record: CaseRecord, fromMs: number): readonly DoneAbout[] {
       at,
       by,
     })),
-    ...(record.calls ?? []).map(({ to, isReached, said, at, by }) => ({
+    ...callsOf(record).map(({ to, isReached, said, at, by }) => ({
       text: `Called ${to}: ${isReached ? said || 'reached' : 'not reached'}`,
       at,
       by,

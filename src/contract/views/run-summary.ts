@@ -8,6 +8,7 @@ import { findDeviations, type Deviation } from '#core/runs/find-deviations'
 import { decisionsInRole } from '#core/techniques/decision-in-role'
 import { findTechnique } from '#core/techniques/registry'
 import { spoken } from '#core/model/vocabulary'
+import { callsOf } from './calls-of'
 import { standCaseRounds } from './case-rounds'
 import { standingOf } from './standing-of-case'
 import type { CaseRecord } from '../records/case'
@@ -180,7 +181,7 @@ function responseLines(record: CaseRecord): readonly SummaryLine[] {
       by,
       text: `${actionTexts[action]} ${outcome === 'done' ? 'Done' : 'Not done'}${why ? `: ${why}` : ''}`,
     })),
-    ...(record.calls ?? []).map(({ at, by, to, isReached, said }) => ({
+    ...callsOf(record).map(({ at, by, to, isReached, said }) => ({
       at,
       by,
       text: `Called ${to}: ${isReached ? 'reached' : 'not reached'}${said ? `, ${said}` : ''}`,

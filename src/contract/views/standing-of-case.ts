@@ -8,6 +8,7 @@ import { targetOf } from '#core/standing/trouble-target'
 import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
+import { callsOf } from './calls-of'
 import { gapsOf } from './plan-in-force'
 import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
 import { isOpeningRun } from './opening-run'
@@ -46,7 +47,7 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
     },
     others: [...troubleItems(record, episode), ...fitItems(record), ...taskItems(record), ...runItems(record, episode, rounds.judged)],
     responses: (record.responses ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
-    calls: (record.calls ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
+    calls: callsOf(record).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     decisions: rounds.decisions,
   }
   const standing = judgeStanding(input)

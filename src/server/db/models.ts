@@ -43,6 +43,13 @@ export interface CaseRow {
   openedAt: Date | null
   updatedAt: Date
 }
+export interface WardRow {
+  id: string
+  version: number
+  headHash: string
+  snapshot: string
+  updatedAt: Date
+}
 export interface EventRow {
   id: string
   streamType: StreamType
@@ -75,6 +82,7 @@ export interface Models {
   readonly sessions: Table<SessionRow>
   readonly episodes: Table<EpisodeRow>
   readonly cases: Table<CaseRow>
+  readonly wards: Table<WardRow>
   readonly events: Table<EventRow>
   readonly anchors: Table<AnchorRow>
 }
@@ -146,6 +154,11 @@ export function defineModels(db: Sequelize): Models {
         updatedAt: moment(),
       },
       { tableName: 'cases' },
+    ),
+    wards: db.define(
+      'ward',
+      { id: id(), version: integer(), headHash: short(64), snapshot: longText(), updatedAt: moment() },
+      { tableName: 'wards' },
     ),
     events: db.define(
       'event',

@@ -4,6 +4,8 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 export async function emptyTables(db: Sequelize): Promise<void> {
   for (const table of [
     'photos',
+    'pages',
+    'wards',
     'stock_movements',
     'reservations',
     'lots',

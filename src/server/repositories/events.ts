@@ -67,7 +67,7 @@ export function createEventRepository(db: Sequelize, models: Models) {
       const existing = await models.anchors.findByPk(day)
       if (existing) return
       const heads = await db.query<{ hash: string }>(
-        'SELECT head_hash AS hash FROM episodes UNION ALL SELECT head_hash FROM cases UNION ALL SELECT head_hash FROM people UNION ALL SELECT head_hash FROM places ORDER BY hash',
+        'SELECT head_hash AS hash FROM episodes UNION ALL SELECT head_hash FROM cases UNION ALL SELECT head_hash FROM people UNION ALL SELECT head_hash FROM places UNION ALL SELECT head_hash FROM wards ORDER BY hash',
         { type: QueryTypes.SELECT },
       )
       const hash = createHash('sha256')

@@ -4,7 +4,8 @@ import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { FoldableEvent, StreamType } from '#contract/event'
 import { foldCase, foldEpisode, foldVersion } from '#contract/events/fold'
-import type { Models } from '../db/models'
+import { newWard, wardId, type WardRecord } from '#contract/records/ward'
+import type { Models, WardRow } from '../db/models'
 import { eventsOf } from './event-rows'
 
 export interface StreamHead {
@@ -21,7 +22,7 @@ export interface Snapshot<R> extends StreamHead {
   readonly record: R
 }
 
-const tables: Record<StreamType, string> = { episode: 'episodes', case: 'cases', person: 'people', place: 'places' }
+const tables: Record<StreamType, string> = { episode: 'episodes', case: 'cases', person: 'people', place: 'places', ward: 'wards' }
 /** A case never changes its stay: so many are remembered. */
 const mostRemembered = 10_000
 
@@ -201,6 +202,18 @@ export function createStreamRepository(db: Sequelize, models: Models) {
         { type: QueryTypes.SELECT, replacements: { patientId } },
       )
       return Promise.all(rows.map(async (row) => ({ record: (await caseSnapshot(row)).record, board: JSON.parse(row.board) as BoardRow })))
+    },
+
+    /** What leads set for the ward, with where its stream stands; what a new one begins with while nothing was set. */
+    async findWard(transaction?: Transaction): Promise<Snapshot<WardRecord>> {
+      const row = (await models.wards.findByPk(wardId, { ...inside(transaction), raw: true })) as unknown as WardRow | null
+      return row
+        ? { version: row.version, headHash: row.headHash, record: JSON.parse(row.snapshot) as WardRecord }
+        : { ...newStream, record: newWard }
+    },
+    async saveWard(record: WardRecord, head: StreamHead, now: Date, transaction: Transaction): Promise<void> {
+      const row = { id: wardId, version: head.version, headHash: head.headHash, snapshot: JSON.stringify(record), updatedAt: now }
+      await models.wards.upsert(row, { transaction })
     },
 
     async saveBoardRow(caseId: string, board: BoardRow, transaction: Transaction): Promise<void> {

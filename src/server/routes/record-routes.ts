@@ -10,6 +10,7 @@ import { uuid } from '#contract/field-schemas'
 import { newestVersion, upcastBody } from '#contract/events/upcast'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
+import type { PagerSender } from '../jobs/pager-sender'
 import { limitBody } from '../middleware/json-body'
 import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
@@ -27,6 +28,7 @@ export interface RecordRouteDeps {
   readonly streams: StreamRepository
   readonly events: EventRepository
   readonly people: PeopleRepository
+  readonly pager: PagerSender
   readonly clock: Clock
 }
 
@@ -36,13 +38,13 @@ const mostBytes = 64 * 1024
 const longKinds: readonly string[] = ['plan', 'store', 'run-started']
 
 /** Board, cases, episodes and the one way to change them: appending an event. */
-export function recordRoutes({ append, noter, streams, events, people, clock }: RecordRouteDeps): Router {
+export function recordRoutes({ append, noter, pager, streams, events, people, clock }: RecordRouteDeps): Router {
   const router = Router()
   const now = (): string => new Date(clock()).toISOString()
 
   router.get('/api/board', async (request: SignedInRequest, response: Response<BoardAnswer>) => {
     requireSession(request, 'read')
-    response.json({ rows: await streams.liveBoardRows(), now: now() })
+    response.json({ rows: await streams.liveBoardRows(), pager: pager.state, now: now() })
   })
 
   router.get('/api/cases/:id', async (request: SignedInRequest, response: Response<CaseAnswer>) => {

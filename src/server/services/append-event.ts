@@ -11,7 +11,7 @@ import { admitTime } from './admit-time'
 import { createTurns } from './take-turns'
 import { writeCaseEvent } from './write-case-event'
 import { writeEpisodeEvent } from './write-episode-event'
-import { writePersonEvent, writePlaceEvent } from './write-own-event'
+import { writePersonEvent, writePlaceEvent, writeWardEvent } from './write-own-event'
 import { MovedOn, type Actor, type AppendDeps, type Appended, type Writing } from './writing'
 
 const plannings = 3
@@ -61,6 +61,7 @@ const writers: Readonly<Record<StreamType, Writer>> = {
   case: writeCaseEvent,
   place: writePlaceEvent,
   person: writePersonEvent,
+  ward: writeWardEvent,
 }
 
 function checkRight(input: EventInput, actor: Actor): void {

@@ -1,16 +1,14 @@
 import type { Transaction } from 'sequelize'
 import { findTechnique } from '#core/techniques/registry'
 import type { CarriedInBody, CarriedReading } from '#contract/events/carried-in'
-import { foldCase } from '#contract/events/fold'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { StoredEvent } from '#contract/event'
 import { readingsToCarry } from '#contract/views/related-cases'
 import { invalidInput } from '../ground/api-error'
 import type { StreamRepository } from '../repositories/streams'
-import { boardRowOf } from './board-row'
-import { ownEvent, sealNext } from './seal-event'
 import { settleReservations } from './settle-reservations'
+import { writeForCase } from './write-for-case'
 import type { AppendDeps } from './writing'
 
 // What passes between two devices of one patient: readings when the second is begun, and the end of the first when the second is on.
@@ -62,10 +60,6 @@ export async function endReplaced(
   if (!old || old.record.appliedAt === null || old.record.removedAt !== null || old.record.ended) return
   const name = findTechnique(record.technique)?.name ?? record.technique
   const body = { reason: `Changed for: ${name}`, replacedBy: record.id }
-  const stream = { type: 'case', id: old.record.id } as const
-  const { event, head } = await sealNext(deps.events, { ...ownEvent(stream, 'removed', body, cause), at: cause.at }, old, transaction)
-  const after = foldCase(old.record, old.record.id, event)
-  const board = boardRowOf(after, episode, old.board.live ?? null, deps.clock())
-  await deps.streams.saveCase(after, head, board, new Date(event.receivedAt), transaction)
+  const { event, record: after } = await writeForCase(deps, { locked: old, episode }, 'removed', body, cause, transaction)
   await settleReservations(deps, event, after.id, transaction)
 }

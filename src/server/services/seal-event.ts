@@ -19,7 +19,12 @@ export function checkHead(input: EventInput, head: StreamHead, current: unknown)
   if (nature === 'opening' && head.version > 0)
     throw new ApiError(409, 'stale', `This ${type} already exists: open it instead of creating it.`)
   if (nature !== 'opening' && head.version === 0) throw new ApiError(404, 'not-found', `There is no ${type} with this id: create it first.`)
-  if (nature !== 'replacing' || input.base === head.version) return
+  checkBase(input, head, current)
+}
+
+/** Refuses what replaces something that has changed meanwhile. */
+export function checkBase(input: EventInput, head: StreamHead, current: unknown): void {
+  if (findEventKind(input.kind)?.nature !== 'replacing' || input.base === head.version) return
   throw new ApiError(409, 'stale', 'Somebody changed this meanwhile: look at both, then send yours again if it still holds.', {
     yours: { kind: input.kind, body: input.body, base: input.base ?? null },
     current: { version: head.version, record: current },

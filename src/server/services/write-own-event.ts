@@ -1,9 +1,11 @@
 import type { Transaction } from 'sequelize'
+import { foldWard } from '#contract/events/fold'
 import type { PersonSettings } from '#contract/records/person'
+import { wardId } from '#contract/records/ward'
 import { invalidInput } from '../ground/api-error'
 import type { AppendDeps, Appended, Writing } from './writing'
 import { moveStock } from './move-stock'
-import { checkHead, sealEvent } from './seal-event'
+import { checkBase, checkHead, sealEvent } from './seal-event'
 
 /** Keeps an event of a place that keeps stock: its row is locked, so that two people cannot take the last one. */
 export async function writePlaceEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<Appended> {
@@ -24,6 +26,19 @@ export async function writePersonEvent(deps: AppendDeps, writing: Writing, trans
   checkHead(writing.input, before, null)
   const { event, head } = await sealEvent(deps, writing, before, transaction)
   await deps.people.saveSettings(id, event.body as PersonSettings, head, transaction)
+  return { event, about: null, cautions: [] }
+}
+
+/** Keeps what a lead sets for the ward: there is one, and it is there from the beginning. */
+export async function writeWardEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<Appended> {
+  const { input } = writing
+  if (input.stream.id !== wardId)
+    throw invalidInput([{ code: 'not-known', path: 'stream/id', message: `There is one ward record here: write to ${wardId}.` }])
+  await deps.streams.lockHead('ward', wardId, transaction)
+  const before = await deps.streams.findWard(transaction)
+  checkBase(input, before, before.record)
+  const { event, head } = await sealEvent(deps, writing, before, transaction)
+  await deps.streams.saveWard(foldWard(before.record, event), head, new Date(event.receivedAt), transaction)
   return { event, about: null, cautions: [] }
 }
 

@@ -1,6 +1,6 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http'
-import type { AddressInfo } from 'node:net'
 import { WebSocketServer } from 'ws'
+import { isOurHost, isOurOrigin, listenForSupervisor, readBody } from '../local-server'
 import { createLineSource, type DeviceKind, type SourceSettings } from './line-source'
 import { panelPage } from './panel'
 
@@ -22,7 +22,7 @@ export function serveDevice(kind: DeviceKind): void {
     // Whoever asked may be gone, or hang up, at any moment: that is no trouble of the others.
     socket.on('error', () => socket.destroy())
     const origin = request.headers.origin ?? ''
-    if (request.url !== kind.path || !isOurHost(request) || !(allowed.length === 0 || allowed.includes(origin))) {
+    if (request.url !== kind.path || !isOurHost(server, request) || !(allowed.length === 0 || allowed.includes(origin))) {
       socket.end('HTTP/1.1 403 Forbidden\r\nconnection: close\r\n\r\n', () => socket.destroy())
       return
     }
@@ -39,22 +39,10 @@ export function serveDevice(kind: DeviceKind): void {
     for (const client of sockets.clients) if (client.readyState === client.OPEN) client.send(line)
   }
 
-  /** Whether a request names this machine, at this port, as its host. */
-  function isOurHost(request: IncomingMessage): boolean {
-    const { port } = server.address() as AddressInfo
-    return [`127.0.0.1:${port}`, `localhost:${port}`].includes(request.headers.host ?? '')
-  }
-
-  /** A page says where it comes from; a program that is no page says nothing. */
-  function isOurOrigin({ headers }: IncomingMessage): boolean {
-    const { origin } = headers
-    return origin === undefined || origin === `http://${headers.host ?? ''}` || allowed.includes(origin)
-  }
-
   async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
     const send = (status: number, type: string, body: string): void => void response.writeHead(status, { 'content-type': type }).end(body)
     const done = (): void => send(204, 'text/plain', '')
-    if (!isOurHost(request) || !isOurOrigin(request))
+    if (!isOurHost(server, request) || !isOurOrigin(request, allowed))
       return send(403, 'text/plain', 'Only this device’s own page, and pages that it was told of, may ask.')
     if (request.method === 'GET' && request.url === '/') return send(200, 'text/html; charset=utf-8', panelPage(kind))
     if (request.method === 'GET' && request.url === '/state') return send(200, 'application/json', JSON.stringify(source.settings))
@@ -71,7 +59,7 @@ export function serveDevice(kind: DeviceKind): void {
       for (const line of [`${kind.reading} ?? \u0007 garbage`, `${kind.reading} 1e9 S`, '', 'x'.repeat(2000)]) tell(line)
       return done()
     }
-    const text = await readBody(request)
+    const text = await readBody(request, mostBodyBytes)
     if (text === null) return send(413, 'text/plain', `Send at most ${mostBodyBytes} bytes.`)
     const changes = readSettings(text, kind)
     if (request.url !== '/state' || !changes)
@@ -80,28 +68,8 @@ export function serveDevice(kind: DeviceKind): void {
     send(200, 'application/json', JSON.stringify(source.settings))
   }
 
-  server.listen(Number(process.env['PORT'] ?? 0), '127.0.0.1', () =>
-    process.send?.({ ready: true, port: (server.address() as AddressInfo).port }),
-  )
-  const stop = (): void => {
+  listenForSupervisor(server, () => {
     for (const client of sockets.clients) client.terminate()
-    server.close(() => process.exit(0))
-    server.closeAllConnections()
-  }
-  process.on('SIGTERM', stop)
-  process.on('SIGINT', stop)
-  process.on('disconnect', stop)
-}
-
-/** The body of a request; null when it is longer than any that means something. */
-function readBody(request: IncomingMessage): Promise<string | null> {
-  return new Promise((resolve) => {
-    let text = ''
-    request.on('data', (chunk: Buffer) => {
-      if (text.length <= mostBodyBytes) text += chunk.toString()
-    })
-    request.on('end', () => resolve(text.length > mostBodyBytes ? null : text))
-    request.on('error', () => resolve(''))
   })
 }
 

@@ -1,15 +1,17 @@
 import { useState } from 'react'
 import type { StandingCall } from '#core/model/standing'
+import type { PageRecord } from '#contract/records/page'
 import { Button } from '../parts/button'
 import { Dialog } from '../parts/dialog'
 import { formatClock, formatSpan } from '../parts/format-time'
 import { TextField } from '../parts/text-field'
+import { PageList } from './page-list'
 import { writeEvent } from '../sync/case-store'
 import { useDraft } from '../sync/use-draft'
 import { useNow } from '../sync/use-now'
 
 /** The one call of a case: who was called, reached or not, and how long nobody has answered. */
-export function CallLine({ call }: { call: StandingCall }) {
+export function CallLine({ call, pages }: { call: StandingCall; pages: readonly PageRecord[] }) {
   const [isOpen, setOpen] = useState(false)
   const now = useNow(5_000)
   const waited = Math.max(0, Math.floor((now - call.sinceMs) / 60_000))
@@ -24,6 +26,7 @@ export function CallLine({ call }: { call: StandingCall }) {
       ) : (
         <p className="font-bold text-stop">Not answered, {formatSpan(waited)}</p>
       )}
+      <PageList pages={pages.filter((one) => Date.parse(one.at) >= call.sinceMs)} />
       {call.missed.length > 0 ? (
         <p className="text-sm text-soft">Not reached: {call.missed.map((one) => `${one.to} ${formatClock(one.atMs)}`).join(', ')}</p>
       ) : null}

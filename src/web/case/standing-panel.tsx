@@ -46,7 +46,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
         ) : null}
       </div>
       {standing.actions.length > 0 ? <ActionList actions={standing.actions} /> : null}
-      {standing.call ? <CallLine call={standing.call} /> : null}
+      {standing.call ? <CallLine call={standing.call} pages={open.record.pages ?? []} /> : null}
       {pressing.length > 0 ? (
         <ul className="grid gap-3" aria-label="Findings, worst first">
           {pressing.map((item) => (

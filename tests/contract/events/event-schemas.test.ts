@@ -140,7 +140,7 @@ describe('the envelope of an event', () => {
     ['a day that does not exist', { at: '2026-13-10T08:00:00Z' }, 'at'],
     ['a version that is none', { v: 0 }, 'v'],
     ['a kind nobody knows', { kind: 'constructor' }, 'kind'],
-    ['a stream that is none', { stream: { type: 'ward', id: caseId } }, 'stream/type'],
+    ['a stream that is none', { stream: { type: 'planet', id: caseId } }, 'stream/type'],
     ['an id that is none', { id: '7' }, 'id'],
     ['a base below nothing', { base: -1 }, 'base'],
     ['a clock a week off', { offsetMs: 7 * 86_400_000 }, 'offsetMs'],

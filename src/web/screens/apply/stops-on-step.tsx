@@ -1,3 +1,4 @@
+import { callsOf } from '#contract/views/calls-of'
 import type { Caution } from '#core/model/plan'
 import { hasRight } from '#contract/rights'
 import { Button } from '../../parts/button'
@@ -20,7 +21,7 @@ export function StopsOnStep({
   const person = usePerson()
   if (stops.length === 0) return null
   // A pulseless limb is still splinted for the way, once the senior knows.
-  const waitsForCall = stops.some((one) => one.code === 'pulse-absent') && !open.record.calls?.some((call) => call.isReached)
+  const waitsForCall = stops.some((one) => one.code === 'pulse-absent') && !callsOf(open.record).some((call) => call.isReached)
   return (
     <div className="grid gap-2">
       {stops.map((stop) => (

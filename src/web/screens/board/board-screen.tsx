@@ -1,6 +1,7 @@
 import type { BoardAnswer } from '#contract/views/board'
 import { paths } from '#contract/api/paths'
 import { useNow } from '../../sync/use-now'
+import { formatClock } from '../../parts/format-time'
 import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { useAnswer } from '../../sync/use-answer'
@@ -34,11 +35,19 @@ export function BoardScreen() {
         <div className="ml-auto flex flex-wrap gap-3">
           <ButtonLink to="/hand-over">Hand-over</ButtonLink>
           <ButtonLink to="/history">History</ButtonLink>
+          <ButtonLink to="/ward">Ward</ButtonLink>
           <ButtonLink look="next" to="/new">
             New case
           </ButtonLink>
         </div>
       </div>
+      {answer?.pager && !answer.pager.isAnswering ? (
+        <div className="mb-4">
+          <Notice tone="stop" lead="The pager is not answering: phone" role="alert">
+            Since {formatClock(answer.pager.since)}. What is urgent still calls, and goes out as soon as the pager is back.
+          </Notice>
+        </div>
+      ) : null}
       {refusal ? (
         <div className="mb-4">
           <Notice tone="caution" lead={refusal} role="alert" />

@@ -1,0 +1,27 @@
+import type { CallEntry } from '#core/model/response'
+import type { CaseRecord } from '../records/case'
+import { calledWords, type PageRecord } from '../records/page'
+import type { Recorded } from '../records/run'
+
+/** Who is said to have recorded what the pager did. */
+const pager = 'Pager'
+
+/**
+ * Every call about a case, in the order of time: those that people recorded, and the pages. A page that a person answered reached them; one
+ * that went on to somebody else, or that could not be brought, did not; one that is still out is no call yet.
+ */
+export function callsOf(record: Pick<CaseRecord, 'calls' | 'pages'>): readonly (CallEntry & Recorded)[] {
+  const pages = record.pages ?? []
+  const paged = pages.flatMap((page, index) => callOfPage(page, pages.slice(index + 1)))
+  return [...(record.calls ?? []), ...paged].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+}
+
+function callOfPage(page: PageRecord, later: readonly PageRecord[]): readonly (CallEntry & Recorded)[] {
+  const answered = page.receipts.find((one) => one.what === 'answered')
+  if (answered) return [{ to: answered.who || calledWords(page), isReached: true, said: 'answered the pager', at: answered.at, by: pager }]
+  const refused = page.receipts.find((one) => one.what === 'refused')
+  const missed = { to: calledWords(page), isReached: false, by: pager }
+  if (refused) return [{ ...missed, said: 'the pager could not bring it', at: refused.at }]
+  const next = later.find((one) => one.step !== page.step)
+  return next ? [{ ...missed, said: 'did not answer the pager', at: next.at }] : []
+}

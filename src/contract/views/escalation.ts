@@ -1,0 +1,122 @@
+import type { StandingItem } from '#core/model/standing'
+import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord } from '../records/episode'
+import type { PageBody, PageRecord } from '../records/page'
+import { newWard, type Chain, type Shift, type WardRecord } from '../records/ward'
+import { isAtPlace } from './hand-over'
+import { standingOf } from './standing-of-case'
+
+// Who is called about what is urgent, and when the next one is: pure, so that server, Board and tests read one answer.
+
+const minuteMs = 60_000
+/** Minutes after which the last of a chain is called again, where the chain names none. */
+const againMin = 5
+const mostLetters = 280
+
+/** The entry of the area that says most about a place; the one for everywhere where none does. */
+function ofPlace<T extends { readonly area: string }>(entries: readonly T[], place: string): T | undefined {
+  return entries
+    .filter((one) => isAtPlace(place, one.area))
+    .sort((a, b) => b.area.length - a.area.length)
+    .at(0)
+}
+
+/** Who is called for a place, in order. */
+export function chainFor({ chains }: Pick<WardRecord, 'chains'>, place: string): Chain {
+  return ofPlace(chains, place) ?? newWard.chains[0]!
+}
+
+/**
+ * Who holds a role at a place and a moment by the rotas: the area's own before that of everywhere.
+ * @param zone IANA zone of the place: shifts are by its clock
+ * @returns null where nobody is entered
+ */
+export function onDuty({ rotas }: Pick<WardRecord, 'rotas'>, role: string, place: string, atMs: number, zone: string): string | null {
+  const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase()
+  const { day, minute } = localTime(atMs, zone)
+  const own = rotas.filter((one) => isAtPlace(place, one.area)).sort((a, b) => b.area.length - a.area.length)
+  for (const rota of own) {
+    const shift = rota.shifts.find((one) => same(one.role, role) && isOn(one, day, minute))
+    if (shift) return shift.name
+  }
+  return null
+}
+
+function isOn({ from, until, days }: Shift, day: number, minute: number): boolean {
+  const [start, end] = [minuteOfClock(from), minuteOfClock(until)]
+  const isToday = days.includes(day)
+  if (start < end) return isToday && minute >= start && minute < end
+  const isYesterday = days.includes(((day + 5) % 7) + 1)
+  return (isToday && minute >= start) || (isYesterday && minute < end)
+}
+
+function minuteOfClock(clock: string): number {
+  const [hours = 0, minutes = 0] = clock.split(':').map(Number)
+  return hours * 60 + minutes
+}
+
+const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+
+function localTime(atMs: number, zone: string): { readonly day: number; readonly minute: number } {
+  const parts = new Intl.DateTimeFormat('en-GB', { timeZone: zone, weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+    .formatToParts(atMs)
+    .map((one) => [one.type, one.value] as const)
+  const { weekday = 'Mon', hour = '0', minute = '0' } = Object.fromEntries(parts) as Record<string, string | undefined>
+  return { day: weekdays.indexOf(weekday) + 1, minute: Number(hour) * 60 + Number(minute) }
+}
+
+/**
+ * The page that is due now about a case, or null. One call a case: the first step of the chain at once, the next one when its minutes have
+ * passed without a person's answer or the page could not be brought, the last again and again; a new urgent finding goes to whoever has the
+ * call already.
+ */
+export function pageDue(record: CaseRecord, episode: EpisodeRecord, ward: WardRecord, nowMs: number): Omit<PageBody, 'pageId'> | null {
+  const standing = standingOf(record, episode, null, nowMs)
+  const urgent = standing.items.filter((one) => one.level === 'urgent' && one.settled === null)
+  const { call } = standing
+  if (!call || urgent.length === 0) return null
+  const pages = (record.pages ?? []).filter((one) => Date.parse(one.at) >= call.sinceMs)
+  const told = new Set(pages.flatMap((one) => one.findings))
+  const answeredMs = call.answered?.atMs ?? Infinity
+  const untold = urgent.filter((one) => !told.has(one.id) && (one.alarmSinceMs ?? one.sinceMs) > (pages.length > 0 ? 0 : answeredMs))
+  const { steps } = chainFor(ward, episode.place)
+  const make = (step: number, about: readonly StandingItem[]): Omit<PageBody, 'pageId'> => {
+    const role = steps[step]?.role ?? ''
+    return {
+      step,
+      role,
+      name: onDuty(ward, role, episode.place, nowMs, episode.zone) ?? '',
+      text: textOf(episode, about),
+      findings: urgent.map((one) => one.id),
+    }
+  }
+  if (call.answered) {
+    const holder = pages.findLast((one) => one.receipts.some((receipt) => receipt.what === 'answered'))
+    return untold.length > 0 ? make(holder?.step ?? 0, untold) : null
+  }
+  const last = pages.at(-1)
+  if (!last) return make(0, urgent)
+  const next = Math.min(last.step + 1, steps.length - 1)
+  const isHigher = next > last.step
+  const waitMin = isHigher ? (steps[next]?.afterMin ?? againMin) : againMin
+  if ((isHigher && isRefused(last)) || nowMs - firstOfStep(pages, last) >= waitMin * minuteMs) return make(next, urgent)
+  return untold.length > 0 ? make(last.step, untold) : null
+}
+
+function isRefused(page: PageRecord): boolean {
+  return page.receipts.some((one) => one.what === 'refused')
+}
+
+/** When the step that is called was called first: what joins its call does not make it wait longer. */
+function firstOfStep(pages: readonly PageRecord[], last: PageRecord): number {
+  const before = pages.findLastIndex((one) => one.step !== last.step)
+  const own = pages.slice(before + 1)
+  // The last of a chain is called again: its wait begins with each call that tells of nothing new.
+  const again = own.findLast((one, index) => index === 0 || one.findings.every((id) => own[index - 1]?.findings.includes(id)))
+  return Date.parse((again ?? last).at)
+}
+
+/** Without a name: a pager is read by whoever is near. */
+function textOf(episode: EpisodeRecord, about: readonly StandingItem[]): string {
+  return `${episode.place}: ${about.map((one) => one.text).join('; ')}`.slice(0, mostLetters)
+}

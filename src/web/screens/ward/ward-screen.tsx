@@ -1,0 +1,57 @@
+import type { WardAnswer } from '#contract/api/pager'
+import { paths } from '#contract/api/paths'
+import { wardId } from '#contract/records/ward'
+import type { BodyOf } from '#contract/events/index'
+import { hasRight } from '#contract/rights'
+import { Notice } from '../../parts/notice'
+import { makeEvent, sendEvent } from '../../sync/outbox'
+import { usePerson } from '../../sync/session-store'
+import { useAnswer } from '../../sync/use-answer'
+import { useNow } from '../../sync/use-now'
+import { AreasEditor } from './areas-editor'
+import { ChainEditor } from './chain-editor'
+import { RotaEditor } from './rota-editor'
+
+type WardKind = 'areas-set' | 'chain-set' | 'rota-set'
+
+/** Who is called about what is urgent, who is on, and which places there are: for everybody to read, for leads to set. */
+export function WardScreen() {
+  const { answer, refusal } = useAnswer<WardAnswer>(paths.ward)
+  const person = usePerson()
+  const now = useNow(30_000)
+  const mayChange = hasRight(person.roles, 'manage-protocols')
+  const write = <Kind extends WardKind>(kind: Kind, body: BodyOf<Kind>): void => {
+    if (answer) void sendEvent(makeEvent({ type: 'ward', id: wardId }, kind, body, answer.version))
+  }
+  return (
+    <main id="main" className="mx-auto w-full max-w-4xl flex-1 px-3 py-5 sm:px-6">
+      <h1 className="text-2xl font-bold">Ward</h1>
+      <p className="mb-5 text-soft">
+        {mayChange ? 'What you keep here holds for everybody at once.' : 'Set by leads: ask one to change it.'}
+      </p>
+      {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
+      {answer ? (
+        <div className="grid gap-8">
+          <PagerLine answer={answer} />
+          <ChainEditor
+            key={`c${answer.version}`}
+            answer={answer}
+            now={now}
+            mayChange={mayChange}
+            onKeep={(body) => write('chain-set', body)}
+          />
+          <RotaEditor key={`r${answer.version}`} ward={answer.ward} mayChange={mayChange} onKeep={(body) => write('rota-set', body)} />
+          <AreasEditor key={`a${answer.version}`} ward={answer.ward} mayChange={mayChange} onKeep={(body) => write('areas-set', body)} />
+        </div>
+      ) : refusal ? null : (
+        <p className="text-soft">Reading…</p>
+      )}
+    </main>
+  )
+}
+
+function PagerLine({ answer: { pager } }: { answer: WardAnswer }) {
+  if (!pager) return <Notice tone="caution" lead="No pager is set up here: phone" />
+  if (!pager.isAnswering) return <Notice tone="stop" lead="The pager is not answering: phone" role="alert" />
+  return <p className="font-semibold text-calm">The pager answers.</p>
+}
