@@ -127,24 +127,28 @@ describe('how a case ends, in the browser', () => {
     await browser.find('link', /Test volar-slab/)
   }).timeout(60_000)
 
-  it('moves: to a place of the Board by a tap, says who has the bed, and begins the rounds anew after a transfer', async () => {
+  it('moves: to a free bed by two taps, says who has the bed, and begins the rounds anew after a transfer', async () => {
     const seeded = await wearing('hinged-knee-brace')
     await boardText()
     await browser.open(`/case/${seeded.caseId}/watch`)
     await browser.click('button', 'Bay 9: move')
-    await browser.click('button', 'Ward A, bed 5')
+    await browser.click('button', 'Ward A')
+    await browser.find('button', 'Ward A, bed 11')
+    expect(await browser.query('button', 'Ward A, bed 5'), 'taken').to.equal(null)
+    await browser.type('textbox', 'Place', 'Ward A, bed 5')
     await browser.click('radio', 'yes: rounds begin anew')
     await browser.click('button', 'Move')
     await browser.waitForText('Ward A, bed 5 has Jago Penrose-Lyle by the Board.')
     await browser.type('textbox', 'Place', ' ')
     await browser.click('button', 'Move')
     await browser.waitForText('The place is missing')
-    await browser.type('textbox', 'Place', 'Ward C, bed 31')
+    await browser.click('button', 'Ward A')
+    await browser.click('button', 'Ward A, bed 11')
     await browser.click('button', 'Move')
-    await browser.find('button', 'Ward C, bed 31: move')
+    await browser.find('button', 'Ward A, bed 11: move')
     await browser.waitForText(/Next round in|Round due in/)
     await browser.open('/new')
-    await browser.find('button', 'Ward C, bed 31: move')
+    await browser.find('button', 'Ward A, bed 11: move')
   }).timeout(60_000)
 
   it('says so where nothing is found', async () => {

@@ -19,6 +19,7 @@ import { writeLegSlabStories } from './leg-slab-stories'
 import { demoStaff } from './staff'
 import { writeDemoStore } from './store'
 import { writeTechniqueStories } from './technique-stories'
+import { writeDemoWard } from './ward'
 
 /** The password of every demo person; it exists in the demo world only. */
 export const demoPassword = 'gale over tern sound'
@@ -35,10 +36,12 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   const planner = createPlanner(clock, pool)
   const append = createAppendService({ db, events, streams, people, stock, planner, clock })
   const actors: Actor[] = []
+  let lead: Actor | null = null
   for (const person of demoStaff) {
     const id = uuidv7()
     await addPerson({ db, people, events, clock }, { id, password: demoPassword, ...person })
     const actor: Actor = { id, name: person.name, roles: person.roles }
+    if (person.roles.includes('lead')) lead ??= actor
     if (person.roles.includes('clinician')) actors.push(actor)
     if (person.fingerCm !== null) {
       await append(
@@ -59,6 +62,7 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   await syncCatalogue(stock)
   const [keeper] = actors
   if (keeper) await writeDemoStore({ stock, importStock: createStockImport({ db, events, streams, stock, pool, clock }), keeper, now })
+  if (lead) await writeDemoWard(append, lead, now)
   const writer = createDemoWriter({ append, streams, planner, now, clock: demoClock, actors })
   await writeLegSlabStories(writer)
   await writeTechniqueStories(writer)

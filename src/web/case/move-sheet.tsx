@@ -1,6 +1,7 @@
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { paths } from '#contract/api/paths'
-import type { BoardAnswer, BoardRow } from '#contract/views/board'
+import type { WardAnswer } from '#contract/api/pager'
+import type { BoardAnswer } from '#contract/views/board'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { Dialog } from '../parts/dialog'
@@ -9,21 +10,19 @@ import { TextField } from '../parts/text-field'
 import { writeEvent, type OpenCase } from '../sync/case-store'
 import { currentDurable } from '../sync/session-store'
 import { lastPlaceKey } from '../sync/last-place'
-import { knownPlaces, whoIsAt } from './places'
+import { useAnswer } from '../sync/use-answer'
+import { offeredPlaces, whoIsAt } from './places'
 
 /** Where the patient goes: a place as it is known from the Board, or typed; a transfer begins the rounds anew. */
 export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => void }) {
   const { record, episode } = open
   const [place, setPlace] = useState(episode.place)
   const [isTransfer, setTransfer] = useState('no')
-  const [rows, setRows] = useState<readonly BoardRow[]>([])
   const [error, setError] = useState<string>()
   const [isSeen, setSeen] = useState(false)
-  useEffect(() => {
-    void currentDurable()
-      ?.readAnswer<BoardAnswer>(paths.board)
-      .then((kept) => setRows(kept?.rows ?? []))
-  }, [])
+  const { answer: board } = useAnswer<BoardAnswer>(paths.board)
+  const { answer: ward } = useAnswer<WardAnswer>(paths.ward)
+  const rows = board?.rows ?? []
   const others = rows.filter((row) => row.episodeId !== episode.id)
   const taken = whoIsAt(others, place)
   const isOn = record.appliedAt !== null && record.removedAt === null
@@ -57,8 +56,8 @@ export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => vo
             setPlace(event.target.value)
           }}
         />
-        <ul aria-label="Places on the Board" className="flex flex-wrap gap-1.5">
-          {knownPlaces(rows).map((one) => (
+        <ul aria-label="Places" className="flex flex-wrap gap-1.5">
+          {offeredPlaces(ward?.ward.areas ?? [], others, place).map((one) => (
             <li key={one}>
               <button
                 type="button"

@@ -1,3 +1,4 @@
+import type { Area } from '#contract/records/ward'
 import type { BoardRow } from '#contract/views/board'
 
 const mostOffered = 12
@@ -21,4 +22,20 @@ export function whoIsAt(rows: readonly Pick<BoardRow, 'place' | 'patient'>[], pl
 export function knownAreas(rows: readonly Pick<BoardRow, 'place'>[]): readonly string[] {
   const areas = rows.map(({ place }) => (place.split(',')[0] ?? '').replace(/\s*\d+$/, '').trim()).filter(Boolean)
   return [...new Set(areas)].sort((a, b) => a.localeCompare(b, undefined, { numeric: true }))
+}
+
+/**
+ * What is offered where a place is asked for: the areas that leads have set, and once one is named its beds that are free by the Board;
+ * without any the places that the Board knows.
+ */
+export function offeredPlaces(
+  areas: readonly Area[],
+  rows: readonly Pick<BoardRow, 'place' | 'patient'>[],
+  typed: string,
+): readonly string[] {
+  if (areas.length === 0) return knownPlaces(rows)
+  const wanted = typed.trim().toLowerCase()
+  const area = areas.find((one) => one.beds.length > 0 && wanted.startsWith(one.name.toLowerCase()))
+  if (!area) return areas.map((one) => one.name)
+  return area.beds.map((bed) => `${area.name}, ${bed}`).filter((place) => whoIsAt(rows, place) === null)
 }

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { knownPlaces, whoIsAt } from '../../../src/web/case/places'
+import { knownPlaces, offeredPlaces, whoIsAt } from '../../../src/web/case/places'
 
 const at = (...places: string[]): { place: string; patient: string }[] => places.map((place, index) => ({ place, patient: `P${index}` }))
 
@@ -23,6 +23,18 @@ describe('places on the Board', () => {
   it('tell who is at a bed, however it is typed', () => {
     expect(whoIsAt(at('Bay 1', 'Ward A, bed 2'), ' ward a, BED 2 ')).to.equal('P1')
     expect(whoIsAt(at('Bay 1'), 'Bay 11')).to.equal(null)
+  })
+
+  it('are the areas that leads have set, and once one is named its free beds', () => {
+    const areas = [
+      { name: 'Bay 1', beds: [] },
+      { name: 'Ward A', beds: ['bed 1', 'bed 2', 'bed 3'] },
+    ]
+    const rows = at('Ward A, bed 2', 'Landing bay')
+    expect(offeredPlaces([], rows, '')).to.deep.equal(['Landing bay', 'Ward A, bed 2'])
+    expect(offeredPlaces(areas, rows, '')).to.deep.equal(['Bay 1', 'Ward A'])
+    expect(offeredPlaces(areas, rows, 'Bay 1')).to.deep.equal(['Bay 1', 'Ward A'])
+    expect(offeredPlaces(areas, rows, ' ward a')).to.deep.equal(['Ward A, bed 1', 'Ward A, bed 3'])
   })
 
   it('are not full by one patient where they are no bed', () => {
