@@ -43,7 +43,7 @@ async function fillRound(form: RegExp, submit: string, changes: readonly [string
     const cell = await browser.find('group', group)
     const buttons = await cell.findElements({ css: 'button' })
     for (const button of buttons) {
-      if ((await button.getText()) === word) {
+      if ((await button.getText()).split('\n')[0] === word) {
         await browser.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', button)
         await button.click()
       }
@@ -61,7 +61,7 @@ async function enterFirstOpen(): Promise<boolean> {
        const start = Object.keys(well).find((one) => cell.ariaLabel.startsWith(one))
        const buttons = [...cell.querySelectorAll('button[aria-pressed]')]
        if (!start || buttons.length === 0 || buttons.some((one) => one.ariaPressed === 'true')) continue
-       const word = buttons.find((one) => one.innerText.replace(/\\s/g, '') === well[start])
+       const word = buttons.find((one) => one.innerText.split('\\n')[0].replace(/\\s/g, '') === well[start])
        if (!word) throw new Error('no ' + well[start] + ' in ' + cell.ariaLabel)
        word.click()
        return true

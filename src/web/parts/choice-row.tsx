@@ -13,16 +13,19 @@ export function ChoiceRow<V extends string>({
   choices,
   onChange,
   isWrapped = true,
+  isSmall = false,
 }: {
   label: string
   value: V | null
   choices: readonly Choice<V>[]
   onChange: (value: V) => void
   isWrapped?: boolean
+  /** Lower on a desk, where many stand together. */
+  isSmall?: boolean
 }) {
   return (
     <fieldset className="min-w-0">
-      <legend className="mb-1.5 text-sm font-semibold text-soft">{label}</legend>
+      <legend className={`${isSmall ? 'mb-0.5' : 'mb-1.5'} text-sm font-semibold text-soft`}>{label}</legend>
       <ToggleGroup.Root
         type="single"
         aria-label={label}
@@ -30,13 +33,13 @@ export function ChoiceRow<V extends string>({
         onValueChange={(next) => {
           if (next) onChange(next as V)
         }}
-        className={`flex gap-1.5 ${isWrapped ? 'flex-wrap' : 'overflow-x-auto pb-1'}`}
+        className={`flex ${isSmall ? 'gap-1' : 'gap-1.5'} ${isWrapped ? 'flex-wrap' : 'overflow-x-auto pb-1'}`}
       >
         {choices.map((choice) => (
           <ToggleGroup.Item
             key={choice.value}
             value={choice.value}
-            className="min-h-11 shrink-0 rounded-xl border-[1.5px] border-line bg-sheet px-3.5 text-left leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper"
+            className={`${isSmall ? 'min-h-11 px-2 text-[0.95rem] lg:min-h-8' : 'min-h-11 px-3.5'} shrink-0 rounded-xl border-[1.5px] border-line bg-sheet text-left leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper`}
           >
             {choice.label}
             {choice.hint ? <span className="block text-xs opacity-75">{choice.hint}</span> : null}
@@ -53,27 +56,30 @@ export function ChoiceSet<V extends string>({
   values,
   choices,
   onChange,
+  isSmall = false,
 }: {
   label: string
   values: readonly V[]
   choices: readonly Choice<V>[]
   onChange: (values: readonly V[]) => void
+  /** Lower on a desk, where many stand together. */
+  isSmall?: boolean
 }) {
   return (
     <fieldset className="min-w-0">
-      <legend className="mb-1.5 text-sm font-semibold text-soft">{label}</legend>
+      <legend className={`${isSmall ? 'mb-0.5' : 'mb-1.5'} text-sm font-semibold text-soft`}>{label}</legend>
       <ToggleGroup.Root
         type="multiple"
         aria-label={label}
         value={[...values]}
         onValueChange={(next) => onChange(next as V[])}
-        className="flex flex-wrap gap-1.5"
+        className={`flex flex-wrap ${isSmall ? 'gap-1' : 'gap-1.5'}`}
       >
         {choices.map((choice) => (
           <ToggleGroup.Item
             key={choice.value}
             value={choice.value}
-            className="min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3.5 leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper"
+            className={`${isSmall ? 'min-h-11 px-2 text-[0.95rem] lg:min-h-8' : 'min-h-11 px-3.5'} rounded-xl border-[1.5px] border-line bg-sheet leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper`}
           >
             {choice.label}
           </ToggleGroup.Item>

@@ -8,12 +8,15 @@ export function Dialog({
   isOpen,
   onClose,
   isWide = false,
+  isWhole = false,
   children,
 }: {
   title: string
   isOpen: boolean
   onClose: () => void
   isWide?: boolean
+  /** Takes the whole screen: for what has to be seen at once. */
+  isWhole?: boolean
   children: ReactNode
 }) {
   return (
@@ -27,13 +30,13 @@ export function Dialog({
         <Radix.Overlay className="fixed inset-0 z-[65] bg-black/45" />
         <Radix.Content
           aria-describedby={undefined}
-          className={`slide-in fixed inset-x-0 bottom-0 z-[70] mx-auto max-h-[90dvh] w-full overflow-y-auto ${isWide ? 'max-w-6xl' : 'max-w-2xl'} rounded-t-3xl border border-line bg-paper p-5 sm:bottom-auto sm:top-[5dvh] sm:rounded-3xl sm:p-7`}
+          className={`slide-in fixed inset-x-0 bottom-0 z-[70] mx-auto w-full overflow-y-auto border-line bg-paper ${isWhole ? 'top-0 px-4 pt-1.5' : `max-h-[90dvh] ${isWide ? 'max-w-6xl' : 'max-w-2xl'} rounded-t-3xl border p-5 sm:bottom-auto sm:top-[5dvh] sm:rounded-3xl sm:p-7`}`}
         >
-          <div className="mb-4 flex items-start justify-between gap-4">
-            <Radix.Title className="text-xl font-bold">{title}</Radix.Title>
+          <div className={`${isWhole ? 'min-h-8 pr-14' : 'mb-4'} flex items-start justify-between gap-4`}>
+            <Radix.Title className={`font-bold ${isWhole ? 'text-base sm:text-lg' : 'text-xl'}`}>{title}</Radix.Title>
             <Radix.Close
               aria-label="Close"
-              className="-m-1 grid size-11 shrink-0 place-items-center rounded-xl border border-line bg-sheet"
+              className={`${isWhole ? 'absolute right-3 top-1.5' : '-m-1'} grid size-11 shrink-0 place-items-center rounded-xl border border-line bg-sheet`}
             >
               <X size={20} aria-hidden />
             </Radix.Close>

@@ -23,6 +23,7 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
   return (
     <RoundFrame
       round={round}
+      cells={cellsOf}
       missing={(entries) =>
         Object.keys(entries).some((key) => key.includes('/')) ? null : 'Nothing is entered: enter at least what you looked at.'
       }

@@ -1,4 +1,5 @@
 import { assessed, isCannotAssess, type LimbFindings, type RoundInput } from '#core/model/observation'
+import type { RoundRecord } from '#contract/records/episode'
 import { cannot, noneOfThese, type RoundEntries } from './round-items'
 
 /** What one round entered, in the words of the form: `<column>/<item>`, where a column is a side, a limb or a block. */
@@ -43,7 +44,17 @@ export function formEntriesOf(findings: Omit<RoundInput, 'atMin' | 'baseline'>, 
   return entries
 }
 
+/** What was entered last of an item, and when. */
+export interface LastEntry {
+  readonly word: string
+  /** ISO 8601. */
+  readonly at: string
+}
+export type LastEntries = Readonly<Record<string, LastEntry>>
+
 /** The last thing that any of several rounds entered of each item, rounds in the order of time. */
-export function lastEntries(rounds: readonly Omit<RoundInput, 'atMin' | 'baseline'>[], isColumn: boolean): RoundEntries {
-  return Object.assign({}, ...rounds.map((round) => entriesOf(round, isColumn))) as RoundEntries
+export function lastEntries(rounds: readonly Pick<RoundRecord, 'at' | 'findings'>[], isColumn: boolean): LastEntries {
+  const last: Record<string, LastEntry> = {}
+  for (const { at, findings } of rounds) for (const [key, word] of Object.entries(entriesOf(findings, isColumn))) last[key] = { word, at }
+  return last
 }

@@ -11,11 +11,14 @@ import type { RoundProps } from './round-frame'
 export function RoundEntry({ injury, episode, ...given }: RoundProps & { injury: InjuryRecord; episode: EpisodeRecord }) {
   const watched = watchedOf(injury.region ?? undefined)
   const isColumn = watched === 'neck' || watched === 'spine'
-  const done = episode.rounds.filter((one) => one.outcome === 'done').map((one) => one.findings)
+  const done = episode.rounds.filter((one) => one.outcome === 'done')
   const form = {
     ...given,
     last: lastEntries(done, isColumn),
-    ever: everEntered(done, isColumn),
+    ever: everEntered(
+      done.map((one) => one.findings),
+      isColumn,
+    ),
     asksVital: injury.region === 'thigh' || episode.flags.includes('several-injuries'),
   }
   if (watched === 'neck' || watched === 'spine') return <ColumnRoundForm watched={watched} {...form} />

@@ -1,23 +1,41 @@
+import { useState } from 'react'
 import type { LimbFindings } from '#core/model/observation'
 import { otherSide, spoken, type Side } from '#core/model/vocabulary'
 import { Button } from '../parts/button'
 import { ChoiceRow, ChoiceSet } from '../parts/choice-row'
+import { useNarrow } from '../parts/use-narrow'
 import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
 import { RoundFrame, type RoundProps } from './round-frame'
-import { RoundGrid } from './round-grid'
+import { isAsked, RoundGrid, type RoundColumn } from './round-grid'
 import { skinWords } from '#core/model/round-items'
-import { alsoAsked, noneOfThese, roundItems, tickAlso, toFindings } from './round-items'
+import { alsoAsked, noneOfThese, roundItems, tickAlso, toFindings, type RoundEntries } from './round-items'
 import { vitalOf, VitalGrid } from './vital-grid'
 
-/** One look at both sides: circulation, feeling, movement, pain. */
+/** Lower where all has to be in sight. */
+const tool = 'max-sm:px-2.5 max-sm:text-sm lg:min-h-9 lg:py-1'
+
+/** One look at both sides: circulation, feeling, movement, pain. Side by side on a desk, one at a time on a phone. */
 export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg' | 'arm'; injured: Side }) {
+  const isNarrow = useNarrow()
   const sound = otherSide(injured)
+  const [side, setSide] = useState<Side>(injured)
   const items = roundItems(limb)
-  const cellsOf = (sides: readonly Side[]): readonly RoundCell[] =>
-    sides.flatMap((side) => items.map((item) => ({ key: `${side}/${item.key}`, item, isInjured: side === injured })))
+  const columns: readonly RoundColumn[] = [injured, sound].map((one) => ({
+    key: one,
+    head: `${one.toUpperCase()}${one === injured ? ', injured' : ''}`,
+    label: one,
+    isSound: one === sound,
+  }))
+  const cellsOf = (of: readonly RoundColumn[]): readonly RoundCell[] =>
+    of.flatMap((column) =>
+      items.filter((item) => isAsked(item, column)).map((item) => ({ key: `${column.key}/${item.key}`, item, isInjured: !column.isSound })),
+    )
+  const openOf = (entries: RoundEntries, column: RoundColumn): number => cellsOf([column]).filter(({ key }) => !entries[key]).length
   return (
     <RoundFrame
       round={round}
+      cells={() => cellsOf(columns)}
+      onOpenElsewhere={isNarrow ? () => setSide(otherSide(side)) : undefined}
       missing={(entries) =>
         items.some((item) => entries[`${injured}/${item.key}`])
           ? null
@@ -25,78 +43,98 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
       }
       findings={(entries) => ({
         analgesia: entries['analgesia'] === 'yes',
-        limbs: [injured, sound].map((side) => toFindings(limb, side, entries, entries['reason'] ?? '')).filter(isLookedAt),
+        limbs: [injured, sound].map((one) => toFindings(limb, one, entries, entries['reason'] ?? '')).filter(isLookedAt),
         ...vitalOf(entries),
       })}
     >
       {(entries, put) => {
         const also = (entries[`${injured}/also`] ?? '').split(' ').filter(Boolean)
+        const shown = isNarrow ? columns.filter((one) => one.key === side) : columns
+        const beside = (
+          <div className="flex flex-wrap gap-x-6 gap-y-2">
+            {round.isBaseline ? null : (
+              <ChoiceRow
+                label="Pain relief since the last round"
+                value={entries['analgesia'] ?? 'no'}
+                choices={[
+                  { value: 'no', label: 'No' },
+                  { value: 'yes', label: 'Yes' },
+                ]}
+                isSmall
+                onChange={(analgesia) => put({ analgesia })}
+              />
+            )}
+            <ChoiceRow
+              label={`Skin at the edges and over bone, ${injured}`}
+              value={entries[`${injured}/skin`] ?? null}
+              choices={skinWords.map((value) => ({ value, label: spoken(value) }))}
+              isSmall
+              onChange={(skin) => put({ [`${injured}/skin`]: skin })}
+            />
+            {entries[`${injured}/colour`] && entries[`${injured}/colour`] !== 'pink' ? (
+              <ChoiceRow
+                label="Is this colour usual for this patient?"
+                value={entries[`${injured}/colourUsual`] ?? 'no'}
+                choices={[
+                  { value: 'no', label: 'No' },
+                  { value: 'yes', label: 'Yes, usual' },
+                ]}
+                isSmall
+                onChange={(colourUsual) => put({ [`${injured}/colourUsual`]: colourUsual })}
+              />
+            ) : null}
+          </div>
+        )
         return (
           <>
-            <div className="flex flex-wrap items-center gap-3">
-              <Button onClick={() => put(restIsNormal(cellsOf([sound]), entries, round.ever ?? {}))}>Rest of {sound} normal</Button>
+            <div className="flex flex-wrap items-end gap-x-2 gap-y-1.5">
               <Button
+                className={tool}
+                onClick={() => put(restIsNormal(cellsOf(columns.filter((one) => one.isSound)), entries, round.ever ?? {}))}
+              >
+                Rest of {sound} normal
+              </Button>
+              <Button
+                className={tool}
                 onClick={() =>
                   put({
-                    ...restIsNormal(cellsOf([injured, sound]), entries, round.ever ?? {}),
+                    ...restIsNormal(cellsOf(columns), entries, round.ever ?? {}),
                     ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }),
                   })
                 }
               >
                 Rest of both normal
               </Button>
-              <Button onClick={() => put(cannotAll(cellsOf([injured, sound]), entries))}>Cannot, all of it</Button>
-              {round.isBaseline ? null : (
-                <ChoiceRow
-                  label="Pain relief since the last round"
-                  value={entries['analgesia'] ?? 'no'}
-                  choices={[
-                    { value: 'no', label: 'No' },
-                    { value: 'yes', label: 'Yes' },
-                  ]}
-                  onChange={(analgesia) => put({ analgesia })}
-                />
-              )}
+              <Button className={tool} onClick={() => put(cannotAll(cellsOf(columns), entries))}>
+                Cannot, all of it
+              </Button>
             </div>
-            <RoundGrid
-              items={items}
-              columns={[injured, sound].map((side) => ({
-                key: side,
-                head: `${side.toUpperCase()}${side === injured ? ', injured' : ''}`,
-                label: side,
-              }))}
-              entries={entries}
-              last={round.last}
-              onPut={put}
-            />
-            {round.asksVital ? <VitalGrid entries={entries} last={round.last} onPut={put} /> : null}
-            <div className="grid gap-4 border-t border-line pt-3 lg:grid-cols-2">
-              <ChoiceSet
-                label={`Also asked, ${injured}`}
-                values={also}
-                choices={alsoAsked}
-                onChange={(values) => put({ [`${injured}/also`]: tickAlso(also, values).join(' ') })}
+            {isNarrow ? (
+              <ChoiceRow
+                label="Side in hand"
+                value={side}
+                choices={columns.map((column) => ({
+                  value: column.key as Side,
+                  label: column.head,
+                  hint: openOf(entries, column) === 0 ? 'all entered' : `${openOf(entries, column)} open`,
+                }))}
+                onChange={setSide}
               />
-              <div className="grid content-start gap-4">
-                <ChoiceRow
-                  label={`Skin at the edges and over bone, ${injured}`}
-                  value={entries[`${injured}/skin`] ?? null}
-                  choices={skinWords.map((value) => ({ value, label: spoken(value) }))}
-                  onChange={(skin) => put({ [`${injured}/skin`]: skin })}
+            ) : null}
+            <RoundGrid items={items} columns={shown} entries={entries} last={round.last} beside={beside} onPut={put} />
+            {round.asksVital ? <VitalGrid entries={entries} last={round.last} onPut={put} /> : null}
+            {isNarrow && side !== injured ? null : (
+              <div className="grid gap-x-6 gap-y-1.5 border-t border-line pt-1">
+                <ChoiceSet
+                  label={`Also asked, ${injured}`}
+                  values={also}
+                  choices={alsoAsked}
+                  isSmall
+                  onChange={(values) => put({ [`${injured}/also`]: tickAlso(also, values).join(' ') })}
                 />
-                {entries[`${injured}/colour`] && entries[`${injured}/colour`] !== 'pink' ? (
-                  <ChoiceRow
-                    label="Is this colour usual for this patient?"
-                    value={entries[`${injured}/colourUsual`] ?? 'no'}
-                    choices={[
-                      { value: 'no', label: 'No' },
-                      { value: 'yes', label: 'Yes, usual' },
-                    ]}
-                    onChange={(colourUsual) => put({ [`${injured}/colourUsual`]: colourUsual })}
-                  />
-                ) : null}
+                <div className="lg:hidden">{beside}</div>
               </div>
-            </div>
+            )}
           </>
         )
       }}

@@ -1,11 +1,22 @@
-import { useState, type ReactNode } from 'react'
+import { useEffect, useRef, useState, type ReactNode } from 'react'
 import type { RoundBody } from '#contract/events/round'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { Notice } from '../parts/notice'
+import { focusNextOpen, hasOpen, useRoundKeys } from './use-round-keys'
 import { useDraft } from '../sync/use-draft'
-import type { EverEntered } from './rest-is-normal'
+import type { LastEntries } from './last-entries'
+import type { EverEntered, RoundCell } from './rest-is-normal'
 import { cannot, cannotReasons, type RoundEntries } from './round-items'
+
+const none: LastEntries = {}
+
+/** The cell that has the focus, or the last one that had an entry put in. */
+function cellInHand(form: HTMLElement): HTMLElement | null {
+  return document.activeElement instanceof HTMLElement && form.contains(document.activeElement)
+    ? document.activeElement.closest<HTMLElement>('[data-cell]')
+    : null
+}
 
 /** What every round is given. */
 export interface RoundProps {
@@ -14,7 +25,7 @@ export interface RoundProps {
   readonly cases: readonly string[]
   readonly submitLabel: string
   /** What earlier rounds entered last, by item: it stands beside the entry. */
-  readonly last?: RoundEntries
+  readonly last?: LastEntries
   /** What stands in it before anything is entered: a round that is put right. */
   readonly initial?: RoundEntries
   /** Everything that earlier rounds entered: what was ever abnormal is not called normal by one tap. */
@@ -29,16 +40,22 @@ export interface RoundProps {
 /**
  * What a round is written in, whatever it looks at: entries that are kept on the device until they are sent, the reason for what cannot be
  * assessed, what is missing, and the way on.
+ * @param cells every cell that is shown, by its key: what is still open is counted and gone to
  * @param missing what has to be entered before it can be sent, in words; null when enough is there
  * @param children what is looked at
  */
 export function RoundFrame({
   round,
+  cells,
+  onOpenElsewhere,
   missing,
   findings,
   children,
 }: {
   round: RoundProps
+  cells: (entries: RoundEntries) => readonly RoundCell[]
+  /** Shows what is not on the screen, where what is there has nothing open. */
+  onOpenElsewhere?: (() => void) | undefined
   missing: (entries: RoundEntries) => string | null
   findings: (entries: RoundEntries) => RoundBody['findings']
   children: (entries: RoundEntries, put: (changes: RoundEntries) => void) => ReactNode
@@ -48,6 +65,20 @@ export function RoundFrame({
   const [error, setError] = useState<string | null>(null)
   const entries = (draft ? JSON.parse(draft) : (round.initial ?? {})) as RoundEntries
   const put = (changes: RoundEntries): void => setDraft(JSON.stringify({ ...entries, ...changes }))
+  const form = useRef<HTMLFormElement>(null)
+  const shown = cells(entries)
+  const open = shown.filter(({ key }) => !entries[key]).length
+  const onKeyDown = useRoundKeys((key) => shown.find((one) => one.key === key)?.item, round.last ?? none, put)
+  const goOn = (): void => {
+    if (!form.current) return
+    if (hasOpen(form.current)) return focusNextOpen(form.current, cellInHand(form.current))
+    onOpenElsewhere?.()
+    requestAnimationFrame(() => form.current && focusNextOpen(form.current))
+  }
+  // In a sheet the keys are for the round from the start.
+  useEffect(() => {
+    if (form.current?.closest('[role="dialog"]')) form.current.focus({ preventScroll: true })
+  }, [])
   const isCannot = Object.entries(entries).some(([key, value]) => key.includes('/') && value === cannot)
   const submit = (): void => {
     const fault = missing(entries) ?? round.refuses?.() ?? null
@@ -59,11 +90,14 @@ export function RoundFrame({
   }
   return (
     <form
+      ref={form}
+      tabIndex={-1}
+      onKeyDown={onKeyDown}
       onSubmit={(event) => {
         event.preventDefault()
         submit()
       }}
-      className="grid gap-3"
+      className="grid gap-3 outline-none lg:gap-1.5"
       aria-label={isBaseline ? 'Baseline round' : 'Round'}
     >
       {children(entries, put)}
@@ -76,9 +110,19 @@ export function RoundFrame({
         />
       ) : null}
       {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
-      <Button type="submit" look="next" className="justify-self-end">
-        {round.submitLabel}
-      </Button>
+      <div className="sticky bottom-0 z-10 -mx-2 flex flex-wrap items-center justify-end gap-x-2 gap-y-2 sm:gap-x-4 border-t border-line bg-paper px-2 py-1.5">
+        <p role="status" className="mr-auto font-semibold">
+          {open === 0 ? 'All is entered' : `${open} open`}
+        </p>
+        {open > 0 ? (
+          <Button className="max-sm:px-2.5 max-sm:text-[0.95rem] lg:min-h-10" onClick={goOn}>
+            Next open
+          </Button>
+        ) : null}
+        <Button type="submit" look="next" className="max-sm:px-2.5 max-sm:text-[0.95rem] lg:min-h-10">
+          {round.submitLabel}
+        </Button>
+      </div>
     </form>
   )
 }

@@ -1,4 +1,7 @@
-import { cannot, type RoundEntries, type RoundItem } from './round-items'
+import type { ReactNode } from 'react'
+import { RoundCell } from './round-cell'
+import type { LastEntries } from './last-entries'
+import type { RoundEntries, RoundItem } from './round-items'
 
 export interface RoundColumn {
   /** Prefix of the entries: `<key>/<item>`. */
@@ -6,6 +9,13 @@ export interface RoundColumn {
   readonly head: string
   /** Said after the item's name for a screen reader. */
   readonly label: string
+  /** Only what every limb is asked, not what the injured one is. */
+  readonly isSound?: boolean
+}
+
+/** Whether a column is asked for an item. */
+export function isAsked(item: RoundItem, column: Pick<RoundColumn, 'isSound'>): boolean {
+  return !(item.injuredOnly && column.isSound)
 }
 
 /** Items down, sides across; on a narrow screen each side under its item. */
@@ -14,88 +24,61 @@ export function RoundGrid({
   columns,
   entries,
   last = {},
+  beside,
   onPut,
 }: {
   items: readonly RoundItem[]
   columns: readonly RoundColumn[]
   entries: RoundEntries
   /** What earlier rounds entered last. */
-  last?: RoundEntries | undefined
+  last?: LastEntries | undefined
+  /** Stands where the sound side is asked nothing, on a desk. */
+  beside?: ReactNode
   onPut: (changes: RoundEntries) => void
 }) {
+  const empty = items.filter((item) => item.injuredOnly)
+
   return (
-    <div className={`grid gap-x-4 gap-y-1 ${columns.length === 1 ? 'lg:grid-cols-[13rem_1fr]' : 'lg:grid-cols-[13rem_1fr_1fr]'}`}>
+    <div className={`grid gap-x-4 ${columns.length === 1 ? 'lg:grid-cols-[18rem_1fr]' : 'lg:grid-cols-[18rem_1.1fr_1fr]'}`}>
       <p className="hidden lg:block" aria-hidden />
       {columns.map((column) => (
-        <p key={column.key} className="hidden font-bold lg:block">
+        <p key={column.key} className="hidden text-sm font-bold lg:block">
           {column.head}
         </p>
       ))}
       {items.map((item) => (
         <div key={item.key} className="contents">
-          <div className="border-t border-line pt-2 lg:self-center lg:py-2">
-            <p className="font-semibold leading-tight">{item.label}</p>
-            {item.how ? <p className="text-sm text-soft">{item.how}</p> : null}
+          <div className="min-w-0 border-t border-line pt-1 lg:self-stretch lg:py-0.5">
+            <p className="truncate lg:contents" title={item.how}>
+              <span className="font-semibold leading-tight lg:block lg:text-[0.88rem] lg:leading-[1.1]">{item.label}</span>{' '}
+              {item.how ? <span className="text-sm leading-tight text-soft lg:block lg:truncate lg:text-xs">{item.how}</span> : null}
+            </p>
           </div>
-          {columns.map((column) => (
-            <div key={column.key} className="min-w-0 py-1 lg:border-t lg:border-line lg:py-2">
-              <p className="mb-0.5 text-sm font-semibold lg:hidden">{column.head}</p>
-              <ItemCell
-                item={item}
-                label={column.label ? `${item.label}, ${column.label}` : item.label}
-                value={entries[`${column.key}/${item.key}`] ?? ''}
-                last={last[`${column.key}/${item.key}`]}
-                onChange={(value) => onPut({ [`${column.key}/${item.key}`]: value })}
-              />
-            </div>
-          ))}
+          {columns.map((column) =>
+            isAsked(item, column) ? (
+              <div key={column.key} className="min-w-0 py-0.5 lg:border-t lg:border-line">
+                {columns.length > 1 ? <p className="text-sm font-semibold lg:hidden">{column.head}</p> : null}
+                <RoundCell
+                  cellKey={`${column.key}/${item.key}`}
+                  item={item}
+                  label={column.label ? `${item.label}, ${column.label}` : item.label}
+                  value={entries[`${column.key}/${item.key}`] ?? ''}
+                  last={last[`${column.key}/${item.key}`]}
+                  onChange={(value) => onPut({ [`${column.key}/${item.key}`]: value })}
+                />
+              </div>
+            ) : item === empty[0] ? (
+              <div
+                key={column.key}
+                style={{ gridRow: `span ${empty.length}` }}
+                className="min-w-0 py-1 max-lg:hidden lg:border-t lg:border-line"
+              >
+                {beside}
+              </div>
+            ) : null,
+          )}
         </div>
       ))}
-    </div>
-  )
-}
-
-function ItemCell({
-  item,
-  label,
-  value,
-  last,
-  onChange,
-}: {
-  item: RoundItem
-  label: string
-  value: string
-  last: string | undefined
-  onChange: (value: string) => void
-}) {
-  const words = item.figure ? item.figure.quick.map(String) : item.words
-  return (
-    <div role="group" aria-label={label} className="flex flex-wrap items-center gap-1">
-      {item.typed ? (
-        <label className="inline-flex items-center gap-2">
-          <input
-            inputMode="numeric"
-            aria-label={label}
-            value={value === cannot ? '' : value}
-            onChange={(event) => onChange(event.target.value.replace(/[^0-9]/g, '').slice(0, String(item.typed?.greatest).length))}
-            className="min-h-11 w-24 rounded-lg border border-soft bg-sheet px-3 text-lg"
-          />
-          <span className="text-sm text-soft">{item.typed.unit}</span>
-        </label>
-      ) : null}
-      {[...words, cannot].map((word) => (
-        <button
-          key={word}
-          type="button"
-          aria-pressed={value === word}
-          onClick={() => onChange(value === word ? '' : word)}
-          className={`min-h-11 min-w-11 rounded-lg border px-2.5 leading-none ${value === word ? 'border-ink bg-ink font-bold text-paper' : 'border-line bg-sheet'} ${word === cannot && value !== word ? 'text-soft' : ''}`}
-        >
-          {word === cannot ? 'can’t' : word}
-          {item.figure?.unit && word !== cannot ? <span className="ml-0.5 opacity-75">{item.figure.unit}</span> : null}
-        </button>
-      ))}
-      {last !== undefined && last !== '' ? <span className="px-1 text-sm text-soft">last: {last === cannot ? 'can’t' : last}</span> : null}
     </div>
   )
 }

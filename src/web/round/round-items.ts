@@ -28,7 +28,7 @@ export interface RoundItem {
   readonly typed?: { readonly unit: string; readonly greatest: number }
   /** What is entered by "normal". */
   readonly normal: string
-  /** Only the injured limb has it. */
+  /** Asked of the injured limb alone. */
   readonly injuredOnly?: boolean
 }
 
@@ -66,7 +66,7 @@ export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
       words: movements,
       normal: 'full',
     })),
-    { key: 'swelling', label: 'Swelling', how: '', words: swellings, normal: 'none' },
+    { key: 'swelling', label: 'Swelling', how: '', words: swellings, normal: 'none', injuredOnly: true },
     {
       key: 'restPain',
       label: 'Pain at rest',
@@ -74,6 +74,7 @@ export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
       words: [],
       figure: { unit: '', quick: [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10] },
       normal: '0',
+      injuredOnly: true,
     },
     {
       key: 'stretchPain',
@@ -81,8 +82,9 @@ export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
       how: 'You move them.',
       words: ['no', 'yes'],
       normal: 'no',
+      injuredOnly: true,
     },
-    { key: 'tight', label: 'Device feels tight', how: '', words: ['no', 'yes'], normal: 'no' },
+    { key: 'tight', label: 'Device feels tight', how: '', words: ['no', 'yes'], normal: 'no', injuredOnly: true },
   ]
 }
 

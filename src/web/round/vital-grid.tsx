@@ -1,5 +1,6 @@
 import type { RoundInput } from '#core/model/observation'
 import { RoundGrid } from './round-grid'
+import type { LastEntries } from './last-entries'
 import { toBlock, vitalRows, type RoundEntries } from './round-items'
 
 /** The circulation and breathing as a whole, where blood may be lost or the cord be hurt. */
@@ -9,7 +10,7 @@ export function VitalGrid({
   onPut,
 }: {
   entries: RoundEntries
-  last: RoundEntries | undefined
+  last: LastEntries | undefined
   onPut: (changes: RoundEntries) => void
 }) {
   return (

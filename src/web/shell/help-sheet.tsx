@@ -9,6 +9,9 @@ const keys: readonly (readonly [string, string])[] = [
   ['Enter', 'take the reading; go on in a form'],
   ['Space, Page Down', 'Apply: step done; held down, it counts once'],
   ['Backspace', 'Apply: one step back'],
+  ['arrows', 'round: from cell to cell'],
+  ['1 … 9', 'round: the word in that place; of a scale the figure, x is ten'],
+  ['c, l', 'round: cannot be assessed; as last time, where it was well'],
   ['Escape', 'close a sheet'],
 ]
 

@@ -40,7 +40,7 @@ export function CheckGate({
       </div>
       {injury ? (
         <Dialog
-          isWide
+          isWhole
           title={isBaseline ? `Baseline, ${comparedWords(injury)}` : 'Check after application'}
           isOpen={isOpen}
           onClose={() => setOpen(false)}

@@ -25,7 +25,7 @@ export function CorrectRound({
   const [error, setError] = useState<string>()
   const watched = watchedOf(injury.region ?? undefined)
   return (
-    <Dialog title={`Put right: the round of ${formatDayAndClock(Date.parse(round.at))}`} isWide isOpen onClose={onClose}>
+    <Dialog title={`Put right: the round of ${formatDayAndClock(Date.parse(round.at))}`} isWhole isOpen onClose={onClose}>
       <div className="grid gap-4">
         <TextField
           label="What was wrong with it"

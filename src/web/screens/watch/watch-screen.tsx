@@ -18,6 +18,7 @@ import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { PaperLinks } from '../../case/paper-links'
 import { RoundEntry } from '../../round/round-entry'
+import { roundTitle } from '../../round/round-title'
 import { StagePage } from '../../parts/stage-page'
 import { casesServed } from '#contract/views/related-cases'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
@@ -147,7 +148,7 @@ export function WatchScreen() {
         </div>
       </StagePage>
       {injury ? (
-        <Dialog title="Round" isWide isOpen={sheet === 'round'} onClose={() => setSheet(null)}>
+        <Dialog title={roundTitle('Round', episode, injury)} isWhole isOpen={sheet === 'round'} onClose={() => setSheet(null)}>
           <RoundEntry
             injury={injury}
             episode={episode}

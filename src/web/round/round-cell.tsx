@@ -1,0 +1,80 @@
+import { formatClock } from '../parts/format-time'
+import type { LastEntry } from './last-entries'
+import { cannot, type RoundItem } from './round-items'
+
+/** One item of one side: its words as buttons, and what was entered last beside them. */
+export function RoundCell({
+  cellKey,
+  item,
+  label,
+  value,
+  last,
+  onChange,
+}: {
+  cellKey: string
+  item: RoundItem
+  label: string
+  value: string
+  last: LastEntry | undefined
+  onChange: (value: string) => void
+}) {
+  const words = wordsOf(item)
+  const isTight = words.length > 8
+  const again = asLastTime(item, last)
+  const isLast = (word: string): boolean => last?.word === word
+  return (
+    <div
+      role="group"
+      aria-label={label}
+      data-cell={cellKey}
+      data-open={value === '' ? '' : undefined}
+      className={`flex flex-wrap items-center ${isTight ? 'gap-1 lg:gap-0.5' : 'gap-[3px] sm:gap-1'}`}
+    >
+      {item.typed ? (
+        <label className="inline-flex items-center gap-2">
+          <input
+            inputMode="numeric"
+            aria-label={label}
+            value={value === cannot ? '' : value}
+            onChange={(event) => onChange(event.target.value.replace(/[^0-9]/g, '').slice(0, String(item.typed?.greatest).length))}
+            className="min-h-11 w-24 rounded-lg border border-soft bg-sheet px-3 text-lg lg:min-h-9"
+          />
+          <span className="text-sm text-soft">{item.typed.unit}</span>
+        </label>
+      ) : null}
+      {[...words, cannot].map((word) => (
+        <button
+          key={word}
+          type="button"
+          aria-pressed={value === word}
+          aria-description={
+            isLast(word) && last ? `${again === word ? 'as last time' : 'entered last'}, ${formatClock(last.at)}` : undefined
+          }
+          onClick={() => onChange(value === word ? '' : word)}
+          className={`inline-grid min-h-11 place-content-center rounded-lg border leading-none focus-visible:outline-3 lg:min-h-[1.9rem] ${isTight ? 'min-w-[3.1rem] px-0.5 lg:min-w-8' : 'min-w-10 px-2 max-sm:px-1.5'} ${value === word ? 'border-ink bg-ink font-bold text-paper' : again === word ? 'border-dashed border-soft bg-sheet' : 'border-line bg-sheet'} ${word === cannot && value !== word ? 'text-soft' : ''}`}
+        >
+          <span>
+            {word === cannot ? 'can’t' : word}
+            {item.figure?.unit && word !== cannot ? <span className="ml-0.5 opacity-75">{item.figure.unit}</span> : null}
+          </span>
+          {isLast(word) && last ? (
+            <span aria-hidden className={`text-[0.62rem] leading-none ${again === word ? 'opacity-80' : 'font-bold text-caution'}`}>
+              {again === word ? 'as' : 'was'}
+              {isTight ? '' : ` ${formatClock(last.at)}`}
+            </span>
+          ) : null}
+        </button>
+      ))}
+    </div>
+  )
+}
+
+/** The words that a cell offers, as they are kept. */
+export function wordsOf(item: RoundItem): readonly string[] {
+  return item.figure ? item.figure.quick.map(String) : item.words
+}
+
+/** What may be entered "as last time": what was well then. What was abnormal is looked at anew. */
+export function asLastTime(item: RoundItem, last: LastEntry | undefined): string | null {
+  return last && last.word === item.normal ? last.word : null
+}

@@ -1,0 +1,76 @@
+import { expect } from 'chai'
+import { Key } from 'selenium-webdriver'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
+
+let server: LiveServer
+let browser: TestBrowser
+
+describe('a round on one screen', () => {
+  let seeded: SeededCase
+  before(async () => {
+    server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+    await signIn(browser, 'isolde', server.password)
+    seeded = await seedCase(browser, 'leg-slab')
+    await sendRound(browser, seeded, quietRound('leg-slab'), true, 90)
+    await sendApplied(browser, seeded, 80)
+    await sendRound(browser, seeded, quietRound('leg-slab', { warmth: 'cool' }), false, 30)
+  })
+  const openRound = async (): Promise<void> => {
+    await browser.open(`/case/${seeded.caseId}/watch`)
+    await browser.click('button', 'Do the round')
+    await browser.find('dialog', /^Round: Test leg-slab, LEFT ankle/)
+  }
+  const height = (): Promise<number> => browser.driver.executeScript<number>(`return document.querySelector('[role=dialog]').scrollHeight`)
+  const openCount = async (): Promise<number> => {
+    const [, count] = /(\d+) open/.exec(await browser.text()) ?? []
+    return Number(count ?? 0)
+  }
+
+  it('shows both legs, what was entered last and all that is asked within 1280 × 800', async () => {
+    await openRound()
+    expect(await height()).to.be.at.most(800)
+    const warmth = await browser.find('group', 'Warmth, left')
+    expect(await warmth.getText()).to.match(/cool\s*was \d\d:\d\d/)
+    expect(await (await browser.find('group', 'Warmth, right')).getText()).to.match(/warm\s*as \d\d:\d\d/)
+  }).timeout(40_000)
+
+  it('is done with keys alone, and judged at the top', async () => {
+    await openRound()
+    expect(await openCount()).to.equal(24)
+    await browser.press(Key.ARROW_DOWN)
+    await browser.press('1')
+    await browser.driver.wait(async () => (await openCount()) === 23, 5_000)
+    // It went on to the other leg's colour; l is refused where the last was not well.
+    await browser.press(Key.ARROW_DOWN)
+    await browser.press(Key.ARROW_LEFT)
+    await browser.press('l')
+    expect(await openCount()).to.equal(23)
+    await browser.press('2')
+    await browser.driver.wait(async () => (await openCount()) === 22, 5_000)
+    const warmth = await browser.find('group', 'Warmth, left')
+    expect(await warmth.findElement({ css: '[aria-pressed="true"]' }).getText()).to.match(/^cool/)
+    await browser.click('button', 'Rest of right normal')
+    await browser.click('button', 'Next open')
+    const inHand = await browser.driver.executeScript<string>(
+      `return document.activeElement.closest('[data-cell]').getAttribute('aria-label')`,
+    )
+    expect(inHand).to.equal('Refill, left')
+  }).timeout(40_000)
+
+  it('holds one leg at a time on a phone in less than 2000 px, and says what is open on the other', async () => {
+    await browser.setViewport(390, 844)
+    await openRound()
+    expect(await height()).to.be.at.most(2_000)
+    await browser.click('radio', /^RIGHT/)
+    expect(await browser.query('group', 'Pulse, left')).to.equal(null)
+    await browser.click('button', 'Rest of right normal')
+    await browser.waitForText('all entered')
+    await browser.click('button', 'Next open')
+    await browser.find('group', 'Pulse, left')
+    await browser.setViewport(1280, 800)
+  }).timeout(40_000)
+})
