@@ -17,6 +17,7 @@ export const lateParts = {
   trendChart: () => import('./screens/watch/trend-chart'),
   heatCurve: () => import('./screens/make-ready/heat-curve'),
   handOver: () => import('./screens/hand-over/hand-over-screen'),
+  myRound: () => import('./screens/my-round/my-round-screen'),
   ward: () => import('./screens/ward/ward-screen'),
   history: () => import('./screens/history/history-screen'),
   store: () => import('./screens/store/store-screen'),

@@ -32,6 +32,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
       ref={panel}
       aria-label="What stands"
       role={isUrgent ? 'alert' : undefined}
+      aria-live={isUrgent ? undefined : 'polite'}
       className={`grid min-w-0 gap-4 rounded-3xl border-2 p-4 sm:p-5 ${toneWash[toneOf(level)]}`}
     >
       <div>

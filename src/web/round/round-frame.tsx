@@ -9,6 +9,8 @@ import type { LastEntries } from './last-entries'
 import type { EverEntered, RoundCell } from './rest-is-normal'
 import { cannot, cannotReasons, type RoundEntries } from './round-items'
 
+/** Under what it is kept how many minutes ago was looked. */
+export const lookedAgo = 'looked-ago'
 const none: LastEntries = {}
 
 /** The cell that has the focus, or the last one that had an entry put in. */
@@ -34,7 +36,10 @@ export interface RoundProps {
   readonly asksVital?: boolean
   /** What else has to be there before it is sent, in words; null when it is. */
   readonly refuses?: () => string | null
-  readonly onSubmit: (body: RoundBody) => void
+  /** The time of the look stands already: a round that is put right, or one in a run. */
+  readonly isTimed?: boolean
+  /** @param minutesAgo when it was looked at, where it is entered later */
+  readonly onSubmit: (body: RoundBody, minutesAgo: number) => void
 }
 
 /**
@@ -86,7 +91,7 @@ export function RoundFrame({
     if (isCannot && !entries['reason']) return setError('Say why something cannot be assessed: choose a reason below the list.')
     setDraft('')
     setError(null)
-    round.onSubmit({ cases, isBaseline, outcome: 'done', reason: '', findings: findings(entries) })
+    round.onSubmit({ cases, isBaseline, outcome: 'done', reason: '', findings: findings(entries) }, Number(entries[lookedAgo] ?? 0))
   }
   return (
     <form
@@ -110,10 +115,12 @@ export function RoundFrame({
         />
       ) : null}
       {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
+      {round.isTimed ? null : <LookedAt isNarrow value={entries[lookedAgo] ?? '0'} onChange={(ago) => put({ [lookedAgo]: ago })} />}
       <div className="sticky bottom-0 z-10 -mx-2 flex flex-wrap items-center justify-end gap-x-2 gap-y-2 sm:gap-x-4 border-t border-line bg-paper px-2 py-1.5">
         <p role="status" className="mr-auto font-semibold">
           {open === 0 ? 'All is entered' : `${open} open`}
         </p>
+        {round.isTimed ? null : <LookedAt value={entries[lookedAgo] ?? '0'} onChange={(ago) => put({ [lookedAgo]: ago })} />}
         {open > 0 ? (
           <Button className="max-sm:px-2.5 max-sm:text-[0.95rem] lg:min-h-10" onClick={goOn}>
             Next open
@@ -124,5 +131,27 @@ export function RoundFrame({
         </Button>
       </div>
     </form>
+  )
+}
+
+const agoMin = [0, 5, 10, 15, 20, 30, 45, 60, 90, 120, 180, 240] as const
+
+/** When it was looked at: a round that is entered later is timed by the look. */
+function LookedAt({ value, isNarrow = false, onChange }: { value: string; isNarrow?: boolean; onChange: (ago: string) => void }) {
+  return (
+    <label className={`flex items-center gap-2 text-sm ${isNarrow ? 'sm:hidden' : 'max-sm:hidden'}`}>
+      <span className="font-semibold text-soft">Looked at</span>
+      <select
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        className="min-h-11 rounded-lg border border-line bg-sheet px-2 lg:min-h-9"
+      >
+        {agoMin.map((minutes) => (
+          <option key={minutes} value={String(minutes)}>
+            {minutes === 0 ? 'now' : minutes < 60 ? `${minutes} min ago` : `${minutes / 60} h ago`}
+          </option>
+        ))}
+      </select>
+    </label>
   )
 }

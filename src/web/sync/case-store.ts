@@ -58,9 +58,13 @@ function takeAnswer(answer: CaseAnswer): void {
   })
 }
 
-/** Writes an event about the case in hand; the stream follows from the kind. */
-export function writeEvent<Kind extends EventKindId>(kind: Kind, body: BodyOf<Kind>): Promise<void> {
-  return sendEvent(nextEvent(kind, body))
+/**
+ * Writes an event about the case in hand; the stream follows from the kind.
+ * @param minutesAgo when it happened, where it is entered later
+ */
+export function writeEvent<Kind extends EventKindId>(kind: Kind, body: BodyOf<Kind>, minutesAgo = 0): Promise<void> {
+  const event = nextEvent(kind, body)
+  return sendEvent(minutesAgo === 0 ? event : { ...event, at: new Date(Date.parse(event.at) - minutesAgo * 60_000).toISOString() })
 }
 
 /** Writes an event about the case in hand and waits a few seconds for what comes of it. */
@@ -147,4 +151,13 @@ function writer(): { readonly actor: string; readonly actorName: string } {
   const { state } = useSession.getState()
   const person = state.status === 'signed-in' ? state.person : null
   return { actor: person?.id ?? '', actorName: person?.name ?? '' }
+}
+
+/** Keeps cases on this device as the server knows them, so that they open without a line; one that cannot be read is left as it was. */
+export async function keepCases(caseIds: readonly string[]): Promise<void> {
+  for (const id of caseIds) {
+    const result = await callApi<CaseAnswer>('GET', paths.case(id))
+    if (result.kind === 'ok') await currentDurable()?.writeCase(result.value)
+    else if (result.kind !== 'refused') return
+  }
 }

@@ -46,6 +46,7 @@ export function CheckGate({
           onClose={() => setOpen(false)}
         >
           <RoundEntry
+            isTimed
             injury={injury}
             episode={episode}
             isBaseline={isBaseline}

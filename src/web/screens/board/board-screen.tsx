@@ -33,6 +33,7 @@ export function BoardScreen() {
           </p>
         </div>
         <div className="ml-auto flex flex-wrap gap-3">
+          <ButtonLink to="/round">My round</ButtonLink>
           <ButtonLink to="/hand-over">Hand-over</ButtonLink>
           <ButtonLink to="/history">History</ButtonLink>
           <ButtonLink to="/ward">Ward</ButtonLink>

@@ -56,9 +56,9 @@ export function CheckScreen() {
             cases={casesServed(record)}
             draftKey={`case/${record.id}/check`}
             submitLabel="Judge this round"
-            onSubmit={(body) => {
+            onSubmit={(body, minutesAgo) => {
               setAgain(false)
-              void writeEvent('round', body)
+              void writeEvent('round', body, minutesAgo)
             }}
           />
           {fit}

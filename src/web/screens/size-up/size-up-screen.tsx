@@ -158,6 +158,7 @@ function Baseline({ caseId, injury }: { caseId: string; injury: InjuryRecord }) 
       </div>
       {!baseline && isOpen ? (
         <RoundEntry
+          isTimed
           injury={injury}
           episode={episode}
           isBaseline

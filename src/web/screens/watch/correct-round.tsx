@@ -38,6 +38,7 @@ export function CorrectRound({
         <RoundEntry
           injury={injury}
           episode={episode}
+          isTimed
           isBaseline={round.isBaseline}
           cases={round.cases}
           draftKey={`round/${round.id}/corrected`}

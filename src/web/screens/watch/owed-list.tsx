@@ -8,7 +8,7 @@ import { Button } from '../../parts/button'
 import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { AddTaskSheet } from './add-task-sheet'
-import { NotDoneSheet } from './not-done-sheet'
+import { NotDoneSheet } from '../../case/not-done-sheet'
 import { TaskSheet } from './task-sheet'
 
 const tones: Readonly<Record<ReturnType<typeof dueState>, Tone>> = { later: 'calm', due: 'caution', grace: 'caution', overdue: 'stop' }

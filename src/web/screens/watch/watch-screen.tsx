@@ -25,7 +25,7 @@ import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { usePerson, useSettings } from '../../sync/session-store'
 import { CorrectRound } from './correct-round'
 import { OpeningPanel } from './opening-panel'
-import { NotDoneSheet } from './not-done-sheet'
+import { NotDoneSheet } from '../../case/not-done-sheet'
 import { RoundList } from './round-list'
 import { DoneTasks } from './done-tasks'
 import { DueLine } from './due-line'
@@ -156,9 +156,9 @@ export function WatchScreen() {
             cases={casesServed(record)}
             draftKey={`case/${record.id}/round`}
             submitLabel="Judge this round"
-            onSubmit={(body) => {
+            onSubmit={(body, minutesAgo) => {
               setSheet(null)
-              void writeEvent('round', body)
+              void writeEvent('round', body, minutesAgo)
             }}
           />
         </Dialog>

@@ -1,10 +1,10 @@
 import { useState } from 'react'
 import type { TaskOutcome } from '#contract/records/task'
-import { useDraft } from '../../sync/use-draft'
-import { Button } from '../../parts/button'
-import { ChoiceRow } from '../../parts/choice-row'
-import { Dialog } from '../../parts/dialog'
-import { TextField } from '../../parts/text-field'
+import { useDraft } from '../sync/use-draft'
+import { Button } from '../parts/button'
+import { ChoiceRow } from '../parts/choice-row'
+import { Dialog } from '../parts/dialog'
+import { TextField } from '../parts/text-field'
 
 type NotDone = Exclude<TaskOutcome, 'done'>
 type StaysDue = Exclude<NotDone, 'not-needed'>

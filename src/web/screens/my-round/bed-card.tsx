@@ -1,0 +1,62 @@
+import { Link } from 'react-router'
+import { spoken } from '#core/model/vocabulary'
+import type { BoardRow } from '#contract/views/board'
+import { Button } from '../../parts/button'
+import { formatSpan } from '../../parts/format-time'
+import { LevelMark } from '../../round/level-mark'
+
+/** One bed of the walk: where, who, which side, what is due, and doing it. */
+export function BedCard({
+  row,
+  now,
+  isNext,
+  onRound,
+  onNotDone,
+}: {
+  row: BoardRow
+  now: number
+  isNext: boolean
+  onRound: () => void
+  onNotDone: () => void
+}) {
+  const lateMin = row.nextDueAt === null ? 0 : Math.round((now - Date.parse(row.nextDueAt)) / 60_000)
+  const isRound = row.nextWhat === 'Round' || row.nextWhat === null
+  const part = [row.side?.toUpperCase(), row.region ? spoken(row.region) : ''].filter(Boolean).join(' ')
+  return (
+    <li className={`grid gap-2 rounded-2xl border bg-sheet p-4 ${isNext ? 'border-2 border-ink' : 'border-line'}`}>
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <strong className="text-xl">{row.place}</strong>
+        <span className="font-semibold">{row.patient}</span>
+        <span className="text-soft">
+          {part}, {row.techniqueName}
+        </span>
+      </div>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <LevelMark level={row.level} />
+        <span className={lateMin > row.graceMin ? 'font-bold text-stop' : 'font-semibold'}>
+          {row.nextWhat ?? 'Round'} {lateMin > 0 ? `${formatSpan(lateMin)} late` : lateMin === 0 ? 'due now' : `in ${formatSpan(-lateMin)}`}
+        </span>
+        {row.finding ? <span className="basis-full text-sm text-soft">{row.finding}</span> : null}
+      </div>
+      <div className="flex flex-wrap gap-2">
+        {isRound ? (
+          <>
+            <Button look={isNext ? 'next' : 'plain'} aria-label={`Do the round: ${row.patient}`} onClick={onRound}>
+              Do the round
+            </Button>
+            <Button aria-label={`Not done: ${row.patient}`} onClick={onNotDone}>
+              Not done
+            </Button>
+          </>
+        ) : null}
+        <Link
+          to={`/case/${row.caseId}/watch`}
+          aria-label={`Open ${row.patient}`}
+          className="inline-flex min-h-12 items-center px-2 font-semibold underline decoration-soft decoration-2 underline-offset-4"
+        >
+          Open
+        </Link>
+      </div>
+    </li>
+  )
+}

@@ -1,0 +1,87 @@
+import { useEffect, useState } from 'react'
+import { paths } from '#contract/api/paths'
+import type { BoardAnswer, BoardRow } from '#contract/views/board'
+import { knownAreas } from '../../case/places'
+import { NotDoneSheet } from '../../case/not-done-sheet'
+import { ChoiceSet } from '../../parts/choice-row'
+import { Notice } from '../../parts/notice'
+import { keepCases } from '../../sync/case-store'
+import { makeEvent, sendEvent } from '../../sync/outbox'
+import { serverNow } from '../../sync/server-clock'
+import { useAnswer } from '../../sync/use-answer'
+import { useDraft } from '../../sync/use-draft'
+import { useNow } from '../../sync/use-now'
+import { BedCard } from './bed-card'
+import { BedRound } from './bed-round'
+import { planWalk, type WalkedHere } from './walk'
+
+/** Bed to bed through what is due at the places that I chose: without a line too. */
+export function MyRoundScreen() {
+  const { answer, refusal } = useAnswer<BoardAnswer>(paths.board)
+  const now = useNow(10_000)
+  const [areasText, setAreas] = useDraft('my-round/areas')
+  const [walkedText, setWalked] = useDraft('my-round/walked')
+  const areas = areasText ? (JSON.parse(areasText) as readonly string[]) : []
+  const walked = (walkedText ? JSON.parse(walkedText) : {}) as WalkedHere
+  const walk = planWalk(answer?.rows ?? [], areas, walked, now)
+  const [sheet, setSheet] = useState<{ readonly what: 'round' | 'not-done'; readonly row: BoardRow } | null>(null)
+  const ids = walk.beds.map((row) => row.caseId).join(' ')
+  useEffect(() => {
+    // Kept here before the line is gone.
+    if (ids) void keepCases(ids.split(' '))
+  }, [ids])
+  const markDone = (row: BoardRow): void => setWalked(JSON.stringify({ ...walked, [row.caseId]: serverNow() }))
+  const total = walk.beds.length + walk.done.length
+  return (
+    <main id="main" className="mx-auto w-full max-w-3xl flex-1 px-3 py-5 sm:px-6">
+      <h1 className="text-2xl font-bold">My round</h1>
+      <p className="mb-3 text-soft" role="status">
+        {areas.length === 0
+          ? 'Choose your places; they are remembered on this device.'
+          : total === 0
+            ? `Nothing is due for the next half hour${walk.laterCount > 0 ? `; ${walk.laterCount} later` : ''}.`
+            : `${walk.done.length} of ${total} done${walk.laterCount > 0 ? `, ${walk.laterCount} later` : ''}.`}
+      </p>
+      {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
+      {answer ? (
+        <ChoiceSet
+          label="My places"
+          values={areas}
+          choices={knownAreas(answer.rows).map((value) => ({ value, label: value }))}
+          onChange={(chosen) => setAreas(JSON.stringify(chosen))}
+        />
+      ) : (
+        <p className="text-soft">Reading…</p>
+      )}
+      <ol aria-label="Beds to go to" className="mt-5 grid gap-3">
+        {walk.beds.map((row, index) => (
+          <BedCard
+            key={row.caseId}
+            row={row}
+            now={now}
+            isNext={index === 0}
+            onRound={() => setSheet({ what: 'round', row })}
+            onNotDone={() => setSheet({ what: 'not-done', row })}
+          />
+        ))}
+      </ol>
+      {sheet?.what === 'round' ? (
+        <BedRound key={sheet.row.caseId} row={sheet.row} onDone={() => markDone(sheet.row)} onClose={() => setSheet(null)} />
+      ) : null}
+      {sheet?.what === 'not-done' ? (
+        <NotDoneSheet
+          title={`Round not done: ${sheet.row.patient}, ${sheet.row.place}`}
+          draftKey={`case/${sheet.row.caseId}/not-done`}
+          onClose={() => setSheet(null)}
+          onSave={(outcome, reason) => {
+            const { caseId, episodeId } = sheet.row
+            const body = { cases: [caseId], isBaseline: false, outcome, reason, findings: { limbs: [] } }
+            setSheet(null)
+            markDone(sheet.row)
+            void sendEvent(makeEvent({ type: 'episode', id: episodeId }, 'round', body, 0))
+          }}
+        />
+      ) : null}
+    </main>
+  )
+}
