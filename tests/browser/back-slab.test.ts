@@ -3,6 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { bounceIsOver, draftsAreKept } from '../harness/waits'
 import { seedCase, type SeededCase } from '../harness/seed-case'
+import { enterOpen } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 
 let server: LiveServer
@@ -49,25 +50,8 @@ async function fillRound(form: RegExp, submit: string, changes: readonly [string
       }
     }
   }
-  while (await enterFirstOpen()) continue
+  await enterOpen(browser)
   await browser.click('button', submit)
-}
-
-/** Enters what one tap does not call normal, as it is when it is well. */
-async function enterFirstOpen(): Promise<boolean> {
-  return browser.driver.executeScript(
-    `const well = { Refill: '1.5s', Swelling: 'none', 'Pain at rest': '0', Pain: 'no', Pulse: 'present', Feeling: 'normal', Movement: 'full' }
-     for (const cell of document.querySelectorAll('form [role=group][aria-label]')) {
-       const start = Object.keys(well).find((one) => cell.ariaLabel.startsWith(one))
-       const buttons = [...cell.querySelectorAll('button[aria-pressed]')]
-       if (!start || buttons.length === 0 || buttons.some((one) => one.ariaPressed === 'true')) continue
-       const word = buttons.find((one) => one.innerText.split('\\n')[0].replace(/\\s/g, '') === well[start])
-       if (!word) throw new Error('no ' + well[start] + ' in ' + cell.ariaLabel)
-       word.click()
-       return true
-     }
-     return false`,
-  )
 }
 
 async function heightAndWeight(): Promise<void> {

@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startCutLine, type CutLine } from '../harness/cut-line'
+import { enterOpen } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendFromPage, sendRound, type SeededCase } from '../harness/seed-case'
 
@@ -44,6 +45,7 @@ describe('a night round, in the browser', () => {
     await browser.find('dialog', /^Round: /)
     await browser.click('button', 'Rest of both normal')
     await change?.()
+    await enterOpen(browser)
     await browser.click('button', 'Judge this round')
     await browser.find('dialog', /^Judged: /)
   }
