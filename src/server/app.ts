@@ -19,6 +19,7 @@ import { createPhotoRepository } from './repositories/photos'
 import { createStockRepository } from './repositories/stock'
 import { createStreamRepository } from './repositories/streams'
 import { coreRoutes } from './routes/core-routes'
+import { exportRoutes } from './routes/export-routes'
 import { handOverRoutes } from './routes/hand-over-routes'
 import { historyRoutes } from './routes/history-routes'
 import { pagerRoutes } from './routes/pager-routes'
@@ -104,6 +105,7 @@ export function createApp(deps: AppDeps): App {
   app.use(recordRoutes({ append, noter, pager, streams: readStreams, events: readEvents, people, clock }))
   app.use(handOverRoutes({ streams: readStreams, clock }))
   app.use(pagerRoutes({ db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))
+  app.use(exportRoutes({ streams: readStreams, clock }))
   app.use(historyRoutes({ streams: readStreams, clock }))
   app.use(coreRoutes(planner))
   app.use(

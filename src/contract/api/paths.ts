@@ -21,6 +21,8 @@ export const paths = {
   photos: (caseId: string) => `/api/cases/${caseId}/photos`,
   photo: (id: string) => `/api/photos/${id}`,
   paper: (caseId: string, paper: string, sheet: string) => `/api/cases/${caseId}/papers/${paper}.pdf?sheet=${sheet}`,
+  calendar: (caseId: string) => `/api/cases/${caseId}/owed.ics`,
+  observations: (caseId: string) => `/api/cases/${caseId}/observations.csv`,
   templateSvg: (caseId: string) => `/api/cases/${caseId}/papers/template.svg`,
   case: (id: string) => `/api/cases/${id}`,
   related: (id: string) => `/api/cases/${id}/related`,

@@ -13,8 +13,11 @@ export const pointsPerMm = 72 / 25.4
 
 export type Pdf = PDFKit.PDFDocument
 
-/** An empty document of one sheet size with the application's own face, `plain` and `bold`. */
-export function startPaper(sheet: SheetId, title: string): Pdf {
+/**
+ * An empty document of one sheet size with the application's own face, `plain` and `bold`.
+ * @param isTagged its structure is told to screen readers, and pages stay open until its end
+ */
+export function startPaper(sheet: SheetId, title: string, { isTagged = false }: { readonly isTagged?: boolean } = {}): Pdf {
   const { widthMm, heightMm } = sheets[sheet]
   const pdf = new PDFDocument({
     size: [widthMm * pointsPerMm, heightMm * pointsPerMm],
@@ -22,6 +25,8 @@ export function startPaper(sheet: SheetId, title: string): Pdf {
     autoFirstPage: false,
     info: { Title: title, Producer: 'Zesty Wren', Creator: 'Zesty Wren' },
     lang: 'en',
+    displayTitle: true,
+    ...(isTagged ? { tagged: true, bufferPages: true, pdfVersion: '1.5' as const } : {}),
   })
   pdf.registerFont('plain', faces.plain)
   pdf.registerFont('bold', faces.bold)

@@ -24,6 +24,8 @@ import { requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import { printBedsideLabel, printReleaseCard, type BedsideFacts } from '../papers/bedside-papers'
 import { printRunRecord } from '../papers/run-record-paper'
+import { printRoundChart } from '../papers/round-chart-paper'
+import { printTakeHome } from '../papers/take-home-paper'
 import { printTemplate, templateSvg } from '../papers/template-paper'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
@@ -113,6 +115,10 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
       }
       case 'release-card':
         return printReleaseCard(factsOf(opened, await planOf(opened), at), sheet)
+      case 'take-home':
+        return printTakeHome(record, episode, await planOf(opened), now, sheet)
+      case 'round-chart':
+        return printRoundChart(record, episode, now, sheet)
       case 'bedside-label':
         return printBedsideLabel(factsOf(opened, await planOf(opened), at), sheet)
     }

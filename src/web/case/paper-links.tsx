@@ -7,6 +7,8 @@ const names: Readonly<Record<PaperKind, string>> = {
   'run-record': 'Run record, one page',
   'release-card': 'Release-now card',
   'bedside-label': 'Bedside label',
+  'take-home': 'Take-home sheet',
+  'round-chart': 'Round chart',
 }
 
 /** Papers of a case, each on either size of sheet. */

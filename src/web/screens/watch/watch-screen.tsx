@@ -6,6 +6,7 @@ import { standCaseRounds } from '#contract/views/case-rounds'
 import { isHeld } from '#contract/views/standing-of-case'
 import { workOwed } from '#contract/views/work-owed'
 import type { RoundRecord } from '#contract/records/episode'
+import { paths } from '#contract/api/paths'
 import { hasRight, mayCorrect } from '#contract/rights'
 import { useNow } from '../../sync/use-now'
 import { RigPanel } from '../../case/rig-panel'
@@ -31,6 +32,8 @@ import { DoneTasks } from './done-tasks'
 import { DueLine } from './due-line'
 import { EndingSheet } from './ending-sheet'
 import { OwedList } from './owed-list'
+
+const fileLink = 'inline-flex min-h-11 items-center font-semibold underline decoration-soft decoration-2 underline-offset-4'
 
 const TrendChart = lazy(async () => ({ default: (await import('./trend-chart')).TrendChart }))
 
@@ -130,9 +133,15 @@ export function WatchScreen() {
             <h2 id="papers" className="font-bold">
               Papers
             </h2>
-            <PaperLinks caseId={record.id} papers={['release-card', 'bedside-label', 'run-record']} />
-            <p>
+            <PaperLinks caseId={record.id} papers={['take-home', 'round-chart', 'release-card', 'bedside-label', 'run-record']} />
+            <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
               <ButtonLink to={`/case/${record.id}/record`}>Run record</ButtonLink>
+              <a className={fileLink} href={paths.calendar(record.id)} download>
+                Owed work for a calendar
+              </a>
+              <a className={fileLink} href={paths.observations(record.id)} download>
+                Observations as a table
+              </a>
             </p>
           </section>
           <section aria-labelledby="care">

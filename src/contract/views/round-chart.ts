@@ -1,0 +1,78 @@
+import { assessed, isCannotAssess } from '#core/model/observation'
+import { nameOfId } from '#core/standing/item-names'
+import { spoken } from '#core/model/vocabulary'
+import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord, RoundRecord } from '../records/episode'
+import { casesServed } from './related-cases'
+
+/** What rounds entered, item by item, as a table: a paper, a file. */
+export interface RoundChart {
+  /** Times of the rounds that are shown, ISO 8601, the earliest first. */
+  readonly times: readonly string[]
+  readonly rows: readonly { readonly id: string; readonly label: string; readonly values: readonly string[] }[]
+}
+
+/** One thing that a round entered. */
+export interface Observation {
+  /** `leg-left/pulse`, `leg-left/feeling/tibial`, `vital/systolic`. */
+  readonly item: string
+  readonly value: string
+}
+
+const aside: readonly string[] = ['limb', 'side', 'isAlsoPartial']
+
+/** Everything that a round entered, in its order; what could not be assessed with why. */
+export function observationsOf({ findings }: Pick<RoundRecord, 'findings'>): readonly Observation[] {
+  const found: Observation[] = []
+  const put = (item: string, value: unknown): void => {
+    if (value !== undefined) found.push({ item, value: wordOf(value) })
+  }
+  for (const limb of findings.limbs) {
+    const part = `${limb.limb}-${limb.side}`
+    for (const [field, value] of Object.entries(limb)) {
+      if (aside.includes(field)) continue
+      if (isNested(value)) for (const [id, one] of Object.entries(value)) put(`${part}/${field}/${id}`, one)
+      else put(`${part}/${field === 'refillS' ? 'refill' : field}`, value)
+    }
+  }
+  for (const [block, items] of [
+    ['neck', findings.neck],
+    ['spine', findings.spine],
+    ['vital', findings.vital],
+  ] as const)
+    for (const [id, value] of Object.entries(items ?? {})) put(`${block}/${id}`, value)
+  return found
+}
+
+function isNested(value: unknown): value is Readonly<Record<string, unknown>> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value) && !isCannotAssess(value)
+}
+
+function wordOf(value: unknown): string {
+  if (isCannotAssess(value)) return `cannot: ${(value as { readonly reason: string }).reason}`
+  const known = assessed(value)
+  if (Array.isArray(known)) return known.length === 0 ? 'none' : known.map((one) => spoken(String(one))).join(', ')
+  return typeof known === 'boolean' ? (known ? 'yes' : 'no') : String(known)
+}
+
+/** Rounds of a case that were done, the latest of them last. */
+export function roundsDone(record: CaseRecord, episode: EpisodeRecord): readonly RoundRecord[] {
+  const served = casesServed(record)
+  return episode.rounds
+    .filter((one) => one.outcome === 'done' && (one.isBaseline || one.cases.some((id) => served.includes(id))))
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+}
+
+/**
+ * The last rounds of a case as a table, every item that any of them entered.
+ * @param most how many rounds are shown
+ */
+export function chartOf(record: CaseRecord, episode: EpisodeRecord, most = 3): RoundChart {
+  const rounds = roundsDone(record, episode).slice(-most)
+  const entered = rounds.map((one) => new Map(observationsOf(one).map(({ item, value }) => [item, value])))
+  const ids = [...new Set(entered.flatMap((one) => [...one.keys()]))]
+  return {
+    times: rounds.map((one) => one.at),
+    rows: ids.map((id) => ({ id, label: nameOfId(id), values: entered.map((one) => one.get(id) ?? '') })),
+  }
+}

@@ -1,0 +1,76 @@
+import { DateTime } from 'luxon'
+import type { Plan } from '#core/model/plan'
+import { bodyRegionOf, spoken } from '#core/model/vocabulary'
+import { homeWarnings } from '#core/standing/home-warnings'
+import { findTechnique } from '#core/techniques/registry'
+import type { SheetId } from '#contract/api/papers'
+import type { CaseRecord } from '#contract/records/case'
+import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
+import { orderLines } from '#contract/views/order-lines'
+import { workOwed } from '#contract/views/work-owed'
+import { largeSize, printFlow, type FlowBlock } from './flow-paper'
+
+const aids = { none: 'no walking aid', crutches: 'crutches', frame: 'a walking frame', wheelchair: 'a wheelchair' } as const
+const blank = '____________________'
+
+/** What goes home with the patient: when to come back, first and large; then the number, the times, and how to live with it. */
+export function printTakeHome(record: CaseRecord, episode: EpisodeRecord, plan: Plan, printedAt: string, sheet: SheetId): Promise<Buffer> {
+  const technique = findTechnique(record.technique)
+  const name = (technique?.name ?? record.technique).toLowerCase()
+  const title = `At home with your ${name}`
+  return printFlow(takeHomeBlocks(record, episode, plan, printedAt, title), { title, zone: episode.zone, printedAt }, sheet, largeSize)
+}
+
+/** The sheet as it flows down its pages. */
+export function takeHomeBlocks(
+  record: CaseRecord,
+  episode: EpisodeRecord,
+  plan: Plan,
+  printedAt: string,
+  title: string,
+): readonly FlowBlock[] {
+  const technique = findTechnique(record.technique)
+  const injury = episode.injuries[record.injuryId]
+  const region = injury?.region ?? technique?.regions[0] ?? 'ankle'
+  const part = [injury?.side ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' ')
+  const time = (at: string | number): string =>
+    DateTime.fromMillis(typeof at === 'number' ? at : Date.parse(at), { zone: episode.zone }).toFormat('cccc d LLLL, HH:mm')
+  // What is owed goes on at home: its end here ends the rounds alone.
+  const { ended, ...goingOn } = record
+  const owed = workOwed(goingOn, episode, Date.parse(printedAt)).filter((one) => one.kind !== 'round')
+  const home = ended?.home
+  const ordered = orderLines(record)
+  return [
+    { kind: 'title', text: title },
+    { kind: 'line', text: [patientLabel(episode), part].filter(Boolean).join(', ') },
+    { kind: 'heading', text: 'Call or come back at once if' },
+    { kind: 'list', lines: homeWarnings(technique?.onUrgent.device ?? 'shell', bodyRegionOf(region)) },
+    { kind: 'heading', text: `Day and night, call: ${home?.callNumber ?? blank}` },
+    { kind: 'line', text: 'Do not cut it open yourself, and do not wait for the morning.' },
+    { kind: 'heading', text: 'Your times' },
+    {
+      kind: 'list',
+      lines: [
+        ...(record.appliedAt ? [`It went on ${time(record.appliedAt)}.`] : []),
+        ...owed.map((one) => `${one.text} ${one.dueAt > Date.parse(printedAt) ? `By ${time(one.dueAt)}.` : 'This is due now.'}`),
+        ...(home ? [`We call you on the next day: ${home.phone}.`] : []),
+        ...(ordered.length > 0 ? ordered.map((line) => `Ordered for you: ${line}.`) : []),
+      ],
+    },
+    { kind: 'heading', text: 'Living with it' },
+    {
+      kind: 'list',
+      lines: [
+        ...plan.care,
+        ...(home && home.walkingAid !== 'none' ? [`You walk with ${aids[home.walkingAid]}.`] : []),
+        ...(home ? [`At home helps you: ${home.helper}.`] : []),
+      ],
+    },
+    ...(home
+      ? ([
+          { kind: 'heading', text: 'In your own words' },
+          { kind: 'line', text: home.taughtBack },
+        ] as const)
+      : []),
+  ]
+}

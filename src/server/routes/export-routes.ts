@@ -1,0 +1,70 @@
+import { stringify } from 'csv-stringify/sync'
+import { Router } from 'express'
+import { createEvents, type EventAttributes } from 'ics'
+import Joi from 'joi'
+import { findTechnique } from '#core/techniques/registry'
+import type { CaseRecord } from '#contract/records/case'
+import type { EpisodeRecord } from '#contract/records/episode'
+import { uuid } from '#contract/field-schemas'
+import { observationsOf, roundsDone } from '#contract/views/round-chart'
+import { workOwed } from '#contract/views/work-owed'
+import { ApiError } from '../ground/api-error'
+import type { Clock } from '../ground/clock'
+import { requireSession, type SignedInRequest } from '../middleware/session'
+import { parseWith } from '../middleware/validate'
+import type { StreamRepository } from '../repositories/streams'
+
+const idSchema = Joi.object({ id: uuid.required() })
+
+/** What leaves a case as a file: owed work for a calendar, observations for a table. */
+export function exportRoutes({ streams, clock }: { readonly streams: StreamRepository; readonly clock: Clock }): Router {
+  const router = Router()
+  const open = async (params: unknown): Promise<{ readonly record: CaseRecord; readonly episode: EpisodeRecord }> => {
+    const { id } = parseWith<{ id: string }>(idSchema, params)
+    const found = await streams.findCase(id)
+    const episode = found && (await streams.findEpisode(found.record.episodeId))
+    if (!found || !episode) throw new ApiError(404, 'not-found', 'There is no case with this id: look on the Board.')
+    return { record: found.record, episode: episode.record }
+  }
+
+  router.get('/api/cases/:id/owed.ics', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    const { record, episode } = await open(request.params)
+    response
+      .type('text/calendar')
+      .attachment('owed.ics')
+      .send(calendarOf(record, episode, clock()))
+  })
+  router.get('/api/cases/:id/observations.csv', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    const { record, episode } = await open(request.params)
+    const rows = roundsDone(record, episode).flatMap((round) =>
+      observationsOf(round).map(({ item, value }) => [round.at, round.isBaseline ? 'baseline' : 'round', round.by, item, value]),
+    )
+    response
+      .type('text/csv')
+      .attachment('observations.csv')
+      // A cell that begins like a formula is text.
+      .send(stringify([['at', 'kind', 'by', 'item', 'value'], ...rows], { escape_formulas: true }))
+  })
+  return router
+}
+
+/** Owed work as events of its minutes, without the patient's name: a calendar is read by whoever holds the phone. */
+function calendarOf(record: CaseRecord, episode: EpisodeRecord, nowMs: number): string {
+  const technique = findTechnique(record.technique)?.name ?? record.technique
+  const events = workOwed(record, episode, nowMs).map((work): EventAttributes => ({
+    uid: `${record.id}-${work.id}@zesty-wren`,
+    title: `${technique}: ${work.name}`,
+    description: work.text,
+    start: work.dueAt,
+    startInputType: 'utc',
+    startOutputType: 'utc',
+    duration: { minutes: Math.max(15, work.graceMin) },
+    productId: 'zesty-wren',
+    alarms: [{ action: 'display', description: work.name, trigger: { minutes: 15, before: true } }],
+  }))
+  const { value, error } = createEvents(events, { productId: 'zesty-wren', calName: technique })
+  if (typeof value === 'string') return value
+  throw error ?? new Error('no calendar came of it')
+}

@@ -1,0 +1,109 @@
+import { expect } from 'chai'
+import { PDFDocument, PDFName } from 'pdf-lib'
+import { readCase } from '#core/files/read-case'
+import { homeWarnings } from '#core/standing/home-warnings'
+import { planCase } from '#core/techniques/plan-case'
+import type { Plan } from '#core/model/plan'
+import { chartOf, observationsOf } from '#contract/views/round-chart'
+import { bothLegs } from '../../../src/server/demo/findings'
+import { printFlow, type FlowBlock } from '../../../src/server/papers/flow-paper'
+import { printRoundChart } from '../../../src/server/papers/round-chart-paper'
+import { printTakeHome, takeHomeBlocks } from '../../../src/server/papers/take-home-paper'
+import { exampleOf, techniqueIds } from '../../harness/example-cases'
+import { foldStay } from '../../harness/fold-stay'
+import { testContext } from '../../harness/leg-slab-cases'
+
+const { stay, event, caseAfter, stayAfter } = foldStay()
+const printedAt = '2026-03-27T18:00:00Z'
+const home = {
+  helper: 'Sister, next door',
+  stairs: 'can',
+  phone: '0491 570 006',
+  callNumber: '0491 570 110',
+  walkingAid: 'crutches',
+  taughtBack: 'white toes or numb: I call at once',
+}
+const planOf = (technique: string): Plan => planCase(readCase(exampleOf(technique)).clinicalCase!, testContext())!
+const textsOf = (blocks: readonly FlowBlock[]): readonly string[] =>
+  blocks.flatMap((one) => (one.kind === 'list' ? one.lines : one.kind === 'table' ? one.rows.flat() : [one.text]))
+
+describe('the take-home sheet', () => {
+  it('says first when to come back, then the number, then the patient’s own times and words', () => {
+    const plan = planOf('leg-slab')
+    const record = caseAfter(event('plan', { plan }, 0), event('ended', { how: 'home', note: '', home }, 200))
+    const texts = textsOf(takeHomeBlocks(record, stay, plan, printedAt, 'At home'))
+    const at = (wanted: RegExp): number => texts.findIndex((one) => wanted.test(one))
+    expect(at(/toes turn white/)).to.be.within(1, 6)
+    expect(at(/call: 0491 570 110/)).to.be.greaterThan(at(/toes turn white/))
+    expect(texts.join('\n'))
+      .to.include('Friday 27 March, 10:00')
+      .and.to.include('You walk with crutches')
+      .and.to.include('Sister, next door')
+      .and.to.include(home.taughtBack)
+    for (const line of plan.care) expect(texts).to.include(line)
+  })
+
+  it('leaves room for the number where none is known yet', () => {
+    const texts = textsOf(takeHomeBlocks(caseAfter(), stay, planOf('leg-slab'), printedAt, 'At home'))
+    expect(texts.some((one) => /call: _+/.test(one))).to.equal(true)
+  })
+
+  it('warns by what is on: fingers of an arm, breath with a leg, the cord with a neck or a trunk', () => {
+    expect(homeWarnings('shell', 'arm').join()).to.include('fingers').and.not.to.include('calf')
+    expect(homeWarnings('shell', 'leg').join()).to.include('toes').and.to.include('short of breath')
+    expect(homeWarnings('collar', 'neck').join()).to.include('swallow')
+    expect(homeWarnings('trunk', 'trunk').join()).to.include('pass water').and.to.include('short of breath')
+  })
+
+  for (const technique of techniqueIds) {
+    it(`prints for ${technique}, tagged, in its language and with its title`, async () => {
+      const { record, stay: its } = foldStay({ technique })
+      const pdf = await PDFDocument.load(await printTakeHome(record, its, planOf(technique), printedAt, 'a4'))
+      expect(pdf.getTitle()).to.match(/^At home with your /)
+      expect(pdf.catalog.get(PDFName.of('Lang'))?.toString()).to.equal('(en)')
+      expect(pdf.catalog.get(PDFName.of('MarkInfo'))).to.not.equal(undefined)
+      expect(pdf.catalog.get(PDFName.of('StructTreeRoot'))).to.not.equal(undefined)
+      expect(pdf.getPageCount()).to.be.within(1, 3)
+    })
+  }
+})
+
+describe('the round chart', () => {
+  const round = (atMin: number, change: object) =>
+    event('round', { cases: ['c1'], isBaseline: false, outcome: 'done', reason: '', findings: bothLegs('left', change) }, atMin)
+  const rounds = [10, 20, 30, 40].map((atMin) => round(atMin, { restPain: atMin / 10 }))
+  const watched = stayAfter(...rounds)
+
+  it('shows the last rounds, item by item', () => {
+    const chart = chartOf(caseAfter(), watched)
+    expect(chart.times).to.have.length(3)
+    expect(chart.rows.find((one) => one.id === 'leg-left/restPain')).to.deep.include({
+      label: 'left leg pain at rest',
+      values: ['2', '3', '4'],
+    })
+    expect(chart.rows.find((one) => one.id === 'leg-left/refill')?.values).to.have.length(3)
+  })
+
+  it('says why something could not be assessed, and leaves out what was not looked at', () => {
+    const blind = {
+      findings: { limbs: [{ limb: 'leg' as const, side: 'left' as const, pulse: { cannotAssess: true as const, reason: 'asleep' } }] },
+    }
+    expect(observationsOf(blind)).to.deep.equal([{ item: 'leg-left/pulse', value: 'cannot: asleep' }])
+    expect(chartOf(caseAfter(), stay)).to.deep.equal({ times: [], rows: [] })
+  })
+
+  it('prints with rounds and without any, on either sheet', async () => {
+    for (const sheet of ['a4', 'letter'] as const) {
+      for (const one of [watched, stay]) expect((await printRoundChart(caseAfter(), one, printedAt, sheet)).length).to.be.greaterThan(1_000)
+    }
+  })
+
+  it('goes on over as many pages as it needs', async () => {
+    const blocks: readonly FlowBlock[] = [
+      { kind: 'title', text: 'Long' },
+      { kind: 'list', lines: Array.from({ length: 120 }, (_, at) => `line ${at}`) },
+    ]
+    const pdf = await PDFDocument.load(await printFlow(blocks, { title: 'Long', zone: 'Etc/UTC', printedAt }, 'a4'))
+    expect(pdf.getPageCount()).to.equal(3)
+  })
+})
