@@ -25,6 +25,7 @@ import { historyRoutes } from './routes/history-routes'
 import { pagerRoutes } from './routes/pager-routes'
 import { paperRoutes } from './routes/paper-routes'
 import { photoRoutes } from './routes/photo-routes'
+import { recallRoutes } from './routes/recall-routes'
 import { recordRoutes } from './routes/record-routes'
 import { sessionRoutes } from './routes/session-routes'
 import { storeRoutes } from './routes/store-routes'
@@ -106,6 +107,7 @@ export function createApp(deps: AppDeps): App {
   app.use(handOverRoutes({ streams: readStreams, clock }))
   app.use(pagerRoutes({ db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))
   app.use(exportRoutes({ streams: readStreams, clock }))
+  app.use(recallRoutes({ stock: createStockRepository(reads), streams: readStreams, clock }))
   app.use(historyRoutes({ streams: readStreams, clock }))
   app.use(coreRoutes(planner))
   app.use(

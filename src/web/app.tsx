@@ -17,6 +17,7 @@ const router = createBrowserRouter([
       { path: 'settings', lazy: async () => ({ Component: (await lateParts.settings()).SettingsScreen }) },
       { path: 'hand-over', lazy: async () => ({ Component: (await lateParts.handOver()).HandOverScreen }) },
       { path: 'round', lazy: async () => ({ Component: (await lateParts.myRound()).MyRoundScreen }) },
+      { path: 'recall', lazy: async () => ({ Component: (await lateParts.recall()).RecallScreen }) },
       { path: 'ward', lazy: async () => ({ Component: (await lateParts.ward()).WardScreen }) },
       { path: 'history', lazy: async () => ({ Component: (await lateParts.history()).HistoryScreen }) },
       { path: 'store', lazy: async () => ({ Component: (await lateParts.store()).StoreScreen }) },

@@ -18,6 +18,7 @@ export const lateParts = {
   heatCurve: () => import('./screens/make-ready/heat-curve'),
   handOver: () => import('./screens/hand-over/hand-over-screen'),
   myRound: () => import('./screens/my-round/my-round-screen'),
+  recall: () => import('./screens/store/recall-screen'),
   ward: () => import('./screens/ward/ward-screen'),
   history: () => import('./screens/history/history-screen'),
   store: () => import('./screens/store/store-screen'),

@@ -6,6 +6,7 @@ export const paths = {
   board: '/api/board',
   handOver: (query: string) => `/api/hand-over?${query}`,
   handOverPaper: (query: string) => `/api/hand-over.pdf?${query}`,
+  recall: (lot: string) => `/api/recall?lot=${encodeURIComponent(lot)}`,
   history: (query: string) => `/api/history?${query}`,
   ward: '/api/ward',
   pagerReceipts: '/api/pager/receipts',

@@ -14,6 +14,7 @@ import { fit } from './fit'
 import { flags } from './flags'
 import { handOver } from './hand-over'
 import { identityChecked } from './identity-checked'
+import { incident } from './incident'
 import { injury } from './injury'
 import { movedIn } from './moved-in'
 import { movedOut } from './moved-out'
@@ -119,6 +120,7 @@ export const eventKinds = {
   worry,
   'taken-over': takenOver,
   note,
+  incident,
   removed,
   ended,
   reopened,

@@ -15,6 +15,7 @@ import { schema as fit } from './fit.schema'
 import { schema as flags } from './flags.schema'
 import { schema as handOver } from './hand-over.schema'
 import { schema as identityChecked } from './identity-checked.schema'
+import { schema as incident } from './incident.schema'
 import { schema as injury } from './injury.schema'
 import { schema as movedIn } from './moved-in.schema'
 import { schema as movedOut } from './moved-out.schema'
@@ -122,6 +123,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   worry,
   'taken-over': takenOver,
   note,
+  incident,
   removed,
   ended,
   reopened,

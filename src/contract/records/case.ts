@@ -6,6 +6,7 @@ import type { CallEntry, ResponseEntry } from '#core/model/response'
 import type { RigSetting } from '#core/model/rig'
 import type { HandGrip } from '#core/model/step'
 import type { PartId } from '#core/rounds/look'
+import type { IncidentBody } from './incident'
 import type { PageRecord } from './page'
 import type { Recorded, RunRecord, TroubleRecord } from './run'
 import type { AddedTaskBody, TaskBody } from './task'
@@ -128,6 +129,8 @@ export interface CaseRecord {
   readonly changes?: readonly (Recorded & { readonly what: string })[]
   readonly fit: readonly FitRecord[]
   readonly notes: readonly NoteRecord[]
+  /** Reported from here, in the order of time. */
+  readonly incidents?: readonly (IncidentBody & Recorded)[]
   /** What became of owed work, in the order of time. */
   readonly tasks?: readonly (TaskBody & Recorded & { readonly id: string })[]
   /** Work that people wrote down. */

@@ -132,6 +132,15 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
       })),
     },
     {
+      id: 'incidents',
+      title: 'Incidents reported',
+      lines: (record.incidents ?? []).map((one) => ({
+        at: one.at,
+        by: one.by,
+        text: `${one.what}; harm: ${one.harm}${one.lot ? `; lot ${one.lot}` : ''}`,
+      })),
+    },
+    {
       id: 'notes',
       title: 'Notes',
       lines: record.notes

@@ -28,6 +28,7 @@ export function searchWords(record: CaseRecord, episode: EpisodeRecord): string 
     record.removedAt ? 'taken off' : '',
     ...judged.flatMap(({ round, verdict }) => [round.by, ...verdict.findings.map((one) => `${one.code} ${one.text ?? ''}`)]),
     ...(record.troubles ?? []).map((one) => `${one.label} ${one.by}`),
+    ...(record.incidents ?? []).map((one) => `incident ${one.lot} ${one.by}`),
     ...(record.tasks ?? []).map((one) => one.by),
     record.accepted?.by ?? '',
     record.ended?.by ?? '',

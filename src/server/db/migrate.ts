@@ -6,9 +6,10 @@ import * as folds from './migrations/2026-11-26-folds'
 import * as history from './migrations/2026-11-26-history'
 import * as marksAndLots from './migrations/2026-11-26-marks-and-lots'
 import * as patients from './migrations/2026-11-26-patients'
+import * as recall from './migrations/2026-11-26-recall'
 import * as ward from './migrations/2026-11-26-ward'
 
-const migrations = [streams, store, marksAndLots, folds, history, patients, ward]
+const migrations = [streams, store, marksAndLots, folds, history, patients, ward, recall]
 
 /** Brings the database to the newest schema; each migration runs once, in order. */
 export async function migrate(db: Sequelize): Promise<void> {

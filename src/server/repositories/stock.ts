@@ -240,6 +240,18 @@ export function createStockRepository(db: Sequelize) {
       )
       return rows.map((row) => ({ ...row, id: String(row.id), at: new Date(row.at).toISOString() }))
     },
+    /** What was taken of a lot for cases, the earliest first. */
+    async takenOfLot(
+      lot: string,
+    ): Promise<readonly { readonly caseId: string; readonly label: string; readonly at: string; readonly by: string }[]> {
+      const rows = await db.query<{ caseId: string; label: string; at: Date; by: string }>(
+        `SELECT m.case_id AS caseId, i.label, m.at, m.actor_name AS \`by\` FROM lots l
+         JOIN stock_movements m ON m.lot_id = l.id LEFT JOIN items i ON i.code = l.item_code
+         WHERE l.lot = :lot AND m.case_id IS NOT NULL AND m.delta < 0 ORDER BY m.id`,
+        { type: QueryTypes.SELECT, replacements: { lot } },
+      )
+      return rows.map((row) => ({ ...row, at: new Date(row.at).toISOString() }))
+    },
     async saveHead(placeId: string, head: { version: number; headHash: string }, transaction: Transaction): Promise<void> {
       await db.query('UPDATE places SET version = :version, head_hash = :headHash WHERE id = :placeId', {
         type: QueryTypes.UPDATE,

@@ -216,6 +216,21 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       await models.wards.upsert(row, { transaction })
     },
 
+    /** A case with its line, as they were written last. */
+    async findWithLine(id: string): Promise<{ readonly record: CaseRecord; readonly board: BoardRow } | null> {
+      const row = (await models.cases.findByPk(id, { raw: true })) as unknown as { board: string } | null
+      return row && { record: (await caseSnapshot(row)).record, board: JSON.parse(row.board) as BoardRow }
+    },
+
+    /** Cases from which an incident with a lot was reported. */
+    async casesWithIncidentOf(lot: string): Promise<readonly string[]> {
+      const rows = await db.query<{ id: string }>(
+        "SELECT DISTINCT stream_id AS id FROM events WHERE kind = 'incident' AND JSON_VALUE(body, '$.lot') = :lot",
+        { type: QueryTypes.SELECT, replacements: { lot } },
+      )
+      return rows.map((row) => row.id)
+    },
+
     async saveBoardRow(caseId: string, board: BoardRow, transaction: Transaction): Promise<void> {
       await models.cases.update(columnsOf(board), { where: { id: caseId }, transaction })
     },

@@ -17,6 +17,7 @@ import type { Actor } from './writing'
 /** What may still be written once the device is off. */
 const afterRemoval: readonly string[] = [
   'note',
+  'incident',
   'moved-out',
   'moved-in',
   'reading-withdrawn',
@@ -31,7 +32,17 @@ const afterRemoval: readonly string[] = [
 ]
 
 /** What may still be written once a case has ended here. */
-const afterEnd: readonly string[] = ['note', 'moved-out', 'moved-in', 'reading-withdrawn', 'response', 'call', 'task-done', 'reopened']
+const afterEnd: readonly string[] = [
+  'note',
+  'incident',
+  'moved-out',
+  'moved-in',
+  'reading-withdrawn',
+  'response',
+  'call',
+  'task-done',
+  'reopened',
+]
 
 /** What only a clinician changes once a plan is accepted (STANDING, The plan in force). */
 const cliniciansOnceAccepted: readonly string[] = ['options', 'orders', 'device']

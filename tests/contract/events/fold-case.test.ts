@@ -246,7 +246,7 @@ describe('where on the path a case stands', () => {
 describe('kinds of events', () => {
   it('each belong to one stream and need a right', () => {
     for (const [id, kind] of Object.entries(eventKinds)) {
-      expect(['case', 'episode', 'person', 'place'], id).to.include(kind.stream)
+      expect(['case', 'episode', 'person', 'place', 'ward'], id).to.include(kind.stream)
       expect(['opening', 'additive', 'replacing'], id).to.include(kind.nature)
       expect(kind.right, id).to.match(/\S/)
     }

@@ -43,11 +43,14 @@ export function StoreScreen() {
               : ''}
           </p>
         </div>
-        {wanted ? (
-          <ButtonLink look="next" to={`/store/${wanted}/count`}>
-            Count round
-          </ButtonLink>
-        ) : null}
+        <div className="flex flex-wrap gap-3">
+          <ButtonLink to="/recall">Recall a lot</ButtonLink>
+          {wanted ? (
+            <ButtonLink look="next" to={`/store/${wanted}/count`}>
+              Count round
+            </ButtonLink>
+          ) : null}
+        </div>
       </div>
       {isOffline ? (
         <Notice tone="caution" lead="The store cannot be read" role="alert">

@@ -31,6 +31,7 @@ import { RoundList } from './round-list'
 import { DoneTasks } from './done-tasks'
 import { DueLine } from './due-line'
 import { EndingSheet } from './ending-sheet'
+import { IncidentSheet } from './incident-sheet'
 import { OwedList } from './owed-list'
 
 const fileLink = 'inline-flex min-h-11 items-center font-semibold underline decoration-soft decoration-2 underline-offset-4'
@@ -45,7 +46,7 @@ export function WatchScreen() {
   const { units } = useSettings()
   const person = usePerson()
   const now = useNow(5_000)
-  const [sheet, setSheet] = useState<'round' | 'not-done' | 'ending' | null>(null)
+  const [sheet, setSheet] = useState<'round' | 'not-done' | 'ending' | 'incident' | null>(null)
   const [correcting, setCorrecting] = useState<RoundRecord | null>(null)
   const standing = useStanding(open)
   const injury = episode.injuries[record.injuryId]
@@ -136,6 +137,7 @@ export function WatchScreen() {
             <PaperLinks caseId={record.id} papers={['take-home', 'round-chart', 'release-card', 'bedside-label', 'run-record']} />
             <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
               <ButtonLink to={`/case/${record.id}/record`}>Run record</ButtonLink>
+              <Button onClick={() => setSheet('incident')}>Report an incident</Button>
               <a className={fileLink} href={paths.calendar(record.id)} download>
                 Owed work for a calendar
               </a>
@@ -186,6 +188,7 @@ export function WatchScreen() {
           }}
         />
       ) : null}
+      {sheet === 'incident' ? <IncidentSheet caseId={record.id} onClose={() => setSheet(null)} /> : null}
       {sheet === 'ending' ? (
         <EndingSheet
           caseId={record.id}

@@ -1,0 +1,41 @@
+import { Router, type Response } from 'express'
+import Joi from 'joi'
+import type { RecallAnswer, RecalledCase } from '#contract/api/recall'
+import type { Clock } from '../ground/clock'
+import { requireSession, type SignedInRequest } from '../middleware/session'
+import { parseWith } from '../middleware/validate'
+import type { StockRepository } from '../repositories/stock'
+import type { StreamRepository } from '../repositories/streams'
+
+const querySchema = Joi.object({ lot: Joi.string().trim().min(2).max(40).required() })
+
+/** Which patients have or had a lot: by what was taken for them, and by incidents that name it. */
+export function recallRoutes({ stock, streams, clock }: { stock: StockRepository; streams: StreamRepository; clock: Clock }): Router {
+  const router = Router()
+  router.get('/api/recall', async (request: SignedInRequest, response: Response<RecallAnswer>) => {
+    requireSession(request, 'read')
+    const { lot } = parseWith<{ lot: string }>(querySchema, request.query)
+    const taken = await stock.takenOfLot(lot)
+    const reported = await streams.casesWithIncidentOf(lot)
+    const cases: RecalledCase[] = []
+    for (const id of new Set([...taken.map((one) => one.caseId), ...reported])) {
+      const found = await streams.findWithLine(id)
+      if (!found) continue
+      const own = taken.filter((one) => one.caseId === id)
+      const incident = found.record.incidents?.find((one) => one.lot === lot)
+      const first = own[0] ?? incident
+      if (!first) continue
+      cases.push({
+        row: { ...found.board, live: null, search: '' },
+        items: [...new Set(own.map((one) => one.label))],
+        at: first.at,
+        by: first.by,
+        isOn: found.record.appliedAt !== null && found.record.removedAt === null,
+      })
+    }
+    // Whoever wears it comes first.
+    cases.sort((a, b) => Number(b.isOn) - Number(a.isOn) || Date.parse(b.at) - Date.parse(a.at))
+    response.json({ lot, cases, now: new Date(clock()).toISOString() })
+  })
+  return router
+}

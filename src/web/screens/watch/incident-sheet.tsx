@@ -1,0 +1,70 @@
+import { useState } from 'react'
+import { harms, type IncidentBody } from '#contract/records/incident'
+import { Button } from '../../parts/button'
+import { ChoiceRow } from '../../parts/choice-row'
+import { Dialog } from '../../parts/dialog'
+import { Notice } from '../../parts/notice'
+import { TextField } from '../../parts/text-field'
+import { writeEvent } from '../../sync/case-store'
+import { useDraft } from '../../sync/use-draft'
+
+const harmWords: Readonly<Record<IncidentBody['harm'], string>> = { none: 'no harm', minor: 'minor', serious: 'serious', death: 'death' }
+const leastLetters = 10
+
+/** What went wrong with a device, for others to know: what, how much harm, which lot. */
+export function IncidentSheet({ caseId, onClose }: { caseId: string; onClose: () => void }) {
+  const [draft, setDraft] = useDraft(`case/${caseId}/incident`)
+  const fields = (draft ? JSON.parse(draft) : {}) as Partial<IncidentBody>
+  const set = (change: Partial<IncidentBody>): void => {
+    setError(null)
+    setDraft(JSON.stringify({ ...fields, ...change }))
+  }
+  const [error, setError] = useState<string | null>(null)
+  const keep = (): void => {
+    const what = fields.what?.trim() ?? ''
+    if (what.length < leastLetters) return setError('What happened is missing: say it in a sentence, and what was done.')
+    if (!fields.harm) return setError('Harm was not said: choose one, or no harm.')
+    setDraft('')
+    void writeEvent('incident', { what, harm: fields.harm, lot: fields.lot?.trim() ?? '' })
+    onClose()
+  }
+  return (
+    <Dialog title="Report an incident" isOpen onClose={onClose}>
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          keep()
+        }}
+      >
+        <TextField
+          label="What happened, and what was done"
+          value={fields.what ?? ''}
+          maxLength={2_000}
+          onChange={(event) => set({ what: event.target.value })}
+          autoFocus
+        />
+        <ChoiceRow
+          label="Harm"
+          value={fields.harm ?? null}
+          choices={harms.map((value) => ({ value, label: harmWords[value] }))}
+          onChange={(harm) => set({ harm })}
+        />
+        <TextField
+          label="Lot of the device or material"
+          value={fields.lot ?? ''}
+          maxLength={40}
+          hint="As it is printed on it; may stay empty. By it others who have the lot are found."
+          onChange={(event) => set({ lot: event.target.value })}
+        />
+        {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
+        <div className="flex flex-wrap gap-3">
+          <Button type="submit" look="next">
+            Keep the report
+          </Button>
+          <Button onClick={onClose}>Leave as it is</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
