@@ -16,6 +16,7 @@ import { handOver } from './hand-over'
 import { identityChecked } from './identity-checked'
 import { incident } from './incident'
 import { injury } from './injury'
+import { merged } from './merged'
 import { movedIn } from './moved-in'
 import { movedOut } from './moved-out'
 import { note } from './note'
@@ -64,6 +65,7 @@ import { timer } from './timer'
 import { timerEnded } from './timer-ended'
 import { trouble } from './trouble'
 import { troubleEnded } from './trouble-ended'
+import { unmerged } from './unmerged'
 import type { EventKind } from './kind'
 import { worry } from './worry'
 
@@ -75,6 +77,8 @@ export const eventKinds = {
   injury,
   place,
   round,
+  merged,
+  unmerged,
   'case-opened': caseOpened,
   'carried-in': carriedIn,
   reading,

@@ -28,6 +28,8 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
   readonly right: Right | 'self' | 'server'
   /** What the core thinks of the case may change with it, and is said in the answer. */
   readonly bearsOnPlan?: true
+  /** The server adds to its body what it copies from elsewhere: only its own answer tells what came of it. */
+  readonly isCompletedByServer?: true
   /** From version 1 to 2 first; a kind without any stands at version 1. */
   readonly upcasters?: readonly Upcaster[]
   /** For an opening one: the record that begins with it. */

@@ -14,6 +14,7 @@ export interface MovedInBody {
 export const movedIn = caseKind<MovedInBody>({
   nature: 'additive',
   right: 'move',
+  isCompletedByServer: true,
   bearsOnPlan: true,
   upcasters: [(body) => ({ ...(body as object), key: (body as { measurement?: { key?: string } }).measurement?.key })],
   fold: (record, { id, body: { measurement } }) =>

@@ -17,6 +17,7 @@ import { schema as handOver } from './hand-over.schema'
 import { schema as identityChecked } from './identity-checked.schema'
 import { schema as incident } from './incident.schema'
 import { schema as injury } from './injury.schema'
+import { schema as merged } from './merged.schema'
 import { schema as movedIn } from './moved-in.schema'
 import { schema as movedOut } from './moved-out.schema'
 import { schema as note } from './note.schema'
@@ -65,6 +66,7 @@ import { schema as timer } from './timer.schema'
 import { schema as timerEnded } from './timer-ended.schema'
 import { schema as trouble } from './trouble.schema'
 import { schema as troubleEnded } from './trouble-ended.schema'
+import { schema as unmerged } from './unmerged.schema'
 import type { EventKindId } from './index'
 import { streamTypes } from '../event'
 import { greatestInteger, instant, uuid } from '../field-schemas'
@@ -78,6 +80,8 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   injury,
   place,
   round,
+  merged,
+  unmerged,
   'case-opened': caseOpened,
   'carried-in': carriedIn,
   reading,

@@ -52,6 +52,17 @@ export interface CorrectedRound extends RoundRecord {
   readonly correctedBy: string
 }
 
+/** This stay was found to be of the patient of another one. */
+export interface MergeRecord {
+  readonly withEpisode: string
+  readonly reason: string
+  readonly at: string
+  readonly by: string
+  /** Who it was before. */
+  readonly before: { readonly patientId: string; readonly patient: PatientDetails }
+  readonly undone?: { readonly reason: string; readonly at: string; readonly by: string }
+}
+
 /** One stay of one patient: place, injuries, flags, rounds. A fold of the episode's events. */
 export interface EpisodeRecord {
   readonly id: string
@@ -64,6 +75,8 @@ export interface EpisodeRecord {
   readonly injuries: Readonly<Record<string, InjuryRecord>>
   readonly rounds: readonly RoundRecord[]
   readonly correctedRounds?: readonly CorrectedRound[]
+  /** Merges with the record of the same patient, in the order of time; one that was undone says so. */
+  readonly merges?: readonly MergeRecord[]
 }
 
 export const unknownPatient: PatientDetails = {

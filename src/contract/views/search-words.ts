@@ -17,6 +17,7 @@ export function searchWords(record: CaseRecord, episode: EpisodeRecord): string 
   const { judged } = standCaseRounds(record, episode, Date.parse(record.openedAt))
   const text = [
     patientLabel(episode),
+    ...(episode.merges ?? []).map((one) => one.before.patient.name),
     patient.number,
     patient.born,
     episode.place,

@@ -95,13 +95,16 @@ function answerRepeat(first: StoredEvent, input: EventInput): Appended {
   )
 }
 
-/** A reading from another case is kept as the server copied it: what was sent is the rest. */
+/** What the server copies into a body from elsewhere. */
+const copied: readonly string[] = ['moved-in', 'carried-in', 'merged']
+
+/** What came from elsewhere is kept as the server copied it: what was sent is the rest. */
 function isSameBody(first: StoredEvent, input: EventInput): boolean {
-  if (first.kind !== 'moved-in' && first.kind !== 'carried-in') return isDeepStrictEqual(first.body, input.body)
+  if (!copied.includes(first.kind)) return isDeepStrictEqual(first.body, input.body)
   return isDeepStrictEqual(withoutCopies(first.body), withoutCopies(input.body))
 }
 
 function withoutCopies(body: unknown): object {
   const { readings, ...rest } = body as { readonly readings?: CarriedInBody['readings'] }
-  return { ...rest, measurement: undefined, keys: readings?.map((one) => one.key) }
+  return { ...rest, measurement: undefined, into: undefined, keys: readings?.map((one) => one.key) }
 }

@@ -2,6 +2,7 @@ import type { Transaction } from 'sequelize'
 import { DateTime } from 'luxon'
 import type { EpisodeRecord, PatientDetails } from '#contract/records/episode'
 import type { CaseRecord } from '#contract/records/case'
+import type { MergedBody } from '#contract/events/merged'
 import type { InjuryBody } from '#contract/events/injury'
 import { ageFromBirth } from '#contract/views/age-from-birth'
 import { isIdentityRead, isOtherPlace } from '#contract/views/side-change'
@@ -39,7 +40,9 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
       writing.actor,
     )
   }
-  const { event, head } = await sealEvent(deps, writing, headOf(before), transaction)
+  const body = before && input.kind === 'merged' ? await withPatient(deps, before.record, input.body as MergedBody, transaction) : null
+  if (before && input.kind === 'unmerged') checkUnmerge(before.record)
+  const { event, head } = await sealEvent(deps, writing, headOf(before), transaction, body ? { body } : {})
   const episode = foldEpisode(before?.record ?? null, id, event)
   await deps.streams.saveEpisode(episode, head, new Date(event.receivedAt), transaction)
   for (const { record, board } of cases) {
@@ -92,6 +95,24 @@ function checkCorrection({ corrects }: RoundBody, episode: EpisodeRecord, actor:
   }
   if (!mayCorrect(wrong, actor))
     throw new ApiError(403, 'no-right', `${wrong.by} entered this round: ask them, or a clinician, to put it right.`)
+}
+
+/** Who the patient of the other stay is, as it is known there. */
+async function withPatient(deps: AppendDeps, record: EpisodeRecord, body: MergedBody, transaction: Transaction): Promise<MergedBody> {
+  const { withEpisode, reason } = body
+  const other = await deps.streams.findEpisode(withEpisode, transaction)
+  const refuse = (code: 'not-known' | 'format', message: string): never => {
+    throw invalidInput([{ code, path: 'body/withEpisode', message }])
+  }
+  if (!other) return refuse('not-known', 'There is no such stay: look the patient up in the history.')
+  if (other.record.patientId === record.patientId) return refuse('format', 'Both are of one patient already: there is nothing to merge.')
+  const { patientId, patient } = other.record
+  return { withEpisode, reason, into: { patientId, patient } }
+}
+
+function checkUnmerge(record: EpisodeRecord): void {
+  if (record.merges?.some((one) => !one.undone)) return
+  throw invalidInput([{ code: 'format', path: 'kind', message: 'Nothing was merged into this stay that could be undone.' }])
 }
 
 /** Nobody is born tomorrow, nor on a day that there is not. */

@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
 import { foldCase } from '#contract/events/fold'
-import { eventKinds, type BodyOf, type EventKindId } from '#contract/events/index'
+import { eventKinds, findEventKind, type BodyOf, type EventKindId } from '#contract/events/index'
 import { paths } from '#contract/api/paths'
 import type { ProblemDetails } from '#contract/api/problem-details'
 import { createFolder, isWithin, mergeAnswers, type Folded, type TakenEvent } from './fold-waiting'
@@ -120,7 +120,7 @@ onTaken((event: EventInput, answer: EventAnswer) => {
   useCaseStore.setState(({ taken }) => ({ taken: [...taken, one] }))
   const known = isCase ? base?.version : base?.episodeVersion
   const isNext = known !== undefined && answer.version === known + 1 && !answer.mark
-  if (!base || !isNext) return void loadCase(caseId)
+  if (!base || !isNext || findEventKind(event.kind)?.isCompletedByServer) return void loadCase(caseId)
   const folded = folder.afterFirst(event.id) ?? folder.fold({ base, caseId, episodeId, taken: [one], pending: [] }, writer())
   const { record, episode } = folded ?? base
   takeAnswer({

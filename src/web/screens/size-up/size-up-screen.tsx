@@ -19,6 +19,7 @@ import { SideSheet } from './side-sheet'
 import { BodyChart } from './body-chart'
 import { FoundOn } from './found-on'
 import { IdentityForm } from './identity-form'
+import { MergeLine } from './merge-line'
 import { InjuryForm, isColumnRegion } from './injury-form'
 import { LevelLane } from './level-lane'
 import { OrdersForm } from './orders-form'
@@ -73,7 +74,10 @@ export function SizeUpScreen() {
       <div className="grid gap-6 lg:grid-cols-[19rem_minmax(0,1fr)_minmax(0,1.05fr)]">
         <div className="grid content-start gap-5">
           <BodyChart region={injury.region} side={injury.side} onPick={pick} />
-          <IdentityForm key={episode.id} episode={episode} />
+          <div>
+            <IdentityForm key={`${episode.id} ${episode.patientId}`} episode={episode} />
+            <MergeLine episode={episode} />
+          </div>
           <PhotoStrip caseId={record.id} />
         </div>
         <div className="grid content-start gap-5">
