@@ -30,3 +30,13 @@ export interface AddedTaskBody {
 export function isEnded(outcome: TaskOutcome): boolean {
   return outcome === 'done' || outcome === 'not-needed'
 }
+
+/** Owed work with its time, as a forecast reads it. */
+export interface WorkAhead {
+  readonly id: string
+  readonly name: string
+  /** ISO 8601 UTC. */
+  readonly dueAt: string
+  readonly graceMin: number
+  readonly takesMin: number
+}

@@ -2,6 +2,7 @@ import type { Caution } from '#core/model/plan'
 import type { StandingLevel } from '#core/model/standing'
 import type { Region, Side } from '#core/model/vocabulary'
 import type { PagerState } from '../records/page'
+import type { WorkAhead } from '../records/task'
 import type { EndingWay } from '../records/ending'
 
 /** One live case as the Board shows it; kept with the case and read without folding anything. */
@@ -41,6 +42,14 @@ export interface BoardRow {
   readonly ended?: { readonly how: EndingWay; readonly at: string }
   /** When the device came off, ISO 8601 UTC; left out while it is on. */
   readonly offAt?: string
+  /** Until when a cast is still wet, ISO 8601 UTC; left out where nothing sets. */
+  readonly wetUntilAt?: string
+  /** It was on before the case was opened. */
+  readonly foundOn?: true
+  /** Who took the patient over last; left out while nobody did. */
+  readonly takenOverBy?: string
+  /** What falls due in the hours ahead, late work too, the earliest first; left out by lines from before anybody looked ahead. */
+  readonly ahead?: readonly WorkAhead[]
   /** The device is off; the line stays while something stands. */
   readonly isOff: boolean
   readonly isOnBoard: boolean

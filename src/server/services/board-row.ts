@@ -5,6 +5,9 @@ import type { BoardRow } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
 import { isHeld, standingOf } from '#contract/views/standing-of-case'
 import { searchWords } from '#contract/views/search-words'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { hardAtMs } from '#contract/views/opening-run'
+import { workAhead } from '#contract/views/work-ahead'
 import { workOwed } from '#contract/views/work-owed'
 import type { CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
@@ -24,6 +27,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   const isOff = record.removedAt !== null
   const isStanding = isHeld(record, { items: standing })
   const injury = episode.injuries[record.injuryId]
+  const hardAt = isOff ? null : hardAtMs(record, defaultProtocol)
   const at = (ms: number): string => new Date(ms).toISOString()
   return {
     caseId: record.id,
@@ -54,6 +58,10 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     ...(record.openedUpAt ? { castOpenedAt: record.openedUpAt } : {}),
     ...(record.ended ? { ended: { how: record.ended.how, at: record.ended.at } } : {}),
     ...(record.removedAt ? { offAt: record.removedAt } : {}),
+    ...(hardAt === null ? {} : { wetUntilAt: at(hardAt) }),
+    ...(record.found ? { foundOn: true as const } : {}),
+    ...(record.takenOver ? { takenOverBy: record.takenOver.by } : {}),
+    ahead: (record.ended || !isOff || isStanding) && record.appliedAt ? workAhead(record, episode, nowMs) : [],
     isOff,
     // Whoever went home stays until the call of the next day; whoever is gone leaves at once.
     isOnBoard: record.ended ? next !== undefined : !isOff || isStanding,

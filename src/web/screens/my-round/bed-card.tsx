@@ -1,7 +1,6 @@
-import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
 import type { BoardRow } from '#contract/views/board'
-import { Button } from '../../parts/button'
+import { Button, ButtonLink } from '../../parts/button'
 import { formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../round/level-mark'
 
@@ -49,13 +48,10 @@ export function BedCard({
             </Button>
           </>
         ) : null}
-        <Link
-          to={`/case/${row.caseId}/watch`}
-          aria-label={`Open ${row.patient}`}
-          className="inline-flex min-h-12 items-center px-2 font-semibold underline decoration-soft decoration-2 underline-offset-4"
-        >
-          Open
-        </Link>
+        <ButtonLink look={isRound ? 'quiet' : isNext ? 'next' : 'plain'} to={`/case/${row.caseId}/watch`}>
+          <span className="sr-only">{row.patient}: </span>
+          {isRound ? 'Open' : `Open: ${row.nextWhat ?? ''}`}
+        </ButtonLink>
       </div>
     </li>
   )

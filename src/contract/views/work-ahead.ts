@@ -1,0 +1,32 @@
+import { defaultProtocol } from '#core/quantities/defaults'
+import { taskMinutes } from '#core/rounds/task-minutes'
+import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord } from '../records/episode'
+import type { WorkAhead } from '../records/task'
+import { caseRounds } from './case-progress'
+import { workOwed } from './work-owed'
+
+/** How far a Board's line looks ahead, h: beyond the four that are shown, so that a line an hour old still says enough. */
+export const aheadOnBoardH = 6
+
+/** Everything that falls due on a case within the hours ahead, late work too, every one of its rounds; the earliest first. */
+export function workAhead(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly WorkAhead[] {
+  const untilMs = nowMs + aheadOnBoardH * 3_600_000
+  const owed = workOwed(record, episode, nowMs)
+  const next = owed.find((one) => one.kind === 'round')
+  const later = next
+    ? caseRounds(record, episode, nowMs, defaultProtocol).filter((one) => one.doneAt === null && one.dueAt > next.dueAt)
+    : []
+  const rounds = later.map((one) => ({ ...one, kind: 'round' as const, name: 'Round' }))
+  return [...owed, ...rounds]
+    .filter((one) => one.dueAt <= untilMs)
+    .sort((a, b) => a.dueAt - b.dueAt)
+    .map(({ id, kind, name, dueAt, graceMin }) => ({
+      id: kind === 'round' ? `round-${dueAt}` : id,
+      name,
+      dueAt: new Date(dueAt).toISOString(),
+      graceMin,
+      // Whoever begins within the grace is in time, however long it takes.
+      takesMin: Math.min(taskMinutes[kind], 2 * graceMin),
+    }))
+}

@@ -1,0 +1,104 @@
+import { useEffect, useRef, useState } from 'react'
+import type { BoardRow } from '#contract/views/board'
+import { knownAreas } from '../../case/places'
+import type { BoardFilter, BoardView } from './board-filter'
+
+const views: readonly { readonly value: BoardView; readonly label: string }[] = [
+  { value: 'cards', label: 'Cards' },
+  { value: 'rows', label: 'Rows' },
+  { value: 'wall', label: 'Wall' },
+]
+const typingMs = 150
+const field = 'min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3'
+const toggle =
+  'min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-paper'
+
+/** What of the Board is shown, and how; it stands in the address. */
+export function FilterBar({
+  rows,
+  filter,
+  onChange,
+}: {
+  rows: readonly BoardRow[]
+  filter: BoardFilter
+  onChange: (change: Partial<BoardFilter>) => void
+}) {
+  const [typed, setTyped] = useState(filter.words)
+  const latest = useRef(onChange)
+  useEffect(() => {
+    latest.current = onChange
+  }, [onChange])
+  useEffect(() => {
+    // The address follows the typing: it is slower than a hand.
+    if (typed === filter.words) return
+    const timer = setTimeout(() => latest.current({ words: typed }), typingMs)
+    return () => clearTimeout(timer)
+  }, [typed, filter.words])
+  const techniques = [...new Map(rows.map((row) => [row.technique, row.techniqueName]))].sort((a, b) => a[1].localeCompare(b[1]))
+  return (
+    <search className="mb-3 flex flex-wrap gap-1.5">
+      <input
+        type="search"
+        aria-label="Find on the Board"
+        placeholder="Name, number, place"
+        value={typed}
+        maxLength={80}
+        onChange={(event) => setTyped(event.target.value)}
+        className={`${field} w-full sm:w-52`}
+      />
+      <select aria-label="Place" value={filter.area} onChange={(event) => onChange({ area: event.target.value })} className={field}>
+        <option value="">All places</option>
+        {knownAreas(rows).map((area) => (
+          <option key={area} value={area}>
+            {area}
+          </option>
+        ))}
+      </select>
+      <select
+        aria-label="Technique"
+        value={filter.technique}
+        onChange={(event) => onChange({ technique: event.target.value })}
+        className={`${field} max-w-44 max-sm:hidden`}
+      >
+        <option value="">All techniques</option>
+        {techniques.map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <button
+        type="button"
+        aria-pressed={filter.isPressing}
+        onClick={() => onChange({ isPressing: !filter.isPressing })}
+        className={toggle}
+      >
+        Pressing
+      </button>
+      <button type="button" aria-pressed={filter.isMine} onClick={() => onChange({ isMine: !filter.isMine })} className={toggle}>
+        Mine
+      </button>
+      <span role="group" aria-label="How it is shown" className="ml-auto flex gap-1.5 max-sm:hidden">
+        {views.map(({ value, label }) => (
+          <button
+            key={value}
+            type="button"
+            aria-pressed={filter.view === value}
+            onClick={() => onChange({ view: value })}
+            className={toggle}
+          >
+            {label}
+          </button>
+        ))}
+        <button
+          type="button"
+          aria-pressed={filter.isInitials}
+          onClick={() => onChange({ isInitials: !filter.isInitials })}
+          className={toggle}
+        >
+          Initials on the wall
+        </button>
+      </span>
+    </search>
+  )
+}

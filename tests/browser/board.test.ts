@@ -1,0 +1,61 @@
+import { expect } from 'chai'
+import { Key } from 'selenium-webdriver'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+
+let server: LiveServer
+let browser: TestBrowser
+
+describe('the Board in its densities', () => {
+  before(async () => {
+    server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+    await signIn(browser, 'isolde', server.password)
+    await browser.find('list', 'Live cases, worst first')
+  })
+  const names = async (css: string): Promise<readonly string[]> =>
+    browser.driver.executeScript(`return [...document.querySelectorAll(arguments[0])].map((one) => one.innerText)`, css)
+
+  it('finds by words and place, and keeps what was asked in the address', async () => {
+    await browser.type('searchbox', 'Find on the Board', 'jago')
+    await browser.driver.wait(async () => (await names('main li')).every((one) => one.includes('Jago Penrose-Lyle')), 8_000)
+    expect(await browser.driver.getCurrentUrl()).to.match(/q=jago/)
+    await browser.driver.navigate().refresh()
+    await browser.find('list', 'Live cases, worst first')
+    expect((await names('main li')).every((one) => one.includes('Jago Penrose-Lyle'))).to.equal(true)
+    await browser.type('searchbox', 'Find on the Board', 'nobody-of-this-name')
+    await browser.waitForText('Nobody answers to that')
+  }).timeout(40_000)
+
+  it('holds two dozen cases in rows on one screen', async () => {
+    await browser.open('/?view=rows')
+    await browser.find('table', 'Live cases, worst first')
+    const bottoms: number[] = await browser.driver.executeScript(
+      `return [...document.querySelectorAll('tbody tr')].map((one) => one.getBoundingClientRect().bottom)`,
+    )
+    expect(bottoms.filter((one) => one <= 800).length).to.be.at.least(24)
+    const first = await names('tbody tr:first-child')
+    expect(first[0]).to.match(/Urgent/)
+  }).timeout(40_000)
+
+  it('hangs on a wall with initials and no controls, and is left with Escape', async () => {
+    await browser.open('/?view=wall&names=initials')
+    await browser.find('list', 'Live cases, worst first')
+    const text = (await names('main ul')).join('\n')
+    expect(text).to.not.include('Pascoe')
+    expect(text).to.include('L. P. B.')
+    await browser.press(Key.ESCAPE)
+    await browser.find('searchbox', 'Find on the Board')
+  }).timeout(40_000)
+
+  it('says how much of the next four hours ends late with how many people', async () => {
+    await browser.open('/')
+    await browser.find('list', 'Live cases, worst first')
+    await browser.driver.executeScript(`document.querySelector('main details').open = true`)
+    const list = await browser.find('list', 'Late with so many people')
+    const late = [...(await list.getText()).matchAll(/(\d+) late/g)].map((one) => Number(one[1]))
+    expect(late).to.have.length(4)
+    expect(late).to.deep.equal([...late].sort((a, b) => b - a))
+  }).timeout(40_000)
+})
