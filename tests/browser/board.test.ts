@@ -19,11 +19,14 @@ describe('the Board in its densities', () => {
 
   it('finds by words and place, and keeps what was asked in the address', async () => {
     await browser.type('searchbox', 'Find on the Board', 'jago')
-    await browser.driver.wait(async () => (await names('main li')).every((one) => one.includes('Jago Penrose-Lyle')), 8_000)
+    await browser.driver.wait(
+      async () => (await names('ul[aria-label^="Live cases"] > li')).every((one) => one.includes('Jago Penrose-Lyle')),
+      8_000,
+    )
     expect(await browser.driver.getCurrentUrl()).to.match(/q=jago/)
     await browser.driver.navigate().refresh()
     await browser.find('list', 'Live cases, worst first')
-    expect((await names('main li')).every((one) => one.includes('Jago Penrose-Lyle'))).to.equal(true)
+    expect((await names('ul[aria-label^="Live cases"] > li')).every((one) => one.includes('Jago Penrose-Lyle'))).to.equal(true)
     await browser.type('searchbox', 'Find on the Board', 'nobody-of-this-name')
     await browser.waitForText('Nobody answers to that')
   }).timeout(40_000)
