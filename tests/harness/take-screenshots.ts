@@ -27,7 +27,7 @@ const shots: readonly Shot[] = [
     at: 'Corin Mabyn/apply',
     then: async (browser) => walkTo(browser, /Flat palms/),
   },
-  { name: 'trouble', at: 'Corin Mabyn/apply', then: async (browser) => browser.click('button', 'Something is wrong') },
+  { name: 'round', at: 'Ennor Vose/watch', then: async (browser) => browser.click('button', 'Do the round') },
   { name: 'apply-phone', at: 'extrication-collar/apply', size: [390, 844] },
   {
     name: 'apply-pull',
@@ -45,7 +45,16 @@ const shots: readonly Shot[] = [
   },
   { name: 'check', at: 'Hedrek Callow/check' },
   { name: 'watch', at: 'Jago Penrose-Lyle/watch' },
-  { name: 'watch-dark', at: 'Tamsyn Hollow/watch', theme: 'dark' },
+  {
+    name: 'my-round',
+    at: '/round',
+    size: [390, 844],
+    theme: 'dark',
+    then: async (browser) => {
+      await browser.click('button', 'Ward A')
+      await browser.waitForText(/of \d+ done/)
+    },
+  },
   {
     name: 'open-cast',
     at: 'Ruan Tolgarrick/watch',
