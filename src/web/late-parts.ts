@@ -14,6 +14,7 @@ export const lateParts = {
   record: () => import('./screens/record/record-screen'),
   newCase: () => import('./screens/new-case/new-case'),
   refusedSheet: () => import('./shell/refused-sheet'),
+  careTrend: () => import('./screens/watch/care-trend'),
   trendChart: () => import('./screens/watch/trend-chart'),
   heatCurve: () => import('./screens/make-ready/heat-curve'),
   handOver: () => import('./screens/hand-over/hand-over-screen'),

@@ -32,3 +32,8 @@ export function listMeasurementIds(): readonly string[] {
 export function measurementWords(id: string): readonly string[] | null {
   return worded.get(id) ?? null
 }
+
+/** What a measurement is called; its id where nobody knows it. */
+export function measurementLabel(id: string): string {
+  return definitions.find((one) => one.id === id)?.label ?? id
+}

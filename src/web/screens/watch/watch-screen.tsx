@@ -1,9 +1,10 @@
-import { lazy, Suspense, useState } from 'react'
+import { lazy, Suspense, useMemo, useState } from 'react'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
 import { caseRounds } from '#contract/views/case-progress'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { isHeld } from '#contract/views/standing-of-case'
+import { trendsOf } from '#contract/views/trends'
 import { workOwed } from '#contract/views/work-owed'
 import type { RoundRecord } from '#contract/records/episode'
 import { paths } from '#contract/api/paths'
@@ -36,6 +37,7 @@ import { OwedList } from './owed-list'
 
 const fileLink = 'inline-flex min-h-11 items-center font-semibold underline decoration-soft decoration-2 underline-offset-4'
 
+const CareTrend = lazy(async () => ({ default: (await import('./care-trend')).CareTrend }))
 const TrendChart = lazy(async () => ({ default: (await import('./trend-chart')).TrendChart }))
 
 /** The rounds due and done, what was found, and what is still to come until the device is off. */
@@ -53,6 +55,7 @@ export function WatchScreen() {
   const side = injury?.side
   const { judged } = standCaseRounds(record, episode, now)
   const rounds = caseRounds(record, episode, now, defaultProtocol)
+  const trends = useMemo(() => trendsOf(record), [record])
   if (!record.appliedAt) {
     return (
       <StagePage title="Watch">
@@ -99,6 +102,11 @@ export function WatchScreen() {
           <div className="grid gap-4">
             {trend}
             {list}
+            {trends.length > 0 ? (
+              <Suspense fallback={<p className="min-h-44 text-soft">Drawing…</p>}>
+                <CareTrend trends={trends} />
+              </Suspense>
+            ) : null}
             <DoneTasks record={record} />
           </div>
         }
