@@ -21,6 +21,11 @@ const screens = [
   'store',
   'history',
   'hand-over',
+  'ward',
+  'round',
+  'recall',
+  '?view=rows',
+  '?view=wall',
   'arm',
   'neck',
   'trunk',
@@ -38,7 +43,11 @@ const screens = [
 
 async function visit(screen: (typeof screens)[number]): Promise<void> {
   await browser.open(
-    screen === 'board' ? '/' : /^(settings|store|history|hand-over|guide)/.test(screen) ? `/${screen}` : (pathOf.get(screen) ?? '/nowhere'),
+    screen === 'board'
+      ? '/'
+      : /^(settings|store|history|hand-over|ward|round|recall|\?|guide)/.test(screen)
+        ? `/${screen}`
+        : (pathOf.get(screen) ?? '/nowhere'),
   )
   await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'h1' })).length === 1, 8_000, `${screen} has no heading`)
   await browser.driver.wait(
