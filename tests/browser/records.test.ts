@@ -1,0 +1,61 @@
+import { expect } from 'chai'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
+
+let server: LiveServer
+let browser: TestBrowser
+
+describe('incidents, lots and records of one patient, in the browser', () => {
+  let seeded: SeededCase
+  before(async () => {
+    server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+    await signIn(browser, 'maren', server.password)
+    seeded = await seedCase(browser, 'leg-slab')
+    await sendRound(browser, seeded, quietRound('leg-slab'), true, 60)
+    await sendApplied(browser, seeded, 50)
+    await sendRound(browser, seeded, quietRound('leg-slab'), false, 5)
+  })
+
+  it('an incident is reported with its lot, and the recall of that lot finds who wears it', async () => {
+    await browser.open(`/case/${seeded.caseId}/watch`)
+    await browser.click('button', 'Report an incident')
+    await browser.type('textbox', 'What happened, and what was done', 'broke')
+    await browser.click('button', 'Keep the report')
+    await browser.waitForText('What happened is missing')
+    await browser.type('textbox', 'What happened, and what was done', 'The slab cracked at the ankle, a new one was laid')
+    await browser.click('button', 'Keep the report')
+    await browser.waitForText('Harm was not said')
+    await browser.click('radio', 'no harm')
+    await browser.type('textbox', 'Lot of the device or material', 'PS-9917')
+    await browser.click('button', 'Keep the report')
+    await browser.open('/recall')
+    await browser.click('button', 'Find who has it')
+    await browser.waitForText('The lot is missing')
+    await browser.type('textbox', 'Lot', 'PS-9917')
+    await browser.click('button', 'Find who has it')
+    await browser.waitForText('1 patient wears something of lot PS-9917 now, 0 did.')
+    await browser.waitForText('named in an incident')
+  }).timeout(60_000)
+
+  it('two records are merged with both names in sight, and it is undone', async () => {
+    const title = async (): Promise<string> => (await browser.find('region', 'Patient')).getText()
+    await browser.open(`/case/${seeded.caseId}/size-up`)
+    await browser.click('button', 'The same patient as another record')
+    await browser.click('button', 'Merge')
+    await browser.waitForText('The other record is missing')
+    await browser.type('searchbox', 'Find the other record', 'Jago Penrose')
+    await browser.click('button', /^Jago Penrose-Lyle/)
+    await browser.waitForText('Test leg-slab becomes Jago Penrose-Lyle')
+    await browser.type('textbox', 'Reason', 'wristband read')
+    await browser.click('button', 'Merge')
+    await browser.waitForText(/Was Test leg-slab until .*merged by Maren Oake, wristband read/)
+    expect(await title()).to.include('Jago Penrose-Lyle')
+    await browser.click('button', 'Undo the merge')
+    await browser.type('textbox', 'Reason', 'another person of that name')
+    await browser.click('button', 'Undo it')
+    await browser.driver.wait(async () => (await title()).includes('Test leg-slab'), 15_000)
+  }).timeout(60_000)
+})
