@@ -106,19 +106,18 @@ describe('a worsening leg, in the browser', () => {
   }).timeout(40_000)
 
   it('the Board says when the pager is away, and when it is back', async () => {
+    const isAnswering = (): Promise<boolean> =>
+      browser.driver.executeAsyncScript(
+        `const [done] = arguments; fetch('/api/board').then((one) => one.json()).then(({ pager }) => done(pager.isAnswering))`,
+      )
     await pagerMode('down')
+    await browser.driver.wait(async () => !(await isAnswering()), 20_000, 'the server never found out')
     await browser.open('/')
-    await browser.driver.wait(async () => {
-      await browser.driver.navigate().refresh()
-      await browser.find('heading', 'Board')
-      return /The pager is not answering: phone/.test(await browser.text())
-    }, 20_000)
+    await browser.waitForText('The pager is not answering: phone')
     await pagerMode('deliver')
-    await browser.driver.wait(async () => {
-      await browser.driver.navigate().refresh()
-      await browser.find('heading', 'Board')
-      await browser.find('list', 'Live cases, worst first')
-      return !/The pager is not answering/.test(await browser.text())
-    }, 20_000)
+    await browser.driver.wait(isAnswering, 20_000, 'the server never saw it back')
+    await browser.open('/')
+    await browser.find('list', 'Live cases, worst first')
+    expect(await browser.text()).to.not.include('The pager is not answering')
   }).timeout(60_000)
 })
