@@ -14,6 +14,7 @@ export interface MergedBody {
 export const merged = episodeKind<MergedBody>({
   nature: 'replacing',
   right: 'move',
+  bearsOnPlan: true,
   isCompletedByServer: true,
   fold: (record, { at, actorName: by, body: { withEpisode, reason, into } }) =>
     into

@@ -8,6 +8,7 @@ export interface UnmergedBody {
 export const unmerged = episodeKind<UnmergedBody>({
   nature: 'replacing',
   right: 'move',
+  bearsOnPlan: true,
   fold: (record, { at, actorName: by, body: { reason } }) => {
     const last = record.merges?.findLast((one) => !one.undone)
     if (!last) return record

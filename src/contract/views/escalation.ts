@@ -13,17 +13,14 @@ const minuteMs = 60_000
 const againMin = 5
 const mostLetters = 280
 
-/** The entry of the area that says most about a place; the one for everywhere where none does. */
-function ofPlace<T extends { readonly area: string }>(entries: readonly T[], place: string): T | undefined {
-  return entries
-    .filter((one) => isAtPlace(place, one.area))
-    .sort((a, b) => b.area.length - a.area.length)
-    .at(0)
+/** Entries for a place: that of the area that says most about it first, that of everywhere last. */
+function ofPlace<T extends { readonly area: string }>(entries: readonly T[], place: string): readonly T[] {
+  return entries.filter((one) => isAtPlace(place, one.area)).sort((a, b) => b.area.length - a.area.length)
 }
 
 /** Who is called for a place, in order. */
 export function chainFor({ chains }: Pick<WardRecord, 'chains'>, place: string): Chain {
-  return ofPlace(chains, place) ?? newWard.chains[0]!
+  return ofPlace(chains, place)[0] ?? newWard.chains[0]!
 }
 
 /**
@@ -34,8 +31,7 @@ export function chainFor({ chains }: Pick<WardRecord, 'chains'>, place: string):
 export function onDuty({ rotas }: Pick<WardRecord, 'rotas'>, role: string, place: string, atMs: number, zone: string): string | null {
   const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase()
   const { day, minute } = localTime(atMs, zone)
-  const own = rotas.filter((one) => isAtPlace(place, one.area)).sort((a, b) => b.area.length - a.area.length)
-  for (const rota of own) {
+  for (const rota of ofPlace(rotas, place)) {
     const shift = rota.shifts.find((one) => same(one.role, role) && isOn(one, day, minute))
     if (shift) return shift.name
   }

@@ -107,7 +107,20 @@ async function withPatient(deps: AppendDeps, record: EpisodeRecord, body: Merged
   if (!other) return refuse('not-known', 'There is no such stay: look the patient up in the history.')
   if (other.record.patientId === record.patientId) return refuse('format', 'Both are of one patient already: there is nothing to merge.')
   const { patientId, patient } = other.record
-  return { withEpisode, reason, into: { patientId, patient } }
+  return { withEpisode, reason, into: { patientId, patient: completedBy(patient, record.patient) } }
+}
+
+/** Who somebody is, with what is known here alone: a weight that a plan was made with is not lost by a name. */
+function completedBy(known: PatientDetails, here: PatientDetails): PatientDetails {
+  return {
+    ...known,
+    born: known.born || here.born,
+    number: known.number || here.number,
+    sex: known.sex || here.sex,
+    heightCm: known.heightCm ?? here.heightCm,
+    ...(known.massKg === null ? { massKg: here.massKg, isMassEstimated: here.isMassEstimated } : {}),
+    ...(known.ageYears === null ? { ageYears: here.ageYears, isAgeEstimated: here.isAgeEstimated } : {}),
+  }
 }
 
 function checkUnmerge(record: EpisodeRecord): void {

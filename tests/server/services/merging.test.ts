@@ -46,6 +46,12 @@ describe('two records of one patient', () => {
     expect(episode.merges?.[0]).to.include({ reason: 'wristband read', by: 'maren' })
   })
 
+  it('keeps what is known here alone: a weight is not lost by a name', async () => {
+    await maren.send(unnamed.episodeStream, 'patient', { ...unknownPatient, massKg: 78, isMassEstimated: true, heightCm: 182 })
+    await merge()
+    expect((await episodeOf(unnamed)).patient).to.include({ name: 'Wenna Strood', massKg: 78, isMassEstimated: true, heightCm: 182 })
+  })
+
   it('are two again when it is undone, with what was done meanwhile', async () => {
     const before = await episodeOf(unnamed)
     await merge()

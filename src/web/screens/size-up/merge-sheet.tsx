@@ -70,7 +70,8 @@ export function MergeSheet({ episode, onClose }: { episode: EpisodeRecord; onClo
         </ul>
         {chosen ? (
           <Notice tone="caution" lead={`${patientLabel(episode)} becomes ${chosen.patient}`}>
-            Name, number, birth, height and weight are taken from that record. Readings, rounds and devices of both stay as they are.
+            Name, number, birth, height and weight are taken from that record where it knows them. Readings, rounds and devices of both stay
+            as they are.
           </Notice>
         ) : null}
         <TextField label="Reason" value={reason} maxLength={300} onChange={(event) => setReason(event.target.value)} />
