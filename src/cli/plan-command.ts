@@ -1,4 +1,6 @@
 import { readCase } from '#core/files/read-case'
+import { readProtocol } from '#core/files/read-protocol'
+import type { Protocol } from '#core/quantities/defaults'
 import type { Problem } from '#core/model/problem'
 import type { PlanContext } from '#core/model/plan-context'
 import { finishPlan } from '#core/techniques/finish-plan'
@@ -15,12 +17,21 @@ interface Planned {
   readonly problems: readonly Problem[]
 }
 
+/** The protocol of a file; null where it has faults, which are written out. */
+export function readProtocolFile(file: string): Protocol | null {
+  const input = readInput(file)
+  const { protocol, problems } = 'problem' in input ? { protocol: null, problems: [input.problem] } : readProtocol(input.data)
+  problems.forEach((problem) => process.stderr.write(problemLine(problem)))
+  return problems.length > 0 ? null : protocol
+}
+
 /**
  * Plans case files: one prints its plan; several print one line of JSON each, in order.
+ * @param protocol a local one; the shipped one where it is left out
  * @returns the greatest exit status: 3 a stop, 2 problems, 0
  */
-export function runPlan(files: readonly string[], format: 'json' | 'text'): number {
-  const ctx = createCliContext()
+export function runPlan(files: readonly string[], format: 'json' | 'text', protocol?: Protocol): number {
+  const ctx = createCliContext(protocol)
   let exit = 0
   for (const file of files) {
     const planned = planFile(file, ctx)

@@ -1,5 +1,5 @@
 import { runCheck } from './check-command'
-import { runPlan } from './plan-command'
+import { readProtocolFile, runPlan } from './plan-command'
 import { runSimulate, simulations } from './simulate-command'
 import { runTechniques } from './techniques-command'
 import { runValidate } from './validate-command'
@@ -14,21 +14,26 @@ const usage = `wren: plan, judge and check case files.
                            skin temperature, suspension, or room under a shell
 
   --format json|text       json is the default
+  --protocol FILE          plan by a local protocol, as the application saves it
 Exit status: 0 done, 2 problems in the input, 3 a stop (plan, simulate) or an urgent last round (check).
 `
 
 /** Runs one command line and returns its exit status. */
 async function main(args: readonly string[]): Promise<number> {
-  const formatAt = args.indexOf('--format')
-  const format = formatAt >= 0 ? args[formatAt + 1] : 'json'
-  const rest = args.filter((_, index) => formatAt < 0 || (index !== formatAt && index !== formatAt + 1))
+  const [formatSaid, unformatted] = takeOption(args, '--format')
+  const [protocolFile, rest] = takeOption(unformatted, '--protocol')
+  const format = formatSaid ?? 'json'
   if (format !== 'json' && format !== 'text') return misuse(`--format must be json or text, not ${String(format)}.`)
   const [command, ...files] = rest
   const stray = files.find((file) => file.startsWith('-') && file !== '-')
   if (stray) return misuse(`${stray} is not an option of wren.`)
+  if (protocolFile !== undefined && command !== 'plan') return misuse('--protocol goes with plan.')
   switch (command) {
-    case 'plan':
-      return files.length > 0 ? runPlan(files, format) : misuse('plan needs a FILE, or - for standard input.')
+    case 'plan': {
+      const protocol = protocolFile === undefined ? undefined : readProtocolFile(protocolFile)
+      if (protocol === null) return 2
+      return files.length > 0 ? runPlan(files, format, protocol) : misuse('plan needs a FILE, or - for standard input.')
+    }
     case 'check':
       return files.length === 1 ? runCheck(files[0] ?? '-', format) : misuse('check needs one FILE, or - for standard input.')
     case 'validate':
@@ -48,6 +53,12 @@ async function main(args: readonly string[]): Promise<number> {
     default:
       return misuse(`${command} is not a command of wren.`)
   }
+}
+
+/** The value that follows an option, and the other words; an empty value when nothing follows. */
+function takeOption(args: readonly string[], option: string): readonly [string | undefined, readonly string[]] {
+  const at = args.indexOf(option)
+  return at < 0 ? [undefined, args] : [args[at + 1] ?? '', args.filter((_, index) => index !== at && index !== at + 1)]
 }
 
 function misuse(message: string): number {

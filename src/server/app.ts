@@ -25,6 +25,7 @@ import { historyRoutes } from './routes/history-routes'
 import { pagerRoutes } from './routes/pager-routes'
 import { paperRoutes } from './routes/paper-routes'
 import { photoRoutes } from './routes/photo-routes'
+import { protocolRoutes } from './routes/protocol-routes'
 import { recallRoutes } from './routes/recall-routes'
 import { recordRoutes } from './routes/record-routes'
 import { sessionRoutes } from './routes/session-routes'
@@ -105,6 +106,7 @@ export function createApp(deps: AppDeps): App {
   app.use(sessionRoutes({ signIn, clock, isSecure: deps.isSecure ?? false, wrongSignInsAllowed: deps.wrongSignInsAllowed ?? 30 }))
   app.use(recordRoutes({ append, noter, pager, streams: readStreams, events: readEvents, people, clock }))
   app.use(handOverRoutes({ streams: readStreams, clock }))
+  app.use(protocolRoutes({ streams: readStreams, planner, clock }))
   app.use(pagerRoutes({ db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))
   app.use(exportRoutes({ streams: readStreams, clock }))
   app.use(recallRoutes({ stock: createStockRepository(reads), streams: readStreams, clock }))

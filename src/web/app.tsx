@@ -18,6 +18,7 @@ const router = createBrowserRouter([
       { path: 'hand-over', lazy: async () => ({ Component: (await lateParts.handOver()).HandOverScreen }) },
       { path: 'round', lazy: async () => ({ Component: (await lateParts.myRound()).MyRoundScreen }) },
       { path: 'recall', lazy: async () => ({ Component: (await lateParts.recall()).RecallScreen }) },
+      { path: 'protocol', lazy: async () => ({ Component: (await lateParts.protocol()).ProtocolScreen }) },
       { path: 'ward', lazy: async () => ({ Component: (await lateParts.ward()).WardScreen }) },
       { path: 'history', lazy: async () => ({ Component: (await lateParts.history()).HistoryScreen }) },
       { path: 'store', lazy: async () => ({ Component: (await lateParts.store()).StoreScreen }) },

@@ -20,6 +20,7 @@ export const lateParts = {
   handOver: () => import('./screens/hand-over/hand-over-screen'),
   myRound: () => import('./screens/my-round/my-round-screen'),
   recall: () => import('./screens/store/recall-screen'),
+  protocol: () => import('./screens/protocol/protocol-screen'),
   ward: () => import('./screens/ward/ward-screen'),
   history: () => import('./screens/history/history-screen'),
   store: () => import('./screens/store/store-screen'),

@@ -22,6 +22,7 @@ const screens = [
   'history',
   'hand-over',
   'ward',
+  'protocol',
   'round',
   'recall',
   '?view=rows',

@@ -103,6 +103,27 @@ describe('the wren command', () => {
     })
   }
 
+  it('plans by a local protocol, and names what is wrong with one', () => {
+    const path = join(folder, 'protocol.json')
+    const keep = (protocol: object): string => {
+      writeFileSync(path, JSON.stringify({ format: 'zesty-wren/protocol', version: 1, protocol }))
+      return path
+    }
+    const run = wren([
+      'plan',
+      '--protocol',
+      keep({ name: 'ours', version: 4, numbers: {}, options: { 'leg-slab/liner': 'stockinette-and-wool' } }),
+      write('local.json'),
+    ])
+    expect(run.status).to.equal(0)
+    const plan = JSON.parse(run.out) as { versions: { protocol: string }; options: Record<string, string> }
+    expect([plan.versions.protocol, plan.options['liner']]).to.deep.equal(['ours/4', 'stockinette-and-wool'])
+    const bad = wren(['plan', '--protocol', keep({ name: 'ours', version: 4, numbers: { 'padding.layers': 99 } }), write('local.json')])
+    expect([bad.status, bad.out]).to.deep.equal([2, ''])
+    expect(bad.err).to.equal('out-of-range numbers/padding.layers Padding, Layers: 99 is not from 1 to 8 layers.\n')
+    expect(wren(['check', '--protocol', path, write('local.json')]).status).to.equal(2)
+  })
+
   it('validates', () => {
     expect(wren(['validate', write('valid.json')]).status).to.equal(0)
     const bad = wren([

@@ -9,6 +9,7 @@ export const paths = {
   recall: (lot: string) => `/api/recall?lot=${encodeURIComponent(lot)}`,
   history: (query: string) => `/api/history?${query}`,
   ward: '/api/ward',
+  protocolEffects: (of: 'draft' | 'in-force') => `/api/protocols/effects?of=${of}`,
   pagerReceipts: '/api/pager/receipts',
   events: '/api/events',
   stream: '/api/stream',

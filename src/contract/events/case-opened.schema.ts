@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { techniques } from '#core/techniques/registry'
 import { uuid } from '../field-schemas'
+import { protocolSchema } from '../protocol-schema'
 
 /** The body of `case-opened`. */
 export const schema = Joi.object({
@@ -9,4 +10,5 @@ export const schema = Joi.object({
   technique: Joi.valid(...techniques.map((one) => one.id)).required(),
   replaces: uuid,
   with: Joi.array().items(uuid).max(10),
+  protocol: protocolSchema,
 })

@@ -1,3 +1,4 @@
+import type { Protocol } from '#core/quantities/defaults'
 import { defaultSetup } from '../records/case'
 import { exampleEpisodeId, exampleInjuryId } from './example-ids'
 import { caseKind } from './kind'
@@ -8,12 +9,15 @@ export interface CaseOpenedBody {
   readonly technique: string
   readonly replaces?: string
   readonly with?: readonly string[]
+  /** The version of the local protocol that was in force where it was opened; the server adds it where it is left out. */
+  readonly protocol?: Protocol
 }
 
 /** A case begins: one device on one patient. */
 export const caseOpened = caseKind<CaseOpenedBody>({
   nature: 'opening',
   right: 'add',
+  isCompletedByServer: true,
   open: (streamId, { at, body }) => ({
     id: streamId,
     ...body,

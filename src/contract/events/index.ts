@@ -33,6 +33,11 @@ import { placeOpened } from './place-opened'
 import { plan } from './plan'
 import { planDropped } from './plan-dropped'
 import { planKept } from './plan-kept'
+import { protocol } from './protocol'
+import { protocolDrafted } from './protocol-drafted'
+import { protocolDropped } from './protocol-dropped'
+import { protocolInForce } from './protocol-in-force'
+import { protocolSigned } from './protocol-signed'
 import { pull } from './pull'
 import { readBack } from './read-back'
 import { reading } from './reading'
@@ -86,6 +91,7 @@ export const eventKinds = {
   'moved-in': movedIn,
   'reading-withdrawn': readingWithdrawn,
   technique,
+  protocol,
   orders,
   device,
   store,
@@ -136,6 +142,10 @@ export const eventKinds = {
   'stock-reserved': stockReserved,
   'stock-released': stockReleased,
   'areas-set': areasSet,
+  'protocol-signed': protocolSigned,
+  'protocol-in-force': protocolInForce,
+  'protocol-drafted': protocolDrafted,
+  'protocol-dropped': protocolDropped,
   'chain-set': chainSet,
   'rota-set': rotaSet,
   'person-added': personAdded,

@@ -12,6 +12,9 @@ export const plan = caseKind<PlanBody>({
   nature: 'replacing',
   right: 'decide',
   upcasters: [planInNewSense],
-  fold: (record, { at, actorName: by, body }) => ({ ...record, accepted: { plan: body.plan, at, by } }),
+  fold: (record, { at, actorName: by, body }) => ({
+    ...record,
+    accepted: { plan: body.plan, at, by, ...(record.protocol ? { protocol: record.protocol } : {}) },
+  }),
   example: { plan: examplePlan },
 })

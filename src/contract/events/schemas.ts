@@ -34,6 +34,11 @@ import { schema as placeOpened } from './place-opened.schema'
 import { schema as plan } from './plan.schema'
 import { schema as planDropped } from './plan-dropped.schema'
 import { schema as planKept } from './plan-kept.schema'
+import { schema as protocol } from './protocol.schema'
+import { schema as protocolDrafted } from './protocol-drafted.schema'
+import { schema as protocolDropped } from './protocol-dropped.schema'
+import { schema as protocolInForce } from './protocol-in-force.schema'
+import { schema as protocolSigned } from './protocol-signed.schema'
 import { schema as pull } from './pull.schema'
 import { schema as readBack } from './read-back.schema'
 import { schema as reading } from './reading.schema'
@@ -89,6 +94,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'moved-in': movedIn,
   'reading-withdrawn': readingWithdrawn,
   technique,
+  protocol,
   orders,
   device,
   store,
@@ -139,6 +145,10 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'stock-reserved': stockReserved,
   'stock-released': stockReleased,
   'areas-set': areasSet,
+  'protocol-signed': protocolSigned,
+  'protocol-in-force': protocolInForce,
+  'protocol-drafted': protocolDrafted,
+  'protocol-dropped': protocolDropped,
   'chain-set': chainSet,
   'rota-set': rotaSet,
   'person-added': personAdded,

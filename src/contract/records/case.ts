@@ -2,6 +2,7 @@ import type { Measurement, Overrule, StockItem } from '#core/model/clinical-case
 import type { Device } from '#core/model/device'
 import type { Orders } from '#core/model/orders'
 import type { Plan } from '#core/model/plan'
+import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import type { CallEntry, ResponseEntry } from '#core/model/response'
 import type { RigSetting } from '#core/model/rig'
 import type { HandGrip } from '#core/model/step'
@@ -26,6 +27,8 @@ export interface CaseSetup {
 
 export interface AcceptedPlan {
   readonly plan: Plan
+  /** The local protocol that it was made by; the shipped one where there is none. */
+  readonly protocol?: Protocol
   readonly at: string
   readonly by: string
 }
@@ -94,6 +97,8 @@ export interface CaseRecord {
   /** Cases worn together with this one. */
   readonly with?: readonly string[]
   readonly openedAt: string
+  /** The version of the local protocol that it is planned and watched by; the shipped one where there was none when it was opened. */
+  readonly protocol?: Protocol
   readonly options: Readonly<Record<string, string | number>>
   readonly setup: CaseSetup
   /** What has been ordered; absent in cases from before orders were kept. */
@@ -158,3 +163,8 @@ export interface CaseStore {
 }
 
 export const defaultSetup: CaseSetup = { people: 2, waterC: 22, roomC: 21, backing: 'air', packSetMin: null, wearDays: null }
+
+/** The protocol that a case goes by: the one in force when it was opened, until it is moved to another. */
+export function protocolOf(record: Pick<CaseRecord, 'protocol'>): Protocol {
+  return record.protocol ?? defaultProtocol
+}

@@ -1,3 +1,5 @@
+import type { ProtocolRecord } from './protocol'
+
 /** The one ward record of a server: its places, who is called, who is on. */
 export const wardId = '01a21089-0000-7000-8000-00000000000a'
 
@@ -37,7 +39,7 @@ export interface Rota {
   readonly shifts: readonly Shift[]
 }
 
-export interface WardRecord {
+export interface WardRecord extends ProtocolRecord {
   readonly areas: readonly Area[]
   readonly chains: readonly Chain[]
   readonly rotas: readonly Rota[]

@@ -1,11 +1,11 @@
-import type { Protocol } from '#core/quantities/defaults'
+import { defaultProtocol } from '#core/quantities/defaults'
 import { isCannotAssess } from '#core/model/observation'
 import { liveRounds, type LiveRound } from '#core/rounds/live-rounds'
 import { limitRounds, roundMinutes } from '#core/planner/schedule-rounds'
 import { isCaseAtRisk } from '#core/standing/case-facts'
 import { findTechnique } from '#core/techniques/registry'
 import type { Stage } from './board'
-import type { CaseRecord } from '../records/case'
+import { protocolOf, type CaseRecord } from '../records/case'
 import { standCaseRounds, type JudgedRound } from './case-rounds'
 import { toClinicalCase } from './clinical-case'
 import type { EpisodeRecord } from '../records/episode'
@@ -16,25 +16,24 @@ import { roundRestarts } from '../events/after-change'
  * The rounds of an applied case as they stand, from the application or from the last opening; none before application.
  * @param nowMs the server's time
  */
-export function caseRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, protocol: Protocol): readonly LiveRound[] {
+export function caseRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly LiveRound[] {
   const minute = Math.floor(nowMs / 60_000)
   const known = kept.get(record)
-  if (known && known.episode === episode && known.minute === minute && known.protocol === protocol) return known.rounds
-  const rounds = findRounds(record, episode, nowMs, protocol)
-  kept.set(record, { episode, minute, protocol, rounds })
+  if (known && known.episode === episode && known.minute === minute) return known.rounds
+  const rounds = findRounds(record, episode, nowMs)
+  kept.set(record, { episode, minute, rounds })
   return rounds
 }
 
 interface Kept {
   readonly episode: EpisodeRecord
   readonly minute: number
-  readonly protocol: Protocol
   readonly rounds: readonly LiveRound[]
 }
 /** Records do not change once they are folded: the last answer of each is kept for the minute. */
 const kept = new WeakMap<CaseRecord, Kept>()
 
-function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, protocol: Protocol): readonly LiveRound[] {
+function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly LiveRound[] {
   if (!record.appliedAt) return []
   const { judged } = standCaseRounds(record, episode, nowMs)
   const startedAt = roundsStartedAt(record, record.appliedAt)
@@ -45,7 +44,11 @@ function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, p
   const isAtRisk = isBlind || isCaseAtRisk(toClinicalCase(record, episode))
   // Never thinner than what was accepted, although its reason may be gone from the record by now.
   const planned = record.accepted?.plan.schedule.filter((entry) => entry.kind === 'round').length ?? 0
-  const isDense = planned > limitRounds(roundMinutes(false, startedAt, episode.zone, 72 * 60), technique?.rounds).length
+  const usual = limitRounds(
+    roundMinutes(false, startedAt, episode.zone, 72 * 60, record.accepted?.protocol ?? defaultProtocol),
+    technique?.rounds,
+  )
+  const isDense = planned > usual.length
   const done = after.map((one) => ({ at: one.round.at, isComplete: one.verdict.complete, isUrgent: one.verdict.level === 'urgent' }))
   const rounds = liveRounds(
     {
@@ -57,7 +60,7 @@ function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number, p
       ...(technique?.rounds ? { limits: technique.rounds } : {}),
     },
     done,
-    protocol,
+    protocolOf(record),
   )
   const extra = reviewRound(after.at(-1))
   const all = extra ? [...rounds, extra].sort((a, b) => a.dueAt - b.dueAt) : rounds

@@ -1,8 +1,7 @@
 import type { ClinicalCase } from '#core/model/clinical-case'
 import { castMaterials, type Device } from '#core/model/device'
-import type { Protocol } from '#core/quantities/defaults'
 import { hardMinutes } from '#core/figures/setting-time/hard-after'
-import type { CaseRecord } from '../records/case'
+import { protocolOf, type CaseRecord } from '../records/case'
 import { decisionInRole } from '#core/techniques/decision-in-role'
 import { findTechnique, techniques } from '#core/techniques/registry'
 import { toClinicalCase } from './clinical-case'
@@ -56,10 +55,10 @@ export function toOpeningCase(
 }
 
 /** When the cast is hard enough to open, ms since the epoch; null before it is on or when its material is not known. */
-export function hardAtMs(record: CaseRecord, protocol: Protocol): number | null {
+export function hardAtMs(record: CaseRecord): number | null {
   const { material } = castOf(record, record.appliedAt ?? record.openedAt)
   if (!record.appliedAt || !material) return null
-  return Date.parse(record.appliedAt) + hardMinutes(material, protocol) * 60_000
+  return Date.parse(record.appliedAt) + hardMinutes(material, protocolOf(record)) * 60_000
 }
 
 /** The core's case for one run: the case itself, or the opening of its cast. */

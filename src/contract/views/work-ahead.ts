@@ -1,6 +1,6 @@
-import { defaultProtocol } from '#core/quantities/defaults'
-import { taskMinutes } from '#core/rounds/task-minutes'
-import type { CaseRecord } from '../records/case'
+import { readDefaults } from '#core/quantities/defaults'
+import { taskMinuteDefaults } from '#core/rounds/task-minutes'
+import { protocolOf, type CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import type { WorkAhead } from '../records/task'
 import { caseRounds } from './case-progress'
@@ -11,12 +11,11 @@ export const aheadOnBoardH = 6
 
 /** Everything that falls due on a case within the hours ahead, late work too, every one of its rounds; the earliest first. */
 export function workAhead(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly WorkAhead[] {
+  const takes = readDefaults(taskMinuteDefaults, protocolOf(record))
   const untilMs = nowMs + aheadOnBoardH * 3_600_000
   const owed = workOwed(record, episode, nowMs)
   const next = owed.find((one) => one.kind === 'round')
-  const later = next
-    ? caseRounds(record, episode, nowMs, defaultProtocol).filter((one) => one.doneAt === null && one.dueAt > next.dueAt)
-    : []
+  const later = next ? caseRounds(record, episode, nowMs).filter((one) => one.doneAt === null && one.dueAt > next.dueAt) : []
   const rounds = later.map((one) => ({ ...one, kind: 'round' as const, name: 'Round' }))
   return [...owed, ...rounds]
     .filter((one) => one.dueAt <= untilMs)
@@ -27,6 +26,6 @@ export function workAhead(record: CaseRecord, episode: EpisodeRecord, nowMs: num
       dueAt: new Date(dueAt).toISOString(),
       graceMin,
       // Whoever begins within the grace is in time, however long it takes.
-      takesMin: Math.min(taskMinutes[kind], 2 * graceMin),
+      takesMin: Math.min(takes[kind], 2 * graceMin),
     }))
 }

@@ -1,4 +1,3 @@
-import { defaultProtocol } from '#core/quantities/defaults'
 import { nextRound } from '#core/rounds/live-rounds'
 import { liveTasks, type TaskKind } from '#core/rounds/live-tasks'
 import type { CaseRecord } from '../records/case'
@@ -46,7 +45,7 @@ export function workOwed(record: CaseRecord, episode: EpisodeRecord, nowMs: numb
   if (record.ended) return homeCheck(record, record.ended)
   // What was owed here is owed where its device was changed for another.
   if (record.replacedBy !== undefined) return []
-  const round = nextRound(caseRounds(record, episode, nowMs, defaultProtocol))
+  const round = nextRound(caseRounds(record, episode, nowMs))
   const rounds: readonly OwedWork[] = round
     ? [{ id: 'round', kind: 'round', name: 'Round', text: 'Round', dueAt: round.dueAt, graceMin: round.graceMin, lastDoneAt: null }]
     : []

@@ -38,8 +38,8 @@ export const heatDefaults = defineDefaults('heat', {
   pillowH: { value: 2, unit: 'W/m²K', source: 'model' },
   reactionStretch: { value: 1.6, unit: 'ratio', source: 'model', note: 'θ = setting time × this' },
   burnRate: { value: 3.1e98, unit: '1/s', source: 'physics' },
-  burnActivationK: { value: 75000, unit: 'K', source: 'physics' },
-  hotC: { value: 44, unit: '°C', source: 'practice' },
-  hotVulnerableC: { value: 42, unit: '°C', source: 'practice' },
+  burnActivationK: { value: 75000, unit: 'K', source: 'physics', label: 'Burn activation' },
+  hotC: { value: 44, unit: '°C', source: 'practice', label: 'Skin too warm above' },
+  hotVulnerableC: { value: 42, unit: '°C', source: 'practice', label: 'Skin too warm above, at risk' },
   burnStop: { value: 0.53, unit: 'ratio', source: 'practice' },
 })

@@ -1,22 +1,39 @@
 import { DateTime } from 'luxon'
 import { hasFlag, type ClinicalCase } from '../model/clinical-case'
 import type { ScheduleEntry } from '../model/plan'
-import { defineDefaults, readDefaults, type Protocol } from '../quantities/defaults'
+import { defineDefaults, readDefaults, type Protocol, type RoundTables, type Stretch } from '../quantities/defaults'
 
 export const roundDefaults = defineDefaults('rounds', {
-  graceShare: { value: 0.2, unit: 'ratio', source: 'practice' },
-  graceLeastMin: { value: 5, unit: 'min', source: 'practice' },
-  graceMostMin: { value: 30, unit: 'min', source: 'practice', note: 'a floor of safety: never longer' },
-  horizonMin: { value: 72 * 60, unit: 'min', source: 'practice' },
+  graceShare: { value: 0.2, unit: 'ratio', source: 'practice', label: 'Grace, share of the interval' },
+  graceLeastMin: { value: 5, unit: 'min', source: 'practice', label: 'Grace, least' },
+  graceMostMin: { value: 30, unit: 'min', source: 'practice', floor: 'never-more', label: 'Grace, most', greatest: 60 },
+  horizonMin: { value: 72 * 60, unit: 'min', source: 'practice', least: 72 * 60, label: 'How far ahead a plan lists them' },
 })
 
-const firstHoursMin = [15, 30, 45, 60, 90, 120, 150, 180, 240]
-const laterMin = [300, 360, 420, 11 * 60, 15 * 60, 19 * 60, 23 * 60]
-const shiftTimes = [
-  { hour: 7, minute: 30 },
-  { hour: 15, minute: 30 },
-  { hour: 22, minute: 30 },
-]
+/** Rounds as shipped (COMPUTATION 14): the at-risk list is a floor of safety. */
+export const shippedRounds: Required<RoundTables> = {
+  usual: [
+    { everyMin: 15, times: 4 },
+    { everyMin: 30, times: 4 },
+    { everyMin: 60, times: 4 },
+    { everyMin: 240, times: 4 },
+  ],
+  atRisk: [
+    { everyMin: 15, times: 4 },
+    { everyMin: 30, times: 4 },
+    { everyMin: 60, times: 21 },
+    { everyMin: 120, times: 12 },
+    { everyMin: 240, times: 6 },
+  ],
+  shifts: ['07:30', '15:30', '22:30'],
+}
+
+/** The minutes of a table, ascending. */
+export function tableMinutes(table: readonly Stretch[]): readonly number[] {
+  const minutes: number[] = []
+  for (const { everyMin, times } of table) for (let round = 0; round < times; round++) minutes.push((minutes.at(-1) ?? 0) + everyMin)
+  return minutes
+}
 
 /** Where a technique's rounds differ from the local list: only at some minutes, or only up to one. */
 export interface RoundLimits {
@@ -45,7 +62,7 @@ export function atRiskReason(clinicalCase: ClinicalCase): string | null {
 
 /**
  * Minutes from application at which rounds fall due (COMPUTATION 14, PRECISIONS): the list, then every shift change.
- * @param isAtRisk whether the at-risk list holds: hourly to 24 h, 2-hourly to 48 h, 4-hourly to 72 h
+ * @param isAtRisk whether the at-risk list holds
  * @param appliedAt ISO 8601 with offset, and `zone` IANA: both are needed for rounds at shift changes
  * @returns ascending minutes, each once
  */
@@ -54,9 +71,11 @@ export function roundMinutes(
   appliedAt: string | undefined,
   zone: string | undefined,
   horizonMin: number,
+  protocol: Protocol,
 ): readonly number[] {
-  const list = isAtRisk ? [...firstHoursMin, ...every(5, 24, 1), ...every(26, 48, 2), ...every(52, 72, 4)] : [...firstHoursMin, ...laterMin]
-  const shifts = !appliedAt || !zone ? [] : shiftMinutes(appliedAt, zone, list.at(-1) ?? 0, horizonMin)
+  const tables = { ...shippedRounds, ...protocol.rounds }
+  const list = tableMinutes(isAtRisk ? tables.atRisk : tables.usual)
+  const shifts = !appliedAt || !zone ? [] : shiftMinutes(tables.shifts, appliedAt, zone, list.at(-1) ?? 0, horizonMin)
   return [...list, ...shifts].filter((minute) => minute <= horizonMin)
 }
 
@@ -77,7 +96,10 @@ export function scheduleRounds(
   const { horizonMin } = readDefaults(roundDefaults, protocol)
   const isAtRisk = forcedAtRisk || atRiskReason(clinicalCase) !== null
   // A limb at risk is looked at by the at-risk list, whatever the technique’s own is.
-  const minutes = limitRounds(roundMinutes(isAtRisk, clinicalCase.appliedAt, clinicalCase.zone, horizonMin), isAtRisk ? undefined : limits)
+  const minutes = limitRounds(
+    roundMinutes(isAtRisk, clinicalCase.appliedAt, clinicalCase.zone, horizonMin, protocol),
+    isAtRisk ? undefined : limits,
+  )
   const words = hasFlag(clinicalCase, 'diabetes') ? `${text} Heel and toes by eye.` : text
   return minutes.map((dueMin, index) => ({
     id: `round-${index + 1}`,
@@ -94,18 +116,12 @@ export function graceFor(intervalMin: number, protocol: Protocol): number {
   return Math.min(grace.graceMostMin, Math.max(grace.graceLeastMin, grace.graceShare * intervalMin))
 }
 
-function every(fromH: number, toH: number, stepH: number): number[] {
-  const minutes: number[] = []
-  for (let hour = fromH; hour <= toH; hour += stepH) minutes.push(hour * 60)
-  return minutes
-}
-
 /** Shift-change times after the fixed list, in true minutes, so that a clock change costs or adds its hour. */
-function shiftMinutes(appliedAt: string, zone: string, afterMin: number, horizonMin: number): readonly number[] {
-  const key = `${appliedAt} ${zone} ${afterMin} ${horizonMin}`
+function shiftMinutes(times: readonly string[], appliedAt: string, zone: string, afterMin: number, horizonMin: number): readonly number[] {
+  const key = `${times.join()} ${appliedAt} ${zone} ${afterMin} ${horizonMin}`
   const known = shifts.get(key)
   if (known) return known
-  const minutes = findShiftMinutes(appliedAt, zone, afterMin, horizonMin)
+  const minutes = findShiftMinutes(times, appliedAt, zone, afterMin, horizonMin)
   if (shifts.size >= mostShifts) shifts.clear()
   shifts.set(key, minutes)
   return minutes
@@ -115,15 +131,22 @@ function shiftMinutes(appliedAt: string, zone: string, afterMin: number, horizon
 const shifts = new Map<string, readonly number[]>()
 const mostShifts = 500
 
-function findShiftMinutes(appliedAt: string, zone: string, afterMin: number, horizonMin: number): readonly number[] {
+function findShiftMinutes(
+  times: readonly string[],
+  appliedAt: string,
+  zone: string,
+  afterMin: number,
+  horizonMin: number,
+): readonly number[] {
   const applied = DateTime.fromISO(appliedAt, { zone })
   if (!applied.isValid) return []
   const minutes: number[] = []
   for (let day = 0; day <= Math.ceil(horizonMin / 1440) + 1; day++) {
-    for (const time of shiftTimes) {
-      const due = applied.startOf('day').plus({ days: day }).set(time)
-      const minute = Math.round(due.diff(applied, 'minutes').minutes)
-      if (minute > afterMin && minute <= horizonMin) minutes.push(minute)
+    for (const time of times) {
+      const [hour, minute] = time.split(':').map(Number)
+      const due = applied.startOf('day').plus({ days: day }).set({ hour, minute })
+      const after = Math.round(due.diff(applied, 'minutes').minutes)
+      if (after > afterMin && after <= horizonMin) minutes.push(after)
     }
   }
   return minutes

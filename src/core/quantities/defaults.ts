@@ -6,6 +6,13 @@ export interface DefaultValue {
   readonly unit: string
   readonly source: SourceKind
   readonly note?: string
+  /** What it is called where its name does not say it. */
+  readonly label?: string
+  /** What a local protocol may set; a quarter of to four times the built-in where it is left out. */
+  readonly least?: number
+  readonly greatest?: number
+  /** A floor of safety: two leads sign before a local figure goes beyond the built-in on this side. */
+  readonly floor?: 'never-more' | 'never-less'
 }
 
 export interface DefaultGroup<K extends string = string> {
@@ -21,6 +28,20 @@ export interface StopRow {
   readonly lock: string
 }
 
+/** Rounds at one interval, so many times. */
+export interface Stretch {
+  readonly everyMin: number
+  readonly times: number
+}
+
+/** When rounds fall due from the application on; what is left out is as shipped. */
+export interface RoundTables {
+  readonly usual?: readonly Stretch[]
+  readonly atRisk?: readonly Stretch[]
+  /** When shifts change, local clock `07:30`: rounds go on at these after the list. */
+  readonly shifts?: readonly string[]
+}
+
 /** A local protocol: figures that replace built-in defaults, keyed `<group>.<name>`, and option defaults. */
 export interface Protocol {
   readonly name: string
@@ -30,6 +51,7 @@ export interface Protocol {
   readonly options: Readonly<Record<string, string | number>>
   /** Local tables of brace stops by name. */
   readonly stopTables?: Readonly<Record<string, readonly StopRow[]>>
+  readonly rounds?: RoundTables
 }
 
 /** The shipped protocol: every built-in default as it stands. */

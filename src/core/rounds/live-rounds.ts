@@ -45,7 +45,7 @@ export function liveRounds(list: LiveList, done: readonly DoneRound[], protocol:
   const start = Date.parse(startedAt)
   const isAtRisk = list.isAtRisk || urgent !== undefined
   const horizonMin = Math.max(3 * dayMin, list.horizonMin ?? 0)
-  const minutes = limitRounds(roundMinutes(isAtRisk, startedAt, list.zone, horizonMin), isAtRisk ? undefined : list.limits)
+  const minutes = limitRounds(roundMinutes(isAtRisk, startedAt, list.zone, horizonMin, protocol), isAtRisk ? undefined : list.limits)
   const complete = ordered.filter((round) => round.isComplete && round.ms > start)
   const rounds = minutes.map((minute, index): LiveRound & { readonly intervalMin: number } => {
     const intervalMin = minute - (minutes[index - 1] ?? 0)

@@ -1,13 +1,13 @@
-import type { TaskKind } from './live-tasks'
+import { defineDefaults } from '../quantities/defaults'
 
-/** Likely minutes at the bed for one piece of owed work, walking included; of the ward forecast (COMPUTATION 14). Local, to be timed. */
-export const taskMinutes: Readonly<Record<'round' | 'added' | TaskKind, number>> = {
-  round: 6,
-  care: 12,
-  weights: 4,
-  opening: 25,
-  review: 15,
-  convert: 45,
-  remove: 20,
-  added: 10,
-}
+/** Likely minutes at the bed for one piece of owed work, by its kind, walking included; of the ward forecast (COMPUTATION 14). To be timed. */
+export const taskMinuteDefaults = defineDefaults('task-minutes', {
+  round: { value: 6, unit: 'min', source: 'practice' },
+  care: { value: 12, unit: 'min', source: 'practice' },
+  weights: { value: 4, unit: 'min', source: 'practice' },
+  opening: { value: 25, unit: 'min', source: 'practice' },
+  review: { value: 15, unit: 'min', source: 'practice' },
+  convert: { value: 45, unit: 'min', source: 'practice', label: 'Change of splint' },
+  remove: { value: 20, unit: 'min', source: 'practice', label: 'Taking it off' },
+  added: { value: 10, unit: 'min', source: 'practice', label: 'What somebody wrote down' },
+})

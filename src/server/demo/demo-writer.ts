@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { v7 as uuidv7 } from 'uuid'
+import { protocolOf } from '#contract/records/case'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { unknownPatient, type InjuryRecord, type PatientDetails } from '#contract/records/episode'
 import type { RoundBody } from '#contract/events/round'
@@ -100,7 +101,7 @@ export function createDemoWriter(deps: {
     async accept(demo) {
       const found = await streams.findCase(demo.caseId)
       const episode = await streams.findEpisode(demo.episodeId)
-      const plan = found && episode && (await planner.planWhole(toClinicalCase(found.record, episode.record)))
+      const plan = found && episode && (await planner.planWhole(toClinicalCase(found.record, episode.record), protocolOf(found.record)))
       if (!plan) throw new Error('A demo case cannot be planned')
       await writer.write(demo, 'plan', { plan: JSON.parse(JSON.stringify(plan)) as typeof plan })
     },

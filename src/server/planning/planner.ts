@@ -2,15 +2,18 @@ import type { ClinicalCase } from '#core/model/clinical-case'
 import type { Plan } from '#core/model/plan'
 import type { Clock } from '../ground/clock'
 import type { WorkerPool } from '../workers/pool'
-import type { Doubts, JudgedFile, PlannedFile } from '../workers/worker'
+import type { Protocol } from '#core/quantities/defaults'
+import type { Doubts, EffectInput, JudgedFile, PlannedFile } from '../workers/worker'
 
 /** Plans on the server, each in a worker thread within its time; every call throws ApiError 503 `too-heavy` beyond it. */
 export interface Planner {
   /** Problems and cautions of a case's plan. */
-  doubts(clinicalCase: ClinicalCase): Promise<Doubts>
+  doubts(clinicalCase: ClinicalCase, protocol: Protocol): Promise<Doubts>
   /** A plan whose slow decisions may be pending; null for a technique that is not known. */
-  planNow(clinicalCase: ClinicalCase): Promise<Plan | null>
-  planWhole(clinicalCase: ClinicalCase): Promise<Plan | null>
+  planNow(clinicalCase: ClinicalCase, protocol: Protocol): Promise<Plan | null>
+  planWhole(clinicalCase: ClinicalCase, protocol: Protocol): Promise<Plan | null>
+  /** What a protocol would change of each of some cases, in words. */
+  protocolEffects(cases: EffectInput['cases'], to: Protocol): Promise<readonly (readonly string[])[]>
   /** Plans a case file of unknown shape. */
   planFile(data: unknown): Promise<PlannedFile>
   /** Judges a check file of unknown shape. */
@@ -24,9 +27,10 @@ const wholeMs = 15_000
 export function createPlanner(clock: Clock, pool: WorkerPool): Planner {
   const now = (): string => new Date(clock()).toISOString()
   return {
-    doubts: (clinicalCase) => pool.run('doubts', { clinicalCase, now: now() }, quickMs),
-    planNow: (clinicalCase) => pool.run('planNow', { clinicalCase, now: now() }, quickMs),
-    planWhole: (clinicalCase) => pool.run('planWhole', { clinicalCase, now: now() }, wholeMs),
+    doubts: (clinicalCase, protocol) => pool.run('doubts', { clinicalCase, protocol, now: now() }, quickMs),
+    planNow: (clinicalCase, protocol) => pool.run('planNow', { clinicalCase, protocol, now: now() }, quickMs),
+    planWhole: (clinicalCase, protocol) => pool.run('planWhole', { clinicalCase, protocol, now: now() }, wholeMs),
+    protocolEffects: (cases, to) => pool.run('protocolEffects', { cases, to, now: now() }, wholeMs),
     planFile: (data) => pool.run('planFile', { data, now: now() }, wholeMs),
     judgeFile: (data) => pool.run('judgeFile', { data, now: now() }, quickMs),
   }

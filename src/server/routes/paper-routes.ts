@@ -8,7 +8,7 @@ import type { Plan } from '#core/model/plan'
 import type { GeometryPolygon } from '#core/model/geometry'
 import { actionsFor, openingAction } from '#core/standing/actions'
 import { findTechnique } from '#core/techniques/registry'
-import type { CaseRecord } from '#contract/records/case'
+import { protocolOf, type CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
 import { uuid } from '#contract/field-schemas'
 import { caseOfRun } from '#contract/views/opening-run'
@@ -54,7 +54,7 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
     return { record: found.record, episode: episode.record }
   }
   const planOf = async ({ record, episode }: Opened): Promise<Plan> => {
-    const live = record.accepted?.plan ?? (await deps.planner.planNow(caseOfRun(record, episode, undefined)))
+    const live = record.accepted?.plan ?? (await deps.planner.planNow(caseOfRun(record, episode, undefined), protocolOf(record)))
     const plan = live && planInForce(record, live)
     if (!plan) throw new ApiError(404, 'not-found', 'The technique of this case is not known here.')
     return plan
@@ -108,7 +108,7 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
         const run = runId ? record.runs.find((one) => one.id === runId) : record.runs.at(-1)
         if (!run)
           throw new ApiError(409, 'nothing-to-print', 'Nothing has been applied in this case yet: begin the run, then print its record.')
-        const live = await (run.technique ? deps.planner.planNow(caseOfRun(record, episode, run)) : planOf(opened))
+        const live = await (run.technique ? deps.planner.planNow(caseOfRun(record, episode, run), protocolOf(record)) : planOf(opened))
         const plan = live && planOfRun(record, run, live)
         if (!plan) throw new ApiError(404, 'not-found', 'The technique of this run is not known here.')
         return printRunRecord(summariseRun(record, episode, run, plan, Date.parse(now)), episode.zone, now, sheet)

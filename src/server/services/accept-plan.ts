@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize'
 import type { Caution, Plan } from '#core/model/plan'
 import type { Problem } from '#core/model/problem'
-import type { CaseRecord } from '#contract/records/case'
+import { protocolOf, type CaseRecord } from '#contract/records/case'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import type { EventInput, StoredEvent } from '#contract/event'
 import { availableOf } from '#contract/records/store'
@@ -30,7 +30,7 @@ export async function checkPlan(deps: AppendDeps, input: EventInput): Promise<Ch
   const checked = { caseVersion: found.version, episodeVersion: episode.version }
   // A stale one is refused below, with both sides, before anybody has planned for it.
   if (input.base !== found.version) return checked
-  const own = await deps.planner.planWhole(toClinicalCase(found.record, episode.record))
+  const own = await deps.planner.planWhole(toClinicalCase(found.record, episode.record), protocolOf(found.record))
   const plain = JSON.parse(JSON.stringify(own)) as Plan
   if (isSamePlan(plain, proposed)) return checked
   throw new ApiError(409, 'plan-differs', 'The server plans this case differently: reload it and look at the plan again.', {

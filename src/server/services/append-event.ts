@@ -96,7 +96,7 @@ function answerRepeat(first: StoredEvent, input: EventInput): Appended {
 }
 
 /** What the server copies into a body from elsewhere. */
-const copied: readonly string[] = ['moved-in', 'carried-in', 'merged']
+const copied: readonly string[] = ['moved-in', 'carried-in', 'merged', 'case-opened']
 
 /** What came from elsewhere is kept as the server copied it: what was sent is the rest. */
 function isSameBody(first: StoredEvent, input: EventInput): boolean {
@@ -106,5 +106,5 @@ function isSameBody(first: StoredEvent, input: EventInput): boolean {
 
 function withoutCopies(body: unknown): object {
   const { readings, ...rest } = body as { readonly readings?: CarriedInBody['readings'] }
-  return { ...rest, measurement: undefined, into: undefined, keys: readings?.map((one) => one.key) }
+  return { ...rest, measurement: undefined, into: undefined, protocol: undefined, keys: readings?.map((one) => one.key) }
 }

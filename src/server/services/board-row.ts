@@ -5,7 +5,6 @@ import type { BoardRow } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
 import { isHeld, standingOf } from '#contract/views/standing-of-case'
 import { searchWords } from '#contract/views/search-words'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { hardAtMs } from '#contract/views/opening-run'
 import { workAhead } from '#contract/views/work-ahead'
 import { workOwed } from '#contract/views/work-owed'
@@ -27,7 +26,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   const isOff = record.removedAt !== null
   const isStanding = isHeld(record, { items: standing })
   const injury = episode.injuries[record.injuryId]
-  const hardAt = isOff ? null : hardAtMs(record, defaultProtocol)
+  const hardAt = isOff ? null : hardAtMs(record)
   const at = (ms: number): string => new Date(ms).toISOString()
   return {
     caseId: record.id,

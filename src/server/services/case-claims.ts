@@ -1,10 +1,9 @@
 import { catalogue } from '#core/catalogue/catalogue'
 import type { Problem } from '#core/model/problem'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { findTechnique } from '#core/techniques/registry'
 import { refuseOptions } from '#core/planner/resolve-options'
 import { itemsAtHand, refuseOverrule } from '#core/planner/usable-overrules'
-import type { CaseRecord } from '#contract/records/case'
+import { protocolOf, type CaseRecord } from '#contract/records/case'
 import type { EndingBody } from '#contract/records/ending'
 import type { RunStartedBody } from '#contract/records/run'
 import { hasRight } from '#contract/rights'
@@ -67,7 +66,9 @@ export function checkCaseClaim(claim: CaseClaim, record: CaseRecord, actor: Acto
       checkTechnique(claim, record, actor)
       break
     case 'options':
-      refuseAll(refuseOptions(findTechnique(record.technique), (claim.body as { options: CaseRecord['options'] }).options, defaultProtocol))
+      refuseAll(
+        refuseOptions(findTechnique(record.technique), (claim.body as { options: CaseRecord['options'] }).options, protocolOf(record)),
+      )
       break
     case 'overrule':
       checkFloor(claim)

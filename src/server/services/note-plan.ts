@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util'
 import type { Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import type { Caution } from '#core/model/plan'
+import { protocolOf } from '#contract/records/case'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { inTransaction } from '../db/in-transaction'
 import type { Clock } from '../ground/clock'
@@ -42,7 +43,7 @@ export function createPlanNoter(deps: {
       const found = await streams.findCase(caseId)
       const episode = found && (await streams.findEpisode(found.record.episodeId))
       if (!found || !episode) return null
-      const doubts = await planner.doubts(toClinicalCase(found.record, episode.record))
+      const doubts = await planner.doubts(toClinicalCase(found.record, episode.record), protocolOf(found.record))
       const bearing = doubts.cautions.filter((one) => one.level !== 'note')
       await keep(caseId, episode.record.id, bearing)
       return doubts

@@ -5,6 +5,7 @@ import { foldCase } from '#contract/events/fold'
 import type { CaseOpenedBody } from '#contract/events/case-opened'
 import type { CarriedInBody } from '#contract/events/carried-in'
 import type { MovedInBody } from '#contract/events/moved-in'
+import type { ProtocolBody } from '#contract/events/protocol'
 import type { MovedOutBody } from '#contract/events/moved-out'
 import type { StoredEvent } from '#contract/event'
 import { ApiError, invalidInput } from '../ground/api-error'
@@ -15,6 +16,7 @@ import { MovedOn, type AppendDeps, type Appended, type Writing } from './writing
 import { boardRowOf } from './board-row'
 import { checkCaseClaim } from './case-claims'
 import { copyCarriedReadings, endReplaced } from './converted-case'
+import { checkKnownProtocol, protocolOfNewCase } from './protocol-claims'
 import { copyMovedReading } from './moved-reading'
 import { checkHead, sealEvent } from './seal-event'
 import { settleReservations } from './settle-reservations'
@@ -36,6 +38,7 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
   await checkNamed(deps, input.kind, input.body, transaction)
 
   const { event, head } = await sealEvent(deps, writing, headOf(before), transaction, {
+    ...(opening ? { body: { ...opening, ...(await protocolOfNewCase(deps.streams, opening.protocol, transaction)) } } : {}),
     ...(input.kind === 'moved-in' ? { body: await withMovedReading(deps, id, input.body as MovedInBody, transaction) } : {}),
     ...(input.kind === 'carried-in' && before
       ? { body: await copyCarriedReadings(deps.streams, before.record, input.body as CarriedInBody, transaction) }
@@ -73,8 +76,9 @@ async function checkRelatives(deps: AppendDeps, opening: CaseOpenedBody, episode
   }
 }
 
-/** Places and cases that an event names exist. */
+/** Places, cases and protocols that an event names exist. */
 async function checkNamed(deps: AppendDeps, kind: string, body: unknown, transaction: Transaction): Promise<void> {
+  if (kind === 'protocol') checkKnownProtocol((body as ProtocolBody).protocol, (await deps.streams.findWard(transaction)).record)
   if (kind === 'store' && !(await deps.stock.findPlace((body as CaseStore).placeId, transaction))) {
     throw invalidInput([{ code: 'not-known', path: 'body/placeId', message: 'There is no such place: choose one from the list.' }])
   }

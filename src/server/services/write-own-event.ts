@@ -4,6 +4,7 @@ import type { PersonSettings } from '#contract/records/person'
 import { wardId } from '#contract/records/ward'
 import { invalidInput } from '../ground/api-error'
 import type { AppendDeps, Appended, Writing } from './writing'
+import { checkDraftClaim } from './protocol-claims'
 import { moveStock } from './move-stock'
 import { checkBase, checkHead, sealEvent } from './seal-event'
 
@@ -37,6 +38,7 @@ export async function writeWardEvent(deps: AppendDeps, writing: Writing, transac
   await deps.streams.lockHead('ward', wardId, transaction)
   const before = await deps.streams.findWard(transaction)
   checkBase(input, before, before.record)
+  checkDraftClaim(input.kind, input.body, before.record)
   const { event, head } = await sealEvent(deps, writing, before, transaction)
   await deps.streams.saveWard(foldWard(before.record, event), head, new Date(event.receivedAt), transaction)
   return { event, about: null, cautions: [] }

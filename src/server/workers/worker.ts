@@ -8,19 +8,28 @@ import { createMemo, type PlanContext } from '#core/model/plan-context'
 import { finishPlan } from '#core/techniques/finish-plan'
 import type { Caution, Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
-import { defaultProtocol } from '#core/quantities/defaults'
+import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
+import type { CaseRecord } from '#contract/records/case'
+import type { EpisodeRecord } from '#contract/records/episode'
+import { protocolEffect } from '#contract/views/protocol-effect'
 import { readStockCsv } from './read-stock-csv'
 
 // What may take long or grow large runs here, in a thread of its own that can be ended.
 
 const memo = createMemo(500)
 
-function contextAt(now: string): PlanContext {
-  return { catalogue, protocol: defaultProtocol, seed: 1, now, zone: 'UTC', memo }
+function contextAt(now: string, protocol = defaultProtocol): PlanContext {
+  return { catalogue, protocol, seed: 1, now, zone: 'UTC', memo }
 }
 
 export interface PlanInput {
   readonly clinicalCase: ClinicalCase
+  readonly protocol: Protocol
+  readonly now: string
+}
+export interface EffectInput {
+  readonly cases: readonly { readonly record: CaseRecord; readonly episode: EpisodeRecord }[]
+  readonly to: Protocol
   readonly now: string
 }
 export interface FileInput {
@@ -44,15 +53,19 @@ export interface JudgedFile {
 /** The tasks by name, as the pool calls them. */
 export const tasks = {
   /** What is doubtful about a case: problems and cautions of its plan, without the slow decisions. */
-  doubts({ clinicalCase, now }: PlanInput): Doubts {
-    const plan = planCase(clinicalCase, contextAt(now))
+  doubts({ clinicalCase, protocol, now }: PlanInput): Doubts {
+    const plan = planCase(clinicalCase, contextAt(now, protocol))
     return { problems: plan?.problems ?? [], cautions: plan?.cautions ?? [] }
   },
-  planNow: ({ clinicalCase, now }: PlanInput): Plan | null => planCase(clinicalCase, contextAt(now)),
-  planWhole({ clinicalCase, now }: PlanInput): Plan | null {
-    const ctx = contextAt(now)
+  planNow: ({ clinicalCase, protocol, now }: PlanInput): Plan | null => planCase(clinicalCase, contextAt(now, protocol)),
+  planWhole({ clinicalCase, protocol, now }: PlanInput): Plan | null {
+    const ctx = contextAt(now, protocol)
     const started = planCase(clinicalCase, ctx)
     return started && finishPlan(started, ctx, clinicalCase.overrules)
+  },
+  /** What a protocol would change of each of some cases, in words. */
+  protocolEffects({ cases, to, now }: EffectInput): readonly (readonly string[])[] {
+    return cases.map(({ record, episode }) => protocolEffect(record, episode, to, contextAt(now), Date.parse(now)))
   },
   planFile({ data, now }: FileInput): PlannedFile {
     const ctx = contextAt(now)

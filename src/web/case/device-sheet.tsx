@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router'
 import { rankTechniques } from '#core/techniques/rank-techniques'
 import { findTechnique } from '#core/techniques/registry'
 import { toClinicalCase } from '#contract/views/clinical-case'
+import { protocolOf } from '#contract/records/case'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { Dialog } from '../parts/dialog'
@@ -17,7 +18,7 @@ export function DeviceSheet({ open, onClose }: { open: OpenCase; onClose: () => 
   const isOn = record.appliedAt !== null && record.removedAt === null
   const [way, setWay] = useState<DeviceWay>(isOn ? 'convert' : 'beside')
   const ranked = useMemo(() => {
-    const all = rankTechniques(toClinicalCase(record, episode), browserContext())
+    const all = rankTechniques(toClinicalCase(record, episode), browserContext(protocolOf(record)))
     const first = findTechnique(record.technique)?.changesTo ?? []
     const rank = (id: string): number => (first.includes(id) ? first.indexOf(id) : first.length)
     return all

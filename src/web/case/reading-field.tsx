@@ -3,10 +3,10 @@ import type { Measurement } from '#core/model/clinical-case'
 import type { MeasurementDefinition } from '#core/model/measurement-definition'
 import type { StepReading } from '#core/model/step'
 import { resolveOptions } from '#core/planner/resolve-options'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { parseReading } from '#core/quantities/parse-reading'
 import { findTechnique } from '#core/techniques/registry'
 import { toClinicalCase } from '#contract/views/clinical-case'
+import { protocolOf } from '#contract/records/case'
 import { ChoiceRow } from '../parts/choice-row'
 import { TextField } from '../parts/text-field'
 import { writeEvent, type OpenCase } from '../sync/case-store'
@@ -28,7 +28,7 @@ export function findDefinition({ record, episode }: OpenCase, id: string): Measu
   const technique = findTechnique(record.technique)
   if (!technique) return null
   const clinicalCase = toClinicalCase(record, episode)
-  const asked = technique.measurements(clinicalCase, resolveOptions(technique, clinicalCase, defaultProtocol).values)
+  const asked = technique.measurements(clinicalCase, resolveOptions(technique, clinicalCase, protocolOf(record)).values)
   return asked.find(({ definition }) => definition.id === id)?.definition ?? null
 }
 

@@ -3,6 +3,7 @@ import type { Plan } from '#core/model/plan'
 import type { RigSetting } from '#core/model/rig'
 import { hasRig, rigModelOf, tryRig, type RigModel, type TriedRig } from '#core/techniques/families/traction/describe-rig'
 import { toClinicalCase } from '#contract/views/clinical-case'
+import { protocolOf } from '#contract/records/case'
 import { TractionScene } from '../lane/traction-scene'
 import { Button } from '../parts/button'
 import { writeEvent, type OpenCase } from '../sync/case-store'
@@ -12,7 +13,7 @@ import { browserContext } from './use-plan'
 export function RigPanel({ open, plan }: { open: OpenCase; plan: Plan }) {
   const { record, episode } = open
   const model = useMemo(
-    () => (hasRig(plan.technique) ? rigModelOf(toClinicalCase(record, episode), plan, browserContext()) : null),
+    () => (hasRig(plan.technique) ? rigModelOf(toClinicalCase(record, episode), plan, browserContext(protocolOf(record))) : null),
     [record, episode, plan],
   )
   const [tried, setTried] = useState<RigSetting>({})

@@ -5,6 +5,7 @@ import { readingsToCarry } from '#contract/views/related-cases'
 import { techniques } from '#core/techniques/registry'
 import { holdCaseOfStay, nextBase, type OpenCase } from '../sync/case-store'
 import { makeEvent, sendEvent } from '../sync/outbox'
+import { protocolOfNewCase } from '../sync/protocol-in-force'
 
 /** How a new device stands to the one in hand: in its place, beside it, or for an injury of its own. */
 export type DeviceWay = 'convert' | 'beside' | 'injury'
@@ -23,6 +24,7 @@ export async function startDevice({ record, episode }: OpenCase, way: DeviceWay,
     technique: technique ?? techniques[0]?.id ?? '',
     ...(way === 'convert' ? { replaces: record.id } : {}),
     ...(way === 'beside' && isOn ? { with: [record.id] } : {}),
+    ...(await protocolOfNewCase()),
   }
   const onCase = { type: 'case', id: caseId } as const
   const base = nextBase(episode.id)

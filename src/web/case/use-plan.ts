@@ -7,10 +7,10 @@ import { takeKnown } from '#core/techniques/finish-plan'
 import { planCase } from '#core/techniques/plan-case'
 import { type SlowTask } from '#core/model/slow-task'
 import { slowKey, type SlowResult } from '#core/planner/solve-slow-task'
-import { defaultProtocol } from '#core/quantities/defaults'
+import type { Protocol } from '#core/quantities/defaults'
 import { caseOfRun } from '#contract/views/opening-run'
 import { planInForce, planOfRun } from '#contract/views/plan-in-force'
-import type { CaseRecord } from '#contract/records/case'
+import { protocolOf, type CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { RunRecord } from '#contract/records/run'
 import type { OpenCase } from '../sync/case-store'
@@ -21,9 +21,12 @@ let worker: Worker | null = null
 const sent = new Set<string>()
 const waiting = new Set<() => void>()
 
-/** The context of plans made in this browser. */
-export function browserContext(): PlanContext {
-  return { catalogue, protocol: defaultProtocol, seed: 1, now: new Date(serverNow()).toISOString(), zone: 'UTC', memo }
+/**
+ * The context of plans made in this browser.
+ * @param protocol the one that the case goes by
+ */
+export function browserContext(protocol: Protocol): PlanContext {
+  return { catalogue, protocol, seed: 1, now: new Date(serverNow()).toISOString(), zone: 'UTC', memo }
 }
 
 /** A plan, and the slow decisions that it asks for whether or not they are known by now. */
@@ -40,14 +43,15 @@ export interface PlanInHand {
  */
 export function usePlanInHand(open: OpenCase, provisional: Measurement | null = null, run?: RunRecord): PlanInHand {
   const [solved, wake] = useReducer((count: number) => count + 1, 0)
+  const protocol = protocolOf(open.record)
   const asked = useMemo(() => askedOf(open.record, open.episode, provisional, run), [open.record, open.episode, provisional, run])
   // Steps, timers and notes change the record but not what is planned: the plan changes only with its own inputs.
-  const bare = useMemo(() => planOnce(asked), [asked])
+  const bare = useMemo(() => planOnce(asked, protocol), [asked, protocol])
   const plan = useMemo(
-    () => takeKnown(bare, browserContext(), (JSON.parse(asked) as ClinicalCase).overrules),
+    () => takeKnown(bare, browserContext(protocol), (JSON.parse(asked) as ClinicalCase).overrules),
     // `solved` counts answers of the worker: each may finish a pending decision.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [bare, solved],
+    [bare, solved, protocol],
   )
   useEffect(() => {
     waiting.add(wake)
@@ -69,15 +73,16 @@ const made = new Map<string, Plan>()
 const mostMade = 6
 
 /** The plan of a case, worked out once however many ask for it: strip, stage and sheets read the same. */
-function planOnce(asked: string): Plan {
-  const known = made.get(asked)
+function planOnce(asked: string, protocol: Protocol): Plan {
+  const key = `${protocol.name}/${protocol.version} ${asked}`
+  const known = made.get(key)
   if (known) return known
   const clinicalCase = JSON.parse(asked) as ClinicalCase
   // A memo that knows nothing leaves every slow decision open with its input.
-  const plan = planCase(clinicalCase, { ...browserContext(), memo: createMemo() })
+  const plan = planCase(clinicalCase, { ...browserContext(protocol), memo: createMemo() })
   if (!plan) throw new Error(`Technique ${clinicalCase.technique} is not known here`)
   if (made.size >= mostMade) made.delete(made.keys().next().value ?? '')
-  made.set(asked, plan)
+  made.set(key, plan)
   return plan
 }
 

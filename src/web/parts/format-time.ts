@@ -23,6 +23,11 @@ export function formatDate(at: number): string {
   return dated.format(new Date(at))
 }
 
+/** A moment that may be long ago, ISO 8601: "24 Nov 2026, 07:30". */
+export function formatMoment(at: string): string {
+  return `${formatDate(Date.parse(at))}, ${formatClock(at)}`
+}
+
 const weekdayMs = 6 * 86_400_000
 
 /** A moment beside another: by its weekday where that tells it apart, else by its day. */

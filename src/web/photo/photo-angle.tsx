@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { PhotoAngle } from '#core/model/step'
-import { defaultProtocol } from '#core/quantities/defaults'
+import type { Protocol } from '#core/quantities/defaults'
 import { measurePhotoAngle, type PhotoPoint } from '#core/quantities/photo-measure'
 import { readingError } from '#core/quantities/reading-error'
 import { Button } from '../parts/button'
@@ -12,11 +12,13 @@ import { PhotoPoints } from './photo-points'
 export function PhotoAngleDialog({
   label,
   angle,
+  protocol,
   onClose,
   onTake,
 }: {
   label: string
   angle: PhotoAngle
+  protocol: Protocol
   onClose: () => void
   onTake: (deg: number) => void
 }) {
@@ -26,12 +28,22 @@ export function PhotoAngleDialog({
       hint="Take it from the side, square to the plane in which the joint bends."
       onClose={onClose}
     >
-      {(photo) => <AngleOnPhoto key={photo.url} photo={photo} angle={angle} onTake={onTake} />}
+      {(photo) => <AngleOnPhoto key={photo.url} photo={photo} angle={angle} protocol={protocol} onTake={onTake} />}
     </PhotoDialog>
   )
 }
 
-function AngleOnPhoto({ photo, angle, onTake }: { photo: LoadedPhoto; angle: PhotoAngle; onTake: (deg: number) => void }) {
+function AngleOnPhoto({
+  photo,
+  angle,
+  protocol,
+  onTake,
+}: {
+  photo: LoadedPhoto
+  angle: PhotoAngle
+  protocol: Protocol
+  onTake: (deg: number) => void
+}) {
   const [points, setPoints] = useState<readonly [PhotoPoint, PhotoPoint, PhotoPoint]>([
     [photo.width * 0.7, photo.height * 0.4],
     [photo.width * 0.3, photo.height * 0.5],
@@ -61,9 +73,7 @@ function AngleOnPhoto({ photo, angle, onTake }: { photo: LoadedPhoto; angle: Pho
         <div className="sticky bottom-0 -mx-2 flex flex-wrap items-center gap-4 rounded-t-2xl bg-paper px-2 py-3">
           <p>
             <span className="numeral text-3xl">{deg}°</span>
-            <span className="ml-2 text-soft">
-              ± {readingError({ value: deg, tool: 'photo' }, 'angle', deg, defaultProtocol)}° from the photo
-            </span>
+            <span className="ml-2 text-soft">± {readingError({ value: deg, tool: 'photo' }, 'angle', deg, protocol)}° from the photo</span>
           </p>
           <Button look="next" onClick={() => onTake(deg)}>
             Take this angle

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { formatLength } from '#core/planner/format-decision'
-import { defaultProtocol } from '#core/quantities/defaults'
+import type { Protocol } from '#core/quantities/defaults'
 import { checkScaleBar, measurePhotoPath, smoothLine, type PhotoPoint } from '#core/quantities/photo-measure'
 import { readingError } from '#core/quantities/reading-error'
 import { Button } from '../parts/button'
@@ -19,10 +19,12 @@ const planesCm = [0, 2, 5, 10, 20]
 /** A length along a limb from a photo: a bar of known length, and as many points along the limb as its bends need. */
 export function PhotoPath({
   label,
+  protocol,
   onClose,
   onTake,
 }: {
   label: string
+  protocol: Protocol
   onClose: () => void
   onTake: (cm: number, planeCm: number) => void
 }) {
@@ -32,12 +34,20 @@ export function PhotoPath({
       hint="Lay the bar beside the limb, at its height, both square to the camera."
       onClose={onClose}
     >
-      {(photo) => <PathOnPhoto key={photo.url} photo={photo} onTake={onTake} />}
+      {(photo) => <PathOnPhoto key={photo.url} photo={photo} protocol={protocol} onTake={onTake} />}
     </PhotoDialog>
   )
 }
 
-function PathOnPhoto({ photo, onTake }: { photo: LoadedPhoto; onTake: (cm: number, planeCm: number) => void }) {
+function PathOnPhoto({
+  photo,
+  protocol,
+  onTake,
+}: {
+  photo: LoadedPhoto
+  protocol: Protocol
+  onTake: (cm: number, planeCm: number) => void
+}) {
   const { units } = useSettings()
   const [barText, setBarText] = useState(usualBarCm)
   const [planeCm, setPlaneCm] = useState<number | null>(null)
@@ -51,7 +61,7 @@ function PathOnPhoto({ photo, onTake }: { photo: LoadedPhoto; onTake: (cm: numbe
     else if (index === 1) setBar([bar[0], point])
     else setPath(path.map((one, at) => (at === index - 2 ? point : one)))
   }
-  const doubtCm = cm === null ? null : readingError({ value: cm, tool: 'photo', planeCm: planeCm ?? 0 }, 'length', cm, defaultProtocol)
+  const doubtCm = cm === null ? null : readingError({ value: cm, tool: 'photo', planeCm: planeCm ?? 0 }, 'length', cm, protocol)
   return (
     <>
       <div className="flex flex-wrap items-end gap-3">

@@ -1,6 +1,6 @@
 import type { HeatInput } from '#core/model/heat-input'
 import type { SweepPoint, SweepResult } from '#core/figures/heat/heat-sweep'
-import type { HeatAnswer, HeatJob } from './heat-worker'
+import type { HeatAnswer, HeatJob, SettingLocally } from './heat-worker'
 
 export interface SweepRun {
   /** Ends every worker at once. */
@@ -26,7 +26,7 @@ const mostReplacements = 3
  */
 export function runSweep(
   base: HeatInput,
-  packMin: number | null,
+  setting: SettingLocally,
   points: readonly SweepPoint[],
   size: number,
   listener: SweepListener,
@@ -66,7 +66,7 @@ export function runSweep(
       chunk = waiting.splice(0, chunkSize)
       if (chunk.length === 0) return
       watchdog = setTimeout(replace, silentMs)
-      worker.postMessage({ kind: 'points', base, packMin, points: chunk } satisfies HeatJob)
+      worker.postMessage({ kind: 'points', base, setting, points: chunk } satisfies HeatJob)
     }
     worker.onerror = replace
     worker.onmessageerror = replace

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { HeatInput } from '#core/model/heat-input'
 import { sweepPoints, type SweepResult } from '#core/figures/heat/heat-sweep'
+import type { SettingLocally } from './heat-worker'
 import { runSweep, type SweepRun } from './sweep-pool'
 
 export const sweepSize = { water: 16, layers: 14 } as const
@@ -16,8 +17,8 @@ export interface HeatSweep {
 }
 
 /** The water × layers map of one slab, worked out in workers; it starts anew when what it is about changes. */
-export function useHeatSweep(base: HeatInput, packMin: number | null): HeatSweep {
-  const key = JSON.stringify([{ ...base, waterC: 0, layers: 0, setMin: 0 }, packMin])
+export function useHeatSweep(base: HeatInput, setting: SettingLocally): HeatSweep {
+  const key = JSON.stringify([{ ...base, waterC: 0, layers: 0, setMin: 0 }, setting])
   const [state, setState] = useState<{ key: string; status: SweepStatus; results: readonly SweepResult[] }>({
     key,
     status: 'idle',
@@ -56,7 +57,7 @@ export function useHeatSweep(base: HeatInput, packMin: number | null): HeatSweep
       setState({ key, status, results: [...pending.current] })
     }
     running.current?.cancel()
-    running.current = runSweep(base, packMin, rest, poolSize(), {
+    running.current = runSweep(base, setting, rest, poolSize(), {
       onResults: (found) => {
         pending.current.push(...found)
         flush()

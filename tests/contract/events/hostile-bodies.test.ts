@@ -1,6 +1,5 @@
 import { expect } from 'chai'
 import { planCase } from '#core/techniques/plan-case'
-import { defaultProtocol } from '#core/quantities/defaults'
 import type { FoldableEvent } from '#contract/event'
 import { foldCase, foldEpisode } from '#contract/events/fold'
 import { eventKinds, type EventKindId } from '#contract/events/index'
@@ -53,7 +52,7 @@ describe('odd bodies that are taken', () => {
         const record = stream === 'case' ? foldCase(before as typeof running | null, caseId, event) : running
         const episode = stream === 'episode' ? foldEpisode(before as typeof hurt | null, episodeId, event) : hurt
         const what = JSON.stringify(body).slice(0, 300)
-        for (const round of caseRounds(record, episode, nowMs, defaultProtocol)) expect(Number.isFinite(round.dueAt), what).to.equal(true)
+        for (const round of caseRounds(record, episode, nowMs)) expect(Number.isFinite(round.dueAt), what).to.equal(true)
         const standing = standingOf(record, episode, null, nowMs)
         expect(standingLevels, what).to.include(standing.level)
         for (const item of standing.items) expect([item.text, Number.isFinite(item.sinceMs)], what).to.deep.equal([item.text, true])

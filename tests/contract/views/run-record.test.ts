@@ -1,5 +1,4 @@
 import { expect } from 'chai'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { createMemo } from '#core/model/plan-context'
 import { planCase } from '#core/techniques/plan-case'
 import { type CaseRecord } from '#contract/records/case'
@@ -174,8 +173,8 @@ describe('opening the cast of a case', () => {
       layers: 7,
       minutesSince: 30,
     })
-    expect(hardAtMs(record, defaultProtocol)).to.equal(start + 160 * 60_000)
-    expect(hardAtMs(opened('leg-cast'), defaultProtocol)).to.equal(null)
+    expect(hardAtMs(record)).to.equal(start + 160 * 60_000)
+    expect(hardAtMs(opened('leg-cast'))).to.equal(null)
   })
 
   it('waits until it is hard, unless it is opened now', () => {
@@ -203,8 +202,8 @@ describe('opening the cast of a case', () => {
     )
     expect(isOpeningRun(runOf(record))).to.equal(true)
     expect(runOf(record)).to.include({ isOpenNow: true, technique: 'cast-opening' })
-    const before = caseRounds(record, stay(), start + 200 * 60_000, defaultProtocol)
-    const after = caseRounds(fold(record, event('opened', { runId: 'r2' }, 200)), stay(), start + 200 * 60_000, defaultProtocol)
+    const before = caseRounds(record, stay(), start + 200 * 60_000)
+    const after = caseRounds(fold(record, event('opened', { runId: 'r2' }, 200)), stay(), start + 200 * 60_000)
     expect(before[0]?.dueAt).to.equal(start + 115 * 60_000)
     expect(after[0]?.dueAt).to.equal(start + 215 * 60_000)
   })

@@ -6,7 +6,6 @@ import { standingOf } from '#contract/views/standing-of-case'
 import { taskFindings } from '#contract/views/task-findings'
 import { caseRounds } from '#contract/views/case-progress'
 import { workOwed } from '#contract/views/work-owed'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { readCase } from '#core/files/read-case'
 import { planCase } from '#core/techniques/plan-case'
 import { exampleOf } from '../../harness/example-cases'
@@ -103,7 +102,7 @@ describe('work owed on a case', () => {
   it('is the call at home alone once the patient has gone home, and the list of rounds ends there', () => {
     const gone = fold(event('ended', { how: 'home', note: '' }, 30))
     expect(workOwed(gone, stay, minutes(31)).map((one) => one.id)).to.deep.equal(['home-check'])
-    expect(caseRounds(gone, stay, minutes(31), defaultProtocol).every((one) => one.dueAt <= minutes(30))).to.equal(true)
+    expect(caseRounds(gone, stay, minutes(31)).every((one) => one.dueAt <= minutes(30))).to.equal(true)
     expect(workOwed(fold(event('ended', { how: 'died', note: 'arrest' }, 30)), stay, minutes(31))).to.deep.equal([])
   })
 

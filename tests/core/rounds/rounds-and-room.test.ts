@@ -12,23 +12,23 @@ import { ankleCase, planFile } from '../../harness/leg-slab-cases'
 describe('rounds', () => {
   const day = 1440
   it('follows the default list, then the shift changes of the place', () => {
-    const minutes = roundMinutes(false, '2026-01-10T08:00:00+01:00', 'Europe/Berlin', 3 * day)
+    const minutes = roundMinutes(false, '2026-01-10T08:00:00+01:00', 'Europe/Berlin', 3 * day, defaultProtocol)
     expect(minutes.slice(0, 16)).to.deep.equal([15, 30, 45, 60, 90, 120, 150, 180, 240, 300, 360, 420, 660, 900, 1140, 1380])
     expect(minutes.slice(16)).to.deep.equal([1410, 1890, 2310, 2850, 3330, 3750, 4290])
   })
 
   it('keeps shift rounds at wall-clock times over a clock change', () => {
-    const minutes = roundMinutes(false, '2026-03-28T08:00:00+01:00', 'Europe/Berlin', 3 * day)
+    const minutes = roundMinutes(false, '2026-03-28T08:00:00+01:00', 'Europe/Berlin', 3 * day, defaultProtocol)
     expect(minutes).to.include(1410 - 60 + 480)
     expect(minutes).not.to.include(1410 + 480)
   })
 
   it('leaves shift rounds out without a clock', () => {
-    expect(roundMinutes(false, undefined, 'UTC', 3 * day).at(-1)).to.equal(1380)
+    expect(roundMinutes(false, undefined, 'UTC', 3 * day, defaultProtocol).at(-1)).to.equal(1380)
   })
 
   it('goes hourly, two-hourly, four-hourly when at risk', () => {
-    const minutes = roundMinutes(true, undefined, undefined, 3 * day)
+    const minutes = roundMinutes(true, undefined, undefined, 3 * day, defaultProtocol)
     expect(minutes).to.include.members([300, 360, day, 26 * 60, 48 * 60, 52 * 60, 72 * 60])
     expect(minutes.every((minute, index) => index === 0 || minute > (minutes[index - 1] ?? 0))).to.equal(true)
   })

@@ -157,9 +157,9 @@ describe('the edge of a rule', () => {
       expect(doneAt(22.5)[1]).not.to.equal(null)
     })
     it('cover seventy-two hours, the last shift change included', () => {
-      const minutes = roundMinutes(false, '2026-01-10T07:29:00Z', 'UTC', 72 * 60)
+      const minutes = roundMinutes(false, '2026-01-10T07:29:00Z', 'UTC', 72 * 60, defaultProtocol)
       expect(minutes.at(-1)).to.equal(2 * 1440 + 15 * 60 + 1)
-      expect(roundMinutes(true, undefined, undefined, 72 * 60).at(-1)).to.equal(72 * 60)
+      expect(roundMinutes(true, undefined, undefined, 72 * 60, defaultProtocol).at(-1)).to.equal(72 * 60)
     })
   })
 

@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { defaultProtocol } from '#core/quantities/defaults'
 import { QueryTypes } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { CaseRecord } from '#contract/records/case'
@@ -42,7 +43,7 @@ describe('events of a case', () => {
   }
   const ownPlan = async () => {
     const { record, episode } = await fetchCase()
-    return harness.planner.planWhole(toClinicalCase(record, episode))
+    return harness.planner.planWhole(toClinicalCase(record, episode), defaultProtocol)
   }
 
   it('keeps a reading with who and when, and says what the core thinks of it', async () => {
@@ -115,7 +116,7 @@ describe('events of a case', () => {
   it('refuses a plan whose slow figures are still pending', async () => {
     await measure()
     const { record, episode, version } = await fetchCase()
-    const pending = harness.planner.planNow({ ...toClinicalCase(record, episode), seed: 77 })
+    const pending = harness.planner.planNow({ ...toClinicalCase(record, episode), seed: 77 }, defaultProtocol)
     const answer = await client.send(opened.caseStream, 'plan', { plan: pending }, version)
     expect(answer.status).to.equal(422)
   })

@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { defaultProtocol } from '#core/quantities/defaults'
 import { v7 as uuidv7 } from 'uuid'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
@@ -81,7 +82,7 @@ describe('what an event may claim', () => {
       expect(answer.status).to.equal(200)
       expect((answer.body['problems'] as { path: string }[]).map((one) => one.path)).to.include('overrules/slab-width')
       expect((await ada.send(opened.caseStream, 'options', { options: { extent: 'above-knee' } })).status).to.equal(200)
-      expect((await harness.planner.planNow(toClinicalCase(old, episode)))?.problems.map((one) => one.path)).to.include(
+      expect((await harness.planner.planNow(toClinicalCase(old, episode), defaultProtocol))?.problems.map((one) => one.path)).to.include(
         'overrules/slab-width',
       )
       const mended = await ada.send(opened.caseStream, 'overrule', { decision: 'slab-width', value: 12, reason: 'scar' }, version + 2)

@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { defaultProtocol } from '#core/quantities/defaults'
 import { v7 as uuidv7 } from 'uuid'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
@@ -42,7 +43,7 @@ describe('a case with a plan in force', () => {
   const pathsOf = (answer: Answer): readonly string[] => ((answer.body['errors'] ?? []) as { path: string }[]).map((one) => one.path)
   async function accept(): Promise<void> {
     const { record, episode, version } = await fetchCase()
-    const plan = await harness.planner.planWhole(toClinicalCase(record, episode))
+    const plan = await harness.planner.planWhole(toClinicalCase(record, episode), defaultProtocol)
     expect((await ada.send(opened.caseStream, 'plan', { plan: JSON.parse(JSON.stringify(plan)) as object }, version)).status).to.equal(200)
   }
   const injure = async (who: Client, change: object, more: object = {}): Promise<Answer> => {

@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { defaultProtocol } from '#core/quantities/defaults'
 import { QueryTypes } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { CaseRecord, CaseStore } from '#contract/records/case'
@@ -62,7 +63,7 @@ describe('stock that plans and people take from', () => {
     const store: CaseStore = { placeId, placeName: 'Plaster room', items: planStock(await lines(), '2026-01-10') }
     expect((await bram.send(opened.caseStream, 'store', store)).status).to.equal(200)
     const { record, episode, version } = await fetchCase(opened)
-    const plan = await harness.planner.planWhole(toClinicalCase(record, episode))
+    const plan = await harness.planner.planWhole(toClinicalCase(record, episode), defaultProtocol)
     if (!plan) throw new Error('no plan')
     return { opened, plan, version }
   }

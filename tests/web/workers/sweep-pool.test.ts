@@ -68,7 +68,7 @@ describe('the pool that works out the heat map', () => {
   const sweep = (size: number): Promise<{ end: 'done' | 'failed'; results: SweepResult[] }> =>
     new Promise((resolve) => {
       const results: SweepResult[] = []
-      runSweep(base, null, points, size, {
+      runSweep(base, { packMin: null, protocol: defaultProtocol }, points, size, {
         onResults: (found) => void results.push(...found),
         onDone: () => resolve({ end: 'done', results }),
         onFailed: () => resolve({ end: 'failed', results }),
@@ -104,7 +104,7 @@ describe('the pool that works out the heat map', () => {
 
   it('tells nothing more once it is cancelled', async () => {
     const heard: string[] = []
-    const run = runSweep(base, null, points, 2, {
+    const run = runSweep(base, { packMin: null, protocol: defaultProtocol }, points, 2, {
       onResults: () => void heard.push('results'),
       onDone: () => void heard.push('done'),
       onFailed: () => void heard.push('failed'),

@@ -3,8 +3,8 @@ import { clamp } from '../../quantities/rounding'
 import { defineDefaults, readDefaults, type Protocol } from '../../quantities/defaults'
 
 export const layerDefaults = defineDefaults('layers', {
-  heavyKg: { value: 95, unit: 'kg', source: 'practice' },
-  lightKg: { value: 35, unit: 'kg', source: 'practice' },
+  heavyKg: { value: 95, unit: 'kg', source: 'practice', label: 'Heavy from' },
+  lightKg: { value: 35, unit: 'kg', source: 'practice', label: 'Light below' },
   longWearDays: { value: 7, unit: 'days', source: 'practice' },
   lightLess: { value: 2, unit: 'layers', source: 'practice', note: 'further layers fewer in plaster slabs under 35 kg' },
   lightLeast: { value: 5, unit: 'layers', source: 'practice' },

@@ -6,10 +6,10 @@ export const bandageDefaults = defineDefaults('bandage', {
   childShare: { value: 0.6, unit: 'ratio', source: 'practice', note: 'of the tension, under 12 years' },
   layers: { value: 2, unit: 'layers', source: 'practice', note: 'the second pass is laid on without tension' },
   passes: { value: 2, unit: 'ratio', source: 'practice', note: 'from the injury to the toes and back up' },
-  cautionMmHg: { value: 25, unit: 'mmHg', source: 'practice' },
-  stopMmHg: { value: 40, unit: 'mmHg', source: 'practice' },
-  arterialCautionMmHg: { value: 20, unit: 'mmHg', source: 'practice' },
-  arterialStopMmHg: { value: 30, unit: 'mmHg', source: 'practice' },
+  cautionMmHg: { value: 25, unit: 'mmHg', source: 'practice', label: 'Caution above' },
+  stopMmHg: { value: 40, unit: 'mmHg', source: 'practice', label: 'Stop above' },
+  arterialCautionMmHg: { value: 20, unit: 'mmHg', source: 'practice', label: 'Caution above, arterial disease' },
+  arterialStopMmHg: { value: 30, unit: 'mmHg', source: 'practice', label: 'Stop above, arterial disease' },
 })
 
 /**

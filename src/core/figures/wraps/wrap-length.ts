@@ -1,8 +1,8 @@
 import { defineDefaults } from '../../quantities/defaults'
 
 export const wrapDefaults = defineDefaults('wrap', {
-  takeUp: { value: 1.05, unit: 'ratio', source: 'practice', note: 'what turns, folds and starts use up' },
-  halfOverlap: { value: 0.5, unit: 'ratio', source: 'practice' },
+  takeUp: { value: 1.05, unit: 'ratio', source: 'practice', note: 'what turns, folds and starts use up', least: 1 },
+  halfOverlap: { value: 0.5, unit: 'ratio', source: 'practice', greatest: 0.8 },
   ankleTurns: { value: 3, unit: 'ratio', source: 'practice', note: 'figure-of-eight turns at the heel and instep' },
   kneeTurns: { value: 4, unit: 'ratio', source: 'practice', note: 'two crossings of two turns' },
   endMarginCm: { value: 2, unit: 'cm', source: 'practice', note: 'beyond the slab at each end' },

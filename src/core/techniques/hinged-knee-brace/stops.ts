@@ -89,6 +89,11 @@ export function decideStops(draft: PlanDraft, options: OptionValues, week: numbe
   }
 }
 
+/** Whether a hinge can be set to a lock between two stops, degrees. */
+export function isLock(lock: string | number, extensionDeg: number, flexionDeg: number): boolean {
+  return readLock(lock, extensionDeg, flexionDeg) !== null
+}
+
 /** A lock as it is set; null where the order cannot be: no such word, outside −10 to 30°, or beyond the stops. */
 function readLock(
   lock: string | number,

@@ -3,17 +3,19 @@ import type { Step } from '#core/model/step'
 import { judgeAngle } from '#core/runs/step-work'
 import type { StepAngle } from '#core/model/step'
 import type { AngleBody, RunRecord } from '#contract/records/run'
+import { protocolOf } from '#contract/records/case'
 import { InstrumentPanel } from '../../case/instrument-panel'
 import { Button } from '../../parts/button'
 import { NumberStepper } from '../../parts/number-stepper'
 import { PhotoAngleDialog } from '../../photo/photo-angle'
-import { writeEvent } from '../../sync/case-store'
+import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { pairedDevices } from '../../sync/instrument-store'
 
 const marks = { below: '▼ more', held: '■ held', above: '▲ less' } as const
 
 /** Angles to hold: the band, what the goniometer shows now, and what was read. */
 export function AngleWork({ run, step, angles }: { run: RunRecord; step: Step; angles: readonly StepAngle[] }) {
+  const { record } = useOpenCase()
   const [chosen, setChosen] = useState(angles[0]?.id)
   const angle = angles.find((one) => one.id === chosen) ?? angles[0]
   const [typedDeg, setTypedDeg] = useState<number | null>(null)
@@ -83,6 +85,7 @@ export function AngleWork({ run, step, angles }: { run: RunRecord; step: Step; a
           <PhotoAngleDialog
             label={angle.label}
             angle={angle.photo}
+            protocol={protocolOf(record)}
             onClose={() => setPhotoOpen(false)}
             onTake={(deg) => {
               setPhotoOpen(false)

@@ -6,6 +6,7 @@ import { planCase } from '#core/techniques/plan-case'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { changeWaiting } from '#contract/views/plan-in-force'
 import { hasRight } from '#contract/rights'
+import { protocolOf } from '#contract/records/case'
 import { Lane } from '../../lane/lane'
 import { browserContext, usePlan } from '../../case/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
@@ -187,5 +188,5 @@ export function ChooseScreen() {
 function planWithWidth({ record, episode }: OpenCase, decision: string, widthCm: number): Plan | null {
   const clinicalCase = toClinicalCase(record, episode)
   const overrule = { decision, value: widthCm, reason: 'tried out', by: '', at: new Date(serverNow()).toISOString() }
-  return planCase({ ...clinicalCase, overrules: [...clinicalCase.overrules, overrule] }, browserContext())
+  return planCase({ ...clinicalCase, overrules: [...clinicalCase.overrules, overrule] }, browserContext(protocolOf(record)))
 }

@@ -1,9 +1,8 @@
 import { useId, useState } from 'react'
 import type { Plan } from '#core/model/plan'
 import { findTechnique } from '#core/techniques/registry'
-import { defaultProtocol } from '#core/quantities/defaults'
-import { optionValues, type TechniqueOption } from '#core/planner/technique'
-import type { CaseRecord } from '#contract/records/case'
+import { optionValues, type OptionValue, type TechniqueOption } from '#core/planner/technique'
+import { protocolOf, type CaseRecord } from '#contract/records/case'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
@@ -39,7 +38,13 @@ export function OptionPanel({
               />
             ) : null
           ) : (
-            <SchoolOption key={option.id} option={option} plan={plan} onSave={(value) => save(option.id, value)} />
+            <SchoolOption
+              key={option.id}
+              option={option}
+              values={optionValues(option, protocolOf(record))}
+              plan={plan}
+              onSave={(value) => save(option.id, value)}
+            />
           ),
         )}
       </div>
@@ -47,11 +52,20 @@ export function OptionPanel({
   )
 }
 
-function SchoolOption({ option, plan, onSave }: { option: TechniqueOption; plan: Plan; onSave: (value: string) => void }) {
+function SchoolOption({
+  option,
+  values,
+  plan,
+  onSave,
+}: {
+  option: TechniqueOption
+  values: readonly OptionValue[]
+  plan: Plan
+  onSave: (value: string) => void
+}) {
   const id = useId()
   const [isComparing, setComparing] = useState(false)
   const value = String(plan.options[option.id] ?? '')
-  const values = optionValues(option, defaultProtocol)
   const chosen = values.find((one) => one.id === value)
   return (
     <div className="grid grid-cols-[7.5rem_1fr] items-start gap-x-3">

@@ -4,6 +4,7 @@ import type { Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import type { OptionValue } from '#core/planner/technique'
 import { toClinicalCase } from '#contract/views/clinical-case'
+import { protocolOf } from '#contract/records/case'
 import { browserContext } from '../../case/use-plan'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
@@ -33,7 +34,7 @@ export function SchoolCompare({
   const [other, setOther] = useState(others[0]?.id ?? '')
   const changed = useMemo(() => {
     const file = toClinicalCase({ ...record, options: { ...record.options, [optionId]: other } }, episode)
-    return planCase(file, browserContext())
+    return planCase(file, browserContext(protocolOf(record)))
   }, [record, episode, optionId, other])
   const own = values.find((one) => one.id === value)
   const chosen = others.find((one) => one.id === other)

@@ -2,6 +2,7 @@ import { flagRulesOf } from '#core/rules/by-what-is-put-on'
 import MiniSearch from 'minisearch'
 import { guidePage, type GuidePage } from '#core/techniques/guide-page'
 import { techniques } from '#core/techniques/registry'
+import type { Protocol } from '#core/quantities/defaults'
 import { browserContext } from '../../case/use-plan'
 
 /** A place of the guide that a search can find. */
@@ -14,13 +15,22 @@ export interface GuideHit {
   readonly text: string
 }
 
-let pages: readonly GuidePage[] | null = null
-let index: MiniSearch<GuideHit> | null = null
+interface Guide {
+  readonly of: string
+  readonly pages: readonly GuidePage[]
+  index: MiniSearch<GuideHit> | null
+}
+let guide: Guide | null = null
 
-/** Every guide page, made once. */
-export function guidePages(): readonly GuidePage[] {
-  pages ??= techniques.map((technique) => guidePage(technique, browserContext()))
-  return pages
+/** Every guide page as the protocol in force has it, made once for each. */
+export function guidePages(protocol: Protocol): readonly GuidePage[] {
+  return guideOf(protocol).pages
+}
+
+function guideOf(protocol: Protocol): Guide {
+  const of = `${protocol.name}/${protocol.version}`
+  if (guide?.of !== of) guide = { of, pages: techniques.map((technique) => guidePage(technique, browserContext(protocol))), index: null }
+  return guide
 }
 
 function entriesOf({ technique, plan, measured, sources }: GuidePage): readonly GuideHit[] {
@@ -48,16 +58,17 @@ function entriesOf({ technique, plan, measured, sources }: GuidePage): readonly 
 }
 
 /** Finds places of all pages by words, beginnings of words and near misses; best first. */
-export function searchGuide(words: string): readonly GuideHit[] {
+export function searchGuide(words: string, protocol: Protocol): readonly GuideHit[] {
   if (words.trim().length < 2) return []
-  if (!index) {
-    index = new MiniSearch<GuideHit>({
+  const all = guideOf(protocol)
+  if (!all.index) {
+    all.index = new MiniSearch<GuideHit>({
       fields: ['title', 'text', 'techniqueName'],
       storeFields: ['technique', 'techniqueName', 'section', 'title', 'text'],
     })
-    index.addAll(guidePages().flatMap(entriesOf))
+    all.index.addAll(all.pages.flatMap(entriesOf))
   }
-  return index
+  return all.index
     .search(words, { prefix: true, fuzzy: 0.2, boost: { title: 2, techniqueName: 1.5 }, combineWith: 'AND' })
     .slice(0, 40) as unknown as readonly GuideHit[]
 }

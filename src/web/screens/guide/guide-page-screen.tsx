@@ -8,12 +8,13 @@ import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { guidePages } from './guide-index'
 import { guideSections } from './guide-sections'
+import { useProtocolInForce } from '../../sync/protocol-in-force'
 
 /** One technique to read beforehand, all of it from the technique itself. */
 export function GuidePageScreen() {
   const { technique: id } = useParams()
   const { hash } = useLocation()
-  const page = guidePages().find((one) => one.technique.id === id)
+  const page = guidePages(useProtocolInForce()).find((one) => one.technique.id === id)
   useEffect(() => {
     if (hash) document.getElementById(hash.slice(1))?.scrollIntoView()
   }, [hash, id])

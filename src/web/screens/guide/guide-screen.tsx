@@ -4,12 +4,13 @@ import { Link, useSearchParams } from 'react-router'
 import { techniques } from '#core/techniques/registry'
 import { guideSections } from './guide-sections'
 import { searchGuide } from './guide-index'
+import { useProtocolInForce } from '../../sync/protocol-in-force'
 
 /** Every technique to read beforehand, and a search across all of them. */
 export function GuideScreen() {
   const [params, setParams] = useSearchParams()
   const [words, setWords] = useState(params.get('words') ?? '')
-  const hits = searchGuide(useDeferredValue(words))
+  const hits = searchGuide(useDeferredValue(words), useProtocolInForce())
   const id = useId()
   return (
     <main id="main" className="mx-auto grid w-full max-w-5xl flex-1 content-start gap-5 p-4 sm:p-6">

@@ -1,4 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
+import { readDefaults } from '#core/quantities/defaults'
 import { describeHeat } from '#core/figures/heat/describe-heat'
 import { heatDefaults, type HeatInput } from '#core/model/heat-input'
 import type { HeatResult } from '#core/figures/heat/solve-heat'
@@ -6,7 +7,7 @@ import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { useHeatSweep } from '../../workers/use-heat-sweep'
 import { HeatMap } from './heat-map'
-import type { HeatAnswer, HeatJob } from '../../workers/heat-worker'
+import type { HeatAnswer, HeatJob, SettingLocally } from '../../workers/heat-worker'
 
 const HeatCurve = lazy(async () => ({ default: (await import('./heat-curve')).HeatCurve }))
 
@@ -14,16 +15,17 @@ const HeatCurve = lazy(async () => ({ default: (await import('./heat-curve')).He
 export function HeatPanel({
   input,
   vulnerable,
-  packMin,
+  setting,
 }: {
   input: HeatInput
   /** Why this patient's limit is lower, or null. */
   vulnerable: string | null
-  packMin: number | null
+  setting: SettingLocally
 }) {
   const heat = useHeatCurve(input)
-  const sweep = useHeatSweep(input, packMin)
-  const limitC = vulnerable ? heatDefaults.values.hotVulnerableC.value : heatDefaults.values.hotC.value
+  const sweep = useHeatSweep(input, setting)
+  const { hotC, hotVulnerableC } = readDefaults(heatDefaults, setting.protocol)
+  const limitC = vulnerable ? hotVulnerableC : hotC
   const share = sweep.results.length / sweep.total
   return (
     <section aria-labelledby="heat" className="grid grid-cols-[minmax(0,1fr)] gap-3 rounded-3xl border border-line bg-sheet p-4">

@@ -8,6 +8,7 @@ import { spoken } from '#core/model/vocabulary'
 import type { Decision } from '#core/model/decision'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
 import { changeWaiting, gapsOf, planInForce } from '#contract/views/plan-in-force'
+import { protocolOf } from '#contract/records/case'
 import { BeginWithout } from '../../case/begin-without'
 import { usePlanInHand } from '../../case/use-plan'
 import { Lane } from '../../lane/lane'
@@ -124,6 +125,7 @@ export function MakeReadyScreen() {
         <SetupForm
           setup={record.setup}
           technique={record.technique}
+          protocol={protocolOf(record)}
           options={live.options}
           isWet={heat !== null || crew !== null}
           onSave={(setup) => void writeEvent('setup', setup)}
@@ -146,7 +148,13 @@ export function MakeReadyScreen() {
         <RigPanel open={open} plan={plan} />
         {crew ? <WetStrip input={crew.input} people={record.setup.people ?? 1} /> : null}
         <CrewPanel record={record} plan={plan} />
-        {heat ? <HeatPanel input={heat.input} vulnerable={heat.vulnerable} packMin={record.setup.packSetMin} /> : null}
+        {heat ? (
+          <HeatPanel
+            input={heat.input}
+            vulnerable={heat.vulnerable}
+            setting={{ packMin: record.setup.packSetMin, protocol: protocolOf(record) }}
+          />
+        ) : null}
         <PlanMessages plan={live} decisions={[...slowDecisions, decisionInRole(live, 'sets')?.id ?? '']} showProblems={false} />
         {heat || crew ? (
           <Notice tone="note" lead="Heat and crew odds are estimates">

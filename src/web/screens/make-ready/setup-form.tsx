@@ -1,5 +1,5 @@
 import { limits } from '#core/model/limits'
-import { defaultProtocol } from '#core/quantities/defaults'
+import type { Protocol } from '#core/quantities/defaults'
 import { findTechnique } from '#core/techniques/registry'
 import { optionValues } from '#core/planner/technique'
 import type { CaseSetup } from '#contract/records/case'
@@ -13,6 +13,7 @@ export const triedOptions = ['material', 'position'] as const
 export function SetupForm({
   setup,
   technique,
+  protocol,
   options,
   isWet,
   onSave,
@@ -20,6 +21,7 @@ export function SetupForm({
 }: {
   setup: CaseSetup
   technique: string
+  protocol: Protocol
   options: Readonly<Record<string, string | number>>
   /** Whether something sets: without it neither water nor room matters. */
   isWet: boolean
@@ -69,7 +71,7 @@ export function SetupForm({
                 key={option.id}
                 label={option.label}
                 value={String(options[option.id] ?? '')}
-                choices={optionValues(option, defaultProtocol).map((value) => ({ value: value.id, label: value.label }))}
+                choices={optionValues(option, protocol).map((value) => ({ value: value.id, label: value.label }))}
                 onChange={(value) => onTry(option.id, value)}
               />
             ))

@@ -4,8 +4,8 @@ import type { TechniqueMeasurement } from '#core/planner/technique'
 import type { MeasurementDefinition } from '#core/model/measurement-definition'
 import type { Measurement } from '#core/model/clinical-case'
 import { otherSide, sides, type Side } from '#core/model/vocabulary'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { toClinicalCase } from '#contract/views/clinical-case'
+import { protocolOf } from '#contract/records/case'
 import type { OpenCase } from '../../sync/case-store'
 
 /** One place to measure: what is read on both sides is two places. */
@@ -22,7 +22,7 @@ export function askedReadings({ record, episode }: OpenCase): readonly AskedRead
   const technique = findTechnique(record.technique)
   if (!technique) return []
   const clinicalCase = toClinicalCase(record, episode)
-  const { values } = resolveOptions(technique, clinicalCase, defaultProtocol)
+  const { values } = resolveOptions(technique, clinicalCase, protocolOf(record))
   return technique
     .measurements(clinicalCase, values)
     .flatMap(({ definition, need }): AskedReading[] =>

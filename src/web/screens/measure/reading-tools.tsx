@@ -2,8 +2,10 @@ import { useCallback, useState } from 'react'
 import type { Measurement } from '#core/model/clinical-case'
 import type { Side } from '#core/model/vocabulary'
 import { formatLength } from '#core/planner/format-decision'
+import { protocolOf } from '#contract/records/case'
 import { Button } from '../../parts/button'
 import { InstrumentPanel } from '../../case/instrument-panel'
+import { useOpenCase } from '../../sync/case-store'
 import { useSettings } from '../../sync/session-store'
 import type { AskedReading } from './asked-readings'
 import { PhotoPath } from '../../photo/photo-path'
@@ -11,6 +13,7 @@ import { PhotoPath } from '../../photo/photo-path'
 /** Other ways to take the reading: the digital tape, or a photo with a scale bar. */
 export function ReadingTools({ place, side, onTake }: { place: AskedReading; side: Side | null; onTake: (reading: Measurement) => void }) {
   const [isPhotoOpen, setPhotoOpen] = useState(false)
+  const { record } = useOpenCase()
   const { definition } = place
   const { units } = useSettings()
   const take = (value: number, tool: 'digital-tape' | 'photo', planeCm?: number): void =>
@@ -36,6 +39,7 @@ export function ReadingTools({ place, side, onTake }: { place: AskedReading; sid
       {isPhotoOpen ? (
         <PhotoPath
           label={definition.label}
+          protocol={protocolOf(record)}
           onClose={() => setPhotoOpen(false)}
           onTake={(cm, planeCm) => {
             setPhotoOpen(false)

@@ -13,6 +13,7 @@ import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent, type OpenCase } from '../../sync/case-store'
 import { isIdentityRead, isOtherPlace } from '#contract/views/side-change'
 import { hasRight } from '#contract/rights'
+import { protocolOf } from '#contract/records/case'
 import { Notice } from '../../parts/notice'
 import { usePerson } from '../../sync/session-store'
 import { SideSheet } from './side-sheet'
@@ -137,7 +138,7 @@ function suggestTechnique(open: OpenCase, injury: InjuryRecord): void {
   const current = findTechnique(record.technique)
   if (current && [current.bodyRegion].flat().includes(bodyRegionOf(injury.region))) return
   const next = { ...episode, injuries: { ...episode.injuries, [record.injuryId]: injury } }
-  const [best] = rankTechniques(toClinicalCase(record, next), browserContext())
+  const [best] = rankTechniques(toClinicalCase(record, next), browserContext(protocolOf(record)))
   if (best && best.technique.id !== record.technique) void writeEvent('technique', { technique: best.technique.id })
 }
 

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react'
 import { betterThan, rankTechniques, type RankedTechnique } from '#core/techniques/rank-techniques'
 import { spoken } from '#core/model/vocabulary'
 import { toClinicalCase } from '#contract/views/clinical-case'
+import { protocolOf } from '#contract/records/case'
 import { browserContext } from '../../case/use-plan'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
@@ -15,7 +16,7 @@ const mostCompared = 3
 /** Every technique ranked for this patient and injury, with why and with what it needs; two or three side by side. */
 export function TechniqueChooser({ open, onChoose }: { open: OpenCase; onChoose: (technique: string) => void }) {
   const { record, episode } = open
-  const ranked = useMemo(() => rankTechniques(toClinicalCase(record, episode), browserContext()), [record, episode])
+  const ranked = useMemo(() => rankTechniques(toClinicalCase(record, episode), browserContext(protocolOf(record))), [record, episode])
   const [compared, setCompared] = useState<readonly string[]>([])
   const [isComparing, setComparing] = useState(false)
   const [isAllShown, setAllShown] = useState(false)

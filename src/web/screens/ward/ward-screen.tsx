@@ -1,8 +1,10 @@
 import type { WardAnswer } from '#contract/api/pager'
 import { paths } from '#contract/api/paths'
+import { protocolInForce, protocolName } from '#contract/records/protocol'
 import { wardId } from '#contract/records/ward'
 import type { BodyOf } from '#contract/events/index'
 import { hasRight } from '#contract/rights'
+import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { makeEvent, sendEvent } from '../../sync/outbox'
 import { usePerson } from '../../sync/session-store'
@@ -33,6 +35,13 @@ export function WardScreen() {
       {answer ? (
         <div className="grid gap-8">
           <PagerLine answer={answer} />
+          <p className="flex flex-wrap items-center gap-3">
+            <ButtonLink to="/protocol">Protocol</ButtonLink>
+            <span className="text-soft">
+              In force: {protocolName(protocolInForce(answer.ward))}
+              {answer.ward.draft ? `; a draft by ${answer.ward.draft.by} waits` : ''}
+            </span>
+          </p>
           <ChainEditor
             key={`c${answer.version}`}
             answer={answer}

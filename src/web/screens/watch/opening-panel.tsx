@@ -3,10 +3,10 @@ import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 import { planCase } from '#core/techniques/plan-case'
 import { afterCheckId } from '#core/runs/what-binds'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { decisionsInRole } from '#core/techniques/decision-in-role'
 import { findTechnique } from '#core/techniques/registry'
 import { hardAtMs, isCastTechnique, isOpeningRun, openingTechnique, toOpeningCase } from '#contract/views/opening-run'
+import { protocolOf } from '#contract/records/case'
 import { useNow } from '../../sync/use-now'
 import { browserContext } from '../../case/use-plan'
 import { Lane } from '../../lane/lane'
@@ -28,10 +28,14 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
   const [options, setOptions] = useState<Readonly<Record<string, string>>>({})
   const [isAskedNow, setAskedNow] = useState(false)
   const isOpenNow = isAskedNow || isUrgent || record.orders?.openNow === true
-  const hardAt = hardAtMs(record, defaultProtocol)
+  const hardAt = hardAtMs(record)
   const minute = Math.floor(now / 60_000)
   const plan = useMemo(
-    () => planCase(toOpeningCase(record, episode, { at: new Date(minute * 60_000).toISOString(), options, isOpenNow }), browserContext()),
+    () =>
+      planCase(
+        toOpeningCase(record, episode, { at: new Date(minute * 60_000).toISOString(), options, isOpenNow }),
+        browserContext(protocolOf(record)),
+      ),
     [record, episode, minute, options, isOpenNow],
   )
   if (!isCastTechnique(record.technique) || !record.appliedAt || !plan) return null

@@ -1,5 +1,4 @@
 import { lazy, Suspense, useMemo, useState } from 'react'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
 import { caseRounds } from '#contract/views/case-progress'
 import { standCaseRounds } from '#contract/views/case-rounds'
@@ -54,7 +53,7 @@ export function WatchScreen() {
   const injury = episode.injuries[record.injuryId]
   const side = injury?.side
   const { judged } = standCaseRounds(record, episode, now)
-  const rounds = caseRounds(record, episode, now, defaultProtocol)
+  const rounds = caseRounds(record, episode, now)
   const trends = useMemo(() => trendsOf(record), [record])
   if (!record.appliedAt) {
     return (

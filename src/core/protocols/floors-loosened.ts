@@ -1,0 +1,37 @@
+import { shippedRounds, tableMinutes } from '../planner/schedule-rounds'
+import type { Protocol } from '../quantities/defaults'
+import { figureOf, protocolFigures } from './protocol-figures'
+
+/**
+ * Floors of safety that a local protocol goes beyond, in words: two leads sign before it is put in force (SAFETY, the figures marked as
+ * floors). None where it keeps them all.
+ */
+export function floorsLoosened(protocol: Protocol): readonly string[] {
+  const figures = protocolFigures.flatMap(({ key, group, label, value, unit, floor }) => {
+    const local = figureOf(key, protocol)
+    const isLoose = floor === 'never-more' ? local > value : floor === 'never-less' && local < value
+    return isLoose
+      ? [`${group}, ${label}: ${local} ${unit} instead of ${value} ${unit} at ${floor === 'never-more' ? 'most' : 'least'}`]
+      : []
+  })
+  const thinner = thinnerFromMin(tableMinutes(protocol.rounds?.atRisk ?? shippedRounds.atRisk))
+  return thinner === null
+    ? figures
+    : [...figures, `At-risk rounds are further apart than the floor from hour ${Math.round(thinner / 6) / 10} on`]
+}
+
+/** The first minute from which a list goes longer without a round than the shipped at-risk list does; null where it nowhere does. */
+function thinnerFromMin(minutes: readonly number[]): number | null {
+  const floor = tableMinutes(shippedRounds.atRisk)
+  const starts = [0, ...floor.slice(0, -1)]
+  // At each moment the wait for the next round is no longer than the interval that the floor has then.
+  const local = [0, ...minutes]
+  for (const [index, start] of local.entries()) {
+    const next = local[index + 1] ?? Infinity
+    const floorAt = starts.findLastIndex((one) => one <= start)
+    const allowed = (floor[floorAt] ?? 0) - (starts[floorAt] ?? 0)
+    if (start >= (floor.at(-1) ?? 0)) return null
+    if (next - start > allowed) return start
+  }
+  return null
+}
