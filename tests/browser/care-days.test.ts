@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendFromPage, sendRound, type SeededCase } from '../harness/seed-case'
+import { finishStep, walkTo } from '../harness/run-steps'
 
 const dayMin = 1_440
 let server: LiveServer
@@ -40,4 +41,37 @@ describe('three days of a care collar, in the browser', () => {
     expect(text).to.match(/intact[^]*intact[^]*reddens and blanches/)
     await browser.find('image', /^Trend of what care found/)
   }).timeout(40_000)
+
+  it('is done again as a run of its own: step by step, then what was found, and it is owed again tomorrow', async () => {
+    await browser.open(`/case/${seeded.caseId}/choose`)
+    await browser.click('button', 'Accept the plan')
+    await browser.find('heading', 'Make ready')
+    await browser.open(`/case/${seeded.caseId}/watch`)
+    const owed = await browser.find('region', 'Owed')
+    expect(await owed.getText()).to.match(/Wash, skin, fresh liners[^]*overdue/)
+    await browser.click('button', /^Step by step: /)
+    await browser.find('region', /^Step 1 of/)
+    await walkTo(browser, /again on all four limbs/)
+    await sendRound(browser, seeded, quietRound('care-collar'), false, 0)
+    await finishStep(browser)
+    await browser.find('dialog', /^Wash, skin/)
+    await browser.click('button', 'Done')
+    await browser.waitForText(/Not said yet: /)
+    const answerNext = (): Promise<boolean> =>
+      browser.driver.executeScript(
+        `const open = [...document.querySelectorAll('[role=dialog] [role=radiogroup], [role=dialog] [role=group]')]
+           .find((group) => !group.querySelector('[data-state=on]'))
+         if (!open) return false
+         open.querySelectorAll('button')[/chin$/.test(open.getAttribute('aria-label')) ? 1 : 0].click()
+         return true`,
+      )
+    await browser.driver.wait(async () => !(await answerNext()), 20_000)
+    await browser.click('button', 'Done')
+    await browser.driver.wait(
+      async () => /Wash, skin, fresh liners[^]*in 1[12] h/.test(await (await browser.find('region', 'Owed')).getText()),
+      20_000,
+    )
+    await browser.open(`/case/${seeded.caseId}/record`)
+    await browser.waitForText(/front off/i)
+  }).timeout(90_000)
 })

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { techniques } from '#core/techniques/registry'
-import { optionsSchema, reason, uuid } from '../field-schemas'
+import { optionsSchema, reason, shortId, uuid } from '../field-schemas'
 import { planSchema } from './plan.schema'
 
 /** The body of `run-started`. */
@@ -12,4 +12,5 @@ export const schema = Joi.object({
   plan: planSchema,
   withoutPlan: reason,
   isAdjustment: Joi.valid(true),
+  care: Joi.object({ taskId: shortId.required(), text: Joi.string().max(300).required() }),
 })

@@ -121,6 +121,14 @@ export interface RunStartedBody {
   readonly withoutPlan?: string
   /** What is to be done to a device that is on, after a change was taken. */
   readonly isAdjustment?: true
+  /** The owed work that it is: the same procedure, done again on what is on. */
+  readonly care?: CareNamed
+}
+
+/** Owed work by the schedule’s id and in its words. */
+export interface CareNamed {
+  readonly taskId: string
+  readonly text: string
 }
 
 /** One application, or one opening, of the case's device. What came later than the first version is optional. */
@@ -134,6 +142,7 @@ export interface RunRecord {
   readonly plan?: Plan
   readonly withoutPlan?: string
   readonly isAdjustment?: true
+  readonly care?: CareNamed
   readonly steps: readonly StepRecord[]
   readonly timers: readonly TimerRecord[]
   readonly driver?: RunDriver

@@ -93,6 +93,8 @@ export interface Technique {
   readonly opensCasts?: true
   /** What it is made to be changed for, by technique: a field splint for the ward’s traction. */
   readonly changesTo?: readonly string[]
+  /** The owed work (its schedule’s id) that is the whole procedure done again: a new run each time. */
+  readonly repeatedAs?: string
   /** Where its rounds differ from the local list. */
   readonly rounds?: RoundLimits
   /** Whether the device itself puts the limb at risk, so that rounds follow the at-risk list. */

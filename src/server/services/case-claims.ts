@@ -94,6 +94,8 @@ export function checkCaseClaim(claim: CaseClaim, record: CaseRecord, actor: Acto
 /** An application begins from an accepted plan, or without one by a clinician who says why. */
 function checkBeginning(claim: CaseClaim, record: CaseRecord, actor: Actor): void {
   const body = claim.body as RunStartedBody
+  if (body.care && record.appliedAt === null)
+    refuseAll([{ code: 'format', path: 'body/care', message: 'Nothing is on yet: apply it first, then its care is done again.' }])
   if (record.accepted !== null || body.technique !== undefined || body.isAdjustment) return
   if (body.withoutPlan === undefined) {
     refuseAll([

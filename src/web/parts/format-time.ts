@@ -35,7 +35,8 @@ export function formatWhen(at: number, now: number): string {
   return Math.abs(at - now) < weekdayMs ? formatDayAndClock(at) : `${formatDay(at)}, ${formatClock(at)}`
 }
 
-/** A span of whole minutes in words: hours too from two on. */
+/** A span of whole minutes in words: hours too from two on, days from two on. */
 export function formatSpan(minutes: number): string {
+  if (minutes >= 2880) return `${Math.floor(minutes / 1440)} d ${Math.floor((minutes % 1440) / 60)} h`
   return minutes >= 120 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes} min`
 }

@@ -37,6 +37,7 @@ export const careCollar: Technique = {
   plan: planCareCollar,
   onUrgent: { device: 'collar', actions: careCollarRelease },
   taskForms: careCollarTaskForms,
+  repeatedAs: 'care',
   troubles: careCollarTroubles,
 }
 

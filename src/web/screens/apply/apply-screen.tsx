@@ -35,7 +35,7 @@ export function ApplyScreen() {
   const { record } = open
   const change = record.sideChange
   if (change && !change.checked) return <HeldRun open={open} change={change} />
-  const hasOwnPlan = run !== undefined && (run.withoutPlan !== undefined || run.isAdjustment === true || isOpeningRun(run))
+  const hasOwnPlan = run !== undefined && (run.withoutPlan !== undefined || run.isAdjustment === true || run.care !== undefined || isOpeningRun(run))
   if (!record.accepted && !hasOwnPlan) {
     return (
       <NotYet caseId={record.id} words="The plan is not accepted yet." to="choose" label="Choose">
@@ -84,8 +84,9 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
   const { step, steps } = control
   useWakeLock(step !== null)
 
+  const after = afterRun(record.id, run)
   const finish = (reason: string): void => {
-    if (control.finish(reason)) void navigate(`/case/${record.id}/${isOpeningRun(run) ? 'watch' : 'check'}`)
+    if (control.finish(reason)) void navigate(after.to)
   }
   const holdTimer = step ? runningHold(run, step) : null
   const actions: StepActions = {
@@ -117,7 +118,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           </div>
         </div>
         <div className="grid min-w-0 content-start gap-4 p-3 sm:p-5 lg:p-0">
-          <h1 className="sr-only">{isOpeningRun(run) ? 'Open the cast' : 'Apply'}</h1>
+          <h1 className="sr-only">{isOpeningRun(run) ? 'Open the cast' : (run.care?.text ?? 'Apply')}</h1>
           <DriverBanner control={control} />
           {step ? (
             <StepCard open={open} plan={plan} step={step} control={control} actions={actions} />
@@ -155,7 +156,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           onReason={(reason) => {
             const codes = despite.map((one) => one.code)
             setDespite([])
-            if (control.finish(reason, codes)) void navigate(`/case/${record.id}/${isOpeningRun(run) ? 'watch' : 'check'}`)
+            if (control.finish(reason, codes)) void navigate(after.to)
           }}
         >
           {despite.map((one) => (
@@ -252,19 +253,24 @@ function layersAt(steps: readonly Step[], step: Step | null): readonly LaneLayer
   return bandage >= 0 && at >= bandage ? bandaged : covered
 }
 
+/** What comes when the last step of a run is done. */
+function afterRun(caseId: string, run: RunRecord): { readonly words: string; readonly to: string; readonly label: string } {
+  if (isOpeningRun(run))
+    return { words: 'The cast is open and looked at again. Rounds begin again from now.', to: `/case/${caseId}/watch`, label: 'Watch' }
+  if (run.care)
+    return { words: 'Say what was found: skin, liners, straps.', to: `/case/${caseId}/watch?do=${run.care.taskId}`, label: 'What was found' }
+  return { words: 'Circulation and fit come next, and then the rounds.', to: `/case/${caseId}/check`, label: 'Check' }
+}
+
 function Finished({ caseId, run, onBack }: { caseId: string; run: RunRecord; onBack: (() => void) | null }) {
-  const isOpening = isOpeningRun(run)
+  const { words, to, label } = afterRun(caseId, run)
   return (
     <section className="grid content-start gap-4 rounded-3xl border border-line bg-sheet p-6">
       <h2 className="text-2xl font-bold">All steps are done</h2>
-      <p>
-        {isOpening
-          ? 'The cast is open and looked at again. Rounds begin again from now.'
-          : 'Circulation and fit come next, and then the rounds.'}
-      </p>
+      <p>{words}</p>
       <div className="flex flex-wrap gap-3">
-        <ButtonLink look="next" to={`/case/${caseId}/${isOpening ? 'watch' : 'check'}`}>
-          {isOpening ? 'Watch' : 'Check'}
+        <ButtonLink look="next" to={to}>
+          {label}
         </ButtonLink>
         <ButtonLink to={`/case/${caseId}/record`}>Run record</ButtonLink>
         {onBack ? <Button onClick={onBack}>Back one step</Button> : null}

@@ -1,15 +1,15 @@
-import { serverNow } from '../../sync/server-clock'
 import { useState } from 'react'
 import type { SummaryLine } from '#contract/views/run-summary'
 import { summariseRun } from '#contract/views/run-summary'
 import type { RunRecord } from '#contract/records/run'
 import { usePlanOfRun } from '../../case/use-plan'
 import { ChoiceRow } from '../../parts/choice-row'
-import { formatClock } from '../../parts/format-time'
+import { formatClock, formatWhen } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { PaperLinks } from '../../case/paper-links'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, type OpenCase } from '../../sync/case-store'
+import { serverNow } from '../../sync/server-clock'
 
 /** What was done by whom when: the run as it is printed on one page. */
 export function RecordScreen() {
@@ -35,7 +35,7 @@ export function RecordScreen() {
             value={run.id}
             choices={runs.map((one) => ({
               value: one.id,
-              label: `${one.technique ? 'Opening' : 'Application'}, ${formatClock(one.startedAt)}`,
+              label: `${one.technique ? 'Opening' : one.care ? 'Care' : one.isAdjustment ? 'Adjustment' : 'Application'}, ${formatWhen(Date.parse(one.startedAt), serverNow())}`,
             }))}
             onChange={setChosen}
           />

@@ -1,5 +1,8 @@
 import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { v7 as uuidv7 } from 'uuid'
 import { dueState } from '#core/rounds/due-state'
+import { findTechnique } from '#core/techniques/registry'
 import { isTicked } from '#core/rounds/task-form-of'
 import type { OwedWork } from '#contract/views/work-owed'
 import { DeviceSheet } from '../../case/device-sheet'
@@ -14,10 +17,26 @@ import { TaskSheet } from './task-sheet'
 const tones: Readonly<Record<ReturnType<typeof dueState>, Tone>> = { later: 'calm', due: 'caution', grace: 'caution', overdue: 'stop' }
 
 /** Everything owed beside rounds: when each falls due, and doing it or saying why not. */
-export function OwedList({ open, owed, now }: { open: OpenCase; owed: readonly OwedWork[]; now: number }) {
-  const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add' | 'convert'; readonly work: OwedWork | null } | null>(null)
+export function OwedList({
+  open,
+  owed,
+  now,
+  doing,
+}: {
+  open: OpenCase
+  owed: readonly OwedWork[]
+  now: number
+  /** The id of the work whose form is open when the list comes up. */
+  doing: string | null
+}) {
+  const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add' | 'convert'; readonly work: OwedWork | null } | null>(() => {
+    // A run of its steps leads here: what was found is said next.
+    const work = owed.find((one) => one.id === doing)
+    return work ? { what: 'do', work } : null
+  })
   const close = (): void => setSheet(null)
   const caseId = open.record.id
+  const technique = findTechnique(open.record.technique)
   return (
     <section aria-labelledby="owed" className="grid gap-2">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
@@ -40,15 +59,18 @@ export function OwedList({ open, owed, now }: { open: OpenCase; owed: readonly O
               </p>
             </div>
             {work.kind === 'added' || (work.kind !== 'round' && isTicked(work.kind)) ? (
-              <div className="flex gap-2">
+              <div className="flex flex-wrap gap-2">
                 {work.kind === 'convert' ? (
                   <Button aria-label={`Choose it: ${work.text}`} onClick={() => setSheet({ what: 'convert', work })}>
                     Choose it
                   </Button>
                 ) : (
-                  <Button aria-label={`Do it: ${work.text}`} onClick={() => setSheet({ what: 'do', work })}>
-                    Do it
-                  </Button>
+                  <>
+                    {work.id === technique?.repeatedAs ? <CareRun open={open} work={work} /> : null}
+                    <Button aria-label={`Do it: ${work.text}`} onClick={() => setSheet({ what: 'do', work })}>
+                      Do it
+                    </Button>
+                  </>
                 )}
                 <Button look="quiet" aria-label={`Not done: ${work.text}`} onClick={() => setSheet({ what: 'not-done', work })}>
                   Not done
@@ -75,6 +97,22 @@ export function OwedList({ open, owed, now }: { open: OpenCase; owed: readonly O
         />
       ) : null}
     </section>
+  )
+}
+
+/** Owed work that is the whole procedure again: a new run of its steps, or the one that was begun and not ended. */
+function CareRun({ open: { record }, work }: { open: OpenCase; work: OwedWork }) {
+  const navigate = useNavigate()
+  const last = record.runs.at(-1)
+  const isBegun = last?.care?.taskId === work.id && Date.parse(last.startedAt) > Date.parse(work.lastDoneAt ?? record.openedAt)
+  const begin = (): void => {
+    if (!isBegun) void writeEvent('run-started', { runId: uuidv7(), care: { taskId: work.id, text: work.text } })
+    void navigate(`/case/${record.id}/apply`)
+  }
+  return (
+    <Button aria-label={`${isBegun ? 'Go on step by step' : 'Step by step'}: ${work.text}`} onClick={begin}>
+      {isBegun ? 'Go on step by step' : 'Step by step'}
+    </Button>
   )
 }
 

@@ -1,4 +1,5 @@
 import { lazy, Suspense, useMemo, useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
 import { caseRounds } from '#contract/views/case-progress'
 import { standCaseRounds } from '#contract/views/case-rounds'
@@ -42,6 +43,7 @@ const TrendChart = lazy(async () => ({ default: (await import('./trend-chart')).
 /** The rounds due and done, what was found, and what is still to come until the device is off. */
 export function WatchScreen() {
   const open = useOpenCase()
+  const [asked] = useSearchParams()
   const { record, episode } = open
   const plan = usePlanInForce(open)
   const { units } = useSettings()
@@ -135,7 +137,7 @@ export function WatchScreen() {
           <StandingPanel open={open} standing={standing} />
           {next ? <DueLine round={next} now={now} /> : record.ended ? null : <p>No further rounds are planned.</p>}
           {record.removedAt ? null : <OpeningPanel open={open} isUrgent={standing.level === 'urgent'} />}
-          {record.removedAt ? null : <OwedList open={open} owed={owed} now={now} />}
+          {record.removedAt ? null : <OwedList open={open} owed={owed} now={now} doing={asked.get('do')} />}
           <RigPanel open={open} plan={plan} />
           <section aria-labelledby="papers" className="grid gap-2">
             <h2 id="papers" className="font-bold">
