@@ -153,6 +153,16 @@ export interface RunRecord {
   readonly handOvers?: readonly HandOverRecord[]
 }
 
+/** How each step of a run stands: the last thing recorded of it. */
+export function outcomesOf(run: RunRecord): ReadonlyMap<string, StepOutcome> {
+  const outcomes = new Map<string, StepOutcome>()
+  for (const { stepId, outcome } of run.steps) {
+    if (outcome === 'undone') outcomes.delete(stepId)
+    else outcomes.set(stepId, outcome)
+  }
+  return outcomes
+}
+
 /** How each strap of a run stands at a step: the last mark. */
 export function strapMarksAt(run: RunRecord, stepId: string): ReadonlyMap<string, StrapMark> {
   const marks = new Map<string, StrapMark>()

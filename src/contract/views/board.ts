@@ -4,6 +4,7 @@ import type { Region, Side } from '#core/model/vocabulary'
 import type { PagerState } from '../records/page'
 import type { WorkAhead } from '../records/task'
 import type { EndingWay } from '../records/ending'
+import type { RunInHand, TimerInHand } from './work-in-hand'
 
 /** One live case as the Board shows it; kept with the case and read without folding anything. */
 export interface BoardRow {
@@ -46,6 +47,10 @@ export interface BoardRow {
   readonly wetUntilAt?: string
   /** It was on before the case was opened. */
   readonly foundOn?: true
+  /** What somebody is in the middle of; left out where nobody is. */
+  readonly running?: RunInHand
+  /** Timers that run for it, the one that ends first first; left out where none does. */
+  readonly timers?: readonly TimerInHand[]
   /** Who took the patient over last; left out while nobody did. */
   readonly takenOverBy?: string
   /** What falls due in the hours ahead, late work too, the earliest first; left out by lines from before anybody looked ahead. */

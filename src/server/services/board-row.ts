@@ -7,6 +7,7 @@ import { isHeld, standingOf } from '#contract/views/standing-of-case'
 import { searchWords } from '#contract/views/search-words'
 import { hardAtMs } from '#contract/views/opening-run'
 import { workAhead } from '#contract/views/work-ahead'
+import { runInHand, timersInHand } from '#contract/views/work-in-hand'
 import { workOwed } from '#contract/views/work-owed'
 import type { CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
@@ -27,6 +28,8 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   const isStanding = isHeld(record, { items: standing })
   const injury = episode.injuries[record.injuryId]
   const hardAt = isOff ? null : hardAtMs(record)
+  const running = runInHand(record, nowMs)
+  const timers = timersInHand(record, nowMs)
   const at = (ms: number): string => new Date(ms).toISOString()
   return {
     caseId: record.id,
@@ -59,6 +62,8 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     ...(record.removedAt ? { offAt: record.removedAt } : {}),
     ...(hardAt === null ? {} : { wetUntilAt: at(hardAt) }),
     ...(record.found ? { foundOn: true as const } : {}),
+    ...(running ? { running } : {}),
+    ...(timers.length > 0 ? { timers } : {}),
     ...(record.takenOver ? { takenOverBy: record.takenOver.by } : {}),
     ahead: (record.ended || !isOff || isStanding) && record.appliedAt ? workAhead(record, episode, nowMs) : [],
     isOff,

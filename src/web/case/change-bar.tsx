@@ -11,7 +11,7 @@ import { writeAndHear, writeEvent, type OpenCase } from '../sync/case-store'
 import { usePerson } from '../sync/session-store'
 import { tabId } from '../sync/tab-id'
 import { ReasonSheet } from './reason-sheet'
-import { outcomesOf } from './run-state'
+import { outcomesOf } from '#contract/records/run'
 import { usePlan } from './use-plan'
 
 /** A changed plan waits, on every stage: what is in force stays until somebody takes the change, or keeps what was accepted and says why. */

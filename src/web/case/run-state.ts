@@ -1,17 +1,7 @@
 import type { HandGrip, Step } from '#core/model/step'
 import { openSteps } from '#core/runs/check-order'
 import type { CrewMember } from '#contract/records/case'
-import type { RunRecord, StepOutcome } from '#contract/records/run'
-
-/** How each step of a run stands: the last thing recorded of it. */
-export function outcomesOf(run: RunRecord): ReadonlyMap<string, StepOutcome> {
-  const outcomes = new Map<string, StepOutcome>()
-  for (const { stepId, outcome } of run.steps) {
-    if (outcome === 'undone') outcomes.delete(stepId)
-    else outcomes.set(stepId, outcome)
-  }
-  return outcomes
-}
+import { outcomesOf, type RunRecord } from '#contract/records/run'
 
 /**
  * The step to do now: the one that was chosen, else the first one that is neither done nor skipped; null when the run

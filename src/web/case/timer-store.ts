@@ -58,21 +58,24 @@ export function listTimers(byCase: TimerStore['byCase'], nowMs: number, heldCase
     .sort((a, b) => a.endsAt - b.endsAt)
 }
 
-const fewest = 3
+/** Chips that stand beside each other in one line on a desk; a phone holds one. */
+const mostInSight = 3
 const soonMs = 60_000
 
 /**
  * Which timers stand in sight and which are folded into a number, so that the header stays one line: those of the case in hand, whatever has
- * ended or ends within a minute, and where that is nothing the first three.
+ * ended or ends within a minute, and where that is nothing the first ones.
+ * @param most chips that one line holds
  */
 export function foldTimers(
   shown: readonly ShownTimer[],
   heldCase: string | null,
   nowMs: number,
+  most = mostInSight,
 ): { readonly inSight: readonly ShownTimer[]; readonly folded: readonly ShownTimer[] } {
   const isPressing = (one: ShownTimer): boolean => one.caseId === heldCase || one.endsAt - nowMs < soonMs
   const pressing = shown.filter(isPressing)
-  const inSight = pressing.length > 0 ? pressing : shown.slice(0, fewest)
+  const inSight = (pressing.length > 0 ? pressing : shown).slice(0, most)
   return { inSight, folded: shown.filter((one) => !inSight.includes(one)) }
 }
 

@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import type { TimerKind } from '#contract/records/run'
 import { useAlarm, useSoundUnlock } from './use-alarm'
 import { useNow } from '../sync/use-now'
+import { useNarrow } from '../parts/use-narrow'
 import { useWakeLock } from '../parts/use-wake-lock'
 import { formatLeft } from '../parts/format-left'
 import { useCaseStore } from '../sync/case-store'
@@ -28,6 +29,7 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   const now = useNow(500)
   const byCase = useTimers((store) => store.byCase)
   const heldCase = useCaseStore((store) => store.caseId)
+  const isNarrow = useNarrow()
   const [isMuted, setMuted] = useState(false)
   const [isUnfolded, setUnfolded] = useState(false)
   const shown = listTimers(byCase, now, heldCase)
@@ -46,7 +48,7 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   useAlarm(ended, isMuted)
   useWakeLock(shown.some((one) => one.endsAt > now && one.endsAt - now < awakeMs))
   if (shown.length === 0) return null
-  const { inSight, folded } = foldTimers(shown, heldCase, now)
+  const { inSight, folded } = foldTimers(shown, heldCase, now, isNarrow ? 1 : undefined)
   return (
     <section
       aria-label="Running timers"

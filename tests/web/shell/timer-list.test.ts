@@ -55,6 +55,16 @@ describe('the timers that every screen shows', () => {
       expect(inSight([entry('a', timer('set', 5)), ...late, ...others], 'a')).to.deep.equal(['y set', 'x limit', 'a set'])
     })
 
+    it('to one on a phone, and never to more than a line holds', () => {
+      const shown = listTimers(
+        { a: entry('a', ...['set', 'hold', 'limit', 'wait', 'cooling'].map((id, at) => timer(id, 5 + at))) },
+        now,
+        'a',
+      )
+      expect(foldTimers(shown, 'a', now, 1).inSight.map((one) => one.timer.id)).to.deep.equal(['set'])
+      expect(foldTimers(shown, 'a', now).inSight).to.have.length(3)
+    })
+
     it('to the first three where nothing presses', () => {
       expect(inSight(others, null)).to.deep.equal(['b set', 'c set', 'd set'])
       expect(inSight(others.slice(0, 2), null)).to.deep.equal(['b set', 'c set'])

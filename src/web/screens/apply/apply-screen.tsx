@@ -5,7 +5,7 @@ import type { Caution, Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { isOpeningRun } from '#contract/views/opening-run'
 import type { CaseRecord } from '#contract/records/case'
-import type { RunRecord } from '#contract/records/run'
+import { outcomesOf, type RunRecord } from '#contract/records/run'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
 import { stepName } from '#core/runs/step-name'
 import type { LaneLayer } from '../../lane/lane-props'
@@ -21,7 +21,7 @@ import { DriverBanner } from './driver-banner'
 import { HeldRun } from './held-run'
 import { HoldEnd, runningHold } from './hold-end'
 import { ReasonSheet } from '../../case/reason-sheet'
-import { alsoOpen, handsAt, nameAt, outcomesOf } from '../../case/run-state'
+import { alsoOpen, handsAt, nameAt } from '../../case/run-state'
 import { RunLane } from './run-lane'
 import { ScribeNote } from './scribe-note'
 import { StepCard, type StepActions } from './step-card'
@@ -35,7 +35,8 @@ export function ApplyScreen() {
   const { record } = open
   const change = record.sideChange
   if (change && !change.checked) return <HeldRun open={open} change={change} />
-  const hasOwnPlan = run !== undefined && (run.withoutPlan !== undefined || run.isAdjustment === true || run.care !== undefined || isOpeningRun(run))
+  const hasOwnPlan =
+    run !== undefined && (run.withoutPlan !== undefined || run.isAdjustment === true || run.care !== undefined || isOpeningRun(run))
   if (!record.accepted && !hasOwnPlan) {
     return (
       <NotYet caseId={record.id} words="The plan is not accepted yet." to="choose" label="Choose">
@@ -258,7 +259,11 @@ function afterRun(caseId: string, run: RunRecord): { readonly words: string; rea
   if (isOpeningRun(run))
     return { words: 'The cast is open and looked at again. Rounds begin again from now.', to: `/case/${caseId}/watch`, label: 'Watch' }
   if (run.care)
-    return { words: 'Say what was found: skin, liners, straps.', to: `/case/${caseId}/watch?do=${run.care.taskId}`, label: 'What was found' }
+    return {
+      words: 'Say what was found: skin, liners, straps.',
+      to: `/case/${caseId}/watch?do=${run.care.taskId}`,
+      label: 'What was found',
+    }
   return { words: 'Circulation and fit come next, and then the rounds.', to: `/case/${caseId}/check`, label: 'Check' }
 }
 

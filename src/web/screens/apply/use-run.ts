@@ -4,11 +4,11 @@ import type { Step } from '#core/model/step'
 import { timersOf } from '#core/runs/step-work'
 import type { StepTimer } from '#core/model/step'
 import { isOpeningRun } from '#contract/views/opening-run'
-import type { RunRecord } from '#contract/records/run'
+import { outcomesOf, type RunRecord } from '#contract/records/run'
 import { useDraft } from '../../sync/use-draft'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { tabId } from '../../sync/tab-id'
-import { currentStep, openBefore, outcomesOf, previousStep } from '../../case/run-state'
+import { currentStep, openBefore, previousStep } from '../../case/run-state'
 
 /** A run as its driver walks it. */
 export interface RunControl {

@@ -6,6 +6,7 @@ import { formatClock, formatDayAndClock, formatSpan } from '../../parts/format-t
 import { LevelMark } from '../../round/level-mark'
 import { ToneShape } from '../../parts/tone-shape'
 import { latenessMin, urgencyOf } from './board-order'
+import { runWords, timerWords } from './device-state'
 
 const nextWords: Record<Stage, string> = {
   'size-up': 'Size up',
@@ -45,6 +46,7 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
             {row.castOpenedAt ? `, opened ${formatDayAndClock(Date.parse(row.castOpenedAt))}` : ''}
             {row.ended ? ', at home with it' : row.isOff ? ', off' : ''}
           </span>
+          <InHand row={row} now={now} />
         </span>
         <span className="min-w-0">
           <LevelMark level={row.level} word={levelWord(row, now)} />
@@ -66,6 +68,22 @@ export function levelWord(row: BoardRow, now: number): string | undefined {
   const word =
     row.level === null ? undefined : { urgent: 'Urgent', stop: 'Stop', review: 'Review now', warn: 'Warning' }[row.level as string]
   return word && row.standingCount > 1 ? `${word}, ${row.standingCount} stand` : word
+}
+
+/** What somebody is in the middle of there, and the timers that run: whoever passes sees them too. */
+function InHand({ row, now }: { row: BoardRow; now: number }) {
+  const timers = timerWords(row.timers ?? [], now)
+  if (!row.running && timers.length === 0) return null
+  return (
+    <span className="flex flex-wrap gap-x-3 text-sm font-semibold">
+      {row.running ? <span>{runWords(row.running)}</span> : null}
+      {timers.map(({ text, isOver }) => (
+        <span key={text} className={isOver ? 'text-stop' : 'text-caution'}>
+          {text}
+        </span>
+      ))}
+    </span>
+  )
 }
 
 /** Whether an alarm was answered, and by whom. */

@@ -29,11 +29,13 @@ export function OwedList({
   /** The id of the work whose form is open when the list comes up. */
   doing: string | null
 }) {
-  const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add' | 'convert'; readonly work: OwedWork | null } | null>(() => {
-    // A run of its steps leads here: what was found is said next.
-    const work = owed.find((one) => one.id === doing)
-    return work ? { what: 'do', work } : null
-  })
+  const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add' | 'convert'; readonly work: OwedWork | null } | null>(
+    () => {
+      // A run of its steps leads here: what was found is said next.
+      const work = owed.find((one) => one.id === doing)
+      return work ? { what: 'do', work } : null
+    },
+  )
   const close = (): void => setSheet(null)
   const caseId = open.record.id
   const technique = findTechnique(open.record.technique)
