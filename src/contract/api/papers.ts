@@ -1,7 +1,16 @@
 import type { GeometryPolygon } from '#core/model/geometry'
 
 /** Papers that are printed for a case. */
-export const paperKinds = ['template', 'run-record', 'release-card', 'bedside-label', 'take-home', 'round-chart'] as const
+export const paperKinds = [
+  'template',
+  'run-record',
+  'release-card',
+  'bedside-label',
+  'take-home',
+  'round-chart',
+  'case-summary',
+  'incident',
+] as const
 export type PaperKind = (typeof paperKinds)[number]
 
 /** Sheets that printers here hold, mm. */

@@ -1,6 +1,14 @@
 /** How much harm came of an incident. */
 export const harms = ['none', 'minor', 'serious', 'death'] as const
 
+/** Harm as it is said. */
+export const harmWords: Readonly<Record<(typeof harms)[number], string>> = {
+  none: 'no harm',
+  minor: 'minor',
+  serious: 'serious',
+  death: 'death',
+}
+
 export interface IncidentBody {
   /** What happened, and what was done. */
   readonly what: string

@@ -13,6 +13,7 @@ import { standCaseRounds } from './case-rounds'
 import { standingOf } from './standing-of-case'
 import type { CaseRecord } from '../records/case'
 import { patientLabel, type EpisodeRecord } from '../records/episode'
+import { harmWords } from '../records/incident'
 import { isOpeningRun } from './opening-run'
 import { orderLines } from './order-lines'
 import type { RunRecord } from '../records/run'
@@ -137,7 +138,7 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
       lines: (record.incidents ?? []).map((one) => ({
         at: one.at,
         by: one.by,
-        text: `${one.what}; harm: ${one.harm}${one.lot ? `; lot ${one.lot}` : ''}`,
+        text: `${one.what}; harm: ${harmWords[one.harm]}${one.lot ? `; lot ${one.lot}` : ''}`,
       })),
     },
     {

@@ -49,7 +49,7 @@ export function timersInHand(record: CaseRecord, nowMs: number): readonly TimerI
       kind: kind ?? 'set',
       endsAt: new Date(Date.parse(startedAt) + minutes * 60_000).toISOString(),
     }))
-    .sort((a, b) => a.endsAt.localeCompare(b.endsAt))
+    .sort((a, b) => Date.parse(a.endsAt) - Date.parse(b.endsAt))
 }
 
 function whatOf(run: RunRecord): string {

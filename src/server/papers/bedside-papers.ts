@@ -1,5 +1,9 @@
 import { DateTime } from 'luxon'
+import { actionTexts } from '#core/model/finding'
+import { actionsFor, openingAction } from '#core/standing/actions'
+import { findTechnique } from '#core/techniques/registry'
 import { sheets, type SheetId } from '#contract/api/papers'
+import type { CaseRecord } from '#contract/records/case'
 import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
 import { drawQrCode } from './qr-code'
 
@@ -25,6 +29,18 @@ export interface BedsideFacts {
 
 const mm = pointsPerMm
 
+/** When a device comes off at once. */
+export const releaseWhen = 'No pulse, cold and pale, new numbness or weakness, pain on stretching, pain out of proportion, breathless:'
+
+/** How the device of a case comes off at once, in the order that saves. */
+export function releaseLines(record: CaseRecord): readonly string[] {
+  const technique = findTechnique(record.technique)
+  const device = technique?.onUrgent.device ?? 'shell'
+  return actionsFor('urgent', device, false).flatMap((action) =>
+    action === openingAction[device] ? (technique?.onUrgent.actions ?? []) : [actionTexts[action]],
+  )
+}
+
 /** "Release now": large type on the upper half of a sheet, to hang at the bed. */
 export async function printReleaseCard(facts: BedsideFacts, sheet: SheetId): Promise<Buffer> {
   const pdf = startPaper(sheet, 'Release now')
@@ -43,7 +59,7 @@ export async function printReleaseCard(facts: BedsideFacts, sheet: SheetId): Pro
   pdf.fillColor('#1d1b16').fontSize(14).text(`${facts.device}, ${facts.part}`, { width: inner })
   pdf.font('plain').fontSize(12).text(facts.who, { width: inner })
   pdf.moveDown(0.4).font('plain').fontSize(11)
-  pdf.text('No pulse, cold and pale, new numbness or weakness, pain on stretching, pain out of proportion, breathless:', { width: inner })
+  pdf.text(releaseWhen, { width: inner })
   pdf.moveDown(0.3)
   facts.release.forEach((line, index) =>
     pdf

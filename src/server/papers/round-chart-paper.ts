@@ -16,13 +16,16 @@ export function printRoundChart(record: CaseRecord, episode: EpisodeRecord, prin
   return printFlow(blocksOf(record, episode, title), { title, zone: episode.zone, printedAt }, sheet)
 }
 
-/** The chart of one case, for a paper of its own or in a pack. */
-export function roundChartBlocks(record: CaseRecord, episode: EpisodeRecord): readonly FlowBlock[] {
+/**
+ * The chart of one case, for a paper of its own or in a pack.
+ * @param room columns that stay empty
+ */
+export function roundChartBlocks(record: CaseRecord, episode: EpisodeRecord, room = emptyColumns): readonly FlowBlock[] {
   const injury = episode.injuries[record.injuryId]
   const part = [injury?.side?.toUpperCase(), injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' ')
   const { times, rows } = chartOf(record, episode)
   const clock = (at: string): string => DateTime.fromISO(at, { zone: episode.zone }).toFormat('d LLL HH:mm')
-  const empty = Array.from({ length: emptyColumns }, () => '')
+  const empty = Array.from({ length: room }, () => '')
   return [
     { kind: 'line', text: `${episode.place}. ${findTechnique(record.technique)?.name ?? record.technique}, ${part || 'side not set'}.` },
     {

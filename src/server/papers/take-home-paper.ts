@@ -18,7 +18,9 @@ export function printTakeHome(record: CaseRecord, episode: EpisodeRecord, plan: 
   const technique = findTechnique(record.technique)
   const name = (technique?.name ?? record.technique).toLowerCase()
   const title = `At home with your ${name}`
-  return printFlow(takeHomeBlocks(record, episode, plan, printedAt, title), { title, zone: episode.zone, printedAt }, sheet, largeSize)
+  return printFlow(takeHomeBlocks(record, episode, plan, printedAt, title), { title, zone: episode.zone, printedAt }, sheet, {
+    size: largeSize,
+  })
 }
 
 /** The sheet as it flows down its pages. */

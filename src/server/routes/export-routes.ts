@@ -8,24 +8,18 @@ import type { EpisodeRecord } from '#contract/records/episode'
 import { uuid } from '#contract/field-schemas'
 import { observationsOf, roundsDone } from '#contract/views/round-chart'
 import { workOwed } from '#contract/views/work-owed'
-import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import { requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { StreamRepository } from '../repositories/streams'
+import { openCase, type OpenedCase } from './open-case'
 
 const idSchema = Joi.object({ id: uuid.required() })
 
 /** What leaves a case as a file: owed work for a calendar, observations for a table. */
 export function exportRoutes({ streams, clock }: { readonly streams: StreamRepository; readonly clock: Clock }): Router {
   const router = Router()
-  const open = async (params: unknown): Promise<{ readonly record: CaseRecord; readonly episode: EpisodeRecord }> => {
-    const { id } = parseWith<{ id: string }>(idSchema, params)
-    const found = await streams.findCase(id)
-    const episode = found && (await streams.findEpisode(found.record.episodeId))
-    if (!found || !episode) throw new ApiError(404, 'not-found', 'There is no case with this id: look on the Board.')
-    return { record: found.record, episode: episode.record }
-  }
+  const open = (params: unknown): Promise<OpenedCase> => openCase(streams, parseWith<{ id: string }>(idSchema, params).id)
 
   router.get('/api/cases/:id/owed.ics', async (request: SignedInRequest, response) => {
     requireSession(request, 'read')

@@ -8,8 +8,11 @@ import { handOverOf, isAtPlace, orderHandOver, type HandOverLine } from '#contra
 import type { Clock } from '../ground/clock'
 import { requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
+import { printDowntimePack, type PackedCase } from '../papers/downtime-pack'
 import { printHandOver } from '../papers/hand-over-paper'
 import type { StreamRepository } from '../repositories/streams'
+import { openCase } from './open-case'
+import { sendPdf } from './send-pdf'
 
 const place = Joi.string().allow('').max(80).default('')
 const screenSchema = Joi.object({ place })
@@ -36,6 +39,16 @@ export function handOverRoutes({ streams, clock }: { readonly streams: StreamRep
     )
   }
 
+  const packed = async (lines: readonly HandOverLine[]): Promise<readonly PackedCase[]> => {
+    const cases: PackedCase[] = []
+    // One after the other: a pack is printed once a shift, and a Board is read meanwhile.
+    for (const { caseId } of lines) {
+      const { record, episode } = await openCase(streams, caseId)
+      cases.push({ record, episode, plan: record.accepted?.plan ?? null })
+    }
+    return cases
+  }
+
   router.get('/api/hand-over', async (request: SignedInRequest, response: Response<HandOverAnswer>) => {
     requireSession(request, 'read')
     const { place } = parseWith<{ place: string }>(screenSchema, request.query)
@@ -47,9 +60,16 @@ export function handOverRoutes({ streams, clock }: { readonly streams: StreamRep
     const { place, sheet, zone } = parseWith<{ place: string; sheet: SheetId; zone: string }>(paperSchema, request.query)
     const printedAt = new Date(clock()).toISOString()
     const bytes = await printHandOver(await read(place), { places: place.trim() || 'all places', zone, printedAt }, sheet)
-    // The browser's own viewer draws inside the answer: a policy that allows nothing would leave it blank. No script can run in it.
-    response.removeHeader('content-security-policy')
-    response.type('application/pdf').set('content-disposition', 'inline; filename="hand-over.pdf"').send(bytes)
+    sendPdf(response, 'hand-over', bytes)
+  })
+
+  router.get('/api/downtime.pdf', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    const { place, sheet, zone } = parseWith<{ place: string; sheet: SheetId; zone: string }>(paperSchema, request.query)
+    const printedAt = new Date(clock()).toISOString()
+    const cases = await packed(await read(place))
+    const bytes = await printDowntimePack(cases, { places: place.trim() || 'all places', zone, printedAt }, sheet)
+    sendPdf(response, 'downtime', bytes)
   })
   return router
 }

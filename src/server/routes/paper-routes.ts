@@ -1,12 +1,10 @@
 import { Router } from 'express'
 import Joi from 'joi'
 import { DateTime } from 'luxon'
-import { actionTexts } from '#core/model/finding'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
 import { isWeightOrdered } from '#core/model/orders'
 import type { Plan } from '#core/model/plan'
 import type { GeometryPolygon } from '#core/model/geometry'
-import { actionsFor, openingAction } from '#core/standing/actions'
 import { findTechnique } from '#core/techniques/registry'
 import { protocolOf, type CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
@@ -22,13 +20,17 @@ import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import { requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
-import { printBedsideLabel, printReleaseCard, type BedsideFacts } from '../papers/bedside-papers'
+import { printBedsideLabel, printReleaseCard, releaseLines, type BedsideFacts } from '../papers/bedside-papers'
+import { printCaseSummary } from '../papers/case-summary-paper'
+import { printIncident } from '../papers/incident-paper'
 import { printRunRecord } from '../papers/run-record-paper'
 import { printRoundChart } from '../papers/round-chart-paper'
 import { printTakeHome } from '../papers/take-home-paper'
 import { printTemplate, templateSvg } from '../papers/template-paper'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
+import { openCase } from './open-case'
+import { sendPdf } from './send-pdf'
 
 const paramsSchema = Joi.object({ id: uuid.required(), paper: Joi.valid(...paperKinds) })
 const querySchema = Joi.object({ sheet: Joi.valid(...Object.keys(sheets)).default('a4'), run: uuid })
@@ -47,12 +49,7 @@ interface Asked {
 /** What is printed for a case: template, run record, release card, bedside label. */
 export function paperRoutes(deps: { streams: StreamRepository; planner: Planner; clock: Clock }): Router {
   const router = Router()
-  const open = async (id: string): Promise<Opened> => {
-    const found = await deps.streams.findCase(id)
-    const episode = found ? await deps.streams.findEpisode(found.record.episodeId) : null
-    if (!found || !episode) throw new ApiError(404, 'not-found', 'There is no case with this id: look on the Board.')
-    return { record: found.record, episode: episode.record }
-  }
+  const open = (id: string): Promise<Opened> => openCase(deps.streams, id)
   const planOf = async ({ record, episode }: Opened): Promise<Plan> => {
     const live = record.accepted?.plan ?? (await deps.planner.planNow(caseOfRun(record, episode, undefined), protocolOf(record)))
     const plan = live && planInForce(record, live)
@@ -86,9 +83,7 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
     const now = new Date(deps.clock()).toISOString()
     const address = `${request.protocol}://${request.get('host') ?? ''}/case/${id}/watch`
     const bytes = await print(opened, paper, sheet, run, { now, address })
-    // The browser's own viewer draws inside the answer: a policy that allows nothing would leave it blank. No script can run in it.
-    response.removeHeader('content-security-policy')
-    response.type('application/pdf').set('content-disposition', `inline; filename="${paper}.pdf"`).send(bytes)
+    sendPdf(response, paper, bytes)
   })
   return router
 
@@ -117,6 +112,12 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
         return printReleaseCard(factsOf(opened, await planOf(opened), at), sheet)
       case 'take-home':
         return printTakeHome(record, episode, await planOf(opened), now, sheet)
+      case 'case-summary':
+        return printCaseSummary(record, episode, await planOf(opened), now, sheet)
+      case 'incident':
+        if (!record.incidents?.length)
+          throw new ApiError(409, 'nothing-to-print', 'No incident was reported in this case: report one on Watch, then print it.')
+        return printIncident(record, episode, now, sheet)
       case 'round-chart':
         return printRoundChart(record, episode, now, sheet)
       case 'bedside-label':
@@ -130,18 +131,14 @@ function factsOf({ record, episode }: Opened, plan: Plan, { now, address }: Aske
   const injury = episode.injuries[record.injuryId]
   const { patient } = episode
   const isOnLeg = injury?.region ? bodyRegionOf(injury.region) === 'leg' : false
-  const device = technique?.onUrgent.device ?? 'shell'
   const next = workOwed(record, episode, Date.parse(now)).find((one) => one.kind === 'round')
-  const release = actionsFor('urgent', device, false).flatMap((action) =>
-    action === openingAction[device] ? (technique?.onUrgent.actions ?? []) : [actionTexts[action]],
-  )
   return {
     who: [patientLabel(episode), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean).join(', '),
     part: [injury?.side?.toUpperCase() ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' '),
     device: technique?.name ?? record.technique,
     appliedAt: record.appliedAt,
     zone: episode.zone,
-    release,
+    release: releaseLines(record),
     weight: !isOnLeg
       ? null
       : record.orders && isWeightOrdered(record.orders)

@@ -20,6 +20,7 @@ import type { StreamRepository } from '../repositories/streams'
 import type { AppendEvent } from '../services/append-event'
 import type { PlanNoter } from '../services/note-plan'
 import type { Appended } from '../services/writing'
+import { openCase } from './open-case'
 
 export interface RecordRouteDeps {
   readonly append: AppendEvent
@@ -50,9 +51,7 @@ export function recordRoutes({ append, noter, pager, streams, events, people, cl
   router.get('/api/cases/:id', async (request: SignedInRequest, response: Response<CaseAnswer>) => {
     requireSession(request, 'read')
     const { id } = parseWith<{ id: string }>(idSchema, request.params)
-    const found = await streams.findCase(id)
-    const episode = found && (await streams.findEpisode(found.record.episodeId))
-    if (!found || !episode) throw new ApiError(404, 'not-found', 'There is no case with this id: look on the Board.')
+    const { case: found, stay: episode } = await openCase(streams, id)
     const contains = await Promise.all([
       events.latestIds('case', id, found.version),
       events.latestIds('episode', episode.record.id, episode.version),
@@ -70,12 +69,10 @@ export function recordRoutes({ append, noter, pager, streams, events, people, cl
   router.get('/api/cases/:id/related', async (request: SignedInRequest, response: Response<RelatedAnswer>) => {
     requireSession(request, 'read')
     const { id } = parseWith<{ id: string }>(idSchema, request.params)
-    const found = await streams.findCase(id)
-    const episode = found && (await streams.findEpisode(found.record.episodeId))
-    if (!found || !episode) throw new ApiError(404, 'not-found', 'There is no case with this id: look on the Board.')
-    const all = await streams.casesOfPatient(episode.record.patientId)
+    const { record, episode } = await openCase(streams, id)
+    const all = await streams.casesOfPatient(episode.patientId)
     const others = all.filter((one) => one.record.id !== id && one.record.ended?.how !== 'voided')
-    response.json({ cases: others.map((one) => relatedCase(found.record, one.record, one.board)), now: now() })
+    response.json({ cases: others.map((one) => relatedCase(record, one.record, one.board)), now: now() })
   })
 
   router.get('/api/people', async (request: SignedInRequest, response) => {

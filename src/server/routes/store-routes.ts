@@ -1,18 +1,22 @@
 import express, { Router, type Response } from 'express'
 import Joi from 'joi'
-import { uuid } from '#contract/field-schemas'
+import { sheets, type SheetId } from '#contract/api/papers'
+import { uuid, zone as zoneSchema } from '#contract/field-schemas'
 import type { StockAnswer } from '#contract/records/store'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { StockRepository } from '../repositories/stock'
+import { printCountSheet } from '../papers/count-sheet-paper'
+import { sendPdf } from './send-pdf'
 import { exportStock } from '../services/export-stock'
 import type { createStockImport } from '../services/import-stock'
 
 /** A larger file is not the stock of one place. */
 const mostCsvBytes = 5 * 1024 * 1024
 
+const paperSchema = Joi.object({ sheet: Joi.valid(...Object.keys(sheets)).default('a4'), zone: zoneSchema.default('Etc/UTC') })
 const idSchema = Joi.object({ placeId: uuid.required() })
 
 /** The store: places, their stock, its movements, and CSV in and out. Single changes are events. */
@@ -46,6 +50,13 @@ export function storeRoutes(deps: { stock: StockRepository; importStock: ReturnT
       .type('text/csv')
       .attachment(`stock-${place.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.csv`)
       .send(exportStock(await deps.stock.lines(place.id)))
+  })
+  router.get('/api/store/:placeId/count-sheet.pdf', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    const { sheet, zone } = parseWith<{ sheet: SheetId; zone: string }>(paperSchema, request.query)
+    const place = await find(await placeOf(request))
+    const facts = { zone, printedAt: new Date(deps.clock()).toISOString() }
+    sendPdf(response, 'count-sheet', await printCountSheet(place.name, await deps.stock.lines(place.id), facts, sheet))
   })
   router.post(
     '/api/store/:placeId/stock.csv',

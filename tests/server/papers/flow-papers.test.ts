@@ -10,6 +10,7 @@ import { printFlow, type FlowBlock } from '../../../src/server/papers/flow-paper
 import { printRoundChart } from '../../../src/server/papers/round-chart-paper'
 import { printTakeHome, takeHomeBlocks } from '../../../src/server/papers/take-home-paper'
 import { exampleOf, techniqueIds } from '../../harness/example-cases'
+import { textsOf } from '../../harness/flow-texts'
 import { foldStay } from '../../harness/fold-stay'
 import { testContext } from '../../harness/leg-slab-cases'
 
@@ -24,8 +25,6 @@ const home = {
   taughtBack: 'white toes or numb: I call at once',
 }
 const planOf = (technique: string): Plan => planCase(readCase(exampleOf(technique)).clinicalCase!, testContext())!
-const textsOf = (blocks: readonly FlowBlock[]): readonly string[] =>
-  blocks.flatMap((one) => (one.kind === 'list' ? one.lines : one.kind === 'table' ? one.rows.flat() : [one.text]))
 
 describe('the take-home sheet', () => {
   it('says first when to come back, then the number, then the patient’s own times and words', () => {

@@ -1,4 +1,3 @@
-import { Printer } from 'lucide-react'
 import { useSearchParams } from 'react-router'
 import type { HandOverAnswer } from '#contract/api/hand-over'
 import { paths } from '#contract/api/paths'
@@ -6,6 +5,7 @@ import { isAtPlace } from '#contract/views/hand-over'
 import { knownAreas } from '../../case/places'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
+import { PrintPair } from '../../parts/print-pair'
 import { useAnswer } from '../../sync/use-answer'
 import { useNow } from '../../sync/use-now'
 import { HandOverCard } from './hand-over-card'
@@ -33,25 +33,9 @@ export function HandOverScreen() {
               : 'Reading…'}
           </p>
         </div>
-        <p className="ml-auto inline-flex items-center divide-x divide-line rounded-2xl border-[1.5px] border-soft bg-sheet">
-          {(['a4', 'letter'] as const).map((sheet) => (
-            <a
-              key={sheet}
-              className="inline-flex min-h-11 items-center px-3 font-semibold"
-              target="_blank"
-              rel="noreferrer"
-              href={paths.handOverPaper(`${query.toString()}&sheet=${sheet}`)}
-            >
-              {sheet === 'a4' ? (
-                <>
-                  <Printer size={17} aria-hidden className="mr-2" />
-                  On paper, A4
-                </>
-              ) : (
-                'Letter'
-              )}
-            </a>
-          ))}
+        <p className="ml-auto flex flex-wrap gap-2">
+          <PrintPair name="On paper" href={(sheet) => paths.handOverPaper(`${query.toString()}&sheet=${sheet}`)} />
+          <PrintPair name="Downtime pack" href={(sheet) => paths.downtimePack(`${query.toString()}&sheet=${sheet}`)} />
         </p>
       </div>
       {refusal ? (

@@ -5,6 +5,7 @@ import { paths } from '#contract/api/paths'
 import { Button, ButtonLink } from '../../parts/button'
 import { ChoiceRow, ChoiceSet } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
+import { PrintPair } from '../../parts/print-pair'
 import { TextField } from '../../parts/text-field'
 import { usePerson } from '../../sync/session-store'
 import { loadPlace, loadPlaces, useStock } from '../../sync/stock-store'
@@ -13,6 +14,8 @@ import { MovementList } from './movement-list'
 import { NewPlace } from './new-place'
 import { filterRows, stateWords, stockStates, toStockRows, type StockState } from './stock-rows'
 import { StockTable } from './stock-table'
+
+const zone = encodeURIComponent(Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC')
 
 /** What each place holds: found, counted, received, taken in and out as CSV. */
 export function StoreScreen() {
@@ -109,6 +112,7 @@ export function StoreScreen() {
             >
               Export CSV
             </a>
+            <PrintPair name="Count sheet" href={(sheet) => paths.countSheet(shown.place.id, `sheet=${sheet}&zone=${zone}`)} />
             {hasRight(person.roles, 'manage-protocols') ? <Button onClick={() => setImporting(true)}>Import CSV</Button> : null}
           </div>
           <MovementList movements={movements} lines={shown.lines} />

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { harms, type IncidentBody } from '#contract/records/incident'
+import { harms, harmWords, type IncidentBody } from '#contract/records/incident'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'
@@ -8,7 +8,6 @@ import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { useDraft } from '../../sync/use-draft'
 
-const harmWords: Readonly<Record<IncidentBody['harm'], string>> = { none: 'no harm', minor: 'minor', serious: 'serious', death: 'death' }
 const leastLetters = 10
 
 /** What went wrong with a device, for others to know: what, how much harm, which lot. */

@@ -143,7 +143,18 @@ export function WatchScreen() {
             <h2 id="papers" className="font-bold">
               Papers
             </h2>
-            <PaperLinks caseId={record.id} papers={['take-home', 'round-chart', 'release-card', 'bedside-label', 'run-record']} />
+            <PaperLinks
+              caseId={record.id}
+              papers={[
+                'take-home',
+                'round-chart',
+                'case-summary',
+                'release-card',
+                'bedside-label',
+                'run-record',
+                ...(record.incidents?.length ? (['incident'] as const) : []),
+              ]}
+            />
             <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
               <ButtonLink to={`/case/${record.id}/record`}>Run record</ButtonLink>
               <Button onClick={() => setSheet('incident')}>Report an incident</Button>

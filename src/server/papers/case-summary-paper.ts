@@ -1,0 +1,77 @@
+import { DateTime } from 'luxon'
+import type { Plan } from '#core/model/plan'
+import { decisionsInRole } from '#core/techniques/decision-in-role'
+import type { SheetId } from '#contract/api/papers'
+import { protocolOf, type CaseRecord } from '#contract/records/case'
+import { endingWords } from '#contract/records/ending'
+import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
+import { protocolName } from '#contract/records/protocol'
+import { handOverOf } from '#contract/views/hand-over'
+import { planOfRun } from '#contract/views/plan-in-force'
+import { summariseRun } from '#contract/views/run-summary'
+import { printFlow, type FlowBlock } from './flow-paper'
+import { handOverBlocks } from './hand-over-paper'
+import { incidentBlocks } from './incident-paper'
+import { roundChartBlocks } from './round-chart-paper'
+import { sectionBlocks } from './run-record-paper'
+
+/** Of each run: what differed from its steps, what was measured, what went wrong. */
+const ofRun: readonly string[] = ['deviations', 'angles', 'pulls', 'straps', 'troubles']
+/** Of the case, as its last run tells it. */
+const ofCase: readonly string[] = ['orders', 'responses']
+
+/** A case for whoever goes on with it elsewhere: what is on and why, what stands, what was done, how it ended. */
+export function printCaseSummary(
+  record: CaseRecord,
+  episode: EpisodeRecord,
+  plan: Plan,
+  printedAt: string,
+  sheet: SheetId,
+): Promise<Buffer> {
+  const title = `Case summary: ${patientLabel(episode)}`
+  return printFlow(caseSummaryBlocks(record, episode, plan, printedAt), { title, zone: episode.zone, printedAt }, sheet)
+}
+
+/** The summary as it flows down its pages. */
+export function caseSummaryBlocks(record: CaseRecord, episode: EpisodeRecord, plan: Plan, printedAt: string): readonly FlowBlock[] {
+  const { zone } = episode
+  const nowMs = Date.parse(printedAt)
+  const at = (iso: string): string => DateTime.fromISO(iso, { zone }).toFormat('d LLL yyyy, HH:mm')
+  const heading = (text: string): FlowBlock => ({ kind: 'heading', text })
+  const line = (text: string): FlowBlock => ({ kind: 'line', text })
+  const summaries = record.runs.map((run) => ({ run, ...summariseRun(record, episode, run, planOfRun(record, run, plan), nowMs) }))
+  const accepted = record.accepted ? `accepted by ${record.accepted.by}, ${at(record.accepted.at)}` : 'not accepted'
+  return [
+    { kind: 'title', text: `Case summary: ${patientLabel(episode)}` },
+    line(whoOf(episode)),
+    ...(record.ended
+      ? [{ kind: 'strong', text: `${endingWords[record.ended.how]}: ${at(record.ended.at)}, ${record.ended.by}.` } as const]
+      : []),
+    ...handOverBlocks([handOverOf(record, episode, nowMs)], zone).slice(1),
+    heading('Plan'),
+    line(`The plan is ${accepted}; protocol ${protocolName(protocolOf(record))}.`),
+    { kind: 'list', lines: decisionsInRole(plan, 'recorded').map((one) => `${one.label}: ${one.display}`) },
+    ...(summaries.at(-1)?.sections ?? [])
+      .filter((one) => ofCase.includes(one.id))
+      .flatMap((one) => sectionBlocks(one, zone, 'd LLL HH:mm')),
+    ...summaries.flatMap(({ run, sections }): readonly FlowBlock[] => {
+      const what = run.technique ? 'Opened' : (run.care?.text ?? (run.isAdjustment ? 'Adjusted' : 'Applied'))
+      return [
+        heading(`${what} ${at(run.startedAt)}, ${run.by}`),
+        ...sections.filter((one) => ofRun.includes(one.id)).flatMap((one) => sectionBlocks(one, zone, 'HH:mm')),
+      ]
+    }),
+    heading('Last rounds'),
+    ...roundChartBlocks(record, episode, 0),
+    ...incidentBlocks(record, zone),
+    ...(record.notes.length > 0 ? [heading('Notes')] : []),
+    ...record.notes.map((one) => line(`${at(one.at)}  ${one.text}  (${one.by})`)),
+  ]
+}
+
+function whoOf({ patient, flags }: EpisodeRecord): string {
+  const age = patient.ageYears === null ? '' : `${patient.isAgeEstimated ? 'about ' : ''}${patient.ageYears} years`
+  return [patient.born ? `born ${patient.born}` : age, patient.number, flags.map((flag) => flag.replaceAll('-', ' ')).join(', ')]
+    .filter(Boolean)
+    .join('. ')
+}
