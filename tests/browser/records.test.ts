@@ -1,6 +1,10 @@
 import { expect } from 'chai'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { exampleOf } from '../harness/example-cases'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
@@ -38,6 +42,22 @@ describe('incidents, lots and records of one patient, in the browser', () => {
     await browser.click('button', 'Find who has it')
     await browser.waitForText('1 patient wears something of lot PS-9917 now, 0 did.')
     await browser.waitForText('named in an incident')
+  }).timeout(60_000)
+
+  it('a case file is read into a new case, and what is none is refused with its reason', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'case-'))
+    const [good, bad] = [join(folder, 'case.json'), join(folder, 'bad.json')]
+    writeFileSync(good, JSON.stringify({ ...exampleOf('leg-slab'), appliedAt: '2026-01-10T08:00:00Z' }))
+    writeFileSync(bad, JSON.stringify({ ...exampleOf('leg-slab'), technique: 'magic' }))
+    await browser.open('/new')
+    await browser.find('button', 'From a case file')
+    const input = await browser.driver.findElement({ css: 'input[aria-label="Case file"]' })
+    await input.sendKeys(bad)
+    await browser.waitForText('The technique "magic" is not known')
+    await input.sendKeys(good)
+    await browser.waitForText('Taken from the file: 6 readings and what is known of patient and injury. Left to you: when it was applied.')
+    await browser.click('link', 'Measure')
+    await browser.waitForText(/38[.,]7/)
   }).timeout(60_000)
 
   it('two records are merged with both names in sight, and it is undone', async () => {

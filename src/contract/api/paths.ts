@@ -27,6 +27,7 @@ export const paths = {
   paper: (caseId: string, paper: string, sheet: string) => `/api/cases/${caseId}/papers/${paper}.pdf?sheet=${sheet}`,
   calendar: (caseId: string) => `/api/cases/${caseId}/owed.ics`,
   observations: (caseId: string) => `/api/cases/${caseId}/observations.csv`,
+  caseFile: (caseId: string) => `/api/cases/${caseId}/case.json`,
   templateSvg: (caseId: string) => `/api/cases/${caseId}/papers/template.svg`,
   case: (id: string) => `/api/cases/${id}`,
   related: (id: string) => `/api/cases/${id}/related`,

@@ -2,10 +2,12 @@ import { stringify } from 'csv-stringify/sync'
 import { Router } from 'express'
 import { createEvents, type EventAttributes } from 'ics'
 import Joi from 'joi'
+import { caseFile } from '#core/files/write-case'
 import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { uuid } from '#contract/field-schemas'
+import { toClinicalCase } from '#contract/views/clinical-case'
 import { observationsOf, roundsDone } from '#contract/views/round-chart'
 import { workOwed } from '#contract/views/work-owed'
 import type { Clock } from '../ground/clock'
@@ -28,6 +30,11 @@ export function exportRoutes({ streams, clock }: { readonly streams: StreamRepos
       .type('text/calendar')
       .attachment('owed.ics')
       .send(calendarOf(record, episode, clock()))
+  })
+  router.get('/api/cases/:id/case.json', async (request: SignedInRequest, response) => {
+    requireSession(request, 'read')
+    const { record, episode } = await open(request.params)
+    response.attachment('case.json').json(caseFile(toClinicalCase(record, episode)))
   })
   router.get('/api/cases/:id/observations.csv', async (request: SignedInRequest, response) => {
     requireSession(request, 'read')

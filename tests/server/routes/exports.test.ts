@@ -1,8 +1,9 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
 import { parse } from 'csv-parse/sync'
+import { readCase } from '#core/files/read-case'
 import { bothLegs } from '../../../src/server/demo/findings'
-import { openCase, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
+import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 describe('files of a case', () => {
   let harness: Harness
@@ -50,8 +51,16 @@ describe('files of a case', () => {
     expect(rows.every((one) => !/^[=+@-]/.test(one.value))).to.equal(true)
   })
 
+  it('hold the case as a file that reads back without a fault', async () => {
+    await ada.send(opened.caseStream, 'reading', reading('ankle-girth', 'left', 25))
+    const { clinicalCase, problems } = readCase(JSON.parse(await textOf('case.json')))
+    expect(problems).to.deep.equal([])
+    expect(clinicalCase?.technique).to.equal('leg-slab')
+    expect(clinicalCase?.measurements.map((one) => one.value)).to.deep.equal([25])
+  })
+
   it('are of a case that is there, for who may read it', async () => {
-    for (const path of ['owed.ics', 'observations.csv']) {
+    for (const path of ['owed.ics', 'observations.csv', 'case.json']) {
       expect((await ada.get(`/api/cases/${uuidv7()}/${path}`)).status).to.equal(404)
       expect((await ada.get(`/api/cases/nothing/${path}`)).status).to.equal(422)
       expect((await fetch(`${harness.address}/api/cases/${opened.caseStream.id}/${path}`)).status).to.equal(401)

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import type { WardAnswer } from '#contract/api/pager'
 import { paths } from '#contract/api/paths'
 import { protocolInForce, protocolName } from '#contract/records/protocol'
@@ -8,8 +8,10 @@ import { readProtocol } from '#core/files/read-protocol'
 import { compareProtocols } from '#core/protocols/compare-protocols'
 import type { Protocol } from '#core/quantities/defaults'
 import { Button } from '../../parts/button'
+import { FileButton } from '../../parts/file-button'
 import { formatMoment } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
+import { parseJson } from '../../parts/parse-json'
 import { makeEvent, sendEvent } from '../../sync/outbox'
 import { usePerson } from '../../sync/session-store'
 import { useAnswer } from '../../sync/use-answer'
@@ -97,29 +99,17 @@ function stillOpen(form: ProtocolForm, inForce: Protocol): ProtocolForm | null {
 
 /** A protocol from a file, into the fields: it counts for nothing until it is kept and put in force. */
 function ReadFile({ onRead }: { onRead: (protocol: Protocol, note: string) => void }) {
-  const input = useRef<HTMLInputElement>(null)
   const [faults, setFaults] = useState<readonly string[]>([])
-  const read = async (file: File | undefined): Promise<void> => {
-    if (!file) return
-    const data = parse(await file.text())
-    const { protocol, problems } = readProtocol(data)
-    if (protocol && problems.every((one) => one.code === 'out-of-range')) return onRead(protocol, `from the file ${file.name}`)
+  const read = (text: string, name: string): void => {
+    const { protocol, problems } = readProtocol(parseJson(text))
+    if (protocol && problems.every((one) => one.code === 'out-of-range')) return onRead(protocol, `from the file ${name}`)
     setFaults(problems.map((one) => one.message))
   }
   return (
     <>
-      <Button onClick={() => input.current?.click()}>From a file</Button>
-      <input
-        ref={input}
-        type="file"
-        accept="application/json,.json"
-        aria-label="File with a protocol"
-        className="sr-only"
-        onChange={(event) => {
-          void read(event.target.files?.[0])
-          event.target.value = ''
-        }}
-      />
+      <FileButton label="File with a protocol" accept="application/json,.json" onText={read}>
+        From a file
+      </FileButton>
       {faults.length > 0 ? (
         <Notice tone="caution" lead="The file was not taken" role="alert">
           <ul className="list-disc pl-5">
@@ -131,12 +121,4 @@ function ReadFile({ onRead }: { onRead: (protocol: Protocol, note: string) => vo
       ) : null}
     </>
   )
-}
-
-function parse(text: string): unknown {
-  try {
-    return JSON.parse(text)
-  } catch {
-    return null
-  }
 }

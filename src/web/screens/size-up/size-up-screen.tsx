@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { bodyRegionOf, type Region, type Side } from '#core/model/vocabulary'
 import { rankTechniques } from '#core/techniques/rank-techniques'
 import { findTechnique } from '#core/techniques/registry'
+import { isUntouched } from '#contract/views/case-from-file'
 import { isPlaced } from '#contract/views/is-placed'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { unknownInjury, type InjuryRecord } from '#contract/records/episode'
@@ -18,6 +19,7 @@ import { Notice } from '../../parts/notice'
 import { usePerson } from '../../sync/session-store'
 import { SideSheet } from './side-sheet'
 import { BodyChart } from './body-chart'
+import { FileIn } from './file-in'
 import { FoundOn } from './found-on'
 import { IdentityForm } from './identity-form'
 import { MergeLine } from './merge-line'
@@ -41,6 +43,7 @@ export function SizeUpScreen() {
   const person = usePerson()
   const mayDecide = hasRight(person.roles, 'decide')
   const [asked, setAsked] = useState<InjuryRecord | null>(null)
+  const [taken, setTaken] = useState<string | null>(null)
   const [refusal, setRefusal] = useState<string | null>(null)
   const save = (next: InjuryRecord): void => {
     const isOther = isOtherPlace(injury, next)
@@ -72,6 +75,11 @@ export function SizeUpScreen() {
         )
       }
     >
+      {taken ? (
+        <div className="mb-4">
+          <Notice tone="calm" lead={taken} role="status" />
+        </div>
+      ) : null}
       <div className="grid gap-6 lg:grid-cols-[19rem_minmax(0,1fr)_minmax(0,1.05fr)]">
         <div className="grid content-start gap-5">
           <BodyChart region={injury.region} side={injury.side} onPick={pick} />
@@ -80,6 +88,7 @@ export function SizeUpScreen() {
             <MergeLine episode={episode} />
           </div>
           <PhotoStrip caseId={record.id} />
+          {isUntouched(record, episode) ? <FileIn open={open} onTaken={setTaken} /> : null}
         </div>
         <div className="grid content-start gap-5">
           <InjuryForm injury={injury} onSave={save} />

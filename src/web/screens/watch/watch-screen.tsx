@@ -164,6 +164,9 @@ export function WatchScreen() {
               <a className={fileLink} href={paths.observations(record.id)} download>
                 Observations as a table
               </a>
+              <a className={fileLink} href={paths.caseFile(record.id)} download>
+                Case file
+              </a>
             </p>
           </section>
           <section aria-labelledby="care">

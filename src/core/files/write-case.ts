@@ -1,0 +1,12 @@
+import type { ClinicalCase } from '../model/clinical-case'
+
+/** A case as a file: what `readCase` reads. */
+export interface CaseFileData extends ClinicalCase {
+  readonly format: 'zesty-wren/case'
+  readonly version: 1
+}
+
+/** Writes a case as a file, so that reading it gives the same case. */
+export function caseFile(clinicalCase: ClinicalCase): CaseFileData {
+  return { format: 'zesty-wren/case', version: 1, ...clinicalCase }
+}
