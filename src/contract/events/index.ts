@@ -65,6 +65,7 @@ import { strap } from './strap'
 import { takenOver } from './taken-over'
 import { taskAdded } from './task-added'
 import { taskDone } from './task-done'
+import { teamsSet } from './teams-set'
 import { technique } from './technique'
 import { timer } from './timer'
 import { timerEnded } from './timer-ended'
@@ -142,6 +143,7 @@ export const eventKinds = {
   'stock-reserved': stockReserved,
   'stock-released': stockReleased,
   'areas-set': areasSet,
+  'teams-set': teamsSet,
   'protocol-signed': protocolSigned,
   'protocol-in-force': protocolInForce,
   'protocol-drafted': protocolDrafted,

@@ -66,6 +66,7 @@ import { schema as strap } from './strap.schema'
 import { schema as takenOver } from './taken-over.schema'
 import { schema as taskAdded } from './task-added.schema'
 import { schema as taskDone } from './task-done.schema'
+import { schema as teamsSet } from './teams-set.schema'
 import { schema as technique } from './technique.schema'
 import { schema as timer } from './timer.schema'
 import { schema as timerEnded } from './timer-ended.schema'
@@ -145,6 +146,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'stock-reserved': stockReserved,
   'stock-released': stockReleased,
   'areas-set': areasSet,
+  'teams-set': teamsSet,
   'protocol-signed': protocolSigned,
   'protocol-in-force': protocolInForce,
   'protocol-drafted': protocolDrafted,

@@ -10,6 +10,12 @@ export interface Area {
   readonly beds: readonly string[]
 }
 
+/** People who work together, and the areas that are theirs. */
+export interface Team {
+  readonly name: string
+  readonly areas: readonly string[]
+}
+
 /** Who is called, and how many minutes after whoever was called before. */
 export interface ChainStep {
   readonly role: string
@@ -43,6 +49,7 @@ export interface WardRecord extends ProtocolRecord {
   readonly areas: readonly Area[]
   readonly chains: readonly Chain[]
   readonly rotas: readonly Rota[]
+  readonly teams?: readonly Team[]
 }
 
 /** What stands before a lead has set anything. */

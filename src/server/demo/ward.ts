@@ -36,7 +36,7 @@ const shifts: readonly Shift[] = [
 /** Sets the places, the rota and one area's own chain, as a lead does. */
 export async function writeDemoWard(append: AppendEvent, lead: Actor, now: number): Promise<void> {
   let base = 0
-  const send = async <Kind extends 'areas-set' | 'rota-set' | 'chain-set'>(kind: Kind, body: BodyOf<Kind>): Promise<void> => {
+  const send = async <Kind extends 'areas-set' | 'teams-set' | 'rota-set' | 'chain-set'>(kind: Kind, body: BodyOf<Kind>): Promise<void> => {
     const event: EventInput = {
       id: uuidv7(),
       stream: { type: 'ward', id: wardId },
@@ -50,6 +50,12 @@ export async function writeDemoWard(append: AppendEvent, lead: Actor, now: numbe
     await append(event, lead)
   }
   await send('areas-set', { areas })
+  await send('teams-set', {
+    teams: [
+      { name: 'Orthopaedic ward', areas: ['Ward A', 'Ward B'] },
+      { name: 'Emergency', areas: ['Emergency', 'Bay 1', 'Bay 2', 'Bay 3', 'Bay 4'] },
+    ],
+  })
   await send('rota-set', { area: '', shifts })
   await send('chain-set', {
     area: 'Ward B',

@@ -22,7 +22,7 @@ const row = (changes: Partial<BoardRow>): BoardRow =>
   }) as BoardRow
 const all = readFilter(new URLSearchParams())
 const found = (change: Partial<BoardFilter>, rows: readonly BoardRow[] = [row({})]): number =>
-  filterRows(rows, { ...all, ...change }, 'Isolde Quill', now).length
+  filterRows(rows, { ...all, ...change }, { name: 'Isolde Quill', places: [] }, now).length
 
 describe('the filter of the Board', () => {
   it('finds by the beginnings of name, number, place, technique and part', () => {

@@ -13,7 +13,7 @@ export interface BoardFilter {
   readonly area: string
   readonly technique: string
   readonly isPressing: boolean
-  /** Only patients that I have taken over. */
+  /** Only patients that I have taken over, or who lie at places of mine. */
   readonly isMine: boolean
   readonly view: BoardView
   /** On the wall: patients by their initials. */
@@ -48,7 +48,12 @@ export function writeFilter(filter: BoardFilter): URLSearchParams {
 }
 
 /** Rows that a filter leaves: every word begins a word of name, number, place, technique or part. */
-export function filterRows(rows: readonly BoardRow[], filter: BoardFilter, me: string, nowMs: number): readonly BoardRow[] {
+export function filterRows(
+  rows: readonly BoardRow[],
+  filter: BoardFilter,
+  me: { readonly name: string; readonly places: readonly string[] },
+  nowMs: number,
+): readonly BoardRow[] {
   const words = filter.words.toLowerCase().split(/\s+/).filter(Boolean)
   return rows.filter((row) => {
     const text =
@@ -60,7 +65,7 @@ export function filterRows(rows: readonly BoardRow[], filter: BoardFilter, me: s
       isAtPlace(row.place, filter.area) &&
       (filter.technique === '' || row.technique === filter.technique) &&
       (!filter.isPressing || urgencyOf(row, nowMs) <= 2) &&
-      (!filter.isMine || row.takenOverBy === me)
+      (!filter.isMine || row.takenOverBy === me.name || me.places.some((one) => isAtPlace(row.place, one)))
     )
   })
 }

@@ -10,6 +10,7 @@ import { usePerson } from '../../sync/session-store'
 import { filterRows, readFilter, writeFilter, type BoardFilter } from './board-filter'
 import { BoardLine } from './board-line'
 import { orderRows, urgencyOf } from './board-order'
+import { useBoardSound } from './board-sound'
 import { BoardTable } from './board-table'
 import { FilterBar } from './filter-bar'
 import { NextHours } from './next-hours'
@@ -25,7 +26,8 @@ export function BoardScreen() {
   const filter = readFilter(params)
   const set = (change: Partial<BoardFilter>): void => setParams(writeFilter({ ...filter, ...change }), { replace: true })
   const all = answer ? orderRows(answer.rows, now) : []
-  const rows = filterRows(all, filter, person.name, now)
+  const rows = filterRows(all, filter, { name: person.name, places: person.settings.places ?? [] }, now)
+  useBoardSound(answer ? answer.rows : null, now, person.settings.sound)
   const pressing = rows.filter((row) => urgencyOf(row, now) <= 2).length
   useTitleBadge(all.filter((row) => row.level === 'urgent').length)
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0

@@ -9,6 +9,8 @@ import { keepCases } from '../../sync/case-store'
 import { makeEvent, sendEvent } from '../../sync/outbox'
 import { serverNow } from '../../sync/server-clock'
 import { useAnswer } from '../../sync/use-answer'
+import { saveSettings } from '../../sync/save-settings'
+import { usePerson } from '../../sync/session-store'
 import { useDraft } from '../../sync/use-draft'
 import { useNow } from '../../sync/use-now'
 import { BedCard } from './bed-card'
@@ -19,9 +21,9 @@ import { planWalk, type WalkedHere } from './walk'
 export function MyRoundScreen() {
   const { answer, refusal } = useAnswer<BoardAnswer>(paths.board)
   const now = useNow(10_000)
-  const [areasText, setAreas] = useDraft('my-round/areas')
+  const person = usePerson()
   const [walkedText, setWalked] = useDraft('my-round/walked')
-  const areas = areasText ? (JSON.parse(areasText) as readonly string[]) : []
+  const areas = person.settings.places ?? []
   const walked = (walkedText ? JSON.parse(walkedText) : {}) as WalkedHere
   const walk = planWalk(answer?.rows ?? [], areas, walked, now)
   const [sheet, setSheet] = useState<{ readonly what: 'round' | 'not-done'; readonly row: BoardRow } | null>(null)
@@ -37,7 +39,7 @@ export function MyRoundScreen() {
       <h1 className="text-2xl font-bold">My round</h1>
       <p className="mb-3 text-soft" role="status">
         {areas.length === 0
-          ? 'Choose your places; they are remembered on this device.'
+          ? 'Choose your places; they are remembered for you.'
           : total === 0
             ? `Nothing is due for the next half hour${walk.laterCount > 0 ? `; ${walk.laterCount} later` : ''}.`
             : `${walk.done.length} of ${total} done${walk.laterCount > 0 ? `, ${walk.laterCount} later` : ''}.`}
@@ -47,8 +49,8 @@ export function MyRoundScreen() {
         <ChoiceSet
           label="My places"
           values={areas}
-          choices={knownAreas(answer.rows).map((value) => ({ value, label: value }))}
-          onChange={(chosen) => setAreas(JSON.stringify(chosen))}
+          choices={[...new Set([...knownAreas(answer.rows), ...areas])].map((value) => ({ value, label: value }))}
+          onChange={(places) => saveSettings({ ...person.settings, places })}
         />
       ) : (
         <p className="text-soft">Reading…</p>

@@ -9,19 +9,16 @@ import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
-import { makeEvent, sendEvent } from '../../sync/outbox'
+import { saveSettings } from '../../sync/save-settings'
+import { BoardSoundSettings } from './board-sound-settings'
+import { OwnPlaces } from './own-places'
 import { usePerson, useSession } from '../../sync/session-store'
 
-/** Units, theme and the own finger width. */
+/** Units, theme, own places, sounds, and the own finger width. */
 export function SettingsScreen() {
   const person = usePerson()
-  const { setSettings, signOut } = useSession()
+  const { signOut } = useSession()
   const { settings } = person
-  const save = (next: PersonSettings): void => {
-    const event = makeEvent({ type: 'person', id: person.id }, 'settings', next, person.version)
-    setSettings(next, person.version + 1)
-    void sendEvent(event)
-  }
   return (
     <main id="main" className="mx-auto grid w-full max-w-3xl flex-1 content-start gap-7 px-4 py-6 sm:px-6">
       <header>
@@ -37,7 +34,7 @@ export function SettingsScreen() {
           { value: 'metric', label: 'Centimetres' },
           { value: 'inches', label: 'Inches' },
         ]}
-        onChange={(units) => save({ ...settings, units })}
+        onChange={(units) => saveSettings({ ...settings, units })}
       />
       <ChoiceRow
         label="Light"
@@ -47,9 +44,11 @@ export function SettingsScreen() {
           { value: 'light', label: 'Light' },
           { value: 'dark', label: 'Dark, for night rounds' },
         ]}
-        onChange={(theme) => save({ ...settings, theme })}
+        onChange={(theme) => saveSettings({ ...settings, theme })}
       />
-      <FingerWidth settings={settings} onSave={(fingerCm) => save({ ...settings, fingerCm })} />
+      <OwnPlaces settings={settings} onSave={saveSettings} />
+      <BoardSoundSettings settings={settings} onSave={saveSettings} />
+      <FingerWidth settings={settings} onSave={(fingerCm) => saveSettings({ ...settings, fingerCm })} />
       <Button onClick={() => void signOut()} className="justify-self-start">
         Sign out
       </Button>

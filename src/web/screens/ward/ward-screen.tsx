@@ -13,8 +13,9 @@ import { useNow } from '../../sync/use-now'
 import { AreasEditor } from './areas-editor'
 import { ChainEditor } from './chain-editor'
 import { RotaEditor } from './rota-editor'
+import { TeamsEditor } from './teams-editor'
 
-type WardKind = 'areas-set' | 'chain-set' | 'rota-set'
+type WardKind = 'areas-set' | 'teams-set' | 'chain-set' | 'rota-set'
 
 /** Who is called about what is urgent, who is on, and which places there are: for everybody to read, for leads to set. */
 export function WardScreen() {
@@ -51,6 +52,7 @@ export function WardScreen() {
           />
           <RotaEditor key={`r${answer.version}`} ward={answer.ward} mayChange={mayChange} onKeep={(body) => write('rota-set', body)} />
           <AreasEditor key={`a${answer.version}`} ward={answer.ward} mayChange={mayChange} onKeep={(body) => write('areas-set', body)} />
+          <TeamsEditor key={`t${answer.version}`} ward={answer.ward} mayChange={mayChange} onKeep={(body) => write('teams-set', body)} />
         </div>
       ) : refusal ? null : (
         <p className="text-soft">Reading…</p>
