@@ -125,7 +125,7 @@ export function createApp(deps: AppDeps): App {
     requireSession(request)
     response.json({ devices })
   })
-  app.use(streamRoute({ events: readEvents, signIn, clock, stopping: deps.stopping }))
+  app.use(streamRoute({ events: readEvents, signIn, clock, pager: () => pager.state, stopping: deps.stopping }))
   app.use('/api', () => {
     throw new ApiError(404, 'not-found', 'There is nothing at this address of the API.')
   })

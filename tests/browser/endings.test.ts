@@ -68,6 +68,18 @@ describe('how a case ends, in the browser', () => {
       await browser.waitForText('Sister, every evening')
     }).timeout(60_000)
 
+    it('sends the patient home with a sheet that prints', async () => {
+      await isKept(seeded, 'ended')
+      const sheet = await browser.find('link', 'Take-home sheet, A4')
+      const [status, type, size]: [number, string, number] = await browser.driver.executeAsyncScript(
+        `const [href, done] = arguments
+         fetch(href).then(async (one) => done([one.status, one.headers.get('content-type'), (await one.blob()).size]))`,
+        await sheet.getAttribute('href'),
+      )
+      expect([status, type]).to.deep.equal([200, 'application/pdf'])
+      expect(size).to.be.greaterThan(10_000)
+    }).timeout(30_000)
+
     it('owes the call of the next day, on Watch and on the Board, until it is made', async () => {
       await browser.find('button', /^Do it: Call at home/)
       expect(await browser.query('button', 'Do the round')).to.equal(null)

@@ -1,6 +1,7 @@
 import { Router, type Response } from 'express'
 import { requireSession, type SignedInRequest } from '../middleware/session'
 import type { EventRepository } from '../repositories/events'
+import type { PagerState } from '#contract/records/page'
 import type { Clock } from '../ground/clock'
 import type { SignInService } from '../services/sign-in'
 
@@ -16,6 +17,8 @@ export interface StreamRouteDeps {
   readonly events: EventRepository
   readonly signIn: Pick<SignInService, 'isOpen'>
   readonly clock: Clock
+  /** Whether the pager answers; everybody hears at once when that changes. */
+  readonly pager: () => PagerState | null
   /** Ends every stream when the server stops. */
   readonly stopping?: AbortSignal | undefined
 }
@@ -25,7 +28,7 @@ export interface StreamRouteDeps {
  * id; a client that comes back sends the last it saw and hears what changed since then, or `reread` when that is too much. The
  * stream ends with its session (`over`).
  */
-export function streamRoute({ events, signIn, clock, stopping }: StreamRouteDeps): Router {
+export function streamRoute({ events, signIn, clock, pager, stopping }: StreamRouteDeps): Router {
   const router = Router()
   router.get('/api/stream', (request: SignedInRequest, response: Response) => {
     const { sessionId } = requireSession(request, 'read')
@@ -35,6 +38,7 @@ export function streamRoute({ events, signIn, clock, stopping }: StreamRouteDeps
     const told = new Map<string, number>()
     const cursor = readCursor(request.get('last-event-id') ?? sinceOf(request.query))
     let looks = 0
+    let isPagerThere = pager()?.isAnswering
     let isLooking = false
 
     const look = async (): Promise<void> => {
@@ -55,6 +59,10 @@ export function streamRoute({ events, signIn, clock, stopping }: StreamRouteDeps
           if (!isTooMuch && !(isFirst && (cursor === null || isTooLate))) send(now, JSON.stringify({ stream: { type, id }, version }))
         }
         if (isTooMuch || isTooLate) send(now, '{}', 'reread')
+        if (pager()?.isAnswering !== isPagerThere) {
+          isPagerThere = pager()?.isAnswering
+          send(now, '{}', 'pager')
+        }
         if (isFirst) send(now, '{}', 'ready')
         else if (looks % heartbeatEvery === 0) send(now, '{}', 'beat')
       } catch {

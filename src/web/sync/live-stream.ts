@@ -30,6 +30,10 @@ export function startStream(): () => void {
       void refresh(stream.id, version)
     }
     opened.addEventListener('beat', heard)
+    opened.addEventListener('pager', (event) => {
+      heard(event)
+      useHints.setState((state) => ({ count: state.count + 1 }))
+    })
     opened.addEventListener('reread', (event) => {
       heard(event)
       rereadOpen()

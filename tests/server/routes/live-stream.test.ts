@@ -15,7 +15,8 @@ describe('the live stream', () => {
   let harness: Harness
   let ada: Client
   before(async () => {
-    harness = await startHarness()
+    // Nobody listens at this address: the pager is away from the first look on.
+    harness = await startHarness({ pager: { address: 'http://127.0.0.1:1', secret: 'a secret of the tests' } })
     ada = await harness.signIn('ada', ['clinician'])
   })
   after(() => harness.stop())
@@ -55,6 +56,16 @@ describe('the live stream', () => {
   }
   const hintsFor = (text: string, id: string): number => text.split('\n').filter((line) => line.includes(id)).length
   const lastId = (text: string): string => [...text.matchAll(/^id: (\d+)$/gm)].at(-1)?.[1] ?? ''
+
+  it('tells at once when the pager is away', async () => {
+    const { cookie } = await signIn()
+    const listener = await listen(cookie)
+    await listener.hear('event: ready')
+    expect(listener.heard()).not.to.include('event: pager')
+    await harness.pager.tick()
+    await listener.hear('event: pager')
+    listener.close()
+  }).timeout(15_000)
 
   it('tells who comes back what changed meanwhile, each stream once', async () => {
     const { cookie } = await signIn()

@@ -16,6 +16,7 @@ import { casesServed } from '#contract/views/related-cases'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { serverNow } from '../../sync/server-clock'
 import { useSettings } from '../../sync/session-store'
+import { RunAngles } from './run-angles'
 
 /** Circulation, feeling, movement, alignment and fit, beside the baseline and the other side, with what to do about it. */
 export function CheckScreen() {
@@ -29,7 +30,12 @@ export function CheckScreen() {
   const { judged } = standCaseRounds(record, episode, serverNow())
   const latest = judged.findLast((one) => !one.round.isBaseline)
   const hasBaseline = judged.some((one) => one.round.isBaseline)
-  const fit = <FitTests tests={plan.fit} records={record.fit} onSave={(body) => void writeEvent('fit', body)} />
+  const fit = (
+    <>
+      <FitTests tests={plan.fit} records={record.fit} onSave={(body) => void writeEvent('fit', body)} />
+      <RunAngles open={open} plan={plan} />
+    </>
+  )
   const warning = hasBaseline ? null : (
     <Notice tone="caution" lead="There is no baseline">
       Any loss counts as new until one is recorded in Size up.

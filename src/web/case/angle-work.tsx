@@ -4,12 +4,12 @@ import { judgeAngle } from '#core/runs/step-work'
 import type { StepAngle } from '#core/model/step'
 import type { AngleBody, RunRecord } from '#contract/records/run'
 import { protocolOf } from '#contract/records/case'
-import { InstrumentPanel } from '../../case/instrument-panel'
-import { Button } from '../../parts/button'
-import { NumberStepper } from '../../parts/number-stepper'
-import { PhotoAngleDialog } from '../../photo/photo-angle'
-import { useOpenCase, writeEvent } from '../../sync/case-store'
-import { pairedDevices } from '../../sync/instrument-store'
+import { InstrumentPanel } from './instrument-panel'
+import { Button } from '../parts/button'
+import { NumberStepper } from '../parts/number-stepper'
+import { PhotoAngleDialog } from '../photo/photo-angle'
+import { useOpenCase, writeEvent } from '../sync/case-store'
+import { pairedDevices } from '../sync/instrument-store'
 
 const marks = { below: '▼ more', held: '■ held', above: '▲ less' } as const
 
