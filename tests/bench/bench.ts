@@ -3,6 +3,7 @@ import { benchBoard } from './board-bench'
 import { benchBrowser } from './browser-bench'
 import { report } from './figure'
 import { benchHeat } from './heat-bench'
+import { benchHistory } from './history-bench'
 import { benchPeople } from './people-bench'
 import { benchPlans } from './plan-bench'
 import { benchRuns } from './run-bench'
@@ -17,6 +18,7 @@ const figures = [
   ...benchPeople(),
   ...benchStanding(),
   ...(await benchBoard()),
+  ...(await benchHistory()),
   ...(await benchWriters()),
   ...(await benchBrowser(root)),
   ...(await benchRuns()),

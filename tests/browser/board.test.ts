@@ -54,7 +54,8 @@ describe('the Board in its densities', () => {
 
   it('says how much of the next four hours ends late with how many people', async () => {
     await browser.open('/')
-    await browser.find('list', 'Live cases, worst first')
+    // The list is there before its cases are.
+    await browser.waitForText('Next four hours')
     await browser.driver.executeScript(`document.querySelector('main details').open = true`)
     const list = await browser.find('list', 'Late with so many people')
     const late = [...(await list.getText()).matchAll(/(\d+) late/g)].map((one) => Number(one[1]))

@@ -25,7 +25,7 @@ describe('a lead’s morning, in the browser', () => {
   it('drafts a protocol: faults are named where they stand, and what is typed survives a reload', async () => {
     await maren.open('/ward')
     await maren.click('link', 'Protocol')
-    await maren.waitForText('In force: everything as shipped.')
+    await maren.waitForText('In force: version 1')
     await maren.click('button', 'Draft a change')
     await maren.type('textbox', 'Usual, row 1: minutes between rounds', '0')
     await maren.waitForText('The usual list, row 1: rounds come every 5 to 720 minutes, not every 0.')
@@ -57,7 +57,7 @@ describe('a lead’s morning, in the browser', () => {
     await otto.waitForText('one more signature is missing')
     await otto.click('button', 'Sign it as Otto Marlowe-Pike')
     await otto.click('button', 'Put in force')
-    await otto.waitForText(/In force: version 1, since .*, by Otto Marlowe-Pike/)
+    await otto.waitForText(/In force: version 2, since .*, by Otto Marlowe-Pike/)
     await otto.waitForText('signed by Maren Oake and Otto Marlowe-Pike')
   }).timeout(60_000)
 

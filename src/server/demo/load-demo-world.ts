@@ -19,10 +19,17 @@ import { writeLegSlabStories } from './leg-slab-stories'
 import { demoStaff } from './staff'
 import { writeDemoStore } from './store'
 import { writeTechniqueStories } from './technique-stories'
+import { pastStays } from './past-stays'
+import { writeCareStory, writeHomeStory } from './ward-stories'
+import { writeBulk } from '../services/write-bulk'
 import { writeDemoWard } from './ward'
 
 /** The password of every demo person; it exists in the demo world only. */
 export const demoPassword = 'gale over tern sound'
+
+const dayMs = 86_400_000
+/** One stay a day, three months back. */
+const pastDays = 90
 
 /** Fills an empty database with the staff and cases of Tern Sound Infirmary, all times relative to `now`. */
 export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: WorkerPool; now: number }): Promise<void> {
@@ -67,4 +74,8 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   await writeLegSlabStories(writer)
   await writeTechniqueStories(writer)
   await writeEndedStories(writer)
+  await writeCareStory(writer)
+  await writeHomeStory(writer)
+  const past = { seed: 13, lastMs: now - 2 * dayMs, everyMs: dayMs, actors }
+  await writeBulk({ db, events, streams }, [...pastStays(pastDays, past)])
 }

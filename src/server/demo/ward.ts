@@ -1,4 +1,5 @@
 import { v7 as uuidv7 } from 'uuid'
+import { defaultProtocol } from '#core/quantities/defaults'
 import type { EventInput } from '#contract/event'
 import type { BodyOf } from '#contract/events/index'
 import { wardId, type Area, type Shift } from '#contract/records/ward'
@@ -36,7 +37,10 @@ const shifts: readonly Shift[] = [
 /** Sets the places, the rota and one area's own chain, as a lead does. */
 export async function writeDemoWard(append: AppendEvent, lead: Actor, now: number): Promise<void> {
   let base = 0
-  const send = async <Kind extends 'areas-set' | 'teams-set' | 'rota-set' | 'chain-set'>(kind: Kind, body: BodyOf<Kind>): Promise<void> => {
+  const send = async <Kind extends 'areas-set' | 'teams-set' | 'rota-set' | 'chain-set' | 'protocol-drafted' | 'protocol-in-force'>(
+    kind: Kind,
+    body: BodyOf<Kind>,
+  ): Promise<void> => {
     const event: EventInput = {
       id: uuidv7(),
       stream: { type: 'ward', id: wardId },
@@ -49,6 +53,9 @@ export async function writeDemoWard(append: AppendEvent, lead: Actor, now: numbe
     }
     await append(event, lead)
   }
+  const protocol = { ...defaultProtocol, numbers: { 'task-minutes.round': 8, 'task-minutes.care': 15 } }
+  await send('protocol-drafted', { protocol, note: 'Rounds and care as timed on both wards' })
+  await send('protocol-in-force', { draftedAt: new Date(now).toISOString() })
   await send('areas-set', { areas })
   await send('teams-set', {
     teams: [

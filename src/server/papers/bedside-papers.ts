@@ -43,7 +43,8 @@ export function releaseLines(record: CaseRecord): readonly string[] {
 
 /** "Release now": large type on the upper half of a sheet, to hang at the bed. */
 export async function printReleaseCard(facts: BedsideFacts, sheet: SheetId): Promise<Buffer> {
-  const pdf = startPaper(sheet, 'Release now')
+  const pdf = startPaper(sheet, 'Release now', { isTagged: true })
+  const structParent = startStructure(pdf)
   pdf.addPage()
   const width = sheets[sheet].widthMm * mm
   const inner = width - 30 * mm
@@ -55,35 +56,37 @@ export async function printReleaseCard(facts: BedsideFacts, sheet: SheetId): Pro
     .fillColor('#9c1f2e')
     .font('bold')
     .fontSize(30)
-    .text('RELEASE NOW', 15 * mm, 14 * mm, { width: inner })
-  pdf.fillColor('#1d1b16').fontSize(14).text(`${facts.device}, ${facts.part}`, { width: inner })
-  pdf.font('plain').fontSize(12).text(facts.who, { width: inner })
+    .text('RELEASE NOW', 15 * mm, 14 * mm, { width: inner, structParent })
+  pdf.fillColor('#1d1b16').fontSize(14).text(`${facts.device}, ${facts.part}`, { width: inner, structParent })
+  pdf.font('plain').fontSize(12).text(facts.who, { width: inner, structParent })
   pdf.moveDown(0.4).font('plain').fontSize(11)
-  pdf.text(releaseWhen, { width: inner })
+  pdf.text(releaseWhen, { width: inner, structParent })
   pdf.moveDown(0.3)
   facts.release.forEach((line, index) =>
     pdf
       .font('bold')
       .fontSize(13)
-      .text(`${index + 1}.  ${line}`, { width: inner })
+      .text(`${index + 1}.  ${line}`, { width: inner, structParent })
       .moveDown(0.15),
   )
-  pdf.moveDown(0.3).fontSize(13).text('Call now:  ______________________   Night:  ______________________', { width: inner })
+  pdf.moveDown(0.3).fontSize(13).text('Call now:  ______________________   Night:  ______________________', { width: inner, structParent })
   drawCut(pdf, width, 146 * mm)
   const at = DateTime.fromISO(facts.printedAt, { zone: facts.zone }).toFormat('ccc d LLL, HH:mm')
   pdf
     .font('bold')
     .fontSize(12)
-    .text(`What stood when this was printed, ${at}`, 15 * mm, 152 * mm, { width: inner })
+    .text(`What stood when this was printed, ${at}`, 15 * mm, 152 * mm, { width: inner, structParent })
   pdf.font('plain').fontSize(11)
   const lines = facts.standing.length > 0 ? facts.standing : ['Nothing above what is known. Look again before you rely on it.']
-  for (const line of lines.slice(0, 12)) pdf.text(line, { width: inner })
+  for (const line of lines.slice(0, 12)) pdf.text(line, { width: inner, structParent })
+  structParent.end()
   return endPaper(pdf)
 }
 
 /** The label for the bed: who, what, since when, what is allowed, when it is looked at next, and the code that opens the case. */
 export async function printBedsideLabel(facts: BedsideFacts, sheet: SheetId): Promise<Buffer> {
-  const pdf = startPaper(sheet, 'Bedside label')
+  const pdf = startPaper(sheet, 'Bedside label', { isTagged: true })
+  const structParent = startStructure(pdf)
   pdf.addPage()
   const [left, top, width, height] = [10 * mm, 10 * mm, 150 * mm, 74 * mm]
   const codeSide = 36 * mm
@@ -94,20 +97,28 @@ export async function printBedsideLabel(facts: BedsideFacts, sheet: SheetId): Pr
     .fillColor('#1d1b16')
     .font('bold')
     .fontSize(15)
-    .text(facts.who, left + 5 * mm, top + 4 * mm, { width: inner })
-  pdf.fontSize(13).text(`${facts.device}, ${facts.part}`, { width: inner })
+    .text(facts.who, left + 5 * mm, top + 4 * mm, { width: inner, structParent })
+  pdf.fontSize(13).text(`${facts.device}, ${facts.part}`, { width: inner, structParent })
   pdf.font('plain').fontSize(11)
-  pdf.text(`On since ${time(facts.appliedAt)}. Next look ${time(facts.nextRoundAt)}.`, { width: inner })
-  if (facts.weight) pdf.font('bold').text(facts.weight, { width: inner })
+  pdf.text(`On since ${time(facts.appliedAt)}. Next look ${time(facts.nextRoundAt)}.`, { width: inner, structParent })
+  if (facts.weight) pdf.font('bold').text(facts.weight, { width: inner, structParent })
   pdf.font('plain').fontSize(9.5)
-  for (const line of facts.care.slice(0, 5)) pdf.text(`· ${line}`, { width: inner })
+  for (const line of facts.care.slice(0, 5)) pdf.text(`· ${line}`, { width: inner, structParent })
   const codeLeft = left + width - codeSide - 3 * mm
   drawQrCode(pdf, facts.address, codeLeft, top + 3 * mm, codeSide)
   pdf
     .fillColor('#5d574a')
     .fontSize(8)
-    .text('Opens the case, for who may read it', codeLeft, top + 3 * mm + codeSide, { width: codeSide, align: 'center' })
+    .text('Opens the case, for who may read it', codeLeft, top + 3 * mm + codeSide, { width: codeSide, align: 'center', structParent })
+  structParent.end()
   return endPaper(pdf)
+}
+
+/** The one part of a paper that is a single sheet: every text of it is told to screen readers. */
+function startStructure(pdf: Pdf): PDFKit.PDFStructureElement {
+  const root = pdf.struct('Document')
+  pdf.addStructure(root)
+  return root
 }
 
 function drawCut(pdf: Pdf, width: number, y: number): void {

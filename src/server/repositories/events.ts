@@ -15,31 +15,14 @@ export function createEventRepository(db: Sequelize, models: Models) {
       return row && toEvent(row)
     },
 
-    /** Appends an event and returns its hash, the new head of the chain. */
-    async insert(event: StoredEvent, previousHash: string, transaction: Transaction): Promise<string> {
-      const hash = chainHash(previousHash, event)
-      await models.events.create(
-        {
-          id: event.id,
-          streamType: event.stream.type,
-          streamId: event.stream.id,
-          version: event.version,
-          kind: event.kind,
-          v: event.v,
-          body: JSON.stringify(event.body),
-          actor: event.actor,
-          actorName: event.actorName,
-          at: event.at,
-          receivedAt: new Date(event.receivedAt),
-          offsetMs: event.offsetMs,
-          base: event.base ?? null,
-          hash,
-          mark: event.mark ?? null,
-          claimedAt: event.claimedAt ?? null,
-        },
-        { transaction },
-      )
-      return hash
+    /** Appends a sealed event. */
+    async insert(sealed: SealedEvent, transaction: Transaction): Promise<void> {
+      await models.events.create(rowOf(sealed), { transaction })
+    },
+
+    /** Appends sealed events of many streams at once. */
+    async insertMany(sealed: readonly SealedEvent[], transaction: Transaction): Promise<void> {
+      await models.events.bulkCreate(sealed.map(rowOf), { transaction, validate: false })
     },
 
     /** Streams that changed since a time, newest version each: hints for clients; at most one more than `most`. */
@@ -75,6 +58,33 @@ export function createEventRepository(db: Sequelize, models: Models) {
         .digest('hex')
       await models.anchors.upsert({ day, heads: heads.length, hash })
     },
+  }
+}
+
+/** An event with its place in the chain of its stream. */
+export interface SealedEvent {
+  readonly event: StoredEvent
+  readonly hash: string
+}
+
+function rowOf({ event, hash }: SealedEvent) {
+  return {
+    id: event.id,
+    streamType: event.stream.type,
+    streamId: event.stream.id,
+    version: event.version,
+    kind: event.kind,
+    v: event.v,
+    body: JSON.stringify(event.body),
+    actor: event.actor,
+    actorName: event.actorName,
+    at: event.at,
+    receivedAt: new Date(event.receivedAt),
+    offsetMs: event.offsetMs,
+    base: event.base ?? null,
+    hash,
+    mark: event.mark ?? null,
+    claimedAt: event.claimedAt ?? null,
   }
 }
 

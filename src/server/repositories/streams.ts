@@ -37,6 +37,16 @@ export function headOf(found: StreamHead | null): StreamHead {
   return found ?? newStream
 }
 
+/** A stay with its one case as they are after their last events. */
+export interface NewStay {
+  readonly episode: EpisodeRecord
+  readonly record: CaseRecord
+  readonly heads: Readonly<Record<'episode' | 'case', StreamHead>>
+  readonly board: BoardRow
+  /** When the last was received. */
+  readonly at: Date
+}
+
 /** Where a page of found cases begins: after the case with this opening time and id. */
 export interface HistoryCursor {
   readonly openedAt: string
@@ -183,6 +193,33 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       }
       if (head.version === 1) await models.cases.create(row, { transaction })
       else await models.cases.update(row, { where: { id: record.id }, transaction })
+    },
+
+    /** Writes stays and cases that nobody has written to before. */
+    async insertMany(stays: readonly NewStay[], transaction: Transaction): Promise<void> {
+      await models.episodes.bulkCreate(
+        stays.map(({ episode, heads, at }) => ({
+          id: episode.id,
+          patientId: episode.patientId,
+          ...heads.episode,
+          snapshot: JSON.stringify(episode),
+          fold: foldVersion,
+          updatedAt: at,
+        })),
+        { transaction, validate: false },
+      )
+      await models.cases.bulkCreate(
+        stays.map(({ record, heads, board, at }) => ({
+          id: record.id,
+          episodeId: record.episodeId,
+          ...heads.case,
+          snapshot: JSON.stringify(record),
+          fold: foldVersion,
+          ...columnsOf(board),
+          updatedAt: at,
+        })),
+        { transaction, validate: false },
+      )
     },
 
     /** Ids of the cases of a stay. */

@@ -4,7 +4,7 @@ import type { EventInput, EventMark, StoredEvent } from '#contract/event'
 import { findEventKind, type BodyOf, type EventKindId } from '#contract/events/index'
 import { newestVersion } from '#contract/events/upcast'
 import { ApiError } from '../ground/api-error'
-import type { EventRepository } from '../repositories/events'
+import { chainHash, type EventRepository, type SealedEvent } from '../repositories/events'
 import type { StreamHead } from '../repositories/streams'
 import type { AppendDeps, Writing } from './writing'
 
@@ -34,16 +34,23 @@ export function checkBase(input: EventInput, head: StreamHead, current: unknown)
 /** An event before it has its place in a stream. */
 export type Unsealed = Omit<StoredEvent, 'version'>
 
-/** Writes an event as the next of its stream: the only place where a chain grows. */
+/** An event as the next of its stream, with where the chain stands after it: the only place where a chain grows. */
+export function sealed(unsealed: Unsealed, before: StreamHead): SealedEvent & { readonly head: StreamHead } {
+  const event: StoredEvent = { ...unsealed, version: before.version + 1 }
+  const hash = chainHash(before.headHash, event)
+  return { event, hash, head: { version: event.version, headHash: hash } }
+}
+
+/** Writes an event as the next of its stream. */
 export async function sealNext(
   events: EventRepository,
   unsealed: Unsealed,
   head: StreamHead,
   transaction: Transaction,
 ): Promise<{ readonly event: StoredEvent; readonly head: StreamHead }> {
-  const event: StoredEvent = { ...unsealed, version: head.version + 1 }
-  const headHash = await events.insert(event, head.headHash, transaction)
-  return { event, head: { version: event.version, headHash } }
+  const next = sealed(unsealed, head)
+  await events.insert(next, transaction)
+  return { event: next.event, head: next.head }
 }
 
 /** An event of the server's own making, in the name of whoever brought it about. */

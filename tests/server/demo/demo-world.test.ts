@@ -39,12 +39,17 @@ describe('the demo world', () => {
     expect(rows.some((row) => row.level === 'review' || row.level === 'urgent')).to.equal(true)
     const isOverdue = (row: BoardRow): boolean => row.nextDueAt !== null && harness.now > Date.parse(row.nextDueAt) + row.graceMin * 60_000
     expect(rows.filter(isOverdue)).to.have.length.of.at.least(1)
-    for (const row of rows) expect(Math.abs(Date.parse(row.openedAt) - harness.now)).to.be.below(24 * 3_600_000)
+    for (const row of rows) expect(Math.abs(Date.parse(row.openedAt) - harness.now)).to.be.below(5 * 24 * 3_600_000)
   })
 
   it('has three months of history: cases that ended in every way, none of them on the Board', async () => {
     const client = await harness.signIn('reader', ['viewer'])
-    const found = (await client.get('/api/history?q=')).body['rows'] as BoardRow[]
+    const found: BoardRow[] = []
+    for (let after: string | null = ''; after !== null; ) {
+      const { body } = await client.get(`/api/history?q=${after ? `&after=${encodeURIComponent(after)}` : ''}`)
+      found.push(...(body['rows'] as BoardRow[]))
+      after = body['next'] as string | null
+    }
     const ended = found.filter((row) => !row.isOnBoard)
     expect(new Set(ended.map((row) => row.ended?.how ?? 'off'))).to.include.all.keys(
       'off',
@@ -55,6 +60,7 @@ describe('the demo world', () => {
       'voided',
     )
     const oldest = Math.min(...ended.map((row) => Date.parse(row.openedAt)))
-    expect((harness.now - oldest) / 86_400_000).to.be.within(80, 100)
+    expect((harness.now - oldest) / 86_400_000).to.be.within(80, 93)
+    expect(ended.length).to.be.greaterThan(90)
   })
 })
