@@ -45,7 +45,7 @@ describe('the demo world', () => {
   it('has three months of history: cases that ended in every way, none of them on the Board', async () => {
     const client = await harness.signIn('reader', ['viewer'])
     const found: BoardRow[] = []
-    for (let after: string | null = ''; after !== null; ) {
+    for (let after: string | null = ''; after !== null;) {
       const { body } = await client.get(`/api/history?q=${after ? `&after=${encodeURIComponent(after)}` : ''}`)
       found.push(...(body['rows'] as BoardRow[]))
       after = body['next'] as string | null
