@@ -10,14 +10,17 @@ const stretches = Joi.array()
 export const protocolSchema = Joi.object<Protocol>({
   name: Joi.string().max(60).required(),
   version: Joi.number().integer().min(0).max(100_000).required(),
-  numbers: Joi.object().pattern(Joi.string().max(60), Joi.number()).max(300).required(),
+  numbers: Joi.object()
+    .pattern(/^.{1,60}$/, Joi.number())
+    .max(300)
+    .required(),
   options: Joi.object()
-    .pattern(Joi.string().max(80), Joi.alternatives(Joi.string().max(60), Joi.number()))
+    .pattern(/^.{1,80}$/, Joi.alternatives(Joi.string().max(60), Joi.number()))
     .max(300)
     .required(),
   stopTables: Joi.object()
     .pattern(
-      Joi.string().max(60),
+      /^.{1,60}$/,
       Joi.array()
         .items(
           Joi.object({
