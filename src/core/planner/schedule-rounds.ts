@@ -118,14 +118,18 @@ export function graceFor(intervalMin: number, protocol: Protocol): number {
 
 /** Shift-change times after the fixed list, in true minutes, so that a clock change costs or adds its hour. */
 function shiftMinutes(times: readonly string[], appliedAt: string, zone: string, afterMin: number, horizonMin: number): readonly number[] {
-  const key = `${times.join()} ${appliedAt} ${zone} ${afterMin} ${horizonMin}`
+  // To the end of a day: a list that is asked for again a minute later is the same.
+  const untilMin = Math.ceil(horizonMin / dayMin) * dayMin
+  const key = `${times.join()} ${appliedAt} ${zone} ${afterMin} ${untilMin}`
   const known = shifts.get(key)
   if (known) return known
-  const minutes = findShiftMinutes(times, appliedAt, zone, afterMin, horizonMin)
+  const minutes = findShiftMinutes(times, appliedAt, zone, afterMin, untilMin)
   if (shifts.size >= mostShifts) shifts.clear()
   shifts.set(key, minutes)
   return minutes
 }
+
+const dayMin = 1440
 
 /** Shift times of applications that were asked for: calendars are slow, and a list is asked for again with every round. */
 const shifts = new Map<string, readonly number[]>()
@@ -136,17 +140,17 @@ function findShiftMinutes(
   appliedAt: string,
   zone: string,
   afterMin: number,
-  horizonMin: number,
+  untilMin: number,
 ): readonly number[] {
   const applied = DateTime.fromISO(appliedAt, { zone })
   if (!applied.isValid) return []
   const minutes: number[] = []
-  for (let day = 0; day <= Math.ceil(horizonMin / 1440) + 1; day++) {
+  for (let day = Math.max(0, Math.floor(afterMin / dayMin) - 1); day <= Math.ceil(untilMin / dayMin) + 1; day++) {
     for (const time of times) {
       const [hour, minute] = time.split(':').map(Number)
       const due = applied.startOf('day').plus({ days: day }).set({ hour, minute })
       const after = Math.round(due.diff(applied, 'minutes').minutes)
-      if (after > afterMin && after <= horizonMin) minutes.push(after)
+      if (after > afterMin && after <= untilMin) minutes.push(after)
     }
   }
   return minutes
