@@ -19,7 +19,7 @@ let isLocked = false
 const supervisor = createSupervisor({
   say,
   end(code) {
-    if (isLocked) rmSync(lock, { force: true })
+    if (isLocked) for (const file of [lock, join(folder, 'database.url')]) rmSync(file, { force: true })
     process.exit(code)
   },
 })
@@ -150,6 +150,8 @@ async function keepDatabase() {
   const database = await supervisor.keep('The database', async ({ hold }) => {
     const started = await startDatabase(folder, say, { port, hold })
     port = started.port
+    // For commands beside this one: only who runs this may read it.
+    writeFileSync(join(folder, 'database.url'), `${started.url}\n`, { mode: 0o600 })
     return started
   })
   return database.url

@@ -10,7 +10,7 @@ const entries = {
     pager: 'src/standins/pager/main.ts',
   },
   bench: { bench: 'tests/bench/bench.ts' },
-  server: { main: 'src/server/main.ts', worker: 'src/server/workers/worker.ts' },
+  server: { main: 'src/server/main.ts', worker: 'src/server/workers/worker.ts', verify: 'src/server/verify.ts' },
 }
 
 export default defineConfig(() => {

@@ -1,5 +1,5 @@
-// The command line: builds it when stale, then runs it in this process.
-import { existsSync } from 'node:fs'
+// The command line: builds it when stale, then runs it in this process. What proves a database is the server's, and finds the one of npm start.
+import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { build, root } from './build.mjs'
 import { needNode } from './needs.mjs'
@@ -9,10 +9,16 @@ if (!existsSync(join(root, 'node_modules'))) {
   console.error('The packages are not installed yet: run npm start or npm test once, or npm ci.')
   process.exit(1)
 }
+const isVerify = process.argv[2] === 'verify'
+const room = isVerify ? 'server' : 'cli'
 try {
-  build('cli')
+  build(room)
 } catch (error) {
   console.error(error.message)
   process.exit(1)
 }
-await import('../dist/cli/wren.js')
+if (isVerify) {
+  const kept = join(process.env.WREN_DATA ?? join(root, '.data'), 'database.url')
+  if (!process.env.DATABASE_URL && existsSync(kept)) process.env.DATABASE_URL = readFileSync(kept, 'utf8').trim()
+}
+await import(isVerify ? '../dist/server/verify.js' : '../dist/cli/wren.js')

@@ -9,6 +9,7 @@ const usage = `wren: plan, judge and check case files.
   wren plan FILE… | -      plan one case file, several, or standard input
   wren check FILE | -      judge the rounds of a check file
   wren validate FILE… | -  say what is wrong with case files
+  wren verify              prove the database of npm start, or the one that DATABASE_URL names
   wren techniques          list techniques, measurements, options and decisions
   wren simulate heat|rig|swelling FILE | -
                            skin temperature, suspension, or room under a shell

@@ -68,7 +68,8 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   }
   await syncCatalogue(stock)
   const [keeper] = actors
-  if (keeper) await writeDemoStore({ stock, importStock: createStockImport({ db, events, streams, stock, pool, clock }), keeper, now })
+  if (keeper && lead)
+    await writeDemoStore({ append, lead, importStock: createStockImport({ db, events, streams, stock, pool, clock }), keeper, now })
   if (lead) await writeDemoWard(append, lead, now)
   const writer = createDemoWriter({ append, streams, planner, now, clock: demoClock, actors })
   await writeLegSlabStories(writer)

@@ -3,7 +3,7 @@ import { stringify } from 'csv-stringify/sync'
 import { v7 as uuidv7 } from 'uuid'
 import { catalogue } from '#core/catalogue/catalogue'
 import { itemCodeOf, stockColumns, type PlaceKind } from '#contract/records/store'
-import type { StockRepository } from '../repositories/stock'
+import type { AppendEvent } from '../services/append-event'
 import type { Actor } from '../services/writing'
 
 const places: readonly { name: string; kind: PlaceKind; share: number }[] = [
@@ -17,15 +17,18 @@ const dayMs = 86_400_000
 
 /** Fills the store of the gale week: items of the shipped catalogue at three places, with gaps, low lots and some expired. */
 export async function writeDemoStore(deps: {
-  stock: StockRepository
+  append: AppendEvent
   importStock: (placeId: string, text: string, actor: Actor) => Promise<unknown>
+  lead: Actor
   keeper: Actor
   now: number
 }): Promise<void> {
-  const { stock, importStock, keeper, now } = deps
+  const { append, importStock, lead, keeper, now } = deps
   for (const [index, place] of places.entries()) {
     const placeId = idFor(`place ${place.name}`, now)
-    await stock.addPlace({ id: placeId, name: place.name, kind: place.kind })
+    const body = { name: place.name, kind: place.kind }
+    const at = new Date(now).toISOString()
+    await append({ id: uuidv7(), stream: { type: 'place', id: placeId }, kind: 'place-opened', v: 1, body, at, offsetMs: 0, base: 0 }, lead)
     const rows = catalogue.items.flatMap((item, number) => {
       const code = itemCodeOf(item)
       const draw = createHash('sha256').update(`${place.name} ${code}`).digest()[0] ?? 0

@@ -1,0 +1,141 @@
+import { isDeepStrictEqual } from 'node:util'
+import { QueryTypes, type Sequelize } from 'sequelize'
+import type { StreamType } from '#contract/event'
+import { foldCase, foldEpisode, foldVersion, foldWard } from '#contract/events/fold'
+import type { CaseRecord } from '#contract/records/case'
+import type { EpisodeRecord } from '#contract/records/episode'
+import { newWard } from '#contract/records/ward'
+import type { EventRow, Models } from '../db/models'
+import { toEvent } from '../repositories/event-rows'
+import { chainHash } from '../repositories/events'
+import { genesis } from '../repositories/streams'
+
+/** Something in a database that cannot be as it was written. */
+export interface Fault {
+  /** `case 01a2…`, `lot 01a2…` */
+  readonly where: string
+  readonly what: string
+}
+
+export interface Verdict {
+  readonly streams: number
+  readonly events: number
+  readonly lots: number
+  readonly faults: readonly Fault[]
+}
+
+/** Streams whose events are read at once. */
+const atOnce = 200
+
+const tables = [
+  { type: 'episode', table: 'episodes', columns: ', snapshot, fold' },
+  { type: 'case', table: 'cases', columns: ', snapshot, fold' },
+  { type: 'ward', table: 'wards', columns: ', snapshot' },
+  { type: 'person', table: 'people', columns: '' },
+  { type: 'place', table: 'places', columns: '' },
+] as const satisfies readonly { readonly type: StreamType; readonly table: string; readonly columns: string }[]
+
+interface HeadRow {
+  readonly id: string
+  readonly version: number
+  readonly headHash: string
+  readonly snapshot?: string
+  readonly fold?: number
+}
+type KeptEvent = ReturnType<typeof toEvent> & { readonly hash: string }
+
+/**
+ * Proves a whole database: every chain is unbroken from its beginning to its head, every snapshot is what its events come to, no event is
+ * without its stream, and every lot holds what its movements left. Reads only; in use what is written meanwhile may show as a fault, which a
+ * second look settles.
+ */
+export async function verifyDatabase(db: Sequelize, models: Models): Promise<Verdict> {
+  const faults: Fault[] = []
+  let [streams, events] = [0, 0]
+  for (const { type, table, columns } of tables) {
+    for (let after = ''; ;) {
+      const heads = await db.query<HeadRow>(
+        `SELECT id, version, head_hash AS headHash${columns} FROM ${table} WHERE id > :after ORDER BY id LIMIT ${atOnce}`,
+        { type: QueryTypes.SELECT, replacements: { after } },
+      )
+      if (heads.length === 0) break
+      after = heads.at(-1)?.id ?? ''
+      const byStream = await eventsOfMany(
+        models,
+        type,
+        heads.map((one) => one.id),
+      )
+      for (const head of heads) {
+        const own = byStream.get(head.id) ?? []
+        faults.push(...faultsOf(type, head, own))
+        events += own.length
+      }
+      streams += heads.length
+    }
+  }
+  const [counted] = await db.query<{ count: number }>('SELECT COUNT(*) AS count FROM events', { type: QueryTypes.SELECT })
+  if (Number(counted?.count) !== events)
+    faults.push({ where: 'events', what: `${Number(counted?.count) - events} belong to no stream that is there` })
+  const lots = await lotFaults(db)
+  return { streams, events, lots: lots.count, faults: [...faults, ...lots.faults] }
+}
+
+async function eventsOfMany(
+  models: Models,
+  streamType: StreamType,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, readonly KeptEvent[]>> {
+  const rows = (await models.events.findAll({
+    where: { streamType, streamId: [...ids] },
+    order: [
+      ['streamId', 'ASC'],
+      ['version', 'ASC'],
+    ],
+    raw: true,
+  })) as unknown as EventRow[]
+  const byStream = new Map<string, KeptEvent[]>()
+  for (const row of rows) {
+    const known = byStream.get(row.streamId)
+    const event = { ...toEvent(row), hash: row.hash }
+    if (known) known.push(event)
+    else byStream.set(row.streamId, [event])
+  }
+  return byStream
+}
+
+function faultsOf(type: StreamType, head: HeadRow, events: readonly KeptEvent[]): readonly Fault[] {
+  const where = `${type} ${head.id}`
+  const broken = events.findIndex(
+    (event, index) => event.version !== index + 1 || chainHash(events[index - 1]?.hash ?? genesis, event) !== event.hash,
+  )
+  if (broken >= 0) return [{ where, what: `the chain breaks at event ${broken + 1} (${events[broken]?.kind})` }]
+  const last = events.at(-1)
+  if (head.version !== events.length || head.headHash !== (last?.hash ?? genesis))
+    return [{ where, what: `its head says version ${head.version}, its events end at ${events.length}` }]
+  return isSnapshotTrue(type, head, events) ? [] : [{ where, what: 'its snapshot is not what its events come to' }]
+}
+
+/** A snapshot of an older fold is folded again when it is read: it proves nothing. */
+function isSnapshotTrue(type: StreamType, { id, snapshot, fold }: HeadRow, events: readonly KeptEvent[]): boolean {
+  if (snapshot === undefined || (fold !== undefined && fold !== foldVersion)) return true
+  const replayed =
+    type === 'case'
+      ? events.reduce<CaseRecord | null>((record, event) => foldCase(record, id, event), null)
+      : type === 'episode'
+        ? events.reduce<EpisodeRecord | null>((record, event) => foldEpisode(record, id, event), null)
+        : events.reduce(foldWard, newWard)
+  return isDeepStrictEqual(JSON.parse(snapshot), JSON.parse(JSON.stringify(replayed)))
+}
+
+async function lotFaults(db: Sequelize): Promise<{ readonly count: number; readonly faults: readonly Fault[] }> {
+  const rows = await db.query<{ id: string; count: number; moved: string | number }>(
+    `SELECT l.id, l.count, COALESCE(SUM(m.delta), 0) AS moved
+     FROM lots l LEFT JOIN stock_movements m ON m.lot_id = l.id GROUP BY l.id, l.count`,
+    { type: QueryTypes.SELECT },
+  )
+  const wrong = rows.filter((row) => row.count !== Number(row.moved) || row.count < 0)
+  return {
+    count: rows.length,
+    faults: wrong.map((row) => ({ where: `lot ${row.id}`, what: `holds ${row.count}, its movements left ${row.moved}` })),
+  }
+}
