@@ -4,8 +4,8 @@ export const harms = ['none', 'minor', 'serious', 'death'] as const
 /** Harm as it is said. */
 export const harmWords: Readonly<Record<(typeof harms)[number], string>> = {
   none: 'no harm',
-  minor: 'minor',
-  serious: 'serious',
+  minor: 'minor harm',
+  serious: 'serious harm',
   death: 'death',
 }
 

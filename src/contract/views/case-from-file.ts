@@ -13,6 +13,9 @@ export interface TakenFile {
   readonly left: readonly string[]
 }
 
+/** Feeling that was tested counts where a round here tested it, and nowhere else. */
+const foundByRounds = 'feeling-tested'
+
 /** Whether a file may be read into a case: nothing has been entered yet. */
 export function isUntouched({ measurements, runs, appliedAt, injuryId }: CaseRecord, episode: EpisodeRecord): boolean {
   return measurements.length === 0 && runs.length === 0 && appliedAt === null && (episode.injuries[injuryId]?.region ?? null) === null
@@ -48,7 +51,7 @@ export function eventsOfFile(file: ClinicalCase, { injuryId, setup }: CaseRecord
           pattern: injury.pattern,
           swelling: injury.swelling,
           levelCm: injury.levelCm,
-          flags: injury.flags,
+          flags: injury.flags.filter((flag) => flag !== foundByRounds),
         },
       },
     },
@@ -72,6 +75,7 @@ export function eventsOfFile(file: ClinicalCase, { injuryId, setup }: CaseRecord
   ]
   const left = [
     ...(file.overrules.length > 0 ? ['what was overruled or set aside'] : []),
+    ...(injury.flags.includes(foundByRounds) ? ['the test of feeling'] : []),
     ...(file.appliedAt ? ['when it was applied'] : []),
     ...(file.rig ? ['the rig as it was tried'] : []),
     ...(file.stock === 'catalogue' ? [] : ['the stock that it was planned from']),

@@ -138,7 +138,7 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
       lines: (record.incidents ?? []).map((one) => ({
         at: one.at,
         by: one.by,
-        text: `${one.what}; harm: ${harmWords[one.harm]}${one.lot ? `; lot ${one.lot}` : ''}`,
+        text: `${one.what}; ${harmWords[one.harm]}${one.lot ? `; lot ${one.lot}` : ''}`,
       })),
     },
     {

@@ -38,7 +38,7 @@ export function incidentBlocks(record: CaseRecord, zone: string): readonly FlowB
   return (record.incidents ?? []).map((one): FlowBlock => ({
     kind: 'together',
     blocks: [
-      { kind: 'heading', text: `Incident, ${at(one.at)}: ${one.harm === 'none' ? '' : 'harm: '}${harmWords[one.harm]}` },
+      { kind: 'heading', text: `Incident, ${at(one.at)}: ${harmWords[one.harm]}` },
       { kind: 'line', text: one.what },
       { kind: 'line', text: `Lot ${one.lot || 'not known'}. Reported by ${one.by}.` },
     ],

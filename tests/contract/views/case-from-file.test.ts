@@ -61,6 +61,16 @@ describe('a case as a file', () => {
     expect(isUntouched(on, blank)).to.equal(false)
   })
 
+  it('does not take a test of feeling for done that nobody here has made', () => {
+    const { stay, record } = foldStay()
+    const example = exampleOf('leg-slab')
+    const file = readCase({ ...example, injury: { ...example.injury, flags: ['fresh', 'feeling-tested', 'pulse-absent'] } }).clinicalCase!
+    const { events, left } = eventsOfFile(file, record, stay)
+    const injury = events.find((one) => one.kind === 'injury')?.body as { injury: { flags: readonly string[] } }
+    expect(injury.injury.flags).to.deep.equal(['fresh', 'pulse-absent'])
+    expect(left).to.deep.equal(['the test of feeling'])
+  })
+
   it('brings a reading that was taken again once', () => {
     const { stay, record } = foldStay()
     const file = readCase({

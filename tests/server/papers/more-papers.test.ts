@@ -75,7 +75,7 @@ describe('a run record, a hand-over and a case summary on paper', () => {
   it('an incident has room to look into it; a case without one has none', async () => {
     expect(incidentBlocks(caseAfter(), 'Etc/UTC')).to.deep.equal([])
     expect(textsOf(incidentBlocks(record, 'Etc/UTC'))).to.deep.equal([
-      'Incident, 27 Mar 2026, 13:20: harm: minor',
+      'Incident, 27 Mar 2026, 13:20: minor harm',
       'The slab cracked.',
       'Lot PS-9917. Reported by Ada.',
     ])

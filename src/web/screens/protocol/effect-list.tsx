@@ -5,7 +5,7 @@ import { Button } from '../../parts/button'
 
 const fewLines = 4
 
-/** What a protocol would change case by case; those for which nothing would are counted. */
+/** What a protocol would change case by case; those for which nothing would are counted, and listed only where they can be moved. */
 export function EffectList({ cases, onMove }: { cases: readonly CaseEffect[]; onMove?: (effect: CaseEffect) => void }) {
   const changed = cases.filter((one) => one.words.length > 0)
   const same = cases.length - changed.length
@@ -16,7 +16,7 @@ export function EffectList({ cases, onMove }: { cases: readonly CaseEffect[]; on
         {changed.length > 0 && same > 0 ? `, ${same} would not.` : changed.length > 0 ? '.' : ''}
       </p>
       <ul className="grid gap-3">
-        {changed.map((one) => (
+        {(onMove ? cases : changed).map((one) => (
           <li key={one.caseId} className="rounded-xl border border-line p-3">
             <EffectOfCase effect={one} {...(onMove ? { onMove } : {})} />
           </li>
@@ -40,6 +40,7 @@ function EffectOfCase({ effect, onMove }: { effect: CaseEffect; onMove?: (effect
           {place}, {techniqueName}, {from}
         </span>
       </div>
+      {words.length === 0 ? <p className="text-soft">Nothing would change.</p> : null}
       <ul className="list-disc pl-5 text-[0.95rem]">
         {shown.map((line, index) => (
           <li key={index}>{line}</li>
