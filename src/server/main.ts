@@ -10,6 +10,7 @@ import { connectDatabase, connectReads } from './db/connect'
 import { migrate } from './db/migrate'
 import { defineModels } from './db/models'
 import { demoPassword, loadDemoWorld } from './demo/load-demo-world'
+import { createAnchorKeeper } from './jobs/anchor-keeper'
 import type { PagerLine } from './jobs/pager-sender'
 import { emptyTables } from './demo/empty-tables'
 import { createEventRepository } from './repositories/events'
@@ -21,6 +22,7 @@ import { addPerson } from './services/add-person'
 
 const hourMs = 3_600_000
 const pagingMs = 1_000
+const anchoringMs = 10 * 60_000
 /** A request that was not answered by then is cut. */
 const longestRequestMs = 15_000
 
@@ -53,7 +55,6 @@ async function main(): Promise<void> {
     )
   }
   await syncCatalogue(createStockRepository(db))
-  await events.anchor(new Date(systemClock()).toISOString().slice(0, 10))
 
   const webFolder = process.env['WREN_WEB'] ?? fileURLToPath(new URL('../web', import.meta.url))
   const reads = connectReads(url)
@@ -81,6 +82,9 @@ async function main(): Promise<void> {
   })
   server.on('listening', () => void announce(port))
 
+  const anchors = createAnchorKeeper({ db, clock: systemClock, log, file: process.env['WREN_ANCHORS'] ?? null })
+  const anchoring = setInterval(() => void anchors.tick(), anchoringMs)
+  void anchors.tick()
   const mending = setInterval(() => void board.mendAll(), hourMs)
   void board.mendAll()
   const paging = setInterval(() => void pager.tick(), pagingMs)
@@ -90,6 +94,7 @@ async function main(): Promise<void> {
     if (stopping.signal.aborted) process.exit(1)
     clearInterval(mending)
     clearInterval(paging)
+    clearInterval(anchoring)
     stopping.abort()
     setTimeout(() => server.closeAllConnections(), longestRequestMs).unref()
     server.close(() => void Promise.allSettled([pool.close(), db.close(), reads.close()]).then(() => process.exit(0)))

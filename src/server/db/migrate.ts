@@ -8,8 +8,9 @@ import * as marksAndLots from './migrations/2026-11-26-marks-and-lots'
 import * as patients from './migrations/2026-11-26-patients'
 import * as recall from './migrations/2026-11-26-recall'
 import * as ward from './migrations/2026-11-26-ward'
+import * as anchors from './migrations/2026-11-27-anchors'
 
-const migrations = [streams, store, marksAndLots, folds, history, patients, ward, recall]
+const migrations = [streams, store, marksAndLots, folds, history, patients, ward, recall, anchors]
 
 /** Brings the database to the newest schema; each migration runs once, in order. */
 export async function migrate(db: Sequelize): Promise<void> {

@@ -65,13 +65,17 @@ export interface EventRow {
   offsetMs: number
   base: number | null
   hash: string
+  rule: number
   mark: EventMark | null
   claimedAt: string | null
 }
 export interface AnchorRow {
   day: string
+  /** How many lines it covers; by rule 1, how many heads. */
   heads: number
   hash: string
+  rule: number
+  since: string | null
 }
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>
@@ -177,6 +181,7 @@ export function defineModels(db: Sequelize): Models {
         offsetMs: integer(),
         base: { type: DataTypes.INTEGER, allowNull: true },
         hash: short(64),
+        rule: integer(),
         mark: { type: DataTypes.STRING(12), allowNull: true },
         claimedAt: { type: DataTypes.STRING(40), allowNull: true },
       },
@@ -184,7 +189,13 @@ export function defineModels(db: Sequelize): Models {
     ),
     anchors: db.define(
       'anchor',
-      { day: { type: DataTypes.STRING(10), primaryKey: true }, heads: integer(), hash: short(64) },
+      {
+        day: { type: DataTypes.STRING(10), primaryKey: true },
+        heads: integer(),
+        hash: short(64),
+        rule: integer(),
+        since: { type: DataTypes.STRING(10), allowNull: true },
+      },
       { tableName: 'audit_anchors' },
     ),
   }

@@ -22,18 +22,25 @@ export function toEvent(row: EventRow): StoredEvent {
   }
 }
 
+/** An event with its hash, and the rule by which that was made. */
+export type KeptEvent = StoredEvent & { readonly hash: string; readonly rule: number }
+
+export function toKept(row: EventRow): KeptEvent {
+  return { ...toEvent(row), hash: row.hash, rule: row.rule }
+}
+
 /** Every event of one stream with its hash, oldest first. */
 export async function eventsOf(
   models: Models,
   streamType: StreamType,
   streamId: string,
   transaction?: Transaction,
-): Promise<readonly (StoredEvent & { hash: string })[]> {
+): Promise<readonly KeptEvent[]> {
   const rows = (await models.events.findAll({
     where: { streamType, streamId },
     order: [['version', 'ASC']],
     ...(transaction ? { transaction } : {}),
     raw: true,
   })) as unknown as EventRow[]
-  return rows.map((row) => ({ ...toEvent(row), hash: row.hash }))
+  return rows.map(toKept)
 }

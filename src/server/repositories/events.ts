@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { StoredEvent, StreamType } from '#contract/event'
 import type { EventRow, Models } from '../db/models'
@@ -44,20 +43,6 @@ export function createEventRepository(db: Sequelize, models: Models) {
 
     /** Every event of one stream, oldest first. */
     ofStream: (type: StreamType, id: string, transaction?: Transaction) => eventsOf(models, type, id, transaction),
-
-    /** Hashes the heads of all streams of a day into one anchor row, once a day. */
-    async anchor(day: string): Promise<void> {
-      const existing = await models.anchors.findByPk(day)
-      if (existing) return
-      const heads = await db.query<{ hash: string }>(
-        'SELECT head_hash AS hash FROM episodes UNION ALL SELECT head_hash FROM cases UNION ALL SELECT head_hash FROM people UNION ALL SELECT head_hash FROM places UNION ALL SELECT head_hash FROM wards ORDER BY hash',
-        { type: QueryTypes.SELECT },
-      )
-      const hash = createHash('sha256')
-        .update(heads.map((head) => head.hash).join('\n'))
-        .digest('hex')
-      await models.anchors.upsert({ day, heads: heads.length, hash })
-    },
   }
 }
 
@@ -65,9 +50,11 @@ export function createEventRepository(db: Sequelize, models: Models) {
 export interface SealedEvent {
   readonly event: StoredEvent
   readonly hash: string
+  /** By which rule the hash was made. */
+  readonly rule: number
 }
 
-function rowOf({ event, hash }: SealedEvent) {
+function rowOf({ event, hash, rule }: SealedEvent) {
   return {
     id: event.id,
     streamType: event.stream.type,
@@ -83,27 +70,10 @@ function rowOf({ event, hash }: SealedEvent) {
     offsetMs: event.offsetMs,
     base: event.base ?? null,
     hash,
+    rule,
     mark: event.mark ?? null,
     claimedAt: event.claimedAt ?? null,
   }
 }
 
 export type EventRepository = ReturnType<typeof createEventRepository>
-
-/** The hash of an event in its stream's chain: SHA-256 over the previous hash and everything that is kept. */
-export function chainHash(previousHash: string, event: StoredEvent): string {
-  const kept = [
-    event.id,
-    event.stream.type,
-    event.stream.id,
-    event.version,
-    event.kind,
-    event.v,
-    event.actor,
-    event.at,
-    event.receivedAt,
-    JSON.stringify(event.body),
-    ...(event.mark ? [event.mark, event.claimedAt ?? null] : []),
-  ]
-  return createHash('sha256').update(previousHash).update(JSON.stringify(kept)).digest('hex')
-}

@@ -60,6 +60,12 @@ function isIndexed(word: string): boolean {
   return word.length >= leastIndexed && !stopwords.includes(word)
 }
 
+/** So many of the newest cases are walked before the index is asked. */
+const mostWalked = 2_000
+/** The words of a case, each with its parts behind it, so that a number is found by its end too. */
+const spacedSearch = "CONCAT(' ', search, ' ', REPLACE(REPLACE(search, '-', ' '), '/', ' '))"
+const beforeCursor = 'AND opened_at <= :openedAt AND (opened_at, id) < (:openedAt, :id)'
+
 /** A Board's line as a case keeps it. */
 function columnsOf(board: BoardRow): { board: string; isLive: boolean; search: string; openedAt: Date } {
   return { board: JSON.stringify(board), isLive: board.isOnBoard, search: board.search, openedAt: new Date(board.openedAt) }
@@ -273,33 +279,36 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     },
 
     /**
-     * Cases whose search words begin with every word asked for, the newest first.
+     * Cases whose search words begin with every word asked for, the newest first. The newest are walked first, since what most cases
+     * have fills a page there at once; what few have the index finds.
      * @param words lower case, letters and digits, hyphens inside; none finds everything
      * @param before the opening time and id after which the page begins; null for the first
      */
     async findCases(words: readonly string[], before: HistoryCursor | null, count: number): Promise<readonly BoardRow[]> {
-      // The index knows no short or common words, and none with hyphens: those are looked for in what it leaves.
+      const asked = words.map((_, index) => `spaced LIKE :word${index}`)
+      const replacements = {
+        ...Object.fromEntries(words.map((word, index) => [`word${index}`, `% ${word}%`])),
+        ...(before ? { openedAt: new Date(before.openedAt), id: before.id } : {}),
+        count,
+        walked: words.length > 0 ? mostWalked : count,
+      }
+      const page = async (among: string, more: object = {}): Promise<readonly BoardRow[]> => {
+        const rows = await db.query<{ board: string }>(
+          `SELECT cases.board FROM (
+             SELECT id, opened_at FROM (${among}) AS some ${asked.length > 0 ? `WHERE ${asked.join(' AND ')}` : ''}
+             ORDER BY opened_at DESC, id DESC LIMIT :count
+           ) AS found JOIN cases ON cases.id = found.id ORDER BY found.opened_at DESC, found.id DESC`,
+          { type: QueryTypes.SELECT, replacements: { ...replacements, ...more } },
+        )
+        return rows.map((row) => ({ ...(JSON.parse(row.board) as BoardRow), live: null, search: '' }))
+      }
+      const line = `SELECT id, opened_at, ${spacedSearch} AS spaced FROM cases WHERE search IS NOT NULL ${before ? beforeCursor : ''}`
+      const newest = await page(`${line} ORDER BY opened_at DESC, id DESC LIMIT :walked`)
+      if (newest.length === count || words.length === 0) return newest
+      // The index knows no short or common words: those are looked for in what it leaves.
       const parts = words.flatMap((word) => word.split(/[-/]/)).filter(isIndexed)
-      const rest = words.filter((word) => /[-/]/.test(word) || !isIndexed(word))
-      const conditions = [
-        'search IS NOT NULL',
-        ...(parts.length > 0 ? ['MATCH(search) AGAINST(:match IN BOOLEAN MODE)'] : []),
-        ...rest.map((_, index) => `CONCAT(' ', search) LIKE :word${index}`),
-        ...(before ? ['(opened_at, id) < (:openedAt, :id)'] : []),
-      ]
-      const rows = await db.query<{ board: string }>(
-        `SELECT board FROM cases WHERE ${conditions.join(' AND ')} ORDER BY opened_at DESC, id DESC LIMIT :count`,
-        {
-          type: QueryTypes.SELECT,
-          replacements: {
-            match: parts.map((part) => `+${part}*`).join(' '),
-            ...Object.fromEntries(rest.map((word, index) => [`word${index}`, `% ${word}%`])),
-            ...(before ? { openedAt: new Date(before.openedAt), id: before.id } : {}),
-            count,
-          },
-        },
-      )
-      return rows.map((row) => ({ ...(JSON.parse(row.board) as BoardRow), live: null, search: '' }))
+      if (parts.length === 0) return page(line)
+      return page(`${line} AND MATCH(search) AGAINST(:match IN BOOLEAN MODE)`, { match: parts.map((part) => `+${part}*`).join(' ') })
     },
 
     async liveBoardRows(): Promise<readonly BoardRow[]> {

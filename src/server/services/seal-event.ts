@@ -4,8 +4,9 @@ import type { EventInput, EventMark, StoredEvent } from '#contract/event'
 import { findEventKind, type BodyOf, type EventKindId } from '#contract/events/index'
 import { newestVersion } from '#contract/events/upcast'
 import { ApiError } from '../ground/api-error'
-import { chainHash, type EventRepository, type SealedEvent } from '../repositories/events'
+import type { EventRepository, SealedEvent } from '../repositories/events'
 import type { StreamHead } from '../repositories/streams'
+import { chainHash, newestRule } from './chain-hash'
 import type { AppendDeps, Writing } from './writing'
 
 /**
@@ -37,8 +38,8 @@ export type Unsealed = Omit<StoredEvent, 'version'>
 /** An event as the next of its stream, with where the chain stands after it: the only place where a chain grows. */
 export function sealed(unsealed: Unsealed, before: StreamHead): SealedEvent & { readonly head: StreamHead } {
   const event: StoredEvent = { ...unsealed, version: before.version + 1 }
-  const hash = chainHash(before.headHash, event)
-  return { event, hash, head: { version: event.version, headHash: hash } }
+  const hash = chainHash(before.headHash, event, newestRule)
+  return { event, hash, rule: newestRule, head: { version: event.version, headHash: hash } }
 }
 
 /** Writes an event as the next of its stream. */

@@ -6,9 +6,10 @@ import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { newWard } from '#contract/records/ward'
 import type { EventRow, Models } from '../db/models'
-import { toEvent } from '../repositories/event-rows'
-import { chainHash } from '../repositories/events'
+import { toKept, type KeptEvent } from '../repositories/event-rows'
 import { genesis } from '../repositories/streams'
+import { chainHash } from './chain-hash'
+import { keptAnchors, wrongAnchors, type DayAnchor } from './day-anchor'
 
 /** Something in a database that cannot be as it was written. */
 export interface Fault {
@@ -21,6 +22,8 @@ export interface Verdict {
   readonly streams: number
   readonly events: number
   readonly lots: number
+  /** Anchors of days that were proved; of an older rule none is. */
+  readonly anchors: number
   readonly faults: readonly Fault[]
 }
 
@@ -42,14 +45,14 @@ interface HeadRow {
   readonly snapshot?: string
   readonly fold?: number
 }
-type KeptEvent = ReturnType<typeof toEvent> & { readonly hash: string }
 
 /**
  * Proves a whole database: every chain is unbroken from its beginning to its head, every snapshot is what its events come to, no event is
- * without its stream, and every lot holds what its movements left. Reads only; in use what is written meanwhile may show as a fault, which a
- * second look settles.
+ * without its stream, every lot holds what its movements left, every movement has its event, every photo is the one that was kept, and every
+ * day's anchor seals what was received before it. Reads only; in use what is written meanwhile may show as a fault, which a second look settles.
+ * @param outside anchors as they were written outside of the database
  */
-export async function verifyDatabase(db: Sequelize, models: Models): Promise<Verdict> {
+export async function verifyDatabase(db: Sequelize, models: Models, outside: readonly DayAnchor[] = []): Promise<Verdict> {
   const faults: Fault[] = []
   let [streams, events] = [0, 0]
   for (const { type, table, columns } of tables) {
@@ -77,7 +80,20 @@ export async function verifyDatabase(db: Sequelize, models: Models): Promise<Ver
   if (Number(counted?.count) !== events)
     faults.push({ where: 'events', what: `${Number(counted?.count) - events} belong to no stream that is there` })
   const lots = await lotFaults(db)
-  return { streams, events, lots: lots.count, faults: [...faults, ...lots.faults] }
+  const anchors = await keptAnchors(db)
+  faults.push(
+    ...lots.faults,
+    ...(await looseMovements(db)),
+    ...(await changedPhotos(db)),
+    ...(await wrongAnchors(db, anchors)).map((day) => ({ where: `anchor ${day}`, what: 'is not what was received before it comes to' })),
+    ...outside
+      .filter((one) => !anchors.some((kept) => isDeepStrictEqual({ ...kept }, { ...one })))
+      .map(({ day }) => ({
+        where: `anchor ${day}`,
+        what: 'is not the one that was written outside',
+      })),
+  )
+  return { streams, events, lots: lots.count, anchors: anchors.length, faults }
 }
 
 async function eventsOfMany(
@@ -96,7 +112,7 @@ async function eventsOfMany(
   const byStream = new Map<string, KeptEvent[]>()
   for (const row of rows) {
     const known = byStream.get(row.streamId)
-    const event = { ...toEvent(row), hash: row.hash }
+    const event = toKept(row)
     if (known) known.push(event)
     else byStream.set(row.streamId, [event])
   }
@@ -106,7 +122,7 @@ async function eventsOfMany(
 function faultsOf(type: StreamType, head: HeadRow, events: readonly KeptEvent[]): readonly Fault[] {
   const where = `${type} ${head.id}`
   const broken = events.findIndex(
-    (event, index) => event.version !== index + 1 || chainHash(events[index - 1]?.hash ?? genesis, event) !== event.hash,
+    (event, index) => event.version !== index + 1 || chainHash(events[index - 1]?.hash ?? genesis, event, event.rule) !== event.hash,
   )
   if (broken >= 0) return [{ where, what: `the chain breaks at event ${broken + 1} (${events[broken]?.kind})` }]
   const last = events.at(-1)
@@ -138,4 +154,20 @@ async function lotFaults(db: Sequelize): Promise<{ readonly count: number; reado
     count: rows.length,
     faults: wrong.map((row) => ({ where: `lot ${row.id}`, what: `holds ${row.count}, its movements left ${row.moved}` })),
   }
+}
+
+/** Movements of stock whose event is not there. */
+async function looseMovements(db: Sequelize): Promise<readonly Fault[]> {
+  const rows = await db.query<{ id: number }>(
+    'SELECT m.id FROM stock_movements m LEFT JOIN events e ON e.id = m.event_id WHERE e.id IS NULL ORDER BY m.id',
+    { type: QueryTypes.SELECT },
+  )
+  return rows.map(({ id }) => ({ where: `movement ${id}`, what: 'belongs to no event' }))
+}
+
+async function changedPhotos(db: Sequelize): Promise<readonly Fault[]> {
+  const rows = await db.query<{ id: string }>('SELECT id FROM photos WHERE BINARY SHA2(bytes, 256) <> BINARY sha256 ORDER BY id', {
+    type: QueryTypes.SELECT,
+  })
+  return rows.map(({ id }) => ({ where: `photo ${id}`, what: 'is not the picture that was kept' }))
 }

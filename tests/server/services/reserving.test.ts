@@ -7,7 +7,8 @@ import { toClinicalCase } from '#contract/views/clinical-case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { EventInput } from '#contract/event'
 import { planStock, type StockAnswer, type StockLine } from '#contract/records/store'
-import { chainHash, createEventRepository } from '../../../src/server/repositories/events'
+import { createEventRepository } from '../../../src/server/repositories/events'
+import { chainHash } from '../../../src/server/services/chain-hash'
 import { defineModels } from '../../../src/server/db/models'
 import { createStockRepository } from '../../../src/server/repositories/stock'
 import { genesis } from '../../../src/server/repositories/streams'
@@ -139,7 +140,7 @@ describe('stock that plans and people take from', () => {
     const events = await createEventRepository(harness.db, defineModels(harness.db)).ofStream('place', placeId)
     expect(events.map((one) => one.version)).to.deep.equal(events.map((_one, index) => index + 1))
     expect(events.map((one) => one.kind)).to.include.members(['place-opened', 'stock-imported', 'stock-reserved', 'stock-released'])
-    expect(events.every((event, index) => chainHash(events[index - 1]?.hash ?? genesis, event) === event.hash)).to.equal(true)
+    expect(events.every((event, index) => chainHash(events[index - 1]?.hash ?? genesis, event, event.rule) === event.hash)).to.equal(true)
     const heads = await harness.db.query('SELECT version, head_hash AS hash FROM places WHERE id = :placeId', {
       type: QueryTypes.SELECT,
       replacements: { placeId },

@@ -1,7 +1,8 @@
 import { expect } from 'chai'
 import { defineModels } from '../../../src/server/db/models'
 import { pastStays } from '../../../src/server/demo/past-stays'
-import { chainHash, createEventRepository } from '../../../src/server/repositories/events'
+import { createEventRepository } from '../../../src/server/repositories/events'
+import { chainHash } from '../../../src/server/services/chain-hash'
 import { createStreamRepository, genesis } from '../../../src/server/repositories/streams'
 import { writeBulk } from '../../../src/server/services/write-bulk'
 import { foldCase } from '#contract/events/fold'
@@ -36,7 +37,7 @@ describe('stays that are written at once', () => {
     const { caseId } = stays[3]!
     const answer = (await ada.get(`/api/cases/${caseId}`)).body as unknown as CaseAnswer
     const kept = await events.ofStream('case', caseId)
-    expect(kept.every((event, index) => chainHash(kept[index - 1]?.hash ?? genesis, event) === event.hash)).to.equal(true)
+    expect(kept.every((event, index) => chainHash(kept[index - 1]?.hash ?? genesis, event, event.rule) === event.hash)).to.equal(true)
     const replayed = kept.reduce<CaseRecord | null>((record, event) => foldCase(record, caseId, event), null)
     expect(JSON.parse(JSON.stringify(replayed))).to.deep.equal(answer.record)
     expect(answer.version).to.equal(kept.length)

@@ -1,0 +1,49 @@
+import { createHash } from 'node:crypto'
+import type { StoredEvent } from '#contract/event'
+
+/** By which rule a hash is made; what older ones made stays provable. */
+export const newestRule = 2
+
+/** What each rule covers. Rule 1 left out the name of who wrote, the base, the clock's offset, and the mark where there was none. */
+const keptBy: Readonly<Record<number, (event: StoredEvent) => readonly unknown[]>> = {
+  1: (event) => [
+    event.id,
+    event.stream.type,
+    event.stream.id,
+    event.version,
+    event.kind,
+    event.v,
+    event.actor,
+    event.at,
+    event.receivedAt,
+    JSON.stringify(event.body),
+    ...(event.mark ? [event.mark, event.claimedAt ?? null] : []),
+  ],
+  2: (event) => [
+    event.id,
+    event.stream.type,
+    event.stream.id,
+    event.version,
+    event.kind,
+    event.v,
+    event.actor,
+    event.actorName,
+    event.at,
+    event.receivedAt,
+    event.offsetMs,
+    event.base ?? null,
+    event.mark ?? null,
+    event.claimedAt ?? null,
+    JSON.stringify(event.body),
+  ],
+}
+
+/**
+ * The hash of an event in its stream's chain: SHA-256 over the previous hash and everything that is kept.
+ * @param rule by which it is made
+ * @returns hexadecimal; an empty text for a rule that is not known, which equals no hash
+ */
+export function chainHash(previousHash: string, event: StoredEvent, rule: number): string {
+  const kept = keptBy[rule]?.(event)
+  return kept ? createHash('sha256').update(previousHash).update(JSON.stringify(kept)).digest('hex') : ''
+}
