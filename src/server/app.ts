@@ -16,6 +16,8 @@ import { createEventRepository } from './repositories/events'
 import { createPageRepository } from './repositories/pages'
 import { createPeopleRepository } from './repositories/people'
 import { createPhotoRepository } from './repositories/photos'
+import { createSecretRepository } from './repositories/secrets'
+import { createSignInFailures } from './repositories/sign-in-failures'
 import { createStockRepository } from './repositories/stock'
 import { createStreamRepository } from './repositories/streams'
 import { coreRoutes } from './routes/core-routes'
@@ -36,7 +38,9 @@ import { createAppendService } from './services/append-event'
 import { createStockImport } from './services/import-stock'
 import { createBoardMender, type BoardMender } from './services/mend-board'
 import { createPlanNoter } from './services/note-plan'
-import { createSignInService } from './services/sign-in'
+import { createDeviceKeys } from './services/device-keys'
+import { createScreenLock } from './services/screen-lock'
+import { createSignInService, type SignInService } from './services/sign-in'
 import type { WorkerPool } from './workers/pool'
 
 export interface AppDeps {
@@ -50,7 +54,6 @@ export interface AppDeps {
   /** Folder of the built web room; null serves the API alone. */
   readonly webFolder: string | null
   readonly isSecure?: boolean
-  readonly wrongSignInsAllowed?: number
   /** Stand-ins that run beside the server. */
   readonly devices?: readonly InstrumentInfo[]
   /** Where pages go; without it nobody is paged. */
@@ -59,11 +62,12 @@ export interface AppDeps {
   readonly stopping?: AbortSignal
 }
 
-/** The application, the keeper of the Board's lines, and who pages. */
+/** The application, the keeper of the Board's lines, who pages, and who keeps the sessions. */
 export interface App {
   readonly app: Express
   readonly board: BoardMender
   readonly pager: PagerSender
+  readonly signIn: SignInService
 }
 
 /** Builds the application without listening. */
@@ -77,10 +81,12 @@ export function createApp(deps: AppDeps): App {
   const readEvents = createEventRepository(reads, readModels)
   const readStreams = createStreamRepository(reads, readModels)
   const people = createPeopleRepository(readModels)
-  const signIn = createSignInService(people, clock)
+  const writingPeople = createPeopleRepository(models)
+  const signIn = createSignInService(writingPeople, createSignInFailures(db), clock)
+  const keys = createDeviceKeys(createSecretRepository(db), clock)
   const stock = createStockRepository(db)
   const planner = createPlanner(clock, pool)
-  const append = createAppendService({ db, events, streams, people: createPeopleRepository(models), stock, planner, clock })
+  const append = createAppendService({ db, events, streams, people: writingPeople, stock, planner, clock })
   const noter = createPlanNoter({ db, streams, planner, clock, log })
   const board = createBoardMender(db, streams, log, noter.noteStay)
 
@@ -103,8 +109,8 @@ export function createApp(deps: AppDeps): App {
     response.json({ status: 'up', database: 'up', boardLinesMended: board.mended, now: new Date(clock()).toISOString() })
   })
   app.use('/api', readSession(signIn))
-  app.use(sessionRoutes({ signIn, clock, isSecure: deps.isSecure ?? false, wrongSignInsAllowed: deps.wrongSignInsAllowed ?? 30 }))
-  app.use(recordRoutes({ append, noter, pager, streams: readStreams, events: readEvents, people, clock }))
+  app.use(sessionRoutes({ signIn, lock: createScreenLock(writingPeople, clock), keys, clock, isSecure: deps.isSecure ?? false }))
+  app.use(recordRoutes({ append, noter, pager, keys, streams: readStreams, events: readEvents, people, clock }))
   app.use(handOverRoutes({ streams: readStreams, clock }))
   app.use(protocolRoutes({ streams: readStreams, planner, clock }))
   app.use(pagerRoutes({ db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))
@@ -131,7 +137,7 @@ export function createApp(deps: AppDeps): App {
   })
   if (deps.webFolder) app.use(webRoutes(deps.webFolder))
   app.use(answerErrors(log))
-  return { app, board, pager }
+  return { app, board, pager, signIn }
 }
 
 function contentPolicy(isSecure: boolean, devices: readonly InstrumentInfo[]): express.RequestHandler[] {

@@ -59,7 +59,7 @@ async function main(): Promise<void> {
   const webFolder = process.env['WREN_WEB'] ?? fileURLToPath(new URL('../web', import.meta.url))
   const reads = connectReads(url)
   const stopping = new AbortController()
-  const { app, board, pager } = createApp({
+  const { app, board, pager, signIn } = createApp({
     db,
     reads,
     pool,
@@ -85,7 +85,9 @@ async function main(): Promise<void> {
   const anchors = createAnchorKeeper({ db, clock: systemClock, log, file: process.env['WREN_ANCHORS'] ?? null })
   const anchoring = setInterval(() => void anchors.tick(), anchoringMs)
   void anchors.tick()
-  const mending = setInterval(() => void board.mendAll(), hourMs)
+  const sweep = (): Promise<void> =>
+    signIn.sweep().catch((error: unknown) => log.error({ reason: (error as Error).name }, 'sessions that are over could not be swept'))
+  const mending = setInterval(() => void board.mendAll().then(sweep), hourMs)
   void board.mendAll()
   const paging = setInterval(() => void pager.tick(), pagingMs)
 

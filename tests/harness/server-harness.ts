@@ -89,7 +89,6 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
     log: options.log ?? pino({ level: 'silent' }),
     webFolder: null,
     pager: options.pager ?? null,
-    wrongSignInsAllowed: 1000,
   })
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening))

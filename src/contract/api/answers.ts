@@ -26,3 +26,8 @@ export interface EventAnswer {
   readonly problems: readonly Problem[]
   readonly cautions: readonly Caution[]
 }
+
+/** Answer of POST /api/sealed-events: the entry is kept, under its author's name. */
+export interface SealedAnswer {
+  readonly id: string
+}

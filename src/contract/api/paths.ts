@@ -2,6 +2,9 @@
 export const paths = {
   health: '/api/health',
   session: '/api/session',
+  sessionLock: '/api/session/lock',
+  sessionUnlock: '/api/session/unlock',
+  sessionPin: '/api/session/pin',
   people: '/api/people',
   board: '/api/board',
   handOver: (query: string) => `/api/hand-over?${query}`,
@@ -13,6 +16,7 @@ export const paths = {
   protocolEffects: (of: 'draft' | 'in-force') => `/api/protocols/effects?of=${of}`,
   pagerReceipts: '/api/pager/receipts',
   events: '/api/events',
+  sealedEvents: '/api/sealed-events',
   stream: '/api/stream',
   plans: '/api/plans',
   checks: '/api/checks',

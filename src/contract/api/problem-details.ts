@@ -41,5 +41,10 @@ export const errorCodes = [
   'removed',
   'ended',
   'not-known',
+  'no-pin',
+  'wrong-pin',
+  'not-sealed',
+  'ticket-over',
+  'refused',
 ] as const
 export type ErrorCode = (typeof errorCodes)[number]

@@ -10,10 +10,30 @@ export interface Person {
   readonly version: number
 }
 
+/** What a page keeps and sends entries with; each in base64 where it is bytes. */
+export interface DeviceKeys {
+  /** 32 bytes: what lies on the device is kept under it. */
+  readonly store: string
+  /** The server's public key (SPKI): what waits to be sent is sealed with it. */
+  readonly seal: string
+  /** Goes into what is sealed, and says whose it is. */
+  readonly ticket: string
+}
+
+/** The header in which a device names itself. */
+export const deviceHeader = 'x-wren-device'
+/** A PIN: long enough against five tries, short enough for a glove. */
+export const pinPattern = /^\d{4,8}$/
+
 /** Answer of GET and POST /api/session. */
 export interface SessionAnswer {
   readonly person: Person | null
+  /** Null while nobody is signed in, and while the screen is locked. */
   readonly csrf: string | null
+  /** The screen is locked: PIN or password open it. */
+  readonly isLocked: boolean
+  /** Null as `csrf` is. */
+  readonly keys: DeviceKeys | null
   /** Server time, ISO 8601 UTC: clocks of devices drift. */
   readonly now: string
 }

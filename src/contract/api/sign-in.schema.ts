@@ -1,7 +1,21 @@
 import Joi from 'joi'
+import { pinPattern } from './session'
 
 /** Name and password of a sign-in. */
 export const signInSchema = Joi.object({
   name: Joi.string().trim().min(1).max(60).required(),
   password: Joi.string().min(1).max(200).required(),
+})
+
+/** The short PIN of a session. */
+export const pinSchema = Joi.object({
+  pin: Joi.string()
+    .pattern(pinPattern)
+    .required()
+    .messages({ 'string.pattern.base': 'The PIN must be 4 to 8 digits: choose another one.' }),
+})
+
+/** An entry as a device sealed it, in base64. */
+export const sealedSchema = Joi.object({
+  sealed: Joi.string().base64().min(380).max(1_000_000).required(),
 })

@@ -10,8 +10,6 @@ export interface PersonRow {
   settings: string
   version: number
   headHash: string
-  failedCount: number
-  lockedUntil: Date | null
 }
 export interface SessionRow {
   id: string
@@ -20,6 +18,10 @@ export interface SessionRow {
   createdAt: Date
   lastSeenAt: Date
   expiresAt: Date
+  /** Since when its screen is locked. */
+  lockedAt: Date | null
+  pinHash: string | null
+  pinFailures: number
 }
 export interface EpisodeRow {
   id: string
@@ -112,8 +114,6 @@ export function defineModels(db: Sequelize): Models {
         settings: longText(),
         version: integer(),
         headHash: short(64),
-        failedCount: integer(),
-        lockedUntil: { type: DataTypes.DATE(3), allowNull: true },
       },
       { tableName: 'people' },
     ),
@@ -126,6 +126,9 @@ export function defineModels(db: Sequelize): Models {
         createdAt: moment(),
         lastSeenAt: moment(),
         expiresAt: moment(),
+        lockedAt: { type: DataTypes.DATE(3), allowNull: true },
+        pinHash: { type: DataTypes.STRING(200), allowNull: true },
+        pinFailures: integer(),
       },
       { tableName: 'sessions' },
     ),

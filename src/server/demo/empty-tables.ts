@@ -16,6 +16,7 @@ export async function emptyTables(db: Sequelize): Promise<void> {
     'cases',
     'episodes',
     'sessions',
+    'sign_in_failures',
     'people',
   ]) {
     await db.query(`DELETE FROM ${table}`, { type: QueryTypes.DELETE })

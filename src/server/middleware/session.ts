@@ -20,10 +20,30 @@ export function readSession(signIn: SignInService) {
   }
 }
 
+/**
+ * Whether a locked screen keeps this request out. The page that was there before the lock knows the CSRF token and goes on behind it, since
+ * what is urgent must still sound; a page that was loaded since does not.
+ */
+export function isShutOut(request: SignedInRequest, session: OpenSession): boolean {
+  return session.isLocked && request.get('x-csrf-token') !== session.csrf
+}
+
 /** The signed-in session of a request, with a right if one is named. */
 export function requireSession(request: SignedInRequest, right?: Right): OpenSession {
   const { session } = request
   if (!session) throw new ApiError(401, 'not-signed-in', 'You are not signed in: sign in and try again.')
+  if (isShutOut(request, session)) throw new ApiError(423, 'locked', 'The screen is locked: open it with the PIN or the password.')
+  return withRight(session, right)
+}
+
+/** As `requireSession`, for what says nothing of a patient and goes on through a lock. */
+export function requireSessionThroughLock(request: SignedInRequest, right?: Right): OpenSession {
+  const { session } = request
+  if (!session) throw new ApiError(401, 'not-signed-in', 'You are not signed in: sign in and try again.')
+  return withRight(session, right)
+}
+
+function withRight(session: OpenSession, right?: Right): OpenSession {
   if (right && !hasRight(session.account.roles, right)) {
     throw new ApiError(403, 'no-right', `Your role (${session.account.roles.join(', ')}) may not do this: ask a clinician or a lead.`)
   }

@@ -1,4 +1,4 @@
-import { Op, type Transaction } from 'sequelize'
+import { literal, Op, type Transaction } from 'sequelize'
 import { type Person } from '#contract/api/session'
 import { defaultSettings, type PersonSettings } from '#contract/records/person'
 import type { Role } from '#contract/rights'
@@ -7,8 +7,6 @@ import type { Models, PersonRow, SessionRow } from '../db/models'
 export interface Account extends Person {
   readonly signIn: string
   readonly passwordHash: string
-  readonly failedCount: number
-  readonly lockedUntil: Date | null
 }
 
 /** Reads and writes people, their sign-in and their sessions. */
@@ -39,8 +37,6 @@ export function createPeopleRepository(models: Models) {
           roles: person.roles.join(' '),
           settings: JSON.stringify(defaultSettings),
           ...head,
-          failedCount: 0,
-          lockedUntil: null,
         },
         { transaction },
       )
@@ -53,9 +49,6 @@ export function createPeopleRepository(models: Models) {
     ): Promise<void> {
       await models.people.update({ settings: JSON.stringify(settings), ...head }, { where: { id }, transaction })
     },
-    async recordFailure(id: string, failedCount: number, lockedUntil: Date | null): Promise<void> {
-      await models.people.update({ failedCount, lockedUntil }, { where: { id } })
-    },
 
     async createSession(row: SessionRow): Promise<void> {
       await models.sessions.create(row)
@@ -65,6 +58,21 @@ export function createPeopleRepository(models: Models) {
     },
     async touchSession(id: string, lastSeenAt: Date, expiresAt: Date): Promise<void> {
       await models.sessions.update({ lastSeenAt, expiresAt }, { where: { id } })
+    },
+    /** Locks or opens the screen of a session. */
+    async setLocked(id: string, lockedAt: Date | null): Promise<void> {
+      await models.sessions.update(lockedAt ? { lockedAt } : { lockedAt, pinFailures: 0 }, { where: { id } })
+    },
+    async setPin(id: string, pinHash: string | null): Promise<void> {
+      await models.sessions.update({ pinHash, pinFailures: 0 }, { where: { id } })
+    },
+    /** Counts one try of a PIN before it is known to be wrong. @returns whether it may be tried: there is a PIN, and tries are left */
+    async countPinTry(id: string, most: number): Promise<boolean> {
+      const [changed] = await models.sessions.update(
+        { pinFailures: literal('pin_failures + 1') as unknown as number },
+        { where: { id, pinHash: { [Op.not]: null }, pinFailures: { [Op.lt]: most } } },
+      )
+      return changed === 1
     },
     async endSession(id: string): Promise<void> {
       await models.sessions.destroy({ where: { id } })
@@ -85,8 +93,6 @@ function toAccount(row: PersonRow | null): Account | null {
     signIn: row.signIn,
     passwordHash: row.passwordHash,
     version: row.version,
-    failedCount: row.failedCount,
-    lockedUntil: row.lockedUntil && new Date(row.lockedUntil),
     roles: row.roles.split(' ') as Role[],
     settings: JSON.parse(row.settings) as PersonSettings,
   }

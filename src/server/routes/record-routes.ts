@@ -1,10 +1,11 @@
 import { Router, type Request, type Response } from 'express'
 import Joi from 'joi'
-import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
+import type { CaseAnswer, EventAnswer, SealedAnswer } from '#contract/api/answers'
 import type { BoardAnswer } from '#contract/views/board'
 import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
 import type { EventInput } from '#contract/event'
 import { findEventKind, type EventKindId } from '#contract/events/index'
+import { sealedSchema } from '#contract/api/sign-in.schema'
 import { eventBodySchemas, eventSchema } from '#contract/events/schemas'
 import { uuid } from '#contract/field-schemas'
 import { newestVersion, upcastBody } from '#contract/events/upcast'
@@ -12,7 +13,7 @@ import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import type { PagerSender } from '../jobs/pager-sender'
 import { limitBody } from '../middleware/json-body'
-import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
+import { requireCsrf, requireSession, requireSessionThroughLock, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
@@ -20,9 +21,11 @@ import type { StreamRepository } from '../repositories/streams'
 import type { AppendEvent } from '../services/append-event'
 import type { PlanNoter } from '../services/note-plan'
 import type { Appended } from '../services/writing'
+import type { DeviceKeyService } from '../services/device-keys'
 import { openCase } from './open-case'
 
 export interface RecordRouteDeps {
+  readonly keys: DeviceKeyService
   readonly append: AppendEvent
   readonly noter: PlanNoter
   /** Reads on a pool of their own, so that a queue of writers never keeps a Board waiting. */
@@ -39,7 +42,7 @@ const mostBytes = 64 * 1024
 const longKinds: readonly string[] = ['plan', 'store', 'run-started']
 
 /** Board, cases, episodes and the one way to change them: appending an event. */
-export function recordRoutes({ append, noter, pager, streams, events, people, clock }: RecordRouteDeps): Router {
+export function recordRoutes({ append, noter, pager, keys, streams, events, people, clock }: RecordRouteDeps): Router {
   const router = Router()
   const now = (): string => new Date(clock()).toISOString()
 
@@ -84,17 +87,38 @@ export function recordRoutes({ append, noter, pager, streams, events, people, cl
   router.post('/api/events', async (request: SignedInRequest, response: Response<EventAnswer>) => {
     const session = requireSession(request)
     requireCsrf(request, session)
-    const appended = await append(readEvent(request), session.account)
+    response.json(await answerTo(await append(readEvent(request.body, request), session.account)))
+  })
+
+  // What somebody else entered on this device and could not send: it goes under their name, and nothing of it is told.
+  router.post('/api/sealed-events', async (request: SignedInRequest, response: Response<SealedAnswer>) => {
+    const session = requireSessionThroughLock(request)
+    requireCsrf(request, session)
+    const { sealed } = parseWith<{ sealed: string }>(sealedSchema, request.body)
+    const { personId, event } = await keys.open(Buffer.from(sealed, 'base64'))
+    const author = await people.find(personId)
+    if (!author) throw new ApiError(422, 'ticket-over', 'Its author is not known here any more.')
+    try {
+      const { id } = await answerTo(await append({ ...readEvent(event), queued: true }, author))
+      response.json({ id })
+    } catch (error) {
+      if (error instanceof ApiError && error.status < 500)
+        throw new ApiError(422, 'refused', 'The server does not take this entry: its author has to look at it.')
+      throw error
+    }
+  })
+  return router
+
+  async function answerTo(appended: Appended): Promise<EventAnswer> {
     const { event } = appended
-    response.json({
+    return {
       id: event.id,
       version: event.version,
       receivedAt: event.receivedAt,
       ...(event.mark ? { mark: event.mark } : {}),
       ...(await doubtsAbout(appended)),
-    })
-  })
-  return router
+    }
+  }
 
   /** What the core thinks of a case that was just written to, and of every case of a stay. It is kept by then: planning may fail alone. */
   async function doubtsAbout({ event, about, cautions }: Appended): Promise<Pick<EventAnswer, 'problems' | 'cautions'>> {
@@ -107,10 +131,11 @@ export function recordRoutes({ append, noter, pager, streams, events, people, cl
 }
 
 /** An event as it came, brought to the newest form of its kind and checked against it. */
-function readEvent(request: Request): EventInput {
-  const sent = parseWith<EventInput>(eventSchema, request.body)
+/** @param request as it came, where its length tells that of the event */
+function readEvent(body: unknown, request?: Request): EventInput {
+  const sent = parseWith<EventInput>(eventSchema, body)
   const kind = sent.kind as EventKindId
-  if (!longKinds.includes(kind)) limitBody(request, mostBytes, 'shorten it, or enter it in parts')
+  if (request && !longKinds.includes(kind)) limitBody(request, mostBytes, 'shorten it, or enter it in parts')
   const newest = newestVersion(kind)
   if (sent.v > newest)
     throw new ApiError(
@@ -121,6 +146,6 @@ function readEvent(request: Request): EventInput {
         errors: [{ code: 'format', path: 'v', message: `Version ${sent.v} of ${kind} is not known here: the newest is ${newest}.` }],
       },
     )
-  const body = parseWith(eventBodySchemas[kind], upcastBody(kind, sent.v, sent.body), ['body'])
-  return { ...sent, v: newest, body }
+  const checked = parseWith(eventBodySchemas[kind], upcastBody(kind, sent.v, sent.body), ['body'])
+  return { ...sent, v: newest, body: checked }
 }

@@ -1,55 +1,78 @@
 import { Router, type Response } from 'express'
-import { rateLimit } from 'express-rate-limit'
-import { signInSchema } from '#contract/api/sign-in.schema'
-import type { Person, SessionAnswer } from '#contract/api/session'
-import { ApiError } from '../ground/api-error'
+import { pinSchema, signInSchema } from '#contract/api/sign-in.schema'
+import { deviceHeader, type Person, type SessionAnswer } from '#contract/api/session'
 import type { Clock } from '../ground/clock'
 import { parseWith } from '../middleware/validate'
-import { requireCsrf, sessionCookie, type SignedInRequest } from '../middleware/session'
+import {
+  isShutOut,
+  requireCsrf,
+  requireSession,
+  requireSessionThroughLock,
+  sessionCookie,
+  type SignedInRequest,
+} from '../middleware/session'
 import type { Account } from '../repositories/people'
+import type { DeviceKeyService } from '../services/device-keys'
+import type { ScreenLock } from '../services/screen-lock'
 import type { SignInService } from '../services/sign-in'
 
 export interface SessionRouteDeps {
   readonly signIn: SignInService
+  readonly lock: ScreenLock
+  readonly keys: DeviceKeyService
   readonly clock: Clock
   /** Whether the site is served over https, so that the cookie never travels without it. */
   readonly isSecure: boolean
-  /** Wrong sign-ins allowed from one address in five minutes. */
-  readonly wrongSignInsAllowed: number
 }
 
-/** GET, POST and DELETE of the session: who is signed in, sign in, sign out. */
-export function sessionRoutes(deps: SessionRouteDeps): Router {
+/** The session: who is signed in, sign in, lock, unlock, sign out. */
+export function sessionRoutes({ signIn, lock, keys, clock, isSecure }: SessionRouteDeps): Router {
   const router = Router()
-  const limiter = rateLimit({
-    windowMs: 5 * 60_000,
-    limit: deps.wrongSignInsAllowed,
-    skipSuccessfulRequests: true,
-    standardHeaders: true,
-    legacyHeaders: false,
-    handler: (_request, _response, next) => next(new ApiError(429, 'too-many', 'Too many wrong sign-ins from here: wait five minutes.')),
-  })
-  const send = (response: Response, account: Account | null, csrf: string | null): void => {
-    const answer: SessionAnswer = { person: account && toPerson(account), csrf, now: new Date(deps.clock()).toISOString() }
-    response.json(answer)
+  const now = (): string => new Date(clock()).toISOString()
+  const nobody = (): SessionAnswer => ({ person: null, csrf: null, isLocked: false, keys: null, now: now() })
+  const send = async (request: SignedInRequest, response: Response<SessionAnswer>, account: Account, csrf: string): Promise<void> => {
+    const device = (request.get(deviceHeader) ?? '').slice(0, 40)
+    response.json({ person: toPerson(account), csrf, isLocked: false, keys: await keys.keysOf(account.id, device), now: now() })
   }
 
-  router.get('/api/session', (request: SignedInRequest, response) => {
-    send(response, request.session?.account ?? null, request.session?.csrf ?? null)
+  router.get('/api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
+    const { session } = request
+    if (!session) response.json(nobody())
+    else if (isShutOut(request, session)) response.json({ ...nobody(), person: toPerson(session.account), isLocked: true })
+    else await send(request, response, session.account, session.csrf)
   })
-  router.post('/api/session', limiter, async (request, response) => {
+  router.post('/api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const { name, password } = parseWith<{ name: string; password: string }>(signInSchema, request.body)
-    const opened = await deps.signIn.signIn(name.trim(), password)
-    response.cookie(sessionCookie, opened.token, { httpOnly: true, sameSite: 'strict', secure: deps.isSecure, path: '/' })
-    send(response, opened.account, opened.csrf)
+    const opened = await signIn.signIn(name.trim(), password, request.ip ?? '')
+    if (request.session) await signIn.signOut(request.session.sessionId)
+    response.cookie(sessionCookie, opened.token, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/' })
+    await send(request, response, opened.account, opened.csrf)
   })
-  router.delete('/api/session', async (request: SignedInRequest, response) => {
-    if (request.session) {
-      requireCsrf(request, request.session)
-      await deps.signIn.signOut(request.session.sessionId)
+  router.delete('/api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
+    // Through a lock too: signing out shows nothing, and a page that was loaded since the lock knows no token.
+    const { session } = request
+    if (session) {
+      if (!session.isLocked) requireCsrf(request, session)
+      await signIn.signOut(session.sessionId)
     }
     response.clearCookie(sessionCookie, { path: '/' })
-    send(response, null, null)
+    response.json(nobody())
+  })
+
+  router.post('/api/session/lock', async (request: SignedInRequest, response: Response) => {
+    await lock.lock(requireSessionThroughLock(request))
+    response.json({})
+  })
+  router.post('/api/session/unlock', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
+    const session = requireSessionThroughLock(request)
+    await lock.unlock(session, parseWith<{ pin: string }>(pinSchema, request.body).pin)
+    await send(request, response, session.account, session.csrf)
+  })
+  router.post('/api/session/pin', async (request: SignedInRequest, response: Response) => {
+    const session = requireSession(request)
+    requireCsrf(request, session)
+    await lock.setPin(session, parseWith<{ pin: string }>(pinSchema, request.body).pin)
+    response.json({})
   })
   return router
 }

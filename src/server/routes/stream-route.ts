@@ -1,5 +1,5 @@
 import { Router, type Response } from 'express'
-import { requireSession, type SignedInRequest } from '../middleware/session'
+import { requireSessionThroughLock, type SignedInRequest } from '../middleware/session'
 import type { EventRepository } from '../repositories/events'
 import type { PagerState } from '#contract/records/page'
 import type { Clock } from '../ground/clock'
@@ -31,7 +31,7 @@ export interface StreamRouteDeps {
 export function streamRoute({ events, signIn, clock, pager, stopping }: StreamRouteDeps): Router {
   const router = Router()
   router.get('/api/stream', (request: SignedInRequest, response: Response) => {
-    const { sessionId } = requireSession(request, 'read')
+    const { sessionId } = requireSessionThroughLock(request, 'read')
     response.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' })
     response.flushHeaders()
     response.write('retry: 3000\n\n')

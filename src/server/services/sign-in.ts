@@ -2,43 +2,49 @@ import { createHash, randomBytes } from 'node:crypto'
 import type { Clock } from '../ground/clock'
 import { ApiError } from '../ground/api-error'
 import type { Account, PeopleRepository } from '../repositories/people'
+import type { SignInFailures } from '../repositories/sign-in-failures'
 import { hashPassword, verifyPassword } from './password'
 
 const idleMs = 12 * 3_600_000
-const lockAfter = 6
-const lockMs = 10 * 60_000
+/** However busy: after a day whoever it is says again who they are. */
+const longestMs = 24 * 3_600_000
+const mostFailures = 6
+const blockedMs = 10 * 60_000
 
 export interface OpenSession {
   readonly account: Account
   readonly csrf: string
   readonly sessionId: string
+  /** Its screen is locked: only the page that was there before may go on. */
+  readonly isLocked: boolean
+  readonly pinHash: string | null
 }
 
-/** Sign-in with lockout, and sessions kept in the database under a hash of their token. */
-export function createSignInService(people: PeopleRepository, clock: Clock) {
+/** Sign-in with a pause after wrong passwords, and sessions kept in the database under a hash of their token. */
+export function createSignInService(people: PeopleRepository, failures: SignInFailures, clock: Clock) {
   const decoy = hashPassword(randomBytes(12).toString('hex'))
   return {
-    /** Opens a session. Wrong names and wrong passwords get the same answer in the same time. */
-    async signIn(signIn: string, password: string): Promise<{ token: string; csrf: string; account: Account }> {
-      const account = await people.findBySignIn(signIn)
+    /**
+     * Opens a session. Wrong names and wrong passwords get the same answer in the same time, and the same pause: counted by name and
+     * address, by all servers together, so that nobody shuts out anybody elsewhere.
+     * @param address where it is tried from
+     * @throws ApiError 401 for a wrong one, 429 during the pause
+     */
+    async signIn(signIn: string, password: string, address: string): Promise<{ token: string; csrf: string; account: Account }> {
       const now = clock()
-      if (account?.lockedUntil && account.lockedUntil.getTime() > now) {
-        const minutes = Math.ceil((account.lockedUntil.getTime() - now) / 60_000)
-        throw new ApiError(423, 'locked', `Too many wrong passwords: wait ${minutes} min, or ask an admin.`)
+      const key = createHash('sha256').update(`${signIn.toLowerCase()}|${address}`).digest('hex')
+      const counted = await failures.count(key, new Date(now), new Date(now + blockedMs))
+      if (counted.failures > mostFailures) {
+        const minutes = Math.max(1, Math.ceil((counted.until.getTime() - now) / 60_000))
+        throw new ApiError(429, 'too-many', `Too many wrong sign-ins with this name from here: wait ${minutes} min, or ask an admin.`)
       }
+      const account = await people.findBySignIn(signIn)
       const isRight = await verifyPassword(password, account?.passwordHash ?? (await decoy))
-      if (!account || !isRight) {
-        if (account) {
-          const failed = account.failedCount + 1
-          await people.recordFailure(account.id, failed >= lockAfter ? 0 : failed, failed >= lockAfter ? new Date(now + lockMs) : null)
-        }
-        throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
-      }
-      if (account.failedCount > 0) await people.recordFailure(account.id, 0, null)
+      if (!account || !isRight) throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
       const token = randomBytes(32).toString('base64url')
       const csrf = randomBytes(32).toString('hex')
       const at = new Date(now)
-      await people.dropExpired(at)
+      await failures.forget(key)
       await people.createSession({
         id: sessionIdOf(token),
         personId: account.id,
@@ -46,11 +52,14 @@ export function createSignInService(people: PeopleRepository, clock: Clock) {
         createdAt: at,
         lastSeenAt: at,
         expiresAt: new Date(now + idleMs),
+        lockedAt: null,
+        pinHash: null,
+        pinFailures: 0,
       })
       return { token, csrf, account }
     },
 
-    /** The session of a token, or null; using it keeps it open for another 12 hours. */
+    /** The session of a token, or null; using it keeps it open for another 12 hours, and for a day at most. */
     async resume(token: string): Promise<OpenSession | null> {
       const id = sessionIdOf(token)
       const row = await people.findSession(id)
@@ -58,14 +67,24 @@ export function createSignInService(people: PeopleRepository, clock: Clock) {
       if (!row || new Date(row.expiresAt).getTime() < now) return null
       const account = await people.find(row.personId)
       if (!account) return null
-      if (now - new Date(row.lastSeenAt).getTime() > 60_000) await people.touchSession(id, new Date(now), new Date(now + idleMs))
-      return { account, csrf: row.csrf, sessionId: id }
+      if (now - new Date(row.lastSeenAt).getTime() > 60_000) {
+        const until = Math.min(now + idleMs, new Date(row.createdAt).getTime() + longestMs)
+        await people.touchSession(id, new Date(now), new Date(until))
+      }
+      return { account, csrf: row.csrf, sessionId: id, isLocked: row.lockedAt !== null, pinHash: row.pinHash }
     },
 
     /** Whether a session goes on, without keeping it open by asking. */
     async isOpen(sessionId: string): Promise<boolean> {
       const row = await people.findSession(sessionId)
       return row !== null && new Date(row.expiresAt).getTime() >= clock()
+    },
+
+    /** Lets go of what is over. Never beside a sign-in: sweeping many rows and writing one can stand in each other's way. */
+    async sweep(): Promise<void> {
+      const now = new Date(clock())
+      await people.dropExpired(now)
+      await failures.dropOld(now)
     },
 
     async signOut(sessionId: string): Promise<void> {

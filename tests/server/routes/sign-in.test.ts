@@ -30,14 +30,41 @@ describe('signing in', () => {
     expect(name.body['detail']).to.equal(secret.body['detail'])
   })
 
-  it('locks after six wrong passwords and opens again after ten minutes', async () => {
+  it('pauses after six wrong passwords and opens again after ten minutes', async () => {
     await harness.signIn('lock', ['clinician'])
     for (let tries = 0; tries < 6; tries++) await tryIn('lock', 'wrong')
-    const locked = await tryIn('lock', password)
-    expect(locked.status).to.equal(423)
-    expect(locked.body['detail']).to.match(/wait 10 min/)
+    const paused = await tryIn('lock', password)
+    expect(paused.status).to.equal(429)
+    expect(paused.body['detail']).to.match(/wait 10 min/)
     harness.now += 10 * 60_000 + 1
     expect((await tryIn('lock', password)).status).to.equal(200)
+  })
+
+  it('counts wrong passwords that come at once one by one', async () => {
+    await harness.signIn('flood', ['clinician'])
+    const answers = await Promise.all(Array.from({ length: 25 }, () => tryIn('flood', 'wrong')))
+    const statuses = answers.map((one) => one.status)
+    expect(statuses.filter((one) => one === 401)).to.have.length(6)
+    expect(statuses.filter((one) => one === 429)).to.have.length(19)
+  })
+
+  it('tells nobody which names there are, and shuts out nobody else', async () => {
+    const unknown = await Promise.all(Array.from({ length: 30 }, () => tryIn('nobody-at-all', 'x')))
+    const last = unknown.find((one) => one.status === 429)
+    await Promise.all(Array.from({ length: 7 }, () => tryIn('flood', 'wrong')))
+    expect(last?.body['detail']).to.equal((await tryIn('flood', password)).body['detail'])
+    await Promise.all(Array.from({ length: 30 }, () => tryIn('', '')))
+    expect((await tryIn('ada', password)).status).to.equal(200)
+  })
+
+  it('ends a session a day after it began, however busy it was', async () => {
+    const client = await harness.signIn('busy', ['viewer'])
+    for (let hours = 0; hours < 23; hours += 4) {
+      harness.now += 4 * 3_600_000
+      expect((await client.get('/api/board')).status, `after ${hours + 4} h`).to.equal(hours + 4 > 24 ? 401 : 200)
+    }
+    harness.now += 3_600_000
+    expect((await client.get('/api/board')).status).to.equal(401)
   })
 
   it('ends sessions that were idle for twelve hours', async () => {

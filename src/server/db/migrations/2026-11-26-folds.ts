@@ -1,3 +1,4 @@
+import { dropColumn } from '../columns'
 import { DataTypes, type QueryInterface } from 'sequelize'
 
 /** Which fold made a snapshot, so that one made by an older fold is known. */
@@ -10,5 +11,5 @@ export async function up(queries: QueryInterface): Promise<void> {
 }
 
 export async function down(queries: QueryInterface): Promise<void> {
-  for (const table of ['episodes', 'cases']) await queries.removeColumn(table, 'fold')
+  for (const table of ['episodes', 'cases']) await dropColumn(queries, table, 'fold')
 }

@@ -1,3 +1,4 @@
+import { dropColumn } from '../columns'
 import { DataTypes, type QueryInterface } from 'sequelize'
 
 /** What a case is found by once it has left the Board; empty until its line is worked out anew. */
@@ -13,6 +14,6 @@ export async function up(queries: QueryInterface): Promise<void> {
 export async function down(queries: QueryInterface): Promise<void> {
   await queries.removeIndex('cases', 'cases_opened')
   await queries.removeIndex('cases', 'cases_search')
-  await queries.removeColumn('cases', 'opened_at')
-  await queries.removeColumn('cases', 'search')
+  await dropColumn(queries, 'cases', 'opened_at')
+  await dropColumn(queries, 'cases', 'search')
 }

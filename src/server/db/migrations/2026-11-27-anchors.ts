@@ -1,6 +1,6 @@
 import type { QueryInterface } from 'sequelize'
 import { DataTypes } from 'sequelize'
-import { ascii } from '../columns'
+import { ascii, dropColumn } from '../columns'
 
 /** Each event says by which rule its hash was made; a day's anchor says by which rule, since when, and over how much. */
 export const name = '2026-11-27-anchors'
@@ -18,7 +18,7 @@ export async function up(queries: QueryInterface): Promise<void> {
 export async function down(queries: QueryInterface): Promise<void> {
   await queries.removeIndex('photos', 'photos_at')
   await queries.removeIndex('stock_movements', 'movements_at')
-  await queries.removeColumn('audit_anchors', 'since')
-  await queries.removeColumn('audit_anchors', 'rule')
-  await queries.removeColumn('events', 'rule')
+  await dropColumn(queries, 'audit_anchors', 'since')
+  await dropColumn(queries, 'audit_anchors', 'rule')
+  await dropColumn(queries, 'events', 'rule')
 }
