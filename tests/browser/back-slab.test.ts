@@ -1,7 +1,9 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
+import { v7 as uuidv7 } from 'uuid'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
-import { bounceIsOver, draftsAreKept } from '../harness/waits'
+import { draftIsKept, leaveWaiting } from '../harness/kept'
+import { bounceIsOver } from '../harness/waits'
 import { seedCase, type SeededCase } from '../harness/seed-case'
 import { enterOpen } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
@@ -336,7 +338,7 @@ describe('a back slab in the browser', () => {
       await browser.click('button', /^Below-knee girth/)
       await browser.find('heading', 'Below-knee girth')
       await browser.type('textbox', /^Reading,/, '33.3')
-      await draftsAreKept(browser)
+      await draftIsKept(browser, /33\.3/)
       await browser.driver.navigate().refresh()
       await browser.click('button', /^Below-knee girth/)
       await browser.driver.wait(async () => (await (await browser.find('textbox', /^Reading,/)).getAttribute('value')) === '33.3', 8_000)
@@ -413,21 +415,16 @@ describe('a back slab in the browser', () => {
         )
       const before = await versionOf(other)
       // As if it had been written without a connection, before somebody else changed the case.
-      await browser.driver.executeAsyncScript(
-        `const [caseId, done] = arguments
-         const event = { id: crypto.randomUUID(), stream: { type: 'case', id: caseId }, kind: 'options', v: 1, body: { options: { length: 'past-toes' } }, at: new Date().toISOString(), offsetMs: 0, base: 0 }
-         const run = async () => {
-           const { person } = await (await fetch('/api/session')).json()
-           const open = indexedDB.open('zesty-wren-' + person.id)
-           open.onsuccess = () => {
-             const change = open.result.transaction('outbox', 'readwrite')
-             change.objectStore('outbox').put({ event, order: 1 }, event.id)
-             change.oncomplete = () => { open.result.close(); done() }
-           }
-         }
-         run()`,
-        caseId,
-      )
+      await leaveWaiting(browser, {
+        id: uuidv7(),
+        stream: { type: 'case', id: caseId },
+        kind: 'options',
+        v: 1,
+        body: { options: { length: 'past-toes' } },
+        at: new Date().toISOString(),
+        offsetMs: 0,
+        base: 0,
+      })
       await browser.driver.navigate().refresh()
       await browser.find('dialog', 'Changed meanwhile')
       await browser.click('button', 'Send mine again')

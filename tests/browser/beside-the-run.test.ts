@@ -123,7 +123,7 @@ describe('beside the run in the browser', () => {
       await browser.open(`/case/${seeded.caseId}/apply`)
       await browser.find('region', /^Step/)
       await browser.click('button', 'Lock')
-      await browser.click('menuitem', 'Lock with password')
+      await browser.click('menuitem', 'Lock; the password opens it')
       const lock = await browser.find('dialog', 'Locked')
       await browser.waitForText('Hold without moving until it is set')
       expect(await lock.getText()).to.include('Setting')
@@ -142,6 +142,13 @@ describe('beside the run in the browser', () => {
       await browser.click('button', 'Unlock')
       await browser.find('region', /^Step/)
       expect(await browser.query('dialog', 'Locked')).to.equal(null)
+      // The session of before is over, which its live stream says: the one of now goes on.
+      const asked = (): Promise<number> =>
+        browser.driver.executeScript(
+          `return performance.getEntriesByType('resource').filter((one) => /api\\/stream/.test(one.name)).length`,
+        )
+      await browser.driver.wait(async () => (await asked()) > 0, 15_000, 'the stream of before never ended')
+      expect(await browser.query('dialog', 'Signed out')).to.equal(null)
     }).timeout(60_000)
 
     it('keeps touches away while the screen is wiped, until a key or a long press', async () => {

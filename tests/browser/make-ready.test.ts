@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
-import { draftsAreKept } from '../harness/waits'
+import { draftIsKept } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { seedCase, type SeededCase } from '../harness/seed-case'
 
@@ -26,7 +26,7 @@ describe('make ready in the browser', () => {
     const sink = await browser.find('region', 'At the sink')
     expect(await sink.getText()).to.include('Bucket of water with thermometer')
     await browser.click('checkbox', /^Bucket of water/)
-    await draftsAreKept(browser)
+    await draftIsKept(browser, /bucket/i)
     await browser.driver.navigate().refresh()
     const again = await (await browser.find('region', 'At the sink')).findElement({ css: 'input' })
     await browser.driver.wait(async () => again.isSelected(), 8_000)

@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { casesAreKept } from '../harness/kept'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startCutLine, type CutLine } from '../harness/cut-line'
 import { enterOpen } from '../harness/fill-round'
@@ -79,16 +80,8 @@ describe('a night round, in the browser', () => {
 
   it('goes on without a line: one urgent, one entered late; nothing is lost', async () => {
     const isHere = (): Promise<boolean> =>
-      browser.driver.executeAsyncScript(
-        `const [ids, done] = arguments
-         indexedDB.databases().then((all) => {
-           const name = all.map((one) => one.name).find((one) => /^zesty-wren-[0-9a-f]/.test(one))
-           const opening = indexedDB.open(name)
-           opening.onsuccess = () => {
-             const asked = opening.result.transaction('cases').objectStore('cases').getAllKeys()
-             asked.onsuccess = () => { opening.result.close(); done(ids.every((id) => asked.result.includes(id))) }
-           }
-         })`,
+      casesAreKept(
+        browser,
         cases.slice(3).map((one) => one.caseId),
       )
     await browser.driver.wait(isHere, 20_000, 'the beds were not kept on the device')

@@ -15,7 +15,7 @@ describe('with the network gone, in the browser', () => {
     line = await startCutLine(server.address)
     browser = await startBrowser(line.address)
     await browser.setViewport(1280, 800)
-    await signIn(browser, 'isolde', server.password)
+    await signIn(browser, 'isolde', server.password, '2468')
     seeded = await seedCase(browser, 'leg-slab')
     await sendRound(browser, seeded, quietRound('leg-slab'), true, 60)
     await sendApplied(browser, seeded, 50)
@@ -36,9 +36,17 @@ describe('with the network gone, in the browser', () => {
        })`,
     )
 
+  const openByPin = async (pin = '2468'): Promise<void> => {
+    await browser.type('textbox', 'PIN', pin)
+    await browser.click('button', 'Open')
+  }
+
   it('starts all the same, with the Board as it was last read and how old it is', async () => {
     await line.cut()
     await browser.driver.navigate().refresh()
+    await browser.find('heading', 'Locked')
+    expect(await browser.text()).not.to.include('Test leg-slab')
+    await openByPin()
     await browser.find('heading', 'Board')
     await browser.waitForText(/No connection: what you see is as old as it says/)
     await browser.waitForText('Test leg-slab')
@@ -53,9 +61,11 @@ describe('with the network gone, in the browser', () => {
       ['record', 'Run record'],
     ] as const) {
       await browser.open(`/case/${seeded.caseId}/${stage}`)
+      await openByPin()
       await browser.find('heading', heading)
     }
     await browser.open('/guide')
+    await openByPin()
     await browser.find('heading', 'Guide')
   }).timeout(90_000)
 
@@ -70,11 +80,13 @@ describe('with the network gone, in the browser', () => {
 
   it('keeps what is entered through another start, and sends it when the network is back', async () => {
     await browser.open(`/case/${seeded.caseId}/watch`)
+    await openByPin()
     await browser.click('button', 'Add something owed')
     await browser.type('textbox', 'What', 'Ring the daughter')
     await browser.click('button', 'Keep it')
     await browser.find('button', 'Do it: Ring the daughter')
     await browser.driver.navigate().refresh()
+    await openByPin()
     await browser.find('button', 'Do it: Ring the daughter')
     await line.mend()
     await browser.driver.wait(

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
-import { draftsAreKept } from '../harness/waits'
+import { draftIsKept } from '../harness/kept'
 import { startLiveServer, type LiveServer, type Standin } from '../harness/live-server'
 import { finishStep, shownStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendRound, startRun, type SeededCase } from '../harness/seed-case'
@@ -127,7 +127,7 @@ describe('whole runs in the browser', () => {
       await browser.click('checkbox', 'Same length as the other leg')
       // What is entered and not kept yet survives a closed tab.
       await browser.driver.wait(async () => (await browser.text()).includes('Pain eased from 8 to 3'), 8_000)
-      await draftsAreKept(browser)
+      await draftIsKept(browser, /"isEqualLength":true/)
       await browser.driver.navigate().refresh()
       await browser.waitForText('Pain eased from 8 to 3')
       await browser.click('button', 'Keep the pull')

@@ -41,9 +41,8 @@ interface SharedBrowser {
 
 let running: SharedBrowser | null = null
 
-/** The one Chromium of this worker. */
-async function startChromium(): Promise<SharedBrowser> {
-  const profile = mkdtempSync(join(tmpdir(), 'wren-browser-'))
+/** A Chromium on a profile, without a window of ours yet. */
+async function startDriver(profile: string): Promise<Driver> {
   const options = new Options()
   options.setChromeBinaryPath('/usr/bin/chromium')
   options.addArguments(
@@ -60,11 +59,17 @@ async function startChromium(): Promise<SharedBrowser> {
     '--force-device-scale-factor=1',
     `--user-data-dir=${profile}`,
   )
-  const driver = (await new Builder()
+  return (await new Builder()
     .forBrowser(Browser.CHROME)
     .setChromeOptions(options)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
     .build()) as Driver
+}
+
+/** The one Chromium of this worker. */
+async function startChromium(): Promise<SharedBrowser> {
+  const profile = mkdtempSync(join(tmpdir(), 'wren-browser-'))
+  const driver = await startDriver(profile)
   const { debuggerAddress } = (await driver.getCapabilities()).get('goog:chromeOptions') as { debuggerAddress: string }
   const version = (await (await fetch(`http://${debuggerAddress}/json/version`)).json()) as { webSocketDebuggerUrl: string }
   const socket = new WebSocket(version.webSocketDebuggerUrl)
@@ -113,6 +118,35 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
   }
   await openTab()
   if (before !== undefined) await command('Target.disposeBrowserContext', { browserContextId: before })
+  return browserOf(driver, address, openTab)
+}
+
+/** A browser of its own that keeps what pages store in files, as on somebody's desk. */
+export interface KeepingBrowser extends TestBrowser {
+  /** The folder of those files. */
+  readonly profile: string
+  quit(): Promise<void>
+}
+
+/** Starts a browser whose profile can be looked into; whoever starts it quits it. */
+export async function startKeepingBrowser(address: string): Promise<KeepingBrowser> {
+  const profile = mkdtempSync(join(tmpdir(), 'wren-profile-'))
+  const driver = await startDriver(profile)
+  const openTab = async (): Promise<string> => {
+    await driver.switchTo().newWindow('tab')
+    return driver.getWindowHandle()
+  }
+  return {
+    ...browserOf(driver, address, openTab),
+    profile,
+    async quit() {
+      await driver.quit()
+      rmSync(profile, { recursive: true, force: true })
+    },
+  }
+}
+
+function browserOf(driver: Driver, address: string, openTab: () => Promise<string>): TestBrowser {
   let handles = 0
 
   const devtools = async (command: string, parameters: object = {}): Promise<unknown> =>
@@ -189,11 +223,12 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
   }
 }
 
-/** Signs in with a demo name and lands on the Board. */
-export async function signIn(browser: TestBrowser, name: string, password: string): Promise<void> {
+/** Signs in with a demo name, with a short PIN if one is given, and lands on the Board. */
+export async function signIn(browser: TestBrowser, name: string, password: string, pin = ''): Promise<void> {
   await browser.open('/')
   await browser.type('textbox', 'Name', name)
   await browser.type('textbox', 'Password', password)
+  if (pin !== '') await browser.type('textbox', 'Short PIN, if you like', pin)
   await browser.click('button', 'Sign in')
   await browser.find('heading', 'Board')
 }

@@ -32,6 +32,8 @@ export interface SessionAnswer {
   readonly csrf: string | null
   /** The screen is locked: PIN or password open it. */
   readonly isLocked: boolean
+  /** The session has a short PIN that opens its lock. */
+  readonly hasPin: boolean
   /** Null as `csrf` is. */
   readonly keys: DeviceKeys | null
   /** Server time, ISO 8601 UTC: clocks of devices drift. */

@@ -32,7 +32,7 @@ export function createAnchorKeeper({
       const day = new Date(clock() - afterMidnightMs).toISOString().slice(0, 10)
       try {
         const last = (await keptAnchors(db)).at(-1) ?? null
-        if (last && last.day >= day) return
+        if (last && Date.parse(last.day) >= Date.parse(day)) return
         const anchor = await anchorOf(db, day, last)
         if ((await keepAnchor(db, anchor)) && file !== null) await appendFile(file, `${JSON.stringify(anchor)}\n`)
       } catch (error) {

@@ -14,7 +14,9 @@ import {
 import type { Account } from '../repositories/people'
 import type { DeviceKeyService } from '../services/device-keys'
 import type { ScreenLock } from '../services/screen-lock'
-import type { SignInService } from '../services/sign-in'
+import type { OpenSession, SignInService } from '../services/sign-in'
+
+type Opened = Pick<OpenSession, 'account' | 'csrf' | 'pinHash'>
 
 export interface SessionRouteDeps {
   readonly signIn: SignInService
@@ -29,24 +31,26 @@ export interface SessionRouteDeps {
 export function sessionRoutes({ signIn, lock, keys, clock, isSecure }: SessionRouteDeps): Router {
   const router = Router()
   const now = (): string => new Date(clock()).toISOString()
-  const nobody = (): SessionAnswer => ({ person: null, csrf: null, isLocked: false, keys: null, now: now() })
-  const send = async (request: SignedInRequest, response: Response<SessionAnswer>, account: Account, csrf: string): Promise<void> => {
+  const nobody = (): SessionAnswer => ({ person: null, csrf: null, isLocked: false, hasPin: false, keys: null, now: now() })
+  const send = async (request: SignedInRequest, response: Response<SessionAnswer>, opened: Opened): Promise<void> => {
+    const { account, csrf } = opened
     const device = (request.get(deviceHeader) ?? '').slice(0, 40)
-    response.json({ person: toPerson(account), csrf, isLocked: false, keys: await keys.keysOf(account.id, device), now: now() })
+    const hasPin = opened.pinHash !== null
+    response.json({ person: toPerson(account), csrf, isLocked: false, hasPin, keys: await keys.keysOf(account.id, device), now: now() })
   }
 
   router.get('/api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const { session } = request
     if (!session) response.json(nobody())
-    else if (isShutOut(request, session)) response.json({ ...nobody(), person: toPerson(session.account), isLocked: true })
-    else await send(request, response, session.account, session.csrf)
+    else if (isShutOut(request, session))
+      response.json({ ...nobody(), person: toPerson(session.account), isLocked: true, hasPin: session.pinHash !== null })
+    else await send(request, response, session)
   })
   router.post('/api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const { name, password } = parseWith<{ name: string; password: string }>(signInSchema, request.body)
-    const opened = await signIn.signIn(name.trim(), password, request.ip ?? '')
-    if (request.session) await signIn.signOut(request.session.sessionId)
+    const opened = await signIn.signIn(name.trim(), password, request.ip ?? '', request.session)
     response.cookie(sessionCookie, opened.token, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/' })
-    await send(request, response, opened.account, opened.csrf)
+    await send(request, response, opened)
   })
   router.delete('/api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     // Through a lock too: signing out shows nothing, and a page that was loaded since the lock knows no token.
@@ -66,7 +70,7 @@ export function sessionRoutes({ signIn, lock, keys, clock, isSecure }: SessionRo
   router.post('/api/session/unlock', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const session = requireSessionThroughLock(request)
     await lock.unlock(session, parseWith<{ pin: string }>(pinSchema, request.body).pin)
-    await send(request, response, session.account, session.csrf)
+    await send(request, response, session)
   })
   router.post('/api/session/pin', async (request: SignedInRequest, response: Response) => {
     const session = requireSession(request)

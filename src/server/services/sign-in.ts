@@ -28,9 +28,15 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
      * Opens a session. Wrong names and wrong passwords get the same answer in the same time, and the same pause: counted by name and
      * address, by all servers together, so that nobody shuts out anybody elsewhere.
      * @param address where it is tried from
+     * @param before the session of that browser until now: it ends, and the same person keeps the PIN
      * @throws ApiError 401 for a wrong one, 429 during the pause
      */
-    async signIn(signIn: string, password: string, address: string): Promise<{ token: string; csrf: string; account: Account }> {
+    async signIn(
+      signIn: string,
+      password: string,
+      address: string,
+      before?: OpenSession,
+    ): Promise<{ token: string; csrf: string; account: Account; pinHash: string | null }> {
       const now = clock()
       const key = createHash('sha256').update(`${signIn.toLowerCase()}|${address}`).digest('hex')
       const counted = await failures.count(key, new Date(now), new Date(now + blockedMs))
@@ -45,6 +51,7 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
       const csrf = randomBytes(32).toString('hex')
       const at = new Date(now)
       await failures.forget(key)
+      const pinHash = before?.account.id === account.id ? before.pinHash : null
       await people.createSession({
         id: sessionIdOf(token),
         personId: account.id,
@@ -53,10 +60,11 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
         lastSeenAt: at,
         expiresAt: new Date(now + idleMs),
         lockedAt: null,
-        pinHash: null,
+        pinHash,
         pinFailures: 0,
       })
-      return { token, csrf, account }
+      if (before) await people.endSession(before.sessionId)
+      return { token, csrf, account, pinHash }
     },
 
     /** The session of a token, or null; using it keeps it open for another 12 hours, and for a day at most. */

@@ -5,7 +5,8 @@ import type { OpenCase } from '../sync/case-store'
 import type { CaseTimers } from '../sync/durable'
 import { makeEvent, sendEvent } from '../sync/outbox'
 import { serverNow } from '../sync/server-clock'
-import { currentDurable, lastDurable } from '../sync/session-store'
+import { readTimers } from '../sync/device'
+import { currentDurable } from '../sync/session-store'
 
 interface TimerStore {
   readonly byCase: Readonly<Record<string, CaseTimers>>
@@ -24,7 +25,9 @@ export interface ShownTimer {
 
 /** Reads the timers that an earlier page kept, also before anybody has signed in. */
 export async function resumeTimers(): Promise<void> {
-  const kept = (await (await lastDurable())?.readTimers()) ?? []
+  const durable = currentDurable()
+  const nameless = async (): Promise<readonly CaseTimers[]> => (await readTimers()).map((one) => ({ ...one, patient: '' }))
+  const kept = await (durable?.readTimers() ?? nameless()).catch(() => [])
   useTimers.setState((state) => ({ byCase: { ...Object.fromEntries(kept.map((one) => [one.caseId, one])), ...state.byCase } }))
 }
 

@@ -1,23 +1,29 @@
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
+import { pinPattern } from '#contract/api/session'
 import { Button } from '../parts/button'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
+
+const pinOrNothing = new RegExp(`^$|${pinPattern.source}`)
 
 /** Name and password, for signing in and for unlocking; a refusal is shown and the name kept. */
 export function CredentialsForm({
   submitLabel,
   busyLabel,
   onSubmit,
+  offersPin = false,
 }: {
   submitLabel: string
   busyLabel: string
   /** Resolves to null, or to the sentence to show. */
-  onSubmit: (name: string, password: string) => Promise<string | null>
+  onSubmit: (name: string, password: string, pin: string) => Promise<string | null>
+  /** A short PIN may be set along with it. */
+  offersPin?: boolean
 }) {
   const [refusal, setRefusal] = useState<string | null>(null)
-  const { register, handleSubmit, formState } = useForm({ defaultValues: { name: '', password: '' } })
-  const submit = handleSubmit(async ({ name, password }) => setRefusal(await onSubmit(name, password)))
+  const { register, handleSubmit, formState } = useForm({ defaultValues: { name: '', password: '', pin: '' } })
+  const submit = handleSubmit(async ({ name, password, pin }) => setRefusal(await onSubmit(name, password, pin)))
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="grid gap-4">
       <TextField
@@ -35,6 +41,19 @@ export function CredentialsForm({
         {...register('password', { required: 'Password is missing: type it.' })}
         error={formState.errors.password?.message}
       />
+      {offersPin ? (
+        <TextField
+          label="Short PIN, if you like"
+          hint="4 to 8 digits. Opens this device after a lock, and without a line, until you sign out."
+          type="password"
+          inputMode="numeric"
+          autoComplete="off"
+          {...register('pin', {
+            pattern: { value: pinOrNothing, message: 'The PIN must be 4 to 8 digits: change it, or leave it empty.' },
+          })}
+          error={formState.errors.pin?.message}
+        />
+      ) : null}
       {refusal ? <Notice tone="stop" lead={refusal} role="alert" /> : null}
       <Button type="submit" look="next" disabled={formState.isSubmitting}>
         {formState.isSubmitting ? busyLabel : submitLabel}

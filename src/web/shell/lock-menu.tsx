@@ -1,11 +1,13 @@
 import { Lock } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
+import { useSession } from '../sync/session-store'
 import { setLock } from './lock-store'
 
 const item = 'flex min-h-13 cursor-pointer items-center rounded-xl px-4 font-semibold outline-none data-[highlighted]:bg-well'
 
-/** Two ways to keep touches away: for cleaning the glass, and with the password. */
+/** Two ways to keep touches away: for cleaning the glass, and with PIN or password. */
 export function LockMenu() {
+  const hasPin = useSession((store) => store.hasPin)
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="grid min-h-12 min-w-12 place-items-center rounded-xl">
@@ -23,7 +25,7 @@ export function LockMenu() {
             Wipe the screen
           </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => setLock('locked')}>
-            Lock with password
+            {hasPin ? 'Lock; the PIN opens it' : 'Lock; the password opens it'}
           </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>

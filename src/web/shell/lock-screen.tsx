@@ -1,12 +1,12 @@
 import { Dialog as Radix } from 'radix-ui'
 import { lazy, Suspense, useRef, useState } from 'react'
 import { Button } from '../parts/button'
-import { CredentialsForm } from './credentials-form'
 import { useCase } from '../sync/case-store'
 import { flushOutbox } from '../sync/outbox'
 import { setLock, useLock } from './lock-store'
-import { usePerson, useSession } from '../sync/session-store'
+import { usePerson } from '../sync/session-store'
 import { TimerDock } from './timer-dock'
+import { UnlockForm } from './unlock-form'
 
 // The step needs the techniques: they are loaded only when there is something to show through the lock.
 const LockedStep = lazy(async () => ({ default: (await import('./locked-step')).LockedStep }))
@@ -83,29 +83,21 @@ function HoldToOpen() {
   )
 }
 
-/** Name and password of whoever goes on; another person than before begins with a clean page. */
+/** PIN or password of whoever goes on; another person than before begins with a clean page. */
 function Unlock({ isEnded }: { isEnded: boolean }) {
   const person = usePerson()
-  const signIn = useSession((store) => store.signIn)
-  const unlock = async (name: string, password: string): Promise<string | null> => {
-    const refused = await signIn(name, password)
-    if (refused) return refused
-    const { state } = useSession.getState()
-    if (state.status === 'signed-in' && state.person.id !== person.id) window.location.reload()
-    else {
-      setLock('open')
-      void flushOutbox()
-    }
-    return null
-  }
   return (
-    <div className="grid gap-4">
-      <p>
-        {isEnded
+    <UnlockForm
+      lead={
+        isEnded
           ? `The session of ${person.name} has ended. What was done is kept on this device and sent after signing in.`
-          : `Signed in: ${person.name}. Anybody may go on under their own name.`}
-      </p>
-      <CredentialsForm submitLabel={isEnded ? 'Sign in' : 'Unlock'} busyLabel="Opening…" onSubmit={unlock} />
-    </div>
+          : `Signed in: ${person.name}. Anybody may go on under their own name.`
+      }
+      submitLabel={isEnded ? 'Sign in' : 'Unlock'}
+      onOpen={() => {
+        setLock('open')
+        flushOutbox()
+      }}
+    />
   )
 }

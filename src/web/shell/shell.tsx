@@ -8,15 +8,19 @@ import { useMendedClock } from './use-mended-clock'
 import { useProvenSession } from './use-proven-session'
 import { onSessionOver } from '../sync/api'
 import { setLock } from './lock-store'
-import { resumeOutbox, useOutbox } from '../sync/outbox'
-import { usePerson, useSession } from '../sync/session-store'
+import { onLineBack, resumeOutbox, useOutbox } from '../sync/outbox'
+import { countSealed, sendSealed } from '../sync/sealed-outbox'
+import { usePerson, useSession, type SessionState } from '../sync/session-store'
 import { startStream } from '../sync/live-stream'
 import { resumeTimers } from '../case/timer-store'
 import { Wren } from './wren'
 import { HelpSheet } from './help-sheet'
+import { KeepingNotice } from './keeping-notice'
 import { LockMenu } from './lock-menu'
 import { LockScreen } from './lock-screen'
+import { LeftSealed } from './left-sealed'
 import { SignInScreen } from './sign-in-screen'
+import { UnlockForm } from './unlock-form'
 import { TimerDock } from './timer-dock'
 
 const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
@@ -35,24 +39,42 @@ export function Shell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
       </main>
     )
   if (state.status === 'signed-in') return <SignedInShell whenSignedIn={whenSignedIn} />
-  return <SignedOutShell isReachable={state.status === 'signed-out'} />
+  return <SignedOutShell state={state} />
 }
 
-/** Before anybody is signed in timers go on, without names. */
-function SignedOutShell({ isReachable }: { isReachable: boolean }) {
+/** Before anybody is signed in, or has opened what is locked, timers go on, without names. */
+function SignedOutShell({ state }: { state: SessionState }) {
   const load = useSession((store) => store.load)
-  useEffect(() => void resumeTimers(), [])
+  useEffect(() => {
+    void resumeTimers()
+    void countSealed(null)
+  }, [])
   return (
     <div className="flex min-h-dvh flex-col">
       <div className="flex">
         <TimerDock isLocked />
       </div>
-      {isReachable ? (
+      {state.status === 'signed-out' ? (
         <SignInScreen />
+      ) : state.status === 'locked' ? (
+        <main className="mx-auto grid w-full max-w-xl flex-1 content-center gap-6 p-6">
+          <h1 className="text-2xl font-bold">Locked</h1>
+          <LeftSealed />
+          <UnlockForm
+            lead={
+              state.name === null
+                ? 'The server does not answer. The PIN opens what this device keeps; what is entered is sent when the server is back.'
+                : `Signed in: ${state.name}. Anybody may go on under their own name.`
+            }
+            submitLabel="Unlock"
+            onOpen={() => undefined}
+          />
+        </main>
       ) : (
         <main className="mx-auto grid max-w-md flex-1 place-content-center gap-4 p-6 text-center">
           <p className="text-lg font-bold">The server does not answer.</p>
           <p>What you typed is kept on this device. Check the network, then try again.</p>
+          <LeftSealed />
           <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
             Try again
           </button>
@@ -63,15 +85,17 @@ function SignedOutShell({ isReachable }: { isReachable: boolean }) {
 }
 
 function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
-  const mayRead = hasRight(usePerson().roles, 'read')
+  const { id, roles } = usePerson()
+  const mayRead = hasRight(roles, 'read')
   const isStuck = useOutbox((store) => store.line !== 'fine' && store.pending.length > 0)
   const [isHelpOpen, setHelpOpen] = useState(false)
   const navigate = useNavigate()
   useEffect(() => {
-    void resumeOutbox()
+    void resumeOutbox().then(() => sendSealed(id))
     void resumeTimers()
     return startStream()
-  }, [])
+  }, [id])
+  useEffect(() => onLineBack(() => void sendSealed(id)), [id])
   useEffect(whenSignedIn, [whenSignedIn])
   useEffect(() => onSessionOver(() => setLock('ended')), [])
   useMendedClock()
@@ -112,6 +136,7 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
           </button>
         </nav>
       </header>
+      <KeepingNotice />
       <Outlet />
       <LockScreen />
       <HelpSheet isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />

@@ -1,5 +1,6 @@
 import { useSession } from '../sync/session-store'
 import { CredentialsForm } from './credentials-form'
+import { LeftSealed } from './left-sealed'
 import { Wren } from './wren'
 
 /** Name and password; nothing else stands between a clinician and the tape. */
@@ -12,7 +13,8 @@ export function SignInScreen() {
         <h1 className="text-3xl font-bold">Zesty Wren</h1>
         <p className="text-lg">Measure well, know why, check again.</p>
       </header>
-      <CredentialsForm submitLabel="Sign in" busyLabel="Signing in…" onSubmit={signIn} />
+      <LeftSealed />
+      <CredentialsForm submitLabel="Sign in" busyLabel="Signing in…" onSubmit={signIn} offersPin />
       <p className="text-sm text-soft">
         Decision support for trained staff. It supports, reminds and records; it does not monitor. Local policy and the licensed clinician’s
         judgement come first.

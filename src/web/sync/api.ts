@@ -1,4 +1,5 @@
 import { paths } from '#contract/api/paths'
+import { deviceHeader } from '#contract/api/session'
 import type { ProblemDetails } from '#contract/api/problem-details'
 
 /**
@@ -15,10 +16,16 @@ export type ApiResult<T> =
 export type NoAnswer = Extract<ApiResult<never>, { kind: 'offline' | 'trouble' }>
 
 let csrfToken: string | null = null
+let device = ''
 
 /** Keeps the CSRF token of the session for every request that changes something. */
 export function setCsrf(token: string | null): void {
   csrfToken = token
+}
+
+/** Says how this device names itself, so that it gets keys of its own. */
+export function setDevice(id: string): void {
+  device = id
 }
 
 let tellSessionOver: () => void = () => undefined
@@ -74,7 +81,8 @@ async function ask<T>(
       method,
       credentials: 'same-origin',
       signal: AbortSignal.timeout(limitMs),
-      headers: { ...headers, ...(csrfToken && method !== 'GET' ? { 'x-csrf-token': csrfToken } : {}) },
+      // With every request: behind a lock the server answers only the page that was there before.
+      headers: { ...headers, [deviceHeader]: device, ...(csrfToken ? { 'x-csrf-token': csrfToken } : {}) },
       ...(body === undefined ? {} : { body }),
     })
     data = await response.json()
@@ -85,8 +93,10 @@ async function ask<T>(
   if (response.ok) return { kind: 'ok', value: data as T }
   if (response.status >= 500) return { kind: 'trouble', isFault: response.status < 502 || response.status > 504 }
   const problem = data as ProblemDetails
-  if (problem.status === 429) return path === paths.session ? { kind: 'refused', problem } : { kind: 'trouble', isFault: false }
+  // Locked by another page of this browser: what was to be sent waits until it is opened.
+  if (problem.status === 423) return { kind: 'trouble', isFault: false }
+  if (problem.status === 429) return path.startsWith(paths.session) ? { kind: 'refused', problem } : { kind: 'trouble', isFault: false }
   // A wrong password is answered with 401 as well, and is the business of the form that it was typed into.
-  if (isSessionOver(problem) && path !== paths.session) tellSessionOver()
+  if (isSessionOver(problem) && !path.startsWith(paths.session)) tellSessionOver()
   return { kind: 'refused', problem }
 }

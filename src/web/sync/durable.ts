@@ -1,32 +1,28 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { create } from 'zustand'
 import type { CaseAnswer } from '#contract/api/answers'
-import type { Person } from '#contract/api/session'
 import type { EventInput } from '#contract/event'
-import type { TimerRecord } from '#contract/records/run'
+import { dropSealed, keepSealed, readTimers, writeTimers, type NamelessTimers } from './device'
+import type { Sealed, Vault } from './vault'
 
 interface WrenStore extends DBSchema {
   /** Text typed and not yet sent, by field. */
-  drafts: { key: string; value: string }
+  drafts: { key: string; value: Sealed }
   /** Events not yet acknowledged by the server, in order. */
-  outbox: { key: string; value: { event: EventInput; order: number } }
+  outbox: { key: string; value: { readonly sealed: Sealed; readonly order: number } }
   /** The last answer of the server for each case, for when it cannot be reached. */
-  cases: { key: string; value: CaseAnswer }
+  cases: { key: string; value: Sealed }
   /** The last answer of the server to other questions, such as the Board's. */
-  answers: { key: string; value: unknown }
-  /** Running timers by case, so that every screen shows them after a reload. */
-  timers: { key: string; value: CaseTimers }
+  answers: { key: string; value: Sealed }
 }
 
 /** The timers of one case that this device has seen running. */
-export interface CaseTimers {
-  readonly caseId: string
-  readonly runId: string
-  /** Whose they are, as the strip says it. */
+export interface CaseTimers extends NamelessTimers {
+  /** Whose they are, as the strip says it; empty before anybody has signed in. */
   readonly patient: string
-  readonly timers: readonly TimerRecord[]
 }
 
-/** Everything that must survive a closed tab, a lost network or a crash: one database per person. */
+/** Everything that must survive a closed tab, a lost network or a crash: one database per person, readable by nobody else. */
 export interface Durable {
   readDraft(key: string): Promise<string | undefined>
   writeDraft(key: string, text: string): Promise<void>
@@ -43,98 +39,115 @@ export interface Durable {
   writeTimers(entry: CaseTimers): Promise<void>
 }
 
-/** Opens the durable store of one person. */
-export async function openDurable(personId: string): Promise<Durable> {
-  const db: IDBPDatabase<WrenStore> = await openDB<WrenStore>(`zesty-wren-${personId}`, 3, {
-    upgrade(upgrading, oldVersion) {
-      if (oldVersion < 1) {
-        upgrading.createObjectStore('drafts')
-        upgrading.createObjectStore('outbox')
-        upgrading.createObjectStore('cases')
-      }
-      if (oldVersion < 2) upgrading.createObjectStore('timers')
-      if (oldVersion < 3) upgrading.createObjectStore('answers')
+/** Whether this device keeps what is entered: `nothing` in a browser that does not keep anything, `full` when its store is. */
+export const useKeeping = create<{ readonly state: 'all' | 'full' | 'nothing' }>(() => ({ state: 'all' }))
+
+const stores = ['drafts', 'outbox', 'cases', 'answers'] as const
+
+/**
+ * Opens the durable store of one person. What it cannot keep it says (`useKeeping`) and goes on with: a device that is full, or keeps
+ * nothing, must not stop anybody's work.
+ * @param vault theirs; null where the browser cannot close anything: then nothing is written, since nothing may lie there in the plain
+ */
+export async function openDurable(personId: string, vault: Vault | null): Promise<Durable> {
+  // From before what lies on a device was closed.
+  for (const old of [`zesty-wren-${personId}`, 'zesty-wren-device']) void deleteDB(old).catch(() => undefined)
+  const db = vault && (await open(personId).catch(() => null))
+  if (!vault || !db) {
+    useKeeping.setState({ state: 'nothing' })
+    return unkept()
+  }
+  let last: Promise<unknown> = Promise.resolve()
+  /** In turn: what is closed later is never overtaken by what was closed before. */
+  const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
+    const done = last.then(work)
+    last = done.catch(() => undefined)
+    return done
+  }
+  const write = (work: () => Promise<void>): Promise<void> =>
+    inTurn(work).then(
+      () => {
+        if (useKeeping.getState().state === 'full') useKeeping.setState({ state: 'all' })
+      },
+      () => useKeeping.setState({ state: 'full' }),
+    )
+  const read = <T>(store: 'drafts' | 'answers', key: string): Promise<T | undefined> =>
+    inTurn(async () => vault.take<T>(await db.get(store, await vault.nameOf(key))))
+  let order = Date.now() * 1000
+
+  return {
+    readDraft: (key) => read<string>('drafts', key),
+    writeDraft: (key, text) =>
+      write(async () => {
+        const name = await vault.nameOf(key)
+        if (text === '') await db.delete('drafts', name)
+        else await db.put('drafts', await vault.put(text), name)
+      }),
+    readOutbox: () =>
+      inTurn(async () => {
+        const all = await db.getAll('outbox')
+        const events = await Promise.all(all.sort((a, b) => a.order - b.order).map(({ sealed }) => vault.take<EventInput>(sealed)))
+        return events.filter((one) => one !== undefined)
+      }),
+    addToOutbox: (event) =>
+      write(async () => {
+        const place = order++
+        await db.put('outbox', { sealed: await vault.put(event), order: place }, event.id)
+        const isUrgent = event.kind === 'round' || event.kind === 'trouble'
+        await keepSealed({ id: event.id, personId, isUrgent, order: place, sealed: await vault.seal(event) })
+      }),
+    dropFromOutbox: (id) =>
+      write(async () => {
+        await db.delete('outbox', id)
+        await dropSealed(id)
+      }),
+    readCase: (id) => inTurn(async () => vault.take<CaseAnswer>(await db.get('cases', id))),
+    writeCase: (answer) => write(async () => void (await db.put('cases', await vault.put(answer), answer.record.id))),
+    readAnswer: <T>(path: string) => read<T>('answers', path),
+    writeAnswer: (path, answer) => write(async () => void (await db.put('answers', await vault.put(answer), await vault.nameOf(path)))),
+    readTimers: async () =>
+      Promise.all(
+        (await readTimers()).map(async (one) => ({ ...one, patient: (await read<string>('answers', nameKey(one.caseId))) ?? '' })),
+      ),
+    writeTimers: (entry) =>
+      write(async () => {
+        await writeTimers(entry)
+        await db.put('answers', await vault.put(entry.patient), await vault.nameOf(nameKey(entry.caseId)))
+      }),
+  }
+}
+
+function nameKey(caseId: string): string {
+  return `timers/${caseId}`
+}
+
+function open(personId: string): Promise<IDBPDatabase<WrenStore>> {
+  return openDB<WrenStore>(`zesty-wren-kept-${personId}`, 1, {
+    upgrade(upgrading) {
+      for (const store of stores) upgrading.createObjectStore(store)
     },
     blocking(_current, _blocked, event) {
       // A newer page wants to upgrade the store: make way, the newer page carries on.
       ;(event.target as IDBDatabase).close()
     },
   })
-  let order = Date.now() * 1000
+}
+
+/** What stands in for a store where there is none: it lasts as long as the page. */
+function unkept(): Durable {
+  const [drafts, answers, cases] = [new Map<string, string>(), new Map<string, unknown>(), new Map<string, CaseAnswer>()]
+  const done = Promise.resolve()
   return {
-    readDraft: (key) => db.get('drafts', key),
-    async writeDraft(key, text) {
-      if (text === '') await db.delete('drafts', key)
-      else await db.put('drafts', text, key)
-    },
-    async readOutbox() {
-      const all = await db.getAll('outbox')
-      return all.sort((a, b) => a.order - b.order).map((one) => one.event)
-    },
-    async addToOutbox(event) {
-      await db.put('outbox', { event, order: order++ }, event.id)
-    },
-    dropFromOutbox: (id) => db.delete('outbox', id),
-    async readCase(id) {
-      const kept = await db.get('cases', id)
-      // Kept by an older page: what it contains is not known.
-      return kept && { ...kept, contains: kept.contains ?? [] }
-    },
-    async writeCase(answer) {
-      await db.put('cases', answer, answer.record.id)
-    },
-    readAnswer: <T>(path: string) => db.get('answers', path) as Promise<T | undefined>,
-    async writeAnswer(path, answer) {
-      await db.put('answers', answer, path)
-    },
-    readTimers: () => db.getAll('timers'),
-    async writeTimers(entry) {
-      if (entry.timers.length === 0) await db.delete('timers', entry.caseId)
-      else await db.put('timers', entry, entry.caseId)
-    },
+    readDraft: (key) => Promise.resolve(drafts.get(key)),
+    writeDraft: (key, text) => done.then(() => void drafts.set(key, text)),
+    readOutbox: () => Promise.resolve([]),
+    addToOutbox: () => done,
+    dropFromOutbox: () => done,
+    readCase: (id) => Promise.resolve(cases.get(id)),
+    writeCase: (answer) => done.then(() => void cases.set(answer.record.id, answer)),
+    readAnswer: <T>(path: string) => Promise.resolve(answers.get(path) as T | undefined),
+    writeAnswer: (path, answer) => done.then(() => void answers.set(path, answer)),
+    readTimers: () => Promise.resolve([]),
+    writeTimers: () => done,
   }
-}
-
-/** Who works on this device, and when the server last said so, ms since the epoch by the device's clock. */
-export interface KnownPerson {
-  readonly person: Person
-  readonly provenMs: number
-}
-
-interface DeviceStore extends DBSchema {
-  facts: { key: 'last-person' | 'known-person'; value: string | KnownPerson }
-}
-
-async function withDevice<T>(work: (device: IDBPDatabase<DeviceStore>) => Promise<T>): Promise<T> {
-  const device = await openDB<DeviceStore>('zesty-wren-device', 1, { upgrade: (upgrading) => void upgrading.createObjectStore('facts') })
-  try {
-    return await work(device)
-  } finally {
-    device.close()
-  }
-}
-
-/** Notes who works on this device now. */
-export async function rememberPerson(person: Person): Promise<void> {
-  await withDevice(async (device) => {
-    await device.put('facts', person.id, 'last-person')
-    await device.put('facts', { person, provenMs: Date.now() }, 'known-person')
-  })
-}
-
-/** Nobody works on this device any more: it does not start without the server. */
-export async function forgetPerson(): Promise<void> {
-  await withDevice((device) => device.delete('facts', 'known-person'))
-}
-
-/** Who worked on this device last, or undefined. */
-export async function lastPerson(): Promise<string | undefined> {
-  const id = await withDevice((device) => device.get('facts', 'last-person'))
-  return typeof id === 'string' ? id : undefined
-}
-
-/** Who works on this device and has not signed out, or undefined. */
-export async function knownPerson(): Promise<KnownPerson | undefined> {
-  const known = await withDevice((device) => device.get('facts', 'known-person'))
-  return typeof known === 'object' ? known : undefined
 }

@@ -1,8 +1,8 @@
 import { create } from 'zustand'
 import { paths } from '#contract/api/paths'
-import { reportSessionOver } from './api'
 import { loadCase, useCaseStore } from './case-store'
 import { flushOutbox } from './outbox'
+import { useSession } from './session-store'
 
 /** Counts hints from the server, so that the Board knows when to look again. */
 export const useHints = create<{ readonly count: number }>(() => ({ count: 0 }))
@@ -49,7 +49,13 @@ export function startStream(): () => void {
     })
     opened.addEventListener('over', () => {
       opened.close()
-      reportSessionOver()
+      // The session that it was opened under: there may be a newer one, and where there is none, that is said.
+      void useSession
+        .getState()
+        .load()
+        .then(() => {
+          if (source === opened) timer = setTimeout(connect, againMs)
+        })
     })
     opened.onerror = () => {
       // The browser tries again by itself after a broken line, but not after an answer that was no stream.

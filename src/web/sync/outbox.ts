@@ -29,6 +29,7 @@ export const useOutbox = create<OutboxStore>(() => ({ pending: [], undecided: []
 
 type TakenListener = (event: EventInput, answer: EventAnswer) => void
 const listeners = new Set<TakenListener>()
+const backListeners = new Set<() => void>()
 const paintFirstMs = 40
 let wakeTimer: ReturnType<typeof setTimeout> | undefined
 /** Who wants to hear first that their event was refused, by its id. */
@@ -64,13 +65,23 @@ const sender = createSender({
   },
   parked: (event) => useOutbox.setState((state) => ({ undecided: [...state.undecided, { kind: 'parked', event }] })),
   sessionOver: () => undefined,
-  lineChanged: (line) => useOutbox.setState({ line }),
+  lineChanged(line) {
+    const isBack = line === 'fine' && useOutbox.getState().line !== 'fine'
+    useOutbox.setState({ line })
+    if (isBack) for (const listener of backListeners) listener()
+  },
 })
 
 /** Calls back for every event that the server has taken. */
 export function onTaken(listener: TakenListener): () => void {
   listeners.add(listener)
   return () => listeners.delete(listener)
+}
+
+/** Calls back when the server answers again after it did not; returns how to stop. */
+export function onLineBack(listener: () => void): () => void {
+  backListeners.add(listener)
+  return () => backListeners.delete(listener)
 }
 
 /** Makes an event at the present time. `base` is the stream version that a replacing event was made from. */
@@ -101,10 +112,7 @@ export function remakeEvent({ stream, kind, body }: EventInput, base: number): E
 export async function sendEvent(event: EventInput): Promise<void> {
   useOutbox.setState((state) => ({ pending: [...state.pending, event] }))
   sender.add(event)
-  // A device that cannot keep it must not keep it from being sent.
-  await currentDurable()
-    ?.addToOutbox(event)
-    .catch(() => undefined)
+  await currentDurable()?.addToOutbox(event)
   // While working on a case the screen shows the change first, and sends after the next frames.
   if (event.stream.type === 'case') setTimeout(() => sender.flush(), paintFirstMs)
   else sender.flush()

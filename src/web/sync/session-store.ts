@@ -1,26 +1,41 @@
 import { create } from 'zustand'
 import { paths } from '#contract/api/paths'
-import { type Person, type SessionAnswer } from '#contract/api/session'
+import { type DeviceKeys, type Person, type SessionAnswer } from '#contract/api/session'
 import { defaultSettings, type PersonSettings } from '#contract/records/person'
-import { callApi, reportSessionOver, setCsrf } from './api'
-import { forgetPerson, knownPerson, lastPerson, openDurable, rememberPerson, type Durable } from './durable'
+import { callApi, describeNoAnswer, reportSessionOver, setCsrf, setDevice, type ApiResult } from './api'
+import { noteFacts, readFacts } from './device'
+import { openDurable, type Durable } from './durable'
+import { mostTries, pinUp, unpin } from './pin'
 import { setServerClock } from './server-clock'
+import { canSeal, openVault, type Vault } from './vault'
 
-type SessionState =
+export type SessionState =
   | { readonly status: 'loading' | 'signed-out' | 'unreachable' }
+  /** The screen was locked when the page was loaded, or there is no line: nothing of a patient is here before it is opened. */
+  | { readonly status: 'locked'; readonly name: string | null }
   | {
       readonly status: 'signed-in'
       readonly person: Person
       readonly durable: Durable
+      readonly keys: DeviceKeys | null
       /** Begun without the server, which has yet to say that the session still holds. */
       readonly isUnproven?: true
     }
 
 interface SessionStore {
   readonly state: SessionState
+  /** A PIN opens this device. */
+  readonly hasPin: boolean
   load(): Promise<void>
-  /** Null when signed in; otherwise the sentence to show. */
-  signIn(name: string, password: string): Promise<string | null>
+  /** Null when signed in; otherwise the sentence to show. A PIN that could not be set along with it is set in Settings. */
+  signIn(name: string, password: string, pin?: string): Promise<string | null>
+  /** Sets the short PIN of this session on this device; null, or the sentence to show. */
+  setPin(pin: string): Promise<string | null>
+  /** Opens by the PIN, at the server or without it; null, or the sentence to show. */
+  unlock(pin: string): Promise<string | null>
+  /** Tells the server and the device that the screen is locked. */
+  lock(): Promise<void>
+  /** Ends the session; without a line that is done before anything else is when it returns. */
   signOut(): Promise<void>
   setSettings(settings: PersonSettings, version: number): void
 }
@@ -30,45 +45,118 @@ const longestUnprovenMs = 12 * 3_600_000
 
 /** Who is signed in on this device. */
 export const useSession = create<SessionStore>((set, get) => {
-  const enter = async (answer: SessionAnswer): Promise<void> => {
-    setCsrf(answer.csrf)
-    setServerClock(answer.now)
+  /** The PIN that opened this page without a line: a lock at the server is opened with it when the line is back. */
+  let usedPin: string | null = null
+
+  const enter = async ({ person, csrf, keys, isLocked, hasPin, now }: SessionAnswer): Promise<void> => {
+    setServerClock(now)
     const { state } = get()
-    if (!answer.person) {
+    if (!person) {
+      setCsrf(null)
       // What was opened without the server stays in sight under the lock: nothing typed is lost.
       if (state.status === 'signed-in') return reportSessionOver()
-      void forgetPerson()
-      return set({ state: { status: 'signed-out' } })
+      await noteFacts({ pinned: null, isLocked: false })
+      return set({ state: { status: 'signed-out' }, hasPin: false })
     }
-    const isSame = state.status === 'signed-in' && state.person.id === answer.person.id
-    const durable = isSame ? state.durable : await openDurable(answer.person.id)
-    void rememberPerson(answer.person)
-    set({ state: { status: 'signed-in', person: answer.person, durable } })
+    if (isLocked) {
+      const pin = usedPin
+      usedPin = null
+      if (pin !== null && state.status === 'signed-in') return void (await get().unlock(pin))
+      if (state.status === 'signed-in') return reportSessionOver()
+      return set({ state: { status: 'locked', name: person.name } })
+    }
+    // Another person's page begins clean.
+    if (state.status === 'signed-in' && state.person.id !== person.id) return window.location.reload()
+    setCsrf(csrf)
+    await noteProven(hasPin)
+    const durable = state.status === 'signed-in' ? state.durable : await openDurable(person.id, await vaultOf(keys))
+    set({ state: { status: 'signed-in', person, durable, keys } })
   }
+
+  /** A PIN belongs to a session: that of another one opens nothing here. */
+  const noteProven = async (isPinKnown: boolean): Promise<void> => {
+    const { pinned } = await readFacts()
+    await noteFacts({ isLocked: false, pinned: pinned && isPinKnown ? { ...pinned, provenMs: Date.now(), tries: 0 } : null })
+    set({ hasPin: isPinKnown && pinned !== null })
+  }
+
+  /** Opens by the PIN without a line. */
+  const unlockAlone = async (pin: string): Promise<string | null> => {
+    const { pinned } = await readFacts()
+    if (!pinned) return 'No PIN opens this device: the server is needed, and it does not answer.'
+    const opened = await unpin(pinned, pin)
+    if (!opened) {
+      const tries = pinned.tries + 1
+      await noteFacts({ pinned: tries < mostTries ? { ...pinned, tries } : null })
+      set({ hasPin: tries < mostTries })
+      const left = mostTries - tries
+      return left > 0
+        ? `This is not the PIN: ${left} ${left === 1 ? 'try' : 'tries'} left, then only the password opens this.`
+        : 'That was the fifth wrong PIN: the password opens this when the server answers. What was entered is kept.'
+    }
+    usedPin = pin
+    await noteFacts({ isLocked: false, pinned: { ...pinned, tries: 0 } })
+    const { person, keys } = opened
+    const { state } = get()
+    if (state.status !== 'signed-in')
+      set({ state: { status: 'signed-in', person, durable: await openDurable(person.id, await vaultOf(keys)), keys, isUnproven: true } })
+    return null
+  }
+
   return {
     state: { status: 'loading' },
+    hasPin: false,
     async load() {
+      const facts = await readFacts()
+      setDevice(facts.id)
+      set({ hasPin: facts.pinned !== null })
+      if (facts.isLeaving && !(await leave())) return set({ state: { status: 'unreachable' } })
+      // A lock that never reached the server is made good before anything is shown.
+      const isAnew = get().state.status !== 'signed-in'
+      if (isAnew && facts.isLocked) await callApi('POST', paths.sessionLock, {})
       const result = await callApi<SessionAnswer>('GET', paths.session)
       if (result.kind === 'ok') return enter(result.value)
-      if (get().state.status === 'signed-in') return
-      const known = await knownPerson()
-      if (known && Date.now() - known.provenMs < longestUnprovenMs)
-        set({ state: { status: 'signed-in', person: known.person, durable: await openDurable(known.person.id), isUnproven: true } })
-      else set({ state: { status: 'unreachable' } })
+      if (!isAnew) return
+      const isRecent = facts.pinned !== null && Date.now() - facts.pinned.provenMs < longestUnprovenMs
+      set({ state: isRecent ? { status: 'locked', name: null } : { status: 'unreachable' } })
     },
-    async signIn(name, password) {
+    async signIn(name, password, pin = '') {
       const result = await callApi<SessionAnswer>('POST', paths.session, { name, password })
-      if (result.kind === 'offline') return 'The server does not answer: check the network and try again.'
-      if (result.kind === 'trouble') return 'The server has trouble: wait a moment, then try again.'
-      if (result.kind === 'refused') return result.problem.detail
-      await enter(result.value)
+      if (result.kind !== 'ok') return refusalOf(result)
+      const { person, keys, csrf } = result.value
+      setCsrf(csrf)
+      const isPinned = pin !== '' && person !== null && (await keepPin(person, keys, pin)) === null
+      await enter(isPinned ? { ...result.value, hasPin: true } : result.value)
       return null
     },
+    async setPin(pin) {
+      const { state } = get()
+      const refused = state.status === 'signed-in' ? await keepPin(state.person, state.keys, pin) : 'Sign in first.'
+      if (refused === null) set({ hasPin: true })
+      return refused
+    },
+    async unlock(pin) {
+      const result = await callApi<SessionAnswer>('POST', paths.sessionUnlock, { pin })
+      if (result.kind === 'ok') {
+        await enter(result.value)
+        return null
+      }
+      if (result.kind !== 'refused') return unlockAlone(pin)
+      if (result.problem.type.endsWith('no-pin')) {
+        await noteFacts({ pinned: null })
+        set({ hasPin: false })
+      }
+      return result.problem.detail
+    },
+    async lock() {
+      await noteFacts({ isLocked: true })
+      await callApi('POST', paths.sessionLock, {})
+    },
     async signOut() {
-      await callApi('DELETE', paths.session)
-      await forgetPerson()
-      setCsrf(null)
-      set({ state: { status: 'signed-out' } })
+      await noteFacts({ pinned: null, isLocked: false, isLeaving: true })
+      await leave()
+      // Nothing of the one who left stays in the page.
+      window.location.assign('/')
     },
     setSettings(settings, version) {
       const { state } = get()
@@ -76,6 +164,40 @@ export const useSession = create<SessionStore>((set, get) => {
     },
   }
 })
+
+/** Ends the session at the server. @returns whether that is done */
+async function leave(): Promise<boolean> {
+  const session = await callApi<SessionAnswer>('GET', paths.session)
+  if (session.kind !== 'ok') return false
+  if (session.value.person) {
+    setCsrf(session.value.csrf)
+    const ended = await callApi('DELETE', paths.session)
+    setCsrf(null)
+    if (ended.kind !== 'ok') return false
+  }
+  await noteFacts({ isLeaving: false })
+  return true
+}
+
+/** Sets a PIN at the server and on the device; null, or the sentence to show. */
+async function keepPin(person: Person, keys: DeviceKeys | null, pin: string): Promise<string | null> {
+  if (!keys || !canSeal) return 'This browser keeps no keys: no PIN can be set here.'
+  const result = await callApi('POST', paths.sessionPin, { pin })
+  if (result.kind !== 'ok') return refusalOf(result)
+  await noteFacts({ pinned: await pinUp({ person, keys }, pin, Date.now()) })
+  return null
+}
+
+function refusalOf(result: Exclude<ApiResult<unknown>, { readonly kind: 'ok' }>): string {
+  if (result.kind === 'refused') return result.problem.detail
+  return result.kind === 'offline'
+    ? 'The server does not answer: check the network and try again.'
+    : `${describeNoAnswer(result)}: wait a moment, then try again.`
+}
+
+async function vaultOf(keys: DeviceKeys | null): Promise<Vault | null> {
+  return keys && canSeal ? openVault(keys) : null
+}
 
 /** The signed-in person's settings, or the defaults. */
 export function useSettings(): PersonSettings {
@@ -93,12 +215,4 @@ export function usePerson(): Person {
 export function currentDurable(): Durable | null {
   const { state } = useSession.getState()
   return state.status === 'signed-in' ? state.durable : null
-}
-
-/** The durable store of who was last signed in here, or null: timers go on running whoever is signed in. */
-export async function lastDurable(): Promise<Durable | null> {
-  const current = currentDurable()
-  if (current) return current
-  const last = await lastPerson()
-  return last === undefined ? null : openDurable(last)
 }

@@ -12,6 +12,7 @@ import { TextField } from '../../parts/text-field'
 import { saveSettings } from '../../sync/save-settings'
 import { BoardSoundSettings } from './board-sound-settings'
 import { OwnPlaces } from './own-places'
+import { PinSettings } from './pin-settings'
 import { usePerson, useSession } from '../../sync/session-store'
 
 /** Units, theme, own places, sounds, and the own finger width. */
@@ -48,6 +49,7 @@ export function SettingsScreen() {
       />
       <OwnPlaces settings={settings} onSave={saveSettings} />
       <BoardSoundSettings settings={settings} onSave={saveSettings} />
+      <PinSettings />
       <FingerWidth settings={settings} onSave={(fingerCm) => saveSettings({ ...settings, fingerCm })} />
       <Button onClick={() => void signOut()} className="justify-self-start">
         Sign out

@@ -1,0 +1,79 @@
+import { useState, type ReactNode } from 'react'
+import { pinPattern } from '#contract/api/session'
+import { Button } from '../parts/button'
+import { Notice } from '../parts/notice'
+import { TextField } from '../parts/text-field'
+import { useSession } from '../sync/session-store'
+import { CredentialsForm } from './credentials-form'
+
+/**
+ * Opens what is locked: by the PIN of whoever is signed in where there is one, by name and password otherwise; anybody may go on under their
+ * own name.
+ * @param lead who is signed in, and what that means
+ * @param onOpen called once it is open
+ */
+export function UnlockForm({ lead, submitLabel, onOpen }: { lead: ReactNode; submitLabel: string; onOpen: () => void }) {
+  const { hasPin, signIn } = useSession()
+  const [wantsPassword, setWantsPassword] = useState(false)
+  const open = async (name: string, password: string): Promise<string | null> => {
+    const refused = await signIn(name, password)
+    if (refused === null) onOpen()
+    return refused
+  }
+  return (
+    <div className="grid gap-4">
+      <p>{lead}</p>
+      {hasPin && !wantsPassword ? (
+        <>
+          <PinForm onOpen={onOpen} />
+          <Button look="quiet" onClick={() => setWantsPassword(true)}>
+            Use a name and password
+          </Button>
+        </>
+      ) : (
+        <CredentialsForm submitLabel={submitLabel} busyLabel="Opening…" onSubmit={open} />
+      )}
+    </div>
+  )
+}
+
+function PinForm({ onOpen }: { onOpen: () => void }) {
+  const unlock = useSession((store) => store.unlock)
+  const [pin, setPin] = useState('')
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const [isBusy, setBusy] = useState(false)
+  const submit = async (): Promise<void> => {
+    if (!pinPattern.test(pin)) return setRefusal('The PIN is 4 to 8 digits: type all of them.')
+    setBusy(true)
+    const refused = await unlock(pin)
+    setBusy(false)
+    setPin('')
+    setRefusal(refused)
+    if (refused === null) onOpen()
+  }
+  return (
+    <form
+      noValidate
+      className="grid gap-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void submit()
+      }}
+    >
+      <TextField
+        label="PIN"
+        type="password"
+        inputMode="numeric"
+        maxLength={8}
+        autoFocus
+        value={pin}
+        onChange={(event) => setPin(event.target.value.replace(/\D/g, ''))}
+        className="text-2xl"
+      />
+      {refusal ? <Notice tone="stop" lead={refusal} role="alert" /> : null}
+      <Button type="submit" look="next" disabled={isBusy} className="min-h-16 text-lg">
+        {isBusy ? 'Opening…' : 'Open'}
+      </Button>
+    </form>
+  )
+}

@@ -1,0 +1,106 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { v7 as uuidv7 } from 'uuid'
+import type { TimerRecord } from '#contract/records/run'
+import type { Pinned } from './pin'
+
+/** An entry that waits, closed for the server alone. */
+export interface SealedEntry {
+  readonly id: string
+  /** Whose it is; nothing else of it can be read here. */
+  readonly personId: string
+  readonly isUrgent: boolean
+  readonly order: number
+  readonly sealed: string
+}
+
+/** Timers of a case without its patient: they go on whoever is signed in. */
+export interface NamelessTimers {
+  readonly caseId: string
+  readonly runId: string
+  readonly timers: readonly TimerRecord[]
+}
+
+/** What is known of the device itself, and of nobody who lies in a bed. */
+export interface DeviceFacts {
+  /** How it names itself to the server. */
+  readonly id: string
+  readonly isLocked: boolean
+  /** Somebody signed out without a line: that is done before anything else is. */
+  readonly isLeaving: boolean
+  readonly pinned: Pinned | null
+}
+
+interface DeviceStore extends DBSchema {
+  facts: { key: keyof DeviceFacts; value: DeviceFacts[keyof DeviceFacts] }
+  timers: { key: string; value: NamelessTimers }
+  sealed: { key: string; value: SealedEntry }
+}
+
+const fresh: DeviceFacts = { id: '', isLocked: false, isLeaving: false, pinned: null }
+
+let opened: Promise<IDBPDatabase<DeviceStore>> | undefined
+/** What a browser that keeps nothing still knows until the page is closed. */
+let unkept: DeviceFacts = fresh
+
+function open(): Promise<IDBPDatabase<DeviceStore>> {
+  opened ??= openDB<DeviceStore>('zesty-wren-shared', 1, {
+    upgrade(upgrading) {
+      for (const store of ['facts', 'timers', 'sealed'] as const) upgrading.createObjectStore(store)
+    },
+    blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
+    terminated: () => (opened = undefined),
+  })
+  opened.catch(() => (opened = undefined))
+  return opened
+}
+
+/** Reads what is known of the device; it gets its name when it has none. */
+export async function readFacts(): Promise<DeviceFacts> {
+  try {
+    const db = await open()
+    const [keys, values] = await Promise.all([db.getAllKeys('facts'), db.getAll('facts')])
+    const facts: DeviceFacts = { ...fresh, ...Object.fromEntries(keys.map((key, index) => [key, values[index]])) }
+    if (facts.id !== '') return facts
+    const id = uuidv7()
+    await db.put('facts', id, 'id')
+    return { ...facts, id }
+  } catch {
+    if (unkept.id === '') unkept = { ...unkept, id: uuidv7() }
+    return unkept
+  }
+}
+
+/** Notes something of the device; a browser that keeps nothing knows it until it is closed. */
+export async function noteFacts(facts: Partial<DeviceFacts>): Promise<void> {
+  unkept = { ...unkept, ...facts }
+  try {
+    const writing = (await open()).transaction('facts', 'readwrite')
+    for (const [key, value] of Object.entries(facts)) void writing.store.put(value, key as keyof DeviceFacts)
+    await writing.done
+  } catch {
+    // Known here until the page is closed.
+  }
+}
+
+/** The timers of every case that this device has seen running. */
+export async function readTimers(): Promise<readonly NamelessTimers[]> {
+  return (await open()).getAll('timers')
+}
+
+/** Keeps the timers of a case; none takes the case off the list. */
+export async function writeTimers({ caseId, runId, timers }: NamelessTimers): Promise<void> {
+  const db = await open()
+  if (timers.length === 0) await db.delete('timers', caseId)
+  else await db.put('timers', { caseId, runId, timers }, caseId)
+}
+
+/** Every closed entry, the oldest first. */
+export async function readSealed(): Promise<readonly SealedEntry[]> {
+  return (await (await open()).getAll('sealed')).sort((a, b) => a.order - b.order)
+}
+export async function keepSealed(entry: SealedEntry): Promise<void> {
+  await (await open()).put('sealed', entry, entry.id)
+}
+export async function dropSealed(id: string): Promise<void> {
+  await (await open()).delete('sealed', id)
+}

@@ -1,0 +1,44 @@
+import type { DeviceKeys, Person } from '#contract/api/session'
+import { putUnder, takeUnder, type Sealed } from './vault'
+
+/** Who works here and their keys, put away under a short PIN, so that the device starts without a line. */
+export interface Pinned {
+  readonly salt: Uint8Array<ArrayBuffer>
+  readonly sealed: Sealed
+  /** Wrong tries so far. */
+  readonly tries: number
+  /** When the server last said who it is, ms since the epoch by the device's clock. */
+  readonly provenMs: number
+}
+
+export interface Pinning {
+  readonly person: Person
+  readonly keys: DeviceKeys
+}
+
+/** After so many wrong PINs what is put away under it is dropped. */
+export const mostTries = 5
+/** A short PIN is soon tried through by a machine: each try is made to cost it something. */
+const rounds = 600_000
+
+/** Puts a person and their keys away under a PIN. */
+export async function pinUp(pinning: Pinning, pin: string, provenMs: number): Promise<Pinned> {
+  const salt = crypto.getRandomValues(new Uint8Array(16))
+  return { salt, sealed: await putUnder(await keyOf(pin, salt), pinning), tries: 0, provenMs }
+}
+
+/** What a PIN opens; undefined for a wrong one. */
+export async function unpin({ salt, sealed }: Pinned, pin: string): Promise<Pinning | undefined> {
+  return takeUnder<Pinning>(await keyOf(pin, salt), sealed)
+}
+
+async function keyOf(pin: string, salt: Uint8Array<ArrayBuffer>): Promise<CryptoKey> {
+  const from = await crypto.subtle.importKey('raw', new TextEncoder().encode(pin), 'PBKDF2', false, ['deriveKey'])
+  return crypto.subtle.deriveKey(
+    { name: 'PBKDF2', hash: 'SHA-256', salt, iterations: rounds },
+    from,
+    { name: 'AES-GCM', length: 256 },
+    false,
+    ['encrypt', 'decrypt'],
+  )
+}

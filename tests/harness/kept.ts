@@ -1,0 +1,62 @@
+import type { EventInput } from '#contract/event'
+import type { TestBrowser } from './browser'
+
+/** What opens in the page what lies on the device: `stores()` gives the person's database and their key. */
+const opening = `
+  const request = (asked) => new Promise((resolve, reject) => { asked.onsuccess = () => resolve(asked.result); asked.onerror = () => reject(asked.error) })
+  const stores = async () => {
+    const shared = await request(indexedDB.open('zesty-wren-shared'))
+    const device = await request(shared.transaction('facts').objectStore('facts').get('id'))
+    shared.close()
+    const { person, keys } = await (await fetch('/api/session', { headers: { 'x-wren-device': device } })).json()
+    const raw = Uint8Array.from(atob(keys.store), (one) => one.charCodeAt(0))
+    const key = await crypto.subtle.importKey('raw', raw, 'AES-GCM', false, ['encrypt', 'decrypt'])
+    return { db: await request(indexedDB.open('zesty-wren-kept-' + person.id)), key }
+  }
+`
+
+/** Waits until a text that was typed stands in the device's own store. */
+export async function draftIsKept(browser: TestBrowser, wanted: RegExp): Promise<void> {
+  const drafts = (): Promise<readonly string[]> =>
+    browser.driver.executeAsyncScript(
+      `const [done] = arguments
+       ${opening}
+       stores().then(async ({ db, key }) => {
+         const all = await request(db.transaction('drafts').objectStore('drafts').getAll())
+         db.close()
+         const open = async ({ iv, data }) => JSON.parse(new TextDecoder().decode(await crypto.subtle.decrypt({ name: 'AES-GCM', iv }, key, data)))
+         done(await Promise.all(all.map(open)))
+       })`,
+    )
+  await browser.driver.wait(async () => (await drafts()).some((one) => wanted.test(one)), 8_000, `${String(wanted)} was not kept`)
+}
+
+/** Puts an entry among those that wait on the device, as an earlier page would have left it. */
+export async function leaveWaiting(browser: TestBrowser, event: EventInput): Promise<void> {
+  await browser.driver.executeAsyncScript(
+    `const [event, done] = arguments
+     ${opening}
+     stores().then(async ({ db, key }) => {
+       const iv = crypto.getRandomValues(new Uint8Array(12))
+       const data = await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, key, new TextEncoder().encode(JSON.stringify(event)))
+       await request(db.transaction('outbox', 'readwrite').objectStore('outbox').put({ sealed: { iv, data }, order: 1 }, event.id))
+       db.close()
+       done()
+     })`,
+    event,
+  )
+}
+
+/** Whether the device has kept these cases. */
+export function casesAreKept(browser: TestBrowser, ids: readonly string[]): Promise<boolean> {
+  return browser.driver.executeAsyncScript(
+    `const [ids, done] = arguments
+     ${opening}
+     stores().then(async ({ db }) => {
+       const kept = await request(db.transaction('cases').objectStore('cases').getAllKeys())
+       db.close()
+       done(ids.every((id) => kept.includes(id)))
+     })`,
+    ids,
+  )
+}
