@@ -4,6 +4,7 @@ import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
+import { createInterface } from 'node:readline/promises'
 import { parseArgs } from 'node:util'
 import { needDebian, needNode, needPackages, PlainError } from './needs.mjs'
 
@@ -26,16 +27,42 @@ const supervisor = createSupervisor({
 
 function readOptions() {
   try {
-    const { values } = parseArgs({ options: { fresh: { type: 'boolean' }, empty: { type: 'boolean' }, port: { type: 'string' } } })
+    const { values } = parseArgs({
+      options: {
+        fresh: { type: 'boolean' },
+        yes: { type: 'boolean' },
+        empty: { type: 'boolean' },
+        demo: { type: 'boolean' },
+        port: { type: 'string' },
+      },
+    })
     const port = Number(values.port ?? process.env.PORT ?? 4180)
     if (!Number.isInteger(port) || port < 1 || port > 65535)
       throw new PlainError(`--port must be a number from 1 to 65535, not ${values.port}.`)
     if (values.fresh && values.empty) throw new PlainError('Choose --fresh or --empty, not both.')
-    return { demo: values.fresh ? 'fresh' : values.empty ? 'none' : 'when-empty', port }
+    if (values.demo && values.empty) throw new PlainError('Choose --demo or --empty, not both.')
+    // Into a database of somebody else nobody comes with a password that is printed in a README, unless it is asked for.
+    const isAsked = values.demo || !process.env.DATABASE_URL
+    const demo = values.fresh ? 'fresh' : values.empty || !isAsked ? 'none' : 'when-empty'
+    return { demo, port, isSure: values.yes === true }
   } catch (error) {
     if (error instanceof PlainError) throw error
-    throw new PlainError(`${error.message.split('.')[0]}: npm start knows -- --fresh, -- --empty and -- --port N.`)
+    throw new PlainError(
+      `${error.message.split('.')[0]}: npm start knows -- --fresh (with --yes unasked), -- --empty, -- --demo and -- --port N.`,
+    )
   }
+}
+
+/** Asks before everything that was entered is deleted; where nobody can answer, --yes has to say so. */
+async function checkFresh({ demo, isSure }) {
+  if (demo !== 'fresh' || isSure) return
+  if (!process.env.DATABASE_URL && !existsSync(join(folder, 'mariadb'))) return
+  const where = process.env.DATABASE_URL ? 'the database of DATABASE_URL' : `the database under ${folder}`
+  if (!process.stdin.isTTY) throw new PlainError(`--fresh deletes everything in ${where}: add --yes if that is meant.`)
+  const ask = createInterface({ input: process.stdin, output: process.stdout })
+  const answer = await ask.question(`--fresh deletes everything in ${where}. Type yes to go on: `)
+  ask.close()
+  if (answer.trim() !== 'yes') throw new PlainError('Nothing was deleted.')
 }
 
 /** One start per folder: a live one is named, a dead one's file is swept away. */
@@ -170,6 +197,7 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => v
 try {
   const options = readOptions()
   takeLock()
+  await checkFresh(options)
   needPackages(say)
   await checkPort(options.port)
   build('standins', say)

@@ -2,15 +2,18 @@ import cookieParser from 'cookie-parser'
 import express, { type Express, type NextFunction, type Request, type Response } from 'express'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
-import { QueryTypes, type Sequelize } from 'sequelize'
+import type { Sequelize } from 'sequelize'
+import { paths } from '#contract/api/paths'
 import type { InstrumentInfo, InstrumentsAnswer } from '#contract/api/instruments'
 import { ApiError } from './ground/api-error'
 import type { Clock } from './ground/clock'
 import { defineModels } from './db/models'
 import { answerErrors } from './middleware/answer-errors'
 import { readJson } from './middleware/json-body'
-import { readSession, requireSession, type SignedInRequest } from './middleware/session'
+import { requireKnownHost } from './middleware/known-host'
+import { readSession, requireSession, sessionBeforeBody, type SignedInRequest } from './middleware/session'
 import { createPagerSender, type PagerLine, type PagerSender } from './jobs/pager-sender'
+import { createPrint } from './papers/print-elsewhere'
 import { createPlanner } from './planning/planner'
 import { createEventRepository } from './repositories/events'
 import { createPageRepository } from './repositories/pages'
@@ -22,6 +25,7 @@ import { createStockRepository } from './repositories/stock'
 import { createStreamRepository } from './repositories/streams'
 import { coreRoutes } from './routes/core-routes'
 import { exportRoutes } from './routes/export-routes'
+import { healthRoutes } from './routes/health-routes'
 import { handOverRoutes } from './routes/hand-over-routes'
 import { historyRoutes } from './routes/history-routes'
 import { pagerRoutes } from './routes/pager-routes'
@@ -36,6 +40,7 @@ import { streamRoute } from './routes/stream-route'
 import { makeNonce, webRoutes } from './routes/web-routes'
 import { createAppendService } from './services/append-event'
 import { createStockImport } from './services/import-stock'
+import { createMetrics, type Metrics } from './services/metrics'
 import { createBoardMender, type BoardMender } from './services/mend-board'
 import { createPlanNoter } from './services/note-plan'
 import { createDeviceKeys } from './services/device-keys'
@@ -49,6 +54,8 @@ export interface AppDeps {
   readonly reads?: Sequelize
   /** Worker threads for planning and for reading files. */
   readonly pool: WorkerPool
+  /** Those for papers; the same without. */
+  readonly papers?: WorkerPool
   readonly clock: Clock
   readonly log: Logger
   /** Folder of the built web room; null serves the API alone. */
@@ -58,8 +65,16 @@ export interface AppDeps {
   readonly devices?: readonly InstrumentInfo[]
   /** Where pages go; without it nobody is paged. */
   readonly pager?: PagerLine | null
+  /** Asked to stop, and not ready for anybody new. */
+  readonly leaving?: AbortSignal
   /** Ends what would go on for ever, so that the server can stop. */
   readonly stopping?: AbortSignal
+  /** Names under which it may be asked; any without. */
+  readonly hosts?: readonly string[]
+  /** Proxies whose word on the caller's address is taken. */
+  readonly proxies?: readonly string[]
+  /** Whether what it does is counted. */
+  readonly isMeasured?: boolean
 }
 
 /** The application, the keeper of the Board's lines, who pages, and who keeps the sessions. */
@@ -68,7 +83,11 @@ export interface App {
   readonly board: BoardMender
   readonly pager: PagerSender
   readonly signIn: SignInService
+  readonly metrics: Metrics | null
 }
+
+/** Where bodies come from somebody who is not signed in: a sign-in, and receipts that carry a signature. */
+const openPaths = ['/api/session', paths.pagerReceipts]
 
 /** Builds the application without listening. */
 export function createApp(deps: AppDeps): App {
@@ -86,6 +105,7 @@ export function createApp(deps: AppDeps): App {
   const keys = createDeviceKeys(createSecretRepository(db), clock)
   const stock = createStockRepository(db)
   const planner = createPlanner(clock, pool)
+  const print = createPrint(deps.papers ?? pool)
   const append = createAppendService({ db, events, streams, people: writingPeople, stock, planner, clock })
   const noter = createPlanNoter({ db, streams, planner, clock, log })
   const board = createBoardMender(db, streams, log, noter.noteStay)
@@ -94,24 +114,28 @@ export function createApp(deps: AppDeps): App {
   const line = deps.pager ?? null
   const pager = createPagerSender({ db, streams, events, pages, clock, log, line })
 
+  const metrics = deps.isMeasured ? createMetrics({ writes: db, reads }, () => pager.state?.isAnswering ?? null) : null
+
   const app = express()
   app.disable('x-powered-by')
+  app.set('trust proxy', deps.proxies && deps.proxies.length > 0 ? [...deps.proxies] : false)
+  if (metrics) app.use(metrics.measure)
   const devices = deps.devices ?? []
   app.use(contentPolicy(deps.isSecure ?? false, devices))
-  app.use(readJson())
-  app.use(cookieParser())
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
     response.set('cache-control', 'no-store')
     next()
   })
-  app.get('/api/health', async (_request, response) => {
-    await reads.query('SELECT 1 AS one', { type: QueryTypes.SELECT })
-    response.json({ status: 'up', database: 'up', boardLinesMended: board.mended, now: new Date(clock()).toISOString() })
-  })
+  // Whoever watches the server asks by its number, not by its name.
+  app.use(healthRoutes({ reads, clock, boardLinesMended: () => board.mended, stopping: deps.leaving ?? deps.stopping }))
+  if (deps.hosts) app.use(requireKnownHost(deps.hosts))
+  app.use(cookieParser())
   app.use('/api', readSession(signIn))
+  app.use(sessionBeforeBody(openPaths))
+  app.use(readJson())
   app.use(sessionRoutes({ signIn, lock: createScreenLock(writingPeople, clock), keys, clock, isSecure: deps.isSecure ?? false }))
-  app.use(recordRoutes({ append, noter, pager, keys, streams: readStreams, events: readEvents, people, clock }))
-  app.use(handOverRoutes({ streams: readStreams, clock }))
+  app.use(recordRoutes({ append, metrics, noter, pager, keys, streams: readStreams, events: readEvents, people, clock }))
+  app.use(handOverRoutes({ streams: readStreams, print, clock }))
   app.use(protocolRoutes({ streams: readStreams, planner, clock }))
   app.use(pagerRoutes({ db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))
   app.use(exportRoutes({ streams: readStreams, clock }))
@@ -122,22 +146,23 @@ export function createApp(deps: AppDeps): App {
     storeRoutes({
       stock: createStockRepository(reads),
       importStock: createStockImport({ db, events, streams, stock, pool, clock }),
+      print,
       clock,
     }),
   )
-  app.use(paperRoutes({ streams: readStreams, planner, clock }))
+  app.use(paperRoutes({ streams: readStreams, planner, print, clock }))
   app.use(photoRoutes({ photos: createPhotoRepository(db), streams: readStreams, clock }))
   app.get('/api/devices', (request: SignedInRequest, response: Response<InstrumentsAnswer>) => {
     requireSession(request)
     response.json({ devices })
   })
-  app.use(streamRoute({ events: readEvents, signIn, clock, pager: () => pager.state, stopping: deps.stopping }))
+  app.use(streamRoute({ events: readEvents, signIn, clock, pager: () => pager.state, metrics, stopping: deps.stopping }))
   app.use('/api', () => {
     throw new ApiError(404, 'not-found', 'There is nothing at this address of the API.')
   })
   if (deps.webFolder) app.use(webRoutes(deps.webFolder))
   app.use(answerErrors(log))
-  return { app, board, pager, signIn }
+  return { app, board, pager, signIn, metrics }
 }
 
 function contentPolicy(isSecure: boolean, devices: readonly InstrumentInfo[]): express.RequestHandler[] {

@@ -6,11 +6,13 @@ import { instruments, type InstrumentId } from '#core/quantities/instrument-line
 import type { InstrumentInfo } from '#contract/api/instruments'
 import { createApp } from './app'
 import { systemClock } from './ground/clock'
+import { readConfiguration } from './ground/configuration'
 import { connectDatabase, connectReads } from './db/connect'
 import { migrate } from './db/migrate'
 import { defineModels } from './db/models'
 import { demoPassword, loadDemoWorld } from './demo/load-demo-world'
 import { createAnchorKeeper } from './jobs/anchor-keeper'
+import { serveMetrics } from './jobs/metrics-server'
 import type { PagerLine } from './jobs/pager-sender'
 import { emptyTables } from './demo/empty-tables'
 import { createEventRepository } from './repositories/events'
@@ -22,6 +24,7 @@ import { addPerson } from './services/add-person'
 
 const hourMs = 3_600_000
 const pagingMs = 1_000
+const paperMemoryMb = 256
 const anchoringMs = 10 * 60_000
 /** A request that was not answered by then is cut. */
 const longestRequestMs = 15_000
@@ -35,15 +38,18 @@ interface ReadyMessage {
 }
 
 async function main(): Promise<void> {
-  const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' }, pino.destination(2))
-  const url = process.env['DATABASE_URL']
-  if (!url) throw new Error('DATABASE_URL is not set: start with npm start, or set it to the address of a MariaDB database.')
+  const configuration = readConfiguration(process.env)
+  const { databaseUrl: url, port } = configuration
+  const log = pino({ level: configuration.logLevel }, pino.destination(2))
   const db = connectDatabase(url)
   await migrate(db)
   const models = defineModels(db)
   const people = createPeopleRepository(models)
-  const pool = createWorkerPool(new URL('./worker.js', import.meta.url))
-  const demo = process.env['WREN_DEMO'] ?? 'when-empty'
+  const workerFile = new URL('./worker.js', import.meta.url)
+  const pool = createWorkerPool(workerFile)
+  // Of their own: a pack of a whole ward must not keep a plan waiting.
+  const papers = createWorkerPool(workerFile, paperMemoryMb, 1)
+  const demo = process.env['WREN_DEMO'] ?? 'none'
   if (demo === 'fresh') await emptyTables(db)
   if (demo !== 'none' && (await people.count()) === 0) await loadDemoWorld({ db, pool, now: systemClock() })
   const events = createEventRepository(db, models)
@@ -58,19 +64,25 @@ async function main(): Promise<void> {
 
   const webFolder = process.env['WREN_WEB'] ?? fileURLToPath(new URL('../web', import.meta.url))
   const reads = connectReads(url)
-  const stopping = new AbortController()
-  const { app, board, pager, signIn } = createApp({
+  const [leaving, stopping] = [new AbortController(), new AbortController()]
+  const { app, board, pager, signIn, metrics } = createApp({
     db,
     reads,
     pool,
+    papers,
+    leaving: leaving.signal,
     stopping: stopping.signal,
+    isSecure: configuration.isSecure,
+    hosts: configuration.hosts,
+    proxies: configuration.proxies,
+    isMeasured: configuration.metricsPort !== null,
     clock: systemClock,
     log,
     webFolder: webFolder === 'none' ? null : webFolder,
     devices: readDevices(),
     pager: readPager(),
   })
-  const port = Number(process.env['PORT'] ?? 4180)
+  const metering = metrics && configuration.metricsPort !== null ? await serveMetrics(metrics.registry, configuration.metricsPort) : null
   const server = app.listen(port, '127.0.0.1')
   server.on('error', (error: NodeJS.ErrnoException) => {
     process.stderr.write(
@@ -82,7 +94,7 @@ async function main(): Promise<void> {
   })
   server.on('listening', () => void announce(port))
 
-  const anchors = createAnchorKeeper({ db, clock: systemClock, log, file: process.env['WREN_ANCHORS'] ?? null })
+  const anchors = createAnchorKeeper({ db, clock: systemClock, log, file: configuration.anchorFile })
   const anchoring = setInterval(() => void anchors.tick(), anchoringMs)
   void anchors.tick()
   const sweep = (): Promise<void> =>
@@ -91,15 +103,20 @@ async function main(): Promise<void> {
   void board.mendAll()
   const paging = setInterval(() => void pager.tick(), pagingMs)
 
-  /** Takes no more requests, finishes those in flight, then lets go of the database; a second signal ends at once. */
+  /** Turns away whoever is new, finishes what is in flight, then lets go of the database; a second signal ends at once. */
   const stop = (): void => {
-    if (stopping.signal.aborted) process.exit(1)
+    if (leaving.signal.aborted) process.exit(1)
+    leaving.abort()
+    setTimeout(finish, configuration.drainMs)
+  }
+  const finish = (): void => {
     clearInterval(mending)
     clearInterval(paging)
     clearInterval(anchoring)
     stopping.abort()
+    metering?.close()
     setTimeout(() => server.closeAllConnections(), longestRequestMs).unref()
-    server.close(() => void Promise.allSettled([pool.close(), db.close(), reads.close()]).then(() => process.exit(0)))
+    server.close(() => void Promise.allSettled([pool.close(), papers.close(), db.close(), reads.close()]).then(() => process.exit(0)))
     // A connection that has its answer is kept open for the next request: there is none any more.
     setInterval(() => server.closeIdleConnections(), 50).unref()
   }
@@ -107,7 +124,7 @@ async function main(): Promise<void> {
   process.on('SIGINT', stop)
   // Without its supervisor nobody would end it.
   process.on('disconnect', () => {
-    if (!stopping.signal.aborted) stop()
+    if (!leaving.signal.aborted) stop()
   })
 
   async function announce(listening: number): Promise<void> {

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { parseArgs } from 'node:util'
 import { connectDatabase } from './db/connect'
+import { migrate } from './db/migrate'
 import { defineModels } from './db/models'
 import type { DayAnchor } from './services/day-anchor'
 import { verifyDatabase } from './services/verify-database'
@@ -10,14 +11,20 @@ async function main(): Promise<number> {
   const url = process.env['DATABASE_URL']
   if (!url) return refuse('Which database? Set DATABASE_URL, or start Zesty Wren with npm start: it is found then.')
   let outside: readonly DayAnchor[]
+  let isMigrating: boolean
   try {
-    const { values } = parseArgs({ args: process.argv.slice(3), options: { anchors: { type: 'string' } } })
+    const { values } = parseArgs({ args: process.argv.slice(3), options: { anchors: { type: 'string' }, migrate: { type: 'boolean' } } })
+    isMigrating = values.migrate === true
     outside = values.anchors === undefined ? [] : await readAnchors(values.anchors)
   } catch (error) {
-    return refuse(`${(error as Error).message}\nwren verify [--anchors FILE]: FILE is what the server wrote at WREN_ANCHORS.`)
+    return refuse(
+      `${(error as Error).message}\nwren verify [--migrate] [--anchors FILE]: FILE is what the server wrote at WREN_ANCHORS; --migrate brings an earlier version to this one first.`,
+    )
   }
   const db = connectDatabase(url)
   try {
+    // A backup of an earlier version is brought to this one before it is proved.
+    if (isMigrating) await migrate(db)
     const { streams, events, lots, anchors, faults } = await verifyDatabase(db, defineModels(db), outside)
     for (const { where, what } of faults) process.stderr.write(`${where}: ${what}\n`)
     const read = `${streams} streams with ${events} events, ${lots} lots, ${anchors} anchors`

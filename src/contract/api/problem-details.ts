@@ -46,5 +46,6 @@ export const errorCodes = [
   'not-sealed',
   'ticket-over',
   'refused',
+  'not-here',
 ] as const
 export type ErrorCode = (typeof errorCodes)[number]

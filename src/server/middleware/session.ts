@@ -56,3 +56,25 @@ export function requireCsrf(request: SignedInRequest, session: OpenSession): voi
     throw new ApiError(403, 'csrf', 'The page is out of date: reload it and try again. Nothing you typed is lost.')
   }
 }
+
+/** Asks for session, right and token before a long body is read: nobody fills the memory with what will be refused. */
+export function beforeBody(right: Right) {
+  return (request: SignedInRequest, response: Response, next: NextFunction): void => {
+    // What is refused was not read: the rest of it must not be taken for the next request.
+    if (request.session === undefined) response.set('connection', 'close')
+    requireCsrf(request, requireSession(request, right))
+    next()
+  }
+}
+
+/** Refuses what nobody signed in sends, before it is read. */
+export function sessionBeforeBody(open: readonly string[]) {
+  return (request: SignedInRequest, response: Response, next: NextFunction): void => {
+    const isLong = Number(request.get('content-length') ?? 0) > 0 || request.get('transfer-encoding') !== undefined
+    if (isLong && request.path.startsWith('/api/') && !open.includes(request.path) && !request.session) {
+      response.set('connection', 'close')
+      requireSession(request)
+    }
+    next()
+  }
+}

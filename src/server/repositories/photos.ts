@@ -10,6 +10,14 @@ export function createPhotoRepository(db: Sequelize) {
         { type: QueryTypes.INSERT, replacements: { ...photo, moment: new Date(photo.at) } },
       )
     },
+    /** The same picture, where this case has it already. */
+    async findSame(caseId: string, sha256: string): Promise<PhotoInfo | null> {
+      const rows = await db.query<Omit<PhotoInfo, 'at'> & { at: Date }>(
+        'SELECT id, width, height, actor_name AS `by`, at FROM photos WHERE case_id = :caseId AND sha256 = :sha256 LIMIT 1',
+        { type: QueryTypes.SELECT, replacements: { caseId, sha256 } },
+      )
+      return rows[0] ? { ...rows[0], at: new Date(rows[0].at).toISOString() } : null
+    },
     async ofCase(caseId: string): Promise<readonly PhotoInfo[]> {
       const rows = await db.query<Omit<PhotoInfo, 'at'> & { at: Date }>(
         'SELECT id, width, height, actor_name AS `by`, at FROM photos WHERE case_id = :caseId ORDER BY at',

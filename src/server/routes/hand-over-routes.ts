@@ -8,8 +8,8 @@ import { handOverOf, isAtPlace, orderHandOver, type HandOverLine } from '#contra
 import type { Clock } from '../ground/clock'
 import { requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
-import { printDowntimePack, type PackedCase } from '../papers/downtime-pack'
-import { printHandOver } from '../papers/hand-over-paper'
+import type { PackedCase } from '../papers/downtime-pack'
+import type { Print } from '../papers/print-elsewhere'
 import type { StreamRepository } from '../repositories/streams'
 import { openCase } from './open-case'
 import { sendPdf } from './send-pdf'
@@ -23,7 +23,15 @@ const paperSchema = Joi.object({
 })
 
 /** What one shift tells the next, of all live cases or of the places that begin with some words, on screen and on paper. */
-export function handOverRoutes({ streams, clock }: { readonly streams: StreamRepository; readonly clock: Clock }): Router {
+export function handOverRoutes({
+  streams,
+  print,
+  clock,
+}: {
+  readonly streams: StreamRepository
+  readonly print: Print
+  readonly clock: Clock
+}): Router {
   const router = Router()
   const read = async (beginning: string): Promise<readonly HandOverLine[]> => {
     const rows = (await streams.liveBoardRows()).filter((row) => isAtPlace(row.place, beginning))
@@ -59,7 +67,7 @@ export function handOverRoutes({ streams, clock }: { readonly streams: StreamRep
     requireSession(request, 'read')
     const { place, sheet, zone } = parseWith<{ place: string; sheet: SheetId; zone: string }>(paperSchema, request.query)
     const printedAt = new Date(clock()).toISOString()
-    const bytes = await printHandOver(await read(place), { places: place.trim() || 'all places', zone, printedAt }, sheet)
+    const bytes = await print('hand-over', await read(place), { places: place.trim() || 'all places', zone, printedAt }, sheet)
     sendPdf(response, 'hand-over', bytes)
   })
 
@@ -68,7 +76,7 @@ export function handOverRoutes({ streams, clock }: { readonly streams: StreamRep
     const { place, sheet, zone } = parseWith<{ place: string; sheet: SheetId; zone: string }>(paperSchema, request.query)
     const printedAt = new Date(clock()).toISOString()
     const cases = await packed(await read(place))
-    const bytes = await printDowntimePack(cases, { places: place.trim() || 'all places', zone, printedAt }, sheet)
+    const bytes = await print('downtime', cases, { places: place.trim() || 'all places', zone, printedAt }, sheet)
     sendPdf(response, 'downtime', bytes)
   })
   return router

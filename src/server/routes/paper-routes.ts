@@ -20,13 +20,9 @@ import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import { requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
-import { printBedsideLabel, printReleaseCard, releaseLines, type BedsideFacts } from '../papers/bedside-papers'
-import { printCaseSummary } from '../papers/case-summary-paper'
-import { printIncident } from '../papers/incident-paper'
-import { printRunRecord } from '../papers/run-record-paper'
-import { printRoundChart } from '../papers/round-chart-paper'
-import { printTakeHome } from '../papers/take-home-paper'
-import { printTemplate, templateSvg } from '../papers/template-paper'
+import { releaseLines, type BedsideFacts } from '../papers/bedside-papers'
+import type { Print } from '../papers/print-elsewhere'
+import { templateSvg } from '../papers/template-paper'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
 import { openCase } from './open-case'
@@ -47,7 +43,7 @@ interface Asked {
 }
 
 /** What is printed for a case: template, run record, release card, bedside label. */
-export function paperRoutes(deps: { streams: StreamRepository; planner: Planner; clock: Clock }): Router {
+export function paperRoutes(deps: { streams: StreamRepository; planner: Planner; print: Print; clock: Clock }): Router {
   const router = Router()
   const open = (id: string): Promise<Opened> => openCase(deps.streams, id)
   const planOf = async ({ record, episode }: Opened): Promise<Plan> => {
@@ -93,7 +89,7 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
     switch (paper) {
       case 'template': {
         const facts = factsOf(opened, await planOf(opened), at)
-        return printTemplate(await outlinesOf(opened), sheet, {
+        return deps.print('template', await outlinesOf(opened), sheet, {
           who: `${facts.who}, ${facts.part}`,
           what: facts.device,
           printedAt: DateTime.fromISO(now, { zone: episode.zone }).toFormat('d LLL yyyy, HH:mm'),
@@ -106,22 +102,22 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
         const live = await (run.technique ? deps.planner.planNow(caseOfRun(record, episode, run), protocolOf(record)) : planOf(opened))
         const plan = live && planOfRun(record, run, live)
         if (!plan) throw new ApiError(404, 'not-found', 'The technique of this run is not known here.')
-        return printRunRecord(summariseRun(record, episode, run, plan, Date.parse(now)), episode.zone, now, sheet)
+        return deps.print('run-record', summariseRun(record, episode, run, plan, Date.parse(now)), episode.zone, now, sheet)
       }
       case 'release-card':
-        return printReleaseCard(factsOf(opened, await planOf(opened), at), sheet)
+        return deps.print('release-card', factsOf(opened, await planOf(opened), at), sheet)
       case 'take-home':
-        return printTakeHome(record, episode, await planOf(opened), now, sheet)
+        return deps.print('take-home', record, episode, await planOf(opened), now, sheet)
       case 'case-summary':
-        return printCaseSummary(record, episode, await planOf(opened), now, sheet)
+        return deps.print('case-summary', record, episode, await planOf(opened), now, sheet)
       case 'incident':
         if (!record.incidents?.length)
           throw new ApiError(409, 'nothing-to-print', 'No incident was reported in this case: report one on Watch, then print it.')
-        return printIncident(record, episode, now, sheet)
+        return deps.print('incident', record, episode, now, sheet)
       case 'round-chart':
-        return printRoundChart(record, episode, now, sheet)
+        return deps.print('round-chart', record, episode, now, sheet)
       case 'bedside-label':
-        return printBedsideLabel(factsOf(opened, await planOf(opened), at), sheet)
+        return deps.print('bedside-label', factsOf(opened, await planOf(opened), at), sheet)
     }
   }
 }

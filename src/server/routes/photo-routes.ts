@@ -5,7 +5,7 @@ import { uuid } from '#contract/field-schemas'
 import type { PhotoInfo } from '#contract/api/photo'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
-import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
+import { beforeBody, requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { PhotoRepository } from '../repositories/photos'
 import type { StreamRepository } from '../repositories/streams'
@@ -29,16 +29,18 @@ export function photoRoutes(deps: { photos: PhotoRepository; streams: StreamRepo
   })
   router.post(
     '/api/cases/:id/photos',
+    beforeBody('add'),
     express.raw({ type: ['image/*', 'application/octet-stream'], limit: '8mb' }),
     async (request: SignedInRequest, response) => {
       const session = requireSession(request, 'add')
-      requireCsrf(request, session)
       const caseId = idOf(request)
       await requireCase(caseId)
       if (!Buffer.isBuffer(request.body) || request.body.length === 0) {
         throw new ApiError(422, 'not-a-picture', 'No picture came: send the file itself as image/jpeg or image/png.')
       }
       const kept = await encodePhoto(request.body)
+      const same = await deps.photos.findSame(caseId, kept.sha256)
+      if (same) return void response.json(same)
       const info: PhotoInfo = {
         id: uuidv7(),
         width: kept.width,
@@ -54,7 +56,7 @@ export function photoRoutes(deps: { photos: PhotoRepository; streams: StreamRepo
     requireSession(request, 'read')
     const bytes = await deps.photos.bytesOf(idOf(request))
     if (!bytes) throw new ApiError(404, 'not-found', 'There is no such photo.')
-    response.type('image/jpeg').set('cache-control', 'private, max-age=3600').send(bytes)
+    response.type('image/jpeg').send(bytes)
   })
   return router
 }

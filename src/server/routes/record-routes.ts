@@ -19,6 +19,7 @@ import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
 import type { AppendEvent } from '../services/append-event'
+import type { Metrics } from '../services/metrics'
 import type { PlanNoter } from '../services/note-plan'
 import type { Appended } from '../services/writing'
 import type { DeviceKeyService } from '../services/device-keys'
@@ -27,6 +28,7 @@ import { openCase } from './open-case'
 export interface RecordRouteDeps {
   readonly keys: DeviceKeyService
   readonly append: AppendEvent
+  readonly metrics: Pick<Metrics, 'countEvent'> | null
   readonly noter: PlanNoter
   /** Reads on a pool of their own, so that a queue of writers never keeps a Board waiting. */
   readonly streams: StreamRepository
@@ -42,7 +44,7 @@ const mostBytes = 64 * 1024
 const longKinds: readonly string[] = ['plan', 'store', 'run-started']
 
 /** Board, cases, episodes and the one way to change them: appending an event. */
-export function recordRoutes({ append, noter, pager, keys, streams, events, people, clock }: RecordRouteDeps): Router {
+export function recordRoutes({ append, metrics, noter, pager, keys, streams, events, people, clock }: RecordRouteDeps): Router {
   const router = Router()
   const now = (): string => new Date(clock()).toISOString()
 
@@ -111,6 +113,7 @@ export function recordRoutes({ append, noter, pager, keys, streams, events, peop
 
   async function answerTo(appended: Appended): Promise<EventAnswer> {
     const { event } = appended
+    metrics?.countEvent(event.kind)
     return {
       id: event.id,
       version: event.version,

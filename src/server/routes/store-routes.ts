@@ -5,10 +5,10 @@ import { uuid, zone as zoneSchema } from '#contract/field-schemas'
 import type { StockAnswer } from '#contract/records/store'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
-import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
+import { beforeBody, requireSession, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { StockRepository } from '../repositories/stock'
-import { printCountSheet } from '../papers/count-sheet-paper'
+import type { Print } from '../papers/print-elsewhere'
 import { sendPdf } from './send-pdf'
 import { exportStock } from '../services/export-stock'
 import type { createStockImport } from '../services/import-stock'
@@ -20,7 +20,12 @@ const paperSchema = Joi.object({ sheet: Joi.valid(...Object.keys(sheets)).defaul
 const idSchema = Joi.object({ placeId: uuid.required() })
 
 /** The store: places, their stock, its movements, and CSV in and out. Single changes are events. */
-export function storeRoutes(deps: { stock: StockRepository; importStock: ReturnType<typeof createStockImport>; clock: Clock }): Router {
+export function storeRoutes(deps: {
+  stock: StockRepository
+  importStock: ReturnType<typeof createStockImport>
+  print: Print
+  clock: Clock
+}): Router {
   const router = Router()
   const placeOf = async (request: SignedInRequest): Promise<string> => parseWith<{ placeId: string }>(idSchema, request.params).placeId
   const find = async (id: string) => {
@@ -56,14 +61,14 @@ export function storeRoutes(deps: { stock: StockRepository; importStock: ReturnT
     const { sheet, zone } = parseWith<{ sheet: SheetId; zone: string }>(paperSchema, request.query)
     const place = await find(await placeOf(request))
     const facts = { zone, printedAt: new Date(deps.clock()).toISOString() }
-    sendPdf(response, 'count-sheet', await printCountSheet(place.name, await deps.stock.lines(place.id), facts, sheet))
+    sendPdf(response, 'count-sheet', await deps.print('count-sheet', place.name, await deps.stock.lines(place.id), facts, sheet))
   })
   router.post(
     '/api/store/:placeId/stock.csv',
+    beforeBody('manage-protocols'),
     express.text({ type: ['text/csv', 'text/plain'], limit: mostCsvBytes }),
     async (request: SignedInRequest, response) => {
       const session = requireSession(request, 'manage-protocols')
-      requireCsrf(request, session)
       const place = await find(await placeOf(request))
       if (typeof request.body !== 'string') throw new ApiError(422, 'invalid', 'Send the file as text/csv.')
       response.json(await deps.importStock(place.id, request.body, session.account))

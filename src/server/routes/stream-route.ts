@@ -3,6 +3,7 @@ import { requireSessionThroughLock, type SignedInRequest } from '../middleware/s
 import type { EventRepository } from '../repositories/events'
 import type { PagerState } from '#contract/records/page'
 import type { Clock } from '../ground/clock'
+import type { Metrics } from '../services/metrics'
 import type { SignInService } from '../services/sign-in'
 
 const pollMs = 1_500
@@ -12,6 +13,7 @@ const overlapMs = 30_000
 const longestGapMs = 60 * 60_000
 const mostHints = 500
 const heartbeatEvery = 10
+const mostUnreadBytes = 256 * 1024
 
 export interface StreamRouteDeps {
   readonly events: EventRepository
@@ -19,6 +21,7 @@ export interface StreamRouteDeps {
   readonly clock: Clock
   /** Whether the pager answers; everybody hears at once when that changes. */
   readonly pager: () => PagerState | null
+  readonly metrics: Pick<Metrics, 'countStream'> | null
   /** Ends every stream when the server stops. */
   readonly stopping?: AbortSignal | undefined
 }
@@ -28,7 +31,7 @@ export interface StreamRouteDeps {
  * id; a client that comes back sends the last it saw and hears what changed since then, or `reread` when that is too much. The
  * stream ends with its session (`over`).
  */
-export function streamRoute({ events, signIn, clock, pager, stopping }: StreamRouteDeps): Router {
+export function streamRoute({ events, signIn, clock, pager, metrics, stopping }: StreamRouteDeps): Router {
   const router = Router()
   router.get('/api/stream', (request: SignedInRequest, response: Response) => {
     const { sessionId } = requireSessionThroughLock(request, 'read')
@@ -73,7 +76,10 @@ export function streamRoute({ events, signIn, clock, pager, stopping }: StreamRo
     }
     const send = (now: number, data: string, event?: string): void => {
       // A look that was under way when the stream ended has nobody to tell any more: writing then would end the server.
-      if (!response.writableEnded) response.write(`id: ${now}\n${event ? `event: ${event}\n` : ''}data: ${data}\n\n`)
+      if (response.writableEnded) return
+      // Nobody reads it any more: a browser that comes back says where it was.
+      if (response.writableLength > mostUnreadBytes) return end()
+      response.write(`id: ${now}\n${event ? `event: ${event}\n` : ''}data: ${data}\n\n`)
     }
     const end = (event?: string): void => {
       clearInterval(timer)
@@ -84,6 +90,8 @@ export function streamRoute({ events, signIn, clock, pager, stopping }: StreamRo
     const onStop = (): void => end()
     const timer = setInterval(() => void look(), pollMs)
     stopping?.addEventListener('abort', onStop)
+    metrics?.countStream(1)
+    response.once('close', () => metrics?.countStream(-1))
     request.on('close', () => end())
     void look()
   })

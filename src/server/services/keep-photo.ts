@@ -1,9 +1,17 @@
 import { createHash } from 'node:crypto'
+import pLimit from 'p-limit'
 import sharp from 'sharp'
 import { ApiError } from '../ground/api-error'
 
 const mostBytes = 2 * 1024 * 1024
 const longestPx = 2000
+/** What cameras and scanners make; a drawing that is worked out pixel by pixel is none of it. */
+const formats = ['jpeg', 'png', 'webp', 'heif', 'gif', 'tiff']
+/** The largest that a camera makes is read in steps; anything else lies whole in memory. */
+const mostPixels = { jpeg: 110_000_000, other: 30_000_000 } as const
+const atOnce = 2
+const mostWaiting = 20
+const turns = pLimit(atOnce)
 
 export interface KeptPhoto {
   readonly bytes: Buffer
@@ -16,11 +24,21 @@ export interface KeptPhoto {
  * Encodes a photo again: turned upright by its own mark, no larger than needed, and without anything but pixels, so that
  * place and device are gone.
  * @param bytes as sent; at most 8 MB came through the door
- * @throws ApiError 422 `not-a-picture` for anything that does not decode
+ * @throws ApiError 422 `not-a-picture` for anything that does not decode, or is larger than a camera makes; 503 while too many wait
  */
-export async function encodePhoto(bytes: Buffer): Promise<KeptPhoto> {
+export function encodePhoto(bytes: Buffer): Promise<KeptPhoto> {
+  if (turns.pendingCount >= mostWaiting)
+    throw new ApiError(503, 'unavailable', 'Too many photos come at this moment: wait a little, then send it again.')
+  return turns(() => encode(bytes))
+}
+
+async function encode(bytes: Buffer): Promise<KeptPhoto> {
   try {
-    const image = sharp(bytes, { limitInputPixels: 60_000_000, failOn: 'error' }).rotate()
+    // Only its head is read for this.
+    const { format, width = 0, height = 0 } = await sharp(bytes).metadata()
+    const most = format === 'jpeg' ? mostPixels.jpeg : mostPixels.other
+    if (!formats.includes(format) || width * height > most) throw new Error(format)
+    const image = sharp(bytes, { limitInputPixels: most, failOn: 'error', sequentialRead: true }).rotate()
     let quality = 85
     for (;;) {
       const { data, info } = await image

@@ -9,11 +9,11 @@ export interface WorkerPool {
    * @param limitMs the longest that it may take, waiting for its turn included
    * @throws ApiError 503 `too-heavy` when it takes too long or too much memory; the thread is ended and replaced
    */
-  run<Name extends keyof Tasks>(name: Name, input: Parameters<Tasks[Name]>[0], limitMs: number): Promise<ReturnType<Tasks[Name]>>
+  run<Name extends keyof Tasks>(name: Name, input: Parameters<Tasks[Name]>[0], limitMs: number): Promise<Awaited<ReturnType<Tasks[Name]>>>
   close(): Promise<void>
 }
 
-const threads = 2
+const usualThreads = 2
 /** More than this waiting means that something is wrong with what is asked, not with how fast it is answered. */
 const mostWaiting = 200
 
@@ -21,8 +21,9 @@ const mostWaiting = 200
  * A pool of worker threads, started on first need.
  * @param workerFile the built worker
  * @param mostMemoryMb of each thread's heap
+ * @param threads at most
  */
-export function createWorkerPool(workerFile: URL, mostMemoryMb = 256): WorkerPool {
+export function createWorkerPool(workerFile: URL, mostMemoryMb = 256, threads = usualThreads): WorkerPool {
   const pool = new Piscina({
     filename: fileURLToPath(workerFile),
     minThreads: 0,
@@ -34,9 +35,13 @@ export function createWorkerPool(workerFile: URL, mostMemoryMb = 256): WorkerPoo
   // A thread that dies while it rests is replaced by the next task; without a listener its error would end the process.
   pool.on('error', () => undefined)
   return {
-    async run<Name extends keyof Tasks>(name: Name, input: Parameters<Tasks[Name]>[0], limitMs: number) {
+    async run<Name extends keyof Tasks>(
+      name: Name,
+      input: Parameters<Tasks[Name]>[0],
+      limitMs: number,
+    ): Promise<Awaited<ReturnType<Tasks[Name]>>> {
       try {
-        return (await pool.run({ name, input }, { signal: AbortSignal.timeout(limitMs) })) as ReturnType<Tasks[Name]>
+        return (await pool.run({ name, input }, { signal: AbortSignal.timeout(limitMs) })) as Awaited<ReturnType<Tasks[Name]>>
       } catch (error) {
         if (isTooHeavy(error)) {
           throw new ApiError(

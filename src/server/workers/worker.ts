@@ -12,6 +12,7 @@ import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { protocolEffect } from '#contract/views/protocol-effect'
+import { printers, type Printers } from '../papers/printers'
 import { readStockCsv } from './read-stock-csv'
 
 // What may take long or grow large runs here, in a thread of its own that can be ended.
@@ -35,6 +36,11 @@ export interface EffectInput {
 export interface FileInput {
   readonly data: unknown
   readonly now: string
+}
+export interface PrintInput {
+  readonly name: keyof Printers
+  /** What its printer takes. */
+  readonly args: readonly unknown[]
 }
 export interface Doubts {
   readonly problems: readonly Problem[]
@@ -77,6 +83,8 @@ export const tasks = {
     const read = readCheck(data)
     return { rounds: read.problems.some(isMalformed) ? null : judgeCheck(read), problems: read.problems }
   },
+  /** One paper, as bytes. */
+  print: ({ name, args }: PrintInput): Promise<Uint8Array> => (printers[name] as (...args: readonly unknown[]) => Promise<Buffer>)(...args),
   readStockCsv,
 }
 

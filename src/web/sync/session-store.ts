@@ -70,7 +70,7 @@ export const useSession = create<SessionStore>((set, get) => {
     setCsrf(csrf)
     await noteProven(hasPin)
     const durable = state.status === 'signed-in' ? state.durable : await openDurable(person.id, await vaultOf(keys))
-    set({ state: { status: 'signed-in', person, durable, keys } })
+    set({ state: { status: 'signed-in', person: await withWaiting(person, durable), durable, keys } })
   }
 
   /** A PIN belongs to a session: that of another one opens nothing here. */
@@ -177,6 +177,13 @@ async function leave(): Promise<boolean> {
   }
   await noteFacts({ isLeaving: false })
   return true
+}
+
+/** A person with the settings that they changed here and that are still on their way. */
+async function withWaiting(person: Person, durable: Durable): Promise<Person> {
+  const waiting = (await durable.readOutbox()).filter((event) => event.kind === 'settings' && event.stream.id === person.id)
+  const last = waiting.at(-1)
+  return last ? { ...person, settings: last.body as PersonSettings, version: person.version + waiting.length } : person
 }
 
 /** Sets a PIN at the server and on the device; null, or the sentence to show. */

@@ -1,3 +1,4 @@
+import { connect } from 'node:net'
 import { expect } from 'chai'
 import sharp from 'sharp'
 import type { PhotoInfo } from '#contract/api/photo'
@@ -53,6 +54,50 @@ describe('photos of a case', () => {
     const answer = await client.sendRaw(path, bytes, 'image/jpeg')
     expect(answer.status).to.equal(200)
     expect((await fetchPhoto(String(answer.body['id']))).length).to.be.at.most(2 * 1024 * 1024)
+  })
+
+  it('are kept once, however often they are sent, and never by a browser', async () => {
+    const bytes = await picture(40, 30).png().toBuffer()
+    const [first, again] = [await client.sendRaw(path, bytes, 'image/png'), await client.sendRaw(path, bytes, 'image/png')]
+    expect(again.body).to.deep.equal(first.body)
+    expect((await client.get(`/api/photos/${String(first.body['id'])}`)).headers.get('cache-control')).to.equal('no-store')
+  })
+
+  it('a drawing that would be worked out for seconds is refused at its head, and so is a picture larger than a camera makes', async () => {
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="7000" height="7000"><filter id="f"><feTurbulence numOctaves="9"/></filter><rect width="7000" height="7000" filter="url(#f)"/></svg>'
+    const huge = await sharp({ create: { width: 7000, height: 7000, channels: 3, background: '#fff' } })
+      .png()
+      .toBuffer()
+    for (const [bytes, type] of [
+      [Buffer.from(svg), 'image/svg+xml'],
+      [Buffer.from(svg), 'image/png'],
+      [huge, 'image/png'],
+    ] as const) {
+      const answer = await client.sendRaw(path, bytes, type)
+      expect([answer.status, answer.body['type']]).to.deep.equal([422, 'urn:zesty-wren:error:not-a-picture'])
+    }
+  })
+
+  it('an upload of nobody is refused before it is read', async () => {
+    const upload = await new Promise<{ status: number; read: number }>((resolve, reject) => {
+      const { hostname, port } = new URL(harness.address)
+      const socket = connect(Number(port), hostname)
+      let read = 0
+      let answer = ''
+      socket.on('error', () => undefined)
+      socket.on('data', (chunk) => (answer += chunk.toString()))
+      socket.on('close', () => (answer ? resolve({ status: Number(answer.split(' ')[1]), read }) : reject(new Error('no answer'))))
+      socket.write(`POST ${path} HTTP/1.1\r\nhost: x\r\ncontent-type: image/jpeg\r\ncontent-length: 8000000\r\n\r\n`)
+      const send = (): void => {
+        if (socket.destroyed || read >= 8_000_000) return
+        read += 10_000
+        socket.write(Buffer.alloc(10_000), () => setImmediate(send))
+      }
+      send()
+    })
+    expect(upload.status).to.equal(401)
+    expect(upload.read).to.be.lessThan(8_000_000)
   })
 
   for (const [name, bytes, type] of [

@@ -1,0 +1,27 @@
+import { printBedsideLabel, printReleaseCard } from './bedside-papers'
+import { printCaseSummary } from './case-summary-paper'
+import { printCountSheet } from './count-sheet-paper'
+import { printDowntimePack } from './downtime-pack'
+import { printHandOver } from './hand-over-paper'
+import { printIncident } from './incident-paper'
+import { printRoundChart } from './round-chart-paper'
+import { printRunRecord } from './run-record-paper'
+import { printTakeHome } from './take-home-paper'
+import { printTemplate } from './template-paper'
+
+/** Every paper by its name: what is handed to one goes through to another thread, so that it is plain data. */
+export const printers = {
+  template: printTemplate,
+  'run-record': printRunRecord,
+  'release-card': printReleaseCard,
+  'take-home': printTakeHome,
+  'case-summary': printCaseSummary,
+  incident: printIncident,
+  'round-chart': printRoundChart,
+  'bedside-label': printBedsideLabel,
+  'hand-over': printHandOver,
+  downtime: printDowntimePack,
+  'count-sheet': printCountSheet,
+}
+
+export type Printers = typeof printers

@@ -1,0 +1,70 @@
+import { v7 as uuidv7 } from 'uuid'
+import type { EventInput } from '#contract/event'
+import { openClient, openCase, type Client, type OpenedCase } from './server-harness'
+
+/** Writers that go on through every fault, as a device's outbox does: each entry is sent under its id until it is answered. */
+export interface Ledger {
+  /** Ids of what was acknowledged. */
+  readonly acknowledged: ReadonlySet<string>
+  /** Everything that was ever sent, in the order in which each writer made it. */
+  readonly sent: readonly EventInput[]
+  readonly cases: readonly OpenedCase[]
+  /** Lets every writer finish what it holds, and none begin anything more. */
+  finish(): Promise<void>
+}
+
+const againMs = 30
+
+/**
+ * Starts writers, each on a case of its own and all of them on the first.
+ * @param address of the server, or of what lies between
+ */
+export async function startLedger(
+  address: string,
+  signIn: { name: string; password: string; id: string },
+  writers: number,
+): Promise<Ledger> {
+  const client = await openClient(address, signIn.id, signIn.name, signIn.password)
+  const cases: OpenedCase[] = []
+  for (let made = 0; made < writers; made++) cases.push(await openCase(client))
+  const acknowledged = new Set<string>()
+  const sent: EventInput[] = []
+  let isOver = false
+
+  const write = async (writer: number): Promise<void> => {
+    for (let count = 0; !isOver; count++) {
+      const stream = (count % 3 === 0 ? cases[0] : cases[writer])!.caseStream
+      const event: EventInput = {
+        id: uuidv7(),
+        stream,
+        kind: 'note',
+        v: 1,
+        body: { text: `writer ${writer}, entry ${count}` },
+        at: new Date().toISOString(),
+        offsetMs: 0,
+      }
+      sent.push(event)
+      await sendUntilTaken(client, event)
+      acknowledged.add(event.id)
+    }
+  }
+  const running = Array.from({ length: writers }, (_, writer) => write(writer))
+  return {
+    acknowledged,
+    sent,
+    cases,
+    async finish() {
+      isOver = true
+      await Promise.all(running)
+    },
+  }
+}
+
+async function sendUntilTaken(client: Client, event: EventInput): Promise<void> {
+  for (;;) {
+    const answer = await client.post('/api/events', event, {}).catch(() => null)
+    if (answer?.status === 200) return
+    if (answer && answer.status < 500) throw new Error(`An entry was refused: ${answer.status} ${JSON.stringify(answer.body)}`)
+    await new Promise((resolve) => setTimeout(resolve, againMs))
+  }
+}
