@@ -48,10 +48,10 @@ export default {
     ...layers('server', [
       ['ground'],
       ['db'],
-      ['repositories'],
+      ['repositories', 'papers'],
       ['workers'],
       ['planning'],
-      ['services', 'papers'],
+      ['services'],
       ['middleware'],
       ['routes', 'demo'],
     ]),

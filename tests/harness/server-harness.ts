@@ -8,7 +8,7 @@ import type { EventInput } from '#contract/event'
 import { eventKinds, type EventKindId } from '#contract/events/index'
 import type { Role } from '#contract/rights'
 import { newestVersion } from '#contract/events/upcast'
-import { createApp } from '../../src/server/app'
+import { createApp, type AppDeps } from '../../src/server/app'
 import { connectDatabase, connectReads } from '../../src/server/db/connect'
 import { migrate } from '../../src/server/db/migrate'
 import { defineModels } from '../../src/server/db/models'
@@ -18,6 +18,7 @@ import { createPlanner, type Planner } from '../../src/server/planning/planner'
 import { createEventRepository } from '../../src/server/repositories/events'
 import { createPeopleRepository } from '../../src/server/repositories/people'
 import { addPerson } from '../../src/server/services/add-person'
+import type { Metrics } from '../../src/server/services/metrics'
 import type { BoardMender } from '../../src/server/services/mend-board'
 import { createWorkerPool, type WorkerPool } from '../../src/server/workers/pool'
 
@@ -34,6 +35,7 @@ export interface Harness {
   readonly board: BoardMender
   readonly pager: PagerSender
   readonly planner: Planner
+  readonly metrics: Metrics | null
   readonly address: string
   now: number
   /** Adds a person and signs in as them. */
@@ -67,6 +69,8 @@ export interface HarnessOptions {
   readonly pager?: PagerLine
   readonly pool?: WorkerPool
   readonly log?: Logger
+  /** More of what the application is told. */
+  readonly app?: Partial<AppDeps>
 }
 
 /** Starts the application on an empty database. */
@@ -81,7 +85,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
   const reads = connectReads(url)
   const pool = options.pool ?? createWorkerPool(workerFile)
   const planner = createPlanner(clock, pool)
-  const { app, board, pager } = createApp({
+  const { app, board, pager, metrics } = createApp({
     db,
     reads,
     pool,
@@ -89,6 +93,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
     log: options.log ?? pino({ level: 'silent' }),
     webFolder: null,
     pager: options.pager ?? null,
+    ...options.app,
   })
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
@@ -103,6 +108,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
     pool,
     board,
     pager,
+    metrics,
     planner,
     address,
     get now() {

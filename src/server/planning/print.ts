@@ -1,5 +1,5 @@
 import type { WorkerPool } from '../workers/pool'
-import type { Printers } from './printers'
+import type { Printers } from '../papers/printers'
 
 /** Waiting for its turn included: a pack of a whole ward takes a while. */
 const printMs = 30_000
