@@ -47,13 +47,18 @@ export function findProgram(names) {
 
 /** Installs Debian packages when a program is missing: as root, or with sudo that asks no password. */
 export function needDebian(program, packages, say, otherwise) {
-  if (findProgram([program])) return
+  needInstalled(program, () => findProgram([program]) !== null, packages, say, otherwise)
+}
+
+/** As `needDebian`, for what is no program. */
+export function needInstalled(what, isThere, packages, say, otherwise) {
+  if (isThere()) return
   const isRoot = process.getuid?.() === 0
   const prefix = isRoot ? [] : ['sudo', '-n']
   const can = findProgram(['apt-get']) && (isRoot || spawnSync('sudo', ['-n', 'true']).status === 0)
   if (!can)
     throw new PlainError(
-      `${program} is missing: install the Debian package${packages.length > 1 ? 's' : ''} ${packages.join(' and ')}${otherwise}.`,
+      `${what} is missing: install the Debian package${packages.length > 1 ? 's' : ''} ${packages.join(' and ')}${otherwise}.`,
     )
   say(`Installing ${packages.join(', ')}…`)
   const run = (...args) => {
@@ -61,7 +66,7 @@ export function needDebian(program, packages, say, otherwise) {
     return spawnSync(command, rest, { stdio: ['ignore', 'ignore', 'inherit'] }).status === 0
   }
   const install = () => run('install', '-y', '--no-install-recommends', ...packages)
-  if (!(install() || (run('update') && install())) || !findProgram([program])) {
+  if (!(install() || (run('update') && install())) || !isThere()) {
     throw new PlainError(
       `Installing ${packages.join(' and ')} failed: check the network and the free disk space, or install ${packages.length > 1 ? 'them' : 'it'} by hand${otherwise}.`,
     )

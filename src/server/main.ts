@@ -25,6 +25,7 @@ import { addPerson } from './services/add-person'
 const hourMs = 3_600_000
 const pagingMs = 1_000
 const paperMemoryMb = 256
+const mostWriting = 10
 const anchoringMs = 10 * 60_000
 /** A request that was not answered by then is cut. */
 const longestRequestMs = 15_000
@@ -41,7 +42,7 @@ async function main(): Promise<void> {
   const configuration = readConfiguration(process.env)
   const { databaseUrl: url, port } = configuration
   const log = pino({ level: configuration.logLevel }, pino.destination(2))
-  const db = connectDatabase(url)
+  const db = connectDatabase(url, mostWriting, configuration.isCluster)
   await migrate(db)
   const models = defineModels(db)
   const people = createPeopleRepository(models)
@@ -63,7 +64,7 @@ async function main(): Promise<void> {
   await syncCatalogue(createStockRepository(db))
 
   const webFolder = process.env['WREN_WEB'] ?? fileURLToPath(new URL('../web', import.meta.url))
-  const reads = connectReads(url)
+  const reads = connectReads(url, configuration.isCluster)
   const [leaving, stopping] = [new AbortController(), new AbortController()]
   const { app, board, pager, signIn, metrics } = createApp({
     db,

@@ -9,6 +9,12 @@ export interface Ledger {
   /** Everything that was ever sent, in the order in which each writer made it. */
   readonly sent: readonly EventInput[]
   readonly cases: readonly OpenedCase[]
+  /** How often a request came to nothing, and was sent again. */
+  faults(): number
+  /** The longest time in which nothing was acknowledged, ms. */
+  longestPauseMs(): number
+  /** Begins to measure that anew. */
+  measureAnew(): void
   /** Lets every writer finish what it holds, and none begin anything more. */
   finish(): Promise<void>
 }
@@ -30,6 +36,9 @@ export async function startLedger(
   const acknowledged = new Set<string>()
   const sent: EventInput[] = []
   let isOver = false
+  let faults = 0
+  let takenAt = performance.now()
+  let longestPauseMs = 0
 
   const write = async (writer: number): Promise<void> => {
     for (let count = 0; !isOver; count++) {
@@ -44,8 +53,11 @@ export async function startLedger(
         offsetMs: 0,
       }
       sent.push(event)
-      await sendUntilTaken(client, event)
+      await sendUntilTaken(client, event, () => faults++)
       acknowledged.add(event.id)
+      const now = performance.now()
+      longestPauseMs = Math.max(longestPauseMs, now - takenAt)
+      takenAt = now
     }
   }
   const running = Array.from({ length: writers }, (_, writer) => write(writer))
@@ -53,6 +65,12 @@ export async function startLedger(
     acknowledged,
     sent,
     cases,
+    faults: () => faults,
+    longestPauseMs: () => longestPauseMs,
+    measureAnew() {
+      longestPauseMs = 0
+      takenAt = performance.now()
+    },
     async finish() {
       isOver = true
       await Promise.all(running)
@@ -60,11 +78,12 @@ export async function startLedger(
   }
 }
 
-async function sendUntilTaken(client: Client, event: EventInput): Promise<void> {
+async function sendUntilTaken(client: Client, event: EventInput, fault: () => void): Promise<void> {
   for (;;) {
     const answer = await client.post('/api/events', event, {}).catch(() => null)
     if (answer?.status === 200) return
     if (answer && answer.status < 500) throw new Error(`An entry was refused: ${answer.status} ${JSON.stringify(answer.body)}`)
+    fault()
     await new Promise((resolve) => setTimeout(resolve, againMs))
   }
 }

@@ -1,6 +1,8 @@
 /** What the server is told by its environment; docs/operations.md lists it. */
 export interface Configuration {
   readonly databaseUrl: string
+  /** The database is one node of a cluster. */
+  readonly isCluster: boolean
   readonly port: number
   /** Port of the metrics; null serves none. */
   readonly metricsPort: number | null
@@ -33,6 +35,7 @@ export function readConfiguration(env: Readonly<Record<string, string | undefine
   const metrics = env['WREN_METRICS_PORT']
   return {
     databaseUrl,
+    isCluster: yesOrNo('WREN_CLUSTER', env['WREN_CLUSTER']),
     port: wholeOf('PORT', env['PORT'] ?? '4180', 0, 65_535),
     metricsPort: metrics === undefined || metrics === '' ? null : wholeOf('WREN_METRICS_PORT', metrics, 0, 65_535),
     isSecure: yesOrNo('WREN_SECURE', env['WREN_SECURE']),

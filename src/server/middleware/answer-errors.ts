@@ -19,8 +19,8 @@ const titles: Readonly<Record<number, string>> = {
   503: 'Not ready',
 }
 
-/** MariaDB's numbers for a statement that took too long, a connection that was lost, a server that shuts down. */
-const isAway = new Set([1969, 45013, 45009, 1927, 1053, 1205, 1213])
+/** MariaDB's numbers for a statement that took too long, a connection that was lost, a server that shuts down, a node without its cluster. */
+const isAway = new Set([1969, 45013, 45009, 1927, 1053, 1205, 1213, 1047])
 
 /** Turns every error into problem+json; what is not a refusal of ours is logged and answered without details. */
 export function answerErrors(log: Logger) {

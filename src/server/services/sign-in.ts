@@ -77,7 +77,8 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
       if (!account) return null
       if (now - new Date(row.lastSeenAt).getTime() > 60_000) {
         const until = Math.min(now + idleMs, new Date(row.createdAt).getTime() + longestMs)
-        await people.touchSession(id, new Date(now), new Date(until))
+        // That somebody was here may be noted a minute later: it is no reason to refuse them.
+        await people.touchSession(id, new Date(now), new Date(until)).catch(() => undefined)
       }
       return { account, csrf: row.csrf, sessionId: id, isLocked: row.lockedAt !== null, pinHash: row.pinHash }
     },

@@ -7,6 +7,7 @@ describe('the configuration', () => {
   it('is safe where nothing is said', () => {
     expect(readConfiguration(least)).to.deep.equal({
       databaseUrl: least.DATABASE_URL,
+      isCluster: false,
       port: 4180,
       metricsPort: null,
       isSecure: false,
