@@ -118,16 +118,26 @@ function stopLeftOver(folder, data, say) {
   const pidFile = join(folder, 'mariadb.pid')
   if (!existsSync(pidFile)) return
   const pid = Number(readFileSync(pidFile, 'utf8').trim())
-  const command = `/proc/${pid}/cmdline`
-  const isOurs = Number.isInteger(pid) && pid > 1 && existsSync(command) && readFileSync(command, 'utf8').includes(`--datadir=${data}`)
-  say(isOurs ? 'Stopping the database that an earlier start left running…' : 'An earlier start ended without cleaning up; carrying on.')
-  if (isOurs) {
+  const isOurs = () => Number.isInteger(pid) && pid > 1 && commandOf(pid).includes(`--datadir=${data}`)
+  const isRunning = isOurs()
+  say(isRunning ? 'Stopping the database that an earlier start left running…' : 'An earlier start ended without cleaning up; carrying on.')
+  if (isRunning) {
     process.kill(pid, 'SIGTERM')
     const until = Date.now() + 20_000
-    while (existsSync(`/proc/${pid}`) && Date.now() < until) Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 100)
-    if (existsSync(`/proc/${pid}`)) throw new PlainError(`The database with process id ${pid} does not stop: end it, then start again.`)
+    // One that has ended and that nobody has asked about yet has no command any more.
+    while (isOurs() && Date.now() < until) Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 100)
+    if (isOurs()) throw new PlainError(`The database with process id ${pid} does not stop: end it, then start again.`)
   }
   rmSync(pidFile, { force: true })
+}
+
+/** The command line of a process; empty when there is none. */
+function commandOf(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8')
+  } catch {
+    return ''
+  }
 }
 
 function makeDataFolder(data, say) {

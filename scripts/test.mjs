@@ -7,7 +7,7 @@ import { withThrowaway } from './throwaway.mjs'
 /** Suites in the order in which the first worker takes them; the second takes them from the end. */
 const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'standins', 'contract', 'core']
 const slowSuites = ['browser', 'scripts']
-const withDatabase = ['browser', 'server']
+const withDatabase = ['scripts', 'browser', 'server']
 
 const asked = process.argv.slice(2)
 const isLong = asked.includes('--long')

@@ -4,6 +4,10 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { QueryTypes } from 'sequelize'
+import { connectDatabase } from '../../src/server/db/connect'
+import { migrate } from '../../src/server/db/migrate'
+import { emptyTables } from '../../src/server/demo/empty-tables'
 import { freePort } from '../harness/live-server'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
@@ -135,5 +139,38 @@ describe('npm start under attack', () => {
     await begin()
     start.kill('SIGINT')
     expect(await new Promise((resolve) => start.once('exit', resolve))).to.equal(0)
+  })
+
+  it('deletes nothing unasked: where nobody can answer, --fresh wants --yes', async () => {
+    const asked = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), '--fresh'], {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, WREN_DATA: folder, DATABASE_URL: '' },
+    })
+    let words = ''
+    asked.stderr.on('data', (chunk: Buffer) => void (words += chunk.toString()))
+    expect(await new Promise((resolve) => asked.once('exit', resolve))).to.equal(1)
+    expect(words.trim()).to.equal(`--fresh deletes everything in the database under ${folder}: add --yes if that is meant.`)
+  })
+
+  it('brings nobody with a published password into a database of somebody else', async () => {
+    const url = process.env['TEST_DATABASE_URL'] ?? ''
+    const db = connectDatabase(url)
+    await migrate(db)
+    await emptyTables(db)
+    output = ''
+    start = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port)], {
+      cwd: root,
+      env: { ...process.env, WREN_DATA: folder, DATABASE_URL: url, NODE_ENV: 'test' },
+    })
+    for (const stream of [start.stdout, start.stderr]) stream?.on('data', (chunk: Buffer) => void (output += chunk.toString()))
+    await until(() => output.includes('Ctrl-C stops it') || start.exitCode !== null)
+    start.kill('SIGTERM')
+    await new Promise((resolve) => start.once('exit', resolve))
+    const people = await db.query<{ signIn: string }>('SELECT sign_in AS signIn FROM people', { type: QueryTypes.SELECT })
+    await db.close()
+    expect(people.map((one) => one.signIn)).to.deep.equal(['lead'])
+    expect(output).to.match(/lead\s+First lead/)
+    expect(output).not.to.include('gale over tern sound')
   })
 })
