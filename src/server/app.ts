@@ -30,6 +30,7 @@ import { handOverRoutes } from './routes/hand-over-routes'
 import { historyRoutes } from './routes/history-routes'
 import { pagerRoutes } from './routes/pager-routes'
 import { paperRoutes } from './routes/paper-routes'
+import { peopleRoutes } from './routes/people-routes'
 import { photoRoutes } from './routes/photo-routes'
 import { protocolRoutes } from './routes/protocol-routes'
 import { recallRoutes } from './routes/recall-routes'
@@ -45,6 +46,7 @@ import { createBoardMender, type BoardMender } from './services/mend-board'
 import { createPlanNoter } from './services/note-plan'
 import { createDeviceKeys } from './services/device-keys'
 import { createScreenLock } from './services/screen-lock'
+import { createPeopleManager } from './services/manage-people'
 import { createSignInService, type SignInService } from './services/sign-in'
 import type { WorkerPool } from './workers/pool'
 
@@ -135,6 +137,9 @@ export function createApp(deps: AppDeps): App {
   app.use(readJson())
   app.use(sessionRoutes({ signIn, lock: createScreenLock(writingPeople, clock), keys, clock, isSecure: deps.isSecure ?? false }))
   app.use(recordRoutes({ append, metrics, noter, pager, keys, streams: readStreams, events: readEvents, people, clock }))
+  app.use(
+    peopleRoutes({ manager: createPeopleManager({ db, people: writingPeople, events, streams, clock }), people: writingPeople, clock }),
+  )
   app.use(handOverRoutes({ streams: readStreams, print, clock }))
   app.use(protocolRoutes({ streams: readStreams, planner, clock }))
   app.use(pagerRoutes({ db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))

@@ -82,7 +82,8 @@ async function sendUntilTaken(client: Client, event: EventInput, fault: () => vo
   for (;;) {
     const answer = await client.post('/api/events', event, {}).catch(() => null)
     if (answer?.status === 200) return
-    if (answer && answer.status < 500) throw new Error(`An entry was refused: ${answer.status} ${JSON.stringify(answer.body)}`)
+    // 503 and what a proxy says (502, 504) tell of a fault of the machine: the entry goes again by itself. 500 is a fault of ours.
+    if (answer && answer.status <= 500) throw new Error(`An entry was refused: ${answer.status} ${JSON.stringify(answer.body)}`)
     fault()
     await new Promise((resolve) => setTimeout(resolve, againMs))
   }

@@ -47,5 +47,7 @@ export const errorCodes = [
   'ticket-over',
   'refused',
   'not-here',
+  'change-password',
+  'last-admin',
 ] as const
 export type ErrorCode = (typeof errorCodes)[number]

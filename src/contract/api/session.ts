@@ -32,6 +32,8 @@ export interface SessionAnswer {
   readonly csrf: string | null
   /** The screen is locked: PIN or password open it. */
   readonly isLocked: boolean
+  /** They came in by a one-time code: a password has to be chosen before anything else. */
+  readonly mustChange: boolean
   /** The session has a short PIN that opens its lock. */
   readonly hasPin: boolean
   /** Null as `csrf` is. */

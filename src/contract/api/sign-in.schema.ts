@@ -9,10 +9,7 @@ export const signInSchema = Joi.object({
 
 /** The short PIN of a session. */
 export const pinSchema = Joi.object({
-  pin: Joi.string()
-    .pattern(pinPattern)
-    .required()
-    .messages({ 'string.pattern.base': 'The PIN must be 4 to 8 digits: choose another one.' }),
+  pin: Joi.string().pattern(pinPattern, 'PIN of 4 to 8 digits').required(),
 })
 
 /** An entry as a device sealed it, in base64. */

@@ -27,6 +27,7 @@ import { overrule } from './overrule'
 import { paged } from './paged'
 import { pageReceipt } from './page-receipt'
 import { patient } from './patient'
+import { access } from './access'
 import { personAdded } from './person-added'
 import { place } from './place'
 import { placeOpened } from './place-opened'
@@ -150,6 +151,7 @@ export const eventKinds = {
   'protocol-dropped': protocolDropped,
   'chain-set': chainSet,
   'rota-set': rotaSet,
+  access,
   'person-added': personAdded,
   settings,
 } as const

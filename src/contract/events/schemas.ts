@@ -28,6 +28,7 @@ import { schema as overrule } from './overrule.schema'
 import { schema as paged } from './paged.schema'
 import { schema as pageReceipt } from './page-receipt.schema'
 import { schema as patient } from './patient.schema'
+import { schema as access } from './access.schema'
 import { schema as personAdded } from './person-added.schema'
 import { schema as place } from './place.schema'
 import { schema as placeOpened } from './place-opened.schema'
@@ -153,6 +154,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'protocol-dropped': protocolDropped,
   'chain-set': chainSet,
   'rota-set': rotaSet,
+  access,
   'person-added': personAdded,
   settings,
 }

@@ -10,6 +10,10 @@ export interface PersonRow {
   settings: string
   version: number
   headHash: string
+  isActive: boolean
+  /** They came in by a one-time code, and have to choose a password. */
+  mustChange: boolean
+  codeUntil: Date | null
 }
 export interface SessionRow {
   id: string
@@ -114,6 +118,9 @@ export function defineModels(db: Sequelize): Models {
         settings: longText(),
         version: integer(),
         headHash: short(64),
+        isActive: { type: DataTypes.BOOLEAN, allowNull: false },
+        mustChange: { type: DataTypes.BOOLEAN, allowNull: false },
+        codeUntil: { type: DataTypes.DATE(3), allowNull: true },
       },
       { tableName: 'people' },
     ),

@@ -65,6 +65,11 @@ function whereOf(error: unknown): readonly string[] {
     .map((line) => line.trim())
 }
 
+/** A number below zero is the system's: the connection broke in the middle of a statement. */
+function isConnectionLost(number: number): boolean {
+  return number < 0 || isAway.has(number)
+}
+
 function toApiError(error: unknown): ApiError | null {
   if (error instanceof ApiError) return error
   const { type, status, name, limit } = error as { type?: string; status?: number; name?: string; limit?: number }
@@ -72,7 +77,7 @@ function toApiError(error: unknown): ApiError | null {
   if (type === 'entity.too.large')
     return new ApiError(413, 'too-large', `The request is larger than ${Math.round((limit ?? 2 ** 20) / 2 ** 20)} MB: send less at once.`)
   if (name === 'URIError') return new ApiError(400, 'not-json', 'The address cannot be read: check it.')
-  if (name?.startsWith('SequelizeConnection') || name === 'SequelizeHostNotReachableError' || isAway.has(errorNumberOf(error) ?? 0)) {
+  if (name?.startsWith('SequelizeConnection') || name === 'SequelizeHostNotReachableError' || isConnectionLost(errorNumberOf(error) ?? 0)) {
     return new ApiError(503, 'unavailable', 'The database does not answer: what you typed is kept, it is sent again by itself.')
   }
   if (status && status >= 400 && status < 500) return new ApiError(400, 'not-json', 'The request cannot be read: check what was sent.')

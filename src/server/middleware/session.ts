@@ -44,6 +44,7 @@ export function requireSessionThroughLock(request: SignedInRequest, right?: Righ
 }
 
 function withRight(session: OpenSession, right?: Right): OpenSession {
+  if (session.account.mustChange) throw new ApiError(403, 'change-password', 'Choose a password of your own first: the code was for once.')
   if (right && !hasRight(session.account.roles, right)) {
     throw new ApiError(403, 'no-right', `Your role (${session.account.roles.join(', ')}) may not do this: ask a clinician or a lead.`)
   }

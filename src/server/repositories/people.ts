@@ -1,4 +1,5 @@
 import { literal, Op, type Transaction } from 'sequelize'
+import type { ManagedPerson } from '#contract/api/people'
 import { type Person } from '#contract/api/session'
 import { defaultSettings, type PersonSettings } from '#contract/records/person'
 import type { Role } from '#contract/rights'
@@ -7,6 +8,10 @@ import type { Models, PersonRow, SessionRow } from '../db/models'
 export interface Account extends Person {
   readonly signIn: string
   readonly passwordHash: string
+  readonly isActive: boolean
+  readonly mustChange: boolean
+  /** Until when the one-time code is good; null for a password of their own. */
+  readonly codeUntil: Date | null
 }
 
 /** Reads and writes people, their sign-in and their sessions. */
@@ -37,6 +42,9 @@ export function createPeopleRepository(models: Models) {
           roles: person.roles.join(' '),
           settings: JSON.stringify(defaultSettings),
           ...head,
+          isActive: true,
+          mustChange: false,
+          codeUntil: null,
         },
         { transaction },
       )
@@ -48,6 +56,34 @@ export function createPeopleRepository(models: Models) {
       transaction: Transaction,
     ): Promise<void> {
       await models.people.update({ settings: JSON.stringify(settings), ...head }, { where: { id }, transaction })
+    },
+
+    async saveHead(id: string, head: { version: number; headHash: string }, transaction: Transaction): Promise<void> {
+      await models.people.update(head, { where: { id }, transaction })
+    },
+    async saveAccess(
+      id: string,
+      access: Partial<Pick<PersonRow, 'passwordHash' | 'roles' | 'isActive' | 'mustChange' | 'codeUntil'>>,
+      transaction: Transaction,
+    ): Promise<void> {
+      await models.people.update(access, { where: { id }, transaction })
+    },
+    /** Ends the sessions of a person, but one. */
+    async endSessionsOf(personId: string, kept: string | null, transaction: Transaction): Promise<void> {
+      await models.sessions.destroy({ where: { personId, ...(kept === null ? {} : { id: { [Op.ne]: kept } }) }, transaction })
+    },
+    /** Everybody, with the sessions that they have now. */
+    async listManaged(now: Date): Promise<readonly ManagedPerson[]> {
+      const rows = (await models.people.findAll({ order: [['name', 'ASC']], raw: true })) as unknown as PersonRow[]
+      const sessions = (await models.sessions.findAll({ where: { expiresAt: { [Op.gte]: now } }, raw: true })) as unknown as SessionRow[]
+      return rows.flatMap((row) => {
+        const account = toAccount(row)
+        if (!account) return []
+        const own = sessions.filter((one) => one.personId === row.id).map((one) => new Date(one.lastSeenAt).getTime())
+        const { id, name, signIn, roles, isActive, mustChange } = account
+        const lastSeenAt = own.length > 0 ? new Date(Math.max(...own)).toISOString() : null
+        return [{ id, name, signIn, roles, isActive, mustChange, sessions: own.length, lastSeenAt }]
+      })
     },
 
     async createSession(row: SessionRow): Promise<void> {
@@ -92,6 +128,9 @@ function toAccount(row: PersonRow | null): Account | null {
     name: row.name,
     signIn: row.signIn,
     passwordHash: row.passwordHash,
+    isActive: Boolean(row.isActive),
+    mustChange: Boolean(row.mustChange),
+    codeUntil: row.codeUntil && new Date(row.codeUntil),
     version: row.version,
     roles: row.roles.split(' ') as Role[],
     settings: JSON.parse(row.settings) as PersonSettings,

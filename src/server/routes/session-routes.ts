@@ -31,12 +31,28 @@ export interface SessionRouteDeps {
 export function sessionRoutes({ signIn, lock, keys, clock, isSecure }: SessionRouteDeps): Router {
   const router = Router()
   const now = (): string => new Date(clock()).toISOString()
-  const nobody = (): SessionAnswer => ({ person: null, csrf: null, isLocked: false, hasPin: false, keys: null, now: now() })
+  const nobody = (): SessionAnswer => ({
+    person: null,
+    csrf: null,
+    isLocked: false,
+    mustChange: false,
+    hasPin: false,
+    keys: null,
+    now: now(),
+  })
   const send = async (request: SignedInRequest, response: Response<SessionAnswer>, opened: Opened): Promise<void> => {
     const { account, csrf } = opened
     const device = (request.get(deviceHeader) ?? '').slice(0, 40)
     const hasPin = opened.pinHash !== null
-    response.json({ person: toPerson(account), csrf, isLocked: false, hasPin, keys: await keys.keysOf(account.id, device), now: now() })
+    response.json({
+      person: toPerson(account),
+      csrf,
+      isLocked: false,
+      mustChange: account.mustChange,
+      hasPin,
+      keys: await keys.keysOf(account.id, device),
+      now: now(),
+    })
   }
 
   router.get('/api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {

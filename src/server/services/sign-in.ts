@@ -46,7 +46,9 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
       }
       const account = await people.findBySignIn(signIn)
       const isRight = await verifyPassword(password, account?.passwordHash ?? (await decoy))
-      if (!account || !isRight) throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
+      const isOver = account?.codeUntil ? account.codeUntil.getTime() < now : false
+      if (!account?.isActive || isOver || !isRight)
+        throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
       const token = randomBytes(32).toString('base64url')
       const csrf = randomBytes(32).toString('hex')
       const at = new Date(now)
@@ -74,7 +76,7 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
       const now = clock()
       if (!row || new Date(row.expiresAt).getTime() < now) return null
       const account = await people.find(row.personId)
-      if (!account) return null
+      if (!account?.isActive) return null
       if (now - new Date(row.lastSeenAt).getTime() > 60_000) {
         const until = Math.min(now + idleMs, new Date(row.createdAt).getTime() + longestMs)
         // That somebody was here may be noted a minute later: it is no reason to refuse them.

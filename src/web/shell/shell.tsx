@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
-import { Link, Outlet, useNavigate } from 'react-router'
-import { BookOpen, CircleHelp, LayoutList, Package, Plus, Settings } from 'lucide-react'
+import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router'
+import { BookOpen, CircleHelp, LayoutList, Package, Plus, Settings, Users } from 'lucide-react'
 import { hasRight } from '#contract/rights'
 import { useKey } from '../parts/use-key'
 import { useIdleLock } from './use-idle-lock'
@@ -14,6 +14,7 @@ import { usePerson, useSession, type SessionState } from '../sync/session-store'
 import { startStream } from '../sync/live-stream'
 import { resumeTimers } from '../case/timer-store'
 import { Wren } from './wren'
+import { ChoosePassword } from './choose-password'
 import { HelpSheet } from './help-sheet'
 import { KeepingNotice } from './keeping-notice'
 import { LockMenu } from './lock-menu'
@@ -38,6 +39,7 @@ export function Shell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
         <p role="status">Opening…</p>
       </main>
     )
+  if (state.status === 'signed-in' && state.mustChange) return <ChoosePassword />
   if (state.status === 'signed-in') return <SignedInShell whenSignedIn={whenSignedIn} />
   return <SignedOutShell state={state} />
 }
@@ -87,6 +89,7 @@ function SignedOutShell({ state }: { state: SessionState }) {
 function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
   const { id, roles } = usePerson()
   const mayRead = hasRight(roles, 'read')
+  const { pathname } = useLocation()
   const isStuck = useOutbox((store) => store.line !== 'fine' && store.pending.length > 0)
   const [isHelpOpen, setHelpOpen] = useState(false)
   const navigate = useNavigate()
@@ -120,9 +123,14 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
         <Connection />
         <TimerDock isLocked={!mayRead} />
         <nav aria-label="Main" className="ml-auto flex items-center">
-          <NavLink to="/new" label="New case" icon={<Plus size={20} aria-hidden />} />
-          <NavLink to="/" label="Board" icon={<LayoutList size={20} aria-hidden />} />
-          <NavLink to="/store" label="Store" icon={<Package size={20} aria-hidden />} />
+          {mayRead ? (
+            <>
+              <NavLink to="/new" label="New case" icon={<Plus size={20} aria-hidden />} />
+              <NavLink to="/" label="Board" icon={<LayoutList size={20} aria-hidden />} />
+              <NavLink to="/store" label="Store" icon={<Package size={20} aria-hidden />} />
+            </>
+          ) : null}
+          {hasRight(roles, 'manage-people') ? <NavLink to="/people" label="People" icon={<Users size={20} aria-hidden />} /> : null}
           <NavLink to="/guide" label="Guide" icon={<BookOpen size={20} aria-hidden />} />
           <NavLink to="/settings" label="Settings" icon={<Settings size={20} aria-hidden />} />
           <LockMenu />
@@ -137,7 +145,7 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
         </nav>
       </header>
       <KeepingNotice />
-      <Outlet />
+      {mayRead || pathname !== '/' ? <Outlet /> : <Navigate to="/people" replace />}
       <LockScreen />
       <HelpSheet isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
       <Refusals />

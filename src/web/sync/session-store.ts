@@ -18,6 +18,8 @@ export type SessionState =
       readonly person: Person
       readonly durable: Durable
       readonly keys: DeviceKeys | null
+      /** They came in by a one-time code: nothing else before a password is chosen. */
+      readonly mustChange?: true
       /** Begun without the server, which has yet to say that the session still holds. */
       readonly isUnproven?: true
     }
@@ -29,6 +31,8 @@ interface SessionStore {
   load(): Promise<void>
   /** Null when signed in; otherwise the sentence to show. A PIN that could not be set along with it is set in Settings. */
   signIn(name: string, password: string, pin?: string): Promise<string | null>
+  /** Chooses a password; null, or the sentence to show. */
+  changePassword(current: string, next: string): Promise<string | null>
   /** Sets the short PIN of this session on this device; null, or the sentence to show. */
   setPin(pin: string): Promise<string | null>
   /** Opens by the PIN, at the server or without it; null, or the sentence to show. */
@@ -48,7 +52,7 @@ export const useSession = create<SessionStore>((set, get) => {
   /** The PIN that opened this page without a line: a lock at the server is opened with it when the line is back. */
   let usedPin: string | null = null
 
-  const enter = async ({ person, csrf, keys, isLocked, hasPin, now }: SessionAnswer): Promise<void> => {
+  const enter = async ({ person, csrf, keys, isLocked, mustChange, hasPin, now }: SessionAnswer): Promise<void> => {
     setServerClock(now)
     const { state } = get()
     if (!person) {
@@ -70,7 +74,9 @@ export const useSession = create<SessionStore>((set, get) => {
     setCsrf(csrf)
     await noteProven(hasPin)
     const durable = state.status === 'signed-in' ? state.durable : await openDurable(person.id, await vaultOf(keys))
-    set({ state: { status: 'signed-in', person: await withWaiting(person, durable), durable, keys } })
+    set({
+      state: { status: 'signed-in', person: await withWaiting(person, durable), durable, keys, ...(mustChange ? { mustChange } : {}) },
+    })
   }
 
   /** A PIN belongs to a session: that of another one opens nothing here. */
@@ -127,6 +133,12 @@ export const useSession = create<SessionStore>((set, get) => {
       setCsrf(csrf)
       const isPinned = pin !== '' && person !== null && (await keepPin(person, keys, pin)) === null
       await enter(isPinned ? { ...result.value, hasPin: true } : result.value)
+      return null
+    },
+    async changePassword(current, next) {
+      const result = await callApi('POST', paths.sessionPassword, { current, next })
+      if (result.kind !== 'ok') return refusalOf(result)
+      await get().load()
       return null
     },
     async setPin(pin) {

@@ -12,6 +12,7 @@ import { TextField } from '../../parts/text-field'
 import { saveSettings } from '../../sync/save-settings'
 import { BoardSoundSettings } from './board-sound-settings'
 import { OwnPlaces } from './own-places'
+import { PasswordSettings } from './password-settings'
 import { PinSettings } from './pin-settings'
 import { usePerson, useSession } from '../../sync/session-store'
 
@@ -50,6 +51,7 @@ export function SettingsScreen() {
       <OwnPlaces settings={settings} onSave={saveSettings} />
       <BoardSoundSettings settings={settings} onSave={saveSettings} />
       <PinSettings />
+      <PasswordSettings />
       <FingerWidth settings={settings} onSave={(fingerCm) => saveSettings({ ...settings, fingerCm })} />
       <Button onClick={() => void signOut()} className="justify-self-start">
         Sign out

@@ -1,0 +1,28 @@
+import Joi from 'joi'
+import { roles } from '../rights'
+import { personActions, signInPattern } from './people'
+
+const someRoles = Joi.array()
+  .items(Joi.valid(...roles))
+  .min(1)
+  .unique()
+  .required()
+
+/** A person who is to be added. */
+export const newPersonSchema = Joi.object({
+  name: Joi.string()
+    .pattern(/\S\s*\S/, 'a name')
+    .min(2)
+    .max(120)
+    .required(),
+  signIn: Joi.string().pattern(signInPattern, 'name of 2 to 40 letters, digits, dots or hyphens').required(),
+  roles: someRoles,
+})
+export const rolesSchema = Joi.object({ roles: someRoles })
+export const personActionSchema = Joi.object({ action: Joi.valid(...personActions).required() })
+
+/** A password that somebody chooses; long beats strange. */
+export const passwordChangeSchema = Joi.object({
+  current: Joi.string().min(1).max(200).required(),
+  next: Joi.string().min(10).max(200).required(),
+})

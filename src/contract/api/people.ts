@@ -1,0 +1,35 @@
+import type { Role } from '../rights'
+
+/** A name to sign in with. */
+export const signInPattern = /^[\p{L}\p{N}][\p{L}\p{N}._-]{1,39}$/u
+
+/** A person as an admin sees them. */
+export interface ManagedPerson {
+  readonly id: string
+  readonly name: string
+  readonly signIn: string
+  readonly roles: readonly Role[]
+  readonly isActive: boolean
+  /** They have a one-time code and no password of their own yet. */
+  readonly mustChange: boolean
+  /** Browsers in which they are signed in. */
+  readonly sessions: number
+  /** When one of them was used last, ISO 8601; null for none. */
+  readonly lastSeenAt: string | null
+}
+
+/** Answer of GET /api/admin/people. */
+export interface ManagedPeopleAnswer {
+  readonly people: readonly ManagedPerson[]
+  readonly now: string
+}
+
+/** Answer where a one-time code was made: said once, good for a day. */
+export interface CodeAnswer {
+  readonly code: string
+  readonly until: string
+}
+
+/** What an admin may do to a person besides giving them roles. */
+export const personActions = ['code', 'end', 'restore', 'end-sessions'] as const
+export type PersonAction = (typeof personActions)[number]

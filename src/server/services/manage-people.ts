@@ -1,0 +1,129 @@
+import { randomInt } from 'node:crypto'
+import type { Sequelize, Transaction } from 'sequelize'
+import { v7 as uuidv7 } from 'uuid'
+import type { AccessBody } from '#contract/events/access'
+import type { CodeAnswer, PersonAction } from '#contract/api/people'
+import type { Role } from '#contract/rights'
+import { inTransaction } from '../db/in-transaction'
+import { ApiError, invalidInput } from '../ground/api-error'
+import type { Clock } from '../ground/clock'
+import type { EventRepository } from '../repositories/events'
+import type { Account, PeopleRepository } from '../repositories/people'
+import type { StreamRepository } from '../repositories/streams'
+import { addPerson } from './add-person'
+import { hashPassword, verifyPassword } from './password'
+import { ownEvent, sealNext } from './seal-event'
+import type { OpenSession } from './sign-in'
+
+const codeMs = 24 * 3_600_000
+/** Without what is taken for something else when it is read out. */
+const letters = 'abcdefghkmnpqrstuvwxyz23456789'
+const codeLength = 12
+
+export interface ManageDeps {
+  readonly db: Sequelize
+  readonly people: PeopleRepository
+  readonly events: EventRepository
+  readonly streams: StreamRepository
+  readonly clock: Clock
+}
+
+type By = Pick<Account, 'id' | 'name'>
+
+/** Who may come in, with which roles and how; each change is an event of that person, by whoever made it. */
+export function createPeopleManager(deps: ManageDeps) {
+  const { db, people, events, streams, clock } = deps
+
+  async function found(id: string): Promise<Account> {
+    const account = await people.find(id)
+    if (!account) throw new ApiError(404, 'not-found', 'There is no such person: look at the list.')
+    return account
+  }
+
+  /** Writes what was changed of a person, together with the change. */
+  function change(id: string, body: AccessBody, by: By, work: (transaction: Transaction) => Promise<void>): Promise<void> {
+    return inTransaction(db, async (transaction) => {
+      const before = await streams.lockHead('person', id, transaction)
+      const receivedAt = new Date(clock()).toISOString()
+      const unsealed = ownEvent({ type: 'person', id }, 'access', body, { actor: by.id, actorName: by.name, receivedAt })
+      const { head } = await sealNext(events, unsealed, before, transaction)
+      await people.saveHead(id, head, transaction)
+      await work(transaction)
+    })
+  }
+
+  /** Somebody has to be left who can let others in. */
+  async function keepAnAdmin(id: string, roles: readonly Role[]): Promise<void> {
+    if (roles.includes('admin')) return
+    const others = (await people.list()).filter((one) => one.id !== id && one.isActive && one.roles.includes('admin'))
+    if (others.length === 0) throw new ApiError(409, 'last-admin', 'This is the last admin: make somebody else one first.')
+  }
+
+  async function giveCode(account: Account, by: By): Promise<CodeAnswer> {
+    const code = Array.from({ length: codeLength }, () => letters[randomInt(letters.length)]).join('')
+    const until = new Date(clock() + codeMs)
+    const passwordHash = await hashPassword(code)
+    await change(account.id, { change: 'code' }, by, async (transaction) => {
+      await people.saveAccess(account.id, { passwordHash, mustChange: true, codeUntil: until }, transaction)
+      await people.endSessionsOf(account.id, null, transaction)
+    })
+    return { code, until: until.toISOString() }
+  }
+
+  return {
+    /** Adds a person with a one-time code. */
+    async add(person: { name: string; signIn: string; roles: readonly Role[] }, by: By): Promise<CodeAnswer> {
+      if (await people.findBySignIn(person.signIn))
+        throw invalidInput([{ code: 'format', path: 'signIn', message: `The sign-in name ${person.signIn} is taken: choose another one.` }])
+      const id = uuidv7()
+      await addPerson(deps, { id, ...person, password: uuidv7() }, undefined, by)
+      return giveCode(await found(id), by)
+    },
+
+    async setRoles(id: string, roles: readonly Role[], by: By): Promise<void> {
+      await found(id)
+      await keepAnAdmin(id, roles)
+      await change(id, { change: 'roles', roles }, by, (transaction) => people.saveAccess(id, { roles: roles.join(' ') }, transaction))
+    },
+
+    /** @returns the code, where one was made */
+    async act(id: string, action: PersonAction, by: By): Promise<CodeAnswer | null> {
+      const account = await found(id)
+      switch (action) {
+        case 'code':
+          return giveCode(account, by)
+        case 'end':
+          if (id === by.id) throw new ApiError(409, 'last-admin', 'You cannot end your own access: ask another admin.')
+          await keepAnAdmin(id, [])
+          await change(id, { change: 'ended' }, by, async (transaction) => {
+            await people.saveAccess(id, { isActive: false }, transaction)
+            await people.endSessionsOf(id, null, transaction)
+          })
+          return null
+        case 'restore':
+          await change(id, { change: 'restored' }, by, (transaction) => people.saveAccess(id, { isActive: true }, transaction))
+          return null
+        case 'end-sessions':
+          await change(id, { change: 'sessions-ended' }, by, (transaction) => people.endSessionsOf(id, null, transaction))
+          return null
+      }
+    },
+
+    /** A person chooses a password; their other sessions end. */
+    async changePassword({ account, sessionId }: OpenSession, current: string, next: string): Promise<void> {
+      if (!(await verifyPassword(current, account.passwordHash)))
+        throw invalidInput([{ code: 'format', path: 'current', message: 'The password of now is not right: type it again.' }])
+      if (next === current)
+        throw invalidInput([{ code: 'format', path: 'next', message: 'The new password is the old one: choose another.' }])
+      if (next.toLowerCase().includes(account.signIn))
+        throw invalidInput([{ code: 'format', path: 'next', message: 'The new password has the sign-in name in it: choose another.' }])
+      const passwordHash = await hashPassword(next)
+      await change(account.id, { change: 'password' }, account, async (transaction) => {
+        await people.saveAccess(account.id, { passwordHash, mustChange: false, codeUntil: null }, transaction)
+        await people.endSessionsOf(account.id, sessionId, transaction)
+      })
+    },
+  }
+}
+
+export type PeopleManager = ReturnType<typeof createPeopleManager>

@@ -1,0 +1,78 @@
+import { useEffect, useRef, useState } from 'react'
+import type { CodeAnswer, ManagedPeopleAnswer, ManagedPerson, PersonAction } from '#contract/api/people'
+import { paths } from '#contract/api/paths'
+import { hasRight, type Role } from '#contract/rights'
+import { Notice } from '../../parts/notice'
+import { callApi, describeNoAnswer } from '../../sync/api'
+import { usePerson } from '../../sync/session-store'
+import { useAnswer } from '../../sync/use-answer'
+import { AddPerson } from './add-person'
+import { CodeNotice, type GivenCode } from './code-notice'
+import { PersonCard } from './person-card'
+
+/** Who may come in, with which roles; codes for new people and for forgotten passwords; where somebody is signed in. */
+export function PeopleScreen() {
+  const me = usePerson()
+  const mayManage = hasRight(me.roles, 'manage-people')
+  const { answer, refusal, reload } = useAnswer<ManagedPeopleAnswer>(mayManage ? paths.managedPeople : null)
+  const [code, setCode] = useState<GivenCode | null>(null)
+  const [wrong, setWrong] = useState<string | null>(null)
+
+  // Said at the top, asked for anywhere in the list.
+  const said = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (code || wrong) said.current?.scrollIntoView({ block: 'nearest' })
+  }, [code, wrong])
+
+  /** @returns null, or what is wrong in words */
+  const ask = async (path: string, body: object, who: string): Promise<string | null> => {
+    setCode(null)
+    const result = await callApi<Partial<CodeAnswer>>('POST', path, body)
+    if (result.kind === 'refused') return result.problem.detail
+    if (result.kind !== 'ok') return `${describeNoAnswer(result)}: nothing was changed. Try again.`
+    const { code: given, until } = result.value
+    if (given !== undefined && until !== undefined) setCode({ who, code: given, until })
+    await reload()
+    return null
+  }
+  const act = async (person: ManagedPerson, action: PersonAction): Promise<void> =>
+    setWrong(await ask(paths.personActions(person.id), { action }, person.name))
+  const setRoles = async (person: ManagedPerson, roles: readonly Role[]): Promise<void> =>
+    setWrong(await ask(paths.personRoles(person.id), { roles }, person.name))
+
+  if (!mayManage)
+    return (
+      <main id="main" className="mx-auto w-full max-w-3xl flex-1 px-4 py-6 sm:px-6">
+        <h1 className="text-2xl font-bold">People</h1>
+        <Notice tone="note" lead="Only an admin manages people" role="status">
+          Ask one for a new code, other roles, or an end of access.
+        </Notice>
+      </main>
+    )
+  return (
+    <main id="main" className="mx-auto grid w-full max-w-4xl flex-1 content-start gap-6 px-4 py-6 sm:px-6">
+      <header>
+        <h1 className="text-2xl font-bold">People</h1>
+        <p className="text-soft">Who may come in, and as what. Everything changed here is kept with your name.</p>
+      </header>
+      {refusal ? <Notice tone="caution" lead={refusal} role="status" /> : null}
+      <div ref={said} className="scroll-mt-4 empty:hidden">
+        {wrong ? <Notice tone="stop" lead={wrong} role="alert" /> : null}
+        {code ? <CodeNotice given={code} onClose={() => setCode(null)} /> : null}
+      </div>
+      <AddPerson onAdd={(person) => ask(paths.managedPeople, person, person.name)} />
+      <ul aria-label="People" className="grid gap-3">
+        {answer?.people.map((person) => (
+          <PersonCard
+            key={person.id}
+            person={person}
+            isMe={person.id === me.id}
+            now={Date.parse(answer.now)}
+            onAct={(action) => void act(person, action)}
+            onRoles={(roles) => void setRoles(person, roles)}
+          />
+        ))}
+      </ul>
+    </main>
+  )
+}

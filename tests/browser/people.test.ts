@@ -1,0 +1,98 @@
+import { expect } from 'chai'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+
+let server: LiveServer
+let browser: TestBrowser
+const own = 'three small boats'
+
+describe('people, in the browser', () => {
+  before(async () => {
+    server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+  })
+
+  const enter = async (name: string, password: string): Promise<void> => {
+    await browser.open('/')
+    await browser.type('textbox', 'Name', name)
+    await browser.type('textbox', 'Password', password)
+    await browser.click('button', 'Sign in')
+  }
+  const leave = async (): Promise<void> => {
+    await browser.open('/settings')
+    await browser.click('button', 'Sign out')
+    await browser.find('button', 'Sign in')
+  }
+  const shownCode = async (): Promise<string> => {
+    const shown = await (await browser.find('status', /^Code for /)).getText()
+    return (/\n([a-z2-9]{4} [a-z2-9]{4} [a-z2-9]{4})\n/.exec(shown)?.[1] ?? '').replaceAll(' ', '')
+  }
+  let code: string
+
+  it('an admin comes to the people, not to patients, and adds somebody with a code', async () => {
+    await enter('greta', server.password)
+    await browser.find('heading', 'People')
+    expect(await browser.query('link', 'Board')).to.equal(null)
+    await browser.click('button', 'Add a person')
+    await browser.type('textbox', 'Name', 'Nell Harkaway')
+    await browser.type('textbox', 'Signs in as', 'n h')
+    await browser.click('button', 'Add and make a code')
+    await browser.waitForText('Signs in as must be 2 to 40 letters, digits, dots or hyphens: change it.')
+    await browser.type('textbox', 'Signs in as', 'nell')
+    await browser.click('button', 'lead')
+    await browser.click('button', 'Add and make a code')
+    await browser.waitForText('One-time code for Nell Harkaway')
+    code = await shownCode()
+    expect(code).to.have.length(12)
+    await browser.waitForText('clinician, lead; has a code, no password yet')
+    await leave()
+  }).timeout(60_000)
+
+  it('who comes by a code chooses a password first, and then works', async () => {
+    await enter('nell', code)
+    await browser.find('heading', 'Choose your password')
+    await browser.type('textbox', 'The code', code)
+    await browser.type('textbox', 'New password', 'short')
+    await browser.type('textbox', 'New password again', 'other')
+    await browser.click('button', 'Keep the new password')
+    await browser.waitForText('must have at least 10 characters')
+    await browser.waitForText('The two are not the same')
+    await browser.type('textbox', 'New password', own)
+    await browser.type('textbox', 'New password again', own)
+    await browser.click('button', 'Keep the new password')
+    await browser.find('heading', 'Board')
+    await leave()
+    await signIn(browser, 'nell', own)
+    await leave()
+  }).timeout(60_000)
+
+  it('roles, codes and the end of access are one press each', async () => {
+    await enter('greta', server.password)
+    await browser.click('button', 'Change Nell Harkaway')
+    await browser.click('button', 'lead')
+    await browser.waitForText('clinician; not signed in')
+    await browser.click('button', 'End access')
+    await browser.waitForText('access ended')
+    await leave()
+    await enter('nell', own)
+    await browser.waitForText('Name and password do not match')
+  }).timeout(60_000)
+
+  it('a password is changed in Settings, and a wrong one of now is said', async () => {
+    await signIn(browser, 'bram', server.password)
+    await browser.open('/settings')
+    await browser.type('textbox', 'Password of now', 'wrong')
+    await browser.type('textbox', 'New password', own)
+    await browser.type('textbox', 'New password again', own)
+    await browser.click('button', 'Keep the new password')
+    await browser.waitForText('The password of now is not right')
+    await browser.type('textbox', 'Password of now', server.password)
+    await browser.click('button', 'Keep the new password')
+    await browser.waitForText('The new password is kept')
+    await browser.open('/people')
+    await browser.waitForText('Only an admin manages people')
+    await leave()
+    await signIn(browser, 'bram', own)
+  }).timeout(60_000)
+})
