@@ -31,7 +31,7 @@ describe('with the network gone, in the browser', () => {
     browser.driver.executeAsyncScript(
       `const [done] = arguments
        navigator.serviceWorker.getRegistration().then(async (one) => {
-         const page = await (await caches.open('page')).match('/')
+         const page = await caches.match('/')
          done(one?.active?.state === 'activated' && navigator.serviceWorker.controller !== null && page !== undefined)
        })`,
     )

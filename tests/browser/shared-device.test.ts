@@ -55,7 +55,7 @@ describe('a device that many share, in the browser', () => {
     browser.driver.executeAsyncScript(
       `const [done] = arguments
        navigator.serviceWorker.getRegistration().then(async (one) =>
-         done(one?.active?.state === 'activated' && navigator.serviceWorker.controller !== null && (await (await caches.open('page')).match('/')) !== undefined))`,
+         done(one?.active?.state === 'activated' && navigator.serviceWorker.controller !== null && (await caches.match('/')) !== undefined))`,
     )
 
   it('a lock survives a reload, shows nothing of a patient, and the PIN opens it', async () => {

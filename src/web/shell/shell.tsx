@@ -19,6 +19,7 @@ import { HelpSheet } from './help-sheet'
 import { KeepingNotice } from './keeping-notice'
 import { LockMenu } from './lock-menu'
 import { LockScreen } from './lock-screen'
+import { NewVersion } from './new-version'
 import { LeftSealed } from './left-sealed'
 import { SignInScreen } from './sign-in-screen'
 import { UnlockForm } from './unlock-form'
@@ -144,6 +145,7 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
           </button>
         </nav>
       </header>
+      <NewVersion />
       <KeepingNotice />
       {mayRead || pathname !== '/' ? <Outlet /> : <Navigate to="/people" replace />}
       <LockScreen />

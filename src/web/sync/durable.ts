@@ -57,62 +57,79 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
     useKeeping.setState({ state: 'nothing' })
     return unkept()
   }
-  let last: Promise<unknown> = Promise.resolve()
-  /** In turn: what is closed later is never overtaken by what was closed before. */
-  const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
-    const done = last.then(work)
-    last = done.catch(() => undefined)
+  const last = new Map<string, Promise<unknown>>()
+  /**
+   * In turn, for each thing by itself: what is closed later is never overtaken by what was closed before, and nothing waits for anything else,
+   * since a page that is left finishes only what it has begun.
+   */
+  const inTurn = <T>(thing: string, work: () => Promise<T>): Promise<T> => {
+    const before = last.get(thing)
+    const done = before ? before.then(work) : work()
+    const settled = done
+      .catch(() => undefined)
+      .finally(() => {
+        if (last.get(thing) === settled) last.delete(thing)
+      })
+    last.set(thing, settled)
     return done
   }
-  const write = (work: () => Promise<void>): Promise<void> =>
-    inTurn(work).then(
+  const names = new Map<string, Promise<string>>()
+  const nameOf = (text: string): Promise<string> => {
+    const known = names.get(text) ?? vault.nameOf(text)
+    names.set(text, known)
+    return known
+  }
+  const write = (thing: string, work: () => Promise<void>): Promise<void> =>
+    inTurn(thing, work).then(
       () => {
         if (useKeeping.getState().state === 'full') useKeeping.setState({ state: 'all' })
       },
       () => useKeeping.setState({ state: 'full' }),
     )
   const read = <T>(store: 'drafts' | 'answers', key: string): Promise<T | undefined> =>
-    inTurn(async () => vault.take<T>(await db.get(store, await vault.nameOf(key))))
+    inTurn(`${store} ${key}`, async () => vault.take<T>(await db.get(store, await nameOf(key))))
   let order = Date.now() * 1000
 
   return {
     readDraft: (key) => read<string>('drafts', key),
     writeDraft: (key, text) =>
-      write(async () => {
-        const name = await vault.nameOf(key)
+      write(`drafts ${key}`, async () => {
+        const name = await nameOf(key)
         if (text === '') await db.delete('drafts', name)
         else await db.put('drafts', await vault.put(text), name)
       }),
     readOutbox: () =>
-      inTurn(async () => {
+      inTurn('outbox', async () => {
         const all = await db.getAll('outbox')
         const events = await Promise.all(all.sort((a, b) => a.order - b.order).map(({ sealed }) => vault.take<EventInput>(sealed)))
         return events.filter((one) => one !== undefined)
       }),
     addToOutbox: (event) =>
-      write(async () => {
+      write(`outbox ${event.id}`, async () => {
         const place = order++
         await db.put('outbox', { sealed: await vault.put(event), order: place }, event.id)
         const isUrgent = event.kind === 'round' || event.kind === 'trouble'
         await keepSealed({ id: event.id, personId, isUrgent, order: place, sealed: await vault.seal(event) })
       }),
     dropFromOutbox: (id) =>
-      write(async () => {
+      write(`outbox ${id}`, async () => {
         await db.delete('outbox', id)
         await dropSealed(id)
       }),
-    readCase: (id) => inTurn(async () => vault.take<CaseAnswer>(await db.get('cases', id))),
-    writeCase: (answer) => write(async () => void (await db.put('cases', await vault.put(answer), answer.record.id))),
+    readCase: (id) => inTurn(`cases ${id}`, async () => vault.take<CaseAnswer>(await db.get('cases', id))),
+    writeCase: (answer) =>
+      write(`cases ${answer.record.id}`, async () => void (await db.put('cases', await vault.put(answer), answer.record.id))),
     readAnswer: <T>(path: string) => read<T>('answers', path),
-    writeAnswer: (path, answer) => write(async () => void (await db.put('answers', await vault.put(answer), await vault.nameOf(path)))),
+    writeAnswer: (path, answer) =>
+      write(`answers ${path}`, async () => void (await db.put('answers', await vault.put(answer), await nameOf(path)))),
     readTimers: async () =>
       Promise.all(
         (await readTimers()).map(async (one) => ({ ...one, patient: (await read<string>('answers', nameKey(one.caseId))) ?? '' })),
       ),
     writeTimers: (entry) =>
-      write(async () => {
+      write(`answers ${nameKey(entry.caseId)}`, async () => {
         await writeTimers(entry)
-        await db.put('answers', await vault.put(entry.patient), await vault.nameOf(nameKey(entry.caseId)))
+        await db.put('answers', await vault.put(entry.patient), await nameOf(nameKey(entry.caseId)))
       }),
   }
 }
