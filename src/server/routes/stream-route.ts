@@ -6,13 +6,17 @@ import type { Clock } from '../ground/clock'
 import type { Metrics } from '../services/metrics'
 import type { SignInService } from '../services/sign-in'
 
-const pollMs = 1_500
+const pollMs = 600
+/** Looks of many streams within so long share one answer. */
+const sharedMs = 300
+/** How often a stream asks whether its session goes on, in looks. */
+const sessionEvery = 3
 /** Each look reaches so far back, since the order of commits is not the order of receipt. */
 const overlapMs = 30_000
 /** A cursor older than this, or more changes at once than this, and reading everything anew is less work. */
 const longestGapMs = 60 * 60_000
 const mostHints = 500
-const heartbeatEvery = 10
+const heartbeatEvery = 25
 const mostUnreadBytes = 256 * 1024
 
 export interface StreamRouteDeps {
@@ -33,6 +37,16 @@ export interface StreamRouteDeps {
  */
 export function streamRoute({ events, signIn, clock, pager, metrics, stopping }: StreamRouteDeps): Router {
   const router = Router()
+  let last: { readonly at: number; readonly changes: ReturnType<EventRepository['changedSince']> } | null = null
+  /** What changed of late, asked once for every stream of this server. */
+  const changedLately = (): ReturnType<EventRepository['changedSince']> => {
+    const at = performance.now()
+    if (last && at - last.at < sharedMs) return last.changes
+    const changes = events.changedSince(new Date(clock() - overlapMs), mostHints)
+    last = { at, changes }
+    changes.catch(() => (last = null))
+    return changes
+  }
   router.get('/api/stream', (request: SignedInRequest, response: Response) => {
     const { sessionId } = requireSessionThroughLock(request, 'read')
     response.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' })
@@ -49,11 +63,11 @@ export function streamRoute({ events, signIn, clock, pager, metrics, stopping }:
       isLooking = true
       const now = clock()
       try {
-        if (!(await signIn.isOpen(sessionId))) return end('over')
+        if (looks % sessionEvery === 0 && !(await signIn.isOpen(sessionId))) return end('over')
         const isFirst = looks++ === 0
         const isTooLate = isFirst && cursor !== null && now - cursor > longestGapMs
         const since = isFirst && cursor !== null && !isTooLate ? cursor : now
-        const changes = await events.changedSince(new Date(Math.min(since, now) - overlapMs), mostHints)
+        const changes = isFirst ? await events.changedSince(new Date(Math.min(since, now) - overlapMs), mostHints) : await changedLately()
         const isTooMuch = changes.length > mostHints
         for (const { type, id, version } of changes) {
           if ((told.get(id) ?? 0) >= version) continue
