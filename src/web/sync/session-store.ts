@@ -82,7 +82,8 @@ export const useSession = create<SessionStore>((set, get) => {
   /** A PIN belongs to a session: that of another one opens nothing here. */
   const noteProven = async (isPinKnown: boolean): Promise<void> => {
     const { pinned } = await readFacts()
-    await noteFacts({ isLocked: false, pinned: pinned && isPinKnown ? { ...pinned, provenMs: Date.now(), tries: 0 } : null })
+    // Whether the screen is locked is no part of it: that the server is back opens nothing.
+    await noteFacts({ pinned: pinned && isPinKnown ? { ...pinned, provenMs: Date.now(), tries: 0 } : null })
     set({ hasPin: isPinKnown && pinned !== null })
   }
 
@@ -129,6 +130,7 @@ export const useSession = create<SessionStore>((set, get) => {
     async signIn(name, password, pin = '') {
       const result = await callApi<SessionAnswer>('POST', paths.session, { name, password })
       if (result.kind !== 'ok') return refusalOf(result)
+      await noteFacts({ isLocked: false })
       const { person, keys, csrf } = result.value
       setCsrf(csrf)
       const isPinned = pin !== '' && person !== null && (await keepPin(person, keys, pin)) === null
@@ -150,6 +152,7 @@ export const useSession = create<SessionStore>((set, get) => {
     async unlock(pin) {
       const result = await callApi<SessionAnswer>('POST', paths.sessionUnlock, { pin })
       if (result.kind === 'ok') {
+        await noteFacts({ isLocked: false })
         await enter(result.value)
         return null
       }
