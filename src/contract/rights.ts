@@ -1,11 +1,13 @@
-export const roles = ['viewer', 'trainee', 'clinician', 'lead', 'admin'] as const
+/** What an admin gives to people; `emergency` is that of a paired device, and of nothing else. */
+export const personRoles = ['viewer', 'trainee', 'clinician', 'lead', 'admin'] as const
+export const roles = [...personRoles, 'emergency'] as const
 export type Role = (typeof roles)[number]
 
-export const rights = ['read', 'add', 'decide', 'manage-people', 'manage-protocols', 'move'] as const
+export const rights = ['read', 'add', 'add-own', 'decide', 'manage-people', 'manage-protocols', 'move'] as const
 export type Right = (typeof rights)[number]
 
 /**
- * Who may do what. `add`: readings, steps, rounds, notes. `decide`: accept plans, overrule, remove. `move`: wrongly
+ * Who may do what. `add`: readings, steps, rounds, notes; `add-own`: the same, to a stay that they began themselves. `decide`: accept plans, overrule, remove. `move`: wrongly
  * filed entries.
  * Admin manages people and audit and sees no clinical data.
  */
@@ -15,11 +17,17 @@ const rightsByRole: Readonly<Record<Role, readonly Right[]>> = {
   clinician: ['read', 'add', 'decide'],
   lead: ['read', 'add', 'decide', 'manage-protocols', 'move'],
   admin: ['manage-people'],
+  emergency: ['add-own'],
 }
 
 /** Whether a person with these roles has a right: any one role is enough. */
 export function hasRight(held: readonly Role[], right: Right): boolean {
   return held.some((role) => rightsByRole[role].includes(right))
+}
+
+/** Who may begin before a plan is accepted, and says why: a clinician, and whoever has no account in an emergency. */
+export function mayBeginWithoutPlan(held: readonly Role[]): boolean {
+  return hasRight(held, 'decide') || hasRight(held, 'add-own')
 }
 
 /** Who may put a round right: whoever entered it, or a clinician. Page and server both ask here. */

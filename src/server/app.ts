@@ -4,26 +4,30 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import { paths } from '#contract/api/paths'
-import type { InstrumentInfo, InstrumentsAnswer } from '#contract/api/instruments'
+import type { InstrumentInfo } from '#contract/api/instruments'
 import { ApiError } from './ground/api-error'
 import type { Clock } from './ground/clock'
 import { defineModels } from './db/models'
 import { answerErrors } from './middleware/answer-errors'
 import { readJson } from './middleware/json-body'
 import { requireKnownHost } from './middleware/known-host'
-import { readSession, requireSession, sessionBeforeBody, type SignedInRequest } from './middleware/session'
+import { createGuard } from './middleware/guard'
+import { readSession, sessionBeforeBody } from './middleware/session'
 import { createPagerSender, type PagerLine, type PagerSender } from './jobs/pager-sender'
 import { createPrint } from './planning/print'
 import { createPlanner } from './planning/planner'
 import { createEventRepository } from './repositories/events'
 import { createPageRepository } from './repositories/pages'
+import { createPatientReads } from './repositories/patient-reads'
 import { createPeopleRepository } from './repositories/people'
 import { createPhotoRepository } from './repositories/photos'
 import { createSecretRepository } from './repositories/secrets'
 import { createSignInFailures } from './repositories/sign-in-failures'
 import { createStockRepository } from './repositories/stock'
 import { createStreamRepository } from './repositories/streams'
+import { auditRoutes } from './routes/audit-routes'
 import { coreRoutes } from './routes/core-routes'
+import { deviceRoutes } from './routes/device-routes'
 import { exportRoutes } from './routes/export-routes'
 import { healthRoutes } from './routes/health-routes'
 import { handOverRoutes } from './routes/hand-over-routes'
@@ -43,6 +47,8 @@ import { createAppendService } from './services/append-event'
 import { createStockImport } from './services/import-stock'
 import { createMetrics, type Metrics } from './services/metrics'
 import { createBoardMender, type BoardMender } from './services/mend-board'
+import { createReadNoter } from './services/note-read'
+import { ownsCase } from './services/own-stays'
 import { createPlanNoter } from './services/note-plan'
 import { createDeviceKeys } from './services/device-keys'
 import { createScreenLock } from './services/screen-lock'
@@ -118,6 +124,12 @@ export function createApp(deps: AppDeps): App {
 
   const metrics = deps.isMeasured ? createMetrics({ writes: db, reads }, () => pager.state?.isAnswering ?? null) : null
 
+  const auditReads = createPatientReads(reads)
+  const guard = createGuard({
+    isOwn: (account, caseId) => ownsCase(readStreams, account, caseId),
+    noteRead: createReadNoter(auditReads, clock),
+  })
+
   const app = express()
   app.disable('x-powered-by')
   app.set('trust proxy', deps.proxies && deps.proxies.length > 0 ? [...deps.proxies] : false)
@@ -129,39 +141,51 @@ export function createApp(deps: AppDeps): App {
     next()
   })
   // Whoever watches the server asks by its number, not by its name.
-  app.use(healthRoutes({ reads, clock, boardLinesMended: () => board.mended, stopping: deps.leaving ?? deps.stopping }))
+  app.use(healthRoutes(guard(), { reads, clock, boardLinesMended: () => board.mended, stopping: deps.leaving ?? deps.stopping }))
   if (deps.hosts) app.use(requireKnownHost(deps.hosts))
   app.use(cookieParser())
   app.use('/api', readSession(signIn))
   app.use(sessionBeforeBody(openPaths))
   app.use(readJson())
-  app.use(sessionRoutes({ signIn, lock: createScreenLock(writingPeople, clock), keys, clock, isSecure: deps.isSecure ?? false }))
-  app.use(recordRoutes({ append, metrics, noter, pager, keys, streams: readStreams, events: readEvents, people, clock }))
   app.use(
-    peopleRoutes({ manager: createPeopleManager({ db, people: writingPeople, events, streams, clock }), people: writingPeople, clock }),
+    sessionRoutes(guard(), {
+      signIn,
+      people: writingPeople,
+      lock: createScreenLock(writingPeople, clock),
+      keys,
+      clock,
+      isSecure: deps.isSecure ?? false,
+    }),
   )
-  app.use(handOverRoutes({ streams: readStreams, print, clock }))
-  app.use(protocolRoutes({ streams: readStreams, planner, clock }))
-  app.use(pagerRoutes({ db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))
-  app.use(exportRoutes({ streams: readStreams, clock }))
-  app.use(recallRoutes({ stock: createStockRepository(reads), streams: readStreams, clock }))
-  app.use(historyRoutes({ streams: readStreams, clock }))
-  app.use(coreRoutes(planner))
+  app.use(recordRoutes(guard(), { append, metrics, noter, pager, keys, streams: readStreams, events: readEvents, people, clock }))
   app.use(
-    storeRoutes({
+    peopleRoutes(guard(), {
+      manager: createPeopleManager({ db, people: writingPeople, events, streams, clock }),
+      people: writingPeople,
+      clock,
+      isSecure: deps.isSecure ?? false,
+    }),
+  )
+  app.use(auditRoutes(guard(), { reads: auditReads, streams: readStreams, clock }))
+  app.use(handOverRoutes(guard(), { streams: readStreams, print, clock }))
+  app.use(protocolRoutes(guard(), { streams: readStreams, planner, clock }))
+  app.use(pagerRoutes(guard(), { db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))
+  app.use(exportRoutes(guard(), { streams: readStreams, clock }))
+  app.use(recallRoutes(guard(), { stock: createStockRepository(reads), streams: readStreams, clock }))
+  app.use(historyRoutes(guard(), { streams: readStreams, clock }))
+  app.use(coreRoutes(guard(), planner))
+  app.use(
+    storeRoutes(guard(), {
       stock: createStockRepository(reads),
       importStock: createStockImport({ db, events, streams, stock, pool, clock }),
       print,
       clock,
     }),
   )
-  app.use(paperRoutes({ streams: readStreams, planner, print, clock }))
-  app.use(photoRoutes({ photos: createPhotoRepository(db), streams: readStreams, clock }))
-  app.get('/api/devices', (request: SignedInRequest, response: Response<InstrumentsAnswer>) => {
-    requireSession(request)
-    response.json({ devices })
-  })
-  app.use(streamRoute({ events: readEvents, signIn, clock, pager: () => pager.state, metrics, stopping: deps.stopping }))
+  app.use(paperRoutes(guard(), { streams: readStreams, planner, print, clock }))
+  app.use(photoRoutes(guard(), { photos: createPhotoRepository(db), streams: readStreams, clock }))
+  app.use(deviceRoutes(guard(), devices))
+  app.use(streamRoute(guard(), { events: readEvents, signIn, clock, pager: () => pager.state, metrics, stopping: deps.stopping }))
   app.use('/api', () => {
     throw new ApiError(404, 'not-found', 'There is nothing at this address of the API.')
   })

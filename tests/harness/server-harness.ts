@@ -1,5 +1,6 @@
 import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import type { Express } from 'express'
 import { pino, type Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
@@ -30,6 +31,7 @@ export const workerFile = new URL('../../dist/server/worker.js', import.meta.url
 
 /** The application on a free port over the real test database, with a clock that tests move. */
 export interface Harness {
+  readonly app: Express
   readonly db: Sequelize
   readonly pool: WorkerPool
   readonly board: BoardMender
@@ -52,6 +54,7 @@ export interface Answer {
 /** A signed-in client: cookie and CSRF token are kept. */
 export interface Client {
   readonly personId: string
+  readonly cookie: string
   get(path: string): Promise<Answer>
   /** What a path answers, as bytes. */
   getBytes(path: string): Promise<{ readonly status: number; readonly bytes: Uint8Array }>
@@ -104,6 +107,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
   const events = createEventRepository(db, models)
 
   return {
+    app,
     db,
     pool,
     board,
@@ -153,11 +157,17 @@ export async function openClient(address: string, personId: string, name: string
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ name, password: theirPassword }),
   })
+  return clientOf(address, personId, signedIn)
+}
+
+/** The client of a session that was just begun. */
+export function clientOf(address: string, personId: string, signedIn: Answer): Client {
   const cookie = (signedIn.headers.get('set-cookie') ?? '').split(';')[0] ?? ''
   const csrf = String(signedIn.body['csrf'])
   const versions = new Map<string, number>()
   const client: Client = {
     personId,
+    cookie,
     get: (path) => request(address, path, { headers: { cookie } }),
     async getBytes(path) {
       const response = await fetch(`${address}${path}`, { headers: { cookie } })

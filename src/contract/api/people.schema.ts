@@ -1,9 +1,9 @@
 import Joi from 'joi'
-import { roles } from '../rights'
+import { personRoles } from '../rights'
 import { personActions, signInPattern } from './people'
 
 const someRoles = Joi.array()
-  .items(Joi.valid(...roles))
+  .items(Joi.valid(...personRoles))
   .min(1)
   .unique()
   .required()
@@ -11,7 +11,7 @@ const someRoles = Joi.array()
 /** A person who is to be added. */
 export const newPersonSchema = Joi.object({
   name: Joi.string()
-    .pattern(/\S\s*\S/, 'a name')
+    .pattern(/^(?!unattributed@)[^]*\S\s*\S/i, 'name of a person')
     .min(2)
     .max(120)
     .required(),
@@ -25,4 +25,12 @@ export const personActionSchema = Joi.object({ action: Joi.valid(...personAction
 export const passwordChangeSchema = Joi.object({
   current: Joi.string().min(1).max(200).required(),
   next: Joi.string().min(10).max(200).required(),
+})
+
+/** What a device that is to be paired is called. */
+export const pairingSchema = Joi.object({
+  name: Joi.string()
+    .trim()
+    .pattern(/^[\p{L}\p{N}][\p{L}\p{N} ._-]{1,39}$/u, 'name of 2 to 40 letters, digits or spaces')
+    .required(),
 })

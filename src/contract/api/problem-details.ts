@@ -49,5 +49,7 @@ export const errorCodes = [
   'not-here',
   'change-password',
   'last-admin',
+  'not-paired',
+  'paired-device',
 ] as const
 export type ErrorCode = (typeof errorCodes)[number]

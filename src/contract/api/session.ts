@@ -36,6 +36,8 @@ export interface SessionAnswer {
   readonly mustChange: boolean
   /** The session has a short PIN that opens its lock. */
   readonly hasPin: boolean
+  /** As what this device is paired for emergency entry, `Resus 2`; null where it is not. */
+  readonly pairedAs: string | null
   /** Null as `csrf` is. */
   readonly keys: DeviceKeys | null
   /** Server time, ISO 8601 UTC: clocks of devices drift. */

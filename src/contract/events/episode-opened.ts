@@ -1,4 +1,4 @@
-import { unknownPatient, type PatientDetails } from '../records/episode'
+import { unattributedPrefix, unknownPatient, type PatientDetails } from '../records/episode'
 import { exampleId } from './example-ids'
 import { episodeKind } from './kind'
 
@@ -13,7 +13,7 @@ export interface EpisodeOpenedBody {
 export const episodeOpened = episodeKind<EpisodeOpenedBody>({
   nature: 'opening',
   right: 'add',
-  open: (streamId, { at, body }) => ({
+  open: (streamId, { at, actor, actorName, body }) => ({
     id: streamId,
     patientId: body.patientId,
     openedAt: at,
@@ -23,6 +23,7 @@ export const episodeOpened = episodeKind<EpisodeOpenedBody>({
     flags: [],
     injuries: {},
     rounds: [],
+    ...(actorName.startsWith(unattributedPrefix) ? { unattributed: { actor, name: actorName } } : {}),
   }),
   example: { patientId: exampleId, place: 'Bay 1', zone: 'Etc/UTC' },
 })

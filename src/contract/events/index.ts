@@ -6,6 +6,7 @@ import { areasSet } from './areas-set'
 import { carriedIn } from './carried-in'
 import { caseOpened } from './case-opened'
 import { chainSet } from './chain-set'
+import { claimed } from './claimed'
 import { crew } from './crew'
 import { device } from './device'
 import { ended } from './ended'
@@ -86,6 +87,7 @@ export const eventKinds = {
   round,
   merged,
   unmerged,
+  claimed,
   'case-opened': caseOpened,
   'carried-in': carriedIn,
   reading,

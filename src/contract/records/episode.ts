@@ -63,6 +63,18 @@ export interface MergeRecord {
   readonly undone?: { readonly reason: string; readonly at: string; readonly by: string }
 }
 
+/** Who begins without an account is kept under the name of the device. */
+export const unattributedPrefix = 'unattributed@'
+
+/** A stay that was begun without an account, by whoever stood at a paired device. */
+export interface UnattributedStay {
+  readonly actor: string
+  /** `unattributed@Resus 2`. */
+  readonly name: string
+  /** Who answers for it since; left out while nobody does. */
+  readonly claimed?: { readonly by: string; readonly at: string; readonly words: string }
+}
+
 /** One stay of one patient: place, injuries, flags, rounds. A fold of the episode's events. */
 export interface EpisodeRecord {
   readonly id: string
@@ -75,6 +87,8 @@ export interface EpisodeRecord {
   readonly injuries: Readonly<Record<string, InjuryRecord>>
   readonly rounds: readonly RoundRecord[]
   readonly correctedRounds?: readonly CorrectedRound[]
+  /** Left out where somebody with an account began it. */
+  readonly unattributed?: UnattributedStay
   /** Merges with the record of the same patient, in the order of time; one that was undone says so. */
   readonly merges?: readonly MergeRecord[]
 }

@@ -55,6 +55,8 @@ export interface BoardRow {
   readonly takenOverBy?: string
   /** What falls due in the hours ahead, late work too, the earliest first; left out by lines from before anybody looked ahead. */
   readonly ahead?: readonly WorkAhead[]
+  /** Begun without an account, and nobody has claimed it. */
+  readonly unattributed?: { readonly actor: string; readonly name: string }
   /** The device is off; the line stays while something stands. */
   readonly isOff: boolean
   readonly isOnBoard: boolean

@@ -1,19 +1,17 @@
-import { Router } from 'express'
+import type { Router } from 'express'
 import { isMalformed } from '#core/model/problem'
 import { ApiError, invalidInput } from '../ground/api-error'
+import type { Guarded } from '../middleware/guard'
+import type { SignedInRequest } from '../middleware/session'
 import { limitBody } from '../middleware/json-body'
-import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
 import type { Planner } from '../planning/planner'
 
 /** A case file with thousands of readings is longer than any patient's; so much is planned at once and no more. */
 const mostBytes = 256 * 1024
 
 /** Plans a case file and judges a check file without storing anything, for who may read. */
-export function coreRoutes(planner: Planner): Router {
-  const router = Router()
-
-  router.post('/api/plans', async (request: SignedInRequest, response) => {
-    requireCsrf(request, requireSession(request, 'read'))
+export function coreRoutes({ router, route }: Guarded, planner: Planner): Router {
+  route('POST /api/plans', async (request: SignedInRequest, response) => {
     limitBody(request, mostBytes, 'send one case at a time')
     const { plan, problems } = await inputTooHeavy(() => planner.planFile(request.body))
     if (!plan) throw invalidInput(problems)
@@ -22,8 +20,7 @@ export function coreRoutes(planner: Planner): Router {
     response.json(plan)
   })
 
-  router.post('/api/checks', async (request: SignedInRequest, response) => {
-    requireCsrf(request, requireSession(request, 'read'))
+  route('POST /api/checks', async (request: SignedInRequest, response) => {
     limitBody(request, mostBytes, 'send one case at a time')
     const { rounds, problems } = await inputTooHeavy(() => planner.judgeFile(request.body))
     if (!rounds) throw invalidInput(problems)

@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync'
-import { Router } from 'express'
+import type { Router } from 'express'
 import { createEvents, type EventAttributes } from 'ics'
 import Joi from 'joi'
 import { caseFile } from '#core/files/write-case'
@@ -11,7 +11,8 @@ import { toClinicalCase } from '#contract/views/clinical-case'
 import { observationsOf, roundsDone } from '#contract/views/round-chart'
 import { workOwed } from '#contract/views/work-owed'
 import type { Clock } from '../ground/clock'
-import { requireSession, type SignedInRequest } from '../middleware/session'
+import type { Guarded } from '../middleware/guard'
+import type { SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { StreamRepository } from '../repositories/streams'
 import { openCase, type OpenedCase } from './open-case'
@@ -19,25 +20,24 @@ import { openCase, type OpenedCase } from './open-case'
 const idSchema = Joi.object({ id: uuid.required() })
 
 /** What leaves a case as a file: owed work for a calendar, observations for a table. */
-export function exportRoutes({ streams, clock }: { readonly streams: StreamRepository; readonly clock: Clock }): Router {
-  const router = Router()
+export function exportRoutes(
+  { router, route }: Guarded,
+  { streams, clock }: { readonly streams: StreamRepository; readonly clock: Clock },
+): Router {
   const open = (params: unknown): Promise<OpenedCase> => openCase(streams, parseWith<{ id: string }>(idSchema, params).id)
 
-  router.get('/api/cases/:id/owed.ics', async (request: SignedInRequest, response) => {
-    requireSession(request, 'read')
+  route('GET /api/cases/:id/owed.ics', async (request: SignedInRequest, response) => {
     const { record, episode } = await open(request.params)
     response
       .type('text/calendar')
       .attachment('owed.ics')
       .send(calendarOf(record, episode, clock()))
   })
-  router.get('/api/cases/:id/case.json', async (request: SignedInRequest, response) => {
-    requireSession(request, 'read')
+  route('GET /api/cases/:id/case.json', async (request: SignedInRequest, response) => {
     const { record, episode } = await open(request.params)
     response.attachment('case.json').json(caseFile(toClinicalCase(record, episode)))
   })
-  router.get('/api/cases/:id/observations.csv', async (request: SignedInRequest, response) => {
-    requireSession(request, 'read')
+  route('GET /api/cases/:id/observations.csv', async (request: SignedInRequest, response) => {
     const { record, episode } = await open(request.params)
     const rows = roundsDone(record, episode).flatMap((round) =>
       observationsOf(round).map(({ item, value }) => [round.at, round.isBaseline ? 'baseline' : 'round', round.by, item, value]),

@@ -1,4 +1,4 @@
-import { Router, type Response } from 'express'
+import type { Response, Router } from 'express'
 import Joi from 'joi'
 import { standingLevels } from '#core/model/standing'
 import type { HandOverAnswer } from '#contract/api/hand-over'
@@ -6,7 +6,8 @@ import { sheets, type SheetId } from '#contract/api/papers'
 import { zone as zoneSchema } from '#contract/field-schemas'
 import { handOverOf, isAtPlace, orderHandOver, type HandOverLine } from '#contract/views/hand-over'
 import type { Clock } from '../ground/clock'
-import { requireSession, type SignedInRequest } from '../middleware/session'
+import type { Guarded } from '../middleware/guard'
+import type { SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { PackedCase } from '../papers/downtime-pack'
 import type { Print } from '../planning/print'
@@ -23,16 +24,18 @@ const paperSchema = Joi.object({
 })
 
 /** What one shift tells the next, of all live cases or of the places that begin with some words, on screen and on paper. */
-export function handOverRoutes({
-  streams,
-  print,
-  clock,
-}: {
-  readonly streams: StreamRepository
-  readonly print: Print
-  readonly clock: Clock
-}): Router {
-  const router = Router()
+export function handOverRoutes(
+  { router, route }: Guarded,
+  {
+    streams,
+    print,
+    clock,
+  }: {
+    readonly streams: StreamRepository
+    readonly print: Print
+    readonly clock: Clock
+  },
+): Router {
   const read = async (beginning: string): Promise<readonly HandOverLine[]> => {
     const rows = (await streams.liveBoardRows()).filter((row) => isAtPlace(row.place, beginning))
     const lines = await Promise.all(
@@ -57,22 +60,19 @@ export function handOverRoutes({
     return cases
   }
 
-  router.get('/api/hand-over', async (request: SignedInRequest, response: Response<HandOverAnswer>) => {
-    requireSession(request, 'read')
+  route('GET /api/hand-over', async (request: SignedInRequest, response: Response<HandOverAnswer>) => {
     const { place } = parseWith<{ place: string }>(screenSchema, request.query)
     response.json({ lines: await read(place), now: new Date(clock()).toISOString() })
   })
 
-  router.get('/api/hand-over.pdf', async (request: SignedInRequest, response) => {
-    requireSession(request, 'read')
+  route('GET /api/hand-over.pdf', async (request: SignedInRequest, response) => {
     const { place, sheet, zone } = parseWith<{ place: string; sheet: SheetId; zone: string }>(paperSchema, request.query)
     const printedAt = new Date(clock()).toISOString()
     const bytes = await print('hand-over', await read(place), { places: place.trim() || 'all places', zone, printedAt }, sheet)
     sendPdf(response, 'hand-over', bytes)
   })
 
-  router.get('/api/downtime.pdf', async (request: SignedInRequest, response) => {
-    requireSession(request, 'read')
+  route('GET /api/downtime.pdf', async (request: SignedInRequest, response) => {
     const { place, sheet, zone } = parseWith<{ place: string; sheet: SheetId; zone: string }>(paperSchema, request.query)
     const printedAt = new Date(clock()).toISOString()
     const cases = await packed(await read(place))

@@ -1,9 +1,10 @@
-import { Router, type Response } from 'express'
+import type { Response, Router } from 'express'
 import Joi from 'joi'
 import { historyPageSize, type HistoryAnswer } from '#contract/api/history'
 import { instant, uuid } from '#contract/field-schemas'
 import type { Clock } from '../ground/clock'
-import { requireSession, type SignedInRequest } from '../middleware/session'
+import type { Guarded } from '../middleware/guard'
+import type { SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { HistoryCursor, StreamRepository } from '../repositories/streams'
 
@@ -22,10 +23,11 @@ const querySchema = Joi.object({
 })
 
 /** Every case there was, found by words, the newest first. */
-export function historyRoutes({ streams, clock }: { readonly streams: StreamRepository; readonly clock: Clock }): Router {
-  const router = Router()
-  router.get('/api/history', async (request: SignedInRequest, response: Response<HistoryAnswer>) => {
-    requireSession(request, 'read')
+export function historyRoutes(
+  { router, route }: Guarded,
+  { streams, clock }: { readonly streams: StreamRepository; readonly clock: Clock },
+): Router {
+  route('GET /api/history', async (request: SignedInRequest, response: Response<HistoryAnswer>) => {
     const { q, after } = parseWith<{ q: string; after?: HistoryCursor }>(querySchema, request.query)
     const found = await streams.findCases(wordsOf(q), after ?? null, historyPageSize + 1)
     const rows = found.slice(0, historyPageSize)

@@ -1,11 +1,11 @@
-import { Router, type Request, type Response } from 'express'
+import type { Request, Response, Router } from 'express'
 import Joi from 'joi'
 import type { PagerReceipt, WardAnswer } from '#contract/api/pager'
 import { instant, text, uuid } from '#contract/field-schemas'
 import { receiptKinds } from '#contract/records/page'
 import { ApiError } from '../ground/api-error'
 import type { PagerLine, PagerSender } from '../jobs/pager-sender'
-import { requireSession, type SignedInRequest } from '../middleware/session'
+import type { Guarded } from '../middleware/guard'
 import { parseWith } from '../middleware/validate'
 import type { PageRepository } from '../repositories/pages'
 import type { StreamRepository } from '../repositories/streams'
@@ -27,14 +27,12 @@ export interface PagerRouteDeps extends Pick<AppendDeps, 'db' | 'events' | 'stre
 }
 
 /** What leads set for the ward, and what the pager says of its pages: signed, for it has no session. */
-export function pagerRoutes({ reads, pages, sender, line, ...deps }: PagerRouteDeps): Router {
-  const router = Router()
-  router.get('/api/ward', async (request: SignedInRequest, response: Response<WardAnswer>) => {
-    requireSession(request, 'read')
+export function pagerRoutes({ router, route }: Guarded, { reads, pages, sender, line, ...deps }: PagerRouteDeps): Router {
+  route('GET /api/ward', async (_request, response: Response<WardAnswer>) => {
     const { record, version } = await reads.findWard()
     response.json({ ward: record, version, pager: sender.state, now: new Date(deps.clock()).toISOString() })
   })
-  router.post('/api/pager/receipts', async (request: Request, response) => {
+  route('POST /api/pager/receipts', async (request: Request, response) => {
     if (!line) throw new ApiError(404, 'not-found', 'No pager is set up here.')
     const receipt = parseWith<PagerReceipt>(receiptSchema, request.body)
     if (!isSignedBy(receipt, request.get('x-signature') ?? '', line.secret))

@@ -1,4 +1,4 @@
-import { Router } from 'express'
+import type { Router } from 'express'
 import Joi from 'joi'
 import { DateTime } from 'luxon'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
@@ -18,7 +18,8 @@ import { summariseRun } from '#contract/views/run-summary'
 import { workOwed } from '#contract/views/work-owed'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
-import { requireSession, type SignedInRequest } from '../middleware/session'
+import type { Guarded } from '../middleware/guard'
+import type { SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import { releaseLines, type BedsideFacts } from '../papers/bedside-papers'
 import type { Print } from '../planning/print'
@@ -43,8 +44,10 @@ interface Asked {
 }
 
 /** What is printed for a case: template, run record, release card, bedside label. */
-export function paperRoutes(deps: { streams: StreamRepository; planner: Planner; print: Print; clock: Clock }): Router {
-  const router = Router()
+export function paperRoutes(
+  { router, route }: Guarded,
+  deps: { streams: StreamRepository; planner: Planner; print: Print; clock: Clock },
+): Router {
   const open = (id: string): Promise<Opened> => openCase(deps.streams, id)
   const planOf = async ({ record, episode }: Opened): Promise<Plan> => {
     const live = record.accepted?.plan ?? (await deps.planner.planNow(caseOfRun(record, episode, undefined), protocolOf(record)))
@@ -63,16 +66,14 @@ export function paperRoutes(deps: { streams: StreamRepository; planner: Planner;
     return outlines
   }
 
-  router.get('/api/cases/:id/papers/template.svg', async (request: SignedInRequest, response) => {
-    requireSession(request, 'read')
+  route('GET /api/cases/:id/papers/template.svg', async (request: SignedInRequest, response) => {
     const { id } = parseWith<{ id: string }>(paramsSchema, request.params)
     response
       .type('image/svg+xml')
       .attachment('template.svg')
       .send(templateSvg(await outlinesOf(await open(id))))
   })
-  router.get('/api/cases/:id/papers/:paper.pdf', async (request: SignedInRequest, response) => {
-    requireSession(request, 'read')
+  route('GET /api/cases/:id/papers/:paper.pdf', async (request: SignedInRequest, response) => {
     const { id, paper } = parseWith<{ id: string; paper: PaperKind }>(paramsSchema, request.params)
     const { sheet, run } = parseWith<{ sheet: SheetId; run?: string }>(querySchema, request.query)
     const opened = await open(id)

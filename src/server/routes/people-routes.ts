@@ -1,56 +1,64 @@
-import { Router, type Response } from 'express'
+import type { Response, Router } from 'express'
 import Joi from 'joi'
 import type { CodeAnswer, ManagedPeopleAnswer, PersonAction } from '#contract/api/people'
-import { newPersonSchema, passwordChangeSchema, personActionSchema, rolesSchema } from '#contract/api/people.schema'
+import { newPersonSchema, pairingSchema, passwordChangeSchema, personActionSchema, rolesSchema } from '#contract/api/people.schema'
 import { uuid } from '#contract/field-schemas'
 import type { Role } from '#contract/rights'
-import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
-import { requireCsrf, requireSession, type SignedInRequest } from '../middleware/session'
+import type { Guarded } from '../middleware/guard'
+import { deviceCookie, signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { PeopleRepository } from '../repositories/people'
 import type { PeopleManager } from '../services/manage-people'
-import type { OpenSession } from '../services/sign-in'
 
 const idSchema = Joi.object({ id: uuid.required() })
 
+export interface PeopleRouteDeps {
+  readonly manager: PeopleManager
+  readonly people: PeopleRepository
+  readonly clock: Clock
+  /** Whether the site is served over https. */
+  readonly isSecure: boolean
+}
+
+/** Browsers forget what is older anyway. */
+const pairedMs = 400 * 86_400_000
+
 /** Who may come in: for admins; and the own password, for everybody. */
-export function peopleRoutes({ manager, people, clock }: { manager: PeopleManager; people: PeopleRepository; clock: Clock }): Router {
-  const router = Router()
-  const asAdmin = (request: SignedInRequest): OpenSession => {
-    const session = requireSession(request, 'manage-people')
-    requireCsrf(request, session)
-    return session
-  }
+export function peopleRoutes({ router, route }: Guarded, { manager, people, clock, isSecure }: PeopleRouteDeps): Router {
   const idOf = (request: SignedInRequest): string => parseWith<{ id: string }>(idSchema, request.params).id
 
-  router.get('/api/admin/people', async (request: SignedInRequest, response: Response<ManagedPeopleAnswer>) => {
-    requireSession(request, 'manage-people')
+  route('GET /api/admin/people', async (_request, response: Response<ManagedPeopleAnswer>) => {
     response.json({ people: await people.listManaged(new Date(clock())), now: new Date(clock()).toISOString() })
   })
-  router.post('/api/admin/people', async (request: SignedInRequest, response: Response<CodeAnswer>) => {
-    const { account } = asAdmin(request)
+  route('POST /api/admin/people', async (request: SignedInRequest, response: Response<CodeAnswer>) => {
+    const { account } = signedIn(request)
     const person = parseWith<{ name: string; signIn: string; roles: readonly Role[] }>(newPersonSchema, request.body)
     response.json(await manager.add({ ...person, name: person.name.trim(), signIn: person.signIn.trim().toLowerCase() }, account))
   })
-  router.post('/api/admin/people/:id/roles', async (request: SignedInRequest, response) => {
-    const { account } = asAdmin(request)
+  route('POST /api/admin/people/:id/roles', async (request: SignedInRequest, response) => {
+    const { account } = signedIn(request)
     await manager.setRoles(idOf(request), parseWith<{ roles: readonly Role[] }>(rolesSchema, request.body).roles, account)
     response.json({})
   })
-  router.post('/api/admin/people/:id/actions', async (request: SignedInRequest, response) => {
-    const { account } = asAdmin(request)
+  route('POST /api/admin/people/:id/actions', async (request: SignedInRequest, response) => {
+    const { account } = signedIn(request)
     const { action } = parseWith<{ action: PersonAction }>(personActionSchema, request.body)
     response.json((await manager.act(idOf(request), action, account)) ?? {})
   })
 
+  // The browser that the admin asks from is the one that is paired.
+  route('POST /api/admin/devices', async (request: SignedInRequest, response) => {
+    const { name } = parseWith<{ name: string }>(pairingSchema, request.body)
+    const { id, secret } = await manager.pair(name, signedIn(request).account)
+    response.cookie(deviceCookie, `${id}.${secret}`, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/', maxAge: pairedMs })
+    response.json({})
+  })
+
   // Whoever came in by a one-time code may do nothing else before this.
-  router.post('/api/session/password', async (request: SignedInRequest, response) => {
-    const { session } = request
-    if (!session) throw new ApiError(401, 'not-signed-in', 'You are not signed in: sign in and try again.')
-    requireCsrf(request, session)
+  route('POST /api/session/password', async (request: SignedInRequest, response) => {
     const { current, next } = parseWith<{ current: string; next: string }>(passwordChangeSchema, request.body)
-    await manager.changePassword(session, current, next)
+    await manager.changePassword(signedIn(request), current, next)
     response.json({})
   })
   return router

@@ -1,11 +1,12 @@
-import { Router, type Response } from 'express'
+import type { Response, Router } from 'express'
 import Joi from 'joi'
 import type { CaseEffect, EffectsAnswer } from '#contract/api/protocols'
 import { protocolOf } from '#contract/records/case'
 import { protocolInForce, protocolName } from '#contract/records/protocol'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
-import { requireSession, type SignedInRequest } from '../middleware/session'
+import type { Guarded } from '../middleware/guard'
+import type { SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
@@ -15,10 +16,11 @@ const querySchema = Joi.object({ of: Joi.valid('draft', 'in-force').default('in-
 const atATime = 25
 
 /** What a local protocol would change: the draft, or the one in force for cases that go by an older one. */
-export function protocolRoutes({ streams, planner, clock }: { streams: StreamRepository; planner: Planner; clock: Clock }): Router {
-  const router = Router()
-  router.get('/api/protocols/effects', async (request: SignedInRequest, response: Response<EffectsAnswer>) => {
-    requireSession(request, 'read')
+export function protocolRoutes(
+  { router, route }: Guarded,
+  { streams, planner, clock }: { streams: StreamRepository; planner: Planner; clock: Clock },
+): Router {
+  route('GET /api/protocols/effects', async (request: SignedInRequest, response: Response<EffectsAnswer>) => {
     const { of } = parseWith<{ of: 'draft' | 'in-force' }>(querySchema, request.query)
     const { record: ward } = await streams.findWard()
     const to = of === 'draft' ? ward.draft?.protocol : protocolInForce(ward)

@@ -1,8 +1,9 @@
-import { Router, type Response } from 'express'
+import type { Response, Router } from 'express'
 import Joi from 'joi'
 import type { RecallAnswer, RecalledCase } from '#contract/api/recall'
 import type { Clock } from '../ground/clock'
-import { requireSession, type SignedInRequest } from '../middleware/session'
+import type { Guarded } from '../middleware/guard'
+import type { SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { StockRepository } from '../repositories/stock'
 import type { StreamRepository } from '../repositories/streams'
@@ -10,10 +11,11 @@ import type { StreamRepository } from '../repositories/streams'
 const querySchema = Joi.object({ lot: Joi.string().trim().min(2).max(40).required() })
 
 /** Which patients have or had a lot: by what was taken for them, and by incidents that name it. */
-export function recallRoutes({ stock, streams, clock }: { stock: StockRepository; streams: StreamRepository; clock: Clock }): Router {
-  const router = Router()
-  router.get('/api/recall', async (request: SignedInRequest, response: Response<RecallAnswer>) => {
-    requireSession(request, 'read')
+export function recallRoutes(
+  { router, route }: Guarded,
+  { stock, streams, clock }: { stock: StockRepository; streams: StreamRepository; clock: Clock },
+): Router {
+  route('GET /api/recall', async (request: SignedInRequest, response: Response<RecallAnswer>) => {
     const { lot } = parseWith<{ lot: string }>(querySchema, request.query)
     const taken = await stock.takenOfLot(lot)
     const reported = await streams.casesWithIncidentOf(lot)

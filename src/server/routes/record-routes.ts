@@ -1,9 +1,10 @@
-import { Router, type Request, type Response } from 'express'
+import type { Request, Response, Router } from 'express'
 import Joi from 'joi'
 import type { CaseAnswer, EventAnswer, SealedAnswer } from '#contract/api/answers'
 import type { BoardAnswer } from '#contract/views/board'
 import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
 import type { EventInput } from '#contract/event'
+import { hasRight } from '#contract/rights'
 import { findEventKind, type EventKindId } from '#contract/events/index'
 import { sealedSchema } from '#contract/api/sign-in.schema'
 import { eventBodySchemas, eventSchema } from '#contract/events/schemas'
@@ -12,8 +13,9 @@ import { newestVersion, upcastBody } from '#contract/events/upcast'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import type { PagerSender } from '../jobs/pager-sender'
+import type { Guarded } from '../middleware/guard'
+import { signedIn, type SignedInRequest } from '../middleware/session'
 import { limitBody } from '../middleware/json-body'
-import { requireCsrf, requireSession, requireSessionThroughLock, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
@@ -44,17 +46,21 @@ const mostBytes = 64 * 1024
 const longKinds: readonly string[] = ['plan', 'store', 'run-started']
 
 /** Board, cases, episodes and the one way to change them: appending an event. */
-export function recordRoutes({ append, metrics, noter, pager, keys, streams, events, people, clock }: RecordRouteDeps): Router {
-  const router = Router()
+export function recordRoutes(
+  { router, route }: Guarded,
+  { append, metrics, noter, pager, keys, streams, events, people, clock }: RecordRouteDeps,
+): Router {
   const now = (): string => new Date(clock()).toISOString()
 
-  router.get('/api/board', async (request: SignedInRequest, response: Response<BoardAnswer>) => {
-    requireSession(request, 'read')
-    response.json({ rows: await streams.liveBoardRows(), pager: pager.state, now: now() })
+  route('GET /api/board', async (request: SignedInRequest, response: Response<BoardAnswer>) => {
+    const { account } = signedIn(request)
+    const rows = await streams.liveBoardRows()
+    // An emergency entry sees what was begun on its device, and nobody else.
+    const seen = hasRight(account.roles, 'read') ? rows : rows.filter((row) => row.unattributed?.actor === account.id)
+    response.json({ rows: seen, pager: pager.state, now: now() })
   })
 
-  router.get('/api/cases/:id', async (request: SignedInRequest, response: Response<CaseAnswer>) => {
-    requireSession(request, 'read')
+  route('GET /api/cases/:id', async (request: SignedInRequest, response: Response<CaseAnswer>) => {
     const { id } = parseWith<{ id: string }>(idSchema, request.params)
     const { case: found, stay: episode } = await openCase(streams, id)
     const contains = await Promise.all([
@@ -71,8 +77,7 @@ export function recordRoutes({ append, metrics, noter, pager, keys, streams, eve
     })
   })
 
-  router.get('/api/cases/:id/related', async (request: SignedInRequest, response: Response<RelatedAnswer>) => {
-    requireSession(request, 'read')
+  route('GET /api/cases/:id/related', async (request: SignedInRequest, response: Response<RelatedAnswer>) => {
     const { id } = parseWith<{ id: string }>(idSchema, request.params)
     const { record, episode } = await openCase(streams, id)
     const all = await streams.casesOfPatient(episode.patientId)
@@ -80,22 +85,17 @@ export function recordRoutes({ append, metrics, noter, pager, keys, streams, eve
     response.json({ cases: others.map((one) => relatedCase(record, one.record, one.board)), now: now() })
   })
 
-  router.get('/api/people', async (request: SignedInRequest, response) => {
-    requireSession(request)
-    const all = await people.list()
+  route('GET /api/people', async (_request, response) => {
+    const all = (await people.list()).filter((one) => !one.roles.includes('emergency'))
     response.json({ people: all.map(({ id, name, roles }) => ({ id, name, roles })) })
   })
 
-  router.post('/api/events', async (request: SignedInRequest, response: Response<EventAnswer>) => {
-    const session = requireSession(request)
-    requireCsrf(request, session)
-    response.json(await answerTo(await append(readEvent(request.body, request), session.account)))
+  route('POST /api/events', async (request: SignedInRequest, response: Response<EventAnswer>) => {
+    response.json(await answerTo(await append(readEvent(request.body, request), signedIn(request).account)))
   })
 
   // What somebody else entered on this device and could not send: it goes under their name, and nothing of it is told.
-  router.post('/api/sealed-events', async (request: SignedInRequest, response: Response<SealedAnswer>) => {
-    const session = requireSessionThroughLock(request)
-    requireCsrf(request, session)
+  route('POST /api/sealed-events', async (request: SignedInRequest, response: Response<SealedAnswer>) => {
     const { sealed } = parseWith<{ sealed: string }>(sealedSchema, request.body)
     const { personId, event } = await keys.open(Buffer.from(sealed, 'base64'))
     const author = await people.find(personId)

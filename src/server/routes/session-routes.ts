@@ -1,17 +1,13 @@
-import { Router, type Response } from 'express'
+import type { Response, Router } from 'express'
 import { pinSchema, signInSchema } from '#contract/api/sign-in.schema'
 import { deviceHeader, type Person, type SessionAnswer } from '#contract/api/session'
 import type { Clock } from '../ground/clock'
+import type { Guarded } from '../middleware/guard'
+import { deviceCookie, isShutOut, requireCsrf, sessionCookie, signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
-import {
-  isShutOut,
-  requireCsrf,
-  requireSession,
-  requireSessionThroughLock,
-  sessionCookie,
-  type SignedInRequest,
-} from '../middleware/session'
-import type { Account } from '../repositories/people'
+import { unattributedPrefix } from '#contract/records/episode'
+import { ApiError } from '../ground/api-error'
+import type { Account, PeopleRepository } from '../repositories/people'
 import type { DeviceKeyService } from '../services/device-keys'
 import type { ScreenLock } from '../services/screen-lock'
 import type { OpenSession, SignInService } from '../services/sign-in'
@@ -20,6 +16,7 @@ type Opened = Pick<OpenSession, 'account' | 'csrf' | 'pinHash'>
 
 export interface SessionRouteDeps {
   readonly signIn: SignInService
+  readonly people: PeopleRepository
   readonly lock: ScreenLock
   readonly keys: DeviceKeyService
   readonly clock: Clock
@@ -28,15 +25,24 @@ export interface SessionRouteDeps {
 }
 
 /** The session: who is signed in, sign in, lock, unlock, sign out. */
-export function sessionRoutes({ signIn, lock, keys, clock, isSecure }: SessionRouteDeps): Router {
-  const router = Router()
+export function sessionRoutes({ router, route }: Guarded, { signIn, people, lock, keys, clock, isSecure }: SessionRouteDeps): Router {
   const now = (): string => new Date(clock()).toISOString()
-  const nobody = (): SessionAnswer => ({
+  /** The device that a request comes from, if it is paired. */
+  const pairedDevice = async (request: SignedInRequest): Promise<{ account: Account; secret: string } | null> => {
+    const cookie = (request.cookies as Record<string, unknown>)[deviceCookie]
+    const [id = '', secret = ''] = typeof cookie === 'string' && cookie.length < 200 ? cookie.split('.') : []
+    const account = secret === '' ? null : await people.find(id)
+    return account?.isActive && account.roles.includes('emergency') ? { account, secret } : null
+  }
+  const nameOfDevice = async (request: SignedInRequest): Promise<string | null> =>
+    (await pairedDevice(request))?.account.name.slice(unattributedPrefix.length) ?? null
+  const nobody = async (request: SignedInRequest): Promise<SessionAnswer> => ({
     person: null,
     csrf: null,
     isLocked: false,
     mustChange: false,
     hasPin: false,
+    pairedAs: await nameOfDevice(request),
     keys: null,
     now: now(),
   })
@@ -50,25 +56,37 @@ export function sessionRoutes({ signIn, lock, keys, clock, isSecure }: SessionRo
       isLocked: false,
       mustChange: account.mustChange,
       hasPin,
+      pairedAs: await nameOfDevice(request),
       keys: await keys.keysOf(account.id, device),
       now: now(),
     })
   }
 
-  router.get('/api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
+  route('GET /api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const { session } = request
-    if (!session) response.json(nobody())
+    if (!session) response.json(await nobody(request))
     else if (isShutOut(request, session))
-      response.json({ ...nobody(), person: toPerson(session.account), isLocked: true, hasPin: session.pinHash !== null })
+      response.json({ ...(await nobody(request)), person: toPerson(session.account), isLocked: true, hasPin: session.pinHash !== null })
     else await send(request, response, session)
   })
-  router.post('/api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
+  route('POST /api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const { name, password } = parseWith<{ name: string; password: string }>(signInSchema, request.body)
     const opened = await signIn.signIn(name.trim(), password, request.ip ?? '', request.session)
     response.cookie(sessionCookie, opened.token, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/' })
     await send(request, response, opened)
   })
-  router.delete('/api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
+  route('POST /api/session/emergency', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
+    const paired = await pairedDevice(request)
+    const notPaired = (): ApiError =>
+      new ApiError(401, 'not-paired', 'This device is not paired for emergency entry: sign in, or ask an admin to pair it.')
+    if (!paired) throw notPaired()
+    const opened = await signIn.signIn(paired.account.signIn, paired.secret, request.ip ?? '', request.session).catch((error: unknown) => {
+      throw error instanceof ApiError && error.code === 'wrong-sign-in' ? notPaired() : error
+    })
+    response.cookie(sessionCookie, opened.token, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/' })
+    await send(request, response, opened)
+  })
+  route('DELETE /api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     // Through a lock too: signing out shows nothing, and a page that was loaded since the lock knows no token.
     const { session } = request
     if (session) {
@@ -76,21 +94,20 @@ export function sessionRoutes({ signIn, lock, keys, clock, isSecure }: SessionRo
       await signIn.signOut(session.sessionId)
     }
     response.clearCookie(sessionCookie, { path: '/' })
-    response.json(nobody())
+    response.json(await nobody(request))
   })
 
-  router.post('/api/session/lock', async (request: SignedInRequest, response: Response) => {
-    await lock.lock(requireSessionThroughLock(request))
+  route('POST /api/session/lock', async (request: SignedInRequest, response: Response) => {
+    await lock.lock(signedIn(request))
     response.json({})
   })
-  router.post('/api/session/unlock', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
-    const session = requireSessionThroughLock(request)
+  route('POST /api/session/unlock', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
+    const session = signedIn(request)
     await lock.unlock(session, parseWith<{ pin: string }>(pinSchema, request.body).pin)
     await send(request, response, session)
   })
-  router.post('/api/session/pin', async (request: SignedInRequest, response: Response) => {
-    const session = requireSession(request)
-    requireCsrf(request, session)
+  route('POST /api/session/pin', async (request: SignedInRequest, response: Response) => {
+    const session = signedIn(request)
     await lock.setPin(session, parseWith<{ pin: string }>(pinSchema, request.body).pin)
     response.json({})
   })

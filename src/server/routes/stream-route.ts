@@ -1,5 +1,6 @@
-import { Router, type Response } from 'express'
-import { requireSessionThroughLock, type SignedInRequest } from '../middleware/session'
+import type { Response, Router } from 'express'
+import type { Guarded } from '../middleware/guard'
+import { signedIn, type SignedInRequest } from '../middleware/session'
 import type { EventRepository } from '../repositories/events'
 import type { PagerState } from '#contract/records/page'
 import type { Clock } from '../ground/clock'
@@ -35,8 +36,7 @@ export interface StreamRouteDeps {
  * id; a client that comes back sends the last it saw and hears what changed since then, or `reread` when that is too much. The
  * stream ends with its session (`over`).
  */
-export function streamRoute({ events, signIn, clock, pager, metrics, stopping }: StreamRouteDeps): Router {
-  const router = Router()
+export function streamRoute({ router, route }: Guarded, { events, signIn, clock, pager, metrics, stopping }: StreamRouteDeps): Router {
   let last: { readonly at: number; readonly changes: ReturnType<EventRepository['changedSince']> } | null = null
   /** What changed of late, asked once for every stream of this server. */
   const changedLately = (): ReturnType<EventRepository['changedSince']> => {
@@ -47,8 +47,8 @@ export function streamRoute({ events, signIn, clock, pager, metrics, stopping }:
     changes.catch(() => (last = null))
     return changes
   }
-  router.get('/api/stream', (request: SignedInRequest, response: Response) => {
-    const { sessionId } = requireSessionThroughLock(request, 'read')
+  route('GET /api/stream', (request: SignedInRequest, response: Response) => {
+    const { sessionId } = signedIn(request)
     response.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' })
     response.flushHeaders()
     response.write('retry: 3000\n\n')

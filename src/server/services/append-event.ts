@@ -9,6 +9,7 @@ import { inTransaction } from '../db/in-transaction'
 import { checkPlan } from './accept-plan'
 import { admitTime } from './admit-time'
 import { createTurns } from './take-turns'
+import { isToOwnStay } from './own-stays'
 import { writeCaseEvent } from './write-case-event'
 import { writeEpisodeEvent } from './write-episode-event'
 import { writePersonEvent, writePlaceEvent, writeWardEvent } from './write-own-event'
@@ -23,7 +24,7 @@ const plannings = 3
 export function createAppendService(deps: AppendDeps) {
   const takeTurns = createTurns()
   return async function append(input: EventInput, actor: Actor): Promise<Appended> {
-    checkRight(input, actor)
+    await checkRight(deps, input, actor)
     const repeated = await deps.events.find(input.id)
     if (repeated) return answerRepeat(repeated, input)
     for (let planned = 1; ; planned++) {
@@ -64,7 +65,7 @@ const writers: Readonly<Record<StreamType, Writer>> = {
   ward: writeWardEvent,
 }
 
-function checkRight(input: EventInput, actor: Actor): void {
+async function checkRight(deps: AppendDeps, input: EventInput, actor: Actor): Promise<void> {
   const kind = findEventKind(input.kind)
   if (!kind || kind.stream !== input.stream.type) {
     throw invalidInput([
@@ -77,7 +78,11 @@ function checkRight(input: EventInput, actor: Actor): void {
   }
   if (kind.right === 'server')
     throw new ApiError(403, 'no-right', `${input.kind} is written by the server alone: use what brings it about.`)
-  const isAllowed = kind.right === 'self' ? input.stream.id === actor.id : hasRight(actor.roles, kind.right)
+  const isAllowed =
+    kind.right === 'self'
+      ? input.stream.id === actor.id
+      : hasRight(actor.roles, kind.right) ||
+        (kind.right === 'add' && hasRight(actor.roles, 'add-own') && (await isToOwnStay(deps.streams, actor, input)))
   if (!isAllowed)
     throw new ApiError(403, 'no-right', `Your role (${actor.roles.join(', ')}) may not write ${input.kind}: ask a clinician or a lead.`)
 }

@@ -65,6 +65,9 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     ...(running ? { running } : {}),
     ...(timers.length > 0 ? { timers } : {}),
     ...(record.takenOver ? { takenOverBy: record.takenOver.by } : {}),
+    ...(episode.unattributed && !episode.unattributed.claimed
+      ? { unattributed: { actor: episode.unattributed.actor, name: episode.unattributed.name } }
+      : {}),
     ahead: (record.ended || !isOff || isStanding) && record.appliedAt ? workAhead(record, episode, nowMs) : [],
     isOff,
     // Whoever went home stays until the call of the next day; whoever is gone leaves at once.

@@ -6,7 +6,7 @@ import { itemsAtHand, refuseOverrule } from '#core/planner/usable-overrules'
 import { protocolOf, type CaseRecord } from '#contract/records/case'
 import type { EndingBody } from '#contract/records/ending'
 import type { RunStartedBody } from '#contract/records/run'
-import { hasRight } from '#contract/rights'
+import { hasRight, mayBeginWithoutPlan } from '#contract/rights'
 import { ApiError, invalidInput } from '../ground/api-error'
 import type { Actor } from './writing'
 
@@ -106,7 +106,7 @@ function checkBeginning(claim: CaseClaim, record: CaseRecord, actor: Actor): voi
       },
     ])
   }
-  if (!hasRight(actor.roles, 'decide')) throw new ApiError(403, 'no-right', 'Beginning without a plan is a clinician’s: ask one.')
+  if (!mayBeginWithoutPlan(actor.roles)) throw new ApiError(403, 'no-right', 'Beginning without a plan is a clinician’s: ask one.')
 }
 
 function checkNotBegun(claim: CaseClaim, record: CaseRecord): void {

@@ -10,7 +10,7 @@ export interface DayAnchor {
   readonly day: string
   /** The day of the anchor before; null for the first. */
   readonly since: string | null
-  /** Events, movements of stock and photos that it covers. */
+  /** Events, movements of stock, photos and reads that it covers. */
   readonly lines: number
   readonly hash: string
 }
@@ -20,13 +20,20 @@ const atOnce = 5_000
 
 /** What is received, each with the time of receipt and as one line of everything that is kept of it. */
 const kinds = [
-  { table: 'events', at: 'received_at', line: 'hash' },
+  { table: 'events', id: 'id', at: 'received_at', line: 'hash' },
   {
     table: 'stock_movements',
+    id: 'id',
     at: 'at',
     line: "CONCAT_WS('|', id, event_id, place_id, item_code, COALESCE(lot_id, ''), delta, kind, COALESCE(case_id, ''), actor_name, at)",
   },
-  { table: 'photos', at: 'at', line: "CONCAT_WS('|', id, case_id, sha256, width, height, actor_name, at)" },
+  { table: 'photos', id: 'id', at: 'at', line: "CONCAT_WS('|', id, case_id, sha256, width, height, actor_name, at)" },
+  {
+    table: 'patient_reads',
+    id: "CONCAT_WS('|', slot, person_id, route, subject)",
+    at: 'slot',
+    line: "CONCAT_WS('|', slot, person_id, route, subject, person_name, first_at)",
+  },
 ] as const
 
 /**
@@ -40,11 +47,11 @@ export async function anchorOf(
 ): Promise<DayAnchor> {
   const hash = createHash('sha256').update(`${before?.hash ?? ''}\n${before?.day ?? ''}\n${day}\n`)
   let lines = 0
-  for (const { table, at, line } of kinds) {
+  for (const { table, id, at, line } of kinds) {
     for (let after = ''; ;) {
       const rows = await db.query<{ id: string; line: string }>(
-        `SELECT id, ${line} AS line FROM ${table}
-         WHERE ${at} < :until ${before ? `AND ${at} >= :from` : ''} ${after ? 'AND id > :after' : ''} ORDER BY id LIMIT ${atOnce}`,
+        `SELECT ${id} AS id, ${line} AS line FROM ${table}
+         WHERE ${at} < :until ${before ? `AND ${at} >= :from` : ''} ${after ? `AND ${id} > :after` : ''} ORDER BY 1 LIMIT ${atOnce}`,
         { type: QueryTypes.SELECT, replacements: { until: startOf(day), from: before && startOf(before.day), after } },
       )
       for (const row of rows) hash.update(`${table} ${row.line}\n`)

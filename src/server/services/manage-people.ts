@@ -1,8 +1,9 @@
-import { randomInt } from 'node:crypto'
+import { randomBytes, randomInt } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { AccessBody } from '#contract/events/access'
 import type { CodeAnswer, PersonAction } from '#contract/api/people'
+import { unattributedPrefix } from '#contract/records/episode'
 import type { Role } from '#contract/rights'
 import { inTransaction } from '../db/in-transaction'
 import { ApiError, invalidInput } from '../ground/api-error'
@@ -19,6 +20,9 @@ const codeMs = 24 * 3_600_000
 /** Without what is taken for something else when it is read out. */
 const letters = 'abcdefghkmnpqrstuvwxyz23456789'
 const codeLength = 12
+
+/** Bytes of what a paired device proves itself with; nobody types it. */
+const secretBytes = 32
 
 export interface ManageDeps {
   readonly db: Sequelize
@@ -59,6 +63,12 @@ export function createPeopleManager(deps: ManageDeps) {
     if (others.length === 0) throw new ApiError(409, 'last-admin', 'This is the last admin: make somebody else one first.')
   }
 
+  /** A device is paired or not: it has no role of a person, and no password that somebody types. */
+  function keepDevice({ roles }: Account): void {
+    if (roles.includes('emergency'))
+      throw new ApiError(409, 'paired-device', 'This is a paired device: it can only be unpaired, or paired again.')
+  }
+
   async function giveCode(account: Account, by: By): Promise<CodeAnswer> {
     const code = Array.from({ length: codeLength }, () => letters[randomInt(letters.length)]).join('')
     const until = new Date(clock() + codeMs)
@@ -80,8 +90,30 @@ export function createPeopleManager(deps: ManageDeps) {
       return giveCode(await found(id), by)
     },
 
+    /**
+     * Pairs a device for emergency entry: it gets an account of its own that can only add.
+     * @param name what it is called, `Resus 2`
+     * @returns what it keeps to prove itself; said once
+     */
+    async pair(name: string, by: By): Promise<{ readonly id: string; readonly secret: string }> {
+      const signIn = `${unattributedPrefix}${name}`.toLowerCase()
+      const secret = randomBytes(secretBytes).toString('base64url')
+      const known = await people.findBySignIn(signIn)
+      if (known) {
+        const passwordHash = await hashPassword(secret)
+        await change(known.id, { change: 'paired' }, by, async (transaction) => {
+          await people.saveAccess(known.id, { passwordHash, isActive: true }, transaction)
+          await people.endSessionsOf(known.id, null, transaction)
+        })
+        return { id: known.id, secret }
+      }
+      const id = uuidv7()
+      await addPerson(deps, { id, name: `${unattributedPrefix}${name}`, signIn, roles: ['emergency'], password: secret }, undefined, by)
+      return { id, secret }
+    },
+
     async setRoles(id: string, roles: readonly Role[], by: By): Promise<void> {
-      await found(id)
+      keepDevice(await found(id))
       await keepAnAdmin(id, roles)
       await change(id, { change: 'roles', roles }, by, (transaction) => people.saveAccess(id, { roles: roles.join(' ') }, transaction))
     },
@@ -91,6 +123,7 @@ export function createPeopleManager(deps: ManageDeps) {
       const account = await found(id)
       switch (action) {
         case 'code':
+          keepDevice(account)
           return giveCode(account, by)
         case 'end':
           if (id === by.id) throw new ApiError(409, 'last-admin', 'You cannot end your own access: ask another admin.')

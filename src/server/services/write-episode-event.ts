@@ -42,6 +42,7 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
   }
   const body = before && input.kind === 'merged' ? await withPatient(deps, before.record, input.body as MergedBody, transaction) : null
   if (before && input.kind === 'unmerged') checkUnmerge(before.record)
+  if (before && input.kind === 'claimed') checkClaim(before.record)
   const { event, head } = await sealEvent(deps, writing, headOf(before), transaction, body ? { body } : {})
   const episode = foldEpisode(before?.record ?? null, id, event)
   await deps.streams.saveEpisode(episode, head, new Date(event.receivedAt), transaction)
@@ -126,6 +127,15 @@ function completedBy(known: PatientDetails, here: PatientDetails): PatientDetail
 function checkUnmerge(record: EpisodeRecord): void {
   if (record.merges?.some((one) => !one.undone)) return
   throw invalidInput([{ code: 'format', path: 'kind', message: 'Nothing was merged into this stay that could be undone.' }])
+}
+
+/** Somebody answers for a stay once. */
+function checkClaim({ unattributed }: EpisodeRecord): void {
+  if (unattributed && !unattributed.claimed) return
+  const message = unattributed?.claimed
+    ? `${unattributed.claimed.by} has claimed this stay already: add a note if there is more to say.`
+    : 'Somebody with an account began this stay: there is nothing to claim.'
+  throw invalidInput([{ code: 'format', path: 'kind', message }])
 }
 
 /** Nobody is born tomorrow, nor on a day that there is not. */

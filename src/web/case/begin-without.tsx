@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
-import { hasRight } from '#contract/rights'
+import { mayBeginWithoutPlan } from '#contract/rights'
 import { ReasonSheet } from './reason-sheet'
 import { usePlan } from './use-plan'
 import { Button } from '../parts/button'
@@ -15,7 +15,7 @@ export function BeginWithout({ open }: { open: OpenCase }) {
   const plan = usePlan(open)
   const person = usePerson()
   const navigate = useNavigate()
-  if (!hasRight(person.roles, 'decide')) return null
+  if (!mayBeginWithoutPlan(person.roles)) return null
   return (
     <>
       <Button onClick={() => setAsked(true)}>Begin without a plan</Button>

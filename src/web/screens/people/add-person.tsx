@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { signInPattern } from '#contract/api/people'
-import { roles as allRoles, type Role } from '#contract/rights'
+import { personRoles, type Role } from '#contract/rights'
 import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
@@ -61,7 +61,7 @@ export function AddPerson({ onAdd }: { onAdd: (person: NewPerson) => Promise<str
           onChange={(event) => setSignIn(event.target.value)}
         />
       </div>
-      <ChoiceSet label="Roles" values={chosen} choices={allRoles.map((value) => ({ value, label: value }))} onChange={setChosen} />
+      <ChoiceSet label="Roles" values={chosen} choices={personRoles.map((value) => ({ value, label: value }))} onChange={setChosen} />
       {wrong ? <Notice tone="stop" lead={wrong} role="alert" /> : null}
       <div className="flex flex-wrap gap-3">
         <Button type="submit" look="next" disabled={isBusy}>

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { ManagedPerson, PersonAction } from '#contract/api/people'
-import { roles as allRoles, type Role } from '#contract/rights'
+import { personRoles, type Role } from '#contract/rights'
 import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'
 import { formatWhen } from '../../parts/format-time'
@@ -39,7 +39,7 @@ export function PersonCard({
           <ChoiceSet
             label="Roles"
             values={roles}
-            choices={allRoles.map((value) => ({ value, label: value }))}
+            choices={personRoles.map((value) => ({ value, label: value }))}
             onChange={(chosen) => onRoles(chosen)}
           />
           <div className="flex flex-wrap gap-3">

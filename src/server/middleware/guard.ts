@@ -1,0 +1,59 @@
+import { Router, type RequestHandler } from 'express'
+import { mayAsk, ruleOf, type RouteId } from '#contract/api/route-rights'
+import { hasRight } from '#contract/rights'
+import { ApiError } from '../ground/api-error'
+import type { Account } from '../repositories/people'
+import { isShutOut, requireCsrf, signedIn, type SignedInRequest } from './session'
+
+export interface GuardDeps {
+  /** Whether somebody began the stay of this case themselves, and nobody has claimed it. */
+  readonly isOwn: (account: Account, caseId: string) => Promise<boolean>
+  /** Keeps that somebody read something of a patient. It is kept before it is answered. */
+  readonly noteRead: (account: Account, route: RouteId, subject: string) => Promise<void>
+}
+
+/** A router that takes a route only with its row in the table of rights, and asks for what that says before anything else is done. */
+export interface Guarded {
+  readonly router: Router
+  readonly route: (id: RouteId, ...handlers: readonly RequestHandler[]) => void
+}
+
+export type Guard = () => Guarded
+
+/** Makes the guard of one application. */
+export function createGuard(deps: GuardDeps): Guard {
+  return () => {
+    const router = Router()
+    return {
+      router,
+      route(id, ...handlers) {
+        const [method = '', path = ''] = id.split(' ')
+        router[method.toLowerCase() as 'get' | 'post' | 'delete'](path, checkRow(id, deps), ...handlers)
+      },
+    }
+  }
+}
+
+function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
+  const rule = ruleOf(id)
+  const changes = !id.startsWith('GET ')
+  return async (request: SignedInRequest, response, next) => {
+    if (rule.who === 'anybody') return next()
+    // What is refused was not read: the rest of a long body must not be taken for the next request.
+    if (changes && request.session === undefined) response.set('connection', 'close')
+    const session = signedIn(request)
+    const { account } = session
+    if (!rule.throughLock && isShutOut(request, session))
+      throw new ApiError(423, 'locked', 'The screen is locked: open it with the PIN or the password.')
+    if (!rule.whileSettingUp && account.mustChange)
+      throw new ApiError(403, 'change-password', 'Choose a password of your own first: the code was for once.')
+    const subject = String(request.params['id'] ?? '')
+    const ownRight = rule.own !== undefined && hasRight(account.roles, rule.own)
+    const isOwn = ownRight && (subject === '' || (await deps.isOwn(account, subject)))
+    if (!mayAsk(id, account.roles, isOwn))
+      throw new ApiError(403, 'no-right', `Your role (${account.roles.join(', ')}) may not do this: ask a clinician or a lead.`)
+    if (changes && !rule.withoutToken) requireCsrf(request, session)
+    if (rule.reads) await deps.noteRead(account, id, subject)
+    next()
+  }
+}
