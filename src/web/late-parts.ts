@@ -28,6 +28,7 @@ export const lateParts = {
   guide: () => import('./screens/guide/guide-screen'),
   guidePage: () => import('./screens/guide/guide-page-screen'),
   settings: () => import('./screens/settings/settings-screen'),
+  audit: () => import('./screens/audit/audit-screen'),
   people: () => import('./screens/people/people-screen'),
 }
 

@@ -4,6 +4,7 @@ import { Notice } from '../parts/notice'
 import { ButtonLink } from '../parts/button'
 import { loadCase, useCase, useCaseStore } from '../sync/case-store'
 import { ChangeBar } from './change-bar'
+import { ClaimBar } from './claim-bar'
 import { EndedBar } from './ended-bar'
 import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
@@ -26,6 +27,7 @@ export function CaseFrame() {
       <>
         <PatientStrip open={open} />
         <RelatedBar open={open} />
+        <ClaimBar open={open} />
         <EndedBar open={open} />
         <PathRail open={open} />
         <ChangeBar open={open} />

@@ -12,6 +12,8 @@ export function ReasonSheet({
   backLabel,
   children,
   hint,
+  label = 'Reason',
+  missing = 'A reason is missing: say in a few words why.',
   onClose,
   onReason,
 }: {
@@ -21,13 +23,16 @@ export function ReasonSheet({
   backLabel: string
   children?: ReactNode
   hint?: string
+  label?: string
+  /** What is said where too little is written. */
+  missing?: string
   onClose: () => void
   onReason: (reason: string) => void
 }) {
   const [reason, setReason] = useDraft(draftKey)
   const [error, setError] = useState<string>()
   const submit = (): void => {
-    if (reason.trim().length < 3) return setError('A reason is missing: say in a few words why.')
+    if (reason.trim().length < 3) return setError(missing)
     setReason('')
     onReason(reason.trim())
   }
@@ -42,7 +47,7 @@ export function ReasonSheet({
         className="grid gap-4"
       >
         <TextField
-          label="Reason"
+          label={label}
           value={reason}
           maxLength={300}
           onChange={(event) => setReason(event.target.value)}

@@ -2,6 +2,7 @@ import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router'
 import { BookOpen, CircleHelp, LayoutList, Package, Plus, Settings, Users } from 'lucide-react'
 import { hasRight } from '#contract/rights'
+import { Button } from '../parts/button'
 import { useKey } from '../parts/use-key'
 import { useIdleLock } from './use-idle-lock'
 import { useMendedClock } from './use-mended-clock'
@@ -88,8 +89,9 @@ function SignedOutShell({ state }: { state: SessionState }) {
 }
 
 function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
-  const { id, roles } = usePerson()
+  const { id, name, roles } = usePerson()
   const mayRead = hasRight(roles, 'read')
+  const isEmergency = hasRight(roles, 'add-own')
   const { pathname } = useLocation()
   const isStuck = useOutbox((store) => store.line !== 'fine' && store.pending.length > 0)
   const [isHelpOpen, setHelpOpen] = useState(false)
@@ -122,15 +124,15 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
           <span className="hidden text-[1.02rem] sm:inline">Zesty Wren</span>
         </Link>
         <Connection />
-        <TimerDock isLocked={!mayRead} />
+        <TimerDock isLocked={!mayRead && !isEmergency} />
         <nav aria-label="Main" className="ml-auto flex items-center">
-          {mayRead ? (
+          {mayRead || isEmergency ? (
             <>
               <NavLink to="/new" label="New case" icon={<Plus size={20} aria-hidden />} />
               <NavLink to="/" label="Board" icon={<LayoutList size={20} aria-hidden />} />
-              <NavLink to="/store" label="Store" icon={<Package size={20} aria-hidden />} />
             </>
           ) : null}
+          {mayRead ? <NavLink to="/store" label="Store" icon={<Package size={20} aria-hidden />} /> : null}
           {hasRight(roles, 'manage-people') ? <NavLink to="/people" label="People" icon={<Users size={20} aria-hidden />} /> : null}
           <NavLink to="/guide" label="Guide" icon={<BookOpen size={20} aria-hidden />} />
           <NavLink to="/settings" label="Settings" icon={<Settings size={20} aria-hidden />} />
@@ -147,10 +149,24 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
       </header>
       <NewVersion />
       <KeepingNotice />
-      {mayRead || pathname !== '/' ? <Outlet /> : <Navigate to="/people" replace />}
+      {isEmergency ? <EmergencyLine name={name} /> : null}
+      {mayRead || isEmergency || pathname !== '/' ? <Outlet /> : <Navigate to="/people" replace />}
       <LockScreen />
       <HelpSheet isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
       <Refusals />
+    </div>
+  )
+}
+
+/** Nobody is signed in, and everybody who looks at the glass should know. */
+function EmergencyLine({ name }: { name: string }) {
+  const signOut = useSession((store) => store.signOut)
+  return (
+    <div role="status" className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-stop bg-stop-wash px-3 py-1.5 sm:px-6">
+      <p className="min-w-0 flex-1 text-stop">
+        <strong>Emergency entry.</strong> Kept as {name} until a clinician claims it.
+      </p>
+      <Button onClick={() => void signOut()}>End it</Button>
     </div>
   )
 }

@@ -4,6 +4,7 @@ import { Button } from '../parts/button'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
 import { useSession } from '../sync/session-store'
+import { EmergencyEntry } from './emergency-entry'
 import { CredentialsForm } from './credentials-form'
 
 /**
@@ -33,6 +34,7 @@ export function UnlockForm({ lead, submitLabel, onOpen }: { lead: ReactNode; sub
       ) : (
         <CredentialsForm submitLabel={submitLabel} busyLabel="Opening…" onSubmit={open} />
       )}
+      <EmergencyEntry onOpen={onOpen} />
     </div>
   )
 }

@@ -28,9 +28,13 @@ interface SessionStore {
   readonly state: SessionState
   /** A PIN opens this device. */
   readonly hasPin: boolean
+  /** As what this device is paired for emergency entry; null where it is not, or is not known to be. */
+  readonly pairedAs: string | null
   load(): Promise<void>
   /** Null when signed in; otherwise the sentence to show. A PIN that could not be set along with it is set in Settings. */
   signIn(name: string, password: string, pin?: string): Promise<string | null>
+  /** Begins without an account on a paired device; null, or the sentence to show. */
+  enterEmergency(): Promise<string | null>
   /** Chooses a password; null, or the sentence to show. */
   changePassword(current: string, next: string): Promise<string | null>
   /** Sets the short PIN of this session on this device; null, or the sentence to show. */
@@ -52,8 +56,9 @@ export const useSession = create<SessionStore>((set, get) => {
   /** The PIN that opened this page without a line: a lock at the server is opened with it when the line is back. */
   let usedPin: string | null = null
 
-  const enter = async ({ person, csrf, keys, isLocked, mustChange, hasPin, now }: SessionAnswer): Promise<void> => {
+  const enter = async ({ person, csrf, keys, isLocked, mustChange, hasPin, pairedAs, now }: SessionAnswer): Promise<void> => {
     setServerClock(now)
+    set({ pairedAs })
     const { state } = get()
     if (!person) {
       setCsrf(null)
@@ -113,6 +118,7 @@ export const useSession = create<SessionStore>((set, get) => {
   return {
     state: { status: 'loading' },
     hasPin: false,
+    pairedAs: null,
     async load() {
       const facts = await readFacts()
       setDevice(facts.id)
@@ -135,6 +141,13 @@ export const useSession = create<SessionStore>((set, get) => {
       setCsrf(csrf)
       const isPinned = pin !== '' && person !== null && (await keepPin(person, keys, pin)) === null
       await enter(isPinned ? { ...result.value, hasPin: true } : result.value)
+      return null
+    },
+    async enterEmergency() {
+      const result = await callApi<SessionAnswer>('POST', paths.sessionEmergency)
+      if (result.kind !== 'ok') return refusalOf(result)
+      await noteFacts({ isLocked: false })
+      await enter(result.value)
       return null
     },
     async changePassword(current, next) {

@@ -2,12 +2,14 @@ import { useEffect, useRef, useState } from 'react'
 import type { CodeAnswer, ManagedPeopleAnswer, ManagedPerson, PersonAction } from '#contract/api/people'
 import { paths } from '#contract/api/paths'
 import { hasRight, type Role } from '#contract/rights'
+import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { callApi, describeNoAnswer } from '../../sync/api'
 import { usePerson } from '../../sync/session-store'
 import { useAnswer } from '../../sync/use-answer'
 import { AddPerson } from './add-person'
 import { CodeNotice, type GivenCode } from './code-notice'
+import { PairedDevices } from './paired-devices'
 import { PersonCard } from './person-card'
 
 /** Who may come in, with which roles; codes for new people and for forgotten passwords; where somebody is signed in. */
@@ -40,6 +42,9 @@ export function PeopleScreen() {
   const setRoles = async (person: ManagedPerson, roles: readonly Role[]): Promise<void> =>
     setWrong(await ask(paths.personRoles(person.id), { roles }, person.name))
 
+  const isDevice = ({ roles }: ManagedPerson): boolean => roles.includes('emergency')
+  const people = answer?.people.filter((one) => !isDevice(one)) ?? []
+  const devices = answer?.people.filter(isDevice) ?? []
   if (!mayManage)
     return (
       <main id="main" className="mx-auto w-full max-w-3xl flex-1 px-4 py-6 sm:px-6">
@@ -51,9 +56,12 @@ export function PeopleScreen() {
     )
   return (
     <main id="main" className="mx-auto grid w-full max-w-4xl flex-1 content-start gap-6 px-4 py-6 sm:px-6">
-      <header>
-        <h1 className="text-2xl font-bold">People</h1>
-        <p className="text-soft">Who may come in, and as what. Everything changed here is kept with your name.</p>
+      <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
+        <div className="min-w-0 flex-1">
+          <h1 className="text-2xl font-bold">People</h1>
+          <p className="text-soft">Who may come in, and as what. Everything changed here is kept with your name.</p>
+        </div>
+        <ButtonLink to="/audit">Who read what</ButtonLink>
       </header>
       {refusal ? <Notice tone="caution" lead={refusal} role="status" /> : null}
       <div ref={said} className="scroll-mt-4 empty:hidden">
@@ -62,17 +70,22 @@ export function PeopleScreen() {
       </div>
       <AddPerson onAdd={(person) => ask(paths.managedPeople, person, person.name)} />
       <ul aria-label="People" className="grid gap-3">
-        {answer?.people.map((person) => (
+        {people.map((person) => (
           <PersonCard
             key={person.id}
             person={person}
             isMe={person.id === me.id}
-            now={Date.parse(answer.now)}
+            now={Date.parse(answer?.now ?? '')}
             onAct={(action) => void act(person, action)}
             onRoles={(roles) => void setRoles(person, roles)}
           />
         ))}
       </ul>
+      <PairedDevices
+        devices={devices}
+        onPair={(name) => ask(paths.pairedDevices, { name }, name)}
+        onAct={(device, action) => void act(device, action)}
+      />
     </main>
   )
 }

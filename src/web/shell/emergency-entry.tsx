@@ -1,0 +1,36 @@
+import { useState } from 'react'
+import { Siren } from 'lucide-react'
+import { Button } from '../parts/button'
+import { Notice } from '../parts/notice'
+import { useSession } from '../sync/session-store'
+
+/**
+ * On a paired device: begins without an account, at once.
+ * @param onOpen called once it is open
+ */
+export function EmergencyEntry({ onOpen }: { onOpen?: () => void }) {
+  const pairedAs = useSession((store) => store.pairedAs)
+  const enter = useSession((store) => store.enterEmergency)
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const [isBusy, setBusy] = useState(false)
+  if (pairedAs === null) return null
+  const press = async (): Promise<void> => {
+    setBusy(true)
+    const refused = await enter()
+    setBusy(false)
+    setRefusal(refused)
+    if (refused === null) onOpen?.()
+  }
+  return (
+    <section aria-label="Emergency entry" className="grid gap-2 border-t border-line pt-6">
+      <Button look="danger" className="min-h-16 text-lg" disabled={isBusy} onClick={() => void press()}>
+        <Siren size={22} aria-hidden />
+        {isBusy ? 'Opening…' : 'Emergency: begin without signing in'}
+      </Button>
+      <p className="text-sm text-soft">
+        What is entered is kept as unattributed, {pairedAs}; a clinician claims it later. Other patients are not shown.
+      </p>
+      {refusal ? <Notice tone="stop" lead={refusal} role="alert" /> : null}
+    </section>
+  )
+}
