@@ -25,6 +25,11 @@ export function hasRight(held: readonly Role[], right: Right): boolean {
   return held.some((role) => rightsByRole[role].includes(right))
 }
 
+/** Whose account does the most harm in a stranger's hand: they come in by an authenticator app too. */
+export function mayHaveSecondFactor(held: readonly Role[]): boolean {
+  return hasRight(held, 'manage-people') || hasRight(held, 'manage-protocols')
+}
+
 /** Who may begin before a plan is accepted, and says why: a clinician, and whoever has no account in an emergency. */
 export function mayBeginWithoutPlan(held: readonly Role[]): boolean {
   return hasRight(held, 'decide') || hasRight(held, 'add-own')

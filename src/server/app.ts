@@ -5,6 +5,7 @@ import type { Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import { paths } from '#contract/api/paths'
 import type { InstrumentInfo } from '#contract/api/instruments'
+import { mayHaveSecondFactor } from '#contract/rights'
 import { ApiError } from './ground/api-error'
 import type { Clock } from './ground/clock'
 import { defineModels } from './db/models'
@@ -19,7 +20,7 @@ import { createPlanner } from './planning/planner'
 import { createEventRepository } from './repositories/events'
 import { createPageRepository } from './repositories/pages'
 import { createPatientReads } from './repositories/patient-reads'
-import { createPeopleRepository } from './repositories/people'
+import { createPeopleRepository, type Account } from './repositories/people'
 import { createPhotoRepository } from './repositories/photos'
 import { createSecretRepository } from './repositories/secrets'
 import { createSignInFailures } from './repositories/sign-in-failures'
@@ -51,6 +52,7 @@ import { createReadNoter } from './services/note-read'
 import { ownsCase } from './services/own-stays'
 import { createPlanNoter } from './services/note-plan'
 import { createDeviceKeys } from './services/device-keys'
+import { createSecondFactor } from './services/second-factor'
 import { createScreenLock } from './services/screen-lock'
 import { createPeopleManager } from './services/manage-people'
 import { createSignInService, type SignInService } from './services/sign-in'
@@ -81,6 +83,8 @@ export interface AppDeps {
   readonly hosts?: readonly string[]
   /** Proxies whose word on the caller's address is taken. */
   readonly proxies?: readonly string[]
+  /** Whether leads and admins need an authenticator app. */
+  readonly wantsSecondFactor?: boolean
   /** Whether what it does is counted. */
   readonly isMeasured?: boolean
 }
@@ -109,7 +113,10 @@ export function createApp(deps: AppDeps): App {
   const readStreams = createStreamRepository(reads, readModels)
   const people = createPeopleRepository(readModels)
   const writingPeople = createPeopleRepository(models)
-  const signIn = createSignInService(writingPeople, createSignInFailures(db), clock)
+  const second = createSecondFactor(writingPeople, clock)
+  const mustEnrol = (account: Account): boolean =>
+    (deps.wantsSecondFactor ?? false) && !account.hasSecondFactor && mayHaveSecondFactor(account.roles)
+  const signIn = createSignInService(writingPeople, createSignInFailures(db), second, clock)
   const keys = createDeviceKeys(createSecretRepository(db), clock)
   const stock = createStockRepository(db)
   const planner = createPlanner(clock, pool)
@@ -126,6 +133,7 @@ export function createApp(deps: AppDeps): App {
 
   const auditReads = createPatientReads(reads)
   const guard = createGuard({
+    mustEnrol,
     isOwn: (account, caseId) => ownsCase(readStreams, account, caseId),
     noteRead: createReadNoter(auditReads, clock),
   })
@@ -155,12 +163,13 @@ export function createApp(deps: AppDeps): App {
       keys,
       clock,
       isSecure: deps.isSecure ?? false,
+      mustEnrol,
     }),
   )
   app.use(recordRoutes(guard(), { append, metrics, noter, pager, keys, streams: readStreams, events: readEvents, people, clock }))
   app.use(
     peopleRoutes(guard(), {
-      manager: createPeopleManager({ db, people: writingPeople, events, streams, clock }),
+      manager: createPeopleManager({ db, people: writingPeople, events, streams, second, clock }),
       people: writingPeople,
       clock,
       isSecure: deps.isSecure ?? false,

@@ -74,6 +74,7 @@ async function main(): Promise<void> {
     leaving: leaving.signal,
     stopping: stopping.signal,
     isSecure: configuration.isSecure,
+    wantsSecondFactor: configuration.wantsSecondFactor,
     hosts: configuration.hosts,
     proxies: configuration.proxies,
     isMeasured: configuration.metricsPort !== null,

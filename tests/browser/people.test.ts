@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { Secret, TOTP } from 'otpauth'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 
@@ -140,4 +141,30 @@ describe('people, in the browser', () => {
     await browser.waitForText('Nobody did anything of this kind in these days.')
     await leave()
   }).timeout(90_000)
+
+  it('a lead sets up an authenticator app, and comes in by its code from then on', async () => {
+    await signIn(browser, 'maren', server.password)
+    await browser.open('/settings')
+    await browser.type('textbox', 'Your password, again', server.password)
+    await browser.click('button', 'Set up an authenticator app')
+    await browser.find('image', 'The secret, to be read by the app')
+    const secret = (
+      await (await browser.driver.findElement({ css: 'form[aria-label="Authenticator app"] .font-mono' })).getText()
+    ).replaceAll(' ', '')
+    const app = new TOTP({ secret: Secret.fromBase32(secret) })
+    await browser.type('textbox', 'The six digits that it shows now', '12')
+    await browser.click('button', 'Ask for codes from now on')
+    await browser.waitForText('The code is six digits')
+    await browser.type('textbox', 'The six digits that it shows now', app.generate())
+    await browser.click('button', 'Ask for codes from now on')
+    await browser.waitForText('Its codes are asked for when you sign in')
+    await leave()
+    await enter('maren', server.password)
+    await browser.waitForText('Type the six digits that your authenticator app shows now.')
+    // The code of now was used to set it up: the next one counts already.
+    await browser.type('textbox', 'Code of your authenticator app', app.generate({ timestamp: Date.now() + 30_000 }))
+    await browser.click('button', 'Sign in')
+    await browser.find('heading', 'Board')
+    await leave()
+  }).timeout(60_000)
 })

@@ -12,6 +12,8 @@ export const paths = {
   audit: (query: string) => `/api/admin/audit?${query}`,
   sessionEmergency: '/api/session/emergency',
   pairedDevices: '/api/admin/devices',
+  sessionSecondFactor: '/api/session/second-factor',
+  sessionSecondFactorConfirm: '/api/session/second-factor/confirm',
   sessionPassword: '/api/session/password',
   board: '/api/board',
   handOver: (query: string) => `/api/hand-over?${query}`,

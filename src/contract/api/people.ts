@@ -12,6 +12,8 @@ export interface ManagedPerson {
   readonly isActive: boolean
   /** They have a one-time code and no password of their own yet. */
   readonly mustChange: boolean
+  /** A code of an authenticator app is asked for at sign-in. */
+  readonly hasSecondFactor: boolean
   /** Browsers in which they are signed in. */
   readonly sessions: number
   /** When one of them was used last, ISO 8601; null for none. */
@@ -31,5 +33,5 @@ export interface CodeAnswer {
 }
 
 /** What an admin may do to a person besides giving them roles. */
-export const personActions = ['code', 'end', 'restore', 'end-sessions'] as const
+export const personActions = ['code', 'end', 'restore', 'end-sessions', 'second-factor-off'] as const
 export type PersonAction = (typeof personActions)[number]

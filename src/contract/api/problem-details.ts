@@ -49,6 +49,7 @@ export const errorCodes = [
   'not-here',
   'change-password',
   'last-admin',
+  'second-factor',
   'not-paired',
   'paired-device',
 ] as const

@@ -42,6 +42,9 @@ export const routeRights = {
   'POST /api/session/pin': { who: 'signed-in' },
   'POST /api/session/password': { who: 'signed-in', whileSettingUp: true },
 
+  'POST /api/session/second-factor': { who: 'signed-in', whileSettingUp: true },
+  'POST /api/session/second-factor/confirm': { who: 'signed-in', whileSettingUp: true },
+
   'GET /api/people': { who: 'signed-in' },
   'GET /api/admin/people': { who: 'manage-people' },
   'POST /api/admin/people': { who: 'manage-people' },

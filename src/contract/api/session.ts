@@ -34,6 +34,10 @@ export interface SessionAnswer {
   readonly isLocked: boolean
   /** They came in by a one-time code: a password has to be chosen before anything else. */
   readonly mustChange: boolean
+  /** Codes of an authenticator app are asked of them. */
+  readonly hasSecondFactor: boolean
+  /** This server wants it of them, and they have none: it has to be set up before anything else. */
+  readonly mustEnrol: boolean
   /** The session has a short PIN that opens its lock. */
   readonly hasPin: boolean
   /** As what this device is paired for emergency entry, `Resus 2`; null where it is not. */
@@ -42,4 +46,15 @@ export interface SessionAnswer {
   readonly keys: DeviceKeys | null
   /** Server time, ISO 8601 UTC: clocks of devices drift. */
   readonly now: string
+}
+
+/** Six digits of an authenticator app. */
+export const secondCodePattern = /^\d{6}$/
+
+/** Answer where a second factor is begun: to be read by the app, or typed into it. */
+export interface SecondFactorAnswer {
+  /** Base32. */
+  readonly secret: string
+  /** The same as a picture, a data address. */
+  readonly qr: string
 }

@@ -1,10 +1,13 @@
 import Joi from 'joi'
-import { pinPattern } from './session'
+import { pinPattern, secondCodePattern } from './session'
+
+const secondCode = Joi.string().pattern(secondCodePattern, 'code of six digits')
 
 /** Name and password of a sign-in. */
 export const signInSchema = Joi.object({
   name: Joi.string().trim().min(1).max(60).required(),
   password: Joi.string().min(1).max(200).required(),
+  code: secondCode,
 })
 
 /** The short PIN of a session. */
@@ -16,3 +19,8 @@ export const pinSchema = Joi.object({
 export const sealedSchema = Joi.object({
   sealed: Joi.string().base64().min(380).max(1_000_000).required(),
 })
+
+/** The password again, before a second factor is set up. */
+export const passwordSchema = Joi.object({ password: Joi.string().min(1).max(200).required() })
+/** The first code of an app that was set up. */
+export const secondCodeSchema = Joi.object({ code: secondCode.required() })

@@ -2,7 +2,17 @@ import type { Role } from '../rights'
 import { personKind } from './kind'
 
 /** What was changed of how a person comes in, by an admin or by themselves. */
-export const accessChanges = ['roles', 'code', 'password', 'ended', 'restored', 'sessions-ended', 'paired'] as const
+export const accessChanges = [
+  'roles',
+  'code',
+  'password',
+  'ended',
+  'restored',
+  'sessions-ended',
+  'paired',
+  'second-factor',
+  'second-factor-off',
+] as const
 export interface AccessBody {
   readonly change: (typeof accessChanges)[number]
   /** The roles that they have from then on. */

@@ -12,9 +12,25 @@ import * as anchors from './migrations/2026-11-27-anchors'
 import * as cluster from './migrations/2026-11-27-cluster'
 import * as people from './migrations/2026-11-27-people'
 import * as reads from './migrations/2026-11-27-reads'
+import * as secondFactor from './migrations/2026-11-27-second-factor'
 import * as signIn from './migrations/2026-11-27-sign-in'
 
-const migrations = [streams, store, marksAndLots, folds, history, patients, ward, recall, anchors, signIn, cluster, people, reads]
+const migrations = [
+  streams,
+  store,
+  marksAndLots,
+  folds,
+  history,
+  patients,
+  ward,
+  recall,
+  anchors,
+  signIn,
+  cluster,
+  people,
+  reads,
+  secondFactor,
+]
 
 /** Brings the database to the newest schema; each migration runs once, in order. */
 export async function migrate(db: Sequelize): Promise<void> {

@@ -14,6 +14,11 @@ export interface PersonRow {
   /** They came in by a one-time code, and have to choose a password. */
   mustChange: boolean
   codeUntil: Date | null
+  /** Of their authenticator app. */
+  secondSecret: string | null
+  /** Since when its codes are asked for; null before the first right one. */
+  secondSince: Date | null
+  secondStep: number
 }
 export interface SessionRow {
   id: string
@@ -121,6 +126,9 @@ export function defineModels(db: Sequelize): Models {
         isActive: { type: DataTypes.BOOLEAN, allowNull: false },
         mustChange: { type: DataTypes.BOOLEAN, allowNull: false },
         codeUntil: { type: DataTypes.DATE(3), allowNull: true },
+        secondSecret: { type: DataTypes.STRING(64), allowNull: true },
+        secondSince: { type: DataTypes.DATE(3), allowNull: true },
+        secondStep: integer(),
       },
       { tableName: 'people' },
     ),

@@ -8,6 +8,8 @@ export interface Configuration {
   readonly metricsPort: number | null
   /** TLS ends at a proxy in front: cookies travel by https alone. */
   readonly isSecure: boolean
+  /** Leads and admins need an authenticator app. */
+  readonly wantsSecondFactor: boolean
   /** Proxies whose word on the caller's address is taken: `loopback`, addresses or ranges; empty trusts none. */
   readonly proxies: readonly string[]
   /** Names under which it may be asked, without port. */
@@ -39,6 +41,7 @@ export function readConfiguration(env: Readonly<Record<string, string | undefine
     port: wholeOf('PORT', env['PORT'] ?? '4180', 0, 65_535),
     metricsPort: metrics === undefined || metrics === '' ? null : wholeOf('WREN_METRICS_PORT', metrics, 0, 65_535),
     isSecure: yesOrNo('WREN_SECURE', env['WREN_SECURE']),
+    wantsSecondFactor: yesOrNo('WREN_SECOND_FACTOR', env['WREN_SECOND_FACTOR']),
     proxies: listOf(env['WREN_PROXIES']),
     hosts: [...loopback, ...listOf(env['WREN_HOSTS']).map((host) => host.toLowerCase())],
     anchorFile: env['WREN_ANCHORS'] ?? null,

@@ -6,6 +6,8 @@ import type { Account } from '../repositories/people'
 import { isShutOut, requireCsrf, signedIn, type SignedInRequest } from './session'
 
 export interface GuardDeps {
+  /** Whether they have to set up a second factor before anything else. */
+  readonly mustEnrol: (account: Account) => boolean
   /** Whether somebody began the stay of this case themselves, and nobody has claimed it. */
   readonly isOwn: (account: Account, caseId: string) => Promise<boolean>
   /** Keeps that somebody read something of a patient. It is kept before it is answered. */
@@ -47,6 +49,8 @@ function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
       throw new ApiError(423, 'locked', 'The screen is locked: open it with the PIN or the password.')
     if (!rule.whileSettingUp && account.mustChange)
       throw new ApiError(403, 'change-password', 'Choose a password of your own first: the code was for once.')
+    if (!rule.whileSettingUp && deps.mustEnrol(account))
+      throw new ApiError(403, 'second-factor', 'Set up your authenticator app first: this server wants it of leads and admins.')
     const subject = String(request.params['id'] ?? '')
     const ownRight = rule.own !== undefined && hasRight(account.roles, rule.own)
     const isOwn = ownRight && (subject === '' || (await deps.isOwn(account, subject)))

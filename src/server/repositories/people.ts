@@ -12,6 +12,10 @@ export interface Account extends Person {
   readonly mustChange: boolean
   /** Until when the one-time code is good; null for a password of their own. */
   readonly codeUntil: Date | null
+  /** Secret of their authenticator app; null without one. */
+  readonly secondSecret: string | null
+  /** Its codes are asked for. */
+  readonly hasSecondFactor: boolean
 }
 
 /** Reads and writes people, their sign-in and their sessions. */
@@ -45,6 +49,9 @@ export function createPeopleRepository(models: Models) {
           isActive: true,
           mustChange: false,
           codeUntil: null,
+          secondSecret: null,
+          secondSince: null,
+          secondStep: 0,
         },
         { transaction },
       )
@@ -63,10 +70,19 @@ export function createPeopleRepository(models: Models) {
     },
     async saveAccess(
       id: string,
-      access: Partial<Pick<PersonRow, 'passwordHash' | 'roles' | 'isActive' | 'mustChange' | 'codeUntil'>>,
+      access: Partial<Pick<PersonRow, 'passwordHash' | 'roles' | 'isActive' | 'mustChange' | 'codeUntil' | 'secondSecret' | 'secondSince'>>,
       transaction: Transaction,
     ): Promise<void> {
       await models.people.update(access, { where: { id }, transaction })
+    },
+    /** Keeps the secret of an authenticator app that is being set up. */
+    async saveSecondSecret(id: string, secondSecret: string): Promise<void> {
+      await models.people.update({ secondSecret, secondStep: 0 }, { where: { id, secondSince: null } })
+    },
+    /** Uses up the code of a step of time. @returns whether it was still to be used */
+    async useSecondStep(id: string, step: number): Promise<boolean> {
+      const [changed] = await models.people.update({ secondStep: step }, { where: { id, secondStep: { [Op.lt]: step } } })
+      return changed === 1
     },
     /** Ends the sessions of a person, but one. */
     async endSessionsOf(personId: string, kept: string | null, transaction: Transaction): Promise<void> {
@@ -80,9 +96,9 @@ export function createPeopleRepository(models: Models) {
         const account = toAccount(row)
         if (!account) return []
         const own = sessions.filter((one) => one.personId === row.id).map((one) => new Date(one.lastSeenAt).getTime())
-        const { id, name, signIn, roles, isActive, mustChange } = account
+        const { id, name, signIn, roles, isActive, mustChange, hasSecondFactor } = account
         const lastSeenAt = own.length > 0 ? new Date(Math.max(...own)).toISOString() : null
-        return [{ id, name, signIn, roles, isActive, mustChange, sessions: own.length, lastSeenAt }]
+        return [{ id, name, signIn, roles, isActive, mustChange, hasSecondFactor, sessions: own.length, lastSeenAt }]
       })
     },
 
@@ -131,6 +147,8 @@ function toAccount(row: PersonRow | null): Account | null {
     isActive: Boolean(row.isActive),
     mustChange: Boolean(row.mustChange),
     codeUntil: row.codeUntil && new Date(row.codeUntil),
+    secondSecret: row.secondSecret,
+    hasSecondFactor: row.secondSince !== null,
     version: row.version,
     roles: row.roles.split(' ') as Role[],
     settings: JSON.parse(row.settings) as PersonSettings,

@@ -2,6 +2,8 @@ import type { Response, Router } from 'express'
 import Joi from 'joi'
 import type { CodeAnswer, ManagedPeopleAnswer, PersonAction } from '#contract/api/people'
 import { newPersonSchema, pairingSchema, passwordChangeSchema, personActionSchema, rolesSchema } from '#contract/api/people.schema'
+import type { SecondFactorAnswer } from '#contract/api/session'
+import { passwordSchema, secondCodeSchema } from '#contract/api/sign-in.schema'
 import { uuid } from '#contract/field-schemas'
 import type { Role } from '#contract/rights'
 import type { Clock } from '../ground/clock'
@@ -59,6 +61,15 @@ export function peopleRoutes({ router, route }: Guarded, { manager, people, cloc
   route('POST /api/session/password', async (request: SignedInRequest, response) => {
     const { current, next } = parseWith<{ current: string; next: string }>(passwordChangeSchema, request.body)
     await manager.changePassword(signedIn(request), current, next)
+    response.json({})
+  })
+  route('POST /api/session/second-factor', async (request: SignedInRequest, response: Response<SecondFactorAnswer>) => {
+    const { password } = parseWith<{ password: string }>(passwordSchema, request.body)
+    response.json(await manager.beginSecondFactor(signedIn(request), password))
+  })
+  route('POST /api/session/second-factor/confirm', async (request: SignedInRequest, response) => {
+    const { code } = parseWith<{ code: string }>(secondCodeSchema, request.body)
+    await manager.confirmSecondFactor(signedIn(request), code)
     response.json({})
   })
   return router

@@ -22,10 +22,15 @@ export interface SessionRouteDeps {
   readonly clock: Clock
   /** Whether the site is served over https, so that the cookie never travels without it. */
   readonly isSecure: boolean
+  /** Whether they have to set up a second factor before anything else. */
+  readonly mustEnrol: (account: Account) => boolean
 }
 
 /** The session: who is signed in, sign in, lock, unlock, sign out. */
-export function sessionRoutes({ router, route }: Guarded, { signIn, people, lock, keys, clock, isSecure }: SessionRouteDeps): Router {
+export function sessionRoutes(
+  { router, route }: Guarded,
+  { signIn, people, lock, keys, clock, isSecure, mustEnrol }: SessionRouteDeps,
+): Router {
   const now = (): string => new Date(clock()).toISOString()
   /** The device that a request comes from, if it is paired. */
   const pairedDevice = async (request: SignedInRequest): Promise<{ account: Account; secret: string } | null> => {
@@ -41,6 +46,8 @@ export function sessionRoutes({ router, route }: Guarded, { signIn, people, lock
     csrf: null,
     isLocked: false,
     mustChange: false,
+    hasSecondFactor: false,
+    mustEnrol: false,
     hasPin: false,
     pairedAs: await nameOfDevice(request),
     keys: null,
@@ -55,6 +62,8 @@ export function sessionRoutes({ router, route }: Guarded, { signIn, people, lock
       csrf,
       isLocked: false,
       mustChange: account.mustChange,
+      hasSecondFactor: account.hasSecondFactor,
+      mustEnrol: mustEnrol(account),
       hasPin,
       pairedAs: await nameOfDevice(request),
       keys: await keys.keysOf(account.id, device),
@@ -70,8 +79,8 @@ export function sessionRoutes({ router, route }: Guarded, { signIn, people, lock
     else await send(request, response, session)
   })
   route('POST /api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
-    const { name, password } = parseWith<{ name: string; password: string }>(signInSchema, request.body)
-    const opened = await signIn.signIn(name.trim(), password, request.ip ?? '', request.session)
+    const { name, password, code } = parseWith<{ name: string; password: string; code?: string }>(signInSchema, request.body)
+    const opened = await signIn.signIn(name.trim(), password, request.ip ?? '', request.session, code)
     response.cookie(sessionCookie, opened.token, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/' })
     await send(request, response, opened)
   })

@@ -3,8 +3,9 @@ import type { Sequelize, Transaction } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { AccessBody } from '#contract/events/access'
 import type { CodeAnswer, PersonAction } from '#contract/api/people'
+import type { SecondFactorAnswer } from '#contract/api/session'
 import { unattributedPrefix } from '#contract/records/episode'
-import type { Role } from '#contract/rights'
+import { mayHaveSecondFactor, type Role } from '#contract/rights'
 import { inTransaction } from '../db/in-transaction'
 import { ApiError, invalidInput } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
@@ -14,6 +15,7 @@ import type { StreamRepository } from '../repositories/streams'
 import { addPerson } from './add-person'
 import { hashPassword, verifyPassword } from './password'
 import { ownEvent, sealNext } from './seal-event'
+import type { SecondFactor } from './second-factor'
 import type { OpenSession } from './sign-in'
 
 const codeMs = 24 * 3_600_000
@@ -29,6 +31,7 @@ export interface ManageDeps {
   readonly people: PeopleRepository
   readonly events: EventRepository
   readonly streams: StreamRepository
+  readonly second: SecondFactor
   readonly clock: Clock
 }
 
@@ -136,10 +139,40 @@ export function createPeopleManager(deps: ManageDeps) {
         case 'restore':
           await change(id, { change: 'restored' }, by, (transaction) => people.saveAccess(id, { isActive: true }, transaction))
           return null
+        case 'second-factor-off':
+          if (id === by.id) throw new ApiError(409, 'last-admin', 'You cannot take away your own second factor: ask another admin.')
+          await change(id, { change: 'second-factor-off' }, by, async (transaction) => {
+            await people.saveAccess(id, { secondSecret: null, secondSince: null }, transaction)
+            await people.endSessionsOf(id, null, transaction)
+          })
+          return null
         case 'end-sessions':
           await change(id, { change: 'sessions-ended' }, by, (transaction) => people.endSessionsOf(id, null, transaction))
           return null
       }
+    },
+
+    /** The secret of an authenticator app, for whoever gives their password again. */
+    async beginSecondFactor({ account }: OpenSession, password: string): Promise<SecondFactorAnswer> {
+      if (!mayHaveSecondFactor(account.roles))
+        throw new ApiError(403, 'no-right', 'A second factor is for leads and admins: your password and PIN are enough.')
+      if (account.hasSecondFactor)
+        throw new ApiError(409, 'second-factor', 'You have an authenticator app already: an admin takes it away, then you set up another.')
+      if (!(await verifyPassword(password, account.passwordHash)))
+        throw invalidInput([{ code: 'format', path: 'password', message: 'The password is not right: type it again.' }])
+      return deps.second.begin(account)
+    },
+
+    /** From the first right code on, codes are asked for. */
+    async confirmSecondFactor({ account, sessionId }: OpenSession, code: string): Promise<void> {
+      if (account.hasSecondFactor || !(await deps.second.isRight(account, code)))
+        throw invalidInput([
+          { code: 'format', path: 'code', message: 'These are not the six digits of now: wait for the next ones and type them.' },
+        ])
+      await change(account.id, { change: 'second-factor' }, account, async (transaction) => {
+        await people.saveAccess(account.id, { secondSince: new Date(clock()) }, transaction)
+        await people.endSessionsOf(account.id, sessionId, transaction)
+      })
     },
 
     /** A person chooses a password; their other sessions end. */

@@ -3,6 +3,7 @@ import type { Clock } from '../ground/clock'
 import { ApiError } from '../ground/api-error'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { SignInFailures } from '../repositories/sign-in-failures'
+import type { SecondFactor } from './second-factor'
 import { hashPassword, verifyPassword } from './password'
 
 const idleMs = 12 * 3_600_000
@@ -21,7 +22,7 @@ export interface OpenSession {
 }
 
 /** Sign-in with a pause after wrong passwords, and sessions kept in the database under a hash of their token. */
-export function createSignInService(people: PeopleRepository, failures: SignInFailures, clock: Clock) {
+export function createSignInService(people: PeopleRepository, failures: SignInFailures, second: SecondFactor, clock: Clock) {
   const decoy = hashPassword(randomBytes(12).toString('hex'))
   return {
     /**
@@ -29,6 +30,7 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
      * address, by all servers together, so that nobody shuts out anybody elsewhere.
      * @param address where it is tried from
      * @param before the session of that browser until now: it ends, and the same person keeps the PIN
+     * @param code of their authenticator app, where they have one
      * @throws ApiError 401 for a wrong one, 429 during the pause
      */
     async signIn(
@@ -36,6 +38,7 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
       password: string,
       address: string,
       before?: OpenSession,
+      code?: string,
     ): Promise<{ token: string; csrf: string; account: Account; pinHash: string | null }> {
       const now = clock()
       const key = createHash('sha256').update(`${signIn.toLowerCase()}|${address}`).digest('hex')
@@ -49,6 +52,11 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
       const isOver = account?.codeUntil ? account.codeUntil.getTime() < now : false
       if (!account?.isActive || isOver || !isRight)
         throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
+      // The count stays: a right password alone buys no more tries of a code.
+      if (account.hasSecondFactor && code === undefined)
+        throw new ApiError(401, 'second-factor', 'Type the six digits that your authenticator app shows now.')
+      if (account.hasSecondFactor && !(await second.isRight(account, code ?? '')))
+        throw new ApiError(401, 'second-factor', 'These are not the six digits of now, or they were used: wait for the next ones.')
       const token = randomBytes(32).toString('base64url')
       const csrf = randomBytes(32).toString('hex')
       const at = new Date(now)

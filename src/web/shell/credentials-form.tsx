@@ -1,9 +1,10 @@
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
-import { pinPattern } from '#contract/api/session'
+import { pinPattern, secondCodePattern } from '#contract/api/session'
 import { Button } from '../parts/button'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
+import { useSession } from '../sync/session-store'
 
 const pinOrNothing = new RegExp(`^$|${pinPattern.source}`)
 
@@ -17,13 +18,14 @@ export function CredentialsForm({
   submitLabel: string
   busyLabel: string
   /** Resolves to null, or to the sentence to show. */
-  onSubmit: (name: string, password: string, pin: string) => Promise<string | null>
+  onSubmit: (name: string, password: string, pin: string, code: string) => Promise<string | null>
   /** A short PIN may be set along with it. */
   offersPin?: boolean
 }) {
   const [refusal, setRefusal] = useState<string | null>(null)
-  const { register, handleSubmit, formState } = useForm({ defaultValues: { name: '', password: '', pin: '' } })
-  const submit = handleSubmit(async ({ name, password, pin }) => setRefusal(await onSubmit(name, password, pin)))
+  const { register, handleSubmit, formState } = useForm({ defaultValues: { name: '', password: '', pin: '', code: '' } })
+  const wantsCode = useSession((store) => store.wantsCode)
+  const submit = handleSubmit(async ({ name, password, pin, code }) => setRefusal(await onSubmit(name, password, pin, code)))
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="grid gap-4">
       <TextField
@@ -52,6 +54,19 @@ export function CredentialsForm({
             pattern: { value: pinOrNothing, message: 'The PIN must be 4 to 8 digits: change it, or leave it empty.' },
           })}
           error={formState.errors.pin?.message}
+        />
+      ) : null}
+      {wantsCode ? (
+        <TextField
+          label="Code of your authenticator app"
+          inputMode="numeric"
+          maxLength={6}
+          autoComplete="one-time-code"
+          autoFocus
+          {...register('code', {
+            pattern: { value: secondCodePattern, message: 'The code is six digits: type what the app shows now.' },
+          })}
+          error={formState.errors.code?.message}
         />
       ) : null}
       {refusal ? <Notice tone="stop" lead={refusal} role="alert" /> : null}

@@ -16,6 +16,7 @@ import { startStream } from '../sync/live-stream'
 import { resumeTimers } from '../case/timer-store'
 import { Wren } from './wren'
 import { ChoosePassword } from './choose-password'
+import { EnrolSecondFactor } from './enrol-second-factor'
 import { HelpSheet } from './help-sheet'
 import { KeepingNotice } from './keeping-notice'
 import { LockMenu } from './lock-menu'
@@ -42,6 +43,7 @@ export function Shell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
       </main>
     )
   if (state.status === 'signed-in' && state.mustChange) return <ChoosePassword />
+  if (state.status === 'signed-in' && state.mustEnrol) return <EnrolSecondFactor />
   if (state.status === 'signed-in') return <SignedInShell whenSignedIn={whenSignedIn} />
   return <SignedOutShell state={state} />
 }

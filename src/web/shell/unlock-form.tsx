@@ -16,8 +16,8 @@ import { CredentialsForm } from './credentials-form'
 export function UnlockForm({ lead, submitLabel, onOpen }: { lead: ReactNode; submitLabel: string; onOpen: () => void }) {
   const { hasPin, signIn } = useSession()
   const [wantsPassword, setWantsPassword] = useState(false)
-  const open = async (name: string, password: string): Promise<string | null> => {
-    const refused = await signIn(name, password)
+  const open = async (name: string, password: string, _pin: string, code: string): Promise<string | null> => {
+    const refused = await signIn(name, password, '', code)
     if (refused === null) onOpen()
     return refused
   }

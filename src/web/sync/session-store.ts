@@ -1,6 +1,6 @@
 import { create } from 'zustand'
 import { paths } from '#contract/api/paths'
-import { type DeviceKeys, type Person, type SessionAnswer } from '#contract/api/session'
+import { type DeviceKeys, type Person, type SecondFactorAnswer, type SessionAnswer } from '#contract/api/session'
 import { defaultSettings, type PersonSettings } from '#contract/records/person'
 import { callApi, describeNoAnswer, reportSessionOver, setCsrf, setDevice, type ApiResult } from './api'
 import { noteFacts, readFacts } from './device'
@@ -20,6 +20,8 @@ export type SessionState =
       readonly keys: DeviceKeys | null
       /** They came in by a one-time code: nothing else before a password is chosen. */
       readonly mustChange?: true
+      /** An authenticator app has to be set up before anything else. */
+      readonly mustEnrol?: true
       /** Begun without the server, which has yet to say that the session still holds. */
       readonly isUnproven?: true
     }
@@ -30,13 +32,20 @@ interface SessionStore {
   readonly hasPin: boolean
   /** As what this device is paired for emergency entry; null where it is not, or is not known to be. */
   readonly pairedAs: string | null
+  /** The password was right, and a code of the authenticator app is asked for. */
+  readonly wantsCode: boolean
+  readonly hasSecondFactor: boolean
   load(): Promise<void>
   /** Null when signed in; otherwise the sentence to show. A PIN that could not be set along with it is set in Settings. */
-  signIn(name: string, password: string, pin?: string): Promise<string | null>
+  signIn(name: string, password: string, pin?: string, code?: string): Promise<string | null>
   /** Begins without an account on a paired device; null, or the sentence to show. */
   enterEmergency(): Promise<string | null>
   /** Chooses a password; null, or the sentence to show. */
   changePassword(current: string, next: string): Promise<string | null>
+  /** Begins to set up an authenticator app: what it is to read, or what is wrong in words. */
+  beginSecondFactor(password: string): Promise<SecondFactorAnswer | string>
+  /** Asks for its codes from now on; null, or the sentence to show. */
+  confirmSecondFactor(code: string): Promise<string | null>
   /** Sets the short PIN of this session on this device; null, or the sentence to show. */
   setPin(pin: string): Promise<string | null>
   /** Opens by the PIN, at the server or without it; null, or the sentence to show. */
@@ -56,9 +65,20 @@ export const useSession = create<SessionStore>((set, get) => {
   /** The PIN that opened this page without a line: a lock at the server is opened with it when the line is back. */
   let usedPin: string | null = null
 
-  const enter = async ({ person, csrf, keys, isLocked, mustChange, hasPin, pairedAs, now }: SessionAnswer): Promise<void> => {
+  const enter = async ({
+    person,
+    csrf,
+    keys,
+    isLocked,
+    mustChange,
+    mustEnrol,
+    hasSecondFactor,
+    hasPin,
+    pairedAs,
+    now,
+  }: SessionAnswer): Promise<void> => {
     setServerClock(now)
-    set({ pairedAs })
+    set({ pairedAs, hasSecondFactor, wantsCode: false })
     const { state } = get()
     if (!person) {
       setCsrf(null)
@@ -80,7 +100,14 @@ export const useSession = create<SessionStore>((set, get) => {
     await noteProven(hasPin)
     const durable = state.status === 'signed-in' ? state.durable : await openDurable(person.id, await vaultOf(keys))
     set({
-      state: { status: 'signed-in', person: await withWaiting(person, durable), durable, keys, ...(mustChange ? { mustChange } : {}) },
+      state: {
+        status: 'signed-in',
+        person: await withWaiting(person, durable),
+        durable,
+        keys,
+        ...(mustChange ? { mustChange } : {}),
+        ...(mustEnrol ? { mustEnrol } : {}),
+      },
     })
   }
 
@@ -119,6 +146,8 @@ export const useSession = create<SessionStore>((set, get) => {
     state: { status: 'loading' },
     hasPin: false,
     pairedAs: null,
+    wantsCode: false,
+    hasSecondFactor: false,
     async load() {
       const facts = await readFacts()
       setDevice(facts.id)
@@ -133,9 +162,12 @@ export const useSession = create<SessionStore>((set, get) => {
       const isRecent = facts.pinned !== null && Date.now() - facts.pinned.provenMs < longestUnprovenMs
       set({ state: isRecent ? { status: 'locked', name: null } : { status: 'unreachable' } })
     },
-    async signIn(name, password, pin = '') {
-      const result = await callApi<SessionAnswer>('POST', paths.session, { name, password })
-      if (result.kind !== 'ok') return refusalOf(result)
+    async signIn(name, password, pin = '', code = '') {
+      const result = await callApi<SessionAnswer>('POST', paths.session, { name, password, ...(code ? { code } : {}) })
+      if (result.kind !== 'ok') {
+        if (result.kind === 'refused' && result.problem.type.endsWith('second-factor')) set({ wantsCode: true })
+        return refusalOf(result)
+      }
       await noteFacts({ isLocked: false })
       const { person, keys, csrf } = result.value
       setCsrf(csrf)
@@ -152,6 +184,16 @@ export const useSession = create<SessionStore>((set, get) => {
     },
     async changePassword(current, next) {
       const result = await callApi('POST', paths.sessionPassword, { current, next })
+      if (result.kind !== 'ok') return refusalOf(result)
+      await get().load()
+      return null
+    },
+    async beginSecondFactor(password) {
+      const result = await callApi<SecondFactorAnswer>('POST', paths.sessionSecondFactor, { password })
+      return result.kind === 'ok' ? result.value : refusalOf(result)
+    },
+    async confirmSecondFactor(code) {
+      const result = await callApi('POST', paths.sessionSecondFactorConfirm, { code })
       if (result.kind !== 'ok') return refusalOf(result)
       await get().load()
       return null

@@ -11,6 +11,7 @@ describe('the configuration', () => {
       port: 4180,
       metricsPort: null,
       isSecure: false,
+      wantsSecondFactor: false,
       proxies: [],
       hosts: ['localhost', '127.0.0.1', '[::1]'],
       anchorFile: null,

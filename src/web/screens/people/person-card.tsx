@@ -28,7 +28,9 @@ export function PersonCard({
           <h2 className="font-bold">
             {name} <span className="font-normal text-soft">{signIn}</span>
           </h2>
-          <p className="text-sm text-soft">{[roles.join(', '), stateOf(person, now)].join('; ')}</p>
+          <p className="text-sm text-soft">
+            {[roles.join(', '), ...(person.hasSecondFactor ? ['authenticator app'] : []), stateOf(person, now)].join('; ')}
+          </p>
         </div>
         <Button look="quiet" aria-expanded={isOpen} aria-label={`${isOpen ? 'Close' : 'Change'} ${name}`} onClick={() => setOpen(!isOpen)}>
           {isOpen ? 'Close' : 'Change'}
@@ -45,6 +47,9 @@ export function PersonCard({
           <div className="flex flex-wrap gap-3">
             <Button onClick={() => onAct('code')}>New one-time code</Button>
             {person.sessions > 0 ? <Button onClick={() => onAct('end-sessions')}>Sign out everywhere</Button> : null}
+            {person.hasSecondFactor && !isMe ? (
+              <Button onClick={() => onAct('second-factor-off')}>Take the authenticator app away</Button>
+            ) : null}
             {isMe ? null : isActive ? (
               <Button look="danger" onClick={() => onAct('end')}>
                 End access

@@ -1,5 +1,6 @@
 import { limits } from '#core/model/limits'
 import { useState } from 'react'
+import { hasRight } from '#contract/rights'
 import type { PersonSettings } from '#contract/records/person'
 import { parseReading } from '#core/quantities/parse-reading'
 import { toCm } from '#core/quantities/length'
@@ -14,6 +15,7 @@ import { BoardSoundSettings } from './board-sound-settings'
 import { OwnPlaces } from './own-places'
 import { PasswordSettings } from './password-settings'
 import { PinSettings } from './pin-settings'
+import { SecondFactorSettings } from './second-factor-settings'
 import { usePerson, useSession } from '../../sync/session-store'
 
 /** Units, theme, own places, sounds, and the own finger width. */
@@ -50,8 +52,14 @@ export function SettingsScreen() {
       />
       <OwnPlaces settings={settings} onSave={saveSettings} />
       <BoardSoundSettings settings={settings} onSave={saveSettings} />
-      <PinSettings />
-      <PasswordSettings />
+      {/* A paired device has no password of a person. */}
+      {hasRight(person.roles, 'add-own') ? null : (
+        <>
+          <PinSettings />
+          <PasswordSettings />
+          <SecondFactorSettings />
+        </>
+      )}
       <FingerWidth settings={settings} onSave={(fingerCm) => saveSettings({ ...settings, fingerCm })} />
       <Button onClick={() => void signOut()} className="justify-self-start">
         Sign out

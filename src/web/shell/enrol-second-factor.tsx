@@ -1,0 +1,20 @@
+import { Button } from '../parts/button'
+import { SecondFactorForm } from '../parts/second-factor-form'
+import { useSession } from '../sync/session-store'
+import { Wren } from './wren'
+
+/** Where the server wants it of leads and admins: an authenticator app comes before anything else. */
+export function EnrolSecondFactor() {
+  const { beginSecondFactor, confirmSecondFactor, signOut } = useSession()
+  return (
+    <main className="mx-auto grid min-h-dvh w-full max-w-md content-center gap-6 p-6">
+      <Wren size={56} />
+      <h1 className="text-2xl font-bold">Set up your authenticator app</h1>
+      <p>This hospital asks leads and admins for a code beside the password.</p>
+      <SecondFactorForm onBegin={beginSecondFactor} onConfirm={confirmSecondFactor} />
+      <Button look="quiet" onClick={() => void signOut()}>
+        Sign out
+      </Button>
+    </main>
+  )
+}
