@@ -25,6 +25,11 @@ export function hasRight(held: readonly Role[], right: Right): boolean {
   return held.some((role) => rightsByRole[role].includes(right))
 }
 
+/** Whose entries act at once and wait for a clinician's name beside theirs. */
+export function isCountersigned(held: readonly Role[]): boolean {
+  return held.includes('trainee') && !hasRight(held, 'decide')
+}
+
 /** Whose account does the most harm in a stranger's hand: they come in by an authenticator app too. */
 export function mayHaveSecondFactor(held: readonly Role[]): boolean {
   return hasRight(held, 'manage-people') || hasRight(held, 'manage-protocols')

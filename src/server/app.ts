@@ -17,6 +17,7 @@ import { readSession, sessionBeforeBody } from './middleware/session'
 import { createPagerSender, type PagerLine, type PagerSender } from './jobs/pager-sender'
 import { createPrint } from './planning/print'
 import { createPlanner } from './planning/planner'
+import { createCountersigns } from './repositories/countersigns'
 import { createEventRepository } from './repositories/events'
 import { createPageRepository } from './repositories/pages'
 import { createPatientReads } from './repositories/patient-reads'
@@ -28,6 +29,7 @@ import { createStockRepository } from './repositories/stock'
 import { createStreamRepository } from './repositories/streams'
 import { auditRoutes } from './routes/audit-routes'
 import { coreRoutes } from './routes/core-routes'
+import { countersignRoutes } from './routes/countersign-routes'
 import { deviceRoutes } from './routes/device-routes'
 import { exportRoutes } from './routes/export-routes'
 import { healthRoutes } from './routes/health-routes'
@@ -121,7 +123,16 @@ export function createApp(deps: AppDeps): App {
   const stock = createStockRepository(db)
   const planner = createPlanner(clock, pool)
   const print = createPrint(deps.papers ?? pool)
-  const append = createAppendService({ db, events, streams, people: writingPeople, stock, planner, clock })
+  const append = createAppendService({
+    db,
+    events,
+    streams,
+    people: writingPeople,
+    stock,
+    countersigns: createCountersigns(db),
+    planner,
+    clock,
+  })
   const noter = createPlanNoter({ db, streams, planner, clock, log })
   const board = createBoardMender(db, streams, log, noter.noteStay)
 
@@ -131,6 +142,7 @@ export function createApp(deps: AppDeps): App {
 
   const metrics = deps.isMeasured ? createMetrics({ writes: db, reads }, () => pager.state?.isAnswering ?? null) : null
 
+  const readCountersigns = createCountersigns(reads)
   const auditReads = createPatientReads(reads)
   const guard = createGuard({
     mustEnrol,
@@ -166,7 +178,20 @@ export function createApp(deps: AppDeps): App {
       mustEnrol,
     }),
   )
-  app.use(recordRoutes(guard(), { append, metrics, noter, pager, keys, streams: readStreams, events: readEvents, people, clock }))
+  app.use(
+    recordRoutes(guard(), {
+      append,
+      metrics,
+      noter,
+      pager,
+      keys,
+      streams: readStreams,
+      events: readEvents,
+      people,
+      countersigns: readCountersigns,
+      clock,
+    }),
+  )
   app.use(
     peopleRoutes(guard(), {
       manager: createPeopleManager({ db, people: writingPeople, events, streams, second, clock }),
@@ -175,6 +200,7 @@ export function createApp(deps: AppDeps): App {
       isSecure: deps.isSecure ?? false,
     }),
   )
+  app.use(countersignRoutes(guard(), { countersigns: readCountersigns, streams: readStreams, clock }))
   app.use(auditRoutes(guard(), { reads: auditReads, streams: readStreams, clock }))
   app.use(handOverRoutes(guard(), { streams: readStreams, print, clock }))
   app.use(protocolRoutes(guard(), { streams: readStreams, planner, clock }))

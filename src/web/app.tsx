@@ -16,6 +16,7 @@ const router = createBrowserRouter([
       { index: true, lazy: async () => ({ Component: (await lateParts.board()).BoardScreen }) },
       { path: 'settings', lazy: async () => ({ Component: (await lateParts.settings()).SettingsScreen }) },
       { path: 'audit', lazy: async () => ({ Component: (await lateParts.audit()).AuditScreen }) },
+      { path: 'countersign', lazy: async () => ({ Component: (await lateParts.countersign()).CountersignScreen }) },
       { path: 'people', lazy: async () => ({ Component: (await lateParts.people()).PeopleScreen }) },
       { path: 'hand-over', lazy: async () => ({ Component: (await lateParts.handOver()).HandOverScreen }) },
       { path: 'round', lazy: async () => ({ Component: (await lateParts.myRound()).MyRoundScreen }) },

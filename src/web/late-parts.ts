@@ -29,6 +29,7 @@ export const lateParts = {
   guidePage: () => import('./screens/guide/guide-page-screen'),
   settings: () => import('./screens/settings/settings-screen'),
   audit: () => import('./screens/audit/audit-screen'),
+  countersign: () => import('./screens/countersign/countersign-screen'),
   people: () => import('./screens/people/people-screen'),
 }
 

@@ -20,6 +20,7 @@ export const paths = {
   handOverPaper: (query: string) => `/api/hand-over.pdf?${query}`,
   downtimePack: (query: string) => `/api/downtime.pdf?${query}`,
   recall: (lot: string) => `/api/recall?lot=${encodeURIComponent(lot)}`,
+  countersign: '/api/countersign',
   history: (query: string) => `/api/history?${query}`,
   ward: '/api/ward',
   protocolEffects: (of: 'draft' | 'in-force') => `/api/protocols/effects?of=${of}`,

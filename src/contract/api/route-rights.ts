@@ -70,6 +70,7 @@ export const routeRights = {
   'GET /api/history': { who: 'read', reads: { of: 'list', says: 'A search of the history' } },
   'GET /api/recall': { who: 'read', reads: { of: 'list', says: 'The recall of a lot' } },
   'GET /api/protocols/effects': { who: 'read', reads: { of: 'list', says: 'What a protocol changes' } },
+  'GET /api/countersign': { who: 'decide', reads: { of: 'list', says: 'What trainees entered' } },
   'GET /api/stream': { who: 'read', own: 'add-own', throughLock: true },
 
   'POST /api/events': { who: 'signed-in' },

@@ -7,6 +7,7 @@ import { carriedIn } from './carried-in'
 import { caseOpened } from './case-opened'
 import { chainSet } from './chain-set'
 import { claimed } from './claimed'
+import { countersigned } from './countersigned'
 import { crew } from './crew'
 import { device } from './device'
 import { ended } from './ended'
@@ -88,6 +89,7 @@ export const eventKinds = {
   merged,
   unmerged,
   claimed,
+  countersigned,
   'case-opened': caseOpened,
   'carried-in': carriedIn,
   reading,

@@ -8,6 +8,7 @@ import { schema as carriedIn } from './carried-in.schema'
 import { schema as caseOpened } from './case-opened.schema'
 import { schema as chainSet } from './chain-set.schema'
 import { schema as claimed } from './claimed.schema'
+import { schema as countersigned } from './countersigned.schema'
 import { schema as crew } from './crew.schema'
 import { schema as device } from './device.schema'
 import { schema as ended } from './ended.schema'
@@ -91,6 +92,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   merged,
   unmerged,
   claimed,
+  countersigned,
   'case-opened': caseOpened,
   'carried-in': carriedIn,
   reading,

@@ -74,6 +74,8 @@ export interface BoardAnswer {
   readonly rows: readonly BoardRow[]
   /** Null where no pager is set up. */
   readonly pager: PagerState | null
+  /** Entries of trainees that wait for a clinician's name; left out for who cannot give it. */
+  readonly toCountersign?: number
   /** Server time when the rows were read, ISO 8601 UTC. */
   readonly now: string
 }

@@ -3,6 +3,7 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 /** Empties every table but the record of migrations: for a fresh demo world and between tests. */
 export async function emptyTables(db: Sequelize): Promise<void> {
   for (const table of [
+    'countersigns',
     'patient_reads',
     'photos',
     'pages',

@@ -4,6 +4,7 @@ import { defaultSettings } from '#contract/records/person'
 import { defineModels } from '../db/models'
 import { createPlanner } from '../planning/planner'
 import type { WorkerPool } from '../workers/pool'
+import { createCountersigns } from '../repositories/countersigns'
 import { createEventRepository } from '../repositories/events'
 import { createPeopleRepository } from '../repositories/people'
 import { createStockRepository } from '../repositories/stock'
@@ -41,14 +42,16 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   const demoClock = { minutesAgo: 0 }
   const clock = (): number => now - demoClock.minutesAgo * 60_000
   const planner = createPlanner(clock, pool)
-  const append = createAppendService({ db, events, streams, people, stock, planner, clock })
+  const append = createAppendService({ db, events, streams, people, stock, countersigns: createCountersigns(db), planner, clock })
   const actors: Actor[] = []
   let lead: Actor | null = null
+  let trainee: Actor | null = null
   for (const person of demoStaff) {
     const id = uuidv7()
     await addPerson({ db, people, events, clock }, { id, password: demoPassword, ...person })
     const actor: Actor = { id, name: person.name, roles: person.roles }
     if (person.roles.includes('lead')) lead ??= actor
+    if (person.roles.includes('trainee')) trainee ??= actor
     if (person.roles.includes('clinician')) actors.push(actor)
     if (person.fingerCm !== null) {
       await append(
@@ -75,7 +78,7 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   await writeLegSlabStories(writer)
   await writeTechniqueStories(writer)
   await writeEndedStories(writer)
-  await writeCareStory(writer)
+  if (trainee) await writeCareStory(writer, trainee)
   await writeHomeStory(writer)
   const past = { seed: 13, lastMs: now - 2 * dayMs, everyMs: dayMs, actors }
   await writeBulk({ db, events, streams }, [...pastStays(pastDays, past)])

@@ -1,5 +1,6 @@
 import { unknownInjury, type PatientDetails } from '#contract/records/episode'
 import { fourLimbs, quietNeck } from './findings'
+import type { Actor } from '../services/writing'
 import type { DemoCase, DemoWriter } from './demo-writer'
 
 const dayMin = 1440
@@ -23,8 +24,11 @@ const person = (name: string, born: string, number: string, ageYears: number): P
   sex: 'male',
 })
 
-/** Four days of a care collar under which the chin gets worse, and what one shift told the next of it. */
-export async function writeCareStory(writer: DemoWriter): Promise<void> {
+/**
+ * Four days of a care collar under which the chin gets worse, and what one shift told the next of it.
+ * @param trainee who looked last: what they entered waits for a clinician's name
+ */
+export async function writeCareStory(writer: DemoWriter, trainee: Actor): Promise<void> {
   writer.at(4 * dayMin + 60)
   const demo = await writer.open({
     patient: person('Piran Nance', '1952-05-14', 'TS-0731', 74),
@@ -36,7 +40,8 @@ export async function writeCareStory(writer: DemoWriter): Promise<void> {
   await writer.round(demo, { isBaseline: true, findings: fourLimbs({ neck: quietNeck }) })
   writer.at(4 * dayMin)
   await writer.write(demo, 'applied', {})
-  for (const [daysAgo, ...grades] of looks) await lookAtSkin(writer, demo, daysAgo * dayMin, grades)
+  for (const [daysAgo, ...grades] of looks)
+    await lookAtSkin(writer, daysAgo < 0.5 ? { ...demo, by: trainee } : demo, daysAgo * dayMin, grades)
   writer.at(20)
   await writer.round(demo, { isBaseline: false, findings: fourLimbs({ neck: quietNeck }) })
   writer.at(400)

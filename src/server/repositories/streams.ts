@@ -274,6 +274,15 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       return rows.map((row) => row.id)
     },
 
+    /** The case that was opened first in a stay; null where there is none. */
+    async firstCaseOf(episodeId: string): Promise<string | null> {
+      const [row] = await db.query<{ id: string }>('SELECT id FROM cases WHERE episode_id = :episodeId ORDER BY opened_at, id LIMIT 1', {
+        type: QueryTypes.SELECT,
+        replacements: { episodeId },
+      })
+      return row?.id ?? null
+    },
+
     async saveBoardRow(caseId: string, board: BoardRow, transaction: Transaction): Promise<void> {
       await models.cases.update(columnsOf(board), { where: { id: caseId }, transaction })
     },

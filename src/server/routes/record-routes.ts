@@ -17,6 +17,7 @@ import type { Guarded } from '../middleware/guard'
 import { signedIn, type SignedInRequest } from '../middleware/session'
 import { limitBody } from '../middleware/json-body'
 import { parseWith } from '../middleware/validate'
+import type { Countersigns } from '../repositories/countersigns'
 import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
@@ -36,6 +37,7 @@ export interface RecordRouteDeps {
   readonly streams: StreamRepository
   readonly events: EventRepository
   readonly people: PeopleRepository
+  readonly countersigns: Countersigns
   readonly pager: PagerSender
   readonly clock: Clock
 }
@@ -48,7 +50,7 @@ const longKinds: readonly string[] = ['plan', 'store', 'run-started']
 /** Board, cases, episodes and the one way to change them: appending an event. */
 export function recordRoutes(
   { router, route }: Guarded,
-  { append, metrics, noter, pager, keys, streams, events, people, clock }: RecordRouteDeps,
+  { append, metrics, noter, pager, keys, streams, events, people, countersigns, clock }: RecordRouteDeps,
 ): Router {
   const now = (): string => new Date(clock()).toISOString()
 
@@ -57,7 +59,8 @@ export function recordRoutes(
     const rows = await streams.liveBoardRows()
     // An emergency entry sees what was begun on its device, and nobody else.
     const seen = hasRight(account.roles, 'read') ? rows : rows.filter((row) => row.unattributed?.actor === account.id)
-    response.json({ rows: seen, pager: pager.state, now: now() })
+    const toCountersign = hasRight(account.roles, 'decide') ? await countersigns.count() : undefined
+    response.json({ rows: seen, ...(toCountersign === undefined ? {} : { toCountersign }), pager: pager.state, now: now() })
   })
 
   route('GET /api/cases/:id', async (request: SignedInRequest, response: Response<CaseAnswer>) => {

@@ -18,6 +18,7 @@ import { checkCaseClaim } from './case-claims'
 import { copyCarriedReadings, endReplaced } from './converted-case'
 import { checkKnownProtocol, protocolOfNewCase } from './protocol-claims'
 import { copyMovedReading } from './moved-reading'
+import { awaitCountersign } from './countersigning'
 import { checkHead, sealEvent } from './seal-event'
 import { settleReservations } from './settle-reservations'
 
@@ -45,6 +46,7 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
       : {}),
     ...(isBeforeRemoval ? { mark: writing.time.mark ?? 'late' } : {}),
   })
+  await awaitCountersign(deps, event, actor, episode.record.id, transaction)
   const record = foldCase(before?.record ?? null, id, event)
   const board = boardRowOf(record, episode.record, before?.board.live ?? null, deps.clock())
   await deps.streams.saveCase(record, head, board, new Date(event.receivedAt), transaction)

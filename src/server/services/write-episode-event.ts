@@ -13,6 +13,7 @@ import { ApiError, invalidInput } from '../ground/api-error'
 import { headOf } from '../repositories/streams'
 import type { Actor, AppendDeps, Appended, Writing } from './writing'
 import { boardRowOf } from './board-row'
+import { awaitCountersign, countersign } from './countersigning'
 import { checkHead, sealEvent } from './seal-event'
 
 /** Keeps an event of a stay, and brings the Board's line of each of its cases up to date from what is locked. */
@@ -44,6 +45,8 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
   if (before && input.kind === 'unmerged') checkUnmerge(before.record)
   if (before && input.kind === 'claimed') checkClaim(before.record)
   const { event, head } = await sealEvent(deps, writing, headOf(before), transaction, body ? { body } : {})
+  await awaitCountersign(deps, event, writing.actor, id, transaction)
+  if (event.kind === 'countersigned') await countersign(deps, event, transaction)
   const episode = foldEpisode(before?.record ?? null, id, event)
   await deps.streams.saveEpisode(episode, head, new Date(event.receivedAt), transaction)
   for (const { record, board } of cases) {

@@ -5,6 +5,7 @@ import type { EpisodeRecord } from '#contract/records/episode'
 import type { EventInput, StoredEvent } from '#contract/event'
 import type { Clock } from '../ground/clock'
 import type { Planner } from '../planning/planner'
+import type { Countersigns } from '../repositories/countersigns'
 import type { EventRepository } from '../repositories/events'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { StockRepository } from '../repositories/stock'
@@ -21,6 +22,7 @@ export interface AppendDeps {
   readonly streams: StreamRepository
   readonly people: PeopleRepository
   readonly stock: StockRepository
+  readonly countersigns: Countersigns
   readonly planner: Planner
   readonly clock: Clock
 }

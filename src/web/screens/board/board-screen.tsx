@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router'
+import { hasRight } from '#contract/rights'
 import type { BoardAnswer } from '#contract/views/board'
 import { paths } from '#contract/api/paths'
 import { useNow } from '../../sync/use-now'
@@ -65,10 +66,15 @@ export function BoardScreen() {
           </p>
         </div>
         <div className="ml-auto flex flex-wrap gap-2 sm:gap-3">
-          <ButtonLink to="/round">My round</ButtonLink>
-          <ButtonLink to="/hand-over">Hand-over</ButtonLink>
-          <ButtonLink to="/history">History</ButtonLink>
-          <ButtonLink to="/ward">Ward</ButtonLink>
+          {answer?.toCountersign ? <ButtonLink to="/countersign">Countersign {answer.toCountersign}</ButtonLink> : null}
+          {hasRight(person.roles, 'read') ? (
+            <>
+              <ButtonLink to="/round">My round</ButtonLink>
+              <ButtonLink to="/hand-over">Hand-over</ButtonLink>
+              <ButtonLink to="/history">History</ButtonLink>
+              <ButtonLink to="/ward">Ward</ButtonLink>
+            </>
+          ) : null}
           <ButtonLink look="next" to="/new">
             New case
           </ButtonLink>

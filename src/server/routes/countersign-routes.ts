@@ -1,0 +1,45 @@
+import type { Response, Router } from 'express'
+import { findTechnique } from '#core/techniques/registry'
+import { countersignPageSize, type CountersignAnswer, type GroupToSign } from '#contract/api/countersign'
+import { patientLabel } from '#contract/records/episode'
+import { entryWords } from '#contract/views/entry-words'
+import type { Clock } from '../ground/clock'
+import type { Guarded } from '../middleware/guard'
+import { signedIn, type SignedInRequest } from '../middleware/session'
+import type { Countersigns, WaitingEntry } from '../repositories/countersigns'
+import type { StreamRepository } from '../repositories/streams'
+
+/** What trainees entered and nobody stands for yet. It is signed by an event of its stay. */
+export function countersignRoutes(
+  { router, route }: Guarded,
+  deps: { readonly countersigns: Countersigns; readonly streams: StreamRepository; readonly clock: Clock },
+): Router {
+  route('GET /api/countersign', async (request: SignedInRequest, response: Response<CountersignAnswer>) => {
+    const { account } = signedIn(request)
+    const [entries, waiting] = await Promise.all([deps.countersigns.waiting(countersignPageSize), deps.countersigns.count()])
+    const byPlace = new Map<string, WaitingEntry[]>()
+    for (const entry of entries.filter((one) => one.actor !== account.id)) {
+      const key = `${entry.episodeId} ${entry.caseId ?? ''} ${entry.actor}`
+      byPlace.set(key, [...(byPlace.get(key) ?? []), entry])
+    }
+    const groups = await Promise.all([...byPlace.values()].map(groupOf))
+    response.json({ groups: groups.flatMap((one) => one ?? []), waiting, now: new Date(deps.clock()).toISOString() })
+  })
+  return router
+
+  async function groupOf(entries: readonly WaitingEntry[]): Promise<GroupToSign | null> {
+    const [first] = entries
+    const stay = first && (await deps.streams.findEpisode(first.episodeId))
+    if (!stay) return null
+    const found = first.caseId === null ? null : await deps.streams.findCase(first.caseId)
+    return {
+      episodeId: first.episodeId,
+      caseId: first.caseId ?? (await deps.streams.firstCaseOf(first.episodeId)),
+      patient: patientLabel(stay.record),
+      place: stay.record.place,
+      technique: found ? (findTechnique(found.record.technique)?.name ?? found.record.technique) : '',
+      by: first.actorName,
+      entries: entries.map(({ eventId, at, kind, v, body }) => ({ eventId, at: at.toISOString(), words: entryWords(kind, v, body) })),
+    }
+  }
+}

@@ -1,0 +1,79 @@
+import { useState } from 'react'
+import type { CountersignAnswer, GroupToSign } from '#contract/api/countersign'
+import { paths } from '#contract/api/paths'
+import { Button, ButtonLink } from '../../parts/button'
+import { formatDayAndClock } from '../../parts/format-time'
+import { Notice } from '../../parts/notice'
+import { makeEvent, sendEvent } from '../../sync/outbox'
+import { useAnswer } from '../../sync/use-answer'
+
+/** So many lines are shown before the rest is asked for. */
+const fewLines = 6
+
+/** What trainees entered and nobody stands for yet: looked at, and signed case by case. */
+export function CountersignScreen() {
+  const { answer, refusal } = useAnswer<CountersignAnswer>(paths.countersign)
+  const [signed, setSigned] = useState<ReadonlySet<string>>(new Set())
+  // What was signed here goes at once: it is on its way.
+  const groups = (answer?.groups ?? []).filter((group) => !group.entries.every((one) => signed.has(one.eventId)))
+  const sign = (group: GroupToSign): void => {
+    const events = group.entries.map((one) => one.eventId)
+    setSigned(new Set([...signed, ...events]))
+    void sendEvent(makeEvent({ type: 'episode', id: group.episodeId }, 'countersigned', { events }, 0))
+  }
+  return (
+    <main id="main" className="mx-auto grid w-full max-w-4xl flex-1 content-start gap-5 px-4 py-6 sm:px-6">
+      <header>
+        <h1 className="text-2xl font-bold">Countersign</h1>
+        <p className="text-soft">What trainees entered acts already. Read it; what you do not agree with, put right in the case.</p>
+      </header>
+      {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
+      {!answer && !refusal ? <p role="status">Reading…</p> : null}
+      {answer && groups.length === 0 ? (
+        <p role="status" className="rounded-2xl border border-dashed border-soft p-8 text-center">
+          Nothing waits for your name.
+        </p>
+      ) : null}
+      <ul aria-label="Waiting, the longest first" className="grid gap-4">
+        {groups.map((group) => (
+          <Group key={`${group.episodeId} ${group.caseId ?? ''} ${group.by} ${group.technique}`} group={group} onSign={() => sign(group)} />
+        ))}
+      </ul>
+    </main>
+  )
+}
+
+function Group({ group, onSign }: { group: GroupToSign; onSign: () => void }) {
+  const { patient, place, technique, by, caseId, entries } = group
+  const [isWhole, setWhole] = useState(false)
+  const shown = isWhole ? entries : entries.slice(0, fewLines)
+  const count = entries.length
+  return (
+    <li className="grid gap-3 rounded-3xl border border-line bg-sheet p-4 sm:p-5">
+      <header>
+        <h2 className="text-lg font-bold">{patient}</h2>
+        <p className="text-soft">{[place, technique, `entered by ${by}`].filter(Boolean).join(' · ')}</p>
+      </header>
+      <ol className="divide-y divide-line">
+        {shown.map(({ eventId, at, words }) => (
+          <li key={eventId} className="grid gap-x-4 py-1.5 sm:grid-cols-[7.5rem_1fr]">
+            <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(at))}</span>
+            <span className="min-w-0 break-words">{words}</span>
+          </li>
+        ))}
+      </ol>
+      {count > shown.length ? (
+        <Button look="quiet" className="justify-self-start" onClick={() => setWhole(true)}>
+          Show {count - shown.length} more
+        </Button>
+      ) : null}
+      <div className="flex flex-wrap gap-3">
+        {/* Nobody stands for what was not shown. */}
+        <Button look="next" disabled={count > shown.length} onClick={onSign} aria-label={`Countersign ${count} of ${patient}, by ${by}`}>
+          Countersign {count === 1 ? 'it' : `all ${count}`}
+        </Button>
+        {caseId ? <ButtonLink to={`/case/${caseId}/watch`}>Open the case</ButtonLink> : null}
+      </div>
+    </li>
+  )
+}

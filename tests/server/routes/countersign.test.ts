@@ -1,0 +1,87 @@
+import { expect } from 'chai'
+import { v7 as uuidv7 } from 'uuid'
+import type { GroupToSign } from '#contract/api/countersign'
+import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
+
+describe('entries of trainees', () => {
+  let harness: Harness
+  let teodor: Client
+  let ada: Client
+  let opened: OpenedCase
+  beforeEach(async () => {
+    harness = await startHarness()
+    teodor = await harness.signIn('teodor', ['trainee'])
+    ada = await harness.signIn('ada', ['clinician'])
+    opened = await openCase(ada)
+  })
+  afterEach(() => harness.stop())
+
+  const groups = async (who = ada): Promise<readonly GroupToSign[]> =>
+    (await who.get('/api/countersign')).body['groups'] as readonly GroupToSign[]
+  const waiting = async (): Promise<unknown> => (await ada.get('/api/board')).body['toCountersign']
+  const sign = (events: readonly string[], who = ada, stay = opened.episodeStream) =>
+    who.send(stay, 'countersigned', { events: [...events] })
+
+  it('act at once, and wait in a list with what they say; a clinician’s own wait for nobody', async () => {
+    await ada.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
+    expect(await groups()).to.deep.equal([])
+    expect((await teodor.send(opened.caseStream, 'reading', reading('ankle-girth', 'left', 26))).status).to.equal(200)
+    await teodor.send(opened.caseStream, 'note', { text: 'Toes warm.' })
+    await teodor.send(opened.caseStream, 'run-lease', { runId: uuidv7(), device: 'tablet' })
+    await teodor.send(opened.episodeStream, 'worry', { text: 'Quieter than this morning' })
+    const { record } = (await ada.get(`/api/cases/${opened.caseStream.id}`)).body as { record: { measurements: readonly { id: string }[] } }
+    expect(record.measurements.map((one) => one.id)).to.include('ankle-girth')
+    const [first, ...rest] = await groups()
+    expect(first).to.include({ by: 'teodor', place: 'Bay 1', caseId: opened.caseStream.id })
+    expect(first?.technique).to.be.a('string').and.not.equal('')
+    const words = [first, ...rest].flatMap((one) => one?.entries.map((entry) => entry.words) ?? [])
+    expect(words).to.include('Ankle girth, left: 26 cm by tape').and.to.include('Note: Toes warm.')
+    expect(await waiting()).to.equal(words.length)
+  })
+
+  it('are signed by a clinician, all or none, once', async () => {
+    await teodor.send(opened.caseStream, 'reading', reading('ankle-girth', 'left', 26))
+    await teodor.send(opened.caseStream, 'note', { text: 'Toes warm.' })
+    const ids = (await groups())[0]!.entries.map((one) => one.eventId)
+    expect(ids).to.have.length(2)
+    const stranger = await sign([...ids, uuidv7()])
+    expect([stranger.status, await waiting()]).to.deep.equal([422, 2])
+    const other = await openCase(ada)
+    expect((await sign(ids, ada, other.episodeStream)).status).to.equal(422)
+    expect((await sign([])).status).to.equal(422)
+    expect((await sign(ids)).status).to.equal(200)
+    expect([await waiting(), await groups()]).to.deep.equal([0, []])
+    const again = await sign(ids)
+    expect([again.status, JSON.stringify(again.body)]).to.satisfy(
+      ([status, text]: [number, string]) => status === 422 && text.includes('signed meanwhile'),
+    )
+  })
+
+  it('two who sign at once: one does', async () => {
+    const bram = await harness.signIn('bram', ['clinician'])
+    await teodor.send(opened.caseStream, 'note', { text: 'Toes warm.' })
+    const ids = (await groups())[0]!.entries.map((one) => one.eventId)
+    const answers = await Promise.all([sign(ids), sign(ids, bram)])
+    expect(answers.map((one) => one.status).sort()).to.deep.equal([200, 422])
+  })
+
+  it('are signed by nobody who may not decide, and by nobody for themselves', async () => {
+    await teodor.send(opened.caseStream, 'note', { text: 'Toes warm.' })
+    const ids = (await groups())[0]!.entries.map((one) => one.eventId)
+    expect((await sign(ids, teodor)).status).to.equal(403)
+    expect((await teodor.get('/api/countersign')).status).to.equal(403)
+    expect((await teodor.get('/api/board')).body).not.to.have.property('toCountersign')
+    const greta = await harness.signIn('greta', ['admin'])
+    await greta.post(`/api/admin/people/${teodor.personId}/roles`, { roles: ['trainee', 'clinician'] })
+    expect(await groups(teodor)).to.deep.equal([])
+    expect((await sign(ids, teodor)).status).to.equal(422)
+    expect(await waiting()).to.equal(1)
+  })
+
+  it('an entry that came twice waits once', async () => {
+    const id = uuidv7()
+    for (let times = 0; times < 2; times++)
+      expect((await teodor.sendAs(opened.caseStream, 'note', { text: 'Toes warm.' }, { id })).status).to.equal(200)
+    expect(await waiting()).to.equal(1)
+  })
+})
