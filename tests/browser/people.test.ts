@@ -167,4 +167,17 @@ describe('people, in the browser', () => {
     await browser.find('heading', 'Board')
     await leave()
   }).timeout(60_000)
+
+  it('what a trainee entered waits for a clinician, who reads it and signs', async () => {
+    await signIn(browser, 'isolde', server.password)
+    await browser.click('link', /^Countersign \d+$/)
+    await browser.waitForText('entered by Teodor Finch')
+    await browser.waitForText('Skin chin: red not blanching')
+    await browser.click('button', /^Countersign 5 of Piran Nance/)
+    await browser.waitForText('Nothing waits for your name.')
+    await browser.open('/')
+    await browser.find('heading', 'Board')
+    await browser.waitForText('live cases')
+    expect(await browser.query('link', /^Countersign/)).to.equal(null)
+  }).timeout(60_000)
 })

@@ -55,6 +55,7 @@ export interface Answer {
 export interface Client {
   readonly personId: string
   readonly cookie: string
+  readonly csrf: string
   get(path: string): Promise<Answer>
   /** What a path answers, as bytes. */
   getBytes(path: string): Promise<{ readonly status: number; readonly bytes: Uint8Array }>
@@ -168,6 +169,7 @@ export function clientOf(address: string, personId: string, signedIn: Answer): C
   const client: Client = {
     personId,
     cookie,
+    csrf,
     get: (path) => request(address, path, { headers: { cookie } }),
     async getBytes(path) {
       const response = await fetch(`${address}${path}`, { headers: { cookie } })

@@ -1,6 +1,7 @@
 import { spoken } from '#core/model/vocabulary'
 import type { Measurement } from '#core/model/clinical-case'
 import { findEventKind } from '../events/index'
+import type { TaskBody } from '../records/task'
 import type { RoundBody } from '../events/round'
 import { upcastBody } from '../events/upcast'
 import type { StepBody } from '../records/run'
@@ -15,6 +16,10 @@ const own: Readonly<Record<string, (body: never) => string>> = {
     `${spoken(id)}${side ? `, ${side}` : ''}: ${typeof value === 'string' ? spoken(value) : value}${unit && typeof value === 'number' ? ` ${unit}` : ''}${tool ? ` by ${spoken(tool)}` : ''}`,
   step: ({ stepId, outcome, reason, despite }: StepBody) =>
     `Step ${spoken(stepId)} ${outcome}${reason ? `: ${reason}` : ''}${despite?.length ? `, despite ${despite.map(spoken).join(', ')}` : ''}`,
+  'task-done': ({ text, outcome, reason, answers }: TaskBody) => {
+    const said = valuesOf(answers, '').join(', ')
+    return `${text.replace(/\.$/, '')}, ${spoken(outcome)}${reason ? ` (${reason})` : ''}${said ? `: ${said}` : ''}`
+  },
   round: (body: RoundBody) =>
     body.outcome === 'done'
       ? `Round: ${observationsOf(body)

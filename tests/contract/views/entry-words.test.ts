@@ -12,6 +12,11 @@ describe('an entry in words', () => {
     ['step', { runId: 'x', stepId: 'wrap-pad', outcome: 'skipped', reason: 'no pad left' }, 'Step wrap pad skipped: no pad left'],
     ['worry', { text: 'Look at the toes twice' }, 'Worry: Look at the toes twice'],
     ['fit', { testId: 'toes-seen', isGood: false, note: 'trimmed back' }, 'Fit: test toes seen, is good no, note trimmed back'],
+    [
+      'task-done',
+      { taskId: 'care', text: 'Wash, straps equal.', outcome: 'done', reason: '', answers: { washed: 'yes', chin: 'red-not-blanching' } },
+      'Wash, straps equal, done: washed yes, chin red not blanching',
+    ],
     ['flags', { flags: ['diabetes', 'fragile-skin'] }, 'Flags: diabetes, fragile skin'],
   ]
   for (const [kind, body, words] of worked)
