@@ -47,6 +47,7 @@ import { storeRoutes } from './routes/store-routes'
 import { streamRoute } from './routes/stream-route'
 import { makeNonce, webRoutes } from './routes/web-routes'
 import { createAppendService } from './services/append-event'
+import { createChangeHub } from './services/change-hub'
 import { createStockImport } from './services/import-stock'
 import { createMetrics, type Metrics } from './services/metrics'
 import { createBoardMender, type BoardMender } from './services/mend-board'
@@ -150,6 +151,7 @@ export function createApp(deps: AppDeps): App {
     noteRead: createReadNoter(auditReads, clock),
   })
 
+  const hub = createChangeHub({ events: readEvents, signIn, clock, pager: () => pager.state })
   const app = express()
   app.disable('x-powered-by')
   app.set('trust proxy', deps.proxies && deps.proxies.length > 0 ? [...deps.proxies] : false)
@@ -220,7 +222,7 @@ export function createApp(deps: AppDeps): App {
   app.use(paperRoutes(guard(), { streams: readStreams, planner, print, clock }))
   app.use(photoRoutes(guard(), { photos: createPhotoRepository(db), streams: readStreams, clock }))
   app.use(deviceRoutes(guard(), devices))
-  app.use(streamRoute(guard(), { events: readEvents, signIn, clock, pager: () => pager.state, metrics, stopping: deps.stopping }))
+  app.use(streamRoute(guard(), { hub, events: readEvents, clock, metrics, stopping: deps.stopping }))
   app.use('/api', () => {
     throw new ApiError(404, 'not-found', 'There is nothing at this address of the API.')
   })

@@ -4,6 +4,7 @@ import { benchBrowser } from './browser-bench'
 import { report } from './figure'
 import { benchHeat } from './heat-bench'
 import { benchHistory } from './history-bench'
+import { benchLoad } from './load-bench'
 import { benchPeople } from './people-bench'
 import { benchPlans } from './plan-bench'
 import { benchRuns } from './run-bench'
@@ -20,6 +21,7 @@ const figures = [
   ...(await benchBoard()),
   ...(await benchHistory()),
   ...(await benchWriters()),
+  ...(await benchLoad()),
   ...(await benchBrowser(root)),
   ...(await benchRuns()),
   ...(await benchStart(root)),

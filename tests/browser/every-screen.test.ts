@@ -25,6 +25,7 @@ const screens = [
   'protocol',
   'round',
   'recall',
+  'countersign',
   '?view=rows',
   '?view=wall',
   'arm',
@@ -46,7 +47,7 @@ async function visit(screen: (typeof screens)[number]): Promise<void> {
   await browser.open(
     screen === 'board'
       ? '/'
-      : /^(settings|store|history|hand-over|ward|round|recall|\?|guide)/.test(screen)
+      : /^(settings|store|history|hand-over|ward|round|recall|countersign|\?|guide)/.test(screen)
         ? `/${screen}`
         : (pathOf.get(screen) ?? '/nowhere'),
   )

@@ -173,7 +173,7 @@ describe('people, in the browser', () => {
     await browser.click('link', /^Countersign \d+$/)
     await browser.waitForText('entered by Teodor Finch')
     await browser.waitForText('Skin chin: red not blanching')
-    await browser.click('button', /^Countersign 5 of Piran Nance/)
+    await browser.click('button', /^Countersign all 5 of Piran Nance/)
     await browser.waitForText('Nothing waits for your name.')
     await browser.open('/')
     await browser.find('heading', 'Board')

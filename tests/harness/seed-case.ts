@@ -40,14 +40,19 @@ export async function sendFromPage(
     offsetMs: 0,
     ...(base === undefined ? {} : { base }),
   }
-  const answer: { status: number; text: string } = await browser.driver.executeAsyncScript(
+  const answer = await postFromPage(browser, event)
+  if (answer.status !== 200) throw new Error(`${kind}: ${answer.status} ${answer.text}`)
+}
+
+/** What the server says to an event that the page sends with its session. */
+export function postFromPage(browser: TestBrowser, event: object): Promise<{ status: number; text: string }> {
+  return browser.driver.executeAsyncScript(
     `const [event, done] = arguments
      fetch('/api/session').then((one) => one.json()).then(({ csrf }) =>
        fetch('/api/events', { method: 'POST', headers: { 'content-type': 'application/json', 'x-csrf-token': csrf }, body: JSON.stringify(event) }))
        .then(async (one) => done({ status: one.status, text: await one.text() }))`,
     event,
   )
-  if (answer.status !== 200) throw new Error(`${kind}: ${answer.status} ${answer.text}`)
 }
 
 /** Opens a case with the published example's patient, injury, options and, unless it is to be unread, readings. */

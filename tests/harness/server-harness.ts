@@ -73,6 +73,8 @@ export interface HarnessOptions {
   readonly pager?: PagerLine
   readonly pool?: WorkerPool
   readonly log?: Logger
+  /** It is a second server beside one that runs: what is in the database stays. */
+  readonly keeps?: boolean
   /** More of what the application is told. */
   readonly app?: Partial<AppDeps>
 }
@@ -83,7 +85,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
   if (!url) throw new Error('TEST_DATABASE_URL is not set: run the suite through npm test')
   const db = connectDatabase(url)
   await migrate(db)
-  await emptyTables(db)
+  if (!options.keeps) await emptyTables(db)
   const state = { now: Date.parse('2026-01-10T08:00:00Z') }
   const clock = (): number => state.now
   const reads = connectReads(url)

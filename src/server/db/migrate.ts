@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import * as streams from './migrations/2026-11-24-streams'
+import * as snapshotVersions from './migrations/2026-11-27-snapshot-versions'
 import * as store from './migrations/2026-11-25-store'
 import * as folds from './migrations/2026-11-26-folds'
 import * as history from './migrations/2026-11-26-history'
@@ -32,6 +33,7 @@ const migrations = [
   reads,
   secondFactor,
   countersign,
+  snapshotVersions,
 ]
 
 /** Brings the database to the newest schema; each migration runs once, in order. */

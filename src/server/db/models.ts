@@ -39,6 +39,8 @@ export interface EpisodeRow {
   headHash: string
   snapshot: string
   fold: number
+  snapshotVersion: number
+  snapshotLength: number
   updatedAt: Date
 }
 export interface CaseRow {
@@ -48,6 +50,8 @@ export interface CaseRow {
   headHash: string
   snapshot: string
   fold: number
+  snapshotVersion: number
+  snapshotLength: number
   board: string
   isLive: boolean
   search: string | null
@@ -156,6 +160,8 @@ export function defineModels(db: Sequelize): Models {
         headHash: short(64),
         snapshot: longText(),
         fold: integer(),
+        snapshotVersion: integer(),
+        snapshotLength: integer(),
         updatedAt: moment(),
       },
       { tableName: 'episodes' },
@@ -169,6 +175,8 @@ export function defineModels(db: Sequelize): Models {
         headHash: short(64),
         snapshot: longText(),
         fold: integer(),
+        snapshotVersion: integer(),
+        snapshotLength: integer(),
         board: longText(),
         isLive: { type: DataTypes.BOOLEAN, allowNull: false },
         search: { type: DataTypes.TEXT, allowNull: true },

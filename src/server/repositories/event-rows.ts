@@ -1,4 +1,4 @@
-import type { Transaction } from 'sequelize'
+import { Op, type Transaction } from 'sequelize'
 import type { StoredEvent, StreamType } from '#contract/event'
 import type { EventRow, Models } from '../db/models'
 
@@ -29,15 +29,18 @@ export function toKept(row: EventRow): KeptEvent {
   return { ...toEvent(row), hash: row.hash, rule: row.rule }
 }
 
-/** Every event of one stream with its hash, oldest first. */
+/**
+ * Events of one stream with their hashes, the oldest first: all of them, or those after one version up to another.
+ */
 export async function eventsOf(
   models: Models,
   streamType: StreamType,
   streamId: string,
   transaction?: Transaction,
+  part?: { readonly after: number; readonly upTo: number },
 ): Promise<readonly KeptEvent[]> {
   const rows = (await models.events.findAll({
-    where: { streamType, streamId },
+    where: { streamType, streamId, ...(part ? { version: { [Op.gt]: part.after, [Op.lte]: part.upTo } } : {}) },
     order: [['version', 'ASC']],
     ...(transaction ? { transaction } : {}),
     raw: true,

@@ -108,6 +108,11 @@ export function createPeopleRepository(models: Models) {
     async findSession(id: string): Promise<SessionRow | null> {
       return (await models.sessions.findByPk(id, { raw: true })) as unknown as SessionRow | null
     },
+    /** Which of these sessions have not run out. */
+    async openSessions(ids: readonly string[], now: Date): Promise<ReadonlySet<string>> {
+      const rows = await models.sessions.findAll({ where: { id: [...ids], expiresAt: { [Op.gte]: now } }, attributes: ['id'], raw: true })
+      return new Set((rows as unknown as { id: string }[]).map((row) => row.id))
+    },
     async touchSession(id: string, lastSeenAt: Date, expiresAt: Date): Promise<void> {
       await models.sessions.update({ lastSeenAt, expiresAt }, { where: { id } })
     },

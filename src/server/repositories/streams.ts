@@ -2,22 +2,16 @@ import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { BoardRow } from '#contract/views/board'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
-import type { FoldableEvent, StreamType } from '#contract/event'
-import { foldCase, foldEpisode, foldVersion } from '#contract/events/fold'
+import type { StreamType } from '#contract/event'
+import { foldCase, foldEpisode } from '#contract/events/fold'
 import { newWard, wardId, type WardRecord } from '#contract/records/ward'
 import type { Models, WardRow } from '../db/models'
-import { eventsOf } from './event-rows'
+import { createSnapshots, streamColumns, type StreamHead, type StreamRow } from './snapshots'
 
-export interface StreamHead {
-  readonly version: number
-  readonly headHash: string
-}
-interface SnapshotRow {
-  readonly version: number
-  readonly headHash: string
-  readonly snapshot: string
-  readonly fold: number
-}
+export type { StreamHead }
+
+/** A case's row with its line. */
+type LineRow = StreamRow & { readonly board: string }
 export interface Snapshot<R> extends StreamHead {
   readonly record: R
 }
@@ -74,24 +68,22 @@ function columnsOf(board: BoardRow): { board: string; isLive: boolean; search: s
 /** Reads and writes stream heads and snapshots of episodes and cases. */
 export function createStreamRepository(db: Sequelize, models: Models) {
   const episodeByCase = new Map<string, string>()
-
-  /** A snapshot as this version of the folds makes it: one that an older fold made is made again from its events. */
-  async function snapshotOf<R>(
-    type: StreamType,
-    row: SnapshotRow & { readonly id: string },
-    fold: (record: R | null, id: string, event: FoldableEvent) => R,
-    transaction?: Transaction,
-  ): Promise<Snapshot<R>> {
-    const { id, version, headHash } = row
-    if (row.fold === foldVersion) return { version, headHash, record: JSON.parse(row.snapshot) as R }
-    const events = (await eventsOf(models, type, id, transaction)).filter((one) => one.version <= version)
-    const record = events.reduce<R | null>((current, event) => fold(current, id, event), null)
-    return { version, headHash, record: record ?? (JSON.parse(row.snapshot) as R) }
+  const episodes = createSnapshots<EpisodeRecord>(db, models, { type: 'episode', table: 'episodes', fold: foldEpisode })
+  const cases = createSnapshots<CaseRecord>(db, models, { type: 'case', table: 'cases', fold: foldCase })
+  /** Rows that a transaction has locked: what it writes of their records depends on what is written already. */
+  const locked = new WeakMap<Transaction, Map<string, StreamRow>>()
+  const noteLocked = (transaction: Transaction, row: StreamRow): void => {
+    const rows = locked.get(transaction) ?? new Map<string, StreamRow>()
+    locked.set(transaction, rows.set(row.id, row))
   }
-  const episodeSnapshot = (row: unknown, transaction?: Transaction): Promise<Snapshot<EpisodeRecord>> =>
-    snapshotOf('episode', row as SnapshotRow & { id: string }, foldEpisode, transaction)
-  const caseSnapshot = (row: unknown, transaction?: Transaction): Promise<Snapshot<CaseRecord>> =>
-    snapshotOf('case', row as SnapshotRow & { id: string }, foldCase, transaction)
+  const episodeSnapshot = async (row: unknown, transaction?: Transaction): Promise<Snapshot<EpisodeRecord>> => {
+    const { version, headHash } = row as StreamRow
+    return { version, headHash, record: await episodes.recordOf(row as StreamRow, transaction) }
+  }
+  const caseSnapshot = async (row: unknown, transaction?: Transaction): Promise<Snapshot<CaseRecord>> => {
+    const { version, headHash } = row as StreamRow
+    return { version, headHash, record: await cases.recordOf(row as StreamRow, transaction) }
+  }
   return {
     /** The head of a stream, locked until the transaction ends; version 0 when the stream does not exist. */
     async lockHead(type: StreamType, id: string, transaction: Transaction): Promise<StreamHead> {
@@ -129,11 +121,11 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     },
 
     async findEpisode(id: string, transaction?: Transaction): Promise<Snapshot<EpisodeRecord> | null> {
-      const row = await models.episodes.findByPk(id, { ...inside(transaction), raw: true })
+      const row = await models.episodes.findByPk(id, { ...inside(transaction), attributes: [...streamColumns], raw: true })
       return row && episodeSnapshot(row, transaction)
     },
     async findCase(id: string, transaction?: Transaction): Promise<Snapshot<CaseRecord> | null> {
-      const row = await models.cases.findByPk(id, { ...inside(transaction), raw: true })
+      const row = await models.cases.findByPk(id, { ...inside(transaction), attributes: [...streamColumns], raw: true })
       return row && caseSnapshot(row, transaction)
     },
 
@@ -141,12 +133,15 @@ export function createStreamRepository(db: Sequelize, models: Models) {
 
     /** An episode, locked until the transaction ends; null when it does not exist. */
     async lockEpisode(id: string, transaction: Transaction): Promise<Snapshot<EpisodeRecord> | null> {
-      const row = await models.episodes.findByPk(id, { transaction, lock: true, raw: true })
+      const row = await models.episodes.findByPk(id, { transaction, lock: true, attributes: [...streamColumns], raw: true })
+      if (row) noteLocked(transaction, row as unknown as StreamRow)
       return row && episodeSnapshot(row, transaction)
     },
     /** A case whose episode is locked. */
     async lockCase(id: string, transaction: Transaction): Promise<(Snapshot<CaseRecord> & { readonly board: BoardRow }) | null> {
-      const row = (await models.cases.findByPk(id, { transaction, lock: true, raw: true })) as unknown as { board: string } | null
+      const attributes = [...streamColumns, 'board']
+      const row = (await models.cases.findByPk(id, { transaction, lock: true, attributes, raw: true })) as unknown as LineRow | null
+      if (row) noteLocked(transaction, row)
       return row && { ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow }
     },
     /** Every case of a locked episode, locked in the order of their ids. */
@@ -159,8 +154,10 @@ export function createStreamRepository(db: Sequelize, models: Models) {
         order: [['id', 'ASC']],
         transaction,
         lock: true,
+        attributes: [...streamColumns, 'board'],
         raw: true,
-      })) as unknown as (SnapshotRow & { board: string })[]
+      })) as unknown as LineRow[]
+      for (const row of rows) noteLocked(transaction, row)
       return Promise.all(rows.map(async (row) => ({ ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow })))
     },
 
@@ -173,32 +170,19 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     },
 
     async saveEpisode(record: EpisodeRecord, head: StreamHead, now: Date, transaction: Transaction): Promise<void> {
-      const row = {
-        id: record.id,
-        patientId: record.patientId,
-        version: head.version,
-        headHash: head.headHash,
-        snapshot: JSON.stringify(record),
-        fold: foldVersion,
-        updatedAt: now,
-      }
-      if (head.version === 1) await models.episodes.create(row, { transaction })
-      else await models.episodes.update(row, { where: { id: record.id }, transaction })
+      const { version, headHash } = head
+      const row = { id: record.id, patientId: record.patientId, version, headHash, updatedAt: now }
+      if (version === 1) return void (await models.episodes.create({ ...row, ...episodes.whole(record, head) }, { transaction }))
+      const columns = episodes.changed(record, head, locked.get(transaction)?.get(record.id))
+      await models.episodes.update({ ...row, ...columns }, { where: { id: record.id }, transaction })
     },
 
     async saveCase(record: CaseRecord, head: StreamHead, board: BoardRow, now: Date, transaction: Transaction): Promise<void> {
-      const row = {
-        id: record.id,
-        episodeId: record.episodeId,
-        version: head.version,
-        headHash: head.headHash,
-        snapshot: JSON.stringify(record),
-        fold: foldVersion,
-        ...columnsOf(board),
-        updatedAt: now,
-      }
-      if (head.version === 1) await models.cases.create(row, { transaction })
-      else await models.cases.update(row, { where: { id: record.id }, transaction })
+      const { version, headHash } = head
+      const row = { id: record.id, episodeId: record.episodeId, version, headHash, ...columnsOf(board), updatedAt: now }
+      if (version === 1) return void (await models.cases.create({ ...row, ...cases.whole(record, head) }, { transaction }))
+      const columns = cases.changed(record, head, locked.get(transaction)?.get(record.id))
+      await models.cases.update({ ...row, ...columns }, { where: { id: record.id }, transaction })
     },
 
     /** Writes stays and cases that nobody has written to before. */
@@ -208,8 +192,7 @@ export function createStreamRepository(db: Sequelize, models: Models) {
           id: episode.id,
           patientId: episode.patientId,
           ...heads.episode,
-          snapshot: JSON.stringify(episode),
-          fold: foldVersion,
+          ...episodes.whole(episode, heads.episode),
           updatedAt: at,
         })),
         { transaction, validate: false },
@@ -219,8 +202,7 @@ export function createStreamRepository(db: Sequelize, models: Models) {
           id: record.id,
           episodeId: record.episodeId,
           ...heads.case,
-          snapshot: JSON.stringify(record),
-          fold: foldVersion,
+          ...cases.whole(record, heads.case),
           ...columnsOf(board),
           updatedAt: at,
         })),
@@ -239,8 +221,9 @@ export function createStreamRepository(db: Sequelize, models: Models) {
 
     /** Every case of a patient, with its line, the newest first. */
     async casesOfPatient(patientId: string): Promise<readonly { readonly record: CaseRecord; readonly board: BoardRow }[]> {
-      const rows = await db.query<SnapshotRow & { id: string; board: string }>(
-        `SELECT c.id, c.version, c.head_hash AS headHash, c.snapshot, c.fold, c.board FROM cases c
+      const rows = await db.query<LineRow>(
+        `SELECT c.id, c.version, c.head_hash AS headHash, c.fold, c.snapshot_version AS snapshotVersion,
+           c.snapshot_length AS snapshotLength, c.board FROM cases c
          JOIN episodes e ON e.id = c.episode_id WHERE e.patient_id = :patientId ORDER BY c.opened_at DESC, c.id DESC`,
         { type: QueryTypes.SELECT, replacements: { patientId } },
       )
@@ -261,7 +244,8 @@ export function createStreamRepository(db: Sequelize, models: Models) {
 
     /** A case with its line, as they were written last. */
     async findWithLine(id: string): Promise<{ readonly record: CaseRecord; readonly board: BoardRow } | null> {
-      const row = (await models.cases.findByPk(id, { raw: true })) as unknown as { board: string } | null
+      const attributes = [...streamColumns, 'board']
+      const row = (await models.cases.findByPk(id, { attributes, raw: true })) as unknown as LineRow | null
       return row && { record: (await caseSnapshot(row)).record, board: JSON.parse(row.board) as BoardRow }
     },
 

@@ -31,8 +31,8 @@ export interface Verdict {
 const atOnce = 200
 
 const tables = [
-  { type: 'episode', table: 'episodes', columns: ', snapshot, fold' },
-  { type: 'case', table: 'cases', columns: ', snapshot, fold' },
+  { type: 'episode', table: 'episodes', columns: ', snapshot, fold, snapshot_version AS snapshotVersion' },
+  { type: 'case', table: 'cases', columns: ', snapshot, fold, snapshot_version AS snapshotVersion' },
   { type: 'ward', table: 'wards', columns: ', snapshot' },
   { type: 'person', table: 'people', columns: '' },
   { type: 'place', table: 'places', columns: '' },
@@ -44,6 +44,8 @@ interface HeadRow {
   readonly headHash: string
   readonly snapshot?: string
   readonly fold?: number
+  /** Up to which event the snapshot is written; the head without. */
+  readonly snapshotVersion?: number
 }
 
 /**
@@ -132,8 +134,9 @@ function faultsOf(type: StreamType, head: HeadRow, events: readonly KeptEvent[])
 }
 
 /** A snapshot of an older fold is folded again when it is read: it proves nothing. */
-function isSnapshotTrue(type: StreamType, { id, snapshot, fold }: HeadRow, events: readonly KeptEvent[]): boolean {
+function isSnapshotTrue(type: StreamType, { id, version, snapshot, fold, snapshotVersion }: HeadRow, all: readonly KeptEvent[]): boolean {
   if (snapshot === undefined || (fold !== undefined && fold !== foldVersion)) return true
+  const events = all.slice(0, snapshotVersion ?? version)
   const replayed =
     type === 'case'
       ? events.reduce<CaseRecord | null>((record, event) => foldCase(record, id, event), null)

@@ -7,7 +7,7 @@ import { badRequests, type BadRequest } from '../../harness/bad-requests'
 import { isLong } from '../../harness/long'
 import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
-const count = isLong ? 20_000 : 1_500
+const count = isLong ? 20_000 : 500
 const atOnce = 8
 /** Longer than any statement or lock may take: whoever waits so long is forgotten. */
 const hangMs = 20_000

@@ -4,8 +4,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { CaseRecord } from '#contract/records/case'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import type { EpisodeRecord } from '#contract/records/episode'
-import { eventKinds, type EventKindId } from '#contract/events/index'
-import { hasRight, roles, type Right } from '#contract/rights'
+import type { EventKindId } from '#contract/events/index'
 import { upcast } from '#contract/events/upcast'
 import { defineModels } from '../../../src/server/db/models'
 import type { KeptEvent } from '../../../src/server/repositories/event-rows'
@@ -213,37 +212,6 @@ describe('events of a case', () => {
     expect(recomputed(events)).to.equal(true)
     expect(recomputed(events.map((event, index) => (index === 1 ? { ...event, body: { text: 'changed' } } : event)))).to.equal(false)
   })
-})
-
-describe('who may write what', () => {
-  let harness: Harness
-  before(async () => {
-    harness = await startHarness()
-  })
-  after(() => harness.stop())
-
-  for (const role of roles) {
-    it(`${role}: as the table of rights says`, async () => {
-      const clinician = await harness.signIn(`maker-for-${role}`, ['clinician'])
-      const opened = await openCase(clinician)
-      const client = await harness.signIn(`a-${role}`, [role])
-      const note = await client.send(opened.caseStream, 'note', { text: 'hello' })
-      expect(note.status).to.equal(hasRight([role], eventKinds.note.right as Right) ? 200 : 403)
-      const overrule = await client.send(
-        opened.caseStream,
-        'overrule',
-        { decision: 'slab-width', value: 12, reason: 'old scar there' },
-        note.status === 200 ? 2 : 1,
-      )
-      expect(overrule.status).to.equal(hasRight([role], eventKinds.overrule.right as Right) ? 200 : 403)
-      expect((await client.get('/api/board')).status).to.equal(hasRight([role], 'read') ? 200 : 403)
-      const own = { type: 'person', id: client.personId } as const
-      const settings = { units: 'inches', fingerCm: 1.7, theme: 'dark' }
-      expect((await client.send(own, 'settings', settings, 1)).status).to.equal(200)
-      const others = { type: 'person', id: clinician.personId } as const
-      expect((await client.send(others, 'settings', settings, 1)).status).to.equal(403)
-    })
-  }
 })
 
 describe('the Board', () => {

@@ -11,30 +11,36 @@ export const occasionGapH = 2
  * @returns no empty group; the last is the one whose latest reading is the latest of all
  */
 export function splitOccasions(readings: readonly Measurement[], boundsMs: readonly number[] = []): readonly (readonly Measurement[])[] {
-  const named = new Map<string, Measurement[]>()
-  const unnamed: Measurement[] = []
+  const named = new Map<string, Timed[]>()
+  const unnamed: Timed[] = []
   for (const one of readings) {
-    if (one.occasion === undefined) unnamed.push(one)
-    else named.set(one.occasion, [...(named.get(one.occasion) ?? []), one])
+    const timed = { one, ms: instantOf(one.at) }
+    const same = one.occasion === undefined ? unnamed : named.get(one.occasion)
+    if (same) same.push(timed)
+    else named.set(one.occasion ?? '', [timed])
   }
-  const groups: Measurement[][] = [...named.values()]
+  const groups: Timed[][] = [...named.values()]
   let lastMs = NaN
-  for (const one of [...unnamed].sort((a, b) => compareInstants(instantOf(a.at), instantOf(b.at)))) {
-    const ms = instantOf(one.at)
+  for (const timed of unnamed.sort(inTime)) {
+    const { ms } = timed
     const isApart = ms - lastMs >= occasionGapH * 3_600_000 || boundsMs.some((bound) => lastMs < bound && bound <= ms)
     const current = groups.at(-1)
-    if (Number.isNaN(lastMs) || isApart || !current) groups.push([one])
-    else current.push(one)
+    if (Number.isNaN(lastMs) || isApart || !current) groups.push([timed])
+    else current.push(timed)
     lastMs = ms
   }
-  return groups.sort((a, b) => compareInstants(latestOf(a), latestOf(b)))
+  return groups
+    .map((group) => ({ group, ms: group.reduce((latest, { ms }) => Math.max(latest, ms), -Infinity) }))
+    .sort(inTime)
+    .map(({ group }) => group.map(({ one }) => one))
 }
 
-function latestOf(readings: readonly Measurement[]): number {
-  return Math.max(...readings.map((one) => instantOf(one.at)))
+interface Timed {
+  readonly one: Measurement
+  readonly ms: number
 }
 
 /** Two missing times are alike: their difference would be no number. */
-function compareInstants(a: number, b: number): number {
-  return a === b ? 0 : a - b
+function inTime(a: { readonly ms: number }, b: { readonly ms: number }): number {
+  return a.ms === b.ms ? 0 : a.ms - b.ms
 }

@@ -48,6 +48,7 @@ function Group({ group, onSign }: { group: GroupToSign; onSign: () => void }) {
   const [isWhole, setWhole] = useState(false)
   const shown = isWhole ? entries : entries.slice(0, fewLines)
   const count = entries.length
+  const label = count === 1 ? 'Countersign it' : `Countersign all ${count}`
   return (
     <li className="grid gap-3 rounded-3xl border border-line bg-sheet p-4 sm:p-5">
       <header>
@@ -69,8 +70,8 @@ function Group({ group, onSign }: { group: GroupToSign; onSign: () => void }) {
       ) : null}
       <div className="flex flex-wrap gap-3">
         {/* Nobody stands for what was not shown. */}
-        <Button look="next" disabled={count > shown.length} onClick={onSign} aria-label={`Countersign ${count} of ${patient}, by ${by}`}>
-          Countersign {count === 1 ? 'it' : `all ${count}`}
+        <Button look="next" disabled={count > shown.length} onClick={onSign} aria-label={`${label} of ${patient}, by ${by}`}>
+          {label}
         </Button>
         {caseId ? <ButtonLink to={`/case/${caseId}/watch`}>Open the case</ButtonLink> : null}
       </div>

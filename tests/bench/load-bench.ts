@@ -1,0 +1,133 @@
+import { readFile } from 'node:fs/promises'
+import { Agent, get } from 'node:http'
+import { startDurableServers } from '../harness/durable-servers'
+import { openCase, openClient, reading, type Client, type OpenedCase } from '../harness/server-harness'
+import type { EventKindId } from '#contract/events/index'
+import { percentiles, type Figure } from './figure'
+
+const people = 200
+const seconds = 60
+/** One entry of a person in so many seconds, and one look at the Board in five of them. */
+const thinkS = 4
+const streams = 500
+const events = { few: 50, many: 5_000 } as const
+
+/** A hospital at work on one server: everybody writes, everybody listens, and one case has become very long. */
+export async function benchLoad(): Promise<readonly Figure[]> {
+  // In earnest: a database that writes to its disk, as the one of the tests does not.
+  const durable = await startDurableServers(1)
+  const [server] = durable.servers
+  try {
+    const clients: Client[] = []
+    for (let index = 0; index < people; index++)
+      clients.push(await openClient(server!.address, durable.lead.id, durable.lead.name, durable.lead.password))
+    const stop = openStreams(server!.address, clients)
+    const { writes, boards, refused } = await workTogether(clients)
+    const megabytes = await residentMb(server!.child().pid ?? 0)
+    stop()
+    if (refused > 0) throw new Error(`${refused} entries were not taken`)
+    const growth = await growthOf(clients[0]!)
+    return [
+      {
+        name: `write of ${people} people at work for ${seconds} s, 95th percentile`,
+        value: percentiles(writes).p95,
+        unit: 'ms',
+        limit: 200,
+      },
+      { name: 'Board meanwhile, 95th percentile', value: percentiles(boards).p95, unit: 'ms', limit: 200 },
+      { name: `memory of the server with ${streams} streams`, value: megabytes, unit: 'MB', limit: 400 },
+      { name: `write to a case of ${events.many} events against one of ${events.few}`, value: growth, unit: 'times', limit: 1.5 },
+    ]
+  } finally {
+    await durable.stop()
+  }
+}
+
+async function workTogether(clients: readonly Client[]): Promise<{ writes: number[]; boards: number[]; refused: number }> {
+  const writes: number[] = []
+  const boards: number[] = []
+  let refused = 0
+  // The night began hours ago: nobody opens two hundred cases at once.
+  const cases: OpenedCase[] = []
+  for (const client of clients) cases.push(await openCase(client))
+  const until = performance.now() + seconds * 1_000
+  const timed = async (times: number[], work: () => Promise<{ readonly status: number }>): Promise<void> => {
+    const start = performance.now()
+    const { status } = await work()
+    times.push(performance.now() - start)
+    if (status !== 200) refused++
+  }
+  await Promise.all(
+    clients.map(async (client, index) => {
+      // Not all in the same moment: people are not.
+      await rest((thinkS * 1_000 * index) / clients.length)
+      const { caseStream } = cases[index]!
+      for (let done = 0; performance.now() < until; done++) {
+        const start = performance.now()
+        if (done % 5 === 4) await timed(boards, () => client.get('/api/board'))
+        else await timed(writes, () => client.send(caseStream, 'reading', reading('calf-girth', 'left', 36 + (done % 5))))
+        await rest(thinkS * 1_000 - (performance.now() - start))
+      }
+    }),
+  )
+  return { writes, boards, refused }
+}
+
+/** Opens streams that are read, as pages do; returns how to end them. */
+function openStreams(address: string, clients: readonly Client[]): () => void {
+  const agent = new Agent({ keepAlive: false, maxSockets: streams })
+  const opened = Array.from({ length: streams }, (_, index) => {
+    const request = get(`${address}/api/stream`, { agent, headers: { cookie: clients[index % clients.length]!.cookie } }, (response) =>
+      response.resume(),
+    )
+    request.on('error', () => undefined)
+    return request
+  })
+  return () => opened.forEach((one) => one.destroy())
+}
+
+async function growthOf(client: Client): Promise<number> {
+  const short = await openCase(client)
+  const long = await openCase(client)
+  await growTo(client, short, events.few)
+  await growTo(client, long, events.many)
+  const time = async ({ caseStream }: OpenedCase, turn: number): Promise<number> => {
+    const start = performance.now()
+    await client.send(caseStream, ...pick(turn))
+    return performance.now() - start
+  }
+  const times = { short: [] as number[], long: [] as number[] }
+  for (let turn = 0; turn < 80; turn++) {
+    times.short.push(await time(short, turn))
+    times.long.push(await time(long, turn))
+  }
+  return percentiles(times.long).median / percentiles(times.short).median
+}
+
+async function growTo(client: Client, { caseStream }: OpenedCase, count: number): Promise<void> {
+  for (let made = 0; made < count; made++) {
+    const [kind, body] = pick(made)
+    const { status } = await client.send(caseStream, kind, body)
+    if (status !== 200) throw new Error(`${kind} was answered ${status}`)
+  }
+}
+
+/** What is entered day after day. */
+function pick(index: number): readonly [EventKindId, object] {
+  const kinds = [
+    ['reading', reading('calf-girth', 'left', 36 + (index % 5))],
+    ['note', { text: `Toes warm, moves them: ${index}` }],
+    ['worry', { text: `Look twice: ${index}` }],
+    ['task-done', { taskId: 'care', text: 'Wash.', outcome: 'done', reason: '', answers: { washed: 'yes' } }],
+  ] as const
+  return kinds[index % kinds.length]!
+}
+
+async function residentMb(pid: number): Promise<number> {
+  const status = await readFile(`/proc/${pid}/status`, 'utf8')
+  return Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? NaN) / 1024)
+}
+
+function rest(ms: number): Promise<void> {
+  return new Promise((resolve) => setTimeout(resolve, Math.max(0, ms)))
+}
