@@ -75,13 +75,15 @@ export interface HarnessOptions {
   readonly log?: Logger
   /** It is a second server beside one that runs: what is in the database stays. */
   readonly keeps?: boolean
+  /** Another way to the database of the tests. */
+  readonly url?: string
   /** More of what the application is told. */
   readonly app?: Partial<AppDeps>
 }
 
 /** Starts the application on an empty database. */
 export async function startHarness(options: HarnessOptions = {}): Promise<Harness> {
-  const url = process.env['TEST_DATABASE_URL']
+  const url = options.url ?? process.env['TEST_DATABASE_URL']
   if (!url) throw new Error('TEST_DATABASE_URL is not set: run the suite through npm test')
   const db = connectDatabase(url)
   await migrate(db)

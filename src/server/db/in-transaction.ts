@@ -2,6 +2,8 @@ import type { Sequelize, Transaction } from 'sequelize'
 import { ApiError } from '../ground/api-error'
 
 const tries = 8
+/** Whoever was in the way for so long will be so for longer: their page sends it again. */
+const longestMs = 7_500
 const firstWaitMs = 15
 
 /** MariaDB's numbers for a deadlock, and for a lock that was waited for too long: the work may be done again from its start. */
@@ -17,12 +19,13 @@ export function errorNumberOf(error: unknown): number | undefined {
  * @throws ApiError 503 when it was in the way every time
  */
 export async function inTransaction<T>(db: Sequelize, work: (transaction: Transaction) => Promise<T>): Promise<T> {
+  const until = performance.now() + longestMs
   for (let attempt = 1; ; attempt++) {
     try {
       return await db.transaction(work)
     } catch (error) {
       if (!again.has(errorNumberOf(error) ?? 0)) throw error
-      if (attempt === tries)
+      if (attempt === tries || performance.now() > until)
         throw new ApiError(
           503,
           'unavailable',

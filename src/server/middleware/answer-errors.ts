@@ -21,6 +21,8 @@ const titles: Readonly<Record<number, string>> = {
 
 /** MariaDB's numbers for a statement that took too long, a connection that was lost, a server that shuts down, a node without its cluster. */
 const isAway = new Set([1969, 45013, 45009, 1927, 1053, 1205, 1213, 1047])
+/** No room: on the disk, in the table, for a file, in a log. */
+const isFull = new Set([1021, 1114, 1030, 1026, 1041])
 
 /** Turns every error into problem+json; what is not a refusal of ours is logged and answered without details. */
 export function answerErrors(log: Logger) {
@@ -80,6 +82,12 @@ function toApiError(error: unknown): ApiError | null {
   if (name?.startsWith('SequelizeConnection') || name === 'SequelizeHostNotReachableError' || isConnectionLost(errorNumberOf(error) ?? 0)) {
     return new ApiError(503, 'unavailable', 'The database does not answer: what you typed is kept, it is sent again by itself.')
   }
+  if (isFull.has(errorNumberOf(error) ?? 0))
+    return new ApiError(
+      503,
+      'unavailable',
+      'The database has no room left: what you typed is kept and sent again by itself. Tell the person who runs this server.',
+    )
   if (status && status >= 400 && status < 500) return new ApiError(400, 'not-json', 'The request cannot be read: check what was sent.')
   return null
 }
