@@ -96,8 +96,8 @@ describe('folding an event', () => {
     })
   }
 
-  /** What needs the server, or something before it, to change anything: merging has tests of its own. */
-  const needsMore: readonly string[] = ['merged', 'unmerged']
+  /** What needs the server, or something before it, to change anything, and what stands beside the record: each has tests of its own. */
+  const needsMore: readonly string[] = ['merged', 'unmerged', 'claimed', 'countersigned']
   const ofStay = kinds.filter((one) => eventKinds[one].stream === 'episode' && eventKinds[one].nature !== 'opening')
   for (const kind of ofStay.filter((one) => !needsMore.includes(one))) {
     it(`${kind}: changes the stay and not what it was given`, () => {
@@ -107,6 +107,20 @@ describe('folding an event', () => {
       expect(after.place).to.equal(kind === 'place' ? 'Ward A, bed 2' : 'Bay 1')
     })
   }
+
+  it('claimed: names who answers for a stay that nobody with an account began, once, and no other', () => {
+    const opening = event('episode-opened', goodBodies['episode-opened'], 0)
+    const unattributed = foldEpisode(null, episodeId, { ...opening, actorName: 'unattributed@Resus 2' })
+    expect(unattributed.unattributed).to.deep.equal({ actor: opening.actor, name: 'unattributed@Resus 2' })
+    const once = foldEpisode(unattributed, episodeId, freeze(event('claimed', { words: 'mine' }, 2)))
+    expect(once.unattributed?.claimed).to.include({ words: 'mine' })
+    expect(foldEpisode(freeze(once), episodeId, event('claimed', { words: 'no, mine' }, 3))).to.deep.equal(once)
+    expect(foldEpisode(freeze(stay), episodeId, event('claimed', { words: 'mine' }, 2))).to.deep.equal(stay)
+  })
+
+  it('countersigned: stands beside the record, which it leaves as it is', () => {
+    expect(foldEpisode(freeze(stay), episodeId, event('countersigned', goodBodies.countersigned, 2))).to.deep.equal(stay)
+  })
 
   it('never begins with anything but an opening', () => {
     expect(() => foldCase(null, caseId, event('note', { text: 'x' }, 0))).to.throw(/cannot begin with note/)

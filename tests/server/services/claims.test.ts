@@ -78,14 +78,18 @@ describe('what an event may claim', () => {
       await harness.db.query('UPDATE cases SET snapshot = :snapshot WHERE id = :id', {
         replacements: { snapshot: JSON.stringify(old), id: opened.caseStream.id },
       })
-      const answer = await ada.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
+      // A server that was started since: the one that wrote the case remembers it.
+      const later = await startHarness({ keeps: true })
+      after(() => later.stop())
+      const bram = await later.signIn('bram-later', ['clinician'])
+      const answer = await bram.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
       expect(answer.status).to.equal(200)
       expect((answer.body['problems'] as { path: string }[]).map((one) => one.path)).to.include('overrules/slab-width')
-      expect((await ada.send(opened.caseStream, 'options', { options: { extent: 'above-knee' } })).status).to.equal(200)
-      expect((await harness.planner.planNow(toClinicalCase(old, episode), defaultProtocol))?.problems.map((one) => one.path)).to.include(
+      expect((await bram.send(opened.caseStream, 'options', { options: { extent: 'above-knee' } })).status).to.equal(200)
+      expect((await later.planner.planNow(toClinicalCase(old, episode), defaultProtocol))?.problems.map((one) => one.path)).to.include(
         'overrules/slab-width',
       )
-      const mended = await ada.send(opened.caseStream, 'overrule', { decision: 'slab-width', value: 12, reason: 'scar' }, version + 2)
+      const mended = await bram.send(opened.caseStream, 'overrule', { decision: 'slab-width', value: 12, reason: 'scar' }, version + 2)
       expect(mended.status).to.equal(200)
       expect((mended.body['problems'] as { path: string }[]).map((one) => one.path)).not.to.include('overrules/slab-width')
     })
