@@ -116,10 +116,11 @@ export function createApp(deps: AppDeps): App {
   const readStreams = createStreamRepository(reads, readModels)
   const people = createPeopleRepository(readModels)
   const writingPeople = createPeopleRepository(models)
+  const failures = createSignInFailures(db)
   const second = createSecondFactor(writingPeople, clock)
   const mustEnrol = (account: Account): boolean =>
     (deps.wantsSecondFactor ?? false) && !account.hasSecondFactor && mayHaveSecondFactor(account.roles)
-  const signIn = createSignInService(writingPeople, createSignInFailures(db), second, clock)
+  const signIn = createSignInService(writingPeople, failures, second, clock)
   const keys = createDeviceKeys(createSecretRepository(db), clock)
   const stock = createStockRepository(db)
   const planner = createPlanner(clock, pool)
@@ -196,8 +197,7 @@ export function createApp(deps: AppDeps): App {
   )
   app.use(
     peopleRoutes(guard(), {
-      manager: createPeopleManager({ db, people: writingPeople, events, streams, second, clock }),
-      people: writingPeople,
+      manager: createPeopleManager({ db, people: writingPeople, events, streams, second, failures, clock }),
       clock,
       isSecure: deps.isSecure ?? false,
     }),

@@ -19,7 +19,13 @@ export const newPersonSchema = Joi.object({
   roles: someRoles,
 })
 export const rolesSchema = Joi.object({ roles: someRoles })
-export const personActionSchema = Joi.object({ action: Joi.valid(...personActions).required() })
+export const personActionSchema = Joi.object({
+  action: Joi.valid(...personActions).required(),
+  // Which one, where one session is ended.
+  session: Joi.string()
+    .pattern(/^[0-9a-f]{64}$/, 'id of a session')
+    .when('action', { is: 'end-session', then: Joi.required(), otherwise: Joi.forbidden() }),
+})
 
 /** A password that somebody chooses; long beats strange. */
 export const passwordChangeSchema = Joi.object({

@@ -3,6 +3,15 @@ import type { Role } from '../rights'
 /** A name to sign in with. */
 export const signInPattern = /^[\p{L}\p{N}][\p{L}\p{N}._-]{1,39}$/u
 
+/** A browser in which somebody is signed in; times in ISO 8601. */
+export interface ManagedSession {
+  /** Ends it, and opens nothing. */
+  readonly id: string
+  readonly since: string
+  readonly lastSeenAt: string
+  readonly isLocked: boolean
+}
+
 /** A person as an admin sees them. */
 export interface ManagedPerson {
   readonly id: string
@@ -14,10 +23,10 @@ export interface ManagedPerson {
   readonly mustChange: boolean
   /** A code of an authenticator app is asked for at sign-in. */
   readonly hasSecondFactor: boolean
-  /** Browsers in which they are signed in. */
-  readonly sessions: number
-  /** When one of them was used last, ISO 8601; null for none. */
-  readonly lastSeenAt: string | null
+  /** Browsers in which they are signed in, the one that was used last first. */
+  readonly sessions: readonly ManagedSession[]
+  /** From where they have to wait after wrong sign-ins. */
+  readonly pauses: readonly { readonly address: string; readonly until: string }[]
 }
 
 /** Answer of GET /api/admin/people. */
@@ -33,5 +42,5 @@ export interface CodeAnswer {
 }
 
 /** What an admin may do to a person besides giving them roles. */
-export const personActions = ['code', 'end', 'restore', 'end-sessions', 'second-factor-off'] as const
+export const personActions = ['code', 'end', 'restore', 'end-sessions', 'second-factor-off', 'let-in', 'end-session'] as const
 export type PersonAction = (typeof personActions)[number]

@@ -12,6 +12,7 @@ export const accessChanges = [
   'paired',
   'second-factor',
   'second-factor-off',
+  'let-in',
 ] as const
 export interface AccessBody {
   readonly change: (typeof accessChanges)[number]

@@ -12,6 +12,7 @@ import * as ward from './migrations/2026-11-26-ward'
 import * as anchors from './migrations/2026-11-27-anchors'
 import * as cluster from './migrations/2026-11-27-cluster'
 import * as countersign from './migrations/2026-11-27-countersign'
+import * as lockouts from './migrations/2026-11-27-lockouts'
 import * as people from './migrations/2026-11-27-people'
 import * as reads from './migrations/2026-11-27-reads'
 import * as secondFactor from './migrations/2026-11-27-second-factor'
@@ -34,6 +35,7 @@ const migrations = [
   secondFactor,
   countersign,
   snapshotVersions,
+  lockouts,
 ]
 
 /** Brings the database to the newest schema; each migration runs once, in order. */

@@ -1,8 +1,9 @@
 import { literal, Op, type Transaction } from 'sequelize'
-import type { ManagedPerson } from '#contract/api/people'
+import type { ManagedPerson, ManagedSession } from '#contract/api/people'
 import { type Person } from '#contract/api/session'
 import { defaultSettings, type PersonSettings } from '#contract/records/person'
 import type { Role } from '#contract/rights'
+import type { Pause } from './sign-in-failures'
 import type { Models, PersonRow, SessionRow } from '../db/models'
 
 export interface Account extends Person {
@@ -89,16 +90,17 @@ export function createPeopleRepository(models: Models) {
       await models.sessions.destroy({ where: { personId, ...(kept === null ? {} : { id: { [Op.ne]: kept } }) }, transaction })
     },
     /** Everybody, with the sessions that they have now. */
-    async listManaged(now: Date): Promise<readonly ManagedPerson[]> {
+    async listManaged(now: Date, pauses: readonly Pause[]): Promise<readonly ManagedPerson[]> {
       const rows = (await models.people.findAll({ order: [['name', 'ASC']], raw: true })) as unknown as PersonRow[]
       const sessions = (await models.sessions.findAll({ where: { expiresAt: { [Op.gte]: now } }, raw: true })) as unknown as SessionRow[]
       return rows.flatMap((row) => {
         const account = toAccount(row)
         if (!account) return []
-        const own = sessions.filter((one) => one.personId === row.id).map((one) => new Date(one.lastSeenAt).getTime())
+        const own = sessions.filter((one) => one.personId === row.id).map(toManagedSession)
         const { id, name, signIn, roles, isActive, mustChange, hasSecondFactor } = account
-        const lastSeenAt = own.length > 0 ? new Date(Math.max(...own)).toISOString() : null
-        return [{ id, name, signIn, roles, isActive, mustChange, hasSecondFactor, sessions: own.length, lastSeenAt }]
+        const paused = pauses.filter((one) => one.signIn === signIn).map(({ address, until }) => ({ address, until: until.toISOString() }))
+        const inOrder = own.sort((a, b) => Date.parse(b.lastSeenAt) - Date.parse(a.lastSeenAt))
+        return [{ id, name, signIn, roles, isActive, mustChange, hasSecondFactor, sessions: inOrder, pauses: paused }]
       })
     },
 
@@ -131,6 +133,10 @@ export function createPeopleRepository(models: Models) {
       )
       return changed === 1
     },
+    /** Ends one session of a person. */
+    async endOneOf(personId: string, id: string, transaction: Transaction): Promise<void> {
+      await models.sessions.destroy({ where: { id, personId }, transaction })
+    },
     async endSession(id: string): Promise<void> {
       await models.sessions.destroy({ where: { id } })
     },
@@ -141,6 +147,10 @@ export function createPeopleRepository(models: Models) {
 }
 
 export type PeopleRepository = ReturnType<typeof createPeopleRepository>
+
+function toManagedSession({ id, createdAt, lastSeenAt, lockedAt }: SessionRow): ManagedSession {
+  return { id, since: new Date(createdAt).toISOString(), lastSeenAt: new Date(lastSeenAt).toISOString(), isLocked: lockedAt !== null }
+}
 
 function toAccount(row: PersonRow | null): Account | null {
   if (!row) return null

@@ -10,14 +10,12 @@ import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
 import { deviceCookie, signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
-import type { PeopleRepository } from '../repositories/people'
 import type { PeopleManager } from '../services/manage-people'
 
 const idSchema = Joi.object({ id: uuid.required() })
 
 export interface PeopleRouteDeps {
   readonly manager: PeopleManager
-  readonly people: PeopleRepository
   readonly clock: Clock
   /** Whether the site is served over https. */
   readonly isSecure: boolean
@@ -27,11 +25,11 @@ export interface PeopleRouteDeps {
 const pairedMs = 400 * 86_400_000
 
 /** Who may come in: for admins; and the own password, for everybody. */
-export function peopleRoutes({ router, route }: Guarded, { manager, people, clock, isSecure }: PeopleRouteDeps): Router {
+export function peopleRoutes({ router, route }: Guarded, { manager, clock, isSecure }: PeopleRouteDeps): Router {
   const idOf = (request: SignedInRequest): string => parseWith<{ id: string }>(idSchema, request.params).id
 
   route('GET /api/admin/people', async (_request, response: Response<ManagedPeopleAnswer>) => {
-    response.json({ people: await people.listManaged(new Date(clock())), now: new Date(clock()).toISOString() })
+    response.json({ people: await manager.list(), now: new Date(clock()).toISOString() })
   })
   route('POST /api/admin/people', async (request: SignedInRequest, response: Response<CodeAnswer>) => {
     const { account } = signedIn(request)
@@ -45,8 +43,8 @@ export function peopleRoutes({ router, route }: Guarded, { manager, people, cloc
   })
   route('POST /api/admin/people/:id/actions', async (request: SignedInRequest, response) => {
     const { account } = signedIn(request)
-    const { action } = parseWith<{ action: PersonAction }>(personActionSchema, request.body)
-    response.json((await manager.act(idOf(request), action, account)) ?? {})
+    const { action, session } = parseWith<{ action: PersonAction; session?: string }>(personActionSchema, request.body)
+    response.json((await manager.act(idOf(request), action, account, session)) ?? {})
   })
 
   // The browser that the admin asks from is the one that is paired.

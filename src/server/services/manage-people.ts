@@ -2,7 +2,7 @@ import { randomBytes, randomInt } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { AccessBody } from '#contract/events/access'
-import type { CodeAnswer, PersonAction } from '#contract/api/people'
+import type { CodeAnswer, ManagedPerson, PersonAction } from '#contract/api/people'
 import type { SecondFactorAnswer } from '#contract/api/session'
 import { unattributedPrefix } from '#contract/records/episode'
 import { mayHaveSecondFactor, type Role } from '#contract/rights'
@@ -11,12 +11,13 @@ import { ApiError, invalidInput } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import type { EventRepository } from '../repositories/events'
 import type { Account, PeopleRepository } from '../repositories/people'
+import type { SignInFailures } from '../repositories/sign-in-failures'
 import type { StreamRepository } from '../repositories/streams'
 import { addPerson } from './add-person'
 import { hashPassword, verifyPassword } from './password'
 import { ownEvent, sealNext } from './seal-event'
 import type { SecondFactor } from './second-factor'
-import type { OpenSession } from './sign-in'
+import { mostFailures, type OpenSession } from './sign-in'
 
 const codeMs = 24 * 3_600_000
 /** Without what is taken for something else when it is read out. */
@@ -32,6 +33,7 @@ export interface ManageDeps {
   readonly events: EventRepository
   readonly streams: StreamRepository
   readonly second: SecondFactor
+  readonly failures: Pick<SignInFailures, 'paused' | 'release'>
   readonly clock: Clock
 }
 
@@ -84,6 +86,12 @@ export function createPeopleManager(deps: ManageDeps) {
   }
 
   return {
+    /** Everybody, with where they are signed in and from where they have to wait. */
+    async list(): Promise<readonly ManagedPerson[]> {
+      const now = new Date(clock())
+      return people.listManaged(now, await deps.failures.paused(mostFailures, now))
+    },
+
     /** Adds a person with a one-time code. */
     async add(person: { name: string; signIn: string; roles: readonly Role[] }, by: By): Promise<CodeAnswer> {
       if (await people.findBySignIn(person.signIn))
@@ -122,7 +130,7 @@ export function createPeopleManager(deps: ManageDeps) {
     },
 
     /** @returns the code, where one was made */
-    async act(id: string, action: PersonAction, by: By): Promise<CodeAnswer | null> {
+    async act(id: string, action: PersonAction, by: By, session?: string): Promise<CodeAnswer | null> {
       const account = await found(id)
       switch (action) {
         case 'code':
@@ -145,6 +153,13 @@ export function createPeopleManager(deps: ManageDeps) {
             await people.saveAccess(id, { secondSecret: null, secondSince: null }, transaction)
             await people.endSessionsOf(id, null, transaction)
           })
+          return null
+        case 'let-in':
+          await deps.failures.release(account.signIn)
+          await change(id, { change: 'let-in' }, by, () => Promise.resolve())
+          return null
+        case 'end-session':
+          await change(id, { change: 'sessions-ended' }, by, (transaction) => people.endOneOf(id, session ?? '', transaction))
           return null
         case 'end-sessions':
           await change(id, { change: 'sessions-ended' }, by, (transaction) => people.endSessionsOf(id, null, transaction))

@@ -9,7 +9,8 @@ import { hashPassword, verifyPassword } from './password'
 const idleMs = 12 * 3_600_000
 /** However busy: after a day whoever it is says again who they are. */
 const longestMs = 24 * 3_600_000
-const mostFailures = 6
+/** More wrong sign-ins than this, and the next waits. */
+export const mostFailures = 6
 const blockedMs = 10 * 60_000
 
 export interface OpenSession {
@@ -42,7 +43,7 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
     ): Promise<{ token: string; csrf: string; account: Account; pinHash: string | null }> {
       const now = clock()
       const key = createHash('sha256').update(`${signIn.toLowerCase()}|${address}`).digest('hex')
-      const counted = await failures.count(key, new Date(now), new Date(now + blockedMs))
+      const counted = await failures.count(key, { signIn: signIn.toLowerCase(), address }, new Date(now), new Date(now + blockedMs))
       if (counted.failures > mostFailures) {
         const minutes = Math.max(1, Math.ceil((counted.until.getTime() - now) / 60_000))
         throw new ApiError(429, 'too-many', `Too many wrong sign-ins with this name from here: wait ${minutes} min, or ask an admin.`)

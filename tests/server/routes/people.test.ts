@@ -59,7 +59,7 @@ describe('people, as an admin manages them', () => {
 
   it('gives a new code, and whoever was in is out', async () => {
     const client = await harness.signIn('hal', ['clinician'])
-    expect(await find('hal')).to.include({ sessions: 1, isActive: true })
+    expect((await find('hal')).sessions).to.have.length(1)
     const { code } = (await act(client.personId, 'code')).body as unknown as CodeAnswer
     expect((await client.get('/api/board')).status).to.equal(401)
     expect((await tryIn('hal', password)).status).to.equal(401)
@@ -75,9 +75,45 @@ describe('people, as an admin manages them', () => {
     expect((await act(client.personId, 'end')).status).to.equal(200)
     const [ended, unknown] = [await tryIn('ines', password), await tryIn('nobody', password)]
     expect([ended.status, ended.body['detail']]).to.deep.equal([401, unknown.body['detail']])
-    expect(await find('ines')).to.include({ isActive: false, sessions: 0 })
+    const ines = await find('ines')
+    expect([ines.isActive, ines.sessions]).to.deep.equal([false, []])
     await act(client.personId, 'restore')
     expect((await tryIn('ines', password)).status).to.equal(200)
+  })
+
+  it('shows where somebody is signed in, and ends one session of theirs alone', async () => {
+    const ola = await harness.signIn('ola', ['clinician'])
+    harness.now += 60_000
+    const second = await openClient(harness.address, ola.personId, 'ola')
+    const { sessions } = await find('ola')
+    expect(sessions.map((one) => one.isLocked)).to.deep.equal([false, false])
+    const [last, first] = sessions
+    expect(Date.parse(last!.since) - Date.parse(first!.since)).to.equal(60_000)
+    const end = (session?: string, by = ola.personId): Promise<Answer> =>
+      greta.post(`/api/admin/people/${by}/actions`, { action: 'end-session', ...(session === undefined ? {} : { session }) })
+    expect((await end()).status).to.equal(422)
+    expect((await end('nonsense')).status).to.equal(422)
+    expect((await greta.post(`/api/admin/people/${ola.personId}/actions`, { action: 'code', session: last!.id })).status).to.equal(422)
+    // Somebody else's session is not theirs to end by this.
+    expect((await end(last!.id, greta.personId)).status).to.equal(200)
+    expect((await second.get('/api/board')).status).to.equal(200)
+    expect((await end(last!.id)).status).to.equal(200)
+    expect([(await second.get('/api/board')).status, (await ola.get('/api/board')).status]).to.deep.equal([401, 200])
+    expect((await find('ola')).sessions).to.have.length(1)
+  })
+
+  it('shows who has to wait after wrong sign-ins, and lets them try again', async () => {
+    const una = await harness.signIn('una', ['clinician'])
+    for (let tries = 0; tries < 7; tries++) await tryIn('una', 'wrong')
+    expect((await tryIn('una', password)).status).to.equal(429)
+    const { pauses } = await find('una')
+    expect(pauses).to.have.length(1)
+    expect(pauses[0]?.address).to.match(/127\.0\.0\.1|::1/)
+    expect(Date.parse(pauses[0]!.until)).to.be.above(harness.now)
+    expect((await act(una.personId, 'let-in')).status).to.equal(200)
+    expect((await find('una')).pauses).to.deep.equal([])
+    expect((await tryIn('una', password)).status).to.equal(200)
+    expect((await history(una.personId)).at(-1)?.body).to.deep.equal({ change: 'let-in' })
   })
 
   it('leaves one admin, and nobody ends themselves', async () => {

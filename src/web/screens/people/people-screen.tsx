@@ -37,8 +37,8 @@ export function PeopleScreen() {
     await reload()
     return null
   }
-  const act = async (person: ManagedPerson, action: PersonAction): Promise<void> =>
-    setWrong(await ask(paths.personActions(person.id), { action }, person.name))
+  const act = async (person: ManagedPerson, action: PersonAction, session?: string): Promise<void> =>
+    setWrong(await ask(paths.personActions(person.id), { action, ...(session ? { session } : {}) }, person.name))
   const setRoles = async (person: ManagedPerson, roles: readonly Role[]): Promise<void> =>
     setWrong(await ask(paths.personRoles(person.id), { roles }, person.name))
 
@@ -76,7 +76,7 @@ export function PeopleScreen() {
             person={person}
             isMe={person.id === me.id}
             now={Date.parse(answer?.now ?? '')}
-            onAct={(action) => void act(person, action)}
+            onAct={(action, session) => void act(person, action, session)}
             onRoles={(roles) => void setRoles(person, roles)}
           />
         ))}

@@ -3,7 +3,7 @@ import type { ManagedPerson, PersonAction } from '#contract/api/people'
 import { personRoles, type Role } from '#contract/rights'
 import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'
-import { formatWhen } from '../../parts/format-time'
+import { formatClock, formatWhen } from '../../parts/format-time'
 
 /** One person: roles, where they are signed in, and what can be done about their access. */
 export function PersonCard({
@@ -16,7 +16,8 @@ export function PersonCard({
   person: ManagedPerson
   isMe: boolean
   now: number
-  onAct: (action: PersonAction) => void
+  /** @param session where one of them is ended */
+  onAct: (action: PersonAction, session?: string) => void
   onRoles: (roles: readonly Role[]) => void
 }) {
   const [isOpen, setOpen] = useState(false)
@@ -44,9 +45,29 @@ export function PersonCard({
             choices={personRoles.map((value) => ({ value, label: value }))}
             onChange={(chosen) => onRoles(chosen)}
           />
+          {person.sessions.length > 0 ? (
+            <ul aria-label={`Sessions of ${name}`} className="grid gap-1">
+              {person.sessions.map(({ id, since, lastSeenAt, isLocked }) => (
+                <li key={id} className="flex flex-wrap items-center gap-x-4">
+                  <span className="min-w-0 flex-1">
+                    since {formatWhen(Date.parse(since), now)}, last seen {formatWhen(Date.parse(lastSeenAt), now)}
+                    {isLocked ? ', locked' : ''}
+                  </span>
+                  <Button
+                    look="quiet"
+                    aria-label={`End the session since ${formatWhen(Date.parse(since), now)}`}
+                    onClick={() => onAct('end-session', id)}
+                  >
+                    End
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          ) : null}
           <div className="flex flex-wrap gap-3">
             <Button onClick={() => onAct('code')}>New one-time code</Button>
-            {person.sessions > 0 ? <Button onClick={() => onAct('end-sessions')}>Sign out everywhere</Button> : null}
+            {person.pauses.length > 0 ? <Button onClick={() => onAct('let-in')}>Let them try again</Button> : null}
+            {person.sessions.length > 1 ? <Button onClick={() => onAct('end-sessions')}>Sign out everywhere</Button> : null}
             {person.hasSecondFactor && !isMe ? (
               <Button onClick={() => onAct('second-factor-off')}>Take the authenticator app away</Button>
             ) : null}
@@ -64,10 +85,13 @@ export function PersonCard({
   )
 }
 
-function stateOf({ isActive, mustChange, sessions, lastSeenAt }: ManagedPerson, now: number): string {
+function stateOf({ isActive, mustChange, sessions, pauses }: ManagedPerson, now: number): string {
   if (!isActive) return 'access ended'
+  const [paused] = pauses
+  if (paused) return `has to wait until ${formatClock(paused.until)}: wrong sign-ins from ${paused.address || 'one place'}`
   if (mustChange) return 'has a code, no password yet'
-  if (sessions === 0) return 'not signed in'
-  const where = sessions === 1 ? 'signed in once' : `signed in at ${sessions} places`
-  return lastSeenAt ? `${where}, last seen ${formatWhen(Date.parse(lastSeenAt), now)}` : where
+  const [last] = sessions
+  if (!last) return 'not signed in'
+  const where = sessions.length === 1 ? 'signed in once' : `signed in at ${sessions.length} places`
+  return `${where}, last seen ${formatWhen(Date.parse(last.lastSeenAt), now)}`
 }
