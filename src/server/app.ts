@@ -3,7 +3,7 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
-import { paths } from '#contract/api/paths'
+import { openPaths } from '#contract/api/route-rights'
 import type { InstrumentInfo } from '#contract/api/instruments'
 import { mayHaveSecondFactor } from '#contract/rights'
 import { ApiError } from './ground/api-error'
@@ -101,9 +101,6 @@ export interface App {
   readonly metrics: Metrics | null
 }
 
-/** Where bodies come from somebody who is not signed in: a sign-in, and receipts that carry a signature. */
-const openPaths = ['/api/session', paths.pagerReceipts]
-
 /** Builds the application without listening. */
 export function createApp(deps: AppDeps): App {
   const { db, clock, log, pool } = deps
@@ -146,9 +143,11 @@ export function createApp(deps: AppDeps): App {
 
   const readCountersigns = createCountersigns(reads)
   const auditReads = createPatientReads(reads)
+  const photos = createPhotoRepository(db)
   const guard = createGuard({
     mustEnrol,
     isOwn: (account, caseId) => ownsCase(readStreams, account, caseId),
+    caseOfPhoto: photos.caseOf,
     noteRead: createReadNoter(auditReads, clock),
   })
 
@@ -220,7 +219,7 @@ export function createApp(deps: AppDeps): App {
     }),
   )
   app.use(paperRoutes(guard(), { streams: readStreams, planner, print, clock }))
-  app.use(photoRoutes(guard(), { photos: createPhotoRepository(db), streams: readStreams, clock }))
+  app.use(photoRoutes(guard(), { photos, streams: readStreams, clock }))
   app.use(deviceRoutes(guard(), devices))
   app.use(streamRoute(guard(), { hub, events: readEvents, clock, metrics, stopping: deps.stopping }))
   app.use('/api', () => {

@@ -58,7 +58,7 @@ export const routeRights = {
   'GET /api/cases/:id/related': { who: 'read', reads: { of: 'case', says: 'Other cases of the patient' } },
   'GET /api/cases/:id/photos': { who: 'read', own: 'add-own', reads: { of: 'case', says: 'The list of photos' } },
   'POST /api/cases/:id/photos': { who: 'add', own: 'add-own' },
-  'GET /api/photos/:id': { who: 'read', reads: { of: 'photo', says: 'A photo' } },
+  'GET /api/photos/:id': { who: 'read', own: 'add-own', reads: { of: 'photo', says: 'A photo' } },
   'GET /api/cases/:id/papers/template.svg': { who: 'read', reads: { of: 'case', says: 'The template to cut' } },
   'GET /api/cases/:id/papers/:paper.pdf': { who: 'read', own: 'add-own', reads: { of: 'case', says: 'A paper' } },
   'GET /api/cases/:id/owed.ics': { who: 'read', reads: { of: 'case', says: 'The calendar of what is owed' } },
@@ -100,6 +100,11 @@ export function ruleOf(id: RouteId): RouteRule {
 export function readingWords(route: string): string {
   return Object.hasOwn(routeRights, route) ? (ruleOf(route as RouteId).reads?.says ?? route) : route
 }
+
+/** Paths that take a body from somebody who is not signed in. */
+export const openPaths: readonly string[] = (Object.keys(routeRights) as RouteId[])
+  .filter((id) => id.startsWith('POST ') && ruleOf(id).who === 'anybody')
+  .map((id) => id.slice('POST '.length))
 
 /** Whether somebody with these roles may ask a route at all; `own` where it is about what they began themselves. */
 export function mayAsk(id: RouteId, held: readonly Role[], isOwn: boolean): boolean {

@@ -10,6 +10,7 @@ export interface GuardDeps {
   readonly mustEnrol: (account: Account) => boolean
   /** Whether somebody began the stay of this case themselves, and nobody has claimed it. */
   readonly isOwn: (account: Account, caseId: string) => Promise<boolean>
+  readonly caseOfPhoto: (photoId: string) => Promise<string | null>
   /** Keeps that somebody read something of a patient. It is kept before it is answered. */
   readonly noteRead: (account: Account, route: RouteId, subject: string) => Promise<void>
 }
@@ -39,6 +40,10 @@ export function createGuard(deps: GuardDeps): Guard {
 function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
   const rule = ruleOf(id)
   const changes = !id.startsWith('GET ')
+  const isOfOwnCase = async (account: Account, subject: string): Promise<boolean> => {
+    const caseId = rule.reads?.of === 'photo' ? await deps.caseOfPhoto(subject) : subject
+    return caseId !== null && deps.isOwn(account, caseId)
+  }
   return async (request: SignedInRequest, response, next) => {
     if (rule.who === 'anybody') return next()
     // What is refused was not read: the rest of a long body must not be taken for the next request.
@@ -53,7 +58,7 @@ function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
       throw new ApiError(403, 'second-factor', 'Set up your authenticator app first: this server wants it of leads and admins.')
     const subject = String(request.params['id'] ?? '')
     const ownRight = rule.own !== undefined && hasRight(account.roles, rule.own)
-    const isOwn = ownRight && (subject === '' || (await deps.isOwn(account, subject)))
+    const isOwn = ownRight && (subject === '' || (await isOfOwnCase(account, subject)))
     if (!mayAsk(id, account.roles, isOwn))
       throw new ApiError(403, 'no-right', `Your role (${account.roles.join(', ')}) may not do this: ask a clinician or a lead.`)
     if (changes && !rule.withoutToken) requireCsrf(request, session)

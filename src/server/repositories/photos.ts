@@ -25,6 +25,14 @@ export function createPhotoRepository(db: Sequelize) {
       )
       return rows.map((row) => ({ ...row, at: new Date(row.at).toISOString() }))
     },
+    /** The case that a photo belongs to; null where there is none. */
+    async caseOf(id: string): Promise<string | null> {
+      const rows = await db.query<{ caseId: string }>('SELECT case_id AS caseId FROM photos WHERE id = :id', {
+        type: QueryTypes.SELECT,
+        replacements: { id },
+      })
+      return rows[0]?.caseId ?? null
+    },
     async bytesOf(id: string): Promise<Buffer | null> {
       const rows = await db.query<{ bytes: Buffer }>('SELECT bytes FROM photos WHERE id = :id', {
         type: QueryTypes.SELECT,

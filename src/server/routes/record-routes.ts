@@ -21,6 +21,7 @@ import type { Countersigns } from '../repositories/countersigns'
 import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
+import { ownsStay } from '../services/own-stays'
 import type { AppendEvent } from '../services/append-event'
 import type { Metrics } from '../services/metrics'
 import type { PlanNoter } from '../services/note-plan'
@@ -58,7 +59,7 @@ export function recordRoutes(
     const { account } = signedIn(request)
     const rows = await streams.liveBoardRows()
     // An emergency entry sees what was begun on its device, and nobody else.
-    const seen = hasRight(account.roles, 'read') ? rows : rows.filter((row) => row.unattributed?.actor === account.id)
+    const seen = hasRight(account.roles, 'read') ? rows : rows.filter((row) => ownsStay(account, row))
     const toCountersign = hasRight(account.roles, 'decide') ? await countersigns.count() : undefined
     response.json({ rows: seen, ...(toCountersign === undefined ? {} : { toCountersign }), pager: pager.state, now: now() })
   })

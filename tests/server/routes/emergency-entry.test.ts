@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
 import { eventKinds } from '#contract/events/index'
 import type { BoardRow } from '#contract/views/board'
@@ -70,6 +71,20 @@ describe('emergency entry by a paired device', () => {
     ])
       expect([path, (await somebody.get(path)).status]).to.deep.equal([path, 403])
     expect((await boardOf(bram)).find((row) => row.caseId === own.caseStream.id)?.unattributed?.name).to.equal('unattributed@Resus 2')
+  })
+
+  it('sees the photos that were taken there, and no others', async () => {
+    const photo = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } })
+      .png()
+      .toBuffer()
+    const somebody = await enter()
+    const [own, other] = [await openCase(somebody), await openCase(bram)]
+    const add = async (who: Client, caseId: string): Promise<string> =>
+      String((await who.sendRaw(`/api/cases/${caseId}/photos`, photo, 'image/png')).body['id'])
+    const [mine, theirs] = [await add(somebody, own.caseStream.id), await add(bram, other.caseStream.id)]
+    expect((await somebody.get(`/api/photos/${mine}`)).status).to.equal(200)
+    expect((await somebody.get(`/api/photos/${theirs}`)).status).to.equal(403)
+    expect((await somebody.sendRaw(`/api/cases/${other.caseStream.id}/photos`, photo, 'image/png')).status).to.equal(403)
   })
 
   it('only adds, and only to what was begun there', async () => {
