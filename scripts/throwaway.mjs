@@ -35,9 +35,9 @@ export async function withThrowaway(rooms, work) {
 }
 
 /** Runs a program of the tests, in TypeScript or built, on a throwaway database, and ends with its exit code. */
-export async function runOnThrowaway(rooms, program) {
+export async function runOnThrowaway(rooms, program, args = []) {
   const code = await withThrowaway(rooms, ({ root, database }) => {
-    const run = spawn(process.execPath, [...(program.endsWith('.ts') ? ['--import', 'tsx'] : []), join(root, program)], {
+    const run = spawn(process.execPath, [...(program.endsWith('.ts') ? ['--import', 'tsx'] : []), join(root, program), ...args], {
       cwd: root,
       stdio: 'inherit',
       env: { ...process.env, TEST_DATABASE_URL: database.url },

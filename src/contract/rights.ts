@@ -3,26 +3,31 @@ export const personRoles = ['viewer', 'trainee', 'clinician', 'lead', 'admin'] a
 export const roles = [...personRoles, 'emergency'] as const
 export type Role = (typeof roles)[number]
 
-export const rights = ['read', 'add', 'add-own', 'decide', 'manage-people', 'manage-protocols', 'move'] as const
+export const rights = ['read', 'add', 'add-own', 'decide', 'manage-people', 'manage-protocols', 'set-teams', 'move'] as const
 export type Right = (typeof rights)[number]
 
 /**
  * Who may do what. `add`: readings, steps, rounds, notes; `add-own`: the same, to a stay that they began themselves. `decide`: accept plans, overrule, remove. `move`: wrongly
- * filed entries.
+ * filed entries. `set-teams`: who works where.
  * Admin manages people and audit and sees no clinical data.
  */
 const rightsByRole: Readonly<Record<Role, readonly Right[]>> = {
   viewer: ['read'],
   trainee: ['read', 'add'],
   clinician: ['read', 'add', 'decide'],
-  lead: ['read', 'add', 'decide', 'manage-protocols', 'move'],
-  admin: ['manage-people'],
+  lead: ['read', 'add', 'decide', 'manage-protocols', 'set-teams', 'move'],
+  admin: ['manage-people', 'set-teams'],
   emergency: ['add-own'],
 }
 
 /** Whether a person with these roles has a right: any one role is enough. */
 export function hasRight(held: readonly Role[], right: Right): boolean {
   return held.some((role) => rightsByRole[role].includes(right))
+}
+
+/** Whether this is a paired device's account, which is nobody's: it adds to what was begun on it, and has no password or PIN. */
+export function isPairedDevice(held: readonly Role[]): boolean {
+  return held.includes('emergency')
 }
 
 /** Whose entries act at once and wait for a clinician's name beside theirs. */
@@ -37,7 +42,7 @@ export function mayHaveSecondFactor(held: readonly Role[]): boolean {
 
 /** Who may begin before a plan is accepted, and says why: a clinician, and whoever has no account in an emergency. */
 export function mayBeginWithoutPlan(held: readonly Role[]): boolean {
-  return hasRight(held, 'decide') || hasRight(held, 'add-own')
+  return hasRight(held, 'decide') || isPairedDevice(held)
 }
 
 /** Who may put a round right: whoever entered it, or a clinician. Page and server both ask here. */

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import { benchBoard } from './board-bench'
 import { benchBrowser } from './browser-bench'
-import { report } from './figure'
+import { report, type Figure } from './figure'
 import { benchHeat } from './heat-bench'
 import { benchHistory } from './history-bench'
 import { benchLoad } from './load-bench'
@@ -13,17 +13,28 @@ import { benchStart } from './start-bench'
 import { benchWriters } from './writers-bench'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
-const figures = [
-  ...benchPlans(),
-  ...benchHeat(root),
-  ...benchPeople(),
-  ...benchStanding(),
-  ...(await benchBoard()),
-  ...(await benchHistory()),
-  ...(await benchWriters()),
-  ...(await benchLoad()),
-  ...(await benchBrowser(root)),
-  ...(await benchRuns()),
-  ...(await benchStart(root)),
-]
-process.exit(report(figures) ? 0 : 1)
+const parts: Readonly<Record<string, () => readonly Figure[] | Promise<readonly Figure[]>>> = {
+  plans: benchPlans,
+  heat: () => benchHeat(root),
+  people: benchPeople,
+  standing: benchStanding,
+  board: benchBoard,
+  history: benchHistory,
+  writers: benchWriters,
+  load: benchLoad,
+  browser: () => benchBrowser(root),
+  runs: benchRuns,
+  start: () => benchStart(root),
+}
+const wanted = process.argv.slice(2)
+const unknown = wanted.filter((one) => !Object.hasOwn(parts, one))
+if (unknown.length > 0) {
+  console.error(`There is no bench ${unknown.join(', ')}: choose of ${Object.keys(parts).join(', ')}.`)
+  process.exit(2)
+}
+let isWithin = true
+for (const [name, bench] of Object.entries(parts)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue
+  isWithin = report(await bench()) && isWithin
+}
+process.exit(isWithin ? 0 : 1)

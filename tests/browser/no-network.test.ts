@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startCutLine, type CutLine } from '../harness/cut-line'
+import { waitForKeptApplication } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
 
@@ -23,18 +24,8 @@ describe('with the network gone, in the browser', () => {
     await browser.find('heading', 'Rounds')
     await browser.open('/')
     await browser.find('list', 'Live cases, worst first')
-    await browser.driver.wait(isKept, 30_000, 'the application was not kept on the device')
+    await waitForKeptApplication(browser)
   })
-
-  /** Whether a worker answers for this page and has everything that it was told to keep. */
-  const isKept = (): Promise<boolean> =>
-    browser.driver.executeAsyncScript(
-      `const [done] = arguments
-       navigator.serviceWorker.getRegistration().then(async (one) => {
-         const page = await caches.match('/')
-         done(one?.active?.state === 'activated' && navigator.serviceWorker.controller !== null && page !== undefined)
-       })`,
-    )
 
   const openByPin = async (pin = '2468'): Promise<void> => {
     await browser.type('textbox', 'PIN', pin)

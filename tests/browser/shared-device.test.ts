@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { signIn, startKeepingBrowser, type KeepingBrowser } from '../harness/browser'
 import { startCutLine, type CutLine } from '../harness/cut-line'
-import { casesAreKept, draftIsKept } from '../harness/kept'
+import { casesAreKept, draftIsKept, waitForKeptApplication } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
 
@@ -51,12 +51,6 @@ describe('a device that many share, in the browser', () => {
     await browser.type('textbox', 'PIN', pin)
     await browser.click('button', 'Open')
   }
-  const worker = (): Promise<boolean> =>
-    browser.driver.executeAsyncScript(
-      `const [done] = arguments
-       navigator.serviceWorker.getRegistration().then(async (one) =>
-         done(one?.active?.state === 'activated' && navigator.serviceWorker.controller !== null && (await caches.match('/')) !== undefined))`,
-    )
 
   it('a lock survives a reload, shows nothing of a patient, and the PIN opens it', async () => {
     await browser.open(`/case/${seeded.caseId}/watch`)
@@ -91,10 +85,28 @@ describe('a device that many share, in the browser', () => {
     await browser.driver.wait(async () => (await browser.query('dialog', 'Locked')) === null, 8_000)
   }).timeout(60_000)
 
+  it('a lock set without a line is the server’s too before anything loads', async () => {
+    await browser.open(`/case/${seeded.caseId}/watch`)
+    await browser.waitForText(patient)
+    await line.cut()
+    await lock('Lock; the PIN opens it')
+    await line.mend()
+    await browser.driver.navigate().refresh()
+    await browser.find('heading', 'Locked')
+    expect(await browser.driver.executeScript('return document.documentElement.innerHTML')).not.to.include(patient)
+    const status = await browser.driver.executeAsyncScript(
+      `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => done(one.status), () => done(0))`,
+      seeded.caseId,
+    )
+    expect(status).to.equal(423)
+    await openByPin('2468')
+    await browser.waitForText(patient)
+  }).timeout(60_000)
+
   it('an entry made without a line goes under its author’s name while somebody else is signed in', async () => {
     await browser.open('/')
     await browser.find('heading', 'Board')
-    await browser.driver.wait(worker, 30_000)
+    await waitForKeptApplication(browser)
     await browser.open(`/case/${seeded.caseId}/watch`)
     await browser.find('heading', 'Rounds')
     await line.cut()
@@ -150,7 +162,7 @@ describe('a device that many share, in the browser', () => {
     await browser.open('/')
     await browser.type('textbox', 'Short PIN, if you like', '9753')
     await signInHere('isolde')
-    await browser.driver.wait(worker, 30_000)
+    await waitForKeptApplication(browser)
     await browser.open('/settings')
     await browser.waitForText('A PIN is set until you sign out')
     await line.cut()

@@ -47,6 +47,19 @@ export async function leaveWaiting(browser: TestBrowser, event: EventInput): Pro
   )
 }
 
+/** Waits until a worker answers for this page and has everything that it was told to keep. */
+export async function waitForKeptApplication({ driver }: TestBrowser): Promise<void> {
+  const isKept = (): Promise<boolean> =>
+    driver.executeAsyncScript(
+      `const [done] = arguments
+       navigator.serviceWorker.getRegistration().then(async (one) => {
+         const page = await caches.match('/')
+         done(one?.active?.state === 'activated' && navigator.serviceWorker.controller !== null && page !== undefined)
+       })`,
+    )
+  await driver.wait(isKept, 30_000, 'the application was not kept on the device')
+}
+
 /** Whether the device has kept these cases. */
 export function casesAreKept(browser: TestBrowser, ids: readonly string[]): Promise<boolean> {
   return browser.driver.executeAsyncScript(

@@ -78,7 +78,7 @@ export const routeRights = {
   'POST /api/plans': { who: 'read' },
   'POST /api/checks': { who: 'read' },
 
-  'GET /api/ward': { who: 'read', own: 'add-own' },
+  'GET /api/ward': { who: 'signed-in' },
   'POST /api/pager/receipts': { who: 'anybody', withoutToken: true },
   'GET /api/devices': { who: 'signed-in' },
   'GET /api/store': { who: 'read', own: 'add-own' },

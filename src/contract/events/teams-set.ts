@@ -8,7 +8,7 @@ export interface TeamsSetBody {
 /** Who works where: teams with the areas that are theirs. */
 export const teamsSet = wardKind<TeamsSetBody>({
   nature: 'replacing',
-  right: 'manage-protocols',
+  right: 'set-teams',
   fold: (record, { body }) => ({ ...record, teams: body.teams }),
   example: { teams: [{ name: 'Orthopaedics', areas: ['Ward A', 'Ward B'] }] },
 })

@@ -38,6 +38,8 @@ const longLength = 32_000
 const mostSince = 32
 /** Characters of snapshots whose records are remembered; a record takes a few bytes for each. */
 const mostRemembered = 24_000_000
+/** And so many of them: with a record goes what was worked out of it, which for a short one is many times as long. */
+const mostRecords = 1_000
 
 interface Remembered {
   readonly headHash: string
@@ -55,7 +57,11 @@ export function createSnapshots<R extends { readonly id: string }>(
   { type, table, fold }: { type: StreamType; table: string; fold: (record: R | null, id: string, event: FoldableEvent) => R },
 ) {
   /** The latest of each stream; of another head it is no use. */
-  const byStream = new LRUCache<string, Remembered>({ maxSize: mostRemembered, sizeCalculation: ({ length }) => Math.max(1, length) })
+  const byStream = new LRUCache<string, Remembered>({
+    max: mostRecords,
+    maxSize: mostRemembered,
+    sizeCalculation: ({ length }) => Math.max(1, length),
+  })
 
   /** The record of a row by its snapshot and what came since; by its events alone where an older fold made that. */
   async function make(row: StreamRow, transaction?: Transaction): Promise<Remembered> {

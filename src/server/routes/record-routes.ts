@@ -4,7 +4,7 @@ import type { CaseAnswer, EventAnswer, SealedAnswer } from '#contract/api/answer
 import type { BoardAnswer } from '#contract/views/board'
 import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
 import type { EventInput } from '#contract/event'
-import { hasRight } from '#contract/rights'
+import { hasRight, isPairedDevice } from '#contract/rights'
 import { findEventKind, type EventKindId } from '#contract/events/index'
 import { sealedSchema } from '#contract/api/sign-in.schema'
 import { eventBodySchemas, eventSchema } from '#contract/events/schemas'
@@ -90,7 +90,7 @@ export function recordRoutes(
   })
 
   route('GET /api/people', async (_request, response) => {
-    const all = (await people.list()).filter((one) => !one.roles.includes('emergency'))
+    const all = (await people.list()).filter((one) => !isPairedDevice(one.roles))
     response.json({ people: all.map(({ id, name, roles }) => ({ id, name, roles })) })
   })
 

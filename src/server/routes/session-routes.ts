@@ -6,6 +6,7 @@ import type { Guarded } from '../middleware/guard'
 import { deviceCookie, isShutOut, requireCsrf, sessionCookie, signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import { unattributedPrefix } from '#contract/records/episode'
+import { isPairedDevice } from '#contract/rights'
 import { ApiError } from '../ground/api-error'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { DeviceKeyService } from '../services/device-keys'
@@ -37,7 +38,7 @@ export function sessionRoutes(
     const cookie = (request.cookies as Record<string, unknown>)[deviceCookie]
     const [id = '', secret = ''] = typeof cookie === 'string' && cookie.length < 200 ? cookie.split('.') : []
     const account = secret === '' ? null : await people.find(id)
-    return account?.isActive && account.roles.includes('emergency') ? { account, secret } : null
+    return account?.isActive && isPairedDevice(account.roles) ? { account, secret } : null
   }
   const nameOfDevice = async (request: SignedInRequest): Promise<string | null> =>
     (await pairedDevice(request))?.account.name.slice(unattributedPrefix.length) ?? null

@@ -5,7 +5,7 @@ import type { AccessBody } from '#contract/events/access'
 import type { CodeAnswer, ManagedPerson, PersonAction } from '#contract/api/people'
 import type { SecondFactorAnswer } from '#contract/api/session'
 import { unattributedPrefix } from '#contract/records/episode'
-import { mayHaveSecondFactor, type Role } from '#contract/rights'
+import { isPairedDevice, mayHaveSecondFactor, type Role } from '#contract/rights'
 import { inTransaction } from '../db/in-transaction'
 import { ApiError, invalidInput } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
@@ -70,7 +70,7 @@ export function createPeopleManager(deps: ManageDeps) {
 
   /** A device is paired or not: it has no role of a person, and no password that somebody types. */
   function keepDevice({ roles }: Account): void {
-    if (roles.includes('emergency'))
+    if (isPairedDevice(roles))
       throw new ApiError(409, 'paired-device', 'This is a paired device: it can only be unpaired, or paired again.')
   }
 

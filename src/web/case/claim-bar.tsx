@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { hasRight } from '#contract/rights'
+import { hasRight, isPairedDevice } from '#contract/rights'
 import { Button } from '../parts/button'
 import { formatDayAndClock } from '../parts/format-time'
 import { writeEvent, type OpenCase } from '../sync/case-store'
@@ -12,7 +12,7 @@ export function ClaimBar({ open }: { open: OpenCase }) {
   const { roles } = usePerson()
   const { unattributed } = open.episode
   // On the device itself a line above every screen says so.
-  if (!unattributed || hasRight(roles, 'add-own')) return null
+  if (!unattributed || isPairedDevice(roles)) return null
   const { claimed, name } = unattributed
   if (claimed)
     return (

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router'
 import { BookOpen, CircleHelp, LayoutList, Package, Plus, Settings, Users } from 'lucide-react'
-import { hasRight } from '#contract/rights'
+import { hasRight, isPairedDevice } from '#contract/rights'
 import { Button } from '../parts/button'
 import { useKey } from '../parts/use-key'
 import { useIdleLock } from './use-idle-lock'
@@ -93,7 +93,7 @@ function SignedOutShell({ state }: { state: SessionState }) {
 function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
   const { id, name, roles } = usePerson()
   const mayRead = hasRight(roles, 'read')
-  const isEmergency = hasRight(roles, 'add-own')
+  const isEmergency = isPairedDevice(roles)
   const { pathname } = useLocation()
   const isStuck = useOutbox((store) => store.line !== 'fine' && store.pending.length > 0)
   const [isHelpOpen, setHelpOpen] = useState(false)

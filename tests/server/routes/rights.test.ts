@@ -26,6 +26,7 @@ const agreed: Readonly<Record<string, string>> = {
   'GET /api/hand-over': 'vtcl',
   'POST /api/plans': 'vtcl',
   'GET /api/store': 'vtcl e',
+  'GET /api/ward': 'vtclae',
   'POST /api/store/:placeId/stock.csv': 'l',
   'GET /api/admin/people': 'a',
   'POST /api/admin/people': 'a',
@@ -45,7 +46,7 @@ const agreedKinds: Partial<Record<EventKindId, string>> = {
   'moved-out': 'l',
   merged: 'l',
   'protocol-drafted': 'l',
-  'teams-set': 'l',
+  'teams-set': 'la',
   access: '',
   paged: '',
 }

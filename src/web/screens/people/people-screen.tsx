@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { CodeAnswer, ManagedPeopleAnswer, ManagedPerson, PersonAction } from '#contract/api/people'
 import { paths } from '#contract/api/paths'
-import { hasRight, type Role } from '#contract/rights'
+import { hasRight, isPairedDevice, type Role } from '#contract/rights'
 import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { callApi, describeNoAnswer } from '../../sync/api'
@@ -42,7 +42,7 @@ export function PeopleScreen() {
   const setRoles = async (person: ManagedPerson, roles: readonly Role[]): Promise<void> =>
     setWrong(await ask(paths.personRoles(person.id), { roles }, person.name))
 
-  const isDevice = ({ roles }: ManagedPerson): boolean => roles.includes('emergency')
+  const isDevice = ({ roles }: ManagedPerson): boolean => isPairedDevice(roles)
   const people = answer?.people.filter((one) => !isDevice(one)) ?? []
   const devices = answer?.people.filter(isDevice) ?? []
   if (!mayManage)
@@ -61,6 +61,7 @@ export function PeopleScreen() {
           <h1 className="text-2xl font-bold">People</h1>
           <p className="text-soft">Who may come in, and as what. Everything changed here is kept with your name.</p>
         </div>
+        <ButtonLink to="/ward">Teams</ButtonLink>
         <ButtonLink to="/audit">Who read what</ButtonLink>
       </header>
       {refusal ? <Notice tone="caution" lead={refusal} role="status" /> : null}

@@ -1,6 +1,6 @@
 import { limits } from '#core/model/limits'
 import { useState } from 'react'
-import { hasRight } from '#contract/rights'
+import { isPairedDevice } from '#contract/rights'
 import type { PersonSettings } from '#contract/records/person'
 import { parseReading } from '#core/quantities/parse-reading'
 import { toCm } from '#core/quantities/length'
@@ -53,7 +53,7 @@ export function SettingsScreen() {
       <OwnPlaces settings={settings} onSave={saveSettings} />
       <BoardSoundSettings settings={settings} onSave={saveSettings} />
       {/* A paired device has no password of a person. */}
-      {hasRight(person.roles, 'add-own') ? null : (
+      {isPairedDevice(person.roles) ? null : (
         <>
           <PinSettings />
           <PasswordSettings />

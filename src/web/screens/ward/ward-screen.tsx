@@ -17,12 +17,13 @@ import { TeamsEditor } from './teams-editor'
 
 type WardKind = 'areas-set' | 'teams-set' | 'chain-set' | 'rota-set'
 
-/** Who is called about what is urgent, who is on, and which places there are: for everybody to read, for leads to set. */
+/** Who is called about what is urgent, who is on, which places and teams there are: for everybody to read, for leads to set; teams for admins too. */
 export function WardScreen() {
   const { answer, refusal } = useAnswer<WardAnswer>(paths.ward)
   const person = usePerson()
   const now = useNow(30_000)
   const mayChange = hasRight(person.roles, 'manage-protocols')
+  const maySetTeams = hasRight(person.roles, 'set-teams')
   const write = <Kind extends WardKind>(kind: Kind, body: BodyOf<Kind>): void => {
     if (answer) void sendEvent(makeEvent({ type: 'ward', id: wardId }, kind, body, answer.version))
   }
@@ -30,7 +31,11 @@ export function WardScreen() {
     <main id="main" className="mx-auto w-full max-w-4xl flex-1 px-3 py-5 sm:px-6">
       <h1 className="text-2xl font-bold">Ward</h1>
       <p className="mb-5 text-soft">
-        {mayChange ? 'What you keep here holds for everybody at once.' : 'Set by leads: ask one to change it.'}
+        {mayChange
+          ? 'What you keep here holds for everybody at once.'
+          : maySetTeams
+            ? 'Teams are yours to set; the rest is set by leads.'
+            : 'Set by leads: ask one to change it.'}
       </p>
       {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
       {answer ? (
@@ -52,7 +57,7 @@ export function WardScreen() {
           />
           <RotaEditor key={`r${answer.version}`} ward={answer.ward} mayChange={mayChange} onKeep={(body) => write('rota-set', body)} />
           <AreasEditor key={`a${answer.version}`} ward={answer.ward} mayChange={mayChange} onKeep={(body) => write('areas-set', body)} />
-          <TeamsEditor key={`t${answer.version}`} ward={answer.ward} mayChange={mayChange} onKeep={(body) => write('teams-set', body)} />
+          <TeamsEditor key={`t${answer.version}`} ward={answer.ward} mayChange={maySetTeams} onKeep={(body) => write('teams-set', body)} />
         </div>
       ) : refusal ? null : (
         <p className="text-soft">Reading…</p>
