@@ -4,6 +4,8 @@ import { createMemo } from '#core/model/plan-context'
 import { finishPlan } from '#core/techniques/finish-plan'
 import { planCase } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
+import { whatIf } from '#core/techniques/what-if'
+import { askedFlags } from '#core/model/flag-words'
 import { exampleOf } from '../harness/example-cases'
 import { testContext } from '../harness/leg-slab-cases'
 import { percentiles, timeOf, type Figure } from './figure'
@@ -13,7 +15,7 @@ export function benchPlans(): readonly Figure[] {
   const rows = techniques.map(({ id }) => {
     const { clinicalCase } = readCase(exampleOf(id))
     if (!clinicalCase) throw new Error(`the example of ${id} cannot be read`)
-    return { id, quick: benchQuick(clinicalCase), whole: benchWhole(clinicalCase) }
+    return { id, quick: benchQuick(clinicalCase), whole: benchWhole(clinicalCase), asked: benchQuestions(clinicalCase) }
   })
   const worst = (of: (row: (typeof rows)[number]) => number) => rows.reduce((a, b) => (of(b) > of(a) ? b : a))
   const figure = (name: string, of: (row: (typeof rows)[number]) => number, limit: number): Figure => {
@@ -29,6 +31,7 @@ export function benchPlans(): readonly Figure[] {
     })),
     figure('plan without the slow two, 95th percentile', (row) => row.quick.p95, 2),
     figure('plan whole for the first time, median', (row) => row.whole, 60),
+    figure('what every open question could change, median', (row) => row.asked, 150),
   ]
 }
 
@@ -47,4 +50,10 @@ function benchWhole(clinicalCase: ClinicalCase): number {
     }),
   )
   return percentiles(times).median
+}
+
+function benchQuestions(clinicalCase: ClinicalCase): number {
+  const questions = [...askedFlags, 'swelling', 'level', 'position', 'age', 'height', 'mass'] as const
+  const times = Array.from({ length: 12 }, () => timeOf(() => void whatIf(clinicalCase, testContext(), questions)))
+  return percentiles(times.slice(2)).median
 }

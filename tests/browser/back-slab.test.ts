@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import { v7 as uuidv7 } from 'uuid'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { draftIsKept, leaveWaiting } from '../harness/kept'
 import { bounceIsOver } from '../harness/waits'
 import { seedCase, type SeededCase } from '../harness/seed-case'
@@ -14,8 +14,7 @@ let browser: TestBrowser
 /** Opens a new case on the injured left ankle, ready to measure. */
 async function startCase(): Promise<string> {
   await browser.open('/new')
-  await browser.click('radio', 'LEFT')
-  await browser.click('radio', 'ankle')
+  await browser.click('button', 'left ankle')
   await browser.click('radio', 'malleolar fracture')
   await browser.click('radio', 'moderate')
   const url = await browser.driver.getCurrentUrl()
@@ -57,7 +56,7 @@ async function fillRound(form: RegExp, submit: string, changes: readonly [string
 }
 
 async function heightAndWeight(): Promise<void> {
-  await browser.driver.findElement({ css: 'details summary' }).click()
+  await openFolds(browser)
   await browser.type('textbox', 'Height, cm', '171')
   await browser.type('textbox', 'Weight, kg', '70')
   await browser.click('button', 'Keep')
@@ -351,7 +350,8 @@ describe('a back slab in the browser', () => {
       await browser.driver.get(`${url}/choose`)
       await browser.waitForText('Do not square the ankle')
       expect(await (await browser.find('button', /Accept the plan|Working out/)).isEnabled()).to.equal(false)
-      await (await browser.find('combobox', 'Ankle')).sendKeys('As ordered')
+      await openFolds(browser)
+      await browser.click('radio', 'As ordered')
       await browser.waitForText('The ordered ankle angle is missing')
       await browser.type('textbox', 'Ordered ankle angle, degrees', '700')
       await browser.press(Key.ENTER)
@@ -373,7 +373,9 @@ describe('a back slab in the browser', () => {
     it('shows both sides when somebody else changed the case meanwhile', async () => {
       const { caseId } = await unreadCase()
       await browser.open(`/case/${caseId}/choose`)
-      await browser.find('combobox', 'Toe end')
+      await browser.find('button', 'Accept the plan')
+      await openFolds(browser)
+      await browser.find('radio', 'Past the toes')
       await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
       const status = await browser.driver.executeAsyncScript(
         `const [caseId, done] = arguments
@@ -382,9 +384,7 @@ describe('a back slab in the browser', () => {
          const { version } = await (await fetch('/api/cases/' + caseId)).json()
          const event = { id: crypto.randomUUID(), stream: { type: 'case', id: caseId }, kind: 'options', v: 1, body: { options: { liner: 'wool' } }, at: new Date().toISOString(), offsetMs: 0, base: version }
          const answer = await fetch('/api/events', { method: 'POST', headers: { 'content-type': 'application/json', 'x-csrf-token': csrf }, body: JSON.stringify(event) })
-         const select = [...document.querySelectorAll('select')].find((one) => [...one.options].some((option) => option.value === 'past-toes'))
-         Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(select, 'past-toes')
-         select.dispatchEvent(new Event('change', { bubbles: true }))
+         document.querySelector('input[type=radio][aria-label="Past the toes"]').click()
          done(answer.status)
        }
        run()`,
@@ -397,10 +397,7 @@ describe('a back slab in the browser', () => {
       await browser.find('dialog', 'Changed meanwhile')
       await browser.waitForText('past toes')
       await browser.click('button', 'Send mine again')
-      await browser.driver.wait(
-        async () => (await (await browser.find('combobox', 'Toe end')).getAttribute('value')) === 'past-toes',
-        8_000,
-      )
+      await browser.driver.wait(async () => (await browser.find('radio', 'Past the toes')).isSelected(), 8_000)
     })
 
     it('sends what was refused where it belongs, also when another case is open by then', async () => {

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Key } from 'selenium-webdriver'
 import sharp from 'sharp'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 
 let server: LiveServer
@@ -94,13 +94,13 @@ describe('the first half of the path in the browser', () => {
   describe('size up', () => {
     it('finds the part by a few letters and ranks what can be done', async () => {
       await browser.open('/new')
-      await browser.type('textbox', /^Where is it/, 'r wri')
+      await browser.type('textbox', /^Tap the body/, 'r wri')
       await browser.press(Key.ENTER)
       await browser.waitForText('RIGHT wrist')
       await browser.find('heading', 'What can be done here')
       await browser.waitForText('Volar slab, forearm')
       await browser.click('checkbox', /Volar slab/)
-      await browser.click('button', /more are stopped: show why/)
+      await browser.click('button', /stopped: show them/)
       await browser.waitForText('No cast is on here: nothing to open.')
       await browser.click('checkbox', /Opening a cast/)
       await browser.click('button', 'Compare 2')
@@ -224,6 +224,7 @@ describe('the first half of the path in the browser', () => {
     })
 
     it('lays two schools side by side, and takes the other one', async () => {
+      await openFolds(browser)
       await browser.click('button', 'Compare: Toe end')
       await browser.find('dialog', 'Toe end: two ways')
       await browser.waitForText('Slab length')

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { seedCase, sendRound, startRun, quietRound, type SeededCase } from '../harness/seed-case'
 import { finishStep } from '../harness/run-steps'
@@ -80,6 +80,7 @@ describe('the line to the server in the browser', () => {
     await pickSwelling('mild')
     await browser.waitForText('The server has trouble; 1 kept here')
     // Entries of the case go meanwhile.
+    await openFolds(browser)
     let tries = 0
     await browser.driver.wait(
       async () => {

@@ -232,3 +232,8 @@ export async function signIn(browser: TestBrowser, name: string, password: strin
   await browser.click('button', 'Sign in')
   await browser.find('heading', 'Board')
 }
+
+/** Opens whatever is folded on the page, as a person would who looks for something. */
+export async function openFolds({ driver }: TestBrowser): Promise<void> {
+  await driver.executeScript(`document.querySelectorAll('main details:not([open]) > summary').forEach((one) => one.click())`)
+}

@@ -4,6 +4,7 @@ import { applied } from './applied'
 import { call } from './call'
 import { areasSet } from './areas-set'
 import { carriedIn } from './carried-in'
+import { asked } from './asked'
 import { caseOpened } from './case-opened'
 import { chainSet } from './chain-set'
 import { claimed } from './claimed'
@@ -82,6 +83,7 @@ import { worry } from './worry'
 export const eventKinds = {
   'episode-opened': episodeOpened,
   patient,
+  asked,
   flags,
   injury,
   place,

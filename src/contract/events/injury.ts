@@ -14,7 +14,14 @@ export const injury = episodeKind<InjuryBody>({
   nature: 'replacing',
   right: 'add',
   bearsOnPlan: true,
-  fold: (record, { body }) => ({ ...record, injuries: { ...record.injuries, [body.injuryId]: body.injury } }),
+  fold: (record, { body: { injuryId, injury } }) => {
+    const before = record.injuries[injuryId]
+    const isElsewhere = before !== undefined && (before.region !== injury.region || before.side !== injury.side)
+    const { asked, ...rest } = record
+    // What was asked of the other leg says nothing of this one.
+    const kept = isElsewhere ? asked?.filter((one) => one.injuryId !== injuryId) : asked
+    return { ...rest, injuries: { ...record.injuries, [injuryId]: injury }, ...(kept ? { asked: kept } : {}) }
+  },
   example: {
     injuryId: exampleInjuryId,
     injury: { ...unknownInjury, region: 'ankle', side: 'left', pattern: 'malleolar-fracture', flags: ['fresh'], levelCm: 8 },

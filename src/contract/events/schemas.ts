@@ -14,6 +14,7 @@ import { schema as device } from './device.schema'
 import { schema as ended } from './ended.schema'
 import { schema as episodeOpened } from './episode-opened.schema'
 import { schema as fit } from './fit.schema'
+import { schema as asked } from './asked.schema'
 import { schema as flags } from './flags.schema'
 import { schema as handOver } from './hand-over.schema'
 import { schema as identityChecked } from './identity-checked.schema'
@@ -85,6 +86,7 @@ import { schema as worry } from './worry.schema'
 export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> = {
   'episode-opened': episodeOpened,
   patient,
+  asked,
   flags,
   injury,
   place,

@@ -13,5 +13,6 @@ export const schema = Joi.object({
   theme: Joi.valid('system', 'light', 'dark').required(),
   team: Joi.string().max(60),
   places: Joi.array().items(Joi.string().min(1).max(80)).unique().max(60),
+  readsAloud: Joi.boolean(),
   sound: Joi.object({ isOn: Joi.boolean().required(), quietFrom: clock.required(), quietUntil: clock.required() }),
 })

@@ -1,3 +1,4 @@
+import type { AskedFlag } from '#core/model/flag-words'
 import type { InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from '#core/model/vocabulary'
 import type { RoundInput } from '#core/model/observation'
 import type { EventMark } from '../event'
@@ -17,6 +18,9 @@ export interface PatientDetails {
   readonly massKg: number | null
   readonly isMassEstimated: boolean
 }
+
+/** What can be answered by no: a flag, or whether it is swollen. */
+export type AskedQuestion = AskedFlag | 'swelling'
 
 export interface InjuryRecord {
   readonly region: Region | null
@@ -63,6 +67,14 @@ export interface MergeRecord {
   readonly undone?: { readonly reason: string; readonly at: string; readonly by: string }
 }
 
+/** A question that was asked, and is not so; without an injury it is of the patient. */
+export interface AnsweredNo {
+  readonly question: AskedQuestion
+  readonly injuryId: string | null
+  readonly at: string
+  readonly by: string
+}
+
 /** Who begins without an account is kept under the name of the device. */
 export const unattributedPrefix = 'unattributed@'
 
@@ -87,6 +99,8 @@ export interface EpisodeRecord {
   readonly injuries: Readonly<Record<string, InjuryRecord>>
   readonly rounds: readonly RoundRecord[]
   readonly correctedRounds?: readonly CorrectedRound[]
+  /** Left out while nothing was answered by no. */
+  readonly asked?: readonly AnsweredNo[]
   /** Left out where somebody with an account began it. */
   readonly unattributed?: UnattributedStay
   /** Merges with the record of the same patient, in the order of time; one that was undone says so. */

@@ -7,6 +7,8 @@ export interface PersonSettings {
   /** The team that the person joined, and the areas that are theirs: my round walks them. */
   readonly team?: string
   readonly places?: readonly string[]
+  /** Steps and the last minute of timers are read aloud. */
+  readonly readsAloud?: boolean
   /** What the Board lets them hear beside what is urgent; quiet hours by the local clock, empty for none. */
   readonly sound?: { readonly isOn: boolean; readonly quietFrom: string; readonly quietUntil: string }
 }

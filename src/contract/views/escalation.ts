@@ -3,7 +3,7 @@ import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import type { PageBody, PageRecord } from '../records/page'
 import { newWard, type Chain, type Shift, type WardRecord } from '../records/ward'
-import { isAtPlace } from './hand-over'
+import { isAtPlace } from './at-place'
 import { standingOf } from './standing-of-case'
 
 // Who is called about what is urgent, and when the next one is: pure, so that server, Board and tests read one answer.

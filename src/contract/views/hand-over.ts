@@ -77,11 +77,6 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
   }
 }
 
-/** Whether a place is one of those whose names begin with some words; none means all places. */
-export function isAtPlace(place: string, beginning: string): boolean {
-  return place.toLowerCase().startsWith(beginning.trim().toLowerCase())
-}
-
 function doneSince(record: CaseRecord, fromMs: number): readonly DoneAbout[] {
   const all: readonly DoneAbout[] = [
     ...(record.responses ?? []).map(({ action, outcome, why, at, by }) => ({

@@ -19,6 +19,8 @@ export interface DecisionDefinition {
   readonly choices: (items: readonly StockItem[]) => readonly (string | number)[]
   /** For a size or a height: whether a shelf item is the one that a value names. */
   readonly isItem?: (item: StockItem, value: unknown) => boolean
+  /** What it is for at the bedside; `know` where it is left out. */
+  readonly use?: DecisionUse
   /** What the rest of the product does with it. */
   readonly roles?: readonly DecisionRole[]
   /** Cure times come in hours or minutes by material: the second unit, and its greatest value. */
@@ -43,6 +45,15 @@ export type DecisionRole =
   | 'found'
   /** Looked at before a cast is opened. */
   | 'before-opening'
+
+/** What a figure is for: it is cut or set to, wrapped or strapped by, held to, or good to know. */
+export const decisionUses = ['cut', 'wrap', 'hold', 'know'] as const
+export type DecisionUse = (typeof decisionUses)[number]
+
+/** A decision with what it is for at the bedside. */
+export function forUse(use: DecisionUse, definition: DecisionDefinition): DecisionDefinition {
+  return { ...definition, use }
+}
 
 /** A decision with what the rest of the product does with it. */
 export function withRoles(definition: DecisionDefinition, ...roles: readonly DecisionRole[]): DecisionDefinition {

@@ -48,6 +48,27 @@ const bodyByPattern: Partial<Record<Pattern, BodyRegion>> = {
   'seated-spine-suspected': 'trunk',
 }
 
+const usualRegions: Partial<Record<Pattern, readonly Region[]>> = {
+  'malleolar-fracture': ['ankle'],
+  'achilles-rupture': ['ankle', 'lower-leg'],
+  'ankle-sprain': ['ankle', 'foot'],
+  'metatarsal-fracture': ['foot'],
+  'toe-fracture': ['foot'],
+  'tibial-shaft-fracture': ['lower-leg'],
+  'tibial-plateau-fracture': ['knee', 'lower-leg'],
+  'femoral-shaft-fracture': ['thigh'],
+  'knee-ligament': ['knee'],
+  'patella-fracture': ['knee'],
+  'knee-post-op': ['knee'],
+  'wrist-sprain': ['wrist', 'hand'],
+  'distal-radius-fracture': ['wrist', 'forearm'],
+}
+
+/** Whether a pattern is usual in a region; one that may be anywhere on its part of the body is usual everywhere there. */
+export function isUsualIn(pattern: Pattern, region: Region): boolean {
+  return usualRegions[pattern]?.includes(region) ?? true
+}
+
 /** The injury patterns that a part of the body can have: what is asked once the region is known. */
 export function patternsOf(body: BodyRegion): readonly Pattern[] {
   return patterns.filter((one) => one === 'other' || (bodyByPattern[one] ?? 'leg') === body)

@@ -1,8 +1,9 @@
 import { cmToInches } from '../quantities/length'
+import { wordsInUnits, type DisplayUnits } from '../quantities/words-in-units'
 import { roundTo } from '../quantities/rounding'
 import type { Decision, DecisionUnit, DecisionValue } from '../model/decision'
 
-export type DisplayUnits = 'metric' | 'inches'
+export type { DisplayUnits }
 
 const decimalsByUnit: Record<DecisionUnit, number> = {
   cm: 1,
@@ -34,13 +35,10 @@ export function formatValue(value: DecisionValue, unit: DecisionUnit | string | 
 }
 
 /**
- * The only other form of a decision: its display in the reader's units. Lengths turn to inches on
- * request; everything else, and every wording a technique wrote itself, stays as it is.
+ * The only other form of a decision: its display in the reader's units. Lengths turn to inches on request; everything else stays as it is.
  */
 export function formatDecision(decision: Decision, units: DisplayUnits): string {
-  if (units === 'metric' || decision.unit !== 'cm') return decision.display
-  const metric = formatValue(decision.value, 'cm')
-  return decision.display.replace(metric, formatInches(decision.value))
+  return wordsInUnits(decision.display, units)
 }
 
 /** A length in the reader's units: "38.1 cm" or "15.0 in". */

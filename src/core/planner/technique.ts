@@ -1,4 +1,5 @@
 import type { DeviceKind } from '../model/finding'
+import type { Said } from './answer'
 import type { MeasurementDefinition } from '../model/measurement-definition'
 import type { ClinicalCase } from '../model/clinical-case'
 import type { BodyRegion, Pattern, Region } from '../model/vocabulary'
@@ -85,6 +86,8 @@ export interface Technique {
   /** Cautions and stops of its own that need no reading. */
   readonly judge?: (draft: PlanDraft, options: OptionValues) => void
   readonly plan: (draft: PlanDraft, options: OptionValues) => TechniqueOutcome
+  /** What to do, in one sentence; null while what it turns on is not decided. */
+  readonly answer: (said: Said) => string | null
   /** Girths (measurement ids) that lie inside of what is put on: what swells in it. */
   readonly girthsInside?: (clinicalCase: ClinicalCase, options: OptionValues) => readonly string[]
   /** Closed all round, so that it is opened on its own case. */

@@ -1,9 +1,9 @@
 import { walkingBoot } from './boot'
-import { everyDevice, limbDevice } from './every-device'
+import { everyDevice, limbDevice, overInjury, skinEdges, unfeltEdges } from './every-device'
 import type { FlagRule } from './flag-rule'
 import { closedShell, hardShellStops, unfeltPressure } from './hard-shell'
 import { ankleHitch, legPull, skinStrips } from './leg-pull'
-import { closedCollar } from './neck'
+import { closedCollar, heldLying } from './neck'
 import { saw } from './saw'
 import { liftingVest, roundTrunk } from './trunk'
 import { wrist } from './wrist'
@@ -12,6 +12,9 @@ import { wrist } from './wrist'
 const table = {
   'every-device': everyDevice,
   'limb-device': limbDevice,
+  'over-injury': overInjury,
+  'skin-edges': skinEdges,
+  'unfelt-edges': unfeltEdges,
   'hard-shell': hardShellStops,
   'unfelt-pressure': unfeltPressure,
   'closed-shell': closedShell,
@@ -21,6 +24,7 @@ const table = {
   'skin-strips': skinStrips,
   'ankle-hitch': ankleHitch,
   'closed-collar': closedCollar,
+  'held-lying': heldLying,
   'lifting-vest': liftingVest,
   'round-trunk': roundTrunk,
   saw,

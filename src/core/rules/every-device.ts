@@ -18,6 +18,58 @@ export const everyDevice: readonly FlagRule[] = [
   },
 ]
 
+/** Put on over an injury, which may bleed into what it encloses. */
+export const overInjury: readonly FlagRule[] = [
+  {
+    flag: 'anticoagulated',
+    level: 'caution',
+    steps: ['baseline', 'after-check'],
+    text: 'It may bleed on: look at once when pain, girth or swelling grows.',
+    why: 'Blood thinners let a bruise go on filling the limb or the neck.',
+  },
+]
+
+/** What touches the skin without being stuck to it: edges, straps, and what a bandage is fixed with. */
+export const skinEdges: readonly FlagRule[] = [
+  {
+    flag: 'adhesive-allergy',
+    level: 'caution',
+    steps: ['lay-out', 'padding', 'finish', 'tie-off', 'straps', 'liners', 'crepe'],
+    text: 'Nothing sticky on the skin: fix with turned-in bandage ends or a sling pin.',
+    why: 'A rash under a device weeps and cannot be looked at.',
+  },
+  {
+    flag: 'fragile-skin',
+    level: 'caution',
+    steps: [
+      'position',
+      'padding',
+      'straps',
+      'rear-straps',
+      'front-straps',
+      'heel-home',
+      'hitch',
+      'close-collar',
+      'front-on',
+      'lift',
+      'after-check',
+    ],
+    text: 'Lift, never drag; pad every edge and strap, and look under them at each look.',
+    why: 'Thin skin tears at a pull and dies under an edge.',
+  },
+]
+
+/** Pressure on skin of which a person may feel nothing, where no shell brings cautions of its own. */
+export const unfeltEdges: readonly FlagRule[] = [
+  {
+    flag: 'neuropathy',
+    level: 'caution',
+    steps: ['ring-set', 'hitch', 'straps', 'rear-straps', 'front-straps', 'close-collar', 'front-on', 'after-check'],
+    text: 'Look at the skin under ring, hitch, straps and edges each time: it will not be felt.',
+    why: 'Where feeling is lost a sore begins without a word.',
+  },
+]
+
 /** Anything that presses on a limb. */
 export const limbDevice: readonly FlagRule[] = [
   {

@@ -1,18 +1,18 @@
 import type { FlagRule } from './flag-rule'
 
-/** Stops that hold before any slab or cast goes on a limb. */
+/** Stops that hold before any slab, cast, boot or brace goes on a limb. */
 export const hardShellStops: readonly FlagRule[] = [
   {
     flag: 'pulse-absent',
     level: 'stop',
-    steps: ['padding'],
+    steps: ['padding', 'heel-home', 'hinges'],
     text: 'Call the senior first: nothing goes on before the pulse has been dealt with.',
-    why: 'A limb without a pulse needs its blood back within hours; a slab or cast hides it.',
+    why: 'A limb without a pulse needs its blood back within hours; a shell hides it.',
   },
   {
     flag: 'skin-tented',
     level: 'stop',
-    steps: ['padding'],
+    steps: ['padding', 'heel-home', 'hinges'],
     text: 'Reduce now: call.',
     why: 'Skin stretched over bone dies within hours, whatever is put round it.',
   },

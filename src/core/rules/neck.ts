@@ -22,6 +22,24 @@ export const closedCollar: readonly FlagRule[] = [
   },
 ]
 
+/** While head and neck are held in line the patient lies. */
+export const heldLying: readonly FlagRule[] = [
+  {
+    flag: 'pregnant-late',
+    level: 'caution',
+    steps: ['position', 'hold-head'],
+    text: 'Tilt the whole board or bed 15 to 30° to the left, head and body as one.',
+    why: 'Flat on the back the womb presses on the great vein.',
+  },
+  {
+    flag: 'breathless-lying',
+    level: 'caution',
+    steps: ['position', 'hold-head'],
+    text: 'Raise the head end of the whole bed; never only the head.',
+    why: 'Flat, the breath fails; with the head alone raised, the neck bends.',
+  },
+]
+
 /** Against a rigid collar: stops where the local policy is a rigid one, cautions under another. */
 export const rigidCollarFlags: readonly Pick<FlagRule, 'flag' | 'why'>[] = [
   { flag: 'airway-at-risk', why: 'A closed collar hides and worsens a failing airway. Suction and a turning plan ready.' },

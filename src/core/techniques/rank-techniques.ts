@@ -1,6 +1,6 @@
 import type { ClinicalCase } from '../model/clinical-case'
 import type { PlanContext } from '../model/plan-context'
-import type { Caution } from '../model/plan'
+import type { Caution, Plan } from '../model/plan'
 import { planCase } from './plan-case'
 import { measureFixedWindow } from '../figures/crew/fixed-window'
 import { findTechnique, techniques } from './registry'
@@ -17,10 +17,15 @@ export interface TechniqueNeeds {
   readonly stock: readonly { readonly item: string; readonly isInStock: boolean }[]
 }
 
-export interface RankedTechnique {
+/** Whether a technique suits, the store looked at too. */
+export interface SuitedTechnique {
   readonly technique: Technique
   readonly verdict: 'go' | 'caution' | 'stop'
   readonly reasons: readonly Caution[]
+  readonly stock: TechniqueNeeds['stock']
+}
+
+export interface RankedTechnique extends Omit<SuitedTechnique, 'stock'> {
   readonly needs: TechniqueNeeds
 }
 
@@ -32,23 +37,35 @@ const order = { go: 0, caution: 1, stop: 2 } as const
  * @param clinicalCase its technique, options and overrules are set aside for the others
  */
 export function rankTechniques(clinicalCase: ClinicalCase, ctx: PlanContext): readonly RankedTechnique[] {
+  return rankBySuit(clinicalCase, ctx).map(({ technique, verdict, reasons, stock }) => ({
+    technique,
+    verdict,
+    reasons,
+    needs: { ...needsOf(planCase(asFor(technique, clinicalCase), ctx)), stock },
+  }))
+}
+
+/** The same ranking without what each needs, which takes a plan of each. */
+export function rankBySuit(clinicalCase: ClinicalCase, ctx: PlanContext): readonly SuitedTechnique[] {
   return techniques
-    .map((technique) => rankOne(technique, clinicalCase, ctx))
+    .map((technique) => suitOf(technique, clinicalCase, ctx))
     .sort((a, b) => order[a.verdict] - order[b.verdict] || fitRank(a, clinicalCase) - fitRank(b, clinicalCase))
 }
 
 /** Named regions and patterns first. */
-function fitRank({ technique }: RankedTechnique, { injury }: ClinicalCase): number {
+function fitRank({ technique }: SuitedTechnique, { injury }: ClinicalCase): number {
   const isNamedPattern = technique.patterns.includes(injury.pattern)
   const isNamedRegion = injury.region !== undefined && technique.regions.includes(injury.region)
   return (isNamedPattern ? 0 : 2) + (isNamedRegion ? 0 : 1)
 }
 
-function rankOne(technique: Technique, from: ClinicalCase, ctx: PlanContext): RankedTechnique {
-  const isOwn = from.technique === technique.id
-  const clinicalCase: ClinicalCase = isOwn
-    ? from
-    : { ...from, technique: technique.id, options: keptOptions(technique, from), overrules: [] }
+/** The case as it would be with a technique. */
+function asFor(technique: Technique, from: ClinicalCase): ClinicalCase {
+  return from.technique === technique.id ? from : { ...from, technique: technique.id, options: keptOptions(technique, from), overrules: [] }
+}
+
+function suitOf(technique: Technique, from: ClinicalCase, ctx: PlanContext): SuitedTechnique {
+  const clinicalCase = asFor(technique, from)
   const suitability = judgeSuitability(technique, clinicalCase, ctx)
   const { values } = resolveOptions(technique, clinicalCase, ctx.protocol)
   const listed = clinicalCase.stock === 'catalogue' ? ctx.catalogue.items : clinicalCase.stock
@@ -57,21 +74,18 @@ function rankOne(technique: Technique, from: ClinicalCase, ctx: PlanContext): Ra
     isInStock: listed.some((one) => (one.item === item || one.technique === item) && (one.count === undefined || one.count > 0)),
   }))
   const missing = stock.filter((one) => !one.isInStock)
-  const nothingOn = technique.opensCasts && !isOwn && !isCastOn(from) ? [noCastOn] : []
+  const nothingOn = technique.opensCasts && from.technique !== technique.id && !isCastOn(from) ? [noCastOn] : []
   const reasons = [...nothingOn, ...suitability.reasons, ...missing.map((one) => outOfStock(one.item))]
   const suits = nothingOn.length > 0 ? 'stop' : suitability.verdict
-  const plan = planCase(clinicalCase, ctx)
+  return { technique, reasons, stock, verdict: suits === 'go' && missing.length > 0 ? 'caution' : suits }
+}
+
+function needsOf(plan: Plan | null): Omit<TechniqueNeeds, 'stock'> {
   const crew = plan?.pending.find((task) => task.decision === 'least-crew')
   const decided = plan?.decisions.find((one) => one.id === 'least-crew' || one.id === 'people')
   return {
-    technique,
-    reasons,
-    verdict: suits === 'go' && missing.length > 0 ? 'caution' : suits,
-    needs: {
-      people: crew?.decision === 'least-crew' ? crew.input.floor : Number(decided?.value ?? 1),
-      minutes: plan ? measureFixedWindow(plan.procedure.steps).serialMin : 0,
-      stock,
-    },
+    people: crew?.decision === 'least-crew' ? crew.input.floor : Number(decided?.value ?? 1),
+    minutes: plan ? measureFixedWindow(plan.procedure.steps).serialMin : 0,
   }
 }
 

@@ -1,3 +1,4 @@
+import { useWords } from '../sync/use-words'
 import type { FitTest } from '#core/model/plan'
 import type { FitRecord } from '#contract/records/case'
 import { Notice } from '../parts/notice'
@@ -12,6 +13,7 @@ export function FitTests({
   records: readonly FitRecord[]
   onSave: (body: { testId: string; isGood: boolean; note: string }) => void
 }) {
+  const say = useWords()
   return (
     <section aria-labelledby="fit">
       <h2 id="fit" className="mb-2 font-bold">
@@ -24,10 +26,10 @@ export function FitTests({
             <li key={test.id} className="rounded-2xl border border-line bg-sheet px-4 py-2.5">
               <div className="flex items-center gap-3">
                 <div className="min-w-0 flex-1">
-                  <p className="font-semibold leading-tight">{test.text}</p>
-                  <p className="text-sm text-soft">{test.why}</p>
+                  <p className="font-semibold leading-tight">{say(test.text)}</p>
+                  <p className="text-sm text-soft">{say(test.why)}</p>
                 </div>
-                <div role="group" aria-label={test.text} className="flex gap-1">
+                <div role="group" aria-label={say(test.text)} className="flex gap-1">
                   {([true, false] as const).map((isGood) => (
                     <button
                       key={String(isGood)}
@@ -43,7 +45,7 @@ export function FitTests({
               </div>
               {last && !last.isGood ? (
                 <div className="mt-2">
-                  <Notice tone="caution" lead={test.remedy} role="status" />
+                  <Notice tone="caution" lead={say(test.remedy)} role="status" />
                 </div>
               ) : null}
             </li>

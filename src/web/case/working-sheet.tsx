@@ -1,3 +1,4 @@
+import { useWords } from '../sync/use-words'
 import { formatClock } from '../parts/format-time'
 import type { Decision, WorkingLine } from '#core/model/decision'
 import { formatDecision, formatValue, type DisplayUnits } from '#core/planner/format-decision'
@@ -31,17 +32,18 @@ export function WorkingSheet({
   onClose: () => void
   onOverrule?: (() => void) | undefined
 }) {
+  const say = useWords()
   return (
     <Dialog title={decision.label} isOpen onClose={onClose}>
       <p className="numeral text-4xl">{formatDecision(decision, units)}</p>
       {decision.overruled ? (
         <p className="mt-2 rounded-xl bg-caution-wash px-3 py-2">
-          Computed: <strong>{decision.overruled.computedDisplay}</strong>. Overruled by {decision.overruled.by || 'a clinician'}:{' '}
+          Computed: <strong>{say(decision.overruled.computedDisplay)}</strong>. Overruled by {decision.overruled.by || 'a clinician'}:{' '}
           {decision.overruled.reason}
         </p>
       ) : null}
       <h3 className="mt-5 text-sm font-bold text-soft">Rule</h3>
-      <p>{decision.formula}</p>
+      <p>{say(decision.formula)}</p>
       <h3 className="mt-4 text-sm font-bold text-soft">From</h3>
       <table className="w-full border-collapse">
         <tbody>
@@ -50,7 +52,7 @@ export function WorkingSheet({
               <th scope="row" className="py-1.5 pr-3 text-left font-normal">
                 {line.label}
               </th>
-              <td className="numeral py-1.5 pr-3 text-right">{formatValue(line.value, line.unit)}</td>
+              <td className="numeral py-1.5 pr-3 text-right">{say(formatValue(line.value, line.unit))}</td>
               <td className="py-1.5 text-sm text-soft">
                 {[line.side, sources[line.from], line.at ? formatClock(line.at) : ''].filter(Boolean).join(', ')}
               </td>
@@ -65,7 +67,7 @@ export function WorkingSheet({
       </p>
       {decision.alternatives?.map((one) => (
         <p key={one.display} className="mt-3 rounded-xl bg-well px-3 py-2">
-          <strong>{one.display}</strong>. {one.why}
+          <strong>{say(one.display)}</strong>. {say(one.why)}
         </p>
       ))}
       {onOverrule ? (

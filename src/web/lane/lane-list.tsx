@@ -1,5 +1,6 @@
 import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
 import type { Geometry } from '#core/model/geometry'
+import { wordsInUnits } from '#core/quantities/words-in-units'
 
 const axisWords: Readonly<Record<string, string>> = {
   foot: 'from the toe tips',
@@ -25,16 +26,16 @@ export function LaneList({ geometry, units }: { geometry: Geometry; units: Displ
         ))}
         {geometry.bands.map((band) => (
           <li key={band.id}>
-            {band.label} from {of(band.fromCm)} to {of(band.toCm)} {axisName(band.axis)}
+            {wordsInUnits(band.label, units)} from {of(band.fromCm)} to {of(band.toCm)} {axisName(band.axis)}
           </li>
         ))}
         {geometry.marks.map((mark) => (
           <li key={mark.id}>
-            {mark.label} at {of(mark.atCm)} {axisName(mark.axis)}
+            {wordsInUnits(mark.label, units)} at {of(mark.atCm)} {axisName(mark.axis)}
           </li>
         ))}
         {geometry.polygons.map((polygon) => (
-          <li key={polygon.id}>{polygon.label}</li>
+          <li key={polygon.id}>{wordsInUnits(polygon.label, units)}</li>
         ))}
         {Object.entries(geometry.angles).map(([joint, degrees]) => (
           <li key={joint}>

@@ -14,6 +14,8 @@ export function ChoiceRow<V extends string>({
   onChange,
   isWrapped = true,
   isSmall = false,
+  isLabelHidden = false,
+  more,
 }: {
   label: string
   value: V | null
@@ -22,10 +24,14 @@ export function ChoiceRow<V extends string>({
   isWrapped?: boolean
   /** Lower on a desk, where many stand together. */
   isSmall?: boolean
+  /** Where what stands above says it to whoever sees. */
+  isLabelHidden?: boolean
+  /** Stands after the last choice. */
+  more?: React.ReactNode
 }) {
   return (
     <fieldset className="min-w-0">
-      <legend className={`${isSmall ? 'mb-0.5' : 'mb-1.5'} text-sm font-semibold text-soft`}>{label}</legend>
+      <legend className={isLabelHidden ? 'sr-only' : `${isSmall ? 'mb-0.5' : 'mb-1.5'} text-sm font-semibold text-soft`}>{label}</legend>
       <ToggleGroup.Root
         type="single"
         aria-label={label}
@@ -45,6 +51,7 @@ export function ChoiceRow<V extends string>({
             {choice.hint ? <span className="block text-xs opacity-75">{choice.hint}</span> : null}
           </ToggleGroup.Item>
         ))}
+        {more}
       </ToggleGroup.Root>
     </fieldset>
   )

@@ -1,3 +1,4 @@
+import { ChevronDown } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { ToneShape, type Tone } from './tone-shape'
 
@@ -22,5 +23,21 @@ export function Notice({ tone, lead, children, role }: { tone: Tone; lead: strin
         {children ? <div className="text-[0.94rem]">{children}</div> : null}
       </div>
     </div>
+  )
+}
+
+/** The same in one line, with the rest of it one tap away. */
+export function FoldedNotice({ tone, lead, children }: { tone: Tone; lead: string; children: ReactNode }) {
+  return (
+    <details className={`rounded-2xl border-[1.5px] px-4 ${washes[tone]}`}>
+      <summary className="flex min-h-12 cursor-pointer items-start gap-3 py-2.5 [&::-webkit-details-marker]:hidden">
+        <span className="mt-1">
+          <ToneShape tone={tone} size={18} />
+        </span>
+        <span className="min-w-0 flex-1 leading-snug font-semibold">{lead}</span>
+        <ChevronDown size={20} aria-hidden className="mt-0.5 shrink-0 in-open:rotate-180" />
+      </summary>
+      <div className="pb-3 pl-[1.875rem] text-[0.94rem]">{children}</div>
+    </details>
   )
 }

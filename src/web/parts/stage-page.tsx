@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import { useEffect, useRef, type ReactNode } from 'react'
 
 /**
  * The body of a stage: the lane beside the work (above it on a narrow screen), and the thing to do next
@@ -20,6 +20,11 @@ export function StagePage({
   children: ReactNode
   next?: ReactNode
 }) {
+  const heading = useRef<HTMLHeadingElement>(null)
+  // Whoever works by keys or by ear begins at its top, unless a field asks first.
+  useEffect(() => {
+    if (document.activeElement === null || document.activeElement === document.body) heading.current?.focus({ preventScroll: true })
+  }, [])
   return (
     <>
       <main
@@ -34,17 +39,22 @@ export function StagePage({
         ) : null}
         <div className="min-w-0 px-3 py-4 sm:px-5 lg:p-0">
           <div className={`mb-2 flex flex-wrap items-baseline gap-x-4 ${lane ? 'max-sm:sr-only' : ''}`}>
-            <h1 className="text-xl font-bold">{title}</h1>
-            {lead ? <p className="text-soft">{lead}</p> : null}
+            <h1 ref={heading} tabIndex={-1} className="text-xl font-bold outline-none">
+              {title}
+            </h1>
+            {lead ? <p className="text-soft max-sm:hidden">{lead}</p> : null}
           </div>
           {children}
           {aside ? <div className="mt-6 lg:hidden">{aside}</div> : null}
         </div>
       </main>
       {next ? (
-        <div className="sticky bottom-0 z-20 border-t border-line bg-paper/95 px-3 py-2 backdrop-blur sm:px-5">
+        <section
+          aria-label="What comes next"
+          className="sticky bottom-0 z-20 border-t border-line bg-paper/95 px-3 py-2 backdrop-blur sm:px-5"
+        >
           <div className="mx-auto flex max-w-[92rem] flex-wrap items-center justify-end gap-3">{next}</div>
-        </div>
+        </section>
       ) : null}
     </>
   )

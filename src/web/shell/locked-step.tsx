@@ -1,3 +1,4 @@
+import { useWords } from '../sync/use-words'
 import { usePlanOfRun } from '../case/use-plan'
 import { useStanding } from '../case/use-standing'
 import { toneOf } from '../round/level-mark'
@@ -8,6 +9,7 @@ import { TroubleButton } from '../case/trouble-button'
 
 /** What stays in sight of the case in hand through the lock. */
 export function LockedStep({ open }: { open: OpenCase }) {
+  const say = useWords()
   const run = open.record.runs.at(-1)
   const plan = usePlanOfRun(open, run)
   const standing = useStanding(open)
@@ -23,7 +25,7 @@ export function LockedStep({ open }: { open: OpenCase }) {
           {worst.text}
         </p>
       ) : null}
-      {step ? <p className="text-[1.5rem] leading-snug font-semibold text-balance">{step.text}</p> : null}
+      {step ? <p className="text-[1.5rem] leading-snug font-semibold text-balance">{say(step.text)}</p> : null}
       <div>
         <TroubleButton open={open} isThroughLock />
       </div>

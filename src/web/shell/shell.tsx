@@ -105,6 +105,10 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
   }, [id])
   useEffect(() => onLineBack(() => void sendSealed(id)), [id])
   useEffect(whenSignedIn, [whenSignedIn])
+  // Another page begins at its top; what is chosen on a page moves nothing.
+  useEffect(() => {
+    if (window.location.hash === '') window.scrollTo(0, 0)
+  }, [pathname])
   useEffect(() => onSessionOver(() => setLock('ended')), [])
   useMendedClock()
   useProvenSession()

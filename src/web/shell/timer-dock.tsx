@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import type { TimerKind } from '#contract/records/run'
 import { useSoundUnlock } from '../parts/sound'
 import { useAlarm } from './use-alarm'
+import { useSpokenTimers } from './use-spoken-timers'
 import { useNow } from '../sync/use-now'
 import { useNarrow } from '../parts/use-narrow'
 import { useWakeLock } from '../parts/use-wake-lock'
@@ -20,6 +21,7 @@ const icons: Readonly<Record<TimerKind, ComponentType<{ size: number; 'aria-hidd
   limit: ShieldAlert,
   wait: Hourglass,
 }
+const noTimers: readonly ShownTimer[] = []
 const warnMs = 60_000
 /** Minutes of work keep the screen awake, a day of curing does not. */
 const awakeMs = 30 * 60_000
@@ -47,6 +49,7 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
     [endedKeys],
   )
   useAlarm(ended, isMuted)
+  useSpokenTimers(isMuted ? noTimers : shown, heldCase, now)
   useWakeLock(shown.some((one) => one.endsAt > now && one.endsAt - now < awakeMs))
   if (shown.length === 0) return null
   const { inSight, folded } = foldTimers(shown, heldCase, now, isNarrow ? 1 : undefined)

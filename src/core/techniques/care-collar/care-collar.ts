@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { neckGeometry } from '../../planner/body/measure-neck'
 import { collarSkin, linerMargin, strapOverhang } from '../../figures/body/measurements/neck'
 import { workingOf, type PlanDraft } from '../../planner/draft'
@@ -29,11 +30,13 @@ export const careCollar: Technique = {
   options: careCollarOptions,
   measurements: () => [strapOverhang, linerMargin, ...collarSkin].map((definition) => ({ definition, need: 'optional' as const })),
   uses: () => [],
-  puts: ['closed-collar'],
+  puts: ['closed-collar', 'held-lying', 'skin-edges', 'unfelt-edges', 'over-injury'],
   judge: (draft, options) => {
     judgeRoll(draft, options)
     judgeRigidCollar(draft, options, [])
   },
+  answer: (said) =>
+    sentence(known`Care again in ${said.brief('next-care')}, with ${said.brief('people')}`, known`turn: ${said.brief('turn')}`),
   plan: planCareCollar,
   onUrgent: { device: 'collar', actions: careCollarRelease },
   taskForms: careCollarTaskForms,

@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import type { LegModel } from '../../figures/body/leg-model'
 import { armGeometry, sketchArm } from '../../planner/body/measure-arm'
 import { buildArmModel, splitPath } from '../../figures/body/arm-model'
@@ -28,6 +29,12 @@ import { decisions } from './decisions'
 
 const latestMin = 120
 
+const openingLines: Readonly<Record<string, string>> = {
+  strip: 'two lines, the strip between them out',
+  single: 'one line',
+  'two-halves': 'both sides',
+}
+
 /** Splitting a cast that is on. */
 export const castOpening: Technique = {
   id: 'cast-opening',
@@ -44,8 +51,13 @@ export const castOpening: Technique = {
   ],
   asks: ['device', 'open-now'],
   uses: () => ['crepe-bandage'],
-  puts: ['saw'],
+  puts: ['saw', 'skin-edges'],
   opensCasts: true,
+  answer: (said) =>
+    sentence(
+      known`Open it along ${openingLines[said.school('lines')] ?? 'one line'}, no sooner than ${said.brief('earliest')} after it went on`,
+      said.isSome('room-gained') && known`that gains ${said.brief('room-gained')} of girth`,
+    ),
   plan: planCastOpening,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   onUrgent: { device: 'shell', actions: castOpeningRelease },

@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { neckGeometry } from '../../planner/body/measure-neck'
 import { neckGirth, neckHeight } from '../../figures/body/measurements/neck'
 import { isYoungerThan } from '../../model/clinical-case'
@@ -35,11 +36,15 @@ export const extricationCollar: Technique = {
   asks: ['oxygen'],
   changesTo: ['care-collar'],
   uses: (options) => (options['policy'] === 'blocks-and-hands' ? [] : ['extrication-collar']),
-  puts: ['closed-collar'],
+  puts: ['closed-collar', 'held-lying', 'skin-edges', 'unfelt-edges', 'over-injury'],
   judge: (draft, options) => {
     warnUnsetPolicy(draft, options)
     judgeRigidCollar(draft, options, ['setting'])
   },
+  answer: (said) =>
+    said.school('policy') === 'blocks-and-hands'
+      ? 'No collar: hands on the head, then blocks.'
+      : sentence(known`Set the collar to ${said.brief('setting')}`, known`close it with ${said.brief('slack')} under one flat finger`),
   plan: planExtricationCollar,
   onUrgent: { device: 'collar', actions: extricationCollarRelease },
   taskForms: extricationCollarTaskForms,

@@ -1,12 +1,12 @@
-import { choice, lengthCm, type DecisionDefinition } from '../../model/decision-definition'
+import { forUse, choice, lengthCm, type DecisionDefinition } from '../../model/decision-definition'
 import { convertBy, leastCrew, load, strapPlaces } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */
 export const decisions: readonly DecisionDefinition[] = [
-  lengthCm('frame-length', 'Frame length'),
+  forUse('cut', lengthCm('frame-length', 'Frame length')),
   load,
   strapPlaces,
-  choice('loading', 'Onto the stretcher', ['head-first', 'feet-first']),
+  forUse('hold', choice('loading', 'Onto the stretcher', ['head-first', 'feet-first'])),
   convertBy,
   leastCrew,
 ]

@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { sketchLeg } from '../../planner/body/measure-leg'
 import {
@@ -79,7 +80,13 @@ export const hingedKneeBrace: Technique = {
   ],
   asks: ['brace', 'weight'],
   uses: () => ['hinged-knee-brace'],
-  puts: ['limb-device'],
+  puts: ['limb-device', 'hard-shell', 'skin-edges', 'unfelt-edges', 'over-injury'],
+  answer: (said) =>
+    sentence(
+      known`Set the bars to ${said.brief('upper-bar')} above and ${said.brief('lower-bar')} below`,
+      known`stops at ${said.brief('extension-stop')} and ${said.brief('flexion-stop')}`,
+      known`lock ${said.brief('lock')}`,
+    ),
   plan: planBrace,
   rounds,
   onUrgent: { device: 'shell', actions: kneeBraceRelease },

@@ -1,4 +1,5 @@
 import {
+  forUse,
   angleDeg,
   factor,
   hours,
@@ -14,14 +15,14 @@ import { ankleAngle, cureTime, leastCrew, padding, peakSkinTemp, setTime } from 
 
 /** Every decision that it can make, in the order in which they are shown. */
 export const decisions: readonly DecisionDefinition[] = [
-  withRoles(angleDeg('knee-angle', 'Knee bend'), 'recorded'),
+  withRoles(forUse('hold', angleDeg('knee-angle', 'Knee bend')), 'recorded'),
   ankleAngle,
   padding,
-  lengthCm('stocking-length', 'Stocking'),
-  rolls('rolls', 'Rolls'),
-  rolls('rolls-lower', 'Rolls, foot and lower leg'),
-  rolls('rolls-thigh', 'Rolls, thigh'),
-  withRoles(layers('cast-layers', 'Cast layers'), 'recorded', 'layers-on'),
+  forUse('cut', lengthCm('stocking-length', 'Stocking')),
+  forUse('cut', rolls('rolls', 'Rolls')),
+  forUse('cut', rolls('rolls-lower', 'Rolls, foot and lower leg')),
+  forUse('cut', rolls('rolls-thigh', 'Rolls, thigh')),
+  withRoles(forUse('cut', layers('cast-layers', 'Cast layers')), 'recorded', 'layers-on'),
   factor('knee-strength', 'Strength at the knee (estimate)'),
   setTime,
   cureTime,

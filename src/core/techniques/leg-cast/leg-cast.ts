@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import type { LegStationId } from '../../figures/body/leg-template'
 import type { LegModel } from '../../figures/body/leg-model'
@@ -47,8 +48,15 @@ export const legCast: Technique = {
   },
   asks: ['wound-plan'],
   uses: (options) => [options['material'] === 'fibreglass-roll' ? 'fibreglass-roll' : 'plaster-roll', 'padding-roll'],
-  puts: ['limb-device', 'hard-shell', 'unfelt-pressure', 'closed-shell'],
+  puts: ['limb-device', 'hard-shell', 'unfelt-pressure', 'closed-shell', 'skin-edges', 'over-injury'],
   judge: judgeLegCast,
+  answer: (said) =>
+    sentence(
+      known`Roll ${said.brief('rolls-lower')} on foot and lower leg${said.isSome('rolls-thigh') ? known`, ${said.brief('rolls-thigh')} over the knee to the groin` : ''}, ${said.brief('cast-layers')}`,
+      said.school('extent') === 'short'
+        ? known`ankle at ${said.brief('ankle-angle')}`
+        : known`knee bent ${said.brief('knee-angle')}, ankle at ${said.brief('ankle-angle')}`,
+    ),
   plan: planLegCast,
   girthsInside: (_case, options) => stationsInside(options['extent'] !== 'short').map((id) => `${id}-girth`),
   isCast: true,

@@ -1,4 +1,4 @@
-import { factor, marginCm, share, withRoles, type DecisionDefinition } from '../../model/decision-definition'
+import { forUse, factor, marginCm, share, withRoles, type DecisionDefinition } from '../../model/decision-definition'
 import {
   ankleAngle,
   cureTime,
@@ -17,7 +17,7 @@ export const decisions: readonly DecisionDefinition[] = [
   slabLength,
   slabLayers,
   slabWidth,
-  marginCm('ankle-fold', 'Folded away at the ankle, each side', { least: 0, greatest: 3 }),
+  forUse('cut', marginCm('ankle-fold', 'Folded away at the ankle, each side', { least: 0, greatest: 3 })),
   withRoles(share('slab-coverage', 'Coverage'), 'coverage'),
   padding,
   elasticBandage,

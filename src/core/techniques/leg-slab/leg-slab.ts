@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../planner/body/measure-leg'
 import type { LegModel } from '../../figures/body/leg-model'
@@ -52,9 +53,14 @@ export const legSlab: Technique = {
   options: legSlabOptions,
   measurements: legSlabMeasurements,
   uses: (options) => [options['material'] === 'padded-fibreglass' ? 'fibreglass-slab' : 'plaster-slab', 'padding-roll', 'elastic-bandage'],
-  puts: ['limb-device', 'hard-shell', 'unfelt-pressure'],
+  puts: ['limb-device', 'hard-shell', 'unfelt-pressure', 'skin-edges', 'over-injury'],
   judge: (draft, options) => applyLegSlabRules(draft, options, extentOf(draft.clinicalCase, options)),
   girthsInside: (clinicalCase, options) => limitingStations(extentOf(clinicalCase, options)).map((id) => `${id}-girth`),
+  answer: (said) =>
+    sentence(
+      known`Cut ${said.brief('slab-length')} of the ${said.brief('slab-width')} ${said.school('material') === 'padded-fibreglass' ? 'fibreglass' : 'plaster'}, ${said.brief('slab-layers')}`,
+      said.isSome('ankle-fold') && known`fold ${said.brief('ankle-fold')} away at the ankle, each side`,
+    ),
   plan: planLegSlab,
   onUrgent: { device: 'shell', actions: legSlabRelease },
   troubles: legSlabTroubles,

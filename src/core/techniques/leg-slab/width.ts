@@ -156,7 +156,7 @@ function decideCoverage(draft: PlanDraft, stations: readonly SlabStation[], widt
       text: taper
         ? `Cut a taper from the ${taper.fromCm} cm slab for more side control.`
         : 'Add a stirrup, or accept less side control and say so.',
-      why: `The slab covers ${(100 * coverage).toFixed(0)} % at the ${judged.label}; under half, the sides give way. The open front (option front-gap) comes first.`,
+      why: `The slab covers ${(100 * coverage).toFixed(0)} % at the ${judged.label}; under half, the sides give way. The open front comes first.`,
     })
   }
   draft.decide({

@@ -1,10 +1,10 @@
-import { count, lengthCm, type DecisionDefinition } from '../../model/decision-definition'
+import { forUse, count, lengthCm, type DecisionDefinition } from '../../model/decision-definition'
 import { convertBy, leastCrew, load, strapPlaces } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */
 export const decisions: readonly DecisionDefinition[] = [
-  lengthCm('pole-length', 'Pole length'),
-  count('sections', 'Pole sections', { least: 1 }),
+  forUse('cut', lengthCm('pole-length', 'Pole length')),
+  forUse('cut', count('sections', 'Pole sections', { least: 1 })),
   load,
   strapPlaces,
   convertBy,

@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { splintScene } from '../families/traction/splint-scene'
 import { everyTwoHours } from '../families/traction/every-two-hours'
 import { legGeometry } from '../../planner/body/leg-geometry'
@@ -49,8 +50,10 @@ export const ringTraction: Technique = {
     { definition: calfGirth, need: 'optional' },
   ],
   uses: () => ['ring-traction', 'sling-pad'],
-  puts: ['limb-device', 'leg-pull', 'skin-strips'],
+  puts: ['limb-device', 'leg-pull', 'skin-strips', 'unfelt-edges', 'over-injury'],
   judge: judgeTraction,
+  answer: (said) =>
+    sentence(known`Take ${said.brief('ring')}, splint set to ${said.brief('splint-length')}`, known`pull ${said.brief('traction')}`),
   plan: planRingTraction,
   onUrgent: { device: 'traction', actions: ringTractionRelease },
   taskForms: ringTractionTaskForms,

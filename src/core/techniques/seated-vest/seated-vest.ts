@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { trunkGeometry } from '../../planner/body/measure-trunk'
 import { neckHeight } from '../../figures/body/measurements/neck'
 import { armpitSeat, chestGirth, occiputGap } from '../../figures/body/measurements/trunk'
@@ -42,11 +43,17 @@ export const seatedVest: Technique = {
     ]
   },
   uses: (options) => ['seated-vest', ...(putsCollarOn(options) ? ['extrication-collar'] : [])],
-  puts: ['lifting-vest', 'round-trunk', 'closed-collar'],
+  puts: ['lifting-vest', 'round-trunk', 'closed-collar', 'skin-edges', 'unfelt-edges', 'over-injury'],
   judge: (draft, options) => {
     warnUnsetPolicy(draft, options)
     judgeRigidCollar(draft, options, ['setting'])
   },
+  answer: (said) =>
+    sentence(
+      known`Take ${said.brief('fits')}`,
+      known`collar set to ${said.brief('setting')}`,
+      said.isSome('head-pad') && known`pad ${said.brief('head-pad')} behind the head`,
+    ),
   plan: planSeatedVest,
   rounds,
   onUrgent: { device: 'collar', actions: seatedVestRelease },

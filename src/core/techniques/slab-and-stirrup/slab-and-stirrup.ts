@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import type { LegModel } from '../../figures/body/leg-model'
 import { measureLeg, noteEstimatedGirths, requireLegLengths, sketchLeg } from '../../planner/body/measure-leg'
@@ -57,13 +58,17 @@ export const slabAndStirrup: Technique = {
     ...[lowerLegLength, footLength, midfootGirth].map((definition) => ({ definition, need: 'optional' as const })),
   ],
   uses: () => ['fibreglass-slab', 'padding-roll', 'elastic-bandage'],
-  puts: ['limb-device', 'hard-shell', 'unfelt-pressure'],
+  puts: ['limb-device', 'hard-shell', 'unfelt-pressure', 'skin-edges', 'over-injury'],
   judge: (draft, options) => {
     judgeHeldAnkle(draft, options)
     judgeSlabSwelling(draft)
     judgeGravity(draft, options)
   },
   girthsInside: () => [ankleGirth, calfGirth, belowKneeGirth].map((one) => one.id),
+  answer: (said) =>
+    sentence(
+      known`Cut ${said.brief('slab-length')} of the ${said.brief('slab-width')} slab, and ${said.brief('stirrup-length')} of the ${said.brief('stirrup-width')} for the stirrup`,
+    ),
   plan: planSlabAndStirrup,
   onUrgent: { device: 'shell', actions: slabAndStirrupRelease },
   troubles: slabAndStirrupTroubles,

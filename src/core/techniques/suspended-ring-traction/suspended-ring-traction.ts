@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { sketchLeg } from '../../planner/body/measure-leg'
 import { calfGirth, insideLeg, lowerLegLength, midThighGirth } from '../../figures/body/measurements/leg'
@@ -107,8 +108,15 @@ export const suspendedRingTraction: Technique = {
     { definition: lowerLegLength, need: 'optional' },
   ],
   uses: () => ['suspended-ring-traction'],
-  puts: ['limb-device', 'leg-pull', 'skin-strips'],
+  puts: ['limb-device', 'leg-pull', 'skin-strips', 'unfelt-edges', 'over-injury'],
   judge: judgeTraction,
+  answer: (said) =>
+    sentence(
+      known`Take ${said.brief('ring')}, splint set to ${said.brief('splint-length')}`,
+      known`pull ${said.brief('traction')}`,
+      known`${said.brief('suspension-weight')} to carry the leg`,
+      said.isSome('foot-raise') && known`foot end up ${said.brief('foot-raise')}`,
+    ),
   plan: planSuspended,
   onUrgent: { device: 'traction', actions: suspendedRingTractionRelease },
   taskForms: suspendedRingTaskForms,

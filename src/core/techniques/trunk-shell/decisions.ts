@@ -1,4 +1,4 @@
-import { choice, marginCm, sizeOf, withRoles, type DecisionDefinition } from '../../model/decision-definition'
+import { forUse, choice, marginCm, sizeOf, withRoles, type DecisionDefinition } from '../../model/decision-definition'
 import { leastCrew, peopleToTurn, turn } from '../shared/decisions'
 
 /** Most straps that a shell of the catalogue has. */
@@ -7,7 +7,10 @@ export const mostStraps = 6
 /** Every decision that it can make, in the order in which they are shown. */
 export const decisions: readonly DecisionDefinition[] = [
   withRoles(
-    sizeOf('size', 'Shell size', (item) => item.technique === 'trunk-shell'),
+    forUse(
+      'cut',
+      sizeOf('size', 'Shell size', (item) => item.technique === 'trunk-shell'),
+    ),
     'recorded',
     'taken',
   ),
@@ -18,7 +21,10 @@ export const decisions: readonly DecisionDefinition[] = [
   withRoles(choice('verdict', 'Seat of the shell', ['keep', 'lower', 're-seat']), 'found'),
   withRoles(marginCm('lower-by', 'Lower or trim by', { least: 0 }), 'found'),
   ...Array.from({ length: mostStraps }, (_, index) =>
-    marginCm(`strap-slack-${index + 1}`, `Slack of strap ${index + 1} from the top, two fingers`, { least: 0, greatest: 10, step: 0.2 }),
+    forUse(
+      'wrap',
+      marginCm(`strap-slack-${index + 1}`, `Slack of strap ${index + 1} from the top, two fingers`, { least: 0, greatest: 10, step: 0.2 }),
+    ),
   ),
   peopleToTurn,
   turn,

@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { trunkGeometry } from '../../planner/body/measure-trunk'
 import {
   backArc,
@@ -73,8 +74,9 @@ export const trunkShell: Technique = {
   ],
   asks: ['spine'],
   uses: () => ['trunk-shell'],
-  puts: ['round-trunk'],
+  puts: ['round-trunk', 'skin-edges', 'unfelt-edges', 'over-injury'],
   judge: judgeTrunk,
+  answer: (said) => sentence(known`Take ${said.brief('size')}`, known`${said.brief('people')} to put it on`),
   plan: planTrunkShell,
   onUrgent: { device: 'trunk', actions: trunkShellRelease },
   taskForms: trunkShellTaskForms,

@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import type { ArmModel } from '../../figures/body/arm-model'
 import { armGeometry, measureArm, sketchArm } from '../../planner/body/measure-arm'
 import {
@@ -54,8 +55,13 @@ export const volarSlab: Technique = {
   ],
   asks: ['wound-plan'],
   uses: (options) => [options['material'] === 'padded-fibreglass' ? 'fibreglass-slab' : 'plaster-slab', 'padding-roll', 'elastic-bandage'],
-  puts: ['limb-device', 'hard-shell', 'unfelt-pressure', 'wrist'],
+  puts: ['limb-device', 'hard-shell', 'unfelt-pressure', 'wrist', 'skin-edges', 'over-injury'],
   judge: judgeVolar,
+  answer: (said) =>
+    sentence(
+      known`Cut ${said.brief('slab-length')} of the ${said.brief('slab-width')} ${said.school('material').startsWith('plaster') ? 'plaster' : 'fibreglass'}, ${said.brief('slab-layers')}`,
+      known`hand end slanted ${said.brief('end-slant')}, half-moon of ${said.brief('thumb-notch')} for the thumb`,
+    ),
   plan: planVolarSlab,
   onUrgent: { device: 'shell', actions: volarSlabRelease },
   troubles: volarSlabTroubles,

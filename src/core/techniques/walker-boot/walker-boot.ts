@@ -1,3 +1,4 @@
+import { known, sentence } from '../../planner/answer'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { sketchLeg } from '../../planner/body/measure-leg'
 import { bootFootLength, bootSoleHeight, bootSoleLength, shoeSoleHeight } from '../../figures/body/measurements/boot'
@@ -53,8 +54,14 @@ export const walkerBoot: Technique = {
   ],
   asks: ['weight', 'wedges', 'week'],
   uses: () => ['walker-boot'],
-  puts: ['limb-device', 'walking-boot'],
+  puts: ['limb-device', 'hard-shell', 'walking-boot', 'skin-edges', 'over-injury'],
   judge: judgeBoot,
+  answer: (said) =>
+    sentence(
+      known`Take ${said.brief('size')}`,
+      said.isSome('wedges') && known`${said.brief('wedges')} under the heel`,
+      said.isSome('other-shoe-raise') && known`raise the other shoe by ${said.brief('other-shoe-raise')}`,
+    ),
   plan: planBoot,
   rounds,
   onUrgent: { device: 'shell', actions: walkerBootRelease },

@@ -1,3 +1,4 @@
+import { useWords } from '../../sync/use-words'
 import type { Caution } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { ReadingAnswer } from '../../case/reading-answer'
@@ -10,6 +11,7 @@ import type { OpenCase } from '../../sync/case-store'
  * @param brought cautions of this step that the readings brought since the plan was made
  */
 export function ReadingWork({ open, step, brought }: { open: OpenCase; step: Step; brought: readonly Caution[] }) {
+  const say = useWords()
   return (
     <section aria-label="Readings of this step" className="grid gap-3 rounded-2xl border border-line p-3">
       <div className="grid gap-3 sm:grid-cols-2">
@@ -18,8 +20,8 @@ export function ReadingWork({ open, step, brought }: { open: OpenCase; step: Ste
         ))}
       </div>
       {brought.map((caution) => (
-        <Notice key={`${caution.code} ${caution.text}`} tone={caution.level} lead={caution.text} role="status">
-          {caution.why}
+        <Notice key={`${caution.code} ${caution.text}`} tone={caution.level} lead={say(caution.text)} role="status">
+          {say(caution.why)}
           <ReadingAnswer caseId={open.record.id} id={caution.code} text={caution.text} />
         </Notice>
       ))}

@@ -1,3 +1,4 @@
+import { inUnits } from '#core/quantities/words-in-units'
 import { stepName } from '#core/runs/step-name'
 import type { Caution, Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
@@ -14,7 +15,9 @@ import { CheckGate } from './check-gate'
 import { HandChips } from './hand-chips'
 import { Identifiers } from './identifiers'
 import { PullWork } from './pull-work'
+import { ReadAloudSwitch } from './read-aloud'
 import { handsAt } from '../../case/run-state'
+import { LineSwitch, StepLine, useStepLine } from './step-line'
 import { StrapWork } from './strap-work'
 import type { RunControl } from './use-run'
 import { WetClock } from './wet-clock'
@@ -38,25 +41,46 @@ export function StepBody({
 }) {
   const { units } = useSettings()
   const { run, steps, missingBefore, isRepeat } = control
-  const cautions = plan.cautions.filter((caution) => caution.steps.includes(step.id))
+  const cautions = inUnits(
+    plan.cautions.filter((caution) => caution.steps.includes(step.id)),
+    units,
+  )
+  const said = inUnits(step, units)
+  const { isLine, toggle } = useStepLine()
+  const number = steps.indexOf(step) + 1
+  const switches = (
+    <span className="ml-auto flex flex-wrap items-center justify-end gap-1">
+      <LineSwitch isLine={isLine} onToggle={toggle} />
+      <ReadAloudSwitch step={said} number={number} cautions={[...cautions, ...inUnits(brought, units)]} />
+    </span>
+  )
+  // A step with work of its own is done on the whole card.
+  if (isLine && !asksCheck(step) && !step.pull && !step.straps && !step.reads?.length && !step.fits?.length && step.id !== 'identity')
+    return (
+      <div className="slide-in grid gap-2">
+        <div className="flex">{switches}</div>
+        <StepLine step={said} number={number} of={steps.length} cautions={cautions} />
+      </div>
+    )
   return (
     <div className="slide-in grid content-start gap-4 [&_p]:[text-wrap:wrap]">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <p className="numeral text-soft">
-          Step {steps.indexOf(step) + 1} of {steps.length}
+          Step {number} of {steps.length}
         </p>
         {step.wet ? <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">while it is wet</p> : null}
         {isRepeat ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">once more</p> : null}
         {step.wet || step.id === 'hold-set' ? <WetClock run={run} steps={steps} /> : null}
+        {switches}
       </div>
       <p
-        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] font-semibold sm:max-w-none ${step.text.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
+        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] font-semibold sm:max-w-none ${said.text.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
       >
-        {step.text}
+        {said.text}
       </p>
       {step.say ? (
         <p className="max-w-[60ch] border-l-4 border-known pl-3 text-[1.05rem]">
-          <span className="block text-sm font-bold text-soft">Say to the patient</span>“{step.say}”
+          <span className="block text-sm font-bold text-soft">Say to the patient</span>“{said.say}”
         </p>
       ) : null}
       {missingBefore.length > 0 ? (
@@ -102,11 +126,11 @@ export function StepBody({
       <div className="grid gap-x-8 gap-y-1 text-[1.02rem] sm:grid-cols-2">
         <p>
           <span className="block text-sm font-bold text-soft">Why</span>
-          {step.why}
+          {said.why}
         </p>
         <p>
           <span className="block text-sm font-bold text-soft">Prevents</span>
-          {step.prevents}
+          {said.prevents}
         </p>
       </div>
     </div>

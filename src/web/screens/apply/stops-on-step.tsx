@@ -1,3 +1,4 @@
+import { useWords } from '../../sync/use-words'
 import { callsOf } from '#contract/views/calls-of'
 import type { Caution } from '#core/model/plan'
 import { hasRight } from '#contract/rights'
@@ -18,6 +19,7 @@ export function StopsOnStep({
   isDriver: boolean
   onDespite: () => void
 }) {
+  const say = useWords()
   const person = usePerson()
   if (stops.length === 0) return null
   // A pulseless limb is still splinted for the way, once the senior knows.
@@ -25,8 +27,8 @@ export function StopsOnStep({
   return (
     <div className="grid gap-2">
       {stops.map((stop) => (
-        <Notice key={stop.code} tone="stop" lead={stop.text} role="alert">
-          {stop.why}
+        <Notice key={stop.code} tone="stop" lead={say(stop.text)} role="alert">
+          {say(stop.why)}
         </Notice>
       ))}
       {!hasRight(person.roles, 'decide') ? (

@@ -1,6 +1,6 @@
 import { spoken } from '#core/model/vocabulary'
 import type { BoardRow } from '#contract/views/board'
-import { isAtPlace } from '#contract/views/hand-over'
+import { isAtPlace } from '#contract/views/at-place'
 import { urgencyOf } from './board-order'
 
 export const boardViews = ['cards', 'rows', 'wall'] as const

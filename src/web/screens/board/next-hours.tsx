@@ -3,7 +3,7 @@ import { forecastWard, nursesToClear, type DueTask } from '#core/rounds/ward-for
 import type { Level } from '#core/model/finding'
 import type { BoardRow } from '#contract/views/board'
 import { knownAreas } from '../../case/places'
-import { isAtPlace } from '#contract/views/hand-over'
+import { isAtPlace } from '#contract/views/at-place'
 
 const hours = 4
 const horizonMin = hours * 60

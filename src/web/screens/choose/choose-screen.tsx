@@ -19,9 +19,10 @@ import { useOpenCase, writeAndHear, writeEvent, type OpenCase } from '../../sync
 import { serverNow } from '../../sync/server-clock'
 import { usePerson, useSettings } from '../../sync/session-store'
 import { CutList } from './cut-list'
-import { DecisionGrid } from './decision-grid'
+import { DecisionGroups } from './decision-groups'
 import { OptionPanel } from './option-panel'
 import { OverruleSheet } from './overrule-sheet'
+import { PlanAnswer } from './plan-answer'
 import { SizeStripView } from './size-strip'
 import { StockSource } from './stock-source'
 import { stockedWidths, widthDecision, WidthTrial } from './width-trial'
@@ -132,17 +133,19 @@ export function ChooseScreen() {
                 {storeFault} Look at the stock again, then choose what there is.
               </Notice>
             ) : null}
+            <PlanAnswer plan={trial ?? plan} units={units} />
             <PlanMessages
+              isFolded
               plan={plan}
               levels={['stop', 'caution']}
               onSetAside={mayDecide ? (caution) => setSheet({ kind: 'set-aside', caution }) : undefined}
             />
-            <DecisionGrid plan={plan} units={units} onOpen={(decision) => setSheet({ kind: 'working', decision })} />
-            <PlanMessages plan={plan} levels={['note']} showProblems={false} />
+            <PlanMessages isFolded plan={plan} levels={['note']} showProblems={false} />
           </div>
+          <DecisionGroups plan={plan} units={units} onOpen={(decision) => setSheet({ kind: 'working', decision })} />
           <CutList plan={trial ?? plan} units={units} />
           <StockSource record={record} />
-          <OptionPanel record={record} plan={plan} onSave={(options) => void writeEvent('options', { options })} />
+          <OptionPanel record={record} episode={open.episode} plan={plan} onSave={(options) => void writeEvent('options', { options })} />
         </div>
       </StagePage>
       {sheet?.kind === 'working' ? (

@@ -1,19 +1,23 @@
 import type { Step } from '#core/model/step'
 import { useEffect, type ReactNode } from 'react'
 import { Link, useLocation, useParams } from 'react-router'
+import { flagLabel } from '#core/model/flag-words'
 import { spoken } from '#core/model/vocabulary'
 import { flagRulesOf } from '#core/rules/by-what-is-put-on'
+import { inUnits } from '#core/quantities/words-in-units'
 import { sourceKindWords } from '#core/techniques/guide-page'
 import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { guidePages } from './guide-index'
 import { guideSections } from './guide-sections'
+import { useSettings } from '../../sync/session-store'
 import { useProtocolInForce } from '../../sync/protocol-in-force'
 
 /** One technique to read beforehand, all of it from the technique itself. */
 export function GuidePageScreen() {
   const { technique: id } = useParams()
   const { hash } = useLocation()
+  const { units } = useSettings()
   const page = guidePages(useProtocolInForce()).find((one) => one.technique.id === id)
   useEffect(() => {
     if (hash) document.getElementById(hash.slice(1))?.scrollIntoView()
@@ -28,7 +32,8 @@ export function GuidePageScreen() {
       </main>
     )
   }
-  const { technique, plan, measured, sources } = page
+  const { technique, sources } = page
+  const { plan, measured } = inUnits({ plan: page.plan, measured: page.measured }, units)
   const flagRules = flagRulesOf(technique.puts)
   return (
     <main
@@ -63,7 +68,7 @@ export function GuidePageScreen() {
           <ul className="grid gap-2">
             {flagRules.map((rule) => (
               <li key={`${rule.flag}${rule.text}`}>
-                <Notice tone={rule.level} lead={`${spoken(rule.flag)}: ${rule.text}`}>
+                <Notice tone={rule.level} lead={`${flagLabel(rule.flag)}: ${rule.text}`}>
                   {rule.why}
                 </Notice>
               </li>

@@ -54,7 +54,7 @@ export function HandOverCard({ line, now }: { line: HandOverLine; now: number })
         </ul>
         {line.done.length > 0 ? (
           <>
-            <h3 className="mt-2 text-sm font-semibold text-soft">Done</h3>
+            <h2 className="mt-2 text-sm font-semibold text-soft">Done</h2>
             <ul className="grid gap-0.5 text-sm">
               {line.done.slice(0, mostDone).map((one) => (
                 <li key={`${one.at} ${one.text}`}>
@@ -66,7 +66,7 @@ export function HandOverCard({ line, now }: { line: HandOverLine; now: number })
         ) : null}
       </div>
       <div className="min-w-0">
-        <h3 className="text-sm font-semibold text-soft">Owed in {aheadHours} h</h3>
+        <h2 className="text-sm font-semibold text-soft">Owed in {aheadHours} h</h2>
         {line.owed.length === 0 ? <p>nothing</p> : null}
         <ul className="grid gap-0.5">
           {line.owed.map((one) => (

@@ -1,3 +1,4 @@
+import { useWords } from '../../sync/use-words'
 import { useState } from 'react'
 import { spoken, type Side } from '#core/model/vocabulary'
 import type { Measurement } from '#core/model/clinical-case'
@@ -118,12 +119,13 @@ export function MeasureScreen() {
 
 /** A reading judged in words: one tap. */
 function WordEntry({ place, onTake }: { place: AskedReading; onTake: (word: string) => void }) {
+  const say = useWords()
   const { definition } = place
   return (
     <section aria-label={`Reading: ${definition.label}`} className="grid content-start gap-3">
       <h2 className="text-2xl font-bold">{definition.label}</h2>
-      <p className="text-lg">{definition.landmarks}.</p>
-      <p className="text-soft">{definition.posture}.</p>
+      <p className="text-lg">{say(definition.landmarks)}.</p>
+      <p className="text-soft">{say(definition.posture)}.</p>
       <div className="grid gap-2 sm:grid-cols-2">
         {definition.words?.map((word) => (
           <Button key={word} className="min-h-16 text-lg" onClick={() => onTake(word)}>

@@ -1,3 +1,4 @@
+import { useWords } from '../../sync/use-words'
 import { useEffect, useRef, useState } from 'react'
 import type { Measurement } from '#core/model/clinical-case'
 import type { Problem } from '#core/model/problem'
@@ -42,6 +43,7 @@ export function ReadingEntry({
   onEnter: (readings: readonly Measurement[]) => void
   onUndo: () => void
 }) {
+  const say = useWords()
   const { definition } = place
   const injured = injury?.side ?? null
   const [text, setText] = useDraft(`case/${caseId}/reading/${place.key}`)
@@ -100,8 +102,8 @@ export function ReadingEntry({
           {definition.label}
           {place.fixedSide ? `, ${place.fixedSide}` : ''}
         </h2>
-        <p className="max-w-prose sm:text-lg">{definition.landmarks}.</p>
-        <p className="text-soft max-sm:hidden">{definition.posture}.</p>
+        <p className="max-w-prose sm:text-lg">{say(definition.landmarks)}.</p>
+        <p className="text-soft max-sm:hidden">{say(definition.posture)}.</p>
       </div>
       {side && injured && !place.fixedSide ? (
         <div

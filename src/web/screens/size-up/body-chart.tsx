@@ -24,7 +24,7 @@ export function BodyChart({
     <section aria-label="Body chart" className="grid content-start gap-3 rounded-3xl border border-line bg-sheet p-3 sm:p-4">
       <svg
         viewBox={`0 0 ${chartSize.width} ${chartSize.height}`}
-        className="mx-auto block h-[27.5rem] max-w-full select-none"
+        className="mx-auto block h-[24.5rem] max-w-full select-none"
         role="group"
         aria-label={`Body, ${view}`}
       >
@@ -62,13 +62,14 @@ export function BodyChart({
           </g>
         )}
       </svg>
-      <PartSearch onPick={onPick} />
       <ChoiceRow
         label="Seen from"
+        isLabelHidden
         value={view}
         choices={bodyViews.map((value) => ({ value, label: viewNames[value] }))}
         onChange={setView}
       />
+      <PartSearch onPick={onPick} />
     </section>
   )
 }
@@ -138,7 +139,7 @@ function PartSearch({ onPick }: { onPick: (region: Region, side: Side | null) =>
       }}
     >
       <label htmlFor={id} className="mb-1 block text-sm font-semibold text-soft">
-        Where is it? Tap the body, or type
+        Tap the body, or type
       </label>
       <input
         id={id}

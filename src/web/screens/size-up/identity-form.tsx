@@ -52,8 +52,11 @@ const schema = Joi.object({
   massKg: figure('Weight', limits.massKg),
 })
 
-/** Who the patient is, when there is time to ask: nothing here is needed to take a reading. */
-export function IdentityForm({ episode }: { episode: EpisodeRecord }) {
+/**
+ * Who the patient is, when there is time to ask: nothing here is needed to take a reading.
+ * @param matters what age, height or weight could change here, in words
+ */
+export function IdentityForm({ episode, matters }: { episode: EpisodeRecord; matters: readonly string[] }) {
   const { patient } = episode
   const [draft, setDraft, isDraftRead] = useDraft(`episode/${episode.id}/patient`)
   const { register, handleSubmit, formState, watch, reset } = useForm<IdentityFields>({
@@ -78,11 +81,16 @@ export function IdentityForm({ episode }: { episode: EpisodeRecord }) {
   const years = age && 'ageYears' in age ? age.ageYears : null
   const error = (field: keyof IdentityFields): string | undefined => formState.errors[field]?.message
   return (
-    <details className="rounded-3xl border border-line bg-sheet p-4" open={!patient.isTemporary ? false : undefined}>
+    <details className="rounded-2xl border border-line bg-sheet px-4 py-1" open={!patient.isTemporary ? false : undefined}>
       <summary className="min-h-11 content-center font-bold">
-        Name, age, height, weight <span className="font-normal text-soft">{patient.isTemporary ? 'may follow' : patient.number}</span>
+        Name, age, height, weight <span className="font-normal text-soft">{patient.isTemporary ? 'may follow' : ''}</span>
+        {matters.map((one) => (
+          <span key={one} className="block text-sm font-normal text-caution">
+            {one}
+          </span>
+        ))}
       </summary>
-      <form noValidate onSubmit={(event) => void submit(event)} className="mt-3 grid gap-3 sm:grid-cols-2">
+      <form noValidate onSubmit={(event) => void submit(event)} className="my-3 grid gap-3 sm:grid-cols-2">
         <TextField label="Name" {...register('name')} error={error('name')} className="sm:col-span-2" />
         <TextField label="Date of birth" placeholder="1985-03-02" {...register('born')} error={error('born')} />
         <TextField label="Hospital number" {...register('number')} error={error('number')} />

@@ -15,7 +15,7 @@ export function MergeLine({ episode }: { episode: EpisodeRecord }) {
   const last = episode.merges?.findLast((one) => !one.undone)
   if (!mayMerge && !last) return null
   return (
-    <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
       {last ? (
         <p className="text-soft">
           Was {last.before.patient.name || 'unnamed'} until {formatDayAndClock(Date.parse(last.at))}: merged by {last.by}, {last.reason}

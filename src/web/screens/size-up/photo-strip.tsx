@@ -32,7 +32,7 @@ export function PhotoStrip({ caseId }: { caseId: string }) {
     setBusy(false)
   }
   return (
-    <section aria-labelledby="photos" className="grid gap-2">
+    <section aria-labelledby="photos" className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <h2 id="photos" className="text-sm font-semibold text-soft">
         Photos
       </h2>
@@ -48,7 +48,7 @@ export function PhotoStrip({ caseId }: { caseId: string }) {
             <img src={paths.photo(photo.id)} alt="" className="size-full object-cover" />
           </button>
         ))}
-        <label className="grid size-16 place-items-center rounded-xl border-[1.5px] border-dashed border-soft focus-within:outline-3 focus-within:outline-citrus-deep">
+        <label className="grid size-13 place-items-center rounded-xl border-[1.5px] border-dashed border-soft focus-within:outline-3 focus-within:outline-citrus-deep">
           <Camera size={24} aria-hidden />
           <span className="sr-only">{isBusy ? 'Keeping the photo…' : 'Add a photo'}</span>
           <input

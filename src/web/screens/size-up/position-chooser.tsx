@@ -2,32 +2,45 @@ import { rankPositions } from '#core/techniques/rank-positions'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import type { OpenCase } from '../../sync/case-store'
 
-/** Positions for a lower limb: offered ones first, refused ones with why. */
+/** Positions for a lower limb: those offered as a choice, with why of the chosen one; those refused in words. */
 export function PositionChooser({ open, value, onChoose }: { open: OpenCase; value: string; onChoose: (position: string) => void }) {
   const clinicalCase = toClinicalCase(open.record, open.episode)
   const ranked = rankPositions(clinicalCase, clinicalCase.crew.people)
+  const chosen = ranked.find((one) => one.id === value)
   return (
-    <fieldset>
-      <legend className="mb-1.5 text-sm font-semibold text-soft">Position</legend>
-      <ul className="grid gap-1.5 sm:grid-cols-2">
-        {ranked.map((one) => (
-          <li key={one.id}>
+    <details className="rounded-2xl border border-line px-4">
+      <summary className="min-h-12 content-center py-1 font-semibold">
+        Position{' '}
+        <span className={`font-normal ${chosen?.refused ? 'text-caution' : 'text-soft'}`}>
+          {chosen?.label.toLowerCase()}
+          {chosen?.refused ? `: not here, ${chosen.refused}` : chosen?.isPreferred ? ', as suggested' : ''}
+        </span>
+      </summary>
+      <div className="flex flex-wrap gap-1.5">
+        {ranked
+          .filter((one) => one.refused === null || one.id === value)
+          .map((one) => (
             <button
+              key={one.id}
               type="button"
               aria-pressed={one.id === value}
-              disabled={one.refused !== null}
+              title={one.why}
               onClick={() => onChoose(one.id)}
-              className={`h-full min-h-14 w-full rounded-xl border-[1.5px] px-3.5 py-1.5 text-left leading-tight ${one.id === value ? 'border-ink bg-ink text-paper' : 'border-line bg-sheet'} disabled:border-dashed disabled:bg-transparent`}
+              className={`min-h-11 rounded-xl border-[1.5px] px-3.5 leading-tight ${one.id === value ? 'border-ink bg-ink font-bold text-paper' : 'border-line bg-sheet'}`}
             >
-              <span className="font-bold">{one.label}</span>
-              {one.isPreferred ? <span className="ml-2 text-sm font-semibold opacity-80">suggested</span> : null}
-              <span className={`block text-sm ${one.refused ? 'font-semibold text-caution' : 'opacity-80'}`}>
-                {one.refused ? `Not here: ${one.refused}` : one.why}
-              </span>
+              {one.label}
+              {one.isPreferred ? <span className="ml-1.5 text-xs font-semibold opacity-80">suggested</span> : null}
             </button>
-          </li>
+          ))}
+      </div>
+      {chosen ? <p className="mt-1 pb-2 text-sm text-soft">{chosen.why}</p> : null}
+      {ranked
+        .filter((one) => one.refused !== null)
+        .map((one) => (
+          <p key={one.id} className="pb-2 text-sm font-semibold text-caution">
+            Not {one.label.toLowerCase()}: {one.refused}
+          </p>
         ))}
-      </ul>
-    </fieldset>
+    </details>
   )
 }

@@ -1,5 +1,8 @@
-import { useState } from 'react'
-import { bodyRegionOf, type Region, type Side } from '#core/model/vocabulary'
+import { useMemo, useState } from 'react'
+import { isOfPatient, type AskedFlag } from '#core/model/flag-words'
+import { bodyRegionOf, sides, spoken, type InjuryFlag, type PatientFlag, type Region, type Side } from '#core/model/vocabulary'
+import { formatLength } from '#core/planner/format-decision'
+import type { Question, WhatIf } from '#core/techniques/what-if'
 import { rankTechniques } from '#core/techniques/rank-techniques'
 import { findTechnique } from '#core/techniques/registry'
 import { isUntouched } from '#contract/views/case-from-file'
@@ -8,15 +11,19 @@ import { toClinicalCase } from '#contract/views/clinical-case'
 import { unknownInjury, type InjuryRecord } from '#contract/records/episode'
 import { browserContext, usePlan } from '../../case/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
+import { ChoiceRow } from '../../parts/choice-row'
 import { formatClock } from '../../parts/format-time'
 import { comparedWords, RoundEntry } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
+import { useNarrow } from '../../parts/use-narrow'
 import { useOpenCase, writeEvent, type OpenCase } from '../../sync/case-store'
+import { questionsOf } from '#contract/views/questions'
 import { isIdentityRead, isOtherPlace } from '#contract/views/side-change'
 import { hasRight } from '#contract/rights'
 import { protocolOf } from '#contract/records/case'
 import { Notice } from '../../parts/notice'
-import { usePerson } from '../../sync/session-store'
+import { usePerson, useSettings } from '../../sync/session-store'
+import { QuestionGroups } from './question-groups'
 import { SideSheet } from './side-sheet'
 import { BodyChart } from './body-chart'
 import { FileIn } from './file-in'
@@ -24,13 +31,14 @@ import { FoundOn } from './found-on'
 import { IdentityForm } from './identity-form'
 import { MergeLine } from './merge-line'
 import { InjuryForm, isColumnRegion } from './injury-form'
+import { LevelField } from './level-field'
 import { LevelLane } from './level-lane'
 import { OrdersForm } from './orders-form'
-import { PatientFlagsForm } from './patient-flags-form'
 import { PhotoStrip } from './photo-strip'
 import { PositionChooser } from './position-chooser'
 import { VoidCase } from './void-case'
-import { TechniqueChooser } from './technique-chooser'
+import { ChosenLine, TechniqueChooser } from './technique-chooser'
+import { useWhatIf } from './use-what-if'
 
 /** Who, which injury and side, what is different about this patient, and the baseline. Only region and side are needed to go on. */
 export function SizeUpScreen() {
@@ -57,6 +65,18 @@ export function SizeUpScreen() {
     void writeEvent('injury', { injuryId: record.injuryId, injury: next })
     suggestTechnique(open, next)
   }
+  const ranked = useMemo(() => rankTechniques(toClinicalCase(record, episode), browserContext(protocolOf(record))), [record, episode])
+  const questions = questionsOf(record, episode)
+  const results = useWhatIf(open)
+  const { units } = useSettings()
+  const changes = (question: Question): boolean =>
+    results?.some((one) => one.question === question && one.consequence !== 'nothing') === true
+  const setFlag = (flag: AskedFlag, isSo: boolean): void => {
+    if (!isOfPatient(flag)) return save({ ...injury, flags: withFlag(injury.flags, flag as InjuryFlag, isSo) })
+    const isBound = record.accepted !== null && !mayDecide && !isSo
+    setRefusal(isBound ? 'Since the plan was accepted, taking a flag away is a clinician’s. Adding one is yours.' : null)
+    if (!isBound) void writeEvent('flags', { flags: withFlag(episode.flags, flag as PatientFlag, isSo) })
+  }
   const pick = (region: Region, side: Side | null): void =>
     save({ ...injury, region, side: isColumnRegion(region) ? null : (side ?? injury.side) })
   return (
@@ -65,9 +85,12 @@ export function SizeUpScreen() {
       lead="Region and side are enough to pick up the tape; the rest can follow."
       next={
         isReady ? (
-          <ButtonLink look="next" to={`/case/${record.id}/measure`}>
-            Measure
-          </ButtonLink>
+          <>
+            <ChosenLine record={record} ranked={ranked} />
+            <ButtonLink look="next" to={`/case/${record.id}/measure`}>
+              Measure
+            </ButtonLink>
+          </>
         ) : (
           <Button look="next" disabled>
             Choose region and side
@@ -80,58 +103,143 @@ export function SizeUpScreen() {
           <Notice tone="calm" lead={taken} role="status" />
         </div>
       ) : null}
-      <div className="grid gap-6 lg:grid-cols-[19rem_minmax(0,1fr)_minmax(0,1.05fr)]">
-        <div className="grid content-start gap-5">
-          <BodyChart region={injury.region} side={injury.side} onPick={pick} />
-          <div>
-            <IdentityForm key={`${episode.id} ${episode.patientId}`} episode={episode} />
-            <MergeLine episode={episode} />
-          </div>
+      <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[18rem_minmax(0,1fr)]">
+        <div className="grid content-start gap-4 ">
+          <Where injury={injury} onPick={pick} onSide={(side) => save({ ...injury, side })} />
+          <IdentityForm key={`${episode.id} ${episode.patientId}`} episode={episode} matters={figuresThatMatter(results)} />
           <PhotoStrip caseId={record.id} />
-          {isUntouched(record, episode) ? <FileIn open={open} onTaken={setTaken} /> : null}
         </div>
-        <div className="grid content-start gap-5">
-          <InjuryForm injury={injury} onSave={save} />
-          <PatientFlagsForm
-            flags={episode.flags}
-            onSave={(flags) => {
-              const isBound = record.accepted !== null && !mayDecide && isTakenAway(episode.flags, flags)
-              setRefusal(isBound ? 'Since the plan was accepted, taking a flag away is a clinician’s. Adding one is yours.' : null)
-              if (!isBound) void writeEvent('flags', { flags })
-            }}
-          />
-          {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
-        </div>
-        <div className="grid content-start gap-5">
-          {isReady ? <TechniqueChooser open={open} onChoose={(id) => void writeEvent('technique', { technique: id })} /> : null}
-          {isReady ? <FoundOn record={record} /> : null}
-          {isReady && !isColumnRegion(injury.region ?? 'neck') ? (
-            <LevelLane geometry={plan.geometry} level={injury.levelCm} onLevel={(levelCm) => save({ ...injury, levelCm })} />
-          ) : null}
-          {isReady && plan.options['position'] !== undefined ? (
-            <PositionChooser
-              open={open}
-              value={String(plan.options['position'])}
-              onChoose={(position) => void writeEvent('options', { options: { ...record.options, position } })}
+        <div className="grid content-start gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.12fr)_minmax(0,1fr)]">
+          <div className="grid content-start gap-5">
+            <InjuryForm
+              key={injury.region}
+              injury={injury}
+              isSwellingOpen={questions.open.includes('swelling')}
+              onPattern={(pattern) => save({ ...injury, pattern })}
+              onSwelling={(swelling) => {
+                if (swelling === 'none') void writeEvent('asked', { injuryId: record.injuryId, questions: ['swelling'] })
+                if (swelling !== injury.swelling) save({ ...injury, swelling })
+              }}
             />
-          ) : null}
-          {isReady && technique?.asks ? (
-            <OrdersForm
-              caseId={record.id}
-              asks={technique.asks}
-              orders={record.orders ?? {}}
-              entered={record.ordersEntered}
-              device={record.device ?? {}}
-              onOrders={(orders) => void writeEvent('orders', { orders })}
-              onDevice={(device) => void writeEvent('device', { device })}
+            {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
+          </div>
+          <div className="grid content-start gap-5">
+            {isReady && plan.options['position'] !== undefined ? (
+              <PositionChooser
+                open={open}
+                value={String(plan.options['position'])}
+                onChoose={(position) => void writeEvent('options', { options: { ...record.options, position } })}
+              />
+            ) : null}
+            {isReady && !isColumnRegion(injury.region ?? 'neck') ? (
+              <details className="rounded-2xl border border-line px-4" open={changes('level') || undefined}>
+                <summary className="min-h-12 content-center font-semibold">
+                  Level of the injury{' '}
+                  <span className="font-normal text-soft">
+                    {injury.levelCm !== null
+                      ? formatLength(injury.levelCm, units)
+                      : changes('level')
+                        ? 'not set'
+                        : 'not set; changes nothing here'}
+                  </span>
+                </summary>
+                <div className="grid gap-3 pb-3">
+                  <LevelLane geometry={plan.geometry} level={injury.levelCm} onLevel={(levelCm) => save({ ...injury, levelCm })} />
+                  <LevelField caseId={record.id} injury={injury} onSave={(levelCm) => save({ ...injury, levelCm })} />
+                </div>
+              </details>
+            ) : null}
+          </div>
+          <div className="lg:col-span-2">
+            <QuestionGroups
+              questions={questions}
+              results={results}
+              about={[record.technique, injury.region, injury.side, injury.pattern].join(' ')}
+              onSet={setFlag}
+              onNotSo={(flags) => void writeEvent('asked', { injuryId: record.injuryId, questions: flags })}
             />
-          ) : null}
+          </div>
+          <div className="grid content-start gap-4 lg:col-span-2">
+            {isReady ? (
+              <TechniqueChooser record={record} ranked={ranked} onChoose={(id) => void writeEvent('technique', { technique: id })} />
+            ) : null}
+            {isReady && technique?.asks ? (
+              <OrdersForm
+                caseId={record.id}
+                asks={technique.asks}
+                orders={record.orders ?? {}}
+                entered={record.ordersEntered}
+                device={record.device ?? {}}
+                onOrders={(orders) => void writeEvent('orders', { orders })}
+                onDevice={(device) => void writeEvent('device', { device })}
+              />
+            ) : null}
+          </div>
         </div>
       </div>
-      {isReady ? <Baseline caseId={record.id} injury={injury} /> : null}
-      {mayDecide && record.appliedAt === null && record.runs.length === 0 && !record.ended ? <VoidCase caseId={record.id} /> : null}
+      <footer className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line pt-3">
+        {isReady ? <Baseline caseId={record.id} injury={injury} /> : null}
+        {isReady ? <FoundOn record={record} /> : null}
+        {isUntouched(record, episode) ? <FileIn open={open} onTaken={setTaken} /> : null}
+        <MergeLine episode={episode} />
+        {mayDecide && record.appliedAt === null && record.runs.length === 0 && !record.ended ? <VoidCase caseId={record.id} /> : null}
+      </footer>
       {asked ? <SideSheet record={record} before={injury} after={asked} onClose={() => setAsked(null)} /> : null}
     </StagePage>
+  )
+}
+
+function withFlag<F extends string>(flags: readonly F[], flag: F, isSo: boolean): readonly F[] {
+  return isSo ? [...flags.filter((one) => one !== flag), flag] : flags.filter((one) => one !== flag)
+}
+
+const figureNames: Partial<Record<Question, string>> = { age: 'Age', height: 'Height', mass: 'Weight' }
+
+/** Which of age, height and weight could change the plan, and how. */
+function figuresThatMatter(results: readonly WhatIf[] | null): readonly string[] {
+  return (results ?? []).flatMap(({ question, consequence, how }) => {
+    const name = figureNames[question]
+    return name && consequence !== 'nothing' ? [`${name} matters here: ${how}`] : []
+  })
+}
+
+/** Region and side: the body to tap, folded on a narrow screen once they are known. */
+function Where({
+  injury,
+  onPick,
+  onSide,
+}: {
+  injury: InjuryRecord
+  onPick: (region: Region, side: Side | null) => void
+  onSide: (side: Side) => void
+}) {
+  const isNarrow = useNarrow()
+  const { region, side } = injury
+  const isColumn = region !== null && isColumnRegion(region)
+  const chart = <BodyChart region={region} side={side} onPick={onPick} />
+  return (
+    <div className="grid content-start gap-4 max-sm:grid-cols-[minmax(0,1fr)_auto] max-sm:items-start max-sm:gap-2">
+      {isNarrow && isPlaced(injury) ? (
+        <details className="rounded-2xl border border-line bg-sheet open:col-span-2">
+          <summary className="min-h-12 content-center px-4 font-bold">
+            {[side?.toUpperCase(), region ? spoken(region) : ''].filter(Boolean).join(' ')}{' '}
+            <span className="font-normal text-soft">on the body</span>
+          </summary>
+          {chart}
+        </details>
+      ) : (
+        <div className="max-sm:col-span-2">{chart}</div>
+      )}
+      {isColumn ? null : (
+        <ChoiceRow
+          label="Side"
+          value={side}
+          choices={sides.map((value) => ({ value, label: value.toUpperCase() }))}
+          onChange={onSide}
+          isLabelHidden
+        />
+      )}
+    </div>
   )
 }
 
@@ -156,8 +264,8 @@ function Baseline({ caseId, injury }: { caseId: string; injury: InjuryRecord }) 
   const [isOpen, setOpen] = useState(false)
   const baseline = episode.rounds.find((round) => round.isBaseline)
   return (
-    <section aria-labelledby="baseline" className="mt-8 border-t border-line pt-5">
-      <div className="mb-3 flex flex-wrap items-center gap-4">
+    <section aria-labelledby="baseline" className={isOpen && !baseline ? 'w-full' : ''}>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <h2 id="baseline" className="text-lg font-bold">
           Baseline, {comparedWords(injury)}
         </h2>
@@ -165,9 +273,7 @@ function Baseline({ caseId, injury }: { caseId: string; injury: InjuryRecord }) 
           <p className="text-soft">
             Recorded {formatClock(baseline.at)} by {baseline.by}.
           </p>
-        ) : (
-          <p className="text-soft">Before anything goes on. It may wait: Apply asks for it.</p>
-        )}
+        ) : null}
         {!baseline && !isOpen ? <Button onClick={() => setOpen(true)}>Record it now</Button> : null}
       </div>
       {!baseline && isOpen ? (

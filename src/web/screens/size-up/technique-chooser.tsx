@@ -1,29 +1,36 @@
-import { useMemo, useState } from 'react'
-import { betterThan, rankTechniques, type RankedTechnique } from '#core/techniques/rank-techniques'
+import { useWords } from '../../sync/use-words'
+import { useState } from 'react'
+import { betterThan, type RankedTechnique } from '#core/techniques/rank-techniques'
 import { spoken } from '#core/model/vocabulary'
-import { toClinicalCase } from '#contract/views/clinical-case'
-import { protocolOf } from '#contract/records/case'
-import { browserContext } from '../../case/use-plan'
+import type { CaseRecord } from '#contract/records/case'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { ToneShape } from '../../parts/tone-shape'
-import type { OpenCase } from '../../sync/case-store'
 
 const verdictWords = { go: 'go', caution: 'caution', stop: 'stop' } as const
 const mostCompared = 3
+/** So many are in sight at first, and the chosen one. */
+const mostShown = 2
 
 /** Every technique ranked for this patient and injury, with why and with what it needs; two or three side by side. */
-export function TechniqueChooser({ open, onChoose }: { open: OpenCase; onChoose: (technique: string) => void }) {
-  const { record, episode } = open
-  const ranked = useMemo(() => rankTechniques(toClinicalCase(record, episode), browserContext(protocolOf(record))), [record, episode])
+export function TechniqueChooser({
+  record,
+  ranked,
+  onChoose,
+}: {
+  record: CaseRecord
+  ranked: readonly RankedTechnique[]
+  onChoose: (technique: string) => void
+}) {
   const [compared, setCompared] = useState<readonly string[]>([])
   const [isComparing, setComparing] = useState(false)
   const [isAllShown, setAllShown] = useState(false)
   const better = betterThan(record.technique, ranked)
   const [stayedWith, setStayedWith] = useState<string | null>(null)
   const possible = ranked.filter((one) => one.verdict !== 'stop' || one.technique.id === record.technique)
-  const shown = isAllShown ? ranked : possible
+  const first = possible.filter((one, index) => index < mostShown || one.technique.id === record.technique)
+  const shown = isAllShown ? ranked : first
   const isLocked = record.runs.length > 0
   const toggle = (id: string): void =>
     setCompared((before) => (before.includes(id) ? before.filter((one) => one !== id) : [...before, id].slice(-mostCompared)))
@@ -47,7 +54,7 @@ export function TechniqueChooser({ open, onChoose }: { open: OpenCase; onChoose:
         </Notice>
       ) : null}
       {isLocked ? <p className="text-soft">The application has begun: another technique is another case.</p> : null}
-      <ul className="grid gap-2">
+      <ul className="grid items-start gap-2 md:grid-cols-2">
         {shown.map((one) => (
           <TechniqueRow
             key={one.technique.id}
@@ -60,13 +67,13 @@ export function TechniqueChooser({ open, onChoose }: { open: OpenCase; onChoose:
           />
         ))}
       </ul>
-      {possible.length < ranked.length ? (
+      {first.length < ranked.length ? (
         <button
           type="button"
           onClick={() => setAllShown(!isAllShown)}
           className="min-h-11 justify-self-start font-semibold underline underline-offset-4"
         >
-          {isAllShown ? 'Only what is possible' : `${ranked.length - possible.length} more are stopped: show why`}
+          {isAllShown ? 'Only the best' : moreWords(possible.length - first.length, ranked.length - possible.length)}
         </button>
       ) : null}
       <Dialog title="Side by side" isWide isOpen={isComparing} onClose={() => setComparing(false)}>
@@ -74,6 +81,15 @@ export function TechniqueChooser({ open, onChoose }: { open: OpenCase; onChoose:
       </Dialog>
     </section>
   )
+}
+
+/** What is folded: devices that can be used too, and those that are stopped. */
+function moreWords(usable: number, stopped: number): string {
+  const words = [
+    usable > 0 ? `${usable} more can be used` : '',
+    stopped > 0 ? `${stopped} ${usable > 0 ? '' : 'more '}${stopped === 1 ? 'is' : 'are'} stopped` : '',
+  ]
+  return `${words.filter(Boolean).join(', ')}: show them`
 }
 
 function TechniqueRow({
@@ -91,6 +107,7 @@ function TechniqueRow({
   onChoose: () => void
   onCompare: () => void
 }) {
+  const say = useWords()
   const { technique, verdict, reasons } = ranked
   const tone = verdict === 'go' ? 'note' : verdict
   return (
@@ -113,9 +130,9 @@ function TechniqueRow({
           {isChosen ? <span className="rounded-md bg-ink px-2 text-sm font-bold text-paper">chosen</span> : null}
         </span>
         <span className="text-sm text-soft">{needsWords(ranked)}</span>
-        {reasons.slice(0, isChosen ? 4 : 2).map((reason) => (
+        {reasons.slice(0, isChosen ? 4 : 1).map((reason) => (
           <span key={reason.code + reason.text} className="text-sm">
-            {reason.text}
+            {say(reason.text)}
           </span>
         ))}
       </button>
@@ -142,10 +159,11 @@ function needsWords({ needs }: RankedTechnique): string {
 }
 
 function Comparison({ ranked }: { ranked: readonly RankedTechnique[] }) {
+  const say = useWords()
   const rows: readonly (readonly [string, (one: RankedTechnique) => string])[] = [
     ['Purpose', (one) => one.technique.purpose],
     ['Here', (one) => verdictWords[one.verdict]],
-    ['Because', (one) => one.reasons.map((reason) => reason.text).join(' ') || 'Nothing entered speaks against it.'],
+    ['Because', (one) => one.reasons.map((reason) => say(reason.text)).join(' ') || 'Nothing entered speaks against it.'],
     ['People', (one) => String(one.needs.people)],
     ['Minutes', (one) => `about ${Math.round(one.needs.minutes)}`],
     [
@@ -182,5 +200,23 @@ function Comparison({ ranked }: { ranked: readonly RankedTechnique[] }) {
         </tbody>
       </table>
     </div>
+  )
+}
+
+/** The chosen device in one line, wherever the page stands: whether it suits, and the first thing that speaks against it. */
+export function ChosenLine({ record, ranked }: { record: CaseRecord; ranked: readonly RankedTechnique[] }) {
+  const say = useWords()
+  const chosen = ranked.find((one) => one.technique.id === record.technique)
+  if (!chosen) return null
+  const { technique, verdict, reasons } = chosen
+  const worst = reasons.find((one) => one.level === verdict)
+  return (
+    <p role="status" className="mr-auto line-clamp-2 min-w-0 flex-1 leading-snug">
+      <strong>{technique.name}</strong>{' '}
+      <span className={`font-semibold ${verdict === 'go' ? 'text-calm' : verdict === 'stop' ? 'text-stop' : 'text-caution'}`}>
+        {verdictWords[verdict]}
+      </span>
+      {worst ? <span className="max-sm:hidden">: {say(worst.text)}</span> : null}
+    </p>
   )
 }

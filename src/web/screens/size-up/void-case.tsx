@@ -7,8 +7,8 @@ import { writeEvent } from '../../sync/case-store'
 export function VoidCase({ caseId }: { caseId: string }) {
   const [isOpen, setOpen] = useState(false)
   return (
-    <div className="mt-8 border-t border-line pt-3">
-      <Button look="quiet" className="-ml-5" onClick={() => setOpen(true)}>
+    <div>
+      <Button look="quiet" onClick={() => setOpen(true)}>
         Entered by mistake
       </Button>
       {isOpen ? (

@@ -1,3 +1,4 @@
+import { useWords } from '../../sync/use-words'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
@@ -21,6 +22,7 @@ import { tabId } from '../../sync/tab-id'
 
 /** Opening the cast that this case put on: when it is hard, at once in an emergency, on its own drawing. */
 export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boolean }) {
+  const say = useWords()
   const { record, episode } = open
   const now = useNow(1_000)
   const { units } = useSettings()
@@ -99,15 +101,15 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
         {decisionsInRole(plan, 'before-opening').map((one) => (
           <div key={one.id} className="rounded-xl bg-well px-3 py-1.5">
             <dt className="text-sm text-soft">{one.label}</dt>
-            <dd className="numeral">{one.display}</dd>
+            <dd className="numeral">{say(one.display)}</dd>
           </div>
         ))}
       </dl>
       {plan.cautions
         .filter((one) => one.code !== 'not-hard' && one.level !== 'note')
         .map((one) => (
-          <Notice key={`${one.code}${one.text}`} tone={one.level} lead={one.text}>
-            {one.why}
+          <Notice key={`${one.code}${one.text}`} tone={one.level} lead={say(one.text)}>
+            {say(one.why)}
           </Notice>
         ))}
       <div className="flex flex-wrap gap-3">

@@ -1,3 +1,4 @@
+import { useWords } from '../../sync/use-words'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
@@ -29,6 +30,7 @@ export function OwedList({
   /** The id of the work whose form is open when the list comes up. */
   doing: string | null
 }) {
+  const say = useWords()
   const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add' | 'convert'; readonly work: OwedWork | null } | null>(
     () => {
       // A run of its steps leads here: what was found is said next.
@@ -54,7 +56,7 @@ export function OwedList({
         {owed.map((work) => (
           <li key={work.id} className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-2xl border border-line bg-sheet px-4 py-2.5">
             <div className="min-w-0 flex-1 basis-64">
-              <p className="font-semibold leading-snug">{work.text}</p>
+              <p className="font-semibold leading-snug">{say(work.text)}</p>
               <p className="flex flex-wrap items-center gap-x-2 text-sm">
                 <DueWords work={work} now={now} />
                 {work.lastDoneAt ? <span className="text-soft">last {formatWhen(Date.parse(work.lastDoneAt), now)}</span> : null}

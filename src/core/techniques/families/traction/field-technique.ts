@@ -1,3 +1,4 @@
+import { known, sentence } from '../../../planner/answer'
 import { calfGirth, insideLeg, lowerLegLength } from '../../../figures/body/measurements/leg'
 import type { DecisionDefinition } from '../../../model/decision-definition'
 import type { FitTest } from '../../../model/plan'
@@ -75,8 +76,9 @@ export function fieldTraction(splint: FieldSplint): Technique {
       { definition: calfGirth, need: 'optional' },
     ],
     uses: () => [splint.id],
-    puts: ['limb-device', 'leg-pull', 'ankle-hitch'],
+    puts: ['limb-device', 'leg-pull', 'ankle-hitch', 'skin-edges', 'unfelt-edges', 'over-injury'],
     judge: judgeTraction,
+    answer: (said) => sentence(known`Set the ${splint.item} to ${said.brief(splint.length.decision)}`, known`pull ${said.brief('load')}`),
     plan: (draft, options) => planField(splint, draft, String(options['load'])),
     changesTo: ['suspended-ring-traction', 'ring-traction'],
     rounds: fieldRounds,

@@ -1,0 +1,44 @@
+import type { Plan } from '../model/plan'
+import { formatDecision, type DisplayUnits } from './format-decision'
+
+/** What a plan decided, in words and in the reader's units. */
+export interface Said {
+  /** A decision without what follows its first comma; null where it is not decided. */
+  readonly brief: (decision: string) => string | null
+  /** Whether a decided figure is above nought. */
+  readonly isSome: (decision: string) => boolean
+  /** The school that was followed, or an empty text. */
+  readonly school: (option: string) => string
+}
+
+/** Reads a plan for the sentence that comes first. */
+export function saidOf(plan: Plan, units: DisplayUnits): Said {
+  const find = (id: string): Plan['decisions'][number] | undefined => plan.decisions.find((one) => one.id === id && one.value !== null)
+  return {
+    brief: (id) => {
+      const decision = find(id)
+      return decision ? (formatDecision(decision, units).split(', ')[0] ?? null) : null
+    },
+    isSome: (id) => Number(find(id)?.value ?? 0) > 0,
+    school: (id) => String(plan.options[id] ?? ''),
+  }
+}
+
+/**
+ * Words in which every figure is known.
+ * @returns null as soon as one of them is not
+ * @example known`Set the pole to ${said.brief('pole-length')}`
+ */
+export function known(words: TemplateStringsArray, ...figures: readonly (string | null)[]): string | null {
+  if (figures.some((one) => one === null)) return null
+  return words.reduce((text, part, index) => `${text}${figures[index - 1] ?? ''}${part}`)
+}
+
+/**
+ * One sentence: what is to be done, and whatever else is known.
+ * @returns null where what is to be done is not known
+ */
+export function sentence(lead: string | null, ...more: readonly (string | null | false)[]): string | null {
+  if (lead === null) return null
+  return `${[lead, ...more.filter((one): one is string => typeof one === 'string' && one !== '')].join('; ')}.`
+}

@@ -1,0 +1,37 @@
+import type { Caution } from '../model/plan'
+import type { Step } from '../model/step'
+
+const units: readonly (readonly [RegExp, string])[] = [
+  [/(\d)\s*°C/g, '$1 degrees'],
+  [/(\d)\s*°/g, '$1 degrees'],
+  [/(\d)\s*cm\b/g, '$1 centimetres'],
+  [/(\d)\s*mm\b/g, '$1 millimetres'],
+  [/(\d)\s*in\b(?=[,.;)]|$)/g, '$1 inches'],
+  [/(\d)\s*kg\b/g, '$1 kilos'],
+  [/(\d)\s*kPa\b/g, '$1 kilopascal'],
+  [/(\d)\s*mmHg\b/g, '$1 millimetres of mercury'],
+  [/(\d)\s*N\b/g, '$1 newtons'],
+  [/(\d)\s*min\b/g, '$1 minutes'],
+  [/(\d)\s*h\b/g, '$1 hours'],
+  [/(\d)\s*[×x]\s*(?=\d)/g, '$1 times '],
+  [/(\d)\s*–\s*(?=\d)/g, '$1 to '],
+  [/\s*%/g, ' percent'],
+]
+
+/** A text as it is said aloud: units and signs in words, for a voice says "cm" as letters. */
+export function speakable(text: string): string {
+  return units.reduce((said, [sign, words]) => said.replace(sign, words), text)
+}
+
+const leads = { stop: 'Stop.', caution: 'Caution.', note: 'Note.' } as const
+
+/**
+ * What is said of a step: stops before it, then the step, then its cautions; what was set aside is not said again.
+ * @param number of the step, from 1
+ */
+export function spokenStep(step: Pick<Step, 'text' | 'id'>, number: number, cautions: readonly Caution[]): readonly string[] {
+  const own = cautions.filter((one) => one.steps.includes(step.id) && !one.overruled)
+  const said = (levels: readonly Caution['level'][]): readonly string[] =>
+    own.filter((one) => levels.includes(one.level)).map((one) => `${leads[one.level]} ${one.text}`)
+  return [...said(['stop']), `Step ${number}. ${step.text}`, ...said(['caution', 'note'])].map(speakable)
+}

@@ -1,0 +1,66 @@
+import { useWords } from '../../sync/use-words'
+import { decisionUses, type DecisionUse } from '#core/model/decision-definition'
+import type { Decision } from '#core/model/decision'
+import type { Plan } from '#core/model/plan'
+import { formatDecision, type DisplayUnits } from '#core/planner/format-decision'
+import { findTechnique } from '#core/techniques/registry'
+import { ToneShape } from '../../parts/tone-shape'
+
+const headings: Readonly<Record<DecisionUse, string>> = { cut: 'Cut and set', wrap: 'Wrap and strap', hold: 'Hold', know: 'Good to know' }
+
+/** The figures of a plan by what they are for, each a door to its working. */
+export function DecisionGroups({ plan, units, onOpen }: { plan: Plan; units: DisplayUnits; onOpen: (decision: Decision) => void }) {
+  const definitions = findTechnique(plan.technique)?.decisions ?? []
+  const purposeOf = (id: string): DecisionUse => definitions.find((one) => one.id === id)?.use ?? 'know'
+  return (
+    <section aria-label="Decisions" className="grid gap-x-4 gap-y-5 xl:grid-cols-2">
+      {decisionUses.map((use) => {
+        const decided = plan.decisions.filter((one) => purposeOf(one.id) === use)
+        const pending = plan.pending.filter((one) => purposeOf(one.decision) === use)
+        if (decided.length + pending.length === 0) return null
+        return (
+          <div key={use} className="min-w-0">
+            <h2 className="mb-1.5 font-bold">{headings[use]}</h2>
+            <ul aria-label={headings[use]} className="divide-y divide-line overflow-hidden rounded-2xl border border-line bg-sheet">
+              {decided.map((decision) => (
+                <li key={decision.id}>
+                  <DecisionRow decision={decision} units={units} onOpen={() => onOpen(decision)} />
+                </li>
+              ))}
+              {pending.map((task) => (
+                <li key={task.decision} className="flex min-h-12 flex-wrap items-center justify-between gap-x-3 px-4 py-1.5 text-soft">
+                  <span>{definitions.find((one) => one.id === task.decision)?.label ?? ''}</span>
+                  <span role="status">working it out…</span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        )
+      })}
+    </section>
+  )
+}
+
+const edges = { ok: 'border-transparent', caution: 'border-caution', stop: 'border-stop' } as const
+
+function DecisionRow({ decision, units, onOpen }: { decision: Decision; units: DisplayUnits; onOpen: () => void }) {
+  const say = useWords()
+  const { label, status, overruled } = decision
+  return (
+    <button
+      type="button"
+      onClick={onOpen}
+      className={`flex min-h-12 w-full flex-wrap items-center justify-between gap-x-3 border-l-4 px-3 py-1.5 text-left ${edges[status]}`}
+    >
+      <span className="flex items-center gap-1.5 text-soft">
+        {status === 'ok' ? null : <ToneShape tone={status} size={14} />}
+        {label}
+        {status === 'ok' ? null : <span className="sr-only">, {status}</span>}
+      </span>
+      <span className="numeral ml-auto text-right font-semibold">{formatDecision(decision, units)}</span>
+      {overruled ? (
+        <span className="w-full text-right text-sm font-semibold text-caution">computed {say(overruled.computedDisplay)}</span>
+      ) : null}
+    </button>
+  )
+}
