@@ -143,12 +143,16 @@ describe('every screen', () => {
     await browser.click('radio', 'Inches')
     await browser.open(pathOf.get('choose') ?? '/')
     await browser.find('button', /^Slab length.* in$/)
+    const left: string[] = []
     for (const stage of ['size-up', 'measure', 'choose', 'make-ready', 'apply', 'check', 'watch'] as const) {
       await visit(stage)
-      expect([stage, /.{30}\d ?cm\b.{20}/s.exec(await browser.text())?.[0] ?? '']).to.deep.equal([stage, ''])
+      // The ruler of the template is printed in centimetres, and is called so.
+      const found = /.{0,30}\d ?cm\b.{0,20}/.exec((await browser.text()).replaceAll('10 cm check ruler', ''))
+      if (found) left.push(`${stage}: ${found[0]}`)
     }
     await visit('settings')
     await browser.click('radio', 'Centimetres')
+    expect(left).to.deep.equal([])
   })
 
   it('calibrates the own finger width and says what cannot be', async () => {

@@ -1,3 +1,4 @@
+import { wordsInUnits } from '#core/quantities/words-in-units'
 import { useEffect, useState } from 'react'
 import { fetchFrom, fetchPlaces, fetchPlaceWords, itemsBeside } from '#core/planner/fetch-from'
 import type { DisplayUnits } from '#core/planner/format-decision'
@@ -42,8 +43,8 @@ export function LayOutList({ record, plan, units }: { record: CaseRecord; plan: 
     const there = line?.lots.reduce((sum, lot) => sum + lot.count, 0) ?? null
     return {
       id: itemCode,
-      label: material ? describeMaterial(material, units) : `${count} × ${line?.label ?? itemCode}`,
-      note: material?.note ?? '',
+      label: material ? describeMaterial(material, units) : `${count} × ${wordsInUnits(line?.label ?? itemCode, units)}`,
+      note: wordsInUnits(material?.note ?? '', units),
       stock: { itemCode, count, left: Math.max(0, count - takenOf(itemCode)), there },
     }
   })
@@ -55,11 +56,18 @@ export function LayOutList({ record, plan, units }: { record: CaseRecord; plan: 
   const materialRows = [...plan.materials]
     .filter((material) => !isStocked(material))
     .sort((a, b) => layOutOrder(a) - layOutOrder(b))
-    .map((material): Row => ({ id: material.id, label: describeMaterial(material, units), note: material.note, stock: null }))
+    .map((material): Row => ({
+      id: material.id,
+      label: describeMaterial(material, units),
+      note: wordsInUnits(material.note, units),
+      stock: null,
+    }))
   const items = itemsBeside(plan.procedure.steps.find((step) => step.items)?.items ?? [], plan.materials)
   const rowsFrom = (place: (typeof fetchPlaces)[number]): readonly Row[] => [
     ...(place === 'store' ? [...stockRows, ...materialRows] : []),
-    ...items.filter((item) => fetchFrom(item) === place).map((item): Row => ({ id: item, label: upperFirst(item), note: '', stock: null })),
+    ...items
+      .filter((item) => fetchFrom(item) === place)
+      .map((item): Row => ({ id: item, label: wordsInUnits(upperFirst(item), units), note: '', stock: null })),
   ]
   return (
     <section aria-labelledby="lay-out" className="grid gap-3">

@@ -1,3 +1,4 @@
+import { wordsInUnits } from '#core/quantities/words-in-units'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
@@ -175,7 +176,7 @@ export function WatchScreen() {
             </h2>
             <ul className="grid list-disc gap-1 pl-5">
               {plan.care.map((line) => (
-                <li key={line}>{line}</li>
+                <li key={line}>{wordsInUnits(line, units)}</li>
               ))}
             </ul>
           </section>
