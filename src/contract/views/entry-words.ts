@@ -1,6 +1,8 @@
+import { flagLabel } from '#core/model/flag-words'
 import { spoken } from '#core/model/vocabulary'
 import type { Measurement } from '#core/model/clinical-case'
 import { findEventKind } from '../events/index'
+import type { AskedBody } from '../events/asked'
 import type { TaskBody } from '../records/task'
 import type { RoundBody } from '../events/round'
 import { upcastBody } from '../events/upcast'
@@ -16,6 +18,8 @@ const own: Readonly<Record<string, (body: never) => string>> = {
     `${spoken(id)}${side ? `, ${side}` : ''}: ${typeof value === 'string' ? spoken(value) : value}${unit && typeof value === 'number' ? ` ${unit}` : ''}${tool ? ` by ${spoken(tool)}` : ''}`,
   step: ({ stepId, outcome, reason, despite }: StepBody) =>
     `Step ${spoken(stepId)} ${outcome}${reason ? `: ${reason}` : ''}${despite?.length ? `, despite ${despite.map(spoken).join(', ')}` : ''}`,
+  asked: ({ questions }: AskedBody) =>
+    `Asked, not so: ${questions.map((one) => (one === 'swelling' ? 'swelling' : flagLabel(one).toLowerCase())).join(', ')}`,
   'task-done': ({ text, outcome, reason, answers }: TaskBody) => {
     const said = valuesOf(answers, '').join(', ')
     return `${text.replace(/\.$/, '')}, ${spoken(outcome)}${reason ? ` (${reason})` : ''}${said ? `: ${said}` : ''}`

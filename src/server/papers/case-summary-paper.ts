@@ -1,3 +1,4 @@
+import { flagLabel } from '#core/model/flag-words'
 import { DateTime } from 'luxon'
 import type { Plan } from '#core/model/plan'
 import { decisionsInRole } from '#core/techniques/decision-in-role'
@@ -69,9 +70,18 @@ export function caseSummaryBlocks(record: CaseRecord, episode: EpisodeRecord, pl
   ]
 }
 
-function whoOf({ patient, flags }: EpisodeRecord): string {
+function whoOf({ patient, flags, asked }: EpisodeRecord): string {
   const age = patient.ageYears === null ? '' : `${patient.isAgeEstimated ? 'about ' : ''}${patient.ageYears} years`
-  return [patient.born ? `born ${patient.born}` : age, patient.number, flags.map((flag) => flag.replaceAll('-', ' ')).join(', ')]
+  // Of the patient alone: what was asked of an injury is said where that is.
+  const notSo = (asked ?? []).flatMap(({ question, injuryId }) =>
+    injuryId === null && question !== 'swelling' && !flags.some((flag) => flag === question) ? [flagLabel(question).toLowerCase()] : [],
+  )
+  return [
+    patient.born ? `born ${patient.born}` : age,
+    patient.number,
+    flags.map(flagLabel).join(', '),
+    notSo.length > 0 ? `Asked, not so: ${notSo.join(', ')}` : '',
+  ]
     .filter(Boolean)
     .join('. ')
 }

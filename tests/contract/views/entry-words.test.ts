@@ -17,6 +17,7 @@ describe('an entry in words', () => {
       { taskId: 'care', text: 'Wash, straps equal.', outcome: 'done', reason: '', answers: { washed: 'yes', chin: 'red-not-blanching' } },
       'Wash, straps equal, done: washed yes, chin red not blanching',
     ],
+    ['asked', { injuryId: 'i1', questions: ['numb', 'latex-allergy', 'swelling'] }, 'Asked, not so: numb, latex allergy, swelling'],
     ['flags', { flags: ['diabetes', 'fragile-skin'] }, 'Flags: diabetes, fragile skin'],
   ]
   for (const [kind, body, words] of worked)

@@ -6,12 +6,14 @@ import { planCase } from '#core/techniques/plan-case'
 import type { Plan } from '#core/model/plan'
 import { chartOf, observationsOf } from '#contract/views/round-chart'
 import { bothLegs } from '../../../src/server/demo/findings'
+import { caseSummaryBlocks } from '../../../src/server/papers/case-summary-paper'
 import { printFlow, type FlowBlock } from '../../../src/server/papers/flow-paper'
-import { printRoundChart } from '../../../src/server/papers/round-chart-paper'
+import { printRoundChart, roundChartBlocks } from '../../../src/server/papers/round-chart-paper'
 import { printTakeHome, takeHomeBlocks } from '../../../src/server/papers/take-home-paper'
 import { exampleOf, techniqueIds } from '../../harness/example-cases'
 import { textsOf } from '../../harness/flow-texts'
 import { foldStay } from '../../harness/fold-stay'
+import { faultsInWords } from '../../harness/plain-words'
 import { testContext } from '../../harness/leg-slab-cases'
 
 const { stay, event, caseAfter, stayAfter } = foldStay()
@@ -63,6 +65,28 @@ describe('the take-home sheet', () => {
       expect(pdf.catalog.get(PDFName.of('MarkInfo'))).to.not.equal(undefined)
       expect(pdf.catalog.get(PDFName.of('StructTreeRoot'))).to.not.equal(undefined)
       expect(pdf.getPageCount()).to.be.within(1, 3)
+    })
+  }
+})
+
+describe('the words of papers', () => {
+  for (const technique of techniqueIds) {
+    it(`${technique}: are for people`, () => {
+      const { record, stay: its } = foldStay({ technique })
+      const plan = planOf(technique)
+      const planned = { ...record, accepted: { plan, by: 'Ada Finch', at: printedAt } } as typeof record
+      const known = {
+        ...its,
+        flags: ['latex-allergy', 'lives-alone'] as const,
+        asked: [{ question: 'diabetes', injuryId: null, at: printedAt, by: 'Ada Finch' }] as const,
+      }
+      const texts = [
+        ...textsOf(takeHomeBlocks(planned, known, plan, printedAt, 'At home')),
+        ...textsOf(caseSummaryBlocks(planned, known, plan, printedAt)),
+        ...textsOf(roundChartBlocks(planned, known)),
+      ]
+      expect(texts.join('\n')).to.include('Latex allergy, Lives alone').and.to.include('Asked, not so: diabetes')
+      expect(faultsInWords(texts.join('\n'))).to.deep.equal([])
     })
   }
 })
