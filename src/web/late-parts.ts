@@ -1,5 +1,8 @@
 /** Every part of the application that is fetched after the first screen, so that the first screen comes soon. */
 export const lateParts = {
+  beforeWork: () => import('./shell/before-work'),
+  lockMenu: () => import('./shell/lock-menu'),
+  unlockForm: () => import('./shell/unlock-form'),
   troubleSheet: () => import('./case/trouble-sheet'),
   caseFrame: () => import('./case/case-frame'),
   apply: () => import('./screens/apply/apply-screen'),

@@ -102,6 +102,11 @@ describe('every screen', () => {
       await browser.driver
         .wait(async () => (await wider()) === 0, 3_000, `${screen} is wider than the phone`)
         .finally(() => browser.setViewport(1280, 800))
+      // As it is at four times the size on a desk.
+      await browser.setViewport(320, 640)
+      await browser.driver
+        .wait(async () => (await wider()) === 0, 3_000, `${screen} is wider than 320 pixels`)
+        .finally(() => browser.setViewport(1280, 800))
       expect(fresh).to.equal(0)
     })
   }

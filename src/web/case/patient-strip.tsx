@@ -57,7 +57,7 @@ export function PatientStrip({ open }: { open: OpenCase }) {
           </ul>
         ) : null}
         {isSizedUp ? null : <StandingChip open={open} />}
-        <span className="ml-auto flex shrink-0 flex-wrap items-center gap-x-2">
+        <span className="ml-auto flex flex-wrap items-center justify-end gap-x-2 lg:shrink-0">
           <button
             type="button"
             aria-label="Another device"

@@ -1,13 +1,15 @@
 import { Dialog as Radix } from 'radix-ui'
-import { lazy, Suspense, useRef, useState } from 'react'
+import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react'
 import { Button } from '../parts/button'
 import { useCase } from '../sync/case-store'
 import { flushOutbox } from '../sync/outbox'
 import { setLock, useLock } from './lock-store'
 import { usePerson } from '../sync/session-store'
 import { TimerDock } from './timer-dock'
-import { UnlockForm } from './unlock-form'
+import { lateParts } from '../late-parts'
 
+// What opens the lock carries the forms of signing in: it follows the cover, which is there at once.
+const UnlockForm = lazy(async () => ({ default: (await lateParts.unlockForm()).UnlockForm }))
 // The step needs the techniques: they are loaded only when there is something to show through the lock.
 const LockedStep = lazy(async () => ({ default: (await import('./locked-step')).LockedStep }))
 
@@ -87,17 +89,28 @@ function HoldToOpen() {
 function Unlock({ isEnded }: { isEnded: boolean }) {
   const person = usePerson()
   return (
-    <UnlockForm
-      lead={
-        isEnded
-          ? `The session of ${person.name} has ended. What was done is kept on this device and sent after signing in.`
-          : `Signed in: ${person.name}. Anybody may go on under their own name.`
-      }
-      submitLabel={isEnded ? 'Sign in' : 'Unlock'}
-      onOpen={() => {
-        setLock('open')
-        flushOutbox()
-      }}
-    />
+    <Suspense>
+      <FocusWithin>
+        <UnlockForm
+          lead={
+            isEnded
+              ? `The session of ${person.name} has ended. What was done is kept on this device and sent after signing in.`
+              : `Signed in: ${person.name}. Anybody may go on under their own name.`
+          }
+          submitLabel={isEnded ? 'Sign in' : 'Unlock'}
+          onOpen={() => {
+            setLock('open')
+            flushOutbox()
+          }}
+        />
+      </FocusWithin>
+    </Suspense>
   )
+}
+
+/** Puts the focus into the first field of what came later than the dialog around it. */
+function FocusWithin({ children }: { children: ReactNode }) {
+  const around = useRef<HTMLDivElement>(null)
+  useEffect(() => around.current?.querySelector<HTMLElement>('input')?.focus(), [])
+  return <div ref={around}>{children}</div>
 }

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router'
-import { BookOpen, CircleHelp, LayoutList, Package, Plus, Settings, Users } from 'lucide-react'
+import { BookOpen, CircleHelp, LayoutList, Lock, Package, Plus, Settings, Users } from 'lucide-react'
 import { hasRight, isPairedDevice } from '#contract/rights'
 import { Button } from '../parts/button'
 import { useKey } from '../parts/use-key'
@@ -10,23 +10,20 @@ import { useProvenSession } from './use-proven-session'
 import { onSessionOver } from '../sync/api'
 import { setLock } from './lock-store'
 import { onLineBack, resumeOutbox, useOutbox } from '../sync/outbox'
-import { countSealed, sendSealed } from '../sync/sealed-outbox'
-import { usePerson, useSession, type SessionState } from '../sync/session-store'
+import { sendSealed } from '../sync/sealed-outbox'
+import { usePerson, useSession } from '../sync/session-store'
 import { startStream } from '../sync/live-stream'
+import { lateParts } from '../late-parts'
 import { resumeTimers } from '../case/timer-store'
 import { Wren } from './wren'
-import { ChoosePassword } from './choose-password'
-import { EnrolSecondFactor } from './enrol-second-factor'
 import { HelpSheet } from './help-sheet'
 import { KeepingNotice } from './keeping-notice'
-import { LockMenu } from './lock-menu'
 import { LockScreen } from './lock-screen'
 import { NewVersion } from './new-version'
-import { LeftSealed } from './left-sealed'
-import { SignInScreen } from './sign-in-screen'
-import { UnlockForm } from './unlock-form'
 import { TimerDock } from './timer-dock'
 
+const BeforeWork = lazy(async () => ({ default: (await lateParts.beforeWork()).BeforeWork }))
+const LockMenu = lazy(async () => ({ default: (await lateParts.lockMenu()).LockMenu }))
 const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
 const ParkedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).ParkedSheet }))
 
@@ -36,57 +33,20 @@ const ParkedSheet = lazy(async () => ({ default: (await import('./refused-sheet'
  */
 export function Shell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
   const state = useSession((store) => store.state)
-  if (state.status === 'loading')
-    return (
-      <main className="grid min-h-dvh place-items-center">
-        <p role="status">Opening…</p>
-      </main>
-    )
-  if (state.status === 'signed-in' && state.mustChange) return <ChoosePassword />
-  if (state.status === 'signed-in' && state.mustEnrol) return <EnrolSecondFactor />
-  if (state.status === 'signed-in') return <SignedInShell whenSignedIn={whenSignedIn} />
-  return <SignedOutShell state={state} />
+  if (state.status === 'loading') return <Opening />
+  if (state.status === 'signed-in' && !state.mustChange && !state.mustEnrol) return <SignedInShell whenSignedIn={whenSignedIn} />
+  return (
+    <Suspense fallback={<Opening />}>
+      <BeforeWork state={state} />
+    </Suspense>
+  )
 }
 
-/** Before anybody is signed in, or has opened what is locked, timers go on, without names. */
-function SignedOutShell({ state }: { state: SessionState }) {
-  const load = useSession((store) => store.load)
-  useEffect(() => {
-    void resumeTimers()
-    void countSealed(null)
-  }, [])
+function Opening() {
   return (
-    <div className="flex min-h-dvh flex-col">
-      <div className="flex">
-        <TimerDock isLocked />
-      </div>
-      {state.status === 'signed-out' ? (
-        <SignInScreen />
-      ) : state.status === 'locked' ? (
-        <main className="mx-auto grid w-full max-w-xl flex-1 content-center gap-6 p-6">
-          <h1 className="text-2xl font-bold">Locked</h1>
-          <LeftSealed />
-          <UnlockForm
-            lead={
-              state.name === null
-                ? 'The server does not answer. The PIN opens what this device keeps; what is entered is sent when the server is back.'
-                : `Signed in: ${state.name}. Anybody may go on under their own name.`
-            }
-            submitLabel="Unlock"
-            onOpen={() => undefined}
-          />
-        </main>
-      ) : (
-        <main className="mx-auto grid max-w-md flex-1 place-content-center gap-4 p-6 text-center">
-          <p className="text-lg font-bold">The server does not answer.</p>
-          <p>What you typed is kept on this device. Check the network, then try again.</p>
-          <LeftSealed />
-          <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
-            Try again
-          </button>
-        </main>
-      )}
-    </div>
+    <main className="grid min-h-dvh place-items-center">
+      <p role="status">Opening…</p>
+    </main>
   )
 }
 
@@ -142,7 +102,15 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
           {hasRight(roles, 'manage-people') ? <NavLink to="/people" label="People" icon={<Users size={20} aria-hidden />} /> : null}
           <NavLink to="/guide" label="Guide" icon={<BookOpen size={20} aria-hidden />} />
           <NavLink to="/settings" label="Settings" icon={<Settings size={20} aria-hidden />} />
-          <LockMenu />
+          <Suspense
+            fallback={
+              <span className="grid min-h-12 min-w-12 place-items-center" aria-hidden>
+                <Lock size={19} />
+              </span>
+            }
+          >
+            <LockMenu />
+          </Suspense>
           <button
             type="button"
             onClick={() => setHelpOpen(true)}

@@ -101,7 +101,7 @@ export function WatchScreen() {
           <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'points']} isSceneElsewhere={hasRig(plan.technique)} />
         }
         aside={
-          <div className="grid gap-4">
+          <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-4">
             {trend}
             {list}
             {trends.length > 0 ? (
@@ -134,7 +134,7 @@ export function WatchScreen() {
           )
         }
       >
-        <div className="grid content-start gap-4">
+        <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           <StandingPanel open={open} standing={standing} />
           {next ? <DueLine round={next} now={now} /> : record.ended ? null : <p>No further rounds are planned.</p>}
           {record.removedAt ? null : <OpeningPanel open={open} isUrgent={standing.level === 'urgent'} />}

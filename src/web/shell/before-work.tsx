@@ -1,0 +1,58 @@
+import { useEffect } from 'react'
+import { resumeTimers } from '../case/timer-store'
+import { countSealed } from '../sync/sealed-outbox'
+import { useSession, type SessionState } from '../sync/session-store'
+import { ChoosePassword } from './choose-password'
+import { EnrolSecondFactor } from './enrol-second-factor'
+import { LeftSealed } from './left-sealed'
+import { SignInScreen } from './sign-in-screen'
+import { TimerDock } from './timer-dock'
+import { UnlockForm } from './unlock-form'
+
+/** What comes before the work: signing in, opening what is locked, a password or a second factor that must be set first. */
+export function BeforeWork({ state }: { state: SessionState }) {
+  if (state.status !== 'signed-in') return <SignedOut state={state} />
+  return state.mustChange ? <ChoosePassword /> : <EnrolSecondFactor />
+}
+
+/** Before anybody is signed in, or has opened what is locked, timers go on, without names. */
+function SignedOut({ state }: { state: SessionState }) {
+  const load = useSession((store) => store.load)
+  useEffect(() => {
+    void resumeTimers()
+    void countSealed(null)
+  }, [])
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <div className="flex">
+        <TimerDock isLocked />
+      </div>
+      {state.status === 'signed-out' ? (
+        <SignInScreen />
+      ) : state.status === 'locked' ? (
+        <main className="mx-auto grid w-full max-w-xl flex-1 content-center gap-6 p-6">
+          <h1 className="text-2xl font-bold">Locked</h1>
+          <LeftSealed />
+          <UnlockForm
+            lead={
+              state.name === null
+                ? 'The server does not answer. The PIN opens what this device keeps; what is entered is sent when the server is back.'
+                : `Signed in: ${state.name}. Anybody may go on under their own name.`
+            }
+            submitLabel="Unlock"
+            onOpen={() => undefined}
+          />
+        </main>
+      ) : (
+        <main className="mx-auto grid max-w-md flex-1 place-content-center gap-4 p-6 text-center">
+          <p className="text-lg font-bold">The server does not answer.</p>
+          <p>What you typed is kept on this device. Check the network, then try again.</p>
+          <LeftSealed />
+          <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
+            Try again
+          </button>
+        </main>
+      )}
+    </div>
+  )
+}
