@@ -5,8 +5,21 @@ import type { Caution } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { useReadAloud } from '../../case/use-read-aloud'
 
-/** Reads each step with its cautions as it comes, for hands that are wet and eyes that are on the limb. */
-export function ReadAloudSwitch({ step, number, cautions }: { step: Step; number: number; cautions: readonly Caution[] }) {
+/**
+ * Reads each step with its cautions as it comes, for hands that are wet and eyes that are on the limb.
+ * @param isSmall its sign alone, where the clock of the setting material wants the room
+ */
+export function ReadAloudSwitch({
+  step,
+  number,
+  cautions,
+  isSmall,
+}: {
+  step: Step
+  number: number
+  cautions: readonly Caution[]
+  isSmall: boolean
+}) {
   const { isOn, hasVoice, toggle, sayNow } = useReadAloud()
   const words = spokenStep(step, number, cautions)
   useEffect(() => {
@@ -22,9 +35,15 @@ export function ReadAloudSwitch({ step, number, cautions }: { step: Step; number
           Say it again
         </button>
       ) : null}
-      <button type="button" aria-pressed={isOn} onClick={toggle} className={`${look} ${isOn ? 'bg-ink text-paper' : 'border border-line'}`}>
+      <button
+        type="button"
+        title="Read aloud"
+        aria-pressed={isOn}
+        onClick={toggle}
+        className={`${look} ${isOn ? 'bg-ink text-paper' : 'border border-line'}`}
+      >
         {isOn ? <Volume2 size={20} aria-hidden /> : <VolumeX size={20} aria-hidden />}
-        Read aloud
+        <span className={isSmall ? 'sr-only' : ''}>Read aloud</span>
       </button>
       {isOn && hasVoice === false ? (
         <span role="status" className="w-full text-right text-sm font-semibold text-caution">

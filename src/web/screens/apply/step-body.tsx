@@ -47,11 +47,12 @@ export function StepBody({
   )
   const said = inUnits(step, units)
   const { isLine, toggle } = useStepLine()
+  const hasClock = step.wet || step.id === 'hold-set'
   const number = steps.indexOf(step) + 1
   const switches = (
     <span className="ml-auto flex flex-wrap items-center justify-end gap-1">
-      <LineSwitch isLine={isLine} onToggle={toggle} />
-      <ReadAloudSwitch step={said} number={number} cautions={[...cautions, ...inUnits(brought, units)]} />
+      <LineSwitch isLine={isLine} isSmall={hasClock} onToggle={toggle} />
+      <ReadAloudSwitch step={said} number={number} isSmall={hasClock} cautions={[...cautions, ...inUnits(brought, units)]} />
     </span>
   )
   // A step with work of its own is done on the whole card.
@@ -70,7 +71,7 @@ export function StepBody({
         </p>
         {step.wet ? <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">while it is wet</p> : null}
         {isRepeat ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">once more</p> : null}
-        {step.wet || step.id === 'hold-set' ? <WetClock run={run} steps={steps} /> : null}
+        {hasClock ? <WetClock run={run} steps={steps} /> : null}
         {switches}
       </div>
       <p

@@ -17,17 +17,21 @@ export function useStepLine(): { readonly isLine: boolean; readonly toggle: () =
   return { isLine, toggle }
 }
 
-/** The way from the whole step to its line and back. */
-export function LineSwitch({ isLine, onToggle }: { isLine: boolean; onToggle: () => void }) {
+/**
+ * The way from the whole step to its line and back.
+ * @param isSmall its sign alone, where the clock of the setting material wants the room
+ */
+export function LineSwitch({ isLine, isSmall, onToggle }: { isLine: boolean; isSmall: boolean; onToggle: () => void }) {
   return (
     <button
       type="button"
       aria-pressed={isLine}
+      title="One line"
       onClick={onToggle}
       className={`inline-flex min-h-11 items-center gap-2 rounded-xl px-3 font-semibold max-sm:hidden ${isLine ? 'bg-ink text-paper' : 'border border-line'}`}
     >
       {isLine ? <Maximize2 size={20} aria-hidden /> : <Minimize2 size={20} aria-hidden />}
-      One line
+      <span className={isSmall ? 'sr-only' : ''}>One line</span>
     </button>
   )
 }
