@@ -6,10 +6,9 @@ import { flushOutbox } from '../sync/outbox'
 import { setLock, useLock } from './lock-store'
 import { usePerson } from '../sync/session-store'
 import { TimerDock } from './timer-dock'
-import { lateParts } from '../late-parts'
 
 // What opens the lock carries the forms of signing in: it follows the cover, which is there at once.
-const UnlockForm = lazy(async () => ({ default: (await lateParts.unlockForm()).UnlockForm }))
+const UnlockForm = lazy(async () => ({ default: (await import('./unlock-form')).UnlockForm }))
 // The step needs the techniques: they are loaded only when there is something to show through the lock.
 const LockedStep = lazy(async () => ({ default: (await import('./locked-step')).LockedStep }))
 

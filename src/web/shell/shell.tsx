@@ -13,7 +13,6 @@ import { onLineBack, resumeOutbox, useOutbox } from '../sync/outbox'
 import { sendSealed } from '../sync/sealed-outbox'
 import { usePerson, useSession } from '../sync/session-store'
 import { startStream } from '../sync/live-stream'
-import { lateParts } from '../late-parts'
 import { resumeTimers } from '../case/timer-store'
 import { Wren } from './wren'
 import { HelpSheet } from './help-sheet'
@@ -22,8 +21,8 @@ import { LockScreen } from './lock-screen'
 import { NewVersion } from './new-version'
 import { TimerDock } from './timer-dock'
 
-const BeforeWork = lazy(async () => ({ default: (await lateParts.beforeWork()).BeforeWork }))
-const LockMenu = lazy(async () => ({ default: (await lateParts.lockMenu()).LockMenu }))
+const BeforeWork = lazy(async () => ({ default: (await import('./before-work')).BeforeWork }))
+const LockMenu = lazy(async () => ({ default: (await import('./lock-menu')).LockMenu }))
 const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
 const ParkedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).ParkedSheet }))
 
