@@ -137,7 +137,9 @@ async function main(): Promise<void> {
       password: staff.length === 0 ? null : (firstPassword ?? demoPassword),
       people: staff.map((one) => ({ name: one.name, signIn: one.signIn, roles: one.roles.join(', ') })),
     }
-    process.send?.(message)
+    if (process.send) process.send(message)
+    // As a service it has nobody to tell but its journal: said once, and never written down elsewhere.
+    else if (firstPassword) process.stdout.write(`Nobody was here yet: sign in as lead with the password ${firstPassword}\n`)
   }
 }
 

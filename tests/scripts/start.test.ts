@@ -173,4 +173,27 @@ describe('npm start under attack', () => {
     expect(output).to.match(/lead\s+First lead/)
     expect(output).not.to.include('gale over tern sound')
   })
+
+  it('as a service, with nobody to tell, says the first password once in its journal, and it opens', async () => {
+    const url = process.env['TEST_DATABASE_URL'] ?? ''
+    const db = connectDatabase(url)
+    await migrate(db)
+    await emptyTables(db)
+    await db.close()
+    output = ''
+    const env = { ...process.env, DATABASE_URL: url, PORT: String(port), WREN_WEB: 'none', NODE_ENV: 'production' }
+    start = spawn(process.execPath, ['dist/server/main.js'], { cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'] })
+    for (const stream of [start.stdout, start.stderr]) stream?.on('data', (chunk: Buffer) => void (output += chunk.toString()))
+    await until(() => output.includes('sign in as lead') || start.exitCode !== null)
+    const password = /sign in as lead with the password (\S+)/.exec(output)?.[1] ?? ''
+    const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: 'lead', password }),
+    })
+    start.kill('SIGTERM')
+    await new Promise((resolve) => start.once('exit', resolve))
+    expect(answer.status).to.equal(200)
+    expect(output.split(password)).to.have.length(2)
+  })
 })
