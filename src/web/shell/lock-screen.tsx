@@ -31,7 +31,9 @@ function Locked({ mode }: { mode: keyof typeof titles }) {
           aria-describedby={undefined}
           onOpenAutoFocus={(event) => {
             event.preventDefault()
-            ;(event.currentTarget as HTMLElement).querySelector<HTMLElement>('input, [data-opens]')?.focus()
+            // The cover itself until its form is there: no key may reach the page behind.
+            const cover = event.currentTarget as HTMLElement
+            ;(cover.querySelector<HTMLElement>('input, [data-opens]') ?? cover).focus()
           }}
           onEscapeKeyDown={(event) => event.preventDefault()}
           onInteractOutside={(event) => event.preventDefault()}
