@@ -368,6 +368,7 @@ describe('a back slab in the browser', () => {
       await browser.click('button', 'Record it now')
       await fillRound(/Baseline round/, 'Keep the baseline', [['Pulse, left', 'absent']])
       await browser.waitForText('Call the senior first')
+      await browser.waitForText('no pulse felt')
     })
 
     it('shows both sides when somebody else changed the case meanwhile', async () => {

@@ -94,6 +94,15 @@ describe('reading aloud, in the browser', () => {
     await browser.waitForText('Prevents')
   })
 
+  it('a step that wants something keeps its whole card', async () => {
+    await browser.click('button', 'One line')
+    await browser.driver.wait(async () => !(await browser.text()).includes('Prevents'), 8_000)
+    await browser.click('button', 'Done')
+    await browser.find('region', /^Step 2 of/)
+    await browser.waitForText('Prevents')
+    await browser.click('button', 'One line')
+  })
+
   it('is off again when it is wanted no longer', async () => {
     await browser.click('button', 'Read aloud')
     await browser.driver.navigate().refresh()

@@ -3,7 +3,7 @@ import { isOfPatient, type AskedFlag } from '../model/flag-words'
 import { limits } from '../model/limits'
 import type { Caution, Plan, ScheduleEntry } from '../model/plan'
 import { createMemo, type PlanContext } from '../model/plan-context'
-import { swellings, type InjuryFlag, type PatientFlag } from '../model/vocabulary'
+import { otherSide, swellings, type InjuryFlag, type PatientFlag } from '../model/vocabulary'
 import { cautionsBrought, comparePlans } from '../planner/compare-plans'
 import { planCase } from './plan-case'
 import { rankPositions } from './rank-positions'
@@ -175,8 +175,8 @@ function readings(id: string, from: ClinicalCase, plan: Plan): readonly Clinical
   if (!asked) return []
   const { kind, statureShare, words, sideRule, takenFor } = asked.definition
   const { side } = from.injury
-  const otherSide = side === undefined ? undefined : side === 'left' ? 'right' : 'left'
-  const on = sideRule === 'none' ? undefined : sideRule === 'wearing' || sideRule === 'swollen' ? side : otherSide
+  const isOnInjured = sideRule === 'wearing' || sideRule === 'swollen'
+  const on = sideRule === 'none' || side === undefined ? undefined : isOnInjured ? side : otherSide(side)
   const bare = { id, tool: 'tape' as const, ...(on ? { side: on } : {}), ...(takenFor === undefined ? {} : { takenFor }) }
   const expectedCm =
     statureShare === null ? (kind === 'girth' ? usualGirthCm : usualLengthCm) : statureShare * (from.patient.heightCm ?? usualHeightCm)

@@ -1,3 +1,4 @@
+import { questionsOf } from '#contract/views/questions'
 import { flagLabel } from '#core/model/flag-words'
 import { DateTime } from 'luxon'
 import type { Plan } from '#core/model/plan'
@@ -44,7 +45,7 @@ export function caseSummaryBlocks(record: CaseRecord, episode: EpisodeRecord, pl
   const accepted = record.accepted ? `accepted by ${record.accepted.by}, ${at(record.accepted.at)}` : 'not accepted'
   return [
     { kind: 'title', text: `Case summary: ${patientLabel(episode)}` },
-    line(whoOf(episode)),
+    line(whoOf(record, episode)),
     ...(record.ended
       ? [{ kind: 'strong', text: `${endingWords[record.ended.how]}: ${at(record.ended.at)}, ${record.ended.by}.` } as const]
       : []),
@@ -70,11 +71,11 @@ export function caseSummaryBlocks(record: CaseRecord, episode: EpisodeRecord, pl
   ]
 }
 
-function whoOf({ patient, flags, asked }: EpisodeRecord): string {
+function whoOf(record: CaseRecord, episode: EpisodeRecord): string {
+  const { patient, flags } = episode
   const age = patient.ageYears === null ? '' : `${patient.isAgeEstimated ? 'about ' : ''}${patient.ageYears} years`
-  // Of the patient alone: what was asked of an injury is said where that is.
-  const notSo = (asked ?? []).flatMap(({ question, injuryId }) =>
-    injuryId === null && question !== 'swelling' && !flags.some((flag) => flag === question) ? [flagLabel(question).toLowerCase()] : [],
+  const notSo = questionsOf(record, episode).notSo.map(({ question }) =>
+    question === 'swelling' ? 'swelling' : flagLabel(question).toLowerCase(),
   )
   return [
     patient.born ? `born ${patient.born}` : age,

@@ -17,7 +17,7 @@ export function PatientStrip({ open }: { open: OpenCase }) {
   const injury = episode.injuries[record.injuryId]
   const flags = [...episode.flags, ...(injury?.flags ?? []).filter((flag) => flag !== 'fresh')]
   const { patient } = episode
-  // While it is sized up the line beside Measure says what stands against it, and comes and goes without moving the page.
+  // While it is sized up the line beside Measure says what the plan brings, and comes and goes without moving the page; what was found stands here.
   const isSizedUp = useLocation().pathname.endsWith('/size-up') && record.appliedAt === null && record.runs.length === 0
   const [isMoving, setMoving] = useState(false)
   const [isAdding, setAdding] = useState(false)
@@ -56,7 +56,7 @@ export function PatientStrip({ open }: { open: OpenCase }) {
             ))}
           </ul>
         ) : null}
-        {isSizedUp ? null : <StandingChip open={open} />}
+        <StandingChip open={open} withoutPlan={isSizedUp} />
         <span className="ml-auto flex flex-wrap items-center justify-end gap-x-2 lg:shrink-0">
           <button
             type="button"

@@ -7,14 +7,17 @@ import type { OpenCase } from '../sync/case-store'
 import { StandingPanel } from './standing-panel'
 import { useStanding } from './use-standing'
 
-/** What stands, on every stage: the worst in words, how many, and the way to all of it. */
-export function StandingChip({ open }: { open: OpenCase }) {
+/**
+ * What stands, on every stage: the worst in words, how many, and the way to all of it.
+ * @param withoutPlan what the plan brings is said elsewhere on the page
+ */
+export function StandingChip({ open, withoutPlan = false }: { open: OpenCase; withoutPlan?: boolean }) {
   const standing = useStanding(open)
   const [isOpen, setOpen] = useState(false)
-  const pressing = standing.items.filter(isPressing)
+  const pressing = standing.items.filter((one) => isPressing(one) && !(withoutPlan && one.from === 'plan'))
   const worst = pressing[0]
   if (!worst) return null
-  const tone = toneOf(standing.level)
+  const tone = toneOf(withoutPlan ? worst.level : standing.level)
   return (
     <>
       <button

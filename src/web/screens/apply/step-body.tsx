@@ -55,12 +55,24 @@ export function StepBody({
       <ReadAloudSwitch step={said} number={number} isSmall={hasClock} cautions={[...cautions, ...inUnits(brought, units)]} />
     </span>
   )
-  // A step with work of its own is done on the whole card.
-  if (isLine && !asksCheck(step) && !step.pull && !step.straps && !step.reads?.length && !step.fits?.length && step.id !== 'identity')
+  // A step with work of its own, or that something speaks against, stands on the whole card.
+  const hasMore =
+    asksCheck(step) ||
+    step.id === 'identity' ||
+    step.pull !== undefined ||
+    step.straps !== undefined ||
+    step.waitsFor !== undefined ||
+    missingBefore.length > 0 ||
+    timersOf(step).some((timer) => timer.starts === 'asked') ||
+    [step.angles, step.reads, step.fits].some((work) => (work?.length ?? 0) > 0)
+  if (isLine && !hasMore)
     return (
       <div className="slide-in grid gap-2">
-        <div className="flex">{switches}</div>
-        <StepLine step={said} number={number} of={steps.length} cautions={cautions} />
+        <div className="flex flex-wrap items-center gap-3">
+          {hasClock ? <WetClock run={run} steps={steps} /> : null}
+          {switches}
+        </div>
+        <StepLine step={said} number={number} of={steps.length} cautions={[...cautions, ...inUnits(brought, units)]} />
       </div>
     )
   return (
