@@ -46,7 +46,7 @@ export function focusNextOpen(form: HTMLElement, after: HTMLElement | null = nul
   const cells = cellsIn(form)
   const from = after ? cells.indexOf(after) + 1 : 0
   const isOpen = (cell: HTMLElement): boolean => cell.dataset['open'] !== undefined
-  focusCell(cells.slice(from).find(isOpen) ?? cells.find(isOpen))
+  focusCell(cells.slice(from).find(isOpen) ?? cells.find((cell) => cell !== after && isOpen(cell)))
 }
 
 /**
@@ -76,8 +76,8 @@ export function useRoundKeys(
       event.preventDefault()
       const cellKey = cell.dataset['cell'] ?? ''
       put({ [cellKey]: word })
-      // Once the entry is drawn the cell is no longer open.
-      requestAnimationFrame(() => focusNextOpen(form, cell))
+      // At once, not when it is drawn: the next key, however fast, is for the next cell.
+      focusNextOpen(form, cell)
     },
     [itemOf, last, put],
   )
