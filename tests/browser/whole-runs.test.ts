@@ -88,7 +88,7 @@ describe('whole runs in the browser', () => {
         'Collar strap: snug',
         'Tobin to Wilf Orchard',
         'Oxygen by mask: said back to Merryn Sale',
-        'hold head',
+        'hold the head',
         'Collar setting',
       ])
         expect(record).to.include(words)
@@ -177,16 +177,16 @@ describe('whole runs in the browser', () => {
     }).timeout(90_000)
 
     it('lets a step be done out of order or once more, asks why, and keeps both', async () => {
-      await browser.click('button', /after check/)
+      await browser.click('button', /circulation after/)
       await browser.waitForText('Out of order: before it comes')
       await browser.click('button', 'Back')
       await walkTo(browser, /Read the height of the upper edge/)
-      await browser.click('button', /tell apart/)
+      await browser.click('button', /tell the halves apart/)
       await browser.waitForText('once more')
       await finishStep(browser)
       await closeRun(seeded, 'trunk-shell')
       const record = await recordText(seeded)
-      expect(record).to.include('tell apart done again')
+      expect(record).to.include('tell the halves apart done again')
       expect(record).to.include('Left, strap 1 from the top: snug; out of turn: lower strap torn')
     }).timeout(90_000)
   })

@@ -67,6 +67,8 @@ export interface GeometryScene {
 }
 
 export interface Geometry {
+  /** Of the patient, where it is known and the drawing of neck or trunk goes by it: a child's head is large for its neck. */
+  readonly statureCm?: number
   readonly body: 'leg' | 'arm' | 'neck' | 'trunk' | 'none'
   readonly side?: Side
   /** The side that the readings were taken on when it differs from the side drawn. */

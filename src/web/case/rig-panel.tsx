@@ -43,7 +43,11 @@ export function RigPanel({ open, plan }: { open: OpenCase; plan: Plan }) {
           </div>
         ) : null}
       </div>
-      <TractionScene scene={answer.scene} onCarried={(carriedAtCm) => set({ carriedAtCm: clamp(carriedAtCm, 10, 95) })} />
+      <TractionScene
+        scene={answer.scene}
+        limb={plan.geometry}
+        onCarried={(carriedAtCm) => set({ carriedAtCm: clamp(carriedAtCm, 10, 95) })}
+      />
       <Answers model={model} answer={answer} />
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
         <Slider

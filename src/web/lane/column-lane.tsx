@@ -1,56 +1,83 @@
-import { useMemo } from 'react'
+import { useId, useMemo } from 'react'
+import type { Geometry, GeometryMark } from '#core/model/geometry'
 import { formatLength } from '#core/planner/format-decision'
-import type { Geometry, GeometryBand } from '#core/model/geometry'
-import { shapeColumn, type ColumnShape, type View } from './column-shape'
-import { HandMark, type LaneHand } from './lane-hand'
+import { ColumnBand } from './column-bands'
+import type { View } from './column-form'
+import { shapeColumn, type ColumnShape } from './column-shape'
+import { HandMark, type LaneHand } from './kit/lane-hand'
+import { LaneFrame } from './kit/lane-frame'
+import type { LabelWish, Rail } from './kit/lay-frame'
+import { Landmark, TapeLine } from './kit/overlays'
+import type { Point } from './kit/points'
+import { Creases, FadeMask, Form, SkinPaints } from './kit/skin'
+import { smoothPath } from './kit/smooth-path'
 import type { LaneProps } from './lane-props'
-import { smoothPath, type Point } from './smooth-path'
 
-const gapCm = 6
-const pad = 3
+const down = ([x, y]: Point): Point => [x, -y]
 
 /** Neck or trunk from the front and from the side, to scale with a ruler. */
 export function ColumnLane(props: LaneProps) {
-  const { geometry, units } = props
-  const front = useMemo(() => shapeColumn(geometry, 'front'), [geometry])
-  const side = useMemo(() => shapeColumn(geometry, 'side'), [geometry])
-  const minY = Math.min(front.minY, side.minY)
-  const height = Math.max(front.maxY, side.maxY) - minY + 2 * pad + 2
-  const frontX = front.half + pad + 5
-  const sideX = frontX + front.half + gapCm + side.half
-  const width = sideX + side.half + pad + 6
-  const toY = (y: number): number => height - pad - (y - minY)
-  const name = geometry.body === 'neck' ? 'Neck and shoulders' : 'Trunk'
+  const { geometry, units, layers, lit = [], hands = [], onPick } = props
+  const shapes = useMemo(() => ({ front: shapeColumn(geometry, 'front'), side: shapeColumn(geometry, 'side') }), [geometry])
+  const { front, side } = shapes
+  const isNamed = (mark: GeometryMark): boolean => layers.includes('points') || lit.includes(mark.id)
+  const hasTape = layers.includes('readings') || lit.length > 0
+  const wishes: readonly LabelWish[] = [
+    ...(hasTape ? geometry.stations : []).map((station): LabelWish => ({
+      id: station.id,
+      rail: 'names',
+      text: formatLength(station.girthCm, units),
+      at: [front.edgesAt(station.atCm)[1], station.atCm],
+      isHidden: station.from !== 'measured' && !lit.includes(station.id),
+      look: 'figure',
+    })),
+    ...geometry.marks
+      .filter(isNamed)
+      .map((mark): LabelWish => ({ id: mark.id, rail: 'names', text: mark.label, at: markPlace(mark, front, 'front') })),
+    ...hands.flatMap((hand): readonly LabelWish[] => {
+      const at = columnHandSpot(hand.place, geometry, front)
+      return at ? [{ id: hand.place, rail: 'names', text: hand.label, at, look: 'hand' }] : []
+    }),
+  ]
   return (
-    <svg
-      viewBox={`0 0 ${width} ${height}`}
-      role="img"
-      aria-label={`${name} from the front and from the side, drawn to scale from the readings`}
-      className="mx-auto block max-h-[27dvh] w-full select-none lg:max-h-[56dvh]"
+    <LaneFrame
+      name={`${geometry.body === 'neck' ? 'Neck and shoulders' : 'Trunk'} from the front and from the side, drawn to scale from the readings`}
+      figures={useMemo(
+        () => [
+          { id: 'front', bounds: front.bounds },
+          { id: 'side', bounds: side.bounds },
+        ],
+        [front, side],
+      )}
+      rails={useMemo((): readonly Rail[] => [{ id: 'names', figure: 'front', grows: 'right', atCm: front.bounds.maxX }], [front])}
+      wishes={wishes}
+      units={units}
+      ruler={{ lies: 'beside', lengthCm: front.bounds.maxY - front.bounds.minY }}
+      onPick={onPick}
+      over={({ place }) =>
+        hands.map((hand) => {
+          const at = columnHandSpot(hand.place, geometry, front)
+          return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('front', at)} /> : null
+        })
+      }
     >
-      <Ruler lengthCm={Math.max(5, Math.floor((front.maxY - minY) / 5) * 5)} y0={toY(minY)} isInches={units === 'inches'} />
-      <Figure {...props} shape={front} view="front" at={frontX} toY={toY} />
-      <Figure {...props} shape={side} view="side" at={sideX} toY={toY} />
-      {(props.hands ?? []).map((hand) => {
-        const spot = columnHandSpot(hand.place, front)
-        return spot ? (
-          <HandMark key={hand.place} hand={hand} at={[frontX + spot[0], toY(spot[1])]} scale={1.5} textClass="column-small" />
-        ) : null
-      })}
-    </svg>
+      {(view) => <Figure {...props} shape={shapes[view as View]} view={view as View} />}
+    </LaneFrame>
   )
 }
 
 /** Where hands go on neck or trunk from the front, cm from the middle and up: the head is at the top. */
-function columnHandSpot(place: LaneHand['place'], shape: ColumnShape): Point | null {
-  const at = (share: number): number => shape.minY + (shape.maxY - shape.minY) * share
+function columnHandSpot(place: LaneHand['place'], geometry: Geometry, shape: ColumnShape): Point | null {
+  const { minY, maxY } = shape.bounds
+  const half = shape.edgesAt((geometry.axes[0]?.lengthCm ?? 6) / 2)[1]
+  const at = (share: number): number => minY + (maxY - minY) * share
   switch (place) {
     case 'apply':
       return [0, at(0.42)]
     case 'hold-joint':
-      return [-shape.half * 0.55, at(0.88)]
+      return [half * 1.3, at(0.74)]
     case 'hold-proximal':
-      return [-shape.half * 0.85, at(0.6)]
+      return [half * 1.1, at(0.56)]
     case 'hold-distal':
       return [0, at(0.06)]
     case 'fetch':
@@ -58,174 +85,59 @@ function columnHandSpot(place: LaneHand['place'], shape: ColumnShape): Point | n
   }
 }
 
-function Ruler({ lengthCm, y0, isInches }: { lengthCm: number; y0: number; isInches: boolean }) {
-  const step = isInches ? 5.08 : 5
-  const marks = Array.from({ length: Math.floor(lengthCm / step) + 1 }, (_, index) => index)
-  return (
-    <g stroke="var(--soft)" strokeWidth="0.12" aria-hidden="true">
-      <path d={`M3.4 ${y0} V${y0 - marks.length * step + step}`} />
-      {marks.map((mark) => (
-        <g key={mark}>
-          <path d={`M${mark % 2 === 0 ? 2.8 : 3.1} ${y0 - mark * step} H3.4`} />
-          {mark % 2 === 0 ? (
-            <text x="0.2" y={y0 - mark * step + 0.5} stroke="none" className="column-small fill-soft">
-              {mark * (isInches ? 2 : 5)}
-            </text>
-          ) : null}
-        </g>
-      ))}
-    </g>
+/** Where a landmark lies: in the middle from the front, on the front edge from the side. */
+function markPlace(mark: GeometryMark, shape: ColumnShape, view: View): Point {
+  return [view === 'side' ? shape.edgesAt(mark.atCm)[1] * 0.92 : 0, mark.atCm]
+}
+
+function Figure({ geometry, layers, lit = [], onPick, shape, view }: LaneProps & { shape: ColumnShape; view: View }) {
+  const id = useId()
+  const { minX, maxX, minY, maxY } = shape.bounds
+  const paths = useMemo(
+    () => ({
+      form: shape.outlines.map((outline) => smoothPath(outline.map(down), true, 0.42)),
+      hair: shape.hair ? smoothPath(shape.hair.map(down), true, 0.42) : null,
+      creases: shape.creases.map((line) => smoothPath(line.map(down))),
+    }),
+    [shape],
   )
-}
-
-interface FigureProps extends LaneProps {
-  readonly shape: ColumnShape
-  readonly view: View
-  readonly at: number
-  readonly toY: (y: number) => number
-}
-
-function Figure({ geometry, units, layers, lit = [], onPick, shape, view, at, toY }: FigureProps) {
-  const place = ([x, y]: Point): Point => [at + x, toY(y)]
+  const hasDevice = layers.some((layer) => layer === 'slab' || layer === 'padding' || layer === 'points')
   return (
-    <g>
-      <path
-        d={`${smoothPath(shape.right.map(place))} ${smoothPath([...shape.left].reverse().map(place)).replace(/^M/, 'L')} Z`}
-        fill="var(--skin)"
-        stroke="var(--skin-edge)"
-        strokeWidth="0.2"
-        strokeLinejoin="round"
-      />
-      {geometry.body === 'neck' ? <Face view={view} geometry={geometry} place={place} /> : null}
-      {layers.includes('slab') || layers.includes('padding') || layers.includes('points')
+    <SkinPaints id={id} fromY={-maxY} toY={-minY}>
+      <FadeMask id={id} box={{ x: minX - 1, y: -maxY - 2, width: maxX - minX + 2, height: maxY - minY + 2 }} towards="down" overCm={5} />
+      <g mask={`url(#${id}-mask)`}>
+        <Form paths={paths.form} paint="column" lineCm={0.1} />
+        {paths.hair ? <path d={paths.hair} fill="var(--hair)" opacity="0.85" /> : null}
+        <Creases paths={paths.creases} lineCm={0.16} opacity={0.62} />
+      </g>
+      {hasDevice
         ? geometry.bands.map((band) => (
-            <ColumnBand key={band.id} band={band} shape={shape} view={view} place={place} isLit={lit.includes(band.id)} onPick={onPick} />
+            <ColumnBand key={band.id} band={band} shape={shape} view={view} isLit={lit.includes(band.id)} onPick={onPick} />
           ))
         : null}
-      {layers.includes('readings') || lit.length > 0 ? (
-        <g>
-          {geometry.stations
+      {layers.includes('readings') || lit.length > 0
+        ? geometry.stations
             .filter((station) => station.from === 'measured' || lit.includes(station.id))
             .map((station) => {
-              const [left, right] = shape.halfAt(station.atCm, view)
-              const [x1, y] = place([left, station.atCm])
-              const [x2] = place([right, station.atCm])
-              const isLit = lit.includes(station.id)
+              const [left, right] = shape.edgesAt(station.atCm)
               return (
-                <g key={station.id} onClick={onPick ? () => onPick(station.id) : undefined} className={onPick ? 'cursor-pointer' : ''}>
-                  {isLit ? (
-                    <path d={`M${x1} ${y} Q${(x1 + x2) / 2} ${y + 2.2} ${x2} ${y}`} fill="none" stroke="var(--citrus)" strokeWidth="1.1" />
-                  ) : null}
-                  <path
-                    d={`M${x1} ${y} Q${(x1 + x2) / 2} ${y + 2.2} ${x2} ${y}`}
-                    fill="none"
-                    stroke="var(--ink)"
-                    strokeWidth="0.22"
-                    strokeDasharray={station.from === 'estimated' ? '0.6 0.5' : undefined}
-                  />
-                  {view === 'front' ? (
-                    <text x={(x1 + x2) / 2} y={y - 0.7} textAnchor="middle" className="column-text fill-ink">
-                      {formatLength(station.girthCm, units)}
-                    </text>
-                  ) : null}
-                </g>
+                <TapeLine
+                  key={station.id}
+                  from={[left, -station.atCm]}
+                  to={[right, -station.atCm]}
+                  bend={[0, 2.2]}
+                  isEstimated={station.from === 'estimated'}
+                  isLit={lit.includes(station.id)}
+                  onPick={onPick ? () => onPick(station.id) : undefined}
+                />
               )
-            })}
-        </g>
-      ) : null}
+            })
+        : null}
       {geometry.marks
         .filter((mark) => lit.includes(mark.id) || layers.includes('points'))
-        .map((mark) => {
-          const [, right] = shape.halfAt(mark.atCm, view)
-          const [x, y] = place([view === 'side' ? right * 0.9 : 0, mark.atCm])
-          return (
-            <g key={mark.id}>
-              <circle
-                cx={x}
-                cy={y}
-                r={lit.includes(mark.id) ? 1.2 : 0.6}
-                fill={lit.includes(mark.id) ? 'var(--citrus)' : 'var(--skin-edge)'}
-                stroke="var(--ink)"
-                strokeWidth="0.12"
-              />
-              {view === 'front' ? (
-                <text x={x} y={y - 1.5} textAnchor="middle" className="column-text fill-ink">
-                  {mark.label}
-                </text>
-              ) : null}
-            </g>
-          )
-        })}
-    </g>
-  )
-}
-
-function Face({ view, geometry, place }: { view: View; geometry: Geometry; place: (point: Point) => Point }) {
-  const chin = geometry.axes[0]?.lengthCm ?? 6
-  const eyes: readonly Point[] =
-    view === 'front'
-      ? [
-          [-3, chin + 11],
-          [3, chin + 11],
-        ]
-      : [[8, chin + 11]]
-  return (
-    <g fill="none" stroke="var(--skin-edge)" strokeWidth="0.28" strokeLinecap="round" opacity="0.8">
-      {eyes.map((eye, index) => {
-        const [x, y] = place(eye)
-        return <path key={index} d={`M${x - 1.1} ${y} h2.2`} />
-      })}
-      {view === 'front' ? (
-        <path d={`M${place([-2, chin + 4])[0]} ${place([0, chin + 4])[1]} h4`} />
-      ) : (
-        <path d={`M${place([9.2, chin + 4.2])[0]} ${place([0, chin + 4.2])[1]} h-1.6`} />
-      )}
-    </g>
-  )
-}
-
-function ColumnBand({
-  band,
-  shape,
-  view,
-  place,
-  isLit,
-  onPick,
-}: {
-  band: GeometryBand
-  shape: ColumnShape
-  view: View
-  place: (point: Point) => Point
-  isLit: boolean
-  onPick: LaneProps['onPick']
-}) {
-  const isHalf = band.id === 'front' || band.id === 'back'
-  if (view === 'front' && band.id === 'back') return null
-  const steps = 6
-  const margin = band.kind === 'strap' ? 0.9 : 0.6
-  const at = (index: number): number => band.fromCm + ((band.toCm - band.fromCm) * index) / steps
-  const edge = (index: number, sign: 0 | 1): Point => {
-    const half = shape.halfAt(at(index), view)[sign]
-    const from =
-      view === 'side' && isHalf && (band.id === 'front') !== (sign === 1)
-        ? (band.id === 'front' ? -0.12 : 0.12) * Math.abs(half)
-        : half + (sign === 1 ? margin : -margin)
-    return place([from, at(index)])
-  }
-  const indices = Array.from({ length: steps + 1 }, (_, index) => index)
-  const outline = [...indices.map((index) => edge(index, 1)), ...indices.map((index) => edge(index, 0)).reverse()]
-  const decision = band.decision
-  return (
-    <path
-      d={smoothPath(outline, true, 0.05)}
-      fill={isLit ? 'var(--citrus)' : band.kind === 'strap' ? 'var(--slab-edge)' : 'var(--slab)'}
-      fillOpacity={band.kind === 'strap' ? 0.85 : 0.6}
-      stroke="var(--slab-edge)"
-      strokeWidth="0.25"
-      onClick={onPick && decision ? () => onPick(decision) : undefined}
-      className={onPick ? 'cursor-pointer' : ''}
-    >
-      <title>{band.label}</title>
-    </path>
+        .map((mark) => (
+          <Landmark key={mark.id} at={down(markPlace(mark, shape, view))} kind={mark.kind} isLit={lit.includes(mark.id)} />
+        ))}
+    </SkinPaints>
   )
 }

@@ -2,7 +2,7 @@ import type { Side } from '#core/model/vocabulary'
 import type { DisplayUnits } from '#core/planner/format-decision'
 import type { Geometry } from '#core/model/geometry'
 import type { WetPart } from '#core/runs/wet-now'
-import type { LaneHand } from './lane-hand'
+import type { LaneHand } from './kit/lane-hand'
 
 /** What a stage lays over the drawing. */
 export type LaneLayer = 'readings' | 'padding' | 'bandage' | 'slab' | 'points' | 'sheet'

@@ -22,7 +22,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
       className="grid gap-2 border-line bg-sheet px-2 max-lg:border-b lg:rounded-3xl lg:border lg:p-3"
     >
       <Body {...props} />
-      {geometry.scene && !props.isSceneElsewhere ? <TractionScene scene={geometry.scene} /> : null}
+      {geometry.scene && !props.isSceneElsewhere ? <TractionScene scene={geometry.scene} limb={geometry} /> : null}
       {hasSheet ? <SheetLane geometry={geometry} units={props.units} {...(props.onPick ? { onPick: props.onPick } : {})} /> : null}
       {props.layers.includes('sheet') ? <TemplateLane geometry={geometry} units={props.units} /> : null}
       <LaneList geometry={geometry} units={props.units} />

@@ -2,7 +2,9 @@ import type { GeometryBand } from '#core/model/geometry'
 import type { WetState } from '#core/runs/wet-now'
 import type { LaneProps } from './lane-props'
 import type { LegShape } from './leg-shape'
-import { smoothPath, straightPath, type Point } from './smooth-path'
+import { xy } from './kit/overlays'
+import type { Point } from './kit/points'
+import { smoothPath, straightPath } from './kit/smooth-path'
 import { wetFill, wetStateOf } from './wet-legend'
 
 interface BandProps {
@@ -20,15 +22,17 @@ const barGapCm = 1.6
 
 /** Devices laid over a leg that are more than slab and bandage: straps, rings, bars, cuts, casts, boots, what is kept clear. */
 export function LegBands({
+  id,
   geometry,
   shape,
   flip,
   lit,
   wet,
   onPick,
-}: Pick<LaneProps, 'geometry' | 'onPick' | 'wet'> & { shape: LegShape; flip: BandProps['flip']; lit: readonly string[] }) {
+}: Pick<LaneProps, 'geometry' | 'onPick' | 'wet'> & { id: string; shape: LegShape; flip: BandProps['flip']; lit: readonly string[] }) {
   return (
     <g>
+      <Casts id={id} geometry={geometry} shape={shape} flip={flip} lit={lit} wet={wet} />
       {geometry.bands.map((band) => (
         <Band
           key={band.id}
@@ -57,15 +61,15 @@ function Band(props: BandProps) {
   )
 }
 
-function drawBand({ band, shape, flip, isLit, wet }: BandProps) {
+function drawBand({ band, shape, flip, isLit }: BandProps) {
   const edge = isLit ? 'var(--ink)' : 'var(--slab-edge)'
   switch (band.kind) {
     case 'strap':
       return (
         <path
-          d={around(band, shape, flip, 0.25)}
+          d={wrap(band, shape, flip, 0.3)}
           fill={isLit ? 'var(--citrus)' : 'var(--slab)'}
-          fillOpacity="0.9"
+          fillOpacity="0.94"
           stroke={edge}
           strokeWidth="0.16"
           strokeLinejoin="round"
@@ -82,16 +86,13 @@ function drawBand({ band, shape, flip, isLit, wet }: BandProps) {
           strokeDasharray="0.5 0.5"
         />
       )
+    // Drawn as one with its neighbours; here only what is tapped, and where it ends on the leg.
     case 'zone':
       return (
-        <path
-          d={around(band, shape, flip, 0.55)}
-          fill={wetFill[wet ?? 'set']}
-          fillOpacity={isLit ? 0.9 : 0.62}
-          stroke={edge}
-          strokeWidth="0.18"
-          strokeLinejoin="round"
-        />
+        <>
+          <path d={around(band, shape, flip, 0.7)} fill="transparent" stroke={isLit ? 'var(--citrus-deep)' : 'none'} strokeWidth="0.3" />
+          {band.axis === 'leg' ? <End atCm={band.toCm} shape={shape} flip={flip} /> : null}
+        </>
       )
     case 'ring': {
       const [x1, y1] = flip(shape.placeAt('leg', band.toCm, 'front'))
@@ -138,29 +139,11 @@ function drawBand({ band, shape, flip, isLit, wet }: BandProps) {
       return band.id === 'suspension' ? (
         <path d={`M${x1} ${y2} V${y1 - 4.5} M${x1 - 1} ${y1 - 4.5} h2`} fill="none" stroke={edge} strokeWidth="0.3" />
       ) : (
-        <path d={around(band, shape, flip, 0.35)} fill="var(--wool)" stroke={edge} strokeWidth="0.2" />
+        <path d={wrap(band, shape, flip, 0.4)} fill="var(--wool)" stroke={edge} strokeWidth="0.2" strokeLinejoin="round" />
       )
     }
-    case 'shell': {
-      const fronts = [band.toCm, band.toCm * 0.7, 12].map((at) => shape.placeAt('leg', at, 'front'))
-      const outline = [
-        ...fronts.map(([x, y]): Point => [x, y + 0.7]),
-        ...shape.back
-          .filter(([x]) => x <= band.toCm)
-          .map(([x, y]): Point => [x, y - 0.5])
-          .reverse(),
-      ]
-      return (
-        <path
-          d={straightPath(outline.map(flip), true)}
-          fill="var(--slab)"
-          fillOpacity="0.38"
-          stroke={edge}
-          strokeWidth="0.22"
-          strokeLinejoin="round"
-        />
-      )
-    }
+    case 'shell':
+      return <End atCm={band.toCm} shape={shape} flip={flip} />
     case 'slab':
     case 'padding':
     case 'bandage':
@@ -180,6 +163,83 @@ function around(band: GeometryBand, shape: LegShape, flip: BandProps['flip'], ma
       return axis === 'foot' ? [x + outward, y] : [x, y + outward]
     })
   return straightPath([...line('front'), ...line('back').reverse()].map(flip), true)
+}
+
+/** A strap that goes round: its edges bend toward the reader as a tape does. */
+function wrap(band: GeometryBand, shape: LegShape, flip: BandProps['flip'], marginCm: number): string {
+  if (band.axis === 'foot') return around(band, shape, flip, marginCm)
+  const face = (atCm: number, side: 'front' | 'back'): Point => {
+    const [x, y] = shape.placeAt('leg', Math.max(0, atCm), side)
+    return flip([x, y + (side === 'front' ? marginCm : -marginCm)])
+  }
+  const [a, b, c, d] = [face(band.fromCm, 'front'), face(band.toCm, 'front'), face(band.toCm, 'back'), face(band.fromCm, 'back')]
+  const bend = (from: Point, to: Point): string => `Q${xy([(from[0] + to[0]) / 2 - bendCm, (from[1] + to[1]) / 2])} ${xy(to)}`
+  return `M${xy(a)} L${xy(b)} ${bend(b, c)} L${xy(d)} ${bend(d, a)} Z`
+}
+
+/** How far the edge of what goes round a leg bends, cm. */
+const bendCm = 1.1
+
+/** Where a cast or a boot ends on the leg: its rim, round the limb. */
+function End({ atCm, shape, flip }: { atCm: number } & Pick<BandProps, 'shape' | 'flip'>) {
+  const [front, back] = [shape.placeAt('leg', atCm, 'front'), shape.placeAt('leg', atCm, 'back')]
+  const [a, b] = [flip([front[0], front[1] + castCm / 2]), flip([back[0], back[1] - castCm / 2])]
+  return (
+    <path
+      d={`M${xy(a)} Q${xy([(a[0] + b[0]) / 2 - bendCm, (a[1] + b[1]) / 2])} ${xy(b)}`}
+      fill="none"
+      stroke="var(--slab-edge)"
+      strokeWidth="0.3"
+    />
+  )
+}
+
+/** How thick a cast or a boot is drawn, both walls, cm. */
+const castCm = 1.2
+
+/** Casts and boots with their thickness: the limb's own outline, thickened, as far as they cover it; what is in the same state is one piece. */
+function Casts({
+  id,
+  geometry,
+  shape,
+  flip,
+  lit,
+  wet,
+}: Omit<BandProps, 'band' | 'isLit' | 'onPick' | 'wet'> & Parameters<typeof LegBands>[0]) {
+  const covers = geometry.bands.filter((band) => band.kind === 'zone' || band.kind === 'shell')
+  if (covers.length === 0) return null
+  const outline = smoothPath(shape.outline.map(flip), true)
+  const fillOf = (band: GeometryBand): string => (lit.includes(band.id) ? 'var(--citrus)' : wetFill[wetStateOf(wet, band.id) ?? 'set'])
+  const fills = [...new Set(covers.map(fillOf))]
+  return fills.map((fill, index) => (
+    <g key={fill} strokeLinejoin="round">
+      <clipPath id={`${id}-cast-${index}`}>
+        {covers
+          .filter((band) => fillOf(band) === fill)
+          .map((band) => (
+            <path key={band.id} d={band.kind === 'shell' ? bootReach(band, shape, flip) : around(band, shape, flip, 2)} />
+          ))}
+      </clipPath>
+      <g clipPath={`url(#${id}-cast-${index})`}>
+        <path d={outline} fill="none" stroke="var(--slab-edge)" strokeWidth={castCm + 0.36} />
+        <path d={outline} fill={fill} fillOpacity="0.72" stroke={fill} strokeWidth={castCm} />
+      </g>
+    </g>
+  ))
+}
+
+/** A boot reaches from the sole to its top, with the toes in it. */
+function bootReach(band: GeometryBand, shape: LegShape, flip: BandProps['flip']): string {
+  const { minX, minY, maxY } = shape.bounds
+  return straightPath(
+    [
+      [minX - 2, minY - 2],
+      [band.toCm, minY - 2],
+      [band.toCm, maxY + 2],
+      [minX - 2, maxY + 2],
+    ].map((point) => flip(point as unknown as Point)),
+    true,
+  )
 }
 
 /** A cutting line by its course: shares of the depth from the back at places along the leg. */

@@ -1,128 +1,203 @@
-import { memo, useCallback, useId, useMemo, type CSSProperties } from 'react'
+import { memo, useId, useMemo } from 'react'
+import type { Geometry, GeometryMark } from '#core/model/geometry'
 import { formatLength } from '#core/planner/format-decision'
-import { HandMark, type LaneHand } from './lane-hand'
-import { LaneRuler } from './lane-ruler'
-import { LegBands } from './leg-bands'
-import { xOfTap } from './level-of-tap'
-import { shapeLeg, type DrawnStation, type LegShape } from './leg-shape'
-import type { LaneProps } from './lane-props'
-import { smoothPath, type Point } from './smooth-path'
-import { wetFill, wetStateOf } from './wet-legend'
 import type { WetState } from '#core/runs/wet-now'
+import { HandMark, type LaneHand } from './kit/lane-hand'
+import { LaneFrame } from './kit/lane-frame'
+import type { LabelWish, Rail } from './kit/lay-frame'
+import { Landmark, TapeLine } from './kit/overlays'
+import { heightAt, type Bounds, type Point } from './kit/points'
+import { Creases, FadeMask, Form, SkinPaints } from './kit/skin'
+import { smoothPath } from './kit/smooth-path'
+import { LegBands } from './leg-bands'
+import { shapeLeg, type LegShape } from './leg-shape'
+import type { LaneProps } from './lane-props'
+import { wetFill, wetStateOf } from './wet-legend'
 
-const pad = { left: 7, right: 2.5 }
-/** The length at which lettering has its own size; a longer leg is drawn smaller and lettered larger, so that it stays legible. */
-const plainWidthCm = 52
+const down = ([x, y]: Point): Point => [x, -y]
 
 /** The leg from the side, heel down, toes up, to scale with a ruler. */
 export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = [], wet, onPick, onLevel }: LaneProps) {
   const shape = useMemo(() => shapeLeg(geometry), [geometry])
   const id = useId()
-  const { maxX, minY, maxY } = shape.bounds
-  const minX = Math.min(shape.bounds.minX, ...geometry.bands.filter((band) => band.kind === 'bar').map((band) => band.fromCm - 1))
-  const width = maxX - minX + pad.left + pad.right
-  const scale = Math.max(1, width / plainWidthCm)
-  const top = 3.4 * scale
-  const height = maxY - minY + top + 3.4 * scale
-  // The same function for the same shape, so that what did not change is not drawn again.
-  const flip = useCallback(([x, y]: Point): Point => [x - minX + pad.left, maxY - y + top], [minX, maxY, top])
   const side = drawnSide ?? geometry.side
-  const label = `${side ?? ''} leg from the side, drawn to scale from its readings`.trim()
+  const marks = geometry.marks.filter((mark) => layers.includes('points') || mark.kind === 'injury' || lit.includes(mark.id))
+  const bounds = useMemo(() => frameBounds(geometry, shape), [geometry, shape])
+  const isNamed = (mark: GeometryMark): boolean => layers.includes('points') || lit.includes(mark.id)
+  const stations = layers.includes('readings') ? shape.stations : []
+  const wishes: readonly LabelWish[] = [
+    ...stations.map(({ station, front, back }): LabelWish => {
+      const isFoot = station.axis === 'foot' || station.id === 'heel-instep'
+      return {
+        id: station.id,
+        rail: isFoot ? 'sole' : 'top',
+        text: formatLength(station.girthCm, units),
+        at: isFoot ? back : front,
+        isHidden: station.from === 'estimated' && !lit.includes(station.id),
+        look: 'figure',
+      }
+    }),
+    ...marks
+      .filter(isNamed)
+      .map((mark): LabelWish => ({ id: mark.id, rail: isBehind(mark) ? 'under' : 'top', text: mark.label, at: markPlace(mark, shape) })),
+    ...hands.flatMap((hand): readonly LabelWish[] => {
+      const at = legHandSpot(hand.place, geometry, shape)
+      return at
+        ? [
+            {
+              id: hand.place,
+              rail: hand.place === 'apply' || hand.place === 'hold-distal' ? 'top' : 'under',
+              text: hand.label,
+              at,
+              look: 'hand',
+            },
+          ]
+        : []
+    }),
+  ]
+  const box = { x: bounds.minX, y: -bounds.maxY, width: bounds.maxX - bounds.minX, height: bounds.maxY - bounds.minY }
   return (
-    <svg
-      viewBox={`0 0 ${width} ${height}`}
-      role="img"
-      aria-label={label}
-      style={{ '--lane-scale': scale } as CSSProperties}
-      onClick={onLevel ? (event) => onLevel(xOfTap(event) - pad.left + minX) : undefined}
-      className={`mx-auto block max-h-[24dvh] w-full select-none sm:max-h-[30dvh] lg:max-h-[48dvh] ${onLevel ? 'cursor-crosshair' : ''}`}
+    <LaneFrame
+      name={`${side ?? ''} leg from the side, drawn to scale from its readings`.trim()}
+      figures={useMemo(() => [{ id: 'leg', bounds }], [bounds])}
+      rails={useMemo(() => railsOf(geometry, shape, bounds), [geometry, shape, bounds])}
+      wishes={wishes}
+      units={units}
+      ruler={{ lies: 'under', lengthCm: shape.bounds.maxX }}
+      side={side}
+      injuredSide={geometry.side}
+      onLevel={onLevel}
+      onPick={onPick}
+      over={({ place }) =>
+        hands.map((hand) => {
+          const at = legHandSpot(hand.place, geometry, shape)
+          return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('leg', at)} /> : null
+        })
+      }
     >
-      <defs>
-        <linearGradient id={`${id}-skin`} x1="0" y1="0" x2="0" y2="1">
-          <stop offset="0" stopColor="var(--skin)" stopOpacity="0.75" />
-          <stop offset="0.45" stopColor="var(--skin)" />
-          <stop offset="1" stopColor="var(--skin-edge)" stopOpacity="0.55" />
-        </linearGradient>
-        <linearGradient id={`${id}-fade`} x1="0" x2="1" y1="0" y2="0">
-          <stop offset="0.9" stopColor="#fff" />
-          <stop offset="1" stopColor="#fff" stopOpacity="0" />
-        </linearGradient>
-        <mask id={`${id}-mask`} maskUnits="userSpaceOnUse" x="0" y="0" width={width} height={height}>
-          <rect width={width} height={height} fill={`url(#${id}-fade)`} />
-        </mask>
-      </defs>
-      <LaneRuler fromX={pad.left - minX} lengthCm={maxX - pad.right} y={height - 1.5 * scale} units={units} scale={scale} />
-      <g mask={`url(#${id}-mask)`}>
-        {layers.includes('padding') ? <Padding path={smoothPath(shape.outline.map(flip))} /> : null}
-        <path
-          d={smoothPath(shape.outline.map(flip))}
-          fill={`url(#${id}-skin)`}
-          stroke="var(--skin-edge)"
-          strokeWidth="0.16"
-          strokeLinejoin="round"
-        />
-        <Anatomy shape={shape} flip={flip} />
-        {layers.includes('slab') ? <Slab shape={shape} flip={flip} geometry={geometry} wet={wetStateOf(wet, 'slab')} /> : null}
-        {layers.includes('bandage') ? <Bandage shape={shape} flip={flip} geometry={geometry} isLit={lit.includes('bandage')} /> : null}
-      </g>
-      <LegBands geometry={geometry} shape={shape} flip={flip} lit={lit} wet={wet} onPick={onPick} />
-      {layers.includes('readings')
-        ? shape.stations.map((drawn) => (
-            <StationRing
-              key={drawn.station.id}
-              drawn={drawn}
-              flip={flip}
-              isLit={lit.includes(drawn.station.id)}
-              text={formatLength(drawn.station.girthCm, units)}
-              onPick={onPick}
+      {() => (
+        <SkinPaints id={id} fromY={-shape.legFrontY} toY={-shape.bounds.minY}>
+          <FadeMask id={id} box={box} towards="right" overCm={6} />
+          <g mask={`url(#${id}-mask)`}>
+            {layers.includes('padding') ? <Padding path={smoothPath(shape.outline.map(down))} /> : null}
+            <Skin shape={shape} />
+            {layers.includes('slab') ? <Slab shape={shape} geometry={geometry} wet={wetStateOf(wet, 'slab')} /> : null}
+            {layers.includes('bandage') ? <Bandage shape={shape} geometry={geometry} isLit={lit.includes('bandage')} /> : null}
+          </g>
+          <LegBands id={id} geometry={geometry} shape={shape} flip={down} lit={lit} wet={wet} onPick={onPick} />
+          {stations.map(({ station, front, back }) => (
+            <TapeLine
+              key={station.id}
+              from={down(front)}
+              to={down(back)}
+              bend={station.axis === 'foot' ? [0, -0.9] : [-1.1, 0]}
+              isEstimated={station.from === 'estimated'}
+              isLit={lit.includes(station.id)}
+              onPick={onPick ? () => onPick(station.id) : undefined}
             />
-          ))
-        : null}
-      <Marks shape={shape} flip={flip} geometry={geometry} lit={lit} isFull={layers.includes('points')} />
-      {hands.map((hand) => {
-        const spot = legHandSpot(hand.place, geometry, shape)
-        return spot ? <HandMark key={hand.place} hand={hand} at={flip(spot)} scale={scale} textClass="lane-small" /> : null
-      })}
-      <SideSign side={side} injured={geometry.side} x={width - pad.right} scale={scale} />
-    </svg>
+          ))}
+          {marks.map((mark) => (
+            <Landmark key={mark.id} at={down(markPlace(mark, shape))} kind={mark.kind} isLit={lit.includes(mark.id)} />
+          ))}
+        </SkinPaints>
+      )}
+    </LaneFrame>
   )
 }
 
+/** The leg and what stands off it: bars beyond the foot, a ring and a cord above the groin. */
+function frameBounds(geometry: Geometry, shape: LegShape): Bounds {
+  const bars = geometry.bands.filter((band) => band.kind === 'bar' && band.fromCm <= 0)
+  const thickness = 1.6
+  return {
+    minX: Math.min(shape.bounds.minX - thickness, ...bars.map((band) => band.fromCm - 1)),
+    maxX: shape.bounds.maxX,
+    minY: shape.bounds.minY - (bars.length > 0 ? 3 : thickness),
+    maxY: shape.bounds.maxY + 0.6,
+  }
+}
+
+/** Labels stand above the shin, under the calf, and beside the sole. */
+function railsOf(geometry: Geometry, shape: LegShape, bounds: Bounds): readonly Rail[] {
+  const standsUp = geometry.bands.some((band) => band.id === 'suspension')
+    ? 5
+    : geometry.bands.some((band) => band.kind === 'ring')
+      ? 2.6
+      : 1.4
+  const topCm = shape.legFrontY + standsUp
+  // Where the foot stands higher than the labels do, up to where its outline comes down to them.
+  const foot = shape.outline.flatMap(([x, y], index): readonly number[] => {
+    const [nextX, nextY] = shape.outline[index + 1] ?? [x, y]
+    if (y <= topCm && nextY <= topCm) return []
+    return y > topCm && nextY > topCm ? [x] : [x + ((topCm - y) / (nextY - y)) * (nextX - x)]
+  })
+  return [
+    { id: 'top', figure: 'leg', grows: 'up', atCm: topCm, fromCm: Math.max(0, ...foot) + 1.6 },
+    { id: 'under', figure: 'leg', grows: 'down', atCm: bounds.minY },
+    { id: 'sole', figure: 'leg', grows: 'left', atCm: bounds.minX },
+  ]
+}
+
+const behind = new Set(['heel-cord', 'malleoli', 'fibular-neck'])
+const isBehind = (mark: GeometryMark): boolean => behind.has(mark.id)
+
+/** Where a landmark lies: on the shin, behind the heel, or in the middle of the limb. */
+function markPlace(mark: GeometryMark, shape: LegShape): Point {
+  if (mark.id === 'malleoli') return shape.malleolus
+  const [front, back] = [shape.placeAt(mark.axis, mark.atCm, 'front'), shape.placeAt(mark.axis, mark.atCm, 'back')]
+  if (mark.id === 'heel-cord') return back
+  return mark.id === 'fibular-neck' || mark.kind === 'injury' ? [(front[0] + back[0]) / 2, (front[1] + back[1]) / 2] : front
+}
+
 /** Where hands go on the leg, in its own centimetres; those that fetch are nowhere on it. */
-function legHandSpot(place: LaneHand['place'], geometry: LaneProps['geometry'], shape: LegShape): Point | null {
+function legHandSpot(place: LaneHand['place'], geometry: Geometry, shape: LegShape): Point | null {
   const topCm = geometry.axes.find((axis) => axis.id === 'leg')?.lengthCm ?? 45
   const kneeCm = geometry.stations.find((one) => one.id === 'knee')?.atCm ?? topCm
   const over = ([x, y]: Point, byCm: number): Point => [x, y + byCm]
   switch (place) {
     case 'apply':
-      return over(shape.placeAt('leg', Math.min(topCm, kneeCm) * 0.45, 'front'), 1.5)
+      return over(shape.placeAt('leg', Math.min(topCm, kneeCm) * 0.45, 'front'), -1)
     case 'hold-distal':
       return over(shape.placeAt('foot', 6, 'front'), 0.5)
     case 'hold-joint':
-      return over(shape.placeAt('leg', Math.min(kneeCm, topCm - 4), 'back'), -0.5)
+      return over(shape.placeAt('leg', Math.min(kneeCm, topCm - 4), 'back'), 1)
     case 'hold-proximal':
-      return over(shape.placeAt('leg', topCm - 3, 'back'), -0.5)
+      return over(shape.placeAt('leg', topCm - 3, 'back'), 1)
     case 'fetch':
       return null
   }
 }
 
-interface Part {
-  readonly shape: LegShape
-  readonly flip: (point: Point) => Point
-}
-
-const Anatomy = memo(function Anatomy({ shape, flip }: Part) {
-  const [mx, my] = flip(shape.malleolus)
-  const [a, b] = shape.toenail.map(flip) as [Point, Point]
+const Skin = memo(function Skin({ shape }: { shape: LegShape }) {
+  const [mx, my] = down(shape.malleolus)
+  const [a, b] = shape.toenail.map(down) as [Point, Point]
+  const calf =
+    shape.outline.length > 0
+      ? heightAt(
+          [...shape.back].reverse().filter(([x]) => x > 12),
+          26,
+        )
+      : 0
   return (
-    <g fill="none" stroke="var(--skin-edge)" strokeWidth="0.13" strokeLinecap="round" opacity="0.75">
-      <path d={`M${mx - 1.1} ${my + 0.5} a1.25 1.15 0 1 1 2.1 0.3`} />
-      <path d={`M${a[0]} ${a[1]} L${b[0]} ${b[1]}`} strokeWidth="0.3" opacity="0.5" />
-      {shape.kneecap ? <ellipse cx={flip(shape.kneecap)[0]} cy={flip(shape.kneecap)[1]} rx="2.1" ry="1" opacity="0.6" /> : null}
-    </g>
+    <>
+      <Form paths={[smoothPath(shape.outline.map(down), true)]} paint="skin" lineCm={0.09} />
+      <Creases
+        paths={[
+          `M${mx - 1.1} ${my + 0.5} a1.25 1.15 0 1 1 2.1 0.3`,
+          ...(shape.kneecap ? [ring(down(shape.kneecap), 2.1, 1)] : []),
+          // The edge of the calf's muscle.
+          `M${14} ${-calf * 0.55} Q22 ${-calf * 0.8} 30 ${-calf * 0.55}`,
+        ]}
+        opacity={0.55}
+      />
+      <Creases paths={[`M${a[0]} ${a[1]} L${b[0]} ${b[1]}`]} lineCm={0.3} opacity={0.5} />
+    </>
   )
 })
+
+function ring([x, y]: Point, rx: number, ry: number): string {
+  return `M${x - rx} ${y} a${rx} ${ry} 0 1 0 ${2 * rx} 0 a${rx} ${ry} 0 1 0 ${-2 * rx} 0`
+}
 
 const Padding = memo(function Padding({ path }: { path: string }) {
   return (
@@ -133,10 +208,10 @@ const Padding = memo(function Padding({ path }: { path: string }) {
   )
 })
 
-const Slab = memo(function Slab({ shape, flip, geometry, wet }: Part & { geometry: LaneProps['geometry']; wet: WetState | undefined }) {
+const Slab = memo(function Slab({ shape, geometry, wet }: { shape: LegShape; geometry: Geometry; wet: WetState | undefined }) {
   const band = geometry.bands.find((one) => one.kind === 'slab')
   if (!band) return null
-  const path = smoothPath(shape.back.filter(([x]) => x <= band.toCm + 0.6).map(flip))
+  const path = smoothPath(shape.back.filter(([x]) => x <= band.toCm + 0.6).map(down))
   return (
     <g fill="none" strokeLinejoin="round" strokeLinecap="butt">
       <path d={path} stroke="var(--slab-edge)" strokeWidth="1.5" />
@@ -145,13 +220,13 @@ const Slab = memo(function Slab({ shape, flip, geometry, wet }: Part & { geometr
   )
 })
 
-const Bandage = memo(function Bandage({ shape, flip, geometry, isLit }: Part & { geometry: LaneProps['geometry']; isLit: boolean }) {
+const Bandage = memo(function Bandage({ shape, geometry, isLit }: { shape: LegShape; geometry: Geometry; isLit: boolean }) {
   const band = geometry.bands.find((one) => one.kind === 'bandage')
   if (!band) return null
   const turns: string[] = []
   for (let at = 8; at < band.toCm - 1; at += 3) {
-    const [x1, y1] = flip(shape.placeAt('leg', at, 'back'))
-    const [x2, y2] = flip(shape.placeAt('leg', at + 2.4, 'front'))
+    const [x1, y1] = down(shape.placeAt('leg', at, 'back'))
+    const [x2, y2] = down(shape.placeAt('leg', at + 2.4, 'front'))
     turns.push(`M${x1} ${y1} Q${(x1 + x2) / 2 - 0.5} ${(y1 + y2) / 2} ${x2} ${y2}`)
   }
   return (
@@ -165,108 +240,3 @@ const Bandage = memo(function Bandage({ shape, flip, geometry, isLit }: Part & {
     />
   )
 })
-
-function StationRing({
-  drawn,
-  flip,
-  isLit,
-  text,
-  onPick,
-}: {
-  drawn: DrawnStation
-  flip: Part['flip']
-  isLit: boolean
-  text: string
-  onPick: LaneProps['onPick']
-}) {
-  const [x1, y1] = flip(drawn.front)
-  const [x2, y2] = flip(drawn.back)
-  const { station } = drawn
-  const isFoot = station.axis === 'foot'
-  const isEstimated = station.from === 'estimated'
-  const bend = isFoot ? 0.9 : 1.1
-  const isHeel = station.id === 'heel-instep'
-  const [lx, ly] = isHeel ? [x2 - 0.7, y2 + 0.6] : isFoot ? [x1 + 0.5, y1 - 0.2] : [x1, y1 - 0.9]
-  const curve = `M${x1} ${y1} Q${(x1 + x2) / 2 - (isFoot ? 0 : bend)} ${(y1 + y2) / 2 - (isFoot ? bend : 0)} ${x2} ${y2}`
-  return (
-    <g onClick={onPick ? () => onPick(station.id) : undefined} className={onPick ? 'cursor-pointer' : ''}>
-      <path d={curve} fill="none" stroke="transparent" strokeWidth="2.4" />
-      {isLit ? <path d={curve} fill="none" stroke="var(--citrus)" strokeWidth="1" strokeLinecap="round" opacity="0.85" /> : null}
-      <path
-        d={curve}
-        fill="none"
-        stroke={isLit ? 'var(--ink)' : 'var(--skin-edge)'}
-        strokeWidth={isLit ? 0.28 : 0.18}
-        strokeDasharray={isEstimated ? '0.4 0.4' : undefined}
-      />
-      {!isEstimated || isLit ? (
-        <text x={lx} y={ly} textAnchor={isHeel ? 'end' : isFoot ? 'start' : 'middle'} className="lane-text fill-ink">
-          {text}
-        </text>
-      ) : null}
-    </g>
-  )
-}
-
-function Marks({
-  shape,
-  flip,
-  geometry,
-  lit,
-  isFull,
-}: Part & { geometry: LaneProps['geometry']; lit: readonly string[]; isFull: boolean }) {
-  return (
-    <g>
-      {geometry.marks
-        .filter((mark) => isFull || mark.kind === 'injury' || lit.includes(mark.id))
-        .map((mark) => {
-          const face = mark.id === 'heel-cord' ? 'back' : 'front'
-          const front = flip(shape.placeAt(mark.axis, mark.atCm, face))
-          const middle = flip(shape.placeAt(mark.axis, mark.atCm, face === 'back' ? 'front' : 'back'))
-          const isMiddle = mark.id === 'malleoli' || mark.id === 'fibular-neck' || mark.kind === 'injury'
-          const [x, y] =
-            mark.id === 'malleoli' ? flip(shape.malleolus) : isMiddle ? [(front[0] + middle[0]) / 2, (front[1] + middle[1]) / 2] : front
-          const isLit = lit.includes(mark.id)
-          return (
-            <g key={mark.id} transform={`translate(${x} ${y})`}>
-              {isLit ? <circle r="1.5" fill="var(--citrus)" opacity="0.8" /> : null}
-              {mark.kind === 'injury' ? (
-                <path
-                  d="M-0.9 -1.6 L0.3 -0.3 L-0.5 0.2 L0.8 1.7"
-                  fill="none"
-                  stroke="var(--stop)"
-                  strokeWidth="0.42"
-                  strokeLinejoin="round"
-                />
-              ) : (
-                <circle r="0.42" fill={isLit ? 'var(--ink)' : 'var(--skin-edge)'} />
-              )}
-              {isLit || isFull ? (
-                <text y={face === 'back' ? 2.4 : mark.kind === 'injury' ? 3.4 : -1.9} textAnchor="middle" className="lane-text fill-ink">
-                  {mark.label}
-                </text>
-              ) : null}
-            </g>
-          )
-        })}
-    </g>
-  )
-}
-
-function SideSign({ side, injured, x, scale }: { side: string | undefined; injured: string | undefined; x: number; scale: number }) {
-  if (!side) return null
-  const isSound = injured !== undefined && injured !== side
-  return (
-    <g>
-      <text x={x} y={2 * scale + 0.4} textAnchor="end" className="lane-side fill-ink">
-        {side.toUpperCase()}
-        {isSound ? ', sound side' : ''}
-      </text>
-      {isSound ? (
-        <text x={x} y={4 * scale + 0.6} textAnchor="end" className="lane-text" fill="var(--stop)">
-          injured: {injured}
-        </text>
-      ) : null}
-    </g>
-  )
-}

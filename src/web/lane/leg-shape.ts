@@ -1,5 +1,5 @@
 import type { Geometry, GeometryStation } from '#core/model/geometry'
-import type { Point } from './smooth-path'
+import { boundsOf, type Bounds, type Point } from './kit/points'
 
 /** Share of the depth that lies in front of the bone line, by station. */
 const frontShare: Record<string, number> = {
@@ -35,7 +35,9 @@ export interface LegShape {
   readonly toenail: readonly [Point, Point]
   /** A point on the surface at a place of an axis; `front` or back of the limb. */
   readonly placeAt: (axis: string, atCm: number, face: 'front' | 'back') => Point
-  readonly bounds: { readonly minX: number; readonly maxX: number; readonly minY: number; readonly maxY: number }
+  readonly bounds: Bounds
+  /** The highest place of shin and thigh, without the foot. */
+  readonly legFrontY: number
 }
 
 /** Shapes a leg from its geometry: depths from girths, the foot from its own stations and length. */
@@ -97,8 +99,6 @@ export function shapeLeg(geometry: Geometry): LegShape {
     if (station.id === 'heel-instep') return { station, front: foot(instepX, ankleDepth * 0.5 + 1.4), back: foot(1.2, heelBack + 0.6) }
     return { station, front: placeAt('foot', station.atCm, 'front'), back: placeAt('foot', station.atCm, 'back') }
   })
-  const xs = outline.map((point) => point[0])
-  const ys = outline.map((point) => point[1])
   const knee = legStations.find((one) => one.id === 'knee')
   return {
     outline,
@@ -110,7 +110,8 @@ export function shapeLeg(geometry: Geometry): LegShape {
     kneecap: knee ? [knee.atCm, depth(knee.girthCm) * share('knee') - 1] : null,
     toenail: [foot(ball * 0.6, toeY - 1.5), foot(ball * 0.42, toeY - 0.35)],
     placeAt,
-    bounds: { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) },
+    bounds: boundsOf(outline),
+    legFrontY: Math.max(...fronts.map((point) => point[1]), topFront[1]),
   }
 }
 

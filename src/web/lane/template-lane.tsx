@@ -1,35 +1,45 @@
-import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
+import { useMemo } from 'react'
 import type { Geometry } from '#core/model/geometry'
-import { straightPath, type Point } from './smooth-path'
+import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
+import { LaneFrame } from './kit/lane-frame'
+import type { LabelWish, Rail } from './kit/lay-frame'
+import { boundsOf, type Point } from './kit/points'
+import { straightPath } from './kit/smooth-path'
+
+// The outline is kept with y down the page.
+const turned = ([x, y]: Point): Point => [x, -y]
+const height = { narrow: 0.22, wide: 0.24 }
+const none: readonly Point[] = []
 
 /** What is cut, as an outline to scale with its length and width. */
 export function TemplateLane({ geometry, units }: { geometry: Geometry; units: DisplayUnits }) {
   const template = geometry.polygons.find((one) => one.role === 'template')
+  const points = template?.points ?? none
+  const frame = useMemo(() => {
+    const bounds = boundsOf(points.map(turned))
+    const rails: readonly Rail[] = [
+      { id: 'length', figure: 'template', grows: 'down', atCm: bounds.minY },
+      { id: 'width', figure: 'template', grows: 'right', atCm: bounds.maxX },
+    ]
+    return { bounds, rails, figures: [{ id: 'template', bounds }] }
+  }, [points])
   if (!template) return null
-  const xs = template.points.map((point) => point[0])
-  const ys = template.points.map((point) => point[1])
-  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
-  const flip = ([x, y]: Point): Point => [x - minX + 1, y - minY + 1]
+  const { minX, maxX, minY, maxY } = frame.bounds
+  const [length, width] = [formatLength(maxX - minX, units), formatLength(maxY - minY, units)]
+  const wishes: readonly LabelWish[] = [
+    { id: 'length', rail: 'length', text: length, at: [(minX + maxX) / 2, minY], look: 'figure' },
+    { id: 'width', rail: 'width', text: width, at: [maxX, (minY + maxY) / 2], look: 'figure' },
+  ]
   return (
-    <svg
-      viewBox={`0 0 ${maxX - minX + 6} ${maxY - minY + 3.4}`}
-      role="img"
-      aria-label={`${template.label}: ${formatLength(maxX - minX, units)} by ${formatLength(maxY - minY, units)}`}
-      className="mx-auto block max-h-[22dvh] w-full select-none"
+    <LaneFrame
+      name={`${template.label}: ${length} by ${width}`}
+      figures={frame.figures}
+      rails={frame.rails}
+      wishes={wishes}
+      units={units}
+      mostHeight={height}
     >
-      <path
-        d={straightPath(template.points.map(flip), true)}
-        fill="var(--slab)"
-        stroke="var(--slab-edge)"
-        strokeWidth="0.14"
-        strokeLinejoin="round"
-      />
-      <text x={(maxX - minX) / 2 + 1} y={maxY - minY + 2.6} textAnchor="middle" className="arm-text fill-ink">
-        {formatLength(maxX - minX, units)}
-      </text>
-      <text x={maxX - minX + 1.4} y={(maxY - minY) / 2 + 1.3} className="arm-text fill-ink">
-        {formatLength(maxY - minY, units)}
-      </text>
-    </svg>
+      {() => <path d={straightPath(points, true)} fill="var(--slab)" stroke="var(--slab-edge)" strokeWidth="0.14" strokeLinejoin="round" />}
+    </LaneFrame>
   )
 }

@@ -1,6 +1,8 @@
 import { useRef, type PointerEvent } from 'react'
-import type { GeometryScene, ScenePoint } from '#core/model/geometry'
+import type { Geometry, GeometryScene, ScenePoint } from '#core/model/geometry'
 import { useNarrow } from '../parts/use-narrow'
+import { textWidthPx } from './kit/text-width'
+import { SceneLeg } from './scene-leg'
 
 const marginCm = 8
 /** Longest arrow, cm: the greatest force; the others to the same scale. */
@@ -10,13 +12,26 @@ const longestArrowCm = 30
  * Bed, beam, pulleys, cords in their order, weights and forces round a leg in pull, seen from the side and to scale.
  * @param onCarried the carried pulley can be taken along the bars, cm from the groin
  */
-export function TractionScene({ scene, onCarried }: { scene: GeometryScene; onCarried?: (atCm: number) => void }) {
+export function TractionScene({
+  scene,
+  limb,
+  onCarried,
+}: {
+  scene: GeometryScene
+  /** Of the leg that is pulled. */
+  limb: Geometry
+  onCarried?: (atCm: number) => void
+}) {
   const isNarrow = useNarrow()
   const frame = useRef<SVGSVGElement>(null)
-  const { minX, maxX, minY, maxY } = extentOf(scene)
-  const [width, height] = [maxX - minX, maxY - minY]
-  const at = ([x, y]: ScenePoint): string => `${(x - minX).toFixed(1)} ${(maxY - y).toFixed(1)}`
+  const extent = extentOf(scene)
+  const { minX, maxX, minY } = extent
+  const width = maxX - minX
   const size = width / (isNarrow ? 24 : 40)
+  // Room for the beam's name over the numbers along the cord.
+  const maxY = extent.maxY + size * 2
+  const height = maxY - minY
+  const at = ([x, y]: ScenePoint): string => `${(x - minX).toFixed(1)} ${(maxY - y).toFixed(1)}`
   const drag = (event: PointerEvent): void => {
     const box = frame.current?.getBoundingClientRect()
     if (!onCarried || !box || event.buttons === 0) return
@@ -31,7 +46,7 @@ export function TractionScene({ scene, onCarried }: { scene: GeometryScene; onCa
       className="block w-full select-none"
       style={{ fontSize: size }}
     >
-      <Leg limbCm={scene.limbCm} at={at} />
+      <SceneLeg geometry={limb} limbCm={scene.limbCm} toPage={([x, y]) => [x - minX, maxY - y]} />
       {scene.lines.map((line) => (
         <path
           key={line.id}
@@ -79,17 +94,10 @@ export function TractionScene({ scene, onCarried }: { scene: GeometryScene; onCa
           </text>
         </g>
       ))}
-      <LineNames scene={scene} minX={minX} maxY={maxY} size={size} />
+      <LineNames scene={scene} minX={minX} maxY={maxY} width={width} size={size} />
       <Arrows scene={scene} at={at} minX={minX} maxY={maxY} width={width} size={size} />
     </svg>
   )
-}
-
-/** Thigh, shank and foot as they lie along the bars: a sketch to scale in its length. */
-function Leg({ limbCm, at }: { limbCm: number; at: (point: ScenePoint) => string }) {
-  const knee = limbCm * 0.42
-  const path = `M${at([-14, 9])} Q${at([knee * 0.5, 11])} ${at([knee, 7])} Q${at([limbCm * 0.62, 8])} ${at([limbCm - 4, 4])} L${at([limbCm + 1, 18])} Q${at([limbCm + 6, 17])} ${at([limbCm + 4, -4])} Q${at([limbCm - 4, -6])} ${at([limbCm - 8, -4])} Q${at([limbCm * 0.62, -9])} ${at([knee, -7])} Q${at([knee * 0.5, -11])} ${at([-14, -11])} Z`
-  return <path d={path} fill="var(--well)" stroke="var(--soft)" strokeWidth="0.8" strokeLinejoin="round" />
 }
 
 /** Text that stays legible where it lies on a line. */
@@ -111,15 +119,15 @@ function CordOrder({ scene, at, size }: { scene: GeometryScene; at: (point: Scen
 }
 
 /** Names of bed and beam, beside them. */
-function LineNames({ scene, minX, maxY, size }: { scene: GeometryScene; minX: number; maxY: number; size: number }) {
+function LineNames({ scene, minX, maxY, width, size }: { scene: GeometryScene; minX: number; maxY: number; width: number; size: number }) {
   return scene.lines.map((line) => {
     const [first] = line.points
     if (!first || (line.kind !== 'beam' && line.kind !== 'bed')) return null
     return (
       <text
         key={line.id}
-        x={first[0] - minX}
-        y={maxY - first[1] + (line.kind === 'beam' ? -size * 2.1 : size * 1.3)}
+        x={Math.max(0, Math.min(first[0] - minX, width - textWidthPx(line.label, size)))}
+        y={maxY - first[1] + (line.kind === 'beam' ? -4 - size * 1.9 : size * 1.3)}
         className="fill-soft"
         style={halo}
       >
@@ -154,7 +162,7 @@ function Arrows({
     const isUp = Math.abs(arrow.forceN[1]) > Math.abs(arrow.forceN[0])
     const [x, y] = [tip[0] - minX, maxY - tip[1]]
     const words = `${arrow.label} ${newton.toFixed(0)} N`
-    const half = (words.length * size * 0.52) / 2
+    const half = textWidthPx(words, size) / 2
     return (
       <g key={arrow.id}>
         <path d={`M${at(arrow.at)} L${at(tip)}`} stroke="var(--ink)" strokeWidth="1.6" />

@@ -229,10 +229,10 @@ describe('the record of a run', () => {
       'position',
       'lay out: skipped',
       'lay out skipped: laid out before',
-      'wet before cut slab: child would not wait',
+      'wet the plaster before cut the slab: child would not wait',
       'Ankle 88°, aim 85° to 95°, by digital goniometer',
       'Full strength, 48 h',
-      'Too hot at mould',
+      'Too hot at mould with flat palms',
     ])
     expect(lines.some((line) => line.startsWith('plaster slab'))).to.equal(true)
     expect(summary.sections.map((section) => section.id)).not.to.include('pulls')

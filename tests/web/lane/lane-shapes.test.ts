@@ -1,8 +1,11 @@
 import { expect } from 'chai'
 import type { Geometry } from '#core/model/geometry'
+import { shapeArm } from '../../../src/web/lane/arm-shape'
 import { shapeColumn } from '../../../src/web/lane/column-shape'
+import { headHeightCm } from '../../../src/web/lane/neck-form'
 import { shapeLeg } from '../../../src/web/lane/leg-shape'
-import { smoothPath, straightPath, type Point } from '../../../src/web/lane/smooth-path'
+import { boundsOf, type Point } from '../../../src/web/lane/kit/points'
+import { smoothPath, straightPath } from '../../../src/web/lane/kit/smooth-path'
 import { changedExample, exampleOf } from '../../harness/example-cases'
 import { planFile } from '../../harness/leg-slab-cases'
 
@@ -84,35 +87,78 @@ describe('the leg as it is drawn', () => {
 describe('neck and trunk as they are drawn', () => {
   for (const technique of columnTechniques) {
     for (const view of ['front', 'side'] as const) {
-      it(`${technique}, ${view}: is finite, upright and as wide as its half`, () => {
+      it(`${technique}, ${view}: is finite, upright, and drawn inside its bounds`, () => {
         const shape = shapeColumn(geometryOf(technique), view)
-        expect(areFinite([...shape.right, ...shape.left])).to.equal(true)
-        expect(shape.maxY).to.be.greaterThan(shape.minY + 10)
-        expect(Math.max(...[...shape.right, ...shape.left].map(([x]) => Math.abs(x)))).to.be.closeTo(shape.half, 1e-9)
-        const [left, right] = shape.halfAt(5, view)
+        const drawn = [...shape.outlines.flat(), ...(shape.hair ?? [])]
+        expect(areFinite([...drawn, ...shape.creases.flat()])).to.equal(true)
+        const { minX, maxX, minY, maxY } = shape.bounds
+        expect(maxY).to.be.greaterThan(minY + 10)
+        const real = boundsOf(drawn)
+        expect(real.minX).to.be.at.least(minX - 0.5)
+        expect(real.maxX).to.be.at.most(maxX + 0.5)
+        const [left, right] = shape.edgesAt(5)
+        expect(left).to.be.lessThan(0)
         expect(right).to.be.greaterThan(0)
-        expect(left).to.equal(-right)
       })
     }
   }
 
   it('mirrors itself from the front', () => {
-    const { left, right } = shapeColumn(geometryOf('trunk-shell'), 'front')
-    right.forEach(([x, y], index) => expect(left[index]).to.deep.equal([-x, y]))
+    for (const technique of ['trunk-shell', 'care-collar']) {
+      const [left, right] = shapeColumn(geometryOf(technique), 'front').edges
+      right.forEach(([x, y], index) => expect(left[index]).to.deep.equal([-x, y]))
+    }
   })
 
   it('is broader than deep, and broader with a larger waist', () => {
     const [small, large] = [geometryOf('trunk-shell', { 'waist-girth': 70 }), geometryOf('trunk-shell', { 'waist-girth': 85 })]
-    const middle = (geometry: Geometry, view: 'front' | 'side'): number =>
-      shapeColumn(geometry, view).halfAt((geometry.axes[0]?.lengthCm ?? 50) / 2, view)[1]
-    expect(middle(small, 'front')).to.be.greaterThan(middle(small, 'side'))
-    expect(middle(large, 'front')).to.be.greaterThan(middle(small, 'front'))
+    const across = (geometry: Geometry, view: 'front' | 'side'): number => {
+      const [left, right] = shapeColumn(geometry, view).edgesAt((geometry.axes[0]?.lengthCm ?? 50) / 2)
+      return right - left
+    }
+    expect(across(small, 'front')).to.be.greaterThan(across(small, 'side'))
+    expect(across(large, 'front')).to.be.greaterThan(across(small, 'front'))
+  })
+
+  it('gives a child a head that is large for its neck', () => {
+    const of = (statureCm: number): number => shapeColumn({ ...geometryOf('care-collar'), statureCm }, 'front').bounds.maxY
+    expect(headHeightCm(170)).to.be.closeTo(22.5, 0.05)
+    expect(headHeightCm(105) / 105).to.be.greaterThan(headHeightCm(170) / 170)
+    expect(of(105)).to.be.lessThan(of(170))
   })
 
   it('is drawn with nothing measured yet', () => {
     const bare = changedExample('seated-vest', (file) => void (file.measurements = []))
     const shape = shapeColumn(planFile(bare).geometry, 'front')
-    expect(areFinite(shape.right)).to.equal(true)
+    expect(areFinite(shape.outlines.flat())).to.equal(true)
+  })
+})
+
+describe('the forearm as it is drawn', () => {
+  const geometry = geometryOf('volar-slab')
+
+  it('has fingers and a thumb inside its bounds, the thumb up for a left hand and down for a right one', () => {
+    const [left, right] = [shapeArm(geometry, false), shapeArm(geometry, true)]
+    expect(left.hand.digits).to.have.length(5)
+    expect(left.bounds.maxY).to.be.closeTo(-right.bounds.minY, 1e-9)
+    expect(left.bounds.maxY).to.be.greaterThan(-left.bounds.minY)
+    expect(left.bounds.minX).to.be.lessThan(-left.palmCm * 2)
+  })
+
+  it('has a longer palm and fingers with a longer reading, and is as broad as its girths', () => {
+    const long = shapeArm(
+      { ...geometry, marks: geometry.marks.map((mark) => (mark.id === 'palm-crease' ? { ...mark, atCm: -10 } : mark)) },
+      false,
+    )
+    expect(long.hand.reachCm).to.be.greaterThan(shapeArm(geometry, false).hand.reachCm)
+    const station = geometry.stations[0]
+    expect(station).to.not.equal(undefined)
+    expect(shapeArm(geometry, false).halfAt(station?.atCm ?? 0)).to.be.closeTo(((station?.girthCm ?? 0) / Math.PI / 2) * 1.14, 1e-9)
+  })
+
+  it('is drawn with nothing measured', () => {
+    const shape = shapeArm({ ...geometry, stations: [], marks: [], axes: [] }, true)
+    expect(shape.paths.join(' ')).to.not.match(/NaN|undefined/)
   })
 })
 

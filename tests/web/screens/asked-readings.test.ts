@@ -6,7 +6,7 @@ import type { FoldableEvent } from '#contract/event'
 import type { Region, Side } from '#core/model/vocabulary'
 import { techniques } from '#core/techniques/registry'
 import { bodyParts, bodyViews, chartSize, matchParts, zonesOf } from '../../../src/web/screens/size-up/body-zones'
-import { outlinesOf } from '../../../src/web/screens/size-up/body-outline'
+import { figureOf } from '../../../src/web/screens/size-up/body-outline'
 import { askedReadings, readingsOf, usualSide } from '../../../src/web/screens/measure/asked-readings'
 import { createLineSource } from '../../../src/standins/line-instrument/line-source'
 import { tape as tapeKind } from '../../../src/standins/tape/tape'
@@ -99,7 +99,11 @@ describe('the body chart', () => {
   it('has every part on some view, and draws every view', () => {
     const shown = new Set(bodyViews.flatMap((view) => zonesOf(view, 'left').map((zone) => zone.region)))
     for (const part of bodyParts) expect(shown.has(part.region), part.label).to.equal(true)
-    for (const view of bodyViews) for (const { path } of outlinesOf(view)) expect(path).to.match(/^M[\s\S]*Z$/)
+    for (const view of bodyViews) {
+      const { paths, hair, lines } = figureOf(view)
+      for (const path of [...paths, hair]) expect(path).to.match(/^M[^a-z]*Z$/)
+      for (const line of lines) expect(line).to.not.match(/NaN|undefined/)
+    }
   })
 
   for (const [typed, label] of [

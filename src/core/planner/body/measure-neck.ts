@@ -25,5 +25,6 @@ export function neckGeometry(draft: PlanDraft): Geometry {
       { id: 'shoulder-line', axis: 'neck', label: 'Shoulder line', kind: 'landmark', atCm: 0 },
       { id: 'windpipe', axis: 'neck', label: 'Windpipe and neck veins', kind: 'feeling', atCm: heightCm * 0.4 },
     ],
+    draft.clinicalCase.patient.heightCm,
   )
 }

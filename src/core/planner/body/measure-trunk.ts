@@ -26,5 +26,6 @@ export function trunkGeometry(draft: PlanDraft): Geometry {
       { id: 'crest', axis: 'trunk', label: 'Hip crest', kind: 'bone', atCm: 0.36 * lengthCm },
       { id: 'pubis', axis: 'trunk', label: 'Pubic bone', kind: 'bone', atCm: 0 },
     ],
+    draft.clinicalCase.patient.heightCm,
   )
 }

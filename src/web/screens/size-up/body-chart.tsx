@@ -1,10 +1,10 @@
 import { useId, useState } from 'react'
 import { spoken, type Region, type Side } from '#core/model/vocabulary'
+import { Creases, Form, SkinPaints } from '../../lane/kit/skin'
 import { ChoiceRow } from '../../parts/choice-row'
-import { outlinesOf } from './body-outline'
+import { figureOf } from './body-outline'
 import { bodyViews, chartSize, matchParts, zonesOf, type BodyView, type BodyZone } from './body-zones'
 
-const mirror = `translate(${chartSize.width} 0) scale(-1 1)`
 const viewNames: Record<BodyView, string> = { front: 'Front', back: 'Back', side: 'Side' }
 
 /** Region and side in one tap on the body, or a few typed letters. */
@@ -30,8 +30,8 @@ export function BodyChart({
       >
         <defs>
           <clipPath id={clip}>
-            {outlinesOf(view).map(({ path, isMirrored }) => (
-              <path key={`${path.slice(0, 12)}${isMirrored}`} d={path} transform={isMirrored ? mirror : undefined} />
+            {figureOf(view).paths.map((path) => (
+              <path key={path} d={path} />
             ))}
           </clipPath>
         </defs>
@@ -74,23 +74,16 @@ export function BodyChart({
   )
 }
 
-/** The body as one calm figure; what is tapped lies over it. */
+/** The body as one calm figure, of the same kit as the limbs on the lane; what is tapped lies over it. */
 function Figure({ view }: { view: BodyView }) {
+  const id = useId()
+  const { paths, hair, lines } = figureOf(view)
   return (
-    <g fill="var(--skin)" stroke="var(--skin-edge)" strokeWidth="1.4" strokeLinejoin="round">
-      {outlinesOf(view).map(({ path, isMirrored }) => (
-        <path key={`${path.slice(0, 12)}${isMirrored}`} d={path} transform={isMirrored ? mirror : undefined} />
-      ))}
-      {view === 'side' ? null : <path d="M150 62 V256" stroke="var(--skin)" strokeWidth="4" />}
-      <ellipse cx={view === 'side' ? 154 : 150} cy="35" rx={view === 'side' ? 27 : 24} ry="31" />
-      <g fill="none" strokeLinecap="round" strokeWidth="1.8">
-        {view === 'front' ? <path d="M139 33 h6 M155 33 h6 M144 49 h12 M118 124 q14 8 28 1 M182 124 q-14 8 -28 1 M150 205 v4" /> : null}
-        {view === 'back' ? (
-          <path d="M150 108 V196 M124 120 q4 22 14 26 M176 120 q-4 22 -14 26 M128 250 q12 8 20 2 M172 250 q-12 8 -20 2" />
-        ) : null}
-        {view === 'side' ? <path d="M180 32 q9 7 1 11 M166 33 h5 M170 50 h7" /> : null}
-      </g>
-    </g>
+    <SkinPaints id={id} fromY={0} toY={chartSize.height}>
+      <Form paths={paths} paint="column" lineCm={0.7} />
+      <path d={hair} fill="var(--hair)" opacity="0.85" />
+      <Creases paths={lines} lineCm={0.9} opacity={0.6} />
+    </SkinPaints>
   )
 }
 

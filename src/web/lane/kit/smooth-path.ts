@@ -1,4 +1,4 @@
-export type Point = readonly [number, number]
+import type { Point } from './points'
 
 /**
  * A smooth SVG path through points: Catmull–Rom tangents, with handles no longer than a third of their own

@@ -1,0 +1,144 @@
+import { useMemo, type MouseEvent, type ReactNode } from 'react'
+import type { Side } from '#core/model/vocabulary'
+import type { DisplayUnits } from '#core/planner/format-decision'
+import { labelPx, layFrame, type FrameFigure, type FrameLayout, type LabelWish, type Rail } from './lay-frame'
+import type { Point } from './points'
+import { LyingRuler, StandingRuler } from './ruler'
+import { useBox } from './use-box'
+
+/** Share of the page's height that a limb may take. */
+const limbHeight = { narrow: 0.3, wide: 0.48 }
+
+/** What a body is drawn in, for those who draw over it in pixels. */
+export interface FrameScale {
+  readonly place: FrameLayout['place']
+  readonly pxPerCm: number
+}
+
+/** The frame of every body: its scale, ruler, side, and labels that never meet. What is drawn inside is in cm, y down the page. */
+export function LaneFrame({
+  name,
+  figures,
+  rails,
+  wishes,
+  units,
+  ruler,
+  mostHeight = limbHeight,
+  side,
+  injuredSide,
+  onLevel,
+  onPick,
+  children,
+  over,
+}: {
+  name: string
+  figures: readonly FrameFigure[]
+  rails: readonly Rail[]
+  wishes: readonly LabelWish[]
+  units: DisplayUnits
+  /** Lying under the first figure from its 0 on, or standing beside it from its lowest place on; cm long. */
+  ruler?: { readonly lies: 'under' | 'beside'; readonly lengthCm: number }
+  /** Share of the page's height that it may take. */
+  mostHeight?: { readonly narrow: number; readonly wide: number }
+  side?: Side | undefined
+  injuredSide?: Side | undefined
+  onLevel?: ((cm: number) => void) | undefined
+  onPick?: ((id: string) => void) | undefined
+  /** One figure, in its own cm with y turned down the page. */
+  children: (figure: string) => ReactNode
+  /** What is drawn in pixels over the figures. */
+  over?: (scale: FrameScale) => ReactNode
+}) {
+  const { ref, widthPx, mostHeightPx } = useBox(mostHeight)
+  const layout = useMemo(
+    () => layFrame(figures, rails, wishes, { widthPx, mostHeightPx }, ruler?.lies === 'beside' ? 22 : 0),
+    [figures, rails, wishes, widthPx, mostHeightPx, ruler?.lies],
+  )
+  const { width, height, pxPerCm, place, labels } = layout
+  const [first] = figures
+  const tap = (event: MouseEvent<SVGSVGElement>): void => {
+    if (!first || !onLevel) return
+    const box = event.currentTarget.getBoundingClientRect()
+    onLevel((((event.clientX - box.left) / box.width) * width - place(first.id, [0, 0])[0]) / pxPerCm)
+  }
+  return (
+    <div ref={ref} className="min-w-0">
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        role="img"
+        aria-label={name}
+        onClick={onLevel ? tap : undefined}
+        className={`mx-auto block w-full select-none ${onLevel ? 'cursor-crosshair' : ''}`}
+      >
+        {first && ruler?.lies === 'under' ? (
+          <LyingRuler from={[place(first.id, [0, 0])[0], height - 19]} lengthCm={ruler.lengthCm} pxPerCm={pxPerCm} units={units} />
+        ) : null}
+        {first && ruler?.lies === 'beside' ? (
+          <StandingRuler
+            from={[24, place(first.id, [0, first.bounds.minY])[1]]}
+            lengthCm={ruler.lengthCm}
+            pxPerCm={pxPerCm}
+            units={units}
+          />
+        ) : null}
+        {figures.map(({ id }) => {
+          const [x, y] = place(id, [0, 0])
+          return (
+            <g key={id} data-figure={id} transform={`translate(${x.toFixed(2)} ${y.toFixed(2)}) scale(${pxPerCm.toFixed(4)})`}>
+              {children(id)}
+            </g>
+          )
+        })}
+        {over?.({ place, pxPerCm })}
+        {labels.map((label) => (
+          <Label key={label.id} label={label} onPick={onPick} />
+        ))}
+        <SideSign side={side} injured={injuredSide} x={width - 10} />
+      </svg>
+    </div>
+  )
+}
+
+function Label({ label, onPick }: { label: FrameLayout['labels'][number]; onPick: ((id: string) => void) | undefined }) {
+  const [from, to] = label.leader
+  return (
+    <g onClick={onPick ? () => onPick(label.id) : undefined} className={onPick ? 'cursor-pointer' : ''}>
+      <path d={`M${at(from)} L${at(to)}`} stroke="var(--soft)" strokeWidth="0.9" opacity="0.75" />
+      <text
+        x={label.x.toFixed(1)}
+        y={label.y.toFixed(1)}
+        textAnchor={label.align}
+        data-label={label.id}
+        className="fill-ink"
+        style={{
+          fontSize: labelPx,
+          fontWeight: label.look === 'figure' ? 700 : 600,
+          paintOrder: 'stroke',
+          stroke: 'var(--sheet)',
+          strokeWidth: 3,
+        }}
+      >
+        {label.text}
+      </text>
+    </g>
+  )
+}
+
+function SideSign({ side, injured, x }: { side: Side | undefined; injured: Side | undefined; x: number }) {
+  if (!side) return null
+  const isSound = injured !== undefined && injured !== side
+  return (
+    <text x={x} y="16" textAnchor="end" data-label="side" className="fill-ink" style={{ fontSize: 15, fontWeight: 750 }}>
+      {side.toUpperCase()}
+      {isSound ? (
+        <tspan fill="var(--stop)" fontWeight="600" fontSize="13">
+          {`, the sound side; injured: ${injured}`}
+        </tspan>
+      ) : null}
+    </text>
+  )
+}
+
+function at([x, y]: Point): string {
+  return `${x.toFixed(1)} ${y.toFixed(1)}`
+}

@@ -1,0 +1,31 @@
+import { useLayoutEffect, useRef, useState, type RefObject } from 'react'
+import { useNarrow } from '../../parts/use-narrow'
+
+/** Before it is measured a drawing is laid out for this width, px. */
+const firstWidthPx = { narrow: 358, wide: 720 }
+
+/** The width a drawing may fill and the height it may take, px: known before it is painted, and again when the page changes. */
+export function useBox(mostHeight: { readonly narrow: number; readonly wide: number }): {
+  readonly ref: RefObject<HTMLDivElement | null>
+  readonly widthPx: number
+  readonly mostHeightPx: number
+} {
+  const isNarrow = useNarrow()
+  const ref = useRef<HTMLDivElement>(null)
+  const [widthPx, setWidth] = useState(0)
+  useLayoutEffect(() => {
+    const element = ref.current
+    if (!element) return
+    const measure = (): void => setWidth(Math.floor(element.getBoundingClientRect().width))
+    measure()
+    const observer = new ResizeObserver(measure)
+    observer.observe(element)
+    return () => observer.disconnect()
+  }, [])
+  const share = isNarrow ? mostHeight.narrow : mostHeight.wide
+  return {
+    ref,
+    widthPx: widthPx || firstWidthPx[isNarrow ? 'narrow' : 'wide'],
+    mostHeightPx: Math.max(150, Math.round(window.innerHeight * share)),
+  }
+}
