@@ -8,7 +8,8 @@ import { callApi, describeNoAnswer, type ApiResult } from './api'
 import { makeEvent } from './outbox'
 
 interface StockStore {
-  readonly places: readonly StockPlace[]
+  /** Null until they were read. */
+  readonly places: readonly StockPlace[] | null
   /** What the place in sight holds; null until it was read. */
   readonly answer: StockAnswer | null
   readonly movements: readonly StockMovement[]
@@ -16,7 +17,7 @@ interface StockStore {
 }
 
 /** Places and what they hold, as the server last said. Stock is never changed without the server: it may be the last one. */
-export const useStock = create<StockStore>(() => ({ places: [], answer: null, movements: [], isOffline: false }))
+export const useStock = create<StockStore>(() => ({ places: null, answer: null, movements: [], isOffline: false }))
 
 /** Reads the places. */
 export async function loadPlaces(): Promise<readonly StockPlace[]> {

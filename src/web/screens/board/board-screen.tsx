@@ -32,6 +32,7 @@ export function BoardScreen() {
   const pressing = rows.filter((row) => urgencyOf(row, now) <= 2).length
   useTitleBadge(all.filter((row) => row.level === 'urgent').length)
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0
+  const isRead = answer !== null || refusal !== null
   const isPagerAway = answer?.pager?.isAnswering === false
   if (filter.view === 'wall') {
     return (
@@ -65,8 +66,8 @@ export function BoardScreen() {
             )}
           </p>
         </div>
+        {answer?.toCountersign ? <ButtonLink to="/countersign">Countersign {answer.toCountersign}</ButtonLink> : null}
         <div className="ml-auto flex flex-wrap gap-2 sm:gap-3">
-          {answer?.toCountersign ? <ButtonLink to="/countersign">Countersign {answer.toCountersign}</ButtonLink> : null}
           {hasRight(person.roles, 'read') ? (
             <>
               <ButtonLink to="/round">My round</ButtonLink>
@@ -101,7 +102,8 @@ export function BoardScreen() {
           Nobody answers to that: take a mark off, or look in the history.
         </p>
       ) : null}
-      {filter.view === 'rows' ? (
+      {/* Nothing stands here that what is read would push away. */}
+      {!isRead ? null : filter.view === 'rows' ? (
         <BoardTable rows={rows} now={now} />
       ) : (
         <ul className="grid gap-2.5" aria-label="Live cases, worst first">
@@ -116,7 +118,7 @@ export function BoardScreen() {
           <NextHours rows={rows} now={now} />
         </details>
       ) : null}
-      <p className="mt-6 text-sm text-soft">
+      <p className={`mt-6 text-sm text-soft ${isRead ? '' : 'hidden'}`}>
         The Board reminds of what was planned and shows what was entered. It does not monitor anybody.
       </p>
     </main>

@@ -8,7 +8,7 @@ import { loadPlace, loadPlaces, useStock } from '../../sync/stock-store'
 /** Where this case takes from: the plan then counts with what that place has free today. */
 export function StockSource({ record }: { record: CaseRecord }) {
   const id = useId()
-  const places = useStock((store) => store.places)
+  const places = useStock((store) => store.places) ?? []
   const [error, setError] = useState<string | null>(null)
   useEffect(() => void loadPlaces(), [])
   const look = async (placeId: string): Promise<void> => {

@@ -8,10 +8,11 @@ const none = 'none'
 
 /** The team that I work with and the places that are mine: my round walks them, and the Board shows them as mine. */
 export function OwnPlaces({ settings, onSave }: { settings: PersonSettings; onSave: (settings: PersonSettings) => void }) {
-  const { answer } = useAnswer<WardAnswer>(paths.ward)
+  const { answer, refusal } = useAnswer<WardAnswer>(paths.ward)
   const { areas = [], teams = [] } = answer?.ward ?? {}
   const places = settings.places ?? []
   const names = [...new Set([...areas.map((one) => one.name), ...places])]
+  if (!answer && !refusal) return null
   return (
     <section aria-labelledby="own-places" className="grid gap-4 rounded-3xl border border-line bg-sheet p-5">
       <h2 id="own-places" className="text-lg font-bold">

@@ -50,7 +50,6 @@ export function SettingsScreen() {
         ]}
         onChange={(theme) => saveSettings({ ...settings, theme })}
       />
-      <OwnPlaces settings={settings} onSave={saveSettings} />
       <BoardSoundSettings settings={settings} onSave={saveSettings} />
       {/* A paired device has no password of a person. */}
       {isPairedDevice(person.roles) ? null : (
@@ -61,6 +60,8 @@ export function SettingsScreen() {
         </>
       )}
       <FingerWidth settings={settings} onSave={(fingerCm) => saveSettings({ ...settings, fingerCm })} />
+      {/* Last: it waits for the ward, and pushes nothing away when it comes. */}
+      <OwnPlaces settings={settings} onSave={saveSettings} />
       <Button onClick={() => void signOut()} className="justify-self-start">
         Sign out
       </Button>

@@ -20,7 +20,8 @@ const zone = encodeURIComponent(Intl.DateTimeFormat().resolvedOptions().timeZone
 /** What each place holds: found, counted, received, taken in and out as CSV. */
 export function StoreScreen() {
   const { placeId } = useParams()
-  const { places, answer, movements, isOffline } = useStock()
+  const { places: read, answer, movements, isOffline } = useStock()
+  const places = read ?? []
   const person = usePerson()
   const navigate = useNavigate()
   const [typed, setTyped] = useState('')
@@ -31,6 +32,7 @@ export function StoreScreen() {
   useEffect(() => void loadPlaces(), [])
   useEffect(() => void (wanted ? loadPlace(wanted) : undefined), [wanted])
   const shown = answer && answer.place.id === wanted ? answer : null
+  const isKnown = shown !== null || isOffline || read?.length === 0
   const today = shown?.now.slice(0, 10) ?? ''
   const rows = shown ? toStockRows(shown.lines, today) : []
   const found = filterRows(rows, typed, states)
@@ -43,7 +45,9 @@ export function StoreScreen() {
           <p className="text-soft">
             {shown
               ? `${rows.length - count('absent')} items kept here, ${count('out')} with none free, ${count('low')} low, ${count('expired')} with an expired lot`
-              : ''}
+              : read || isOffline
+                ? ''
+                : 'Reading…'}
           </p>
         </div>
         <div className="flex flex-wrap gap-3">
@@ -60,8 +64,9 @@ export function StoreScreen() {
           There is no connection. What you see may be old; nothing can be changed until it is back.
         </Notice>
       ) : null}
-      {places.length === 0 && !isOffline ? <p className="text-soft">No place keeps stock yet: a lead adds the first one.</p> : null}
-      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+      {read?.length === 0 && !isOffline ? <p className="text-soft">No place keeps stock yet: a lead adds the first one.</p> : null}
+      {/* What is known comes whole: nothing moves under a thumb. */}
+      <div className={`flex flex-wrap items-end gap-x-6 gap-y-3 ${isKnown ? '' : 'hidden'}`}>
         <ChoiceRow
           label="Place"
           value={wanted ?? null}
@@ -84,7 +89,7 @@ export function StoreScreen() {
           onChange={setStates}
         />
       </div>
-      {hasRight(person.roles, 'manage-protocols') ? (
+      {isKnown && hasRight(person.roles, 'manage-protocols') ? (
         <div>
           <Button look="quiet" onClick={() => setOpening(true)}>
             Add a place
