@@ -45,7 +45,7 @@ export function SheetLane({ geometry, units, onPick }: { geometry: Geometry; uni
         const footPx = -minX * pxPerCm
         const foot = ['under the foot', 'foot'].find((words) => textWidthPx(words, labelPx) < footPx - 6)
         return (
-          <g style={{ fontSize: labelPx, fontWeight: 650, pointerEvents: 'none' }} fill="#1d1b16" textAnchor="middle">
+          <g style={{ fontSize: labelPx, fontWeight: 650, pointerEvents: 'none' }} fill="var(--on-slab)" textAnchor="middle">
             <text x={x} y={y + 5}>
               {widthWords}
             </text>
