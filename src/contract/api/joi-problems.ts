@@ -70,7 +70,7 @@ function sentence(detail: Joi.ValidationErrorItem, field: string): string {
     case 'string.isoDate':
       return `${field} is no time, ${shown(value)}: write it such as 2027-03-31T08:15:00Z.`
     case 'string.pattern.name':
-      return `${field} must be a ${String(context['name'])}, not ${shown(value)}: write it that way.`
+      return `${field} must be ${withArticle(String(context['name']))}, not ${shown(value)}: write it that way.`
     case 'boolean.base':
       return `${field} is yes or no, not ${shown(value)}: send true or false.`
     case 'array.base':
@@ -107,4 +107,9 @@ function choices(valids: readonly unknown[]): string {
   const list = words.slice(0, mostChoices).join(', ')
   const rest = words.length > mostChoices ? `, … (${words.length} in all)` : ''
   return `${words.length === 1 ? '' : 'one of '}${list}${rest}${valids.includes(null) ? ', or leave it empty' : ''}`
+}
+
+/** A noun with its article: a code, an id. */
+function withArticle(noun: string): string {
+  return `${/^[aeiou]/i.test(noun) ? 'an' : 'a'} ${noun}`
 }
