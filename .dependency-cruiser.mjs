@@ -42,7 +42,7 @@ export default {
       ['techniques'],
       ['runs', 'rounds'],
       ['standing'],
-      ['files'],
+      ['files', 'practice'],
     ]),
     ...layers('contract', [['records'], ['events'], ['views'], ['api']]),
     ...layers('server', [

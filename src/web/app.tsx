@@ -29,6 +29,8 @@ const router = createBrowserRouter([
       { path: 'store/:placeId/count', lazy: async () => ({ Component: (await lateParts.countRound()).CountRound }) },
       { path: 'guide', lazy: async () => ({ Component: (await lateParts.guide()).GuideScreen }) },
       { path: 'guide/:technique', lazy: async () => ({ Component: (await lateParts.guidePage()).GuidePageScreen }) },
+      { path: 'practice', lazy: async () => ({ Component: (await lateParts.practice()).PracticeScreen }) },
+      { path: 'practice/bench/:bench', lazy: async () => ({ Component: (await lateParts.bench()).BenchScreen }) },
       { path: 'new', lazy: async () => ({ Component: (await lateParts.newCase()).NewCase }) },
       {
         path: 'case/:caseId',

@@ -15,7 +15,7 @@ import { wetFill, wetStateOf } from './wet-legend'
 const down = ([x, y]: Point): Point => [x, -y]
 
 /** The forearm from the palm side, to scale with a ruler, with what is laid over it. */
-export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = [], wet, onPick, onLevel }: LaneProps) {
+export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = [], wet, notes = {}, onPick, onLevel }: LaneProps) {
   const side = drawnSide ?? geometry.side
   const shape = useMemo(() => shapeArm(geometry, side === 'right'), [geometry, side])
   const id = useId()
@@ -27,9 +27,9 @@ export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = 
     ...stations.map((station): LabelWish => ({
       id: station.id,
       rail: 'top',
-      text: formatLength(station.girthCm, units),
+      text: [formatLength(station.girthCm, units), notes[station.id]?.words].filter(Boolean).join(', '),
       at: [station.atCm, shape.halfAt(station.atCm)],
-      isHidden: station.from === 'estimated' && !lit.includes(station.id),
+      isHidden: station.from === 'estimated' && !lit.includes(station.id) && !notes[station.id],
       look: 'figure',
     })),
     ...marks.filter(isNamed).map((mark): LabelWish => ({ id: mark.id, rail: 'under', text: mark.label, at: markPlace(mark, shape) })),
@@ -100,6 +100,7 @@ export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = 
               bend={[-0.9, 0]}
               isEstimated={station.from === 'estimated'}
               isLit={lit.includes(station.id)}
+              tone={notes[station.id]?.tone}
               onPick={onPick ? () => onPick(station.id) : undefined}
             />
           ))}

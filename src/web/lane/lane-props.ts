@@ -19,6 +19,8 @@ export interface LaneProps {
   readonly lit?: readonly string[]
   /** The side drawn, when it is not the injured one. */
   readonly drawnSide?: Side | undefined
+  /** What is said at a girth, by station: never by tone alone. */
+  readonly notes?: Readonly<Record<string, { readonly words: string; readonly tone: 'calm' | 'caution' | 'stop' }>> | undefined
   /** Hands at work, and those that wait. */
   readonly hands?: readonly LaneHand[] | undefined
   readonly onPick?: ((id: string) => void) | undefined

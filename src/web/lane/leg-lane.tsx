@@ -17,7 +17,7 @@ import { wetFill, wetStateOf } from './wet-legend'
 const down = ([x, y]: Point): Point => [x, -y]
 
 /** The leg from the side, heel down, toes up, to scale with a ruler. */
-export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = [], wet, onPick, onLevel }: LaneProps) {
+export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = [], wet, notes = {}, onPick, onLevel }: LaneProps) {
   const shape = useMemo(() => shapeLeg(geometry), [geometry])
   const id = useId()
   const side = drawnSide ?? geometry.side
@@ -31,9 +31,9 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = 
       return {
         id: station.id,
         rail: isFoot ? 'sole' : 'top',
-        text: formatLength(station.girthCm, units),
+        text: [formatLength(station.girthCm, units), notes[station.id]?.words].filter(Boolean).join(', '),
         at: isFoot ? back : front,
-        isHidden: station.from === 'estimated' && !lit.includes(station.id),
+        isHidden: station.from === 'estimated' && !lit.includes(station.id) && !notes[station.id],
         look: 'figure',
       }
     }),
@@ -93,6 +93,7 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = 
               bend={station.axis === 'foot' ? [0, -0.9] : [-1.1, 0]}
               isEstimated={station.from === 'estimated'}
               isLit={lit.includes(station.id)}
+              tone={notes[station.id]?.tone}
               onPick={onPick ? () => onPick(station.id) : undefined}
             />
           ))}

@@ -173,7 +173,7 @@ function Arrows({
         />
         <text
           x={clamp(x, half + 1, width - half - 1)}
-          y={isUp ? y - size * 0.4 : y + size * 1.5}
+          y={isUp ? y - size * 0.4 : arrow.forceN[0] < 0 ? y - size * 0.7 : y + size * 1.5}
           textAnchor="middle"
           className="fill-ink font-semibold"
           style={halo}

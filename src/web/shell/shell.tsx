@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router'
-import { BookOpen, CircleHelp, LayoutList, Lock, Package, Plus, Settings, Users } from 'lucide-react'
+import { BookOpen, CircleHelp, LayoutList, Lock, Package, Plus, Settings, SlidersHorizontal, Users } from 'lucide-react'
 import { hasRight, isPairedDevice } from '#contract/rights'
 import { Button } from '../parts/button'
 import { useKey } from '../parts/use-key'
@@ -100,6 +100,7 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
           {mayRead ? <NavLink to="/store" label="Store" icon={<Package size={20} aria-hidden />} /> : null}
           {hasRight(roles, 'manage-people') ? <NavLink to="/people" label="People" icon={<Users size={20} aria-hidden />} /> : null}
           <NavLink to="/guide" label="Guide" icon={<BookOpen size={20} aria-hidden />} />
+          {mayRead ? <NavLink to="/practice" label="Practice" icon={<SlidersHorizontal size={20} aria-hidden />} isWideOnly /> : null}
           <NavLink to="/settings" label="Settings" icon={<Settings size={20} aria-hidden />} />
           <Suspense
             fallback={
@@ -144,9 +145,13 @@ function EmergencyLine({ name }: { name: string }) {
   )
 }
 
-function NavLink({ to, label, icon }: { to: string; label: string; icon: React.ReactNode }) {
+/** @param isWideOnly reached from the Guide where the screen is a phone's */
+function NavLink({ to, label, icon, isWideOnly = false }: { to: string; label: string; icon: React.ReactNode; isWideOnly?: boolean }) {
   return (
-    <Link to={to} className="flex min-h-12 min-w-11 items-center justify-center gap-1.5 rounded-xl px-2.5 font-semibold">
+    <Link
+      to={to}
+      className={`flex min-h-12 min-w-11 items-center justify-center gap-1.5 rounded-xl px-2.5 font-semibold ${isWideOnly ? 'max-sm:hidden' : ''}`}
+    >
       {icon}
       <span className="max-sm:sr-only">{label}</span>
     </Link>

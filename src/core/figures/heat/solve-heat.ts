@@ -233,3 +233,30 @@ function reactionRate(timeS: number, theta: number): number {
   const share = timeS / theta
   return ((3 * share * share) / theta) * Math.exp(-(share ** 3))
 }
+
+/**
+ * Temperature through the depth at one moment, by the same model as `solveHeat`.
+ * @param minute after wetting, 0 to 60
+ * @returns middles of the cells from deep to outer: cm from the skin (tissue below 0), °C
+ */
+export function heatProfile(input: HeatInput, minute: number): readonly { readonly depthCm: number; readonly temperatureC: number }[] {
+  const grid = buildGrid(input, usualAccuracy.cellCm)
+  const temperature = startingTemperature(input, grid)
+  const theta = input.setMin * 60 * input.constants.reactionStretch
+  if (minute > 0) {
+    stepThrough(conductionOf(input, grid), temperature, {
+      endS: minute * minuteS,
+      stepErrorC: usualAccuracy.stepErrorC,
+      source: (timeS) => reactionRate(timeS, theta) * grid.heatPerVolume,
+      watched: { cell: grid.skin - 1, share: grid.skinWeight },
+      onStep: () => undefined,
+    })
+  }
+  let edgeM = 0
+  for (let i = 0; i < grid.skin; i++) edgeM -= grid.widths[i]!
+  return Array.from(temperature, (temperatureC, cell) => {
+    const depthCm = (edgeM + grid.widths[cell]! / 2) * 100
+    edgeM += grid.widths[cell]!
+    return { depthCm, temperatureC }
+  })
+}

@@ -10,6 +10,7 @@ export function TapeLine({
   bend,
   isEstimated,
   isLit,
+  tone,
   onPick,
 }: {
   from: Point
@@ -18,6 +19,8 @@ export function TapeLine({
   bend: Point
   isEstimated: boolean
   isLit: boolean
+  /** What stands there, told in words beside it as well. */
+  tone?: 'calm' | 'caution' | 'stop' | undefined
   onPick?: (() => void) | undefined
 }) {
   const middle: Point = [(from[0] + to[0]) / 2 + bend[0], (from[1] + to[1]) / 2 + bend[1]]
@@ -25,6 +28,7 @@ export function TapeLine({
   return (
     <g onClick={onPick} className={onPick ? 'cursor-pointer' : ''} fill="none">
       <path d={curve} stroke="transparent" strokeWidth="2.4" />
+      {tone ? <path d={curve} stroke={`var(--${tone})`} strokeWidth="0.9" strokeLinecap="round" opacity="0.85" /> : null}
       {isLit ? <path d={curve} stroke="var(--citrus)" strokeWidth="1" strokeLinecap="round" opacity="0.9" /> : null}
       <path
         d={curve}

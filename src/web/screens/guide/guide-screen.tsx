@@ -14,7 +14,12 @@ export function GuideScreen() {
   const id = useId()
   return (
     <main id="main" className="mx-auto grid w-full max-w-5xl flex-1 content-start gap-5 p-4 sm:p-6">
-      <h1 className="text-2xl font-bold">Guide</h1>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h1 className="text-2xl font-bold">Guide</h1>
+        <Link to="/practice" className="inline-flex min-h-11 items-center font-semibold underline decoration-2 underline-offset-4">
+          Practice without a patient
+        </Link>
+      </div>
       <div className="relative max-w-2xl">
         <label htmlFor={id} className="sr-only">
           Search the guide

@@ -6,10 +6,10 @@ import type { HeatResult } from '#core/figures/heat/solve-heat'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { useHeatSweep } from '../../workers/use-heat-sweep'
-import { HeatMap } from './heat-map'
+import { HeatMap } from '../../case/heat-map'
 import type { HeatAnswer, HeatJob, SettingLocally } from '../../workers/heat-worker'
 
-const HeatCurve = lazy(async () => ({ default: (await import('./heat-curve')).HeatCurve }))
+const LineChart = lazy(async () => ({ default: (await import('../../parts/line-chart')).LineChart }))
 
 /** How warm the skin gets in this plan, and how water and layers would change it. */
 export function HeatPanel({
@@ -35,7 +35,7 @@ export function HeatPanel({
       {heat ? (
         <>
           <Suspense fallback={<p className="h-44 text-soft">Drawing…</p>}>
-            <HeatCurve heat={heat} limitC={limitC} />
+            <SkinCurve heat={heat} limitC={limitC} />
           </Suspense>
           <div className="grid gap-1">
             {describeHeat(heat, limitC).map((sentence) => (
@@ -73,6 +73,29 @@ export function HeatPanel({
       ) : null}
       {sweep.results.length > 0 ? <HeatMap results={sweep.results} waterC={input.waterC} layers={input.layers} limitC={limitC} /> : null}
     </section>
+  )
+}
+
+/** Skin temperature over the hour after wetting, with the limit of this patient; the words below say the same. */
+function SkinCurve({ heat, limitC }: { heat: HeatResult; limitC: number }) {
+  return (
+    <LineChart
+      name={`Skin temperature over an hour: warmest ${heat.peakC.toFixed(1)} °C`}
+      xLabel="minutes after wetting"
+      lines={[
+        { label: 'Skin, °C', tone: 'ink', points: heat.skinC.map((value, minute) => [minute, value] as const) },
+        {
+          label: `Limit ${limitC} °C`,
+          tone: 'stop',
+          isDashed: true,
+          points: [
+            [0, limitC],
+            [heat.skinC.length - 1, limitC],
+          ],
+        },
+      ]}
+      yRange={[30, Math.max(limitC + 2, Math.ceil(heat.peakC) + 1)]}
+    />
   )
 }
 

@@ -1,3 +1,4 @@
+import { saveJson } from '../../parts/save-file'
 import { useState } from 'react'
 import type { CaseEffect, EffectsAnswer } from '#contract/api/protocols'
 import { paths } from '#contract/api/paths'
@@ -5,7 +6,7 @@ import { protocolInForce, protocolName } from '#contract/records/protocol'
 import type { WardRecord } from '#contract/records/ward'
 import { protocolFile } from '#core/files/read-protocol'
 import { compareProtocols } from '#core/protocols/compare-protocols'
-import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
+import { defaultProtocol } from '#core/quantities/defaults'
 import { Button } from '../../parts/button'
 import { formatMoment } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
@@ -41,7 +42,9 @@ export function VersionList({ ward }: { ward: WardRecord }) {
               </p>
               <ChangeList changes={compareProtocols(before, protocol)} none="The same figures as before." />
               <p>
-                <Button onClick={() => saveFile(protocol)}>Save version {protocol.version} as a file</Button>
+                <Button onClick={() => saveJson(`protocol-${protocol.version}.json`, protocolFile(protocol))}>
+                  Save version {protocol.version} as a file
+                </Button>
               </p>
             </div>
           </details>
@@ -79,13 +82,4 @@ export function LeftBehind({ ward, mayChange }: { ward: WardRecord; mayChange: b
       )}
     </section>
   )
-}
-
-function saveFile(protocol: Protocol): void {
-  const url = URL.createObjectURL(new Blob([`${JSON.stringify(protocolFile(protocol), null, 2)}\n`], { type: 'application/json' }))
-  const link = document.createElement('a')
-  link.href = url
-  link.download = `protocol-${protocol.version}.json`
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(url), 60_000)
 }

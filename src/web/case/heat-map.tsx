@@ -1,6 +1,6 @@
 import { memo, useState } from 'react'
 import { sweepPoints, type SweepPoint, type SweepResult } from '#core/figures/heat/heat-sweep'
-import { sweepSize } from '../../workers/use-heat-sweep'
+import { sweepSize } from '../workers/use-heat-sweep'
 
 const allPoints = sweepPoints(sweepSize.water, sweepSize.layers)
 const cell = { width: 36, height: 21 }

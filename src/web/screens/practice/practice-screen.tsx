@@ -1,0 +1,37 @@
+import { Link } from 'react-router'
+import { benches } from '#core/practice/benches'
+import { PracticeSign } from './practice-sign'
+
+/** Rooms without a patient: what can be tried, by the same core as the path. */
+export function PracticeScreen() {
+  return (
+    <main id="main" className="mx-auto grid w-full max-w-5xl flex-1 content-start gap-5 p-4 sm:p-6">
+      <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h1 className="text-2xl font-bold">Practice</h1>
+        <PracticeSign />
+        <p className="basis-full text-soft">Nothing here touches the Board, the store or anybody’s record.</p>
+      </header>
+      <section aria-labelledby="benches" className="grid gap-3">
+        <div>
+          <h2 id="benches" className="text-lg font-bold">
+            Bench
+          </h2>
+          <p className="text-soft">Turn one thing and see the rest move.</p>
+        </div>
+        <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+          {benches.map((bench) => (
+            <li key={bench.id}>
+              <Link
+                to={`/practice/bench/${bench.id}`}
+                className="grid h-full content-start gap-1 rounded-2xl border border-line bg-sheet px-4 py-3"
+              >
+                <span className="text-lg font-bold">{bench.name}</span>
+                <span className="text-[0.95rem]">{bench.purpose}</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </main>
+  )
+}

@@ -1,0 +1,150 @@
+import { expect } from 'chai'
+import { Key } from 'selenium-webdriver'
+import { benches } from '#core/practice/benches'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startLiveServer } from '../harness/live-server'
+import { seedCase } from '../harness/seed-case'
+
+/** What the server holds that practice may not touch. */
+const heldPaths = ['/api/board', '/api/places', '/api/history?words=']
+
+describe('the benches, in the browser', () => {
+  let browser: TestBrowser
+  before(async () => {
+    const server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+    await signIn(browser, 'teodor', server.password)
+  })
+  const search = (): Promise<string> => browser.driver.executeScript<string>('return location.search')
+  const waitForSearch = (wanted: RegExp): Promise<unknown> => browser.driver.wait(async () => wanted.test(await search()), 10_000)
+  const figure = async (label: string | RegExp): Promise<string> => {
+    const rows = await browser.driver.executeScript<readonly string[]>(
+      `return [...document.querySelectorAll('table[aria-label="What follows"] tbody tr')].map((row) => row.innerText.replace(/\\s+/g, ' '))`,
+    )
+    return rows.find((row) => (typeof label === 'string' ? row.startsWith(label) : label.test(row))) ?? ''
+  }
+  const waitForFigure = (label: string, wanted: RegExp): Promise<unknown> =>
+    browser.driver.wait(async () => wanted.test(await figure(label)), 10_000, `${label} never said ${String(wanted)}`)
+  const hold = async (name: string | RegExp): Promise<void> => {
+    await browser.driver.executeScript('arguments[0].focus()', await browser.find('slider', name))
+  }
+
+  it('stand under Practice, one entry each, and say that there is no patient', async () => {
+    await browser.open('/')
+    await browser.click('link', 'Practice')
+    await browser.find('heading', 'Practice')
+    for (const bench of benches) await browser.find('link', new RegExp(`^${bench.name}`))
+    await browser.waitForText('Practice: no patient')
+  }).timeout(40_000)
+
+  for (const bench of benches) {
+    it(`${bench.name}: each control is turned by keys, moves what follows, and stands in the address`, async () => {
+      await browser.open(`/practice/bench/${bench.id}`)
+      await browser.find('heading', bench.name)
+      await browser.find('table', 'What follows')
+      for (const control of bench.controls) {
+        if (control.kind === 'range') {
+          const isAtEnd = control.usual >= control.greatest
+          await hold(new RegExp(`^${control.label}`))
+          await browser.press(isAtEnd ? Key.ARROW_LEFT : Key.ARROW_RIGHT)
+        } else {
+          const other = control.choices.find((one) => one.id !== control.usual)
+          await browser.click('radio', other?.label ?? '')
+        }
+        await waitForSearch(new RegExp(`[?&]${control.id}=`))
+      }
+      const address = await search()
+      await browser.open(`/practice/bench/${bench.id}${address}`)
+      await browser.find('table', 'What follows')
+      expect(await search()).to.equal(address)
+      for (const control of bench.controls.filter((one) => one.kind === 'range')) {
+        const value = new URLSearchParams(address).get(control.id)
+        const slider = await browser.find('slider', new RegExp(`^${control.label}`))
+        expect(await slider.getAttribute('value')).to.equal(value)
+      }
+    }).timeout(60_000)
+  }
+
+  it('the handle of the heat curve is moved by keys, and the figures at it follow', async () => {
+    await browser.open('/practice/bench/heat')
+    await waitForFigure('Skin at 12 min', /41\.0 °C/)
+    await hold(/^Minutes after wetting/)
+    await browser.press(Key.HOME)
+    await waitForFigure('Skin at 0 min', /\d+\.\d °C/)
+  }).timeout(40_000)
+
+  it('shows how a figure came about when it is asked', async () => {
+    await browser.open('/practice/bench/heat')
+    await browser.click('button', 'Burn integral')
+    await browser.waitForText('a burn from 0.53')
+  }).timeout(40_000)
+
+  it('pins A beside B with the differences, in the address too, and takes the pin out', async () => {
+    await browser.open('/practice/bench/heat')
+    await waitForFigure('Warmest skin', /41\.0 °C/)
+    await browser.click('button', 'Pin this as A')
+    await browser.open(`/practice/bench/heat${(await search()).replace('?', '?layers=20&')}`)
+    await waitForFigure('Warmest skin', /41\.0 °C 4\d\.\d °C.*\+\d\.\d °C/)
+    await browser.click('button', 'Take the pin out')
+    await browser.driver.wait(async () => !(await browser.text()).includes('A, pinned'), 10_000)
+  }).timeout(40_000)
+
+  it('balances the rig when it is asked', async () => {
+    await browser.open('/practice/bench/rig?suspension=2')
+    await waitForFigure('Lift', /the leg sags/)
+    await browser.click('button', 'Balance by the weight')
+    await waitForFigure('Lift', /in balance/)
+    await waitForSearch(/suspension=5/)
+  }).timeout(40_000)
+
+  it('says what of an address it cannot use, and stands as usual there', async () => {
+    await browser.open(`/practice/bench/heat?water=boiling&layers=${'9'.repeat(40)}&mood=grim&pin=water%3D-4`)
+    await browser.waitForText('Not everything in the address could be used')
+    const text = await browser.text()
+    expect(text).to.include('Water cannot be “boiling”: it is 10 to 45 °C; 22 stands instead.')
+    expect(text).to.include('mood is no control of this bench')
+    await waitForFigure('Warmest skin', /°C/)
+    await browser.open('/practice/bench/catapult')
+    await browser.waitForText('The address names no bench')
+  }).timeout(40_000)
+
+  it('takes the figures of a live case, to read only', async () => {
+    await seedCase(browser, 'leg-slab')
+    await browser.open('/practice/bench/heat?layers=25&water=35')
+    await waitForFigure('Warmest skin', /°C/)
+    await browser.click('button', 'From a case')
+    await browser.click('button', /^Test leg-slab/)
+    // The plan of that case: 10 layers in water of 22 °C, as is usual here.
+    await waitForSearch(/^$/)
+    await waitForFigure('Warmest skin', /41\.0 °C/)
+    await browser.open('/practice/bench/rig')
+    await browser.click('button', 'From a case')
+    await browser.click('button', /^Test leg-slab/)
+    await browser.waitForText('takes nothing from this case')
+  }).timeout(40_000)
+
+  it('leaves nothing on the server: Board, store, history and every case are as they were', async () => {
+    const held = (): Promise<string> =>
+      browser.driver.executeAsyncScript<string>(
+        `const done = arguments[1]; Promise.all(arguments[0].map((path) => fetch(path).then((one) => one.json()))).then((all) => done(JSON.stringify(all, (key, value) => (key === 'now' || key === 'at' ? undefined : value)).replace(/"\\d{4}-[^"]*Z"/g, '""')))`,
+        heldPaths,
+      )
+    await browser.open('/practice')
+    const before = await held()
+    const sent = await browser.driver.executeScript<number>(
+      `window.sentCount = 0; const real = window.fetch; window.fetch = (...given) => { if ((given[1]?.method ?? 'GET') !== 'GET') window.sentCount++; return real(...given) }; return window.sentCount`,
+    )
+    expect(sent).to.equal(0)
+    for (const bench of benches) {
+      await browser.click('link', new RegExp(`^${bench.name}`))
+      await browser.find('table', 'What follows')
+      await browser.click('button', 'Pin this as A')
+      await browser.click('button', 'As usual')
+      await browser.click('link', 'All benches')
+      await browser.find('heading', 'Practice')
+    }
+    expect(await browser.driver.executeScript<number>('return window.sentCount')).to.equal(0)
+    expect(await held()).to.equal(before)
+  }).timeout(60_000)
+})
