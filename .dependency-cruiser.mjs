@@ -42,7 +42,8 @@ export default {
       ['techniques'],
       ['runs', 'rounds'],
       ['standing'],
-      ['files', 'practice'],
+      ['files'],
+      ['practice'],
     ]),
     ...layers('contract', [['records'], ['events'], ['views'], ['api']]),
     ...layers('server', [

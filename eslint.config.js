@@ -140,6 +140,7 @@ export default tseslint.config(
       'src/core/techniques/**',
       'src/core/rules/**',
       'src/core/catalogue/**',
+      'src/core/practice/**',
       'src/contract/events/*.ts',
       'src/server/demo/**',
       'src/web/lane/overlays/**',

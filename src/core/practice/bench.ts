@@ -1,3 +1,4 @@
+import type { CrewInput } from '../model/crew-input'
 import type { HeatInput } from '../model/heat-input'
 import type { Geometry, GeometryScene } from '../model/geometry'
 import type { ClinicalCase } from '../model/clinical-case'
@@ -103,7 +104,33 @@ export interface MapScene {
   readonly limitC: number
 }
 
-export type BenchScene = CurveScene | LimbScene | PullScene | MapScene
+/** Something drawn to scale in cm, y up: forms and lines with names beside them. */
+export interface SketchScene {
+  readonly kind: 'sketch'
+  readonly id: string
+  readonly title: string
+  readonly shapes: readonly {
+    readonly id: string
+    readonly look: 'skin' | 'device' | 'strap' | 'before' | 'line' | 'warning'
+    /** Closed forms are filled; lines are not. */
+    readonly isClosed: boolean
+    readonly isSmooth?: true
+    readonly points: readonly (readonly [x: number, y: number])[]
+  }[]
+  readonly labels: readonly { readonly id: string; readonly text: string; readonly at: readonly [x: number, y: number] }[]
+  /** The scene in one sentence. */
+  readonly words: string
+}
+
+/** The wet phase of a crew as bars over the setting curve. */
+export interface WetScene {
+  readonly kind: 'wet'
+  readonly id: string
+  readonly input: CrewInput
+  readonly people: number
+}
+
+export type BenchScene = WetScene | CurveScene | LimbScene | PullScene | MapScene | SketchScene
 
 export interface BenchAnswer {
   readonly figures: readonly BenchFigure[]

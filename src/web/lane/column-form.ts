@@ -22,6 +22,8 @@ export interface ColumnBody {
   readonly girthAt: (atCm: number) => number
   /** Of the patient, or an adult's where nobody knows it. */
   readonly statureCm: number
+  /** How far the head is tilted back, degrees; below 0 it nods. */
+  readonly headTiltDeg: number
 }
 
 /** Points and their mirror about the middle. */

@@ -17,6 +17,7 @@ export function shapeColumn(geometry: Geometry, view: View): ColumnShape {
     lengthCm: geometry.axes[0]?.lengthCm ?? (isNeck ? 6 : 50),
     girthAt: (atCm) => heightAt(girths, atCm) || (isNeck ? 36 : 85),
     statureCm: geometry.statureCm ?? 170,
+    headTiltDeg: geometry.angles['head'] ?? 0,
   }
   const form = isNeck ? neckForm(body, view) : trunkForm(body, view)
   const across = (edge: readonly Point[], atCm: number): number =>

@@ -74,7 +74,7 @@ function frontForm({ lengthCm, girthAt, statureCm }: ColumnBody): ColumnForm {
   }
 }
 
-function sideForm({ lengthCm, girthAt, statureCm }: ColumnBody): ColumnForm {
+function sideForm({ lengthCm, girthAt, statureCm, headTiltDeg }: ColumnBody): ColumnForm {
   const head = headHeightCm(statureCm)
   const half = (girthAt(lengthCm / 2) / Math.PI / 2) * 1.04
   /** The head stands a little before the neck. */
@@ -103,7 +103,10 @@ function sideForm({ lengthCm, girthAt, statureCm }: ColumnBody): ColumnForm {
     [-half * 2, -7],
     [-half * 2, -shoulderDepthCm],
   ]
-  const { outlines, hair, features } = placeHead(headFromSide, [ahead, lengthCm], head)
+  const placed = placeHead(headFromSide, [ahead, lengthCm], head)
+  // It turns about the joint that lies 11 cm behind the chin (COMPUTATION 15).
+  const tilted = (points: readonly Point[]): readonly Point[] => turned(points, [ahead + 0.34 * head - 11, lengthCm], headTiltDeg)
+  const [outlines, hair, features] = [placed.outlines.map(tilted), tilted(placed.hair), placed.features.map(tilted)]
   return {
     outlines: [neck, ...outlines],
     hair,
@@ -126,4 +129,10 @@ function sideForm({ lengthCm, girthAt, statureCm }: ColumnBody): ColumnForm {
     edges: [back, front],
     bounds: boundsOf([...neck, ...outlines.flat(), ...hair]),
   }
+}
+
+/** Points turned about one of them, towards the back for a face that looks to greater x. */
+function turned(points: readonly Point[], [cx, cy]: Point, deg: number): readonly Point[] {
+  const [cos, sin] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)]
+  return points.map(([x, y]): Point => [cx + (x - cx) * cos - (y - cy) * sin, cy + (x - cx) * sin + (y - cy) * cos])
 }

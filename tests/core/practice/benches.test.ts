@@ -219,3 +219,80 @@ describe('the rig bench', () => {
     ).to.match(/slides/)
   })
 })
+
+describe('the other benches, by their worked examples', () => {
+  const wordsOf = (answer: BenchAnswer, id: string): string => answer.figures.find((one) => one.id === id)?.words ?? ''
+
+  it('collar: 6.0 set on 4.8 tilts 6.2°, and more closes the mouth', () => {
+    const answer = work('collar', { height: 4.8, setting: 6 })
+    expect(valueOf(answer, 'tilt')).to.be.closeTo(6.2, 0.05)
+    expect(answer.cautions.map((one) => one.level)).to.include('caution')
+    expect(valueOf(work('collar', { height: 4.8, setting: 7.2 }), 'mouth')).to.be.lessThan(valueOf(answer, 'mouth'))
+    expect(valueOf(work('collar', { height: 4.8, setting: 4.8 }), 'tilt')).to.equal(0)
+  })
+
+  it('collar: the head is drawn as it is tilted', () => {
+    const scene = work('collar', { height: 4.8, setting: 6 }).scenes[0]
+    expect(scene?.kind === 'limb' && scene.geometry.angles['head']).to.be.closeTo(6.2, 0.05)
+  })
+
+  it('brace: a hinge 2.2 cm off slides 3.11 cm at 90°, and a stop holds the knee', () => {
+    const answer = work('brace', { forward: 2.2, up: 0, flexion: 90, knee: 120 })
+    expect(valueOf(answer, 'stop-slide')).to.be.closeTo(3.11, 0.005)
+    expect(valueOf(answer, 'angle')).to.equal(90)
+    expect(wordsOf(answer, 'angle')).to.equal('by its stop')
+    expect(work('brace', { extension: 60, flexion: 30 }).cautions[0]?.text).to.match(/stops cross/)
+  })
+
+  it('wraps: two layers at 0.5 kgf, 10 cm wide, press 4620·2·0.5 ÷ (girth · 10) mmHg', () => {
+    const answer = work('wraps')
+    const [, girth] = /\(([\d.]+) × 10\)/.exec(answer.figures.find((one) => one.id === 'most')?.working ?? '') ?? []
+    expect(valueOf(answer, 'most')).to.be.closeTo(4620 / (Number(girth) * 10), 0.05)
+    expect(work('wraps', { tension: 2 }).cautions.map((one) => one.level)).to.include('stop')
+    expect(work('wraps', { limb: 'leg-arterial', tension: 0.6 }).cautions.map((one) => one.level)).to.include('caution')
+  })
+
+  it('stiffness: wider, thicker and drier is never softer', () => {
+    const drop = (change: BenchState): number => valueOf(work('stiffness', change), 'drop')
+    for (const [less, more] of [
+      [{ width: 10 }, { width: 20 }],
+      [{ layers: 6 }, { layers: 12 }],
+      [{ hours: 1 }, { hours: 24 }],
+    ] as const)
+      expect(drop(more)).to.be.lessThan(drop(less))
+    expect(work('stiffness', { width: 5, layers: 2, girth: 60 }).cautions.length).to.be.greaterThan(0)
+  })
+
+  it('size: between two sizes it says so, out of reach it stops, and the same seed draws the same people', () => {
+    expect(work('size', { reading: 26, doubt: 0.5 }).cautions[0]?.level).to.equal('caution')
+    expect(work('size', { reading: 100 }).cautions[0]?.level).to.equal('stop')
+    expect(valueOf(work('size', { reading: 24.8, doubt: 0.3 }), 'odds')).to.be.greaterThan(95)
+    expect(work('size')).to.deep.equal(work('size'))
+  })
+
+  it('shell: sitting 0.2 cm under the notch it is lowered by 0.5, as its plan says; an edge off upright is seated again', () => {
+    expect(wordsOf(work('shell', { sitting: 0.2 }), 'verdict')).to.match(/lower/i)
+    expect(valueOf(work('shell', { sitting: 0.2 }), 'sit-rise')).to.be.closeTo(1.8, 1e-9)
+    expect(wordsOf(work('shell', { standing: 5 }), 'verdict')).to.match(/seat/i)
+    expect(work('shell').cautions).to.deep.equal([])
+  })
+
+  it('crew: more hands, slower plaster and quicker work are never worse; too few is said, not guessed', () => {
+    const odds = (change: BenchState): number => valueOf(work('crew', change), 'odds')
+    expect(odds({ people: 4 })).to.be.at.least(odds({ people: 3 }))
+    expect(odds({ material: 'plaster-slow' })).to.be.at.least(odds({ material: 'plaster-extra-fast' }))
+    expect(odds({ pace: 60 })).to.be.at.least(odds({ pace: 140 }))
+    expect(work('crew', { people: 1 }).cautions[0]?.text).to.match(/So few cannot hold/)
+  })
+
+  it('findings: no pulse is urgent and takes more than one quiet round; what was there from the start is known; all well is nothing', () => {
+    expect(wordsOf(work('findings'), 'level')).to.equal('nothing')
+    const pulseless = work('findings', { pulse: 'absent' })
+    expect(wordsOf(pulseless, 'level')).to.equal('urgent')
+    expect(pulseless.cautions[0]?.level).to.equal('stop')
+    expect(pulseless.figures.find((one) => one.id.endsWith('/pulse'))?.working).to.match(/quiet complete rounds end it|senior decides/)
+    const tingling = work('findings', { feeling: 'tingling' })
+    expect(wordsOf(tingling, 'level')).to.match(/warning|review/)
+    expect(wordsOf(work('findings', { feeling: 'tingling', before: 'same' }), 'level')).to.equal('known from before')
+  })
+})

@@ -29,7 +29,7 @@ import { LayOutList } from './lay-out-list'
 import { OrdersPanel } from './orders-panel'
 import { SetupForm } from './setup-form'
 import { TemplatePanel } from './template-panel'
-import { WetStrip } from './wet-strip'
+import { WetStrip } from '../../case/wet-strip'
 
 /** What to lay out, who is here and holds what, how warm the water is, and whether they will finish before it sets. */
 export function MakeReadyScreen() {

@@ -1,4 +1,5 @@
 import { choiceAt, figureAt, type Bench, type BenchState, type RangeControl } from '#core/practice/bench'
+import { withUnit } from './figure-words'
 import { ChoiceRow } from '../../parts/choice-row'
 
 /** Everything that is turned on a bench, six at most. */
@@ -35,12 +36,12 @@ export function BenchControls({ bench, state, onChange }: { bench: Bench; state:
 /** A figure to turn: by thumb, by arrow keys, by page keys in larger steps. */
 export function RangeSlider({ control, value, onChange }: { control: RangeControl; value: number; onChange: (value: number) => void }) {
   const { label, unit, least, greatest, step } = control
-  const shown = `${value.toFixed(step < 1 ? 1 : 0)}${unit ? ` ${unit}` : ''}`
+  const shown = `${value.toFixed(Number.isInteger(step) ? 0 : 1)}${withUnit(unit)}`
   return (
     <label className="grid gap-0.5">
       <span className="flex justify-between gap-3 text-sm font-semibold text-soft">
         {label}
-        <span className="numeral text-ink">{shown}</span>
+        <span className="numeral whitespace-nowrap text-ink">{shown}</span>
       </span>
       <input
         type="range"

@@ -1,5 +1,6 @@
 import { figureAt, type Bench, type BenchScene, type BenchState, type CurveScene } from '#core/practice/bench'
 import { HeatMap } from '../../case/heat-map'
+import { WetStrip } from '../../case/wet-strip'
 import { Lane } from '../../lane/lane'
 import type { LaneLayer } from '../../lane/lane-props'
 import { TractionScene } from '../../lane/traction-scene'
@@ -9,8 +10,9 @@ import { useSettings } from '../../sync/session-store'
 import { useHeatSweep } from '../../workers/use-heat-sweep'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { RangeSlider } from './bench-controls'
+import { SketchFigure } from './sketch-figure'
 
-const girths: readonly LaneLayer[] = ['readings']
+const girths: readonly LaneLayer[] = ['readings', 'slab']
 
 /** What a bench shows: limb, rig, curves with their handle, maps. A pinned bench's lines lie under the lines of now. */
 export function BenchScenes({
@@ -91,6 +93,24 @@ function Scene({ scene, before, bench, onChange }: SceneProps) {
         </>
       )
     }
+    case 'sketch':
+      return (
+        <figure className="rounded-3xl border border-line bg-sheet p-3">
+          <figcaption className="px-1 font-bold">{scene.title}</figcaption>
+          <SketchFigure scene={scene} before={before?.kind === 'sketch' ? before : null} />
+        </figure>
+      )
+    case 'wet':
+      return (
+        <>
+          {before?.kind === 'wet' ? (
+            <Pinned>
+              <WetStrip input={before.input} people={before.people} />
+            </Pinned>
+          ) : null}
+          <WetStrip input={scene.input} people={scene.people} />
+        </>
+      )
     case 'heat-map':
       return <Map input={scene.input} limitC={scene.limitC} />
   }

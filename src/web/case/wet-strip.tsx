@@ -2,10 +2,12 @@ import { useMemo } from 'react'
 import { wetTimeline, type WetTimeline } from '#core/figures/crew/wet-timeline'
 import type { CrewInput } from '#core/model/crew-input'
 import { stepName } from '#core/runs/step-name'
-import { useNarrow } from '../../parts/use-narrow'
+import { useNarrow } from '../parts/use-narrow'
+import { cutToWidth, textWidthPx } from '../lane/kit/text-width'
 
 const rowHeight = 17
 const curveHeight = 62
+const letterPx = 11.5
 
 /** Every wet step on a time line over the setting clock, with the spread of both. */
 export function WetStrip({ input, people }: { input: CrewInput; people: number }) {
@@ -26,7 +28,9 @@ export function WetStrip({ input, people }: { input: CrewInput; people: number }
 
 function Strip({ timeline, moulding }: { timeline: WetTimeline; moulding: string }) {
   const { bars, setMin, setSdMin, setCurve, endMin } = timeline
-  const [width, labelWidth] = useNarrow() ? [350, 76] : [640, 84]
+  const width = useNarrow() ? 350 : 640
+  const nameWidth = Math.min(width * 0.34, Math.max(76, ...bars.map((bar) => textWidthPx(stepName(bar), letterPx))))
+  const labelWidth = nameWidth + 8
   const from = Math.min(0, ...bars.map((bar) => bar.startMin))
   const x = (minute: number): number => labelWidth + ((minute - from) / (endMin - from)) * (width - labelWidth - 8)
   const bottom = bars.length * rowHeight + 6
@@ -62,7 +66,7 @@ function Strip({ timeline, moulding }: { timeline: WetTimeline; moulding: string
           return (
             <g key={bar.id}>
               <text x={labelWidth - 6} y={top + 10} textAnchor="end" className="fill-ink">
-                {stepName(bar)}
+                {cutToWidth(stepName(bar), letterPx, nameWidth)}
               </text>
               <path
                 d={`M${x(bar.earlyEndMin)} ${top + 5.5} H${x(bar.lateEndMin)}`}
