@@ -13,28 +13,15 @@ import {
 import type { InjuryRecord } from '#contract/records/episode'
 import { ChoiceRow } from '../../parts/choice-row'
 
-/**
- * What kind of injury, and how swollen.
- * @param isSwellingOpen nobody has said how swollen it is
- */
-export function InjuryForm({
-  injury,
-  isSwellingOpen,
-  onPattern,
-  onSwelling,
-}: {
-  injury: InjuryRecord
-  isSwellingOpen: boolean
-  onPattern: (pattern: Pattern) => void
-  onSwelling: (swelling: Swelling) => void
-}) {
+/** What kind of injury. */
+export function PatternField({ injury, onPattern }: { injury: InjuryRecord; onPattern: (pattern: Pattern) => void }) {
   const [isAllShown, setAllShown] = useState(false)
   const { region, pattern } = injury
   const possible = region === null ? patterns : patternsOf(bodyRegionOf(region))
   const usual = region === null ? [] : possible.filter((one) => isUsualIn(one, region) || one === pattern)
   const shown = isAllShown ? possible : usual
   return (
-    <section aria-label="Injury" className="grid content-start gap-4">
+    <section aria-label="Injury">
       <ChoiceRow
         label="Injury"
         value={pattern}
@@ -52,13 +39,30 @@ export function InjuryForm({
           ) : null
         }
       />
-      <ChoiceRow
-        label="Swelling"
-        value={isSwellingOpen ? null : injury.swelling}
-        choices={swellings.map((value) => ({ value, label: value }))}
-        onChange={onSwelling}
-      />
     </section>
+  )
+}
+
+/**
+ * How swollen it is.
+ * @param isOpen nobody has said so yet
+ */
+export function SwellingField({
+  swelling,
+  isOpen,
+  onSwelling,
+}: {
+  swelling: Swelling
+  isOpen: boolean
+  onSwelling: (swelling: Swelling) => void
+}) {
+  return (
+    <ChoiceRow
+      label="Swelling"
+      value={isOpen ? null : swelling}
+      choices={swellings.map((value) => ({ value, label: value }))}
+      onChange={onSwelling}
+    />
   )
 }
 

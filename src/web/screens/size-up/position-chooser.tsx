@@ -8,7 +8,7 @@ export function PositionChooser({ open, value, onChoose }: { open: OpenCase; val
   const ranked = rankPositions(clinicalCase, clinicalCase.crew.people)
   const chosen = ranked.find((one) => one.id === value)
   return (
-    <details className="rounded-2xl border border-line px-4">
+    <details className="self-end rounded-2xl border border-line px-4 open:lg:col-span-3">
       <summary className="min-h-12 content-center py-1 font-semibold">
         Position{' '}
         <span className={`font-normal ${chosen?.refused ? 'text-caution' : 'text-soft'}`}>

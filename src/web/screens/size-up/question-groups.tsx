@@ -123,7 +123,7 @@ function Fold({ flags, lead, children }: { flags: readonly AskedFlag[]; lead: st
   if (flags.length === 0) return null
   return (
     <details className="rounded-2xl border border-line px-4">
-      <summary className="min-h-12 content-center py-2 leading-snug">
+      <summary className="min-h-11 content-center py-1.5 text-[0.95rem] leading-snug">
         <span className="font-semibold">{lead}:</span>{' '}
         <span className="text-soft">{flags.map((flag) => flagWords[flag].label.toLowerCase()).join(', ')}</span>
       </summary>

@@ -30,7 +30,7 @@ import { FileIn } from './file-in'
 import { FoundOn } from './found-on'
 import { IdentityForm } from './identity-form'
 import { MergeLine } from './merge-line'
-import { InjuryForm, isColumnRegion } from './injury-form'
+import { isColumnRegion, PatternField, SwellingField } from './injury-form'
 import { LevelField } from './level-field'
 import { LevelLane } from './level-lane'
 import { OrdersForm } from './orders-form'
@@ -103,54 +103,51 @@ export function SizeUpScreen() {
           <Notice tone="calm" lead={taken} role="status" />
         </div>
       ) : null}
-      <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[18rem_minmax(0,1fr)]">
+      <div className="grid gap-x-6 gap-y-4 lg:grid-cols-[18rem_minmax(0,1fr)]">
         <div className="grid content-start gap-4 ">
           <Where injury={injury} onPick={pick} onSide={(side) => save({ ...injury, side })} />
           <IdentityForm key={`${episode.id} ${episode.patientId}`} episode={episode} matters={figuresThatMatter(results)} />
           <PhotoStrip caseId={record.id} />
         </div>
-        <div className="grid content-start gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1.12fr)_minmax(0,1fr)]">
-          <div className="grid content-start gap-5">
-            <InjuryForm
-              key={injury.region}
-              injury={injury}
-              isSwellingOpen={questions.open.includes('swelling')}
-              onPattern={(pattern) => save({ ...injury, pattern })}
-              onSwelling={(swelling) => {
-                if (swelling === 'none') void writeEvent('asked', { injuryId: record.injuryId, questions: ['swelling'] })
-                if (swelling !== injury.swelling) save({ ...injury, swelling })
-              }}
-            />
+        <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-x-4 gap-y-4 lg:grid-cols-[auto_minmax(0,1fr)_minmax(0,1fr)]">
+          <div className="grid content-start gap-4 lg:col-span-3">
+            <PatternField key={injury.region} injury={injury} onPattern={(pattern) => save({ ...injury, pattern })} />
             {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
           </div>
-          <div className="grid content-start gap-5">
-            {isReady && plan.options['position'] !== undefined ? (
-              <PositionChooser
-                open={open}
-                value={String(plan.options['position'])}
-                onChoose={(position) => void writeEvent('options', { options: { ...record.options, position } })}
-              />
-            ) : null}
-            {isReady && !isColumnRegion(injury.region ?? 'neck') ? (
-              <details className="rounded-2xl border border-line px-4" open={changes('level') || undefined}>
-                <summary className="min-h-12 content-center font-semibold">
-                  Level of the injury{' '}
-                  <span className="font-normal text-soft">
-                    {injury.levelCm !== null
-                      ? formatLength(injury.levelCm, units)
-                      : changes('level')
-                        ? 'not set'
-                        : 'not set; changes nothing here'}
-                  </span>
-                </summary>
-                <div className="grid gap-3 pb-3">
-                  <LevelLane geometry={plan.geometry} level={injury.levelCm} onLevel={(levelCm) => save({ ...injury, levelCm })} />
-                  <LevelField caseId={record.id} injury={injury} onSave={(levelCm) => save({ ...injury, levelCm })} />
-                </div>
-              </details>
-            ) : null}
-          </div>
-          <div className="lg:col-span-2">
+          <SwellingField
+            swelling={injury.swelling}
+            isOpen={questions.open.includes('swelling')}
+            onSwelling={(swelling) => {
+              if (swelling === 'none') void writeEvent('asked', { injuryId: record.injuryId, questions: ['swelling'] })
+              if (swelling !== injury.swelling) save({ ...injury, swelling })
+            }}
+          />
+          {isReady && plan.options['position'] !== undefined ? (
+            <PositionChooser
+              open={open}
+              value={String(plan.options['position'])}
+              onChoose={(position) => void writeEvent('options', { options: { ...record.options, position } })}
+            />
+          ) : null}
+          {isReady && !isColumnRegion(injury.region ?? 'neck') ? (
+            <details className="self-end rounded-2xl border border-line px-4 open:lg:col-span-3" open={changes('level') || undefined}>
+              <summary className="min-h-12 content-center font-semibold">
+                Level of the injury{' '}
+                <span className="font-normal text-soft">
+                  {injury.levelCm !== null
+                    ? formatLength(injury.levelCm, units)
+                    : changes('level')
+                      ? 'not set'
+                      : 'not set; changes nothing here'}
+                </span>
+              </summary>
+              <div className="grid gap-3 pb-3">
+                <LevelLane geometry={plan.geometry} level={injury.levelCm} onLevel={(levelCm) => save({ ...injury, levelCm })} />
+                <LevelField caseId={record.id} injury={injury} onSave={(levelCm) => save({ ...injury, levelCm })} />
+              </div>
+            </details>
+          ) : null}
+          <div className="lg:col-span-3">
             <QuestionGroups
               questions={questions}
               results={results}
@@ -159,7 +156,7 @@ export function SizeUpScreen() {
               onNotSo={(flags) => void writeEvent('asked', { injuryId: record.injuryId, questions: flags })}
             />
           </div>
-          <div className="grid content-start gap-4 lg:col-span-2">
+          <div className="grid content-start gap-4 lg:col-span-3">
             {isReady ? (
               <TechniqueChooser record={record} ranked={ranked} onChoose={(id) => void writeEvent('technique', { technique: id })} />
             ) : null}

@@ -40,6 +40,11 @@ export function TechniqueChooser({
         <h2 id="technique" className="text-lg font-bold">
           What can be done here
         </h2>
+        {first.length < ranked.length ? (
+          <button type="button" onClick={() => setAllShown(!isAllShown)} className="min-h-11 font-semibold underline underline-offset-4">
+            {isAllShown ? 'Only the best' : moreWords(possible.length - first.length, ranked.length - possible.length)}
+          </button>
+        ) : null}
         {compared.length >= 2 ? <Button onClick={() => setComparing(true)}>Compare {compared.length}</Button> : null}
       </div>
       {better && !isLocked && stayedWith !== record.technique + better.technique.id ? (
@@ -67,15 +72,6 @@ export function TechniqueChooser({
           />
         ))}
       </ul>
-      {first.length < ranked.length ? (
-        <button
-          type="button"
-          onClick={() => setAllShown(!isAllShown)}
-          className="min-h-11 justify-self-start font-semibold underline underline-offset-4"
-        >
-          {isAllShown ? 'Only the best' : moreWords(possible.length - first.length, ranked.length - possible.length)}
-        </button>
-      ) : null}
       <Dialog title="Side by side" isWide isOpen={isComparing} onClose={() => setComparing(false)}>
         <Comparison ranked={ranked.filter((one) => compared.includes(one.technique.id))} />
       </Dialog>
