@@ -63,15 +63,18 @@ const shots: readonly Shot[] = [
       await browser.driver.executeScript(`document.getElementById('opening').scrollIntoView()`)
     },
   },
-  {
-    name: 'rig',
-    at: 'Kitto Vellan/watch',
-    then: async (browser) => browser.driver.executeScript(`document.getElementById('rig').scrollIntoView()`),
-  },
   { name: 'run-record', at: 'Corin Mabyn/record' },
   { name: 'guide', at: '/guide/leg-cast' },
   { name: 'store', at: '/store', then: async (browser) => browser.click('radio', 'Plaster room') },
   { name: 'hand-over', at: '/hand-over' },
+  {
+    name: 'bench',
+    at: '/practice/bench/swelling?swelling=marked&way=two-halves&cut=10&hour=20&pin=swelling%3Dmarked%26hour%3D20',
+    then: async (browser) => {
+      await browser.waitForText('A, pinned')
+      await browser.driver.executeScript('window.scrollTo(0, 0)')
+    },
+  },
 ]
 
 async function nameTheCrew(browser: TestBrowser): Promise<void> {
