@@ -31,6 +31,7 @@ const router = createBrowserRouter([
       { path: 'guide/:technique', lazy: async () => ({ Component: (await lateParts.guidePage()).GuidePageScreen }) },
       { path: 'practice', lazy: async () => ({ Component: (await lateParts.practice()).PracticeScreen }) },
       { path: 'practice/bench/:bench', lazy: async () => ({ Component: (await lateParts.bench()).BenchScreen }) },
+      { path: 'practice/station/:station', lazy: async () => ({ Component: (await lateParts.station()).StationScreen }) },
       { path: 'new', lazy: async () => ({ Component: (await lateParts.newCase()).NewCase }) },
       {
         path: 'case/:caseId',

@@ -32,6 +32,7 @@ export const lateParts = {
   guidePage: () => import('./screens/guide/guide-page-screen'),
   practice: () => import('./screens/practice/practice-screen'),
   bench: () => import('./screens/practice/bench-screen'),
+  station: () => import('./screens/practice/station-screen'),
   settings: () => import('./screens/settings/settings-screen'),
   audit: () => import('./screens/audit/audit-screen'),
   countersign: () => import('./screens/countersign/countersign-screen'),

@@ -72,6 +72,6 @@ describe('three days of a care collar, in the browser', () => {
       20_000,
     )
     await browser.open(`/case/${seeded.caseId}/record`)
-    await browser.waitForText(/front off/i)
+    await browser.waitForText(/front half off/i)
   }).timeout(90_000)
 })

@@ -148,3 +148,69 @@ describe('the benches, in the browser', () => {
     expect(await held()).to.equal(before)
   }).timeout(60_000)
 })
+
+describe('a station alone, in the browser', () => {
+  let browser: TestBrowser
+  before(async () => {
+    const server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+    await signIn(browser, 'teodor', server.password)
+  })
+  const doneCount = (): Promise<number> =>
+    browser.driver.executeScript<number>(`return document.querySelectorAll('section[aria-labelledby="done"] li').length`)
+
+  it('begins with what is given, and the clock runs when it is started', async () => {
+    await browser.open('/practice')
+    await browser.click('link', 'Back slab, leg')
+    await browser.waitForText('Apply: back slab, leg')
+    expect(await browser.text()).to.include('Practice: no patient')
+    await browser.click('button', 'Start the clock')
+    await browser.find('timer', 'Time left')
+  }).timeout(40_000)
+
+  it('ticks in any order, with undo, tells only what is asked, and a reload loses nothing', async () => {
+    await browser.click('button', 'gloves and cover')
+    await browser.click('button', 'wet the plaster')
+    expect(await doneCount()).to.equal(2)
+    await browser.click('button', 'Undo')
+    await browser.driver.wait(async () => (await doneCount()) === 1, 5_000)
+    expect(await browser.text()).to.not.include('Strong, the same on both sides.')
+    await browser.click('button', 'Pulse?')
+    await browser.waitForText('Strong, the same on both sides.')
+    await browser.driver.navigate().refresh()
+    await browser.find('timer', 'Time left')
+    expect(await doneCount()).to.equal(1)
+    await browser.waitForText('Strong, the same on both sides.')
+  }).timeout(40_000)
+
+  it('says at the field what is no figure', async () => {
+    const field = await browser.driver.findElement({ css: 'section[aria-labelledby="figures"] input' })
+    await field.sendKeys('a lot')
+    await browser.waitForText('Type a figure such as 38.5.')
+    await field.sendKeys('\uE009a\uE000', '\uE017', '25')
+  }).timeout(40_000)
+
+  it('makes the sheet when it is ended: parts, what is critical, the order that was crossed; and is done again at once', async () => {
+    // Wetting before the slab is cut: a pair is crossed.
+    await browser.click('button', 'wet the plaster')
+    await browser.click('button', 'cut the slab')
+    await browser.click('button', 'I have finished')
+    await browser.waitForText('steps are not done')
+    await browser.click('button', 'End and score')
+    await browser.waitForText('of 100')
+    const text = await browser.text()
+    expect(text).to.include('failed: critical')
+    expect(text).to.include('Circulation not checked before')
+    expect(text).to.include('cut the slab comes before wet the plaster')
+    expect(text).to.match(/Left out: .*circulation before/)
+    await browser.find('image', /steps in your order beside the procedure/)
+    await browser.click('button', 'Again')
+    await browser.find('button', 'Start the clock')
+  }).timeout(40_000)
+
+  it('says so where the address names no station', async () => {
+    await browser.open('/practice/station/shipped-catapult')
+    await browser.waitForText('The address names no station')
+  }).timeout(40_000)
+})

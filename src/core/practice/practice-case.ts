@@ -1,5 +1,5 @@
 import type { ClinicalCase, Measurement } from '../model/clinical-case'
-import type { Side, Swelling } from '../model/vocabulary'
+import { isUsualIn, type Pattern, type Region, type Side, type Swelling } from '../model/vocabulary'
 import { resolveOptions } from '../planner/resolve-options'
 import type { Protocol } from '../quantities/defaults'
 import type { Technique } from '../planner/technique'
@@ -21,13 +21,14 @@ export const usualPatient: PracticePatient = { heightCm: 172, massKg: 72, side: 
  * @param patient made up; nobody real
  */
 export function practiceCase(technique: Technique, patient: PracticePatient, protocol: Protocol): ClinicalCase {
+  const { region, pattern } = practiceInjury(technique)
   const bare: ClinicalCase = {
     technique: technique.id,
     patient: { ageYears: 40, heightCm: patient.heightCm, massKg: patient.massKg, flags: [] },
     injury: {
-      ...(technique.regions[0] ? { region: technique.regions[0] } : {}),
+      ...(region ? { region } : {}),
       side: patient.side,
-      pattern: technique.patterns[0] ?? 'other',
+      pattern,
       flags: patient.isFresh ? ['fresh'] : [],
       swelling: patient.swelling,
       levelCm: patient.levelCm ?? null,
@@ -47,4 +48,11 @@ export function practiceCase(technique: Technique, patient: PracticePatient, pro
     return [{ id: definition.id, value, unit: 'cm', ...(definition.sideRule === 'none' ? {} : { side: patient.side }) }]
   })
   return { ...bare, measurements }
+}
+
+/** What a technique is practised on: the first injury that it is for, where that is usual. */
+export function practiceInjury(technique: Technique): { readonly region: Region | null; readonly pattern: Pattern } {
+  const pattern = technique.patterns[0] ?? 'other'
+  const region = technique.regions.find((one) => isUsualIn(pattern, one)) ?? technique.regions[0] ?? null
+  return { region, pattern }
 }

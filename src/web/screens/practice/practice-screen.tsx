@@ -1,5 +1,7 @@
 import { Link } from 'react-router'
 import { benches } from '#core/practice/benches'
+import { stationIdOf } from '#core/practice/stations/shipped-stations'
+import { techniques } from '#core/techniques/registry'
 import { PracticeSign } from './practice-sign'
 
 /** Rooms without a patient: what can be tried, by the same core as the path. */
@@ -27,6 +29,26 @@ export function PracticeScreen() {
               >
                 <span className="text-lg font-bold">{bench.name}</span>
                 <span className="text-[0.95rem]">{bench.purpose}</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section aria-labelledby="stations" className="grid gap-3">
+        <div>
+          <h2 id="stations" className="text-lg font-bold">
+            Stations
+          </h2>
+          <p className="text-soft">A timed skill, alone: the application is the manikin, and scores it.</p>
+        </div>
+        <ul className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
+          {techniques.map((technique) => (
+            <li key={technique.id}>
+              <Link
+                to={`/practice/station/${stationIdOf(technique.id)}`}
+                className="grid min-h-12 content-center rounded-2xl border border-line bg-sheet px-4 py-2 font-semibold"
+              >
+                {technique.name}
               </Link>
             </li>
           ))}

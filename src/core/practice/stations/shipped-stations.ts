@@ -1,0 +1,84 @@
+import type { Plan } from '../../model/plan'
+import type { PlanContext } from '../../model/plan-context'
+import { spoken } from '../../model/vocabulary'
+import type { Technique } from '../../planner/technique'
+import { planCase } from '../../techniques/plan-case'
+import { findTechnique, techniques } from '../../techniques/registry'
+import { practiceCase, practiceInjury, usualPatient, type PracticePatient } from '../practice-case'
+import { usualLimitS, type CriticalError, type Station } from './station'
+
+const mostAsked = 3
+
+/** The plan of a station's patient: its steps and its right figures; null for a technique that there is not. */
+export function planOfStation(station: Pick<Station, 'technique' | 'options' | 'patient'>, ctx: PlanContext): Plan | null {
+  const technique = findTechnique(station.technique)
+  if (!technique) return null
+  const clinicalCase = practiceCase(technique, station.patient, ctx.protocol)
+  return planCase({ ...clinicalCase, options: station.options }, ctx)
+}
+
+/** Under what the shipped station of a technique is found. */
+export function stationIdOf(technique: string): string {
+  return `shipped-${technique}`
+}
+
+/** A station of each technique, made from what the technique itself says. */
+export function shippedStations(ctx: PlanContext): readonly Station[] {
+  return techniques.flatMap((technique) => {
+    const station = stationOf(technique, technique.name, usualPatient, ctx)
+    return station ? [station] : []
+  })
+}
+
+function stationOf(technique: Technique, name: string, patient: PracticePatient, ctx: PlanContext): Station | null {
+  const plan = planOfStation({ technique: technique.id, options: {}, patient }, ctx)
+  if (!plan || plan.procedure.steps.length === 0) return null
+  const { steps } = plan.procedure
+  const isAsked = (id: string): boolean =>
+    technique.decisions.some((one) => one.id === id && (one.use ?? 'know') !== 'know' && (one.kind === 'number' || one.kind === 'whole'))
+  const injury = practiceInjury(technique)
+  const part = injury.region ? spoken(injury.region) : 'body'
+  const pattern = spoken(injury.pattern)
+  const isSided = plan.geometry.body === 'leg' || plan.geometry.body === 'arm'
+  return {
+    id: stationIdOf(technique.id),
+    name,
+    technique: technique.id,
+    options: {},
+    patient,
+    given: [
+      `A person of 40, ${patient.heightCm} cm, ${patient.massKg} kg. ${isSided ? `${patient.side.toUpperCase()} ${part}` : part}: ${pattern}.`,
+      `Apply: ${technique.name.toLowerCase()}. ${technique.purpose}`,
+    ],
+    onAsking: [
+      { ask: 'Pulse?', answer: 'Strong, the same on both sides.' },
+      { ask: 'Feeling and movement?', answer: 'Normal.' },
+      { ask: 'Pain?', answer: 'Four of ten, worse when moved.' },
+      { ask: 'Allergies?', answer: 'None known.' },
+    ],
+    prompts: [{ atS: usualLimitS / 2, text: 'Half of the time has gone.' }],
+    limitS: usualLimitS,
+    required: steps.filter((step) => !step.optional).map((step) => step.id),
+    criticals: criticalsFor(plan),
+    asked: plan.decisions
+      .filter((one) => typeof one.value === 'number' && isAsked(one.id))
+      .slice(0, mostAsked)
+      .map((one) => ({ decision: one.id, tolerance: null })),
+  }
+}
+
+/** What can go critically wrong with a plan: only what it has. */
+function criticalsFor(plan: Plan): readonly CriticalError[] {
+  const { steps } = plan.procedure
+  const { body } = plan.geometry
+  return [
+    ...(steps.some((step) => step.pull) ? (['pull-let-go'] as const) : []),
+    ...(body === 'neck' ? (['head-let-go'] as const) : []),
+    'circulation-before',
+    'circulation-after',
+    ...(plan.geometry.bands.some((band) => band.kind === 'strap') ? (['strap-on-injury'] as const) : []),
+    ...(body === 'leg' || body === 'arm' ? (['wrong-side'] as const) : []),
+    ...(plan.decisions.some((one) => one.strip) ? (['size-off'] as const) : []),
+    'stop-ignored',
+  ]
+}

@@ -1,0 +1,160 @@
+import type { Plan } from '#core/model/plan'
+import { partWorth, type NumberMark, type StationScore } from '#core/practice/stations/score-station'
+import { criticalErrors, type Station, type StationRun } from '#core/practice/stations/station'
+import { stepName } from '#core/runs/step-name'
+import { Button, ButtonLink } from '../../parts/button'
+import { Notice } from '../../parts/notice'
+import { saveJson } from '../../parts/save-file'
+import { OrderDrawing } from './order-drawing'
+import type { StationControl } from './use-station-run'
+
+const partNames = { order: 'Order', completeness: 'Completeness', numbers: 'Figures', time: 'Time' } as const
+
+/** The sheet of a run: total and parts, order, times, what was critical, figures with their working, notes. */
+export function StationSheet({
+  station,
+  plan,
+  run,
+  score,
+  control,
+}: {
+  station: Station
+  plan: Plan
+  run: StationRun & { readonly notes: string }
+  score: StationScore
+  control: StationControl
+}) {
+  const broken = score.pairs.filter((one) => one.isBroken)
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-2">
+      <section aria-label="Score" className="grid content-start gap-3 rounded-3xl border border-line bg-sheet p-5">
+        <p className="flex flex-wrap items-baseline gap-x-3">
+          <span className="numeral text-5xl font-bold">{score.total.toFixed(1)}</span>
+          <span className="text-soft">of 100</span>
+          <strong className={score.hasPassed ? 'text-calm' : 'text-stop'}>
+            {score.hasPassed ? '● nothing critical' : '◆ failed: critical'}
+          </strong>
+        </p>
+        {score.criticals.map((id) => (
+          <Notice key={id} tone="stop" lead={criticalErrors[id].label}>
+            {criticalErrors[id].why}
+          </Notice>
+        ))}
+        <dl className="grid gap-1.5">
+          {(Object.keys(partWorth) as readonly (keyof typeof partWorth)[]).map((part) => (
+            <div key={part} className="grid grid-cols-[7rem_minmax(0,1fr)_auto] items-center gap-3">
+              <dt>{partNames[part]}</dt>
+              <dd className="h-3 overflow-hidden rounded-full bg-well" aria-hidden>
+                <div className="h-full rounded-full bg-ink" style={{ width: `${100 * score.parts[part]}%` }} />
+              </dd>
+              <dd className="numeral font-bold">
+                {(partWorth[part] * score.parts[part]).toFixed(1)} <span className="font-normal text-soft">of {partWorth[part]}</span>
+              </dd>
+            </div>
+          ))}
+        </dl>
+        <p className="text-soft">
+          {clock(score.tookMs)} of {clock(station.limitS * 1000)}.{' '}
+          {score.missing.length > 0 ? `Left out: ${score.missing.map((id) => stepName({ id })).join(', ')}.` : 'Nothing left out.'}
+        </p>
+        <div className="flex flex-wrap gap-2 print:hidden">
+          <Button look="next" onClick={control.again}>
+            Again
+          </Button>
+          <Button
+            onClick={() =>
+              saveJson(`station-${station.technique}.json`, {
+                format: 'zesty-wren/station-run',
+                version: 1,
+                practice: true,
+                station,
+                run,
+                score,
+              })
+            }
+          >
+            Save as a file
+          </Button>
+          <Button onClick={() => window.print()}>Print</Button>
+          <ButtonLink to="/practice">All of Practice</ButtonLink>
+        </div>
+      </section>
+      <section aria-labelledby="order" className="grid content-start gap-2 rounded-3xl border border-line bg-sheet p-5">
+        <h2 id="order" className="font-bold">
+          Your order, and the procedure’s
+        </h2>
+        <OrderDrawing plan={plan} score={score} />
+        {broken.map((pair) => (
+          <p key={`${pair.before} ${pair.after}`}>
+            <strong className="text-stop">
+              {stepName({ id: pair.before })} comes before {stepName({ id: pair.after })}.
+            </strong>{' '}
+            It prevents: {pair.why}
+          </p>
+        ))}
+        {broken.length === 0 ? <p className="text-soft">Nothing that binds was out of order.</p> : null}
+      </section>
+      <section aria-labelledby="numbers" className="grid content-start gap-2 rounded-3xl border border-line bg-sheet p-5">
+        <h2 id="numbers" className="font-bold">
+          Figures
+        </h2>
+        {score.numbers.map((mark) => (
+          <Figure key={mark.decision} mark={mark} />
+        ))}
+        {score.numbers.length === 0 ? <p className="text-soft">None was asked.</p> : null}
+      </section>
+      <section aria-labelledby="times" className="grid content-start gap-2 rounded-3xl border border-line bg-sheet p-5">
+        <h2 id="times" className="font-bold">
+          Time by step
+        </h2>
+        <ol className="columns-2 gap-5 text-[0.95rem]">
+          {score.steps.map((one) => (
+            <li key={one.stepId} className="flex justify-between gap-2">
+              <span className="min-w-0 truncate">{stepName({ id: one.stepId })}</span>
+              <span className="numeral text-soft">{(one.tookMs / 1000).toFixed(1)} s</span>
+            </li>
+          ))}
+        </ol>
+      </section>
+      <label className="grid gap-1.5 lg:col-span-2">
+        <span className="font-bold">Notes for the debrief, kept on this device</span>
+        <textarea
+          value={run.notes}
+          maxLength={2000}
+          rows={3}
+          onChange={(event) => control.note(event.target.value)}
+          className="field-box h-auto py-2"
+        />
+      </label>
+    </div>
+  )
+}
+
+function Figure({ mark }: { mark: NumberMark }) {
+  const unit = mark.unit ? ` ${mark.unit}` : ''
+  const right = typeof mark.right === 'number' ? Number(mark.right.toFixed(2)) : mark.right
+  return (
+    <div className="grid gap-0.5 border-b border-line pb-1.5 last:border-b-0">
+      <p className="flex flex-wrap justify-between gap-x-3">
+        <span>{mark.label}</span>
+        <span className="numeral">
+          <strong>{mark.given === null || mark.given === '' ? 'nothing given' : `${mark.given}${unit}`}</strong>
+          <span className="text-soft">
+            {' '}
+            right: {right}
+            {unit}, {(100 * mark.share).toFixed(0)} %
+          </span>
+        </span>
+      </p>
+      <p className="text-sm text-soft">
+        {mark.formula}
+        {mark.tolerance === null ? '' : ` Tolerance ${Number(mark.tolerance.toFixed(2))}${unit}; three times that is worth nothing.`}
+      </p>
+    </div>
+  )
+}
+
+function clock(ms: number): string {
+  const seconds = Math.round(ms / 1000)
+  return `${Math.floor(seconds / 60)} min ${seconds % 60} s`
+}

@@ -1,0 +1,184 @@
+import { expect } from 'chai'
+import type { Plan } from '#core/model/plan'
+import { planOfStation, shippedStations } from '#core/practice/stations/shipped-stations'
+import { readStation, writeStationFile } from '#core/practice/stations/read-station'
+import { scoreStation } from '#core/practice/stations/score-station'
+import { criticalIds, toTenth, type Station, type StationRun } from '#core/practice/stations/station'
+import { techniques } from '#core/techniques/registry'
+import { testContext } from '../../harness/leg-slab-cases'
+
+const ctx = testContext()
+const stations = shippedStations(ctx)
+const stationOf = (technique: string): Station => {
+  const station = stations.find((one) => one.technique === technique)
+  if (!station) throw new Error(`no station for ${technique}`)
+  return station
+}
+const planOf = (station: Station): Plan => {
+  const plan = planOfStation(station, ctx)
+  if (!plan) throw new Error('no plan')
+  return plan
+}
+/** Every required step in the procedure's order, ten seconds apart, and every figure right. */
+function perfectRun(station: Station, plan: Plan): StationRun {
+  const required = new Set(station.required)
+  const ticks = plan.procedure.steps
+    .filter((step) => required.has(step.id))
+    .map((step, index) => ({ stepId: step.id, atMs: (index + 1) * 10_000 }))
+  return {
+    ticks,
+    criticals: [],
+    answers: station.asked.map(({ decision }) => ({ decision, given: Number(plan.decisions.find((one) => one.id === decision)?.value) })),
+    endedMs: ticks.at(-1)?.atMs ?? 0,
+  }
+}
+
+describe('stations', () => {
+  it('are shipped for each technique', () => {
+    expect(stations.map((one) => one.technique)).to.deep.equal(techniques.map((one) => one.id))
+  })
+
+  for (const station of stations) {
+    it(`${station.name}: can be read as a file, and a perfect run has 100`, () => {
+      const plan = planOf(station)
+      const read = readStation(JSON.parse(JSON.stringify(writeStationFile(station))), () => plan.procedure.steps.map((step) => step.id))
+      expect(read.problems).to.deep.equal([])
+      expect(read.station).to.deep.equal(station)
+      const score = scoreStation(station, plan, perfectRun(station, plan))
+      expect(score.total).to.equal(100)
+      expect(score.hasPassed).to.equal(true)
+      expect(score.missing).to.deep.equal([])
+      expect(score.pairs.every((one) => !one.isBroken)).to.equal(true)
+    })
+  }
+})
+
+describe('the score of a station, worked by hand', () => {
+  // A frame of two bars: one direct link broken, two required steps left out, a figure 1.5 tolerances off, the pull let go, 750 s of 600.
+  const base = stationOf('frame-traction')
+  const plan = planOf(base)
+  const [asked] = plan.decisions.filter((one) => typeof one.value === 'number')
+  const station: Station = { ...base, asked: asked ? [{ decision: asked.id, tolerance: 2 }] : [] }
+  const perfect = perfectRun(station, plan)
+
+  it('adds its parts: 40 order, 30 completeness, 20 numbers, 10 time; and what is critical fails it all the same', () => {
+    const { steps } = plan.procedure
+    const late = steps.findLast((step) => step.after.length > 0 && station.required.includes(step.id))
+    const first = late?.after.at(-1)
+    expect(first, 'a link to break').to.be.a('string')
+    const ids = perfect.ticks.map((one) => one.stepId)
+    // The later of the pair is ticked just before the earlier one.
+    const order = ids.flatMap((id) => (id === late?.id ? [] : id === first ? [late?.id ?? '', id] : [id]))
+    const left = order.filter((id) => !steps.some((step) => step.after.includes(id)) && id !== late?.id).slice(-1)
+    const done = order.filter((id) => !left.includes(id))
+    const run: StationRun = {
+      ticks: done.map((stepId, index) => ({ stepId, atMs: (index + 1) * 5_000 })),
+      criticals: [{ id: 'pull-let-go', atMs: 42_300 }],
+      answers: [{ decision: asked?.id ?? '', given: Number(asked?.value) + 3 }],
+      endedMs: 750_000,
+    }
+    const links = steps
+      .flatMap((step) => step.after.map((before) => [before, step.id] as const))
+      .filter(([a, b]) => done.includes(a) && done.includes(b))
+    const broken = links.filter(([a, b]) => done.indexOf(a) > done.indexOf(b))
+    expect(broken.length).to.be.at.least(1)
+    const score = scoreStation(station, plan, run)
+    expect(score.parts.order).to.be.closeTo(1 - broken.length / links.length, 1e-12)
+    expect(score.parts.completeness).to.be.closeTo((station.required.length - left.length) / station.required.length, 1e-12)
+    expect(score.parts.numbers).to.be.closeTo(1 - 3 / (3 * 2), 1e-12)
+    expect(score.parts.time).to.be.closeTo(0.5, 1e-12)
+    const by = 40 * (1 - broken.length / links.length) + 30 * score.parts.completeness + 20 * 0.5 + 10 * 0.5
+    expect(score.total).to.be.closeTo(by, 0.05)
+    expect(score.hasPassed).to.equal(false)
+    expect(score.criticals).to.deep.equal(['pull-let-go'])
+    expect(score.pairs.filter((one) => one.isBroken).map((one) => `${one.before} ${one.after}`)).to.deep.equal(
+      broken.map((one) => one.join(' ')),
+    )
+    for (const pair of score.pairs) expect(pair.why, pair.before).to.not.equal('')
+  })
+
+  it('takes time from 1 at the limit to 0 at one and a half times it', () => {
+    const at = (endedMs: number): number => scoreStation(station, plan, { ...perfect, endedMs }).parts.time
+    expect(at(0)).to.equal(1)
+    expect(at(600_000)).to.equal(1)
+    expect(at(660_000)).to.be.closeTo(0.8, 1e-12)
+    expect(at(900_000)).to.equal(0)
+    expect(at(9_000_000)).to.equal(0)
+  })
+
+  it('counts what was not asked and what has no pair as whole, and nothing given as nothing', () => {
+    const bare = scoreStation({ ...station, asked: [] }, plan, { ticks: [], criticals: [], answers: [], endedMs: null })
+    expect(bare.parts).to.deep.equal({ order: 1, completeness: 0, numbers: 1, time: 1 })
+    expect(bare.total).to.equal(70)
+    expect(scoreStation(station, plan, { ...perfect, answers: [] }).parts.numbers).to.equal(0)
+  })
+
+  it('reads an answer with a comma, refuses text, and takes the last one given', () => {
+    const right = Number(asked?.value)
+    const share = (...given: (number | string)[]): number =>
+      scoreStation(station, plan, { ...perfect, answers: given.map((one) => ({ decision: asked?.id ?? '', given: one })) }).parts.numbers
+    expect(share(String(right).replace('.', ','))).to.equal(1)
+    expect(share('a lot')).to.equal(0)
+    expect(share('')).to.equal(0)
+    expect(share(0, right)).to.equal(1)
+    expect(share(right + 6)).to.equal(0)
+  })
+
+  it('takes the decision’s own doubt, else 5 %, where the author gives no tolerance', () => {
+    const own = { ...station, asked: [{ decision: asked?.id ?? '', tolerance: null }] }
+    const mark = scoreStation(own, plan, perfect).numbers[0]
+    const wanted = asked?.sd && asked.sd > 0 ? asked.sd : Math.abs(Number(asked?.value)) * 0.05
+    expect(mark?.tolerance).to.be.closeTo(wanted, 1e-12)
+  })
+
+  it('counts a step once, by its first tick, in the order of time whatever order they came in', () => {
+    const [first, second] = perfect.ticks
+    const twice = scoreStation(station, plan, {
+      ...perfect,
+      ticks: [...perfect.ticks].reverse().concat(first ? [{ ...first, atMs: 400_000 }] : []),
+    })
+    expect(twice.pairs.every((one) => !one.isBroken)).to.equal(true)
+    expect(twice.steps[0]).to.deep.equal({ stepId: first?.stepId, atMs: 10_000, tookMs: 10_000 })
+    expect(twice.steps[1]?.stepId).to.equal(second?.stepId)
+    expect(toTenth(12_349)).to.equal(12_300)
+  })
+
+  it('passes over ticks of steps that there are not', () => {
+    const strange = scoreStation(station, plan, { ...perfect, ticks: [...perfect.ticks, { stepId: 'whistle', atMs: 5 }] })
+    expect(strange.total).to.equal(scoreStation(station, plan, perfect).total)
+  })
+})
+
+describe('stations that somebody made', () => {
+  const good = stationOf('leg-slab')
+  const steps = (): readonly string[] => planOf(good).procedure.steps.map((step) => step.id)
+  const faults = (change: object, whole: object = {}): string =>
+    readStation({ format: 'zesty-wren/station', version: 1, station: { ...good, ...change }, ...whole }, steps)
+      .problems.map(({ field, message }) => `${field}: ${message}`)
+      .join('\n')
+
+  for (const [what, change, wanted] of [
+    ['no steps', { required: [] }, /required: A station needs at least one required step/],
+    ['a step of another technique', { required: ['ring-set'] }, /required: ring-set is no step of this technique/],
+    ['weights of zero', { weights: { order: 0 } }, /weights: The parts of every station are worth the same/],
+    ['a time limit of zero', { limitS: 0 }, /limitS: The time limit has to be 30 to 10800 seconds/],
+    ['a time limit of words', { limitS: 'soon' }, /limitS: The time limit/],
+    ['a tolerance of zero', { asked: [{ decision: 'slab-width', tolerance: 0 }] }, /asked\/0\/tolerance: The tolerance has to be above 0/],
+    ['a figure that is no decision', { asked: [{ decision: 'mood' }] }, /asked\/0: The figure asked for is no decision/],
+    ['an error that is none', { criticals: ['sneezed'] }, /criticals: sneezed is no critical error/],
+    ['a technique that there is not', { technique: 'catapult' }, /technique: The technique is not known/],
+    ['no name', { name: '  ' }, /name: The name is missing/],
+    ['a patient of no weight', { patient: { ...good.patient, massKg: 0 } }, /patient\/massKg: The weight has to be/],
+    ['a prompt without words', { prompts: [{ atS: 5 }] }, /prompts\/0: A prompt needs/],
+    ['a question without an answer', { onAsking: [{ ask: 'Pulse?' }] }, /onAsking\/0: A question needs/],
+  ] as const) {
+    it(`refuses ${what}, with field, reason and remedy`, () => expect(faults(change)).to.match(wanted))
+  }
+
+  it('refuses what is no station at all', () => {
+    for (const file of [null, 7, [], {}, { format: 'zesty-wren/station' }, { format: 'zesty-wren/case', station: {} }])
+      expect(readStation(file, steps).problems[0]?.message).to.match(/no station/)
+  })
+
+  it('knows every critical error by its id', () => expect(faults({ criticals: criticalIds })).to.equal(''))
+})
