@@ -42,13 +42,19 @@ const screens = [
   'record',
   'guide',
   'guide/leg-cast',
+  'practice',
+  'practice/bench/heat',
+  'practice/bench/rig',
+  'practice/bench/shell',
+  'practice/bench/crew',
+  'practice/station/shipped-leg-slab',
 ] as const
 
 async function visit(screen: (typeof screens)[number]): Promise<void> {
   await browser.open(
     screen === 'board'
       ? '/'
-      : /^(settings|store|history|hand-over|ward|round|recall|countersign|\?|guide)/.test(screen)
+      : /^(settings|store|history|hand-over|ward|round|recall|countersign|\?|guide|practice)/.test(screen)
         ? `/${screen}`
         : (pathOf.get(screen) ?? '/nowhere'),
   )
