@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import type { Plan } from '#core/model/plan'
-import { planOfStation, shippedStations } from '#core/practice/stations/shipped-stations'
+import { findStation, planOfStation, shippedStations } from '#core/practice/stations/shipped-stations'
 import { readStation, writeStationFile } from '#core/practice/stations/read-station'
 import { scoreStation } from '#core/practice/stations/score-station'
 import { criticalIds, toTenth, type Station, type StationRun } from '#core/practice/stations/station'
@@ -34,8 +34,20 @@ function perfectRun(station: Station, plan: Plan): StationRun {
 }
 
 describe('stations', () => {
-  it('are shipped for each technique', () => {
-    expect(stations.map((one) => one.technique)).to.deep.equal(techniques.map((one) => one.id))
+  it('are shipped for each technique, and five on other people', () => {
+    expect(stations.slice(0, techniques.length).map((one) => one.technique)).to.deep.equal(techniques.map((one) => one.id))
+    expect(stations).to.have.length(techniques.length + 5)
+    expect(new Set(stations.map((one) => one.id)).size).to.equal(stations.length)
+    for (const station of stations.slice(techniques.length)) {
+      const plan = planOf(station)
+      const usual = planOf(stationOf(station.technique))
+      expect(
+        plan.decisions.map((one) => one.value),
+        station.name,
+      ).to.not.deep.equal(usual.decisions.map((one) => one.value))
+      expect(findStation(station.id, ctx)).to.deep.equal(station)
+    }
+    expect(findStation('shipped-catapult', ctx)).to.equal(null)
   })
 
   for (const station of stations) {

@@ -3,7 +3,12 @@ import type { PlanContext } from '../../model/plan-context'
 import { spoken } from '../../model/vocabulary'
 import type { Technique } from '../../planner/technique'
 import { planCase } from '../../techniques/plan-case'
+import { extricationCollar } from '../../techniques/extrication-collar/extrication-collar'
+import { legCast } from '../../techniques/leg-cast/leg-cast'
+import { legSlab } from '../../techniques/leg-slab/leg-slab'
 import { findTechnique, techniques } from '../../techniques/registry'
+import { ringTraction } from '../../techniques/ring-traction/ring-traction'
+import { volarSlab } from '../../techniques/volar-slab/volar-slab'
 import { practiceCase, practiceInjury, usualPatient, type PracticePatient } from '../practice-case'
 import { usualLimitS, type CriticalError, type Station } from './station'
 
@@ -17,20 +22,55 @@ export function planOfStation(station: Pick<Station, 'technique' | 'options' | '
   return planCase({ ...clinicalCase, options: station.options }, ctx)
 }
 
-/** Under what the shipped station of a technique is found. */
+/** A station as lists show it, before anything of it is worked out. */
+export interface StationLine {
+  readonly id: string
+  readonly name: string
+  readonly technique: Technique
+  readonly patient: PracticePatient
+}
+
+/** Under what the station of a technique is found. */
 export function stationIdOf(technique: string): string {
   return `shipped-${technique}`
 }
 
-/** A station of each technique, made from what the technique itself says. */
-export function shippedStations(ctx: PlanContext): readonly Station[] {
-  return techniques.flatMap((technique) => {
-    const station = stationOf(technique, technique.name, usualPatient, ctx)
-    return station ? [station] : []
-  })
+/** The same skills on people who ask for more than the usual: small, heavy, very swollen, the other side. */
+const mixed: readonly StationLine[] = [
+  line('child-slab', 'a child, very swollen', legSlab, { heightCm: 118, massKg: 22, side: 'right', swelling: 'marked' }),
+  line('heavy-cast', 'a heavy patient', legCast, { heightCm: 186, massKg: 118, side: 'right', swelling: 'mild' }),
+  line('tall-wrist', 'a tall patient, right wrist', volarSlab, { heightCm: 198, massKg: 96, side: 'right', swelling: 'marked' }),
+  line('light-traction', 'a light patient', ringTraction, { heightCm: 156, massKg: 47, side: 'right', swelling: 'mild' }),
+  line('small-collar', 'a small neck', extricationCollar, { heightCm: 142, massKg: 38, swelling: 'none' }),
+]
+
+function line(id: string, who: string, technique: Technique, patient: Partial<PracticePatient>): StationLine {
+  return { id: `mixed-${id}`, name: `${technique.name}: ${who}`, technique, patient: { ...usualPatient, ...patient } }
 }
 
-function stationOf(technique: Technique, name: string, patient: PracticePatient, ctx: PlanContext): Station | null {
+/** Every station that is shipped: one of each technique, then five on other people. */
+export const stationLines: readonly StationLine[] = [
+  ...techniques.map((technique): StationLine => ({
+    id: stationIdOf(technique.id),
+    name: technique.name,
+    technique,
+    patient: usualPatient,
+  })),
+  ...mixed,
+]
+
+/** The shipped stations, made from what their techniques say. */
+export function shippedStations(ctx: PlanContext): readonly Station[] {
+  return stationLines.flatMap((one) => makeStation(one, ctx) ?? [])
+}
+
+/** The shipped station with an id, or null. */
+export function findStation(id: string, ctx: PlanContext): Station | null {
+  const found = stationLines.find((one) => one.id === id)
+  return found ? makeStation(found, ctx) : null
+}
+
+function makeStation({ id, name, technique, patient }: StationLine, ctx: PlanContext): Station | null {
   const plan = planOfStation({ technique: technique.id, options: {}, patient }, ctx)
   if (!plan || plan.procedure.steps.length === 0) return null
   const { steps } = plan.procedure
@@ -41,7 +81,7 @@ function stationOf(technique: Technique, name: string, patient: PracticePatient,
   const pattern = spoken(injury.pattern)
   const isSided = plan.geometry.body === 'leg' || plan.geometry.body === 'arm'
   return {
-    id: stationIdOf(technique.id),
+    id,
     name,
     technique: technique.id,
     options: {},

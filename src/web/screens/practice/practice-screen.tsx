@@ -1,7 +1,6 @@
 import { Link } from 'react-router'
 import { benches } from '#core/practice/benches'
-import { stationIdOf } from '#core/practice/stations/shipped-stations'
-import { techniques } from '#core/techniques/registry'
+import { stationLines } from '#core/practice/stations/shipped-stations'
 import { PracticeSign } from './practice-sign'
 
 /** Rooms without a patient: what can be tried, by the same core as the path. */
@@ -42,13 +41,13 @@ export function PracticeScreen() {
           <p className="text-soft">A timed skill, alone: the application is the manikin, and scores it.</p>
         </div>
         <ul className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
-          {techniques.map((technique) => (
-            <li key={technique.id}>
+          {stationLines.map((station) => (
+            <li key={station.id}>
               <Link
-                to={`/practice/station/${stationIdOf(technique.id)}`}
+                to={`/practice/station/${station.id}`}
                 className="grid min-h-12 content-center rounded-2xl border border-line bg-sheet px-4 py-2 font-semibold"
               >
-                {technique.name}
+                {station.name}
               </Link>
             </li>
           ))}

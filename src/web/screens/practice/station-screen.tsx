@@ -5,7 +5,7 @@ import { createMemo, type PlanContext } from '#core/model/plan-context'
 import type { Plan } from '#core/model/plan'
 import { criticalsAlone } from '#core/practice/stations/criticals-alone'
 import { scoreStation } from '#core/practice/stations/score-station'
-import { planOfStation, shippedStations } from '#core/practice/stations/shipped-stations'
+import { findStation, planOfStation } from '#core/practice/stations/shipped-stations'
 import type { Station } from '#core/practice/stations/station'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { Button, ButtonLink } from '../../parts/button'
@@ -21,7 +21,7 @@ const context: PlanContext = { catalogue, protocol: defaultProtocol, seed: 1, no
 /** One station, done alone: the application is the manikin. */
 export function StationScreen() {
   const { station: id } = useParams()
-  const station = useMemo(() => shippedStations(context).find((one) => one.id === id) ?? null, [id])
+  const station = useMemo(() => findStation(id ?? '', context), [id])
   const plan = useMemo(() => (station ? planOfStation(station, context) : null), [station])
   if (station && plan) return <OpenStation key={station.id} station={station} plan={plan} />
   return (
