@@ -1,4 +1,5 @@
 import { pistoning } from '../figures/sizing/hinge'
+import { pistonLimitCm } from '../techniques/hinged-knee-brace/hinged-knee-brace'
 import { figureAt, type Bench, type BenchCaution, type BenchState, type RangeControl } from './bench'
 
 const forward: RangeControl = {
@@ -66,7 +67,6 @@ const knee: RangeControl = { kind: 'range', id: 'knee', label: 'The knee bends',
 /** Thigh and shank of the practice leg, cm. */
 const thighCm = 42
 const shankCm = 40
-const slideLimitCm = 1.5
 const barShare = 2 / 3
 
 /** What a hinge off the joint does, and what the stops allow: COMPUTATION 15. */
@@ -93,11 +93,11 @@ export const braceBench: Bench = {
         text: 'The stops cross: the knee cannot move at all.',
         why: `Straightening stops at ${stopLow}°, bending at ${stopHigh}°.`,
       })
-    if (slideAt(stopHigh) > slideLimitCm)
+    if (slideAt(stopHigh) > pistonLimitCm)
       cautions.push({
         level: 'caution',
         text: 'Move the hinge to the joint, or let the knee bend less.',
-        why: `At its stop of ${stopHigh}° the brace slides ${slideAt(stopHigh).toFixed(1)} cm on the leg; ${slideLimitCm} cm is the limit.`,
+        why: `At its stop of ${stopHigh}° the brace slides ${slideAt(stopHigh).toFixed(1)} cm on the leg; ${pistonLimitCm} cm is the limit.`,
       })
     bars.forEach((bar, index) => {
       const most = index === 0 ? thighCm - 4 : shankCm - 3
@@ -142,8 +142,8 @@ export const braceBench: Bench = {
           value: slideAt(stopHigh),
           unit: 'cm',
           digits: 2,
-          words: slideAt(stopHigh) > slideLimitCm ? 'too much' : 'within 1.5 cm',
-          working: `The same at the stop against bending; more than ${slideLimitCm} cm rubs and moves the straps.`,
+          words: slideAt(stopHigh) > pistonLimitCm ? 'too much' : `within ${pistonLimitCm} cm`,
+          working: `The same at the stop against bending; more than ${pistonLimitCm} cm rubs and moves the straps.`,
         },
         {
           id: 'range',
@@ -253,12 +253,12 @@ function curveScene(slideAt: (deg: number) => number, bent: number, low: number,
     lines: [
       { label: 'slide', tone: 'ink' as const, points: degrees.map((deg) => [deg, slideAt(deg)] as const) },
       {
-        label: 'limit 1.5 cm',
+        label: `limit ${pistonLimitCm} cm`,
         tone: 'stop' as const,
         isDashed: true,
         points: [
-          [0, slideLimitCm],
-          [120, slideLimitCm],
+          [0, pistonLimitCm],
+          [120, pistonLimitCm],
         ] as const,
       },
       {

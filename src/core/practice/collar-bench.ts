@@ -5,6 +5,7 @@ import { fingerSlack, slackDefaults } from '../figures/straps/finger-slack'
 import type { PlanContext } from '../model/plan-context'
 import { readDefaults } from '../quantities/defaults'
 import { extricationCollar } from '../techniques/extrication-collar/extrication-collar'
+import { cautionTiltDeg, stopTiltDeg } from '../techniques/families/collar/decide-height-setting'
 import { planCase } from '../techniques/plan-case'
 import { figureAt, type Bench, type BenchCaution, type BenchState, type RangeControl } from './bench'
 import { practiceCase, usualPatient } from './practice-case'
@@ -74,11 +75,11 @@ export const collarBench: Bench = {
     const best = choice?.best
     const odds = choice?.all.find((one) => one.settingCm === setAt)?.odds ?? 0
     const cautions: BenchCaution[] = []
-    if (Math.abs(tilt) > 5)
+    if (Math.abs(tilt) > cautionTiltDeg)
       cautions.push({
-        level: Math.abs(tilt) > 10 ? 'stop' : 'caution',
+        level: Math.abs(tilt) > stopTiltDeg ? 'stop' : 'caution',
         text: tilt > 0 ? 'Set it lower: the head tilts back.' : 'Set it higher: the head nods forward.',
-        why: `${Math.abs(tilt).toFixed(1)}° off; more than 5° is not held in line, more than 10° is not left on.`,
+        why: `${Math.abs(tilt).toFixed(1)}° off; more than ${cautionTiltDeg}° is not held in line, more than ${stopTiltDeg}° is not left on.`,
       })
     if (openingCm < 1)
       cautions.push({

@@ -2,7 +2,7 @@ import type { ClinicalCase } from '../model/clinical-case'
 import type { PlanContext } from '../model/plan-context'
 import type { RigSetting } from '../model/rig'
 import { gravity } from '../figures/traction/leg-masses'
-import { hasRig, rigModelOf, tryRig, type RigModel, type TriedRig } from '../techniques/families/traction/describe-rig'
+import { hasRig, rigLimits, rigModelOf, tryRig, type RigModel, type TriedRig } from '../techniques/families/traction/describe-rig'
 import { planCase } from '../techniques/plan-case'
 import { suspendedRingTraction } from '../techniques/suspended-ring-traction/suspended-ring-traction'
 import {
@@ -225,6 +225,7 @@ function figuresOf({ rig, state }: TriedRig, model: RigModel): BenchAnswer['figu
 
 function cautionsOf({ state }: TriedRig, model: RigModel): readonly BenchCaution[] {
   const cautions: BenchCaution[] = []
+  const { ringCautionKPa, ringStopKPa, shearKPa } = rigLimits(model.protocol)
   if (model.capKg !== null && state.cordN / gravity > model.capKg + 1e-9)
     cautions.push({
       level: 'stop',
@@ -232,17 +233,17 @@ function cautionsOf({ state }: TriedRig, model: RigModel): readonly BenchCaution
       why: `The skin bears ${model.capKg} kg at most; the cord pulls ${kg(state.cordN)}.`,
     })
   const ringKPa = state.ringKPa ?? 0
-  if (ringKPa > 8)
+  if (ringKPa > ringCautionKPa)
     cautions.push({
-      level: ringKPa > 14 ? 'stop' : 'caution',
+      level: ringKPa > ringStopKPa ? 'stop' : 'caution',
       text: 'Unload the ring: more counterweight, less tied in.',
       why: `${ringKPa.toFixed(1)} kPa under the ring.`,
     })
-  if ((state.skinKPa ?? 0) > 0.8)
+  if ((state.skinKPa ?? 0) > shearKPa)
     cautions.push({
       level: 'caution',
       text: 'Less pull, or longer strips.',
-      why: `${(state.skinKPa ?? 0).toFixed(2)} kPa of drag; 0.8 is the limit.`,
+      why: `${(state.skinKPa ?? 0).toFixed(2)} kPa of drag; ${shearKPa} is the limit.`,
     })
   if (state.heldN < state.counterweightN - 0.5)
     cautions.push({

@@ -1,13 +1,10 @@
 import { paddedGirth, paddingDefaults } from '../figures/body/padded-girth'
+import { roomFor, type Opening } from '../figures/swelling/compare-openings'
 import { girthGrowthAt, swellingDefaults } from '../figures/swelling/girth-growth'
 import { hoursUntilLimit, pressureUnderShell, roomDefaults, type RoomInput } from '../figures/swelling/room'
-import type { Geometry, GeometryStation } from '../model/geometry'
-import type { PlanContext } from '../model/plan-context'
+import type { GeometryStation } from '../model/geometry'
 import { swellings, type Swelling } from '../model/vocabulary'
 import { readDefaults, type Protocol } from '../quantities/defaults'
-import { legSlab } from '../techniques/leg-slab/leg-slab'
-import { planCase } from '../techniques/plan-case'
-import { volarSlab } from '../techniques/volar-slab/volar-slab'
 import {
   choiceAt,
   figureAt,
@@ -18,7 +15,7 @@ import {
   type LimbNote,
   type RangeControl,
 } from './bench'
-import { practiceCase, usualPatient } from './practice-case'
+import { insideStations, practiceLimb } from './practice-limb'
 
 const limb: ChoiceControl = {
   kind: 'choice',
@@ -47,7 +44,7 @@ const way: ChoiceControl = {
     { id: 'single', label: 'one cut' },
     { id: 'strip', label: 'strip out' },
     { id: 'two-halves', label: 'two halves' },
-    { id: 'slab', label: 'slab from the start' },
+    { id: 'half-shell', label: 'slab from the start' },
   ],
   usual: 'closed',
 }
@@ -87,19 +84,23 @@ interface Shell {
 
 /** What is round a girth before and after it is cut. */
 function shellAt(state: BenchState, girthCm: number, protocol: Protocol): Shell {
-  const room = readDefaults(roomDefaults, protocol)
-  const layers = figureAt(state, padding)
-  const growthMax = readDefaults(swellingDefaults, protocol)[choiceAt(state, swelling) as Swelling]
-  const closed: RoomInput = { girthCm, growthMax, paddingLayers: layers, openingCm: 0, hasCrepe: false, coveredShare: 1 }
-  const how = choiceAt(state, way)
-  if (how === 'closed') return { closed, opened: closed, cutH: Infinity }
-  if (how === 'slab') {
-    const openingCm = (1 - slabShare) * paddedGirth(girthCm, layers, readDefaults(paddingDefaults, protocol).compressedLayerCm)
-    return { closed, opened: { ...closed, openingCm, coveredShare: slabShare }, cutH: 0 }
-  }
-  const cutCm = how === 'single' ? room.singleCm : how === 'strip' ? room.stripCm : room.halvesCm
-  const freedCm = choiceAt(state, toSkin) === 'cut' ? cutCm : room.paddingKeptShare * cutCm
-  return { closed, opened: { ...closed, openingCm: freedCm, hasCrepe: true }, cutH: figureAt(state, cutAt) }
+  const paddingLayers = figureAt(state, padding)
+  const how = choiceAt(state, way) as Opening
+  const room = (opening: Opening): RoomInput =>
+    roomFor(
+      opening,
+      {
+        girthCm,
+        paddedGirthCm: paddedGirth(girthCm, paddingLayers, readDefaults(paddingDefaults, protocol).compressedLayerCm),
+        growthMax: readDefaults(swellingDefaults, protocol)[choiceAt(state, swelling) as Swelling],
+        paddingLayers,
+        isPaddingCut: choiceAt(state, toSkin) === 'cut',
+        coverage: slabShare,
+      },
+      protocol,
+    )
+  const cutH = how === 'closed' ? Infinity : how === 'half-shell' ? 0 : figureAt(state, cutAt)
+  return { closed: room('closed'), opened: room(how), cutH }
 }
 
 /** kPa under a shell at an hour; null where the padding is crushed flat. */
@@ -125,9 +126,9 @@ export const swellingBench: Bench = {
     const { protocol } = ctx
     const { limitKPa, restKPa, stiffnessKPa } = readDefaults(roomDefaults, protocol)
     const { timeConstantH } = readDefaults(swellingDefaults, protocol)
-    const geometry = limbOf(choiceAt(state, limb), ctx)
+    const geometry = practiceLimb(choiceAt(state, limb) === 'arm', ctx)
     const at = figureAt(state, hour)
-    const inside = geometry.stations.filter((station) => station.axis !== 'foot' && station.id !== 'heel-instep')
+    const inside = insideStations(geometry)
     const shells = inside.map((station) => ({ station, shell: shellAt(state, station.girthCm, protocol) }))
     const kPaOf = (shell: Shell, atH: number): number => pressureAt(shell, atH, protocol) ?? Infinity
     const worst = shells.reduce((most, one) => (one.station.girthCm > most.station.girthCm ? one : most))
@@ -137,7 +138,7 @@ export const swellingBench: Bench = {
     const closedH = hoursUntilLimit(worst.shell.closed, protocol)
     const openedH = hoursUntilLimit(worst.shell.opened, protocol)
     const aboveH = hoursAbove(worst.shell, limitKPa, protocol)
-    const isCut = Number.isFinite(worst.shell.cutH) && choiceAt(state, way) !== 'slab'
+    const isCut = Number.isFinite(worst.shell.cutH) && choiceAt(state, way) !== 'half-shell'
     const later: Shell = { ...worst.shell, cutH: worst.shell.cutH + 1 }
     const laterH = isCut ? hoursAbove(later, limitKPa, protocol) - aboveH : 0
     const atCut = isCut ? (pressureAt({ ...worst.shell, cutH: Infinity }, worst.shell.cutH, protocol) ?? null) : null
@@ -276,12 +277,4 @@ function grown(station: GeometryStation, growth: number, inside: readonly Geomet
 function noteOf(kPa: number, limitKPa: number): LimbNote {
   if (!Number.isFinite(kPa)) return { words: 'no room', tone: 'stop' }
   return { words: `${kPa.toFixed(1)} kPa`, tone: kPa >= limitKPa ? 'stop' : kPa >= limitKPa * 0.6 ? 'caution' : 'calm' }
-}
-
-/** A limb for practice, as the plan of its device draws it, without the device. */
-function limbOf(id: string, ctx: PlanContext): Geometry {
-  const technique = id === 'arm' ? volarSlab : legSlab
-  const plan = planCase(practiceCase(technique, usualPatient, ctx.protocol), ctx)
-  if (!plan) throw new Error(`no plan for ${technique.id}`)
-  return { ...plan.geometry, bands: [], polygons: [], marks: [] }
 }

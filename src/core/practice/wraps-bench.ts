@@ -1,12 +1,8 @@
 import { bandageDefaults, bandagePressure } from '../figures/wraps/bandage-pressure'
 import { fingerSlack, slackDefaults } from '../figures/straps/finger-slack'
-import type { PlanContext } from '../model/plan-context'
 import { readDefaults } from '../quantities/defaults'
-import { legSlab } from '../techniques/leg-slab/leg-slab'
-import { planCase } from '../techniques/plan-case'
-import { volarSlab } from '../techniques/volar-slab/volar-slab'
 import { choiceAt, figureAt, type Bench, type BenchCaution, type ChoiceControl, type LimbNote, type RangeControl } from './bench'
-import { practiceCase, usualPatient } from './practice-case'
+import { insideStations, practiceLimb } from './practice-limb'
 
 const limb: ChoiceControl = {
   kind: 'choice',
@@ -56,8 +52,8 @@ export const wrapsBench: Bench = {
       chosen === 'leg-arterial' ? [values.arterialCautionMmHg, values.arterialStopMmHg] : [values.cautionMmHg, values.stopMmHg]
     const layers = figureAt(state, passes) / (1 - figureAt(state, overlap) / 100)
     const [pullKgf, widthCm] = [figureAt(state, tension), figureAt(state, width)]
-    const geometry = limbOf(chosen === 'arm', ctx)
-    const inside = geometry.stations.filter((one) => one.axis !== 'foot' && one.id !== 'heel-instep')
+    const geometry = practiceLimb(chosen === 'arm', ctx)
+    const inside = insideStations(geometry)
     const pressures = inside.map((station) => ({ station, mmHg: bandagePressure(layers, pullKgf, station.girthCm, widthCm) }))
     const [least, most] = [pressures.reduce((a, b) => (b.mmHg < a.mmHg ? b : a)), pressures.reduce((a, b) => (b.mmHg > a.mmHg ? b : a))]
     const { fingerCm } = readDefaults(slackDefaults, ctx.protocol)
@@ -168,11 +164,4 @@ export const wrapsBench: Bench = {
       ],
     }
   },
-}
-
-function limbOf(isArm: boolean, ctx: PlanContext) {
-  const technique = isArm ? volarSlab : legSlab
-  const plan = planCase(practiceCase(technique, usualPatient, ctx.protocol), ctx)
-  if (!plan) throw new Error(`no plan for ${technique.id}`)
-  return { ...plan.geometry, bands: [], polygons: [], marks: [] }
 }

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import type { Plan } from '#core/model/plan'
 import type { RigSetting } from '#core/model/rig'
-import { hasRig, rigModelOf, tryRig, type RigModel, type TriedRig } from '#core/techniques/families/traction/describe-rig'
+import { hasRig, rigLimits, rigModelOf, tryRig, type RigModel, type TriedRig } from '#core/techniques/families/traction/describe-rig'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { protocolOf } from '#contract/records/case'
 import { TractionScene } from '../lane/traction-scene'
@@ -122,6 +122,7 @@ function builtOf({ beamCm, fixedCm, carriedAtCm }: RigSetting): RigSetting | nul
 /** What the rig does as it is set, each with what it should be. */
 function Answers({ model, answer: { rig, state } }: { model: RigModel; answer: TriedRig }) {
   const overCapKg = model.capKg !== null && state.cordN / 9.81 > model.capKg + 1e-9 ? model.capKg : null
+  const { ringNoteKPa, ringCautionKPa, ringStopKPa, shearKPa } = rigLimits(model.protocol)
   const slides = state.heldN < state.counterweightN - 0.5
   const rows: readonly (readonly [string, string, string | null])[] = [
     ['Lift', `${state.liftN.toFixed(0)} N`, balanceWords(state.hipMomentNm, state.balanceKg)],
@@ -129,11 +130,11 @@ function Answers({ model, answer: { rig, state } }: { model: RigModel; answer: T
     [
       'On the ring',
       `${state.ringLoadN.toFixed(0)} N${state.ringKPa === null ? '' : `, ${state.ringKPa.toFixed(1)} kPa`}`,
-      (state.ringKPa ?? 0) > 14
+      (state.ringKPa ?? 0) > ringStopKPa
         ? 'Stop: unload it'
-        : (state.ringKPa ?? 0) > 8
+        : (state.ringKPa ?? 0) > ringCautionKPa
           ? 'Unload it'
-          : (state.ringKPa ?? 0) > 4.3
+          : (state.ringKPa ?? 0) > ringNoteKPa
             ? 'A relief plan'
             : null,
     ],
@@ -145,7 +146,7 @@ function Answers({ model, answer: { rig, state } }: { model: RigModel; answer: T
     [
       'Drag on the skin',
       state.skinKPa === null ? 'none: a pin' : `${state.skinKPa.toFixed(2)} kPa`,
-      (state.skinKPa ?? 0) > 0.8 ? 'Over 0.8 kPa: less pull' : null,
+      (state.skinKPa ?? 0) > shearKPa ? `Over ${shearKPa} kPa: less pull` : null,
     ],
     [
       'Bed',

@@ -38,7 +38,8 @@ export function compareOpenings(input: OpeningCase, protocol: Protocol): readonl
   })
 }
 
-function roomFor(opening: Opening, input: OpeningCase, protocol: Protocol): RoomInput {
+/** The room round a girth that each way of leaving room gives (COMPUTATION 12). */
+export function roomFor(opening: Opening, input: OpeningCase, protocol: Protocol): RoomInput {
   const room = readDefaults(roomDefaults, protocol)
   const base = { girthCm: input.girthCm, growthMax: input.growthMax, paddingLayers: input.paddingLayers }
   if (opening === 'closed') return { ...base, openingCm: 0, hasCrepe: false, coveredShare: 1 }

@@ -31,7 +31,8 @@ import { kneeBraceTaskForms } from './task-forms'
 const barShare = 2 / 3
 const shortOfAnkleCm = 3
 const strapOverlapCm = 8
-const pistonLimitCm = 1.5
+/** More slide than this rubs and moves the straps, cm. */
+export const pistonLimitCm = 1.5
 const rounds = { onlyMin: [60, 960] } as const
 
 const usualStraps = 4

@@ -98,7 +98,7 @@ export function StationRunView({
               return right ? (
                 <TextField
                   key={decision}
-                  label={`${right.label}${right.unit ? `, ${right.unit}` : ''}`}
+                  label={right.unit && !right.label.endsWith(right.unit) ? `${right.label}, ${right.unit}` : right.label}
                   inputMode="decimal"
                   maxLength={12}
                   value={given}

@@ -10,8 +10,9 @@ import { nearestSetting, type CollarSetting, type SettingChoice } from '../../..
 const leastOdds = 0.2
 const betweenOdds = 0.6
 const settledOdds = 0.8
-const cautionTiltDeg = 5
-const stopTiltDeg = 10
+/** How far a head may be off line before it is warned of, and before the collar is not left on, degrees. */
+export const cautionTiltDeg = 5
+export const stopTiltDeg = 10
 
 /**
  * Decides the `setting` of an extrication collar from neck height and stock, and warns of the head tilt that a

@@ -14,7 +14,7 @@ import { capOf } from './decide-pull'
 import { ringDefaults, stripsOf } from './ring'
 import { hungLimb, plannedAs } from './hung-limb'
 import { rigScene } from './rig-scene'
-import { holdingStripCm } from './holding-strip'
+import { holdingStripCm, stripDefaults } from './holding-strip'
 import { measureSpan } from './measure-span'
 
 /** Whether a technique hangs the limb from cords and weights. */
@@ -102,11 +102,22 @@ export function describeRig(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanCon
   }
 }
 
+/** What ring and skin bear under a protocol, kPa: a relief plan, unloading, a stop; less pull. */
+export function rigLimits(protocol: Protocol): { ringNoteKPa: number; ringCautionKPa: number; ringStopKPa: number; shearKPa: number } {
+  const { noteKPa, cautionKPa, stopKPa } = readDefaults(ringDefaults, protocol)
+  return {
+    ringNoteKPa: noteKPa,
+    ringCautionKPa: cautionKPa,
+    ringStopKPa: stopKPa,
+    shearKPa: readDefaults(stripDefaults, protocol).shearKPa,
+  }
+}
+
 /** Whether a rig as it is set passes a floor of safety: more on the skin than it may bear, or on the ring (SAFETY, traction). */
 export function rigStops(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext): boolean {
   const model = rigModelOf(clinicalCase, plan, ctx)
   if (!model) return false
   const { state } = tryRig(model, clinicalCase.rig ?? {})
   const isOverSkin = model.capKg !== null && state.cordN > gravity * model.capKg + 1e-9
-  return isOverSkin || (state.ringKPa ?? 0) > readDefaults(ringDefaults, ctx.protocol).stopKPa
+  return isOverSkin || (state.ringKPa ?? 0) > rigLimits(ctx.protocol).ringStopKPa
 }
