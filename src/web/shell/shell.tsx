@@ -82,7 +82,7 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
       </a>
       {/* While something cannot be sent that stays in sight, however far the page is scrolled. */}
       <header
-        className={`flex flex-wrap items-center gap-1 border-b border-line bg-sheet px-2 sm:px-4 ${isStuck ? 'sticky top-0 z-30' : ''}`}
+        className={`flex flex-wrap items-center gap-1 border-b border-line bg-sheet px-2 sm:px-4 print:hidden ${isStuck ? 'sticky top-0 z-30' : ''}`}
       >
         <Link to="/" aria-label="Zesty Wren, to the Board" className="flex min-h-13 items-center gap-2 px-1.5 font-bold">
           <Wren size={30} />

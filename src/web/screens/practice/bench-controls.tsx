@@ -5,10 +5,7 @@ import { ChoiceRow } from '../../parts/choice-row'
 /** Everything that is turned on a bench, six at most. */
 export function BenchControls({ bench, state, onChange }: { bench: Bench; state: BenchState; onChange: (change: BenchState) => void }) {
   return (
-    <section
-      aria-label="Controls"
-      className="grid gap-x-6 gap-y-2 rounded-3xl border border-line bg-sheet px-4 py-3 sm:grid-cols-2 print:hidden"
-    >
+    <section aria-label="Controls" className="grid gap-x-6 gap-y-2 rounded-3xl border border-line bg-sheet px-4 py-3 sm:grid-cols-2">
       {bench.controls.map((control) =>
         control.kind === 'range' ? (
           <RangeSlider

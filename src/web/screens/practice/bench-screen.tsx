@@ -48,7 +48,10 @@ function OpenBench({ bench }: { bench: Bench }) {
   const [first, ...rest] = now?.scenes ?? []
   const shared = { bench, state, pinned: pinned?.scenes ?? null, onChange: set }
   return (
-    <main id="main" className="mx-auto grid w-full max-w-[88rem] flex-1 grid-cols-[minmax(0,1fr)] content-start gap-4 px-3 py-4 sm:px-5">
+    <main
+      id="main"
+      className="mx-auto grid w-full max-w-[88rem] flex-1 print:[zoom:0.58] grid-cols-[minmax(0,1fr)] content-start gap-4 px-3 py-4 sm:px-5"
+    >
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-2xl font-bold">{bench.name}</h1>
         <PracticeSign />
@@ -64,14 +67,14 @@ function OpenBench({ bench }: { bench: Bench }) {
       ) : null}
       {said ? <Notice tone="caution" lead={said} role="status" /> : null}
       {hasFailed ? <Notice tone="caution" lead="This state could not be worked out: turn a control back." role="alert" /> : null}
-      <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,7fr)_minmax(0,5fr)] lg:grid-rows-[auto_1fr] lg:gap-x-4">
+      <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,7fr)_minmax(0,5fr)] lg:grid-rows-[auto_1fr] lg:gap-x-4 print:grid-cols-[minmax(0,7fr)_minmax(0,5fr)] print:grid-rows-[auto_1fr]">
         {/* What moves stays in sight while it is turned: on a phone the first scene stays at the top, where it leaves room. */}
         <div
           className={`min-w-0 ${first && first.kind !== 'pull' ? 'max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:bg-paper max-lg:pb-2' : ''}`}
         >
           {first ? <BenchScenes {...shared} scenes={[first]} /> : <p className="h-72 text-soft">Working it out…</p>}
         </div>
-        <div className="grid min-w-0 gap-3 lg:sticky lg:top-3 lg:col-start-2 lg:row-span-2 lg:row-start-1">
+        <div className="grid min-w-0 gap-3 lg:sticky lg:top-3 lg:col-start-2 lg:row-span-2 lg:row-start-1 print:static print:col-start-2 print:row-span-2 print:row-start-1">
           {now?.cautions.map((one) => (
             <Notice key={one.text} tone={one.level} lead={one.text}>
               {one.why}

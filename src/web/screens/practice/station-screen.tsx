@@ -38,7 +38,10 @@ function OpenStation({ station, plan }: { station: Station; plan: Plan }) {
   const { run } = control
   const isDone = run.endedMs !== null
   return (
-    <main id="main" className="mx-auto grid w-full max-w-6xl flex-1 grid-cols-[minmax(0,1fr)] content-start gap-4 px-3 py-4 sm:px-5">
+    <main
+      id="main"
+      className="mx-auto grid w-full max-w-6xl flex-1 print:[zoom:0.62] grid-cols-[minmax(0,1fr)] content-start gap-4 px-3 py-4 sm:px-5"
+    >
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-2xl font-bold">{station.name}</h1>
         <PracticeSign />

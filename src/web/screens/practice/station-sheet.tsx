@@ -26,7 +26,7 @@ export function StationSheet({
 }) {
   const broken = score.pairs.filter((one) => one.isBroken)
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-2">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-2 print:grid-cols-2">
       <section aria-label="Score" className="grid content-start gap-3 rounded-3xl border border-line bg-sheet p-5">
         <p className="flex flex-wrap items-baseline gap-x-3">
           <span className="numeral text-5xl font-bold">{score.total.toFixed(1)}</span>
