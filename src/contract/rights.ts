@@ -3,19 +3,19 @@ export const personRoles = ['viewer', 'trainee', 'clinician', 'lead', 'admin'] a
 export const roles = [...personRoles, 'emergency'] as const
 export type Role = (typeof roles)[number]
 
-export const rights = ['read', 'add', 'add-own', 'decide', 'manage-people', 'manage-protocols', 'set-teams', 'move'] as const
+export const rights = ['read', 'add', 'add-own', 'decide', 'manage-people', 'manage-protocols', 'set-teams', 'move', 'train'] as const
 export type Right = (typeof rights)[number]
 
 /**
  * Who may do what. `add`: readings, steps, rounds, notes; `add-own`: the same, to a stay that they began themselves. `decide`: accept plans, overrule, remove. `move`: wrongly
- * filed entries. `set-teams`: who works where.
+ * filed entries. `set-teams`: who works where. `train`: groups that learn, and how they come on.
  * Admin manages people and audit and sees no clinical data.
  */
 const rightsByRole: Readonly<Record<Role, readonly Right[]>> = {
   viewer: ['read'],
   trainee: ['read', 'add'],
   clinician: ['read', 'add', 'decide'],
-  lead: ['read', 'add', 'decide', 'manage-protocols', 'set-teams', 'move'],
+  lead: ['read', 'add', 'decide', 'manage-protocols', 'set-teams', 'move', 'train'],
   admin: ['manage-people', 'set-teams'],
   emergency: ['add-own'],
 }

@@ -23,6 +23,8 @@ import { createPageRepository } from './repositories/pages'
 import { createPatientReads } from './repositories/patient-reads'
 import { createPeopleRepository, type Account } from './repositories/people'
 import { createPhotoRepository } from './repositories/photos'
+import { createPracticeGroups } from './repositories/practice-groups'
+import { createPracticeSittings } from './repositories/practice-sittings'
 import { createSecretRepository } from './repositories/secrets'
 import { createSignInFailures } from './repositories/sign-in-failures'
 import { createStockRepository } from './repositories/stock'
@@ -39,6 +41,7 @@ import { pagerRoutes } from './routes/pager-routes'
 import { paperRoutes } from './routes/paper-routes'
 import { peopleRoutes } from './routes/people-routes'
 import { photoRoutes } from './routes/photo-routes'
+import { practiceRoutes } from './routes/practice-routes'
 import { protocolRoutes } from './routes/protocol-routes'
 import { recallRoutes } from './routes/recall-routes'
 import { recordRoutes } from './routes/record-routes'
@@ -49,11 +52,14 @@ import { makeNonce, webRoutes } from './routes/web-routes'
 import { createAppendService } from './services/append-event'
 import { createChangeHub } from './services/change-hub'
 import { createStockImport } from './services/import-stock'
+import { createSittingKeeper } from './services/keep-sitting'
 import { createMetrics, type Metrics } from './services/metrics'
 import { createBoardMender, type BoardMender } from './services/mend-board'
 import { createReadNoter } from './services/note-read'
 import { ownsCase } from './services/own-stays'
 import { createPlanNoter } from './services/note-plan'
+import { createPracticeReader } from './services/read-practice'
+import { createStationPlans } from './services/station-plans'
 import { createDeviceKeys } from './services/device-keys'
 import { createSecondFactor } from './services/second-factor'
 import { createScreenLock } from './services/screen-lock'
@@ -219,6 +225,19 @@ export function createApp(deps: AppDeps): App {
     }),
   )
   app.use(paperRoutes(guard(), { streams: readStreams, planner, print, clock }))
+  const plans = createStationPlans()
+  const sittings = createPracticeSittings(db)
+  app.use(
+    practiceRoutes(guard(), {
+      sittings,
+      groups: createPracticeGroups(db),
+      reader: createPracticeReader({ sittings, plans }),
+      keeper: createSittingKeeper({ db, sittings, people: writingPeople, plans, clock }),
+      plans,
+      print,
+      clock,
+    }),
+  )
   app.use(photoRoutes(guard(), { photos, streams: readStreams, clock }))
   app.use(deviceRoutes(guard(), devices))
   app.use(streamRoute(guard(), { hub, events: readEvents, clock, metrics, stopping: deps.stopping }))

@@ -9,7 +9,7 @@ import { useSession } from './sync/session-store'
 const router = createBrowserRouter([
   {
     path: '/',
-    element: <Shell whenSignedIn={fetchLateParts} />,
+    element: <Shell whenSignedIn={whenSignedIn} />,
     HydrateFallback: () => null,
     errorElement: <CrashScreen />,
     children: [
@@ -31,6 +31,11 @@ const router = createBrowserRouter([
       { path: 'guide/:technique', lazy: async () => ({ Component: (await lateParts.guidePage()).GuidePageScreen }) },
       { path: 'practice', lazy: async () => ({ Component: (await lateParts.practice()).PracticeScreen }) },
       { path: 'practice/bench/:bench', lazy: async () => ({ Component: (await lateParts.bench()).BenchScreen }) },
+      { path: 'practice/run/:run', lazy: async () => ({ Component: (await lateParts.run()).RunScreen }) },
+      { path: 'practice/progress', lazy: async () => ({ Component: (await lateParts.progress()).ProgressScreen }) },
+      { path: 'practice/groups', lazy: async () => ({ Component: (await lateParts.groups()).GroupsScreen }) },
+      { path: 'practice/make', lazy: async () => ({ Component: (await lateParts.makeStation()).MakeStationScreen }) },
+      { path: 'practice/make/:station', lazy: async () => ({ Component: (await lateParts.makeStation()).MakeStationScreen }) },
       { path: 'practice/station/:station', lazy: async () => ({ Component: (await lateParts.station()).StationScreen }) },
       { path: 'new', lazy: async () => ({ Component: (await lateParts.newCase()).NewCase }) },
       {
@@ -53,6 +58,24 @@ const router = createBrowserRouter([
     ],
   },
 ])
+
+/** For whoever signed in: the rest of the application is fetched, and what they marked in practice without a line goes. */
+function whenSignedIn(): () => void {
+  const stopFetching = fetchLateParts()
+  let stopSending: (() => void) | null = null
+  let isOver = false
+  void lateParts
+    .practiceRuns()
+    .then(({ startSending }) => {
+      if (!isOver) stopSending = startSending()
+    })
+    .catch(() => null)
+  return () => {
+    isOver = true
+    stopFetching()
+    stopSending?.()
+  }
+}
 
 /** The whole application: session first, then its screens. */
 export function App() {

@@ -78,6 +78,19 @@ export const routeRights = {
   'POST /api/plans': { who: 'read' },
   'POST /api/checks': { who: 'read' },
 
+  // Practice is about no patient. Whose results somebody sees is told by the sitting: their own, or what they may examine.
+  'GET /api/practice/sittings': { who: 'read' },
+  'GET /api/practice/sittings/:id': { who: 'read' },
+  'POST /api/practice/sittings/:id': { who: 'read' },
+  'GET /api/practice/sittings/:id/sheet.pdf': { who: 'read' },
+  'GET /api/practice/sittings/:id/sheet.csv': { who: 'read' },
+  'GET /api/practice/progress': { who: 'read' },
+  'GET /api/practice/stations': { who: 'read' },
+  'POST /api/practice/stations/:id': { who: 'decide' },
+  'POST /api/practice/stations/:id/drop': { who: 'decide' },
+  'GET /api/practice/groups': { who: 'train' },
+  'POST /api/practice/groups/:id': { who: 'train' },
+
   'GET /api/ward': { who: 'signed-in' },
   'POST /api/pager/receipts': { who: 'anybody', withoutToken: true },
   'GET /api/devices': { who: 'signed-in' },

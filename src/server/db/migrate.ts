@@ -17,6 +17,7 @@ import * as people from './migrations/2026-11-27-people'
 import * as reads from './migrations/2026-11-27-reads'
 import * as secondFactor from './migrations/2026-11-27-second-factor'
 import * as signIn from './migrations/2026-11-27-sign-in'
+import * as practice from './migrations/2026-11-28-practice'
 
 const migrations = [
   streams,
@@ -36,6 +37,7 @@ const migrations = [
   countersign,
   snapshotVersions,
   lockouts,
+  practice,
 ]
 
 /** Brings the database to the newest schema; each migration runs once, in order. */

@@ -3,6 +3,12 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 /** Empties every table but the record of migrations: for a fresh demo world and between tests. */
 export async function emptyTables(db: Sequelize): Promise<void> {
   for (const table of [
+    'practice_marks',
+    'practice_candidates',
+    'practice_sittings',
+    'practice_stations',
+    'practice_groups',
+    'practice_drills',
     'countersigns',
     'patient_reads',
     'photos',

@@ -6,6 +6,7 @@ import { printHandOver } from './hand-over-paper'
 import { printIncident } from './incident-paper'
 import { printRoundChart } from './round-chart-paper'
 import { printRunRecord } from './run-record-paper'
+import { printStationSheet } from './station-sheet-paper'
 import { printTakeHome } from './take-home-paper'
 import { printTemplate } from './template-paper'
 
@@ -22,6 +23,7 @@ export const printers = {
   'hand-over': printHandOver,
   downtime: printDowntimePack,
   'count-sheet': printCountSheet,
+  'station-sheet': printStationSheet,
 }
 
 export type Printers = typeof printers

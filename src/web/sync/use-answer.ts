@@ -13,14 +13,15 @@ export interface ServerAnswer<T> {
   readonly reload: () => Promise<void>
 }
 
-const everyMs = 30_000
+const usuallyMs = 30_000
 
 /**
  * Reads an address and keeps it current: when something was written here or anywhere, and every half minute. Without a line it shows what
  * this device read last, with the time that the answer carries.
  * @param path null while there is nothing to read
+ * @param everyMs how often it is read, where somebody waits for it
  */
-export function useAnswer<T extends { readonly now?: string }>(path: string | null): ServerAnswer<T> {
+export function useAnswer<T extends { readonly now?: string }>(path: string | null, everyMs = usuallyMs): ServerAnswer<T> {
   const [read, setRead] = useState<{ readonly path: string; readonly answer: T } | null>(null)
   const [refusal, setRefusal] = useState<string | null>(null)
   const hints = useHints((store) => store.count)
@@ -42,7 +43,7 @@ export function useAnswer<T extends { readonly now?: string }>(path: string | nu
     void reload()
     const timer = setInterval(() => void reload(), everyMs)
     return () => clearInterval(timer)
-  }, [reload, hints])
+  }, [reload, hints, everyMs])
   useEffect(() => onTaken(() => void reload()), [reload])
   return { answer: read?.path === path ? read.answer : null, refusal, reload }
 }

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Plan } from '#core/model/plan'
 import { findStation, planOfStation, shippedStations } from '#core/practice/stations/shipped-stations'
-import { readStation, writeStationFile } from '#core/practice/stations/read-station'
+import { readStationFile, writeStationFile } from '#core/practice/stations/read-station'
 import { scoreStation } from '#core/practice/stations/score-station'
 import { criticalIds, toTenth, type Station, type StationRun } from '#core/practice/stations/station'
 import { techniques } from '#core/techniques/registry'
@@ -53,7 +53,7 @@ describe('stations', () => {
   for (const station of stations) {
     it(`${station.name}: can be read as a file, and a perfect run has 100`, () => {
       const plan = planOf(station)
-      const read = readStation(JSON.parse(JSON.stringify(writeStationFile(station))), () => plan.procedure.steps.map((step) => step.id))
+      const read = readStationFile(JSON.parse(JSON.stringify(writeStationFile(station))), () => plan.procedure.steps.map((step) => step.id))
       expect(read.problems).to.deep.equal([])
       expect(read.station).to.deep.equal(station)
       const score = scoreStation(station, plan, perfectRun(station, plan))
@@ -165,7 +165,7 @@ describe('stations that somebody made', () => {
   const good = stationOf('leg-slab')
   const steps = (): readonly string[] => planOf(good).procedure.steps.map((step) => step.id)
   const faults = (change: object, whole: object = {}): string =>
-    readStation({ format: 'zesty-wren/station', version: 1, station: { ...good, ...change }, ...whole }, steps)
+    readStationFile({ format: 'zesty-wren/station', version: 1, station: { ...good, ...change }, ...whole }, steps)
       .problems.map(({ field, message }) => `${field}: ${message}`)
       .join('\n')
 
@@ -189,7 +189,7 @@ describe('stations that somebody made', () => {
 
   it('refuses what is no station at all', () => {
     for (const file of [null, 7, [], {}, { format: 'zesty-wren/station' }, { format: 'zesty-wren/case', station: {} }])
-      expect(readStation(file, steps).problems[0]?.message).to.match(/no station/)
+      expect(readStationFile(file, steps).problems[0]?.message).to.match(/no station/)
   })
 
   it('knows every critical error by its id', () => expect(faults({ criticals: criticalIds })).to.equal(''))

@@ -10,6 +10,13 @@ export interface StationProblem {
   readonly message: string
 }
 
+/** The station, or null with every reason why it cannot be used. */
+export interface ReadStation {
+  readonly station: Station | null
+  readonly problems: readonly StationProblem[]
+}
+type StepIds = (station: Station) => readonly string[]
+
 const format = 'zesty-wren/station'
 const mostTexts = 40
 const mostTextLength = 300
@@ -25,17 +32,20 @@ export function writeStationFile(station: Station): object {
  * Reads a station that somebody made: what cannot be used is named, field by field; a station with problems is not run.
  * @param stepIds the steps of its technique's plan
  */
-export function readStation(
-  file: unknown,
-  stepIds: (station: Station) => readonly string[],
-): { readonly station: Station | null; readonly problems: readonly StationProblem[] } {
+export function readStationFile(file: unknown, stepIds: StepIds): ReadStation {
+  const from = asRecord(file)
+  if (from?.['format'] === format && asRecord(from['station'])) return readStation(from['station'], stepIds)
+  return {
+    station: null,
+    problems: [{ field: 'format', message: `The file is no station: its format has to be ${format}, with a station in it.` }],
+  }
+}
+
+/** Reads a station by itself, as `readStationFile` does one in its file. */
+export function readStation(station: unknown, stepIds: StepIds): ReadStation {
   const problems: StationProblem[] = []
   const say = (field: string, message: string): void => void problems.push({ field, message })
-  const from = asRecord(asRecord(file)?.['station'])
-  if (asRecord(file)?.['format'] !== format || !from) {
-    say('format', `The file is no station: its format has to be ${format}, with a station in it.`)
-    return { station: null, problems }
-  }
+  const from = asRecord(station) ?? {}
   const technique = findTechnique(String(from['technique']))
   if (!technique) say('technique', 'The technique is not known: choose one of the list.')
   const name = textOf(from['name'])
@@ -79,7 +89,7 @@ export function readStation(
     return []
   })
   if (problems.length > 0 || !technique || name === null) return { station: null, problems }
-  const station: Station = {
+  const made: Station = {
     id: typeof from['id'] === 'string' ? from['id'].slice(0, 60) : 'own',
     name,
     technique: technique.id,
@@ -100,11 +110,11 @@ export function readStation(
       tolerance: typeof one?.['tolerance'] === 'number' ? one['tolerance'] : null,
     })),
   }
-  const steps = new Set(stepIds(station))
+  const steps = new Set(stepIds(made))
   const strange = required.filter((id) => !steps.has(id))
   if (strange.length > 0)
     say('required', `${strange.join(', ').slice(0, 120)} is no step of this technique with these options: tick from its list.`)
-  return { station: problems.length === 0 ? station : null, problems }
+  return { station: problems.length === 0 ? made : null, problems }
 }
 
 type Say = (field: string, message: string) => void

@@ -1,10 +1,16 @@
 import { Link } from 'react-router'
 import { benches } from '#core/practice/benches'
 import { stationLines } from '#core/practice/stations/shipped-stations'
+import { hasRight } from '#contract/rights'
+import { ButtonLink } from '../../parts/button'
+import { usePerson } from '../../sync/session-store'
+import { MadeHere } from './made-here'
 import { PracticeSign } from './practice-sign'
+import { RunningNow } from './running-now'
 
 /** Rooms without a patient: what can be tried, by the same core as the path. */
 export function PracticeScreen() {
+  const { roles } = usePerson()
   return (
     <main id="main" className="mx-auto grid w-full max-w-5xl flex-1 content-start gap-5 p-4 sm:p-6">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
@@ -38,8 +44,15 @@ export function PracticeScreen() {
           <h2 id="stations" className="text-lg font-bold">
             Stations
           </h2>
-          <p className="text-soft">A timed skill, alone: the application is the manikin, and scores it.</p>
+          <p className="text-soft">A timed skill, scored: alone, with the application as the manikin, or examined on a real one.</p>
         </div>
+        <div className="flex flex-wrap gap-2">
+          <ButtonLink to="/practice/progress">My progress</ButtonLink>
+          {hasRight(roles, 'train') ? <ButtonLink to="/practice/groups">Groups</ButtonLink> : null}
+          {hasRight(roles, 'decide') ? <ButtonLink to="/practice/make">Make a station</ButtonLink> : null}
+        </div>
+        <RunningNow />
+        <MadeHere />
         <ul className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
           {stationLines.map((station) => (
             <li key={station.id}>

@@ -1,46 +1,49 @@
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { mulberry32 } from '#core/figures/crew/draws'
-import type { Station } from '#core/practice/stations/station'
+import { criticalErrors, type Station } from '#core/practice/stations/station'
 import { stepName } from '#core/runs/step-name'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { useNow } from '../../sync/use-now'
 import { formatLeft } from '../../parts/format-left'
-import type { StationControl } from './use-station-run'
+import type { RunControl } from './use-run'
 
-/** The station while the clock runs: what is done next is the candidate's choice. */
+const pauseMs = 400
+
+/** A run while the clock goes: what is done next is the candidate's choice. An examiner marks what they see, in any order. */
 export function StationRunView({
   station,
   plan,
   control,
-  startedAt,
+  isExaminer,
   onEnd,
 }: {
   station: Station
   plan: Plan
-  control: StationControl
-  startedAt: number
+  control: RunControl
+  isExaminer: boolean
   onEnd: () => void
 }) {
-  const { run } = control
+  const { marked, run } = control
+  const startedAt = Date.parse(run.begunAt)
   const [isEnding, setEnding] = useState(false)
   const { steps } = plan.procedure
   const shuffled = useMemo(() => shuffle(steps, startedAt), [steps, startedAt])
-  const done = new Set(run.ticks.map((one) => one.stepId))
-  const left = shuffled.filter((step) => !done.has(step.id))
+  const done = new Set(marked.ticks.map((one) => one.stepId))
+  const left = (isExaminer ? steps : shuffled).filter((step) => !done.has(step.id))
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[minmax(0,7fr)_minmax(0,5fr)]">
-      <section aria-label="What you do next" className="grid gap-2">
-        <Clock station={station} startedAt={startedAt} />
-        <ul className="grid gap-1.5 sm:grid-cols-2" aria-label="Steps, in no order">
+      <section aria-label={isExaminer ? 'What you see' : 'What you do next'} className="grid gap-2">
+        <StationClock station={station} startedAt={startedAt} />
+        <ul className="grid gap-1.5 sm:grid-cols-2" aria-label={isExaminer ? 'Steps, tick them in any order' : 'Steps, in no order'}>
           {left.map((step) => (
             <li key={step.id}>
               <button
                 type="button"
-                onClick={() => control.tick(step.id)}
+                onClick={() => control.add({ kind: 'tick', stepId: step.id })}
                 className="min-h-14 w-full rounded-2xl border-[1.5px] border-soft bg-sheet px-4 py-2 text-left text-lg leading-tight font-semibold"
               >
                 {stepName(step)}
@@ -48,39 +51,40 @@ export function StationRunView({
             </li>
           ))}
         </ul>
-        {left.length === 0 ? <p className="text-soft">Every step is done. Give your figures and end it.</p> : null}
+        {left.length === 0 ? <p className="text-soft">Every step is done. {isExaminer ? '' : 'Give your figures and end it.'}</p> : null}
       </section>
       <div className="grid gap-3 lg:sticky lg:top-3">
         <section aria-labelledby="done" className="grid gap-2 rounded-3xl border border-line bg-sheet p-4">
           <div className="flex items-center justify-between gap-3">
             <h2 id="done" className="font-bold">
-              Done, in your order
+              {isExaminer ? 'Done, in their order' : 'Done, in your order'}
             </h2>
-            <Button disabled={run.ticks.length === 0} onClick={control.undo}>
+            <Button disabled={marked.ticks.length === 0} onClick={control.undo}>
               Undo
             </Button>
           </div>
           <ol className="columns-2 gap-4 text-[0.95rem]" aria-live="polite">
-            {run.ticks.map((tick, index) => (
+            {marked.ticks.map((tick, index) => (
               <li key={`${tick.stepId}${tick.atMs}`}>
                 <span className="numeral text-soft">{index + 1}</span> {stepName({ id: tick.stepId })}
               </li>
             ))}
           </ol>
         </section>
+        {isExaminer ? <Criticals station={station} control={control} /> : null}
         <section aria-labelledby="ask" className="grid gap-2 rounded-3xl border border-line bg-sheet p-4">
           <h2 id="ask" className="font-bold">
-            Ask
+            {isExaminer ? 'When they ask' : 'Ask'}
           </h2>
           <div className="flex flex-wrap gap-2">
             {station.onAsking.map((one, index) => (
-              <Button key={one.ask} aria-pressed={run.asked.includes(index)} onClick={() => control.ask(index)}>
+              <Button key={one.ask} aria-pressed={marked.told.includes(index)} onClick={() => control.add({ kind: 'told', ask: index })}>
                 {one.ask}
               </Button>
             ))}
           </div>
           <div role="status">
-            {run.asked.map((index) => (
+            {marked.told.map((index) => (
               <p key={index}>
                 <span className="text-soft">{station.onAsking[index]?.ask}</span> <strong>{station.onAsking[index]?.answer}</strong>
               </p>
@@ -90,23 +94,11 @@ export function StationRunView({
         {station.asked.length > 0 ? (
           <section aria-labelledby="figures" className="grid gap-2 rounded-3xl border border-line bg-sheet p-4">
             <h2 id="figures" className="font-bold">
-              Your figures
+              {isExaminer ? 'Their figures' : 'Your figures'}
             </h2>
-            {station.asked.map(({ decision }) => {
-              const right = plan.decisions.find((one) => one.id === decision)
-              const given = String(run.answers.find((one) => one.decision === decision)?.given ?? '')
-              return right ? (
-                <TextField
-                  key={decision}
-                  label={right.unit && !right.label.endsWith(right.unit) ? `${right.label}, ${right.unit}` : right.label}
-                  inputMode="decimal"
-                  maxLength={12}
-                  value={given}
-                  error={given !== '' && !Number.isFinite(Number(given.replace(',', '.'))) ? 'Type a figure such as 38.5.' : undefined}
-                  onChange={(event) => control.answer(decision, event.target.value)}
-                />
-              ) : null
-            })}
+            {station.asked.map(({ decision }) => (
+              <AskedFigure key={decision} decision={decision} plan={plan} control={control} />
+            ))}
           </section>
         ) : null}
         {isEnding ? (
@@ -122,7 +114,7 @@ export function StationRunView({
           </Notice>
         ) : (
           <Button look="next" onClick={() => setEnding(true)}>
-            I have finished
+            {isExaminer ? 'End the run' : 'I have finished'}
           </Button>
         )}
       </div>
@@ -131,7 +123,7 @@ export function StationRunView({
 }
 
 /** What time is left, and what is said by the clock. */
-function Clock({ station, startedAt }: { station: Station; startedAt: number }) {
+export function StationClock({ station, startedAt }: { station: Station; startedAt: number }) {
   const now = useNow(250)
   const goneS = Math.max(0, (now - startedAt) / 1000)
   const leftMs = (station.limitS - goneS) * 1000
@@ -148,6 +140,55 @@ function Clock({ station, startedAt }: { station: Station; startedAt: number }) 
         {said.at(-1)?.text}
       </p>
     </div>
+  )
+}
+
+/** What fails it, to be marked and taken back. */
+function Criticals({ station, control }: { station: Station; control: RunControl }) {
+  const marked = new Set(control.marked.criticals.map((one) => one.id))
+  return (
+    <section aria-labelledby="critical" className="grid gap-2 rounded-3xl border border-line bg-sheet p-4">
+      <h2 id="critical" className="font-bold">
+        Critical: fails it
+      </h2>
+      <div className="flex flex-wrap gap-2">
+        {station.criticals.map((id) => (
+          <Button key={id} aria-pressed={marked.has(id)} title={criticalErrors[id].why} onClick={() => control.toggleCritical(id)}>
+            {criticalErrors[id].label}
+          </Button>
+        ))}
+      </div>
+    </section>
+  )
+}
+
+/** A figure that is asked for: kept once nobody has typed for a moment, so that not every digit is a mark. */
+function AskedFigure({ decision, plan, control }: { decision: string; plan: Plan; control: RunControl }) {
+  const kept = String(control.marked.answers.findLast((one) => one.decision === decision)?.given ?? '')
+  const [typed, setTyped] = useState(kept)
+  const keep = (): void => {
+    if (typed !== kept) control.add({ kind: 'answer', decision, given: typed })
+  }
+  const latest = useRef(keep)
+  useEffect(() => {
+    latest.current = keep
+  })
+  useEffect(() => {
+    const timer = setTimeout(() => latest.current(), pauseMs)
+    return () => clearTimeout(timer)
+  }, [typed])
+  const right = plan.decisions.find((one) => one.id === decision)
+  if (!right) return null
+  return (
+    <TextField
+      label={right.unit && !right.label.endsWith(right.unit) ? `${right.label}, ${right.unit}` : right.label}
+      inputMode="decimal"
+      maxLength={12}
+      value={typed}
+      error={typed !== '' && !Number.isFinite(Number(typed.replace(',', '.'))) ? 'Type a figure such as 38.5.' : undefined}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={keep}
+    />
   )
 }
 

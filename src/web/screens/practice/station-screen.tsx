@@ -1,42 +1,43 @@
-import { useMemo } from 'react'
 import { useParams } from 'react-router'
-import { catalogue } from '#core/catalogue/catalogue'
-import { createMemo, type PlanContext } from '#core/model/plan-context'
+import { hasRight } from '#contract/rights'
+import { sheetsOf } from '#contract/views/sitting-sheets'
 import type { Plan } from '#core/model/plan'
 import { criticalsAlone } from '#core/practice/stations/criticals-alone'
-import { scoreStation } from '#core/practice/stations/score-station'
-import { findStation, planOfStation } from '#core/practice/stations/shipped-stations'
 import type { Station } from '#core/practice/stations/station'
-import { defaultProtocol } from '#core/quantities/defaults'
 import { Button, ButtonLink } from '../../parts/button'
-import { Notice } from '../../parts/notice'
+import { saveJson } from '../../parts/save-file'
+import { beginRun } from '../../sync/practice-runs'
+import { usePerson } from '../../sync/session-store'
+import { useDraft } from '../../sync/use-draft'
+import { DebriefNotes } from './debrief-notes'
+import { ExamineForm } from './examine-form'
+import { usePracticeStation } from './find-practice-station'
+import { NothingHere } from './nothing-here'
 import { PracticeSign } from './practice-sign'
 import { StationRunView } from './station-run'
 import { StationSheet } from './station-sheet'
-import { useStationRun } from './use-station-run'
+import { useRun, type RunControl } from './use-run'
+import { useRunBands } from './use-run-bands'
 
-/** Stations go by the built-in figures, so that everybody is scored alike. */
-const context: PlanContext = { catalogue, protocol: defaultProtocol, seed: 1, now: '2026-01-01T08:00:00Z', zone: 'UTC', memo: createMemo() }
-
-/** One station, done alone: the application is the manikin. */
+/** One station: done alone, with the application as the manikin, or begun to be examined. */
 export function StationScreen() {
   const { station: id } = useParams()
-  const station = useMemo(() => findStation(id ?? '', context), [id])
-  const plan = useMemo(() => (station ? planOfStation(station, context) : null), [station])
-  if (station && plan) return <OpenStation key={station.id} station={station} plan={plan} />
-  return (
-    <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6">
-      <h1 className="text-xl font-bold">No such station</h1>
-      <Notice tone="note" lead="The address names no station: choose one from the list." />
-      <ButtonLink to="/practice">Practice</ButtonLink>
-    </main>
-  )
+  const found = usePracticeStation(id ?? '')
+  if (found) return <OpenStation key={found.station.id} {...found} />
+  if (found === undefined) return <main id="main" className="flex-1" />
+  return <NothingHere title="No such station" lead="The address names no station: choose one from the list." />
 }
 
 function OpenStation({ station, plan }: { station: Station; plan: Plan }) {
-  const control = useStationRun(station.id)
-  const { run } = control
-  const isDone = run.endedMs !== null
+  const { id: personId, name } = usePerson()
+  // Which run of it this is; it goes on over a reload.
+  const [runId, writeRunId, isRead] = useDraft(`practice/alone/${station.id}`)
+  const control = useRun(runId === '' ? null : runId)
+  const begin = (): void => writeRunId(beginRun({ way: 'alone', station, candidates: [{ id: personId, name, role: null }] }))
+  const end = (running: RunControl): void => {
+    for (const error of criticalsAlone(station, plan, running.marked)) running.add({ kind: 'critical', error })
+    running.add({ kind: 'end' })
+  }
   return (
     <main
       id="main"
@@ -46,45 +47,77 @@ function OpenStation({ station, plan }: { station: Station; plan: Plan }) {
         <h1 className="text-2xl font-bold">{station.name}</h1>
         <PracticeSign />
       </header>
-      {!control.isRead ? null : isDone ? (
-        <StationSheet station={station} plan={plan} run={run} score={scoreStation(station, plan, run)} control={control} />
-      ) : run.startedAt === null ? (
-        <Brief station={station} onBegin={control.begin} />
+      {!isRead || control === undefined ? null : control === null ? (
+        <Brief station={station} onBegin={begin} />
+      ) : control.marked.endedMs === null ? (
+        <StationRunView station={station} plan={plan} control={control} isExaminer={false} onEnd={() => end(control)} />
       ) : (
-        <StationRunView
-          station={station}
-          plan={plan}
-          control={control}
-          startedAt={run.startedAt}
-          onEnd={() => control.end((ended) => criticalsAlone(station, plan, ended).map((one) => ({ id: one, atMs: ended.endedMs ?? 0 })))}
-        />
+        <AloneSheet station={station} plan={plan} control={control} onAgain={() => writeRunId('')} />
       )}
     </main>
   )
 }
 
+function AloneSheet({ station, plan, control, onAgain }: { station: Station; plan: Plan; control: RunControl; onAgain: () => void }) {
+  const { id, name } = usePerson()
+  const { run } = control
+  const bands = useRunBands(run.id, control.unsent === 0)
+  const [sheet] = sheetsOf({ station, examiners: [{ id, name, marks: run.marks }] }, plan).sheets
+  if (!sheet) return null
+  return (
+    <>
+      <StationSheet station={station} plan={plan} sheet={sheet} bands={bands} isOwn>
+        <Button look="next" onClick={onAgain}>
+          Again
+        </Button>
+        <Button
+          onClick={() =>
+            saveJson(`station-${station.technique}.json`, {
+              format: 'zesty-wren/station-run',
+              version: 1,
+              practice: true,
+              station,
+              run: sheet.run,
+              score: sheet.score,
+            })
+          }
+        >
+          Save as a file
+        </Button>
+        <Button onClick={() => window.print()}>Print</Button>
+        <ButtonLink to="/practice/progress">My progress</ButtonLink>
+      </StationSheet>
+      <DebriefNotes run={run.id} />
+    </>
+  )
+}
+
 /** What the candidate is told before the clock runs. */
 function Brief({ station, onBegin }: { station: Station; onBegin: () => void }) {
+  const { roles } = usePerson()
   return (
-    <section aria-label="Before you begin" className="grid max-w-2xl gap-4 rounded-3xl border border-line bg-sheet p-5">
-      {station.given.map((text) => (
-        <p key={text} className="text-lg">
-          {text}
+    <div className="grid items-start gap-4 lg:grid-cols-2">
+      <section aria-label="Before you begin" className="grid gap-4 rounded-3xl border border-line bg-sheet p-5">
+        {station.given.map((text) => (
+          <p key={text} className="text-lg">
+            {text}
+          </p>
+        ))}
+        <dl className="grid grid-cols-2 gap-2 sm:grid-cols-3">
+          <Fact name="Time" value={`${Math.round(station.limitS / 60)} min`} />
+          <Fact name="Steps that count" value={String(station.required.length)} />
+          <Fact name="Figures asked" value={String(station.asked.length)} />
+        </dl>
+        <p className="text-soft">
+          Tap each step when you do it, in the order in which you do it. Order is worth 40, completeness 30, figures 20, time 10.
+          Circulation not checked before or after fails it.
         </p>
-      ))}
-      <dl className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-        <Fact name="Time" value={`${Math.round(station.limitS / 60)} min`} />
-        <Fact name="Steps that count" value={String(station.required.length)} />
-        <Fact name="Figures asked" value={String(station.asked.length)} />
-      </dl>
-      <p className="text-soft">
-        Tap each step when you do it, in the order in which you do it. Order is worth 40, completeness 30, figures 20, time 10. Circulation
-        not checked before or after fails it.
-      </p>
-      <Button look="next" className="justify-self-start" onClick={onBegin}>
-        Start the clock
-      </Button>
-    </section>
+        <Button look="next" className="justify-self-start" onClick={onBegin}>
+          Start the clock
+        </Button>
+      </section>
+      {hasRight(roles, 'decide') ? <ExamineForm station={station} /> : null}
+    </div>
   )
 }
 

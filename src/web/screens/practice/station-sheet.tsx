@@ -1,29 +1,34 @@
+import type { ReactNode } from 'react'
+import type { StepBand } from '#contract/views/others-times'
+import type { ExaminerSheet } from '#contract/views/sitting-sheets'
 import type { Plan } from '#core/model/plan'
 import { partWorth, type NumberMark, type StationScore } from '#core/practice/stations/score-station'
-import { criticalErrors, type Station, type StationRun } from '#core/practice/stations/station'
+import { criticalErrors, type Station } from '#core/practice/stations/station'
 import { stepName } from '#core/runs/step-name'
-import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
-import { saveJson } from '../../parts/save-file'
 import { OrderDrawing } from './order-drawing'
-import type { StationControl } from './use-station-run'
 
 const partNames = { order: 'Order', completeness: 'Completeness', numbers: 'Figures', time: 'Time' } as const
 
-/** The sheet of a run: total and parts, order, times, what was critical, figures with their working, notes. */
+/** The sheet of a run as one person saw it: total and parts, order, times against others', what was critical, figures with their working. */
 export function StationSheet({
   station,
   plan,
-  run,
-  score,
-  control,
+  sheet,
+  bands,
+  isOwn,
+  children,
 }: {
   station: Station
   plan: Plan
-  run: StationRun & { readonly notes: string }
-  score: StationScore
-  control: StationControl
+  sheet: ExaminerSheet
+  bands: readonly StepBand[]
+  /** It is the reader's own order that is drawn. */
+  isOwn: boolean
+  /** What can be done with it. */
+  children?: ReactNode
 }) {
+  const { score } = sheet
   const broken = score.pairs.filter((one) => one.isBroken)
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-2 print:grid-cols-2">
@@ -57,31 +62,11 @@ export function StationSheet({
           {clock(score.tookMs)} of {clock(station.limitS * 1000)}.{' '}
           {score.missing.length > 0 ? `Left out: ${score.missing.map((id) => stepName({ id })).join(', ')}.` : 'Nothing left out.'}
         </p>
-        <div className="flex flex-wrap gap-2 print:hidden">
-          <Button look="next" onClick={control.again}>
-            Again
-          </Button>
-          <Button
-            onClick={() =>
-              saveJson(`station-${station.technique}.json`, {
-                format: 'zesty-wren/station-run',
-                version: 1,
-                practice: true,
-                station,
-                run,
-                score,
-              })
-            }
-          >
-            Save as a file
-          </Button>
-          <Button onClick={() => window.print()}>Print</Button>
-          <ButtonLink to="/practice">All of Practice</ButtonLink>
-        </div>
+        {children ? <div className="flex flex-wrap gap-2 print:hidden">{children}</div> : null}
       </section>
       <section aria-labelledby="order" className="grid content-start gap-2 rounded-3xl border border-line bg-sheet p-5">
         <h2 id="order" className="font-bold">
-          Your order, and the procedure’s
+          {isOwn ? 'Your' : 'Their'} order, and the procedure’s
         </h2>
         <OrderDrawing plan={plan} score={score} />
         {broken.map((pair) => (
@@ -107,26 +92,55 @@ export function StationSheet({
         <h2 id="times" className="font-bold">
           Time by step
         </h2>
-        <ol className="columns-2 gap-5 text-[0.95rem]">
-          {score.steps.map((one) => (
-            <li key={one.stepId} className="flex justify-between gap-2">
-              <span className="min-w-0 truncate">{stepName({ id: one.stepId })}</span>
-              <span className="numeral text-soft">{(one.tookMs / 1000).toFixed(1)} s</span>
-            </li>
-          ))}
-        </ol>
+        <StepTimes score={score} bands={bands} />
       </section>
-      <label className="grid gap-1.5 lg:col-span-2">
-        <span className="font-bold">Notes for the debrief, kept on this device</span>
-        <textarea
-          value={run.notes}
-          maxLength={2000}
-          rows={3}
-          onChange={(event) => control.note(event.target.value)}
-          className="field-box h-auto py-2"
-        />
-      </label>
     </div>
+  )
+}
+
+/** How long each step took, and how long the middle half of others took for it. */
+function StepTimes({ score, bands }: { score: StationScore; bands: readonly StepBand[] }) {
+  const longestMs = Math.max(1, ...score.steps.map((one) => one.tookMs), ...bands.map((one) => one.highMs))
+  const share = (ms: number): string => `${(100 * ms) / longestMs}%`
+  return (
+    <>
+      <ol className={`gap-5 text-[0.95rem] ${bands.length > 0 ? '' : 'columns-2'}`}>
+        {score.steps.map((one) => {
+          const band = bands.find((other) => other.stepId === one.stepId)
+          return (
+            <li key={one.stepId} className="flex items-center justify-between gap-2">
+              <span className="min-w-0 flex-1 truncate">{stepName({ id: one.stepId })}</span>
+              {band ? (
+                <span className="relative h-3 w-2/5 shrink-0 rounded-full bg-well" aria-hidden>
+                  <span
+                    className="absolute inset-y-0 rounded-full bg-soft/40"
+                    style={{ left: share(band.lowMs), width: share(Math.max(longestMs / 60, band.highMs - band.lowMs)) }}
+                  />
+                  <span className="absolute inset-y-0 w-0.5 bg-soft" style={{ left: share(band.medianMs) }} />
+                  <span
+                    className="absolute -inset-y-0.5 w-1 rounded-full bg-ink"
+                    style={{ left: `min(${share(one.tookMs)}, calc(100% - 4px))` }}
+                  />
+                </span>
+              ) : null}
+              <span className="numeral w-16 shrink-0 text-right text-soft">
+                {(one.tookMs / 1000).toFixed(1)} s
+                {band ? (
+                  <span className="sr-only">
+                    , others {(band.lowMs / 1000).toFixed(0)} to {(band.highMs / 1000).toFixed(0)} s
+                  </span>
+                ) : null}
+              </span>
+            </li>
+          )
+        })}
+      </ol>
+      <p className="text-sm text-soft">
+        {bands.length > 0
+          ? 'Light: the middle half of others, with their median. Dark: this run.'
+          : 'How long others took stands here once three have done it.'}
+      </p>
+    </>
   )
 }
 

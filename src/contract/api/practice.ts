@@ -1,0 +1,74 @@
+import type { Station } from '#core/practice/stations/station'
+import type { StationMark } from '#core/practice/stations/marks'
+import type { PracticeGroup, PracticePerson, SittingWay, TeamRole } from '../records/practice'
+import type { GroupOverview } from '../views/group-overview'
+import type { StepBand } from '../views/others-times'
+import type { Progress } from '../views/practice-progress'
+import type { SeenSitting } from '../views/sitting-seen'
+
+/** Body of POST /api/practice/sittings/:id: whose run it is, and the marks that are new. The same again changes nothing. */
+export interface SittingPost {
+  readonly way: SittingWay
+  readonly station: Station
+  readonly candidates: readonly { readonly id: string; readonly role: TeamRole | null }[]
+  /** ISO 8601 UTC */
+  readonly begunAt: string
+  readonly marks: readonly StationMark[]
+}
+
+/** So many marks are taken at once. */
+export const mostMarksAtOnce = 200
+
+/** A sitting in a list. */
+export interface SittingLine {
+  readonly id: string
+  readonly way: SittingWay
+  readonly stationName: string
+  readonly technique: string
+  readonly candidates: readonly PracticePerson[]
+  readonly examiners: readonly PracticePerson[]
+  readonly begunAt: string
+  /** Null while it runs. */
+  readonly result: { readonly total: number; readonly hasPassed: boolean } | null
+}
+
+/** Answer of GET /api/practice/sittings: what the asker may see of the last weeks, the newest first. */
+export interface SittingsAnswer {
+  readonly now: string
+  readonly sittings: readonly SittingLine[]
+}
+
+/**
+ * Answer of GET /api/practice/sittings/:id. While it runs a candidate gets the brief, the clock and what was told on asking, and an examiner
+ * their own marks; once it is ended both get every sheet.
+ */
+export interface SittingAnswer extends SeenSitting {
+  readonly now: string
+  /** How long others took, once it is ended. */
+  readonly bands: readonly StepBand[]
+}
+
+/** Answer of GET /api/practice/progress. */
+export interface ProgressAnswer {
+  readonly now: string
+  readonly progress: Progress
+}
+
+/** Answer of GET /api/practice/groups. */
+export interface GroupsAnswer {
+  readonly now: string
+  readonly groups: readonly (PracticeGroup & { readonly overview: GroupOverview })[]
+}
+
+/** A station that somebody here made. */
+export interface OwnStation {
+  readonly station: Station
+  readonly by: PracticePerson
+  readonly at: string
+}
+
+/** Answer of GET /api/practice/stations. */
+export interface OwnStationsAnswer {
+  readonly now: string
+  readonly stations: readonly OwnStation[]
+}

@@ -1,0 +1,101 @@
+import { quantile } from 'simple-statistics'
+import type { StationScore } from '#core/practice/stations/score-station'
+import type { PracticePerson } from '../records/practice'
+import type { DoneSitting, Progress } from './practice-progress'
+
+/** A sitting of a group's member with what its sheet says. */
+export interface ScoredSitting extends DoneSitting {
+  readonly stationId: string
+  readonly score: StationScore
+}
+
+/** How often something went wrong, of how often it could have. */
+export interface Failing {
+  readonly technique: string
+  readonly count: number
+  readonly of: number
+}
+export interface FailingStep extends Failing {
+  readonly stepId: string
+}
+export interface FailingPair extends Failing {
+  readonly before: string
+  readonly after: string
+}
+
+/** How the times of one station lie, seconds. */
+export interface TimeSpread {
+  readonly stationName: string
+  readonly count: number
+  readonly leastS: number
+  readonly lowS: number
+  readonly medianS: number
+  readonly highS: number
+  readonly mostS: number
+}
+
+export interface GroupOverview {
+  readonly members: readonly (PracticePerson & { readonly progress: Progress })[]
+  readonly steps: readonly FailingStep[]
+  readonly pairs: readonly FailingPair[]
+  readonly times: readonly TimeSpread[]
+}
+
+const mostListed = 8
+
+/**
+ * What a trainer sees of a group: who has done what, what fails most, how the times lie.
+ * @param sittings of all members
+ */
+export function groupOverview(members: GroupOverview['members'], sittings: readonly ScoredSitting[]): GroupOverview {
+  const steps = new Map<string, FailingStep>()
+  const pairs = new Map<string, FailingPair>()
+  const times = new Map<string, { name: string; seconds: number[] }>()
+  for (const { technique, stationId, stationName, score } of sittings) {
+    for (const { stepId, isMissing } of askedSteps(score)) {
+      const key = `${technique} ${stepId}`
+      const had = steps.get(key) ?? { technique, stepId, count: 0, of: 0 }
+      steps.set(key, { ...had, count: had.count + Number(isMissing), of: had.of + 1 })
+    }
+    for (const { before, after, isBroken } of score.pairs) {
+      const key = `${technique} ${before} ${after}`
+      const had = pairs.get(key) ?? { technique, before, after, count: 0, of: 0 }
+      pairs.set(key, { ...had, count: had.count + Number(isBroken), of: had.of + 1 })
+    }
+    const had = times.get(stationId) ?? { name: stationName, seconds: [] }
+    times.set(stationId, { ...had, seconds: [...had.seconds, score.tookMs / 1000] })
+  }
+  return {
+    members,
+    steps: worst([...steps.values()]),
+    pairs: worst([...pairs.values()]),
+    times: [...times.values()].map(({ name, seconds }) => spreadOf(name, seconds)).sort((a, b) => b.count - a.count),
+  }
+}
+
+function askedSteps(score: StationScore): readonly { readonly stepId: string; readonly isMissing: boolean }[] {
+  return [
+    ...score.steps.map(({ stepId }) => ({ stepId, isMissing: false })),
+    ...score.missing.map((stepId) => ({ stepId, isMissing: true })),
+  ]
+}
+
+function worst<T extends Failing>(all: readonly T[]): readonly T[] {
+  return all
+    .filter((one) => one.count > 0)
+    .sort((a, b) => b.count / b.of - a.count / a.of || b.count - a.count)
+    .slice(0, mostListed)
+}
+
+function spreadOf(stationName: string, seconds: readonly number[]): TimeSpread {
+  const at = (share: number): number => quantile([...seconds], share)
+  return {
+    stationName,
+    count: seconds.length,
+    leastS: Math.min(...seconds),
+    lowS: at(0.25),
+    medianS: at(0.5),
+    highS: at(0.75),
+    mostS: Math.max(...seconds),
+  }
+}

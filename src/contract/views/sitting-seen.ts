@@ -1,0 +1,45 @@
+import type { Sitting } from '../records/practice'
+import { hasRight, type Role } from '../rights'
+import { runOf } from '#core/practice/stations/marks'
+
+/** A sitting as somebody may see it. */
+export interface SeenSitting {
+  readonly sitting: Sitting
+  readonly isEnded: boolean
+  /** The asker is one of those who are looked at. */
+  readonly isCandidate: boolean
+  /** Questions that were asked and answered, by index. */
+  readonly told: readonly number[]
+}
+
+interface Asker {
+  readonly id: string
+  readonly roles: readonly Role[]
+}
+
+/** Whether somebody may see a sitting at all: it is their own; they may examine it; or they train people. */
+export function maySee({ way, candidates }: Pick<Sitting, 'way' | 'candidates'>, { id, roles }: Asker): boolean {
+  if (candidates.some((one) => one.id === id) || hasRight(roles, 'train')) return true
+  return way !== 'alone' && hasRight(roles, 'decide')
+}
+
+/** Whether it is over: everybody who marks it has ended it. */
+export function isOver({ examiners }: Pick<Sitting, 'examiners'>): boolean {
+  return examiners.length > 0 && examiners.every((one) => runOf(one.marks).endedMs !== null)
+}
+
+/**
+ * What somebody sees of a sitting. While it runs, a candidate sees no mark, and an examiner only their own, so that two of them judge apart;
+ * once it is over everything is shown.
+ */
+export function seenBy(sitting: Sitting, asker: Asker): SeenSitting {
+  const isEnded = isOver(sitting)
+  const isCandidate = sitting.candidates.some((one) => one.id === asker.id)
+  const shown = isEnded ? sitting.examiners : sitting.examiners.filter((one) => one.id === asker.id)
+  return {
+    sitting: { ...sitting, examiners: shown },
+    isEnded,
+    isCandidate,
+    told: [...new Set(sitting.examiners.flatMap((one) => runOf(one.marks).told))],
+  }
+}

@@ -1,0 +1,105 @@
+import type { SittingLine } from '#contract/api/practice'
+import type { DrillResult, PracticePerson, Sitting } from '#contract/records/practice'
+import { groupOverview, type GroupOverview, type ScoredSitting } from '#contract/views/group-overview'
+import { timeBands, type StepBand } from '#contract/views/others-times'
+import { progressOf, type Progress } from '#contract/views/practice-progress'
+import { isOver } from '#contract/views/sitting-seen'
+import { sheetsOf, type SittingSheets } from '#contract/views/sitting-sheets'
+import type { PracticeSittings } from '../repositories/practice-sittings'
+import type { StationPlans } from './station-plans'
+
+/** So many of somebody's sittings make their progress. */
+const mostOfOne = 300
+const mostOfGroup = 2_000
+/** So many others make the band of times. */
+const mostOthers = 200
+
+const nothing: SittingSheets = { sheets: [], agreement: null, result: null }
+
+/** Reads what was done in practice: sheets, lists, progress, groups. Every score is worked out from its marks. */
+export function createPracticeReader(deps: { readonly sittings: PracticeSittings; readonly plans: StationPlans }) {
+  const { sittings, plans } = deps
+
+  function sheets(sitting: Sitting): SittingSheets {
+    const plan = plans(sitting.station)
+    return plan ? sheetsOf(sitting, plan) : nothing
+  }
+
+  /** A sitting that is over, scored; for the person whose progress it is. */
+  function scored(sitting: Sitting): ScoredSitting | null {
+    const { sheets: all, result } = sheets(sitting)
+    const [first] = all
+    if (!result || !first || !isOver(sitting)) return null
+    return {
+      id: sitting.id,
+      stationId: sitting.station.id,
+      stationName: sitting.station.name,
+      technique: sitting.station.technique,
+      way: sitting.way,
+      at: sitting.begunAt,
+      total: result.total,
+      hasPassed: result.hasPassed,
+      score: first.score,
+    }
+  }
+
+  function progress(
+    person: string,
+    all: readonly Sitting[],
+    drills: readonly DrillResult[],
+    live: ReadonlyMap<string, Readonly<Record<string, number>>>,
+  ): Progress {
+    const own = all.filter((one) => one.candidates.some((candidate) => candidate.id === person)).flatMap((one) => scored(one) ?? [])
+    return progressOf(
+      own.map(({ id, stationName, technique, way, at, total, hasPassed }) => ({
+        id,
+        stationName,
+        technique,
+        way,
+        at,
+        total,
+        hasPassed,
+      })),
+      drills.filter((one) => one.person.id === person),
+      live.get(person) ?? {},
+    )
+  }
+
+  return {
+    sheets,
+    line(sitting: Sitting): SittingLine {
+      const { result } = sheets(sitting)
+      return {
+        id: sitting.id,
+        way: sitting.way,
+        stationName: sitting.station.name,
+        technique: sitting.station.technique,
+        candidates: sitting.candidates.map(({ id, name }) => ({ id, name })),
+        examiners: sitting.examiners.map(({ id, name }) => ({ id, name })),
+        begunAt: sitting.begunAt,
+        result: result && isOver(sitting) ? { total: result.total, hasPassed: result.hasPassed } : null,
+      }
+    },
+    /** How long others took for the same station. */
+    async bands({ station, candidates }: Sitting): Promise<readonly StepBand[]> {
+      const own = new Set(candidates.map((one) => one.id))
+      const all = await sittings.list({ stationId: station.id, most: mostOthers })
+      const others = all.filter((one) => !one.candidates.some((candidate) => own.has(candidate.id)))
+      return timeBands(others.flatMap((one) => scored(one)?.score ?? []))
+    },
+    async progressOf(person: string): Promise<Progress> {
+      const [all, live] = await Promise.all([sittings.list({ people: [person], most: mostOfOne }), sittings.supervised([person])])
+      return progress(person, all, [], live)
+    },
+    async overview(members: readonly PracticePerson[]): Promise<GroupOverview> {
+      const ids = members.map((one) => one.id)
+      const [all, live] = await Promise.all([sittings.list({ people: ids, most: mostOfGroup }), sittings.supervised(ids)])
+      return groupOverview(
+        members.map((one) => ({ ...one, progress: progress(one.id, all, [], live) })),
+        all.flatMap((one) => scored(one) ?? []),
+      )
+    },
+  }
+}
+
+export type PracticeReader = ReturnType<typeof createPracticeReader>

@@ -1,0 +1,91 @@
+import { Link } from 'react-router'
+import type { ProgressAnswer } from '#contract/api/practice'
+import { paths } from '#contract/api/paths'
+import type { TechniqueProgress } from '#contract/views/practice-progress'
+import { findTechnique } from '#core/techniques/registry'
+import { stationIdOf } from '#core/practice/stations/shipped-stations'
+import { formatDayAndClock } from '../../parts/format-time'
+import { Notice } from '../../parts/notice'
+import { serverNow } from '../../sync/server-clock'
+import { useAnswer } from '../../sync/use-answer'
+import { PracticeSign } from './practice-sign'
+import { Mark } from './result-mark'
+
+const wayWords = { alone: 'alone', examined: 'examined', team: 'in a team' } as const
+
+/** What somebody has done themselves, and what is due again. */
+export function ProgressScreen() {
+  const { answer, refusal } = useAnswer<ProgressAnswer>(paths.practiceProgress)
+  const progress = answer?.progress
+  return (
+    <main id="main" className="mx-auto grid w-full max-w-4xl flex-1 grid-cols-[minmax(0,1fr)] content-start gap-5 p-4 sm:p-6">
+      <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h1 className="text-2xl font-bold">My progress</h1>
+        <PracticeSign />
+        <p className="basis-full text-soft">You and whoever trains you see this; nobody else does.</p>
+      </header>
+      {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
+      {progress && progress.techniques.length === 0 ? (
+        <p role="status" className="rounded-2xl border border-dashed border-soft p-8 text-center">
+          Nothing yet: do a station, alone or examined.
+        </p>
+      ) : null}
+      <ul aria-label="Skills, what is due first" className="grid gap-2">
+        {progress?.techniques.map((one) => (
+          <Skill key={one.technique} skill={one} />
+        ))}
+      </ul>
+      {progress && progress.liveOnly.length > 0 ? (
+        <p className="text-soft">
+          Supervised on patients, no station yet: {progress.liveOnly.map((one) => `${nameOf(one.technique)} ${one.live}`).join(', ')}.
+        </p>
+      ) : null}
+      {progress && progress.sittings.length > 0 ? (
+        <section aria-labelledby="all" className="grid gap-2">
+          <h2 id="all" className="text-lg font-bold">
+            Every run
+          </h2>
+          <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
+            {progress.sittings.map((one) => (
+              <li key={one.id}>
+                <Link to={`/practice/run/${one.id}`} className="flex min-h-12 flex-wrap items-center gap-x-4 px-4 py-2">
+                  <span className="min-w-0 flex-1">
+                    <strong>{one.stationName}</strong> <span className="text-soft">{wayWords[one.way]}</span>
+                  </span>
+                  <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(one.at))}</span>
+                  <Mark total={one.total} hasPassed={one.hasPassed} />
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+    </main>
+  )
+}
+
+function Skill({ skill }: { skill: TechniqueProgress }) {
+  const isDue = Date.parse(skill.dueAt) <= serverNow()
+  return (
+    <li className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 rounded-2xl border border-line bg-sheet px-4 py-3">
+      <Link
+        to={`/practice/station/${stationIdOf(skill.technique)}`}
+        className="text-lg font-bold underline decoration-soft underline-offset-4"
+      >
+        {nameOf(skill.technique)}
+      </Link>
+      <Mark total={skill.last.total} hasPassed={skill.last.hasPassed} />
+      <p className="text-soft">
+        {skill.count} {skill.count === 1 ? 'run' : 'runs'}, {skill.passed} passed, best {skill.best.toFixed(1)}
+        {skill.live > 0 ? `, ${skill.live} supervised on ${skill.live === 1 ? 'a patient' : 'patients'}` : ''}
+      </p>
+      <p className={isDue ? 'font-bold text-caution' : 'text-soft'}>
+        {isDue ? '▲ due again' : `due again ${formatDayAndClock(Date.parse(skill.dueAt))}`}
+      </p>
+    </li>
+  )
+}
+
+function nameOf(technique: string): string {
+  return findTechnique(technique)?.name ?? technique
+}
