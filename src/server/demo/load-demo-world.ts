@@ -20,6 +20,7 @@ import { writeLegSlabStories } from './leg-slab-stories'
 import { demoStaff } from './staff'
 import { writeDemoStore } from './store'
 import { writeTechniqueStories } from './technique-stories'
+import { writePracticeStories, type Learner } from './practice-stories'
 import { pastStays } from './past-stays'
 import { writeCareStory, writeHomeStory } from './ward-stories'
 import { writeBulk } from '../services/write-bulk'
@@ -44,6 +45,7 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   const planner = createPlanner(clock, pool)
   const append = createAppendService({ db, events, streams, people, stock, countersigns: createCountersigns(db), planner, clock })
   const actors: Actor[] = []
+  const learners: Learner[] = []
   let lead: Actor | null = null
   let trainee: Actor | null = null
   for (const person of demoStaff) {
@@ -53,6 +55,7 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
     if (person.roles.includes('lead')) lead ??= actor
     if (person.roles.includes('trainee')) trainee ??= actor
     if (person.roles.includes('clinician')) actors.push(actor)
+    if (person.sure !== undefined) learners.push({ id, sure: person.sure })
     if (person.fingerCm !== null) {
       await append(
         {
@@ -80,6 +83,8 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   await writeEndedStories(writer)
   if (trainee) await writeCareStory(writer, trainee)
   await writeHomeStory(writer)
+  const [examiner] = actors
+  if (examiner && lead) await writePracticeStories(db, { learners, examiner: examiner.id, trainer: lead.id }, now)
   const past = { seed: 13, lastMs: now - 2 * dayMs, everyMs: dayMs, actors }
   await writeBulk({ db, events, streams }, [...pastStays(pastDays, past)])
 }

@@ -5,7 +5,7 @@ export type ButtonLook = 'next' | 'plain' | 'quiet' | 'danger'
 
 const looks: Record<ButtonLook, string> = {
   next: 'bg-citrus text-on-citrus border-on-citrus/70 shadow-[0_2px_0_0] shadow-on-citrus/30 font-bold',
-  plain: 'bg-sheet text-ink border-soft font-semibold',
+  plain: 'bg-sheet text-ink border-soft font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper',
   quiet: 'bg-transparent text-ink border-transparent underline decoration-soft decoration-2 underline-offset-4 font-semibold',
   danger: 'bg-stop-wash text-stop border-stop font-bold',
 }

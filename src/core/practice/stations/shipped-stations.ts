@@ -76,20 +76,13 @@ function makeStation({ id, name, technique, patient }: StationLine, ctx: PlanCon
   const { steps } = plan.procedure
   const isAsked = (id: string): boolean =>
     technique.decisions.some((one) => one.id === id && (one.use ?? 'know') !== 'know' && (one.kind === 'number' || one.kind === 'whole'))
-  const injury = practiceInjury(technique)
-  const part = injury.region ? spoken(injury.region) : 'body'
-  const pattern = spoken(injury.pattern)
-  const isSided = plan.geometry.body === 'leg' || plan.geometry.body === 'arm'
   return {
     id,
     name,
     technique: technique.id,
     options: {},
     patient,
-    given: [
-      `A person of 40, ${patient.heightCm} cm, ${patient.massKg} kg. ${isSided ? `${patient.side.toUpperCase()} ${part}` : part}: ${pattern}.`,
-      `Apply: ${technique.name.toLowerCase()}. ${technique.purpose}`,
-    ],
+    given: usualGiven(technique, patient, plan),
     onAsking: [
       { ask: 'Pulse?', answer: 'Strong, the same on both sides.' },
       { ask: 'Feeling and movement?', answer: 'Normal.' },
@@ -105,6 +98,20 @@ function makeStation({ id, name, technique, patient }: StationLine, ctx: PlanCon
       .slice(0, mostAsked)
       .map((one) => ({ decision: one.id, tolerance: null })),
   }
+}
+
+/**
+ * What is given at the start where an author says nothing else: who, what, and what is to be applied.
+ * @param plan of that patient
+ */
+export function usualGiven(technique: Technique, patient: PracticePatient, { geometry: { body } }: Plan): readonly string[] {
+  const injury = practiceInjury(technique)
+  const part = injury.region ? spoken(injury.region) : 'body'
+  const where = body === 'leg' || body === 'arm' ? `${patient.side.toUpperCase()} ${part}` : part
+  return [
+    `A person of 40, ${patient.heightCm} cm, ${patient.massKg} kg. ${where}: ${spoken(injury.pattern)}.`,
+    `Apply: ${technique.name.toLowerCase()}. ${technique.purpose}`,
+  ]
 }
 
 /** What can go critically wrong with a plan: only what it has. */

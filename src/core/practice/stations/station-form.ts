@@ -1,3 +1,8 @@
+import type { Plan } from '../../model/plan'
+import { findTechnique } from '../../techniques/registry'
+import type { PracticePatient } from '../practice-case'
+import { planOfStation, usualGiven } from './shipped-stations'
+import { stationContext } from './station-context'
 import type { CriticalError, Station } from './station'
 import type { StationProblem } from './read-station'
 
@@ -11,7 +16,8 @@ export interface StationForm {
   readonly side: string
   readonly swelling: string
   readonly isFresh: boolean
-  readonly given: string
+  /** Null for what is usually given, which follows the patient. */
+  readonly given: string | null
   /** “Pulse? = Strong”, a line each. */
   readonly onAsking: string
   /** “5: Half of the time has gone.”, minutes first, a line each. */
@@ -27,7 +33,8 @@ export interface StationForm {
 /** The form of a station that is there. */
 export function formOf(station: Station): StationForm {
   const { patient } = station
-  return {
+  const given = station.given.join('\n')
+  const form: StationForm = {
     name: station.name,
     technique: station.technique,
     options: station.options,
@@ -36,7 +43,7 @@ export function formOf(station: Station): StationForm {
     side: patient.side,
     swelling: patient.swelling,
     isFresh: patient.isFresh,
-    given: station.given.join('\n'),
+    given,
     onAsking: station.onAsking.map(({ ask, answer }) => `${ask} = ${answer}`).join('\n'),
     prompts: station.prompts.map(({ atS, text }) => `${atS / 60}: ${text}`).join('\n'),
     limitMin: String(station.limitS / 60),
@@ -44,6 +51,33 @@ export function formOf(station: Station): StationForm {
     criticals: station.criticals,
     asked: station.asked.map((one) => one.decision),
     tolerances: Object.fromEntries(station.asked.flatMap((one) => (one.tolerance === null ? [] : [[one.decision, String(one.tolerance)]]))),
+  }
+  return givenOf({ ...form, given: null }) === given ? { ...form, given: null } : form
+}
+
+/** What is given at the start, a line each: as the author wrote it, or as is usual for the patient; empty while nobody can plan for them. */
+export function givenOf(form: StationForm): string {
+  if (form.given !== null) return form.given
+  const technique = findTechnique(form.technique)
+  const plan = planOfForm(form)
+  return technique && plan ? usualGiven(technique, patientOf(form), plan).join('\n') : ''
+}
+
+/** The plan of the form's patient; null while it cannot be planned. */
+export function planOfForm(form: StationForm): Plan | null {
+  const patient = patientOf(form)
+  if (!Number.isFinite(patient.heightCm) || !Number.isFinite(patient.massKg)) return null
+  return planOfStation({ technique: form.technique, options: form.options, patient }, stationContext)
+}
+
+/** As typed: a figure that is none is not a number. */
+function patientOf(form: StationForm): PracticePatient {
+  return {
+    heightCm: figure(form.heightCm),
+    massKg: figure(form.massKg),
+    side: form.side as PracticePatient['side'],
+    swelling: form.swelling as PracticePatient['swelling'],
+    isFresh: form.isFresh,
   }
 }
 
@@ -81,14 +115,8 @@ export function stationOfForm(
       name: form.name.trim(),
       technique: form.technique,
       options: form.options,
-      patient: {
-        heightCm: figure(form.heightCm),
-        massKg: figure(form.massKg),
-        side: form.side,
-        swelling: form.swelling,
-        isFresh: form.isFresh,
-      },
-      given: linesOf(form.given),
+      patient: patientOf(form),
+      given: linesOf(givenOf(form)),
       onAsking,
       prompts,
       limitS: Math.round(60 * figure(form.limitMin)),

@@ -17,7 +17,7 @@ export function GroupCard({ group: { name, overview }, onEnd }: { group: GroupsA
           End the group
         </Button>
       </div>
-      <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={`Who in ${name} has done what`}>
+      <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label={`Who in ${name} has done what`}>
         <table className="w-full text-left">
           <thead>
             <tr className="border-b border-line text-sm text-soft">
@@ -50,7 +50,7 @@ export function GroupCard({ group: { name, overview }, onEnd }: { group: GroupsA
         <Fails
           title="Pairs that fail most"
           lines={overview.pairs.map((one) => ({
-            words: `${stepName({ id: one.before })} before ${stepName({ id: one.after })}`,
+            words: `“${stepName({ id: one.after })}” done before “${stepName({ id: one.before })}” (${nameOf(one.technique)})`,
             count: one.count,
             of: one.of,
           }))}

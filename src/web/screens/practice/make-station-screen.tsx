@@ -49,12 +49,12 @@ function StationEditor({ draftKey, begun, id }: { draftKey: string; begun: Stati
   const begin = (station: Station | null): void => {
     if (station) write(JSON.stringify(formOf(station)))
   }
-  /** Another technique has other steps and figures; who the patient is and how it is run stays. */
+  /** Another technique has other steps, figures and patients; how it is run stays. */
   const beginWith = (technique: string): void => {
     const shipped = shippedOf(technique)
     if (!shipped) return
-    const { heightCm, massKg, side, swelling, isFresh, limitMin, onAsking, prompts } = form
-    write(JSON.stringify({ ...formOf(shipped), heightCm, massKg, side, swelling, isFresh, limitMin, onAsking, prompts }))
+    const { limitMin, onAsking, prompts } = form
+    write(JSON.stringify({ ...formOf(shipped), limitMin, onAsking, prompts }))
   }
   const read = (): Station | null => {
     const made = stationOfForm(form, id ?? uuidv7())

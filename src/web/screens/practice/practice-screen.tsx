@@ -17,7 +17,13 @@ export function PracticeScreen() {
         <h1 className="text-2xl font-bold">Practice</h1>
         <PracticeSign />
         <p className="basis-full text-soft">Nothing here touches the Board, the store or anybody’s record.</p>
+        <nav aria-label="Practice" className="flex basis-full flex-wrap gap-2 pt-1">
+          <ButtonLink to="/practice/progress">My progress</ButtonLink>
+          {hasRight(roles, 'train') ? <ButtonLink to="/practice/groups">Groups</ButtonLink> : null}
+          {hasRight(roles, 'decide') ? <ButtonLink to="/practice/make">Make a station</ButtonLink> : null}
+        </nav>
       </header>
+      <RunningNow />
       <section aria-labelledby="benches" className="grid gap-3">
         <div>
           <h2 id="benches" className="text-lg font-bold">
@@ -46,12 +52,6 @@ export function PracticeScreen() {
           </h2>
           <p className="text-soft">A timed skill, scored: alone, with the application as the manikin, or examined on a real one.</p>
         </div>
-        <div className="flex flex-wrap gap-2">
-          <ButtonLink to="/practice/progress">My progress</ButtonLink>
-          {hasRight(roles, 'train') ? <ButtonLink to="/practice/groups">Groups</ButtonLink> : null}
-          {hasRight(roles, 'decide') ? <ButtonLink to="/practice/make">Make a station</ButtonLink> : null}
-        </div>
-        <RunningNow />
         <MadeHere />
         <ul className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
           {stationLines.map((station) => (

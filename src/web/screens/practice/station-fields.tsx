@@ -1,11 +1,8 @@
 import { useId, useState, type ReactNode } from 'react'
 import { drawPatient } from '#core/practice/draw-patient'
 import type { StationProblem } from '#core/practice/stations/read-station'
-import { planOfStation } from '#core/practice/stations/shipped-stations'
-import { stationContext } from '#core/practice/stations/station-context'
 import { criticalErrors, criticalIds } from '#core/practice/stations/station'
-import { stationOfForm, type StationForm } from '#core/practice/stations/station-form'
-import type { Station } from '#core/practice/stations/station'
+import { givenOf, planOfForm, type StationForm } from '#core/practice/stations/station-form'
 import type { Plan } from '#core/model/plan'
 import { sides, spoken, swellings } from '#core/model/vocabulary'
 import { stepName } from '#core/runs/step-name'
@@ -28,11 +25,11 @@ export function StationFields({
 }) {
   const [seed, setSeed] = useState('')
   const technique = findTechnique(form.technique)
-  const plan = planOf(form)
+  const plan = planOfForm(form)
   const error = (field: string): string | undefined => problems.find((one) => one.field === field)?.message
   const setOption = (id: string, value: string): void => {
     const next = { ...form, options: { ...form.options, [id]: value } }
-    const steps = new Set(planOf(next)?.procedure.steps.map((step) => step.id))
+    const steps = new Set(planOfForm(next)?.procedure.steps.map((step) => step.id))
     onChange({ options: next.options, required: form.required.filter((step) => steps.has(step)) })
   }
   const draw = (): void => {
@@ -55,17 +52,19 @@ export function StationFields({
           choices={techniques.map((one) => ({ id: one.id, label: one.name }))}
           onChange={onTechnique}
         />
-        {technique?.options
-          .filter((one) => one.values.length > 0)
-          .map((one) => (
-            <Select
-              key={one.id}
-              label={one.label}
-              value={String(form.options[one.id] ?? '')}
-              choices={[{ id: '', label: 'As the plan has it' }, ...one.values]}
-              onChange={(value) => setOption(one.id, value)}
-            />
-          ))}
+        <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+          {technique?.options
+            .filter((one) => one.values.length > 0)
+            .map((one) => (
+              <Select
+                key={one.id}
+                label={one.label}
+                value={String(form.options[one.id] ?? '')}
+                choices={[{ id: '', label: 'As the plan has it' }, ...one.values]}
+                onChange={(value) => setOption(one.id, value)}
+              />
+            ))}
+        </div>
         <TextField
           label="Time, min"
           inputMode="decimal"
@@ -109,7 +108,7 @@ export function StationFields({
         </div>
       </Part>
       <Part title="What is said">
-        <Lines label="Given at the start, a line each" value={form.given} onChange={(given) => onChange({ given })} />
+        <Lines label="Given at the start, a line each" value={givenOf(form)} onChange={(given) => onChange({ given })} />
         <Lines label="Told on asking, a line each: Pulse? = Strong" value={form.onAsking} onChange={(onAsking) => onChange({ onAsking })} />
         <Lines
           label="Said by the clock, a line each: 5: Half of the time has gone."
@@ -173,14 +172,6 @@ function Asked({
       })}
     </>
   )
-}
-
-function planOf(form: StationForm): Plan | null {
-  const { station } = stationOfForm(form, 'form')
-  const { technique, options, patient } = station as unknown as Station
-  return Number.isFinite(patient.heightCm) && Number.isFinite(patient.massKg)
-    ? planOfStation({ technique, options, patient }, stationContext)
-    : null
 }
 
 function Part({ title, children }: { title: string; children: ReactNode }) {

@@ -106,7 +106,13 @@ export function StationRunView({
             {left.length > 0 ? `${left.length} ${left.length === 1 ? 'step is' : 'steps are'} not done. ` : ''}The clock stops and the sheet
             is made.
             <span className="mt-2 flex flex-wrap gap-2">
-              <Button look="next" onClick={onEnd}>
+              <Button
+                look="next"
+                onClick={() => {
+                  onEnd()
+                  window.scrollTo(0, 0)
+                }}
+              >
                 End and score
               </Button>
               <Button onClick={() => setEnding(false)}>Go on</Button>
@@ -153,7 +159,14 @@ function Criticals({ station, control }: { station: Station; control: RunControl
       </h2>
       <div className="flex flex-wrap gap-2">
         {station.criticals.map((id) => (
-          <Button key={id} aria-pressed={marked.has(id)} title={criticalErrors[id].why} onClick={() => control.toggleCritical(id)}>
+          <Button
+            key={id}
+            look={marked.has(id) ? 'danger' : 'plain'}
+            aria-pressed={marked.has(id)}
+            title={criticalErrors[id].why}
+            onClick={() => control.toggleCritical(id)}
+          >
+            {marked.has(id) ? <span aria-hidden>◆</span> : null}
             {criticalErrors[id].label}
           </Button>
         ))}
