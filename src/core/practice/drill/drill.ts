@@ -1,0 +1,331 @@
+import { readDefaults, type Protocol } from '../../quantities/defaults'
+import { roomDefaults } from '../../figures/swelling/room'
+import type { LimbFindings, RoundInput } from '../../model/observation'
+import { taskMinuteDefaults } from '../../rounds/task-minutes'
+import { drawBodies, type HiddenBody } from './draw-body'
+import { bodyAtStart, isAsleep, limitPassedAt, nextMinute, painOf, type BodyState } from './hidden-body'
+import { roundsOf, standBed, type BedRecord } from './judge-bed'
+import type { Night } from './nights'
+import { showFindings, type Shown } from './show-findings'
+
+/** What a player does, at a minute of the night. */
+export type Move = { readonly atMin: number; readonly bed: number } & (
+  | { readonly kind: 'look'; readonly wakes: boolean }
+  | { readonly kind: 'record'; readonly analgesia: boolean; readonly limbs: readonly LimbFindings[] }
+  | { readonly kind: 'open' | 'raise' | 'relieve' | 'cord' | 'call' }
+)
+export const moveKinds = ['look', 'record', 'open', 'raise', 'relieve', 'cord', 'call'] as const satisfies readonly Move['kind'][]
+
+/** Something of the night, for the log and the replay. */
+export interface NightEntry {
+  readonly atMin: number
+  readonly bed: number
+  readonly kind: Move['kind'] | 'rings' | 'senior'
+  readonly text: string
+}
+
+/** What was shown at a look, and whether it was urgent. */
+export interface ShownLook extends Shown {
+  readonly atMin: number
+  readonly isUrgent: boolean
+}
+
+/** One bed as the night has left it. `body`, `state` and `history` are what nobody sees before the end. */
+export interface Bed {
+  readonly body: HiddenBody
+  readonly state: BodyState
+  readonly record: BedRecord
+  /** The last look that is not written down yet. */
+  readonly look: ShownLook | null
+  readonly history: readonly { readonly atMin: number; readonly pressureKPa: number }[]
+  readonly tally: BedTally
+}
+
+/** What counts in the end, of one bed. */
+export interface BedTally {
+  readonly aboveMin: number
+  readonly unanswered: number
+  readonly needless: number
+  readonly late: number
+}
+
+export interface DrillState {
+  readonly night: Night
+  readonly seed: string
+  readonly atMin: number
+  /** Where the player stands; 0 is the desk. */
+  readonly where: number
+  readonly beds: readonly Bed[]
+  readonly log: readonly NightEntry[]
+  readonly isOver: boolean
+}
+
+/** A night that goes on: time passes, a player does things, and nothing of it is undone. */
+export interface Drill {
+  readonly state: () => DrillState
+  /** Lets time pass up to a minute of the night. */
+  readonly advanceTo: (atMin: number) => void
+  /** Does something at its minute, and lets pass the time that it takes. @throws RangeError for a bed that there is not */
+  readonly apply: (move: Move) => void
+  /** When the limit will be passed in a bed if nobody does anything: for who knows the truth. */
+  readonly limitPassedAt: (bed: number) => number | null
+}
+
+const walkMin = { least: 1, perBed: 0.1 } as const
+const lookMin = 3
+const wakeMin = 1
+const actMin = { raise: 1, relieve: 4, cord: 5, call: 3 } as const
+const slabOpenMin = 8
+const pullEaseMin = 4
+/** Pain relief works so long. */
+const reliefMin = 240
+/** Urgent is answered within so long, and not asked again for so long after. */
+const answerMin = 15
+const answeredForMin = 60
+/** Who is in bad pain and awake rings, and rings again. */
+const ringsAtPain = 7
+const ringsAgainMin = 45
+const ringsLagMin = 10
+const sampleMin = 5
+
+interface OpenBed {
+  readonly body: HiddenBody
+  state: BodyState
+  record: BedRecord
+  look: ShownLook | null
+  readonly shown: RoundInput[]
+  readonly history: { atMin: number; pressureKPa: number }[]
+  aboveMin: number
+  unanswered: number
+  needless: number
+  late: number
+  lateSeenMin: number
+  urgentSinceMin: number | null
+  answeredAtMin: number | null
+  painSinceMin: number | null
+  rangAtMin: number | null
+  seniorAtMin: number | null
+}
+
+/**
+ * Begins a night. The same night, seed and moves give the same to the minute: noise is drawn from seed, bed and minute, not from what was done before.
+ * @param seed any text, such as 40 digits
+ */
+export function startDrill(night: Night, seed: string, protocol: Protocol): Drill {
+  const endMin = night.hours * 60
+  const { limitKPa } = readDefaults(roomDefaults, protocol)
+  const minutes = readDefaults(taskMinuteDefaults, protocol)
+  const log: NightEntry[] = []
+  let atMin = 0
+  let where = 0
+  const beds = drawBodies(night, seed, protocol).map((body): OpenBed => {
+    const state = bodyAtStart(body, protocol)
+    const before = [firstRound(body, seed, body.onAtMin, true), firstRound(body, seed, -Math.min(20, -body.onAtMin / 2), false)]
+    return {
+      body,
+      state,
+      record: { rounds: before, responses: [], calls: [], openedAtMin: null },
+      look: null,
+      shown: [...before],
+      history: [{ atMin: 0, pressureKPa: state.pressureKPa }],
+      aboveMin: 0,
+      unanswered: 0,
+      needless: 0,
+      late: 0,
+      lateSeenMin: 0,
+      urgentSinceMin: null,
+      answeredAtMin: null,
+      painSinceMin: null,
+      rangAtMin: null,
+      seniorAtMin: null,
+    }
+  })
+
+  function advanceTo(untilMin: number): void {
+    const until = Math.min(endMin, Math.ceil(untilMin - 1e-9))
+    for (; atMin < until;) {
+      atMin++
+      for (const bed of beds) minuteOf(bed)
+    }
+    if (atMin >= endMin) for (const bed of beds) close(bed)
+  }
+
+  function minuteOf(bed: OpenBed): void {
+    bed.state = nextMinute(bed.body, bed.state, atMin, protocol)
+    if (bed.state.pressureKPa > limitKPa) bed.aboveMin++
+    if (atMin % sampleMin === 0) bed.history.push({ atMin, pressureKPa: bed.state.pressureKPa })
+    if (bed.seniorAtMin === atMin) senior(bed)
+    const hurts = painOf(bed.body, bed.state, atMin) >= ringsAtPain && !isAsleep(bed.body, bed.state, atMin)
+    bed.painSinceMin = hurts ? (bed.painSinceMin ?? atMin) : null
+    const rests = bed.rangAtMin === null || atMin - bed.rangAtMin >= ringsAgainMin
+    if (bed.painSinceMin !== null && atMin - bed.painSinceMin >= ringsLagMin && rests) {
+      bed.rangAtMin = atMin
+      note(bed, 'rings', 'Rings: it hurts.')
+    }
+  }
+
+  /** Whoever was called comes, and relieves what is still above the limit. */
+  function senior(bed: OpenBed): void {
+    bed.seniorAtMin = null
+    const isNeeded = bed.state.pressureKPa > limitKPa || bed.state.loadMin > bed.body.nerveMin[1]
+    if (isNeeded) bed.state = { ...bed.state, isRelieved: true }
+    note(bed, 'senior', isNeeded ? 'The senior came, and relieved it.' : 'The senior came, and found room.')
+  }
+
+  function note(bed: OpenBed, kind: NightEntry['kind'], text: string): void {
+    log.push({ atMin, bed: bed.body.bed, kind, text })
+  }
+
+  /** Rounds that ran out of their grace since it was last counted. */
+  function countLate(bed: OpenBed): void {
+    for (const round of roundsOf(night, bed.body, bed.record, protocol)) {
+      const endsMin = (round.dueAt - Date.parse(night.beginsAt)) / 60_000 + round.graceMin
+      if (round.doneAt === null && endsMin > bed.lateSeenMin && endsMin <= atMin) bed.late++
+    }
+    bed.lateSeenMin = Math.max(bed.lateSeenMin, atMin)
+  }
+
+  function close(bed: OpenBed): void {
+    if (bed.lateSeenMin >= endMin) return
+    countLate(bed)
+    if (bed.urgentSinceMin !== null && endMin - bed.urgentSinceMin > answerMin) bed.unanswered++
+    bed.urgentSinceMin = null
+    if (bed.history.at(-1)?.atMin !== endMin) bed.history.push({ atMin: endMin, pressureKPa: bed.state.pressureKPa })
+  }
+
+  function answer(bed: OpenBed): void {
+    if (bed.urgentSinceMin !== null && atMin - bed.urgentSinceMin > answerMin) bed.unanswered++
+    bed.urgentSinceMin = null
+    bed.answeredAtMin = atMin
+  }
+
+  function look(bed: OpenBed, wakes: boolean): void {
+    const wasAsleep = isAsleep(bed.body, bed.state, atMin)
+    const shown = showFindings(bed.body, bed.state, atMin, seed, wakes)
+    advanceTo(atMin + lookMin + (wakes && wasAsleep ? wakeMin : 0))
+    bed.shown.push({ atMin, limbs: shown.limbs })
+    const verdict = standBed(night, bed.body, { ...bed.record, rounds: bed.shown }).verdicts.at(-1)
+    const isUrgent = verdict?.findings.some((one) => one.level === 'urgent') === true
+    const isAnswered = bed.answeredAtMin !== null && atMin - bed.answeredAtMin <= answeredForMin
+    if (isUrgent && !isAnswered && bed.urgentSinceMin === null) bed.urgentSinceMin = atMin
+    bed.look = { ...shown, atMin, isUrgent }
+    note(bed, 'look', shown.isAsleep ? 'Looked, asleep.' : 'Looked.')
+  }
+
+  function open(bed: OpenBed): void {
+    // It stands as it is when somebody begins to open it.
+    const wasUrgent = bed.urgentSinceMin !== null
+    const wouldPass = limitPassedAt(bed.body, bed.state, atMin, endMin, protocol) !== null
+    if (!wasUrgent && !wouldPass && !bed.state.isOpen) bed.needless++
+    answer(bed)
+    advanceTo(atMin + openMinutes(bed.body, minutes.opening))
+    countLate(bed)
+    bed.state = { ...bed.state, isOpen: true }
+    const device = bed.body.technique.onUrgent.device
+    const action = device === 'traction' ? ('ease-pull' as const) : ('open-to-skin' as const)
+    bed.record = {
+      ...bed.record,
+      openedAtMin: atMin,
+      responses: [...bed.record.responses, { action, outcome: 'done', why: '', atMin }],
+    }
+    note(bed, 'open', bed.body.room === null ? 'The pull eased.' : 'Opened to skin.')
+  }
+
+  function apply(move: Move): void {
+    advanceTo(move.atMin)
+    const bed = beds.find((one) => one.body.bed === move.bed)
+    if (!bed) throw new RangeError(`There is no bed ${move.bed} in this night: choose one of 1 to ${beds.length}.`)
+    if (atMin >= endMin) return
+    if (move.kind !== 'record') {
+      advanceTo(atMin + walkMinutes(where, move.bed))
+      where = move.bed
+    }
+    switch (move.kind) {
+      case 'look':
+        return look(bed, move.wakes)
+      case 'record': {
+        if (bed.look === null) return
+        countLate(bed)
+        const round: RoundInput = { atMin: bed.look.atMin, analgesia: move.analgesia, limbs: move.limbs }
+        bed.record = { ...bed.record, rounds: [...bed.record.rounds, round] }
+        bed.look = null
+        return note(bed, 'record', 'Written down.')
+      }
+      case 'open':
+        return open(bed)
+      case 'call':
+        answer(bed)
+        advanceTo(atMin + actMin.call)
+        bed.seniorAtMin ??= atMin + bed.body.seniorMin
+        bed.record = { ...bed.record, calls: [...bed.record.calls, { to: 'the senior', isReached: true, said: '', atMin }] }
+        return note(bed, 'call', 'The senior called.')
+      case 'raise':
+        advanceTo(atMin + actMin.raise)
+        bed.state = { ...bed.state, isHanging: false }
+        return note(bed, 'raise', 'The limb put up.')
+      case 'relieve':
+        advanceTo(atMin + actMin.relieve)
+        bed.state = { ...bed.state, relievedUntilMin: atMin + reliefMin }
+        return note(bed, 'relieve', 'Pain relief given.')
+      case 'cord':
+        advanceTo(atMin + actMin.cord)
+        bed.state = { ...bed.state, isSlipped: false }
+        return note(bed, 'cord', 'The cord set right.')
+    }
+  }
+
+  return {
+    state: () => ({
+      night,
+      seed,
+      atMin,
+      where,
+      beds: beds.map(({ body, state, record, look: last, history, aboveMin, unanswered, needless, late }) => ({
+        body,
+        state,
+        record,
+        look: last,
+        history,
+        tally: { aboveMin, unanswered, needless, late },
+      })),
+      log,
+      isOver: atMin >= endMin,
+    }),
+    advanceTo,
+    apply,
+    limitPassedAt(bed) {
+      const found = beds.find((one) => one.body.bed === bed)
+      return found ? limitPassedAt(found.body, found.state, atMin, endMin, protocol) : null
+    },
+  }
+}
+
+/** Minutes to walk from one bed to another; 0 is the desk. */
+export function walkMinutes(from: number, to: number): number {
+  return from === to ? 0 : Math.round(walkMin.least + walkMin.perBed * Math.abs(to - from))
+}
+
+/** Minutes that opening or easing takes: a cast is split, a slab unwrapped, a pull let back. */
+export function openMinutes(body: HiddenBody, castMin: number): number {
+  if (body.room === null) return pullEaseMin
+  return body.technique.id === 'leg-cast' ? castMin : slabOpenMin
+}
+
+/** A round that the shift before did and wrote down as it was. */
+function firstRound(body: HiddenBody, seed: string, atMin: number, isBaseline: boolean): RoundInput {
+  const quiet: BodyState = {
+    growth: 0.01,
+    pressureKPa: 1,
+    feltKPa: 1,
+    cooledKPa: 1,
+    loadMin: 0,
+    skin: 0,
+    isOpen: false,
+    isRelieved: false,
+    isHanging: false,
+    isSlipped: false,
+    relievedUntilMin: -Infinity,
+  }
+  const { limbs } = showFindings({ ...body, asleep: [], refuses: false }, quiet, atMin, seed, true)
+  return { atMin: Math.round(atMin), ...(isBaseline ? { baseline: true } : {}), limbs }
+}

@@ -1,0 +1,93 @@
+import type { RoundInput } from '../../model/observation'
+import type { CallEntry, ResponseEntry, Signed } from '../../model/response'
+import type { Standing } from '../../model/standing'
+import type { Protocol } from '../../quantities/defaults'
+import { liveRounds, type LiveRound } from '../../rounds/live-rounds'
+import { isCaseAtRisk } from '../../standing/case-facts'
+import { judgeStanding } from '../../standing/judge-standing'
+import { standRounds, type RoundsStanding } from '../../standing/stand-rounds'
+import type { HiddenBody } from './draw-body'
+import type { Night } from './nights'
+
+/** What is on record of a bed, minutes from the start of the night. */
+export interface BedRecord {
+  /** As they were entered, by time. */
+  readonly rounds: readonly RoundInput[]
+  readonly responses: readonly (ResponseEntry & { readonly atMin: number })[]
+  readonly calls: readonly (CallEntry & { readonly atMin: number })[]
+  /** When it was last opened or eased: the list begins again. */
+  readonly openedAtMin: number | null
+}
+
+const by = 'the player'
+
+/** A moment of the night, ms since the epoch. */
+export function msOf(night: Night, atMin: number): number {
+  return Date.parse(night.beginsAt) + atMin * 60_000
+}
+
+const minuteOf = (night: Night, atMin: number): number => Math.floor(msOf(night, atMin) / 60_000)
+
+/** A record does not change once it is made; with no senior's decision in it nothing that stands ends by the clock. */
+const stood = new WeakMap<BedRecord, RoundsStanding>()
+const listed = new WeakMap<BedRecord, readonly LiveRound[]>()
+
+/** What rounds found of a bed and what of it stands: the judgement of life over what was entered here. */
+export function standBed(night: Night, body: HiddenBody, record: BedRecord): RoundsStanding {
+  const known = stood.get(record)
+  if (known) return known
+  const standing = standRounds(
+    {
+      clinicalCase: body.clinicalCase,
+      rounds: record.rounds.map((round) => ({ ...round, atMin: minuteOf(night, round.atMin) })),
+      device: body.technique.onUrgent.device,
+      isAtRisk: isCaseAtRisk(body.clinicalCase),
+    },
+    minuteOf(night, record.rounds.at(-1)?.atMin ?? body.onAtMin),
+  )
+  stood.set(record, standing)
+  return standing
+}
+
+/** What stands about a bed, as a case's does. */
+export function judgeBed(night: Night, body: HiddenBody, record: BedRecord): Standing {
+  const signed = <T extends { readonly atMin: number }>(one: T): T & Signed => ({ ...one, atMs: msOf(night, one.atMin), by })
+  const last = record.rounds.at(-1)
+  return judgeStanding({
+    device: body.technique.onUrgent.device,
+    ownWay: body.technique.onUrgent.actions,
+    onAtMs: msOf(night, body.onAtMin),
+    removedAtMs: null,
+    rounds: standBed(night, body, record),
+    lookedAtMs: last ? msOf(night, last.atMin) : null,
+    plan: { inForce: [], waiting: [], sinceMs: msOf(night, body.onAtMin), doneSteps: [] },
+    others: [],
+    responses: record.responses.map(signed),
+    calls: record.calls.map(signed),
+    decisions: [],
+  })
+}
+
+/** The rounds of a bed as they stand, by the list that the ward goes by. */
+export function roundsOf(night: Night, body: HiddenBody, record: BedRecord, protocol: Protocol): readonly LiveRound[] {
+  const known = listed.get(record)
+  if (known) return known
+  const { verdicts } = standBed(night, body, record)
+  const startedMin = record.openedAtMin ?? body.onAtMin
+  const rounds = liveRounds(
+    {
+      startedAt: new Date(msOf(night, startedMin)).toISOString(),
+      zone: 'UTC',
+      isAtRisk: isCaseAtRisk(body.clinicalCase),
+      ...(body.technique.rounds ? { limits: body.technique.rounds } : {}),
+    },
+    verdicts.map((verdict) => ({
+      at: new Date(verdict.atMin * 60_000).toISOString(),
+      isComplete: verdict.complete,
+      isUrgent: verdict.level === 'urgent',
+    })),
+    protocol,
+  )
+  listed.set(record, rounds)
+  return rounds
+}

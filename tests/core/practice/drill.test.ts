@@ -1,0 +1,238 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { drawBodies } from '#core/practice/drill/draw-body'
+import { startDrill, walkMinutes, type DrillState, type Move } from '#core/practice/drill/drill'
+import { finishDrill, replayDrill } from '#core/practice/drill/finish-drill'
+import { bodyAtStart, nextMinute, pressureOf, type BodyState } from '#core/practice/drill/hidden-body'
+import { judgeBed, standBed } from '#core/practice/drill/judge-bed'
+import { findNight, nights, type Night } from '#core/practice/drill/nights'
+import { playNight, players, type Player } from '#core/practice/drill/players'
+import { scoreDrill } from '#core/practice/drill/score-drill'
+import { showFindings } from '#core/practice/drill/show-findings'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { isLong } from '../../harness/long'
+
+const usual = findNight('usual')
+if (!usual) throw new Error('no night')
+/** Few beds and much to find, so that many nights are soon played. */
+const short: Night = { ...usual, beds: 5, hours: 6, tightShare: 0.4 }
+const calm: Night = { ...usual, tightShare: 0, slipShare: 0, hangShare: 0, refuseShare: 0 }
+const tight: Night = { ...usual, tightShare: 1, beds: 6, sleepShare: 0 }
+const seedOf40 = '1234567890'.repeat(4)
+
+/** States of a body minute by minute. */
+function course(
+  night: Night,
+  seed: string,
+  bed: number,
+  change: (body: ReturnType<typeof drawBodies>[number]) => ReturnType<typeof drawBodies>[number] = (one) => one,
+) {
+  const body = change(drawBodies(night, seed, defaultProtocol)[bed]!)
+  const states: BodyState[] = [bodyAtStart(body, defaultProtocol)]
+  for (let atMin = 1; atMin <= night.hours * 60; atMin++) states.push(nextMinute(body, states.at(-1)!, atMin, defaultProtocol))
+  return { body, states }
+}
+const seeds = fc.string({ minLength: 1, maxLength: 40 })
+
+describe('the hidden body', () => {
+  it('shows nothing that has no cause, at any minute, to whoever wakes them or not', () => {
+    fc.assert(
+      fc.property(seeds, fc.nat(calm.beds - 1), fc.nat(calm.hours * 60), fc.boolean(), (seed, bed, atMin, wakes) => {
+        const { body, states } = course(calm, seed, bed)
+        const looks = [-60, atMin].map((at) => ({
+          atMin: at,
+          ...(at < 0 ? { baseline: true } : {}),
+          limbs: showFindings(body, states[Math.max(0, at)]!, at, seed, at < 0 || wakes).limbs,
+        }))
+        // Swelling may go up a grade without the device being tight: that alone is no alarm.
+        const standing = standBed(calm, body, { rounds: looks, responses: [], calls: [], openedAtMin: null })
+        const found = standing.verdicts.at(-1)?.findings ?? []
+        expect(found.filter((one) => one.level === 'urgent')).to.deep.equal([])
+        // Who sleeps cannot be asked, and that stands; a device that is filling feels tight.
+        if (!wakes) return
+        const isFilling = (states[atMin]?.feltKPa ?? 0) > 3
+        const warned = found.filter((one) => one.level === 'warn' && one.code !== 'swelling-up' && one.item !== 'skin')
+        expect(warned.filter((one) => !(one.item === 'tight' && isFilling))).to.deep.equal([])
+      }),
+      { numRuns: isLong ? 300 : 40 },
+    )
+  })
+
+  it('is never better off with more swelling: pressure, load, pain', () => {
+    fc.assert(
+      fc.property(seeds, fc.nat(tight.beds - 1), fc.double({ min: 1, max: 1.6, noNaN: true }), (seed, bed, more) => {
+        const less = course(tight, seed, bed)
+        const swollen = course(tight, seed, bed, (one) => ({ ...one, growthMax: one.growthMax * more, hitchKPa: one.hitchKPa * more }))
+        less.states.forEach((state, atMin) => {
+          expect(swollen.states[atMin]!.pressureKPa).to.be.at.least(state.pressureKPa - 1e-9)
+          expect(swollen.states[atMin]!.loadMin).to.be.at.least(state.loadMin - 1e-9)
+        })
+      }),
+      { numRuns: isLong ? 200 : 25 },
+    )
+  })
+
+  it('is always relieved by opening, and by a senior more', () => {
+    fc.assert(
+      fc.property(seeds, fc.nat(tight.beds - 1), fc.nat(tight.hours * 60), (seed, bed, atMin) => {
+        const { body, states } = course(tight, seed, bed)
+        const state = states[atMin]!
+        const open = pressureOf(body, { ...state, isOpen: true }, defaultProtocol)
+        expect(open).to.be.at.most(state.pressureKPa + 1e-9)
+        if (state.pressureKPa > 1.3) expect(open).to.be.below(state.pressureKPa)
+        expect(pressureOf(body, { ...state, isRelieved: true }, defaultProtocol)).to.be.at.most(Math.max(0.8, open))
+      }),
+      { numRuns: isLong ? 300 : 60 },
+    )
+  })
+
+  it('shows a limb that runs out of room before movement goes, and asleep it tells nothing', () => {
+    const roomy = drawBodies(tight, 'gannet', defaultProtocol).findIndex((one) => one.room !== null)
+    const { body, states } = course(tight, 'gannet', roomy)
+    const first = (test: (state: BodyState, atMin: number) => boolean): number => states.findIndex(test)
+    const stretchMin = first((state, atMin) => showFindings(body, state, atMin, 'gannet', true).limbs[0]?.stretchPain === true)
+    const weakMin = first((state, atMin) =>
+      Object.values(showFindings(body, state, atMin, 'gannet', true).limbs[0]?.movement ?? {}).includes('weak'),
+    )
+    expect(stretchMin).to.be.greaterThan(0)
+    expect(weakMin === -1 || weakMin > stretchMin).to.equal(true)
+    const sleeper = { ...body, asleep: [{ fromMin: 0, toMin: 999 }] }
+    const shown = showFindings(sleeper, states[0]!, 5, 'gannet', false)
+    expect(shown.isAsleep).to.equal(true)
+    expect(shown.limbs[0]?.restPain).to.deep.equal({ cannotAssess: true, reason: 'asleep' })
+    expect(showFindings(sleeper, states[0]!, 5, 'gannet', true).isAsleep).to.equal(false)
+  })
+})
+
+describe('a night of the drill', () => {
+  it('is the same to the minute from its seed and its moves, with a seed of 40 digits too', () => {
+    for (const seed of ['plover', seedOf40]) {
+      const { end, moves } = playNight('by-list', short, seed, defaultProtocol)
+      const again = replayDrill(short, seed, JSON.parse(JSON.stringify(moves)) as Move[], defaultProtocol)
+      expect(again.log).to.deep.equal(end.log)
+      expect(again.beds.map((bed) => [bed.history, bed.tally, bed.record.rounds])).to.deep.equal(
+        end.beds.map((bed) => [bed.history, bed.tally, bed.record.rounds]),
+      )
+    }
+    const other = `${seedOf40.slice(0, -1)}1`
+    expect(drawBodies(short, seedOf40, defaultProtocol)).to.not.deep.equal(drawBodies(short, other, defaultProtocol))
+  })
+
+  it('has six nights, from quiet to bad, of 4 to 20 beds over 4 to 12 hours', () => {
+    expect(nights).to.have.length(6)
+    for (const { beds, hours } of nights) {
+      expect(beds).to.be.within(4, 20)
+      expect(hours).to.be.within(4, 12)
+    }
+    expect(findNight('noon')).to.equal(null)
+  })
+
+  it('is played best by who knows the truth, then by the list, then by who never looks, in the mean of 50 seeds', () => {
+    const sums: Record<Player, number> = { never: 0, 'by-list': 0, perfect: 0 }
+    for (let seed = 0; seed < 50; seed++) {
+      const ends = Object.fromEntries(players.map((one) => [one, playNight(one, short, String(seed), defaultProtocol).end])) as Record<
+        Player,
+        DrillState
+      >
+      for (const one of players) sums[one] += scoreDrill(ends[one], ends.perfect).score
+    }
+    expect(sums['by-list'] / 50).to.be.greaterThan(sums.never / 50 + 5)
+    expect(sums.perfect / 50).to.be.greaterThan(sums['by-list'] / 50 + 5)
+  }).timeout(60_000)
+
+  it('scores 100 − 12 H − 4 U − 3 N − L, and never below 0', () => {
+    const tally = (aboveMin: number, unanswered = 0, needless = 0, late = 0) => ({ aboveMin, unanswered, needless, late })
+    const state = (...tallies: readonly ReturnType<typeof tally>[]): DrillState => ({
+      ...startDrill(short, 'x', defaultProtocol).state(),
+      beds: tallies.map((one) => ({ tally: one }) as DrillState['beds'][number]),
+    })
+    const perfect = state(tally(0), tally(30))
+    // 90 and 20 min above, of which the perfect player had 0 and 30: 1.5 h could have been spared.
+    expect(scoreDrill(state(tally(90, 1, 2, 5), tally(20, 1)), perfect)).to.deep.equal({
+      avoidableH: 1.5,
+      unanswered: 2,
+      needless: 2,
+      late: 5,
+      score: 100 - 18 - 8 - 6 - 5,
+    })
+    expect(scoreDrill(state(tally(9_000), tally(0)), perfect).score).to.equal(0)
+    expect(finishDrill(short, 'tern', [], defaultProtocol).perfect.avoidableH).to.equal(0)
+  })
+
+  const drillOf = (night: Night, seed: string) => startDrill(night, seed, defaultProtocol)
+  it('counts an opening as needless where nothing was urgent and there was room until morning', () => {
+    const drill = drillOf(calm, 'tern')
+    drill.apply({ kind: 'open', bed: 1, atMin: 5 })
+    drill.apply({ kind: 'open', bed: 1, atMin: 60 })
+    expect(drill.state().beds[0]?.tally.needless).to.equal(1)
+    const needed = drillOf(tight, 'tern')
+    const bed = needed.state().beds.findIndex((one) => one.body.room !== null) + 1
+    expect(needed.limitPassedAt(bed)).to.not.equal(null)
+    needed.apply({ kind: 'open', bed, atMin: 5 })
+    expect(needed.state().beds[bed - 1]?.tally.needless).to.equal(0)
+  })
+
+  it('counts what was shown as urgent and not answered within 15 minutes, once, and not what was', () => {
+    const play = (answersAfterMin: number | null): DrillState => {
+      const drill = drillOf(tight, 'tern')
+      const bed = drill.state().beds.findIndex((one) => one.body.room !== null) + 1
+      for (let atMin = 30; atMin < tight.hours * 60 && drill.state().beds[bed - 1]?.look?.isUrgent !== true; atMin += 20)
+        drill.apply({ kind: 'look', wakes: true, bed, atMin })
+      expect(drill.state().beds[bed - 1]?.look?.isUrgent).to.equal(true)
+      if (answersAfterMin !== null) drill.apply({ kind: 'call', bed, atMin: drill.state().atMin + answersAfterMin })
+      drill.apply({ kind: 'look', wakes: true, bed, atMin: drill.state().atMin + 5 })
+      drill.advanceTo(tight.hours * 60)
+      return drill.state()
+    }
+    const unanswered = (state: DrillState): number => state.beds.reduce((sum, one) => sum + one.tally.unanswered, 0)
+    expect([unanswered(play(2)), unanswered(play(30)), unanswered(play(null))]).to.deep.equal([0, 1, 1])
+  })
+
+  it('counts rounds later than their grace, and judges what was written by the judgement of life', () => {
+    const drill = drillOf(calm, 'tern')
+    drill.advanceTo(calm.hours * 60)
+    expect(drill.state().beds.reduce((sum, one) => sum + one.tally.late, 0)).to.be.greaterThan(5)
+    const other = drillOf(calm, 'tern')
+    other.apply({ kind: 'look', bed: 1, wakes: true, atMin: 10 })
+    const { look } = other.state().beds[0]!
+    const [injured, sound] = look!.limbs
+    other.apply({ kind: 'record', bed: 1, analgesia: false, atMin: other.state().atMin, limbs: [{ ...injured!, pulse: 'absent' }, sound!] })
+    const bed = other.state().beds[0]!
+    const standing = judgeBed(calm, bed.body, bed.record)
+    expect(standing.level).to.equal('urgent')
+    expect(standing.actions.map((one) => one.id)).to.include('call-senior')
+  })
+
+  it('takes its time for everything: walking, looking, opening a cast longer than a slab', () => {
+    expect([walkMinutes(0, 1), walkMinutes(3, 3), walkMinutes(1, 20)]).to.deep.equal([1, 0, 3])
+    const took = (move: Move): number => {
+      const drill = drillOf({ ...calm, beds: 20 }, 'tern')
+      drill.apply(move)
+      return drill.state().atMin - move.atMin
+    }
+    expect(took({ kind: 'look', bed: 1, wakes: false, atMin: 10 })).to.equal(4)
+    expect(took({ kind: 'raise', bed: 1, atMin: 10 })).to.equal(2)
+    const many = { ...calm, beds: 20 }
+    const beds = drillOf(many, 'tern').state().beds
+    const bedOf = (technique: string): number => beds.findIndex((one) => one.body.technique.id === technique) + 1
+    const [cast, slab] = [bedOf('leg-cast'), bedOf('leg-slab')]
+    expect(took({ kind: 'open', bed: cast, atMin: 10 })).to.be.greaterThan(took({ kind: 'open', bed: slab, atMin: 10 }))
+    expect(() => drillOf(calm, 'tern').apply({ kind: 'raise', bed: 99, atMin: 1 })).to.throw(RangeError, 'There is no bed 99')
+  })
+
+  it('brings who is called and relieves, lets who hurts ring, and sets right what slipped', () => {
+    const drill = drillOf(tight, 'tern')
+    drill.apply({ kind: 'call', bed: 1, atMin: 200 })
+    drill.advanceTo(260)
+    expect(drill.state().log.some((one) => one.kind === 'senior' && one.bed === 1)).to.equal(true)
+    drill.advanceTo(tight.hours * 60)
+    expect(drill.state().log.some((one) => one.kind === 'rings')).to.equal(true)
+    const slips: Night = { ...calm, slipShare: 1, beds: 20 }
+    const other = drillOf(slips, 'tern')
+    const bed = other.state().beds.findIndex((one) => one.body.slipAtMin !== null) + 1
+    other.advanceTo((other.state().beds[bed - 1]?.body.slipAtMin ?? 0) + 1)
+    expect(other.state().beds[bed - 1]?.state.isSlipped).to.equal(true)
+    other.apply({ kind: 'cord', bed, atMin: other.state().atMin })
+    expect(other.state().beds[bed - 1]?.state.isSlipped).to.equal(false)
+  })
+})
