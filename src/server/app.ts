@@ -23,6 +23,7 @@ import { createPageRepository } from './repositories/pages'
 import { createPatientReads } from './repositories/patient-reads'
 import { createPeopleRepository, type Account } from './repositories/people'
 import { createPhotoRepository } from './repositories/photos'
+import { createPracticeDrills } from './repositories/practice-drills'
 import { createPracticeGroups } from './repositories/practice-groups'
 import { createPracticeSittings } from './repositories/practice-sittings'
 import { createSecretRepository } from './repositories/secrets'
@@ -52,6 +53,7 @@ import { makeNonce, webRoutes } from './routes/web-routes'
 import { createAppendService } from './services/append-event'
 import { createChangeHub } from './services/change-hub'
 import { createStockImport } from './services/import-stock'
+import { createDrillKeeper } from './services/keep-drill'
 import { createSittingKeeper } from './services/keep-sitting'
 import { createMetrics, type Metrics } from './services/metrics'
 import { createBoardMender, type BoardMender } from './services/mend-board'
@@ -227,11 +229,13 @@ export function createApp(deps: AppDeps): App {
   app.use(paperRoutes(guard(), { streams: readStreams, planner, print, clock }))
   const plans = createStationPlans()
   const sittings = createPracticeSittings(db)
+  const drills = createPracticeDrills(db)
   app.use(
     practiceRoutes(guard(), {
       sittings,
       groups: createPracticeGroups(db),
-      reader: createPracticeReader({ sittings, plans }),
+      reader: createPracticeReader({ sittings, drills, plans }),
+      drills: createDrillKeeper({ drills, pool, clock }),
       keeper: createSittingKeeper({ db, sittings, people: writingPeople, plans, clock }),
       plans,
       print,

@@ -32,6 +32,7 @@ const router = createBrowserRouter([
       { path: 'practice', lazy: async () => ({ Component: (await lateParts.practice()).PracticeScreen }) },
       { path: 'practice/bench/:bench', lazy: async () => ({ Component: (await lateParts.bench()).BenchScreen }) },
       { path: 'practice/run/:run', lazy: async () => ({ Component: (await lateParts.run()).RunScreen }) },
+      { path: 'practice/drill/:night', lazy: async () => ({ Component: (await lateParts.drill()).DrillScreen }) },
       { path: 'practice/progress', lazy: async () => ({ Component: (await lateParts.progress()).ProgressScreen }) },
       { path: 'practice/groups', lazy: async () => ({ Component: (await lateParts.groups()).GroupsScreen }) },
       { path: 'practice/make', lazy: async () => ({ Component: (await lateParts.makeStation()).MakeStationScreen }) },
@@ -62,18 +63,17 @@ const router = createBrowserRouter([
 /** For whoever signed in: the rest of the application is fetched, and what they marked in practice without a line goes. */
 function whenSignedIn(): () => void {
   const stopFetching = fetchLateParts()
-  let stopSending: (() => void) | null = null
+  const stops: (() => void)[] = []
   let isOver = false
-  void lateParts
-    .practiceRuns()
-    .then(({ startSending }) => {
-      if (!isOver) stopSending = startSending()
+  void Promise.all([lateParts.practiceRuns(), lateParts.practiceDrills()])
+    .then(([{ startSending }, { startSendingDrills }]) => {
+      if (!isOver) stops.push(startSending(), startSendingDrills())
     })
     .catch(() => null)
   return () => {
     isOver = true
     stopFetching()
-    stopSending?.()
+    for (const stop of stops) stop()
   }
 }
 

@@ -46,6 +46,7 @@ export const paths = {
   practiceSittings: '/api/practice/sittings',
   practiceSitting: (id: string) => `/api/practice/sittings/${id}`,
   practiceSheet: (id: string, form: 'pdf' | 'csv') => `/api/practice/sittings/${id}/sheet.${form}`,
+  practiceDrill: (id: string) => `/api/practice/drills/${id}`,
   practiceProgress: '/api/practice/progress',
   practiceStations: '/api/practice/stations',
   practiceStation: (id: string) => `/api/practice/stations/${id}`,

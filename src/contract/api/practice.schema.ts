@@ -1,9 +1,12 @@
 import Joi from 'joi'
+import { moveKinds } from '#core/practice/drill/drill'
+import { nights } from '#core/practice/drill/nights'
 import { criticalIds } from '#core/practice/stations/station'
 import { markKinds, type MarkBody } from '#core/practice/stations/marks'
 import { instant, shortId, uuid } from '../field-schemas'
 import { sittingWays, teamRoleIds } from '../records/practice'
-import { mostMarksAtOnce } from './practice'
+import { limbSchema } from '../events/round.schema'
+import { longestSeed, mostMarksAtOnce, mostMoves } from './practice'
 
 /** Three hours at most, and half of that again until nothing is left of the time. */
 const mostMs = 5 * 3_600_000
@@ -47,4 +50,27 @@ export const ownStationSchema = Joi.object({ station: Joi.object().unknown().req
 export const groupSchema = Joi.object({
   name: Joi.string().trim().min(2).max(80).required(),
   members: Joi.array().items(uuid).max(mostMembers).unique().required(),
+})
+
+const longestNightMin = 12 * 60
+const mostBeds = 20
+const onlyWhen = (kind: (typeof moveKinds)[number], schema: Joi.Schema): Joi.Schema =>
+  schema.when('kind', { is: kind, then: Joi.required(), otherwise: Joi.forbidden() })
+
+export const drillSchema = Joi.object({
+  night: Joi.valid(...nights.map((one) => one.id)).required(),
+  seed: Joi.string().max(longestSeed).required(),
+  moves: Joi.array()
+    .items(
+      Joi.object({
+        kind: Joi.valid(...moveKinds).required(),
+        atMin: Joi.number().integer().min(0).max(longestNightMin).required(),
+        bed: Joi.number().integer().min(1).max(mostBeds).required(),
+        wakes: onlyWhen('look', Joi.boolean()),
+        analgesia: onlyWhen('record', Joi.boolean()),
+        limbs: onlyWhen('record', Joi.array().items(limbSchema).max(2)),
+      }),
+    )
+    .max(mostMoves)
+    .required(),
 })

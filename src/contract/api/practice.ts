@@ -1,4 +1,5 @@
 import type { Station } from '#core/practice/stations/station'
+import type { Move } from '#core/practice/drill/drill'
 import type { StationMark } from '#core/practice/stations/marks'
 import type { PracticeGroup, PracticePerson, SittingWay, TeamRole } from '../records/practice'
 import type { GroupOverview } from '../views/group-overview'
@@ -59,6 +60,18 @@ export interface GroupsAnswer {
   readonly now: string
   readonly groups: readonly (PracticeGroup & { readonly overview: GroupOverview })[]
 }
+
+/** Body of POST /api/practice/drills/:id: a night that is over, from which the server works its score out again. */
+export interface DrillPost {
+  readonly night: string
+  readonly seed: string
+  readonly moves: readonly Move[]
+}
+
+/** Letters of a seed at most. */
+export const longestSeed = 40
+/** So many things are done in a night at most. */
+export const mostMoves = 2_000
 
 /** A station that somebody here made. */
 export interface OwnStation {

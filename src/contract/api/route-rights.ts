@@ -84,6 +84,7 @@ export const routeRights = {
   'POST /api/practice/sittings/:id': { who: 'read' },
   'GET /api/practice/sittings/:id/sheet.pdf': { who: 'read' },
   'GET /api/practice/sittings/:id/sheet.csv': { who: 'read' },
+  'POST /api/practice/drills/:id': { who: 'read' },
   'GET /api/practice/progress': { who: 'read' },
   'GET /api/practice/stations': { who: 'read' },
   'POST /api/practice/stations/:id': { who: 'decide' },

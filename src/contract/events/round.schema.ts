@@ -16,7 +16,8 @@ const nerveItems = (values: readonly string[]): Joi.ObjectSchema =>
   Joi.object(Object.fromEntries([...nerves.leg, ...nerves.arm].map((nerve) => [nerve.id, item(Joi.valid(...values))])))
 const power = item(Joi.number().integer().min(0).max(5))
 const skin = item(Joi.valid(...skinWords))
-const limb = Joi.object({
+/** What was found on one limb. */
+export const limbSchema = Joi.object({
   limb: Joi.valid('leg', 'arm').required(),
   side: Joi.valid(...sides).required(),
   colour: item(Joi.valid(...colours)),
@@ -55,7 +56,7 @@ export const schema = Joi.object({
   corrects: Joi.object({ round: uuid.required(), why: Joi.string().trim().min(3).max(300).required() }),
   findings: Joi.object({
     analgesia: Joi.boolean(),
-    limbs: Joi.array().items(limb).max(4).required(),
+    limbs: Joi.array().items(limbSchema).max(4).required(),
     neck: block(wordItemsOf.neck, {}),
     spine: block(wordItemsOf.spine, { level: item(Joi.valid(...feelingLevels)) }),
     vital: block(wordItemsOf.vital, figures),

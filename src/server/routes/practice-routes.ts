@@ -2,8 +2,16 @@ import { stringify } from 'csv-stringify/sync'
 import type { Response, Router } from 'express'
 import Joi from 'joi'
 import { sheets, type SheetId } from '#contract/api/papers'
-import type { GroupsAnswer, OwnStationsAnswer, ProgressAnswer, SittingAnswer, SittingPost, SittingsAnswer } from '#contract/api/practice'
-import { groupSchema, ownStationSchema, sittingSchema } from '#contract/api/practice.schema'
+import type {
+  DrillPost,
+  GroupsAnswer,
+  OwnStationsAnswer,
+  ProgressAnswer,
+  SittingAnswer,
+  SittingPost,
+  SittingsAnswer,
+} from '#contract/api/practice'
+import { drillSchema, groupSchema, ownStationSchema, sittingSchema } from '#contract/api/practice.schema'
 import { uuid, zone } from '#contract/field-schemas'
 import type { Sitting } from '#contract/records/practice'
 import { hasRight } from '#contract/rights'
@@ -17,7 +25,9 @@ import { parseWith } from '../middleware/validate'
 import type { Print } from '../planning/print'
 import type { PracticeGroups } from '../repositories/practice-groups'
 import type { PracticeSittings } from '../repositories/practice-sittings'
+import type { DrillKeeper } from '../services/keep-drill'
 import type { SittingKeeper } from '../services/keep-sitting'
+import type { DrillOutcome } from '#core/practice/drill/finish-drill'
 import type { PracticeReader } from '../services/read-practice'
 import { stationFrom, type StationPlans } from '../services/station-plans'
 import { sendPdf } from './send-pdf'
@@ -33,6 +43,7 @@ export interface PracticeRouteDeps {
   readonly groups: PracticeGroups
   readonly reader: PracticeReader
   readonly keeper: SittingKeeper
+  readonly drills: DrillKeeper
   readonly plans: StationPlans
   readonly print: Print
   readonly clock: Clock
@@ -40,7 +51,7 @@ export interface PracticeRouteDeps {
 
 /** Practice: runs of stations, who sees them, stations that were made here, groups. Nothing here is of a patient. */
 export function practiceRoutes({ router, route }: Guarded, deps: PracticeRouteDeps): Router {
-  const { sittings, groups, reader, keeper, plans, print, clock } = deps
+  const { sittings, groups, reader, keeper, drills, plans, print, clock } = deps
   const now = (): string => new Date(clock()).toISOString()
   const idOf = (request: SignedInRequest): string => parseWith<{ id: string }>(idSchema, request.params).id
 
@@ -95,6 +106,11 @@ export function practiceRoutes({ router, route }: Guarded, deps: PracticeRouteDe
       .type('text/csv')
       .attachment('station-sheet.csv')
       .send(stringify([[...sheetColumns], ...rows], { record_delimiter: 'windows', escape_formulas: true }))
+  })
+
+  route('POST /api/practice/drills/:id', async (request: SignedInRequest, response: Response<DrillOutcome>) => {
+    const post = parseWith<DrillPost>(drillSchema, request.body)
+    response.json(await drills.keep(idOf(request), post, signedIn(request).account.id))
   })
 
   route('GET /api/practice/progress', async (request: SignedInRequest, response: Response<ProgressAnswer>) => {

@@ -5,6 +5,7 @@ import { timeBands, type StepBand } from '#contract/views/others-times'
 import { progressOf, type Progress } from '#contract/views/practice-progress'
 import { isOver } from '#contract/views/sitting-seen'
 import { sheetsOf, type SittingSheets } from '#contract/views/sitting-sheets'
+import type { PracticeDrills } from '../repositories/practice-drills'
 import type { PracticeSittings } from '../repositories/practice-sittings'
 import type { StationPlans } from './station-plans'
 
@@ -17,8 +18,12 @@ const mostOthers = 200
 const nothing: SittingSheets = { sheets: [], agreement: null, result: null }
 
 /** Reads what was done in practice: sheets, lists, progress, groups. Every score is worked out from its marks. */
-export function createPracticeReader(deps: { readonly sittings: PracticeSittings; readonly plans: StationPlans }) {
-  const { sittings, plans } = deps
+export function createPracticeReader(deps: {
+  readonly sittings: PracticeSittings
+  readonly drills: PracticeDrills
+  readonly plans: StationPlans
+}) {
+  const { sittings, drills, plans } = deps
 
   function sheets(sitting: Sitting): SittingSheets {
     const plan = plans(sitting.station)
@@ -88,14 +93,22 @@ export function createPracticeReader(deps: { readonly sittings: PracticeSittings
       return timeBands(others.flatMap((one) => scored(one)?.score ?? []))
     },
     async progressOf(person: string): Promise<Progress> {
-      const [all, live] = await Promise.all([sittings.list({ people: [person], most: mostOfOne }), sittings.supervised([person])])
-      return progress(person, all, [], live)
+      const [all, nights, live] = await Promise.all([
+        sittings.list({ people: [person], most: mostOfOne }),
+        drills.of([person]),
+        sittings.supervised([person]),
+      ])
+      return progress(person, all, nights, live)
     },
     async overview(members: readonly PracticePerson[]): Promise<GroupOverview> {
       const ids = members.map((one) => one.id)
-      const [all, live] = await Promise.all([sittings.list({ people: ids, most: mostOfGroup }), sittings.supervised(ids)])
+      const [all, nights, live] = await Promise.all([
+        sittings.list({ people: ids, most: mostOfGroup }),
+        drills.of(ids),
+        sittings.supervised(ids),
+      ])
       return groupOverview(
-        members.map((one) => ({ ...one, progress: progress(one.id, all, [], live) })),
+        members.map((one) => ({ ...one, progress: progress(one.id, all, nights, live) })),
         all.flatMap((one) => scored(one) ?? []),
       )
     },

@@ -4,6 +4,9 @@ import { isMalformed, type Problem } from '#core/model/problem'
 import { readCase } from '#core/files/read-case'
 import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
+import type { Move } from '#core/practice/drill/drill'
+import { finishDrill, type DrillOutcome } from '#core/practice/drill/finish-drill'
+import type { Night } from '#core/practice/drill/nights'
 import { createMemo, type PlanContext } from '#core/model/plan-context'
 import { finishPlan } from '#core/techniques/finish-plan'
 import type { Caution, Plan } from '#core/model/plan'
@@ -41,6 +44,11 @@ export interface PrintInput {
   readonly name: keyof Printers
   /** What its printer takes. */
   readonly args: readonly unknown[]
+}
+export interface DrillInput {
+  readonly night: Night
+  readonly seed: string
+  readonly moves: readonly Move[]
 }
 export interface Doubts {
   readonly problems: readonly Problem[]
@@ -86,6 +94,10 @@ export const tasks = {
   /** One paper, as bytes. */
   print: ({ name, args }: PrintInput): Promise<Uint8Array> => (printers[name] as (...args: readonly unknown[]) => Promise<Buffer>)(...args),
   readStockCsv,
+  /** Plays a night of the drill again, with the computed players beside it. */
+  finishDrill({ night, seed, moves }: DrillInput): DrillOutcome {
+    return finishDrill(night, seed, moves, defaultProtocol)
+  },
 }
 
 export type Tasks = typeof tasks

@@ -3,6 +3,11 @@ import { QueryTypes } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { SittingAnswer, SittingPost } from '#contract/api/practice'
 import type { MarkBody, StationMark } from '#core/practice/stations/marks'
+import { finishDrill } from '#core/practice/drill/finish-drill'
+import { nights } from '#core/practice/drill/nights'
+import { playNight } from '#core/practice/drill/players'
+import { defaultProtocol } from '#core/quantities/defaults'
+import type { DrillResult } from '#contract/records/practice'
 import { findStation, planOfStation, stationIdOf } from '#core/practice/stations/shipped-stations'
 import { stationContext } from '#core/practice/stations/station-context'
 import type { Station } from '#core/practice/stations/station'
@@ -271,5 +276,60 @@ describe('stations examined', () => {
     await read(trainee, id)
     expect(await counts()).to.deep.equal(before)
     expect((await lead.get('/api/board')).body['rows'] ?? []).to.deep.equal([])
+  })
+})
+
+describe('nights of the drill', () => {
+  let harness: Harness
+  let trainee: Client
+  let lead: Client
+  before(async () => {
+    harness = await startHarness()
+    trainee = await harness.signIn('tilda', ['trainee'])
+    lead = await harness.signIn('liv', ['lead'])
+  })
+  after(() => harness.stop())
+  const night = nights[0]!
+  const seed = '1234567890'.repeat(4)
+  const post = (id: string, body: object) => trainee.post(`/api/practice/drills/${id}`, { night: night.id, seed, moves: [], ...body })
+  const nightsOf = async (client: Client): Promise<readonly DrillResult[]> =>
+    ((await client.get('/api/practice/progress')).body['progress'] as { drills: readonly DrillResult[] }).drills
+
+  it('are played again by the server, which takes no score from a page, and kept once', async () => {
+    const { moves } = playNight('by-list', night, seed, defaultProtocol)
+    const id = uuidv7()
+    for (let again = 0; again < 2; again++) {
+      const { status, body } = await post(id, { moves })
+      expect([status, body['score'], body['byList']]).to.deep.equal([200, body['byList'], body['byList']])
+    }
+    const mine = await nightsOf(trainee)
+    const own = finishDrill(night, seed, moves, defaultProtocol)
+    expect(mine.map((one) => [one.night, one.seed, one.score, one.perfect])).to.deep.equal([
+      [night.id, seed, own.score.score, own.perfect.score],
+    ])
+    expect(await nightsOf(lead)).to.deep.equal([])
+  }).timeout(30_000)
+
+  it('are refused in words where they cannot be: a strange night, a bed that there is not, a long seed, moves that are none', async () => {
+    const bad: readonly (readonly [object, RegExp])[] = [
+      [{ night: 'noon' }, /night cannot be "noon"/],
+      [{ moves: [{ kind: 'raise', atMin: 3, bed: 19 }] }, /bed is none of this night: choose one of 1 to 4/],
+      [{ seed: 'x'.repeat(41) }, /seed/],
+      [{ moves: [{ kind: 'dance', atMin: 3, bed: 1 }] }, /kind cannot be "dance"/],
+      [{ moves: [{ kind: 'look', atMin: 3, bed: 1 }] }, /wakes is missing/],
+      [
+        { moves: [{ kind: 'record', atMin: 3, bed: 1, analgesia: false, limbs: [{ limb: 'tail', side: 'left' }] }] },
+        /limb cannot be "tail"/,
+      ],
+      [{ moves: [{ kind: 'raise', atMin: -1, bed: 1 }] }, /atMin/],
+    ]
+    for (const [body, words] of bad) {
+      const answer = await post(uuidv7(), body)
+      expect([answer.status, String(answer.body['detail'])]).to.satisfy(
+        ([status, detail]: [number, string]) => status === 422 && words.test(detail),
+        `${String(words)}: ${answer.status} ${String(answer.body['detail'])}`,
+      )
+    }
+    expect(await nightsOf(trainee)).to.have.length(1)
   })
 })

@@ -72,9 +72,9 @@ export interface Drill {
 }
 
 const walkMin = { least: 1, perBed: 0.1 } as const
-const lookMin = 3
 const wakeMin = 1
-const actMin = { raise: 1, relieve: 4, cord: 5, call: 3 } as const
+/** Minutes of each thing that is done at a bed, without the way to it. */
+export const actMinutes = { look: 3, raise: 1, relieve: 4, cord: 5, call: 3 } as const
 const slabOpenMin = 8
 const pullEaseMin = 4
 /** Pain relief works so long. */
@@ -202,7 +202,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
   function look(bed: OpenBed, wakes: boolean): void {
     const wasAsleep = isAsleep(bed.body, bed.state, atMin)
     const shown = showFindings(bed.body, bed.state, atMin, seed, wakes)
-    advanceTo(atMin + lookMin + (wakes && wasAsleep ? wakeMin : 0))
+    advanceTo(atMin + actMinutes.look + (wakes && wasAsleep ? wakeMin : 0))
     bed.shown.push({ atMin, limbs: shown.limbs })
     const verdict = standBed(night, bed.body, { ...bed.record, rounds: bed.shown }).verdicts.at(-1)
     const isUrgent = verdict?.findings.some((one) => one.level === 'urgent') === true
@@ -255,20 +255,20 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
         return open(bed)
       case 'call':
         answer(bed)
-        advanceTo(atMin + actMin.call)
+        advanceTo(atMin + actMinutes.call)
         bed.seniorAtMin ??= atMin + bed.body.seniorMin
         bed.record = { ...bed.record, calls: [...bed.record.calls, { to: 'the senior', isReached: true, said: '', atMin }] }
         return note(bed, 'call', 'The senior called.')
       case 'raise':
-        advanceTo(atMin + actMin.raise)
+        advanceTo(atMin + actMinutes.raise)
         bed.state = { ...bed.state, isHanging: false }
         return note(bed, 'raise', 'The limb put up.')
       case 'relieve':
-        advanceTo(atMin + actMin.relieve)
+        advanceTo(atMin + actMinutes.relieve)
         bed.state = { ...bed.state, relievedUntilMin: atMin + reliefMin }
         return note(bed, 'relieve', 'Pain relief given.')
       case 'cord':
-        advanceTo(atMin + actMin.cord)
+        advanceTo(atMin + actMinutes.cord)
         bed.state = { ...bed.state, isSlipped: false }
         return note(bed, 'cord', 'The cord set right.')
     }

@@ -1,5 +1,6 @@
 import { Link } from 'react-router'
 import { benches } from '#core/practice/benches'
+import { nights } from '#core/practice/drill/nights'
 import { stationLines } from '#core/practice/stations/shipped-stations'
 import { hasRight } from '#contract/rights'
 import { ButtonLink } from '../../parts/button'
@@ -61,6 +62,27 @@ export function PracticeScreen() {
                 className="grid min-h-12 content-center rounded-2xl border border-line bg-sheet px-4 py-2 font-semibold"
               >
                 {station.name}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section aria-labelledby="drill" className="grid gap-3">
+        <div>
+          <h2 id="drill" className="text-lg font-bold">
+            Drill
+          </h2>
+          <p className="text-soft">A night shift in quick time: who is looked at when, and what is done about it.</p>
+        </div>
+        <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+          {nights.map((night) => (
+            <li key={night.id}>
+              <Link
+                to={`/practice/drill/${night.id}`}
+                className="grid h-full content-start gap-1 rounded-2xl border border-line bg-sheet px-4 py-3"
+              >
+                <span className="text-lg font-bold">{night.name}</span>
+                <span className="text-[0.95rem]">{night.about}</span>
               </Link>
             </li>
           ))}

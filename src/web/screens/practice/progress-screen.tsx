@@ -2,6 +2,7 @@ import { Link } from 'react-router'
 import type { ProgressAnswer } from '#contract/api/practice'
 import { paths } from '#contract/api/paths'
 import type { TechniqueProgress } from '#contract/views/practice-progress'
+import { findNight } from '#core/practice/drill/nights'
 import { findTechnique } from '#core/techniques/registry'
 import { stationIdOf } from '#core/practice/stations/shipped-stations'
 import { formatDayAndClock } from '../../parts/format-time'
@@ -25,9 +26,9 @@ export function ProgressScreen() {
         <p className="basis-full text-soft">You and whoever trains you see this; nobody else does.</p>
       </header>
       {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
-      {progress && progress.techniques.length === 0 ? (
+      {progress && progress.techniques.length === 0 && progress.drills.length === 0 ? (
         <p role="status" className="rounded-2xl border border-dashed border-soft p-8 text-center">
-          Nothing yet: do a station, alone or examined.
+          Nothing yet: do a station, alone or examined, or a night of the drill.
         </p>
       ) : null}
       <ul aria-label="Skills, what is due first" className="grid gap-2">
@@ -55,6 +56,29 @@ export function ProgressScreen() {
                   <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(one.at))}</span>
                   <Mark total={one.total} hasPassed={one.hasPassed} />
                 </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      {progress && progress.drills.length > 0 ? (
+        <section aria-labelledby="nights" className="grid gap-2">
+          <h2 id="nights" className="text-lg font-bold">
+            Nights of the drill
+          </h2>
+          <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
+            {progress.drills.map((one) => (
+              <li key={one.id} className="flex min-h-12 flex-wrap items-center gap-x-4 px-4 py-2">
+                <span className="min-w-0 flex-1">
+                  <strong>{findNight(one.night)?.name ?? one.night}</strong> <span className="text-soft">seed {one.seed}</span>
+                </span>
+                <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(one.at))}</span>
+                <span className="numeral">
+                  <strong>{one.score.toFixed(1)}</strong>{' '}
+                  <span className="text-soft">
+                    list {one.byList.toFixed(1)}, perfect {one.perfect.toFixed(1)}
+                  </span>
+                </span>
               </li>
             ))}
           </ul>

@@ -1,0 +1,35 @@
+import type { DrillPost } from '#contract/api/practice'
+import type { DrillOutcome } from '#core/practice/drill/finish-drill'
+import { findNight } from '#core/practice/drill/nights'
+import { invalidInput } from '../ground/api-error'
+import type { Clock } from '../ground/clock'
+import type { PracticeDrills } from '../repositories/practice-drills'
+import type { WorkerPool } from '../workers/pool'
+
+/** Waiting for its turn included. */
+const playMs = 20_000
+
+export interface DrillKeeper {
+  readonly keep: (id: string, post: DrillPost, person: string) => Promise<DrillOutcome>
+}
+
+/** Keeps nights of the drill: the score is worked out here from what was done, never taken from a page. */
+export function createDrillKeeper(deps: {
+  readonly drills: PracticeDrills
+  readonly pool: WorkerPool
+  readonly clock: Clock
+}): DrillKeeper {
+  return {
+    async keep(id, post, person) {
+      const night = findNight(post.night)
+      const strange = post.moves.findIndex((move) => move.bed > (night?.beds ?? 0))
+      if (!night || strange >= 0)
+        throw invalidInput([
+          { code: 'format', path: `moves/${strange}/bed`, message: `bed is none of this night: choose one of 1 to ${night?.beds ?? 0}.` },
+        ])
+      const outcome = await deps.pool.run('finishDrill', { night, seed: post.seed, moves: post.moves }, playMs)
+      await deps.drills.keep(id, person, new Date(deps.clock()), post, outcome)
+      return outcome
+    },
+  }
+}

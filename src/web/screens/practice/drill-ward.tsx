@@ -1,0 +1,96 @@
+import { isPressing } from '#core/model/standing'
+import type { Bed, DrillState } from '#core/practice/drill/drill'
+import { judgeBed, msOf, roundsOf, standBed } from '#core/practice/drill/judge-bed'
+import { dueState } from '#core/rounds/due-state'
+import { nextRound } from '#core/rounds/live-rounds'
+import { taskMinuteDefaults } from '#core/rounds/task-minutes'
+import { forecastWard, orderWork, type DueTask } from '#core/rounds/ward-forecast'
+import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
+import { ToneShape } from '../../parts/tone-shape'
+import { toneOf } from '../../round/level-mark'
+
+const horizonMin = 240
+
+/** The ward as it is on record: what stands in each bed, what is due, and what the next hours will bring with one person. */
+export function DrillWard({ state, chosen, onChoose }: { state: DrillState; chosen: number; onChoose: (bed: number) => void }) {
+  const { round } = readDefaults(taskMinuteDefaults, defaultProtocol)
+  const tasks = state.beds.flatMap((bed): readonly DueTask[] => {
+    const next = nextRound(roundsOf(state.night, bed.body, bed.record, defaultProtocol))
+    if (!next) return []
+    const dueMin = (next.dueAt - msOf(state.night, state.atMin)) / 60_000
+    const { level } = standBed(state.night, bed.body, bed.record)
+    return [
+      { id: String(bed.body.bed), dueMin, graceMin: next.graceMin, takesMin: round, level, place: String(bed.body.bed).padStart(2, '0') },
+    ]
+  })
+  const first = orderWork(tasks.filter((one) => one.dueMin <= 10 || one.level === 'urgent'))[0]
+  const { lateCount } = forecastWard(tasks, 1, horizonMin)
+  return (
+    <section aria-label="Ward" className="grid gap-2">
+      <p className="text-soft">
+        Next 4 h, one person: <strong className={lateCount > 0 ? 'text-stop' : 'text-calm'}>{lateCount} late</strong>. You stand{' '}
+        {state.where === 0 ? 'at the desk' : `at bed ${state.where}`}.
+      </p>
+      <ul className="grid gap-1.5 sm:grid-cols-2">
+        {state.beds.map((bed) => (
+          <li key={bed.body.bed}>
+            <BedCard
+              state={state}
+              bed={bed}
+              task={tasks.find((one) => one.id === String(bed.body.bed)) ?? null}
+              isFirst={first?.id === String(bed.body.bed)}
+              isChosen={bed.body.bed === chosen}
+              onChoose={() => onChoose(bed.body.bed)}
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** Minutes as they are said: above an hour and a half in hours. */
+function spanOf(minutes: number): string {
+  return minutes < 90 ? `${minutes} min` : `${(minutes / 60).toFixed(1)} h`
+}
+
+function BedCard({
+  state,
+  bed,
+  task,
+  isFirst,
+  isChosen,
+  onChoose,
+}: {
+  state: DrillState
+  bed: Bed
+  task: DueTask | null
+  isFirst: boolean
+  isChosen: boolean
+  onChoose: () => void
+}) {
+  const standing = judgeBed(state.night, bed.body, bed.record)
+  const worst = standing.items.find(isPressing)
+  const tone = toneOf(standing.level)
+  const due = task ? Math.round(task.dueMin) : null
+  const isOverdue = task !== null && dueState(task.dueMin, task.graceMin) === 'overdue'
+  return (
+    <button
+      type="button"
+      aria-pressed={isChosen}
+      onClick={onChoose}
+      className={`grid min-h-16 w-full content-start gap-0.5 rounded-2xl border-[1.5px] bg-sheet px-3 py-2 text-left ${isChosen ? 'border-ink outline-2 outline-ink' : 'border-line'}`}
+    >
+      <span className="flex items-center gap-2">
+        <ToneShape tone={tone} />
+        <strong>Bed {bed.body.bed}</strong>
+        {isFirst ? <span className="rounded-full bg-citrus px-2 text-sm font-bold text-on-citrus">next</span> : null}
+        <span className={`numeral ml-auto ${isOverdue ? 'font-bold text-stop' : 'text-soft'}`}>
+          {due === null ? '' : due > 0 ? `in ${spanOf(due)}` : due === 0 ? 'now' : `${spanOf(-due)} late`}
+        </span>
+      </span>
+      <span className="text-sm text-soft">{bed.body.words}</span>
+      {worst ? <span className="line-clamp-1 text-sm font-semibold">{worst.text}</span> : null}
+    </button>
+  )
+}
