@@ -7,6 +7,7 @@ import { benchHistory } from './history-bench'
 import { benchLoad } from './load-bench'
 import { benchPeople } from './people-bench'
 import { benchPlans } from './plan-bench'
+import { benchPractice } from './practice-bench'
 import { benchRuns } from './run-bench'
 import { benchStanding } from './standing-bench'
 import { benchStart } from './start-bench'
@@ -23,6 +24,7 @@ const parts: Readonly<Record<string, () => readonly Figure[] | Promise<readonly 
   writers: benchWriters,
   load: benchLoad,
   browser: () => benchBrowser(root),
+  practice: benchPractice,
   runs: benchRuns,
   start: () => benchStart(root),
 }

@@ -51,8 +51,10 @@ export async function mainThreadWork(browser: TestBrowser, action: string, ...in
   const before = await metrics()
   await browser.driver.executeAsyncScript(
     `const done = arguments[arguments.length - 1]
-     ${action}
-     requestAnimationFrame(() => requestAnimationFrame(() => done()))`,
+     const given = arguments
+     void (async function () {
+       ${action}
+     }).apply(null, given).then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())))`,
     ...inputs,
   )
   return (await metrics()) - before

@@ -48,6 +48,10 @@ const screens = [
   'practice/bench/shell',
   'practice/bench/crew',
   'practice/station/shipped-leg-slab',
+  'practice/progress',
+  'practice/make',
+  'practice/drill/usual',
+  'sitting',
 ] as const
 
 async function visit(screen: (typeof screens)[number]): Promise<void> {
@@ -90,6 +94,12 @@ describe('every screen', () => {
       if (row) pathOf.set(name, `/case/${row.caseId}/choose`)
     }
     for (const row of rows) if (row.technique === 'leg-slab') pathOf.set(row.stage, `/case/${row.caseId}/${row.stage}`)
+    pathOf.set(
+      'sitting',
+      await browser.driver.executeAsyncScript(
+        `fetch('/api/practice/sittings').then((one) => one.json()).then((one) => arguments[0]('/practice/run/' + one.sittings.find((each) => each.result).id))`,
+      ),
+    )
     pathOf.set('record', pathOf.get('apply')?.replace(/apply$/, 'record') ?? '/nowhere')
   })
 

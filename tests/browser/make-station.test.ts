@@ -60,6 +60,12 @@ describe('a station that somebody makes, and the group that does it, in the brow
     await browser.waitForText('Teodor Finch')
     await browser.waitForText('Steps that fail most')
     await browser.find('image', /half of \d+ runs took/)
+    await browser.setViewport(390, 844)
+    const wider = await browser.driver.executeScript<number>(
+      'return document.documentElement.scrollWidth - document.documentElement.clientWidth',
+    )
+    expect(wider).to.equal(0)
+    await browser.setViewport(1280, 800)
     await browser.click('button', 'Keep the group')
     await browser.waitForText('Group is missing')
     await browser.find('textbox', 'Group').then((field) => field.sendKeys('Night people'))

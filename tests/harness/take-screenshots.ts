@@ -21,7 +21,6 @@ const shots: readonly Shot[] = [
   { name: 'measure', at: 'Wenna Strood/measure', then: async (browser) => browser.type('textbox', /^Reading,/, '37.5') },
   { name: 'choose', at: 'Hale Brannock/choose' },
   { name: 'make-ready', at: 'Isbel Carrow/make-ready', then: nameTheCrew },
-  { name: 'heat', at: 'Isbel Carrow/make-ready', then: drawTheMap },
   {
     name: 'apply',
     at: 'Corin Mabyn/apply',
@@ -55,14 +54,6 @@ const shots: readonly Shot[] = [
       await browser.waitForText(/of \d+ done/)
     },
   },
-  {
-    name: 'open-cast',
-    at: 'Ruan Tolgarrick/watch',
-    then: async (browser) => {
-      await browser.find('timer', 'Hard enough to open')
-      await browser.driver.executeScript(`document.getElementById('opening').scrollIntoView()`)
-    },
-  },
   { name: 'run-record', at: 'Corin Mabyn/record' },
   { name: 'guide', at: '/guide/leg-cast' },
   { name: 'store', at: '/store', then: async (browser) => browser.click('radio', 'Plaster room') },
@@ -75,7 +66,35 @@ const shots: readonly Shot[] = [
       await browser.driver.executeScript('window.scrollTo(0, 0)')
     },
   },
+  { name: 'station-sheet', at: '/practice', then: openAnExaminedRun },
+  { name: 'drill', at: '/practice/drill/usual', then: playTheNight },
 ]
+
+async function openAnExaminedRun(browser: TestBrowser): Promise<void> {
+  const id = await browser.driver.executeAsyncScript<string>(
+    `fetch('/api/practice/sittings').then((one) => one.json()).then((one) =>
+      arguments[0](one.sittings.find((each) => each.technique === 'frame-traction' && each.candidates[0].name.startsWith('Teodor')).id))`,
+  )
+  await browser.open(`/practice/run/${id}`)
+  await browser.find('link', 'Sheet, A4')
+}
+
+/** A night in which somebody is opened late and nobody walks the round, in a few seconds. */
+async function playTheNight(browser: TestBrowser): Promise<void> {
+  await browser.click('button', 'Begin the night')
+  for (const bed of [2, 6, 3]) {
+    await browser.click('button', new RegExp(`^Bed ${bed}`))
+    await browser.click('button', 'Wake and look')
+    await browser.click('button', 'Rest of both normal')
+    await browser.click('button', 'Close')
+  }
+  await browser.click('button', /^Bed 2/)
+  await browser.click('button', /^Open to skin|^Ease the pull/)
+  await browser.driver.executeScript(`const real = window.setInterval; window.setInterval = (work, ms) => real(work, ms / 300)`)
+  await browser.click('radio', '1 s a minute')
+  await browser.waitForText('By the list alone')
+  await browser.driver.executeScript('window.scrollTo(0, 0)')
+}
 
 async function nameTheCrew(browser: TestBrowser): Promise<void> {
   await browser.click('button', 'Add me')
@@ -83,15 +102,6 @@ async function nameTheCrew(browser: TestBrowser): Promise<void> {
   await browser.click('button', 'Add')
   await browser.find('combobox', 'Sunniva: place')
   await browser.driver.executeScript('window.scrollTo(0, 0)')
-}
-
-async function drawTheMap(browser: TestBrowser): Promise<void> {
-  await browser.click('button', 'Map of water and layers')
-  await browser.driver.wait(
-    async () => (await browser.driver.executeScript<number>(`return document.querySelectorAll('figure svg g text').length`)) === 224,
-    30_000,
-  )
-  await browser.driver.executeScript(`document.getElementById('heat').scrollIntoView()`)
 }
 
 const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))

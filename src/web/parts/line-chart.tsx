@@ -55,8 +55,17 @@ export function LineChart(props: LineChartProps) {
   )
 }
 
+/** Colours by theme: asking the page for them makes it work out its style. */
+const tones = new Map<string, string>()
+
 function toneOf(name: string): string {
-  return getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
+  const isForced = window.matchMedia('(forced-colors: active)').matches
+  const key = `${isForced ? 'forced' : (document.documentElement.dataset['theme'] ?? 'light')} ${name}`
+  const known = tones.get(key)
+  if (known !== undefined) return known
+  const tone = getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
+  if (tone !== '') tones.set(key, tone)
+  return tone
 }
 
 function dataOf({ lines, atX }: LineChartProps): ChartData<'line', { x: number; y: number | null }[]> {

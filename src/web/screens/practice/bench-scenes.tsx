@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import { figureAt, type Bench, type BenchScene, type BenchState, type CurveScene } from '#core/practice/bench'
 import { HeatMap } from '../../case/heat-map'
 import { WetStrip } from '../../case/wet-strip'
@@ -35,7 +36,7 @@ export function BenchScenes({
         const before = pinned?.find((one) => one.id === scene.id) ?? null
         return (
           <div key={scene.id} className="grid grid-cols-[minmax(0,1fr)] gap-1">
-            <Scene scene={scene} before={before} state={state} bench={bench} onChange={onChange} />
+            <Scene scene={scene} before={before} bench={bench} onChange={onChange} />
             {handle && scene.kind === 'curves' && scene.hasHandle ? (
               <div className="px-2 print:hidden">
                 <RangeSlider control={handle} value={figureAt(state, handle)} onChange={(value) => onChange({ [handle.id]: value })} />
@@ -51,12 +52,12 @@ export function BenchScenes({
 interface SceneProps {
   readonly scene: BenchScene
   readonly before: BenchScene | null
-  readonly state: BenchState
   readonly bench: Bench
   readonly onChange: (change: BenchState) => void
 }
 
-function Scene({ scene, before, bench, onChange }: SceneProps) {
+/** Drawn anew when its answer is, not whenever a control is turned. */
+const Scene = memo(function Scene({ scene, before, bench, onChange }: SceneProps) {
   const { units } = useSettings()
   switch (scene.kind) {
     case 'curves':
@@ -114,7 +115,7 @@ function Scene({ scene, before, bench, onChange }: SceneProps) {
     case 'heat-map':
       return <Map input={scene.input} limitC={scene.limitC} />
   }
-}
+})
 
 function Pinned({ children }: { children: React.ReactNode }) {
   return (

@@ -9,6 +9,7 @@ import { planOfStation } from '#core/practice/stations/shipped-stations'
 import { stationContext } from '#core/practice/stations/station-context'
 import type { Station } from '#core/practice/stations/station'
 import { Button } from '../../parts/button'
+import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { joinRun } from '../../sync/practice-runs'
 import { usePerson } from '../../sync/session-store'
@@ -54,7 +55,13 @@ export function RunScreen() {
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-2xl font-bold">{station.name}</h1>
         <PracticeSign />
-        <p className="basis-full">{namesOf(begun.candidates)}</p>
+        <p className="basis-full">
+          {namesOf(begun.candidates)}
+          <span className="text-soft">
+            {sheets.sheets.length > 0 ? `, examined by ${sheets.sheets.map((one) => one.by.name).join(' and ')}` : ''},{' '}
+            {formatDayAndClock(Date.parse(begun.begunAt))}
+          </span>
+        </p>
       </header>
       {control?.refusal ? (
         <Notice tone="caution" lead="The server does not take this run; it is kept on this device." role="alert">
