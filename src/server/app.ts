@@ -234,7 +234,7 @@ export function createApp(deps: AppDeps): App {
     practiceRoutes(guard(), {
       sittings,
       groups: createPracticeGroups(db),
-      reader: createPracticeReader({ sittings, drills, plans }),
+      reader: createPracticeReader({ sittings, drills, plans, clock }),
       drills: createDrillKeeper({ drills, pool, clock }),
       keeper: createSittingKeeper({ db, sittings, people: writingPeople, plans, clock }),
       plans,

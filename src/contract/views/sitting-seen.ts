@@ -23,17 +23,29 @@ export function maySee({ way, candidates }: Pick<Sitting, 'way' | 'candidates'>,
   return way !== 'alone' && hasRight(roles, 'decide')
 }
 
-/** Whether it is over: everybody who marks it has ended it. */
-export function isOver({ examiners }: Pick<Sitting, 'examiners'>): boolean {
-  return examiners.length > 0 && examiners.every((one) => runOf(one.marks).endedMs !== null)
+/** So long after nothing of its time is left, whoever has not ended it will not: their tablet is gone. */
+const goneMs = 3_600_000
+/** Of the time limit: then time is worth nothing. */
+const latestShare = 1.5
+
+/** Whether nobody marks it any more, ended or not: what arrived by then is what there is. */
+export function isAbandoned({ begunAt, station }: Pick<Sitting, 'begunAt' | 'station'>, nowMs: number): boolean {
+  return nowMs > Date.parse(begunAt) + latestShare * station.limitS * 1000 + goneMs
+}
+
+/** Whether it is over: everybody who marks it has ended it, or those who have not are gone. */
+export function isOver(sitting: Pick<Sitting, 'examiners' | 'begunAt' | 'station'>, nowMs: number): boolean {
+  const { examiners } = sitting
+  if (examiners.length === 0) return false
+  return isAbandoned(sitting, nowMs) || examiners.every((one) => runOf(one.marks).endedMs !== null)
 }
 
 /**
  * What somebody sees of a sitting. While it runs, a candidate sees no mark, and an examiner only their own, so that two of them judge apart;
  * once it is over everything is shown.
  */
-export function seenBy(sitting: Sitting, asker: Asker): SeenSitting {
-  const isEnded = isOver(sitting)
+export function seenBy(sitting: Sitting, asker: Asker, nowMs: number): SeenSitting {
+  const isEnded = isOver(sitting, nowMs)
   const isCandidate = sitting.candidates.some((one) => one.id === asker.id)
   const shown = isEnded ? sitting.examiners : sitting.examiners.filter((one) => one.id === asker.id)
   return {

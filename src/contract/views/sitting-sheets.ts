@@ -3,6 +3,7 @@ import { agreementOn, type Agreement } from '#core/practice/stations/agreement'
 import { runOf, type MarkedRun } from '#core/practice/stations/marks'
 import { scoreStation, type StationScore } from '#core/practice/stations/score-station'
 import type { PracticePerson, Sitting } from '../records/practice'
+import { isAbandoned } from './sitting-seen'
 
 /** What one examiner saw, scored. */
 export interface ExaminerSheet {
@@ -12,7 +13,7 @@ export interface ExaminerSheet {
 }
 
 export interface SittingSheets {
-  /** One for each examiner who ended it, in the order of their names. */
+  /** One for each examiner who ended it, or whose tablet is gone, in the order of their names. */
   readonly sheets: readonly ExaminerSheet[]
   /** Of the first two; null with fewer. */
   readonly agreement: Agreement | null
@@ -23,14 +24,16 @@ export interface SittingSheets {
 /**
  * The sheets of a sitting, each from its examiner's own marks.
  * @param plan of the station's patient
+ * @param nowMs the server's time: a run that nobody ends is over once nobody can be marking it any more, at its last tick
  */
-export function sheetsOf(sitting: Pick<Sitting, 'station' | 'examiners'>, plan: Plan): SittingSheets {
+export function sheetsOf(sitting: Pick<Sitting, 'station' | 'examiners' | 'begunAt'>, plan: Plan, nowMs: number): SittingSheets {
+  const isGone = isAbandoned(sitting, nowMs)
   const sheets = sitting.examiners
     .map(({ id, name, marks }): ExaminerSheet => {
       const run = runOf(marks)
       return { by: { id, name }, run, score: scoreStation(sitting.station, plan, run) }
     })
-    .filter((sheet) => sheet.run.endedMs !== null)
+    .filter((sheet) => sheet.run.endedMs !== null || isGone)
     .sort((a, b) => a.by.name.localeCompare(b.by.name))
   const [first, second] = sheets
   const steps = plan.procedure.steps.map((step) => step.id)

@@ -63,7 +63,7 @@ export function practiceRoutes({ router, route }: Guarded, deps: PracticeRouteDe
   }
   async function ended(request: SignedInRequest): Promise<Sitting> {
     const sitting = await visible(request)
-    if (isOver(sitting)) return sitting
+    if (isOver(sitting, clock())) return sitting
     throw new ApiError(409, 'nothing-to-print', 'The run goes on: end it, then its sheet is made.')
   }
 
@@ -81,8 +81,8 @@ export function practiceRoutes({ router, route }: Guarded, deps: PracticeRouteDe
     const sitting = await visible(request)
     response.json({
       now: now(),
-      ...seenBy(sitting, signedIn(request).account),
-      bands: isOver(sitting) ? await reader.bands(sitting) : [],
+      ...seenBy(sitting, signedIn(request).account, clock()),
+      bands: isOver(sitting, clock()) ? await reader.bands(sitting) : [],
     })
   })
   route('POST /api/practice/sittings/:id', async (request: SignedInRequest, response) => {

@@ -5,6 +5,7 @@ import { timeBands, type StepBand } from '#contract/views/others-times'
 import { progressOf, type Progress } from '#contract/views/practice-progress'
 import { isOver } from '#contract/views/sitting-seen'
 import { sheetsOf, type SittingSheets } from '#contract/views/sitting-sheets'
+import type { Clock } from '../ground/clock'
 import type { PracticeDrills } from '../repositories/practice-drills'
 import type { PracticeSittings } from '../repositories/practice-sittings'
 import type { StationPlans } from './station-plans'
@@ -22,19 +23,20 @@ export function createPracticeReader(deps: {
   readonly sittings: PracticeSittings
   readonly drills: PracticeDrills
   readonly plans: StationPlans
+  readonly clock: Clock
 }) {
-  const { sittings, drills, plans } = deps
+  const { sittings, drills, plans, clock } = deps
 
   function sheets(sitting: Sitting): SittingSheets {
     const plan = plans(sitting.station)
-    return plan ? sheetsOf(sitting, plan) : nothing
+    return plan ? sheetsOf(sitting, plan, clock()) : nothing
   }
 
   /** A sitting that is over, scored; for the person whose progress it is. */
   function scored(sitting: Sitting): ScoredSitting | null {
     const { sheets: all, result } = sheets(sitting)
     const [first] = all
-    if (!result || !first || !isOver(sitting)) return null
+    if (!result || !first || !isOver(sitting, clock())) return null
     return {
       id: sitting.id,
       stationId: sitting.station.id,
@@ -82,7 +84,7 @@ export function createPracticeReader(deps: {
         candidates: sitting.candidates.map(({ id, name }) => ({ id, name })),
         examiners: sitting.examiners.map(({ id, name }) => ({ id, name })),
         begunAt: sitting.begunAt,
-        result: result && isOver(sitting) ? { total: result.total, hasPassed: result.hasPassed } : null,
+        result: result && isOver(sitting, clock()) ? { total: result.total, hasPassed: result.hasPassed } : null,
       }
     },
     /** How long others took for the same station. */

@@ -79,6 +79,7 @@ describe('others’ times', () => {
 describe('who sees a sitting', () => {
   const station = findStation(stationIdOf('leg-slab'), stationContext)
   if (!station) throw new Error('no station')
+  const nowMs = Date.parse('2026-01-10T08:05:00.000Z')
   const marks = (ended: boolean) => [
     { id: 'm', atMs: 100, what: { kind: 'told', ask: 0 } as const },
     ...(ended ? [{ id: 'e', atMs: 900, what: { kind: 'end' } as const }] : []),
@@ -99,11 +100,16 @@ describe('who sees a sitting', () => {
     expect(maySee(sitting([true], 'alone'), { id: 'c', roles: ['trainee'] })).to.equal(true)
   })
   it('is over once everybody who marks has ended it; before that each sees their own', () => {
-    expect([isOver(sitting([])), isOver(sitting([true, false])), isOver(sitting([true, true]))]).to.deep.equal([false, false, true])
+    expect([isOver(sitting([]), nowMs), isOver(sitting([true, false]), nowMs), isOver(sitting([true, true]), nowMs)]).to.deep.equal([
+      false,
+      false,
+      true,
+    ])
+    expect(isOver(sitting([true, false]), nowMs + 2 * 3_600_000)).to.equal(true)
     const running = sitting([true, false])
-    expect(seenBy(running, { id: 'c', roles: ['trainee'] }).sitting.examiners).to.deep.equal([])
-    expect(seenBy(running, { id: 'x1', roles: ['clinician'] }).sitting.examiners.map((one) => one.id)).to.deep.equal(['x1'])
-    expect(seenBy(running, { id: 'c', roles: ['trainee'] }).told).to.deep.equal([0])
-    expect(seenBy(sitting([true, true]), { id: 'c', roles: ['trainee'] }).sitting.examiners).to.have.length(2)
+    expect(seenBy(running, { id: 'c', roles: ['trainee'] }, nowMs).sitting.examiners).to.deep.equal([])
+    expect(seenBy(running, { id: 'x1', roles: ['clinician'] }, nowMs).sitting.examiners.map((one) => one.id)).to.deep.equal(['x1'])
+    expect(seenBy(running, { id: 'c', roles: ['trainee'] }, nowMs).told).to.deep.equal([0])
+    expect(seenBy(sitting([true, true]), { id: 'c', roles: ['trainee'] }, nowMs).sitting.examiners).to.have.length(2)
   })
 })

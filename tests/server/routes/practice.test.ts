@@ -74,7 +74,7 @@ describe('stations examined', () => {
     const { sitting, isEnded } = await read(examiner, id)
     expect(isEnded).to.equal(false)
     expect(sitting.examiners[0]?.marks.map((one) => one.id)).to.deep.equal([first.id, slip.id, undo.id, third.id])
-    expect(sheetsOf(sitting, plan).result).to.equal(null)
+    expect(sheetsOf(sitting, plan, harness.now).result).to.equal(null)
   })
 
   it('shows a candidate the brief, the clock and what was told, and no mark before it is over', async () => {
@@ -96,11 +96,27 @@ describe('stations examined', () => {
     expect((await read(second, id)).sitting.examiners.map((one) => one.name)).to.deep.equal(['stig'])
     const both = await Promise.all([keep(examiner, id, postOf([end()])), keep(second, id, postOf([end()]))])
     expect(both.map((one) => one.status)).to.deep.equal([200, 200])
-    const { sheets, agreement, result } = sheetsOf((await read(trainee, id)).sitting, plan)
+    const { sheets, agreement, result } = sheetsOf((await read(trainee, id)).sitting, plan, harness.now)
     expect(sheets.map((one) => one.by.name)).to.deep.equal(['edda', 'stig'])
     expect(agreement?.apart).to.deep.equal(steps.slice(-2))
     expect(agreement?.observed).to.be.closeTo(1 - 2 / plan.procedure.steps.length, 1e-9)
     expect(result?.total).to.be.closeTo((sheets[0]!.score.total + sheets[1]!.score.total) / 2, 0.06)
+  })
+
+  it('is scored by what arrived where the examiner’s tablet is lost in mid-run, and by the rest where it comes back', async () => {
+    const id = uuidv7()
+    await keep(examiner, id, postOf(ticks(steps.slice(0, 4))))
+    await keep(second, id, postOf([...ticks(steps), mark(300_000, { kind: 'end' })]))
+    expect((await read(trainee, id)).isEnded).to.equal(false)
+    const before = harness.now
+    harness.now = before + 3 * 3_600_000
+    const lost = await read(trainee, id)
+    expect(lost.isEnded).to.equal(true)
+    const scores = (answer: SittingAnswer) => sheetsOf(answer.sitting, plan, harness.now).sheets.map((one) => one.score.steps.length)
+    expect(scores(lost)).to.deep.equal([4, steps.length])
+    await keep(examiner, id, postOf([...ticks(steps.slice(4), 60_000), mark(300_000, { kind: 'end' })]))
+    expect(scores(await read(trainee, id))).to.deep.equal([steps.length, steps.length])
+    harness.now = before
   })
 
   it('keeps two tablets of two examiners that begin at the same moment as one run', async () => {
@@ -194,7 +210,7 @@ describe('stations examined', () => {
     const { bytes } = await trainee.getBytes(`/api/practice/sittings/${id}/sheet.pdf?sheet=a4&zone=Europe/Oslo`)
     expect((await readPdf(bytes)).length).to.be.greaterThan(0)
     const { sitting, bands } = await read(trainee, id)
-    const text = textsOf(stationSheetBlocks(sitting, sheetsOf(sitting, plan), bands, 'Europe/Oslo')).join(' ')
+    const text = textsOf(stationSheetBlocks(sitting, sheetsOf(sitting, plan, harness.now), bands, 'Europe/Oslo')).join(' ')
     for (const words of ['Practice, no patient', 'failed: critical', 'Pull let go', '=1+1', '10 Jan 2026, 08:50'])
       expect(text).to.include(words)
     const csv = String((await trainee.get(`/api/practice/sittings/${id}/sheet.csv`)).body['text'])

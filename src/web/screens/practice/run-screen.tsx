@@ -12,6 +12,7 @@ import { Button } from '../../parts/button'
 import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { joinRun } from '../../sync/practice-runs'
+import { serverNow } from '../../sync/server-clock'
 import { usePerson } from '../../sync/session-store'
 import { useAnswer } from '../../sync/use-answer'
 import { CandidateView } from './candidate-view'
@@ -46,7 +47,7 @@ export function RunScreen() {
   // What was marked here is there at once, whatever the line does.
   const own = control ? [{ id: person.id, name: person.name, marks: control.run.marks }] : []
   const isOver = answer?.isEnded === true
-  const sheets = sheetsOf({ station, examiners: isOver && shared ? shared.examiners : own }, plan)
+  const sheets = sheetsOf({ station, begunAt: begun.begunAt, examiners: isOver && shared ? shared.examiners : own }, plan, serverNow())
   return (
     <main
       id="main"

@@ -7,6 +7,7 @@ import type { Station } from '#core/practice/stations/station'
 import { Button, ButtonLink } from '../../parts/button'
 import { saveJson } from '../../parts/save-file'
 import { beginRun } from '../../sync/practice-runs'
+import { serverNow } from '../../sync/server-clock'
 import { usePerson } from '../../sync/session-store'
 import { useDraft } from '../../sync/use-draft'
 import { DebriefNotes } from './debrief-notes'
@@ -62,7 +63,7 @@ function AloneSheet({ station, plan, control, onAgain }: { station: Station; pla
   const { id, name } = usePerson()
   const { run } = control
   const bands = useRunBands(run.id, control.unsent === 0)
-  const [sheet] = sheetsOf({ station, examiners: [{ id, name, marks: run.marks }] }, plan).sheets
+  const [sheet] = sheetsOf({ station, begunAt: run.begunAt, examiners: [{ id, name, marks: run.marks }] }, plan, serverNow()).sheets
   if (!sheet) return null
   return (
     <>
