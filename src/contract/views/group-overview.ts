@@ -1,4 +1,5 @@
 import { quantile } from 'simple-statistics'
+import { cohensKappa, type SeenStep } from '#core/practice/stations/agreement'
 import type { StationScore } from '#core/practice/stations/score-station'
 import type { PracticePerson } from '../records/practice'
 import type { DoneSitting, Progress } from './practice-progress'
@@ -7,6 +8,8 @@ import type { DoneSitting, Progress } from './practice-progress'
 export interface ScoredSitting extends DoneSitting {
   readonly stationId: string
   readonly score: StationScore
+  /** What two examiners said of each step; empty with one. */
+  readonly seen: readonly SeenStep[]
 }
 
 /** How often something went wrong, of how often it could have. */
@@ -39,6 +42,16 @@ export interface GroupOverview {
   readonly steps: readonly FailingStep[]
   readonly pairs: readonly FailingPair[]
   readonly times: readonly TimeSpread[]
+  readonly examiners: ExaminerAgreement
+}
+
+/** How far two examiners agree, over every sitting that two marked. */
+export interface ExaminerAgreement {
+  readonly sittings: number
+  /** Cohen's kappa over all steps of them; null where nothing differs. */
+  readonly kappa: number | null
+  /** Steps on which they differ, the most often first. */
+  readonly steps: readonly (FailingStep & { readonly kappa: number | null })[]
 }
 
 const mostListed = 8
@@ -69,7 +82,33 @@ export function groupOverview(members: GroupOverview['members'], sittings: reado
     members,
     steps: worst([...steps.values()]),
     pairs: worst([...pairs.values()]),
+    examiners: agreementOf(sittings),
     times: [...times.values()].map(({ name, seconds }) => spreadOf(name, seconds)).sort((a, b) => b.count - a.count),
+  }
+}
+
+function agreementOf(sittings: readonly ScoredSitting[]): ExaminerAgreement {
+  const twice = sittings.filter((one) => one.seen.length > 0)
+  const byStep = new Map<string, { readonly technique: string; readonly stepId: string; readonly pairs: (readonly [boolean, boolean])[] }>()
+  for (const { technique, seen } of twice) {
+    for (const { stepId, isSeen } of seen) {
+      const kept = byStep.get(`${technique} ${stepId}`) ?? { technique, stepId, pairs: [] }
+      kept.pairs.push(isSeen)
+      byStep.set(`${technique} ${stepId}`, kept)
+    }
+  }
+  return {
+    sittings: twice.length,
+    kappa: cohensKappa(twice.flatMap((one) => one.seen.map((step) => step.isSeen))).kappa,
+    steps: worst(
+      [...byStep.values()].map(({ technique, stepId, pairs }) => ({
+        technique,
+        stepId,
+        count: pairs.filter(([one, other]) => one !== other).length,
+        of: pairs.length,
+        kappa: cohensKappa(pairs).kappa,
+      })),
+    ),
   }
 }
 

@@ -1,4 +1,5 @@
 import { forecastCrew } from '../figures/crew/crew-odds'
+import { holdBreaksAt } from '../figures/crew/hold-breaks'
 import { wetTimeline } from '../figures/crew/wet-timeline'
 import { settingDefaults, settingTime } from '../figures/setting-time/working-time'
 import type { CrewInput } from '../model/crew-input'
@@ -12,7 +13,16 @@ import { legSlab } from '../techniques/leg-slab/leg-slab'
 import { planCase } from '../techniques/plan-case'
 import { slabAndStirrup } from '../techniques/slab-and-stirrup/slab-and-stirrup'
 import { volarSlab } from '../techniques/volar-slab/volar-slab'
-import { choiceAt, figureAt, type Bench, type BenchCaution, type BenchState, type ChoiceControl, type RangeControl } from './bench'
+import {
+  choiceAt,
+  figureAt,
+  type Bench,
+  type BenchCaution,
+  type BenchFigure,
+  type BenchState,
+  type ChoiceControl,
+  type RangeControl,
+} from './bench'
 import { practiceCase, usualPatient } from './practice-case'
 
 const made = [legCast, legSlab, slabAndStirrup, volarSlab]
@@ -73,6 +83,7 @@ export const crewBench: Bench = {
           digits: 0,
           working: `2 000 seeded tries, step times drawn between their least and most, the setting time with its spread. By people: ${oddsWords}.`,
         },
+        breakFigure(input, count),
         {
           id: 'least',
           label: 'Fewest people',
@@ -130,6 +141,22 @@ export const crewBench: Bench = {
       ...(clinicalCase.crew.people === null ? {} : { people: Math.min(people.greatest, clinicalCase.crew.people) }),
     }
   },
+}
+
+/** Where so few people have to let go of a hold, doing one thing at a time. */
+function breakFigure(input: CrewInput, people: number): BenchFigure {
+  const found = holdBreaksAt(input, people)
+  return {
+    id: 'break',
+    label: 'A hold breaks',
+    value: null,
+    unit: '',
+    digits: 0,
+    words: found ? `at “${stepName({ id: found.step })}”` : 'nowhere',
+    working: found
+      ? `It takes ${found.needed} at once: ${found.hands} at the work and ${found.needed - found.hands} who hold and may not let go; there are ${people}.`
+      : 'At every step those who work and those who hold are no more than are here.',
+  }
 }
 
 /** The wet phase of a practice plan with its own material, water and pace. */

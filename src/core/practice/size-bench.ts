@@ -4,7 +4,7 @@ import { drawTruncatedNormal, mulberry32 } from '../figures/crew/draws'
 import { chooseSize, leastOdds } from '../figures/sizing/choose-size'
 import { oddsOfSize, type SizedDimension } from '../figures/sizing/size-odds'
 import type { StockItem } from '../model/clinical-case'
-import { choiceAt, figureAt, type Bench, type BenchCaution, type ChoiceControl, type RangeControl } from './bench'
+import { choiceAt, figureAt, type Bench, type BenchCaution, type BenchFigure, type ChoiceControl, type RangeControl } from './bench'
 
 const device: ChoiceControl = {
   kind: 'choice',
@@ -47,24 +47,73 @@ const school: ChoiceControl = {
   ],
   usual: 'larger',
 }
-const people: ChoiceControl = {
-  kind: 'choice',
-  id: 'people',
-  label: 'Share of 10 000',
-  choices: [
-    { id: 'women', label: 'women' },
-    { id: 'men', label: 'men' },
-    { id: 'children', label: 'children of 10' },
-  ],
-  usual: 'women',
+const age: RangeControl = {
+  kind: 'range',
+  id: 'age',
+  label: 'Age of the people',
+  unit: 'years',
+  least: 4,
+  greatest: 88,
+  step: 2,
+  usual: 40,
 }
 
-/** Foot length and waist girth of groups, mean and spread, cm: rough, for teaching. */
-const bodies = {
-  boot: { women: [24.3, 1.2], men: [26.7, 1.4], children: [21.6, 1.3] },
-  shell: { women: [84, 13], men: [94, 13], children: [62, 7] },
-} as const
+type Sex = 'women' | 'men'
+const sexes: readonly Sex[] = ['women', 'men']
+/** Foot length and waist girth by age, mean and spread in cm, even between the ages named: rough, for teaching. */
+const bodies: Readonly<Record<'boot' | 'shell', Readonly<Record<Sex, readonly (readonly [age: number, mean: number, spread: number])[]>>>> =
+  {
+    boot: {
+      women: [
+        [4, 16.4, 0.9],
+        [10, 21.4, 1.2],
+        [15, 24.2, 1.2],
+        [88, 24.2, 1.2],
+      ],
+      men: [
+        [4, 16.6, 0.9],
+        [10, 21.8, 1.3],
+        [16, 26.7, 1.4],
+        [88, 26.6, 1.4],
+      ],
+    },
+    shell: {
+      women: [
+        [4, 52, 3.5],
+        [10, 61, 7],
+        [18, 74, 10],
+        [40, 84, 13],
+        [70, 90, 13],
+        [88, 88, 13],
+      ],
+      men: [
+        [4, 53, 3.5],
+        [10, 63, 7],
+        [18, 79, 10],
+        [40, 94, 13],
+        [70, 100, 13],
+        [88, 98, 13],
+      ],
+    },
+  }
 const count = 10_000
+const ages = [4, 6, 8, 10, 12, 14, 16, 18, 25, 35, 45, 55, 65, 75, 88] as const
+/** The same people at every age and of both sexes: how far each is from the middle, in spreads. */
+const drawn = ((): readonly number[] => {
+  const random = mulberry32(1)
+  return Array.from({ length: count }, () => drawTruncatedNormal(random, 0, 1))
+})()
+
+/** Mean and spread of a group at an age. */
+function bodyAt(device: keyof typeof bodies, sex: Sex, ageYears: number): readonly [mean: number, spread: number] {
+  const table = bodies[device][sex]
+  const next = table.findIndex(([at]) => at >= ageYears)
+  const to = table[next] ?? table.at(-1)
+  const from = table[next - 1] ?? to
+  if (!from || !to) return [0, 0]
+  const share = to[0] === from[0] ? 0 : (ageYears - from[0]) / (to[0] - from[0])
+  return [from[1] + share * (to[1] - from[1]), from[2] + share * (to[2] - from[2])]
+}
 
 function stockOf(id: string): { readonly items: readonly StockItem[]; readonly dimension: string } {
   return id === 'shell' ? { items: trunkShells, dimension: 'waist-girth' } : { items: boots, dimension: 'foot-length' }
@@ -75,7 +124,7 @@ export const sizeBench: Bench = {
   id: 'size',
   name: 'Size',
   purpose: 'How sure a size is by one reading, and how many people a store would fit.',
-  controls: [device, reading, doubt, swelling, school, people],
+  controls: [device, reading, doubt, swelling, school, age],
   work: (state) => {
     const id = choiceAt(state, device) as keyof typeof bodies
     const { items, dimension } = stockOf(id)
@@ -96,18 +145,14 @@ export const sizeBench: Bench = {
     const bare = sizes.map(({ prefer: _, ...item }) => item)
     const choice = chooseSize(bare, [at(value, sd)], prefer)
     const second = chooseSize(bare, [at(value, sd / Math.SQRT2)], prefer)
-    const [mean, spread] = bodies[id][choiceAt(state, people) as keyof (typeof bodies)[typeof id]]
-    const random = mulberry32(1)
-    const tally = new Map<string, number>()
-    for (let draw = 0; draw < count; draw++) {
-      const bodyAt = drawTruncatedNormal(random, mean, spread)
-      const size = sizes.find((item) => {
-        const [low, high] = rangeOf(item)
-        return bodyAt >= low && bodyAt < high
-      })
-      if (size) tally.set(String(size.size), (tally.get(String(size.size)) ?? 0) + 1)
+    const lows = sizes.map(rangeOf)
+    /** Share of the people of an age whom some size fits, %. */
+    const fitted = (sex: Sex, ageYears: number): number => {
+      const [mean, spread] = bodyAt(id, sex, ageYears)
+      const fit = drawn.filter((z) => lows.some(([low, high]) => mean + z * spread >= low && mean + z * spread < high))
+      return (100 * fit.length) / count
     }
-    const fitted = [...tally.values()].reduce((sum, one) => sum + one, 0)
+    const ageYears = figureAt(state, age)
     const chosen = choice?.chosen
     const cautions: BenchCaution[] = []
     if (!chosen || chosen.odds < leastOdds)
@@ -153,18 +198,17 @@ export const sizeBench: Bench = {
           words: secondBest(choice?.all ?? [])?.size ?? '',
           working: 'Of the sizes that were not chosen, the one with the best odds.',
         },
-        {
-          id: 'people',
-          label: 'This store fits',
-          value: (100 * fitted) / count,
-          unit: '%',
-          digits: 1,
-          words: `of ${count.toLocaleString('en').replace(',', ' ')} drawn`,
-          working: `${count} people drawn with mean ${mean} and spread ${spread} cm; rough figures, for teaching. ${[...tally]
-            .sort()
-            .map(([size, n]) => `${size} ${((100 * n) / count).toFixed(0)} %`)
-            .join(', ')}.`,
-        },
+        ...sexes.map((sex): BenchFigure => {
+          const [mean, spread] = bodyAt(id, sex, ageYears)
+          return {
+            id: sex,
+            label: `This store fits, ${sex} of ${ageYears}`,
+            value: fitted(sex, ageYears),
+            unit: '%',
+            digits: 1,
+            working: `10 000 people drawn with mean ${mean.toFixed(1)} and spread ${spread.toFixed(1)} cm; rough figures, for teaching.`,
+          }
+        }),
       ],
       scenes: [
         {
@@ -185,6 +229,21 @@ export const sizeBench: Bench = {
           yRange: [0, 100],
           atX: value,
           words: `Odds of each size by the reading; at ${value} cm ${chosen ? `${chosen.size} has ${(100 * chosen.odds).toFixed(0)} percent` : 'no size is in reach'}.`,
+        },
+        {
+          kind: 'curves',
+          id: 'ages',
+          title: 'Whom this store fits, by age',
+          xLabel: 'age, years',
+          yLabel: '% of 10 000',
+          lines: sexes.map((sex, index) => ({
+            label: sex,
+            tone: index === 0 ? ('ink' as const) : ('calm' as const),
+            points: ages.map((one) => [one, fitted(sex, one)] as const),
+          })),
+          yRange: [0, 100],
+          atX: ageYears,
+          words: `Share of people whom some size fits; at ${ageYears} years ${fitted('women', ageYears).toFixed(0)} percent of women and ${fitted('men', ageYears).toFixed(0)} of men.`,
         },
       ],
     }

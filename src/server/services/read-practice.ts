@@ -34,7 +34,7 @@ export function createPracticeReader(deps: {
 
   /** A sitting that is over, scored; for the person whose progress it is. */
   function scored(sitting: Sitting): ScoredSitting | null {
-    const { sheets: all, result } = sheets(sitting)
+    const { sheets: all, result, agreement } = sheets(sitting)
     const [first] = all
     if (!result || !first || !isOver(sitting, clock())) return null
     return {
@@ -47,6 +47,7 @@ export function createPracticeReader(deps: {
       total: result.total,
       hasPassed: result.hasPassed,
       score: first.score,
+      seen: agreement?.seen ?? [],
     }
   }
 

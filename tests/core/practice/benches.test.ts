@@ -268,6 +268,10 @@ describe('the other benches, by their worked examples', () => {
     expect(work('size', { reading: 100 }).cautions[0]?.level).to.equal('stop')
     expect(valueOf(work('size', { reading: 24.8, doubt: 0.3 }), 'odds')).to.be.greaterThan(95)
     expect(work('size')).to.deep.equal(work('size'))
+    // Boots are made for grown feet: a child finds fewer, and the larger feet of men run past the last size first.
+    expect(valueOf(work('size', { age: 6 }), 'women')).to.be.below(valueOf(work('size', { age: 40 }), 'women'))
+    for (const ageYears of [4, 16, 40, 88])
+      for (const sex of ['women', 'men']) expect(valueOf(work('size', { age: ageYears }), sex)).to.be.within(0, 100)
   })
 
   it('shell: sitting 0.2 cm under the notch it is lowered by 0.5, as its plan says; an edge off upright is seated again', () => {
@@ -283,6 +287,9 @@ describe('the other benches, by their worked examples', () => {
     expect(odds({ material: 'plaster-slow' })).to.be.at.least(odds({ material: 'plaster-extra-fast' }))
     expect(odds({ pace: 60 })).to.be.at.least(odds({ pace: 140 }))
     expect(work('crew', { people: 1 }).cautions[0]?.text).to.match(/So few cannot hold/)
+    const breaks = (people: number): string => work('crew', { people }).figures.find((one) => one.id === 'break')?.words ?? ''
+    expect(breaks(1)).to.match(/^at “/)
+    expect(breaks(4)).to.equal('nowhere')
   })
 
   it('findings: no pulse is urgent and takes more than one quiet round; what was there from the start is known; all well is nothing', () => {

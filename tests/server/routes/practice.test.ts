@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { QueryTypes } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
-import type { SittingAnswer, SittingPost } from '#contract/api/practice'
+import type { GroupsAnswer, SittingAnswer, SittingPost } from '#contract/api/practice'
 import type { MarkBody, StationMark } from '#core/practice/stations/marks'
 import { finishDrill } from '#core/practice/drill/finish-drill'
 import { nights } from '#core/practice/drill/nights'
@@ -244,23 +244,15 @@ describe('stations examined', () => {
     expect((await examiner.post(`/api/practice/groups/${id}`, { name: 'Spring', members })).status).to.equal(403)
     expect((await lead.post(`/api/practice/groups/${id}`, { name: 'Spring', members })).status).to.equal(200)
     const { body } = await lead.get('/api/practice/groups')
-    const [group] = body['groups'] as unknown as readonly {
-      readonly name: string
-      readonly overview: {
-        readonly members: readonly {
-          readonly name: string
-          readonly progress: { readonly techniques: readonly { readonly count: number; readonly dueAt: string }[] }
-        }[]
-        readonly steps: readonly { readonly count: number; readonly of: number }[]
-        readonly times: readonly { readonly count: number; readonly medianS: number }[]
-      }
-    }[]
+    const [group] = (body as unknown as GroupsAnswer).groups
     expect(group?.name).to.equal('Spring')
     const tilda = group?.overview.members.find((one) => one.name === 'tilda')
     expect(tilda?.progress.techniques[0]?.count).to.be.greaterThan(2)
     expect(Date.parse(tilda?.progress.techniques[0]?.dueAt ?? '')).to.be.greaterThan(harness.now - 60_000)
     expect(group?.overview.steps.every((one) => one.count <= one.of)).to.equal(true)
     expect(group?.overview.times.length).to.be.greaterThan(0)
+    expect(group?.overview.examiners.sittings).to.be.greaterThan(0)
+    expect(group?.overview.examiners.steps.every((one) => one.count > 0 && one.count <= one.of)).to.equal(true)
     expect((await lead.post(`/api/practice/groups/${id}`, { name: '', members })).status).to.equal(422)
     await lead.post(`/api/practice/groups/${id}`, { name: 'Spring', members: [] })
     expect((await lead.get('/api/practice/groups')).body['groups']).to.deep.equal([])

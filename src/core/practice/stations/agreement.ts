@@ -8,6 +8,14 @@ export interface Agreement {
   readonly kappa: number | null
   /** Ids of the steps that one saw done and the other did not. */
   readonly apart: readonly string[]
+  /** What each said of each step. */
+  readonly seen: readonly SeenStep[]
+}
+
+/** A step, and whether each of two examiners saw it done. */
+export interface SeenStep {
+  readonly stepId: string
+  readonly isSeen: readonly [boolean, boolean]
 }
 
 /**
@@ -15,7 +23,7 @@ export interface Agreement {
  * Source: Cohen, A coefficient of agreement for nominal scales, 1960.
  * @param pairs what each said of one thing
  */
-export function cohensKappa(pairs: readonly (readonly [boolean, boolean])[]): Omit<Agreement, 'apart'> {
+export function cohensKappa(pairs: readonly (readonly [boolean, boolean])[]): Pick<Agreement, 'observed' | 'kappa'> {
   const count = pairs.length
   if (count === 0) return { observed: null, kappa: null }
   const share = (test: (pair: readonly [boolean, boolean]) => boolean): number => pairs.filter(test).length / count
@@ -31,6 +39,10 @@ export function cohensKappa(pairs: readonly (readonly [boolean, boolean])[]): Om
  */
 export function agreementOn(stepIds: readonly string[], one: StationScore, other: StationScore): Agreement {
   const [first, second] = [one, other].map((score) => new Set(score.steps.map((step) => step.stepId))) as [Set<string>, Set<string>]
-  const pairs = stepIds.map((id) => [first.has(id), second.has(id)] as const)
-  return { ...cohensKappa(pairs), apart: stepIds.filter((id) => first.has(id) !== second.has(id)) }
+  const seen = stepIds.map((stepId): SeenStep => ({ stepId, isSeen: [first.has(stepId), second.has(stepId)] }))
+  return {
+    ...cohensKappa(seen.map((one) => one.isSeen)),
+    apart: seen.flatMap(({ stepId, isSeen: [one, another] }) => (one === another ? [] : [stepId])),
+    seen,
+  }
 }

@@ -1,5 +1,5 @@
 import type { GroupsAnswer } from '#contract/api/practice'
-import type { GroupOverview, TimeSpread } from '#contract/views/group-overview'
+import type { ExaminerAgreement, GroupOverview, TimeSpread } from '#contract/views/group-overview'
 import { stepName } from '#core/runs/step-name'
 import { findTechnique } from '#core/techniques/registry'
 import { Button } from '../../parts/button'
@@ -62,6 +62,7 @@ export function GroupCard({ group: { name, overview }, onEnd }: { group: GroupsA
           ))}
           {overview.times.length === 0 ? <p className="text-soft">None yet.</p> : null}
         </div>
+        {overview.examiners.sittings > 0 ? <Examiners agreement={overview.examiners} /> : null}
       </div>
     </section>
   )
@@ -115,6 +116,30 @@ function Fails({
         </p>
       ))}
       {lines.length === 0 ? <p className="text-soft">None so far.</p> : null}
+    </div>
+  )
+}
+
+/** How far two examiners agree, where two marked the same runs. */
+function Examiners({ agreement: { sittings, kappa, steps } }: { agreement: ExaminerAgreement }) {
+  return (
+    <div className="grid content-start gap-1 lg:col-span-3">
+      <h3 className="font-bold">Two examiners</h3>
+      <p className="text-soft">
+        {sittings} {sittings === 1 ? 'run' : 'runs'} marked by two; kappa{' '}
+        {kappa === null ? 'says nothing, they saw everything alike' : kappa.toFixed(2)}.
+      </p>
+      {steps.map((one) => (
+        <p key={`${one.technique} ${one.stepId}`} className="flex justify-between gap-3">
+          <span className="min-w-0">
+            {stepName({ id: one.stepId })} ({nameOf(one.technique)})
+          </span>
+          <span className="numeral shrink-0 text-soft">
+            apart {one.count} of {one.of}
+            {one.kappa === null ? '' : `, kappa ${one.kappa.toFixed(2)}`}
+          </span>
+        </p>
+      ))}
     </div>
   )
 }
