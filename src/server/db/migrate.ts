@@ -40,13 +40,12 @@ const migrations = [
   practice,
 ]
 
-/** Brings the database to the newest schema; each migration runs once, in order. */
+/** Brings the database to the newest schema; each migration runs once, in order. The way back is the backup. */
 export async function migrate(db: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: migrations.map(({ name, up, down }) => ({
+    migrations: migrations.map(({ name, up }) => ({
       name,
       up: () => up(db.getQueryInterface()),
-      down: () => down(db.getQueryInterface()),
     })),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),
     logger: undefined,

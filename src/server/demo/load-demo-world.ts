@@ -83,8 +83,9 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   await writeEndedStories(writer)
   if (trainee) await writeCareStory(writer, trainee)
   await writeHomeStory(writer)
-  const [examiner] = actors
-  if (examiner && lead) await writePracticeStories(db, { learners, examiner: examiner.id, trainer: lead.id }, now)
+  const [examiner, second] = actors
+  if (examiner && second && lead)
+    await writePracticeStories(db, { learners, examiner: examiner.id, second: second.id, trainer: lead.id }, now)
   const past = { seed: 13, lastMs: now - 2 * dayMs, everyMs: dayMs, actors }
   await writeBulk({ db, events, streams }, [...pastStays(pastDays, past)])
 }

@@ -26,7 +26,7 @@ const done = [
 /** Runs of stations by the learners, examined, better each time; and the group that they are in. */
 export async function writePracticeStories(
   db: Sequelize,
-  people: { readonly learners: readonly Learner[]; readonly examiner: string; readonly trainer: string },
+  people: { readonly learners: readonly Learner[]; readonly examiner: string; readonly second: string; readonly trainer: string },
   now: number,
 ): Promise<void> {
   const sittings = createPracticeSittings(db)
@@ -63,9 +63,16 @@ export async function writePracticeStories(
             transaction,
           )
           await sittings.add(id, people.examiner, marks, transaction)
+          // A second pair of eyes at the last run of each: now and then it misses a step.
+          if (nth === daysAgo.length - 1) await sittings.add(id, people.second, seenByAnother(marks, random), transaction)
         })
       }
     }
   }
   await createPracticeGroups(db).set({ id: uuidv7(), name: 'Spring intake', members: people.learners.map((one) => one.id) }, people.trainer)
+}
+
+/** The same run as somebody else saw it. */
+function seenByAnother(marks: readonly StationMark[], random: () => number): readonly StationMark[] {
+  return marks.filter((mark) => mark.what.kind !== 'tick' || random() > 0.06).map((mark) => ({ ...mark, id: uuidv7() }))
 }

@@ -34,6 +34,7 @@ const draftKey = (id: string): string => `practice/run/${id}`
 
 /** Whose runs these are: what was on its way for somebody else comes back to nobody. */
 let holder = 0
+let owner: ReturnType<typeof currentDurable> = null
 let isSending = false
 let timer: ReturnType<typeof setTimeout> | undefined
 
@@ -59,6 +60,7 @@ export function addMark(id: string, what: MarkBody): void {
 
 /** Reads a run that this device keeps; null where it keeps none of this id. */
 export async function readRun(id: string): Promise<KeptRun | null> {
+  forgetOthers()
   const known = usePracticeRuns.getState().runs[id]
   if (known) return known
   const text = await currentDurable()?.readDraft(draftKey(id))
@@ -70,7 +72,7 @@ export async function readRun(id: string): Promise<KeptRun | null> {
 
 /** For whoever signed in: sends what earlier pages left unsent, now and whenever the line comes back; returns how to stop. */
 export function startSending(): () => void {
-  forget()
+  forgetOthers()
   void readUnsent().then(async (ids) => {
     for (const id of ids) await readRun(id).catch(() => null)
     void sendRuns()
@@ -80,6 +82,14 @@ export function startSending(): () => void {
     stop()
     forget()
   }
+}
+
+/** What was read for somebody else is forgotten; what a screen read for this person before sending began stays. */
+function forgetOthers(): void {
+  const durable = currentDurable()
+  if (durable === owner) return
+  forget()
+  owner = durable
 }
 
 function forget(): void {
@@ -94,6 +104,7 @@ function show(run: KeptRun): void {
 }
 
 function keepRun(run: KeptRun): void {
+  forgetOthers()
   show(run)
   void currentDurable()?.writeDraft(draftKey(run.id), JSON.stringify(run))
   void noteUnsent()

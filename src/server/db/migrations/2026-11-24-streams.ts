@@ -83,7 +83,3 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.addIndex('cases', ['is_live'], { name: 'cases_live' })
   await queries.addIndex('sessions', ['expires_at'], { name: 'sessions_expiry' })
 }
-
-export async function down(queries: QueryInterface): Promise<void> {
-  for (const name of ['audit_anchors', 'events', 'cases', 'episodes', 'sessions', 'people']) await queries.dropTable(name)
-}

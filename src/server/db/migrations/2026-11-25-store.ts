@@ -62,7 +62,3 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.addIndex('stock_movements', ['place_id', 'at'], { name: 'movements_place' })
   await queries.addIndex('photos', ['case_id'], { name: 'photos_case' })
 }
-
-export async function down(queries: QueryInterface): Promise<void> {
-  for (const name of ['photos', 'stock_movements', 'reservations', 'lots', 'items', 'places']) await queries.dropTable(name)
-}

@@ -1,4 +1,3 @@
-import { dropColumn } from '../columns'
 import { DataTypes, type QueryInterface } from 'sequelize'
 
 /** Which fold made a snapshot, so that one made by an older fold is known. */
@@ -8,8 +7,4 @@ export async function up(queries: QueryInterface): Promise<void> {
   for (const table of ['episodes', 'cases']) {
     await queries.addColumn(table, 'fold', { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 })
   }
-}
-
-export async function down(queries: QueryInterface): Promise<void> {
-  for (const table of ['episodes', 'cases']) await dropColumn(queries, table, 'fold')
 }

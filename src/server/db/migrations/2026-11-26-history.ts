@@ -1,4 +1,3 @@
-import { dropColumn } from '../columns'
 import { DataTypes, type QueryInterface } from 'sequelize'
 
 /** What a case is found by once it has left the Board; empty until its line is worked out anew. */
@@ -9,11 +8,4 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.addColumn('cases', 'opened_at', { type: DataTypes.DATE(3), allowNull: true })
   await queries.sequelize.query('CREATE FULLTEXT INDEX cases_search ON cases (search)')
   await queries.addIndex('cases', ['opened_at', 'id'], { name: 'cases_opened' })
-}
-
-export async function down(queries: QueryInterface): Promise<void> {
-  await queries.removeIndex('cases', 'cases_opened')
-  await queries.removeIndex('cases', 'cases_search')
-  await dropColumn(queries, 'cases', 'opened_at')
-  await dropColumn(queries, 'cases', 'search')
 }

@@ -1,5 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize'
-import { ascii, dropColumn } from '../columns'
+import { ascii } from '../columns'
 
 /** What is said of an event's time; lots told apart to the letter, and by their expiry. */
 export const name = '2026-11-26-marks-and-lots'
@@ -10,12 +10,4 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.removeIndex('lots', 'lots_place_item_lot')
   await queries.sequelize.query('ALTER TABLE lots MODIFY lot VARCHAR(40) CHARACTER SET utf8mb4 COLLATE utf8mb4_nopad_bin NOT NULL')
   await queries.addIndex('lots', ['place_id', 'item_code', 'lot'], { name: 'lots_place_item_lot' })
-}
-
-export async function down(queries: QueryInterface): Promise<void> {
-  await queries.removeIndex('lots', 'lots_place_item_lot')
-  await queries.sequelize.query('ALTER TABLE lots MODIFY lot VARCHAR(40) CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci NOT NULL')
-  await queries.addIndex('lots', ['place_id', 'item_code', 'lot'], { unique: true, name: 'lots_place_item_lot' })
-  await dropColumn(queries, 'events', 'claimed_at')
-  await dropColumn(queries, 'events', 'mark')
 }

@@ -6,7 +6,3 @@ export const name = '2026-11-26-patients'
 export async function up(queries: QueryInterface): Promise<void> {
   await queries.addIndex('episodes', ['patient_id'], { name: 'episodes_patient' })
 }
-
-export async function down(queries: QueryInterface): Promise<void> {
-  await queries.removeIndex('episodes', 'episodes_patient')
-}

@@ -8,9 +8,3 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.addIndex('stock_movements', ['lot_id'], { name: 'movements_lot' })
   await queries.addIndex('events', ['kind'], { name: 'events_kind' })
 }
-
-export async function down(queries: QueryInterface): Promise<void> {
-  await queries.removeIndex('events', 'events_kind')
-  await queries.removeIndex('stock_movements', 'movements_lot')
-  await queries.removeIndex('lots', 'lots_lot')
-}

@@ -29,8 +29,3 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.addIndex('pages', ['state', 'next_at'], { name: 'pages_waiting' })
   await queries.addIndex('pages', ['case_id'], { name: 'pages_case' })
 }
-
-export async function down(queries: QueryInterface): Promise<void> {
-  await queries.dropTable('pages')
-  await queries.dropTable('wards')
-}

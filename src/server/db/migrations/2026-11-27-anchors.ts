@@ -1,6 +1,6 @@
 import type { QueryInterface } from 'sequelize'
 import { DataTypes } from 'sequelize'
-import { ascii, dropColumn } from '../columns'
+import { ascii } from '../columns'
 
 /** Each event says by which rule its hash was made; a day's anchor says by which rule, since when, and over how much. */
 export const name = '2026-11-27-anchors'
@@ -13,12 +13,4 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.addColumn('audit_anchors', 'since', { type: ascii(10), allowNull: true })
   await queries.addIndex('stock_movements', ['at'], { name: 'movements_at' })
   await queries.addIndex('photos', ['at'], { name: 'photos_at' })
-}
-
-export async function down(queries: QueryInterface): Promise<void> {
-  await queries.removeIndex('photos', 'photos_at')
-  await queries.removeIndex('stock_movements', 'movements_at')
-  await dropColumn(queries, 'audit_anchors', 'since')
-  await dropColumn(queries, 'audit_anchors', 'rule')
-  await dropColumn(queries, 'events', 'rule')
 }

@@ -6,9 +6,3 @@ export const name = '2026-11-27-cluster'
 export async function up(queries: QueryInterface): Promise<void> {
   await queries.sequelize.query('ALTER TABLE reservations DROP INDEX reservations_one, ADD PRIMARY KEY (place_id, item_code, case_id)')
 }
-
-export async function down(queries: QueryInterface): Promise<void> {
-  await queries.sequelize.query(
-    'ALTER TABLE reservations DROP PRIMARY KEY, ADD UNIQUE INDEX reservations_one (place_id, item_code, case_id)',
-  )
-}

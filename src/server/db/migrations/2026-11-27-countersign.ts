@@ -21,7 +21,3 @@ export async function up(queries: QueryInterface): Promise<void> {
   )
   await queries.addIndex('countersigns', ['signed_at', 'at'], { name: 'countersigns_waiting' })
 }
-
-export async function down(queries: QueryInterface): Promise<void> {
-  await queries.dropTable('countersigns')
-}

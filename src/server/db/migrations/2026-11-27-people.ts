@@ -1,5 +1,4 @@
 import { DataTypes, type QueryInterface } from 'sequelize'
-import { dropColumn } from '../columns'
 
 /** Whether somebody may come in, and whether with a password of their own. */
 export const name = '2026-11-27-people'
@@ -10,8 +9,4 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.addColumn('people', 'is_active', flag(true))
   await queries.addColumn('people', 'must_change', flag(false))
   await queries.addColumn('people', 'code_until', { type: DataTypes.DATE(3), allowNull: true })
-}
-
-export async function down(queries: QueryInterface): Promise<void> {
-  for (const column of ['code_until', 'must_change', 'is_active']) await dropColumn(queries, 'people', column)
 }

@@ -21,7 +21,3 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.addIndex('patient_reads', ['subject', 'slot'], { name: 'patient_reads_subject' })
   await queries.addIndex('patient_reads', ['person_id', 'slot'], { name: 'patient_reads_person' })
 }
-
-export async function down(queries: QueryInterface): Promise<void> {
-  await queries.dropTable('patient_reads')
-}

@@ -1,5 +1,4 @@
 import { DataTypes, type QueryInterface } from 'sequelize'
-import { dropColumn } from '../columns'
 
 /** A second factor: its secret, since when it is asked for, and the last step of time whose code was used. */
 export const name = '2026-11-27-second-factor'
@@ -8,8 +7,4 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.addColumn('people', 'second_secret', { type: DataTypes.STRING(64), allowNull: true })
   await queries.addColumn('people', 'second_since', { type: DataTypes.DATE(3), allowNull: true })
   await queries.addColumn('people', 'second_step', { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 })
-}
-
-export async function down(queries: QueryInterface): Promise<void> {
-  for (const column of ['second_step', 'second_since', 'second_secret']) await dropColumn(queries, 'people', column)
 }

@@ -14,11 +14,3 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.addIndex('sign_in_failures', ['until'], { name: 'sign_in_failures_until' })
   await queries.createTable('secrets', { name: { type: ascii(20), primaryKey: true, allowNull: false }, secret: longText() }, table)
 }
-
-export async function down(queries: QueryInterface): Promise<void> {
-  await queries.dropTable('secrets')
-  await queries.dropTable('sign_in_failures')
-  await queries.addColumn('people', 'locked_until', { type: DataTypes.DATE(3), allowNull: true })
-  await queries.addColumn('people', 'failed_count', { ...integer(), defaultValue: 0 })
-  for (const column of ['pin_failures', 'pin_hash', 'locked_at']) await dropColumn(queries, 'sessions', column)
-}

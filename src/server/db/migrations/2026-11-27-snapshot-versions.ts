@@ -1,5 +1,5 @@
 import type { QueryInterface } from 'sequelize'
-import { dropColumn, integer } from '../columns'
+import { integer } from '../columns'
 
 /** Up to which version of its stream a snapshot is written, and how long it is: that of a long record is not written with each event. */
 export const name = '2026-11-27-snapshot-versions'
@@ -10,9 +10,4 @@ export async function up(queries: QueryInterface): Promise<void> {
     await queries.addColumn(table, 'snapshot_length', { ...integer(), defaultValue: 0 })
     await queries.sequelize.query(`UPDATE ${table} SET snapshot_version = version, snapshot_length = CHAR_LENGTH(snapshot)`)
   }
-}
-
-export async function down(queries: QueryInterface): Promise<void> {
-  for (const table of ['episodes', 'cases'])
-    for (const column of ['snapshot_length', 'snapshot_version']) await dropColumn(queries, table, column)
 }

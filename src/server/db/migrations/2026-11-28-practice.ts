@@ -50,7 +50,3 @@ export async function up(queries: QueryInterface): Promise<void> {
   )
   await queries.addIndex('practice_drills', ['person_id', 'at'], { name: 'practice_drills_person' })
 }
-
-export async function down(queries: QueryInterface): Promise<void> {
-  for (const one of ['drills', 'groups', 'stations', 'marks', 'candidates', 'sittings']) await queries.dropTable(`practice_${one}`)
-}
