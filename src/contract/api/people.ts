@@ -35,6 +35,12 @@ export interface ManagedPeopleAnswer {
   readonly now: string
 }
 
+/** Answer of GET /api/people: everybody who has an account of their own, by name. */
+export interface PeopleAnswer {
+  readonly people: readonly { readonly id: string; readonly name: string; readonly roles: readonly Role[] }[]
+  readonly now: string
+}
+
 /** Answer where a one-time code was made: said once, good for a day. */
 export interface CodeAnswer {
   readonly code: string

@@ -32,8 +32,9 @@ export function sheetRows(score: StationScore, bands: readonly StepBand[]): read
   ]
 }
 
-/** Columns of the sheet as a table. */
+/** Columns of the sheet as a table; every row says that it is practice. */
 export const sheetColumns = [
+  'practice',
   'examiner',
   'total',
   'passed',
@@ -52,7 +53,7 @@ export const sheetColumns = [
 export function sheetTable(sheets: readonly ExaminerSheet[], bands: readonly StepBand[]): readonly (readonly (string | number)[])[] {
   const seconds = (ms: number | undefined): string => (ms === undefined ? '' : (ms / 1000).toFixed(1))
   return sheets.flatMap(({ by, score }) => {
-    const head = [by.name, score.total.toFixed(1), score.hasPassed ? 'yes' : 'no'] as const
+    const head = ['no patient', by.name, score.total.toFixed(1), score.hasPassed ? 'yes' : 'no'] as const
     const steps = sheetRows(score, bands).map((row) => [
       ...head,
       row.step,

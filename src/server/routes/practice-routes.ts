@@ -95,7 +95,7 @@ export function practiceRoutes({ router, route }: Guarded, deps: PracticeRouteDe
     const bands = await reader.bands(sitting)
     sendPdf(
       response,
-      'station-sheet',
+      'practice-station-sheet',
       await print('station-sheet', sitting, reader.sheets(sitting), bands, { zone: inZone, printedAt: now() }, sheet),
     )
   })
@@ -104,7 +104,7 @@ export function practiceRoutes({ router, route }: Guarded, deps: PracticeRouteDe
     const rows = sheetTable(reader.sheets(sitting).sheets, await reader.bands(sitting))
     response
       .type('text/csv')
-      .attachment('station-sheet.csv')
+      .attachment('practice-station-sheet.csv')
       .send(stringify([[...sheetColumns], ...rows], { record_delimiter: 'windows', escape_formulas: true }))
   })
 

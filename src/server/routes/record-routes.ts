@@ -1,5 +1,6 @@
 import type { Request, Response, Router } from 'express'
 import Joi from 'joi'
+import type { PeopleAnswer } from '#contract/api/people'
 import type { CaseAnswer, EventAnswer, SealedAnswer } from '#contract/api/answers'
 import type { BoardAnswer } from '#contract/views/board'
 import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
@@ -89,9 +90,9 @@ export function recordRoutes(
     response.json({ cases: others.map((one) => relatedCase(record, one.record, one.board)), now: now() })
   })
 
-  route('GET /api/people', async (_request, response) => {
+  route('GET /api/people', async (_request, response: Response<PeopleAnswer>) => {
     const all = (await people.list()).filter((one) => !isPairedDevice(one.roles))
-    response.json({ people: all.map(({ id, name, roles }) => ({ id, name, roles })) })
+    response.json({ people: all.map(({ id, name, roles }) => ({ id, name, roles })), now: now() })
   })
 
   route('POST /api/events', async (request: SignedInRequest, response: Response<EventAnswer>) => {

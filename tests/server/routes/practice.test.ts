@@ -214,8 +214,8 @@ describe('stations examined', () => {
     for (const words of ['Practice, no patient', 'failed: critical', 'Pull let go', '=1+1', '10 Jan 2026, 08:50'])
       expect(text).to.include(words)
     const csv = String((await trainee.get(`/api/practice/sittings/${id}/sheet.csv`)).body['text'])
-    expect(csv.split('\r\n')[0]).to.match(/^examiner,total,passed,step/)
-    expect(csv.split('\r\n').filter((line) => line.startsWith('edda,'))).to.have.length(steps.length + station.asked.length)
+    expect(csv.split('\r\n')[0]).to.match(/^practice,examiner,total,passed,step/)
+    expect(csv.split('\r\n').filter((line) => line.startsWith('no patient,edda,'))).to.have.length(steps.length + station.asked.length)
     expect(csv).to.include("'=1+1")
   })
 

@@ -3,7 +3,7 @@ import { roomDefaults } from '../../figures/swelling/room'
 import type { LimbFindings, RoundInput } from '../../model/observation'
 import { taskMinuteDefaults } from '../../rounds/task-minutes'
 import { drawBodies, type HiddenBody } from './draw-body'
-import { bodyAtStart, isAsleep, limitPassedAt, nextMinute, painOf, type BodyState } from './hidden-body'
+import { atEase, bodyAtStart, isAsleep, limitPassedAt, nextMinute, painOf, type BodyState } from './hidden-body'
 import { roundsOf, standBed, type BedRecord } from './judge-bed'
 import type { Night } from './nights'
 import { showFindings, type Shown } from './show-findings'
@@ -311,21 +311,12 @@ export function openMinutes(body: HiddenBody, castMin: number): number {
   return body.technique.id === 'leg-cast' ? castMin : slabOpenMin
 }
 
+/** How the shift before found everybody. */
+const quietGrowth = 0.01
+const quietKPa = 1
+
 /** A round that the shift before did and wrote down as it was. */
 function firstRound(body: HiddenBody, seed: string, atMin: number, isBaseline: boolean): RoundInput {
-  const quiet: BodyState = {
-    growth: 0.01,
-    pressureKPa: 1,
-    feltKPa: 1,
-    cooledKPa: 1,
-    loadMin: 0,
-    skin: 0,
-    isOpen: false,
-    isRelieved: false,
-    isHanging: false,
-    isSlipped: false,
-    relievedUntilMin: -Infinity,
-  }
-  const { limbs } = showFindings({ ...body, asleep: [], refuses: false }, quiet, atMin, seed, true)
+  const { limbs } = showFindings({ ...body, asleep: [], refuses: false }, atEase(quietGrowth, quietKPa), atMin, seed, true)
   return { atMin: Math.round(atMin), ...(isBaseline ? { baseline: true } : {}), limbs }
 }

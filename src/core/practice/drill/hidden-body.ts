@@ -45,11 +45,16 @@ const relievedKPa = 0.8
 export function bodyAtStart(body: HiddenBody, protocol: Protocol): BodyState {
   const { timeConstantH } = readDefaults(swellingDefaults, protocol)
   const growth = girthGrowthAt(body.growthMax, -body.onAtMin / 60, timeConstantH)
-  const fresh: BodyState = {
+  return atEase(growth, pressureOf(body, atEase(growth, 0), protocol))
+}
+
+/** A body to which nothing has happened yet, under a pressure that it has had for long. */
+export function atEase(growth: number, pressureKPa: number): BodyState {
+  return {
     growth,
-    pressureKPa: 0,
-    feltKPa: 0,
-    cooledKPa: 0,
+    pressureKPa,
+    feltKPa: pressureKPa,
+    cooledKPa: pressureKPa,
     loadMin: 0,
     skin: 0,
     isOpen: false,
@@ -58,8 +63,6 @@ export function bodyAtStart(body: HiddenBody, protocol: Protocol): BodyState {
     isSlipped: false,
     relievedUntilMin: -Infinity,
   }
-  const pressureKPa = pressureOf(body, fresh, protocol)
-  return { ...fresh, pressureKPa, feltKPa: pressureKPa, cooledKPa: pressureKPa }
 }
 
 /** The pressure under the device, kPa (COMPUTATION 12): by its room and the growth so far, or under the hitch of a pull. */

@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router'
 import { findBench } from '#core/practice/benches'
 import { usualState, type Bench, type BenchState } from '#core/practice/bench'
 import { readBenchFile, writeBenchFile } from '#core/practice/bench-file'
-import { Button, ButtonLink } from '../../parts/button'
+import { Button } from '../../parts/button'
 import { FileButton } from '../../parts/file-button'
 import { Notice } from '../../parts/notice'
 import { parseJson } from '../../parts/parse-json'
@@ -12,6 +12,7 @@ import { BenchControls } from './bench-controls'
 import { BenchFigures } from './bench-figures'
 import { BenchScenes } from './bench-scenes'
 import { CasePicker } from './case-picker'
+import { NothingHere } from './nothing-here'
 import { PracticeSign } from './practice-sign'
 import { useBench } from './use-bench'
 import { useBenchAddress } from './use-bench-address'
@@ -21,13 +22,7 @@ export function BenchScreen() {
   const { bench: id } = useParams()
   const bench = findBench(id ?? '')
   if (bench) return <OpenBench key={bench.id} bench={bench} />
-  return (
-    <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6">
-      <h1 className="text-xl font-bold">No such bench</h1>
-      <Notice tone="note" lead="The address names no bench: choose one from the list." />
-      <ButtonLink to="/practice">Practice</ButtonLink>
-    </main>
-  )
+  return <NothingHere title="No such bench" lead="The address names no bench: choose one from the list." />
 }
 
 function OpenBench({ bench }: { bench: Bench }) {

@@ -7,7 +7,7 @@ import { TextField } from '../../parts/text-field'
 import { DrillNight } from './drill-night'
 import { DrillSheet } from './drill-sheet'
 import { NothingHere } from './nothing-here'
-import { PracticeSign } from './practice-sign'
+import { PracticePage } from './practice-page'
 import { useDrill } from './use-drill'
 
 /** A night shift: begun from a seed, played in quick time, and looked back at. */
@@ -21,11 +21,7 @@ export function DrillScreen() {
 function OpenNight({ night }: { night: Night }) {
   const { isRead, control, begin } = useDrill(night)
   return (
-    <main id="main" className="mx-auto grid w-full max-w-6xl flex-1 grid-cols-[minmax(0,1fr)] content-start gap-4 px-3 py-4 sm:px-5">
-      <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h1 className="text-2xl font-bold">{night.name}</h1>
-        <PracticeSign />
-      </header>
+    <PracticePage title={night.name}>
       {!isRead ? null : control === null ? (
         <Before night={night} onBegin={begin} />
       ) : control.state.isOver ? (
@@ -33,7 +29,7 @@ function OpenNight({ night }: { night: Night }) {
       ) : (
         <DrillNight control={control} />
       )}
-    </main>
+    </PracticePage>
   )
 }
 

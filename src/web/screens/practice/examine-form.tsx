@@ -1,8 +1,9 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { paths } from '#contract/api/paths'
+import type { PeopleAnswer } from '#contract/api/people'
 import { teamRoleIds, teamRoles, type Candidate, type TeamRole } from '#contract/records/practice'
-import { hasRight, type Role } from '#contract/rights'
+import { hasRight } from '#contract/rights'
 import type { Station } from '#core/practice/stations/station'
 import { Button } from '../../parts/button'
 import { ChoiceRow, ChoiceSet } from '../../parts/choice-row'
@@ -10,11 +11,6 @@ import { Notice } from '../../parts/notice'
 import { beginRun } from '../../sync/practice-runs'
 import { usePerson } from '../../sync/session-store'
 import { useAnswer } from '../../sync/use-answer'
-
-interface PeopleAnswer {
-  readonly people: readonly { readonly id: string; readonly name: string; readonly roles: readonly Role[] }[]
-  readonly now?: string
-}
 
 const mostTeam = 6
 

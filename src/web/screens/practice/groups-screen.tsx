@@ -2,7 +2,8 @@ import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import type { GroupsAnswer } from '#contract/api/practice'
 import { paths } from '#contract/api/paths'
-import { hasRight, type Role } from '#contract/rights'
+import type { PeopleAnswer } from '#contract/api/people'
+import { hasRight } from '#contract/rights'
 import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
@@ -11,11 +12,6 @@ import { callApi, describeNoAnswer } from '../../sync/api'
 import { useAnswer } from '../../sync/use-answer'
 import { GroupCard } from './group-card'
 import { PracticeSign } from './practice-sign'
-
-interface PeopleAnswer {
-  readonly people: readonly { readonly id: string; readonly name: string; readonly roles: readonly Role[] }[]
-  readonly now?: string
-}
 
 /** Who learns together, and how they come on: for whoever trains people. */
 export function GroupsScreen() {

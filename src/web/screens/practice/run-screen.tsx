@@ -17,7 +17,7 @@ import { usePerson } from '../../sync/session-store'
 import { useAnswer } from '../../sync/use-answer'
 import { CandidateView } from './candidate-view'
 import { NothingHere } from './nothing-here'
-import { PracticeSign } from './practice-sign'
+import { PracticePage } from './practice-page'
 import { RunSheets } from './run-sheets'
 import { StationRunView } from './station-run'
 import { useRun } from './use-run'
@@ -49,13 +49,9 @@ export function RunScreen() {
   const isOver = answer?.isEnded === true
   const sheets = sheetsOf({ station, begunAt: begun.begunAt, examiners: isOver && shared ? shared.examiners : own }, plan, serverNow())
   return (
-    <main
-      id="main"
-      className="mx-auto grid w-full max-w-6xl flex-1 print:[zoom:0.62] grid-cols-[minmax(0,1fr)] content-start gap-4 px-3 py-4 sm:px-5"
-    >
-      <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h1 className="text-2xl font-bold">{station.name}</h1>
-        <PracticeSign />
+    <PracticePage
+      title={station.name}
+      beside={
         <p className="basis-full">
           {namesOf(begun.candidates)}
           <span className="text-soft">
@@ -63,7 +59,8 @@ export function RunScreen() {
             {formatDayAndClock(Date.parse(begun.begunAt))}
           </span>
         </p>
-      </header>
+      }
+    >
       {control?.refusal ? (
         <Notice tone="caution" lead="The server does not take this run; it is kept on this device." role="alert">
           {control.refusal}
@@ -94,7 +91,7 @@ export function RunScreen() {
           ) : null}
         </>
       )}
-    </main>
+    </PracticePage>
   )
 }
 

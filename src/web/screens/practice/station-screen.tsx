@@ -14,7 +14,7 @@ import { DebriefNotes } from './debrief-notes'
 import { ExamineForm } from './examine-form'
 import { usePracticeStation } from './find-practice-station'
 import { NothingHere } from './nothing-here'
-import { PracticeSign } from './practice-sign'
+import { PracticePage } from './practice-page'
 import { StationRunView } from './station-run'
 import { StationSheet } from './station-sheet'
 import { useRun, type RunControl } from './use-run'
@@ -40,14 +40,7 @@ function OpenStation({ station, plan }: { station: Station; plan: Plan }) {
     running.add({ kind: 'end' })
   }
   return (
-    <main
-      id="main"
-      className="mx-auto grid w-full max-w-6xl flex-1 print:[zoom:0.62] grid-cols-[minmax(0,1fr)] content-start gap-4 px-3 py-4 sm:px-5"
-    >
-      <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h1 className="text-2xl font-bold">{station.name}</h1>
-        <PracticeSign />
-      </header>
+    <PracticePage title={station.name}>
       {!isRead || control === undefined ? null : control === null ? (
         <Brief station={station} onBegin={begin} />
       ) : control.marked.endedMs === null ? (
@@ -55,7 +48,7 @@ function OpenStation({ station, plan }: { station: Station; plan: Plan }) {
       ) : (
         <AloneSheet station={station} plan={plan} control={control} onAgain={() => writeRunId('')} />
       )}
-    </main>
+    </PracticePage>
   )
 }
 
