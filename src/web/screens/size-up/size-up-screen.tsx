@@ -68,6 +68,10 @@ export function SizeUpScreen() {
   const ranked = useMemo(() => rankTechniques(toClinicalCase(record, episode), browserContext(protocolOf(record))), [record, episode])
   const questions = questionsOf(record, episode)
   const results = useWhatIf(open)
+  // What is asked takes its room once it is known: until then nothing below it can be pressed, since it would move away under the thumb.
+  const [settledCase, setSettledCase] = useState<string | null>(null)
+  if (results && settledCase !== record.id) setSettledCase(record.id)
+  const settling = settledCase === record.id ? '' : 'settling'
   const { units } = useSettings()
   const changes = (question: Question): boolean =>
     results?.some((one) => one.question === question && one.consequence !== 'nothing') === true
@@ -156,7 +160,7 @@ export function SizeUpScreen() {
               onNotSo={(flags) => void writeEvent('asked', { injuryId: record.injuryId, questions: flags })}
             />
           </div>
-          <div className="grid content-start gap-4 lg:col-span-3">
+          <div className={`grid content-start gap-4 lg:col-span-3 ${settling}`}>
             {isReady ? (
               <TechniqueChooser record={record} ranked={ranked} onChoose={(id) => void writeEvent('technique', { technique: id })} />
             ) : null}
@@ -174,7 +178,7 @@ export function SizeUpScreen() {
           </div>
         </div>
       </div>
-      <footer className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line pt-3">
+      <footer className={`${settling} mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line pt-3`}>
         {isReady ? <Baseline caseId={record.id} injury={injury} /> : null}
         {isReady ? <FoundOn record={record} /> : null}
         {isUntouched(record, episode) ? <FileIn open={open} onTaken={setTaken} /> : null}
