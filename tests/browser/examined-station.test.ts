@@ -20,8 +20,10 @@ describe('a station examined on two devices, in the browser', () => {
   let candidate: KeepingBrowser
   let line: CutLine
   let runPath = ''
+  let password = ''
   before(async () => {
     const server = await startLiveServer()
+    password = server.password
     line = await startCutLine(server.address)
     examiner = await startBrowser(line.address)
     await examiner.setViewport(1280, 800)
@@ -110,4 +112,25 @@ describe('a station examined on two devices, in the browser', () => {
     await candidate.waitForText(/3 runs, \d passed/)
     await candidate.waitForText(/due again/)
   }).timeout(40_000)
+
+  it('loses nothing where the examiner’s session ends in mid-run: it goes once they have signed in again', async () => {
+    await examiner.open(`/practice/station/${stationIdOf('frame-traction')}`)
+    await examiner.click('button', /^Teodor/)
+    await examiner.click('button', 'Start their clock')
+    await examiner.find('list', 'Steps, tick them in any order')
+    const path = new URL(await examiner.driver.getCurrentUrl()).pathname
+    await examiner.driver.manage().deleteAllCookies()
+    await tick('protect')
+    await examiner.find('dialog', 'Signed out')
+    await examiner.type('textbox', 'Name', 'isolde')
+    await examiner.type('textbox', 'Password', password)
+    await examiner.click('button', 'Sign in')
+    const marked = (): Promise<number> =>
+      examiner.driver.executeAsyncScript<number>(
+        `fetch(arguments[0]).then((one) => one.json()).then((one) => arguments[1](one.sitting?.examiners[0]?.marks.length ?? 0), () => arguments[1](0))`,
+        `/api${path.replace('/run/', '/sittings/')}`,
+      )
+    await examiner.driver.wait(async () => (await marked()) === 1, 20_000, 'the mark never went')
+    expect(await examiner.text()).not.to.include('does not take this run')
+  }).timeout(60_000)
 })

@@ -51,6 +51,8 @@ describe('a station that somebody makes, and the group that does it, in the brow
     await browser.find('link', 'Night slab')
     await browser.click('button', 'Take out Night slab')
     await browser.driver.wait(async () => !(await browser.text()).includes('Night slab'), 10_000)
+    await browser.open('/practice/make/01a21089-7e89-7d7d-8dbd-a7fc9a943fe8')
+    await browser.waitForText('The address names no station that was made here')
   }).timeout(40_000)
 
   it('puts a group together, and shows who has done what, what fails most and the times', async () => {

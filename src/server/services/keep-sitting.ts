@@ -31,6 +31,7 @@ export function createSittingKeeper(deps: {
   const { db, sittings, people, plans, clock } = deps
   return {
     async keep(id, post, by) {
+      mayKeep(post, by)
       const station = stationFrom(post.station, plans)
       const begunMs = Date.parse(post.begunAt)
       if (begunMs > clock() + soonMs || begunMs < clock() - oldestMs)
@@ -45,7 +46,6 @@ export function createSittingKeeper(deps: {
       const known = await sittings.find(id)
       if (known && !isSame(known, post, station))
         throw new ApiError(409, 'same-id-other-body', 'Another run is kept under this id: begin a new one.')
-      mayKeep(post, by)
       if (!known) await checkCandidates(post)
       if ((await sittings.countMarks(id)) + post.marks.length > mostMarks)
         throw new ApiError(413, 'too-large', `A run takes at most ${mostMarks} marks: end it.`)

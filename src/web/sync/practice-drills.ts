@@ -1,7 +1,7 @@
 import { v7 as uuidv7 } from 'uuid'
 import type { DrillPost } from '#contract/api/practice'
 import { paths } from '#contract/api/paths'
-import { callApi } from './api'
+import { callApi, isSessionOver } from './api'
 import { onLineBack } from './outbox'
 import { currentDurable } from './session-store'
 
@@ -14,7 +14,8 @@ let last: Promise<void> = Promise.resolve()
 
 /** Keeps a night that is over on this device until the server has it. @returns whether it has it now */
 export async function sendDrill(post: DrillPost): Promise<boolean> {
-  await write([...(await read()), { ...post, id: uuidv7() }])
+  const keep = async (): Promise<void> => write([...(await read()), { ...post, id: uuidv7() }])
+  last = last.then(keep, keep)
   await sendDrills()
   return (await read()).length === 0
 }
@@ -37,8 +38,9 @@ async function sendAll(): Promise<void> {
     // Somebody else signed in: it waits for whose it is.
     if (currentDurable() !== durable) return
     const answer = await callApi('POST', paths.practiceDrill(id), post)
-    // What is refused will be refused again.
-    if (answer.kind === 'ok' || answer.kind === 'refused') await write((await read()).filter((one) => one.id !== id))
+    // What is refused will be refused again, unless only the session was over.
+    const isRefused = answer.kind === 'refused' && !isSessionOver(answer.problem)
+    if (answer.kind === 'ok' || isRefused) await write((await read()).filter((one) => one.id !== id))
   }
 }
 

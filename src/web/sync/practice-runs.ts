@@ -5,7 +5,7 @@ import { paths } from '#contract/api/paths'
 import type { Candidate } from '#contract/records/practice'
 import { runOf, type MarkBody, type StationMark } from '#core/practice/stations/marks'
 import { toTenth } from '#core/practice/stations/station'
-import { callApi } from './api'
+import { callApi, isSessionOver } from './api'
 import { onLineBack } from './outbox'
 import { serverNow } from './server-clock'
 import { currentDurable } from './session-store'
@@ -148,7 +148,8 @@ async function sendRuns(): Promise<void> {
       }
       const answer = await callApi('POST', paths.practiceSitting(run.id), post)
       if (holder !== begun) return
-      if (answer.kind === 'refused') {
+      // A session that is over says nothing about the run: it goes once somebody has signed in.
+      if (answer.kind === 'refused' && !isSessionOver(answer.problem)) {
         usePracticeRuns.setState((state) => ({ refusals: { ...state.refusals, [run.id]: answer.problem.detail } }))
       } else if (answer.kind === 'ok') {
         const now = usePracticeRuns.getState().runs[run.id] ?? run

@@ -188,6 +188,19 @@ describe('a night of the drill', () => {
     expect([unanswered(play(2)), unanswered(play(30)), unanswered(play(null))]).to.deep.equal([0, 1, 1])
   })
 
+  it('never counts an opening as needless where something urgent was just shown, also after the call; a call beforehand answers nothing', () => {
+    const drill = drillOf(tight, 'tern')
+    const bed = drill.state().beds.findIndex((one) => one.body.room !== null) + 1
+    const now = () => drill.state().beds[bed - 1]
+    drill.apply({ kind: 'call', bed, atMin: 1 })
+    for (let atMin = 30; atMin < tight.hours * 60 && now()?.look?.isUrgent !== true; atMin += 20)
+      drill.apply({ kind: 'look', wakes: true, bed, atMin })
+    expect(now()?.look?.isUrgent).to.equal(true)
+    drill.apply({ kind: 'call', bed, atMin: drill.state().atMin })
+    drill.apply({ kind: 'open', bed, atMin: drill.state().atMin })
+    expect(now()?.tally.needless).to.equal(0)
+  })
+
   it('counts rounds later than their grace, and judges what was written by the judgement of life', () => {
     const drill = drillOf(calm, 'tern')
     drill.advanceTo(calm.hours * 60)

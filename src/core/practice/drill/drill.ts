@@ -101,6 +101,8 @@ interface OpenBed {
   late: number
   lateSeenMin: number
   urgentSinceMin: number | null
+  /** The last look that showed something urgent. */
+  urgentLookMin: number | null
   answeredAtMin: number | null
   painSinceMin: number | null
   rangAtMin: number | null
@@ -134,6 +136,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
       late: 0,
       lateSeenMin: 0,
       urgentSinceMin: null,
+      urgentLookMin: null,
       answeredAtMin: null,
       painSinceMin: null,
       rangAtMin: null,
@@ -194,7 +197,9 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
   }
 
   function answer(bed: OpenBed): void {
-    if (bed.urgentSinceMin !== null && atMin - bed.urgentSinceMin > answerMin) bed.unanswered++
+    // What is done before anything was seen answers nothing that is seen later.
+    if (bed.urgentSinceMin === null) return
+    if (atMin - bed.urgentSinceMin > answerMin) bed.unanswered++
     bed.urgentSinceMin = null
     bed.answeredAtMin = atMin
   }
@@ -207,6 +212,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
     const verdict = standBed(night, bed.body, { ...bed.record, rounds: bed.shown }).verdicts.at(-1)
     const isUrgent = verdict?.findings.some((one) => one.level === 'urgent') === true
     const isAnswered = bed.answeredAtMin !== null && atMin - bed.answeredAtMin <= answeredForMin
+    if (isUrgent) bed.urgentLookMin = atMin
     if (isUrgent && !isAnswered && bed.urgentSinceMin === null) bed.urgentSinceMin = atMin
     bed.look = { ...shown, atMin, isUrgent }
     note(bed, 'look', shown.isAsleep ? 'Looked, asleep.' : 'Looked.')
@@ -214,7 +220,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
 
   function open(bed: OpenBed): void {
     // It stands as it is when somebody begins to open it.
-    const wasUrgent = bed.urgentSinceMin !== null
+    const wasUrgent = bed.urgentLookMin !== null && atMin - bed.urgentLookMin <= answeredForMin
     const wouldPass = limitPassedAt(bed.body, bed.state, atMin, endMin, protocol) !== null
     if (!wasUrgent && !wouldPass && !bed.state.isOpen) bed.needless++
     answer(bed)

@@ -1,9 +1,11 @@
+import { useState } from 'react'
 import { Link } from 'react-router'
 import type { OwnStationsAnswer } from '#contract/api/practice'
 import { paths } from '#contract/api/paths'
 import { hasRight } from '#contract/rights'
 import { Button, ButtonLink } from '../../parts/button'
-import { callApi } from '../../sync/api'
+import { Notice } from '../../parts/notice'
+import { callApi, describeNoAnswer } from '../../sync/api'
 import { usePerson } from '../../sync/session-store'
 import { useAnswer } from '../../sync/use-answer'
 
@@ -11,10 +13,19 @@ import { useAnswer } from '../../sync/use-answer'
 export function MadeHere() {
   const { roles } = usePerson()
   const { answer, reload } = useAnswer<OwnStationsAnswer>(paths.practiceStations)
+  const [error, setError] = useState<string | null>(null)
+  const takeOut = async (id: string): Promise<void> => {
+    const result = await callApi('POST', paths.practiceStationDrop(id), {})
+    setError(
+      result.kind === 'ok' ? null : result.kind === 'refused' ? result.problem.detail : `${describeNoAnswer(result)}: take it out later.`,
+    )
+    await reload()
+  }
   if (!answer || answer.stations.length === 0) return null
   return (
     <div className="grid gap-2">
       <h3 className="font-bold">Made here</h3>
+      {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
       <ul className="grid gap-2">
         {answer.stations.map(({ station, by }) => (
           <li key={station.id} className="flex flex-wrap items-center gap-x-3 gap-y-1 rounded-2xl border border-line bg-sheet px-4 py-2">
@@ -28,11 +39,7 @@ export function MadeHere() {
             {hasRight(roles, 'decide') ? (
               <>
                 <ButtonLink to={`/practice/make/${station.id}`}>Change</ButtonLink>
-                <Button
-                  look="quiet"
-                  aria-label={`Take out ${station.name}`}
-                  onClick={() => void callApi('POST', paths.practiceStationDrop(station.id), {}).then(reload)}
-                >
+                <Button look="quiet" aria-label={`Take out ${station.name}`} onClick={() => void takeOut(station.id)}>
                   Take out
                 </Button>
               </>

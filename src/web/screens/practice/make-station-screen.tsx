@@ -17,6 +17,7 @@ import { saveJson } from '../../parts/save-file'
 import { callApi, describeNoAnswer } from '../../sync/api'
 import { useAnswer } from '../../sync/use-answer'
 import { useDraft } from '../../sync/use-draft'
+import { NothingHere } from './nothing-here'
 import { PracticeSign } from './practice-sign'
 import { StationFields } from './station-fields'
 
@@ -26,9 +27,14 @@ const stepIds = (station: Station): readonly string[] =>
 /** Makes a station, or changes one that was made here: it begins as the shipped one of its technique. */
 export function MakeStationScreen() {
   const { station: id } = useParams()
-  const { answer } = useAnswer<OwnStationsAnswer>(id === undefined ? null : paths.practiceStations)
+  const { answer, refusal } = useAnswer<OwnStationsAnswer>(id === undefined ? null : paths.practiceStations)
   const known = answer?.stations.find((one) => one.station.id === id)?.station
-  if (id !== undefined && !known) return <main id="main" className="flex-1" />
+  if (id !== undefined && !known) {
+    if (!answer && !refusal) return <main id="main" className="flex-1" />
+    return (
+      <NothingHere title="No such station" lead={refusal ?? 'The address names no station that was made here: choose one from the list.'} />
+    )
+  }
   return (
     <StationEditor
       key={id ?? 'new'}
