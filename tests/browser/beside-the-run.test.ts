@@ -4,7 +4,7 @@ import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { finishStep, walkTo } from '../harness/run-steps'
-import { quietRound, seedCase, sendFromPage, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { quietRound, seedCase, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -214,7 +214,7 @@ describe('beside the run in the browser', () => {
          fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.episodeId))`,
         caseId,
       )
-      await sendFromPage(browser, { type: 'episode', id: episodeId }, 'round', {
+      await sendEvent(browser, { type: 'episode', id: episodeId }, 'round', {
         cases: [caseId],
         isBaseline: false,
         outcome: 'done',

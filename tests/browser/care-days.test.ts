@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { quietRound, seedCase, sendApplied, sendFromPage, sendRound, type SeededCase } from '../harness/seed-case'
+import { quietRound, seedCase, sendApplied, sendEvent, sendRound, type SeededCase } from '../harness/seed-case'
 import { finishStep, walkTo } from '../harness/run-steps'
 
 const dayMin = 1_440
@@ -26,8 +26,8 @@ describe('three days of a care collar, in the browser', () => {
     ] as const) {
       const at = new Date(Date.now() - daysAgo * dayMin * 60_000)
       const onCase = { type: 'case', id: seeded.caseId } as const
-      await sendFromPage(browser, onCase, 'reading', { id: 'skin-chin', value: chin }, undefined, at)
-      await sendFromPage(browser, onCase, 'reading', { id: 'skin-occiput', value: 'intact' }, undefined, at)
+      await sendEvent(browser, onCase, 'reading', { id: 'skin-chin', value: chin }, undefined, at)
+      await sendEvent(browser, onCase, 'reading', { id: 'skin-occiput', value: 'intact' }, undefined, at)
     }
     await sendRound(browser, seeded, quietRound('care-collar'), false, 5)
   })

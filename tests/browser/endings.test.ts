@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { quietRound, seedCase, sendApplied, sendFromPage, sendRound, type SeededCase } from '../harness/seed-case'
+import { quietRound, seedCase, sendApplied, sendEvent, sendRound, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -48,7 +48,7 @@ describe('how a case ends, in the browser', () => {
 
     it('asks who helps where the patient lives alone, and what was taught back', async () => {
       seeded = await wearing('leg-slab')
-      await sendFromPage(browser, { type: 'episode', id: seeded.episodeId }, 'flags', { flags: ['lives-alone'] }, 4)
+      await sendEvent(browser, { type: 'episode', id: seeded.episodeId }, 'flags', { flags: ['lives-alone'] }, 4)
       await browser.open(`/case/${seeded.caseId}/watch`)
       await browser.click('button', 'How it ends')
       await browser.click('button', 'Keep it')

@@ -5,7 +5,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { bounceIsOver } from '../harness/waits'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { finishStep, shownStep, walkTo } from '../harness/run-steps'
-import { quietRound, seedCase, sendFromPage, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { quietRound, seedCase, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -57,7 +57,7 @@ describe('at the bedside', () => {
         seeded.caseId,
       )
       const stream = { type: 'case', id: seeded.caseId } as const
-      await sendFromPage(browser, stream, 'timer', { runId, timerId: label, label, minutes, kind: 'limit' })
+      await sendEvent(browser, stream, 'timer', { runId, timerId: label, label, minutes, kind: 'limit' })
     }
     const settle = (): Promise<void> => bounceIsOver(browser)
     const key = (type: 'keyDown' | 'keyUp', isRepeat = false): Promise<unknown> =>

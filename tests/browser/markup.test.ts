@@ -4,7 +4,7 @@ import { newestVersion } from '#contract/events/upcast'
 import { eventKinds } from '#contract/events/index'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer } from '../harness/live-server'
-import { postFromPage } from '../harness/seed-case'
+import { postEvent } from '../harness/seed-case'
 import { markup, seedMarkup, withMarkup, type Send } from '../harness/markup'
 
 /** Everywhere that shows what somebody entered. */
@@ -36,7 +36,7 @@ describe('markup on every screen', () => {
     const send: Send = async (stream, kind, body) => {
       const base = eventKinds[kind].nature === 'replacing' ? { base: versions.get(stream.id) ?? 0 } : {}
       const event = { id: uuidv7(), stream, kind, v: newestVersion(kind), body, at: new Date().toISOString(), offsetMs: 0, ...base }
-      const { status, text } = await postFromPage(browser, event)
+      const { status, text } = await postEvent(browser, event)
       if (status === 200) versions.set(stream.id, (JSON.parse(text) as { version: number }).version)
       else refused.push(`${kind}: ${status} ${text.slice(0, 200)}`)
       return status === 200

@@ -4,7 +4,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startCutLine, type CutLine } from '../harness/cut-line'
 import { enterOpen } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { quietRound, seedCase, sendApplied, sendFromPage, sendRound, type SeededCase } from '../harness/seed-case'
+import { quietRound, seedCase, sendApplied, sendEvent, sendRound, type SeededCase } from '../harness/seed-case'
 
 const patients = 12
 let server: LiveServer
@@ -24,7 +24,7 @@ describe('a night round, in the browser', () => {
     for (let bed = 1; bed <= patients; bed++) {
       const seeded = await seedCase(browser, 'leg-slab')
       cases.push(seeded)
-      await sendFromPage(browser, { type: 'episode', id: seeded.episodeId }, 'place', { place: `Night ward, bed ${bed}` }, 2)
+      await sendEvent(browser, { type: 'episode', id: seeded.episodeId }, 'place', { place: `Night ward, bed ${bed}` }, 2)
       await sendRound(browser, seeded, quietRound('leg-slab'), true, 90)
       await sendApplied(browser, seeded, 80)
       await sendRound(browser, seeded, quietRound('leg-slab'), false, 62)

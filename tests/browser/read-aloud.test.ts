@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { seedCase, sendFromPage, startRun, type SeededCase } from '../harness/seed-case'
+import { seedCase, sendEvent, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -69,7 +69,7 @@ describe('reading aloud, in the browser', () => {
       seeded.caseId,
     )
     const timer = { runId, timerId: 'set', label: 'Setting', minutes: 0.9, kind: 'set' }
-    await sendFromPage(browser, { type: 'case', id: seeded.caseId }, 'timer', timer)
+    await sendEvent(browser, { type: 'case', id: seeded.caseId }, 'timer', timer)
     await browser.driver.wait(async () => (await said()).includes('Near: Setting: one minute left.'), 12_000, 'the timer was not read')
   }).timeout(40_000)
 

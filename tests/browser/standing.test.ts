@@ -3,7 +3,7 @@ import { keyMovements } from '#core/model/round-items'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { walkTo } from '../harness/run-steps'
-import { quietRound, seedCase, sendApplied, sendFromPage, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -49,7 +49,7 @@ async function named(seeded: SeededCase, name: string): Promise<SeededCase> {
     isMassEstimated: false,
   }
   const { episodeVersion: version } = await recordOf(seeded)
-  await sendFromPage(browser, { type: 'episode', id: seeded.episodeId }, 'patient', patient, version)
+  await sendEvent(browser, { type: 'episode', id: seeded.episodeId }, 'patient', patient, version)
   return seeded
 }
 
@@ -135,7 +135,7 @@ describe('what stands, in the browser', () => {
     await startRun(browser, seeded)
     const flags = ['airway-at-risk']
     const { episodeVersion: version } = await recordOf(seeded)
-    await sendFromPage(browser, { type: 'episode', id: seeded.episodeId }, 'flags', { flags }, version)
+    await sendEvent(browser, { type: 'episode', id: seeded.episodeId }, 'flags', { flags }, version)
     await browser.waitForText('The plan changed after it was accepted')
     await walkTo(browser, /Size while the head is held/)
     await browser.waitForText('No rigid collar: hold with hands and blocks as found.')
@@ -192,7 +192,7 @@ describe('what stands, in the browser', () => {
         posture: '',
         supersedes: last.key,
       }
-      await sendFromPage(browser, { type: 'case', id: seeded.caseId }, 'reading', reading)
+      await sendEvent(browser, { type: 'case', id: seeded.caseId }, 'reading', reading)
     }
     await correct(3)
     await browser.find('region', 'A changed plan waits')
@@ -211,7 +211,7 @@ describe('what stands, in the browser', () => {
     const seeded = await named(await seedCase(browser, 'care-collar'), 'Skin Tegen')
     await sendApplied(browser, seeded, 30)
     await sendRound(browser, seeded, quietRound('care-collar'), false, 20)
-    const skin = (value: string) => sendFromPage(browser, { type: 'case', id: seeded.caseId }, 'reading', { id: 'skin-chin', value })
+    const skin = (value: string) => sendEvent(browser, { type: 'case', id: seeded.caseId }, 'reading', { id: 'skin-chin', value })
     await skin('red-not-blanching')
     await open(seeded, 'watch')
     await browser.waitForText('Relieve, refit and tell: chin')

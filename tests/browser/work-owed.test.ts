@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { quietRound, seedCase, sendApplied, sendFromPage, sendRound, type SeededCase } from '../harness/seed-case'
+import { quietRound, seedCase, sendApplied, sendEvent, sendRound, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -164,7 +164,7 @@ describe('work owed in the browser', () => {
         ['task-done', { taskId: '', text: 'x', outcome: 'done', reason: '', answers: {} }, /taskId/],
         ['task-added', { text: 'Ring', dueAt: 'tomorrow', who: '' }, /dueAt/],
       ] as const) {
-        const answer = await sendFromPage(browser, { type: 'case', id: seeded.caseId }, kind, body).then(
+        const answer = await sendEvent(browser, { type: 'case', id: seeded.caseId }, kind, body).then(
           () => 'taken',
           (error: Error) => error.message,
         )

@@ -4,12 +4,17 @@ import { once } from 'node:events'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import { WebSocket } from 'ws'
+import { build } from 'vite'
+import type { WantedName } from './in-page/look'
 import { closeLater } from './shared'
 
 /** A headless Chromium, its elements found by role and label as a screen reader would. */
 export interface TestBrowser {
   readonly driver: Driver
+  /** Where the application stands. */
+  readonly address: string
   open(path: string): Promise<void>
   /** The element with a role and an accessible name (exact text or pattern), waited for up to 20 s. */
   find(role: string, name: string | RegExp): Promise<WebElement>
@@ -27,11 +32,12 @@ export interface TestBrowser {
   openTab(): Promise<string>
 }
 
-interface AxNode {
-  readonly backendDOMNodeId?: number
-  readonly name?: { readonly value?: string }
-  readonly ignored?: boolean
-}
+/** How long a test waits for what should be there, milliseconds. */
+const patienceMs = 20_000
+/** What a driver says of a page that is left or not yet there while it is asked. */
+const isLeaving = /document unloaded|wrenLook is not defined|execution context|no such execution|detached|navigat/i
+/** A name as it is sent to the page. */
+const wanted = (name: string | RegExp): WantedName => (typeof name === 'string' ? name : { pattern: name.source, flags: name.flags })
 
 interface SharedBrowser {
   readonly driver: Driver
@@ -59,11 +65,38 @@ async function startDriver(profile: string): Promise<Driver> {
     '--force-device-scale-factor=1',
     `--user-data-dir=${profile}`,
   )
-  return (await new Builder()
+  const driver = (await new Builder()
     .forBrowser(Browser.CHROME)
     .setChromeOptions(options)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
     .build()) as Driver
+  await driver.manage().setTimeouts({ script: patienceMs + 10_000 })
+  // Selenium looks five times a second, which is most of what a quick page's test would wait for.
+  const { wait } = driver
+  driver.wait = ((condition: never, ms?: number, message?: string, everyMs = 30) =>
+    wait.call(driver, condition, ms, message, everyMs)) as typeof wait
+  return driver
+}
+
+let lookScript: Promise<string> | null = null
+
+/** The script that finds elements in the page itself, made once. */
+async function makeLookScript(): Promise<string> {
+  const entry = fileURLToPath(new URL('./in-page/look.ts', import.meta.url))
+  const made = await build({
+    configFile: false,
+    logLevel: 'error',
+    build: { write: false, target: 'es2023', lib: { entry, formats: ['iife'], name: 'wrenLookScript' } },
+  })
+  const [output] = [made].flat().flatMap((one) => ('output' in one ? one.output : []))
+  if (output?.type !== 'chunk') throw new Error('the script of the tests could not be made')
+  return output.code
+}
+
+/** Has every page of the tab in front carry the tests' script. */
+async function teachTab(driver: Driver): Promise<void> {
+  const source = await (lookScript ??= makeLookScript())
+  await driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source })
 }
 
 /** The one Chromium of this worker. */
@@ -114,6 +147,7 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
     const made = await command('Target.createTarget', { url: 'about:blank', browserContextId: context })
     const tab = made['targetId'] ?? ''
     await driver.switchTo().window(tab)
+    await teachTab(driver)
     return tab
   }
   await openTab()
@@ -134,8 +168,10 @@ export async function startKeepingBrowser(address: string): Promise<KeepingBrows
   const driver = await startDriver(profile)
   const openTab = async (): Promise<string> => {
     await driver.switchTo().newWindow('tab')
+    await teachTab(driver)
     return driver.getWindowHandle()
   }
+  await teachTab(driver)
   return {
     ...browserOf(driver, address, openTab),
     profile,
@@ -147,32 +183,25 @@ export async function startKeepingBrowser(address: string): Promise<KeepingBrows
 }
 
 function browserOf(driver: Driver, address: string, openTab: () => Promise<string>): TestBrowser {
-  let handles = 0
-
   const devtools = async (command: string, parameters: object = {}): Promise<unknown> =>
     driver.sendAndGetDevToolsCommand(command, parameters)
 
-  const query = async (role: string, name: string | RegExp): Promise<WebElement | null> => {
-    const { root } = (await devtools('DOM.getDocument', { depth: 0 })) as { root: { nodeId: number } }
-    const { nodes } = (await devtools('Accessibility.queryAXTree', { nodeId: root.nodeId, role })) as { nodes: AxNode[] }
-    const matches = (node: AxNode): boolean => {
-      const label = (node.name?.value ?? '').trim()
-      return typeof name === 'string' ? label === name : name.test(label)
+  /** Asks the page's own script; a page that is left meanwhile is asked anew. */
+  const ask = async <T>(call: 'wait' | 'waitForText', ...given: readonly unknown[]): Promise<T> => {
+    const end = Date.now() + patienceMs
+    for (;;) {
+      try {
+        const script = `const done = arguments[arguments.length - 1]; wrenLook.${call}(...[...arguments].slice(0, -1), ${end - Date.now()}, done)`
+        return await driver.executeAsyncScript<T>(script, ...given)
+      } catch (error) {
+        if (Date.now() > end || !isLeaving.test(String(error))) throw error
+      }
     }
-    const node = nodes.find((one) => !one.ignored && matches(one))
-    if (!node?.backendDOMNodeId) return null
-    const { object } = (await devtools('DOM.resolveNode', { backendNodeId: node.backendDOMNodeId })) as { object: { objectId: string } }
-    const handle = `h${handles++}`
-    await devtools('Runtime.callFunctionOn', {
-      objectId: object.objectId,
-      functionDeclaration: `function () { this.setAttribute('data-handle', '${handle}') }`,
-    })
-    return driver.findElement(By.css(`[data-handle="${handle}"]`)).catch(() => null)
   }
-  const find = async (role: string, name: string | RegExp): Promise<WebElement> => {
-    const found = await driver.wait(async () => query(role, name).catch(() => null), 20_000, `no ${role} named ${String(name)}`)
-    if (!found) throw new Error(`no ${role} named ${String(name)}`)
-    return found
+  const wait = async (role: string, name: string | RegExp, isUsable: boolean): Promise<WebElement> => {
+    const looked = await ask<{ element?: WebElement; fault?: string }>('wait', role, wanted(name), isUsable)
+    if (!looked.element) throw new Error(`no ${role} named ${String(name)}: ${looked.fault}`)
+    return looked.element
   }
   const retry = async (action: () => Promise<void>): Promise<void> => {
     let last: unknown
@@ -191,25 +220,24 @@ function browserOf(driver: Driver, address: string, openTab: () => Promise<strin
 
   return {
     driver,
-    query,
-    find,
+    address,
+    find: (role, name) => wait(role, name, false),
+    query: (role, name) => driver.executeScript<WebElement | null>('return wrenLook.now(...arguments)', role, wanted(name)),
     text,
     open: async (path) => driver.get(`${address}${path}`),
     click: (role, name) =>
       retry(async () => {
-        const element = await find(role, name)
+        const element = await wait(role, name, true)
         await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
-        await driver.wait(until.elementIsEnabled(element), 20_000, `${role} ${String(name)} stays disabled`)
         await element.click()
       }),
     type: (role, name, typed) =>
       retry(async () => {
-        const element = await find(role, name)
+        const element = await wait(role, name, false)
         await element.sendKeys('\uE009a\uE000', '\uE017', typed)
       }),
-    async waitForText(wanted) {
-      const shows = (shown: string): boolean => (typeof wanted === 'string' ? shown.includes(wanted) : wanted.test(shown))
-      await driver.wait(async () => text().then(shows, () => false), 20_000, `the page never showed ${String(wanted)}`)
+    async waitForText(text) {
+      if (!(await ask<boolean>('waitForText', wanted(text)))) throw new Error(`the page never showed ${String(text)}`)
     },
     press: async (...keys) =>
       driver

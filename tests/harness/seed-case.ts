@@ -21,8 +21,8 @@ export function quietRound(technique: string, change: Partial<LimbFindings> = {}
   return bothLegs('left', change)
 }
 
-/** Sends an event from the page, with its session, as the application does. */
-export async function sendFromPage(
+/** Sends an event with the page's session, as the application does; throws when it is refused. */
+export async function sendEvent(
   browser: TestBrowser,
   stream: { readonly type: 'case' | 'episode'; readonly id: string },
   kind: string,
@@ -40,19 +40,21 @@ export async function sendFromPage(
     offsetMs: 0,
     ...(base === undefined ? {} : { base }),
   }
-  const answer = await postFromPage(browser, event)
+  const answer = await postEvent(browser, event)
   if (answer.status !== 200) throw new Error(`${kind}: ${answer.status} ${answer.text}`)
 }
 
-/** What the server says to an event that the page sends with its session. */
-export function postFromPage(browser: TestBrowser, event: object): Promise<{ status: number; text: string }> {
-  return browser.driver.executeAsyncScript(
-    `const [event, done] = arguments
-     fetch('/api/session').then((one) => one.json()).then(({ csrf }) =>
-       fetch('/api/events', { method: 'POST', headers: { 'content-type': 'application/json', 'x-csrf-token': csrf }, body: JSON.stringify(event) }))
-       .then(async (one) => done({ status: one.status, text: await one.text() }))`,
-    event,
-  )
+/** What the server says to an event sent with the page's session, without troubling the page. */
+export async function postEvent({ driver, address }: TestBrowser, event: object): Promise<{ status: number; text: string }> {
+  const cookie = (await driver.manage().getCookies()).map((one) => `${one.name}=${one.value}`).join('; ')
+  const session = await fetch(`${address}/api/session`, { headers: { cookie } })
+  const { csrf } = (await session.json()) as { csrf: string }
+  const answer = await fetch(`${address}/api/events`, {
+    method: 'POST',
+    headers: { cookie, 'content-type': 'application/json', 'x-csrf-token': csrf },
+    body: JSON.stringify(event),
+  })
+  return { status: answer.status, text: await answer.text() }
 }
 
 /** Opens a case with the published example's patient, injury, options and, unless it is to be unread, readings. */
@@ -66,7 +68,7 @@ export async function seedCase(
   const onCase = { type: 'case', id: seeded.caseId } as const
   const onStay = { type: 'episode', id: seeded.episodeId } as const
   const { flags, ...patient } = file.patient as { flags?: string[]; [key: string]: unknown }
-  await sendFromPage(browser, onStay, 'episode-opened', {
+  await sendEvent(browser, onStay, 'episode-opened', {
     patientId: uuidv7(),
     place: 'Bay 9',
     zone: 'Etc/UTC',
@@ -84,24 +86,24 @@ export async function seedCase(
       ...patient,
     },
   })
-  await sendFromPage(
+  await sendEvent(
     browser,
     onStay,
     'injury',
     { injuryId: seeded.injuryId, injury: { region: null, side: null, levelCm: null, flags: [], swelling: 'none', ...file.injury } },
     1,
   )
-  if (flags?.length) await sendFromPage(browser, onStay, 'flags', { flags }, 2)
-  await sendFromPage(browser, onCase, 'case-opened', { episodeId: seeded.episodeId, injuryId: seeded.injuryId, technique })
+  if (flags?.length) await sendEvent(browser, onStay, 'flags', { flags }, 2)
+  await sendEvent(browser, onCase, 'case-opened', { episodeId: seeded.episodeId, injuryId: seeded.injuryId, technique })
   let version = 1
-  await sendFromPage(browser, onCase, 'options', { options: { ...file.options, ...changes.options } }, version++)
+  await sendEvent(browser, onCase, 'options', { options: { ...file.options, ...changes.options } }, version++)
   const orders = { ...(file['orders'] as object | undefined), ...changes.orders }
-  if (Object.keys(orders).length > 0) await sendFromPage(browser, onCase, 'orders', { orders }, version++)
-  if (file['device']) await sendFromPage(browser, onCase, 'device', { device: file['device'] }, version++)
+  if (Object.keys(orders).length > 0) await sendEvent(browser, onCase, 'orders', { orders }, version++)
+  if (file['device']) await sendEvent(browser, onCase, 'device', { device: file['device'] }, version++)
   for (const reading of changes.isUnread ? [] : (readCase(file).clinicalCase?.measurements ?? [])) {
     // A week has no unit in a case file; on the wire every figure has one.
     const unit = typeof reading.value === 'number' ? { unit: 'cm' } : {}
-    await sendFromPage(browser, onCase, 'reading', { tool: 'tape', typed: '', posture: '', ...unit, ...reading })
+    await sendEvent(browser, onCase, 'reading', { tool: 'tape', typed: '', posture: '', ...unit, ...reading })
     version++
   }
   return seeded
@@ -117,13 +119,13 @@ export function sendRound(
 ): Promise<void> {
   const body = { cases: [seeded.caseId], isBaseline, outcome: 'done', reason: '', findings }
   const at = new Date(Date.now() - minutesAgo * 60_000)
-  return sendFromPage(browser, { type: 'episode', id: seeded.episodeId }, 'round', body, undefined, at)
+  return sendEvent(browser, { type: 'episode', id: seeded.episodeId }, 'round', body, undefined, at)
 }
 
 /** Says that the device of a seeded case went on so many minutes ago. */
 export function sendApplied(browser: TestBrowser, seeded: SeededCase, minutesAgo: number): Promise<void> {
   const at = new Date(Date.now() - minutesAgo * 60_000)
-  return sendFromPage(browser, { type: 'case', id: seeded.caseId }, 'applied', {}, undefined, at)
+  return sendEvent(browser, { type: 'case', id: seeded.caseId }, 'applied', {}, undefined, at)
 }
 
 /** Accepts the plan and starts applying, as a clinician would from Choose on. */
