@@ -8,7 +8,7 @@ import { percentiles, type Figure } from './figure'
 /** Main-thread work from a key to the second frame after it, and what the Board loads. */
 export async function benchBrowser(root: string): Promise<readonly Figure[]> {
   const server = await startLiveServer()
-  const browser = await startBrowser(server.address)
+  const browser = await startBrowser(server.address, { keepsApplication: true })
   try {
     await browser.setViewport(1280, 800)
     await signIn(browser, 'isolde', server.password)

@@ -17,7 +17,7 @@ const answeredMs = 150
 /** A night without a screen, the redraw of every bench after a turn, and a station's tick. */
 export async function benchPractice(): Promise<readonly Figure[]> {
   const server = await startLiveServer()
-  const browser = await startBrowser(server.address)
+  const browser = await startBrowser(server.address, { keepsApplication: true })
   try {
     await browser.setViewport(1280, 800)
     await signIn(browser, 'isolde', server.password)

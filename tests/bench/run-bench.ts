@@ -13,7 +13,7 @@ import { percentiles, type Figure } from './figure'
 /** Make ready and Apply: a step change on screen, the heat map in two workers, the template on paper. */
 export async function benchRuns(): Promise<readonly Figure[]> {
   const server = await startLiveServer()
-  const browser = await startBrowser(server.address)
+  const browser = await startBrowser(server.address, { keepsApplication: true })
   try {
     await browser.setViewport(1280, 800)
     await signIn(browser, 'isolde', server.password)

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import { v7 as uuidv7 } from 'uuid'
-import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { openFolds, signInAtForm, startBrowser, type TestBrowser } from '../harness/browser'
 import { draftIsKept, leaveWaiting } from '../harness/kept'
 import { bounceIsOver } from '../harness/waits'
 import { seedCase, type SeededCase } from '../harness/seed-case'
@@ -89,7 +89,7 @@ describe('a back slab in the browser', () => {
     })
 
     it('opens the Board, worst case first', async () => {
-      await signIn(browser, 'isolde', server.password)
+      await signInAtForm(browser, 'isolde', server.password)
       await browser.waitForText('Penrose-Lyle')
       const lines = await browser.driver.findElements({ css: 'ul[aria-label^="Live cases"] > li' })
       const shown = await Promise.all(lines.map((line) => line.getText()))

@@ -36,7 +36,7 @@ describe('at the bedside', () => {
   describe('a run without free hands', () => {
     let seeded: SeededCase
     before(async () => {
-      browser = await startBrowser(server.address)
+      browser = await startBrowser(server.address, { keepsApplication: true })
       await browser.setViewport(1280, 800)
       await browser.driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: deviceStub })
       await signIn(browser, 'isolde', server.password)
@@ -218,7 +218,7 @@ describe('at the bedside', () => {
   describe('a run without a connection', () => {
     let seeded: SeededCase
     before(async () => {
-      browser = await startBrowser(server.address)
+      browser = await startBrowser(server.address, { keepsApplication: true })
       await browser.setViewport(1280, 800)
       await signIn(browser, 'isolde', server.password)
       seeded = await seedCase(browser, 'leg-slab')

@@ -17,7 +17,7 @@ describe('a new version, in the browser', () => {
     web = mkdtempSync(join(tmpdir(), 'wren-web-'))
     cpSync(join(root, 'dist/web'), web, { recursive: true })
     all = await startDurableServers(1, { WREN_WEB: web })
-    browser = await startBrowser(all.servers[0]!.address)
+    browser = await startBrowser(all.servers[0]!.address, { keepsApplication: true })
     await browser.setViewport(1280, 800)
     await browser.open('/')
     await browser.type('textbox', 'Name', 'lead')

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signInAtForm, startBrowser, type TestBrowser } from '../harness/browser'
 import { startCutLine, type CutLine } from '../harness/cut-line'
 import { waitForKeptApplication } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
@@ -14,9 +14,9 @@ describe('with the network gone, in the browser', () => {
   before(async () => {
     server = await startLiveServer()
     line = await startCutLine(server.address)
-    browser = await startBrowser(line.address)
+    browser = await startBrowser(line.address, { keepsApplication: true })
     await browser.setViewport(1280, 800)
-    await signIn(browser, 'isolde', server.password, '2468')
+    await signInAtForm(browser, 'isolde', server.password, '2468')
     seeded = await seedCase(browser, 'leg-slab')
     await sendRound(browser, seeded, quietRound('leg-slab'), true, 60)
     await sendApplied(browser, seeded, 50)

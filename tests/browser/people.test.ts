@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { Secret, TOTP } from 'otpauth'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, signInAtForm, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 
 let server: LiveServer
@@ -64,7 +64,7 @@ describe('people, in the browser', () => {
     await browser.click('button', 'Keep the new password')
     await browser.find('heading', 'Board')
     await leave()
-    await signIn(browser, 'nell', own)
+    await signInAtForm(browser, 'nell', own)
     await leave()
   }).timeout(60_000)
 
@@ -94,7 +94,7 @@ describe('people, in the browser', () => {
     await browser.open('/people')
     await browser.waitForText('Only an admin manages people')
     await leave()
-    await signIn(browser, 'bram', own)
+    await signInAtForm(browser, 'bram', own)
     await leave()
   }).timeout(60_000)
 

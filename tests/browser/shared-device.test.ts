@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import { signIn, startKeepingBrowser, type KeepingBrowser } from '../harness/browser'
+import { signInAtForm, startKeepingBrowser, type KeepingBrowser } from '../harness/browser'
 import { startCutLine, type CutLine } from '../harness/cut-line'
 import { casesAreKept, draftIsKept, waitForKeptApplication } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
@@ -35,7 +35,7 @@ describe('a device that many share, in the browser', () => {
     line = await startCutLine(server.address)
     browser = await startKeepingBrowser(line.address)
     await browser.setViewport(1280, 800)
-    await signIn(browser, 'isolde', server.password, '2468')
+    await signInAtForm(browser, 'isolde', server.password, '2468')
     seeded = await seedCase(browser, 'leg-slab')
     await sendRound(browser, seeded, quietRound('leg-slab'), true, 60)
     await sendApplied(browser, seeded, 50)

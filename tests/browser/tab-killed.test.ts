@@ -42,6 +42,7 @@ describe('a tab that dies', () => {
     browser.driver.wait(async () => isSo(await record()), 15_000, `${what} did not come to the server`)
 
   it('in the middle of a run: the step that was done is done once, and the run goes on at the next one', async () => {
+    await until('the run', ({ runs }) => runs.length === 1)
     const before = (await record()).runs[0]!.steps.length
     await open('apply')
     await browser.click('button', 'Done')

@@ -1,4 +1,4 @@
-import { Browser, Builder, By, until, type WebElement } from 'selenium-webdriver'
+import { Browser, Builder, type WebElement } from 'selenium-webdriver'
 import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
 import { once } from 'node:events'
 import { mkdtempSync, rmSync } from 'node:fs'
@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { WebSocket } from 'ws'
 import { build } from 'vite'
-import type { WantedName } from './in-page/look'
+import type { Aim, PageLook, WantedName } from './in-page/look'
 import { closeLater } from './shared'
 
 /** A headless Chromium, its elements found by role and label as a screen reader would. */
@@ -34,8 +34,9 @@ export interface TestBrowser {
 
 /** How long a test waits for what should be there, milliseconds. */
 const patienceMs = 20_000
-/** What a driver says of a page that is left or not yet there while it is asked. */
-const isLeaving = /document unloaded|wrenLook is not defined|execution context|no such execution|detached|navigat/i
+/** How soon it is looked again, milliseconds: selenium's own fifth of a second is most of what a quick page would be waited for. */
+const againMs = 30
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 /** A name as it is sent to the page. */
 const wanted = (name: string | RegExp): WantedName => (typeof name === 'string' ? name : { pattern: name.source, flags: name.flags })
 
@@ -70,10 +71,8 @@ async function startDriver(profile: string): Promise<Driver> {
     .setChromeOptions(options)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
     .build()) as Driver
-  await driver.manage().setTimeouts({ script: patienceMs + 10_000 })
-  // Selenium looks five times a second, which is most of what a quick page's test would wait for.
   const { wait } = driver
-  driver.wait = ((condition: never, ms?: number, message?: string, everyMs = 30) =>
+  driver.wait = ((condition: never, ms?: number, message?: string, everyMs = againMs) =>
     wait.call(driver, condition, ms, message, everyMs)) as typeof wait
   return driver
 }
@@ -93,9 +92,16 @@ async function makeLookScript(): Promise<string> {
   return output.code
 }
 
+/** How a browser differs from one that has just come to the application. */
+export interface BrowserOptions {
+  /** It keeps the application for when the network is gone; that is two seconds of work, and most tests are about something else. */
+  readonly keepsApplication?: boolean
+}
+
 /** Has every page of the tab in front carry the tests' script. */
-async function teachTab(driver: Driver): Promise<void> {
-  const source = await (lookScript ??= makeLookScript())
+async function teachTab(driver: Driver, { keepsApplication = false }: BrowserOptions): Promise<void> {
+  const look = await (lookScript ??= makeLookScript())
+  const source = keepsApplication ? look : `delete Navigator.prototype.serviceWorker;${look}`
   await driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source })
 }
 
@@ -138,7 +144,7 @@ async function startChromium(): Promise<SharedBrowser> {
 let context: string | undefined
 
 /** A window of its own on the application at `address`: what an earlier one stored or was set to is gone. */
-export async function startBrowser(address: string): Promise<TestBrowser> {
+export async function startBrowser(address: string, options: BrowserOptions = {}): Promise<TestBrowser> {
   running ??= await startChromium()
   const { driver, command } = running
   const before = context
@@ -147,7 +153,7 @@ export async function startBrowser(address: string): Promise<TestBrowser> {
     const made = await command('Target.createTarget', { url: 'about:blank', browserContextId: context })
     const tab = made['targetId'] ?? ''
     await driver.switchTo().window(tab)
-    await teachTab(driver)
+    await teachTab(driver, options)
     return tab
   }
   await openTab()
@@ -168,10 +174,10 @@ export async function startKeepingBrowser(address: string): Promise<KeepingBrows
   const driver = await startDriver(profile)
   const openTab = async (): Promise<string> => {
     await driver.switchTo().newWindow('tab')
-    await teachTab(driver)
+    await teachTab(driver, { keepsApplication: true })
     return driver.getWindowHandle()
   }
-  await teachTab(driver)
+  await teachTab(driver, { keepsApplication: true })
   return {
     ...browserOf(driver, address, openTab),
     profile,
@@ -186,58 +192,55 @@ function browserOf(driver: Driver, address: string, openTab: () => Promise<strin
   const devtools = async (command: string, parameters: object = {}): Promise<unknown> =>
     driver.sendAndGetDevToolsCommand(command, parameters)
 
-  /** Asks the page's own script; a page that is left meanwhile is asked anew. */
-  const ask = async <T>(call: 'wait' | 'waitForText', ...given: readonly unknown[]): Promise<T> => {
+  const ask = <T>(call: keyof PageLook, ...given: readonly unknown[]): Promise<T> =>
+    driver.executeScript<T>(`return wrenLook.${call}(...arguments)`, ...given)
+  /** Asks the page again and again; one that is left or not there yet has not got it. */
+  const wait = async <T>(call: 'find' | 'aim', role: string, name: string | RegExp, isGood: (found: T) => boolean): Promise<T> => {
+    const look = (): Promise<T | null> => ask<T | null>(call, role, wanted(name)).catch(() => null)
     const end = Date.now() + patienceMs
-    for (;;) {
-      try {
-        const script = `const done = arguments[arguments.length - 1]; wrenLook.${call}(...[...arguments].slice(0, -1), ${end - Date.now()}, done)`
-        return await driver.executeAsyncScript<T>(script, ...given)
-      } catch (error) {
-        if (Date.now() > end || !isLeaving.test(String(error))) throw error
-      }
+    let found = await look()
+    while (!(found && isGood(found)) && Date.now() < end) {
+      await pause(againMs)
+      found = await look()
     }
+    if (found && isGood(found)) return found
+    if (found) throw new Error(`${role} ${String(name)} cannot be pressed: ${JSON.stringify(found)}`)
+    const others = await ask<readonly string[]>('names', role).catch((error: unknown) => [String(error)])
+    throw new Error(`no ${role} named ${String(name)}${call === 'aim' ? ' that can be used' : ''} among: ${others.join(' | ')}`)
   }
-  const wait = async (role: string, name: string | RegExp, isUsable: boolean): Promise<WebElement> => {
-    const looked = await ask<{ element?: WebElement; fault?: string }>('wait', role, wanted(name), isUsable)
-    if (!looked.element) throw new Error(`no ${role} named ${String(name)}: ${looked.fault}`)
-    return looked.element
-  }
-  const retry = async (action: () => Promise<void>): Promise<void> => {
-    let last: unknown
-    for (let tries = 0; tries < 5; tries++) {
-      try {
-        return await action()
-      } catch (error) {
-        last = error
-        if (!/stale|intercepted|not interactable/i.test(String(error))) throw error
-        await driver.wait(until.elementLocated(By.css('body')), 1000)
-      }
-    }
-    throw last
-  }
+  const find = (role: string, name: string | RegExp): Promise<WebElement> => wait<WebElement>('find', role, name, () => true)
   const text = async (): Promise<string> => driver.executeScript('return document.body.innerText')
 
   return {
     driver,
     address,
-    find: (role, name) => wait(role, name, false),
-    query: (role, name) => driver.executeScript<WebElement | null>('return wrenLook.now(...arguments)', role, wanted(name)),
+    find,
+    query: (role, name) => ask('find', role, wanted(name)),
     text,
     open: async (path) => driver.get(`${address}${path}`),
-    click: (role, name) =>
-      retry(async () => {
-        const element = await wait(role, name, true)
-        await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
-        await element.click()
-      }),
-    type: (role, name, typed) =>
-      retry(async () => {
-        const element = await wait(role, name, false)
-        await element.sendKeys('\uE009a\uE000', '\uE017', typed)
-      }),
+    // The mouse itself: a driver's own click takes four times as long.
+    async click(role, name) {
+      const end = Date.now() + patienceMs
+      do {
+        const { x, y } = await wait<Aim>('aim', role, name, ({ over }) => over === '')
+        for (const type of ['mouseMoved', 'mousePressed', 'mouseReleased'])
+          await devtools('Input.dispatchMouseEvent', { type, x, y, ...(type === 'mouseMoved' ? {} : { button: 'left', clickCount: 1 }) })
+        // A page that was left by the press cannot say so any more.
+      } while (Date.now() < end && !(await ask<boolean>('isPressed').catch(() => true)))
+    },
+    async type(role, name, typed) {
+      // A field may be drawn anew while it is looked at.
+      for (let tries = 4; ; tries--) {
+        try {
+          return await (await find(role, name)).sendKeys('\uE009a\uE000', '\uE017', typed)
+        } catch (error) {
+          if (tries === 0 || !/stale|not interactable/i.test(String(error))) throw error
+        }
+      }
+    },
     async waitForText(text) {
-      if (!(await ask<boolean>('waitForText', wanted(text)))) throw new Error(`the page never showed ${String(text)}`)
+      const shows = (): Promise<boolean> => ask<boolean>('shows', wanted(text)).catch(() => false)
+      await driver.wait(shows, patienceMs, `the page never showed ${String(text)}`)
     },
     press: async (...keys) =>
       driver
@@ -251,13 +254,34 @@ function browserOf(driver: Driver, address: string, openTab: () => Promise<strin
   }
 }
 
-/** Signs in with a demo name, with a short PIN if one is given, and lands on the Board. */
-export async function signIn(browser: TestBrowser, name: string, password: string, pin = ''): Promise<void> {
+/** Signs in with a demo name at the form, with a short PIN if one is given, and lands on the Board. */
+export async function signInAtForm(browser: TestBrowser, name: string, password: string, pin = ''): Promise<void> {
   await browser.open('/')
   await browser.type('textbox', 'Name', name)
   await browser.type('textbox', 'Password', password)
   if (pin !== '') await browser.type('textbox', 'Short PIN, if you like', pin)
   await browser.click('button', 'Sign in')
+  await browser.find('heading', 'Board')
+}
+
+/** Lets somebody be signed in already, and lands on the Board. */
+export async function signIn(browser: TestBrowser, name: string, password: string): Promise<void> {
+  const { address, driver } = browser
+  const answer = await fetch(`${address}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name, password }),
+  })
+  const [cookie, value] = /^([^=]+)=([^;]*)/.exec(answer.headers.get('set-cookie') ?? '')?.slice(1) ?? []
+  if (!cookie) throw new Error(`${name} is not signed in: ${answer.status} ${await answer.text()}`)
+  await driver.sendAndGetDevToolsCommand('Network.setCookie', {
+    name: cookie,
+    value,
+    url: address,
+    httpOnly: true,
+    sameSite: 'Strict',
+  })
+  await browser.open('/')
   await browser.find('heading', 'Board')
 }
 

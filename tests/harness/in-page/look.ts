@@ -3,16 +3,25 @@ import { computeAccessibleName, getRole } from 'dom-accessibility-api'
 /** What a test asks of the page: an accessible name as it is, or a pattern for it. */
 export type WantedName = string | { readonly pattern: string; readonly flags: string }
 
-/** How the page answers: the element, or what stood there instead. */
-export type Looked = { readonly element: Element } | { readonly fault: string }
+/** A point of the page, in CSS pixels. */
+export interface Aim {
+  readonly x: number
+  readonly y: number
+  readonly over: string
+}
 
 /** What the page's script offers to the tests. */
 export interface PageLook {
-  now(role: string, name: WantedName): Element | null
-  /** Waits for an element, and if wanted until it can be used; answers also when the time is over. */
-  wait(role: string, name: WantedName, isUsable: boolean, withinMs: number, done: (looked: Looked) => void): void
-  /** Waits until the page shows a text. */
-  waitForText(text: WantedName, withinMs: number, done: (isShown: boolean) => void): void
+  /** The first element of a role and name that is shown. */
+  find(role: string, name: WantedName): Element | null
+  /** Where to press such an element once it can be used, in the middle of the page; `over` is what lies over it there. */
+  aim(role: string, name: WantedName): Aim | null
+  /** Whether the last element that was aimed at has been pressed: a page that moves under the mouse is missed. */
+  isPressed(): boolean
+  /** Names of all that are shown of a role. */
+  names(role: string): readonly string[]
+  /** Whether the page shows a text. */
+  shows(text: WantedName): boolean
 }
 
 declare global {
@@ -20,14 +29,6 @@ declare global {
     wrenLook: PageLook
   }
 }
-
-// Taken before a page or a test puts others in their place.
-const later = window.setTimeout.bind(window)
-const forget = window.clearTimeout.bind(window)
-const clock = performance.now.bind(performance)
-/** A look costs some milliseconds: it is taken at most so often while the page changes, and so often while it stands still. */
-const soonMs = 15
-const stillMs = 120
 
 /** Roles that browsers give and the library has no word for, or an older one. */
 const roleOf = (element: Element): string | null =>
@@ -48,48 +49,29 @@ const says = (text: string, wanted: WantedName): boolean =>
 
 const first = (role: string, name: WantedName): Element | null => ofRole(role).find((element) => says(nameOf(element), name)) ?? null
 
-/** Looks again whenever the page has changed, until there is an answer or the time is over. */
-function until<T>(look: () => T | null, withinMs: number, done: (found: T | null) => void): void {
-  const end = clock() + withinMs
-  let asked = 0
-  const ask = (ms: number): void => {
-    asked = later(check, ms)
-  }
-  const check = (): void => {
-    isSoon = false
-    const found = document.body ? look() : null
-    if (found === null && clock() < end) return ask(stillMs)
-    watcher.disconnect()
-    done(found)
-  }
-  let isSoon = false
-  const watcher = new MutationObserver(() => {
-    if (isSoon) return
-    isSoon = true
-    forget(asked)
-    ask(soonMs)
-  })
-  watcher.observe(document, { subtree: true, childList: true, attributes: true, characterData: true })
-  check()
-}
+let isPressed = false
 
 window.wrenLook = {
-  now: first,
-  wait(role, name, isUsable, withinMs, done) {
-    const look = (): Element | null => {
-      const element = first(role, name)
-      return isUsable && element?.matches(':disabled') ? null : element
-    }
-    until(look, withinMs, (element) => {
-      if (element) return done({ element })
-      done({ fault: first(role, name) ? 'it stays disabled' : `there are: ${ofRole(role).map(nameOf).join(' | ')}` })
-    })
+  find: first,
+  aim(role, name) {
+    const element = first(role, name)
+    if (!element || element.matches(':disabled')) return null
+    element.scrollIntoView({ block: 'center', behavior: 'instant' })
+    // A line that wraps has a box each: the first is pressed.
+    const box = element.getClientRects()[0] ?? element.getBoundingClientRect()
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+    const hit = document.elementFromPoint(x, y)
+    const isHit = hit !== null && (element.contains(hit) || hit.closest('label')?.control === element)
+    isPressed = false
+    element.addEventListener('pointerdown', () => (isPressed = true), { once: true, capture: true })
+    for (const label of element instanceof HTMLInputElement ? (element.labels ?? []) : [])
+      label.addEventListener('pointerdown', () => (isPressed = true), { once: true, capture: true })
+    return { x, y, over: isHit ? '' : (hit?.outerHTML.slice(0, 120) ?? 'nothing, it is outside the page') }
   },
-  waitForText(text, withinMs, done) {
-    const look = (): true | null => {
-      const shown = document.body.innerText
-      return (typeof text === 'string' ? shown.includes(text) : says(shown, text)) || null
-    }
-    until(look, withinMs, (found) => done(found === true))
+  isPressed: () => isPressed,
+  names: (role) => ofRole(role).map(nameOf),
+  shows(text) {
+    const shown = document.body.innerText
+    return typeof text === 'string' ? shown.includes(text) : says(shown, text)
   },
 }
