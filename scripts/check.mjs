@@ -6,7 +6,8 @@ import { needNode, needPackages, PlainError } from './needs.mjs'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
 const tools = {
-  types: ['node_modules/typescript/bin/tsc', '--noEmit'],
+  // The linter still speaks to TypeScript 6; the types themselves are checked by 7, in a sixth of the time.
+  types: ['node_modules/typescript-7/bin/tsc', '--noEmit'],
   lint: ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings=0', '--cache', '--cache-location', 'node_modules/.cache/eslint/'],
   format: [
     'node_modules/prettier/bin/prettier.cjs',

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { draftIsGone } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { finishStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
@@ -113,6 +114,7 @@ describe('beside the run in the browser', () => {
       await browser.waitForText('Stop moulding: moved now it cracks inside')
       await browser.type('textbox', 'What was found, what was done', 'angle right, held as it is')
       await browser.click('button', 'Keep and go on')
+      await draftIsGone(browser, /held as it is/)
       await browser.open(`/case/${seeded.caseId}/record`)
       await browser.waitForText('What went wrong')
       await browser.waitForText(/It is setting too early at mould/)

@@ -11,8 +11,8 @@ import { testContext } from '../harness/leg-slab-cases'
 import { isLong } from '../harness/long'
 import { makeDraws } from '../harness/random-draws'
 
-/** 300 with `--long`; every technique in both. */
-const bodies = isLong ? 300 : 60
+/** 300 with `--long`, else each stage at each width once; every technique in both. */
+const bodies = isLong ? 300 : 16
 const context = testContext()
 /** What the stages lay over the lane, with what they light. */
 const stages: readonly { readonly layers: readonly LaneLayer[]; readonly hasHands: boolean }[] = [

@@ -15,20 +15,26 @@ const opening = `
   }
 `
 
+const drafts = (browser: TestBrowser): Promise<readonly string[]> =>
+  browser.driver.executeAsyncScript(
+    `const [done] = arguments
+     ${opening}
+     stores().then(async ({ db, key }) => {
+       const all = await request(db.transaction('drafts').objectStore('drafts').getAll())
+       db.close()
+       const open = async ({ iv, data }) => JSON.parse(new TextDecoder().decode(await crypto.subtle.decrypt({ name: 'AES-GCM', iv }, key, data)))
+       done(await Promise.all(all.map(open)))
+     })`,
+  )
+
 /** Waits until a text that was typed stands in the device's own store. */
 export async function draftIsKept(browser: TestBrowser, wanted: RegExp): Promise<void> {
-  const drafts = (): Promise<readonly string[]> =>
-    browser.driver.executeAsyncScript(
-      `const [done] = arguments
-       ${opening}
-       stores().then(async ({ db, key }) => {
-         const all = await request(db.transaction('drafts').objectStore('drafts').getAll())
-         db.close()
-         const open = async ({ iv, data }) => JSON.parse(new TextDecoder().decode(await crypto.subtle.decrypt({ name: 'AES-GCM', iv }, key, data)))
-         done(await Promise.all(all.map(open)))
-       })`,
-    )
-  await browser.driver.wait(async () => (await drafts()).some((one) => wanted.test(one)), 8_000, `${String(wanted)} was not kept`)
+  await browser.driver.wait(async () => (await drafts(browser)).some((one) => wanted.test(one)), 8_000, `${String(wanted)} was not kept`)
+}
+
+/** Waits until a text that was sent no longer stands there. */
+export async function draftIsGone(browser: TestBrowser, wanted: RegExp): Promise<void> {
+  await browser.driver.wait(async () => !(await drafts(browser)).some((one) => wanted.test(one)), 8_000, `${String(wanted)} stays`)
 }
 
 /** Puts an entry among those that wait on the device, as an earlier page would have left it. */

@@ -1,7 +1,6 @@
 import { clientsClaim } from 'workbox-core'
 import { cleanupOutdatedCaches, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching'
 import { NavigationRoute, registerRoute } from 'workbox-routing'
-import { NetworkOnly } from 'workbox-strategies'
 import { takeOverWord } from './take-over'
 
 // Starts the application where there is no network: every part of it lies in the device's cache from the first visit on. Data never
@@ -47,11 +46,18 @@ function versionOf(all: readonly (PrecacheEntry | string)[]): string {
   return sum.toString(16)
 }
 
-const network = new NetworkOnly({ networkTimeoutSeconds: longestMs / 1_000 })
+/** The network's answer, or null when there is none within `longestMs`. Nothing waits for the clock: a worker at work does not give way. */
+const askNetwork = (request: Request): Promise<Response | null> =>
+  Promise.race([
+    fetch(request).catch(() => null),
+    new Promise<null>((resolve) => {
+      setTimeout(() => resolve(null), longestMs)
+    }),
+  ])
 registerRoute(
   new NavigationRoute(
-    async (options) => {
-      const answer = await network.handle(options).catch(() => null)
+    async ({ request }) => {
+      const answer = await askNetwork(request)
       // A door in front of the server answers with a page of its own while the server is away.
       if (answer && answer.status < 500) return answer
       return (await (await caches.open(pages)).match(page)) ?? answer ?? Response.error()

@@ -83,17 +83,20 @@ describe('what an answer would change', () => {
   })
 
   for (const id of techniqueIds) {
+    const from = bare(id)
+    let known: ReadonlyMap<Question, WhatIf> | null = null
+    const answersHere = (): ReadonlyMap<Question, WhatIf> => (known ??= all(from, askedFlags))
+
     it(`${id}: says of every flag just what the plan with that flag says`, () => {
-      const from = bare(id)
       const ctx = testContext()
-      const before = planCase(from, ctx)!
-      const answers = all(from, askedFlags)
+      const plain = planCase(from, ctx)!
+      const answers = answersHere()
       expect([...answers.keys()]).to.have.members([...askedFlags])
       for (const flag of askedFlags) {
         const { consequence, how } = answers.get(flag)!
         const after = planCase(withFlag(from, flag), ctx)!
         const isStopped = after.cautions.some(
-          (one) => one.level === 'stop' && !before.cautions.some((each) => each.code === one.code && each.level === 'stop'),
+          (one) => one.level === 'stop' && !plain.cautions.some((each) => each.code === one.code && each.level === 'stop'),
         )
         expect([flag, consequence === 'stop']).to.deep.equal([flag, isStopped])
         if (consequence === 'stop' || consequence === 'caution') expect(after.cautions.map((one) => one.text)).to.include(how)
@@ -104,11 +107,10 @@ describe('what an answer would change', () => {
     })
 
     it(`${id}: what matters suits its part of the body, and what is always asked matters`, () => {
-      const from = bare(id)
       const technique = techniques.find((one) => one.id === id)!
       const part = from.injury.region === undefined ? null : bodyRegionOf(from.injury.region)
       expect([technique.bodyRegion].flat()).to.include(part)
-      for (const [question, { consequence }] of all(from, askedFlags)) {
+      for (const [question, { consequence }] of answersHere()) {
         const { parts, isAlwaysAsked } = flagWords[question as AskedFlag]
         if (['stop', 'device', 'caution', 'steps'].includes(consequence)) expect([question, ...parts]).to.include(part)
         // Seated for it, nobody lies flat.

@@ -16,7 +16,7 @@ export interface PageLook {
   find(role: string, name: WantedName): Element | null
   /** Where to press such an element once it can be used, in the middle of the page; `over` is what lies over it there. */
   aim(role: string, name: WantedName): Aim | null
-  /** Whether the last element that was aimed at has been pressed: a page that moves under the mouse is missed. */
+  /** Whether the last element that was aimed at was pressed, or has opened or gone since: one that is moved or drawn anew under the mouse is missed. */
   isPressed(): boolean
   /** Names of all that are shown of a role. */
   names(role: string): readonly string[]
@@ -49,7 +49,7 @@ const says = (text: string, wanted: WantedName): boolean =>
 
 const first = (role: string, name: WantedName): Element | null => ofRole(role).find((element) => says(nameOf(element), name)) ?? null
 
-let isPressed = false
+let isPressed = (): boolean => true
 
 window.wrenLook = {
   find: first,
@@ -62,13 +62,13 @@ window.wrenLook = {
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
     const hit = document.elementFromPoint(x, y)
     const isHit = hit !== null && (element.contains(hit) || hit.closest('label')?.control === element)
-    isPressed = false
-    element.addEventListener('pointerdown', () => (isPressed = true), { once: true, capture: true })
-    for (const label of element instanceof HTMLInputElement ? (element.labels ?? []) : [])
-      label.addEventListener('pointerdown', () => (isPressed = true), { once: true, capture: true })
+    const expanded = element.getAttribute('aria-expanded')
+    let isClicked = false
+    element.addEventListener('click', () => (isClicked = true), { once: true, capture: true })
+    isPressed = () => isClicked || element.getAttribute('aria-expanded') !== expanded || first(role, name) === null
     return { x, y, over: isHit ? '' : (hit?.outerHTML.slice(0, 120) ?? 'nothing, it is outside the page') }
   },
-  isPressed: () => isPressed,
+  isPressed: () => isPressed(),
   names: (role) => ofRole(role).map(nameOf),
   shows(text) {
     const shown = document.body.innerText

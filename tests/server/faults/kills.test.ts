@@ -7,7 +7,7 @@ import { makeDraws } from '../../harness/random-draws'
 
 const writers = 6
 /** `npm test -- --long` kills as often as in earnest. */
-const kills = isLong ? { server: 100, database: 30, line: 200 } : { server: 6, database: 3, line: 40 }
+const kills = isLong ? { server: 100, database: 30, line: 200 } : { server: 3, database: 2, line: 20 }
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
 describe('through faults', function () {

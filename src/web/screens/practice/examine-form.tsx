@@ -37,6 +37,8 @@ export function ExamineForm({ station }: { station: Station }) {
     })
     void navigate(`/practice/run/${beginRun({ way: isTeam ? 'team' : 'examined', station, candidates })}`)
   }
+  // A list that comes late pushes what lies under it away from the thumb.
+  const isKnown = answer !== null || refusal !== null
   return (
     <section aria-labelledby="examine" className="grid gap-4 rounded-3xl border border-line bg-sheet p-5">
       <div>
@@ -67,9 +69,13 @@ export function ExamineForm({ station }: { station: Station }) {
           ))
         : null}
       {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
-      <Button className="justify-self-start" onClick={begin}>
-        Start their clock
-      </Button>
+      {isKnown ? (
+        <Button className="justify-self-start" onClick={begin}>
+          Start their clock
+        </Button>
+      ) : (
+        <p className="text-soft">Reading who there is…</p>
+      )}
     </section>
   )
 }
