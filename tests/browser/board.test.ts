@@ -25,7 +25,7 @@ describe('the Board in its densities', () => {
     )
     expect(await browser.driver.getCurrentUrl()).to.match(/q=jago/)
     await browser.driver.navigate().refresh()
-    await browser.find('list', 'Live cases, worst first')
+    await browser.waitForText('Jago Penrose-Lyle')
     expect((await names('ul[aria-label^="Live cases"] > li')).every((one) => one.includes('Jago Penrose-Lyle'))).to.equal(true)
     await browser.type('searchbox', 'Find on the Board', 'nobody-of-this-name')
     await browser.waitForText('Nobody answers to that')
@@ -34,6 +34,7 @@ describe('the Board in its densities', () => {
   it('holds two dozen cases in rows on one screen', async () => {
     await browser.open('/?view=rows')
     await browser.find('table', 'Live cases, worst first')
+    await browser.waitForText('Pascoe-Bray')
     const bottoms: number[] = await browser.driver.executeScript(
       `return [...document.querySelectorAll('tbody tr')].map((one) => one.getBoundingClientRect().bottom)`,
     )
@@ -44,7 +45,8 @@ describe('the Board in its densities', () => {
 
   it('hangs on a wall with initials and no controls, and is left with Escape', async () => {
     await browser.open('/?view=wall&names=initials')
-    await browser.find('list', 'Live cases, worst first')
+    // The list is there before its cases are.
+    await browser.waitForText('L. P. B.')
     const text = (await names('main ul')).join('\n')
     expect(text).to.not.include('Pascoe')
     expect(text).to.include('L. P. B.')

@@ -208,7 +208,15 @@ function browserOf(driver: Driver, address: string, openTab: () => Promise<strin
     const others = await ask<readonly string[]>('names', role).catch((error: unknown) => [String(error)])
     throw new Error(`no ${role} named ${String(name)}${call === 'aim' ? ' that can be used' : ''} among: ${others.join(' | ')}`)
   }
-  const find = (role: string, name: string | RegExp): Promise<WebElement> => wait<WebElement>('find', role, name, () => true)
+  /** Found twice in a row: what is only just there may come before what belongs to it. */
+  const find = (role: string, name: string | RegExp): Promise<WebElement> => {
+    let isThere = false
+    return wait<WebElement>('find', role, name, () => {
+      const wasThere = isThere
+      isThere = true
+      return wasThere
+    })
+  }
   const text = async (): Promise<string> => driver.executeScript('return document.body.innerText')
 
   return {
