@@ -36,7 +36,7 @@ describe('at the bedside', () => {
   describe('a run without free hands', () => {
     let seeded: SeededCase
     before(async () => {
-      browser = await startBrowser(server.address, { keepsApplication: true })
+      browser = await startBrowser(server.address)
       await browser.setViewport(1280, 800)
       await browser.driver.sendAndGetDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: deviceStub })
       await signIn(browser, 'isolde', server.password)
