@@ -17,8 +17,6 @@ const wants = (suite) => only.length === 0 || only.some((one) => one === suite |
 const counts = await withThrowaway(['cli', 'standins', 'server', 'web'], async ({ root, database }) => {
   const { runChecks } = await import('./check.mjs')
   const { makeWorld } = await import('./test-world.mjs')
-  let passed = 0
-  let failed = 0
   // Checks go on beside the tests: these wait for a browser much of the time.
   const checking = wants('check') ? runChecks() : Promise.resolve([])
   const jobs = suites.filter(wants).flatMap((suite) => filesOf(root, suite))
@@ -29,10 +27,11 @@ const counts = await withThrowaway(['cli', 'standins', 'server', 'web'], async (
     ...(isWorldWanted ? { TEST_DATABASE_URL: database.url.replace(/zesty_wren$/, `zesty_wren_${worker}`), TEST_WORLD: 'zesty_wren' } : {}),
   }))
   const result = await runQueue(jobs, environments, console.log)
-  for (const one of await checking) one.passed ? passed++ : failed++
+  const checks = await checking
+  const held = checks.filter((one) => one.passed).length
   const slowest = [...result.took].sort((a, b) => b.ms - a.ms).slice(0, 8)
   if (slowest.length > 0) console.log(`\nSlowest: ${slowest.map((one) => `${one.file} ${(one.ms / 1000).toFixed(0)} s`).join(', ')}`)
-  return { passed: passed + result.passed, failed: failed + result.failed }
+  return { passed: held + result.passed, failed: checks.length - held + result.failed }
 })
 const { passed, failed } = counts ?? { passed: 0, failed: 1 }
 console.log(`\n${passed} passed, ${failed} failed`)

@@ -113,7 +113,7 @@ describe('people, in the browser', () => {
     const begun = new URL(await browser.driver.getCurrentUrl()).pathname
     await browser.click('link', 'Board')
     await browser.waitForText('not claimed')
-    expect(await (await browser.driver.findElements({ css: 'main a[href^="/case/"]' })).length).to.equal(1)
+    expect((await browser.driver.findElements({ css: 'main a[href^="/case/"]' })).length).to.equal(1)
     await browser.open('/history')
     await browser.waitForText('may not do this')
     await browser.click('button', 'End it')

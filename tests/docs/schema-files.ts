@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url'
-import { format } from 'prettier'
+import { format } from 'oxfmt'
 import { caseSchema } from './case-schema'
 import { eventSchema } from './event-schema'
 
@@ -10,7 +10,7 @@ export async function schemaFiles(): Promise<readonly { readonly file: string; r
   return Promise.all(
     Object.entries(made).map(async ([name, schema]) => ({
       file: fileURLToPath(new URL(name, folder)),
-      text: await format(JSON.stringify(schema), { parser: 'json', printWidth: 140 }),
+      text: (await format(name, JSON.stringify(schema), { printWidth: 140 })).code,
     })),
   )
 }

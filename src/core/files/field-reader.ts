@@ -40,7 +40,7 @@ export function createFieldReader(data: unknown, path: string, problems: Problem
   return {
     raw: present,
     record: () => source,
-    report: (field, message, code) => void report(field, message, code),
+    report,
     number(field, limits = {}) {
       const value = present(field)
       if (value === undefined) return undefined

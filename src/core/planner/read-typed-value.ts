@@ -5,7 +5,8 @@ import type { DecisionUnit, DecisionValue } from '../model/decision'
 import { describeRange, refuseValue, type DecisionDefinition } from '../model/decision-definition'
 
 export type TypedValue =
-  { readonly ok: true; readonly value: NonNullable<DecisionValue> } | { readonly ok: false; readonly message: string }
+  | { readonly ok: true; readonly value: NonNullable<DecisionValue> }
+  | { readonly ok: false; readonly message: string }
 
 /**
  * Reads what a clinician typed or chose in place of a computed value: a figure ("12", "12,5", "5 in" for a length), figures of a

@@ -4,7 +4,8 @@ import type { Memo } from '../model/plan-context'
 import type { SlowTask } from '../model/slow-task'
 
 export type SlowResult =
-  { readonly decision: 'peak-skin-temp'; readonly result: HeatResult } | { readonly decision: 'least-crew'; readonly result: CrewResult }
+  | { readonly decision: 'peak-skin-temp'; readonly result: HeatResult }
+  | { readonly decision: 'least-crew'; readonly result: CrewResult }
 
 /** The memo key of a slow task: its inputs, and nothing else. */
 export function slowKey(task: SlowTask): string {

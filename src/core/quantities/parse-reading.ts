@@ -1,7 +1,8 @@
 import type { ReadingUnit } from './units'
 
 export type ParsedReading =
-  { readonly ok: true; readonly value: number; readonly unit: ReadingUnit | null } | { readonly ok: false; readonly message: string }
+  | { readonly ok: true; readonly value: number; readonly unit: ReadingUnit | null }
+  | { readonly ok: false; readonly message: string }
 
 const unitWords: Record<string, ReadingUnit> = {
   cm: 'cm',

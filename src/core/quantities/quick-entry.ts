@@ -17,7 +17,8 @@ export interface QuickReading {
 }
 
 export type QuickEntry =
-  { readonly ok: true; readonly readings: readonly QuickReading[] } | { readonly ok: false; readonly message: string }
+  | { readonly ok: true; readonly readings: readonly QuickReading[] }
+  | { readonly ok: false; readonly message: string }
 
 /**
  * Reads several readings typed in one line: "calf 37.2, ankle 22 1/4in, neck 3fw". Parts are set apart by commas or

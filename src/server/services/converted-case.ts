@@ -25,7 +25,9 @@ export async function copyCarriedReadings(
 ): Promise<CarriedInBody> {
   const from = await streams.findCase(body.fromCase, transaction)
   const [here, there] = await Promise.all(
-    [record.episodeId, from?.record.episodeId].map((id) => (id === undefined ? null : streams.findEpisode(id, transaction))),
+    [record.episodeId, from?.record.episodeId].map((id) =>
+      id === undefined ? Promise.resolve(null) : streams.findEpisode(id, transaction),
+    ),
   )
   if (!from || here?.record.patientId !== there?.record.patientId) {
     throw invalidInput([

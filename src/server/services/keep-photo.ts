@@ -35,7 +35,7 @@ export function encodePhoto(bytes: Buffer): Promise<KeptPhoto> {
 async function encode(bytes: Buffer): Promise<KeptPhoto> {
   try {
     // Only its head is read for this.
-    const { format, width = 0, height = 0 } = await sharp(bytes).metadata()
+    const { format, width, height } = await sharp(bytes).metadata()
     const most = format === 'jpeg' ? mostPixels.jpeg : mostPixels.other
     if (!formats.includes(format) || width * height > most) throw new Error(format)
     const image = sharp(bytes, { limitInputPixels: most, failOn: 'error', sequentialRead: true }).rotate()

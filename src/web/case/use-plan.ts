@@ -50,7 +50,7 @@ export function usePlanInHand(open: OpenCase, provisional: Measurement | null = 
   const plan = useMemo(
     () => takeKnown(bare, browserContext(protocol), (JSON.parse(asked) as ClinicalCase).overrules),
     // `solved` counts answers of the worker: each may finish a pending decision.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [bare, solved, protocol],
   )
   useEffect(() => {

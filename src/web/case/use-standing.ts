@@ -17,7 +17,7 @@ export function useStanding(open: OpenCase): Standing {
   return useMemo(
     () => inUnits(standingOf(record, episode, { cautions }, serverNow()), units),
     // `now` moves it on by itself; what was just entered is never later than the clock it is read by.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [record, episode, cautions, now, units],
   )
 }

@@ -20,7 +20,8 @@ export type HeatJob =
       readonly points: readonly SweepPoint[]
     }
 export type HeatAnswer =
-  { readonly kind: 'curve'; readonly heat: HeatResult } | { readonly kind: 'point'; readonly result: SweepResult; readonly isLast: boolean }
+  | { readonly kind: 'curve'; readonly heat: HeatResult }
+  | { readonly kind: 'point'; readonly result: SweepResult; readonly isLast: boolean }
 
 const scope = self as unknown as DedicatedWorkerGlobalScope
 

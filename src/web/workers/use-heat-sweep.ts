@@ -66,7 +66,7 @@ export function useHeatSweep(base: HeatInput, setting: SettingLocally): HeatSwee
       onFailed: finish('failed'),
     })
     // `points` is the same for every call.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [key, results])
   const cancel = useCallback(() => {
     running.current?.cancel()

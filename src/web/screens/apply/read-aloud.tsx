@@ -25,7 +25,7 @@ export function ReadAloudSwitch({
   useEffect(() => {
     if (hasVoice) sayNow(words)
     // A step is said once: when it comes, or when the voice does.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [step.id, hasVoice, isOn])
   const look = 'inline-flex min-h-11 items-center gap-2 rounded-xl px-3 font-semibold'
   return (

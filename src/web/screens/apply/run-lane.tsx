@@ -18,7 +18,7 @@ export function RunLane({ run, steps, ...lane }: LaneProps & { run: RunRecord; s
   const at = Math.max(now, ...run.timers.map((timer) => Date.parse(timer.startedAt)))
   const parts = isWet ? wetNow(steps, liveTimers(run, at), at) : []
   const states = parts.map((part) => `${part.id} ${part.state} ${part.bands.join()}`).join('; ')
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the same states are the same drawing
+  // oxlint-disable-next-line react/exhaustive-deps -- the same states are the same drawing
   const drawn = useMemo(() => parts, [states])
   return (
     <div className="grid gap-2">

@@ -95,6 +95,6 @@ function useShownTimers(run: RunRecord, step: Step | null, isDriver: boolean, st
   useEffect(() => {
     due.forEach(start)
     // The key names exactly what is due; the functions change with every render.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [run.id, step?.id, key])
 }

@@ -29,7 +29,7 @@ export function ReadingTools({ place, side, onTake }: { place: AskedReading; sid
       ...(planeCm === undefined ? {} : { planeCm }),
     })
   // The panel takes a reading when the tape's button is pressed: the function must stay the same between renders.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   const takeTape = useCallback((cm: number) => take(cm, 'digital-tape'), [definition.id, side])
   if (definition.kind === 'count') return null
   return (

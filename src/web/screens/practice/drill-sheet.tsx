@@ -17,7 +17,7 @@ export function DrillSheet({ control }: { control: DrillControl }) {
     markSent()
     void sendDrill({ night: night.id, seed, moves })
     // Once for a night: it is marked before it goes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [isSent])
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4">

@@ -14,7 +14,7 @@ export function useDrillOutcome(night: Night, seed: string, moves: readonly Move
     worker.postMessage({ night, seed, moves } satisfies DrillJob)
     return () => worker.terminate()
     // The moves of a night that is over do not change: how many they are says which.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [key])
   return outcome
 }

@@ -67,7 +67,7 @@ export function IdentityForm({ episode, matters }: { episode: EpisodeRecord; mat
   useEffect(() => {
     if (isDraftRead && draft) reset(JSON.parse(draft) as IdentityFields, { keepDefaultValues: true })
     // Only the text kept from before; later drafts come from this very form.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [isDraftRead])
   useEffect(() => {
     const subscription = watch((fields) => setDraft(JSON.stringify(fields)))

@@ -2,7 +2,8 @@ import type { TaskAsk, TaskForm } from '#core/model/task-form'
 import { measurementWords } from '#core/techniques/measurement-ids'
 
 export type ReadAnswers =
-  { readonly ok: true; readonly answers: Readonly<Record<string, string | number>> } | { readonly ok: false; readonly message: string }
+  | { readonly ok: true; readonly answers: Readonly<Record<string, string | number>> }
+  | { readonly ok: false; readonly message: string }
 
 /**
  * What was said of a piece of work, ready to be kept. Every choice has to be made and skin looked at; figures may stay empty, and are read with comma or point.
