@@ -14,7 +14,7 @@ export async function benchBrowser(root: string): Promise<readonly Figure[]> {
     await signIn(browser, 'isolde', server.password)
     await browser.open('/')
     await browser.waitForText('Penrose-Lyle')
-    const loaded: string[] = await browser.driver.executeScript(`return performance.getEntriesByType('resource').map((one) => one.name)`)
+    const loaded: string[] = await browser.evaluate(`return performance.getEntriesByType('resource').map((one) => one.name)`)
     await browser.click('link', /Wenna Strood/)
     const input = await browser.find('textbox', /^Reading,/)
     await browser.driver.sendAndGetDevToolsCommand('Performance.enable', {})

@@ -77,7 +77,7 @@ async function benchTick(browser: TestBrowser): Promise<Figure> {
   const times: number[] = []
   for (let tick = 0; tick < 12; tick++) {
     times.push(
-      await browser.driver.executeAsyncScript<number>(
+      await browser.evaluateAsync<number>(
         `const done = arguments[arguments.length - 1]
          const count = () => document.querySelectorAll('section[aria-labelledby="done"] li').length
          const before = count()

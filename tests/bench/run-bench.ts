@@ -37,12 +37,12 @@ async function benchSteps(browser: TestBrowser): Promise<readonly Figure[]> {
     for (let step = 1; step < 19; step++) {
       const before = (await shownStep(browser)).split(':')[0] ?? ''
       const own = `document.querySelector('section[aria-label="${before}"] div.sticky button')`
-      await browser.driver.wait(async () => browser.driver.executeScript(`return ${own}?.disabled === false`), 8_000)
+      await browser.driver.wait(async () => browser.evaluate(`return ${own}?.disabled === false`), 8_000)
       work.push(await mainThreadWork(browser, `${own}.click()`))
       // A hold that ends before its clock asks why.
       const early = `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'It is hard')?.click()`
       await browser.driver.wait(async () => {
-        await browser.driver.executeScript(early)
+        await browser.evaluate(early)
         return (await shownStep(browser)).split(':')[0] !== before
       }, 8_000)
     }
@@ -62,7 +62,7 @@ async function benchSweep(browser: TestBrowser): Promise<readonly Figure[]> {
   await browser.open(`/case/${seeded.caseId}/make-ready`)
   await browser.find('button', 'Map of water and layers')
   await browser.waitForText('In this estimate the skin is warmest')
-  const [seconds, longest]: [number, number] = await browser.driver.executeAsyncScript(
+  const [seconds, longest]: [number, number] = await browser.evaluateAsync(
     `const [done] = arguments
      let longest = 0
      new PerformanceObserver((list) => { for (const one of list.getEntries()) longest = Math.max(longest, one.duration) }).observe({ type: 'longtask' })

@@ -23,7 +23,7 @@ async function startCase(): Promise<string> {
 
 /** What the Measure screen asks for now; empty while it changes. */
 async function askedNow(): Promise<string> {
-  return browser.driver.executeScript(`return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`)
+  return browser.evaluate(`return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`)
 }
 
 /** Types readings one after another, each taken with Enter, in the order in which they are asked. */
@@ -119,7 +119,7 @@ describe('a back slab in the browser', () => {
       await browser.waitForText('on the LEFT leg, the injured one')
       const input = await browser.find('textbox', /^Reading,/)
       const outline = (): Promise<string> =>
-        browser.driver.executeScript('return document.querySelector("[role=img] path[fill^=url]")?.getAttribute("d") ?? ""')
+        browser.evaluate('return document.querySelector("[role=img] path[fill^=url]")?.getAttribute("d") ?? ""')
       await input.sendKeys('25')
       const first = await outline()
       const changed: boolean = await browser.driver.executeAsyncScript(
@@ -140,9 +140,7 @@ describe('a back slab in the browser', () => {
     it('takes the readings with Enter and shows the limb as a list to screen readers', async () => {
       await takeReadings('25', '15 in', '34', '34.5', '24')
       await browser.waitForText('All asked places are read')
-      expect(await browser.driver.executeScript('return document.body.textContent')).to.include(
-        'calf girth 38.1 cm, measured, read on the left',
-      )
+      expect(await browser.evaluate('return document.body.textContent')).to.include('calf girth 38.1 cm, measured, read on the left')
     })
 
     it('shows the plan with its working', async () => {
@@ -378,7 +376,7 @@ describe('a back slab in the browser', () => {
       await openFolds(browser)
       await browser.find('radio', 'Past the toes')
       await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
-      const status = await browser.driver.executeAsyncScript(
+      const status = await browser.evaluateAsync(
         `const [caseId, done] = arguments
        const run = async () => {
          const { csrf } = await (await fetch('/api/session')).json()
@@ -407,7 +405,7 @@ describe('a back slab in the browser', () => {
       await browser.find('heading', 'Size up')
       await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
       const versionOf = (id: string): Promise<number> =>
-        browser.driver.executeAsyncScript(
+        browser.evaluateAsync(
           `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.version))`,
           id,
         )
@@ -428,7 +426,7 @@ describe('a back slab in the browser', () => {
       await browser.click('button', 'Send mine again')
       await browser.driver.wait(
         async () =>
-          browser.driver.executeAsyncScript<boolean>(
+          browser.evaluateAsync<boolean>(
             `const [id, done] = arguments
              fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.options.length === 'past-toes'))`,
             caseId,
@@ -459,14 +457,14 @@ describe('a back slab in the browser', () => {
       await browser.waitForText('No connection; 1 kept here')
       await browser.waitForText('58 cm')
       await browser.press(Key.ESCAPE)
-      await browser.driver.executeScript('document.activeElement.blur()')
+      await browser.evaluate('document.activeElement.blur()')
       await browser.press('1')
       await browser.click('button', 'Record it now')
       await fillRound(/Baseline round/, 'Keep the baseline')
       await browser.waitForText('NOT sent: phone if urgent')
       await network(false)
       await browser.driver.wait(async () => !/No connection|NOT sent/.test(await browser.text()), 15_000)
-      const stored = await browser.driver.executeAsyncScript(
+      const stored = await browser.evaluateAsync(
         `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.record.measurements.length))`,
         caseId,
       )

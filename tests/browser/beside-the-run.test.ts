@@ -19,7 +19,7 @@ describe('beside the run in the browser', () => {
   })
 
   async function demoCase(who: string): Promise<string> {
-    const rows: BoardRow[] = await browser.driver.executeAsyncScript(
+    const rows: BoardRow[] = await browser.evaluateAsync(
       `const [done] = arguments
        fetch('/api/board').then((one) => one.json()).then(({ rows }) => done(rows))`,
     )
@@ -54,7 +54,7 @@ describe('beside the run in the browser', () => {
     it('keeps them through a reload and through a clock that is turned by a day, across midnight', async () => {
       const before = await secondsOf('Setting')
       for (const hours of [26, -26]) {
-        await browser.driver.executeScript(
+        await browser.evaluate(
           `const real = Date.now.bind(Date); const by = arguments[0] * 3600e3; Date.now = () => real() + by; window.dispatchEvent(new Event('focus'))`,
           hours,
         )
@@ -107,7 +107,7 @@ describe('beside the run in the browser', () => {
     }).timeout(60_000)
 
     it('says what to do with one key when something is wrong, and keeps it', async () => {
-      await browser.driver.executeScript(`document.activeElement?.blur()`)
+      await browser.evaluate(`document.activeElement?.blur()`)
       await browser.press('w')
       await browser.find('dialog', 'What is wrong?')
       await browser.click('button', 'It is setting too early')
@@ -129,7 +129,7 @@ describe('beside the run in the browser', () => {
       const lock = await browser.find('dialog', 'Locked')
       await browser.waitForText('Hold without moving until it is set')
       expect(await lock.getText()).to.include('Setting')
-      const focused = await browser.driver.executeScript('return document.activeElement?.closest("[role=dialog]") !== null')
+      const focused = await browser.evaluate('return document.activeElement?.closest("[role=dialog]") !== null')
       expect(focused, 'the focus is in the lock').to.equal(true)
       expect(await browser.query('link', 'Board'), 'the page behind is hidden').to.equal(null)
       await browser.click('button', 'Something is wrong')
@@ -146,9 +146,7 @@ describe('beside the run in the browser', () => {
       expect(await browser.query('dialog', 'Locked')).to.equal(null)
       // The session of before is over, which its live stream says: the one of now goes on.
       const asked = (): Promise<number> =>
-        browser.driver.executeScript(
-          `return performance.getEntriesByType('resource').filter((one) => /api\\/stream/.test(one.name)).length`,
-        )
+        browser.evaluate(`return performance.getEntriesByType('resource').filter((one) => /api\\/stream/.test(one.name)).length`)
       await browser.driver.wait(async () => (await asked()) > 0, 15_000, 'the stream of before never ended')
       expect(await browser.query('dialog', 'Signed out')).to.equal(null)
     }).timeout(60_000)
@@ -181,17 +179,17 @@ describe('beside the run in the browser', () => {
       await browser.driver.wait(async () => (await browser.find('button', 'Done')).isEnabled(), 8_000)
       await finishStep(browser)
       const second = await browser.driver.getWindowHandle()
-      await browser.driver.switchTo().window(first)
+      await browser.toTab(first)
       await browser.find('region', /^Step 2 of/)
       await browser.waitForText('drives on another screen')
       await browser.driver.navigate().refresh()
       await browser.waitForText('drives on another screen')
-      await browser.driver.switchTo().window(second)
+      await browser.toTab(second)
       await browser.driver.navigate().refresh()
       await browser.find('region', /^Step 2 of/)
       expect(await browser.text()).not.to.include('drives on another screen')
       await browser.driver.close()
-      await browser.driver.switchTo().window(first)
+      await browser.toTab(first)
     }).timeout(90_000)
   })
 
@@ -211,7 +209,7 @@ describe('beside the run in the browser', () => {
       await browser.click('button', 'Let the blade cool: start 2 min')
       await browser.find('timer', 'Let the blade cool')
       await walkTo(browser, /Check circulation, feeling and movement again/)
-      const episodeId: string = await browser.driver.executeAsyncScript(
+      const episodeId: string = await browser.evaluateAsync(
         `const [id, done] = arguments
          fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.episodeId))`,
         caseId,

@@ -15,7 +15,7 @@ describe('the Board in its densities', () => {
     await browser.find('list', 'Live cases, worst first')
   })
   const names = async (css: string): Promise<readonly string[]> =>
-    browser.driver.executeScript(`return [...document.querySelectorAll(arguments[0])].map((one) => one.innerText)`, css)
+    browser.evaluate(`return [...document.querySelectorAll(arguments[0])].map((one) => one.innerText)`, css)
 
   it('finds by words and place, and keeps what was asked in the address', async () => {
     await browser.type('searchbox', 'Find on the Board', 'jago')
@@ -35,7 +35,7 @@ describe('the Board in its densities', () => {
     await browser.open('/?view=rows')
     await browser.find('table', 'Live cases, worst first')
     await browser.waitForText('Pascoe-Bray')
-    const bottoms: number[] = await browser.driver.executeScript(
+    const bottoms: number[] = await browser.evaluate(
       `return [...document.querySelectorAll('tbody tr')].map((one) => one.getBoundingClientRect().bottom)`,
     )
     expect(bottoms.filter((one) => one <= 800).length).to.be.at.least(24)
@@ -58,7 +58,7 @@ describe('the Board in its densities', () => {
     await browser.open('/')
     // The list is there before its cases are.
     await browser.waitForText('Next four hours')
-    await browser.driver.executeScript(`document.querySelector('main details').open = true`)
+    await browser.evaluate(`document.querySelector('main details').open = true`)
     const list = await browser.find('list', 'Late with so many people')
     const late = [...(await list.getText()).matchAll(/(\d+) late/g)].map((one) => Number(one[1]))
     expect(late).to.have.length(4)

@@ -58,7 +58,7 @@ describe('three days of a care collar, in the browser', () => {
     await browser.click('button', 'Done')
     await browser.waitForText(/Not said yet: /)
     const answerNext = (): Promise<boolean> =>
-      browser.driver.executeScript(
+      browser.evaluate(
         `const open = [...document.querySelectorAll('[role=dialog] [role=radiogroup], [role=dialog] [role=group]')]
            .find((group) => !group.querySelector('[data-state=on]'))
          if (!open) return false

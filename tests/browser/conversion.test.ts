@@ -22,7 +22,7 @@ describe('a field splint changed for the ward’s traction, in the browser', () 
   })
   const inHand = async (): Promise<string> => /case\/([^/]+)/.exec(await browser.driver.getCurrentUrl())?.[1] ?? ''
   const kept = <T>(caseId: string, field: string): Promise<T> =>
-    browser.driver.executeAsyncScript<T>(
+    browser.evaluateAsync<T>(
       `const [id, field, done] = arguments
        fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record?.[field]))`,
       caseId,
@@ -51,7 +51,7 @@ describe('a field splint changed for the ward’s traction, in the browser', () 
     expect(await kept(field.caseId, 'replacedBy')).to.equal(wardCase)
     await browser.open('/')
     await browser.waitForText('Test pole-traction')
-    const lines = await browser.driver.executeScript<string[]>(
+    const lines = await browser.evaluate<string[]>(
       `return [...document.querySelectorAll('main li a')].map((one) => one.getAttribute('href'))`,
     )
     expect(lines.filter((one) => one.includes(field.caseId))).to.deep.equal([])

@@ -40,7 +40,7 @@ describe('the drill, in the browser', () => {
     await browser.find('region', 'What you find')
     await browser.click('button', 'Rest of both normal')
     const put = (cell: string, entry: string): Promise<void> =>
-      browser.driver.executeScript(
+      browser.evaluate(
         `[...document.querySelectorAll('[data-cell]')].find((one) => one.dataset.cell.endsWith(arguments[0]) && [...one.querySelectorAll('button')].some((each) => each.textContent.startsWith(arguments[1])))
           .querySelectorAll('button').forEach((one) => { if (one.textContent.startsWith(arguments[1])) one.click() })`,
         cell,
@@ -64,7 +64,7 @@ describe('the drill, in the browser', () => {
 
   it('ends in the morning with the score beside the list’s and the perfect player’s, and every bed', async () => {
     await browser.click('button', /^Call the senior/)
-    await browser.driver.executeScript(`const real = window.setInterval; window.setInterval = (work, ms) => real(work, ms / ${faster})`)
+    await browser.evaluate(`const real = window.setInterval; window.setInterval = (work, ms) => real(work, ms / ${faster})`)
     await browser.click('button', 'Go on')
     await browser.click('radio', '1 s a minute')
     await browser.waitForText('By the list alone')

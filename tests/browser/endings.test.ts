@@ -32,7 +32,7 @@ describe('how a case ends, in the browser', () => {
   async function isKept(seeded: SeededCase, field: 'ended' | 'removedAt'): Promise<void> {
     await browser.driver.wait(
       () =>
-        browser.driver.executeAsyncScript<boolean>(
+        browser.evaluateAsync<boolean>(
           `const [id, field, done] = arguments
            fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(Boolean(record[field])))`,
           seeded.caseId,
@@ -72,7 +72,7 @@ describe('how a case ends, in the browser', () => {
     it('sends the patient home with a sheet that prints', async () => {
       await isKept(seeded, 'ended')
       const sheet = await browser.find('link', 'Take-home sheet, A4')
-      const [status, type, size]: [number, string, number] = await browser.driver.executeAsyncScript(
+      const [status, type, size]: [number, string, number] = await browser.evaluateAsync(
         `const [href, done] = arguments
          fetch(href).then(async (one) => done([one.status, one.headers.get('content-type'), (await one.blob()).size]))`,
         await sheet.getAttribute('href'),

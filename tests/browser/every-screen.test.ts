@@ -71,9 +71,9 @@ async function visit(screen: (typeof screens)[number]): Promise<void> {
 
 /** What axe finds on the page as it stands, of any weight; the dark differs from the light by its colours alone. */
 async function axeFaults(theme: 'light' | 'dark'): Promise<readonly string[]> {
-  await browser.driver.executeScript(`document.documentElement.dataset.theme = '${theme}'`)
-  await browser.driver.executeScript(`if (!window.axe) { ${axe.source} }`)
-  return browser.driver.executeAsyncScript(
+  await browser.evaluate(`document.documentElement.dataset.theme = '${theme}'`)
+  await browser.evaluate(`if (!window.axe) { ${axe.source} }`)
+  return browser.evaluateAsync(
     `const done = arguments[0]
      axe.run(document, { resultTypes: ['violations'], ${theme === 'dark' ? "runOnly: ['color-contrast']" : ''} }).then(({ violations }) => done(violations
        .map((one) => one.id + ': ' + one.nodes.map((node) => node.html.slice(0, 160)).join(' | '))))`,
@@ -86,7 +86,7 @@ describe('every screen', () => {
     browser = await startBrowser(server.address)
     await browser.setViewport(1280, 800)
     await signIn(browser, 'isolde', server.password)
-    const rows: BoardRow[] = await browser.driver.executeAsyncScript(
+    const rows: BoardRow[] = await browser.evaluateAsync(
       `fetch('/api/board').then((one) => one.json()).then((one) => arguments[0](one.rows))`,
     )
     for (const [name, technique] of bodies) {
@@ -96,7 +96,7 @@ describe('every screen', () => {
     for (const row of rows) if (row.technique === 'leg-slab') pathOf.set(row.stage, `/case/${row.caseId}/${row.stage}`)
     pathOf.set(
       'sitting',
-      await browser.driver.executeAsyncScript(
+      await browser.evaluateAsync(
         `fetch('/api/practice/sittings').then((one) => one.json()).then((one) => arguments[0]('/practice/run/' + one.sittings.find((each) => each.result).id))`,
       ),
     )
@@ -106,7 +106,7 @@ describe('every screen', () => {
   for (const screen of screens) {
     it(`${screen}: fits a narrow phone, also when a wide screen is made narrow, axe finds nothing in the light or in the dark, and its words are for people`, async () => {
       const wider = (): Promise<number> =>
-        browser.driver.executeScript('return document.documentElement.scrollWidth - document.documentElement.clientWidth')
+        browser.evaluate('return document.documentElement.scrollWidth - document.documentElement.clientWidth')
       await browser.setViewport(390, 844)
       await visit(screen)
       const fresh = await wider()
@@ -149,7 +149,7 @@ describe('every screen', () => {
 
   it('is walked with the keyboard alone: stages by number, help by ?, Board by b', async () => {
     await visit('measure')
-    await browser.driver.executeScript('document.activeElement.blur()')
+    await browser.evaluate('document.activeElement.blur()')
     await browser.press('3')
     await browser.find('heading', 'Choose')
     await browser.press('?')
@@ -191,7 +191,7 @@ describe('every screen', () => {
     await browser.find('link', 'To the Board')
     await browser.open('/case/00000000-0000-4000-8000-000000000000/measure')
     await browser.waitForText('There is no case at this address')
-    const status: number = await browser.driver.executeAsyncScript(
+    const status: number = await browser.evaluateAsync(
       `const [done] = arguments; fetch('/assets/of-an-older-version.js').then((one) => done(one.status))`,
     )
     expect(status).to.equal(404)

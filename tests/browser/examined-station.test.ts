@@ -35,7 +35,7 @@ describe('a station examined on two devices, in the browser', () => {
   after(() => candidate.quit())
   const tick = (id: string): Promise<void> => examiner.click('button', stepName({ id }))
   const doneCount = (): Promise<number> =>
-    examiner.driver.executeScript<number>(`return document.querySelectorAll('section[aria-labelledby="done"] li').length`)
+    examiner.evaluate<number>(`return document.querySelectorAll('section[aria-labelledby="done"] li').length`)
 
   it('is begun by the examiner, and the candidate finds it under Practice with clock and givens, and no step', async () => {
     await examiner.open(`/practice/station/${stationIdOf('frame-traction')}`)
@@ -67,7 +67,7 @@ describe('a station examined on two devices, in the browser', () => {
     await examiner.click('button', 'Undo')
     await examiner.driver.wait(async () => (await doneCount()) === 8, 5_000)
     await examiner.waitForText(/marks are kept here and not yet sent/)
-    await examiner.driver.executeScript(`const real = Date.now.bind(Date); Date.now = () => real() + ${asleepMs}`)
+    await examiner.evaluate(`const real = Date.now.bind(Date); Date.now = () => real() + ${asleepMs}`)
     await examiner.waitForText('over time')
     for (const id of done.slice(8)) await tick(id)
     await examiner.click('button', 'Pull let go')
@@ -91,7 +91,7 @@ describe('a station examined on two devices, in the browser', () => {
     await line.mend()
     await examiner.driver.wait(async () => !(await examiner.text()).includes('not yet sent'), 30_000, 'the marks never went')
     await candidate.waitForText('failed: critical')
-    const answer = await candidate.driver.executeAsyncScript<SittingAnswer>(
+    const answer = await candidate.evaluateAsync<SittingAnswer>(
       `fetch(arguments[0]).then((one) => one.json()).then(arguments[1])`,
       `/api${runPath.replace('/run/', '/sittings/')}`,
     )
@@ -126,7 +126,7 @@ describe('a station examined on two devices, in the browser', () => {
     await examiner.type('textbox', 'Password', password)
     await examiner.click('button', 'Sign in')
     const marked = (): Promise<number> =>
-      examiner.driver.executeAsyncScript<number>(
+      examiner.evaluateAsync<number>(
         `fetch(arguments[0]).then((one) => one.json()).then((one) => arguments[1](one.sitting?.examiners[0]?.marks.length ?? 0), () => arguments[1](0))`,
         `/api${path.replace('/run/', '/sittings/')}`,
       )

@@ -28,7 +28,7 @@ describe('the first half of the path in the browser', () => {
   }
 
   async function askedNow(): Promise<string> {
-    return browser.driver.executeScript(`return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`)
+    return browser.evaluate(`return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`)
   }
 
   /** Types a reading into the field that already has the focus, and Enter. */
@@ -127,7 +127,7 @@ describe('the first half of the path in the browser', () => {
         .toFile(photo)
       await choose('photo', photo)
       await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'img[src^="/api/photos/"]' })).length === 1, 8_000)
-      const size: [number, number] = await browser.driver.executeAsyncScript(
+      const size: [number, number] = await browser.evaluateAsync(
         `const [done] = arguments
        const img = document.querySelector('img[src^="/api/photos/"]')
        const look = () => done([img.naturalWidth, img.naturalHeight])
@@ -245,7 +245,7 @@ describe('the first half of the path in the browser', () => {
 
     it('lets go of what it had set aside when the plan is dropped', async () => {
       const reserved = (): Promise<number> =>
-        browser.driver.executeAsyncScript(
+        browser.evaluateAsync(
           `const [done] = arguments
          const run = async () => {
            const { places } = await (await fetch('/api/store')).json()

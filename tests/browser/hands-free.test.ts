@@ -48,10 +48,10 @@ describe('at the bedside', () => {
     const stepNumber = async (): Promise<number> => Number(/^Step (\d+)/.exec(await shownStep(browser))?.[1])
     const waitForStep = (step: number): Promise<unknown> =>
       browser.driver.wait(async () => (await stepNumber()) === step, 8_000, `step ${step} never came`)
-    const asked = (): Promise<Asked> => browser.driver.executeScript('return window.asked')
+    const asked = (): Promise<Asked> => browser.evaluate('return window.asked')
     /** Starts a limit of a few seconds, as another screen would. */
     const startLimit = async (label: string, minutes: number): Promise<void> => {
-      const runId: string = await browser.driver.executeAsyncScript(
+      const runId: string = await browser.evaluateAsync(
         `const [id, done] = arguments
          fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).id))`,
         seeded.caseId,
@@ -75,14 +75,14 @@ describe('at the bedside', () => {
 
     it('takes the pedal wherever the focus was left, but not out of a field', async () => {
       await settle()
-      await browser.driver.executeScript('document.activeElement.blur()')
+      await browser.evaluate('document.activeElement.blur()')
       await browser.press(Key.PAGE_DOWN)
       await waitForStep(2)
       await settle()
       await (await browser.find('textbox', 'Note, kept with the time')).sendKeys('two hands ', Key.SPACE, Key.PAGE_DOWN)
       await settle()
       expect(await stepNumber()).to.equal(2)
-      await browser.driver.executeScript('document.activeElement.blur()')
+      await browser.evaluate('document.activeElement.blur()')
       await browser.press(Key.BACK_SPACE)
       await waitForStep(1)
     })
@@ -101,7 +101,7 @@ describe('at the bedside', () => {
       await confirm.click()
       await waitForStep(3)
       await settle()
-      await browser.driver.executeScript('document.activeElement.blur()')
+      await browser.evaluate('document.activeElement.blur()')
       await key('keyDown')
       await key('keyUp')
       await key('keyDown')
@@ -259,7 +259,7 @@ describe('at the bedside', () => {
       await network(false)
       await browser.driver.wait(async () => !/No connection|NOT sent|Sending…/.test(await browser.text()), 20_000)
       expect((await shownStep(browser)).split(':')[0]).to.equal(shown)
-      const record: CaseRecord = await browser.driver.executeAsyncScript(
+      const record: CaseRecord = await browser.evaluateAsync(
         `const [id, done] = arguments
        fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.record))`,
         seeded.caseId,
@@ -287,7 +287,7 @@ describe('at the bedside', () => {
       await browser.click('button', 'Sign in')
       await browser.driver.wait(async () => (await browser.query('dialog', 'Signed out')) === null, 8_000)
       await browser.driver.wait(async () => !/NOT sent|Sending…/.test(await browser.text()), 10_000)
-      const steps: string[] = await browser.driver.executeAsyncScript(
+      const steps: string[] = await browser.evaluateAsync(
         `const [id, done] = arguments
          fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).steps.map((one) => one.stepId)))`,
         seeded.caseId,

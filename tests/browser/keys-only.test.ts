@@ -40,12 +40,10 @@ describe('the whole path by the keyboard alone', () => {
   it('readings are typed where the focus is', async () => {
     for (let count = 0; count < 12; count++) {
       if (/All asked places are read/.test(await browser.text())) break
-      const asked = await browser.driver.executeScript<string>(
-        `return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`,
-      )
+      const asked = await browser.evaluate<string>(`return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`)
       const figure = /path|length/i.test(asked) ? '58' : /calf/i.test(asked) ? '38' : /heel|knee/i.test(asked) ? '34' : '25'
       await browser.driver.wait(
-        async () => (await browser.driver.executeScript<string>('return document.activeElement.tagName')) === 'INPUT',
+        async () => (await browser.evaluate<string>('return document.activeElement.tagName')) === 'INPUT',
         8_000,
         `no field has the focus for ${asked}`,
       )
@@ -53,9 +51,8 @@ describe('the whole path by the keyboard alone', () => {
       await browser.driver.wait(
         async () =>
           /All asked places are read/.test(await browser.text()) ||
-          (await browser.driver.executeScript<string>(
-            `return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`,
-          )) !== asked,
+          (await browser.evaluate<string>(`return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`)) !==
+            asked,
         8_000,
         `${asked} stays asked`,
       )
@@ -82,9 +79,7 @@ describe('the whole path by the keyboard alone', () => {
     await browser.press(Key.ARROW_DOWN)
     for (let count = 0; count < 60 && !/All is entered/.test(await browser.text()); count++) await browser.press('1')
     await browser.waitForText('All is entered')
-    const submit = await browser.driver.executeScript<string>(
-      `return document.querySelector('[role=dialog] button[type=submit]').textContent`,
-    )
+    const submit = await browser.evaluate<string>(`return document.querySelector('[role=dialog] button[type=submit]').textContent`)
     await press(new RegExp(`^${submit}$`))
     await browser.driver.wait(async () => (await browser.query('dialog', /./)) === null, 8_000, 'the sheet stays')
   }
@@ -96,7 +91,7 @@ describe('the whole path by the keyboard alone', () => {
       const before = shown.split(':')[0] ?? ''
       if (before === '') break
       if (shown.includes('Record the baseline')) await enterRound()
-      const button = await browser.driver.executeScript<string>(
+      const button = await browser.evaluate<string>(
         `return document.querySelector('section[aria-label^="Step "] div.sticky button')?.textContent ?? ''`,
       )
       await press(new RegExp(`^${button.replace(/[.*+?^$()]/g, '\\$&')}`))

@@ -78,7 +78,7 @@ describe('labels of the drawings', () => {
           widthPx: [358, 560, 720, 1100][Math.floor(seed / 4) % 4] ?? 720,
         }
       })
-      const found = await browser.driver.executeScript<{ faults: readonly string[]; labels: number }>(
+      const found = await browser.evaluate<{ faults: readonly string[]; labels: number }>(
         `return window.showLanes(JSON.parse(arguments[0]))`,
         JSON.stringify(wishes),
       )

@@ -12,16 +12,16 @@ let browser: TestBrowser
  * @param body of `(url, init, pass) => Response`, JavaScript in the page; `pass()` asks the real server
  */
 async function stand(between: string): Promise<void> {
-  await browser.driver.executeScript(
+  await browser.evaluate(
     `window.__fetch ??= window.fetch
      const between = new Function('url', 'init', 'pass', arguments[0])
      window.fetch = (url, init) => Promise.resolve(between(String(url), init ?? {}, () => window.__fetch(url, init)))`,
     between,
   )
 }
-const clear = (): Promise<unknown> => browser.driver.executeScript('if (window.__fetch) window.fetch = window.__fetch')
+const clear = (): Promise<unknown> => browser.evaluate('if (window.__fetch) window.fetch = window.__fetch')
 /** As the browser says when a network is there again. */
-const lineIsBack = (): Promise<unknown> => browser.driver.executeScript("window.dispatchEvent(new Event('online'))")
+const lineIsBack = (): Promise<unknown> => browser.evaluate("window.dispatchEvent(new Event('online'))")
 const answer = (status: number): string =>
   `new Response(JSON.stringify({ type: '', title: '', status: ${status}, detail: 'no' }), { status: ${status}, headers: { 'content-type': 'application/json' } })`
 const isEvent = "url.endsWith('/api/events')"
@@ -41,7 +41,7 @@ describe('the line to the server in the browser', () => {
 
   const pickSwelling = (name: string): Promise<void> => browser.click('radio', name)
   const swellingKept = async (): Promise<string> =>
-    browser.driver.executeAsyncScript(
+    browser.evaluateAsync(
       `const [id, injury, done] = arguments
        ;(window.__fetch ?? fetch)('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.episode.injuries[injury].swelling))`,
       seeded.caseId,
@@ -124,7 +124,7 @@ describe('the line to the server in the browser', () => {
     // Every answer to an event comes late, after the live stream has told of it; the case itself is read at once.
     await stand(`return ${isEvent} ? pass().then((one) => new Promise((done) => setTimeout(() => done(one), 1200))) : pass()`)
     const seen: number[] = []
-    await browser.driver.executeScript(
+    await browser.evaluate(
       `window.__steps = []
        new MutationObserver(() => {
          const region = [...document.querySelectorAll('[aria-label^="Step "]')][0]
@@ -134,7 +134,7 @@ describe('the line to the server in the browser', () => {
     )
     for (let step = 0; step < 4; step++) await finishStep(browser)
     await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 15_000, 'it never went')
-    seen.push(...((await browser.driver.executeScript('return window.__steps')) as number[]))
+    seen.push(...((await browser.evaluate('return window.__steps')) as number[]))
     expect(seen.length).to.be.greaterThan(2)
     expect(seen).to.deep.equal([...seen].sort((a, b) => a - b))
   })

@@ -57,7 +57,7 @@ describe('make ready in the browser', () => {
 
   it('draws the map in workers with progress, can be cancelled, and goes on', async () => {
     // The map is drawn in less time than a click takes: its points wait until it was cancelled.
-    await browser.driver.executeScript(
+    await browser.evaluate(
       `const Real = window.Worker
        window.Worker = class extends Real {
          postMessage(job, ...rest) { if (job.kind !== 'points' || window.isReleased) super.postMessage(job, ...rest) }
@@ -66,7 +66,7 @@ describe('make ready in the browser', () => {
     await browser.click('button', 'Map of water and layers')
     await browser.find('progressbar', 'Heat map')
     await browser.click('button', 'Cancel the map')
-    await browser.driver.executeScript('window.isReleased = true')
+    await browser.evaluate('window.isReleased = true')
     await browser.find('button', 'Go on with the map')
     const half = await known()
     expect(half).to.be.below(224)
@@ -87,13 +87,13 @@ describe('make ready in the browser', () => {
     await browser.driver.navigate().refresh()
     await browser.click('button', 'Map of water and layers')
     await browser.driver.wait(async () => (await known()) > 10, 8_000)
-    await browser.driver.executeScript('window.madeWorkers.at(-1).terminate()')
+    await browser.evaluate('window.madeWorkers.at(-1).terminate()')
     await browser.driver.wait(async () => (await known()) === 224, 40_000, 'the map never ends')
   }).timeout(90_000)
 
   it('says so when every worker dies, and keeps what is known', async () => {
     await browser.driver.navigate().refresh()
-    await browser.driver.executeScript(
+    await browser.evaluate(
       `const Real = window.Worker
        window.Worker = class extends Real { postMessage(job, ...rest) { if (job.kind === 'points') setTimeout(() => this.onerror?.(new Event('error')), 30); else super.postMessage(job, ...rest) } }`,
     )
@@ -105,7 +105,7 @@ describe('make ready in the browser', () => {
   it('links the template on both sheets, and says what is missing where there is nothing to cut', async () => {
     const link = await browser.find('link', 'Template 1:1, A4')
     const answer = async (href: string | null): Promise<[number, string]> =>
-      browser.driver.executeAsyncScript(
+      browser.evaluateAsync(
         `const [href, done] = arguments
          fetch(href).then(async (one) => done([one.status, one.headers.get('content-type') + ' ' + (one.ok ? '' : await one.text())]))`,
         href,
@@ -119,6 +119,6 @@ describe('make ready in the browser', () => {
 
   /** Points of the map that are there. */
   async function known(): Promise<number> {
-    return browser.driver.executeScript(`return document.querySelectorAll('figure svg g text').length`)
+    return browser.evaluate(`return document.querySelectorAll('figure svg g text').length`)
   }
 })

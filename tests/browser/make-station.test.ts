@@ -63,9 +63,7 @@ describe('a station that somebody makes, and the group that does it, in the brow
     await browser.waitForText('Steps that fail most')
     await browser.find('image', /half of \d+ runs took/)
     await browser.setViewport(390, 844)
-    const wider = await browser.driver.executeScript<number>(
-      'return document.documentElement.scrollWidth - document.documentElement.clientWidth',
-    )
+    const wider = await browser.evaluate<number>('return document.documentElement.scrollWidth - document.documentElement.clientWidth')
     expect(wider).to.equal(0)
     await browser.setViewport(1280, 800)
     await browser.click('button', 'Keep the group')
@@ -81,7 +79,7 @@ describe('a station that somebody makes, and the group that does it, in the brow
   }).timeout(40_000)
 
   it('shows a trainee neither groups nor the making of stations, nor another’s run', async () => {
-    const other = await browser.driver.executeAsyncScript<string>(
+    const other = await browser.evaluateAsync<string>(
       `fetch('/api/practice/sittings').then((one) => one.json()).then((one) => arguments[0](one.sittings.find((sitting) => sitting.candidates[0].name === 'Sunniva Dray').id))`,
     )
     browser = await startBrowser(server.address)

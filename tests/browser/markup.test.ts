@@ -51,7 +51,7 @@ describe('markup on every screen', () => {
   })
 
   const wardVersion = (): Promise<number> =>
-    browser.driver.executeAsyncScript(`fetch('/api/ward').then((one) => one.json()).then((one) => arguments[0](one.version))`)
+    browser.evaluateAsync(`fetch('/api/ward').then((one) => one.json()).then((one) => arguments[0](one.version))`)
   /** Elements that came of text; none may. */
   const made = async (): Promise<number> => (await browser.driver.findElements({ css: '#pwned, i[id]' })).length
   const settle = (what: string): Promise<unknown> =>

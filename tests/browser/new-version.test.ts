@@ -25,7 +25,7 @@ describe('a new version, in the browser', () => {
     await browser.click('button', 'Sign in')
     await browser.find('heading', 'Board')
     await browser.driver.wait(
-      () => browser.driver.executeScript<boolean>('return navigator.serviceWorker.controller !== null'),
+      () => browser.evaluate<boolean>('return navigator.serviceWorker.controller !== null'),
       30_000,
       'no worker came',
     )
@@ -40,9 +40,9 @@ describe('a new version, in the browser', () => {
 
   it('waits while a run is open, and changes nothing under anybody’s hands', async () => {
     await browser.find('region', /^Step/)
-    await browser.driver.executeScript('window.isThePage = true')
+    await browser.evaluate('window.isThePage = true')
     appendFileSync(join(web, 'service-worker.js'), '\n// another version\n')
-    const state: string = await browser.driver.executeAsyncScript(
+    const state: string = await browser.evaluateAsync(
       `const [done] = arguments
        navigator.serviceWorker.getRegistration().then(async (one) => {
          await one.update()
@@ -53,7 +53,7 @@ describe('a new version, in the browser', () => {
     expect(state).to.equal('waits')
     await browser.find('region', /^Step/)
     expect(await browser.query('button', 'Go on with it')).to.equal(null)
-    expect(await browser.driver.executeScript('return window.isThePage')).to.equal(true)
+    expect(await browser.evaluate('return window.isThePage')).to.equal(true)
   }).timeout(60_000)
 
   it('says that it is ready when nothing is running, and is taken by a press', async () => {
@@ -61,13 +61,13 @@ describe('a new version, in the browser', () => {
     await browser.find('heading', 'Guide')
     await browser.click('button', 'Go on with it')
     await browser.driver.wait(
-      () => browser.driver.executeScript<boolean>('return window.isThePage === undefined && document.readyState === "complete"'),
+      () => browser.evaluate<boolean>('return window.isThePage === undefined && document.readyState === "complete"'),
       20_000,
       'the page was never loaded anew',
     )
     await browser.find('heading', 'Guide')
     expect(await browser.query('button', 'Go on with it')).to.equal(null)
-    const waits = await browser.driver.executeAsyncScript(
+    const waits = await browser.evaluateAsync(
       `const [done] = arguments; navigator.serviceWorker.getRegistration().then((one) => done(one.waiting !== null))`,
     )
     expect(waits).to.equal(false)

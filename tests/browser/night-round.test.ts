@@ -37,7 +37,7 @@ describe('a night round, in the browser', () => {
   const until = (wanted: RegExp): Promise<unknown> =>
     browser.driver.wait(async () => wanted.test(await status()), 15_000, `the round never said ${String(wanted)}`)
   const roundsOf = (seeded: SeededCase): Promise<readonly { outcome: string; at: string; mark?: string }[]> =>
-    browser.driver.executeAsyncScript(
+    browser.evaluateAsync(
       `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then(({ episode }) => done(episode.rounds))`,
       seeded.caseId,
     )
@@ -87,7 +87,7 @@ describe('a night round, in the browser', () => {
     await browser.driver.wait(isHere, 20_000, 'the beds were not kept on the device')
     await line.cut()
     await walkFirst(async () => {
-      await browser.driver.executeScript(
+      await browser.evaluate(
         `const pulse = document.querySelector('[role=group][aria-label="Pulse, left"]')
          const button = [...pulse.querySelectorAll('button')].find((one) => one.textContent.startsWith('absent'))
          button.scrollIntoView({ block: 'center' }); button.click()`,
@@ -99,7 +99,7 @@ describe('a night round, in the browser', () => {
     await browser.click('button', 'Next bed')
     expect(await firstBed()).to.equal('Night ward, bed 5')
     await walkFirst(async () => {
-      await browser.driver.executeScript(
+      await browser.evaluate(
         `const select = [...document.querySelectorAll('select')].find((one) => one.offsetParent)
          select.scrollIntoView({ block: 'center' })
          Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(select, '45')
@@ -120,7 +120,7 @@ describe('a night round, in the browser', () => {
     await browser.waitForText('12 patients, the worst first')
     const text = await browser.text()
     expect(text).to.match(/no pulse felt/)
-    const paper: number = await browser.driver.executeAsyncScript(
+    const paper: number = await browser.evaluateAsync(
       `const [done] = arguments; fetch('/api/hand-over.pdf?place=Night+ward&zone=Etc/UTC').then((one) => done(one.status))`,
     )
     expect(paper).to.equal(200)

@@ -62,7 +62,7 @@ describe('with the network gone, in the browser', () => {
 
   it('shows its own fonts', async () => {
     expect(
-      await browser.driver.executeAsyncScript(
+      await browser.evaluateAsync(
         `const [done] = arguments
          document.fonts.ready.then(() => done([...document.fonts].some((one) => one.status === 'loaded')))`,
       ),
@@ -82,7 +82,7 @@ describe('with the network gone, in the browser', () => {
     await line.mend()
     await browser.driver.wait(
       () =>
-        browser.driver.executeAsyncScript<boolean>(
+        browser.evaluateAsync<boolean>(
           `const [id, done] = arguments
            fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done((one.record.addedTasks ?? []).some((task) => task.text === 'Ring the daughter')), () => done(false))`,
           seeded.caseId,
@@ -94,7 +94,7 @@ describe('with the network gone, in the browser', () => {
 
   it('does not start for whoever signed out', async () => {
     await browser.open('/')
-    await browser.driver.executeAsyncScript(
+    await browser.evaluateAsync(
       `const [done] = arguments
        fetch('/api/session').then((one) => one.json()).then(({ csrf }) => fetch('/api/session', { method: 'DELETE', headers: { 'x-csrf-token': csrf } })).then(() => done(null))`,
     )

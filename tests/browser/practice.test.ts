@@ -17,10 +17,10 @@ describe('the benches, in the browser', () => {
     await browser.setViewport(1280, 800)
     await signIn(browser, 'teodor', server.password)
   })
-  const search = (): Promise<string> => browser.driver.executeScript<string>('return location.search')
+  const search = (): Promise<string> => browser.evaluate<string>('return location.search')
   const waitForSearch = (wanted: RegExp): Promise<unknown> => browser.driver.wait(async () => wanted.test(await search()), 10_000)
   const figure = async (label: string | RegExp): Promise<string> => {
-    const rows = await browser.driver.executeScript<readonly string[]>(
+    const rows = await browser.evaluate<readonly string[]>(
       `return [...document.querySelectorAll('table[aria-label="What follows"] tbody tr')].map((row) => row.innerText.replace(/\\s+/g, ' '))`,
     )
     return rows.find((row) => (typeof label === 'string' ? row.startsWith(label) : label.test(row))) ?? ''
@@ -127,13 +127,13 @@ describe('the benches, in the browser', () => {
 
   it('leaves nothing on the server: Board, store, history and every case are as they were', async () => {
     const held = (): Promise<string> =>
-      browser.driver.executeAsyncScript<string>(
+      browser.evaluateAsync<string>(
         `const done = arguments[1]; Promise.all(arguments[0].map((path) => fetch(path).then((one) => one.json()))).then((all) => done(JSON.stringify(all, (key, value) => (key === 'now' || key === 'at' ? undefined : value)).replace(/"\\d{4}-[^"]*Z"/g, '""')))`,
         heldPaths,
       )
     await browser.open('/practice')
     const before = await held()
-    const sent = await browser.driver.executeScript<number>(
+    const sent = await browser.evaluate<number>(
       `window.sentCount = 0; const real = window.fetch; window.fetch = (...given) => { if ((given[1]?.method ?? 'GET') !== 'GET') window.sentCount++; return real(...given) }; return window.sentCount`,
     )
     expect(sent).to.equal(0)
@@ -145,7 +145,7 @@ describe('the benches, in the browser', () => {
       await browser.click('link', 'All benches')
       await browser.find('heading', 'Practice')
     }
-    expect(await browser.driver.executeScript<number>('return window.sentCount')).to.equal(0)
+    expect(await browser.evaluate<number>('return window.sentCount')).to.equal(0)
     expect(await held()).to.equal(before)
   }).timeout(60_000)
 })
@@ -159,7 +159,7 @@ describe('a station alone, in the browser', () => {
     await signIn(browser, 'teodor', server.password)
   })
   const doneCount = (): Promise<number> =>
-    browser.driver.executeScript<number>(`return document.querySelectorAll('section[aria-labelledby="done"] li').length`)
+    browser.evaluate<number>(`return document.querySelectorAll('section[aria-labelledby="done"] li').length`)
 
   it('begins with what is given, and the clock runs when it is started', async () => {
     await browser.open('/practice')

@@ -41,9 +41,7 @@ describe('reading aloud, in the browser', () => {
     await browser.find('region', /^Step /)
   }
   const said = async (): Promise<readonly string[]> =>
-    ((await browser.driver.executeScript('return window.said')) as [string, string][]).map(([text, voice]) =>
-      voice ? `${voice}: ${text}` : text,
-    )
+    ((await browser.evaluate('return window.said')) as [string, string][]).map(([text, voice]) => (voice ? `${voice}: ${text}` : text))
 
   it('is off until it is asked for, and then reads the step by a voice of the device alone', async () => {
     await withVoices(`[${onNet}, ${here}]`)
@@ -64,7 +62,7 @@ describe('reading aloud, in the browser', () => {
   })
 
   it('says the last minute of a timer', async () => {
-    const runId: string = await browser.driver.executeAsyncScript(
+    const runId: string = await browser.evaluateAsync(
       `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).id))`,
       seeded.caseId,
     )

@@ -64,7 +64,7 @@ describe('pull and wet clocks in the browser', () => {
 
     it('is legible on a phone: no text under 11 px, none cut off', async () => {
       await browser.setViewport(390, 844)
-      const faults: string[] = await browser.driver.executeScript(
+      const faults: string[] = await browser.evaluate(
         `const svg = document.querySelector('#rig').closest('section').querySelector('svg')
          const frame = svg.getBoundingClientRect()
          const scale = frame.width / svg.viewBox.baseVal.width

@@ -24,7 +24,7 @@ describe('a round on one screen', () => {
     await browser.click('button', 'Do the round')
     await browser.find('dialog', /^Round: Test leg-slab, LEFT ankle/)
   }
-  const height = (): Promise<number> => browser.driver.executeScript<number>(`return document.querySelector('[role=dialog]').scrollHeight`)
+  const height = (): Promise<number> => browser.evaluate<number>(`return document.querySelector('[role=dialog]').scrollHeight`)
   const openCount = async (): Promise<number> => {
     const [, count] = /(\d+) open/.exec(await browser.text()) ?? []
     return Number(count ?? 0)
@@ -55,9 +55,7 @@ describe('a round on one screen', () => {
     expect(await warmth.findElement({ css: '[aria-pressed="true"]' }).getText()).to.match(/^cool/)
     await browser.click('button', 'Rest of right normal')
     await browser.click('button', 'Next open')
-    const inHand = await browser.driver.executeScript<string>(
-      `return document.activeElement.closest('[data-cell]').getAttribute('aria-label')`,
-    )
+    const inHand = await browser.evaluate<string>(`return document.activeElement.closest('[data-cell]').getAttribute('aria-label')`)
     expect(inHand).to.equal('Refill, left')
   }).timeout(40_000)
 

@@ -60,7 +60,7 @@ describe('a device that many share, in the browser', () => {
     await browser.driver.navigate().refresh()
     await browser.find('heading', 'Locked')
     await browser.waitForText('Signed in: Isolde Quill.')
-    expect(await browser.driver.executeScript('return document.documentElement.innerHTML')).not.to.include(patient)
+    expect(await browser.evaluate('return document.documentElement.innerHTML')).not.to.include(patient)
     await openByPin('1111')
     await browser.waitForText('This is not the PIN')
     await openByPin('2468')
@@ -73,14 +73,14 @@ describe('a device that many share, in the browser', () => {
     await browser.open('/guide')
     await browser.find('heading', 'Guide')
     const second = await browser.driver.getWindowHandle()
-    await browser.driver.switchTo().window(first)
+    await browser.toTab(first)
     await lock('Lock; the PIN opens it')
-    await browser.driver.switchTo().window(second)
+    await browser.toTab(second)
     await browser.find('dialog', 'Locked')
     await openByPin('2468')
     await browser.find('heading', 'Guide')
     await browser.driver.close()
-    await browser.driver.switchTo().window(first)
+    await browser.toTab(first)
     await browser.waitForText(patient)
     await browser.driver.wait(async () => (await browser.query('dialog', 'Locked')) === null, 8_000)
   }).timeout(60_000)
@@ -93,8 +93,8 @@ describe('a device that many share, in the browser', () => {
     await line.mend()
     await browser.driver.navigate().refresh()
     await browser.find('heading', 'Locked')
-    expect(await browser.driver.executeScript('return document.documentElement.innerHTML')).not.to.include(patient)
-    const status = await browser.driver.executeAsyncScript(
+    expect(await browser.evaluate('return document.documentElement.innerHTML')).not.to.include(patient)
+    const status = await browser.evaluateAsync(
       `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => done(one.status), () => done(0))`,
       seeded.caseId,
     )
@@ -125,7 +125,7 @@ describe('a device that many share, in the browser', () => {
     await signInHere('maren')
     await browser.driver.wait(
       () =>
-        browser.driver.executeAsyncScript<boolean>(
+        browser.evaluateAsync<boolean>(
           `const [id, done] = arguments
            fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) =>
              done((record.addedTasks ?? []).some((task) => task.text === 'Ask for his glasses' && task.by === 'Isolde Quill')), () => done(false))`,
@@ -152,7 +152,7 @@ describe('a device that many share, in the browser', () => {
     await line.mend()
     await browser.driver.navigate().refresh()
     await browser.find('button', 'Sign in')
-    const person = await browser.driver.executeAsyncScript(
+    const person = await browser.evaluateAsync(
       `const [done] = arguments; fetch('/api/session').then((one) => one.json()).then((one) => done(one.person))`,
     )
     expect(person).to.equal(null)

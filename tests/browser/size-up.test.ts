@@ -26,7 +26,7 @@ describe('what Size up asks, in the browser', () => {
     readonly asked?: readonly { readonly question: string; readonly by: string }[]
   }
   const episode = (): Promise<Episode> =>
-    browser.driver.executeAsyncScript(
+    browser.evaluateAsync(
       `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.episode))`,
       seeded.caseId,
     )
@@ -80,9 +80,7 @@ describe('what Size up asks, in the browser', () => {
   })
 
   it('what was answered by no is so after all when it is tapped', async () => {
-    await browser.driver.executeScript(
-      `[...document.querySelectorAll('summary')].find((one) => one.textContent.startsWith('Asked')).click()`,
-    )
+    await browser.evaluate(`[...document.querySelectorAll('summary')].find((one) => one.textContent.startsWith('Asked')).click()`)
     await browser.click('button', /^Skin tented/)
     await browser.waitForText('Reduce now: call.')
     await browser.click('button', /^Skin tented/)
@@ -105,7 +103,7 @@ describe('what Size up asks, in the browser', () => {
   it('is less than a screen and a half on a desk, and three on a phone', async () => {
     await browser.open(`/case/${(await seedCase(browser, 'leg-slab')).caseId}/size-up`)
     await browser.find('group', 'Would stop it, or call for another device')
-    const height = (): Promise<number> => browser.driver.executeScript('return document.documentElement.scrollHeight')
+    const height = (): Promise<number> => browser.evaluate('return document.documentElement.scrollHeight')
     expect(await height()).to.be.below(1.5 * 800)
     await browser.setViewport(390, 844)
     await browser.driver.wait(async () => (await height()) < 3.1 * 844, 8_000, 'it is longer than three screens of a phone')

@@ -29,7 +29,7 @@ async function boardLine(name: string, wanted: RegExp): Promise<string> {
 function recordOf(
   seeded: SeededCase,
 ): Promise<{ episodeVersion: number; record: { measurements: { id: string; key: string; value: number; side?: string }[] } }> {
-  return browser.driver.executeAsyncScript(
+  return browser.evaluateAsync(
     `const done = arguments[1]; fetch('/api/cases/' + arguments[0]).then((one) => one.json()).then(done)`,
     seeded.caseId,
   )
@@ -105,9 +105,7 @@ describe('what stands, in the browser', () => {
     await sendRound(browser, seeded, quietRound('leg-slab', { pulse: 'absent' }), false)
     await open(seeded, 'watch')
     await browser.waitForText('Urgent: act now')
-    const top: number = await browser.driver.executeScript(
-      `return document.querySelector('[aria-label="What stands"]').getBoundingClientRect().top`,
-    )
+    const top: number = await browser.evaluate(`return document.querySelector('[aria-label="What stands"]').getBoundingClientRect().top`)
     expect(top).to.be.below(200)
     await boardLine('Phone Jory', /no pulse felt/)
     await browser.setViewport(1280, 800)
@@ -144,7 +142,7 @@ describe('what stands, in the browser', () => {
     await browser.click('button', 'Go on all the same')
     await browser.click('button', 'Go on all the same')
     await browser.type('textbox', 'Reason', 'moved by boat, no other way to hold')
-    await browser.driver.executeScript(
+    await browser.evaluate(
       `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Go on all the same').click()`,
     )
     await browser.click('button', /and \d+ more$/)
@@ -250,19 +248,17 @@ describe('what stands, in the browser', () => {
     await sendRound(browser, seeded, quietRound('leg-slab', { pulse: 'absent' }), false, 10)
     await open(seeded, 'watch')
     await browser.waitForText('no pulse felt')
-    await browser.driver.executeScript(`[...document.querySelectorAll('section[aria-labelledby=rounds] summary')][0].click()`)
+    await browser.evaluate(`[...document.querySelectorAll('section[aria-labelledby=rounds] summary')][0].click()`)
     await browser.click('button', 'Put it right')
     await browser.find('dialog', /^Put right/)
-    await browser.driver.executeScript(
+    await browser.evaluate(
       `const cell = document.querySelector('[role=dialog] [role=group][aria-label="Pulse, left"]')
        ;[...cell.querySelectorAll('button')].find((one) => one.innerText === 'present').click()
        ;[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Put it right').click()`,
     )
     await browser.waitForText('Why is missing')
     await browser.type('textbox', 'What was wrong with it', 'felt on the wrong foot')
-    await browser.driver.executeScript(
-      `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Put it right').click()`,
-    )
+    await browser.evaluate(`[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Put it right').click()`)
     await browser.waitForText('as first entered')
     await browser.waitForText('felt on the wrong foot')
     await browser.waitForText('No warning in what was entered')

@@ -8,7 +8,7 @@ const mostShift = 0.01
 
 /** What moved on a page since it was opened without being asked, with the parts that moved. */
 async function shiftsOf(browser: TestBrowser): Promise<{ readonly sum: number; readonly parts: readonly string[] }> {
-  return browser.driver.executeAsyncScript(`
+  return browser.evaluateAsync(`
     const done = arguments[arguments.length - 1]
     const parts = []
     let sum = 0

@@ -27,15 +27,15 @@ describe('a tab that dies', () => {
     const dying = await browser.driver.getWindowHandle()
     await browser.openTab()
     const left = await browser.driver.getWindowHandle()
-    await browser.driver.switchTo().window(dying)
+    await browser.toTab(dying)
     await browser.driver.get('chrome://crash').catch(() => undefined)
-    await browser.driver.switchTo().window(left)
+    await browser.toTab(left)
     await browser.setViewport(1280, 800)
   }
   const open = (stage: string): Promise<void> => browser.open(`/case/${seeded.caseId}/${stage}`)
   const record = async (): Promise<CaseRecord> =>
     (
-      await browser.driver.executeAsyncScript<{ record: CaseRecord }>(
+      await browser.evaluateAsync<{ record: CaseRecord }>(
         `fetch('/api/cases/${seeded.caseId}').then((one) => one.json()).then(arguments[0])`,
       )
     ).record

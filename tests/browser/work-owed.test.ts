@@ -31,14 +31,14 @@ describe('work owed in the browser', () => {
     await browser.find('heading', 'Owed')
   }
   async function boardRow(seeded: SeededCase): Promise<BoardRow | undefined> {
-    const rows: BoardRow[] = await browser.driver.executeAsyncScript(
+    const rows: BoardRow[] = await browser.evaluateAsync(
       `const [done] = arguments
        fetch('/api/board').then((answer) => answer.json()).then(({ rows }) => done(rows))`,
     )
     return rows.find((row) => row.caseId === seeded.caseId)
   }
   const choose = (label: string, answer: string): Promise<void> =>
-    browser.driver.executeScript(
+    browser.evaluate(
       `const group = [...document.querySelectorAll('[role=dialog] [role=group], [role=dialog] [role=radiogroup]')].find((one) => one.getAttribute('aria-label').startsWith(arguments[0]))
        ;[...group.querySelectorAll('button')].find((one) => one.innerText === arguments[1]).click()`,
       label,
@@ -57,7 +57,7 @@ describe('work owed in the browser', () => {
         await choose(`Skin, ${area}`, grade)
         await browser.driver.wait(
           () =>
-            browser.driver.executeScript<boolean>(
+            browser.evaluate<boolean>(
               `const group = [...document.querySelectorAll('[role=dialog] [role=group], [role=dialog] [role=radiogroup]')].find((one) => one.getAttribute('aria-label').startsWith(arguments[0]))
                return group?.querySelector('[data-state=on]')?.innerText === arguments[1]`,
               `Skin, ${area}`,
@@ -67,9 +67,7 @@ describe('work owed in the browser', () => {
         )
       }
       for (const asked of ['Washed and dried', 'Fresh liners in', 'Locks shut']) await choose(asked, 'yes')
-      await browser.driver.executeScript(
-        `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`,
-      )
+      await browser.evaluate(`[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`)
       await browser.find('heading', 'Done, beside rounds')
     }
 
@@ -84,14 +82,12 @@ describe('work owed in the browser', () => {
     it('is not done while something was not looked at, and keeps what was said', async () => {
       await browser.click('button', /^Do it: Wash/)
       await choose('Washed and dried', 'yes')
-      await browser.driver.executeScript(
-        `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`,
-      )
+      await browser.evaluate(`[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`)
       await browser.waitForText(/Not said yet: Skin, jaw, left/)
       await browser.click('button', 'Close')
       await browser.click('button', /^Do it: Wash/)
       expect(
-        await browser.driver.executeScript(
+        await browser.evaluate(
           `return [...document.querySelectorAll('[role=dialog] [data-state=on]')].map((one) => one.innerText).includes('yes')`,
         ),
       ).to.equal(true)
@@ -130,9 +126,7 @@ describe('work owed in the browser', () => {
         await choose('Skin, heel', heel)
         await choose('Skin, fibular', 'intact')
         await choose('Foot and great toe', 'yes')
-        await browser.driver.executeScript(
-          `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`,
-        )
+        await browser.evaluate(`[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`)
       }
       await look('broken')
       await browser.waitForText('Skin, heel: broken')
@@ -151,9 +145,7 @@ describe('work owed in the browser', () => {
       await browser.find('button', 'Do it: Ring theatre about the time')
       await browser.click('button', 'Do it: Ring theatre about the time')
       await browser.type('textbox', 'Note (may stay empty)', 'slot at ten')
-      await browser.driver.executeScript(
-        `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`,
-      )
+      await browser.evaluate(`[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`)
       await browser.waitForText('slot at ten')
       expect(await browser.query('button', 'Do it: Ring theatre about the time')).to.equal(null)
     }).timeout(60_000)

@@ -47,7 +47,7 @@ describe('a worsening leg, in the browser', () => {
     await browser.waitForText('Name is missing')
     await browser.type('textbox', 'Name', 'Sorrel Vane')
     await browser.type('textbox', 'Area (empty: everywhere)', 'Bay 9')
-    await browser.driver.executeScript(`
+    await browser.evaluate(`
       for (const [label, value] of [['From', '00:00'], ['Until', '23:59']]) {
         const input = [...document.querySelectorAll('label')].find((one) => one.textContent === label).parentElement.querySelector('input')
         Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(input, value)
@@ -107,7 +107,7 @@ describe('a worsening leg, in the browser', () => {
 
   it('the Board says when the pager is away, and when it is back', async () => {
     const isAnswering = (): Promise<boolean> =>
-      browser.driver.executeAsyncScript(
+      browser.evaluateAsync(
         `const [done] = arguments; fetch('/api/board').then((one) => one.json()).then(({ pager }) => done(pager.isAnswering))`,
       )
     await pagerMode('down')

@@ -7,7 +7,7 @@ export async function enterOpen(browser: TestBrowser): Promise<void> {
 
 /** @returns whether there was one */
 async function enterFirstOpen(browser: TestBrowser): Promise<boolean> {
-  return browser.driver.executeScript(
+  return browser.evaluate(
     `const well = { Refill: '1.5s', Swelling: 'none', 'Pain at rest': '0', Pain: 'no', Pulse: 'present', Feeling: 'normal', Movement: 'full' }
      for (const cell of document.querySelectorAll('form [role=group][aria-label]')) {
        const start = Object.keys(well).find((one) => cell.ariaLabel.startsWith(one))

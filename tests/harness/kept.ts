@@ -16,7 +16,7 @@ const opening = `
 `
 
 const drafts = (browser: TestBrowser): Promise<readonly string[]> =>
-  browser.driver.executeAsyncScript(
+  browser.evaluateAsync(
     `const [done] = arguments
      ${opening}
      stores().then(async ({ db, key }) => {
@@ -39,24 +39,24 @@ export async function draftIsGone(browser: TestBrowser, wanted: RegExp): Promise
 
 /** Puts an entry among those that wait on the device, as an earlier page would have left it. */
 export async function leaveWaiting(browser: TestBrowser, event: EventInput): Promise<void> {
-  await browser.driver.executeAsyncScript(
-    `const [event, done] = arguments
+  await browser.evaluateAsync(
+    `const [text, done] = arguments
      ${opening}
      stores().then(async ({ db, key }) => {
        const iv = crypto.getRandomValues(new Uint8Array(12))
-       const data = await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, key, new TextEncoder().encode(JSON.stringify(event)))
-       await request(db.transaction('outbox', 'readwrite').objectStore('outbox').put({ sealed: { iv, data }, order: 1 }, event.id))
+       const data = await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, key, new TextEncoder().encode(text))
+       await request(db.transaction('outbox', 'readwrite').objectStore('outbox').put({ sealed: { iv, data }, order: 1 }, JSON.parse(text).id))
        db.close()
        done()
      })`,
-    event,
+    JSON.stringify(event),
   )
 }
 
 /** Waits until a worker answers for this page and has everything that it was told to keep. */
-export async function waitForKeptApplication({ driver }: TestBrowser): Promise<void> {
+export async function waitForKeptApplication({ driver, evaluateAsync }: TestBrowser): Promise<void> {
   const isKept = (): Promise<boolean> =>
-    driver.executeAsyncScript(
+    evaluateAsync(
       `const [done] = arguments
        navigator.serviceWorker.getRegistration().then(async (one) => {
          const page = await caches.match('/')
@@ -68,7 +68,7 @@ export async function waitForKeptApplication({ driver }: TestBrowser): Promise<v
 
 /** Whether the device has kept these cases. */
 export function casesAreKept(browser: TestBrowser, ids: readonly string[]): Promise<boolean> {
-  return browser.driver.executeAsyncScript(
+  return browser.evaluateAsync(
     `const [ids, done] = arguments
      ${opening}
      stores().then(async ({ db }) => {

@@ -13,7 +13,7 @@ export interface FocusStop {
 
 /** What has the focus now. */
 export function focusNow(browser: TestBrowser): Promise<FocusStop> {
-  return browser.driver.executeScript<FocusStop>(`
+  return browser.evaluate<FocusStop>(`
     const one = document.activeElement
     const labelled = one.getAttribute('aria-labelledby')
     const byId = labelled && labelled.split(' ').map((id) => document.getElementById(id)?.textContent ?? '').join(' ')

@@ -2,7 +2,7 @@ import type { TestBrowser } from './browser'
 
 /** The step that is shown: its place and the beginning of its text; empty when there is none. */
 export async function shownStep(browser: TestBrowser): Promise<string> {
-  return browser.driver.executeScript(
+  return browser.evaluate(
     `const card = document.querySelector('section[aria-label^="Step "]')
      return card ? card.getAttribute('aria-label') + ': ' + card.innerText : ''`,
   )
@@ -12,7 +12,7 @@ export async function shownStep(browser: TestBrowser): Promise<string> {
 export async function finishStep(browser: TestBrowser): Promise<void> {
   const [before = ''] = (await shownStep(browser)).split(':')
   const press = (): Promise<boolean> =>
-    browser.driver.executeScript(
+    browser.evaluate(
       `const early = [...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'It is hard')
        if (early) return early.click(), true
        const card = document.querySelector('section[aria-label^="Step "]')

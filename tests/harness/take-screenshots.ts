@@ -39,7 +39,7 @@ const shots: readonly Shot[] = [
       await browser.click('button', 'Pair the digital load scale')
       await fetch(`${server.panels.scale}/state`, { method: 'POST', body: JSON.stringify({ value: 5.2, jitter: 0 }) })
       await browser.waitForText('5.2 kg')
-      await browser.driver.executeScript(`document.querySelector('section[aria-label^="Step "]').scrollIntoView()`)
+      await browser.evaluate(`document.querySelector('section[aria-label^="Step "]').scrollIntoView()`)
     },
   },
   { name: 'check', at: 'Hedrek Callow/check' },
@@ -63,7 +63,7 @@ const shots: readonly Shot[] = [
     at: '/practice/bench/swelling?swelling=marked&way=two-halves&cut=10&hour=20&pin=swelling%3Dmarked%26hour%3D20',
     then: async (browser) => {
       await browser.waitForText('A, pinned')
-      await browser.driver.executeScript('window.scrollTo(0, 0)')
+      await browser.evaluate('window.scrollTo(0, 0)')
     },
   },
   { name: 'station-sheet', at: '/practice', then: openAnExaminedRun },
@@ -71,7 +71,7 @@ const shots: readonly Shot[] = [
 ]
 
 async function openAnExaminedRun(browser: TestBrowser): Promise<void> {
-  const id = await browser.driver.executeAsyncScript<string>(
+  const id = await browser.evaluateAsync<string>(
     `fetch('/api/practice/sittings').then((one) => one.json()).then((one) =>
       arguments[0](one.sittings.find((each) => each.technique === 'frame-traction' && each.candidates[0].name.startsWith('Teodor')).id))`,
   )
@@ -90,10 +90,10 @@ async function playTheNight(browser: TestBrowser): Promise<void> {
   }
   await browser.click('button', /^Bed 2/)
   await browser.click('button', /^Open to skin|^Ease the pull/)
-  await browser.driver.executeScript(`const real = window.setInterval; window.setInterval = (work, ms) => real(work, ms / 300)`)
+  await browser.evaluate(`const real = window.setInterval; window.setInterval = (work, ms) => real(work, ms / 300)`)
   await browser.click('radio', '1 s a minute')
   await browser.waitForText('By the list alone')
-  await browser.driver.executeScript('window.scrollTo(0, 0)')
+  await browser.evaluate('window.scrollTo(0, 0)')
 }
 
 async function nameTheCrew(browser: TestBrowser): Promise<void> {
@@ -101,7 +101,7 @@ async function nameTheCrew(browser: TestBrowser): Promise<void> {
   await browser.type('textbox', 'Who is here', 'Sunniva')
   await browser.click('button', 'Add')
   await browser.find('combobox', 'Sunniva: place')
-  await browser.driver.executeScript('window.scrollTo(0, 0)')
+  await browser.evaluate('window.scrollTo(0, 0)')
 }
 
 const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
@@ -111,7 +111,7 @@ const browser = await startBrowser(server.address)
 try {
   await browser.setViewport(1280, 800)
   await signIn(browser, 'isolde', server.password)
-  const rows: BoardRow[] = await browser.driver.executeAsyncScript(
+  const rows: BoardRow[] = await browser.evaluateAsync(
     `fetch('/api/board').then((one) => one.json()).then((one) => arguments[0](one.rows))`,
   )
   for (const shot of shots) {

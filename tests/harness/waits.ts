@@ -2,7 +2,7 @@ import type { TestBrowser } from './browser'
 
 /** Waits until the step in hand has stood long enough for a press to count: what comes sooner is taken for a bounce of the last one. */
 export function bounceIsOver(browser: TestBrowser): Promise<void> {
-  return browser.driver.executeAsyncScript(
+  return browser.evaluateAsync(
     `const done = arguments[0]
      const shown = () => document.querySelector('section[aria-label^="Step "]')?.getAttribute('aria-label')
      let label = shown()

@@ -12,12 +12,16 @@ export interface Aim {
 
 /** What the page's script offers to the tests. */
 export interface PageLook {
-  /** The first element of a role and name that is shown. */
-  find(role: string, name: WantedName): Element | null
+  /** The place under which the first element of a role and name that is shown can be taken; 0 where there is none. */
+  find(role: string, name: WantedName): number
+  /** The element that was found under a place. */
+  taken(place: number): Element | null
   /** Where to press such an element once it can be used, in the middle of the page; `over` is what lies over it there. */
   aim(role: string, name: WantedName): Aim | null
   /** Whether the last element that was aimed at was pressed, or has opened or gone since: one that is moved or drawn anew under the mouse is missed. */
   isPressed(): boolean
+  /** Puts the keys into a field, all of it chosen, so that what is typed replaces it; false where a field is no plain text. */
+  takeKeys(role: string, name: WantedName): boolean
   /** Names of all that are shown of a role. */
   names(role: string): readonly string[]
   /** Whether the page shows a text. */
@@ -30,6 +34,8 @@ declare global {
   }
 }
 
+const textTypes = ['text', 'search', 'password', 'email', 'tel', 'url', 'number']
+
 /** Roles that browsers give and the library has no word for, or an older one. */
 const roleOf = (element: Element): string | null =>
   element instanceof HTMLInputElement && element.type === 'password' ? 'textbox' : (getRole(element)?.replace(/^img$/, 'image') ?? null)
@@ -39,9 +45,23 @@ const isShown = (element: Element): boolean =>
 
 const nameOf = (element: Element): string => computeAccessibleName(element, { computedStyleSupportsPseudoElements: true })
 
+/** Which elements can have a role that are not given it: the rest of the page need not be asked. */
+const mayBe: Readonly<Record<string, string>> = {
+  button: 'button, input, summary',
+  checkbox: 'input',
+  dialog: 'dialog',
+  heading: 'h1, h2, h3, h4, h5, h6',
+  link: 'a, area',
+  radio: 'input',
+  region: 'section',
+  textbox: 'input, textarea',
+}
+
 /** The elements of a role, as a screen reader meets them. */
 const ofRole = (role: string): readonly Element[] =>
-  [...document.querySelectorAll('body, body *')].filter((element) => roleOf(element) === role && isShown(element))
+  [...document.querySelectorAll(mayBe[role] === undefined ? 'body, body *' : `${mayBe[role]}, [role="${role}"]`)].filter(
+    (element) => roleOf(element) === role && isShown(element),
+  )
 
 /** Whether a text is, or contains, what is wanted. */
 const says = (text: string, wanted: WantedName): boolean =>
@@ -51,8 +71,16 @@ const first = (role: string, name: WantedName): Element | null => ofRole(role).f
 
 let isPressed = (): boolean => true
 
+const places: Element[] = []
+
 window.wrenLook = {
-  find: first,
+  find(role, name) {
+    const element = first(role, name)
+    if (!element) return 0
+    const known = places.indexOf(element)
+    return known < 0 ? places.push(element) : known + 1
+  },
+  taken: (place) => places[place - 1] ?? null,
   aim(role, name) {
     const element = first(role, name)
     if (!element || element.matches(':disabled')) return null
@@ -69,6 +97,15 @@ window.wrenLook = {
     return { x, y, over: isHit ? '' : (hit?.outerHTML.slice(0, 120) ?? 'nothing, it is outside the page') }
   },
   isPressed: () => isPressed(),
+  takeKeys(role, name) {
+    const field = first(role, name)
+    const isText = field instanceof HTMLTextAreaElement || (field instanceof HTMLInputElement && textTypes.includes(field.type))
+    if (!isText || field.disabled || field.readOnly) return false
+    field.scrollIntoView({ block: 'center', behavior: 'instant' })
+    field.focus()
+    field.select()
+    return document.activeElement === field
+  },
   names: (role) => ofRole(role).map(nameOf),
   shows(text) {
     const shown = document.body.innerText

@@ -1,0 +1,162 @@
+import { WebElement } from 'selenium-webdriver'
+import type { TestBrowser } from './browser'
+import { againMs, type Chromium } from './chromium'
+import type { Aim, PageLook, WantedName } from './in-page/look'
+
+/** How long a test waits for what should be there, milliseconds. */
+const patienceMs = 20_000
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
+/** A name as it is sent to the page. */
+const wanted = (name: string | RegExp): WantedName => (typeof name === 'string' ? name : { pattern: name.source, flags: name.flags })
+/** What single keys make: no line ends, no keys that only have a name. */
+const isPlain = (text: string): boolean => /^[ -~\u00a0-\u2fff]+$/.test(text)
+
+/** A tab that is in front: its handle, and its session on the debugging line. */
+export interface Tab {
+  readonly handle: string
+  readonly session: string
+}
+
+/** An element that the page has found; the driver comes to know it when something is asked of it. */
+class FoundElement extends WebElement {
+  private id: Promise<string> | null = null
+
+  constructor(
+    private readonly chromium: Chromium,
+    private readonly place: number,
+  ) {
+    super(chromium.driver, '')
+  }
+
+  override getId(): Promise<string> {
+    return (this.id ??= this.chromium.driver
+      .executeScript<WebElement | null>('return window.wrenLook.taken(arguments[0])', this.place)
+      .then((element) => element?.getId() ?? Promise.reject(new Error('stale element: the page that had it was left'))))
+  }
+}
+
+/**
+ * The hands and eyes of a test on the tab in front.
+ * @param openTab opens another tab and puts it in front
+ * @param toTab puts a tab in front
+ */
+export function browserOf(
+  chromium: Chromium,
+  address: string,
+  first: Tab,
+  openTab: () => Promise<Tab>,
+  toTab: (handle: string) => Promise<Tab>,
+): TestBrowser {
+  const { driver, tools } = chromium
+  let tab = first
+  const devtools = (method: string, parameters: object = {}): Promise<unknown> => tools.send(method, parameters, tab.session)
+
+  const run = async <T>(expression: string): Promise<T> => {
+    const { result, exceptionDetails } = (await devtools('Runtime.evaluate', { expression, returnByValue: true, awaitPromise: true })) as {
+      readonly result: { readonly value?: T }
+      readonly exceptionDetails?: { readonly text: string; readonly exception?: { readonly description?: string } }
+    }
+    if (exceptionDetails) throw new Error(exceptionDetails.exception?.description ?? exceptionDetails.text)
+    return (result.value ?? null) as T
+  }
+  const evaluate = <T>(script: string, ...given: readonly unknown[]): Promise<T> =>
+    run(`(function () {${script}\n}).apply(null, ${JSON.stringify(given)})`)
+  const ask = <T>(call: keyof PageLook, ...given: readonly unknown[]): Promise<T> =>
+    run(`wrenLook.${call}(${given.map((one) => JSON.stringify(one)).join(', ')})`)
+
+  /** Asks the page again and again; one that is left or not there yet has not got it. */
+  const wait = async <T>(call: 'find' | 'aim', role: string, name: string | RegExp, isGood: (found: T) => boolean): Promise<T> => {
+    const look = (): Promise<T | null> => ask<T | null>(call, role, wanted(name)).catch(() => null)
+    const end = Date.now() + patienceMs
+    for (;;) {
+      const found = await look()
+      if (found && isGood(found)) return found
+      if (Date.now() < end) await pause(againMs)
+      else if (found) throw new Error(`${role} ${String(name)} cannot be pressed: ${JSON.stringify(found)}`)
+      else break
+    }
+    const others = await ask<readonly string[]>('names', role).catch((error: unknown) => [String(error)])
+    throw new Error(`no ${role} named ${String(name)}${call === 'aim' ? ' that can be used' : ''} among: ${others.join(' | ')}`)
+  }
+  /** Found twice in a row: what is only just there may come before what belongs to it. */
+  const find = async (role: string, name: string | RegExp): Promise<WebElement> => {
+    let last = 0
+    const place = await wait<number>('find', role, name, (found) => {
+      const isSame = found === last
+      last = found
+      return isSame
+    })
+    return new FoundElement(chromium, place)
+  }
+  const query = async (role: string, name: string | RegExp): Promise<WebElement | null> => {
+    const place = await ask<number>('find', role, wanted(name))
+    return place === 0 ? null : new FoundElement(chromium, place)
+  }
+
+  return {
+    driver,
+    address,
+    evaluate,
+    evaluateAsync: (script, ...given) =>
+      run(`new Promise((done) => (function () {${script}\n}).apply(null, [...${JSON.stringify(given)}, done]))`),
+    find,
+    query,
+    text: () => run('document.body.innerText'),
+    open: async (path) => driver.get(`${address}${path}`),
+    // The mouse itself, where the element stands still: a driver's own click takes twice as long.
+    async click(role, name) {
+      const end = Date.now() + patienceMs
+      do {
+        let last: Aim | null = null
+        const { x, y } = await wait<Aim>('aim', role, name, (aim) => {
+          const isStill = aim.over === '' && aim.x === last?.x && aim.y === last.y
+          last = aim
+          return isStill
+        })
+        const button = { button: 'left', clickCount: 1, x, y }
+        await Promise.all([
+          devtools('Input.dispatchMouseEvent', { type: 'mouseMoved', x, y }),
+          devtools('Input.dispatchMouseEvent', { type: 'mousePressed', ...button }),
+          devtools('Input.dispatchMouseEvent', { type: 'mouseReleased', ...button }),
+        ])
+        // A page that was left by the press cannot say so any more.
+      } while (Date.now() < end && !(await ask<boolean>('isPressed').catch(() => true)))
+    },
+    async type(role, name, typed) {
+      // A field may be drawn anew while it is looked at.
+      for (let tries = 4; ; tries--) {
+        try {
+          const field = await find(role, name)
+          if (!isPlain(typed) || !(await ask<boolean>('takeKeys', role, wanted(name))))
+            return await field.sendKeys('\uE009a\uE000', '\uE017', typed)
+          const keys = [...typed].flatMap((key) => [
+            { type: 'keyDown', key, text: key },
+            { type: 'keyUp', key },
+          ])
+          return void (await Promise.all(keys.map((key) => devtools('Input.dispatchKeyEvent', key))))
+        } catch (error) {
+          if (tries === 0 || !/stale|not interactable/i.test(String(error))) throw error
+        }
+      }
+    },
+    async waitForText(text) {
+      const shows = (): Promise<boolean> => ask<boolean>('shows', wanted(text)).catch(() => false)
+      await driver.wait(shows, patienceMs, `the page never showed ${String(text)}`)
+    },
+    press: async (...keys) =>
+      driver
+        .actions()
+        .sendKeys(...keys)
+        .perform(),
+    setViewport: async (width, height) => {
+      await devtools('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
+    },
+    async openTab() {
+      tab = await openTab()
+      return tab.handle
+    },
+    async toTab(handle) {
+      tab = await toTab(handle)
+    },
+  }
+}
