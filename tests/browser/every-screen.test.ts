@@ -4,6 +4,7 @@ import { Key } from 'selenium-webdriver'
 import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { sampleOf } from '../harness/long'
 import { faultsInWords } from '../harness/plain-words'
 
 let server: LiveServer
@@ -15,6 +16,12 @@ const bodies = [
   ['neck', 'care-collar'],
   ['trunk', 'trunk-shell'],
 ] as const
+/** Of screens that differ only in what is drawn, the quick suite visits some. */
+const drawings = sampleOf(
+  bodies.map(([name]) => name),
+  2,
+)
+const shownBenches = sampleOf(['heat', 'rig', 'shell', 'crew'] as const, 2).map((one) => `practice/bench/${one}` as const)
 
 const screens = [
   'board',
@@ -29,9 +36,7 @@ const screens = [
   'countersign',
   '?view=rows',
   '?view=wall',
-  'arm',
-  'neck',
-  'trunk',
+  ...drawings,
   'size-up',
   'measure',
   'choose',
@@ -43,10 +48,7 @@ const screens = [
   'guide',
   'guide/leg-cast',
   'practice',
-  'practice/bench/heat',
-  'practice/bench/rig',
-  'practice/bench/shell',
-  'practice/bench/crew',
+  ...shownBenches,
   'practice/station/shipped-leg-slab',
   'practice/progress',
   'practice/make',
@@ -62,7 +64,11 @@ async function visit(screen: (typeof screens)[number]): Promise<void> {
         ? `/${screen}`
         : (pathOf.get(screen) ?? '/nowhere'),
   )
-  await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'h1' })).length === 1, 8_000, `${screen} has no heading`)
+  await browser.driver.wait(
+    () => browser.evaluate<boolean>("return document.querySelectorAll('h1').length === 1"),
+    8_000,
+    `${screen} has no heading`,
+  )
   await browser.driver.wait(
     async () => !/Working out|working it out|Opening…|Opening the case…|Reading…|Drawing…/.test(await browser.text()),
     8_000,
@@ -72,7 +78,7 @@ async function visit(screen: (typeof screens)[number]): Promise<void> {
 /** What axe finds on the page as it stands, of any weight; the dark differs from the light by its colours alone. */
 async function axeFaults(theme: 'light' | 'dark'): Promise<readonly string[]> {
   await browser.evaluate(`document.documentElement.dataset.theme = '${theme}'`)
-  await browser.evaluate(`if (!window.axe) { ${axe.source} }`)
+  if (!(await browser.evaluate<boolean>('return Boolean(window.axe)'))) await browser.evaluate(axe.source)
   return browser.evaluateAsync(
     `const done = arguments[0]
      axe.run(document, { resultTypes: ['violations'], ${theme === 'dark' ? "runOnly: ['color-contrast']" : ''} }).then(({ violations }) => done(violations

@@ -15,24 +15,24 @@ const columns = techniques.map((one) => one.id)
 
 /** What a flag raises in a technique on a part: the plan of its example with the flag against the same plan without it. */
 export function raisedByFlag(technique: string, region: Region, flag: Flag): Raised {
-  return gravestNew(planOf(technique, region, [], flag), planOf(technique, region, [flag], flag))
+  return gravestNew(cautionsOf(technique, region, [], flag), cautionsOf(technique, region, [flag], flag))
 }
 
 /** What a pattern of injury raises in a technique, against the same part with a pattern that says nothing. */
 export function raisedByPattern(technique: string, region: Region, pattern: Pattern): Raised {
-  const base = planFrom(technique, (file) => Object.assign(file.injury, { region, pattern: 'other' }))
+  const base = cautionsFrom(technique, (file) => Object.assign(file.injury, { region, pattern: 'other' }))
   return gravestNew(
     base,
-    planFrom(technique, (file) => Object.assign(file.injury, { region, pattern })),
+    cautionsFrom(technique, (file) => Object.assign(file.injury, { region, pattern })),
   )
 }
 
 /** What a part raises in a technique, against the part of its example: a stop on another body region. */
 export function raisedByPart(technique: string, region: Region): Raised {
-  const base = planFrom(technique, () => undefined)
+  const base = cautionsFrom(technique, () => undefined)
   return gravestNew(
     base,
-    planFrom(technique, (file) => Object.assign(file.injury, { region })),
+    cautionsFrom(technique, (file) => Object.assign(file.injury, { region })),
   )
 }
 
@@ -41,8 +41,8 @@ export function partsOf(technique: string): readonly Region[] {
   return techniques.find((one) => one.id === technique)?.regions ?? []
 }
 
-function planOf(technique: string, region: Region, set: readonly Flag[], drop: Flag): Plan {
-  return planFrom(technique, (file) => {
+function cautionsOf(technique: string, region: Region, set: readonly Flag[], drop: Flag): Plan['cautions'] {
+  return cautionsFrom(technique, (file) => {
     file.injury['region'] = region
     for (const [part, known] of [
       [file.patient, patientFlags],
@@ -54,16 +54,23 @@ function planOf(technique: string, region: Region, set: readonly Flag[], drop: F
   })
 }
 
-function planFrom(technique: string, change: (file: CaseFile) => void): Plan {
-  const { clinicalCase, problems } = readCase(changedExample(technique, change))
+/** Most dangers are held against the same case without them: that is planned once. */
+const planned = new Map<string, Plan['cautions']>()
+
+function cautionsFrom(technique: string, change: (file: CaseFile) => void): Plan['cautions'] {
+  const file = changedExample(technique, change)
+  const known = planned.get(JSON.stringify(file))
+  if (known) return known
+  const { clinicalCase, problems } = readCase(file)
   const plan = clinicalCase ? planCase(clinicalCase, testContext(), problems) : null
   if (!plan) throw new Error(`${technique} does not plan: ${JSON.stringify(problems)}`)
-  return plan
+  planned.set(JSON.stringify(file), plan.cautions)
+  return plan.cautions
 }
 
-function gravestNew(before: Plan, after: Plan): Raised {
-  const known = new Set(before.cautions.map((one) => `${one.code} ${one.level} ${one.text}`))
-  const fresh = after.cautions.filter((one) => !known.has(`${one.code} ${one.level} ${one.text}`)).map((one) => one.level)
+function gravestNew(before: Plan['cautions'], after: Plan['cautions']): Raised {
+  const known = new Set(before.map((one) => `${one.code} ${one.level} ${one.text}`))
+  const fresh = after.filter((one) => !known.has(`${one.code} ${one.level} ${one.text}`)).map((one) => one.level)
   return gravity.reduce<Raised>((worst, level) => (fresh.includes(level as CautionLevel) ? level : worst), 'nothing')
 }
 

@@ -4,9 +4,13 @@ import type { CaseFile } from './leg-slab-cases'
 
 const folder = new URL('../../docs/formats/examples/', import.meta.url)
 
+const texts = new Map<string, string>()
+
 /** The published example of a technique, fresh each time. */
 export function exampleOf(technique: string): CaseFile {
-  return JSON.parse(readFileSync(new URL(`${technique}.case.json`, folder), 'utf8')) as CaseFile
+  const text = texts.get(technique) ?? readFileSync(new URL(`${technique}.case.json`, folder), 'utf8')
+  texts.set(technique, text)
+  return JSON.parse(text) as CaseFile
 }
 
 /** What the published example of a technique must come to, with how that was worked out where it is no plain figure. */

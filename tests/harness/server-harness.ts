@@ -22,6 +22,7 @@ import { addPerson } from '../../src/server/services/add-person'
 import type { Metrics } from '../../src/server/services/metrics'
 import type { BoardMender } from '../../src/server/services/mend-board'
 import { createWorkerPool, type WorkerPool } from '../../src/server/workers/pool'
+import { closeLater } from './shared'
 
 export const password = 'a test password'
 /** Tests sign in hundreds of times: what a hash costs in earnest is tested once. */
@@ -81,6 +82,17 @@ export interface HarnessOptions {
   readonly app?: Partial<AppDeps>
 }
 
+let sharedPool: WorkerPool | null = null
+
+/** The worker threads of all harnesses: what they work out does not hang on who asks, and they are a second in starting. */
+function poolOfAll(): WorkerPool {
+  if (!sharedPool) {
+    const pool = (sharedPool = createWorkerPool(workerFile))
+    closeLater(() => pool.close())
+  }
+  return sharedPool
+}
+
 /** Starts the application on an empty database. */
 export async function startHarness(options: HarnessOptions = {}): Promise<Harness> {
   const url = options.url ?? process.env['TEST_DATABASE_URL']
@@ -91,7 +103,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
   const state = { now: Date.parse('2026-01-10T08:00:00Z') }
   const clock = (): number => state.now
   const reads = connectReads(url)
-  const pool = options.pool ?? createWorkerPool(workerFile)
+  const pool = options.pool ?? poolOfAll()
   const planner = createPlanner(clock, pool)
   const { app, board, pager, metrics } = createApp({
     db,
@@ -136,7 +148,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
         server.close(resolve)
         server.closeAllConnections()
       })
-      await pool.close()
+      await options.pool?.close()
       await reads.close()
       await db.close()
     },
