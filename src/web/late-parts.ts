@@ -1,3 +1,5 @@
+import { doLateWork } from './sync/late-work'
+
 /** Every part of the application that is fetched after the first screen, so that the first screen comes soon. */
 export const lateParts = {
   beforeWork: () => import('./shell/before-work'),
@@ -62,7 +64,7 @@ export function fetchLateParts(): () => void {
     for (const fetchPart of Object.values(lateParts)) {
       await whenIdle()
       if (isOver) break
-      await fetchPart().catch(() => null)
+      await doLateWork(fetchPart)
     }
     isFetching = false
   }

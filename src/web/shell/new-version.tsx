@@ -31,7 +31,7 @@ function Offer() {
       <p role="status" className="font-semibold">
         A newer version is ready. Nothing is running here.
       </p>
-      <Button onClick={takeNewVersion}>Go on with it</Button>
+      <Button onClick={() => void takeNewVersion()}>Go on with it</Button>
     </section>
   )
 }

@@ -1,10 +1,12 @@
 import { create } from 'zustand'
+import { stopLateWork } from './late-work'
 import { takeOverWord } from './take-over'
 
 /** Whether a newer version lies on this device than the one that runs here; another tab may have taken it already. */
 export const useNewVersion = create<{ readonly state: 'none' | 'waits' | 'taken-elsewhere' }>(() => ({ state: 'none' }))
 
 const lookEveryMs = 30 * 60_000
+const longestMs = 5_000
 let waiting: ServiceWorker | null = null
 let isMine = false
 
@@ -34,8 +36,10 @@ async function register(): Promise<void> {
 }
 
 /** Goes on with the newer version: the page is loaded anew. */
-export function takeNewVersion(): void {
+export async function takeNewVersion(): Promise<void> {
   if (useNewVersion.getState().state === 'taken-elsewhere' || !waiting) return window.location.reload()
   isMine = true
+  // A worker that is asked for parts while it should give way stays for minutes.
+  await Promise.race([stopLateWork(), new Promise((resolve) => setTimeout(resolve, longestMs))])
   waiting.postMessage(takeOverWord)
 }
