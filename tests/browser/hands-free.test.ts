@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { Key, type WebElement } from 'selenium-webdriver'
 import type { CaseRecord } from '#contract/records/case'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { waitForKeptApplication } from '../harness/kept'
 import { bounceIsOver } from '../harness/waits'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { finishStep, shownStep, walkTo } from '../harness/run-steps'
@@ -224,6 +225,7 @@ describe('at the bedside', () => {
       seeded = await seedCase(browser, 'leg-slab')
       await sendRound(browser, seeded, quietRound('leg-slab'), true)
       await startRun(browser, seeded)
+      await waitForKeptApplication(browser)
       await browser.driver.sendAndGetDevToolsCommand('Network.enable', {})
     })
 

@@ -86,18 +86,31 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
       },
       () => useKeeping.setState({ state: 'full' }),
     )
+  /** What is typed faster than it can be closed is written once, as it stands by then: a draft that is cleared is gone at once. */
+  const typed = new Map<string, { text: string; readonly written: Promise<void> }>()
+  const writeTyped = (key: string, text: string): Promise<void> => {
+    const waits = typed.get(key)
+    if (waits) {
+      waits.text = text
+      return waits.written
+    }
+    const written = write(`drafts ${key}`, async () => {
+      const name = await nameOf(key)
+      const latest = typed.get(key)?.text ?? text
+      typed.delete(key)
+      if (latest === '') await db.delete('drafts', name)
+      else await db.put('drafts', await vault.put(latest), name)
+    })
+    typed.set(key, { text, written })
+    return written
+  }
   const read = <T>(store: 'drafts' | 'answers', key: string): Promise<T | undefined> =>
     inTurn(`${store} ${key}`, async () => vault.take<T>(await db.get(store, await nameOf(key))))
   let order = Date.now() * 1000
 
   return {
     readDraft: (key) => read<string>('drafts', key),
-    writeDraft: (key, text) =>
-      write(`drafts ${key}`, async () => {
-        const name = await nameOf(key)
-        if (text === '') await db.delete('drafts', name)
-        else await db.put('drafts', await vault.put(text), name)
-      }),
+    writeDraft: writeTyped,
     readOutbox: () =>
       inTurn('outbox', async () => {
         const all = await db.getAll('outbox')
