@@ -45,7 +45,7 @@ describe('beside the run in the browser', () => {
       await browser.find('timer', 'Wetting')
       await finishStep(browser)
       await browser.find('timer', 'Setting')
-      expect(await browser.query('timer', 'Wetting')).to.equal(null)
+      await browser.isGone('timer', 'Wetting')
       await walkTo(browser, /Hold without moving/)
       await browser.find('timer', 'Hold still')
       await browser.find('timer', 'Setting')
@@ -143,7 +143,7 @@ describe('beside the run in the browser', () => {
       await browser.type('textbox', 'Password', server.password)
       await browser.click('button', 'Unlock')
       await browser.find('region', /^Step/)
-      expect(await browser.query('dialog', 'Locked')).to.equal(null)
+      await browser.isGone('dialog', 'Locked')
       // The session of before is over, which its live stream says: the one of now goes on.
       const asked = (): Promise<number> =>
         browser.evaluate(`return performance.getEntriesByType('resource').filter((one) => /api\\/stream/.test(one.name)).length`)

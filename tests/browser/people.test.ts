@@ -178,6 +178,6 @@ describe('people, in the browser', () => {
     await browser.open('/')
     await browser.find('heading', 'Board')
     await browser.waitForText('live cases')
-    expect(await browser.query('link', /^Countersign/)).to.equal(null)
+    await browser.isGone('link', /^Countersign/)
   }).timeout(60_000)
 })

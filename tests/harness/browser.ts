@@ -20,6 +20,8 @@ export interface TestBrowser {
   find(role: string, name: string | RegExp): Promise<WebElement>
   /** As `find`, or null at once when there is none. */
   query(role: string, name: string | RegExp): Promise<WebElement | null>
+  /** Waits until there is none any more. */
+  isGone(role: string, name: string | RegExp): Promise<void>
   click(role: string, name: string | RegExp): Promise<void>
   /** Replaces what stands in a field, by keys. */
   type(role: string, name: string | RegExp, text: string): Promise<void>

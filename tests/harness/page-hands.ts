@@ -101,6 +101,10 @@ export function browserOf(
       run(`new Promise((done) => (function () {${script}\n}).apply(null, [...${JSON.stringify(given)}, done]))`),
     find,
     query,
+    async isGone(role, name) {
+      const isThere = async (): Promise<boolean> => (await ask<number>('find', role, wanted(name)).catch(() => 1)) !== 0
+      await driver.wait(async () => !(await isThere()), patienceMs, `${role} ${String(name)} stays`)
+    },
     text: () => run('document.body.innerText'),
     open: async (path) => driver.get(`${address}${path}`),
     // The mouse itself, where the element stands still: a driver's own click takes twice as long.
@@ -133,7 +137,9 @@ export function browserOf(
             { type: 'keyDown', key, text: key },
             { type: 'keyUp', key },
           ])
-          return void (await Promise.all(keys.map((key) => devtools('Input.dispatchKeyEvent', key))))
+          await Promise.all(keys.map((key) => devtools('Input.dispatchKeyEvent', key)))
+          // One that takes no more than so much holds a part for good.
+          if (tries < 3 || !(await ask<boolean>('holdsPart', role, wanted(name), typed).catch(() => false))) return
         } catch (error) {
           if (tries === 0 || !/stale|not interactable/i.test(String(error))) throw error
         }

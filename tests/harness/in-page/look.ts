@@ -22,6 +22,8 @@ export interface PageLook {
   isPressed(): boolean
   /** Puts the keys into a field, all of it chosen, so that what is typed replaces it; false where a field is no plain text. */
   takeKeys(role: string, name: WantedName): boolean
+  /** Whether a field holds a part of what was typed: keys that came while it was drawn anew are lost. */
+  holdsPart(role: string, name: WantedName, typed: string): boolean
   /** Names of all that are shown of a role. */
   names(role: string): readonly string[]
   /** Whether the page shows a text. */
@@ -105,6 +107,11 @@ window.wrenLook = {
     field.focus()
     field.select()
     return document.activeElement === field
+  },
+  holdsPart(role, name, typed) {
+    const field = first(role, name)
+    const held = field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement ? field.value : ''
+    return held !== '' && held !== typed && typed.includes(held)
   },
   names: (role) => ofRole(role).map(nameOf),
   shows(text) {
