@@ -13,6 +13,7 @@ export interface DevTools {
 interface Message {
   readonly id?: number
   readonly method?: string
+  readonly sessionId?: string
   readonly params?: { readonly sessionId?: string }
   readonly result?: Answer
   readonly error?: { readonly message: string }
@@ -42,9 +43,11 @@ export async function openDevTools(debuggerAddress: string): Promise<DevTools> {
     }
   }
   socket.on('message', (data: WebSocket.RawData) => {
-    const { id, method, params, result, error } = JSON.parse(String(data)) as Message
-    if (method === 'Target.detachedFromTarget' || method === 'Inspector.targetCrashed')
-      return giveUp('the page is gone', (one) => one.session === params?.sessionId)
+    const { id, method, sessionId, params, result, error } = JSON.parse(String(data)) as Message
+    if (method === 'Target.detachedFromTarget' || method === 'Inspector.targetCrashed') {
+      const gone = params?.sessionId ?? sessionId
+      return giveUp('the page is gone', (one) => gone !== undefined && one.session === gone)
+    }
     const one = id === undefined ? undefined : waiting.get(id)
     if (id === undefined || !one) return
     waiting.delete(id)
