@@ -45,7 +45,7 @@ describe('beside the run in the browser', () => {
       await browser.find('timer', 'Wetting')
       await finishStep(browser)
       await browser.find('timer', 'Setting')
-      await browser.isGone('timer', 'Wetting')
+      await browser.waitUntilGone('timer', 'Wetting')
       await walkTo(browser, /Hold without moving/)
       await browser.find('timer', 'Hold still')
       await browser.find('timer', 'Setting')
@@ -143,7 +143,7 @@ describe('beside the run in the browser', () => {
       await browser.type('textbox', 'Password', server.password)
       await browser.click('button', 'Unlock')
       await browser.find('region', /^Step/)
-      await browser.isGone('dialog', 'Locked')
+      await browser.waitUntilGone('dialog', 'Locked')
       // The session of before is over, which its live stream says: the one of now goes on.
       const asked = (): Promise<number> =>
         browser.evaluate(`return performance.getEntriesByType('resource').filter((one) => /api\\/stream/.test(one.name)).length`)
@@ -158,7 +158,7 @@ describe('beside the run in the browser', () => {
       await hold.click()
       await browser.find('dialog', 'Wipe the screen')
       await hold.sendKeys(Key.ENTER)
-      await browser.driver.wait(async () => (await browser.query('dialog', 'Wipe the screen')) === null, 8_000)
+      await browser.waitUntilGone('dialog', 'Wipe the screen')
     })
   })
 

@@ -58,7 +58,7 @@ describe('a field splint changed for the ward’s traction, in the browser', () 
     expect(lines.filter((one) => one.includes(wardCase))).to.have.length(1)
     await browser.open(`/case/${field.caseId}/watch`)
     await browser.waitForText('Changed for')
-    await browser.isGone('button', 'Do the round')
+    await browser.waitUntilGone('button', 'Do the round')
   }).timeout(60_000)
 
   it('opens another injury of the same patient, who is known there', async () => {

@@ -83,7 +83,7 @@ describe('how a case ends, in the browser', () => {
 
     it('owes the call of the next day, on Watch and on the Board, until it is made', async () => {
       await browser.find('button', /^Do it: Call at home/)
-      await browser.isGone('button', 'Do the round')
+      await browser.waitUntilGone('button', 'Do the round')
       expect(await boardText()).to.match(/Call at home/)
       await browser.open(`/case/${seeded.caseId}/watch`)
       await browser.click('button', /^Do it: Call at home/)
@@ -106,7 +106,7 @@ describe('how a case ends, in the browser', () => {
       await browser.type('textbox', 'Reason', 'back with numb toes')
       await browser.click('button', 'Reopen it')
       await browser.find('button', 'Do the round')
-      await browser.isGone('region', 'Ended')
+      await browser.waitUntilGone('region', 'Ended')
     }).timeout(60_000)
   })
 
@@ -147,7 +147,7 @@ describe('how a case ends, in the browser', () => {
     await browser.click('button', 'Bay 9: move')
     await browser.click('button', 'Ward A')
     await browser.find('button', 'Ward A, bed 11')
-    await browser.isGone('button', 'Ward A, bed 5')
+    await browser.waitUntilGone('button', 'Ward A, bed 5')
     await browser.type('textbox', 'Place', 'Ward A, bed 5')
     await browser.click('radio', 'yes: rounds begin anew')
     await browser.click('button', 'Move')

@@ -117,7 +117,7 @@ describe('at the bedside', () => {
       await browser.find('dialog', 'What is wrong?')
       await browser.press(Key.PAGE_DOWN)
       await browser.press(Key.ESCAPE)
-      await browser.driver.wait(async () => (await browser.query('dialog', 'What is wrong?')) === null, 8_000)
+      await browser.waitUntilGone('dialog', 'What is wrong?')
       expect(await stepNumber()).to.equal(4)
     })
 
@@ -162,7 +162,7 @@ describe('at the bedside', () => {
       expect(after.tones - before.tones, 'tones of two alarms').to.equal(6)
       await browser.click('button', 'Heard: Second limit')
       await browser.click('button', 'Heard: Board limit')
-      await browser.driver.wait(async () => (await browser.query('timer', 'Board limit')) === null, 8_000)
+      await browser.waitUntilGone('timer', 'Board limit')
     })
 
     it('is silent when the sound is off, and shows the end all the same', async () => {
@@ -287,7 +287,7 @@ describe('at the bedside', () => {
       await browser.type('textbox', 'Name', 'isolde')
       await browser.type('textbox', 'Password', server.password)
       await browser.click('button', 'Sign in')
-      await browser.driver.wait(async () => (await browser.query('dialog', 'Signed out')) === null, 8_000)
+      await browser.waitUntilGone('dialog', 'Signed out')
       await browser.driver.wait(async () => !/NOT sent|Sending…/.test(await browser.text()), 10_000)
       const steps: string[] = await browser.evaluateAsync(
         `const [id, done] = arguments

@@ -81,7 +81,7 @@ describe('the whole path by the keyboard alone', () => {
     await browser.waitForText('All is entered')
     const submit = await browser.evaluate<string>(`return document.querySelector('[role=dialog] button[type=submit]').textContent`)
     await press(new RegExp(`^${submit}$`))
-    await browser.driver.wait(async () => (await browser.query('dialog', /./)) === null, 8_000, 'the sheet stays')
+    await browser.waitUntilGone('dialog', /./)
   }
 
   it('each step is passed by keys alone, the first round with digits', async () => {

@@ -178,6 +178,6 @@ describe('people, in the browser', () => {
     await browser.open('/')
     await browser.find('heading', 'Board')
     await browser.waitForText('live cases')
-    await browser.isGone('link', /^Countersign/)
+    await browser.waitUntilGone('link', /^Countersign/)
   }).timeout(60_000)
 })

@@ -64,7 +64,7 @@ describe('a round on one screen', () => {
     await openRound()
     expect(await height()).to.be.at.most(2_000)
     await browser.click('radio', /^RIGHT/)
-    await browser.isGone('group', 'Pulse, left')
+    await browser.waitUntilGone('group', 'Pulse, left')
     await browser.click('button', 'Rest of right normal')
     await browser.waitForText('all entered')
     await browser.click('button', 'Next open')

@@ -82,7 +82,7 @@ describe('a device that many share, in the browser', () => {
     await browser.driver.close()
     await browser.toTab(first)
     await browser.waitForText(patient)
-    await browser.driver.wait(async () => (await browser.query('dialog', 'Locked')) === null, 8_000)
+    await browser.waitUntilGone('dialog', 'Locked')
   }).timeout(60_000)
 
   it('a lock set without a line is the server’s too before anything loads', async () => {

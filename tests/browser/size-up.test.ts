@@ -75,7 +75,7 @@ describe('what Size up asks, in the browser', () => {
     expect(new Set(asked!.map((one) => one.by))).to.deep.equal(new Set(['Isolde Quill']))
     await browser.driver.navigate().refresh()
     await browser.waitForText(/Asked, not so, .*Isolde Quill: .*no pulse/)
-    await browser.isGone('group', 'Would stop it, or call for another device')
+    await browser.waitUntilGone('group', 'Would stop it, or call for another device')
     expect(await group('So here')).to.include('Diabetes')
   })
 

@@ -198,7 +198,7 @@ describe('what stands, in the browser', () => {
     await browser.click('button', 'Keep what was accepted')
     await browser.type('textbox', 'Reason', 'measured over the dressing')
     await browser.click('button', 'Keep it')
-    await browser.driver.wait(async () => (await browser.query('region', 'A changed plan waits')) === null, 8_000)
+    await browser.waitUntilGone('region', 'A changed plan waits')
     await browser.click('button', 'Start applying')
     await browser.find('region', /^Step 1 of/)
     await correct(3)

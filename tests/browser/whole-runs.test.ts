@@ -138,7 +138,7 @@ describe('whole runs in the browser', () => {
     it('stops the pull clock, starts the one to change the splint, and shows it on the Board too', async () => {
       await finishStep(browser)
       await browser.find('timer', 'Change the field splint')
-      await browser.isGone('timer', 'Pull taken within')
+      await browser.waitUntilGone('timer', 'Pull taken within')
       await browser.open('/')
       await browser.find('heading', 'Board')
       await browser.waitForText(/Test frame-traction: Change the field splint\s*1:5\d h/)

@@ -147,7 +147,7 @@ describe('work owed in the browser', () => {
       await browser.type('textbox', 'Note (may stay empty)', 'slot at ten')
       await browser.evaluate(`[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`)
       await browser.waitForText('slot at ten')
-      await browser.isGone('button', 'Do it: Ring theatre about the time')
+      await browser.waitUntilGone('button', 'Do it: Ring theatre about the time')
     }).timeout(60_000)
 
     it('refuses nonsense at the edge with the field and the remedy', async () => {

@@ -21,7 +21,7 @@ export interface TestBrowser {
   /** As `find`, or null at once when there is none. */
   query(role: string, name: string | RegExp): Promise<WebElement | null>
   /** Waits until there is none any more. */
-  isGone(role: string, name: string | RegExp): Promise<void>
+  waitUntilGone(role: string, name: string | RegExp): Promise<void>
   click(role: string, name: string | RegExp): Promise<void>
   /** Replaces what stands in a field, by keys. */
   type(role: string, name: string | RegExp, text: string): Promise<void>

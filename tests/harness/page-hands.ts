@@ -101,7 +101,7 @@ export function browserOf(
       run(`new Promise((done) => (function () {${script}\n}).apply(null, [...${JSON.stringify(given)}, done]))`),
     find,
     query,
-    async isGone(role, name) {
+    async waitUntilGone(role, name) {
       const isThere = async (): Promise<boolean> => (await ask<number>('find', role, wanted(name)).catch(() => 1)) !== 0
       await driver.wait(async () => !(await isThere()), patienceMs, `${role} ${String(name)} stays`)
     },
