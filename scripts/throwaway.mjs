@@ -8,22 +8,27 @@ import { needDebian, needNode, needPackages, PlainError } from './needs.mjs'
 /**
  * Gives `work` a built application and a database of its own, and clears up after it.
  * @param rooms what has to be built
- * @param work is given the root folder, a scratch folder and the database
+ * @param work is given the root folder, a scratch folder and the database, which is null where none is wanted
+ * @param wants whether a database and a browser are needed: both, unless they are said to be not
  * @returns what `work` returns; null when it could not be begun, which is then said
  */
-export async function withThrowaway(rooms, work) {
+export async function withThrowaway(rooms, work, { isDatabaseWanted = true, isBrowserWanted = true } = {}) {
   needNode()
   const scratch = mkdtempSync(join(tmpdir(), 'wren-'))
   let database = null
   try {
     needPackages(console.log)
-    needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], console.log, '')
-    needDebian('chromium', ['chromium', 'chromium-driver'], console.log, '')
-    needDebian('chromedriver', ['chromium-driver'], console.log, '')
+    if (isDatabaseWanted) needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], console.log, '')
+    if (isBrowserWanted) {
+      needDebian('chromium', ['chromium', 'chromium-driver'], console.log, '')
+      needDebian('chromedriver', ['chromium-driver'], console.log, '')
+    }
     const { build, root } = await import('./build.mjs')
-    const { startDatabase } = await import('./database.mjs')
     for (const room of rooms) build(room, console.log)
-    database = await startDatabase(join(scratch, 'data'), console.log, { isThrowaway: true })
+    if (isDatabaseWanted) {
+      const { startDatabase } = await import('./database.mjs')
+      database = await startDatabase(join(scratch, 'data'), console.log, { isThrowaway: true })
+    }
     return await work({ root, scratch, database })
   } catch (error) {
     console.error(error instanceof PlainError ? error.message : error)

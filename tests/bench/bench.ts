@@ -12,6 +12,8 @@ import { benchRuns } from './run-bench'
 import { benchStanding } from './standing-bench'
 import { benchStart } from './start-bench'
 import { benchWriters } from './writers-bench'
+import { closeShared } from '../harness/shared'
+import { isSmallest } from './size'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 const parts: Readonly<Record<string, () => readonly Figure[] | Promise<readonly Figure[]>>> = {
@@ -35,8 +37,20 @@ if (unknown.length > 0) {
   process.exit(2)
 }
 let isWithin = true
+let hasBroken = false
 for (const [name, bench] of Object.entries(parts)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue
-  isWithin = report(await bench()) && isWithin
+  try {
+    const isHeld = report(await bench())
+    isWithin = (isHeld || isSmallest) && isWithin
+    if (isSmallest) console.log(`${name} ran through`)
+  } catch (error) {
+    // One part that breaks never stops the others.
+    hasBroken = true
+    console.error(`BROKE ${name}:`, error)
+  } finally {
+    // Browser and server of a part end with it, also where it broke.
+    await closeShared()
+  }
 }
-process.exit(isWithin ? 0 : 1)
+process.exit(isWithin && !hasBroken ? 0 : 1)

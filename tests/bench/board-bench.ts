@@ -3,15 +3,16 @@ import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { openCase, startHarness } from '../harness/server-harness'
 import { percentiles, type Figure } from './figure'
+import { sized } from './size'
 
 /** The Board with 200 live cases at the API. */
 export async function benchBoard(): Promise<readonly Figure[]> {
   const harness = await startHarness()
   try {
     const client = await harness.signIn('bench', ['clinician'])
-    for (let made = 0; made < 200; made++) await openCase(client)
+    for (let made = 0; made < sized(200, 3); made++) await openCase(client)
     const times: number[] = []
-    for (let asked = 0; asked < 120; asked++) {
+    for (let asked = 0; asked < sized(120, 25); asked++) {
       const start = performance.now()
       await client.get('/api/board')
       times.push(performance.now() - start)

@@ -1,32 +1,28 @@
-import { closeShared } from '../harness/shared'
 import type { WebElement } from 'selenium-webdriver'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer } from '../harness/live-server'
 import { scriptWeight } from './board-bench'
 import { percentiles, type Figure } from './figure'
+import { sized } from './size'
 
 /** Main-thread work from a key to the second frame after it, and what the Board loads. */
 export async function benchBrowser(root: string): Promise<readonly Figure[]> {
   const server = await startLiveServer()
   const browser = await startBrowser(server.address, { keepsApplication: true })
-  try {
-    await browser.setViewport(1280, 800)
-    await signIn(browser, 'isolde', server.password)
-    await browser.open('/')
-    await browser.waitForText('Penrose-Lyle')
-    const loaded: string[] = await browser.evaluate(`return performance.getEntriesByType('resource').map((one) => one.name)`)
-    await browser.click('link', /Wenna Strood/)
-    const input = await browser.find('textbox', /^Reading,/)
-    await browser.driver.sendAndGetDevToolsCommand('Performance.enable', {})
-    const work: number[] = []
-    for (let key = 0; key < 60; key++) work.push(await workOfOneKey(browser, input, key % 2 === 0 ? '38' : '39'))
-    return [
-      scriptWeight(root, loaded),
-      { name: 'reading to redraw, main-thread work, median of 50', value: percentiles(work.slice(10)).median, unit: 'ms', limit: 16 },
-    ]
-  } finally {
-    await closeShared()
-  }
+  await browser.setViewport(1280, 800)
+  await signIn(browser, 'isolde', server.password)
+  await browser.open('/')
+  await browser.waitForText('Penrose-Lyle')
+  const loaded: string[] = await browser.evaluate(`return performance.getEntriesByType('resource').map((one) => one.name)`)
+  await browser.click('link', /Wenna Strood/)
+  const input = await browser.find('textbox', /^Reading,/)
+  await browser.driver.sendAndGetDevToolsCommand('Performance.enable', {})
+  const work: number[] = []
+  for (let key = 0; key < sized(60, 12); key++) work.push(await workOfOneKey(browser, input, key % 2 === 0 ? '38' : '39'))
+  return [
+    scriptWeight(root, loaded),
+    { name: 'reading to redraw, main-thread work, median of 50', value: percentiles(work.slice(10)).median, unit: 'ms', limit: 16 },
+  ]
 }
 
 async function workOfOneKey(browser: TestBrowser, input: WebElement, value: string): Promise<number> {

@@ -7,6 +7,7 @@ import { solveSweepPoint, sweepPoints } from '#core/figures/heat/heat-sweep'
 import { solveHeat } from '#core/figures/heat/solve-heat'
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 import { percentiles, timeOf, type Figure } from './figure'
+import { sized } from './size'
 
 const input: HeatInput = {
   material: 'plaster-fast',
@@ -21,10 +22,10 @@ const input: HeatInput = {
 
 /** One solution, the whole map of water and layers on one thread, and fixed steps in C where a compiler is there. */
 export function benchHeat(root: string): readonly Figure[] {
-  for (let warm = 0; warm < 20; warm++) solveHeat(input)
-  const { median } = percentiles(Array.from({ length: 100 }, () => timeOf(() => void solveHeat(input))))
+  for (let warm = 0; warm < sized(20, 1); warm++) solveHeat(input)
+  const { median } = percentiles(Array.from({ length: sized(100, 2) }, () => timeOf(() => void solveHeat(input))))
   const sweepMs = timeOf(() => {
-    for (const point of sweepPoints(16, 14)) solveSweepPoint(input, point, undefined, defaultProtocol)
+    for (const point of sweepPoints(sized(16, 2), sized(14, 2))) solveSweepPoint(input, point, undefined, defaultProtocol)
   })
   reportC(root, median)
   return [

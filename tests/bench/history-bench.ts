@@ -7,10 +7,11 @@ import { observationsOf } from '#contract/views/round-chart'
 import type { RoundRecord } from '#contract/records/episode'
 import { openCase, startHarness, type Client } from '../harness/server-harness'
 import { percentiles, type Figure } from './figure'
+import { sized } from './size'
 
-const live = 500
+const live = sized(500, 5)
 /** Past stays, each some 130 observations: a tenth of a million of them, a million, and all the cases that a history has to find in. */
-const past = { few: 800, many: 8_000, all: 100_000 } as const
+const past = { few: sized(800, 5), many: sized(8_000, 10), all: sized(100_000, 20) }
 const atOnce = 500
 const searches = [
   '',

@@ -4,13 +4,14 @@ import { startDurableServers } from '../harness/durable-servers'
 import { openCase, openClient, reading, type Client, type OpenedCase } from '../harness/server-harness'
 import type { EventKindId } from '#contract/events/index'
 import { percentiles, type Figure } from './figure'
+import { sized } from './size'
 
-const people = 200
-const seconds = 60
+const people = sized(200, 3)
+const seconds = sized(60, 5)
 /** One entry of a person in so many seconds, and one look at the Board in five of them. */
 const thinkS = 4
-const streams = 500
-const events = { few: 50, many: 5_000 } as const
+const streams = sized(500, 4)
+const events = { few: sized(50, 4), many: sized(5_000, 8) }
 
 /** A hospital at work on one server: everybody writes, everybody listens, and one case has become very long. */
 export async function benchLoad(): Promise<readonly Figure[]> {
@@ -97,7 +98,7 @@ async function growthOf(client: Client): Promise<number> {
     return performance.now() - start
   }
   const times = { short: [] as number[], long: [] as number[] }
-  for (let turn = 0; turn < 80; turn++) {
+  for (let turn = 0; turn < sized(80, 4); turn++) {
     times.short.push(await time(short, turn))
     times.long.push(await time(long, turn))
   }

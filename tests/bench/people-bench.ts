@@ -6,6 +6,7 @@ import { techniques } from '#core/techniques/registry'
 import { exampleOf } from '../harness/example-cases'
 import { testContext } from '../harness/leg-slab-cases'
 import { percentiles, timeOf, type Figure } from './figure'
+import { sized } from './size'
 
 /** Crew odds of every technique that wets something, and the forecast of a ward of sixty. */
 export function benchPeople(): readonly Figure[] {
@@ -16,7 +17,7 @@ export function benchPeople(): readonly Figure[] {
   })
   const crews = inputs.map(({ id, input }) => ({
     id,
-    ms: percentiles(Array.from({ length: 10 }, () => timeOf(() => void forecastCrew(input)))).median,
+    ms: percentiles(Array.from({ length: sized(10, 1) }, () => timeOf(() => void forecastCrew(input)))).median,
   }))
   const slowest = crews.reduce((a, b) => (b.ms > a.ms ? b : a))
   const levels = ['none', 'known', 'warn', 'review', 'urgent'] as const
@@ -29,7 +30,7 @@ export function benchPeople(): readonly Figure[] {
     place: `Ward ${index % 3}, bed ${index}`,
   }))
   const ward = percentiles(
-    Array.from({ length: 50 }, () =>
+    Array.from({ length: sized(50, 1) }, () =>
       timeOf(() => {
         forecastWard(tasks, 3, 240)
         nursesToClear(tasks, 240)

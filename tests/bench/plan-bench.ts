@@ -9,6 +9,7 @@ import { askedFlags } from '#core/model/flag-words'
 import { exampleOf } from '../harness/example-cases'
 import { testContext } from '../harness/leg-slab-cases'
 import { percentiles, timeOf, type Figure } from './figure'
+import { sized } from './size'
 
 /** Plans of every technique without the two slow decisions, and, for the slowest, its far end and whole for the first time. */
 export function benchPlans(): readonly Figure[] {
@@ -37,12 +38,12 @@ export function benchPlans(): readonly Figure[] {
 
 function benchQuick(clinicalCase: ClinicalCase): { median: number; p95: number } {
   const ctx = testContext()
-  for (let warm = 0; warm < 500; warm++) planCase(clinicalCase, ctx)
-  return percentiles(Array.from({ length: 500 }, () => timeOf(() => planCase(clinicalCase, ctx))))
+  for (let warm = 0; warm < sized(500, 1); warm++) planCase(clinicalCase, ctx)
+  return percentiles(Array.from({ length: sized(500, 2) }, () => timeOf(() => planCase(clinicalCase, ctx))))
 }
 
 function benchWhole(clinicalCase: ClinicalCase): number {
-  const times = Array.from({ length: 10 }, () =>
+  const times = Array.from({ length: sized(10, 1) }, () =>
     timeOf(() => {
       const fresh = { ...testContext(), memo: createMemo() }
       const plan = planCase(clinicalCase, fresh)
@@ -54,6 +55,6 @@ function benchWhole(clinicalCase: ClinicalCase): number {
 
 function benchQuestions(clinicalCase: ClinicalCase): number {
   const questions = [...askedFlags, 'swelling', 'level', 'position', 'age', 'height', 'mass'] as const
-  const times = Array.from({ length: 12 }, () => timeOf(() => void whatIf(clinicalCase, testContext(), questions)))
+  const times = Array.from({ length: sized(12, 3) }, () => timeOf(() => void whatIf(clinicalCase, testContext(), questions)))
   return percentiles(times.slice(2)).median
 }

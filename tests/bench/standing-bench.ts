@@ -6,17 +6,20 @@ import { standingOf } from '#contract/views/standing-of-case'
 import { bothLegs } from '../../src/server/demo/findings'
 import { ankleCase } from '../harness/leg-slab-cases'
 import { percentiles, timeOf, type Figure } from './figure'
+import { sized } from './size'
 
 const start = Date.parse('2026-01-10T08:00:00Z')
-const rounds = 200
+const rounds = sized(200, 8)
 
 /** What stands about a case with 200 rounds: asked again as time goes on, and for the first time after another round. */
 export function benchStanding(): readonly Figure[] {
   if (!readCase(ankleCase()).clinicalCase) throw new Error('the ankle case cannot be read')
   const { record, episode } = longStay()
   const now = start + rounds * 15 * 60_000
-  const again = percentiles(Array.from({ length: 300 }, (_, index) => timeOf(() => standingOf(record, episode, null, now + index))))
-  const first = percentiles(Array.from({ length: 40 }, () => timeOf(() => standingOf({ ...record }, episode, null, now))))
+  const again = percentiles(
+    Array.from({ length: sized(300, 3) }, (_, index) => timeOf(() => standingOf(record, episode, null, now + index))),
+  )
+  const first = percentiles(Array.from({ length: sized(40, 2) }, () => timeOf(() => standingOf({ ...record }, episode, null, now))))
   return [
     { name: `what stands, ${rounds} rounds, asked again, 95th percentile`, value: again.p95, unit: 'ms', limit: 0.5 },
     { name: `what stands, ${rounds} rounds, after another event, median`, value: first.median, unit: 'ms', limit: 40 },

@@ -17,6 +17,8 @@ export const againMs = 30
 
 /** Starts a headless Chromium on a profile, without a window of ours yet. */
 export async function startChromium(profile: string): Promise<Chromium> {
+  // Made before the browser is there: what fails here leaves none behind.
+  const look = await (lookScript ??= makeLookScript())
   const options = new Options()
   options.setChromeBinaryPath('/usr/bin/chromium')
   options.addArguments(
@@ -42,14 +44,15 @@ export async function startChromium(profile: string): Promise<Chromium> {
   driver.wait = ((condition: never, ms?: number, message?: string, everyMs = againMs) =>
     wait.call(driver, condition, ms, message, everyMs)) as typeof wait
   const { debuggerAddress } = (await driver.getCapabilities()).get('goog:chromeOptions') as { debuggerAddress: string }
-  return { driver, tools: await openDevTools(debuggerAddress), look: await (lookScript ??= makeLookScript()) }
+  return { driver, tools: await openDevTools(debuggerAddress), look }
 }
 
 let lookScript: Promise<string> | null = null
 
 /** The script that finds elements in the page itself, made once. */
 async function makeLookScript(): Promise<string> {
-  const entry = fileURLToPath(new URL('./in-page/look.ts', import.meta.url))
+  // From the root: the bench is bundled, and lies as deep under it as this file.
+  const entry = fileURLToPath(new URL('../../tests/harness/in-page/look.ts', import.meta.url))
   const made = await build({
     configFile: false,
     logLevel: 'error',

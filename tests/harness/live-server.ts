@@ -1,5 +1,6 @@
 import { fork, type ChildProcess } from 'node:child_process'
-import { createServer, type AddressInfo } from 'node:net'
+import { randomInt } from 'node:crypto'
+import { createServer } from 'node:net'
 import { fileURLToPath } from 'node:url'
 import { copyWorld } from './copy-world'
 import { closeLater } from './shared'
@@ -65,6 +66,8 @@ async function start(url: string, demo: 'fresh' | 'when-empty'): Promise<LiveSer
 }
 
 function end(child: ChildProcess): Promise<void> {
+  // One that has ended already says so no more.
+  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve()
   return new Promise((resolve) => {
     child.once('exit', () => resolve())
     child.kill('SIGTERM')
@@ -84,14 +87,14 @@ async function startStandin<Name extends string>(
   return { name, child, port }
 }
 
-/** A free port on loopback. */
+/**
+ * A free port on loopback, from below those that the system hands out by itself: nothing takes it before who asked for it listens.
+ */
 export function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
+  const port = randomInt(15_000, 30_000)
+  return new Promise((resolve) => {
     const probe = createServer()
-    probe.on('error', reject)
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo
-      probe.close(() => resolve(port))
-    })
+    probe.on('error', () => resolve(freePort()))
+    probe.listen(port, '127.0.0.1', () => void probe.close(() => resolve(port)))
   })
 }

@@ -13,7 +13,8 @@ interface Job {
 
 /** Runs one file; what was printed goes out before the counts. */
 async function run({ file, timeoutMs }: Job): Promise<{ passed: number; failed: number }> {
-  const mocha = new Mocha({ timeout: timeoutMs, reporter: 'spec', color: false })
+  const grep = process.env['WREN_GREP']
+  const mocha = new Mocha({ timeout: timeoutMs, reporter: 'spec', color: false, ...(grep ? { grep } : {}) })
   mocha.addFile(file)
   try {
     await mocha.loadFilesAsync()
@@ -23,7 +24,7 @@ async function run({ file, timeoutMs }: Job): Promise<{ passed: number; failed: 
   }
   return new Promise((resolve) => {
     const runner = mocha.run(() =>
-      resolve({ passed: runner.stats?.passes ?? 0, failed: (runner.stats?.failures ?? 0) || (runner.total ? 0 : 1) }),
+      resolve({ passed: runner.stats?.passes ?? 0, failed: (runner.stats?.failures ?? 0) || (runner.total || grep ? 0 : 1) }),
     )
   })
 }
