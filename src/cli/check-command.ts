@@ -1,6 +1,6 @@
 import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
-import { actionTexts } from '#core/model/finding'
+import { actionTexts } from '#core/model/action'
 import { problemLine, readInput } from './read-input'
 
 /**

@@ -9,8 +9,9 @@ import { upcast } from './upcast'
 /**
  * Which fold a snapshot was made by. Raise it whenever a fold makes another record of the same events: older snapshots are then folded
  * again from their events when they are read. 4: a snapshot may stand some events behind its stream, which servers before it do not know.
+ * 5: steps of kept plans have roles.
  */
-export const foldVersion = 4
+export const foldVersion = 5
 
 /**
  * Applies one event to a case. Unknown kinds leave it as it is, so that an older reader survives newer data.

@@ -2,6 +2,7 @@ import type { Plan } from '#core/model/plan'
 import { examplePlan } from './example-plan'
 import { caseKind } from './kind'
 import { planInNewSense } from './ankle-sense'
+import { planWithRoles } from './steps-with-roles'
 
 export interface PlanBody {
   readonly plan: Plan
@@ -11,7 +12,7 @@ export interface PlanBody {
 export const plan = caseKind<PlanBody>({
   nature: 'replacing',
   right: 'decide',
-  upcasters: [planInNewSense],
+  upcasters: [planInNewSense, planWithRoles],
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
     accepted: { plan: body.plan, at, by, ...(record.protocol ? { protocol: record.protocol } : {}) },

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { actionIds } from '#core/model/finding'
+import { actionIds } from '#core/model/action'
 import { text } from '../field-schemas'
 
 /** The body of `response`. */

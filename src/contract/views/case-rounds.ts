@@ -1,7 +1,7 @@
 import { watchedOf, type RoundInput } from '#core/model/observation'
 import { injuredLimb } from '#core/rounds/missing-items'
 import { limbPart, type PartId } from '#core/rounds/look'
-import { isCaseAtRisk, standingDeviceOf } from '#core/standing/case-facts'
+import { isCaseAtRisk } from '#core/standing/case-facts'
 import { minuteMs } from '#core/standing/judge-standing'
 import {
   standRounds,
@@ -20,6 +20,7 @@ import type { TroubleRecord } from '../records/run'
 import { callsOf } from './calls-of'
 import { toClinicalCase } from './clinical-case'
 import { casesServed } from './related-cases'
+import { situationOfCase } from './situation-of-case'
 
 export interface JudgedRound {
   readonly round: RoundRecord
@@ -67,7 +68,8 @@ function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number
   const input: RoundsInput = {
     clinicalCase,
     rounds: done.map((round): RoundInput => ({ ...round.findings, baseline: round.isBaseline, atMin: minuteOf(round.at) })),
-    device: standingDeviceOf(record.technique) ?? 'shell',
+    situationAt: (atMin) => situationOfCase(record, episode, atMin * minuteMs),
+    startMin: minuteOf(record.appliedAt ?? record.openedAt),
     isAtRisk: isCaseAtRisk(clinicalCase),
     told: callsOf(record)
       .filter((one) => one.isReached)
@@ -89,7 +91,8 @@ function reportOf(trouble: TroubleRecord, record: CaseRecord, episode: EpisodeRe
   const part = injuredPart(record, episode)
   const target = known && targetOf(known, part)
   if (!known || !target || known.level === 'none') return null
-  return { atMin: minuteOf(trouble.at), ...target, level: known.level, code: `trouble-${known.id}`, text: trouble.label }
+  const danger = known.danger ? { danger: known.danger } : {}
+  return { atMin: minuteOf(trouble.at), ...target, level: known.level, code: `trouble-${known.id}`, text: trouble.label, ...danger }
 }
 
 /** The declaration of a trouble that was recorded. */

@@ -1,5 +1,5 @@
 import { isPressing, type StandingLevel } from '#core/model/standing'
-import { actionTexts } from '#core/model/finding'
+import { actionTexts } from '#core/model/action'
 import { spoken, type Region, type Side } from '#core/model/vocabulary'
 import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'

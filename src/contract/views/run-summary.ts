@@ -1,4 +1,4 @@
-import { actionTexts } from '#core/model/finding'
+import { actionTexts } from '#core/model/action'
 import { nameOfId } from '#core/standing/item-names'
 import { describeMaterial } from '#core/planner/describe-material'
 import { gripWords } from '#core/runs/grips'

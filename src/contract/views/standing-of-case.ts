@@ -2,9 +2,9 @@ import { spoken } from '#core/model/vocabulary'
 import type { Caution } from '#core/model/plan'
 import { isHeldOpen, type Standing } from '#core/model/standing'
 import { afterCheckId, freshSince } from '#core/runs/what-binds'
-import { standingDeviceOf } from '#core/standing/case-facts'
 import { judgeStanding, type OtherItem } from '#core/standing/judge-standing'
-import { targetOf } from '#core/standing/trouble-target'
+import { dangerOfTrouble, targetOf } from '#core/standing/trouble-target'
+import { watchedOf } from '#core/model/observation'
 import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
@@ -12,6 +12,8 @@ import { callsOf } from './calls-of'
 import { gapsOf } from './plan-in-force'
 import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
 import { isOpeningRun } from './opening-run'
+import { toClinicalCase } from './clinical-case'
+import { situationOfCase } from './situation-of-case'
 import { taskFindings } from './task-findings'
 import { workOwed } from './work-owed'
 
@@ -24,8 +26,9 @@ export interface LivePlan {
  * What stands about a case: the one answer that strip, stages, Board, papers and export read (STANDING).
  * @param live the plan as it would be made now: what it says beyond the plan in force waits
  * @param nowMs the server's time
+ * @param people who is there now, where somebody said so
  */
-export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: LivePlan | null, nowMs: number): Standing {
+export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: LivePlan | null, nowMs: number, people?: number): Standing {
   const rounds = standCaseRounds(record, episode, nowMs)
   const technique = findTechnique(record.technique)
   const onAtMs = record.appliedAt === null ? null : Date.parse(record.appliedAt)
@@ -33,7 +36,7 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
   const looked = rounds.judged.findLast(({ round }) => !round.isBaseline && Date.parse(round.at) >= lookedFromMs)
   const inForce = record.accepted?.plan.cautions ?? live?.cautions ?? []
   const input = {
-    device: standingDeviceOf(record.technique) ?? 'shell',
+    situation: situationOfCase(record, episode, nowMs, people),
     ownWay: technique?.onUrgent.actions ?? [],
     onAtMs,
     removedAtMs: record.removedAt === null ? null : Date.parse(record.removedAt),
@@ -78,6 +81,7 @@ const free = { stages: [], steps: [] } as const
 /** Troubles that no round looks at: each stands until a person ends it, the last of its kind alone. */
 function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly OtherItem[] {
   const part = injuredPart(record, episode)
+  const watched = watchedOf(toClinicalCase(record, episode).injury.region)
   return (record.troubles ?? []).flatMap((trouble, index, all): OtherItem[] => {
     const known = troubleOf(trouble, record)
     const isRepeated = all.slice(index + 1).some((later) => later.troubleId === trouble.troubleId)
@@ -87,6 +91,7 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
         id: `trouble/${trouble.id}`,
         from: 'trouble',
         level: known.level,
+        danger: dangerOfTrouble(known, watched),
         text: trouble.label,
         part,
         sinceMs: Date.parse(trouble.at),
@@ -178,6 +183,7 @@ function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds
             sinceMs: Date.parse(change.at),
             binds: { stages: ['make-ready', 'apply'], steps: [] },
             ends: 'Identity and side read aloud afresh.',
+            ownSteps: ['Stop. Leave the limb safe; take nothing off yet that holds a break or a neck.', 'Read name, second identifier and side aloud; look at the patient, the film and the order.'],
           } satisfies OtherItem,
         ]
       : []),

@@ -25,17 +25,28 @@ const forgottenMs = 12 * 3_600_000
 /** The run that somebody is in the middle of; null where there is none. */
 export function runInHand(record: CaseRecord, nowMs: number): RunInHand | null {
   const run = record.runs.at(-1)
-  if (!run || record.ended || record.removedAt !== null) return null
+  if (!run || !isInHand(record, run, nowMs)) return null
+  const { done, of } = progressOf(record, run)
+  return { what: whatOf(run), by: run.driver?.by ?? run.by, done, of }
+}
+
+/** Whether somebody is in the middle of a run. */
+export function isInHand(record: CaseRecord, run: RunRecord, nowMs: number): boolean {
+  if (record.ended || record.removedAt !== null) return false
   // Once it is on, its application is over, whatever was passed by.
   const isApplication = !run.isAdjustment && !run.care && !isOpeningRun(run)
-  if (isApplication && record.appliedAt !== null) return null
+  if (isApplication && record.appliedAt !== null) return false
+  const { done, of } = progressOf(record, run)
+  const touchedMs = Date.parse(run.steps.at(-1)?.at ?? run.startedAt)
+  return of > 0 && done < of && nowMs - touchedMs <= forgottenMs
+}
+
+/** How many of its steps are done, those that may be left out aside. */
+function progressOf(record: CaseRecord, run: RunRecord): { readonly done: number; readonly of: number } {
   const plan = run.isAdjustment || isOpeningRun(run) ? run.plan : (record.accepted?.plan ?? run.plan)
   const steps = plan?.procedure.steps.filter((step) => !step.optional) ?? []
   const outcomes = outcomesOf(run)
-  const done = steps.filter((step) => outcomes.has(step.id)).length
-  const touchedMs = Date.parse(run.steps.at(-1)?.at ?? run.startedAt)
-  if (steps.length === 0 || done === steps.length || nowMs - touchedMs > forgottenMs) return null
-  return { what: whatOf(run), by: run.driver?.by ?? run.by, done, of: steps.length }
+  return { done: steps.filter((step) => outcomes.has(step.id)).length, of: steps.length }
 }
 
 /** Timers that run for a case, the one that ends first first; curing is told by how long it stays wet. */

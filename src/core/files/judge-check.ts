@@ -1,5 +1,5 @@
 import type { Level } from '../model/finding'
-import { standingDeviceOf, isCaseAtRisk } from '../standing/case-facts'
+import { heldBy, isCaseAtRisk, situationOf, usualPeople } from '../standing/case-facts'
 import { standRounds, type RoundVerdict, type StandingFinding } from '../standing/stand-rounds'
 import type { ReadCheck } from './read-check'
 
@@ -24,10 +24,25 @@ export interface PrintedRound extends Omit<RoundVerdict, 'standing'> {
  * Judges a check file that was read: what each round found, and what stands after it.
  * @returns null when there is no case, or its technique is not known
  */
-export function judgeCheck({ clinicalCase, rounds, told, decisions }: ReadCheck): readonly PrintedRound[] | null {
-  const device = clinicalCase && standingDeviceOf(clinicalCase.technique)
-  if (!clinicalCase || !device) return null
-  const input = { clinicalCase, rounds, device, isAtRisk: isCaseAtRisk(clinicalCase), told, decisions }
+export function judgeCheck({ clinicalCase, rounds, told, decisions, isOn }: ReadCheck): readonly PrintedRound[] | null {
+  if (!clinicalCase || !heldBy(clinicalCase.technique)) return null
+  // The case's technique is on throughout, the baseline included; the patient lies (TURNS 1).
+  const situation = situationOf(clinicalCase, {
+    isOn,
+    people: clinicalCase.crew.people ?? usualPeople,
+    posture: 'lying',
+    isWarm: false,
+    pullKg: null,
+  })
+  const input = {
+    clinicalCase,
+    rounds,
+    situationAt: () => situation,
+    startMin: 0,
+    isAtRisk: isCaseAtRisk(clinicalCase),
+    told,
+    decisions,
+  }
   return standRounds(input, Infinity).verdicts.map(printRound)
 }
 

@@ -1,5 +1,5 @@
 import type { ClinicalCase } from '../model/clinical-case'
-import { actionIds } from '../model/finding'
+import { actionIds } from '../model/action'
 import { watchedOf, type RoundInput } from '../model/observation'
 import type { Problem } from '../model/problem'
 import { sides } from '../model/vocabulary'
@@ -17,6 +17,8 @@ export interface ReadCheck {
   readonly rounds: readonly RoundInput[]
   readonly told: readonly Told[]
   readonly decisions: readonly SeniorDecision[]
+  /** Whether the device is on; it is unless the file says that it is not. */
+  readonly isOn: boolean
   readonly problems: readonly Problem[]
 }
 
@@ -35,8 +37,8 @@ export function readCheck(data: unknown): ReadCheck {
   const problems: Problem[] = []
   const file = createFieldReader(data, '', problems)
   if (!file || file.raw('format') !== 'zesty-wren/check' || file.raw('version') !== 1)
-    return { clinicalCase: null, rounds: [], told: [], decisions: [], problems: [formatProblem] }
-  file.warnUnknown(['format', 'version', 'case', 'rounds', 'responses', 'seniorDecisions', 'told'], 'a check file', 'unknown-field')
+    return { clinicalCase: null, rounds: [], told: [], decisions: [], isOn: true, problems: [formatProblem] }
+  file.warnUnknown(['format', 'version', 'case', 'on', 'rounds', 'responses', 'seniorDecisions', 'told'], 'a check file', 'unknown-field')
   const read = readCase(file.raw('case'))
   problems.push(...read.problems.map((one) => ({ ...one, path: one.path ? `case/${one.path}` : 'case' })))
   const rounds = file.list('rounds').flatMap((one, index) => {
@@ -53,8 +55,17 @@ export function readCheck(data: unknown): ReadCheck {
     rounds,
     told: file.objects('told').flatMap(readTold),
     decisions: file.objects('seniorDecisions').flatMap((one) => readDecision(one)),
+    isOn: readOn(file),
     problems,
   }
+}
+
+/** Whether the device is on: "on": false says that nothing is. */
+function readOn(file: FieldReader): boolean {
+  const value = file.raw('on')
+  if (value !== undefined && typeof value !== 'boolean')
+    file.report('on', `on must be true or false, not ${JSON.stringify(value)}: left out, the device is on.`)
+  return value !== false
 }
 
 /** A round that did not look at what is hurt says so: it can only be incomplete. */

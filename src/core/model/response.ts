@@ -1,4 +1,4 @@
-import type { ActionId } from './finding'
+import type { ActionId } from './action'
 
 /** An action about what stands, done or not done. */
 export interface ResponseEntry {

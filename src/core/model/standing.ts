@@ -1,4 +1,6 @@
-import type { ActionId, Level } from './finding'
+import type { ActionId } from './action'
+import type { Danger } from './danger'
+import type { Level } from './finding'
 import type { ResponseEntry, Signed } from './response'
 
 /** Levels of what stands, worst first (STANDING, What stands). Before a device is on, nothing looked at comes last. */
@@ -22,6 +24,10 @@ export interface StandingItem {
   readonly id: string
   readonly from: StandingSource
   readonly level: StandingLevel
+  /** What kind of danger it is; null for what is no danger of a patient, such as owed work. */
+  readonly danger: Danger | null
+  /** Somebody is called about it. */
+  readonly isCalled: boolean
   /** In the words of whoever stands at the bed. */
   readonly text: string
   /** `leg-left`, `neck`, …; null where it belongs to no part. */
@@ -71,7 +77,7 @@ export interface Standing {
   readonly bedside: { readonly level: StandingLevel; readonly headline: string }
   /** Worst first. */
   readonly items: readonly StandingItem[]
-  /** What to do about the worst, in the order that saves. */
+  /** What to do now about the worst, in the order that saves: the first is what whoever is there does first. */
   readonly actions: readonly StandingAction[]
   /** The one call of this case; null while nothing asks for it. */
   readonly call: StandingCall | null

@@ -1,3 +1,4 @@
+import type { StepRole } from './step-role'
 import type { Side } from './vocabulary'
 
 /** What a timer counts; each kind looks and sounds alike everywhere. */
@@ -73,6 +74,19 @@ export interface StepReading {
 /** Where a pair of hands is needed: at the work, or holding the limb, or fetching. */
 export type HandGrip = 'apply' | 'hold-distal' | 'hold-joint' | 'hold-proximal' | 'fetch'
 
+/** What hands can hold until the device does. */
+export type HeldThing = 'head' | 'spine' | 'pull' | 'break' | 'knee' | 'thigh' | 'foot' | 'heel' | 'wrist'
+
+/** A hold that lasts from the start of one step to the end of another. */
+export interface Hold {
+  readonly what: HeldThing
+  readonly from: string
+  readonly to: string
+  readonly place: HandGrip
+  /** Steps at which it is taken over by another grip. */
+  readonly changes?: readonly { readonly at: string; readonly place: HandGrip }[]
+}
+
 /** One step of the application. */
 export interface Step {
   readonly id: string
@@ -83,8 +97,10 @@ export interface Step {
   /** Steps that must come before. */
   readonly after: readonly string[]
   readonly hands: readonly HandGrip[]
-  /** A hold that lasts from the start of one step to the end of another. */
-  readonly holds: { readonly from: string; readonly to: string; readonly place: HandGrip } | null
+  /** What it does, as rules see it. */
+  readonly roles: readonly StepRole[]
+  /** A hold that begins with it. */
+  readonly holds: Hold | null
   /** Least, likely and most minutes. */
   readonly minutes: readonly [number, number, number]
   /** Falls between wetting and set. */

@@ -1,3 +1,4 @@
+import type { Danger } from './danger'
 import type { Level } from './finding'
 
 /** Something that goes wrong while a technique is applied or worn, and what to do about it, in order. */
@@ -13,4 +14,6 @@ export interface Trouble {
    * is watched. Without one, or where no round of this case looks at it, a person ends it, with a word.
    */
   readonly item?: string
+  /** What danger it is, where its item does not say so; an urgent one without either is answered by its own steps. */
+  readonly danger?: Danger
 }

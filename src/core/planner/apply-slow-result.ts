@@ -1,4 +1,5 @@
 import type { Overrule } from '../model/clinical-case'
+import { atSteps } from './at-steps'
 import type { Technique } from './technique'
 import { usableOverrules } from './usable-overrules'
 import type { PlanContext } from '../model/plan-context'
@@ -32,7 +33,7 @@ export function applySlowResult(
   return {
     ...plan,
     decisions: [...plan.decisions, decision],
-    cautions: [...plan.cautions, ...made.cautions.map((caution) => markOverruled(caution, overrules, [decision], stepOf))],
+    cautions: [...plan.cautions, ...made.cautions.map((caution) => markOverruled(atSteps(caution, plan.procedure.steps), overrules, [decision], stepOf))],
     pending: plan.pending.filter((one) => one.decision !== task.decision),
   }
 }

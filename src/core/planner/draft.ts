@@ -10,6 +10,8 @@ import { formatValue } from './format-decision'
 import { applyOverrule, markOverruled, withStatus } from './overrule'
 import type { Caution, CautionLevel, Material } from '../model/plan'
 import type { SlowTask } from '../model/slow-task'
+import type { RoledCaution } from './at-steps'
+import type { StepRole } from '../model/step-role'
 
 export type DecisionDraft = Omit<Decision, 'label' | 'status' | 'display' | 'school' | 'unit'> & {
   /** Where the words or the unit differ from the declared ones. */
@@ -24,6 +26,8 @@ export type DecisionDraft = Omit<Decision, 'label' | 'status' | 'display' | 'sch
 export type CautionDraft = Omit<Caution, 'decisions' | 'steps'> & {
   readonly decisions?: readonly string[]
   readonly steps?: readonly string[]
+  /** Roles of the steps at which it bites, for what holds in more than one technique. */
+  readonly at?: readonly StepRole[]
 }
 
 /** Collects one plan while a technique computes it: readings resolved once, decisions, cautions, problems. */
@@ -72,7 +76,7 @@ export interface PlanDraft {
  */
 export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declared: readonly DecisionDefinition[]): PlanDraft {
   const decisions: Decision[] = []
-  const cautions: Caution[] = []
+  const cautions: RoledCaution[] = []
   const problems: Problem[] = []
   const materials: Material[] = []
   const pending: SlowTask[] = []
@@ -200,8 +204,8 @@ export function workingOf(estimate: Estimate, unit: string = 'cm'): WorkingLine 
 const levelOrder: Record<CautionLevel, number> = { stop: 0, caution: 1, note: 2 }
 
 /** Worst first; the same words twice stand once. */
-function mergeCautions(cautions: readonly Caution[]): readonly Caution[] {
-  const seen = new Map<string, Caution>()
+function mergeCautions(cautions: readonly RoledCaution[]): readonly RoledCaution[] {
+  const seen = new Map<string, RoledCaution>()
   for (const caution of cautions) {
     const key = `${caution.code}|${caution.text}`
     if (!seen.has(key)) seen.set(key, caution)

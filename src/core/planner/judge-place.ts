@@ -59,6 +59,7 @@ function applyFlagRules(draft: PlanDraft, technique: Technique): void {
       text: rule.text,
       why: isImplied ? `${rule.why} (${spoken(injury.pattern)})` : rule.why,
       decisions: rule.decisions ?? [],
+      ...(rule.at ? { at: rule.at } : {}),
       steps: rule.steps ?? [],
     })
   }

@@ -37,12 +37,12 @@ export function withStatus(decision: Decision, cautions: readonly Caution[]): De
  * another cause, or a figure that differs by its step, raises it again. A floor is never set aside.
  * @param stepOf the declared step of a decision
  */
-export function markOverruled(
-  caution: Caution,
+export function markOverruled<C extends Caution>(
+  caution: C,
   overrules: readonly Overrule[],
   decisions: readonly Decision[],
   stepOf: (decision: string) => number,
-): Caution {
+): C {
   const [first] = caution.decisions
   const value = decisions.find((one) => one.id === first)?.value
   const figure = typeof value === 'number' ? value : null

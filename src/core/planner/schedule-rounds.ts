@@ -80,6 +80,19 @@ export function roundMinutes(
 }
 
 /**
+ * The interval of the at-risk list at a minute from application: how soon a limb that cannot be assessed is looked at again.
+ * @param atMin minutes from application; before it, as at its start
+ */
+export function atRiskInterval(atMin: number): number {
+  let fromMin = 0
+  for (const { everyMin, times } of shippedRounds.atRisk) {
+    fromMin += everyMin * times
+    if (atMin < fromMin) return everyMin
+  }
+  return shippedRounds.atRisk.at(-1)!.everyMin
+}
+
+/**
  * The rounds of one case as schedule entries, with the grace each allows.
  * @param clinicalCase its flags decide the list; `appliedAt` and `zone` the shift rounds
  * @param text what a round looks at, for this device

@@ -2,7 +2,7 @@ import type { CrewResult } from '../figures/crew/crew-odds'
 import type { HeatResult } from '../figures/heat/solve-heat'
 import type { Decision } from '../model/decision'
 import { formatValue } from './format-decision'
-import type { Caution } from '../model/plan'
+import type { RoledCaution } from './at-steps'
 import type { SlowTask } from '../model/slow-task'
 import type { SlowResult } from './solve-slow-task'
 
@@ -16,20 +16,21 @@ export function slowOutcome(task: SlowTask, solved: SlowResult): SlowOutcome | n
 /** What a slow result adds to a plan. */
 export interface SlowOutcome {
   readonly decision: Decision
-  readonly cautions: readonly Caution[]
+  readonly cautions: readonly RoledCaution[]
 }
 
 function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: HeatResult): SlowOutcome {
   const { input, vulnerable } = task
   const c = input.constants
   const limitC = vulnerable ? c.hotVulnerableC : c.hotC
-  const cautions: Caution[] = []
+  const cautions: RoledCaution[] = []
   if (heat.omega >= c.burnStop) {
     cautions.push({
       level: 'stop',
       code: 'burn',
       decisions: ['peak-skin-temp'],
-      steps: ['wet', 'hold-set'],
+      steps: [],
+      at: ['wets', 'holds-to-set'],
       text: 'Do not apply it like this: use cooler water, fewer layers, open air.',
       why: `In this estimate the skin is hot long enough to burn (burn integral ${heat.omega.toFixed(2)}, threshold ${c.burnStop}).`,
     })
@@ -39,7 +40,8 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
       level: 'caution',
       code: 'hot-skin',
       decisions: ['peak-skin-temp'],
-      steps: ['wet', 'hold-set'],
+      steps: [],
+      at: ['wets', 'holds-to-set'],
       text: 'Cooler water, fewer layers, bare to the air; ask about heat while it sets and take it off at "too hot".',
       why: `In this estimate the skin reaches ${heat.peakC.toFixed(1)} °C; ${limitC} °C is the limit${vulnerable ? ` (${vulnerable})` : ''}.`,
     })
@@ -72,13 +74,14 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
 }
 
 function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResult): SlowOutcome {
-  const cautions: Caution[] = []
+  const cautions: RoledCaution[] = []
   if (!crew.isInTime) {
     cautions.push({
       level: 'caution',
       code: 'sets-too-soon',
       decisions: ['least-crew', 'set-time'],
-      steps: ['wet', 'roll-1'],
+      steps: [],
+      at: ['wets'],
       text: 'Slow it down before wetting: slower material, cooler water, fewer layers at a time.',
       why: task.input.windows
         ? 'No crew of up to four lays every roll while the one below is workable, and moulds before set, in nine of ten tries, in this estimate.'
@@ -91,7 +94,8 @@ function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResu
       level: 'caution',
       code: 'short-handed',
       decisions: ['least-crew'],
-      steps: ['wet', 'roll-1', 'mould'],
+      steps: [],
+      at: ['wets', 'moulds'],
       text: `${formatValue(crew.leastCrew, 'people')} are needed, ${task.people} ${task.people === 1 ? 'is' : 'are'} here.${gives}`,
       why: 'A hold let go while it sets gives a sagging joint, a cracked slab or a dent.',
     })

@@ -1,4 +1,4 @@
-import type { DeviceKind } from '../model/finding'
+import type { Held } from '../model/danger'
 import type { Said } from './answer'
 import type { MeasurementDefinition } from '../model/measurement-definition'
 import type { ClinicalCase } from '../model/clinical-case'
@@ -12,6 +12,7 @@ import type { Trouble } from '../model/trouble'
 import type { FitTest, ScheduleEntry } from '../model/plan'
 import type { Geometry } from '../model/geometry'
 import type { Step } from '../model/step'
+import type { StepRoles } from '../model/step-role'
 import type { TaskForm } from '../model/task-form'
 
 export interface OptionValue {
@@ -102,8 +103,12 @@ export interface Technique {
   readonly rounds?: RoundLimits
   /** Whether the device itself puts the limb at risk, so that rounds follow the at-risk list. */
   readonly isAtRisk?: (clinicalCase: ClinicalCase) => boolean
-  /** What to do when a round is urgent, beyond what every limb gets. */
-  readonly onUrgent: { readonly device: DeviceKind; readonly actions: readonly string[] }
+  /** What each of its steps does, as rules see it: a step of its plans that does not stand here fails its contract test. */
+  readonly roles: StepRoles
+  /** Put on a patient who sits or stands, until a step lowers them. */
+  readonly isUpright?: (options: OptionValues) => boolean
+  /** What it holds, which decides what a hand takes before it is opened, and its own way of opening or easing. */
+  readonly onUrgent: { readonly holds: Held; readonly actions: readonly string[] }
   /** What is said when work that its schedule owes is done, by the id of that work; the usual form of its kind where it is left out. */
   readonly taskForms?: Readonly<Record<string, TaskForm>>
   /** What goes wrong with it, and what to do: one key away during every run. */

@@ -1,6 +1,8 @@
-import { actionTexts, type Level } from '../model/finding'
+import { actionTexts } from '../model/action'
+import type { Level } from '../model/finding'
 import { feelings, pulses, type LimbFindings, type RoundInput } from '../model/observation'
 import { missingItems } from '../rounds/missing-items'
+import { situationOf, usualPeople } from '../standing/case-facts'
 import { nameOfId } from '../standing/item-names'
 import { standRounds, type RoundsStanding, type StandingFinding } from '../standing/stand-rounds'
 import { legSlab } from '../techniques/leg-slab/leg-slab'
@@ -77,11 +79,12 @@ export const findingsBench: Bench = {
   controls: [pulse, feeling, stretch, before, refill, pain],
   work: (state, ctx) => {
     const clinicalCase = practiceCase(legSlab, usualPatient, ctx.protocol)
+    const situation = situationOf(clinicalCase, { isOn: true, people: usualPeople, posture: 'lying', isWarm: false, pullKg: null })
     const found = limbOf(state)
     const first = roundOf(baselineMin, choiceAt(state, before) === 'same' ? found : quietLimb('leg', side), true)
     const now = roundOf(nowMin, found, false)
     const stands = (rounds: readonly RoundInput[], atMin: number): RoundsStanding =>
-      standRounds({ clinicalCase, rounds, device: 'shell', isAtRisk: false }, atMin)
+      standRounds({ clinicalCase, rounds, situationAt: () => situation, startMin: baselineMin, isAtRisk: false }, atMin)
     const standing = stands([first, now], nowMin)
     const shown = standing.findings.filter((one) => one.level !== 'none')
     const verdict = standing.verdicts.at(-1)

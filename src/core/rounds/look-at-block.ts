@@ -1,4 +1,5 @@
 import type { Level } from '../model/finding'
+import { judgeVital, type VitalContext } from './judge-vital'
 import { isCannotAssess, type BlockFindings, type BlockName } from '../model/observation'
 import { confusionItem, feelingLevels, neckItems, skinWords, spineItems, vitalItems, type WordItem } from '../model/round-items'
 import { skinText } from './look-at-limb'
@@ -17,8 +18,9 @@ export function blockItemIds(block: BlockName): readonly string[] {
 /**
  * Everything that was looked at of a neck, a trunk or the circulation as a whole (SAFETY, Findings; STANDING, Made exact).
  * @param before for the level of feeling, which is urgent where it has risen
+ * @param vital age and injury, which set the limits of the vital signs
  */
-export function lookAtBlock(part: BlockName, block: BlockFindings, before: Before): readonly Look[] {
+export function lookAtBlock(part: BlockName, block: BlockFindings, before: Before, vital: VitalContext): readonly Look[] {
   const looks: Look[] = []
   const put = (item: string, severity: number, level: Level, code: string, text: string, isNeverKnown = false): void => {
     looks.push({ part, item, severity, level, code, text, isNeverKnown, cannot: null })
@@ -41,8 +43,15 @@ export function lookAtBlock(part: BlockName, block: BlockFindings, before: Befor
   if (part === 'vital') {
     for (const { id, label, unit } of vitalItems) {
       look(id, label, (value) => {
-        const [severity, level] = judgeVital(id, Number(value))
-        put(id, severity, level, `vital-${id}`, `${label} ${value} ${unit}`)
+        const judged = judgeVital(id, Number(value), block, vital)
+        looks.push({
+          part,
+          item: id,
+          ...judged,
+          text: `${label} ${value} ${unit}${judged.words ? `: ${judged.words}` : ''}`,
+          isNeverKnown: false,
+          cannot: null,
+        })
       })
     }
   }
@@ -73,10 +82,4 @@ function judgeFeelingLevel(value: string, before: Before): [number, Level, strin
   const change = last !== undefined && last > 0 && severity > last ? ` (was ${feelingLevels[last] ?? ''})` : ''
   const text = severity === 0 ? 'No level of feeling' : `Level of feeling ${value}${change}`
   return [severity, severity === 0 ? 'none' : 'urgent', 'new-feeling-level', text]
-}
-
-function judgeVital(id: (typeof vitalItems)[number]['id'], value: number): [number, Level] {
-  if (id === 'systolic') return value < 90 ? [90 - value, 'urgent'] : [0, 'none']
-  const limit = id === 'heartRate' ? 120 : 25
-  return value > limit ? [value - limit, 'warn'] : [0, 'none']
 }

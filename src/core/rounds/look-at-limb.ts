@@ -101,9 +101,19 @@ export function lookAtLimb(limb: LimbFindings, context: LimbContext): readonly L
   })
   for (const sign of alsoAskedSigns) {
     const isReported = limb.also?.includes(sign) === true
-    if (isReported || (limb.also && !limb.isAlsoPartial)) isThere(sign, isReported, 'warn', sign, `Reported: ${spoken(sign)}`)
+    if (!isReported && (!limb.also || limb.isAlsoPartial)) continue
+    // Breathlessness that was not there from the first look may be a clot, and is urgent.
+    const isNewBreath = sign === 'breathlessness' && isNewSince(context.before, part, sign)
+    isThere(sign, isReported, isNewBreath ? 'urgent' : 'warn', sign, `Reported: ${spoken(sign)}`)
   }
   return looks
+}
+
+/** Whether a sign was not there at the first look, or had gone at the last; nothing is new where nobody had looked before. */
+function isNewSince(before: Before, part: string, sign: string): boolean {
+  const last = before.last(`${part}/${sign}`)
+  const hasLooked = ['pulse', 'colour', 'restPain', sign].some((item) => before.last(`${part}/${item}`) !== undefined)
+  return hasLooked && (last === 0 || !before.first(`${part}/${sign}`))
 }
 
 /** What skin under a device looks like, in words. */

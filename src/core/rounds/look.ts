@@ -1,3 +1,4 @@
+import type { Danger } from '../model/danger'
 import type { Level } from '../model/finding'
 import type { BlockName, LimbFindings } from '../model/observation'
 import type { Side } from '../model/vocabulary'
@@ -30,6 +31,8 @@ export interface Look {
   readonly isNeverKnown: boolean
   /** Only values of one chain can be better or worse than each other: red is no better pale. */
   readonly chain?: string
+  /** What danger it is, where a report says so itself. */
+  readonly danger?: Danger
   /** Why it could not be judged; then nothing else of the look counts. */
   readonly cannot: string | null
 }

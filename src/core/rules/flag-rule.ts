@@ -1,4 +1,5 @@
 import type { CautionLevel } from '../model/plan'
+import type { StepRole } from '../model/step-role'
 import type { Flag } from '../model/vocabulary'
 
 /** A caution or stop that a flag or pattern raises by itself. */
@@ -10,5 +11,8 @@ export interface FlagRule {
   readonly text: string
   readonly why: string
   readonly decisions?: readonly string[]
+  /** Roles of the steps at which it bites, in every technique that puts this on. */
+  readonly at?: readonly StepRole[]
+  /** Steps that it bites at beside those: the shared ones that begin an application, or those of the one technique that puts this on. */
   readonly steps?: readonly string[]
 }

@@ -1,10 +1,10 @@
 import type { FlagRule } from './flag-rule'
 
 function stop(flag: FlagRule['flag'], why: string): FlagRule {
-  return { flag, level: 'stop', steps: ['pull'], text: 'No traction on this leg: splint it as it lies.', why }
+  return { flag, level: 'stop', at: ['pulls'], text: 'No traction on this leg: splint it as it lies.', why }
 }
 function caution(flag: FlagRule['flag'], text: string, why: string): FlagRule {
-  return { flag, level: 'caution', steps: ['pull'], text, why }
+  return { flag, level: 'caution', at: ['pulls'], text, why }
 }
 
 /** What flags raise in every kind of leg traction (COMPUTATION 10, SAFETY traction). */

@@ -1,7 +1,5 @@
+import type { StepRole } from '../model/step-role'
 import type { FlagRule } from './flag-rule'
-
-/** Steps at which a collar is sized, closed or put back, by whatever puts it on. */
-const closing = ['size-collar', 'close-collar', 'front-on'] as const
 
 /** A collar closed round the neck, whatever the local policy. */
 export const closedCollar: readonly FlagRule[] = [
@@ -9,14 +7,14 @@ export const closedCollar: readonly FlagRule[] = [
     flag: 'head-injury',
     level: 'caution',
     decisions: ['slack'],
-    steps: [...closing],
+    at: ['rigid-on'],
     text: 'Look at tightness and neck veins again after closing; open it if they fill.',
     why: 'A tight collar holds blood in the head and raises the pressure there.',
   },
   {
     flag: 'agitated',
     level: 'caution',
-    steps: ['hold-head', ...closing],
+    at: ['hold-taken', 'rigid-on'],
     text: 'Do not fight it: hands as far as they are accepted, find the cause.',
     why: 'Struggling against a collar moves the neck more than no collar does.',
   },
@@ -27,14 +25,16 @@ export const heldLying: readonly FlagRule[] = [
   {
     flag: 'pregnant-late',
     level: 'caution',
-    steps: ['position', 'hold-head'],
+    at: ['hold-taken'],
+    steps: ['position'],
     text: 'Tilt the whole board or bed 15 to 30° to the left, head and body as one.',
     why: 'Flat on the back the womb presses on the great vein.',
   },
   {
     flag: 'breathless-lying',
     level: 'caution',
-    steps: ['position', 'hold-head'],
+    at: ['hold-taken'],
+    steps: ['position'],
     text: 'Raise the head end of the whole bed; never only the head.',
     why: 'Flat, the breath fails; with the head alone raised, the neck bends.',
   },
@@ -47,4 +47,5 @@ export const rigidCollarFlags: readonly Pick<FlagRule, 'flag' | 'why'>[] = [
   { flag: 'kyphosis', why: 'A bent neck breaks where a collar straightens it.' },
   { flag: 'penetrating', why: 'It hides bleeding and swelling, and a stab seldom makes the spine unstable.' },
 ]
-export const rigidCollarSteps: readonly string[] = ['hold-head', ...closing]
+/** Where such a stop bites: before the head is taken, and where the collar goes on. */
+export const rigidCollarRoles: readonly StepRole[] = ['hold-taken', 'rigid-on']

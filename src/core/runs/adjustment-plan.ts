@@ -21,6 +21,7 @@ export function adjustmentPlan(before: Plan, after: Plan, changes: PlanChanges):
     prevents: 'A device that is half the old plan and half the new one.',
     after: [],
     hands: ['apply'],
+    roles: [],
     holds: null,
     minutes: [1, 1, 2],
     wet: false,

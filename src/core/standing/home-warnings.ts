@@ -1,4 +1,4 @@
-import type { DeviceKind } from '../model/finding'
+import type { Held } from '../model/danger'
 import type { BodyRegion } from '../model/vocabulary'
 
 /** Breath and calf: a clot is watched for with any leg or trunk held still. */
@@ -6,18 +6,18 @@ const clot = ['Your calf swells or hurts', 'You are short of breath, or your che
 
 /**
  * What brings somebody back at once who went home with a device on, in words for them, the worst first (SAFETY, Dispositions).
- * @param device what is on
+ * @param holds what it holds
  * @param part the region of the body that it is on
  */
-export function homeWarnings(device: DeviceKind, part: BodyRegion): readonly string[] {
-  if (device === 'collar')
+export function homeWarnings(holds: Held, part: BodyRegion): readonly string[] {
+  if (holds === 'head')
     return [
       'New weakness, numbness or tingling in an arm or a leg',
       'Hard to breathe or to swallow, or your voice changes: call an ambulance',
       'You cannot pass water, or cannot hold it',
       'The collar rubs a sore, or the chin slips in',
     ]
-  if (device === 'trunk')
+  if (holds === 'spine')
     return [
       'New weakness or numbness in a leg, or between the legs',
       'You cannot pass water, or cannot hold it',

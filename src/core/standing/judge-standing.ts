@@ -1,4 +1,5 @@
-import { actionTexts, type ActionId, type DeviceKind, type Level } from '../model/finding'
+import type { ActionId } from '../model/action'
+import type { Level } from '../model/finding'
 import type { Caution } from '../model/plan'
 import { cautionsBrought } from '../planner/compare-plans'
 import type { CallEntry, ResponseEntry, Signed } from '../model/response'
@@ -12,16 +13,19 @@ import {
   type StandingItem,
   type StandingLevel,
 } from '../model/standing'
-import { actionsFor, actionsForTrouble, openingAction } from './actions'
+import { actionWords, openingAction } from './action-words'
 import { listOfNames, nameOfItem, nameOfPart } from './item-names'
 import type { RoundsStanding, SeniorDecision, StandingFinding } from './stand-rounds'
+import { asksCall, reviewActions, whatNow, type Situation, type StandingDanger } from './what-now'
 
 /** Something that stands for another reason than what rounds found; it ends where it is no longer given. */
-export type OtherItem = Omit<StandingItem, 'state' | 'settled' | 'lookedAtMs' | 'alarmSinceMs'> & Partial<Pick<StandingItem, 'lookedAtMs'>>
+export type OtherItem = Omit<StandingItem, 'state' | 'settled' | 'lookedAtMs' | 'alarmSinceMs' | 'danger' | 'isCalled'> &
+  Partial<Pick<StandingItem, 'lookedAtMs' | 'danger'>>
 
 /** Everything that `judgeStanding` reads. Times are milliseconds since the epoch; minutes of `rounds` count from it too. */
 export interface StandingInput {
-  readonly device: DeviceKind
+  /** What is on, who is there and how the patient is. */
+  readonly situation: Situation
   /** The device's own way of opening or easing, in words. */
   readonly ownWay: readonly string[]
   /** When the device went on; null before. */
@@ -55,7 +59,7 @@ export function judgeStanding(input: StandingInput): Standing {
   const items = [
     ...input.rounds.findings.map((one) => itemOfRound(one, input)),
     ...planItems(input),
-    ...input.others.map(whole),
+    ...input.others.map((one) => whole(one, input.situation)),
     ...unlooked(input, isOn),
   ]
   items.sort((a, b) => rank(a.level, isOn) - rank(b.level, isOn) || a.sinceMs - b.sinceMs || a.id.localeCompare(b.id))
@@ -71,25 +75,18 @@ export function judgeStanding(input: StandingInput): Standing {
   const alarm = alarmLevel(items)
   const sinceMs = alarmSince(items, alarm)
   const asksToWarm = last?.findings.some((one) => one.code === 'warm-repeat') === true
+  const alarming = items.filter((one) => isClinical(one) && one.level === alarm)
+  const own = alarming.filter((one) => one.ownSteps !== undefined && (one.danger === null || one.danger === 'own'))
+  const actions = [...actionsAbout(alarming, own, alarm, input.situation), ...(asksToWarm ? (['warm-repeat'] as const) : [])]
   return {
     level,
     headline: headlineOf(level, items, last?.missing ?? []),
     bedside: { level: levelOf(bedside), headline: headlineOf(levelOf(bedside), bedside, last?.missing ?? []) },
     items,
-    actions: actionIdsFor(items, alarm, actionsFor(alarm, input.device, asksToWarm, isOn)).map((id): StandingAction => ({
+    actions: actions.map((id): StandingAction => ({
       id,
-      text:
-        id === 'as-trouble'
-          ? ownStepItems(items, alarm)
-              .map((one) => one.text)
-              .join('; ')
-          : actionTexts[id],
-      ownWay:
-        id === 'as-trouble'
-          ? ownStepItems(items, alarm).flatMap((one) => one.ownSteps ?? [])
-          : id === openingAction[input.device] && isOn
-            ? input.ownWay
-            : [],
+      text: id === 'as-trouble' ? own.map((one) => one.text).join('; ') : actionWords(id, input.situation, alarming.map(dangerIn)),
+      ownWay: ownWayOf(id, input, own, alarming),
       response: input.responses.findLast((one) => one.action === id && one.atMs >= (sinceMs ?? Infinity)) ?? null,
     })),
     call: callOf(items, sinceMs, input),
@@ -109,6 +106,8 @@ function itemOfRound(one: StandingFinding, input: StandingInput): StandingItem {
     id: one.id,
     from: 'round',
     level: asStanding(one.level),
+    danger: one.danger,
+    isCalled: one.level === 'urgent' && asksCall({ danger: one.danger, part: one.part, item: one.item }, input.situation),
     text: `${nameOfPart(one.part)}: ${lower(one.text)}${isBefore ? ' (as before)' : ''}`,
     part: one.part,
     sinceMs: one.sinceMin * minuteMs,
@@ -160,6 +159,8 @@ function planItem(caution: Caution, prefix: string, sinceMs: number, isOn = fals
     id: `${prefix}/${caution.code}${caution.steps.length > 0 ? `/${caution.steps.join('+')}` : ''}`,
     from: isOn ? 'reading' : 'plan',
     level: isStop ? 'stop' : 'warn',
+    danger: null,
+    isCalled: false,
     text: caution.text,
     part: null,
     sinceMs,
@@ -177,8 +178,17 @@ function planItem(caution: Caution, prefix: string, sinceMs: number, isOn = fals
   }
 }
 
-function whole(item: OtherItem): StandingItem {
-  return { ...item, alarmSinceMs: item.sinceMs, lookedAtMs: item.lookedAtMs ?? null, state: 'open', settled: null }
+function whole(item: OtherItem, situation: Situation): StandingItem {
+  const danger = item.danger ?? null
+  return {
+    ...item,
+    danger,
+    isCalled: item.level === 'urgent' && isClinical(item) && asksCall({ danger: danger ?? 'own', part: item.part, item: null }, situation),
+    alarmSinceMs: item.sinceMs,
+    lookedAtMs: item.lookedAtMs ?? null,
+    state: 'open',
+    settled: null,
+  }
 }
 
 /** A device that is on and that nobody has looked at is not known to be well. */
@@ -189,6 +199,8 @@ function unlooked({ onAtMs, lookedAtMs }: StandingInput, isOn: boolean): readonl
       id: 'device/not-looked-at',
       from: 'device',
       level: 'unknown',
+      danger: null,
+      isCalled: false,
       text: 'Nobody has looked since it went on.',
       part: null,
       sinceMs: onAtMs,
@@ -209,21 +221,42 @@ function alarmLevel(items: readonly StandingItem[]): Level {
   return alarming.includes('urgent') ? 'urgent' : alarming.includes('review') ? 'review' : 'none'
 }
 
-function isClinical(item: StandingItem): boolean {
+function isClinical(item: Pick<StandingItem, 'from'>): boolean {
   return item.from === 'round' || item.from === 'trouble' || item.from === 'reading' || item.from === 'run'
 }
 
-/** What raised the alarm and says itself what is to be done. */
-function ownStepItems(items: readonly StandingItem[], alarm: Level): readonly StandingItem[] {
-  return items.filter((one) => one.level === alarm && one.ownSteps !== undefined)
+/**
+ * What is to be done now, in order: about urgent dangers what `whatNow` says; a review is loosened and seen, or answered by the steps of the
+ * troubles that alone raised it.
+ */
+function actionsAbout(
+  alarming: readonly StandingItem[],
+  own: readonly StandingItem[],
+  alarm: Level,
+  situation: Situation,
+): readonly ActionId[] {
+  if (alarm === 'urgent') return whatNow(alarming.map(dangerIn), situation)
+  if (alarm !== 'review') return []
+  if (own.length === 0) return reviewActions(situation)
+  return ['as-trouble', ...reviewActions(own.length === alarming.length ? { on: null } : situation)]
 }
 
-/** The device's actions; where a trouble with steps of its own is all that raised the alarm those instead, and else before them. */
-function actionIdsFor(items: readonly StandingItem[], alarm: Level, ofDevice: readonly ActionId[]): readonly ActionId[] {
-  const own = ownStepItems(items, alarm)
-  if (alarm === 'none' || own.length === 0) return ofDevice
-  const isAll = items.filter((one) => isClinical(one) && one.level === alarm).length === own.length
-  return isAll ? actionsForTrouble(alarm) : ['as-trouble', ...ofDevice]
+/** An item as a danger: what says nothing of its own is answered by its own steps. */
+function dangerIn({ danger, part, id, from }: StandingItem): StandingDanger {
+  const item = from === 'round' ? id.slice((part ?? '').length + 1) : null
+  return { danger: danger ?? 'own', part, item }
+}
+
+/** The device's own way of opening or easing, the arrest card, or the steps of the troubles. */
+function ownWayOf(
+  id: ActionId,
+  { situation, ownWay }: StandingInput,
+  own: readonly StandingItem[],
+  alarming: readonly StandingItem[],
+): readonly string[] {
+  if (id === 'as-trouble') return own.flatMap((one) => one.ownSteps ?? [])
+  if (id === 'arrest') return alarming.flatMap((one) => (one.danger === 'arrest' ? (one.ownSteps ?? []) : []))
+  return situation.on && id === openingAction[situation.on.holds] ? ownWay : []
 }
 
 /** When the alarm that runs began: what joined it later is part of it. */
@@ -233,8 +266,7 @@ function alarmSince(items: readonly StandingItem[], level: Level): number | null
 }
 
 function callOf(items: readonly StandingItem[], sinceMs: number | null, { calls }: StandingInput): StandingCall | null {
-  const isUrgent = items.some((one) => one.level === 'urgent' && isClinical(one))
-  if (!isUrgent || sinceMs === null) return null
+  if (sinceMs === null || !items.some((one) => one.isCalled)) return null
   const own = calls.filter((one) => one.atMs >= sinceMs)
   const reached = own.find((one) => one.isReached)
   return {
@@ -250,15 +282,20 @@ function headlineOf(level: StandingLevel, items: readonly StandingItem[], notLoo
     return items.length === 0 ? 'No warning in what was entered' : 'Not everything could be judged'
   }
   if (level === 'warn' && !items.some((one) => one.level === 'warn' && isBedside(one))) return 'A caution of the plan stands'
-  return headlines[level]
+  const worst = items.filter((one) => one.level === level).map((one) => one.text)
+  if (!namedLevels.includes(level) || worst.length === 0) return headlines[level]
+  return `${headlines[level]}: ${lower(worst[0] ?? '')}${worst.length > 1 ? `, and ${worst.length - 1} more` : ''}`
 }
 
+/** Levels whose headline names what is wrong. */
+const namedLevels: readonly StandingLevel[] = ['urgent', 'stop', 'review', 'warn']
+
 const headlines: Readonly<Record<StandingLevel, string>> = {
-  urgent: 'Urgent: act now',
-  stop: 'Stop: settle this first',
-  review: 'Review: senior at the bedside within 30 minutes',
+  urgent: 'Urgent',
+  stop: 'Stop',
+  review: 'Review',
   unknown: 'Not looked at yet',
-  warn: 'A warning: look again early',
+  warn: 'Warning',
   owed: 'Something is owed',
   known: 'Only what was there from the start',
   none: 'No warning in what was entered',

@@ -1,12 +1,17 @@
 import { hasFlag, type ClinicalCase } from '../model/clinical-case'
-import { levels, worse, type ActionId, type DeviceKind, type Finding, type Level } from '../model/finding'
-import { blockNames, type LimbFindings, type RoundInput } from '../model/observation'
+import { againMinutes, type ActionId } from '../model/action'
+import type { Danger } from '../model/danger'
+import { levels, worse, type Finding, type Level } from '../model/finding'
+import { blockNames, watchedOf, type LimbFindings, type RoundInput, type Watched } from '../model/observation'
+import { atRiskInterval } from '../planner/schedule-rounds'
+import { otherSide } from '../model/vocabulary'
 import { lookAtBlock } from '../rounds/look-at-block'
 import { lookAtLimb } from '../rounds/look-at-limb'
-import { itemId, sideOfPart, type Before, type Look, type PartId } from '../rounds/look'
+import { itemId, limbPart, sideOfPart, type Before, type Look, type PartId } from '../rounds/look'
 import { injuredLimb, isCompleteFor, missingItems } from '../rounds/missing-items'
-import { actionsFor } from './actions'
+import { dangerOf } from './danger-of'
 import { afterCompleteRound, afterDecision, afterLook, afterTold, isUnquiet, worthOf, type RoundFacts, type Track } from './track'
+import { reviewActions, whatNow, type Situation } from './what-now'
 
 /** A named senior was told what the first round found: all of it, or the items named. */
 export interface Told {
@@ -32,6 +37,8 @@ export interface Report {
   readonly level: Exclude<Level, 'known'>
   readonly code: string
   readonly text: string
+  /** What danger it is, where the item does not say so. */
+  readonly danger?: Danger
 }
 
 export type StandingState = 'open' | 'review' | 'settled' | 'unknown'
@@ -43,6 +50,8 @@ export interface StandingFinding {
   readonly part: PartId
   readonly item: string
   readonly level: Level
+  /** What kind of danger it is (TURNS 1): what is done about it follows from this. */
+  readonly danger: Danger
   readonly state: StandingState
   /** Set where a senior's decision holds. */
   readonly settledUntilMin: number | null
@@ -75,7 +84,10 @@ export interface RoundsInput {
   readonly clinicalCase: ClinicalCase
   /** In any order. */
   readonly rounds: readonly RoundInput[]
-  readonly device: DeviceKind
+  /** What is on, who is there and how the patient is, at a minute. */
+  readonly situationAt: (atMin: number) => Situation
+  /** The minute from which the list of rounds runs: the application. */
+  readonly startMin: number
   /** The case is on the at-risk list for another reason than what rounds found. */
   readonly isAtRisk: boolean
   readonly told?: readonly Told[]
@@ -107,6 +119,8 @@ export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding 
   const tracks = new Map<string, Track>()
   const verdicts: RoundVerdict[] = []
   const acts = orderActs(input)
+  const watched = watchedOf(input.clinicalCase.injury.region)
+  const soundLimb = soundLimbOf(input.clinicalCase)
   let done = 0
   let lastUrgentMin = -Infinity
   let wasAnalgesia = false
@@ -115,7 +129,7 @@ export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding 
   }
   for (const { atMin, group, reports } of moments) {
     actUntil(atMin)
-    for (const report of reports) raise(tracks, report, input.isAtRisk)
+    for (const report of reports) raise(tracks, report, input.isAtRisk, soundLimb)
     if (group === null) {
       if (worstLevel([...tracks.values()]) === 'urgent') lastUrgentMin = atMin
       continue
@@ -130,11 +144,11 @@ export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding 
       const known = facts.get(part)
       if (known) return known
       const isComplete = group.some((round, place) => isCompleteFor(input.clinicalCase, round, part, missing[place] ?? []))
-      const made = { atMin, isFirst: group === groups[0], isComplete, isAtRisk }
+      const made = { atMin, isFirst: group === groups[0], isComplete, isAtRisk, isSound: part === soundLimb }
       facts.set(part, made)
       return made
     }
-    const looked = own.map((looks) => [...looks, ...looksOfWholes(looks, tracks)])
+    const looked = own.map((looks) => [...looks, ...looksOfWholes(looks, tracks, soundLimb)])
     const findings = own.map((looks) => looks.flatMap((look) => findingOf(look, tracks.get(itemId(look)), factsOf(look.part))))
     for (const look of isSingle(group) ? (looked[0] ?? []) : worstOfEach(looked))
       tracks.set(itemId(look), afterLook(tracks.get(itemId(look)), look, factsOf(look.part)))
@@ -144,6 +158,7 @@ export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding 
     const after = [...tracks.values()]
     const level = worstLevel(after)
     let listed: readonly StandingFinding[] | null = null
+    const actionsNow = (): readonly ActionId[] => actionsAfter(after, level, input.situationAt(atMin), watched)
     if (level === 'urgent') lastUrgentMin = atMin
     wasAnalgesia = isAnalgesia
     group.forEach((_, place) => {
@@ -156,19 +171,21 @@ export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding 
         missing: missing[place] ?? [],
         // Listed when somebody asks: a long stay has hundreds of rounds, and only the last is shown.
         get standing() {
-          return (listed ??= standingOf(after, atMin))
+          return (listed ??= standingOf(after, atMin, watched))
         },
-        actions: actionsFor(
-          level,
-          input.device,
-          found.some((one) => one.code === 'warm-repeat'),
-        ),
-        againMin: level === 'urgent' || level === 'review' ? 15 : null,
+        get actions() {
+          return [...actionsNow(), ...(found.some((one) => one.code === 'warm-repeat') ? (['warm-repeat'] as const) : [])]
+        },
+        get againMin() {
+          if (level === 'urgent' || level === 'review') return soonestLook(actionsNow())
+          const isUnjudged = found.some((one) => one.code === 'cannot-assess')
+          return isUnjudged ? atRiskInterval(atMin - input.startMin) : null
+        },
       })
     })
   }
   actUntil(nowMin + 1e-9)
-  const findings = standingOf([...tracks.values()], nowMin)
+  const findings = standingOf([...tracks.values()], nowMin, watched)
   const lookedAtMin = new Map([...tracks].map(([id, track]) => [id, track.lookedAtMin]))
   return { verdicts, findings, level: worstLevel([...tracks.values()]), lookedAtMin }
 }
@@ -198,23 +215,23 @@ function mergeMoments(groups: readonly (readonly RoundInput[])[], reports: reado
 }
 
 /** A report as a look of its own, worse than any that a round could make: the next round decides. */
-function raise(tracks: Map<string, Track>, report: Report, isAtRisk: boolean): void {
-  const { part, item, level, code, text, atMin } = report
-  const look: Look = { part, item, severity: 100, level, code, text, isNeverKnown: true, cannot: null }
+function raise(tracks: Map<string, Track>, report: Report, isAtRisk: boolean, soundLimb: PartId | null): void {
+  const { part, item, level, code, text, atMin, danger } = report
+  const look: Look = { part, item, severity: 100, level, code, text, isNeverKnown: true, cannot: null, ...(danger ? { danger } : {}) }
   const id = itemId(look)
   const before = tracks.get(id)
-  const after = afterLook(before, look, { atMin, isFirst: false, isComplete: false, isAtRisk })
+  const after = afterLook(before, look, { atMin, isFirst: false, isComplete: false, isAtRisk, isSound: part === soundLimb })
   // It says nothing about the trend of what rounds measure, nor about the best that they saw.
   tracks.set(id, { ...after, trend: before?.trend ?? [], best: before?.best ?? 0, level: worse(after.level, before?.level ?? 'none') })
 }
 
 /** Feeling and movement as a whole, where somebody reported them lost: looked at when every nerve of the limb was. */
-function looksOfWholes(looks: readonly Look[], tracks: ReadonlyMap<string, Track>): readonly Look[] {
+function looksOfWholes(looks: readonly Look[], tracks: ReadonlyMap<string, Track>, soundLimb: PartId | null): readonly Look[] {
   return [...tracks.values()].flatMap(({ part, item }): Look[] => {
     if (item !== 'feeling' && item !== 'movement') return []
     const parts = looks.filter((look) => look.part === part && look.item.startsWith(`${item}/`))
     if (parts.length === 0 || parts.some((look) => look.cannot !== null)) return []
-    const worths = parts.map((look) => worthOf(look, tracks.get(itemId(look))))
+    const worths = parts.map((look) => worthOf(look, tracks.get(itemId(look)), look.part === soundLimb))
     const isLost = worths.includes('urgent')
     const text = `${item === 'feeling' ? 'Feeling' : 'Movement'}: ${isLost ? 'lost' : 'as before'}`
     return [
@@ -273,7 +290,9 @@ function looksOf(clinicalCase: ClinicalCase, round: RoundInput, before: Before, 
       ageYears: clinicalCase.patient.ageYears ?? null,
     }),
   )
-  return [...limbLooks, ...blockNames.flatMap((name) => (round[name] ? lookAtBlock(name, round[name], before) : []))]
+  const watched = watchedOf(clinicalCase.injury.region)
+  const vital = { ageYears: clinicalCase.patient.ageYears ?? null, isColumn: watched === 'neck' || watched === 'spine' }
+  return [...limbLooks, ...blockNames.flatMap((name) => (round[name] ? lookAtBlock(name, round[name], before, vital) : []))]
 }
 
 /** One round in its minute, with no limb listed twice: nothing to choose between. */
@@ -304,7 +323,7 @@ function rank(look: Look): number {
 
 /** What a round itself found of an item: what it is worth, known or not; what could not be assessed is never nothing. */
 function findingOf(look: Look, track: Track | undefined, facts: RoundFacts): readonly Finding[] {
-  const level = look.cannot !== null ? (facts.isAtRisk ? 'warn' : 'none') : worthOf(look, track)
+  const level = look.cannot !== null ? (facts.isAtRisk ? 'warn' : 'none') : worthOf(look, track, facts.isSound)
   const isSaid = level !== 'none' || look.cannot !== null || look.code === 'warm-repeat'
   if (!isSaid) return []
   const text = level === 'known' ? `${look.text} (as before)` : look.text
@@ -318,7 +337,7 @@ function countQuiet(tracks: Map<string, Track>, part: PartId, atMin: number): vo
 }
 
 /** Everything above none, and what is not known, worst first; two warnings on one part are a review. */
-function standingOf(tracks: readonly Track[], nowMin: number): readonly StandingFinding[] {
+function standingOf(tracks: readonly Track[], nowMin: number, watched: Watched): readonly StandingFinding[] {
   const all = tracks.filter((one) => one.level !== 'none' || one.isUnknown)
   const warnings = warningsOf(all)
   return all
@@ -329,9 +348,10 @@ function standingOf(tracks: readonly Track[], nowMin: number): readonly Standing
         part: track.part,
         item: track.item,
         level: shownLevel(track, warnings),
+        danger: dangerOfTrack(track, watched),
         state: track.isInReview ? 'review' : isSettled ? 'settled' : track.isUnknown ? 'unknown' : 'open',
         settledUntilMin: isSettled ? (track.settled?.untilMin ?? null) : null,
-        text: track.last.text,
+        text: textOf(track),
         code: track.last.code,
         sinceMin: track.sinceMin ?? track.lookedAtMin,
         alarmSinceMin: track.alarmSinceMin,
@@ -360,4 +380,39 @@ function shownLevel(track: Track, warnings: ReadonlyMap<PartId, number>): Level 
 function worstLevel(tracks: readonly Track[]): Level {
   const warnings = warningsOf(tracks)
   return tracks.reduce<Level>((worst, one) => worse(worst, shownLevel(one, warnings)), 'none')
+}
+
+/** The danger of an item, by the look that raised its alarm. */
+function dangerOfTrack({ item, alarm }: Track, watched: Watched): Danger {
+  const isBeforeAnalgesia = item === 'restPain' && alarm.code === 'severe-pain' && !alarm.isNeverKnown
+  return alarm.danger ?? dangerOf({ item, code: alarm.code, isLow: alarm.chain === 'low', watched, isBeforeAnalgesia })
+}
+
+/** What was found: where it stands although the last look was better, what raised it and what was found since. */
+function textOf({ alarm, last, level, isInReview }: Track): string {
+  const isEased = alarm !== last && (level === 'urgent' || isInReview) && last.cannot === null
+  return isEased ? `${alarm.text}; last look: ${last.text.charAt(0).toLowerCase()}${last.text.slice(1)}` : last.text
+}
+
+function actionsAfter(tracks: readonly Track[], level: Level, situation: Situation, watched: Watched): readonly ActionId[] {
+  if (level === 'review') return reviewActions(situation)
+  if (level !== 'urgent') return []
+  const urgent = tracks.filter((one) => one.level === 'urgent')
+  return whatNow(
+    urgent.map((track) => ({ danger: dangerOfTrack(track, watched), part: track.part, item: track.item })),
+    situation,
+  )
+}
+
+/** Minutes until the soonest look that actions ask for; a quarter of an hour where none says. */
+function soonestLook(actions: readonly ActionId[]): number {
+  const minutes = actions.flatMap((id) => againMinutes[id] ?? [])
+  return minutes.length > 0 ? Math.min(...minutes) : 15
+}
+
+/** The limb beside the injured one, which wears nothing; null where both are hurt, or where the injury is of neck or trunk. */
+function soundLimbOf(clinicalCase: ClinicalCase): PartId | null {
+  const injured = injuredLimb(clinicalCase)
+  if (!injured || hasFlag(clinicalCase, 'no-sound-side')) return null
+  return limbPart(injured.limb, otherSide(injured.side))
 }

@@ -21,6 +21,8 @@ export interface Track {
   /** Severities of the last looks that could be judged, oldest first, at most three. */
   readonly trend: readonly number[]
   readonly last: Look
+  /** The last look that was urgent, or the last one where none was: it says what danger stands. */
+  readonly alarm: Look
   /** What the last look is worth, known or not: what it falls to once it has ended. */
   readonly worth: Level
   /** What stands of it: what it is worth, or more as long as that has not ended. */
@@ -46,25 +48,30 @@ export interface Track {
 export interface RoundFacts {
   readonly atMin: number
   readonly isFirst: boolean
+  /** The part is a sound limb that wears nothing. */
+  readonly isSound: boolean
   /** Complete for the part of the look. */
   readonly isComplete: boolean
   readonly isAtRisk: boolean
 }
 
 /**
- * What a look is worth in the light of the first round and of the best state since: what was there from the start, is no worse than the
- * best that was seen, and is either better than at first or no alarm, or was told to a named senior, is known.
+ * What a look is worth in the light of the first round and of the best state since (TURNS 1, Known): what was a warning from the start and
+ * is no worse than the best that was seen is known; what was urgent at first only once a named senior was told, even if it is better since;
+ * what has become urgent never.
+ * @param isSound the part is a sound limb that wears nothing: its rises are no review
  */
-export function worthOf(look: Look, track: Track | undefined): Level {
+export function worthOf(look: Look, track: Track | undefined, isSound: boolean): Level {
   const worth = isKnownFromStart(look, track) ? 'known' : look.level
-  return track && isWorseningTwice([...track.trend, look.severity]) ? worse(worth, 'review') : worth
+  const isRising = track && look.level === 'warn' && !isSound && isWorseningTwice([...track.trend, look.severity])
+  return isRising ? worse(worth, 'review') : worth
 }
 
 function isKnownFromStart(look: Look, track: Track | undefined): boolean {
   const first = track?.first
   if (!track || !first || look.level === 'none' || look.isNeverKnown) return false
   if (first.severity === 0 || look.severity > track.best || look.chain !== first.chain) return false
-  return look.severity < first.severity || first.level !== 'urgent' || track.isTold
+  return first.level === 'urgent' ? track.isTold : look.level !== 'urgent'
 }
 
 function isWorseningTwice(trend: readonly number[]): boolean {
@@ -75,7 +82,7 @@ function isWorseningTwice(trend: readonly number[]): boolean {
 /** A track after one more look at its item. */
 export function afterLook(track: Track | undefined, look: Look, facts: RoundFacts): Track {
   if (look.cannot !== null) return afterNoLook(track, look, facts)
-  const worth = worthOf(look, track)
+  const worth = worthOf(look, track, facts.isSound)
   const wasUrgent = track?.level === 'urgent'
   const hasEased = wasUrgent && worth !== 'urgent'
   const isInReview = worth !== 'urgent' && (track?.isInReview === true || (hasEased && facts.isComplete))
@@ -93,6 +100,7 @@ export function afterLook(track: Track | undefined, look: Look, facts: RoundFact
     best: track && track.trend.length > 0 ? Math.min(track.best, look.severity) : look.severity,
     trend: [...(track?.trend ?? []), look.severity].slice(-3),
     last: look,
+    alarm: worth !== 'urgent' && (hasEased || isInReview) ? (track?.alarm ?? look) : look,
     worth,
     level,
     isInReview,
@@ -129,7 +137,7 @@ function afterNoLook(track: Track | undefined, look: Look, facts: RoundFacts): T
   const wasQuiet = before.level === 'none' || before.level === 'known' || track?.isUnknown === true
   if (track && !wasQuiet) return { ...track, isUnjudged: true, lookedAtMin: atMin }
   const level = facts.isAtRisk ? 'warn' : before.worth === 'known' ? 'known' : 'none'
-  return { ...before, last: look, level, isUnjudged: true, isUnknown: true, sinceMin: before.sinceMin ?? atMin, lookedAtMin: atMin }
+  return { ...before, last: look, alarm: look, level, isUnjudged: true, isUnknown: true, sinceMin: before.sinceMin ?? atMin, lookedAtMin: atMin }
 }
 
 /** A track after a named senior was told what the first round found: an alarm that is unchanged since is known from now on. */

@@ -5,7 +5,9 @@ import { resolveOptions } from '../planner/resolve-options'
 import { judgePlace } from '../planner/judge-place'
 import { lengthFaults } from '../figures/body/length-order'
 import { findTechnique } from './registry'
-import type { Technique } from '../planner/technique'
+import type { OptionValues, Technique, TechniqueOutcome } from '../planner/technique'
+import { atSteps } from '../planner/at-steps'
+import { rolesIn } from '../model/step-role'
 import { itemsAtHand, usableOverrules } from '../planner/usable-overrules'
 import type { PlanContext } from '../model/plan-context'
 import { createDraft, type PlanDraft } from '../planner/draft'
@@ -17,6 +19,15 @@ import { itemsWithFigures } from '../planner/fetch-from'
 /** Version of the computing core, kept with every plan it makes. */
 export const coreVersion = '0.1.0'
 
+/** A case worked out by its technique, before its cautions are placed at steps. */
+export interface WorkedOut {
+  readonly technique: Technique
+  readonly clinicalCase: ClinicalCase
+  readonly options: OptionValues
+  readonly outcome: TechniqueOutcome
+  readonly collected: ReturnType<PlanDraft['collect']>
+}
+
 /**
  * Plans one case: options, rules that hold for every technique, then the technique's own computing. Never
  * throws on clinical input; what is wrong is in `problems` and `cautions`.
@@ -26,6 +37,38 @@ export const coreVersion = '0.1.0'
  * @returns a plan, with slow decisions pending unless the memo knows them; null for an unknown technique
  */
 export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: readonly Problem[] = []): Plan | null {
+  const worked = workOut(entered, ctx, readProblems)
+  if (!worked) return null
+  const { technique, clinicalCase, options, outcome } = worked
+  const { decisions, problems, materials, pending, ...collected } = worked.collected
+  const steps = outcome.steps.map((step) => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] }))
+  const cautions = collected.cautions.map((one) => atSteps(one, steps))
+  const codesByStep = new Map<string, Set<string>>()
+  for (const one of cautions) for (const id of one.steps) codesByStep.set(id, (codesByStep.get(id) ?? new Set()).add(one.code))
+  const plan: Plan = {
+    format: 'zesty-wren/plan',
+    version: 1,
+    technique: technique.id,
+    versions: { core: coreVersion, protocol: `${ctx.protocol.name}/${ctx.protocol.version}`, catalogue: ctx.catalogue.version },
+    options,
+    decisions,
+    materials,
+    cautions,
+    procedure: {
+      steps: steps.map((step) => ({ ...withFigures(step, materials), cautions: [...(codesByStep.get(step.id) ?? [])] })),
+    },
+    fit: outcome.fit,
+    care: outcome.care,
+    schedule: outcome.schedule,
+    geometry: outcome.geometry,
+    problems,
+    pending,
+  }
+  return takeRemembered(technique, plan, ctx, clinicalCase.overrules)
+}
+
+/** What a technique makes of a case; null for an unknown technique. */
+export function workOut(entered: ClinicalCase, ctx: PlanContext, readProblems: readonly Problem[] = []): WorkedOut | null {
   const technique = findTechnique(entered.technique)
   if (!technique) return null
   const accepted = usableOverrules(technique, entered.overrules, itemsAtHand(entered.stock, ctx.catalogue.items))
@@ -45,32 +88,7 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     technique,
     outcome.schedule.some((entry) => entry.kind === 'round'),
   )
-  const { decisions, problems, materials, pending, ...collected } = draft.collect()
-  const stepIds = new Set(outcome.steps.map((step) => step.id))
-  // Rules belong to what is put on, so they name steps of every device that puts it on.
-  const cautions = collected.cautions.map((one) => ({ ...one, steps: one.steps.filter((id) => stepIds.has(id)) }))
-  const codesByStep = new Map<string, Set<string>>()
-  for (const one of cautions) for (const id of one.steps) codesByStep.set(id, (codesByStep.get(id) ?? new Set()).add(one.code))
-  const plan: Plan = {
-    format: 'zesty-wren/plan',
-    version: 1,
-    technique: technique.id,
-    versions: { core: coreVersion, protocol: `${ctx.protocol.name}/${ctx.protocol.version}`, catalogue: ctx.catalogue.version },
-    options: options.values,
-    decisions,
-    materials,
-    cautions,
-    procedure: {
-      steps: outcome.steps.map((step) => ({ ...withFigures(step, materials), cautions: [...(codesByStep.get(step.id) ?? [])] })),
-    },
-    fit: outcome.fit,
-    care: outcome.care,
-    schedule: outcome.schedule,
-    geometry: outcome.geometry,
-    problems,
-    pending,
-  }
-  return takeRemembered(technique, plan, ctx, clinicalCase.overrules)
+  return { technique, clinicalCase, options: options.values, outcome, collected: draft.collect() }
 }
 
 /** The step that lays out, with what is cut and counted in figures. */

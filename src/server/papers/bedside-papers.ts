@@ -1,9 +1,11 @@
 import { DateTime } from 'luxon'
-import { actionTexts } from '#core/model/finding'
-import { actionsFor, openingAction } from '#core/standing/actions'
+import { actionWords, openingAction } from '#core/standing/action-words'
+import { whatNow } from '#core/standing/what-now'
 import { findTechnique } from '#core/techniques/registry'
 import { sheets, type SheetId } from '#contract/api/papers'
 import type { CaseRecord } from '#contract/records/case'
+import type { EpisodeRecord } from '#contract/records/episode'
+import { situationOfCase } from '#contract/views/situation-of-case'
 import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
 import { drawQrCode } from './qr-code'
 
@@ -32,13 +34,17 @@ const mm = pointsPerMm
 /** When a device comes off at once. */
 export const releaseWhen = 'No pulse, cold and pale, new numbness or weakness, pain on stretching, pain out of proportion, breathless:'
 
-/** How the device of a case comes off at once, in the order that saves. */
-export function releaseLines(record: CaseRecord): readonly string[] {
+/** How the device of a case comes off at once, in the order that saves: as for a lost pulse, or for breath where it holds head or spine. */
+export function releaseLines(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly string[] {
   const technique = findTechnique(record.technique)
-  const device = technique?.onUrgent.device ?? 'shell'
-  return actionsFor('urgent', device, false).flatMap((action) =>
-    action === openingAction[device] ? (technique?.onUrgent.actions ?? []) : [actionTexts[action]],
-  )
+  const holds = technique?.onUrgent.holds ?? 'break'
+  const moment = { ...situationOfCase(record, episode, nowMs), on: { holds, part: null, isWarm: false } }
+  const isOfLimb = holds === 'break' || holds === 'pull'
+  const danger = { danger: isOfLimb ? ('limb' as const) : ('breathing' as const), part: null, item: null }
+  return whatNow([danger], moment).flatMap((action) => [
+    actionWords(action, moment, [danger]),
+    ...(action === openingAction[holds] ? (technique?.onUrgent.actions ?? []) : []),
+  ])
 }
 
 /** "Release now": large type on the upper half of a sheet, to hang at the bed. */

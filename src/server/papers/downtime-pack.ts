@@ -43,7 +43,7 @@ export function downtimeBlocks(cases: readonly PackedCase[], { zone, printedAt }
         blocks: [
           { kind: 'heading', text: 'Release now' },
           { kind: 'line', text: releaseWhen },
-          { kind: 'list', lines: releaseLines(record) },
+          { kind: 'list', lines: releaseLines(record, episode, nowMs) },
           { kind: 'line', text: 'Call now:  ____________________   Night:  ____________________' },
         ],
       },

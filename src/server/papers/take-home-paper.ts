@@ -46,7 +46,7 @@ export function takeHomeBlocks(
     { kind: 'title', text: title },
     { kind: 'line', text: [patientLabel(episode), part].filter(Boolean).join(', ') },
     { kind: 'heading', text: 'Call or come back at once if' },
-    { kind: 'list', lines: homeWarnings(technique?.onUrgent.device ?? 'shell', bodyRegionOf(region)) },
+    { kind: 'list', lines: homeWarnings(technique?.onUrgent.holds ?? 'break', bodyRegionOf(region)) },
     { kind: 'heading', text: `Day and night, call: ${home?.callNumber ?? blank}` },
     { kind: 'line', text: 'Do not cut it open yourself, and do not wait for the morning.' },
     { kind: 'heading', text: 'Your times' },

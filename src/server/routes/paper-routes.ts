@@ -135,7 +135,7 @@ function factsOf({ record, episode }: Opened, plan: Plan, { now, address }: Aske
     device: technique?.name ?? record.technique,
     appliedAt: record.appliedAt,
     zone: episode.zone,
-    release: releaseLines(record),
+    release: releaseLines(record, episode, Date.parse(now)),
     weight: !isOnLeg
       ? null
       : record.orders && isWeightOrdered(record.orders)

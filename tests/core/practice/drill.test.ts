@@ -215,7 +215,7 @@ describe('a night of the drill', () => {
     const bed = other.state().beds[0]!
     const standing = judgeBed(calm, bed.body, bed.record)
     expect(standing.level).to.equal('urgent')
-    expect(standing.actions.map((one) => one.id)).to.include('call-senior')
+    expect(standing.actions.map((one) => one.id)).to.include('call-and-open')
   })
 
   it('takes its time for everything: walking, looking, opening a cast longer than a slab', () => {

@@ -110,18 +110,18 @@ describe('a round of circulation, feeling and movement', () => {
   })
 
   it('calls one thing getting worse twice a review', () => {
-    const rounds = [3, 4, 5].map((restPain) => ({
+    const rounds = [1, 3, 5].map((restPain) => ({
       limbs: [
         { ...well, restPain },
         { ...well, side: 'right' },
       ],
     }))
-    expect(judge(rounds).map((one) => one.level)).to.deep.equal(['none', 'none', 'review'])
+    expect(judge(rounds).map((one) => one.level)).to.deep.equal(['none', 'warn', 'review'])
   })
 
-  it('shows what was there at baseline as known', () => {
+  it('shows what was there at baseline as known once it was told, and until then as it is', () => {
     const feeling = { ...wellNerves.feeling, tibial: 'reduced' }
-    expect(after({ feeling: { ...feeling, tibial: 'tingling' } }, { baseline: { feeling } }).findings[0]?.level).to.equal('known')
+    expect(after({ feeling: { ...feeling, tibial: 'tingling' } }, { baseline: { feeling } }).findings[0]?.level).to.equal('warn')
     expect(after({ feeling: { ...feeling, tibial: 'none' } }, { baseline: { feeling } }).level).to.equal('urgent')
   })
 
@@ -157,13 +157,14 @@ describe('a round of circulation, feeling and movement', () => {
 
   it('says what to do when it is urgent, opening first', () => {
     expect(after({ pulse: 'absent' }).actions).to.deep.equal([
+      'call-and-open',
       'open-to-skin',
       'ease-bend',
       'heart-level',
-      'call-senior',
-      'nil-by-mouth',
       'blood-pressure',
+      'again-5',
       'again-15',
+      'nil-by-mouth',
       'surgical-30',
     ])
   })

@@ -211,12 +211,12 @@ describe('rounds of neck and trunk', () => {
       'spine/belly review',
     ])
   })
-  it('begin with what saves: the head before the collar, the trunk flat before the shell', () => {
+  it('begin with what saves: the head before the collar; a shell is not opened for the cord', () => {
     const first = (technique: string, block: object): string | undefined =>
       judge(technique, [{ atMin: 0, limbs: four, ...block }])[0]
         ?.actions.slice(0, 4)
         .join(' ')
-    expect(first('care-collar', { neck: { ...neck, breathing: 'noisy' } })).to.equal('hold-head open-collar-held airway call-senior')
-    expect(first('trunk-shell', { spine: { saddle: 'numb' } })).to.equal('flat-in-line open-front breathing call-senior')
+    expect(first('care-collar', { neck: { ...neck, breathing: 'noisy' } })).to.equal('hold-head call-senior airway open-collar-held')
+    expect(first('trunk-shell', { spine: { saddle: 'numb' } })).to.equal('in-line call-senior nothing-opened breathing')
   })
 })

@@ -184,30 +184,89 @@ describe('the edge of a rule', () => {
 
 describe('neck and spine', () => {
   const nothing = { last: () => undefined, first: () => undefined }
+  const adult = { ageYears: 40, isColumn: true }
   for (const block of ['neck', 'spine'] as const) {
     for (const item of wordItemsOf[block]) {
       const [well = '', ...ill] = item.words
       it(`${block}, ${item.label}: "${well}" says nothing, anything else does`, () => {
-        const levelOf = (word: string): string | undefined => lookAtBlock(block, { [item.id]: word }, nothing)[0]?.level
+        const levelOf = (word: string): string | undefined => lookAtBlock(block, { [item.id]: word }, nothing, adult)[0]?.level
         expect(levelOf(well)).to.equal('none')
         for (const word of [...ill, 'something nobody listed']) expect(levelOf(word)).to.equal(item.level)
       })
       it(`${block}, ${item.label}: what could not be judged is kept with its reason`, () => {
-        const [one] = lookAtBlock(block, { [item.id]: { cannotAssess: true, reason: 'asleep' } }, nothing)
+        const [one] = lookAtBlock(block, { [item.id]: { cannotAssess: true, reason: 'asleep' } }, nothing, adult)
         expect(one).to.include({ cannot: 'asleep', code: 'cannot-assess' })
       })
     }
   }
 
   it('rank a level of feeling from the foot to the neck', () => {
-    const severities = ['normal', 'S5', 'L2', 'T10', 'C2'].map((level) => lookAtBlock('spine', { level }, nothing)[0]?.severity ?? NaN)
+    const severities = ['normal', 'S5', 'L2', 'T10', 'C2'].map((level) => lookAtBlock('spine', { level }, nothing, adult)[0]?.severity ?? NaN)
     expect(severities).to.deep.equal([...severities].sort((a, b) => a - b))
     expect(new Set(severities).size).to.equal(5)
   })
 
-  it('take the limits of the vital figures as they are written', () => {
-    const levels = (vital: Record<string, number>): readonly string[] => lookAtBlock('vital', vital, nothing).map((one) => one.level)
-    expect(levels({ heartRate: 120, systolic: 90, breathingRate: 25 })).to.deep.equal(['none', 'none', 'none'])
-    expect(levels({ heartRate: 121, systolic: 89, breathingRate: 26 })).to.deep.equal(['warn', 'urgent', 'warn'])
+  // A hair on either side of each limit (TURNS 1), by age.
+  const limits: readonly (readonly [years: number | null, sign: string, value: number, level: string])[] = [
+    ...bandRows([0, 0.9], 'breathingRate', 20, 50, 60),
+    ...bandRows([1, 4.9], 'breathingRate', 15, 40, 45),
+    ...bandRows([5, 11.9], 'breathingRate', 12, 28, 35),
+    ...bandRows([12, 80, null], 'breathingRate', 10, 24, 29),
+    ...bandRows([0, 0.9], 'heartRate', 90, 170, 190),
+    ...bandRows([1, 4.9], 'heartRate', 75, 150, 170),
+    ...bandRows([5, 11.9], 'heartRate', 60, 130, 150),
+    ...bandRows([12, 80, null], 'heartRate', 40, 120, 140),
+    ...pressureRows([0.5], 70),
+    ...pressureRows([3], 76),
+    ...pressureRows([10, 11.9], 90),
+    ...pressureRows([12, 64, null], 90),
+    ...pressureRows([65, 90], 100),
+  ]
+  for (const [ageYears, sign, value, level] of limits) {
+    it(`${sign} ${value} at ${ageYears ?? 'unknown'} years: ${level}`, () => {
+      const [look] = lookAtBlock('vital', { [sign]: value }, nothing, { ageYears, isColumn: false })
+      expect(look?.level).to.equal(level)
+    })
+  }
+
+  it('judge heart rate over pressure from 12 years, as a finding of the pressure', () => {
+    const look = (heartRate: number, systolic: number, ageYears: number | null = 40) =>
+      lookAtBlock('vital', { heartRate, systolic }, nothing, { ageYears, isColumn: false }).find((one) => one.item === 'systolic')
+    expect(look(115, 115)).to.deep.include({ level: 'urgent', code: 'shock-index' })
+    expect(look(107, 118)).to.deep.include({ level: 'warn', code: 'shock-index' })
+    expect(look(104, 118)).to.deep.include({ level: 'none' })
+    expect(look(115, 115, 11)).to.deep.include({ level: 'none' })
+    expect(look(115, 115, null)).to.deep.include({ level: 'urgent', code: 'shock-index' })
+    expect(look(100, 85)).to.deep.include({ level: 'urgent', code: 'vital-systolic' })
+  })
+
+  it('ask for bleeding first where a hurt spine goes with a low pressure and a slow heart', () => {
+    const look = (heartRate: number, systolic: number, isColumn: boolean) =>
+      lookAtBlock('vital', { heartRate, systolic }, nothing, { ageYears: 40, isColumn }).find((one) => one.item === 'systolic')
+    expect(look(59, 99, true)).to.deep.include({ level: 'urgent', code: 'cord-shock' })
+    expect(look(59, 99, true)?.text).to.include('Look for bleeding first')
+    expect(look(60, 99, true)?.code).to.equal('vital-systolic')
+    expect(look(59, 100, true)?.level).to.equal('warn')
+    expect(look(59, 99, false)?.code).to.equal('vital-systolic')
   })
 })
+
+function bandRows(ages: readonly (number | null)[], sign: string, low: number, warn: number, high: number) {
+  return ages.flatMap((years) => [
+    [years, sign, low - 1, 'urgent'] as const,
+    [years, sign, low, 'none'] as const,
+    [years, sign, warn, 'none'] as const,
+    [years, sign, warn + 1, 'warn'] as const,
+    [years, sign, high, 'warn'] as const,
+    [years, sign, high + 1, 'urgent'] as const,
+  ])
+}
+
+function pressureRows(ages: readonly (number | null)[], least: number) {
+  return ages.flatMap((years) => [
+    [years, 'systolic', least - 1, 'urgent'] as const,
+    [years, 'systolic', least, 'warn'] as const,
+    [years, 'systolic', least + 10, 'warn'] as const,
+    [years, 'systolic', least + 11, 'none'] as const,
+  ])
+}

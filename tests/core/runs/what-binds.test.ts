@@ -9,6 +9,7 @@ const step = (change: Partial<Step> = {}): Step => ({
   why: '',
   prevents: '',
   after: [],
+  roles: [],
   hands: ['apply'],
   holds: null,
   minutes: [1, 1, 1],
@@ -39,7 +40,7 @@ describe('what binds a step', () => {
   })
   it('is nothing where a run opens, or where a step begins to hold the head', () => {
     expect(stopsOn(step(), facts([caution()], { isOpening: true }))).to.deep.equal([])
-    const hold = step({ id: 'hold-head', holds: { from: 'hold-head', to: 'after-check', place: 'hold-joint' } })
+    const hold = step({ id: 'hold-head', holds: { what: 'head', from: 'hold-head', to: 'after-check', place: 'hold-joint' } })
     expect(stopsOn(hold, facts([caution()]))).to.deep.equal([])
     expect(stopsOn(hold, facts([caution()], { isColumn: false }))).to.have.length(1)
   })

@@ -4,8 +4,9 @@ import { standRounds } from '#core/standing/stand-rounds'
 import { readCheck } from '#core/files/read-check'
 import { ankleCase } from '../../harness/leg-slab-cases'
 import { legRound, type Limb } from '../../harness/leg-rounds'
+import { wearing } from '../../harness/situations'
 
-type Extra = { told?: object[]; seniorDecisions?: object[]; flags?: string[]; patientFlags?: string[] }
+type Extra = { on?: boolean; told?: object[]; seniorDecisions?: object[]; flags?: string[]; patientFlags?: string[] }
 
 /** Judges rounds on an injured left leg; only problems that a test expects are allowed. */
 function judge(rounds: object[], extra: Extra = {}, expected: string[] = []): readonly PrintedRound[] {
@@ -31,8 +32,8 @@ describe('a finding stands until it is ended', () => {
       { atMin: 20, limbs: [{ limb: 'leg', side: 'left', restPain: 3 }] },
     ])
     expect(levels(after)).to.deep.equal(['none', 'urgent', 'urgent'])
-    expect(after[2]).to.deep.include({ complete: false, againMin: 15 })
-    expect(after[2]?.actions[0]).to.equal('open-to-skin')
+    expect(after[2]).to.deep.include({ complete: false, againMin: 5 })
+    expect(after[2]?.actions.slice(0, 2)).to.deep.equal(['call-and-open', 'open-to-skin'])
     expect(stand(after[2])).to.deep.equal(['leg-left/pulse urgent open 15'])
   })
 
@@ -128,9 +129,51 @@ describe('the first look', () => {
     const late = { told: [{ atMin: 20, to: 'Dr Sorrel Vane' }] }
     expect(levels(judge([legRound(0, stillToe), legRound(15, weakToe), legRound(25, weakToe)], late))).to.deep.equal([
       'urgent',
-      'review',
+      'urgent',
       'known',
     ])
+  })
+
+  it('known only once told, even where it is better since; a warning of the first look needs nobody told', () => {
+    const pain = (restPain: number): Limb => ({ restPain })
+    expect(levels(judge([legRound(0, pain(8)), legRound(15, pain(7)), legRound(30, pain(7))]))).to.deep.equal(['urgent', 'urgent', 'urgent'])
+    const told = { told: [{ atMin: 1, to: 'Dr Sorrel Vane' }] }
+    expect(levels(judge([legRound(0, pain(8)), legRound(15, pain(7))], told))).to.deep.equal(['urgent', 'known'])
+    expect(levels(judge([legRound(0, { tight: true }), legRound(15, { tight: true })]))).to.deep.equal(['warn', 'known'])
+    const tingling: Limb = { feeling: { tibial: 'tingling' } }
+    const lost: Limb = { feeling: { tibial: 'none' } }
+    expect(levels(judge([legRound(0, tingling), legRound(15, lost), legRound(30, lost)], told))).to.deep.equal(['warn', 'urgent', 'urgent'])
+  })
+
+  it('two rises are a review only where the last look is itself a warning, and never on the sound limb', () => {
+    const pain = (...figures: number[]) => figures.map((restPain, at) => legRound(15 * at, { restPain }))
+    expect(levels(judge(pain(0, 1, 2)))).to.deep.equal(['none', 'none', 'none'])
+    expect(levels(judge(pain(1, 3, 5)))).to.deep.equal(['none', 'warn', 'review'])
+    const sound = [1, 3, 5].map((restPain, at) => {
+      const round = legRound(15 * at)
+      return { ...round, limbs: round.limbs.map((one) => (one['side'] === 'right' ? { ...one, restPain } : one)) }
+    })
+    expect(levels(judge(sound))).to.deep.equal(['none', 'warn', 'warn'])
+  })
+
+  it('breathlessness that is new is urgent and no cast is opened for it', () => {
+    const breathless: Limb = { also: ['breathlessness'] }
+    const after = judge([legRound(0, { also: [] }), legRound(60, breathless), legRound(75, breathless)])
+    expect(levels(after)).to.deep.equal(['none', 'urgent', 'urgent'])
+    expect(after[1]?.actions).to.deep.equal(['as-breathes', 'oxygen', 'call-senior'])
+    expect(levels(judge([legRound(0, breathless)]))).to.deep.equal(['warn'])
+  })
+
+  it('what cannot be assessed is looked at again by the at-risk list', () => {
+    const asleep: Limb = { feeling: { tibial: { cannotAssess: true, reason: 'asleep' } } }
+    const again = (atMin: number) => judge([legRound(0), legRound(atMin, asleep)])[1]?.againMin
+    expect([15, 60, 200, 1000, 1800, 4000].map(again)).to.deep.equal([15, 30, 60, 60, 120, 240])
+  })
+
+  it('with nothing on, pain alone asks for pain relief and everything else for a call', () => {
+    const off = { on: false }
+    expect(judge([legRound(0, { restPain: 8 })], off)[0]).to.deep.include({ level: 'urgent', actions: ['pain-relief'] })
+    expect(judge([legRound(0, { pulse: 'absent' })], off)[0]?.actions[0]).to.equal('call-senior')
   })
 
   it('relapse: loss is judged against the best state seen since', () => {
@@ -194,7 +237,7 @@ describe('a senior’s decision', () => {
   it('is cut by the core too, whoever hands it over', () => {
     const read = readCheck({ format: 'zesty-wren/check', version: 1, case: ankleCase(), rounds: pulseless })
     const long = { atMin: 20, by: 'Dr Sorrel Vane', part: 'leg-left' as const, item: 'pulse', untilMin: 900 }
-    const input = { clinicalCase: read.clinicalCase!, rounds: read.rounds, device: 'shell' as const, isAtRisk: false, decisions: [long] }
+    const input = { clinicalCase: read.clinicalCase!, rounds: read.rounds, situationAt: () => wearing('break'), startMin: 0 as const, isAtRisk: false, decisions: [long] }
     expect([259, 260].map((nowMin) => standRounds(input, nowMin).findings[0]?.state)).to.deep.equal(['settled', 'open'])
   })
 

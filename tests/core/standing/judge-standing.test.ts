@@ -7,6 +7,7 @@ import { standRounds } from '#core/standing/stand-rounds'
 import { readRound } from '#core/files/read-round'
 import { ankleCase } from '../../harness/leg-slab-cases'
 import { legRound } from '../../harness/leg-rounds'
+import { wearing } from '../../harness/situations'
 
 const { clinicalCase } = readCase(ankleCase())
 if (!clinicalCase) throw new Error('no case')
@@ -18,11 +19,11 @@ const mild: Caution = { level: 'caution', code: 'hot-skin', text: 'Ask about hea
 function judge(rounds: ReturnType<typeof legRound>[], change: Partial<StandingInput> = {}, nowMin = 1_000) {
   const read = rounds.flatMap((one, index) => readRound(one, `rounds/${index}`, []))
   return judgeStanding({
-    device: 'shell',
+    situation: wearing('break'),
     ownWay: ['Cut along the open front.'],
     onAtMs: 0,
     removedAtMs: null,
-    rounds: standRounds({ clinicalCase: clinicalCase!, rounds: read, device: 'shell', isAtRisk: false }, nowMin),
+    rounds: standRounds({ clinicalCase: clinicalCase!, rounds: read, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false }, nowMin),
     lookedAtMs: rounds.length > 0 ? 1 : null,
     plan: { inForce: [], waiting: [], sinceMs: 0, doneSteps: [] },
     others: [],
@@ -112,19 +113,18 @@ describe('what to do about it', () => {
 
   it('begins with what saves, the device’s own way inside of it', () => {
     const { actions } = judge(lost)
-    expect(actions.map((one) => one.id).slice(0, 4)).to.deep.equal(['open-to-skin', 'ease-bend', 'heart-level', 'call-senior'])
-    expect(actions[0]?.ownWay).to.deep.equal(['Cut along the open front.'])
-    expect(actions.slice(1).every((one) => one.ownWay.length === 0)).to.equal(true)
+    expect(actions.map((one) => one.id).slice(0, 4)).to.deep.equal(['call-and-open', 'open-to-skin', 'ease-bend', 'heart-level'])
+    expect(actions[1]?.ownWay).to.deep.equal(['Cut along the open front.'])
+    expect(actions.slice(2).every((one) => one.ownWay.length === 0)).to.equal(true)
   })
 
   it('opens nothing before a device is on', () => {
-    expect(judge(lost, { onAtMs: null }).actions.map((one) => one.id)).to.deep.equal([
-      'heart-level',
+    expect(judge(lost, { onAtMs: null, situation: wearing('break', { on: null }) }).actions.map((one) => one.id)).to.deep.equal([
       'call-senior',
-      'nil-by-mouth',
+      'in-line',
+      'heart-level',
       'blood-pressure',
-      'again-15',
-      'surgical-30',
+      'again-5',
     ])
   })
 
@@ -136,8 +136,8 @@ describe('what to do about it', () => {
       atMs: atMin * minuteMs,
       by: 'Ada',
     })
-    expect(judge(lost, { responses: [tick(14)] }).actions[0]?.response).to.equal(null)
-    expect(judge(lost, { responses: [tick(14), tick(16)] }).actions[0]?.response).to.deep.include({ by: 'Ada', atMs: 16 * minuteMs })
+    expect(judge(lost, { responses: [tick(14)] }).actions[1]?.response).to.equal(null)
+    expect(judge(lost, { responses: [tick(14), tick(16)] }).actions[1]?.response).to.deep.include({ by: 'Ada', atMs: 16 * minuteMs })
   })
 
   it('is one call: reached or not, and what comes later joins it', () => {
@@ -165,7 +165,7 @@ describe('what to do about it', () => {
     ]
     const read = rounds.flatMap((one, index) => readRound(one, `rounds/${index}`, []))
     const told = [{ atMin: 1, to: 'Sorrel Vane' }]
-    const stood = standRounds({ clinicalCase: clinicalCase!, rounds: read, device: 'shell', isAtRisk: false, told }, 70)
+    const stood = standRounds({ clinicalCase: clinicalCase!, rounds: read, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false, told }, 70)
     const standing = judge(rounds, { rounds: stood, calls: [call] })
     expect(standing.items[0]).to.include({ level: 'urgent', sinceMs: 0, alarmSinceMs: 60 * minuteMs })
     expect(standing.call).to.deep.include({ sinceMs: 60 * minuteMs, answered: null })
@@ -184,9 +184,9 @@ describe('what to do about it', () => {
     ])
   })
 
-  it('names a trouble beside the findings, and it asks for the same', () => {
-    const trouble = other('urgent', 'trouble/1', 'trouble')
-    expect(judge([legRound(0)], { others: [trouble] }).actions[0]?.id).to.equal('open-to-skin')
+  it('answers a trouble by its danger, as it answers a finding of a round', () => {
+    const trouble = { ...other('urgent', 'trouble/1', 'trouble'), danger: 'limb' as const }
+    expect(judge([legRound(0)], { others: [trouble] }).actions[0]?.id).to.equal('call-and-open')
     expect(judge([legRound(0)], { others: [other('urgent', 'task/1')] }).actions).to.deep.equal([])
   })
 
@@ -197,7 +197,7 @@ describe('what to do about it', () => {
       text: 'The pull was let go',
       ownSteps: steps,
     })
-    const urgent = judge([legRound(0)], { others: [trouble('urgent')], device: 'traction' }).actions
+    const urgent = judge([legRound(0)], { others: [trouble('urgent')], situation: wearing('pull') }).actions
     expect(urgent.map((one) => one.id)).to.deep.equal(['as-trouble', 'call-senior', 'again-15'])
     expect(urgent[0]).to.deep.include({ text: 'The pull was let go', ownWay: steps })
     const review = judge([legRound(0)], { others: [trouble('review')] }).actions
@@ -208,7 +208,7 @@ describe('what to do about it', () => {
   it('puts its steps before the device’s where the limb alarms as well', () => {
     const trouble: OtherItem = { ...other('urgent', 'trouble/1', 'trouble'), ownSteps: ['Call the arrest team.'] }
     const [first, second] = judge([legRound(0), legRound(15, { pulse: 'absent' })], { others: [trouble] }).actions
-    expect([first?.id, second?.id]).to.deep.equal(['as-trouble', 'open-to-skin'])
+    expect([first?.id, second?.id]).to.deep.equal(['as-trouble', 'call-and-open'])
   })
 
   it('shows the tick of such a step as of any other', () => {

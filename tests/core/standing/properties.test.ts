@@ -9,10 +9,11 @@ import { planCase } from '#core/techniques/plan-case'
 import { standRounds, type StandingFinding } from '#core/standing/stand-rounds'
 import { isLong } from '../../harness/long'
 import { ankleCase, testContext } from '../../harness/leg-slab-cases'
+import { wearing } from '../../harness/situations'
 
 const { clinicalCase } = readCase(ankleCase())
 if (!clinicalCase) throw new Error('no case')
-const stand = (rounds: readonly RoundInput[]) => standRounds({ clinicalCase, rounds, device: 'shell', isAtRisk: false }, Infinity)
+const stand = (rounds: readonly RoundInput[]) => standRounds({ clinicalCase, rounds, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false }, Infinity)
 const rank = (level: Level | undefined): number => levels.indexOf(level ?? 'none')
 const levelsOf = (findings: readonly StandingFinding[]): ReadonlyMap<string, Level> => new Map(findings.map((one) => [one.id, one.level]))
 

@@ -50,10 +50,10 @@ describe('the take-home sheet', () => {
   })
 
   it('warns by what is on: fingers of an arm, breath with a leg, the cord with a neck or a trunk', () => {
-    expect(homeWarnings('shell', 'arm').join()).to.include('fingers').and.not.to.include('calf')
-    expect(homeWarnings('shell', 'leg').join()).to.include('toes').and.to.include('short of breath')
-    expect(homeWarnings('collar', 'neck').join()).to.include('swallow')
-    expect(homeWarnings('trunk', 'trunk').join()).to.include('pass water').and.to.include('short of breath')
+    expect(homeWarnings('break', 'arm').join()).to.include('fingers').and.not.to.include('calf')
+    expect(homeWarnings('break', 'leg').join()).to.include('toes').and.to.include('short of breath')
+    expect(homeWarnings('head', 'neck').join()).to.include('swallow')
+    expect(homeWarnings('spine', 'trunk').join()).to.include('pass water').and.to.include('short of breath')
   })
 
   for (const technique of techniqueIds) {

@@ -14,6 +14,7 @@ import {
   type RoundEntries,
 } from '../../../src/web/round/round-items'
 import { exampleOf } from '../../harness/example-cases'
+import { wearing } from '../../harness/situations'
 
 const sides = ['left', 'right'] as const
 const normalLimb = (limb: 'leg' | 'arm', side: 'left' | 'right'): RoundEntries =>
@@ -32,8 +33,8 @@ const caseOf = (technique: string) => {
   return clinicalCase
 }
 /** Verdicts of rounds on a case at risk: what cannot be assessed warns there. */
-const judgeRounds = (clinicalCase: ClinicalCase, rounds: readonly RoundInput[], device: 'shell' | 'collar'): readonly RoundVerdict[] =>
-  standRounds({ clinicalCase, rounds, device, isAtRisk: true }, 1000).verdicts
+const judgeRounds = (clinicalCase: ClinicalCase, rounds: readonly RoundInput[], holds: 'break' | 'head'): readonly RoundVerdict[] =>
+  standRounds({ clinicalCase, rounds, situationAt: () => wearing(holds), startMin: 0, isAtRisk: true }, 1000).verdicts
 const round = (limb: 'leg' | 'arm', entries: RoundEntries, baseline: boolean, atMin: number): RoundInput => ({
   baseline,
   atMin,
@@ -49,7 +50,7 @@ describe('what is tapped in a limb round', () => {
     const normal: RoundEntries = { ...normalLimb(limb, 'left'), ...normalLimb(limb, 'right') }
 
     it(`${limb}: "normal" for everything is a whole, quiet round`, () => {
-      const [first, second] = judgeRounds(caseOf(technique), [round(limb, normal, true, 0), round(limb, normal, false, 30)], 'shell')
+      const [first, second] = judgeRounds(caseOf(technique), [round(limb, normal, true, 0), round(limb, normal, false, 30)], 'break')
       expect(first?.complete).to.equal(true)
       expect(second).to.include({ level: 'none', complete: true })
     })
@@ -66,7 +67,7 @@ describe('what is tapped in a limb round', () => {
 
       it(`${limb}: "${item.key}" that could not be judged is never normal`, () => {
         const blind = { ...normal, [`left/${item.key}`]: cannot }
-        const [, verdict] = judgeRounds(caseOf(technique), [round(limb, normal, true, 0), round(limb, blind, false, 30)], 'shell')
+        const [, verdict] = judgeRounds(caseOf(technique), [round(limb, normal, true, 0), round(limb, blind, false, 30)], 'break')
         const text = JSON.stringify(toFindings(limb, 'left', blind, 'block until noon'))
         expect(text).to.include('"cannotAssess":true').and.to.include('block until noon')
         expect(verdict?.level).not.to.equal('none')
@@ -77,7 +78,7 @@ describe('what is tapped in a limb round', () => {
       for (const item of roundItems(limb)) {
         for (const word of item.words) {
           const findings = toFindings(limb, 'left', { ...normal, [`left/${item.key}`]: word }, '')
-          const [verdict] = judgeRounds(caseOf(technique), [{ baseline: false, atMin: 30, analgesia: false, limbs: [findings] }], 'shell')
+          const [verdict] = judgeRounds(caseOf(technique), [{ baseline: false, atMin: 30, analgesia: false, limbs: [findings] }], 'break')
           expect(verdict, `${item.key} ${word}`).to.not.equal(undefined)
           expect(JSON.stringify(verdict)).not.to.include('NaN')
         }
@@ -107,7 +108,7 @@ describe('what is tapped in a round of neck or spine', () => {
     })
     const normal = normalColumn(watched)
     const verdictOf = (entries: RoundEntries) =>
-      judgeRounds(caseOf(technique), [input(normal, true, 0), input(entries, false, 60)], watched === 'neck' ? 'collar' : 'shell')[1]
+      judgeRounds(caseOf(technique), [input(normal, true, 0), input(entries, false, 60)], watched === 'neck' ? 'head' : 'break')[1]
 
     it(`${watched}: "the rest is normal" is a whole, quiet round of four limbs`, () => {
       expect(toColumnFindings(watched, normal, '').limbs).to.have.length(4)

@@ -2,6 +2,7 @@ import { readDefaults, type Protocol } from '../../quantities/defaults'
 import { roomDefaults } from '../../figures/swelling/room'
 import type { LimbFindings, RoundInput } from '../../model/observation'
 import { taskMinuteDefaults } from '../../rounds/task-minutes'
+import { openingAction } from '../../standing/action-words'
 import { drawBodies, type HiddenBody } from './draw-body'
 import { atEase, bodyAtStart, isAsleep, limitPassedAt, nextMinute, painOf, type BodyState } from './hidden-body'
 import { roundsOf, standBed, type BedRecord } from './judge-bed'
@@ -227,8 +228,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
     advanceTo(atMin + openMinutes(bed.body, minutes.opening))
     countLate(bed)
     bed.state = { ...bed.state, isOpen: true }
-    const device = bed.body.technique.onUrgent.device
-    const action = device === 'traction' ? ('ease-pull' as const) : ('open-to-skin' as const)
+    const action = openingAction[bed.body.technique.onUrgent.holds]
     bed.record = {
       ...bed.record,
       openedAtMin: atMin,

@@ -3,8 +3,9 @@ import type { CallEntry, ResponseEntry, Signed } from '../../model/response'
 import type { Standing } from '../../model/standing'
 import type { Protocol } from '../../quantities/defaults'
 import { liveRounds, type LiveRound } from '../../rounds/live-rounds'
-import { isCaseAtRisk } from '../../standing/case-facts'
+import { isCaseAtRisk, situationOf } from '../../standing/case-facts'
 import { judgeStanding } from '../../standing/judge-standing'
+import type { Situation } from '../../standing/what-now'
 import { standRounds, type RoundsStanding } from '../../standing/stand-rounds'
 import type { HiddenBody } from './draw-body'
 import type { Night } from './nights'
@@ -40,7 +41,8 @@ export function standBed(night: Night, body: HiddenBody, record: BedRecord): Rou
     {
       clinicalCase: body.clinicalCase,
       rounds: record.rounds.map((round) => ({ ...round, atMin: minuteOf(night, round.atMin) })),
-      device: body.technique.onUrgent.device,
+      situationAt: () => situationOfBed(body),
+      startMin: minuteOf(night, body.onAtMin),
       isAtRisk: isCaseAtRisk(body.clinicalCase),
     },
     minuteOf(night, record.rounds.at(-1)?.atMin ?? body.onAtMin),
@@ -49,12 +51,17 @@ export function standBed(night: Night, body: HiddenBody, record: BedRecord): Rou
   return standing
 }
 
+/** It is on and hard, and one nurse is there. */
+function situationOfBed(body: HiddenBody): Situation {
+  return situationOf(body.clinicalCase, { isOn: true, people: 1, posture: 'lying', isWarm: false, pullKg: null })
+}
+
 /** What stands about a bed, as a case's does. */
 export function judgeBed(night: Night, body: HiddenBody, record: BedRecord): Standing {
   const signed = <T extends { readonly atMin: number }>(one: T): T & Signed => ({ ...one, atMs: msOf(night, one.atMin), by })
   const last = record.rounds.at(-1)
   return judgeStanding({
-    device: body.technique.onUrgent.device,
+    situation: situationOfBed(body),
     ownWay: body.technique.onUrgent.actions,
     onAtMs: msOf(night, body.onAtMin),
     removedAtMs: null,

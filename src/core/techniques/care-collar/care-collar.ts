@@ -13,6 +13,7 @@ import { decideSkin } from './skin'
 import { careCollarRelease, careCollarTroubles } from './trouble'
 import { decisions } from './decisions'
 import { careCollarTaskForms } from './task-forms'
+import { careCollarRoles } from './roles'
 
 const balanceCm = 0.5
 const marginCm = 0.5
@@ -38,7 +39,8 @@ export const careCollar: Technique = {
   answer: (said) =>
     sentence(known`Care again in ${said.brief('next-care')}, with ${said.brief('people')}`, known`turn: ${said.brief('turn')}`),
   plan: planCareCollar,
-  onUrgent: { device: 'collar', actions: careCollarRelease },
+  roles: careCollarRoles,
+  onUrgent: { holds: 'head', actions: careCollarRelease },
   taskForms: careCollarTaskForms,
   repeatedAs: 'care',
   troubles: careCollarTroubles,

@@ -11,6 +11,7 @@ export const careCollarTroubles: readonly Trouble[] = [
   vomiting,
   {
     id: 'skin-broken',
+    danger: 'skin',
     label: 'Skin red that does not blanch, or broken',
     level: 'urgent',
     item: 'skin',

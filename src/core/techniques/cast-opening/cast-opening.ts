@@ -26,6 +26,7 @@ import { decidePressures, girthsUnder, isLifted } from './pressure'
 import { castOpeningCare, castOpeningFit, castOpeningSteps } from './procedure'
 import { castOpeningRelease, castOpeningTroubles } from './trouble'
 import { decisions } from './decisions'
+import { castOpeningRoles } from './roles'
 
 const latestMin = 120
 
@@ -60,7 +61,8 @@ export const castOpening: Technique = {
     ),
   plan: planCastOpening,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
-  onUrgent: { device: 'shell', actions: castOpeningRelease },
+  roles: castOpeningRoles,
+  onUrgent: { holds: 'break', actions: castOpeningRelease },
   troubles: castOpeningTroubles,
 }
 

@@ -17,6 +17,7 @@ export const castOpeningTroubles: readonly Trouble[] = [
   },
   {
     id: 'skin-cut',
+    danger: 'skin',
     label: 'Skin cut or burnt',
     level: 'review',
     item: 'skin',

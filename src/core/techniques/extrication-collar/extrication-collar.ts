@@ -18,6 +18,7 @@ import { extricationCollarCare, extricationCollarFit, extricationCollarSteps } f
 import { extricationCollarRelease, extricationCollarTroubles } from './trouble'
 import { decisions } from './decisions'
 import { extricationCollarTaskForms } from './task-forms'
+import { extricationCollarRoles } from './roles'
 
 /** Adjustable one-piece collar for getting a patient out and moved. */
 export const extricationCollar: Technique = {
@@ -46,7 +47,8 @@ export const extricationCollar: Technique = {
       ? 'No collar: hands on the head, then blocks.'
       : sentence(known`Set the collar to ${said.brief('setting')}`, known`close it with ${said.brief('slack')} under one flat finger`),
   plan: planExtricationCollar,
-  onUrgent: { device: 'collar', actions: extricationCollarRelease },
+  roles: extricationCollarRoles,
+  onUrgent: { holds: 'head', actions: extricationCollarRelease },
   taskForms: extricationCollarTaskForms,
   troubles: extricationCollarTroubles,
 }

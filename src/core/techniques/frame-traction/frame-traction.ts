@@ -2,6 +2,7 @@ import { fieldTraction } from '../families/traction/field-technique'
 import { decisions } from './decisions'
 import { beyondLegCm, decideLoading, loadingWords } from './loading'
 import { frameTractionCare, frameTractionFit, frameTractionSteps } from './procedure'
+import { frameTractionRoles } from './roles'
 
 /** Two-bar frame with a ratchet. */
 export const frameTraction = fieldTraction({
@@ -20,5 +21,6 @@ export const frameTraction = fieldTraction({
   steps: (facts, draft) => frameTractionSteps(facts, loadingWords(draft)),
   fit: frameTractionFit,
   care: frameTractionCare,
+  roles: frameTractionRoles,
   release: ['Take the pull by hand, let the ratchet out, look again at once.'],
 })

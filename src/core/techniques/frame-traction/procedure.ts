@@ -27,7 +27,7 @@ export function frameTractionSteps(
       after: ['position', 'baseline'],
       minutes: [0.2, 0.4, 0.8],
       hands: ['hold-joint'],
-      holds: { from: 'hold-leg', to: 'manual-pull', place: 'hold-joint' },
+      holds: { what: 'break', from: 'hold-leg', to: 'manual-pull', place: 'hold-joint' },
       moreTimers: [limitTimer('Pull taken within', 10, 'pull')],
       onPatient: true,
       where: ['injury'],
@@ -60,7 +60,7 @@ export function frameTractionSteps(
       after: ['hitch'],
       minutes: [0.3, 0.6, 1],
       hands: ['hold-distal'],
-      holds: { from: 'manual-pull', to: 'pull', place: 'hold-distal' },
+      holds: { what: 'pull', from: 'manual-pull', to: 'pull', place: 'hold-distal' },
       where: ['hitch'],
     }),
     makeStep({

@@ -27,6 +27,7 @@ import { decideStops, exampleProtocol } from './stops'
 import { kneeBraceRelease, kneeBraceTroubles } from './trouble'
 import { decisions } from './decisions'
 import { kneeBraceTaskForms } from './task-forms'
+import { hingedKneeBraceRoles } from './roles'
 
 const barShare = 2 / 3
 const shortOfAnkleCm = 3
@@ -90,7 +91,8 @@ export const hingedKneeBrace: Technique = {
     ),
   plan: planBrace,
   rounds,
-  onUrgent: { device: 'shell', actions: kneeBraceRelease },
+  roles: hingedKneeBraceRoles,
+  onUrgent: { holds: 'break', actions: kneeBraceRelease },
   taskForms: kneeBraceTaskForms,
   troubles: kneeBraceTroubles,
 }

@@ -26,6 +26,7 @@ import { legCastCare, legCastFit, legCastSteps } from './procedure'
 import { decideKneeStrength } from './strength'
 import { legCastRelease, legCastTroubles } from './trouble'
 import { decisions } from './decisions'
+import { legCastRoles } from './roles'
 
 /** Full cast of the leg, short or long. */
 export const legCast: Technique = {
@@ -61,7 +62,8 @@ export const legCast: Technique = {
   girthsInside: (_case, options) => stationsInside(options['extent'] !== 'short').map((id) => `${id}-girth`),
   isCast: true,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
-  onUrgent: { device: 'shell', actions: legCastRelease },
+  roles: legCastRoles,
+  onUrgent: { holds: 'break', actions: legCastRelease },
   troubles: legCastTroubles,
 }
 

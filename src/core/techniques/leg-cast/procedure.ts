@@ -83,6 +83,7 @@ function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: Cast
             after: ['baseline'],
             minutes: [0.2, 0.4, 0.8] as const,
             hands: ['hold-proximal'] as const,
+            holds: { what: 'thigh', from: 'hold-thigh', to: 'roll-1', place: 'hold-proximal' } as const,
             where: ['mid-thigh'],
           }),
         ]
@@ -128,7 +129,7 @@ function finishSteps(facts: CastFacts): readonly Step[] {
       after: ['mould'],
       minutes: [2, 4, 8],
       ...(isLong || options['foot-hold'] !== 'own-chest'
-        ? { holds: { from: 'hold-set', to: 'hold-set', place: isLong ? ('hold-joint' as const) : ('hold-distal' as const) } }
+        ? { holds: { what: isLong ? ('knee' as const) : ('foot' as const), from: 'hold-set', to: 'hold-set', place: isLong ? ('hold-joint' as const) : ('hold-distal' as const) } }
         : {}),
       ...(isLong && options['foot-hold'] !== 'own-chest' ? { hands: ['apply', 'hold-distal'] as const } : {}),
       angles: heldAngles(facts),

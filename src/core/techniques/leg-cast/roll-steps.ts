@@ -82,7 +82,7 @@ export function rollSteps(facts: RollFacts): readonly Step[] {
           minutes: [0.8, 1.2, 1.8],
           wet: true,
           ...(number === 1 ? { onPatient: true } : {}),
-          ...(number === 1 && facts.isLong ? { holds: { from: id, to: 'mould', place: 'hold-joint' as const } } : {}),
+          ...(number === 1 && facts.isLong ? { holds: { what: 'knee' as const, from: id, to: 'mould', place: 'hold-joint' as const } } : {}),
           ...rollClocks(facts, part, index),
           where: [roll.zone === 'thigh' ? 'cast-thigh' : roll.zone === 'foot' ? 'cast-foot' : 'cast-lower'],
         }),
@@ -158,7 +158,7 @@ function mould(facts: RollFacts, part: CastPart, after: string): Step {
   const ankle = `round the malleoli, the ankle ${ankleWords}`
   const words = part.id === 'lower' ? ankle : part.id === 'knee' ? knee : isLong ? `${ankle}; ${knee}` : `${ankle}, and the shin`
   const first = rolls.lower.length > 0 ? 'roll-1' : part.mould
-  const footHold = { from: first, to: 'mould', place: 'hold-distal' as const }
+  const footHold = { what: 'foot' as const, from: first, to: 'mould', place: 'hold-distal' as const }
   return makeStep({
     id: part.mould,
     text: `Mould ${words}, with flat palms before it sets. Angles and tilt again. Ask: is it too hot?`,

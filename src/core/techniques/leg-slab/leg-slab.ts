@@ -31,6 +31,7 @@ import { applyLegSlabRules } from './rules'
 import { decideWidth, limitingStations, type SlabFit } from './width'
 import { legSlabRelease, legSlabTroubles } from './trouble'
 import { decisions } from './decisions'
+import { legSlabRoles } from './roles'
 
 /** Plaster back slab for the lower or the whole leg. */
 export const legSlab: Technique = {
@@ -62,7 +63,8 @@ export const legSlab: Technique = {
       said.isSome('ankle-fold') && known`fold ${said.brief('ankle-fold')} away at the ankle, each side`,
     ),
   plan: planLegSlab,
-  onUrgent: { device: 'shell', actions: legSlabRelease },
+  roles: legSlabRoles,
+  onUrgent: { holds: 'break', actions: legSlabRelease },
   troubles: legSlabTroubles,
 }
 

@@ -94,7 +94,7 @@ function wetSteps(facts: ProcedureFacts): readonly Step[] {
   const isAbove = extent === 'above-knee'
   const from = options['lay-from'] === 'knee' ? (isAbove ? 'top' : 'knee') : 'foot'
   const knee = isAbove ? ' Knee 15–20° bent, a holder under the thigh.' : ''
-  const holder = holdsItself(facts.clinicalCase, options) ? null : { from: 'mould', to: 'mould', place: 'hold-distal' as const }
+  const holder = holdsItself(facts.clinicalCase, options) ? null : { what: 'foot' as const, from: 'mould', to: 'mould', place: 'hold-distal' as const }
   const hurry = options['position'] === 'seated' ? ' Seated, fluid pools in the leg: be quick.' : ''
   const wet = makeStep({
     id: 'wet',
@@ -203,7 +203,7 @@ function finishSteps(facts: ProcedureFacts): readonly Step[] {
       prevents: 'A slab that looks whole and holds nothing.',
       after: ['mould'],
       minutes: [2, 4, 8],
-      holds: holdsItself(clinicalCase, options) ? null : { from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
+      holds: holdsItself(clinicalCase, options) ? null : { what: 'foot' as const, from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
       angles: heldAngles(facts),
       timer: cureTimer(cureMin),
       moreTimers: [holdTimer(4)],

@@ -2,6 +2,7 @@ import type { PlanDraft } from '../../planner/draft'
 import { fieldTraction } from '../families/traction/field-technique'
 import { decisions } from './decisions'
 import { poleTractionCare, poleTractionFit, poleTractionSteps } from './procedure'
+import { poleTractionRoles } from './roles'
 
 const sectionCm = 25
 
@@ -21,6 +22,7 @@ export const poleTraction = fieldTraction({
   steps: poleTractionSteps,
   fit: poleTractionFit,
   care: poleTractionCare,
+  roles: poleTractionRoles,
   release: ['Hold the leg by hand, let the pole’s pull out, look again at once.'],
 })
 

@@ -69,7 +69,7 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
       after: ['strips', 'ring-set'],
       minutes: [0.5, 1, 2],
       hands: ['hold-distal'],
-      holds: { from: 'pull', to: 'tie-off', place: 'hold-distal' },
+      holds: { what: 'pull' as const, from: 'pull', to: 'tie-off', place: 'hold-distal' },
       ...(pull ? { pull } : {}),
       where: ['heel-instep'],
     }),

@@ -29,6 +29,7 @@ import { ringTractionCare, ringTractionFit, ringTractionSteps } from './procedur
 import { ringTractionRelease, ringTractionTroubles } from './trouble'
 import { decisions } from './decisions'
 import { ringTractionTaskForms } from './task-forms'
+import { ringTractionRoles } from './roles'
 
 const estimatedShare = 0.06
 const bareBarCm = 10
@@ -55,7 +56,8 @@ export const ringTraction: Technique = {
   answer: (said) =>
     sentence(known`Take ${said.brief('ring')}, splint set to ${said.brief('splint-length')}`, known`pull ${said.brief('traction')}`),
   plan: planRingTraction,
-  onUrgent: { device: 'traction', actions: ringTractionRelease },
+  roles: ringTractionRoles,
+  onUrgent: { holds: 'pull', actions: ringTractionRelease },
   taskForms: ringTractionTaskForms,
   troubles: ringTractionTroubles,
 }

@@ -18,6 +18,7 @@ import { seatedVestOptions } from './options'
 import { seatedVestCare, seatedVestFit, seatedVestSteps } from './procedure'
 import { seatedVestRelease, seatedVestTroubles } from './trouble'
 import { decisions } from './decisions'
+import { seatedVestRoles } from './roles'
 
 const noPadBelowCm = 1
 const boardMin = 30
@@ -56,7 +57,9 @@ export const seatedVest: Technique = {
     ),
   plan: planSeatedVest,
   rounds,
-  onUrgent: { device: 'collar', actions: seatedVestRelease },
+  roles: seatedVestRoles,
+  isUpright: () => true,
+  onUrgent: { holds: 'head', actions: seatedVestRelease },
   troubles: seatedVestTroubles,
 }
 

@@ -10,12 +10,14 @@ export const seatedVestTroubles: readonly Trouble[] = [
   newNumbness(['Hold everything where it is; no further straps.']),
   {
     id: 'unstable',
+    danger: 'own',
     label: 'The patient goes downhill',
     level: 'urgent',
     actions: ['Leave the vest: rapid extrication now, head and trunk as one piece.', 'One person keeps the head, whatever comes off.'],
   },
   {
     id: 'arrest',
+    danger: 'arrest',
     label: 'Cardiac arrest in the vest',
     level: 'urgent',
     actions: [

@@ -4,6 +4,7 @@ import type { Trouble } from '../../model/trouble'
 export const anyTroubles: readonly Trouble[] = [
   {
     id: 'wrong-side',
+    danger: 'own',
     label: 'Wrong side, wrong patient or wrong part',
     level: 'urgent',
     actions: [

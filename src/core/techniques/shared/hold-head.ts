@@ -15,7 +15,7 @@ export function holdHead(to: string, more: string): Step {
     after: [],
     minutes: [0.2, 0.4, 1],
     hands: ['hold-joint'],
-    holds: { from: 'hold-head', to, place: 'hold-joint' },
+    holds: { what: 'head' as const, from: 'hold-head', to, place: 'hold-joint' },
     say: 'Do not nod or turn; answer with your voice. Somebody holds your head so that you need not.',
   })
 }

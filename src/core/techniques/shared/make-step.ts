@@ -4,5 +4,5 @@ type StepDraft = Pick<Step, 'id' | 'text' | 'why' | 'prevents' | 'after' | 'minu
 
 /** A step with what most steps have: one applier, no hold, dry, nowhere in particular. */
 export function makeStep(draft: StepDraft): Step {
-  return { hands: ['apply'], holds: null, wet: false, cautions: [], where: [], ...draft }
+  return { roles: [], hands: ['apply'], holds: null, wet: false, cautions: [], where: [], ...draft }
 }

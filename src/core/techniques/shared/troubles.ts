@@ -47,6 +47,7 @@ export const tooHot: Trouble = {
   id: 'too-hot',
   label: 'The patient says it is too hot',
   level: 'urgent',
+  danger: 'burn',
   item: 'skin',
   actions: [
     'Take it off at once: unwind the bandage, lift it away. Do not wait for it to set.',
@@ -116,6 +117,7 @@ export const vomiting: Trouble = {
 export function arrest(release: readonly string[]): Trouble {
   return {
     id: 'arrest',
+    danger: 'arrest',
     label: 'Cardiac arrest, or no breathing',
     level: 'urgent',
     item: 'breathing',

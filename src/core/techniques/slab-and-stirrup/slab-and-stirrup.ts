@@ -34,6 +34,7 @@ import { cutWords, slabAndStirrupCare, slabAndStirrupFit, slabAndStirrupSteps } 
 import { decideJointWidths, type JointFit } from './widths'
 import { slabAndStirrupRelease, slabAndStirrupTroubles } from './trouble'
 import { decisions } from './decisions'
+import { slabAndStirrupRoles } from './roles'
 
 const path: MeasurementDefinition = {
   ...slabPath,
@@ -70,7 +71,8 @@ export const slabAndStirrup: Technique = {
       known`Cut ${said.brief('slab-length')} of the ${said.brief('slab-width')} slab, and ${said.brief('stirrup-length')} of the ${said.brief('stirrup-width')} for the stirrup`,
     ),
   plan: planSlabAndStirrup,
-  onUrgent: { device: 'shell', actions: slabAndStirrupRelease },
+  roles: slabAndStirrupRoles,
+  onUrgent: { holds: 'break', actions: slabAndStirrupRelease },
   troubles: slabAndStirrupTroubles,
 }
 

@@ -35,6 +35,7 @@ import { readDefaults } from '../../quantities/defaults'
 import { suspendedRingTractionRelease, suspendedRingTractionTroubles } from './trouble'
 import { decisions } from './decisions'
 import { suspendedRingTaskForms } from './task-forms'
+import { suspendedRingTractionRoles } from './roles'
 
 const bandageFromCm = 7
 const bandageWidthCm = 10
@@ -118,7 +119,8 @@ export const suspendedRingTraction: Technique = {
       said.isSome('foot-raise') && known`foot end up ${said.brief('foot-raise')}`,
     ),
   plan: planSuspended,
-  onUrgent: { device: 'traction', actions: suspendedRingTractionRelease },
+  roles: suspendedRingTractionRoles,
+  onUrgent: { holds: 'pull', actions: suspendedRingTractionRelease },
   taskForms: suspendedRingTaskForms,
   troubles: suspendedRingTractionTroubles,
 }

@@ -22,7 +22,7 @@ export const trunkShellTroubles: readonly Trouble[] = [
   {
     id: 'belly-swollen',
     label: 'Belly swollen, or vomiting again and again',
-    level: 'urgent',
+    level: 'review',
     item: 'belly',
     actions: ['Loosen the straps; front off lying flat.', 'Nothing by mouth; call the senior.'],
   },

@@ -38,6 +38,7 @@ import { trunkShellCare, trunkShellFit, trunkShellSteps } from './procedure'
 import { trunkShellRelease, trunkShellTroubles } from './trouble'
 import { decisions, mostStraps } from './decisions'
 import { trunkShellTaskForms } from './task-forms'
+import { trunkShellRoles } from './roles'
 
 const usualStraps = 3
 const girths = [waistGirth, chestGirth, hipGirth]
@@ -78,7 +79,9 @@ export const trunkShell: Technique = {
   judge: judgeTrunk,
   answer: (said) => sentence(known`Take ${said.brief('size')}`, known`${said.brief('people')} to put it on`),
   plan: planTrunkShell,
-  onUrgent: { device: 'trunk', actions: trunkShellRelease },
+  roles: trunkShellRoles,
+  isUpright: (options) => options['way'] !== 'lying',
+  onUrgent: { holds: 'spine', actions: trunkShellRelease },
   taskForms: trunkShellTaskForms,
   troubles: trunkShellTroubles,
 }

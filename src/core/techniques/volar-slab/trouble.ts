@@ -16,6 +16,7 @@ export const volarSlabTroubles: readonly Trouble[] = [
   settingEarly('Palm crease covered or wrist dropped: take it off and make it again.'),
   {
     id: 'ring-stuck',
+    danger: 'own',
     label: 'A ring does not come off',
     level: 'urgent',
     actions: [

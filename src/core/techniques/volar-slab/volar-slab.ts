@@ -35,6 +35,7 @@ import { decideNotch, decideSlant, decideVolarLength, decideVolarWidth } from '.
 import { volarTemplate } from './template'
 import { volarSlabRelease, volarSlabTroubles } from './trouble'
 import { decisions } from './decisions'
+import { volarSlabRoles } from './roles'
 
 /** Forearm slab on the palm side. */
 export const volarSlab: Technique = {
@@ -63,7 +64,8 @@ export const volarSlab: Technique = {
       known`hand end slanted ${said.brief('end-slant')}, half-moon of ${said.brief('thumb-notch')} for the thumb`,
     ),
   plan: planVolarSlab,
-  onUrgent: { device: 'shell', actions: volarSlabRelease },
+  roles: volarSlabRoles,
+  onUrgent: { holds: 'break', actions: volarSlabRelease },
   troubles: volarSlabTroubles,
 }
 

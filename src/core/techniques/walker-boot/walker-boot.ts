@@ -17,6 +17,7 @@ import { decideWedges } from './wedges'
 import { walkerBootRelease, walkerBootTroubles } from './trouble'
 import { decisions } from './decisions'
 import { walkerBootTaskForms } from './task-forms'
+import { walkerBootRoles } from './roles'
 
 const leastMarginCm = 0.5
 const rightMarginCm = 1.5
@@ -64,7 +65,8 @@ export const walkerBoot: Technique = {
     ),
   plan: planBoot,
   rounds,
-  onUrgent: { device: 'shell', actions: walkerBootRelease },
+  roles: walkerBootRoles,
+  onUrgent: { holds: 'break', actions: walkerBootRelease },
   taskForms: walkerBootTaskForms,
   troubles: walkerBootTroubles,
 }

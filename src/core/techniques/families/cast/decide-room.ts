@@ -24,7 +24,7 @@ export function decideRoom(draft: PlanDraft, girthCm: number, where: string): vo
       level: 'stop',
       code: 'no-room',
       decisions: ['room'],
-      steps: ['padding'],
+      at: ['first-layer'],
       text: 'No closed cast: take a slab, or open it at once when it is hard.',
       why: 'In this estimate the swelling crushes the padding flat within 72 hours.',
     })

@@ -63,7 +63,7 @@ function warnAboutWater(
       level: 'stop',
       code: 'hot-water',
       decisions: ['set-time'],
-      steps: ['wet'],
+      at: ['wets'],
       text: `Cool the water: ${waterC} °C is too hot to dip in.`,
       why: `Above ${limits.hotC} °C it sets before it is moulded and can burn the skin under it.`,
     })
@@ -72,7 +72,7 @@ function warnAboutWater(
       level: 'caution',
       code: 'warm-water',
       decisions: ['set-time'],
-      steps: ['wet'],
+      at: ['wets'],
       text: `Use cooler water than ${waterC} °C for plaster.`,
       why: 'Warm water shortens the working time and adds to the heat of setting.',
     })
@@ -81,7 +81,7 @@ function warnAboutWater(
       level: 'caution',
       code: 'cold-water',
       decisions: ['set-time'],
-      steps: ['wet'],
+      at: ['wets'],
       text: `Use warmer water than ${waterC} °C, or allow for it.`,
       why: 'Cold water sets slowly and leaves it weak.',
     })

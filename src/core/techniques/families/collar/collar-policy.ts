@@ -2,7 +2,7 @@ import { hasFlag } from '../../../model/clinical-case'
 import type { CautionLevel } from '../../../model/plan'
 import type { PlanDraft } from '../../../planner/draft'
 import type { OptionValues, TechniqueOption } from '../../../planner/technique'
-import { rigidCollarFlags, rigidCollarSteps } from '../../../rules/neck'
+import { rigidCollarFlags, rigidCollarRoles } from '../../../rules/neck'
 
 /** The local collar policy. It has no built-in answer: the local protocol gives one for everything that puts a collar on. */
 export const policyOption: TechniqueOption = {
@@ -43,7 +43,7 @@ export function judgeRigidCollar(draft: PlanDraft, options: OptionValues, decisi
       level,
       code: flag,
       decisions,
-      steps: rigidCollarSteps,
+      at: rigidCollarRoles,
       text:
         level === 'stop'
           ? 'No rigid collar: hold with hands and blocks as found.'

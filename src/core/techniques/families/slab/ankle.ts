@@ -67,7 +67,7 @@ export function judgeHeldAnkle(draft: PlanDraft, options: OptionValues): void {
       level: 'stop',
       code: 'achilles-rupture',
       decisions: ['ankle-angle'],
-      steps: ['mould'],
+      at: ['moulds'],
       text:
         typeof ordered === 'number'
           ? `Do not bring the ankle to ${ordered}°: have the order confirmed, ${slackCordDeg}° or more, the toes down.`
@@ -80,7 +80,7 @@ export function judgeHeldAnkle(draft: PlanDraft, options: OptionValues): void {
       level: 'stop',
       code: 'comminuted',
       decisions: ['ankle-angle'],
-      steps: ['mould'],
+      at: ['moulds'],
       text: 'Do not bring the ankle to an angle of your own choice: get it ordered and enter it.',
       why: 'Moving many fragments can displace them and cut what lies beside them.',
     })
@@ -94,7 +94,7 @@ export function judgeSlabSwelling(draft: PlanDraft): void {
     level: 'caution',
     code: 'swelling',
     decisions: ['slab-width'],
-    steps: ['bandage'],
+    at: ['wraps'],
     text: 'Leave the front wide open, bandage with less pull, check early and often.',
     why: 'Marked swelling fills the room that the slab leaves.',
   })

@@ -40,7 +40,8 @@ export function judgeGravity(draft: PlanDraft, options: OptionValues): void {
     level: 'caution',
     code: 'gravity-position',
     decisions: ['least-crew'],
-    steps: ['position', 'mould'],
+    at: ['moulds'],
+    steps: ['position'],
     text: 'Gravity holds the ankle only face down or hanging: turn the patient, or take a helper.',
     why: 'On the back or seated the foot drops by its own weight.',
   })

@@ -40,7 +40,7 @@ export function decidePull(draft: PlanDraft, request: PullRequest): number {
       level: 'caution',
       code: flag,
       decisions: [request.decision],
-      steps: ['pull'],
+      at: ['pulls'],
       text: `Pull to the figure and to equal length, not to relief${flag === 'nerve-block' ? ', while the block lasts' : ''}.`,
       why: 'The patient cannot say when the pain eases, so relief would mean pulling too far.',
     })
@@ -84,7 +84,7 @@ export function checkSkinCap(draft: PlanDraft, tensionN: number, massKg: number,
     level: isOver ? 'stop' : 'caution',
     code: 'over-skin-cap',
     decisions: ['cord-tension', 'traction'],
-    steps: ['strips', 'pull'],
+    at: ['first-layer', 'pulls'],
     text: 'Take a lighter counterweight or pull, or have a bone pin considered.',
     why: `The cord pulls the skin with ${formatValue(tensionKg, 'kg')}; ${isOver ? `${capKg} kg is the most it may bear` : 'a tenth of body mass is the rule'}.`,
   })

@@ -43,7 +43,7 @@ export function decideStrapPlaces(draft: PlanDraft, span: MeasuredSpan, count: n
       level: 'caution',
       code: 'straps-do-not-fit',
       decisions: ['strap-places'],
-      steps: ['straps'],
+      at: ['closes'],
       text: `Only ${most} of ${count} straps fit clear of injury, knee and ankle: leave the others off.`,
       why: 'A strap over the break, the kneecap or the nerve at the fibular neck does harm.',
     })

@@ -1,5 +1,6 @@
 import { known, sentence } from '../../../planner/answer'
 import { calfGirth, insideLeg, lowerLegLength } from '../../../figures/body/measurements/leg'
+import type { StepRoles } from '../../../model/step-role'
 import type { DecisionDefinition } from '../../../model/decision-definition'
 import type { FitTest } from '../../../model/plan'
 import type { Step, StepPull, StepStraps } from '../../../model/step'
@@ -56,6 +57,8 @@ export interface FieldSplint {
   readonly steps: (facts: FieldFacts, draft: PlanDraft) => readonly Step[]
   readonly fit: readonly FitTest[]
   readonly care: readonly string[]
+  /** What each of its steps does, as rules see it. */
+  readonly roles: StepRoles
   readonly release: readonly string[]
 }
 
@@ -82,7 +85,8 @@ export function fieldTraction(splint: FieldSplint): Technique {
     plan: (draft, options) => planField(splint, draft, String(options['load'])),
     changesTo: ['suspended-ring-traction', 'ring-traction'],
     rounds: fieldRounds,
-    onUrgent: { device: 'traction', actions: splint.release },
+    roles: splint.roles,
+    onUrgent: { holds: 'pull', actions: splint.release },
     troubles: tractionTroubles(splint.release, 'ankle hitch'),
   }
 }

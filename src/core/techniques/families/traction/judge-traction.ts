@@ -13,7 +13,7 @@ export function judgeTraction(draft: PlanDraft): void {
       level: 'stop',
       code: 'under-12-kg',
       decisions: ['traction', 'load'],
-      steps: ['pull'],
+      at: ['pulls'],
       text: 'Not for a child this small: overhead or plaster by the children’s team.',
       why: `Below ${leastBodyKg} kg no ring, pole or frame is made for the leg.`,
     })
@@ -25,7 +25,7 @@ export function judgeTraction(draft: PlanDraft): void {
   draft.caution({
     level: 'stop',
     code: 'low-shank',
-    steps: ['pull'],
+    at: ['pulls'],
     text: 'No traction: the break lies in the lowest third of the shin. Splint it as it lies.',
     why: 'The hitch sits on or beside the break.',
   })

@@ -54,7 +54,7 @@ export function resolveStrips(draft: PlanDraft, options: OptionValues): Strips {
       level: 'caution',
       code: flag,
       decisions: ['traction'],
-      steps: ['strips'],
+      at: ['first-layer'],
       text: 'Non-adhesive strips, at most 3 kg.',
       why: flag === 'fragile-skin' ? 'Adhesive takes the skin with it.' : 'Adhesive blisters allergic skin within a day.',
     })
@@ -113,7 +113,7 @@ export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estim
       level,
       code: 'ring-pressure',
       decisions: ['ring-pressure'],
-      steps: ['tie-off', 'after-check'],
+      at: ['rigid-on', 'check-after'],
       text:
         level === 'note'
           ? 'Write a relief plan for the skin under the ring.'

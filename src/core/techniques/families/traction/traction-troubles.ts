@@ -17,6 +17,7 @@ export function tractionTroubles(release: readonly string[], grip: keyof typeof 
     newNumbness(release),
     {
       id: 'pull-lost',
+      danger: 'pull-lost',
       label: 'The pull was let go',
       level: 'urgent',
       actions: [

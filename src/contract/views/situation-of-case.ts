@@ -1,0 +1,90 @@
+import { hasStepRole, onRoles, rolesIn, type StepRole } from '#core/model/step-role'
+import type { Posture } from '#core/model/danger'
+import { situationOf, usualPeople, type Moment } from '#core/standing/case-facts'
+import type { Situation } from '#core/standing/what-now'
+import { findTechnique } from '#core/techniques/registry'
+import type { CaseRecord } from '../records/case'
+import type { EpisodeRecord } from '../records/episode'
+import { outcomesOf, type RunRecord } from '../records/run'
+import { toClinicalCase } from './clinical-case'
+import { isOpeningRun } from './opening-run'
+import { isInHand } from './work-in-hand'
+
+/** For so long what was wetted may still be hot (SAFETY). */
+const warmMs = 60 * 60_000
+
+/**
+ * The situation in which a danger of this case meets whoever is there (TURNS 1): what is on and holds, since the first step that lays on,
+ * wraps, pulls or closes, whether or not its run has ended; how the patient is; how many are there.
+ * @param people who is there now, where somebody said so
+ */
+export function situationOfCase(record: CaseRecord, episode: EpisodeRecord, atMs: number, people?: number): Situation {
+  const moment: Moment = {
+    isOn: isOnAt(record, atMs),
+    people: people ?? peopleIn(record, atMs),
+    posture: postureOf(record, atMs),
+    isWarm: isWarmAt(record, atMs),
+    pullKg: pullOf(record),
+  }
+  return situationOf(toClinicalCase(record, episode), moment)
+}
+
+/** Milliseconds since the epoch at which the device began to be on; null where nothing is on yet. */
+export function onSinceMs(record: CaseRecord): number | null {
+  const applied = record.appliedAt === null ? [] : [Date.parse(record.appliedAt)]
+  const begun = record.runs.flatMap((run) => (isApplication(run) ? doneWithRole(record, run, ...onRoles) : []))
+  const all = [...applied, ...begun]
+  return all.length === 0 ? null : Math.min(...all)
+}
+
+function isOnAt(record: CaseRecord, atMs: number): boolean {
+  const sinceMs = onSinceMs(record)
+  return sinceMs !== null && sinceMs <= atMs && (record.removedAt === null || Date.parse(record.removedAt) > atMs)
+}
+
+function isApplication(run: RunRecord): boolean {
+  return !isOpeningRun(run) && !run.isAdjustment && !run.care
+}
+
+/** When steps of a run with one of some roles were done, and not taken back. */
+function doneWithRole(record: CaseRecord, run: RunRecord, ...roles: readonly StepRole[]): readonly number[] {
+  const table = findTechnique(run.technique ?? record.technique)?.roles ?? {}
+  const outcomes = outcomesOf(run)
+  return run.steps
+    .filter((step) => step.outcome === 'done' && outcomes.get(step.stepId) === 'done')
+    .filter((step) => hasStepRole({ roles: rolesIn(table, step.stepId) ?? [] }, ...roles))
+    .map((step) => Date.parse(step.at))
+}
+
+/** Who is named as here; without names what Make ready set, while its run goes on. */
+function peopleIn(record: CaseRecord, atMs: number): number {
+  const run = record.runs.at(-1)
+  if (!run || !isInHand(record, run, atMs)) return usualPeople
+  return record.crew?.length || record.setup.people || usualPeople
+}
+
+/** How the patient is: upright where the device is put on so, half turned from the first step that turns to the end of the last one. */
+function postureOf(record: CaseRecord, atMs: number): Posture {
+  const run = record.runs.at(-1)
+  if (!run || !isInHand(record, run, atMs)) return 'lying'
+  const technique = findTechnique(run.technique ?? record.technique)
+  const steps = run.plan?.procedure.steps ?? record.accepted?.plan.procedure.steps ?? []
+  const outcomes = outcomesOf(run)
+  const options = run.plan?.options ?? record.accepted?.plan.options ?? {}
+  const isDone = (id: string): boolean => outcomes.has(id)
+  const isLowered = steps.some((step) => hasStepRole(step, 'lowers') && isDone(step.id))
+  if (technique?.isUpright?.(options) && !isLowered) return 'upright'
+  const turning = steps.flatMap((step, index) => (hasStepRole(step, 'turns') ? [index] : []))
+  const at = steps.findIndex((step) => !isDone(step.id))
+  const [first, last] = [turning[0], turning.at(-1)]
+  return first !== undefined && last !== undefined && at >= first && at <= last ? 'half-turned' : 'lying'
+}
+
+function isWarmAt(record: CaseRecord, atMs: number): boolean {
+  return record.runs.some((run) => doneWithRole(record, run, 'wets').some((doneMs) => doneMs <= atMs && atMs - doneMs < warmMs))
+}
+
+function pullOf(record: CaseRecord): number | null {
+  const steps = record.accepted?.plan.procedure.steps ?? []
+  return steps.flatMap((step) => step.pull?.expectedKg ?? [])[0] ?? null
+}

@@ -1,0 +1,45 @@
+/**
+ * What a step does, as rules see it (TURNS 0): a rule that holds for more than one technique names roles, never the ids of steps.
+ */
+export const stepRoles = [
+  'baseline',
+  'first-touch',
+  'hold-taken',
+  'hold-released',
+  'first-layer',
+  'wets',
+  'lays-on',
+  'wraps',
+  'closes',
+  'pulls',
+  'moulds',
+  'holds-to-set',
+  'rigid-on',
+  'check-after',
+  'opens',
+  'eases',
+  'takes-off',
+  'turns',
+  'transfers',
+  'lowers',
+] as const
+export type StepRole = (typeof stepRoles)[number]
+
+/** The roles of every step of a technique, by step id; `roll-*` stands for steps that are numbered. A step that no rule sees has none. */
+export type StepRoles = Readonly<Record<string, readonly StepRole[]>>
+
+/**
+ * The roles of a step.
+ * @returns undefined for an id that the table does not know
+ */
+export function rolesIn(table: StepRoles, stepId: string): readonly StepRole[] | undefined {
+  return Object.hasOwn(table, stepId) ? table[stepId] : table[stepId.replace(/-\d+$/, '-*')]
+}
+
+/** Whether a step has one of some roles. */
+export function hasStepRole(step: { readonly roles?: readonly StepRole[] }, ...wanted: readonly StepRole[]): boolean {
+  return wanted.some((role) => step.roles?.includes(role))
+}
+
+/** A device is on from the first of these that is done (TURNS 1). */
+export const onRoles = ['closes', 'wraps', 'pulls', 'lays-on'] as const satisfies readonly StepRole[]

@@ -1,0 +1,16 @@
+import type { StepRoles } from '../../model/step-role'
+import { heldOpeningRoles } from '../shared/opening-roles'
+
+/** What each of its steps does, as rules see it. */
+export const careCollarRoles: StepRoles = {
+  ...heldOpeningRoles,
+  'front-off': ['opens', 'takes-off'],
+  wash: [],
+  liners: ['first-layer'],
+  'front-on': ['lays-on', 'closes', 'rigid-on'],
+  roll: ['turns'],
+  'back-off': ['takes-off'],
+  'back-on': ['lays-on', 'turns'],
+  settle: ['closes'],
+  'after-check': ['check-after', 'hold-released'],
+}

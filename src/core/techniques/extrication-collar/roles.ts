@@ -1,0 +1,19 @@
+import type { StepRoles } from '../../model/step-role'
+import { heldOpeningRoles } from '../shared/opening-roles'
+
+/** What each of its steps does, as rules see it. */
+export const extricationCollarRoles: StepRoles = {
+  ...heldOpeningRoles,
+  'free-locks': [],
+  'size-collar': [],
+  'lock-equal': [],
+  'close-collar': ['first-layer', 'lays-on', 'closes', 'rigid-on'],
+  'chest-rest': [],
+  'oxygen-flow': [],
+  oxygen: [],
+  blocks: ['first-layer', 'lays-on'],
+  straps: ['closes'],
+  'hands-off': [],
+  'after-check': ['check-after', 'hold-released'],
+  'tell-driver': [],
+}

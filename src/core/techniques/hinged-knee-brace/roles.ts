@@ -1,0 +1,17 @@
+import type { StepRoles } from '../../model/step-role'
+import { openingRoles } from '../shared/opening-roles'
+
+/** What each of its steps does, as rules see it. */
+export const hingedKneeBraceRoles: StepRoles = {
+  ...openingRoles,
+  open: [],
+  hinges: ['first-layer', 'lays-on'],
+  bars: [],
+  buckles: [],
+  'rear-straps': ['closes'],
+  'front-straps': ['closes', 'rigid-on'],
+  trim: [],
+  stops: [],
+  'lift-toes': [],
+  walk: ['transfers'],
+}

@@ -1,0 +1,21 @@
+import type { StepRoles } from '../../model/step-role'
+import { openingRoles } from '../shared/opening-roles'
+
+/** What each of its steps does, as rules see it. */
+export const legSlabRoles: StepRoles = {
+  ...openingRoles,
+  padding: ['first-layer'],
+  'bone-points': [],
+  'cut-slab': [],
+  wet: ['wets'],
+  lay: ['lays-on'],
+  fold: [],
+  'turn-back': [],
+  bandage: ['wraps'],
+  reduction: [],
+  mould: ['moulds', 'hold-taken', 'hold-released'],
+  'hold-set': ['holds-to-set', 'hold-taken', 'hold-released', 'rigid-on'],
+  finish: ['closes'],
+  trim: [],
+  transfer: ['transfers', 'lowers'],
+}

@@ -1,0 +1,12 @@
+import type { StepRoles } from '../../model/step-role'
+import { openingRoles } from '../shared/opening-roles'
+
+/** What each of its steps does, as rules see it. */
+export const poleTractionRoles: StepRoles = {
+  ...openingRoles,
+  'thigh-strap': ['first-layer', 'closes'],
+  'fit-pole': ['lays-on'],
+  hitch: ['lays-on'],
+  pull: ['pulls', 'rigid-on'],
+  straps: ['closes'],
+}

@@ -1,0 +1,14 @@
+import type { StepRoles } from '../../model/step-role'
+import { openingRoles } from '../shared/opening-roles'
+
+/** What each of its steps does, as rules see it. */
+export const ringTractionRoles: StepRoles = {
+  ...openingRoles,
+  build: [],
+  'ring-set': [],
+  strips: ['first-layer', 'wraps'],
+  pull: ['pulls', 'hold-taken'],
+  slide: ['lays-on'],
+  'tie-off': ['rigid-on', 'hold-released'],
+  prop: [],
+}

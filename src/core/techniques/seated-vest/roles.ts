@@ -1,0 +1,19 @@
+import type { StepRoles } from '../../model/step-role'
+import { heldOpeningRoles } from '../shared/opening-roles'
+
+/** What each of its steps does, as rules see it. */
+export const seatedVestRoles: StepRoles = {
+  ...heldOpeningRoles,
+  upright: ['transfers'],
+  'size-collar': ['lays-on', 'closes', 'rigid-on'],
+  'arms-up': [],
+  'vest-in': ['first-layer', 'lays-on'],
+  'strap-middle': ['closes'],
+  'strap-bottom': ['closes'],
+  'strap-legs': ['closes'],
+  'head-pad': [],
+  'head-straps': ['closes', 'hold-released'],
+  'strap-top': ['closes'],
+  straps: ['closes'],
+  board: ['turns', 'transfers', 'lowers', 'hold-released'],
+}

@@ -1,0 +1,128 @@
+import { expect } from 'chai'
+import type { ActionId } from '#core/model/action'
+import { dangers, type Danger } from '#core/model/danger'
+import { reviewActions, whatNow, type Situation, type StandingDanger } from '#core/standing/what-now'
+import { wearing } from '../../harness/situations'
+
+const about = (danger: Danger, change: Partial<StandingDanger> = {}): StandingDanger => ({ danger, part: null, item: null, ...change })
+const now = (situation: Situation, ...standing: readonly (Danger | StandingDanger)[]): readonly ActionId[] =>
+  whatNow(
+    standing.map((one) => (typeof one === 'string' ? about(one) : one)),
+    situation,
+  )
+const bare = wearing('break', { on: null })
+const alone = { people: 1 }
+const leg = (danger: Danger, item: string | null = null): StandingDanger => about(danger, { part: 'leg-left', item })
+
+describe('what now, one danger: its row', () => {
+  const closed =
+    'call-and-open open-to-skin ease-bend heart-level blood-pressure again-5 again-15 nil-by-mouth surgical-30'
+  const rows: readonly (readonly [what: string, situation: Situation, danger: StandingDanger, actions: string])[] = [
+    ['arrest', wearing('head'), about('arrest'), 'arrest'],
+    ['breath in a collar or vest', wearing('head'), about('breathing'), 'hold-head call-senior airway open-collar-held oxygen again-5'],
+    ['the same, alone', wearing('head', alone), about('breathing'), 'hold-head airway open-collar-held call-senior oxygen again-5'],
+    ['breath in a shell', wearing('spine'), about('breathing'), 'in-line as-breathes open-front call-senior oxygen again-5'],
+    ['breath with a cast', wearing('break'), about('breathing'), 'as-breathes oxygen call-senior'],
+    ['breath with nothing on', bare, about('breathing'), 'as-breathes oxygen call-senior'],
+    ['breath too slow', bare, about('slow-breathing'), 'wake airway breathe-for oxygen call-senior stop-opioids'],
+    ['the cord in a collar', wearing('head'), about('cord'), 'hold-head call-senior nothing-opened breathing blood-pressure again-15'],
+    ['the cord in a shell', wearing('spine'), about('cord'), 'in-line call-senior nothing-opened breathing blood-pressure again-15'],
+    [
+      'the cord, upright',
+      wearing('spine', { posture: 'upright' }),
+      about('cord'),
+      'flat-in-line call-senior nothing-opened breathing blood-pressure again-15',
+    ],
+    ['a pulse in a cast', wearing('break'), leg('limb', 'pulse'), closed],
+    ['a pulse in a cast, alone', wearing('break', alone), leg('limb', 'pulse'), closed],
+    ['pain in a cast, before analgesia', wearing('break'), leg('pain', 'restPain'), closed],
+    ['a pulse, nothing on', bare, leg('limb', 'pulse'), 'call-senior in-line heart-level blood-pressure again-5'],
+    ['the other leg', wearing('break'), about('limb', { part: 'leg-right' }), 'call-senior in-line heart-level blood-pressure again-5'],
+    ['pain alone, nothing on', bare, leg('pain', 'restPain'), 'pain-relief'],
+    [
+      'a pulse in traction',
+      wearing('pull'),
+      leg('limb', 'pulse'),
+      'ease-pull check-again call-senior open-to-skin off-in-line blood-pressure',
+    ],
+    ['a foot that drops in traction', wearing('pull'), leg('limb', 'movement/deep-peroneal'), 'free-point call-senior'],
+    ['pressure', wearing('pull'), about('circulation'), 'lie-flat look-for-bleeding call-senior oxygen pressure-5'],
+    ['new confusion', bare, about('mind'), 'airway oxygen sugar call-senior'],
+    ['the pull lost', wearing('pull'), about('pull-lost'), 'hands-on-pull set-again check-again again-15'],
+    ['a point presses', wearing('break'), about('point'), 'ease-point again-30'],
+    ['skin broken in a collar', wearing('head'), about('skin'), 'hold-head uncover call-senior'],
+    ['skin broken in a shell', wearing('spine'), about('skin'), 'in-line uncover call-senior'],
+    ['skin broken in traction', wearing('pull'), about('skin'), 'hands-on-pull uncover call-senior'],
+    ['a burn under plaster', wearing('break'), about('burn'), 'in-line uncover cool-water call-senior'],
+    ['a trouble with steps of its own', wearing('break'), about('own'), 'as-trouble call-senior again-15'],
+  ]
+  for (const [what, situation, danger, actions] of rows) {
+    it(what, () => expect(now(situation, danger).join(' ')).to.equal(actions))
+  }
+
+  it('knows every danger with everything that can be on, alone and by two', () => {
+    for (const danger of dangers)
+      for (const on of ['head', 'spine', 'pull', 'break', null] as const)
+        for (const people of [1, 2]) {
+          const situation = on === null ? { ...bare, people } : wearing(on, { people })
+          const actions = now(situation, danger)
+          expect(actions.length, `${danger} with ${on}`).to.be.greaterThan(0)
+          expect(new Set(actions).size, `${danger} with ${on}: ${actions.join()}`).to.equal(actions.length)
+        }
+  })
+})
+
+describe('what now, several dangers', () => {
+  it('puts the head first, then the second person’s call, then the airway', () => {
+    expect(now(wearing('head'), 'cord', 'breathing').slice(0, 5)).to.deep.equal([
+      'hold-head',
+      'call-senior',
+      'airway',
+      'open-collar-held',
+      'oxygen',
+    ])
+  })
+  it('lets breathing beat "open nothing" and "lie flat"', () => {
+    const actions = now(wearing('head'), 'cord', 'breathing', 'circulation')
+    expect(actions).to.not.include.members(['nothing-opened'])
+    expect(actions).to.not.include('lie-flat')
+    expect(now(wearing('head', { posture: 'upright' }), 'cord', 'breathing')[0]).to.equal('hold-head')
+  })
+  it('never opens a collar for the cord alone', () => {
+    expect(now(wearing('head'), 'cord', 'circulation', 'mind')).to.not.include('open-collar-held')
+  })
+  it('opens a cast before anything of the circulation, and calls once', () => {
+    const actions = now(wearing('break'), leg('limb', 'pulse'), 'circulation')
+    expect(actions.slice(0, 2)).to.deep.equal(['call-and-open', 'open-to-skin'])
+    expect(actions).to.include.members(['look-for-bleeding', 'oxygen'])
+    expect(actions).to.not.include('call-senior')
+  })
+  it('eases the pull of a pulseless leg although the pressure is low: the first line of one nurse alone', () => {
+    expect(now(wearing('pull', alone), leg('limb', 'pulse'), 'circulation')[0]).to.equal('ease-pull')
+  })
+  it('keeps a hand on the pull before everything but an arrest', () => {
+    expect(now(wearing('pull'), 'pull-lost', leg('limb', 'pulse'), 'circulation')[0]).to.equal('hands-on-pull')
+    expect(now(wearing('pull'), 'pull-lost', 'arrest')[0]).to.equal('arrest')
+  })
+  it('has every action of each row once, those aside that another danger beats', () => {
+    const beaten = ['nothing-opened', 'lie-flat', 'flat-in-line', 'as-breathes', 'call-senior', 'pain-relief']
+    for (const a of dangers)
+      for (const b of dangers)
+        for (const on of ['head', 'spine', 'pull', 'break'] as const) {
+          const situation = wearing(on)
+          const both = now(situation, a, b)
+          expect(new Set(both).size).to.equal(both.length)
+          const wanted = [...now(situation, a), ...now(situation, b)].filter((id) => !beaten.includes(id))
+          expect(both, `${a} and ${b} with ${on}`).to.include.members(wanted)
+        }
+  })
+})
+
+describe('a review', () => {
+  it('loosens only what is closed or wrapped and holds neither pull, head nor spine', () => {
+    const first = (situation: Situation) => reviewActions(situation)[0]
+    expect(first(wearing('break'))).to.equal('loosen')
+    for (const on of ['head', 'spine', 'pull'] as const) expect(first(wearing(on))).to.equal('senior-30')
+    expect(first(bare)).to.equal('senior-30')
+  })
+})
