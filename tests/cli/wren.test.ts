@@ -154,7 +154,7 @@ describe('the wren command', () => {
     const verdict = JSON.parse(urgent.out) as { format: string; rounds: { level: string; actions: string[]; complete: boolean }[] }
     expect(verdict.format).to.equal('zesty-wren/verdict')
     expect(verdict.rounds[1]).to.include({ level: 'urgent', complete: false })
-    expect(verdict.rounds[1]?.actions[0]).to.equal('open-to-skin')
+    expect(verdict.rounds[1]?.actions.slice(0, 2)).to.deep.equal(['call-and-open', 'open-to-skin'])
     expect(wren(['check', '-'], check('present')).status).to.equal(0)
     expect(wren(['check', '-'], '{}').status).to.equal(2)
   })

@@ -221,7 +221,22 @@ export function caseSchema(): object {
             description: 'Week of treatment.',
           },
           spine: {
-            enum: [...spinePositions],
+            description: 'How far the spine may be raised; the bare word of before names nobody.',
+            oneOf: [
+              { enum: [...spinePositions] },
+              {
+                type: 'object',
+                required: ['posture', 'by'],
+                additionalProperties: false,
+                properties: { posture: { enum: [...spinePositions] }, by: { type: 'string' }, at: { type: 'string' } },
+              },
+            ],
+          },
+          countertraction: {
+            type: 'object',
+            description: 'A groin sling in place of the raised foot of the bed.',
+            required: ['by'],
+            properties: { by: { type: 'string' }, at: { type: 'string', description: 'ISO 8601 with offset.' } },
           },
           weight: {
             type: 'object',

@@ -132,7 +132,7 @@ function fitItems(record: CaseRecord): readonly OtherItem[] {
 /** What a run did against a stop, a run begun without a plan, a side that was changed after it had been read aloud. */
 function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds['judged']): readonly OtherItem[] {
   const base = { from: 'run', part: null, binds: free, isEndedByWord: false } as const
-  const despite = record.runs.flatMap((run) => run.steps.filter((step) => step.outcome === 'done' && step.despite?.length))
+  const despite = record.runs.flatMap((run) => run.steps.filter((step) => step.outcome !== 'undone' && step.despite?.length))
   const unchecked = despite.filter(
     (step) => !judged.some(({ round, verdict }) => verdict.complete && Date.parse(round.at) > Date.parse(step.at)),
   )
@@ -145,7 +145,7 @@ function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds
       ...base,
       id: `run/despite/${step.stepId}`,
       level: 'warn',
-      text: `Done although a stop stood on it (${(step.despite ?? []).map(spoken).join(', ')}): ${spoken(step.stepId)}, ${step.reason}`,
+      text: `${step.outcome === 'skipped' ? 'Skipped' : 'Done'} although a stop stood on it (${(step.despite ?? []).map(spoken).join(', ')}): ${spoken(step.stepId)}, ${step.reason}`,
       sinceMs: Date.parse(step.at),
       ends: 'A complete round after it.',
     })),
@@ -183,7 +183,10 @@ function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds
             sinceMs: Date.parse(change.at),
             binds: { stages: ['make-ready', 'apply'], steps: [] },
             ends: 'Identity and side read aloud afresh.',
-            ownSteps: ['Stop. Leave the limb safe; take nothing off yet that holds a break or a neck.', 'Read name, second identifier and side aloud; look at the patient, the film and the order.'],
+            ownSteps: [
+              'Stop. Leave the limb safe; take nothing off yet that holds a break or a neck.',
+              'Read name, second identifier and side aloud; look at the patient, the film and the order.',
+            ],
           } satisfies OtherItem,
         ]
       : []),

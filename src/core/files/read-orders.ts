@@ -5,6 +5,7 @@ import {
   spinePositions,
   type BraceOrder,
   type OrderedBy,
+  type SpineOrder,
   type Orders,
   type WedgeOrder,
   type WeightOrder,
@@ -13,10 +14,11 @@ import {
 /** Reads the orders of a case file; what cannot be read is reported and left out. */
 export function readOrders(from: FieldReader | null): Orders {
   if (!from) return {}
-  from.warnUnknown(['woundPlan', 'oxygen', 'week', 'brace', 'weight', 'wedges', 'spine', 'openNow'])
+  from.warnUnknown(['woundPlan', 'oxygen', 'week', 'brace', 'weight', 'wedges', 'spine', 'countertraction', 'openNow'])
   const oxygen = from.word('oxygen', oxygenRoutes)
   const week = from.number('week', limits.week)
-  const spine = from.word('spine', spinePositions)
+  const spine = readSpine(from)
+  const counter = from.raw('countertraction') === undefined ? null : from.object('countertraction')
   const brace = readBrace(from.object('brace'))
   const weight = from.object('weight')
   const wedges = from.raw('wedges') === undefined ? undefined : readWedges(from)
@@ -26,10 +28,31 @@ export function readOrders(from: FieldReader | null): Orders {
     ...(oxygen === undefined ? {} : { oxygen }),
     ...(week === undefined ? {} : { week }),
     ...(spine === undefined ? {} : { spine }),
+    ...(counter ? { countertraction: readSigned(counter, 'countertraction') } : {}),
     ...(brace === undefined ? {} : { brace }),
     ...(weight ? { weight: readWeight(weight) } : {}),
     ...(wedges === undefined ? {} : { wedges }),
   }
+}
+
+/** A posture with who ordered it; the bare word of before says nobody. */
+function readSpine(from: FieldReader): SpineOrder | undefined {
+  if (typeof from.raw('spine') !== 'object') {
+    const posture = from.word('spine', spinePositions)
+    return posture && { posture }
+  }
+  const order = from.object('spine')
+  order?.warnUnknown(['posture', 'by', 'at'])
+  const posture = order?.word('posture', spinePositions)
+  if (order && posture === undefined && order.raw('posture') === undefined)
+    order.report('posture', `A spine order needs its posture: ${spinePositions.join(', ')}.`)
+  return order && posture ? { posture, ...readSigned(order, 'spine') } : undefined
+}
+
+function readSigned(from: FieldReader, what: string): OrderedBy {
+  const by = from.text('by')?.trim() ?? ''
+  if (by === '') from.report('by', `Who ordered it is missing: write the name under orders/${what}/by.`)
+  return { by, at: from.text('at') ?? '' }
 }
 
 function readOrderedBy(from: FieldReader): OrderedBy {

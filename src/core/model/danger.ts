@@ -23,9 +23,6 @@ export const dangers = [
 ] as const
 export type Danger = (typeof dangers)[number]
 
-/** Dangers that are looked at by a senior and are never an alarm. */
-export const neverUrgent: readonly Danger[] = ['clot', 'infection', 'belly', 'cover']
-
 /** What a device holds: that decides what a hand takes before it is opened. */
 export const heldParts = ['head', 'spine', 'pull', 'break'] as const
 export type Held = (typeof heldParts)[number]

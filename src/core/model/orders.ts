@@ -25,6 +25,11 @@ export interface WedgeOrder {
   readonly count: number
 }
 
+/** How far the spine may be raised: by name. */
+export interface SpineOrder extends Partial<OrderedBy> {
+  readonly posture: (typeof spinePositions)[number]
+}
+
 export const oxygenRoutes = ['none', 'mask', 'cannula'] as const
 export const spinePositions = ['lying', 'sitting', 'standing'] as const
 
@@ -38,9 +43,17 @@ export interface Orders {
   /** Weight bearing, ordered by name. */
   readonly weight?: WeightOrder
   readonly wedges?: readonly WedgeOrder[]
-  readonly spine?: (typeof spinePositions)[number]
+  /** Orders of before named nobody: those count as not ordered yet. */
+  readonly spine?: SpineOrder
+  /** Another countertraction than the raised foot of the bed: a padded sling in the groin. */
+  readonly countertraction?: OrderedBy
   /** Open now: lifts the wait before a cast is opened. */
   readonly openNow?: boolean
+}
+
+/** Whether somebody signed for how far the spine may be raised or turned. */
+export function isSpineOrdered(orders: Orders): boolean {
+  return Boolean(orders.spine?.by?.trim())
 }
 
 /** Whether weight is ordered and has not been withdrawn. */

@@ -38,7 +38,7 @@ export function rolesIn(table: StepRoles, stepId: string): readonly StepRole[] |
 
 /** Whether a step has one of some roles. */
 export function hasStepRole(step: { readonly roles?: readonly StepRole[] }, ...wanted: readonly StepRole[]): boolean {
-  return wanted.some((role) => step.roles?.includes(role))
+  return Array.isArray(step.roles) && wanted.some((role) => step.roles?.includes(role))
 }
 
 /** A device is on from the first of these that is done (TURNS 1). */

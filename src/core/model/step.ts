@@ -38,8 +38,8 @@ export interface PhotoAngle {
 
 /** A pull to take at a step. */
 export interface StepPull {
-  /** What the school expects, kg. */
-  readonly expectedKg: number
+  /** What the school expects, kg; null where there is no body mass to work it out from. */
+  readonly expectedKg: number | null
   /** More than this is not pulled, kg. */
   readonly mostKg: number
   /** True when the pull ends where the pain eases, false when it ends at the figure. */

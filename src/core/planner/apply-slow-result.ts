@@ -33,7 +33,10 @@ export function applySlowResult(
   return {
     ...plan,
     decisions: [...plan.decisions, decision],
-    cautions: [...plan.cautions, ...made.cautions.map((caution) => markOverruled(atSteps(caution, plan.procedure.steps), overrules, [decision], stepOf))],
+    cautions: [
+      ...plan.cautions,
+      ...made.cautions.map((caution) => markOverruled(atSteps(caution, plan.procedure.steps), overrules, [decision], stepOf)),
+    ],
     pending: plan.pending.filter((one) => one.decision !== task.decision),
   }
 }

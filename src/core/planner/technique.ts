@@ -50,7 +50,7 @@ export interface TechniqueMeasurement {
 }
 
 /** What may be asked beside readings and options. */
-export type OrderId = 'wound-plan' | 'oxygen' | 'spine' | 'weight' | 'brace' | 'wedges' | 'week' | 'device' | 'open-now'
+export type OrderId = 'wound-plan' | 'oxygen' | 'spine' | 'countertraction' | 'weight' | 'brace' | 'wedges' | 'week' | 'device' | 'open-now'
 
 /** Resolved option values by option id. */
 export type OptionValues = Readonly<Record<string, string | number>>

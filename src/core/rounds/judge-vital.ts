@@ -52,12 +52,7 @@ const urgentFrom = 1_000
  * @param value as it was read: a minute, or mmHg
  * @param block the other signs of the same look: heart rate over systolic pressure is judged with the pressure
  */
-export function judgeVital(
-  id: (typeof vitalItems)[number]['id'],
-  value: number,
-  block: BlockFindings,
-  context: VitalContext,
-): JudgedVital {
+export function judgeVital(id: (typeof vitalItems)[number]['id'], value: number, block: BlockFindings, context: VitalContext): JudgedVital {
   const ageYears = context.ageYears ?? usualAgeYears
   if (id === 'systolic') return judgePressure(value, assessed(block['heartRate']), ageYears, context.isColumn)
   const band = (id === 'heartRate' ? heartByAge : breathsByAge)[ageBand(ageYears)]!
@@ -102,8 +97,7 @@ function judgePressure(systolic: number, heart: string | number | undefined, age
   const index = `heart rate over pressure ${ratio.toFixed(2)}, it may be bleeding`
   if (ratio >= 1)
     return { severity: urgentFrom + 100 * (ratio - 1), level: 'urgent', code: 'shock-index', chain: 'shock-index', words: index }
-  if (systolic <= least + 10)
-    return { severity: 11 + least - systolic, level: 'warn', code: 'vital-systolic', chain: 'low', words: 'low' }
+  if (systolic <= least + 10) return { severity: 11 + least - systolic, level: 'warn', code: 'vital-systolic', chain: 'low', words: 'low' }
   if (ratio >= 0.9) return { severity: 100 * (ratio - 0.9) + 1, level: 'warn', code: 'shock-index', chain: 'shock-index', words: index }
   return { severity: 0, level: 'none', code: 'vital-systolic', words: '' }
 }

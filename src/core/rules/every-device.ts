@@ -5,7 +5,6 @@ export const everyDevice: readonly FlagRule[] = [
   {
     flag: 'latex-allergy',
     level: 'caution',
-    at: ['wraps'],
     steps: ['protect', 'lay-out'],
     text: 'Latex-free gloves, bandage and tubing, before the first touch.',
     why: 'Gloves and elastic bandage may hold latex; a reaction can close the airway.',

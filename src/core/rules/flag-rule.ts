@@ -13,6 +13,6 @@ export interface FlagRule {
   readonly decisions?: readonly string[]
   /** Roles of the steps at which it bites, in every technique that puts this on. */
   readonly at?: readonly StepRole[]
-  /** Steps that it bites at beside those: the shared ones that begin an application, or those of the one technique that puts this on. */
+  /** Steps that it bites at beside those, by id: the shared ones that begin an application, or the very straps and parts it is about. */
   readonly steps?: readonly string[]
 }

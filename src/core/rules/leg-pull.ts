@@ -9,6 +9,13 @@ function caution(flag: FlagRule['flag'], text: string, why: string): FlagRule {
 
 /** What flags raise in every kind of leg traction (COMPUTATION 10, SAFETY traction). */
 export const legPull: readonly FlagRule[] = [
+  {
+    flag: 'pulse-absent',
+    level: 'stop',
+    at: ['first-layer', 'pulls'],
+    text: 'Call the senior first; then a gentle pull in line by hand. Feel within a minute, and keep the pull that brings the pulse back.',
+    why: 'A leg without a pulse needs its blood back within hours; a splint that is put on first hides it.',
+  },
   stop('pelvis-suspected', 'It pushes up on a broken pelvis.'),
   stop('hip-suspected', 'It pulls on a hip that may be broken or out of joint.'),
   stop('knee-involved', 'The pull goes through the hurt knee.'),

@@ -38,14 +38,14 @@ export const roundTrunk: readonly FlagRule[] = [
   {
     flag: 'chest-injury',
     level: 'caution',
-    at: ['closes'],
+    steps: ['straps', 'strap-top'],
     text: 'Looser over the chest; count breaths before and after.',
     why: 'A closed shell takes breath from a hurt chest.',
   },
   {
     flag: 'stoma-or-drain',
     level: 'caution',
-    at: ['lays-on', 'closes'],
+    steps: ['front-on', 'strap-bottom'],
     text: 'A window or padding over it; nothing kinked under shell or strap.',
     why: 'A pressed stoma or drain closes.',
   },

@@ -14,6 +14,7 @@ export function judgeAngle(angle: Pick<StepAngle, 'lowDeg' | 'highDeg'>, deg: nu
 /** Where a measured pull stands: over the most that may be pulled, near what is expected (within a tenth), or short of it. */
 export function judgePull(pull: Pick<StepPull, 'expectedKg' | 'mostKg'>, kg: number): 'short' | 'near' | 'beyond' | 'over' {
   if (kg > pull.mostKg + 1e-9) return 'over'
+  if (pull.expectedKg === null) return 'near'
   if (kg < 0.9 * pull.expectedKg) return 'short'
   return kg > 1.1 * pull.expectedKg ? 'beyond' : 'near'
 }

@@ -242,7 +242,7 @@ function actionsAbout(
 }
 
 /** An item as a danger: what says nothing of its own is answered by its own steps. */
-function dangerIn({ danger, part, id, from }: StandingItem): StandingDanger {
+export function dangerIn({ danger, part, id, from }: StandingItem): StandingDanger {
   const item = from === 'round' ? id.slice((part ?? '').length + 1) : null
   return { danger: danger ?? 'own', part, item }
 }

@@ -137,7 +137,16 @@ function afterNoLook(track: Track | undefined, look: Look, facts: RoundFacts): T
   const wasQuiet = before.level === 'none' || before.level === 'known' || track?.isUnknown === true
   if (track && !wasQuiet) return { ...track, isUnjudged: true, lookedAtMin: atMin }
   const level = facts.isAtRisk ? 'warn' : before.worth === 'known' ? 'known' : 'none'
-  return { ...before, last: look, alarm: look, level, isUnjudged: true, isUnknown: true, sinceMin: before.sinceMin ?? atMin, lookedAtMin: atMin }
+  return {
+    ...before,
+    last: look,
+    alarm: look,
+    level,
+    isUnjudged: true,
+    isUnknown: true,
+    sinceMin: before.sinceMin ?? atMin,
+    lookedAtMin: atMin,
+  }
 }
 
 /** A track after a named senior was told what the first round found: an alarm that is unchanged since is known from now on. */

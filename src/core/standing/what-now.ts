@@ -71,6 +71,7 @@ function rowsOf(standing: readonly StandingDanger[], situation: Situation): read
   const { on } = situation
   const limbs = standing.filter((one) => one.danger === 'limb' || one.danger === 'pain')
   const worn = on === null || (on.holds !== 'break' && on.holds !== 'pull') ? [] : limbs.filter((one) => isWornBy(on, one))
+  const skins = standing.filter((one) => one.danger === 'skin' || one.danger === 'burn')
   const bare = limbs.filter((one) => !worn.includes(one))
   return [
     ...(has('own') ? [{ actions: ['as-trouble', 'call-senior', 'again-15'] } satisfies Row] : []),
@@ -83,15 +84,17 @@ function rowsOf(standing: readonly StandingDanger[], situation: Situation): read
     ...(has('mind') ? [mind] : []),
     ...(has('pull-lost') ? [pullLost] : []),
     ...(has('point') ? [pointRow] : []),
-    ...(has('skin', 'burn') ? [skinRow(situation, has('burn'))] : []),
+    ...(skins.length > 0 ? [skinRow(on !== null && skins.some((one) => isWornBy(on, one)) ? on : null, has('burn'))] : []),
     // What is never an alarm was given as one: a senior looks.
     ...(has('clot', 'infection', 'belly', 'cover') ? [{ actions: ['senior-30', 'again-15'] } satisfies Row] : []),
   ]
 }
 
-/** A limb that wears the device; where nobody knows which one does, the one that is in danger. */
-function isWornBy(on: OnBody, one: StandingDanger): boolean {
-  return on.part === null || one.part === null || one.part === on.part
+/** Whether a danger lies where the device is; where nobody knows which limb wears it, any limb may. */
+function isWornBy({ holds, part }: OnBody, one: StandingDanger): boolean {
+  if (one.part === null) return true
+  const isLimb = one.part.startsWith('arm') || one.part.startsWith('leg')
+  return holds === 'head' || holds === 'spine' ? !isLimb : isLimb && (part === null || one.part === part)
 }
 
 const closedLimb: Row = {
@@ -146,8 +149,8 @@ function bareRow(bare: readonly StandingDanger[]): Row {
   return { actions: ['call-senior', 'in-line', 'heart-level', 'blood-pressure', 'again-5'], late: ['in-line'] }
 }
 
-/** What the cover holds is taken by a hand before it is opened. */
-function skinRow({ on }: Situation, isBurn: boolean): Row {
+/** What the cover holds is taken by a hand before it is opened; bare skin has no cover. */
+function skinRow(on: OnBody | null, isBurn: boolean): Row {
   const taken = on && ({ head: 'hold-head', spine: 'in-line', break: 'in-line', pull: 'hands-on-pull' } as const)[on.holds]
   return {
     actions: [
@@ -188,8 +191,7 @@ function mergeRows(rows: readonly Row[], standing: readonly StandingDanger[], { 
     return rank < 0 || late?.includes(id) ? firstOfAll.length : rank
   }
   const ranked = new Map<ActionId, number>()
-  for (const row of rows)
-    for (const id of row.actions) ranked.set(id, Math.min(rankOf(id, row), ranked.get(id) ?? Infinity))
+  for (const row of rows) for (const id of row.actions) ranked.set(id, Math.min(rankOf(id, row), ranked.get(id) ?? Infinity))
   if (breathes) {
     for (const beaten of ['nothing-opened', 'lie-flat'] as const) ranked.delete(beaten)
     // Nobody who fights for breath is laid flat: the head or the spine is held in line as they are.

@@ -142,7 +142,7 @@ describe('orders in words', () => {
       options: { 'ankle-ordered': 110 },
       orders: {
         oxygen: 'mask',
-        spine: 'sitting',
+        spine: { posture: 'sitting', by: 'M', at: '' },
         woundPlan: true,
         openNow: true,
         weight: { by: 'M', at: '' },

@@ -148,8 +148,7 @@ describe('a trouble that no round looks at', () => {
 
   it('asks for what its own sheet says: a pull that was let go is taken again, never eased', () => {
     const actions = actionsOf('pull-lost')
-    expect(actions.map((one) => one.id)).to.deep.equal(['as-trouble', 'call-senior', 'again-15'])
-    expect(actions[0]?.ownWay[0]).to.match(/^Take it by hand at once/)
+    expect(actions.map((one) => one.id)).to.deep.equal(['hands-on-pull', 'set-again', 'check-again', 'again-15'])
   })
 
   it('begins an arrest with the arrest team', () => {

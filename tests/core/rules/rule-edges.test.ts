@@ -201,7 +201,9 @@ describe('neck and spine', () => {
   }
 
   it('rank a level of feeling from the foot to the neck', () => {
-    const severities = ['normal', 'S5', 'L2', 'T10', 'C2'].map((level) => lookAtBlock('spine', { level }, nothing, adult)[0]?.severity ?? NaN)
+    const severities = ['normal', 'S5', 'L2', 'T10', 'C2'].map(
+      (level) => lookAtBlock('spine', { level }, nothing, adult)[0]?.severity ?? NaN,
+    )
     expect(severities).to.deep.equal([...severities].sort((a, b) => a - b))
     expect(new Set(severities).size).to.equal(5)
   })

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Caution } from '#core/model/plan'
 import type { Step } from '#core/model/step'
-import { freshSince, stopsOn, unmarkedStraps } from '#core/runs/what-binds'
+import { freshSince, stopsOn, unmarkedStraps, waitsForOrder, waysOn, type BindingFacts } from '#core/runs/what-binds'
 
 const step = (change: Partial<Step> = {}): Step => ({
   id: 'close-collar',
@@ -27,22 +27,62 @@ const caution = (change: Partial<Caution> = {}): Caution => ({
   steps: ['close-collar', 'hold-head'],
   ...change,
 })
-const facts = (cautions: readonly Caution[], change = {}) => ({ cautions, isOpening: false, isColumn: true, ...change })
+const head = step({ id: 'hold-head', roles: ['hold-taken'], holds: { what: 'head', from: 'hold-head', to: 'check', place: 'hold-joint' } })
+const closing = step({ id: 'close-collar', roles: ['closes'] })
+const tie = step({ id: 'tie', roles: ['closes'] })
+const check = step({ id: 'check', roles: ['check-after'] })
+const steps = [head, closing, tie, check]
+const facts = (cautions: readonly Caution[], change: Partial<BindingFacts> = {}): BindingFacts => ({
+  steps,
+  states: new Map(),
+  cautions,
+  dangers: [],
+  isOpening: false,
+  ...change,
+})
+const left = (outcome: 'done' | 'skipped', ...despite: string[]) => new Map([['close-collar', { outcome, despite }]])
+const codes = (one: Step, given: BindingFacts): readonly string[] => stopsOn(one, given).map((stop) => stop.code)
 
 describe('what binds a step', () => {
   it('is a stop that names it and that nobody set aside', () => {
-    expect(stopsOn(step(), facts([caution()])).map((one) => one.code)).to.deep.equal(['airway-at-risk'])
-    expect(stopsOn(step(), facts([caution({ level: 'caution' }), caution({ steps: ['pad'] })]))).to.deep.equal([])
-    expect(stopsOn(step(), facts([caution({ overruled: { reason: 'r', by: 'b', at: '' } })]))).to.deep.equal([])
+    expect(codes(closing, facts([caution()]))).to.deep.equal(['airway-at-risk'])
+    expect(codes(closing, facts([caution({ level: 'caution' }), caution({ steps: ['pad'] })]))).to.deep.equal([])
+    expect(codes(closing, facts([caution({ overruled: { reason: 'r', by: 'b', at: '' } })]))).to.deep.equal([])
   })
   it('says one stop once, although plan in force and waiting change both bring it', () => {
-    expect(stopsOn(step(), facts([caution(), caution({ text: 'other words' })]))).to.have.length(1)
+    expect(codes(closing, facts([caution(), caution({ text: 'other words' })]))).to.have.length(1)
   })
-  it('is nothing where a run opens, or where a step begins to hold the head', () => {
-    expect(stopsOn(step(), facts([caution()], { isOpening: true }))).to.deep.equal([])
-    const hold = step({ id: 'hold-head', holds: { what: 'head', from: 'hold-head', to: 'after-check', place: 'hold-joint' } })
-    expect(stopsOn(hold, facts([caution()]))).to.deep.equal([])
-    expect(stopsOn(hold, facts([caution()], { isColumn: false }))).to.have.length(1)
+  it('is nothing where a run opens, where a step opens or eases, or where it begins to hold the head', () => {
+    expect(codes(closing, facts([caution()], { isOpening: true }))).to.deep.equal([])
+    expect(codes(head, facts([caution()]))).to.deep.equal([])
+    for (const role of ['opens', 'eases', 'takes-off'] as const)
+      expect(codes(step({ roles: [role] }), facts([caution()])), role).to.deep.equal([])
+  })
+  it('is a stop that was passed by, on every later step that does not look, until one is done over it', () => {
+    expect(codes(tie, facts([caution()], { states: left('skipped', 'airway-at-risk') }))).to.deep.equal(['airway-at-risk'])
+    expect(codes(tie, facts([caution()]))).to.deep.equal(['airway-at-risk'])
+    expect(codes(check, facts([caution()], { states: left('skipped') }))).to.deep.equal([])
+    expect(codes(tie, facts([caution()], { states: left('done', 'airway-at-risk') }))).to.deep.equal([])
+  })
+  it('is a stop without steps on the first one that puts something on', () => {
+    expect(codes(closing, facts([caution({ code: 'no-size', steps: [] })]))).to.deep.equal(['no-size'])
+  })
+  it('is an order that it waits for: nobody goes on or passes it by, there or later', () => {
+    const waiting = step({ id: 'close-collar', roles: ['closes'], waitsFor: 'Enter the order.', prevents: 'The wrong stop.' })
+    const given = facts([], { steps: [head, waiting, tie, check] })
+    for (const one of [waiting, tie]) {
+      expect(codes(one, given)).to.deep.equal([waitsForOrder])
+      expect(waysOn(one, stopsOn(one, given), true)).to.deep.equal({ isDoneFree: false, despite: 'no', isSkipFree: false })
+    }
+  })
+  it('leaves a floor no way past it, and a lost pulse one after the recorded call', () => {
+    const ways = (code: string, isCalled: boolean) => waysOn(closing, stopsOn(closing, facts([caution({ code })])), isCalled).despite
+    expect(ways('hot-water', true)).to.equal('no')
+    expect(ways('over-skin-cap', true)).to.equal('no')
+    expect(ways('pulse-absent', false)).to.equal('after-call')
+    expect(ways('pulse-absent', true)).to.equal('with-reason')
+    expect(ways('skin-tented', false)).to.equal('with-reason')
+    expect(waysOn(closing, [], false)).to.deep.equal({ isDoneFree: true, despite: 'no', isSkipFree: true })
   })
   it('is every strap that is not closed', () => {
     const straps = { order: 'any' as const, straps: ['a', 'b', 'c'].map((id) => ({ id, label: id.toUpperCase(), slackCm: null })) }

@@ -136,7 +136,11 @@ describe('the first look', () => {
 
   it('known only once told, even where it is better since; a warning of the first look needs nobody told', () => {
     const pain = (restPain: number): Limb => ({ restPain })
-    expect(levels(judge([legRound(0, pain(8)), legRound(15, pain(7)), legRound(30, pain(7))]))).to.deep.equal(['urgent', 'urgent', 'urgent'])
+    expect(levels(judge([legRound(0, pain(8)), legRound(15, pain(7)), legRound(30, pain(7))]))).to.deep.equal([
+      'urgent',
+      'urgent',
+      'urgent',
+    ])
     const told = { told: [{ atMin: 1, to: 'Dr Sorrel Vane' }] }
     expect(levels(judge([legRound(0, pain(8)), legRound(15, pain(7))], told))).to.deep.equal(['urgent', 'known'])
     expect(levels(judge([legRound(0, { tight: true }), legRound(15, { tight: true })]))).to.deep.equal(['warn', 'known'])
@@ -237,7 +241,14 @@ describe('a senior’s decision', () => {
   it('is cut by the core too, whoever hands it over', () => {
     const read = readCheck({ format: 'zesty-wren/check', version: 1, case: ankleCase(), rounds: pulseless })
     const long = { atMin: 20, by: 'Dr Sorrel Vane', part: 'leg-left' as const, item: 'pulse', untilMin: 900 }
-    const input = { clinicalCase: read.clinicalCase!, rounds: read.rounds, situationAt: () => wearing('break'), startMin: 0 as const, isAtRisk: false, decisions: [long] }
+    const input = {
+      clinicalCase: read.clinicalCase!,
+      rounds: read.rounds,
+      situationAt: () => wearing('break'),
+      startMin: 0 as const,
+      isAtRisk: false,
+      decisions: [long],
+    }
     expect([259, 260].map((nowMin) => standRounds(input, nowMin).findings[0]?.state)).to.deep.equal(['settled', 'open'])
   })
 

@@ -23,7 +23,10 @@ function judge(rounds: ReturnType<typeof legRound>[], change: Partial<StandingIn
     ownWay: ['Cut along the open front.'],
     onAtMs: 0,
     removedAtMs: null,
-    rounds: standRounds({ clinicalCase: clinicalCase!, rounds: read, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false }, nowMin),
+    rounds: standRounds(
+      { clinicalCase: clinicalCase!, rounds: read, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false },
+      nowMin,
+    ),
     lookedAtMs: rounds.length > 0 ? 1 : null,
     plan: { inForce: [], waiting: [], sinceMs: 0, doneSteps: [] },
     others: [],
@@ -165,7 +168,10 @@ describe('what to do about it', () => {
     ]
     const read = rounds.flatMap((one, index) => readRound(one, `rounds/${index}`, []))
     const told = [{ atMin: 1, to: 'Sorrel Vane' }]
-    const stood = standRounds({ clinicalCase: clinicalCase!, rounds: read, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false, told }, 70)
+    const stood = standRounds(
+      { clinicalCase: clinicalCase!, rounds: read, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false, told },
+      70,
+    )
     const standing = judge(rounds, { rounds: stood, calls: [call] })
     expect(standing.items[0]).to.include({ level: 'urgent', sinceMs: 0, alarmSinceMs: 60 * minuteMs })
     expect(standing.call).to.deep.include({ sinceMs: 60 * minuteMs, answered: null })

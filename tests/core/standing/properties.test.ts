@@ -13,7 +13,8 @@ import { wearing } from '../../harness/situations'
 
 const { clinicalCase } = readCase(ankleCase())
 if (!clinicalCase) throw new Error('no case')
-const stand = (rounds: readonly RoundInput[]) => standRounds({ clinicalCase, rounds, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false }, Infinity)
+const stand = (rounds: readonly RoundInput[]) =>
+  standRounds({ clinicalCase, rounds, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false }, Infinity)
 const rank = (level: Level | undefined): number => levels.indexOf(level ?? 'none')
 const levelsOf = (findings: readonly StandingFinding[]): ReadonlyMap<string, Level> => new Map(findings.map((one) => [one.id, one.level]))
 

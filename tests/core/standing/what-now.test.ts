@@ -15,8 +15,7 @@ const alone = { people: 1 }
 const leg = (danger: Danger, item: string | null = null): StandingDanger => about(danger, { part: 'leg-left', item })
 
 describe('what now, one danger: its row', () => {
-  const closed =
-    'call-and-open open-to-skin ease-bend heart-level blood-pressure again-5 again-15 nil-by-mouth surgical-30'
+  const closed = 'call-and-open open-to-skin ease-bend heart-level blood-pressure again-5 again-15 nil-by-mouth surgical-30'
   const rows: readonly (readonly [what: string, situation: Situation, danger: StandingDanger, actions: string])[] = [
     ['arrest', wearing('head'), about('arrest'), 'arrest'],
     ['breath in a collar or vest', wearing('head'), about('breathing'), 'hold-head call-senior airway open-collar-held oxygen again-5'],

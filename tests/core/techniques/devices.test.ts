@@ -210,7 +210,8 @@ describe('trunk shell', () => {
   })
 
   it('is put on upright only with a fitting spine order', () => {
-    const way = (name: string, spine?: string) =>
+    const signed = (posture: string) => ({ posture, by: 'Sorrel Vane', at: '08:00' })
+    const way = (name: string, spine?: string | object) =>
       cautionCodes(
         plan('trunk-shell', (file) => {
           file.options['way'] = name
@@ -219,8 +220,8 @@ describe('trunk shell', () => {
       ).includes('not-ordered')
     expect(way('standing-doorway')).to.equal(true)
     expect(way('standing-doorway', 'sitting')).to.equal(true)
-    expect(way('standing-doorway', 'standing')).to.equal(false)
-    expect(way('sitting-edge', 'sitting')).to.equal(false)
+    expect(way('standing-doorway', signed('standing'))).to.equal(false)
+    expect(way('sitting-edge', signed('sitting'))).to.equal(false)
     expect(way('lying')).to.equal(false)
   })
 

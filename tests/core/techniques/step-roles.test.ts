@@ -30,7 +30,10 @@ function variants(technique: Technique): readonly ClinicalCase[] {
     injury: { ...example.injury, pattern },
     orders: { ...example.orders, week: 1, wedges: [{ week: 1, count: 2 }] },
   }))
-  return [...patterns, ...[{}, ...single, ...sampleOf(pairs, 60)].map((options) => ({ ...example, options: { ...example.options, ...options } }))]
+  return [
+    ...patterns,
+    ...[{}, ...single, ...sampleOf(pairs, 60)].map((options) => ({ ...example, options: { ...example.options, ...options } })),
+  ]
 }
 
 /** Each with everything that can be flagged, so that every rule raises what it has. */
@@ -55,7 +58,8 @@ describe('roles of steps', () => {
 
       it('name every step of every way of doing it, and no step that there is not', () => {
         const ids = new Set(steps.map((step) => step.id))
-        for (const id of ids) expect(rolesIn(technique.roles, id), `${technique.id} has a step ${id} without a line in its roles`).to.be.an('array')
+        for (const id of ids)
+          expect(rolesIn(technique.roles, id), `${technique.id} has a step ${id} without a line in its roles`).to.be.an('array')
         for (const id of Object.keys(technique.roles)) {
           const isMet = id === 'say-change' || [...ids].some((each) => each === id || each.replace(/-\d+$/, '-*') === id)
           expect(isMet, `the roles of ${technique.id} name ${id}, which no plan of it has`).to.equal(true)

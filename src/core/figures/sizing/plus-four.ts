@@ -1,6 +1,13 @@
 import { nearestSize, type SizeOdds } from './choose-size'
 import { forecastOf, type SizedDimension } from './size-odds'
 
+/** Whether any size holds girth + 4 cm, or is the next larger one: without a range that does, the rule has no answer. */
+export function hasPlusFour(sizes: readonly SizeOdds[], dimension: SizedDimension | null): boolean {
+  if (dimension === null) return false
+  const target = forecastOf(dimension)
+  return sizes.some((size) => (size.item.fits?.[dimension.id]?.[1] ?? -Infinity) > target)
+}
+
 /**
  * The size by the rule "girth + 4 cm" (PRECISIONS, ring rules): the smallest whose range holds it (lo ≤ x < hi),
  * else the next larger, else the nearest there is.

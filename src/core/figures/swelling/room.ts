@@ -7,6 +7,15 @@ export const roomDefaults = defineDefaults('room', {
   stiffnessKPa: { value: 6, unit: 'kPa', source: 'model' },
   crepeKPa: { value: 0.5, unit: 'kPa', source: 'model' },
   limitKPa: { value: 4, unit: 'kPa', source: 'practice', note: '30 mmHg' },
+  noRoomShare: {
+    value: 0.9,
+    unit: 'ratio',
+    source: 'model',
+    floor: 'never-more',
+    label: 'Padding pressed together: no room from',
+    least: 0.3,
+    greatest: 1,
+  },
   paddingKeptShare: { value: 0.6, unit: 'ratio', source: 'model' },
   singleCm: { value: 0.6, unit: 'cm', source: 'practice' },
   stripCm: { value: 1.5, unit: 'cm', source: 'practice' },
@@ -45,6 +54,29 @@ export function pressureUnderShell(input: RoomInput, hours: number, protocol: Pr
   if (x >= 1) return null
   const pushed = room.restKPa + (room.stiffnessKPa * x) / (1 - x)
   return pushed * input.coveredShare + (input.hasCrepe ? room.crepeKPa : 0)
+}
+
+/** Whether swelling leaves no room: the padding is pressed together by nine tenths or more (TURNS 2). */
+export function hasNoRoom(input: RoomInput, hours: number, protocol: Protocol): boolean {
+  return paddingCompression(input, hours, protocol) >= readDefaults(roomDefaults, protocol).noRoomShare - 1e-9
+}
+
+/**
+ * The opening, cm round the limb, that keeps the padding at the limit after so many hours; null where no opening of the whole growth does.
+ * Pressure only falls as the opening grows, so halving the interval finds it.
+ */
+export function openingForLimit(input: RoomInput, hours: number, protocol: Protocol): number | null {
+  const { limitKPa } = readDefaults(roomDefaults, protocol)
+  const isOver = (openingCm: number): boolean => (pressureUnderShell({ ...input, openingCm }, hours, protocol) ?? Infinity) > limitKPa
+  let low = 0
+  let high = input.girthCm
+  if (isOver(high)) return null
+  while (high - low > 1e-6) {
+    const middle = (low + high) / 2
+    if (isOver(middle)) low = middle
+    else high = middle
+  }
+  return high
 }
 
 /**

@@ -9,9 +9,11 @@ import { bodyRegionOf } from '../../model/vocabulary'
 import type { Protocol } from '../../quantities/defaults'
 import { openingWidth } from '../../figures/body/measurements/opening'
 import { workingOf, type PlanDraft } from '../../planner/draft'
+import { formatValue } from '../../planner/format-decision'
+import { roundUpTo } from '../../quantities/rounding'
 import { readDefaults } from '../../quantities/defaults'
 import { greatestGirthGrowth } from '../../figures/swelling/girth-growth'
-import { pressureUnderShell, roomDefaults, type RoomInput } from '../../figures/swelling/room'
+import { hasNoRoom, openingForLimit, pressureUnderShell, roomDefaults, type RoomInput } from '../../figures/swelling/room'
 import type { OptionValues } from '../../planner/technique'
 
 const horizonH = 72
@@ -101,7 +103,11 @@ export function decidePressures(draft: PlanDraft, options: OptionValues, widest:
       why: isCut ? 'The padding holds four tenths of the opening back.' : 'Cut to the skin all of the opening counts.',
     },
   ])
-  if (after !== null) return
+  const opened: RoomInput = { ...base, openingCm: freedCm, hasCrepe: true }
+  if (after !== null && !hasNoRoom(opened, horizonH, protocol)) {
+    if (after > room.limitKPa) warnOpenWider(draft, opened, isCut)
+    return
+  }
   draft.caution({
     level: 'stop',
     code: 'no-room',
@@ -109,6 +115,22 @@ export function decidePressures(draft: PlanDraft, options: OptionValues, widest:
     steps: ['lift'],
     text: 'Open wider: two halves, padding cut to the skin, no crepe.',
     why: 'In this estimate the swelling crushes the padding flat within 72 hours all the same.',
+  })
+}
+
+/** Opened, and still above the limit: how wide brings it there, as it is spread at the edges (TURNS 2). */
+function warnOpenWider(draft: PlanDraft, opened: RoomInput, isCut: boolean): void {
+  const room = readDefaults(roomDefaults, draft.ctx.protocol)
+  const freedCm = openingForLimit(opened, horizonH, draft.ctx.protocol)
+  const edgesCm = freedCm === null ? null : freedCm / (isCut ? 1 : room.paddingKeptShare)
+  const shown = edgesCm === null ? null : formatValue(roundUpTo(edgesCm, 0.1), 'cm')
+  draft.caution({
+    level: 'caution',
+    code: 'open-wider',
+    decisions: ['pressure-after'],
+    at: ['opens'],
+    text: shown ? `Spread it to ${shown}${isCut ? '' : ', or cut the padding too'}.` : 'Two halves, padding cut to the skin, no crepe.',
+    why: `In this estimate it stays above ${room.limitKPa} kPa as it is opened.`,
   })
 }
 

@@ -90,7 +90,7 @@ export function frameTractionSteps(
       after: ['groin-strap'],
       minutes: [0.4, 0.8, 1.5],
       timer: convertTimer(convertMin),
-      ...(pull ? { pull } : {}),
+      pull,
       where: ['hitch'],
     }),
     makeStep({

@@ -129,7 +129,14 @@ function finishSteps(facts: CastFacts): readonly Step[] {
       after: ['mould'],
       minutes: [2, 4, 8],
       ...(isLong || options['foot-hold'] !== 'own-chest'
-        ? { holds: { what: isLong ? ('knee' as const) : ('foot' as const), from: 'hold-set', to: 'hold-set', place: isLong ? ('hold-joint' as const) : ('hold-distal' as const) } }
+        ? {
+            holds: {
+              what: isLong ? ('knee' as const) : ('foot' as const),
+              from: 'hold-set',
+              to: 'hold-set',
+              place: isLong ? ('hold-joint' as const) : ('hold-distal' as const),
+            },
+          }
         : {}),
       ...(isLong && options['foot-hold'] !== 'own-chest' ? { hands: ['apply', 'hold-distal'] as const } : {}),
       angles: heldAngles(facts),

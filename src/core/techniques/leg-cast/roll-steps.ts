@@ -82,7 +82,9 @@ export function rollSteps(facts: RollFacts): readonly Step[] {
           minutes: [0.8, 1.2, 1.8],
           wet: true,
           ...(number === 1 ? { onPatient: true } : {}),
-          ...(number === 1 && facts.isLong ? { holds: { what: 'knee' as const, from: id, to: 'mould', place: 'hold-joint' as const } } : {}),
+          ...(number === 1 && facts.isLong
+            ? { holds: { what: 'knee' as const, from: id, to: 'mould', place: 'hold-joint' as const } }
+            : {}),
           ...rollClocks(facts, part, index),
           where: [roll.zone === 'thigh' ? 'cast-thigh' : roll.zone === 'foot' ? 'cast-foot' : 'cast-lower'],
         }),

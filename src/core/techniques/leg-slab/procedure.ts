@@ -94,7 +94,9 @@ function wetSteps(facts: ProcedureFacts): readonly Step[] {
   const isAbove = extent === 'above-knee'
   const from = options['lay-from'] === 'knee' ? (isAbove ? 'top' : 'knee') : 'foot'
   const knee = isAbove ? ' Knee 15–20° bent, a holder under the thigh.' : ''
-  const holder = holdsItself(facts.clinicalCase, options) ? null : { what: 'foot' as const, from: 'mould', to: 'mould', place: 'hold-distal' as const }
+  const holder = holdsItself(facts.clinicalCase, options)
+    ? null
+    : { what: 'foot' as const, from: 'mould', to: 'mould', place: 'hold-distal' as const }
   const hurry = options['position'] === 'seated' ? ' Seated, fluid pools in the leg: be quick.' : ''
   const wet = makeStep({
     id: 'wet',

@@ -76,6 +76,7 @@ export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionVa
   const coverage = decideCoverage(draft, stations, width.widthCm, slabWidths(draft, item))
   const gapCm = stations[0]?.gapCm ?? 0
   const foldCm = decideFold(draft, stations[0] ?? null, isTucked ? width.widthCm : null)
+  if (isTucked && stations[0]) judgeGapByFold(draft, stations[0], width.widthCm, foldCm)
   judgeGapAfterFold(draft, gapCm)
   return { ...width, coverage, stations, foldCm, gapCm }
 }
@@ -101,6 +102,20 @@ function decideFold(draft: PlanDraft, ankle: SlabStation | null, tuckedCm: numbe
         ? [{ label: 'Room at the ankle after folding', value: allowed(ankle), unit: 'cm', from: 'computed' as const, where: 'ankle' }]
         : []),
     ],
+  })
+}
+
+/** What the fold in force leaves open at the ankle, whoever chose it: a floor (TURNS 2). */
+function judgeGapByFold(draft: PlanDraft, ankle: SlabStation, widthCm: number, foldCm: number): void {
+  const openCm = ankle.paddedGirthCm - widthCm + 2 * foldCm
+  if (openCm >= ankle.gapCm - 1e-9) return
+  draft.caution({
+    level: 'stop',
+    code: 'front-gap',
+    decisions: ['ankle-fold'],
+    steps: ['cut-slab', 'fold'],
+    text: `Fold more at the ankle, or cut it narrower: ${ankle.gapCm.toFixed(1)} cm stay open there.`,
+    why: `Folded ${foldCm.toFixed(1)} cm a side, ${widthCm.toFixed(1)} cm of slab leave ${openCm.toFixed(1)} cm open of ${ankle.paddedGirthCm.toFixed(1)}.`,
   })
 }
 

@@ -55,7 +55,7 @@ export function poleTractionSteps({ side, lengthWords, pullWords, strapWords, pu
       after: ['hitch'],
       minutes: [0.5, 1, 2],
       timer: convertTimer(convertMin),
-      ...(pull ? { pull } : {}),
+      pull,
       where: ['hitch'],
     }),
     makeStep({

@@ -16,7 +16,7 @@ export interface RingFacts {
   readonly pullWords: string
   readonly isAdhesive: boolean
   /** Null before there is a body mass. */
-  readonly pull: StepPull | null
+  readonly pull: StepPull
 }
 
 /** The steps of a modular ring splint in a workable order. */
@@ -70,7 +70,7 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
       minutes: [0.5, 1, 2],
       hands: ['hold-distal'],
       holds: { what: 'pull' as const, from: 'pull', to: 'tie-off', place: 'hold-distal' },
-      ...(pull ? { pull } : {}),
+      pull,
       where: ['heel-instep'],
     }),
     makeStep({

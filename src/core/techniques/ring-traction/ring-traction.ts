@@ -19,7 +19,7 @@ import { gravity } from '../../figures/traction/leg-masses'
 import { ringLoad } from '../../figures/traction/ring-load'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/extra-holder'
-import { pullOf } from '../families/traction/step-pull'
+import { pullOf, pullWords } from '../families/traction/step-pull'
 import { decideRing, decideRingPressure, decideSplintLength, resolveStrips, ringOptions } from '../families/traction/ring'
 import { judgeTraction, loadOption, requireMass } from '../families/traction/judge-traction'
 import { lyingOption, suppliesOption } from '../../planner/shared-options'
@@ -80,7 +80,7 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
     checkSkinCap(draft, tensionN, massKg, strips)
     if (groin) decideRingPressure(draft, ringN, groin)
   }
-  const pull = draft.collect().decisions.find((one) => one.id === 'traction')
+  const pull = pullOf(draft, 'traction', capOf(draft, strips))
   const steps = ringTractionSteps({
     side,
     ring: size ?? 'the ring',
@@ -88,8 +88,8 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
     tubeWords: tubeCm === null ? null : formatValue(tubeCm, 'cm'),
     coverWords: cover === null ? 'cover' : String(cover),
     padWords: pads ? `${pads.count} sling pads` : 'sling pads',
-    pullWords: pull?.display ?? 'as ordered',
-    pull: pullOf(draft, 'traction', capOf(draft, strips)),
+    pullWords: pullWords(draft, 'traction', pull),
+    pull,
     isAdhesive: strips === 'adhesive',
   })
   decidePeople(draft, {

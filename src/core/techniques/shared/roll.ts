@@ -1,4 +1,5 @@
 import { hasFlag } from '../../model/clinical-case'
+import { isSpineOrdered } from '../../model/orders'
 import type { PlanDraft } from '../../planner/draft'
 import type { HandGrip, Step } from '../../model/step'
 import type { OptionValues, TechniqueOption } from '../../planner/technique'
@@ -30,6 +31,15 @@ export function rollHands(options: OptionValues): readonly HandGrip[] {
 
 /** Cautions against a full roll, by the flag that forbids it. */
 export function judgeRoll(draft: PlanDraft, options: OptionValues): void {
+  if (options['spine-below'] === 'cleared' && !isSpineOrdered(draft.clinicalCase.orders))
+    draft.caution({
+      level: 'caution',
+      code: 'not-ordered',
+      decisions: ['people'],
+      at: ['turns'],
+      text: 'Enter who cleared the spine below, and when; until then turn as if it were not.',
+      why: 'Two people turn a cleared spine; nobody is named who cleared it.',
+    })
   if (options['spine-below'] !== 'not-cleared') return
   for (const flag of ['pelvis-suspected', 'unstable'] as const) {
     if (!hasFlag(draft.clinicalCase, flag)) continue

@@ -12,7 +12,7 @@ export interface SuspensionFacts {
   readonly isAdhesive: boolean
   readonly pullWords: string
   /** Null before there is a body mass. */
-  readonly pull: StepPull | null
+  readonly pull: StepPull
   readonly weightWords: string
   readonly counterWords: string | null
   readonly raiseWords: string | null
@@ -119,7 +119,7 @@ function hangSteps({ pull, pullWords, weightWords, counterWords, raiseWords, isP
       after: [isCarried ? 'carried-pulley' : 'slings'],
       minutes: [1, 2, 3],
       hands: ['apply', 'hold-distal'],
-      ...(pull ? { pull } : {}),
+      pull,
       where: ['bar'],
     }),
     makeStep({

@@ -24,7 +24,7 @@ import { suspensionScene } from './scene'
 import { everyTwoHours } from '../families/traction/every-two-hours'
 import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/extra-holder'
-import { pullOf } from '../families/traction/step-pull'
+import { pullOf, pullWords } from '../families/traction/step-pull'
 import { decideRing, decideSplintLength, resolveStrips, ringOptions } from '../families/traction/ring'
 import { judgeTraction, loadOption, requireMass } from '../families/traction/judge-traction'
 import { lyingOption, suppliesOption } from '../../planner/shared-options'
@@ -119,6 +119,7 @@ export const suspendedRingTraction: Technique = {
       said.isSome('foot-raise') && known`foot end up ${said.brief('foot-raise')}`,
     ),
   plan: planSuspended,
+  asks: ['countertraction'],
   roles: suspendedRingTractionRoles,
   onUrgent: { holds: 'pull', actions: suspendedRingTractionRelease },
   taskForms: suspendedRingTaskForms,
@@ -162,13 +163,14 @@ function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcom
   const words = (id: string): string | null => draft.collect().decisions.find((one) => one.id === id)?.display ?? null
   const counter = draft.collect().decisions.find((one) => one.id === 'counterweight')
   const raise = draft.collect().decisions.find((one) => one.id === 'foot-raise')
+  const pull = pullOf(draft, 'traction', isPin ? undefined : capOf(draft, strips))
   const steps = suspendedSteps({
     side,
     ring: size ?? 'the ring',
     isPin,
     isAdhesive: strips === 'adhesive',
-    pullWords: words('traction') ?? 'as ordered',
-    pull: pullOf(draft, 'traction', isPin ? undefined : capOf(draft, strips)),
+    pullWords: pullWords(draft, 'traction', pull),
+    pull,
     weightWords: words('suspension-weight') ?? 'until the leg floats',
     counterWords: counter && Number(counter.value) > 0 ? counter.display : null,
     raiseWords: raise && Number(raise.value) > 0 ? raise.display : null,

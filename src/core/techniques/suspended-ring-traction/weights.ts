@@ -15,6 +15,7 @@ import { holdingStripCm, stripDefaults } from '../families/traction/holding-stri
 import { hangRig, rigDefaults, type RigPlan, type RigState } from '../../figures/traction/hang-rig'
 import { listKind } from '../shared/list-kind'
 import { stripWidthCm } from '../families/traction/strip-width'
+import { formatValue } from '../../planner/format-decision'
 
 export const balanceDefaults = defineDefaults('balance', {
   ruleKg: { value: 8, unit: 'kg', source: 'practice' },
@@ -100,10 +101,11 @@ export function decideCord(
 ): void {
   const { massKg, pullKg, counterweightKg, strips, groin, span } = facts
   const footwardN = gravity * counterweightKg - (rig?.sideN ?? 0)
-  const tensionN = draft.decide({
+  const computedN = ringLoad(gravity * pullKg, footwardN).tensionN
+  const saidN = draft.decide({
     id: 'cord-tension',
-    value: ringLoad(gravity * pullKg, footwardN).tensionN,
-    display: describeTension(ringLoad(gravity * pullKg, footwardN).tensionN),
+    value: computedN,
+    display: describeTension(computedN),
     source: 'physics',
     formula: 'A ring cannot pull: the greater of the set pull and what counterweight and suspension pull footward.',
     working: [
@@ -112,6 +114,8 @@ export function decideCord(
       { label: 'Suspension pulls footward', value: 0 - (rig?.sideN ?? 0), unit: 'N', from: 'computed' },
     ],
   })
+  // However slack the cord is said to be, skin and ring bear what pull and counterweight give: the worse of both is judged (TURNS 2).
+  const tensionN = Math.max(saidN, computedN)
   if (groin) decideRingPressure(draft, Math.max(0, tensionN - footwardN), groin)
   if (strips === null) return
   checkSkinCap(draft, tensionN, massKg, strips)
@@ -185,6 +189,17 @@ export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massK
       { value: 0, display: 'Thigh-side countertraction', why: 'A padded sling in the groin, tied to the head of the bed.' },
     ],
   })
+  const { countertraction } = draft.clinicalCase.orders
+  if (counterweightKg > 0 && value < withFriction.raiseCm - 1e-9 && !countertraction)
+    draft.caution({
+      level: 'stop',
+      code: 'no-countertraction',
+      decisions: ['foot-raise'],
+      at: ['pulls'],
+      steps: ['raise-foot'],
+      text: `Raise the foot end at least ${formatValue(withFriction.raiseCm, 'cm')}, enter the order for a groin sling, or hang no counterweight.`,
+      why: 'Nothing else holds the patient against the weight: they slide down the bed until the weight stands on the floor.',
+    })
   if (value <= 0) return
   for (const [flag, why] of [
     ['breathless-lying', 'Head down, the belly presses on the lungs.'],

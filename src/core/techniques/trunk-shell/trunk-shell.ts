@@ -39,6 +39,7 @@ import { trunkShellRelease, trunkShellTroubles } from './trouble'
 import { decisions, mostStraps } from './decisions'
 import { trunkShellTaskForms } from './task-forms'
 import { trunkShellRoles } from './roles'
+import { isSpineOrdered } from '../../model/orders'
 
 const usualStraps = 3
 const girths = [waistGirth, chestGirth, hipGirth]
@@ -87,17 +88,29 @@ export const trunkShell: Technique = {
 }
 
 function judgeTrunk(draft: PlanDraft, options: OptionValues): void {
-  const { spine } = draft.clinicalCase.orders
+  const spine = draft.clinicalCase.orders.spine?.posture
   const way = options['way']
   if (way === 'lying') return judgeFlat(draft, options)
   const isOrdered = way === 'sitting-edge' ? spine === 'sitting' || spine === 'standing' : spine === 'standing'
-  if (isOrdered) return
+  if (isOrdered) return warnUnsigned(draft)
   draft.caution({
     level: 'stop',
     code: 'not-ordered',
     steps: ['position'],
     text: `Not ${way === 'sitting-edge' ? 'sitting' : 'standing'} without a recorded spine order: put it on lying.`,
     why: 'Upright, the weight of the body comes on the fracture before anything holds it.',
+  })
+}
+
+/** An order of before that names nobody. */
+function warnUnsigned(draft: PlanDraft): void {
+  if (isSpineOrdered(draft.clinicalCase.orders)) return
+  draft.caution({
+    level: 'caution',
+    code: 'not-ordered',
+    steps: ['position'],
+    text: 'Have the spine order given again by name: who, when, how far up.',
+    why: 'Nobody is named for it, and a word that was ticked is no order.',
   })
 }
 
@@ -143,10 +156,10 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
     options,
     isScooped: isLying && isScooped(draft, options),
     pairs: listStraps(draft, straps),
-    spine: draft.clinicalCase.orders.spine,
+    spine: draft.clinicalCase.orders.spine?.posture,
   })
   if (isLying) decideRoll(draft, options, steps)
-  else decidePeople(draft, { floor: 1 + extraHolder(draft.clinicalCase), steps, relief: [] })
+  else decidePeople(draft, { floor: 2 + extraHolder(draft.clinicalCase), steps, relief: ['put it on lying'] })
   return { steps, fit: trunkShellFit, care: trunkShellCare, schedule: schedule(draft), geometry: draw(draft, straps) }
 }
 

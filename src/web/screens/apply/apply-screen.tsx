@@ -1,7 +1,8 @@
 import { useMemo, useState, type ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import { findTechnique } from '#core/techniques/registry'
-import type { Caution, Plan } from '#core/model/plan'
+import type { Plan } from '#core/model/plan'
+import type { BindingStop } from '#core/runs/what-binds'
 import type { Step } from '#core/model/step'
 import { isOpeningRun } from '#contract/views/opening-run'
 import type { CaseRecord } from '#contract/records/case'
@@ -80,7 +81,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
   const navigate = useNavigate()
   const control = useRun(open, run, plan)
   const [asking, setAsking] = useState<'skip' | 'order' | 'hold' | null>(null)
-  const [despite, setDespite] = useState<readonly Caution[]>([])
+  const [despite, setDespite] = useState<{ readonly stops: readonly BindingStop[]; readonly how: 'done' | 'skipped' } | null>(null)
   const [isListOpen, setListOpen] = useState(false)
   const { step, steps } = control
   useWakeLock(step !== null)
@@ -94,7 +95,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
     onDone: () => (holdTimer ? setAsking('hold') : control.missingBefore.length > 0 ? setAsking('order') : finish('')),
     onBack: control.previous ? control.back : null,
     onSkip: () => (step?.optional ? control.skip('') : setAsking('skip')),
-    onDespite: setDespite,
+    onDespite: (stops, how) => setDespite({ stops, how }),
   }
   const others = useMemo(() => alsoOpen(steps, run, step), [steps, run, step])
   const hands = useMemo(() => handsOnLane(record.crew, plan, step), [record.crew, plan, step])
@@ -146,21 +147,26 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           }}
         />
       ) : null}
-      {despite.length > 0 && step ? (
+      {despite && step ? (
         <ReasonSheet
-          title="Go on although a stop stands?"
+          title={despite.how === 'done' ? 'Go on although a stop stands?' : 'Skip it although a stop stands?'}
           draftKey={`run/${run.id}/despite/${step.id}`}
-          submitLabel="Go on all the same"
+          submitLabel={despite.how === 'done' ? 'Go on all the same' : 'Skip it all the same'}
           backLabel="Back to the stop"
-          hint="It is kept as a deviation and stands until a complete round after it."
-          onClose={() => setDespite([])}
+          hint={
+            despite.how === 'done'
+              ? 'It is kept as a deviation and stands until a complete round after it.'
+              : 'The stop goes with you: it stands on every later step that puts something on. It is kept as a deviation.'
+          }
+          onClose={() => setDespite(null)}
           onReason={(reason) => {
-            const codes = despite.map((one) => one.code)
-            setDespite([])
-            if (control.finish(reason, codes)) void navigate(after.to)
+            const codes = despite.stops.map((one) => one.code)
+            setDespite(null)
+            if (despite.how === 'skipped') control.skip(reason, codes)
+            else if (control.finish(reason, codes)) void navigate(after.to)
           }}
         >
-          {despite.map((one) => (
+          {despite.stops.map((one) => (
             <p key={one.code}>{one.text}</p>
           ))}
         </ReasonSheet>

@@ -54,9 +54,15 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
   return (
     <section aria-label="The pull" className="grid gap-3 rounded-2xl border border-line p-3">
       <p className="font-semibold">
-        {pull.toRelief ? 'Until the pain eases and the length matches; expect about ' : 'To '}
-        <span className="numeral">{pull.expectedKg.toFixed(1)} kg</span>; never above <span className="numeral">{pull.mostKg} kg</span>.{' '}
-        <span className="font-normal text-soft">{pull.school}.</span>
+        {pull.expectedKg === null ? (
+          'Until the pain eases and the length matches'
+        ) : (
+          <>
+            {pull.toRelief ? 'Until the pain eases and the length matches; expect about ' : 'To '}
+            <span className="numeral">{pull.expectedKg.toFixed(1)} kg</span>
+          </>
+        )}
+        ; never above <span className="numeral">{pull.mostKg} kg</span>. <span className="font-normal text-soft">{pull.school}.</span>
       </p>
       <PainRow label="Pain before, 0 to 10" pain={painBefore} onChange={(pain) => change({ painBefore: pain })} />
       <LoadBar pull={pull} kg={shownKg} />
@@ -133,29 +139,34 @@ function PainRow({ label, pain, onChange }: { label: string; pain: number | null
 
 /** The load beside what is expected and the most. */
 function LoadBar({ pull, kg }: { pull: StepPull; kg: number | null }) {
-  const end = pull.mostKg * 1.25
+  const { expectedKg, mostKg } = pull
+  const end = mostKg * 1.25
   const x = (value: number): string => `${Math.max(0, Math.min(100, (value / end) * 100))}%`
   return (
     <div
       role="img"
-      aria-label={`Pull ${kg === null ? 'not read' : `${kg.toFixed(1)} kg`}, expected ${pull.expectedKg.toFixed(1)} kg, at most ${pull.mostKg} kg`}
+      aria-label={`Pull ${kg === null ? 'not read' : `${kg.toFixed(1)} kg`}, ${expectedKg === null ? '' : `expected ${expectedKg.toFixed(1)} kg, `}at most ${mostKg} kg`}
     >
       <div className="relative h-14 overflow-hidden rounded-xl bg-well">
-        <div
-          className="absolute inset-y-0 bg-calm-wash"
-          style={{ left: x(0.9 * pull.expectedKg), width: `calc(${x(1.1 * pull.expectedKg)} - ${x(0.9 * pull.expectedKg)})` }}
-        />
-        <div className="absolute inset-y-0 right-0 bg-stop-wash" style={{ left: x(pull.mostKg) }} />
+        {expectedKg === null ? null : (
+          <div
+            className="absolute inset-y-0 bg-calm-wash"
+            style={{ left: x(0.9 * expectedKg), width: `calc(${x(1.1 * expectedKg)} - ${x(0.9 * expectedKg)})` }}
+          />
+        )}
+        <div className="absolute inset-y-0 right-0 bg-stop-wash" style={{ left: x(mostKg) }} />
         <div className="absolute inset-y-3 left-0 rounded-r-lg bg-ink" style={{ width: x(kg ?? 0) }} />
-        <div className="absolute inset-y-0 w-0.5 bg-calm" style={{ left: x(pull.expectedKg) }} />
-        <div className="absolute inset-y-0 w-0.5 bg-stop" style={{ left: x(pull.mostKg) }} />
+        {expectedKg === null ? null : <div className="absolute inset-y-0 w-0.5 bg-calm" style={{ left: x(expectedKg) }} />}
+        <div className="absolute inset-y-0 w-0.5 bg-stop" style={{ left: x(mostKg) }} />
       </div>
       <p aria-hidden className="relative h-5 text-sm text-soft">
-        <span className="absolute -translate-x-1/2 text-calm" style={{ left: x(pull.expectedKg) }}>
-          {pull.expectedKg.toFixed(1)}
-        </span>
-        <span className="absolute -translate-x-1/2 font-semibold text-stop" style={{ left: x(pull.mostKg) }}>
-          {Math.abs(pull.mostKg - pull.expectedKg) < 0.12 * end ? '' : `${pull.mostKg} kg`}
+        {expectedKg === null ? null : (
+          <span className="absolute -translate-x-1/2 text-calm" style={{ left: x(expectedKg) }}>
+            {expectedKg.toFixed(1)}
+          </span>
+        )}
+        <span className="absolute -translate-x-1/2 font-semibold text-stop" style={{ left: x(mostKg) }}>
+          {expectedKg !== null && Math.abs(mostKg - expectedKg) < 0.12 * end ? '' : `${mostKg} kg`}
         </span>
       </p>
     </div>

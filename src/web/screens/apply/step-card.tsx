@@ -1,7 +1,12 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Caution, Plan } from '#core/model/plan'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import type { Plan } from '#core/model/plan'
 import { cautionsBrought } from '#core/planner/compare-plans'
-import { asksCheck, stopsOn, unmarkedStraps } from '#core/runs/what-binds'
+import { asksCheck, unmarkedStraps, type BindingStop } from '#core/runs/what-binds'
+import { bindingOf } from '#contract/views/stops-on-step'
+import { hasRight } from '#contract/rights'
+import { usePerson } from '../../sync/session-store'
+import { useStanding } from '../../case/use-standing'
+import { serverNow } from '../../sync/server-clock'
 import { isOpeningRun } from '#contract/views/opening-run'
 import { strapMarksAt } from '#contract/records/run'
 import type { Step } from '#core/model/step'
@@ -20,8 +25,8 @@ export interface StepActions {
   readonly onDone: () => void
   readonly onBack: (() => void) | null
   readonly onSkip: () => void
-  /** Goes on although a stop stands on the step. */
-  readonly onDespite: (stops: readonly Caution[]) => void
+  /** Goes on, or passes it by, although a stop stands on the step. */
+  readonly onDespite: (stops: readonly BindingStop[], how: 'done' | 'skipped') => void
 }
 
 /** One step in large type, with the way on and back; the frame stays while its content changes, so that the focus does. */
@@ -47,17 +52,21 @@ export function StepCard({
   const setChecked = useCallback((isChecked: boolean) => setCheckedStep(isChecked ? step.id : null), [step.id])
   const { cautions: live } = usePlan(open)
   const isOpening = isOpeningRun(control.run)
-  const stops = stopsOn(step, {
-    cautions: isOpening ? plan.cautions : [...plan.cautions, ...live],
-    isOpening,
-    isColumn: plan.geometry.body === 'neck' || plan.geometry.body === 'trunk',
-  })
+  const standing = useStanding(open)
+  const { run } = control
+  const { stops, ways } = useMemo(
+    () => bindingOf(open, run, plan, step, live, standing, serverNow()),
+    [open, run, plan, step, live, standing],
+  )
   const brought = cautionsBrought(plan.cautions, live).filter((one) => one.level !== 'stop' && one.steps.includes(step.id))
   const unmarked = isOpening ? [] : unmarkedStraps(step, strapMarksAt(control.run, step.id))
   const lacksPull = step.pull !== undefined && !control.run.pulls?.some((pull) => pull.stepId === step.id)
-  const isBlocked =
-    (asksCheck(step) && checkedStep !== step.id) || step.waitsFor !== undefined || stops.length > 0 || unmarked.length > 0 || lacksPull
-  const { onDone, onBack, onSkip } = actions
+  const isBlocked = (asksCheck(step) && checkedStep !== step.id) || !ways.isDoneFree || unmarked.length > 0 || lacksPull
+  const { onDone, onBack } = actions
+  // Passing a step by answers for what stands on it as going on does; what waits for an order, or is fixed, offers neither.
+  const mayDecide = hasRight(usePerson().roles, 'decide')
+  const skipOver = ways.despite === 'with-reason' && mayDecide ? (): void => actions.onDespite(stops, 'skipped') : null
+  const onSkip = ways.isSkipFree ? actions.onSkip : skipOver
   const shownAt = useRef(0)
   useEffect(() => {
     shownAt.current = performance.now()
@@ -77,7 +86,7 @@ export function StepCard({
       aria-label={`Step ${steps.indexOf(step) + 1} of ${steps.length}`}
       className="grid content-start gap-4 rounded-3xl border border-line bg-sheet p-4 pb-0 sm:p-6 sm:pb-0"
     >
-      <StopsOnStep open={open} stops={stops} isDriver={isDriver} onDespite={() => actions.onDespite(stops)} />
+      <StopsOnStep stops={stops} ways={ways} isDriver={isDriver} onDespite={() => actions.onDespite(stops, 'done')} />
       <StepBody key={step.id} open={open} plan={plan} step={step} control={control} brought={brought} onChecked={setChecked} />
       <div className="sticky bottom-0 -mx-4 flex flex-wrap items-center gap-3 rounded-b-3xl border-t border-line bg-sheet px-4 py-3 pointer-coarse:hidden sm:-mx-6 sm:px-6">
         <Button
@@ -93,9 +102,11 @@ export function StepCard({
             Back
           </Button>
         ) : null}
-        <Button look={step.optional ? 'plain' : 'quiet'} onClick={onSkip} disabled={!isDriver} className="min-h-16">
-          {step.optional ? 'Not needed' : 'Skip'}
-        </Button>
+        {onSkip ? (
+          <Button look={step.optional ? 'plain' : 'quiet'} onClick={onSkip} disabled={!isDriver} className="min-h-16">
+            {step.optional ? 'Not needed' : 'Skip'}
+          </Button>
+        ) : null}
         <p className="text-sm text-soft max-sm:hidden">
           {unmarked.length > 0
             ? `To be marked first: ${unmarked.join(', ')}.`
@@ -106,7 +117,7 @@ export function StepCard({
                 : 'Space goes on, Backspace goes back.'}
         </p>
       </div>
-      <TouchHalves step={step} isBlocked={isBlocked || !isDriver} isDriver={isDriver} actions={actions} />
+      <TouchHalves step={step} isBlocked={isBlocked || !isDriver} isDriver={isDriver} actions={actions} onSkip={onSkip} />
     </section>
   )
 }
@@ -118,8 +129,21 @@ function isOnControl(event: KeyboardEvent): boolean {
 }
 
 /** Left half back, right half on, for wet gloves; a step with its own words keeps its own button above. */
-function TouchHalves({ step, isBlocked, isDriver, actions }: { step: Step; isBlocked: boolean; isDriver: boolean; actions: StepActions }) {
-  const { onDone, onBack, onSkip } = actions
+function TouchHalves({
+  step,
+  isBlocked,
+  isDriver,
+  actions,
+  onSkip,
+}: {
+  step: Step
+  isBlocked: boolean
+  isDriver: boolean
+  actions: StepActions
+  /** Null where the step cannot be passed by. */
+  onSkip: (() => void) | null
+}) {
+  const { onDone, onBack } = actions
   return (
     <div className="sticky bottom-0 -mx-4 hidden gap-2 border-t border-line bg-sheet px-3 py-3 pointer-coarse:grid sm:-mx-6">
       {step.confirm ? (
@@ -141,14 +165,16 @@ function TouchHalves({ step, isBlocked, isDriver, actions }: { step: Step; isBlo
           </Button>
         )}
       </div>
-      <Button
-        look={step.optional ? 'plain' : 'quiet'}
-        className={step.optional ? 'min-h-24 text-xl' : 'min-h-11'}
-        disabled={!isDriver}
-        onClick={onSkip}
-      >
-        {step.optional ? 'Not needed' : 'Skip this step'}
-      </Button>
+      {onSkip ? (
+        <Button
+          look={step.optional ? 'plain' : 'quiet'}
+          className={step.optional ? 'min-h-24 text-xl' : 'min-h-11'}
+          disabled={!isDriver}
+          onClick={onSkip}
+        >
+          {step.optional ? 'Not needed' : 'Skip this step'}
+        </Button>
+      ) : null}
     </div>
   )
 }

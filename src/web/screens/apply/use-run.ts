@@ -25,7 +25,7 @@ export interface RunControl {
   /** Returns whether that was the last step. */
   /** @param despite codes of stops that stood on the step */
   finish(reason?: string, despite?: readonly string[]): boolean
-  skip(reason: string): void
+  skip(reason: string, despite?: readonly string[]): void
   back(): void
   choose(stepId: string): void
   startTimer(timer: StepTimer): void
@@ -74,9 +74,9 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
       else if (!open.record.appliedAt) void writeEvent('applied', {})
       return true
     },
-    skip(reason) {
+    skip(reason, despite = []) {
       if (!step) return
-      write(step.id, 'skipped', reason)
+      write(step.id, 'skipped', reason, despite)
       if (chosenId) choose('')
     },
     back() {

@@ -64,14 +64,8 @@ export function OrdersForm({
           onChange={(oxygen) => put({ oxygen })}
         />
       ) : null}
-      {asks.includes('spine') ? (
-        <ChoiceRow
-          label="Spine order: may be"
-          value={orders.spine ?? null}
-          choices={spinePositions.map((value) => ({ value, label: value }))}
-          onChange={(spine) => put({ spine })}
-        />
-      ) : null}
+      {asks.includes('spine') ? <SpineField caseId={caseId} orders={orders} onOrders={onOrders} /> : null}
+      {asks.includes('countertraction') ? <CountertractionField caseId={caseId} orders={orders} onOrders={onOrders} /> : null}
       {asks.includes('open-now') ? (
         <ChoiceRow
           label="Open now, hard or not"
@@ -166,6 +160,92 @@ function WeightField({ caseId, orders, onOrders }: OrderFieldProps) {
       />
       <TextField label="What is allowed" value={allowed} onChange={(event) => setAllowed(event.target.value)} className="flex-1" />
       <Button type="submit">Keep</Button>
+    </form>
+  )
+}
+
+/** How far the spine may be raised: an order has a name, or it is none. */
+function SpineField({ caseId, orders, onOrders }: OrderFieldProps) {
+  const [by, setBy] = useDraft(`case/${caseId}/order/spine`)
+  const [posture, setPosture] = useState<(typeof spinePositions)[number]>(orders.spine?.posture ?? 'lying')
+  const [error, setError] = useState<string>()
+  const { spine } = orders
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
+        setError(undefined)
+        setBy('')
+        onOrders({ ...orders, spine: { posture, by: by.trim(), at: new Date().toISOString() } })
+      }}
+    >
+      {spine ? (
+        <p className="w-full">
+          <span className="text-sm font-semibold text-soft">Spine order:</span> up to {spine.posture},{' '}
+          {spine.by ? `by ${spine.by}` : 'by nobody named: have it given again'}
+        </p>
+      ) : null}
+      <div className="w-full">
+        <ChoiceRow
+          label="Spine order: may be"
+          value={posture}
+          choices={spinePositions.map((value) => ({ value, label: value }))}
+          onChange={setPosture}
+        />
+      </div>
+      <TextField
+        label="Spine ordered by (name)"
+        value={by}
+        error={error}
+        onChange={(event) => setBy(event.target.value)}
+        className="flex-1"
+      />
+      <Button type="submit">Keep the spine order</Button>
+    </form>
+  )
+}
+
+/** A groin sling in place of the raised foot of the bed. */
+function CountertractionField({ caseId, orders, onOrders }: OrderFieldProps) {
+  const [by, setBy] = useDraft(`case/${caseId}/order/countertraction`)
+  const [error, setError] = useState<string>()
+  if (orders.countertraction)
+    return (
+      <p className="flex flex-wrap items-center gap-3">
+        <span>
+          <span className="text-sm font-semibold text-soft">Groin sling ordered by</span> {orders.countertraction.by}
+        </span>
+        <Button
+          onClick={() => {
+            const { countertraction: _, ...rest } = orders
+            onOrders(rest)
+          }}
+        >
+          Withdraw it
+        </Button>
+      </p>
+    )
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
+        setError(undefined)
+        setBy('')
+        onOrders({ ...orders, countertraction: { by: by.trim(), at: new Date().toISOString() } })
+      }}
+    >
+      <TextField
+        label="Groin sling as countertraction, ordered by (name)"
+        value={by}
+        error={error}
+        onChange={(event) => setBy(event.target.value)}
+        className="flex-1"
+      />
+      <Button type="submit">Keep the sling</Button>
     </form>
   )
 }

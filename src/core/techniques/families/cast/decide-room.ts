@@ -1,6 +1,6 @@
 import type { PlanDraft } from '../../../planner/draft'
 import { greatestGirthGrowth } from '../../../figures/swelling/girth-growth'
-import { hoursUntilLimit, pressureUnderShell, type RoomInput } from '../../../figures/swelling/room'
+import { hasNoRoom, hoursUntilLimit, pressureUnderShell, type RoomInput } from '../../../figures/swelling/room'
 
 const horizonH = 72
 
@@ -19,14 +19,17 @@ export function decideRoom(draft: PlanDraft, girthCm: number, where: string): vo
     { label: 'Forecast growth', value: growthMax, unit: 'ratio', from: 'computed' as const },
     { label: 'Padding', value: 2, unit: 'layers', from: 'default' as const },
   ]
-  if (kPa === null) {
+  if (hasNoRoom(input, horizonH, draft.ctx.protocol)) {
     draft.caution({
       level: 'stop',
       code: 'no-room',
       decisions: ['room'],
       at: ['first-layer'],
       text: 'No closed cast: take a slab, or open it at once when it is hard.',
-      why: 'In this estimate the swelling crushes the padding flat within 72 hours.',
+      why:
+        kPa === null
+          ? 'In this estimate the swelling crushes the padding flat within 72 hours.'
+          : 'In this estimate the swelling presses nine tenths of the padding together within 72 hours.',
     })
   }
   draft.decide({

@@ -4,7 +4,7 @@ import type { Alternative, SizeStrip } from '../../../model/decision'
 import { workingOf, type PlanDraft } from '../../../planner/draft'
 import type { Estimate } from '../../../figures/body/pool-side'
 import { chooseSize, leastOdds, pickSubstitute, type SizeChoice, type SizeOdds, type SizeRule } from '../../../figures/sizing/choose-size'
-import { pickPlusFour } from '../../../figures/sizing/plus-four'
+import { hasPlusFour, pickPlusFour } from '../../../figures/sizing/plus-four'
 import type { SizedDimension } from '../../../figures/sizing/size-odds'
 
 export interface SizedReading {
@@ -62,7 +62,9 @@ export function decideSize(draft: PlanDraft, request: SizeRequest): SizeOdds | n
   const wanted = request.rule === 'plus-four' ? pickPlusFour(choice.all, dimensions[0] ?? null) : choice.best
   const chosen = wanted.isInStock ? wanted : pickSubstitute(choice.all, dimensions, request.prefer)
   const used = chosen ?? wanted
-  judge(draft, request, choice, wanted, chosen)
+  if (request.rule === 'plus-four' && measured.length > 0 && !hasPlusFour(choice.all, dimensions[0] ?? null))
+    noSize(draft, request, 'Girth + 4 cm lies beyond the range of every size.')
+  else judge(draft, request, choice, wanted, chosen)
   draft.decide({
     id: request.decision,
     value: used.size,

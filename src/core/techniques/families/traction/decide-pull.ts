@@ -73,6 +73,20 @@ export function capOf(draft: PlanDraft, strips: Strips | null): number {
   return strips === 'non-adhesive' ? limits.nonAdhesiveMostKg : limits.skinMostKg
 }
 
+/** Stops a pull of more than an ankle hitch may take, whoever set it (TURNS 2): a floor. */
+export function checkHitchCap(draft: PlanDraft, pullKg: number): void {
+  const { fieldMostKg } = readDefaults(pullDefaults, draft.ctx.protocol)
+  if (pullKg <= fieldMostKg + 1e-9) return
+  draft.caution({
+    level: 'stop',
+    code: 'over-hitch-cap',
+    decisions: ['load'],
+    at: ['pulls'],
+    text: `Pull no more than ${fieldMostKg} kg by an ankle hitch.`,
+    why: `${formatValue(pullKg, 'kg')} are set; the hitch cuts the skin over the ankle and its vessels.`,
+  })
+}
+
 /** Raises `over-skin-cap` when the cord pulls the skin with more than it may (SAFETY, PRECISIONS over-skin-cap). */
 export function checkSkinCap(draft: PlanDraft, tensionN: number, massKg: number, strips: Strips): void {
   const limits = readDefaults(pullDefaults, draft.ctx.protocol)

@@ -1,5 +1,6 @@
 import type { PlanDraft } from '../../../planner/draft'
 import type { GeometryBand } from '../../../model/geometry'
+import { formatValue } from '../../../planner/format-decision'
 import { defineDefaults, readDefaults } from '../../../quantities/defaults'
 import type { MeasuredSpan } from './measure-span'
 import { mostStraps, placeStraps, type Stretch } from '../../../figures/straps/place-straps'
@@ -49,7 +50,7 @@ export function decideStrapPlaces(draft: PlanDraft, span: MeasuredSpan, count: n
     })
   }
   const places = placed ?? placeStraps(stretch, most, widthCm, stretches)
-  return draft.decide({
+  const decided = draft.decide({
     id: 'strap-places',
     value: places?.centresCm ?? [],
     source: 'practice',
@@ -67,6 +68,25 @@ export function decideStrapPlaces(draft: PlanDraft, span: MeasuredSpan, count: n
       })),
       ...(places?.leastSpacingCm ? [{ label: 'Least spacing', value: places.leastSpacingCm, unit: 'cm', from: 'computed' as const }] : []),
     ],
+  })
+  stopOnBreak(draft, decided, widthCm)
+  return decided
+}
+
+/** No strap lies over the break, whoever chose its place: a floor. */
+function stopOnBreak(draft: PlanDraft, placesCm: readonly number[], widthCm: number): void {
+  const { levelCm } = draft.clinicalCase.injury
+  const { levelClearCm } = readDefaults(strapDefaults, draft.ctx.protocol)
+  if (levelCm === null) return
+  const over = placesCm.find((atCm) => Math.abs(atCm - levelCm) - widthCm / 2 < levelClearCm - 1e-9)
+  if (over === undefined) return
+  draft.caution({
+    level: 'stop',
+    code: 'strap-on-break',
+    decisions: ['strap-places'],
+    at: ['closes'],
+    text: `Move the strap at ${formatValue(over, 'cm')}: keep ${levelClearCm} cm clear of the break.`,
+    why: `The break lies ${formatValue(levelCm, 'cm')} above the sole; a strap over it presses the ends into vessel and nerve.`,
   })
 }
 

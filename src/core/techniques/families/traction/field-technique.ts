@@ -5,7 +5,7 @@ import type { DecisionDefinition } from '../../../model/decision-definition'
 import type { FitTest } from '../../../model/plan'
 import type { Step, StepPull, StepStraps } from '../../../model/step'
 import type { Side } from '../../../model/vocabulary'
-import { decidePull } from './decide-pull'
+import { checkHitchCap, decidePull } from './decide-pull'
 import { layOut } from '../sized/decide-size'
 import { decideStrapPlaces } from './decide-strap-places'
 import { measureSpan } from './measure-span'
@@ -16,7 +16,7 @@ import { decidePeople } from '../../shared/decide-people'
 import { extraHolder } from '../../shared/extra-holder'
 import { convertMin, decideConvert, drawFieldSplint, fieldRounds, fieldSchedule, strapsOf } from './field-splint'
 import { judgeTraction, loadOption, requireMass } from './judge-traction'
-import { placeName, pullOf, strapsAt } from './step-pull'
+import { placeName, pullOf, pullWords, strapsAt } from './step-pull'
 import { tractionTroubles } from './traction-troubles'
 
 /** What the steps of a field splint are told. */
@@ -26,7 +26,7 @@ export interface FieldFacts {
   readonly pullWords: string
   readonly strapWords: string
   /** Null before there is a body mass. */
-  readonly pull: StepPull | null
+  readonly pull: StepPull
   readonly straps: StepStraps
   /** Minutes until it has to be changed. */
   readonly convertMin: number
@@ -96,7 +96,7 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
   const span = measureSpan(draft)
   const lengthCm = decideLength(splint, draft)
   if (lengthCm !== null) splint.afterLength?.(draft, lengthCm)
-  if (massKg !== null) decidePull(draft, { decision: 'load', school, massKg, strips: null, isSkin: false })
+  if (massKg !== null) checkHitchCap(draft, decidePull(draft, { decision: 'load', school, massKg, strips: null, isSkin: false }))
   const straps = strapsOf(draft, splint.id, splint.usualStraps, splint.item)
   const placesCm = span ? decideStrapPlaces(draft, span, straps.count, span.insideLegCm) : []
   const namedPlaces = placesCm.map((atCm, index) => ({ atCm, name: straps.names[index] ?? (span ? placeName(atCm, span) : '') }))
@@ -104,13 +104,13 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
   decideConvert(draft)
   const lengthWords = lengthCm === null ? 'by the inside leg' : `${lengthCm.toFixed(0)} cm`
   layOut(draft, 'splint', splint.item, lengthCm === null ? `length ${lengthWords}` : lengthWords)
-  const load = draft.collect().decisions.find((one) => one.id === 'load')
+  const pull = pullOf(draft, 'load')
   const steps = splint.steps(
     {
       side: draft.clinicalCase.injury.side,
       lengthWords,
-      pullWords: load?.display ?? 'as ordered',
-      pull: pullOf(draft, 'load'),
+      pullWords: pullWords(draft, 'load', pull),
+      pull,
       straps: strapsAt(namedPlaces),
       convertMin,
       strapWords:
@@ -131,14 +131,7 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
     fit: splint.fit,
     care: splint.care,
     schedule: fieldSchedule(draft),
-    geometry: drawFieldSplint(
-      draft,
-      span,
-      placesCm,
-      splint.length.beyondCm,
-      splint.length.decision,
-      typeof load?.value === 'number' ? load.value : null,
-    ),
+    geometry: drawFieldSplint(draft, span, placesCm, splint.length.beyondCm, splint.length.decision, pull.expectedKg),
   }
 }
 

@@ -106,7 +106,21 @@ export function decideSplintLength(draft: PlanDraft, inside: Estimate, options: 
 /** Decides `ring-pressure` and raises it once, at the highest level reached (PRECISIONS, SAFETY traction). */
 export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estimate): void {
   const limits = readDefaults(ringDefaults, draft.ctx.protocol)
-  const kPa = ringPressure(ringN, groin.value)
+  const computedKPa = ringPressure(ringN, groin.value)
+  const saidKPa = draft.decide({
+    id: 'ring-pressure',
+    value: computedKPa,
+    display: `${computedKPa.toFixed(1)} kPa (${(computedKPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
+    source: 'model',
+    formula: '10 × load on the ring ÷ (0.35 × groin girth × 3 cm).',
+    working: [
+      { label: 'Load on the ring', value: ringN, unit: 'N', from: 'computed' },
+      { label: 'Load on the ring', value: ringN / gravity, unit: 'kg', from: 'computed' },
+      workingOf(groin),
+    ],
+  })
+  // A floor judges the worse of what was worked out and what was said (TURNS 2).
+  const kPa = Math.max(computedKPa, saidKPa)
   if (kPa > limits.noteKPa) {
     const level = kPa > limits.stopKPa ? 'stop' : kPa > limits.cautionKPa ? 'caution' : 'note'
     draft.caution({
@@ -123,16 +137,4 @@ export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estim
       why: `In this estimate the ring presses ${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg).`,
     })
   }
-  draft.decide({
-    id: 'ring-pressure',
-    value: kPa,
-    display: `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
-    source: 'model',
-    formula: '10 × load on the ring ÷ (0.35 × groin girth × 3 cm).',
-    working: [
-      { label: 'Load on the ring', value: ringN, unit: 'N', from: 'computed' },
-      { label: 'Load on the ring', value: ringN / gravity, unit: 'kg', from: 'computed' },
-      workingOf(groin),
-    ],
-  })
 }

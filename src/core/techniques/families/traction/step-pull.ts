@@ -5,19 +5,27 @@ import type { LegSpan } from '../../../figures/traction/leg-masses'
 import { pullDefaults } from './decide-pull'
 
 /**
- * The pull of a step as it was decided, or null before there is a body mass.
+ * The pull of a step as it was decided; without a body mass its limit alone: load and pain are asked all the same (TURNS 2).
  * @param mostKg the device's or the skin's cap, kg; the field's cap where none is given
  */
-export function pullOf(draft: PlanDraft, decision: 'load' | 'traction', mostKg?: number): StepPull | null {
+export function pullOf(draft: PlanDraft, decision: 'load' | 'traction', mostKg?: number): StepPull {
   const decided = draft.collect().decisions.find((one) => one.id === decision)
-  if (typeof decided?.value !== 'number') return null
+  const limitKg = mostKg ?? readDefaults(pullDefaults, draft.ctx.protocol).fieldMostKg
+  if (typeof decided?.value !== 'number')
+    return { expectedKg: null, mostKg: limitKg, toRelief: false, school: 'No body mass, so no figure' }
   return {
     expectedKg: decided.value,
-    mostKg: mostKg ?? readDefaults(pullDefaults, draft.ctx.protocol).fieldMostKg,
+    mostKg: limitKg,
     // Relief counts only where it was not refused: a refused one is decided by figure and equal length.
     toRelief: decided.display.startsWith('to relief'),
     school: decided.school ?? '',
   }
+}
+
+/** A pull in the words of its step. */
+export function pullWords(draft: PlanDraft, decision: 'load' | 'traction', { mostKg }: StepPull): string {
+  const decided = draft.collect().decisions.find((one) => one.id === decision)
+  return decided?.display ?? `no more than ${mostKg} kg, no figure without a body mass`
 }
 
 /** Where on the leg a place lies, by name. */

@@ -1,0 +1,158 @@
+import { expect } from 'chai'
+import { hasNoRoom, openingForLimit, pressureUnderShell, type RoomInput } from '#core/figures/swelling/room'
+import { isFloor } from '#core/rules/floors'
+import { defaultProtocol } from '#core/quantities/defaults'
+import { planFile, type CaseFile } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/example-cases'
+
+const sign = { reason: 'as told', by: 'Sorrel Vane', at: '2026-01-10T08:00:00Z' }
+const overruled = (...values: readonly (readonly [decision: string, value: unknown])[]) =>
+  values.map(([decision, value]) => ({ decision, value, ...sign }))
+const planOf = (id: string, change: (file: CaseFile) => void) => planFile(changedExample(id, change))
+const stopsOf = (id: string, change: (file: CaseFile) => void): readonly string[] =>
+  planOf(id, change)
+    .cautions.filter((one) => one.level === 'stop')
+    .map((one) => one.code)
+const loose = (file: CaseFile): Record<string, unknown> => file as unknown as Record<string, unknown>
+
+/** Floors judge the worse of what was overruled and what was worked out, at the end of the chain (TURNS 2). */
+describe('a floor', () => {
+  it('holds the skin to its cap however slack the cord is said to be', () => {
+    for (const values of [
+      [
+        ['traction', 20],
+        ['cord-tension', 40],
+      ] as const,
+      [
+        ['counterweight', 8],
+        ['cord-tension', 49],
+      ] as const,
+    ]) {
+      const stops = stopsOf('suspended-ring-traction', (file) => (loose(file)['overrules'] = overruled(...values)))
+      expect(stops, JSON.stringify(values)).to.include('over-skin-cap')
+    }
+    expect(stopsOf('ring-traction', (file) => (loose(file)['overrules'] = overruled(['traction', 20])))).to.include('over-skin-cap')
+  })
+
+  it('and the ring to its pressure', () => {
+    const stops = stopsOf('suspended-ring-traction', (file) => {
+      loose(file)['overrules'] = overruled(['traction', 30], ['counterweight', 0], ['ring-pressure', 0.5], ['cord-tension', 0])
+    })
+    expect(stops).to.include('ring-pressure')
+  })
+
+  it('lets no counterweight hang without what holds the patient, or an order for a sling', () => {
+    const heavy = (file: CaseFile): void => {
+      Object.assign(file.patient, { massKg: 20 })
+      loose(file)['overrules'] = overruled(['counterweight', 5], ['foot-raise', 0], ['traction', 2])
+    }
+    expect(stopsOf('suspended-ring-traction', heavy)).to.include('no-countertraction')
+    const withSling = (file: CaseFile): void => {
+      heavy(file)
+      loose(file)['orders'] = { countertraction: { by: 'Sorrel Vane', at: '08:00' } }
+    }
+    expect(stopsOf('suspended-ring-traction', withSling)).to.not.include('no-countertraction')
+  })
+
+  it('takes 7 kg by an ankle hitch and no more', () => {
+    for (const id of ['pole-traction', 'frame-traction']) {
+      expect(
+        stopsOf(id, (file) => (loose(file)['overrules'] = overruled(['load', 12]))),
+        id,
+      ).to.include('over-hitch-cap')
+      expect(
+        stopsOf(id, (file) => (loose(file)['overrules'] = overruled(['load', 7]))),
+        id,
+      ).to.not.include('over-hitch-cap')
+    }
+  })
+
+  it('lets no strap lie on the break', () => {
+    for (const id of ['pole-traction', 'frame-traction']) {
+      const stops = stopsOf(id, (file) => {
+        file.injury['levelCm'] = 60
+        loose(file)['overrules'] = overruled(['strap-places', [12, 30, 60]])
+      })
+      expect(stops, id).to.include('strap-on-break')
+      expect(
+        stopsOf(id, (file) => (file.injury['levelCm'] = 60)),
+        id,
+      ).to.not.include('strap-on-break')
+    }
+  })
+
+  it('judges the front by the fold in force', () => {
+    const tucked = planOf('leg-slab', () => undefined).decisions.find((one) => one.id === 'ankle-fold')
+    expect(Number(tucked?.value)).to.be.greaterThan(0)
+    expect(stopsOf('leg-slab', (file) => (loose(file)['overrules'] = overruled(['ankle-fold', 0])))).to.include('front-gap')
+  })
+
+  it('is never set aside', () => {
+    for (const code of [
+      'over-skin-cap',
+      'over-hitch-cap',
+      'no-countertraction',
+      'strap-on-break',
+      'front-gap',
+      'ring-pressure',
+      'hot-water',
+      'pulse-absent',
+    ])
+      expect(isFloor({ level: 'stop', code }), code).to.equal(true)
+    const plan = planOf('pole-traction', (file) => {
+      loose(file)['overrules'] = [...overruled(['load', 12]), { caution: 'over-hitch-cap', ...sign }]
+    })
+    expect(plan.cautions.find((one) => one.code === 'over-hitch-cap')?.overruled).to.equal(undefined)
+  })
+})
+
+describe('what stops without being a floor', () => {
+  it('a ring by girth + 4 cm beyond every range has no size', () => {
+    const stops = stopsOf('suspended-ring-traction', (file) => {
+      loose(file)['options'] = { ...(loose(file)['options'] as object), 'ring-rule': 'plus-four' }
+      for (const one of file.measurements) if (one['id'] === 'oblique-groin-girth') Object.assign(one, { value: 88, confirmed: true })
+    })
+    expect(stops).to.include('no-size')
+  })
+
+  it('a leg without a mass keeps a limit to its pull, asked for with load and pain; nothing is "as ordered"', () => {
+    for (const [id, mostKg] of [
+      ['ring-traction', 5],
+      ['suspended-ring-traction', 5],
+      ['pole-traction', 7],
+      ['frame-traction', 7],
+    ] as const) {
+      const plan = planOf(id, (file) => delete file.patient['massKg'])
+      const pulls = plan.procedure.steps.flatMap((step) => step.pull ?? [])
+      expect(pulls.length, id).to.be.greaterThan(0)
+      expect(pulls[0], id).to.deep.include({ expectedKg: null, mostKg })
+      expect(JSON.stringify(plan.procedure.steps)).to.not.include('as ordered')
+    }
+  })
+
+  const full: RoomInput = { girthCm: 40, growthMax: 0.05, paddingLayers: 2, openingCm: 0, hasCrepe: true, coveredShare: 1 }
+  it('a cast has no room from nine tenths of its padding on', () => {
+    expect(hasNoRoom({ ...full, growthMax: 0.001 }, 72, defaultProtocol)).to.equal(false)
+    expect(hasNoRoom({ ...full, growthMax: 0.09 }, 72, defaultProtocol)).to.equal(true)
+    expect(pressureUnderShell({ ...full, growthMax: 0.09 }, 72, defaultProtocol), 'some padding is left').to.be.a('number')
+  })
+  it('says how wide an opening brings 4 kPa', () => {
+    const cm = openingForLimit(full, 72, defaultProtocol)!
+    expect(pressureUnderShell({ ...full, openingCm: cm }, 72, defaultProtocol)).to.be.closeTo(4, 1e-3)
+    expect(pressureUnderShell({ ...full, openingCm: cm - 0.1 }, 72, defaultProtocol) ?? Infinity).to.be.greaterThan(4)
+  })
+
+  it('a spine order without a name is a caution, and none at all a stop', () => {
+    const way = (file: CaseFile, spine?: unknown): void => {
+      loose(file)['options'] = { ...(loose(file)['options'] as object), way: 'standing-doorway' }
+      loose(file)['orders'] = spine === undefined ? {} : { spine }
+    }
+    const found = (spine?: unknown) =>
+      planOf('trunk-shell', (file) => way(file, spine)).cautions.find((one) => one.code === 'not-ordered')?.level
+    expect(found()).to.equal('stop')
+    expect(found('standing')).to.equal('caution')
+    expect(found({ posture: 'standing', by: 'Sorrel Vane', at: '08:00' })).to.equal(undefined)
+    const people = planOf('trunk-shell', (file) => way(file, 'standing')).decisions.find((one) => one.id === 'least-crew')
+    expect(people?.value).to.be.at.least(2)
+  })
+})
