@@ -1,6 +1,7 @@
-import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
+import { judgeCheck, situationOfCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
-import { actionTexts } from '#core/model/action'
+import { actionWords } from '#core/standing/action-words'
+import type { Situation } from '#core/standing/what-now'
 import { problemLine, readInput } from './read-input'
 
 /**
@@ -16,22 +17,23 @@ export function runCheck(file: string, format: 'json' | 'text'): number {
   const read = readCheck(input.data)
   read.problems.forEach((problem) => process.stderr.write(problemLine(problem)))
   const rounds = judgeCheck(read)
-  if (!rounds) return 2
+  if (!rounds || !read.clinicalCase) return 2
+  const situation = situationOfCheck(read.clinicalCase, read.isOn)
   process.stdout.write(
     format === 'text'
-      ? rounds.map(roundText).join('\n')
+      ? rounds.map((round) => roundText(round, situation)).join('\n')
       : `${JSON.stringify({ format: 'zesty-wren/verdict', version: 1, rounds }, null, 2)}\n`,
   )
   if (rounds.at(-1)?.level === 'urgent') return 3
   return read.problems.length > 0 ? 2 : 0
 }
 
-function roundText(round: PrintedRound): string {
+function roundText(round: PrintedRound, situation: Situation): string {
   const lines = [`At ${round.atMin} min: ${headOf(round)}${round.complete ? '' : ' (incomplete, stays due)'}`]
   for (const one of round.findings) lines.push(`  ${one.part} ${one.item}: ${one.text} [${one.level}]`)
   if (!round.complete) lines.push(`  Not looked at: ${round.missing.join(', ')}`)
   for (const one of round.standing) lines.push(`  stands: ${one.id} ${one.level}, ${one.state}, since ${one.since} min`)
-  for (const action of round.actions) lines.push(`  → ${actionTexts[action]}`)
+  for (const action of round.actions) lines.push(`  → ${actionWords(action, situation, [])}`)
   return `${lines.join('\n')}\n`
 }
 

@@ -4,7 +4,7 @@ import { withDangers } from './danger-table'
 import { withWhatNow } from './what-now-table'
 
 const page = readFileSync(new URL('../../docs/hazards.md', import.meta.url), 'utf8')
-const [hazards = ''] = page.split('## What each danger raises')
+const [hazards = ''] = page.split('## What is done about each danger')
 const rows = hazards
   .split('\n')
   .filter((line) => line.startsWith('| ') && !line.startsWith('| hazard'))

@@ -24,6 +24,8 @@ export interface BoardRow {
   readonly headline: string | null
   /** The worst that stands, in words. */
   readonly finding: string | null
+  /** What is done first about an alarm; left out where nothing alarms, and by lines from before it was said. */
+  readonly first?: string
   /** How many things stand above what is known. */
   readonly standingCount: number
   /** What raised the worst, ISO 8601 UTC. */

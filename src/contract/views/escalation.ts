@@ -1,4 +1,4 @@
-import type { StandingItem } from '#core/model/standing'
+import { firstAction, type StandingItem } from '#core/model/standing'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import type { PageBody, PageRecord } from '../records/page'
@@ -68,7 +68,8 @@ function localTime(atMs: number, zone: string): { readonly day: number; readonly
  */
 export function pageDue(record: CaseRecord, episode: EpisodeRecord, ward: WardRecord, nowMs: number): Omit<PageBody, 'pageId'> | null {
   const standing = standingOf(record, episode, null, nowMs)
-  const urgent = standing.items.filter((one) => one.level === 'urgent' && one.settled === null)
+  const urgent = standing.items.filter((one) => one.isCalled && one.settled === null)
+  const first = firstAction(standing)?.text ?? ''
   const { call } = standing
   if (!call || urgent.length === 0) return null
   const pages = (record.pages ?? []).filter((one) => Date.parse(one.at) >= call.sinceMs)
@@ -82,7 +83,7 @@ export function pageDue(record: CaseRecord, episode: EpisodeRecord, ward: WardRe
       step,
       role,
       name: onDuty(ward, role, episode.place, nowMs, episode.zone) ?? '',
-      text: textOf(episode, about),
+      text: textOf(episode, about, first),
       findings: urgent.map((one) => one.id),
     }
   }
@@ -112,7 +113,9 @@ function firstOfStep(pages: readonly PageRecord[], last: PageRecord): number {
   return Date.parse((again ?? last).at)
 }
 
-/** Without a name: a pager is read by whoever is near. */
-function textOf(episode: EpisodeRecord, about: readonly StandingItem[]): string {
-  return `${episode.place}: ${about.map((one) => one.text).join('; ')}`.slice(0, mostLetters)
+/** Without a name: a pager is read by whoever is near. What is being done first stands behind what is wrong. */
+function textOf(episode: EpisodeRecord, about: readonly StandingItem[], first: string): string {
+  const wrong = `${episode.place}: ${about.map((one) => one.text).join('; ')}`
+  const whole = first ? `${wrong}. First: ${first}` : wrong
+  return (whole.length <= mostLetters ? whole : wrong).slice(0, mostLetters)
 }

@@ -1,3 +1,4 @@
+import type { Danger } from '#core/model/danger'
 import type { AnswerLevel } from '#core/model/task-form'
 import { tasksOf } from '#core/rounds/live-tasks'
 import { taskFormOf } from '#core/rounds/task-form-of'
@@ -9,6 +10,9 @@ export interface TaskFinding {
   /** `ring-skin/heel` */
   readonly id: string
   readonly level: AnswerLevel
+  readonly danger: Danger | null
+  /** The round's item that was asked; null where it is none. */
+  readonly item: string | null
   readonly text: string
   /** When it was first found so since it was last well, ISO 8601. */
   readonly sinceAt: string
@@ -28,10 +32,20 @@ export function taskFindings(record: CaseRecord): readonly TaskFinding[] {
       const answer = done.answers[ask.id]
       if (ask.kind !== 'choice' || answer === undefined) continue
       const id = `${done.taskId}/${ask.id}`
-      const choice = ask.choices.find((one) => one.value === answer)
+      // An answer in words of before: yes was well, no was not.
+      const old = answer === 'no' ? ask.choices.at(-1) : undefined
+      const choice = ask.choices.find((one) => one.value === answer) ?? old
       if (choice?.level) {
         const text = `${ask.label}: ${choice.label}`
-        found.set(id, { id, level: choice.level, text, sinceAt: found.get(id)?.sinceAt ?? done.at, at: done.at })
+        found.set(id, {
+          id,
+          level: choice.level,
+          danger: choice.danger ?? null,
+          item: ask.item ?? null,
+          text,
+          sinceAt: found.get(id)?.sinceAt ?? done.at,
+          at: done.at,
+        })
       } else found.delete(id)
     }
   }

@@ -1,6 +1,8 @@
 import type { Level } from '../model/finding'
 import { heldBy, isCaseAtRisk, situationOf, usualPeople } from '../standing/case-facts'
 import { standRounds, type RoundVerdict, type StandingFinding } from '../standing/stand-rounds'
+import type { ClinicalCase } from '../model/clinical-case'
+import type { Situation } from '../standing/what-now'
 import type { ReadCheck } from './read-check'
 
 /** One item as it stands after a round, as a verdict file says it. */
@@ -20,20 +22,19 @@ export interface PrintedRound extends Omit<RoundVerdict, 'standing'> {
   readonly standing: readonly PrintedStanding[]
 }
 
+/** In a check file the case's technique is on throughout, the baseline included, and the patient lies (TURNS 1). */
+export function situationOfCheck(clinicalCase: ClinicalCase, isOn: boolean): Situation {
+  const people = clinicalCase.crew.people ?? usualPeople
+  return situationOf(clinicalCase, { isOn, people, posture: 'lying', isWarm: false, pullKg: null })
+}
+
 /**
  * Judges a check file that was read: what each round found, and what stands after it.
  * @returns null when there is no case, or its technique is not known
  */
 export function judgeCheck({ clinicalCase, rounds, told, decisions, isOn }: ReadCheck): readonly PrintedRound[] | null {
   if (!clinicalCase || !heldBy(clinicalCase.technique)) return null
-  // The case's technique is on throughout, the baseline included; the patient lies (TURNS 1).
-  const situation = situationOf(clinicalCase, {
-    isOn,
-    people: clinicalCase.crew.people ?? usualPeople,
-    posture: 'lying',
-    isWarm: false,
-    pullKg: null,
-  })
+  const situation = situationOfCheck(clinicalCase, isOn)
   const input = {
     clinicalCase,
     rounds,

@@ -46,6 +46,8 @@ export interface StandingItem {
   readonly ends: string
   /** A person ends it, with a word: no round of this case looks at it. */
   readonly isEndedByWord: boolean
+  /** The round's item that it is about, where it is not one of a round itself. */
+  readonly asItem?: string
   /** What it asks for itself, in order, where what the device asks for does not answer it. */
   readonly ownSteps?: readonly string[]
 }
@@ -83,6 +85,11 @@ export interface Standing {
   readonly call: StandingCall | null
   /** What the last round left out, as ids, with when it was last looked at, ms; null where it never was. */
   readonly notLookedAt: readonly { readonly id: string; readonly lastMs: number | null }[]
+}
+
+/** What whoever is there does first about an alarm: the first action that nobody has answered for; null where nothing alarms or all is done. */
+export function firstAction({ actions }: Pick<Standing, 'actions'>): StandingAction | null {
+  return actions.find((one) => one.response === null) ?? null
 }
 
 /** Whether an item was seen, or not seen, at the bedside; the others come from plan, run and list. */

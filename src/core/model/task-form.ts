@@ -1,16 +1,27 @@
+import type { Danger } from './danger'
+
 /** What an answer that is not well is worth until the same look is well again. */
-export type AnswerLevel = 'warn' | 'review'
+export type AnswerLevel = 'warn' | 'review' | 'urgent'
 
 export interface TaskChoice {
   readonly value: string
   readonly label: string
   /** Left out where it is well. */
   readonly level?: AnswerLevel
+  /** What danger it is, where it may be an alarm. */
+  readonly danger?: Danger
 }
 
 /** One thing to say when owed work is done. */
 export type TaskAsk =
-  | { readonly kind: 'choice'; readonly id: string; readonly label: string; readonly choices: readonly TaskChoice[] }
+  | {
+      readonly kind: 'choice'
+      readonly id: string
+      readonly label: string
+      readonly choices: readonly TaskChoice[]
+      /** The round's item that it asks. */
+      readonly item?: string
+    }
   | {
       readonly kind: 'figure'
       readonly id: string
@@ -26,7 +37,7 @@ export type TaskAsk =
 /** The form of one kind of work. */
 export type TaskForm = readonly TaskAsk[]
 
-/** Skin of one area as it is judged where no measurement of the technique says it. */
+/** Skin of one area in the words and at the levels of a round, where no measurement of the technique says it. */
 export function skinOf(id: string, label: string): TaskAsk {
   return {
     kind: 'choice',
@@ -34,9 +45,27 @@ export function skinOf(id: string, label: string): TaskAsk {
     label: `Skin, ${label}`,
     choices: [
       { value: 'intact', label: 'intact' },
-      { value: 'reddens-and-blanches', label: 'red, blanches', level: 'warn' },
-      { value: 'red-not-blanching', label: 'red, does not blanch', level: 'review' },
-      { value: 'broken', label: 'broken', level: 'review' },
+      { value: 'reddens-and-blanches', label: 'red, blanches' },
+      { value: 'red-not-blanching', label: 'red, does not blanch', level: 'warn', danger: 'point' },
+      { value: 'broken', label: 'broken', level: 'urgent', danger: 'skin' },
+    ],
+  }
+}
+
+/**
+ * A movement in the words and at the levels of a round.
+ * @param item the round's item that it is: `movement/deep-peroneal`
+ */
+export function movementOf(id: string, label: string, item: string): TaskAsk {
+  return {
+    kind: 'choice',
+    id,
+    label,
+    item,
+    choices: [
+      { value: 'full', label: 'full' },
+      { value: 'weak', label: 'weak', level: 'urgent', danger: 'limb' },
+      { value: 'none', label: 'none', level: 'urgent', danger: 'limb' },
     ],
   }
 }

@@ -242,8 +242,8 @@ function actionsAbout(
 }
 
 /** An item as a danger: what says nothing of its own is answered by its own steps. */
-export function dangerIn({ danger, part, id, from }: StandingItem): StandingDanger {
-  const item = from === 'round' ? id.slice((part ?? '').length + 1) : null
+export function dangerIn({ danger, part, id, from, asItem }: StandingItem): StandingDanger {
+  const item = asItem ?? (from === 'round' ? id.slice((part ?? '').length + 1) : null)
   return { danger: danger ?? 'own', part, item }
 }
 

@@ -1,5 +1,5 @@
 import { findTechnique } from '#core/techniques/registry'
-import { isPressing } from '#core/model/standing'
+import { firstAction, isPressing } from '#core/model/standing'
 import type { Caution } from '#core/model/plan'
 import type { BoardRow } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
@@ -23,6 +23,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   const all = standingOf(record, episode, live && { cautions: live }, nowMs)
   const standing = all.items.filter((one) => one.from !== 'task')
   const worst = standing[0]
+  const first = all.level === 'urgent' ? firstAction(all) : null
   const [next] = workOwed(record, episode, nowMs)
   const isOff = record.removedAt !== null
   const isStanding = isHeld(record, { items: standing })
@@ -45,6 +46,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     level: worst?.level ?? (episode.rounds.some((round) => round.outcome === 'done') ? 'none' : null),
     headline: worst ? null : all.headline,
     finding: worst?.text ?? null,
+    ...(first ? { first: first.text } : {}),
     standingCount: standing.filter(isPressing).length,
     sinceAt: worst ? at(worst.sinceMs) : null,
     settledUntilAt: worst?.settled ? at(worst.settled.untilMs) : null,

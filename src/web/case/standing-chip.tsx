@@ -1,4 +1,4 @@
-import { isPressing } from '#core/model/standing'
+import { firstAction, isPressing } from '#core/model/standing'
 import { useState } from 'react'
 import { Dialog } from '../parts/dialog'
 import { ToneShape, toneInk, toneWash } from '../parts/tone-shape'
@@ -17,6 +17,7 @@ export function StandingChip({ open, withoutPlan = false }: { open: OpenCase; wi
   const pressing = standing.items.filter((one) => isPressing(one) && !(withoutPlan && one.from === 'plan'))
   const worst = pressing[0]
   if (!worst) return null
+  const first = standing.level === 'urgent' ? firstAction(standing) : null
   const tone = toneOf(withoutPlan ? worst.level : standing.level)
   return (
     <>
@@ -26,8 +27,15 @@ export function StandingChip({ open, withoutPlan = false }: { open: OpenCase; wi
         className={`order-last flex min-h-12 w-full min-w-0 py-1 leading-tight items-center gap-2 rounded-xl border-l-[10px] px-3 text-left font-bold ${toneInk[tone]} ${toneWash[tone]}`}
       >
         <ToneShape tone={tone} size={18} />
-        <span className="line-clamp-2">{worst.text}</span>
-        {pressing.length > 1 ? <span className="shrink-0">and {pressing.length - 1} more</span> : null}
+        <span className="min-w-0">
+          <span className="line-clamp-2">
+            {worst.text}
+            {pressing.length > 1 ? `, and ${pressing.length - 1} more` : ''}
+          </span>
+          {first ? (
+            <span className="line-clamp-2 text-[1.05rem] underline decoration-2 underline-offset-2">First: {first.text}</span>
+          ) : null}
+        </span>
       </button>
       <Dialog title="What stands" isWide isOpen={isOpen} onClose={() => setOpen(false)}>
         <StandingPanel open={open} standing={standing} />

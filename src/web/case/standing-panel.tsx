@@ -6,7 +6,9 @@ import { toneWash } from '../parts/tone-shape'
 import { formatDayAndClock } from '../parts/format-time'
 import type { OpenCase } from '../sync/case-store'
 import { serverNow } from '../sync/server-clock'
+import { ChoiceRow } from '../parts/choice-row'
 import { ActionList } from './action-list'
+import { setPeopleHere, usePeopleHere } from './people-here'
 import { CallLine } from './call-line'
 import { ItemEnding } from './item-ending'
 
@@ -46,6 +48,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
           </ul>
         ) : null}
       </div>
+      {isUrgent && standing.actions.length > 0 ? <WhoIsHere caseId={open.record.id} /> : null}
       {standing.actions.length > 0 ? <ActionList actions={standing.actions} /> : null}
       {standing.call ? <CallLine call={standing.call} pages={open.record.pages ?? []} /> : null}
       {pressing.length > 0 ? (
@@ -67,6 +70,22 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
         </details>
       ) : null}
     </section>
+  )
+}
+
+/** One alone opens an airway before the call, two share the work: the order below follows. */
+function WhoIsHere({ caseId }: { caseId: string }) {
+  const people = usePeopleHere((state) => state[caseId])
+  return (
+    <ChoiceRow
+      label="Here now"
+      value={people === undefined ? null : people > 1 ? 'two' : 'one'}
+      choices={[
+        { value: 'one', label: 'I am alone' },
+        { value: 'two', label: 'Two or more' },
+      ]}
+      onChange={(value) => setPeopleHere(caseId, value === 'one' ? 1 : 2)}
+    />
   )
 }
 

@@ -1,3 +1,4 @@
+import { firstAction } from '#core/model/standing'
 import { useWords } from '../sync/use-words'
 import { usePlanOfRun } from '../case/use-plan'
 import { useStanding } from '../case/use-standing'
@@ -15,6 +16,7 @@ export function LockedStep({ open }: { open: OpenCase }) {
   const standing = useStanding(open)
   // Without a name: who is meant is known at the bed, and nobody else's business.
   const worst = standing.items.find((one) => one.level === 'urgent' || one.level === 'stop' || one.level === 'review')
+  const first = standing.level === 'urgent' ? firstAction(standing) : null
   const step = run && (!open.record.appliedAt || run.technique) ? currentStep(plan.procedure.steps, run) : null
   return (
     <div className="grid gap-4">
@@ -23,6 +25,7 @@ export function LockedStep({ open }: { open: OpenCase }) {
           className={`rounded-xl border-l-[10px] px-3 py-2 font-bold ${toneInk[toneOf(standing.level)]} ${toneWash[toneOf(standing.level)]}`}
         >
           {worst.text}
+          {first ? <span className="mt-1 block text-[1.2rem]">First: {first.text}</span> : null}
         </p>
       ) : null}
       {step ? <p className="text-[1.5rem] leading-snug font-semibold text-balance">{say(step.text)}</p> : null}

@@ -1,4 +1,4 @@
-import { skinOf, yesOf, type TaskForm } from '../../model/task-form'
+import { movementOf, skinOf, yesOf, type TaskForm } from '../../model/task-form'
 
 /** What is said when ring, heel and weights were looked at. */
 export const suspendedRingTaskForms: Readonly<Record<string, TaskForm>> = {
@@ -6,7 +6,7 @@ export const suspendedRingTaskForms: Readonly<Record<string, TaskForm>> = {
     skinOf('ring', 'groin and sit bone'),
     skinOf('heel', 'heel'),
     skinOf('fibular-neck', 'fibular neck'),
-    yesOf('foot-up', 'Foot and great toe come up', 'review'),
+    movementOf('foot-up', 'Foot and great toe come up', 'movement/deep-peroneal'),
   ],
   weights: [
     yesOf('hang-free', 'Weights hang free', 'review'),

@@ -54,6 +54,7 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
         <span className="min-w-0">
           <LevelMark level={row.level} word={levelWord(row, now)} />
           {row.finding ? <span className="line-clamp-2 text-soft">{row.finding}</span> : null}
+          {row.first ? <span className="line-clamp-2 font-bold text-stop">First: {row.first}</span> : null}
           <Answered row={row} now={now} />
         </span>
         <span className="sm:text-right">
