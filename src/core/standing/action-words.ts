@@ -29,7 +29,7 @@ export function actionWords(id: ActionId, situation: Situation, standing: readon
           ? actionTexts[id]
           : 'Call for hands; then down flat and in line, by all who come, the device on.'
     case 'as-breathes':
-      return column === null ? actionTexts[id] : 'Let the patient be as they breathe best, the spine in line: tilt the whole bed.'
+      return column === null ? actionTexts[id] : 'Let the patient be as they breathe best, the spine in line: tilt the whole bed or board.'
     case 'airway':
       return column === null ? actionTexts[id] : 'Clear the airway: jaw forward, suction; the head stays in line.'
     case 'open-to-skin':

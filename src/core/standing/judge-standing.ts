@@ -16,6 +16,7 @@ import {
 import { actionWords, openingAction } from './action-words'
 import { listOfNames, nameOfItem, nameOfPart } from './item-names'
 import type { RoundsStanding, SeniorDecision, StandingFinding } from './stand-rounds'
+import { pulseAbsent } from '../runs/what-binds'
 import { asksCall, reviewActions, whatNow, type Situation, type StandingDanger } from './what-now'
 
 /** Something that stands for another reason than what rounds found; it ends where it is no longer given. */
@@ -139,7 +140,8 @@ function endingOf(one: StandingFinding): string {
 function planItems({ plan, onAtMs, removedAtMs }: StandingInput): readonly StandingItem[] {
   // With the device its plan is over: nothing could end what it warns of.
   if (removedAtMs !== null) return []
-  const brought = cautionsBrought(plan.inForce, plan.waiting)
+  // Once it is on a lost pulse stands by itself, with what to do: that nothing goes on before it is past.
+  const brought = cautionsBrought(plan.inForce, plan.waiting).filter((one) => onAtMs === null || one.code !== pulseAbsent)
   return [
     ...plan.inForce.filter((one) => onAtMs === null || !isPast(one, plan.doneSteps)).map((one) => planItem(one, 'plan', plan.sinceMs)),
     ...brought.map((one) => planItem(one, 'change', plan.sinceMs, onAtMs !== null)),
@@ -284,7 +286,8 @@ function headlineOf(level: StandingLevel, items: readonly StandingItem[], notLoo
   if (level === 'warn' && !items.some((one) => one.level === 'warn' && isBedside(one))) return 'A caution of the plan stands'
   const worst = items.filter((one) => one.level === level).map((one) => one.text)
   if (!namedLevels.includes(level) || worst.length === 0) return headlines[level]
-  return `${headlines[level]}: ${lower(worst[0] ?? '')}${worst.length > 1 ? `, and ${worst.length - 1} more` : ''}`
+  const [first = ''] = worst
+  return `${headlines[level]}: ${worst.length > 1 ? `${lower(first.replace(/\.$/, ''))}, and ${worst.length - 1} more` : lower(first)}`
 }
 
 /** Levels whose headline names what is wrong. */

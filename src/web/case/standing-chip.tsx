@@ -29,7 +29,7 @@ export function StandingChip({ open, withoutPlan = false }: { open: OpenCase; wi
         <ToneShape tone={tone} size={18} />
         <span className="min-w-0">
           <span className="line-clamp-2">
-            {worst.text}
+            {pressing.length > 1 ? worst.text.replace(/\.$/, '') : worst.text}
             {pressing.length > 1 ? `, and ${pressing.length - 1} more` : ''}
           </span>
           {first ? (

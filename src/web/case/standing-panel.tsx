@@ -22,6 +22,8 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
   const pressing = items.filter(isPressing)
   const quiet = items.filter((one) => !isPressing(one))
   const isUrgent = level === 'urgent'
+  // The headline says the worst already.
+  const further = pressing.filter((one) => !headline.toLowerCase().includes(one.text.toLowerCase()))
   const panel = useRef<HTMLElement>(null)
   const lastRound = open.episode.rounds.at(-1)
   useEffect(() => {
@@ -41,10 +43,10 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
         <h2 className="text-xl font-bold">{headline}</h2>
         {standing.actions.length > 0 ? (
           <ul className="mt-1 text-[1.05rem]">
-            {pressing.slice(0, 3).map((item) => (
+            {further.slice(0, 2).map((item) => (
               <li key={item.id}>{item.text}</li>
             ))}
-            {pressing.length > 3 ? <li>and {pressing.length - 3} more, below</li> : null}
+            {further.length > 2 ? <li>and {further.length - 2} more, below</li> : null}
           </ul>
         ) : null}
       </div>

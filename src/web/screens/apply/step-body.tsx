@@ -4,7 +4,7 @@ import type { Caution, Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { asksCheck, freshSince } from '#core/runs/what-binds'
 import { timersOf } from '#core/runs/step-work'
-import { Button, ButtonLink } from '../../parts/button'
+import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { FitTests } from '../../case/fit-tests'
@@ -108,13 +108,6 @@ export function StepBody({
           {caution.overruled ? ` Set aside: ${caution.overruled.reason}` : ''}
         </Notice>
       ))}
-      {step.waitsFor ? (
-        <Notice tone="stop" lead={step.waitsFor}>
-          <ButtonLink to={`/case/${open.record.id}/size-up`} className="mt-1">
-            Enter the order
-          </ButtonLink>
-        </Notice>
-      ) : null}
       {step.id === 'identity' ? <Identifiers open={open} /> : null}
       {asksCheck(step) ? (
         <CheckGate

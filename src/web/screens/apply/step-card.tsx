@@ -86,7 +86,13 @@ export function StepCard({
       aria-label={`Step ${steps.indexOf(step) + 1} of ${steps.length}`}
       className="grid content-start gap-4 rounded-3xl border border-line bg-sheet p-4 pb-0 sm:p-6 sm:pb-0"
     >
-      <StopsOnStep stops={stops} ways={ways} isDriver={isDriver} onDespite={() => actions.onDespite(stops, 'done')} />
+      <StopsOnStep
+        caseId={open.record.id}
+        stops={stops}
+        ways={ways}
+        isDriver={isDriver}
+        onDespite={() => actions.onDespite(stops, 'done')}
+      />
       <StepBody key={step.id} open={open} plan={plan} step={step} control={control} brought={brought} onChecked={setChecked} />
       <div className="sticky bottom-0 -mx-4 flex flex-wrap items-center gap-3 rounded-b-3xl border-t border-line bg-sheet px-4 py-3 pointer-coarse:hidden sm:-mx-6 sm:px-6">
         <Button

@@ -1,17 +1,19 @@
 import { useWords } from '../../sync/use-words'
-import type { BindingStop, WaysOn } from '#core/runs/what-binds'
+import { waitsForOrder, type BindingStop, type WaysOn } from '#core/runs/what-binds'
 import { hasRight } from '#contract/rights'
-import { Button } from '../../parts/button'
+import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { usePerson } from '../../sync/session-store'
 
 /** Stops that stand on a step, first of all: Done does not pass them; a clinician may go on all the same, and says why. */
 export function StopsOnStep({
+  caseId,
   stops,
   ways,
   isDriver,
   onDespite,
 }: {
+  caseId: string
   stops: readonly BindingStop[]
   ways: WaysOn
   isDriver: boolean
@@ -26,10 +28,17 @@ export function StopsOnStep({
       {stops.map((stop) => (
         <Notice key={stop.code} tone="stop" lead={say(stop.text)} role="alert">
           {say(stop.why)}
+          {stop.code === waitsForOrder ? (
+            <p>
+              <ButtonLink to={`/case/${caseId}/size-up`} className="mt-2">
+                Enter the order
+              </ButtonLink>
+            </p>
+          ) : null}
         </Notice>
       ))}
       {ways.despite === 'no' ? (
-        <p className="font-semibold">Nobody goes on over this: change what raises it, and the step is free.</p>
+        <p className="font-semibold">Nobody goes on over this, and nobody skips it: once what raises it is changed, the step is free.</p>
       ) : !mayDecide ? (
         <p className="text-soft">Only a clinician goes on all the same.</p>
       ) : ways.despite === 'after-call' ? (
