@@ -1,7 +1,7 @@
 import { readCase } from '#core/files/read-case'
 import { foldCase, foldEpisode } from '#contract/events/fold'
 import type { CaseRecord } from '#contract/records/case'
-import type { EpisodeRecord } from '#contract/records/episode'
+import type { EpisodeRecord, RoundRecord } from '#contract/records/episode'
 import { standingOf } from '#contract/views/standing-of-case'
 import { bothLegs } from '../../src/server/demo/findings'
 import { ankleCase } from '../harness/leg-slab-cases'
@@ -20,9 +20,16 @@ export function benchStanding(): readonly Figure[] {
     Array.from({ length: sized(300, 3) }, (_, index) => timeOf(() => standingOf(record, episode, null, now + index))),
   )
   const first = percentiles(Array.from({ length: sized(40, 2) }, () => timeOf(() => standingOf({ ...record }, episode, null, now))))
+  let looked = episode
+  const another = Array.from({ length: sized(40, 2) }, (_, index) => {
+    looked = { ...looked, rounds: [...looked.rounds, roundAt(rounds + index)] }
+    const later = now + index * 15 * 60_000
+    return timeOf(() => standingOf({ ...record }, looked, null, later))
+  })
   return [
     { name: `what stands, ${rounds} rounds, asked again, 95th percentile`, value: again.p95, unit: 'ms', limit: 0.5 },
-    { name: `what stands, ${rounds} rounds, after another event, median`, value: first.median, unit: 'ms', limit: 40 },
+    { name: `what stands, ${rounds} rounds, after another event, median`, value: first.median, unit: 'ms', limit: 20 },
+    { name: `what stands, ${rounds} rounds, after another round, median`, value: percentiles(another).median, unit: 'ms', limit: 20 },
   ]
 }
 
@@ -46,23 +53,25 @@ function longStay(): { record: CaseRecord; episode: EpisodeRecord } {
   }
   const opened = foldEpisode(null, 'e', event('episode-opened', { patientId: 'p', place: 'Bay 1', zone: 'Etc/UTC', patient }, 0))
   const hurt = foldEpisode(opened, 'e', event('injury', { injuryId: 'i', injury }, 0))
-  const all = Array.from({ length: rounds }, (_, index) => {
-    const findings = bothLegs('left', index % 7 === 3 ? { tight: true, restPain: 5 } : index === 90 ? { pulse: 'absent' } : {})
-    return {
-      id: `r${index}`,
-      at: new Date(start + (index + 1) * 15 * 60_000).toISOString(),
-      by: 'Ada',
-      cases: ['c'],
-      isBaseline: index === 0,
-      outcome: 'done' as const,
-      reason: '',
-      findings,
-    }
-  })
   const record = foldCase(
     foldCase(null, 'c', event('case-opened', { episodeId: 'e', injuryId: 'i', technique: 'leg-slab' }, 0)),
     'c',
     event('applied', {}, 5),
   )
-  return { record, episode: { ...hurt, rounds: all } }
+  return { record, episode: { ...hurt, rounds: Array.from({ length: rounds }, (_, index) => roundAt(index)) } }
+}
+
+/** A round a quarter of an hour after the one before: quiet, with a warning now and then, and one lost pulse. */
+function roundAt(index: number): RoundRecord {
+  const findings = bothLegs('left', index % 7 === 3 ? { tight: true, restPain: 5 } : index === 90 ? { pulse: 'absent' } : {})
+  return {
+    id: `r${index}`,
+    at: new Date(start + (index + 1) * 15 * 60_000).toISOString(),
+    by: 'Ada',
+    cases: ['c'],
+    isBaseline: index === 0,
+    outcome: 'done',
+    reason: '',
+    findings,
+  }
 }

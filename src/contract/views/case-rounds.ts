@@ -4,7 +4,9 @@ import { limbPart, type PartId } from '#core/rounds/look'
 import { isCaseAtRisk } from '#core/standing/case-facts'
 import { minuteMs } from '#core/standing/judge-standing'
 import {
-  standRounds,
+  foldRounds,
+  readRounds,
+  type FoldedRounds,
   type Report,
   type RoundsInput,
   type RoundsStanding,
@@ -20,7 +22,7 @@ import type { TroubleRecord } from '../records/run'
 import { callsOf } from './calls-of'
 import { toClinicalCase } from './clinical-case'
 import { casesServed } from './related-cases'
-import { situationOfCase } from './situation-of-case'
+import { onSinceMs, situationOfCase } from './situation-of-case'
 
 export interface JudgedRound {
   readonly round: RoundRecord
@@ -67,9 +69,10 @@ function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number
   })
   const input: RoundsInput = {
     clinicalCase,
-    rounds: done.map((round): RoundInput => ({ ...round.findings, baseline: round.isBaseline, atMin: minuteOf(round.at) })),
+    rounds: done.map(inputOf),
     situationAt: (atMin) => situationOfCase(record, episode, atMin * minuteMs),
     startMin: minuteOf(record.appliedAt ?? record.openedAt),
+    situationKey: `${record.technique} ${onSinceMs(record)} ${record.removedAt}`,
     isAtRisk: isCaseAtRisk(clinicalCase),
     told: callsOf(record)
       .filter((one) => one.isReached)
@@ -77,12 +80,35 @@ function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number
     decisions,
     reports: (record.troubles ?? []).flatMap((trouble) => reportOf(trouble, record, episode) ?? []),
   }
-  const standing = standRounds(input, nowMin)
+  const folded = foldRounds(input, foldedOf.get(record.id) ?? null)
+  keepFolded(record.id, folded)
+  const standing = readRounds(folded, nowMin)
   const judged = done.flatMap((round, index) => {
     const verdict = standing.verdicts[index]
     return verdict ? [{ round, verdict }] : []
   })
   return { judged, standing, decisions }
+}
+
+/** Rounds of cases as they were folded last: one more event is folded onto them. The oldest goes when there are many. */
+const foldedOf = new Map<string, FoldedRounds>()
+const mostFolded = 500
+
+function keepFolded(caseId: string, folded: FoldedRounds): void {
+  foldedOf.delete(caseId)
+  foldedOf.set(caseId, folded)
+  if (foldedOf.size > mostFolded) foldedOf.delete(foldedOf.keys().next().value ?? '')
+}
+
+const inputs = new WeakMap<RoundRecord, RoundInput>()
+
+/** A round as it is judged: the same object for the same record, so that what was folded is known again. */
+function inputOf(round: RoundRecord): RoundInput {
+  const known = inputs.get(round)
+  if (known) return known
+  const input = { ...round.findings, baseline: round.isBaseline, atMin: minuteOf(round.at) }
+  inputs.set(round, input)
+  return input
 }
 
 /** A trouble as a report about what a round looks at; null where it leaves nothing standing, or where a person has to end it. */

@@ -11,6 +11,17 @@ import type { EpisodeRecord } from '../records/episode'
  * `feeling-tested`.
  */
 export function toClinicalCase(record: CaseRecord, episode: EpisodeRecord): ClinicalCase {
+  const known = made.get(record)
+  if (known?.episode === episode) return known.clinicalCase
+  const clinicalCase = makeClinicalCase(record, episode)
+  made.set(record, { episode, clinicalCase })
+  return clinicalCase
+}
+
+/** Records do not change once they are folded. */
+const made = new WeakMap<CaseRecord, { readonly episode: EpisodeRecord; readonly clinicalCase: ClinicalCase }>()
+
+function makeClinicalCase(record: CaseRecord, episode: EpisodeRecord): ClinicalCase {
   const injury = episode.injuries[record.injuryId]
   const { patient } = episode
   const { setup } = record

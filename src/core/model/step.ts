@@ -75,7 +75,8 @@ export interface StepReading {
 export type HandGrip = 'apply' | 'hold-distal' | 'hold-joint' | 'hold-proximal' | 'fetch'
 
 /** What hands can hold until the device does. */
-export type HeldThing = 'head' | 'spine' | 'pull' | 'break' | 'knee' | 'thigh' | 'foot' | 'heel' | 'wrist'
+export const heldThings = ['head', 'spine', 'pull', 'break', 'knee', 'thigh', 'foot', 'heel', 'wrist'] as const
+export type HeldThing = (typeof heldThings)[number]
 
 /** A hold that lasts from the start of one step to the end of another. */
 export interface Hold {

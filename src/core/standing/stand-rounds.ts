@@ -88,6 +88,8 @@ export interface RoundsInput {
   readonly situationAt: (atMin: number) => Situation
   /** The minute from which the list of rounds runs: the application. */
   readonly startMin: number
+  /** Says when the situation of a minute is another one than it was: without it only the same input is folded onto. */
+  readonly situationKey?: string
   /** The case is on the at-risk list for another reason than what rounds found. */
   readonly isAtRisk: boolean
   readonly told?: readonly Told[]
@@ -114,21 +116,59 @@ export const longestDecisionMin = 240
  * @param nowMin minute at which the last state is read: decisions that have run out no longer hold
  */
 export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding {
+  return readRounds(foldRounds(input), nowMin)
+}
+
+/** Rounds folded as far as they go: one more round is folded onto what was known, and not all of them again. */
+export interface FoldedRounds {
+  /** What the fold depends on beside the moments: another one begins anew. */
+  readonly facts: string
+  readonly watched: Watched
+  readonly acts: readonly Act[]
+  readonly moments: readonly Moment[]
+  /** Where it stands after the last moment. */
+  readonly at: FoldState
+  readonly verdicts: readonly RoundVerdict[]
+}
+
+interface FoldState {
+  readonly tracks: ReadonlyMap<string, Track>
+  /** How many acts have been counted. */
+  readonly done: number
+  readonly lastUrgentMin: number
+  readonly wasAnalgesia: boolean
+}
+
+/** What stands of folded rounds at a minute. */
+export function readRounds({ acts, at, verdicts, watched }: FoldedRounds, nowMin: number): RoundsStanding {
+  const tracks = new Map(at.tracks)
+  countActs(acts, at.done, nowMin + 1e-9, tracks)
+  const all = [...tracks.values()]
+  return {
+    verdicts,
+    findings: standingOf(all, nowMin, watched),
+    level: worstLevel(all),
+    lookedAtMin: new Map([...tracks].map(([id, track]) => [id, track.lookedAtMin])),
+  }
+}
+
+/**
+ * Folds rounds, reports, told and decisions in the order of time.
+ * @param known what was folded before of the same case: where it is the beginning of this, only what is new is folded
+ */
+export function foldRounds(input: RoundsInput, known: FoldedRounds | null = null): FoldedRounds {
   const groups = groupByMinute(input.rounds)
   const moments = mergeMoments(groups, input.reports ?? [])
-  const tracks = new Map<string, Track>()
-  const verdicts: RoundVerdict[] = []
   const acts = orderActs(input)
   const watched = watchedOf(input.clinicalCase.injury.region)
+  const facts = factsOf(input)
   const soundLimb = soundLimbOf(input.clinicalCase)
-  let done = 0
-  let lastUrgentMin = -Infinity
-  let wasAnalgesia = false
-  const actUntil = (beforeMin: number): void => {
-    for (; done < acts.length && acts[done]!.atMin < beforeMin; done++) acts[done]!.apply(tracks)
-  }
-  for (const { atMin, group, reports } of moments) {
-    actUntil(atMin)
+  const from = known && isBeginningOf(known, facts, moments, acts) ? known : null
+  const tracks = new Map(from?.at.tracks)
+  const verdicts = [...(from?.verdicts ?? [])]
+  let { done, lastUrgentMin, wasAnalgesia } = from?.at ?? { done: 0, lastUrgentMin: -Infinity, wasAnalgesia: false }
+  for (const { atMin, group, reports } of moments.slice(from?.moments.length ?? 0)) {
+    done = countActs(acts, done, atMin, tracks)
     for (const report of reports) raise(tracks, report, input.isAtRisk, soundLimb)
     if (group === null) {
       if (worstLevel([...tracks.values()]) === 'urgent') lastUrgentMin = atMin
@@ -157,10 +197,10 @@ export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding 
     }
     const after = [...tracks.values()]
     const level = worstLevel(after)
-    let listed: readonly StandingFinding[] | null = null
-    const actionsNow = (): readonly ActionId[] => actionsAfter(after, level, input.situationAt(atMin), watched)
     if (level === 'urgent') lastUrgentMin = atMin
     wasAnalgesia = isAnalgesia
+    const listed = once(() => standingOf(after, atMin, watched))
+    const asked = once(() => actionsAfter(after, level, input.situationAt(atMin), watched))
     group.forEach((_, place) => {
       const found = findings[place] ?? []
       verdicts.push({
@@ -171,23 +211,61 @@ export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding 
         missing: missing[place] ?? [],
         // Listed when somebody asks: a long stay has hundreds of rounds, and only the last is shown.
         get standing() {
-          return (listed ??= standingOf(after, atMin, watched))
+          return listed()
         },
         get actions() {
-          return [...actionsNow(), ...(found.some((one) => one.code === 'warm-repeat') ? (['warm-repeat'] as const) : [])]
+          return [...asked(), ...(found.some((one) => one.code === 'warm-repeat') ? (['warm-repeat'] as const) : [])]
         },
         get againMin() {
-          if (level === 'urgent' || level === 'review') return soonestLook(actionsNow())
+          if (level === 'urgent' || level === 'review') return soonestLook(asked())
           const isUnjudged = found.some((one) => one.code === 'cannot-assess')
           return isUnjudged ? atRiskInterval(atMin - input.startMin) : null
         },
       })
     })
   }
-  actUntil(nowMin + 1e-9)
-  const findings = standingOf([...tracks.values()], nowMin, watched)
-  const lookedAtMin = new Map([...tracks].map(([id, track]) => [id, track.lookedAtMin]))
-  return { verdicts, findings, level: worstLevel([...tracks.values()]), lookedAtMin }
+  return { facts, watched, acts, moments, at: { tracks, done, lastUrgentMin, wasAnalgesia }, verdicts }
+}
+
+/** A value that is worked out when it is first asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null
+  return () => (made ??= { value: make() }).value
+}
+
+/** What a fold depends on beside its moments. */
+function factsOf({ clinicalCase, isAtRisk, startMin, situationKey }: RoundsInput): string {
+  const { injury, patient } = clinicalCase
+  const facts = [injury.region, injury.side, hasFlag(clinicalCase, 'no-sound-side'), patient.ageYears, isAtRisk, startMin, situationKey]
+  return JSON.stringify(facts)
+}
+
+/** Whether what was folded before is the beginning of what is to be folded now: the same facts, moments and acts counted so far. */
+function isBeginningOf(known: FoldedRounds, facts: string, moments: readonly Moment[], acts: readonly Act[]): boolean {
+  return (
+    known.facts === facts &&
+    known.moments.length <= moments.length &&
+    known.moments.every((moment, index) => isSameMoment(moment, moments[index]!)) &&
+    known.acts.slice(0, known.at.done).every((act, index) => act.key === acts[index]?.key) &&
+    // One that came late, about a time before the last moment, was not counted where it belongs.
+    !(acts[known.at.done] && acts[known.at.done]!.atMin < (known.moments.at(-1)?.atMin ?? -Infinity))
+  )
+}
+
+function isSameMoment(a: Moment, b: Moment): boolean {
+  return (
+    a.atMin === b.atMin &&
+    (a.group?.length ?? 0) === (b.group?.length ?? 0) &&
+    (a.group ?? []).every((round, index) => round === b.group?.[index]) &&
+    JSON.stringify(a.reports) === JSON.stringify(b.reports)
+  )
+}
+
+/** Counts what was told and decided before a minute; returns how many acts have been counted. */
+function countActs(acts: readonly Act[], from: number, beforeMin: number, tracks: Map<string, Track>): number {
+  let done = from
+  for (; done < acts.length && acts[done]!.atMin < beforeMin; done++) acts[done]!.apply(tracks)
+  return done
 }
 
 /** Rounds by their minute, ascending; those of one minute keep their order. */
@@ -251,6 +329,8 @@ function looksOfWholes(looks: readonly Look[], tracks: ReadonlyMap<string, Track
 
 interface Act {
   readonly atMin: number
+  /** Says which act it is, whatever it is called by. */
+  readonly key: string
   readonly apply: (tracks: Map<string, Track>) => void
 }
 
@@ -262,10 +342,12 @@ function orderActs({ told = [], decisions = [] }: RoundsInput): readonly Act[] {
   return [
     ...told.map(({ atMin, items }): Act => ({
       atMin,
+      key: `told ${atMin} ${items?.join() ?? ''}`,
       apply: (tracks) => (items ?? [...tracks.keys()]).forEach((id) => change(tracks, id, afterTold)),
     })),
     ...decisions.map(({ atMin, by, part, item, untilMin }): Act => ({
       atMin,
+      key: `decided ${atMin} ${by} ${part}/${item} ${untilMin}`,
       apply: (tracks) =>
         change(tracks, `${part}/${item}`, (track) => afterDecision(track, by, Math.min(untilMin, atMin + longestDecisionMin))),
     })),

@@ -6,7 +6,7 @@ import { colours, feelings, movements, pulses, warmths, type LimbFindings, type 
 import { skinWords } from '#core/model/round-items'
 import { swellings } from '#core/model/vocabulary'
 import { planCase } from '#core/techniques/plan-case'
-import { standRounds, type StandingFinding } from '#core/standing/stand-rounds'
+import { foldRounds, readRounds, standRounds, type StandingFinding } from '#core/standing/stand-rounds'
 import { isLong } from '../../harness/long'
 import { ankleCase, testContext } from '../../harness/leg-slab-cases'
 import { wearing } from '../../harness/situations'
@@ -125,6 +125,34 @@ describe('what stands, whatever the rounds', () => {
           const changed = { ...last, limbs: [{ ...injured, [field]: worse }, sound] }
           expect(rank(stand([...all.slice(0, -1), changed]).level), `${field} ${String(worse)}`).to.be.at.least(before)
         }
+      }),
+      { numRuns: draws, seed: 7 },
+    )
+  })
+
+  it('rounds folded one by one onto what was known stand as those folded at once, late ones and acts too', () => {
+    const told = fc.array(fc.record({ atMin: fc.integer({ min: 0, max: 90 }), to: fc.constant('Sorrel Vane') }), { maxLength: 2 })
+    fc.assert(
+      fc.property(rounds, told, fc.boolean(), (all, acts, isLate) => {
+        const input = (some: readonly RoundInput[], known: typeof acts) => ({
+          clinicalCase,
+          rounds: some,
+          situationAt: () => wearing('break'),
+          situationKey: 'worn',
+          startMin: 0,
+          isAtRisk: false,
+          told: known,
+        })
+        const arriving = isLate ? [...all].reverse() : all
+        let folded = foldRounds(input([], []))
+        arriving.forEach((_, index) => {
+          const acted = acts.filter((one) => one.atMin <= index * 15)
+          folded = foldRounds(input(arriving.slice(0, index + 1), acted), folded)
+        })
+        folded = foldRounds(input(arriving, acts), folded)
+        const whole = foldRounds(input(arriving, acts))
+        const plain = (one: typeof whole) => JSON.parse(JSON.stringify(readRounds(one, 120))) as unknown
+        expect(plain(folded)).to.deep.equal(plain(whole))
       }),
       { numRuns: draws, seed: 7 },
     )
