@@ -5,6 +5,7 @@ import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import { optionValues, type Technique } from '#core/planner/technique'
 import { techniques } from '#core/techniques/registry'
 import { planFile, testContext, type CaseFile } from '../harness/leg-slab-cases'
+import { constantsPage } from './constants-page'
 import { exampleFile, exampleNames } from './example-files'
 
 const head = `# Every decision, its formula and its source
@@ -59,7 +60,7 @@ export function decisionPage(): string {
     })
     return `\n## ${technique.name} (\`${technique.id}\`)\n\n| id | label | unit | may be overruled to | formula | source |\n|---|---|---|---|---|---|\n${rows.join('\n')}\n`
   })
-  return head + parts.join('')
+  return head + parts.join('') + constantsPage()
 }
 
 /** Which values a clinician may put in place of the computed one. */

@@ -6,7 +6,7 @@ import type { PlanContext } from '../model/plan-context'
 import { applyOverrule, markOverruled, withStatus } from './overrule'
 import type { Plan } from '../model/plan'
 import { slowOutcome } from './slow-outcome'
-import type { SlowTask } from '../model/slow-task'
+import { slowDecisions, type SlowTask } from '../model/slow-task'
 import { slowKey, type SlowResult } from './solve-slow-task'
 
 /** A plan with every pending decision that the memo already knows. */
@@ -30,13 +30,16 @@ export function applySlowResult(
   const stepOf = (id: string): number => technique.decisions.find((one) => one.id === id)?.step ?? 0
   const usable = usableOverrules(technique, overrules, []).overrules
   const decision = withStatus(applyOverrule(made.decision, usable), made.cautions)
+  // Whichever was known first, they stand in the order in which the technique declares them: same file, same bytes.
+  const place = (id: string | undefined): number =>
+    slowDecisions.some((one) => one === id) ? technique.decisions.findIndex((one) => one.id === id) : -1
   return {
     ...plan,
-    decisions: [...plan.decisions, decision],
+    decisions: [...plan.decisions, decision].sort((a, b) => place(a.id) - place(b.id)),
     cautions: [
       ...plan.cautions,
       ...made.cautions.map((caution) => markOverruled(atSteps(caution, plan.procedure.steps), overrules, [decision], stepOf)),
-    ],
+    ].sort((a, b) => place(a.decisions[0]) - place(b.decisions[0])),
     pending: plan.pending.filter((one) => one.decision !== task.decision),
   }
 }

@@ -19,6 +19,8 @@ function checkPlace(draft: PlanDraft, technique: Technique): void {
     return
   }
   const body = bodyRegionOf(region)
+  // A broken thigh is one wherever the region was set: nothing that does not hold a thigh goes on.
+  const isOfThigh = pattern === 'femoral-shaft-fracture' || region === 'thigh'
   if ((body === 'leg' || body === 'arm') && !side) {
     draft.problem({ code: 'missing', path: 'injury/side', message: 'The injured side is missing: say left or right.' })
   }
@@ -29,7 +31,7 @@ function checkPlace(draft: PlanDraft, technique: Technique): void {
       text: `${technique.name} is not for the ${spoken(region)}: choose another technique.`,
       why: 'It is sized and strapped for another part of the body.',
     })
-  } else if (body === 'leg' && (region === 'thigh' || pattern === 'femoral-shaft-fracture') && !technique.regions.includes('thigh')) {
+  } else if (isOfThigh && !technique.regions.includes('thigh')) {
     draft.caution({
       level: 'stop',
       code: 'wrong-region',

@@ -2,6 +2,8 @@
 export interface PooledInput {
   readonly value: number
   readonly error: number
+  /** The error by which it is held against another reading, where that is less than its own. */
+  readonly repeat?: number
 }
 
 export interface Pooled {
@@ -34,7 +36,7 @@ export function poolReadings(readings: readonly PooledInput[]): Pooled {
     value: count < 3 ? mean : median,
     sd: Math.max(error, spread) / Math.sqrt(count),
     count,
-    agrees: count !== 2 || readingsAgree(values[0] ?? 0, values[1] ?? 0, error),
+    agrees: count !== 2 || readingsAgree(values[0] ?? 0, values[1] ?? 0, Math.max(...readings.map((one) => one.repeat ?? one.error))),
   }
 }
 

@@ -26,9 +26,22 @@ export interface TakenReading {
   readonly planeCm?: number
 }
 
+/** The error of counting whole fingers: breadth ÷ √12, cm. */
+function wholeFingerError({ breadthCm = uncalibratedFingerCm }: TakenReading): number {
+  return breadthCm / Math.sqrt(12)
+}
+
+/**
+ * The error by which two readings are held against each other, cm or degrees: of fingers that of counting alone, for the same hand's breadth
+ * is wrong in both.
+ */
+export function repeatError(reading: TakenReading, error: number): number {
+  return reading.unit === 'fw' ? wholeFingerError(reading) : error
+}
+
 /**
  * The standard error σt of one reading by its tool (COMPUTATION 1).
- * Of n fingers √((√n·σ a finger)² + (breadth ÷ √12)²): whole fingers are a coarse rule, never surer than a tape (CORRECTIONS).
+ * Of n fingers √((n·σ a finger)² + (breadth ÷ √12)²): a breadth that is wrong is wrong n times over, and whole fingers are a coarse rule.
  * From a photo 2 % of the length, and the share by which a bar off the limb's plane is drawn too large or too small: its distance from
  * that plane ÷ the camera's (CORRECTIONS, From a photo).
  * @param reading in its own unit
@@ -43,8 +56,7 @@ export function readingError(reading: TakenReading, kind: MeasurementKind, value
   if (reading.unit === 'fw') {
     const perFinger = reading.breadthCm === undefined ? errors.fingerUncalibratedCm : errors.fingerCalibratedCm
     const fingers = Math.abs(Number(reading.value))
-    const wholeFingerCm = (reading.breadthCm ?? uncalibratedFingerCm) / Math.sqrt(12)
-    return Math.hypot(Math.sqrt(fingers) * perFinger, wholeFingerCm)
+    return Math.hypot(fingers * perFinger, wholeFingerError(reading))
   }
   if (tool === 'photo') return Math.hypot(errors.photoLengthShare, (reading.planeCm ?? 0) / errors.photoCameraCm) * Math.abs(valueCm)
   return kind === 'girth' ? errors.tapeRoundCm : errors.tapeAlongCm

@@ -55,7 +55,7 @@ describe('extrication collar', () => {
   it('doubts fingers that nobody calibrated', () => {
     const made = plan('extrication-collar', (file) => void (file.measurements = [{ id: 'neck-height', value: 3, unit: 'fw' }]))
     expect(cautionCodes(made)).to.include('uncalibrated-fingers')
-    expect(decisionOf(made, 'setting').sd).to.be.closeTo(Math.hypot(Math.sqrt(3) * 0.3, 1.8 / Math.sqrt(12)), 1e-9)
+    expect(decisionOf(made, 'setting').sd).to.be.closeTo(Math.hypot(3 * 0.3, 1.8 / Math.sqrt(12)), 1e-9)
     expect(decisionOf(made, 'setting').display).to.equal('4.8 cm, adult collar')
   })
 

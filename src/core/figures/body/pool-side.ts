@@ -6,7 +6,7 @@ import type { Caution } from '../../model/plan'
 import { instantOf } from '../../quantities/instant'
 import { readDefaults, type Protocol } from '../../quantities/defaults'
 import { poolReadings, readingsAgree } from '../../quantities/pool-readings'
-import { readingError } from '../../quantities/reading-error'
+import { readingError, repeatError } from '../../quantities/reading-error'
 import { toCm } from '../../quantities/length'
 import type { MeasurementDefinition } from '../../model/measurement-definition'
 import { splitOccasions } from './occasions'
@@ -83,7 +83,8 @@ export function poolSide(
     .filter((one) => typeof one.value === 'number' && hasRightUnit(definition, one, problems))
     .map((reading) => {
       const value = toCm(Number(reading.value), reading.unit ?? (definition.kind === 'angle' ? 'deg' : 'cm'), reading.breadthCm)
-      return { reading, value, error: readingError(reading, definition.kind, value, protocol) }
+      const error = readingError(reading, definition.kind, value, protocol)
+      return { reading, value, error, repeat: repeatError(reading, error) }
     })
   const usable = figures.filter((one) => {
     const judged = judgeReading(definition, one.value, stature, protocol)
@@ -91,7 +92,7 @@ export function poolSide(
     const seconded =
       one.value >= leastCm &&
       one.reading.confirmed === true &&
-      figures.some((other) => other !== one && readingsAgree(other.value, one.value, Math.max(one.error, other.error)))
+      figures.some((other) => other !== one && readingsAgree(other.value, one.value, Math.max(one.repeat, other.repeat)))
     const figure = `${definition.label} ${one.value.toFixed(1)} cm`
     if (judged.verdict === 'asks' || seconded) {
       cautions.push(checkReading(definition, figure, judged.because, judged.verdict === 'refused'))

@@ -87,7 +87,8 @@ function compareSides(definition: MeasurementDefinition, injured: Estimate | nul
   const isThigh = definition.id === 'mid-thigh-girth' || definition.id === 'groin-girth' || definition.id === 'above-knee-girth'
   const limitCm = definition.kind === 'length' ? 1.5 : isThigh ? 3 : 2
   const difference = Math.abs(injured.value - sound.value)
-  if (difference <= limitCm) return []
+  // The same in inches: what they become in cm is rounded.
+  if (difference <= limitCm + 1e-6) return []
   return [
     {
       level: 'note',

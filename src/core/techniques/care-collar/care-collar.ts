@@ -93,7 +93,9 @@ function decideNextCare(draft: PlanDraft, options: OptionValues, isReddening: bo
 function decideBalance(draft: PlanDraft): void {
   const { left, right } = draft.measureSides(strapOverhang)
   if (!left || !right) return
-  const difference = Math.abs(left.value - right.value)
+  const apartCm = Math.abs(left.value - right.value)
+  // Readings in inches that are alike differ by what the machine rounds.
+  const difference = apartCm < 1e-9 ? 0 : apartCm
   if (difference > balanceCm + 1e-9) {
     draft.caution({
       level: 'caution',

@@ -1,7 +1,7 @@
 import { collarSkin, skinGrades, type SkinGrade } from '../../figures/body/measurements/neck'
+import { splitOccasions } from '../../figures/body/occasions'
 import type { Measurement } from '../../model/clinical-case'
 import type { PlanDraft } from '../../planner/draft'
-import { instantOf } from '../../quantities/instant'
 
 interface SkinLook {
   readonly area: string
@@ -49,23 +49,15 @@ export function decideSkin(draft: PlanDraft): boolean {
   return looks.some((look) => look.now !== 'intact')
 }
 
-/** The worst word for an area on the latest occasion, and on the one before it. */
+/** The worst word for an area on the latest occasion, and on the one before it; looks within two hours that name no occasion are one. */
 function lastTwo(all: readonly Measurement[], id: string): readonly SkinGrade[] {
   const superseded = new Set(all.flatMap((one) => one.supersedes ?? []))
   const looks = all.filter((one) => one.id === id && !(one.key && superseded.has(one.key)))
-  const ordered = [...looks].sort((a, b) => (instantOf(a.at) < instantOf(b.at) ? -1 : instantOf(a.at) > instantOf(b.at) ? 1 : 0))
-  const worst: { occasion: string | undefined; grade: number }[] = []
-  for (const look of ordered) {
-    const grade = skinGrades.indexOf(look.value as SkinGrade)
-    const last = worst.at(-1)
-    // Looks without an occasion, as files may bring them, are occasions of their own.
-    if (last && look.occasion !== undefined && last.occasion === look.occasion) last.grade = Math.max(last.grade, grade)
-    else worst.push({ occasion: look.occasion, grade })
-  }
+  const worst = splitOccasions(looks).map((group) => Math.max(...group.map((look) => skinGrades.indexOf(look.value as SkinGrade))))
   return worst
     .slice(-2)
     .reverse()
-    .map((one) => skinGrades[one.grade] ?? 'broken')
+    .map((grade) => skinGrades[grade] ?? 'broken')
 }
 
 function warnAboutSkin(draft: PlanDraft, looks: readonly SkinLook[]): void {

@@ -107,7 +107,9 @@ function decideTimes(draft: PlanDraft, isUrgent: boolean): void {
       message: 'The minutes since the cast was applied are missing: enter them, to know whether it is hard.',
     })
   }
-  const hardMin = device?.material ? hardMinutes(device.material, draft.ctx.protocol) : null
+  // A cast of which only its age is known counts as plaster, which takes longer to harden.
+  const material = device?.material ?? (device?.minutesSince === undefined ? undefined : 'plaster-slow')
+  const hardMin = material ? hardMinutes(material, draft.ctx.protocol) : null
   const earliestMin = isUrgent ? 0 : hardMin
   if (earliestMin !== null) {
     const decided = draft.decide({
@@ -116,7 +118,9 @@ function decideTimes(draft: PlanDraft, isUrgent: boolean): void {
       source: 'practice',
       display: isUrgent ? 'now' : `${earliestMin} min`,
       formula: 'When it is hard: plaster 60 minutes, fibreglass 20. At once when ordered or when the last round was urgent.',
-      working: [{ label: 'Material', value: device?.material ?? 'not known', unit: null, from: 'measured' }],
+      working: [
+        { label: 'Material', value: device?.material ?? (material ? 'not known, as plaster' : 'not known'), unit: null, from: 'measured' },
+      ],
     })
     if (!isUrgent && device?.minutesSince !== undefined && device.minutesSince < decided) {
       draft.caution({

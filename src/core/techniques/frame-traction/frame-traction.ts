@@ -13,6 +13,7 @@ export const frameTraction = fieldTraction({
   loads: ['relief', 'tenth'],
   item: 'frame splint',
   usualStraps: 4,
+  straps: 'two-and-two',
   length: { decision: 'frame-length', beyondCm: beyondLegCm, formula: 'Inside leg + 25 cm, set on the sound leg.' },
   leastPeople: 3,
   relief: ['a pole splint, which one person can put on'],

@@ -162,8 +162,10 @@ function decideTrims(draft: PlanDraft): void {
 /** Decides `pistoning` at the flexion stop from how far the hinge lies off the turning point, after walking where it was read again. */
 function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
   const after = [draft.measure(hingeForwardAfter), draft.measure(hingeUpAfter)] as const
-  const isAfter = after.some((one) => one !== null)
-  const [forward, up] = isAfter ? after : ([draft.measure(hingeForward), draft.measure(hingeUp)] as const)
+  const [forwardAfter, upAfter] = after
+  // One offset after walking says too little: what the two before it gave is kept, and the other is asked for.
+  if ((forwardAfter === null) !== (upAfter === null)) warnOfHalfOffset(draft, (forwardAfter ? hingeUpAfter : hingeForwardAfter).label)
+  const [forward, up] = forwardAfter && upAfter ? after : ([draft.measure(hingeForward), draft.measure(hingeUp)] as const)
   if (!forward || !up) {
     if (forward ?? up) warnOfHalfOffset(draft, forward ? hingeUp.label : hingeForward.label)
     return

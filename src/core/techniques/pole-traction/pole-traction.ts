@@ -15,6 +15,7 @@ export const poleTraction = fieldTraction({
   loads: ['tenth', 'relief'],
   item: 'pole splint',
   usualStraps: 3,
+  straps: 'spread',
   length: { decision: 'pole-length', beyondCm: 20, formula: 'Inside leg + 20 cm.' },
   leastPeople: 1,
   relief: ['splint it to the other leg'],

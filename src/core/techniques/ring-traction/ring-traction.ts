@@ -78,7 +78,7 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
   if (pullKg !== null && massKg !== null) {
     const { tensionN, ringN } = ringLoad(gravity * pullKg, 0)
     checkSkinCap(draft, tensionN, massKg, strips)
-    if (groin) decideRingPressure(draft, ringN, groin)
+    if (groin) decideRingPressure(draft, ringN, groin, false)
   }
   const pull = pullOf(draft, 'traction', capOf(draft, strips))
   const steps = ringTractionSteps({

@@ -116,7 +116,7 @@ export function decideCord(
   })
   // However slack the cord is said to be, skin and ring bear what pull and counterweight give: the worse of both is judged (TURNS 2).
   const tensionN = Math.max(saidN, computedN)
-  if (groin) decideRingPressure(draft, Math.max(0, tensionN - footwardN), groin)
+  if (groin) decideRingPressure(draft, Math.max(0, tensionN - footwardN), groin, true)
   if (strips === null) return
   checkSkinCap(draft, tensionN, massKg, strips)
   if (span) decideShear(draft, tensionN, span)

@@ -3,7 +3,7 @@ import type { GeometryBand } from '../../../model/geometry'
 import { formatValue } from '../../../planner/format-decision'
 import { defineDefaults, readDefaults } from '../../../quantities/defaults'
 import type { MeasuredSpan } from './measure-span'
-import { mostStraps, placeStraps, type Stretch } from '../../../figures/straps/place-straps'
+import { mostStraps, placeStraps, type StrapPlaces, type Stretch } from '../../../figures/straps/place-straps'
 
 export const strapDefaults = defineDefaults('straps', {
   widthCm: { value: 5, unit: 'cm', source: 'practice' },
@@ -31,13 +31,21 @@ export function legNoGo(draft: PlanDraft, span: MeasuredSpan): readonly { readon
  * @param count straps that the device carries
  * @returns centres in cm from the heel sole, ascending
  */
-export function decideStrapPlaces(draft: PlanDraft, span: MeasuredSpan, count: number, topCm: number): readonly number[] {
+export function decideStrapPlaces(
+  draft: PlanDraft,
+  span: MeasuredSpan,
+  count: number,
+  topCm: number,
+  arrangement: StrapArrangement = 'spread',
+): readonly number[] {
   const { widthCm } = readDefaults(strapDefaults, draft.ctx.protocol)
   const noGo = legNoGo(draft, span)
   const stretch: Stretch = [0.2 * span.lowerLegCm, topCm]
   const stretches = noGo.map((one) => one.stretch)
   if (draft.clinicalCase.injury.levelCm === null) noteLevelUnknown(draft, ['strap-places'])
-  const placed = placeStraps(stretch, count, widthCm, stretches)
+  const placed =
+    (arrangement === 'two-and-two' ? placeTwoAndTwo(stretch, span.lowerLegCm, widthCm, stretches) : null) ??
+    placeStraps(stretch, count, widthCm, stretches)
   const most = placed ? count : mostStraps(stretch, widthCm, stretches)
   if (!placed) {
     draft.caution({
@@ -70,7 +78,34 @@ export function decideStrapPlaces(draft: PlanDraft, span: MeasuredSpan, count: n
     ],
   })
   stopOnBreak(draft, decided, widthCm)
+  warnNoThighStrap(draft, decided, span.lowerLegCm)
   return decided
+}
+
+/** How the straps of a splint are spread: as evenly as they can be, or two above and two below the knee where they fit. */
+export type StrapArrangement = 'spread' | 'two-and-two'
+
+/** Two straps below the knee and two above it; null where they do not fit so. */
+function placeTwoAndTwo([fromCm, toCm]: Stretch, kneeCm: number, widthCm: number, noGo: readonly Stretch[]): StrapPlaces | null {
+  const below = placeStraps([fromCm, kneeCm], 2, widthCm, noGo)
+  const above = placeStraps([kneeCm, toCm], 2, widthCm, noGo)
+  if (!below || !above) return null
+  const centresCm = [...below.centresCm, ...above.centresCm]
+  const spacings = centresCm.slice(1).map((centre, index) => centre - centresCm[index]!)
+  return { centresCm, leastSpacingCm: Math.min(...spacings) }
+}
+
+/** On a short thigh no strap may fit above the knee: then it is said, for nothing but the groin strap holds the thigh. */
+function warnNoThighStrap(draft: PlanDraft, placesCm: readonly number[], kneeCm: number): void {
+  if (placesCm.length === 0 || placesCm.some((atCm) => atCm > kneeCm)) return
+  draft.caution({
+    level: 'caution',
+    code: 'no-thigh-strap',
+    decisions: ['strap-places'],
+    at: ['closes'],
+    text: 'No strap fits on the thigh: bandage the thigh to the splint, clear of the break.',
+    why: 'Between knee, break and groin there is no room for one; without it the thigh turns on the splint.',
+  })
 }
 
 /** No strap lies over the break, whoever chose its place: a floor. */

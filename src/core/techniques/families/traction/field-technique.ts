@@ -7,7 +7,7 @@ import type { Step, StepPull, StepStraps } from '../../../model/step'
 import type { Side } from '../../../model/vocabulary'
 import { checkHitchCap, decidePull } from './decide-pull'
 import { layOut } from '../sized/decide-size'
-import { decideStrapPlaces } from './decide-strap-places'
+import { decideStrapPlaces, type StrapArrangement } from './decide-strap-places'
 import { measureSpan } from './measure-span'
 import { workingOf, type PlanDraft } from '../../../planner/draft'
 import { lyingOption, suppliesOption } from '../../../planner/shared-options'
@@ -43,6 +43,8 @@ export interface FieldSplint {
   /** "pole splint": as it is laid out and looked for in the store. */
   readonly item: string
   readonly usualStraps: number
+  /** How they are spread, as the words of its step say. */
+  readonly straps: StrapArrangement
   /** The decision of its length: inside leg and so much beyond the heel, cm. */
   readonly length: { readonly decision: string; readonly beyondCm: number; readonly formula: string }
   /** Fewest people when the patient may be moved. */
@@ -98,7 +100,7 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
   if (lengthCm !== null) splint.afterLength?.(draft, lengthCm)
   if (massKg !== null) checkHitchCap(draft, decidePull(draft, { decision: 'load', school, massKg, strips: null, isSkin: false }))
   const straps = strapsOf(draft, splint.id, splint.usualStraps, splint.item)
-  const placesCm = span ? decideStrapPlaces(draft, span, straps.count, span.insideLegCm) : []
+  const placesCm = span ? decideStrapPlaces(draft, span, straps.count, span.insideLegCm, straps.count === 4 ? splint.straps : 'spread') : []
   const namedPlaces = placesCm.map((atCm, index) => ({ atCm, name: straps.names[index] ?? (span ? placeName(atCm, span) : '') }))
   splint.beforeConvert?.(draft)
   decideConvert(draft)

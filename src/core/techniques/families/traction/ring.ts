@@ -103,8 +103,8 @@ export function decideSplintLength(draft: PlanDraft, inside: Estimate, options: 
   })
 }
 
-/** Decides `ring-pressure` and raises it once, at the highest level reached (PRECISIONS, SAFETY traction). */
-export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estimate): void {
+/** Decides `ring-pressure` and raises it once, at the highest level reached (PRECISIONS, SAFETY traction); fixed traction has no counterweight to add. */
+export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estimate, hasCounterweight: boolean): void {
   const limits = readDefaults(ringDefaults, draft.ctx.protocol)
   const computedKPa = ringPressure(ringN, groin.value)
   const saidKPa = draft.decide({
@@ -132,8 +132,8 @@ export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estim
         level === 'note'
           ? 'Write a relief plan for the skin under the ring.'
           : level === 'caution'
-            ? 'Unload the ring: ease the cord or add counterweight.'
-            : 'Not like this: less pull, more counterweight, or another technique.',
+            ? `Unload the ring: ease the cord${hasCounterweight ? ' or add counterweight' : ''}.`
+            : `Not like this: less pull,${hasCounterweight ? ' more counterweight,' : ''} or another technique.`,
       why: `In this estimate the ring presses ${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg).`,
     })
   }

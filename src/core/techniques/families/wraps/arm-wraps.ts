@@ -47,7 +47,12 @@ export function decideArmBandage(
   )
   const rolls = decideRolls(draft, { passes, note, decision: 'bandage', item: 'elastic-bandage', zones, working: armGirthWorking(model) })
   const widthCm = rolls?.zones.find((zone) => zone.zone === 'forearm')?.widthCm
-  if (widthCm !== undefined) checkBandagePressure(draft, 'arm', places, widthCm)
+  if (widthCm !== undefined)
+    checkBandagePressure(
+      draft,
+      'arm',
+      places.map((place) => ({ ...place, widthCm })),
+    )
 }
 
 function armRollZones(draft: PlanDraft, model: ArmModel, topCm: number, isOverPadding: boolean): readonly RollZone[] {

@@ -12,6 +12,11 @@ export interface BandagedPlace {
   readonly girthCm: number
 }
 
+/** A place with the width of the bandage that is wound there, cm. */
+export interface WoundPlace extends BandagedPlace {
+  readonly widthCm: number
+}
+
 /** Limits of the pressure under a bandage for this patient, mmHg (SAFETY: lower with arterial disease). */
 function pressureLimits(draft: PlanDraft): { readonly caution: number; readonly stop: number; readonly isArterial: boolean } {
   const limits = readDefaults(bandageDefaults, draft.ctx.protocol)
@@ -24,12 +29,12 @@ function pressureLimits(draft: PlanDraft): { readonly caution: number; readonly 
 }
 
 /** The place that a bandage presses most, and how much, mmHg: its tension by limb, six tenths of it under 12 years (CORRECTIONS 3). */
-function worstPressure(draft: PlanDraft, limb: 'leg' | 'arm', places: readonly BandagedPlace[], widthCm: number) {
+function worstPressure(draft: PlanDraft, limb: 'leg' | 'arm', places: readonly WoundPlace[]) {
   const limits = readDefaults(bandageDefaults, draft.ctx.protocol)
   const share = isYoungerThan(draft.clinicalCase, childYears) ? limits.childShare : 1
   const tensionKgf = share * (limb === 'arm' ? limits.armTensionKgf : limits.tensionKgf)
   return places
-    .map((place) => ({ place, mmHg: bandagePressure(limits.layers, tensionKgf, place.girthCm, widthCm) }))
+    .map((place) => ({ place, mmHg: bandagePressure(limits.layers, tensionKgf, place.girthCm, place.widthCm) }))
     .reduce((a, b) => (b.mmHg > a.mmHg ? b : a))
 }
 
@@ -42,17 +47,22 @@ export function bandageWidth(
 ): number | null {
   const { caution } = pressureLimits(draft)
   const sorted = [...widthsCm].sort((a, b) => a - b)
-  return sorted.find((width) => worstPressure(draft, limb, places, width).mmHg <= caution) ?? sorted.at(-1) ?? null
+  const isUnder = (widthCm: number): boolean =>
+    worstPressure(
+      draft,
+      limb,
+      places.map((place) => ({ ...place, widthCm })),
+    ).mmHg <= caution
+  return sorted.find(isUnder) ?? sorted.at(-1) ?? null
 }
 
 /**
  * Raises `bandage-pressure` at its highest level under an elastic bandage. A low figure is never called safe.
- * @param places at least one
- * @param widthCm bandage width, cm
+ * @param places at least one, each with the width wound there
  */
-export function checkBandagePressure(draft: PlanDraft, limb: 'leg' | 'arm', places: readonly BandagedPlace[], widthCm: number): void {
+export function checkBandagePressure(draft: PlanDraft, limb: 'leg' | 'arm', places: readonly WoundPlace[]): void {
   const { caution, stop, isArterial } = pressureLimits(draft)
-  const worst = worstPressure(draft, limb, places, widthCm)
+  const worst = worstPressure(draft, limb, places)
   if (worst.mmHg <= caution) return
   draft.caution({
     level: worst.mmHg > stop ? 'stop' : 'caution',
@@ -60,6 +70,6 @@ export function checkBandagePressure(draft: PlanDraft, limb: 'leg' | 'arm', plac
     decisions: ['bandage'],
     steps: ['bandage'],
     text: 'Lay the bandage on with less pull, or take a wider one.',
-    why: `In this estimate it presses ${worst.mmHg.toFixed(0)} mmHg at the ${worst.place.label} with a ${widthCm} cm bandage; the limit is ${caution}${isArterial ? ' with arterial disease' : ''}.`,
+    why: `In this estimate it presses ${worst.mmHg.toFixed(0)} mmHg at the ${worst.place.label} with a ${worst.place.widthCm} cm bandage; the limit is ${caution}${isArterial ? ' with arterial disease' : ''}.`,
   })
 }

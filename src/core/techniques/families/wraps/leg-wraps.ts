@@ -23,6 +23,9 @@ export interface LegWrapRequest {
   readonly note: string
 }
 
+/** Places of the foot that a bandage goes round, the narrowest of the limb. */
+const footPlaces: readonly LegStationId[] = ['midfoot', 'heel-instep']
+
 /** Zones to wind on foot and leg up to a station, with their figure-of-eight turns (COMPUTATION 3, PRECISIONS Rolls). */
 export function legRollZones(draft: PlanDraft, model: LegModel, top: LegStationId, isOverPadding: boolean): readonly RollZone[] {
   const wrap = readDefaults(wrapDefaults, draft.ctx.protocol)
@@ -70,20 +73,25 @@ export function decideLegWrap(draft: PlanDraft, model: LegModel, request: LegWra
 
 /**
  * Decides the elastic bandage of foot and leg: of the stocked rolls the narrowest whose pressure stays under the caution, and looks at that
- * pressure at ankle, calf and below-knee (SAFETY, PRECISIONS Bandage pressure, CORRECTIONS 3).
+ * pressure at the foot, ankle, calf and below-knee, each by the width wound there (SAFETY, PRECISIONS Bandage pressure, CORRECTIONS 3).
  */
 export function decideLegBandage(draft: PlanDraft, model: LegModel, request: Pick<LegWrapRequest, 'top' | 'passes' | 'note'>): void {
-  const places = (['ankle', 'calf', 'below-knee'] as const).map((id) => ({
-    label: id.replace('-', ' '),
-    girthCm: paddedAt(draft, model.stations[id]),
-  }))
+  const placesAt = (ids: readonly LegStationId[]) =>
+    ids.map((id) => ({
+      label: footPlaces.includes(id) ? `foot, ${id.replace('-', ' ')}` : id.replace('-', ' '),
+      girthCm: paddedAt(draft, model.stations[id]),
+    }))
+  const places = { foot: placesAt(footPlaces), leg: placesAt(['ankle', 'calf', 'below-knee']) }
   const zones = legRollZones(draft, model, request.top, true).map((zone): RollZone =>
-    zone.id === 'leg' ? { ...zone, pick: (widthsCm) => bandageWidth(draft, 'leg', places, widthsCm) } : zone,
+    zone.id === 'leg' ? { ...zone, pick: (widthsCm) => bandageWidth(draft, 'leg', places.leg, widthsCm) } : zone,
   )
   const { passes, note } = request
   const rolls = decideRolls(draft, { passes, note, decision: 'bandage', item: 'elastic-bandage', zones, working: girthWorking(model) })
-  const widthCm = rolls?.zones.find((zone) => zone.zone === 'leg')?.widthCm
-  if (widthCm !== undefined) checkBandagePressure(draft, 'leg', places, widthCm)
+  const wound = (['foot', 'leg'] as const).flatMap((id) => {
+    const widthCm = rolls?.zones.find((zone) => zone.zone === id)?.widthCm
+    return widthCm === undefined ? [] : places[id].map((place) => ({ ...place, widthCm }))
+  })
+  if (wound.length > 0) checkBandagePressure(draft, 'leg', wound)
 }
 
 /** Girth over the standard padding at a station, C′, cm. */
