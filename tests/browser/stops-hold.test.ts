@@ -22,7 +22,16 @@ function versionOf(seeded: SeededCase): Promise<number> {
 }
 async function setWater(seeded: SeededCase, waterC: number): Promise<void> {
   const setup = { people: 2, waterC, roomC: 21, backing: 'air', packSetMin: null, wearDays: null }
-  await sendEvent(browser, { type: 'case', id: seeded.caseId }, 'setup', setup, await versionOf(seeded))
+  // What the run has just written may still be on its way: then the version is asked for again.
+  const isTaken = async (): Promise<boolean> =>
+    sendEvent(browser, { type: 'case', id: seeded.caseId }, 'setup', setup, await versionOf(seeded)).then(
+      () => true,
+      (error: Error) => {
+        if (!error.message.includes('409')) throw error
+        return false
+      },
+    )
+  await browser.driver.wait(isTaken, 20_000, 'the water was not taken')
 }
 /** A round of a hurt neck or trunk with something changed. */
 function changed(technique: string, change: (round: Record<string, unknown>) => object): Omit<RoundInput, 'atMin' | 'baseline'> {

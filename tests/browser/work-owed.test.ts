@@ -125,7 +125,7 @@ describe('work owed in the browser', () => {
         await choose('Skin, groin', 'intact')
         await choose('Skin, heel', heel)
         await choose('Skin, fibular', 'intact')
-        await choose('Foot and great toe', 'yes')
+        await choose('Foot and great toe', 'full')
         await browser.evaluate(`[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Done').click()`)
       }
       await look('broken')
