@@ -35,4 +35,5 @@ export interface StoredEvent<Body = unknown> extends EventInput<Body> {
 }
 
 /** What a fold needs of an event; a pending one has no version yet. */
-export type FoldableEvent = Pick<StoredEvent, 'id' | 'kind' | 'v' | 'body' | 'at' | 'actor' | 'actorName' | 'mark'>
+export type FoldableEvent = Pick<StoredEvent, 'id' | 'kind' | 'v' | 'body' | 'at' | 'actor' | 'actorName' | 'mark'> &
+  Partial<Pick<StoredEvent, 'receivedAt'>>

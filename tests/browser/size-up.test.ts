@@ -31,7 +31,7 @@ describe('what Size up asks, in the browser', () => {
       seeded.caseId,
     )
 
-  it('puts first what would stop it, and folds what changes nothing under a line that names it', async () => {
+  it('puts first what would stop it, and folds the rest under a line that names it', async () => {
     await open()
     expect(await group('Would stop it, or call for another device'))
       .to.include('No pulse')
@@ -40,7 +40,7 @@ describe('what Size up asks, in the browser', () => {
       .to.include('Latex allergy')
       .and.include('Diabetes')
     const page = await browser.text()
-    expect(page).to.match(/Changes nothing here: .*hip suspected/)
+    expect(page).to.match(/Also asked: .*hip suspected/)
     expect(page).to.not.include('Bent back or neck')
   })
 

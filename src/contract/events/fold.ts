@@ -9,7 +9,7 @@ import { upcast } from './upcast'
 /**
  * Which fold a snapshot was made by. Raise it whenever a fold makes another record of the same events: older snapshots are then folded
  * again from their events when they are read. 4: a snapshot may stand some events behind its stream, which servers before it do not know.
- * 5: steps of kept plans have roles.
+ * 5: steps of kept plans have roles; when the facts of a plan last changed; a neck has no side.
  */
 export const foldVersion = 5
 
@@ -23,7 +23,8 @@ export function foldCase(record: CaseRecord | null, streamId: string, stored: Fo
   const body = event.body as object
   if (kind?.stream === 'case' && kind.open) return kind.open(streamId, { ...event, body })
   if (!record) throw new Error(`A case cannot begin with ${event.kind}`)
-  return kind?.stream === 'case' && kind.fold ? kind.fold(record, { ...event, body }) : record
+  if (kind?.stream !== 'case' || !kind.fold) return record
+  return withFactsAt(kind.fold(record, { ...event, body }), kind, event)
 }
 
 /**
@@ -36,7 +37,17 @@ export function foldEpisode(record: EpisodeRecord | null, streamId: string, stor
   const body = event.body as object
   if (kind?.stream === 'episode' && kind.open) return kind.open(streamId, { ...event, body })
   if (!record) throw new Error(`An episode cannot begin with ${event.kind}`)
-  return kind?.stream === 'episode' && kind.fold ? kind.fold(record, { ...event, body }) : record
+  if (kind?.stream !== 'episode' || !kind.fold) return record
+  return withFactsAt(kind.fold(record, { ...event, body }), kind, event)
+}
+
+/** Notes when what a plan is made of last changed. A round alone is no such fact: what it brings of weight is a stop. */
+function withFactsAt<R extends CaseRecord | EpisodeRecord>(
+  record: R,
+  kind: Pick<EventKind<object>, 'bearsOnPlan' | 'nature'>,
+  event: FoldableEvent,
+): R {
+  return kind.bearsOnPlan && event.kind !== 'round' ? { ...record, factsAt: event.receivedAt ?? event.at } : record
 }
 
 /** Applies one event to the ward's record. Unknown kinds leave it as it is. */

@@ -1,3 +1,4 @@
+import { isColumnRegion } from '#core/model/vocabulary'
 import { unknownInjury, type InjuryRecord } from '../records/episode'
 import { exampleInjuryId } from './example-ids'
 import { episodeKind } from './kind'
@@ -14,7 +15,9 @@ export const injury = episodeKind<InjuryBody>({
   nature: 'replacing',
   right: 'add',
   bearsOnPlan: true,
-  fold: (record, { body: { injuryId, injury } }) => {
+  fold: (record, { body: { injuryId, injury: said } }) => {
+    // An older outbox may hold a side that was set before the region became one that has none.
+    const injury = said.region !== null && isColumnRegion(said.region) ? { ...said, side: null } : said
     const before = record.injuries[injuryId]
     const isElsewhere = before !== undefined && (before.region !== injury.region || before.side !== injury.side)
     const { asked, ...rest } = record

@@ -97,6 +97,8 @@ export interface CaseRecord {
   /** Cases worn together with this one. */
   readonly with?: readonly string[]
   readonly openedAt: string
+  /** When what its plan is made of last changed, as the server heard of it. */
+  readonly factsAt?: string
   /** The version of the local protocol that it is planned and watched by; the shipped one where there was none when it was opened. */
   readonly protocol?: Protocol
   readonly options: Readonly<Record<string, string | number>>

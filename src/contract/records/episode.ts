@@ -92,6 +92,8 @@ export interface EpisodeRecord {
   readonly id: string
   readonly patientId: string
   readonly openedAt: string
+  /** When what its plans are made of last changed, as the server heard of it. */
+  readonly factsAt?: string
   readonly place: string
   readonly zone: string
   readonly patient: PatientDetails

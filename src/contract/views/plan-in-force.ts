@@ -1,6 +1,7 @@
 import type { Plan } from '#core/model/plan'
 import type { Problem } from '#core/model/problem'
-import type { PlanChanges } from '#core/planner/compare-plans'
+import { cautionsBrought, type PlanChanges } from '#core/planner/compare-plans'
+import { coreVersion } from '#core/techniques/plan-case'
 import { findTechnique } from '#core/techniques/registry'
 import { markOfChange, waitingChange } from '#core/techniques/waiting-change'
 import type { CaseRecord } from '../records/case'
@@ -44,17 +45,36 @@ function ownRun(record: CaseRecord): RunRecord | undefined {
 export interface WaitingChange {
   readonly changes: PlanChanges
   readonly mark: string
+  /** It only tells what a newer product says of the same case: nobody has to decide about it. */
+  readonly isNews: boolean
+}
+
+/**
+ * Whether a plan made now differs from the accepted one only because the product was renewed since: nothing that it is made of changed.
+ * Such a difference is said once and asks for nothing, unless it brings a stop.
+ */
+export function isOfProductAlone(record: CaseRecord, episode: Pick<EpisodeRecord, 'factsAt'>): boolean {
+  if (!record.accepted || record.accepted.plan.versions.core === coreVersion) return false
+  const acceptedMs = Date.parse(record.accepted.at)
+  return [record.factsAt, episode.factsAt].every((at) => at === undefined || Date.parse(at) <= acceptedMs)
 }
 
 /** What a plan made now would change of the accepted one; null where nothing of substance would, or where that very change was not taken. */
-export function changeWaiting(record: CaseRecord, live: Plan): WaitingChange | null {
+export function changeWaiting(record: CaseRecord, episode: Pick<EpisodeRecord, 'factsAt'>, live: Plan): WaitingChange | null {
   if (!record.accepted) return null
+  const bringsStop = cautionsBrought(record.accepted.plan.cautions, live.cautions).some((one) => one.level === 'stop' && !one.overruled)
+  const isNews = !bringsStop && isOfProductAlone(record, episode)
   const changes = waitingChange(record.accepted.plan, live)
   if (!changes) return null
   const mark = markOfChange(changes)
   return record.kept?.some((one) => one.change === mark && Date.parse(one.at) >= Date.parse(record.accepted?.at ?? ''))
     ? null
-    : { changes, mark }
+    : { changes, mark, isNews }
+}
+
+/** Whether a change waits that somebody has to take or to refuse. */
+export function isChangeWaiting(record: CaseRecord, episode: Pick<EpisodeRecord, 'factsAt'>, live: Plan): boolean {
+  return changeWaiting(record, episode, live)?.isNews === false
 }
 
 /** A change in words, each line before → after. */

@@ -9,7 +9,8 @@ import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { callsOf } from './calls-of'
-import { gapsOf } from './plan-in-force'
+import { isAnsweredUnread, measuredBeyond } from './measured-beyond'
+import { gapsOf, isOfProductAlone } from './plan-in-force'
 import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
 import { isOpeningRun } from './opening-run'
 import { toClinicalCase } from './clinical-case'
@@ -44,11 +45,17 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
     lookedAtMs: looked ? Date.parse(looked.round.at) : null,
     plan: {
       inForce,
-      waiting: live?.cautions ?? [],
+      waiting: (live?.cautions ?? []).filter((one) => one.level === 'stop' || !isOfProductAlone(record, episode)),
       sinceMs: Date.parse(record.accepted?.at ?? record.openedAt),
       doneSteps: record.runs.flatMap((run) => run.steps.filter((step) => step.outcome === 'done').map((step) => step.stepId)),
     },
-    others: [...troubleItems(record, episode), ...fitItems(record), ...taskItems(record), ...runItems(record, episode, rounds.judged)],
+    others: [
+      ...troubleItems(record, episode),
+      ...fitItems(record),
+      ...measuredBeyond(record, (at) => isLookedAt(rounds.judged, at)),
+      ...taskItems(record),
+      ...runItems(record, episode, rounds.judged),
+    ],
     responses: (record.responses ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     calls: callsOf(record).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     decisions: rounds.decisions,
@@ -104,25 +111,28 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
   })
 }
 
-/** Fit tests that failed when they were last done; what is off fits nobody. */
+/** Fit tests that failed when they were last done, and those answered "yes" about an angle that nobody read; what is off fits nobody. */
 function fitItems(record: CaseRecord): readonly OtherItem[] {
   if (record.removedAt !== null) return []
   const latest = new Map(record.fit.map((one) => [one.testId, one]))
   const tests = record.accepted?.plan.fit ?? []
   return [...latest.values()].flatMap((one): OtherItem[] => {
-    if (one.isGood) return []
     const test = tests.find((each) => each.id === one.testId)
+    const isUnread = test !== undefined && isAnsweredUnread(record, test, one.isGood)
+    if (one.isGood && !isUnread) return []
     return [
       {
         id: `fit/${one.testId}`,
         from: 'reading',
         level: 'warn',
-        text: `Fit: ${test?.text ?? one.testId}: no${one.note ? ` (${one.note})` : ''}${test ? `. ${test.remedy}` : ''}`,
+        text: isUnread
+          ? `Fit: ${test?.text ?? one.testId}: not read. Read the angle`
+          : `Fit: ${test?.text ?? one.testId}: no${one.note ? ` (${one.note})` : ''}${test ? `. ${test.remedy}` : ''}`,
         part: null,
         sinceMs: Date.parse(one.at),
         lookedAtMs: Date.parse(one.at),
         binds: free,
-        ends: 'The same test, passed on a later look.',
+        ends: isUnread ? 'The angle, read.' : 'The same test, passed on a later look.',
         isEndedByWord: false,
       },
     ]
@@ -133,9 +143,7 @@ function fitItems(record: CaseRecord): readonly OtherItem[] {
 function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds['judged']): readonly OtherItem[] {
   const base = { from: 'run', part: null, binds: free, isEndedByWord: false } as const
   const despite = record.runs.flatMap((run) => run.steps.filter((step) => step.outcome !== 'undone' && step.despite?.length))
-  const unchecked = despite.filter(
-    (step) => !judged.some(({ round, verdict }) => verdict.complete && Date.parse(round.at) > Date.parse(step.at)),
-  )
+  const unchecked = despite.filter((step) => !isLookedAt(judged, step.at))
   const isSettled = record.accepted !== null && gapsOf(record, episode).length === 0
   const begun = isSettled ? undefined : record.runs.find((run) => run.withoutPlan !== undefined)
   const found = isSettled ? undefined : record.found
@@ -191,6 +199,11 @@ function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds
         ]
       : []),
   ]
+}
+
+/** Whether a complete round came after a moment. */
+function isLookedAt(judged: CaseRounds['judged'], at: string): boolean {
+  return judged.some(({ round, verdict }) => verdict.complete && Date.parse(round.at) > Date.parse(at))
 }
 
 /** What is overdue. */

@@ -8,7 +8,7 @@ import { createFieldReader, type FieldReader } from './field-reader'
 import { readOrders } from './read-orders'
 import { readRig } from './read-rig'
 import { readStock } from './read-stock'
-import { injuryFlags, patientFlags, patterns, regions, sides, swellings } from '../model/vocabulary'
+import { injuryFlags, isColumnRegion, patientFlags, patterns, regions, sides, swellings } from '../model/vocabulary'
 import { parseReading } from '../quantities/parse-reading'
 import { listMeasurementIds, measurementWords } from '../techniques/measurement-ids'
 import { findTechnique, techniques } from '../techniques/registry'
@@ -102,9 +102,13 @@ function readPatient(from: FieldReader | null): Patient {
 
 function readInjury(from: FieldReader | null): Injury {
   if (!from) return { pattern: 'other', flags: [], swelling: 'none', levelCm: null }
+  const region = from.word('region', regions)
+  const side = from.word('side', sides)
+  const isSided = region === undefined || !isColumnRegion(region)
+  if (side !== undefined && !isSided) from.report('side', `A ${region} has no side: leave the side out.`)
   return {
-    ...optional('region', from.word('region', regions)),
-    ...optional('side', from.word('side', sides)),
+    ...optional('region', region),
+    ...optional('side', isSided ? side : undefined),
     pattern: from.word('pattern', patterns) ?? 'other',
     flags: from.words('flags', injuryFlags, 'unknown-flag'),
     swelling: from.word('swelling', swellings) ?? 'none',

@@ -2,7 +2,7 @@ import type { Problem } from './problem'
 import type { Decision } from './decision'
 import type { Geometry } from './geometry'
 import type { SlowTask } from './slow-task'
-import type { Step } from './step'
+import type { Step, StepAngle } from './step'
 
 export type CautionLevel = 'stop' | 'caution' | 'note'
 
@@ -54,6 +54,8 @@ export interface FitTest {
   /** What to do when the test fails. */
   readonly remedy: string
   readonly where: readonly string[]
+  /** The angle that it asks about: a "yes" counts once that angle was read. */
+  readonly reads?: StepAngle['id']
 }
 
 export interface PlanVersions {

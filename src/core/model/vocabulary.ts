@@ -6,6 +6,11 @@
 export const regions = ['foot', 'ankle', 'lower-leg', 'knee', 'thigh', 'hand', 'wrist', 'forearm', 'neck', 'trunk'] as const
 export type Region = (typeof regions)[number]
 
+/** Neck and trunk have no side and no level. */
+export function isColumnRegion(region: Region): boolean {
+  return region === 'neck' || region === 'trunk'
+}
+
 export const sides = ['left', 'right'] as const
 export type Side = (typeof sides)[number]
 

@@ -16,8 +16,8 @@ import type { Material, Plan } from '../model/plan'
 import type { Step } from '../model/step'
 import { itemsWithFigures } from '../planner/fetch-from'
 
-/** Version of the computing core, kept with every plan it makes. */
-export const coreVersion = '0.1.0'
+/** Version of the computing core, kept with every plan it makes: raised with each change of what it says of the same case. */
+export const coreVersion = '0.2.0'
 
 /** A case worked out by its technique, before its cautions are placed at steps. */
 export interface WorkedOut {

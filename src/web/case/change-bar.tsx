@@ -21,9 +21,11 @@ export function ChangeBar({ open }: { open: OpenCase }) {
   const person = usePerson()
   const [isKeeping, setKeeping] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
-  const waiting = record.removedAt ? null : changeWaiting(record, live)
+  const waiting = record.removedAt ? null : changeWaiting(record, open.episode, live)
   if (!waiting) return null
   const words = changeWords(waiting.changes)
+  if (waiting.isNews)
+    return <ProductNews words={words} onSeen={() => void writeEvent('plan-kept', kept(waiting.mark, words, newerProduct))} />
   const mayDecide = hasRight(person.roles, 'decide')
   const doubted = questioned(open, live)
   const take = async (): Promise<void> => {
@@ -92,10 +94,43 @@ export function ChangeBar({ open }: { open: OpenCase }) {
           onClose={() => setKeeping(false)}
           onReason={(reason) => {
             setKeeping(false)
-            void writeEvent('plan-kept', { change: waiting.mark, words: words.slice(0, 60).map((line) => line.slice(0, 400)), reason })
+            void writeEvent('plan-kept', kept(waiting.mark, words, reason))
           }}
         />
       ) : null}
+    </section>
+  )
+}
+
+const newerProduct = 'Only the program is newer: the case is the same.'
+
+function kept(change: string, words: readonly string[], reason: string): { change: string; words: readonly string[]; reason: string } {
+  return { change, words: words.slice(0, 60).map((line) => line.slice(0, 400)), reason }
+}
+
+/** What a newer product would plan otherwise, said once: nothing about the patient changed, so nothing is asked. */
+function ProductNews({ words, onSeen }: { words: readonly string[]; onSeen: () => void }) {
+  const person = usePerson()
+  return (
+    <section aria-label="The program was renewed" className="border-b border-line bg-sheet">
+      <details className="mx-auto max-w-7xl px-3 sm:px-6">
+        <summary className="min-h-12 cursor-pointer content-center font-semibold">
+          The program was renewed; what was accepted stays in force. Made now, the plan would differ in {words.length}{' '}
+          {words.length === 1 ? 'line' : 'lines'}
+        </summary>
+        <ul className="grid gap-x-6 gap-y-0.5 pb-3 sm:grid-cols-2">
+          {words.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+        {hasRight(person.roles, 'decide') ? (
+          <div className="pb-3">
+            <Button look="quiet" onClick={onSeen}>
+              Seen: keep what was accepted
+            </Button>
+          </div>
+        ) : null}
+      </details>
     </section>
   )
 }

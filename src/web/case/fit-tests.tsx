@@ -1,16 +1,17 @@
 import { useWords } from '../sync/use-words'
 import type { FitTest } from '#core/model/plan'
-import type { FitRecord } from '#contract/records/case'
+import type { CaseRecord } from '#contract/records/case'
+import { isAnsweredUnread } from '#contract/views/measured-beyond'
 import { Notice } from '../parts/notice'
 
 /** What to look at on the device, each answered yes or no, with what to do when it is not so. */
 export function FitTests({
   tests,
-  records,
+  record,
   onSave,
 }: {
   tests: readonly FitTest[]
-  records: readonly FitRecord[]
+  record: CaseRecord
   onSave: (body: { testId: string; isGood: boolean; note: string }) => void
 }) {
   const say = useWords()
@@ -21,7 +22,8 @@ export function FitTests({
       </h2>
       <ul className="grid gap-2">
         {tests.map((test) => {
-          const last = records.findLast((one) => one.testId === test.id)
+          const last = record.fit.findLast((one) => one.testId === test.id)
+          const isUnread = last !== undefined && isAnsweredUnread(record, test, last.isGood)
           return (
             <li key={test.id} className="rounded-2xl border border-line bg-sheet px-4 py-2.5">
               <div className="flex items-center gap-3">
@@ -36,13 +38,18 @@ export function FitTests({
                       type="button"
                       aria-pressed={last?.isGood === isGood}
                       onClick={() => onSave({ testId: test.id, isGood, note: '' })}
-                      className={`min-h-11 min-w-13 rounded-xl border px-3 ${last?.isGood === isGood ? (isGood ? 'border-ink bg-ink font-bold text-paper' : 'border-stop bg-stop-wash font-bold text-stop') : 'border-line'}`}
+                      className={`min-h-11 min-w-13 rounded-xl border px-3 ${last?.isGood === isGood ? (isGood ? (isUnread ? 'border-caution bg-caution-wash font-bold text-caution' : 'border-ink bg-ink font-bold text-paper') : 'border-stop bg-stop-wash font-bold text-stop') : 'border-line'}`}
                     >
                       {isGood ? 'yes' : 'no'}
                     </button>
                   ))}
                 </div>
               </div>
+              {isUnread ? (
+                <div className="mt-2">
+                  <Notice tone="caution" lead="Not read: a yes counts once the angle is read" role="status" />
+                </div>
+              ) : null}
               {last && !last.isGood ? (
                 <div className="mt-2">
                   <Notice tone="caution" lead={say(test.remedy)} role="status" />

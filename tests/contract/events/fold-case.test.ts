@@ -214,6 +214,17 @@ describe('a device that was on already', () => {
   })
 })
 
+describe('an injury of neck or trunk', () => {
+  it('has no side, whatever an older outbox still says', () => {
+    for (const region of ['neck', 'trunk'] as const) {
+      const stay = foldStay(openedEpisode(), event('injury', { injuryId: 'i1', injury: { ...injury, region, side: 'left' } }))
+      expect(stay.injuries['i1']).to.include({ region, side: null })
+    }
+    const limb = foldStay(openedEpisode(), event('injury', { injuryId: 'i1', injury: { ...injury, side: 'left' } }))
+    expect(limb.injuries['i1']).to.include({ side: 'left' })
+  })
+})
+
 describe('where on the path a case stands', () => {
   const placed = foldStay(openedEpisode(), event('injury', { injuryId: 'i1', injury }))
   const neck = foldStay(openedEpisode(), event('injury', { injuryId: 'i1', injury: { ...injury, region: 'neck', side: null } }))

@@ -4,9 +4,9 @@ import { upcastBody } from '#contract/events/upcast'
 import { isOfSubstance } from '#core/planner/compare-plans'
 import { markOfChange, waitingChange } from '#core/techniques/waiting-change'
 import type { CaseRecord } from '#contract/records/case'
-import { changeWaiting, changeWords, planInForce, planOfRun } from '#contract/views/plan-in-force'
+import { changeWaiting, changeWords, isChangeWaiting, planInForce, planOfRun } from '#contract/views/plan-in-force'
 import { withOccasions } from '#contract/views/occasions'
-import type { Plan } from '#core/model/plan'
+import type { Caution, Plan } from '#core/model/plan'
 import { adjustmentPlan } from '#core/runs/adjustment-plan'
 import { changedExample, exampleOf } from '../../harness/example-cases'
 import { planFile } from '../../harness/leg-slab-cases'
@@ -29,6 +29,8 @@ const event = (kind: string, body: object, at = '2026-01-10T09:00:00Z') => ({
 const fold = (record: CaseRecord | null, ...events: ReturnType<typeof event>[]): CaseRecord =>
   events.reduce<CaseRecord | null>((now, one) => foldCase(now, 'c1', one as Parameters<typeof foldCase>[2]), record) as CaseRecord
 const opened = fold(null, event('case-opened', { episodeId: 'e1', injuryId: 'i1', technique: 'leg-slab' }, '2026-01-10T08:00:00Z'))
+/** Nothing about the patient changed. */
+const stay = {}
 const taken = fold(opened, event('plan', { plan: accepted }))
 
 describe('the plan in force', () => {
@@ -46,19 +48,38 @@ describe('the plan in force', () => {
   })
 
   it('has a change waiting when another differs in substance, and says it before → after', () => {
-    expect(changeWaiting(taken, accepted)).to.equal(null)
-    expect(changeWaiting(opened, swollen)).to.equal(null)
-    const waiting = changeWaiting(taken, swollen)
+    expect(changeWaiting(taken, stay, accepted)).to.equal(null)
+    expect(changeWaiting(opened, stay, swollen)).to.equal(null)
+    const waiting = changeWaiting(taken, stay, swollen)
     expect(waiting).not.to.equal(null)
     expect(changeWords(waiting!.changes).some((line) => line.includes(' → ') || line.startsWith('New: '))).to.equal(true)
   })
 
   it('no longer asks about a change that was not taken, until it is another one or another plan is accepted', () => {
-    const { mark } = changeWaiting(taken, swollen)!
+    const { mark } = changeWaiting(taken, stay, swollen)!
     const kept = fold(taken, event('plan-kept', { change: mark, words: [], reason: 'going down' }, '2026-01-10T09:10:00Z'))
-    expect(changeWaiting(kept, swollen)).to.equal(null)
+    expect(changeWaiting(kept, stay, swollen)).to.equal(null)
     const again = fold(kept, event('plan', { plan: accepted }, '2026-01-10T09:20:00Z'))
-    expect(changeWaiting(again, swollen)).not.to.equal(null)
+    expect(changeWaiting(again, stay, swollen)).not.to.equal(null)
+  })
+
+  it('is news and asks nothing where only the product is newer, unless it brings a stop or the case changed as well', () => {
+    const older = fold(opened, event('plan', { plan: { ...accepted, versions: { ...accepted.versions, core: '0.0.9' } } }))
+    const reworded: Plan = { ...accepted, materials: accepted.materials.slice(1) }
+    expect(changeWaiting(older, stay, reworded)?.isNews).to.equal(true)
+    expect(isChangeWaiting(older, stay, reworded)).to.equal(false)
+    expect(isChangeWaiting(taken, stay, reworded), 'the same product').to.equal(true)
+    const stop: Caution = { code: 'cord-sign', level: 'stop', text: 'A new stop.', why: '', decisions: [], steps: [] }
+    expect(isChangeWaiting(older, stay, { ...reworded, cautions: [...accepted.cautions, stop] })).to.equal(true)
+    const remeasured = fold(older, event('reading', { id: 'calf-girth', value: 40, unit: 'cm' }, '2026-01-10T09:30:00Z'))
+    expect(isChangeWaiting(remeasured, stay, reworded)).to.equal(true)
+    expect(isChangeWaiting(older, { factsAt: '2026-01-10T09:30:00Z' }, reworded)).to.equal(true)
+    // A reading from before that an outbox brings afterwards is heard of after it.
+    const late = {
+      ...event('reading', { id: 'calf-girth', value: 40, unit: 'cm' }, '2026-01-10T08:30:00Z'),
+      receivedAt: '2026-01-10T09:30:00Z',
+    }
+    expect(isChangeWaiting(fold(older, late), stay, reworded)).to.equal(true)
   })
 
   it('ends with a change of side, and is held until identity is checked afresh', () => {

@@ -205,6 +205,7 @@ export function legCastFit(isLong: boolean): readonly FitTest[] {
           },
           {
             id: 'knee-angle',
+            reads: 'knee' as const,
             text: 'Knee angle measured',
             why: 'It sets as it is held.',
             remedy: 'Still soft: correct it. Set: wedge or make it again.',
@@ -214,6 +215,7 @@ export function legCastFit(isLong: boolean): readonly FitTest[] {
       : []),
     {
       id: 'ankle-angle',
+      reads: 'ankle',
       text: 'Ankle angle measured',
       why: 'A dropped foot cannot stand flat.',
       remedy: 'Still soft: correct it. Set: make it again.',

@@ -44,6 +44,7 @@ export function legSlabFit(extent: Extent): readonly FitTest[] {
     },
     {
       id: 'foot-level',
+      reads: 'foot-plane',
       text: 'Foot plane level, neither tilted nor turned',
       why: 'It sets as it is held.',
       remedy: 'Still soft: correct it. Set: make it again.',

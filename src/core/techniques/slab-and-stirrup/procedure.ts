@@ -215,6 +215,7 @@ export const slabAndStirrupFit: readonly FitTest[] = [
   { id: 'no-dent', text: 'No dent anywhere', why: 'A dent presses for as long as it is worn.', remedy: 'Make it again.', where: ['slab'] },
   {
     id: 'foot-level',
+    reads: 'foot-plane',
     text: 'Foot plane level, neither tilted nor turned',
     why: 'It sets as it is held.',
     remedy: 'Still soft: correct it. Set: make it again.',

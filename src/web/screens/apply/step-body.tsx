@@ -124,7 +124,7 @@ export function StepBody({
       {step.fits?.length ? (
         <FitTests
           tests={plan.fit.filter((test) => step.fits?.includes(test.id))}
-          records={open.record.fit}
+          record={open.record}
           onSave={(body) => void writeEvent('fit', body)}
         />
       ) : null}

@@ -32,7 +32,7 @@ export function CheckScreen() {
   const hasBaseline = judged.some((one) => one.round.isBaseline)
   const fit = (
     <>
-      <FitTests tests={plan.fit} records={record.fit} onSave={(body) => void writeEvent('fit', body)} />
+      <FitTests tests={plan.fit} record={record} onSave={(body) => void writeEvent('fit', body)} />
       <RunAngles open={open} plan={plan} />
     </>
   )

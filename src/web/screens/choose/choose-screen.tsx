@@ -4,7 +4,7 @@ import type { Decision } from '#core/model/decision'
 import type { Caution, Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import { toClinicalCase } from '#contract/views/clinical-case'
-import { changeWaiting } from '#contract/views/plan-in-force'
+import { isChangeWaiting } from '#contract/views/plan-in-force'
 import { hasRight } from '#contract/rights'
 import { protocolOf } from '#contract/records/case'
 import { Lane } from '../../lane/lane'
@@ -53,7 +53,7 @@ export function ChooseScreen() {
   )
   const sized = plan.decisions.filter((one) => one.strip)
   const mayDecide = hasRight(person.roles, 'decide')
-  const isAccepted = record.accepted !== null && changeWaiting(record, plan) === null
+  const isAccepted = record.accepted !== null && !isChangeWaiting(record, open.episode, plan)
   const openStops = plan.cautions.filter((one) => one.level === 'stop' && !one.overruled)
   const lit = sheet && sheet.kind !== 'set-aside' ? sheet.decision.working.flatMap((line) => line.where ?? []) : []
   const accept = async (): Promise<void> => {

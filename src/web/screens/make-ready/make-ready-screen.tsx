@@ -7,7 +7,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { spoken } from '#core/model/vocabulary'
 import type { Decision } from '#core/model/decision'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
-import { changeWaiting, gapsOf, planInForce } from '#contract/views/plan-in-force'
+import { gapsOf, isChangeWaiting, planInForce } from '#contract/views/plan-in-force'
 import { protocolOf } from '#contract/records/case'
 import { BeginWithout } from '../../case/begin-without'
 import { usePlanInHand } from '../../case/use-plan'
@@ -45,7 +45,7 @@ export function MakeReadyScreen() {
   // What is laid out and held is the plan in force; forecasts answer to water, people and room as they are now.
   const plan = isTrying ? live : planInForce(record, live)
   const gaps = gapsOf(record, open.episode)
-  const waits = changeWaiting(record, live) !== null
+  const waits = isChangeWaiting(record, open.episode, live)
   const isHeld = record.sideChange !== undefined && record.sideChange.checked === null
   const heat = taskOf(tasks, 'peak-skin-temp')
   const crew = taskOf(tasks, 'least-crew')

@@ -27,15 +27,6 @@ export function MeasureScreen() {
   const plan = usePlan(open, provisional)
   const readings = open.record.measurements
   const injury = open.episode.injuries[open.record.injuryId]
-  const isOpen = (place: AskedReading): boolean => place.need !== 'optional' && readingsOf(place, readings).length === 0
-  const wantsThird = (place: AskedReading): boolean =>
-    plan.problems.some((problem) => problem.code === 'third-reading' && problem.path === `measurements/${place.definition.id}`)
-  const next = asked.find(isOpen) ?? asked.find(wantsThird)
-  const current = asked.find((one) => one.key === picked) ?? next ?? asked.find((one) => readingsOf(one, readings).length === 0) ?? asked[0]
-  const usual = current ? usualSide(current, injury?.side ?? null, injury?.swelling !== 'none') : null
-  const side = current?.fixedSide ?? (chosenSide && chosenSide.for === current?.key && usual ? chosenSide.side : usual)
-  const openCount = asked.filter(isOpen).length
-  const isEnough = !asked.some((one) => one.need === 'required' && readingsOf(one, readings).length === 0)
   const stature = open.episode.patient.heightCm
   const doubts = new Map(
     readings.flatMap((one): [string, string][] => {
@@ -44,6 +35,18 @@ export function MeasureScreen() {
       return doubt ? [[one.id, doubt]] : problem ? [[one.id, 'doubted: look again']] : []
     }),
   )
+  const isRead = (place: AskedReading): boolean => readingsOf(place, readings).length > 0
+  const isUnread = (place: AskedReading): boolean => place.need !== 'optional' && !isRead(place)
+  const isDoubted = (place: AskedReading): boolean => isRead(place) && doubts.has(place.definition.id)
+  const wantsThird = (place: AskedReading): boolean =>
+    plan.problems.some((problem) => problem.code === 'third-reading' && problem.path === `measurements/${place.definition.id}`)
+  const next = asked.find(isUnread) ?? asked.find(wantsThird) ?? asked.find(isDoubted)
+  const current = asked.find((one) => one.key === picked) ?? next ?? asked.find((one) => readingsOf(one, readings).length === 0) ?? asked[0]
+  const usual = current ? usualSide(current, injury?.side ?? null, injury?.swelling !== 'none') : null
+  const side = current?.fixedSide ?? (chosenSide && chosenSide.for === current?.key && usual ? chosenSide.side : usual)
+  const unreadCount = asked.filter(isUnread).length
+  const doubtedCount = asked.filter(isDoubted).length
+  const isEnough = !asked.some((one) => one.need === 'required' && (isUnread(one) || isDoubted(one)))
   const take = (taken: readonly Measurement[]): void => {
     setProvisional(null)
     setPicked(null)
@@ -79,7 +82,7 @@ export function MeasureScreen() {
         />
       }
       title="Measure"
-      lead={next ? (openCount > 0 ? `${openCount} places to go` : 'A third reading is wanted') : 'All asked places are read'}
+      lead={leadOf(unreadCount, doubtedCount, asked.some(wantsThird))}
       next={
         <ButtonLink look={next ? 'plain' : 'next'} to={`/case/${open.record.id}/choose`}>
           {isEnough ? 'Choose the size' : 'Choose with what there is'}
@@ -115,6 +118,13 @@ export function MeasureScreen() {
       </div>
     </StagePage>
   )
+}
+
+/** How far measuring is: a place whose reading is doubted is not read. */
+function leadOf(unreadCount: number, doubtedCount: number, wantsThird: boolean): string {
+  if (unreadCount > 0) return `${unreadCount} places to go${doubtedCount > 0 ? `, ${doubtedCount} doubted` : ''}`
+  if (wantsThird) return 'A third reading is wanted'
+  return doubtedCount > 0 ? `${doubtedCount} of the readings doubted: look again` : 'All asked places are read'
 }
 
 /** A reading judged in words: one tap. */

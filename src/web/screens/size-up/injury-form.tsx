@@ -1,15 +1,5 @@
 import { useState } from 'react'
-import {
-  bodyRegionOf,
-  isUsualIn,
-  patterns,
-  patternsOf,
-  spoken,
-  swellings,
-  type Pattern,
-  type Region,
-  type Swelling,
-} from '#core/model/vocabulary'
+import { bodyRegionOf, isUsualIn, patterns, patternsOf, spoken, swellings, type Pattern, type Swelling } from '#core/model/vocabulary'
 import type { InjuryRecord } from '#contract/records/episode'
 import { ChoiceRow } from '../../parts/choice-row'
 
@@ -64,9 +54,4 @@ export function SwellingField({
       onChange={onSwelling}
     />
   )
-}
-
-/** Neck and trunk have no side and no level. */
-export function isColumnRegion(region: Region): boolean {
-  return region === 'neck' || region === 'trunk'
 }

@@ -91,7 +91,7 @@ export function QuestionGroups({ questions, results, about, onSet, onNotSo }: Pr
           </div>
         ) : null,
       )}
-      <Fold flags={places.rest} lead="Changes nothing here">
+      <Fold flags={places.rest} lead="Also asked">
         {chips(places.rest)}
       </Fold>
       <Fold flags={places.notSo} lead={`Asked, not so${lastAsked(questions)}`}>

@@ -1,6 +1,15 @@
 import { useMemo, useState } from 'react'
 import { isOfPatient, type AskedFlag } from '#core/model/flag-words'
-import { bodyRegionOf, sides, spoken, type InjuryFlag, type PatientFlag, type Region, type Side } from '#core/model/vocabulary'
+import {
+  bodyRegionOf,
+  isColumnRegion,
+  sides,
+  spoken,
+  type InjuryFlag,
+  type PatientFlag,
+  type Region,
+  type Side,
+} from '#core/model/vocabulary'
 import { formatLength } from '#core/planner/format-decision'
 import type { Question, WhatIf } from '#core/techniques/what-if'
 import { rankTechniques } from '#core/techniques/rank-techniques'
@@ -30,7 +39,7 @@ import { FileIn } from './file-in'
 import { FoundOn } from './found-on'
 import { IdentityForm } from './identity-form'
 import { MergeLine } from './merge-line'
-import { isColumnRegion, PatternField, SwellingField } from './injury-form'
+import { PatternField, SwellingField } from './injury-form'
 import { LevelField } from './level-field'
 import { LevelLane } from './level-lane'
 import { OrdersForm } from './orders-form'
@@ -137,13 +146,7 @@ export function SizeUpScreen() {
             <details className="self-end rounded-2xl border border-line px-4 open:lg:col-span-3" open={changes('level') || undefined}>
               <summary className="min-h-12 content-center font-semibold">
                 Level of the injury{' '}
-                <span className="font-normal text-soft">
-                  {injury.levelCm !== null
-                    ? formatLength(injury.levelCm, units)
-                    : changes('level')
-                      ? 'not set'
-                      : 'not set; changes nothing here'}
-                </span>
+                <span className="font-normal text-soft">{injury.levelCm !== null ? formatLength(injury.levelCm, units) : 'not set'}</span>
               </summary>
               <div className="grid gap-3 pb-3">
                 <LevelLane geometry={plan.geometry} level={injury.levelCm} onLevel={(levelCm) => save({ ...injury, levelCm })} />
