@@ -19,6 +19,7 @@ import { createPrint } from './planning/print'
 import { createPlanner } from './planning/planner'
 import { createCountersigns } from './repositories/countersigns'
 import { createEventRepository } from './repositories/events'
+import { createJudgedRules } from './repositories/judged-rules'
 import { createPageRepository } from './repositories/pages'
 import { createPatientReads } from './repositories/patient-reads'
 import { createPeopleRepository, type Account } from './repositories/people'
@@ -145,7 +146,8 @@ export function createApp(deps: AppDeps): App {
 
   const pages = createPageRepository(db)
   const line = deps.pager ?? null
-  const pager = createPagerSender({ db, streams, events, pages, clock, log, line })
+  const rules = createJudgedRules(db)
+  const pager = createPagerSender({ db, streams, events, pages, rules, clock, log, line })
 
   const metrics = deps.isMeasured ? createMetrics({ writes: db, reads }, () => pager.state?.isAnswering ?? null) : null
 

@@ -65,8 +65,16 @@ function localTime(atMs: number, zone: string): { readonly day: number; readonly
  * The page that is due now about a case, or null. One call a case: the first step of the chain at once, the next one when its minutes have
  * passed without a person's answer or the page could not be brought, the last again and again; a new urgent finding goes to whoever has the
  * call already.
+ * @param isOfBefore other rules have judged all that is known of the case, and nothing was heard of it since: a call that they began goes
+ *   on, none begins
  */
-export function pageDue(record: CaseRecord, episode: EpisodeRecord, ward: WardRecord, nowMs: number): Omit<PageBody, 'pageId'> | null {
+export function pageDue(
+  record: CaseRecord,
+  episode: EpisodeRecord,
+  ward: WardRecord,
+  nowMs: number,
+  isOfBefore = false,
+): Omit<PageBody, 'pageId'> | null {
   const standing = standingOf(record, episode, null, nowMs)
   const urgent = standing.items.filter((one) => one.isCalled && one.settled === null)
   const first = firstAction(standing)?.text ?? ''
@@ -89,15 +97,15 @@ export function pageDue(record: CaseRecord, episode: EpisodeRecord, ward: WardRe
   }
   if (call.answered) {
     const holder = pages.findLast((one) => one.receipts.some((receipt) => receipt.what === 'answered'))
-    return untold.length > 0 ? make(holder?.step ?? 0, untold) : null
+    return untold.length > 0 && !isOfBefore ? make(holder?.step ?? 0, untold) : null
   }
   const last = pages.at(-1)
-  if (!last) return make(0, urgent)
+  if (!last) return isOfBefore ? null : make(0, urgent)
   const next = Math.min(last.step + 1, steps.length - 1)
   const isHigher = next > last.step
   const waitMin = isHigher ? (steps[next]?.afterMin ?? againMin) : againMin
   if ((isHigher && isRefused(last)) || nowMs - firstOfStep(pages, last) >= waitMin * minuteMs) return make(next, urgent)
-  return untold.length > 0 ? make(last.step, untold) : null
+  return untold.length > 0 && !isOfBefore ? make(last.step, untold) : null
 }
 
 function isRefused(page: PageRecord): boolean {

@@ -17,6 +17,7 @@ import * as people from './migrations/2026-11-27-people'
 import * as reads from './migrations/2026-11-27-reads'
 import * as secondFactor from './migrations/2026-11-27-second-factor'
 import * as signIn from './migrations/2026-11-27-sign-in'
+import * as judgedRules from './migrations/2026-11-28-judged-rules'
 import * as practice from './migrations/2026-11-28-practice'
 
 const migrations = [
@@ -38,6 +39,7 @@ const migrations = [
   snapshotVersions,
   lockouts,
   practice,
+  judgedRules,
 ]
 
 /** Brings the database to the newest schema; each migration runs once, in order. The way back is the backup. */

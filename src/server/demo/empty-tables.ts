@@ -13,6 +13,7 @@ export async function emptyTables(db: Sequelize): Promise<void> {
     'patient_reads',
     'photos',
     'pages',
+    'judged_rules',
     'wards',
     'stock_movements',
     'reservations',

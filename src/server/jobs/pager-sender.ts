@@ -6,6 +6,7 @@ import { pageDue } from '#contract/views/escalation'
 import type { Clock } from '../ground/clock'
 import { inTransaction } from '../db/in-transaction'
 import type { EventRepository } from '../repositories/events'
+import type { JudgedRules } from '../repositories/judged-rules'
 import type { OutgoingPage, PageRepository } from '../repositories/pages'
 import type { StreamRepository } from '../repositories/streams'
 import { lockCaseAndStay, writeForCase } from '../services/write-for-case'
@@ -30,6 +31,7 @@ export interface PagerDeps {
   readonly streams: StreamRepository
   readonly events: EventRepository
   readonly pages: PageRepository
+  readonly rules: JudgedRules
   readonly clock: Clock
   readonly log: Logger
   readonly line: PagerLine | null
@@ -40,12 +42,15 @@ const answerMs = 3_000
 const mostAtOnce = 20
 const firstWaitMs = 1_000
 const longestWaitMs = 60_000
+/** How often it is noted until when everything was judged. */
+const notingMs = 10_000
 
 /** A sender over one database; several servers may each have one. */
-export function createPagerSender({ db, streams, events, pages, clock, log, line }: PagerDeps): PagerSender {
+export function createPagerSender({ db, streams, events, pages, rules, clock, log, line }: PagerDeps): PagerSender {
   const own = uuidv7()
   let state: PagerState | null = line && { isAnswering: true, since: new Date(clock()).toISOString() }
   let isBusy = false
+  let notedMs = -Infinity
 
   function note(isAnswering: boolean): void {
     if (state === null || state.isAnswering === isAnswering) return
@@ -54,15 +59,16 @@ export function createPagerSender({ db, streams, events, pages, clock, log, line
   }
 
   /** Decides about one case, and writes the page with the event that tells of it; locks nothing while nothing is due. */
-  async function pageCase(caseId: string): Promise<void> {
+  async function pageCase(caseId: string, othersUntilMs: number | null): Promise<void> {
     const seen = await streams.findCase(caseId)
     const stay = seen && (await streams.findEpisode(seen.record.episodeId))
     if (!stay || !pageDue(seen.record, stay.record, (await streams.findWard()).record, clock())) return
+    const isOfBefore = othersUntilMs !== null && !(await rules.isHeardSince(caseId, new Date(othersUntilMs)))
     await inTransaction(db, async (transaction) => {
       const found = await lockCaseAndStay(streams, caseId, transaction)
       if (!found) return
       const now = clock()
-      const due = pageDue(found.locked.record, found.episode, (await streams.findWard(transaction)).record, now)
+      const due = pageDue(found.locked.record, found.episode, (await streams.findWard(transaction)).record, now, isOfBefore)
       if (!due) return
       const body = { pageId: uuidv7(), ...due }
       const at = new Date(now).toISOString()
@@ -86,9 +92,17 @@ export function createPagerSender({ db, streams, events, pages, clock, log, line
   }
 
   async function round(pager: PagerLine): Promise<void> {
+    const begunMs = clock()
+    const othersUntilMs = await rules.judgedByOthersUntil()
     const rows = await streams.liveBoardRows()
-    for (const row of rows.filter((one) => one.answer !== null)) await guarded('page', row.caseId, () => pageCase(row.caseId))
+    let isWhole = true
+    for (const row of rows.filter((one) => one.answer !== null))
+      isWhole = (await guarded('page', row.caseId, () => pageCase(row.caseId, othersUntilMs))) && isWhole
     const now = clock()
+    if (isWhole && begunMs - notedMs >= notingMs) {
+      await rules.note(new Date(begunMs))
+      notedMs = begunMs
+    }
     const due = await pages.lease(own, new Date(now), new Date(now + leaseMs), mostAtOnce)
     const stillAsks = new Set(rows.filter((one) => one.answer !== null).map((one) => one.caseId))
     for (const page of due) {
@@ -99,8 +113,14 @@ export function createPagerSender({ db, streams, events, pages, clock, log, line
     if (due.length === 0) note((await get(`${pager.address}/health`)) === 200)
   }
 
-  async function guarded(what: string, caseId: string, work: () => Promise<void>): Promise<void> {
-    await work().catch((error: unknown) => log.error({ case: caseId, reason: (error as Error).name }, `the pager sender could not ${what}`))
+  async function guarded(what: string, caseId: string, work: () => Promise<void>): Promise<boolean> {
+    try {
+      await work()
+      return true
+    } catch (error) {
+      log.error({ case: caseId, reason: (error as Error).name }, `the pager sender could not ${what}`)
+      return false
+    }
   }
 
   return {

@@ -11,6 +11,7 @@ import { bothLegs } from '../../../src/server/demo/findings'
 import { createPagerSender } from '../../../src/server/jobs/pager-sender'
 import { defineModels } from '../../../src/server/db/models'
 import { createEventRepository } from '../../../src/server/repositories/events'
+import { createJudgedRules } from '../../../src/server/repositories/judged-rules'
 import { createPageRepository } from '../../../src/server/repositories/pages'
 import { createStreamRepository } from '../../../src/server/repositories/streams'
 import { signReceipt } from '../../../src/server/services/keep-receipt'
@@ -169,6 +170,30 @@ describe('paging about what is urgent', () => {
     expect(pager.sent).to.deep.equal([])
   })
 
+  it('pages nobody about looks that other rules have judged, until something is heard of the case; a call that they began goes on', async () => {
+    await alarm()
+    const byOthers = (until: number): Promise<unknown> =>
+      harness.db.query('REPLACE INTO judged_rules (core, judged_until) VALUES (:core, :until)', {
+        replacements: { core: '0.0.9', until: new Date(until) },
+      })
+    try {
+      await byOthers(harness.now)
+      later(1)
+      await harness.pager.tick()
+      expect(pager.sent, 'judged by the rules of before').to.have.length(0)
+      // A look that an outbox brings only now says when it was looked; what counts is that nobody has judged it.
+      await ada.send(opened.caseStream, 'options', { options: {} })
+      await harness.pager.tick()
+      expect(pager.sent).to.have.length(1)
+      await byOthers(harness.now)
+      later(5)
+      await harness.pager.tick()
+      expect(pager.sent, 'its call goes on').to.have.length(2)
+    } finally {
+      await harness.db.query('DELETE FROM judged_rules WHERE core = :core', { replacements: { core: '0.0.9' } })
+    }
+  })
+
   it('lets one of two servers send a page', async () => {
     const models = defineModels(harness.db)
     const other = createPagerSender({
@@ -176,6 +201,7 @@ describe('paging about what is urgent', () => {
       streams: createStreamRepository(harness.db, models),
       events: createEventRepository(harness.db, models),
       pages: createPageRepository(harness.db),
+      rules: createJudgedRules(harness.db),
       clock: () => harness.now,
       log: pino({ level: 'silent' }),
       line: { address: pager.address, secret },
