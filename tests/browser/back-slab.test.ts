@@ -7,6 +7,7 @@ import { bounceIsOver } from '../harness/waits'
 import { seedCase, type SeededCase } from '../harness/seed-case'
 import { enterOpen } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -33,7 +34,7 @@ async function takeReadings(...readings: string[]): Promise<void> {
     const before = await askedNow()
     await browser.type('textbox', /^Reading,/, reading)
     await browser.press(Key.ENTER)
-    await browser.driver.wait(async () => !['', before].includes(await askedNow()), 8_000, `${before} stays asked`)
+    await browser.driver.wait(async () => !['', before].includes(await askedNow()), patienceMs, `${before} stays asked`)
   }
 }
 
@@ -250,7 +251,7 @@ describe('a back slab in the browser', () => {
         // A hold that ends before its clock asks why.
         const next = (): Promise<unknown> => browser.query('region', `Step ${step + 1} of 21`)
         const early = (): Promise<unknown> => browser.query('button', 'It is hard')
-        await browser.driver.wait(async () => (await next()) ?? (await early()), 8_000, `step ${step} stays`)
+        await browser.driver.wait(async () => (await next()) ?? (await early()), patienceMs, `step ${step} stays`)
         if (await early()) await browser.click('button', 'It is hard')
       }
       await browser.find('region', 'Step 21 of 21')
@@ -338,7 +339,10 @@ describe('a back slab in the browser', () => {
       await draftIsKept(browser, /33\.3/)
       await browser.driver.navigate().refresh()
       await browser.click('button', /^Below-knee girth/)
-      await browser.driver.wait(async () => (await (await browser.find('textbox', /^Reading,/)).getAttribute('value')) === '33.3', 8_000)
+      await browser.driver.wait(
+        async () => (await (await browser.find('textbox', /^Reading,/)).getAttribute('value')) === '33.3',
+        patienceMs,
+      )
     })
 
     it('stops a square ankle with a torn heel cord until the angle is ordered', async () => {
@@ -357,7 +361,7 @@ describe('a back slab in the browser', () => {
       await browser.type('textbox', 'Ordered ankle angle, degrees', '110')
       await browser.waitForText('toes 20° down from square')
       await browser.press(Key.ENTER)
-      await browser.driver.wait(async () => !(await browser.text()).includes('Do not square the ankle'), 8_000)
+      await browser.driver.wait(async () => !(await browser.text()).includes('Do not square the ankle'), patienceMs)
     })
 
     it('stops on a pulse that the baseline could not find', async () => {
@@ -375,7 +379,7 @@ describe('a back slab in the browser', () => {
       await browser.find('button', 'Accept the plan')
       await openFolds(browser)
       await browser.find('radio', 'Past the toes')
-      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
+      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), patienceMs)
       const status = await browser.evaluateAsync(
         `const [caseId, done] = arguments
        const run = async () => {
@@ -396,14 +400,14 @@ describe('a back slab in the browser', () => {
       await browser.find('dialog', 'Changed meanwhile')
       await browser.waitForText('past toes')
       await browser.click('button', 'Send mine again')
-      await browser.driver.wait(async () => (await browser.find('radio', 'Past the toes')).isSelected(), 8_000)
+      await browser.driver.wait(async () => (await browser.find('radio', 'Past the toes')).isSelected(), patienceMs)
     })
 
     it('sends what was refused where it belongs, also when another case is open by then', async () => {
       const [{ caseId }, { caseId: other }] = [await unreadCase(), await unreadCase()]
       await browser.open(`/case/${other}/size-up`)
       await browser.find('heading', 'Size up')
-      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
+      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), patienceMs)
       const versionOf = (id: string): Promise<number> =>
         browser.evaluateAsync(
           `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.version))`,
@@ -431,7 +435,7 @@ describe('a back slab in the browser', () => {
              fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.options.length === 'past-toes'))`,
             caseId,
           ),
-        8_000,
+        patienceMs,
       )
       expect(await versionOf(other), 'the case that was open').to.equal(before)
       expect(await browser.query('dialog', 'Changed meanwhile')).to.equal(null)
@@ -443,7 +447,7 @@ describe('a back slab in the browser', () => {
       const { caseId } = await unreadCase()
       await browser.open(`/case/${caseId}/measure`)
       await browser.find('textbox', /^Reading,/)
-      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
+      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), patienceMs)
       const network = (offline: boolean) =>
         browser.driver.sendAndGetDevToolsCommand('Network.emulateNetworkConditions', {
           offline,
@@ -463,7 +467,7 @@ describe('a back slab in the browser', () => {
       await fillRound(/Baseline round/, 'Keep the baseline')
       await browser.waitForText('NOT sent: phone if urgent')
       await network(false)
-      await browser.driver.wait(async () => !/No connection|NOT sent/.test(await browser.text()), 15_000)
+      await browser.driver.wait(async () => !/No connection|NOT sent/.test(await browser.text()), patienceMs)
       const stored = await browser.evaluateAsync(
         `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then((one) => done(one.record.measurements.length))`,
         caseId,

@@ -6,6 +6,7 @@ import { draftIsGone } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { finishStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -59,7 +60,7 @@ describe('beside the run in the browser', () => {
           hours,
         )
         // Two rounds of the clock's own watch, which looks every three seconds.
-        await browser.driver.wait(async () => (await secondsOf('Setting')) < before - 1, 8_000)
+        await browser.driver.wait(async () => (await secondsOf('Setting')) < before - 1, patienceMs)
         expect(await secondsOf('Setting')).to.be.within(before - 30, before)
       }
       await browser.driver.navigate().refresh()
@@ -147,7 +148,7 @@ describe('beside the run in the browser', () => {
       // The session of before is over, which its live stream says: the one of now goes on.
       const asked = (): Promise<number> =>
         browser.evaluate(`return performance.getEntriesByType('resource').filter((one) => /api\\/stream/.test(one.name)).length`)
-      await browser.driver.wait(async () => (await asked()) > 0, 15_000, 'the stream of before never ended')
+      await browser.driver.wait(async () => (await asked()) > 0, patienceMs, 'the stream of before never ended')
       expect(await browser.query('dialog', 'Signed out')).to.equal(null)
     }).timeout(60_000)
 
@@ -176,7 +177,7 @@ describe('beside the run in the browser', () => {
       await browser.type('textbox', 'Note, kept with the time', 'scribe is here')
       await browser.click('button', 'Keep the note')
       await browser.click('button', 'Take over here')
-      await browser.driver.wait(async () => (await browser.find('button', 'Done')).isEnabled(), 8_000)
+      await browser.driver.wait(async () => (await browser.find('button', 'Done')).isEnabled(), patienceMs)
       await finishStep(browser)
       const second = await browser.driver.getWindowHandle()
       await browser.toTab(first)

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -21,7 +22,7 @@ describe('the Board in its densities', () => {
     await browser.type('searchbox', 'Find on the Board', 'jago')
     await browser.driver.wait(
       async () => (await names('ul[aria-label^="Live cases"] > li')).every((one) => one.includes('Jago Penrose-Lyle')),
-      8_000,
+      patienceMs,
     )
     expect(await browser.driver.getCurrentUrl()).to.match(/q=jago/)
     await browser.driver.navigate().refresh()

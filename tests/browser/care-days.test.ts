@@ -3,6 +3,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, type SeededCase } from '../harness/seed-case'
 import { finishStep, walkTo } from '../harness/run-steps'
+import { patienceMs } from '../harness/patience'
 
 const dayMin = 1_440
 let server: LiveServer
@@ -65,11 +66,11 @@ describe('three days of a care collar, in the browser', () => {
          open.querySelectorAll('button')[/chin$/.test(open.getAttribute('aria-label')) ? 1 : 0].click()
          return true`,
       )
-    await browser.driver.wait(async () => !(await answerNext()), 20_000)
+    await browser.driver.wait(async () => !(await answerNext()), patienceMs)
     await browser.click('button', 'Done')
     await browser.driver.wait(
       async () => /Wash, skin, fresh liners[^]*in 1[12] h/.test(await (await browser.find('region', 'Owed')).getText()),
-      20_000,
+      patienceMs,
     )
     await browser.open(`/case/${seeded.caseId}/record`)
     await browser.waitForText(/front half off/i)

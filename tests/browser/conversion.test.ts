@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -35,12 +36,12 @@ describe('a field splint changed for the ward’s traction, in the browser', () 
     await browser.find('dialog', 'Another device')
     await browser.click('radio', /^Suspended ring/)
     await browser.click('button', 'Begin')
-    await browser.driver.wait(async () => (await inHand()) !== field.caseId, 15_000)
+    await browser.driver.wait(async () => (await inHand()) !== field.caseId, patienceMs)
     wardCase = await inHand()
     await browser.find('heading', 'Measure')
     await browser.find('navigation', 'Other devices on this patient')
     await browser.waitForText(/1 h 2\d min on/)
-    await browser.driver.wait(async () => ((await kept<unknown[] | undefined>(wardCase, 'measurements')) ?? []).length > 0, 15_000)
+    await browser.driver.wait(async () => ((await kept<unknown[] | undefined>(wardCase, 'measurements')) ?? []).length > 0, patienceMs)
     expect(await kept(wardCase, 'replaces')).to.equal(field.caseId)
     const [theirs, ours] = [await kept<object[]>(field.caseId, 'measurements'), await kept<object[]>(wardCase, 'measurements')]
     expect(ours).to.deep.equal(theirs)
@@ -70,7 +71,7 @@ describe('a field splint changed for the ward’s traction, in the browser', () 
     await browser.waitForText('Test pole-traction')
     await browser.waitForText('side not set')
     const other = await inHand()
-    await browser.driver.wait(async () => (await kept(other, 'episodeId')) === field.episodeId, 15_000)
+    await browser.driver.wait(async () => (await kept(other, 'episodeId')) === field.episodeId, patienceMs)
     expect(await kept(other, 'injuryId')).to.not.equal(field.injuryId)
   }).timeout(60_000)
 })

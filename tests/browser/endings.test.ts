@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -38,7 +39,7 @@ describe('how a case ends, in the browser', () => {
           seeded.caseId,
           field,
         ),
-      15_000,
+      patienceMs,
       `${field} was never kept`,
     )
   }
@@ -90,13 +91,13 @@ describe('how a case ends, in the browser', () => {
       await browser.type('textbox', 'Note (may stay empty)', 'slept, toes warm')
       await browser.click('button', 'Done')
       await browser.waitForText('slept, toes warm')
-      await browser.driver.wait(async () => !(await boardText()).includes('Call at home'), 15_000)
+      await browser.driver.wait(async () => !(await boardText()).includes('Call at home'), patienceMs)
     }).timeout(60_000)
 
     it('is found in the history, and goes on when it is reopened', async () => {
       await browser.click('link', 'History')
       await browser.type('searchbox', 'Find', 'home test leg')
-      await browser.driver.wait(async () => /q=home\+test\+leg/.test(await browser.driver.getCurrentUrl()), 8_000)
+      await browser.driver.wait(async () => /q=home\+test\+leg/.test(await browser.driver.getCurrentUrl()), patienceMs)
       await browser.waitForText(/Home with it on,/)
       await browser.driver.navigate().refresh()
       await browser.click('link', /Test leg-slab/)

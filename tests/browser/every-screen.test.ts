@@ -6,6 +6,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { sampleOf } from '../harness/long'
 import { faultsInWords } from '../harness/plain-words'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -66,12 +67,12 @@ async function visit(screen: (typeof screens)[number]): Promise<void> {
   )
   await browser.driver.wait(
     () => browser.evaluate<boolean>("return document.querySelectorAll('h1').length === 1"),
-    8_000,
+    patienceMs,
     `${screen} has no heading`,
   )
   await browser.driver.wait(
     async () => !/Working out|working it out|Opening…|Opening the case…|Reading…|Drawing…/.test(await browser.text()),
-    8_000,
+    patienceMs,
   )
 }
 

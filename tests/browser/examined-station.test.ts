@@ -6,6 +6,7 @@ import { stepName } from '#core/runs/step-name'
 import { signIn, startBrowser, startKeepingBrowser, type KeepingBrowser, type TestBrowser } from '../harness/browser'
 import { startCutLine, type CutLine } from '../harness/cut-line'
 import { startLiveServer } from '../harness/live-server'
+import { patienceMs } from '../harness/patience'
 
 const station = findStation(stationIdOf('frame-traction'), stationContext)
 const plan = station && planOfStation(station, stationContext)
@@ -89,7 +90,7 @@ describe('a station examined on two devices, in the browser', () => {
 
   it('merges what was kept when the line is back, and both see the same sheet', async () => {
     await line.mend()
-    await examiner.driver.wait(async () => !(await examiner.text()).includes('not yet sent'), 30_000, 'the marks never went')
+    await examiner.driver.wait(async () => !(await examiner.text()).includes('not yet sent'), patienceMs, 'the marks never went')
     await candidate.waitForText('failed: critical')
     const answer = await candidate.evaluateAsync<SittingAnswer>(
       `fetch(arguments[0]).then((one) => one.json()).then(arguments[1])`,
@@ -130,7 +131,7 @@ describe('a station examined on two devices, in the browser', () => {
         `fetch(arguments[0]).then((one) => one.json()).then((one) => arguments[1](one.sitting?.examiners[0]?.marks.length ?? 0), () => arguments[1](0))`,
         `/api${path.replace('/run/', '/sittings/')}`,
       )
-    await examiner.driver.wait(async () => (await marked()) === 1, 20_000, 'the mark never went')
+    await examiner.driver.wait(async () => (await marked()) === 1, patienceMs, 'the mark never went')
     expect(await examiner.text()).not.to.include('does not take this run')
   }).timeout(60_000)
 })

@@ -6,6 +6,7 @@ import { Key } from 'selenium-webdriver'
 import sharp from 'sharp'
 import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -39,7 +40,7 @@ describe('the first half of the path in the browser', () => {
     await browser.press(text, Key.ENTER)
     await browser.driver.wait(
       async () => (await askedNow()) !== before || /All asked places are read/.test(await browser.text()),
-      8_000,
+      patienceMs,
       `${before} stays asked`,
     )
   }
@@ -126,7 +127,10 @@ describe('the first half of the path in the browser', () => {
         .jpeg()
         .toFile(photo)
       await choose('photo', photo)
-      await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'img[src^="/api/photos/"]' })).length === 1, 8_000)
+      await browser.driver.wait(
+        async () => (await browser.driver.findElements({ css: 'img[src^="/api/photos/"]' })).length === 1,
+        patienceMs,
+      )
       const size: [number, number] = await browser.evaluateAsync(
         `const [done] = arguments
        const img = document.querySelector('img[src^="/api/photos/"]')
@@ -154,7 +158,7 @@ describe('the first half of the path in the browser', () => {
       await browser.waitForText('23.5 cm')
       await browser.find('textbox', /^Reading,/)
       await browser.press(Key.BACK_SPACE)
-      await browser.driver.wait(async () => !(await browser.text()).includes('23.5 cm'), 8_000)
+      await browser.driver.wait(async () => !(await browser.text()).includes('23.5 cm'), patienceMs)
       expect(await browser.text()).to.include('37.2 cm')
     })
 
@@ -166,7 +170,7 @@ describe('the first half of the path in the browser', () => {
       await browser.waitForText('steady')
       const before = await askedNow()
       expect(await post('/hold')).to.equal(204)
-      await browser.driver.wait(async () => (await askedNow()) !== before, 8_000)
+      await browser.driver.wait(async () => (await askedNow()) !== before, patienceMs)
       await browser.waitForText('57.5 cm')
     })
 
@@ -229,7 +233,7 @@ describe('the first half of the path in the browser', () => {
       await browser.find('dialog', 'Toe end: two ways')
       await browser.waitForText('Slab length')
       await browser.click('button', /^Take /)
-      await browser.driver.wait(async () => !(await browser.query('dialog', 'Toe end: two ways')), 8_000)
+      await browser.driver.wait(async () => !(await browser.query('dialog', 'Toe end: two ways')), patienceMs)
     })
 
     it('takes from a place, sets aside on accepting, and says when something is gone', async () => {
@@ -237,7 +241,7 @@ describe('the first half of the path in the browser', () => {
       await browser.find('button', 'Look again')
       await browser.driver.wait(
         async () => (await (await browser.find('button', /Accept the plan/)).isEnabled().catch(() => false)) === true,
-        15_000,
+        patienceMs,
       )
       await browser.click('button', 'Accept the plan')
       await browser.find('heading', 'Make ready')
@@ -261,7 +265,7 @@ describe('the first half of the path in the browser', () => {
       await browser.waitForText('Set aside at Plaster room')
       await browser.click('button', 'Drop the plan')
       await browser.find('combobox', 'Stock from')
-      await browser.driver.wait(async () => (await reserved()) < before, 8_000, 'it stays set aside')
+      await browser.driver.wait(async () => (await reserved()) < before, patienceMs, 'it stays set aside')
     })
 
     it('takes what was set aside, item by item', async () => {
@@ -277,13 +281,13 @@ describe('the first half of the path in the browser', () => {
       await browser.open('/store')
       await browser.click('radio', 'Plaster room')
       await browser.type('searchbox', 'Find an item or lot', 'elastic 10')
-      await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'tbody > tr' })).length === 1, 8_000)
+      await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'tbody > tr' })).length === 1, patienceMs)
       await browser.click('button', /^elastic bandage, 10 cm/)
       const lot = await browser.find('textbox', /^Lot TS/)
       await lot.sendKeys('\uE009a\uE000', 'seven', Key.ENTER)
       await browser.waitForText('"seven" is not a count')
       await lot.sendKeys('\uE009a\uE000', '7', Key.ENTER)
-      await browser.driver.wait(async () => /elastic bandage, 10 cm[\s\S]*\b7\b/.test(await browser.text()), 8_000)
+      await browser.driver.wait(async () => /elastic bandage, 10 cm[\s\S]*\b7\b/.test(await browser.text()), patienceMs)
       await browser.click('button', 'Receive more')
       await browser.click('button', 'Put in the store')
       await browser.waitForText('The lot is missing')

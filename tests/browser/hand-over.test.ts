@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -17,7 +18,7 @@ describe('the hand-over in the browser', () => {
     await browser.click('link', 'Hand-over')
     await browser.find('list', 'Patients, the worst first')
     await browser.click('radio', 'Ward B')
-    await browser.driver.wait(async () => /place=Ward\+B/.test(await browser.driver.getCurrentUrl()), 8_000)
+    await browser.driver.wait(async () => /place=Ward\+B/.test(await browser.driver.getCurrentUrl()), patienceMs)
     const cards = await browser.driver.findElements({ css: 'ul[aria-label="Patients, the worst first"] > li' })
     const places = await Promise.all(cards.map((card) => card.getText()))
     expect(places.length).to.be.greaterThan(1)

@@ -7,6 +7,7 @@ import { bounceIsOver } from '../harness/waits'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { finishStep, shownStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -48,7 +49,7 @@ describe('at the bedside', () => {
 
     const stepNumber = async (): Promise<number> => Number(/^Step (\d+)/.exec(await shownStep(browser))?.[1])
     const waitForStep = (step: number): Promise<unknown> =>
-      browser.driver.wait(async () => (await stepNumber()) === step, 8_000, `step ${step} never came`)
+      browser.driver.wait(async () => (await stepNumber()) === step, patienceMs, `step ${step} never came`)
     const asked = (): Promise<Asked> => browser.evaluate('return window.asked')
     /** Starts a limit of a few seconds, as another screen would. */
     const startLimit = async (label: string, minutes: number): Promise<void> => {
@@ -71,7 +72,7 @@ describe('at the bedside', () => {
       })
 
     it('keeps the screen awake from the first step on', async () => {
-      await browser.driver.wait(async () => (await asked()).awake > 0, 8_000)
+      await browser.driver.wait(async () => (await asked()).awake > 0, patienceMs)
     })
 
     it('takes the pedal wherever the focus was left, but not out of a field', async () => {
@@ -152,11 +153,11 @@ describe('at the bedside', () => {
       await startLimit('Board limit', 0.05)
       await browser.find('timer', 'Board limit')
       await browser.find('button', 'Heard: Board limit')
-      await browser.driver.wait(async () => (await asked()).shaken > before.shaken, 8_000)
+      await browser.driver.wait(async () => (await asked()).shaken > before.shaken, patienceMs)
       // When a second one has sounded, the first has had all the time to do it twice.
       await startLimit('Second limit', 0.03)
       await browser.find('button', 'Heard: Second limit')
-      await browser.driver.wait(async () => (await asked()).shaken > before.shaken + 1, 8_000)
+      await browser.driver.wait(async () => (await asked()).shaken > before.shaken + 1, patienceMs)
       const after = await asked()
       expect(after.shaken - before.shaken, 'shaken').to.equal(2)
       expect(after.tones - before.tones, 'tones of two alarms').to.equal(6)
@@ -174,7 +175,7 @@ describe('at the bedside', () => {
       await browser.click('button', 'Sound is off: turn it on')
       await startLimit('Loud limit', 0.03)
       await browser.find('button', 'Heard: Loud limit')
-      await browser.driver.wait(async () => (await asked()).tones > before.tones, 8_000)
+      await browser.driver.wait(async () => (await asked()).tones > before.tones, patienceMs)
       expect((await asked()).tones - before.tones, 'tones of the loud one alone').to.equal(3)
       await browser.click('button', 'Heard: Loud limit')
       await browser.click('button', 'Heard: Quiet limit')
@@ -212,7 +213,7 @@ describe('at the bedside', () => {
       await browser.find('button', 'Accept the plan')
       const isAsItShould = async (): Promise<boolean> =>
         (await asked()).awake === ((await browser.query('region', 'Running timers')) === null ? 0 : 1)
-      await browser.driver.wait(isAsItShould, 8_000, 'awake without need')
+      await browser.driver.wait(isAsItShould, patienceMs, 'awake without need')
     })
   })
 
@@ -239,7 +240,7 @@ describe('at the bedside', () => {
 
     it('goes on step by step with its timers, and everything arrives once and in order', async () => {
       await walkTo(browser, /Feel every bony point/)
-      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 8_000)
+      await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), patienceMs)
       await network(true)
       await walkTo(browser, /Fold the corner/)
       await browser.find('timer', 'Setting')
@@ -259,7 +260,7 @@ describe('at the bedside', () => {
       }
       const shown = (await shownStep(browser)).split(':')[0]
       await network(false)
-      await browser.driver.wait(async () => !/No connection|NOT sent|Sending…/.test(await browser.text()), 20_000)
+      await browser.driver.wait(async () => !/No connection|NOT sent|Sending…/.test(await browser.text()), patienceMs)
       expect((await shownStep(browser)).split(':')[0]).to.equal(shown)
       const record: CaseRecord = await browser.evaluateAsync(
         `const [id, done] = arguments
@@ -288,7 +289,7 @@ describe('at the bedside', () => {
       await browser.type('textbox', 'Password', server.password)
       await browser.click('button', 'Sign in')
       await browser.waitUntilGone('dialog', 'Signed out')
-      await browser.driver.wait(async () => !/NOT sent|Sending…/.test(await browser.text()), 10_000)
+      await browser.driver.wait(async () => !/NOT sent|Sending…/.test(await browser.text()), patienceMs)
       const steps: string[] = await browser.evaluateAsync(
         `const [id, done] = arguments
          fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record.runs.at(-1).steps.map((one) => one.stepId)))`,

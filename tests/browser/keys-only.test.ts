@@ -4,6 +4,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer } from '../harness/live-server'
 import { reachByKeys, type FocusStop } from '../harness/reach-by-keys'
 import { shownStep } from '../harness/run-steps'
+import { patienceMs } from '../harness/patience'
 
 describe('the whole path by the keyboard alone', () => {
   let browser: TestBrowser
@@ -44,7 +45,7 @@ describe('the whole path by the keyboard alone', () => {
       const figure = /path|length/i.test(asked) ? '58' : /calf/i.test(asked) ? '38' : /heel|knee/i.test(asked) ? '34' : '25'
       await browser.driver.wait(
         async () => (await browser.evaluate<string>('return document.activeElement.tagName')) === 'INPUT',
-        8_000,
+        patienceMs,
         `no field has the focus for ${asked}`,
       )
       await browser.press(figure, Key.ENTER)
@@ -53,7 +54,7 @@ describe('the whole path by the keyboard alone', () => {
           /All asked places are read/.test(await browser.text()) ||
           (await browser.evaluate<string>(`return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`)) !==
             asked,
-        8_000,
+        patienceMs,
         `${asked} stays asked`,
       )
     }
@@ -95,7 +96,7 @@ describe('the whole path by the keyboard alone', () => {
         `return document.querySelector('section[aria-label^="Step "] div.sticky button')?.textContent ?? ''`,
       )
       await press(new RegExp(`^${button.replace(/[.*+?^$()]/g, '\\$&')}`))
-      await browser.driver.wait(async () => !(await shownStep(browser)).startsWith(`${before}:`), 8_000, `${before} stays`)
+      await browser.driver.wait(async () => !(await shownStep(browser)).startsWith(`${before}:`), patienceMs, `${before} stays`)
     }
     expect(passed).to.equal(10)
   }).timeout(120_000)

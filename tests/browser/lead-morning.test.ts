@@ -7,6 +7,7 @@ import { defaultProtocol } from '#core/quantities/defaults'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { seedCase, sendApplied, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 describe('a lead’s morning, in the browser', () => {
   let server: LiveServer
@@ -64,7 +65,7 @@ describe('a lead’s morning, in the browser', () => {
   it('a live case keeps its version until a lead moves it', async () => {
     await otto.click('button', 'Look for them')
     await otto.click('button', 'Move Test ring-traction to the version in force')
-    await otto.driver.wait(async () => !(await otto.text()).includes('Move Test ring-traction'), 15_000)
+    await otto.driver.wait(async () => !(await otto.text()).includes('Move Test ring-traction'), patienceMs)
     await otto.open(`/case/${seeded.caseId}/choose`)
     await otto.waitForText(/\n6(\.0)? kg/)
   }).timeout(60_000)

@@ -3,6 +3,7 @@ import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/br
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { seedCase, sendRound, startRun, quietRound, type SeededCase } from '../harness/seed-case'
 import { finishStep } from '../harness/run-steps'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -62,7 +63,7 @@ describe('the line to the server in the browser', () => {
       expect(await swellingKept()).not.to.equal(to, `kept was ${from}`)
       await clear()
       await lineIsBack()
-      await browser.driver.wait(async () => (await swellingKept()) === to, 8_000, 'it never went')
+      await browser.driver.wait(async () => (await swellingKept()) === to, patienceMs, 'it never went')
     })
   }
 
@@ -72,7 +73,7 @@ describe('the line to the server in the browser', () => {
     await browser.waitForText('No connection; 1 kept here')
     await clear()
     await lineIsBack()
-    await browser.driver.wait(async () => (await swellingKept()) === 'moderate', 8_000, 'it never went')
+    await browser.driver.wait(async () => (await swellingKept()) === 'moderate', patienceMs, 'it never went')
   })
 
   it('what the server keeps failing at is put aside and shown, and everything else goes on', async () => {
@@ -90,13 +91,13 @@ describe('the line to the server in the browser', () => {
         await lineIsBack()
         return false
       },
-      30_000,
+      patienceMs,
       'it was never put aside',
     )
     await browser.find('dialog', 'Not sent: the server fails at this')
     await clear()
     await browser.click('button', 'Keep it and try again')
-    await browser.driver.wait(async () => (await swellingKept()) === 'mild', 8_000, 'it never went')
+    await browser.driver.wait(async () => (await swellingKept()) === 'mild', patienceMs, 'it never went')
   })
 
   it('a figure outside its range is refused at the field, with the range', async () => {
@@ -133,7 +134,7 @@ describe('the line to the server in the browser', () => {
        }).observe(document.body, { subtree: true, childList: true, attributes: true })`,
     )
     for (let step = 0; step < 4; step++) await finishStep(browser)
-    await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), 15_000, 'it never went')
+    await browser.driver.wait(async () => !(await browser.text()).includes('Sending…'), patienceMs, 'it never went')
     seen.push(...((await browser.evaluate('return window.__steps')) as number[]))
     expect(seen.length).to.be.greaterThan(2)
     expect(seen).to.deep.equal([...seen].sort((a, b) => a - b))

@@ -4,6 +4,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { draftIsKept } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { seedCase, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -29,7 +30,7 @@ describe('make ready in the browser', () => {
     await draftIsKept(browser, /bucket/i)
     await browser.driver.navigate().refresh()
     const again = await (await browser.find('region', 'At the sink')).findElement({ css: 'input' })
-    await browser.driver.wait(async () => again.isSelected(), 8_000)
+    await browser.driver.wait(async () => again.isSelected(), patienceMs)
   })
 
   it('moves odds, wet strip and heat at once with people, water, and a material that is tried', async () => {
@@ -71,7 +72,7 @@ describe('make ready in the browser', () => {
     const half = await known()
     expect(half).to.be.below(224)
     await browser.click('button', 'Go on with the map')
-    await browser.driver.wait(async () => (await known()) === 224, 20_000, 'the map never ends')
+    await browser.driver.wait(async () => (await known()) === 224, patienceMs, 'the map never ends')
     await browser.find('image', /this plan: 22 °C water, 10 layers/)
     const map = await browser.find('group', /^Heat map/)
     await map.sendKeys(Key.ARROW_RIGHT, Key.ARROW_DOWN)
@@ -86,7 +87,7 @@ describe('make ready in the browser', () => {
     })
     await browser.driver.navigate().refresh()
     await browser.click('button', 'Map of water and layers')
-    await browser.driver.wait(async () => (await known()) > 10, 8_000)
+    await browser.driver.wait(async () => (await known()) > 10, patienceMs)
     await browser.evaluate('window.madeWorkers.at(-1).terminate()')
     await browser.driver.wait(async () => (await known()) === 224, 40_000, 'the map never ends')
   }).timeout(90_000)

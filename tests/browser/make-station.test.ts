@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { patienceMs } from '../harness/patience'
 
 describe('a station that somebody makes, and the group that does it, in the browser', () => {
   let server: LiveServer
@@ -50,7 +51,7 @@ describe('a station that somebody makes, and the group that does it, in the brow
     await browser.open('/practice')
     await browser.find('link', 'Night slab')
     await browser.click('button', 'Take out Night slab')
-    await browser.driver.wait(async () => !(await browser.text()).includes('Night slab'), 10_000)
+    await browser.driver.wait(async () => !(await browser.text()).includes('Night slab'), patienceMs)
     await browser.open('/practice/make/01a21089-7e89-7d7d-8dbd-a7fc9a943fe8')
     await browser.waitForText('The address names no station that was made here')
   }).timeout(40_000)
@@ -75,7 +76,7 @@ describe('a station that somebody makes, and the group that does it, in the brow
     await browser.click('button', 'Keep the group')
     await browser.find('heading', 'Night people')
     await browser.click('button', 'End the group Night people')
-    await browser.driver.wait(async () => !(await browser.text()).includes('Night people'), 10_000)
+    await browser.driver.wait(async () => !(await browser.text()).includes('Night people'), patienceMs)
   }).timeout(40_000)
 
   it('shows a trainee neither groups nor the making of stations, nor another’s run', async () => {

@@ -6,6 +6,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer } from '../harness/live-server'
 import { postEvent } from '../harness/seed-case'
 import { markup, seedMarkup, withMarkup, type Send } from '../harness/markup'
+import { patienceMs } from '../harness/patience'
 
 /** Everywhere that shows what somebody entered. */
 const stages = ['size-up', 'measure', 'choose', 'make-ready', 'apply', 'check', 'watch', 'record']
@@ -59,7 +60,7 @@ describe('markup on every screen', () => {
       async () =>
         (await browser.driver.findElements({ css: 'h1' })).length > 0 &&
         !/Working out|working it out|Opening…|Opening the case…|Reading…|Drawing…/.test(await browser.text()),
-      10_000,
+      patienceMs,
       `${what} never settled`,
     )
 

@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { startBrowser, type TestBrowser } from '../harness/browser'
 import { root, startDurableServers, type DurableServers } from '../harness/durable-servers'
 import { quietRound, seedCase, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let all: DurableServers
 let web: string
@@ -26,7 +27,7 @@ describe('a new version, in the browser', () => {
     await browser.find('heading', 'Board')
     await browser.driver.wait(
       () => browser.evaluate<boolean>('return navigator.serviceWorker.controller !== null'),
-      30_000,
+      patienceMs,
       'no worker came',
     )
     seeded = await seedCase(browser, 'leg-slab')
@@ -62,7 +63,7 @@ describe('a new version, in the browser', () => {
     await browser.click('button', 'Go on with it')
     await browser.driver.wait(
       () => browser.evaluate<boolean>('return window.isThePage === undefined && document.readyState === "complete"'),
-      20_000,
+      patienceMs,
       'the page was never loaded anew',
     )
     await browser.find('heading', 'Guide')

@@ -5,6 +5,7 @@ import { startCutLine, type CutLine } from '../harness/cut-line'
 import { enterOpen } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 const patients = 12
 let server: LiveServer
@@ -35,7 +36,7 @@ describe('a night round, in the browser', () => {
   const firstBed = async (): Promise<string> =>
     (await browser.driver.findElement({ css: 'ol[aria-label="Beds to go to"] li strong' })).getText()
   const until = (wanted: RegExp): Promise<unknown> =>
-    browser.driver.wait(async () => wanted.test(await status()), 15_000, `the round never said ${String(wanted)}`)
+    browser.driver.wait(async () => wanted.test(await status()), patienceMs, `the round never said ${String(wanted)}`)
   const roundsOf = (seeded: SeededCase): Promise<readonly { outcome: string; at: string; mark?: string }[]> =>
     browser.evaluateAsync(
       `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then(({ episode }) => done(episode.rounds))`,
@@ -72,9 +73,9 @@ describe('a night round, in the browser', () => {
       await browser.click('radio', outcome)
       await browser.type('textbox', 'Reason', `said at the bed of ${bed - 1}`)
       await browser.click('button', 'Keep it')
-      await browser.driver.wait(async () => (await firstBed()) === `Night ward, bed ${bed}`, 15_000)
+      await browser.driver.wait(async () => (await firstBed()) === `Night ward, bed ${bed}`, patienceMs)
     }
-    await browser.driver.wait(async () => (await roundsOf(cases[2]!)).some((one) => one.outcome === 'refused'), 15_000)
+    await browser.driver.wait(async () => (await roundsOf(cases[2]!)).some((one) => one.outcome === 'refused'), patienceMs)
     expect((await roundsOf(cases[1]!)).map((one) => one.outcome)).to.include('asleep')
   }).timeout(60_000)
 
@@ -84,7 +85,7 @@ describe('a night round, in the browser', () => {
         browser,
         cases.slice(3).map((one) => one.caseId),
       )
-    await browser.driver.wait(isHere, 20_000, 'the beds were not kept on the device')
+    await browser.driver.wait(isHere, patienceMs, 'the beds were not kept on the device')
     await line.cut()
     await walkFirst(async () => {
       await browser.evaluate(

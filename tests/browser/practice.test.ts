@@ -5,6 +5,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { sampleOf } from '../harness/long'
 import { startLiveServer } from '../harness/live-server'
 import { seedCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 /** What the server holds that practice may not touch. */
 const heldPaths = ['/api/board', '/api/places', '/api/history?words=']
@@ -18,7 +19,7 @@ describe('the benches, in the browser', () => {
     await signIn(browser, 'teodor', server.password)
   })
   const search = (): Promise<string> => browser.evaluate<string>('return location.search')
-  const waitForSearch = (wanted: RegExp): Promise<unknown> => browser.driver.wait(async () => wanted.test(await search()), 10_000)
+  const waitForSearch = (wanted: RegExp): Promise<unknown> => browser.driver.wait(async () => wanted.test(await search()), patienceMs)
   const figure = async (label: string | RegExp): Promise<string> => {
     const rows = await browser.evaluate<readonly string[]>(
       `return [...document.querySelectorAll('table[aria-label="What follows"] tbody tr')].map((row) => row.innerText.replace(/\\s+/g, ' '))`,
@@ -26,7 +27,7 @@ describe('the benches, in the browser', () => {
     return rows.find((row) => (typeof label === 'string' ? row.startsWith(label) : label.test(row))) ?? ''
   }
   const waitForFigure = (label: string, wanted: RegExp): Promise<unknown> =>
-    browser.driver.wait(async () => wanted.test(await figure(label)), 10_000, `${label} never said ${String(wanted)}`)
+    browser.driver.wait(async () => wanted.test(await figure(label)), patienceMs, `${label} never said ${String(wanted)}`)
   const hold = async (name: string | RegExp): Promise<void> => {
     await browser.driver.executeScript('arguments[0].focus()', await browser.find('slider', name))
   }
@@ -88,7 +89,7 @@ describe('the benches, in the browser', () => {
     await browser.open(`/practice/bench/heat${(await search()).replace('?', '?layers=20&')}`)
     await waitForFigure('Warmest skin', /41\.0 °C 4\d\.\d °C.*\+\d\.\d °C/)
     await browser.click('button', 'Take the pin out')
-    await browser.driver.wait(async () => !(await browser.text()).includes('A, pinned'), 10_000)
+    await browser.driver.wait(async () => !(await browser.text()).includes('A, pinned'), patienceMs)
   }).timeout(40_000)
 
   it('balances the rig when it is asked', async () => {

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { seedCase, sendEvent, startRun, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -47,18 +48,22 @@ describe('reading aloud, in the browser', () => {
     await withVoices(`[${onNet}, ${here}]`)
     expect((await said()).filter((one) => one !== '(hush)')).to.deep.equal([])
     await browser.click('button', 'Read aloud')
-    await browser.driver.wait(async () => (await said()).some((one) => /^Near: Step 1\. /.test(one)), 8_000, 'the step was not read')
+    await browser.driver.wait(async () => (await said()).some((one) => /^Near: Step 1\. /.test(one)), patienceMs, 'the step was not read')
     expect((await said()).join()).to.not.include('Far:')
   })
 
   it('is remembered, reads the next step when it comes, and says a step again when asked', async () => {
     await browser.driver.navigate().refresh()
-    await browser.driver.wait(async () => (await said()).some((one) => /^Near: Step 1\. /.test(one)), 8_000, 'it was not remembered')
+    await browser.driver.wait(async () => (await said()).some((one) => /^Near: Step 1\. /.test(one)), patienceMs, 'it was not remembered')
     const before = (await said()).length
     await browser.click('button', 'Say it again')
-    await browser.driver.wait(async () => (await said()).slice(before).some((one) => /^Near: Step 1\. /.test(one)), 8_000)
+    await browser.driver.wait(async () => (await said()).slice(before).some((one) => /^Near: Step 1\. /.test(one)), patienceMs)
     await browser.click('button', 'Done')
-    await browser.driver.wait(async () => (await said()).some((one) => /^Near: Step 2\. /.test(one)), 8_000, 'the next step was not read')
+    await browser.driver.wait(
+      async () => (await said()).some((one) => /^Near: Step 2\. /.test(one)),
+      patienceMs,
+      'the next step was not read',
+    )
   })
 
   it('says the last minute of a timer', async () => {
@@ -68,7 +73,7 @@ describe('reading aloud, in the browser', () => {
     )
     const timer = { runId, timerId: 'set', label: 'Setting', minutes: 0.9, kind: 'set' }
     await sendEvent(browser, { type: 'case', id: seeded.caseId }, 'timer', timer)
-    await browser.driver.wait(async () => (await said()).includes('Near: Setting: one minute left.'), 12_000, 'the timer was not read')
+    await browser.driver.wait(async () => (await said()).includes('Near: Setting: one minute left.'), patienceMs, 'the timer was not read')
   }).timeout(40_000)
 
   it('says so where the device has no voice of its own, and reads nothing', async () => {
@@ -82,7 +87,7 @@ describe('reading aloud, in the browser', () => {
     await browser.find('region', /^Step 1 of/)
     await browser.waitForText('Prevents')
     await browser.click('button', 'One line')
-    await browser.driver.wait(async () => !(await browser.text()).includes('Prevents'), 8_000, 'the rest of the step is still there')
+    await browser.driver.wait(async () => !(await browser.text()).includes('Prevents'), patienceMs, 'the rest of the step is still there')
     await browser.driver.navigate().refresh()
     await browser.find('region', /^Step 1 of/)
     expect(await browser.text())
@@ -94,7 +99,7 @@ describe('reading aloud, in the browser', () => {
 
   it('a step that wants something keeps its whole card', async () => {
     await browser.click('button', 'One line')
-    await browser.driver.wait(async () => !(await browser.text()).includes('Prevents'), 8_000)
+    await browser.driver.wait(async () => !(await browser.text()).includes('Prevents'), patienceMs)
     await browser.click('button', 'Done')
     await browser.find('region', /^Step 2 of/)
     await browser.waitForText('Prevents')

@@ -6,6 +6,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { exampleOf } from '../harness/example-cases'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -76,6 +77,6 @@ describe('incidents, lots and records of one patient, in the browser', () => {
     await browser.click('button', 'Undo the merge')
     await browser.type('textbox', 'Reason', 'another person of that name')
     await browser.click('button', 'Undo it')
-    await browser.driver.wait(async () => (await title()).includes('Test leg-slab'), 15_000)
+    await browser.driver.wait(async () => (await title()).includes('Test leg-slab'), patienceMs)
   }).timeout(60_000)
 })

@@ -3,6 +3,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -49,7 +50,7 @@ describe('pull and wet clocks in the browser', () => {
       await slide('Pull tied into the cord', 9)
       await browser.waitForText('Stop: skin bears')
       await slide('Pull tied into the cord', 2)
-      await browser.driver.wait(async () => !(await panel()).includes('Stop: skin bears'), 8_000)
+      await browser.driver.wait(async () => !(await panel()).includes('Stop: skin bears'), patienceMs)
     })
 
     it('records only how the bed is built, and only when asked', async () => {
@@ -90,6 +91,6 @@ describe('pull and wet clocks in the browser', () => {
     await browser.driver.wait(async () => {
       const words = await (await browser.find('list', 'Workable now')).getText()
       return !words.includes('Roll 1:') && words.includes('Roll 3: workable')
-    }, 8_000)
+    }, patienceMs)
   }).timeout(60_000)
 })

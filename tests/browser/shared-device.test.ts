@@ -6,6 +6,7 @@ import { startCutLine, type CutLine } from '../harness/cut-line'
 import { casesAreKept, draftIsKept, waitForKeptApplication } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let line: CutLine
@@ -55,7 +56,7 @@ describe('a device that many share, in the browser', () => {
   it('a lock survives a reload, shows nothing of a patient, and the PIN opens it', async () => {
     await browser.open(`/case/${seeded.caseId}/watch`)
     await browser.waitForText(patient)
-    await browser.driver.wait(() => casesAreKept(browser, [seeded.caseId]), 20_000)
+    await browser.driver.wait(() => casesAreKept(browser, [seeded.caseId]), patienceMs)
     await lock('Lock; the PIN opens it')
     await browser.driver.navigate().refresh()
     await browser.find('heading', 'Locked')
@@ -131,7 +132,7 @@ describe('a device that many share, in the browser', () => {
              done((record.addedTasks ?? []).some((task) => task.text === 'Ask for his glasses' && task.by === 'Isolde Quill')), () => done(false))`,
           seeded.caseId,
         ),
-      20_000,
+      patienceMs,
       'what was left never arrived',
     )
   }).timeout(90_000)

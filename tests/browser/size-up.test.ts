@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { seedCase, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -59,7 +60,7 @@ describe('what Size up asks, in the browser', () => {
     }
     const before = await place()
     await browser.click('button', 'Diabetes')
-    await browser.driver.wait(async () => (await episode()).flags.includes('diabetes'), 8_000)
+    await browser.driver.wait(async () => (await episode()).flags.includes('diabetes'), patienceMs)
     await browser.waitForText('Test the feeling of foot or hand first')
     const chip = await browser.find('button', 'Diabetes')
     expect(await chip.getAttribute('aria-pressed')).to.equal('true')
@@ -69,7 +70,7 @@ describe('what Size up asks, in the browser', () => {
   it('“None of these” records each as asked, by whom; on the next visit they are one line', async () => {
     const stops = await browser.find('group', 'Would stop it, or call for another device')
     await (await stops.findElement({ xpath: './/button[normalize-space() = "None of these"]' })).click()
-    await browser.driver.wait(async () => ((await episode()).asked?.length ?? 0) >= 3, 8_000)
+    await browser.driver.wait(async () => ((await episode()).asked?.length ?? 0) >= 3, patienceMs)
     const { asked } = await episode()
     expect(asked!.map((one) => one.question)).to.include.members(['pulse-absent', 'skin-tented', 'comminuted'])
     expect(new Set(asked!.map((one) => one.by))).to.deep.equal(new Set(['Isolde Quill']))
@@ -84,7 +85,7 @@ describe('what Size up asks, in the browser', () => {
     await browser.click('button', /^Skin tented/)
     await browser.waitForText('Reduce now: call.')
     await browser.click('button', /^Skin tented/)
-    await browser.driver.wait(async () => !(await browser.text()).includes('Reduce now: call.'), 8_000)
+    await browser.driver.wait(async () => !(await browser.text()).includes('Reduce now: call.'), patienceMs)
   })
 
   it('swelling is asked until it is said, and “none” is an answer', async () => {
@@ -95,7 +96,7 @@ describe('what Size up asks, in the browser', () => {
     await browser.click('radio', 'none')
     await browser.driver.wait(
       async () => (await (await browser.find('radio', 'none')).getAttribute('aria-checked')) === 'true',
-      8_000,
+      patienceMs,
       'none was not taken for an answer',
     )
   })
@@ -106,7 +107,7 @@ describe('what Size up asks, in the browser', () => {
     const height = (): Promise<number> => browser.evaluate('return document.documentElement.scrollHeight')
     expect(await height()).to.be.below(1.5 * 800)
     await browser.setViewport(390, 844)
-    await browser.driver.wait(async () => (await height()) < 3.1 * 844, 8_000, 'it is longer than three screens of a phone')
+    await browser.driver.wait(async () => (await height()) < 3.1 * 844, patienceMs, 'it is longer than three screens of a phone')
     await browser.setViewport(1280, 800)
   })
 })

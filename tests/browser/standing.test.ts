@@ -4,6 +4,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -22,7 +23,7 @@ async function boardLine(name: string, wanted: RegExp): Promise<string> {
     line = texts.find((text) => text.includes(name)) ?? ''
     return wanted.test(line)
   }
-  await browser.driver.wait(async () => isThere().catch(() => false), 8_000, `the Board never said ${String(wanted)} of ${name}`)
+  await browser.driver.wait(async () => isThere().catch(() => false), patienceMs, `the Board never said ${String(wanted)} of ${name}`)
   return line
 }
 /** What the server holds of a case. */

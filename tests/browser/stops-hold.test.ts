@@ -4,6 +4,7 @@ import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { shownStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 import type { RoundInput } from '#core/model/observation'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -31,7 +32,7 @@ async function setWater(seeded: SeededCase, waterC: number): Promise<void> {
         return false
       },
     )
-  await browser.driver.wait(isTaken, 20_000, 'the water was not taken')
+  await browser.driver.wait(isTaken, patienceMs, 'the water was not taken')
 }
 /** A round of a hurt neck or trunk with something changed. */
 function changed(technique: string, change: (round: Record<string, unknown>) => object): Omit<RoundInput, 'atMin' | 'baseline'> {
@@ -149,7 +150,7 @@ describe('when it turns, in the browser', () => {
     await browser.waitForText('Urgent: neck: breathing: noisy')
     expect(await actions()).to.match(/1\s*Hold the head[\s\S]*2\s*Call the senior[\s\S]*Open the collar/)
     await browser.click('radio', 'I am alone')
-    await browser.driver.wait(async () => /Open the collar[\s\S]*Call the senior/.test(await actions()), 20_000)
+    await browser.driver.wait(async () => /Open the collar[\s\S]*Call the senior/.test(await actions()), patienceMs)
   })
 
   it('a numb saddle in a shell: the shell stays shut', async () => {

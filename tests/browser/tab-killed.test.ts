@@ -5,6 +5,7 @@ import { draftIsKept } from '../harness/kept'
 import { sampleOf } from '../harness/long'
 import { startLiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 const stages = ['size-up', 'measure', 'choose', 'make-ready', 'apply', 'check', 'watch'] as const
 const trouble = 'Pulse lost, or the limb cold and pale'
@@ -40,7 +41,7 @@ describe('a tab that dies', () => {
       )
     ).record
   const until = (what: string, isSo: (record: CaseRecord) => boolean): Promise<unknown> =>
-    browser.driver.wait(async () => isSo(await record()), 15_000, `${what} did not come to the server`)
+    browser.driver.wait(async () => isSo(await record()), patienceMs, `${what} did not come to the server`)
 
   it('in the middle of a run: the step that was done is done once, and the run goes on at the next one', async () => {
     await until('the run', ({ runs }) => runs.length === 1)
@@ -77,6 +78,6 @@ describe('a tab that dies', () => {
     await open('watch')
     await browser.click('button', 'Add something owed')
     const typed = await browser.find('textbox', 'What')
-    await browser.driver.wait(async () => (await typed.getAttribute('value')) === 'Ask about the other', 8_000)
+    await browser.driver.wait(async () => (await typed.getAttribute('value')) === 'Ask about the other', patienceMs)
   }).timeout(60_000)
 })

@@ -4,6 +4,7 @@ import { draftIsKept } from '../harness/kept'
 import { startLiveServer, type LiveServer, type Standin } from '../harness/live-server'
 import { finishStep, shownStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -126,7 +127,7 @@ describe('whole runs in the browser', () => {
       await browser.driver.executeScript('arguments[0].click()', after)
       await browser.click('checkbox', 'Same length as the other leg')
       // What is entered and not kept yet survives a closed tab.
-      await browser.driver.wait(async () => (await browser.text()).includes('Pain eased from 8 to 3'), 8_000)
+      await browser.driver.wait(async () => (await browser.text()).includes('Pain eased from 8 to 3'), patienceMs)
       await draftIsKept(browser, /"isEqualLength":true/)
       await browser.driver.navigate().refresh()
       await browser.waitForText('Pain eased from 8 to 3')
@@ -173,7 +174,7 @@ describe('whole runs in the browser', () => {
       await browser.waitForText('A reason is missing')
       await browser.type('textbox', 'Reason', 'lower strap torn')
       await browser.click('button', 'Close it now')
-      await browser.driver.wait(async () => (await snug?.getAttribute('aria-pressed')) === 'true', 8_000)
+      await browser.driver.wait(async () => (await snug?.getAttribute('aria-pressed')) === 'true', patienceMs)
     }).timeout(90_000)
 
     it('lets a step be done out of order or once more, asks why, and keeps both', async () => {

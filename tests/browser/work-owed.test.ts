@@ -3,6 +3,7 @@ import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -63,7 +64,7 @@ describe('work owed in the browser', () => {
               `Skin, ${area}`,
               grade,
             ),
-          8_000,
+          patienceMs,
         )
       }
       for (const asked of ['Washed and dried', 'Fresh liners in', 'Locks shut']) await choose(asked, 'yes')
@@ -97,9 +98,9 @@ describe('work owed in the browser', () => {
     it('done with a chin that stays red: ticked off, owed again at the list’s next time, and the chin stands', async () => {
       await doCare('red not blanching')
       await browser.waitForText(/Wash, skin, fresh liners, straps equal\.\s*in (8|9) h/)
-      await browser.driver.wait(async () => !/Overdue: Wash/.test(await browser.text()), 8_000)
+      await browser.driver.wait(async () => !/Overdue: Wash/.test(await browser.text()), patienceMs)
       await browser.waitForText('Relieve, refit and tell: chin.')
-      await browser.driver.wait(async () => /Relieve, refit and tell: chin/.test((await boardRow(seeded))?.finding ?? ''), 8_000)
+      await browser.driver.wait(async () => /Relieve, refit and tell: chin/.test((await boardRow(seeded))?.finding ?? ''), patienceMs)
     }).timeout(90_000)
   })
 
@@ -130,9 +131,9 @@ describe('work owed in the browser', () => {
       }
       await look('broken')
       await browser.waitForText('Skin, heel: broken')
-      await browser.driver.wait(async () => (await boardRow(seeded))?.finding === 'Skin, heel: broken', 8_000)
+      await browser.driver.wait(async () => (await boardRow(seeded))?.finding === 'Skin, heel: broken', patienceMs)
       await look('intact')
-      await browser.driver.wait(async () => (await boardRow(seeded))?.finding !== 'Skin, heel: broken', 8_000)
+      await browser.driver.wait(async () => (await boardRow(seeded))?.finding !== 'Skin, heel: broken', patienceMs)
     }).timeout(60_000)
 
     it('owes what a person wrote down, until it is done', async () => {

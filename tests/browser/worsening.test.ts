@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -66,7 +67,7 @@ describe('a worsening leg, in the browser', () => {
     await sendRound(browser, seeded, quietRound('leg-slab', { pulse: 'absent' }), false, 6)
     await browser.driver.wait(
       async () => (await held()).some((one) => one.to.startsWith('Sorrel Vane')),
-      20_000,
+      patienceMs,
       'the registrar was never paged',
     )
     const pages = await held()
@@ -76,7 +77,7 @@ describe('a worsening leg, in the browser', () => {
     const list = await browser.find('list', 'Paged')
     await browser.driver.wait(
       async () => /nurse in charge[^]*delivered[^]*Sorrel Vane, registrar[^]*delivered/.test(await list.getText()),
-      10_000,
+      patienceMs,
     )
     await browser.waitForText(/Not answered, \d+ min/)
     const second = (await held()).find((one) => one.to.startsWith('Sorrel Vane'))
@@ -111,11 +112,11 @@ describe('a worsening leg, in the browser', () => {
         `const [done] = arguments; fetch('/api/board').then((one) => one.json()).then(({ pager }) => done(pager.isAnswering))`,
       )
     await pagerMode('down')
-    await browser.driver.wait(async () => !(await isAnswering()), 20_000, 'the server never found out')
+    await browser.driver.wait(async () => !(await isAnswering()), patienceMs, 'the server never found out')
     await browser.open('/')
     await browser.waitForText('The pager is not answering: phone')
     await pagerMode('deliver')
-    await browser.driver.wait(isAnswering, 20_000, 'the server never saw it back')
+    await browser.driver.wait(isAnswering, patienceMs, 'the server never saw it back')
     await browser.open('/')
     await browser.find('list', 'Live cases, worst first')
     expect(await browser.text()).to.not.include('The pager is not answering')

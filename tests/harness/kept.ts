@@ -1,5 +1,6 @@
 import type { EventInput } from '#contract/event'
 import type { TestBrowser } from './browser'
+import { patienceMs } from './patience'
 
 /** What opens in the page what lies on the device: `stores()` gives the person's database and their key. */
 const opening = `
@@ -29,12 +30,16 @@ const drafts = (browser: TestBrowser): Promise<readonly string[]> =>
 
 /** Waits until a text that was typed stands in the device's own store. */
 export async function draftIsKept(browser: TestBrowser, wanted: RegExp): Promise<void> {
-  await browser.driver.wait(async () => (await drafts(browser)).some((one) => wanted.test(one)), 8_000, `${String(wanted)} was not kept`)
+  await browser.driver.wait(
+    async () => (await drafts(browser)).some((one) => wanted.test(one)),
+    patienceMs,
+    `${String(wanted)} was not kept`,
+  )
 }
 
 /** Waits until a text that was sent no longer stands there. */
 export async function draftIsGone(browser: TestBrowser, wanted: RegExp): Promise<void> {
-  await browser.driver.wait(async () => !(await drafts(browser)).some((one) => wanted.test(one)), 8_000, `${String(wanted)} stays`)
+  await browser.driver.wait(async () => !(await drafts(browser)).some((one) => wanted.test(one)), patienceMs, `${String(wanted)} stays`)
 }
 
 /** Puts an entry among those that wait on the device, as an earlier page would have left it. */
@@ -63,7 +68,7 @@ export async function waitForKeptApplication({ driver, evaluateAsync }: TestBrow
          done(one?.active?.state === 'activated' && navigator.serviceWorker.controller !== null && page !== undefined)
        })`,
     )
-  await driver.wait(isKept, 30_000, 'the application was not kept on the device')
+  await driver.wait(isKept, patienceMs, 'the application was not kept on the device')
 }
 
 /** Whether the device has kept these cases. */

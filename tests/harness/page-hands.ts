@@ -1,10 +1,9 @@
 import { WebElement } from 'selenium-webdriver'
 import type { TestBrowser } from './browser'
 import { againMs, type Chromium } from './chromium'
+import { patienceMs } from './patience'
 import type { Aim, PageLook, WantedName } from './in-page/look'
 
-/** How long a test waits for what should be there, milliseconds. */
-const patienceMs = 20_000
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 /** A name as it is sent to the page. */
 const wanted = (name: string | RegExp): WantedName => (typeof name === 'string' ? name : { pattern: name.source, flags: name.flags })

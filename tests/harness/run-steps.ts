@@ -1,4 +1,5 @@
 import type { TestBrowser } from './browser'
+import { patienceMs } from './patience'
 
 /** The step that is shown: its place and the beginning of its text; empty when there is none. */
 export async function shownStep(browser: TestBrowser): Promise<string> {
@@ -31,13 +32,13 @@ export async function finishStep(browser: TestBrowser): Promise<void> {
        return true`,
       before,
     )
-  await browser.driver.wait(press, 20_000, `the button of ${before} stays disabled`)
+  await browser.driver.wait(press, patienceMs, `the button of ${before} stays disabled`)
   const isPassed = async (): Promise<boolean> => {
     if ((await shownStep(browser)).split(':')[0] !== before) return true
     await press()
     return false
   }
-  await browser.driver.wait(isPassed, 20_000, `${before} stays`)
+  await browser.driver.wait(isPassed, patienceMs, `${before} stays`)
 }
 
 /** Finishes steps until one whose text matches is shown. */

@@ -5,6 +5,7 @@ import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from './browser'
 import { startLiveServer } from './live-server'
 import { walkTo } from './run-steps'
+import { patienceMs } from './patience'
 
 interface Shot {
   readonly name: string
@@ -124,8 +125,8 @@ try {
     const [patient, stage] = shot.at.split('/')
     const row = rows.find((one) => one.patient === patient || one.technique === patient)
     await browser.open(row ? `/case/${row.caseId}/${stage ?? row.stage}` : shot.at)
-    await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'h1' })).length === 1, 8_000)
-    await browser.driver.wait(async () => !/Working out|working it out|Reading…|Drawing…/.test(await browser.text()), 8_000)
+    await browser.driver.wait(async () => (await browser.driver.findElements({ css: 'h1' })).length === 1, patienceMs)
+    await browser.driver.wait(async () => !/Working out|working it out|Reading…|Drawing…/.test(await browser.text()), patienceMs)
     await shot.then?.(browser)
     await browser.driver.sleep(500)
     await save(shot.name)

@@ -1,5 +1,5 @@
 import { findTechnique } from '#core/techniques/registry'
-import { firstAction, isPressing } from '#core/model/standing'
+import { firstAction, isPressing, type Standing } from '#core/model/standing'
 import type { Caution } from '#core/model/plan'
 import type { BoardRow } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
@@ -11,6 +11,12 @@ import { runInHand, timersInHand } from '#contract/views/work-in-hand'
 import { workOwed } from '#contract/views/work-owed'
 import type { CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
+
+/** Where nothing stands: well as far as it was looked at, looked at in part, or not at all. */
+function quietLevel({ rounds }: EpisodeRecord, { notLookedAt }: Standing): BoardRow['level'] {
+  if (!rounds.some((round) => round.outcome === 'done')) return null
+  return notLookedAt.length > 0 ? 'unknown' : 'none'
+}
 
 /**
  * The Board's line for a case, worked out when something about it changes.
@@ -43,7 +49,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     region: injury?.region ?? null,
     side: injury?.side ?? null,
     stage: stageOf(record, episode),
-    level: worst?.level ?? (episode.rounds.some((round) => round.outcome === 'done') ? 'none' : null),
+    level: worst?.level ?? quietLevel(episode, all),
     headline: worst ? null : all.headline,
     finding: worst?.text ?? null,
     ...(first ? { first: first.text } : {}),

@@ -37,7 +37,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
       aria-label="What stands"
       role={isUrgent ? 'alert' : undefined}
       aria-live={isUrgent ? undefined : 'polite'}
-      className={`grid min-w-0 gap-4 rounded-3xl border-2 p-4 sm:p-5 ${toneWash[toneOf(level)]}`}
+      className={`grid min-w-0 gap-4 rounded-3xl border-2 p-4 sm:p-5 ${toneWash[level === 'none' && standing.notLookedAt.length > 0 ? 'blank' : toneOf(level)]}`}
     >
       <div>
         <h2 className="text-xl font-bold">{headline}</h2>

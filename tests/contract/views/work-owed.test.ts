@@ -10,6 +10,7 @@ import { readCase } from '#core/files/read-case'
 import { planCase } from '#core/techniques/plan-case'
 import { exampleOf } from '../../harness/example-cases'
 import { testContext } from '../../harness/leg-slab-cases'
+import { bothLegs } from '../../../src/server/demo/findings'
 import { boardRowOf } from '../../../src/server/services/board-row'
 
 const start = Date.parse('2026-03-28T10:00:00Z')
@@ -87,6 +88,17 @@ describe('work owed on a case', () => {
     )
     expect([row.nextWhat, row.nextDueAt, row.graceMin]).to.deep.equal(['Ring theatre', new Date(minutes(5)).toISOString(), 30])
     expect(boardRowOf(applied, stay, null, minutes(2)).nextWhat).to.equal('Round')
+  })
+
+  it('never shows a round as quiet that did not look at everything', () => {
+    const calm = foldCase(applied, 'c1', event('plan', { plan: { ...plan, cautions: [] } }, 0))
+    const levelAfter = (findings: object): string | null => {
+      const body = { cases: ['c1'], isBaseline: false, outcome: 'done', reason: '', findings }
+      return boardRowOf(calm, foldEpisode(stay, 'e1', event('round', body, 1)), null, minutes(2)).level
+    }
+    expect(boardRowOf(calm, stay, null, minutes(2)).level).to.equal('unknown')
+    expect(levelAfter(bothLegs('left', {}))).to.equal('none')
+    expect(levelAfter({ limbs: [{ limb: 'leg', side: 'left', pulse: 'normal' }] })).to.equal('unknown')
   })
 
   it('holds what a person wrote down until it was done or is not needed', () => {

@@ -67,6 +67,7 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
 
 /** How many things stand, and that a senior has settled the worst for now; undefined for the level's own word. */
 export function levelWord(row: BoardRow, now: number): string | undefined {
+  if (row.level === 'unknown' && row.finding === null) return 'Not all looked at'
   const isSettled = row.settledUntilAt !== null && Date.parse(row.settledUntilAt) > now
   if (row.level === 'urgent' && isSettled) return `Urgent, settled until ${formatClock(row.settledUntilAt ?? '')}`
   const word =

@@ -47,7 +47,12 @@ export function RoundList({
       id: round.id,
       at: round.at,
       by: round.by,
-      line: <LevelMark level={verdict.level} />,
+      line:
+        verdict.level === 'none' && !verdict.complete ? (
+          <LevelMark level={null} word="Not all looked at" />
+        ) : (
+          <LevelMark level={verdict.level} />
+        ),
       note: [
         round.isBaseline ? 'baseline' : '',
         verdict.complete ? '' : 'incomplete',
