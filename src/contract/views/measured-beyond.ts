@@ -8,12 +8,15 @@ import { isOpeningRun } from './opening-run'
 
 const base = { from: 'reading', level: 'warn', part: null, binds: { stages: [], steps: [] }, isEndedByWord: false } as const
 
-/** Whether a test of fit was answered "yes" about an angle that is read at a step of the plan, and nobody read it. */
-export function isAnsweredUnread(record: Pick<CaseRecord, 'runs' | 'accepted'>, test: Pick<FitTest, 'reads'>, isGood: boolean): boolean {
-  const steps = record.accepted?.plan.procedure.steps ?? []
-  const { reads } = test
-  if (!isGood || !reads || !steps.some((step) => step.angles?.some((angle) => angle.id === reads))) return false
-  return lastAngle(record, reads) === undefined
+/** The angle that a test of fit was answered "yes" about and that nobody read; null where it was read, or no step of the plan reads it. */
+export function answeredUnread(
+  record: Pick<CaseRecord, 'runs' | 'accepted'>,
+  test: Pick<FitTest, 'reads'>,
+  isGood: boolean,
+): StepAngle | null {
+  const aims = (record.accepted?.plan.procedure.steps ?? []).flatMap((step) => step.angles ?? [])
+  const aim = isGood ? aims.find((one) => one.id === test.reads) : undefined
+  return aim && lastAngle(record, aim.id) === undefined ? aim : null
 }
 
 /** The last reading of an angle since the device was begun; undefined where nobody read it. */

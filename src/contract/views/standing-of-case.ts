@@ -9,7 +9,7 @@ import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { callsOf } from './calls-of'
-import { isAnsweredUnread, measuredBeyond } from './measured-beyond'
+import { answeredUnread, measuredBeyond } from './measured-beyond'
 import { gapsOf, isOfProductAlone } from './plan-in-force'
 import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
 import { isOpeningRun } from './opening-run'
@@ -118,22 +118,28 @@ function fitItems(record: CaseRecord): readonly OtherItem[] {
   const tests = record.accepted?.plan.fit ?? []
   return [...latest.values()].flatMap((one): OtherItem[] => {
     const test = tests.find((each) => each.id === one.testId)
-    const isUnread = test !== undefined && isAnsweredUnread(record, test, one.isGood)
-    if (one.isGood && !isUnread) return []
+    const unread = test && answeredUnread(record, test, one.isGood)
+    if (one.isGood && !unread) return []
+    const at = { part: null, sinceMs: Date.parse(one.at), lookedAtMs: Date.parse(one.at), binds: free, isEndedByWord: false } as const
+    if (unread)
+      return [
+        {
+          ...at,
+          id: `fit/${one.testId}`,
+          from: 'run',
+          level: 'warn',
+          text: `${unread.label} not read: “yes” was answered without the reading`,
+          ends: 'The angle, read.',
+        },
+      ]
     return [
       {
+        ...at,
         id: `fit/${one.testId}`,
         from: 'reading',
         level: 'warn',
-        text: isUnread
-          ? `Fit: ${test?.text ?? one.testId}: not read. Read the angle`
-          : `Fit: ${test?.text ?? one.testId}: no${one.note ? ` (${one.note})` : ''}${test ? `. ${test.remedy}` : ''}`,
-        part: null,
-        sinceMs: Date.parse(one.at),
-        lookedAtMs: Date.parse(one.at),
-        binds: free,
-        ends: isUnread ? 'The angle, read.' : 'The same test, passed on a later look.',
-        isEndedByWord: false,
+        text: `Fit: ${test?.text ?? one.testId}: no${one.note ? ` (${one.note})` : ''}${test ? `. ${test.remedy}` : ''}`,
+        ends: 'The same test, passed on a later look.',
       },
     ]
   })

@@ -1,7 +1,7 @@
 import { useWords } from '../sync/use-words'
 import type { FitTest } from '#core/model/plan'
 import type { CaseRecord } from '#contract/records/case'
-import { isAnsweredUnread } from '#contract/views/measured-beyond'
+import { answeredUnread } from '#contract/views/measured-beyond'
 import { Notice } from '../parts/notice'
 
 /** What to look at on the device, each answered yes or no, with what to do when it is not so. */
@@ -23,7 +23,7 @@ export function FitTests({
       <ul className="grid gap-2">
         {tests.map((test) => {
           const last = record.fit.findLast((one) => one.testId === test.id)
-          const isUnread = last !== undefined && isAnsweredUnread(record, test, last.isGood)
+          const isUnread = last !== undefined && answeredUnread(record, test, last.isGood) !== null
           return (
             <li key={test.id} className="rounded-2xl border border-line bg-sheet px-4 py-2.5">
               <div className="flex items-center gap-3">

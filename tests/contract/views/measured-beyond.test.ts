@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import type { CaseRecord } from '#contract/records/case'
-import { isAnsweredUnread, measuredBeyond } from '#contract/views/measured-beyond'
+import { answeredUnread, measuredBeyond } from '#contract/views/measured-beyond'
 import type { Plan } from '#core/model/plan'
 import { exampleOf } from '../../harness/example-cases'
 import { planFile } from '../../harness/leg-slab-cases'
@@ -61,12 +61,12 @@ describe('a "yes" about an angle', () => {
   const test = slab.fit.find((one) => one.reads === 'foot-plane')!
 
   it('is not read while the angle is not read', () => {
-    expect(isAnsweredUnread(read(slab), test, true)).to.equal(true)
-    expect(isAnsweredUnread(read(slab, { angleId: 'foot-plane', deg: 0 }), test, true)).to.equal(false)
-    expect(isAnsweredUnread(read(slab), test, false), 'a no is a finding of its own').to.equal(false)
+    expect(answeredUnread(read(slab), test, true)?.label).to.equal('Foot plane')
+    expect(answeredUnread(read(slab, { angleId: 'foot-plane', deg: 0 }), test, true)).to.equal(null)
+    expect(answeredUnread(read(slab), test, false), 'a no is a finding of its own').to.equal(null)
   })
 
   it('counts where no step of the plan reads that angle', () => {
-    expect(isAnsweredUnread(read(traction), test, true)).to.equal(false)
+    expect(answeredUnread(read(traction), test, true)).to.equal(null)
   })
 })
