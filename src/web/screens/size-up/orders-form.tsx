@@ -5,6 +5,7 @@ import { lockRange, oxygenRoutes, spinePositions, type Orders } from '#core/mode
 import { spoken } from '#core/model/vocabulary'
 import type { OrderId } from '#core/planner/technique'
 import type { CaseRecord } from '#contract/records/case'
+import { serverNow } from '../../sync/server-clock'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
@@ -146,7 +147,7 @@ function WeightField({ caseId, orders, onOrders }: OrderFieldProps) {
         setAllowed('')
         onOrders({
           ...orders,
-          weight: { by: by.trim(), at: new Date().toISOString(), ...(allowed.trim() ? { allowed: allowed.trim() } : {}) },
+          weight: { by: by.trim(), at: new Date(serverNow()).toISOString(), ...(allowed.trim() ? { allowed: allowed.trim() } : {}) },
         })
       }}
     >
@@ -178,7 +179,7 @@ function SpineField({ caseId, orders, onOrders }: OrderFieldProps) {
         if (by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
         setError(undefined)
         setBy('')
-        onOrders({ ...orders, spine: { posture, by: by.trim(), at: new Date().toISOString() } })
+        onOrders({ ...orders, spine: { posture, by: by.trim(), at: new Date(serverNow()).toISOString() } })
       }}
     >
       {spine ? (
@@ -235,7 +236,7 @@ function CountertractionField({ caseId, orders, onOrders }: OrderFieldProps) {
         if (by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
         setError(undefined)
         setBy('')
-        onOrders({ ...orders, countertraction: { by: by.trim(), at: new Date().toISOString() } })
+        onOrders({ ...orders, countertraction: { by: by.trim(), at: new Date(serverNow()).toISOString() } })
       }}
     >
       <TextField
@@ -320,7 +321,7 @@ function BraceFields({ caseId, orders, onOrders }: OrderFieldProps) {
     setError(null)
     setDraft('')
     const lock = fields.lock === 'at' ? Number(fields.lockDeg) : fields.lock
-    onOrders({ ...orders, brace: { by: fields.by.trim(), at: new Date().toISOString(), extensionStop, flexionStop, lock } })
+    onOrders({ ...orders, brace: { by: fields.by.trim(), at: new Date(serverNow()).toISOString(), extensionStop, flexionStop, lock } })
   }
   return (
     <form
