@@ -45,6 +45,14 @@ export function mayBeginWithoutPlan(held: readonly Role[]): boolean {
   return hasRight(held, 'decide') || isPairedDevice(held)
 }
 
+/**
+ * Who may change side, region or pattern once they were read aloud: a clinician; where nobody with an account is there, whoever began on
+ * the device, until a plan is accepted. Anybody who may add answers which limb it is on, and takes it off the wrong one.
+ */
+export function mayChangeSide(held: readonly Role[], isAccepted: boolean): boolean {
+  return hasRight(held, 'decide') || (isPairedDevice(held) && !isAccepted)
+}
+
 /** Who may put a round right: whoever entered it, or a clinician. Page and server both ask here. */
 export function mayCorrect(round: { readonly by: string }, person: { readonly name: string; readonly roles: readonly Role[] }): boolean {
   return round.by === person.name || hasRight(person.roles, 'decide')

@@ -9,6 +9,7 @@ export const schema = Joi.object({
   injuryId: uuid.required(),
   technique: Joi.valid(...techniques.map((one) => one.id)).required(),
   replaces: uuid,
+  oldTechnique: Joi.valid(...techniques.map((one) => one.id)),
   with: Joi.array().items(uuid).max(10),
   protocol: protocolSchema,
 })

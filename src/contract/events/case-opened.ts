@@ -8,6 +8,8 @@ export interface CaseOpenedBody {
   readonly injuryId: string
   readonly technique: string
   readonly replaces?: string
+  /** The technique of what it replaces; the server adds it where it is left out. */
+  readonly oldTechnique?: string
   readonly with?: readonly string[]
   /** The version of the local protocol that was in force where it was opened; the server adds it where it is left out. */
   readonly protocol?: Protocol

@@ -9,6 +9,7 @@ export const schema = Joi.object({
     material: Joi.valid(...castMaterials),
     layers: within(limits.deviceLayers),
     paddingLayers: within(limits.devicePaddingLayers),
+    topCm: within(limits.deviceTopCm),
     minutesSince: within(limits.deviceMinutes),
     lastRound: Joi.valid('none', 'known', 'warn', 'review', 'urgent'),
   }).required(),

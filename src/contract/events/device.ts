@@ -11,5 +11,5 @@ export const device = caseKind<DeviceBody>({
   right: 'add',
   bearsOnPlan: true,
   fold: (record, { body }) => ({ ...record, device: body.device }),
-  example: { device: { material: 'plaster-slow', layers: 8, paddingLayers: 2, minutesSince: 90, lastRound: 'none' } },
+  example: { device: { material: 'plaster-slow', layers: 8, paddingLayers: 2, topCm: 38, minutesSince: 90, lastRound: 'none' } },
 })

@@ -1,3 +1,4 @@
+import { wrongSideId } from '#core/techniques/shared/any-troubles'
 import { caseKind } from './kind'
 
 export interface IdentityCheckedBody {
@@ -5,11 +6,20 @@ export interface IdentityCheckedBody {
   readonly words: string
 }
 
-/** Identity and side were read aloud and confirmed afresh, after the side had been changed. */
+/** Identity and side were read aloud and confirmed afresh, after the side had been changed or doubted. */
 export const identityChecked = caseKind<IdentityCheckedBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, { at, actorName: by }) =>
-    record.sideChange ? { ...record, sideChange: { ...record.sideChange, checked: { at, by } } } : record,
+  fold: (record, { at, actorName: by }) => ({
+    ...record,
+    ...(record.sideChange ? { sideChange: { ...record.sideChange, checked: { at, by } } } : {}),
+    ...(record.troubles
+      ? {
+          troubles: record.troubles.map((one) =>
+            one.troubleId === wrongSideId && !one.ended ? { ...one, ended: { at, by, word: 'read aloud afresh' } } : one,
+          ),
+        }
+      : {}),
+  }),
   example: { words: 'RIGHT ankle' },
 })

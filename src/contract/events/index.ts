@@ -56,6 +56,10 @@ import { runStarted } from './run-started'
 import { seniorDecision } from './senior-decision'
 import { settings } from './settings'
 import { setup } from './setup'
+import { sideAnswered } from './side-answered'
+import { sideAnswerUndone } from './side-answer-undone'
+import { underneath } from './underneath'
+import { takenOff } from './taken-off'
 import { sideChanged } from './side-changed'
 import { step } from './step'
 import { stockCounted } from './stock-counted'
@@ -110,6 +114,10 @@ export const eventKinds = {
   'plan-dropped': planDropped,
   'plan-kept': planKept,
   'side-changed': sideChanged,
+  'side-answered': sideAnswered,
+  'side-answer-undone': sideAnswerUndone,
+  underneath,
+  'taken-off': takenOff,
   'identity-checked': identityChecked,
   'run-started': runStarted,
   'run-lease': runLease,

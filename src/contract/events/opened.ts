@@ -5,10 +5,13 @@ export interface OpenedBody {
   readonly runId: string
 }
 
-/** The cast was opened: rounds begin again from there. */
+/** What is on was opened: rounds begin again from there, opened at once with looks at 5 and 15 minutes. */
 export const opened = caseKind<OpenedBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, { at }) => ({ ...record, openedUpAt: at }),
+  fold: (record, { at, body }) => {
+    const isOpenNow = record.runs.some((run) => run.id === body.runId && run.isOpenNow)
+    return { ...record, openedUpAt: at, ...(isOpenNow ? { openedNowAt: at } : {}) }
+  },
   example: { runId: exampleRunId },
 })

@@ -1,11 +1,11 @@
 import Joi from 'joi'
-import { movesWhenOff, skinsWhenOff } from './removed'
+import { movesUnder, skinsUnder } from '../records/underneath'
 import { reason, uuid } from '../field-schemas'
 
 /** The body of `removed`. */
 export const schema = Joi.object({
   reason: reason.required(),
-  skin: Joi.valid(...skinsWhenOff),
-  moves: Joi.valid(...movesWhenOff),
+  skin: Joi.valid(...skinsUnder),
+  moves: Joi.valid(...movesUnder),
   replacedBy: uuid,
 })

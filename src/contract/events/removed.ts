@@ -1,14 +1,11 @@
+import type { MovesUnder, SkinUnder } from '../records/underneath'
 import { caseKind } from './kind'
-
-/** What is looked at when a device comes off: whether the skin is whole, and whether the limb moves and feels as before. */
-export const skinsWhenOff = ['intact', 'red', 'broken', 'not-seen'] as const
-export const movesWhenOff = ['as-before', 'less', 'not-tested'] as const
 
 export interface RemovedBody {
   readonly reason: string
   /** Left out by pages from before they were asked. */
-  readonly skin?: (typeof skinsWhenOff)[number]
-  readonly moves?: (typeof movesWhenOff)[number]
+  readonly skin?: SkinUnder
+  readonly moves?: MovesUnder
   /** The case whose device went on in its place. */
   readonly replacedBy?: string
 }

@@ -12,5 +12,6 @@ export const schema = Joi.object({
   plan: planSchema,
   withoutPlan: reason,
   isAdjustment: Joi.valid(true),
+  isTakingOff: Joi.valid(true),
   care: Joi.object({ taskId: shortId.required(), text: Joi.string().max(300).required() }),
 })

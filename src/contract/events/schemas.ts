@@ -57,6 +57,10 @@ import { schema as runStarted } from './run-started.schema'
 import { schema as seniorDecision } from './senior-decision.schema'
 import { schema as settings } from './settings.schema'
 import { schema as setup } from './setup.schema'
+import { schema as sideAnswered } from './side-answered.schema'
+import { schema as sideAnswerUndone } from './side-answer-undone.schema'
+import { schema as underneath } from './underneath.schema'
+import { schema as takenOff } from './taken-off.schema'
 import { schema as sideChanged } from './side-changed.schema'
 import { schema as step } from './step.schema'
 import { schema as stockCounted } from './stock-counted.schema'
@@ -113,6 +117,10 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'plan-dropped': planDropped,
   'plan-kept': planKept,
   'side-changed': sideChanged,
+  'side-answered': sideAnswered,
+  'side-answer-undone': sideAnswerUndone,
+  underneath,
+  'taken-off': takenOff,
   'identity-checked': identityChecked,
   'run-started': runStarted,
   'run-lease': runLease,

@@ -6,6 +6,8 @@ export interface TroubleEndedBody {
   readonly troubleEvent: string
   /** What became of it. */
   readonly word: string
+  /** It was pressed by mistake and taken back within seconds: nothing went wrong. */
+  readonly isSlip?: true
 }
 
 /** A trouble that no round looks at is over: a person says so. */
@@ -15,7 +17,9 @@ export const troubleEnded = caseKind<TroubleEndedBody>({
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
     troubles: (record.troubles ?? []).map((one) =>
-      one.id === body.troubleEvent && !one.ended ? { ...one, ended: { at, by, word: body.word } } : one,
+      one.id === body.troubleEvent && !one.ended
+        ? { ...one, ended: { at, by, word: body.word, ...(body.isSlip ? { isSlip: body.isSlip } : {}) } }
+        : one,
     ),
   }),
   example: { troubleEvent: exampleId, word: 'the hold was taken again, circulation as before' },

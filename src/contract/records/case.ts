@@ -10,6 +10,7 @@ import type { PartId } from '#core/rounds/look'
 import type { IncidentBody } from './incident'
 import type { PageRecord } from './page'
 import type { Recorded, RunRecord, TroubleRecord } from './run'
+import type { SideAnswer } from './side'
 import type { AddedTaskBody, TaskBody } from './task'
 import type { EndingBody } from './ending'
 
@@ -83,6 +84,8 @@ export interface SideChange extends Recorded {
   readonly reason: string
   /** The device was on: it may be on the wrong side. */
   readonly isOn: boolean
+  /** Side or limb is another one. */
+  readonly isOtherLimb: boolean
   readonly checked: Recorded | null
 }
 
@@ -94,6 +97,8 @@ export interface CaseRecord {
   readonly technique: string
   /** The case whose device this one replaces. */
   readonly replaces?: string
+  /** The technique of what it replaces; absent in cases from before it was kept. */
+  readonly oldTechnique?: string
   /** Cases worn together with this one. */
   readonly with?: readonly string[]
   readonly openedAt: string
@@ -116,6 +121,10 @@ export interface CaseRecord {
   readonly accepted: AcceptedPlan | null
   readonly kept?: readonly KeptChange[]
   readonly sideChange?: SideChange
+  /** Which limb it was found on, in the order of time. */
+  readonly sideAnswers?: readonly SideAnswer[]
+  /** What was taken off the wrong limb. */
+  readonly takenOff?: readonly (Recorded & { readonly runId: string })[]
   readonly runs: readonly RunRecord[]
   readonly crew?: readonly CrewMember[]
   readonly readBacks?: readonly ReadBackRecord[]
@@ -132,6 +141,8 @@ export interface CaseRecord {
   readonly found?: Recorded & { readonly what: string; readonly minutesAgo: number | null }
   /** When the cast was last opened: rounds begin again from there. */
   readonly openedUpAt?: string
+  /** When it was last opened at once, for what pressed. */
+  readonly openedNowAt?: string
   /** What was changed on the device or the patient: readings after it are another occasion. */
   readonly changes?: readonly (Recorded & { readonly what: string })[]
   readonly fit: readonly FitRecord[]

@@ -1,6 +1,7 @@
 import type { Plan } from '#core/model/plan'
 import type { HandGrip } from '#core/model/step'
 import type { TimerKind } from '#core/model/step'
+import type { UnderneathRecord } from './underneath'
 
 export type { TimerKind }
 
@@ -105,7 +106,7 @@ export type PullRecord = Omit<PullBody, 'runId'> & Recorded
 export type StrapRecord = Omit<StrapBody, 'runId'> & Recorded
 /** A trouble as it was recorded: with the id of its event since troubles stand, and with what became of it where a person ended it. */
 export type TroubleRecord = Omit<TroubleBody, 'runId'> &
-  Recorded & { readonly id?: string; readonly ended?: Recorded & { readonly word: string } }
+  Recorded & { readonly id?: string; readonly ended?: Recorded & { readonly word: string; readonly isSlip?: true } }
 export type HandOverRecord = Omit<HandOverBody, 'runId'> & Recorded
 
 export interface RunStartedBody {
@@ -123,6 +124,8 @@ export interface RunStartedBody {
   readonly isAdjustment?: true
   /** The owed work that it is: the same procedure, done again on what is on. */
   readonly care?: CareNamed
+  /** Takes off what is on the wrong limb. */
+  readonly isTakingOff?: true
 }
 
 /** Owed work by the schedule’s id and in its words. */
@@ -143,6 +146,11 @@ export interface RunRecord {
   readonly withoutPlan?: string
   readonly isAdjustment?: true
   readonly care?: CareNamed
+  readonly isTakingOff?: true
+  /** It turned out to be on the wrong limb and has ended: nothing done in it counts for the right one. */
+  readonly wrongSide?: Recorded
+  /** How the skin and the limb under what came off were, by step. */
+  readonly underneath?: readonly UnderneathRecord[]
   readonly steps: readonly StepRecord[]
   readonly timers: readonly TimerRecord[]
   readonly driver?: RunDriver
@@ -176,6 +184,7 @@ export function strapMarksAt(run: RunRecord, stepId: string): ReadonlyMap<string
  * @param nowMs the server's time
  */
 export function liveTimers(run: RunRecord, nowMs: number, keptMs = 10 * 60_000): readonly TimerRecord[] {
+  if (run.wrongSide) return []
   return run.timers.filter((timer) => {
     const started = Date.parse(timer.startedAt)
     if (timer.endedAt && Date.parse(timer.endedAt) >= started) return false

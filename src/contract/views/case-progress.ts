@@ -9,7 +9,9 @@ import { protocolOf, type CaseRecord } from '../records/case'
 import { standCaseRounds, type JudgedRound } from './case-rounds'
 import { toClinicalCase } from './clinical-case'
 import type { EpisodeRecord } from '../records/episode'
+import { countingRuns } from '../records/run-kind'
 import { isPlaced } from './is-placed'
+import { sideStateOf } from './side-state'
 import { roundRestarts } from '../events/after-change'
 
 /**
@@ -62,8 +64,9 @@ function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number): 
     done,
     protocolOf(record),
   )
-  const extra = reviewRound(after.at(-1))
-  const all = extra ? [...rounds, extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
+  const again = reviewRound(after.at(-1))
+  const extra = [...(again ? [again] : []), ...looksAfterOpening(record, after)]
+  const all = extra.length > 0 ? [...rounds, ...extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
   const { ended } = record
   // Whoever has gone is owed no rounds here.
   return ended ? all.filter((one) => one.dueAt <= Date.parse(ended.at)) : all
@@ -83,13 +86,29 @@ function reviewRound(last: JudgedRound | undefined): LiveRound | null {
   return { id: 'again', dueAt: Date.parse(last.round.at) + last.verdict.againMin * 60_000, graceMin: 5, doneAt: null }
 }
 
+/** Minutes after which what was opened at once is looked at (TURNS 4). */
+const openedLooksMin = [5, 15] as const
+const openedLookGraceMin = 2
+
+/** Looks owed after an opening at once; a complete round in the minutes round each of them is that look. */
+function looksAfterOpening({ openedNowAt }: CaseRecord, after: readonly JudgedRound[]): readonly LiveRound[] {
+  if (openedNowAt === undefined) return []
+  const fromMs = Date.parse(openedNowAt)
+  return openedLooksMin.map((minute, index) => {
+    const [dueAt, beforeMin] = [fromMs + minute * 60_000, minute - (openedLooksMin[index - 1] ?? 0)]
+    const opensMs = dueAt - (beforeMin / 2) * 60_000
+    const by = after.find(({ round, verdict }) => verdict.complete && Date.parse(round.at) >= opensMs)
+    return { id: `opened-${minute}`, dueAt, graceMin: openedLookGraceMin, doneAt: by?.round.at ?? null }
+  })
+}
+
 /** Where on the path a case stands: the first stage that still needs doing. */
 export function stageOf(record: CaseRecord, episode: EpisodeRecord): Stage {
   if (record.appliedAt) {
     const checked = record.fit.length > 0 || episode.rounds.some((round) => round.cases.includes(record.id) && !round.isBaseline)
     return checked ? 'watch' : 'check'
   }
-  if (record.runs.length > 0) return 'apply'
+  if (sideStateOf(record, episode) !== 'settled' || countingRuns(record).length > 0) return 'apply'
   if (record.accepted) return 'make-ready'
   const injury = episode.injuries[record.injuryId]
   if (injury && isPlaced(injury) && isMeasured(record, episode)) return 'choose'

@@ -22,6 +22,7 @@ import type { TroubleRecord } from '../records/run'
 import { callsOf } from './calls-of'
 import { toClinicalCase } from './clinical-case'
 import { casesServed } from './related-cases'
+import { isOnWrongLimb } from './side-state'
 import { onSinceMs, situationOfCase } from './situation-of-case'
 
 export interface JudgedRound {
@@ -72,7 +73,7 @@ function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number
     rounds: done.map(inputOf),
     situationAt: (atMin) => situationOfCase(record, episode, atMin * minuteMs),
     startMin: minuteOf(record.appliedAt ?? record.openedAt),
-    situationKey: `${record.technique} ${onSinceMs(record)} ${record.removedAt}`,
+    situationKey: `${record.technique} ${onSinceMs(record)} ${record.removedAt} ${isOnWrongLimb(record)}`,
     isAtRisk: isCaseAtRisk(clinicalCase),
     told: callsOf(record)
       .filter((one) => one.isReached)
@@ -116,7 +117,7 @@ function reportOf(trouble: TroubleRecord, record: CaseRecord, episode: EpisodeRe
   const known = troubleOf(trouble, record)
   const part = injuredPart(record, episode)
   const target = known && targetOf(known, part)
-  if (!known || !target || known.level === 'none') return null
+  if (!known || !target || known.level === 'none' || trouble.ended?.isSlip) return null
   const danger = known.danger ? { danger: known.danger } : {}
   return { atMin: minuteOf(trouble.at), ...target, level: known.level, code: `trouble-${known.id}`, text: trouble.label, ...danger }
 }

@@ -73,6 +73,7 @@ function makeClinicalCase(record: CaseRecord, episode: EpisodeRecord): ClinicalC
     stock: record.store?.items ?? 'catalogue',
     orders: record.orders ?? {},
     ...(record.device ? { device: record.device } : {}),
+    ...(record.oldTechnique ? { replaces: record.oldTechnique } : {}),
     ...(setup.rig ? { rig: setup.rig } : {}),
     overrules: record.overrules,
     zone: episode.zone,

@@ -4,7 +4,7 @@ import { judgeAngle, judgePull } from '#core/runs/step-work'
 import type { OtherItem } from '#core/standing/judge-standing'
 import type { CaseRecord } from '../records/case'
 import type { AngleRecord, PullRecord } from '../records/run'
-import { isOpeningRun } from './opening-run'
+import { countingRuns, isOpeningRun } from '../records/run-kind'
 
 const base = { from: 'reading', level: 'warn', part: null, binds: { stages: [], steps: [] }, isEndedByWord: false } as const
 
@@ -45,8 +45,8 @@ export function measuredBeyond(record: CaseRecord, isLookedAt: (at: string) => b
   ]
 }
 
-function ownRuns({ runs }: Pick<CaseRecord, 'runs'>): CaseRecord['runs'] {
-  return runs.filter((run) => !isOpeningRun(run))
+function ownRuns(record: Pick<CaseRecord, 'runs'>): CaseRecord['runs'] {
+  return countingRuns(record).filter((run) => !isOpeningRun(run))
 }
 
 function angleItem(aim: StepAngle, read: AngleRecord | undefined): OtherItem | null {

@@ -14,7 +14,7 @@ import { standingOf } from './standing-of-case'
 import type { CaseRecord } from '../records/case'
 import { patientLabel, type EpisodeRecord } from '../records/episode'
 import { harmWords } from '../records/incident'
-import { isOpeningRun } from './opening-run'
+import { isOpeningRun } from '../records/run-kind'
 import { orderLines } from './order-lines'
 import type { RunRecord } from '../records/run'
 

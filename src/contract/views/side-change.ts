@@ -1,4 +1,4 @@
-import { spoken } from '#core/model/vocabulary'
+import { bodyRegionOf, spoken } from '#core/model/vocabulary'
 import type { CaseRecord } from '../records/case'
 import type { InjuryRecord } from '../records/episode'
 
@@ -10,6 +10,12 @@ export function isIdentityRead(record: CaseRecord): boolean {
 /** Whether two records of an injury differ in what identity is read for: side, region, pattern. */
 export function isOtherPlace(before: InjuryRecord | undefined, after: InjuryRecord): boolean {
   return before !== undefined && (before.side !== after.side || before.region !== after.region || before.pattern !== after.pattern)
+}
+
+/** Whether two records of an injury are of different limbs, or of limb and trunk. */
+export function isOtherLimb(before: InjuryRecord, after: InjuryRecord): boolean {
+  const part = ({ region }: InjuryRecord): string | null => (region === null ? null : bodyRegionOf(region))
+  return before.side !== after.side || part(before) !== part(after)
 }
 
 /** Side, region and pattern in words, the side in capitals. */

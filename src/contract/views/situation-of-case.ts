@@ -7,7 +7,8 @@ import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { outcomesOf, type RunRecord } from '../records/run'
 import { toClinicalCase } from './clinical-case'
-import { isOpeningRun } from './opening-run'
+import { countingRuns, kindOfRun } from '../records/run-kind'
+import { isOnWrongLimb, sideAnswerOf, wrongRuns } from './side-state'
 import { isInHand } from './work-in-hand'
 
 /** For so long what was wetted may still be hot (SAFETY). */
@@ -25,6 +26,7 @@ export function situationOfCase(record: CaseRecord, episode: EpisodeRecord, atMs
     posture: postureOf(record, atMs),
     isWarm: isWarmAt(record, atMs),
     pullKg: pullOf(record),
+    ...(isOnWrongLimb(record) ? { wornBy: sideAnswerOf(record)?.on ?? 'elsewhere' } : {}),
   }
   return situationOf(toClinicalCase(record, episode), moment)
 }
@@ -32,7 +34,7 @@ export function situationOfCase(record: CaseRecord, episode: EpisodeRecord, atMs
 /** Milliseconds since the epoch at which the device began to be on; null where nothing is on yet. */
 export function onSinceMs(record: CaseRecord): number | null {
   const applied = record.appliedAt === null ? [] : [Date.parse(record.appliedAt)]
-  const begun = record.runs.flatMap((run) => (isApplication(run) ? doneWithRole(record, run, ...onRoles) : []))
+  const begun = runsThatPutOn(record).flatMap((run) => doneWithRole(record, run, ...onRoles))
   const all = [...applied, ...begun]
   return all.length === 0 ? null : Math.min(...all)
 }
@@ -42,8 +44,10 @@ function isOnAt(record: CaseRecord, atMs: number): boolean {
   return sinceMs !== null && sinceMs <= atMs && (record.removedAt === null || Date.parse(record.removedAt) > atMs)
 }
 
-function isApplication(run: RunRecord): boolean {
-  return !isOpeningRun(run) && !run.isAdjustment && !run.care
+/** Runs that put on what is on: those that count, and until it is off those that put it on the wrong limb. */
+function runsThatPutOn(record: CaseRecord): readonly RunRecord[] {
+  const wrong = isOnWrongLimb(record) ? wrongRuns(record) : []
+  return [...countingRuns(record).filter((run) => kindOfRun(run) === 'application'), ...wrong]
 }
 
 /** When steps of a run with one of some roles were done, and not taken back. */
@@ -81,7 +85,7 @@ function postureOf(record: CaseRecord, atMs: number): Posture {
 }
 
 function isWarmAt(record: CaseRecord, atMs: number): boolean {
-  return record.runs.some((run) => doneWithRole(record, run, 'wets').some((doneMs) => doneMs <= atMs && atMs - doneMs < warmMs))
+  return runsThatPutOn(record).some((run) => doneWithRole(record, run, 'wets').some((doneMs) => doneMs <= atMs && atMs - doneMs < warmMs))
 }
 
 function pullOf(record: CaseRecord): number | null {

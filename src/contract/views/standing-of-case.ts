@@ -6,16 +6,20 @@ import { judgeStanding, type OtherItem } from '#core/standing/judge-standing'
 import { dangerOfTrouble, targetOf } from '#core/standing/trouble-target'
 import { watchedOf } from '#core/model/observation'
 import { findTechnique } from '#core/techniques/registry'
+import { wrongSideId } from '#core/techniques/shared/any-troubles'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { callsOf } from './calls-of'
 import { answeredUnread, measuredBeyond } from './measured-beyond'
 import { gapsOf, isOfProductAlone } from './plan-in-force'
 import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
-import { isOpeningRun } from './opening-run'
+import { countingRuns, isOpeningRun } from '../records/run-kind'
 import { toClinicalCase } from './clinical-case'
 import { situationOfCase } from './situation-of-case'
+import { openedNowItems } from './opened-now-item'
+import { sideItems } from './side-items'
 import { taskFindings } from './task-findings'
+import { underneathItems } from './underneath-items'
 import { workOwed } from './work-owed'
 
 /** What a plan that was made now says, beside the one in force; null where none was made. */
@@ -47,7 +51,8 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
       inForce,
       waiting: (live?.cautions ?? []).filter((one) => one.level === 'stop' || !isOfProductAlone(record, episode)),
       sinceMs: Date.parse(record.accepted?.at ?? record.openedAt),
-      doneSteps: record.runs.flatMap((run) => run.steps.filter((step) => step.outcome === 'done').map((step) => step.stepId)),
+      steps: record.accepted?.plan.procedure.steps ?? [],
+      doneSteps: countingRuns(record).flatMap((run) => run.steps.filter((step) => step.outcome === 'done').map((step) => step.stepId)),
     },
     others: [
       ...troubleItems(record, episode),
@@ -55,6 +60,9 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
       ...measuredBeyond(record, (at) => isLookedAt(rounds.judged, at)),
       ...taskItems(record),
       ...runItems(record, episode, rounds.judged),
+      ...sideItems(record, episode),
+      ...underneathItems(record, episode, (at) => isLookedAt(rounds.judged, at)),
+      ...openedNowItems(record, episode, (at) => isLookedAt(rounds.judged, at)),
     ],
     responses: (record.responses ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     calls: callsOf(record).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
@@ -75,8 +83,11 @@ export function isHeld({ replacedBy }: Pick<CaseRecord, 'replacedBy'>, { items }
  * From when on a round is the check after application: the run that put it on asks for that check as one of its last steps, so it is
  * recorded before the run ends and the device counts as applied. Infinity where no run asked.
  */
-function afterCheckFromMs({ runs, appliedAt }: CaseRecord): number {
-  const run = runs.findLast((one) => !isOpeningRun(one) && appliedAt !== null && Date.parse(one.startedAt) <= Date.parse(appliedAt))
+function afterCheckFromMs(record: CaseRecord): number {
+  const { appliedAt } = record
+  const run = countingRuns(record).findLast(
+    (one) => !isOpeningRun(one) && appliedAt !== null && Date.parse(one.startedAt) <= Date.parse(appliedAt),
+  )
   const asked = run?.steps.findLast((one) => one.stepId === afterCheckId && one.outcome === 'done')
   if (!run || !asked) return Infinity
   const before = run.steps.filter((one) => Date.parse(one.at) <= Date.parse(asked.at))
@@ -92,7 +103,8 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
   return (record.troubles ?? []).flatMap((trouble, index, all): OtherItem[] => {
     const known = troubleOf(trouble, record)
     const isRepeated = all.slice(index + 1).some((later) => later.troubleId === trouble.troubleId)
-    if (!known || !trouble.id || trouble.ended || known.level === 'none' || isRepeated || targetOf(known, part)) return []
+    if (!known || !trouble.id || trouble.ended || known.level === 'none' || known.id === wrongSideId || isRepeated || targetOf(known, part))
+      return []
     return [
       {
         id: `trouble/${trouble.id}`,
@@ -145,15 +157,14 @@ function fitItems(record: CaseRecord): readonly OtherItem[] {
   })
 }
 
-/** What a run did against a stop, a run begun without a plan, a side that was changed after it had been read aloud. */
+/** What a run did against a stop, and a run begun without a plan. */
 function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds['judged']): readonly OtherItem[] {
   const base = { from: 'run', part: null, binds: free, isEndedByWord: false } as const
-  const despite = record.runs.flatMap((run) => run.steps.filter((step) => step.outcome !== 'undone' && step.despite?.length))
+  const despite = countingRuns(record).flatMap((run) => run.steps.filter((step) => step.outcome !== 'undone' && step.despite?.length))
   const unchecked = despite.filter((step) => !isLookedAt(judged, step.at))
   const isSettled = record.accepted !== null && gapsOf(record, episode).length === 0
-  const begun = isSettled ? undefined : record.runs.find((run) => run.withoutPlan !== undefined)
+  const begun = isSettled ? undefined : countingRuns(record).find((run) => run.withoutPlan !== undefined)
   const found = isSettled ? undefined : record.found
-  const change = record.sideChange && !record.sideChange.checked ? record.sideChange : null
   return [
     ...unchecked.map((step): OtherItem => ({
       ...base,
@@ -184,23 +195,6 @@ function runItems(record: CaseRecord, episode: EpisodeRecord, judged: CaseRounds
             text: `Found on, not planned here: ${found.what}${found.minutesAgo === null ? '; since when is not known' : ''}`,
             sinceMs: Date.parse(found.at),
             ends: 'Measured, and an accepted plan.',
-          } satisfies OtherItem,
-        ]
-      : []),
-    ...(change
-      ? [
-          {
-            ...base,
-            id: 'run/side-changed',
-            level: change.isOn ? 'urgent' : 'stop',
-            text: `${change.isOn ? 'The device may be on the wrong side' : 'Side or region was changed'}: ${change.from} → ${change.to}. ${change.reason}`,
-            sinceMs: Date.parse(change.at),
-            binds: { stages: ['make-ready', 'apply'], steps: [] },
-            ends: 'Identity and side read aloud afresh.',
-            ownSteps: [
-              'Stop. Leave the limb safe; take nothing off yet that holds a break or a neck.',
-              'Read name, second identifier and side aloud; look at the patient, the film and the order.',
-            ],
           } satisfies OtherItem,
         ]
       : []),
@@ -241,6 +235,7 @@ function taskItems(record: CaseRecord): readonly OtherItem[] {
     part: null,
     sinceMs: Date.parse(one.sinceAt),
     ...(one.item ? { asItem: one.item } : {}),
+    ...(one.ownSteps ? { ownSteps: one.ownSteps } : {}),
     lookedAtMs: Date.parse(one.at),
     binds: free,
     ends: 'The same look, found well.',

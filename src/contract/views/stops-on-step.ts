@@ -9,7 +9,7 @@ import type { EpisodeRecord } from '../records/episode'
 import type { RunRecord } from '../records/run'
 import { callsOf } from './calls-of'
 import { injuredPart } from './case-rounds'
-import { isOpeningRun } from './opening-run'
+import { isFreeingRun } from '../records/run-kind'
 import { situationOfCase } from './situation-of-case'
 
 /** What stands on a step of a run, and the ways past it: the one answer for button, key, pedal, voice and reload. */
@@ -32,7 +32,7 @@ export function bindingOf(
   standing: Pick<Standing, 'items'>,
   nowMs: number,
 ): StepBinding {
-  const isOpening = isOpeningRun(run)
+  const isOpening = isFreeingRun(run)
   const situation = situationOfCase(record, episode, nowMs)
   const device = { holds: heldBy(record.technique) ?? 'break', part: injuredPart(record, episode), isWarm: false } as const
   const stops = stopsOn(step, {

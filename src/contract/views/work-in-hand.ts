@@ -1,6 +1,6 @@
 import { liveTimers, outcomesOf, type RunRecord, type TimerKind } from '../records/run'
 import type { CaseRecord } from '../records/case'
-import { isOpeningRun } from './opening-run'
+import { isFreeingRun, kindOfRun, type RunKind } from '../records/run-kind'
 
 /** A run whose steps are not all done, as others see it. */
 export interface RunInHand {
@@ -34,8 +34,8 @@ export function runInHand(record: CaseRecord, nowMs: number): RunInHand | null {
 export function isInHand(record: CaseRecord, run: RunRecord, nowMs: number): boolean {
   if (record.ended || record.removedAt !== null) return false
   // Once it is on, its application is over, whatever was passed by.
-  const isApplication = !run.isAdjustment && !run.care && !isOpeningRun(run)
-  if (isApplication && record.appliedAt !== null) return false
+  if (run.wrongSide) return false
+  if (kindOfRun(run) === 'application' && record.appliedAt !== null) return false
   const { done, of } = progressOf(record, run)
   const touchedMs = Date.parse(run.steps.at(-1)?.at ?? run.startedAt)
   return of > 0 && done < of && nowMs - touchedMs <= forgottenMs
@@ -43,7 +43,7 @@ export function isInHand(record: CaseRecord, run: RunRecord, nowMs: number): boo
 
 /** How many of its steps are done, those that may be left out aside. */
 function progressOf(record: CaseRecord, run: RunRecord): { readonly done: number; readonly of: number } {
-  const plan = run.isAdjustment || isOpeningRun(run) ? run.plan : (record.accepted?.plan ?? run.plan)
+  const plan = run.isAdjustment || isFreeingRun(run) ? run.plan : (record.accepted?.plan ?? run.plan)
   const steps = plan?.procedure.steps.filter((step) => !step.optional) ?? []
   const outcomes = outcomesOf(run)
   return { done: steps.filter((step) => outcomes.has(step.id)).length, of: steps.length }
@@ -63,8 +63,15 @@ export function timersInHand(record: CaseRecord, nowMs: number): readonly TimerI
     .sort((a, b) => Date.parse(a.endsAt) - Date.parse(b.endsAt))
 }
 
+const whats: Readonly<Record<RunKind, string>> = {
+  application: 'Applying',
+  opening: 'Opening the cast',
+  adjustment: 'Adjusting',
+  care: 'Care',
+  'taking-off': 'Taking it off',
+}
+
 function whatOf(run: RunRecord): string {
-  if (isOpeningRun(run)) return 'Opening the cast'
-  if (run.care) return 'Care'
-  return run.isAdjustment ? 'Adjusting' : 'Applying'
+  if (run.isOpenNow) return 'Opening now'
+  return whats[kindOfRun(run)]
 }

@@ -1,9 +1,10 @@
 import { nextRound } from '#core/rounds/live-rounds'
-import { liveTasks, type TaskKind } from '#core/rounds/live-tasks'
+import { liveTasks, tasksOf, type TaskKind } from '#core/rounds/live-tasks'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { isEnded } from '../records/task'
 import { caseRounds } from './case-progress'
+import { taskFindings } from './task-findings'
 
 /** Something that is owed to a patient with a device on. */
 export interface OwedWork {
@@ -74,7 +75,28 @@ export function workOwed(record: CaseRecord, episode: EpisodeRecord, nowMs: numb
       graceMin: addedGraceMin,
       lastDoneAt: null,
     }))
-  return [...rounds, ...scheduled, ...added].sort((a, b) => a.dueAt - b.dueAt)
+  return [...rounds, ...withLooksAgain(record, scheduled), ...added].sort((a, b) => a.dueAt - b.dueAt)
+}
+
+const againGraceMin = 5
+
+/** Work whose last look found a pull lost, or a weight off its plan, is due again in minutes, also where it comes once. */
+function withLooksAgain(record: CaseRecord, scheduled: readonly OwedWork[]): readonly OwedWork[] {
+  const again = new Map(
+    taskFindings(record).flatMap(({ taskId, againMin, at }) => (againMin === null ? [] : [[taskId, { againMin, at }] as const])),
+  )
+  const series = tasksOf(record.accepted?.plan.schedule ?? [])
+  const sooner = [...again].flatMap(([id, { againMin, at }]): OwedWork[] => {
+    const task = series.find((one) => one.id === id)
+    if (!task) return []
+    const dueAt = Date.parse(at) + againMin * 60_000
+    return [{ id, kind: task.kind, name: names[task.kind], text: task.text, dueAt, graceMin: againGraceMin, lastDoneAt: at }]
+  })
+  const isSooner = (one: OwedWork): boolean => sooner.some((each) => each.id === one.id && each.dueAt <= one.dueAt)
+  return [
+    ...scheduled.filter((one) => !isSooner(one)),
+    ...sooner.filter((one) => !scheduled.some((each) => each.id === one.id && each.dueAt < one.dueAt)),
+  ]
 }
 
 /** Whoever went home with it on is called the next day; whoever is gone is owed nothing here. */

@@ -62,6 +62,7 @@ export function readCase(data: unknown): ReadCase {
     'wearDays',
     'orders',
     'device',
+    'replaces',
     'rig',
     'appliedAt',
     'zone',

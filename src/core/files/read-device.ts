@@ -9,11 +9,13 @@ export function readDevice(from: FieldReader | null): Device {
   const layers = from.number('layers', limits.deviceLayers)
   const paddingLayers = from.number('paddingLayers', limits.devicePaddingLayers)
   const minutesSince = from.number('minutesSince', limits.deviceMinutes)
+  const topCm = from.number('topCm', limits.deviceTopCm)
   const lastRound = from.word('lastRound', ['none', 'known', 'warn', 'review', 'urgent'] as const)
   return {
     ...(material === undefined ? {} : { material }),
     ...(layers === undefined ? {} : { layers }),
     ...(paddingLayers === undefined ? {} : { paddingLayers }),
+    ...(topCm === undefined ? {} : { topCm }),
     ...(minutesSince === undefined ? {} : { minutesSince }),
     ...(lastRound === undefined ? {} : { lastRound }),
   }

@@ -100,6 +100,8 @@ export interface ClinicalCase {
   readonly rig?: RigSetting
   /** A cast that is already on. */
   readonly device?: Device
+  /** The technique of what is on and comes off for this one. */
+  readonly replaces?: string
   /** ISO 8601 with offset: when the device went on. */
   readonly appliedAt?: string
   /** IANA zone name of the place. */

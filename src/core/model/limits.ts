@@ -32,6 +32,7 @@ export const limits = {
   /** Of a cast that is on. */
   deviceLayers: { least: 1, greatest: 60 },
   devicePaddingLayers: { least: 0, greatest: 20 },
+  deviceTopCm: { least: 5, greatest: 120 },
   deviceMinutes: { least: 0, greatest: 1_000_000 },
   /** Of the rig of a suspended splint. */
   rigBeamCm: { least: 20, greatest: 250 },

@@ -1,3 +1,4 @@
+import type { ActionId } from './action'
 import type { StepRole } from './step-role'
 import type { Side } from './vocabulary'
 
@@ -132,6 +133,10 @@ export interface Step {
   readonly optional?: boolean
   /** First on the patient's own body: identity and side come before it. */
   readonly onPatient?: boolean
+  /** Done only with what was found where something came off: skin, and on a limb the pulse; movement and feeling. */
+  readonly underneath?: 'limb' | 'column'
+  /** Actions about what stands that are done with it. */
+  readonly answers?: readonly ActionId[]
   readonly cautions: readonly string[]
   /** Places on the lane (station, band or mark ids) that the step concerns. */
   readonly where: readonly string[]

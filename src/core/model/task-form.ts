@@ -29,6 +29,8 @@ export type TaskAsk =
       readonly unit: string
       readonly least: number
       readonly greatest: number
+      /** The plan's decision of what it ought to be: shown beside it, asked for, and judged. */
+      readonly planned?: string
     }
   | { readonly kind: 'words'; readonly id: string; readonly label: string }
   /** A measurement of the technique, kept as a reading: what it brings is the plan's to say. */
@@ -66,6 +68,19 @@ export function movementOf(id: string, label: string, item: string): TaskAsk {
       { value: 'full', label: 'full' },
       { value: 'weak', label: 'weak', level: 'urgent', danger: 'limb' },
       { value: 'none', label: 'none', level: 'urgent', danger: 'limb' },
+    ],
+  }
+}
+
+/** A question whose yes is well, and whose no is an alarm of its own. */
+export function yesOrDanger(id: string, label: string, danger: Danger): TaskAsk {
+  return {
+    kind: 'choice',
+    id,
+    label,
+    choices: [
+      { value: 'yes', label: 'yes' },
+      { value: 'no', label: 'no', level: 'urgent', danger },
     ],
   }
 }

@@ -109,6 +109,10 @@ export interface Technique {
   readonly isUpright?: (options: OptionValues) => boolean
   /** What it holds, which decides what a hand takes before it is opened, and its own way of opening or easing. */
   readonly onUrgent: { readonly holds: Held; readonly actions: readonly string[] }
+  /** How it comes off whole, in order, one step a line; what it holds is taken by a hand before. Empty where it puts nothing on. */
+  readonly comesOff: readonly string[]
+  /** The step before which what was on before comes off; without it the first that puts something on. */
+  readonly oldOffBefore?: string
   /** What is said when work that its schedule owes is done, by the id of that work; the usual form of its kind where it is left out. */
   readonly taskForms?: Readonly<Record<string, TaskForm>>
   /** What goes wrong with it, and what to do: one key away during every run. */

@@ -1,11 +1,11 @@
-import { skinOf, yesOf, type TaskForm } from '../model/task-form'
+import { skinOf, yesOrDanger, type TaskForm } from '../model/task-form'
 import type { Technique } from '../planner/technique'
 import type { TaskKind } from './live-tasks'
 
 // The usual form of a kind of work; a technique that knows better brings its own.
 const byKind: Readonly<Record<TaskKind, TaskForm>> = {
   care: [skinOf('skin', 'under and round it')],
-  weights: [yesOf('hang-free', 'Weights hang free', 'review'), yesOf('cords', 'Cords run on their wheels')],
+  weights: [yesOrDanger('hang-free', 'Weights hang free', 'pull-lost'), yesOrDanger('cords', 'Cords run on their wheels', 'pull-lost')],
   review: [{ kind: 'words', id: 'decided', label: 'What was decided' }],
   convert: [{ kind: 'words', id: 'changed-to', label: 'What it was changed to' }],
   opening: [],

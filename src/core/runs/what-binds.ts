@@ -12,6 +12,8 @@ export interface BindingStop {
   readonly isFixed: boolean
   /** Gone past only once a call to the senior was recorded. */
   readonly needsCall: boolean
+  /** When what it is about was found; absent for what the plan says of itself. */
+  readonly sinceMs?: number
 }
 
 /** A stop that a danger raises at steps of some roles, or at every step that goes on with the work. */

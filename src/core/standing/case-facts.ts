@@ -26,19 +26,22 @@ export interface Moment {
   readonly isWarm: boolean
   /** kg; null where none is planned. */
   readonly pullKg: number | null
+  /** It is on another limb than the hurt one: which side, or where nobody can say. */
+  readonly wornBy?: string
 }
 
 /** How many are there where nobody says (TURNS 1). */
 export const usualPeople = 2
 
 /** The situation that a danger meets: what is on and what it holds, who is there, how the patient is. */
-export function situationOf(clinicalCase: ClinicalCase, { isOn, people, posture, isWarm, pullKg }: Moment): Situation {
+export function situationOf(clinicalCase: ClinicalCase, { isOn, people, posture, isWarm, pullKg, wornBy }: Moment): Situation {
   const holds = heldBy(clinicalCase.technique) ?? 'break'
   const limb = injuredLimb(clinicalCase)
+  const side = wornBy === undefined ? limb?.side : wornBy === 'left' || wornBy === 'right' ? wornBy : undefined
   const isOfLimb = holds === 'break' || holds === 'pull'
   const watched = watchedOf(clinicalCase.injury.region)
   return {
-    on: isOn ? { holds, part: limb && isOfLimb ? limbPart(limb.limb, limb.side) : null, isWarm, pullKg } : null,
+    on: isOn ? { holds, part: limb && side && isOfLimb ? limbPart(limb.limb, side) : null, isWarm, pullKg } : null,
     people,
     posture,
     column: watched === 'neck' || watched === 'spine' ? watched : null,

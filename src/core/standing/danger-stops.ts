@@ -33,7 +33,7 @@ export function dangerStops(items: readonly StandingItem[], situation: Situation
     if (danger.danger !== 'cord' && danger.danger !== 'arrest' && !isOpened) return []
     const now = whatNow([danger], situation)[0]
     const why = now ? `First: ${actionWords(now, situation, [danger])}` : ''
-    const base = { text: `Not while this stands: ${item.text}`, why, isFixed: false }
+    const base = { text: `Not while this stands: ${item.text}`, why, isFixed: false, sinceMs: item.sinceMs }
     if (danger.danger === 'cord' || danger.danger === 'arrest')
       return [{ ...base, code: `danger-${danger.danger}`, needsCall: false, at: 'all' }]
     const isPulse = situation.on === null && danger.item === 'pulse'

@@ -1,6 +1,7 @@
 import type { ActionId } from '../model/action'
 import type { Level } from '../model/finding'
 import type { Caution } from '../model/plan'
+import type { Step } from '../model/step'
 import { cautionsBrought } from '../planner/compare-plans'
 import type { CallEntry, ResponseEntry, Signed } from '../model/response'
 import {
@@ -16,6 +17,7 @@ import {
 import { actionWords, openingAction } from './action-words'
 import { listOfNames, nameOfItem, nameOfPart } from './item-names'
 import type { RoundsStanding, SeniorDecision, StandingFinding } from './stand-rounds'
+import { outlastsApplication } from '../rules/outlasts'
 import { pulseAbsent } from '../runs/what-binds'
 import { asksCall, reviewActions, whatNow, type Situation, type StandingDanger } from './what-now'
 
@@ -40,6 +42,8 @@ export interface StandingInput {
     readonly inForce: readonly Caution[]
     readonly waiting: readonly Caution[]
     readonly sinceMs: number
+    /** Steps of the plan in force. */
+    readonly steps: readonly Step[]
     readonly doneSteps: readonly string[]
   }
   readonly others: readonly OtherItem[]
@@ -143,14 +147,16 @@ function planItems({ plan, onAtMs, removedAtMs }: StandingInput): readonly Stand
   // Once it is on a lost pulse stands by itself, with what to do: that nothing goes on before it is past.
   const brought = cautionsBrought(plan.inForce, plan.waiting).filter((one) => onAtMs === null || one.code !== pulseAbsent)
   return [
-    ...plan.inForce.filter((one) => onAtMs === null || !isPast(one, plan.doneSteps)).map((one) => planItem(one, 'plan', plan.sinceMs)),
+    ...plan.inForce.filter((one) => onAtMs === null || !isPast(one, plan)).map((one) => planItem(one, 'plan', plan.sinceMs)),
     ...brought.map((one) => planItem(one, 'change', plan.sinceMs, onAtMs !== null)),
   ].flatMap((one) => one ?? [])
 }
 
-/** What bit at steps alone is past once they are done. */
-function isPast(caution: Caution, doneSteps: readonly string[]): boolean {
-  return caution.steps.length > 0 && caution.steps.every((step) => doneSteps.includes(step))
+/** Once it is on: what bit at steps alone is past when they are done, and a caution about putting it on with the application. */
+function isPast(caution: Caution, { steps, doneSteps }: StandingInput['plan']): boolean {
+  if (caution.steps.length === 0) return false
+  if (caution.steps.every((step) => doneSteps.includes(step))) return true
+  return caution.level === 'caution' && !outlastsApplication(caution, steps)
 }
 
 /** @param isOn the device is on: what is new since then came of a reading or a flag, and ends with the next one */

@@ -5,6 +5,7 @@ import { resolveOptions } from '../planner/resolve-options'
 import { judgePlace } from '../planner/judge-place'
 import { lengthFaults } from '../figures/body/length-order'
 import { findTechnique } from './registry'
+import { withChangeOver } from './change-over'
 import type { OptionValues, Technique, TechniqueOutcome } from '../planner/technique'
 import { atSteps } from '../planner/at-steps'
 import { rolesIn } from '../model/step-role'
@@ -41,7 +42,9 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   if (!worked) return null
   const { technique, clinicalCase, options, outcome } = worked
   const { decisions, problems, materials, pending, ...collected } = worked.collected
-  const steps = outcome.steps.map((step) => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] }))
+  const own = outcome.steps.map((step) => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] }))
+  const old = findTechnique(clinicalCase.replaces ?? '')
+  const steps = old ? withChangeOver(own, old, technique) : own
   const cautions = collected.cautions.map((one) => atSteps(one, steps))
   const codesByStep = new Map<string, Set<string>>()
   for (const one of cautions) for (const id of one.steps) codesByStep.set(id, (codesByStep.get(id) ?? new Set()).add(one.code))

@@ -111,5 +111,12 @@ function isSameBody(first: StoredEvent, input: EventInput): boolean {
 
 function withoutCopies(body: unknown): object {
   const { readings, ...rest } = body as { readonly readings?: CarriedInBody['readings'] }
-  return { ...rest, measurement: undefined, into: undefined, protocol: undefined, keys: readings?.map((one) => one.key) }
+  return {
+    ...rest,
+    measurement: undefined,
+    into: undefined,
+    protocol: undefined,
+    oldTechnique: undefined,
+    keys: readings?.map((one) => one.key),
+  }
 }

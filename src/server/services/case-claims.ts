@@ -6,7 +6,12 @@ import { itemsAtHand, refuseOverrule } from '#core/planner/usable-overrules'
 import { protocolOf, type CaseRecord } from '#contract/records/case'
 import type { EndingBody } from '#contract/records/ending'
 import type { RunStartedBody } from '#contract/records/run'
-import { hasRight, mayBeginWithoutPlan } from '#contract/rights'
+import { kindOfRun } from '#contract/records/run-kind'
+import { slipMs } from '#contract/records/side'
+import type { TakenOffBody } from '#contract/events/taken-off'
+import { isOnWrongLimb, sideAnswerOf } from '#contract/views/side-state'
+import { onSinceMs } from '#contract/views/situation-of-case'
+import { hasRight, mayBeginWithoutPlan, mayChangeSide } from '#contract/rights'
 import { ApiError, invalidInput } from '../ground/api-error'
 import type { Actor } from './writing'
 
@@ -77,6 +82,16 @@ export function checkCaseClaim(claim: CaseClaim, record: CaseRecord, actor: Acto
     case 'run-started':
       checkBeginning(claim, record, actor)
       break
+    case 'side-changed':
+      if (!mayChangeSide(actor.roles, record.accepted !== null))
+        throw new ApiError(403, 'no-right', 'Side, region and pattern were read aloud: they are a clinician’s to change. Ask one.')
+      break
+    case 'side-answer-undone':
+      checkSlip(claim, record)
+      break
+    case 'taken-off':
+      checkTakenOff(claim, record)
+      break
     case 'ended':
       checkEnding(claim, record)
       break
@@ -96,7 +111,17 @@ function checkBeginning(claim: CaseClaim, record: CaseRecord, actor: Actor): voi
   const body = claim.body as RunStartedBody
   if (body.care && record.appliedAt === null)
     refuseAll([{ code: 'format', path: 'body/care', message: 'Nothing is on yet: apply it first, then its care is done again.' }])
-  if (record.accepted !== null || body.technique !== undefined || body.isAdjustment) return
+  if (body.isOpenNow && onSinceMs(record) === null)
+    refuseAll([{ code: 'format', path: 'body/isOpenNow', message: 'Nothing is on yet: there is nothing to open.' }])
+  if (body.isTakingOff && !isOnWrongLimb(record))
+    refuseAll([
+      {
+        code: 'format',
+        path: 'body/isTakingOff',
+        message: 'Nothing is on the wrong limb: say first which limb it is on, in side-answered.',
+      },
+    ])
+  if (record.accepted !== null || isOwnPlan(body)) return
   if (body.withoutPlan === undefined) {
     refuseAll([
       {
@@ -107,6 +132,35 @@ function checkBeginning(claim: CaseClaim, record: CaseRecord, actor: Actor): voi
     ])
   }
   if (!mayBeginWithoutPlan(actor.roles)) throw new ApiError(403, 'no-right', 'Beginning without a plan is a clinician’s: ask one.')
+}
+
+/** An opening, a taking off or an adjustment brings its own plan; care is the accepted procedure again. */
+function isOwnPlan(body: RunStartedBody): boolean {
+  return ['opening', 'taking-off', 'adjustment'].includes(kindOfRun(body))
+}
+
+/** A slip is taken back within seconds by the times that both were pressed; later a new look says where it is. */
+function checkSlip(claim: CaseClaim, record: CaseRecord): void {
+  const slip = sideAnswerOf(record)
+  if (!slip) return refuseAll([{ code: 'format', path: 'kind', message: 'Nobody has said which limb it is on: there is nothing to undo.' }])
+  if (Date.parse(claim.at) - Date.parse(slip.at) <= slipMs + slipGraceMs) return
+  refuseAll([
+    {
+      code: 'out-of-range',
+      path: 'at',
+      message: `The answer is older than ${slipMs / 1000} seconds and stands: report the wrong side again, and look again.`,
+    },
+  ])
+}
+
+/** A press in the last second of ten is written a moment later. */
+const slipGraceMs = 2_000
+
+function checkTakenOff(claim: CaseClaim, record: CaseRecord): void {
+  const { runId } = claim.body as TakenOffBody
+  const run = record.runs.find((one) => one.id === runId)
+  if (run && kindOfRun(run) === 'taking-off') return
+  refuseAll([{ code: 'format', path: 'body/runId', message: 'There is no run of this case that takes it off: begin one first.' }])
 }
 
 function checkNotBegun(claim: CaseClaim, record: CaseRecord): void {

@@ -61,7 +61,9 @@ export async function endReplaced(
   const old = await deps.streams.lockCase(record.replaces, transaction)
   if (!old || old.record.appliedAt === null || old.record.removedAt !== null || old.record.ended) return
   const name = findTechnique(record.technique)?.name ?? record.technique
-  const body = { reason: `Changed for: ${name}`, replacedBy: record.id }
+  const under = record.runs.flatMap((run) => run.underneath ?? []).at(-1)
+  const found = under ? { skin: under.skin, moves: under.moves } : {}
+  const body = { reason: `Changed for: ${name}`, replacedBy: record.id, ...found }
   const { event, record: after } = await writeForCase(deps, { locked: old, episode }, 'removed', body, cause, transaction)
   await settleReservations(deps, event, after.id, transaction)
 }

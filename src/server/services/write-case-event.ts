@@ -39,7 +39,7 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
   await checkNamed(deps, input.kind, input.body, transaction)
 
   const { event, head } = await sealEvent(deps, writing, headOf(before), transaction, {
-    ...(opening ? { body: { ...opening, ...(await protocolOfNewCase(deps.streams, opening.protocol, transaction)) } } : {}),
+    ...(opening ? { body: await completeOpening(deps, opening, transaction) } : {}),
     ...(input.kind === 'moved-in' ? { body: await withMovedReading(deps, id, input.body as MovedInBody, transaction) } : {}),
     ...(input.kind === 'carried-in' && before
       ? { body: await copyCarriedReadings(deps.streams, before.record, input.body as CarriedInBody, transaction) }
@@ -63,6 +63,18 @@ async function lockEpisodeOf(
 ): Promise<Snapshot<EpisodeRecord> | null> {
   const episodeId = (await deps.streams.episodeOf(caseId, transaction)) ?? opening?.episodeId
   return episodeId === undefined ? null : deps.streams.lockEpisode(episodeId, transaction)
+}
+
+/** A case as it is opened: with the protocol in force, and with what the device is that it replaces. */
+async function completeOpening(deps: AppendDeps, opening: CaseOpenedBody, transaction: Transaction): Promise<CaseOpenedBody> {
+  const old = opening.replaces === undefined ? null : await deps.streams.findCase(opening.replaces, transaction)
+  const isOn = old !== null && old.record.appliedAt !== null && old.record.removedAt === null
+  const { oldTechnique: _, ...rest } = opening
+  return {
+    ...rest,
+    ...(isOn ? { oldTechnique: old.record.technique } : {}),
+    ...(await protocolOfNewCase(deps.streams, opening.protocol, transaction)),
+  }
 }
 
 /** Cases that a new one replaces, or is worn with, are the same patient's. */

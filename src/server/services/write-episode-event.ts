@@ -6,7 +6,7 @@ import type { MergedBody } from '#contract/events/merged'
 import type { InjuryBody } from '#contract/events/injury'
 import { ageFromBirth } from '#contract/views/age-from-birth'
 import { isIdentityRead, isOtherPlace } from '#contract/views/side-change'
-import { hasRight, mayCorrect } from '#contract/rights'
+import { hasRight, mayChangeSide, mayCorrect } from '#contract/rights'
 import { foldEpisode } from '#contract/events/fold'
 import type { RoundBody } from '#contract/events/round'
 import { ApiError, invalidInput } from '../ground/api-error'
@@ -67,13 +67,16 @@ function checkWhatIsKnown(input: Writing['input'], episode: EpisodeRecord, cases
   const isOther = injury !== undefined && isOtherPlace(known, injury)
   const [had, has] = injury === undefined ? [episode.flags, body.flags ?? []] : [known?.flags ?? [], injury.flags]
   const isTakenAway = (had as readonly string[]).some((flag) => !(has as readonly string[]).includes(flag))
+  const isSideRead = isOther && bound.some(isIdentityRead)
+  if (isSideRead && !bound.every((one) => mayChangeSide(actor.roles, one.accepted !== null)))
+    throw new ApiError(403, 'no-right', 'Side, region and pattern were read aloud: they are a clinician’s to change. Ask one.')
   if (!hasRight(actor.roles, 'decide') && (isOther || isTakenAway) && bound.some((one) => one.accepted !== null))
     throw new ApiError(
       403,
       'no-right',
       'The plan is accepted: flags taken away, side, region and pattern are a clinician’s from then on. Ask one.',
     )
-  if (isOther && body.reason === undefined && bound.some(isIdentityRead)) {
+  if (isSideRead && body.reason === undefined) {
     throw invalidInput([
       {
         code: 'missing',

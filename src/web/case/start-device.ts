@@ -22,7 +22,7 @@ export async function startDevice({ record, episode }: OpenCase, way: DeviceWay,
     episodeId: episode.id,
     injuryId,
     technique: technique ?? techniques[0]?.id ?? '',
-    ...(way === 'convert' ? { replaces: record.id } : {}),
+    ...(way === 'convert' ? { replaces: record.id, oldTechnique: record.technique } : {}),
     ...(way === 'beside' && isOn ? { with: [record.id] } : {}),
     ...(await protocolOfNewCase()),
   }

@@ -28,7 +28,7 @@ function judge(rounds: ReturnType<typeof legRound>[], change: Partial<StandingIn
       nowMin,
     ),
     lookedAtMs: rounds.length > 0 ? 1 : null,
-    plan: { inForce: [], waiting: [], sinceMs: 0, doneSteps: [] },
+    plan: { inForce: [], waiting: [], sinceMs: 0, steps: [], doneSteps: [] },
     others: [],
     responses: [],
     calls: [],
@@ -82,6 +82,7 @@ describe('what stands about a case', () => {
       inForce,
       waiting,
       sinceMs: 9,
+      steps: [],
       doneSteps,
     })
     expect(judge([legRound(0)], { plan: plan([stop, mild]) }).items.map((one) => `${one.id} ${one.level}`)).to.deep.equal([
@@ -182,6 +183,7 @@ describe('what to do about it', () => {
       inForce: [{ ...stop, text: 'Cut 64.2 cm.' }],
       waiting,
       sinceMs: 9,
+      steps: [],
       doneSteps: [],
     })
     expect(judge([legRound(0)], { removedAtMs: 5, plan: plan([stop]) }).items).to.deep.equal([])

@@ -2,10 +2,12 @@ import { expect } from 'chai'
 import { readCase } from '#core/files/read-case'
 import type { ClinicalCase } from '#core/model/clinical-case'
 import { hasStepRole, onRoles, rolesIn, stepRoles, type StepRole } from '#core/model/step-role'
+import type { Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { injuryFlags, patientFlags } from '#core/model/vocabulary'
 import { optionValues, type Technique } from '#core/planner/technique'
 import { flagRulesOf } from '#core/rules/by-what-is-put-on'
+import { isOfChangeOver } from '#core/techniques/change-over'
 import { planCase, workOut } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
 import { sampleOf } from '../../harness/long'
@@ -32,6 +34,8 @@ function variants(technique: Technique): readonly ClinicalCase[] {
   }))
   return [
     ...patterns,
+    // In place of another one: the steps that take that off are none of its own.
+    { ...example, replaces: 'leg-slab' },
     ...[{}, ...single, ...sampleOf(pairs, 60)].map((options) => ({ ...example, options: { ...example.options, ...options } })),
   ]
 }
@@ -45,8 +49,13 @@ function flagged(clinicalCase: ClinicalCase): ClinicalCase {
   }
 }
 
+/** The steps of a plan without those by which what was on before comes off. */
+function ownSteps(plan: Plan | null): readonly Step[] {
+  return (plan?.procedure.steps ?? []).filter((step) => !isOfChangeOver(step.id))
+}
+
 const everyProcedure = new Map(
-  techniques.map((technique) => [technique.id, variants(technique).map((one) => planCase(one, ctx)?.procedure.steps ?? [])] as const),
+  techniques.map((technique) => [technique.id, variants(technique).map((one) => ownSteps(planCase(one, ctx)))] as const),
 )
 
 describe('roles of steps', () => {

@@ -67,7 +67,7 @@ export function judgeBed(night: Night, body: HiddenBody, record: BedRecord): Sta
     removedAtMs: null,
     rounds: standBed(night, body, record),
     lookedAtMs: last ? msOf(night, last.atMin) : null,
-    plan: { inForce: [], waiting: [], sinceMs: msOf(night, body.onAtMin), doneSteps: [] },
+    plan: { inForce: [], waiting: [], sinceMs: msOf(night, body.onAtMin), steps: [], doneSteps: [] },
     others: [],
     responses: record.responses.map(signed),
     calls: record.calls.map(signed),

@@ -41,6 +41,8 @@ export const careCollar: Technique = {
   plan: planCareCollar,
   roles: careCollarRoles,
   onUrgent: { holds: 'head', actions: careCollarRelease },
+  comesOff: ['Straps undone, the front off.', 'Slide the back half out from under the neck; lift nothing.'],
+  oldOffBefore: 'look-front',
   taskForms: careCollarTaskForms,
   repeatedAs: 'care',
   troubles: careCollarTroubles,
@@ -55,6 +57,7 @@ function planCareCollar(draft: PlanDraft, options: OptionValues): TechniqueOutco
     isScooped: isScooped(draft, options),
     isFlat: options['posture'] !== 'as-allowed',
     rollHands: rollHands(options),
+    isFirst: draft.clinicalCase.replaces !== undefined,
   })
   decideRoll(draft, options, steps)
   const base = neckGeometry(draft)

@@ -11,10 +11,12 @@ export interface CareCollarFacts {
   readonly isFlat: boolean
   /** Hands that turn the patient. */
   readonly rollHands: Step['hands']
+  /** It goes on for the first time, in place of another device: neither half is on yet. */
+  readonly isFirst: boolean
 }
 
-/** The steps of a daily collar change in a workable order. */
-export function careCollarSteps({ isScooped, isFlat, rollHands }: CareCollarFacts): readonly Step[] {
+/** The steps of a daily collar change, or of its first fitting, in a workable order. */
+export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareCollarFacts): readonly Step[] {
   const turn = isScooped
     ? 'No full roll: scoop, or a slight tilt, a hand steadying the front.'
     : 'Arms across, the patient’s own hand on the front when able, far knee up; roll as one piece towards the carer, on the word of the holder; the rail is up on the side rolled to. A hand steadies the front, the far strap is folded clear.'
@@ -27,9 +29,10 @@ export function careCollarSteps({ isScooped, isFlat, rollHands }: CareCollarFact
       say: 'We open the collar in halves, wash and look at the skin. Your head stays held all the time; say at once if an arm or leg feels different.',
       layOut: 'warm water, towel, fresh liners in their order, shaving things',
     }),
+    ...(isFirst ? [liners('ready-liners', ['lay-out'])] : []),
     makeStep({
-      id: 'front-off',
-      text: 'Front off. Look and press: chin, jaw, collarbones, breastbone.',
+      id: isFirst ? 'look-front' : 'front-off',
+      text: `${isFirst ? '' : 'Front off. '}Look and press: chin, jaw, collarbones, breastbone.`,
       why: 'The front hides the places that go first.',
       prevents: 'A sore found by its smell.',
       reads: collarSkin.filter((one) => !/occiput|shoulders/.test(one.id)).map(skinReading),
@@ -42,40 +45,26 @@ export function careCollarSteps({ isScooped, isFlat, rollHands }: CareCollarFact
       text: 'Wash to the upper chest, pat dry, shave upward.',
       why: 'Damp skin and stubble rub.',
       prevents: 'A rash under the liner.',
-      after: ['front-off'],
+      after: [isFirst ? 'look-front' : 'front-off'],
       minutes: [2, 4, 8],
     }),
-    makeStep({
-      id: 'liners',
-      text: 'Liners one at a time, soft side to the shell as marked, a margin all round.',
-      why: 'Taken off all at once nobody knows where each belongs.',
-      prevents: 'Shell on skin.',
-      reads: [{ id: 'liner-margin', label: 'Liner margin, at its least', wanted: 'at least 0.5 cm' }],
-      after: ['front-off'],
-      minutes: [1, 2, 4],
-      where: ['front'],
-    }),
-    makeStep({
-      id: 'front-on',
-      text: 'Front on, straps closed.',
-      why: 'The roll needs both halves.',
-      prevents: 'Turning with the neck free.',
-      after: ['wash', 'liners'],
-      minutes: [0.3, 0.5, 1],
-      where: ['front'],
-    }),
+    ...(isFirst
+      ? []
+      : [liners('liners', ['front-off']), frontOn(['wash', 'liners'], 'The roll needs both halves.', 'Turning with the neck free.')]),
     makeStep({
       id: 'roll',
       text: turn,
       why: 'Turned in one piece nothing twists.',
       prevents: 'Shoulders that go before the head.',
-      after: ['front-on'],
+      after: isFirst ? ['wash', 'ready-liners'] : ['front-on'],
       minutes: [0.5, 1, 2],
       hands: rollHands,
     }),
     makeStep({
-      id: 'back-off',
-      text: 'Back off, look at back of the head and shoulders, wash, dry, fresh liner.',
+      id: isFirst ? 'look-back' : 'back-off',
+      text: isFirst
+        ? 'Look at back of the head and shoulders, wash, dry.'
+        : 'Back off, look at back of the head and shoulders, wash, dry, fresh liner.',
       why: 'The back of the head breaks down first in those who lie.',
       prevents: 'A sore under the hair.',
       reads: collarSkin.filter((one) => /occiput|shoulders/.test(one.id)).map(skinReading),
@@ -88,10 +77,11 @@ export function careCollarSteps({ isScooped, isFlat, rollHands }: CareCollarFact
       text: 'Back centred, down over the shoulders, right way up, locks checked; roll back.',
       why: 'Upside down it pushes the head forward.',
       prevents: 'A collar that holds a bent neck.',
-      after: ['back-off'],
+      after: [isFirst ? 'look-back' : 'back-off'],
       minutes: [0.5, 1, 2],
       where: ['back'],
     }),
+    ...(isFirst ? [frontOn(['back-on'], 'Over the back half, the chin on its rest.', 'A collar that holds from behind alone.')] : []),
     makeStep({
       id: 'settle',
       straps: {
@@ -110,12 +100,29 @@ export function careCollarSteps({ isScooped, isFlat, rollHands }: CareCollarFact
         label: `Strap overhang, ${side}`,
         wanted: 'equal within 0.5 cm',
       })),
-      after: ['back-on'],
+      after: [isFirst ? 'front-on' : 'back-on'],
       minutes: [0.5, 1, 2],
       where: ['front'],
     }),
     closingCheck(['settle'], 'all four limbs'),
   ]
+}
+
+function liners(id: string, after: readonly string[]): Step {
+  return makeStep({
+    id,
+    text: 'Liners one at a time, soft side to the shell as marked, a margin all round.',
+    why: 'Taken off all at once nobody knows where each belongs.',
+    prevents: 'Shell on skin.',
+    reads: [{ id: 'liner-margin', label: 'Liner margin, at its least', wanted: 'at least 0.5 cm' }],
+    after,
+    minutes: [1, 2, 4],
+    where: ['front'],
+  })
+}
+
+function frontOn(after: readonly string[], why: string, prevents: string): Step {
+  return makeStep({ id: 'front-on', text: 'Front on, straps closed.', why, prevents, after, minutes: [0.3, 0.5, 1], where: ['front'] })
 }
 
 /** The skin of an area, looked at and pressed. */

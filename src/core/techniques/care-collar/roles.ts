@@ -5,6 +5,9 @@ import { heldOpeningRoles } from '../shared/opening-roles'
 export const careCollarRoles: StepRoles = {
   ...heldOpeningRoles,
   'front-off': ['opens', 'takes-off'],
+  'ready-liners': [],
+  'look-front': [],
+  'look-back': [],
   wash: [],
   liners: ['first-layer'],
   'front-on': ['lays-on', 'closes', 'rigid-on'],

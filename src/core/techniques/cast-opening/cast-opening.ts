@@ -23,6 +23,7 @@ import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/te
 import { castOpeningOptions } from './options'
 import { cutLines, type CutLine } from './cut-lines'
 import { decidePressures, girthsUnder, isLifted } from './pressure'
+import { openCastNowSteps, type CastState } from './open-cast-now'
 import { castOpeningCare, castOpeningFit, castOpeningSteps } from './procedure'
 import { castOpeningRelease, castOpeningTroubles } from './trouble'
 import { decisions } from './decisions'
@@ -63,6 +64,7 @@ export const castOpening: Technique = {
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   roles: castOpeningRoles,
   onUrgent: { holds: 'break', actions: castOpeningRelease },
+  comesOff: [],
   troubles: castOpeningTroubles,
 }
 
@@ -74,21 +76,44 @@ function isArm(clinicalCase: ClinicalCase): boolean {
 function planCastOpening(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   const { clinicalCase } = draft
   const isUrgent = isLifted(clinicalCase)
+  // At once it is both sides and down to skin, whatever was chosen for the hour when it is hard.
+  const opened = isUrgent ? { ...options, lines: 'two-halves', padding: 'cut' } : options
   decideTimes(draft, isUrgent)
   warnAboutPadding(draft)
   const widest = widestMeasured(draft)
-  if (widest) decidePressures(draft, isUrgent ? { ...options, padding: 'cut' } : options, widest)
-  const steps = castOpeningSteps({
-    options,
-    side: clinicalCase.injury.side,
-    limb: isArm(clinicalCase) ? 'arm' : 'leg',
-    isUrgent,
-    cutsPadding: isUrgent || options['padding'] === 'cut',
-    clinicalCase,
-  })
-  const geometry = isArm(clinicalCase) ? openArm(draft, options, isUrgent) : openLeg(draft, options, isUrgent, widest !== null)
+  if (widest) decidePressures(draft, opened, widest)
+  const geometry = isArm(clinicalCase) ? openArm(draft, opened, isUrgent) : openLeg(draft, opened, isUrgent, widest !== null)
+  const steps = isUrgent
+    ? openCastNowSteps({ injury: clinicalCase.injury, state: stateOf(draft), reach: reachWords(draft) })
+    : castOpeningSteps({
+        options,
+        side: clinicalCase.injury.side,
+        limb: isArm(clinicalCase) ? 'arm' : 'leg',
+        cutsPadding: options['padding'] === 'cut',
+        clinicalCase,
+      })
   decidePeople(draft, { floor: 1 + extraHolder(clinicalCase), steps, relief: [] })
   return { steps, fit: castOpeningFit, care: castOpeningCare, schedule: schedule(draft), geometry }
+}
+
+/** Whether the cast is soft or hard by what it is made of and how long it has been on. */
+function stateOf(draft: PlanDraft): CastState {
+  const { material, minutesSince } = draft.clinicalCase.device ?? {}
+  if (minutesSince === undefined) return 'unknown'
+  return minutesSince < hardMinutes(material ?? 'plaster-slow', draft.ctx.protocol) ? 'soft' : 'hard'
+}
+
+/** Where the cast ends, in words: what is cut last is left first. */
+function reachWords(draft: PlanDraft): string {
+  if (isArm(draft.clinicalCase)) return 'hand and elbow'
+  return isLongCast(draft) ? 'foot and thigh' : 'foot and knee'
+}
+
+/** Whether the cast goes over the knee: as it was planned, or as the thigh was measured for it. */
+function isLongCast(draft: PlanDraft): boolean {
+  const topCm = draft.clinicalCase.device?.topCm
+  if (topCm !== undefined) return topCm > sketchLeg(draft).model.stations['knee'].atCm
+  return draft.measure(midThighGirth) !== null
 }
 
 function decideTimes(draft: PlanDraft, isUrgent: boolean): void {
@@ -183,6 +208,16 @@ function cuts(axis: string, options: OptionValues, toCm: number, courses: readon
   }))
 }
 
+/** The same lines on along the foot, to the toes. */
+function footCuts(model: LegModel, options: OptionValues): readonly GeometryBand[] {
+  return cuts('foot', options, model.footCm).map((band, index) => ({
+    ...band,
+    id: `cut-foot-${index + 1}`,
+    label: `Cutting line ${index + 1}, on the foot`,
+    fromCm: model.stations.toe.atCm,
+  }))
+}
+
 /** The cast that is on, foot included: what is opened is drawn on it. */
 function castBands(model: LegModel, topCm: number): readonly GeometryBand[] {
   return [
@@ -201,7 +236,7 @@ function castBands(model: LegModel, topCm: number): readonly GeometryBand[] {
 
 function openLeg(draft: PlanDraft, options: OptionValues, isUrgent: boolean, isMeasured: boolean): Geometry {
   const { model } = sketchLeg(draft)
-  const isLong = draft.measure(midThighGirth) !== null
+  const isLong = isLongCast(draft)
   const top = isLong ? 'mid-thigh' : 'below-knee'
   const hasLengths = draft.clinicalCase.patient.heightCm !== undefined || draft.measure(lowerLegLength) !== null
   if (isMeasured && hasLengths && !isUrgent) {
@@ -214,13 +249,13 @@ function openLeg(draft: PlanDraft, options: OptionValues, isUrgent: boolean, isM
       note: 'lightly, to hold the edges',
     })
   }
-  const base = legGeometry(draft, model, isLong ? 'mid-thigh' : 'knee')
-  const topCm = model.stations[top].atCm
+  const topCm = draft.clinicalCase.device?.topCm ?? model.stations[top].atCm
+  const base = legGeometry(draft, model, isLong ? (topCm > model.stations['mid-thigh'].atCm ? 'groin' : 'mid-thigh') : 'knee')
   const courses = cutLines(String(options['lines']), base.marks, topCm)
   return {
     ...base,
     angles: { ankle: 90, knee: isLong ? 18 : 0 },
-    bands: [...castBands(model, topCm), ...cuts('leg', options, topCm, courses)],
+    bands: [...castBands(model, topCm), ...cuts('leg', options, topCm, courses), ...footCuts(model, options)],
   }
 }
 

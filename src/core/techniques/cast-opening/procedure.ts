@@ -4,14 +4,14 @@ import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
+import { bladeTimers } from './blade-timers'
+import { comparedWords } from '../shared/part-words'
 import type { OptionValues } from '../../planner/technique'
 
 export interface OpeningFacts {
   readonly options: OptionValues
   readonly side: Side | undefined
   readonly limb: 'leg' | 'arm'
-  /** Opened at once in an emergency: padding cut, whole length, no re-wrap until settled. */
-  readonly isUrgent: boolean
   /** Padding is cut as well. */
   readonly cutsPadding: boolean
   readonly clinicalCase: ClinicalCase
@@ -23,9 +23,9 @@ const lineWords: Readonly<Record<string, string>> = {
   'two-halves': 'two lines, one on each side',
 }
 
-/** The steps of opening a cast in a workable order. */
-export function castOpeningSteps({ options, side, limb, isUrgent, cutsPadding, clinicalCase }: OpeningFacts): readonly Step[] {
-  const compared = limb === 'leg' ? 'both legs' : 'both arms'
+/** The steps of opening a hard cast in a workable order. */
+export function castOpeningSteps({ options, side, limb, cutsPadding, clinicalCase }: OpeningFacts): readonly Step[] {
+  const compared = comparedWords(clinicalCase.injury)
   return [
     ...openingSteps({
       side,
@@ -34,7 +34,7 @@ export function castOpeningSteps({ options, side, limb, isUrgent, cutsPadding, c
       position: 'Ventilate the room; settle the limb so that the saw comes from above.',
       ...(limb === 'leg' ? { chosen: { clinicalCase, options, supported: 'the calf and the heel' } } : {}),
       say: 'It is loud, dusty and buzzes. The blade shakes, it does not spin. Raise your hand and I stop at once.',
-      layOut: `saw, spreader, long shears, eye and ear protection for all, ${isUrgent ? '' : 'crepe bandage, '}tape`,
+      layOut: 'saw, spreader, long shears, eye and ear protection for all, crepe bandage, tape',
     }),
     makeStep({
       id: 'tell',
@@ -56,18 +56,13 @@ export function castOpeningSteps({ options, side, limb, isUrgent, cutsPadding, c
     }),
     makeStep({
       id: 'cut',
-      text: isUrgent
-        ? 'Open at once: shears or unwrapping while it is soft, the saw once it is hard. Whole length, press in, lift out, step along.'
-        : 'Press in, lift out, step along, never drag. Feel the blade every few steps; warm means pause.',
+      text: 'Press in, lift out, step along, never drag. Feel the blade every few steps; warm means pause.',
       why: 'Dragged it cuts skin, hot it burns.',
       prevents: 'A burn or a cut along the whole limb.',
       after: ['draw-lines', 'tell', 'lay-out'],
       minutes: [2, 4, 8],
       onPatient: true,
-      moreTimers: [
-        { id: 'feel-blade', label: 'Feel the blade', minutes: 1, kind: 'limit', starts: 'shown', until: 'cut' },
-        { id: 'blade', label: 'Let the blade cool', minutes: 2, kind: 'cooling', starts: 'asked', until: 'cut' },
-      ],
+      moreTimers: bladeTimers,
       where: ['cut-1'],
     }),
     makeStep({
@@ -112,20 +107,16 @@ export function castOpeningSteps({ options, side, limb, isUrgent, cutsPadding, c
       after: [cutsPadding ? 'cut-padding' : 'lift'],
       minutes: [0.3, 0.5, 1],
     }),
-    ...(isUrgent
-      ? []
-      : [
-          makeStep({
-            id: 'crepe',
-            text: 'Wrap crepe lightly over it: it holds the edges and steadies the limb for the transfer.',
-            why: 'Pulled firm it closes what was opened.',
-            prevents: 'Edges that catch, or a bandage as tight as the cast was.',
-            after: ['look'],
-            minutes: [0.5, 1, 2] as const,
-            where: ['bandage'],
-          }),
-        ]),
-    closingCheck([isUrgent ? 'look' : 'crepe'], compared),
+    makeStep({
+      id: 'crepe',
+      text: 'Wrap crepe lightly over it: it holds the edges and steadies the limb for the transfer.',
+      why: 'Pulled firm it closes what was opened.',
+      prevents: 'Edges that catch, or a bandage as tight as the cast was.',
+      after: ['look'],
+      minutes: [0.5, 1, 2],
+      where: ['bandage'],
+    }),
+    closingCheck(['crepe'], compared),
   ]
 }
 

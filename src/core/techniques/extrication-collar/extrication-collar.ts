@@ -49,6 +49,7 @@ export const extricationCollar: Technique = {
   plan: planExtricationCollar,
   roles: extricationCollarRoles,
   onUrgent: { holds: 'head', actions: extricationCollarRelease },
+  comesOff: ['Blocks and straps off, the collar undone.', 'Slide the collar out from behind the neck; lift nothing.'],
   taskForms: extricationCollarTaskForms,
   troubles: extricationCollarTroubles,
 }

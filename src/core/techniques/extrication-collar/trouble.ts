@@ -2,10 +2,7 @@ import { arrest, breathless, fightsIt, holdLost, newNumbness, vomiting, wantsToS
 import type { Trouble } from '../../model/trouble'
 
 /** How a collar comes open: with the head held. */
-export const extricationCollarRelease: readonly string[] = [
-  'Hold the head with both hands, then open the collar.',
-  'Turn the whole patient on the side if they vomit.',
-]
+export const extricationCollarRelease: readonly string[] = ['Hold the head with both hands, then open the collar.']
 
 /** What goes wrong with an extrication collar. */
 export const extricationCollarTroubles: readonly Trouble[] = [

@@ -24,4 +24,5 @@ export const frameTraction = fieldTraction({
   care: frameTractionCare,
   roles: frameTractionRoles,
   release: ['Take the pull by hand, let the ratchet out, look again at once.'],
+  comesOff: ['Ratchet let out; the hands carry the pull.', 'Leg straps, groin strap and frame off, knee and calf carried; the hitch last.'],
 })

@@ -93,6 +93,7 @@ export const hingedKneeBrace: Technique = {
   rounds,
   roles: hingedKneeBraceRoles,
   onUrgent: { holds: 'break', actions: kneeBraceRelease },
+  comesOff: ['Front straps undone, then the rear ones.', 'Frame and liner out from under the leg, the knee carried.'],
   taskForms: kneeBraceTaskForms,
   troubles: kneeBraceTroubles,
 }

@@ -64,6 +64,11 @@ export const legCast: Technique = {
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   roles: legCastRoles,
   onUrgent: { holds: 'break', actions: legCastRelease },
+  comesOff: [
+    'Cut it on both sides, its whole length.',
+    'Lift the front half off, then the back half, knee and heel carried.',
+    'Cut padding and stocking, down to the skin.',
+  ],
   troubles: legCastTroubles,
 }
 

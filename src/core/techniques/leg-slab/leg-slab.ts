@@ -65,6 +65,11 @@ export const legSlab: Technique = {
   plan: planLegSlab,
   roles: legSlabRoles,
   onUrgent: { holds: 'break', actions: legSlabRelease },
+  comesOff: [
+    'Cut the bandage, or unwind it from the top.',
+    'Lift the slab away backwards, calf and heel carried.',
+    'Padding off, down to the skin.',
+  ],
   troubles: legSlabTroubles,
 }
 

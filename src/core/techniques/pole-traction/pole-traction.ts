@@ -25,6 +25,7 @@ export const poleTraction = fieldTraction({
   care: poleTractionCare,
   roles: poleTractionRoles,
   release: ['Hold the leg by hand, let the pole’s pull out, look again at once.'],
+  comesOff: ['Straps undone, the pole’s pull let out; the hands carry it.', 'Hitch, pole and thigh strap off, knee and calf carried.'],
 })
 
 function decideSections(draft: PlanDraft, poleCm: number): void {

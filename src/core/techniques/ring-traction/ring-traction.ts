@@ -58,6 +58,11 @@ export const ringTraction: Technique = {
   plan: planRingTraction,
   roles: ringTractionRoles,
   onUrgent: { holds: 'pull', actions: ringTractionRelease },
+  comesOff: [
+    'Untie the cord; the hands carry the pull.',
+    'Splint out from under the leg, knee and calf carried.',
+    'Bandage and strips off, slowly, the skin held back.',
+  ],
   taskForms: ringTractionTaskForms,
   troubles: ringTractionTroubles,
 }

@@ -4,4 +4,9 @@ import { tractionTroubles } from '../families/traction/traction-troubles'
 export const ringTractionRelease: readonly string[] = ['Ease the cord a hand’s breadth, hold the leg by hand, look again at once.']
 
 /** What goes wrong with it. */
-export const ringTractionTroubles = tractionTroubles(ringTractionRelease, 'skin strips')
+export const ringTractionTroubles = tractionTroubles({
+  release: ringTractionRelease,
+  grip: 'skin strips',
+  hasCord: true,
+  hasWeights: false,
+})

@@ -60,6 +60,7 @@ export const seatedVest: Technique = {
   roles: seatedVestRoles,
   isUpright: () => true,
   onUrgent: { holds: 'head', actions: seatedVestRelease },
+  comesOff: ['Head straps off, the head held; then chest and leg straps.', 'Slide the vest out, the collar last; lift nothing.'],
   troubles: seatedVestTroubles,
 }
 

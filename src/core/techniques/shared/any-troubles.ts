@@ -1,16 +1,19 @@
 import type { Trouble } from '../../model/trouble'
 
+/** The trouble that holds a run until somebody looked which limb it is on. */
+export const wrongSideId = 'wrong-side'
+
 /** What any technique can meet: the wrong side, and what no list foresaw; both stand until a person says what became of them. */
 export const anyTroubles: readonly Trouble[] = [
   {
-    id: 'wrong-side',
+    id: wrongSideId,
     danger: 'own',
     label: 'Wrong side, wrong patient or wrong part',
     level: 'urgent',
     actions: [
       'Stop. Leave the limb safe; take nothing off yet that holds a fracture or a neck.',
-      'Read name, second identifier and side aloud; look at the patient, the film and the order.',
-      'Call the clinician: the side is changed in Size up, with its reason, and everything is checked afresh.',
+      'Look which limb it is on, and which is hurt: patient, film, order. Say both under Apply.',
+      'On the wrong one it comes off, step by step; then everything begins again on the right one.',
     ],
   },
   {

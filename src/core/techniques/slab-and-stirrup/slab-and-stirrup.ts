@@ -73,6 +73,11 @@ export const slabAndStirrup: Technique = {
   plan: planSlabAndStirrup,
   roles: slabAndStirrupRoles,
   onUrgent: { holds: 'break', actions: slabAndStirrupRelease },
+  comesOff: [
+    'Cut the bandage, or unwind it from the top.',
+    'Lift the stirrup sides away, then the slab, calf and heel carried.',
+    'Padding off, down to the skin.',
+  ],
   troubles: slabAndStirrupTroubles,
 }
 

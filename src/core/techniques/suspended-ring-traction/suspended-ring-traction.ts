@@ -122,6 +122,11 @@ export const suspendedRingTraction: Technique = {
   asks: ['countertraction'],
   roles: suspendedRingTractionRoles,
   onUrgent: { holds: 'pull', actions: suspendedRingTractionRelease },
+  comesOff: [
+    'Counterweight lowered by hand to the floor, then the suspension, the leg carried.',
+    'Untie the cord; the hands carry the pull. Splint and slings out.',
+    'Bandage and strips off, slowly, the skin held back.',
+  ],
   taskForms: suspendedRingTaskForms,
   troubles: suspendedRingTractionTroubles,
 }

@@ -1,4 +1,4 @@
-import { movementOf, skinOf, yesOf, type TaskForm } from '../../model/task-form'
+import { movementOf, skinOf, yesOf, yesOrDanger, type TaskForm } from '../../model/task-form'
 
 /** What is said when ring, heel and weights were looked at. */
 export const suspendedRingTaskForms: Readonly<Record<string, TaskForm>> = {
@@ -9,9 +9,10 @@ export const suspendedRingTaskForms: Readonly<Record<string, TaskForm>> = {
     movementOf('foot-up', 'Foot and great toe come up', 'movement/deep-peroneal'),
   ],
   weights: [
-    yesOf('hang-free', 'Weights hang free', 'review'),
-    { kind: 'figure', id: 'counterweight', label: 'Counterweight', unit: 'kg', least: 0, greatest: 15 },
-    yesOf('cords', 'Cords run on their wheels'),
+    yesOrDanger('hang-free', 'Weights hang free', 'pull-lost'),
+    { kind: 'figure', id: 'counterweight', label: 'Counterweight', unit: 'kg', least: 0, greatest: 15, planned: 'counterweight' },
+    { kind: 'figure', id: 'suspension', label: 'Suspension weight', unit: 'kg', least: 0, greatest: 30, planned: 'suspension-weight' },
+    yesOrDanger('cords', 'Cords run on their wheels', 'pull-lost'),
     yesOf('foot', 'Foot upright, slings where they were'),
     yesOf('bed', 'Foot of the bed raised as planned'),
   ],

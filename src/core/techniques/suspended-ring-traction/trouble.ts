@@ -6,4 +6,9 @@ export const suspendedRingTractionRelease: readonly string[] = [
 ]
 
 /** What goes wrong with it. */
-export const suspendedRingTractionTroubles = tractionTroubles(suspendedRingTractionRelease, 'skin strips')
+export const suspendedRingTractionTroubles = tractionTroubles({
+  release: suspendedRingTractionRelease,
+  grip: 'skin strips',
+  hasCord: true,
+  hasWeights: true,
+})

@@ -7,7 +7,7 @@ export const trunkShellRelease: readonly string[] = ['Loosen every strap; front 
 /** What goes wrong with a trunk shell. */
 export const trunkShellTroubles: readonly Trouble[] = [
   breathless(trunkShellRelease),
-  newNumbness(['Lie flat, as one piece.', ...trunkShellRelease]),
+  newNumbness(['Flat, as one piece; then open nothing, turn nothing, move nothing.']),
   {
     id: 'in-throat',
     label: 'The edge is in the throat',

@@ -83,6 +83,7 @@ export const trunkShell: Technique = {
   roles: trunkShellRoles,
   isUpright: (options) => options['way'] !== 'lying',
   onUrgent: { holds: 'spine', actions: trunkShellRelease },
+  comesOff: ['Straps undone, flat; the front off.', 'Roll as one piece, the back shell out, back flat.'],
   taskForms: trunkShellTaskForms,
   troubles: trunkShellTroubles,
 }

@@ -66,6 +66,11 @@ export const volarSlab: Technique = {
   plan: planVolarSlab,
   roles: volarSlabRoles,
   onUrgent: { holds: 'break', actions: volarSlabRelease },
+  comesOff: [
+    'Cut the bandage, or unwind it from the elbow.',
+    'Lift the slab away from the palm side, wrist and forearm carried.',
+    'Padding off, down to the skin.',
+  ],
   troubles: volarSlabTroubles,
 }
 

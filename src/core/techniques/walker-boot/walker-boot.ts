@@ -67,6 +67,7 @@ export const walkerBoot: Technique = {
   rounds,
   roles: walkerBootRoles,
   onUrgent: { holds: 'break', actions: walkerBootRelease },
+  comesOff: ['Straps and liner undone, from the top.', 'Foot out of the boot, heel and calf carried.'],
   taskForms: walkerBootTaskForms,
   troubles: walkerBootTroubles,
 }

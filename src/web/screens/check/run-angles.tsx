@@ -1,5 +1,5 @@
 import type { Plan } from '#core/model/plan'
-import { isOpeningRun } from '#contract/views/opening-run'
+import { isOpeningRun } from '#contract/records/run-kind'
 import { AngleWork } from '../../case/angle-work'
 import type { OpenCase } from '../../sync/case-store'
 

@@ -1,7 +1,8 @@
 import { useState } from 'react'
-import { movesWhenOff, skinsWhenOff, type RemovedBody } from '#contract/events/removed'
+import type { RemovedBody } from '#contract/events/removed'
 import { endingWords, type EndingBody, type EndingWay, type HomeAdvice } from '#contract/records/ending'
 import type { EpisodeRecord } from '#contract/records/episode'
+import { movesUnder, movesUnderWords, skinsUnder, skinUnderWords, type MovesUnder, type SkinUnder } from '#contract/records/underneath'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'
@@ -19,17 +20,6 @@ const choices: readonly { value: Way; label: string }[] = [
   { value: 'other-hospital', label: endingWords['other-hospital'] },
   { value: 'died', label: endingWords.died },
 ]
-const skinWords: Readonly<Record<(typeof skinsWhenOff)[number], string>> = {
-  intact: 'intact',
-  red: 'red',
-  broken: 'broken',
-  'not-seen': 'not seen',
-}
-const movesWords: Readonly<Record<(typeof movesWhenOff)[number], string>> = {
-  'as-before': 'as before',
-  less: 'less than before',
-  'not-tested': 'not tested',
-}
 
 /** How the device's time, or the patient's, ends here: what has to be looked at or asked for each way. */
 export function EndingSheet({
@@ -83,14 +73,14 @@ export function EndingSheet({
           <>
             <ChoiceRow
               label="Skin under it"
-              value={(fields.skin as (typeof skinsWhenOff)[number] | undefined) ?? null}
-              choices={skinsWhenOff.map((value) => ({ value, label: skinWords[value] }))}
+              value={(fields.skin as SkinUnder | undefined) ?? null}
+              choices={skinsUnder.map((value) => ({ value, label: skinUnderWords[value] }))}
               onChange={(skin) => set({ skin })}
             />
             <ChoiceRow
               label="Movement and feeling"
-              value={(fields.moves as (typeof movesWhenOff)[number] | undefined) ?? null}
-              choices={movesWhenOff.map((value) => ({ value, label: movesWords[value] }))}
+              value={(fields.moves as MovesUnder | undefined) ?? null}
+              choices={movesUnder.map((value) => ({ value, label: movesUnderWords[value] }))}
               onChange={(moves) => set({ moves })}
             />
           </>

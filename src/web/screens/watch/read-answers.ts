@@ -34,7 +34,11 @@ export function readAnswers(form: TaskForm, typed: Readonly<Record<string, strin
   return { ok: true, answers }
 }
 
-/** Choices, and readings that are judged in words. */
+/** Choices, weights that the plan decides, and readings that are judged in words. */
 function isNeeded(ask: TaskAsk): boolean {
-  return ask.kind === 'choice' || (ask.kind === 'reading' && measurementWords(ask.id) !== null)
+  return (
+    ask.kind === 'choice' ||
+    (ask.kind === 'figure' && ask.planned !== undefined) ||
+    (ask.kind === 'reading' && measurementWords(ask.id) !== null)
+  )
 }

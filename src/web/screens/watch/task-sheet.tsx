@@ -1,6 +1,8 @@
 import { useState } from 'react'
 import { occasionGapH } from '#core/figures/body/occasions'
 import type { TaskAsk, TaskForm } from '#core/model/task-form'
+import { formatValue } from '#core/planner/format-decision'
+import { formOfPlan, plannedKg } from '#core/rounds/planned-weights'
 import { taskFormOf } from '#core/rounds/task-form-of'
 import { findTechnique } from '#core/techniques/registry'
 import type { OwedWork } from '#contract/views/work-owed'
@@ -18,7 +20,9 @@ import { readAnswers } from './read-answers'
 /** Doing a piece of owed work: what is said of it, kept with the time. */
 export function TaskSheet({ open, work, onClose }: { open: OpenCase; work: OwedWork; onClose: () => void }) {
   const technique = findTechnique(open.record.technique)
-  const form = work.kind === 'round' || work.kind === 'added' ? [] : taskFormOf(technique, { id: work.id, kind: work.kind })
+  const decisions = open.record.accepted?.plan.decisions ?? []
+  const form =
+    work.kind === 'round' || work.kind === 'added' ? [] : formOfPlan(taskFormOf(technique, { id: work.id, kind: work.kind }), decisions)
   const [draft, setDraft] = useDraft(`case/${open.record.id}/task/${work.id}`)
   const typed = parseDraft(draft)
   const [error, setError] = useState<string | null>(null)
@@ -97,9 +101,11 @@ function AskField({
 }) {
   if (ask.kind === 'reading') return <ReadingField open={open} asked={ask} freshFromMs={freshFromMs} />
   if (ask.kind === 'choice') return <ChoiceRow label={ask.label} value={value || null} choices={ask.choices} onChange={onChange} />
+  const planned = ask.kind === 'figure' ? plannedKg(ask, open.record.accepted?.plan.decisions ?? []) : null
   return (
     <TextField
       label={ask.kind === 'figure' ? `${ask.label}, ${ask.unit}` : ask.label}
+      {...(planned === null ? {} : { hint: `planned ${formatValue(planned, 'kg')}` })}
       value={value}
       maxLength={300}
       {...(ask.kind === 'figure' ? { inputMode: 'decimal' as const } : {})}

@@ -62,6 +62,8 @@ export interface FieldSplint {
   /** What each of its steps does, as rules see it. */
   readonly roles: StepRoles
   readonly release: readonly string[]
+  /** How it comes off, the pull kept by hand. */
+  readonly comesOff: readonly string[]
 }
 
 /** A traction splint for the way in: pull by an ankle hitch against the groin, changed within two hours. */
@@ -89,7 +91,8 @@ export function fieldTraction(splint: FieldSplint): Technique {
     rounds: fieldRounds,
     roles: splint.roles,
     onUrgent: { holds: 'pull', actions: splint.release },
-    troubles: tractionTroubles(splint.release, 'ankle hitch'),
+    comesOff: splint.comesOff,
+    troubles: tractionTroubles({ release: splint.release, grip: 'ankle hitch', hasCord: false, hasWeights: false }),
   }
 }
 

@@ -6,24 +6,39 @@ const grips = {
   'skin strips': { label: 'The skin strips slip or bite', again: 'Fresh strips, padded over the ankle, lower and flat.' },
 } as const
 
-/**
- * What goes wrong in traction, whatever the splint.
- * @param release how this splint gives up its pull
- * @param grip where the pull holds on the leg
- */
-export function tractionTroubles(release: readonly string[], grip: keyof typeof grips): readonly Trouble[] {
+/** What a traction splint is built of, as far as it can fail. */
+export interface TractionKit {
+  /** How this splint gives up its pull. */
+  readonly release: readonly string[]
+  /** Where the pull holds on the leg. */
+  readonly grip: keyof typeof grips
+  /** The pull is tied with a cord. */
+  readonly hasCord: boolean
+  /** Weights hang from cords over wheels. */
+  readonly hasWeights: boolean
+}
+
+/** What goes wrong in traction, whatever the splint, and what its cords and weights add. */
+export function tractionTroubles({ release, grip, hasCord, hasWeights }: TractionKit): readonly Trouble[] {
   return [
     lostPulse(release),
     newNumbness(release),
+    footDrop,
+    ...(hasWeights ? weightTroubles : []),
+    pullLost('pull-lost', 'The pull was let go', 'Take it by hand, smoothly; build it up from the beginning, pain asked before and after.'),
+    ...(hasCord ? [pullLost('knot-slips', 'The knot slips, the cord is slack', 'Untie it while hands pull: a new knot, tested.')] : []),
+    pullLost('grip-slips', grips[grip].label, `Nothing is opened before hands have the pull. ${grips[grip].again}`),
     {
-      id: 'pull-lost',
-      danger: 'pull-lost',
-      label: 'The pull was let go',
+      id: 'ring-in-groin',
+      danger: 'point',
+      label: 'Ring or strap presses in the groin',
       level: 'urgent',
       actions: [
-        'Take it by hand at once, along the leg, smoothly; say it aloud.',
-        'Build it up again from the beginning, pain asked before and after.',
-        'Pulse, feeling and movement again; record it.',
+        'A finger all round: where does it stop? Skin red there, wet, broken?',
+        hasWeights
+          ? 'Cord eased a little, or counterweight added as ordered; the pad turned, dry and smooth.'
+          : 'A prop under the splint’s end, the pad turned, dry and smooth; the pull stays as planned.',
+        'Genitals free, no fold of skin caught. Look again in 30 minutes.',
       ],
     },
     {
@@ -37,12 +52,6 @@ export function tractionTroubles(release: readonly string[], grip: keyof typeof 
         'Pain block, call the senior.',
       ],
     },
-    {
-      id: 'grip-slips',
-      label: grips[grip].label,
-      level: 'warn',
-      actions: ['Take the pull by hand before anything is opened.', grips[grip].again, 'Hand the pull over again only when it holds.'],
-    },
     ...wholePatient('Hands keep the pull, along the leg; nobody lets go to hold the patient down.').map((one) =>
       one.id === 'breathless' ? breathless(['Head end up, spine in line; the pull stays on by hand.']) : one,
     ),
@@ -50,3 +59,58 @@ export function tractionTroubles(release: readonly string[], grip: keyof typeof 
     wantsToStop,
   ]
 }
+
+/** Something by which the leg has lost its pull: whoever is there takes it by hand, also alone at night. */
+function pullLost(id: string, label: string, mend: string): Trouble {
+  return {
+    id,
+    danger: 'pull-lost',
+    label,
+    level: 'urgent',
+    actions: [
+      'Hands on the pull at once, along the leg, at heel and instep; call out for a second person.',
+      mend,
+      'Set again to the planned weight. Pulse, feeling, movement; again in 15 minutes.',
+    ],
+  }
+}
+
+const footDrop: Trouble = {
+  id: 'foot-drop',
+  label: 'The foot or the great toe no longer comes up',
+  level: 'urgent',
+  item: 'movement/deep-peroneal',
+  actions: [
+    'Free what presses outside below the knee: ring, strap, sling, a leg that has turned out. The pull stays.',
+    'Knee and foot upright again, a pad clear of the fibular neck.',
+    'Call the senior; the same movement again in 15 minutes.',
+  ],
+}
+
+const weightTroubles: readonly Trouble[] = [
+  pullLost(
+    'weight-on-floor',
+    'The weight stands on the floor or the bed',
+    'Shorten the cord, or draw the patient up the bed; lower the weight by hand until it hangs free.',
+  ),
+  pullLost(
+    'cord-off-wheel',
+    'A cord is off its wheel',
+    'The second lifts the weight, lays the cord into its groove and lowers the weight by hand.',
+  ),
+  pullLost(
+    'slid-down',
+    'The patient has slid down the bed',
+    'Draw the patient up as one piece while hands pull; foot end raised as planned; then the weights, one by one.',
+  ),
+  {
+    id: 'lifts-weight',
+    label: 'Somebody lifts the weight, or took it off',
+    level: 'review',
+    actions: [
+      'Hands on the pull until it hangs again; lower it by hand to the planned weight.',
+      'Ask why: pain, the bedpan, a visitor, a bed that was moved. Say what the weight does, and who may touch it.',
+      'Pulse, feeling and movement; the weights again in 15 minutes.',
+    ],
+  },
+]

@@ -1,0 +1,31 @@
+import type { CaseRecord } from './case'
+import type { RunRecord } from './run'
+
+/** What a run does with the device of its case. */
+export type RunKind = 'application' | 'opening' | 'adjustment' | 'care' | 'taking-off'
+
+type Marks = Pick<RunRecord, 'technique' | 'isOpenNow' | 'isAdjustment' | 'care' | 'isTakingOff'>
+
+/** What a run does, by the marks that it was begun with; without any it puts the case's own device on. */
+export function kindOfRun({ technique, isOpenNow, isAdjustment, care, isTakingOff }: Marks): RunKind {
+  if (isTakingOff) return 'taking-off'
+  if (technique !== undefined || isOpenNow) return 'opening'
+  if (isAdjustment) return 'adjustment'
+  return care ? 'care' : 'application'
+}
+
+/** Whether a run opens what its case put on. */
+export function isOpeningRun(run: Marks): boolean {
+  return kindOfRun(run) === 'opening'
+}
+
+/** Whether a run frees the patient of what is on: no stop holds it back, and its plan is its own. */
+export function isFreeingRun(run: Marks): boolean {
+  const kind = kindOfRun(run)
+  return kind === 'opening' || kind === 'taking-off'
+}
+
+/** The runs that count for what the case puts on: one that turned out to be on the wrong limb, and what took it off there, do not. */
+export function countingRuns({ runs }: Pick<CaseRecord, 'runs'>): readonly RunRecord[] {
+  return runs.filter((run) => !run.wrongSide && kindOfRun(run) !== 'taking-off')
+}
