@@ -17,7 +17,7 @@ export interface FoldedStay {
 }
 
 /**
- * A patient with a device on from the start.
+ * A patient with a device on from the start, unless it says otherwise.
  * @param injury of a left ankle unless it says otherwise
  */
 export function foldStay({
@@ -26,12 +26,15 @@ export function foldStay({
   zone = 'Etc/UTC',
   technique = 'leg-slab',
   injury = {},
+  isOn = true,
 }: {
   readonly startAt?: string
   readonly place?: string
   readonly zone?: string
   readonly technique?: string
   readonly injury?: Partial<InjuryRecord>
+  /** False: nothing is on yet. */
+  readonly isOn?: boolean
 } = {}): FoldedStay {
   const startMs = Date.parse(startAt)
   const ms = (atMin: number): number => startMs + 60_000 * atMin
@@ -50,7 +53,7 @@ export function foldStay({
   const opened = foldEpisode(null, 'e1', event('episode-opened', { patientId: 'p', place, zone, patient }, 0))
   const stay = foldEpisode(opened, 'e1', event('injury', { injuryId: 'i1', injury: whole }, 0))
   const begun = foldCase(null, 'c1', event('case-opened', { episodeId: 'e1', injuryId: 'i1', technique }, 0))
-  const record = foldCase(begun, 'c1', event('applied', {}, 0))
+  const record = isOn ? foldCase(begun, 'c1', event('applied', {}, 0)) : begun
   return {
     startMs,
     stay,

@@ -34,7 +34,7 @@ export function tractionTroubles({ release, grip, hasCord, hasWeights }: Tractio
       label: 'Ring or strap presses in the groin',
       level: 'urgent',
       actions: [
-        'A finger all round: where does it stop? Skin red there, wet, broken?',
+        'A finger all round, to where it stops: look there for skin that is red, wet or broken.',
         hasWeights
           ? 'Cord eased a little, or counterweight added as ordered; the pad turned, dry and smooth.'
           : 'A prop under the splint’s end, the pad turned, dry and smooth; the pull stays as planned.',
