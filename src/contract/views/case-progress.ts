@@ -65,7 +65,10 @@ function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number): 
     protocolOf(record),
   )
   const again = reviewRound(after.at(-1))
-  const extra = [...(again ? [again] : []), ...looksAfterOpening(record, after)]
+  const extra = [
+    ...(again ? [again] : []),
+    ...looksAfterOpening(record, after).filter((one) => !rounds.some((each) => each.dueAt === one.dueAt)),
+  ]
   const all = extra.length > 0 ? [...rounds, ...extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
   const { ended } = record
   // Whoever has gone is owed no rounds here.

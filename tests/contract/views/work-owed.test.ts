@@ -6,6 +6,7 @@ import { standingOf } from '#contract/views/standing-of-case'
 import { taskFindings } from '#contract/views/task-findings'
 import { caseRounds } from '#contract/views/case-progress'
 import { workOwed } from '#contract/views/work-owed'
+import { formatValue } from '#core/planner/format-decision'
 import { readCase } from '#core/files/read-case'
 import { planCase } from '#core/techniques/plan-case'
 import { exampleOf } from '../../harness/example-cases'
@@ -168,5 +169,55 @@ describe('a trouble that no round looks at', () => {
 
   it('leaves the device’s own actions to what a round looks at', () => {
     expect(actionsOf('lost-pulse')[0]?.id).to.equal('ease-pull')
+  })
+})
+
+describe('the weights of a suspension', () => {
+  const planned = (id: string): number => Number(plan.decisions.find((one) => one.id === id)?.value)
+  const good = {
+    'hang-free': 'yes',
+    cords: 'yes',
+    foot: 'yes',
+    bed: 'yes',
+    counterweight: planned('counterweight'),
+    suspension: planned('suspension-weight'),
+  }
+  const looked = (answers: object): CaseRecord => fold(done(60, { ...good, ...answers }, 'weights'))
+  const standing = (record: CaseRecord) => standingOf(record, stay, null, minutes(61))
+
+  it('as planned leave nothing standing, and are due again by the list', () => {
+    expect(taskFindings(looked({}))).to.deep.equal([])
+    expect(taskFindings(looked({ counterweight: planned('counterweight') + 0.5 }))).to.deep.equal([])
+    expect(dueMin(looked({}), 'weights', 61)).to.be.greaterThan(200)
+  })
+
+  it('off their plan are a review with answers of their own, and due again in a quarter of an hour', () => {
+    for (const [id, decision] of [
+      ['counterweight', 'counterweight'],
+      ['suspension', 'suspension-weight'],
+    ] as const) {
+      const record = looked({ [id]: 12 })
+      const [found] = taskFindings(record)
+      expect(found, id).to.include({
+        level: 'review',
+        text: `${id === 'suspension' ? 'Suspension weight' : 'Counterweight'}: 12 kg, planned ${formatValue(planned(decision), 'kg')}`,
+      })
+      const { actions } = standing(record)
+      expect(actions[0]?.id).to.equal('as-trouble')
+      expect(actions[0]?.ownWay.join(' ')).to.include(`set again to the planned ${formatValue(planned(decision), 'kg')}`)
+      expect(actions.map((one) => one.text).join(' ')).to.not.match(/loosen/i)
+      expect(dueMin(record, 'weights', 61)).to.equal(75)
+    }
+  })
+
+  it('on the floor, or off a wheel: hands on the pull first, and never “loosen”', () => {
+    for (const answer of [{ 'hang-free': 'no' }, { cords: 'no' }]) {
+      const record = looked(answer)
+      const { actions, level } = standing(record)
+      expect(level).to.equal('urgent')
+      expect(actions.map((one) => one.id)).to.deep.equal(['hands-on-pull', 'set-again', 'check-again', 'again-15'])
+      expect(dueMin(record, 'weights', 61)).to.equal(75)
+      expect(taskFindings(fold(done(60, { ...good, ...answer }, 'weights'), done(70, good, 'weights')))).to.deep.equal([])
+    }
   })
 })

@@ -36,6 +36,7 @@ function variants(technique: Technique): readonly ClinicalCase[] {
     ...patterns,
     // In place of another one: the steps that take that off are none of its own.
     { ...example, replaces: 'leg-slab' },
+    ...(technique.opensCasts ? [{ ...example, orders: { ...example.orders, openNow: true } }] : []),
     ...[{}, ...single, ...sampleOf(pairs, 60)].map((options) => ({ ...example, options: { ...example.options, ...options } })),
   ]
 }

@@ -4,6 +4,8 @@ import { openingRoles } from '../shared/opening-roles'
 /** What each of its steps does, as rules see it. */
 export const castOpeningRoles: StepRoles = {
   ...openingRoles,
+  'confirm-now': [],
+  'ease-bend': ['eases'],
   tell: [],
   'draw-lines': [],
   cut: ['opens'],

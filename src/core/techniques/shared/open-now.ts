@@ -35,7 +35,7 @@ export function openNowSteps({ where, held, lines, compared }: OpenNowFacts): re
   const before = taken[0]?.id ?? confirm.id
   const own = lines.map((line, index) => ({ ...line, after: [index === 0 ? before : (lines[index - 1]?.id ?? before)] }))
   const eased = held === 'break' ? [easeBend(last)] : []
-  const check = closingCheck([eased[0]?.id ?? last], compared)
+  const check: Step = { ...closingCheck([eased[0]?.id ?? last], compared), roles: ['check-after'] }
   return [
     confirm,
     ...taken,
