@@ -29,3 +29,17 @@ export function isFreeingRun(run: Marks): boolean {
 export function countingRuns({ runs }: Pick<CaseRecord, 'runs'>): readonly RunRecord[] {
   return runs.filter((run) => !run.wrongSide && kindOfRun(run) !== 'taking-off')
 }
+
+const names: Readonly<Record<Exclude<RunKind, 'care'>, string>> = {
+  application: 'Applied',
+  opening: 'Opened',
+  adjustment: 'Adjusted',
+  'taking-off': 'Taken off the wrong limb',
+}
+
+/** What a run was, in a word or two, as its records are headed. */
+export function runName(run: Marks & Pick<RunRecord, 'wrongSide'>): string {
+  const kind = kindOfRun(run)
+  const name = kind === 'care' ? (run.care?.text ?? 'Care') : run.isOpenNow ? 'Opened at once' : names[kind]
+  return run.wrongSide ? `${name}, wrong side` : name
+}

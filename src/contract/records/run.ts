@@ -1,7 +1,7 @@
 import type { Plan } from '#core/model/plan'
 import type { HandGrip } from '#core/model/step'
 import type { TimerKind } from '#core/model/step'
-import type { UnderneathRecord } from './underneath'
+import type { UnderneathBody } from './underneath'
 
 export type { TimerKind }
 
@@ -100,6 +100,7 @@ export interface HandOverBody {
   readonly from: string
   readonly to: string
 }
+export type UnderneathRecord = Omit<UnderneathBody, 'runId'> & Recorded
 export type StepRecord = Omit<StepBody, 'runId'> & Recorded
 export type AngleRecord = Omit<AngleBody, 'runId'> & Recorded
 export type PullRecord = Omit<PullBody, 'runId'> & Recorded

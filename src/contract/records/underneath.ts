@@ -1,5 +1,3 @@
-import type { Recorded } from './run'
-
 // What is looked at where something came off: one list of words for taking off, for a change of devices and for the end of a case.
 
 export const skinsUnder = ['intact', 'red', 'broken', 'not-seen'] as const
@@ -35,4 +33,3 @@ export interface UnderneathBody {
   readonly pulse?: PulseUnder
   readonly moves: MovesUnder
 }
-export type UnderneathRecord = Omit<UnderneathBody, 'runId'> & Recorded

@@ -1,3 +1,4 @@
+import { runName } from '#contract/records/run-kind'
 import { questionsOf } from '#contract/views/questions'
 import { flagLabel } from '#core/model/flag-words'
 import { DateTime } from 'luxon'
@@ -57,7 +58,7 @@ export function caseSummaryBlocks(record: CaseRecord, episode: EpisodeRecord, pl
       .filter((one) => ofCase.includes(one.id))
       .flatMap((one) => sectionBlocks(one, zone, 'd LLL HH:mm')),
     ...summaries.flatMap(({ run, sections }): readonly FlowBlock[] => {
-      const what = run.technique ? 'Opened' : (run.care?.text ?? (run.isAdjustment ? 'Adjusted' : 'Applied'))
+      const what = runName(run)
       return [
         heading(`${what} ${at(run.startedAt)}, ${run.by}`),
         ...sections.filter((one) => ofRun.includes(one.id)).flatMap((one) => sectionBlocks(one, zone, 'HH:mm')),

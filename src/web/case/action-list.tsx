@@ -4,11 +4,13 @@ import { Button } from '../parts/button'
 import { formatClock } from '../parts/format-time'
 import { writeEvent } from '../sync/case-store'
 import { ReasonSheet } from './reason-sheet'
+import { openingIn, type OpenNow } from './use-open-now'
 
 /** What to do, in the order that saves: each ticked as done or not done, with its time and who. */
-export function ActionList({ actions }: { actions: readonly StandingAction[] }) {
+export function ActionList({ actions, opening }: { actions: readonly StandingAction[]; opening: OpenNow | null }) {
   const [undone, setUndone] = useState<StandingAction | null>(null)
   const next = actions.find((one) => one.response === null)
+  const opens = opening ? openingIn(actions) : null
   return (
     <>
       <ol className="grid gap-2.5" aria-label="What to do, in this order">
@@ -24,6 +26,15 @@ export function ActionList({ actions }: { actions: readonly StandingAction[] }) 
                   ))}
                 </ul>
               ) : null}
+              {opening && action.id === opens ? (
+                <Button look={action === next ? 'danger' : 'plain'} className="mt-2 min-h-14 text-lg" onClick={opening.begin}>
+                  {opening.isBegun
+                    ? 'Go on, step by step'
+                    : action.id === 'ease-pull'
+                      ? 'Ease it now, step by step'
+                      : 'Open it now, step by step'}
+                </Button>
+              ) : null}
             </div>
             {action.response ? (
               <p className="col-start-2 font-semibold sm:col-start-3 sm:text-right">
@@ -35,7 +46,7 @@ export function ActionList({ actions }: { actions: readonly StandingAction[] }) 
             ) : (
               <div className="col-start-2 flex gap-2 sm:col-start-3">
                 <Button
-                  look={action === next ? 'next' : 'plain'}
+                  look={action === next && action.id !== opens ? 'next' : 'plain'}
                   aria-label={`Done: ${action.text}`}
                   onClick={() => void writeEvent('response', { action: action.id, outcome: 'done', why: '' })}
                 >

@@ -12,6 +12,7 @@ import { usePerson } from '../sync/session-store'
 import { tabId } from '../sync/tab-id'
 import { ReasonSheet } from './reason-sheet'
 import { outcomesOf } from '#contract/records/run'
+import { countingRuns } from '#contract/records/run-kind'
 import { usePlan } from './use-plan'
 
 /** A changed plan waits, on every stage: what is in force stays until somebody takes the change, or keeps what was accepted and says why. */
@@ -137,7 +138,7 @@ function ProductNews({ words, onSeen }: { words: readonly string[]; onSeen: () =
 
 /** Steps already done that the change puts in doubt: a stop that came to stand on them, or words that are others now. */
 function questioned({ record }: OpenCase, live: Plan): readonly string[] {
-  const run = record.runs.at(-1)
+  const run = countingRuns(record).at(-1)
   const accepted = record.accepted?.plan
   if (!run || !accepted) return []
   const outcomes = outcomesOf(run)

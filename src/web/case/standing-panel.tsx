@@ -10,6 +10,7 @@ import { ChoiceRow } from '../parts/choice-row'
 import { ActionList } from './action-list'
 import { setPeopleHere, usePeopleHere } from './people-here'
 import { CallLine } from './call-line'
+import { useOpenNow } from './use-open-now'
 import { ItemEnding } from './item-ending'
 
 /**
@@ -22,6 +23,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
   const pressing = items.filter(isPressing)
   const quiet = items.filter((one) => !isPressing(one))
   const isUrgent = level === 'urgent'
+  const opening = useOpenNow(open)
   // The headline says the worst already.
   const further = pressing.filter((one) => !headline.toLowerCase().includes(one.text.toLowerCase()))
   const panel = useRef<HTMLElement>(null)
@@ -51,7 +53,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
         ) : null}
       </div>
       {isUrgent && standing.actions.length > 0 ? <WhoIsHere caseId={open.record.id} /> : null}
-      {standing.actions.length > 0 ? <ActionList actions={standing.actions} /> : null}
+      {standing.actions.length > 0 ? <ActionList actions={standing.actions} opening={opening} /> : null}
       {standing.call ? <CallLine call={standing.call} pages={open.record.pages ?? []} /> : null}
       {pressing.length > 0 ? (
         <ul className="grid gap-3" aria-label="Findings, worst first">

@@ -1,9 +1,16 @@
 import { useState } from 'react'
-import { anyTroubles } from '#core/techniques/shared/any-troubles'
+import { useNavigate } from 'react-router'
+import { anyTroubles, wrongSideId } from '#core/techniques/shared/any-troubles'
 import { findTechnique } from '#core/techniques/registry'
 import type { Trouble } from '#core/model/trouble'
 import type { TroubleBody } from '#contract/records/run'
+import { isFreeingRun } from '#contract/records/run-kind'
+import { slipMs } from '#contract/records/side'
 import { useDraft } from '../sync/use-draft'
+import { useNow } from '../sync/use-now'
+import { ActionList } from './action-list'
+import { useOpenNow, type OpenNow } from './use-open-now'
+import { useStanding } from './use-standing'
 import { Button, ButtonLink } from '../parts/button'
 import { Dialog } from '../parts/dialog'
 import { ToneShape } from '../parts/tone-shape'
@@ -53,7 +60,13 @@ export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase;
 
 /** Whether the run in question has ended: what goes wrong then belongs to the case. */
 function isOver({ record }: OpenCase): boolean {
-  return record.appliedAt !== null && record.runs.at(-1)?.technique === undefined
+  const run = record.runs.at(-1)
+  return run === undefined || (record.appliedAt !== null && !isFreeingRun(run))
+}
+
+/** Whether what to do is what stands: an urgent danger has one list, here as on every other screen. */
+function isAnsweredByStanding({ level, danger }: Trouble): boolean {
+  return level === 'urgent' && danger !== 'own'
 }
 
 function TroubleCard({
@@ -71,21 +84,44 @@ function TroubleCard({
 }) {
   const [note, setNote] = useDraft(`case/${open.record.id}/trouble-note`)
   const { record } = open
+  const standing = useStanding(open)
+  const opening = useOpenNow(open)
+  const navigate = useNavigate()
   const keep = (): void => {
     if (note.trim()) void writeEvent('note', { text: `${trouble.label}: ${note.trim()}` })
     setNote('')
     onClose()
   }
+  const byStanding = isAnsweredByStanding(trouble) && standing.level === 'urgent'
   return (
     <Dialog title={trouble.label} isOpen onClose={onClose}>
+      {byStanding ? <ActionList actions={standing.actions} opening={isThroughLock ? null : closing(opening, onClose)} /> : null}
+      {byStanding ? <h3 className="mt-4 mb-1 font-bold">With what is on here</h3> : null}
       <ol className="grid gap-3">
         {trouble.actions.map((action, index) => (
-          <li key={action} className="flex gap-3 text-[1.2rem] leading-snug font-semibold">
-            <span className="numeral grid size-9 shrink-0 place-items-center rounded-full bg-ink text-paper">{index + 1}</span>
-            <span className="pt-1">{action}</span>
+          <li key={action} className={`flex gap-3 leading-snug ${byStanding ? '' : 'text-[1.2rem] font-semibold'}`}>
+            {byStanding ? (
+              <span aria-hidden>·</span>
+            ) : (
+              <span className="numeral grid size-9 shrink-0 place-items-center rounded-full bg-ink text-paper">{index + 1}</span>
+            )}
+            <span className={byStanding ? '' : 'pt-1'}>{action}</span>
           </li>
         ))}
       </ol>
+      {trouble.id === wrongSideId && !isThroughLock ? (
+        <Button
+          look="next"
+          className="mt-4 min-h-16 text-lg"
+          onClick={() => {
+            onClose()
+            void navigate(`/case/${record.id}/apply`)
+          }}
+        >
+          Say which limb it is on
+        </Button>
+      ) : null}
+      <SlipOfTrouble open={open} troubleId={trouble.id} onUndone={onClose} />
       <p role="status" className="mt-4 text-sm text-soft">
         Recorded with its time. Local policy and the licensed clinician come first.
       </p>
@@ -98,7 +134,7 @@ function TroubleCard({
       >
         <TextField label="What was found, what was done" value={note} maxLength={1800} onChange={(event) => setNote(event.target.value)} />
         <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="next">
+          <Button type="submit" look={byStanding || trouble.id === wrongSideId ? 'plain' : 'next'}>
             {note.trim() ? 'Keep and go on' : 'Go on'}
           </Button>
           {record.appliedAt && !isThroughLock ? <ButtonLink to={`/case/${record.id}/watch`}>Record a round</ButtonLink> : null}
@@ -106,5 +142,38 @@ function TroubleCard({
         </div>
       </form>
     </Dialog>
+  )
+}
+
+/** Opening at once leads to Apply, and the sheet goes away. */
+function closing(opening: OpenNow | null, onClose: () => void): OpenNow | null {
+  return (
+    opening && {
+      ...opening,
+      begin: () => {
+        onClose()
+        opening.begin()
+      },
+    }
+  )
+}
+
+/** For ten seconds a trouble that was pressed by mistake is taken back: it is kept as a slip, and nothing stands of it. */
+function SlipOfTrouble({ open, troubleId, onUndone }: { open: OpenCase; troubleId: string; onUndone: () => void }) {
+  const now = useNow(500)
+  const last = open.record.troubles?.findLast((one) => one.troubleId === troubleId && !one.ended)
+  const leftMs = last ? Date.parse(last.at) + slipMs - now : 0
+  const event = last?.id
+  if (!event || leftMs <= 0) return null
+  return (
+    <Button
+      className="mt-4"
+      onClick={() => {
+        void writeEvent('trouble-ended', { troubleEvent: event, word: 'pressed by mistake', isSlip: true })
+        onUndone()
+      }}
+    >
+      Pressed by mistake: undo, {Math.ceil(leftMs / 1000)} s
+    </Button>
   )
 }

@@ -5,6 +5,7 @@ import { useStanding } from '../case/use-standing'
 import { toneOf } from '../round/level-mark'
 import { toneInk, toneWash } from '../parts/tone-shape'
 import type { OpenCase } from '../sync/case-store'
+import { isFreeingRun } from '#contract/records/run-kind'
 import { currentStep } from '../case/run-state'
 import { TroubleButton } from '../case/trouble-button'
 
@@ -17,7 +18,7 @@ export function LockedStep({ open }: { open: OpenCase }) {
   // Without a name: who is meant is known at the bed, and nobody else's business.
   const worst = standing.items.find((one) => one.level === 'urgent' || one.level === 'stop' || one.level === 'review')
   const first = standing.level === 'urgent' ? firstAction(standing) : null
-  const step = run && (!open.record.appliedAt || run.technique) ? currentStep(plan.procedure.steps, run) : null
+  const step = run && !run.wrongSide && (!open.record.appliedAt || isFreeingRun(run)) ? currentStep(plan.procedure.steps, run) : null
   return (
     <div className="grid gap-4">
       {worst ? (

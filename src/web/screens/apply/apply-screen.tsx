@@ -4,7 +4,8 @@ import { findTechnique } from '#core/techniques/registry'
 import type { Plan } from '#core/model/plan'
 import type { BindingStop } from '#core/runs/what-binds'
 import type { Step } from '#core/model/step'
-import { isOpeningRun } from '#contract/records/run-kind'
+import { countingRuns, isFreeingRun, isOpeningRun, kindOfRun, type RunKind } from '#contract/records/run-kind'
+import { sideStateOf, type SideState } from '#contract/views/side-state'
 import type { CaseRecord } from '#contract/records/case'
 import { outcomesOf, type RunRecord } from '#contract/records/run'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
@@ -21,6 +22,7 @@ import { BeginWithout } from '../../case/begin-without'
 import { DriverBanner } from './driver-banner'
 import { HeldRun } from './held-run'
 import { HoldEnd, runningHold } from './hold-end'
+import { SlipUndo } from './slip-undo'
 import { ReasonSheet } from '../../case/reason-sheet'
 import { alsoOpen, handsAt, nameAt } from '../../case/run-state'
 import { RunLane } from './run-lane'
@@ -32,12 +34,12 @@ import { useRun, type RunControl } from './use-run'
 /** The run: one step at a time in large type; where it stands is what was recorded, so a reload goes on there. */
 export function ApplyScreen() {
   const open = useOpenCase()
-  const run = open.record.runs.at(-1)
   const { record } = open
-  const change = record.sideChange
-  if (change && !change.checked) return <HeldRun open={open} change={change} />
+  const state = sideStateOf(record, open.episode)
+  const run = runInSight(record, state)
+  if (state !== 'settled' && !run) return <HeldRun open={open} state={state} />
   const hasOwnPlan =
-    run !== undefined && (run.withoutPlan !== undefined || run.isAdjustment === true || run.care !== undefined || isOpeningRun(run))
+    run !== undefined && (run.withoutPlan !== undefined || run.isAdjustment === true || run.care !== undefined || isFreeingRun(run))
   if (!record.accepted && !hasOwnPlan) {
     return (
       <NotYet caseId={record.id} words="The plan is not accepted yet." to="choose" label="Choose">
@@ -47,6 +49,13 @@ export function ApplyScreen() {
   }
   if (!run) return <NotYet caseId={open.record.id} words="Nothing is laid out yet." to="make-ready" label="Make ready" />
   return <Run key={run.id} open={open} run={run} />
+}
+
+/** The run that is shown: while a side is open only the one that takes it off the wrong limb, else the last that counts. */
+function runInSight(record: CaseRecord, state: SideState): RunRecord | undefined {
+  if (state === 'settled') return countingRuns(record).at(-1)
+  const last = record.runs.at(-1)
+  return state === 'off' && last && kindOfRun(last) === 'taking-off' ? last : undefined
 }
 
 function NotYet({
@@ -120,7 +129,8 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           </div>
         </div>
         <div className="grid min-w-0 content-start gap-4 p-3 sm:p-5 lg:p-0">
-          <h1 className="sr-only">{isOpeningRun(run) ? 'Open the cast' : (run.care?.text ?? 'Apply')}</h1>
+          <h1 className="sr-only">{run.care?.text ?? titles[kindOfRun(run)]}</h1>
+          {kindOfRun(run) === 'taking-off' ? <SlipUndo open={open} /> : null}
           <DriverBanner control={control} />
           {step ? (
             <StepCard open={open} plan={plan} step={step} control={control} actions={actions} />
@@ -260,10 +270,22 @@ function layersAt(steps: readonly Step[], step: Step | null): readonly LaneLayer
   return bandage >= 0 && at >= bandage ? bandaged : covered
 }
 
+const titles: Readonly<Record<RunKind, string>> = {
+  application: 'Apply',
+  opening: 'Open it',
+  adjustment: 'Adjust',
+  care: 'Care',
+  'taking-off': 'Take it off',
+}
+
 /** What comes when the last step of a run is done. */
 function afterRun(caseId: string, run: RunRecord): { readonly words: string; readonly to: string; readonly label: string } {
   if (isOpeningRun(run))
-    return { words: 'The cast is open and looked at again. Rounds begin again from now.', to: `/case/${caseId}/watch`, label: 'Watch' }
+    return {
+      words: 'It is open and looked at. Look again at 5 and 15 minutes; rounds begin again from now.',
+      to: `/case/${caseId}/watch`,
+      label: 'Watch',
+    }
   if (run.care)
     return {
       words: 'Say what was found: skin, liners, straps.',

@@ -6,10 +6,10 @@ import { Dialog } from '../../parts/dialog'
 import { writeEvent } from '../../sync/case-store'
 import { serverNow } from '../../sync/server-clock'
 
-/** The clock of a hold until it sets that still runs: before its end the hold ends only for a reason. */
+/** The clock of a hold that still runs: before its end the hold ends only for a reason. How long a roll stays workable is no hold. */
 export function runningHold(run: RunRecord, step: Step): TimerRecord | null {
   const now = serverNow()
-  const own = liveTimers(run, now, 0).filter((timer) => timer.until === step.id && (timer.kind === 'set' || timer.kind === 'hold'))
+  const own = liveTimers(run, now, 0).filter((timer) => timer.until === step.id && timer.kind === 'hold')
   return own.find((timer) => Date.parse(timer.startedAt) + timer.minutes * 60_000 > now) ?? null
 }
 

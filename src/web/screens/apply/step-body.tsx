@@ -19,6 +19,7 @@ import { ReadAloudSwitch } from './read-aloud'
 import { handsAt } from '../../case/run-state'
 import { LineSwitch, StepLine, useStepLine } from './step-line'
 import { StrapWork } from './strap-work'
+import { UnderneathWork } from './underneath-work'
 import type { RunControl } from './use-run'
 import { WetClock } from './wet-clock'
 
@@ -61,6 +62,7 @@ export function StepBody({
     step.id === 'identity' ||
     step.pull !== undefined ||
     step.straps !== undefined ||
+    step.underneath !== undefined ||
     step.waitsFor !== undefined ||
     missingBefore.length > 0 ||
     timersOf(step).some((timer) => timer.starts === 'asked') ||
@@ -120,6 +122,7 @@ export function StepBody({
       {step.angles?.length ? <AngleWork run={run} step={step} angles={step.angles} /> : null}
       {step.pull ? <PullWork run={run} step={step} pull={step.pull} /> : null}
       {step.straps?.straps.length ? <StrapWork run={run} step={step} work={step.straps} units={units} /> : null}
+      {step.underneath ? <UnderneathWork run={run} step={step} /> : null}
       {step.reads?.length ? <ReadingWork open={open} step={step} brought={brought} /> : null}
       {step.fits?.length ? (
         <FitTests

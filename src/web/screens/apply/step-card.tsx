@@ -7,7 +7,7 @@ import { hasRight } from '#contract/rights'
 import { usePerson } from '../../sync/session-store'
 import { useStanding } from '../../case/use-standing'
 import { serverNow } from '../../sync/server-clock'
-import { isOpeningRun } from '#contract/records/run-kind'
+import { isFreeingRun } from '#contract/records/run-kind'
 import { strapMarksAt } from '#contract/records/run'
 import type { Step } from '#core/model/step'
 import { useKey } from '../../parts/use-key'
@@ -16,6 +16,7 @@ import type { OpenCase } from '../../sync/case-store'
 import { usePlan } from '../../case/use-plan'
 import { StepBody } from './step-body'
 import { StopsOnStep } from './stops-on-step'
+import { underneathAt } from './underneath-work'
 import type { RunControl } from './use-run'
 
 /** Two presses closer together than this are one, ms. */
@@ -51,7 +52,7 @@ export function StepCard({
   const [checkedStep, setCheckedStep] = useState<string | null>(null)
   const setChecked = useCallback((isChecked: boolean) => setCheckedStep(isChecked ? step.id : null), [step.id])
   const { cautions: live } = usePlan(open)
-  const isOpening = isOpeningRun(control.run)
+  const isOpening = isFreeingRun(control.run)
   const standing = useStanding(open)
   const { run } = control
   const { stops, ways } = useMemo(
@@ -61,7 +62,8 @@ export function StepCard({
   const brought = cautionsBrought(plan.cautions, live).filter((one) => one.level !== 'stop' && one.steps.includes(step.id))
   const unmarked = isOpening ? [] : unmarkedStraps(step, strapMarksAt(control.run, step.id))
   const lacksPull = step.pull !== undefined && !control.run.pulls?.some((pull) => pull.stepId === step.id)
-  const isBlocked = (asksCheck(step) && checkedStep !== step.id) || !ways.isDoneFree || unmarked.length > 0 || lacksPull
+  const lacksLook = step.underneath !== undefined && underneathAt(run, step.id) === null
+  const isBlocked = (asksCheck(step) && checkedStep !== step.id) || !ways.isDoneFree || unmarked.length > 0 || lacksPull || lacksLook
   const { onDone, onBack } = actions
   // Passing a step by answers for what stands on it as going on does; what waits for an order, or is fixed, offers neither.
   const mayDecide = hasRight(usePerson().roles, 'decide')
@@ -118,9 +120,11 @@ export function StepCard({
             ? `To be marked first: ${unmarked.join(', ')}.`
             : lacksPull
               ? 'The load and the pain are kept first.'
-              : step.confirm || step.optional
-                ? 'Needs its own button.'
-                : 'Space goes on, Backspace goes back.'}
+              : lacksLook
+                ? 'What is under it is said first.'
+                : step.confirm || step.optional
+                  ? 'Needs its own button.'
+                  : 'Space goes on, Backspace goes back.'}
         </p>
       </div>
       <TouchHalves step={step} isBlocked={isBlocked || !isDriver} isDriver={isDriver} actions={actions} onSkip={onSkip} />

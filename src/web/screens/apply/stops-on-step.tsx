@@ -2,6 +2,7 @@ import { useWords } from '../../sync/use-words'
 import { waitsForOrder, type BindingStop, type WaysOn } from '#core/runs/what-binds'
 import { hasRight } from '#contract/rights'
 import { Button, ButtonLink } from '../../parts/button'
+import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { usePerson } from '../../sync/session-store'
 
@@ -28,6 +29,7 @@ export function StopsOnStep({
       {stops.map((stop) => (
         <Notice key={stop.code} tone="stop" lead={say(stop.text)} role="alert">
           {say(stop.why)}
+          {stop.sinceMs === undefined ? null : <span className="block">Since {formatDayAndClock(stop.sinceMs)}.</span>}
           {stop.code === waitsForOrder ? (
             <p>
               <ButtonLink to={`/case/${caseId}/size-up`} className="mt-2">

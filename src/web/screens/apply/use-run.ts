@@ -3,10 +3,12 @@ import type { Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { timersOf } from '#core/runs/step-work'
 import type { StepTimer } from '#core/model/step'
-import { isOpeningRun } from '#contract/records/run-kind'
-import { outcomesOf, type RunRecord } from '#contract/records/run'
+import { isOpeningRun, kindOfRun } from '#contract/records/run-kind'
+import { hasStepRole } from '#core/model/step-role'
+import { liveTimers, outcomesOf, type RunRecord } from '#contract/records/run'
 import { useDraft } from '../../sync/use-draft'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
+import { serverNow } from '../../sync/server-clock'
 import { tabId } from '../../sync/tab-id'
 import { currentStep, openBefore, previousStep } from '../../case/run-state'
 
@@ -52,6 +54,10 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
     void writeEvent('timer', { runId: run.id, timerId: id, label, minutes, kind, ...(until ? { until } : {}) })
   const isLastOpen = (done: Step): boolean => steps.every((one) => one.id === done.id || one.optional || outcomes.has(one.id))
 
+  /** An opening is open with its last step that opens or eases: the looks after it are owed from then on. */
+  const isOpenedBy = (done: Step): boolean =>
+    isOpeningRun(run) && opens(done) && steps.every((one) => one.id === done.id || !opens(one) || outcomes.has(one.id))
+
   useShownTimers(run, step, isDriver, startTimer)
   return {
     run,
@@ -68,10 +74,13 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
       const isLast = isLastOpen(step)
       write(step.id, 'done', reason, despite)
       for (const timer of timersOf(step)) if (timer.starts === 'done') startTimer(timer)
+      if (hasStepRole(step, 'rigid-on')) endSettingClocks(run)
+      for (const action of step.answers ?? []) void writeEvent('response', { action, outcome: 'done', why: '' })
       if (chosenId) choose('')
+      if (isOpenedBy(step)) void writeEvent('opened', { runId: run.id })
       if (!isLast) return false
-      if (isOpeningRun(run)) void writeEvent('opened', { runId: run.id })
-      else if (!open.record.appliedAt) void writeEvent('applied', {})
+      if (kindOfRun(run) === 'taking-off') void writeEvent('taken-off', { runId: run.id })
+      else if (!isOpeningRun(run) && !open.record.appliedAt) void writeEvent('applied', {})
       return true
     },
     skip(reason, despite = []) {
@@ -85,6 +94,16 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
     },
     takeOver: () => void writeEvent('run-lease', { runId: run.id, device: tabId() }),
   }
+}
+
+function opens(step: Step): boolean {
+  return hasStepRole(step, 'opens', 'eases')
+}
+
+/** What is hard has no clock any more: what set, and what was held until then. */
+function endSettingClocks(run: RunRecord): void {
+  for (const timer of liveTimers(run, serverNow(), 0))
+    if (timer.kind === 'set' || timer.kind === 'hold') void writeEvent('timer-ended', { runId: run.id, timerId: timer.id })
 }
 
 /** Timers that start when a step comes up start once, from the tab that drives. */

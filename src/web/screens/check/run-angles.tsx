@@ -1,11 +1,11 @@
 import type { Plan } from '#core/model/plan'
-import { isOpeningRun } from '#contract/records/run-kind'
+import { countingRuns, isOpeningRun } from '#contract/records/run-kind'
 import { AngleWork } from '../../case/angle-work'
 import type { OpenCase } from '../../sync/case-store'
 
 /** Angles that the device was last to hold, read again now that it is on: goniometer, photo or typed, beside their target. */
 export function RunAngles({ open, plan }: { open: OpenCase; plan: Plan }) {
-  const run = open.record.runs.findLast((one) => !isOpeningRun(one))
+  const run = countingRuns(open.record).findLast((one) => !isOpeningRun(one))
   // Earlier steps hold the same angles: asked twice, one press of the goniometer would be kept twice.
   const step = plan.procedure.steps.findLast((one) => one.angles?.length)
   if (!run || !step?.angles) return null

@@ -8,6 +8,8 @@ import { spoken } from '#core/model/vocabulary'
 import type { Decision } from '#core/model/decision'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
 import { gapsOf, isChangeWaiting, planInForce } from '#contract/views/plan-in-force'
+import { countingRuns } from '#contract/records/run-kind'
+import { sideStateOf } from '#contract/views/side-state'
 import { protocolOf } from '#contract/records/case'
 import { BeginWithout } from '../../case/begin-without'
 import { usePlanInHand } from '../../case/use-plan'
@@ -46,12 +48,12 @@ export function MakeReadyScreen() {
   const plan = isTrying ? live : planInForce(record, live)
   const gaps = gapsOf(record, open.episode)
   const waits = isChangeWaiting(record, open.episode, live)
-  const isHeld = record.sideChange !== undefined && record.sideChange.checked === null
+  const isHeld = sideStateOf(record, open.episode) !== 'settled'
   const heat = taskOf(tasks, 'peak-skin-temp')
   const crew = taskOf(tasks, 'least-crew')
   const { units } = useSettings()
   const navigate = useNavigate()
-  const run = record.runs.at(-1)
+  const run = countingRuns(record).at(-1)
   const [shown, setShown] = useState<Decision | null>(null)
   const start = (): void => {
     if (!run && record.accepted) {

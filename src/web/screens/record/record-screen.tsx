@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { runName } from '#contract/records/run-kind'
 import type { SummaryLine } from '#contract/views/run-summary'
 import { summariseRun } from '#contract/views/run-summary'
 import type { RunRecord } from '#contract/records/run'
@@ -35,7 +36,7 @@ export function RecordScreen() {
             value={run.id}
             choices={runs.map((one) => ({
               value: one.id,
-              label: `${one.technique ? 'Opening' : one.care ? 'Care' : one.isAdjustment ? 'Adjustment' : 'Application'}, ${formatWhen(Date.parse(one.startedAt), serverNow())}`,
+              label: `${runName(one)}, ${formatWhen(Date.parse(one.startedAt), serverNow())}`,
             }))}
             onChange={setChosen}
           />

@@ -28,7 +28,7 @@ import { useNarrow } from '../../parts/use-narrow'
 import { useOpenCase, writeEvent, type OpenCase } from '../../sync/case-store'
 import { questionsOf } from '#contract/views/questions'
 import { isIdentityRead, isOtherPlace } from '#contract/views/side-change'
-import { hasRight } from '#contract/rights'
+import { hasRight, mayChangeSide } from '#contract/rights'
 import { protocolOf } from '#contract/records/case'
 import { Notice } from '../../parts/notice'
 import { usePerson, useSettings } from '../../sync/session-store'
@@ -69,6 +69,8 @@ export function SizeUpScreen() {
       return setRefusal(
         'Since the plan was accepted, side, region, pattern and flags taken away are a clinician’s. Adding a flag is yours.',
       )
+    if (isOther && isIdentityRead(record) && !mayChangeSide(person.roles, record.accepted !== null))
+      return setRefusal('Side, region and pattern were read aloud: they are a clinician’s to change. Call one.')
     setRefusal(null)
     if (isOther && isIdentityRead(record)) return setAsked(next)
     void writeEvent('injury', { injuryId: record.injuryId, injury: next })

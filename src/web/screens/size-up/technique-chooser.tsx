@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { betterThan, type RankedTechnique } from '#core/techniques/rank-techniques'
 import { spoken } from '#core/model/vocabulary'
 import type { CaseRecord } from '#contract/records/case'
+import { countingRuns } from '#contract/records/run-kind'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
@@ -31,7 +32,7 @@ export function TechniqueChooser({
   const possible = ranked.filter((one) => one.verdict !== 'stop' || one.technique.id === record.technique)
   const first = possible.filter((one, index) => index < mostShown || one.technique.id === record.technique)
   const shown = isAllShown ? ranked : first
-  const isLocked = record.runs.length > 0
+  const isLocked = countingRuns(record).length > 0
   const toggle = (id: string): void =>
     setCompared((before) => (before.includes(id) ? before.filter((one) => one !== id) : [...before, id].slice(-mostCompared)))
   return (

@@ -11,6 +11,7 @@ import { protocolOf } from '#contract/records/case'
 import { isOpeningRun } from '#contract/records/run-kind'
 import { useNow } from '../../sync/use-now'
 import { browserContext } from '../../case/use-plan'
+import { useOpenNow } from '../../case/use-open-now'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
@@ -29,17 +30,17 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
   const { units } = useSettings()
   const navigate = useNavigate()
   const [options, setOptions] = useState<Readonly<Record<string, string>>>({})
-  const [isAskedNow, setAskedNow] = useState(false)
-  const isOpenNow = isAskedNow || isUrgent || record.orders?.openNow === true
+  const openNow = useOpenNow(open)
+  const isOpenNow = isUrgent || record.orders?.openNow === true
   const hardAt = hardAtMs(record)
   const minute = Math.floor(now / 60_000)
   const plan = useMemo(
     () =>
       planCase(
-        toOpeningCase(record, episode, { at: new Date(minute * 60_000).toISOString(), options, isOpenNow }),
+        toOpeningCase(record, episode, { at: new Date(minute * 60_000).toISOString(), options, isOpenNow: false }),
         browserContext(protocolOf(record)),
       ),
-    [record, episode, minute, options, isOpenNow],
+    [record, episode, minute, options],
   )
   if (!isCastTechnique(record.technique) || !record.appliedAt || !plan) return null
   const asked = (findTechnique(openingTechnique)?.options ?? []).filter((option) => option.id === 'lines' || option.id === 'padding')
@@ -55,12 +56,20 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
       </Notice>
     )
   }
+  if (isOpenNow && openNow)
+    return (
+      <Notice tone="stop" lead="Open it now: nothing is waited for">
+        <Button look="danger" className="mt-2 min-h-14 text-lg" onClick={openNow.begin}>
+          Open it now, step by step
+        </Button>
+      </Notice>
+    )
   const waitMs = hardAt === null ? 0 : hardAt - now
-  const mustWait = waitMs > 0 && !isOpenNow
+  const mustWait = waitMs > 0
   const chosen = Object.fromEntries(asked.map((option) => [option.id, plan.options[option.id] ?? '']))
   const start = (): void => {
     const runId = uuidv7()
-    void writeEvent('run-started', { runId, technique: openingTechnique, options: chosen, isOpenNow })
+    void writeEvent('run-started', { runId, technique: openingTechnique, options: chosen })
     void writeEvent('run-lease', { runId, device: tabId() })
     void navigate(`/case/${record.id}/apply`)
   }
@@ -72,9 +81,7 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
         </h2>
         {record.openedUpAt ? <p className="text-soft">Opened {formatDayAndClock(Date.parse(record.openedUpAt))}</p> : null}
         <p className="font-semibold">
-          {isOpenNow ? (
-            <span className="text-stop">◆ Open now: nothing is waited for</span>
-          ) : mustWait ? (
+          {mustWait ? (
             <>
               Hard in{' '}
               <span role="timer" aria-label="Hard enough to open" className="numeral text-xl">
@@ -114,14 +121,12 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
           </Notice>
         ))}
       <div className="flex flex-wrap gap-3">
-        <Button look={isOpenNow ? 'danger' : 'plain'} disabled={mustWait} onClick={start}>
-          {isOpenNow ? 'Begin: open now' : 'Begin opening'}
+        <Button disabled={mustWait} onClick={start}>
+          Begin opening
         </Button>
-        {isOpenNow ? null : (
-          <Button look="danger" onClick={() => setAskedNow(true)}>
-            Emergency: open now
-          </Button>
-        )}
+        <Button look="danger" onClick={openNow?.begin}>
+          Emergency: open it now
+        </Button>
       </div>
     </section>
   )
