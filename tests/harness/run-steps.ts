@@ -9,7 +9,7 @@ export async function shownStep(browser: TestBrowser): Promise<string> {
   )
 }
 
-/** Finishes the step in hand by its own button, its straps marked and its pull kept, and waits for the next one. */
+/** Finishes the step in hand by its own button, its straps marked, its pull kept, what was under it said, and waits for the next one. */
 export async function finishStep(browser: TestBrowser): Promise<void> {
   const [before = ''] = (await shownStep(browser)).split(':')
   const press = (): Promise<boolean> =>
@@ -20,6 +20,9 @@ export async function finishStep(browser: TestBrowser): Promise<void> {
        const strap = [...(card?.querySelectorAll('section[aria-label="Straps"] [role=group]') ?? [])]
          .find((one) => ![...one.querySelectorAll('button')].slice(1).some((mark) => mark.getAttribute('aria-pressed') === 'true'))
        if (strap) return strap.querySelectorAll('button')[1].click(), false
+       const under = [...(card?.querySelectorAll('section[aria-label="What was under it"] [role=radiogroup], section[aria-label="What was under it"] [role=group]') ?? [])]
+         .find((one) => one.querySelector('[role=radio]') && !one.querySelector('[data-state=on]'))
+       if (under) return under.querySelector('[role=radio]').click(), false
        const pull = card?.querySelector('section[aria-label="The pull"]')
        if (pull) {
          const keep = [...pull.querySelectorAll('button')].find((one) => one.innerText === 'Keep the pull')

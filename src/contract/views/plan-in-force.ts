@@ -1,5 +1,6 @@
 import type { Plan } from '#core/model/plan'
 import type { Problem } from '#core/model/problem'
+import { pulseAbsent } from '#core/runs/what-binds'
 import { cautionsBrought, type PlanChanges } from '#core/planner/compare-plans'
 import { coreVersion } from '#core/techniques/plan-case'
 import { findTechnique } from '#core/techniques/registry'
@@ -60,8 +61,10 @@ export function isOfProductAlone(record: CaseRecord, episode: Pick<EpisodeRecord
 }
 
 /** What a plan made now would change of the accepted one; null where nothing of substance would, or where that very change was not taken. */
-export function changeWaiting(record: CaseRecord, episode: Pick<EpisodeRecord, 'factsAt'>, live: Plan): WaitingChange | null {
+export function changeWaiting(record: CaseRecord, episode: Pick<EpisodeRecord, 'factsAt'>, made: Plan): WaitingChange | null {
   if (!record.accepted) return null
+  // Once it is on, a lost pulse is answered by what stands: nobody has to take a change of the application for it.
+  const live = record.appliedAt === null ? made : { ...made, cautions: made.cautions.filter((one) => one.code !== pulseAbsent) }
   const bringsStop = cautionsBrought(record.accepted.plan.cautions, live.cautions).some((one) => one.level === 'stop' && !one.overruled)
   const isNews = !bringsStop && isOfProductAlone(record, episode)
   const changes = waitingChange(record.accepted.plan, live)

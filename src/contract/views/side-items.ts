@@ -37,7 +37,7 @@ export function sideItems(record: CaseRecord, episode: EpisodeRecord): readonly 
 
 /** What is done first, by the state. */
 function stepsOf(state: 'where' | 'off', record: CaseRecord): readonly string[] {
-  if (state === 'off') return ['Under Apply, step by step:', ...(findTechnique(record.technique)?.comesOff ?? [])]
+  if (state === 'off') return ['Take it off there now, step by step, under Apply.', ...(findTechnique(record.technique)?.comesOff ?? [])]
   return [
     'Stop. Leave the limb safe; take nothing off yet that holds a break or a neck.',
     'Look which limb it is on, and say it under Apply. Read name, second identifier and side aloud; look at the film and the order.',

@@ -18,10 +18,15 @@ const names: Readonly<Record<string, string>> = {
   'close-collar': 'close the collar',
   crepe: 'light crepe wrap',
   cut: 'saw the line',
+  'confirm-now': 'right limb, and call',
+  'confirm-off': 'where it comes off',
+  'cut-now': 'cut both sides',
+  'cut-padding': 'padding to the skin',
   'cut-slab': 'cut the slab',
   'draw-lines': 'draw the lines',
   'edge-height': 'height of the upper edge',
   'edge-loose': 'straps on, loose',
+  'ease-bend': 'ease the bend',
   explain: 'explain',
   finish: 'fix the ends',
   'fit-pole': 'fit the pole',
@@ -41,6 +46,8 @@ const names: Readonly<Record<string, string>> = {
   hitch: 'ankle hitch',
   'hold-head': 'hold the head',
   'hold-leg': 'hold the leg',
+  'hold-now': 'hold it by hand',
+  'hold-off': 'hold it by hand',
   'hold-set': 'hold until set',
   'hold-thigh': 'lift the thigh',
   identity: 'right patient, right side',
@@ -52,6 +59,8 @@ const names: Readonly<Record<string, string>> = {
   liners: 'change the liners',
   'lock-equal': 'lock at equal marks',
   look: 'look at the skin',
+  'look-back': 'skin of the back',
+  'look-front': 'skin of the front',
   'look-along': 'look along the toes',
   'manual-pull': 'pull by hand',
   mould: 'mould with flat palms',
@@ -65,6 +74,7 @@ const names: Readonly<Record<string, string>> = {
   pull: 'take the pull',
   'raise-foot': 'raise the foot end',
   'rear-straps': 'rear straps',
+  'ready-liners': 'liners ready',
   reduction: 'reduction',
   reinforce: 'look at the knee',
   'ring-set': 'set the ring',
@@ -73,6 +83,8 @@ const names: Readonly<Record<string, string>> = {
   'set-length': 'set the length',
   sit: 'sit up',
   'size-collar': 'size the collar',
+  spread: 'spread it',
+  'still-no-pulse': 'pulse within a minute',
   slide: 'slide the splint up',
   sling: 'sling',
   slings: 'hang the slings',
@@ -88,6 +100,7 @@ const names: Readonly<Record<string, string>> = {
   strips: 'adhesive strips',
   suspension: 'thread the suspension',
   tell: 'tell the patient',
+  'take-over': 'take over what it holds',
   'tell-apart': 'tell the halves apart',
   'tell-driver': 'tell the driver',
   'thigh-strap': 'thigh strap',
@@ -96,6 +109,8 @@ const names: Readonly<Record<string, string>> = {
   transfer: 'rest while it sets',
   trim: 'trim',
   'turn-back': 'turn the padding back',
+  'under-old': 'skin under the old one',
+  'under-wrong': 'skin and pulse there',
   upright: 'bring upright',
   'vest-in': 'vest behind the back',
   walk: 'first steps',
@@ -106,5 +121,12 @@ const names: Readonly<Record<string, string>> = {
 
 /** A step in a few words, for lists and records: `roll 3` where steps are numbered, the words of its id where nobody named it. */
 export function stepName(step: Pick<Step, 'id'>): string {
-  return names[step.id] ?? step.id.replaceAll('-', ' ')
+  return names[step.id] ?? numbered(step.id) ?? step.id.replaceAll('-', ' ')
+}
+
+/** Steps that are as many as a device's own lines: `off-2` is the second by which it comes off. */
+function numbered(id: string): string | null {
+  const [, what = '', number = ''] = /^(off|open)-(\d+)$/.exec(id) ?? []
+  if (!what) return null
+  return `${what === 'off' ? 'take it off' : 'open it'}, ${number}`
 }

@@ -90,7 +90,10 @@ export function judgeStanding(input: StandingInput): Standing {
     items,
     actions: actions.map((id): StandingAction => ({
       id,
-      text: id === 'as-trouble' ? own.map((one) => one.text).join('; ') : actionWords(id, input.situation, alarming.map(dangerIn)),
+      text:
+        id === 'as-trouble'
+          ? own.map((one) => one.ownSteps?.[0] ?? one.text).join(' ')
+          : actionWords(id, input.situation, alarming.map(dangerIn)),
       ownWay: ownWayOf(id, input, own, alarming),
       response: input.responses.findLast((one) => one.action === id && one.atMs >= (sinceMs ?? Infinity)) ?? null,
     })),
@@ -262,7 +265,8 @@ function ownWayOf(
   own: readonly StandingItem[],
   alarming: readonly StandingItem[],
 ): readonly string[] {
-  if (id === 'as-trouble') return own.flatMap((one) => one.ownSteps ?? [])
+  // Its first step is the line itself.
+  if (id === 'as-trouble') return own.flatMap((one) => one.ownSteps?.slice(1) ?? [])
   if (id === 'arrest') return alarming.flatMap((one) => (one.danger === 'arrest' ? (one.ownSteps ?? []) : []))
   return situation.on && id === openingAction[situation.on.holds] ? ownWay : []
 }

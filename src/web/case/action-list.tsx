@@ -15,7 +15,7 @@ export function ActionList({ actions, opening }: { actions: readonly StandingAct
     <>
       <ol className="grid gap-2.5" aria-label="What to do, in this order">
         {actions.map((action, index) => (
-          <li key={action.id} className="grid grid-cols-[2rem_1fr] gap-x-2 gap-y-1.5 sm:grid-cols-[2rem_1fr_auto] sm:items-center">
+          <li key={action.id} className="grid grid-cols-[2rem_1fr] gap-x-2 gap-y-1.5 sm:grid-cols-[2rem_1fr_auto]">
             <span className="numeral pt-0.5 text-lg sm:text-right">{index + 1}</span>
             <div className="min-w-0">
               <p className={`text-[1.05rem] leading-snug font-semibold ${action.response ? 'text-soft' : ''}`}>{action.text}</p>
@@ -27,7 +27,7 @@ export function ActionList({ actions, opening }: { actions: readonly StandingAct
                 </ul>
               ) : null}
               {opening && action.id === opens ? (
-                <Button look={action === next ? 'danger' : 'plain'} className="mt-2 min-h-14 text-lg" onClick={opening.begin}>
+                <Button look={action === next ? 'next' : 'plain'} className="mt-2 min-h-14 text-lg" onClick={opening.begin}>
                   {opening.isBegun
                     ? 'Go on, step by step'
                     : action.id === 'ease-pull'

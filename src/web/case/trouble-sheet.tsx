@@ -109,19 +109,21 @@ function TroubleCard({
           </li>
         ))}
       </ol>
-      {trouble.id === wrongSideId && !isThroughLock ? (
-        <Button
-          look="next"
-          className="mt-4 min-h-16 text-lg"
-          onClick={() => {
-            onClose()
-            void navigate(`/case/${record.id}/apply`)
-          }}
-        >
-          Say which limb it is on
-        </Button>
-      ) : null}
-      <SlipOfTrouble open={open} troubleId={trouble.id} onUndone={onClose} />
+      <div className="mt-4 flex flex-wrap items-center gap-3">
+        {trouble.id === wrongSideId && !isThroughLock ? (
+          <Button
+            look="next"
+            className="min-h-16 text-lg"
+            onClick={() => {
+              onClose()
+              void navigate(`/case/${record.id}/apply`)
+            }}
+          >
+            Say which limb it is on
+          </Button>
+        ) : null}
+        <SlipOfTrouble open={open} troubleId={trouble.id} onUndone={onClose} />
+      </div>
       <p role="status" className="mt-4 text-sm text-soft">
         Recorded with its time. Local policy and the licensed clinician come first.
       </p>
@@ -167,7 +169,6 @@ function SlipOfTrouble({ open, troubleId, onUndone }: { open: OpenCase; troubleI
   if (!event || leftMs <= 0) return null
   return (
     <Button
-      className="mt-4"
       onClick={() => {
         void writeEvent('trouble-ended', { troubleEvent: event, word: 'pressed by mistake', isSlip: true })
         onUndone()

@@ -126,7 +126,7 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
     case 'cut':
       return (
         <path
-          d={smoothPath(courseOf(shape, band.line ?? []).map(flip))}
+          d={smoothPath(courseOf(shape, band).map(flip))}
           fill="none"
           stroke={isLit ? 'var(--citrus-deep)' : 'var(--stop)'}
           strokeWidth="0.4"
@@ -243,11 +243,11 @@ function bootReach(band: GeometryBand, shape: LegShape, flip: BandProps['flip'])
 }
 
 /** A cutting line by its course: shares of the depth from the back at places along the leg. */
-function courseOf(shape: LegShape, line: NonNullable<GeometryBand['line']>): Point[] {
+function courseOf(shape: LegShape, { axis, line = [] }: Pick<GeometryBand, 'axis' | 'line'>): Point[] {
   return line.map(([at, share]): Point => {
-    const [x, front] = shape.placeAt('leg', at, 'front')
-    const [, back] = shape.placeAt('leg', at, 'back')
-    return [x, back + (front - back) * share]
+    const [front, back] = (['front', 'back'] as const).map((face) => shape.placeAt(axis === 'foot' ? 'foot' : 'leg', at, face))
+    const [[fx, fy], [bx, by]] = [front ?? [0, 0], back ?? [0, 0]]
+    return [bx + (fx - bx) * share, by + (fy - by) * share]
   })
 }
 

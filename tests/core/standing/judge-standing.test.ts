@@ -207,7 +207,7 @@ describe('what to do about it', () => {
     })
     const urgent = judge([legRound(0)], { others: [trouble('urgent')], situation: wearing('pull') }).actions
     expect(urgent.map((one) => one.id)).to.deep.equal(['as-trouble', 'call-senior', 'again-15'])
-    expect(urgent[0]).to.deep.include({ text: 'The pull was let go', ownWay: steps })
+    expect(urgent[0]).to.deep.include({ text: 'Take it by hand at once.', ownWay: ['Build it up again.'] })
     const review = judge([legRound(0)], { others: [trouble('review')] }).actions
     expect(review.map((one) => one.id)).to.deep.equal(['as-trouble', 'senior-30', 'again-15'])
     expect(judge([legRound(0)], { others: [trouble('warn')] }).actions).to.deep.equal([])

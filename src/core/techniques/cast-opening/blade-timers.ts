@@ -1,7 +1,7 @@
 import type { Step } from '../../model/step'
 
-/** The saw's own clocks: when to feel the blade, and how long it cools. */
-export const bladeTimers: NonNullable<Step['moreTimers']> = [
-  { id: 'feel-blade', label: 'Feel the blade', minutes: 1, kind: 'limit', starts: 'shown', until: 'cut' },
-  { id: 'blade', label: 'Let the blade cool', minutes: 2, kind: 'cooling', starts: 'asked', until: 'cut' },
+/** The saw's own clocks: when to feel the blade, and how long it cools; moot once the step that saws is done. */
+export const bladeTimers = (until: string): NonNullable<Step['moreTimers']> => [
+  { id: 'feel-blade', label: 'Feel the blade', minutes: 1, kind: 'limit', starts: 'shown', until },
+  { id: 'blade', label: 'Let the blade cool', minutes: 2, kind: 'cooling', starts: 'asked', until },
 ]

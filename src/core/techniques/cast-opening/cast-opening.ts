@@ -215,6 +215,10 @@ function footCuts(model: LegModel, options: OptionValues): readonly GeometryBand
     id: `cut-foot-${index + 1}`,
     label: `Cutting line ${index + 1}, on the foot`,
     fromCm: model.stations.toe.atCm,
+    line: [
+      [model.stations.toe.atCm, 0.5],
+      [model.footCm, 0.5],
+    ],
   }))
 }
 

@@ -62,7 +62,7 @@ export function castOpeningSteps({ options, side, limb, cutsPadding, clinicalCas
       after: ['draw-lines', 'tell', 'lay-out'],
       minutes: [2, 4, 8],
       onPatient: true,
-      moreTimers: bladeTimers,
+      moreTimers: bladeTimers('cut'),
       where: ['cut-1'],
     }),
     makeStep({

@@ -5,6 +5,8 @@ import { openingRoles } from '../shared/opening-roles'
 export const castOpeningRoles: StepRoles = {
   ...openingRoles,
   'confirm-now': [],
+  'cut-now': ['opens'],
+  spread: ['opens', 'takes-off'],
   'ease-bend': ['eases'],
   tell: [],
   'draw-lines': [],

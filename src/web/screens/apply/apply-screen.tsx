@@ -286,6 +286,7 @@ function afterRun(caseId: string, run: RunRecord): { readonly words: string; rea
       to: `/case/${caseId}/watch`,
       label: 'Watch',
     }
+  if (kindOfRun(run) === 'taking-off') return { words: 'It is off the wrong limb.', to: `/case/${caseId}/apply`, label: 'Go on' }
   if (run.care)
     return {
       words: 'Say what was found: skin, liners, straps.',
