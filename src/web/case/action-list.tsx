@@ -44,7 +44,7 @@ export function ActionList({ actions, opening }: { actions: readonly StandingAct
                 </span>
               </p>
             ) : (
-              <div className="col-start-2 flex gap-2 sm:col-start-3">
+              <div className="col-start-2 flex items-start gap-2 sm:col-start-3">
                 <Button
                   look={action === next && action.id !== opens ? 'next' : 'plain'}
                   aria-label={`Done: ${action.text}`}

@@ -27,21 +27,28 @@ export function CheckGate({
   const standing = useStanding(open)
   const injury = episode.injuries[record.injuryId]
   const { judged } = standCaseRounds(record, episode, serverNow())
-  const found = isBaseline
+  // Begun again on the right limb, what was found before the wrong one is no look at it: the baseline stays, and it is looked at anew.
+  const againMs = Math.max(-Infinity, ...record.runs.flatMap((run) => (run.wrongSide ? [Date.parse(run.wrongSide.at)] : [])))
+  const isAgain = isBaseline && againMs > -Infinity && judged.some((one) => one.round.isBaseline && Date.parse(one.round.at) < againMs)
+  const isFirst = isBaseline && !isAgain
+  const fromMs = isAgain ? againMs : since
+  const found = isFirst
     ? judged.find((one) => one.round.isBaseline)
-    : judged.findLast((one) => !one.round.isBaseline && Date.parse(one.round.at) >= since)
+    : judged.findLast((one) => !one.round.isBaseline && Date.parse(one.round.at) >= fromMs)
   const isChecked = found !== undefined
   useEffect(() => onChecked(isChecked), [isChecked, onChecked])
   if (found) return <StandingPanel open={open} standing={standing} isBedsideOnly />
   return (
     <>
       <div>
-        <Button onClick={() => setOpen(true)}>{isBaseline ? 'Record the baseline' : 'Record the check'}</Button>
+        <Button look="next" onClick={() => setOpen(true)}>
+          {isFirst ? 'Record the baseline' : 'Record the check'}
+        </Button>
       </div>
       {injury ? (
         <Dialog
           isWhole
-          title={isBaseline ? `Baseline, ${comparedWords(injury)}` : 'Check after application'}
+          title={isBaseline ? `${isAgain ? 'Looked at again' : 'Baseline'}, ${comparedWords(injury)}` : 'Check after application'}
           isOpen={isOpen}
           onClose={() => setOpen(false)}
         >
@@ -49,7 +56,7 @@ export function CheckGate({
             isTimed
             injury={injury}
             episode={episode}
-            isBaseline={isBaseline}
+            isBaseline={isFirst}
             cases={casesServed(record)}
             draftKey={`case/${record.id}/${isBaseline ? 'baseline' : 'after-check'}`}
             submitLabel="Keep it"
