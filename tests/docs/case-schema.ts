@@ -283,6 +283,7 @@ export function caseSchema(): object {
           },
         },
       },
+      replaces: { type: 'string', description: 'Id of the technique of what is on and comes off for this one.' },
       device: {
         type: 'object',
         description: 'A cast that is already on.',
@@ -293,6 +294,7 @@ export function caseSchema(): object {
           },
           layers: figure('deviceLayers'),
           paddingLayers: figure('devicePaddingLayers'),
+          topCm: { ...figure('deviceTopCm'), description: 'Its upper end above the heel sole.' },
           minutesSince: {
             ...figure('deviceMinutes'),
             description: 'Minutes since it was applied.',

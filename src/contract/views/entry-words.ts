@@ -6,7 +6,9 @@ import type { AskedBody } from '../events/asked'
 import type { TaskBody } from '../records/task'
 import type { RoundBody } from '../events/round'
 import { upcastBody } from '../events/upcast'
-import type { StepBody } from '../records/run'
+import type { RunStartedBody, StepBody } from '../records/run'
+import { runName } from '../records/run-kind'
+import type { SideAnsweredBody } from '../records/side'
 import { observationsOf } from './round-chart'
 
 const uuidPattern = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
@@ -18,6 +20,8 @@ const own: Readonly<Record<string, (body: never) => string>> = {
     `${spoken(id)}${side ? `, ${side}` : ''}: ${typeof value === 'string' ? spoken(value) : value}${unit && typeof value === 'number' ? ` ${unit}` : ''}${tool ? ` by ${spoken(tool)}` : ''}`,
   step: ({ stepId, outcome, reason, despite }: StepBody) =>
     `Step ${spoken(stepId)} ${outcome}${reason ? `: ${reason}` : ''}${despite?.length ? `, despite ${despite.map(spoken).join(', ')}` : ''}`,
+  'run-started': (body: RunStartedBody) => `Begun: ${runName(body)}${body.withoutPlan ? `, without a plan: ${body.withoutPlan}` : ''}`,
+  'side-answered': ({ on, hurt }: SideAnsweredBody) => `Looked where it is: ${on}${hurt ? `; hurt is the ${hurt}` : ''}`,
   asked: ({ questions }: AskedBody) =>
     `Asked, not so: ${questions.map((one) => (one === 'swelling' ? 'swelling' : flagLabel(one).toLowerCase())).join(', ')}`,
   'task-done': ({ text, outcome, reason, answers }: TaskBody) => {

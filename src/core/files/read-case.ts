@@ -82,12 +82,26 @@ export function readCase(data: unknown): ReadCase {
     overrules: file.list('overrules').flatMap((one, index) => readOverrule(one, index, problems)),
     ...optional('wearDays', file.number('wearDays', limits.wearDays)),
     ...(file.raw('device') === undefined ? {} : { device: readDevice(file.object('device')) }),
+    ...optional('replaces', readReplaced(file, problems)),
     ...(file.raw('rig') === undefined ? {} : { rig: readRig(file.object('rig')) }),
     ...optional('appliedAt', file.time('appliedAt')),
     ...optional('zone', file.zone('zone')),
     ...optional('seed', file.number('seed', { whole: true })),
   }
   return { clinicalCase, problems }
+}
+
+/** The technique of what is on and comes off for this one. */
+function readReplaced(file: FieldReader, problems: Problem[]): string | undefined {
+  const id = file.raw('replaces')
+  if (id === undefined) return undefined
+  if (typeof id === 'string' && findTechnique(id)) return id
+  problems.push({
+    code: 'unknown-technique',
+    path: 'replaces',
+    message: `What it replaces, ${JSON.stringify(id)}, is no technique: use one of ${techniques.map((one) => one.id).join(', ')}, or leave it out.`,
+  })
+  return undefined
 }
 
 function readPatient(from: FieldReader | null): Patient {

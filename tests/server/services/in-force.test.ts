@@ -115,7 +115,7 @@ describe('a case with a plan in force', () => {
     expect(pathsOf(await injure(ada, { side: 'right' }))).to.deep.equal(['body/reason'])
     expect((await injure(ada, { swelling: 'marked' })).status).to.equal(200)
     expect((await injure(ada, { side: 'right' }, { reason: 'read from the wrong film' })).status).to.equal(200)
-    const change = { from: 'LEFT ankle', to: 'RIGHT ankle', reason: 'read from the wrong film' }
+    const change = { from: 'LEFT ankle', to: 'RIGHT ankle', reason: 'read from the wrong film', isOtherLimb: true }
     expect((await tobin.send(opened.caseStream, 'side-changed', change)).status).to.equal(403)
     expect((await ada.send(opened.caseStream, 'side-changed', change)).status).to.equal(200)
     expect((await fetchCase()).record.accepted).to.equal(null)

@@ -1,0 +1,311 @@
+import { expect } from 'chai'
+import { readCase } from '#core/files/read-case'
+import type { CaseRecord } from '#contract/records/case'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { exampleOf } from '../harness/example-cases'
+import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { patienceMs } from '../harness/patience'
+import { finishStep, shownStep, walkTo, walkToEnd } from '../harness/run-steps'
+import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+
+let server: LiveServer
+let browser: TestBrowser
+
+/** The strip above every stage: the worst, and what is done first. */
+const strip = async (): Promise<string> => (await browser.find('region', 'Patient')).getText()
+const recordOf = (caseId: string): Promise<CaseRecord> =>
+  browser.evaluateAsync<CaseRecord>(
+    `const [id, done] = arguments
+     fetch('/api/cases/' + id).then((one) => one.json()).then(({ record }) => done(record))`,
+    caseId,
+  )
+/** What the server has of a case, once it is so. */
+async function kept(caseId: string, isSo: (record: CaseRecord) => boolean, what: string): Promise<CaseRecord> {
+  let record = await recordOf(caseId)
+  await browser.driver.wait(async () => isSo((record = await recordOf(caseId))), patienceMs, `not kept: ${what}`)
+  return record
+}
+async function wet(): Promise<SeededCase> {
+  const seeded = await seedCase(browser, 'leg-slab')
+  await sendRound(browser, seeded, quietRound('leg-slab'), true)
+  await startRun(browser, seeded)
+  await walkTo(browser, /Elastic bandage from/)
+  return seeded
+}
+async function report(trouble: RegExp): Promise<void> {
+  await browser.click('button', /Something is wrong/)
+  await browser.click('button', trouble)
+}
+/** Something on for hours, its plan accepted. */
+async function worn(technique: string, change: Parameters<typeof quietRound>[1] = {}): Promise<SeededCase> {
+  const seeded = await seedCase(browser, technique)
+  await sendRound(browser, seeded, quietRound(technique), true, 300)
+  await browser.open(`/case/${seeded.caseId}/choose`)
+  await browser.click('button', 'Accept the plan')
+  await browser.find('heading', 'Make ready')
+  await kept(seeded.caseId, (record) => record.accepted !== null, 'the plan')
+  await sendApplied(browser, seeded, 245)
+  await sendRound(browser, seeded, quietRound(technique, change), false, 2)
+  await browser.open(`/case/${seeded.caseId}/watch`)
+  return seeded
+}
+/** Begins another device in place of the one in hand, with the readings that its example has. */
+async function convert(name: RegExp, technique: string): Promise<string> {
+  const before = await browser.driver.getCurrentUrl()
+  await browser.click('button', 'Another device')
+  await browser.click('radio', name)
+  await browser.click('button', 'Begin')
+  await browser.driver.wait(async () => (await browser.driver.getCurrentUrl()) !== before, patienceMs)
+  await browser.find('heading', 'Measure')
+  const id = /case\/([^/]+)/.exec(await browser.driver.getCurrentUrl())?.[1] ?? ''
+  await kept(id, (record) => record.oldTechnique !== undefined, 'what it replaces')
+  for (const reading of readCase(exampleOf(technique)).clinicalCase?.measurements ?? []) {
+    const unit = typeof reading.value === 'number' ? { unit: 'cm' } : {}
+    await sendEvent(browser, { type: 'case', id }, 'reading', { tool: 'tape', typed: '', posture: '', ...unit, ...reading })
+  }
+  await browser.open(`/case/${id}/choose`)
+  await browser.click('button', 'Accept the plan')
+  await browser.find('heading', 'Make ready')
+  await browser.click('button', 'Start applying')
+  await browser.find('region', /^Step 1 of/)
+  return id
+}
+
+describe('when the work turns, in the browser', () => {
+  before(async () => {
+    server = await startLiveServer()
+    browser = await startBrowser(server.address)
+    await browser.setViewport(1280, 800)
+    await signIn(browser, 'isolde', server.password)
+  })
+
+  it('wrong side in mid-slab: held, looked at, the wet slab off, the side changed, and all of it again from the baseline', async () => {
+    const seeded = await wet()
+    await report(/Wrong side/)
+    await browser.click('button', 'Say which limb it is on')
+    await browser.find('heading', 'Which limb is it on?')
+    expect(await strip()).to.include('First: Stop. Leave the limb safe')
+    expect(await (await browser.find('button', 'On the LEFT leg')).isEnabled()).to.equal(false)
+    await browser.click('radio', 'The RIGHT leg is hurt')
+    await browser.click('button', 'On the LEFT leg')
+    await browser.find('heading', 'It comes off the LEFT leg')
+    await browser.click('button', 'Take it off, step by step')
+    await walkTo(browser, /still wet: unwind it/)
+    await walkTo(browser, /Look at the skin all round/)
+    expect(await (await browser.find('button', 'Done')).isEnabled()).to.equal(false)
+    await finishStep(browser)
+    const off = await kept(seeded.caseId, (record) => record.takenOff?.length === 1, 'that it is off')
+    expect(off.runs.at(-1)?.underneath?.[0]).to.include({ skin: 'intact', pulse: 'felt', moves: 'as-before' })
+    await browser.find('heading', 'The record names the wrong limb')
+    await browser.click('button', /^Change it to RIGHT/)
+    await browser.type('textbox', 'Reason', 'the film was turned')
+    await browser.click('button', /^It is RIGHT/)
+    await browser.click('button', /^Read aloud and confirmed: RIGHT/)
+    await browser.waitForText('The plan is not accepted yet')
+    expect(await strip()).to.include('RIGHT ankle')
+    await startRun(browser, seeded)
+    expect(await shownStep(browser)).to.match(/^Step 1 of/)
+    await walkTo(browser, /Rings and tight clothing off/)
+    await browser.find('button', 'Record the check')
+    await browser.open(`/case/${seeded.caseId}/record`)
+    await browser.find('radio', /^Applied, wrong side/)
+    await browser.find('radio', /^Taken off the wrong limb/)
+  }).timeout(120_000)
+
+  it('wrong side pressed by mistake: taken back, kept as a slip, and the run is where it was', async () => {
+    const seeded = await wet()
+    await report(/Wrong side/)
+    await browser.click('button', /^Pressed by mistake: undo/)
+    await browser.waitForText('Elastic bandage from')
+    const { troubles } = await kept(seeded.caseId, (record) => record.troubles?.[0]?.ended !== undefined, 'the slip')
+    expect(troubles?.[0]?.ended).to.include({ word: 'pressed by mistake', isSlip: true })
+    await browser.open(`/case/${seeded.caseId}/apply`)
+    await browser.waitForText('Elastic bandage from')
+    // And the answer itself, pressed with the wrong thumb.
+    await report(/Wrong side/)
+    await browser.click('button', 'Say which limb it is on')
+    await browser.click('radio', 'The LEFT leg is hurt')
+    await browser.click('button', 'On the RIGHT leg')
+    await browser.click('button', /^Undo, \d+ s/)
+    await browser.click('radio', 'The LEFT leg is hurt')
+    await browser.click('button', 'On the LEFT leg')
+    await browser.click('button', /^Read aloud and confirmed: LEFT/)
+    await browser.waitForText('Elastic bandage from')
+  }).timeout(90_000)
+
+  for (const [state, hours, text] of [
+    ['hard', 245, /Both sides with the saw/],
+    ['soft', 10, /Still soft: unwrap it/],
+  ] as const) {
+    it(`a pulse lost in a long cast, ${state}: one button, and the first cut is the second step`, async () => {
+      const seeded = await seedCase(browser, 'leg-cast')
+      await sendRound(browser, seeded, quietRound('leg-cast'), true, 300)
+      await browser.open(`/case/${seeded.caseId}/choose`)
+      await browser.click('button', 'Accept the plan')
+      await browser.find('heading', 'Make ready')
+      await kept(seeded.caseId, (record) => record.accepted !== null, 'the plan')
+      await sendApplied(browser, seeded, hours)
+      await sendRound(browser, seeded, quietRound('leg-cast', { pulse: 'absent' }), false, 2)
+      await browser.open(`/case/${seeded.caseId}/watch`)
+      await browser.waitForText('Urgent: left leg: no pulse felt')
+      if (state === 'soft') {
+        await browser.click('radio', 'I am alone')
+        await browser.waitForText('Press Call: it pages the senior. Then open at once.')
+      }
+      // Nobody has to take a change of the application first.
+      expect(await browser.query('button', 'Take the change')).to.equal(null)
+      await browser.click('button', 'Open it now, step by step')
+      expect(await shownStep(browser)).to.match(/^Step 1 of 6/)
+      await finishStep(browser)
+      expect(await shownStep(browser)).to.match(text)
+      expect(await shownStep(browser)).to.include('foot and thigh included')
+      await walkTo(browser, /^Step 6 of 6.*Limb down to heart level, not above it/s)
+      const open = await kept(seeded.caseId, (record) => record.openedNowAt !== undefined, 'that it is open')
+      expect(open.responses?.map((one) => one.action)).to.include.members(['call-and-open', 'open-to-skin', 'ease-bend'])
+      await browser.open(`/case/${seeded.caseId}/watch`)
+      expect(await strip()).to.include('First: Bring the limb to heart level')
+    }).timeout(90_000)
+  }
+
+  it('a slab, a brace and a collar open by their own lines, from the same button', async () => {
+    await worn('leg-slab', { pulse: 'absent' })
+    await browser.click('button', 'Open it now, step by step')
+    await walkTo(browser, /Cut the bandage and padding along the open front/)
+    await worn('hinged-knee-brace', { pulse: 'absent' })
+    await browser.click('button', 'Open it now, step by step')
+    await walkTo(browser, /Open every strap; leave the frame under the leg/)
+    const seeded = await seedCase(browser, 'care-collar')
+    await sendRound(browser, seeded, quietRound('care-collar'), true, 60)
+    await sendApplied(browser, seeded, 55)
+    const round = quietRound('care-collar') as unknown as { neck: object }
+    await sendRound(browser, seeded, { ...round, neck: { ...round.neck, breathing: 'noisy' } } as never, false, 2)
+    await browser.open(`/case/${seeded.caseId}/watch`)
+    await browser.click('button', 'Open it now, step by step')
+    await walkTo(browser, /^Step 2 of \d+: .*holds the head in line/s)
+  }).timeout(120_000)
+
+  it('a roll’s clock is no hold: Done asks nothing while it is workable; “it is hard” ends the clocks everywhere', async () => {
+    const cast = await seedCase(browser, 'leg-cast')
+    await sendRound(browser, cast, quietRound('leg-cast'), true)
+    await startRun(browser, cast)
+    await walkTo(browser, /Roll 2 of/)
+    await browser.click('button', 'Done')
+    await browser.waitForText('Roll 3 of')
+    expect(await browser.query('button', 'Go on holding')).to.equal(null)
+    const slab = await seedCase(browser, 'leg-slab')
+    await sendRound(browser, slab, quietRound('leg-slab'), true)
+    await startRun(browser, slab)
+    await walkTo(browser, /Hold without moving until it is set/)
+    await browser.click('button', 'Done')
+    await browser.click('button', 'It is hard')
+    await browser.waitForText('Turn the bandage ends in')
+    const { runs } = await kept(
+      slab.caseId,
+      (record) => record.runs[0]?.timers.some((one) => one.id === 'set' && one.endedAt) === true,
+      'its clock',
+    )
+    expect(runs[0]?.timers.filter((one) => one.kind === 'set' || one.kind === 'hold').every((one) => one.endedAt)).to.equal(true)
+  }).timeout(120_000)
+
+  it('a frame changed for suspension: hands take the pull before it comes off, and give it over to the cord', async () => {
+    const frame = await worn('frame-traction')
+    await convert(/^Suspended ring/, 'suspended-ring-traction')
+    await walkTo(browser, /takes the pull by hand/)
+    await finishStep(browser)
+    expect(await shownStep(browser)).to.include('ratchet let out; the hands carry the pull')
+    await browser.waitForText('Helper at the foot')
+    await walkTo(browser, /Look at the skin all round where it was/)
+    await finishStep(browser)
+    await walkTo(browser, /The hands give the pull over here, and let go only when it holds/)
+    expect((await recordOf(frame.caseId)).removedAt).to.equal(null)
+  }).timeout(120_000)
+
+  it('a slab changed for a cast, a roadside collar for a ward collar: what they hold is held first', async () => {
+    await worn('leg-slab')
+    await convert(/^Leg cast/, 'leg-cast')
+    await walkTo(browser, /holds the limb in line, one hand above and one below/)
+    await walkTo(browser, /Back slab, leg off: cut the bandage/)
+    const collar = await seedCase(browser, 'extrication-collar', { options: { policy: 'rigid' } })
+    await sendRound(browser, collar, quietRound('extrication-collar'), true, 60)
+    await sendApplied(browser, collar, 55)
+    await sendRound(browser, collar, quietRound('extrication-collar'), false, 2)
+    await browser.open(`/case/${collar.caseId}/watch`)
+    await convert(/^Neck collar, care|^Care|collar/i, 'care-collar')
+    expect(await shownStep(browser)).to.include('holds the head in line')
+    await walkTo(browser, /off: blocks and straps off, the collar undone/)
+    await walkTo(browser, /Look and press: chin, jaw/)
+  }).timeout(150_000)
+
+  it('the weight on the floor at night, alone: hands on the pull first, on card, strip and list', async () => {
+    const seeded = await worn('suspended-ring-traction')
+    for (const trouble of [/^The weight stands on the floor/, /^A cord is off its wheel/]) {
+      await report(trouble)
+      expect(await strip()).to.include('First: Hands on the pull at once')
+      const list = await (await browser.find('list', 'What to do, in this order')).getText()
+      expect(list).to.match(/1\s*Hands on the pull[\s\S]*2\s*Set it again, to the planned 5 kg/)
+      expect(list).to.not.match(/loosen/i)
+      await browser.click('button', /^Pressed by mistake/)
+      await browser.waitForText('No warning in what was entered')
+    }
+    await report(/^Ring or strap presses in the groin/)
+    expect(await strip()).to.include('First: Ease the point that presses')
+    expect(await strip()).to.include('The pull stays')
+    await browser.click('button', 'Go on')
+    await kept(seeded.caseId, (record) => (record.troubles ?? []).length === 3, 'the troubles')
+  }).timeout(90_000)
+
+  it('12 kg where 5 were planned is a review with its own answers, and due again in a quarter of an hour', async () => {
+    await worn('suspended-ring-traction')
+    await browser.click('button', /Weights hang free/)
+    await browser.waitForText('planned 5 kg')
+    for (const group of [
+      'Weights hang free',
+      'Cords run on their wheels',
+      'Foot upright, slings where they were',
+      'Foot of the bed raised as planned',
+    ])
+      await browser.evaluate(
+        `[...document.querySelectorAll('fieldset')].find((one) => one.querySelector('legend')?.innerText === arguments[0]).querySelector('[role=radio]').click()`,
+        group,
+      )
+    await browser.type('textbox', 'Counterweight, kg', '12')
+    await browser.type('textbox', 'Suspension weight, kg', '5.6')
+    await browser.click('button', 'Done')
+    await browser.waitForText('Review: counterweight: 12 kg, planned 5 kg')
+    await browser.waitForText('Counterweight set again to the planned 5 kg')
+    expect(await strip()).to.not.match(/loosen/i)
+    await browser.waitForText(/Weights.*in 1[45] min|in 1[45] min/s)
+  }).timeout(60_000)
+
+  it('goes on without a line: looked at, taken off and begun again, and sent when it is back', async () => {
+    const seeded = await wet()
+    await browser.driver.sendDevToolsCommand('Network.enable', {})
+    const offline = (isOff: boolean): Promise<void> =>
+      browser.driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
+        offline: isOff,
+        latency: 0,
+        downloadThroughput: -1,
+        uploadThroughput: -1,
+      })
+    await offline(true)
+    try {
+      await report(/Wrong side/)
+      await browser.click('button', 'Say which limb it is on')
+      await browser.click('radio', 'The LEFT leg is hurt')
+      await browser.click('button', 'On the RIGHT leg')
+      await browser.click('button', 'Take it off, step by step')
+      await walkToEnd(browser)
+      await browser.click('button', /^Read aloud and confirmed: LEFT/)
+      await browser.waitForText('Nothing is laid out yet')
+    } finally {
+      await offline(false)
+    }
+    const record = await kept(
+      seeded.caseId,
+      (one) => one.takenOff?.length === 1 && one.troubles?.[0]?.ended !== undefined,
+      'what was done without a line',
+    )
+    expect(record.runs.map((run) => run.wrongSide !== undefined || run.isTakingOff === true)).to.deep.equal([true, true])
+    expect(record.accepted).to.not.equal(null)
+  }).timeout(120_000)
+})
