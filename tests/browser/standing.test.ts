@@ -150,7 +150,7 @@ describe('what stands, in the browser', () => {
     await browser.waitForText('Done although a stop stood on it')
   })
 
-  it('a wrong side with the slab on needs its own dialog, alarms, and is held until it is read aloud afresh', async () => {
+  it('a wrong side with the slab on needs its own dialog, alarms, and is held until it was looked at and read aloud afresh', async () => {
     const seeded = await named(await seedCase(browser, 'leg-slab'), 'Side Wenna')
     await sendRound(browser, seeded, quietRound('leg-slab'), true, 60)
     await startRun(browser, seeded)
@@ -163,11 +163,13 @@ describe('what stands, in the browser', () => {
     await browser.waitForText('A reason is missing')
     await browser.type('textbox', 'Reason', 'read from the wrong film')
     await browser.click('button', /^It is RIGHT ankle/)
-    await browser.waitForText('The device may be on the wrong side')
-    expect(await boardLine('Side Wenna', /wrong side/))
+    await browser.waitForText('Look now which limb it is on')
+    expect(await boardLine('Side Wenna', /which limb it is on/i))
       .to.include('Urgent')
       .and.to.include('LEFT ankle')
     await open(seeded, 'apply')
+    await browser.find('heading', 'Which limb is it on?')
+    await browser.click('button', 'On the RIGHT leg')
     await browser.find('heading', 'The run is held')
     await browser.click('button', 'Read aloud and confirmed: RIGHT ankle')
     await browser.waitForText('The plan is not accepted yet.')
