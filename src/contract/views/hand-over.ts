@@ -6,6 +6,7 @@ import type { CaseRecord } from '../records/case'
 import { patientLabel, type EpisodeRecord } from '../records/episode'
 import type { Recorded } from '../records/run'
 import { callsOf } from './calls-of'
+import { sideLines } from './side-lines'
 import { standingOf } from './standing-of-case'
 import { workOwed } from './work-owed'
 
@@ -90,6 +91,7 @@ function doneSince(record: CaseRecord, fromMs: number): readonly DoneAbout[] {
       by,
     })),
     ...(record.seniorDecisions ?? []).map((one) => ({ text: `${one.by} decided: ${one.what}`, at: one.at, by: one.enteredBy })),
+    ...sideLines(record),
     ...(record.changes ?? []).map(({ what, at, by }) => ({ text: spoken(what), at, by })),
     ...(record.tasks ?? []).map(({ text, outcome, reason, at, by }) => ({
       text: outcome === 'done' ? text : `${text} ${spoken(outcome)}: ${reason}`,

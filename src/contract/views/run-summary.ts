@@ -16,6 +16,7 @@ import { patientLabel, type EpisodeRecord } from '../records/episode'
 import { harmWords } from '../records/incident'
 import { isOpeningRun } from '../records/run-kind'
 import { orderLines } from './order-lines'
+import { sideLines } from './side-lines'
 import type { RunRecord } from '../records/run'
 
 /** A line of the run record; `at` is ISO 8601 where it has a time. */
@@ -56,6 +57,7 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
     ['Technique', `${technique?.name ?? plan.technique}${isOpeningRun(run) && run.isOpenNow ? ', opened now' : ''}`],
     ['Place', episode.place],
     ['Begun by', run.by],
+    ...(run.wrongSide ? [['Ended', `wrong side, by ${run.wrongSide.by}: nothing in it counts for the right limb`] as const] : []),
     ...(record.accepted ? [['Plan accepted by', record.accepted.by] as const] : []),
     ...(isWet
       ? [['Water, room', `${setup.waterC} °C, ${setup.roomC} °C, on ${setup.backing === 'air' ? 'open air' : 'a pillow'}`] as const]
@@ -132,6 +134,7 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
         text: `${one.label}${one.stepId ? ` at ${label(one.stepId)}` : ''}${one.note ? `: ${one.note}` : ''}`,
       })),
     },
+    { id: 'side', title: 'Side', lines: sideLines(record) },
     {
       id: 'incidents',
       title: 'Incidents reported',

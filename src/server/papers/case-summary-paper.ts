@@ -21,7 +21,7 @@ import { sectionBlocks } from './run-record-paper'
 /** Of each run: what differed from its steps, what was measured, what went wrong. */
 const ofRun: readonly string[] = ['deviations', 'angles', 'pulls', 'straps', 'troubles']
 /** Of the case, as its last run tells it. */
-const ofCase: readonly string[] = ['orders', 'responses']
+const ofCase: readonly string[] = ['orders', 'side', 'responses']
 
 /** A case for whoever goes on with it elsewhere: what is on and why, what stands, what was done, how it ended. */
 export function printCaseSummary(

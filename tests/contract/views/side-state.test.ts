@@ -4,6 +4,9 @@ import { upcastBody } from '#contract/events/upcast'
 import type { CaseRecord } from '#contract/records/case'
 import { liveTimers } from '#contract/records/run'
 import { countingRuns } from '#contract/records/run-kind'
+import { handOverOf } from '#contract/views/hand-over'
+import { summariseRun } from '#contract/views/run-summary'
+import { sideLines } from '#contract/views/side-lines'
 import { isOnWrongLimb, sideStateOf } from '#contract/views/side-state'
 import { onSinceMs, situationOfCase } from '#contract/views/situation-of-case'
 import { standingOf } from '#contract/views/standing-of-case'
@@ -73,7 +76,21 @@ describe('a changed or doubted side', () => {
     expect(onSinceMs(off)).to.equal(null)
     const red = standingOf(off, stayRight, null, ms(14)).items.find((one) => one.id.startsWith('under/'))
     expect(red).to.include({ part: 'leg-left', level: 'warn', text: 'Skin red where it came off' })
-    expect(sideStateOf(after(off, event('identity-checked', { words: 'RIGHT ankle' }, 15)), stayRight)).to.equal('settled')
+    const read = after(off, event('identity-checked', { words: 'RIGHT ankle' }, 15))
+    expect(sideStateOf(read, stayRight)).to.equal('settled')
+    // Record, summary and hand-over tell all of it with its times and reason.
+    const told = [
+      'Side changed: LEFT ankle, malleolar fracture → RIGHT ankle, malleolar fracture. the film was turned',
+      'Looked which limb it is on (left, hurt is the right): on the wrong one: the run ended as wrong side',
+      'Where it came off: skin red, pulse felt, movement and feeling as before',
+      'Taken off the wrong limb',
+      'Identity and side read aloud afresh',
+    ]
+    expect(sideLines(read).map((one) => one.text)).to.deep.equal(told)
+    const summary = summariseRun(read, stayRight, read.runs[0]!, planFile(exampleOf('leg-slab')), ms(20))
+    expect(summary.sections.find((one) => one.id === 'side')?.lines.map((one) => one.text)).to.deep.equal(told)
+    expect(summary.facts.find(([name]) => name === 'Ended')?.[1]).to.include('wrong side, by Ada')
+    expect(handOverOf(read, stayRight, ms(20)).done.map((one) => one.text)).to.include.members(told)
   })
 
   it('goes on on the right one, and lets the run stand', () => {

@@ -4,6 +4,7 @@ import type { ClinicalCase } from '#core/model/clinical-case'
 import type { Step } from '#core/model/step'
 import { hasStepRole, onRoles } from '#core/model/step-role'
 import { optionValues, type Technique } from '#core/planner/technique'
+import { stopsOn } from '#core/runs/what-binds'
 import { isOfChangeOver, underOldId } from '#core/techniques/change-over'
 import { planCase } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
@@ -108,6 +109,21 @@ describe('one device for another', () => {
     expect(steps.indexOf('under-old')).to.be.lessThan(steps.indexOf('look-front'))
     expect(steps).to.not.include.members(['front-off'])
     expect(steps.indexOf('back-on')).to.be.lessThan(steps.indexOf('front-on'))
+  })
+
+  it('with no pulse stops what puts on, and lets what was on come off', () => {
+    for (const [old, next] of pairs.filter(([, one]) => one.onUrgent.holds === 'break' || one.onUrgent.holds === 'pull')) {
+      const example = caseOf(next.id)
+      const injury = { ...example.injury, flags: [...example.injury.flags, 'pulse-absent' as const] }
+      const plan = planCase({ ...example, injury, replaces: old.id }, ctx)!
+      const { steps } = plan.procedure
+      const bound = (step: Step): readonly string[] =>
+        stopsOn(step, { steps, states: new Map(), cautions: plan.cautions, dangers: [], isOpening: false }).map((one) => one.code)
+      for (const step of steps.filter((one) => isOfChangeOver(one.id)))
+        expect(bound(step), `${old.id} → ${next.id}: ${step.text}`).to.deep.equal([])
+      const puts = steps.find((step) => hasStepRole(step, 'first-layer', ...onRoles))!
+      expect(bound(puts), `${old.id} → ${next.id}: ${puts.text}`).to.include('pulse-absent')
+    }
   })
 
   it('leaves a case that replaces nothing, or what is not known, as it is', () => {

@@ -1,4 +1,6 @@
 import { useState } from 'react'
+import type { CaseRecord } from '#contract/records/case'
+import { sideLines } from '#contract/views/side-lines'
 import { harms, harmWords, type IncidentBody } from '#contract/records/incident'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
@@ -11,9 +13,13 @@ import { useDraft } from '../../sync/use-draft'
 const leastLetters = 10
 
 /** What went wrong with a device, for others to know: what, how much harm, which lot. */
-export function IncidentSheet({ caseId, onClose }: { caseId: string; onClose: () => void }) {
-  const [draft, setDraft] = useDraft(`case/${caseId}/incident`)
-  const fields = (draft ? JSON.parse(draft) : {}) as Partial<IncidentBody>
+export function IncidentSheet({ record, onClose }: { record: CaseRecord; onClose: () => void }) {
+  const [draft, setDraft] = useDraft(`case/${record.id}/incident`)
+  // A wrong side is told already: whoever reports it adds what the record cannot know.
+  const told = sideLines(record)
+    .map((one) => one.text)
+    .join('. ')
+  const fields = (draft ? JSON.parse(draft) : told ? { what: `${told}.` } : {}) as Partial<IncidentBody>
   const set = (change: Partial<IncidentBody>): void => {
     setError(null)
     setDraft(JSON.stringify({ ...fields, ...change }))

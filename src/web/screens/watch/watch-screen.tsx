@@ -212,7 +212,7 @@ export function WatchScreen() {
           }}
         />
       ) : null}
-      {sheet === 'incident' ? <IncidentSheet caseId={record.id} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'incident' ? <IncidentSheet record={record} onClose={() => setSheet(null)} /> : null}
       {sheet === 'ending' ? (
         <EndingSheet
           caseId={record.id}
