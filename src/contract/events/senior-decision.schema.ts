@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { isItemOf, partIds } from '#core/rounds/item-ids'
 import type { PartId } from '#core/rounds/look'
-import { longestDecisionMin } from '#core/standing/stand-rounds'
+import { longestDecisionMin } from '#core/standing/rounds-standing'
 
 /** The body of `senior-decision`. */
 export const schema = Joi.object({

@@ -3,16 +3,8 @@ import { injuredLimb } from '#core/rounds/missing-items'
 import { limbPart, type PartId } from '#core/rounds/look'
 import { isCaseAtRisk } from '#core/standing/case-facts'
 import { minuteMs } from '#core/standing/judge-standing'
-import {
-  foldRounds,
-  readRounds,
-  type FoldedRounds,
-  type Report,
-  type RoundsInput,
-  type RoundsStanding,
-  type RoundVerdict,
-  type SeniorDecision,
-} from '#core/standing/stand-rounds'
+import { foldRounds, readRounds, type FoldedRounds } from '#core/standing/stand-rounds'
+import type { Report, RoundsInput, RoundsStanding, RoundVerdict, SeniorDecision } from '#core/standing/rounds-standing'
 import { targetOf } from '#core/standing/trouble-target'
 import { anyTroubles } from '#core/techniques/shared/any-troubles'
 import { findTechnique } from '#core/techniques/registry'

@@ -1,6 +1,7 @@
 import type { Level } from '../model/finding'
 import { heldBy, isCaseAtRisk, situationOf, usualPeople } from '../standing/case-facts'
-import { standRounds, type RoundVerdict, type StandingFinding } from '../standing/stand-rounds'
+import { standRounds } from '../standing/stand-rounds'
+import type { RoundVerdict, StandingFinding } from '../standing/rounds-standing'
 import type { ClinicalCase } from '../model/clinical-case'
 import type { Situation } from '../standing/what-now'
 import type { ReadCheck } from './read-check'

@@ -4,7 +4,8 @@ import { feelings, pulses, type LimbFindings, type RoundInput } from '../model/o
 import { missingItems } from '../rounds/missing-items'
 import { situationOf, usualPeople } from '../standing/case-facts'
 import { nameOfId } from '../standing/item-names'
-import { standRounds, type RoundsStanding, type StandingFinding } from '../standing/stand-rounds'
+import { standRounds } from '../standing/stand-rounds'
+import type { RoundsStanding, StandingFinding } from '../standing/rounds-standing'
 import { legSlab } from '../techniques/leg-slab/leg-slab'
 import {
   choiceAt,

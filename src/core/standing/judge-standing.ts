@@ -16,7 +16,7 @@ import {
 } from '../model/standing'
 import { actionWords, openingAction } from './action-words'
 import { listOfNames, nameOfItem, nameOfPart } from './item-names'
-import type { RoundsStanding, SeniorDecision, StandingFinding } from './stand-rounds'
+import type { RoundsStanding, SeniorDecision, StandingFinding } from './rounds-standing'
 import { outlastsApplication } from '../rules/outlasts'
 import { pulseAbsent } from '../runs/what-binds'
 import { asksCall, reviewActions, whatNow, type Situation, type StandingDanger } from './what-now'

@@ -1,7 +1,5 @@
 import { hasFlag, type ClinicalCase } from '../model/clinical-case'
-import { againMinutes, type ActionId } from '../model/action'
-import type { Danger } from '../model/danger'
-import { levels, worse, type Finding, type Level } from '../model/finding'
+import { levels, worse, type Finding } from '../model/finding'
 import { blockNames, watchedOf, type LimbFindings, type RoundInput, type Watched } from '../model/observation'
 import { atRiskInterval } from '../planner/schedule-rounds'
 import { otherSide } from '../model/vocabulary'
@@ -9,106 +7,9 @@ import { lookAtBlock } from '../rounds/look-at-block'
 import { lookAtLimb } from '../rounds/look-at-limb'
 import { itemId, limbPart, sideOfPart, type Before, type Look, type PartId } from '../rounds/look'
 import { injuredLimb, isCompleteFor, missingItems } from '../rounds/missing-items'
-import { dangerOf } from './danger-of'
 import { afterCompleteRound, afterDecision, afterLook, afterTold, isUnquiet, worthOf, type RoundFacts, type Track } from './track'
-import { reviewActions, whatNow, type Situation } from './what-now'
-
-/** A named senior was told what the first round found: all of it, or the items named. */
-export interface Told {
-  readonly atMin: number
-  readonly to: string
-  /** Ids of standing: `leg-left/pulse`. */
-  readonly items?: readonly string[]
-}
-/** A named senior's decision on an item that is urgent and stays so. */
-export interface SeniorDecision {
-  readonly atMin: number
-  readonly by: string
-  readonly part: PartId
-  readonly item: string
-  readonly untilMin: number
-}
-
-/** Something said outside of a round: it raises an item as a look would, and ends nothing. */
-export interface Report {
-  readonly atMin: number
-  readonly part: PartId
-  readonly item: string
-  readonly level: Exclude<Level, 'known'>
-  readonly code: string
-  readonly text: string
-  /** What danger it is, where the item does not say so. */
-  readonly danger?: Danger
-}
-
-export type StandingState = 'open' | 'review' | 'settled' | 'unknown'
-
-/** What stands of one item after the rounds so far. */
-export interface StandingFinding {
-  /** `leg-left/pulse` */
-  readonly id: string
-  readonly part: PartId
-  readonly item: string
-  readonly level: Level
-  /** What kind of danger it is (TURNS 1): what is done about it follows from this. */
-  readonly danger: Danger
-  readonly state: StandingState
-  /** Set where a senior's decision holds. */
-  readonly settledUntilMin: number | null
-  readonly text: string
-  readonly code: string
-  readonly sinceMin: number
-  /** The look that made it urgent, as long as that has not ended. */
-  readonly alarmSinceMin: number | null
-  readonly lookedAtMin: number
-  /** It waits for a second quiet round after one at this minute; null otherwise. */
-  readonly quietAtMin: number | null
-}
-
-export interface RoundVerdict {
-  readonly atMin: number
-  /** The worst of what stands after this round. */
-  readonly level: Level
-  readonly complete: boolean
-  /** What this round itself found. */
-  readonly findings: readonly Finding[]
-  readonly actions: readonly ActionId[]
-  /** Minutes until the next check that this asks for; null when the schedule decides. */
-  readonly againMin: number | null
-  /** Ids of what was not looked at, when the round is incomplete. */
-  readonly missing: readonly string[]
-  readonly standing: readonly StandingFinding[]
-}
-
-export interface RoundsInput {
-  readonly clinicalCase: ClinicalCase
-  /** In any order. */
-  readonly rounds: readonly RoundInput[]
-  /** What is on, who is there and how the patient is, at a minute. */
-  readonly situationAt: (atMin: number) => Situation
-  /** The minute from which the list of rounds runs: the application. */
-  readonly startMin: number
-  /** Says when the situation of a minute is another one than it was: without it only the same input is folded onto. */
-  readonly situationKey?: string
-  /** The case is on the at-risk list for another reason than what rounds found. */
-  readonly isAtRisk: boolean
-  readonly told?: readonly Told[]
-  readonly decisions?: readonly SeniorDecision[]
-  readonly reports?: readonly Report[]
-}
-
-export interface RoundsStanding {
-  /** A verdict per round, in order of time; rounds of one minute in the order in which they came. */
-  readonly verdicts: readonly RoundVerdict[]
-  /** What stands at `nowMin`, worst first. */
-  readonly findings: readonly StandingFinding[]
-  readonly level: Level
-  /** When each item was last looked at, by its id. */
-  readonly lookedAtMin: ReadonlyMap<string, number>
-}
-
-/** The longest that a senior's decision holds, minutes (STANDING). */
-export const longestDecisionMin = 240
+import { actionsAfter, soonestLook, standingOf, worstLevel } from './read-tracks'
+import { longestDecisionMin, type Report, type RoundVerdict, type RoundsInput, type RoundsStanding } from './rounds-standing'
 
 /**
  * What rounds found and what of it stands after each of them (STANDING, What stands): a finding stands until it is ended, by item, limb
@@ -416,80 +317,6 @@ function countQuiet(tracks: Map<string, Track>, part: PartId, atMin: number): vo
   const own = [...tracks.values()].filter((one) => one.part === part)
   const isQuiet = !own.some(isUnquiet)
   for (const track of own) tracks.set(track.id, afterCompleteRound(track, atMin, isQuiet))
-}
-
-/** Everything above none, and what is not known, worst first; two warnings on one part are a review. */
-function standingOf(tracks: readonly Track[], nowMin: number, watched: Watched): readonly StandingFinding[] {
-  const all = tracks.filter((one) => one.level !== 'none' || one.isUnknown)
-  const warnings = warningsOf(all)
-  return all
-    .map((track): StandingFinding => {
-      const isSettled = track.settled !== null && track.settled.untilMin > nowMin
-      return {
-        id: track.id,
-        part: track.part,
-        item: track.item,
-        level: shownLevel(track, warnings),
-        danger: dangerOfTrack(track, watched),
-        state: track.isInReview ? 'review' : isSettled ? 'settled' : track.isUnknown ? 'unknown' : 'open',
-        settledUntilMin: isSettled ? (track.settled?.untilMin ?? null) : null,
-        text: textOf(track),
-        code: track.last.code,
-        sinceMin: track.sinceMin ?? track.lookedAtMin,
-        alarmSinceMin: track.alarmSinceMin,
-        lookedAtMin: track.lookedAtMin,
-        quietAtMin: track.quietAtMin,
-      }
-    })
-    .sort((a, b) => levels.indexOf(b.level) - levels.indexOf(a.level) || a.id.localeCompare(b.id))
-}
-
-function isWarning(track: Track): boolean {
-  return track.level === 'warn' && !track.isUnknown
-}
-
-/** How many warnings stand on each part. */
-function warningsOf(tracks: readonly Track[]): ReadonlyMap<PartId, number> {
-  const warnings = new Map<PartId, number>()
-  for (const one of tracks) if (isWarning(one)) warnings.set(one.part, (warnings.get(one.part) ?? 0) + 1)
-  return warnings
-}
-
-function shownLevel(track: Track, warnings: ReadonlyMap<PartId, number>): Level {
-  return isWarning(track) && (warnings.get(track.part) ?? 0) > 1 ? 'review' : track.level
-}
-
-function worstLevel(tracks: readonly Track[]): Level {
-  const warnings = warningsOf(tracks)
-  return tracks.reduce<Level>((worst, one) => worse(worst, shownLevel(one, warnings)), 'none')
-}
-
-/** The danger of an item, by the look that raised its alarm. */
-function dangerOfTrack({ item, alarm }: Track, watched: Watched): Danger {
-  const isBeforeAnalgesia = item === 'restPain' && alarm.code === 'severe-pain' && !alarm.isNeverKnown
-  return alarm.danger ?? dangerOf({ item, code: alarm.code, isLow: alarm.chain === 'low', watched, isBeforeAnalgesia })
-}
-
-/** What was found: where it stands although the last look was better, what raised it and what was found since. */
-function textOf({ alarm, last, level, isInReview }: Track): string {
-  const isEased = alarm !== last && (level === 'urgent' || isInReview) && last.cannot === null
-  return isEased ? `${alarm.text}; last look: ${last.text.charAt(0).toLowerCase()}${last.text.slice(1)}` : last.text
-}
-
-function actionsAfter(tracks: readonly Track[], level: Level, situation: Situation, watched: Watched): readonly ActionId[] {
-  if (level === 'review') return reviewActions(situation)
-  if (level !== 'urgent') return []
-  const urgent = tracks.filter((one) => one.level === 'urgent')
-  return whatNow(
-    urgent.map((track) => ({ danger: dangerOfTrack(track, watched), part: track.part, item: track.item })),
-    situation,
-  )
-}
-
-/** Minutes until the soonest look that actions ask for; a quarter of an hour where none says. */
-function soonestLook(actions: readonly ActionId[]): number {
-  const minutes = actions.flatMap((id) => againMinutes[id] ?? [])
-  return minutes.length > 0 ? Math.min(...minutes) : 15
 }
 
 /** The limb beside the injured one, which wears nothing; null where both are hurt, or where the injury is of neck or trunk. */

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
-import { standRounds, type RoundVerdict } from '#core/standing/stand-rounds'
+import { standRounds } from '#core/standing/stand-rounds'
+import type { RoundVerdict } from '#core/standing/rounds-standing'
 import type { ClinicalCase } from '#core/model/clinical-case'
 import type { RoundInput } from '#core/model/observation'
 import { readCase } from '#core/files/read-case'

@@ -1,18 +1,19 @@
 import { limits } from '#core/model/limits'
 import { useState } from 'react'
 import { castMaterials, type Device } from '#core/model/device'
-import { lockRange, oxygenRoutes, spinePositions, type Orders } from '#core/model/orders'
+import { oxygenRoutes, spinePositions, type Orders } from '#core/model/orders'
 import { spoken } from '#core/model/vocabulary'
 import type { OrderId } from '#core/planner/technique'
 import type { CaseRecord } from '#contract/records/case'
-import { serverNow } from '../../sync/server-clock'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
-import { Notice } from '../../parts/notice'
 import { NumberStepper } from '../../parts/number-stepper'
 import { formatDayAndClock } from '../../parts/format-time'
 import { TextField } from '../../parts/text-field'
+import { BraceFields } from './brace-order'
+import { OrderedByForm } from './ordered-by-form'
+import type { OrderFieldProps } from './order-field'
 
 const yesNo = [
   { value: 'no', label: 'No' },
@@ -115,16 +116,8 @@ function DeviceFields({ device, onDevice }: { device: Device; onDevice: (device:
   )
 }
 
-interface OrderFieldProps {
-  readonly caseId: string
-  readonly orders: Orders
-  readonly onOrders: (orders: Orders) => void
-}
-
 function WeightField({ caseId, orders, onOrders }: OrderFieldProps) {
-  const [by, setBy] = useDraft(`case/${caseId}/order/weight`)
   const [allowed, setAllowed] = useDraft(`case/${caseId}/order/weight-allowed`)
-  const [error, setError] = useState<string>()
   const { weight } = orders
   if (weight && !weight.withdrawn) {
     return (
@@ -138,80 +131,52 @@ function WeightField({ caseId, orders, onOrders }: OrderFieldProps) {
     )
   }
   return (
-    <form
-      className="flex flex-wrap items-end gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
-        setBy('')
+    <OrderedByForm
+      draftKey={`case/${caseId}/order/weight`}
+      label="Weight ordered by (name)"
+      submitLabel="Keep"
+      above={weight ? <p className="font-semibold">Withdrawn: no weight until it is ordered again.</p> : null}
+      beside={<TextField label="What is allowed" value={allowed} onChange={(event) => setAllowed(event.target.value)} className="flex-1" />}
+      onOrdered={(ordered) => {
         setAllowed('')
-        onOrders({
-          ...orders,
-          weight: { by: by.trim(), at: new Date(serverNow()).toISOString(), ...(allowed.trim() ? { allowed: allowed.trim() } : {}) },
-        })
+        onOrders({ ...orders, weight: { ...ordered, ...(allowed.trim() ? { allowed: allowed.trim() } : {}) } })
       }}
-    >
-      {weight ? <p className="w-full font-semibold">Withdrawn: no weight until it is ordered again.</p> : null}
-      <TextField
-        label="Weight ordered by (name)"
-        value={by}
-        error={error}
-        onChange={(event) => setBy(event.target.value)}
-        className="flex-1"
-      />
-      <TextField label="What is allowed" value={allowed} onChange={(event) => setAllowed(event.target.value)} className="flex-1" />
-      <Button type="submit">Keep</Button>
-    </form>
+    />
   )
 }
 
-/** How far the spine may be raised: an order has a name, or it is none. */
+/** How far the spine may be raised. */
 function SpineField({ caseId, orders, onOrders }: OrderFieldProps) {
-  const [by, setBy] = useDraft(`case/${caseId}/order/spine`)
   const [posture, setPosture] = useState<(typeof spinePositions)[number]>(orders.spine?.posture ?? 'lying')
-  const [error, setError] = useState<string>()
   const { spine } = orders
   return (
-    <form
-      className="flex flex-wrap items-end gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
-        setError(undefined)
-        setBy('')
-        onOrders({ ...orders, spine: { posture, by: by.trim(), at: new Date(serverNow()).toISOString() } })
-      }}
-    >
-      {spine ? (
-        <p className="w-full">
-          <span className="text-sm font-semibold text-soft">Spine order:</span> up to {spine.posture},{' '}
-          {spine.by ? `by ${spine.by}` : 'by nobody named: have it given again'}
-        </p>
-      ) : null}
-      <div className="w-full">
-        <ChoiceRow
-          label="Spine order: may be"
-          value={posture}
-          choices={spinePositions.map((value) => ({ value, label: value }))}
-          onChange={setPosture}
-        />
-      </div>
-      <TextField
-        label="Spine ordered by (name)"
-        value={by}
-        error={error}
-        onChange={(event) => setBy(event.target.value)}
-        className="flex-1"
-      />
-      <Button type="submit">Keep the spine order</Button>
-    </form>
+    <OrderedByForm
+      draftKey={`case/${caseId}/order/spine`}
+      label="Spine ordered by (name)"
+      submitLabel="Keep the spine order"
+      above={
+        <>
+          {spine ? (
+            <p className="mb-3">
+              <span className="text-sm font-semibold text-soft">Spine order:</span> up to {spine.posture},{' '}
+              {spine.by ? `by ${spine.by}` : 'by nobody named: have it given again'}
+            </p>
+          ) : null}
+          <ChoiceRow
+            label="Spine order: may be"
+            value={posture}
+            choices={spinePositions.map((value) => ({ value, label: value }))}
+            onChange={setPosture}
+          />
+        </>
+      }
+      onOrdered={(ordered) => onOrders({ ...orders, spine: { posture, ...ordered } })}
+    />
   )
 }
 
 /** A groin sling in place of the raised foot of the bed. */
 function CountertractionField({ caseId, orders, onOrders }: OrderFieldProps) {
-  const [by, setBy] = useDraft(`case/${caseId}/order/countertraction`)
-  const [error, setError] = useState<string>()
   if (orders.countertraction)
     return (
       <p className="flex flex-wrap items-center gap-3">
@@ -229,25 +194,12 @@ function CountertractionField({ caseId, orders, onOrders }: OrderFieldProps) {
       </p>
     )
   return (
-    <form
-      className="flex flex-wrap items-end gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
-        setError(undefined)
-        setBy('')
-        onOrders({ ...orders, countertraction: { by: by.trim(), at: new Date(serverNow()).toISOString() } })
-      }}
-    >
-      <TextField
-        label="Groin sling as countertraction, ordered by (name)"
-        value={by}
-        error={error}
-        onChange={(event) => setBy(event.target.value)}
-        className="flex-1"
-      />
-      <Button type="submit">Keep the sling</Button>
-    </form>
+    <OrderedByForm
+      draftKey={`case/${caseId}/order/countertraction`}
+      label="Groin sling as countertraction, ordered by (name)"
+      submitLabel="Keep the sling"
+      onOrdered={(countertraction) => onOrders({ ...orders, countertraction })}
+    />
   )
 }
 
@@ -283,100 +235,6 @@ function WedgeField({ caseId, orders, onOrders }: OrderFieldProps) {
         className="flex-1"
       />
       <Button type="submit">Keep</Button>
-    </form>
-  )
-}
-
-/** Whether a hinge with these stops can be locked there. */
-function isLockable(typed: string, extensionStop: number, flexionStop: number): boolean {
-  const deg = Number(typed)
-  return typed !== '' && deg >= Math.max(lockRange.least, extensionStop) && deg <= Math.min(lockRange.greatest, flexionStop)
-}
-
-function BraceFields({ caseId, orders, onOrders }: OrderFieldProps) {
-  const [draft, setDraft] = useDraft(`case/${caseId}/order/brace`)
-  const [error, setError] = useState<string | null>(null)
-  const fields = {
-    by: '',
-    extension: '',
-    flexion: '',
-    lock: 'open',
-    lockDeg: '',
-    ...(draft ? (JSON.parse(draft) as Record<string, string>) : {}),
-  }
-  const put = (change: Record<string, string>): void => setDraft(JSON.stringify({ ...fields, ...change }))
-  const keep = (): void => {
-    const [extensionStop, flexionStop] = [Number(fields.extension), Number(fields.flexion)]
-    if (fields.by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
-    if (
-      fields.extension === '' ||
-      fields.flexion === '' ||
-      ![extensionStop, flexionStop].every((deg) => deg >= limits.stopDeg.least && deg <= limits.stopDeg.greatest)
-    ) {
-      return setError(`Both stops take degrees from ${limits.stopDeg.least} to ${limits.stopDeg.greatest}: check them.`)
-    }
-    if (extensionStop > flexionStop) return setError('The extension stop must not be beyond the flexion stop: check them.')
-    if (fields.lock === 'at' && !isLockable(fields.lockDeg, extensionStop, flexionStop))
-      return setError(`The lock takes degrees from ${lockRange.least} to ${lockRange.greatest}, between the stops: check it.`)
-    setError(null)
-    setDraft('')
-    const lock = fields.lock === 'at' ? Number(fields.lockDeg) : fields.lock
-    onOrders({ ...orders, brace: { by: fields.by.trim(), at: new Date(serverNow()).toISOString(), extensionStop, flexionStop, lock } })
-  }
-  return (
-    <form
-      className="grid gap-3 sm:grid-cols-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        keep()
-      }}
-    >
-      {orders.brace ? (
-        <p className="sm:col-span-2">
-          <span className="text-sm font-semibold text-soft">Ordered by {orders.brace.by}:</span> {orders.brace.extensionStop}° to{' '}
-          {orders.brace.flexionStop}°, lock {orders.brace.lock}
-          {typeof orders.brace.lock === 'number' ? '°' : ''}
-        </p>
-      ) : null}
-      <TextField label="Brace ordered by (name)" value={fields.by} onChange={(event) => put({ by: event.target.value })} />
-      <ChoiceRow
-        label="Lock"
-        value={fields.lock}
-        choices={[
-          { value: 'open', label: 'open' },
-          { value: 'locked', label: 'locked' },
-          { value: 'at', label: 'at an angle' },
-        ]}
-        onChange={(lock) => put({ lock })}
-      />
-      {fields.lock === 'at' ? (
-        <TextField
-          label="Locked at, degrees"
-          inputMode="numeric"
-          value={fields.lockDeg}
-          onChange={(event) => put({ lockDeg: event.target.value })}
-        />
-      ) : null}
-      <TextField
-        label="Extension stop, degrees"
-        inputMode="numeric"
-        value={fields.extension}
-        onChange={(event) => put({ extension: event.target.value })}
-      />
-      <TextField
-        label="Flexion stop, degrees"
-        inputMode="numeric"
-        value={fields.flexion}
-        onChange={(event) => put({ flexion: event.target.value })}
-      />
-      {error ? (
-        <div className="sm:col-span-2">
-          <Notice tone="caution" lead={error} role="alert" />
-        </div>
-      ) : null}
-      <Button type="submit" className="justify-self-start">
-        Keep the order
-      </Button>
     </form>
   )
 }
