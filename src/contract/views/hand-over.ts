@@ -1,4 +1,7 @@
-import { isPressing, type StandingLevel } from '#core/model/standing'
+import { flagLabel } from '#core/model/flag-words'
+import type { Caution } from '#core/model/plan'
+import { isPressing, type StandingItem, type StandingLevel } from '#core/model/standing'
+import type { PatientFlag } from '#core/model/vocabulary'
 import { actionTexts } from '#core/model/action'
 import { spoken, type Region, type Side } from '#core/model/vocabulary'
 import { findTechnique } from '#core/techniques/registry'
@@ -6,7 +9,7 @@ import type { CaseRecord } from '../records/case'
 import { patientLabel, type EpisodeRecord } from '../records/episode'
 import type { Recorded } from '../records/run'
 import { callsOf } from './calls-of'
-import { sideLines } from './side-lines'
+import { shiftStory, type StoryLine } from './shift-story'
 import { standingOf } from './standing-of-case'
 import { workOwed } from './work-owed'
 
@@ -30,7 +33,15 @@ export interface HandOverLine {
   /** The worst that stands. */
   readonly level: StandingLevel
   readonly headline: string
-  /** Everything above known, worst first. */
+  /** What happened since the last hand-over, whether or not it stands still; in the order of time. */
+  readonly happened: readonly StoryLine[]
+  /** Deficits that were there from the start: worse than these is new. */
+  readonly known: readonly string[]
+  /** What every hand has to think of: blood thinners, allergies. */
+  readonly careful: readonly string[]
+  /** How many items nobody can assess; they are one line. */
+  readonly unassessed: number
+  /** Everything else above known, worst first. */
   readonly stands: readonly { readonly level: StandingLevel; readonly text: string; readonly sinceAt: string }[]
   /** What was done in the last hours, the newest first. */
   readonly done: readonly DoneAbout[]
@@ -46,15 +57,20 @@ const backHours = 12
 /** A shift and its hand-over: who took a patient over longer ago has gone home. */
 const shiftHours = 10
 const hourMs = 3_600_000
+/** A patient taken over so lately is still being told. */
+const freshHours = 2
+const carefulFlags = ['anticoagulated', 'latex-allergy', 'adhesive-allergy'] as const satisfies readonly PatientFlag[]
 
 /**
- * What the next shift has to know of a case: read from what stands and what is owed, nothing of its own.
+ * What the next shift has to know of a case: read from what stands, what happened and what is owed, nothing of its own.
  * @param nowMs the server's time
+ * @param live what the plan as it was last made warns of, as the Board has it; null where there is none
  */
-export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: number): HandOverLine {
-  const standing = standingOf(record, episode, null, nowMs)
+export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: number, live: readonly Caution[] | null): HandOverLine {
+  const standing = standingOf(record, episode, live && { cautions: live }, nowMs)
   const injury = episode.injuries[record.injuryId]
-  const stands = standing.items.filter((one) => isPressing(one) && one.from !== 'task')
+  const isUnassessed = (one: StandingItem): boolean => one.state === 'unknown' && one.from === 'round'
+  const stands = standing.items.filter((one) => isPressing(one) && one.from !== 'task' && !isUnassessed(one))
   const iso = (ms: number): string => new Date(ms).toISOString()
   return {
     caseId: record.id,
@@ -68,6 +84,10 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
     isOff: record.removedAt !== null,
     level: standing.level,
     headline: standing.headline,
+    happened: shiftStory(record, episode, sinceMs(record, nowMs), nowMs),
+    known: standing.items.filter((one) => one.level === 'known').map((one) => one.text),
+    careful: carefulFlags.filter((flag) => episode.flags.includes(flag)).map(flagLabel),
+    unassessed: standing.items.filter(isUnassessed).length,
     stands: stands.map(({ level, text, sinceMs }) => ({ level, text, sinceAt: iso(sinceMs) })),
     done: doneSince(record, nowMs - backHours * hourMs),
     owed: workOwed(record, episode, nowMs)
@@ -76,6 +96,15 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
     worry: record.worry?.text ? record.worry : null,
     takenOver: record.takenOver && nowMs - Date.parse(record.takenOver.at) < shiftHours * hourMs ? record.takenOver : null,
   }
+}
+
+/** From when on it is told: since somebody took the patient over at the start of this shift, else a shift and its hand-over back. */
+function sinceMs({ takenOver }: CaseRecord, nowMs: number): number {
+  const backMs = nowMs - backHours * hourMs
+  if (!takenOver) return backMs
+  const takenMs = Date.parse(takenOver.at)
+  // Who takes over now has not been told yet.
+  return nowMs - takenMs < freshHours * hourMs ? backMs : Math.max(backMs, takenMs)
 }
 
 function doneSince(record: CaseRecord, fromMs: number): readonly DoneAbout[] {
@@ -91,7 +120,6 @@ function doneSince(record: CaseRecord, fromMs: number): readonly DoneAbout[] {
       by,
     })),
     ...(record.seniorDecisions ?? []).map((one) => ({ text: `${one.by} decided: ${one.what}`, at: one.at, by: one.enteredBy })),
-    ...sideLines(record),
     ...(record.changes ?? []).map(({ what, at, by }) => ({ text: spoken(what), at, by })),
     ...(record.tasks ?? []).map(({ text, outcome, reason, at, by }) => ({
       text: outcome === 'done' ? text : `${text} ${spoken(outcome)}: ${reason}`,

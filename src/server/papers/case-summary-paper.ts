@@ -13,6 +13,7 @@ import { handOverOf } from '#contract/views/hand-over'
 import { planOfRun } from '#contract/views/plan-in-force'
 import { summariseRun } from '#contract/views/run-summary'
 import { printFlow, type FlowBlock } from './flow-paper'
+import type { PackedCase } from './downtime-pack'
 import { handOverBlocks } from './hand-over-paper'
 import { incidentBlocks } from './incident-paper'
 import { roundChartBlocks } from './round-chart-paper'
@@ -23,20 +24,18 @@ const ofRun: readonly string[] = ['deviations', 'angles', 'pulls', 'straps', 'tr
 /** Of the case, as its last run tells it. */
 const ofCase: readonly string[] = ['orders', 'side', 'responses']
 
+/** A case with the plan that is told of it. */
+type SummarisedCase = PackedCase & { readonly plan: Plan }
+
 /** A case for whoever goes on with it elsewhere: what is on and why, what stands, what was done, how it ended. */
-export function printCaseSummary(
-  record: CaseRecord,
-  episode: EpisodeRecord,
-  plan: Plan,
-  printedAt: string,
-  sheet: SheetId,
-): Promise<Buffer> {
+export function printCaseSummary(told: SummarisedCase, printedAt: string, sheet: SheetId): Promise<Buffer> {
+  const { episode } = told
   const title = `Case summary: ${patientLabel(episode)}`
-  return printFlow(caseSummaryBlocks(record, episode, plan, printedAt), { title, zone: episode.zone, printedAt }, sheet)
+  return printFlow(caseSummaryBlocks(told, printedAt), { title, zone: episode.zone, printedAt }, sheet)
 }
 
 /** The summary as it flows down its pages. */
-export function caseSummaryBlocks(record: CaseRecord, episode: EpisodeRecord, plan: Plan, printedAt: string): readonly FlowBlock[] {
+export function caseSummaryBlocks({ record, episode, plan, live }: SummarisedCase, printedAt: string): readonly FlowBlock[] {
   const { zone } = episode
   const nowMs = Date.parse(printedAt)
   const at = (iso: string): string => DateTime.fromISO(iso, { zone }).toFormat('d LLL yyyy, HH:mm')
@@ -50,7 +49,7 @@ export function caseSummaryBlocks(record: CaseRecord, episode: EpisodeRecord, pl
     ...(record.ended
       ? [{ kind: 'strong', text: `${endingWords[record.ended.how]}: ${at(record.ended.at)}, ${record.ended.by}.` } as const]
       : []),
-    ...handOverBlocks([handOverOf(record, episode, nowMs)], zone).slice(1),
+    ...handOverBlocks([handOverOf(record, episode, nowMs, live)], zone).slice(1),
     heading('Plan'),
     line(`The plan is ${accepted}; protocol ${protocolName(protocolOf(record))}.`),
     { kind: 'list', lines: decisionsInRole(plan, 'recorded').map((one) => `${one.label}: ${one.display}`) },

@@ -1,4 +1,4 @@
-import type { Plan } from '#core/model/plan'
+import type { Caution, Plan } from '#core/model/plan'
 import type { SheetId } from '#contract/api/papers'
 import type { CaseRecord } from '#contract/records/case'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
@@ -13,6 +13,8 @@ export interface PackedCase {
   readonly record: CaseRecord
   readonly episode: EpisodeRecord
   readonly plan: Plan | null
+  /** What the plan as it was last made warns of; null where none was made. */
+  readonly live: readonly Caution[] | null
 }
 
 /** What a shift works by when there is no screen: the list, then for each patient a chart to go on with and how it comes off at once. */
@@ -31,7 +33,7 @@ export function downtimeBlocks(cases: readonly PackedCase[], { zone, printedAt }
       text: 'As it was when this was printed. What is written here is entered when the screens are back, with its true time.',
     },
     ...handOverBlocks(
-      cases.map(({ record, episode }) => handOverOf(record, episode, nowMs)),
+      cases.map(({ record, episode, live }) => handOverOf(record, episode, nowMs, live)),
       zone,
     ),
     ...cases.flatMap(({ record, episode, plan }): readonly FlowBlock[] => [

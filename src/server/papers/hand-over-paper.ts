@@ -2,6 +2,7 @@ import { DateTime } from 'luxon'
 import { spoken } from '#core/model/vocabulary'
 import type { SheetId } from '#contract/api/papers'
 import { aheadHours, type HandOverLine } from '#contract/views/hand-over'
+import { storyWords } from '#contract/views/shift-story'
 import { printFlow, type FlowBlock, type FlowFacts } from './flow-paper'
 
 /** What is printed at the head of the hand-over. */
@@ -22,6 +23,9 @@ export function handOverBlocks(lines: readonly HandOverLine[], zone: string): re
   return [{ kind: 'line', text: count }, ...lines.map((line): FlowBlock => ({ kind: 'together', blocks: blocksOf(line, zone) }))]
 }
 
+/** The latest of a bad night; the whole is in the record. */
+const mostHappened = 14
+
 function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
   const at = (iso: string): string => DateTime.fromISO(iso, { zone }).toFormat('ccc HH:mm')
   const part = [line.side?.toUpperCase(), line.region ? spoken(line.region) : ''].filter(Boolean).join(' ')
@@ -32,8 +36,13 @@ function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
     { kind: 'rule' },
     { kind: 'heading', text: `${line.place}   ${line.patient}${line.number ? `, ${line.number}` : ''}` },
     small(`${line.technique}, ${part || 'side not set'}, ${on}`),
+    ...(line.careful.length > 0 ? [strong(`Careful: ${line.careful.join(', ').toLowerCase()}`)] : []),
     strong(line.stands.length > 0 ? 'Stands' : line.headline),
     ...line.stands.map((one) => small(`   ${one.level}: ${one.text} (since ${at(one.sinceAt)})`)),
+    ...(line.unassessed > 0 ? [small(`   Cannot be assessed: ${line.unassessed} ${line.unassessed === 1 ? 'item' : 'items'}`)] : []),
+    ...(line.known.length > 0 ? [small(`   Known from before: ${line.known.join('; ')}`)] : []),
+    ...(line.happened.length > 0 ? [strong('What happened')] : []),
+    ...line.happened.slice(-mostHappened).map((one) => small(`   ${at(one.at)}  ${storyWords(one, at)} (${one.by})`)),
     ...(line.done.length > 0 ? [strong('Done')] : []),
     ...line.done.slice(0, 6).map((one) => small(`   ${at(one.at)}  ${one.text} (${one.by})`)),
     strong(line.owed.length > 0 ? `Owed in the next ${aheadHours} h` : `Nothing owed in the next ${aheadHours} h`),

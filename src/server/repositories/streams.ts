@@ -1,4 +1,5 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import type { Caution } from '#core/model/plan'
 import type { BoardRow } from '#contract/views/board'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
@@ -127,6 +128,12 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     async findCase(id: string, transaction?: Transaction): Promise<Snapshot<CaseRecord> | null> {
       const row = await models.cases.findByPk(id, { ...inside(transaction), attributes: [...streamColumns], raw: true })
       return row && caseSnapshot(row, transaction)
+    },
+
+    /** What the plan of a case as it was last made warns of, as its line on the Board has it; null where none was made. */
+    async liveCautionsOf(id: string): Promise<readonly Caution[] | null> {
+      const row = (await models.cases.findByPk(id, { attributes: ['board'], raw: true })) as unknown as Pick<LineRow, 'board'> | null
+      return row && (JSON.parse(row.board) as BoardRow).live
     },
 
     // Locks are always taken in this order: the episode, then its cases, then places. Two writers never hold what the other waits for.

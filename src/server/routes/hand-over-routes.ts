@@ -41,8 +41,12 @@ export function handOverRoutes(
     const rows = (await streams.liveBoardRows()).filter((row) => isAtPlace(row.place, beginning))
     const lines = await Promise.all(
       rows.map(async ({ caseId, episodeId }) => {
-        const [found, episode] = await Promise.all([streams.findCase(caseId), streams.findEpisode(episodeId)])
-        return found && episode ? handOverOf(found.record, episode.record, clock()) : null
+        const [found, episode, live] = await Promise.all([
+          streams.findCase(caseId),
+          streams.findEpisode(episodeId),
+          streams.liveCautionsOf(caseId),
+        ])
+        return found && episode ? handOverOf(found.record, episode.record, clock(), live) : null
       }),
     )
     return orderHandOver(
@@ -56,7 +60,7 @@ export function handOverRoutes(
     // One after the other: a pack is printed once a shift, and a Board is read meanwhile.
     for (const { caseId } of lines) {
       const { record, episode } = await openCase(streams, caseId)
-      cases.push({ record, episode, plan: record.accepted?.plan ?? null })
+      cases.push({ record, episode, plan: record.accepted?.plan ?? null, live: await streams.liveCautionsOf(caseId) })
     }
     return cases
   }

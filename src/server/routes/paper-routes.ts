@@ -110,7 +110,12 @@ export function paperRoutes(
       case 'take-home':
         return deps.print('take-home', record, episode, await planOf(opened), now, sheet)
       case 'case-summary':
-        return deps.print('case-summary', record, episode, await planOf(opened), now, sheet)
+        return deps.print(
+          'case-summary',
+          { record, episode, plan: await planOf(opened), live: await deps.streams.liveCautionsOf(record.id) },
+          now,
+          sheet,
+        )
       case 'incident':
         if (!record.incidents?.length)
           throw new ApiError(409, 'nothing-to-print', 'No incident was reported in this case: report one on Watch, then print it.')

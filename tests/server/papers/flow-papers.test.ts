@@ -82,7 +82,7 @@ describe('the words of papers', () => {
       }
       const texts = [
         ...textsOf(takeHomeBlocks(planned, known, plan, printedAt, 'At home')),
-        ...textsOf(caseSummaryBlocks(planned, known, plan, printedAt)),
+        ...textsOf(caseSummaryBlocks({ record: planned, episode: known, plan, live: null }, printedAt)),
         ...textsOf(roundChartBlocks(planned, known)),
       ]
       expect(texts.join('\n')).to.include('Latex allergy, Lives alone').and.to.include('Asked, not so: diabetes')

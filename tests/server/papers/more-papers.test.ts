@@ -55,9 +55,9 @@ describe('a run record, a hand-over and a case summary on paper', () => {
     expect(
       await pagesOf(await printRunRecord(summariseRun(record, looked, run, plan, Date.parse(printedAt)), 'Etc/UTC', printedAt, 'letter')),
     ).to.equal(1)
-    const many = Array.from({ length: 14 }, () => handOverOf(record, looked, Date.parse(printedAt)))
+    const many = Array.from({ length: 14 }, () => handOverOf(record, looked, Date.parse(printedAt), null))
     expect(await pagesOf(await printHandOver(many, { places: 'Ward A', zone: 'Etc/UTC', printedAt }, 'a4'))).to.be.within(2, 6)
-    const texts = textsOf(caseSummaryBlocks(record, looked, plan, printedAt)).join('\n')
+    const texts = textsOf(caseSummaryBlocks({ record, episode: looked, plan, live: null }, printedAt)).join('\n')
     for (const words of [
       'Hale Brannock',
       'The plan is accepted by Ada',
@@ -69,7 +69,7 @@ describe('a run record, a hand-over and a case summary on paper', () => {
     ])
       expect(texts).to.include(words)
     expect(texts).not.to.match(/undefined|NaN|null/)
-    expect(await pagesOf(await printCaseSummary(record, looked, plan, printedAt, 'a4'))).to.be.within(1, 3)
+    expect(await pagesOf(await printCaseSummary({ record, episode: looked, plan, live: null }, printedAt, 'a4'))).to.be.within(1, 3)
   })
 
   it('an incident has room to look into it; a case without one has none', async () => {
@@ -83,7 +83,7 @@ describe('a run record, a hand-over and a case summary on paper', () => {
   })
 
   it('a downtime pack is the list, then a page for each patient with chart and release', async () => {
-    const packed = { record, episode: looked, plan }
+    const packed = { record, episode: looked, plan, live: null }
     const pack = { places: 'Ward A', zone: 'Etc/UTC', printedAt }
     const texts = textsOf(downtimeBlocks([packed], pack, 'Downtime')).join('\n')
     expect(texts).to.include('1 patient, the worst first.').and.to.include('Release now').and.to.include('Call now:')

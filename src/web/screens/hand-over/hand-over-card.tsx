@@ -2,14 +2,27 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
 import { aheadHours, type HandOverLine } from '#contract/views/hand-over'
+import { storyWords } from '#contract/views/shift-story'
 import { Button } from '../../parts/button'
 import { formatWhen } from '../../parts/format-time'
 import { TextField } from '../../parts/text-field'
-import { LevelMark } from '../../round/level-mark'
+import type { Tone } from '../../parts/tone-shape'
+import { LevelMark, toneOf } from '../../round/level-mark'
 import { makeEvent, sendEvent } from '../../sync/outbox'
 import { useDraft } from '../../sync/use-draft'
 
 const mostDone = 4
+const mostHappened = 10
+
+/** The edge by the worst that stands; who has the patient colours nothing. */
+const edges: Readonly<Record<Tone, string>> = {
+  stop: 'border-l-stop',
+  caution: 'border-l-caution',
+  note: 'border-l-soft',
+  calm: 'border-l-line',
+  known: 'border-l-line',
+  blank: 'border-l-soft',
+}
 
 /** One patient as it is told: what is on, what stands, what was done, what is owed, what worries; and taking the patient over. */
 export function HandOverCard({ line, now }: { line: HandOverLine; now: number }) {
@@ -20,7 +33,7 @@ export function HandOverCard({ line, now }: { line: HandOverLine; now: number })
   return (
     <li
       aria-label={line.patient}
-      className={`grid gap-x-6 gap-y-3 rounded-2xl border border-l-[10px] bg-sheet p-4 lg:grid-cols-[1.1fr_1.2fr_1.1fr] ${taken ? 'border-line border-l-calm' : 'border-line border-l-caution'}`}
+      className={`grid gap-x-6 gap-y-3 rounded-2xl border border-l-[10px] border-line bg-sheet p-4 lg:grid-cols-[1.1fr_1.2fr_1.1fr] ${edges[toneOf(line.level)]}`}
     >
       <div className="min-w-0">
         <Link to={`/case/${line.caseId}/watch`} className="text-[1.12rem] font-bold underline decoration-line underline-offset-4">
@@ -33,7 +46,7 @@ export function HandOverCard({ line, now }: { line: HandOverLine; now: number })
         </p>
         <div className="mt-3">
           {taken ? (
-            <p className="font-semibold text-calm">
+            <p className="font-semibold">
               ✓ {taken.by} has the patient, {when(taken.at)}
             </p>
           ) : (
@@ -44,6 +57,7 @@ export function HandOverCard({ line, now }: { line: HandOverLine; now: number })
         </div>
       </div>
       <div className="min-w-0">
+        {line.careful.length > 0 ? <p className="mb-1 font-semibold text-caution">▲ {line.careful.join(', ')}</p> : null}
         <LevelMark level={line.level} {...(line.stands.length === 0 ? { word: line.headline } : {})} />
         <ul className="mt-1 grid gap-1">
           {line.stands.map((one) => (
@@ -52,6 +66,25 @@ export function HandOverCard({ line, now }: { line: HandOverLine; now: number })
             </li>
           ))}
         </ul>
+        {line.unassessed > 0 ? (
+          <p className="mt-1">
+            Cannot be assessed: {line.unassessed} {line.unassessed === 1 ? 'item' : 'items'}
+          </p>
+        ) : null}
+        {line.known.length > 0 ? <p className="mt-1 text-sm text-soft">Known from before: {line.known.join('; ')}</p> : null}
+        {line.happened.length > 0 ? (
+          <>
+            <h2 className="mt-2 text-sm font-semibold text-soft">What happened</h2>
+            <ul className="grid gap-0.5">
+              {line.happened.slice(-mostHappened).map((one) => (
+                <li key={`${one.at} ${one.text}`} className="leading-snug">
+                  <span className="numeral">{when(one.at)}</span> {storyWords(one, when)}{' '}
+                  <span className="text-sm text-soft">{one.by}</span>
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : null}
         {line.done.length > 0 ? (
           <>
             <h2 className="mt-2 text-sm font-semibold text-soft">Done</h2>
