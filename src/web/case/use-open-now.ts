@@ -10,7 +10,7 @@ import { isInHand } from '#contract/views/work-in-hand'
 import { writeEvent, type OpenCase } from '../sync/case-store'
 import { serverNow } from '../sync/server-clock'
 import { tabId } from '../sync/tab-id'
-import { browserContext, usePlanInForce } from './use-plan'
+import { browserContext, planInForceNow } from './use-plan'
 
 /** Opening at once, as one button begins it or goes on with it. */
 export interface OpenNow {
@@ -30,14 +30,13 @@ export function openingIn(actions: readonly StandingAction[]): ActionId | null {
 /** Opening what is on at once; null where nothing is on. Works without a line: the run brings its plan. */
 export function useOpenNow(open: OpenCase): OpenNow | null {
   const navigate = useNavigate()
-  const worn = usePlanInForce(open)
   const { record, episode } = open
   if (onSinceMs(record) === null || record.removedAt !== null || record.ended) return null
   const now = serverNow()
   const last = countingRuns(record).at(-1)
   const isBegun = last?.isOpenNow === true && isInHand(record, last, now)
   const begin = (): void => {
-    const run = isBegun ? null : openNowRun(record, episode, worn, new Date(now).toISOString(), browserContext(protocolOf(record)))
+    const run = isBegun ? null : openNowRun(record, episode, planInForceNow(open), new Date(now).toISOString(), browserContext(protocolOf(record)))
     if (run) {
       const runId = uuidv7()
       void writeEvent('run-started', { runId, ...run })

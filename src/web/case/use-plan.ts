@@ -91,6 +91,11 @@ export function usePlanInForce(open: OpenCase): Plan {
   return planInForce(open.record, usePlan(open))
 }
 
+/** The plan that is applied, asked for once: where something is pressed, not where it is shown. */
+export function planInForceNow({ record, episode }: OpenCase): Plan {
+  return record.accepted?.plan ?? planInForce(record, planOnce(askedOf(record, episode, null, undefined), protocolOf(record)))
+}
+
 /** The plan of a run, as it was begun with or as it was accepted since. */
 export function usePlanOfRun(open: OpenCase, run: RunRecord | undefined): Plan {
   return planOfRun(open.record, run, usePlan(open, null, run))
