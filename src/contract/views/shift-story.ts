@@ -3,7 +3,7 @@ import { nameOfId, nameOfPart } from '#core/standing/item-names'
 import { isCannotAssess } from '#core/model/observation'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
-import { countingRuns, runName } from '../records/run-kind'
+import { countingRuns, kindOfRun, type RunKind } from '../records/run-kind'
 import { standCaseRounds, type JudgedRound } from './case-rounds'
 import { casesServed } from './related-cases'
 import { sideLines } from './side-lines'
@@ -57,7 +57,7 @@ function lossesOf(judged: readonly JudgedRound[]): readonly StoryLine[] {
           at: round.at,
           by: round.by,
           text: `${nameOfPart(id.split('/')[0] ?? id)}: ${lower(found)}`,
-          wellAt: before?.round.at ?? null,
+          wellAt: looks.slice(0, index).findLast((look) => isWell(look.verdict, id))?.round.at ?? null,
         },
       ]
     })
@@ -66,6 +66,11 @@ function lossesOf(judged: readonly JudgedRound[]): readonly StoryLine[] {
 
 function urgentIn({ findings }: JudgedRound['verdict']): readonly string[] {
   return findings.filter((one) => one.level === 'urgent').map((one) => `${one.part}/${one.item}`)
+}
+
+/** Whether a look found nothing of an item, or only what was there from the start. */
+function isWell({ findings }: JudgedRound['verdict'], id: string): boolean {
+  return !findings.some((one) => `${one.part}/${one.item}` === id && one.level !== 'none' && one.level !== 'known')
 }
 
 function lower(text: string): string {
@@ -86,12 +91,25 @@ function triedOf(record: CaseRecord, episode: EpisodeRecord): readonly StoryLine
 
 /** Openings, takings off and applications. */
 function runsOf(record: CaseRecord): readonly StoryLine[] {
-  const begun = record.runs.map((run) => ({ at: run.startedAt, by: run.by, text: `Begun: ${runName(run)}` }))
+  const begun = record.runs.map((run) => ({
+    at: run.startedAt,
+    by: run.by,
+    text: `Began to ${beginnings[kindOfRun(run)]}${run.isOpenNow ? ' at once' : ''}`,
+  }))
+  const on = record.appliedAt ? [{ at: record.appliedAt, by: record.runs.at(-1)?.by ?? '', text: 'It is on' }] : []
   const opener = countingRuns(record).findLast((run) => run.isOpenNow || run.technique !== undefined)
   const opened = record.openedUpAt
     ? [{ at: record.openedUpAt, by: opener?.by ?? '', text: record.openedNowAt ? 'Opened at once' : 'Opened' }]
     : []
-  return [...begun, ...opened]
+  return [...begun, ...on, ...opened]
+}
+
+const beginnings: Readonly<Record<RunKind, string>> = {
+  application: 'put it on',
+  opening: 'open it',
+  adjustment: 'adjust it',
+  care: 'do its care',
+  'taking-off': 'take it off the wrong limb',
 }
 
 /** What was gone past or kept although something spoke against it, and why. */

@@ -36,7 +36,9 @@ export function useOpenNow(open: OpenCase): OpenNow | null {
   const last = countingRuns(record).at(-1)
   const isBegun = last?.isOpenNow === true && isInHand(record, last, now)
   const begin = (): void => {
-    const run = isBegun ? null : openNowRun(record, episode, planInForceNow(open), new Date(now).toISOString(), browserContext(protocolOf(record)))
+    const run = isBegun
+      ? null
+      : openNowRun(record, episode, planInForceNow(open), new Date(now).toISOString(), browserContext(protocolOf(record)))
     if (run) {
       const runId = uuidv7()
       void writeEvent('run-started', { runId, ...run })

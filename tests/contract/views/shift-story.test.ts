@@ -17,7 +17,7 @@ describe('the story of a shift', () => {
     event('round', { findings: bothLegs('left', change), cases: ['c1'], outcome, reason, isBaseline: atMin === 1 }, atMin)
   const stay = folded.stayAfter(
     event('flags', { flags: ['anticoagulated', 'latex-allergy', 'lives-alone'] }, 0),
-    round(1, { feeling: { deepPeroneal: 'reduced' } }),
+    round(1, { feeling: { 'deep-peroneal': 'reduced' } }),
     round(90),
     round(339, { pulse: 'absent' }),
     round(350),
@@ -40,9 +40,21 @@ describe('the story of a shift', () => {
     expect(story).to.include('03:50 Well again: left leg pulse')
   })
 
+  it('says when it was well last, not when it was less bad', () => {
+    const worse = folded.stayAfter(
+      round(1),
+      round(60),
+      round(120, { feeling: { 'deep-peroneal': 'tingling' } }),
+      round(180, { feeling: { 'deep-peroneal': 'none' } }),
+    )
+    const lost = shiftStory(folded.record, worse, ms(0), ms(200)).find((one) => one.wellAt !== undefined)
+    expect(at(lost?.at ?? '')).to.match(/^0[01]:00$/)
+    expect(at(lost?.wellAt ?? '')).to.equal('23:00')
+  })
+
   it('says what was opened, tried, kept in spite and reported, in the order of time', () => {
     expect(story).to.include.members([
-      '03:40 Begun: Opened at once',
+      '03:40 Began to open it at once',
       '03:41 Opened at once',
       '04:10 Kept in spite of a change (Crepe 2 → 3): swelling goes down',
       '04:20 Something else',
