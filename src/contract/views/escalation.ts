@@ -1,4 +1,6 @@
 import { firstAction, type StandingItem } from '#core/model/standing'
+import { nameOfPart } from '#core/standing/item-names'
+import { dangerIn } from '#core/standing/judge-standing'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import type { PageBody, PageRecord } from '../records/page'
@@ -101,11 +103,19 @@ export function pageDue(
   }
   const last = pages.at(-1)
   if (!last) return isOfBefore ? null : make(0, urgent)
+  // A lost pulse or an airway does not wait for the first to answer: the next in the chain is called beside them.
+  const isBeside = !isOfBefore && last.step === 0 && steps.length > 1 && urgent.some(cannotWait)
+  if (isBeside) return make(1, urgent)
   const next = Math.min(last.step + 1, steps.length - 1)
   const isHigher = next > last.step
   const waitMin = isHigher ? (steps[next]?.afterMin ?? againMin) : againMin
   if ((isHigher && isRefused(last)) || nowMs - firstOfStep(pages, last) >= waitMin * minuteMs) return make(next, urgent)
   return untold.length > 0 && !isOfBefore ? make(last.step, untold) : null
+}
+
+/** Minutes count: a pulse that was lost, or breath. */
+function cannotWait(one: StandingItem): boolean {
+  return one.danger === 'breathing' || one.danger === 'slow-breathing' || one.danger === 'arrest' || dangerIn(one).item === 'pulse'
 }
 
 function isRefused(page: PageRecord): boolean {
@@ -121,9 +131,28 @@ function firstOfStep(pages: readonly PageRecord[], last: PageRecord): number {
   return Date.parse((again ?? last).at)
 }
 
-/** Without a name: a pager is read by whoever is near. What is being done first stands behind what is wrong. */
+/** Without a name: a pager is read by whoever is near; initials where no bed says whose it is. What is done first stands behind what is wrong. */
 function textOf(episode: EpisodeRecord, about: readonly StandingItem[], first: string): string {
-  const wrong = `${episode.place}: ${about.map((one) => one.text).join('; ')}`
+  const where = hasBed(episode.place) ? episode.place : `${episode.place}, ${initialsOf(episode.patient.name)}`
+  const wrong = `${where}: ${about.map(withPart).join('; ')}`
   const whole = first ? `${wrong}. First: ${first}` : wrong
   return (whole.length <= mostLetters ? whole : wrong).slice(0, mostLetters)
+}
+
+/** Whether a place is one that a single patient fills: it has a number. */
+function hasBed(place: string): boolean {
+  return /\d/.test(place)
+}
+
+/** "A.P." of a name. */
+function initialsOf(name: string): string {
+  const letters = name.split(/[\s-]+/).flatMap((word) => (word === '' ? [] : [`${word.charAt(0).toUpperCase()}.`]))
+  return letters.slice(0, 3).join('')
+}
+
+/** What is wrong, with the side that it is on where its words leave that out. */
+function withPart({ part, text }: StandingItem): string {
+  if (part === null) return text
+  const name = nameOfPart(part)
+  return text.toLowerCase().startsWith(name.toLowerCase()) ? text : `${name}: ${text.charAt(0).toLowerCase()}${text.slice(1)}`
 }

@@ -9,6 +9,7 @@ import { findTechnique } from '#core/techniques/registry'
 import { wrongSideId } from '#core/techniques/shared/any-troubles'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
+import { asleepTwice } from './asleep-twice'
 import { callsOf } from './calls-of'
 import { answeredUnread, measuredBeyond } from './measured-beyond'
 import { gapsOf, isOfProductAlone } from './plan-in-force'
@@ -61,6 +62,7 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
       ...taskItems(record),
       ...runItems(record, episode, rounds.judged),
       ...sideItems(record, episode),
+      ...asleepTwice(record, episode),
       ...underneathItems(record, episode, (at) => isLookedAt(rounds.judged, at)),
       ...openedNowItems(record, episode, (at) => isLookedAt(rounds.judged, at)),
     ],

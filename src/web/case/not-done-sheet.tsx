@@ -4,6 +4,7 @@ import { useDraft } from '../sync/use-draft'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { Dialog } from '../parts/dialog'
+import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
 
 type NotDone = Exclude<TaskOutcome, 'done'>
@@ -20,12 +21,15 @@ export function NotDoneSheet<End extends boolean = false>({
   title,
   draftKey,
   canEnd,
+  onWake,
   onClose,
   onSave,
 }: {
   title: string
   draftKey: string
   canEnd?: End
+  /** Given where the limb is at risk: goes to the look itself instead of leaving the patient asleep. */
+  onWake?: () => void
   onClose: () => void
   onSave: (outcome: End extends true ? NotDone : StaysDue, reason: string) => void
 }) {
@@ -54,6 +58,14 @@ export function NotDoneSheet<End extends boolean = false>({
           choices={canEnd ? [...outcomes, { value: 'not-needed', label: 'No longer needed' }] : outcomes}
           onChange={setOutcome}
         />
+        {outcome === 'asleep' && onWake ? (
+          <Notice tone="caution" lead="At risk: wake the patient and look." role="alert">
+            Sleep hides pain and a lost pulse. Twice in a row is a review.
+            <Button look="next" className="mt-2" onClick={onWake}>
+              Wake, and do the round
+            </Button>
+          </Notice>
+        ) : null}
         <TextField
           label="Reason"
           value={reason}
@@ -61,7 +73,7 @@ export function NotDoneSheet<End extends boolean = false>({
           error={error}
           hint={outcome === 'not-needed' ? 'It is owed no more.' : 'It stays due.'}
         />
-        <Button type="submit" look="next">
+        <Button type="submit" look={outcome === 'asleep' && onWake ? 'plain' : 'next'}>
           Keep it
         </Button>
       </form>

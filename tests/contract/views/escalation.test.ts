@@ -13,12 +13,14 @@ import { foldStay } from '../../harness/fold-stay'
 const { event, stayAfter, caseAfter, ms } = foldStay({ place: 'Ward A, bed 2' })
 const round = (atMin: number, change: object): FoldableEvent =>
   event('round', { cases: ['c1'], isBaseline: false, outcome: 'done', reason: '', findings: bothLegs('left', change) }, atMin)
-const pulseless = stayAfter(round(10, { pulse: 'absent' }))
-const due = (record: CaseRecord, atMin: number, stay: EpisodeRecord = pulseless, ward: WardRecord = newWard) =>
+const alarming = stayAfter(round(10, { stretchPain: true }))
+const due = (record: CaseRecord, atMin: number, stay: EpisodeRecord = alarming, ward: WardRecord = newWard) =>
   pageDue(record, stay, ward, ms(atMin))
 
+const footDrop = { 'deep-peroneal': 'none' }
+
 /** The page that was due, sent. */
-function paged(record: CaseRecord, atMin: number, stay: EpisodeRecord = pulseless): FoldableEvent {
+function paged(record: CaseRecord, atMin: number, stay: EpisodeRecord = alarming): FoldableEvent {
   const page = due(record, atMin, stay)
   if (!page) throw new Error(`nobody is paged at minute ${atMin}`)
   return event('paged', { pageId: `page-${atMin}`, ...page }, atMin)
@@ -54,13 +56,28 @@ describe('who is paged about what is urgent', () => {
     }
   })
 
+  it('calls the first two together about a lost pulse or an airway, and then waits', () => {
+    const pulseless = stayAfter(round(10, { pulse: 'absent' }))
+    const first = paged(caseAfter(), 10, pulseless)
+    const second = due(caseAfter(first), 10, pulseless)
+    expect(second).to.include({ step: 1, role: 'Registrar' })
+    const both = caseAfter(first, event('paged', { pageId: 'page-b', ...second }, 10))
+    expect(due(both, 11, pulseless)).to.equal(null)
+    expect(due(caseAfter(paged(caseAfter(), 10)), 10)).to.equal(null)
+  })
+
+  it('says whose it is where no bed does, and which limb', () => {
+    const hall = stayAfter(event('place', { place: 'Plaster room' }, 0), round(10, { pulse: 'absent' }))
+    expect(due(caseAfter(), 10, hall)?.text).to.match(/^Plaster room, H\.B\.: Left leg: no pulse felt/)
+  })
+
   it('goes on at once where the pager could not bring it, and does not hammer the last', () => {
     const first = paged(caseAfter(), 10)
     const refused = caseAfter(first, receipt('page-10', 'refused', 10, ''))
     expect(due(refused, 10)?.role).to.equal('Registrar')
     const ward = { ...newWard, chains: [{ area: '', steps: [{ role: 'Nurse in charge', afterMin: 0 }] }] }
-    expect(due(refused, 11, pulseless, ward)).to.equal(null)
-    expect(due(refused, 15, pulseless, ward)?.role).to.equal('Nurse in charge')
+    expect(due(refused, 11, alarming, ward)).to.equal(null)
+    expect(due(refused, 15, alarming, ward)?.role).to.equal('Nurse in charge')
   })
 
   it('stops once a person answered, however that was told', () => {
@@ -69,7 +86,7 @@ describe('who is paged about what is urgent', () => {
     expect(due(delivered, 15)?.role, 'read is not answered').to.equal('Registrar')
     const answered = caseAfter(first, receipt('page-10', 'answered', 12))
     expect(due(answered, 60)).to.equal(null)
-    expect(standingOf(answered, pulseless, null, ms(13)).call?.answered).to.include({ to: 'Sorrel Vane', by: 'Pager' })
+    expect(standingOf(answered, alarming, null, ms(13)).call?.answered).to.include({ to: 'Sorrel Vane', by: 'Pager' })
     const phoned = caseAfter(first, event('call', { to: 'Sorrel Vane, registrar', isReached: true, said: 'comes' }, 12))
     expect(due(phoned, 60)).to.equal(null)
   })
@@ -77,16 +94,16 @@ describe('who is paged about what is urgent', () => {
   it('tells whoever has the call of what joins it, once', () => {
     const first = paged(caseAfter(), 10)
     const answered = caseAfter(first, receipt('page-10', 'answered', 12))
-    const worse = stayAfter(round(10, { pulse: 'absent' }), round(20, { pulse: 'absent', stretchPain: true, restPain: 9 }))
+    const worse = stayAfter(round(10, { stretchPain: true }), round(20, { stretchPain: true, movement: footDrop }))
     const joined = due(answered, 20, worse)
     expect(joined).to.include({ step: 0, role: 'Nurse in charge' })
-    expect(joined?.text).to.not.match(/pulse/)
+    expect(joined?.text).to.not.match(/stretch/)
     const told = caseAfter(first, receipt('page-10', 'answered', 12), event('paged', { pageId: 'joined', ...joined }, 20))
     expect(due(told, 40, worse)).to.equal(null)
   })
 
   it('does not wait longer for the next step because something joined', () => {
-    const worse = stayAfter(round(10, { pulse: 'absent' }), round(14, { pulse: 'absent', stretchPain: true, restPain: 9 }))
+    const worse = stayAfter(round(10, { stretchPain: true }), round(14, { stretchPain: true, movement: footDrop }))
     const first = paged(caseAfter(), 10)
     const record = caseAfter(first, event('paged', { pageId: 'joined', ...due(caseAfter(first), 14, worse) }, 14))
     expect(due(record, 15, worse)?.role).to.equal('Registrar')

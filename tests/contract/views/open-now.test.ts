@@ -74,7 +74,7 @@ describe('opening at once', () => {
     const standing = standingOf(begun, stay, null, ms(201))
     expect(standing.headline).to.include('being opened at once')
     expect(standing.actions[0]?.id).to.equal('call-and-open')
-    expect(pageDue(begun, stay, newWard, ms(201))?.text).to.include('Being opened at once')
+    expect(pageDue(begun, stay, newWard, ms(201))?.text).to.include('Left leg: being opened at once')
     expect(pageDue(cast, stay, newWard, ms(201))).to.equal(null)
   })
 

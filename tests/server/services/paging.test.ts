@@ -81,7 +81,7 @@ describe('paging about what is urgent', () => {
       isBaseline: false,
       outcome: 'done',
       reason: '',
-      findings: bothLegs('left', { pulse: 'absent' }),
+      findings: bothLegs('left', { stretchPain: true }),
     })
   const record = async (): Promise<CaseRecord> => (await ada.get(`/api/cases/${opened.caseStream.id}`)).body['record'] as CaseRecord
   const board = async (): Promise<BoardAnswer> => (await ada.get('/api/board')).body as unknown as BoardAnswer

@@ -2,7 +2,9 @@ import { wordsInUnits } from '#core/quantities/words-in-units'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
+import { isCaseAtRisk } from '#core/standing/case-facts'
 import { caseRounds } from '#contract/views/case-progress'
+import { toClinicalCase } from '#contract/views/clinical-case'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { isHeld } from '#contract/views/standing-of-case'
 import { trendsOf } from '#contract/views/trends'
@@ -205,6 +207,7 @@ export function WatchScreen() {
         <NotDoneSheet
           title="Round not done"
           draftKey={`case/${record.id}/not-done`}
+          {...(isCaseAtRisk(toClinicalCase(record, episode)) ? { onWake: () => setSheet('round') } : {})}
           onClose={() => setSheet(null)}
           onSave={(outcome, reason) => {
             setSheet(null)
