@@ -7,6 +7,7 @@ export const roundDefaults = defineDefaults('rounds', {
   graceShare: { value: 0.2, unit: 'ratio', source: 'practice', label: 'Grace, share of the interval' },
   graceLeastMin: { value: 5, unit: 'min', source: 'practice', label: 'Grace, least' },
   graceMostMin: { value: 30, unit: 'min', source: 'practice', floor: 'never-more', label: 'Grace, most', greatest: 60 },
+  graceAtRiskMin: { value: 15, unit: 'min', source: 'practice', floor: 'never-more', label: 'Grace, most, at risk', greatest: 60 },
   horizonMin: { value: 72 * 60, unit: 'min', source: 'practice', least: 72 * 60, label: 'How far ahead a plan lists them' },
 })
 
@@ -118,15 +119,16 @@ export function scheduleRounds(
     id: `round-${index + 1}`,
     kind: 'round' as const,
     dueMin,
-    graceMin: graceFor(dueMin - (minutes[index - 1] ?? 0), protocol),
+    graceMin: graceFor(dueMin - (minutes[index - 1] ?? 0), isAtRisk, protocol),
     text: words,
   }))
 }
 
-/** Minutes a round may be late: 20 % of its interval, at least 5, at most 30. */
-export function graceFor(intervalMin: number, protocol: Protocol): number {
+/** Minutes a round may be late: 20 % of its interval, at least 5, at most 30, and at risk at most 15 (TURNS 7). */
+export function graceFor(intervalMin: number, isAtRisk: boolean, protocol: Protocol): number {
   const grace = readDefaults(roundDefaults, protocol)
-  return Math.min(grace.graceMostMin, Math.max(grace.graceLeastMin, grace.graceShare * intervalMin))
+  const mostMin = isAtRisk ? Math.min(grace.graceAtRiskMin, grace.graceMostMin) : grace.graceMostMin
+  return Math.min(mostMin, Math.max(grace.graceLeastMin, grace.graceShare * intervalMin))
 }
 
 /** Shift-change times after the fixed list, in true minutes, so that a clock change costs or adds its hour. */

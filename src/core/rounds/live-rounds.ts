@@ -52,7 +52,7 @@ export function liveRounds(list: LiveList, done: readonly DoneRound[], protocol:
     const dueAt = start + minute * 60_000
     const opens = dueAt - (intervalMin / 2) * 60_000
     const by = complete.find((round) => round.ms >= opens)
-    return { id: `round-${index + 1}`, dueAt, graceMin: graceFor(intervalMin, protocol), doneAt: by?.at ?? null, intervalMin }
+    return { id: `round-${index + 1}`, dueAt, graceMin: graceFor(intervalMin, isAtRisk, protocol), doneAt: by?.at ?? null, intervalMin }
   })
   const next = rounds.findIndex((round) => round.doneAt === null)
   const last = complete.at(-1)

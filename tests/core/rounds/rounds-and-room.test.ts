@@ -49,7 +49,8 @@ describe('rounds', () => {
   }
 
   it('allows a fifth of the interval, from 5 to 30 minutes', () => {
-    expect([15, 60, 240].map((interval) => graceFor(interval, defaultProtocol))).to.deep.equal([5, 12, 30])
+    expect([15, 60, 240].map((interval) => graceFor(interval, false, defaultProtocol))).to.deep.equal([5, 12, 30])
+    expect([15, 60, 240].map((interval) => graceFor(interval, true, defaultProtocol))).to.deep.equal([5, 12, 15])
   })
 
   it('tells later, due, in grace and overdue apart', () => {
