@@ -2,7 +2,7 @@ import { actionTexts } from '#core/model/action'
 import { nameOfId } from '#core/standing/item-names'
 import { describeMaterial } from '#core/planner/describe-material'
 import { gripWords } from '#core/runs/grips'
-import type { Plan } from '#core/model/plan'
+import type { Caution, Plan } from '#core/model/plan'
 import { stepName } from '#core/runs/step-name'
 import { findDeviations, type Deviation } from '#core/runs/find-deviations'
 import { decisionsInRole } from '#core/techniques/decision-in-role'
@@ -41,8 +41,16 @@ const plain = (text: string): SummaryLine => ({ at: null, text, by: '' })
 /**
  * Puts a run together for reading and printing.
  * @param nowMs the server's time: what stands is said as of then
+ * @param live what a plan made now warns of; null where none was made
  */
-export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: RunRecord, plan: Plan, nowMs: number): RunSummary {
+export function summariseRun(
+  record: CaseRecord,
+  episode: EpisodeRecord,
+  run: RunRecord,
+  plan: Plan,
+  nowMs: number,
+  live: readonly Caution[] | null,
+): RunSummary {
   const technique = findTechnique(plan.technique)
   const injury = episode.injuries[record.injuryId]
   const { patient } = episode
@@ -159,7 +167,7 @@ export function summariseRun(record: CaseRecord, episode: EpisodeRecord, run: Ru
     {
       id: 'standing',
       title: 'What stands',
-      lines: standingOf(record, episode, null, nowMs).items.map((one) => ({
+      lines: standingOf(record, episode, live && { cautions: live }, nowMs).items.map((one) => ({
         at: new Date(one.sinceMs).toISOString(),
         by: one.settled ? `settled by ${one.settled.by}` : '',
         text: `${one.level}: ${one.text}`,

@@ -41,7 +41,7 @@ export function caseSummaryBlocks({ record, episode, plan, live }: SummarisedCas
   const at = (iso: string): string => DateTime.fromISO(iso, { zone }).toFormat('d LLL yyyy, HH:mm')
   const heading = (text: string): FlowBlock => ({ kind: 'heading', text })
   const line = (text: string): FlowBlock => ({ kind: 'line', text })
-  const summaries = record.runs.map((run) => ({ run, ...summariseRun(record, episode, run, planOfRun(record, run, plan), nowMs) }))
+  const summaries = record.runs.map((run) => ({ run, ...summariseRun(record, episode, run, planOfRun(record, run, plan), nowMs, live) }))
   const accepted = record.accepted ? `accepted by ${record.accepted.by}, ${at(record.accepted.at)}` : 'not accepted'
   return [
     { kind: 'title', text: `Case summary: ${patientLabel(episode)}` },

@@ -3,7 +3,7 @@ import Joi from 'joi'
 import { DateTime } from 'luxon'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
 import { isWeightOrdered } from '#core/model/orders'
-import type { Plan } from '#core/model/plan'
+import type { Caution, Plan } from '#core/model/plan'
 import type { GeometryPolygon } from '#core/model/geometry'
 import { findTechnique } from '#core/techniques/registry'
 import { protocolOf, type CaseRecord } from '#contract/records/case'
@@ -87,9 +87,10 @@ export function paperRoutes(
   async function print(opened: Opened, paper: PaperKind, sheet: SheetId, runId: string | undefined, at: Asked): Promise<Buffer> {
     const { record, episode } = opened
     const { now } = at
+    const cautions = await deps.streams.liveCautionsOf(record.id)
     switch (paper) {
       case 'template': {
-        const facts = factsOf(opened, await planOf(opened), at)
+        const facts = factsOf(opened, await planOf(opened), cautions, at)
         return deps.print('template', await outlinesOf(opened), sheet, {
           who: `${facts.who}, ${facts.part}`,
           what: facts.device,
@@ -103,19 +104,14 @@ export function paperRoutes(
         const live = await (run.technique ? deps.planner.planNow(caseOfRun(record, episode, run), protocolOf(record)) : planOf(opened))
         const plan = live && planOfRun(record, run, live)
         if (!plan) throw new ApiError(404, 'not-found', 'The technique of this run is not known here.')
-        return deps.print('run-record', summariseRun(record, episode, run, plan, Date.parse(now)), episode.zone, now, sheet)
+        return deps.print('run-record', summariseRun(record, episode, run, plan, Date.parse(now), cautions), episode.zone, now, sheet)
       }
       case 'release-card':
-        return deps.print('release-card', factsOf(opened, await planOf(opened), at), sheet)
+        return deps.print('release-card', factsOf(opened, await planOf(opened), cautions, at), sheet)
       case 'take-home':
         return deps.print('take-home', record, episode, await planOf(opened), now, sheet)
       case 'case-summary':
-        return deps.print(
-          'case-summary',
-          { record, episode, plan: await planOf(opened), live: await deps.streams.liveCautionsOf(record.id) },
-          now,
-          sheet,
-        )
+        return deps.print('case-summary', { record, episode, plan: await planOf(opened), live: cautions }, now, sheet)
       case 'incident':
         if (!record.incidents?.length)
           throw new ApiError(409, 'nothing-to-print', 'No incident was reported in this case: report one on Watch, then print it.')
@@ -123,12 +119,12 @@ export function paperRoutes(
       case 'round-chart':
         return deps.print('round-chart', record, episode, now, sheet)
       case 'bedside-label':
-        return deps.print('bedside-label', factsOf(opened, await planOf(opened), at), sheet)
+        return deps.print('bedside-label', factsOf(opened, await planOf(opened), cautions, at), sheet)
     }
   }
 }
 
-function factsOf({ record, episode }: Opened, plan: Plan, { now, address }: Asked): BedsideFacts {
+function factsOf({ record, episode }: Opened, plan: Plan, live: readonly Caution[] | null, { now, address }: Asked): BedsideFacts {
   const technique = findTechnique(record.technique)
   const injury = episode.injuries[record.injuryId]
   const { patient } = episode
@@ -148,7 +144,7 @@ function factsOf({ record, episode }: Opened, plan: Plan, { now, address }: Aske
         : 'No weight through it: none is ordered.',
     nextRoundAt: next ? new Date(next.dueAt).toISOString() : null,
     care: plan.care,
-    standing: standingOf(record, episode, null, Date.parse(now))
+    standing: standingOf(record, episode, live && { cautions: live }, Date.parse(now))
       .items.filter(isPressing)
       .map((one) => `${one.level}: ${one.text}`),
     printedAt: now,

@@ -60,7 +60,7 @@ describe('odd bodies that are taken', () => {
         const plan = planCase(toClinicalCase(record, episode), ctx)
         if (record.technique === running.technique) expect(plan, what).not.to.equal(null)
         const [run] = record.runs
-        if (run && plan) expect(summariseRun(record, episode, run, plan, nowMs).facts, what).to.have.length.greaterThan(3)
+        if (run && plan) expect(summariseRun(record, episode, run, plan, nowMs, null).facts, what).to.have.length.greaterThan(3)
       }
     })
   }

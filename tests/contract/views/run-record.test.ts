@@ -225,7 +225,7 @@ describe('the record of a run', () => {
       event('angle', { runId: 'r1', stepId: 'mould', angleId: 'ankle', deg: 92, tool: 'digital-goniometer' }),
       event('trouble', { runId: 'r1', stepId: 'mould', troubleId: 'too-hot', label: 'Too hot', note: '' }),
     )
-    const summary = summariseRun(record, stay(), runOf(record), plan, Date.parse('2026-01-10T12:00:00Z'))
+    const summary = summariseRun(record, stay(), runOf(record), plan, Date.parse('2026-01-10T12:00:00Z'), null)
     const lines = summary.sections.flatMap((section) => section.lines.map((line) => line.text))
     expect(lines).to.include.members([
       'position',

@@ -87,7 +87,7 @@ describe('a changed or doubted side', () => {
       'Identity and side read aloud afresh',
     ]
     expect(sideLines(read).map((one) => one.text)).to.deep.equal(told)
-    const summary = summariseRun(read, stayRight, read.runs[0]!, planFile(exampleOf('leg-slab')), ms(20))
+    const summary = summariseRun(read, stayRight, read.runs[0]!, planFile(exampleOf('leg-slab')), ms(20), null)
     expect(summary.sections.find((one) => one.id === 'side')?.lines.map((one) => one.text)).to.deep.equal(told)
     expect(summary.facts.find(([name]) => name === 'Ended')?.[1]).to.include('wrong side, by Ada')
     expect(handOverOf(read, stayRight, ms(20), null).happened.map((one) => one.text)).to.include.members(told)

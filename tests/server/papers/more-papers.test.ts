@@ -53,7 +53,9 @@ describe('a run record, a hand-over and a case summary on paper', () => {
   it('are one page, as many as they need, and all that happened', async () => {
     const run = record.runs[0]!
     expect(
-      await pagesOf(await printRunRecord(summariseRun(record, looked, run, plan, Date.parse(printedAt)), 'Etc/UTC', printedAt, 'letter')),
+      await pagesOf(
+        await printRunRecord(summariseRun(record, looked, run, plan, Date.parse(printedAt), null), 'Etc/UTC', printedAt, 'letter'),
+      ),
     ).to.equal(1)
     const many = Array.from({ length: 14 }, () => handOverOf(record, looked, Date.parse(printedAt), null))
     expect(await pagesOf(await printHandOver(many, { places: 'Ward A', zone: 'Etc/UTC', printedAt }, 'a4'))).to.be.within(2, 6)

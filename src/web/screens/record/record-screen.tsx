@@ -3,7 +3,7 @@ import { runName } from '#contract/records/run-kind'
 import type { SummaryLine } from '#contract/views/run-summary'
 import { summariseRun } from '#contract/views/run-summary'
 import type { RunRecord } from '#contract/records/run'
-import { usePlanOfRun } from '../../case/use-plan'
+import { usePlan, usePlanOfRun } from '../../case/use-plan'
 import { ChoiceRow } from '../../parts/choice-row'
 import { formatClock, formatWhen } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
@@ -49,7 +49,8 @@ export function RecordScreen() {
 
 function Summary({ open, run }: { open: OpenCase; run: RunRecord }) {
   const plan = usePlanOfRun(open, run)
-  const summary = summariseRun(open.record, open.episode, run, plan, serverNow())
+  const { cautions } = usePlan(open)
+  const summary = summariseRun(open.record, open.episode, run, plan, serverNow(), cautions)
   return (
     <>
       <PaperLinks caseId={open.record.id} papers={['run-record', 'release-card', 'bedside-label']} runId={run.id} />
