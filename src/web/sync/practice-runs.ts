@@ -3,6 +3,7 @@ import { create } from 'zustand'
 import { mostMarksAtOnce, type SittingPost } from '#contract/api/practice'
 import { paths } from '#contract/api/paths'
 import type { Candidate } from '#contract/records/practice'
+import { newestRules } from '#core/practice/stations/station'
 import { runOf, type MarkBody, type StationMark } from '#core/practice/stations/marks'
 import { toTenth } from '#core/practice/stations/station'
 import { callApi, isSessionOver } from './api'
@@ -39,9 +40,16 @@ let isSending = false
 let timer: ReturnType<typeof setTimeout> | undefined
 
 /** Begins a run on this device at this moment. @returns its id */
-export function beginRun(run: Pick<KeptRun, 'way' | 'station' | 'candidates'>): string {
+export function beginRun({ station, ...run }: Pick<KeptRun, 'way' | 'station' | 'candidates'>): string {
   const id = uuidv7()
-  keepRun({ ...run, id, begunAt: new Date(toTenth(serverNow())).toISOString(), marks: [], sent: null })
+  keepRun({
+    ...run,
+    station: { ...station, rules: newestRules },
+    id,
+    begunAt: new Date(toTenth(serverNow())).toISOString(),
+    marks: [],
+    sent: null,
+  })
   return id
 }
 

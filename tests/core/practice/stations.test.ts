@@ -95,11 +95,12 @@ describe('the score of a station, worked by hand', () => {
     const broken = links.filter(([a, b]) => done.indexOf(a) > done.indexOf(b))
     expect(broken.length).to.be.at.least(1)
     const score = scoreStation(station, plan, run)
-    expect(score.parts.order).to.be.closeTo(1 - broken.length / links.length, 1e-12)
-    expect(score.parts.completeness).to.be.closeTo((station.required.length - left.length) / station.required.length, 1e-12)
+    const whole = (station.required.length - left.length) / station.required.length
+    expect(score.parts.order).to.be.closeTo(whole * (1 - broken.length / links.length), 1e-12)
+    expect(score.parts.completeness).to.be.closeTo(whole, 1e-12)
     expect(score.parts.numbers).to.be.closeTo(1 - 3 / (3 * 2), 1e-12)
-    expect(score.parts.time).to.be.closeTo(0.5, 1e-12)
-    const by = 40 * (1 - broken.length / links.length) + 30 * score.parts.completeness + 20 * 0.5 + 10 * 0.5
+    expect(score.parts.time).to.be.closeTo(whole * 0.5, 1e-12)
+    const by = 40 * whole * (1 - broken.length / links.length) + 30 * whole + 20 * 0.5 + 10 * whole * 0.5
     expect(score.total).to.be.closeTo(by, 0.05)
     expect(score.hasPassed).to.equal(false)
     expect(score.criticals).to.deep.equal(['pull-let-go'])
@@ -120,8 +121,11 @@ describe('the score of a station, worked by hand', () => {
 
   it('counts what was not asked and what has no pair as whole, and nothing given as nothing', () => {
     const bare = scoreStation({ ...station, asked: [] }, plan, { ticks: [], criticals: [], answers: [], endedMs: null })
-    expect(bare.parts).to.deep.equal({ order: 1, completeness: 0, numbers: 1, time: 1 })
-    expect(bare.total).to.equal(70)
+    // Nothing done is nothing in order and nothing in time.
+    expect(bare.parts).to.deep.equal({ order: 0, completeness: 0, numbers: 1, time: 0 })
+    expect(bare.total).to.equal(20)
+    const none = scoreStation({ ...station, asked: [], required: [] }, plan, { ticks: [], criticals: [], answers: [], endedMs: null })
+    expect(none.parts).to.deep.equal({ order: 1, completeness: 1, numbers: 1, time: 1 })
     expect(scoreStation(station, plan, { ...perfect, answers: [] }).parts.numbers).to.equal(0)
   })
 

@@ -2,7 +2,7 @@ import { limits } from '../../model/limits'
 import { sides, swellings } from '../../model/vocabulary'
 import { findTechnique } from '../../techniques/registry'
 import { usualPatient } from '../practice-case'
-import { criticalIds, usualLimitS, type CriticalError, type Station } from './station'
+import { criticalIds, newestRules, usualLimitS, type CriticalError, type Station } from './station'
 
 /** A fault of a station, with its field, reason and remedy. */
 export interface StationProblem {
@@ -79,6 +79,9 @@ export function readStation(station: unknown, stepIds: StepIds): ReadStation {
     if (tolerance !== null && tolerance !== undefined && !(typeof tolerance === 'number' && tolerance > 0))
       say(`asked/${index}/tolerance`, 'The tolerance has to be above 0: leave it out for the usual one.')
   })
+  const { rules } = from
+  if (rules !== undefined && !(Number.isInteger(rules) && Number(rules) >= 1 && Number(rules) <= newestRules))
+    say('rules', `The rules have to be 1 to ${newestRules}: leave them out, and those of today count.`)
   const given = textsOf(from['given'], 'given', say)
   const onAsking = pairsOf(from['onAsking'], 'onAsking', 'ask', 'answer', say)
   const prompts = listOf(from['prompts']).flatMap((one, index) => {
@@ -109,6 +112,7 @@ export function readStation(station: unknown, stepIds: StepIds): ReadStation {
       decision: String(one?.['decision']),
       tolerance: typeof one?.['tolerance'] === 'number' ? one['tolerance'] : null,
     })),
+    ...(typeof from['rules'] === 'number' ? { rules: from['rules'] } : {}),
   }
   const steps = new Set(stepIds(made))
   const strange = required.filter((id) => !steps.has(id))

@@ -2,6 +2,7 @@ import type { Decision } from '../../model/decision'
 import type { Plan } from '../../model/plan'
 import type { Step } from '../../model/step'
 import { findOrderBreaks } from '../../runs/check-order'
+import { leftUndone } from './left-undone'
 import type { CriticalError, Station, StationRun } from './station'
 
 /** What each part is worth; the parts of every station are worth the same (COMPUTATION 16). */
@@ -54,8 +55,8 @@ export interface StationScore {
 }
 
 /**
- * Scores a run (COMPUTATION 16, PRECISIONS Stations): 40·order + 30·completeness + 20·numbers + 10·time; anything critical fails it whatever
- * the score.
+ * Scores a run (COMPUTATION 16, PRECISIONS Stations, TURNS 9): 40·order + 30·completeness + 20·numbers + 10·time, order and time for as much
+ * as was done of what is required; anything critical fails it whatever the score. A run is scored by the rules of its station's copy.
  * @param plan of the station's patient: its steps and its right figures
  * @param run ended, or as far as it is: an open one is scored to its last tick
  */
@@ -75,18 +76,22 @@ export function scoreStation(station: Station, plan: Plan, run: StationRun): Sta
     return right ? [markOf(right, tolerance, run.answers.findLast((one) => one.decision === decision)?.given ?? null)] : []
   })
   const tookMs = run.endedMs ?? done.at(-1)?.atMs ?? 0
+  const completeness = station.required.length === 0 ? 1 : (station.required.length - missing.length) / station.required.length
+  const isFair = (station.rules ?? 1) >= 2
+  // Who ends after four of sixteen steps has put four in order, and needed no time for the rest.
+  const weight = isFair ? completeness : 1
   const parts = {
-    order: pairs.length === 0 ? 1 : 1 - broken / pairs.length,
-    completeness: station.required.length === 0 ? 1 : (station.required.length - missing.length) / station.required.length,
+    order: weight * (pairs.length === 0 ? 1 : 1 - broken / pairs.length),
+    completeness,
     numbers: numbers.length === 0 ? 1 : numbers.reduce((sum, one) => sum + one.share, 0) / numbers.length,
-    time: timeShare(tookMs / 1000, station.limitS),
+    time: weight * timeShare(tookMs / 1000, station.limitS),
   }
   const sum =
     partWorth.order * parts.order +
     partWorth.completeness * parts.completeness +
     partWorth.numbers * parts.numbers +
     partWorth.time * parts.time
-  const criticals = [...new Set(run.criticals.map((one) => one.id))]
+  const criticals = [...new Set([...run.criticals.map((one) => one.id), ...(isFair ? leftUndone(station, plan, run) : [])])]
   return {
     total: Math.round(sum * 10) / 10,
     parts,

@@ -10,7 +10,7 @@ import { findTechnique, techniques } from '../../techniques/registry'
 import { ringTraction } from '../../techniques/ring-traction/ring-traction'
 import { volarSlab } from '../../techniques/volar-slab/volar-slab'
 import { practiceCase, practiceInjury, usualPatient, type PracticePatient } from '../practice-case'
-import { usualLimitS, type CriticalError, type Station } from './station'
+import { newestRules, usualLimitS, type CriticalError, type Station } from './station'
 
 const mostAsked = 3
 
@@ -74,8 +74,8 @@ function makeStation({ id, name, technique, patient }: StationLine, ctx: PlanCon
   const plan = planOfStation({ technique: technique.id, options: {}, patient }, ctx)
   if (!plan || plan.procedure.steps.length === 0) return null
   const { steps } = plan.procedure
-  const isAsked = (id: string): boolean =>
-    technique.decisions.some((one) => one.id === id && (one.use ?? 'know') !== 'know' && (one.kind === 'number' || one.kind === 'whole'))
+  // What is cut, set, wrapped or held to: of a collar its setting.
+  const isAsked = (id: string): boolean => technique.decisions.some((one) => one.id === id && (one.use ?? 'know') !== 'know')
   return {
     id,
     name,
@@ -97,6 +97,7 @@ function makeStation({ id, name, technique, patient }: StationLine, ctx: PlanCon
       .filter((one) => typeof one.value === 'number' && isAsked(one.id))
       .slice(0, mostAsked)
       .map((one) => ({ decision: one.id, tolerance: null })),
+    rules: newestRules,
   }
 }
 

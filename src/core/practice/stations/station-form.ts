@@ -3,7 +3,7 @@ import { findTechnique } from '../../techniques/registry'
 import type { PracticePatient } from '../practice-case'
 import { planOfStation, usualGiven } from './shipped-stations'
 import { stationContext } from './station-context'
-import type { CriticalError, Station } from './station'
+import { newestRules, type CriticalError, type Station } from './station'
 import type { StationProblem } from './read-station'
 
 /** A station as its author writes it: every field as typed, lists a line each. */
@@ -126,6 +126,7 @@ export function stationOfForm(
         const tolerance = (form.tolerances[decision] ?? '').trim()
         return { decision, tolerance: tolerance === '' ? null : figure(tolerance) }
       }),
+      rules: newestRules,
     },
   }
 }

@@ -41,7 +41,15 @@ export interface Station {
   readonly required: readonly string[]
   readonly criticals: readonly CriticalError[]
   readonly asked: readonly AskedFigure[]
+  /** By which rules its runs are scored; absent in stations from before there was more than one. A run keeps those that it began with. */
+  readonly rules?: number
 }
+
+/**
+ * The rules of today (TURNS 9). 1: order of what was done, time, what an examiner marked. 2: order and time count for as much as was done of
+ * what is required, and what was left undone is critical where it is required.
+ */
+export const newestRules = 2
 
 /** Ten minutes unless the author says otherwise. */
 export const usualLimitS = 600

@@ -2,7 +2,6 @@ import { useParams } from 'react-router'
 import { hasRight } from '#contract/rights'
 import { sheetsOf } from '#contract/views/sitting-sheets'
 import type { Plan } from '#core/model/plan'
-import { criticalsAlone } from '#core/practice/stations/criticals-alone'
 import type { Station } from '#core/practice/stations/station'
 import { Button, ButtonLink } from '../../parts/button'
 import { saveJson } from '../../parts/save-file'
@@ -35,10 +34,7 @@ function OpenStation({ station, plan }: { station: Station; plan: Plan }) {
   const [runId, writeRunId, isRead] = useDraft(`practice/alone/${station.id}`)
   const control = useRun(runId === '' ? null : runId)
   const begin = (): void => writeRunId(beginRun({ way: 'alone', station, candidates: [{ id: personId, name, role: null }] }))
-  const end = (running: RunControl): void => {
-    for (const error of criticalsAlone(station, plan, running.marked)) running.add({ kind: 'critical', error })
-    running.add({ kind: 'end' })
-  }
+  const end = (running: RunControl): void => running.add({ kind: 'end' })
   return (
     <PracticePage title={station.name}>
       {!isRead || control === undefined ? null : control === null ? (
