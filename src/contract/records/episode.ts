@@ -130,3 +130,13 @@ export function patientLabel({ patient, openedAt, zone }: Pick<EpisodeRecord, 'p
   const age = patient.ageYears === null ? '' : `, about ${patient.ageYears}`
   return `Unnamed ${clock}${age}`
 }
+
+/**
+ * Whom something is about where a whole name is too much: "A.P." of a name, and who has none as they are called.
+ * @param label as `patientLabel` gives it
+ */
+export function initialsOf(label: string): string {
+  if (/\d/.test(label)) return label
+  const letters = label.split(/[\s-]+/).flatMap((word) => (word === '' ? [] : [`${word.charAt(0).toUpperCase()}.`]))
+  return letters.slice(0, 3).join('')
+}

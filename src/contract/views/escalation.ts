@@ -2,7 +2,7 @@ import { firstAction, type StandingItem } from '#core/model/standing'
 import { nameOfPart } from '#core/standing/item-names'
 import { dangerIn } from '#core/standing/judge-standing'
 import type { CaseRecord } from '../records/case'
-import type { EpisodeRecord } from '../records/episode'
+import { initialsOf, patientLabel, type EpisodeRecord } from '../records/episode'
 import type { PageBody, PageRecord } from '../records/page'
 import { newWard, type Chain, type Shift, type WardRecord } from '../records/ward'
 import { isAtPlace } from './at-place'
@@ -133,7 +133,7 @@ function firstOfStep(pages: readonly PageRecord[], last: PageRecord): number {
 
 /** Without a name: a pager is read by whoever is near; initials where no bed says whose it is. What is done first stands behind what is wrong. */
 function textOf(episode: EpisodeRecord, about: readonly StandingItem[], first: string): string {
-  const where = hasBed(episode.place) ? episode.place : `${episode.place}, ${initialsOf(episode.patient.name)}`
+  const where = hasBed(episode.place) ? episode.place : `${episode.place}, ${initialsOf(patientLabel(episode))}`
   const wrong = `${where}: ${about.map(withPart).join('; ')}`
   const whole = first ? `${wrong}. First: ${first}` : wrong
   return (whole.length <= mostLetters ? whole : wrong).slice(0, mostLetters)
@@ -142,12 +142,6 @@ function textOf(episode: EpisodeRecord, about: readonly StandingItem[], first: s
 /** Whether a place is one that a single patient fills: it has a number. */
 function hasBed(place: string): boolean {
   return /\d/.test(place)
-}
-
-/** "A.P." of a name. */
-function initialsOf(name: string): string {
-  const letters = name.split(/[\s-]+/).flatMap((word) => (word === '' ? [] : [`${word.charAt(0).toUpperCase()}.`]))
-  return letters.slice(0, 3).join('')
 }
 
 /** What is wrong, with the side that it is on where its words leave that out. */

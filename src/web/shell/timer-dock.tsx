@@ -1,6 +1,7 @@
 import { Bell, BellOff, Hand, Hourglass, ShieldAlert, Snowflake, Timer } from 'lucide-react'
 import { useMemo, useState, type ComponentType } from 'react'
 import { Link } from 'react-router'
+import { initialsOf } from '#contract/records/episode'
 import type { TimerKind } from '#contract/records/run'
 import { useSoundUnlock } from '../parts/sound'
 import { useAlarm } from './use-alarm'
@@ -111,7 +112,9 @@ function TimerChip({ one, now, isOther, isLocked }: { one: ShownTimer; now: numb
     <>
       <Icon size={18} aria-hidden />
       <span>
-        {isOther && !isLocked ? `${one.patient}: ` : ''}
+        <span className={isOther ? 'font-bold' : 'font-normal text-soft'}>
+          {isOther ? initialsOf(one.patient) || 'another patient' : 'this one'}:
+        </span>{' '}
         {one.timer.label}
       </span>
       <span className="numeral text-lg" role="timer" aria-label={one.timer.label}>
