@@ -3,7 +3,7 @@ import { nameOfPart } from '#core/standing/item-names'
 import { dangerIn } from '#core/standing/judge-standing'
 import type { CaseRecord } from '../records/case'
 import { initialsOf, patientLabel, type EpisodeRecord } from '../records/episode'
-import type { PageBody, PageRecord } from '../records/page'
+import { calledWords, type PageBody, type PageRecord } from '../records/page'
 import { newWard, type Chain, type Shift, type WardRecord } from '../records/ward'
 import { isAtPlace } from './at-place'
 import { standingOf } from './standing-of-case'
@@ -93,7 +93,7 @@ export function pageDue(
       step,
       role,
       name: onDuty(ward, role, episode.place, nowMs, episode.zone) ?? '',
-      text: textOf(episode, about, first),
+      text: textOf(episode, about, first, heardBy(pages)),
       findings: urgent.map((one) => one.id),
     }
   }
@@ -111,6 +111,19 @@ export function pageDue(
   const waitMin = isHigher ? (steps[next]?.afterMin ?? againMin) : againMin
   if ((isHigher && isRefused(last)) || nowMs - firstOfStep(pages, last) >= waitMin * minuteMs) return make(next, urgent)
   return untold.length > 0 && !isOfBefore ? make(last.step, untold) : null
+}
+
+/** Who has read an earlier page of this call and has not answered it: a repeat says so. */
+function heardBy(pages: readonly PageRecord[]): readonly string[] {
+  return [
+    ...new Set(
+      pages.flatMap((page) => {
+        const read = page.receipts.findLast((one) => one.what === 'read')
+        const isAnswered = page.receipts.some((one) => one.what === 'answered')
+        return read && !isAnswered ? [read.who || calledWords(page)] : []
+      }),
+    ),
+  ]
 }
 
 /** Minutes count: a pulse that was lost, or breath. */
@@ -132,9 +145,10 @@ function firstOfStep(pages: readonly PageRecord[], last: PageRecord): number {
 }
 
 /** Without a name: a pager is read by whoever is near; initials where no bed says whose it is. What is done first stands behind what is wrong. */
-function textOf(episode: EpisodeRecord, about: readonly StandingItem[], first: string): string {
+function textOf(episode: EpisodeRecord, about: readonly StandingItem[], first: string, heard: readonly string[]): string {
   const where = hasBed(episode.place) ? episode.place : `${episode.place}, ${initialsOf(patientLabel(episode))}`
-  const wrong = `${where}: ${about.map(withPart).join('; ')}`
+  const again = heard.length > 0 ? ` Read, not answered: ${heard.join(', ')}.` : ''
+  const wrong = `${where}: ${about.map(withPart).join('; ')}${again ? `.${again}` : ''}`
   const whole = first ? `${wrong}. First: ${first}` : wrong
   return (whole.length <= mostLetters ? whole : wrong).slice(0, mostLetters)
 }

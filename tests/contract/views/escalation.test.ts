@@ -66,6 +66,12 @@ describe('who is paged about what is urgent', () => {
     expect(due(caseAfter(paged(caseAfter(), 10)), 10)).to.equal(null)
   })
 
+  it('says in a repeat who has read it and not answered', () => {
+    const read = caseAfter(paged(caseAfter(), 10), receipt('page-10', 'read', 11, 'Wenna Trewin'))
+    expect(due(read, 15)?.text).to.include('Read, not answered: Wenna Trewin.')
+    expect(due(caseAfter(paged(caseAfter(), 10)), 15)?.text).to.not.include('Read, not answered')
+  })
+
   it('says whose it is where no bed does, and which limb', () => {
     const hall = stayAfter(event('place', { place: 'Plaster room' }, 0), round(10, { pulse: 'absent' }))
     expect(due(caseAfter(), 10, hall)?.text).to.match(/^Plaster room, H\.B\.: Left leg: no pulse felt/)
