@@ -34,7 +34,12 @@ describe('a station examined on two devices, in the browser', () => {
     await signIn(candidate, 'teodor', server.password)
   })
   after(() => candidate.quit())
-  const tick = (id: string): Promise<void> => examiner.click('button', stepName({ id }))
+  // The list closes up behind a step that is ticked: the next is aimed at once it has.
+  const tick = async (id: string): Promise<void> => {
+    const before = await doneCount()
+    await examiner.click('button', stepName({ id }))
+    await examiner.driver.wait(async () => (await doneCount()) > before, patienceMs, `${id} was not ticked`)
+  }
   const doneCount = (): Promise<number> =>
     examiner.evaluate<number>(`return document.querySelectorAll('section[aria-labelledby="done"] li').length`)
 
