@@ -116,6 +116,21 @@ describe('when the work turns, in the browser', () => {
     await browser.find('radio', /^Taken off the wrong limb/)
   }).timeout(120_000)
 
+  it('the last look passed by: it is off all the same, and the way goes on', async () => {
+    const seeded = await wet()
+    await report(/Wrong side/)
+    await browser.click('button', 'Say which limb it is on')
+    await browser.click('radio', 'The LEFT leg is hurt')
+    await browser.click('button', 'On the RIGHT leg')
+    await browser.click('button', 'Take it off, step by step')
+    await walkTo(browser, /Look at the skin all round/)
+    await browser.click('button', 'Skip')
+    await browser.type('textbox', 'Reason', 'taken to theatre')
+    await browser.click('button', 'Skip it')
+    await kept(seeded.caseId, (record) => record.takenOff?.length === 1, 'that it is off')
+    await browser.find('button', /^Read aloud and confirmed: LEFT/)
+  }).timeout(90_000)
+
   it('wrong side pressed by mistake: taken back, kept as a slip, and the run is where it was', async () => {
     const seeded = await wet()
     await report(/Wrong side/)

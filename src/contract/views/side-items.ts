@@ -25,7 +25,7 @@ export function sideItems(record: CaseRecord, episode: EpisodeRecord): readonly 
       from: 'run',
       part: null,
       level: state === 'where' || state === 'off' ? 'urgent' : 'stop',
-      text: `${text}${from}`,
+      text: state === 'read' && !change ? 'The side was doubted: name and side are read aloud again' : `${text}${from}`,
       sinceMs: Math.min(...since.map((at) => Date.parse(at))),
       binds: { stages: ['make-ready', 'apply'], steps: [] },
       ends,

@@ -4,7 +4,7 @@ import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { outcomesOf, type RunRecord, type TroubleRecord } from '../records/run'
-import { kindOfRun } from '../records/run-kind'
+import { countingRuns, kindOfRun } from '../records/run-kind'
 import { verdictOf, type SideAnswer } from '../records/side'
 
 /**
@@ -42,6 +42,13 @@ export function sideStateOf(record: CaseRecord, episode: EpisodeRecord): SideSta
   if (isNew && answer.hurt !== side && changed === null) return 'change'
   if (isNew && answer.hurt === side) return 'read'
   return (doubted !== null || changed?.isOtherLimb === true) && isTouched(record) ? 'where' : 'read'
+}
+
+/** The run that goes on: while a side is open only the one that takes it off the wrong limb, else the last that counts. */
+export function runInSight(record: CaseRecord, state: SideState): RunRecord | undefined {
+  if (state === 'settled') return countingRuns(record).at(-1)
+  const last = record.runs.at(-1)
+  return state === 'off' && last && kindOfRun(last) === 'taking-off' ? last : undefined
 }
 
 /** Whether something lies on the wrong limb still. */

@@ -8,6 +8,7 @@ import type { EndingBody } from '#contract/records/ending'
 import type { RunStartedBody } from '#contract/records/run'
 import { kindOfRun } from '#contract/records/run-kind'
 import { slipMs } from '#contract/records/side'
+import type { TroubleEndedBody } from '#contract/events/trouble-ended'
 import type { TakenOffBody } from '#contract/events/taken-off'
 import { isOnWrongLimb, sideAnswerOf } from '#contract/views/side-state'
 import { onSinceMs } from '#contract/views/situation-of-case'
@@ -89,6 +90,9 @@ export function checkCaseClaim(claim: CaseClaim, record: CaseRecord, actor: Acto
     case 'side-answer-undone':
       checkSlip(claim, record)
       break
+    case 'trouble-ended':
+      checkTroubleSlip(claim, record)
+      break
     case 'taken-off':
       checkTakenOff(claim, record)
       break
@@ -149,6 +153,21 @@ function checkSlip(claim: CaseClaim, record: CaseRecord): void {
       code: 'out-of-range',
       path: 'at',
       message: `The answer is older than ${slipMs / 1000} seconds and stands: report the wrong side again, and look again.`,
+    },
+  ])
+}
+
+/** A trouble leaves nothing standing as a slip only where it was taken back at once; later a person ends it with a word, or a round does. */
+function checkTroubleSlip(claim: CaseClaim, record: CaseRecord): void {
+  const { isSlip, troubleEvent } = claim.body as TroubleEndedBody
+  if (!isSlip) return
+  const trouble = record.troubles?.find((one) => one.id === troubleEvent)
+  if (trouble && Date.parse(claim.at) - Date.parse(trouble.at) <= slipMs + slipGraceMs) return
+  refuseAll([
+    {
+      code: 'out-of-range',
+      path: 'body/isSlip',
+      message: `It was reported more than ${slipMs / 1000} seconds ago and is no slip any more: end it with a word, or look again in a round.`,
     },
   ])
 }

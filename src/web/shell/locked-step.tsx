@@ -6,19 +6,20 @@ import { toneOf } from '../round/level-mark'
 import { toneInk, toneWash } from '../parts/tone-shape'
 import type { OpenCase } from '../sync/case-store'
 import { isFreeingRun } from '#contract/records/run-kind'
+import { runInSight, sideStateOf } from '#contract/views/side-state'
 import { currentStep } from '../case/run-state'
 import { TroubleButton } from '../case/trouble-button'
 
 /** What stays in sight of the case in hand through the lock. */
 export function LockedStep({ open }: { open: OpenCase }) {
   const say = useWords()
-  const run = open.record.runs.at(-1)
+  const run = runInSight(open.record, sideStateOf(open.record, open.episode))
   const plan = usePlanOfRun(open, run)
   const standing = useStanding(open)
   // Without a name: who is meant is known at the bed, and nobody else's business.
   const worst = standing.items.find((one) => one.level === 'urgent' || one.level === 'stop' || one.level === 'review')
   const first = standing.level === 'urgent' ? firstAction(standing) : null
-  const step = run && !run.wrongSide && (!open.record.appliedAt || isFreeingRun(run)) ? currentStep(plan.procedure.steps, run) : null
+  const step = run && (!open.record.appliedAt || isFreeingRun(run)) ? currentStep(plan.procedure.steps, run) : null
   return (
     <div className="grid gap-4">
       {worst ? (

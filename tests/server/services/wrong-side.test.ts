@@ -132,6 +132,18 @@ describe('a run on the wrong side', () => {
     expect((await recordOf()).runs[0]?.wrongSide).to.equal(undefined)
   })
 
+  it('a trouble is no slip any more after ten seconds: a lost pulse is not taken off the record by a word', async () => {
+    await begun(ada)
+    const at = (seconds: number): string => new Date(Date.parse('2026-01-10T07:30:00Z') + seconds * 1_000).toISOString()
+    const id = uuidv7()
+    const trouble = { runId, stepId: 'lay', troubleId: 'lost-pulse', label: 'Pulse lost', note: '' }
+    expect((await ada.sendAs(opened.caseStream, 'trouble', trouble, { id, at: at(0) })).status).to.equal(200)
+    const slip = { troubleEvent: id, word: 'pressed by mistake', isSlip: true }
+    const late = await ada.sendAs(opened.caseStream, 'trouble-ended', slip, { at: at(60) })
+    expect([late.status, ...pathsOf(late)]).to.deep.equal([422, 'body/isSlip'])
+    expect((await ada.sendAs(opened.caseStream, 'trouble-ended', slip, { at: at(8) })).status).to.equal(200)
+  })
+
   it('says what is wrong with what cannot be: off where nothing is on the wrong limb, opened where nothing is on', async () => {
     opened = await openCase(ada)
     const off = await send(ada, 'run-started', { runId: uuidv7(), isTakingOff: true })

@@ -4,8 +4,8 @@ import { findTechnique } from '#core/techniques/registry'
 import type { Plan } from '#core/model/plan'
 import type { BindingStop } from '#core/runs/what-binds'
 import type { Step } from '#core/model/step'
-import { countingRuns, isFreeingRun, isOpeningRun, kindOfRun, type RunKind } from '#contract/records/run-kind'
-import { sideStateOf, type SideState } from '#contract/views/side-state'
+import { isFreeingRun, isOpeningRun, kindOfRun, type RunKind } from '#contract/records/run-kind'
+import { runInSight, sideStateOf } from '#contract/views/side-state'
 import type { CaseRecord } from '#contract/records/case'
 import { outcomesOf, type RunRecord } from '#contract/records/run'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
@@ -49,13 +49,6 @@ export function ApplyScreen() {
   }
   if (!run) return <NotYet caseId={open.record.id} words="Nothing is laid out yet." to="make-ready" label="Make ready" />
   return <Run key={run.id} open={open} run={run} />
-}
-
-/** The run that is shown: while a side is open only the one that takes it off the wrong limb, else the last that counts. */
-function runInSight(record: CaseRecord, state: SideState): RunRecord | undefined {
-  if (state === 'settled') return countingRuns(record).at(-1)
-  const last = record.runs.at(-1)
-  return state === 'off' && last && kindOfRun(last) === 'taking-off' ? last : undefined
 }
 
 function NotYet({

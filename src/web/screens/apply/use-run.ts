@@ -3,8 +3,8 @@ import type { Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { timersOf } from '#core/runs/step-work'
 import type { StepTimer } from '#core/model/step'
-import { isOpeningRun, kindOfRun } from '#contract/records/run-kind'
-import { hasStepRole } from '#core/model/step-role'
+import { isFreeingRun, isOpeningRun, kindOfRun } from '#contract/records/run-kind'
+import { hasStepRole, onRoles } from '#core/model/step-role'
 import { liveTimers, outcomesOf, type RunRecord } from '#contract/records/run'
 import { useDraft } from '../../sync/use-draft'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
@@ -55,8 +55,18 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
   const isLastOpen = (done: Step): boolean => steps.every((one) => one.id === done.id || one.optional || outcomes.has(one.id))
 
   /** An opening is open with its last step that opens or eases: the looks after it are owed from then on. */
-  const isOpenedBy = (done: Step): boolean =>
-    isOpeningRun(run) && opens(done) && steps.every((one) => one.id === done.id || !opens(one) || outcomes.has(one.id))
+  const isOpenedBy = (left: Step): boolean =>
+    isOpeningRun(run) && opens(left) && steps.every((one) => one.id === left.id || !opens(one) || outcomes.has(one.id))
+  /** A run comes to what it is for with its last step, done or passed by, as long as some of it was done: opened, off, or on. */
+  const endAfter = (left: Step, isDone: boolean): void => {
+    const wasDone = (test: (one: Step) => boolean): boolean =>
+      steps.some((one) => test(one) && (one.id === left.id ? isDone : outcomes.get(one.id) === 'done'))
+    if (isOpenedBy(left) && wasDone(opens)) void writeEvent('opened', { runId: run.id })
+    if (kindOfRun(run) === 'taking-off' && isLastOpen(left) && wasDone((one) => hasStepRole(one, 'takes-off') && !one.underneath))
+      void writeEvent('taken-off', { runId: run.id })
+    const isOn = isDone || wasDone((one) => hasStepRole(one, ...onRoles))
+    if (!isFreeingRun(run) && isLastOpen(left) && isOn && !open.record.appliedAt) void writeEvent('applied', {})
+  }
 
   useShownTimers(run, step, isDriver, startTimer)
   return {
@@ -77,15 +87,13 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
       if (hasStepRole(step, 'rigid-on')) endSettingClocks(run)
       for (const action of step.answers ?? []) void writeEvent('response', { action, outcome: 'done', why: '' })
       if (chosenId) choose('')
-      if (isOpenedBy(step)) void writeEvent('opened', { runId: run.id })
-      if (!isLast) return false
-      if (kindOfRun(run) === 'taking-off') void writeEvent('taken-off', { runId: run.id })
-      else if (!isOpeningRun(run) && !open.record.appliedAt) void writeEvent('applied', {})
-      return true
+      endAfter(step, true)
+      return isLast
     },
     skip(reason, despite = []) {
       if (!step) return
       write(step.id, 'skipped', reason, despite)
+      endAfter(step, false)
       if (chosenId) choose('')
     },
     back() {
