@@ -9,6 +9,7 @@ import { startLanePage } from '../harness/lane-page'
 import type { LaneWish } from '../harness/lane-page/show-lane'
 import { testContext } from '../harness/leg-slab-cases'
 import { isLong } from '../harness/long'
+import { patienceMs } from '../harness/patience'
 import { makeDraws } from '../harness/random-draws'
 
 /** 300 with `--long`, else each stage at each width once; every technique in both. */
@@ -59,6 +60,8 @@ describe('labels of the drawings', () => {
     browser = await startBrowser(page.address)
     await browser.setViewport(1280, 800)
     await browser.open('/')
+    const isReady = (): Promise<boolean> => browser.evaluate(`return typeof window.showLanes === 'function'`)
+    await browser.driver.wait(isReady, patienceMs, 'the page that draws lanes did not come')
   })
   after(() => page.close())
 
