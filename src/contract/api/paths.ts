@@ -17,6 +17,7 @@ export const paths = {
   sessionPassword: '/api/session/password',
   board: '/api/board',
   handOver: (query: string) => `/api/hand-over?${query}`,
+  handOverTable: (query: string) => `/api/hand-over.csv?${query}`,
   handOverPaper: (query: string) => `/api/hand-over.pdf?${query}`,
   downtimePack: (query: string) => `/api/downtime.pdf?${query}`,
   recall: (lot: string) => `/api/recall?lot=${encodeURIComponent(lot)}`,

@@ -3,7 +3,7 @@ import type { BoardRow } from '../views/board'
 /** A patient whose device or material is of a lot. */
 export interface RecalledCase {
   readonly row: BoardRow
-  /** What of the lot was taken for it; an incident alone names none. */
+  /** What of the lot was taken for it, or named as used; an incident alone names none. */
   readonly items: readonly string[]
   /** When it was first taken for the case, or reported, ISO 8601. */
   readonly at: string

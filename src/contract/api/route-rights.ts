@@ -65,6 +65,7 @@ export const routeRights = {
   'GET /api/cases/:id/case.json': { who: 'read', reads: { of: 'case', says: 'The case file' } },
   'GET /api/cases/:id/observations.csv': { who: 'read', reads: { of: 'case', says: 'The table of observations' } },
   'GET /api/hand-over': { who: 'read', reads: { of: 'list', says: 'The hand-over' } },
+  'GET /api/hand-over.csv': { who: 'read', reads: { of: 'list', says: 'The hand-over as a table' } },
   'GET /api/hand-over.pdf': { who: 'read', reads: { of: 'list', says: 'The hand-over on paper' } },
   'GET /api/downtime.pdf': { who: 'read', reads: { of: 'list', says: 'The downtime pack' } },
   'GET /api/history': { who: 'read', reads: { of: 'list', says: 'A search of the history' } },

@@ -18,6 +18,7 @@ import { flags } from './flags'
 import { handOver } from './hand-over'
 import { identityChecked } from './identity-checked'
 import { incident } from './incident'
+import { lots } from './lots'
 import { injury } from './injury'
 import { merged } from './merged'
 import { movedIn } from './moved-in'
@@ -147,6 +148,7 @@ export const eventKinds = {
   'taken-over': takenOver,
   note,
   incident,
+  lots,
   removed,
   ended,
   reopened,

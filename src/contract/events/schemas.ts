@@ -19,6 +19,7 @@ import { schema as flags } from './flags.schema'
 import { schema as handOver } from './hand-over.schema'
 import { schema as identityChecked } from './identity-checked.schema'
 import { schema as incident } from './incident.schema'
+import { schema as lots } from './lots.schema'
 import { schema as injury } from './injury.schema'
 import { schema as merged } from './merged.schema'
 import { schema as movedIn } from './moved-in.schema'
@@ -150,6 +151,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'taken-over': takenOver,
   note,
   incident,
+  lots,
   removed,
   ended,
   reopened,

@@ -8,6 +8,7 @@ import type { RigSetting } from '#core/model/rig'
 import type { HandGrip } from '#core/model/step'
 import type { PartId } from '#core/rounds/look'
 import type { IncidentBody } from './incident'
+import type { LotsBody } from '../events/lots'
 import type { PageRecord } from './page'
 import type { Recorded, RunRecord, TroubleRecord } from './run'
 import type { SideAnswer } from './side'
@@ -149,6 +150,8 @@ export interface CaseRecord {
   readonly notes: readonly NoteRecord[]
   /** Reported from here, in the order of time. */
   readonly incidents?: readonly (IncidentBody & Recorded)[]
+  /** Of which lots what was used is, one answer an item; no lots in it where nobody knows them. */
+  readonly lots?: readonly (LotsBody & Recorded)[]
   /** What became of owed work, in the order of time. */
   readonly tasks?: readonly (TaskBody & Recorded & { readonly id: string })[]
   /** Work that people wrote down. */

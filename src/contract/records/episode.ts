@@ -131,6 +131,16 @@ export function patientLabel({ patient, openedAt, zone }: Pick<EpisodeRecord, 'p
   return `Unnamed ${clock}${age}`
 }
 
+/** Birth date and number of a patient in words, and which of the two nobody knows. */
+export function identifiersOf({ born, number }: Pick<PatientDetails, 'born' | 'number'>): string {
+  return `${born ? `born ${born}` : 'birth date not known'}, ${number || 'number not known'}`
+}
+
+/** Who a patient is, as papers say it: what they are called, birth date and number. */
+export function patientIdentity(episode: Pick<EpisodeRecord, 'patient' | 'openedAt' | 'zone'>): string {
+  return `${patientLabel(episode)}, ${identifiersOf(episode.patient)}`
+}
+
 /**
  * Whom something is about where a whole name is too much: "A.P." of a name, and who has none as they are called.
  * @param label as `patientLabel` gives it

@@ -30,6 +30,12 @@ export interface TimerBody {
   /** The step whose end makes it moot. */
   readonly until?: string
 }
+/** Water and room as they were at wetting, and what the limb lay on. */
+export interface WettedIn {
+  readonly waterC: number
+  readonly roomC: number
+  readonly backing: 'air' | 'pillow'
+}
 /** A timer is its start event: what is left follows from the clock. */
 export interface TimerRecord {
   readonly id: string
@@ -42,6 +48,8 @@ export interface TimerRecord {
   readonly until?: string
   /** When somebody ended it or heard it out. */
   readonly endedAt?: string
+  /** Water and room when it was wetted, of a clock that runs from there. */
+  readonly wetIn?: WettedIn
 }
 /** Who drives a run, on which device; anybody else follows. */
 export interface RunDriver {

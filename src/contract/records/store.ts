@@ -44,6 +44,7 @@ export interface StockMovement {
   readonly itemCode: string
   readonly delta: number
   readonly kind: string
+  readonly lotId: string | null
   readonly caseId: string | null
   readonly by: string
   readonly at: string

@@ -6,7 +6,7 @@ import { actionTexts } from '#core/model/action'
 import { spoken, type Region, type Side } from '#core/model/vocabulary'
 import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
-import { patientLabel, type EpisodeRecord } from '../records/episode'
+import { identifiersOf, patientLabel, type EpisodeRecord } from '../records/episode'
 import type { Recorded } from '../records/run'
 import { callsOf } from './calls-of'
 import { shiftStory, type StoryLine } from './shift-story'
@@ -23,7 +23,8 @@ export interface HandOverLine {
   readonly caseId: string
   readonly place: string
   readonly patient: string
-  readonly number: string
+  /** Birth date and number, or which of the two nobody knows. */
+  readonly identifiers: string
   readonly technique: string
   readonly region: Region | null
   readonly side: Side | null
@@ -76,7 +77,7 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
     caseId: record.id,
     place: episode.place,
     patient: patientLabel(episode),
-    number: episode.patient.number,
+    identifiers: identifiersOf(episode.patient),
     technique: findTechnique(record.technique)?.name ?? record.technique,
     region: injury?.region ?? null,
     side: injury?.side ?? null,

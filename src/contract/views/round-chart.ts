@@ -9,6 +9,8 @@ import { casesServed } from './related-cases'
 export interface RoundChart {
   /** Times of the rounds that are shown, ISO 8601, the earliest first. */
   readonly times: readonly string[]
+  /** Who did each. */
+  readonly by: readonly string[]
   readonly rows: readonly { readonly id: string; readonly label: string; readonly values: readonly string[] }[]
 }
 
@@ -73,6 +75,7 @@ export function chartOf(record: CaseRecord, episode: EpisodeRecord, most = 3): R
   const ids = [...new Set(entered.flatMap((one) => [...one.keys()]))]
   return {
     times: rounds.map((one) => one.at),
+    by: rounds.map((one) => one.by),
     rows: ids.map((id) => ({ id, label: nameOfId(id), values: entered.map((one) => one.get(id) ?? '') })),
   }
 }

@@ -1,6 +1,6 @@
+import type { Level } from '#core/model/finding'
 import { actionTexts } from '#core/model/action'
 import { nameOfId } from '#core/standing/item-names'
-import { describeMaterial } from '#core/planner/describe-material'
 import { gripWords } from '#core/runs/grips'
 import type { Caution, Plan } from '#core/model/plan'
 import { stepName } from '#core/runs/step-name'
@@ -12,11 +12,14 @@ import { callsOf } from './calls-of'
 import { standCaseRounds } from './case-rounds'
 import { standingOf } from './standing-of-case'
 import type { CaseRecord } from '../records/case'
-import { patientLabel, type EpisodeRecord } from '../records/episode'
+import { patientIdentity, type EpisodeRecord, type RoundRecord } from '../records/episode'
 import { harmWords } from '../records/incident'
-import { isOpeningRun } from '../records/run-kind'
+import { isOpeningRun, kindOfRun } from '../records/run-kind'
 import { orderLines } from './order-lines'
+import { lotLines, usedItems, type LotLine } from './lots-used'
+import { spiteOf } from './shift-story'
 import { sideLines } from './side-lines'
+import { timerLines, wettedWords } from './timer-lines'
 import type { RunRecord } from '../records/run'
 
 /** A line of the run record; `at` is ISO 8601 where it has a time. */
@@ -53,23 +56,19 @@ export function summariseRun(
 ): RunSummary {
   const technique = findTechnique(plan.technique)
   const injury = episode.injuries[record.injuryId]
-  const { patient } = episode
   const { steps } = plan.procedure
   const label = (stepId: string): string => stepName(steps.find((step) => step.id === stepId) ?? { id: stepId })
   const last = run.steps.at(-1)
-  const setup = record.setup
   const isWet = steps.some((step) => step.wet)
   const facts: (readonly [string, string])[] = [
-    ['Patient', [patientLabel(episode), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean).join(', ')],
+    ['Patient', patientIdentity(episode)],
     ['Part', [injury?.side ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' ') || 'not set'],
     ['Technique', `${technique?.name ?? plan.technique}${isOpeningRun(run) && run.isOpenNow ? ', opened now' : ''}`],
     ['Place', episode.place],
     ['Begun by', run.by],
     ...(run.wrongSide ? [['Ended', `wrong side, by ${run.wrongSide.by}: nothing in it counts for the right limb`] as const] : []),
     ...(record.accepted ? [['Plan accepted by', record.accepted.by] as const] : []),
-    ...(isWet
-      ? [['Water, room', `${setup.waterC} °C, ${setup.roomC} °C, on ${setup.backing === 'air' ? 'open air' : 'a pillow'}`] as const]
-      : []),
+    ...(isWet ? [['Water, room', wettedWords(run, record.setup)] as const] : []),
   ]
   const sections: SummarySection[] = [
     {
@@ -79,6 +78,7 @@ export function summariseRun(
         .filter((entry) => entry.outcome !== 'undone')
         .map((entry) => ({ at: entry.at, by: entry.by, text: `${label(entry.stepId)}${entry.outcome === 'skipped' ? ': skipped' : ''}` })),
     },
+    { id: 'spite', title: 'Kept in spite', lines: spiteOf(record, [run]) },
     { id: 'deviations', title: 'Deviations', lines: findDeviations(steps, run.steps).map((one) => describeDeviation(one, label)) },
     {
       id: 'angles',
@@ -102,12 +102,8 @@ export function summariseRun(
       })),
     },
     { id: 'straps', title: 'Straps', lines: strapLines(run, plan) },
-    {
-      id: 'timers',
-      title: 'Timers',
-      lines: run.timers.map((one) => ({ at: one.startedAt, by: '', text: `${one.label}, ${formatMinutes(one.minutes)}` })),
-    },
-    { id: 'materials', title: 'Materials', lines: plan.materials.map((one) => plain(describeMaterial(one, 'metric'))) },
+    { id: 'timers', title: 'Timers', lines: timerLines(run) },
+    { id: 'materials', title: 'Materials', lines: materialLines(record, run, plan) },
     {
       id: 'figures',
       title: 'Planned figures',
@@ -182,8 +178,8 @@ export function summariseRun(
       id: 'checks',
       title: 'Checks',
       lines: standCaseRounds(record, episode, nowMs)
-        .judged.filter(({ round }) => round.isBaseline || Date.parse(round.at) >= Date.parse(run.startedAt))
-        .slice(0, 6)
+        .judged.filter(({ round, verdict }) => isOfRun(run, round, verdict.level))
+        .slice(0, mostRounds)
         .map(({ round, verdict }) => ({
           at: round.at,
           by: round.by,
@@ -192,6 +188,27 @@ export function summariseRun(
     },
   ]
   return { title: isOpeningRun(run) ? 'Opening record' : 'Run record', facts, sections: sections.filter((one) => one.lines.length > 0) }
+}
+
+const mostRounds = 8
+/** How far back an opening looks for what it was opened for. */
+const beforeOpeningMs = 12 * 3_600_000
+
+/** Whether a round is told with a run: the baseline, what came after its start, and of an opening the urgent rounds that led to it. */
+function isOfRun(run: RunRecord, { at, isBaseline }: Pick<RoundRecord, 'at' | 'isBaseline'>, level: Level): boolean {
+  const sinceMs = Date.parse(at) - Date.parse(run.startedAt)
+  return isBaseline || sinceMs >= 0 || (isOpeningRun(run) && level === 'urgent' && sinceMs > -beforeOpeningMs)
+}
+
+/** What a run used; of what stays on, its lots as far as anybody asked. */
+function materialLines(record: CaseRecord, run: RunRecord, plan: Plan): readonly SummaryLine[] {
+  return kindOfRun(run) === 'application' ? lotLines(record, plan).map(lotLine) : usedItems(plan).map((one) => plain(one.label))
+}
+
+function lotLine({ label, answer }: LotLine): SummaryLine {
+  if (!answer) return plain(`${label}: lot not asked`)
+  const lots = answer.lots.length > 0 ? `${answer.lots.length > 1 ? 'lots' : 'lot'} ${answer.lots.join(', ')}` : 'lot unknown'
+  return { ...plain(`${label}: ${lots}`), by: answer.by }
 }
 
 /** Actions, calls, decisions and troubles that ended, in the order of their times. */
@@ -238,8 +255,4 @@ function strapLines(run: RunRecord, plan: Plan): readonly SummaryLine[] {
     const reason = (run.straps ?? []).find((item) => item.strapId === one.strapId && item.stepId === one.stepId && item.reason)?.reason
     return { at: one.at, by: one.by, text: `${strap?.label ?? one.strapId}: ${one.mark}${reason ? `; out of turn: ${reason}` : ''}` }
   })
-}
-
-function formatMinutes(minutes: number): string {
-  return minutes >= 120 ? `${(minutes / 60).toFixed(0)} h` : `${Number.isInteger(minutes) ? minutes : minutes.toFixed(1)} min`
 }

@@ -3,6 +3,7 @@ import { nameOfId, nameOfPart } from '#core/standing/item-names'
 import { isCannotAssess } from '#core/model/observation'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
+import type { RunRecord } from '../records/run'
 import { countingRuns, kindOfRun, type RunKind } from '../records/run-kind'
 import { standCaseRounds, type JudgedRound } from './case-rounds'
 import { casesServed } from './related-cases'
@@ -29,7 +30,7 @@ export function shiftStory(record: CaseRecord, episode: EpisodeRecord, sinceMs: 
     ...lossesOf(standCaseRounds(record, episode, nowMs).judged),
     ...triedOf(record, episode),
     ...runsOf(record),
-    ...spiteOf(record),
+    ...spiteOf(record, countingRuns(record)),
     ...sideLines(record),
     ...(record.troubles ?? []).flatMap(({ at, by, label, ended }) =>
       ended?.isSlip
@@ -112,9 +113,9 @@ const beginnings: Readonly<Record<RunKind, string>> = {
   'taking-off': 'take it off the wrong limb',
 }
 
-/** What was gone past or kept although something spoke against it, and why. */
-function spiteOf(record: CaseRecord): readonly StoryLine[] {
-  const steps = countingRuns(record).flatMap((run) =>
+/** What was gone past in some runs, or kept of the plan, although something spoke against it, and why. */
+export function spiteOf(record: CaseRecord, runs: readonly RunRecord[]): readonly StoryLine[] {
+  const steps = runs.flatMap((run) =>
     run.steps
       .filter((step) => step.despite?.length)
       .map(({ at, by, stepId, outcome, despite, reason }) => ({

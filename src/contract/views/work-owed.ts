@@ -1,4 +1,5 @@
 import { nextRound } from '#core/rounds/live-rounds'
+import { byDay } from '#core/rounds/by-day'
 import { liveTasks, tasksOf, type TaskKind } from '#core/rounds/live-tasks'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
@@ -60,7 +61,7 @@ export function workOwed(record: CaseRecord, episode: EpisodeRecord, nowMs: numb
       kind,
       name: names[kind],
       text,
-      dueAt,
+      dueAt: kind === 'review' ? byDay(dueAt, episode.zone) : dueAt,
       graceMin,
       lastDoneAt,
     }))

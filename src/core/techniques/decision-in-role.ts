@@ -20,9 +20,9 @@ export function decisionInRole(plan: Plan | undefined, role: DecisionRole): Deci
 }
 
 /** The decisions of a plan that name an item to be set aside, each with how to know it on the shelf. */
-export function takenItems(plan: Plan): readonly { readonly value: unknown; readonly isItem: NonNullable<DecisionDefinition['isItem']> }[] {
+export function takenItems(plan: Plan): readonly (Decision & { readonly isItem: NonNullable<DecisionDefinition['isItem']> })[] {
   return declaredIn(plan, 'taken').flatMap(({ id, isItem }) => {
     const decision = plan.decisions.find((one) => one.id === id)
-    return decision && isItem ? [{ value: decision.value, isItem }] : []
+    return decision && isItem ? [{ ...decision, isItem }] : []
   })
 }

@@ -7,7 +7,7 @@ import { decisionsInRole } from '#core/techniques/decision-in-role'
 import type { SheetId } from '#contract/api/papers'
 import { protocolOf, type CaseRecord } from '#contract/records/case'
 import { endingWords } from '#contract/records/ending'
-import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
+import { identifiersOf, patientLabel, type EpisodeRecord } from '#contract/records/episode'
 import { protocolName } from '#contract/records/protocol'
 import { handOverOf } from '#contract/views/hand-over'
 import { planOfRun } from '#contract/views/plan-in-force'
@@ -78,8 +78,8 @@ function whoOf(record: CaseRecord, episode: EpisodeRecord): string {
     question === 'swelling' ? 'swelling' : flagLabel(question).toLowerCase(),
   )
   return [
-    patient.born ? `born ${patient.born}` : age,
-    patient.number,
+    identifiersOf(patient),
+    patient.born ? '' : age,
     flags.map(flagLabel).join(', '),
     notSo.length > 0 ? `Asked, not so: ${notSo.join(', ')}` : '',
   ]

@@ -34,7 +34,7 @@ function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
   const strong = (text: string): FlowBlock => ({ kind: 'strong', text })
   return [
     { kind: 'rule' },
-    { kind: 'heading', text: `${line.place}   ${line.patient}${line.number ? `, ${line.number}` : ''}` },
+    { kind: 'heading', text: `${line.place}   ${line.patient}, ${line.identifiers}` },
     small(`${line.technique}, ${part || 'side not set'}, ${on}`),
     ...(line.careful.length > 0 ? [strong(`Careful: ${line.careful.join(', ').toLowerCase()}`)] : []),
     strong(line.stands.length > 0 ? 'Stands' : line.headline),

@@ -4,7 +4,7 @@ import { findTechnique } from '#core/techniques/registry'
 import type { SheetId } from '#contract/api/papers'
 import type { CaseRecord } from '#contract/records/case'
 import { harmWords } from '#contract/records/incident'
-import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
+import { patientIdentity, patientLabel, type EpisodeRecord } from '#contract/records/episode'
 import { printFlow, type FlowBlock } from './flow-paper'
 
 /** What went wrong with a case, for whoever looks into it, with room to go on by hand. */
@@ -17,7 +17,7 @@ export function printIncident(record: CaseRecord, episode: EpisodeRecord, printe
     { kind: 'title', text: title },
     {
       kind: 'line',
-      text: `${episode.patient.number ? `${episode.patient.number}. ` : ''}${episode.place}. ${findTechnique(record.technique)?.name ?? record.technique}, ${part || 'side not set'}.`,
+      text: `${patientIdentity(episode)}. ${episode.place}. ${findTechnique(record.technique)?.name ?? record.technique}, ${part || 'side not set'}.`,
     },
     ...incidentBlocks(record, episode.zone),
     { kind: 'heading', text: 'Looked into' },

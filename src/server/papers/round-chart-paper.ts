@@ -3,7 +3,7 @@ import { spoken } from '#core/model/vocabulary'
 import { findTechnique } from '#core/techniques/registry'
 import type { SheetId } from '#contract/api/papers'
 import type { CaseRecord } from '#contract/records/case'
-import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
+import { patientIdentity, patientLabel, type EpisodeRecord } from '#contract/records/episode'
 import { chartOf } from '#contract/views/round-chart'
 import { printFlow, type FlowBlock } from './flow-paper'
 
@@ -23,15 +23,16 @@ export function printRoundChart(record: CaseRecord, episode: EpisodeRecord, prin
 export function roundChartBlocks(record: CaseRecord, episode: EpisodeRecord, room = emptyColumns): readonly FlowBlock[] {
   const injury = episode.injuries[record.injuryId]
   const part = [injury?.side?.toUpperCase(), injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' ')
-  const { times, rows } = chartOf(record, episode)
+  const { times, by, rows } = chartOf(record, episode)
   const clock = (at: string): string => DateTime.fromISO(at, { zone: episode.zone }).toFormat('d LLL HH:mm')
   const empty = Array.from({ length: room }, () => '')
   return [
+    { kind: 'strong', text: patientIdentity(episode) },
     { kind: 'line', text: `${episode.place}. ${findTechnique(record.technique)?.name ?? record.technique}, ${part || 'side not set'}.` },
     {
       kind: 'table',
       head: ['', ...times.map(clock), ...empty.map(() => '        :')],
-      rows: [...rows.map((row) => [row.label, ...row.values, ...empty]), ['By', ...times.map(() => ''), ...empty]],
+      rows: [...rows.map((row) => [row.label, ...row.values, ...empty]), ['By', ...by, ...empty]],
       shares: [2.4, ...times.map(() => 1), ...empty.map(() => 1)],
     },
   ]

@@ -5,8 +5,9 @@ import { homeWarnings } from '#core/standing/home-warnings'
 import { findTechnique } from '#core/techniques/registry'
 import type { SheetId } from '#contract/api/papers'
 import type { CaseRecord } from '#contract/records/case'
-import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
+import { patientIdentity, type EpisodeRecord } from '#contract/records/episode'
 import { orderLines } from '#contract/views/order-lines'
+import { carefulAtHome, castAtHome } from '#contract/views/take-home'
 import { workOwed } from '#contract/views/work-owed'
 import { largeSize, printFlow, type FlowBlock } from './flow-paper'
 
@@ -42,11 +43,12 @@ export function takeHomeBlocks(
   const owed = workOwed(goingOn, episode, Date.parse(printedAt)).filter((one) => one.kind !== 'round')
   const home = ended?.home
   const ordered = orderLines(record)
+  const cast = castAtHome(record)
   return [
     { kind: 'title', text: title },
-    { kind: 'line', text: [patientLabel(episode), part].filter(Boolean).join(', ') },
+    { kind: 'line', text: [patientIdentity(episode), part].filter(Boolean).join(', ') },
     { kind: 'heading', text: 'Call or come back at once if' },
-    { kind: 'list', lines: homeWarnings(technique?.onUrgent.holds ?? 'break', bodyRegionOf(region)) },
+    { kind: 'list', lines: [...homeWarnings(technique?.onUrgent.holds ?? 'break', bodyRegionOf(region)), ...carefulAtHome(episode)] },
     { kind: 'heading', text: `Day and night, call: ${home?.callNumber ?? blank}` },
     { kind: 'line', text: 'Do not cut it open yourself, and do not wait for the morning.' },
     { kind: 'heading', text: 'Your times' },
@@ -63,6 +65,7 @@ export function takeHomeBlocks(
     {
       kind: 'list',
       lines: [
+        ...(cast ? [cast] : []),
         ...plan.care,
         ...(home && home.walkingAid !== 'none' ? [`You walk with ${aids[home.walkingAid]}.`] : []),
         ...(home ? [`At home helps you: ${home.helper}.`] : []),

@@ -234,7 +234,7 @@ export function createStockRepository(db: Sequelize) {
     addMovements,
     async movements(placeId: string, limit: number): Promise<readonly StockMovement[]> {
       const rows = await db.query<Omit<StockMovement, 'at' | 'id'> & { id: number; at: Date }>(
-        `SELECT id, item_code AS itemCode, delta, kind, case_id AS caseId, actor_name AS \`by\`, at FROM stock_movements
+        `SELECT id, item_code AS itemCode, delta, kind, lot_id AS lotId, case_id AS caseId, actor_name AS \`by\`, at FROM stock_movements
          WHERE place_id = :placeId ORDER BY id DESC LIMIT :limit`,
         { type: QueryTypes.SELECT, replacements: { placeId, limit } },
       )

@@ -257,10 +257,11 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     },
 
     /** Cases from which an incident with a lot was reported. */
-    async casesWithIncidentOf(lot: string): Promise<readonly string[]> {
+    async casesNamingLot(lot: string): Promise<readonly string[]> {
       const rows = await db.query<{ id: string }>(
-        "SELECT DISTINCT stream_id AS id FROM events WHERE kind = 'incident' AND JSON_VALUE(body, '$.lot') = :lot",
-        { type: QueryTypes.SELECT, replacements: { lot } },
+        `SELECT DISTINCT stream_id AS id FROM events WHERE (kind = 'incident' AND JSON_VALUE(body, '$.lot') = :lot)
+         OR (kind = 'lots' AND JSON_SEARCH(body, 'one', :pattern, '!', '$.lots') IS NOT NULL)`,
+        { type: QueryTypes.SELECT, replacements: { lot, pattern: lot.replace(/[!%_]/g, '!$&') } },
       )
       return rows.map((row) => row.id)
     },

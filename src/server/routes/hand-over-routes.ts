@@ -1,3 +1,4 @@
+import { stringify } from 'csv-stringify/sync'
 import type { Response, Router } from 'express'
 import Joi from 'joi'
 import { standingLevels } from '#core/model/standing'
@@ -6,6 +7,7 @@ import { sheets, type SheetId } from '#contract/api/papers'
 import { zone as zoneSchema } from '#contract/field-schemas'
 import { isAtPlace } from '#contract/views/at-place'
 import { handOverOf, orderHandOver, type HandOverLine } from '#contract/views/hand-over'
+import { handOverColumns, handOverTable } from '#contract/views/hand-over-table'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
 import type { SignedInRequest } from '../middleware/session'
@@ -24,7 +26,7 @@ const paperSchema = Joi.object({
   zone: zoneSchema.default('Etc/UTC'),
 })
 
-/** What one shift tells the next, of all live cases or of the places that begin with some words, on screen and on paper. */
+/** What one shift tells the next, of all live cases or of the places that begin with some words, on screen, on paper and as a table. */
 export function handOverRoutes(
   { router, route }: Guarded,
   {
@@ -68,6 +70,15 @@ export function handOverRoutes(
   route('GET /api/hand-over', async (request: SignedInRequest, response: Response<HandOverAnswer>) => {
     const { place } = parseWith<{ place: string }>(screenSchema, request.query)
     response.json({ lines: await read(place), now: new Date(clock()).toISOString() })
+  })
+
+  route('GET /api/hand-over.csv', async (request: SignedInRequest, response) => {
+    const { place } = parseWith<{ place: string }>(screenSchema, request.query)
+    response
+      .type('text/csv')
+      .attachment('hand-over.csv')
+      // A cell that begins like a formula is text.
+      .send(stringify([[...handOverColumns], ...handOverTable(await read(place))], { escape_formulas: true }))
   })
 
   route('GET /api/hand-over.pdf', async (request: SignedInRequest, response) => {

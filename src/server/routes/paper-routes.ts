@@ -7,7 +7,7 @@ import type { Caution, Plan } from '#core/model/plan'
 import type { GeometryPolygon } from '#core/model/geometry'
 import { findTechnique } from '#core/techniques/registry'
 import { protocolOf, type CaseRecord } from '#contract/records/case'
-import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
+import { patientIdentity, type EpisodeRecord } from '#contract/records/episode'
 import { uuid } from '#contract/field-schemas'
 import { caseOfRun } from '#contract/views/opening-run'
 import { isCutOut, paperKinds, sheets, type PaperKind, type SheetId } from '#contract/api/papers'
@@ -15,6 +15,7 @@ import { planInForce, planOfRun } from '#contract/views/plan-in-force'
 import { isPressing } from '#core/model/standing'
 import { standingOf } from '#contract/views/standing-of-case'
 import { summariseRun } from '#contract/views/run-summary'
+import { takeHomeRefusal } from '#contract/views/take-home'
 import { workOwed } from '#contract/views/work-owed'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
@@ -108,8 +109,12 @@ export function paperRoutes(
       }
       case 'release-card':
         return deps.print('release-card', factsOf(opened, await planOf(opened), cautions, at), sheet)
-      case 'take-home':
-        return deps.print('take-home', record, episode, await planOf(opened), now, sheet)
+      case 'take-home': {
+        const plan = await planOf(opened)
+        const refusal = takeHomeRefusal(record, plan, standingOf(record, episode, cautions && { cautions }, Date.parse(now)))
+        if (refusal) throw new ApiError(409, 'nothing-to-print', refusal)
+        return deps.print('take-home', record, episode, plan, now, sheet)
+      }
       case 'case-summary':
         return deps.print('case-summary', { record, episode, plan: await planOf(opened), live: cautions }, now, sheet)
       case 'incident':
@@ -127,11 +132,10 @@ export function paperRoutes(
 function factsOf({ record, episode }: Opened, plan: Plan, live: readonly Caution[] | null, { now, address }: Asked): BedsideFacts {
   const technique = findTechnique(record.technique)
   const injury = episode.injuries[record.injuryId]
-  const { patient } = episode
   const isOnLeg = injury?.region ? bodyRegionOf(injury.region) === 'leg' : false
   const next = workOwed(record, episode, Date.parse(now)).find((one) => one.kind === 'round')
   return {
-    who: [patientLabel(episode), patient.born ? `born ${patient.born}` : '', patient.number].filter(Boolean).join(', '),
+    who: patientIdentity(episode),
     part: [injury?.side?.toUpperCase() ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' '),
     device: technique?.name ?? record.technique,
     appliedAt: record.appliedAt,

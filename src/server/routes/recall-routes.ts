@@ -1,5 +1,6 @@
 import type { Response, Router } from 'express'
 import Joi from 'joi'
+import { spoken } from '#core/model/vocabulary'
 import type { RecallAnswer, RecalledCase } from '#contract/api/recall'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
@@ -10,7 +11,7 @@ import type { StreamRepository } from '../repositories/streams'
 
 const querySchema = Joi.object({ lot: Joi.string().trim().min(2).max(40).required() })
 
-/** Which patients have or had a lot: by what was taken for them, and by incidents that name it. */
+/** Which patients have or had a lot: by what was taken for them, by what people named as used, and by incidents that name it. */
 export function recallRoutes(
   { router, route }: Guarded,
   { stock, streams, clock }: { stock: StockRepository; streams: StreamRepository; clock: Clock },
@@ -18,18 +19,19 @@ export function recallRoutes(
   route('GET /api/recall', async (request: SignedInRequest, response: Response<RecallAnswer>) => {
     const { lot } = parseWith<{ lot: string }>(querySchema, request.query)
     const taken = await stock.takenOfLot(lot)
-    const reported = await streams.casesWithIncidentOf(lot)
+    const named = await streams.casesNamingLot(lot)
     const cases: RecalledCase[] = []
-    for (const id of new Set([...taken.map((one) => one.caseId), ...reported])) {
+    for (const id of new Set([...taken.map((one) => one.caseId), ...named])) {
       const found = await streams.findWithLine(id)
       if (!found) continue
       const own = taken.filter((one) => one.caseId === id)
       const incident = found.record.incidents?.find((one) => one.lot === lot)
-      const first = own[0] ?? incident
+      const used = (found.record.lots ?? []).filter((one) => one.lots.includes(lot))
+      const first = own[0] ?? used[0] ?? incident
       if (!first) continue
       cases.push({
         row: { ...found.board, live: null, search: '' },
-        items: [...new Set(own.map((one) => one.label))],
+        items: [...new Set([...own.map((one) => one.label), ...used.map((one) => spoken(one.item))])],
         at: first.at,
         by: first.by,
         isOn: found.record.appliedAt !== null && found.record.removedAt === null,

@@ -23,6 +23,7 @@ import type { Actor } from './writing'
 const afterRemoval: readonly string[] = [
   'note',
   'incident',
+  'lots',
   'moved-out',
   'moved-in',
   'reading-withdrawn',
@@ -40,6 +41,7 @@ const afterRemoval: readonly string[] = [
 const afterEnd: readonly string[] = [
   'note',
   'incident',
+  'lots',
   'moved-out',
   'moved-in',
   'reading-withdrawn',

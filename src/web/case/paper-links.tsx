@@ -13,16 +13,32 @@ const names: Readonly<Record<PaperKind, string>> = {
   incident: 'Incident report',
 }
 
-/** Papers of a case, each on either size of sheet. */
-export function PaperLinks({ caseId, papers, runId }: { caseId: string; papers: readonly PaperKind[]; runId?: string }) {
+/** Papers of a case, each on either size of sheet; of one that is not printed now, why. */
+export function PaperLinks({
+  caseId,
+  papers,
+  runId,
+  refused = {},
+}: {
+  caseId: string
+  papers: readonly PaperKind[]
+  runId?: string
+  refused?: Readonly<Partial<Record<PaperKind, string>>>
+}) {
   return (
     <ul aria-label="Print" className="flex flex-wrap gap-2">
       {papers.map((paper) => (
         <li key={paper}>
-          <PrintPair
-            name={names[paper]}
-            href={(sheet) => `${paths.paper(caseId, paper, sheet)}${runId && paper === 'run-record' ? `&run=${runId}` : ''}`}
-          />
+          {refused[paper] ? (
+            <p className="max-w-prose text-soft">
+              {names[paper]}: {refused[paper]}
+            </p>
+          ) : (
+            <PrintPair
+              name={names[paper]}
+              href={(sheet) => `${paths.paper(caseId, paper, sheet)}${runId && paper === 'run-record' ? `&run=${runId}` : ''}`}
+            />
+          )}
         </li>
       ))}
     </ul>

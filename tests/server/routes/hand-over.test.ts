@@ -1,5 +1,7 @@
 import { expect } from 'chai'
+import { parse } from 'csv-parse/sync'
 import type { HandOverAnswer } from '#contract/api/hand-over'
+import { handOverColumns } from '#contract/views/hand-over-table'
 import type { HandOverLine } from '#contract/views/hand-over'
 import { bothLegs } from '../../../src/server/demo/findings'
 import { goodBodies } from '../../harness/good-events'
@@ -61,6 +63,21 @@ describe('the hand-over', () => {
     expect(line?.takenOver?.by).to.equal('tom')
     await ada.send(opened.caseStream, 'worry', { text: '' })
     expect((await lineOf(opened))?.worry).to.equal(null)
+  })
+
+  it('is a table of what screen and paper tell', async () => {
+    const opened = await patientAt('Ward T, bed 1', '=Table One', { pulse: 'absent' })
+    const { status, bytes } = await ada.getBytes('/api/hand-over.csv?place=Ward%20T')
+    expect(status).to.equal(200)
+    const [head, ...rows] = parse(Buffer.from(bytes).toString('utf8')) as readonly (readonly string[])[]
+    expect(head).to.deep.equal([...handOverColumns])
+    const line = await lineOf(opened)
+    const textsOf = (told: string): readonly string[] => rows.filter((row) => row[5] === told).map((row) => row[8] ?? '')
+    expect(textsOf('stands')).to.deep.equal(line?.stands.map((one) => one.text))
+    expect(textsOf('owed')).to.deep.equal(line?.owed.map((one) => one.text))
+    expect(textsOf('happened')).to.have.length(line?.happened.length ?? 0)
+    // A name that begins like a formula is text.
+    expect(rows[0]?.[1]).to.equal("'=Table One")
   })
 
   it('leaves out whoever is gone', async () => {

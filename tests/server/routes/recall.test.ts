@@ -50,6 +50,19 @@ describe('recalling a lot', () => {
     expect((await recall('TN-778')).cases).to.deep.equal([])
   })
 
+  it('finds what was named as used, by the last answer about it, to the letter', async () => {
+    const other = await openCase(ada)
+    const say = async (lots: readonly string[]): Promise<Answer> => ada.send(other.caseStream, 'lots', { item: 'slab', lots })
+    expect((await say(['100%_CAST', 'TS-1'])).status).to.equal(200)
+    expect((await recall('100%_CAST')).cases.map((one) => [one.row.caseId, one.items])).to.deep.equal([[other.caseStream.id, ['slab']]])
+    expect((await recall('100%_cast')).cases).to.deep.equal([])
+    expect((await recall('100xyCAST')).cases).to.deep.equal([])
+    await say([])
+    expect((await recall('TS-1')).cases).to.deep.equal([])
+    const refused = await say(['x'])
+    expect([refused.status, pathsOf(refused)]).to.deep.equal([422, ['body/lots/0']])
+  })
+
   it('finds an incident that names it, also where nothing came from the store', async () => {
     const other = await openCase(ada)
     const report = { what: 'The buckle broke under pull, strap replaced', harm: 'minor', lot: 'PT-0426' }

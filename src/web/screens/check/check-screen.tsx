@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { isPlaced } from '#contract/views/is-placed'
 import { AfterChange } from '../../case/after-change'
+import { LotPanel } from '../../case/lot-panel'
 import { FitTests } from '../../case/fit-tests'
 import { StandingPanel } from '../../case/standing-panel'
 import { usePlanInForce } from '../../case/use-plan'
@@ -34,6 +35,7 @@ export function CheckScreen() {
     <>
       <FitTests tests={plan.fit} record={record} onSave={(body) => void writeEvent('fit', body)} />
       <RunAngles open={open} plan={plan} />
+      {record.appliedAt ? <LotPanel record={record} plan={plan} /> : null}
     </>
   )
   const warning = hasBaseline ? null : (

@@ -39,7 +39,7 @@ export function HandOverCard({ line, now }: { line: HandOverLine; now: number })
         <Link to={`/case/${line.caseId}/watch`} className="text-[1.12rem] font-bold underline decoration-line underline-offset-4">
           {line.patient}
         </Link>
-        <p className="text-soft">{[line.place, line.number].filter(Boolean).join(' · ')}</p>
+        <p className="text-soft">{[line.place, line.identifiers].filter(Boolean).join(' · ')}</p>
         <p className="mt-1">
           <strong>{part || 'side not set'}</strong> · {line.technique}
           {line.onSince ? `, ${line.isOff ? 'off' : `on since ${when(line.onSince)}`}` : ', not on yet'}

@@ -36,6 +36,13 @@ export function HandOverScreen() {
         <p className="ml-auto flex flex-wrap gap-2">
           <PrintPair name="On paper" href={(sheet) => paths.handOverPaper(`${query.toString()}&sheet=${sheet}`)} />
           <PrintPair name="Downtime pack" href={(sheet) => paths.downtimePack(`${query.toString()}&sheet=${sheet}`)} />
+          <a
+            className="content-center px-2 underline underline-offset-4"
+            href={paths.handOverTable(new URLSearchParams({ place: area }).toString())}
+            download
+          >
+            As a table
+          </a>
         </p>
       </div>
       {refusal ? (

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { runName } from '#contract/records/run-kind'
+import { kindOfRun, runName } from '#contract/records/run-kind'
 import type { SummaryLine } from '#contract/views/run-summary'
 import { summariseRun } from '#contract/views/run-summary'
 import type { RunRecord } from '#contract/records/run'
@@ -7,6 +7,7 @@ import { usePlan, usePlanOfRun } from '../../case/use-plan'
 import { ChoiceRow } from '../../parts/choice-row'
 import { formatClock, formatWhen } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
+import { LotPanel } from '../../case/lot-panel'
 import { PaperLinks } from '../../case/paper-links'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, type OpenCase } from '../../sync/case-store'
@@ -62,6 +63,7 @@ function Summary({ open, run }: { open: OpenCase; run: RunRecord }) {
           </div>
         ))}
       </dl>
+      {kindOfRun(run) === 'application' ? <LotPanel record={open.record} plan={plan} /> : null}
       <div className="gap-x-8 lg:columns-2">
         {summary.sections.map((section) => (
           <section key={section.id} aria-labelledby={`record-${section.id}`} className="mb-5 break-inside-avoid">

@@ -8,6 +8,7 @@ import { toClinicalCase } from '#contract/views/clinical-case'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { isHeld } from '#contract/views/standing-of-case'
 import { trendsOf } from '#contract/views/trends'
+import { takeHomeRefusal } from '#contract/views/take-home'
 import { workOwed } from '#contract/views/work-owed'
 import type { RoundRecord } from '#contract/records/episode'
 import { paths } from '#contract/api/paths'
@@ -96,6 +97,7 @@ export function WatchScreen() {
   const work = workOwed(record, episode, now)
   const owed = work.filter((one) => one.kind !== 'round')
   const next = work.find((one) => one.kind === 'round')
+  const noSheet = takeHomeRefusal(record, plan, standing)
   return (
     <>
       <StagePage
@@ -148,6 +150,7 @@ export function WatchScreen() {
             </h2>
             <PaperLinks
               caseId={record.id}
+              refused={noSheet ? { 'take-home': noSheet } : {}}
               papers={[
                 'take-home',
                 'round-chart',
