@@ -1,11 +1,5 @@
+import type { LotsBody } from '../records/lots'
 import { caseKind } from './kind'
-
-export interface LotsBody {
-  /** What was used, by its id among `usedItems`. */
-  readonly item: string
-  /** Lot numbers as they are printed on it; empty where nobody knows them. */
-  readonly lots: readonly string[]
-}
 
 /** Of which lots something was that was used on the patient; a later answer about the same item takes the place of this one. */
 export const lots = caseKind<LotsBody>({

@@ -112,7 +112,7 @@ describe('the round chart', () => {
       findings: { limbs: [{ limb: 'leg' as const, side: 'left' as const, pulse: { cannotAssess: true as const, reason: 'asleep' } }] },
     }
     expect(observationsOf(blind)).to.deep.equal([{ item: 'leg-left/pulse', value: 'cannot: asleep' }])
-    expect(chartOf(caseAfter(), stay)).to.deep.equal({ times: [], rows: [] })
+    expect(chartOf(caseAfter(), stay)).to.deep.equal({ times: [], by: [], rows: [] })
   })
 
   it('prints with rounds and without any, on either sheet', async () => {
