@@ -69,9 +69,21 @@ describe('the drill, in the browser', () => {
     await browser.click('radio', '1 s a minute')
     await browser.waitForText('By the list alone')
     const text = await browser.text()
-    expect(text).to.include('Knowing the truth').and.to.include('Rounds later than their grace')
+    expect(text).to.include('Knowing the truth').and.to.include('Rounds and checks later than their grace')
     for (const bed of [1, 2, 3, 4]) await browser.find('image', new RegExp(`^Bed ${bed}: highest \\d+\\.\\d kPa`))
   }).timeout(60_000)
+
+  it('is ended and looked back at whenever the player wants, and says so', async () => {
+    await browser.click('button', 'Another night')
+    await browser.click('button', 'Begin the night')
+    await browser.click('button', 'End now and look back')
+    await browser.click('button', 'Go on with the night')
+    await browser.click('button', 'End now and look back')
+    await browser.click('button', 'End and look back')
+    await browser.waitForText(/You ended it at \d\d:\d\d, after \d\.\d of 6 h/)
+    await browser.driver.navigate().refresh()
+    await browser.waitForText(/You ended it at/)
+  }).timeout(40_000)
 
   it('joins the progress of who played it, with the score that the server worked out itself', async () => {
     await browser.open('/practice/progress')
@@ -80,6 +92,7 @@ describe('the drill, in the browser', () => {
     expect(shown).to.include('A quiet night')
     const night = findNight('quiet')
     expect(night && replayDrill(night, '1234567890'.repeat(4), [], defaultProtocol).isOver).to.equal(true)
+    await browser.waitForText(/ended after \d\.\d h/)
     await browser.waitForText(/list \d+\.\d, perfect \d+\.\d/)
     await browser.open('/practice/drill/noon')
     await browser.waitForText('The address names no night')

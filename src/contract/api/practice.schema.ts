@@ -73,4 +73,5 @@ export const drillSchema = Joi.object({
     )
     .max(mostMoves)
     .required(),
+  endedAtMin: Joi.number().integer().min(0).max(longestNightMin),
 })

@@ -66,6 +66,8 @@ export interface DrillPost {
   readonly night: string
   readonly seed: string
   readonly moves: readonly Move[]
+  /** The minute at which it was ended before the morning; absent where it was played through. */
+  readonly endedAtMin?: number
 }
 
 /** Letters of a seed at most. */

@@ -50,7 +50,9 @@ export interface DrillResult {
   readonly at: string
   readonly night: string
   readonly seed: string
-  /** 0 to 100. */
+  /** The minute at which it was ended before the morning; null where it was played through. */
+  readonly endedAtMin: number | null
+  /** 0 to 100, up to there. */
   readonly score: number
   /** What the two computed players reached on the same night. */
   readonly perfect: number

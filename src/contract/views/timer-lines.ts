@@ -1,6 +1,5 @@
 import type { CaseSetup } from '../records/case'
-import type { RunRecord, TimerKind, TimerRecord, WettedIn } from '../records/run'
-import type { SummaryLine } from './run-summary'
+import type { Recorded, RunRecord, TimerKind, TimerRecord, WettedIn } from '../records/run'
 
 /** Clocks whose end is worth waiting for: ending one before it is said. */
 const waitedFor: readonly TimerKind[] = ['hold', 'set', 'cure', 'cooling', 'wait']
@@ -8,7 +7,7 @@ const waitedFor: readonly TimerKind[] = ['hold', 'set', 'cure', 'cooling', 'wait
 const promptMs = 5_000
 
 /** The clocks of a run; of one that was waited for and ended before its time: after how long, and why. */
-export function timerLines(run: RunRecord): readonly SummaryLine[] {
+export function timerLines(run: RunRecord): readonly (Recorded & { readonly text: string })[] {
   return run.timers.map((timer) => {
     const early = endedEarly(run, timer)
     const text = `${timer.label}, ${formatMinutes(timer.minutes)}`

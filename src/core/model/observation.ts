@@ -106,6 +106,11 @@ export function isCannotAssess(item: unknown): item is CannotAssess {
   return typeof item === 'object' && item !== null && (item as CannotAssess).cannotAssess === true
 }
 
+/** Whether something about limbs that were looked at could not be judged. */
+export function hasBlindSpot(limbs: readonly LimbFindings[]): boolean {
+  return limbs.some((limb) => Object.values(limb).some(isCannotAssess))
+}
+
 /** The value of an item, or undefined when it was not looked at or could not be judged. */
 export function assessed<T>(item: Item<T> | undefined): T | undefined {
   return item === undefined || isCannotAssess(item) ? undefined : (item as T)

@@ -22,6 +22,7 @@ export function createPracticeDrills(db: Sequelize) {
               perfect: outcome.perfect.score,
               byList: outcome.byList.score,
               moves: post.moves,
+              ...(post.endedAtMin === undefined ? {} : { endedAtMin: post.endedAtMin }),
             }),
           },
         },
@@ -40,19 +41,22 @@ export function createPracticeDrills(db: Sequelize) {
         score: number
         perfect: number
         byList: number
+        endedAtMin: number | null
       }>(
         `SELECT d.id, d.person_id AS personId, p.name, d.at, d.night, d.seed, JSON_VALUE(d.result, '$.score') AS score,
-           JSON_VALUE(d.result, '$.perfect') AS perfect, JSON_VALUE(d.result, '$.byList') AS byList
+           JSON_VALUE(d.result, '$.perfect') AS perfect, JSON_VALUE(d.result, '$.byList') AS byList,
+           JSON_VALUE(d.result, '$.endedAtMin') AS endedAtMin
          FROM practice_drills d JOIN people p ON p.id = d.person_id WHERE d.person_id IN (:people) ORDER BY d.at DESC LIMIT 500`,
         { type: QueryTypes.SELECT, replacements: { people } },
       )
-      return rows.map(({ personId, name, at, score, perfect, byList, ...row }) => ({
+      return rows.map(({ personId, name, at, score, perfect, byList, endedAtMin, ...row }) => ({
         ...row,
         person: { id: personId, name },
         at: new Date(at).toISOString(),
         score: Number(score),
         perfect: Number(perfect),
         byList: Number(byList),
+        endedAtMin: endedAtMin === null ? null : Number(endedAtMin),
       }))
     },
   }

@@ -27,7 +27,7 @@ export function createDrillKeeper(deps: {
         throw invalidInput([
           { code: 'format', path: `moves/${strange}/bed`, message: `bed is none of this night: choose one of 1 to ${night?.beds ?? 0}.` },
         ])
-      const outcome = await deps.pool.run('finishDrill', { night, seed: post.seed, moves: post.moves }, playMs)
+      const outcome = await deps.pool.run('finishDrill', { night, seed: post.seed, moves: post.moves, endedAtMin: post.endedAtMin }, playMs)
       await deps.drills.keep(id, person, new Date(deps.clock()), post, outcome)
       return outcome
     },

@@ -49,6 +49,7 @@ export interface DrillInput {
   readonly night: Night
   readonly seed: string
   readonly moves: readonly Move[]
+  readonly endedAtMin?: number | undefined
 }
 export interface Doubts {
   readonly problems: readonly Problem[]
@@ -95,8 +96,8 @@ export const tasks = {
   print: ({ name, args }: PrintInput): Promise<Uint8Array> => (printers[name] as (...args: readonly unknown[]) => Promise<Buffer>)(...args),
   readStockCsv,
   /** Plays a night of the drill again, with the computed players beside it. */
-  finishDrill({ night, seed, moves }: DrillInput): DrillOutcome {
-    return finishDrill(night, seed, moves, defaultProtocol)
+  finishDrill({ night, seed, moves, endedAtMin }: DrillInput): DrillOutcome {
+    return finishDrill(night, seed, moves, defaultProtocol, endedAtMin)
   },
 }
 

@@ -9,9 +9,11 @@ export interface DrillJob {
   readonly night: Night
   readonly seed: string
   readonly moves: readonly Move[]
+  /** Where it was ended before the morning. */
+  readonly endedAtMin?: number | undefined
 }
 export type DrillReply = DrillOutcome
 
 const scope = self as unknown as DedicatedWorkerGlobalScope
-scope.onmessage = ({ data: { night, seed, moves } }: MessageEvent<DrillJob>) =>
-  scope.postMessage(finishDrill(night, seed, moves, defaultProtocol))
+scope.onmessage = ({ data: { night, seed, moves, endedAtMin } }: MessageEvent<DrillJob>) =>
+  scope.postMessage(finishDrill(night, seed, moves, defaultProtocol, endedAtMin))

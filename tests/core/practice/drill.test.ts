@@ -4,7 +4,8 @@ import { drawBodies } from '#core/practice/drill/draw-body'
 import { startDrill, walkMinutes, type DrillState, type Move } from '#core/practice/drill/drill'
 import { finishDrill, replayDrill } from '#core/practice/drill/finish-drill'
 import { bodyAtStart, nextMinute, pressureOf, type BodyState } from '#core/practice/drill/hidden-body'
-import { judgeBed, standBed } from '#core/practice/drill/judge-bed'
+import { checkMinutes, checksNow, checksOf } from '#core/practice/drill/bed-checks'
+import { judgeBed, roundsOf, standBed } from '#core/practice/drill/judge-bed'
 import { findNight, nights, type Night } from '#core/practice/drill/nights'
 import { playNight, players, type Player } from '#core/practice/drill/players'
 import { scoreDrill } from '#core/practice/drill/score-drill'
@@ -47,7 +48,7 @@ describe('the hidden body', () => {
           limbs: showFindings(body, states[Math.max(0, at)]!, at, seed, at < 0 || wakes).limbs,
         }))
         // Swelling may go up a grade without the device being tight: that alone is no alarm.
-        const standing = standBed(calm, body, { rounds: looks, responses: [], calls: [], openedAtMin: null })
+        const standing = standBed(calm, body, { rounds: looks, responses: [], calls: [], checks: [], openedAtMin: null })
         const found = standing.verdicts.at(-1)?.findings ?? []
         expect(found.filter((one) => one.level === 'urgent')).to.deep.equal([])
         // Who sleeps cannot be asked, and that stands; a device that is filling feels tight.
@@ -249,5 +250,75 @@ describe('a night of the drill', () => {
     expect(other.state().beds[bed - 1]?.state.isSlipped).to.equal(true)
     other.apply({ kind: 'cord', bed, atMin: other.state().atMin })
     expect(other.state().beds[bed - 1]?.state.isSlipped).to.equal(false)
+  })
+
+  const pulled: Night = { ...usual, beds: 12, slipShare: 1, sleepShare: 0 }
+  /** A drill and one of its beds that is held by a pull. */
+  const pulledBed = () => {
+    const drill = drillOf(pulled, 'tern')
+    const bed = drill.state().beds.findIndex((one) => one.body.room === null) + 1
+    expect(bed).to.be.greaterThan(0)
+    return { drill, bed, now: () => drill.state().beds[bed - 1]! }
+  }
+
+  it('owes ring, skin and weight checks by the plan of the bed, done by the shift before up to its end', () => {
+    const { drill, bed, now } = pulledBed()
+    const owed = checksOf(pulled, now().body, now().record)
+    expect(new Set(owed.map((one) => one.kind))).to.deep.equal(new Set(['care', 'weights']))
+    for (const { dueMin } of owed) expect(dueMin).to.be.at.least(0)
+    const [first] = owed
+    drill.advanceTo(first!.dueMin)
+    const before = drill.state().atMin
+    const expectedMin = checkMinutes(checksNow(pulled, now().body, now().record, before + walkMinutes(0, bed)), defaultProtocol)
+    drill.apply({ kind: 'check', bed, atMin: before })
+    expect(drill.state().atMin).to.equal(before + walkMinutes(0, bed) + expectedMin)
+    expect(checksOf(pulled, now().body, now().record)[0]!.dueMin).to.be.greaterThan(first!.dueMin)
+    expect(now().tally.late).to.equal(0)
+  })
+
+  it('counts a check later than its grace once, and finds a cord that has slipped', () => {
+    const { drill, bed, now } = pulledBed()
+    drill.advanceTo(now().body.slipAtMin! + 1)
+    const due = checksOf(pulled, now().body, now().record).filter(({ dueMin, graceMin }) => dueMin + graceMin < drill.state().atMin)
+    const lateBefore = now().tally.late
+    drill.apply({ kind: 'check', bed, atMin: drill.state().atMin })
+    expect(now().tally.late - lateBefore).to.be.at.least(due.length)
+    const later = now().tally.late
+    const weights = checksOf(pulled, now().body, now().record).find((one) => one.kind === 'weights')!
+    drill.advanceTo(weights.dueMin)
+    drill.apply({ kind: 'check', bed, atMin: drill.state().atMin })
+    expect(drill.state().log.some((one) => one.kind === 'check' && one.text.includes('the weight stands on the floor'))).to.equal(true)
+    expect(now().tally.late).to.be.at.least(later)
+  })
+
+  it('asks for rounds as the ward does: 5 and 15 minutes after an opening, and by the list again from there', () => {
+    const drill = drillOf(tight, 'tern')
+    const bed = drill.state().beds.findIndex((one) => one.body.room !== null) + 1
+    const now = () => drill.state().beds[bed - 1]!
+    drill.apply({ kind: 'open', bed, atMin: 5 })
+    const openedMin = now().record.openedAtMin!
+    const due = roundsOf(tight, now().body, now().record, defaultProtocol).map((one) => (one.dueAt - Date.parse(tight.beginsAt)) / 60_000)
+    expect(due.slice(0, 2)).to.deep.equal([openedMin + 5, openedMin + 15])
+    expect(Math.min(...due)).to.be.greaterThan(openedMin)
+  })
+
+  it('can be ended at any minute: every count goes up to there, for the computed players too', () => {
+    const { moves } = playNight('by-list', short, 'tern', defaultProtocol)
+    const untilMin = 140
+    const some = moves.filter((one) => one.atMin < untilMin)
+    const drill = drillOf(short, 'tern')
+    for (const move of some) drill.apply(move)
+    drill.end()
+    const ended = drill.state()
+    expect(ended.isOver).to.equal(true)
+    const again = replayDrill(short, 'tern', some, defaultProtocol, ended.atMin)
+    expect(again.beds.map((one) => one.tally)).to.deep.equal(ended.beds.map((one) => one.tally))
+    drill.advanceTo(short.hours * 60)
+    drill.apply({ kind: 'raise', bed: 1, atMin: 300 })
+    expect(drill.state().atMin).to.equal(ended.atMin)
+    const outcome = finishDrill(short, 'tern', some, defaultProtocol, ended.atMin)
+    expect(outcome.perfect.avoidableH).to.equal(0)
+    expect(outcome.score).to.deep.equal(scoreDrill(again, playNight('perfect', short, 'tern', defaultProtocol, ended.atMin).end))
+    expect(finishDrill(short, 'tern', [], defaultProtocol, 0).score.score).to.equal(100)
   })
 })

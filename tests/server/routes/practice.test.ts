@@ -318,6 +318,13 @@ describe('nights of the drill', () => {
     expect(await nightsOf(lead)).to.deep.equal([])
   }).timeout(30_000)
 
+  it('are counted up to where they were ended', async () => {
+    const { status, body } = await post(uuidv7(), { endedAtMin: 90 })
+    const own = finishDrill(night, seed, [], defaultProtocol, 90)
+    expect([status, body['score']]).to.deep.equal([200, JSON.parse(JSON.stringify(own.score))])
+    expect((await nightsOf(trainee)).map((one) => one.endedAtMin).sort()).to.deep.equal([90, null])
+  }).timeout(30_000)
+
   it('are refused in words where they cannot be: a strange night, a bed that there is not, a long seed, moves that are none', async () => {
     const bad: readonly (readonly [object, RegExp])[] = [
       [{ night: 'noon' }, /night cannot be "noon"/],
@@ -330,6 +337,7 @@ describe('nights of the drill', () => {
         /limb cannot be "tail"/,
       ],
       [{ moves: [{ kind: 'raise', atMin: -1, bed: 1 }] }, /atMin/],
+      [{ endedAtMin: 0.5 }, /endedAtMin/],
     ]
     for (const [body, words] of bad) {
       const answer = await post(uuidv7(), body)
@@ -338,6 +346,6 @@ describe('nights of the drill', () => {
         `${String(words)}: ${answer.status} ${String(answer.body['detail'])}`,
       )
     }
-    expect(await nightsOf(trainee)).to.have.length(1)
+    expect(await nightsOf(trainee)).to.have.length(2)
   })
 })

@@ -5,6 +5,7 @@ import { taskMinuteDefaults } from '../../rounds/task-minutes'
 import { openingAction } from '../../standing/action-words'
 import { drawBodies, type HiddenBody } from './draw-body'
 import { atEase, bodyAtStart, isAsleep, limitPassedAt, nextMinute, painOf, type BodyState } from './hidden-body'
+import { checkMinutes, checksBefore, checksNow, checksOf, type BedCheck } from './bed-checks'
 import { roundsOf, standBed, type BedRecord } from './judge-bed'
 import type { Night } from './nights'
 import { showFindings, type Shown } from './show-findings'
@@ -13,9 +14,9 @@ import { showFindings, type Shown } from './show-findings'
 export type Move = { readonly atMin: number; readonly bed: number } & (
   | { readonly kind: 'look'; readonly wakes: boolean }
   | { readonly kind: 'record'; readonly analgesia: boolean; readonly limbs: readonly LimbFindings[] }
-  | { readonly kind: 'open' | 'raise' | 'relieve' | 'cord' | 'call' }
+  | { readonly kind: 'open' | 'raise' | 'relieve' | 'cord' | 'check' | 'call' }
 )
-export const moveKinds = ['look', 'record', 'open', 'raise', 'relieve', 'cord', 'call'] as const satisfies readonly Move['kind'][]
+export const moveKinds = ['look', 'record', 'open', 'raise', 'relieve', 'cord', 'check', 'call'] as const satisfies readonly Move['kind'][]
 
 /** Something of the night, for the log and the replay. */
 export interface NightEntry {
@@ -66,6 +67,8 @@ export interface Drill {
   readonly state: () => DrillState
   /** Lets time pass up to a minute of the night. */
   readonly advanceTo: (atMin: number) => void
+  /** Ends the night now: what is owed later is no longer counted. */
+  readonly end: () => void
   /** Does something at its minute, and lets pass the time that it takes. @throws RangeError for a bed that there is not */
   readonly apply: (move: Move) => void
   /** When the limit will be passed in a bed if nobody does anything: for who knows the truth. */
@@ -113,9 +116,11 @@ interface OpenBed {
 /**
  * Begins a night. The same night, seed and moves give the same to the minute: noise is drawn from seed, bed and minute, not from what was done before.
  * @param seed any text, such as 40 digits
+ * @param untilMin where it ends before the morning
  */
-export function startDrill(night: Night, seed: string, protocol: Protocol): Drill {
-  const endMin = night.hours * 60
+export function startDrill(night: Night, seed: string, protocol: Protocol, untilMin = night.hours * 60): Drill {
+  const morningMin = night.hours * 60
+  let endMin = Math.min(morningMin, untilMin)
   const { limitKPa } = readDefaults(roomDefaults, protocol)
   const minutes = readDefaults(taskMinuteDefaults, protocol)
   const log: NightEntry[] = []
@@ -127,7 +132,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
     return {
       body,
       state,
-      record: { rounds: before, responses: [], calls: [], openedAtMin: null },
+      record: { rounds: before, responses: [], calls: [], checks: checksBefore(body), openedAtMin: null },
       look: null,
       shown: [...before],
       history: [{ atMin: 0, pressureKPa: state.pressureKPa }],
@@ -145,8 +150,8 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
     }
   })
 
-  function advanceTo(untilMin: number): void {
-    const until = Math.min(endMin, Math.ceil(untilMin - 1e-9))
+  function advanceTo(toMin: number): void {
+    const until = Math.min(endMin, Math.ceil(toMin - 1e-9))
     for (; atMin < until;) {
       atMin++
       for (const bed of beds) minuteOf(bed)
@@ -180,11 +185,14 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
     log.push({ atMin, bed: bed.body.bed, kind, text })
   }
 
-  /** Rounds that ran out of their grace since it was last counted. */
+  /** Rounds and checks that ran out of their grace since it was last counted. */
   function countLate(bed: OpenBed): void {
     for (const round of roundsOf(night, bed.body, bed.record, protocol)) {
       const endsMin = (round.dueAt - Date.parse(night.beginsAt)) / 60_000 + round.graceMin
       if (round.doneAt === null && endsMin > bed.lateSeenMin && endsMin <= atMin) bed.late++
+    }
+    for (const { dueMin, graceMin } of checksOf(night, bed.body, bed.record)) {
+      if (dueMin + graceMin > bed.lateSeenMin && dueMin + graceMin <= atMin) bed.late++
     }
     bed.lateSeenMin = Math.max(bed.lateSeenMin, atMin)
   }
@@ -222,7 +230,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
   function open(bed: OpenBed): void {
     // It stands as it is when somebody begins to open it.
     const wasUrgent = bed.urgentLookMin !== null && atMin - bed.urgentLookMin <= answeredForMin
-    const wouldPass = limitPassedAt(bed.body, bed.state, atMin, endMin, protocol) !== null
+    const wouldPass = limitPassedAt(bed.body, bed.state, atMin, morningMin, protocol) !== null
     if (!wasUrgent && !wouldPass && !bed.state.isOpen) bed.needless++
     answer(bed)
     advanceTo(atMin + openMinutes(bed.body, minutes.opening))
@@ -235,6 +243,15 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
       responses: [...bed.record.responses, { action, outcome: 'done', why: '', atMin }],
     }
     note(bed, 'open', bed.body.room === null ? 'The pull eased.' : 'Opened to skin.')
+  }
+
+  /** Ring, skin, weights and cords are looked at, and what is wrong there is said. */
+  function check(bed: OpenBed): void {
+    const checks = checksNow(night, bed.body, bed.record, atMin)
+    advanceTo(atMin + checkMinutes(checks, protocol))
+    countLate(bed)
+    bed.record = { ...bed.record, checks: [...bed.record.checks, ...checks.map(({ id }) => ({ taskId: id, atMin }))] }
+    note(bed, 'check', checkWords(bed, checks))
   }
 
   function apply(move: Move): void {
@@ -259,6 +276,8 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
       }
       case 'open':
         return open(bed)
+      case 'check':
+        return check(bed)
       case 'call':
         answer(bed)
         advanceTo(atMin + actMinutes.call)
@@ -298,12 +317,27 @@ export function startDrill(night: Night, seed: string, protocol: Protocol): Dril
       isOver: atMin >= endMin,
     }),
     advanceTo,
+    end() {
+      endMin = Math.min(endMin, atMin)
+      advanceTo(atMin)
+    },
     apply,
     limitPassedAt(bed) {
       const found = beds.find((one) => one.body.bed === bed)
-      return found ? limitPassedAt(found.body, found.state, atMin, endMin, protocol) : null
+      return found ? limitPassedAt(found.body, found.state, atMin, morningMin, protocol) : null
     },
   }
+}
+
+/** What checks found, in words: of cords only where they were looked at. */
+function checkWords({ state, body }: Pick<OpenBed, 'state' | 'body'>, checks: readonly BedCheck[]): string {
+  if (checks.length === 0) return 'Nothing to check here.'
+  const skin = state.skin < 1 ? 'Skin well.' : state.skin < 2 ? 'Skin red, and blanches.' : 'Skin red, and does not blanch.'
+  const cord = state.isSlipped ? 'The cord has slipped: the weight stands on the floor.' : 'Weights hang free.'
+  return [
+    ...(checks.some((one) => one.kind === 'care') ? [skin] : []),
+    ...(checks.some((one) => one.kind === 'weights') && body.room === null ? [cord] : []),
+  ].join(' ')
 }
 
 /** Minutes to walk from one bed to another; 0 is the desk. */

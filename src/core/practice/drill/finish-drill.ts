@@ -22,18 +22,27 @@ export function replayDrill(
   protocol: Protocol,
   untilMin = night.hours * 60,
 ): DrillState {
-  const drill = startDrill(night, seed, protocol)
+  const drill = startDrill(night, seed, protocol, untilMin)
   for (const move of moves) drill.apply(move)
   drill.advanceTo(untilMin)
   return drill.state()
 }
 
-/** Scores a night from its moves, with the list's and the perfect player's beside it. */
-export function finishDrill(night: Night, seed: string, moves: readonly Move[], protocol: Protocol): DrillOutcome {
-  const perfect = playNight('perfect', night, seed, protocol).end
+/**
+ * Scores a night from its moves, with the list's and the perfect player's beside it.
+ * @param untilMin where it was ended before the morning: the others are counted to there too
+ */
+export function finishDrill(
+  night: Night,
+  seed: string,
+  moves: readonly Move[],
+  protocol: Protocol,
+  untilMin = night.hours * 60,
+): DrillOutcome {
+  const perfect = playNight('perfect', night, seed, protocol, untilMin).end
   return {
-    score: scoreDrill(replayDrill(night, seed, moves, protocol), perfect),
-    byList: scoreDrill(playNight('by-list', night, seed, protocol).end, perfect),
+    score: scoreDrill(replayDrill(night, seed, moves, protocol, untilMin), perfect),
+    byList: scoreDrill(playNight('by-list', night, seed, protocol, untilMin).end, perfect),
     perfect: scoreDrill(perfect, perfect),
   }
 }

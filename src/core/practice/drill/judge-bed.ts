@@ -1,8 +1,9 @@
-import type { RoundInput } from '../../model/observation'
+import { hasBlindSpot, type RoundInput } from '../../model/observation'
 import type { CallEntry, ResponseEntry, Signed } from '../../model/response'
 import type { Standing } from '../../model/standing'
 import type { Protocol } from '../../quantities/defaults'
-import { liveRounds, type LiveRound } from '../../rounds/live-rounds'
+import type { LiveRound } from '../../rounds/live-rounds'
+import { standingRounds } from '../../rounds/standing-rounds'
 import { isCaseAtRisk, situationOf } from '../../standing/case-facts'
 import { judgeStanding } from '../../standing/judge-standing'
 import type { Situation } from '../../standing/what-now'
@@ -17,6 +18,8 @@ export interface BedRecord {
   readonly rounds: readonly RoundInput[]
   readonly responses: readonly (ResponseEntry & { readonly atMin: number })[]
   readonly calls: readonly (CallEntry & { readonly atMin: number })[]
+  /** Work of its schedule that was done, beside rounds. */
+  readonly checks: readonly { readonly taskId: string; readonly atMin: number }[]
   /** When it was last opened or eased: the list begins again. */
   readonly openedAtMin: number | null
 }
@@ -82,18 +85,26 @@ export function roundsOf(night: Night, body: HiddenBody, record: BedRecord, prot
   if (known) return known
   const { verdicts } = standBed(night, body, record)
   const startedMin = record.openedAtMin ?? body.onAtMin
-  const rounds = liveRounds(
+  const openedNowAt = record.openedAtMin === null ? null : new Date(msOf(night, record.openedAtMin)).toISOString()
+  const rounds = standingRounds(
     {
       startedAt: new Date(msOf(night, startedMin)).toISOString(),
       zone: 'UTC',
       isAtRisk: isCaseAtRisk(body.clinicalCase),
       ...(body.technique.rounds ? { limits: body.technique.rounds } : {}),
+      ...(openedNowAt ? { openedNowAt } : {}),
     },
-    verdicts.map((verdict) => ({
-      at: new Date(verdict.atMin * 60_000).toISOString(),
-      isComplete: verdict.complete,
-      isUrgent: verdict.level === 'urgent',
-    })),
+    verdicts.flatMap((verdict, index) => {
+      const round = record.rounds[index]
+      if (!round || round.baseline) return []
+      return {
+        at: new Date(verdict.atMin * 60_000).toISOString(),
+        isComplete: verdict.complete,
+        level: verdict.level,
+        againMin: verdict.againMin,
+        isBlind: hasBlindSpot(round.limbs),
+      }
+    }),
     protocol,
   )
   listed.set(record, rounds)

@@ -1,7 +1,8 @@
 import type { LimbFindings } from '../../model/observation'
 import { readDefaults, type Protocol } from '../../quantities/defaults'
-import { nextRound, type LiveRound } from '../../rounds/live-rounds'
+import { nextRound } from '../../rounds/live-rounds'
 import { taskMinuteDefaults } from '../../rounds/task-minutes'
+import { checksOf } from './bed-checks'
 import { openMinutes, startDrill, walkMinutes, type Bed, type Drill, type DrillState, type Move } from './drill'
 import { roundsOf, standBed } from './judge-bed'
 import type { Night } from './nights'
@@ -15,22 +16,24 @@ const aheadMin = 12
 /** Written as it was shown; pain relief is not asked. */
 const asShown = (limbs: readonly LimbFindings[]) => ({ kind: 'record', analgesia: false, limbs }) as const
 
-/** The next thing that is due in a bed: a round by the list. */
+/** The next thing that is due in a bed: a round, or a check. */
 interface Due {
   readonly bed: number
+  readonly what: 'round' | 'check'
   readonly dueMin: number
   readonly endsMin: number
 }
 
-/** Plays a night to its end. @returns how it ended, and the moves that were made */
+/** Plays a night to its end, or to where it is ended. @returns how it ended, and the moves that were made */
 export function playNight(
   player: Player,
   night: Night,
   seed: string,
   protocol: Protocol,
+  untilMin = night.hours * 60,
 ): { readonly end: DrillState; readonly moves: readonly Move[] } {
-  const drill = startDrill(night, seed, protocol)
-  const endMin = night.hours * 60
+  const drill = startDrill(night, seed, protocol, untilMin)
+  const endMin = Math.min(night.hours * 60, untilMin)
   const moves: Move[] = []
   const make = (move: Move): void => {
     moves.push(move)
@@ -43,7 +46,7 @@ export function playNight(
 
 function playOn(player: Exclude<Player, 'never'>, drill: Drill, make: (move: Move) => void, endMin: number, protocol: Protocol): void {
   const minutes = readDefaults(taskMinuteDefaults, protocol)
-  const dues = new Map<number, { readonly of: Bed['record']; readonly due: Due | null }>()
+  const dues = new Map<number, { readonly of: Bed['record']; readonly dues: readonly Due[] }>()
   /** What will be passed when, as long as nobody does anything there. */
   const passes = new Map<number, number | null>()
   const opened = new Set<number>()
@@ -65,10 +68,10 @@ function playOn(player: Exclude<Player, 'never'>, drill: Drill, make: (move: Mov
     }
     const open = beds.flatMap((bed): readonly Due[] => {
       const kept = dues.get(bed.body.bed)
-      if (kept?.of === bed.record) return kept.due ? [kept.due] : []
-      const due = dueOf(bed, nextRound(roundsOf(night, bed.body, bed.record, protocol)), Date.parse(night.beginsAt))
-      dues.set(bed.body.bed, { of: bed.record, due })
-      return due ? [due] : []
+      if (kept?.of === bed.record) return kept.dues
+      const own = duesOf(bed, night, protocol)
+      dues.set(bed.body.bed, { of: bed.record, dues: own })
+      return own
     })
     const [next] = [...open].sort((a, b) => a.endsMin - b.endsMin || a.bed - b.bed)
     const [soonest] = [...open].sort((a, b) => a.dueMin - b.dueMin)
@@ -77,8 +80,15 @@ function playOn(player: Exclude<Player, 'never'>, drill: Drill, make: (move: Mov
       continue
     }
     const ready = next.dueMin <= atMin ? next : soonest
-    round(drill, make, ready.bed)
+    if (ready.what === 'round') round(drill, make, ready.bed)
+    else check(drill, make, ready.bed)
   }
+}
+
+/** Checks ring, skin and weights of a bed, and sets right a cord that has slipped. */
+function check(drill: Drill, make: (move: Move) => void, bed: number): void {
+  make({ kind: 'check', bed, atMin: drill.state().atMin })
+  if (drill.state().beds[bed - 1]?.state.isSlipped) make({ kind: 'cord', bed, atMin: drill.state().atMin })
 }
 
 /** Looks at a bed, writes down what was shown, and does what it asks for. */
@@ -100,8 +110,18 @@ function round(drill: Drill, make: (move: Move) => void, bed: number): void {
   if (!isCalled) make({ kind: 'call', bed, atMin: drill.state().atMin })
 }
 
-function dueOf(bed: Bed, round: LiveRound | null, beginsMs: number): Due | null {
-  if (!round) return null
-  const dueMin = (round.dueAt - beginsMs) / 60_000
-  return { bed: bed.body.bed, dueMin, endsMin: dueMin + round.graceMin }
+function duesOf({ body, record }: Bed, night: Night, protocol: Protocol): readonly Due[] {
+  const round = nextRound(roundsOf(night, body, record, protocol))
+  const minuteOf = (ms: number): number => (ms - Date.parse(night.beginsAt)) / 60_000
+  return [
+    ...(round
+      ? [{ bed: body.bed, what: 'round' as const, dueMin: minuteOf(round.dueAt), endsMin: minuteOf(round.dueAt) + round.graceMin }]
+      : []),
+    ...checksOf(night, body, record).map(({ dueMin, graceMin }) => ({
+      bed: body.bed,
+      what: 'check' as const,
+      dueMin,
+      endsMin: dueMin + graceMin,
+    })),
+  ]
 }

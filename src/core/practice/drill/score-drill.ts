@@ -8,7 +8,7 @@ export interface DrillScore {
   readonly unanswered: number
   /** N: openings of what was not urgent and would have had room until morning. */
   readonly needless: number
-  /** L: rounds later than their grace. */
+  /** L: rounds and checks later than their grace. */
   readonly late: number
   /** 0 to 100, to one place. */
   readonly score: number

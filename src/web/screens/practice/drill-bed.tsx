@@ -1,5 +1,6 @@
 import { isPressing } from '#core/model/standing'
 import { actMinutes, openMinutes, walkMinutes, type Bed, type DrillState } from '#core/practice/drill/drill'
+import { checkMinutes, checksNow, checksOf, type BedCheck } from '#core/practice/drill/bed-checks'
 import { judgeBed } from '#core/practice/drill/judge-bed'
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 import { taskMinuteDefaults } from '#core/rounds/task-minutes'
@@ -30,6 +31,8 @@ export function DrillBed({
   const last = record.rounds.at(-1)
   const took = (minutes: number): string => `${walk + minutes} min`
   const isPulled = body.room === null
+  const checks = checksNow(state.night, body, record, state.atMin)
+  const dueCheck = checksOf(state.night, body, record)[0]
   return (
     <section aria-label={`Bed ${id}`} className="grid gap-3 rounded-3xl border border-line bg-sheet p-4">
       <div>
@@ -37,6 +40,7 @@ export function DrillBed({
         <p>{body.words}</p>
         <p className="text-soft">
           {last ? `Last round ${clockOf(state, last.atMin)}.` : 'No round yet.'} {walk > 0 ? `${walk} min to walk.` : 'You stand here.'}
+          {dueCheck ? ` ${checkName([dueCheck])} due ${clockOf(state, dueCheck.dueMin)}.` : ''}
         </p>
       </div>
       {pressing.length > 0 ? (
@@ -69,8 +73,20 @@ export function DrillBed({
         <Button onClick={() => onAct({ kind: 'call', bed: id })}>Call the senior, {took(actMinutes.call)}</Button>
         <Button onClick={() => onAct({ kind: 'raise', bed: id })}>Put the limb up, {took(actMinutes.raise)}</Button>
         <Button onClick={() => onAct({ kind: 'relieve', bed: id })}>Pain relief, {took(actMinutes.relieve)}</Button>
+        {checks.length > 0 ? (
+          <Button onClick={() => onAct({ kind: 'check', bed: id })}>
+            {checkName(checks)}, {took(checkMinutes(checks, defaultProtocol))}
+          </Button>
+        ) : null}
         {isPulled ? <Button onClick={() => onAct({ kind: 'cord', bed: id })}>Set the cord right, {took(actMinutes.cord)}</Button> : null}
       </div>
     </section>
   )
+}
+
+/** What checks look at, in words. */
+function checkName(checks: readonly BedCheck[]): string {
+  const has = (kind: BedCheck['kind']): boolean => checks.some((one) => one.kind === kind)
+  if (has('care') && has('weights')) return 'Check skin and weights'
+  return has('weights') ? 'Check the weights' : 'Check the skin'
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { DrillState } from '#core/practice/drill/drill'
 import { Button } from '../../parts/button'
+import { Dialog } from '../../parts/dialog'
 import { ChoiceRow } from '../../parts/choice-row'
 import { clockOf } from './clock-of-night'
 import { DrillBed } from './drill-bed'
@@ -17,6 +18,7 @@ export function DrillNight({ control }: { control: DrillControl }) {
   const { state } = control
   const [bedId, setBedId] = useState(1)
   const [isWriting, setWriting] = useState(false)
+  const [isEnding, setEnding] = useState(false)
   const bed = state.beds.find((one) => one.body.bed === bedId) ?? state.beds[0]
   if (!bed) return null
   const act: DrillControl['act'] = (move) => {
@@ -43,7 +45,30 @@ export function DrillNight({ control }: { control: DrillControl }) {
           choices={paces.map((one) => ({ value: String(one), label: `${one} s a minute` }))}
           onChange={(pace) => control.setPace(paces.find((one) => String(one) === pace) ?? 5)}
         />
+        <Button
+          look="quiet"
+          onClick={() => {
+            control.setPaused(true)
+            setEnding(true)
+          }}
+        >
+          End now and look back
+        </Button>
       </div>
+      {isEnding ? (
+        <Dialog title="End the night here?" isOpen onClose={() => setEnding(false)}>
+          <p className="mb-4">
+            It is {clockOf(state, state.atMin)}. You see every bed as it was, and your score up to now; the rest of the night is not
+            counted.
+          </p>
+          <div className="flex flex-wrap gap-3">
+            <Button look="next" onClick={control.endNow}>
+              End and look back
+            </Button>
+            <Button onClick={() => setEnding(false)}>Go on with the night</Button>
+          </div>
+        </Dialog>
+      ) : null}
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[minmax(0,7fr)_minmax(0,5fr)]">
         <DrillWard state={state} chosen={bed.body.bed} onChoose={setBedId} />
         <div className="grid gap-3 lg:sticky lg:top-16">
@@ -67,9 +92,11 @@ export function DrillNight({ control }: { control: DrillControl }) {
   )
 }
 
-/** What rang, and who came, lately. */
+/** What rang, who came, and what checks found, lately. */
 function Messages({ state }: { state: DrillState }) {
-  const lately = state.log.filter((one) => (one.kind === 'rings' || one.kind === 'senior') && state.atMin - one.atMin <= shownForMin)
+  const lately = state.log.filter(
+    (one) => (one.kind === 'rings' || one.kind === 'senior' || one.kind === 'check') && state.atMin - one.atMin <= shownForMin,
+  )
   return (
     <div role="log" aria-label="Calls" className="grid gap-1">
       {lately

@@ -50,7 +50,7 @@ function Before({ night, onBegin }: { night: Night; onBegin: (seed: string) => v
       </p>
       <p className="text-soft">
         100 points, less 12 for each limb-hour above 4 kPa that could have been spared, 4 for what was urgent and not answered within 15
-        min, 3 for each needless opening, 1 for each round later than its grace. The bodies are a model for teaching.
+        min, 3 for each needless opening, 1 for each round or check later than its grace. The bodies are a model for teaching.
       </p>
       <div className="flex flex-wrap items-end gap-3">
         <TextField

@@ -3,19 +3,20 @@ import type { DrillScore } from '#core/practice/drill/score-drill'
 import { Button, ButtonLink } from '../../parts/button'
 import { sendDrill } from '../../sync/practice-drills'
 import { DrillTimeline } from './drill-timeline'
+import { clockOf } from './clock-of-night'
 import type { DrillControl } from './use-drill'
 import { useDrillOutcome } from './use-drill-outcome'
 
 /** The night looked back at: the score beside what two computed players made of it, and every bed, truth over what was written down. */
 export function DrillSheet({ control }: { control: DrillControl }) {
-  const { state, moves, isSent } = control
+  const { state, moves, isSent, endedAtMin } = control
   const { night, seed } = state
-  const outcome = useDrillOutcome(night, seed, moves)
+  const outcome = useDrillOutcome(night, seed, moves, endedAtMin)
   const { markSent } = control
   useEffect(() => {
     if (isSent) return
     markSent()
-    void sendDrill({ night: night.id, seed, moves })
+    void sendDrill({ night: night.id, seed, moves, ...(endedAtMin === undefined ? {} : { endedAtMin }) })
     // Once for a night: it is marked before it goes.
     // oxlint-disable-next-line react/exhaustive-deps
   }, [isSent])
@@ -27,6 +28,12 @@ export function DrillSheet({ control }: { control: DrillControl }) {
             <span className="numeral text-5xl font-bold">{outcome ? outcome.score.score.toFixed(1) : '…'}</span>
             <span className="text-soft">of 100, seed {seed}</span>
           </p>
+          {endedAtMin === undefined ? null : (
+            <p>
+              You ended it at {clockOf(state, endedAtMin)}, after {(endedAtMin / 60).toFixed(1)} of {night.hours} h. All three are counted
+              up to there.
+            </p>
+          )}
           {outcome ? <Parts score={outcome.score} /> : <p role="status">Playing the same night by the list, and knowing the truth…</p>}
           <div className="flex flex-wrap gap-2 print:hidden">
             <Button look="next" onClick={control.leave}>
@@ -68,7 +75,7 @@ function Parts({ score }: { score: DrillScore }) {
     ['Limb-hours above 4 kPa that could have been spared', score.avoidableH.toFixed(1), 12 * score.avoidableH],
     ['Urgent and not answered within 15 min', String(score.unanswered), 4 * score.unanswered],
     ['Needless openings', String(score.needless), 3 * score.needless],
-    ['Rounds later than their grace', String(score.late), score.late],
+    ['Rounds and checks later than their grace', String(score.late), score.late],
   ] as const
   return (
     <dl className="grid gap-1">

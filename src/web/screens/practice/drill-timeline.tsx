@@ -17,6 +17,7 @@ const mostKPa = 9
 
 const marks: Partial<Readonly<Record<NightEntry['kind'], { readonly sign: string; readonly word: string }>>> = {
   look: { sign: '●', word: 'looked' },
+  check: { sign: '+', word: 'checked skin or weights' },
   open: { sign: '◇', word: 'opened or eased' },
   call: { sign: '▲', word: 'called' },
   senior: { sign: '■', word: 'the senior' },

@@ -1,5 +1,6 @@
 import { isPressing } from '#core/model/standing'
 import type { Bed, DrillState } from '#core/practice/drill/drill'
+import { checksOf } from '#core/practice/drill/bed-checks'
 import { judgeBed, msOf, roundsOf, standBed } from '#core/practice/drill/judge-bed'
 import { dueState } from '#core/rounds/due-state'
 import { nextRound } from '#core/rounds/live-rounds'
@@ -13,14 +14,24 @@ const horizonMin = 240
 
 /** The ward as it is on record: what stands in each bed, what is due, and what the next hours will bring with one person. */
 export function DrillWard({ state, chosen, onChoose }: { state: DrillState; chosen: number; onChoose: (bed: number) => void }) {
-  const { round } = readDefaults(taskMinuteDefaults, defaultProtocol)
+  const minutes = readDefaults(taskMinuteDefaults, defaultProtocol)
   const tasks = state.beds.flatMap((bed): readonly DueTask[] => {
     const next = nextRound(roundsOf(state.night, bed.body, bed.record, defaultProtocol))
-    if (!next) return []
-    const dueMin = (next.dueAt - msOf(state.night, state.atMin)) / 60_000
     const { level } = standBed(state.night, bed.body, bed.record)
+    const place = String(bed.body.bed).padStart(2, '0')
+    const inMin = (dueAt: number): number => (dueAt - msOf(state.night, state.atMin)) / 60_000
     return [
-      { id: String(bed.body.bed), dueMin, graceMin: next.graceMin, takesMin: round, level, place: String(bed.body.bed).padStart(2, '0') },
+      ...(next
+        ? [{ id: `${bed.body.bed} round`, dueMin: inMin(next.dueAt), graceMin: next.graceMin, takesMin: minutes.round, level, place }]
+        : []),
+      ...checksOf(state.night, bed.body, bed.record).map(({ id, kind, dueAt, graceMin }) => ({
+        id: `${bed.body.bed} ${id}`,
+        dueMin: inMin(dueAt),
+        graceMin,
+        takesMin: minutes[kind],
+        level,
+        place,
+      })),
     ]
   })
   const first = orderWork(tasks.filter((one) => one.dueMin <= 10 || one.level === 'urgent'))[0]
@@ -37,8 +48,8 @@ export function DrillWard({ state, chosen, onChoose }: { state: DrillState; chos
             <BedCard
               state={state}
               bed={bed}
-              task={tasks.find((one) => one.id === String(bed.body.bed)) ?? null}
-              isFirst={first?.id === String(bed.body.bed)}
+              task={earliestOf(tasks, bed.body.bed)}
+              isFirst={first !== undefined && bedOf(first) === bed.body.bed}
               isChosen={bed.body.bed === chosen}
               onChoose={() => onChoose(bed.body.bed)}
             />
@@ -47,6 +58,13 @@ export function DrillWard({ state, chosen, onChoose }: { state: DrillState; chos
       </ul>
     </section>
   )
+}
+
+const bedOf = ({ id }: DueTask): number => Number(id.split(' ')[0])
+
+/** What a bed is owed first. */
+function earliestOf(tasks: readonly DueTask[], bed: number): DueTask | null {
+  return tasks.filter((one) => bedOf(one) === bed).sort((a, b) => a.dueMin - b.dueMin)[0] ?? null
 }
 
 /** Minutes as they are said: above an hour and a half in hours. */
@@ -86,6 +104,7 @@ function BedCard({
         <strong>Bed {bed.body.bed}</strong>
         {isFirst ? <span className="rounded-full bg-citrus px-2 text-sm font-bold text-on-citrus">next</span> : null}
         <span className={`numeral ml-auto ${isOverdue ? 'font-bold text-stop' : 'text-soft'}`}>
+          {task?.id.endsWith(' round') === false ? 'check ' : ''}
           {due === null ? '' : due > 0 ? `in ${spanOf(due)}` : due === 0 ? 'now' : `${spanOf(-due)} late`}
         </span>
       </span>

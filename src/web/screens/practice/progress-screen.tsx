@@ -70,7 +70,11 @@ export function ProgressScreen() {
             {progress.drills.map((one) => (
               <li key={one.id} className="flex min-h-12 flex-wrap items-center gap-x-4 px-4 py-2">
                 <span className="min-w-0 flex-1">
-                  <strong>{findNight(one.night)?.name ?? one.night}</strong> <span className="text-soft">seed {one.seed}</span>
+                  <strong>{findNight(one.night)?.name ?? one.night}</strong>{' '}
+                  <span className="text-soft">
+                    seed {one.seed}
+                    {one.endedAtMin === null ? '' : `, ended after ${(one.endedAtMin / 60).toFixed(1)} h`}
+                  </span>
                 </span>
                 <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(one.at))}</span>
                 <span className="numeral">

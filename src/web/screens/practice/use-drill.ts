@@ -13,6 +13,8 @@ interface KeptNight {
   readonly seed: string
   readonly moves: readonly Move[]
   readonly atMin: number
+  /** It was ended before the morning, at this minute. */
+  readonly endedAtMin?: number
   /** The server has been given it. */
   readonly isSent?: true
 }
@@ -32,6 +34,10 @@ export interface DrillControl {
       | Omit<Extract<Move, { kind: 'record' }>, 'atMin'>
       | { readonly kind: Exclude<Move['kind'], 'look' | 'record'>; readonly bed: number },
   ) => void
+  /** Where it was ended before the morning. */
+  readonly endedAtMin: number | undefined
+  /** Ends the night now. */
+  readonly endNow: () => void
   readonly markSent: () => void
   /** Forgets the night. */
   readonly leave: () => void
@@ -60,6 +66,7 @@ export function useDrill(night: Night): DrillStart {
     const made = startDrill(night, kept.seed, defaultProtocol)
     for (const move of kept.moves) made.apply(move)
     made.advanceTo(kept.atMin)
+    if (kept.endedAtMin !== undefined) made.end()
     drill.current = { text, drill: made, kept }
   }
   if (isRead && text === '') drill.current = null
@@ -100,6 +107,13 @@ export function useDrill(night: Night): DrillStart {
         const move = { ...what, atMin: current.drill.state().atMin } as Move
         current.drill.apply(move)
         keep({ ...current.kept, moves: [...current.kept.moves, move], atMin: current.drill.state().atMin })
+        setTurn((turn) => turn + 1)
+      },
+      endedAtMin: current.kept.endedAtMin,
+      endNow() {
+        current.drill.end()
+        const { atMin } = current.drill.state()
+        keep({ ...current.kept, atMin, endedAtMin: atMin })
         setTurn((turn) => turn + 1)
       },
       markSent: () => keep({ ...current.kept, isSent: true }),
