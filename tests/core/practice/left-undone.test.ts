@@ -49,6 +49,27 @@ describe('what was left undone', () => {
     })
   }
 
+  it('whatever a required step takes by hand, head or pull, fails a station where nobody takes it: also of trunk and vest', () => {
+    const seen = new Set<string>()
+    for (const station of shippedStations(stationContext)) {
+      const plan = planOfStation(station, stationContext)!
+      for (const what of ['head', 'pull'] as const) {
+        const takers = plan.procedure.steps.filter((step) => step.holds?.what === what && step.holds.from === step.id)
+        if (!takers.some((step) => station.required.includes(step.id))) continue
+        const run = runWithout(plan, station, (id) => takers.some((step) => step.id === id))
+        expect(leftUndone(station, plan, run), station.name).to.deep.equal([`${what}-let-go`])
+        seen.add(`${station.technique} ${what}`)
+      }
+    }
+    expect([...seen]).to.include.members([
+      'trunk-shell head',
+      'seated-vest head',
+      'care-collar head',
+      'ring-traction pull',
+      'frame-traction pull',
+    ])
+  })
+
   it('a neck that nobody held fails its station, and one that was held too late', () => {
     const { station, plan } = stationOf('extrication-collar')
     const unheld = runWithout(plan, station, (id) => id === 'hold-head')

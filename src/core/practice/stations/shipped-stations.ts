@@ -120,8 +120,8 @@ function criticalsFor(plan: Plan): readonly CriticalError[] {
   const { steps } = plan.procedure
   const { body } = plan.geometry
   return [
-    ...(steps.some((step) => step.pull) ? (['pull-let-go'] as const) : []),
-    ...(body === 'neck' ? (['head-let-go'] as const) : []),
+    ...(steps.some((step) => step.pull || step.holds?.what === 'pull') ? (['pull-let-go'] as const) : []),
+    ...(steps.some((step) => step.holds?.what === 'head') ? (['head-let-go'] as const) : []),
     'circulation-before',
     'circulation-after',
     ...(plan.geometry.bands.some((band) => band.kind === 'strap') ? (['strap-on-injury'] as const) : []),

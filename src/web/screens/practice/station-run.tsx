@@ -32,22 +32,21 @@ export function StationRunView({
   const [isEnding, setEnding] = useState(false)
   const { steps } = plan.procedure
   const shuffled = useMemo(() => shuffle(steps, startedAt), [steps, startedAt])
-  const done = new Set(marked.ticks.map((one) => one.stepId))
-  const left = (isExaminer ? steps : shuffled).filter((step) => !done.has(step.id))
+  const placeOf = new Map(marked.ticks.map((one, index) => [one.stepId, index + 1]))
+  const listed = isExaminer ? steps : shuffled
+  const left = listed.filter((step) => !placeOf.has(step.id))
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[minmax(0,7fr)_minmax(0,5fr)]">
       <section aria-label={isExaminer ? 'What you see' : 'What you do next'} className="grid gap-2">
         <StationClock station={station} startedAt={startedAt} />
         <ul className="grid gap-1.5 sm:grid-cols-2" aria-label={isExaminer ? 'Steps, tick them in any order' : 'Steps, in no order'}>
-          {left.map((step) => (
+          {listed.map((step) => (
             <li key={step.id}>
-              <button
-                type="button"
-                onClick={() => control.add({ kind: 'tick', stepId: step.id })}
-                className="min-h-14 w-full rounded-2xl border-[1.5px] border-soft bg-sheet px-4 py-2 text-left text-lg leading-tight font-semibold"
-              >
-                {stepName(step)}
-              </button>
+              <StepButton
+                name={stepName(step)}
+                place={placeOf.get(step.id) ?? null}
+                onTick={() => control.add({ kind: 'tick', stepId: step.id })}
+              />
             </li>
           ))}
         </ul>
@@ -125,6 +124,27 @@ export function StationRunView({
         )}
       </div>
     </div>
+  )
+}
+
+/** A step to tick. It keeps its place when it is done, so that a second press never meets another one. */
+function StepButton({ name, place, onTick }: { name: string; place: number | null; onTick: () => void }) {
+  const isDone = place !== null
+  return (
+    <button
+      type="button"
+      disabled={isDone}
+      aria-label={isDone ? `${name}, done as number ${place}` : name}
+      onClick={onTick}
+      className={`flex min-h-14 w-full items-center gap-3 rounded-2xl border-[1.5px] px-4 py-2 text-left text-lg leading-tight ${isDone ? 'border-line bg-transparent text-soft' : 'border-soft bg-sheet font-semibold'}`}
+    >
+      {isDone ? (
+        <span aria-hidden className="numeral">
+          ✓ {place}
+        </span>
+      ) : null}
+      {name}
+    </button>
   )
 }
 
