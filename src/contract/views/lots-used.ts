@@ -31,7 +31,7 @@ export function usedItems(plan: Plan): readonly UsedItem[] {
   const isDevice = ({ id, item }: Material): boolean =>
     devices.some((one) => one.id === id) || (devices.length > 0 && findTechnique(item) !== null)
   const materials = plan.materials.filter((one) => !isDevice(one))
-  if (materials.length + devices.length === 0) return technique?.puts.length ? [{ id: 'device', label: name, isOf: () => false }] : []
+  if (materials.length + devices.length === 0) return technique?.comesOff.length ? [{ id: 'device', label: name, isOf: () => false }] : []
   return [
     ...materials.map((material) => ({
       id: material.id,

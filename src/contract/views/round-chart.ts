@@ -3,6 +3,7 @@ import { nameOfId } from '#core/standing/item-names'
 import { spoken } from '#core/model/vocabulary'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord, RoundRecord } from '../records/episode'
+import { standCaseRounds } from './case-rounds'
 import { casesServed } from './related-cases'
 
 /** What rounds entered, item by item, as a table: a paper, a file. */
@@ -11,6 +12,8 @@ export interface RoundChart {
   readonly times: readonly string[]
   /** Who did each. */
   readonly by: readonly string[]
+  /** Which of them found something urgent. */
+  readonly isUrgent: readonly boolean[]
   readonly rows: readonly { readonly id: string; readonly label: string; readonly values: readonly string[] }[]
 }
 
@@ -65,17 +68,32 @@ export function roundsDone(record: CaseRecord, episode: EpisodeRecord): readonly
     .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
 }
 
+/** An urgent round is still shown beside newer ones for so long, and so many of them. */
+const urgentForMs = 24 * 3_600_000
+const mostUrgent = 2
+
 /**
- * The last rounds of a case as a table, every item that any of them entered.
- * @param most how many rounds are shown
+ * The last rounds of a case as a table, every item that any of them entered; urgent rounds of the last day stay beside newer ones.
+ * @param most how many rounds are shown, urgent ones of before aside
  */
 export function chartOf(record: CaseRecord, episode: EpisodeRecord, most = 3): RoundChart {
-  const rounds = roundsDone(record, episode).slice(-most)
+  const done = roundsDone(record, episode)
+  const lastMs = Date.parse(done.at(-1)?.at ?? '')
+  const urgent = new Set(
+    done.length === 0
+      ? []
+      : standCaseRounds(record, episode, lastMs).judged.flatMap(({ round, verdict }) =>
+          verdict.findings.some((one) => one.level === 'urgent') ? [round.at] : [],
+        ),
+  )
+  const older = done.slice(0, -most).filter(({ at }) => urgent.has(at) && lastMs - Date.parse(at) <= urgentForMs)
+  const rounds = [...older.slice(-mostUrgent), ...done.slice(-most)]
   const entered = rounds.map((one) => new Map(observationsOf(one).map(({ item, value }) => [item, value])))
   const ids = [...new Set(entered.flatMap((one) => [...one.keys()]))]
   return {
     times: rounds.map((one) => one.at),
     by: rounds.map((one) => one.by),
+    isUrgent: rounds.map((one) => urgent.has(one.at)),
     rows: ids.map((id) => ({ id, label: nameOfId(id), values: entered.map((one) => one.get(id) ?? '') })),
   }
 }

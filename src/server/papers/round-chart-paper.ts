@@ -7,8 +7,9 @@ import { patientIdentity, patientLabel, type EpisodeRecord } from '#contract/rec
 import { chartOf } from '#contract/views/round-chart'
 import { printFlow, type FlowBlock } from './flow-paper'
 
-/** Columns that stay empty for the hours without the application. */
+/** Columns that stay empty for the hours without the application, and how many there are with those that are filled. */
 const emptyColumns = 4
+const mostColumns = 7
 
 /** Rounds on paper: what was entered last, and room to go on by hand. */
 export function printRoundChart(record: CaseRecord, episode: EpisodeRecord, printedAt: string, sheet: SheetId): Promise<Buffer> {
@@ -23,15 +24,15 @@ export function printRoundChart(record: CaseRecord, episode: EpisodeRecord, prin
 export function roundChartBlocks(record: CaseRecord, episode: EpisodeRecord, room = emptyColumns): readonly FlowBlock[] {
   const injury = episode.injuries[record.injuryId]
   const part = [injury?.side?.toUpperCase(), injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' ')
-  const { times, by, rows } = chartOf(record, episode)
+  const { times, by, isUrgent, rows } = chartOf(record, episode)
   const clock = (at: string): string => DateTime.fromISO(at, { zone: episode.zone }).toFormat('d LLL HH:mm')
-  const empty = Array.from({ length: room }, () => '')
+  const empty = Array.from({ length: Math.min(room, mostColumns - times.length) }, () => '')
   return [
     { kind: 'strong', text: patientIdentity(episode) },
     { kind: 'line', text: `${episode.place}. ${findTechnique(record.technique)?.name ?? record.technique}, ${part || 'side not set'}.` },
     {
       kind: 'table',
-      head: ['', ...times.map(clock), ...empty.map(() => '        :')],
+      head: ['', ...times.map((at, index) => `${clock(at)}${isUrgent[index] ? ' urgent' : ''}`), ...empty.map(() => '        :')],
       rows: [...rows.map((row) => [row.label, ...row.values, ...empty]), ['By', ...by, ...empty]],
       shares: [2.4, ...times.map(() => 1), ...empty.map(() => 1)],
     },

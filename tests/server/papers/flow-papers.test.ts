@@ -107,12 +107,25 @@ describe('the round chart', () => {
     expect(chart.rows.find((one) => one.id === 'leg-left/refill')?.values).to.have.length(3)
   })
 
+  it('keeps an urgent round of the last day beside newer ones, and says which it was', () => {
+    const bad = stayAfter(round(5, { pulse: 'absent' }), ...rounds)
+    const chart = chartOf(caseAfter(), bad)
+    expect(chart.times).to.have.length(4)
+    expect(chart.isUrgent).to.deep.equal([true, false, false, false])
+    const [, table] = roundChartBlocks(caseAfter(), bad).slice(1)
+    expect(table?.kind === 'table' && table.head)
+      .to.include('27 Mar 10:05 urgent')
+      .and.to.have.length(8)
+    const later = stayAfter(round(5, { pulse: 'absent' }), ...[1, 2, 3, 4].map((at) => round(25 * 60 + at, {})))
+    expect(chartOf(caseAfter(), later).isUrgent).to.deep.equal([false, false, false])
+  })
+
   it('says why something could not be assessed, and leaves out what was not looked at', () => {
     const blind = {
       findings: { limbs: [{ limb: 'leg' as const, side: 'left' as const, pulse: { cannotAssess: true as const, reason: 'asleep' } }] },
     }
     expect(observationsOf(blind)).to.deep.equal([{ item: 'leg-left/pulse', value: 'cannot: asleep' }])
-    expect(chartOf(caseAfter(), stay)).to.deep.equal({ times: [], by: [], rows: [] })
+    expect(chartOf(caseAfter(), stay)).to.deep.equal({ times: [], by: [], isUrgent: [], rows: [] })
   })
 
   it('prints with rounds and without any, on either sheet', async () => {
