@@ -6,7 +6,7 @@ import { markKinds, type MarkBody } from '#core/practice/stations/marks'
 import { instant, shortId, uuid } from '../field-schemas'
 import { sittingWays, teamRoleIds } from '../records/practice'
 import { limbSchema } from '../events/round.schema'
-import { longestSeed, mostMarksAtOnce, mostMoves } from './practice'
+import { leastNightMin, longestSeed, mostMarksAtOnce, mostMoves } from './practice'
 
 /** Three hours at most, and half of that again until nothing is left of the time. */
 const mostMs = 5 * 3_600_000
@@ -73,5 +73,5 @@ export const drillSchema = Joi.object({
     )
     .max(mostMoves)
     .required(),
-  endedAtMin: Joi.number().integer().min(0).max(longestNightMin),
+  endedAtMin: Joi.number().integer().min(leastNightMin).max(longestNightMin),
 })

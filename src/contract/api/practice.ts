@@ -70,6 +70,8 @@ export interface DrillPost {
   readonly endedAtMin?: number
 }
 
+/** A night that was ended before so many minutes says nothing of who played it, and is not kept. */
+export const leastNightMin = 60
 /** Letters of a seed at most. */
 export const longestSeed = 40
 /** So many things are done in a night at most. */

@@ -337,7 +337,8 @@ describe('nights of the drill', () => {
         /limb cannot be "tail"/,
       ],
       [{ moves: [{ kind: 'raise', atMin: -1, bed: 1 }] }, /atMin/],
-      [{ endedAtMin: 0.5 }, /endedAtMin/],
+      [{ endedAtMin: 90.5 }, /endedAtMin/],
+      [{ endedAtMin: 59 }, /endedAtMin/],
     ]
     for (const [body, words] of bad) {
       const answer = await post(uuidv7(), body)

@@ -36,8 +36,13 @@ function scheduleOf(body: HiddenBody): readonly ScheduleEntry[] {
 /** What of it the shift before did: everything that fell due before the night, at its time. */
 export function checksBefore(body: HiddenBody): BedRecord['checks'] {
   return tasksOf(scheduleOf(body)).flatMap(({ id, dueMin }) => {
-    const last = dueMin.map((minute) => body.onAtMin + minute).findLast((atMin) => atMin < 0)
-    return last === undefined ? [] : [{ taskId: id, atMin: last }]
+    const [before = 0, last = 0] = dueMin.slice(-2)
+    // What comes again goes on at its last interval.
+    const everyMin = dueMin.length > 1 ? last - before : Infinity
+    const sinceLastMin = -body.onAtMin - last
+    const later = sinceLastMin > 0 && everyMin < Infinity ? last + Math.floor(sinceLastMin / everyMin) * everyMin : last
+    const done = [...dueMin, later].map((minute) => body.onAtMin + minute).findLast((atMin) => atMin < 0)
+    return done === undefined ? [] : [{ taskId: id, atMin: done }]
   })
 }
 

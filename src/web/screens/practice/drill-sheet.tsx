@@ -1,6 +1,7 @@
 import { useEffect } from 'react'
 import type { DrillScore } from '#core/practice/drill/score-drill'
 import { Button, ButtonLink } from '../../parts/button'
+import { leastNightMin } from '#contract/api/practice'
 import { sendDrill } from '../../sync/practice-drills'
 import { DrillTimeline } from './drill-timeline'
 import { clockOf } from './clock-of-night'
@@ -13,13 +14,14 @@ export function DrillSheet({ control }: { control: DrillControl }) {
   const { night, seed } = state
   const outcome = useDrillOutcome(night, seed, moves, endedAtMin)
   const { markSent } = control
+  const isTooShort = endedAtMin !== undefined && endedAtMin < leastNightMin
   useEffect(() => {
-    if (isSent) return
+    if (isSent || isTooShort) return
     markSent()
     void sendDrill({ night: night.id, seed, moves, ...(endedAtMin === undefined ? {} : { endedAtMin }) })
     // Once for a night: it is marked before it goes.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [isSent])
+  }, [isSent, isTooShort])
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
       <section aria-label="Score" className="grid gap-4 rounded-3xl border border-line bg-sheet p-5 lg:grid-cols-2">
@@ -31,7 +33,7 @@ export function DrillSheet({ control }: { control: DrillControl }) {
           {endedAtMin === undefined ? null : (
             <p>
               You ended it at {clockOf(state, endedAtMin)}, after {(endedAtMin / 60).toFixed(1)} of {night.hours} h. All three are counted
-              up to there.
+              up to there.{isTooShort ? ' Less than an hour does not join your progress.' : ''}
             </p>
           )}
           {outcome ? <Parts score={outcome.score} /> : <p role="status">Playing the same night by the list, and knowing the truth…</p>}
