@@ -39,7 +39,12 @@ export function useRun(id: string | null): RunControl | null | undefined {
       marked: runOf(run.marks),
       unsent: run.marks.length - (run.sent?.length ?? 0),
       refusal: refusal ?? null,
-      add: (what) => addMark(id, what),
+      add(what) {
+        // A press that bounces comes before the page has shown the first: what is kept says whether it is ticked.
+        const marks = usePracticeRuns.getState().runs[id]?.marks ?? run.marks
+        const isTicked = what.kind === 'tick' && runOf(marks).ticks.some((one) => one.stepId === what.stepId)
+        if (!isTicked) addMark(id, what)
+      },
       undo() {
         const last = lastOf(run.marks, 'tick')
         if (last) addMark(id, { kind: 'undo', of: last.id })
