@@ -17,6 +17,7 @@ import { readSession, sessionBeforeBody } from './middleware/session'
 import { createPagerSender, type PagerLine, type PagerSender } from './jobs/pager-sender'
 import { createPrint } from './planning/print'
 import { createPlanner } from './planning/planner'
+import { createChanges, type Changes } from './repositories/changes'
 import { createCountersigns } from './repositories/countersigns'
 import { createEventRepository } from './repositories/events'
 import { createJudgedRules } from './repositories/judged-rules'
@@ -60,7 +61,7 @@ import { createMetrics, type Metrics } from './services/metrics'
 import { createBoardMender, type BoardMender } from './services/mend-board'
 import { createReadNoter } from './services/note-read'
 import { ownsCase } from './services/own-stays'
-import { createPlanNoter } from './services/note-plan'
+import { createPlanNoter, type PlanNoter } from './services/note-plan'
 import { createPracticeReader } from './services/read-practice'
 import { createStationPlans } from './services/station-plans'
 import { createDeviceKeys } from './services/device-keys'
@@ -107,6 +108,8 @@ export interface App {
   readonly board: BoardMender
   readonly pager: PagerSender
   readonly signIn: SignInService
+  readonly noter: PlanNoter
+  readonly changes: Changes
   readonly metrics: Metrics | null
 }
 
@@ -120,6 +123,7 @@ export function createApp(deps: AppDeps): App {
   const streams = createStreamRepository(db, models)
   const readEvents = createEventRepository(reads, readModels)
   const readStreams = createStreamRepository(reads, readModels)
+  const readChanges = createChanges(reads)
   const people = createPeopleRepository(readModels)
   const writingPeople = createPeopleRepository(models)
   const failures = createSignInFailures(db)
@@ -141,8 +145,15 @@ export function createApp(deps: AppDeps): App {
     planner,
     clock,
   })
-  const noter = createPlanNoter({ db, streams, planner, clock, log })
-  const board = createBoardMender(db, streams, log, noter.noteStay)
+  const noter = createPlanNoter({ db, streams, changes: createChanges(db), planner, clock, log, stopping: deps.leaving ?? deps.stopping })
+  const board = createBoardMender({
+    db,
+    streams,
+    changes: createChanges(db),
+    log,
+    planStay: noter.planStay,
+    stopping: deps.leaving ?? deps.stopping,
+  })
 
   const pages = createPageRepository(db)
   const line = deps.pager ?? null
@@ -161,7 +172,7 @@ export function createApp(deps: AppDeps): App {
     noteRead: createReadNoter(auditReads, clock),
   })
 
-  const hub = createChangeHub({ events: readEvents, signIn, clock, pager: () => pager.state })
+  const hub = createChangeHub({ changes: readChanges, signIn, pager: () => pager.state })
   const app = express()
   app.disable('x-powered-by')
   app.set('trust proxy', deps.proxies && deps.proxies.length > 0 ? [...deps.proxies] : false)
@@ -246,13 +257,13 @@ export function createApp(deps: AppDeps): App {
   )
   app.use(photoRoutes(guard(), { photos, streams: readStreams, clock }))
   app.use(deviceRoutes(guard(), devices))
-  app.use(streamRoute(guard(), { hub, events: readEvents, clock, metrics, stopping: deps.stopping }))
+  app.use(streamRoute(guard(), { hub, changes: readChanges, metrics, stopping: deps.stopping }))
   app.use('/api', () => {
     throw new ApiError(404, 'not-found', 'There is nothing at this address of the API.')
   })
   if (deps.webFolder) app.use(webRoutes(deps.webFolder))
   app.use(answerErrors(log))
-  return { app, board, pager, signIn, metrics }
+  return { app, board, pager, signIn, noter, changes: createChanges(db), metrics }
 }
 
 function contentPolicy(isSecure: boolean, devices: readonly InstrumentInfo[]): express.RequestHandler[] {

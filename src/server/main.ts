@@ -66,7 +66,7 @@ async function main(): Promise<void> {
   const webFolder = process.env['WREN_WEB'] ?? fileURLToPath(new URL('../web', import.meta.url))
   const reads = connectReads(url, configuration.isCluster)
   const [leaving, stopping] = [new AbortController(), new AbortController()]
-  const { app, board, pager, signIn, metrics } = createApp({
+  const { app, board, pager, signIn, changes, metrics } = createApp({
     db,
     reads,
     pool,
@@ -100,7 +100,10 @@ async function main(): Promise<void> {
   const anchoring = setInterval(() => void anchors.tick(), anchoringMs)
   void anchors.tick()
   const sweep = (): Promise<void> =>
-    signIn.sweep().catch((error: unknown) => log.error({ reason: (error as Error).name }, 'sessions that are over could not be swept'))
+    Promise.all([signIn.sweep(), changes.sweep()]).then(
+      () => undefined,
+      (error: unknown) => log.error({ reason: (error as Error).name }, 'what is over could not be swept'),
+    )
   const mending = setInterval(() => void board.mendAll().then(sweep), hourMs)
   void board.mendAll()
   const paging = setInterval(() => void pager.tick(), pagingMs)

@@ -11,6 +11,7 @@ import { benchPractice } from './practice-bench'
 import { benchRuns } from './run-bench'
 import { benchStanding } from './standing-bench'
 import { benchStart } from './start-bench'
+import { benchWays } from './ways-bench'
 import { benchWriters } from './writers-bench'
 import { closeShared } from '../harness/shared'
 import { isSmallest } from './size'
@@ -23,6 +24,7 @@ const parts: Readonly<Record<string, () => readonly Figure[] | Promise<readonly 
   standing: benchStanding,
   board: benchBoard,
   history: benchHistory,
+  ways: benchWays,
   writers: benchWriters,
   load: benchLoad,
   browser: () => benchBrowser(root),

@@ -7,6 +7,8 @@ import { v7 as uuidv7 } from 'uuid'
 import { unknownInjury } from '#contract/records/episode'
 import type { EventInput } from '#contract/event'
 import { eventKinds, type EventKindId } from '#contract/events/index'
+import { protocolOf } from '#contract/records/case'
+import { toClinicalCase } from '#contract/views/clinical-case'
 import type { Role } from '#contract/rights'
 import { newestVersion } from '#contract/events/upcast'
 import { createApp, type AppDeps } from '../../src/server/app'
@@ -17,10 +19,12 @@ import { emptyTables } from '../../src/server/demo/empty-tables'
 import type { PagerLine, PagerSender } from '../../src/server/jobs/pager-sender'
 import { createPlanner, type Planner } from '../../src/server/planning/planner'
 import { createEventRepository } from '../../src/server/repositories/events'
+import { createStreamRepository } from '../../src/server/repositories/streams'
 import { createPeopleRepository } from '../../src/server/repositories/people'
 import { addPerson } from '../../src/server/services/add-person'
 import type { Metrics } from '../../src/server/services/metrics'
 import type { BoardMender } from '../../src/server/services/mend-board'
+import type { Doubts } from '../../src/server/workers/worker'
 import { createWorkerPool, type WorkerPool } from '../../src/server/workers/pool'
 import { closeLater } from './shared'
 
@@ -41,6 +45,8 @@ export interface Harness {
   readonly metrics: Metrics | null
   readonly address: string
   now: number
+  /** What the core thinks of a case as it stands now. */
+  doubtsOf(caseId: string): Promise<Doubts>
   /** Adds a person and signs in as them. */
   signIn(name: string, roles: readonly Role[]): Promise<Client>
   stop(): Promise<void>
@@ -82,6 +88,9 @@ export interface HarnessOptions {
   readonly app?: Partial<AppDeps>
 }
 
+/** What a server of this process is still planning: a test that reads after it wrote reads what came of it. */
+const planned = new Map<string, () => Promise<void>>()
+
 let sharedPool: WorkerPool | null = null
 
 /** The worker threads of all harnesses: what they work out does not hang on who asks, and they are a second in starting. */
@@ -105,7 +114,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
   const reads = connectReads(url)
   const pool = options.pool ?? poolOfAll()
   const planner = createPlanner(clock, pool)
-  const { app, board, pager, metrics } = createApp({
+  const { app, board, pager, noter, metrics } = createApp({
     db,
     reads,
     pool,
@@ -119,6 +128,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
   })
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  planned.set(address, () => noter.settled())
   const models = defineModels(db)
   const people = createPeopleRepository(models)
   const events = createEventRepository(db, models)
@@ -138,12 +148,21 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
     set now(time: number) {
       state.now = time
     },
+    async doubtsOf(caseId) {
+      const streams = createStreamRepository(db, models)
+      const found = await streams.findCase(caseId)
+      const episode = found && (await streams.findEpisode(found.record.episodeId))
+      if (!found || !episode) throw new Error(`there is no case ${caseId}`)
+      return planner.doubts(toClinicalCase(found.record, episode.record), protocolOf(found.record))
+    },
     async signIn(name, roles) {
       const id = uuidv7()
       await addPerson({ db, people, events, clock }, { id, name, signIn: name, password, roles }, cheapHash)
       return openClient(address, id, name)
     },
     async stop() {
+      await noter.settled()
+      planned.delete(address)
       await new Promise((resolve) => {
         server.close(resolve)
         server.closeAllConnections()
@@ -186,8 +205,12 @@ export function clientOf(address: string, personId: string, signedIn: Answer): C
     personId,
     cookie,
     csrf,
-    get: (path) => request(address, path, { headers: { cookie } }),
+    async get(path) {
+      await planned.get(address)?.()
+      return request(address, path, { headers: { cookie } })
+    },
     async getBytes(path) {
+      await planned.get(address)?.()
       const response = await fetch(`${address}${path}`, { headers: { cookie } })
       return { status: response.status, bytes: new Uint8Array(await response.arrayBuffer()) }
     },

@@ -1,5 +1,3 @@
-import type { Caution } from '#core/model/plan'
-import type { Problem } from '#core/model/problem'
 import type { CaseRecord } from '../records/case'
 import type { EventMark } from '../event'
 import type { EpisodeRecord } from '../records/episode'
@@ -15,16 +13,13 @@ export interface CaseAnswer {
   readonly now: string
 }
 
-/** Answer of POST /api/events: what the server now holds, and what the core says about it. */
+/** Answer of POST /api/events: it is kept. What the core thinks of it follows, on the Board and wherever the case is read. */
 export interface EventAnswer {
   readonly id: string
   readonly version: number
   readonly receivedAt: string
   /** Said of its time: it came late, or the clock of its device is wrong. */
   readonly mark?: EventMark
-  /** For events that bear on a case's plan: clinical doubts about what was just stored. */
-  readonly problems: readonly Problem[]
-  readonly cautions: readonly Caution[]
 }
 
 /** Answer of POST /api/sealed-events: the entry is kept, under its author's name. */

@@ -64,6 +64,7 @@ import { takenOff } from './taken-off'
 import { sideChanged } from './side-changed'
 import { step } from './step'
 import { stockCounted } from './stock-counted'
+import { stockGone } from './stock-gone'
 import { stockImported } from './stock-imported'
 import { stockReceived } from './stock-received'
 import { stockReleased } from './stock-released'
@@ -149,6 +150,7 @@ export const eventKinds = {
   note,
   incident,
   lots,
+  'stock-gone': stockGone,
   removed,
   ended,
   reopened,

@@ -20,6 +20,7 @@ import { schema as handOver } from './hand-over.schema'
 import { schema as identityChecked } from './identity-checked.schema'
 import { schema as incident } from './incident.schema'
 import { schema as lots } from './lots.schema'
+import { schema as stockGone } from './stock-gone.schema'
 import { schema as injury } from './injury.schema'
 import { schema as merged } from './merged.schema'
 import { schema as movedIn } from './moved-in.schema'
@@ -152,6 +153,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   note,
   incident,
   lots,
+  'stock-gone': stockGone,
   removed,
   ended,
   reopened,

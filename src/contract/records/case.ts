@@ -33,6 +33,8 @@ export interface AcceptedPlan {
   readonly protocol?: Protocol
   readonly at: string
   readonly by: string
+  /** What of it was gone when it came, and where: it was accepted without a line. */
+  readonly gone?: { readonly place: string; readonly items: readonly string[]; readonly at: string }
 }
 
 export interface FitRecord {

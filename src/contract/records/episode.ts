@@ -123,10 +123,21 @@ export const unknownPatient: PatientDetails = {
 }
 export const unknownInjury: InjuryRecord = { region: null, side: null, pattern: 'other', flags: ['fresh'], swelling: 'none', levelCm: null }
 
+const clocks = new Map<string, Intl.DateTimeFormat>()
+
+/** A formatter of the time of day in a zone: making one takes longer than everything else of a Board's line. */
+function clockIn(zone: string): Intl.DateTimeFormat {
+  const known = clocks.get(zone)
+  if (known) return known
+  const made = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' })
+  clocks.set(zone, made)
+  return made
+}
+
 /** What to call the patient: the name, or when an unknown one came in, by the clock there, and about how old. */
 export function patientLabel({ patient, openedAt, zone }: Pick<EpisodeRecord, 'patient' | 'openedAt' | 'zone'>): string {
   if (patient.name) return patient.name
-  const clock = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(new Date(openedAt))
+  const clock = clockIn(zone).format(new Date(openedAt))
   const age = patient.ageYears === null ? '' : `, about ${patient.ageYears}`
   return `Unnamed ${clock}${age}`
 }

@@ -57,6 +57,7 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
     },
     others: [
       ...troubleItems(record, episode),
+      ...goneItems(record),
       ...fitItems(record),
       ...measuredBeyond(record, (at) => isLookedAt(rounds.judged, at)),
       ...taskItems(record),
@@ -123,6 +124,25 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
       },
     ]
   })
+}
+
+/** What the store had not when the accepted plan came without a line; once the device is on it was found elsewhere. */
+function goneItems({ accepted, appliedAt }: CaseRecord): readonly OtherItem[] {
+  if (!accepted?.gone || appliedAt !== null) return []
+  const { place, items, at } = accepted.gone
+  return [
+    {
+      id: 'plan/gone',
+      from: 'plan',
+      level: 'warn',
+      text: `Gone at ${place} when this plan came: ${items.join(', ')}. Find it elsewhere, or take another size`,
+      part: null,
+      sinceMs: Date.parse(at),
+      binds: free,
+      ends: 'The device on, or another plan accepted.',
+      isEndedByWord: false,
+    },
+  ]
 }
 
 /** Fit tests that failed when they were last done, and those answered "yes" about an angle that nobody read; what is off fits nobody. */

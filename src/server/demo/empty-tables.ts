@@ -21,6 +21,7 @@ export async function emptyTables(db: Sequelize): Promise<void> {
     'items',
     'places',
     'audit_anchors',
+    'changes',
     'events',
     'cases',
     'episodes',

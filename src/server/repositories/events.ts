@@ -1,6 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { StoredEvent, StreamType } from '#contract/event'
 import type { EventRow, Models } from '../db/models'
+import { createChanges } from './changes'
 import { eventsOf, toEvent } from './event-rows'
 
 /** A device has one event of a stream on its way at a time: so many may come between without its losing sight. */
@@ -8,28 +9,22 @@ const latest = 60
 
 /** Reads and writes events; the hash of each covers the one before, so that a changed row breaks the chain. */
 export function createEventRepository(db: Sequelize, models: Models) {
+  const changes = createChanges(db)
   return {
     async find(id: string, transaction?: Transaction): Promise<StoredEvent | null> {
       const row = (await models.events.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true })) as unknown as EventRow | null
       return row && toEvent(row)
     },
 
-    /** Appends a sealed event. */
+    /** Appends a sealed event, and notes it for whoever listens. */
     async insert(sealed: SealedEvent, transaction: Transaction): Promise<void> {
       await models.events.create(rowOf(sealed), { transaction })
+      await changes.note(sealed.event.stream, sealed.event.version, transaction)
     },
 
     /** Appends sealed events of many streams at once. */
     async insertMany(sealed: readonly SealedEvent[], transaction: Transaction): Promise<void> {
       await models.events.bulkCreate(sealed.map(rowOf), { transaction, validate: false })
-    },
-
-    /** Streams that changed since a time, newest version each: hints for clients; at most one more than `most`. */
-    async changedSince(since: Date, most: number): Promise<readonly { type: string; id: string; version: number }[]> {
-      return db.query<{ type: string; id: string; version: number }>(
-        'SELECT stream_type AS type, stream_id AS id, MAX(version) AS version FROM events WHERE received_at >= :since GROUP BY stream_type, stream_id LIMIT :limit',
-        { type: QueryTypes.SELECT, replacements: { since, limit: most + 1 } },
-      )
     },
 
     /** Ids of the latest events of a stream, up to a version. */

@@ -4,7 +4,7 @@ import type { PeopleAnswer } from '#contract/api/people'
 import type { CaseAnswer, EventAnswer, SealedAnswer } from '#contract/api/answers'
 import type { BoardAnswer } from '#contract/views/board'
 import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
-import type { EventInput } from '#contract/event'
+import type { EventInput, StoredEvent } from '#contract/event'
 import { hasRight, isPairedDevice } from '#contract/rights'
 import { findEventKind, type EventKindId } from '#contract/events/index'
 import { sealedSchema } from '#contract/api/sign-in.schema'
@@ -26,7 +26,6 @@ import { ownsStay } from '../services/own-stays'
 import type { AppendEvent } from '../services/append-event'
 import type { Metrics } from '../services/metrics'
 import type { PlanNoter } from '../services/note-plan'
-import type { Appended } from '../services/writing'
 import type { DeviceKeyService } from '../services/device-keys'
 import { openCase } from './open-case'
 
@@ -96,7 +95,7 @@ export function recordRoutes(
   })
 
   route('POST /api/events', async (request: SignedInRequest, response: Response<EventAnswer>) => {
-    response.json(await answerTo(await append(readEvent(request.body, request), signedIn(request).account)))
+    response.json(answerTo(await append(readEvent(request.body, request), signedIn(request).account)))
   })
 
   // What somebody else entered on this device and could not send: it goes under their name, and nothing of it is told.
@@ -106,7 +105,7 @@ export function recordRoutes(
     const author = await people.find(personId)
     if (!author) throw new ApiError(422, 'ticket-over', 'Its author is not known here any more.')
     try {
-      const { id } = await answerTo(await append({ ...readEvent(event), queued: true }, author))
+      const { id } = answerTo(await append({ ...readEvent(event), queued: true }, author))
       response.json({ id })
     } catch (error) {
       if (error instanceof ApiError && error.status < 500)
@@ -116,30 +115,21 @@ export function recordRoutes(
   })
   return router
 
-  async function answerTo(appended: Appended): Promise<EventAnswer> {
-    const { event } = appended
+  /** What was kept is acknowledged at once; what the core thinks of it follows, and whoever listens is told. */
+  function answerTo(event: StoredEvent): EventAnswer {
     metrics?.countEvent(event.kind)
-    return {
-      id: event.id,
-      version: event.version,
-      receivedAt: event.receivedAt,
-      ...(event.mark ? { mark: event.mark } : {}),
-      ...(await doubtsAbout(appended)),
+    if (findEventKind(event.kind)?.bearsOnPlan) {
+      if (event.stream.type === 'episode') noter.noteStay(event.stream.id)
+      if (event.stream.type === 'case') noter.noteCase(event.stream.id)
     }
-  }
-
-  /** What the core thinks of a case that was just written to, and of every case of a stay. It is kept by then: planning may fail alone. */
-  async function doubtsAbout({ event, about, cautions }: Appended): Promise<Pick<EventAnswer, 'problems' | 'cautions'>> {
-    const none = { problems: [], cautions }
-    if (!findEventKind(event.kind)?.bearsOnPlan) return none
-    if (event.stream.type === 'episode') await noter.noteStay(event.stream.id)
-    const doubts = about && (await noter.noteCase(about.record.id))
-    return doubts ? { problems: doubts.problems, cautions: [...cautions, ...doubts.cautions] } : none
+    return { id: event.id, version: event.version, receivedAt: event.receivedAt, ...(event.mark ? { mark: event.mark } : {}) }
   }
 }
 
-/** An event as it came, brought to the newest form of its kind and checked against it. */
-/** @param request as it came, where its length tells that of the event */
+/**
+ * An event as it came, brought to the newest form of its kind and checked against it.
+ * @param request as it came, where its length tells that of the event
+ */
 function readEvent(body: unknown, request?: Request): EventInput {
   const sent = parseWith<EventInput>(eventSchema, body)
   const kind = sent.kind as EventKindId

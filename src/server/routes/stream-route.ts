@@ -1,31 +1,29 @@
 import { setMaxListeners } from 'node:events'
 import type { Response, Router } from 'express'
-import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
 import { signedIn, type SignedInRequest } from '../middleware/session'
-import type { EventRepository } from '../repositories/events'
-import { hint, message, mostHints, overlapMs, type ChangeHub } from '../services/change-hub'
+import type { Changes } from '../repositories/changes'
+import { message, newestOf, type ChangeHub } from '../services/change-hub'
 import type { Metrics } from '../services/metrics'
 
-/** A cursor older than this, and reading everything anew is less work. */
-const longestGapMs = 60 * 60_000
+/** So many lines are read for somebody who comes back: they are of fewer streams. */
+const mostMissed = 5_000
 const mostUnreadBytes = 256 * 1024
 
 export interface StreamRouteDeps {
   readonly hub: ChangeHub
-  readonly events: Pick<EventRepository, 'changedSince'>
-  readonly clock: Clock
+  readonly changes: Pick<Changes, 'head' | 'after'>
   readonly metrics: Pick<Metrics, 'countStream'> | null
   /** Ends every stream when the server stops. */
   readonly stopping?: AbortSignal | undefined
 }
 
 /**
- * Server-sent hints `{ stream, version }`: clients fetch what is newer than theirs. Each message has the time up to which it tells as its
- * id; a client that comes back sends the last it saw and hears what changed since then, or `reread` when that is too much. The
- * stream ends with its session (`over`).
+ * Server-sent hints `{ stream, version }`: clients fetch what is newer than theirs. Each message has as its id where its listener stands:
+ * which database it is, and up to which change everything was told. A client that comes back sends the last it saw and hears what changed
+ * since then, or `reread` when that is too much, or of another database. The stream ends with its session (`over`).
  */
-export function streamRoute({ router, route }: Guarded, { hub, events, clock, metrics, stopping }: StreamRouteDeps): Router {
+export function streamRoute({ router, route }: Guarded, { hub, changes, metrics, stopping }: StreamRouteDeps): Router {
   // One for each stream, and there may be hundreds.
   if (stopping) setMaxListeners(0, stopping)
   route('GET /api/stream', (request: SignedInRequest, response: Response) => {
@@ -56,18 +54,21 @@ export function streamRoute({ router, route }: Guarded, { hub, events, clock, me
     // Not before the first look: what comes in between would be told by neither.
     void hub
       .ready()
-      .then(() => catchUp(cursor, clock()))
+      .then(() => catchUp(cursor))
       .then(hear, () => hear(': database away\n\n'))
   })
   return router
 
   /** What somebody missed who was there before; nothing for somebody new, who has read nothing yet. */
-  async function catchUp(cursor: number | null, now: number): Promise<string> {
-    const ready = message(now, '{}', 'ready')
+  async function catchUp(cursor: Cursor | null): Promise<string> {
+    const at = hub.cursor()
+    const ready = message(at, '{}', 'ready')
     if (cursor === null) return ready
-    if (now - cursor > longestGapMs) return message(now, '{}', 'reread') + ready
-    const changes = await events.changedSince(new Date(Math.min(cursor, now) - overlapMs), mostHints)
-    return (changes.length > mostHints ? message(now, '{}', 'reread') : changes.map((one) => hint(now, one)).join('')) + ready
+    const { lineage, swept, greatest } = await changes.head()
+    const isOther = cursor.lineage !== lineage || cursor.low > greatest || cursor.low < swept
+    if (isOther) return message(at, '{}', 'reread') + ready
+    const missed = newestOf(await changes.after(cursor.low, mostMissed))
+    return missed.map(({ data, event }) => message(at, data, event)).join('') + ready
   }
 }
 
@@ -76,8 +77,15 @@ function sinceOf(query: SignedInRequest['query']): string | undefined {
   return typeof query['since'] === 'string' ? query['since'] : undefined
 }
 
-/** The id of the last message that a client saw: server time in ms; null when it saw none. */
-function readCursor(id: string | undefined): number | null {
-  const time = Number(id)
-  return id !== undefined && /^\d{1,15}$/.test(id) && Number.isFinite(time) ? time : null
+interface Cursor {
+  readonly lineage: string
+  readonly low: number
+}
+
+/** Where a client stands by the last message that it saw; null when it saw none. A time, as messages had once, is of no database. */
+function readCursor(id: string | undefined): Cursor | null {
+  if (id === undefined) return null
+  if (/^\d{1,15}$/.test(id)) return { lineage: '', low: 0 }
+  const [, lineage, low] = /^([0-9a-f-]{36})\/(\d{1,15})$/.exec(id) ?? []
+  return lineage === undefined || low === undefined ? null : { lineage, low: Number(low) }
 }

@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize'
-import type { Caution, Plan } from '#core/model/plan'
+import type { Plan } from '#core/model/plan'
 import type { Problem } from '#core/model/problem'
 import { protocolOf, type CaseRecord } from '#contract/records/case'
 import { toClinicalCase } from '#contract/views/clinical-case'
@@ -41,7 +41,7 @@ export async function checkPlan(deps: AppendDeps, input: EventInput): Promise<Ch
 
 /**
  * Sets aside what an accepted plan needs, in the transaction that keeps it, and lets go of what an earlier one had. The case is locked.
- * @returns what is gone, for a plan that waited on its device: late refusals never block care
+ * @returns what is gone, in words, for a plan that waited on its device: late refusals never block care
  * @throws ApiError 409 `out-of-stock` when something is gone: then nothing is kept
  */
 export async function reservePlan(
@@ -49,10 +49,10 @@ export async function reservePlan(
   event: StoredEvent,
   record: CaseRecord,
   transaction: Transaction,
-): Promise<readonly Caution[]> {
+): Promise<readonly string[]> {
   const { store } = record
   const plan = (event.body as { plan: Plan }).plan
-  const gone: Caution[] = []
+  const gone: string[] = []
   await settleReservations(deps, event, record.id, transaction, store ? store.placeId : null, async () => {
     if (!store) return []
     const lines = await deps.stock.lines(store.placeId, transaction)
@@ -62,7 +62,7 @@ export async function reservePlan(
       const free = line ? availableOf(line, event.receivedAt.slice(0, 10)) : 0
       if (free >= count) return true
       if (!event.queued) throw outOfStock(line?.label ?? itemCode, free, store.placeName)
-      gone.push(notInStock(line?.label ?? itemCode, store.placeName))
+      gone.push(line?.label ?? itemCode)
       return false
     })
   })
@@ -75,15 +75,4 @@ function outOfStock(label: string, free: number, place: string): ApiError {
     'out-of-stock',
     `${place}: ${free <= 0 ? `${label} is gone` : `only ${free} of ${label} ${free === 1 ? 'is' : 'are'} free`}. Take another place or size.`,
   )
-}
-
-function notInStock(label: string, place: string): Caution {
-  return {
-    level: 'caution',
-    code: 'not-in-stock',
-    text: `${label} was gone at ${place} when this came: find it elsewhere.`,
-    why: 'The plan was accepted without a connection, so that nothing could be set aside then.',
-    decisions: [],
-    steps: [],
-  }
 }

@@ -13,7 +13,7 @@ import { isToOwnStay } from './own-stays'
 import { writeCaseEvent } from './write-case-event'
 import { writeEpisodeEvent } from './write-episode-event'
 import { writePersonEvent, writePlaceEvent, writeWardEvent } from './write-own-event'
-import { MovedOn, type Actor, type AppendDeps, type Appended, type Writing } from './writing'
+import { MovedOn, type Actor, type AppendDeps, type Writing } from './writing'
 
 const plannings = 3
 
@@ -23,7 +23,7 @@ const plannings = 3
  */
 export function createAppendService(deps: AppendDeps) {
   const takeTurns = createTurns()
-  return async function append(input: EventInput, actor: Actor): Promise<Appended> {
+  return async function append(input: EventInput, actor: Actor): Promise<StoredEvent> {
     await checkRight(deps, input, actor)
     const repeated = await deps.events.find(input.id)
     if (repeated) return answerRepeat(repeated, input)
@@ -56,7 +56,7 @@ async function keyOf(deps: AppendDeps, { stream, body }: EventInput): Promise<st
 
 export type AppendEvent = ReturnType<typeof createAppendService>
 
-type Writer = (deps: AppendDeps, writing: Writing, transaction: Transaction) => Promise<Appended>
+type Writer = (deps: AppendDeps, writing: Writing, transaction: Transaction) => Promise<StoredEvent>
 const writers: Readonly<Record<StreamType, Writer>> = {
   episode: writeEpisodeEvent,
   case: writeCaseEvent,
@@ -87,9 +87,9 @@ async function checkRight(deps: AppendDeps, input: EventInput, actor: Actor): Pr
     throw new ApiError(403, 'no-right', `Your role (${actor.roles.join(', ')}) may not write ${input.kind}: ask a clinician or a lead.`)
 }
 
-function answerRepeat(first: StoredEvent, input: EventInput): Appended {
+function answerRepeat(first: StoredEvent, input: EventInput): StoredEvent {
   const isSame = first.kind === input.kind && first.stream.id === input.stream.id && isSameBody(first, input)
-  if (isSame) return { event: first, about: null, cautions: [] }
+  if (isSame) return first
   throw new ApiError(
     422,
     'same-id-other-body',

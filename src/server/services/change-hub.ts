@@ -1,25 +1,19 @@
 import type { PagerState } from '#contract/records/page'
-import type { Clock } from '../ground/clock'
-import type { EventRepository } from '../repositories/events'
+import type { Change, Changes } from '../repositories/changes'
 import type { SignInService } from './sign-in'
 
 const lookMs = 600
 /** How often it is asked whose sessions go on, in looks. */
 const sessionsEvery = 3
 const beatEvery = 25
-/** Each look reaches so far back, since the order of commits is not the order of receipt. */
-export const overlapMs = 30_000
+/** A number is given before its commit: numbers of so long ago are read again, for those that came into sight late. */
+export const lateMs = 30_000
+/** At the first look, when nothing says how old a number is: so many of the newest are taken for seen. */
+const mostBefore = 2_000
 /** More changes at once than this, and reading everything anew is less work. */
 export const mostHints = 500
 /** So many changes of the last half minute are told apart. */
 const mostKnown = 20_000
-
-/** A stream that was written to. */
-export interface Change {
-  readonly type: string
-  readonly id: string
-  readonly version: number
-}
 
 /** Who listens to what changes. */
 export interface Listener {
@@ -30,23 +24,34 @@ export interface Listener {
 }
 
 export interface ChangeHubDeps {
-  readonly events: Pick<EventRepository, 'changedSince'>
+  readonly changes: Pick<Changes, 'head' | 'after'>
   readonly signIn: Pick<SignInService, 'openOf'>
-  readonly clock: Clock
   /** Whether the pager answers; everybody hears at once when that changes. */
   readonly pager: () => PagerState | null
+  /** A steady clock of this process, ms: no server's or database's time of day. */
+  readonly steadyMs?: () => number
+}
+
+/** What was seen of the changes so far. */
+interface Seen {
+  readonly lineage: string
+  /** Everything up to here is told, or too old to come late. */
+  low: number
+  readonly above: Set<number>
+  /** The greatest number at each look, the oldest first. */
+  readonly marks: { readonly atMs: number; readonly greatest: number }[]
 }
 
 /**
  * Looks for what changed, once for everybody who listens at this server, and tells each the same text. It looks while somebody listens, and
  * tells only what came since its first look: who needs more says since when.
  */
-export function createChangeHub({ events, signIn, clock, pager }: ChangeHubDeps) {
+export function createChangeHub({ changes, signIn, pager, steadyMs = () => performance.now() }: ChangeHubDeps) {
   const listeners = new Set<Listener>()
   let timer: ReturnType<typeof setInterval> | undefined
   let isLooking = false
   let looks = 0
-  let known: ReadonlyMap<string, number> | null = null
+  let seen: Seen | null = null
   let isPagerThere: boolean | undefined
   let firstLook: Promise<void> = Promise.resolve()
 
@@ -55,8 +60,13 @@ export function createChangeHub({ events, signIn, clock, pager }: ChangeHubDeps)
     isLooking = true
     try {
       if (looks++ % sessionsEvery === 0) await endWhatIsOver()
-      const now = clock()
-      const messages = [...(await hintsOf(now)), ...pagerMessages(now), ...(looks % beatEvery === 0 ? [message(now, '{}', 'beat')] : [])]
+      const hints = await hintsNow()
+      const at = cursor()
+      const messages = [
+        ...hints.map((one) => message(at, one.data, one.event)),
+        ...pagerMessages(at),
+        ...(looks % beatEvery === 0 ? [message(at, '{}', 'beat')] : []),
+      ]
       if (messages.length > 0) tell(messages.join(''))
     } catch {
       tell(': database away\n\n')
@@ -76,30 +86,60 @@ export function createChangeHub({ events, signIn, clock, pager }: ChangeHubDeps)
   }
 
   /** What changed that nobody was told of. */
-  async function hintsOf(now: number): Promise<readonly string[]> {
-    const changes = await events.changedSince(new Date(now - overlapMs), mostKnown)
-    const before = known
-    known = new Map(changes.map(({ id, version }) => [id, version]))
-    if (!before) return []
-    const fresh = changes.filter(({ id, version }) => (before.get(id) ?? 0) < version)
-    return fresh.length > mostHints ? [message(now, '{}', 'reread')] : fresh.map((one) => hint(now, one))
+  async function hintsNow(): Promise<readonly Hint[]> {
+    const head = await changes.head()
+    if (seen === null || seen.lineage !== head.lineage || head.greatest < seen.low) {
+      const wasOther = seen !== null
+      seen = await firstSeen(head.lineage, head.greatest)
+      // Another database, or an older one, stands where the one before stood.
+      return wasOther ? [reread] : []
+    }
+    const known = seen
+    const rows = await changes.after(known.low, mostKnown)
+    const fresh = rows.filter(({ seq }) => !known.above.has(seq))
+    for (const { seq } of rows) known.above.add(seq)
+    moveOn(known, Math.max(known.low, rows.at(-1)?.seq ?? 0))
+    return newestOf(fresh)
   }
 
-  function pagerMessages(now: number): readonly string[] {
+  async function firstSeen(lineage: string, greatest: number): Promise<Seen> {
+    const low = Math.max(0, greatest - mostBefore)
+    const rows = await changes.after(low, mostKnown)
+    return { lineage, low, above: new Set(rows.map((one) => one.seq)), marks: [{ atMs: steadyMs(), greatest }] }
+  }
+
+  /** Numbers that are too old to come late are not read again. */
+  function moveOn(known: Seen, greatest: number): void {
+    const now = steadyMs()
+    known.marks.push({ atMs: now, greatest })
+    let low = known.low
+    while (known.marks[0] && now - known.marks[0].atMs > lateMs) low = Math.max(low, known.marks.shift()?.greatest ?? 0)
+    if (low === known.low) return
+    known.low = low
+    for (const seq of known.above) if (seq <= low) known.above.delete(seq)
+  }
+
+  function pagerMessages(at: string): readonly string[] {
     const isThere = pager()?.isAnswering
     const isChanged = isThere !== isPagerThere
     isPagerThere = isThere
-    return isChanged ? [message(now, '{}', 'pager')] : []
+    return isChanged ? [message(at, '{}', 'pager')] : []
+  }
+
+  /** Up to where whoever hears it has heard everything. */
+  function cursor(): string {
+    return seen ? cursorOf(seen.lineage, seen.low) : ''
   }
 
   return {
     /** Once it has looked: what comes from then on is told. */
     ready: (): Promise<void> => firstLook,
+    cursor,
     /** Begins to tell somebody; returns how to stop. */
     listen(listener: Listener): () => void {
       listeners.add(listener)
       if (timer === undefined) {
-        known = null
+        seen = null
         isPagerThere = pager()?.isAnswering
         timer = setInterval(() => void look(), lookMs)
         firstLook = look()
@@ -116,12 +156,28 @@ export function createChangeHub({ events, signIn, clock, pager }: ChangeHubDeps)
 
 export type ChangeHub = ReturnType<typeof createChangeHub>
 
-/** That a stream changed. */
-export function hint(now: number, { type, id, version }: Change): string {
-  return message(now, JSON.stringify({ stream: { type, id }, version }))
+/** What a message says. */
+export interface Hint {
+  readonly data: string
+  readonly event?: string
 }
 
-/** One message: the time up to which it tells is its id. */
-export function message(now: number, data: string, event?: string): string {
-  return `id: ${now}\n${event ? `event: ${event}\n` : ''}data: ${data}\n\n`
+const reread: Hint = { data: '{}', event: 'reread' }
+
+/** That streams changed, each once at its newest; that everything is read anew where they are many. */
+export function newestOf(changes: readonly Change[]): readonly Hint[] {
+  const newest = new Map<string, Change>()
+  for (const one of changes) if (one.version >= (newest.get(one.id)?.version ?? 0)) newest.set(one.id, one)
+  if (newest.size > mostHints) return [reread]
+  return [...newest.values()].map(({ type, id, version }) => ({ data: JSON.stringify({ stream: { type, id }, version }) }))
+}
+
+/** Where a listener stands: of which database, and up to which number it has heard everything. */
+export function cursorOf(lineage: string, low: number): string {
+  return `${lineage}/${low}`
+}
+
+/** One message, with where the listener stands once it has heard it. */
+export function message(cursor: string, data: string, event?: string): string {
+  return `${cursor ? `id: ${cursor}\n` : ''}${event ? `event: ${event}\n` : ''}data: ${data}\n\n`
 }

@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util'
 import type { Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import { inTransaction } from '../db/in-transaction'
+import type { Changes } from '../repositories/changes'
 import type { StreamRepository } from '../repositories/streams'
 import { boardRowOf } from './board-row'
 
@@ -13,29 +14,33 @@ export interface BoardMender {
   mendAll(): Promise<void>
 }
 
-/**
- * A mender over one database; one broken stay is logged and never stops the others.
- * @param noteStay plans the cases of a stay anew, for what their plans warn of
- */
-export function createBoardMender(
-  db: Sequelize,
-  streams: StreamRepository,
-  log: Logger,
-  noteStay: (episodeId: string) => Promise<void>,
-): BoardMender {
+export interface BoardMenderDeps {
+  readonly db: Sequelize
+  readonly streams: StreamRepository
+  readonly changes: Pick<Changes, 'note'>
+  readonly log: Logger
+  /** Plans the cases of a stay anew, for what their plans warn of. */
+  readonly planStay: (episodeId: string) => Promise<void>
+  /** The server is asked to stop: what is left is left to the next one. */
+  readonly stopping?: AbortSignal | undefined
+}
+
+/** A mender over one database; one broken stay is logged and never stops the others. */
+export function createBoardMender({ db, streams, changes, log, planStay, stopping }: BoardMenderDeps): BoardMender {
   let mended = 0
   const mend = (episodeId: string): Promise<number> =>
     inTransaction(db, async (transaction) => {
       const episode = await streams.lockEpisode(episodeId, transaction)
       if (!episode) return 0
       let wrong = 0
-      for (const { record, board } of await streams.lockCasesOf(episodeId, transaction)) {
+      for (const { record, version, board } of await streams.lockCasesOf(episodeId, transaction)) {
         const row = JSON.parse(
           JSON.stringify(boardRowOf(record, episode.record, board.live ?? null, Date.parse(board.asOf) || 0)),
         ) as typeof board
         if (isDeepStrictEqual(row, board)) continue
         wrong++
         await streams.saveBoardRow(record.id, row, transaction)
+        await changes.note({ type: 'case', id: record.id }, version, transaction)
       }
       return wrong
     })
@@ -45,10 +50,12 @@ export function createBoardMender(
     },
     async mendAll() {
       for (const id of await streams.liveEpisodeIds()) {
+        if (stopping?.aborted) return
         try {
           mended += await mend(id)
-          await noteStay(id)
+          await planStay(id)
         } catch (error) {
+          if (stopping?.aborted) return
           log.error({ episode: id, reason: (error as Error).name }, 'the Board’s lines of a stay could not be derived')
         }
       }

@@ -1,5 +1,4 @@
 import type { Transaction } from 'sequelize'
-import type { Caution } from '#core/model/plan'
 import { type CaseRecord, type CaseStore } from '#contract/records/case'
 import { foldCase } from '#contract/events/fold'
 import type { CaseOpenedBody } from '#contract/events/case-opened'
@@ -12,7 +11,7 @@ import { ApiError, invalidInput } from '../ground/api-error'
 import { headOf, type Snapshot } from '../repositories/streams'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { reservePlan } from './accept-plan'
-import { MovedOn, type AppendDeps, type Appended, type Writing } from './writing'
+import { MovedOn, type AppendDeps, type Writing } from './writing'
 import { boardRowOf } from './board-row'
 import { checkCaseClaim } from './case-claims'
 import { copyCarriedReadings, endReplaced } from './converted-case'
@@ -21,9 +20,10 @@ import { copyMovedReading } from './moved-reading'
 import { awaitCountersign } from './countersigning'
 import { checkHead, sealEvent } from './seal-event'
 import { settleReservations } from './settle-reservations'
+import { writeForCase } from './write-for-case'
 
 /** Keeps an event of a case: its stay is locked first, then the case, then the places that it takes from. */
-export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<Appended> {
+export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<StoredEvent> {
   const { input, actor, checked } = writing
   const { id } = input.stream
   const opening = input.kind === 'case-opened' ? (input.body as CaseOpenedBody) : null
@@ -51,8 +51,19 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
   const board = boardRowOf(record, episode.record, before?.board.live ?? null, deps.clock())
   await deps.streams.saveCase(record, head, board, new Date(event.receivedAt), transaction)
   if (event.kind === 'applied') await endReplaced(deps, event, record, episode.record, transaction)
-  const cautions = await settleStock(deps, event, before, record, transaction)
-  return { event, about: { record, episode: episode.record }, cautions }
+  const gone = await settleStock(deps, event, before, record, transaction)
+  if (gone.length > 0 && record.store) {
+    const locked = { locked: { record, ...head, board }, episode: episode.record }
+    await writeForCase(
+      deps,
+      locked,
+      'stock-gone',
+      { place: record.store.placeName, items: gone },
+      { ...event, at: event.receivedAt },
+      transaction,
+    )
+  }
+  return event
 }
 
 async function lockEpisodeOf(
@@ -106,14 +117,14 @@ async function withMovedReading(deps: AppendDeps, caseId: string, body: MovedInB
   return { key, fromCase, reason, measurement: await copyMovedReading(deps.events, caseId, body, transaction) }
 }
 
-/** Sets aside what an accepted plan needs; lets go of it when the plan is dropped or the device is off. */
+/** Sets aside what an accepted plan needs; lets go of it when the plan is dropped or the device is off. @returns what is gone, in words */
 async function settleStock(
   deps: AppendDeps,
   event: StoredEvent,
   before: Snapshot<CaseRecord> | null,
   record: CaseRecord,
   transaction: Transaction,
-): Promise<readonly Caution[]> {
+): Promise<readonly string[]> {
   if (event.kind === 'plan') return reservePlan(deps, event, record, transaction)
   const isDropped = before?.record.accepted != null && record.accepted === null
   if (isDropped || event.kind === 'removed' || event.kind === 'ended') await settleReservations(deps, event, record.id, transaction)

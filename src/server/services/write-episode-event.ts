@@ -1,4 +1,5 @@
 import type { Transaction } from 'sequelize'
+import type { StoredEvent } from '#contract/event'
 import { DateTime } from 'luxon'
 import type { EpisodeRecord, PatientDetails } from '#contract/records/episode'
 import type { CaseRecord } from '#contract/records/case'
@@ -11,13 +12,13 @@ import { foldEpisode } from '#contract/events/fold'
 import type { RoundBody } from '#contract/events/round'
 import { ApiError, invalidInput } from '../ground/api-error'
 import { headOf } from '../repositories/streams'
-import type { Actor, AppendDeps, Appended, Writing } from './writing'
+import type { Actor, AppendDeps, Writing } from './writing'
 import { boardRowOf } from './board-row'
 import { awaitCountersign, countersign } from './countersigning'
 import { checkHead, sealEvent } from './seal-event'
 
 /** Keeps an event of a stay, and brings the Board's line of each of its cases up to date from what is locked. */
-export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<Appended> {
+export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<StoredEvent> {
   const { input } = writing
   const { id } = input.stream
   const before = await deps.streams.lockEpisode(id, transaction)
@@ -52,7 +53,7 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
   for (const { record, board } of cases) {
     await deps.streams.saveBoardRow(record.id, boardRowOf(record, episode, board.live, deps.clock()), transaction)
   }
-  return { event, about: null, cautions: [] }
+  return event
 }
 
 /**

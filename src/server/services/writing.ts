@@ -1,8 +1,5 @@
 import type { Sequelize } from 'sequelize'
-import type { Caution } from '#core/model/plan'
-import type { CaseRecord } from '#contract/records/case'
-import type { EpisodeRecord } from '#contract/records/episode'
-import type { EventInput, StoredEvent } from '#contract/event'
+import type { EventInput } from '#contract/event'
 import type { Clock } from '../ground/clock'
 import type { Planner } from '../planning/planner'
 import type { Countersigns } from '../repositories/countersigns'
@@ -41,14 +38,6 @@ export interface Writing {
 export interface CheckedPlan {
   readonly caseVersion: number
   readonly episodeVersion: number
-}
-
-/** What was kept, and the case that it is about as it stands now. */
-export interface Appended {
-  readonly event: StoredEvent
-  readonly about: { readonly record: CaseRecord; readonly episode: EpisodeRecord } | null
-  /** What came to light in keeping it. */
-  readonly cautions: readonly Caution[]
 }
 
 /** Somebody wrote between planning and keeping: it is planned again. */

@@ -49,16 +49,16 @@ describe('events of a case', () => {
     const answer = await client.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
     expect(answer.status).to.equal(200)
     expect(answer.body).to.include({ version: 2 })
-    const problems = answer.body['problems'] as { code: string; path: string }[]
+    const { problems } = await harness.doubtsOf(opened.caseStream.id)
     expect(problems.map((one) => `${one.code} ${one.path}`)).to.include('missing measurements/slab-path')
     const { record } = await fetchCase()
     expect(record.measurements[0]).to.include({ id: 'calf-girth', value: 38, by: 'ada' })
   })
 
-  it('stores a clinically bad reading, answered with its problem', async () => {
+  it('stores a clinically bad reading, and has its doubts about it', async () => {
     const answer = await client.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 380))
     expect(answer.status).to.equal(200)
-    expect((answer.body['problems'] as { code: string }[]).map((one) => one.code)).to.include('implausible')
+    expect((await harness.doubtsOf(opened.caseStream.id)).problems.map((one) => one.code)).to.include('implausible')
     expect((await fetchCase()).record.measurements).to.have.length(1)
   })
 
@@ -128,8 +128,8 @@ describe('events of a case', () => {
       reason: '',
       findings: bothLegs('left', { pulse: 'absent' }),
     })
-    const answer = await client.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
-    const cautions = answer.body['cautions'] as { code: string; level: string }[]
+    await client.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
+    const { cautions } = await harness.doubtsOf(opened.caseStream.id)
     expect(cautions.filter((one) => one.code === 'pulse-absent').map((one) => one.level)).to.deep.equal(['stop'])
   })
 

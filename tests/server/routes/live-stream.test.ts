@@ -55,7 +55,7 @@ describe('the live stream', () => {
     }
   }
   const hintsFor = (text: string, id: string): number => text.split('\n').filter((line) => line.includes(id)).length
-  const lastId = (text: string): string => [...text.matchAll(/^id: (\d+)$/gm)].at(-1)?.[1] ?? ''
+  const lastId = (text: string): string => [...text.matchAll(/^id: (\S+)$/gm)].at(-1)?.[1] ?? ''
 
   it('tells at once when the pager is away', async () => {
     const { cookie } = await signIn()

@@ -7,6 +7,8 @@ import { toClinicalCase } from '#contract/views/clinical-case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { EventInput } from '#contract/event'
 import { planStock, type StockAnswer, type StockLine } from '#contract/records/store'
+import type { BoardRow } from '#contract/views/board'
+import { standingOf } from '#contract/views/standing-of-case'
 import { createEventRepository } from '../../../src/server/repositories/events'
 import { chainHash } from '../../../src/server/services/chain-hash'
 import { defineModels } from '../../../src/server/db/models'
@@ -123,10 +125,17 @@ describe('stock that plans and people take from', () => {
     await accept(first)
     const late = await accept(second, { queued: true })
     expect(late.status).to.equal(200)
-    const cautions = late.body['cautions'] as { code: string; text: string }[]
-    expect(cautions.map((one) => one.code)).to.include('not-in-stock')
-    expect(cautions.find((one) => one.code === 'not-in-stock')?.text).to.match(/plaster slab, 20 cm was gone/)
-    expect((await fetchCase(second.opened)).record.accepted?.by).to.equal('bram')
+    // Said on the case and on the Board, to whoever looks.
+    const { record, episode } = await fetchCase(second.opened)
+    expect(record.accepted?.by).to.equal('bram')
+    expect(record.accepted?.gone?.items.join()).to.match(/plaster slab, 20 cm/)
+    expect(
+      standingOf(record, episode, null, harness.now)
+        .items.map((one) => one.text)
+        .join(),
+    ).to.match(/Gone at .* when this plan came: .*plaster slab, 20 cm/)
+    const row = ((await bram.get('/api/board')).body['rows'] as BoardRow[]).find((one) => one.caseId === record.id)
+    expect(row?.finding).to.match(/plaster slab, 20 cm/)
     expect((await reserved())['plaster-slab/20']).to.equal(1)
     expect((await reserved())['padding-roll/10']).to.be.greaterThan(0)
   })

@@ -7,7 +7,7 @@ import type { ApiResult } from '../../../src/web/sync/api'
 import { createSender, type LineState, type Sender } from '../../../src/web/sync/sender'
 
 type Answer = ApiResult<EventAnswer>
-const taken: Answer = { kind: 'ok', value: { id: '', version: 1, receivedAt: '', problems: [], cautions: [] } }
+const taken: Answer = { kind: 'ok', value: { id: '', version: 1, receivedAt: '' } }
 const fault: Answer = { kind: 'trouble', isFault: true }
 const busy: Answer = { kind: 'trouble', isFault: false }
 const offline: Answer = { kind: 'offline' }
