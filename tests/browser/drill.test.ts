@@ -3,16 +3,23 @@ import { replayDrill } from '#core/practice/drill/finish-drill'
 import { findNight } from '#core/practice/drill/nights'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { startCutLine, type CutLine } from '../harness/cut-line'
 import { startLiveServer } from '../harness/live-server'
+import { waitForKeptApplication } from '../harness/kept'
+import { patienceMs } from '../harness/patience'
 
 /** A minute of the night passes so many times faster than on the screen. */
 const faster = 300
 
 describe('the drill, in the browser', () => {
   let browser: TestBrowser
+  let line: CutLine
+  let address: string
   before(async () => {
     const server = await startLiveServer()
-    browser = await startBrowser(server.address)
+    address = server.address
+    line = await startCutLine(server.address)
+    browser = await startBrowser(line.address, { keepsApplication: true })
     await browser.setViewport(1280, 800)
     await signIn(browser, 'sunniva', server.password)
   })
@@ -62,7 +69,16 @@ describe('the drill, in the browser', () => {
     await browser.waitForText(/no pulse felt/)
   }).timeout(40_000)
 
-  it('ends in the morning with the score beside the list’s and the perfect player’s, and every bed', async () => {
+  /** Nights of whoever is signed in, as the server has them. */
+  const nightsKept = async (): Promise<number> => {
+    const cookie = (await browser.driver.manage().getCookies()).map((one) => `${one.name}=${one.value}`).join('; ')
+    const answer = await fetch(`${address}/api/practice/progress`, { headers: { cookie } })
+    return ((await answer.json()) as { progress: { drills: readonly unknown[] } }).progress.drills.length
+  }
+
+  it('ends in the morning with the score beside the list’s and the perfect player’s, and every bed, also without a line', async () => {
+    await waitForKeptApplication(browser)
+    await line.cut()
     await browser.click('button', /^Call the senior/)
     await browser.evaluate(`const real = window.setInterval; window.setInterval = (work, ms) => real(work, ms / ${faster})`)
     await browser.click('button', 'Go on')
@@ -71,6 +87,10 @@ describe('the drill, in the browser', () => {
     const text = await browser.text()
     expect(text).to.include('Knowing the truth').and.to.include('Rounds and checks later than their grace')
     for (const bed of [1, 2, 3, 4]) await browser.find('image', new RegExp(`^Bed ${bed}: highest \\d+\\.\\d kPa`))
+    expect(await nightsKept()).to.equal(0)
+    await line.mend()
+    // It goes by itself: nobody loads the page anew, and no event waits beside it.
+    await browser.driver.wait(async () => (await nightsKept()) === 1, patienceMs, 'the night never came to the server')
   }).timeout(60_000)
 
   it('is ended and looked back at whenever the player wants, and says so', async () => {

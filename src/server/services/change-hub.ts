@@ -9,7 +9,7 @@ const beatEvery = 25
 /** A number is given before its commit: numbers of so long ago are read again, for those that came into sight late. */
 export const lateMs = 30_000
 /** At the first look, when nothing says how old a number is: so many of the newest are taken for seen. */
-const mostBefore = 2_000
+const mostBefore = 500
 /** More changes at once than this, and reading everything anew is less work. */
 export const mostHints = 500
 /** So many changes of the last half minute are told apart. */
@@ -135,6 +135,8 @@ export function createChangeHub({ changes, signIn, pager, steadyMs = () => perfo
     /** Once it has looked: what comes from then on is told. */
     ready: (): Promise<void> => firstLook,
     cursor,
+    /** Looks now, as it does by itself while somebody listens. */
+    look,
     /** Begins to tell somebody; returns how to stop. */
     listen(listener: Listener): () => void {
       listeners.add(listener)

@@ -4,10 +4,23 @@ import { loadCase, useCaseStore } from './case-store'
 import { flushOutbox } from './outbox'
 import { useSession } from './session-store'
 
-/** Counts hints from the server, so that the Board knows when to look again. */
+/** Counts hints from the server, so that the Board knows when to look again: those that come together count once. */
 export const useHints = create<{ readonly count: number }>(() => ({ count: 0 }))
 
 const againMs = 3_000
+/** Hints that come within so long are answered by one look; spread, so that a ward's tablets do not all ask at once. */
+const gatherMs = { least: 40, spread: 160 }
+let gathering: ReturnType<typeof setTimeout> | undefined
+
+function countHint(): void {
+  gathering ??= setTimeout(
+    () => {
+      gathering = undefined
+      useHints.setState((state) => ({ count: state.count + 1 }))
+    },
+    gatherMs.least + Math.random() * gatherMs.spread,
+  )
+}
 
 /** Listens for hints of changes made elsewhere, from where the last connection ended; returns how to stop. */
 export function startStream(): () => void {
@@ -26,13 +39,13 @@ export function startStream(): () => void {
     opened.onmessage = (event: MessageEvent<string>) => {
       heard(event)
       const { stream, version } = JSON.parse(event.data) as { stream: { id: string }; version: number }
-      useHints.setState((state) => ({ count: state.count + 1 }))
+      countHint()
       void refresh(stream.id, version)
     }
     opened.addEventListener('beat', heard)
     opened.addEventListener('pager', (event) => {
       heard(event)
-      useHints.setState((state) => ({ count: state.count + 1 }))
+      countHint()
     })
     opened.addEventListener('reread', (event) => {
       heard(event)
@@ -75,7 +88,7 @@ export function startStream(): () => void {
 
 /** Reads again what is in sight. */
 function rereadOpen(): void {
-  useHints.setState((state) => ({ count: state.count + 1 }))
+  countHint()
   const { caseId } = useCaseStore.getState()
   if (caseId) void loadCase(caseId)
 }

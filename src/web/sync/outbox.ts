@@ -68,7 +68,7 @@ const sender = createSender({
   lineChanged(line) {
     const isBack = line === 'fine' && useOutbox.getState().line !== 'fine'
     useOutbox.setState({ line })
-    if (isBack) for (const listener of backListeners) listener()
+    if (isBack) tellBack()
   },
 })
 
@@ -78,7 +78,11 @@ export function onTaken(listener: TakenListener): () => void {
   return () => listeners.delete(listener)
 }
 
-/** Calls back when the server answers again after it did not; returns how to stop. */
+function tellBack(): void {
+  for (const listener of backListeners) listener()
+}
+
+/** Calls back when the line may be back: the server answers again, hints come again, or the device says so; returns how to stop. */
 export function onLineBack(listener: () => void): () => void {
   backListeners.add(listener)
   return () => backListeners.delete(listener)
@@ -148,9 +152,10 @@ export async function resumeOutbox(): Promise<void> {
   sender.retryNow()
 }
 
-/** Sends everything that waits now: the connection is back, or somebody has signed in. */
+/** The line is back, or somebody has signed in: everything that waits goes now, here and in every other queue. */
 export function flushOutbox(): void {
   sender.retryNow()
+  tellBack()
 }
 
 /** Takes an undecided event off the list once somebody has decided about it. */

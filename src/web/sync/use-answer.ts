@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { callApi } from './api'
 import { useHints } from './live-stream'
 import { onTaken } from './outbox'
@@ -25,10 +25,16 @@ export function useAnswer<T extends { readonly now?: string }>(path: string | nu
   const [read, setRead] = useState<{ readonly path: string; readonly answer: T } | null>(null)
   const [refusal, setRefusal] = useState<string | null>(null)
   const hints = useHints((store) => store.count)
+  const asked = useRef(0)
+  const shown = useRef(0)
   const reload = useCallback(async () => {
     if (path === null) return
+    const turn = ++asked.current
     const result = await callApi<T>('GET', path)
+    // What was asked later has answered already: this one tells how it was before.
+    if (turn < shown.current) return
     if (result.kind === 'ok') {
+      shown.current = turn
       if (result.value.now) setServerClock(result.value.now)
       setRead({ path, answer: result.value })
       setRefusal(null)
