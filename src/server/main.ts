@@ -47,9 +47,9 @@ async function main(): Promise<void> {
   const models = defineModels(db)
   const people = createPeopleRepository(models)
   const workerFile = new URL('./worker.js', import.meta.url)
-  const pool = createWorkerPool(workerFile)
+  const pool = createWorkerPool(workerFile, { warm: 1 })
   // Of their own: a pack of a whole ward must not keep a plan waiting.
-  const papers = createWorkerPool(workerFile, paperMemoryMb, 1)
+  const papers = createWorkerPool(workerFile, { mostMemoryMb: paperMemoryMb, threads: 1 })
   const demo = process.env['WREN_DEMO'] ?? 'none'
   if (demo === 'fresh') await emptyTables(db)
   if (demo !== 'none' && (await people.count()) === 0) await loadDemoWorld({ db, pool, now: systemClock() })

@@ -17,16 +17,24 @@ const usualThreads = 2
 /** More than this waiting means that something is wrong with what is asked, not with how fast it is answered. */
 const mostWaiting = 200
 
+/** How large a pool is. */
+export interface PoolSize {
+  /** Of each thread's heap. */
+  readonly mostMemoryMb?: number
+  /** At most. */
+  readonly threads?: number
+  /** Threads that are started now and stay, so that nobody waits for the first. */
+  readonly warm?: number
+}
+
 /**
- * A pool of worker threads, started on first need.
+ * A pool of worker threads, started on need.
  * @param workerFile the built worker
- * @param mostMemoryMb of each thread's heap
- * @param threads at most
  */
-export function createWorkerPool(workerFile: URL, mostMemoryMb = 256, threads = usualThreads): WorkerPool {
+export function createWorkerPool(workerFile: URL, { mostMemoryMb = 256, threads = usualThreads, warm = 0 }: PoolSize = {}): WorkerPool {
   const pool = new Piscina({
     filename: fileURLToPath(workerFile),
-    minThreads: 0,
+    minThreads: warm,
     maxThreads: threads,
     idleTimeout: 60_000,
     maxQueue: mostWaiting,

@@ -34,7 +34,7 @@ describe('planning in threads', () => {
     // Rows that are all bad: each is remembered with its words until the last is read.
     const text = `item_code,lot,expires_on,count\n${'a"b,c\n'.repeat(30)}`
     const known = Array.from({ length: 800_000 }, (_, index) => `item-${index}-${'x'.repeat(60)}`)
-    const small = createWorkerPool(workerFile, 40)
+    const small = createWorkerPool(workerFile, { mostMemoryMb: 40 })
     const error = await small.run('readStockCsv', { text, known, before: [] }, 50_000).catch((one: unknown) => one)
     expect(error).to.include({ status: 503, code: 'too-heavy' })
     const after = await small.run('readStockCsv', { text: 'item_code,lot,expires_on,count\nx,A,,1', known: ['x'], before: [] }, 20_000)
