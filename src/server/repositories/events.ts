@@ -18,8 +18,11 @@ export function createEventRepository(db: Sequelize, models: Models) {
 
     /** Appends a sealed event, and notes it for whoever listens. */
     async insert(sealed: SealedEvent, transaction: Transaction): Promise<void> {
-      await models.events.create(rowOf(sealed), { transaction })
-      await changes.note(sealed.event.stream, sealed.event.version, transaction)
+      // Both are on their way at once: the connection keeps their order.
+      await Promise.all([
+        models.events.create(rowOf(sealed), { transaction }),
+        changes.note(sealed.event.stream, sealed.event.version, transaction),
+      ])
     },
 
     /** Appends sealed events of many streams at once. */

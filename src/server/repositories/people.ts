@@ -1,4 +1,4 @@
-import { literal, Op, type Transaction } from 'sequelize'
+import { literal, Op, QueryTypes, type Transaction } from 'sequelize'
 import type { ManagedPerson, ManagedSession } from '#contract/api/people'
 import { type Person } from '#contract/api/session'
 import { defaultSettings, type PersonSettings } from '#contract/records/person'
@@ -19,8 +19,13 @@ export interface Account extends Person {
   readonly hasSecondFactor: boolean
 }
 
+/** What of a session a request goes by. */
+export type OpenSessionRow = Pick<SessionRow, 'csrf' | 'createdAt' | 'lastSeenAt' | 'expiresAt' | 'lockedAt' | 'pinHash'>
+
 /** Reads and writes people, their sign-in and their sessions. */
 export function createPeopleRepository(models: Models) {
+  const { sequelize: db } = models.people
+  if (!db) throw new Error('the models belong to no database')
   return {
     async findBySignIn(signIn: string): Promise<Account | null> {
       return toAccount((await models.people.findOne({ where: { signIn: signIn.toLowerCase() }, raw: true })) as unknown as PersonRow | null)
@@ -107,8 +112,17 @@ export function createPeopleRepository(models: Models) {
     async createSession(row: SessionRow): Promise<void> {
       await models.sessions.create(row)
     },
-    async findSession(id: string): Promise<SessionRow | null> {
-      return (await models.sessions.findByPk(id, { raw: true })) as unknown as SessionRow | null
+    /** A session with whose it is, as every request asks. */
+    async findSession(id: string): Promise<{ readonly row: OpenSessionRow; readonly account: Account } | null> {
+      const [row] = await db.query<OpenSessionRow & PersonRow>(
+        `SELECT p.id, p.name, p.sign_in AS signIn, p.password_hash AS passwordHash, p.roles, p.settings, p.version, p.is_active AS isActive,
+           p.must_change AS mustChange, p.code_until AS codeUntil, p.second_secret AS secondSecret, p.second_since AS secondSince,
+           s.csrf, s.created_at AS createdAt, s.last_seen_at AS lastSeenAt, s.expires_at AS expiresAt, s.locked_at AS lockedAt,
+           s.pin_hash AS pinHash FROM sessions s JOIN people p ON p.id = s.person_id WHERE s.id = :id`,
+        { type: QueryTypes.SELECT, replacements: { id } },
+      )
+      const account = row && toAccount(row)
+      return account ? { row, account } : null
     },
     /** Which of these sessions have not run out. */
     async openSessions(ids: readonly string[], now: Date): Promise<ReadonlySet<string>> {

@@ -24,6 +24,10 @@ export interface StreamRow extends StreamHead {
 /** What is read of a row, each with the name it has here. */
 export const streamColumns = ['id', 'version', 'headHash', 'fold', 'snapshotVersion', 'snapshotLength'] as const
 
+/** The same as SQL reads them. */
+export const streamSelection =
+  'id, version, head_hash AS headHash, fold, snapshot_version AS snapshotVersion, snapshot_length AS snapshotLength'
+
 /** Columns of a snapshot that is written. */
 export interface SnapshotColumns {
   readonly snapshot: string

@@ -7,7 +7,7 @@ import type { StreamType } from '#contract/event'
 import { foldCase, foldEpisode } from '#contract/events/fold'
 import { newWard, wardId, type WardRecord } from '#contract/records/ward'
 import type { Models, WardRow } from '../db/models'
-import { createSnapshots, streamColumns, type StreamHead, type StreamRow } from './snapshots'
+import { createSnapshots, streamColumns, streamSelection, type StreamHead, type StreamRow } from './snapshots'
 
 export type { StreamHead }
 
@@ -85,6 +85,11 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     const { version, headHash } = row as StreamRow
     return { version, headHash, record: await cases.recordOf(row as StreamRow, transaction) }
   }
+  /** A row by its id. Written out: what every write and every read goes through is spared the model's own work. */
+  const rowOf = async <Row extends object>(sql: string, id: string, transaction?: Transaction): Promise<Row | null> => {
+    const [row] = await db.query<Row>(sql, { type: QueryTypes.SELECT, replacements: { id }, ...inside(transaction) })
+    return row ?? null
+  }
   return {
     /** The head of a stream, locked until the transaction ends; version 0 when the stream does not exist. */
     async lockHead(type: StreamType, id: string, transaction: Transaction): Promise<StreamHead> {
@@ -122,17 +127,17 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     },
 
     async findEpisode(id: string, transaction?: Transaction): Promise<Snapshot<EpisodeRecord> | null> {
-      const row = await models.episodes.findByPk(id, { ...inside(transaction), attributes: [...streamColumns], raw: true })
+      const row = await rowOf<StreamRow>(`SELECT ${streamSelection} FROM episodes WHERE id = :id`, id, transaction)
       return row && episodeSnapshot(row, transaction)
     },
     async findCase(id: string, transaction?: Transaction): Promise<Snapshot<CaseRecord> | null> {
-      const row = await models.cases.findByPk(id, { ...inside(transaction), attributes: [...streamColumns], raw: true })
+      const row = await rowOf<StreamRow>(`SELECT ${streamSelection} FROM cases WHERE id = :id`, id, transaction)
       return row && caseSnapshot(row, transaction)
     },
 
     /** What the plan of a case as it was last made warns of, as its line on the Board has it; null where none was made. */
     async liveCautionsOf(id: string): Promise<readonly Caution[] | null> {
-      const row = (await models.cases.findByPk(id, { attributes: ['board'], raw: true })) as unknown as Pick<LineRow, 'board'> | null
+      const row = await rowOf<Pick<LineRow, 'board'>>('SELECT board FROM cases WHERE id = :id', id)
       return row && (JSON.parse(row.board) as BoardRow).live
     },
 
@@ -140,14 +145,13 @@ export function createStreamRepository(db: Sequelize, models: Models) {
 
     /** An episode, locked until the transaction ends; null when it does not exist. */
     async lockEpisode(id: string, transaction: Transaction): Promise<Snapshot<EpisodeRecord> | null> {
-      const row = await models.episodes.findByPk(id, { transaction, lock: true, attributes: [...streamColumns], raw: true })
-      if (row) noteLocked(transaction, row as unknown as StreamRow)
+      const row = await rowOf<StreamRow>(`SELECT ${streamSelection} FROM episodes WHERE id = :id FOR UPDATE`, id, transaction)
+      if (row) noteLocked(transaction, row)
       return row && episodeSnapshot(row, transaction)
     },
     /** A case whose episode is locked. */
     async lockCase(id: string, transaction: Transaction): Promise<(Snapshot<CaseRecord> & { readonly board: BoardRow }) | null> {
-      const attributes = [...streamColumns, 'board']
-      const row = (await models.cases.findByPk(id, { transaction, lock: true, attributes, raw: true })) as unknown as LineRow | null
+      const row = await rowOf<LineRow>(`SELECT ${streamSelection}, board FROM cases WHERE id = :id FOR UPDATE`, id, transaction)
       if (row) noteLocked(transaction, row)
       return row && { ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow }
     },

@@ -25,8 +25,11 @@ export function createAppendService(deps: AppendDeps) {
   const takeTurns = createTurns()
   return async function append(input: EventInput, actor: Actor): Promise<StoredEvent> {
     await checkRight(deps, input, actor)
-    const repeated = await deps.events.find(input.id)
-    if (repeated) return answerRepeat(repeated, input)
+    // What may have come before is looked up first; of anything else a repeat shows when it is refused.
+    if (input.queued === true || input.kind === 'plan') {
+      const repeated = await deps.events.find(input.id)
+      if (repeated) return answerRepeat(repeated, input)
+    }
     for (let planned = 1; ; planned++) {
       try {
         const checked = input.kind === 'plan' ? await checkPlan(deps, input) : null
@@ -37,11 +40,10 @@ export function createAppendService(deps: AppendDeps) {
         return await takeTurns(key, () => inTransaction(deps.db, (transaction) => writers[input.stream.type](deps, writing, transaction)))
       } catch (error) {
         if (error instanceof MovedOn && planned < plannings) continue
-        if (error instanceof MovedOn || (error as Error).name === 'SequelizeUniqueConstraintError') {
-          const first = await deps.events.find(input.id)
-          if (first) return answerRepeat(first, input)
+        const first = await deps.events.find(input.id)
+        if (first) return answerRepeat(first, input)
+        if (error instanceof MovedOn || (error as Error).name === 'SequelizeUniqueConstraintError')
           throw new ApiError(409, 'stale', 'Somebody else wrote at the same moment: send it again.')
-        }
         throw error
       }
     }

@@ -81,11 +81,10 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
     /** The session of a token, or null; using it keeps it open for another 12 hours, and for a day at most. */
     async resume(token: string): Promise<OpenSession | null> {
       const id = sessionIdOf(token)
-      const row = await people.findSession(id)
+      const found = await people.findSession(id)
       const now = clock()
-      if (!row || new Date(row.expiresAt).getTime() < now) return null
-      const account = await people.find(row.personId)
-      if (!account?.isActive) return null
+      if (!found?.account.isActive || new Date(found.row.expiresAt).getTime() < now) return null
+      const { row, account } = found
       if (now - new Date(row.lastSeenAt).getTime() > 60_000) {
         const until = Math.min(now + idleMs, new Date(row.createdAt).getTime() + longestMs)
         // That somebody was here may be noted a minute later: it is no reason to refuse them.
