@@ -53,7 +53,7 @@ export function mayChangeSide(held: readonly Role[], isAccepted: boolean): boole
   return hasRight(held, 'decide') || (isPairedDevice(held) && !isAccepted)
 }
 
-/** Who may put a round right: whoever entered it, or a clinician. Page and server both ask here. */
-export function mayCorrect(round: { readonly by: string }, person: { readonly name: string; readonly roles: readonly Role[] }): boolean {
-  return round.by === person.name || hasRight(person.roles, 'decide')
+/** Who may put a round right: whoever entered it, by their id and not by a name that two may have, or a clinician. Page and server both ask here. */
+export function mayCorrect(round: { readonly byId?: string }, person: { readonly id: string; readonly roles: readonly Role[] }): boolean {
+  return round.byId === person.id || hasRight(person.roles, 'decide')
 }

@@ -4,7 +4,7 @@ import { byTime } from './in-run'
 import { episodeKind } from './kind'
 import { upcastRoundTo2 } from './round-v2'
 
-export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'at' | 'mark' | 'correctedAt' | 'why'> & {
+export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'byId' | 'at' | 'mark' | 'correctedAt' | 'why'> & {
   /** The round that this one puts right, and why. */
   readonly corrects?: { readonly round: string; readonly why: string }
 }
@@ -15,8 +15,8 @@ export const round = episodeKind<RoundBody>({
   right: 'add',
   bearsOnPlan: true,
   upcasters: [upcastRoundTo2],
-  fold: (record, { id, at, actorName: by, mark, body: { corrects, ...body } }) => {
-    const given = { id, at, by, ...(mark ? { mark } : {}), ...body }
+  fold: (record, { id, at, actor: byId, actorName: by, mark, body: { corrects, ...body } }) => {
+    const given = { id, at, by, byId, ...(mark ? { mark } : {}), ...body }
     const wrong = corrects && record.rounds.find((one) => one.id === corrects.round)
     if (!wrong) return { ...record, rounds: byTime([...record.rounds, given]) }
     const put = { ...given, at: wrong.at, isBaseline: wrong.isBaseline, correctedAt: at, why: corrects.why }

@@ -39,6 +39,8 @@ export interface RoundRecord {
   readonly id: string
   readonly at: string
   readonly by: string
+  /** The id of whoever entered it: two may have one name. */
+  readonly byId?: string
   /** Said of its time: it came late, or its device's clock was wrong. */
   readonly mark?: EventMark
   readonly cases: readonly string[]

@@ -279,6 +279,17 @@ describe('what an event may claim', () => {
     })
   })
 
+  it('of a round: it is of who entered it, not of whoever has the same name', async () => {
+    const [nan, other] = await Promise.all(['nan-one', 'nan-two'].map((name) => harness.signIn(`${name}-${uuidv7()}`, ['trainee'])))
+    await harness.db.query('UPDATE people SET name = :name WHERE id IN (:ids)', {
+      replacements: { name: 'Nan Teal', ids: [nan!.personId, other!.personId] },
+    })
+    const own = String((await nan!.send(opened.episodeStream, 'round', roundOf())).body['id'])
+    const right = roundOf({ corrects: { round: own, why: 'other leg' } })
+    expect((await other!.send(opened.episodeStream, 'round', right)).status).to.equal(403)
+    expect((await nan!.send(opened.episodeStream, 'round', right)).status).to.equal(200)
+  })
+
   describe('of when somebody was born', () => {
     for (const [born, words] of [
       ['2126-01-01', /future/],
