@@ -297,6 +297,33 @@ describe('the first half of the path in the browser', () => {
       await browser.find('textbox', /^Lot TS9001/)
     })
 
+    it('shows the place that was asked for last, whichever answers first', async () => {
+      await browser.open('/store')
+      await browser.waitForText(/items kept here/)
+      // Everything of the next place comes late.
+      await browser.evaluate(
+        `const real = window.fetch
+         let isLate = true
+         window.fetch = async (...asked) => {
+           const wasLate = isLate && String(asked[0]?.url ?? asked[0]).includes('/api/store/')
+           if (wasLate) window.lateAsked = true
+           const answer = await real(...asked)
+           if (wasLate) await new Promise((resolve) => setTimeout(resolve, 900)).then(() => (window.lateCame = true))
+           return answer
+         }
+         window.onTime = () => (isLate = false)`,
+      )
+      await browser.click('radio', 'Emergency trolley')
+      const has = (name: string) => (): Promise<boolean> => browser.evaluate(`return window[arguments[0]] === true`, name)
+      await browser.driver.wait(has('lateAsked'), patienceMs)
+      await browser.evaluate('window.onTime()')
+      await browser.click('radio', 'Plaster room')
+      await browser.waitForText(/items kept here/)
+      await browser.driver.wait(has('lateCame'), patienceMs)
+      await browser.waitForText(/elastic bandage, 10 cm/)
+      expect(await browser.text()).to.match(/items kept here/)
+    })
+
     it('goes from lot to lot on a phone', async () => {
       await browser.setViewport(390, 844)
       await browser.click('link', 'Count round')

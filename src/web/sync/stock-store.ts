@@ -26,12 +26,18 @@ export async function loadPlaces(): Promise<readonly StockPlace[]> {
   return result.kind === 'ok' ? result.value.places : []
 }
 
+/** How many times a place was asked for: of two that are on their way, the later one is in sight. */
+let asked = 0
+
 /** Reads what a place holds, and its latest movements. */
 export async function loadPlace(placeId: string): Promise<StockAnswer | null> {
+  const turn = ++asked
   const [answer, moved] = await Promise.all([
     callApi<StockAnswer>('GET', paths.place(placeId)),
     callApi<{ movements: StockMovement[] }>('GET', paths.placeMovements(placeId)),
   ])
+  // Another place was asked for meanwhile, or this one again: what comes late tells how it was before.
+  if (turn < asked) return answer.kind === 'ok' ? answer.value : null
   if (answer.kind !== 'ok') {
     useStock.setState({ isOffline: true })
     return null

@@ -32,7 +32,8 @@ export function StoreScreen() {
   useEffect(() => void loadPlaces(), [])
   useEffect(() => void (wanted ? loadPlace(wanted) : undefined), [wanted])
   const shown = answer && answer.place.id === wanted ? answer : null
-  const isKnown = shown !== null || isOffline || read?.length === 0
+  // Once there, the search stays while another place is read: what is typed meanwhile is not lost.
+  const isKnown = answer !== null || isOffline || read?.length === 0
   const today = shown?.now.slice(0, 10) ?? ''
   const rows = shown ? toStockRows(shown.lines, today) : []
   const found = filterRows(rows, typed, states)
