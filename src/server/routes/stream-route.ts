@@ -6,7 +6,7 @@ import type { Changes } from '../repositories/changes'
 import { message, newestOf, type ChangeHub } from '../services/change-hub'
 import type { Metrics } from '../services/metrics'
 
-/** So many lines are read for somebody who comes back: they are of fewer streams. */
+/** So many lines at most are looked through for somebody who comes back: they are of fewer streams. */
 const mostMissed = 5_000
 const mostUnreadBytes = 256 * 1024
 
@@ -67,7 +67,10 @@ export function streamRoute({ router, route }: Guarded, { hub, changes, metrics,
     const { lineage, swept, greatest } = await changes.head()
     const isOther = cursor.lineage !== lineage || cursor.low > greatest || cursor.low < swept
     if (isOther) return message(at, '{}', 'reread') + ready
-    const missed = newestOf(await changes.after(cursor.low, mostMissed))
+    const lines = await changes.after(cursor.low, mostMissed)
+    // There may be more, and the newest are last.
+    if (lines.length === mostMissed) return message(at, '{}', 'reread') + ready
+    const missed = newestOf(lines)
     return missed.map(({ data, event }) => message(at, data, event)).join('') + ready
   }
 }

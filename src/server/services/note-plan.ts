@@ -4,7 +4,8 @@ import { LRUCache } from 'lru-cache'
 import type { Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import type { Caution } from '#core/model/plan'
-import { protocolOf } from '#contract/records/case'
+import { protocolOf, type CaseRecord } from '#contract/records/case'
+import type { EpisodeRecord } from '#contract/records/episode'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { inTransaction } from '../db/in-transaction'
 import type { Clock } from '../ground/clock'
@@ -31,6 +32,18 @@ export interface PlanNoter {
 /** Of so many cases it is remembered what they were planned from. */
 const mostRemembered = 5_000
 
+/** What a plan warned of, and what it was made from. */
+interface Planned {
+  readonly from: string
+  readonly live: readonly Caution[]
+}
+
+/** What a plan of a case is made of, in short. */
+function fromOf(record: CaseRecord, episode: EpisodeRecord): string {
+  const made = JSON.stringify([toClinicalCase(record, episode), protocolOf(record)])
+  return createHash('sha1').update(made).digest('base64')
+}
+
 /** A noter over one database. */
 export function createPlanNoter(deps: {
   readonly db: Sequelize
@@ -42,19 +55,28 @@ export function createPlanNoter(deps: {
   readonly stopping?: AbortSignal | undefined
 }): PlanNoter {
   const { db, streams, changes, planner, clock, log, stopping } = deps
-  const plannedFrom = new LRUCache<string, string>({ max: mostRemembered })
+  const known = new LRUCache<string, Planned>({ max: mostRemembered })
 
-  /** The line is saved, and then whoever listens is told of it. Nothing is locked where it says so already. */
-  const keep = async (caseId: string, episodeId: string, cautions: readonly Caution[]): Promise<void> => {
-    const live = JSON.parse(JSON.stringify(cautions)) as readonly Caution[]
-    if (isDeepStrictEqual(await streams.liveCautionsOf(caseId), live)) return
-    await inTransaction(db, async (transaction) => {
+  /**
+   * The line is saved, and then whoever listens is told of it. Nothing is locked where it says so already.
+   * @returns false where the case has moved on meanwhile, at this server or at another
+   */
+  const keep = async (caseId: string, episodeId: string, { from, live }: Planned): Promise<boolean> => {
+    if (isDeepStrictEqual(await streams.liveCautionsOf(caseId), live)) return true
+    return inTransaction(db, async (transaction) => {
       const episode = await streams.lockEpisode(episodeId, transaction)
       const found = await streams.lockCase(caseId, transaction)
-      if (!episode || !found) return
+      if (!episode || !found) return true
+      if (fromOf(found.record, episode.record) !== from) return false
       await streams.saveBoardRow(caseId, boardRowOf(found.record, episode.record, live, clock()), transaction)
       await changes.note({ type: 'case', id: caseId }, found.version, transaction)
+      return true
     })
+  }
+
+  const warningsOf = async (record: CaseRecord, episode: EpisodeRecord): Promise<readonly Caution[]> => {
+    const { cautions } = await planner.doubts(toClinicalCase(record, episode), protocolOf(record))
+    return JSON.parse(JSON.stringify(cautions.filter((one) => one.level !== 'note'))) as readonly Caution[]
   }
 
   const plan = async (caseId: string, isForced: boolean): Promise<void> => {
@@ -63,18 +85,12 @@ export function createPlanNoter(deps: {
       const found = await streams.findCase(caseId)
       const episode = found && (await streams.findEpisode(found.record.episodeId))
       if (!found || !episode) return
-      const [clinicalCase, protocol] = [toClinicalCase(found.record, episode.record), protocolOf(found.record)]
-      const from = createHash('sha1')
-        .update(JSON.stringify([clinicalCase, protocol]))
-        .digest('base64')
-      if (!isForced && plannedFrom.get(caseId) === from) return
-      const { cautions } = await planner.doubts(clinicalCase, protocol)
-      await keep(
-        caseId,
-        episode.record.id,
-        cautions.filter((one) => one.level !== 'note'),
-      )
-      plannedFrom.set(caseId, from)
+      const from = fromOf(found.record, episode.record)
+      const before = known.get(caseId)
+      // What was planned from the same is not planned again; another server may have saved something else since.
+      const planned = !isForced && before?.from === from ? before : { from, live: await warningsOf(found.record, episode.record) }
+      known.set(caseId, planned)
+      if (!(await keep(caseId, episode.record.id, planned))) void planOnce(caseId)
     } catch (error) {
       // What is left when the server stops is planned by the next one as it starts.
       if (stopping?.aborted) return
@@ -85,8 +101,8 @@ export function createPlanNoter(deps: {
   // However many write to a case at once, it is planned once for what is running and once for all that came meanwhile.
   const running = new Map<string, { readonly now: Promise<void>; next: Promise<void> | null }>()
   const planOnce = (caseId: string, isForced = false): Promise<void> => {
-    const known = running.get(caseId)
-    if (known) return (known.next ??= known.now.then(() => begin(caseId, isForced)))
+    const entry = running.get(caseId)
+    if (entry) return (entry.next ??= entry.now.then(() => begin(caseId, isForced)))
     return begin(caseId, isForced)
   }
   const begin = (caseId: string, isForced: boolean): Promise<void> => {

@@ -101,4 +101,20 @@ describe('planning after a write', () => {
     await version()
     expect(gated.planned() - before).to.be.within(1, 2)
   })
+
+  it('says what the case is now also where another server planned it in between', async () => {
+    const other = await startHarness({ keeps: true })
+    after(() => other.stop())
+    const bram = await other.signIn('bram', ['clinician'])
+    const setWater = async (client: Client, waterC: number): Promise<void> => {
+      const base = Number((await client.get(`/api/cases/${opened.caseStream.id}`)).body['version'])
+      expect((await client.send(opened.caseStream, 'setup', { ...defaultSetup, waterC }, base)).status).to.equal(200)
+      await client.get('/api/board')
+    }
+    await setWater(ada, 60)
+    await setWater(bram, 22)
+    expect((await rowThen())?.level).to.not.equal('stop')
+    await setWater(ada, 60)
+    expect((await rowThen())?.level).to.equal('stop')
+  })
 })
