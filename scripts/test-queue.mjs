@@ -9,11 +9,11 @@ import { root } from './build.mjs'
  * seldom at work at once.
  * @param jobs files with their time-outs, the slowest kind first
  * @param environments what each worker is given: one worker an entry
- * @returns what passed and failed, and how long each file took
+ * @returns what passed and failed, how long each file took, and what the files with a failure printed of it
  */
 export async function runQueue(jobs, environments, say) {
   const waiting = [...jobs]
-  const total = { passed: 0, failed: 0, took: [] }
+  const total = { passed: 0, failed: 0, took: [], failures: [] }
   await Promise.all(
     environments.map(async (environment, index) => {
       const take = () => (index % 2 === 0 ? waiting.shift() : waiting.pop())
@@ -27,12 +27,19 @@ export async function runQueue(jobs, environments, say) {
         say(`\n== ${job.file} (${(ms / 1000).toFixed(1)} s)\n${result.output.trim()}`)
         total.passed += result.passed
         total.failed += result.failed
+        if (result.failed > 0) total.failures.push(`== ${job.file}\n${onlyFailures(result.output)}`)
         if (result.hasEnded) worker = null
       }
       await worker?.stop()
     }),
   )
   return total
+}
+
+/** What a file printed from its list of failures on, or all of it where it came to none. */
+function onlyFailures(output) {
+  const at = output.search(/^.*\d+ failing.*$/m)
+  return output.slice(Math.max(at, 0)).trim()
 }
 
 async function startWorker(environment) {

@@ -43,6 +43,8 @@ const counts = await withThrowaway(
     const result = await runQueue(jobs, environments, console.log)
     const checks = await checking
     const held = checks.filter((one) => one.passed).length
+    // Whoever reads only the end of a long run sees what failed in it.
+    for (const failure of result.failures) console.log(`\n${failure}`)
     const slowest = [...result.took].sort((a, b) => b.ms - a.ms).slice(0, 8)
     if (slowest.length > 0) console.log(`\nSlowest: ${slowest.map((one) => `${one.file} ${(one.ms / 1000).toFixed(0)} s`).join(', ')}`)
     return { passed: held + result.passed, failed: checks.length - held + result.failed }
