@@ -13,6 +13,7 @@ import { root } from './build.mjs'
  */
 export async function runQueue(jobs, environments, say) {
   const waiting = [...jobs]
+  /** @type {{ passed: number, failed: number, took: { file: string, ms: number }[], failures: string[] }} */
   const total = { passed: 0, failed: 0, took: [], failures: [] }
   await Promise.all(
     environments.map(async (environment, index) => {

@@ -1,9 +1,11 @@
+import { QueryClientProvider } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { createBrowserRouter, RouterProvider } from 'react-router'
 import { Shell } from './shell/shell'
 import { CrashScreen } from './shell/crash-screen'
 import { useTheme } from './shell/use-theme'
 import { fetchLateParts, lateParts } from './late-parts'
+import { answers } from './sync/answers'
 import { useSession } from './sync/session-store'
 
 const router = createBrowserRouter([
@@ -82,5 +84,9 @@ export function App() {
   const load = useSession((store) => store.load)
   useTheme()
   useEffect(() => void load(), [load])
-  return <RouterProvider router={router} />
+  return (
+    <QueryClientProvider client={answers}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  )
 }

@@ -1,6 +1,7 @@
 import { Dialog as Radix } from 'radix-ui'
 import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react'
 import { Button } from '../parts/button'
+import { forgetUnseen } from '../sync/answers'
 import { useCase } from '../sync/case-store'
 import { flushOutbox } from '../sync/outbox'
 import { setLock, useLock } from './lock-store'
@@ -24,6 +25,7 @@ const titles = { wipe: 'Wipe the screen', locked: 'Locked', ended: 'Signed out' 
 
 function Locked({ mode }: { mode: keyof typeof titles }) {
   const open = useCase()
+  useEffect(forgetUnseen, [])
   return (
     <Radix.Root open>
       <Radix.Portal>

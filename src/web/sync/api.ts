@@ -56,10 +56,13 @@ export function describeNoAnswer({ kind }: NoAnswer): string {
 const usualMs = 15_000
 const bytesMs = 60_000
 
-/** Sends a JSON request; never throws. No answer within 15 s counts as no connection. */
-export function callApi<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<ApiResult<T>> {
+/**
+ * Sends a JSON request; never throws. No answer within 15 s counts as no connection.
+ * @param signal ends it where its answer is no longer wanted, which counts as no connection too
+ */
+export function callApi<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown, signal?: AbortSignal): Promise<ApiResult<T>> {
   const headers = body === undefined ? {} : { 'content-type': 'application/json' }
-  return ask<T>(method, path, headers, body === undefined ? undefined : JSON.stringify(body), usualMs)
+  return ask<T>(method, path, headers, body === undefined ? undefined : JSON.stringify(body), usualMs, signal)
 }
 
 /** Sends bytes as they are (a photo, a CSV file); never throws. */
@@ -73,14 +76,16 @@ async function ask<T>(
   headers: Record<string, string>,
   body: Blob | string | undefined,
   limitMs: number,
+  unwanted?: AbortSignal,
 ): Promise<ApiResult<T>> {
   let response: Response
   let data: unknown
+  const late = AbortSignal.timeout(limitMs)
   try {
     response = await fetch(path, {
       method,
       credentials: 'same-origin',
-      signal: AbortSignal.timeout(limitMs),
+      signal: unwanted ? AbortSignal.any([late, unwanted]) : late,
       // With every request: behind a lock the server answers only the page that was there before.
       headers: { ...headers, [deviceHeader]: device, ...(csrfToken ? { 'x-csrf-token': csrfToken } : {}) },
       ...(body === undefined ? {} : { body }),

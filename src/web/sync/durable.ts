@@ -11,9 +11,14 @@ interface WrenStore extends DBSchema {
   /** Events not yet acknowledged by the server, in order. */
   outbox: { key: string; value: { readonly sealed: Sealed; readonly order: number } }
   /** The last answer of the server for each case, for when it cannot be reached. */
-  cases: { key: string; value: Sealed }
+  cases: { key: string; value: SealedAnswer }
   /** The last answer of the server to other questions, such as the Board's. */
-  answers: { key: string; value: Sealed }
+  answers: { key: string; value: SealedAnswer }
+}
+
+/** An answer put away, with how far it reaches: stream versions, or the time at the server. Answers of before do not say. */
+interface SealedAnswer extends Sealed {
+  readonly reaches?: readonly number[]
 }
 
 /** The timers of one case that this device has seen running. */
@@ -33,7 +38,7 @@ export interface Durable {
   writeCase(answer: CaseAnswer): Promise<void>
   /** What the server said last at an address. */
   readAnswer<T>(path: string): Promise<T | undefined>
-  writeAnswer(path: string, answer: unknown): Promise<void>
+  writeAnswer(path: string, answer: { readonly now?: string }): Promise<void>
   readTimers(): Promise<readonly CaseTimers[]>
   /** Keeps the timers of a case; none takes the case off the list. */
   writeTimers(entry: CaseTimers): Promise<void>
@@ -106,6 +111,14 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
   }
   const read = <T>(store: 'drafts' | 'answers', key: string): Promise<T | undefined> =>
     inTurn(`${store} ${key}`, async () => vault.take<T>(await db.get(store, await nameOf(key))))
+  /** Puts an answer away, unless a later one lies there: another page of this browser may have written it meanwhile. */
+  const putLater = async (store: 'cases' | 'answers', name: string, answer: unknown, reaches: readonly number[]): Promise<void> => {
+    const sealed = await vault.put(answer)
+    const { store: kept, done } = db.transaction(store, 'readwrite')
+    const before = (await kept.get(name))?.reaches ?? []
+    if (before.every((reached, at) => reached <= (reaches[at] ?? Infinity))) await kept.put({ ...sealed, reaches }, name)
+    await done
+  }
   let order = Date.now() * 1000
 
   return {
@@ -131,10 +144,12 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
       }),
     readCase: (id) => inTurn(`cases ${id}`, async () => vault.take<CaseAnswer>(await db.get('cases', id))),
     writeCase: (answer) =>
-      write(`cases ${answer.record.id}`, async () => void (await db.put('cases', await vault.put(answer), answer.record.id))),
+      write(`cases ${answer.record.id}`, () => putLater('cases', answer.record.id, answer, [answer.version, answer.episodeVersion])),
     readAnswer: <T>(path: string) => read<T>('answers', path),
     writeAnswer: (path, answer) =>
-      write(`answers ${path}`, async () => void (await db.put('answers', await vault.put(answer), await nameOf(path)))),
+      write(`answers ${path}`, async () =>
+        putLater('answers', await nameOf(path), answer, answer.now === undefined ? [] : [Date.parse(answer.now)]),
+      ),
     readTimers: async () =>
       Promise.all(
         (await readTimers()).map(async (one) => ({ ...one, patient: (await read<string>('answers', nameKey(one.caseId))) ?? '' })),

@@ -1,22 +1,19 @@
-import { create } from 'zustand'
 import { paths } from '#contract/api/paths'
+import { rereadAnswers } from './answers'
 import { loadCase, useCaseStore } from './case-store'
 import { flushOutbox } from './outbox'
 import { useSession } from './session-store'
-
-/** Counts hints from the server, so that the Board knows when to look again: those that come together count once. */
-export const useHints = create<{ readonly count: number }>(() => ({ count: 0 }))
 
 const againMs = 3_000
 /** Hints that come within so long are answered by one look; spread, so that a ward's tablets do not all ask at once. */
 const gatherMs = { least: 40, spread: 160 }
 let gathering: ReturnType<typeof setTimeout> | undefined
 
-function countHint(): void {
+function noteHint(): void {
   gathering ??= setTimeout(
     () => {
       gathering = undefined
-      useHints.setState((state) => ({ count: state.count + 1 }))
+      rereadAnswers()
     },
     gatherMs.least + Math.random() * gatherMs.spread,
   )
@@ -39,13 +36,13 @@ export function startStream(): () => void {
     opened.onmessage = (event: MessageEvent<string>) => {
       heard(event)
       const { stream, version } = JSON.parse(event.data) as { stream: { id: string }; version: number }
-      countHint()
+      noteHint()
       void refresh(stream.id, version)
     }
     opened.addEventListener('beat', heard)
     opened.addEventListener('pager', (event) => {
       heard(event)
-      countHint()
+      noteHint()
     })
     opened.addEventListener('reread', (event) => {
       heard(event)
@@ -88,7 +85,7 @@ export function startStream(): () => void {
 
 /** Reads again what is in sight. */
 function rereadOpen(): void {
-  countHint()
+  noteHint()
   const { caseId } = useCaseStore.getState()
   if (caseId) void loadCase(caseId)
 }

@@ -1,23 +1,9 @@
 import { expect } from 'chai'
-import { createDeviceKeys } from '../../../src/server/services/device-keys'
+import { keysInMemory } from '../../harness/device-store'
 import { pinUp, unpin } from '../../../src/web/sync/pin'
 import { openVault } from '../../../src/web/sync/vault'
 
 const person = { id: '01990000-0000-7000-8000-000000000001', name: 'Ada', roles: [], settings: {} as never, version: 1 }
-
-/** The server's keys over secrets that are kept nowhere. */
-function keysInMemory(nowMs = Date.parse('2026-01-10T08:00:00Z')) {
-  const kept = new Map<string, string>()
-  return createDeviceKeys(
-    {
-      readOrMake: (name, make) => {
-        if (!kept.has(name)) kept.set(name, make())
-        return Promise.resolve(kept.get(name) ?? '')
-      },
-    },
-    () => nowMs,
-  )
-}
 
 describe('what lies on a device', () => {
   const server = keysInMemory()
