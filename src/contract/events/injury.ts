@@ -1,7 +1,9 @@
 import { isColumnRegion } from '#core/model/vocabulary'
 import { unknownInjury, type InjuryRecord } from '../records/episode'
+import { isOtherLimb, isOtherPlace, isUnderWay, placeWords } from '../records/side-change'
 import { exampleInjuryId } from './example-ids'
 import { episodeKind } from './kind'
+import type { SideChangedBody } from './side-changed'
 
 export interface InjuryBody {
   readonly injuryId: string
@@ -15,6 +17,14 @@ export const injury = episodeKind<InjuryBody>({
   nature: 'replacing',
   right: 'add',
   bearsOnPlan: true,
+  isCompletedByServer: true,
+  // Another side or limb after work on the old one began: what was accepted ends and what runs is held, on every device of this injury.
+  ofCase: (stay, { body: { injuryId, injury, reason } }, record) => {
+    const before = stay.injuries[injuryId]
+    if (record.injuryId !== injuryId || reason === undefined || !before || !isOtherPlace(before, injury) || !isUnderWay(record)) return null
+    const [from, to] = [placeWords(before), placeWords(injury)]
+    return { kind: 'side-changed', body: { from, to, reason, isOtherLimb: isOtherLimb(before, injury) } satisfies SideChangedBody }
+  },
   fold: (record, { body: { injuryId, injury: said } }) => {
     // An older outbox may hold a side that was set before the region became one that has none.
     const injury = said.region !== null && isColumnRegion(said.region) ? { ...said, side: null } : said

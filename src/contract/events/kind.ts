@@ -19,6 +19,12 @@ export type EventOf<Body> = Omit<FoldableEvent, 'body'> & { readonly body: Body 
 /** How the body of an event of version N becomes that of N + 1. */
 export type Upcaster = (body: unknown) => unknown
 
+/** What an event of a stay says of one of its cases: an event there. */
+export interface SaidOfCase {
+  readonly kind: 'side-changed' | 'after-change'
+  readonly body: object
+}
+
 /** Everything about one kind of event but its schema, which lies beside it so that the Board need not load a validator. */
 export interface EventKind<Body extends object = object, Stream extends StreamType = StreamType> {
   readonly stream: Stream
@@ -36,6 +42,11 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
   readonly open?: (streamId: string, event: EventOf<Body>) => Records[Stream]
   /** The record after it; without it the record stays as it is. */
   readonly fold?: (record: Records[Stream], event: EventOf<Body>) => Records[Stream]
+  /**
+   * For an event of a stay: what it says of one of its cases as well, or null. It is written with it, or neither is: one decision of a person
+   * is never half taken. `stay` is as it was before.
+   */
+  readonly ofCase?: (stay: EpisodeRecord, event: EventOf<Body>, record: CaseRecord) => SaidOfCase | null
   /** A good body, with what is optional in it wherever that is data a person enters. */
   readonly example: Body
 }

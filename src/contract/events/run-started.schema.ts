@@ -6,6 +6,7 @@ import { planSchema } from './plan.schema'
 /** The body of `run-started`. */
 export const schema = Joi.object({
   runId: uuid.required(),
+  device: Joi.string().min(1).max(60),
   technique: Joi.valid(...techniques.filter((one) => one.opensCasts).map((one) => one.id)),
   options: optionsSchema,
   isOpenNow: Joi.boolean(),

@@ -4,14 +4,15 @@ import { caseKind } from './kind'
 import { planInNewSense } from './ankle-sense'
 import { planWithRoles } from './steps-with-roles'
 
-/** An application, or an opening, begins. */
+/** An application, or an opening, begins, driven by the device that says so. */
 export const runStarted = caseKind<RunStartedBody>({
   nature: 'additive',
   right: 'add',
   upcasters: [planInNewSense, planWithRoles],
-  fold: (record, { at, actorName: by, body: { runId, ...facts } }) =>
-    record.runs.some((run) => run.id === runId)
-      ? record
-      : { ...record, runs: [...record.runs, { id: runId, startedAt: at, by, ...facts, steps: [], timers: [] }] },
+  fold: (record, { at, actorName: by, body: { runId, device, ...facts } }) => {
+    if (record.runs.some((run) => run.id === runId)) return record
+    const driver = device === undefined ? {} : { driver: { device, by, at } }
+    return { ...record, runs: [...record.runs, { id: runId, startedAt: at, by, ...facts, ...driver, steps: [], timers: [] }] }
+  },
   example: { runId: exampleRunId },
 })

@@ -120,6 +120,8 @@ export type HandOverRecord = Omit<HandOverBody, 'runId'> & Recorded
 
 export interface RunStartedBody {
   readonly runId: string
+  /** The device that drives it from its beginning. */
+  readonly device?: string
   /** Another technique than the case's own: opening the cast that is on. */
   readonly technique?: string
   readonly options?: Readonly<Record<string, string | number>>

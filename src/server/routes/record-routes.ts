@@ -118,7 +118,8 @@ export function recordRoutes(
   /** What was kept is acknowledged at once; what the core thinks of it follows, and whoever listens is told. */
   function answerTo(event: StoredEvent): EventAnswer {
     metrics?.countEvent(event.kind)
-    if (findEventKind(event.kind)?.bearsOnPlan) {
+    const kind = findEventKind(event.kind)
+    if (kind?.bearsOnPlan || kind?.ofCase) {
       if (event.stream.type === 'episode') noter.noteStay(event.stream.id)
       if (event.stream.type === 'case') noter.noteCase(event.stream.id)
     }

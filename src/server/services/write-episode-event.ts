@@ -6,9 +6,12 @@ import type { CaseRecord } from '#contract/records/case'
 import type { MergedBody } from '#contract/events/merged'
 import type { InjuryBody } from '#contract/events/injury'
 import { ageFromBirth } from '#contract/views/age-from-birth'
-import { isIdentityRead, isOtherPlace } from '#contract/views/side-change'
+import { isIdentityRead, isOtherPlace } from '#contract/records/side-change'
 import { hasRight, mayChangeSide, mayCorrect } from '#contract/rights'
 import { foldEpisode } from '#contract/events/fold'
+import type { BodyOf } from '#contract/events/index'
+import type { SaidOfCase } from '#contract/events/kind'
+import { ofCase } from '#contract/events/of-case'
 import type { RoundBody } from '#contract/events/round'
 import { ApiError, invalidInput } from '../ground/api-error'
 import { headOf } from '../repositories/streams'
@@ -16,6 +19,8 @@ import type { Actor, AppendDeps, Writing } from './writing'
 import { boardRowOf } from './board-row'
 import { awaitCountersign, countersign } from './countersigning'
 import { checkHead, sealEvent } from './seal-event'
+import { settleReservations } from './settle-reservations'
+import { writeForCase, type LockedCase } from './write-for-case'
 
 /** Keeps an event of a stay, and brings the Board's line of each of its cases up to date from what is locked. */
 export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<StoredEvent> {
@@ -50,10 +55,26 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
   if (event.kind === 'countersigned') await countersign(deps, event, transaction)
   const episode = foldEpisode(before?.record ?? null, id, event)
   await deps.streams.saveEpisode(episode, head, new Date(event.receivedAt), transaction)
-  for (const { record, board } of cases) {
-    await deps.streams.saveBoardRow(record.id, boardRowOf(record, episode, board.live, deps.clock()), transaction)
+  for (const locked of cases) {
+    const said = before && ofCase(event, before.record, locked.record)
+    if (said) await writeSaid(deps, { locked, episode }, said, event, writing.actor, transaction)
+    else await deps.streams.saveBoardRow(locked.record.id, boardRowOf(locked.record, episode, locked.board.live, deps.clock()), transaction)
   }
   return event
+}
+
+/** Keeps what an event of a stay says of one of its cases; what an acceptance that ends with it had set aside goes back. */
+async function writeSaid(
+  deps: AppendDeps,
+  at: LockedCase,
+  { kind, body }: SaidOfCase,
+  cause: StoredEvent,
+  actor: Actor,
+  transaction: Transaction,
+): Promise<void> {
+  const { event, record } = await writeForCase(deps, at, kind, body as BodyOf<typeof kind>, cause, transaction)
+  await awaitCountersign(deps, event, actor, at.episode.id, transaction)
+  if (at.locked.record.accepted !== null && record.accepted === null) await settleReservations(deps, event, record.id, transaction)
 }
 
 /**

@@ -30,8 +30,7 @@ export function BeginWithout({ open }: { open: OpenCase }) {
           onReason={(reason) => {
             const runId = uuidv7()
             setAsked(false)
-            void writeEvent('run-started', { runId, plan: { ...plan, pending: [] }, withoutPlan: reason })
-            void writeEvent('run-lease', { runId, device: tabId() })
+            void writeEvent('run-started', { runId, device: tabId(), plan: { ...plan, pending: [] }, withoutPlan: reason })
             void navigate(`/case/${open.record.id}/apply`)
           }}
         />

@@ -35,8 +35,7 @@ export function ChangeBar({ open }: { open: OpenCase }) {
     setFault(outcome.kind === 'refused' ? outcome.problem.detail : null)
     if (outcome.kind === 'refused' || !record.appliedAt || !before) return
     const runId = uuidv7()
-    void writeEvent('run-started', { runId, plan: adjustmentPlan(before, live, waiting.changes), isAdjustment: true })
-    void writeEvent('run-lease', { runId, device: tabId() })
+    void writeEvent('run-started', { runId, device: tabId(), plan: adjustmentPlan(before, live, waiting.changes), isAdjustment: true })
   }
   return (
     <section aria-label="A changed plan waits" className="border-b-2 border-caution bg-caution-wash">

@@ -32,8 +32,7 @@ export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => vo
     if (to === episode.place) return onClose()
     if (taken && !isSeen) return setSeen(true)
     void currentDurable()?.writeDraft(lastPlaceKey, to)
-    void writeEvent('place', { place: to })
-    if (isOn && isTransfer === 'yes') void writeEvent('after-change', { what: 'transferred' })
+    void writeEvent('place', { place: to, ...(isOn && isTransfer === 'yes' ? { isTransfer: true } : {}) })
     onClose()
   }
   return (

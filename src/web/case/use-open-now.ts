@@ -41,8 +41,7 @@ export function useOpenNow(open: OpenCase): OpenNow | null {
       : openNowRun(record, episode, planInForceNow(open), new Date(now).toISOString(), browserContext(protocolOf(record)))
     if (run) {
       const runId = uuidv7()
-      void writeEvent('run-started', { runId, ...run })
-      void writeEvent('run-lease', { runId, device: tabId() })
+      void writeEvent('run-started', { runId, device: tabId(), ...run })
     }
     void navigate(`/case/${record.id}/apply`)
   }

@@ -86,11 +86,14 @@ function nextEvent<Kind extends EventKindId>(kind: Kind, body: BodyOf<Kind>): Ev
 
 /** The version that the next replacing event of a stream of the case in hand builds on: everything before it counted in. */
 export function nextBase(id: string): number {
-  const { caseId, base, taken } = useCaseStore.getState()
+  const { caseId, episodeId, base, taken } = useCaseStore.getState()
   const known = (id === caseId ? base?.version : base?.episodeVersion) ?? 0
   const reached = Math.max(known, ...taken.filter((one) => one.event.stream.id === id).map((one) => one.version))
-  const ahead = useOutbox.getState().pending.filter((event) => event.stream.id === id && !base?.contains.includes(event.id)).length
-  return reached + ahead
+  const { pending } = useOutbox.getState()
+  const ahead = pending.filter((event) => event.stream.id === id && !base?.contains.includes(event.id)).length
+  if (id !== caseId) return reached + ahead
+  folder.fold({ base, caseId, episodeId, taken, pending }, writer())
+  return reached + ahead + folder.saidOfCase()
 }
 
 /**

@@ -3,6 +3,8 @@ import { type CaseRecord } from '#contract/records/case'
 import { foldCase } from '#contract/events/fold'
 import { type EpisodeRecord } from '#contract/records/episode'
 import { foldEpisode } from '#contract/events/fold'
+import { ofCase } from '#contract/events/of-case'
+import { newestVersion } from '#contract/events/upcast'
 import type { EventInput } from '#contract/event'
 
 /** An event that the server has taken, with the version that it gave its stream. */
@@ -52,10 +54,12 @@ interface Step {
   readonly record: CaseRecord | null
   readonly episode: EpisodeRecord | null
   readonly open: Folded | null
+  /** How many events of the case the server writes by itself along with those of its stay, so far. */
+  readonly said: number
 }
 
-function step(id: string | null, record: CaseRecord | null, episode: EpisodeRecord | null): Step {
-  return { id, record, episode, open: record && episode ? { record, episode } : null }
+function step(id: string | null, record: CaseRecord | null, episode: EpisodeRecord | null, said = 0): Step {
+  return { id, record, episode, open: record && episode ? { record, episode } : null, said }
 }
 
 /** What is folded in after the server's answer, in order and each once: an event whose answer was lost may be in the answer already. */
@@ -84,18 +88,21 @@ export function createFolder() {
     const isSameWriter = by.actor === writer.actor && by.actorName === writer.actorName
     if (isSameWriter && from.record === record && from.episode === episode) return
     const reached = isSameWriter ? steps.findIndex((one) => one.record === record && one.episode === episode) : -1
+    from = step(null, record, episode, steps[reached]?.said)
     steps = reached < 0 ? [] : steps.slice(reached + 1)
-    from = step(null, record, episode)
     by = writer
   }
 
-  function next({ record, episode }: Step, event: EventInput, { caseId, episodeId }: KnownHere): Step {
+  function next({ record, episode, said }: Step, event: EventInput, { caseId, episodeId }: KnownHere): Step {
     const foldable = { ...event, ...by }
     if (event.stream.id === caseId && (record || event.kind === 'case-opened'))
-      return step(event.id, foldCase(record, event.stream.id, foldable), episode)
-    if (event.stream.id === episodeId && (episode || event.kind === 'episode-opened'))
-      return step(event.id, record, foldEpisode(episode, event.stream.id, foldable))
-    return step(event.id, record, episode)
+      return step(event.id, foldCase(record, event.stream.id, foldable), episode, said)
+    if (event.stream.id === episodeId && (episode || event.kind === 'episode-opened')) {
+      const ofThis = record && episode && ofCase(foldable, episode, record)
+      const after = ofThis ? foldCase(record, record.id, { ...foldable, ...ofThis, v: newestVersion(ofThis.kind) }) : record
+      return step(event.id, after, foldEpisode(episode, event.stream.id, foldable), ofThis ? said + 1 : said)
+    }
+    return step(event.id, record, episode, said)
   }
 
   return {
@@ -108,6 +115,9 @@ export function createFolder() {
       for (const event of events.slice(steps.length)) steps.push(next(steps.at(-1) ?? from, event, known))
       return (steps.at(-1) ?? from).open
     },
+
+    /** How many events of the case the server writes by itself along with what was folded in last. */
+    saidOfCase: (): number => (steps.at(-1) ?? from).said - from.said,
 
     /** What stood after the first event since the server's answer, when that is the one asked for. */
     afterFirst: (eventId: string): Folded | null => (steps[0]?.id === eventId ? steps[0].open : null),

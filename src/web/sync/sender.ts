@@ -100,7 +100,7 @@ export function createSender(deps: SenderDeps): Sender {
     return entries.some((other) => {
       if (other.order >= entry.order) return false
       if (other.event.stream.id === entry.event.stream.id) return !(isGivenWayBy(other) && isAdditive(entry.event))
-      return named.includes(other.event.stream.id)
+      return named.includes(other.event.stream.id) || (mayWriteInCase(other.event) && isReplacingInCase(entry.event))
     })
   }
   /** One that the server keeps failing at lets additive ones of its stream pass: they do not build on it. */
@@ -227,6 +227,15 @@ export function createSender(deps: SenderDeps): Sender {
       flush()
     },
   }
+}
+
+/** Whether the server may write into a case along with an event of its stay: what replaces something there counts on that. */
+function mayWriteInCase(event: EventInput): boolean {
+  return eventKinds[event.kind as EventKindId].ofCase !== undefined
+}
+
+function isReplacingInCase({ stream, kind }: EventInput): boolean {
+  return stream.type === 'case' && eventKinds[kind as EventKindId].nature === 'replacing'
 }
 
 /** Whether the server only does not know yet what an event is about: another event on its way may bring it. */

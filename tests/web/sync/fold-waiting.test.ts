@@ -125,4 +125,22 @@ describe('the case as it stands on this device', () => {
       expect(folder.fold(known({ base: null, caseId: 'case-2', pending: [one] }), writer)).to.equal(null)
     })
   })
+
+  it('is held at once where the side of its stay changes, and counts on what the server writes with it', () => {
+    const injury = { region: 'ankle', side: 'left', pattern: 'malleolar-fracture', flags: [], swelling: 'none', levelCm: null }
+    const known = foldEpisode(episode, episodeId, { ...made('i1', 'injury', { injuryId: 'i', injury }, 'episode'), ...writer })
+    const begun: CaseAnswer = { ...answerOf([opening, run], 2), episode: known }
+    const other = made('i2', 'injury', { injuryId: 'i', injury: { ...injury, side: 'right' }, reason: 'film' }, 'episode')
+    const folder = createFolder()
+    const here = { base: begun, caseId, episodeId, taken: [], pending: [made('n', 'note', { text: 'first' }), other] }
+    const folded = folder.fold(here, writer)
+    expect(folded?.record.sideChange).to.include({ to: 'RIGHT ankle, malleolar fracture', by: 'ada' })
+    expect(folded?.episode.injuries['i']?.side).to.equal('right')
+    expect(folder.saidOfCase()).to.equal(1)
+    const after = folder.afterFirst('n')
+    folder.fold({ ...here, base: { ...begun, ...after, version: 3 }, pending: [other] }, writer)
+    expect(folder.saidOfCase(), 'what the server said already is not counted twice').to.equal(1)
+    folder.fold({ ...here, base: begun, pending: [] }, writer)
+    expect(folder.saidOfCase()).to.equal(0)
+  })
 })

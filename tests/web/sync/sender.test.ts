@@ -119,6 +119,16 @@ describe('sending', () => {
     expect(world.sent.map((one) => one.id)).to.deep.equal(['stay', 'other', 'case'])
   })
 
+  it('what replaces something in a case waits for a change of its stay that may write there', async () => {
+    const world = makeWorld(() => taken)
+    await world.add(event('side', 'stay-1', 'injury'), event('set', 'case-1', 'options'), event('note', 'case-1'))
+    expect(world.sent.map((one) => one.id)).to.deep.equal(['side', 'set', 'note'])
+    const held = makeWorld(() => taken)
+    for (const one of [event('side', 'stay-1', 'injury'), event('note', 'case-1'), event('set', 'case-1', 'options')]) held.sender.add(one)
+    held.sender.flush()
+    expect(held.sent.map((one) => one.id)).to.deep.equal(['side', 'note'])
+  })
+
   it('a stream that is stuck holds up nobody else’s', async () => {
     const world = makeWorld((one) => (one.stream.id === 'case-a' ? fault : taken))
     await world.add(event('a1', 'case-a'), event('a2', 'case-a'))

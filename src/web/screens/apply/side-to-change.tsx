@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { otherSide, spoken } from '#core/model/vocabulary'
 import { mayChangeSide } from '#contract/rights'
-import { placeWords } from '#contract/views/side-change'
+import { placeWords } from '#contract/records/side-change'
 import { ReasonSheet } from '../../case/reason-sheet'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
@@ -44,7 +44,6 @@ export function SideToChange({ open }: { open: OpenCase }) {
           onReason={(reason) => {
             setAsking(false)
             void writeEvent('injury', { injuryId: record.injuryId, injury: after, reason })
-            void writeEvent('side-changed', { from, to, reason, isOtherLimb: true })
           }}
         />
       ) : null}

@@ -17,8 +17,7 @@ export function TakeOff({ open }: { open: OpenCase }) {
   const begin = (): void => {
     if (!run) return
     const runId = uuidv7()
-    void writeEvent('run-started', { runId, ...run })
-    void writeEvent('run-lease', { runId, device: tabId() })
+    void writeEvent('run-started', { runId, device: tabId(), ...run })
   }
   return (
     <main id="main" className="mx-auto grid w-full max-w-2xl flex-1 content-start gap-4 p-4 sm:p-6">

@@ -18,10 +18,7 @@ export function CrewPanel({ record, plan }: { record: CaseRecord; plan: Plan }) 
   const crew = record.crew ?? []
   const places = gripsNeeded(plan.procedure.steps)
   const { body } = plan.geometry
-  const save = (members: readonly CrewMember[]): void => {
-    void writeEvent('crew', { members })
-    if (members.length > 0 && members.length !== record.setup.people) void writeEvent('setup', { ...record.setup, people: members.length })
-  }
+  const save = (members: readonly CrewMember[]): void => void writeEvent('crew', { members })
   const add = (who: string): void => {
     const free = places.find((place) => !crew.some((one) => one.place === place)) ?? 'fetch'
     if (crew.some((one) => one.name === who)) return setError(`${who} is on the list already: give the second one another name.`)

@@ -58,8 +58,7 @@ export function MakeReadyScreen() {
   const start = (): void => {
     if (!run && record.accepted) {
       const runId = uuidv7()
-      void writeEvent('run-started', { runId, plan: record.accepted.plan })
-      void writeEvent('run-lease', { runId, device: tabId() })
+      void writeEvent('run-started', { runId, device: tabId(), plan: record.accepted.plan })
     }
     void navigate(`/case/${record.id}/apply`)
   }

@@ -1,6 +1,6 @@
 import type { CaseRecord } from '#contract/records/case'
 import type { InjuryRecord } from '#contract/records/episode'
-import { isOtherLimb, placeWords } from '#contract/views/side-change'
+import { placeWords } from '#contract/records/side-change'
 import { ReasonSheet } from '../../case/reason-sheet'
 import { writeEvent } from '../../sync/case-store'
 
@@ -29,7 +29,6 @@ export function SideSheet({
       onReason={(reason) => {
         onClose()
         void writeEvent('injury', { injuryId: record.injuryId, injury: after, reason })
-        void writeEvent('side-changed', { from, to, reason, isOtherLimb: isOtherLimb(before, after) })
       }}
     >
       <p className="text-lg font-semibold">

@@ -69,8 +69,7 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
   const chosen = Object.fromEntries(asked.map((option) => [option.id, plan.options[option.id] ?? '']))
   const start = (): void => {
     const runId = uuidv7()
-    void writeEvent('run-started', { runId, technique: openingTechnique, options: chosen })
-    void writeEvent('run-lease', { runId, device: tabId() })
+    void writeEvent('run-started', { runId, device: tabId(), technique: openingTechnique, options: chosen })
     void navigate(`/case/${record.id}/apply`)
   }
   return (

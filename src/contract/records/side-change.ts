@@ -1,10 +1,16 @@
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
-import type { CaseRecord } from '../records/case'
-import type { InjuryRecord } from '../records/episode'
+import type { CaseRecord } from './case'
+import type { InjuryRecord } from './episode'
 
 /** Whether identity and side were read aloud in any run of a case: from then on they change only through their own dialog. */
 export function isIdentityRead(record: CaseRecord): boolean {
   return record.runs.some((run) => run.steps.some((step) => step.stepId === 'identity' && step.outcome === 'done'))
+}
+
+/** Whether somebody works by what is known of its injury: a plan is accepted, a run was begun or something is on, and not off or over. */
+export function isUnderWay(record: CaseRecord): boolean {
+  const isBegun = record.accepted !== null || record.runs.length > 0 || record.appliedAt !== null
+  return isBegun && record.removedAt === null && !record.ended
 }
 
 /** Whether two records of an injury differ in what identity is read for: side, region, pattern. */
