@@ -65,17 +65,13 @@ const router = createBrowserRouter([
 /** For whoever signed in: the rest of the application is fetched, and what they marked in practice without a line goes. */
 function whenSignedIn(): () => void {
   const stopFetching = fetchLateParts()
-  const stops: (() => void)[] = []
   let isOver = false
   void Promise.all([lateParts.practiceRuns(), lateParts.practiceDrills()])
-    .then(([{ startSending }, { startSendingDrills }]) => {
-      if (!isOver) stops.push(startSending(), startSendingDrills())
-    })
+    .then(([{ resumeRuns }, { resumeDrills }]) => (isOver ? null : Promise.all([resumeRuns(), resumeDrills()])))
     .catch(() => null)
   return () => {
     isOver = true
     stopFetching()
-    for (const stop of stops) stop()
   }
 }
 

@@ -1,6 +1,7 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { create } from 'zustand'
 import type { CaseAnswer } from '#contract/api/answers'
+import type { DrillPost } from '#contract/api/practice'
 import type { EventInput } from '#contract/event'
 import { dropSealed, keepSealed, readTimers, writeTimers, type NamelessTimers } from './device'
 import type { Sealed, Vault } from './vault'
@@ -8,7 +9,7 @@ import type { Sealed, Vault } from './vault'
 interface WrenStore extends DBSchema {
   /** Text typed and not yet sent, by field. */
   drafts: { key: string; value: Sealed }
-  /** Events not yet acknowledged by the server, in order. */
+  /** What the server has yet to get, in order: events, and what was practised. */
   outbox: { key: string; value: { readonly sealed: Sealed; readonly order: number } }
   /** The last answer of the server for each case, for when it cannot be reached. */
   cases: { key: string; value: SealedAnswer }
@@ -27,6 +28,11 @@ export interface CaseTimers extends NamelessTimers {
   readonly patient: string
 }
 
+/** What was practised and is yet to be sent: a night with its moves, or whatever a run has left, which its own draft holds. */
+export type Practised =
+  | { readonly what: 'drill'; readonly id: string; readonly post: DrillPost }
+  | { readonly what: 'run'; readonly id: string }
+
 /** Everything that must survive a closed tab, a lost network or a crash: one database per person, readable by nobody else. */
 export interface Durable {
   readDraft(key: string): Promise<string | undefined>
@@ -34,6 +40,9 @@ export interface Durable {
   readOutbox(): Promise<readonly EventInput[]>
   addToOutbox(event: EventInput): Promise<void>
   dropFromOutbox(id: string): Promise<void>
+  /** What was practised and waits in the same store: it is dropped like an event. */
+  readPractised<Kind extends Practised['what']>(what: Kind): Promise<readonly Extract<Practised, { what: Kind }>[]>
+  addPractised(practised: Practised): Promise<void>
   readCase(id: string): Promise<CaseAnswer | undefined>
   writeCase(answer: CaseAnswer): Promise<void>
   /** What the server said last at an address. */
@@ -119,16 +128,26 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
     if (before.every((reached, at) => reached <= (reaches[at] ?? Infinity))) await kept.put({ ...sealed, reaches }, name)
     await done
   }
+  const readWaiting = (): Promise<readonly (EventInput | Practised)[]> =>
+    inTurn('outbox', async () => {
+      const all = await db.getAll('outbox')
+      const waiting = await Promise.all(
+        all.sort((a, b) => a.order - b.order).map(({ sealed }) => vault.take<EventInput | Practised>(sealed)),
+      )
+      return waiting.filter((one) => one !== undefined)
+    })
   let order = Date.now() * 1000
 
   return {
     readDraft: (key) => read<string>('drafts', key),
     writeDraft: writeTyped,
-    readOutbox: () =>
-      inTurn('outbox', async () => {
-        const all = await db.getAll('outbox')
-        const events = await Promise.all(all.sort((a, b) => a.order - b.order).map(({ sealed }) => vault.take<EventInput>(sealed)))
-        return events.filter((one) => one !== undefined)
+    readOutbox: async () => (await readWaiting()).filter((one): one is EventInput => !('what' in one)),
+    readPractised: async <Kind extends Practised['what']>(what: Kind) =>
+      (await readWaiting()).filter((one) => 'what' in one && one.what === what) as Extract<Practised, { what: Kind }>[],
+    addPractised: (practised) =>
+      write(`outbox ${practised.id}`, async () => {
+        const place = order++
+        await db.put('outbox', { sealed: await vault.put(practised), order: place }, practised.id)
       }),
     addToOutbox: (event) =>
       write(`outbox ${event.id}`, async () => {
@@ -187,6 +206,8 @@ function unkept(): Durable {
     writeDraft: (key, text) => done.then(() => void drafts.set(key, text)),
     readOutbox: () => Promise.resolve([]),
     addToOutbox: () => done,
+    readPractised: () => Promise.resolve([]),
+    addPractised: () => done,
     dropFromOutbox: () => done,
     readCase: (id) => Promise.resolve(cases.get(id)),
     writeCase: (answer) => done.then(() => void cases.set(answer.record.id, answer)),

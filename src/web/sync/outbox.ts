@@ -3,13 +3,13 @@ import { create } from 'zustand'
 import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
 import { eventKinds, type BodyOf, type EventKindId } from '#contract/events/index'
-import { paths } from '#contract/api/paths'
 import type { ProblemDetails } from '#contract/api/problem-details'
 import { newestVersion } from '#contract/events/upcast'
-import { callApi, isSessionOver } from './api'
+import { isSessionOver } from './api'
 import { clockOffsetMs, serverNow } from './server-clock'
 import { currentDurable } from './session-store'
-import { createSender, type LineState } from './sender'
+import { eventLetter, type EventOutcomes } from './event-letter'
+import { createSender, type Letter, type LineState } from './sender'
 
 /** An event that waits for a person: refused with its reasons, or one that the server keeps failing at. */
 export type UndecidedEvent =
@@ -39,7 +39,6 @@ const claims = new Map<string, (outcome: Outcome) => boolean>()
 export type Outcome = { readonly kind: 'taken' | 'waiting' } | { readonly kind: 'refused'; readonly problem: ProblemDetails }
 
 const sender = createSender({
-  send: (event) => callApi<EventAnswer>('POST', paths.events, event),
   isSessionOver,
   now: () => performance.now(),
   random: Math.random,
@@ -47,6 +46,15 @@ const sender = createSender({
     clearTimeout(wakeTimer)
     wakeTimer = setTimeout(() => sender.flush(), ms)
   },
+  sessionOver: () => undefined,
+  lineChanged(line) {
+    const isBack = line === 'fine' && useOutbox.getState().line !== 'fine'
+    useOutbox.setState({ line })
+    if (isBack) tellBack()
+  },
+})
+
+const outcomes: EventOutcomes = {
   taken(event, answer) {
     void currentDurable()?.dropFromOutbox(event.id)
     claims.get(event.id)?.({ kind: 'taken' })
@@ -64,13 +72,7 @@ const sender = createSender({
     useOutbox.setState((state) => ({ undecided: [...state.undecided, { kind: 'refused', event, problem }] }))
   },
   parked: (event) => useOutbox.setState((state) => ({ undecided: [...state.undecided, { kind: 'parked', event }] })),
-  sessionOver: () => undefined,
-  lineChanged(line) {
-    const isBack = line === 'fine' && useOutbox.getState().line !== 'fine'
-    useOutbox.setState({ line })
-    if (isBack) tellBack()
-  },
-})
+}
 
 /** Calls back for every event that the server has taken. */
 export function onTaken(listener: TakenListener): () => void {
@@ -115,7 +117,7 @@ export function remakeEvent({ stream, kind, body }: EventInput, base: number): E
 /** Keeps an event on the device, then sends what waits. */
 export async function sendEvent(event: EventInput): Promise<void> {
   useOutbox.setState((state) => ({ pending: [...state.pending, event] }))
-  sender.add(event)
+  sender.add(eventLetter(event, outcomes))
   await currentDurable()?.addToOutbox(event)
   // While working on a case the screen shows the change first, and sends after the next frames.
   if (event.stream.type === 'case') setTimeout(() => sender.flush(), paintFirstMs)
@@ -147,13 +149,24 @@ export async function resumeOutbox(): Promise<void> {
   const kept = (await currentDurable()?.readOutbox()) ?? []
   const known = new Set(useOutbox.getState().pending.map((event) => event.id))
   const old = kept.filter((event) => !known.has(event.id))
-  for (const event of old) sender.add(event, true)
+  for (const event of old) sender.add(eventLetter(event, outcomes), true)
   useOutbox.setState((state) => ({ pending: [...old, ...state.pending] }))
   sender.retryNow()
 }
 
+/** Letters without a screen that the server kept failing at: they go again when the line is back. */
+const parkedQuietly = new Set<string>()
+
+/** Sends what is no event, and of which no screen decides; whoever hands it in keeps it on the device until it is taken or refused. */
+export function sendLetter(letter: Omit<Letter, 'parked'>): void {
+  sender.add({ ...letter, parked: () => void parkedQuietly.add(letter.id) }, true)
+  sender.flush()
+}
+
 /** The line is back, or somebody has signed in: everything that waits goes now, here and in every other queue. */
 export function flushOutbox(): void {
+  for (const id of parkedQuietly) sender.unpark(id)
+  parkedQuietly.clear()
   sender.retryNow()
   tellBack()
 }

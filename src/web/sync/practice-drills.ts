@@ -1,54 +1,51 @@
 import { v7 as uuidv7 } from 'uuid'
 import type { DrillPost } from '#contract/api/practice'
 import { paths } from '#contract/api/paths'
-import { callApi, isSessionOver } from './api'
-import { onLineBack } from './outbox'
+import { callApi } from './api'
+import type { Practised } from './durable'
+import { sendLetter } from './outbox'
 import { currentDurable } from './session-store'
 
-/** Nights that are over and that the server has yet to get. */
-const unsentKey = 'practice/drills-unsent'
+type Night = Extract<Practised, { readonly what: 'drill' }>
 
-type Kept = DrillPost & { readonly id: string }
+/** Where nights that are over were kept before they had their place beside the events that wait. */
+const formerKey = 'practice/drills-unsent'
 
-let last: Promise<void> = Promise.resolve()
+/** Ids of nights that are on their way. */
+const underWay = new Set<string>()
 
-/** Keeps a night that is over on this device until the server has it. @returns whether it has it now */
-export async function sendDrill(post: DrillPost): Promise<boolean> {
-  const keep = async (): Promise<void> => write([...(await read()), { ...post, id: uuidv7() }])
-  last = last.then(keep, keep)
-  await sendDrills()
-  return (await read()).length === 0
+/** Keeps a night that is over on this device until the server has it, and sends it as soon as it can be. */
+export async function sendDrill(post: DrillPost): Promise<void> {
+  const night: Night = { what: 'drill', id: uuidv7(), post }
+  await currentDurable()?.addPractised(night)
+  send(night)
 }
 
-/** Sends what earlier pages left unsent, now and whenever the line comes back; returns how to stop. */
-export function startSendingDrills(): () => void {
-  void sendDrills()
-  return onLineBack(() => void sendDrills())
-}
-
-/** One sending after another, so that none goes twice at once. */
-function sendDrills(): Promise<void> {
-  last = last.then(sendAll, sendAll)
-  return last
-}
-
-async function sendAll(): Promise<void> {
+/** Sends what earlier pages left unsent. */
+export async function resumeDrills(): Promise<void> {
   const durable = currentDurable()
-  for (const { id, ...post } of await read()) {
-    // Somebody else signed in: it waits for whose it is.
-    if (currentDurable() !== durable) return
-    const answer = await callApi('POST', paths.practiceDrill(id), post)
-    // What is refused will be refused again, unless only the session was over.
-    const isRefused = answer.kind === 'refused' && !isSessionOver(answer.problem)
-    if (answer.kind === 'ok' || isRefused) await write((await read()).filter((one) => one.id !== id))
+  if (!durable) return
+  const former = await durable.readDraft(formerKey)
+  for (const { id, ...post } of former ? (JSON.parse(former) as (DrillPost & { id: string })[]) : [])
+    await durable.addPractised({ what: 'drill', id, post })
+  await durable.writeDraft(formerKey, '')
+  for (const night of await durable.readPractised('drill')) send(night)
+}
+
+function send({ id, post }: Night): void {
+  if (underWay.has(id)) return
+  underWay.add(id)
+  const durable = currentDurable()
+  const settled = (): void => {
+    underWay.delete(id)
+    void durable?.dropFromOutbox(id)
   }
-}
-
-async function read(): Promise<readonly Kept[]> {
-  const text = await currentDurable()?.readDraft(unsentKey)
-  return text ? (JSON.parse(text) as readonly Kept[]) : []
-}
-
-async function write(kept: readonly Kept[]): Promise<void> {
-  await currentDurable()?.writeDraft(unsentKey, JSON.stringify(kept))
+  sendLetter({
+    id,
+    lane: `drill/${id}`,
+    send: () => callApi('POST', paths.practiceDrill(id), post),
+    taken: settled,
+    // What is refused will be refused again.
+    refused: settled,
+  })
 }

@@ -6,8 +6,8 @@ import type { Candidate } from '#contract/records/practice'
 import { newestRules } from '#core/practice/stations/station'
 import { runOf, type MarkBody, type StationMark } from '#core/practice/stations/marks'
 import { toTenth } from '#core/practice/stations/station'
-import { callApi, isSessionOver } from './api'
-import { onLineBack } from './outbox'
+import { callApi } from './api'
+import { sendLetter } from './outbox'
 import { serverNow } from './server-clock'
 import { currentDurable } from './session-store'
 
@@ -28,16 +28,14 @@ interface PracticeRuns {
 /** Runs that are marked on this device: every mark is kept here at once, and goes to the server when there is a line. */
 export const usePracticeRuns = create<PracticeRuns>(() => ({ runs: {}, refusals: {} }))
 
-/** Ids of the runs of which the server has yet to get something. */
-const unsentKey = 'practice/unsent'
-const againMs = 5_000
+/** Where the ids of runs that have something left were kept before they had their place beside the events that wait. */
+const formerKey = 'practice/unsent'
 const draftKey = (id: string): string => `practice/run/${id}`
 
-/** Whose runs these are: what was on its way for somebody else comes back to nobody. */
-let holder = 0
+/** Whose runs these are. */
 let owner: ReturnType<typeof currentDurable> = null
-let isSending = false
-let timer: ReturnType<typeof setTimeout> | undefined
+/** Ids of runs that are on their way. */
+const underWay = new Set<string>()
 
 /** Begins a run on this device at this moment. @returns its id */
 export function beginRun({ station, ...run }: Pick<KeptRun, 'way' | 'station' | 'candidates'>): string {
@@ -78,17 +76,17 @@ export async function readRun(id: string): Promise<KeptRun | null> {
   return run
 }
 
-/** For whoever signed in: sends what earlier pages left unsent, now and whenever the line comes back; returns how to stop. */
-export function startSending(): () => void {
+/** For whoever signed in: sends what earlier pages left unsent. */
+export async function resumeRuns(): Promise<void> {
   forgetOthers()
-  void readUnsent().then(async (ids) => {
-    for (const id of ids) await readRun(id).catch(() => null)
-    void sendRuns()
-  })
-  const stop = onLineBack(() => void sendRuns())
-  return () => {
-    stop()
-    forget()
+  const durable = currentDurable()
+  if (!durable) return
+  const former = await durable.readDraft(formerKey)
+  for (const id of former ? (JSON.parse(former) as string[]) : []) await durable.addPractised({ what: 'run', id })
+  await durable.writeDraft(formerKey, '')
+  for (const { id } of await durable.readPractised('run')) {
+    const run = await readRun(id).catch(() => null)
+    if (run) send(run)
   }
 }
 
@@ -96,15 +94,9 @@ export function startSending(): () => void {
 function forgetOthers(): void {
   const durable = currentDurable()
   if (durable === owner) return
-  forget()
-  owner = durable
-}
-
-function forget(): void {
-  holder++
-  isSending = false
-  clearTimeout(timer)
   usePracticeRuns.setState({ runs: {}, refusals: {} })
+  underWay.clear()
+  owner = durable
 }
 
 function show(run: KeptRun): void {
@@ -115,8 +107,8 @@ function keepRun(run: KeptRun): void {
   forgetOthers()
   show(run)
   void currentDurable()?.writeDraft(draftKey(run.id), JSON.stringify(run))
-  void noteUnsent()
-  void sendRuns()
+  if (unsentOf(run) !== null) void currentDurable()?.addPractised({ what: 'run', id: run.id })
+  send(run)
 }
 
 /** Marks that the server has yet to get. A run alone goes once it is over: nobody else follows it. */
@@ -127,59 +119,41 @@ function unsentOf(run: KeptRun): readonly StationMark[] | null {
   return left.length === 0 && run.sent !== null ? null : left
 }
 
-async function noteUnsent(): Promise<void> {
+/** Sends what a run has left, as much as goes at once, and then what is left by then. */
+function send({ id }: KeptRun): void {
   const { runs, refusals } = usePracticeRuns.getState()
-  const left = Object.values(runs).filter((run) => unsentOf(run) !== null && refusals[run.id] === undefined)
-  await currentDurable()?.writeDraft(unsentKey, JSON.stringify(left.map((run) => run.id)))
-}
-
-async function readUnsent(): Promise<readonly string[]> {
-  const text = await currentDurable()?.readDraft(unsentKey)
-  return text ? (JSON.parse(text) as readonly string[]) : []
-}
-
-/** Sends what every run has left, one run after another; without an answer it is tried again. */
-async function sendRuns(): Promise<void> {
-  if (isSending) return
-  isSending = true
-  clearTimeout(timer)
-  const begun = holder
-  try {
-    for (let next = nextUnsent(); next; next = nextUnsent()) {
-      const { run, marks } = next
-      const post: SittingPost = {
-        way: run.way,
-        station: run.station,
-        candidates: run.candidates.map(({ id, role }) => ({ id, role })),
-        begunAt: run.begunAt,
-        marks,
-      }
-      const answer = await callApi('POST', paths.practiceSitting(run.id), post)
-      if (holder !== begun) return
-      // A session that is over says nothing about the run: it goes once somebody has signed in.
-      if (answer.kind === 'refused' && !isSessionOver(answer.problem)) {
-        usePracticeRuns.setState((state) => ({ refusals: { ...state.refusals, [run.id]: answer.problem.detail } }))
-      } else if (answer.kind === 'ok') {
-        const now = usePracticeRuns.getState().runs[run.id] ?? run
-        const sent = { ...now, sent: [...(now.sent ?? []), ...marks.map((mark) => mark.id)] }
-        show(sent)
-        await currentDurable()?.writeDraft(draftKey(run.id), JSON.stringify(sent))
-      } else {
-        timer = setTimeout(() => void sendRuns(), againMs)
-        return
-      }
-      await noteUnsent()
-    }
-  } finally {
-    if (holder === begun) isSending = false
-  }
-}
-
-function nextUnsent(): { readonly run: KeptRun; readonly marks: readonly StationMark[] } | null {
-  const { runs, refusals } = usePracticeRuns.getState()
-  for (const run of Object.values(runs)) {
-    const left = refusals[run.id] === undefined ? unsentOf(run) : null
-    if (left) return { run, marks: left.slice(0, mostMarksAtOnce) }
-  }
-  return null
+  const run = runs[id]
+  if (!run || refusals[id] !== undefined || unsentOf(run) === null || underWay.has(id)) return
+  underWay.add(id)
+  const durable = owner
+  let posted: readonly StationMark[] = []
+  sendLetter({
+    id: `run/${id}`,
+    lane: `run/${id}`,
+    send() {
+      // What was marked while it waited goes too.
+      const now = usePracticeRuns.getState().runs[id] ?? run
+      const { way, station, candidates, begunAt } = now
+      posted = (unsentOf(now) ?? []).slice(0, mostMarksAtOnce)
+      const roles = candidates.map((one) => ({ id: one.id, role: one.role }))
+      return callApi('POST', paths.practiceSitting(id), { way, station, candidates: roles, begunAt, marks: posted } satisfies SittingPost)
+    },
+    taken() {
+      underWay.delete(id)
+      // What comes back for somebody else says nothing here.
+      if (owner !== durable) return
+      const now = usePracticeRuns.getState().runs[id] ?? run
+      const sent = { ...now, sent: [...(now.sent ?? []), ...posted.map((mark) => mark.id)] }
+      show(sent)
+      void durable?.writeDraft(draftKey(id), JSON.stringify(sent))
+      if (unsentOf(sent) === null) void durable?.dropFromOutbox(id)
+      else send(sent)
+    },
+    refused({ detail }) {
+      underWay.delete(id)
+      if (owner !== durable) return
+      void durable?.dropFromOutbox(id)
+      usePracticeRuns.setState((state) => ({ refusals: { ...state.refusals, [id]: detail } }))
+    },
+  })
 }

@@ -1,13 +1,14 @@
 import { create } from 'zustand'
-import type { SealedAnswer } from '#contract/api/answers'
 import { paths } from '#contract/api/paths'
 import { callApi } from './api'
 import { dropSealed, readSealed, type SealedEntry } from './device'
+import { sendLetter } from './outbox'
 
 /** Entries of others that wait on this device, closed: how many, and whether one of them is urgent. */
 export const useSealed = create<{ readonly count: number; readonly isUrgent: boolean }>(() => ({ count: 0, isUrgent: false }))
 
-let isSending = false
+/** Ids of those that are on their way. */
+const underWay = new Set<string>()
 
 /** Counts what others left here. @param personId whose entries are not others'; null while nobody is signed in */
 export async function countSealed(personId: string | null): Promise<readonly SealedEntry[]> {
@@ -18,16 +19,19 @@ export async function countSealed(personId: string | null): Promise<readonly Sea
 
 /** Sends what others left here, in the order in which each entered it; what the server refuses stays for its author. */
 export async function sendSealed(personId: string): Promise<void> {
-  if (isSending) return
-  isSending = true
-  try {
-    for (const { id, sealed } of await countSealed(personId)) {
-      const result = await callApi<SealedAnswer>('POST', paths.sealedEvents, { sealed })
-      if (result.kind === 'ok') await dropSealed(id)
-      else if (result.kind !== 'refused') break
+  for (const { id, personId: author, sealed } of await countSealed(personId)) {
+    if (underWay.has(id)) continue
+    underWay.add(id)
+    const settled = (): void => {
+      underWay.delete(id)
+      void countSealed(personId)
     }
-  } finally {
-    isSending = false
-    await countSealed(personId)
+    sendLetter({
+      id: `sealed/${id}`,
+      lane: `sealed/${author}`,
+      send: () => callApi('POST', paths.sealedEvents, { sealed }),
+      taken: () => void dropSealed(id).then(settled, settled),
+      refused: settled,
+    })
   }
 }

@@ -1,28 +1,32 @@
-import type { EventAnswer } from '#contract/api/answers'
-import type { EventInput } from '#contract/event'
-import { eventKinds, type EventKindId } from '#contract/events/index'
 import type { ProblemDetails } from '#contract/api/problem-details'
 import type { ApiResult } from './api'
-import { streamsNamedBy } from './streams-named-by'
 
 /** Where the line to the server stands, as far as sending tells. */
 export type LineState = 'fine' | 'offline' | 'trouble'
 
-/** What becomes of an event in the end, or what a person has to decide about. */
-export interface SenderEvents {
+/** Something that waits to go to the server: an event, an entry that somebody else left here, what was practised. */
+export interface Letter {
+  readonly id: string
+  /** Letters of one lane go one after another. */
+  readonly lane: string
+  /** Sends it. `isQueued`: it waited, so that its time may not be taken for the time of sending. */
+  send(isQueued: boolean): Promise<ApiResult<unknown>>
   /** The server has it. */
-  taken(event: EventInput, answer: EventAnswer): void
+  taken(answer: unknown): void
   /** The server does not want it, and says why. */
-  refused(event: EventInput, problem: ProblemDetails): void
-  /** The server fails at this one while it takes others: it waits for a person, and does not hold up the rest. */
-  parked(event: EventInput): void
+  refused(problem: ProblemDetails): void
+  /** The server fails at this one while it takes others: it waits to be sent again by somebody, and does not hold up the rest. */
+  parked(): void
+  /** Whether it waits for one that was entered before it; left out it waits for those of its lane. `isStuck`: the server keeps failing there. */
+  mustWait?(earlier: Letter, isStuck: boolean): boolean
+  /** Whether another one on its way may bring what the server does not know yet. */
+  mayBring?(other: Letter): boolean
+}
+
+export interface SenderDeps {
   /** The session is over: nothing goes until somebody has signed in. */
   sessionOver(): void
   lineChanged(state: LineState): void
-}
-
-export interface SenderDeps extends SenderEvents {
-  send(event: EventInput): Promise<ApiResult<EventAnswer>>
   isSessionOver(problem: ProblemDetails): boolean
   /** A steady clock, ms. */
   now(): number
@@ -32,29 +36,30 @@ export interface SenderDeps extends SenderEvents {
   wakeAfter(ms: number): void
 }
 
-/** Sends events in parallel, one queue a stream. */
+/** Sends letters in parallel, one queue a lane. */
 export interface Sender {
-  /** Puts an event at the end of its stream's queue; `isOld` when it comes from an earlier page. */
-  add(event: EventInput, isOld?: boolean): void
+  /** Puts a letter at the end of its lane; `isOld` when it comes from an earlier page. */
+  add(letter: Letter, isOld?: boolean): void
   /** Sends what may go now. */
   flush(): void
   /** Forgets every wait: the line is back, or somebody has signed in. */
   retryNow(): void
-  /** Takes an event out: a person has decided about it. */
+  /** Takes a letter out: a person has decided about it. */
   drop(id: string): void
-  /** Puts a parked event back where it was. */
+  /** Puts a parked letter back where it was. */
   unpark(id: string): void
 }
 
 interface Entry {
-  readonly event: EventInput
+  readonly letter: Letter
+  readonly addedAt: number
   readonly order: number
   state: 'waiting' | 'sending' | 'parked'
   /** It waited: then its time may not be taken for the time of sending. */
   isQueued: boolean
   faults: number
   notYets: number
-  /** How many events had been taken when its first fault came. */
+  /** How many letters had been taken when its first fault came. */
   takenAtFirstFault: number
   readyAt: number
 }
@@ -68,15 +73,14 @@ const longestWaitMs = 60_000
 const queuedAfterMs = 30_000
 
 /**
- * A queue per stream, in parallel. An event waits for earlier events of the streams that it names, so that a case never overtakes its
- * stay; what the server does not know yet is tried again while it may still come. No answer, a busy server and one behind a door that is shut
- * never count against an event; five faults of the server do when it takes other events meanwhile: that one is parked, and additive events
- * of its stream go on.
+ * A queue per lane, in parallel. What the server does not know yet is tried again while it may still come. No answer, a busy server and one
+ * behind a door that is shut never count against a letter; five faults of the server do when it takes others meanwhile: that one is parked,
+ * and others go on.
  */
 export function createSender(deps: SenderDeps): Sender {
-  const entries: (Entry & { readonly addedAt: number })[] = []
+  const entries: Entry[] = []
   let order = 0
-  // Events of an earlier page were entered before any of this one.
+  // Letters of an earlier page were entered before any of this one.
   let oldOrder = -1e9
   let taken = 0
   let awayWaits = 0
@@ -91,34 +95,25 @@ export function createSender(deps: SenderDeps): Sender {
     deps.lineChanged(state)
   }
   const backOff = (tries: number): number => Math.min(longestWaitMs, firstWaitMs * 2 ** Math.min(tries - 1, 10)) * (0.5 + deps.random())
-  const remove = (entry: Entry): void => void entries.splice(entries.indexOf(entry as never), 1)
-  const isAdditive = (event: EventInput): boolean => eventKinds[event.kind as EventKindId].nature === 'additive'
+  const remove = (entry: Entry): void => void entries.splice(entries.indexOf(entry), 1)
 
-  /** Whether an earlier event has to go first: of its own stream, or of one that it names. */
-  const isHeldUp = (entry: Entry): boolean => {
-    const named = streamsNamedBy(entry.event)
-    return entries.some((other) => {
-      if (other.order >= entry.order) return false
-      if (other.event.stream.id === entry.event.stream.id) return !(isGivenWayBy(other) && isAdditive(entry.event))
-      return named.includes(other.event.stream.id) || (mayWriteInCase(other.event) && isReplacingInCase(entry.event))
+  const isStuck = (entry: Entry): boolean => entry.state === 'parked' || entry.faults >= faultsToPark
+  const isHeldUp = ({ letter, order }: Entry): boolean =>
+    entries.some((other) => {
+      if (other.order >= order) return false
+      return letter.mustWait ? letter.mustWait(other.letter, isStuck(other)) : other.letter.lane === letter.lane
     })
-  }
-  /** One that the server keeps failing at lets additive ones of its stream pass: they do not build on it. */
-  const isGivenWayBy = (other: Entry): boolean =>
-    (other.state === 'parked' || other.faults >= faultsToPark) && eventKinds[other.event.kind as EventKindId].nature !== 'opening'
-  const mayStillCome = (entry: Entry): boolean => {
-    const ids = [entry.event.stream.id, ...streamsNamedBy(entry.event)]
-    return entries.some((other) => other !== entry && other.state !== 'parked' && ids.includes(other.event.stream.id))
-  }
+  const mayStillCome = ({ letter }: Entry): boolean =>
+    entries.some((other) => other.letter !== letter && other.state !== 'parked' && letter.mayBring?.(other.letter) === true)
 
-  const settle = (entry: Entry, result: ApiResult<EventAnswer>): void => {
+  const settle = (entry: Entry, result: ApiResult<unknown>): void => {
     switch (result.kind) {
       case 'ok':
         taken++
         awayWaits = 0
         awayUntil = 0
         remove(entry)
-        deps.taken(entry.event, result.value)
+        entry.letter.taken(result.value)
         return
       case 'offline':
         return goAway(entry, 'offline')
@@ -138,7 +133,7 @@ export function createSender(deps: SenderDeps): Sender {
           return waitFor(entry, backOff(entry.notYets))
         }
         remove(entry)
-        return deps.refused(entry.event, result.problem)
+        return entry.letter.refused(result.problem)
     }
   }
   const waitFor = (entry: Entry, ms: number): void => {
@@ -159,18 +154,16 @@ export function createSender(deps: SenderDeps): Sender {
     if (entry.faults >= faultsToPark && taken > entry.takenAtFirstFault) {
       entry.state = 'parked'
       entry.isQueued = true
-      return deps.parked(entry.event)
+      return entry.letter.parked()
     }
     waitFor(entry, backOff(entry.faults))
   }
 
-  const start = (entry: Entry & { readonly addedAt: number }): void => {
+  const start = (entry: Entry): void => {
     entry.state = 'sending'
-    const isQueued = entry.isQueued || deps.now() - entry.addedAt > queuedAfterMs
-    const event: EventInput = isQueued ? { ...entry.event, queued: true } : entry.event
-    void deps
-      .send(event)
-      .catch((): ApiResult<EventAnswer> => ({ kind: 'offline' }))
+    void entry.letter
+      .send(entry.isQueued || deps.now() - entry.addedAt > queuedAfterMs)
+      .catch((): ApiResult<unknown> => ({ kind: 'offline' }))
       .then((result) => {
         // A person may have taken it out meanwhile.
         if (entries.includes(entry)) settle(entry, result)
@@ -193,9 +186,9 @@ export function createSender(deps: SenderDeps): Sender {
   }
 
   return {
-    add(event, isOld = false) {
+    add(letter, isOld = false) {
       entries.push({
-        event,
+        letter,
         order: isOld ? oldOrder++ : order++,
         addedAt: deps.now(),
         state: 'waiting',
@@ -214,12 +207,12 @@ export function createSender(deps: SenderDeps): Sender {
       flush()
     },
     drop(id) {
-      const entry = entries.find((one) => one.event.id === id)
+      const entry = entries.find((one) => one.letter.id === id)
       if (entry) remove(entry)
       flush()
     },
     unpark(id) {
-      const entry = entries.find((one) => one.event.id === id)
+      const entry = entries.find((one) => one.letter.id === id)
       if (!entry || entry.state !== 'parked') return
       entry.state = 'waiting'
       entry.faults = 0
@@ -229,16 +222,7 @@ export function createSender(deps: SenderDeps): Sender {
   }
 }
 
-/** Whether the server may write into a case along with an event of its stay: what replaces something there counts on that. */
-function mayWriteInCase(event: EventInput): boolean {
-  return eventKinds[event.kind as EventKindId].ofCase !== undefined
-}
-
-function isReplacingInCase({ stream, kind }: EventInput): boolean {
-  return stream.type === 'case' && eventKinds[kind as EventKindId].nature === 'replacing'
-}
-
-/** Whether the server only does not know yet what an event is about: another event on its way may bring it. */
+/** Whether the server only does not know yet what a letter is about: another one on its way may bring it. */
 function isNotYet(problem: ProblemDetails): boolean {
   return problem.status === 404 || (problem.errors ?? []).some((one) => one.code === 'not-known')
 }

@@ -1,11 +1,10 @@
 import { create } from 'zustand'
-import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
 import type { BodyOf, EventKindId } from '#contract/events/index'
 import { paths } from '#contract/api/paths'
 import type { PlaceKind, StockAnswer, StockMovement, StockPlace } from '#contract/records/store'
 import { callApi, describeNoAnswer, type ApiResult } from './api'
-import { makeEvent } from './outbox'
+import { makeEvent, onTaken, sendAndHear, useOutbox } from './outbox'
 
 interface StockStore {
   /** Null until they were read. */
@@ -16,7 +15,7 @@ interface StockStore {
   readonly isOffline: boolean
 }
 
-/** Places and what they hold, as the server last said. Stock is never changed without the server: it may be the last one. */
+/** Places and what they hold, as the server last said: what waits here changes none of it, since somebody else may have taken the last one. */
 export const useStock = create<StockStore>(() => ({ places: null, answer: null, movements: [], isOffline: false }))
 
 /** Reads the places. */
@@ -46,36 +45,38 @@ export async function loadPlace(placeId: string): Promise<StockAnswer | null> {
   return answer.value
 }
 
-/** What was sent and never answered: the server may have it all the same. */
-const unanswered = new Map<string, EventInput>()
+/** What came of a change to stock: done; kept on this device and sent when the line is back; or refused. The last two say so in words. */
+export type StockOutcome = { readonly kind: 'done' } | { readonly kind: 'kept' | 'refused'; readonly words: string }
 
-/** Sends an event of a place. Tried again after no answer it is the same event, so that nothing is taken twice. */
-async function sendOnce<Kind extends EventKindId>(
-  stream: EventInput['stream'],
-  kind: Kind,
-  body: BodyOf<Kind>,
-): Promise<ApiResult<EventAnswer>> {
-  const key = JSON.stringify([stream.id, kind, body])
-  const event = unanswered.get(key) ?? makeEvent(stream, kind, body, 0)
-  unanswered.set(key, event)
-  const result = await callApi<EventAnswer>('POST', paths.events, event)
-  if (result.kind === 'ok' || result.kind === 'refused') unanswered.delete(key)
-  return result
+/**
+ * Counts, receives, takes or sets aside at a place, or keeps that here until the server answers. While the same one waits, pressing again sends nothing more, so that
+ * nothing is taken twice.
+ */
+export async function moveStock<Kind extends EventKindId>(placeId: string, kind: Kind, body: BodyOf<Kind>): Promise<StockOutcome> {
+  const isSame = (one: EventInput): boolean =>
+    one.stream.id === placeId && one.kind === kind && JSON.stringify(one.body) === JSON.stringify(body)
+  if (useOutbox.getState().pending.some(isSame)) return kept
+  const heard = await sendAndHear(makeEvent({ type: 'place', id: placeId }, kind, body, 0), () => true)
+  if (heard.kind === 'refused') return { kind: 'refused', words: heard.problem.detail }
+  return heard.kind === 'waiting' ? kept : { kind: 'done' }
 }
 
-/** Counts, receives, takes or sets aside at a place; what came of it in words, or null when it was done. */
-export async function moveStock<Kind extends EventKindId>(placeId: string, kind: Kind, body: BodyOf<Kind>): Promise<string | null> {
-  const result = await sendOnce({ type: 'place', id: placeId }, kind, body)
-  const failure = describeFailure(result)
-  if (failure === null) await loadPlace(placeId)
-  return failure
+const kept: StockOutcome = { kind: 'kept', words: 'No answer yet: this is kept on this device and sent when the server answers.' }
+
+/** Opens a place that keeps stock. */
+export function openPlace(id: string, name: string, kind: PlaceKind): Promise<StockOutcome> {
+  return moveStock(id, 'place-opened', { name, kind })
 }
 
-/** Opens a place that keeps stock; what stands against it in words, or null when it was done. */
-export async function openPlace(id: string, name: string, kind: PlaceKind): Promise<string | null> {
-  const result = await sendOnce({ type: 'place', id }, 'place-opened', { name, kind })
-  if (result.kind === 'ok') await loadPlaces()
-  return describeFailure(result)
+// What the server has taken, at once or much later, shows where the place is in sight.
+onTaken(({ stream, kind }) => {
+  if (kind === 'place-opened') void loadPlaces()
+  else if (stream.type === 'place' && useStock.getState().answer?.place.id === stream.id) void loadPlace(stream.id)
+})
+
+/** What did not come about at once, in words; null when it did. */
+export function wordsOf(outcome: StockOutcome): string | null {
+  return outcome.kind === 'done' ? null : outcome.words
 }
 
 /** Why a request did nothing, in words; null when it was done. */

@@ -4,6 +4,7 @@ import type { EventAnswer } from '#contract/api/answers'
 import type { EventInput, StreamType } from '#contract/event'
 import type { EventKindId } from '#contract/events/index'
 import type { ApiResult } from '../../../src/web/sync/api'
+import { eventLetter } from '../../../src/web/sync/event-letter'
 import { createSender, type LineState, type Sender } from '../../../src/web/sync/sender'
 
 type Answer = ApiResult<EventAnswer>
@@ -37,31 +38,34 @@ function makeWorld(answerTo: (event: EventInput, time: number) => Answer) {
   let mostInFlight = 0
   const open: (() => void)[] = []
   const tries = new Map<string, number>()
-  const sender: Sender = createSender({
-    send: (one) => {
-      sent.push(one)
-      mostInFlight = Math.max(mostInFlight, ++inFlight)
-      const time = (tries.get(one.id) ?? 0) + 1
-      tries.set(one.id, time)
-      return new Promise((resolve) =>
-        open.push(() => {
-          inFlight--
-          resolve(answerTo(one, time))
-        }),
-      )
-    },
+  const send = (one: EventInput): Promise<Answer> => {
+    sent.push(one)
+    mostInFlight = Math.max(mostInFlight, ++inFlight)
+    const time = (tries.get(one.id) ?? 0) + 1
+    tries.set(one.id, time)
+    return new Promise((resolve) =>
+      open.push(() => {
+        inFlight--
+        resolve(answerTo(one, time))
+      }),
+    )
+  }
+  const outcomes = {
+    taken: (one: EventInput) => void log.push(`taken ${one.id}`),
+    refused: (one: EventInput) => void log.push(`refused ${one.id}`),
+    parked: (one: EventInput) => void log.push(`parked ${one.id}`),
+  }
+  const sending: Sender = createSender({
     isSessionOver: (problem) => problem.status === 401,
     now: () => nowMs,
     random: () => 0.5,
     wakeAfter: (ms) => {
       wakeAt = nowMs + ms
     },
-    taken: (one) => void log.push(`taken ${one.id}`),
-    refused: (one) => void log.push(`refused ${one.id}`),
-    parked: (one) => void log.push(`parked ${one.id}`),
     sessionOver: () => void log.push('session over'),
     lineChanged: (line) => void lines.push(line),
   })
+  const sender = { ...sending, add: (one: EventInput, isOld = false) => sending.add(eventLetter(one, outcomes, send), isOld) }
   /** Lets every request that is under way be answered, and what follows at once with it. */
   const answerAll = async (): Promise<void> => {
     while (open.length > 0) {

@@ -8,7 +8,7 @@ import { reservationsOf } from '#contract/views/reservations'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { describeMaterial, layOutOrder } from '#core/planner/describe-material'
-import { loadPlace, moveStock, useStock } from '../../sync/stock-store'
+import { loadPlace, moveStock, useStock, wordsOf } from '../../sync/stock-store'
 
 interface Row {
   readonly id: string
@@ -95,7 +95,7 @@ export function LayOutList({ record, plan, units }: { record: CaseRecord; plan: 
                             itemCode: stock.itemCode,
                             count: stock.left,
                             caseId: record.id,
-                          }).then(setError)
+                          }).then((outcome) => setError(wordsOf(outcome)))
                         }
                       >
                         Taken

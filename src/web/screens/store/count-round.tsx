@@ -33,8 +33,9 @@ export function CountRound() {
   }
   const keep = async (count: number): Promise<void> => {
     if (!lot) return
-    const failure = count === lot.count ? null : await moveStock(placeId, 'stock-counted', { lotId: lot.lotId, count })
-    if (failure) setError(failure)
+    const outcome = count === lot.count ? null : await moveStock(placeId, 'stock-counted', { lotId: lot.lotId, count })
+    // What is kept here goes later: the round goes on from shelf to shelf.
+    if (outcome?.kind === 'refused') setError(outcome.words)
     else go(position + 1)
   }
   const enter = (): void => {

@@ -4,7 +4,7 @@ import { isDayBefore } from '#core/quantities/instant'
 import type { StockLot } from '#contract/records/store'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
-import { moveStock } from '../../sync/stock-store'
+import { moveStock, wordsOf } from '../../sync/stock-store'
 import { readCount } from './read-count'
 import type { StockRow } from './stock-rows'
 
@@ -36,7 +36,7 @@ function LotCount({ lot, placeId, today }: { lot: StockLot; placeId: string; tod
     const read = readCount(typed)
     if (typeof read === 'string') return setError(read)
     if (read === lot.count) return setError(null)
-    setError(await moveStock(placeId, 'stock-counted', { lotId: lot.lotId, count: read }))
+    setError(wordsOf(await moveStock(placeId, 'stock-counted', { lotId: lot.lotId, count: read })))
   }
   const isExpired = lot.expiresOn !== null && isDayBefore(lot.expiresOn, today)
   return (
@@ -90,15 +90,15 @@ function ReceiveForm({ itemCode, placeId, onDone }: { itemCode: string; placeId:
     if (lot.trim() === '') return setError('The lot is missing: copy it from the pack.')
     if (typeof read === 'string') return setError(read)
     if (read === 0) return setError('Receive at least one.')
-    const failure = await moveStock(placeId, 'stock-received', {
+    const outcome = await moveStock(placeId, 'stock-received', {
       lotId,
       itemCode,
       lot: lot.trim(),
       expiresOn: expiresOn || null,
       count: read,
     })
-    if (failure) setError(failure)
-    else onDone()
+    if (outcome.kind === 'done') onDone()
+    else setError(outcome.words)
   }
   return (
     <form

@@ -10,15 +10,16 @@ import { openPlace } from '../../sync/stock-store'
 
 /** A further place that keeps stock. */
 export function NewPlace({ onClose, onOpened }: { onClose: () => void; onOpened: (id: string) => void }) {
+  // The same place however often it is tried.
+  const [id] = useState(() => uuidv7())
   const [name, setName] = useState('')
   const [kind, setKind] = useState<PlaceKind>('trolley')
   const [error, setError] = useState<string>()
   const keep = async (): Promise<void> => {
     if (name.trim() === '') return setError('The name is missing: say where the stock stands.')
-    const id = uuidv7()
-    const failure = await openPlace(id, name.trim(), kind)
-    if (failure) setError(failure)
-    else onOpened(id)
+    const outcome = await openPlace(id, name.trim(), kind)
+    if (outcome.kind === 'done') onOpened(id)
+    else setError(outcome.words)
   }
   return (
     <Dialog title="A new place for stock" isOpen onClose={onClose}>

@@ -1,0 +1,58 @@
+import type { EventAnswer } from '#contract/api/answers'
+import type { ProblemDetails } from '#contract/api/problem-details'
+import { paths } from '#contract/api/paths'
+import type { EventInput } from '#contract/event'
+import { eventKinds, type EventKindId } from '#contract/events/index'
+import type { EventKind } from '#contract/events/kind'
+import { callApi } from './api'
+import type { Letter } from './sender'
+import { streamsNamedBy } from './streams-named-by'
+
+/** What becomes of an event in the end, or what a person has to decide about. */
+export interface EventOutcomes {
+  taken(event: EventInput, answer: EventAnswer): void
+  refused(event: EventInput, problem: ProblemDetails): void
+  parked(event: EventInput): void
+}
+
+interface EventLetter extends Letter {
+  readonly event: EventInput
+}
+
+/**
+ * An event as a letter. It waits for earlier events of its stream, and of the streams that it names, so that a case never overtakes its stay.
+ * Where the server keeps failing at an earlier one of its stream, an additive one passes: it does not build on it. What replaces something in
+ * a case waits for a change of its stay that may write there too.
+ */
+export function eventLetter(
+  event: EventInput,
+  outcomes: EventOutcomes,
+  send: (event: EventInput) => ReturnType<Letter['send']> = (sent) => callApi('POST', paths.events, sent),
+): EventLetter {
+  const named = streamsNamedBy(event)
+  const { nature } = kindOf(event)
+  const replacesInCase = nature === 'replacing' && event.stream.type === 'case'
+  return {
+    event,
+    id: event.id,
+    lane: event.stream.id,
+    send: (isQueued) => send(isQueued ? { ...event, queued: true } : event),
+    taken: (answer) => outcomes.taken(event, answer as EventAnswer),
+    refused: (problem) => outcomes.refused(event, problem),
+    parked: () => outcomes.parked(event),
+    mustWait(earlier, isStuck) {
+      if (!isEvent(earlier)) return false
+      if (earlier.lane === event.stream.id) return !(nature === 'additive' && isStuck && kindOf(earlier.event).nature !== 'opening')
+      return named.includes(earlier.lane) || (replacesInCase && kindOf(earlier.event).ofCase !== undefined)
+    },
+    mayBring: (other) => isEvent(other) && (other.lane === event.stream.id || named.includes(other.lane)),
+  }
+}
+
+function isEvent(letter: Letter): letter is EventLetter {
+  return 'event' in letter
+}
+
+function kindOf({ kind }: EventInput): Pick<EventKind, 'nature'> & { readonly ofCase?: unknown } {
+  return eventKinds[kind as EventKindId]
+}

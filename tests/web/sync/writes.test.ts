@@ -1,0 +1,229 @@
+import { expect } from 'chai'
+import { openDB } from 'idb'
+import { v7 as uuidv7 } from 'uuid'
+import { shippedStations } from '#core/practice/stations/shipped-stations'
+import { stationContext } from '#core/practice/stations/station-context'
+import type { DrillPost, SittingPost } from '#contract/api/practice'
+import type { EventInput } from '#contract/event'
+import { keysFor } from '../../harness/device-store'
+import { loadPage, signInOn, type WebPage } from '../../harness/web-page'
+
+type Durable = Awaited<ReturnType<WebPage['openDurable']>>
+
+/** What the server of these tests was sent, and what it took: the same thing again is known by its id. */
+interface FakeServer {
+  readonly taken: { readonly path: string; readonly id: string; readonly body: unknown }[]
+  /** How the next requests go: the last stays. */
+  line: ('fine' | 'cut' | 'answer lost' | 'full')[]
+}
+
+const usual = globalThis.fetch
+
+function startServer(): FakeServer {
+  const server: FakeServer = { taken: [], line: ['fine'] }
+  globalThis.fetch = async (input, init) => {
+    const way = server.line.length > 1 ? server.line.shift() : server.line[0]
+    await Promise.resolve()
+    if (way === 'cut') throw new TypeError('no line')
+    const path = input as string
+    const body = JSON.parse(init?.body as string) as { readonly id?: string; readonly sealed?: string }
+    const id = body.id ?? body.sealed ?? path
+    if (path.includes('/sittings/') || !server.taken.some((one) => one.id === id)) server.taken.push({ path, id, body })
+    if (way === 'answer lost') throw new TypeError('no line')
+    return Response.json({ id, version: server.taken.length, receivedAt: new Date().toISOString() })
+  }
+  return server
+}
+
+const note = (page: WebPage, caseId: string, text: string): EventInput => page.makeEvent({ type: 'case', id: caseId }, 'note', { text }, 0)
+const textsOf = (server: FakeServer): readonly string[] =>
+  server.taken.filter(({ path }) => path === '/api/events').map(({ body }) => (body as { body: { text: string } }).body.text)
+
+async function until(isSo: () => boolean | Promise<boolean>, what: string): Promise<void> {
+  for (let tries = 0; tries < 400; tries++) {
+    if (await isSo()) return
+    await new Promise((resolve) => setTimeout(resolve, 10))
+  }
+  throw new Error(`Never: ${what}`)
+}
+
+/** A page that is gone tries nothing again. */
+function close(page: WebPage): void {
+  for (const one of page.useOutbox.getState().pending) page.dismissUndecided(one.id)
+}
+
+/** A store whose owner dies at its nth use: what was asked for by then is done, and no answer comes any more. */
+function dyingAt(durable: Durable, server: FakeServer, last: number): Durable {
+  let used = 0
+  return new Proxy(durable, {
+    get: (store, name: keyof Durable) =>
+      typeof store[name] === 'function'
+        ? (...given: never[]) => {
+            if (++used > last) return new Promise(() => undefined)
+            const done = (store[name] as (...all: never[]) => Promise<unknown>)(...given)
+            if (used < last) return done
+            server.line = ['cut']
+            return done.then(() => new Promise(() => undefined))
+          }
+        : store[name],
+  })
+}
+
+describe('what waits to be sent', () => {
+  const personId = uuidv7()
+  let server: FakeServer
+  beforeEach(() => {
+    server = startServer()
+  })
+  afterEach(() => {
+    globalThis.fetch = usual
+  })
+  const begin = async (id = personId): Promise<{ page: WebPage; durable: Durable }> => {
+    const page = await loadPage()
+    return { page, durable: await signInOn(page, id, await keysFor(id)) }
+  }
+  const isEmpty = async (durable: Durable): Promise<boolean> =>
+    (await durable.readOutbox()).length + (await durable.readPractised('drill')).length + (await durable.readPractised('run')).length === 0
+  const drill: DrillPost = { night: 'quiet', seed: '1', moves: [] }
+  const station = shippedStations(stationContext)[0]!
+
+  it('goes by itself when the line is back, whatever it is', async () => {
+    server.line = ['cut']
+    const other = uuidv7()
+    const left = await begin(other)
+    await left.page.sendEvent(note(left.page, uuidv7(), 'left by somebody else'))
+    const { page, durable } = await begin()
+    await page.sendSealed(personId)
+    close(left.page)
+    expect(page.useSealed.getState().count).to.equal(1)
+    await page.sendEvent(note(page, uuidv7(), 'mine'))
+    await page.sendDrill(drill)
+    const run = page.beginRun({ way: 'examined', station, candidates: [{ id: personId, name: 'Ada', role: null }] })
+    page.addMark(run, { kind: 'end' })
+    void page.moveStock(uuidv7(), 'stock-counted', { lotId: uuidv7(), count: 4 })
+    await until(() => page.useOutbox.getState().line === 'offline', 'nobody answers')
+    await until(async () => (await durable.readPractised('run')).length === 1, 'the run is kept')
+    expect(server.taken).to.deep.equal([])
+    server.line = ['fine']
+    page.flushOutbox()
+    await until(() => isEmpty(durable), 'everything is sent')
+    await until(() => page.useSealed.getState().count === 0, 'the sealed one is sent')
+    expect(server.taken.map(({ path }) => path.replace(/[0-9a-f-]{36}$/, ':id')).sort()).to.deep.equal([
+      '/api/events',
+      '/api/events',
+      '/api/practice/drills/:id',
+      '/api/practice/sittings/:id',
+      '/api/sealed-events',
+    ])
+    const sitting = server.taken.find(({ path }) => path.includes('sittings'))?.body as SittingPost
+    expect(
+      sitting.marks.map((one) => one.what.kind),
+      'what was marked while it waited goes with it',
+    ).to.deep.equal(['end'])
+    expect(page.useOutbox.getState().pending).to.deep.equal([])
+  })
+
+  it('is nowhere lost and nowhere twice, wherever the page dies', async () => {
+    for (let last = 1; last <= 6; last++) {
+      const [id, caseId] = [uuidv7(), uuidv7()]
+      server = startServer()
+      const dying = await loadPage()
+      const store = await signInOn(dying, id, await keysFor(id), (durable) => dyingAt(durable, server, last))
+      const kept: string[] = []
+      for (const text of ['first', 'second', 'third']) {
+        void dying.sendEvent(note(dying, caseId, text)).then(() => kept.push(text))
+        await new Promise((resolve) => setTimeout(resolve, 15))
+      }
+      await new Promise((resolve) => setTimeout(resolve, 60))
+      const lies = (await store.readOutbox()).map((one) => (one.body as { text: string }).text)
+      close(dying)
+      server.line = ['fine']
+      const { page, durable } = await begin(id)
+      await page.resumeOutbox()
+      await until(() => isEmpty(durable), `all is sent after ${last}`)
+      const texts = textsOf(server)
+      expect(new Set(texts).size, `none twice after ${last}`).to.equal(texts.length)
+      expect(texts, `nothing that was kept is lost after ${last}`).to.include.members([...kept, ...lies])
+      expect([...texts], `in order after ${last}`).to.deep.equal(['first', 'second', 'third'].filter((text) => texts.includes(text)))
+    }
+  })
+
+  it('goes once where only the answer was lost', async () => {
+    server.line = ['answer lost', 'fine']
+    const { page, durable } = await begin()
+    await page.sendEvent(note(page, uuidv7(), 'once'))
+    await until(() => page.useOutbox.getState().line === 'offline', 'the answer is missed')
+    page.flushOutbox()
+    await until(() => isEmpty(durable), 'it is known to be there')
+    expect(textsOf(server)).to.deep.equal(['once'])
+  })
+
+  it('goes once from two pages that both find it', async () => {
+    server.line = ['cut']
+    const first = await begin()
+    await first.page.sendEvent(note(first.page, uuidv7(), 'one'))
+    const second = await begin()
+    await second.page.resumeOutbox()
+    server.line = ['fine']
+    first.page.flushOutbox()
+    second.page.flushOutbox()
+    await until(() => isEmpty(second.durable), 'it is sent')
+    await until(() => [first, second].every(({ page }) => page.useOutbox.getState().pending.length === 0), 'both know')
+    expect(textsOf(server)).to.deep.equal(['one'])
+  })
+
+  it('goes from a device whose store is full, which says so', async () => {
+    const page = await loadPage()
+    await signInOn(page, personId, await keysFor(personId))
+    const put = IDBObjectStore.prototype.put
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('no room', 'QuotaExceededError')
+    }
+    try {
+      await page.sendEvent(note(page, uuidv7(), 'all the same'))
+      await page.sendDrill(drill)
+      expect(page.useKeeping.getState().state).to.equal('full')
+      await until(() => server.taken.length === 2, 'both are sent')
+    } finally {
+      IDBObjectStore.prototype.put = put
+    }
+    await page.sendEvent(note(page, uuidv7(), 'room again'))
+    await until(() => page.useKeeping.getState().state === 'all', 'it keeps again')
+  })
+
+  it('moves over from the stores that devices have from before', async () => {
+    const id = uuidv7()
+    const keys = await keysFor(id)
+    const former = await loadPage()
+    const vault = await former.openVault(keys)
+    const nameOf = (text: string): Promise<string> => vault.nameOf(text)
+    const db = await openDB(`zesty-wren-kept-${id}`, 1, {
+      upgrade(upgrading) {
+        for (const store of ['drafts', 'outbox', 'cases', 'answers']) upgrading.createObjectStore(store)
+      },
+    })
+    const [waiting, drillId, runId] = [note(former, uuidv7(), 'from before'), uuidv7(), uuidv7()]
+    const run = { id: runId, way: 'examined', station, candidates: [], begunAt: new Date().toISOString(), marks: [], sent: null }
+    await db.put('outbox', { sealed: await vault.put(waiting), order: 1 }, waiting.id)
+    for (const [key, text] of [
+      ['practice/drills-unsent', JSON.stringify([{ ...drill, id: drillId }])],
+      ['practice/unsent', JSON.stringify([runId])],
+      [`practice/run/${runId}`, JSON.stringify(run)],
+      ['case/1/reading', '38.5'],
+    ] as const)
+      await db.put('drafts', await vault.put(text), await nameOf(key))
+    await db.put('answers', await vault.put({ rows: ['old'] }), await nameOf('/api/board'))
+    db.close()
+
+    const { page, durable } = await begin(id)
+    expect(await durable.readDraft('case/1/reading')).to.equal('38.5')
+    expect(await durable.readAnswer('/api/board')).to.deep.equal({ rows: ['old'] })
+    await page.resumeOutbox()
+    await page.resumeRuns()
+    await page.resumeDrills()
+    await until(() => isEmpty(durable), 'everything is sent')
+    expect(textsOf(server)).to.deep.equal(['from before'])
+    expect(server.taken.map(({ path }) => path)).to.include.members([`/api/practice/drills/${drillId}`, `/api/practice/sittings/${runId}`])
+    for (const key of ['practice/drills-unsent', 'practice/unsent']) expect(await durable.readDraft(key)).to.equal(undefined)
+  })
+})
