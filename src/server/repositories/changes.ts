@@ -31,6 +31,18 @@ export function createChanges(db: Sequelize) {
       })
     },
 
+    /** Lines of many at once. */
+    async noteMany(
+      saved: readonly { readonly stream: { readonly type: StreamType; readonly id: string }; readonly version: number }[],
+      transaction: Transaction,
+    ): Promise<void> {
+      await db.query('INSERT INTO changes (stream_type, stream_id, version) VALUES :rows', {
+        type: QueryTypes.INSERT,
+        replacements: { rows: saved.map(({ stream, version }) => [stream.type, stream.id, version]) },
+        transaction,
+      })
+    },
+
     async head(): Promise<ChangesHead> {
       const [row] = await db.query<ChangesHead>(
         'SELECT l.id AS lineage, l.swept, GREATEST(l.swept, COALESCE((SELECT MAX(seq) FROM changes), 0)) AS greatest FROM lineage l LIMIT 1',

@@ -10,6 +10,9 @@ const latest = 60
 /** Reads and writes events; the hash of each covers the one before, so that a changed row breaks the chain. */
 export function createEventRepository(db: Sequelize, models: Models) {
   const changes = createChanges(db)
+  const insertMany = async (sealed: readonly SealedEvent[], transaction: Transaction): Promise<void> => {
+    await models.events.bulkCreate(sealed.map(rowOf), { transaction, validate: false })
+  }
   return {
     async find(id: string, transaction?: Transaction): Promise<StoredEvent | null> {
       const row = (await models.events.findByPk(id, { ...(transaction ? { transaction } : {}), raw: true })) as unknown as EventRow | null
@@ -25,10 +28,15 @@ export function createEventRepository(db: Sequelize, models: Models) {
       ])
     },
 
-    /** Appends sealed events of many streams at once. */
-    async insertMany(sealed: readonly SealedEvent[], transaction: Transaction): Promise<void> {
-      await models.events.bulkCreate(sealed.map(rowOf), { transaction, validate: false })
+    /** Appends sealed events of many streams at once, and notes each for whoever listens. */
+    async appendMany(sealed: readonly SealedEvent[], transaction: Transaction): Promise<void> {
+      if (sealed.length === 0) return
+      const events = sealed.map(({ event }) => event)
+      await Promise.all([insertMany(sealed, transaction), changes.noteMany(events, transaction)])
     },
+
+    /** Appends sealed events of many streams that nobody listens to yet. */
+    insertMany,
 
     /** Ids of the latest events of a stream, up to a version. */
     async latestIds(type: string, id: string, version: number): Promise<readonly string[]> {

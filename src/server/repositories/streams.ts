@@ -90,6 +90,29 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     const [row] = await db.query<Row>(sql, { type: QueryTypes.SELECT, replacements: { id }, ...inside(transaction) })
     return row ?? null
   }
+  /** Rows by their ids, locked in the order of these. */
+  const rowsOf = <Row extends object>(select: string, ids: readonly string[], transaction: Transaction): Promise<Row[]> =>
+    db.query<Row>(`${select} WHERE id IN (:ids) ORDER BY id FOR UPDATE`, {
+      type: QueryTypes.SELECT,
+      replacements: { ids: [...ids] },
+      transaction,
+    })
+  /** The episode that a case belongs to, which never changes; null for a case that does not exist. */
+  const episodeOf = async (caseId: string, transaction?: Transaction): Promise<string | null> => {
+    const known = episodeByCase.get(caseId)
+    if (known !== undefined) return known
+    const rows = await db.query<{ episodeId: string }>('SELECT episode_id AS episodeId FROM cases WHERE id = :caseId', {
+      type: QueryTypes.SELECT,
+      replacements: { caseId },
+      ...inside(transaction),
+    })
+    const episodeId = rows[0]?.episodeId ?? null
+    if (episodeId !== null) {
+      if (episodeByCase.size >= mostRemembered) episodeByCase.clear()
+      episodeByCase.set(caseId, episodeId)
+    }
+    return episodeId
+  }
   return {
     /** The head of a stream, locked until the transaction ends; version 0 when the stream does not exist. */
     async lockHead(type: StreamType, id: string, transaction: Transaction): Promise<StreamHead> {
@@ -109,22 +132,7 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       return headOf(rows[0] ?? null)
     },
 
-    /** The episode that a case belongs to, which never changes; null for a case that does not exist. */
-    async episodeOf(caseId: string, transaction?: Transaction): Promise<string | null> {
-      const known = episodeByCase.get(caseId)
-      if (known !== undefined) return known
-      const rows = await db.query<{ episodeId: string }>('SELECT episode_id AS episodeId FROM cases WHERE id = :caseId', {
-        type: QueryTypes.SELECT,
-        replacements: { caseId },
-        ...inside(transaction),
-      })
-      const episodeId = rows[0]?.episodeId ?? null
-      if (episodeId !== null) {
-        if (episodeByCase.size >= mostRemembered) episodeByCase.clear()
-        episodeByCase.set(caseId, episodeId)
-      }
-      return episodeId
-    },
+    episodeOf,
 
     async findEpisode(id: string, transaction?: Transaction): Promise<Snapshot<EpisodeRecord> | null> {
       const row = await rowOf<StreamRow>(`SELECT ${streamSelection} FROM episodes WHERE id = :id`, id, transaction)
@@ -154,6 +162,35 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       const row = await rowOf<LineRow>(`SELECT ${streamSelection}, board FROM cases WHERE id = :id FOR UPDATE`, id, transaction)
       if (row) noteLocked(transaction, row)
       return row && { ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow }
+    },
+    /**
+     * Cases with their stays, by their ids, locked until the transaction ends: the stays first, each in the order of their ids. What there is
+     * not is left out.
+     */
+    async lockCases(
+      ids: readonly string[],
+      transaction: Transaction,
+    ): Promise<
+      ReadonlyMap<string, { readonly locked: Snapshot<CaseRecord> & { readonly board: BoardRow }; readonly episode: EpisodeRecord }>
+    > {
+      const stayOf = new Map<string, string>()
+      for (const id of ids) {
+        const episodeId = await episodeOf(id, transaction)
+        if (episodeId !== null) stayOf.set(id, episodeId)
+      }
+      if (stayOf.size === 0) return new Map()
+      const stayRows = await rowsOf<StreamRow>(`SELECT ${streamSelection} FROM episodes`, [...new Set(stayOf.values())], transaction)
+      const caseRows = await rowsOf<LineRow>(`SELECT ${streamSelection}, board FROM cases`, [...stayOf.keys()], transaction)
+      for (const row of [...stayRows, ...caseRows]) noteLocked(transaction, row)
+      const stays = new Map<string, EpisodeRecord>()
+      for (const row of stayRows) stays.set(row.id, (await episodeSnapshot(row, transaction)).record)
+      const found = new Map<string, { locked: Snapshot<CaseRecord> & { board: BoardRow }; episode: EpisodeRecord }>()
+      for (const row of caseRows) {
+        const episode = stays.get(stayOf.get(row.id) ?? '')
+        if (!episode) continue
+        found.set(row.id, { locked: { ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow }, episode })
+      }
+      return found
     },
     /** Every case of a locked episode, locked in the order of their ids. */
     async lockCasesOf(

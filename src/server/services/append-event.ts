@@ -8,10 +8,11 @@ import { ApiError, invalidInput } from '../ground/api-error'
 import { inTransaction } from '../db/in-transaction'
 import { checkPlan } from './accept-plan'
 import { admitTime } from './admit-time'
-import { createTurns } from './take-turns'
 import { isToOwnStay } from './own-stays'
+import { createTurns } from './turns'
 import { writeCaseEvent } from './write-case-event'
 import { writeEpisodeEvent } from './write-episode-event'
+import { isPlain, writePlainEvents } from './write-plain-events'
 import { writePersonEvent, writePlaceEvent, writeWardEvent } from './write-own-event'
 import { MovedOn, type Actor, type AppendDeps, type Writing } from './writing'
 
@@ -22,7 +23,9 @@ const plannings = 3
  * from an older version is refused with both sides; an accepted plan is planned again, outside of any lock.
  */
 export function createAppendService(deps: AppendDeps) {
-  const takeTurns = createTurns()
+  const turns = createTurns((writings: readonly Writing[]) =>
+    inTransaction(deps.db, (transaction) => writePlainEvents(deps, writings, transaction)),
+  )
   return async function append(input: EventInput, actor: Actor): Promise<StoredEvent> {
     await checkRight(deps, input, actor)
     // What may have come before is looked up first; of anything else a repeat shows when it is refused.
@@ -37,7 +40,8 @@ export function createAppendService(deps: AppendDeps) {
         const time = admitTime(input, receivedMs)
         const writing = { input, actor, time, checked, receivedAt: new Date(receivedMs).toISOString() }
         const key = await keyOf(deps, input)
-        return await takeTurns(key, () => inTransaction(deps.db, (transaction) => writers[input.stream.type](deps, writing, transaction)))
+        if (isPlain(input)) return await turns.together(key, writing)
+        return await turns.alone(key, () => inTransaction(deps.db, (transaction) => writers[input.stream.type](deps, writing, transaction)))
       } catch (error) {
         if (error instanceof MovedOn && planned < plannings) continue
         const first = await deps.events.find(input.id)

@@ -65,13 +65,21 @@ export function ownEvent<Kind extends EventKindId>(
   return { id: uuidv7(), stream, kind, v: newestVersion(kind), body, at: receivedAt, offsetMs: 0, actor, actorName, receivedAt }
 }
 
+/** What somebody sent, before it has its place in its stream. @param changes what the server completes of it, or marks */
+export function unsealedOf(
+  { input, actor, receivedAt, time }: Writing,
+  changes: { readonly body?: unknown; readonly mark?: EventMark },
+): Unsealed {
+  return { ...input, ...time, ...changes, actor: actor.id, actorName: actor.name, receivedAt }
+}
+
 /** Writes what somebody sent as the next event of its stream. */
 export function sealEvent(
   deps: Pick<AppendDeps, 'events'>,
-  { input, actor, receivedAt, time }: Writing,
+  writing: Writing,
   head: StreamHead,
   transaction: Transaction,
   changes: { readonly body?: unknown; readonly mark?: EventMark } = {},
 ): Promise<{ readonly event: StoredEvent; readonly head: StreamHead }> {
-  return sealNext(deps.events, { ...input, ...time, ...changes, actor: actor.id, actorName: actor.name, receivedAt }, head, transaction)
+  return sealNext(deps.events, unsealedOf(writing, changes), head, transaction)
 }
