@@ -18,6 +18,7 @@ export const injury = episodeKind<InjuryBody>({
   right: 'add',
   bearsOnPlan: true,
   isCompletedByServer: true,
+  mayBeOfCase: ({ reason }) => reason !== undefined,
   // Another side or limb after work on the old one began: what was accepted ends and what runs is held, on every device of this injury.
   ofCase: (stay, { body: { injuryId, injury, reason } }, record) => {
     const before = stay.injuries[injuryId]

@@ -47,6 +47,8 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
    * is never half taken. `stay` is as it was before.
    */
   readonly ofCase?: (stay: EpisodeRecord, event: EventOf<Body>, record: CaseRecord) => SaidOfCase | null
+  /** Whether a body can say something of a case at all: what replaces something there waits for such an event. */
+  readonly mayBeOfCase?: (body: Body) => boolean
   /** A good body, with what is optional in it wherever that is data a person enters. */
   readonly example: Body
 }

@@ -12,6 +12,7 @@ export const place = episodeKind<PlaceBody>({
   nature: 'replacing',
   right: 'add',
   isCompletedByServer: true,
+  mayBeOfCase: ({ isTransfer }) => isTransfer === true,
   ofCase: (_stay, { body: { isTransfer } }, record) =>
     isTransfer && record.appliedAt !== null && record.removedAt === null && !record.ended
       ? { kind: 'after-change', body: { what: 'transferred' } satisfies AfterChangeBody }

@@ -43,7 +43,7 @@ export function eventLetter(
     mustWait(earlier, isStuck) {
       if (!isEvent(earlier)) return false
       if (earlier.lane === event.stream.id) return !(nature === 'additive' && isStuck && kindOf(earlier.event).nature !== 'opening')
-      return named.includes(earlier.lane) || (replacesInCase && kindOf(earlier.event).ofCase !== undefined)
+      return named.includes(earlier.lane) || (replacesInCase && !isStuck && mayBeOfCase(earlier.event))
     },
     mayBring: (other) => isEvent(other) && (other.lane === event.stream.id || named.includes(other.lane)),
   }
@@ -53,6 +53,11 @@ function isEvent(letter: Letter): letter is EventLetter {
   return 'event' in letter
 }
 
-function kindOf({ kind }: EventInput): Pick<EventKind, 'nature'> & { readonly ofCase?: unknown } {
-  return eventKinds[kind as EventKindId]
+function mayBeOfCase(event: EventInput): boolean {
+  const { mayBeOfCase: may } = kindOf(event)
+  return may?.(event.body as object) ?? false
+}
+
+function kindOf({ kind }: EventInput): Pick<EventKind, 'nature' | 'mayBeOfCase'> {
+  return eventKinds[kind as EventKindId] as Pick<EventKind, 'nature' | 'mayBeOfCase'>
 }

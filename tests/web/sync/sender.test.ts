@@ -128,9 +128,16 @@ describe('sending', () => {
     await world.add(event('side', 'stay-1', 'injury'), event('set', 'case-1', 'options'), event('note', 'case-1'))
     expect(world.sent.map((one) => one.id)).to.deep.equal(['side', 'set', 'note'])
     const held = makeWorld(() => taken)
-    for (const one of [event('side', 'stay-1', 'injury'), event('note', 'case-1'), event('set', 'case-1', 'options')]) held.sender.add(one)
+    const side = event('side', 'stay-1', 'injury', { reason: 'the film was turned' })
+    for (const one of [side, event('note', 'case-1'), event('set', 'case-1', 'options')]) held.sender.add(one)
     held.sender.flush()
     expect(held.sent.map((one) => one.id)).to.deep.equal(['side', 'note'])
+    await held.answerAll()
+    expect(held.log).to.deep.equal(['taken side', 'taken note', 'taken set'])
+    const failing = makeWorld((one) => (one.id === 'side' ? fault : taken))
+    await failing.add(side, event('note', 'case-1'), event('set', 'case-1', 'options'))
+    await failing.pass(5 * 60_000)
+    expect(failing.log, 'not for ever').to.include('taken set')
   })
 
   it('a stream that is stuck holds up nobody else’s', async () => {
