@@ -7,7 +7,7 @@ import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 
 const constants = readDefaults(heatDefaults, defaultProtocol)
 /** A quarter of the cells' length, and steps a hundred times as true: what the model comes to. */
-const converged = { cellCm: 0.01, stepErrorC: 1e-4 }
+const converged = { cellCm: 0.01, growth: 1, stepErrorC: 1e-4 }
 
 describe('the heat solver', () => {
   it('is within 0.03 °C and a third of a minute of the converged peak, keeps energy, and its burn integral within a twentieth', () => {
