@@ -10,8 +10,11 @@ import { percentiles, type Figure } from './figure'
 import { sized } from './size'
 
 const live = sized(500, 5)
-/** Past stays, each some 130 observations: a tenth of a million of them, a million, and all the cases that a history has to find in. */
-const past = { few: sized(800, 5), many: sized(8_000, 10), all: sized(100_000, 20) }
+/**
+ * Past stays, each some 130 observations: few, ten times as many, and all the cases that a history has to find in. Under `--long` a tenth of a
+ * million observations, a million, and 100 000 cases.
+ */
+const past = { few: sized(400, 5, 800), many: sized(4_000, 10, 8_000), all: sized(15_000, 20, 100_000) }
 const atOnce = 500
 const searches = [
   '',

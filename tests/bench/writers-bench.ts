@@ -17,8 +17,8 @@ export async function benchWriters(): Promise<readonly Figure[]> {
   const longest = await importWhileOthersWork(ada, opened)
   const boardQuiet = percentiles(quiet.slice(10)).p95
   return [
-    { name: `write while ${writers} write to one case, median`, value: percentiles(writes).median, unit: 'ms', limit: 1500 },
-    { name: 'Board while they write, 95th percentile against quiet', value: percentiles(board).p95 / boardQuiet, unit: '×', limit: 3 },
+    { name: `write while ${writers} write to one case, median`, value: percentiles(writes).median, unit: 'ms', limit: 300 },
+    { name: 'Board while they write, 95th percentile against quiet', value: percentiles(board).p95 / boardQuiet, unit: '×', limit: 2 },
     { name: 'longest wait of others while 2 MB of CSV are imported', value: longest, unit: 'ms', limit: 200 },
   ]
 }

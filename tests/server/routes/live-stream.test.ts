@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { defaultSetup } from '#contract/records/case'
 import { openCase, request, startHarness, type Client, type Harness } from '../../harness/server-harness'
 
 /** One open stream of hints, read as it comes. */
@@ -29,10 +30,10 @@ describe('the live stream', () => {
     })
     return { cookie: (answer.headers.get('set-cookie') ?? '').split(';')[0] ?? '', csrf: String(answer.body['csrf']) }
   }
-  const listen = async (cookie: string, lastEventId?: string): Promise<Listener> => {
+  const listen = async (cookie: string, lastEventId?: string, address = harness.address): Promise<Listener> => {
     const abort = new AbortController()
     const headers = { cookie, ...(lastEventId === undefined ? {} : { 'last-event-id': lastEventId }) }
-    const answer = await fetch(`${harness.address}/api/stream`, { headers, signal: abort.signal })
+    const answer = await fetch(`${address}/api/stream`, { headers, signal: abort.signal })
     expect(answer.status).to.equal(200)
     const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader()
     let text = ''
@@ -101,6 +102,29 @@ describe('the live stream', () => {
     await listener.hear('event: reread')
     listener.close()
   })
+
+  it('tells at either of two servers what both keep, whichever clock is slow', async () => {
+    const second = await startHarness({ keeps: true })
+    try {
+      second.now = harness.now - 45_000
+      const ben = await second.signIn('ben', ['clinician'])
+      const { cookie } = await signIn()
+      const [first, other] = [await listen(cookie), await listen(ben.cookie, undefined, second.address)]
+      for (const one of [first, other]) await one.hear('event: ready')
+      const [byAda, byBen] = [await openCase(ada), await openCase(ben)]
+      for (const one of [first, other]) for (const { caseStream } of [byAda, byBen]) await one.hear(caseStream.id)
+      // Ada writes to what Ben opened: both hear of its next version, and of the Board's row that planning saves after it.
+      await ben.send(byBen.caseStream, 'crew', { members: [{ name: 'Ben', place: 'fetch' }] })
+      const hot = await ada.send(byBen.caseStream, 'setup', { ...defaultSetup, waterC: 60 }, 2)
+      expect(hot.status, JSON.stringify(hot.body)).to.equal(200)
+      await ada.get('/api/board')
+      for (const one of [first, other])
+        await one.hear(new RegExp(`"id":"${byBen.caseStream.id}"[^\\n]*"version":3[^]*"id":"${byBen.caseStream.id}"[^\\n]*"version":3`))
+      for (const one of [first, other]) one.close()
+    } finally {
+      await second.stop()
+    }
+  }).timeout(20_000)
 
   it('ends with its session', async () => {
     const { cookie, csrf } = await signIn()
