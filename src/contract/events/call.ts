@@ -5,6 +5,8 @@ import { caseKind } from './kind'
 export const call = caseKind<CallEntry>({
   nature: 'additive',
   right: 'add',
+  mayFollowEnd: true,
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({ ...record, calls: [...(record.calls ?? []), { ...body, at, by }] }),
   example: { to: 'Sorrel Vane, orthopaedic registrar', isReached: true, said: 'Coming; split it down to the skin now.' },
 })

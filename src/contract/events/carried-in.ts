@@ -16,6 +16,7 @@ export const carriedIn = caseKind<CarriedInBody>({
   nature: 'additive',
   right: 'add',
   bearsOnPlan: true,
+  asSent: ({ fromCase, readings }) => ({ fromCase, keys: readings.map((one) => one.key) }),
   fold: (record, { body }) => {
     const here = new Set(record.measurements.map((one) => one.key))
     return { ...record, measurements: [...record.measurements, ...body.readings.filter((one) => !here.has(one.key))] }

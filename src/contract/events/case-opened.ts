@@ -20,6 +20,7 @@ export const caseOpened = caseKind<CaseOpenedBody>({
   nature: 'opening',
   right: 'add',
   isCompletedByServer: true,
+  asSent: ({ oldTechnique: _, protocol: __, ...sent }) => sent,
   open: (streamId, { at, body }) => ({
     id: streamId,
     ...body,

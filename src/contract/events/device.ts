@@ -9,6 +9,7 @@ export interface DeviceBody {
 export const device = caseKind<DeviceBody>({
   nature: 'replacing',
   right: 'add',
+  isClinicians: true,
   bearsOnPlan: true,
   fold: (record, { body }) => ({ ...record, device: body.device }),
   example: { device: { material: 'plaster-slow', layers: 8, paddingLayers: 2, topCm: 38, minutesSince: 90, lastRound: 'none' } },

@@ -5,6 +5,7 @@ import { caseKind } from './kind'
 export const ended = caseKind<EndingBody>({
   nature: 'replacing',
   right: 'decide',
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({ ...record, ended: { ...body, at, by } }),
   example: {
     how: 'home',

@@ -5,6 +5,8 @@ import { caseKind } from './kind'
 export const incident = caseKind<IncidentBody>({
   nature: 'additive',
   right: 'add',
+  mayFollowEnd: true,
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({ ...record, incidents: [...(record.incidents ?? []), { ...body, at, by }] }),
   example: { what: 'Buckle of the second strap broke under pull; strap replaced', harm: 'none', lot: 'PT-0426' },
 })

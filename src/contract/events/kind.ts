@@ -36,6 +36,20 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
   readonly bearsOnPlan?: true
   /** The server adds to its body what it copies from elsewhere: only its own answer tells what came of it. */
   readonly isCompletedByServer?: true
+  /** Its body as it was sent, without what the server copied into it; left out: the body as it is. */
+  readonly asSent?: (body: Body) => object
+  /** It may still be written once the device is off. */
+  readonly mayFollowRemoval?: true
+  /** It may still be written once the case has ended here. */
+  readonly mayFollowEnd?: true
+  /** Only a clinician writes it once a plan is accepted (STANDING, The plan in force). */
+  readonly isClinicians?: true
+  /** Its body may be long, such as a plan; nothing else that is entered at a bedside is. */
+  readonly isLong?: true
+  /** One that waits on a device says that somebody should look soon. */
+  readonly isUrgent?: true
+  /** It says nothing of the patient: nobody countersigns it. */
+  readonly isOfNoPatient?: true
   /** From version 1 to 2 first; a kind without any stands at version 1. */
   readonly upcasters?: readonly Upcaster[]
   /** For an opening one: the record that begins with it. */

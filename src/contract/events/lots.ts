@@ -5,6 +5,8 @@ import { caseKind } from './kind'
 export const lots = caseKind<LotsBody>({
   nature: 'additive',
   right: 'add',
+  mayFollowEnd: true,
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
     lots: [...(record.lots ?? []).filter((one) => one.item !== body.item), { ...body, at, by }],

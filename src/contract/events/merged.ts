@@ -16,6 +16,7 @@ export const merged = episodeKind<MergedBody>({
   right: 'move',
   bearsOnPlan: true,
   isCompletedByServer: true,
+  asSent: ({ into: _, ...sent }) => sent,
   fold: (record, { at, actorName: by, body: { withEpisode, reason, into } }) =>
     into
       ? {

@@ -14,7 +14,10 @@ export interface MovedInBody {
 export const movedIn = caseKind<MovedInBody>({
   nature: 'additive',
   right: 'move',
+  mayFollowEnd: true,
+  mayFollowRemoval: true,
   isCompletedByServer: true,
+  asSent: ({ measurement: _, ...sent }) => sent,
   bearsOnPlan: true,
   upcasters: [(body) => ({ ...(body as object), key: (body as { measurement?: { key?: string } }).measurement?.key })],
   fold: (record, { id, body: { measurement } }) =>

@@ -12,6 +12,8 @@ export interface MovedOutBody {
 export const movedOut = caseKind<MovedOutBody>({
   nature: 'replacing',
   right: 'move',
+  mayFollowEnd: true,
+  mayFollowRemoval: true,
   bearsOnPlan: true,
   fold: (record, { body }) => withoutReading(record, body.key),
   example: { key: exampleId, toCase: exampleId, reason: 'typed into the wrong case' },

@@ -8,6 +8,8 @@ export interface NoteBody {
 export const note = caseKind<NoteBody>({
   nature: 'additive',
   right: 'add',
+  mayFollowEnd: true,
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({ ...record, notes: [...record.notes, { text: body.text, at, by }] }),
   example: { text: 'Toes warm.' },
 })

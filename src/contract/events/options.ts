@@ -9,6 +9,7 @@ export interface OptionsBody {
 export const options = caseKind<OptionsBody>({
   nature: 'replacing',
   right: 'add',
+  isClinicians: true,
   bearsOnPlan: true,
   upcasters: [optionsInNewSense],
   fold: (record, { body }) => ({ ...record, options: body.options }),

@@ -15,6 +15,7 @@ function withSpinePosture(body: unknown): unknown {
 export const orders = caseKind<OrdersBody>({
   nature: 'replacing',
   right: 'add',
+  isClinicians: true,
   bearsOnPlan: true,
   upcasters: [withSpinePosture],
   fold: (record, { at, actorName: by, body }) => ({ ...record, orders: body.orders, ordersEntered: { by, at } }),

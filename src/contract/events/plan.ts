@@ -12,6 +12,7 @@ export interface PlanBody {
 export const plan = caseKind<PlanBody>({
   nature: 'replacing',
   right: 'decide',
+  isLong: true,
   upcasters: [planInNewSense, planWithRoles],
   fold: (record, { at, actorName: by, body }) => ({
     ...record,

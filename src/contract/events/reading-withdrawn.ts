@@ -10,6 +10,8 @@ export interface ReadingWithdrawnBody {
 export const readingWithdrawn = caseKind<ReadingWithdrawnBody>({
   nature: 'additive',
   right: 'add',
+  mayFollowEnd: true,
+  mayFollowRemoval: true,
   bearsOnPlan: true,
   fold: (record, { body }) => withoutReading(record, body.key),
   example: { key: exampleId },

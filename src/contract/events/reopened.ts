@@ -8,6 +8,8 @@ export interface ReopenedBody {
 export const reopened = caseKind<ReopenedBody>({
   nature: 'replacing',
   right: 'decide',
+  mayFollowEnd: true,
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => {
     const { ended, ...rest } = record
     return ended ? { ...rest, endings: [...(record.endings ?? []), { ...ended, undone: { at, by, reason: body.reason } }] } : record

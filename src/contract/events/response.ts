@@ -5,6 +5,8 @@ import { caseKind } from './kind'
 export const response = caseKind<ResponseEntry>({
   nature: 'additive',
   right: 'add',
+  mayFollowEnd: true,
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({ ...record, responses: [...(record.responses ?? []), { ...body, at, by }] }),
   example: { action: 'open-to-skin', outcome: 'done', why: '' },
 })

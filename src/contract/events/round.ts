@@ -13,6 +13,7 @@ export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'byId' | 'at' | 'mark' |
 export const round = episodeKind<RoundBody>({
   nature: 'additive',
   right: 'add',
+  isUrgent: true,
   bearsOnPlan: true,
   upcasters: [upcastRoundTo2],
   fold: (record, { id, at, actor: byId, actorName: by, mark, body: { corrects, ...body } }) => {

@@ -11,6 +11,7 @@ export interface RunLeaseBody {
 export const runLease = caseKind<RunLeaseBody>({
   nature: 'additive',
   right: 'add',
+  isOfNoPatient: true,
   fold: (record, { at, actorName: by, body: { runId, device } }) =>
     // The later one drives, also when an earlier one comes late from a device that was offline.
     changeRun(record, runId, (run) =>

@@ -8,6 +8,7 @@ import { planWithRoles } from './steps-with-roles'
 export const runStarted = caseKind<RunStartedBody>({
   nature: 'additive',
   right: 'add',
+  isLong: true,
   upcasters: [planInNewSense, planWithRoles],
   fold: (record, { at, actorName: by, body: { runId, device, ...facts } }) => {
     if (record.runs.some((run) => run.id === runId)) return record

@@ -5,6 +5,7 @@ import { caseKind } from './kind'
 export const seniorDecision = caseKind<DecisionBody>({
   nature: 'additive',
   right: 'add',
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: enteredBy, body }) => ({
     ...record,
     seniorDecisions: [...(record.seniorDecisions ?? []), { ...body, at, enteredBy }],

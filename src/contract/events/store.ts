@@ -6,6 +6,7 @@ import { caseKind } from './kind'
 export const store = caseKind<CaseStore>({
   nature: 'replacing',
   right: 'add',
+  isLong: true,
   bearsOnPlan: true,
   fold: (record, { body }) => ({ ...record, store: body }),
   example: { placeId: exampleId, placeName: 'Plaster room', items: [{ item: 'padding', widthCm: 10, count: 4 }] },

@@ -4,6 +4,7 @@ import { caseKind } from './kind'
 export const takenOver = caseKind<object>({
   nature: 'additive',
   right: 'add',
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: by }) => ({ ...record, takenOver: { at, by } }),
   example: {},
 })

@@ -6,6 +6,7 @@ import { caseKind } from './kind'
 export const taskDone = caseKind<TaskBody>({
   nature: 'additive',
   right: 'add',
+  mayFollowEnd: true,
   fold: (record, { id, at, actorName: by, body }) => ({ ...record, tasks: byTime([...(record.tasks ?? []), { ...body, id, at, by }]) }),
   example: {
     taskId: 'ring-skin',

@@ -14,6 +14,7 @@ export interface TroubleEndedBody {
 export const troubleEnded = caseKind<TroubleEndedBody>({
   nature: 'additive',
   right: 'add',
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
     troubles: (record.troubles ?? []).map((one) =>

@@ -7,6 +7,7 @@ import { caseKind } from './kind'
 export const trouble = caseKind<TroubleBody>({
   nature: 'additive',
   right: 'add',
+  isUrgent: true,
   fold: (record, event) => {
     const trouble = { ...recordedIn(event), id: event.id }
     const noted = { ...record, troubles: [...(record.troubles ?? []), trouble] }

@@ -9,6 +9,7 @@ export interface WorryBody {
 export const worry = caseKind<WorryBody>({
   nature: 'additive',
   right: 'add',
+  mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({ ...record, worry: { text: body.text, at, by } }),
   example: { text: 'Quieter than this morning; look at the toes twice' },
 })

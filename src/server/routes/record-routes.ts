@@ -44,9 +44,8 @@ export interface RecordRouteDeps {
 }
 
 const idSchema = Joi.object({ id: uuid.required() })
-/** A plan, or the stock of a place, is long; nothing else that is entered at a bedside is. */
+/** So much of anything that is not long. */
 const mostBytes = 64 * 1024
-const longKinds: readonly string[] = ['plan', 'store', 'run-started']
 
 /** Board, cases, episodes and the one way to change them: appending an event. */
 export function recordRoutes(
@@ -134,7 +133,7 @@ export function recordRoutes(
 function readEvent(body: unknown, request?: Request): EventInput {
   const sent = parseWith<EventInput>(eventSchema, body)
   const kind = sent.kind as EventKindId
-  if (request && !longKinds.includes(kind)) limitBody(request, mostBytes, 'shorten it, or enter it in parts')
+  if (request && !findEventKind(kind)?.isLong) limitBody(request, mostBytes, 'shorten it, or enter it in parts')
   const newest = newestVersion(kind)
   if (sent.v > newest)
     throw new ApiError(

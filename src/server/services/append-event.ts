@@ -1,7 +1,6 @@
 import { isDeepStrictEqual } from 'node:util'
 import type { Transaction } from 'sequelize'
 import type { EventInput, StoredEvent, StreamType } from '#contract/event'
-import type { CarriedInBody } from '#contract/events/carried-in'
 import { findEventKind } from '#contract/events/index'
 import { hasRight } from '#contract/rights'
 import { ApiError, invalidInput } from '../ground/api-error'
@@ -106,23 +105,8 @@ function answerRepeat(first: StoredEvent, input: EventInput): StoredEvent {
   )
 }
 
-/** What the server copies into a body from elsewhere. */
-const copied: readonly string[] = ['moved-in', 'carried-in', 'merged', 'case-opened']
-
 /** What came from elsewhere is kept as the server copied it: what was sent is the rest. */
 function isSameBody(first: StoredEvent, input: EventInput): boolean {
-  if (!copied.includes(first.kind)) return isDeepStrictEqual(first.body, input.body)
-  return isDeepStrictEqual(withoutCopies(first.body), withoutCopies(input.body))
-}
-
-function withoutCopies(body: unknown): object {
-  const { readings, ...rest } = body as { readonly readings?: CarriedInBody['readings'] }
-  return {
-    ...rest,
-    measurement: undefined,
-    into: undefined,
-    protocol: undefined,
-    oldTechnique: undefined,
-    keys: readings?.map((one) => one.key),
-  }
+  const { asSent = (body: object) => body } = findEventKind(first.kind) ?? {}
+  return isDeepStrictEqual(asSent(first.body as object), asSent(input.body as object))
 }

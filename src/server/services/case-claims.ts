@@ -8,6 +8,7 @@ import type { EndingBody } from '#contract/records/ending'
 import type { RunStartedBody } from '#contract/records/run'
 import { kindOfRun } from '#contract/records/run-kind'
 import { slipMs } from '#contract/records/side'
+import { findEventKind } from '#contract/events/index'
 import type { TroubleEndedBody } from '#contract/events/trouble-ended'
 import type { TakenOffBody } from '#contract/events/taken-off'
 import { isOnWrongLimb, sideAnswerOf } from '#contract/views/side-state'
@@ -18,41 +19,6 @@ import type { Actor } from './writing'
 
 // What an event of a case may claim, judged against the case as it stands and nothing that could fail: planning never decides
 // whether something is kept.
-
-/** What may still be written once the device is off. */
-const afterRemoval: readonly string[] = [
-  'note',
-  'incident',
-  'lots',
-  'moved-out',
-  'moved-in',
-  'reading-withdrawn',
-  'response',
-  'call',
-  'senior-decision',
-  'trouble-ended',
-  'ended',
-  'reopened',
-  'worry',
-  'taken-over',
-]
-
-/** What may still be written once a case has ended here. */
-const afterEnd: readonly string[] = [
-  'note',
-  'incident',
-  'lots',
-  'moved-out',
-  'moved-in',
-  'reading-withdrawn',
-  'response',
-  'call',
-  'task-done',
-  'reopened',
-]
-
-/** What only a clinician changes once a plan is accepted (STANDING, The plan in force). */
-const cliniciansOnceAccepted: readonly string[] = ['options', 'orders', 'device']
 
 export interface CaseClaim {
   readonly kind: string
@@ -106,7 +72,7 @@ export function checkCaseClaim(claim: CaseClaim, record: CaseRecord, actor: Acto
       break
   }
   checkEnded(claim, record)
-  if (cliniciansOnceAccepted.includes(claim.kind) && record.accepted !== null && !hasRight(actor.roles, 'decide')) {
+  if (findEventKind(claim.kind)?.isClinicians && record.accepted !== null && !hasRight(actor.roles, 'decide')) {
     throw new ApiError(403, 'no-right', 'The plan is accepted: options, orders and the device are a clinician’s from then on. Ask one.')
   }
   return { isBeforeRemoval: checkRemoval(claim, record) }
@@ -247,13 +213,13 @@ function checkEnding(claim: CaseClaim, record: CaseRecord): void {
 }
 
 function checkEnded(claim: CaseClaim, record: CaseRecord): void {
-  if (!record.ended || afterEnd.includes(claim.kind)) return
+  if (!record.ended || findEventKind(claim.kind)?.mayFollowEnd) return
   if (claim.kind !== 'ended' && Date.parse(claim.at) <= Date.parse(record.ended.at)) return
   throw new ApiError(409, 'ended', 'This case has ended here: reopen it first, or open a new case.')
 }
 
 function checkRemoval(claim: CaseClaim, record: CaseRecord): boolean {
-  if (record.removedAt === null || afterRemoval.includes(claim.kind)) return false
+  if (record.removedAt === null || findEventKind(claim.kind)?.mayFollowRemoval) return false
   const isBefore = claim.kind !== 'removed' && Date.parse(claim.at) <= Date.parse(record.removedAt)
   if (isBefore) return true
   throw new ApiError(

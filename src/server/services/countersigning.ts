@@ -1,12 +1,10 @@
 import type { Transaction } from 'sequelize'
 import type { StoredEvent } from '#contract/event'
 import type { CountersignedBody } from '#contract/events/countersigned'
+import { findEventKind } from '#contract/events/index'
 import { isCountersigned } from '#contract/rights'
 import { invalidInput } from '../ground/api-error'
 import type { Actor, AppendDeps } from './writing'
-
-/** What says nothing of the patient: who drives a run on which device. */
-const neverSigned: readonly string[] = ['run-lease']
 
 type Deps = Pick<AppendDeps, 'countersigns'>
 
@@ -18,7 +16,7 @@ export async function awaitCountersign(
   episodeId: string,
   transaction: Transaction,
 ): Promise<void> {
-  if (isCountersigned(actor.roles) && !neverSigned.includes(event.kind)) await countersigns.wait(event, episodeId, transaction)
+  if (isCountersigned(actor.roles) && !findEventKind(event.kind)?.isOfNoPatient) await countersigns.wait(event, episodeId, transaction)
 }
 
 /**

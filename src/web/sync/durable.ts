@@ -3,6 +3,7 @@ import { create } from 'zustand'
 import type { CaseAnswer } from '#contract/api/answers'
 import type { DrillPost } from '#contract/api/practice'
 import type { EventInput } from '#contract/event'
+import { findEventKind } from '#contract/events/index'
 import { dropSealed, keepSealed, readTimers, writeTimers, type NamelessTimers } from './device'
 import type { Sealed, Vault } from './vault'
 
@@ -153,7 +154,7 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
       write(`outbox ${event.id}`, async () => {
         const place = order++
         await db.put('outbox', { sealed: await vault.put(event), order: place }, event.id)
-        const isUrgent = event.kind === 'round' || event.kind === 'trouble'
+        const isUrgent = findEventKind(event.kind)?.isUrgent === true
         await keepSealed({ id: event.id, personId, isUrgent, order: place, sealed: await vault.seal(event) })
       }),
     dropFromOutbox: (id) =>

@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import type { BoardAnswer } from '#contract/views/board'
 import { defaultSetup } from '#contract/records/case'
 import { openCase, request, startHarness, type Client, type Harness } from '../../harness/server-harness'
 
@@ -113,13 +114,15 @@ describe('the live stream', () => {
       for (const one of [first, other]) await one.hear('event: ready')
       const [byAda, byBen] = [await openCase(ada), await openCase(ben)]
       for (const one of [first, other]) for (const { caseStream } of [byAda, byBen]) await one.hear(caseStream.id)
-      // Ada writes to what Ben opened: both hear of its next version, and of the Board's row that planning saves after it.
-      await ben.send(byBen.caseStream, 'crew', { members: [{ name: 'Ben', place: 'fetch' }] })
+      // Ada writes to what Ben opened: both hear of its next version, and both Boards say what planning made of it.
+      await ben.send(byBen.caseStream, 'note', { text: 'seen' })
       const hot = await ada.send(byBen.caseStream, 'setup', { ...defaultSetup, waterC: 60 }, 2)
       expect(hot.status, JSON.stringify(hot.body)).to.equal(200)
-      await ada.get('/api/board')
-      for (const one of [first, other])
-        await one.hear(new RegExp(`"id":"${byBen.caseStream.id}"[^\\n]*"version":3[^]*"id":"${byBen.caseStream.id}"[^\\n]*"version":3`))
+      for (const one of [first, other]) await one.hear(new RegExp(`"id":"${byBen.caseStream.id}"[^\\n]*"version":3`))
+      for (const client of [ada, ben]) {
+        const { rows } = (await client.get('/api/board')).body as unknown as BoardAnswer
+        expect(rows.find((row) => row.caseId === byBen.caseStream.id)?.level).to.equal('stop')
+      }
       for (const one of [first, other]) one.close()
     } finally {
       await second.stop()
