@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router'
 import { BookOpen, CircleHelp, LayoutList, Lock, Package, Plus, Settings, SlidersHorizontal, Users } from 'lucide-react'
+import { findEventKind } from '#contract/events/index'
 import { hasRight, isPairedDevice } from '#contract/rights'
 import { Button } from '../parts/button'
 import { useKey } from '../parts/use-key'
@@ -89,7 +90,7 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
           <span className="hidden text-[1.02rem] sm:inline">Zesty Wren</span>
         </Link>
         <Connection />
-        <TimerDock isLocked={!mayRead && !isEmergency} />
+        <TimerDock isLocked={!mayRead && !isEmergency} isBelow={isStuck} />
         <nav aria-label="Main" className="ml-auto flex items-center">
           {mayRead || isEmergency ? (
             <>
@@ -160,7 +161,7 @@ function NavLink({ to, label, icon, isWideOnly = false }: { to: string; label: s
 
 function Connection() {
   const { pending, line } = useOutbox()
-  const isUrgent = pending.some((event) => event.kind === 'round' || event.kind === 'trouble')
+  const isUrgent = pending.some(({ kind }) => findEventKind(kind)?.isUrgent)
   const isStuck = line !== 'fine' && pending.length > 0
   const why = line === 'offline' ? 'No connection' : 'The server has trouble'
   return (

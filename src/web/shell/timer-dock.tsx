@@ -27,8 +27,11 @@ const warnMs = 60_000
 /** Minutes of work keep the screen awake, a day of curing does not. */
 const awakeMs = 30 * 60_000
 
-/** Every running timer of every case on this device, on every screen; it sounds and vibrates when one ends. */
-export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
+/**
+ * Every running timer of every case on this device, on every screen; it sounds and vibrates when one ends.
+ * @param isBelow on a line of its own, since something else needs the room beside it
+ */
+export function TimerDock({ isLocked = false, isBelow = false }: { isLocked?: boolean; isBelow?: boolean }) {
   useSoundUnlock()
   const now = useNow(500)
   const byCase = useTimers((store) => store.byCase)
@@ -57,7 +60,7 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   return (
     <section
       aria-label="Running timers"
-      className={`min-w-0 flex-1 max-lg:order-last max-lg:basis-full ${inSight.length > 1 || folded.length > 0 ? 'order-last basis-full' : ''}`}
+      className={`min-w-0 flex-1 max-lg:order-last max-lg:basis-full ${isBelow || inSight.length > 1 || folded.length > 0 ? 'order-last basis-full' : ''}`}
     >
       <ul className="flex flex-wrap items-center gap-2 px-2 py-1">
         {(isUnfolded ? shown : inSight).map((one) => (
