@@ -12,12 +12,14 @@ export interface OpenedCase {
 }
 
 /**
- * Reads a case and the stay that it belongs to.
+ * Reads a case and the stay that it belongs to. The stay first: what its events say of the case is written with them, so that a case that is
+ * read after it knows of a changed side, and never the other way about.
  * @throws ApiError 404
  */
 export async function openCase(streams: StreamRepository, id: string): Promise<OpenedCase> {
-  const found = await streams.findCase(id)
-  const stay = found && (await streams.findEpisode(found.record.episodeId))
+  const episodeId = await streams.episodeOf(id)
+  const stay = episodeId === null ? null : await streams.findEpisode(episodeId)
+  const found = stay && (await streams.findCase(id))
   if (!found || !stay) throw new ApiError(404, 'not-found', 'There is no case with this id: look on the Board.')
   return { case: found, stay, record: found.record, episode: stay.record }
 }

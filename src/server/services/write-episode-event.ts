@@ -17,6 +17,7 @@ import { ApiError, invalidInput } from '../ground/api-error'
 import { headOf } from '../repositories/streams'
 import type { Actor, AppendDeps, Writing } from './writing'
 import { boardRowOf } from './board-row'
+import { checkCaseClaim } from './case-claims'
 import { awaitCountersign, countersign } from './countersigning'
 import { checkHead, sealEvent } from './seal-event'
 import { settleReservations } from './settle-reservations'
@@ -63,7 +64,10 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
   return event
 }
 
-/** Keeps what an event of a stay says of one of its cases; what an acceptance that ends with it had set aside goes back. */
+/**
+ * Keeps what an event of a stay says of one of its cases, where whoever wrote it may say that of the case; what an acceptance that ends with it
+ * had set aside goes back.
+ */
 async function writeSaid(
   deps: AppendDeps,
   at: LockedCase,
@@ -72,6 +76,7 @@ async function writeSaid(
   actor: Actor,
   transaction: Transaction,
 ): Promise<void> {
+  checkCaseClaim({ kind, body, at: cause.at }, at.locked.record, actor)
   const { event, record } = await writeForCase(deps, at, kind, body as BodyOf<typeof kind>, cause, transaction)
   await awaitCountersign(deps, event, actor, at.episode.id, transaction)
   if (at.locked.record.accepted !== null && record.accepted === null) await settleReservations(deps, event, record.id, transaction)

@@ -80,12 +80,15 @@ async function ask<T>(
 ): Promise<ApiResult<T>> {
   let response: Response
   let data: unknown
-  const late = AbortSignal.timeout(limitMs)
+  const ender = new AbortController()
+  const end = (): void => ender.abort()
+  const late = setTimeout(end, limitMs)
+  unwanted?.addEventListener('abort', end)
   try {
     response = await fetch(path, {
       method,
       credentials: 'same-origin',
-      signal: unwanted ? AbortSignal.any([late, unwanted]) : late,
+      signal: ender.signal,
       // With every request: behind a lock the server answers only the page that was there before.
       headers: { ...headers, [deviceHeader]: device, ...(csrfToken ? { 'x-csrf-token': csrfToken } : {}) },
       ...(body === undefined ? {} : { body }),
@@ -94,6 +97,9 @@ async function ask<T>(
   } catch {
     // A door in front of the server answers with a page of its own while the server is away.
     return { kind: 'offline' }
+  } finally {
+    clearTimeout(late)
+    unwanted?.removeEventListener('abort', end)
   }
   if (response.ok) return { kind: 'ok', value: data as T }
   if (response.status >= 500) return { kind: 'trouble', isFault: response.status < 502 || response.status > 504 }

@@ -107,7 +107,8 @@ function keepRun(run: KeptRun): void {
   forgetOthers()
   show(run)
   void currentDurable()?.writeDraft(draftKey(run.id), JSON.stringify(run))
-  if (unsentOf(run) !== null) void currentDurable()?.addPractised({ what: 'run', id: run.id })
+  const isRefused = usePracticeRuns.getState().refusals[run.id] !== undefined
+  if (unsentOf(run) !== null && !isRefused) void currentDurable()?.addPractised({ what: 'run', id: run.id })
   send(run)
 }
 

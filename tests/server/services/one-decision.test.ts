@@ -57,6 +57,16 @@ describe('one decision of a person', () => {
     expect([after.version, after.episodeVersion]).to.deep.equal([before.version, before.episodeVersion])
   })
 
+  it('is refused whole where they may not say of the case what it says', async () => {
+    await ada.send(opened.caseStream, 'run-started', { runId: uuidv7(), withoutPlan: 'bleeding' })
+    const teodor = await harness.signIn('teodor-side', ['trainee'])
+    const { episodeVersion } = await read()
+    const body = { injuryId: opened.injuryId, injury: right, reason: 'the film was turned' }
+    expect((await teodor.send(opened.episodeStream, 'injury', body, episodeVersion)).status).to.equal(403)
+    const after = await read()
+    expect([after.record.sideChange, after.episodeVersion]).to.deep.equal([undefined, episodeVersion])
+  })
+
   it('a pair of before is still taken: the second says the same once more', async () => {
     await ada.send(opened.caseStream, 'run-started', { runId: uuidv7(), withoutPlan: 'bleeding' })
     expect(await toRight({ reason: 'film' })).to.equal(200)
