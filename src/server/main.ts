@@ -20,7 +20,7 @@ import { createPeopleRepository } from './repositories/people'
 import { createStockRepository } from './repositories/stock'
 import { createWorkerPool } from './workers/pool'
 import { syncCatalogue } from './services/sync-catalogue'
-import { addPerson } from './services/add-person'
+import { addPerson } from './people/add-person'
 
 const hourMs = 3_600_000
 const pagingMs = 1_000

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { openDurable, type Durable } from '../../src/web/sync/durable'
 import { useSession } from '../../src/web/sync/session-store'
 import { openVault } from '../../src/web/sync/vault'
-import { createDeviceKeys } from '../../src/server/services/device-keys'
+import { createDeviceKeys } from '../../src/server/people/device-keys'
 import type { DeviceKeys } from '../../src/contract/api/session'
 
 /** The server's keys over secrets that are kept nowhere. */

@@ -5,7 +5,7 @@ import { criticalIds } from '#core/practice/stations/station'
 import { markKinds, type MarkBody } from '#core/practice/stations/marks'
 import { instant, shortId, uuid } from '../field-schemas'
 import { sittingWays, teamRoleIds } from '../records/practice'
-import { limbSchema } from '../events/round.schema'
+import { limbSchema } from '../events/rounds/round.schema'
 import { leastNightMin, longestSeed, mostMarksAtOnce, mostMoves } from './practice'
 
 /** Three hours at most, and half of that again until nothing is left of the time. */

@@ -43,13 +43,13 @@ export function foldEpisode(record: EpisodeRecord | null, streamId: string, stor
   return withFactsAt(kind.fold(record, { ...event, body }), kind, event)
 }
 
-/** Notes when what a plan is made of last changed. A round alone is no such fact: what it brings of weight is a stop. */
+/** Notes when what a plan is made of last changed. */
 function withFactsAt<R extends CaseRecord | EpisodeRecord>(
   record: R,
-  kind: Pick<EventKind<object>, 'bearsOnPlan' | 'nature'>,
+  kind: Pick<EventKind<object>, 'bearsOnPlan' | 'isNoFact'>,
   event: FoldableEvent,
 ): R {
-  return kind.bearsOnPlan && event.kind !== 'round' ? { ...record, factsAt: event.receivedAt ?? event.at } : record
+  return kind.bearsOnPlan && !kind.isNoFact ? { ...record, factsAt: event.receivedAt ?? event.at } : record
 }
 
 /** Applies one event to the ward's record. Unknown kinds leave it as it is. */

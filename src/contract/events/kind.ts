@@ -50,6 +50,12 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
   readonly isUrgent?: true
   /** It says nothing of the patient: nobody countersigns it. */
   readonly isOfNoPatient?: true
+  /** Streams that a body names beside its own: what has to be known before it can be taken. Left out: none. */
+  readonly names?: (body: Body) => readonly (string | undefined)[]
+  /** What an entry says, in one line; left out: its name and what was entered (views/entry-words). */
+  readonly words?: (body: Body) => string
+  /** It is looked at beside the plan, but no fact that the plan is made of: what it brings of weight is a stop. */
+  readonly isNoFact?: true
   /** From version 1 to 2 first; a kind without any stands at version 1. */
   readonly upcasters?: readonly Upcaster[]
   /** For an opening one: the record that begins with it. */

@@ -13,7 +13,7 @@ import type { EpisodeRecord } from '../records/episode'
 import { countingRuns } from '../records/run-kind'
 import { isPlaced } from './is-placed'
 import { sideStateOf } from './side-state'
-import { roundRestarts } from '../events/after-change'
+import { roundRestarts } from '../events/applying/after-change'
 
 /**
  * The rounds of an applied case as they stand, from the application or from the last opening; none before application.

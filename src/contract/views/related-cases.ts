@@ -1,5 +1,5 @@
 import type { Measurement } from '#core/model/clinical-case'
-import type { CarriedReading } from '../events/carried-in'
+import type { CarriedReading } from '../events/case/carried-in'
 import type { CaseRecord } from '../records/case'
 import type { PullRecord } from '../records/run'
 import type { BoardRow } from './board'

@@ -3,15 +3,15 @@ import { v7 as uuidv7 } from 'uuid'
 import { protocolOf } from '#contract/records/case'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { unknownPatient, type InjuryRecord, type PatientDetails } from '#contract/records/episode'
-import type { RoundBody } from '#contract/events/round'
+import type { RoundBody } from '#contract/events/rounds/round'
 import type { BodyOf, EventKindId } from '#contract/events/index'
 import { newestVersion } from '#contract/events/upcast'
 import { eventKinds } from '#contract/events/index'
 import { readingsToCarry } from '#contract/views/related-cases'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
-import type { AppendEvent } from '../services/append-event'
-import type { Actor } from '../services/writing'
+import type { AppendEvent } from '../writing/append-event'
+import type { Actor } from '../ledger/writing'
 
 /** Writes demo cases as events, at times in the past, the way clients do. */
 export interface DemoWriter {

@@ -3,8 +3,8 @@ import { mulberry32 } from '#core/figures/crew/draws'
 import type { Side } from '#core/model/vocabulary'
 import { findTechnique } from '#core/techniques/registry'
 import { unknownInjury, unknownPatient } from '#contract/records/episode'
-import { bulkEvent, type BulkEvent, type BulkStay } from '../services/write-bulk'
-import type { Actor } from '../services/writing'
+import { bulkEvent, type BulkEvent, type BulkStay } from '../writing/write-bulk'
+import type { Actor } from '../ledger/writing'
 import { bothLegs } from './findings'
 
 const firsts = [

@@ -3,8 +3,8 @@ import { stringify } from 'csv-stringify/sync'
 import { v7 as uuidv7 } from 'uuid'
 import { catalogue } from '#core/catalogue/catalogue'
 import { itemCodeOf, stockColumns, type PlaceKind } from '#contract/records/store'
-import type { AppendEvent } from '../services/append-event'
-import type { Actor } from '../services/writing'
+import type { AppendEvent } from '../writing/append-event'
+import type { Actor } from '../ledger/writing'
 
 const places: readonly { name: string; kind: PlaceKind; share: number }[] = [
   { name: 'Plaster room', kind: 'plaster-room', share: 1 },

@@ -1,6 +1,6 @@
 import { unknownInjury, type PatientDetails } from '#contract/records/episode'
 import { fourLimbs, quietNeck } from './findings'
-import type { Actor } from '../services/writing'
+import type { Actor } from '../ledger/writing'
 import type { DemoCase, DemoWriter } from './demo-writer'
 
 const dayMin = 1440

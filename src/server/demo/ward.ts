@@ -3,8 +3,8 @@ import { defaultProtocol } from '#core/quantities/defaults'
 import type { EventInput } from '#contract/event'
 import type { BodyOf } from '#contract/events/index'
 import { wardId, type Area, type Shift } from '#contract/records/ward'
-import type { AppendEvent } from '../services/append-event'
-import type { Actor } from '../services/writing'
+import type { AppendEvent } from '../writing/append-event'
+import type { Actor } from '../ledger/writing'
 
 const beds = (count: number): readonly string[] => Array.from({ length: count }, (_, at) => `bed ${at + 1}`)
 const areas: readonly Area[] = [

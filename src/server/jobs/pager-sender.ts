@@ -9,7 +9,7 @@ import type { EventRepository } from '../repositories/events'
 import type { JudgedRules } from '../repositories/judged-rules'
 import type { OutgoingPage, PageRepository } from '../repositories/pages'
 import type { StreamRepository } from '../repositories/streams'
-import { lockCaseAndStay, writeForCase } from '../services/write-for-case'
+import { lockCaseAndStay, writeForCase } from '../ledger/write-for-case'
 import { keepReceipt, pagerActor } from '../services/keep-receipt'
 
 /** Where pages go, and what their receipts are signed with. */

@@ -1,6 +1,6 @@
 import type { NextFunction, Request, Response } from 'express'
 import { ApiError } from '../ground/api-error'
-import type { OpenSession, SignInService } from '../services/sign-in'
+import type { OpenSession, SignInService } from '../people/sign-in'
 
 export const sessionCookie = 'wren_session'
 /** What a device that is paired for emergency entry proves itself with. */

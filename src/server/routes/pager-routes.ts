@@ -10,7 +10,7 @@ import { parseWith } from '../middleware/validate'
 import type { PageRepository } from '../repositories/pages'
 import type { StreamRepository } from '../repositories/streams'
 import { isSignedBy, keepReceipt } from '../services/keep-receipt'
-import type { AppendDeps } from '../services/writing'
+import type { AppendDeps } from '../ledger/writing'
 
 const receiptSchema = Joi.object({
   pageId: uuid.required(),

@@ -10,7 +10,7 @@ import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
 import { deviceCookie, signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
-import type { PeopleManager } from '../services/manage-people'
+import type { PeopleManager } from '../people/manage-people'
 
 const idSchema = Joi.object({ id: uuid.required() })
 

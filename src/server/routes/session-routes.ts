@@ -9,9 +9,9 @@ import { unattributedPrefix } from '#contract/records/episode'
 import { isPairedDevice } from '#contract/rights'
 import { ApiError } from '../ground/api-error'
 import type { Account, PeopleRepository } from '../repositories/people'
-import type { DeviceKeyService } from '../services/device-keys'
-import type { ScreenLock } from '../services/screen-lock'
-import type { OpenSession, SignInService } from '../services/sign-in'
+import type { DeviceKeyService } from '../people/device-keys'
+import type { ScreenLock } from '../people/screen-lock'
+import type { OpenSession, SignInService } from '../people/sign-in'
 
 type Opened = Pick<OpenSession, 'account' | 'csrf' | 'pinHash'>
 

@@ -1,6 +1,6 @@
 import type { PagerState } from '#contract/records/page'
 import type { Change, Changes } from '../repositories/changes'
-import type { SignInService } from './sign-in'
+import type { SignInService } from '../people/sign-in'
 
 const lookMs = 600
 /** How often it is asked whose sessions go on, in looks. */

@@ -8,8 +8,8 @@ import type { EventRepository } from '../repositories/events'
 import type { CountedLots, StockRepository } from '../repositories/stock'
 import type { StreamRepository } from '../repositories/streams'
 import type { WorkerPool } from '../workers/pool'
-import { ownEvent, sealNext } from './seal-event'
-import type { Actor } from './writing'
+import { ownEvent, sealNext } from '../ledger/seal-event'
+import type { Actor } from '../ledger/writing'
 
 /** Reading a file may take so long, in a thread of its own. */
 const readingMs = 10_000

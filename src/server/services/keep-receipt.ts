@@ -1,8 +1,8 @@
 import { createHmac, timingSafeEqual } from 'node:crypto'
 import { signedText, type PagerReceipt } from '#contract/api/pager'
 import { inTransaction } from '../db/in-transaction'
-import type { AppendDeps } from './writing'
-import { lockCaseAndStay, writeForCase } from './write-for-case'
+import type { AppendDeps } from '../ledger/writing'
+import { lockCaseAndStay, writeForCase } from '../ledger/write-for-case'
 
 /** In whose name the pager's doings are kept. */
 export const pagerActor = { actor: 'pager', actorName: 'Pager' } as const

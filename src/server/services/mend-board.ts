@@ -4,7 +4,7 @@ import type { Sequelize } from 'sequelize'
 import { inTransaction } from '../db/in-transaction'
 import type { Changes } from '../repositories/changes'
 import type { StreamRepository } from '../repositories/streams'
-import { boardRowOf } from './board-row'
+import { boardRowOf } from '../ledger/board-row'
 
 /** Derives the Board's lines anew and counts what was wrong: a figure that stays 0 as long as every writer does its part. */
 export interface BoardMender {

@@ -12,7 +12,7 @@ import type { Clock } from '../ground/clock'
 import type { Planner } from '../planning/planner'
 import type { Changes } from '../repositories/changes'
 import type { StreamRepository } from '../repositories/streams'
-import { boardRowOf } from './board-row'
+import { boardRowOf } from '../ledger/board-row'
 
 /**
  * Plans cases after what was written about them is kept and acknowledged, and brings what their plans warn of into their lines on the Board.

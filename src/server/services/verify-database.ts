@@ -8,7 +8,7 @@ import { newWard } from '#contract/records/ward'
 import type { EventRow, Models } from '../db/models'
 import { toKept, type KeptEvent } from '../repositories/event-rows'
 import { genesis } from '../repositories/streams'
-import { chainHash } from './chain-hash'
+import { chainHash } from '../ledger/chain-hash'
 import { keptAnchors, wrongAnchors, type DayAnchor } from './day-anchor'
 
 /** Something in a database that cannot be as it was written. */

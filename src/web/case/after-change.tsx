@@ -1,4 +1,4 @@
-import { deviceChanges } from '#contract/events/after-change'
+import { deviceChanges } from '#contract/events/applying/after-change'
 import { formatClock } from '../parts/format-time'
 import { Button } from '../parts/button'
 import { writeEvent, type OpenCase } from '../sync/case-store'

@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid'
-import type { CaseOpenedBody } from '#contract/events/case-opened'
+import type { CaseOpenedBody } from '#contract/events/case/case-opened'
 import { unknownInjury } from '#contract/records/episode'
 import { readingsToCarry } from '#contract/views/related-cases'
 import { techniques } from '#core/techniques/registry'

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react'
-import type { RoundBody } from '#contract/events/round'
+import type { RoundBody } from '#contract/events/rounds/round'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { Notice } from '../parts/notice'

@@ -39,7 +39,9 @@ export async function loadCase(caseId: string): Promise<void> {
   const result = await callApi<CaseAnswer>('GET', paths.case(caseId))
   if (useCaseStore.getState().caseId !== caseId) return
   if (result.kind === 'ok') return takeAnswer(result.value)
-  const isBeingCreated = useOutbox.getState().pending.some((event) => event.stream.id === caseId && event.kind === 'case-opened')
+  const isBeingCreated = useOutbox
+    .getState()
+    .pending.some((event) => event.stream.id === caseId && findEventKind(event.kind)?.nature === 'opening')
   const isAway = result.kind !== 'refused' || isSessionOver(result.problem)
   const kept = isAway ? await currentDurable()?.readCase(caseId) : undefined
   if (useCaseStore.getState().caseId !== caseId) return

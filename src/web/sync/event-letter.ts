@@ -2,11 +2,9 @@ import type { EventAnswer } from '#contract/api/answers'
 import type { ProblemDetails } from '#contract/api/problem-details'
 import { paths } from '#contract/api/paths'
 import type { EventInput } from '#contract/event'
-import { eventKinds, type EventKindId } from '#contract/events/index'
-import type { EventKind } from '#contract/events/kind'
+import { findEventKind } from '#contract/events/index'
 import { callApi } from './api'
 import type { Letter } from './sender'
-import { streamsNamedBy } from './streams-named-by'
 
 /** What becomes of an event in the end, or what a person has to decide about. */
 export interface EventOutcomes {
@@ -29,8 +27,9 @@ export function eventLetter(
   outcomes: EventOutcomes,
   send: (event: EventInput) => ReturnType<Letter['send']> = (sent) => callApi('POST', paths.events, sent),
 ): EventLetter {
-  const named = streamsNamedBy(event)
-  const { nature } = kindOf(event)
+  const kind = findEventKind(event.kind)
+  const nature = kind?.nature
+  const named = (kind?.names?.(event.body as object) ?? []).filter((id): id is string => id !== undefined && id !== event.stream.id)
   const replacesInCase = nature === 'replacing' && event.stream.type === 'case'
   return {
     event,
@@ -42,7 +41,8 @@ export function eventLetter(
     parked: () => outcomes.parked(event),
     mustWait(earlier, isStuck) {
       if (!isEvent(earlier)) return false
-      if (earlier.lane === event.stream.id) return !(nature === 'additive' && isStuck && kindOf(earlier.event).nature !== 'opening')
+      if (earlier.lane === event.stream.id)
+        return !(nature === 'additive' && isStuck && findEventKind(earlier.event.kind)?.nature !== 'opening')
       return named.includes(earlier.lane) || (replacesInCase && !isStuck && mayBeOfCase(earlier.event))
     },
     mayBring: (other) => isEvent(other) && (other.lane === event.stream.id || named.includes(other.lane)),
@@ -53,11 +53,6 @@ function isEvent(letter: Letter): letter is EventLetter {
   return 'event' in letter
 }
 
-function mayBeOfCase(event: EventInput): boolean {
-  const { mayBeOfCase: may } = kindOf(event)
-  return may?.(event.body as object) ?? false
-}
-
-function kindOf({ kind }: EventInput): Pick<EventKind, 'nature' | 'mayBeOfCase'> {
-  return eventKinds[kind as EventKindId] as Pick<EventKind, 'nature' | 'mayBeOfCase'>
+function mayBeOfCase({ kind, body }: EventInput): boolean {
+  return findEventKind(kind)?.mayBeOfCase?.(body as object) ?? false
 }

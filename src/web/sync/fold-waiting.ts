@@ -1,8 +1,8 @@
 import type { CaseAnswer } from '#contract/api/answers'
 import { type CaseRecord } from '#contract/records/case'
-import { foldCase } from '#contract/events/fold'
+import { foldCase, foldEpisode } from '#contract/events/fold'
+import { findEventKind } from '#contract/events/index'
 import { type EpisodeRecord } from '#contract/records/episode'
-import { foldEpisode } from '#contract/events/fold'
 import { ofCase } from '#contract/events/of-case'
 import { newestVersion } from '#contract/events/upcast'
 import type { EventInput } from '#contract/event'
@@ -25,6 +25,10 @@ export interface KnownHere {
 /** Whether an answer of the server contains a taken event. */
 export function isWithin({ event, version }: TakenEvent, answer: CaseAnswer): boolean {
   return version <= (event.stream.id === answer.record.id ? answer.version : answer.episodeVersion)
+}
+
+function isOpening({ kind }: EventInput): boolean {
+  return findEventKind(kind)?.nature === 'opening'
 }
 
 /** Two answers about one case as one: of each of its two records the newer. */
@@ -95,9 +99,9 @@ export function createFolder() {
 
   function next({ record, episode, said }: Step, event: EventInput, { caseId, episodeId }: KnownHere): Step {
     const foldable = { ...event, ...by }
-    if (event.stream.id === caseId && (record || event.kind === 'case-opened'))
+    if (event.stream.id === caseId && (record || isOpening(event)))
       return step(event.id, foldCase(record, event.stream.id, foldable), episode, said)
-    if (event.stream.id === episodeId && (episode || event.kind === 'episode-opened')) {
+    if (event.stream.id === episodeId && (episode || isOpening(event))) {
       const ofThis = record && episode && ofCase(foldable, episode, record)
       const after = ofThis ? foldCase(record, record.id, { ...foldable, ...ofThis, v: newestVersion(ofThis.kind) }) : record
       return step(event.id, after, foldEpisode(episode, event.stream.id, foldable), ofThis ? said + 1 : said)

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { aheadOnBoardH, workAhead } from '#contract/views/work-ahead'
 import { bothLegs } from '../../../src/server/demo/findings'
-import { boardRowOf } from '../../../src/server/services/board-row'
+import { boardRowOf } from '../../../src/server/ledger/board-row'
 import { foldStay } from '../../harness/fold-stay'
 
 const { stay, record, event, stayAfter, caseAfter, ms } = foldStay()

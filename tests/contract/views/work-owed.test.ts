@@ -12,7 +12,7 @@ import { planCase } from '#core/techniques/plan-case'
 import { exampleOf } from '../../harness/example-cases'
 import { testContext } from '../../harness/leg-slab-cases'
 import { bothLegs } from '../../../src/server/demo/findings'
-import { boardRowOf } from '../../../src/server/services/board-row'
+import { boardRowOf } from '../../../src/server/ledger/board-row'
 
 const start = Date.parse('2026-03-28T10:00:00Z')
 const minutes = (count: number): number => start + 60_000 * count

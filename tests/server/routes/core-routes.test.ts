@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { isSamePlan } from '../../../src/server/services/same-plan'
+import { isSamePlan } from '../../../src/server/kinds/planning/same-plan'
 import { ankleCase, planFile } from '../../harness/leg-slab-cases'
 import { bothLegs } from '../../../src/server/demo/findings'
 import { startHarness, type Client, type Harness } from '../../harness/server-harness'

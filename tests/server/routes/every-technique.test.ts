@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { exampleOf, techniqueIds } from '../../harness/example-cases'
 import { planFile } from '../../harness/leg-slab-cases'
-import { isSamePlan } from '../../../src/server/services/same-plan'
+import { isSamePlan } from '../../../src/server/kinds/planning/same-plan'
 import type { Plan } from '#core/model/plan'
 import { startHarness, type Client, type Harness } from '../../harness/server-harness'
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { hashPassword, verifyPassword } from '../../../src/server/services/password'
+import { hashPassword, verifyPassword } from '../../../src/server/people/password'
 import { password, request, startHarness, type Harness } from '../../harness/server-harness'
 
 const json = { 'content-type': 'application/json' }

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { expect } from 'chai'
 import type { StoredEvent } from '#contract/event'
-import { chainHash, newestRule } from '../../../src/server/services/chain-hash'
+import { chainHash, newestRule } from '../../../src/server/ledger/chain-hash'
 
 const event: StoredEvent = {
   id: '01990000-0000-7000-8000-000000000001',

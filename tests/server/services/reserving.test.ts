@@ -10,7 +10,7 @@ import { planStock, type StockAnswer, type StockLine } from '#contract/records/s
 import type { BoardRow } from '#contract/views/board'
 import { standingOf } from '#contract/views/standing-of-case'
 import { createEventRepository } from '../../../src/server/repositories/events'
-import { chainHash } from '../../../src/server/services/chain-hash'
+import { chainHash } from '../../../src/server/ledger/chain-hash'
 import { defineModels } from '../../../src/server/db/models'
 import { createStockRepository } from '../../../src/server/repositories/stock'
 import { genesis } from '../../../src/server/repositories/streams'

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { createTurns } from '../../../src/server/services/turns'
+import { createTurns } from '../../../src/server/writing/turns'
 
 const soon = (ms = 5): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 

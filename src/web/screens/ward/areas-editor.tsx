@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { AreasSetBody } from '#contract/events/areas-set'
+import type { AreasSetBody } from '#contract/events/ward/areas-set'
 import type { Area, WardRecord } from '#contract/records/ward'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'

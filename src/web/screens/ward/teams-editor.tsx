@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { TeamsSetBody } from '#contract/events/teams-set'
+import type { TeamsSetBody } from '#contract/events/ward/teams-set'
 import type { WardRecord } from '#contract/records/ward'
 import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { RemovedBody } from '#contract/events/removed'
+import type { RemovedBody } from '#contract/events/case/removed'
 import { endingWords, type EndingBody, type EndingWay, type HomeAdvice } from '#contract/records/ending'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { movesUnder, movesUnderWords, skinsUnder, skinUnderWords, type MovesUnder, type SkinUnder } from '#contract/records/underneath'

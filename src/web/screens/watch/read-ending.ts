@@ -1,4 +1,4 @@
-import type { RemovedBody } from '#contract/events/removed'
+import type { RemovedBody } from '#contract/events/case/removed'
 import { endingWays, type EndingBody, type EndingWay, type HomeAdvice } from '#contract/records/ending'
 
 /** The sheet as it is being filled. */

@@ -1,9 +1,0 @@
-import Joi from 'joi'
-import { text } from '../field-schemas'
-
-/** The body of `call`. */
-export const schema = Joi.object({
-  to: Joi.string().trim().min(2).max(120).required(),
-  isReached: Joi.boolean().required(),
-  said: text(500).required(),
-})

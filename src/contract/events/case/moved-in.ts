@@ -1,0 +1,27 @@
+import type { Measurement } from '#core/model/clinical-case'
+import { exampleId } from '../example-ids'
+import { caseKind } from '../kind'
+
+export interface MovedInBody {
+  readonly key: string
+  readonly fromCase: string
+  readonly reason: string
+  /** As it was taken there; added by the server. */
+  readonly measurement?: Measurement
+}
+
+/** A reading that was filed in another case. Version 2 names it; the server copies it from there. */
+export const movedIn = caseKind<MovedInBody>({
+  nature: 'additive',
+  right: 'move',
+  names: ({ fromCase }) => [fromCase],
+  mayFollowEnd: true,
+  mayFollowRemoval: true,
+  isCompletedByServer: true,
+  asSent: ({ measurement: _, ...sent }) => sent,
+  bearsOnPlan: true,
+  upcasters: [(body) => ({ ...(body as object), key: (body as { measurement?: { key?: string } }).measurement?.key })],
+  fold: (record, { id, body: { measurement } }) =>
+    measurement ? { ...record, measurements: [...record.measurements, { ...measurement, key: id }] } : record,
+  example: { key: exampleId, fromCase: exampleId, reason: 'typed into the wrong case' },
+})

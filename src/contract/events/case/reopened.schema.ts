@@ -1,0 +1,5 @@
+import Joi from 'joi'
+import { reason } from '../../field-schemas'
+
+/** The body of `reopened`. */
+export const schema = Joi.object({ reason: reason.required() })

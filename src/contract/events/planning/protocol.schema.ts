@@ -1,0 +1,5 @@
+import Joi from 'joi'
+import { protocolSchema } from '../../protocol-schema'
+
+/** The body of `protocol`. */
+export const schema = Joi.object({ protocol: protocolSchema.required() })

@@ -1,5 +1,0 @@
-import Joi from 'joi'
-import { instant } from '../field-schemas'
-
-/** The body of `protocol-dropped`. */
-export const schema = Joi.object({ draftedAt: instant.required() })

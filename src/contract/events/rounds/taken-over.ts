@@ -1,0 +1,10 @@
+import { caseKind } from '../kind'
+
+/** Whoever writes it looks after the patient from now on. */
+export const takenOver = caseKind<object>({
+  nature: 'additive',
+  right: 'add',
+  mayFollowRemoval: true,
+  fold: (record, { at, actorName: by }) => ({ ...record, takenOver: { at, by } }),
+  example: {},
+})

@@ -1,0 +1,25 @@
+import { wrongSideId } from '#core/techniques/shared/any-troubles'
+import { caseKind } from '../kind'
+
+export interface IdentityCheckedBody {
+  /** Side and region as they were read aloud. */
+  readonly words: string
+}
+
+/** Identity and side were read aloud and confirmed afresh, after the side had been changed or doubted. */
+export const identityChecked = caseKind<IdentityCheckedBody>({
+  nature: 'additive',
+  right: 'add',
+  fold: (record, { at, actorName: by }) => ({
+    ...record,
+    ...(record.sideChange ? { sideChange: { ...record.sideChange, checked: { at, by } } } : {}),
+    ...(record.troubles
+      ? {
+          troubles: record.troubles.map((one) =>
+            one.troubleId === wrongSideId && !one.ended ? { ...one, ended: { at, by, word: 'read aloud afresh' } } : one,
+          ),
+        }
+      : {}),
+  }),
+  example: { words: 'RIGHT ankle' },
+})

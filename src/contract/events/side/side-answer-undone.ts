@@ -1,0 +1,19 @@
+import { caseKind } from '../kind'
+
+/** The last answer to "which limb is it on?" was a slip, taken back within seconds: the run goes on as if it had not been given. */
+export const sideAnswerUndone = caseKind<object>({
+  nature: 'additive',
+  right: 'add',
+  fold: (record, { at, actorName: by }) => {
+    const answers = record.sideAnswers ?? []
+    const index = answers.findLastIndex((one) => !one.undone)
+    const slip = answers[index]
+    if (!slip) return record
+    return {
+      ...record,
+      sideAnswers: answers.map((one, each) => (each === index ? { ...one, undone: { at, by } } : one)),
+      runs: record.runs.map(({ wrongSide, ...run }) => (wrongSide && wrongSide.at !== slip.at ? { ...run, wrongSide } : run)),
+    }
+  },
+  example: {},
+})

@@ -1,0 +1,20 @@
+import { exampleRunId } from '../example-ids'
+import { caseKind } from '../kind'
+
+export interface TakenOffBody {
+  /** The run that took it off. */
+  readonly runId: string
+}
+
+/** What was on the wrong limb is off it: nothing is on, and the case goes on with the right one. */
+export const takenOff = caseKind<TakenOffBody>({
+  nature: 'additive',
+  right: 'add',
+  fold: ({ openedUpAt: _, ...record }, { at, actorName: by, body: { runId } }) => ({
+    ...record,
+    appliedAt: null,
+    fit: [],
+    takenOff: [...(record.takenOff ?? []), { runId, at, by }],
+  }),
+  example: { runId: exampleRunId },
+})

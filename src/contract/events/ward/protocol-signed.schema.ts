@@ -1,0 +1,5 @@
+import Joi from 'joi'
+import { instant } from '../../field-schemas'
+
+/** The body of `protocol-signed`. */
+export const schema = Joi.object({ draftedAt: instant.required() })

@@ -1,0 +1,7 @@
+import type { DraftNamed } from '#contract/events/ward/protocol-signed'
+import type { WardRules } from '../rules'
+import { checkDraft, draftMeant } from './draft'
+
+export const rules: WardRules<DraftNamed> = {
+  check: ({ body }, record) => checkDraft(draftMeant(body, record)),
+}

@@ -1,0 +1,29 @@
+import type { Sequelize } from 'sequelize'
+import type { Role } from '#contract/rights'
+import type { Clock } from '../ground/clock'
+import type { EventRepository } from '../repositories/events'
+import type { PeopleRepository } from '../repositories/people'
+import { headOf } from '../repositories/streams'
+import { ownEvent, sealNext } from '../ledger/seal-event'
+import { hashPassword, type HashCost } from './password'
+
+/**
+ * Adds a person who can sign in, as the first event of their own stream. The password is never in the event.
+ * @param cost of its hash, where it is not the usual one
+ * @param by who adds them
+ */
+export async function addPerson(
+  deps: { db: Sequelize; people: PeopleRepository; events: EventRepository; clock: Clock },
+  person: { id: string; name: string; signIn: string; password: string; roles: readonly Role[] },
+  cost?: HashCost,
+  by: { readonly id: string; readonly name: string } = { id: 'system', name: 'Set-up' },
+): Promise<void> {
+  const { id, name, signIn, roles, password } = person
+  const passwordHash = await hashPassword(password, cost)
+  const receivedAt = new Date(deps.clock()).toISOString()
+  const unsealed = ownEvent({ type: 'person', id }, 'person-added', { name, roles }, { actor: by.id, actorName: by.name, receivedAt })
+  await deps.db.transaction(async (transaction) => {
+    const { head } = await sealNext(deps.events, unsealed, headOf(null), transaction)
+    await deps.people.create({ id, name, signIn, passwordHash, roles }, head, transaction)
+  })
+}

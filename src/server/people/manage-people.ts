@@ -1,0 +1,210 @@
+import { randomBytes, randomInt } from 'node:crypto'
+import type { Sequelize, Transaction } from 'sequelize'
+import { v7 as uuidv7 } from 'uuid'
+import type { AccessBody } from '#contract/events/people/access'
+import type { CodeAnswer, ManagedPerson, PersonAction } from '#contract/api/people'
+import type { SecondFactorAnswer } from '#contract/api/session'
+import { unattributedPrefix } from '#contract/records/episode'
+import { isPairedDevice, mayHaveSecondFactor, type Role } from '#contract/rights'
+import { inTransaction } from '../db/in-transaction'
+import { ApiError, invalidInput } from '../ground/api-error'
+import type { Clock } from '../ground/clock'
+import type { EventRepository } from '../repositories/events'
+import type { Account, PeopleRepository } from '../repositories/people'
+import type { SignInFailures } from '../repositories/sign-in-failures'
+import type { StreamRepository } from '../repositories/streams'
+import { addPerson } from './add-person'
+import { hashPassword, verifyPassword } from './password'
+import { ownEvent, sealNext } from '../ledger/seal-event'
+import type { SecondFactor } from './second-factor'
+import { mostFailures, type OpenSession } from './sign-in'
+
+const codeMs = 24 * 3_600_000
+/** Without what is taken for something else when it is read out. */
+const letters = 'abcdefghkmnpqrstuvwxyz23456789'
+const codeLength = 12
+
+/** Bytes of what a paired device proves itself with; nobody types it. */
+const secretBytes = 32
+
+export interface ManageDeps {
+  readonly db: Sequelize
+  readonly people: PeopleRepository
+  readonly events: EventRepository
+  readonly streams: StreamRepository
+  readonly second: SecondFactor
+  readonly failures: Pick<SignInFailures, 'paused' | 'release'>
+  readonly clock: Clock
+}
+
+type By = Pick<Account, 'id' | 'name'>
+
+/** Who may come in, with which roles and how; each change is an event of that person, by whoever made it. */
+export function createPeopleManager(deps: ManageDeps) {
+  const { db, people, events, streams, clock } = deps
+
+  async function found(id: string): Promise<Account> {
+    const account = await people.find(id)
+    if (!account) throw new ApiError(404, 'not-found', 'There is no such person: look at the list.')
+    return account
+  }
+
+  /** Writes what was changed of a person, together with the change. */
+  function change(id: string, body: AccessBody, by: By, work: (transaction: Transaction) => Promise<void>): Promise<void> {
+    return inTransaction(db, async (transaction) => {
+      const before = await streams.lockHead('person', id, transaction)
+      const receivedAt = new Date(clock()).toISOString()
+      const unsealed = ownEvent({ type: 'person', id }, 'access', body, { actor: by.id, actorName: by.name, receivedAt })
+      const { head } = await sealNext(events, unsealed, before, transaction)
+      await people.saveHead(id, head, transaction)
+      await work(transaction)
+    })
+  }
+
+  /** Somebody has to be left who can let others in. */
+  async function keepAnAdmin(id: string, roles: readonly Role[]): Promise<void> {
+    if (roles.includes('admin')) return
+    const others = (await people.list()).filter((one) => one.id !== id && one.isActive && one.roles.includes('admin'))
+    if (others.length === 0) throw new ApiError(409, 'last-admin', 'This is the last admin: make somebody else one first.')
+  }
+
+  /** A device is paired or not: it has no role of a person, and no password that somebody types. */
+  function keepDevice({ roles }: Account): void {
+    if (isPairedDevice(roles))
+      throw new ApiError(409, 'paired-device', 'This is a paired device: it can only be unpaired, or paired again.')
+  }
+
+  async function giveCode(account: Account, by: By): Promise<CodeAnswer> {
+    const code = Array.from({ length: codeLength }, () => letters[randomInt(letters.length)]).join('')
+    const until = new Date(clock() + codeMs)
+    const passwordHash = await hashPassword(code)
+    await change(account.id, { change: 'code' }, by, async (transaction) => {
+      await people.saveAccess(account.id, { passwordHash, mustChange: true, codeUntil: until }, transaction)
+      await people.endSessionsOf(account.id, null, transaction)
+    })
+    return { code, until: until.toISOString() }
+  }
+
+  return {
+    /** Everybody, with where they are signed in and from where they have to wait. */
+    async list(): Promise<readonly ManagedPerson[]> {
+      const now = new Date(clock())
+      return people.listManaged(now, await deps.failures.paused(mostFailures, now))
+    },
+
+    /** Adds a person with a one-time code. */
+    async add(person: { name: string; signIn: string; roles: readonly Role[] }, by: By): Promise<CodeAnswer> {
+      if (await people.findBySignIn(person.signIn))
+        throw invalidInput([{ code: 'format', path: 'signIn', message: `The sign-in name ${person.signIn} is taken: choose another one.` }])
+      const id = uuidv7()
+      await addPerson(deps, { id, ...person, password: uuidv7() }, undefined, by)
+      return giveCode(await found(id), by)
+    },
+
+    /**
+     * Pairs a device for emergency entry: it gets an account of its own that can only add.
+     * @param name what it is called, `Resus 2`
+     * @returns what it keeps to prove itself; said once
+     */
+    async pair(name: string, by: By): Promise<{ readonly id: string; readonly secret: string }> {
+      const signIn = `${unattributedPrefix}${name}`.toLowerCase()
+      const secret = randomBytes(secretBytes).toString('base64url')
+      const known = await people.findBySignIn(signIn)
+      if (known) {
+        const passwordHash = await hashPassword(secret)
+        await change(known.id, { change: 'paired' }, by, async (transaction) => {
+          await people.saveAccess(known.id, { passwordHash, isActive: true }, transaction)
+          await people.endSessionsOf(known.id, null, transaction)
+        })
+        return { id: known.id, secret }
+      }
+      const id = uuidv7()
+      await addPerson(deps, { id, name: `${unattributedPrefix}${name}`, signIn, roles: ['emergency'], password: secret }, undefined, by)
+      return { id, secret }
+    },
+
+    async setRoles(id: string, roles: readonly Role[], by: By): Promise<void> {
+      keepDevice(await found(id))
+      await keepAnAdmin(id, roles)
+      await change(id, { change: 'roles', roles }, by, (transaction) => people.saveAccess(id, { roles: roles.join(' ') }, transaction))
+    },
+
+    /** @returns the code, where one was made */
+    async act(id: string, action: PersonAction, by: By, session?: string): Promise<CodeAnswer | null> {
+      const account = await found(id)
+      switch (action) {
+        case 'code':
+          keepDevice(account)
+          return giveCode(account, by)
+        case 'end':
+          if (id === by.id) throw new ApiError(409, 'last-admin', 'You cannot end your own access: ask another admin.')
+          await keepAnAdmin(id, [])
+          await change(id, { change: 'ended' }, by, async (transaction) => {
+            await people.saveAccess(id, { isActive: false }, transaction)
+            await people.endSessionsOf(id, null, transaction)
+          })
+          return null
+        case 'restore':
+          await change(id, { change: 'restored' }, by, (transaction) => people.saveAccess(id, { isActive: true }, transaction))
+          return null
+        case 'second-factor-off':
+          if (id === by.id) throw new ApiError(409, 'last-admin', 'You cannot take away your own second factor: ask another admin.')
+          await change(id, { change: 'second-factor-off' }, by, async (transaction) => {
+            await people.saveAccess(id, { secondSecret: null, secondSince: null }, transaction)
+            await people.endSessionsOf(id, null, transaction)
+          })
+          return null
+        case 'let-in':
+          await deps.failures.release(account.signIn)
+          await change(id, { change: 'let-in' }, by, () => Promise.resolve())
+          return null
+        case 'end-session':
+          await change(id, { change: 'sessions-ended' }, by, (transaction) => people.endOneOf(id, session ?? '', transaction))
+          return null
+        case 'end-sessions':
+          await change(id, { change: 'sessions-ended' }, by, (transaction) => people.endSessionsOf(id, null, transaction))
+          return null
+      }
+    },
+
+    /** The secret of an authenticator app, for whoever gives their password again. */
+    async beginSecondFactor({ account }: OpenSession, password: string): Promise<SecondFactorAnswer> {
+      if (!mayHaveSecondFactor(account.roles))
+        throw new ApiError(403, 'no-right', 'A second factor is for leads and admins: your password and PIN are enough.')
+      if (account.hasSecondFactor)
+        throw new ApiError(409, 'second-factor', 'You have an authenticator app already: an admin takes it away, then you set up another.')
+      if (!(await verifyPassword(password, account.passwordHash)))
+        throw invalidInput([{ code: 'format', path: 'password', message: 'The password is not right: type it again.' }])
+      return deps.second.begin(account)
+    },
+
+    /** From the first right code on, codes are asked for. */
+    async confirmSecondFactor({ account, sessionId }: OpenSession, code: string): Promise<void> {
+      if (account.hasSecondFactor || !(await deps.second.isRight(account, code)))
+        throw invalidInput([
+          { code: 'format', path: 'code', message: 'These are not the six digits of now: wait for the next ones and type them.' },
+        ])
+      await change(account.id, { change: 'second-factor' }, account, async (transaction) => {
+        await people.saveAccess(account.id, { secondSince: new Date(clock()) }, transaction)
+        await people.endSessionsOf(account.id, sessionId, transaction)
+      })
+    },
+
+    /** A person chooses a password; their other sessions end. */
+    async changePassword({ account, sessionId }: OpenSession, current: string, next: string): Promise<void> {
+      if (!(await verifyPassword(current, account.passwordHash)))
+        throw invalidInput([{ code: 'format', path: 'current', message: 'The password of now is not right: type it again.' }])
+      if (next === current)
+        throw invalidInput([{ code: 'format', path: 'next', message: 'The new password is the old one: choose another.' }])
+      if (next.toLowerCase().includes(account.signIn))
+        throw invalidInput([{ code: 'format', path: 'next', message: 'The new password has the sign-in name in it: choose another.' }])
+      const passwordHash = await hashPassword(next)
+      await change(account.id, { change: 'password' }, account, async (transaction) => {
+        await people.saveAccess(account.id, { passwordHash, mustChange: false, codeUntil: null }, transaction)
+        await people.endSessionsOf(account.id, sessionId, transaction)
+      })
+    },
+  }
+}
+
+export type PeopleManager = ReturnType<typeof createPeopleManager>
