@@ -89,7 +89,7 @@ export default defineConfig({
         'src/core/rules/**',
         'src/core/catalogue/**',
         'src/core/practice/**',
-        'src/contract/events/*.ts',
+        'src/contract/events/**/*.ts',
         'src/server/demo/**',
         'src/web/lane/overlays/**',
       ],

@@ -34,6 +34,8 @@ function readOptions() {
         empty: { type: 'boolean' },
         demo: { type: 'boolean' },
         port: { type: 'string' },
+        // For npm run dev alone: the web comes from elsewhere, and the server follows its sources.
+        dev: { type: 'boolean' },
       },
     })
     const port = Number(values.port ?? process.env.PORT ?? 4180)
@@ -44,7 +46,7 @@ function readOptions() {
     // Into a database of somebody else nobody comes with a password that is printed in a README, unless it is asked for.
     const isAsked = values.demo || !process.env.DATABASE_URL
     const demo = values.fresh ? 'fresh' : values.empty || !isAsked ? 'none' : 'when-empty'
-    return { demo, port, isSure: values.yes === true }
+    return { demo, port, isSure: values.yes === true, isDev: values.dev === true }
   } catch (error) {
     if (error instanceof PlainError) throw error
     throw new PlainError(
@@ -153,7 +155,7 @@ async function keepPager(serverPort) {
   }
 }
 
-function keepServer(url, { port, demo }, devices) {
+function keepServer(url, { port, demo, isDev }, devices) {
   return supervisor.keep('The server', ({ hold, isFirst }) =>
     launch(
       'dist/server/main.js',
@@ -164,7 +166,7 @@ function keepServer(url, { port, demo }, devices) {
         // Started again it must never empty what was entered since.
         WREN_DEMO: isFirst || demo === 'none' ? demo : 'when-empty',
         ...devices,
-        WREN_WEB: join(root, 'dist/web'),
+        WREN_WEB: isDev ? 'none' : join(root, 'dist/web'),
       },
       hold,
     ),
@@ -194,6 +196,8 @@ function announce(ready) {
 }
 
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void supervisor.stop(0))
+// Started by npm run dev it does not outlive it.
+if (process.send) process.on('disconnect', () => void supervisor.stop(0))
 try {
   const options = readOptions()
   takeLock()
@@ -202,14 +206,19 @@ try {
   await checkPort(options.port)
   build('standins', say)
   build('server', say)
-  build('web', say)
+  if (!options.isDev) build('web', say)
   let url = process.env.DATABASE_URL
   if (!url) {
     needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, ', or set DATABASE_URL to a MariaDB of your own')
     url = await keepDatabase()
   }
   const devices = await Promise.all([...standins.map((one) => keepStandin(one, options.port)), keepPager(options.port)])
-  announce(await keepServer(url, options, Object.assign({}, ...devices)))
+  const ready = await keepServer(url, options, Object.assign({}, ...devices))
+  if (options.isDev) {
+    const { watchServer } = await import('./watch-server.mjs')
+    watchServer(root, say, () => supervisor.restart('The server'))
+    announce({ ...ready, address: process.env.WREN_DEV_ADDRESS ?? ready.address })
+  } else announce(ready)
 } catch (error) {
   // Stopped while it was starting: what fails then fails because of that.
   if (supervisor.isStopping()) await new Promise(() => undefined)

@@ -31,7 +31,7 @@ export function createSupervisor({ say, end, times = usual }) {
    * @throws when the first launch fails
    */
   async function keep(name, launch) {
-    const one = { name, child: null, timer: null, tries: 0, readyAt: 0 }
+    const one = { name, child: null, timer: null, isMeant: false, tries: 0, readyAt: 0 }
     kept.push(one)
     const start = async (isFirst) => {
       const hold = (child) => {
@@ -52,10 +52,11 @@ export function createSupervisor({ say, end, times = usual }) {
   function again(one, start) {
     if (isStopping) return
     if (Date.now() - one.readyAt > times.wellAfterMs) one.tries = 0
-    const waitMs = Math.min(times.longestWaitMs, times.firstWaitMs * 2 ** one.tries++)
-    say(`${one.name} ${describeEnd(one.child)}: starting it again in ${waitMs / 1000} s. The rest goes on.`)
+    const waitMs = one.isMeant ? 0 : Math.min(times.longestWaitMs, times.firstWaitMs * 2 ** one.tries++)
+    if (!one.isMeant) say(`${one.name} ${describeEnd(one.child)}: starting it again in ${waitMs / 1000} s. The rest goes on.`)
     one.timer = setTimeout(() => {
       one.timer = null
+      one.isMeant = false
       start(false).then(
         () => say(`${one.name} is back.`),
         (error) => {
@@ -65,6 +66,15 @@ export function createSupervisor({ say, end, times = usual }) {
         },
       )
     }, waitMs)
+  }
+
+  /** Ends one thing that is kept, so that it starts anew at once: what it is made of has changed. */
+  async function restart(name) {
+    const one = kept.find((each) => each.name === name)
+    if (!one || isStopping || one.timer) return
+    one.tries = 0
+    one.isMeant = true
+    await stopOne(one)
   }
 
   /** Stops everything in reverse, each within its patience, then ends; asked a second time it ends at once. */
@@ -96,5 +106,5 @@ export function createSupervisor({ say, end, times = usual }) {
     end(code || 1)
   }
 
-  return { keep, stop, isStopping: () => isStopping }
+  return { keep, restart, stop, isStopping: () => isStopping }
 }

@@ -8,6 +8,7 @@ import { createSupervisor as create } from '../../scripts/supervisor.mjs'
 
 interface Supervisor {
   keep(name: string, launch: (how: { hold: (child: ChildProcess) => void; isFirst: boolean }) => Promise<unknown>): Promise<unknown>
+  restart(name: string): Promise<void>
   stop(code: number): Promise<void>
   isStopping(): boolean
 }
@@ -83,6 +84,19 @@ describe('the supervisor', () => {
       expect(ends).to.deep.equal([0])
     })
   }
+
+  it('starts one anew when it is asked to, at once, and says nothing of an end that was meant', async () => {
+    await supervisor.keep('The server', launchOf('good'))
+    await supervisor.keep('The tape', launchOf('good'))
+    await supervisor.restart('The server')
+    await until(() => said.includes('The server is back.'))
+    expect(said).to.deep.equal(['The server is back.'])
+    expect([ended(children[0]), ended(children[1]), ended(children[2])]).to.deep.equal([true, false, false])
+    await killed(children[2], 'SIGKILL')
+    await until(() => said.filter((line) => line === 'The server is back.').length === 2)
+    expect(said[1]).to.match(/^The server ended by SIGKILL/)
+    await supervisor.stop(0)
+  })
 
   it('waits longer each time, and goes on trying', async () => {
     let program: keyof typeof programs = 'good'
