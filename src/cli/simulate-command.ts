@@ -95,7 +95,7 @@ function widestInside(clinicalCase: ClinicalCase, plan: Plan, draft: PlanDraft):
   const model = inside ? measureLeg(draft)?.model : null
   const girths =
     inside && model
-      ? Object.values(model.stations).flatMap((one) => (inside.includes(`${one.id}-girth`) ? [one.girthCm] : []))
+      ? Object.values(model.stations).flatMap((station) => (inside.includes(`${station.id}-girth`) ? [station.girthCm] : []))
       : [...legGirths, ...armGirths].flatMap((definition) => draft.measure(definition)?.value ?? [])
   return girths.length > 0 ? Math.max(...girths) : null
 }

@@ -60,7 +60,7 @@ function listTechnique(technique: Technique): TechniqueListing {
       range: rangeOf(definition),
       words: definition.words ?? null,
     })),
-    decisions: technique.decisions.map((one) => one.id),
+    decisions: technique.decisions.map((decision) => decision.id),
     options: technique.options.map((option) => ({
       id: option.id,
       label: option.label,

@@ -40,7 +40,7 @@ async function main(args: readonly string[]): Promise<number> {
     case 'validate':
       return files.length > 0 ? runValidate(files) : misuse('validate needs a FILE, or - for standard input.')
     case 'simulate': {
-      const what = simulations.find((one) => one === files[0])
+      const what = simulations.find((simulation) => simulation === files[0])
       if (!what) return misuse(`simulate needs heat, rig or swelling, not ${files[0] ?? 'nothing'}.`)
       return files.length === 2 ? runSimulate(what, files[1] ?? '-') : misuse('simulate needs one FILE, or - for standard input.')
     }

@@ -25,5 +25,5 @@ export function report(figures: readonly Figure[]): boolean {
   for (const { name, value, unit, limit } of figures) {
     console.log(`${value <= limit ? 'ok  ' : 'OVER'} ${name}: ${value.toFixed(value < 10 ? 2 : 0)} ${unit} (limit ${limit} ${unit})`)
   }
-  return figures.every((one) => one.value <= one.limit)
+  return figures.every((figure) => figure.value <= figure.limit)
 }

@@ -39,7 +39,7 @@ describe('the Board in its densities', () => {
     const bottoms: number[] = await browser.evaluate(
       `return [...document.querySelectorAll('tbody tr')].map((one) => one.getBoundingClientRect().bottom)`,
     )
-    expect(bottoms.filter((one) => one <= 800).length).to.be.at.least(24)
+    expect(bottoms.filter((bottom) => bottom <= 800).length).to.be.at.least(24)
     const first = await names('tbody tr:first-child')
     expect(first[0]).to.match(/Urgent/)
   }).timeout(40_000)

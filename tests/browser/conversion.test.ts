@@ -55,8 +55,8 @@ describe('a field splint changed for the ward’s traction, in the browser', () 
     const lines = await browser.evaluate<string[]>(
       `return [...document.querySelectorAll('main li a')].map((one) => one.getAttribute('href'))`,
     )
-    expect(lines.filter((one) => one.includes(field.caseId))).to.deep.equal([])
-    expect(lines.filter((one) => one.includes(wardCase))).to.have.length(1)
+    expect(lines.filter((line) => line.includes(field.caseId))).to.deep.equal([])
+    expect(lines.filter((line) => line.includes(wardCase))).to.have.length(1)
     await browser.open(`/case/${field.caseId}/watch`)
     await browser.waitForText('Changed for')
     await browser.waitUntilGone('button', 'Do the round')

@@ -9,7 +9,7 @@ import { quietRound, seedCase, sendRound, startRun } from '../harness/seed-case'
 
 /** The first technique of each part of the body but the leg, whose slab is walked by hand elsewhere; the core walks them all. */
 const onePerBody = (['arm', 'neck', 'trunk'] as const).map(
-  (body) => techniques.find((one) => [one.bodyRegion].flat().includes(body))?.id ?? body,
+  (body) => techniques.find((technique) => [technique.bodyRegion].flat().includes(body))?.id ?? body,
 )
 
 let server: LiveServer

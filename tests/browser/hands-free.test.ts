@@ -269,13 +269,13 @@ describe('at the bedside', () => {
       )
       const run = record.runs.at(-1)
       if (!run) throw new Error('no run')
-      const ids = run.steps.map((one) => one.stepId)
+      const ids = run.steps.map((step) => step.stepId)
       expect(new Set(ids).size, 'each step once').to.equal(ids.length)
       expect(ids.slice(-4)).to.deep.equal(['bone-points', 'cut-slab', 'wet', 'lay'])
-      expect(run.steps.map((one) => one.at)).to.deep.equal(run.steps.map((one) => one.at).sort())
-      expect(run.timers.map((one) => one.id)).to.include.members(['wetting', 'set'])
-      expect(run.troubles?.map((one) => one.troubleId)).to.have.length(1)
-      expect(record.notes.map((one) => one.text)).to.deep.equal(['It is setting too early: no signal down here'])
+      expect(run.steps.map((step) => step.at)).to.deep.equal(run.steps.map((step) => step.at).sort())
+      expect(run.timers.map((timer) => timer.id)).to.include.members(['wetting', 'set'])
+      expect(run.troubles?.map((trouble) => trouble.troubleId)).to.have.length(1)
+      expect(record.notes.map((note) => note.text)).to.deep.equal(['It is setting too early: no signal down here'])
     }).timeout(120_000)
 
     it('locks when the session ends in mid-run, keeps what was done, and sends it after signing in', async () => {

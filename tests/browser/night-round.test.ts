@@ -75,8 +75,8 @@ describe('a night round, in the browser', () => {
       await browser.click('button', 'Keep it')
       await browser.driver.wait(async () => (await firstBed()) === `Night ward, bed ${bed}`, patienceMs)
     }
-    await browser.driver.wait(async () => (await roundsOf(cases[2]!)).some((one) => one.outcome === 'refused'), patienceMs)
-    expect((await roundsOf(cases[1]!)).map((one) => one.outcome)).to.include('asleep')
+    await browser.driver.wait(async () => (await roundsOf(cases[2]!)).some((round) => round.outcome === 'refused'), patienceMs)
+    expect((await roundsOf(cases[1]!)).map((round) => round.outcome)).to.include('asleep')
   }).timeout(60_000)
 
   it('goes on without a line: one urgent, one entered late; nothing is lost', async () => {

@@ -51,7 +51,7 @@ describe('the benches, in the browser', () => {
           await hold(new RegExp(`^${control.label}`))
           await browser.press(isAtEnd ? Key.ARROW_LEFT : Key.ARROW_RIGHT)
         } else {
-          const other = control.choices.find((one) => one.id !== control.usual)
+          const other = control.choices.find((choice) => choice.id !== control.usual)
           await browser.click('radio', other?.label ?? '')
         }
         await waitForSearch(new RegExp(`[?&]${control.id}=`))

@@ -115,7 +115,7 @@ describe('what stands, in the browser', () => {
   it('paralysis at the first look of a seated vest alarms and lists all of it', async () => {
     const seeded = await seedCase(browser, 'seated-vest')
     const findings = quietRound('seated-vest')
-    const limp = findings.limbs.map((one) => ({ ...one, power: Object.fromEntries(keyMovements[one.limb].map(({ id }) => [id, 0])) }))
+    const limp = findings.limbs.map((limb) => ({ ...limb, power: Object.fromEntries(keyMovements[limb.limb].map(({ id }) => [id, 0])) }))
     await sendRound(browser, seeded, { ...findings, limbs: limp }, true)
     await open(seeded, 'measure')
     await browser.click('button', /and \d+ more/)
@@ -182,7 +182,7 @@ describe('what stands, in the browser', () => {
     await browser.find('heading', 'Make ready')
     const correct = async (byCm: number): Promise<void> => {
       const { record } = await recordOf(seeded)
-      const last = record.measurements.findLast((one) => one.id === 'slab-path')!
+      const last = record.measurements.findLast((measurement) => measurement.id === 'slab-path')!
       const reading = {
         id: last.id,
         side: last.side,

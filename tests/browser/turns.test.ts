@@ -180,7 +180,7 @@ describe('when the work turns, in the browser', () => {
       expect(await shownStep(browser)).to.include('foot and thigh included')
       await walkTo(browser, /^Step 6 of 6.*Limb down to heart level, not above it/s)
       const open = await kept(seeded.caseId, (record) => record.openedNowAt !== undefined, 'that it is open')
-      expect(open.responses?.map((one) => one.action)).to.include.members(['call-and-open', 'open-to-skin', 'ease-bend'])
+      expect(open.responses?.map((response) => response.action)).to.include.members(['call-and-open', 'open-to-skin', 'ease-bend'])
       await browser.open(`/case/${seeded.caseId}/watch`)
       expect(await strip()).to.include('First: Bring the limb to heart level')
     }).timeout(90_000)
@@ -192,7 +192,7 @@ describe('when the work turns, in the browser', () => {
     await walkTo(browser, /Cut the bandage and padding along the open front/)
     const brace = await worn('hinged-knee-brace')
     const { limbs } = quietRound('hinged-knee-brace', { pulse: 'absent' })
-    const right = limbs.map((one) => ({ ...one, side: one.side === 'left' ? ('right' as const) : ('left' as const) }))
+    const right = limbs.map((limb) => ({ ...limb, side: limb.side === 'left' ? ('right' as const) : ('left' as const) }))
     await sendRound(browser, brace, { ...quietRound('hinged-knee-brace'), limbs: right }, false)
     await browser.waitForText('Urgent: right leg: no pulse felt')
     await openNow()
@@ -222,8 +222,8 @@ describe('when the work turns, in the browser', () => {
     await browser.click('button', 'Done')
     await browser.click('button', 'It is hard')
     await browser.waitForText('Turn the bandage ends in')
-    const clocksOf = (record: CaseRecord) => record.runs[0]?.timers.filter((one) => one.kind === 'set' || one.kind === 'hold') ?? []
-    await kept(slab.caseId, (record) => clocksOf(record).length > 1 && clocksOf(record).every((one) => one.endedAt), 'its clock')
+    const clocksOf = (record: CaseRecord) => record.runs[0]?.timers.filter((timer) => timer.kind === 'set' || timer.kind === 'hold') ?? []
+    await kept(slab.caseId, (record) => clocksOf(record).length > 1 && clocksOf(record).every((clock) => clock.endedAt), 'its clock')
   }).timeout(120_000)
 
   it('a frame changed for suspension: hands take the pull before it comes off, and give it over to the cord', async () => {

@@ -22,8 +22,8 @@ describe('a worsening leg, in the browser', () => {
     readonly text: string
   }
   const held = async (): Promise<readonly Page[]> =>
-    ((await fetch(`${server.pager}/pages`).then((one) => one.json())) as { pages: Page[] }).pages.filter((one) =>
-      one.text.startsWith('Bay 9'),
+    ((await fetch(`${server.pager}/pages`).then((one) => one.json())) as { pages: Page[] }).pages.filter((page) =>
+      page.text.startsWith('Bay 9'),
     )
   const pagerMode = (mode: string): Promise<unknown> => fetch(`${server.pager}/state`, { method: 'POST', body: JSON.stringify({ mode }) })
 
@@ -71,7 +71,7 @@ describe('a worsening leg, in the browser', () => {
       'the registrar was never paged',
     )
     const pages = await held()
-    expect(pages.some((one) => /nurse in charge$/i.test(one.to))).to.equal(true)
+    expect(pages.some((page) => /nurse in charge$/i.test(page.to))).to.equal(true)
     for (const page of pages) expect(page.text).to.not.include('Test leg-slab')
     await browser.open(`/case/${seeded.caseId}/watch`)
     const list = await browser.find('list', 'Paged')

@@ -38,7 +38,7 @@ describe('wren over every technique', () => {
       const found = findTechnique(technique)
       expect(texts).to.include(technique)
       for (const option of found?.options ?? []) expect(texts, option.id).to.include(option.id)
-      for (const { id } of found?.decisions.filter((one) => !/-\d+$/.test(one.id)) ?? []) expect(texts, id).to.include(id)
+      for (const { id } of found?.decisions.filter((decision) => !/-\d+$/.test(decision.id)) ?? []) expect(texts, id).to.include(id)
     })
   }
 })

@@ -34,7 +34,7 @@ describe('the wren command', () => {
     const plan = JSON.parse(run.out) as { format: string; pending: unknown[]; decisions: { id: string }[] }
     expect(plan.format).to.equal('zesty-wren/plan')
     expect(plan.pending).to.deep.equal([])
-    expect(plan.decisions.map((one) => one.id)).to.include.members(['peak-skin-temp', 'least-crew'])
+    expect(plan.decisions.map((decision) => decision.id)).to.include.members(['peak-skin-temp', 'least-crew'])
   })
 
   it('reads standard input and writes for people', () => {
@@ -166,8 +166,8 @@ describe('the wren command', () => {
       options: { id: string }[]
     }[]
     expect(slab?.id).to.equal('leg-slab')
-    expect(slab?.measurements.every((one) => one.landmarks.length > 10)).to.equal(true)
-    expect(slab?.options.map((one) => one.id)).to.include.members(['extent', 'front-gap', 'position', 'supplies'])
+    expect(slab?.measurements.every((measurement) => measurement.landmarks.length > 10)).to.equal(true)
+    expect(slab?.options.map((option) => option.id)).to.include.members(['extent', 'front-gap', 'position', 'supplies'])
   })
 
   for (const args of [['plan'], ['nonsense'], ['plan', '--loud', 'x'], ['plan', '-', '--format', 'xml'], []]) {

@@ -21,8 +21,8 @@ export function approvedSheet(file: CaseFile): string {
     ...planSheet(planFile(file)),
     ...technique.onUrgent.actions.map((action) => `urgent: ${action}`),
     ...technique.troubles.map(
-      (one) =>
-        `trouble ${one.id}${one.level === 'none' ? '' : `, ${one.level}${one.item ? ` on ${one.item}` : ''}`}: ${one.label} | ${one.actions.join(' ')}`,
+      (trouble) =>
+        `trouble ${trouble.id}${trouble.level === 'none' ? '' : `, ${trouble.level}${trouble.item ? ` on ${trouble.item}` : ''}`}: ${trouble.label} | ${trouble.actions.join(' ')}`,
     ),
   ]
   const quick = outcomeOf(file)
@@ -46,7 +46,7 @@ function variantsOf(file: CaseFile): readonly Variant[] {
   return [
     ...options,
     ...patientFlags.map((flag) => patient(`flag ${flag}`, { flags: [...(file.patient['flags'] as string[]), flag] })),
-    ...swellings.filter((one) => one !== file.injury['swelling']).map((swelling) => injury(`swelling ${swelling}`, { swelling })),
+    ...swellings.filter((swelling) => swelling !== file.injury['swelling']).map((swelling) => injury(`swelling ${swelling}`, { swelling })),
     patient('a child of 6', { ageYears: 6, heightCm: 116, massKg: 21 }),
     patient('88 years old', { ageYears: 88 }),
     patient('130 kg', { massKg: 130 }),

@@ -4,11 +4,14 @@ import { protocolFigures } from '#core/protocols/protocol-figures'
 
 /** What a hand needs beside the formulas to work a sheet again: every constant, and the template of a body that was not measured whole. */
 export function constantsPage(): string {
-  const groups = [...new Set(protocolFigures.map((one) => one.group))]
+  const groups = [...new Set(protocolFigures.map((protocolFigure) => protocolFigure.group))]
   const tables = groups.map((group) => {
     const rows = protocolFigures
-      .filter((one) => one.group === group)
-      .map((one) => `| \`${one.key}\` | ${one.label} | ${one.value} | ${one.unit} | ${one.source} | ${one.note ?? ''} |`)
+      .filter((protocolFigure) => protocolFigure.group === group)
+      .map(
+        (protocolFigure) =>
+          `| \`${protocolFigure.key}\` | ${protocolFigure.label} | ${protocolFigure.value} | ${protocolFigure.unit} | ${protocolFigure.source} | ${protocolFigure.note ?? ''} |`,
+      )
     return `### ${group}\n\n| key | what | value | unit | source | note |\n|---|---|---|---|---|---|\n${rows.join('\n')}\n`
   })
   return `

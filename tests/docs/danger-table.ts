@@ -11,7 +11,7 @@ export type Raised = CautionLevel | 'nothing'
 const gravity: readonly Raised[] = ['nothing', 'note', 'caution', 'stop']
 const marks = { begin: '<!-- dangers: begin -->', end: '<!-- dangers: end -->' }
 export const flags: readonly Flag[] = [...patientFlags, ...injuryFlags]
-const columns = techniques.map((one) => one.id)
+const columns = techniques.map((technique) => technique.id)
 
 /** What a flag raises in a technique on a part: the plan of its example with the flag against the same plan without it. */
 export function raisedByFlag(technique: string, region: Region, flag: Flag): Raised {

@@ -29,7 +29,9 @@ const protocol: Protocol = {
 /** The same, with what its steps read entered: figures that come out of those alone show too. */
 function withStepReadings(file: CaseFile): CaseFile {
   const reads = planFile(file).procedure.steps.flatMap((step) => step.reads ?? [])
-  const open = reads.filter(({ id, side }) => !file.measurements.some((one) => one['id'] === id && (!side || one['side'] === side)))
+  const open = reads.filter(
+    ({ id, side }) => !file.measurements.some((measurement) => measurement['id'] === id && (!side || measurement['side'] === side)),
+  )
   const readings = open.map(({ id, side }) => ({ id, ...(side ? { side } : {}), value: 2, unit: 'cm' }))
   return { ...file, measurements: [...file.measurements, ...readings] }
 }
@@ -53,7 +55,7 @@ export function decisionPage(): string {
     for (const file of variantsOf(technique))
       for (const decision of planFile(file, { ...testContext(), protocol }).decisions)
         if (!found.has(decision.id)) found.set(decision.id, decision)
-    const rows = families(technique.decisions.map((one) => one.id)).map(({ ids, first }) => {
+    const rows = families(technique.decisions.map((decision) => decision.id)).map(({ ids, first }) => {
       const one = found.get(first)
       const declared = technique.decisions.find((decision) => decision.id === first)
       return `| ${ids} | ${declared?.label ?? ''} | ${one?.unit ?? ''} | ${declared ? describeChoice(declared) : ''} | ${cell(one?.formula ?? '')} | ${one?.source ?? ''} |`

@@ -7,19 +7,20 @@ import { timersOf } from '#core/runs/step-work'
 export function planSheet(plan: Plan): readonly string[] {
   return [
     ...plan.cautions.map(
-      (one) => `${one.level} ${one.code} @ ${[...one.decisions, ...one.steps].join(' ') || 'plan'}: ${one.text} ${one.why}`,
+      (caution) =>
+        `${caution.level} ${caution.code} @ ${[...caution.decisions, ...caution.steps].join(' ') || 'plan'}: ${caution.text} ${caution.why}`,
     ),
-    ...plan.problems.map((one) => `problem ${one.code} ${one.path}: ${one.message}`),
+    ...plan.problems.map((problem) => `problem ${problem.code} ${problem.path}: ${problem.message}`),
     ...plan.decisions.flatMap(decisionLines),
     ...plan.pending.map((one) => `pending ${one.decision}`),
     ...plan.materials.map(
-      (one) =>
-        said(`material ${one.id} = ${one.item}`, [
-          ['wide', one.widthCm],
-          ['long', one.lengthCm],
-          ['rolls', one.rolls],
-          ['layers', one.layers],
-        ]) + (one.note ? `: ${one.note}` : ''),
+      (material) =>
+        said(`material ${material.id} = ${material.item}`, [
+          ['wide', material.widthCm],
+          ['long', material.lengthCm],
+          ['rolls', material.rolls],
+          ['layers', material.layers],
+        ]) + (material.note ? `: ${material.note}` : ''),
     ),
     ...plan.procedure.steps.flatMap(stepLines),
     ...plan.fit.map((one) => `fit ${one.id} @ ${one.where.join(' ')}: ${one.text}. ${one.why} ${one.remedy}`),
@@ -68,20 +69,24 @@ function stepLines(step: Step): readonly string[] {
     ...(step.holds ? [`  ${id} holds ${step.holds.place} from ${step.holds.from} to ${step.holds.to}`] : []),
     ...(step.items ?? []).map((item) => `  ${id} item ${item}`),
     ...timersOf(step).map(
-      (one) =>
-        `  ${id} timer ${one.id} ${one.kind} ${figure(one.minutes)} min from ${one.starts}${one.until ? ` until ${one.until}` : ''}: ${one.label}`,
+      (timer) =>
+        `  ${id} timer ${timer.id} ${timer.kind} ${figure(timer.minutes)} min from ${timer.starts}${timer.until ? ` until ${timer.until}` : ''}: ${timer.label}`,
     ),
-    ...(step.angles ?? []).map((one) => `  ${id} angle ${one.id} ${one.targetDeg} (${one.lowDeg} to ${one.highDeg}): ${one.label}`),
+    ...(step.angles ?? []).map(
+      (angle) => `  ${id} angle ${angle.id} ${angle.targetDeg} (${angle.lowDeg} to ${angle.highDeg}): ${angle.label}`,
+    ),
     ...(step.pull
       ? [
           `  ${id} pull ${figure(step.pull.expectedKg)} kg, most ${figure(step.pull.mostKg)}, ${step.pull.toRelief ? 'to relief' : 'to the figure'}`,
         ]
       : []),
     ...(step.straps?.straps ?? []).map(
-      (one) => `${said(`  ${id} strap ${one.id}`, [['slack', one.slackCm]])}, order ${step.straps?.order}: ${one.label}`,
+      (strap) => `${said(`  ${id} strap ${strap.id}`, [['slack', strap.slackCm]])}, order ${step.straps?.order}: ${strap.label}`,
     ),
     ...(step.say ? [`  ${id} said: ${step.say}`] : []),
-    ...(step.reads ?? []).map((one) => `  ${id} reads ${one.id}${one.side ? ` ${one.side}` : ''}, wanted ${one.wanted}: ${one.label}`),
+    ...(step.reads ?? []).map(
+      (read) => `  ${id} reads ${read.id}${read.side ? ` ${read.side}` : ''}, wanted ${read.wanted}: ${read.label}`,
+    ),
     ...(step.fits?.length ? [`  ${id} fit: ${step.fits.join(', ')}`] : []),
     ...(step.waitsFor ? [`  ${id} waits: ${step.waitsFor}`] : []),
     ...(step.confirm ? [`  ${id} button: ${step.confirm}`] : []),

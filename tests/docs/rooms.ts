@@ -57,8 +57,8 @@ export function roomsPicture(): string {
         .sort((a, b) => (floors.get(a) ?? 0) - (floors.get(b) ?? 0) || a.localeCompare(b))
         .map((room) => {
           const others = [...(known.get(room) ?? [])].sort()
-          const inside = others.filter((one) => one.startsWith(`${house}/`)).map((one) => one.split('/')[1])
-          const outside = [...new Set(others.filter((one) => !one.startsWith(`${house}/`)).map((one) => one.split('/')[0]))]
+          const inside = others.filter((other) => other.startsWith(`${house}/`)).map((other) => other.split('/')[1])
+          const outside = [...new Set(others.filter((other) => !other.startsWith(`${house}/`)).map((other) => other.split('/')[0]))]
           const words = [...inside, ...outside.map((one) => `${one}:`)].join(' ')
           return `  ${String(floors.get(room))}  ${(room.split('/')[1] ?? '').padEnd(13)} ${words ? `→ ${words}` : ''}`.trimEnd()
         })

@@ -41,7 +41,7 @@ function cell(danger: Danger, holds: Held | null, people: number): string {
 function dangerRows(): string {
   const columns = [...heldParts, null] as const
   const names = columns.map((holds) => {
-    const worn = techniques.filter((one) => one.onUrgent.holds === holds).map((one) => one.name.toLowerCase())
+    const worn = techniques.filter((technique) => technique.onUrgent.holds === holds).map((technique) => technique.name.toLowerCase())
     return holds === null ? 'nothing on' : `holds the ${holds}: ${worn.join(', ')}`
   })
   return [

@@ -2,19 +2,19 @@ import type { FlowBlock } from '../../src/server/papers/flow-paper'
 
 /** Every text of a paper, in its order. */
 export function textsOf(blocks: readonly FlowBlock[]): readonly string[] {
-  return blocks.flatMap((one): readonly string[] => {
-    switch (one.kind) {
+  return blocks.flatMap((block): readonly string[] => {
+    switch (block.kind) {
       case 'list':
-        return one.lines
+        return block.lines
       case 'table':
-        return one.rows.flat()
+        return block.rows.flat()
       case 'together':
-        return textsOf(one.blocks)
+        return textsOf(block.blocks)
       case 'page':
       case 'rule':
         return []
       default:
-        return [one.text]
+        return [block.text]
     }
   })
 }

@@ -31,7 +31,7 @@ const drafts = (browser: TestBrowser): Promise<readonly string[]> =>
 /** Waits until a text that was typed stands in the device's own store. */
 export async function draftIsKept(browser: TestBrowser, wanted: RegExp): Promise<void> {
   await browser.driver.wait(
-    async () => (await drafts(browser)).some((one) => wanted.test(one)),
+    async () => (await drafts(browser)).some((draft) => wanted.test(draft)),
     patienceMs,
     `${String(wanted)} was not kept`,
   )
@@ -39,7 +39,7 @@ export async function draftIsKept(browser: TestBrowser, wanted: RegExp): Promise
 
 /** Waits until a text that was sent no longer stands there. */
 export async function draftIsGone(browser: TestBrowser, wanted: RegExp): Promise<void> {
-  await browser.driver.wait(async () => !(await drafts(browser)).some((one) => wanted.test(one)), patienceMs, `${String(wanted)} stays`)
+  await browser.driver.wait(async () => !(await drafts(browser)).some((draft) => wanted.test(draft)), patienceMs, `${String(wanted)} stays`)
 }
 
 /** Puts an entry among those that wait on the device, as an earlier page would have left it. */

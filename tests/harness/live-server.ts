@@ -35,7 +35,7 @@ async function start(url: string, demo: 'fresh' | 'when-empty'): Promise<LiveSer
   const secret = 'a secret of the tests'
   const receipts = `http://127.0.0.1:${port}/api/pager/receipts`
   const pager = await startStandin('pager', port, { WREN_PAGER_SECRET: secret, WREN_PAGER_RECEIPTS: receipts })
-  const ports = Object.fromEntries(devices.map((one) => [`WREN_${one.name.toUpperCase()}`, String(one.port)]))
+  const ports = Object.fromEntries(devices.map((device) => [`WREN_${device.name.toUpperCase()}`, String(device.port)]))
   const main = fileURLToPath(new URL('../../dist/server/main.js', import.meta.url))
   const child: ChildProcess = fork(main, {
     env: {
@@ -61,7 +61,7 @@ async function start(url: string, demo: 'fresh' | 'when-empty'): Promise<LiveSer
   return {
     ...ready,
     pager: `http://127.0.0.1:${pager.port}`,
-    panels: Object.fromEntries(devices.map((one) => [one.name, `http://127.0.0.1:${one.port}`])) as Record<Standin, string>,
+    panels: Object.fromEntries(devices.map((device) => [device.name, `http://127.0.0.1:${device.port}`])) as Record<Standin, string>,
   }
 }
 

@@ -16,7 +16,11 @@ const alsoWords = new Set([
   'wrist-sprain',
 ])
 const ids = [
-  ...techniques.flatMap((one) => [one.id, ...one.decisions.map((decision) => decision.id), ...one.options.map((option) => option.id)]),
+  ...techniques.flatMap((technique) => [
+    technique.id,
+    ...technique.decisions.map((decision) => decision.id),
+    ...technique.options.map((option) => option.id),
+  ]),
   ...Object.keys(flagWords),
   ...patterns,
   ...Object.keys(eventKinds),

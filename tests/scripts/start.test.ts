@@ -74,7 +74,7 @@ describe('npm start under attack', () => {
   ] as const) {
     it(`${name.toLowerCase()} comes back after kill -9, and the others stay`, async () => {
       const others = ['dist/server/main.js', 'dist/standins/tape.js', 'mariadbd'].filter((one) => one !== word)
-      const before = others.map((one) => childrenWith(one)[0])
+      const before = others.map((other) => childrenWith(other)[0])
       const [victim] = childrenWith(word)
       expect(victim).to.be.a('number')
       const from = output.length
@@ -83,7 +83,7 @@ describe('npm start under attack', () => {
       expect(output.slice(from)).to.match(new RegExp(`${name} ended by SIGKILL: starting it again in [\\d.]+ s\\. The rest goes on\\.`))
       expect(childrenWith(word)[0]).not.to.equal(victim)
       await until(isUp)
-      expect(others.map((one) => childrenWith(one)[0])).to.deep.equal(before)
+      expect(others.map((other) => childrenWith(other)[0])).to.deep.equal(before)
     })
   }
 
@@ -169,7 +169,7 @@ describe('npm start under attack', () => {
     await new Promise((resolve) => start.once('exit', resolve))
     const people = await db.query<{ signIn: string }>('SELECT sign_in AS signIn FROM people', { type: QueryTypes.SELECT })
     await db.close()
-    expect(people.map((one) => one.signIn)).to.deep.equal(['lead'])
+    expect(people.map((person) => person.signIn)).to.deep.equal(['lead'])
     expect(output).to.match(/lead\s+First lead/)
     expect(output).not.to.include('gale over tern sound')
   })

@@ -58,7 +58,7 @@ const onlyWhen = (kind: (typeof moveKinds)[number], schema: Joi.Schema): Joi.Sch
   schema.when('kind', { is: kind, then: Joi.required(), otherwise: Joi.forbidden() })
 
 export const drillSchema = Joi.object({
-  night: Joi.valid(...nights.map((one) => one.id)).required(),
+  night: Joi.valid(...nights.map((night) => night.id)).required(),
   seed: Joi.string().max(longestSeed).required(),
   moves: Joi.array()
     .items(

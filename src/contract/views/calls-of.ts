@@ -17,9 +17,9 @@ export function callsOf(record: Pick<CaseRecord, 'calls' | 'pages'>): readonly (
 }
 
 function callOfPage(page: PageRecord, later: readonly PageRecord[]): readonly (CallEntry & Recorded)[] {
-  const answered = page.receipts.find((one) => one.what === 'answered')
+  const answered = page.receipts.find((receipt) => receipt.what === 'answered')
   if (answered) return [{ to: answered.who || calledWords(page), isReached: true, said: 'answered the pager', at: answered.at, by: pager }]
-  const refused = page.receipts.find((one) => one.what === 'refused')
+  const refused = page.receipts.find((receipt) => receipt.what === 'refused')
   const missed = { to: calledWords(page), isReached: false, by: pager }
   if (refused) return [{ ...missed, said: 'the pager could not bring it', at: refused.at }]
   const next = later.find((one) => one.step !== page.step)

@@ -36,8 +36,8 @@ export function eventsOfFile(file: ClinicalCase, { injuryId, setup }: CaseRecord
   }
   const options = Object.keys(file.options).length > 0
   const orders = Object.keys(file.orders).length > 0
-  const superseded = new Set(file.measurements.flatMap((one) => one.supersedes ?? []))
-  const readings = file.measurements.filter((one) => !one.key || !superseded.has(one.key))
+  const superseded = new Set(file.measurements.flatMap((measurement) => measurement.supersedes ?? []))
+  const readings = file.measurements.filter((measurement) => !measurement.key || !superseded.has(measurement.key))
   const events: readonly FileEvent[] = [
     { kind: 'patient', body: details },
     ...(patient.flags.length > 0 ? [{ kind: 'flags', body: { flags: patient.flags } } as const] : []),
@@ -71,7 +71,7 @@ export function eventsOfFile(file: ClinicalCase, { injuryId, setup }: CaseRecord
     },
     ...(orders ? [{ kind: 'orders', body: { orders: file.orders } } as const] : []),
     ...(file.device ? [{ kind: 'device', body: { device: file.device } } as const] : []),
-    ...readings.map((one) => ({ kind: 'reading', body: readingOf(one) }) as const),
+    ...readings.map((reading) => ({ kind: 'reading', body: readingOf(reading) }) as const),
   ]
   const left = [
     ...(file.overrules.length > 0 ? ['what was overruled or set aside'] : []),

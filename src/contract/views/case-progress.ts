@@ -82,7 +82,9 @@ const aheadMin = 36 * 60
 
 /** Where the list of rounds begins: at the application, and again at the last opening, transfer or theatre. */
 function roundsStartedAt(record: CaseRecord, appliedAt: string): string {
-  const restarts = (record.changes ?? []).filter((one) => (roundRestarts as readonly string[]).includes(one.what)).map((one) => one.at)
+  const restarts = (record.changes ?? [])
+    .filter((change) => (roundRestarts as readonly string[]).includes(change.what))
+    .map((change) => change.at)
   return [record.openedUpAt ?? appliedAt, ...restarts].reduce((latest, at) => (Date.parse(at) > Date.parse(latest) ? at : latest))
 }
 
@@ -105,6 +107,6 @@ function isMeasured(record: CaseRecord, episode: EpisodeRecord): boolean {
   const technique = findTechnique(record.technique)
   if (!technique) return false
   const asked = technique.measurements(toClinicalCase(record, episode), record.options)
-  const has = (id: string): boolean => record.measurements.some((one) => one.id === id)
+  const has = (id: string): boolean => record.measurements.some((measurement) => measurement.id === id)
   return asked.every((one) => one.need === 'optional' || has(one.definition.id))
 }

@@ -68,8 +68,8 @@ function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number
     situationKey: `${record.technique} ${onSinceMs(record)} ${record.removedAt} ${isOnWrongLimb(record)}`,
     isAtRisk: isCaseAtRisk(clinicalCase),
     told: callsOf(record)
-      .filter((one) => one.isReached)
-      .map((one) => ({ atMin: minuteOf(one.at), to: one.to })),
+      .filter((call) => call.isReached)
+      .map((call) => ({ atMin: minuteOf(call.at), to: call.to })),
     decisions,
     reports: (record.troubles ?? []).flatMap((trouble) => reportOf(trouble, record, episode) ?? []),
   }

@@ -17,7 +17,7 @@ const mostLetters = 280
 
 /** Entries for a place: that of the area that says most about it first, that of everywhere last. */
 function ofPlace<T extends { readonly area: string }>(entries: readonly T[], place: string): readonly T[] {
-  return entries.filter((one) => isAtPlace(place, one.area)).sort((a, b) => b.area.length - a.area.length)
+  return entries.filter((entry) => isAtPlace(place, entry.area)).sort((a, b) => b.area.length - a.area.length)
 }
 
 /** Who is called for a place, in order. */
@@ -78,12 +78,12 @@ export function pageDue(
   isOfBefore = false,
 ): Omit<PageBody, 'pageId'> | null {
   const standing = standingOf(record, episode, null, nowMs)
-  const urgent = standing.items.filter((one) => one.isCalled && one.settled === null)
+  const urgent = standing.items.filter((item) => item.isCalled && item.settled === null)
   const first = firstAction(standing)?.text ?? ''
   const { call } = standing
   if (!call || urgent.length === 0) return null
-  const pages = (record.pages ?? []).filter((one) => Date.parse(one.at) >= call.sinceMs)
-  const told = new Set(pages.flatMap((one) => one.findings))
+  const pages = (record.pages ?? []).filter((page) => Date.parse(page.at) >= call.sinceMs)
+  const told = new Set(pages.flatMap((page) => page.findings))
   const answeredMs = call.answered?.atMs ?? Infinity
   const untold = urgent.filter((one) => !told.has(one.id) && (one.alarmSinceMs ?? one.sinceMs) > (pages.length > 0 ? 0 : answeredMs))
   const { steps } = chainFor(ward, episode.place)
@@ -98,7 +98,7 @@ export function pageDue(
     }
   }
   if (call.answered) {
-    const holder = pages.findLast((one) => one.receipts.some((receipt) => receipt.what === 'answered'))
+    const holder = pages.findLast((page) => page.receipts.some((receipt) => receipt.what === 'answered'))
     return untold.length > 0 && !isOfBefore ? make(holder?.step ?? 0, untold) : null
   }
   const last = pages.at(-1)
@@ -118,8 +118,8 @@ function heardBy(pages: readonly PageRecord[]): readonly string[] {
   return [
     ...new Set(
       pages.flatMap((page) => {
-        const read = page.receipts.findLast((one) => one.what === 'read')
-        const isAnswered = page.receipts.some((one) => one.what === 'answered')
+        const read = page.receipts.findLast((receipt) => receipt.what === 'read')
+        const isAnswered = page.receipts.some((receipt) => receipt.what === 'answered')
         return read && !isAnswered ? [read.who || calledWords(page)] : []
       }),
     ),
@@ -132,12 +132,12 @@ function cannotWait(one: StandingItem): boolean {
 }
 
 function isRefused(page: PageRecord): boolean {
-  return page.receipts.some((one) => one.what === 'refused')
+  return page.receipts.some((receipt) => receipt.what === 'refused')
 }
 
 /** When the step that is called was called first: what joins its call does not make it wait longer. */
 function firstOfStep(pages: readonly PageRecord[], last: PageRecord): number {
-  const before = pages.findLastIndex((one) => one.step !== last.step)
+  const before = pages.findLastIndex((page) => page.step !== last.step)
   const own = pages.slice(before + 1)
   // The last of a chain is called again: its wait begins with each call that tells of nothing new.
   const again = own.findLast((one, index) => index === 0 || one.findings.every((id) => own[index - 1]?.findings.includes(id)))

@@ -88,7 +88,7 @@ export function groupOverview(members: GroupOverview['members'], sittings: reado
 }
 
 function agreementOf(sittings: readonly ScoredSitting[]): ExaminerAgreement {
-  const twice = sittings.filter((one) => one.seen.length > 0)
+  const twice = sittings.filter((sitting) => sitting.seen.length > 0)
   const byStep = new Map<string, { readonly technique: string; readonly stepId: string; readonly pairs: (readonly [boolean, boolean])[] }>()
   for (const { technique, seen } of twice) {
     for (const { stepId, isSeen } of seen) {

@@ -71,7 +71,7 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
   const standing = standingOf(record, episode, live && { cautions: live }, nowMs)
   const injury = episode.injuries[record.injuryId]
   const isUnassessed = (one: StandingItem): boolean => one.state === 'unknown' && one.from === 'round'
-  const stands = standing.items.filter((one) => isPressing(one) && one.from !== 'task' && !isUnassessed(one))
+  const stands = standing.items.filter((item) => isPressing(item) && item.from !== 'task' && !isUnassessed(item))
   const iso = (ms: number): string => new Date(ms).toISOString()
   return {
     caseId: record.id,
@@ -86,7 +86,7 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
     level: standing.level,
     headline: standing.headline,
     happened: shiftStory(record, episode, sinceMs(record, nowMs), nowMs),
-    known: standing.items.filter((one) => one.level === 'known').map((one) => one.text),
+    known: standing.items.filter((item) => item.level === 'known').map((item) => item.text),
     careful: carefulFlags.filter((flag) => episode.flags.includes(flag)).map(flagLabel),
     unassessed: standing.items.filter(isUnassessed).length,
     stands: stands.map(({ level, text, sinceMs }) => ({ level, text, sinceAt: iso(sinceMs) })),
@@ -120,7 +120,11 @@ function doneSince(record: CaseRecord, fromMs: number): readonly DoneAbout[] {
       at,
       by,
     })),
-    ...(record.seniorDecisions ?? []).map((one) => ({ text: `${one.by} decided: ${one.what}`, at: one.at, by: one.enteredBy })),
+    ...(record.seniorDecisions ?? []).map((seniorDecision) => ({
+      text: `${seniorDecision.by} decided: ${seniorDecision.what}`,
+      at: seniorDecision.at,
+      by: seniorDecision.enteredBy,
+    })),
     ...(record.changes ?? []).map(({ what, at, by }) => ({ text: spoken(what), at, by })),
     ...(record.tasks ?? []).map(({ text, outcome, reason, at, by }) => ({
       text: outcome === 'done' ? text : `${text} ${spoken(outcome)}: ${reason}`,

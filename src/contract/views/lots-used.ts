@@ -29,8 +29,8 @@ export function usedItems(plan: Plan): readonly UsedItem[] {
   const devices = takenItems(plan)
   // A sized device is among the materials too, by its kind alone.
   const isDevice = ({ id, item }: Material): boolean =>
-    devices.some((one) => one.id === id) || (devices.length > 0 && findTechnique(item) !== null)
-  const materials = plan.materials.filter((one) => !isDevice(one))
+    devices.some((device) => device.id === id) || (devices.length > 0 && findTechnique(item) !== null)
+  const materials = plan.materials.filter((material) => !isDevice(material))
   if (materials.length + devices.length === 0) return technique?.comesOff.length ? [{ id: 'device', label: name, isOf: () => false }] : []
   return [
     ...materials.map((material) => ({
@@ -66,9 +66,9 @@ export function lotsToPick(
   movements: readonly Pick<StockMovement, 'lotId' | 'caseId' | 'delta'>[],
   caseId: string,
 ): readonly { readonly lot: string; readonly isTaken: boolean }[] {
-  const taken = new Set(movements.filter((one) => one.caseId === caseId && one.delta < 0).map((one) => one.lotId))
+  const taken = new Set(movements.filter((movement) => movement.caseId === caseId && movement.delta < 0).map((movement) => movement.lotId))
   const lots = lines.filter(item.isOf).flatMap((line) => line.lots)
-  const numbers = [...new Set(lots.map((one) => one.lot))].map((lot) => ({
+  const numbers = [...new Set(lots.map((lot) => lot.lot))].map((lot) => ({
     lot,
     isTaken: lots.some((one) => one.lot === lot && taken.has(one.lotId)),
   }))

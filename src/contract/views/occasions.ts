@@ -22,7 +22,7 @@ interface Remembered {
 const remembered = new WeakMap<readonly Measurement[], Remembered>()
 
 function nameOccasions(record: Occasioned): readonly Measurement[] {
-  const bounds = [...(record.appliedAt ? [record.appliedAt] : []), ...(record.changes ?? []).map((one) => one.at)].map((at) =>
+  const bounds = [...(record.appliedAt ? [record.appliedAt] : []), ...(record.changes ?? []).map((change) => change.at)].map((at) =>
     Date.parse(at),
   )
   const byKey = new Map<string, Measurement[]>()
@@ -34,6 +34,8 @@ function nameOccasions(record: Occasioned): readonly Measurement[] {
   }
   const names = new Map<Measurement, string>()
   for (const same of byKey.values())
-    splitOccasions(same, bounds).forEach((readings, index) => readings.forEach((one) => names.set(one, `occasion-${index + 1}`)))
-  return record.measurements.map((one) => (one.occasion === undefined ? { ...one, occasion: names.get(one) ?? 'occasion-1' } : one))
+    splitOccasions(same, bounds).forEach((readings, index) => readings.forEach((reading) => names.set(reading, `occasion-${index + 1}`)))
+  return record.measurements.map((measurement) =>
+    measurement.occasion === undefined ? { ...measurement, occasion: names.get(measurement) ?? 'occasion-1' } : measurement,
+  )
 }

@@ -13,7 +13,7 @@ import type { EpisodeRecord } from '../records/episode'
 import type { RunRecord, RunStartedBody } from '../records/run'
 
 /** The technique that opens casts. */
-export const openingTechnique = techniques.find((one) => one.opensCasts)?.id ?? ''
+export const openingTechnique = techniques.find((technique) => technique.opensCasts)?.id ?? ''
 
 /** Whether a technique puts on what is opened on its own case. */
 export function isCastTechnique(technique: string): boolean {
@@ -22,7 +22,7 @@ export function isCastTechnique(technique: string): boolean {
 
 /** The cast that a case put on, as opening it reads it, at a moment. */
 export function castOf(record: CaseRecord, at: string): Device {
-  const material = castMaterials.find((one) => one === record.accepted?.plan.options['material'])
+  const material = castMaterials.find((castMaterial) => castMaterial === record.accepted?.plan.options['material'])
   const layers = decisionInRole(record.accepted?.plan, 'layers-on')?.value
   const topCm = castTopCm(record.accepted?.plan)
   return {

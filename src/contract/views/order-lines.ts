@@ -11,7 +11,8 @@ export function orderLines({ orders, options }: Pick<CaseRecord, 'orders' | 'opt
   }
   if (orders && isWeightOrdered(orders)) lines.push(`Weight may be put on it: ${orders.weight?.allowed ?? 'as ordered'}`)
   if (orders?.weight?.withdrawn) lines.push('No weight: the order was withdrawn')
-  if (orders?.wedges?.length) lines.push(`Heel wedges: ${orders.wedges.map((one) => `${one.count} from week ${one.week}`).join(', ')}`)
+  if (orders?.wedges?.length)
+    lines.push(`Heel wedges: ${orders.wedges.map((wedge) => `${wedge.count} from week ${wedge.week}`).join(', ')}`)
   if (orders?.spine) lines.push(`Spine: up to ${orders.spine.posture}${orders.spine.by ? `, ${orders.spine.by}` : ', by nobody named'}`)
   if (orders?.oxygen && orders.oxygen !== 'none') lines.push(`Oxygen by ${orders.oxygen}`)
   if (orders?.woundPlan) lines.push('The wound has a plan')

@@ -35,7 +35,9 @@ export function gapsOf(record: CaseRecord, episode: EpisodeRecord): readonly Pro
   const asked = findTechnique(plan.technique)?.measurements(toClinicalCase(record, episode), plan.options) ?? []
   const needed = asked.filter((one) => one.need === 'required').map((one) => `measurements/${one.definition.id}`)
   const isGap = (one: Problem): boolean => one.code === 'missing' || one.code === 'implausible'
-  return plan.problems.filter((one) => isGap(one) && needed.some((path) => one.path === path || one.path.startsWith(`${path}/`)))
+  return plan.problems.filter(
+    (problem) => isGap(problem) && needed.some((path) => problem.path === path || problem.path.startsWith(`${path}/`)),
+  )
 }
 
 /** The run that puts the case's own device on. */
@@ -64,7 +66,7 @@ export function isOfProductAlone(record: CaseRecord, episode: Pick<EpisodeRecord
 export function changeWaiting(record: CaseRecord, episode: Pick<EpisodeRecord, 'factsAt'>, made: Plan): WaitingChange | null {
   if (!record.accepted) return null
   // Once it is on, a lost pulse is answered by what stands: nobody has to take a change of the application for it.
-  const live = record.appliedAt === null ? made : { ...made, cautions: made.cautions.filter((one) => one.code !== pulseAbsent) }
+  const live = record.appliedAt === null ? made : { ...made, cautions: made.cautions.filter((caution) => caution.code !== pulseAbsent) }
   const bringsStop = cautionsBrought(record.accepted.plan.cautions, live.cautions).some((one) => one.level === 'stop' && !one.overruled)
   const isNews = !bringsStop && isOfProductAlone(record, episode)
   const changes = waitingChange(record.accepted.plan, live)
@@ -95,8 +97,8 @@ export function changeWords({
   return [
     ...cautionsNew.map((text) => `New: ${text}`),
     ...cautionsRaised.map((text) => `Weighs more: ${text}`),
-    ...decisions.map((one) => `${one.label} ${arrow(one.before, one.after)}`),
-    ...materials.map((one) => arrow(one.before, one.after)),
+    ...decisions.map((decision) => `${decision.label} ${arrow(decision.before, decision.after)}`),
+    ...materials.map((material) => arrow(material.before, material.after)),
     ...stepsNew.map((text) => `Step new: ${text}`),
     ...stepsGone.map((text) => `Step gone: ${text}`),
     ...stepsReworded.map((one) => `Step now: ${one.after}`),

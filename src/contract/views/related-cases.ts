@@ -57,8 +57,10 @@ export function wearWords({ appliedAt, offAt, pulls }: Pick<RelatedCase, 'applie
 
 /** Readings that come along to another device of the same patient: all but those that a later one stands for. */
 export function readingsToCarry({ measurements }: Pick<CaseRecord, 'measurements'>): readonly CarriedReading[] {
-  const replaced = new Set(measurements.flatMap((one) => one.supersedes ?? []))
-  return measurements.filter((one): one is Measurement & { key: string } => one.key !== undefined && !replaced.has(one.key))
+  const replaced = new Set(measurements.flatMap((measurement) => measurement.supersedes ?? []))
+  return measurements.filter(
+    (measurement): measurement is Measurement & { key: string } => measurement.key !== undefined && !replaced.has(measurement.key),
+  )
 }
 
 /** Cases that a look at the limb of this one serves: its own, and that of the device which it replaced. */

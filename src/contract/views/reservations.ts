@@ -12,6 +12,6 @@ export function reservationsOf(plan: Plan, lines: readonly StockLine[]): readonl
     const line = lines.find((one) => one.item.item === material.item && one.item.widthCm === (material.widthCm ?? undefined))
     add(line?.itemCode, material.rolls ?? material.pieces ?? 1)
   }
-  for (const { value, isItem } of takenItems(plan)) add(lines.find((one) => isItem(one.item, value))?.itemCode, 1)
+  for (const { value, isItem } of takenItems(plan)) add(lines.find((line) => isItem(line.item, value))?.itemCode, 1)
   return [...wanted].map(([itemCode, count]) => ({ itemCode, count }))
 }

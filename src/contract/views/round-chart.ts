@@ -20,7 +20,7 @@ export interface RoundChart {
 export function roundsDone(record: CaseRecord, episode: EpisodeRecord): readonly RoundRecord[] {
   const served = casesServed(record)
   return episode.rounds
-    .filter((one) => one.outcome === 'done' && (one.isBaseline || one.cases.some((id) => served.includes(id))))
+    .filter((round) => round.outcome === 'done' && (round.isBaseline || round.cases.some((id) => served.includes(id))))
     .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
 }
 
@@ -39,17 +39,17 @@ export function chartOf(record: CaseRecord, episode: EpisodeRecord, most = 3): R
     done.length === 0
       ? []
       : standCaseRounds(record, episode, lastMs).judged.flatMap(({ round, verdict }) =>
-          verdict.findings.some((one) => one.level === 'urgent') ? [round.at] : [],
+          verdict.findings.some((finding) => finding.level === 'urgent') ? [round.at] : [],
         ),
   )
   const older = done.slice(0, -most).filter(({ at }) => urgent.has(at) && lastMs - Date.parse(at) <= urgentForMs)
   const rounds = [...older.slice(-mostUrgent), ...done.slice(-most)]
-  const entered = rounds.map((one) => new Map(observationsOf(one).map(({ item, value }) => [item, value])))
+  const entered = rounds.map((round) => new Map(observationsOf(round).map(({ item, value }) => [item, value])))
   const ids = [...new Set(entered.flatMap((one) => [...one.keys()]))]
   return {
-    times: rounds.map((one) => one.at),
-    by: rounds.map((one) => one.by),
-    isUrgent: rounds.map((one) => urgent.has(one.at)),
+    times: rounds.map((round) => round.at),
+    by: rounds.map((round) => round.by),
+    isUrgent: rounds.map((round) => urgent.has(round.at)),
     rows: ids.map((id) => ({ id, label: nameOfId(id), values: entered.map((one) => one.get(id) ?? '') })),
   }
 }

@@ -79,7 +79,11 @@ export function summariseRun(
         .map((entry) => ({ at: entry.at, by: entry.by, text: `${label(entry.stepId)}${entry.outcome === 'skipped' ? ': skipped' : ''}` })),
     },
     { id: 'spite', title: 'Kept in spite', lines: spiteOf(record, [run]) },
-    { id: 'deviations', title: 'Deviations', lines: findDeviations(steps, run.steps).map((one) => describeDeviation(one, label)) },
+    {
+      id: 'deviations',
+      title: 'Deviations',
+      lines: findDeviations(steps, run.steps).map((deviation) => describeDeviation(deviation, label)),
+    },
     {
       id: 'angles',
       title: 'Angles',
@@ -95,10 +99,10 @@ export function summariseRun(
     {
       id: 'pulls',
       title: 'Pull',
-      lines: (run.pulls ?? []).map((one) => ({
-        at: one.at,
-        by: one.by,
-        text: `${one.kg === null ? 'not read' : `${one.kg} kg by ${one.tool}`}; pain ${one.painBefore ?? 'not asked'} before, ${one.painAfter ?? 'not asked'} after; length ${one.isEqualLength ? 'as the other leg' : 'not compared or not equal'}`,
+      lines: (run.pulls ?? []).map((pull) => ({
+        at: pull.at,
+        by: pull.by,
+        text: `${pull.kg === null ? 'not read' : `${pull.kg} kg by ${pull.tool}`}; pain ${pull.painBefore ?? 'not asked'} before, ${pull.painAfter ?? 'not asked'} after; length ${pull.isEqualLength ? 'as the other leg' : 'not compared or not equal'}`,
       })),
     },
     { id: 'straps', title: 'Straps', lines: strapLines(run, plan) },
@@ -107,17 +111,19 @@ export function summariseRun(
     {
       id: 'figures',
       title: 'Planned figures',
-      lines: decisionsInRole(plan, 'recorded').map((one) => plain(`${one.label}: ${one.display}${one.overruled ? ' (overruled)' : ''}`)),
+      lines: decisionsInRole(plan, 'recorded').map((decision) =>
+        plain(`${decision.label}: ${decision.display}${decision.overruled ? ' (overruled)' : ''}`),
+      ),
     },
     {
       id: 'crew',
       title: 'Hands',
       lines: [
         ...(record.crew ?? []).map((one) => plain(`${one.name} ${gripWords(one.place, plan.geometry.body)}`)),
-        ...(run.handOvers ?? []).map((one) => ({
-          at: one.at,
-          by: one.by,
-          text: `handed over ${gripWords(one.place, plan.geometry.body)}: ${one.from || 'unnamed'} to ${one.to}`,
+        ...(run.handOvers ?? []).map((handOver) => ({
+          at: handOver.at,
+          by: handOver.by,
+          text: `handed over ${gripWords(handOver.place, plan.geometry.body)}: ${handOver.from || 'unnamed'} to ${handOver.to}`,
         })),
       ],
     },
@@ -132,20 +138,20 @@ export function summariseRun(
     {
       id: 'troubles',
       title: 'What went wrong',
-      lines: (run.troubles ?? []).map((one) => ({
-        at: one.at,
-        by: one.by,
-        text: `${one.label}${one.stepId ? ` at ${label(one.stepId)}` : ''}${one.note ? `: ${one.note}` : ''}`,
+      lines: (run.troubles ?? []).map((trouble) => ({
+        at: trouble.at,
+        by: trouble.by,
+        text: `${trouble.label}${trouble.stepId ? ` at ${label(trouble.stepId)}` : ''}${trouble.note ? `: ${trouble.note}` : ''}`,
       })),
     },
     { id: 'side', title: 'Side', lines: sideLines(record) },
     {
       id: 'incidents',
       title: 'Incidents reported',
-      lines: (record.incidents ?? []).map((one) => ({
-        at: one.at,
-        by: one.by,
-        text: `${one.what}; ${harmWords[one.harm]}${one.lot ? `; lot ${one.lot}` : ''}`,
+      lines: (record.incidents ?? []).map((incident) => ({
+        at: incident.at,
+        by: incident.by,
+        text: `${incident.what}; ${harmWords[incident.harm]}${incident.lot ? `; lot ${incident.lot}` : ''}`,
       })),
     },
     {
@@ -153,20 +159,20 @@ export function summariseRun(
       title: 'Notes',
       lines: record.notes
         .filter(
-          (one) =>
-            Date.parse(one.at) >= Date.parse(run.startedAt) &&
-            (!last || isOpeningRun(run) || !record.appliedAt || Date.parse(one.at) <= Date.parse(record.appliedAt) + 3_600_000),
+          (note) =>
+            Date.parse(note.at) >= Date.parse(run.startedAt) &&
+            (!last || isOpeningRun(run) || !record.appliedAt || Date.parse(note.at) <= Date.parse(record.appliedAt) + 3_600_000),
         )
         .slice(-20)
-        .map((one) => ({ at: one.at, by: one.by, text: one.text })),
+        .map((note) => ({ at: note.at, by: note.by, text: note.text })),
     },
     {
       id: 'standing',
       title: 'What stands',
-      lines: standingOf(record, episode, live && { cautions: live }, nowMs).items.map((one) => ({
-        at: new Date(one.sinceMs).toISOString(),
-        by: one.settled ? `settled by ${one.settled.by}` : '',
-        text: `${one.level}: ${one.text}`,
+      lines: standingOf(record, episode, live && { cautions: live }, nowMs).items.map((item) => ({
+        at: new Date(item.sinceMs).toISOString(),
+        by: item.settled ? `settled by ${item.settled.by}` : '',
+        text: `${item.level}: ${item.text}`,
       })),
     },
     {
@@ -187,7 +193,11 @@ export function summariseRun(
         })),
     },
   ]
-  return { title: isOpeningRun(run) ? 'Opening record' : 'Run record', facts, sections: sections.filter((one) => one.lines.length > 0) }
+  return {
+    title: isOpeningRun(run) ? 'Opening record' : 'Run record',
+    facts,
+    sections: sections.filter((section) => section.lines.length > 0),
+  }
 }
 
 const mostRounds = 8
@@ -202,7 +212,7 @@ function isOfRun(run: RunRecord, { at, isBaseline }: Pick<RoundRecord, 'at' | 'i
 
 /** What a run used; of what stays on, its lots as far as anybody asked. */
 function materialLines(record: CaseRecord, run: RunRecord, plan: Plan): readonly SummaryLine[] {
-  return kindOfRun(run) === 'application' ? lotLines(record, plan).map(lotLine) : usedItems(plan).map((one) => plain(one.label))
+  return kindOfRun(run) === 'application' ? lotLines(record, plan).map(lotLine) : usedItems(plan).map((usedItem) => plain(usedItem.label))
 }
 
 function lotLine({ label, answer }: LotLine): SummaryLine {

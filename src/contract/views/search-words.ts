@@ -17,7 +17,7 @@ export function searchWords(record: CaseRecord, episode: EpisodeRecord): string 
   const { judged } = standCaseRounds(record, episode, Date.parse(record.openedAt))
   const text = [
     patientLabel(episode),
-    ...(episode.merges ?? []).map((one) => one.before.patient.name),
+    ...(episode.merges ?? []).map((merge) => merge.before.patient.name),
     patient.number,
     patient.born,
     episode.place,
@@ -27,10 +27,10 @@ export function searchWords(record: CaseRecord, episode: EpisodeRecord): string 
     injury ? spoken(injury.pattern) : '',
     record.ended ? endingWords[record.ended.how] : '',
     record.removedAt ? 'taken off' : '',
-    ...judged.flatMap(({ round, verdict }) => [round.by, ...verdict.findings.map((one) => `${one.code} ${one.text ?? ''}`)]),
-    ...(record.troubles ?? []).map((one) => `${one.label} ${one.by}`),
-    ...(record.incidents ?? []).map((one) => `incident ${one.lot} ${one.by}`),
-    ...(record.tasks ?? []).map((one) => one.by),
+    ...judged.flatMap(({ round, verdict }) => [round.by, ...verdict.findings.map((finding) => `${finding.code} ${finding.text ?? ''}`)]),
+    ...(record.troubles ?? []).map((trouble) => `${trouble.label} ${trouble.by}`),
+    ...(record.incidents ?? []).map((incident) => `incident ${incident.lot} ${incident.by}`),
+    ...(record.tasks ?? []).map((task) => task.by),
     record.accepted?.by ?? '',
     record.ended?.by ?? '',
   ].join(' ')

@@ -15,8 +15,8 @@ export interface SheetRow {
 
 /** The steps in the order in which they were done, then those that were left out. */
 export function sheetRows(score: StationScore, bands: readonly StepBand[]): readonly SheetRow[] {
-  const bandOf = (id: string): StepBand | null => bands.find((one) => one.stepId === id) ?? null
-  const broken = score.pairs.filter((one) => one.isBroken)
+  const bandOf = (id: string): StepBand | null => bands.find((band) => band.stepId === id) ?? null
+  const broken = score.pairs.filter((pair) => pair.isBroken)
   return [
     ...score.steps.map(({ stepId, atMs, tookMs }) => ({
       step: stepName({ id: stepId }),

@@ -38,7 +38,7 @@ export function shiftStory(record: CaseRecord, episode: EpisodeRecord, sinceMs: 
         : [{ at, by, text: label }, ...(ended ? [{ at: ended.at, by: ended.by, text: `${label}: over, ${ended.word}` }] : [])],
     ),
   ]
-  return lines.filter((one) => Date.parse(one.at) >= sinceMs).sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+  return lines.filter((line) => Date.parse(line.at) >= sinceMs).sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
 }
 
 /** For each item that a round found urgent: when it was lost, when it was well last, when it was well again. */
@@ -52,7 +52,7 @@ function lossesOf(judged: readonly JudgedRound[]): readonly StoryLine[] {
       if (is === was) return []
       const name = nameOfId(id)
       if (!is) return [{ at: round.at, by: round.by, text: `Well again: ${name}` }]
-      const found = verdict.findings.find((one) => `${one.part}/${one.item}` === id)?.text ?? name
+      const found = verdict.findings.find((finding) => `${finding.part}/${finding.item}` === id)?.text ?? name
       return [
         {
           at: round.at,
@@ -66,12 +66,12 @@ function lossesOf(judged: readonly JudgedRound[]): readonly StoryLine[] {
 }
 
 function urgentIn({ findings }: JudgedRound['verdict']): readonly string[] {
-  return findings.filter((one) => one.level === 'urgent').map((one) => `${one.part}/${one.item}`)
+  return findings.filter((finding) => finding.level === 'urgent').map((finding) => `${finding.part}/${finding.item}`)
 }
 
 /** Whether a look found nothing of an item, or only what was there from the start. */
 function isWell({ findings }: JudgedRound['verdict'], id: string): boolean {
-  return !findings.some((one) => `${one.part}/${one.item}` === id && one.level !== 'none' && one.level !== 'known')
+  return !findings.some((finding) => `${finding.part}/${finding.item}` === id && finding.level !== 'none' && finding.level !== 'known')
 }
 
 function lower(text: string): string {

@@ -20,10 +20,10 @@ export function sideLines(record: CaseRecord): readonly SideLine[] {
   const lines: readonly SideLine[] = [
     ...(change ? [{ at: change.at, by: change.by, text: `Side changed: ${change.from} → ${change.to}. ${change.reason}` }] : []),
     ...(change?.checked ? [{ ...change.checked, text: 'Identity and side read aloud afresh' }] : []),
-    ...(record.sideAnswers ?? []).map((one) => ({
-      at: one.at,
-      by: one.by,
-      text: `Looked which limb it is on (${one.on}${one.hurt ? `, hurt is the ${one.hurt}` : ''}): ${one.undone ? 'a slip, taken back' : found[verdictOf(one)]}`,
+    ...(record.sideAnswers ?? []).map((sideAnswer) => ({
+      at: sideAnswer.at,
+      by: sideAnswer.by,
+      text: `Looked which limb it is on (${sideAnswer.on}${sideAnswer.hurt ? `, hurt is the ${sideAnswer.hurt}` : ''}): ${sideAnswer.undone ? 'a slip, taken back' : found[verdictOf(sideAnswer)]}`,
     })),
     ...(record.takenOff ?? []).map(({ at, by }) => ({ at, by, text: 'Taken off the wrong limb' })),
   ]

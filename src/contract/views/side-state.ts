@@ -20,12 +20,12 @@ const covering: readonly StepRole[] = ['first-layer', ...onRoles]
 
 /** The last answer to "which limb is it on?" that was no slip. */
 export function sideAnswerOf({ sideAnswers }: Pick<CaseRecord, 'sideAnswers'>): SideAnswer | null {
-  return sideAnswers?.findLast((one) => !one.undone) ?? null
+  return sideAnswers?.findLast((sideAnswer) => !sideAnswer.undone) ?? null
 }
 
 /** The trouble "wrong side" that nobody has settled yet. */
 export function doubtedSide({ troubles }: Pick<CaseRecord, 'troubles'>): TroubleRecord | null {
-  return troubles?.findLast((one) => one.troubleId === wrongSideId && !one.ended) ?? null
+  return troubles?.findLast((trouble) => trouble.troubleId === wrongSideId && !trouble.ended) ?? null
 }
 
 /** What the case asks for about its side. */

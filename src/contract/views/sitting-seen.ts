@@ -19,7 +19,7 @@ interface Asker {
 
 /** Whether somebody may see a sitting at all: it is their own; they may examine it; or they train people. */
 export function maySee({ way, candidates }: Pick<Sitting, 'way' | 'candidates'>, { id, roles }: Asker): boolean {
-  if (candidates.some((one) => one.id === id) || hasRight(roles, 'train')) return true
+  if (candidates.some((candidate) => candidate.id === id) || hasRight(roles, 'train')) return true
   return way !== 'alone' && hasRight(roles, 'decide')
 }
 
@@ -37,7 +37,7 @@ export function isAbandoned({ begunAt, station }: Pick<Sitting, 'begunAt' | 'sta
 export function isOver(sitting: Pick<Sitting, 'examiners' | 'begunAt' | 'station'>, nowMs: number): boolean {
   const { examiners } = sitting
   if (examiners.length === 0) return false
-  return isAbandoned(sitting, nowMs) || examiners.every((one) => runOf(one.marks).endedMs !== null)
+  return isAbandoned(sitting, nowMs) || examiners.every((examiner) => runOf(examiner.marks).endedMs !== null)
 }
 
 /**
@@ -46,12 +46,12 @@ export function isOver(sitting: Pick<Sitting, 'examiners' | 'begunAt' | 'station
  */
 export function seenBy(sitting: Sitting, asker: Asker, nowMs: number): SeenSitting {
   const isEnded = isOver(sitting, nowMs)
-  const isCandidate = sitting.candidates.some((one) => one.id === asker.id)
-  const shown = isEnded ? sitting.examiners : sitting.examiners.filter((one) => one.id === asker.id)
+  const isCandidate = sitting.candidates.some((candidate) => candidate.id === asker.id)
+  const shown = isEnded ? sitting.examiners : sitting.examiners.filter((examiner) => examiner.id === asker.id)
   return {
     sitting: { ...sitting, examiners: shown },
     isEnded,
     isCandidate,
-    told: [...new Set(sitting.examiners.flatMap((one) => runOf(one.marks).told))],
+    told: [...new Set(sitting.examiners.flatMap((examiner) => runOf(examiner.marks).told))],
   }
 }

@@ -44,7 +44,7 @@ export function sheetsOf(sitting: Pick<Sitting, 'station' | 'examiners' | 'begun
     result: first
       ? {
           total: Math.round(mean((score) => score.total) * 10) / 10,
-          hasPassed: sheets.every((one) => one.score.hasPassed),
+          hasPassed: sheets.every((sheet) => sheet.score.hasPassed),
           tookMs: Math.round(mean((score) => score.tookMs)),
         }
       : null,

@@ -50,7 +50,7 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
     lookedAtMs: looked ? Date.parse(looked.round.at) : null,
     plan: {
       inForce,
-      waiting: (live?.cautions ?? []).filter((one) => one.level === 'stop' || !isOfProductAlone(record, episode)),
+      waiting: (live?.cautions ?? []).filter((caution) => caution.level === 'stop' || !isOfProductAlone(record, episode)),
       sinceMs: Date.parse(record.accepted?.at ?? record.openedAt),
       steps: record.accepted?.plan.procedure.steps ?? [],
       doneSteps: countingRuns(record).flatMap((run) => run.steps.filter((step) => step.outcome === 'done').map((step) => step.stepId)),
@@ -91,9 +91,9 @@ function afterCheckFromMs(record: CaseRecord): number {
   const run = countingRuns(record).findLast(
     (one) => !isOpeningRun(one) && appliedAt !== null && Date.parse(one.startedAt) <= Date.parse(appliedAt),
   )
-  const asked = run?.steps.findLast((one) => one.stepId === afterCheckId && one.outcome === 'done')
+  const asked = run?.steps.findLast((step) => step.stepId === afterCheckId && step.outcome === 'done')
   if (!run || !asked) return Infinity
-  const before = run.steps.filter((one) => Date.parse(one.at) <= Date.parse(asked.at))
+  const before = run.steps.filter((step) => Date.parse(step.at) <= Date.parse(asked.at))
   return freshSince({ id: afterCheckId }, before, run.startedAt)
 }
 
@@ -248,17 +248,17 @@ function owedItems(record: CaseRecord, episode: EpisodeRecord, nowMs: number): r
 /** What owed work found and has not been found well since; what is off no longer presses. */
 function taskItems(record: CaseRecord): readonly OtherItem[] {
   if (record.removedAt !== null) return []
-  return taskFindings(record).map((one): OtherItem => ({
-    id: `care/${one.id}`,
+  return taskFindings(record).map((taskFinding): OtherItem => ({
+    id: `care/${taskFinding.id}`,
     from: 'reading',
-    level: one.level,
-    danger: one.danger,
-    text: one.text,
+    level: taskFinding.level,
+    danger: taskFinding.danger,
+    text: taskFinding.text,
     part: null,
-    sinceMs: Date.parse(one.sinceAt),
-    ...(one.item ? { asItem: one.item } : {}),
-    ...(one.ownSteps ? { ownSteps: one.ownSteps } : {}),
-    lookedAtMs: Date.parse(one.at),
+    sinceMs: Date.parse(taskFinding.sinceAt),
+    ...(taskFinding.item ? { asItem: taskFinding.item } : {}),
+    ...(taskFinding.ownSteps ? { ownSteps: taskFinding.ownSteps } : {}),
+    lookedAtMs: Date.parse(taskFinding.at),
     binds: free,
     ends: 'The same look, found well.',
     isEndedByWord: false,

@@ -34,7 +34,7 @@ const pullAgainMin = 15
 export function taskFindings(record: CaseRecord): readonly TaskFinding[] {
   const technique = findTechnique(record.technique)
   const plan = record.accepted?.plan
-  const kinds = new Map(tasksOf(plan?.schedule ?? []).map((one) => [one.id, one]))
+  const kinds = new Map(tasksOf(plan?.schedule ?? []).map((task) => [task.id, task]))
   const found = new Map<string, TaskFinding>()
   for (const done of record.tasks ?? []) {
     const task = kinds.get(done.taskId)

@@ -27,7 +27,7 @@ function endedEarly(run: RunRecord, timer: TimerRecord): { readonly after: strin
 
 /** Water and room in which a run was wetted, in words; as it is set now where nothing was wetted yet. */
 export function wettedWords(run: RunRecord, setup: CaseSetup): string {
-  const wetted = [...new Set(run.timers.flatMap((one) => (one.wetIn ? [words(one.wetIn)] : [])))]
+  const wetted = [...new Set(run.timers.flatMap((timer) => (timer.wetIn ? [words(timer.wetIn)] : [])))]
   return wetted.length > 0 ? `${wetted.join('; then ')}, at wetting` : `${words(setup)}, as set`
 }
 

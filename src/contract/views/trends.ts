@@ -50,14 +50,14 @@ function answerTrends(record: CaseRecord): readonly Series[] {
         const answer = answers[ask.id]
         if (answer === undefined) return []
         if (ask.kind === 'figure') return [{ at, value: Number(answer), words: `${answer} ${ask.unit}` }]
-        const place = ask.choices.findIndex((one) => one.value === answer)
+        const place = ask.choices.findIndex((choice) => choice.value === answer)
         return place < 0 ? [] : [{ at, value: place, words: ask.choices[place]!.label }]
       })
       return [
         {
           id: `${task.id}/${ask.id}`,
           label: ask.label,
-          grades: ask.kind === 'choice' ? ask.choices.map((one) => one.label) : null,
+          grades: ask.kind === 'choice' ? ask.choices.map((choice) => choice.label) : null,
           unit: ask.kind === 'figure' ? ask.unit : '',
           points,
         },

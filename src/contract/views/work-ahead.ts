@@ -15,7 +15,9 @@ export function workAhead(record: CaseRecord, episode: EpisodeRecord, nowMs: num
   const untilMs = nowMs + aheadOnBoardH * 3_600_000
   const owed = workOwed(record, episode, nowMs)
   const next = owed.find((one) => one.kind === 'round')
-  const later = next ? caseRounds(record, episode, nowMs).filter((one) => one.doneAt === null && one.dueAt > next.dueAt) : []
+  const later = next
+    ? caseRounds(record, episode, nowMs).filter((caseRound) => caseRound.doneAt === null && caseRound.dueAt > next.dueAt)
+    : []
   const rounds = later.map((one) => ({ ...one, kind: 'round' as const, name: 'Round' }))
   return [...owed, ...rounds]
     .filter((one) => one.dueAt <= untilMs)

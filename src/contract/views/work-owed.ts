@@ -52,7 +52,7 @@ export function workOwed(record: CaseRecord, episode: EpisodeRecord, nowMs: numb
     ? [{ id: 'round', kind: 'round', name: 'Round', text: 'Round', dueAt: round.dueAt, graceMin: round.graceMin, lastDoneAt: null }]
     : []
   if (record.removedAt !== null) return rounds
-  const done = (record.tasks ?? []).filter((one) => isEnded(one.outcome))
+  const done = (record.tasks ?? []).filter((task) => isEnded(task.outcome))
   const scheduled = liveTasks(record.accepted?.plan.schedule ?? [], record.appliedAt, done)
     // A cast is opened in its own way, and says itself when it was.
     .filter((task) => task.kind !== 'opening' || record.openedUpAt === undefined)
@@ -103,7 +103,7 @@ function withLooksAgain(record: CaseRecord, scheduled: readonly OwedWork[]): rea
 /** Whoever went home with it on is called the next day; whoever is gone is owed nothing here. */
 function homeCheck(record: CaseRecord, { how, at }: NonNullable<CaseRecord['ended']>): readonly OwedWork[] {
   const isDone = (record.tasks ?? []).some(
-    (one) => one.taskId === homeCheckId && isEnded(one.outcome) && Date.parse(one.at) >= Date.parse(at),
+    (task) => task.taskId === homeCheckId && isEnded(task.outcome) && Date.parse(task.at) >= Date.parse(at),
   )
   if (how !== 'home' || isDone) return []
   return [

@@ -99,7 +99,7 @@ function readReplaced(file: FieldReader, problems: Problem[]): string | undefine
   problems.push({
     code: 'unknown-technique',
     path: 'replaces',
-    message: `What it replaces, ${JSON.stringify(id)}, is no technique: use one of ${techniques.map((one) => one.id).join(', ')}, or leave it out.`,
+    message: `What it replaces, ${JSON.stringify(id)}, is no technique: use one of ${techniques.map((technique) => technique.id).join(', ')}, or leave it out.`,
   })
   return undefined
 }

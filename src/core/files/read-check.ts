@@ -40,7 +40,7 @@ export function readCheck(data: unknown): ReadCheck {
     return { clinicalCase: null, rounds: [], told: [], decisions: [], isOn: true, problems: [formatProblem] }
   file.warnUnknown(['format', 'version', 'case', 'on', 'rounds', 'responses', 'seniorDecisions', 'told'], 'a check file', 'unknown-field')
   const read = readCase(file.raw('case'))
-  problems.push(...read.problems.map((one) => ({ ...one, path: one.path ? `case/${one.path}` : 'case' })))
+  problems.push(...read.problems.map((problem) => ({ ...problem, path: problem.path ? `case/${problem.path}` : 'case' })))
   const rounds = file.list('rounds').flatMap((one, index) => {
     const path = `rounds/${index}`
     const round = readRound(one, path, problems)
@@ -81,7 +81,7 @@ function reportInjuredPart(clinicalCase: ClinicalCase, round: RoundInput, path: 
     return
   }
   const injured = injuredLimb(clinicalCase)
-  const isLookedAt = injured ? round.limbs.some((one) => one.limb === injured.limb && one.side === injured.side) : round.limbs.length > 0
+  const isLookedAt = injured ? round.limbs.some((limb) => limb.limb === injured.limb && limb.side === injured.side) : round.limbs.length > 0
   if (isLookedAt) return
   const what = injured ? `injured ${injured.side} ${injured.limb}` : 'injured limb'
   problems.push({ code: 'missing', path: `${path}/limbs`, message: `The ${what} was not looked at: add what was found on it to "limbs".` })

@@ -11,5 +11,5 @@ export type SlowTask =
 
 /** The input of one slow decision among those that a plan asks for; null when it does not. */
 export function taskOf<D extends SlowTask['decision']>(tasks: readonly SlowTask[], decision: D): Extract<SlowTask, { decision: D }> | null {
-  return tasks.find((one): one is Extract<SlowTask, { decision: D }> => one.decision === decision) ?? null
+  return tasks.find((task): task is Extract<SlowTask, { decision: D }> => task.decision === decision) ?? null
 }

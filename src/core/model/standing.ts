@@ -89,7 +89,7 @@ export interface Standing {
 
 /** What whoever is there does first about an alarm: the first action that nobody has answered for; null where nothing alarms or all is done. */
 export function firstAction({ actions }: Pick<Standing, 'actions'>): StandingAction | null {
-  return actions.find((one) => one.response === null) ?? null
+  return actions.find((action) => action.response === null) ?? null
 }
 
 /** Whether an item was seen, or not seen, at the bedside; the others come from plan, run and list. */
@@ -106,7 +106,7 @@ export function isPressing(item: Pick<StandingItem, 'level'>): boolean {
 
 /** Whether rounds go on, and the case stays on the Board, although its device is off: something found stands above what is known. */
 export function isHeldOpen(items: readonly StandingItem[]): boolean {
-  return items.some((one) => isPressing(one) && one.from !== 'plan' && one.from !== 'task')
+  return items.some((item) => isPressing(item) && item.from !== 'plan' && item.from !== 'task')
 }
 
 /** A level of a round as a level of standing: they share their names. */

@@ -76,7 +76,7 @@ export function isUsualIn(pattern: Pattern, region: Region): boolean {
 
 /** The injury patterns that a part of the body can have: what is asked once the region is known. */
 export function patternsOf(body: BodyRegion): readonly Pattern[] {
-  return patterns.filter((one) => one === 'other' || (bodyByPattern[one] ?? 'leg') === body)
+  return patterns.filter((pattern) => pattern === 'other' || (bodyByPattern[pattern] ?? 'leg') === body)
 }
 
 export const patientFlags = [

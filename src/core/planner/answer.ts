@@ -13,7 +13,8 @@ export interface Said {
 
 /** Reads a plan for the sentence that comes first. */
 export function saidOf(plan: Plan, units: DisplayUnits): Said {
-  const find = (id: string): Plan['decisions'][number] | undefined => plan.decisions.find((one) => one.id === id && one.value !== null)
+  const find = (id: string): Plan['decisions'][number] | undefined =>
+    plan.decisions.find((decision) => decision.id === id && decision.value !== null)
   return {
     brief: (id) => {
       const decision = find(id)
@@ -30,7 +31,7 @@ export function saidOf(plan: Plan, units: DisplayUnits): Said {
  * @example known`Set the pole to ${said.brief('pole-length')}`
  */
 export function known(words: TemplateStringsArray, ...figures: readonly (string | null)[]): string | null {
-  if (figures.some((one) => one === null)) return null
+  if (figures.some((figure) => figure === null)) return null
   return words.reduce((text, part, index) => `${text}${figures[index - 1] ?? ''}${part}`)
 }
 

@@ -32,7 +32,7 @@ export function applySlowResult(
   const decision = withStatus(applyOverrule(made.decision, usable), made.cautions)
   // Whichever was known first, they stand in the order in which the technique declares them: same file, same bytes.
   const place = (id: string | undefined): number =>
-    slowDecisions.some((one) => one === id) ? technique.decisions.findIndex((one) => one.id === id) : -1
+    slowDecisions.some((slowDecision) => slowDecision === id) ? technique.decisions.findIndex((one) => one.id === id) : -1
   return {
     ...plan,
     decisions: [...plan.decisions, decision].sort((a, b) => place(a.id) - place(b.id)),

@@ -36,20 +36,20 @@ export interface PlanChanges {
  */
 export function comparePlans(before: Plan, after: Plan, definitions: readonly DecisionDefinition[] | null = null): PlanChanges {
   const isOpen = (id: string): boolean => [...before.pending, ...after.pending].some((task) => task.decision === id)
-  const isFound = (id: string): boolean => definitions?.some((one) => one.id === id && hasRole(one, 'found')) === true
+  const isFound = (id: string): boolean => definitions?.some((definition) => definition.id === id && hasRole(definition, 'found')) === true
   const ids = [...new Set([...before.decisions, ...after.decisions].map((one) => one.id))].filter(
     (id) => definitions === null || !(isOpen(id) || isFound(id)),
   )
   const decisions = ids.flatMap((id): DecisionChange[] => {
-    const [was, is] = [before, after].map((plan) => plan.decisions.find((one) => one.id === id))
-    const step = definitions?.find((one) => one.id === id)?.step ?? null
+    const [was, is] = [before, after].map((plan) => plan.decisions.find((decision) => decision.id === id))
+    const step = definitions?.find((definition) => definition.id === id)?.step ?? null
     if (was && is && isSameDecision(was, is, step)) return []
     return [{ id, label: (is ?? was)?.label ?? id, before: was?.display ?? null, after: is?.display ?? null }]
   })
   const words = definitions === null ? (text: string): string => text : withoutFigures
   // What a reading of the fit brings stands as a reading: it asks for no other plan.
   const planned = (plan: Plan): readonly Caution[] =>
-    plan.cautions.filter((one) => one.level === 'stop' || one.decisions.length === 0 || !one.decisions.every(isFound))
+    plan.cautions.filter((caution) => caution.level === 'stop' || caution.decisions.length === 0 || !caution.decisions.every(isFound))
   const onlyCautions = (one: Plan, other: Plan): readonly string[] =>
     planned(one)
       .filter((caution) => !other.cautions.some((each) => isSameCaution(caution, each, words)))
@@ -121,7 +121,7 @@ function materialChanges(before: Plan, after: Plan, words: (text: string) => str
     a.item === b.item && a.widthCm === b.widthCm && a.rolls === b.rolls && a.layers === b.layers && words(inWords(a)) === words(inWords(b))
   const ids = [...new Set([...before.materials, ...after.materials].map((one) => one.id))]
   return ids.flatMap((id) => {
-    const [was, is] = [before, after].map((plan) => plan.materials.find((one) => one.id === id))
+    const [was, is] = [before, after].map((plan) => plan.materials.find((material) => material.id === id))
     if (was && is && isSame(was, is)) return []
     return [{ before: was ? inWords(was) : null, after: is ? inWords(is) : null }]
   })

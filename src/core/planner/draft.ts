@@ -121,7 +121,7 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
     require(definition) {
       const estimate = measure(definition)
       const path = `measurements/${definition.id}`
-      if (!estimate && !problems.some((one) => one.path.startsWith(path))) {
+      if (!estimate && !problems.some((problem) => problem.path.startsWith(path))) {
         problems.push({
           code: 'missing',
           path,
@@ -174,11 +174,11 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
       }
     },
     collect() {
-      const marked = mergeCautions(cautions).map((one) =>
-        markOverruled(one, clinicalCase.overrules, decisions, (id) => declaredAs(id).step),
+      const marked = mergeCautions(cautions).map((mergeCaution) =>
+        markOverruled(mergeCaution, clinicalCase.overrules, decisions, (id) => declaredAs(id).step),
       )
       return {
-        decisions: decisions.map((one) => withStatus(one, marked)),
+        decisions: decisions.map((decision) => withStatus(decision, marked)),
         cautions: marked,
         problems,
         materials,

@@ -71,7 +71,7 @@ export function itemsWithFigures(items: readonly string[], materials: readonly M
     fresh.forEach((one) => listed.add(one))
     return own.length === 0 ? [item] : fresh.map(inWords)
   })
-  return [...named, ...materials.filter((one) => !listed.has(one)).map(inWords)]
+  return [...named, ...materials.filter((material) => !listed.has(material)).map(inWords)]
 }
 
 /** A material as it is fetched; a sized device by its size. */

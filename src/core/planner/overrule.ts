@@ -27,7 +27,7 @@ export function applyOverrule(decision: Decision, overrules: readonly Overrule[]
 
 /** A decision with the status of the worst caution that names it, never better than its own. */
 export function withStatus(decision: Decision, cautions: readonly Caution[]): Decision {
-  const levels = cautions.filter((one) => one.decisions.includes(decision.id)).map((one) => one.level)
+  const levels = cautions.filter((caution) => caution.decisions.includes(decision.id)).map((caution) => caution.level)
   const status: DecisionStatus = levels.includes('stop') ? 'stop' : levels.includes('caution') ? 'caution' : decision.status
   return status === decision.status ? decision : { ...decision, status }
 }
@@ -44,7 +44,7 @@ export function markOverruled<C extends Caution>(
   stepOf: (decision: string) => number,
 ): C {
   const [first] = caution.decisions
-  const value = decisions.find((one) => one.id === first)?.value
+  const value = decisions.find((decision) => decision.id === first)?.value
   const figure = typeof value === 'number' ? value : null
   const from = caution.decisions.join('+') || caution.code
   const raised = { ...caution, from, figure }

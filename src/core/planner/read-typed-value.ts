@@ -40,12 +40,12 @@ function readByKind(text: string, definition: DecisionDefinition, unit: Decision
     case 'whole':
       return readFigure(text, unit)
     case 'list': {
-      const figures = splitFigures(text).map((one) => readFigure(one, unit))
-      const wrong = figures.find((one) => !one.ok)
-      return wrong ?? { ok: true, value: figures.flatMap((one) => (one.ok ? [one.value as number] : [])) }
+      const figures = splitFigures(text).map((figure) => readFigure(figure, unit))
+      const wrong = figures.find((figure) => !figure.ok)
+      return wrong ?? { ok: true, value: figures.flatMap((figure) => (figure.ok ? [figure.value as number] : [])) }
     }
     case 'choice':
-      return { ok: true, value: definition.choices(items).find((one) => String(one) === text) ?? text }
+      return { ok: true, value: definition.choices(items).find((choice) => String(choice) === text) ?? text }
     case 'text':
       return { ok: true, value: text }
     case 'yes-no':
@@ -58,7 +58,7 @@ function splitFigures(text: string): readonly string[] {
   if (text === '') return []
   const parted = text.includes(';') ? text.split(';') : text.split(/,\s+|\s+(?=[\d+.−-])/)
   const parts = parted.length === 1 && (text.match(/,/g) ?? []).length > 1 ? text.split(',') : parted
-  return parts.map((one) => one.trim()).filter((one) => one !== '')
+  return parts.map((part) => part.trim()).filter((one) => one !== '')
 }
 
 function readFigure(text: string, unit: DecisionUnit | null): TypedValue {

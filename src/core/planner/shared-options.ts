@@ -56,7 +56,7 @@ export function positionOptionOf(suiting: readonly [Position, ...Position[]]): T
   return {
     id: 'position',
     label: 'Position',
-    values: suiting.flatMap((id) => positionValues.filter((one) => one.id === id)),
+    values: suiting.flatMap((id) => positionValues.filter((positionValue) => positionValue.id === id)),
     default: (clinicalCase) => suiting.find((position) => !refusePosition(clinicalCase, position)) ?? suiting.at(-1) ?? 'seated',
   }
 }

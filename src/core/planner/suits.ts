@@ -22,6 +22,6 @@ export function judgeSuitability(technique: Technique, clinicalCase: ClinicalCas
   judgePlace(draft, technique, values)
   technique.judge?.(draft, values)
   const reasons = draft.collect().cautions.filter((caution) => caution.level !== 'note')
-  const verdict = reasons.some((one) => one.level === 'stop') ? 'stop' : reasons.length > 0 ? 'caution' : 'go'
+  const verdict = reasons.some((reason) => reason.level === 'stop') ? 'stop' : reasons.length > 0 ? 'caution' : 'go'
   return { verdict, reasons }
 }

@@ -34,10 +34,10 @@ export function usableOverrules(
   items: readonly StockItem[],
 ): { readonly overrules: readonly Overrule[]; readonly problems: readonly Problem[] } {
   const problems: Problem[] = []
-  const usable = overrules.filter((one, index) => {
-    if (one.decision === undefined) return true
-    const isLatest = !overrules.some((later, at) => at > index && later.decision === one.decision)
-    const problem = isLatest ? refuseOverrule(technique, one, items) : null
+  const usable = overrules.filter((overrule, index) => {
+    if (overrule.decision === undefined) return true
+    const isLatest = !overrules.some((later, at) => at > index && later.decision === overrule.decision)
+    const problem = isLatest ? refuseOverrule(technique, overrule, items) : null
     if (problem) problems.push({ ...problem, message: `The overrule is not usable. ${problem.message} Set it again.` })
     return isLatest && problem === null
   })

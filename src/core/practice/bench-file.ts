@@ -10,7 +10,7 @@ export function writeBenchFile(bench: Bench, state: BenchState): object {
     version: 1,
     practice: true,
     bench: bench.id,
-    state: Object.fromEntries(allControls(bench).map((one) => [one.id, state[one.id] ?? one.usual])),
+    state: Object.fromEntries(allControls(bench).map((control) => [control.id, state[control.id] ?? control.usual])),
   }
 }
 

@@ -168,7 +168,7 @@ export function allControls(bench: Bench): readonly BenchControl[] {
 
 /** Every control as it stands when nobody turned it. */
 export function usualState(bench: Bench): BenchState {
-  return Object.fromEntries(allControls(bench).map((one) => [one.id, one.usual]))
+  return Object.fromEntries(allControls(bench).map((control) => [control.id, control.usual]))
 }
 
 /** A range control of a state, within its range. */
@@ -180,7 +180,7 @@ export function figureAt(state: BenchState, control: RangeControl): number {
 /** A choice of a state. */
 export function choiceAt(state: BenchState, control: ChoiceControl): string {
   const value = state[control.id]
-  return control.choices.some((one) => one.id === value) ? String(value) : control.usual
+  return control.choices.some((choice) => choice.id === value) ? String(value) : control.usual
 }
 
 /** A value taken to the nearest step of its control, within its range. */

@@ -28,5 +28,5 @@ export const benches: readonly Bench[] = [
 
 /** The bench with an id, or null. */
 export function findBench(id: string): Bench | null {
-  return benches.find((one) => one.id === id) ?? null
+  return benches.find((bench) => bench.id === id) ?? null
 }

@@ -168,7 +168,7 @@ export const braceBench: Bench = {
   },
   fromCase: (_, plan): BenchState | null => {
     const of = (id: string): number | null => {
-      const value = plan.decisions.find((one) => one.id === id)?.value
+      const value = plan.decisions.find((decision) => decision.id === id)?.value
       return typeof value === 'number' ? value : null
     }
     const found = { extension: of('extension-stop'), flexion: of('flexion-stop'), thigh: of('upper-bar'), shank: of('lower-bar') }

@@ -48,7 +48,7 @@ const usualOpeningCm = 2
 /** A chin may drop by this share of the slack that a strap has over one finger's. */
 const dropShare = 1 / Math.PI
 
-const settingsCm = [...new Set(collars.map((one) => Number(one['setting'])))].sort((a, b) => a - b)
+const settingsCm = [...new Set(collars.map((collar) => Number(collar['setting'])))].sort((a, b) => a - b)
 
 /** What a collar's height does to the head: COMPUTATION 15. */
 export const collarBench: Bench = {
@@ -146,11 +146,11 @@ export const collarBench: Bench = {
   },
   fromCase: (clinicalCase, plan): BenchState | null => {
     const of = (id: string): number | null => {
-      const value = clinicalCase.measurements.findLast((one) => one.id === id && one.unit === 'cm')?.value
+      const value = clinicalCase.measurements.findLast((measurement) => measurement.id === id && measurement.unit === 'cm')?.value
       return typeof value === 'number' ? value : null
     }
     if (plan.geometry.body !== 'neck') return null
-    const set = plan.decisions.find((one) => one.id === 'setting')?.value
+    const set = plan.decisions.find((decision) => decision.id === 'setting')?.value
     const found = {
       height: plan.geometry.axes[0]?.lengthCm ?? null,
       girth: of('neck-girth'),

@@ -87,7 +87,7 @@ export const findingsBench: Bench = {
     const stands = (rounds: readonly RoundInput[], atMin: number): RoundsStanding =>
       standRounds({ clinicalCase, rounds, situationAt: () => situation, startMin: baselineMin, isAtRisk: false }, atMin)
     const standing = stands([first, now], nowMin)
-    const shown = standing.findings.filter((one) => one.level !== 'none')
+    const shown = standing.findings.filter((finding) => finding.level !== 'none')
     const verdict = standing.verdicts.at(-1)
     const course = quietCourse([first, now], stands)
     const cautions: BenchCaution[] = []

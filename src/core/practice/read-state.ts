@@ -11,7 +11,7 @@ export interface ReadState {
  * @param entries ids with their text or value; others than this bench's are named too
  */
 export function readState(bench: Bench, entries: Iterable<readonly [string, unknown]>): ReadState {
-  const controls = new Map(allControls(bench).map((one) => [one.id, one]))
+  const controls = new Map(allControls(bench).map((control) => [control.id, control]))
   const problems: string[] = []
   const found: Record<string, number | string> = {}
   for (const [id, value] of entries) {
@@ -24,16 +24,16 @@ export function readState(bench: Bench, entries: Iterable<readonly [string, unkn
     if (read.value === null) problems.push(read.problem)
     else found[id] = read.value
   }
-  return { state: { ...Object.fromEntries([...controls.values()].map((one) => [one.id, one.usual])), ...found }, problems }
+  return { state: { ...Object.fromEntries([...controls.values()].map((control) => [control.id, control.usual])), ...found }, problems }
 }
 
 type ReadValue = { readonly value: number | string } | { readonly value: null; readonly problem: string }
 
 function readValue(control: BenchControl, value: unknown): ReadValue {
   if (control.kind === 'choice') {
-    if (control.choices.some((one) => one.id === value)) return { value: String(value) }
-    const words = control.choices.map((one) => one.label).join(', ')
-    const usual = control.choices.find((one) => one.id === control.usual)?.label ?? control.usual
+    if (control.choices.some((choice) => choice.id === value)) return { value: String(value) }
+    const words = control.choices.map((choice) => choice.label).join(', ')
+    const usual = control.choices.find((choice) => choice.id === control.usual)?.label ?? control.usual
     return { value: null, problem: `${control.label} cannot be “${short(value)}”: it is one of ${words}; ${usual} stands instead.` }
   }
   const { label, unit, least, greatest, usual } = control
@@ -55,6 +55,6 @@ function short(value: unknown): string {
 /** What differs from the usual, for an address: short, and the same for the same state. */
 export function writeState(bench: Bench, state: BenchState): readonly (readonly [string, string])[] {
   return allControls(bench)
-    .filter((one) => state[one.id] !== undefined && state[one.id] !== one.usual)
-    .map((one) => [one.id, String(state[one.id])] as const)
+    .filter((control) => state[control.id] !== undefined && state[control.id] !== control.usual)
+    .map((control) => [control.id, String(state[control.id])] as const)
 }

@@ -182,7 +182,7 @@ function figuresOf({ rig, state }: TriedRig, model: RigModel): BenchAnswer['figu
       value: state.hipShareN,
       unit: 'N',
       digits: 0,
-      working: `Weight of leg and splint, ${model.limb.parts.map((one) => `${one.massKg.toFixed(1)} kg at ${one.atCm.toFixed(0)} cm`).join(', ')}, less the lift.`,
+      working: `Weight of leg and splint, ${model.limb.parts.map((part) => `${part.massKg.toFixed(1)} kg at ${part.atCm.toFixed(0)} cm`).join(', ')}, less the lift.`,
     },
     {
       id: 'cord',

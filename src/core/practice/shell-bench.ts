@@ -70,11 +70,11 @@ export const shellBench: Bench = {
       const decision = plan.decisions.find((one) => one.id === id)
       return decision ? [figureOf(decision)] : []
     })
-    const shown = new Set(figures.map((one) => one.id))
+    const shown = new Set(figures.map((figure) => figure.id))
     return {
       figures,
       cautions: plan.cautions
-        .filter((one) => one.decisions.some((id) => shown.has(id)))
+        .filter((caution) => caution.decisions.some((id) => shown.has(id)))
         .map(({ level, text, why }) => ({ level, text, why })),
       scenes: [
         { kind: 'limb', id: 'trunk', geometry: plan.geometry, notes: {} },
@@ -85,7 +85,7 @@ export const shellBench: Bench = {
   fromCase: (clinicalCase, plan): BenchState | null => {
     if (plan.geometry.body !== 'trunk') return null
     const of = (id: string): number | null => {
-      const value = clinicalCase.measurements.findLast((one) => one.id === id && one.unit === 'cm')?.value
+      const value = clinicalCase.measurements.findLast((measurement) => measurement.id === id && measurement.unit === 'cm')?.value
       return typeof value === 'number' ? value : null
     }
     const found = {
@@ -118,11 +118,11 @@ function planOf(state: BenchState, ctx: PlanContext): Plan {
       measurements: [
         // Chest and hip go with the waist, so that one of them does not choose the size alone.
         ...base.measurements
-          .filter((one) => !(one.id in read))
-          .map((one) =>
-            one.id.endsWith('girth') && typeof one.value === 'number'
-              ? { ...one, value: Math.round(one.value * girthScale * 10) / 10 }
-              : one,
+          .filter((measurement) => !(measurement.id in read))
+          .map((measurement) =>
+            measurement.id.endsWith('girth') && typeof measurement.value === 'number'
+              ? { ...measurement, value: Math.round(measurement.value * girthScale * 10) / 10 }
+              : measurement,
           ),
         ...Object.entries(read).map(([id, value]) => ({ id, value, unit: 'cm' as const })),
         ...(['left', 'right'] as const).map((side) => ({

@@ -254,7 +254,7 @@ export const swellingBench: Bench = {
     }
   },
   fromCase: (clinicalCase, plan) => {
-    const layers = plan.decisions.find((one) => one.unit === 'layers' && one.label.toLowerCase().includes('padding'))?.value
+    const layers = plan.decisions.find((decision) => decision.unit === 'layers' && decision.label.toLowerCase().includes('padding'))?.value
     const isArm = plan.geometry.body === 'arm'
     if (plan.geometry.body !== 'leg' && !isArm) return null
     return {
@@ -266,7 +266,7 @@ export const swellingBench: Bench = {
 }
 
 function openedWords(state: BenchState): string {
-  return way.choices.find((one) => one.id === choiceAt(state, way))?.label ?? ''
+  return way.choices.find((choice) => choice.id === choiceAt(state, way))?.label ?? ''
 }
 
 function grown(station: GeometryStation, growth: number, inside: readonly GeometryStation[]): GeometryStation {

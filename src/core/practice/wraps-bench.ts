@@ -128,7 +128,7 @@ export const wrapsBench: Bench = {
           id: 'limb',
           geometry: {
             ...geometry,
-            stations: geometry.stations.map((one) => (inside.includes(one) ? { ...one, from: 'measured' as const } : one)),
+            stations: geometry.stations.map((station) => (inside.includes(station) ? { ...station, from: 'measured' as const } : station)),
           },
           notes: Object.fromEntries(pressures.map(({ station, mmHg }) => [station.id, noteOf(mmHg)])),
         },

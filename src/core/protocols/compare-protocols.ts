@@ -41,7 +41,7 @@ function optionChanges(before: Protocol, after: Protocol): readonly ProtocolChan
       const key = `${technique.id}/${option.id}`
       const words = (protocol: Protocol): string => {
         const value = protocol.options[key]
-        return optionValues(option, protocol).find((one) => one.id === value)?.label ?? 'as shipped'
+        return optionValues(option, protocol).find((optionValue) => optionValue.id === value)?.label ?? 'as shipped'
       }
       return change(`${technique.name}, ${option.label}`, words(before), words(after))
     }),
@@ -61,5 +61,5 @@ function stopChanges(before: Protocol, after: Protocol): readonly ProtocolChange
 
 function stopWords(rows: readonly StopRow[] | undefined): string {
   if (!rows) return 'none'
-  return rows.map((one) => `from week ${one.fromWeek}: ${one.extensionStopDeg}° to ${one.flexionStopDeg}°, lock ${one.lock}`).join('; ')
+  return rows.map((row) => `from week ${row.fromWeek}: ${row.extensionStopDeg}° to ${row.flexionStopDeg}°, lock ${row.lock}`).join('; ')
 }

@@ -110,7 +110,9 @@ function judgeTable(id: string, name: string, table: readonly Stretch[], leastMi
 }
 
 function judgeShifts(shifts: readonly string[]): readonly Problem[] {
-  const minutes = shifts.map((one) => (/^([01]\d|2[0-3]):[0-5]\d$/.test(one) ? Number(one.slice(0, 2)) * 60 + Number(one.slice(3)) : null))
+  const minutes = shifts.map((shift) =>
+    /^([01]\d|2[0-3]):[0-5]\d$/.test(shift) ? Number(shift.slice(0, 2)) * 60 + Number(shift.slice(3)) : null,
+  )
   const bad = minutes.indexOf(null)
   if (bad >= 0) return [problem('format', `rounds/shifts/${bad}`, `"${shifts[bad]}" is no time of day: write it like 07:30.`)]
   const sorted = (minutes as number[]).toSorted((a, b) => a - b)

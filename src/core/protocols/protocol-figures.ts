@@ -84,7 +84,7 @@ export const protocolFigures: readonly ProtocolFigure[] = groups.flatMap(([group
   }),
 )
 
-const byKey = new Map(protocolFigures.map((one) => [one.key, one]))
+const byKey = new Map(protocolFigures.map((protocolFigure) => [protocolFigure.key, protocolFigure]))
 
 /** The constant of a key; null where there is none. */
 export function findFigure(key: string): ProtocolFigure | null {

@@ -36,7 +36,8 @@ export function poolReadings(readings: readonly PooledInput[]): Pooled {
     value: count < 3 ? mean : median,
     sd: Math.max(error, spread) / Math.sqrt(count),
     count,
-    agrees: count !== 2 || readingsAgree(values[0] ?? 0, values[1] ?? 0, Math.max(...readings.map((one) => one.repeat ?? one.error))),
+    agrees:
+      count !== 2 || readingsAgree(values[0] ?? 0, values[1] ?? 0, Math.max(...readings.map((reading) => reading.repeat ?? reading.error))),
   }
 }
 

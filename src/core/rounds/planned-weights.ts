@@ -10,7 +10,7 @@ type Figure = Extract<TaskAsk, { kind: 'figure' }>
 
 /** What a plan says a weight is, kg; null where the plan does not decide it. */
 export function plannedKg(ask: Figure, decisions: readonly Decision[]): number | null {
-  const value = decisions.find((one) => one.id === ask.planned)?.value
+  const value = decisions.find((decision) => decision.id === ask.planned)?.value
   return typeof value === 'number' ? value : null
 }
 

@@ -41,7 +41,7 @@ export function standingRounds(list: StandingList, judged: readonly JudgedLook[]
   const again = reviewRound(after.at(-1))
   const extra = [
     ...(again ? [again] : []),
-    ...looksAfterOpening(list.openedNowAt, after).filter((one) => !rounds.some((each) => each.dueAt === one.dueAt)),
+    ...looksAfterOpening(list.openedNowAt, after).filter((look) => !rounds.some((each) => each.dueAt === look.dueAt)),
   ]
   return extra.length > 0 ? [...rounds, ...extra].sort((a, b) => a.dueAt - b.dueAt) : rounds
 }

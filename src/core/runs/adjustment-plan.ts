@@ -11,7 +11,7 @@ import type { PlanChanges } from '../planner/compare-plans'
 export function adjustmentPlan(before: Plan, after: Plan, changes: PlanChanges): Plan {
   const texts = new Set([...changes.stepsNew, ...changes.stepsReworded.map((one) => one.after)])
   const steps = after.procedure.steps.filter((step) => texts.has(step.text) && step.id !== 'after-check')
-  const figures = changes.decisions.map((one) => `${one.label} ${one.before ?? 'none'} → ${one.after ?? 'none'}`)
+  const figures = changes.decisions.map((decision) => `${decision.label} ${decision.before ?? 'none'} → ${decision.after ?? 'none'}`)
   const closing =
     after.procedure.steps.find((step) => step.id === 'after-check') ?? before.procedure.steps.find((step) => step.id === 'after-check')
   const opening: Step = {

@@ -30,7 +30,7 @@ const leads = { stop: 'Stop.', caution: 'Caution.', note: 'Note.' } as const
  * @param number of the step, from 1
  */
 export function spokenStep(step: Pick<Step, 'text' | 'id'>, number: number, cautions: readonly Caution[]): readonly string[] {
-  const own = cautions.filter((one) => one.steps.includes(step.id) && !one.overruled)
+  const own = cautions.filter((caution) => caution.steps.includes(step.id) && !caution.overruled)
   const said = (levels: readonly Caution['level'][]): readonly string[] =>
     own.filter((one) => levels.includes(one.level)).map((one) => `${leads[one.level]} ${one.text}`)
   return [...said(['stop']), `Step ${number}. ${step.text}`, ...said(['caution', 'note'])].map(speakable)

@@ -156,6 +156,6 @@ export function freshSince(
   entries: readonly { readonly stepId: string; readonly outcome: string; readonly at: string }[],
   startedAt: string,
 ): number {
-  const others = entries.filter((one) => one.stepId !== step.id && one.outcome === 'done').map((one) => Date.parse(one.at))
+  const others = entries.filter((entry) => entry.stepId !== step.id && entry.outcome === 'done').map((entry) => Date.parse(entry.at))
   return Math.max(Date.parse(startedAt), ...others)
 }

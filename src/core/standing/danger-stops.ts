@@ -24,7 +24,9 @@ const opening: readonly ActionId[] = [
  * @param device what the run puts on: a danger is met before it is on as it would be after
  */
 export function dangerStops(items: readonly StandingItem[], situation: Situation, device: OnBody): readonly DangerStop[] {
-  const alarming = items.filter((one) => one.level === 'urgent' && one.settled === null && one.danger !== null && one.danger !== 'pain')
+  const alarming = items.filter(
+    (item) => item.level === 'urgent' && item.settled === null && item.danger !== null && item.danger !== 'pain',
+  )
   return alarming.flatMap((item): DangerStop[] => {
     const danger = dangerIn(item)
     const put = { ...situation, on: situation.on ?? device }

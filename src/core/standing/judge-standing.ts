@@ -62,9 +62,9 @@ export const minuteMs = 60_000
 export function judgeStanding(input: StandingInput): Standing {
   const isOn = input.onAtMs !== null && input.removedAtMs === null
   const items = [
-    ...input.rounds.findings.map((one) => itemOfRound(one, input)),
+    ...input.rounds.findings.map((finding) => itemOfRound(finding, input)),
     ...planItems(input),
-    ...input.others.map((one) => whole(one, input.situation)),
+    ...input.others.map((other) => whole(other, input.situation)),
     ...unlooked(input, isOn),
   ]
   items.sort((a, b) => rank(a.level, isOn) - rank(b.level, isOn) || a.sinceMs - b.sinceMs || a.id.localeCompare(b.id))
@@ -79,8 +79,8 @@ export function judgeStanding(input: StandingInput): Standing {
   })
   const alarm = alarmLevel(items)
   const sinceMs = alarmSince(items, alarm)
-  const asksToWarm = last?.findings.some((one) => one.code === 'warm-repeat') === true
-  const alarming = items.filter((one) => isClinical(one) && one.level === alarm)
+  const asksToWarm = last?.findings.some((finding) => finding.code === 'warm-repeat') === true
+  const alarming = items.filter((item) => isClinical(item) && item.level === alarm)
   const own = alarming.filter((one) => one.ownSteps !== undefined && (one.danger === null || one.danger === 'own'))
   const actions = [...actionsAbout(alarming, own, alarm, input.situation), ...(asksToWarm ? (['warm-repeat'] as const) : [])]
   return {
@@ -95,7 +95,7 @@ export function judgeStanding(input: StandingInput): Standing {
           ? own.map((one) => one.ownSteps?.[0] ?? one.text).join(' ')
           : actionWords(id, input.situation, alarming.map(dangerIn)),
       ownWay: ownWayOf(id, input, own, alarming),
-      response: input.responses.findLast((one) => one.action === id && one.atMs >= (sinceMs ?? Infinity)) ?? null,
+      response: input.responses.findLast((response) => response.action === id && response.atMs >= (sinceMs ?? Infinity)) ?? null,
     })),
     call: callOf(items, sinceMs, input),
     notLookedAt,
@@ -228,7 +228,7 @@ function unlooked({ onAtMs, lookedAtMs }: StandingInput, isOn: boolean): readonl
 
 /** What the actions answer: the worst of what rounds and troubles say. */
 function alarmLevel(items: readonly StandingItem[]): Level {
-  const alarming = items.filter(isClinical).map((one) => one.level)
+  const alarming = items.filter(isClinical).map((item) => item.level)
   return alarming.includes('urgent') ? 'urgent' : alarming.includes('review') ? 'review' : 'none'
 }
 
@@ -273,13 +273,13 @@ function ownWayOf(
 
 /** When the alarm that runs began: what joined it later is part of it. */
 function alarmSince(items: readonly StandingItem[], level: Level): number | null {
-  const own = items.filter((one) => isClinical(one) && one.level === level)
+  const own = items.filter((item) => isClinical(item) && item.level === level)
   return level === 'none' || own.length === 0 ? null : Math.min(...own.map((one) => one.alarmSinceMs))
 }
 
 function callOf(items: readonly StandingItem[], sinceMs: number | null, { calls }: StandingInput): StandingCall | null {
-  if (sinceMs === null || !items.some((one) => one.isCalled)) return null
-  const own = calls.filter((one) => one.atMs >= sinceMs)
+  if (sinceMs === null || !items.some((item) => item.isCalled)) return null
+  const own = calls.filter((call) => call.atMs >= sinceMs)
   const reached = own.find((one) => one.isReached)
   return {
     sinceMs,
@@ -293,8 +293,8 @@ function headlineOf(level: StandingLevel, items: readonly StandingItem[], notLoo
     if (notLookedAt.length > 0) return `Not looked at: ${listOfNames(notLookedAt)}`
     return items.length === 0 ? 'No warning in what was entered' : 'Not everything could be judged'
   }
-  if (level === 'warn' && !items.some((one) => one.level === 'warn' && isBedside(one))) return 'A caution of the plan stands'
-  const worst = items.filter((one) => one.level === level).map((one) => one.text)
+  if (level === 'warn' && !items.some((item) => item.level === 'warn' && isBedside(item))) return 'A caution of the plan stands'
+  const worst = items.filter((item) => item.level === level).map((item) => item.text)
   if (!namedLevels.includes(level) || worst.length === 0) return headlines[level]
   const [first = ''] = worst
   return `${headlines[level]}: ${worst.length > 1 ? `${lower(first.replace(/\.$/, ''))}, and ${worst.length - 1} more` : lower(first)}`

@@ -12,7 +12,7 @@ import { reviewActions, whatNow, type Situation } from './what-now'
 
 /** Everything above none, and what is not known, worst first; two warnings on one part are a review. */
 export function standingOf(tracks: readonly Track[], nowMin: number, watched: Watched): readonly StandingFinding[] {
-  const all = tracks.filter((one) => one.level !== 'none' || one.isUnknown)
+  const all = tracks.filter((track) => track.level !== 'none' || track.isUnknown)
   const warnings = warningsOf(all)
   return all
     .map((track): StandingFinding => {
@@ -73,7 +73,7 @@ function textOf({ alarm, last, level, isInReview }: Track): string {
 export function actionsAfter(tracks: readonly Track[], level: Level, situation: Situation, watched: Watched): readonly ActionId[] {
   if (level === 'review') return reviewActions(situation)
   if (level !== 'urgent') return []
-  const urgent = tracks.filter((one) => one.level === 'urgent')
+  const urgent = tracks.filter((track) => track.level === 'urgent')
   return whatNow(
     urgent.map((track) => ({ danger: dangerOfTrack(track, watched), part: track.part, item: track.item })),
     situation,

@@ -93,7 +93,7 @@ export function foldRounds(input: RoundsInput, known: FoldedRounds | null = null
     const findings = own.map((looks) => looks.flatMap((look) => findingOf(look, tracks.get(itemId(look)), factsOf(look.part))))
     for (const look of isSingle(group) ? (looked[0] ?? []) : worstOfEach(looked))
       tracks.set(itemId(look), afterLook(tracks.get(itemId(look)), look, factsOf(look.part)))
-    for (const part of new Set([...tracks.values()].filter((one) => one.isInReview).map((one) => one.part))) {
+    for (const part of new Set([...tracks.values()].filter((track) => track.isInReview).map((track) => track.part))) {
       if (factsOf(part).isComplete) countQuiet(tracks, part, atMin)
     }
     const after = [...tracks.values()]
@@ -281,7 +281,7 @@ function looksOf(clinicalCase: ClinicalCase, round: RoundInput, before: Before, 
 /** One round in its minute, with no limb listed twice: nothing to choose between. */
 function isSingle(group: readonly RoundInput[]): boolean {
   const limbs = group[0]?.limbs ?? []
-  return group.length === 1 && new Set(limbs.map((one) => `${one.limb}-${one.side}`)).size === limbs.length
+  return group.length === 1 && new Set(limbs.map((limb) => `${limb.limb}-${limb.side}`)).size === limbs.length
 }
 
 /** Of several looks at one item in one minute the worst; what could not be judged is worse than what was well. */
@@ -314,7 +314,7 @@ function findingOf(look: Look, track: Track | undefined, facts: RoundFacts): rea
 }
 
 function countQuiet(tracks: Map<string, Track>, part: PartId, atMin: number): void {
-  const own = [...tracks.values()].filter((one) => one.part === part)
+  const own = [...tracks.values()].filter((track) => track.part === part)
   const isQuiet = !own.some(isUnquiet)
   for (const track of own) tracks.set(track.id, afterCompleteRound(track, atMin, isQuiet))
 }

@@ -70,9 +70,9 @@ function rowsOf(standing: readonly StandingDanger[], situation: Situation): read
   const has = (...kinds: readonly Danger[]): boolean => standing.some((one) => kinds.includes(one.danger))
   const { on } = situation
   const limbs = standing.filter((one) => one.danger === 'limb' || one.danger === 'pain')
-  const worn = on === null || (on.holds !== 'break' && on.holds !== 'pull') ? [] : limbs.filter((one) => isWornBy(on, one))
+  const worn = on === null || (on.holds !== 'break' && on.holds !== 'pull') ? [] : limbs.filter((limb) => isWornBy(on, limb))
   const skins = standing.filter((one) => one.danger === 'skin' || one.danger === 'burn')
-  const bare = limbs.filter((one) => !worn.includes(one))
+  const bare = limbs.filter((limb) => !worn.includes(limb))
   return [
     ...(has('own') ? [{ actions: ['as-trouble', 'call-senior', 'again-15'] } satisfies Row] : []),
     ...(has('arrest') ? [{ actions: ['arrest'] } satisfies Row] : []),
@@ -84,7 +84,7 @@ function rowsOf(standing: readonly StandingDanger[], situation: Situation): read
     ...(has('mind') ? [mind] : []),
     ...(has('pull-lost') ? [pullLost] : []),
     ...(has('point') ? [pointRow] : []),
-    ...(skins.length > 0 ? [skinRow(on !== null && skins.some((one) => isWornBy(on, one)) ? on : null, has('burn'))] : []),
+    ...(skins.length > 0 ? [skinRow(on !== null && skins.some((skin) => isWornBy(on, skin)) ? on : null, has('burn'))] : []),
     // What is never an alarm was given as one: a senior looks.
     ...(has('clot', 'infection', 'belly', 'cover') ? [{ actions: ['senior-30', 'again-15'] } satisfies Row] : []),
   ]

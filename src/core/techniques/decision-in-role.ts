@@ -5,13 +5,13 @@ import { findTechnique } from './registry'
 
 /** The declared decisions of a plan's technique that are used as `role`. */
 function declaredIn(plan: Plan, role: DecisionRole): readonly DecisionDefinition[] {
-  return findTechnique(plan.technique)?.decisions.filter((one) => hasRole(one, role)) ?? []
+  return findTechnique(plan.technique)?.decisions.filter((decision) => hasRole(decision, role)) ?? []
 }
 
 /** What a plan decided that is used as `role`, in the plan's order. */
 export function decisionsInRole(plan: Plan, role: DecisionRole): readonly Decision[] {
   const ids = new Set(declaredIn(plan, role).map((one) => one.id))
-  return plan.decisions.filter((one) => ids.has(one.id))
+  return plan.decisions.filter((decision) => ids.has(decision.id))
 }
 
 /** The one decision of a plan that is used as `role`; undefined where it has none. */

@@ -33,14 +33,14 @@ export const sourceKindWords: Readonly<Record<SourceKind, string>> = {
  */
 export function guidePage(technique: Technique, ctx: PlanContext): GuidePage {
   const clinicalCase = ordinaryCase(technique)
-  const measured = technique.measurements(clinicalCase, clinicalCase.options).map((one) => one.definition)
+  const measured = technique.measurements(clinicalCase, clinicalCase.options).map((measurement) => measurement.definition)
   const plan = planCase({ ...clinicalCase, measurements: measured.flatMap(ordinaryReadings) }, ctx)
   if (!plan) throw new Error(`Technique ${technique.id} does not plan`)
   const sources = (Object.keys(sourceKindWords) as SourceKind[]).map((kind) => ({
     kind,
-    decisions: plan.decisions.filter((one) => one.source === kind).map(({ label, formula }) => ({ label, formula })),
+    decisions: plan.decisions.filter((decision) => decision.source === kind).map(({ label, formula }) => ({ label, formula })),
   }))
-  return { technique, measured, plan, sources: sources.filter((one) => one.decisions.length > 0) }
+  return { technique, measured, plan, sources: sources.filter((source) => source.decisions.length > 0) }
 }
 
 function ordinaryCase(technique: Technique): ClinicalCase {

@@ -16,12 +16,14 @@ const blankCase = {
 } as const
 
 const definitions: readonly MeasurementDefinition[] = [
-  ...techniques.flatMap((technique) => technique.measurements({ ...blankCase, technique: technique.id }, {}).map((one) => one.definition)),
+  ...techniques.flatMap((technique) =>
+    technique.measurements({ ...blankCase, technique: technique.id }, {}).map((measurement) => measurement.definition),
+  ),
   ...legGirths,
   ...armGirths,
 ]
-const known: readonly string[] = [...new Set(definitions.map((one) => one.id))]
-const worded = new Map(definitions.flatMap((one) => (one.words ? [[one.id, one.words] as const] : [])))
+const known: readonly string[] = [...new Set(definitions.map((definition) => definition.id))]
+const worded = new Map(definitions.flatMap((definition) => (definition.words ? [[definition.id, definition.words] as const] : [])))
 
 /** Every measurement id that some technique or body model knows, each once. */
 export function listMeasurementIds(): readonly string[] {
@@ -35,5 +37,5 @@ export function measurementWords(id: string): readonly string[] | null {
 
 /** What a measurement is called; its id where nobody knows it. */
 export function measurementLabel(id: string): string {
-  return definitions.find((one) => one.id === id)?.label ?? id
+  return definitions.find((definition) => definition.id === id)?.label ?? id
 }

@@ -45,7 +45,7 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   const own = outcome.steps.map((step) => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] }))
   const old = findTechnique(clinicalCase.replaces ?? '')
   const steps = old ? withChangeOver(own, old, technique) : own
-  const cautions = collected.cautions.map((one) => atSteps(one, steps))
+  const cautions = collected.cautions.map((caution) => atSteps(caution, steps))
   const codesByStep = new Map<string, Set<string>>()
   for (const one of cautions) for (const id of one.steps) codesByStep.set(id, (codesByStep.get(id) ?? new Set()).add(one.code))
   const plan: Plan = {

@@ -82,7 +82,7 @@ function suitOf(technique: Technique, from: ClinicalCase, ctx: PlanContext): Sui
 
 function needsOf(plan: Plan | null): Omit<TechniqueNeeds, 'stock'> {
   const crew = plan?.pending.find((task) => task.decision === 'least-crew')
-  const decided = plan?.decisions.find((one) => one.id === 'least-crew' || one.id === 'people')
+  const decided = plan?.decisions.find((decision) => decision.id === 'least-crew' || decision.id === 'people')
   return {
     people: crew?.decision === 'least-crew' ? crew.input.floor : Number(decided?.value ?? 1),
     minutes: plan ? measureFixedWindow(plan.procedure.steps).serialMin : 0,

@@ -15,9 +15,9 @@ export function unusedReadings(clinicalCase: ClinicalCase, ctx: PlanContext): re
   const { values } = resolveOptions(technique, clinicalCase, ctx.protocol)
   const draft = createDraft({ ...clinicalCase, overrules: [] }, ctx, technique.decisions)
   technique.plan(draft, values)
-  const listed = technique.measurements(clinicalCase, values).map((one) => one.definition.id)
+  const listed = technique.measurements(clinicalCase, values).map((measurement) => measurement.definition.id)
   const used = new Set([...listed, ...draft.askedFor()])
-  const unused = new Set(clinicalCase.measurements.map((one) => one.id).filter((id) => !used.has(id)))
+  const unused = new Set(clinicalCase.measurements.map((measurement) => measurement.id).filter((id) => !used.has(id)))
   return [...unused].map((id) => ({
     code: 'unknown-measurement' as const,
     path: `measurements/${id}`,

@@ -50,8 +50,8 @@ export function whatIf(clinicalCase: ClinicalCase, ctx: PlanContext, questions: 
   return questions
     .map((question): WhatIf => {
       const answers = answersTo(question, clinicalCase, before.plan)
-      const changes = answers.flatMap((one) => {
-        const after = lookAt(one, bare)
+      const changes = answers.flatMap((answer) => {
+        const after = lookAt(answer, bare)
         return after ? [changeOf(before, after)] : []
       })
       const [worst] = changes.sort(byWeight)
@@ -146,12 +146,12 @@ function newReason(before: readonly Caution[], after: readonly Caution[]): Cauti
 function answersTo(question: Question, from: ClinicalCase, plan: Plan): readonly ClinicalCase[] {
   const { patient, injury } = from
   if (question === 'swelling')
-    return swellings.filter((one) => one !== injury.swelling).map((swelling) => ({ ...from, injury: { ...injury, swelling } }))
+    return swellings.filter((swelling) => swelling !== injury.swelling).map((swelling) => ({ ...from, injury: { ...injury, swelling } }))
   if (question === 'level') return levels(from, plan).map((levelCm) => ({ ...from, injury: { ...injury, levelCm } }))
   if (question === 'position')
     return rankPositions(from, from.crew.people)
-      .filter((one) => one.refused === null && one.id !== plan.options['position'])
-      .map((one) => ({ ...from, options: { ...from.options, position: one.id } }))
+      .filter((position) => position.refused === null && position.id !== plan.options['position'])
+      .map((position) => ({ ...from, options: { ...from.options, position: position.id } }))
   if (question === 'age') return ages.map((ageYears) => ({ ...from, patient: { ...patient, ageYears } }))
   if (question === 'height') return heightsCm.map((heightCm) => ({ ...from, patient: { ...patient, heightCm } }))
   if (question === 'mass') return massesKg.map((massKg) => ({ ...from, patient: { ...patient, massKg } }))
@@ -171,7 +171,7 @@ function levels({ injury }: ClinicalCase, plan: Plan): readonly number[] {
 function readings(id: string, from: ClinicalCase, plan: Plan): readonly ClinicalCase[] {
   const asked = findTechnique(from.technique)
     ?.measurements(from, plan.options)
-    .find((one) => one.definition.id === id)
+    .find((measurement) => measurement.definition.id === id)
   if (!asked) return []
   const { kind, statureShare, words, sideRule, takenFor } = asked.definition
   const { side } = from.injury

@@ -69,7 +69,10 @@ export async function writePracticeStories(
       }
     }
   }
-  await createPracticeGroups(db).set({ id: uuidv7(), name: 'Spring intake', members: people.learners.map((one) => one.id) }, people.trainer)
+  await createPracticeGroups(db).set(
+    { id: uuidv7(), name: 'Spring intake', members: people.learners.map((learner) => learner.id) },
+    people.trainer,
+  )
 }
 
 /** The same run as somebody else saw it. */

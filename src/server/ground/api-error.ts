@@ -14,5 +14,5 @@ export class ApiError extends Error {
 
 /** 422 with every problem of the input. */
 export function invalidInput(errors: readonly FieldError[]): ApiError {
-  return new ApiError(422, 'invalid', errors.map((one) => one.message).join(' '), { errors })
+  return new ApiError(422, 'invalid', errors.map((error) => error.message).join(' '), { errors })
 }

@@ -104,7 +104,7 @@ export function createPagerSender({ db, streams, events, pages, rules, clock, lo
       notedMs = begunMs
     }
     const due = await pages.lease(own, new Date(now), new Date(now + leaseMs), mostAtOnce)
-    const stillAsks = new Set(rows.filter((one) => one.answer !== null).map((one) => one.caseId))
+    const stillAsks = new Set(rows.filter((row) => row.answer !== null).map((row) => row.caseId))
     for (const page of due) {
       if (stillAsks.has(page.caseId)) await guarded('send', page.caseId, () => send(page, pager))
       else await pages.settle(page.id, 'dropped')

@@ -27,7 +27,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   const technique = findTechnique(record.technique)
   // What is owed follows from the due time that stands beside it, and the Board's own clock.
   const all = standingOf(record, episode, live && { cautions: live }, nowMs)
-  const standing = all.items.filter((one) => one.from !== 'task')
+  const standing = all.items.filter((item) => item.from !== 'task')
   const worst = standing[0]
   const first = all.level === 'urgent' ? firstAction(all) : null
   const [next] = workOwed(record, episode, nowMs)

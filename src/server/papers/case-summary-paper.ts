@@ -52,22 +52,22 @@ export function caseSummaryBlocks({ record, episode, plan, live }: SummarisedCas
     ...handOverBlocks([handOverOf(record, episode, nowMs, live)], zone).slice(1),
     heading('Plan'),
     line(`The plan is ${accepted}; protocol ${protocolName(protocolOf(record))}.`),
-    { kind: 'list', lines: decisionsInRole(plan, 'recorded').map((one) => `${one.label}: ${one.display}`) },
+    { kind: 'list', lines: decisionsInRole(plan, 'recorded').map((decision) => `${decision.label}: ${decision.display}`) },
     ...(summaries.at(-1)?.sections ?? [])
-      .filter((one) => ofCase.includes(one.id))
-      .flatMap((one) => sectionBlocks(one, zone, 'd LLL HH:mm')),
+      .filter((section) => ofCase.includes(section.id))
+      .flatMap((section) => sectionBlocks(section, zone, 'd LLL HH:mm')),
     ...summaries.flatMap(({ run, sections }): readonly FlowBlock[] => {
       const what = runName(run)
       return [
         heading(`${what} ${at(run.startedAt)}, ${run.by}`),
-        ...sections.filter((one) => ofRun.includes(one.id)).flatMap((one) => sectionBlocks(one, zone, 'HH:mm')),
+        ...sections.filter((section) => ofRun.includes(section.id)).flatMap((section) => sectionBlocks(section, zone, 'HH:mm')),
       ]
     }),
     heading('Last rounds'),
     ...roundChartBlocks(record, episode, 0),
     ...incidentBlocks(record, zone),
     ...(record.notes.length > 0 ? [heading('Notes')] : []),
-    ...record.notes.map((one) => line(`${at(one.at)}  ${one.text}  (${one.by})`)),
+    ...record.notes.map((note) => line(`${at(note.at)}  ${note.text}  (${note.by})`)),
   ]
 }
 

@@ -35,12 +35,12 @@ export function printIncident(record: CaseRecord, episode: EpisodeRecord, printe
 /** Incidents of a case in words, the earliest first; nothing without any. */
 export function incidentBlocks(record: CaseRecord, zone: string): readonly FlowBlock[] {
   const at = (iso: string): string => DateTime.fromISO(iso, { zone }).toFormat('d LLL yyyy, HH:mm')
-  return (record.incidents ?? []).map((one): FlowBlock => ({
+  return (record.incidents ?? []).map((incident): FlowBlock => ({
     kind: 'together',
     blocks: [
-      { kind: 'heading', text: `Incident, ${at(one.at)}: ${harmWords[one.harm]}` },
-      { kind: 'line', text: one.what },
-      { kind: 'line', text: `Lot ${one.lot || 'not known'}. Reported by ${one.by}.` },
+      { kind: 'heading', text: `Incident, ${at(incident.at)}: ${harmWords[incident.harm]}` },
+      { kind: 'line', text: incident.what },
+      { kind: 'line', text: `Lot ${incident.lot || 'not known'}. Reported by ${incident.by}.` },
     ],
   }))
 }

@@ -28,12 +28,14 @@ export function stationSheetBlocks(
   bands: readonly StepBand[],
   zone: string,
 ): readonly FlowBlock[] {
-  const who = sitting.candidates.map((one) => (one.role ? `${one.name} (${teamRoles[one.role]})` : one.name)).join(', ')
+  const who = sitting.candidates
+    .map((candidate) => (candidate.role ? `${candidate.name} (${teamRoles[candidate.role]})` : candidate.name))
+    .join(', ')
   const at = DateTime.fromISO(sitting.begunAt, { zone }).toFormat('d LLL yyyy, HH:mm')
   return [
     { kind: 'title', text: `Practice, no patient: ${sitting.station.name}` },
     { kind: 'line', text: `${who}. ${at}.` },
-    ...sheets.flatMap((one) => sheetBlocks(one, bands, sitting)),
+    ...sheets.flatMap((sheet) => sheetBlocks(sheet, bands, sitting)),
     ...(agreement
       ? ([
           { kind: 'heading', text: 'How far the examiners agree' },

@@ -101,9 +101,11 @@ export function createPeopleRepository(models: Models) {
       return rows.flatMap((row) => {
         const account = toAccount(row)
         if (!account) return []
-        const own = sessions.filter((one) => one.personId === row.id).map(toManagedSession)
+        const own = sessions.filter((session) => session.personId === row.id).map(toManagedSession)
         const { id, name, signIn, roles, isActive, mustChange, hasSecondFactor } = account
-        const paused = pauses.filter((one) => one.signIn === signIn).map(({ address, until }) => ({ address, until: until.toISOString() }))
+        const paused = pauses
+          .filter((pause) => pause.signIn === signIn)
+          .map(({ address, until }) => ({ address, until: until.toISOString() }))
         const inOrder = own.sort((a, b) => Date.parse(b.lastSeenAt) - Date.parse(a.lastSeenAt))
         return [{ id, name, signIn, roles, isActive, mustChange, hasSecondFactor, sessions: inOrder, pauses: paused }]
       })

@@ -19,7 +19,7 @@ export function createPracticeGroups(db: Sequelize) {
       const people = await db.query<PracticePerson>('SELECT id, name FROM people ORDER BY name', { type: QueryTypes.SELECT })
       return rows.map(({ id, name, members }) => {
         const ids = new Set(JSON.parse(members) as readonly string[])
-        return { id, name, members: people.filter((one) => ids.has(one.id)) }
+        return { id, name, members: people.filter((person) => ids.has(person.id)) }
       })
     },
     /** Sets a group; without members it ends. */

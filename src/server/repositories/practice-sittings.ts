@@ -60,7 +60,9 @@ export function createPracticeSittings(db: Sequelize) {
         id,
         way,
         station: JSON.parse(station) as Station,
-        candidates: candidates.filter((one) => one.sittingId === id).map(({ id: personId, name, role }) => ({ id: personId, name, role })),
+        candidates: candidates
+          .filter((candidate) => candidate.sittingId === id)
+          .map(({ id: personId, name, role }) => ({ id: personId, name, role })),
         begunAt: new Date(begunAt).toISOString(),
         examiners: [...examiners.values()] satisfies readonly SittingExaminer[],
       }

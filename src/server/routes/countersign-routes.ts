@@ -23,7 +23,7 @@ export function countersignRoutes(
       byPlace.set(key, [...(byPlace.get(key) ?? []), entry])
     }
     const groups = await Promise.all([...byPlace.values()].map(groupOf))
-    response.json({ groups: groups.flatMap((one) => one ?? []), waiting, now: new Date(deps.clock()).toISOString() })
+    response.json({ groups: groups.flatMap((group) => group ?? []), waiting, now: new Date(deps.clock()).toISOString() })
   })
   return router
 

@@ -150,7 +150,7 @@ function factsOf({ record, episode }: Opened, plan: Plan, live: readonly Caution
     care: plan.care,
     standing: standingOf(record, episode, live && { cautions: live }, Date.parse(now))
       .items.filter(isPressing)
-      .map((one) => `${one.level}: ${one.text}`),
+      .map((item) => `${item.level}: ${item.text}`),
     printedAt: now,
     address,
   }

@@ -85,7 +85,7 @@ export function recordRoutes(
     const { record, episode } = await openCase(streams, id)
     const all = await streams.casesOfPatient(episode.patientId)
     const others = all.filter((one) => one.record.id !== id && one.record.ended?.how !== 'voided')
-    response.json({ cases: others.map((one) => relatedCase(record, one.record, one.board)), now: now() })
+    response.json({ cases: others.map((other) => relatedCase(record, other.record, other.board)), now: now() })
   })
 
   route('GET /api/people', async (_request, response: Response<PeopleAnswer>) => {

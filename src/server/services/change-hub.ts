@@ -63,7 +63,7 @@ export function createChangeHub({ changes, signIn, pager, steadyMs = () => perfo
       const hints = await hintsNow()
       const at = cursor()
       const messages = [
-        ...hints.map((one) => message(at, one.data, one.event)),
+        ...hints.map((hint) => message(at, hint.data, hint.event)),
         ...pagerMessages(at),
         ...(looks % beatEvery === 0 ? [message(at, '{}', 'beat')] : []),
       ]
@@ -105,7 +105,7 @@ export function createChangeHub({ changes, signIn, pager, steadyMs = () => perfo
   async function firstSeen(lineage: string, greatest: number): Promise<Seen> {
     const low = Math.max(0, greatest - mostBefore)
     const rows = await changes.after(low, mostKnown)
-    return { lineage, low, above: new Set(rows.map((one) => one.seq)), marks: [{ atMs: steadyMs(), greatest }] }
+    return { lineage, low, above: new Set(rows.map((row) => row.seq)), marks: [{ atMs: steadyMs(), greatest }] }
   }
 
   /** Numbers that are too old to come late are not read again. */

@@ -27,7 +27,7 @@ export function keepReceipt(
   return inTransaction(deps.db, async (transaction) => {
     const found = await lockCaseAndStay(deps.streams, caseId, transaction)
     const page = found?.locked.record.pages?.find((one) => one.pageId === pageId)
-    if (!found || !page || page.receipts.some((one) => one.what === what)) return
+    if (!found || !page || page.receipts.some((receipt) => receipt.what === what)) return
     // By this server's clock: the pager's own may be anywhere.
     const at = new Date(deps.clock()).toISOString()
     await writeForCase(deps, found, 'page-receipt', { pageId, what, who }, { ...pagerActor, at, receivedAt: at }, transaction)

@@ -87,7 +87,7 @@ export function createSittingKeeper(deps: {
 }
 
 function mayKeep({ way, candidates }: SittingPost, by: { readonly id: string; readonly roles: readonly Role[] }): void {
-  const isCandidate = candidates.some((one) => one.id === by.id)
+  const isCandidate = candidates.some((candidate) => candidate.id === by.id)
   if (way === 'alone') {
     if (isCandidate && candidates.length === 1) return
     throw new ApiError(403, 'no-right', 'Alone is by oneself: only your own run is kept from here.')

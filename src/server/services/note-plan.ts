@@ -76,7 +76,7 @@ export function createPlanNoter(deps: {
 
   const warningsOf = async (record: CaseRecord, episode: EpisodeRecord): Promise<readonly Caution[]> => {
     const { cautions } = await planner.doubts(toClinicalCase(record, episode), protocolOf(record))
-    return JSON.parse(JSON.stringify(cautions.filter((one) => one.level !== 'note'))) as readonly Caution[]
+    return JSON.parse(JSON.stringify(cautions.filter((caution) => caution.level !== 'note'))) as readonly Caution[]
   }
 
   const plan = async (caseId: string, isForced: boolean): Promise<void> => {

@@ -68,7 +68,7 @@ export function createPracticeReader(deps: {
         total,
         hasPassed,
       })),
-      drills.filter((one) => one.person.id === person),
+      drills.filter((drill) => drill.person.id === person),
       live.get(person) ?? {},
     )
   }
@@ -90,10 +90,10 @@ export function createPracticeReader(deps: {
     },
     /** How long others took for the same station. */
     async bands({ station, candidates }: Sitting): Promise<readonly StepBand[]> {
-      const own = new Set(candidates.map((one) => one.id))
+      const own = new Set(candidates.map((candidate) => candidate.id))
       const all = await sittings.list({ stationId: station.id, most: mostOthers })
       const others = all.filter((one) => !one.candidates.some((candidate) => own.has(candidate.id)))
-      return timeBands(others.flatMap((one) => scored(one)?.score ?? []))
+      return timeBands(others.flatMap((other) => scored(other)?.score ?? []))
     },
     async progressOf(person: string): Promise<Progress> {
       const [all, nights, live] = await Promise.all([
@@ -104,14 +104,14 @@ export function createPracticeReader(deps: {
       return progress(person, all, nights, live)
     },
     async overview(members: readonly PracticePerson[]): Promise<GroupOverview> {
-      const ids = members.map((one) => one.id)
+      const ids = members.map((member) => member.id)
       const [all, nights, live] = await Promise.all([
         sittings.list({ people: ids, most: mostOfGroup }),
         drills.of(ids),
         sittings.supervised(ids),
       ])
       return groupOverview(
-        members.map((one) => ({ ...one, progress: progress(one.id, all, nights, live) })),
+        members.map((member) => ({ ...member, progress: progress(member.id, all, nights, live) })),
         all.flatMap((one) => scored(one) ?? []),
       )
     },

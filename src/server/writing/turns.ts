@@ -73,7 +73,7 @@ export function createTurns<Item, Result>(
     const settle = (results: readonly (Result | Error)[]): void =>
       results.forEach((result, index) => (result instanceof Error ? items[index]?.reject(result) : items[index]?.resolve(result)))
     try {
-      settle(await doTogether(items.map((one) => one.of)))
+      settle(await doTogether(items.map((item) => item.of)))
     } catch (error) {
       if (items.length === 1) items[0]?.reject(error)
       else

@@ -49,7 +49,7 @@ function take(text: string): number {
 
 function setMode(text: string): boolean {
   const wanted = parse(text)['mode']
-  const found = pagerModes.find((one) => one === wanted)
+  const found = pagerModes.find((pagerMode) => pagerMode === wanted)
   if (found) mode = found
   return found !== undefined
 }

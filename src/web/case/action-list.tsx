@@ -9,7 +9,7 @@ import { openingIn, type OpenNow } from './use-open-now'
 /** What to do, in the order that saves: each ticked as done or not done, with its time and who. */
 export function ActionList({ actions, opening }: { actions: readonly StandingAction[]; opening: OpenNow | null }) {
   const [undone, setUndone] = useState<StandingAction | null>(null)
-  const next = actions.find((one) => one.response === null)
+  const next = actions.find((action) => action.response === null)
   const opens = opening ? openingIn(actions) : null
   return (
     <>

@@ -26,7 +26,7 @@ export function CallLine({ call, pages }: { call: StandingCall; pages: readonly 
       ) : (
         <p className="font-bold text-stop">Not answered, {formatSpan(waited)}</p>
       )}
-      <PageList pages={pages.filter((one) => Date.parse(one.at) >= call.sinceMs)} />
+      <PageList pages={pages.filter((page) => Date.parse(page.at) >= call.sinceMs)} />
       {call.missed.length > 0 ? (
         <p className="text-sm text-soft">Not reached: {call.missed.map((one) => `${one.to} ${formatClock(one.atMs)}`).join(', ')}</p>
       ) : null}

@@ -141,11 +141,13 @@ function questioned({ record }: OpenCase, live: Plan): readonly string[] {
   const accepted = record.accepted?.plan
   if (!run || !accepted) return []
   const outcomes = outcomesOf(run)
-  const had = new Set(accepted.cautions.map((one) => one.code))
+  const had = new Set(accepted.cautions.map((caution) => caution.code))
   return live.procedure.steps
     .filter((step) => outcomes.get(step.id) === 'done')
     .filter((step) =>
-      live.cautions.some((one) => one.level === 'stop' && !one.overruled && one.steps.includes(step.id) && !had.has(one.code)),
+      live.cautions.some(
+        (caution) => caution.level === 'stop' && !caution.overruled && caution.steps.includes(step.id) && !had.has(caution.code),
+      ),
     )
     .map(stepName)
 }

@@ -28,9 +28,9 @@ export function HeatMap({
 }) {
   const [picked, setPicked] = useState<SweepPoint | null>(null)
   const points = allPoints
-  const waters = [...new Set(points.map((one) => one.waterC))]
-  const rows = [...new Set(points.map((one) => one.layers))]
-  const known = new Map(results.map((one) => [`${one.waterC} ${one.layers}`, one]))
+  const waters = [...new Set(points.map((point) => point.waterC))]
+  const rows = [...new Set(points.map((point) => point.layers))]
+  const known = new Map(results.map((result) => [`${result.waterC} ${result.layers}`, result]))
   const x = (water: number): number => left + ((water - 15) / 30) * (waters.length - 1) * cell.width
   const nearest = (values: readonly number[], value: number): number =>
     values.reduce((best, one) => (Math.abs(one - value) < Math.abs(best - value) ? one : best), values[0] ?? value)

@@ -13,7 +13,7 @@ export function LotPanel({ record, plan }: { record: CaseRecord; plan: Plan }) {
   const placeId = record.store?.placeId
   useEffect(() => void (placeId ? loadPlace(placeId) : undefined), [placeId])
   const lines = lotLines(record, plan)
-  const open = lines.filter((one) => !one.answer)
+  const open = lines.filter((line) => !line.answer)
   if (lines.length === 0) return null
   return (
     <details className="rounded-2xl border border-line bg-sheet p-4">

@@ -56,17 +56,17 @@ export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => vo
           }}
         />
         <ul aria-label="Places" className="flex flex-wrap gap-1.5">
-          {offeredPlaces(ward?.ward.areas ?? [], others, place).map((one) => (
-            <li key={one}>
+          {offeredPlaces(ward?.ward.areas ?? [], others, place).map((offeredPlace) => (
+            <li key={offeredPlace}>
               <button
                 type="button"
                 className="min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3.5"
                 onClick={() => {
                   setSeen(false)
-                  setPlace(one)
+                  setPlace(offeredPlace)
                 }}
               >
-                {one}
+                {offeredPlace}
               </button>
             </li>
           ))}

@@ -20,7 +20,7 @@ export function PageList({ pages }: { pages: readonly PageRecord[] }) {
           <span className="text-soft">
             {page.receipts.length === 0
               ? 'paged, nothing has come back'
-              : page.receipts.map((one) => `${words[one.what]} ${formatClock(one.at)}`).join(', ')}
+              : page.receipts.map((receipt) => `${words[receipt.what]} ${formatClock(receipt.at)}`).join(', ')}
           </span>
         </li>
       ))}

@@ -26,7 +26,7 @@ export function PlanMessages({
   const { units } = useSettings()
   const problems = inUnits(plan.problems, units)
   const cautions = plan.cautions.filter(
-    (one) => levels.includes(one.level) && (!decisions || one.decisions.some((id) => decisions.includes(id))),
+    (caution) => levels.includes(caution.level) && (!decisions || caution.decisions.some((id) => decisions.includes(id))),
   )
   if (cautions.length === 0 && (!showProblems || problems.length === 0)) return null
   return (

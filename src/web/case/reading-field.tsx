@@ -50,7 +50,7 @@ function DefinedField({
   const [error, setError] = useState<string>()
   const injured = episode.injuries[record.injuryId]?.side ?? null
   const side = asked.side ?? (definition.sideRule === 'wearing' ? injured : null)
-  const last = record.measurements.findLast((one) => one.id === asked.id && (side === null || one.side === side))
+  const last = record.measurements.findLast((measurement) => measurement.id === asked.id && (side === null || measurement.side === side))
   const isFresh = last !== undefined && (freshFromMs === -Infinity || Date.parse(last.at ?? '') >= freshFromMs)
   const keep = (): void => {
     if (text.trim() === '') return

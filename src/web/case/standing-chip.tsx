@@ -14,7 +14,7 @@ import { useStanding } from './use-standing'
 export function StandingChip({ open, withoutPlan = false }: { open: OpenCase; withoutPlan?: boolean }) {
   const standing = useStanding(open)
   const [isOpen, setOpen] = useState(false)
-  const pressing = standing.items.filter((one) => isPressing(one) && !(withoutPlan && one.from === 'plan'))
+  const pressing = standing.items.filter((item) => isPressing(item) && !(withoutPlan && item.from === 'plan'))
   const worst = pressing[0]
   if (!worst) return null
   const first = standing.level === 'urgent' ? firstAction(standing) : null

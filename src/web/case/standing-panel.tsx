@@ -21,7 +21,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
   const { level, headline } = isBedsideOnly ? standing.bedside : standing
   const items = isBedsideOnly ? standing.items.filter(isBedside) : standing.items
   const pressing = items.filter(isPressing)
-  const quiet = items.filter((one) => !isPressing(one))
+  const quiet = items.filter((item) => !isPressing(item))
   const isUrgent = level === 'urgent'
   const opening = useOpenNow(open)
   // The headline says the worst already.

@@ -26,7 +26,7 @@ export interface ShownTimer {
 /** Reads the timers that an earlier page kept, also before anybody has signed in. */
 export async function resumeTimers(): Promise<void> {
   const durable = currentDurable()
-  const nameless = async (): Promise<readonly CaseTimers[]> => (await readTimers()).map((one) => ({ ...one, patient: '' }))
+  const nameless = async (): Promise<readonly CaseTimers[]> => (await readTimers()).map((timer) => ({ ...timer, patient: '' }))
   const kept = await (durable?.readTimers() ?? nameless()).catch(() => [])
   useTimers.setState((state) => ({ byCase: { ...Object.fromEntries(kept.map((one) => [one.caseId, one])), ...state.byCase } }))
 }

@@ -163,7 +163,7 @@ function closing(opening: OpenNow | null, onClose: () => void): OpenNow | null {
 /** For ten seconds a trouble that was pressed by mistake is taken back: it is kept as a slip, and nothing stands of it. */
 function SlipOfTrouble({ open, troubleId, onUndone }: { open: OpenCase; troubleId: string; onUndone: () => void }) {
   const now = useNow(500)
-  const last = open.record.troubles?.findLast((one) => one.troubleId === troubleId && !one.ended)
+  const last = open.record.troubles?.findLast((trouble) => trouble.troubleId === troubleId && !trouble.ended)
   const leftMs = last ? Date.parse(last.at) + slipMs - now : 0
   const event = last?.id
   if (!event || leftMs <= 0) return null

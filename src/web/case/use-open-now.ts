@@ -24,7 +24,7 @@ const opening: readonly ActionId[] = ['call-and-open', 'open-collar-held', 'open
 
 /** The action whose line has the button; null where nothing is opened. */
 export function openingIn(actions: readonly StandingAction[]): ActionId | null {
-  return opening.find((id) => actions.some((one) => one.id === id && one.response === null)) ?? null
+  return opening.find((id) => actions.some((action) => action.id === id && action.response === null)) ?? null
 }
 
 /** Opening what is on at once; null where nothing is on. Works without a line: the run brings its plan. */

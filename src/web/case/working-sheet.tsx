@@ -65,9 +65,9 @@ export function WorkingSheet({
         {decision.sd === undefined ? '' : ` Doubt (sd): ${formatValue(decision.sd, decision.unit)}.`}
         {decision.odds === undefined ? '' : ` Odds: ${(decision.odds * 100).toFixed(0)} %.`}
       </p>
-      {decision.alternatives?.map((one) => (
-        <p key={one.display} className="mt-3 rounded-xl bg-well px-3 py-2">
-          <strong>{say(one.display)}</strong>. {say(one.why)}
+      {decision.alternatives?.map((alternative) => (
+        <p key={alternative.display} className="mt-3 rounded-xl bg-well px-3 py-2">
+          <strong>{say(alternative.display)}</strong>. {say(alternative.why)}
         </p>
       ))}
       {onOverrule ? (

@@ -153,7 +153,7 @@ function markPlace(mark: GeometryMark, shape: LegShape): Point {
 /** Where hands go on the leg, in its own centimetres; those that fetch are nowhere on it. */
 function legHandSpot(place: LaneHand['place'], geometry: Geometry, shape: LegShape): Point | null {
   const topCm = geometry.axes.find((axis) => axis.id === 'leg')?.lengthCm ?? 45
-  const kneeCm = geometry.stations.find((one) => one.id === 'knee')?.atCm ?? topCm
+  const kneeCm = geometry.stations.find((station) => station.id === 'knee')?.atCm ?? topCm
   const over = ([x, y]: Point, byCm: number): Point => [x, y + byCm]
   switch (place) {
     case 'apply':

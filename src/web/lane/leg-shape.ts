@@ -42,10 +42,10 @@ export interface LegShape {
 
 /** Shapes a leg from its geometry: depths from girths, the foot from its own stations and length. */
 export function shapeLeg(geometry: Geometry): LegShape {
-  const legStations = geometry.stations.filter((one) => one.axis === 'leg').sort((a, b) => a.atCm - b.atCm)
+  const legStations = geometry.stations.filter((station) => station.axis === 'leg').sort((a, b) => a.atCm - b.atCm)
   const footCm = geometry.axes.find((axis) => axis.id === 'foot')?.lengthCm ?? 25
   const topCm = geometry.axes.find((axis) => axis.id === 'leg')?.lengthCm ?? 45
-  const girthOf = (id: string, fallback: number): number => geometry.stations.find((one) => one.id === id)?.girthCm ?? fallback
+  const girthOf = (id: string, fallback: number): number => geometry.stations.find((station) => station.id === id)?.girthCm ?? fallback
   const ankle = legStations[0]
   const ankleDepth = depth(ankle?.girthCm ?? 23)
   const heelBack = -(ankleDepth * 0.5 + footCm * 0.075)
@@ -54,8 +54,8 @@ export function shapeLeg(geometry: Geometry): LegShape {
   const turn = ((90 - (geometry.angles['ankle'] ?? 90)) * Math.PI) / 180
   const foot = (x: number, y: number): Point => rotate([x, y], joint, -turn)
 
-  const fronts = legStations.map((one): Point => [one.atCm, depth(one.girthCm) * share(one.id)])
-  const backs = legStations.map((one): Point => [one.atCm, -depth(one.girthCm) * (1 - share(one.id))])
+  const fronts = legStations.map((legStation): Point => [legStation.atCm, depth(legStation.girthCm) * share(legStation.id)])
+  const backs = legStations.map((legStation): Point => [legStation.atCm, -depth(legStation.girthCm) * (1 - share(legStation.id))])
   const last = legStations.at(-1)
   const topDepth = depth(last?.girthCm ?? 36)
   const topFront: Point = [topCm, topDepth * share(last?.id ?? 'knee')]
@@ -86,7 +86,7 @@ export function shapeLeg(geometry: Geometry): LegShape {
 
   const placeAt = (axis: string, atCm: number, face: 'front' | 'back'): Point => {
     if (axis === 'leg') {
-      const low = Math.min(...legStations.map((one) => one.atCm))
+      const low = Math.min(...legStations.map((legStation) => legStation.atCm))
       if (atCm < low) return face === 'front' ? foot(atCm, ankleDepth * 0.45) : foot(atCm, heelBack + 0.4)
       return interpolate(face === 'front' ? [...fronts, topFront] : [...backs, topBack], atCm)
     }
@@ -99,7 +99,7 @@ export function shapeLeg(geometry: Geometry): LegShape {
     if (station.id === 'heel-instep') return { station, front: foot(instepX, ankleDepth * 0.5 + 1.4), back: foot(1.2, heelBack + 0.6) }
     return { station, front: placeAt('foot', station.atCm, 'front'), back: placeAt('foot', station.atCm, 'back') }
   })
-  const knee = legStations.find((one) => one.id === 'knee')
+  const knee = legStations.find((legStation) => legStation.id === 'knee')
   return {
     outline,
     back,

@@ -12,18 +12,18 @@ const height = { narrow: 0.24, wide: 0.26 }
 
 /** The limb's surface unrolled from behind with the slab on it: what stays open lies above and below. */
 export function SheetLane({ geometry, units, onPick }: { geometry: Geometry; units: DisplayUnits; onPick?: (id: string) => void }) {
-  const skin = geometry.polygons.find((one) => one.role === 'sheet')
-  const slab = geometry.polygons.find((one) => one.role === 'slab')
-  const decision = geometry.bands.find((one) => one.kind === 'slab')?.decision
+  const skin = geometry.polygons.find((polygon) => polygon.role === 'sheet')
+  const slab = geometry.polygons.find((polygon) => polygon.role === 'slab')
+  const decision = geometry.bands.find((band) => band.kind === 'slab')?.decision
   const frame = useMemo(() => {
     const bounds = boundsOf([...(skin?.points ?? []), ...(slab?.points ?? [])])
     const rails: readonly Rail[] = [{ id: 'open', figure: 'sheet', grows: 'up', atCm: bounds.maxY }]
     return { figures: [{ id: 'sheet', bounds }], rails }
   }, [skin, slab])
   if (!skin || !slab) return null
-  const upper = skin.points.filter((one) => one[1] > 0)
-  const lower = skin.points.filter((one) => one[1] < 0)
-  const slabHalf = Math.max(...slab.points.map((one) => one[1]))
+  const upper = skin.points.filter((point) => point[1] > 0)
+  const lower = skin.points.filter((point) => point[1] < 0)
+  const slabHalf = Math.max(...slab.points.map((point) => point[1]))
   const widthWords = formatLength(slabHalf * 2, units)
   const wishes = upper.map((point, index): LabelWish => ({
     id: `open-${index}`,

@@ -13,7 +13,7 @@ const none: readonly Point[] = []
 
 /** What is cut, as an outline to scale with its length and width. */
 export function TemplateLane({ geometry, units }: { geometry: Geometry; units: DisplayUnits }) {
-  const template = geometry.polygons.find((one) => one.role === 'template')
+  const template = geometry.polygons.find((polygon) => polygon.role === 'template')
   const points = template?.points ?? none
   const frame = useMemo(() => {
     const bounds = boundsOf(points.map(turned))

@@ -61,22 +61,22 @@ export function TractionScene({
         </path>
       ))}
       <CordOrder scene={scene} at={at} size={size} />
-      {scene.rounds.map((one) => {
-        const isCarried = one.kind === 'carried-pulley' && onCarried !== undefined
+      {scene.rounds.map((round) => {
+        const isCarried = round.kind === 'carried-pulley' && onCarried !== undefined
         return (
           <g
-            key={one.id}
+            key={round.id}
             onPointerDown={isCarried ? (event) => event.currentTarget.setPointerCapture(event.pointerId) : undefined}
             onPointerMove={isCarried ? drag : undefined}
             className={isCarried ? 'cursor-ew-resize touch-none' : ''}
           >
-            <title>{one.label}</title>
-            {isCarried ? <circle cx={one.at[0] - minX} cy={maxY - one.at[1]} r="11" fill="transparent" /> : null}
+            <title>{round.label}</title>
+            {isCarried ? <circle cx={round.at[0] - minX} cy={maxY - round.at[1]} r="11" fill="transparent" /> : null}
             <circle
-              cx={one.at[0] - minX}
-              cy={maxY - one.at[1]}
-              r={one.kind === 'ring' || one.kind === 'socket' ? 5 : 3.4}
-              fill={one.kind === 'carried-pulley' ? 'var(--citrus)' : 'var(--sheet)'}
+              cx={round.at[0] - minX}
+              cy={maxY - round.at[1]}
+              r={round.kind === 'ring' || round.kind === 'socket' ? 5 : 3.4}
+              fill={round.kind === 'carried-pulley' ? 'var(--citrus)' : 'var(--sheet)'}
               stroke="var(--ink)"
               strokeWidth="1.1"
             />
@@ -152,7 +152,7 @@ function Arrows({
   width: number
   size: number
 }) {
-  const most = Math.max(1, ...scene.arrows.map((one) => Math.hypot(...one.forceN)))
+  const most = Math.max(1, ...scene.arrows.map((arrow) => Math.hypot(...arrow.forceN)))
   return scene.arrows.map((arrow) => {
     const newton = Math.hypot(...arrow.forceN)
     if (newton < 0.5) return null
@@ -192,12 +192,12 @@ function clamp(value: number, least: number, greatest: number): number {
 function extentOf(scene: GeometryScene): { minX: number; maxX: number; minY: number; maxY: number } {
   const points = [
     ...scene.lines.flatMap((line) => line.points),
-    ...scene.weights.flatMap((one) => [[one.at[0] - 12, one.at[1] - 26] as const, [one.at[0] + 12, one.at[1]] as const]),
+    ...scene.weights.flatMap((weight) => [[weight.at[0] - 12, weight.at[1] - 26] as const, [weight.at[0] + 12, weight.at[1]] as const]),
     [-30, -18] as const,
     [scene.limbCm + 40, 24] as const,
   ]
-  const xs = points.map((one) => one[0])
-  const ys = points.map((one) => one[1])
+  const xs = points.map((point) => point[0])
+  const ys = points.map((point) => point[1])
   return {
     minX: Math.min(...xs) - marginCm,
     maxX: Math.max(...xs) + marginCm,
@@ -208,7 +208,7 @@ function extentOf(scene: GeometryScene): { minX: number; maxX: number; minY: num
 
 /** The scene in words: what is drawn, and every force. */
 function sceneWords(scene: GeometryScene): string {
-  const forces = scene.arrows.map((one) => `${one.label} ${Math.hypot(...one.forceN).toFixed(0)} N`)
-  const weights = scene.weights.map((one) => `${one.label} ${one.kg.toFixed(1)} kg`)
+  const forces = scene.arrows.map((arrow) => `${arrow.label} ${Math.hypot(...arrow.forceN).toFixed(0)} N`)
+  const weights = scene.weights.map((weight) => `${weight.label} ${weight.kg.toFixed(1)} kg`)
   return ['The pull from the side, to scale', ...weights, ...forces].join('; ')
 }

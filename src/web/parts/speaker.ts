@@ -8,7 +8,7 @@ const voicesMs = 1_500
 export async function localVoice(): Promise<SpeechSynthesisVoice | null> {
   if (!('speechSynthesis' in window)) return null
   const find = (): SpeechSynthesisVoice | null => {
-    const own = window.speechSynthesis.getVoices().filter((one) => one.localService)
+    const own = window.speechSynthesis.getVoices().filter((voice) => voice.localService)
     return own.find((one) => one.lang.startsWith('en')) ?? null
   }
   const known = find()

@@ -11,7 +11,7 @@ import type { RoundProps } from './round-frame'
 export function RoundEntry({ injury, episode, ...given }: RoundProps & { injury: InjuryRecord; episode: EpisodeRecord }) {
   const watched = watchedOf(injury.region ?? undefined)
   const isColumn = watched === 'neck' || watched === 'spine'
-  const done = episode.rounds.filter((one) => one.outcome === 'done')
+  const done = episode.rounds.filter((round) => round.outcome === 'done')
   const form = {
     ...given,
     last: lastEntries(done, isColumn),

@@ -49,7 +49,7 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
     >
       {(entries, put) => {
         const also = (entries[`${injured}/also`] ?? '').split(' ').filter(Boolean)
-        const shown = isNarrow ? columns.filter((one) => one.key === side) : columns
+        const shown = isNarrow ? columns.filter((column) => column.key === side) : columns
         const beside = (
           <div className="flex flex-wrap gap-x-6 gap-y-2">
             {round.isBaseline ? null : (
@@ -90,7 +90,7 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
             <div className="flex flex-wrap items-end gap-x-2 gap-y-1.5">
               <Button
                 className={tool}
-                onClick={() => put(restIsNormal(cellsOf(columns.filter((one) => one.isSound)), entries, round.ever ?? {}))}
+                onClick={() => put(restIsNormal(cellsOf(columns.filter((column) => column.isSound)), entries, round.ever ?? {}))}
               >
                 Rest of {sound} normal
               </Button>

@@ -17,7 +17,7 @@ export function LockedStep({ open }: { open: OpenCase }) {
   const plan = usePlanOfRun(open, run)
   const standing = useStanding(open)
   // Without a name: who is meant is known at the bed, and nobody else's business.
-  const worst = standing.items.find((one) => one.level === 'urgent' || one.level === 'stop' || one.level === 'review')
+  const worst = standing.items.find((item) => item.level === 'urgent' || item.level === 'stop' || item.level === 'review')
   const first = standing.level === 'urgent' ? firstAction(standing) : null
   const step = run && (!open.record.appliedAt || isFreeingRun(run)) ? currentStep(plan.procedure.steps, run) : null
   return (

@@ -172,7 +172,7 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
       ),
     readTimers: async () =>
       Promise.all(
-        (await readTimers()).map(async (one) => ({ ...one, patient: (await read<string>('answers', nameKey(one.caseId))) ?? '' })),
+        (await readTimers()).map(async (timer) => ({ ...timer, patient: (await read<string>('answers', nameKey(timer.caseId))) ?? '' })),
       ),
     writeTimers: (entry) =>
       write(`answers ${nameKey(entry.caseId)}`, async () => {

@@ -136,7 +136,7 @@ function send({ id }: KeptRun): void {
       const now = usePracticeRuns.getState().runs[id] ?? run
       const { way, station, candidates, begunAt } = now
       posted = (unsentOf(now) ?? []).slice(0, mostMarksAtOnce)
-      const roles = candidates.map((one) => ({ id: one.id, role: one.role }))
+      const roles = candidates.map((candidate) => ({ id: candidate.id, role: candidate.role }))
       return callApi('POST', paths.practiceSitting(id), { way, station, candidates: roles, begunAt, marks: posted } satisfies SittingPost)
     },
     taken() {

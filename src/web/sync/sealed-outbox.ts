@@ -13,7 +13,7 @@ const underWay = new Set<string>()
 /** Counts what others left here. @param personId whose entries are not others'; null while nobody is signed in */
 export async function countSealed(personId: string | null): Promise<readonly SealedEntry[]> {
   const others = (await readSealed().catch(() => [])).filter((one) => one.personId !== personId)
-  useSealed.setState({ count: others.length, isUrgent: others.some((one) => one.isUrgent) })
+  useSealed.setState({ count: others.length, isUrgent: others.some((other) => other.isUrgent) })
   return others
 }
 

@@ -224,5 +224,5 @@ export function createSender(deps: SenderDeps): Sender {
 
 /** Whether the server only does not know yet what a letter is about: another one on its way may bring it. */
 function isNotYet(problem: ProblemDetails): boolean {
-  return problem.status === 404 || (problem.errors ?? []).some((one) => one.code === 'not-known')
+  return problem.status === 404 || (problem.errors ?? []).some((error) => error.code === 'not-known')
 }

@@ -38,8 +38,8 @@ export function useHeatSweep(base: HeatInput, setting: SettingLocally): HeatSwee
   const points = sweepPoints(sweepSize.water, sweepSize.layers)
 
   const start = useCallback(() => {
-    const known = new Set(results.map((one) => `${one.waterC} ${one.layers}`))
-    const rest = points.filter((one) => !known.has(`${one.waterC} ${one.layers}`))
+    const known = new Set(results.map((result) => `${result.waterC} ${result.layers}`))
+    const rest = points.filter((point) => !known.has(`${point.waterC} ${point.layers}`))
     pending.current = [...results]
     setState({ key, status: rest.length === 0 ? 'done' : 'running', results })
     let isFlushing = false

@@ -57,7 +57,7 @@ describe('bodies of events', () => {
 
     it(`${kind}: says by name what it does not know`, () => {
       const problems = problemsOf(schema, { ...good, colour: 'green' })
-      expect(problems.map((one) => one.path)).to.deep.equal(['colour'])
+      expect(problems.map((problem) => problem.path)).to.deep.equal(['colour'])
       expect(problems[0]?.message).to.match(/^colour is not known here: remove it/)
     })
 
@@ -65,7 +65,7 @@ describe('bodies of events', () => {
       const required = Object.entries(schema.describe().keys as Record<string, { flags?: { presence?: string } }>)
         .filter(([, field]) => field.flags?.presence === 'required')
         .map(([name]) => name)
-      const named = problemsOf(schema, {}).map((one) => one.path)
+      const named = problemsOf(schema, {}).map((problem) => problem.path)
       if (required.length === 0) expect(named).to.satisfy((paths: string[]) => paths.every((path) => path === ''))
       else expect(named).to.include.members(required)
     })
@@ -97,7 +97,7 @@ describe('folding an event', () => {
 
   /** What needs the server, or something before it, to change anything, and what stands beside the record: each has tests of its own. */
   const needsMore: readonly string[] = ['merged', 'unmerged', 'claimed', 'countersigned']
-  const ofStay = kinds.filter((one) => eventKinds[one].stream === 'episode' && eventKinds[one].nature !== 'opening')
+  const ofStay = kinds.filter((kind) => eventKinds[kind].stream === 'episode' && eventKinds[kind].nature !== 'opening')
   for (const kind of ofStay.filter((one) => !needsMore.includes(one))) {
     it(`${kind}: changes the stay and not what it was given`, () => {
       const before: EpisodeRecord = freeze(structuredClone(stay))
@@ -163,12 +163,12 @@ describe('the envelope of an event', () => {
     ['a body that is a list', { body: [] }, 'body'],
   ] as const) {
     it(`is refused with ${what}`, () => {
-      expect(problemsOf(eventSchema, { ...envelope, ...change }).map((one) => one.path)).to.include(path)
+      expect(problemsOf(eventSchema, { ...envelope, ...change }).map((problem) => problem.path)).to.include(path)
     })
   }
 
   it('of a sign-in wants both words', () => {
     expect(problemsOf(signInSchema, { name: 'ada', password: 'x' })).to.deep.equal([])
-    expect(problemsOf(signInSchema, { name: '' }).map((one) => one.path)).to.have.members(['name', 'password'])
+    expect(problemsOf(signInSchema, { name: '' }).map((problem) => problem.path)).to.have.members(['name', 'password'])
   })
 })

@@ -45,11 +45,11 @@ describe('a case as the fold of its events', () => {
 
   it('keeps who and when with a reading, and takes it back by its key', () => {
     const read = fold(openedCase(), event('reading', calf, 'r1'), event('reading', { ...calf, value: 39 }, 'r2'))
-    expect(read.measurements.map((one) => [one.key, one.value, one.by])).to.deep.equal([
+    expect(read.measurements.map((measurement) => [measurement.key, measurement.value, measurement.by])).to.deep.equal([
       ['r1', 38, 'Ada'],
       ['r2', 39, 'Ada'],
     ])
-    expect(fold(read, event('reading-withdrawn', { key: 'r1' })).measurements.map((one) => one.key)).to.deep.equal(['r2'])
+    expect(fold(read, event('reading-withdrawn', { key: 'r1' })).measurements.map((measurement) => measurement.key)).to.deep.equal(['r2'])
     expect(fold(read, event('reading-withdrawn', { key: 'none' })).measurements).to.have.length(2)
   })
 
@@ -96,7 +96,7 @@ describe('a case as the fold of its events', () => {
     const late = event('step', { runId: 'r', stepId: 'b', outcome: 'done', reason: '' })
     const early = { ...event('step', { runId: 'r', stepId: 'a', outcome: 'done', reason: '' }), at: '2026-01-10T07:00:00Z' }
     const record = fold(openedCase(), event('run-started', { runId: 'r' }), late, early)
-    expect(record.runs[0]?.steps.map((one) => one.stepId)).to.deep.equal(['a', 'b'])
+    expect(record.runs[0]?.steps.map((step) => step.stepId)).to.deep.equal(['a', 'b'])
   })
 
   it('lets a timer be started again, and keeps several', () => {
@@ -208,7 +208,7 @@ describe('a device that was on already', () => {
   it('goes on at Check, and stands until a plan is accepted', () => {
     const placed = foldStay(openedEpisode(), event('injury', { injuryId: 'i1', injury }))
     const record = foundOn(null)
-    const texts = (of: typeof record) => standingOf(of, placed, null, Date.parse('2026-01-10T10:00:00Z')).items.map((one) => one.text)
+    const texts = (of: typeof record) => standingOf(of, placed, null, Date.parse('2026-01-10T10:00:00Z')).items.map((item) => item.text)
     expect(stageOf(record, placed)).to.equal('check')
     expect(texts(record).join()).to.include('Found on, not planned here: Collar, roadside crew; since when is not known')
   })
@@ -228,7 +228,7 @@ describe('an injury of neck or trunk', () => {
 describe('where on the path a case stands', () => {
   const placed = foldStay(openedEpisode(), event('injury', { injuryId: 'i1', injury }))
   const neck = foldStay(openedEpisode(), event('injury', { injuryId: 'i1', injury: { ...injury, region: 'neck', side: null } }))
-  const readings = exampleOf('leg-slab').measurements.map((one) => event('reading', { ...calf, ...one }))
+  const readings = exampleOf('leg-slab').measurements.map((measurement) => event('reading', { ...calf, ...measurement }))
   const measured = fold(openedCase(), ...readings)
   const accepted = fold(measured, event('plan', { plan: { decisions: [] } }))
   const running = fold(accepted, event('run-started', { runId: 'r' }))

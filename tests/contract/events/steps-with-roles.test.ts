@@ -51,7 +51,7 @@ describe('plans that were kept before steps had roles', () => {
         { plan: JSON.parse(JSON.stringify({ ...now, procedure: { steps } })) as object },
         { abortEarly: false },
       )
-      return result.error?.details.map((one) => one.path.join('/')) ?? []
+      return result.error?.details.map((detail) => detail.path.join('/')) ?? []
     }
     expect(faults({ roles: ['floats'] })).to.deep.equal(['plan/procedure/steps/0/roles/0'])
     expect(faults({ holds: { what: 'ear', from: 'a', to: 'b' } })).to.deep.equal(['plan/procedure/steps/0/holds/what'])

@@ -40,8 +40,8 @@ describe('a case as a file', () => {
       const taken = toClinicalCase(record, episode)
       expect(taken).to.deep.include({ technique, options: file.options, injury: file.injury, crew: file.crew, orders: file.orders })
       expect(taken.patient).to.deep.equal(file.patient)
-      expect(taken.measurements.map((one) => [one.id, one.side, one.value])).to.deep.equal(
-        file.measurements.map((one) => [one.id, one.side, one.value]),
+      expect(taken.measurements.map((measurement) => [measurement.id, measurement.side, measurement.value])).to.deep.equal(
+        file.measurements.map((measurement) => [measurement.id, measurement.side, measurement.value]),
       )
     })
   }
@@ -81,6 +81,6 @@ describe('a case as a file', () => {
       ],
     }).clinicalCase!
     const readings = eventsOfFile(file, record, stay).events.filter((one) => one.kind === 'reading')
-    expect(readings.map((one) => (one.body as { value: number }).value)).to.deep.equal([26])
+    expect(readings.map((reading) => (reading.body as { value: number }).value)).to.deep.equal([26])
   })
 })

@@ -43,7 +43,7 @@ function itemsWith(steps: readonly FoldableEvent[], roundAtMin: number): readonl
     ...steps,
     event('applied', {}, 12),
   ].reduce((before: Parameters<typeof foldCase>[0], one) => foldCase(before, 'c1', one), null)
-  return standingOf(record!, stay!, null, start + 13 * 60_000).items.map((one) => one.id)
+  return standingOf(record!, stay!, null, start + 13 * 60_000).items.map((item) => item.id)
 }
 
 describe('the check after application', () => {

@@ -50,7 +50,7 @@ describe('who is paged about what is urgent', () => {
       expect(due(record, atMin - 1), `minute ${atMin - 1}`).to.equal(null)
       expect(due(record, atMin)?.role, `minute ${atMin}`).to.equal(role)
       record = caseAfter(
-        ...(record.pages ?? []).map((one) => event('paged', one, (Date.parse(one.at) - ms(0)) / 60_000)),
+        ...(record.pages ?? []).map((page) => event('paged', page, (Date.parse(page.at) - ms(0)) / 60_000)),
         paged(record, atMin),
       )
     }
@@ -162,7 +162,7 @@ describe('what a lead sets for the ward', () => {
 
   it('replaces a chain by its area, and gives the area back to that of everywhere', () => {
     const own = set(newWard, 'chain-set', { area: 'Ward A', steps: [{ role: 'Consultant', afterMin: 0 }] })
-    expect(chainFor(own, 'Ward A, bed 1').steps.map((one) => one.role)).to.deep.equal(['Consultant'])
+    expect(chainFor(own, 'Ward A, bed 1').steps.map((step) => step.role)).to.deep.equal(['Consultant'])
     expect(chainFor(own, 'Ward B').steps[0]?.role).to.equal('Nurse in charge')
     const back = set(own, 'chain-set', { area: 'Ward A', steps: [] })
     expect(chainFor(back, 'Ward A, bed 1').steps[0]?.role).to.equal('Nurse in charge')

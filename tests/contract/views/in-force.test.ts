@@ -93,11 +93,13 @@ describe('the plan in force', () => {
 describe('a difference of substance', () => {
   const moved = (change: (plan: Plan) => Partial<Plan>): ReturnType<typeof waitingChange> =>
     waitingChange(accepted, { ...accepted, ...change(accepted) })
-  const width = accepted.decisions.find((one) => typeof one.value === 'number' && one.unit === 'cm')!
+  const width = accepted.decisions.find((decision) => typeof decision.value === 'number' && decision.unit === 'cm')!
   const withWidth = (by: number) =>
     moved((plan) => ({
-      decisions: plan.decisions.map((one) =>
-        one.id === width.id ? { ...one, value: Number(one.value) + by, display: `${Number(one.value) + by} cm` } : one,
+      decisions: plan.decisions.map((decision) =>
+        decision.id === width.id
+          ? { ...decision, value: Number(decision.value) + by, display: `${Number(decision.value) + by} cm` }
+          : decision,
       ),
     }))
 
@@ -113,7 +115,7 @@ describe('a difference of substance', () => {
     expect(moved(() => reordered)?.stepsMoved).to.have.length(2)
     expect(moved(() => ({ procedure: { steps: steps.slice(1) } }))?.stepsGone).to.have.length(1)
     const words = (from: string) =>
-      moved(() => ({ procedure: { steps: steps.map((one) => (one.id === first!.id ? { ...one, text: from } : one)) } }))
+      moved(() => ({ procedure: { steps: steps.map((step) => (step.id === first!.id ? { ...step, text: from } : step)) } }))
     expect(words(`${first!.text} Twice.`)?.stepsReworded).to.have.length(1)
   })
 
@@ -141,7 +143,9 @@ describe('a difference of substance', () => {
     expect([steps[0]?.id, steps.at(-1)?.id]).to.deep.equal(['say-change', 'after-check'])
     const wider = {
       ...accepted,
-      decisions: accepted.decisions.map((one) => (one.id === width.id ? { ...one, value: Number(one.value) + 3, display: 'wider' } : one)),
+      decisions: accepted.decisions.map((decision) =>
+        decision.id === width.id ? { ...decision, value: Number(decision.value) + 3, display: 'wider' } : decision,
+      ),
     }
     expect(adjustmentPlan(accepted, wider, waitingChange(accepted, wider)!).procedure.steps[0]?.text).to.include('→ wider')
   })
@@ -160,7 +164,7 @@ describe('occasions of readings', () => {
   const occasionsOf = (
     readings: ReturnType<typeof reading>[],
     more: { appliedAt?: string; changes?: { what: string; at: string; by: string }[] } = {},
-  ) => withOccasions({ appliedAt: null, ...more, measurements: readings }).map((one) => one.occasion)
+  ) => withOccasions({ appliedAt: null, ...more, measurements: readings }).map((occasion) => occasion.occasion)
 
   it('end two hours after the last reading of that measurement', () => {
     const at = ['08:00', '09:50', '11:49', '14:00'].map((time) => reading(`2026-01-10T${time}:00Z`))

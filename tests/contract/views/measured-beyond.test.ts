@@ -14,11 +14,11 @@ type Read = { angleId: string; deg: number } | { kg: number | null }
 
 /** A device on which this was read in turn, each at a step of its plan. */
 function read(plan: Plan, ...readings: readonly Read[]): CaseRecord {
-  const stepOf = (has: 'angles' | 'pull'): string => plan.procedure.steps.findLast((one) => one[has])?.id ?? ''
-  const angles = readings.flatMap((one) =>
-    'angleId' in one ? [{ ...one, stepId: stepOf('angles'), tool: 'goniometer', at, by: 'Ada' }] : [],
+  const stepOf = (has: 'angles' | 'pull'): string => plan.procedure.steps.findLast((step) => step[has])?.id ?? ''
+  const angles = readings.flatMap((reading) =>
+    'angleId' in reading ? [{ ...reading, stepId: stepOf('angles'), tool: 'goniometer', at, by: 'Ada' }] : [],
   )
-  const pulls = readings.flatMap((one) => ('kg' in one ? [{ ...one, stepId: stepOf('pull'), at, by: 'Ada' }] : []))
+  const pulls = readings.flatMap((reading) => ('kg' in reading ? [{ ...reading, stepId: stepOf('pull'), at, by: 'Ada' }] : []))
   return {
     technique: plan.technique,
     accepted: { plan, at, by: 'Ada' },
@@ -28,7 +28,7 @@ function read(plan: Plan, ...readings: readonly Read[]): CaseRecord {
 }
 
 describe('what was measured beyond its limit', () => {
-  const aim = slab.procedure.steps.flatMap((one) => one.angles ?? []).find((one) => one.id === 'foot-plane')!
+  const aim = slab.procedure.steps.flatMap((step) => step.angles ?? []).find((one) => one.id === 'foot-plane')!
 
   it('is an angle outside its band, on either side of it, until it is read within', () => {
     expect(measuredBeyond(read(slab), never)).to.deep.equal([])
@@ -43,7 +43,7 @@ describe('what was measured beyond its limit', () => {
   })
 
   it('is a pull over the most or over what is expected, until a complete round', () => {
-    const limit = traction.procedure.steps.find((one) => one.pull)!.pull!
+    const limit = traction.procedure.steps.find((step) => step.pull)!.pull!
     expect(measuredBeyond(read(traction, { kg: limit.expectedKg }), never)).to.deep.equal([])
     expect(measuredBeyond(read(traction, { kg: null }), never)).to.deep.equal([])
     const over = read(traction, { kg: limit.mostKg + 1 })

@@ -42,7 +42,7 @@ describe('opening at once', () => {
       const begun = foldCase(record, 'c1', folded.event('run-started', { runId: 'r2', ...run }, 30))
       const opening = begun.runs[0]!
       expect(isOpeningRun(opening)).to.equal(true)
-      const stop = { level: 'stop', code: 'no-size', text: 'x', why: 'y', decisions: [], steps: steps.map((one) => one.id) } as const
+      const stop = { level: 'stop', code: 'no-size', text: 'x', why: 'y', decisions: [], steps: steps.map((step) => step.id) } as const
       const standing = standingOf(begun, folded.stay, null, folded.ms(31))
       for (const step of steps)
         expect(
@@ -84,13 +84,13 @@ describe('opening at once', () => {
     expect(
       caseRounds(open, stay, ms(204))
         .slice(0, 2)
-        .map((one) => [one.id, (one.dueAt - ms(203)) / 60_000]),
+        .map((caseRound) => [caseRound.id, (caseRound.dueAt - ms(203)) / 60_000]),
     ).to.deep.equal([
       ['opened-5', 5],
       ['round-1', 15],
     ])
     const elective = foldCase(cast, 'c1', event('run-started', { runId: 'r2', technique: 'cast-opening', options: {} }, 200))
-    const ids = caseRounds(foldCase(elective, 'c1', event('opened', { runId: 'r2' }, 203)), stay, ms(204)).map((one) => one.id)
+    const ids = caseRounds(foldCase(elective, 'c1', event('opened', { runId: 'r2' }, 203)), stay, ms(204)).map((caseRound) => caseRound.id)
     expect(ids).to.not.include('opened-5')
   })
 })

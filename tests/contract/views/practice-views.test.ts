@@ -57,11 +57,13 @@ describe('progress in practice', () => {
       [],
       { 'leg-slab': 2, 'care-collar': 1 },
     )
-    expect(techniques.map((one) => [one.technique, one.count, one.passed, one.best, one.live])).to.deep.equal([
+    expect(
+      techniques.map((technique) => [technique.technique, technique.count, technique.passed, technique.best, technique.live]),
+    ).to.deep.equal([
       ['leg-slab', 2, 1, 60, 2],
       ['leg-cast', 1, 1, 97, 0],
     ])
-    expect(sittings.map((one) => one.total)).to.deep.equal([60, 40, 97])
+    expect(sittings.map((sitting) => sitting.total)).to.deep.equal([60, 40, 97])
     expect(liveOnly).to.deep.equal([{ technique: 'care-collar', live: 1 }])
   })
 })
@@ -108,7 +110,9 @@ describe('who sees a sitting', () => {
     expect(isOver(sitting([true, false]), nowMs + 2 * 3_600_000)).to.equal(true)
     const running = sitting([true, false])
     expect(seenBy(running, { id: 'c', roles: ['trainee'] }, nowMs).sitting.examiners).to.deep.equal([])
-    expect(seenBy(running, { id: 'x1', roles: ['clinician'] }, nowMs).sitting.examiners.map((one) => one.id)).to.deep.equal(['x1'])
+    expect(seenBy(running, { id: 'x1', roles: ['clinician'] }, nowMs).sitting.examiners.map((examiner) => examiner.id)).to.deep.equal([
+      'x1',
+    ])
     expect(seenBy(running, { id: 'c', roles: ['trainee'] }, nowMs).told).to.deep.equal([0])
     expect(seenBy(sitting([true, true]), { id: 'c', roles: ['trainee'] }, nowMs).sitting.examiners).to.have.length(2)
   })

@@ -24,8 +24,8 @@ const summaryOf = (record: ReturnType<typeof caseAfter>, stay = stayAfter()) =>
   summariseRun(record, stay, record.runs.at(-1)!, plan, startMs + 300 * 60_000, null)
 const linesOf = (record: ReturnType<typeof caseAfter>, id: string, stay = stayAfter()): readonly string[] =>
   summaryOf(record, stay)
-    .sections.find((one) => one.id === id)
-    ?.lines.map((one) => one.text) ?? []
+    .sections.find((section) => section.id === id)
+    ?.lines.map((line) => line.text) ?? []
 
 describe('the run record', () => {
   it('has water and room as they were at wetting, whatever is set since', () => {
@@ -77,7 +77,7 @@ describe('lots of what was used', () => {
   it('are asked of every material and device of every technique, each once', () => {
     for (const technique of techniqueIds) {
       const items = usedItems(planOf(technique))
-      expect(new Set(items.map((one) => one.id)).size, technique).to.equal(items.length)
+      expect(new Set(items.map((item) => item.id)).size, technique).to.equal(items.length)
       for (const { label } of items) expect(label, technique).to.match(/\w/)
     }
     expect(usedItems(plan).length).to.be.greaterThan(1)

@@ -51,7 +51,7 @@ describe('timers of a run', () => {
   const timer = (timerId: string, minutes: number, atMin: number, more: object = {}): FoldableEvent =>
     event('timer', { runId: 'r1', timerId, label: timerId, minutes, ...more }, atMin)
   const live = (record: CaseRecord, atMin: number): readonly string[] =>
-    liveTimers(runOf(record), start + atMin * 60_000).map((one) => one.id)
+    liveTimers(runOf(record), start + atMin * 60_000).map((liveTimer) => liveTimer.id)
 
   it('run several at once, and stay for ten minutes past their end', () => {
     const record = fold(running(), timer('set', 5, 1), timer('cure', 1440, 6))
@@ -96,7 +96,7 @@ describe('what a run keeps', () => {
     )
     const run = runOf(record)
     // Written before angles of the ankle were turned: 80 was toes 10 down, and is 100.
-    expect(run.angles?.map((one) => one.deg)).to.deep.equal([100, 92])
+    expect(run.angles?.map((angle) => angle.deg)).to.deep.equal([100, 92])
     expect(run.angles?.[0]).not.to.have.property('runId')
     expect(run.pulls?.[0]).to.include({ kg: 5, by: 'Ada' })
     expect(strapMarksAt(run, 'straps').get('strap-1')).to.equal('snug')
@@ -191,9 +191,9 @@ describe('opening the cast of a case', () => {
     expect(codes(plan(130, false))).to.include('not-hard')
     expect(codes(plan(130, true))).not.to.include('not-hard')
     expect(codes(plan(161, false))).not.to.include('not-hard')
-    const ids = plan(161, false)?.decisions.map((one) => one.id)
+    const ids = plan(161, false)?.decisions.map((decision) => decision.id)
     expect(ids).to.include.members(['earliest', 'room-gained', 'pressure-before', 'pressure-after'])
-    expect(plan(130, true)?.procedure.steps.map((one) => one.id)).to.include('cut-padding')
+    expect(plan(130, true)?.procedure.steps.map((step) => step.id)).to.include('cut-padding')
   })
 
   it('is a run of the same case, and its end begins the rounds again', () => {

@@ -74,7 +74,7 @@ describe('a changed or doubted side', () => {
     )
     expect(sideStateOf(off, stayRight)).to.equal('read')
     expect(onSinceMs(off)).to.equal(null)
-    const red = standingOf(off, stayRight, null, ms(14)).items.find((one) => one.id.startsWith('under/'))
+    const red = standingOf(off, stayRight, null, ms(14)).items.find((item) => item.id.startsWith('under/'))
     expect(red).to.include({ part: 'leg-left', level: 'warn', text: 'Skin red where it came off' })
     const read = after(off, event('identity-checked', { words: 'RIGHT ankle' }, 15))
     expect(sideStateOf(read, stayRight)).to.equal('settled')
@@ -86,9 +86,9 @@ describe('a changed or doubted side', () => {
       'Taken off the wrong limb',
       'Identity and side read aloud afresh',
     ]
-    expect(sideLines(read).map((one) => one.text)).to.deep.equal(told)
+    expect(sideLines(read).map((sideLine) => sideLine.text)).to.deep.equal(told)
     const summary = summariseRun(read, stayRight, read.runs[0]!, planFile(exampleOf('leg-slab')), ms(20), null)
-    expect(summary.sections.find((one) => one.id === 'side')?.lines.map((one) => one.text)).to.deep.equal(told)
+    expect(summary.sections.find((section) => section.id === 'side')?.lines.map((line) => line.text)).to.deep.equal(told)
     expect(summary.facts.find(([name]) => name === 'Ended')?.[1]).to.include('wrong side, by Ada')
     expect(handOverOf(read, stayRight, ms(20), null).happened.map((one) => one.text)).to.include.members(told)
   })
@@ -138,7 +138,7 @@ describe('a changed or doubted side', () => {
     const id = doubted.troubles?.[0]?.id
     expect(standingOf(doubted, stay, null, ms(10)).level).to.equal('urgent')
     const back = after(doubted, event('trouble-ended', { troubleEvent: id, word: 'pressed by mistake', isSlip: true }, 10.1))
-    expect(standingOf(back, stay, null, ms(11)).items.filter((one) => one.level === 'urgent')).to.deep.equal([])
+    expect(standingOf(back, stay, null, ms(11)).items.filter((item) => item.level === 'urgent')).to.deep.equal([])
   })
 
   it('of an outbox of before says by its words whether it is another limb', () => {

@@ -26,8 +26,8 @@ describe('trends of care', () => {
     )
     const cords = trends[0]
     expect(cords).to.deep.include({ id: 'weights/cords', isWorse: true })
-    expect(cords?.points.map((one) => one.words)).to.deep.equal(['yes', 'no'])
-    expect(trends.find((one) => one.id === 'weights/hang-free')?.isWorse).to.equal(false)
+    expect(cords?.points.map((point) => point.words)).to.deep.equal(['yes', 'no'])
+    expect(trends.find((trend) => trend.id === 'weights/hang-free')?.isWorse).to.equal(false)
   })
 
   it('are none of what was looked at once, or not at all', () => {
@@ -43,7 +43,7 @@ describe('trends of care', () => {
     expect(trends).to.have.length(1)
     expect(trends[0]).to.deep.include({ label: measurementLabel(area), isWorse: true })
     expect(
-      trends[0]?.points.map((one) => [one.value, one.words]),
+      trends[0]?.points.map((point) => [point.value, point.words]),
       'not what was found before it went on',
     ).to.deep.equal([
       [0, 'intact'],
@@ -55,6 +55,6 @@ describe('trends of care', () => {
     const girth = (atMin: number, side: string, value: number) =>
       ring.event('reading', { id: 'calf-girth', side, value, unit: 'cm', tool: 'tape' }, atMin)
     const trends = trendsOf(ring.caseAfter(girth(10, 'left', 38), girth(300, 'left', 40), girth(10, 'right', 37)))
-    expect(trends.map((one) => [one.id, one.unit, one.isWorse])).to.deep.equal([['calf-girth/left', 'cm', false]])
+    expect(trends.map((trend) => [trend.id, trend.unit, trend.isWorse])).to.deep.equal([['calf-girth/left', 'cm', false]])
   })
 })

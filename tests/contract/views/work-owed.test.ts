@@ -74,7 +74,7 @@ describe('work owed on a case', () => {
 
   it('is owed, and says so, once its grace has passed', () => {
     const ids = (record: CaseRecord, nowMin: number): readonly string[] =>
-      standingOf(record, stay, null, minutes(nowMin)).items.map((one) => one.id)
+      standingOf(record, stay, null, minutes(nowMin)).items.map((item) => item.id)
     expect(ids(applied, 143)).not.to.include('task/ring-skin')
     expect(ids(applied, 145)).to.include('task/ring-skin')
     expect(ids(fold(done(144)), 145)).not.to.include('task/ring-skin')
@@ -115,7 +115,7 @@ describe('work owed on a case', () => {
   it('is the call at home alone once the patient has gone home, and the list of rounds ends there', () => {
     const gone = fold(event('ended', { how: 'home', note: '' }, 30))
     expect(workOwed(gone, stay, minutes(31)).map((one) => one.id)).to.deep.equal(['home-check'])
-    expect(caseRounds(gone, stay, minutes(31)).every((one) => one.dueAt <= minutes(30))).to.equal(true)
+    expect(caseRounds(gone, stay, minutes(31)).every((caseRound) => caseRound.dueAt <= minutes(30))).to.equal(true)
     expect(workOwed(fold(event('ended', { how: 'died', note: 'arrest' }, 30)), stay, minutes(31))).to.deep.equal([])
   })
 
@@ -160,7 +160,7 @@ describe('a trouble that no round looks at', () => {
 
   it('asks for what its own sheet says: a pull that was let go is taken again, never eased', () => {
     const actions = actionsOf('pull-lost')
-    expect(actions.map((one) => one.id)).to.deep.equal(['hands-on-pull', 'set-again', 'check-again', 'again-15'])
+    expect(actions.map((action) => action.id)).to.deep.equal(['hands-on-pull', 'set-again', 'check-again', 'again-15'])
   })
 
   it('begins an arrest with the arrest team', () => {
@@ -173,7 +173,7 @@ describe('a trouble that no round looks at', () => {
 })
 
 describe('the weights of a suspension', () => {
-  const planned = (id: string): number => Number(plan.decisions.find((one) => one.id === id)?.value)
+  const planned = (id: string): number => Number(plan.decisions.find((decision) => decision.id === id)?.value)
   const good = {
     'hang-free': 'yes',
     cords: 'yes',
@@ -205,7 +205,7 @@ describe('the weights of a suspension', () => {
       const { actions } = standing(record)
       expect(actions[0]?.id).to.equal('as-trouble')
       expect(actions[0]?.ownWay.join(' ')).to.include(`set again to the planned ${formatValue(planned(decision), 'kg')}`)
-      expect(actions.map((one) => one.text).join(' ')).to.not.match(/loosen/i)
+      expect(actions.map((action) => action.text).join(' ')).to.not.match(/loosen/i)
       expect(dueMin(record, 'weights', 61)).to.equal(75)
     }
   })
@@ -215,7 +215,7 @@ describe('the weights of a suspension', () => {
       const record = looked(answer)
       const { actions, level } = standing(record)
       expect(level).to.equal('urgent')
-      expect(actions.map((one) => one.id)).to.deep.equal(['hands-on-pull', 'set-again', 'check-again', 'again-15'])
+      expect(actions.map((action) => action.id)).to.deep.equal(['hands-on-pull', 'set-again', 'check-again', 'again-15'])
       expect(dueMin(record, 'weights', 61)).to.equal(75)
       expect(taskFindings(fold(done(60, { ...good, ...answer }, 'weights'), done(70, good, 'weights')))).to.deep.equal([])
     }

@@ -24,8 +24,10 @@ describe('occasions of readings', () => {
   it('go by instant, not by text, and the latest counts', () => {
     const readings = [at(1, '09:30:00+02:00', 'zzz'), at(2, '08:00:00Z', 'aaa'), at(3, '08:10:00Z', 'aaa')]
     expect(values(splitOccasions(readings))).to.deep.equal([[1], [2, 3]])
-    expect(currentReadings(readings, { id: 'calf-girth' }).map((one) => one.value)).to.deep.equal([2, 3])
-    expect(currentReadings([at(4, '08:05:00Z'), ...readings], { id: 'calf-girth' }).map((one) => one.value)).to.deep.equal([2, 3])
+    expect(currentReadings(readings, { id: 'calf-girth' }).map((currentReading) => currentReading.value)).to.deep.equal([2, 3])
+    expect(
+      currentReadings([at(4, '08:05:00Z'), ...readings], { id: 'calf-girth' }).map((currentReading) => currentReading.value),
+    ).to.deep.equal([2, 3])
   })
   it('end at a bound', () => {
     const bound = Date.parse('2026-01-10T08:10:00Z')

@@ -62,7 +62,7 @@ describe('the answer in one sentence', () => {
 
   it('stands beside figures grouped by what they are for, none group taking all', () => {
     for (const { id, decisions } of techniques) {
-      const uses = decisions.map((one) => one.use ?? 'know')
+      const uses = decisions.map((decision) => decision.use ?? 'know')
       for (const use of uses) expect(decisionUses).to.include(use)
       expect(new Set(uses).size, id).to.be.above(1)
     }

@@ -30,8 +30,8 @@ describe('two plans side by side', () => {
           const back = comparePlans(after, before)
           expect(there.cautionsNew).to.have.members([...back.cautionsGone])
           expect(there.stepsNew).to.have.members([...back.stepsGone])
-          expect(there.decisions.map((one) => [one.id, one.before, one.after])).to.have.deep.members(
-            back.decisions.map((one) => [one.id, one.after, one.before]),
+          expect(there.decisions.map((decision) => [decision.id, decision.before, decision.after])).to.have.deep.members(
+            back.decisions.map((decision) => [decision.id, decision.after, decision.before]),
           )
         }
       }
@@ -40,13 +40,13 @@ describe('two plans side by side', () => {
 
   it('names what the toe end changes, and nothing that stays', () => {
     const changes = comparePlans(withOption('leg-slab', 'length', 'toe-crease'), withOption('leg-slab', 'length', 'past-toes'))
-    expect(changes.decisions.map((one) => one.id)).to.include('slab-length')
-    expect(changes.decisions.map((one) => one.id)).not.to.include('slab-coverage')
+    expect(changes.decisions.map((decision) => decision.id)).to.include('slab-length')
+    expect(changes.decisions.map((decision) => decision.id)).not.to.include('slab-coverage')
   })
 
   it('says that a decision is missing from one of them', () => {
     const plan = planFile(exampleOf('leg-slab'))
-    const without = { ...plan, decisions: plan.decisions.filter((one) => one.id !== 'slab-width') }
+    const without = { ...plan, decisions: plan.decisions.filter((decision) => decision.id !== 'slab-width') }
     expect(comparePlans(plan, without).decisions).to.deep.equal([
       { id: 'slab-width', label: 'Slab width', before: decisionOf(plan, 'slab-width').display, after: null },
     ])
@@ -71,19 +71,19 @@ describe('how sure a size is', () => {
     it(`${technique}: ranges in order, odds of a reading between none and all, one size used`, () => {
       const strip = stripOf(technique, id)
       expect(strip.sizes.length).to.be.greaterThan(2)
-      expect(strip.sizes.filter((one) => one.isUsed)).to.have.length(1)
+      expect(strip.sizes.filter((size) => size.isUsed)).to.have.length(1)
       for (const one of strip.sizes) {
         expect(one.toCm).to.be.greaterThan(one.fromCm)
         expect(one.odds).to.be.within(0, 1)
       }
-      const starts = strip.sizes.map((one) => one.fromCm)
+      const starts = strip.sizes.map((size) => size.fromCm)
       expect(starts).to.deep.equal([...starts].sort((a, b) => a - b))
     })
   }
 
   it('collar stretches meet without a gap and their odds sum to one', () => {
     const { sizes } = stripOf('extrication-collar', 'setting')
-    sizes.slice(1).forEach((one, index) => expect(one.fromCm).to.be.closeTo(sizes[index]?.toCm ?? NaN, 1e-9))
+    sizes.slice(1).forEach((size, index) => expect(size.fromCm).to.be.closeTo(sizes[index]?.toCm ?? NaN, 1e-9))
     expect(sizes.reduce((sum, one) => sum + one.odds, 0)).to.be.closeTo(1, 1e-6)
   })
 
@@ -97,16 +97,16 @@ describe('how sure a size is', () => {
 
   it('shows what is out of stock, and uses another', () => {
     const usual = stripOf('walker-boot', 'size')
-    const used = usual.sizes.find((one) => one.isUsed)?.size
+    const used = usual.sizes.find((size) => size.isUsed)?.size
     const short = stripOf('walker-boot', 'size', (file) => {
-      file['stock'] = usual.sizes.map((one) => ({
+      file['stock'] = usual.sizes.map((size) => ({
         technique: 'walker-boot',
-        size: one.size,
-        fits: { 'foot-length': [one.fromCm, one.toCm] },
-        count: one.size === used ? 0 : 2,
+        size: size.size,
+        fits: { 'foot-length': [size.fromCm, size.toCm] },
+        count: size.size === used ? 0 : 2,
       }))
     })
-    expect(short.sizes.find((one) => one.size === used)).to.include({ isInStock: false, isUsed: false })
-    expect(short.sizes.filter((one) => one.isUsed)).to.have.length(1)
+    expect(short.sizes.find((size) => size.size === used)).to.include({ isInStock: false, isUsed: false })
+    expect(short.sizes.filter((size) => size.isUsed)).to.have.length(1)
   })
 })

@@ -91,7 +91,7 @@ describe('overrules', () => {
 
     it(`${name}: every value that a decision declares is taken, and nothing computed from it is no number`, () => {
       for (const definition of technique?.decisions ?? []) {
-        const isMade = before.decisions.some((one) => one.id === definition.id)
+        const isMade = before.decisions.some((decision) => decision.id === definition.id)
         for (const value of goodFor(definition)) {
           // A cure time is in hours or minutes by its material; each of its ends suits one of the two.
           if (definition.alternative) continue
@@ -100,7 +100,7 @@ describe('overrules', () => {
           // How wide a slab may be, the limb and the store say: what lies beyond is refused by name, and the computed width stays.
           if (definition.roles?.includes('width-on-trial') || definition.id === 'stirrup-width') {
             const isRefused = problemLines(plan).includes(`out-of-range overrules/${definition.id}`)
-            const own = before.decisions.find((one) => one.id === definition.id)?.value
+            const own = before.decisions.find((decision) => decision.id === definition.id)?.value
             if (isMade) expect(decisionOf(plan, definition.id).value, what).to.equal(isRefused ? own : value)
             continue
           }

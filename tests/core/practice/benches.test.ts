@@ -36,9 +36,9 @@ describe('benches', () => {
     describe(bench.name, () => {
       it('has six controls at most, each with its usual value in range and on its step', () => {
         expect(bench.controls.length).to.be.within(1, 6)
-        expect(new Set(allControls(bench).map((one) => one.id)).size).to.equal(allControls(bench).length)
+        expect(new Set(allControls(bench).map((control) => control.id)).size).to.equal(allControls(bench).length)
         for (const control of allControls(bench)) {
-          if (control.kind === 'choice') expect(control.choices.map((one) => one.id)).to.include(control.usual)
+          if (control.kind === 'choice') expect(control.choices.map((choice) => choice.id)).to.include(control.usual)
           else {
             expect(control.usual).to.be.within(control.least, control.greatest)
             expect(onStep(control, control.usual)).to.equal(control.usual)
@@ -50,10 +50,10 @@ describe('benches', () => {
         for (let seed = 0; seed < (isLong ? 40 : 8); seed++) {
           const between = makeDraws(seed + 1)
           const state = Object.fromEntries(
-            allControls(bench).map((one) =>
-              one.kind === 'choice'
-                ? [one.id, one.choices[Math.floor(between(0, one.choices.length))]?.id ?? one.usual]
-                : [one.id, between(one.least, one.greatest)],
+            allControls(bench).map((control) =>
+              control.kind === 'choice'
+                ? [control.id, control.choices[Math.floor(between(0, control.choices.length))]?.id ?? control.usual]
+                : [control.id, between(control.least, control.greatest)],
             ),
           )
           const answer = bench.work(readState(bench, Object.entries(state)).state, ctx)
@@ -76,7 +76,10 @@ describe('benches', () => {
         const state = {
           ...usualState(bench),
           ...Object.fromEntries(
-            allControls(bench).map((one) => [one.id, one.kind === 'choice' ? (one.choices.at(-1)?.id ?? '') : one.greatest]),
+            allControls(bench).map((control) => [
+              control.id,
+              control.kind === 'choice' ? (control.choices.at(-1)?.id ?? '') : control.greatest,
+            ]),
           ),
         }
         expect(readState(bench, writeState(bench, state))).to.deep.equal({ state, problems: [] })
@@ -124,14 +127,14 @@ describe('the heat bench', () => {
   it('stops where it burns: 20 layers, water of 40 °C, on a pillow', () => {
     const answer = work('heat', { layers: 20, water: 40, backing: 'pillow' })
     expect(valueOf(answer, 'peak')).to.be.closeTo(49.3, 0.5)
-    expect(answer.cautions.map((one) => one.level)).to.deep.equal(['stop'])
+    expect(answer.cautions.map((caution) => caution.level)).to.deep.equal(['stop'])
   })
 
   it('is warmer with warmer water and more layers, and the profile meets the curve at the skin', () => {
     expect(valueOf(work('heat', { water: 30 }), 'peak')).to.be.greaterThan(valueOf(work('heat', { water: 20 }), 'peak'))
     expect(valueOf(work('heat', { layers: 16 }), 'peak')).to.be.greaterThan(valueOf(work('heat', { layers: 8 }), 'peak'))
     const answer = work('heat', { minute: 15 })
-    const depth = answer.scenes.find((one) => one.id === 'depth')
+    const depth = answer.scenes.find((scene) => scene.id === 'depth')
     if (depth?.kind !== 'curves') throw new Error('no profile')
     const points = depth.lines[0]?.points ?? []
     const below = points.filter(([x]) => x < 0).at(-1)?.[1] ?? 0
@@ -140,7 +143,7 @@ describe('the heat bench', () => {
   })
 
   it('starts its profile where the model starts', () => {
-    const input = work('heat', { minute: 0 }).scenes.find((one) => one.id === 'map')
+    const input = work('heat', { minute: 0 }).scenes.find((scene) => scene.id === 'map')
     if (input?.kind !== 'heat-map') throw new Error('no map')
     expect(solveHeat(input.input).skinC[0]).to.be.closeTo(valueOf(work('heat', { minute: 0 }), 'skin'), 1e-9)
     expect(readDefaults(heatDefaults, defaultProtocol).hotC).to.equal(input.limitC)
@@ -173,8 +176,8 @@ describe('the swelling bench', () => {
     const answer = work('swelling', { swelling: 'marked', padding: 1, hour: 72 })
     expect(figure(answer, 'pressure')).to.equal(null)
     expect(answer.cautions[0]?.level).to.equal('stop')
-    const limb = answer.scenes.find((one) => one.kind === 'limb')
-    expect(limb?.kind === 'limb' && Object.values(limb.notes).map((one) => one.words)).to.include('no room')
+    const limb = answer.scenes.find((scene) => scene.kind === 'limb')
+    expect(limb?.kind === 'limb' && Object.values(limb.notes).map((note) => note.words)).to.include('no room')
   })
 
   it('keeps less room where the padding is kept', () => {
@@ -200,7 +203,7 @@ describe('the rig bench', () => {
       const answer = bench.work(solved ?? {}, ctx)
       if (solver.id === 'raise') {
         expect(valueOf(answer, 'bed')).to.be.at.least(4.5 * 9.81 - 0.5)
-        expect(answer.cautions.some((one) => one.text.includes('slides'))).to.equal(false)
+        expect(answer.cautions.some((caution) => caution.text.includes('slides'))).to.equal(false)
       } else expect(answer.figures[0]?.words).to.equal('in balance')
     })
   }
@@ -208,14 +211,14 @@ describe('the rig bench', () => {
   it('says where nothing in range does it: 150 kg on a pulley that stays near the groin', () => {
     const bench = benchOf('rig')
     const heavy = { ...usualState(bench), mass: 150, carried: 10 }
-    expect(bench.solvers?.find((one) => one.id === 'suspension')?.solve(heavy, ctx)).to.equal(null)
+    expect(bench.solvers?.find((solver) => solver.id === 'suspension')?.solve(heavy, ctx)).to.equal(null)
   })
 
   it('warns as the plan does: more than the skin bears, a ring that presses, a patient who slides', () => {
-    expect(work('rig', { counterweight: 8 }).cautions.map((one) => one.level)).to.include('stop')
+    expect(work('rig', { counterweight: 8 }).cautions.map((caution) => caution.level)).to.include('stop')
     expect(
       work('rig', { raise: 0, mass: 15 })
-        .cautions.map((one) => one.text)
+        .cautions.map((caution) => caution.text)
         .join(' '),
     ).to.match(/slides/)
   })
@@ -227,7 +230,7 @@ describe('the other benches, by their worked examples', () => {
   it('collar: 6.0 set on 4.8 tilts 6.2°, and more closes the mouth', () => {
     const answer = work('collar', { height: 4.8, setting: 6 })
     expect(valueOf(answer, 'tilt')).to.be.closeTo(6.2, 0.05)
-    expect(answer.cautions.map((one) => one.level)).to.include('caution')
+    expect(answer.cautions.map((caution) => caution.level)).to.include('caution')
     expect(valueOf(work('collar', { height: 4.8, setting: 7.2 }), 'mouth')).to.be.lessThan(valueOf(answer, 'mouth'))
     expect(valueOf(work('collar', { height: 4.8, setting: 4.8 }), 'tilt')).to.equal(0)
   })
@@ -249,8 +252,8 @@ describe('the other benches, by their worked examples', () => {
     const answer = work('wraps')
     const [, girth] = /\(([\d.]+) × 10\)/.exec(answer.figures.find((one) => one.id === 'most')?.working ?? '') ?? []
     expect(valueOf(answer, 'most')).to.be.closeTo(4620 / (Number(girth) * 10), 0.05)
-    expect(work('wraps', { tension: 2 }).cautions.map((one) => one.level)).to.include('stop')
-    expect(work('wraps', { limb: 'leg-arterial', tension: 0.6 }).cautions.map((one) => one.level)).to.include('caution')
+    expect(work('wraps', { tension: 2 }).cautions.map((caution) => caution.level)).to.include('stop')
+    expect(work('wraps', { limb: 'leg-arterial', tension: 0.6 }).cautions.map((caution) => caution.level)).to.include('caution')
   })
 
   it('stiffness: wider, thicker and drier is never softer', () => {

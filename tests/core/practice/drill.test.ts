@@ -90,7 +90,7 @@ describe('the hidden body', () => {
   })
 
   it('shows a limb that runs out of room before movement goes, and asleep it tells nothing', () => {
-    const roomy = drawBodies(tight, 'gannet', defaultProtocol).findIndex((one) => one.room !== null)
+    const roomy = drawBodies(tight, 'gannet', defaultProtocol).findIndex((drawBody) => drawBody.room !== null)
     const { body, states } = course(tight, 'gannet', roomy)
     const first = (test: (state: BodyState, atMin: number) => boolean): number => states.findIndex(test)
     const stretchMin = first((state, atMin) => showFindings(body, state, atMin, 'gannet', true).limbs[0]?.stretchPain === true)
@@ -133,10 +133,9 @@ describe('a night of the drill', () => {
   it(`is played best by who knows the truth, then by the list, then by who never looks, in the mean of ${nightsPlayed} seeds`, () => {
     const sums: Record<Player, number> = { never: 0, 'by-list': 0, perfect: 0 }
     for (let seed = 0; seed < nightsPlayed; seed++) {
-      const ends = Object.fromEntries(players.map((one) => [one, playNight(one, short, String(seed), defaultProtocol).end])) as Record<
-        Player,
-        DrillState
-      >
+      const ends = Object.fromEntries(
+        players.map((player) => [player, playNight(player, short, String(seed), defaultProtocol).end]),
+      ) as Record<Player, DrillState>
       for (const one of players) sums[one] += scoreDrill(ends[one], ends.perfect).score
     }
     expect(sums['by-list'] / nightsPlayed).to.be.greaterThan(sums.never / nightsPlayed + 5)
@@ -216,7 +215,7 @@ describe('a night of the drill', () => {
     const bed = other.state().beds[0]!
     const standing = judgeBed(calm, bed.body, bed.record)
     expect(standing.level).to.equal('urgent')
-    expect(standing.actions.map((one) => one.id)).to.include('call-and-open')
+    expect(standing.actions.map((action) => action.id)).to.include('call-and-open')
   })
 
   it('takes its time for everything: walking, looking, opening a cast longer than a slab', () => {
@@ -230,7 +229,7 @@ describe('a night of the drill', () => {
     expect(took({ kind: 'raise', bed: 1, atMin: 10 })).to.equal(2)
     const many = { ...calm, beds: 20 }
     const beds = drillOf(many, 'tern').state().beds
-    const bedOf = (technique: string): number => beds.findIndex((one) => one.body.technique.id === technique) + 1
+    const bedOf = (technique: string): number => beds.findIndex((bed) => bed.body.technique.id === technique) + 1
     const [cast, slab] = [bedOf('leg-cast'), bedOf('leg-slab')]
     expect(took({ kind: 'open', bed: cast, atMin: 10 })).to.be.greaterThan(took({ kind: 'open', bed: slab, atMin: 10 }))
     expect(() => drillOf(calm, 'tern').apply({ kind: 'raise', bed: 99, atMin: 1 })).to.throw(RangeError, 'There is no bed 99')
@@ -286,7 +285,7 @@ describe('a night of the drill', () => {
     drill.apply({ kind: 'check', bed, atMin: drill.state().atMin })
     expect(now().tally.late - lateBefore).to.be.at.least(due.length)
     const later = now().tally.late
-    const weights = checksOf(pulled, now().body, now().record).find((one) => one.kind === 'weights')!
+    const weights = checksOf(pulled, now().body, now().record).find((check) => check.kind === 'weights')!
     drill.advanceTo(weights.dueMin)
     drill.apply({ kind: 'check', bed, atMin: drill.state().atMin })
     expect(drill.state().log.some((one) => one.kind === 'check' && one.text.includes('the weight stands on the floor'))).to.equal(true)
@@ -299,7 +298,9 @@ describe('a night of the drill', () => {
     const now = () => drill.state().beds[bed - 1]!
     drill.apply({ kind: 'open', bed, atMin: 5 })
     const openedMin = now().record.openedAtMin!
-    const due = roundsOf(tight, now().body, now().record, defaultProtocol).map((one) => (one.dueAt - Date.parse(tight.beginsAt)) / 60_000)
+    const due = roundsOf(tight, now().body, now().record, defaultProtocol).map(
+      (round) => (round.dueAt - Date.parse(tight.beginsAt)) / 60_000,
+    )
     expect(due.slice(0, 2)).to.deep.equal([openedMin + 5, openedMin + 15])
     expect(Math.min(...due)).to.be.greaterThan(openedMin)
   })
@@ -307,14 +308,14 @@ describe('a night of the drill', () => {
   it('can be ended at any minute: every count goes up to there, for the computed players too', () => {
     const { moves } = playNight('by-list', short, 'tern', defaultProtocol)
     const untilMin = 140
-    const some = moves.filter((one) => one.atMin < untilMin)
+    const some = moves.filter((move) => move.atMin < untilMin)
     const drill = drillOf(short, 'tern')
     for (const move of some) drill.apply(move)
     drill.end()
     const ended = drill.state()
     expect(ended.isOver).to.equal(true)
     const again = replayDrill(short, 'tern', some, defaultProtocol, ended.atMin)
-    expect(again.beds.map((one) => one.tally)).to.deep.equal(ended.beds.map((one) => one.tally))
+    expect(again.beds.map((bed) => bed.tally)).to.deep.equal(ended.beds.map((bed) => bed.tally))
     drill.advanceTo(short.hours * 60)
     drill.apply({ kind: 'raise', bed: 1, atMin: 300 })
     expect(drill.state().atMin).to.equal(ended.atMin)

@@ -35,16 +35,18 @@ function perfectRun(station: Station, plan: Plan): StationRun {
 
 describe('stations', () => {
   it('are shipped for each technique, and five on other people', () => {
-    expect(stations.slice(0, techniques.length).map((one) => one.technique)).to.deep.equal(techniques.map((one) => one.id))
+    expect(stations.slice(0, techniques.length).map((station) => station.technique)).to.deep.equal(
+      techniques.map((technique) => technique.id),
+    )
     expect(stations).to.have.length(techniques.length + 5)
-    expect(new Set(stations.map((one) => one.id)).size).to.equal(stations.length)
+    expect(new Set(stations.map((station) => station.id)).size).to.equal(stations.length)
     for (const station of stations.slice(techniques.length)) {
       const plan = planOf(station)
       const usual = planOf(stationOf(station.technique))
       expect(
-        plan.decisions.map((one) => one.value),
+        plan.decisions.map((decision) => decision.value),
         station.name,
-      ).to.not.deep.equal(usual.decisions.map((one) => one.value))
+      ).to.not.deep.equal(usual.decisions.map((decision) => decision.value))
       expect(findStation(station.id, ctx)).to.deep.equal(station)
     }
     expect(findStation('shipped-catapult', ctx)).to.equal(null)
@@ -60,7 +62,7 @@ describe('stations', () => {
       expect(score.total).to.equal(100)
       expect(score.hasPassed).to.equal(true)
       expect(score.missing).to.deep.equal([])
-      expect(score.pairs.every((one) => !one.isBroken)).to.equal(true)
+      expect(score.pairs.every((pair) => !pair.isBroken)).to.equal(true)
     })
   }
 })
@@ -69,7 +71,7 @@ describe('the score of a station, worked by hand', () => {
   // A frame of two bars: one direct link broken, two required steps left out, a figure 1.5 tolerances off, the pull let go, 750 s of 600.
   const base = stationOf('frame-traction')
   const plan = planOf(base)
-  const [asked] = plan.decisions.filter((one) => typeof one.value === 'number')
+  const [asked] = plan.decisions.filter((decision) => typeof decision.value === 'number')
   const station: Station = { ...base, asked: asked ? [{ decision: asked.id, tolerance: 2 }] : [] }
   const perfect = perfectRun(station, plan)
 
@@ -78,7 +80,7 @@ describe('the score of a station, worked by hand', () => {
     const late = steps.findLast((step) => step.after.length > 0 && station.required.includes(step.id))
     const first = late?.after.at(-1)
     expect(first, 'a link to break').to.be.a('string')
-    const ids = perfect.ticks.map((one) => one.stepId)
+    const ids = perfect.ticks.map((tick) => tick.stepId)
     // The later of the pair is ticked just before the earlier one.
     const order = ids.flatMap((id) => (id === late?.id ? [] : id === first ? [late?.id ?? '', id] : [id]))
     const left = order.filter((id) => !steps.some((step) => step.after.includes(id)) && id !== late?.id).slice(-1)
@@ -104,7 +106,7 @@ describe('the score of a station, worked by hand', () => {
     expect(score.total).to.be.closeTo(by, 0.05)
     expect(score.hasPassed).to.equal(false)
     expect(score.criticals).to.deep.equal(['pull-let-go'])
-    expect(score.pairs.filter((one) => one.isBroken).map((one) => `${one.before} ${one.after}`)).to.deep.equal(
+    expect(score.pairs.filter((pair) => pair.isBroken).map((pair) => `${pair.before} ${pair.after}`)).to.deep.equal(
       broken.map((one) => one.join(' ')),
     )
     for (const pair of score.pairs) expect(pair.why, pair.before).to.not.equal('')
@@ -153,7 +155,7 @@ describe('the score of a station, worked by hand', () => {
       ...perfect,
       ticks: [...perfect.ticks].reverse().concat(first ? [{ ...first, atMs: 400_000 }] : []),
     })
-    expect(twice.pairs.every((one) => !one.isBroken)).to.equal(true)
+    expect(twice.pairs.every((pair) => !pair.isBroken)).to.equal(true)
     expect(twice.steps[0]).to.deep.equal({ stepId: first?.stepId, atMs: 10_000, tookMs: 10_000 })
     expect(twice.steps[1]?.stepId).to.equal(second?.stepId)
     expect(toTenth(12_349)).to.equal(12_300)

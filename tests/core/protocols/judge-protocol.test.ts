@@ -16,7 +16,7 @@ const pathsOf = (protocol: Protocol): readonly string[] => judgeProtocol(protoco
 
 describe('figures of a protocol', () => {
   it('each has a key of its own, a label, and a range that holds what is shipped', () => {
-    expect(new Set(protocolFigures.map((one) => one.key)).size).to.equal(protocolFigures.length)
+    expect(new Set(protocolFigures.map((protocolFigure) => protocolFigure.key)).size).to.equal(protocolFigures.length)
     expect(protocolFigures.length).to.be.greaterThan(100)
     for (const one of protocolFigures) {
       expect(one.label, one.key).to.match(/^[A-Z][^A-Z_]*$/)
@@ -27,7 +27,9 @@ describe('figures of a protocol', () => {
   })
 
   it('what is shipped, written out, is as shipped', () => {
-    const whole = local({ numbers: Object.fromEntries(protocolFigures.map((one) => [one.key, one.value])) })
+    const whole = local({
+      numbers: Object.fromEntries(protocolFigures.map((protocolFigure) => [protocolFigure.key, protocolFigure.value])),
+    })
     expect(judgeProtocol(whole)).to.deep.equal([])
     expect(compareProtocols(defaultProtocol, whole)).to.deep.equal([])
   })
@@ -37,10 +39,10 @@ describe('figures of a protocol', () => {
     for (let round = 0; round < 12; round++) {
       const numbers = Object.fromEntries(
         protocolFigures
-          .filter((one) => !one.key.startsWith('plausibility'))
-          .map((one) => {
-            const value = draw(one.least, one.greatest)
-            return [one.key, one.isWhole ? Math.round(value) : value]
+          .filter((protocolFigure) => !protocolFigure.key.startsWith('plausibility'))
+          .map((protocolFigure) => {
+            const value = draw(protocolFigure.least, protocolFigure.greatest)
+            return [protocolFigure.key, protocolFigure.isWhole ? Math.round(value) : value]
           }),
       )
       for (const technique of techniqueIds) {
@@ -141,7 +143,7 @@ describe('a protocol as a file', () => {
   it('reads back what was saved', () => {
     expect(readProtocol(JSON.parse(JSON.stringify(protocolFile(whole))))).to.deep.equal({ protocol: whole, problems: [] })
     expect(figureOf('task-minutes.round', whole)).to.equal(8)
-    expect(compareProtocols(defaultProtocol, whole).map((one) => one.what)).to.deep.equal([
+    expect(compareProtocols(defaultProtocol, whole).map((compareProtocol) => compareProtocol.what)).to.deep.equal([
       'Rounds',
       'Shifts change at',
       'Back slab, leg, Extent',
@@ -157,7 +159,7 @@ describe('a protocol as a file', () => {
       expect(problems.at(-1)?.message).to.match(/^This is no protocol file/)
     }
     const file = (protocol: object): readonly string[] =>
-      readProtocol({ format: 'zesty-wren/protocol', version: 1, protocol }).problems.map((one) => one.path)
+      readProtocol({ format: 'zesty-wren/protocol', version: 1, protocol }).problems.map((problem) => problem.path)
     expect(file({ numbers: { 'pull.skinMostKg': 'six' } })).to.deep.equal(['protocol/numbers/pull.skinMostKg'])
     expect(file({ colour: 1 })).to.deep.equal(['protocol/colour'])
     expect(file({ rounds: { usual: [{ everyMin: 15 }, 4] } })).to.have.members(['protocol/rounds/usual/0/times', 'protocol/rounds/usual/1'])

@@ -174,7 +174,7 @@ describe('which readings count', () => {
 
   it('pools only the latest occasion, and drops what was superseded', () => {
     const file = ankleCase()
-    file.measurements = file.measurements.filter((one) => one['id'] !== 'calf-girth')
+    file.measurements = file.measurements.filter((measurement) => measurement['id'] !== 'calf-girth')
     file.measurements.push(
       { id: 'calf-girth', side: 'left', value: 36, unit: 'cm', occasion: 'morning', at: '2026-01-10T08:00:00Z' },
       { id: 'calf-girth', side: 'left', value: 39, unit: 'cm', occasion: 'noon', at: '2026-01-10T12:00:00Z', key: 'slip' },

@@ -36,12 +36,12 @@ describe('words in the reader’s units', () => {
       const plan = inUnits(planCase(readCase(exampleOf(id)).clinicalCase!, testContext())!, 'inches')
       const said = [
         ...plan.procedure.steps.flatMap((step) => [step.text, step.why, step.prevents, step.say ?? '', ...(step.items ?? [])]),
-        ...plan.cautions.flatMap((one) => [one.text, one.why]),
+        ...plan.cautions.flatMap((caution) => [caution.text, caution.why]),
         ...plan.fit.flatMap((one) => [one.text, one.why, one.remedy]),
         ...plan.care,
         ...plan.schedule.map((one) => one.text),
-        ...plan.decisions.map((one) => one.display),
-        ...plan.problems.map((one) => one.message),
+        ...plan.decisions.map((decision) => decision.display),
+        ...plan.problems.map((problem) => problem.message),
       ].join('\n')
       expect(said).to.not.match(/\d\s*(cm|mm)\b/)
       expect(said).to.not.match(/NaN|undefined|null/)

@@ -21,7 +21,7 @@ const dueOf = (schedule: readonly ScheduleEntry[], doneAtH: readonly number[], i
     schedule,
     start,
     doneAtH.map((hour) => ({ taskId: id, at: at(hour) })),
-  ).find((one) => one.id === id)
+  ).find((liveTask) => liveTask.id === id)
   return task ? hoursOf(task.dueAt) : null
 }
 

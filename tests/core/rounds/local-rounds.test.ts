@@ -25,7 +25,7 @@ describe('rounds by a local list', () => {
 
   it('is the same list where a plan is made and where the case is watched', () => {
     const list = { startedAt: '2026-01-10T08:00:00Z', zone: 'UTC', isAtRisk: false }
-    const live = liveRounds(list, [], local).map((one) => (one.dueAt - Date.parse(list.startedAt)) / 60_000)
+    const live = liveRounds(list, [], local).map((liveRound) => (liveRound.dueAt - Date.parse(list.startedAt)) / 60_000)
     const clinicalCase = {
       technique: 'leg-slab',
       patient: { flags: [] },
@@ -33,6 +33,6 @@ describe('rounds by a local list', () => {
       appliedAt: list.startedAt,
       zone: 'UTC',
     } as unknown as Parameters<typeof scheduleRounds>[0]
-    expect(scheduleRounds(clinicalCase, local, 'Round.').map((one) => one.dueMin)).to.deep.equal(live)
+    expect(scheduleRounds(clinicalCase, local, 'Round.').map((round) => round.dueMin)).to.deep.equal(live)
   })
 })

@@ -92,7 +92,7 @@ describe('a round of circulation, feeling and movement', () => {
     it(`${name} is ${level}`, () => {
       const verdict = after(change)
       expect(verdict.level).to.equal(level)
-      expect(verdict.findings.map((one) => one.code)).to.include(code)
+      expect(verdict.findings.map((finding) => finding.code)).to.include(code)
     })
   }
 
@@ -146,7 +146,7 @@ describe('a round of circulation, feeling and movement', () => {
     expect(verdict).to.include({ level: 'none', complete: true })
     expect(verdict.standing.map((one) => [one.id, one.state])).to.deep.equal([['leg-left/feeling/tibial', 'unknown']])
     expect(after(change, { patient: { flags: ['nerve-block'] } }).level).to.equal('warn')
-    expect(verdict.findings.map((one) => one.code)).to.deep.equal(['cannot-assess'])
+    expect(verdict.findings.map((finding) => finding.code)).to.deep.equal(['cannot-assess'])
   })
 
   it('stays incomplete while something was not looked at', () => {
@@ -185,7 +185,7 @@ describe('a check file that is not as it should be', () => {
         case: ankleCase(),
         rounds: [{ atMin: 0, limbs: [{ ...well, ...change }] }],
       })
-      expect(read.problems.map((one) => one.path)).to.include(path)
+      expect(read.problems.map((problem) => problem.path)).to.include(path)
     })
   }
 

@@ -80,10 +80,10 @@ describe('rounds', () => {
 
   it('puts rounds and a review into the plan, and says when it has no clock', () => {
     const file = ankleCase()
-    expect(planFile(file).cautions.map((one) => one.code)).to.include('no-clock')
+    expect(planFile(file).cautions.map((caution) => caution.code)).to.include('no-clock')
     Object.assign(file, { appliedAt: '2026-01-10T08:00:00Z', zone: 'UTC' })
     const plan = planFile(file)
-    expect(plan.cautions.map((one) => one.code)).not.to.include('no-clock')
+    expect(plan.cautions.map((caution) => caution.code)).not.to.include('no-clock')
     expect(plan.schedule.find((entry) => entry.kind === 'review')?.dueMin).to.equal(2 * day)
   })
 })

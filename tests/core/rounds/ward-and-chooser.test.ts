@@ -75,7 +75,7 @@ describe('the chooser', () => {
     expect(collar?.verdict).to.equal('stop')
   })
   it('offers opening only where a cast is on, and traction first for a broken femur', () => {
-    const opening = (file: object) => rankTechniques(caseOf(file), testContext()).find((one) => one.technique.opensCasts)
+    const opening = (file: object) => rankTechniques(caseOf(file), testContext()).find((technique) => technique.technique.opensCasts)
     expect(opening(ankleCase())?.verdict).to.equal('stop')
     expect(opening(ankleCase())?.reasons[0]?.code).to.equal('no-cast-on')
     const cast = exampleOf('leg-cast')
@@ -127,7 +127,7 @@ describe('the chooser', () => {
     const refused = rankPositions(caseOf(file), 2)
     expect(refused.every((one) => one.refused !== null)).to.equal(true)
     file.patient['flags'] = ['breathless-lying']
-    expect(rankPositions(caseOf(file), 2).map((one) => one.id)).to.deep.equal(['hanging', 'seated', 'lying', 'face-down'])
+    expect(rankPositions(caseOf(file), 2).map((position) => position.id)).to.deep.equal(['hanging', 'seated', 'lying', 'face-down'])
   })
 })
 
@@ -167,7 +167,7 @@ describe('rounds of neck and trunk', () => {
   const four = ['arm', 'leg'].flatMap((kind) => ['left', 'right'].map((side) => limb(kind, side)))
   const judge = (technique: string, rounds: object[]) => {
     const read = readCheck({ format: 'zesty-wren/check', version: 1, case: exampleOf(technique), rounds })
-    expect(read.problems.filter((one) => one.code !== 'missing')).to.deep.equal([])
+    expect(read.problems.filter((problem) => problem.code !== 'missing')).to.deep.equal([])
     return judgeCheck(read)!
   }
   const neck = { voice: 'normal', swallowing: 'normal', breathing: 'normal', veins: 'flat' }
@@ -187,7 +187,7 @@ describe('rounds of neck and trunk', () => {
   it('stay due without the limbs, and take no word that nobody listed', () => {
     const file = { format: 'zesty-wren/check', version: 1, case: exampleOf('extrication-collar') }
     const read = readCheck({ ...file, rounds: [{ atMin: 0, limbs: [], neck: { ...neck, voice: 'croaky' } }] })
-    expect(read.problems.map((one) => [one.code, one.path])).to.deep.equal([['format', 'rounds/0/neck/voice']])
+    expect(read.problems.map((problem) => [problem.code, problem.path])).to.deep.equal([['format', 'rounds/0/neck/voice']])
     expect(read.problems[0]?.message).to.include('normal, changed')
     expect(judgeCheck(read)?.[0]).to.deep.include({ complete: false, level: 'none' })
     expect(judgeCheck(read)?.[0]?.missing).to.deep.equal(['neck/voice', 'arm-left', 'arm-right', 'leg-left', 'leg-right'])

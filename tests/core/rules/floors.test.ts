@@ -11,8 +11,8 @@ const overruled = (...values: readonly (readonly [decision: string, value: unkno
 const planOf = (id: string, change: (file: CaseFile) => void) => planFile(changedExample(id, change))
 const stopsOf = (id: string, change: (file: CaseFile) => void): readonly string[] =>
   planOf(id, change)
-    .cautions.filter((one) => one.level === 'stop')
-    .map((one) => one.code)
+    .cautions.filter((caution) => caution.level === 'stop')
+    .map((caution) => caution.code)
 const loose = (file: CaseFile): Record<string, unknown> => file as unknown as Record<string, unknown>
 
 /** Floors judge the worse of what was overruled and what was worked out, at the end of the chain (TURNS 2). */
@@ -82,7 +82,7 @@ describe('a floor', () => {
   })
 
   it('judges the front by the fold in force', () => {
-    const tucked = planOf('leg-slab', () => undefined).decisions.find((one) => one.id === 'ankle-fold')
+    const tucked = planOf('leg-slab', () => undefined).decisions.find((decision) => decision.id === 'ankle-fold')
     expect(Number(tucked?.value)).to.be.greaterThan(0)
     expect(stopsOf('leg-slab', (file) => (loose(file)['overrules'] = overruled(['ankle-fold', 0])))).to.include('front-gap')
   })
@@ -102,7 +102,7 @@ describe('a floor', () => {
     const plan = planOf('pole-traction', (file) => {
       loose(file)['overrules'] = [...overruled(['load', 12]), { caution: 'over-hitch-cap', ...sign }]
     })
-    expect(plan.cautions.find((one) => one.code === 'over-hitch-cap')?.overruled).to.equal(undefined)
+    expect(plan.cautions.find((caution) => caution.code === 'over-hitch-cap')?.overruled).to.equal(undefined)
   })
 })
 
@@ -148,11 +148,11 @@ describe('what stops without being a floor', () => {
       loose(file)['orders'] = spine === undefined ? {} : { spine }
     }
     const found = (spine?: unknown) =>
-      planOf('trunk-shell', (file) => way(file, spine)).cautions.find((one) => one.code === 'not-ordered')?.level
+      planOf('trunk-shell', (file) => way(file, spine)).cautions.find((caution) => caution.code === 'not-ordered')?.level
     expect(found()).to.equal('stop')
     expect(found('standing')).to.equal('caution')
     expect(found({ posture: 'standing', by: 'Sorrel Vane', at: '08:00' })).to.equal(undefined)
-    const people = planOf('trunk-shell', (file) => way(file, 'standing')).decisions.find((one) => one.id === 'least-crew')
+    const people = planOf('trunk-shell', (file) => way(file, 'standing')).decisions.find((decision) => decision.id === 'least-crew')
     expect(people?.value).to.be.at.least(2)
   })
 })

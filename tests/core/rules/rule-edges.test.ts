@@ -16,10 +16,10 @@ const cm = (id: string, value: number, side?: string) => ({ id, value, unit: 'cm
 const replaced = (technique: string, ...readings: ReturnType<typeof cm>[]): Plan =>
   planFile(
     changedExample(technique, (file) => {
-      file.measurements = [...file.measurements.filter((one) => !readings.some(({ id }) => id === one['id'])), ...readings]
+      file.measurements = [...file.measurements.filter((measurement) => !readings.some(({ id }) => id === measurement['id'])), ...readings]
     }),
   )
-const levelOf = (plan: Plan, code: string): string | undefined => plan.cautions.find((one) => one.code === code)?.level
+const levelOf = (plan: Plan, code: string): string | undefined => plan.cautions.find((caution) => caution.code === code)?.level
 
 /** Every limit is tried on the spot and a hair beyond it: a rule that slips by a little slips unseen. */
 describe('the edge of a rule', () => {
@@ -75,7 +75,7 @@ describe('the edge of a rule', () => {
           changedExample('volar-slab', (file) => {
             file.patient = { ageYears: 40, flags: isArterial ? ['arterial-disease'] : [] }
             file.measurements = file.measurements
-              .filter((one) => !/girth/.test(String(one['id'])) || one['id'] === 'thumb-girth')
+              .filter((measurement) => !/girth/.test(String(measurement['id'])) || measurement['id'] === 'thumb-girth')
               .concat(cm('wrist-girth', wrist, 'left'), cm('wrist-girth', wrist, 'right'))
             file['stock'] = [{ item: 'elastic-bandage', widthCm: 7.5, lengthCm: 450 }]
           }),
@@ -96,14 +96,14 @@ describe('the edge of a rule', () => {
     })
     it('names the limit that it was held against', () => {
       const plan = replaced('hinged-knee-brace', cm('hinge-forward', 2.2, 'right'), cm('hinge-up', 0, 'right'))
-      expect(plan.cautions.find((one) => one.code === 'pistoning')?.why).to.match(/slides 2\.2 cm on the leg; 1\.5 cm is the limit/)
+      expect(plan.cautions.find((caution) => caution.code === 'pistoning')?.why).to.match(/slides 2\.2 cm on the leg; 1\.5 cm is the limit/)
     })
   })
 
   describe('a walker boot', () => {
     it('says the smaller boot when it is far too long, the larger when toes go over', () => {
       const wordsAt = (sole: number): string | undefined =>
-        replaced('walker-boot', cm('boot-sole-length', sole)).cautions.find((one) => one.code === 'toe-margin')?.text
+        replaced('walker-boot', cm('boot-sole-length', sole)).cautions.find((caution) => caution.code === 'toe-margin')?.text
       expect(wordsAt(25.5)).to.equal('Take the larger boot.')
       expect(wordsAt(27)).to.equal('A little long: mind the stairs.')
       expect(wordsAt(27.5)).to.equal('Take the smaller boot.')
@@ -149,7 +149,7 @@ describe('the edge of a rule', () => {
         defaultProtocol,
       )
         .slice(0, 3)
-        .map((one) => one.doneAt)
+        .map((liveRound) => liveRound.doneAt)
     it('count from half an interval before they fall due, and not a minute sooner', () => {
       expect(doneAt(7)[0]).to.equal(null)
       expect(doneAt(7.5)[0]).to.equal('2026-01-10T08:07:30.000Z')

@@ -15,7 +15,9 @@ const entry = (stepId: string, outcome: StepEntry['outcome'] = 'done', reason = 
   by: 'Ada',
 })
 const kinds = (entries: readonly StepEntry[]): string[] =>
-  findDeviations(steps, entries).map((one) => `${one.kind} ${one.stepId}${one.before ? ` before ${one.before}` : ''}`)
+  findDeviations(steps, entries).map(
+    (deviation) => `${deviation.kind} ${deviation.stepId}${deviation.before ? ` before ${deviation.before}` : ''}`,
+  )
 
 describe('deviations of a run', () => {
   for (const id of techniqueIds) {

@@ -98,7 +98,7 @@ describe('the work of the steps, for every technique', () => {
     it(`${id}: timers have a length, a kind, an end that exists, and ids of their own in a step`, () => {
       for (const step of steps) {
         const timers = timersOf(step)
-        expect(new Set(timers.map((one) => one.id)).size, step.id).to.equal(timers.length)
+        expect(new Set(timers.map((timer) => timer.id)).size, step.id).to.equal(timers.length)
         for (const timer of timers) {
           expect(timer.minutes).to.be.greaterThan(0)
           expect(timerKinds).to.include(timer.kind)
@@ -117,7 +117,7 @@ describe('the work of the steps, for every technique', () => {
       for (const step of steps) {
         for (const angle of step.angles ?? []) expect(angle.targetDeg).to.be.within(angle.lowDeg, angle.highDeg)
         const straps = step.straps?.straps ?? []
-        expect(new Set(straps.map((one) => one.id)).size).to.equal(straps.length)
+        expect(new Set(straps.map((strap) => strap.id)).size).to.equal(straps.length)
         if (step.pull) expect(step.pull.expectedKg).to.be.at.most(step.pull.mostKg)
       }
     })
@@ -126,13 +126,13 @@ describe('the work of the steps, for every technique', () => {
       const technique = findTechnique(id)
       const troubles = technique?.troubles ?? []
       expect(troubles.length).to.be.at.least(4)
-      expect(new Set(troubles.map((one) => one.id)).size).to.equal(troubles.length)
+      expect(new Set(troubles.map((trouble) => trouble.id)).size).to.equal(troubles.length)
       expect(troubles[0]?.level).to.equal('urgent')
       for (const trouble of troubles) {
         expect(trouble.actions.length, trouble.id).to.be.at.least(2)
         for (const action of trouble.actions) expect(action, trouble.id).to.match(/[.:”]$/)
       }
-      expect(troubles.map((one) => one.id)).to.include('new-numbness')
+      expect(troubles.map((trouble) => trouble.id)).to.include('new-numbness')
       expect(technique?.onUrgent.actions.length).to.be.at.least(1)
     })
 
@@ -142,7 +142,7 @@ describe('the work of the steps, for every technique', () => {
       for (const item of items) expect(fetchPlaces).to.include(fetchFrom(item))
       const beside = itemsBeside(items, plan.materials)
       expect(beside.length).to.be.at.most(items.length)
-      if (plan.materials.some((one) => one.id === 'slab')) expect(beside).not.to.include('slab')
+      if (plan.materials.some((material) => material.id === 'slab')) expect(beside).not.to.include('slab')
     })
 
     it(`${id}: names every place of hands`, () => {

@@ -52,11 +52,11 @@ const putsOn = (step: Step): boolean => hasStepRole(step, 'closes', 'wraps', 'pu
 
 describe('a stop holds everywhere', () => {
   // Nothing holds back a run that opens.
-  for (const { id } of techniques.filter((one) => !one.opensCasts)) {
+  for (const { id } of techniques.filter((technique) => !technique.opensCasts)) {
     it(`${id}: no way of going on passes a stop, or an order that is missing, without a reason`, () => {
       let walked = 0
       for (const plan of stopped(id)) {
-        const stops = plan.cautions.filter((one) => one.level === 'stop')
+        const stops = plan.cautions.filter((caution) => caution.level === 'stop')
         if (stops.length === 0 && !plan.procedure.steps.some((step) => step.waitsFor)) continue
         walked++
         walk(plan, stops)
@@ -69,7 +69,7 @@ describe('a stop holds everywhere', () => {
     for (const id of ['leg-cast', 'leg-slab', 'volar-slab', 'slab-and-stirrup']) {
       const plan = stopped(id).find((one) => one.cautions.some((caution) => caution.code === 'hot-water'))
       const bound = plan?.procedure.steps.filter((step) =>
-        plan.cautions.some((one) => one.code === 'hot-water' && one.steps.includes(step.id)),
+        plan.cautions.some((caution) => caution.code === 'hot-water' && caution.steps.includes(step.id)),
       )
       expect(bound?.length, id).to.be.greaterThan(0)
       for (const step of bound ?? []) expect(waysFrom(plan!, step, new Map(), true), `${id} ${step.id}`).to.deep.equal([])
@@ -116,7 +116,7 @@ function walk(plan: Plan, stops: readonly Caution[]): void {
     }
     if (stops.some(isFloor) || plan.procedure.steps.some((step) => step.waitsFor))
       expect(
-        [...states.values()].some((one) => one.outcome === 'skipped' && one.despite.some((code) => code === waitsForOrder || code)),
+        [...states.values()].some((state) => state.outcome === 'skipped' && state.despite.some((code) => code === waitsForOrder || code)),
       ).to.equal(true)
   }
 }

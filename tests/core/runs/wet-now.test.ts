@@ -24,8 +24,8 @@ const long = planFile(
 describe('what is workable now', () => {
   it('goes by the clock of each part, the most pressing first', () => {
     const parts = wetNow(long, [started('set-lower', 0, 5), started('set', 3, 5)], start + 4 * 60_000)
-    expect(parts.map((one) => one.id)).to.deep.equal(['set-lower', 'set'])
-    expect(parts.map((one) => one.state)).to.deep.equal(['setting', 'workable'])
+    expect(parts.map((part) => part.id)).to.deep.equal(['set-lower', 'set'])
+    expect(parts.map((part) => part.state)).to.deep.equal(['setting', 'workable'])
     expect(parts[0]?.leftMs).to.equal(60_000)
     expect(parts[0]?.bands).to.deep.equal(['cast-lower'])
     expect(parts[1]?.bands).to.deep.equal(['cast-thigh'])
@@ -33,11 +33,11 @@ describe('what is workable now', () => {
 
   it('lets the later wetting speak for a band that is covered again', () => {
     const bonds = long.flatMap((step) => (step.moreTimers ?? []).map((timer) => ({ id: timer.id, where: step.where ?? [] })))
-    const [first, second] = bonds.filter((one) => one.where.includes('cast-lower'))
+    const [first, second] = bonds.filter((bond) => bond.where.includes('cast-lower'))
     const timers = [started(first?.id ?? '', 0, 4), ...(second ? [started(second.id, 2, 4)] : [started('set-lower', 2, 5)])]
     const parts = wetNow(long, timers, start + 3 * 60_000)
-    expect(parts.find((one) => one.id === first?.id)?.bands).to.deep.equal([])
-    expect(parts.filter((one) => one.bands.includes('cast-lower'))).to.have.length(1)
+    expect(parts.find((part) => part.id === first?.id)?.bands).to.deep.equal([])
+    expect(parts.filter((part) => part.bands.includes('cast-lower'))).to.have.length(1)
   })
 
   it('says set at the end of its time, not before', () => {

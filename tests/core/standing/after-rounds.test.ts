@@ -15,10 +15,10 @@ function judge(rounds: object[], extra: Extra = {}, expected: string[] = []): re
   if (flags) file.injury['flags'] = flags
   if (patientFlags) file.patient['flags'] = patientFlags
   const read = readCheck({ format: 'zesty-wren/check', version: 1, case: file, rounds, ...more })
-  expect(read.problems.map((one) => `${one.code} ${one.path}`)).to.deep.equal(expected)
+  expect(read.problems.map((problem) => `${problem.code} ${problem.path}`)).to.deep.equal(expected)
   return judgeCheck(read)!
 }
-const levels = (rounds: readonly PrintedRound[]): string[] => rounds.map((one) => one.level)
+const levels = (rounds: readonly PrintedRound[]): string[] => rounds.map((round) => round.level)
 const stand = (round: PrintedRound | undefined): string[] =>
   (round?.standing ?? []).map((one) => `${one.id} ${one.level} ${one.state} ${one.since}`)
 const weakToe: Limb = { movement: { 'deep-peroneal': 'weak' } }
@@ -155,7 +155,7 @@ describe('the first look', () => {
     expect(levels(judge(pain(1, 3, 5)))).to.deep.equal(['none', 'warn', 'review'])
     const sound = [1, 3, 5].map((restPain, at) => {
       const round = legRound(15 * at)
-      return { ...round, limbs: round.limbs.map((one) => (one['side'] === 'right' ? { ...one, restPain } : one)) }
+      return { ...round, limbs: round.limbs.map((limb) => (limb['side'] === 'right' ? { ...limb, restPain } : limb)) }
     })
     expect(levels(judge(sound))).to.deep.equal(['none', 'warn', 'warn'])
   })
@@ -293,7 +293,7 @@ describe('warnings', () => {
   it('slow refill that is no slower than on the sound side asks to warm and repeat', () => {
     const sound = { ...legRound(15, { refillS: 2.5 }).limbs[1]!, refillS: 3.5 }
     const pair = (refillS: number) => ({ atMin: 15, limbs: [legRound(15, { refillS }).limbs[0]!, sound] })
-    expect(judge([legRound(0), pair(2.5)])[1]?.findings.filter((one) => one.part === 'leg-left')).to.deep.include({
+    expect(judge([legRound(0), pair(2.5)])[1]?.findings.filter((finding) => finding.part === 'leg-left')).to.deep.include({
       part: 'leg-left',
       item: 'refill',
       side: 'left',

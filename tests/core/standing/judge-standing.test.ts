@@ -17,7 +17,7 @@ const mild: Caution = { level: 'caution', code: 'hot-skin', text: 'Ask about hea
 
 /** A standing of rounds on the ankle case at a minute; the device is on since minute 0. */
 function judge(rounds: ReturnType<typeof legRound>[], change: Partial<StandingInput> = {}, nowMin = 1_000) {
-  const read = rounds.flatMap((one, index) => readRound(one, `rounds/${index}`, []))
+  const read = rounds.flatMap((round, index) => readRound(round, `rounds/${index}`, []))
   return judgeStanding({
     situation: wearing('break'),
     ownWay: ['Cut along the open front.'],
@@ -65,12 +65,12 @@ describe('what stands about a case', () => {
   it('lists every level in its order, worst first', () => {
     const all: StandingLevel[] = ['owed', 'known', 'warn', 'stop', 'review', 'unknown', 'urgent']
     const standing = judge([legRound(0)], { others: all.map((level) => other(level, level)) })
-    expect(standing.items.map((one) => one.level)).to.deep.equal(['urgent', 'stop', 'review', 'unknown', 'warn', 'owed', 'known'])
+    expect(standing.items.map((item) => item.level)).to.deep.equal(['urgent', 'stop', 'review', 'unknown', 'warn', 'owed', 'known'])
     expect(standing.level).to.equal('urgent')
   })
 
   it('says that nobody has looked once a device is on, and last of all before', () => {
-    expect(judge([]).items.map((one) => one.id)).to.deep.equal(['device/not-looked-at'])
+    expect(judge([]).items.map((item) => item.id)).to.deep.equal(['device/not-looked-at'])
     expect(judge([]).headline).to.equal('Not looked at yet')
     expect(judge([], { onAtMs: null }).level).to.equal('none')
     expect(judge([], { onAtMs: null, others: [other('unknown', 'a'), other('known', 'b')] }).level).to.equal('known')
@@ -85,7 +85,7 @@ describe('what stands about a case', () => {
       steps: [],
       doneSteps,
     })
-    expect(judge([legRound(0)], { plan: plan([stop, mild]) }).items.map((one) => `${one.id} ${one.level}`)).to.deep.equal([
+    expect(judge([legRound(0)], { plan: plan([stop, mild]) }).items.map((item) => `${item.id} ${item.level}`)).to.deep.equal([
       'plan/open/padding stop',
       'plan/hot-skin/wet warn',
     ])
@@ -94,7 +94,7 @@ describe('what stands about a case', () => {
       steps: ['padding'],
     })
     expect(
-      judge([legRound(0)], { onAtMs: null, plan: plan([mild], [mild, stop]) }).items.map((one) => `${one.id} ${one.from}`),
+      judge([legRound(0)], { onAtMs: null, plan: plan([mild], [mild, stop]) }).items.map((item) => `${item.id} ${item.from}`),
     ).to.deep.equal(['change/open/padding plan', 'plan/hot-skin/wet plan'])
     expect(judge([legRound(0)], { plan: plan([], [stop]) }).items[0]).to.include({
       id: 'change/open/padding',
@@ -117,13 +117,13 @@ describe('what to do about it', () => {
 
   it('begins with what saves, the device’s own way inside of it', () => {
     const { actions } = judge(lost)
-    expect(actions.map((one) => one.id).slice(0, 4)).to.deep.equal(['call-and-open', 'open-to-skin', 'ease-bend', 'heart-level'])
+    expect(actions.map((action) => action.id).slice(0, 4)).to.deep.equal(['call-and-open', 'open-to-skin', 'ease-bend', 'heart-level'])
     expect(actions[1]?.ownWay).to.deep.equal(['Cut along the open front.'])
-    expect(actions.slice(2).every((one) => one.ownWay.length === 0)).to.equal(true)
+    expect(actions.slice(2).every((action) => action.ownWay.length === 0)).to.equal(true)
   })
 
   it('opens nothing before a device is on', () => {
-    expect(judge(lost, { onAtMs: null, situation: wearing('break', { on: null }) }).actions.map((one) => one.id)).to.deep.equal([
+    expect(judge(lost, { onAtMs: null, situation: wearing('break', { on: null }) }).actions.map((action) => action.id)).to.deep.equal([
       'call-senior',
       'in-line',
       'heart-level',
@@ -167,7 +167,7 @@ describe('what to do about it', () => {
       legRound(30, { movement: { tibial: 'weak' } }),
       legRound(60, { movement: { tibial: 'none' } }),
     ]
-    const read = rounds.flatMap((one, index) => readRound(one, `rounds/${index}`, []))
+    const read = rounds.flatMap((round, index) => readRound(round, `rounds/${index}`, []))
     const told = [{ atMin: 1, to: 'Sorrel Vane' }]
     const stood = standRounds(
       { clinicalCase: clinicalCase!, rounds: read, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false, told },
@@ -187,7 +187,7 @@ describe('what to do about it', () => {
       doneSteps: [],
     })
     expect(judge([legRound(0)], { removedAtMs: 5, plan: plan([stop]) }).items).to.deep.equal([])
-    expect(judge([legRound(0)], { plan: plan([{ ...stop, text: 'Cut 64.3 cm.' }]) }).items.map((one) => one.id)).to.deep.equal([
+    expect(judge([legRound(0)], { plan: plan([{ ...stop, text: 'Cut 64.3 cm.' }]) }).items.map((item) => item.id)).to.deep.equal([
       'plan/open/padding',
     ])
   })

@@ -17,7 +17,8 @@ if (!clinicalCase) throw new Error('no case')
 const stand = (rounds: readonly RoundInput[]) =>
   standRounds({ clinicalCase, rounds, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false }, Infinity)
 const rank = (level: Level | undefined): number => levels.indexOf(level ?? 'none')
-const levelsOf = (findings: readonly StandingFinding[]): ReadonlyMap<string, Level> => new Map(findings.map((one) => [one.id, one.level]))
+const levelsOf = (findings: readonly StandingFinding[]): ReadonlyMap<string, Level> =>
+  new Map(findings.map((finding) => [finding.id, finding.level]))
 
 const draws = isLong ? 5_000 : 300
 
@@ -147,7 +148,7 @@ describe('what stands, whatever the rounds', () => {
         const arriving = isLate ? [...all].reverse() : all
         let folded = foldRounds(input([], []))
         arriving.forEach((_, index) => {
-          const acted = acts.filter((one) => one.atMin <= index * 15)
+          const acted = acts.filter((act) => act.atMin <= index * 15)
           folded = foldRounds(input(arriving.slice(0, index + 1), acted), folded)
         })
         folded = foldRounds(input(arriving, acts), folded)
@@ -172,8 +173,8 @@ describe('what stands, whatever the rounds', () => {
     ] as const
     const stopsOf = (some: readonly (typeof flags)[number][]): readonly string[] =>
       (planCase({ ...clinicalCase, injury: { ...clinicalCase.injury, flags: some } }, testContext())?.cautions ?? [])
-        .filter((one) => one.level === 'stop')
-        .map((one) => one.code)
+        .filter((caution) => caution.level === 'stop')
+        .map((caution) => caution.code)
     fc.assert(
       fc.property(fc.subarray([...flags]), fc.constantFrom(...flags), (some, flag) => {
         expect(stopsOf([...new Set([...some, flag])])).to.include.members([...stopsOf(some)])

@@ -97,7 +97,7 @@ describe('one device for another', () => {
     expect(handed?.text).to.include('let go only when it holds')
     const people = (replaces?: string): unknown =>
       planCase({ ...caseOf('suspended-ring-traction'), ...(replaces ? { replaces } : {}) }, ctx)?.decisions.find(
-        (one) => one.id === 'least-crew',
+        (decision) => decision.id === 'least-crew',
       )?.value
     expect(people('frame-traction')).to.equal(Number(people()) + 1)
   })

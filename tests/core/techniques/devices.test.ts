@@ -8,7 +8,7 @@ import { changedExample } from '../../harness/example-cases'
 const plan = (technique: string, change: (file: CaseFile) => void = () => undefined) => planFile(changedExample(technique, change))
 const cm = (id: string, value: number, side?: string) => ({ id, value, unit: 'cm', ...(side ? { side } : {}) })
 const without = (file: CaseFile, ...ids: string[]): void =>
-  void (file.measurements = file.measurements.filter((one) => !ids.includes(String(one['id']))))
+  void (file.measurements = file.measurements.filter((measurement) => !ids.includes(String(measurement['id']))))
 
 describe('extrication collar', () => {
   it('takes the nearest setting, the smaller of two equally near', () => {
@@ -29,7 +29,7 @@ describe('extrication collar', () => {
       file['stock'] = [{ technique: 'extrication-collar', size: 'c', setting: 6, count: 1 }]
     })
     expect(decisionOf(made, 'head-tilt').value).to.be.closeTo(6.2, 0.05)
-    expect(made.cautions.find((one) => one.code === 'head-tilt')?.level).to.equal('caution')
+    expect(made.cautions.find((caution) => caution.code === 'head-tilt')?.level).to.equal('caution')
   })
 
   it('stops beyond ten degrees, and when no collar suits', () => {
@@ -37,7 +37,7 @@ describe('extrication collar', () => {
       file.measurements = [cm('neck-height', 3.5)]
       file['stock'] = [{ technique: 'extrication-collar', size: 'c', setting: 6, count: 1 }]
     })
-    expect(far.cautions.find((one) => one.code === 'head-tilt')?.level).to.equal('stop')
+    expect(far.cautions.find((caution) => caution.code === 'head-tilt')?.level).to.equal('stop')
     expect(cautionCodes(plan('extrication-collar', (file) => void (file['stock'] = [])))).to.include('no-size')
   })
 
@@ -79,7 +79,7 @@ describe('extrication collar', () => {
         file.options['policy'] = policy
         file.patient['flags'] = [flag]
       })
-      expect(made.cautions.find((one) => one.code === flag)?.level).to.equal(wanted)
+      expect(made.cautions.find((caution) => caution.code === flag)?.level).to.equal(wanted)
       expect(cautionCodes(made).includes('not-ordered')).to.equal(policy === 'ask')
     })
   }
@@ -92,7 +92,7 @@ describe('extrication collar', () => {
         file.patient['flags'] = patient
       }
     const levelOf = (patient: string[]) =>
-      plan('extrication-collar', stab(patient)).cautions.find((one) => one.code === 'penetrating')?.level
+      plan('extrication-collar', stab(patient)).cautions.find((caution) => caution.code === 'penetrating')?.level
     expect(levelOf([])).to.equal('stop')
     expect(levelOf(['several-injuries'])).to.equal('stop')
   })
@@ -102,7 +102,7 @@ describe('extrication collar', () => {
       file.options['policy'] = 'blocks-and-hands'
       file.measurements = []
     })
-    expect(made.decisions.map((one) => one.id)).not.to.include('setting')
+    expect(made.decisions.map((decision) => decision.id)).not.to.include('setting')
     expect(made.problems).to.deep.equal([])
     expect(made.procedure.steps.map((step) => step.id)).to.include('blocks')
   })
@@ -157,7 +157,7 @@ describe('care collar', () => {
       ]
     })
     expect(decisionOf(made, 'skin-trend').value).to.equal('worse')
-    expect(made.cautions.find((one) => one.code === 'red-not-blanching')?.level).to.equal('stop')
+    expect(made.cautions.find((caution) => caution.code === 'red-not-blanching')?.level).to.equal('stop')
     expect(problemLines(plan('care-collar', (file) => void (file.measurements = [{ id: 'skin-chin', value: 'purple' }])))).to.deep.equal([
       'format measurements/0/value',
     ])
@@ -193,7 +193,7 @@ describe('trunk shell', () => {
         )
       })
       expect(decisionOf(made, 'verdict').value).to.equal(verdict)
-      expect(made.decisions.find((one) => one.id === 'lower-by')?.value ?? null).to.equal(lowerBy)
+      expect(made.decisions.find((decision) => decision.id === 'lower-by')?.value ?? null).to.equal(lowerBy)
       expect(cautionCodes(made).includes('top-edge')).to.equal(verdict !== 'keep')
       expect(decisionOf(made, 'sit-rise').value).to.be.closeTo(standing - sitting, 1e-9)
     })
@@ -204,7 +204,7 @@ describe('trunk shell', () => {
     expect(decisionOf(made, 'strap-slack-1').value).to.be.closeTo(fingerSlack(87 / (2 * Math.PI), 2, 0.8), 1e-12)
     expect(
       plan('trunk-shell', (file) => void (file.options['tightness'] = 'firm-to-tolerance')).decisions.some(
-        (one) => one.id === 'strap-slack-1',
+        (decision) => decision.id === 'strap-slack-1',
       ),
     ).to.equal(false)
   })
@@ -265,7 +265,7 @@ describe('hinged knee brace', () => {
     expect(decisionOf(made, 'upper-bar').value).to.be.closeTo(28, 1e-9)
     expect(decisionOf(made, 'lower-bar').value).to.be.closeTo(26, 1e-9)
     expect(decisionOf(made, 'strap-trim-1').value).to.equal(4)
-    expect(made.decisions.some((one) => one.id === 'strap-trim-3')).to.equal(false)
+    expect(made.decisions.some((decision) => decision.id === 'strap-trim-3')).to.equal(false)
     expect(decisionOf(made, 'pistoning').value).to.be.closeTo(pistoning(Math.hypot(0.6, 0.4), 60), 1e-12)
     expect(
       decisionOf(
@@ -313,7 +313,7 @@ describe('hinged knee brace', () => {
     expect(cautionCodes(off)).to.include('pistoning')
     const half = plan('hinged-knee-brace', (file) => without(file, 'hinge-up'))
     expect(cautionCodes(half)).to.include('check-reading')
-    expect(half.decisions.map((one) => one.id)).not.to.include('pistoning')
+    expect(half.decisions.map((decision) => decision.id)).not.to.include('pistoning')
     const odd = plan(
       'hinged-knee-brace',
       (file) => void (file['orders'] = { brace: { by: 'A', at: '', extensionStop: 5, flexionStop: 60, lock: 'open' } }),
@@ -340,7 +340,7 @@ describe('walker boot', () => {
         without(file, 'boot-sole-length')
         file.measurements.push(cm('boot-sole-length', sole))
       })
-      expect(made.cautions.find((one) => one.code === 'toe-margin')?.level).to.equal(level)
+      expect(made.cautions.find((caution) => caution.code === 'toe-margin')?.level).to.equal(level)
     })
   }
   it('raises the other shoe, never lowers it', () => {
@@ -363,7 +363,7 @@ describe('walker boot', () => {
         file.injury['pattern'] = 'achilles-rupture'
         file['orders'] = { week: 4, ...(wedges ? { wedges } : {}) }
       }
-    expect(plan('walker-boot', torn()).cautions.find((one) => one.code === 'achilles-rupture')?.level).to.equal('stop')
+    expect(plan('walker-boot', torn()).cautions.find((caution) => caution.code === 'achilles-rupture')?.level).to.equal('stop')
     const made = plan(
       'walker-boot',
       torn([

@@ -18,7 +18,7 @@ describe('every technique', () => {
       for (const next of technique.changesTo ?? [])
         expect([findTechnique(next)?.bodyRegion].flat(), `${technique.id} to ${next}`).to.include.members([technique.bodyRegion].flat())
     }
-    expect(techniques.filter((one) => one.changesTo).length).to.be.at.least(3)
+    expect(techniques.filter((technique) => technique.changesTo).length).to.be.at.least(3)
   })
 
   it('is there once', () => {
@@ -36,12 +36,12 @@ describe('every technique', () => {
       it('plans its published example whole', () => {
         expect(plan.problems).to.deep.equal([])
         expect(plan.pending).to.deep.equal([])
-        expect(plan.cautions.filter((one) => one.level === 'stop')).to.deep.equal([])
+        expect(plan.cautions.filter((caution) => caution.level === 'stop')).to.deep.equal([])
       })
 
       it('decides only what it declares, each with its formula and source', () => {
-        const ids = plan.decisions.map((one) => one.id)
-        expect(technique?.decisions.map((one) => one.id)).to.include.members(ids)
+        const ids = plan.decisions.map((decision) => decision.id)
+        expect(technique?.decisions.map((decision) => decision.id)).to.include.members(ids)
         expect(new Set(ids).size).to.equal(ids.length)
         for (const decision of plan.decisions) {
           expect(decision.formula, decision.id).to.match(/\.$/)
@@ -84,7 +84,7 @@ describe('every technique', () => {
           for (const value of optionValues(option, defaultProtocol)) {
             expect(value.why, `${option.id} ${value.id}`).to.match(/\S/)
             const other = planFile(changedExample(id, (file) => void (file.options[option.id] = value.id)))
-            expect(other.problems.map((one) => one.code)).not.to.include('unknown-option')
+            expect(other.problems.map((problem) => problem.code)).not.to.include('unknown-option')
             expect(other.options[option.id]).to.equal(value.id)
           }
         }
@@ -101,19 +101,22 @@ describe('every technique', () => {
 
 describe('bad input, for every technique', () => {
   const figures = (file: CaseFile): Record<string, unknown>[] =>
-    file.measurements.filter((one) => typeof one['value'] === 'number' && one['unit'] === 'cm')
+    file.measurements.filter((measurement) => typeof measurement['value'] === 'number' && measurement['unit'] === 'cm')
 
   for (const id of techniqueIds) {
     const technique = findTechnique(id)
-    const required = exampleOf(id).measurements.find((one) =>
+    const required = exampleOf(id).measurements.find((measurement) =>
       technique
         ?.measurements(readCase(exampleOf(id)).clinicalCase!, {})
-        .some((asked) => asked.need === 'required' && asked.definition.id === one['id']),
+        .some((asked) => asked.need === 'required' && asked.definition.id === measurement['id']),
     )
     if (required) {
       it(`${id}: a missing required reading is named`, () => {
         const plan = planFile(
-          changedExample(id, (file) => void (file.measurements = file.measurements.filter((one) => one['id'] !== required['id']))),
+          changedExample(
+            id,
+            (file) => void (file.measurements = file.measurements.filter((measurement) => measurement['id'] !== required['id'])),
+          ),
         )
         expect(problemLines(plan)).to.include(`missing measurements/${String(required['id'])}`)
       })
@@ -126,7 +129,7 @@ describe('bad input, for every technique', () => {
 
       it(`${id}: two readings that differ ask for a third`, () => {
         const file = exampleOf(id)
-        const usable = figures(file).find((one) => Number(one['value']) > 4)
+        const usable = figures(file).find((figure) => Number(figure['value']) > 4)
         if (!usable) return expect(id).to.equal('care-collar')
         file.measurements.push({ ...usable, value: Number(usable['value']) + 3 })
         expect(problemLines(planFile(file)).some((line) => line === `third-reading measurements/${String(usable['id'])}`)).to.equal(true)
@@ -140,7 +143,7 @@ describe('bad input, for every technique', () => {
 
     it(`${id}: an unknown option is named with the allowed ones`, () => {
       const plan = planFile(changedExample(id, (file) => void (file.options['colour'] = 'green')))
-      expect(plan.problems.find((one) => one.code === 'unknown-option')?.message).to.include('supplies')
+      expect(plan.problems.find((problem) => problem.code === 'unknown-option')?.message).to.include('supplies')
     })
 
     it(`${id}: an empty store is said, and nothing throws`, () => {
@@ -155,7 +158,7 @@ describe('bad input, for every technique', () => {
           for (const one of file.measurements) if (one['side']) one['side'] = file.injury['side'] ?? 'left'
         }),
       )
-      expect(plan.problems.filter((one) => one.code === 'missing')).to.deep.equal([])
+      expect(plan.problems.filter((problem) => problem.code === 'missing')).to.deep.equal([])
     })
 
     for (const [what, change] of [

@@ -14,7 +14,7 @@ describe('the guide', () => {
       expect(page.plan.fit.length + page.plan.care.length).to.be.greaterThan(3)
       expect(page.sources.length).to.be.greaterThan(0)
       for (const source of page.sources) expect(Object.keys(sourceKindWords)).to.include(source.kind)
-      expect(page.plan.problems.filter((one) => one.code === 'implausible' || one.code === 'format')).to.deep.equal([])
+      expect(page.plan.problems.filter((problem) => problem.code === 'implausible' || problem.code === 'format')).to.deep.equal([])
     })
   }
 })

@@ -14,7 +14,7 @@ describe('back slab: size', () => {
   it('decides everything from four readings', () => {
     const plan = planFile(ankleCase())
     expect(plan.problems).to.deep.equal([])
-    expect(plan.decisions.map((one) => one.id)).to.have.members([
+    expect(plan.decisions.map((decision) => decision.id)).to.have.members([
       'slab-width',
       'ankle-fold',
       'slab-coverage',
@@ -130,7 +130,7 @@ describe('back slab: size', () => {
     const plan = changed((file) => {
       file.options['slab-from'] = 'roll'
     })
-    expect(plan.materials.find((one) => one.id === 'slab')).to.include({ item: 'plaster-roll', widthCm: 20, rolls: 2 })
+    expect(plan.materials.find((material) => material.id === 'slab')).to.include({ item: 'plaster-roll', widthCm: 20, rolls: 2 })
   })
 
   it('takes the extent from the pattern unless told', () => {
@@ -317,13 +317,14 @@ describe('back slab: cautions and stops', () => {
             Object.assign(file.options, options)
           }),
         )
-      const levelOf = (options: Record<string, unknown>) => at(options).cautions.find((one) => one.code === 'achilles-rupture')?.level
+      const levelOf = (options: Record<string, unknown>) =>
+        at(options).cautions.find((caution) => caution.code === 'achilles-rupture')?.level
       expect(levelOf({ ankle: 'square' })).to.equal('stop')
       expect(levelOf({ ankle: 'as-ordered', 'ankle-ordered': 94 })).to.equal('stop')
       expect(levelOf({ ankle: 'as-ordered', 'ankle-ordered': 95 })).to.equal(undefined)
       const without = at({ ankle: 'as-ordered' })
       expect(problemLines(without)).to.include('missing options/ankle-ordered')
-      expect(without.cautions.find((one) => one.code === 'achilles-rupture')?.level).to.equal('stop')
+      expect(without.cautions.find((caution) => caution.code === 'achilles-rupture')?.level).to.equal('stop')
       expect(decisionOf(at({ ankle: 'a-little-up' }), 'ankle-angle')).to.include({ value: 85, display: '85°, toes 5° up from square' })
     })
 
@@ -363,19 +364,19 @@ describe('back slab: cautions and stops', () => {
       file.injury['flags'] = ['pulse-absent']
       file['overrules'] = [{ caution: 'pulse-absent', reason: 'vascular team at the bedside', by: 'Ada', at: '2026-01-10T08:00:00Z' }]
     })
-    expect(plan.cautions.find((one) => one.code === 'pulse-absent')?.overruled, 'a floor is never set aside').to.equal(undefined)
+    expect(plan.cautions.find((caution) => caution.code === 'pulse-absent')?.overruled, 'a floor is never set aside').to.equal(undefined)
     const tented = changed((file) => {
       file.injury['flags'] = ['skin-tented']
       file['overrules'] = [{ caution: 'skin-tented', reason: 'reduced at the bedside', by: 'Ada', at: '2026-01-10T08:00:00Z' }]
     })
-    expect(tented.cautions.find((one) => one.code === 'skin-tented')?.overruled?.reason).to.equal('reduced at the bedside')
+    expect(tented.cautions.find((caution) => caution.code === 'skin-tented')?.overruled?.reason).to.equal('reduced at the bedside')
   })
 
   it('says that thigh girths were estimated above the knee', () => {
     const plan = changed((file) => {
       file.options['extent'] = 'above-knee'
     })
-    expect(plan.cautions.find((one) => one.code === 'check-reading' && one.level === 'note')?.text).to.include('mid-thigh')
+    expect(plan.cautions.find((caution) => caution.code === 'check-reading' && caution.level === 'note')?.text).to.include('mid-thigh')
     expect(decisionOf(plan, 'slab-width').working.filter((line) => line.from === 'estimated')).to.have.length(3)
   })
 
@@ -384,7 +385,7 @@ describe('back slab: cautions and stops', () => {
       delete file.patient['heightCm']
     })
     expect(problemLines(plan)).to.deep.equal(['missing measurements/lower-leg-length', 'missing measurements/foot-length'])
-    expect(plan.decisions.some((one) => one.id === 'padding')).to.equal(false)
+    expect(plan.decisions.some((decision) => decision.id === 'padding')).to.equal(false)
     expect(decisionOf(plan, 'slab-width').value).to.equal(20)
   })
 
@@ -517,7 +518,9 @@ describe('back slab: properties', () => {
           Object.assign(file, { measurements, options: { extent } })
           file.injury['swelling'] = grade
           const plan = planFile(file, context)
-          return plan.decisions.every((one) => typeof one.value !== 'number' || (Number.isFinite(one.value) && !Object.is(one.value, -0)))
+          return plan.decisions.every(
+            (decision) => typeof decision.value !== 'number' || (Number.isFinite(decision.value) && !Object.is(decision.value, -0)),
+          )
         },
       ),
       { numRuns: 200 },

@@ -45,8 +45,8 @@ describe('published examples, figure by figure', () => {
       })
 
       it('has cautions with a reason, at decisions and steps that exist', () => {
-        const decisions = new Set(plan.decisions.map((one) => one.id))
-        const steps = new Set(plan.procedure.steps.map((one) => one.id))
+        const decisions = new Set(plan.decisions.map((decision) => decision.id))
+        const steps = new Set(plan.procedure.steps.map((step) => step.id))
         for (const caution of plan.cautions) {
           expect(caution.text, caution.code).to.match(/\S/)
           expect(caution.why, caution.code).to.match(/\S/)

@@ -8,8 +8,8 @@ import { exampleOf, changedExample, techniqueIds } from '../../harness/example-c
 import { planFile, testContext, type CaseFile } from '../../harness/leg-slab-cases'
 
 const planOf = (id: string, change: (file: CaseFile) => void): Plan => planFile(changedExample(id, change))
-const valueOf = (plan: Plan, id: string): unknown => plan.decisions.find((one) => one.id === id)?.value
-const codes = (plan: Plan): readonly string[] => plan.cautions.map((one) => `${one.level} ${one.code}`)
+const valueOf = (plan: Plan, id: string): unknown => plan.decisions.find((decision) => decision.id === id)?.value
+const codes = (plan: Plan): readonly string[] => plan.cautions.map((caution) => `${caution.level} ${caution.code}`)
 const withReadings = (file: CaseFile, ...readings: readonly object[]): void => {
   file.measurements.push(...(readings as CaseFile['measurements']))
 }
@@ -21,7 +21,7 @@ describe('worked a second time', () => {
     const hours = (...looks: readonly object[]) =>
       valueOf(
         planOf('care-collar', (file) => {
-          file.measurements = file.measurements.filter((one) => !String(one['id']).startsWith('skin-'))
+          file.measurements = file.measurements.filter((measurement) => !String(measurement['id']).startsWith('skin-'))
           withReadings(file, ...looks)
         }),
         'next-care',
@@ -34,12 +34,12 @@ describe('worked a second time', () => {
   it('finger readings: the breadth is wrong in each finger, and two agree by the counting alone', () => {
     const fingers = (...values: readonly number[]) =>
       planOf('extrication-collar', (file) => {
-        file.measurements = file.measurements.filter((one) => one['id'] !== 'neck-height')
+        file.measurements = file.measurements.filter((measurement) => measurement['id'] !== 'neck-height')
         withReadings(file, ...values.map((value) => ({ id: 'neck-height', value, unit: 'fw', breadthCm: 1.6 })))
       })
-    const sd = fingers(3).decisions.find((one) => one.id === 'setting')?.sd
+    const sd = fingers(3).decisions.find((decision) => decision.id === 'setting')?.sd
     expect(sd).to.be.closeTo(Math.hypot(3 * 0.1, 1.6 / Math.sqrt(12)), 1e-9)
-    const asks = (plan: Plan): boolean => plan.problems.some((one) => one.code === 'third-reading')
+    const asks = (plan: Plan): boolean => plan.problems.some((problem) => problem.code === 'third-reading')
     // Held against each other by 3 × 1.6 ÷ √12 = 1.386 cm.
     expect(asks(fingers(3, 3.86))).to.equal(false)
     expect(asks(fingers(3, 3.87))).to.equal(true)
@@ -50,7 +50,7 @@ describe('worked a second time', () => {
       file.patient['flags'] = ['arterial-disease']
       for (const one of file.measurements) if (String(one['id']).endsWith('-girth')) one['value'] = Number(one['value']) * 0.72
     })
-    expect(plan.cautions.find((one) => one.code === 'bandage-pressure')?.why).to.include('at the foot')
+    expect(plan.cautions.find((caution) => caution.code === 'bandage-pressure')?.why).to.include('at the foot')
   })
 
   it('a broken thigh stops a volar slab, wherever the region was set', () => {
@@ -72,7 +72,7 @@ describe('worked a second time', () => {
         ;(file as unknown as Record<string, unknown>)['overrules'] = [
           { decision: 'ring-pressure', value: 9, reason: 'tried', by: 'S', at: '2026-01-10T08:00:00Z' },
         ]
-      }).cautions.find((one) => one.code === 'ring-pressure')?.text
+      }).cautions.find((caution) => caution.code === 'ring-pressure')?.text
     expect(words('ring-traction')).to.not.include('counterweight')
     expect(words('suspended-ring-traction')).to.include('counterweight')
   })
@@ -92,14 +92,15 @@ describe('worked a second time', () => {
       for (const one of file.measurements) one['value'] = Number(one['value']) * (one['id'] === 'inside-leg' ? 0.53 : 0.58)
     })
     const low = valueOf(small, 'strap-places') as number[]
-    const knee = 0.58 * Number(exampleOf('pole-traction').measurements.find((one) => one['id'] === 'lower-leg-length')?.['value'] ?? 0)
+    const knee =
+      0.58 * Number(exampleOf('pole-traction').measurements.find((measurement) => measurement['id'] === 'lower-leg-length')?.['value'] ?? 0)
     if (knee > 0 && low.every((at) => at <= knee)) expect(codes(small)).to.include('caution no-thigh-strap')
     else expect(low.some((at) => at > knee)).to.equal(true)
   })
 
   it('straps that are alike in inches differ by 0', () => {
     const plan = planOf('care-collar', (file) => {
-      file.measurements = file.measurements.filter((one) => one['id'] !== 'strap-overhang')
+      file.measurements = file.measurements.filter((measurement) => measurement['id'] !== 'strap-overhang')
       withReadings(
         file,
         { id: 'strap-overhang', value: 1.1, unit: 'in', side: 'left' },

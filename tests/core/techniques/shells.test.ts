@@ -72,14 +72,18 @@ describe('volar slab', () => {
     })
     expect(cautionCodes(withPlan)).not.to.include('open')
     expect(
-      plan('volar-slab', (file) => void (file.patient['flags'] = ['dialysis-arm'])).cautions.find((one) => one.code === 'dialysis-arm')
-        ?.text,
+      plan('volar-slab', (file) => void (file.patient['flags'] = ['dialysis-arm'])).cautions.find(
+        (caution) => caution.code === 'dialysis-arm',
+      )?.text,
     ).to.include('arm')
   })
   it('notes a thumb that was not read, and leaves its notch out', () => {
-    const made = plan('volar-slab', (file) => void (file.measurements = file.measurements.filter((one) => one['id'] !== 'thumb-girth')))
+    const made = plan(
+      'volar-slab',
+      (file) => void (file.measurements = file.measurements.filter((measurement) => measurement['id'] !== 'thumb-girth')),
+    )
     expect(made.problems).to.deep.equal([])
-    expect(made.decisions.some((one) => one.id === 'thumb-notch')).to.equal(false)
+    expect(made.decisions.some((decision) => decision.id === 'thumb-notch')).to.equal(false)
     expect(cautionCodes(made)).to.include('check-reading')
   })
   it('takes two layers fewer and one for weight under 35 kg', () => {
@@ -98,7 +102,7 @@ describe('leg cast', () => {
     expect(decisionOf(made, 'knee-angle').value).to.equal(18)
     expect(decisionOf(made, 'cast-layers').value).to.equal(7)
     expect(decisionOf(made, 'cure-time')).to.include({ value: 48, unit: 'h' })
-    expect(made.decisions.map((one) => one.id)).not.to.include('stocking-length')
+    expect(made.decisions.map((decision) => decision.id)).not.to.include('stocking-length')
     const stocking = plan('leg-cast', (file) => void (file.options['padding'] = 'stocking-and-padding'))
     expect(decisionOf(stocking, 'stocking-length').value).to.be.closeTo(79 + 25.5 + 20, 1e-9)
     expect(decisionOf(made, 'rolls').value).to.equal(
@@ -110,7 +114,7 @@ describe('leg cast', () => {
     expect(decisionOf(short, 'least-crew').value).to.equal(2)
     for (const id of ['knee-angle', 'knee-strength', 'rolls-thigh'])
       expect(
-        short.decisions.some((one) => one.id === id),
+        short.decisions.some((decision) => decision.id === id),
         id,
       ).to.equal(false)
     expect(

@@ -56,7 +56,7 @@ function ownSteps(plan: Plan | null): readonly Step[] {
 }
 
 const everyProcedure = new Map(
-  techniques.map((technique) => [technique.id, variants(technique).map((one) => ownSteps(planCase(one, ctx)))] as const),
+  techniques.map((technique) => [technique.id, variants(technique).map((variant) => ownSteps(planCase(variant, ctx)))] as const),
 )
 
 describe('roles of steps', () => {
@@ -96,7 +96,7 @@ describe('roles of steps', () => {
 
       it('and ids are all that its own cautions name', () => {
         const named = variants(technique)
-          .flatMap((one) => [one, flagged(one)])
+          .flatMap((variant) => [variant, flagged(variant)])
           .flatMap((one) => workOut(one, ctx)?.collected.cautions ?? [])
           .flatMap((caution) => (isOfRules(technique, caution.steps) ? [] : caution.steps.map((id) => [caution.code, id] as const)))
         for (const [code, id] of named)
@@ -114,12 +114,14 @@ describe('roles of steps', () => {
   }
 
   it('know water that is too hot in everything that is wetted, and bind it', () => {
-    const wetted = techniques.filter((one) => everyProcedure.get(one.id)?.some((steps) => steps.some((step) => hasStepRole(step, 'wets'))))
+    const wetted = techniques.filter((technique) =>
+      everyProcedure.get(technique.id)?.some((steps) => steps.some((step) => hasStepRole(step, 'wets'))),
+    )
     expect(wetted.map((one) => one.id)).to.include.members(['leg-slab', 'volar-slab', 'slab-and-stirrup', 'leg-cast'])
     for (const { id } of wetted) {
       const example = caseOf(id)
       const plan = planCase({ ...example, environment: { ...example.environment, waterC: 55 } }, ctx)
-      const hot = plan?.cautions.find((one) => one.code === 'hot-water')
+      const hot = plan?.cautions.find((caution) => caution.code === 'hot-water')
       expect(hot?.steps.length, id).to.be.greaterThan(0)
     }
   })
@@ -139,5 +141,5 @@ function checkHold(technique: string, procedure: readonly Step[], step: Step): v
 }
 
 function isHeld(steps: readonly Step[], id: string, end: 'from' | 'to'): boolean {
-  return steps.some((step) => step.holds?.[end] === id || step.holds?.changes?.some((one) => one.at === id))
+  return steps.some((step) => step.holds?.[end] === id || step.holds?.changes?.some((change) => change.at === id))
 }

@@ -9,7 +9,7 @@ import { changedExample } from '../../harness/example-cases'
 const g = 9.81
 const plan = (technique: string, change: (file: CaseFile) => void = () => undefined) => planFile(changedExample(technique, change))
 const level = (technique: string, change: (file: CaseFile) => void, code: string): string | undefined =>
-  plan(technique, change).cautions.find((one) => one.code === code)?.level
+  plan(technique, change).cautions.find((caution) => caution.code === code)?.level
 
 describe('pull, by school', () => {
   for (const [technique, massKg, options, kg] of [
@@ -76,7 +76,7 @@ describe('stops and cautions of traction', () => {
   }
   it('takes a flag that the pattern implies as set', () => {
     const made = plan('pole-traction', (file) => void (file.injury['pattern'] = 'tibial-plateau-fracture'))
-    expect(made.cautions.find((one) => one.code === 'knee-involved')?.why).to.include('tibial plateau fracture')
+    expect(made.cautions.find((caution) => caution.code === 'knee-involved')?.why).to.include('tibial plateau fracture')
   })
   it('arterial disease stops strips and only cautions a hitch', () => {
     const ill = (file: CaseFile): void => void (file.patient['flags'] = ['arterial-disease'])
@@ -139,7 +139,7 @@ describe('ring splints', () => {
   it('press the ring with the whole pull when nothing counters it', () => {
     const made = plan('ring-traction')
     expect(decisionOf(made, 'ring-pressure').value).to.be.closeTo((10 * 5 * g) / (0.35 * 51 * 3), 1e-9)
-    expect(made.cautions.find((one) => one.code === 'ring-pressure')?.level).to.equal('caution')
+    expect(made.cautions.find((caution) => caution.code === 'ring-pressure')?.level).to.equal('caution')
   })
 
   it('give one ring-pressure caution, at the level reached', () => {
@@ -152,7 +152,9 @@ describe('ring splints', () => {
         'ring-traction',
         (file) => void (file['overrules'] = [{ decision: 'traction', value: kg, reason: 'ordered', by: 'A', at: '' }]),
       )
-      expect(made.cautions.filter((one) => one.code === 'ring-pressure').map((one) => one.level)).to.deep.equal(wanted ? [wanted] : [])
+      expect(made.cautions.filter((caution) => caution.code === 'ring-pressure').map((caution) => caution.level)).to.deep.equal(
+        wanted ? [wanted] : [],
+      )
     }
   })
 
@@ -161,7 +163,7 @@ describe('ring splints', () => {
       'ring-traction',
       (file) => void (file['overrules'] = [{ decision: 'traction', value: 6, reason: 'spasm', by: 'A', at: '' }]),
     )
-    expect(made.cautions.find((one) => one.code === 'over-skin-cap')?.level).to.equal('stop')
+    expect(made.cautions.find((caution) => caution.code === 'over-skin-cap')?.level).to.equal('stop')
   })
 })
 
@@ -188,12 +190,12 @@ describe('balanced suspension', () => {
 
   it('stops about eight kilograms on skin, and lets a pin carry them', () => {
     const eight = plan('suspended-ring-traction', (file) => void (file.options['counterweight'] = 'about-eight'))
-    expect(eight.cautions.find((one) => one.code === 'over-skin-cap')?.level).to.equal('stop')
+    expect(eight.cautions.find((caution) => caution.code === 'over-skin-cap')?.level).to.equal('stop')
     const pin = plan('suspended-ring-traction', (file) => Object.assign(file.options, { counterweight: 'about-eight', 'hold-on': 'pin' }))
     expect(cautionCodes(pin)).not.to.include('over-skin-cap')
     for (const id of ['strips', 'skin-shear'])
       expect(
-        pin.decisions.some((one) => one.id === id),
+        pin.decisions.some((decision) => decision.id === id),
         id,
       ).to.equal(false)
     expect(decisionOf(pin, 'cord-tension').value).to.be.closeTo(8 * g, 1e-9)

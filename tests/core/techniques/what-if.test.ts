@@ -55,7 +55,7 @@ describe('what an answer would change', () => {
     expect(all(from, ['level']).get('level')!.consequence).to.equal('nothing')
     const gains = [5, 25].map((levelCm) => {
       const plan = planCase({ ...from, injury: { ...from.injury, levelCm } }, testContext())!
-      return JSON.stringify(plan.decisions.map((one) => one.value)) + JSON.stringify(plan.geometry)
+      return JSON.stringify(plan.decisions.map((decision) => decision.value)) + JSON.stringify(plan.geometry)
     })
     expect(gains[0]).to.not.equal(gains[1])
   })
@@ -69,7 +69,7 @@ describe('what an answer would change', () => {
   it('tells of swelling, position, and readings too', () => {
     const file = ankleCase()
     file.injury['swelling'] = 'none'
-    file.measurements = file.measurements.filter((one) => one['id'] !== 'calf-girth')
+    file.measurements = file.measurements.filter((measurement) => measurement['id'] !== 'calf-girth')
     const answers = all(read(file), ['swelling', 'position', 'reading:calf-girth', 'reading:no-such'])
     expect(answers.get('swelling')!.consequence).to.equal('caution')
     expect(answers.get('position')!.consequence).to.equal('steps')
@@ -79,7 +79,7 @@ describe('what an answer would change', () => {
 
   it('makes nothing of a case whose technique is not known', () => {
     const answers = whatIf({ ...read(ankleCase()), technique: 'no-such' }, testContext(), ['open', 'swelling'])
-    expect(answers.map((one) => one.consequence)).to.deep.equal(['nothing', 'nothing'])
+    expect(answers.map((answer) => answer.consequence)).to.deep.equal(['nothing', 'nothing'])
   })
 
   for (const id of techniqueIds) {
@@ -96,12 +96,12 @@ describe('what an answer would change', () => {
         const { consequence, how } = answers.get(flag)!
         const after = planCase(withFlag(from, flag), ctx)!
         const isStopped = after.cautions.some(
-          (one) => one.level === 'stop' && !plain.cautions.some((each) => each.code === one.code && each.level === 'stop'),
+          (caution) => caution.level === 'stop' && !plain.cautions.some((each) => each.code === caution.code && each.level === 'stop'),
         )
         expect([flag, consequence === 'stop']).to.deep.equal([flag, isStopped])
-        if (consequence === 'stop' || consequence === 'caution') expect(after.cautions.map((one) => one.text)).to.include(how)
+        if (consequence === 'stop' || consequence === 'caution') expect(after.cautions.map((caution) => caution.text)).to.include(how)
         if (consequence === 'steps')
-          expect(after.procedure.steps.map((one) => one.text).join('\n')).to.include(how.replace(/^[^:]*then: /, ''))
+          expect(after.procedure.steps.map((step) => step.text).join('\n')).to.include(how.replace(/^[^:]*then: /, ''))
         expect(how === '', flag).to.equal(consequence === 'nothing')
       }
     })

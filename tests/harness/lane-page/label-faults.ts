@@ -22,9 +22,9 @@ export function faultsOfLabels(host: Element): { readonly faults: readonly strin
       label: text.dataset['label'] ? text : null,
     }))
     labels += texts.length
-    texts.forEach((one, index) => {
-      if (!isInside(one.box, frame)) faults.push(`“${one.words}” leaves the frame`)
-      for (const other of texts.slice(index + 1)) if (doMeet(one.box, other.box)) faults.push(`“${one.words}” meets “${other.words}”`)
+    texts.forEach((text, index) => {
+      if (!isInside(text.box, frame)) faults.push(`“${text.words}” leaves the frame`)
+      for (const other of texts.slice(index + 1)) if (doMeet(text.box, other.box)) faults.push(`“${text.words}” meets “${other.words}”`)
     })
     for (const one of texts.filter(({ label }) => label)) {
       if (isOverBody(svg, one.box)) faults.push(`“${one.words}” lies over the body`)

@@ -24,7 +24,7 @@ describe('a disk that is full, a database that is slow, a clock that jumps', () 
   }
   const notes = async (): Promise<readonly string[]> =>
     ((await ada.get(`/api/cases/${opened.caseStream.id}`)).body['record'] as { notes: readonly { text: string }[] }).notes.map(
-      (one) => one.text,
+      (note) => note.text,
     )
 
   // As the database says it: no room on the disk, in the table, or for the file.
@@ -66,7 +66,7 @@ describe('a disk that is full, a database that is slow, a clock that jumps', () 
       const answers = await Promise.all(twice.map(({ id, text }) => bram.sendAs(opened.caseStream, 'note', { text }, { id })))
       const board = await bram.get('/api/board')
       line.delayMs = 0
-      expect(answers.map((one) => one.status)).to.deep.equal(twice.map(() => 200))
+      expect(answers.map((answer) => answer.status)).to.deep.equal(twice.map(() => 200))
       expect(board.status).to.equal(200)
       expect([...(await notes())].sort()).to.deep.equal(sent.map((one) => one.text))
     } finally {

@@ -34,7 +34,7 @@ describe('the take-home sheet', () => {
     const plan = planOf('leg-slab')
     const record = caseAfter(event('plan', { plan }, 0), event('ended', { how: 'home', note: '', home }, 200))
     const texts = textsOf(takeHomeBlocks(record, stay, plan, printedAt, 'At home'))
-    const at = (wanted: RegExp): number => texts.findIndex((one) => wanted.test(one))
+    const at = (wanted: RegExp): number => texts.findIndex((text) => wanted.test(text))
     expect(at(/toes turn white/)).to.be.within(1, 6)
     expect(at(/call: 0491 570 110/)).to.be.greaterThan(at(/toes turn white/))
     expect(texts.join('\n'))
@@ -47,7 +47,7 @@ describe('the take-home sheet', () => {
 
   it('leaves room for the number where none is known yet', () => {
     const texts = textsOf(takeHomeBlocks(caseAfter(), stay, planOf('leg-slab'), printedAt, 'At home'))
-    expect(texts.some((one) => /call: _+/.test(one))).to.equal(true)
+    expect(texts.some((text) => /call: _+/.test(text))).to.equal(true)
   })
 
   it('warns by what is on: fingers of an arm, breath with a leg, the cord with a neck or a trunk', () => {
@@ -101,11 +101,11 @@ describe('the round chart', () => {
   it('shows the last rounds, item by item', () => {
     const chart = chartOf(caseAfter(), watched)
     expect(chart.times).to.have.length(3)
-    expect(chart.rows.find((one) => one.id === 'leg-left/restPain')).to.deep.include({
+    expect(chart.rows.find((row) => row.id === 'leg-left/restPain')).to.deep.include({
       label: 'left leg pain at rest',
       values: ['2', '3', '4'],
     })
-    expect(chart.rows.find((one) => one.id === 'leg-left/refill')?.values).to.have.length(3)
+    expect(chart.rows.find((row) => row.id === 'leg-left/refill')?.values).to.have.length(3)
   })
 
   it('keeps an urgent round of the last day beside newer ones, and says which it was', () => {

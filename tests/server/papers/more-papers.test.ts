@@ -99,11 +99,11 @@ describe('a count sheet', () => {
   it('has every lot with what is on record, and room for one more of each item', () => {
     const lot = { lotId: 'l1', itemCode: 'plaster-15', lot: 'PL-1', expiresOn: '2027-03-31', count: 12 }
     const line = { itemCode: 'plaster-15', label: 'Plaster 15 cm', item: { item: 'plaster' }, lowMark: 4, reserved: 2, lots: [lot] }
-    const table = countSheetBlocks('Count: Plaster room', [line]).find((one) => one.kind === 'table')
+    const table = countSheetBlocks('Count: Plaster room', [line]).find((sheetBlock) => sheetBlock.kind === 'table')
     expect(table?.rows).to.deep.equal([
       ['Plaster 15 cm', 'PL-1', '2027-03-31', '12', ''],
       ['Plaster 15 cm', '', '', '', ''],
     ])
-    expect(countSheetBlocks('Count: Empty', []).find((one) => one.kind === 'table')?.rows).to.deep.equal([])
+    expect(countSheetBlocks('Count: Empty', []).find((sheetBlock) => sheetBlock.kind === 'table')?.rows).to.deep.equal([])
   })
 })

@@ -29,8 +29,8 @@ describe('who read and wrote what', () => {
   }
   const reads = (lines: readonly AuditLine[]): readonly string[] =>
     lines
-      .filter((one) => one.did === 'read')
-      .map((one) => `${one.by}: ${one.what}`)
+      .filter((line) => line.did === 'read')
+      .map((line) => `${line.by}: ${line.what}`)
       .sort()
 
   it('keeps every read of a patient, once for a quarter of an hour', async () => {
@@ -50,10 +50,10 @@ describe('who read and wrote what', () => {
       'bram: The case file',
       'bram: The list of photos',
     ])
-    expect(lines.find((one) => one.what === 'The case')).to.include({ subject: caseStream.id, at: '2026-01-10T08:00:00.000Z' })
+    expect(lines.find((line) => line.what === 'The case')).to.include({ subject: caseStream.id, at: '2026-01-10T08:00:00.000Z' })
     harness.now += 15 * 60_000
     await bram.get(`/api/cases/${caseStream.id}`)
-    expect(reads(await find()).filter((one) => one === 'bram: The case')).to.have.length(2)
+    expect(reads(await find()).filter((read) => read === 'bram: The case')).to.have.length(2)
     expect(JSON.stringify(await find())).not.to.include('Bay 1')
   })
 
@@ -113,7 +113,7 @@ describe('who read and wrote what', () => {
     harness.now += 86_400_000
     await createAnchorKeeper({ db: harness.db, clock: () => harness.now, log: pino({ level: 'silent' }), file: null }).tick()
     const faults = async (): Promise<readonly string[]> =>
-      (await verifyDatabase(harness.db, defineModels(harness.db), [])).faults.map((one) => one.where)
+      (await verifyDatabase(harness.db, defineModels(harness.db), [])).faults.map((fault) => fault.where)
     expect(await faults()).to.deep.equal([])
     await harness.db.query('DELETE FROM patient_reads', { type: QueryTypes.RAW })
     expect(await faults()).to.deep.equal(['anchor 2026-01-11'])

@@ -30,7 +30,7 @@ describe('entries of trainees', () => {
     await teodor.send(opened.caseStream, 'run-lease', { runId: uuidv7(), device: 'tablet' })
     await teodor.send(opened.episodeStream, 'worry', { text: 'Quieter than this morning' })
     const { record } = (await ada.get(`/api/cases/${opened.caseStream.id}`)).body as { record: { measurements: readonly { id: string }[] } }
-    expect(record.measurements.map((one) => one.id)).to.include('ankle-girth')
+    expect(record.measurements.map((measurement) => measurement.id)).to.include('ankle-girth')
     const [first, ...rest] = await groups()
     expect(first).to.include({ by: 'teodor', place: 'Bay 1', caseId: opened.caseStream.id })
     expect(first?.technique).to.be.a('string').and.not.equal('')
@@ -42,7 +42,7 @@ describe('entries of trainees', () => {
   it('are signed by a clinician, all or none, once', async () => {
     await teodor.send(opened.caseStream, 'reading', reading('ankle-girth', 'left', 26))
     await teodor.send(opened.caseStream, 'note', { text: 'Toes warm.' })
-    const ids = (await groups())[0]!.entries.map((one) => one.eventId)
+    const ids = (await groups())[0]!.entries.map((entry) => entry.eventId)
     expect(ids).to.have.length(2)
     const stranger = await sign([...ids, uuidv7()])
     expect([stranger.status, await waiting()]).to.deep.equal([422, 2])
@@ -60,14 +60,14 @@ describe('entries of trainees', () => {
   it('two who sign at once: one does', async () => {
     const bram = await harness.signIn('bram', ['clinician'])
     await teodor.send(opened.caseStream, 'note', { text: 'Toes warm.' })
-    const ids = (await groups())[0]!.entries.map((one) => one.eventId)
+    const ids = (await groups())[0]!.entries.map((entry) => entry.eventId)
     const answers = await Promise.all([sign(ids), sign(ids, bram)])
-    expect(answers.map((one) => one.status).sort()).to.deep.equal([200, 422])
+    expect(answers.map((answer) => answer.status).sort()).to.deep.equal([200, 422])
   })
 
   it('are signed by nobody who may not decide, and by nobody for themselves', async () => {
     await teodor.send(opened.caseStream, 'note', { text: 'Toes warm.' })
-    const ids = (await groups())[0]!.entries.map((one) => one.eventId)
+    const ids = (await groups())[0]!.entries.map((entry) => entry.eventId)
     expect((await sign(ids, teodor)).status).to.equal(403)
     expect((await teodor.get('/api/countersign')).status).to.equal(403)
     expect((await teodor.get('/api/board')).body).not.to.have.property('toCountersign')

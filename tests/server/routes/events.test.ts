@@ -50,7 +50,7 @@ describe('events of a case', () => {
     expect(answer.status).to.equal(200)
     expect(answer.body).to.include({ version: 2 })
     const { problems } = await harness.doubtsOf(opened.caseStream.id)
-    expect(problems.map((one) => `${one.code} ${one.path}`)).to.include('missing measurements/slab-path')
+    expect(problems.map((problem) => `${problem.code} ${problem.path}`)).to.include('missing measurements/slab-path')
     const { record } = await fetchCase()
     expect(record.measurements[0]).to.include({ id: 'calf-girth', value: 38, by: 'ada' })
   })
@@ -58,7 +58,7 @@ describe('events of a case', () => {
   it('stores a clinically bad reading, and has its doubts about it', async () => {
     const answer = await client.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 380))
     expect(answer.status).to.equal(200)
-    expect((await harness.doubtsOf(opened.caseStream.id)).problems.map((one) => one.code)).to.include('implausible')
+    expect((await harness.doubtsOf(opened.caseStream.id)).problems.map((problem) => problem.code)).to.include('implausible')
     expect((await fetchCase()).record.measurements).to.have.length(1)
   })
 
@@ -93,8 +93,8 @@ describe('events of a case', () => {
     const answers = await Promise.all(
       Array.from({ length: 12 }, (_, index) => client.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 37 + index / 10))),
     )
-    expect(answers.map((one) => one.status)).to.deep.equal(Array.from({ length: 12 }, () => 200))
-    expect(new Set(answers.map((one) => one.body['version'])).size).to.equal(12)
+    expect(answers.map((answer) => answer.status)).to.deep.equal(Array.from({ length: 12 }, () => 200))
+    expect(new Set(answers.map((answer) => answer.body['version'])).size).to.equal(12)
     expect((await fetchCase()).record.measurements).to.have.length(12)
   })
 
@@ -102,7 +102,10 @@ describe('events of a case', () => {
     await measure()
     const plan = await ownPlan()
     const { version } = await fetchCase()
-    const wrong = { ...plan, decisions: plan?.decisions.map((one) => (one.id === 'slab-width' ? { ...one, value: 99 } : one)) }
+    const wrong = {
+      ...plan,
+      decisions: plan?.decisions.map((decision) => (decision.id === 'slab-width' ? { ...decision, value: 99 } : decision)),
+    }
     const refused = await client.send(opened.caseStream, 'plan', { plan: wrong }, version)
     expect(refused.status).to.equal(409)
     expect(refused.body['type']).to.equal('urn:zesty-wren:error:plan-differs')
@@ -130,7 +133,7 @@ describe('events of a case', () => {
     })
     await client.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
     const { cautions } = await harness.doubtsOf(opened.caseStream.id)
-    expect(cautions.filter((one) => one.code === 'pulse-absent').map((one) => one.level)).to.deep.equal(['stop'])
+    expect(cautions.filter((caution) => caution.code === 'pulse-absent').map((caution) => caution.level)).to.deep.equal(['stop'])
   })
 
   const malformed: readonly [string, EventKindId, object, string, string][] = [
@@ -148,8 +151,8 @@ describe('events of a case', () => {
       const answer = await client.send(opened.caseStream, kind, body)
       expect(answer.status).to.equal(422)
       const errors = answer.body['errors'] as { path: string; code: string; message: string }[]
-      expect(errors.map((one) => one.path)).to.include(path)
-      expect(errors.find((one) => one.path === path)?.code).to.equal(code)
+      expect(errors.map((error) => error.path)).to.include(path)
+      expect(errors.find((error) => error.path === path)?.code).to.equal(code)
       expect((await fetchCase()).version).to.equal(before)
     })
   }

@@ -21,9 +21,11 @@ describe('every technique over the API', () => {
       const own = planFile(exampleOf(technique))
       const theirs = body as unknown as Plan
       const plain = JSON.parse(JSON.stringify(own)) as Plan
-      expect(theirs.decisions.map((one) => [one.id, one.display])).to.deep.equal(plain.decisions.map((one) => [one.id, one.display]))
-      expect(theirs.cautions.map((one) => one.code)).to.deep.equal(plain.cautions.map((one) => one.code))
-      expect(theirs.procedure.steps.map((one) => one.id)).to.deep.equal(plain.procedure.steps.map((one) => one.id))
+      expect(theirs.decisions.map((decision) => [decision.id, decision.display])).to.deep.equal(
+        plain.decisions.map((decision) => [decision.id, decision.display]),
+      )
+      expect(theirs.cautions.map((caution) => caution.code)).to.deep.equal(plain.cautions.map((caution) => caution.code))
+      expect(theirs.procedure.steps.map((step) => step.id)).to.deep.equal(plain.procedure.steps.map((step) => step.id))
       expect(theirs.pending).to.deep.equal([])
       expect(isSamePlan(theirs, { ...plain, versions: theirs.versions })).to.equal(true)
     })

@@ -47,8 +47,8 @@ describe('files of a case', () => {
       },
     })
     const rows = parse(await textOf('observations.csv'), { columns: true }) as { item: string; value: string; by: string }[]
-    expect(rows.find((one) => one.item === 'leg-left/warmth')).to.include({ value: 'warm', by: 'ada' })
-    expect(rows.every((one) => !/^[=+@-]/.test(one.value))).to.equal(true)
+    expect(rows.find((row) => row.item === 'leg-left/warmth')).to.include({ value: 'warm', by: 'ada' })
+    expect(rows.every((row) => !/^[=+@-]/.test(row.value))).to.equal(true)
   })
 
   it('hold the case as a file that reads back without a fault', async () => {
@@ -56,7 +56,7 @@ describe('files of a case', () => {
     const { clinicalCase, problems } = readCase(JSON.parse(await textOf('case.json')))
     expect(problems).to.deep.equal([])
     expect(clinicalCase?.technique).to.equal('leg-slab')
-    expect(clinicalCase?.measurements.map((one) => one.value)).to.deep.equal([25])
+    expect(clinicalCase?.measurements.map((measurement) => measurement.value)).to.deep.equal([25])
   })
 
   it('are of a case that is there, for who may read it', async () => {

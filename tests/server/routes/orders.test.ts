@@ -20,7 +20,8 @@ describe('technique, orders and device of a case', () => {
 
   const record = async (): Promise<CaseRecord> => (await client.get(`/api/cases/${opened.caseStream.id}`)).body['record'] as CaseRecord
   /** What the core warns of, of the case as it stands. */
-  const codes = async (): Promise<readonly string[]> => (await harness.doubtsOf(opened.caseStream.id)).cautions.map((one) => one.code)
+  const codes = async (): Promise<readonly string[]> =>
+    (await harness.doubtsOf(opened.caseStream.id)).cautions.map((caution) => caution.code)
   const placeInjury = (region: string, pattern: string): Promise<Answer> =>
     client.send(opened.episodeStream, 'injury', {
       injuryId: opened.injuryId,

@@ -90,7 +90,7 @@ describe('papers of a case', () => {
     for (const sheet of Object.keys(sheets) as SheetId[]) {
       it(`on ${sheet}: every corner at its place to ${toleranceMm} mm, on every page`, async () => {
         const read = await pages('template.pdf', `?sheet=${sheet}`)
-        const outline = plan.geometry.polygons.find((one) => one.role === 'template')?.points ?? []
+        const outline = plan.geometry.polygons.find((polygon) => polygon.role === 'template')?.points ?? []
         const xs = outline.map((point) => point[0] * 10)
         const ys = outline.map((point) => point[1] * 10)
         const wanted = outline.map(([x, y]) => [y * 10 - Math.min(...ys), x * 10 - Math.min(...xs)] as const)
@@ -121,7 +121,7 @@ describe('papers of a case', () => {
     it('as SVG: the same size in mm', async () => {
       const answer = await client.get(paper('template.svg'))
       const text = String(answer.body['text'])
-      const outline = plan.geometry.polygons.find((one) => one.role === 'template')?.points ?? []
+      const outline = plan.geometry.polygons.find((polygon) => polygon.role === 'template')?.points ?? []
       const length = Math.max(...outline.map((point) => point[0])) - Math.min(...outline.map((point) => point[0]))
       const figures = /<path d="M([^"]+) Z"/.exec(text)?.[1]?.split(/[ L]+/).map(Number) ?? []
       const xs = figures.filter((_, index) => index % 2 === 0)
@@ -135,7 +135,7 @@ describe('papers of a case', () => {
       const plan = await take('leg-slab')
       const read = await pages('template.pdf')
       expect(read.length).to.be.at.least(2)
-      const slab = plan.geometry.polygons.find((one) => one.role === 'slab')?.points ?? []
+      const slab = plan.geometry.polygons.find((polygon) => polygon.role === 'slab')?.points ?? []
       // The small cells of the page order have four corners as well: the outline is the long one.
       const isLong = (line: ReadPage['lines'][number]): boolean =>
         line.length === slab.length && line.some(([x, y]) => Math.hypot(x - (line[0]?.[0] ?? 0), y - (line[0]?.[1] ?? 0)) > 150)

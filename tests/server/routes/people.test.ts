@@ -86,7 +86,7 @@ describe('people, as an admin manages them', () => {
     harness.now += 60_000
     const second = await openClient(harness.address, ola.personId, 'ola')
     const { sessions } = await find('ola')
-    expect(sessions.map((one) => one.isLocked)).to.deep.equal([false, false])
+    expect(sessions.map((session) => session.isLocked)).to.deep.equal([false, false])
     const [last, first] = sessions
     expect(Date.parse(last!.since) - Date.parse(first!.since)).to.equal(60_000)
     const end = (session?: string, by = ola.personId): Promise<Answer> =>

@@ -41,7 +41,7 @@ describe('photos of a case', () => {
     expect({ exif, orientation, width, height }).to.deep.equal({ exif: undefined, orientation: undefined, width: 1000, height: 2000 })
     expect(kept.length).to.be.below(2 * 1024 * 1024)
     const { photos } = (await client.get(path)).body as { photos: PhotoInfo[] }
-    expect(photos.map((one) => one.id)).to.include(info.id)
+    expect(photos.map((photo) => photo.id)).to.include(info.id)
     expect(photos[0]?.by).to.equal('ada')
   })
 

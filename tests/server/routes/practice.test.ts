@@ -97,7 +97,7 @@ describe('stations examined', () => {
     const both = await Promise.all([keep(examiner, id, postOf([end()])), keep(second, id, postOf([end()]))])
     expect(both.map((one) => one.status)).to.deep.equal([200, 200])
     const { sheets, agreement, result } = sheetsOf((await read(trainee, id)).sitting, plan, harness.now)
-    expect(sheets.map((one) => one.by.name)).to.deep.equal(['edda', 'stig'])
+    expect(sheets.map((sheet) => sheet.by.name)).to.deep.equal(['edda', 'stig'])
     expect(agreement?.apart).to.deep.equal(steps.slice(-2))
     expect(agreement?.observed).to.be.closeTo(1 - 2 / plan.procedure.steps.length, 1e-9)
     expect(result?.total).to.be.closeTo((sheets[0]!.score.total + sheets[1]!.score.total) / 2, 0.06)
@@ -112,7 +112,7 @@ describe('stations examined', () => {
     harness.now = before + 3 * 3_600_000
     const lost = await read(trainee, id)
     expect(lost.isEnded).to.equal(true)
-    const scores = (answer: SittingAnswer) => sheetsOf(answer.sitting, plan, harness.now).sheets.map((one) => one.score.steps.length)
+    const scores = (answer: SittingAnswer) => sheetsOf(answer.sitting, plan, harness.now).sheets.map((sheet) => sheet.score.steps.length)
     expect(scores(lost)).to.deep.equal([4, steps.length])
     await keep(examiner, id, postOf([...ticks(steps.slice(4), 60_000), mark(300_000, { kind: 'end' })]))
     expect(scores(await read(trainee, id))).to.deep.equal([steps.length, steps.length])
@@ -124,7 +124,7 @@ describe('stations examined', () => {
     const answers = await Promise.all(
       [examiner, second, examiner, second].map((client) => keep(client, id, postOf(ticks(steps.slice(0, 2))))),
     )
-    expect(answers.map((one) => one.status)).to.deep.equal([200, 200, 200, 200])
+    expect(answers.map((answer) => answer.status)).to.deep.equal([200, 200, 200, 200])
     const { body } = await lead.get('/api/practice/sittings')
     expect((body['sittings'] as readonly { id: string }[]).filter((one) => one.id === id)).to.have.length(1)
   })
@@ -246,13 +246,13 @@ describe('stations examined', () => {
     const { body } = await lead.get('/api/practice/groups')
     const [group] = (body as unknown as GroupsAnswer).groups
     expect(group?.name).to.equal('Spring')
-    const tilda = group?.overview.members.find((one) => one.name === 'tilda')
+    const tilda = group?.overview.members.find((member) => member.name === 'tilda')
     expect(tilda?.progress.techniques[0]?.count).to.be.greaterThan(2)
     expect(Date.parse(tilda?.progress.techniques[0]?.dueAt ?? '')).to.be.greaterThan(harness.now - 60_000)
-    expect(group?.overview.steps.every((one) => one.count <= one.of)).to.equal(true)
+    expect(group?.overview.steps.every((step) => step.count <= step.of)).to.equal(true)
     expect(group?.overview.times.length).to.be.greaterThan(0)
     expect(group?.overview.examiners.sittings).to.be.greaterThan(0)
-    expect(group?.overview.examiners.steps.every((one) => one.count > 0 && one.count <= one.of)).to.equal(true)
+    expect(group?.overview.examiners.steps.every((step) => step.count > 0 && step.count <= step.of)).to.equal(true)
     expect((await lead.post(`/api/practice/groups/${id}`, { name: '', members })).status).to.equal(422)
     await lead.post(`/api/practice/groups/${id}`, { name: 'Spring', members: [] })
     expect((await lead.get('/api/practice/groups')).body['groups']).to.deep.equal([])

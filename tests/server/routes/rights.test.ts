@@ -82,7 +82,7 @@ describe('the table of rights', () => {
   const ask = async (client: Client, id: RouteId) => (id.startsWith('GET ') ? client.get(filled(id)) : client.post(filled(id), {}))
 
   it('has a row for every route that the server has, and no other', () => {
-    const registered = routesOf(harness.app).filter((one) => one.includes('/api/'))
+    const registered = routesOf(harness.app).filter((route) => route.includes('/api/'))
     expect([...registered].sort()).to.deep.equal([...routeIds].sort())
   })
 

@@ -121,7 +121,7 @@ describe('events of a run over the API', () => {
     const answers = await Promise.all(
       Array.from({ length: 20 }, (_, index) => client.send(opened.caseStream, 'step', { ...good.step, stepId: `step-${index}` })),
     )
-    expect(answers.map((one) => one.status)).to.deep.equal(Array.from({ length: 20 }, () => 200))
+    expect(answers.map((answer) => answer.status)).to.deep.equal(Array.from({ length: 20 }, () => 200))
     expect((await run()).steps).to.have.length(20)
   })
 

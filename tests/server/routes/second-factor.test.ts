@@ -55,7 +55,7 @@ describe('a second factor', () => {
     const secret = await enrol(await harness.signIn('maren', ['lead']))
     harness.now += 60_000
     const answers = await Promise.all(Array.from({ length: 5 }, () => tryIn('maren', { code: shown(secret) })))
-    expect(answers.filter((one) => one.status === 200)).to.have.length(1)
+    expect(answers.filter((answer) => answer.status === 200)).to.have.length(1)
     harness.now += 60_000
     expect((await tryIn('maren', { code: shown(secret, harness.now - 30_000) })).status).to.equal(200)
     expect((await tryIn('maren', { code: shown(secret, harness.now + 30_000) })).status).to.equal(200)
@@ -86,7 +86,7 @@ describe('a second factor', () => {
       type: QueryTypes.SELECT,
       replacements: { id: maren.personId },
     })
-    expect(rows.map((one) => (JSON.parse(one.body) as { change: string }).change)).to.deep.equal(['second-factor', 'second-factor-off'])
+    expect(rows.map((row) => (JSON.parse(row.body) as { change: string }).change)).to.deep.equal(['second-factor', 'second-factor-off'])
   })
 
   it('where the server wants it, leads and admins do nothing before; others are not asked', async () => {

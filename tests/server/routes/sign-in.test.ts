@@ -43,7 +43,7 @@ describe('signing in', () => {
   it('counts wrong passwords that come at once one by one', async () => {
     await harness.signIn('flood', ['clinician'])
     const answers = await Promise.all(Array.from({ length: 25 }, () => tryIn('flood', 'wrong')))
-    const statuses = answers.map((one) => one.status)
+    const statuses = answers.map((answer) => answer.status)
     expect(statuses.filter((one) => one === 401)).to.have.length(6)
     expect(statuses.filter((one) => one === 429)).to.have.length(19)
   })

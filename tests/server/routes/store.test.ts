@@ -186,14 +186,14 @@ describe('the store', () => {
     await load(`${header}\n${item},A1,,1`)
     const cases = await Promise.all(Array.from({ length: 20 }, async () => (await openCase(bram)).caseStream.id))
     const answers = await Promise.all(cases.map((id) => bram.send(place(), 'stock-reserved', { itemCode: item, count: 1, caseId: id })))
-    expect(answers.map((one) => one.status).sort()).to.deep.equal([200, ...Array.from({ length: 19 }, () => 409)])
+    expect(answers.map((answer) => answer.status).sort()).to.deep.equal([200, ...Array.from({ length: 19 }, () => 409)])
     expect((await lineOf(item)).reserved).to.equal(1)
   })
 
   it('gives the last one to one of ten who take it at once', async () => {
     await load(`${header}\n${item},A1,,1`)
     const answers = await Promise.all(Array.from({ length: 10 }, () => bram.send(place(), 'stock-taken', { itemCode: item, count: 1 })))
-    expect(answers.filter((one) => one.status === 200)).to.have.length(1)
+    expect(answers.filter((answer) => answer.status === 200)).to.have.length(1)
     expect((await lineOf(item)).lots[0]?.count).to.equal(0)
   })
 

@@ -30,7 +30,7 @@ describe('at the same moment', () => {
     const statuses: number[] = []
     for (let time = 0; time < times; time++) {
       const stays = await Promise.all(Array.from({ length: 20 }, openStay))
-      statuses.push(...stays.map((one) => one.status))
+      statuses.push(...stays.map((stay) => stay.status))
       const opened = await Promise.all(
         stays.map(async (_stay, index) => {
           const episode = { type: 'episode', id: uuidv7() } as const
@@ -58,7 +58,7 @@ describe('at the same moment', () => {
         client.send(opened.episodeStream, 'round', round),
         client.send(opened.episodeStream, 'place', { place: 'Ward A' }, 2),
       ])
-      expect(answers.slice(0, 2).map((one) => one.status)).to.deep.equal([200, 200])
+      expect(answers.slice(0, 2).map((answer) => answer.status)).to.deep.equal([200, 200])
       const row = await boardOf(opened)
       expect(row?.nextDueAt, `time ${time}`).to.be.a('string')
       expect(row?.level, `time ${time}`).to.equal('none')
@@ -82,7 +82,7 @@ describe('at the same moment', () => {
             }),
       ),
     )
-    expect(answers.filter((one) => one.status !== 200)).to.deep.equal([])
+    expect(answers.filter((answer) => answer.status !== 200)).to.deep.equal([])
     const { body } = await client.get(`/api/cases/${opened.caseStream.id}`)
     expect((body['record'] as { measurements: unknown[] }).measurements).to.have.length(25)
     expect((body['episode'] as { rounds: unknown[] }).rounds).to.have.length(25)

@@ -12,11 +12,11 @@ function fakeChanges() {
     head: async () => ({
       lineage: state.lineage,
       swept: state.swept,
-      greatest: Math.max(state.swept, ...state.lines.map((one) => one.seq), 0),
+      greatest: Math.max(state.swept, ...state.lines.map((line) => line.seq), 0),
     }),
     after: async (seq: number, most: number) =>
       state.lines
-        .filter((one) => one.seq > seq)
+        .filter((line) => line.seq > seq)
         .sort((a, b) => a.seq - b.seq)
         .slice(0, most),
   }
@@ -78,7 +78,7 @@ describe('the hub of changes', () => {
     const low = Number(hub.cursor().split('/')[1])
     expect(low).to.be.within(30, 39)
     // The lines below it may be swept by now.
-    changes.state.lines = changes.state.lines.filter((one) => one.seq > low)
+    changes.state.lines = changes.state.lines.filter((line) => line.seq > low)
     changes.commit(41)
     expect(idsIn(await look())).to.deep.equal(['case-41'])
   })
@@ -110,7 +110,7 @@ describe('the hub of changes', () => {
     await open()
     await look(lateMs + 1)
     await look(lateMs + 1)
-    changes.state.lines = changes.state.lines.filter((one) => one.seq <= 3)
+    changes.state.lines = changes.state.lines.filter((line) => line.seq <= 3)
     expect(await look()).to.include('event: reread')
     changes.commit(4)
     expect(idsIn(await look())).to.deep.equal(['case-4'])

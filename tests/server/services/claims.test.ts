@@ -57,7 +57,7 @@ describe('what an event may claim', () => {
         const body = { decision: 'slab-layers', value, reason: 'tried by hand' }
         const answer = await ada.send(opened.caseStream, 'overrule', body as object, version)
         expect(answer.status).to.equal(422)
-        expect(errorsOf(answer).some((one) => one.path.startsWith('body/value'))).to.equal(true)
+        expect(errorsOf(answer).some((error) => error.path.startsWith('body/value'))).to.equal(true)
         expect((await fetchCase()).version).to.equal(version)
         expect((await note('still here')).status).to.equal(200)
       })
@@ -84,14 +84,14 @@ describe('what an event may claim', () => {
       const bram = await later.signIn('bram-later', ['clinician'])
       const answer = await bram.send(opened.caseStream, 'reading', reading('calf-girth', 'left', 38))
       expect(answer.status).to.equal(200)
-      expect((await later.doubtsOf(opened.caseStream.id)).problems.map((one) => one.path)).to.include('overrules/slab-width')
+      expect((await later.doubtsOf(opened.caseStream.id)).problems.map((problem) => problem.path)).to.include('overrules/slab-width')
       expect((await bram.send(opened.caseStream, 'options', { options: { extent: 'above-knee' } })).status).to.equal(200)
-      expect((await later.planner.planNow(toClinicalCase(old, episode), defaultProtocol))?.problems.map((one) => one.path)).to.include(
-        'overrules/slab-width',
-      )
+      expect(
+        (await later.planner.planNow(toClinicalCase(old, episode), defaultProtocol))?.problems.map((problem) => problem.path),
+      ).to.include('overrules/slab-width')
       const mended = await bram.send(opened.caseStream, 'overrule', { decision: 'slab-width', value: 12, reason: 'scar' }, version + 2)
       expect(mended.status).to.equal(200)
-      expect((await later.doubtsOf(opened.caseStream.id)).problems.map((one) => one.path)).not.to.include('overrules/slab-width')
+      expect((await later.doubtsOf(opened.caseStream.id)).problems.map((problem) => problem.path)).not.to.include('overrules/slab-width')
     })
   })
 
@@ -132,7 +132,7 @@ describe('what an event may claim', () => {
       it(`${at} is no moment`, async () => {
         const answer = await note('when?', { at })
         expect(answer.status).to.equal(422)
-        expect(errorsOf(answer).map((one) => one.path)).to.deep.equal(['at'])
+        expect(errorsOf(answer).map((error) => error.path)).to.deep.equal(['at'])
       })
     }
 
@@ -153,7 +153,7 @@ describe('what an event may claim', () => {
       it(`have one form: not with ${what}`, async () => {
         const answer = await note('x', { id })
         expect(answer.status).to.equal(422)
-        expect(errorsOf(answer).map((one) => one.path)).to.deep.equal(['id'])
+        expect(errorsOf(answer).map((error) => error.path)).to.deep.equal(['id'])
       })
     }
 
@@ -334,7 +334,9 @@ describe('what an event may claim', () => {
     it('a neck and a spine know their items and their words', async () => {
       const withNeck = (neck: object) => ada.send(opened.episodeStream, 'round', roundOf({ findings: { limbs: [], neck } }))
       expect((await withNeck({ voice: 'normal', 'skin/chin': 'intact' })).status).to.equal(200)
-      expect(errorsOf(await withNeck({ voice: 'normal', mood: 'good' })).map((one) => one.path)).to.deep.equal(['body/findings/neck/mood'])
+      expect(errorsOf(await withNeck({ voice: 'normal', mood: 'good' })).map((error) => error.path)).to.deep.equal([
+        'body/findings/neck/mood',
+      ])
       expect((await withNeck({ saddle: 'numb' })).status, 'an item of the spine').to.equal(422)
       expect((await withNeck({ breathing: 'whistling' })).status).to.equal(422)
       const many = Object.fromEntries(Array.from({ length: 5_000 }, (_, index) => [`item-${index}`, 'x'.repeat(50)]))

@@ -91,7 +91,7 @@ describe('one decision of a person', () => {
     expect((await read()).record.changes).to.equal(undefined)
     expect(await move({ place: 'Ward C, bed 1', isTransfer: true })).to.equal(200)
     for (const id of [opened.caseStream.id, on])
-      expect((await read(id)).record.changes?.map((one) => one.what)).to.deep.equal(['transferred'])
+      expect((await read(id)).record.changes?.map((change) => change.what)).to.deep.equal(['transferred'])
     expect((await read(off)).record.changes).to.equal(undefined)
   })
 
@@ -115,7 +115,7 @@ describe('one decision of a person', () => {
       (await teodor.send(opened.episodeStream, 'place', { place: 'Ward C, bed 1', isTransfer: true }, episodeVersion)).status,
     ).to.equal(200)
     const { groups } = (await ada.get('/api/countersign')).body as unknown as CountersignAnswer
-    const entries = groups.filter((one) => one.episodeId === opened.episodeStream.id).flatMap((one) => one.entries)
+    const entries = groups.filter((group) => group.episodeId === opened.episodeStream.id).flatMap((group) => group.entries)
     expect(entries).to.have.length(2)
   })
 })

@@ -109,7 +109,7 @@ describe('paging about what is urgent', () => {
       expect((await tellPager({ pageId, what, who: 'Sorrel Vane', at: '2026-01-10T08:06:00Z' })).status).to.equal(200)
     // The pager says everything twice.
     expect((await tellPager({ pageId, what: 'answered', who: 'Sorrel Vane', at: '2026-01-10T08:06:00Z' })).status).to.equal(200)
-    expect((await record()).pages?.[1]?.receipts.map((one) => one.what)).to.deep.equal(['delivered', 'read', 'answered'])
+    expect((await record()).pages?.[1]?.receipts.map((receipt) => receipt.what)).to.deep.equal(['delivered', 'read', 'answered'])
     const row = (await board()).rows.find((one) => one.caseId === opened.caseStream.id)
     expect(row?.answer?.by).to.equal('Sorrel Vane')
     later(30)
@@ -152,7 +152,7 @@ describe('paging about what is urgent', () => {
     pager.status = 409
     await alarm()
     await harness.pager.tick()
-    expect((await record()).pages?.[0]?.receipts.map((one) => one.what)).to.deep.equal(['refused'])
+    expect((await record()).pages?.[0]?.receipts.map((receipt) => receipt.what)).to.deep.equal(['refused'])
     pager.status = 202
     await harness.pager.tick()
     expect(pager.sent.map((one) => one.to)).to.deep.equal(['Registrar'])

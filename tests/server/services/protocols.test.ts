@@ -85,7 +85,7 @@ describe('the local protocol on the server', () => {
     expect((await maren.send(old.caseStream, 'protocol', move, base)).status).to.equal(200)
     expect((await recordOf(old)).protocol).to.deep.equal(version)
     const board = (await ada.get(paths.board)).body as { rows: { caseId: string; nextDueAt: string }[] }
-    const line = board.rows.find((one) => one.caseId === old.caseStream.id)
+    const line = board.rows.find((row) => row.caseId === old.caseStream.id)
     expect(Date.parse(line?.nextDueAt ?? '') - harness.now).to.equal(10 * 60_000)
   })
 

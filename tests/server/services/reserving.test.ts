@@ -131,7 +131,7 @@ describe('stock that plans and people take from', () => {
     expect(record.accepted?.gone?.items.join()).to.match(/plaster slab, 20 cm/)
     expect(
       standingOf(record, episode, null, harness.now)
-        .items.map((one) => one.text)
+        .items.map((item) => item.text)
         .join(),
     ).to.match(/Gone at .* when this plan came: .*plaster slab, 20 cm/)
     const row = ((await bram.get('/api/board')).body['rows'] as BoardRow[]).find((one) => one.caseId === record.id)
@@ -162,7 +162,7 @@ describe('stock that plans and people take from', () => {
     const id = uuidv7()
     const take = () => bram.sendAs(place(), 'stock-taken', { itemCode: 'plaster-slab/15', count: 2 }, { id })
     const answers = await Promise.all(Array.from({ length: 20 }, take))
-    expect(answers.map((one) => one.status)).to.deep.equal(Array.from({ length: 20 }, () => 200))
+    expect(answers.map((answer) => answer.status)).to.deep.equal(Array.from({ length: 20 }, () => 200))
     expect((await lines()).find((line) => line.itemCode === 'plaster-slab/15')?.lots[0]?.count).to.equal(7)
   })
 
@@ -181,7 +181,7 @@ describe('stock that plans and people take from', () => {
     it('are told apart to the letter, and by their expiry', async () => {
       for (const body of [{}, { lot: 'A1' }, { lot: 'a1 ' }, { lot: 'ä1' }, { expiresOn: '2027-01-02' }, { expiresOn: null }, { count: 4 }])
         expect((await receive(body)).status).to.equal(200)
-      const found = (await lots()).map((one) => `${one.lot}|${one.expiresOn ?? ''}|${one.count}`)
+      const found = (await lots()).map((lot) => `${lot.lot}|${lot.expiresOn ?? ''}|${lot.count}`)
       expect(found).to.have.members([
         'a1|2027-01-01|5',
         'A1|2027-01-01|1',
@@ -203,7 +203,7 @@ describe('stock that plans and people take from', () => {
       await lead.send(other, 'place-opened', { name: `Trolley ${other.id}`, kind: 'trolley' })
       const there = { lotId, itemCode: 'plaster-slab/15', lot: 'a1', expiresOn: '2027-01-01', count: 1 }
       expect((await bram.send(other, 'stock-received', there)).status).to.equal(422)
-      expect((await lots()).map((one) => one.count)).to.deep.equal([3])
+      expect((await lots()).map((lot) => lot.count)).to.deep.equal([3])
     })
 
     it('expire on a day that there is', async () => {

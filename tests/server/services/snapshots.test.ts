@@ -97,7 +97,7 @@ describe('snapshots', () => {
       const here = (await client.get(`/api/cases/${id}`)).body['record'] as { notes: readonly { text: string }[] }
       const there = (await bram.get(`/api/cases/${id}`)).body['record']
       expect(there).to.deep.equal(here)
-      expect(here.notes.filter((one) => /^(first|second) /.test(one.text))).to.have.length(16)
+      expect(here.notes.filter((note) => /^(first|second) /.test(note.text))).to.have.length(16)
       expect((await verifyDatabase(harness.db, defineModels(harness.db))).faults).to.deep.equal([])
     } finally {
       await second.stop()

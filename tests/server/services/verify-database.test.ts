@@ -29,7 +29,7 @@ describe('a database that is proved', () => {
     await run(change)
     const { faults } = await verify()
     await run(back)
-    return faults.map((one) => `${one.where}: ${one.what}`)
+    return faults.map((fault) => `${fault.where}: ${fault.what}`)
   }
 
   it('is whole as the demo world made it', async () => {
@@ -74,6 +74,6 @@ describe('a database that is proved', () => {
       `UPDATE lots SET count = count + 1 WHERE id = '${id}'`,
       `UPDATE lots SET count = count - 1 WHERE id = '${id}'`,
     )
-    expect(faults.filter((one) => one.startsWith('lot '))).to.have.length(1)
+    expect(faults.filter((fault) => fault.startsWith('lot '))).to.have.length(1)
   })
 })

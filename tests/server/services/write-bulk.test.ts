@@ -26,8 +26,8 @@ describe('stays that are written at once', () => {
     const actors = [{ id: ada.personId, name: 'ada', roles: ['clinician' as const] }]
     const world = { seed: 5, lastMs: harness.now - 86_400_000, everyMs: 86_400_000, actors }
     const stays = [...pastStays(30, world)]
-    expect([...pastStays(30, world)].map((one) => one.events.map((event) => event.atMs))).to.deep.equal(
-      stays.map((one) => one.events.map((event) => event.atMs)),
+    expect([...pastStays(30, world)].map((pastStay) => pastStay.events.map((event) => event.atMs))).to.deep.equal(
+      stays.map((stay) => stay.events.map((event) => event.atMs)),
     )
     await writeBulk({ db: harness.db, events, streams }, stays)
     const { rows, next } = (await ada.get('/api/history?q=')).body as unknown as HistoryAnswer

@@ -66,7 +66,7 @@ describe('events that are written together', () => {
       ...Array.from({ length: 6 }, (_, index) => note(ada, second, `note ${index}`)),
     ]
     const answers = await Promise.all(asked)
-    expect(answers.map((one) => one.status)).to.deep.equal([
+    expect(answers.map((answer) => answer.status)).to.deep.equal([
       ...Array.from({ length: 12 }, () => 200),
       409,
       200,
@@ -75,12 +75,12 @@ describe('events that are written together', () => {
       200,
       ...Array.from({ length: 6 }, () => 200),
     ])
-    expect((await read(first)).record.measurements.filter((one) => one.id === 'calf-girth')).to.have.length(12)
+    expect((await read(first)).record.measurements.filter((measurement) => measurement.id === 'calf-girth')).to.have.length(12)
     expect((await read(first)).version).to.equal(1 + 12 + 1)
     expect((await read(second)).version).to.equal(1 + 1 + 6)
     expect(answers[13]?.body['version'], 'a repeat is told where the first one is').to.equal(2)
     const { groups } = (await ada.get('/api/countersign')).body as unknown as CountersignAnswer
-    expect(groups.find((one) => one.caseId === second.caseStream.id)?.entries).to.have.length(1)
+    expect(groups.find((group) => group.caseId === second.caseStream.id)?.entries).to.have.length(1)
     const noted = (await createChanges(harness.db).after(greatest, 1000)).filter((one) => one.type === 'case')
     for (const one of [first, second])
       expect(

@@ -50,7 +50,7 @@ describe('the leg as it is drawn', () => {
 
   it('is as deep at a station as its girth says', () => {
     const shape = shapeLeg(geometryOf('leg-slab'))
-    const calf = shape.stations.find((one) => one.station.id === 'calf')
+    const calf = shape.stations.find((station) => station.station.id === 'calf')
     expect(calf).to.not.equal(undefined)
     const depth = (calf?.front[1] ?? 0) - (calf?.back[1] ?? 0)
     expect(depth).to.be.closeTo(((calf?.station.girthCm ?? 0) / Math.PI) * 1.04, 1e-9)
@@ -58,7 +58,7 @@ describe('the leg as it is drawn', () => {
 
   it('grows with the reading and only where it was read', () => {
     const depthAt = (geometry: Geometry, id: string): number => {
-      const drawn = shapeLeg(geometry).stations.find((one) => one.station.id === id)
+      const drawn = shapeLeg(geometry).stations.find((station) => station.station.id === id)
       return (drawn?.front[1] ?? 0) - (drawn?.back[1] ?? 0)
     }
     const [thin, thick] = [geometryOf('leg-slab', { 'calf-girth': 34 }), geometryOf('leg-slab', { 'calf-girth': 42 })]
@@ -192,7 +192,7 @@ describe('every published example', () => {
       for (const one of [...bands, ...marks, ...stations]) expect(ids.has(one.axis), `${one.id} on ${one.axis}`).to.equal(true)
       for (const band of bands) expect(band.toCm, band.id).to.be.at.least(band.fromCm)
       for (const polygon of polygons) expect(areFinite(polygon.points), polygon.id).to.equal(true)
-      expect(new Set(bands.map((one) => one.id)).size).to.equal(bands.length)
+      expect(new Set(bands.map((band) => band.id)).size).to.equal(bands.length)
     })
   }
 })

@@ -6,7 +6,7 @@ import { quietRound } from '../../harness/seed-case'
 const cells: readonly RoundCell[] = (['left', 'right'] as const).flatMap((side) =>
   roundItems('leg').map((item) => ({ key: `${side}/${item.key}`, item, isInjured: side === 'left' })),
 )
-const open = (entries: Readonly<Record<string, string>>) => cells.map((one) => one.key).filter((key) => !entries[key])
+const open = (entries: Readonly<Record<string, string>>) => cells.map((cell) => cell.key).filter((key) => !entries[key])
 
 describe('the rest is normal', () => {
   it('leaves pain, swelling and refill of the injured side open, of the other none', () => {

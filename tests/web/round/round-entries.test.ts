@@ -56,7 +56,7 @@ describe('what is tapped in a limb round', () => {
       expect(second).to.include({ level: 'none', complete: true })
     })
 
-    for (const item of roundItems(limb).filter((one) => one.injuredOnly !== true)) {
+    for (const item of roundItems(limb).filter((roundItem) => roundItem.injuredOnly !== true)) {
       it(`${limb}: without "${item.key}" the round is not called whole, or it needs no such answer`, () => {
         const { [`left/${item.key}`]: left, ...rest } = normal
         expect(left, 'the normal round answers it').to.be.a('string')

@@ -6,7 +6,7 @@ import { wordOfKey } from '../../../src/web/round/use-round-keys'
 import { quietRound } from '../../harness/seed-case'
 
 const item = (key: string): RoundItem => {
-  const found = roundItems('leg').find((one) => one.key === key)
+  const found = roundItems('leg').find((roundItem) => roundItem.key === key)
   if (!found) throw new Error(key)
   return found
 }

@@ -37,7 +37,7 @@ describe('places to measure', () => {
 
     it(`${technique.id}: are asked once each, with words, and what is required is asked`, () => {
       const places = askedReadings(openOf(technique.id, region, side))
-      expect(new Set(places.map((one) => one.key)).size).to.equal(places.length)
+      expect(new Set(places.map((place) => place.key)).size).to.equal(places.length)
       for (const { definition } of places) {
         expect(definition.label, definition.id).to.match(/\S/)
         expect(definition.landmarks, definition.id).to.match(/\S/)
@@ -57,7 +57,7 @@ describe('places to measure', () => {
 
   it('keep left and right of a place apart', () => {
     const places = askedReadings(openOf('trunk-shell', 'trunk', null))
-    const groove = places.filter((one) => one.definition.id === 'groove-to-crest')
+    const groove = places.filter((place) => place.definition.id === 'groove-to-crest')
     expect(groove.map((one) => one.fixedSide)).to.deep.equal(['left', 'right'])
     const readings = [{ id: 'groove-to-crest', side: 'left', value: 1, unit: 'cm' }] as const
     expect(groove.map((one) => readingsOf(one, readings).length)).to.deep.equal([1, 0])
@@ -65,8 +65,8 @@ describe('places to measure', () => {
 
   it('are of the sound side before swelling, of the injured one where the swelling counts', () => {
     const places = askedReadings(openOf('leg-slab', 'ankle', 'left'))
-    const calf = places.find((one) => one.definition.id === 'calf-girth')
-    const path = places.find((one) => one.definition.id === 'slab-path')
+    const calf = places.find((place) => place.definition.id === 'calf-girth')
+    const path = places.find((place) => place.definition.id === 'slab-path')
     if (!calf || !path) throw new Error('not asked')
     expect(usualSide(calf, 'left', true)).to.equal('left')
     expect(usualSide(calf, 'left', false)).to.equal('right')

@@ -60,7 +60,7 @@ describe('the order of the Board', () => {
   it('puts an urgent finding above any lateness', () => {
     const late = row({ caseId: 'late', nextDueAt: dueIn(-600) })
     const urgent = row({ caseId: 'urgent', level: 'urgent', nextDueAt: dueIn(600) })
-    expect(orderRows([late, urgent], now).map((one) => one.caseId)).to.deep.equal(['urgent', 'late'])
+    expect(orderRows([late, urgent], now).map((orderRow) => orderRow.caseId)).to.deep.equal(['urgent', 'late'])
   })
 
   it('orders alike rows by what is due soonest, then by place', () => {
@@ -70,7 +70,7 @@ describe('the order of the Board', () => {
       row({ caseId: 'b', place: 'Ward A', nextDueAt: dueIn(60) }),
       row({ caseId: 'd' }),
     ]
-    expect(orderRows(rows, now).map((one) => one.caseId)).to.deep.equal(['a', 'b', 'c', 'd'])
+    expect(orderRows(rows, now).map((orderRow) => orderRow.caseId)).to.deep.equal(['a', 'b', 'c', 'd'])
   })
 
   it('is the same from any starting order, and loses nobody', () => {
@@ -83,11 +83,11 @@ describe('the order of the Board', () => {
     )
     fc.assert(
       fc.property(any, (draws) => {
-        const rows = draws.map((one, index) =>
-          row({ caseId: String(index), place: `Bay ${index}`, level: one.level, nextDueAt: one.due === null ? null : dueIn(one.due) }),
+        const rows = draws.map((draw, index) =>
+          row({ caseId: String(index), place: `Bay ${index}`, level: draw.level, nextDueAt: draw.due === null ? null : dueIn(draw.due) }),
         )
-        const ordered = orderRows(rows, now).map((one) => one.caseId)
-        expect(orderRows([...rows].reverse(), now).map((one) => one.caseId)).to.deep.equal(ordered)
+        const ordered = orderRows(rows, now).map((orderRow) => orderRow.caseId)
+        expect(orderRows([...rows].reverse(), now).map((orderRow) => orderRow.caseId)).to.deep.equal(ordered)
         expect(ordered).to.have.members(rows.map((one) => one.caseId))
       }),
     )

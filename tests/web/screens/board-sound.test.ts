@@ -38,7 +38,10 @@ describe('what the Board lets be heard', () => {
 
   it('calls softly for a review and for what is overdue, not for what is only due', () => {
     const late = row({ nextDueAt: new Date(now - 6 * 60_000).toISOString() })
-    expect(callsOnBoard([row({ level: 'review', sinceAt: 'x' }), late], now).map((one) => one.call)).to.deep.equal(['pressing', 'pressing'])
+    expect(callsOnBoard([row({ level: 'review', sinceAt: 'x' }), late], now).map((call) => call.call)).to.deep.equal([
+      'pressing',
+      'pressing',
+    ])
     expect(callsOnBoard([row({ nextDueAt: new Date(now - 4 * 60_000).toISOString() }), row({ level: 'warn' })], now)).to.deep.equal([])
   })
 
@@ -62,6 +65,6 @@ describe('what is mine on the Board', () => {
       row({ caseId: 'c', patient: 'C', number: '', techniqueName: '', side: null, region: null, place: 'Bay 1' }),
     ]
     const mine = readFilter(new URLSearchParams('who=me'))
-    expect(filterRows(rows, mine, { name: 'Ada', places: ['Ward B'] }, now).map((one) => one.caseId)).to.deep.equal(['a', 'b'])
+    expect(filterRows(rows, mine, { name: 'Ada', places: ['Ward B'] }, now).map((filterRow) => filterRow.caseId)).to.deep.equal(['a', 'b'])
   })
 })

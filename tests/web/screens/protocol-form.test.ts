@@ -33,6 +33,6 @@ describe('the fields of a protocol', () => {
     })
     const table = formOf(whole, '', defaultProtocol).stops[0]
     const twice = { ...formOf(whole, '', defaultProtocol), stops: table ? [table, { ...table, name: ' ours' }] : [] }
-    expect(readForm(twice, based).problems.map((one) => one.message)).to.deep.equal(['Two tables are called "ours": rename one.'])
+    expect(readForm(twice, based).problems.map((problem) => problem.message)).to.deep.equal(['Two tables are called "ours": rename one.'])
   })
 })

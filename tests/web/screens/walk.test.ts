@@ -33,7 +33,7 @@ const row = (caseId: string, place: string, dueInMin: number | null, level: Boar
   live: null,
 })
 const beds = (rows: readonly BoardRow[], areas: readonly string[], walked = {}): readonly string[] =>
-  planWalk(rows, areas, walked, now).beds.map((one) => one.caseId)
+  planWalk(rows, areas, walked, now).beds.map((bed) => bed.caseId)
 
 describe('the walk of my round', () => {
   const rows = [

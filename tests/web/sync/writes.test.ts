@@ -117,7 +117,7 @@ describe('what waits to be sent', () => {
     ])
     const sitting = server.taken.find(({ path }) => path.includes('sittings'))?.body as SittingPost
     expect(
-      sitting.marks.map((one) => one.what.kind),
+      sitting.marks.map((mark) => mark.what.kind),
       'what was marked while it waited goes with it',
     ).to.deep.equal(['end'])
     expect(page.useOutbox.getState().pending).to.deep.equal([])

@@ -80,7 +80,7 @@ describe('the pool that works out the heat map', () => {
       const { end, results } = await sweep(size)
       expect(end).to.equal('done')
       expect(results).to.have.length(points.length)
-      expect(new Set(results.map((one) => `${one.waterC} ${one.layers}`)).size).to.equal(points.length)
+      expect(new Set(results.map((result) => `${result.waterC} ${result.layers}`)).size).to.equal(points.length)
       expect(FakeWorker.made).to.have.length(size)
       expect(FakeWorker.made.every((worker) => worker.isEnded)).to.equal(true)
     })

@@ -59,5 +59,5 @@ function turnedStep(step: Loose): Loose {
     lowDeg: flip(one['highDeg']),
     highDeg: flip(one['lowDeg']),
   })
-  return { ...step, angles: angles.map((one) => (one['id'] === 'ankle' ? turn(one) : one)) }
+  return { ...step, angles: angles.map((angle) => (angle['id'] === 'ankle' ? turn(angle) : angle)) }
 }

@@ -17,10 +17,10 @@ export const troubleEnded = caseKind<TroubleEndedBody>({
   mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
-    troubles: (record.troubles ?? []).map((one) =>
-      one.id === body.troubleEvent && !one.ended
-        ? { ...one, ended: { at, by, word: body.word, ...(body.isSlip ? { isSlip: body.isSlip } : {}) } }
-        : one,
+    troubles: (record.troubles ?? []).map((trouble) =>
+      trouble.id === body.troubleEvent && !trouble.ended
+        ? { ...trouble, ended: { at, by, word: body.word, ...(body.isSlip ? { isSlip: body.isSlip } : {}) } }
+        : trouble,
     ),
   }),
   example: { troubleEvent: exampleId, word: 'the hold was taken again, circulation as before' },

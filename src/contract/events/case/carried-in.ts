@@ -18,10 +18,10 @@ export const carriedIn = caseKind<CarriedInBody>({
   isCompletedByServer: true,
   names: ({ fromCase }) => [fromCase],
   bearsOnPlan: true,
-  asSent: ({ fromCase, readings }) => ({ fromCase, keys: readings.map((one) => one.key) }),
+  asSent: ({ fromCase, readings }) => ({ fromCase, keys: readings.map((reading) => reading.key) }),
   fold: (record, { body }) => {
-    const here = new Set(record.measurements.map((one) => one.key))
-    return { ...record, measurements: [...record.measurements, ...body.readings.filter((one) => !here.has(one.key))] }
+    const here = new Set(record.measurements.map((measurement) => measurement.key))
+    return { ...record, measurements: [...record.measurements, ...body.readings.filter((reading) => !here.has(reading.key))] }
   },
   example: { fromCase: exampleId, readings: [{ id: 'calf-girth', side: 'left', value: 38.5, unit: 'cm', key: exampleId }] },
 })

@@ -7,9 +7,9 @@ import { protocolSchema } from '../../protocol-schema'
 export const schema = Joi.object({
   episodeId: uuid.required(),
   injuryId: uuid.required(),
-  technique: Joi.valid(...techniques.map((one) => one.id)).required(),
+  technique: Joi.valid(...techniques.map((technique) => technique.id)).required(),
   replaces: uuid,
-  oldTechnique: Joi.valid(...techniques.map((one) => one.id)),
+  oldTechnique: Joi.valid(...techniques.map((technique) => technique.id)),
   with: Joi.array().items(uuid).max(10),
   protocol: protocolSchema,
 })

@@ -9,7 +9,7 @@ export const pageReceipt = caseKind<ReceiptBody>({
   fold: (record, { at, body: { pageId, what, who } }) => ({
     ...record,
     pages: (record.pages ?? []).map((page) =>
-      page.pageId === pageId && !page.receipts.some((one) => one.what === what)
+      page.pageId === pageId && !page.receipts.some((receipt) => receipt.what === what)
         ? { ...page, receipts: [...page.receipts, { what, who, at }] }
         : page,
     ),

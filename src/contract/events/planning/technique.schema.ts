@@ -2,4 +2,4 @@ import Joi from 'joi'
 import { techniques } from '#core/techniques/registry'
 
 /** The body of `technique`. */
-export const schema = Joi.object({ technique: Joi.valid(...techniques.map((one) => one.id)).required() })
+export const schema = Joi.object({ technique: Joi.valid(...techniques.map((technique) => technique.id)).required() })

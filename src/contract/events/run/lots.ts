@@ -9,7 +9,7 @@ export const lots = caseKind<LotsBody>({
   mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
-    lots: [...(record.lots ?? []).filter((one) => one.item !== body.item), { ...body, at, by }],
+    lots: [...(record.lots ?? []).filter((lot) => lot.item !== body.item), { ...body, at, by }],
   }),
   example: { item: 'slab', lots: ['TS-2231', 'TS-2232'] },
 })

@@ -7,7 +7,7 @@ import { planSchema } from '../planning/plan.schema'
 export const schema = Joi.object({
   runId: uuid.required(),
   device: Joi.string().min(1).max(60),
-  technique: Joi.valid(...techniques.filter((one) => one.opensCasts).map((one) => one.id)),
+  technique: Joi.valid(...techniques.filter((technique) => technique.opensCasts).map((technique) => technique.id)),
   options: optionsSchema,
   isOpenNow: Joi.boolean(),
   plan: planSchema,

@@ -14,7 +14,7 @@ export const timerEnded = caseKind<TimerEndedBody>({
   fold: (record, { at, body: { runId, timerId } }) =>
     changeRun(record, runId, (run) => ({
       ...run,
-      timers: run.timers.map((one) => (one.id === timerId ? { ...one, endedAt: at } : one)),
+      timers: run.timers.map((timer) => (timer.id === timerId ? { ...timer, endedAt: at } : timer)),
     })),
   example: { runId: exampleRunId, timerId: 'set' },
 })

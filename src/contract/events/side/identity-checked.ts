@@ -15,8 +15,8 @@ export const identityChecked = caseKind<IdentityCheckedBody>({
     ...(record.sideChange ? { sideChange: { ...record.sideChange, checked: { at, by } } } : {}),
     ...(record.troubles
       ? {
-          troubles: record.troubles.map((one) =>
-            one.troubleId === wrongSideId && !one.ended ? { ...one, ended: { at, by, word: 'read aloud afresh' } } : one,
+          troubles: record.troubles.map((trouble) =>
+            trouble.troubleId === wrongSideId && !trouble.ended ? { ...trouble, ended: { at, by, word: 'read aloud afresh' } } : trouble,
           ),
         }
       : {}),

@@ -6,12 +6,12 @@ export const sideAnswerUndone = caseKind<object>({
   right: 'add',
   fold: (record, { at, actorName: by }) => {
     const answers = record.sideAnswers ?? []
-    const index = answers.findLastIndex((one) => !one.undone)
+    const index = answers.findLastIndex((answer) => !answer.undone)
     const slip = answers[index]
     if (!slip) return record
     return {
       ...record,
-      sideAnswers: answers.map((one, each) => (each === index ? { ...one, undone: { at, by } } : one)),
+      sideAnswers: answers.map((answer, each) => (each === index ? { ...answer, undone: { at, by } } : answer)),
       runs: record.runs.map(({ wrongSide, ...run }) => (wrongSide && wrongSide.at !== slip.at ? { ...run, wrongSide } : run)),
     }
   },

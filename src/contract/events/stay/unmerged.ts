@@ -10,9 +10,9 @@ export const unmerged = episodeKind<UnmergedBody>({
   right: 'move',
   bearsOnPlan: true,
   fold: (record, { at, actorName: by, body: { reason } }) => {
-    const last = record.merges?.findLast((one) => !one.undone)
+    const last = record.merges?.findLast((merge) => !merge.undone)
     if (!last) return record
-    const merges = (record.merges ?? []).map((one) => (one === last ? { ...one, undone: { reason, at, by } } : one))
+    const merges = (record.merges ?? []).map((merge) => (merge === last ? { ...merge, undone: { reason, at, by } } : merge))
     return { ...record, ...last.before, merges }
   },
   example: { reason: 'another person of the same name' },

@@ -7,7 +7,7 @@ export const chainSet = wardKind<Chain>({
   right: 'manage-protocols',
   fold: (record, { body: { area, steps } }) => ({
     ...record,
-    chains: [...record.chains.filter((one) => one.area !== area), ...(steps.length > 0 ? [{ area, steps }] : [])],
+    chains: [...record.chains.filter((chain) => chain.area !== area), ...(steps.length > 0 ? [{ area, steps }] : [])],
   }),
   example: {
     area: 'Ward A',

@@ -7,7 +7,7 @@ export const rotaSet = wardKind<Rota>({
   right: 'manage-protocols',
   fold: (record, { body: { area, shifts } }) => ({
     ...record,
-    rotas: [...record.rotas.filter((one) => one.area !== area), ...(shifts.length > 0 ? [{ area, shifts }] : [])],
+    rotas: [...record.rotas.filter((rota) => rota.area !== area), ...(shifts.length > 0 ? [{ area, shifts }] : [])],
   }),
   example: { area: '', shifts: [{ role: 'Registrar', name: 'Sorrel Vane', from: '20:00', until: '08:00', days: [1, 2, 3, 4, 5, 6, 7] }] },
 })

@@ -60,7 +60,7 @@ export function lengthDoubt(reading: Measurement, all: readonly Measurement[], s
     if (otherCm !== null && isSameSide) lengthsCm[other.id] = otherCm
   }
   lengthsCm[reading.id] = valueCm
-  const fault = lengthFaults(lengthsCm, statureCm).find((one) => one.ids.includes(reading.id))
+  const fault = lengthFaults(lengthsCm, statureCm).find((lengthFault) => lengthFault.ids.includes(reading.id))
   if (fault) return `${fault.text} Measure ${fault.ids.includes('heightCm') ? 'again' : 'both again'}.`
   const beside = besides.find((one) => (one.ids as readonly string[]).includes(reading.id))
   const [otherId] = beside?.ids.filter((id) => id !== reading.id) ?? []
@@ -71,7 +71,7 @@ export function lengthDoubt(reading: Measurement, all: readonly Measurement[], s
 
 /** Of several readings of one place the one that lies farthest from the middle of all, the newest of those that lie alike. */
 export function disagreeing(readings: readonly Measurement[]): Measurement | null {
-  const figures = readings.map((one) => (typeof one.value === 'number' ? one.value : NaN))
+  const figures = readings.map((reading) => (typeof reading.value === 'number' ? reading.value : NaN))
   const known = figures.filter(Number.isFinite).sort((a, b) => a - b)
   const middle = known[Math.floor(known.length / 2)]
   if (known.length < 3 || middle === undefined) return readings.at(-1) ?? null

@@ -80,7 +80,7 @@ export function poolSide(
   const stature = statureThatCounts(clinicalCase)
   const { leastCm } = readDefaults(plausibilityDefaults, protocol)
   const figures = readings
-    .filter((one) => typeof one.value === 'number' && hasRightUnit(definition, one, problems))
+    .filter((reading) => typeof reading.value === 'number' && hasRightUnit(definition, reading, problems))
     .map((reading) => {
       const value = toCm(Number(reading.value), reading.unit ?? (definition.kind === 'angle' ? 'deg' : 'cm'), reading.breadthCm)
       const error = readingError(reading, definition.kind, value, protocol)

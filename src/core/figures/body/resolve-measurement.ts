@@ -19,7 +19,7 @@ export function resolveMeasurement(clinicalCase: ClinicalCase, definition: Measu
   if (!injured) return poolSide(clinicalCase, definition, readings, undefined, protocol)
   const sound = otherSide(injured)
   const isWorn = definition.sideRule === 'wearing'
-  const own = isWorn ? readings.filter((one) => one.side !== sound) : ofSide(readings, injured)
+  const own = isWorn ? readings.filter((reading) => reading.side !== sound) : ofSide(readings, injured)
   const onInjured = poolSide(clinicalCase, definition, own, injured, protocol)
   const onSound = poolSide(clinicalCase, definition, ofSide(readings, sound), sound, protocol)
   const chosen = chooseSide(clinicalCase, definition, onInjured, onSound)
@@ -48,7 +48,7 @@ export function resolveSides(
     either: poolSide(
       clinicalCase,
       definition,
-      readings.filter((one) => !one.side),
+      readings.filter((reading) => !reading.side),
       undefined,
       protocol,
     ),
@@ -102,7 +102,7 @@ function compareSides(definition: MeasurementDefinition, injured: Estimate | nul
 }
 
 function sidelessProblems(definition: MeasurementDefinition, readings: readonly Measurement[]): readonly Problem[] {
-  if (readings.every((one) => one.side)) return []
+  if (readings.every((reading) => reading.side)) return []
   return [
     {
       code: 'missing',
@@ -113,5 +113,5 @@ function sidelessProblems(definition: MeasurementDefinition, readings: readonly 
 }
 
 function ofSide(readings: readonly Measurement[], side: Side): readonly Measurement[] {
-  return readings.filter((one) => one.side === side)
+  return readings.filter((reading) => reading.side === side)
 }

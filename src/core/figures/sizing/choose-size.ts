@@ -55,7 +55,7 @@ export function pickSubstitute(
   dimensions: readonly SizedDimension[],
   prefer: 'larger' | 'smaller',
 ): SizeOdds | null {
-  const girths = dimensions.filter((one) => one.isGirth)
+  const girths = dimensions.filter((dimension) => dimension.isGirth)
   const closes = (one: SizeOdds): boolean => girths.every((girth) => (one.item.fits?.[girth.id]?.[1] ?? Infinity) >= forecastOf(girth))
   return pick(
     all.filter((one) => one.isInStock && closes(one)),
@@ -69,7 +69,7 @@ export function pickSubstitute(
  * these the preferred end; the nearest where none has odds of 0.2. The second look matters where one dimension leads (a trunk shell's waist).
  */
 function pick(sizes: readonly SizeOdds[], dimensions: readonly SizedDimension[], prefer: 'larger' | 'smaller'): SizeOdds | null {
-  const real = sizes.filter((one) => one.odds >= leastOdds)
+  const real = sizes.filter((size) => size.odds >= leastOdds)
   if (real.length === 0) return nearestSize(sizes, dimensions)
   const most = Math.max(...real.map((one) => one.odds))
   const close = real.filter((one) => one.odds >= most - closeOdds - 1e-12)

@@ -52,8 +52,8 @@ export function oddsOfSize(dimensions: readonly SizedDimension[], fits: SizeRang
 export function oddsLedBy(leading: string, leastOdds: number): (dimensions: readonly SizedDimension[], fits: SizeRanges) => number {
   return (dimensions, fits) => {
     const oddsAt = (one: SizedDimension): number => (fits[one.id] ? oddsInRange(one, fits[one.id]!) : 1)
-    const lead = dimensions.find((one) => one.id === leading)
-    const others = dimensions.filter((one) => one !== lead)
-    return others.every((one) => oddsAt(one) >= leastOdds) ? (lead ? oddsAt(lead) : oddsOfSize(others, fits)) : 0
+    const lead = dimensions.find((dimension) => dimension.id === leading)
+    const others = dimensions.filter((dimension) => dimension !== lead)
+    return others.every((other) => oddsAt(other) >= leastOdds) ? (lead ? oddsAt(lead) : oddsOfSize(others, fits)) : 0
   }
 }

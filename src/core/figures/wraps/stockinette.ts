@@ -22,5 +22,5 @@ export function stockinetteWidth(widestGirthCm: number, stockedWidthsCm: readonl
 
 /** The widest of several girths, cm: what a sleeve has to pass. */
 export function widestGirth(stations: readonly { readonly girthCm: number }[]): number {
-  return Math.max(...stations.map((one) => one.girthCm))
+  return Math.max(...stations.map((station) => station.girthCm))
 }

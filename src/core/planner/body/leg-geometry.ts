@@ -8,7 +8,7 @@ export function legGeometry(draft: PlanDraft, model: LegModel, top: LegStationId
   const { injury } = draft.clinicalCase
   const order = legStationIds.slice(0, legStationIds.indexOf(top) + 1)
   const stations = order.map((id) => model.stations[id])
-  const readFrom = stations.find((one) => one.measured?.side && one.measured.side !== injury.side)?.measured?.side
+  const readFrom = stations.find((station) => station.measured?.side && station.measured.side !== injury.side)?.measured?.side
   const topCm = model.stations[top].atCm
   const marks: GeometryMark[] = [
     { id: 'malleoli', axis: 'leg', label: 'Malleoli', kind: 'bone', atCm: model.lowerLegCm * 0.137 },

@@ -19,7 +19,7 @@ export function measureArm(draft: PlanDraft, pathCm: number | null): ArmModel | 
     if (estimate) girths[definition.id.replace(/-girth$/, '') as ArmStationId] = estimate
   }
   const model = buildArmModel(girths, splitPath(pathCm ?? pathForDrawingCm))
-  if (!model && !draft.collect().problems.some((one) => one.path.includes('-girth'))) {
+  if (!model && !draft.collect().problems.some((problem) => problem.path.includes('-girth'))) {
     draft.problem({
       code: 'missing',
       path: 'measurements/forearm-girth',
@@ -41,7 +41,7 @@ export function sketchArm(draft: PlanDraft): ArmModel {
 export function armGeometry(draft: PlanDraft, model: ArmModel): Geometry {
   const { injury } = draft.clinicalCase
   const stations = armStationIds.map((id) => model.stations[id])
-  const readFrom = stations.find((one) => one.measured?.side && one.measured.side !== injury.side)?.measured?.side
+  const readFrom = stations.find((station) => station.measured?.side && station.measured.side !== injury.side)?.measured?.side
   const marks: GeometryMark[] = [
     { id: 'palm-crease', axis: 'arm', label: 'Far palm crease', kind: 'landmark', atCm: -model.palmCm },
     { id: 'wrist-crease', axis: 'arm', label: 'Wrist crease', kind: 'landmark', atCm: 0 },

@@ -29,7 +29,7 @@ export function measureLeg(draft: PlanDraft): MeasuredLeg | null {
     insideLegCm: Math.max(inside.cm, lowerLeg.cm + 20),
   })
   if (!model) {
-    const refused = draft.collect().problems.some((one) => one.path.includes('-girth'))
+    const refused = draft.collect().problems.some((problem) => problem.path.includes('-girth'))
     if (!refused) {
       draft.problem({
         code: 'missing',

@@ -219,7 +219,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol, until
     advanceTo(atMin + actMinutes.look + (wakes && wasAsleep ? wakeMin : 0))
     bed.shown.push({ atMin, limbs: shown.limbs })
     const verdict = standBed(night, bed.body, { ...bed.record, rounds: bed.shown }).verdicts.at(-1)
-    const isUrgent = verdict?.findings.some((one) => one.level === 'urgent') === true
+    const isUrgent = verdict?.findings.some((finding) => finding.level === 'urgent') === true
     const isAnswered = bed.answeredAtMin !== null && atMin - bed.answeredAtMin <= answeredForMin
     if (isUrgent) bed.urgentLookMin = atMin
     if (isUrgent && !isAnswered && bed.urgentSinceMin === null) bed.urgentSinceMin = atMin
@@ -335,8 +335,8 @@ function checkWords({ state, body }: Pick<OpenBed, 'state' | 'body'>, checks: re
   const skin = state.skin < 1 ? 'Skin well.' : state.skin < 2 ? 'Skin red, and blanches.' : 'Skin red, and does not blanch.'
   const cord = state.isSlipped ? 'The cord has slipped: the weight stands on the floor.' : 'Weights hang free.'
   return [
-    ...(checks.some((one) => one.kind === 'care') ? [skin] : []),
-    ...(checks.some((one) => one.kind === 'weights') && body.room === null ? [cord] : []),
+    ...(checks.some((check) => check.kind === 'care') ? [skin] : []),
+    ...(checks.some((check) => check.kind === 'weights') && body.room === null ? [cord] : []),
   ].join(' ')
 }
 

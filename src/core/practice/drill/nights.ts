@@ -97,5 +97,5 @@ export const nights: readonly Night[] = [
 
 /** A shipped night by its id, or null. */
 export function findNight(id: string): Night | null {
-  return nights.find((one) => one.id === id) ?? null
+  return nights.find((night) => night.id === id) ?? null
 }

@@ -68,7 +68,7 @@ export function readStation(station: unknown, stepIds: StepIds): ReadStation {
   const required = listOf(from['required']).filter((one): one is string => typeof one === 'string')
   if (required.length === 0) say('required', 'A station needs at least one required step: tick the steps without which it is not complete.')
   const criticals = listOf(from['criticals'])
-  const unknown = criticals.filter((one) => !(criticalIds as readonly unknown[]).includes(one))
+  const unknown = criticals.filter((critical) => !(criticalIds as readonly unknown[]).includes(critical))
   if (unknown.length > 0)
     say('criticals', `${unknown.map(String).join(', ').slice(0, 80)} is no critical error of a station: choose from the list.`)
   const asked = listOf(from['asked']).map(asRecord)

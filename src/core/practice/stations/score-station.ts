@@ -68,12 +68,12 @@ export function scoreStation(station: Station, plan: Plan, run: StationRun): Sta
     procedure,
     done.map((one) => one.stepId),
   )
-  const broken = pairs.filter((one) => one.isBroken).length
+  const broken = pairs.filter((pair) => pair.isBroken).length
   const doneIds = new Set(done.map((one) => one.stepId))
   const missing = station.required.filter((id) => !doneIds.has(id))
   const numbers = station.asked.flatMap(({ decision, tolerance }): readonly NumberMark[] => {
     const right = plan.decisions.find((one) => one.id === decision)
-    return right ? [markOf(right, tolerance, run.answers.findLast((one) => one.decision === decision)?.given ?? null)] : []
+    return right ? [markOf(right, tolerance, run.answers.findLast((answer) => answer.decision === decision)?.given ?? null)] : []
   })
   const tookMs = run.endedMs ?? done.at(-1)?.atMs ?? 0
   const completeness = station.required.length === 0 ? 1 : (station.required.length - missing.length) / station.required.length
@@ -91,7 +91,7 @@ export function scoreStation(station: Station, plan: Plan, run: StationRun): Sta
     partWorth.completeness * parts.completeness +
     partWorth.numbers * parts.numbers +
     partWorth.time * parts.time
-  const criticals = [...new Set([...run.criticals.map((one) => one.id), ...(isFair ? leftUndone(station, plan, run) : [])])]
+  const criticals = [...new Set([...run.criticals.map((critical) => critical.id), ...(isFair ? leftUndone(station, plan, run) : [])])]
   return {
     total: Math.round(sum * 10) / 10,
     parts,
@@ -121,7 +121,9 @@ function inOrder(run: StationRun): StationRun['ticks'] {
 /** Direct "must come before" links between steps that were both done. */
 function pairsOf(procedure: readonly Step[], done: readonly string[]): readonly OrderPair[] {
   const isDone = new Set(done)
-  const broken = new Set(findOrderBreaks(procedure, done).flatMap((one) => (one.isMissing ? [] : [`${one.before} ${one.step}`])))
+  const broken = new Set(
+    findOrderBreaks(procedure, done).flatMap((orderBreak) => (orderBreak.isMissing ? [] : [`${orderBreak.before} ${orderBreak.step}`])),
+  )
   return procedure.flatMap((step) =>
     isDone.has(step.id)
       ? step.after

@@ -61,12 +61,12 @@ export const stationLines: readonly StationLine[] = [
 
 /** The shipped stations, made from what their techniques say. */
 export function shippedStations(ctx: PlanContext): readonly Station[] {
-  return stationLines.flatMap((one) => makeStation(one, ctx) ?? [])
+  return stationLines.flatMap((stationLine) => makeStation(stationLine, ctx) ?? [])
 }
 
 /** The shipped station with an id, or null. */
 export function findStation(id: string, ctx: PlanContext): Station | null {
-  const found = stationLines.find((one) => one.id === id)
+  const found = stationLines.find((stationLine) => stationLine.id === id)
   return found ? makeStation(found, ctx) : null
 }
 
@@ -75,7 +75,7 @@ function makeStation({ id, name, technique, patient }: StationLine, ctx: PlanCon
   if (!plan || plan.procedure.steps.length === 0) return null
   const { steps } = plan.procedure
   // What is cut, set, wrapped or held to: of a collar its setting.
-  const isAsked = (id: string): boolean => technique.decisions.some((one) => one.id === id && (one.use ?? 'know') !== 'know')
+  const isAsked = (id: string): boolean => technique.decisions.some((decision) => decision.id === id && (decision.use ?? 'know') !== 'know')
   return {
     id,
     name,
@@ -94,9 +94,9 @@ function makeStation({ id, name, technique, patient }: StationLine, ctx: PlanCon
     required: steps.filter((step) => !step.optional).map((step) => step.id),
     criticals: criticalsFor(plan),
     asked: plan.decisions
-      .filter((one) => typeof one.value === 'number' && isAsked(one.id))
+      .filter((decision) => typeof decision.value === 'number' && isAsked(decision.id))
       .slice(0, mostAsked)
-      .map((one) => ({ decision: one.id, tolerance: null })),
+      .map((decision) => ({ decision: decision.id, tolerance: null })),
     rules: newestRules,
   }
 }
@@ -126,7 +126,7 @@ function criticalsFor(plan: Plan): readonly CriticalError[] {
     'circulation-after',
     ...(plan.geometry.bands.some((band) => band.kind === 'strap') ? (['strap-on-injury'] as const) : []),
     ...(body === 'leg' || body === 'arm' ? (['wrong-side'] as const) : []),
-    ...(plan.decisions.some((one) => one.strip) ? (['size-off'] as const) : []),
+    ...(plan.decisions.some((decision) => decision.strip) ? (['size-off'] as const) : []),
     'stop-ignored',
   ]
 }

@@ -184,7 +184,7 @@ function widestMeasured(draft: PlanDraft): Estimate | null {
   const definitions = girthsUnder(draft.clinicalCase)
   const measured = definitions.flatMap((definition) => draft.measure(definition) ?? [])
   if (measured.length > 0) return measured.reduce((a, b) => (b.value > a.value ? b : a))
-  if (!draft.collect().problems.some((one) => one.path.includes('-girth'))) {
+  if (!draft.collect().problems.some((problem) => problem.path.includes('-girth'))) {
     draft.problem({
       code: 'missing',
       path: `measurements/${isArm(draft.clinicalCase) ? 'forearm' : 'calf'}-girth`,

@@ -41,7 +41,7 @@ export function girthsUnder(clinicalCase: ClinicalCase): readonly MeasurementDef
  */
 export function usualPadding(clinicalCase: ClinicalCase, protocol: Protocol): 'keep' | 'cut' {
   if (clinicalCase.injury.swelling === 'marked' || isLifted(clinicalCase)) return 'cut'
-  const girths = girthsUnder(clinicalCase).flatMap((one) => resolveMeasurement(clinicalCase, one, protocol).estimate?.value ?? [])
+  const girths = girthsUnder(clinicalCase).flatMap((girth) => resolveMeasurement(clinicalCase, girth, protocol).estimate?.value ?? [])
   if (girths.length === 0) return 'keep'
   const room = readDefaults(roomDefaults, protocol)
   const openingCm =

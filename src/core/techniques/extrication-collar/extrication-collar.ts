@@ -65,8 +65,8 @@ function planExtricationCollar(draft: PlanDraft, options: OptionValues): Techniq
   }
   const oxygen = clinicalCase.orders.oxygen ?? 'none'
   if (oxygen !== 'none') decideOxygen(draft, oxygen, hasCollar)
-  const setting = draft.collect().decisions.find((one) => one.id === 'setting')
-  const slack = draft.collect().decisions.find((one) => one.id === 'slack')?.value
+  const setting = draft.collect().decisions.find((decision) => decision.id === 'setting')
+  const slack = draft.collect().decisions.find((decision) => decision.id === 'slack')?.value
   const steps = extricationCollarSteps({
     slackCm: typeof slack === 'number' ? slack : null,
     hasCollar,

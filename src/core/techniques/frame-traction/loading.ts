@@ -30,6 +30,6 @@ export function decideLoading(draft: PlanDraft): void {
 
 /** Which end goes first, in words. */
 export function loadingWords(draft: PlanDraft): string {
-  const loading = draft.collect().decisions.find((one) => one.id === 'loading')
+  const loading = draft.collect().decisions.find((decision) => decision.id === 'loading')
   return loading ? String(loading.value).replace('-', ' ') : 'feet first if the frame overhangs'
 }

@@ -36,7 +36,7 @@ export function usualRolls(isLong: boolean): CastRolls {
 function rollByRoll(choice: RollChoice): readonly CastRoll[] {
   return choice.rolls
     .flatMap(({ widthCm, count }) => {
-      const zones = choice.zones.filter((one) => one.widthCm === widthCm)
+      const zones = choice.zones.filter((zone) => zone.widthCm === widthCm)
       const total = zones.reduce((sum, one) => sum + one.lengthCm, 0)
       return Array.from({ length: count }, (_, index): CastRoll => {
         const middleCm = ((index + 0.5) / count) * total
@@ -167,7 +167,7 @@ export function decideStocking(draft: PlanDraft, model: LegModel, isLong: boolea
   })
   listStockinette(draft, {
     id: 'stocking',
-    widestCm: widestGirth(Object.values(model.stations).filter((one) => one.axis === 'foot' || one.atCm <= top.atCm)),
+    widestCm: widestGirth(Object.values(model.stations).filter((station) => station.axis === 'foot' || station.atCm <= top.atCm)),
     lengthCm,
     note: 'started high, because it creeps down',
     without: { decision: 'stocking-length', step: 'stocking', text: 'Use padding alone: no stocking of this width is in stock.' },

@@ -99,7 +99,7 @@ export function rollSteps(facts: RollFacts): readonly Step[] {
 /** What has to end while what is still soft: each roll while the one below is workable, each part moulded and cut before it sets. */
 export function castWindows(facts: Pick<RollFacts, 'options' | 'isLong' | 'rolls'>): readonly CrewWindow[] {
   return castParts(facts).flatMap((part): readonly CrewWindow[] => {
-    const ids = part.rolls.map((one) => one.id)
+    const ids = part.rolls.map((roll) => roll.id)
     const lastRoll = ids.at(-1) ?? ''
     return [
       ...ids.slice(1).map((id, index): CrewWindow => ({ from: ids[index] ?? '', at: 'start', to: id, share: bondShare })),
@@ -173,7 +173,7 @@ function mould(facts: RollFacts, part: CastPart, after: string): Step {
       ? {}
       : { say: 'I bring your foot to its angle now; it pulls in the calf. Tell me where it hurts, and if it gets too hot.' }),
     ...(part.mould === 'mould' && options['foot-hold'] !== 'own-chest' ? { holds: footHold } : {}),
-    angles: part.id === 'lower' ? angles.filter((one) => one.id !== 'knee') : angles,
+    angles: part.id === 'lower' ? angles.filter((angle) => angle.id !== 'knee') : angles,
     where: ['malleoli', isLong ? 'patella' : 'ankle'],
   })
 }

@@ -216,7 +216,7 @@ function decideStockinette(draft: PlanDraft, model: LegModel, extent: Extent): v
   const top = model.stations[extent === 'above-knee' ? 'mid-thigh' : 'below-knee']
   listStockinette(draft, {
     id: 'stockinette',
-    widestCm: widestGirth(Object.values(model.stations).filter((one) => one.axis === 'foot' || one.atCm <= top.atCm)),
+    widestCm: widestGirth(Object.values(model.stations).filter((station) => station.axis === 'foot' || station.atCm <= top.atCm)),
     lengthCm: stockinetteLength(top.atCm + model.footCm, 'folded-back'),
     note: 'folded back over the slab at both ends',
     without: { decision: 'padding', step: 'padding', text: 'Use wool alone: no stockinette of this width is in stock.' },

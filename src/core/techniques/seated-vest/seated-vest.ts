@@ -80,7 +80,7 @@ function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutco
     formula: 'Middle first so that it does not tip, top last because it takes breath.',
     working: [],
   })
-  const setting = draft.collect().decisions.find((one) => one.id === 'setting')
+  const setting = draft.collect().decisions.find((decision) => decision.id === 'setting')
   const steps = seatedVestSteps({
     options,
     isCrossed,

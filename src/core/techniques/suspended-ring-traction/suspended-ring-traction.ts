@@ -165,9 +165,9 @@ function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcom
     decideFootRaise(draft, counterweightKg, massKg)
     listCords(draft, hung)
   }
-  const words = (id: string): string | null => draft.collect().decisions.find((one) => one.id === id)?.display ?? null
-  const counter = draft.collect().decisions.find((one) => one.id === 'counterweight')
-  const raise = draft.collect().decisions.find((one) => one.id === 'foot-raise')
+  const words = (id: string): string | null => draft.collect().decisions.find((decision) => decision.id === id)?.display ?? null
+  const counter = draft.collect().decisions.find((decision) => decision.id === 'counterweight')
+  const raise = draft.collect().decisions.find((decision) => decision.id === 'foot-raise')
   const pull = pullOf(draft, 'traction', isPin ? undefined : capOf(draft, strips))
   const steps = suspendedSteps({
     side,
@@ -200,7 +200,7 @@ function decideBandage(draft: PlanDraft, span: MeasuredSpan, groin: Estimate): v
   const calf: Estimate = { ...groin, value: legGirthRatios.calf * scale }
   const model = buildLegModel({ calf }, lengths)
   if (!model) return
-  const stations = Object.values(model.stations).map((one) => [one.id, { ...one, girthCm: girthAt(one.id) }] as const)
+  const stations = Object.values(model.stations).map((station) => [station.id, { ...station, girthCm: girthAt(station.id) }] as const)
   const padded = { ...model, stations: Object.fromEntries(stations) } as LegModel
   const areaCm2 = legStretchZones(padded, fromCm, span.insideLegCm).reduce((sum, zone) => sum + zone.areaCm2, 0)
   decideRolls(draft, {
@@ -292,7 +292,7 @@ function draw(
   const base = legGeometry(draft, model, 'groin')
   const topCm = span?.insideLegCm ?? model.insideLegCm
   const liftCm = topCm * (1 - readDefaults(rigDefaults, draft.ctx.protocol).liftShare)
-  const slings = draft.collect().decisions.find((one) => one.id === 'slings')?.value
+  const slings = draft.collect().decisions.find((decision) => decision.id === 'slings')?.value
   const places = Array.isArray(slings) ? (slings as readonly number[]) : []
   return {
     ...base,

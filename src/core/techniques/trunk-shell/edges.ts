@@ -28,7 +28,7 @@ export function decideOverlap(draft: PlanDraft, waist: Estimate | null): void {
   const front = draft.measure(frontArc)
   const back = draft.measure(backArc)
   const sides = [left, right].flatMap((one) => one ?? [])
-  const lesser = sides.length > 0 ? Math.min(...sides.map((one) => one.value)) : null
+  const lesser = sides.length > 0 ? Math.min(...sides.map((side) => side.value)) : null
   const computed = front && back && waist ? (front.value + back.value - waist.value) / 2 : null
   const known = [lesser, computed].flatMap((one) => one ?? [])
   if (known.length === 0) return
@@ -132,7 +132,7 @@ export function decideEdges(draft: PlanDraft): void {
 function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Estimate | null, grooves: readonly Estimate[]): void {
   if (!upright && !sitting && grooves.length === 0) return
   const isEdgeOff = upright !== null && (upright.value < standingRange[0] - 1e-9 || upright.value > standingRange[1] + 1e-9)
-  const isGrooveOff = grooves.some((one) => Math.abs(one.value) > grooveWithinCm + 1e-9)
+  const isGrooveOff = grooves.some((groove) => Math.abs(groove.value) > grooveWithinCm + 1e-9)
   const lowerByCm = sitting ? sittingLeastCm - sitting.value : 0
   const verdict = isEdgeOff || isGrooveOff ? 're-seat' : lowerByCm > 1e-9 ? 'lower' : 'keep'
   if (verdict !== 'keep') {
@@ -160,7 +160,11 @@ function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Esti
     source: 'practice',
     formula:
       'Re-seat when the edge is outside 1 to 3 cm or a groove is over 1 cm off the crest; else lower when it is under 0.5 cm sitting; else keep.',
-    working: [...(upright ? [workingOf(upright)] : []), ...(sitting ? [workingOf(sitting)] : []), ...grooves.map((one) => workingOf(one))],
+    working: [
+      ...(upright ? [workingOf(upright)] : []),
+      ...(sitting ? [workingOf(sitting)] : []),
+      ...grooves.map((groove) => workingOf(groove)),
+    ],
   })
   if (verdict !== 'lower' || !sitting) return
   draft.decide({

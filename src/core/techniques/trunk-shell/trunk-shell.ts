@@ -136,7 +136,7 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
   const waist = readings[0]?.estimate ?? null
   requireOneGirth(
     draft,
-    readings.some((one) => one.estimate !== null),
+    readings.some((reading) => reading.estimate !== null),
   )
   const size = decideSize(draft, {
     decision: 'size',
@@ -165,7 +165,7 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
 }
 
 function requireOneGirth(draft: PlanDraft, isMeasured: boolean): void {
-  if (isMeasured || draft.collect().problems.some((one) => one.path.includes('-girth'))) return
+  if (isMeasured || draft.collect().problems.some((problem) => problem.path.includes('-girth'))) return
   draft.problem({
     code: 'missing',
     path: 'measurements/waist-girth',
@@ -202,7 +202,7 @@ function decideSlacks(draft: PlanDraft, straps: number): void {
 function listStraps(draft: PlanDraft, count: number): readonly StepStrap[] {
   const { decisions } = draft.collect()
   return Array.from({ length: count }, (_, index): StepStrap => {
-    const slack = decisions.find((one) => one.id === `strap-slack-${index + 1}`)?.value
+    const slack = decisions.find((decision) => decision.id === `strap-slack-${index + 1}`)?.value
     return {
       id: `strap-${index + 1}`,
       label: `Strap ${index + 1} from the top`,

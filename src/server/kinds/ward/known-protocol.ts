@@ -11,7 +11,7 @@ import { refuse } from '../refuse'
  * @throws ApiError 422
  */
 export function checkKnownProtocol(protocol: Protocol, record: WardRecord): void {
-  const known = [defaultProtocol, ...(record.versions ?? []).map((one) => one.protocol)]
+  const known = [defaultProtocol, ...(record.versions ?? []).map((version) => version.protocol)]
   if (known.some((one) => isDeepStrictEqual(one, protocol))) return
   refuse('not-known', 'body/protocol', `${protocol.name} ${protocol.version} was never in force here: take a version from the list.`)
 }

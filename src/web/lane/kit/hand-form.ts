@@ -42,16 +42,22 @@ const creaseShare = 0.77
 export function handForm(creaseCm: number, halfCm: number, wristHalfCm: number, draw: (point: Point) => Point): HandForm {
   const palm = creaseCm / creaseShare
   const at = (along: number, across: number): Point => [-along * palm, across * halfCm]
-  const digits = fingers.map((one) =>
-    fingerPath(at(one.along - 0.12, one.across), one.lean, palm * (one.length + 0.12), one.half * halfCm).map(draw),
+  const digits = fingers.map((finger) =>
+    fingerPath(at(finger.along - 0.12, finger.across), finger.lean, palm * (finger.length + 0.12), finger.half * halfCm).map(draw),
   )
   const thumbPath = sausage(
     thumb.map(({ along, across }) => at(along, across)),
     thumb.map(({ half }) => half * halfCm),
   ).map(draw)
-  const creases = fingers.flatMap((one) =>
+  const creases = fingers.flatMap((finger) =>
     [0.12, 0.44, 0.7].map((share) =>
-      across(at(one.along - 0.12, one.across), one.lean, palm * (one.length + 0.12) * (share + 0.04), one.half * halfCm * 0.8, draw),
+      across(
+        at(finger.along - 0.12, finger.across),
+        finger.lean,
+        palm * (finger.length + 0.12) * (share + 0.04),
+        finger.half * halfCm * 0.8,
+        draw,
+      ),
     ),
   )
   const line = (points: readonly Point[]): string => smoothPath(points.map(draw))

@@ -79,7 +79,7 @@ export function layFrame(
   const on = (rail: Rail): readonly LabelWish[] => {
     const isLying = rail.grows === 'up' || rail.grows === 'down'
     // Down the page y runs against the centimetres.
-    return wishes.filter((one) => one.rail === rail.id).sort((a, b) => (isLying ? a.at[0] - b.at[0] : b.at[1] - a.at[1]))
+    return wishes.filter((wish) => wish.rail === rail.id).sort((a, b) => (isLying ? a.at[0] - b.at[0] : b.at[1] - a.at[1]))
   }
   const mostLabelPx = Math.min(240, box.widthPx * 0.45)
   const textOf = (wish: LabelWish): string => cutToWidth(wish.text, labelPx, mostLabelPx)
@@ -92,7 +92,7 @@ export function layFrame(
   const rights = figures.map(({ id }) => 4 + standing(id, 'right'))
   const padX = sum(lefts) + sum(rights) + edgePx
   const spanCm = sum(figures.map(({ bounds }) => bounds.maxX - bounds.minX))
-  const [minY, maxY] = [Math.min(...figures.map((one) => one.bounds.minY)), Math.max(...figures.map((one) => one.bounds.maxY))]
+  const [minY, maxY] = [Math.min(...figures.map((figure) => figure.bounds.minY)), Math.max(...figures.map((figure) => figure.bounds.maxY))]
   const columnPx = Math.max(0, ...rails.filter(({ grows }) => grows === 'left' || grows === 'right').map((rail) => on(rail).length * rowPx))
 
   let [top, bottom] = [signPx, rulerPx]
@@ -155,7 +155,7 @@ export function layFrame(
       const [base] = place(rail.figure, [rail.atCm, 0])
       const x = rail.grows === 'left' ? base - standOffPx : base + standOffPx
       const ys = spread(
-        anchors.map((one) => one[1]),
+        anchors.map((anchor) => anchor[1]),
         named.map(() => rowPx),
         2,
         height - 2,

@@ -205,7 +205,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
 function Trail({ control, others }: { control: RunControl; others: readonly Step[] }) {
   const { run } = control
   const outcomes = useMemo(() => outcomesOf(run), [run])
-  const open = useMemo(() => new Set(others.map((one) => one.id)), [others])
+  const open = useMemo(() => new Set(others.map((other) => other.id)), [others])
   return (
     <StepTrail
       steps={control.steps}
@@ -226,9 +226,9 @@ function AlsoNow({ others, control }: { others: readonly Step[]; control: RunCon
         Or first, in any order
       </h2>
       <p className="flex flex-wrap gap-2">
-        {others.slice(0, 6).map((one) => (
-          <Button key={one.id} onClick={() => control.choose(one.id)}>
-            {stepName(one)}
+        {others.slice(0, 6).map((other) => (
+          <Button key={other.id} onClick={() => control.choose(other.id)}>
+            {stepName(other)}
           </Button>
         ))}
       </p>

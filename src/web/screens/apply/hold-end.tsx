@@ -49,9 +49,9 @@ export function HoldEnd({
   return (
     <Dialog title="Before the clock: why does the hold end?" isOpen onClose={onClose}>
       <div className="grid gap-3 sm:grid-cols-2">
-        {reasons.map((one) => (
-          <Button key={one.words} look={one.trouble ? 'danger' : 'plain'} className="min-h-16 text-lg" onClick={() => end(one)}>
-            {one.words.charAt(0).toUpperCase() + one.words.slice(1)}
+        {reasons.map((reason) => (
+          <Button key={reason.words} look={reason.trouble ? 'danger' : 'plain'} className="min-h-16 text-lg" onClick={() => end(reason)}>
+            {reason.words.charAt(0).toUpperCase() + reason.words.slice(1)}
           </Button>
         ))}
         <Button look="quiet" className="min-h-16 sm:col-span-2" onClick={onClose}>

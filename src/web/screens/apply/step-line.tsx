@@ -46,12 +46,12 @@ export function StepLine({ step, number, of, cautions }: { step: Step; number: n
       <p className="text-[2.2rem] leading-tight font-bold text-balance xl:text-[2.8rem]">{step.text}</p>
       {cautions.length > 0 ? (
         <ul className="grid gap-2">
-          {cautions.map((one) => (
-            <li key={one.code} className="flex items-start gap-3 text-xl leading-snug font-semibold">
+          {cautions.map((caution) => (
+            <li key={caution.code} className="flex items-start gap-3 text-xl leading-snug font-semibold">
               <span className="mt-1">
-                <ToneShape tone={one.level} size={20} />
+                <ToneShape tone={caution.level} size={20} />
               </span>
-              {one.text}
+              {caution.text}
             </li>
           ))}
         </ul>

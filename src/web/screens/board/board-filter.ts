@@ -29,7 +29,7 @@ export function readFilter(params: URLSearchParams): BoardFilter {
     technique: params.get('technique') ?? '',
     isPressing: params.get('show') === 'pressing',
     isMine: params.get('who') === 'me',
-    view: boardViews.find((one) => one === view) ?? 'cards',
+    view: boardViews.find((boardView) => boardView === view) ?? 'cards',
     isInitials: params.get('names') === 'initials',
   }
 }
@@ -65,7 +65,7 @@ export function filterRows(
       isAtPlace(row.place, filter.area) &&
       (filter.technique === '' || row.technique === filter.technique) &&
       (!filter.isPressing || urgencyOf(row, nowMs) <= 2) &&
-      (!filter.isMine || row.takenOverBy === me.name || me.places.some((one) => isAtPlace(row.place, one)))
+      (!filter.isMine || row.takenOverBy === me.name || me.places.some((place) => isAtPlace(row.place, place)))
     )
   })
 }

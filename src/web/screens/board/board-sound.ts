@@ -61,11 +61,11 @@ export function useBoardSound(rows: readonly BoardRow[] | null, nowMs: number, s
     if (rows === null) return
     const calls = callsOnBoard(rows, nowMs)
     const before = known.current
-    known.current = new Set(calls.map((one) => one.key))
+    known.current = new Set(calls.map((call) => call.key))
     if (before === null) return
     const date = new Date(nowMs)
     const clock = `${String(date.getHours()).padStart(2, '0')}:${String(date.getMinutes()).padStart(2, '0')}`
-    const fresh = calls.filter((one) => !before.has(one.key) && isHeard(one.call, sound, clock))
+    const fresh = calls.filter((call) => !before.has(call.key) && isHeard(call.call, sound, clock))
     const worst = fresh.find((one) => one.call === 'urgent') ?? fresh[0]
     if (worst) play(tunes[worst.call])
   }, [rows, nowMs, sound])

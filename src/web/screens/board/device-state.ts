@@ -25,7 +25,7 @@ const heardMs = 10 * 60_000
 /** Timers of a case that still say something, in words. */
 export function timerWords(timers: readonly TimerInHand[], now: number): readonly { readonly text: string; readonly isOver: boolean }[] {
   return timers
-    .filter((one) => Date.parse(one.endsAt) + heardMs > now)
+    .filter((timer) => Date.parse(timer.endsAt) + heardMs > now)
     .map(({ label, endsAt }) => {
       const minutes = (Date.parse(endsAt) - now) / 60_000
       const isOver = minutes <= 0

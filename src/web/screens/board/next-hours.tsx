@@ -33,7 +33,7 @@ export function NextHours({ rows, now }: { rows: readonly BoardRow[]; now: numbe
       </p>
       <div className="grid gap-1.5">
         {knownAreas(rows).map((area) => (
-          <Strip key={area} area={area} tasks={tasks.filter((one) => isAtPlace(one.place, area))} />
+          <Strip key={area} area={area} tasks={tasks.filter((task) => isAtPlace(task.place, area))} />
         ))}
         <p className="ml-32 flex justify-between text-xs text-soft" aria-hidden>
           {Array.from({ length: hours + 1 }, (_, hour) => (

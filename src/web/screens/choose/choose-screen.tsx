@@ -51,10 +51,10 @@ export function ChooseScreen() {
     () => (tried === null || widthId === undefined ? null : planWithWidth(open, widthId, tried)),
     [open, tried, widthId],
   )
-  const sized = plan.decisions.filter((one) => one.strip)
+  const sized = plan.decisions.filter((decision) => decision.strip)
   const mayDecide = hasRight(person.roles, 'decide')
   const isAccepted = record.accepted !== null && !isChangeWaiting(record, open.episode, plan)
-  const openStops = plan.cautions.filter((one) => one.level === 'stop' && !one.overruled)
+  const openStops = plan.cautions.filter((caution) => caution.level === 'stop' && !caution.overruled)
   const lit = sheet && sheet.kind !== 'set-aside' ? sheet.decision.working.flatMap((line) => line.where ?? []) : []
   const accept = async (): Promise<void> => {
     setBusy(true)

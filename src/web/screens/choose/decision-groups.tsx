@@ -11,11 +11,11 @@ const headings: Readonly<Record<DecisionUse, string>> = { cut: 'Cut and set', wr
 /** The figures of a plan by what they are for, each a door to its working. */
 export function DecisionGroups({ plan, units, onOpen }: { plan: Plan; units: DisplayUnits; onOpen: (decision: Decision) => void }) {
   const definitions = findTechnique(plan.technique)?.decisions ?? []
-  const purposeOf = (id: string): DecisionUse => definitions.find((one) => one.id === id)?.use ?? 'know'
+  const purposeOf = (id: string): DecisionUse => definitions.find((definition) => definition.id === id)?.use ?? 'know'
   return (
     <section aria-label="Decisions" className="grid gap-x-4 gap-y-5 xl:grid-cols-2">
       {decisionUses.map((use) => {
-        const decided = plan.decisions.filter((one) => purposeOf(one.id) === use)
+        const decided = plan.decisions.filter((decision) => purposeOf(decision.id) === use)
         const pending = plan.pending.filter((one) => purposeOf(one.decision) === use)
         if (decided.length + pending.length === 0) return null
         return (
@@ -29,7 +29,7 @@ export function DecisionGroups({ plan, units, onOpen }: { plan: Plan; units: Dis
               ))}
               {pending.map((task) => (
                 <li key={task.decision} className="flex min-h-12 flex-wrap items-center justify-between gap-x-3 px-4 py-1.5 text-soft">
-                  <span>{definitions.find((one) => one.id === task.decision)?.label ?? ''}</span>
+                  <span>{definitions.find((definition) => definition.id === task.decision)?.label ?? ''}</span>
                   <span role="status">working it out…</span>
                 </li>
               ))}

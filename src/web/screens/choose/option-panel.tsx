@@ -75,7 +75,7 @@ export function OptionPanel({
 
 /** "toe end at the toe crease": which option, and what is done. */
 function usualWords(option: TechniqueOption, plan: Plan, record: CaseRecord): string {
-  const value = optionValues(option, protocolOf(record)).find((one) => one.id === plan.options[option.id])
+  const value = optionValues(option, protocolOf(record)).find((optionValue) => optionValue.id === plan.options[option.id])
   return `${option.label.toLowerCase()} ${value?.label.toLowerCase() ?? 'not set'}`
 }
 

@@ -41,7 +41,7 @@ export function SchoolCompare({
   if (!changed) return null
   const changes = comparePlans(plan, changed)
   const ready = new Set(changed.pending.map((task) => task.decision as string))
-  const figures = changes.decisions.filter((one) => !ready.has(one.id))
+  const figures = changes.decisions.filter((decision) => !ready.has(decision.id))
   const steps = {
     before: [...changes.stepsGone, ...changes.stepsReworded.map((one) => one.before)],
     after: [...changes.stepsNew, ...changes.stepsReworded.map((one) => one.after)],
@@ -72,13 +72,13 @@ export function SchoolCompare({
               </tr>
             </thead>
             <tbody className="divide-y divide-line">
-              {figures.map((one) => (
-                <tr key={one.id}>
+              {figures.map((figure) => (
+                <tr key={figure.id}>
                   <th scope="row" className="py-2 pr-4 text-sm font-semibold text-soft">
-                    {one.label}
+                    {figure.label}
                   </th>
-                  <td className="py-2 pr-4 font-semibold">{one.before ?? '–'}</td>
-                  <td className="py-2 font-semibold">{one.after ?? '–'}</td>
+                  <td className="py-2 pr-4 font-semibold">{figure.before ?? '–'}</td>
+                  <td className="py-2 font-semibold">{figure.after ?? '–'}</td>
                 </tr>
               ))}
               <WordRow label="Cautions" before={changes.cautionsGone} after={changes.cautionsNew} />

@@ -9,8 +9,8 @@ export function SizeStripView({ decision, units }: { decision: Decision; units: 
   const { strip } = decision
   if (!strip || strip.sizes.length === 0) return null
   const sd = Math.max(0.05, Math.hypot(strip.readingSdCm, strip.allowanceSdCm))
-  const from = Math.min(strip.meanCm - 4 * sd, ...strip.sizes.map((one) => one.fromCm))
-  const to = Math.max(strip.meanCm + 4 * sd, ...strip.sizes.map((one) => one.toCm))
+  const from = Math.min(strip.meanCm - 4 * sd, ...strip.sizes.map((size) => size.fromCm))
+  const to = Math.max(strip.meanCm + 4 * sd, ...strip.sizes.map((size) => size.toCm))
   const share = (cm: number): number => (100 * (cm - from)) / (to - from)
   const likely = [...strip.sizes].sort((a, b) => b.odds - a.odds)
   return (

@@ -34,7 +34,7 @@ export function StockSource({ record }: { record: CaseRecord }) {
           onChange={(event) => void look(event.target.value)}
           className="field-box min-h-11 w-auto py-1.5"
         >
-          {held && places.some((one) => one.id === held.placeId) ? null : (
+          {held && places.some((place) => place.id === held.placeId) ? null : (
             <option value={held?.placeId ?? ''} disabled>
               {held?.placeName ?? 'Everything listed'}
             </option>

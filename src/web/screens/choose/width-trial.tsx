@@ -15,10 +15,10 @@ export function widthDecision(plan: Plan): Decision | undefined {
 
 /** Widths of the planned slab's kind that are in stock, ascending; empty when the plan has no slab. */
 export function stockedWidths(record: CaseRecord, plan: Plan): readonly number[] {
-  const slab = plan.materials.find((one) => one.id === 'slab')
+  const slab = plan.materials.find((material) => material.id === 'slab')
   if (!slab || !widthDecision(plan)) return []
-  const items = (record.store?.items ?? catalogue.items).filter((one) => one.item === slab.item && (one.count ?? 1) > 0)
-  return [...new Set(items.flatMap((one) => one.widthCm ?? []))].sort((a, b) => a - b)
+  const items = (record.store?.items ?? catalogue.items).filter((item) => item.item === slab.item && (item.count ?? 1) > 0)
+  return [...new Set(items.flatMap((item) => item.widthCm ?? []))].sort((a, b) => a - b)
 }
 
 /** The slab's width dragged among those in stock: the sheet follows, and what would change is said. */
@@ -43,7 +43,7 @@ export function WidthTrial({
   const planned = widthDecision(plan)?.value
   const shown = tried ?? (typeof planned === 'number' ? planned : (widths[0] ?? 0))
   const at = widths.reduce((best, one, index) => (Math.abs(one - shown) < Math.abs((widths[best] ?? 0) - shown) ? index : best), 0)
-  const changes = trial ? comparePlans(plan, trial).decisions.filter((one) => one.id !== widthDecision(plan)?.id) : []
+  const changes = trial ? comparePlans(plan, trial).decisions.filter((decision) => decision.id !== widthDecision(plan)?.id) : []
   const pick = (index: number): void => {
     const width = widths[index]
     onTry(width === undefined || width === planned ? null : width)
@@ -72,9 +72,9 @@ export function WidthTrial({
       {tried !== null && trial ? (
         <>
           <ul className="grid gap-1 text-sm" aria-live="polite">
-            {changes.map((one) => (
-              <li key={one.id}>
-                <span className="text-soft">{one.label}:</span> {one.before ?? '–'} → <strong>{one.after ?? '–'}</strong>
+            {changes.map((change) => (
+              <li key={change.id}>
+                <span className="text-soft">{change.label}:</span> {change.before ?? '–'} → <strong>{change.after ?? '–'}</strong>
               </li>
             ))}
           </ul>

@@ -15,9 +15,9 @@ export function CountersignScreen() {
   const { answer, refusal } = useAnswer<CountersignAnswer>(paths.countersign)
   const [signed, setSigned] = useState<ReadonlySet<string>>(new Set())
   // What was signed here goes at once: it is on its way.
-  const groups = (answer?.groups ?? []).filter((group) => !group.entries.every((one) => signed.has(one.eventId)))
+  const groups = (answer?.groups ?? []).filter((group) => !group.entries.every((entry) => signed.has(entry.eventId)))
   const sign = (group: GroupToSign): void => {
-    const events = group.entries.map((one) => one.eventId)
+    const events = group.entries.map((entry) => entry.eventId)
     setSigned(new Set([...signed, ...events]))
     void sendEvent(makeEvent({ type: 'episode', id: group.episodeId }, 'countersigned', { events }, 0))
   }

@@ -53,7 +53,9 @@ function entriesOf({ technique, plan, measured, sources }: GuidePage): readonly 
     ...plan.care.map((line, at) => entry('care', String(at), line, '')),
     ...flagRulesOf(technique.puts).map((rule, at) => entry('cautions', `${rule.flag}-${at}`, rule.text, rule.why)),
     ...technique.troubles.map((trouble) => entry('troubles', trouble.id, trouble.label, trouble.actions.join(' '))),
-    ...sources.flatMap((source) => source.decisions.map((one, at) => entry('sources', `${source.kind}-${at}`, one.label, one.formula))),
+    ...sources.flatMap((source) =>
+      source.decisions.map((decision, at) => entry('sources', `${source.kind}-${at}`, decision.label, decision.formula)),
+    ),
   ]
 }
 

@@ -18,7 +18,7 @@ export function GuidePageScreen() {
   const { technique: id } = useParams()
   const { hash } = useLocation()
   const { units } = useSettings()
-  const page = guidePages(useProtocolInForce()).find((one) => one.technique.id === id)
+  const page = guidePages(useProtocolInForce()).find((guidePage) => guidePage.technique.id === id)
   useEffect(() => {
     if (hash) document.getElementById(hash.slice(1))?.scrollIntoView()
   }, [hash, id])
@@ -162,10 +162,10 @@ export function GuidePageScreen() {
             <div key={source.kind} className="mb-3">
               <h3 className="font-bold">{sourceKindWords[source.kind]}</h3>
               <dl className="grid gap-1">
-                {source.decisions.map((one) => (
-                  <div key={one.label} className="grid gap-x-4 sm:grid-cols-[15rem_1fr]">
-                    <dt>{one.label}</dt>
-                    <dd className="text-[0.95rem]">{one.formula}</dd>
+                {source.decisions.map((decision) => (
+                  <div key={decision.label} className="grid gap-x-4 sm:grid-cols-[15rem_1fr]">
+                    <dt>{decision.label}</dt>
+                    <dd className="text-[0.95rem]">{decision.formula}</dd>
                   </div>
                 ))}
               </dl>
@@ -179,7 +179,7 @@ export function GuidePageScreen() {
 
 /** What a step reads, with what it should be. */
 function readsWords(reads: NonNullable<Step['reads']>): string {
-  return reads.map((one) => `${one.label} (${one.wanted})`).join('; ')
+  return reads.map((read) => `${read.label} (${read.wanted})`).join('; ')
 }
 
 function Section({ id, children }: { id: string; children: ReactNode }) {

@@ -4,7 +4,7 @@ import type { Plan } from '#core/model/plan'
 
 /** People needed; for what sets also the odds of ending moulding before set by crew size, setting time and heat. */
 export function CrewForecast({ plan, onOpen }: { plan: Plan; onOpen: (decision: Decision) => void }) {
-  const find = (id: string): Decision | undefined => plan.decisions.find((one) => one.id === id)
+  const find = (id: string): Decision | undefined => plan.decisions.find((decision) => decision.id === id)
   const sets = decisionInRole(plan, 'sets')
   const crew = find('least-crew')
   const isPending = (id: string): boolean => plan.pending.some((task) => task.decision === id)
@@ -38,20 +38,20 @@ function OddsTable({ odds }: { odds: readonly { readonly people: string; readonl
     <table className="w-full">
       <caption className="pb-1 text-left text-sm font-semibold text-soft">Odds of ending before it sets, in this estimate</caption>
       <tbody>
-        {odds.map((one) => (
-          <tr key={one.people}>
+        {odds.map((odd) => (
+          <tr key={odd.people}>
             <th scope="row" className="w-24 py-1 text-left font-normal">
-              {one.people === '1' ? '1 person' : `${one.people} people`}
+              {odd.people === '1' ? '1 person' : `${odd.people} people`}
             </th>
             <td>
               <div aria-hidden className="h-3.5 overflow-hidden rounded-full bg-well">
                 <div
-                  className={`h-full rounded-full ${one.odds >= 0.9 ? 'bg-calm' : 'bg-caution'}`}
-                  style={{ width: `${one.odds * 100}%` }}
+                  className={`h-full rounded-full ${odd.odds >= 0.9 ? 'bg-calm' : 'bg-caution'}`}
+                  style={{ width: `${odd.odds * 100}%` }}
                 />
               </div>
             </td>
-            <td className="numeral w-28 pl-3 text-right">{one.odds === 0 ? 'cannot hold' : `${(one.odds * 100).toFixed(0)} %`}</td>
+            <td className="numeral w-28 pl-3 text-right">{odd.odds === 0 ? 'cannot hold' : `${(odd.odds * 100).toFixed(0)} %`}</td>
           </tr>
         ))}
       </tbody>

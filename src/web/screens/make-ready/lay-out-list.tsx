@@ -34,7 +34,7 @@ export function LayOutList({ record, plan, units }: { record: CaseRecord; plan: 
   const here = placeId && answer?.place.id === placeId ? answer : null
   const takenOf = (itemCode: string): number =>
     -movements
-      .filter((one) => one.kind === 'taken' && one.caseId === record.id && one.itemCode === itemCode)
+      .filter((movement) => movement.kind === 'taken' && movement.caseId === record.id && movement.itemCode === itemCode)
       .reduce((sum, one) => sum + one.delta, 0)
   const wanted = here ? reservationsOf(record.accepted?.plan ?? plan, here.lines) : []
   const stockRows = wanted.map(({ itemCode, count }): Row => {

@@ -34,7 +34,7 @@ export function askedReadings({ record, episode }: OpenCase): readonly AskedRead
 
 /** The readings taken of a place. */
 export function readingsOf(place: AskedReading, readings: readonly Measurement[]): readonly Measurement[] {
-  return readings.filter((one) => one.id === place.definition.id && (place.fixedSide === null || one.side === place.fixedSide))
+  return readings.filter((reading) => reading.id === place.definition.id && (place.fixedSide === null || reading.side === place.fixedSide))
 }
 
 /** The side that a place is usually read on; null where the body has one of it. */

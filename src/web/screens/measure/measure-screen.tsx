@@ -29,10 +29,10 @@ export function MeasureScreen() {
   const injury = open.episode.injuries[open.record.injuryId]
   const stature = open.episode.patient.heightCm
   const doubts = new Map(
-    readings.flatMap((one): [string, string][] => {
-      const doubt = lengthDoubt(one, readings, stature)
-      const problem = plan.problems.find((each) => each.path.startsWith(`measurements/${one.id}`) && each.code !== 'missing')
-      return doubt ? [[one.id, doubt]] : problem ? [[one.id, 'doubted: look again']] : []
+    readings.flatMap((reading): [string, string][] => {
+      const doubt = lengthDoubt(reading, readings, stature)
+      const problem = plan.problems.find((each) => each.path.startsWith(`measurements/${reading.id}`) && each.code !== 'missing')
+      return doubt ? [[reading.id, doubt]] : problem ? [[reading.id, 'doubted: look again']] : []
     }),
   )
   const isRead = (place: AskedReading): boolean => readingsOf(place, readings).length > 0
@@ -55,7 +55,7 @@ export function MeasureScreen() {
   const undo = (): void => {
     // Of one place the reading that disagrees, not only the newest.
     const newest = readings.at(-1)
-    const last = newest && disagreeing(readings.filter((one) => one.id === newest.id && one.side === newest.side))
+    const last = newest && disagreeing(readings.filter((reading) => reading.id === newest.id && reading.side === newest.side))
     if (last?.key) void writeEvent('reading-withdrawn', { key: last.key })
   }
   return (

@@ -58,7 +58,7 @@ function Verdict({ open, onClose }: { open: OpenCase; onClose: () => void }) {
     <Dialog title={roundTitle('Judged', episode, episode.injuries[record.injuryId])} isOpen onClose={onClose}>
       <div className="grid gap-4">
         <Notice tone={isPressing ? 'stop' : 'note'} lead={standing.headline} role={isPressing ? 'alert' : 'status'}>
-          {isPressing ? standing.items.slice(0, 3).map((one) => <p key={one.id}>{one.text}</p>) : null}
+          {isPressing ? standing.items.slice(0, 3).map((item) => <p key={item.id}>{item.text}</p>) : null}
         </Notice>
         <div className="flex flex-wrap gap-3">
           {isPressing ? (

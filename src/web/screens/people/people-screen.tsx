@@ -43,7 +43,7 @@ export function PeopleScreen() {
     setWrong(await ask(paths.personRoles(person.id), { roles }, person.name))
 
   const isDevice = ({ roles }: ManagedPerson): boolean => isPairedDevice(roles)
-  const people = answer?.people.filter((one) => !isDevice(one)) ?? []
+  const people = answer?.people.filter((person) => !isDevice(person)) ?? []
   const devices = answer?.people.filter(isDevice) ?? []
   if (!mayManage)
     return (

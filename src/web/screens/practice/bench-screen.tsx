@@ -70,17 +70,17 @@ function OpenBench({ bench }: { bench: Bench }) {
           {first ? <BenchScenes {...shared} scenes={[first]} /> : <p className="h-72 text-soft">Working it out…</p>}
         </div>
         <div className="grid min-w-0 gap-3 lg:sticky lg:top-3 lg:col-start-2 lg:row-span-2 lg:row-start-1 print:static print:col-start-2 print:row-span-2 print:row-start-1">
-          {now?.cautions.map((one) => (
-            <Notice key={one.text} tone={one.level} lead={one.text}>
-              {one.why}
+          {now?.cautions.map((caution) => (
+            <Notice key={caution.text} tone={caution.level} lead={caution.text}>
+              {caution.why}
             </Notice>
           ))}
           <BenchControls bench={bench} state={state} onChange={set} />
           {bench.solvers ? (
             <div className="flex flex-wrap gap-2 print:hidden">
-              {bench.solvers.map((one) => (
-                <Button key={one.id} onClick={() => void takeSolved(one.id, one.label)}>
-                  {one.label}
+              {bench.solvers.map((solver) => (
+                <Button key={solver.id} onClick={() => void takeSolved(solver.id, solver.label)}>
+                  {solver.label}
                 </Button>
               ))}
             </div>

@@ -14,7 +14,7 @@ export function CandidateView({
   told: readonly number[]
   candidates: readonly Candidate[]
 }) {
-  const team = candidates.filter((one) => one.role !== null)
+  const team = candidates.filter((candidate) => candidate.role !== null)
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-2">
       <section aria-labelledby="given" className="grid gap-3 rounded-3xl border border-line bg-sheet p-5">

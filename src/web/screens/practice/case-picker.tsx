@@ -60,7 +60,7 @@ function stateOf(bench: Bench, { record, episode }: CaseAnswer): BenchState | nu
   const plan = planCase(clinicalCase, ctx)
   const state = plan ? (bench.fromCase?.(clinicalCase, plan, ctx) ?? null) : null
   if (!state || Object.keys(state).length === 0) return null
-  const controls = new Map(allControls(bench).map((one) => [one.id, one]))
+  const controls = new Map(allControls(bench).map((control) => [control.id, control]))
   return Object.fromEntries(
     Object.entries(state).map(([id, value]) => {
       const control = controls.get(id)

@@ -48,9 +48,9 @@ export function DrillBed({
           {pressing.slice(0, 3).map((one) => (
             <p key={one.id}>{one.text}</p>
           ))}
-          {standing.actions.slice(0, 4).map((one) => (
-            <p key={one.id} className="font-semibold">
-              {one.text}
+          {standing.actions.slice(0, 4).map((action) => (
+            <p key={action.id} className="font-semibold">
+              {action.text}
             </p>
           ))}
         </Notice>
@@ -86,7 +86,7 @@ export function DrillBed({
 
 /** What checks look at, in words. */
 function checkName(checks: readonly BedCheck[]): string {
-  const has = (kind: BedCheck['kind']): boolean => checks.some((one) => one.kind === kind)
+  const has = (kind: BedCheck['kind']): boolean => checks.some((check) => check.kind === kind)
   if (has('care') && has('weights')) return 'Check skin and weights'
   return has('weights') ? 'Check the weights' : 'Check the skin'
 }

@@ -42,7 +42,7 @@ export function DrillNight({ control }: { control: DrillControl }) {
           isLabelHidden
           isSmall
           value={String(control.pace)}
-          choices={paces.map((one) => ({ value: String(one), label: `${one} s a minute` }))}
+          choices={paces.map((pace) => ({ value: String(pace), label: `${pace} s a minute` }))}
           onChange={(pace) => control.setPace(paces.find((one) => String(one) === pace) ?? 5)}
         />
         <Button

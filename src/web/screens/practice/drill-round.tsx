@@ -49,7 +49,7 @@ export function DrillRound({
         submitLabel="Write it down"
         last={lastEntries(rounds, false)}
         ever={everEntered(
-          rounds.map((one) => one.findings),
+          rounds.map((round) => round.findings),
           false,
         )}
         onSubmit={({ findings }) => onWrite(findings.analgesia === true, findings.limbs)}

@@ -39,11 +39,13 @@ export function DrillTimeline({ state, bed }: { state: DrillState; bed: Bed }) {
   const x = (atMin: number): number => left + ((width - left - 4) * atMin) / endMin
   const y = (kPa: number): number => chartHeight - (chartHeight - 14) * (Math.min(mostKPa, kPa) / mostKPa)
   const entries = state.log.filter((one) => one.bed === bed.body.bed && marks[one.kind])
-  const verdicts = standBed(state.night, bed.body, bed.record).verdicts.map((one) => ({
-    atMin: one.atMin - Math.floor(msOf(state.night, 0) / 60_000),
-    level: one.level,
+  const verdicts = standBed(state.night, bed.body, bed.record).verdicts.map((verdict) => ({
+    atMin: verdict.atMin - Math.floor(msOf(state.night, 0) / 60_000),
+    level: verdict.level,
   }))
-  const strips = verdicts.map((one, index) => ({ ...one, toMin: verdicts[index + 1]?.atMin ?? endMin })).filter((one) => one.toMin > 0)
+  const strips = verdicts
+    .map((verdict, index) => ({ ...verdict, toMin: verdicts[index + 1]?.atMin ?? endMin }))
+    .filter((one) => one.toMin > 0)
   const { aboveMin, late, needless, unanswered } = bed.tally
   const lost = [
     ...(aboveMin > 0 ? [`${aboveMin} min above ${limitKPa} kPa`] : []),
@@ -63,7 +65,7 @@ export function DrillTimeline({ state, bed }: { state: DrillState; bed: Bed }) {
       <svg
         viewBox={`0 0 ${width} ${stripTop + stripHeight + 16}`}
         role="img"
-        aria-label={`Bed ${bed.body.bed}: highest ${Math.max(...bed.history.map((one) => one.pressureKPa)).toFixed(1)} kPa, ${aboveMin} minutes above ${limitKPa}; ${entries.map((one) => `${clockOf(state, one.atMin)} ${marks[one.kind]?.word ?? ''}`).join(', ')}`}
+        aria-label={`Bed ${bed.body.bed}: highest ${Math.max(...bed.history.map((one) => one.pressureKPa)).toFixed(1)} kPa, ${aboveMin} minutes above ${limitKPa}; ${entries.map((entry) => `${clockOf(state, entry.atMin)} ${marks[entry.kind]?.word ?? ''}`).join(', ')}`}
         className="w-full select-none text-[11px]"
       >
         <rect x={left} y={y(mostKPa)} width={width - left - 4} height={y(limitKPa) - y(mostKPa)} className="fill-stop-wash" />
@@ -81,21 +83,25 @@ export function DrillTimeline({ state, bed }: { state: DrillState; bed: Bed }) {
           className="stroke-ink"
           strokeWidth={2}
         />
-        {entries.map((one) => (
-          <text key={`${one.kind} ${one.atMin}`} x={x(one.atMin)} y={10} textAnchor="middle" className="fill-ink">
-            {marks[one.kind]?.sign}
+        {entries.map((entry) => (
+          <text key={`${entry.kind} ${entry.atMin}`} x={x(entry.atMin)} y={10} textAnchor="middle" className="fill-ink">
+            {marks[entry.kind]?.sign}
           </text>
         ))}
-        {strips.map((one) => (
+        {strips.map((strip) => (
           <rect
-            key={one.atMin}
-            x={x(Math.max(0, one.atMin))}
+            key={strip.atMin}
+            x={x(Math.max(0, strip.atMin))}
             y={stripTop}
-            width={Math.max(0, x(one.toMin) - x(Math.max(0, one.atMin)))}
+            width={Math.max(0, x(strip.toMin) - x(Math.max(0, strip.atMin)))}
             height={
-              one.level === 'urgent' ? stripHeight : one.level === 'none' || one.level === 'known' ? stripHeight * 0.4 : stripHeight * 0.7
+              strip.level === 'urgent'
+                ? stripHeight
+                : strip.level === 'none' || strip.level === 'known'
+                  ? stripHeight * 0.4
+                  : stripHeight * 0.7
             }
-            className={levelFill[one.level]}
+            className={levelFill[strip.level]}
           />
         ))}
         {hours.map((atMin) => (
@@ -111,7 +117,9 @@ export function DrillTimeline({ state, bed }: { state: DrillState; bed: Bed }) {
         ))}
       </svg>
       <p className="text-xs text-soft">
-        {[...new Set(entries.map((one) => one.kind))].map((kind) => `${marks[kind]?.sign ?? ''} ${marks[kind]?.word ?? ''}`).join('   ')}
+        {[...new Set(entries.map((entry) => entry.kind))]
+          .map((kind) => `${marks[kind]?.sign ?? ''} ${marks[kind]?.word ?? ''}`)
+          .join('   ')}
         {entries.length === 0 ? 'Nobody came.' : ''}
       </p>
     </figure>

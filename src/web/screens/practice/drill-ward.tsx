@@ -34,7 +34,7 @@ export function DrillWard({ state, chosen, onChoose }: { state: DrillState; chos
       })),
     ]
   })
-  const first = orderWork(tasks.filter((one) => one.dueMin <= 10 || one.level === 'urgent'))[0]
+  const first = orderWork(tasks.filter((task) => task.dueMin <= 10 || task.level === 'urgent'))[0]
   const { lateCount } = forecastWard(tasks, 1, horizonMin)
   return (
     <section aria-label="Ward" className="grid gap-2">
@@ -64,7 +64,7 @@ const bedOf = ({ id }: DueTask): number => Number(id.split(' ')[0])
 
 /** What a bed is owed first. */
 function earliestOf(tasks: readonly DueTask[], bed: number): DueTask | null {
-  return tasks.filter((one) => bedOf(one) === bed).sort((a, b) => a.dueMin - b.dueMin)[0] ?? null
+  return tasks.filter((task) => bedOf(task) === bed).sort((a, b) => a.dueMin - b.dueMin)[0] ?? null
 }
 
 /** Minutes as they are said: above an hour and a half in hours. */

@@ -24,7 +24,7 @@ export function ExamineForm({ station }: { station: Station }) {
   const [error, setError] = useState<string | null>(null)
   // Who learns stands first.
   const people = (answer?.people ?? [])
-    .filter((one) => one.id !== own.id && hasRight(one.roles, 'read'))
+    .filter((person) => person.id !== own.id && hasRight(person.roles, 'read'))
     .sort((a, b) => Number(hasRight(a.roles, 'decide')) - Number(hasRight(b.roles, 'decide')) || a.name.localeCompare(b.name))
   const isTeam = chosen.length > 1
   const roleOf = (id: string, index: number): TeamRole => roles[id] ?? teamRoleIds[Math.min(index, teamRoleIds.length - 1)] ?? 'fetch'
@@ -51,7 +51,7 @@ export function ExamineForm({ station }: { station: Station }) {
       <ChoiceSet
         label="Candidate, or a team"
         values={chosen}
-        choices={people.map((one) => ({ value: one.id, label: one.name }))}
+        choices={people.map((person) => ({ value: person.id, label: person.name }))}
         onChange={(ids) => {
           setChosen(ids)
           setError(null)
@@ -61,7 +61,7 @@ export function ExamineForm({ station }: { station: Station }) {
         ? chosen.map((id, index) => (
             <ChoiceRow<TeamRole>
               key={id}
-              label={people.find((one) => one.id === id)?.name ?? ''}
+              label={people.find((person) => person.id === id)?.name ?? ''}
               value={roleOf(id, index)}
               choices={teamRoleIds.map((role) => ({ value: role, label: teamRoles[role] }))}
               onChange={(role) => setRoles({ ...roles, [id]: role })}

@@ -8,7 +8,7 @@ import { Mark } from './result-mark'
 
 /** One group: a row for each member, then what fails most and how long it took. */
 export function GroupCard({ group: { name, overview }, onEnd }: { group: GroupsAnswer['groups'][number]; onEnd: () => void }) {
-  const techniques = [...new Set(overview.members.flatMap((one) => one.progress.techniques.map((done) => done.technique)))]
+  const techniques = [...new Set(overview.members.flatMap((member) => member.progress.techniques.map((done) => done.technique)))]
   return (
     <section aria-label={name} className="grid grid-cols-[minmax(0,1fr)] gap-4 rounded-3xl border border-line bg-sheet p-5">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -41,24 +41,24 @@ export function GroupCard({ group: { name, overview }, onEnd }: { group: GroupsA
       <div className="grid gap-4 lg:grid-cols-3">
         <Fails
           title="Steps that fail most"
-          lines={overview.steps.map((one) => ({
-            words: `${stepName({ id: one.stepId })} (${nameOf(one.technique)})`,
-            count: one.count,
-            of: one.of,
+          lines={overview.steps.map((step) => ({
+            words: `${stepName({ id: step.stepId })} (${nameOf(step.technique)})`,
+            count: step.count,
+            of: step.of,
           }))}
         />
         <Fails
           title="Pairs that fail most"
-          lines={overview.pairs.map((one) => ({
-            words: `“${stepName({ id: one.after })}” done before “${stepName({ id: one.before })}” (${nameOf(one.technique)})`,
-            count: one.count,
-            of: one.of,
+          lines={overview.pairs.map((pair) => ({
+            words: `“${stepName({ id: pair.after })}” done before “${stepName({ id: pair.before })}” (${nameOf(pair.technique)})`,
+            count: pair.count,
+            of: pair.of,
           }))}
         />
         <div className="grid content-start gap-2">
           <h3 className="font-bold">Times</h3>
-          {overview.times.map((one) => (
-            <Spread key={one.stationName} spread={one} />
+          {overview.times.map((time) => (
+            <Spread key={time.stationName} spread={time} />
           ))}
           {overview.times.length === 0 ? <p className="text-soft">None yet.</p> : null}
         </div>
@@ -70,7 +70,7 @@ export function GroupCard({ group: { name, overview }, onEnd }: { group: GroupsA
 
 function MemberRow({ member, techniques }: { member: GroupOverview['members'][number]; techniques: readonly string[] }) {
   const { progress, name } = member
-  const due = progress.techniques.filter((one) => Date.parse(one.dueAt) <= serverNow()).length
+  const due = progress.techniques.filter((technique) => Date.parse(technique.dueAt) <= serverNow()).length
   const live = progress.techniques.reduce((sum, one) => sum + one.live, 0) + progress.liveOnly.reduce((sum, one) => sum + one.live, 0)
   return (
     <tr className="border-b border-line last:border-b-0">
@@ -78,7 +78,7 @@ function MemberRow({ member, techniques }: { member: GroupOverview['members'][nu
         {name}
       </th>
       {techniques.map((id) => {
-        const done = progress.techniques.find((one) => one.technique === id)
+        const done = progress.techniques.find((technique) => technique.technique === id)
         return (
           <td key={id} className="px-2 py-2 whitespace-nowrap">
             {done ? (
@@ -107,11 +107,11 @@ function Fails({
   return (
     <div className="grid content-start gap-1">
       <h3 className="font-bold">{title}</h3>
-      {lines.map((one) => (
-        <p key={one.words} className="flex justify-between gap-3">
-          <span className="min-w-0">{one.words}</span>
+      {lines.map((line) => (
+        <p key={line.words} className="flex justify-between gap-3">
+          <span className="min-w-0">{line.words}</span>
           <span className="numeral shrink-0 text-soft">
-            {one.count} of {one.of}
+            {line.count} of {line.of}
           </span>
         </p>
       ))}
@@ -129,14 +129,14 @@ function Examiners({ agreement: { sittings, kappa, steps } }: { agreement: Exami
         {sittings} {sittings === 1 ? 'run' : 'runs'} marked by two; kappa{' '}
         {kappa === null ? 'says nothing, they saw everything alike' : kappa.toFixed(2)}.
       </p>
-      {steps.map((one) => (
-        <p key={`${one.technique} ${one.stepId}`} className="flex justify-between gap-3">
+      {steps.map((step) => (
+        <p key={`${step.technique} ${step.stepId}`} className="flex justify-between gap-3">
           <span className="min-w-0">
-            {stepName({ id: one.stepId })} ({nameOf(one.technique)})
+            {stepName({ id: step.stepId })} ({nameOf(step.technique)})
           </span>
           <span className="numeral shrink-0 text-soft">
-            apart {one.count} of {one.of}
-            {one.kappa === null ? '' : `, kappa ${one.kappa.toFixed(2)}`}
+            apart {step.count} of {step.of}
+            {step.kappa === null ? '' : `, kappa ${step.kappa.toFixed(2)}`}
           </span>
         </p>
       ))}

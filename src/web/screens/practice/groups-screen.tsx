@@ -25,7 +25,7 @@ export function GroupsScreen() {
     )
     await reload()
   }
-  const learners = people.filter((one) => hasRight(one.roles, 'read'))
+  const learners = people.filter((person) => hasRight(person.roles, 'read'))
   return (
     <main id="main" className="mx-auto grid w-full max-w-5xl flex-1 grid-cols-[minmax(0,1fr)] content-start gap-5 p-4 sm:p-6">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
@@ -77,7 +77,7 @@ function NewGroup({
       <ChoiceSet
         label="Members"
         values={members}
-        choices={people.map((one) => ({ value: one.id, label: one.name }))}
+        choices={people.map((person) => ({ value: person.id, label: person.name }))}
         onChange={setMembers}
       />
       {error ? <Notice tone="caution" lead={error} role="alert" /> : null}

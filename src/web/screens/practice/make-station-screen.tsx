@@ -28,7 +28,7 @@ const stepIds = (station: Station): readonly string[] =>
 export function MakeStationScreen() {
   const { station: id } = useParams()
   const { answer, refusal } = useAnswer<OwnStationsAnswer>(id === undefined ? null : paths.practiceStations)
-  const known = answer?.stations.find((one) => one.station.id === id)?.station
+  const known = answer?.stations.find((station) => station.station.id === id)?.station
   if (id !== undefined && !known) {
     if (!answer && !refusal) return <main id="main" className="flex-1" />
     return (
@@ -97,8 +97,8 @@ function StationEditor({ draftKey, begun, id }: { draftKey: string; begun: Stati
       {problems.length > 0 ? (
         <Notice tone="caution" lead="It cannot be kept yet" role="alert">
           <ul className="grid gap-1">
-            {problems.map((one) => (
-              <li key={`${one.field}${one.message}`}>{one.message}</li>
+            {problems.map((problem) => (
+              <li key={`${problem.field}${problem.message}`}>{problem.message}</li>
             ))}
           </ul>
         </Notice>

@@ -11,11 +11,11 @@ const letterPx = 13
 export function OrderDrawing({ plan, score }: { plan: Plan; score: StationScore }) {
   const width = useNarrow() ? 350 : 620
   const column = width * 0.36
-  const done = score.steps.map((one) => one.stepId)
+  const done = score.steps.map((step) => step.stepId)
   const listed = plan.procedure.steps.map((step) => step.id).filter((id) => done.includes(id))
-  const broken = new Set(score.pairs.filter((one) => one.isBroken).flatMap((one) => [one.before, one.after]))
+  const broken = new Set(score.pairs.filter((pair) => pair.isBroken).flatMap((pair) => [pair.before, pair.after]))
   const y = (index: number): number => 16 + index * rowPx
-  const words = `${done.length} steps in your order beside the procedure’s; ${score.pairs.filter((one) => one.isBroken).length} pairs crossed`
+  const words = `${done.length} steps in your order beside the procedure’s; ${score.pairs.filter((pair) => pair.isBroken).length} pairs crossed`
   return (
     <svg
       viewBox={`0 0 ${width} ${y(done.length) + 2}`}

@@ -32,8 +32,8 @@ export function ProgressScreen() {
         </p>
       ) : null}
       <ul aria-label="Skills, what is due first" className="grid gap-2">
-        {progress?.techniques.map((one) => (
-          <Skill key={one.technique} skill={one} />
+        {progress?.techniques.map((technique) => (
+          <Skill key={technique.technique} skill={technique} />
         ))}
       </ul>
       {progress && progress.liveOnly.length > 0 ? (
@@ -47,14 +47,14 @@ export function ProgressScreen() {
             Every run
           </h2>
           <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
-            {progress.sittings.map((one) => (
-              <li key={one.id}>
-                <Link to={`/practice/run/${one.id}`} className="flex min-h-12 flex-wrap items-center gap-x-4 px-4 py-2">
+            {progress.sittings.map((sitting) => (
+              <li key={sitting.id}>
+                <Link to={`/practice/run/${sitting.id}`} className="flex min-h-12 flex-wrap items-center gap-x-4 px-4 py-2">
                   <span className="min-w-0 flex-1">
-                    <strong>{one.stationName}</strong> <span className="text-soft">{wayWords[one.way]}</span>
+                    <strong>{sitting.stationName}</strong> <span className="text-soft">{wayWords[sitting.way]}</span>
                   </span>
-                  <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(one.at))}</span>
-                  <Mark total={one.total} hasPassed={one.hasPassed} />
+                  <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(sitting.at))}</span>
+                  <Mark total={sitting.total} hasPassed={sitting.hasPassed} />
                 </Link>
               </li>
             ))}
@@ -67,20 +67,20 @@ export function ProgressScreen() {
             Nights of the drill
           </h2>
           <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
-            {progress.drills.map((one) => (
-              <li key={one.id} className="flex min-h-12 flex-wrap items-center gap-x-4 px-4 py-2">
+            {progress.drills.map((drill) => (
+              <li key={drill.id} className="flex min-h-12 flex-wrap items-center gap-x-4 px-4 py-2">
                 <span className="min-w-0 flex-1">
-                  <strong>{findNight(one.night)?.name ?? one.night}</strong>{' '}
+                  <strong>{findNight(drill.night)?.name ?? drill.night}</strong>{' '}
                   <span className="text-soft">
-                    seed {one.seed}
-                    {one.endedAtMin === null ? '' : `, ended after ${(one.endedAtMin / 60).toFixed(1)} h`}
+                    seed {drill.seed}
+                    {drill.endedAtMin === null ? '' : `, ended after ${(drill.endedAtMin / 60).toFixed(1)} h`}
                   </span>
                 </span>
-                <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(one.at))}</span>
+                <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(drill.at))}</span>
                 <span className="numeral">
-                  <strong>{one.score.toFixed(1)}</strong>{' '}
+                  <strong>{drill.score.toFixed(1)}</strong>{' '}
                   <span className="text-soft">
-                    list {one.byList.toFixed(1)}, perfect {one.perfect.toFixed(1)}
+                    list {drill.byList.toFixed(1)}, perfect {drill.perfect.toFixed(1)}
                   </span>
                 </span>
               </li>

@@ -55,7 +55,7 @@ export function RunScreen() {
         <p className="basis-full">
           {namesOf(begun.candidates)}
           <span className="text-soft">
-            {sheets.sheets.length > 0 ? `, examined by ${sheets.sheets.map((one) => one.by.name).join(' and ')}` : ''},{' '}
+            {sheets.sheets.length > 0 ? `, examined by ${sheets.sheets.map((sheet) => sheet.by.name).join(' and ')}` : ''},{' '}
             {formatDayAndClock(Date.parse(begun.begunAt))}
           </span>
         </p>
@@ -112,5 +112,5 @@ function JoinRun({ id, answer: { sitting }, station }: { id: string; answer: Sit
 }
 
 function namesOf(candidates: readonly Candidate[]): string {
-  return candidates.map((one) => (one.role ? `${one.name} ${teamRoles[one.role]}` : one.name)).join(', ')
+  return candidates.map((candidate) => (candidate.role ? `${candidate.name} ${teamRoles[candidate.role]}` : candidate.name)).join(', ')
 }

@@ -11,7 +11,7 @@ const everyMs = 3_000
 export function RunningNow() {
   const { id } = usePerson()
   const { answer } = useAnswer<SittingsAnswer>(paths.practiceSittings, everyMs)
-  const running = (answer?.sittings ?? []).filter((one) => one.result === null && one.way !== 'alone')
+  const running = (answer?.sittings ?? []).filter((sitting) => sitting.result === null && sitting.way !== 'alone')
   if (running.length === 0) return null
   return (
     <ul aria-label="Going on now" className="grid gap-2">

@@ -26,7 +26,7 @@ export function StationFields({
   const [seed, setSeed] = useState('')
   const technique = findTechnique(form.technique)
   const plan = planOfForm(form)
-  const error = (field: string): string | undefined => problems.find((one) => one.field === field)?.message
+  const error = (field: string): string | undefined => problems.find((problem) => problem.field === field)?.message
   const setOption = (id: string, value: string): void => {
     const next = { ...form, options: { ...form.options, [id]: value } }
     const steps = new Set(planOfForm(next)?.procedure.steps.map((step) => step.id))
@@ -54,14 +54,14 @@ export function StationFields({
         />
         <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
           {technique?.options
-            .filter((one) => one.values.length > 0)
-            .map((one) => (
+            .filter((option) => option.values.length > 0)
+            .map((option) => (
               <Select
-                key={one.id}
-                label={one.label}
-                value={String(form.options[one.id] ?? '')}
-                choices={[{ id: '', label: 'As the plan has it' }, ...one.values]}
-                onChange={(value) => setOption(one.id, value)}
+                key={option.id}
+                label={option.label}
+                value={String(form.options[option.id] ?? '')}
+                choices={[{ id: '', label: 'As the plan has it' }, ...option.values]}
+                onChange={(value) => setOption(option.id, value)}
               />
             ))}
         </div>
@@ -93,13 +93,13 @@ export function StationFields({
         <ChoiceRow
           label="Side"
           value={form.side}
-          choices={sides.map((one) => ({ value: one as string, label: spoken(one) }))}
+          choices={sides.map((side) => ({ value: side as string, label: spoken(side) }))}
           onChange={(side) => onChange({ side })}
         />
         <ChoiceRow
           label="Swelling"
           value={form.swelling}
-          choices={swellings.map((one) => ({ value: one as string, label: spoken(one) }))}
+          choices={swellings.map((swelling) => ({ value: swelling as string, label: spoken(swelling) }))}
           onChange={(swelling) => onChange({ swelling })}
         />
         <div className="flex flex-wrap items-end gap-3">
@@ -147,13 +147,13 @@ function Asked({
   problems: readonly StationProblem[]
   onChange: (part: Partial<StationForm>) => void
 }) {
-  const figures = plan?.decisions.filter((one) => typeof one.value === 'number') ?? []
+  const figures = plan?.decisions.filter((decision) => typeof decision.value === 'number') ?? []
   return (
     <>
       <ChoiceSet
         label="Figures that are asked"
         values={form.asked}
-        choices={figures.map((one) => ({ value: one.id, label: one.label }))}
+        choices={figures.map((figure) => ({ value: figure.id, label: figure.label }))}
         onChange={(asked) => onChange({ asked })}
       />
       {form.asked.map((decision, index) => {
@@ -165,7 +165,7 @@ function Asked({
             inputMode="decimal"
             placeholder="the figure’s own doubt, else 5 %"
             value={form.tolerances[decision] ?? ''}
-            error={problems.find((one) => one.field === `asked/${index}/tolerance`)?.message}
+            error={problems.find((problem) => problem.field === `asked/${index}/tolerance`)?.message}
             onChange={(event) => onChange({ tolerances: { ...form.tolerances, [decision]: event.target.value } })}
           />
         ) : null
@@ -201,9 +201,9 @@ function Select({
     <label className="grid gap-1.5">
       <span className="text-sm font-semibold text-soft">{label}</span>
       <select value={value} className="field-box" onChange={(event) => onChange(event.target.value)}>
-        {choices.map((one) => (
-          <option key={one.id} value={one.id}>
-            {one.label}
+        {choices.map((choice) => (
+          <option key={choice.id} value={choice.id}>
+            {choice.label}
           </option>
         ))}
       </select>

@@ -32,7 +32,7 @@ export function StationRunView({
   const [isEnding, setEnding] = useState(false)
   const { steps } = plan.procedure
   const shuffled = useMemo(() => shuffle(steps, startedAt), [steps, startedAt])
-  const placeOf = new Map(marked.ticks.map((one, index) => [one.stepId, index + 1]))
+  const placeOf = new Map(marked.ticks.map((tick, index) => [tick.stepId, index + 1]))
   const listed = isExaminer ? steps : shuffled
   const left = listed.filter((step) => !placeOf.has(step.id))
   return (
@@ -153,7 +153,7 @@ export function StationClock({ station, startedAt }: { station: Station; started
   const now = useNow(250)
   const goneS = Math.max(0, (now - startedAt) / 1000)
   const leftMs = (station.limitS - goneS) * 1000
-  const said = station.prompts.filter((one) => one.atS <= goneS)
+  const said = station.prompts.filter((prompt) => prompt.atS <= goneS)
   return (
     <div className="sticky top-0 z-10 flex flex-wrap items-baseline gap-x-4 bg-paper py-1">
       <p>
@@ -171,7 +171,7 @@ export function StationClock({ station, startedAt }: { station: Station; started
 
 /** What fails it, to be marked and taken back. */
 function Criticals({ station, control }: { station: Station; control: RunControl }) {
-  const marked = new Set(control.marked.criticals.map((one) => one.id))
+  const marked = new Set(control.marked.criticals.map((critical) => critical.id))
   return (
     <section aria-labelledby="critical" className="grid gap-2 rounded-3xl border border-line bg-sheet p-4">
       <h2 id="critical" className="font-bold">
@@ -197,7 +197,7 @@ function Criticals({ station, control }: { station: Station; control: RunControl
 
 /** A figure that is asked for: kept once nobody has typed for a moment, so that not every digit is a mark. */
 function AskedFigure({ decision, plan, control }: { decision: string; plan: Plan; control: RunControl }) {
-  const kept = String(control.marked.answers.findLast((one) => one.decision === decision)?.given ?? '')
+  const kept = String(control.marked.answers.findLast((answer) => answer.decision === decision)?.given ?? '')
   const [typed, setTyped] = useState(kept)
   const keep = (): void => {
     if (typed !== kept) control.add({ kind: 'answer', decision, given: typed })

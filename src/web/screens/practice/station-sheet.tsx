@@ -29,7 +29,7 @@ export function StationSheet({
   children?: ReactNode
 }) {
   const { score } = sheet
-  const broken = score.pairs.filter((one) => one.isBroken)
+  const broken = score.pairs.filter((pair) => pair.isBroken)
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-2 print:grid-cols-2">
       <section aria-label="Score" className="grid content-start gap-3 rounded-3xl border border-line bg-sheet p-5">
@@ -100,16 +100,16 @@ export function StationSheet({
 
 /** How long each step took, and how long the middle half of others took for it. */
 function StepTimes({ score, bands }: { score: StationScore; bands: readonly StepBand[] }) {
-  const longestMs = Math.max(1, ...score.steps.map((one) => one.tookMs), ...bands.map((one) => one.highMs))
+  const longestMs = Math.max(1, ...score.steps.map((step) => step.tookMs), ...bands.map((band) => band.highMs))
   const share = (ms: number): string => `${(100 * ms) / longestMs}%`
   return (
     <>
       <ol className={`gap-5 text-[0.95rem] ${bands.length > 0 ? '' : 'columns-2'}`}>
-        {score.steps.map((one) => {
-          const band = bands.find((other) => other.stepId === one.stepId)
+        {score.steps.map((step) => {
+          const band = bands.find((other) => other.stepId === step.stepId)
           return (
-            <li key={one.stepId} className="flex items-center justify-between gap-2">
-              <span className="min-w-0 flex-1 truncate">{stepName({ id: one.stepId })}</span>
+            <li key={step.stepId} className="flex items-center justify-between gap-2">
+              <span className="min-w-0 flex-1 truncate">{stepName({ id: step.stepId })}</span>
               {band ? (
                 <span className="relative h-3 w-2/5 shrink-0 rounded-full bg-well" aria-hidden>
                   <span
@@ -119,12 +119,12 @@ function StepTimes({ score, bands }: { score: StationScore; bands: readonly Step
                   <span className="absolute inset-y-0 w-0.5 bg-soft" style={{ left: share(band.medianMs) }} />
                   <span
                     className="absolute -inset-y-0.5 w-1 rounded-full bg-ink"
-                    style={{ left: `min(${share(one.tookMs)}, calc(100% - 4px))` }}
+                    style={{ left: `min(${share(step.tookMs)}, calc(100% - 4px))` }}
                   />
                 </span>
               ) : null}
               <span className="numeral w-16 shrink-0 text-right text-soft">
-                {(one.tookMs / 1000).toFixed(1)} s
+                {(step.tookMs / 1000).toFixed(1)} s
                 {band ? (
                   <span className="sr-only">
                     , others {(band.lowMs / 1000).toFixed(0)} to {(band.highMs / 1000).toFixed(0)} s

@@ -42,7 +42,7 @@ export function useRun(id: string | null): RunControl | null | undefined {
       add(what) {
         // A press that bounces comes before the page has shown the first: what is kept says whether it is ticked.
         const marks = usePracticeRuns.getState().runs[id]?.marks ?? run.marks
-        const isTicked = what.kind === 'tick' && runOf(marks).ticks.some((one) => one.stepId === what.stepId)
+        const isTicked = what.kind === 'tick' && runOf(marks).ticks.some((tick) => tick.stepId === what.stepId)
         if (!isTicked) addMark(id, what)
       },
       undo() {

@@ -53,14 +53,14 @@ export function DraftPanel({
           lead={`Beyond a floor of safety: ${missing === 0 ? 'two have signed' : missing === 1 ? 'one more signature is missing' : 'two leads sign first'}`}
         >
           <ul className="list-disc pl-5">
-            {floors.map((one) => (
-              <li key={one}>{one}</li>
+            {floors.map((floor) => (
+              <li key={floor}>{floor}</li>
             ))}
           </ul>
         </Notice>
       ) : null}
-      {problems.map((one) => (
-        <Notice key={one.path} tone="caution" lead={one.message} />
+      {problems.map((problem) => (
+        <Notice key={problem.path} tone="caution" lead={problem.message} />
       ))}
       {draft.signed.length > 0 ? <p>Signed by {draft.signed.map((one) => `${one.by} (${formatMoment(one.at)})`).join(', ')}</p> : null}
       {problems.length === 0 && changes.length > 0 ? <DraftEffects key={draft.at} /> : null}

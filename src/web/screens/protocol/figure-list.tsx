@@ -16,7 +16,7 @@ export function FigureList({
   onChange: (form: ProtocolForm) => void
 }) {
   const [words, setWords] = useState('')
-  const found = protocolFigures.filter((one) => matches(one, words))
+  const found = protocolFigures.filter((protocolFigure) => matches(protocolFigure, words))
   const groups = [...new Set(found.map((one) => one.group))]
   return (
     <div className="grid gap-3">
@@ -30,8 +30,8 @@ export function FigureList({
       {groups.length === 0 ? <p className="text-soft">No figure is called that.</p> : null}
       {groups.map((group, index) => {
         const figures = found.filter((one) => one.group === group)
-        const set = figures.filter((one) => form.numbers[one.key])
-        const hasFault = figures.some((one) => problems.some((each) => each.path === `numbers/${one.key}`))
+        const set = figures.filter((figure) => form.numbers[figure.key])
+        const hasFault = figures.some((figure) => problems.some((each) => each.path === `numbers/${figure.key}`))
         return (
           <details
             key={group}
@@ -47,7 +47,7 @@ export function FigureList({
                   key={figure.key}
                   figure={figure}
                   typed={form.numbers[figure.key] ?? ''}
-                  error={problems.find((one) => one.path === `numbers/${figure.key}`)?.message}
+                  error={problems.find((problem) => problem.path === `numbers/${figure.key}`)?.message}
                   onType={(typed) => onChange({ ...form, numbers: { ...form.numbers, [figure.key]: typed } })}
                 />
               ))}

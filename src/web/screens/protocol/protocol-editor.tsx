@@ -63,8 +63,8 @@ export function ProtocolEditor({
           >
             {problems.length > 1 ? (
               <ul className="list-disc pl-5">
-                {problems.slice(0, 5).map((one) => (
-                  <li key={one.path + one.message}>{one.message}</li>
+                {problems.slice(0, 5).map((problem) => (
+                  <li key={problem.path + problem.message}>{problem.message}</li>
                 ))}
               </ul>
             ) : null}

@@ -102,8 +102,8 @@ function ReadFile({ onRead }: { onRead: (protocol: Protocol, note: string) => vo
   const [faults, setFaults] = useState<readonly string[]>([])
   const read = (text: string, name: string): void => {
     const { protocol, problems } = readProtocol(parseJson(text))
-    if (protocol && problems.every((one) => one.code === 'out-of-range')) return onRead(protocol, `from the file ${name}`)
-    setFaults(problems.map((one) => one.message))
+    if (protocol && problems.every((problem) => problem.code === 'out-of-range')) return onRead(protocol, `from the file ${name}`)
+    setFaults(problems.map((problem) => problem.message))
   }
   return (
     <>
@@ -113,8 +113,8 @@ function ReadFile({ onRead }: { onRead: (protocol: Protocol, note: string) => vo
       {faults.length > 0 ? (
         <Notice tone="caution" lead="The file was not taken" role="alert">
           <ul className="list-disc pl-5">
-            {faults.map((one) => (
-              <li key={one}>{one}</li>
+            {faults.map((fault) => (
+              <li key={fault}>{fault}</li>
             ))}
           </ul>
         </Notice>

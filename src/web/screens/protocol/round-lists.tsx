@@ -30,8 +30,8 @@ export function RoundLists({
           title={title}
           line={line}
           rows={form[field]}
-          errorOf={(row) => problems.find((one) => one.path === `rounds/${field}/${row}`)?.message}
-          error={problems.find((one) => one.path === `rounds/${field}`)?.message}
+          errorOf={(row) => problems.find((problem) => problem.path === `rounds/${field}/${row}`)?.message}
+          error={problems.find((problem) => problem.path === `rounds/${field}`)?.message}
           onChange={(rows) => onChange({ ...form, [field]: rows })}
         />
       ))}
@@ -39,7 +39,7 @@ export function RoundLists({
         label="Shifts change at"
         value={form.shifts}
         hint="Rounds go on at these times after the list, until the device is off."
-        error={problems.find((one) => one.path.startsWith('rounds/shifts'))?.message}
+        error={problems.find((problem) => problem.path.startsWith('rounds/shifts'))?.message}
         className="max-w-md"
         onChange={(event) => onChange({ ...form, shifts: event.target.value })}
       />

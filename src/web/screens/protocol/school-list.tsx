@@ -21,8 +21,8 @@ export function SchoolList({
     <div className="grid gap-3">
       <p className="text-soft">What counts here where nobody chooses otherwise for a patient.</p>
       {techniques.map((technique) => {
-        const options = technique.options.filter((one) => !one.figure && !patients.includes(one.id) && isOwn(technique, one))
-        const set = options.filter((one) => form.options[`${technique.id}/${one.id}`])
+        const options = technique.options.filter((option) => !option.figure && !patients.includes(option.id) && isOwn(technique, option))
+        const set = options.filter((option) => form.options[`${technique.id}/${option.id}`])
         if (options.length === 0) return null
         return (
           <details key={technique.id} className="rounded-2xl border border-line bg-sheet px-4 py-2" open={set.length > 0}>

@@ -23,13 +23,13 @@ export function StopTables({
 }) {
   const change = (index: number, table: Partial<ProtocolForm['stops'][number]>): void =>
     onChange({ ...form, stops: form.stops.map((one, at) => (at === index ? { ...one, ...table } : one)) })
-  const faults = problems.filter((one) => one.path.startsWith('stopTables'))
+  const faults = problems.filter((problem) => problem.path.startsWith('stopTables'))
   return (
     <div className="grid gap-4">
       <p className="text-soft">A table counts as the order where nobody ordered otherwise; the surgeon’s own order comes first.</p>
-      {faults.map((one) => (
-        <p key={one.path + one.message} role="alert" className="font-semibold text-stop">
-          {one.message}
+      {faults.map((fault) => (
+        <p key={fault.path + fault.message} role="alert" className="font-semibold text-stop">
+          {fault.message}
         </p>
       ))}
       {form.stops.map(({ name, rows }, index) => (

@@ -24,7 +24,7 @@ export function VersionList({ ward }: { ward: WardRecord }) {
         Versions
       </h2>
       {versions
-        .map((one, index) => ({ ...one, before: versions[index - 1]?.protocol ?? defaultProtocol }))
+        .map((version, index) => ({ ...version, before: versions[index - 1]?.protocol ?? defaultProtocol }))
         .toReversed()
         .map(({ protocol, at, by, draftedBy, signedBy, note, before }, index) => (
           <details key={protocol.version} open={index === 0} className="rounded-2xl border border-line bg-sheet px-4 py-2">

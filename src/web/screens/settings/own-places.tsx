@@ -11,7 +11,7 @@ export function OwnPlaces({ settings, onSave }: { settings: PersonSettings; onSa
   const { answer, refusal } = useAnswer<WardAnswer>(paths.ward)
   const { areas = [], teams = [] } = answer?.ward ?? {}
   const places = settings.places ?? []
-  const names = [...new Set([...areas.map((one) => one.name), ...places])]
+  const names = [...new Set([...areas.map((area) => area.name), ...places])]
   if (!answer && !refusal) return null
   return (
     <section aria-labelledby="own-places" className="grid gap-4 rounded-3xl border border-line bg-sheet p-5">
@@ -22,7 +22,7 @@ export function OwnPlaces({ settings, onSave }: { settings: PersonSettings; onSa
         <ChoiceRow
           label="Team"
           value={settings.team ?? none}
-          choices={[...teams.map((one) => ({ value: one.name, label: one.name })), { value: none, label: 'no team' }]}
+          choices={[...teams.map((team) => ({ value: team.name, label: team.name })), { value: none, label: 'no team' }]}
           onChange={(name) => {
             const { team, ...rest } = settings
             void team

@@ -11,7 +11,7 @@ export function FileIn({ open, onTaken }: { open: OpenCase; onTaken: (words: str
   const [faults, setFaults] = useState<readonly string[]>([])
   const take = async (text: string): Promise<void> => {
     const { clinicalCase, problems } = readCase(parseJson(text))
-    if (!clinicalCase || problems.length > 0) return setFaults(problems.map((one) => one.message))
+    if (!clinicalCase || problems.length > 0) return setFaults(problems.map((problem) => problem.message))
     const { events, left } = eventsOfFile(clinicalCase, open.record, open.episode)
     for (const { kind, body } of events) await writeEvent(kind, body as never)
     const readings = events.filter((one) => one.kind === 'reading').length
@@ -27,8 +27,8 @@ export function FileIn({ open, onTaken }: { open: OpenCase; onTaken: (words: str
       {faults.length > 0 ? (
         <Notice tone="caution" lead="The file was not taken: put it right, then choose it again" role="alert">
           <ul className="list-disc pl-5">
-            {faults.slice(0, 8).map((one) => (
-              <li key={one}>{one}</li>
+            {faults.slice(0, 8).map((fault) => (
+              <li key={fault}>{fault}</li>
             ))}
           </ul>
         </Notice>

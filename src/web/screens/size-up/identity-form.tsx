@@ -84,9 +84,9 @@ export function IdentityForm({ episode, matters }: { episode: EpisodeRecord; mat
     <details className="rounded-2xl border border-line bg-sheet px-4 py-1" open={!patient.isTemporary ? false : undefined}>
       <summary className="min-h-11 content-center font-bold">
         Name, age, height, weight <span className="font-normal text-soft">{patient.isTemporary ? 'may follow' : ''}</span>
-        {matters.map((one) => (
-          <span key={one} className="block text-sm font-normal text-caution">
-            {one}
+        {matters.map((matter) => (
+          <span key={matter} className="block text-sm font-normal text-caution">
+            {matter}
           </span>
         ))}
       </summary>

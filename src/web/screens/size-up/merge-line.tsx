@@ -12,7 +12,7 @@ import { MergeSheet } from './merge-sheet'
 export function MergeLine({ episode }: { episode: EpisodeRecord }) {
   const mayMerge = hasRight(usePerson().roles, 'move')
   const [sheet, setSheet] = useState<'merge' | 'undo' | null>(null)
-  const last = episode.merges?.findLast((one) => !one.undone)
+  const last = episode.merges?.findLast((merge) => !merge.undone)
   if (!mayMerge && !last) return null
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1">

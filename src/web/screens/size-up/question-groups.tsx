@@ -31,7 +31,9 @@ export function QuestionGroups({ questions, results, about, onSet, onNotSo }: Pr
   const [isExplained, setExplained] = useState(false)
   if (!places) return <p className="min-h-96 text-soft">Working out what matters here…</p>
   const hows = new Map(results?.map(({ question, how }) => [question, how]))
-  const stops = new Set(results?.filter((one) => one.consequence === 'stop' || one.consequence === 'device').map((one) => one.question))
+  const stops = new Set(
+    results?.filter((result) => result.consequence === 'stop' || result.consequence === 'device').map((result) => result.question),
+  )
   const stateOf = (flag: AskedFlag): ChipState =>
     questions.so.includes(flag) ? 'so' : questions.notSo.some((one) => one.question === flag) ? 'not' : 'open'
   const chips = (flags: readonly AskedFlag[]): React.ReactNode => {

@@ -85,7 +85,7 @@ export function SizeUpScreen() {
   const settling = settledCase === record.id ? '' : 'settling'
   const { units } = useSettings()
   const changes = (question: Question): boolean =>
-    results?.some((one) => one.question === question && one.consequence !== 'nothing') === true
+    results?.some((result) => result.question === question && result.consequence !== 'nothing') === true
   const setFlag = (flag: AskedFlag, isSo: boolean): void => {
     if (!isOfPatient(flag)) return save({ ...injury, flags: withFlag(injury.flags, flag as InjuryFlag, isSo) })
     const isBound = record.accepted !== null && !mayDecide && !isSo

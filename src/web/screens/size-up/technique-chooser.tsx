@@ -206,7 +206,7 @@ export function ChosenLine({ record, ranked }: { record: CaseRecord; ranked: rea
   const chosen = ranked.find((one) => one.technique.id === record.technique)
   if (!chosen) return null
   const { technique, verdict, reasons } = chosen
-  const worst = reasons.find((one) => one.level === verdict)
+  const worst = reasons.find((reason) => reason.level === verdict)
   return (
     <p role="status" className="mr-auto line-clamp-2 min-w-0 flex-1 leading-snug">
       <strong>{technique.name}</strong>{' '}

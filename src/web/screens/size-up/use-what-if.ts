@@ -46,7 +46,7 @@ function startWorker(): Worker {
   started.onmessage = ({ data }: MessageEvent<QuestionAnswer>) => {
     if (kept.size >= mostKept) kept.delete(kept.keys().next().value ?? '')
     kept.set(data.key, data.results)
-    listeners.forEach((one) => one())
+    listeners.forEach((listener) => listener())
   }
   // One that could not be fetched, or died, is started anew with the next question.
   started.onerror = () => {

@@ -26,7 +26,7 @@ export function CsvImport({ place, onClose }: { place: StockPlace; onClose: () =
       setOutcome({ kind: 'done', rows: result.value.rows })
       await loadPlace(place.id)
     } else {
-      const errors = result.kind === 'refused' ? (result.problem.errors ?? []).map((one) => one.message) : []
+      const errors = result.kind === 'refused' ? (result.problem.errors ?? []).map((error) => error.message) : []
       setOutcome({ kind: 'failed', lines: errors.length > 0 ? errors : [describeFailure(result) ?? ''] })
     }
   }

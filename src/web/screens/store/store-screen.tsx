@@ -86,7 +86,7 @@ export function StoreScreen() {
         <ChoiceSet
           label="Only"
           values={states}
-          choices={stockStates.filter((one) => one !== 'ok').map((value) => ({ value, label: stateWords[value] }))}
+          choices={stockStates.filter((stockState) => stockState !== 'ok').map((value) => ({ value, label: stateWords[value] }))}
           onChange={setStates}
         />
       </div>

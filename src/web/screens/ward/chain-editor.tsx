@@ -53,7 +53,7 @@ export function ChainEditor({
       {editing ? (
         <ChainForm
           chain={editing}
-          isNew={!chains.some((one) => one.area === editing.area)}
+          isNew={!chains.some((chain) => chain.area === editing.area)}
           onCancel={() => setEditing(null)}
           onKeep={onKeep}
         />
@@ -79,14 +79,14 @@ function ChainForm({
 }) {
   const [area, setArea] = useState(isNew ? '' : chain.area)
   const [steps, setSteps] = useState<readonly { readonly role: string; readonly afterMin: string }[]>(
-    chain.steps.map((one) => ({ role: one.role, afterMin: String(one.afterMin) })),
+    chain.steps.map((step) => ({ role: step.role, afterMin: String(step.afterMin) })),
   )
   const [error, setError] = useState<string | null>(null)
   const change = (index: number, step: Partial<(typeof steps)[number]>): void =>
     setSteps(steps.map((one, at) => (at === index ? { ...one, ...step } : one)))
   const keep = (): void => {
     if (isNew && area.trim().length < 2) return setError('Area is missing: write how its places begin, such as Ward A.')
-    const read = steps.filter((one) => one.role.trim() !== '').map(readStep)
+    const read = steps.filter((step) => step.role.trim() !== '').map(readStep)
     const bad = read.findIndex((one) => one === null)
     if (bad >= 0) return setError(`Minutes of step ${bad + 1} must be a whole number from 0 to 60.`)
     if (read.length === 0 && area.trim() === '') return setError('Somebody must be called for every place: name one at least.')

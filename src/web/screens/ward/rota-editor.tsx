@@ -50,7 +50,7 @@ export function RotaEditor({ ward, mayChange, onKeep }: { ward: WardRecord; mayC
           onCancel={() => setAdding(false)}
           onKeep={(area, shift) => {
             setAdding(false)
-            onKeep({ area, shifts: [...(ward.rotas.find((one) => one.area === area)?.shifts ?? []), shift] })
+            onKeep({ area, shifts: [...(ward.rotas.find((rota) => rota.area === area)?.shifts ?? []), shift] })
           }}
         />
       ) : mayChange ? (

@@ -16,7 +16,7 @@ export function TeamsEditor({ ward, mayChange, onKeep }: { ward: WardRecord; may
     const own = name.trim()
     if (own.length < 2) return setError('Team is missing: write its name, such as Orthopaedics.')
     if (areas.length === 0) return setError('Its places are missing: choose one at least.')
-    onKeep({ teams: [...teams.filter((one) => one.name !== own), { name: own, areas }] })
+    onKeep({ teams: [...teams.filter((team) => team.name !== own), { name: own, areas }] })
   }
   return (
     <section aria-labelledby="teams" className="grid gap-3">
@@ -61,7 +61,7 @@ export function TeamsEditor({ ward, mayChange, onKeep }: { ward: WardRecord; may
           <ChoiceSet
             label="Its places"
             values={areas}
-            choices={ward.areas.map((one) => ({ value: one.name, label: one.name }))}
+            choices={ward.areas.map((area) => ({ value: area.name, label: area.name }))}
             onChange={setAreas}
           />
           {error ? <Notice tone="caution" lead={error} role="alert" /> : null}

@@ -15,7 +15,7 @@ const mostShown = 5
 /** Skin, fit and load over the days: what changed as lines, told apart by shape and dash, all of it in the table. */
 export function CareTrend({ trends }: { trends: readonly Trend[] }) {
   const changed = trends
-    .filter((one) => one.grades !== null && new Set(one.points.map((point) => point.value)).size > 1)
+    .filter((trend) => trend.grades !== null && new Set(trend.points.map((point) => point.value)).size > 1)
     .slice(0, mostLines)
   return (
     <section aria-labelledby="care-trend" className="grid gap-2">
@@ -56,8 +56,10 @@ function GradeChart({ trends }: { trends: readonly Trend[] }) {
     if (!canvas.current) return
     const styles = getComputedStyle(document.documentElement)
     const tone = (name: string): string => styles.getPropertyValue(name).trim()
-    const times = [...new Set(trends.flatMap((one) => one.points.map((point) => point.at)))].sort((a, b) => Date.parse(a) - Date.parse(b))
-    const most = Math.max(...trends.map((one) => (one.grades?.length ?? 1) - 1))
+    const times = [...new Set(trends.flatMap((trend) => trend.points.map((point) => point.at)))].sort(
+      (a, b) => Date.parse(a) - Date.parse(b),
+    )
+    const most = Math.max(...trends.map((trend) => (trend.grades?.length ?? 1) - 1))
     const chart = new Chart(canvas.current, {
       type: 'line',
       data: {

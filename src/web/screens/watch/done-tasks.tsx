@@ -15,16 +15,16 @@ export function DoneTasks({ record }: { record: CaseRecord }) {
         Done, beside rounds
       </h2>
       <ul className="grid gap-2">
-        {[...tasks].reverse().map((one) => (
-          <li key={one.id} className="border-l-4 border-line pl-3">
+        {[...tasks].reverse().map((task) => (
+          <li key={task.id} className="border-l-4 border-line pl-3">
             <p className="font-semibold leading-snug">
-              <span className="numeral mr-2">{formatDayAndClock(Date.parse(one.at))}</span>
-              {one.text}
+              <span className="numeral mr-2">{formatDayAndClock(Date.parse(task.at))}</span>
+              {task.text}
             </p>
             <p className="text-sm text-soft">
-              {one.outcome === 'done' ? '' : `${spoken(one.outcome)}: ${one.reason}. `}
-              {answerWords(record, one.taskId, one.answers)}
-              {one.by}
+              {task.outcome === 'done' ? '' : `${spoken(task.outcome)}: ${task.reason}. `}
+              {answerWords(record, task.taskId, task.answers)}
+              {task.by}
             </p>
           </li>
         ))}
@@ -39,7 +39,7 @@ function answerWords(record: CaseRecord, taskId: string, answers: Readonly<Recor
   const words = Object.entries(answers).map(([id, answer]) => {
     const ask = form.find((one) => one.id === id)
     if (!ask) return String(answer)
-    const said = ask.kind === 'choice' ? (ask.choices.find((one) => one.value === answer)?.label ?? String(answer)) : String(answer)
+    const said = ask.kind === 'choice' ? (ask.choices.find((choice) => choice.value === answer)?.label ?? String(answer)) : String(answer)
     return `${ask.label}: ${said}${ask.kind === 'figure' ? ` ${ask.unit}` : ''}`
   })
   return words.length === 0 ? '' : `${words.join('; ')}. `

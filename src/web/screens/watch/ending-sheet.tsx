@@ -53,7 +53,7 @@ export function EndingSheet({
     if (read.off) onOff(read.off)
     else onEnd(read.ended)
   }
-  const offered = isOff ? choices.filter((one) => one.value !== 'off' && one.value !== 'home') : choices
+  const offered = isOff ? choices.filter((choice) => choice.value !== 'off' && choice.value !== 'home') : choices
   return (
     <Dialog title="How it ends" isWide isOpen onClose={onClose}>
       <form

@@ -17,7 +17,7 @@ export function IncidentSheet({ record, onClose }: { record: CaseRecord; onClose
   const [draft, setDraft] = useDraft(`case/${record.id}/incident`)
   // A wrong side is told already: whoever reports it adds what the record cannot know.
   const told = sideLines(record)
-    .map((one) => one.text)
+    .map((sideLine) => sideLine.text)
     .join('. ')
   const fields = (draft ? JSON.parse(draft) : told ? { what: `${told}.` } : {}) as Partial<IncidentBody>
   const set = (change: Partial<IncidentBody>): void => {

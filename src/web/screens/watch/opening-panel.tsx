@@ -105,18 +105,18 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
       </div>
       <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab']} lit={['cut-1', 'cut-2']} />
       <dl className="grid gap-2 sm:grid-cols-2">
-        {decisionsInRole(plan, 'before-opening').map((one) => (
-          <div key={one.id} className="rounded-xl bg-well px-3 py-1.5">
-            <dt className="text-sm text-soft">{one.label}</dt>
-            <dd className="numeral">{say(one.display)}</dd>
+        {decisionsInRole(plan, 'before-opening').map((decision) => (
+          <div key={decision.id} className="rounded-xl bg-well px-3 py-1.5">
+            <dt className="text-sm text-soft">{decision.label}</dt>
+            <dd className="numeral">{say(decision.display)}</dd>
           </div>
         ))}
       </dl>
       {plan.cautions
-        .filter((one) => one.code !== 'not-hard' && one.level !== 'note')
-        .map((one) => (
-          <Notice key={`${one.code}${one.text}`} tone={one.level} lead={say(one.text)}>
-            {say(one.why)}
+        .filter((caution) => caution.code !== 'not-hard' && caution.level !== 'note')
+        .map((caution) => (
+          <Notice key={`${caution.code}${caution.text}`} tone={caution.level} lead={say(caution.text)}>
+            {say(caution.why)}
           </Notice>
         ))}
       <div className="flex flex-wrap gap-3">

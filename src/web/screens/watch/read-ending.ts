@@ -21,7 +21,7 @@ export function readEnding(fields: EndingFields, { livesAlone }: { readonly live
     if (note.length < 3) return missing('A reason is missing: say in a few words why it came off')
     return { ok: true, off: { reason: note, skin: fields.skin, moves: fields.moves } as RemovedBody, ended: null }
   }
-  const how = endingWays.find((one) => one === fields.way) as EndingWay
+  const how = endingWays.find((endingWay) => endingWay === fields.way) as EndingWay
   if (how === 'died' && note.length < 3) return missing('A reason is missing: say in a few words what happened')
   if (how !== 'home') return { ok: true, off: null, ended: { how, note } }
   const home = readHome(fields, livesAlone)

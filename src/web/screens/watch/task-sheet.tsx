@@ -82,7 +82,7 @@ export function TaskSheet({ open, work, onClose }: { open: OpenCase; work: OwedW
 /** What was read of skin since the last care, by its measurement: a look that has been made. */
 function wordsRead({ record }: OpenCase, form: TaskForm, freshFromMs: number): Readonly<Record<string, string>> {
   const asked = new Set(form.flatMap((ask) => (ask.kind === 'reading' ? [ask.id] : [])))
-  const fresh = record.measurements.filter((one) => asked.has(one.id) && Date.parse(one.at ?? '') >= freshFromMs)
+  const fresh = record.measurements.filter((measurement) => asked.has(measurement.id) && Date.parse(measurement.at ?? '') >= freshFromMs)
   return Object.fromEntries(fresh.map((one) => [one.id, String(one.value)]))
 }
 

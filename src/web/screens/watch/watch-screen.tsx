@@ -129,7 +129,10 @@ export function WatchScreen() {
               {record.removedAt && !isStanding ? null : (
                 <>
                   <Button onClick={() => setSheet('not-done')}>Not done</Button>
-                  <Button look={standing.actions.some((one) => one.response === null) ? 'plain' : 'next'} onClick={() => setSheet('round')}>
+                  <Button
+                    look={standing.actions.some((action) => action.response === null) ? 'plain' : 'next'}
+                    onClick={() => setSheet('round')}
+                  >
                     Do the round
                   </Button>
                 </>

@@ -26,9 +26,9 @@ export function WholeRound({
     <div className="grid gap-2 border-t border-line px-4 py-2.5">
       {verdict && verdict.findings.length > 0 ? (
         <ul>
-          {verdict.findings.map((one) => (
-            <li key={`${one.part}/${one.item}`} className="font-semibold">
-              {one.level}: {nameOfId(one.part)}, {one.text}
+          {verdict.findings.map((finding) => (
+            <li key={`${finding.part}/${finding.item}`} className="font-semibold">
+              {finding.level}: {nameOfId(finding.part)}, {finding.text}
             </li>
           ))}
         </ul>

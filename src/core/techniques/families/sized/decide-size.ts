@@ -41,7 +41,7 @@ const settledOdds = 0.8
  * @returns the chosen size with its item, or null when nothing was measured or no size exists
  */
 export function decideSize(draft: PlanDraft, request: SizeRequest): SizeOdds | null {
-  const measured = request.readings.flatMap((one) => (one.estimate ? [{ ...one, estimate: one.estimate }] : []))
+  const measured = request.readings.flatMap((reading) => (reading.estimate ? [{ ...reading, estimate: reading.estimate }] : []))
   if (measured.length === 0) return null
   const dimensions = measured.map(({ definition, estimate, allowanceCm }): SizedDimension => ({
     id: definition.id,
@@ -175,7 +175,7 @@ function noSize(draft: PlanDraft, request: SizeRequest, why: string): void {
 
 function warnUnmeasured(draft: PlanDraft, request: SizeRequest, items: readonly StockItem[]): void {
   const named = new Set(items.flatMap((item) => Object.keys(item.fits ?? {})))
-  const missing = request.readings.filter((one) => !one.estimate && named.has(one.definition.id))
+  const missing = request.readings.filter((reading) => !reading.estimate && named.has(reading.definition.id))
   if (missing.length === 0) return
   draft.caution({
     level: 'caution',

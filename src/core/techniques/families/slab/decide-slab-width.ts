@@ -63,7 +63,7 @@ export function decideSlabWidth(
     },
     (value) => refuseWidth(Number(value), Math.max(choice.widthCm, request.greatestCm ?? request.widestCm), stockedCm),
   )
-  const overruled = draft.clinicalCase.overrules.findLast((one) => one.decision === request.decision)?.value
+  const overruled = draft.clinicalCase.overrules.findLast((overrule) => overrule.decision === request.decision)?.value
   return {
     widthCm,
     // A width between two stocked ones is cut from the wider.

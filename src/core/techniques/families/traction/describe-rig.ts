@@ -19,7 +19,7 @@ import { measureSpan } from './measure-span'
 
 /** Whether a technique hangs the limb from cords and weights. */
 export function hasRig(technique: string): boolean {
-  return findTechnique(technique)?.decisions.some((one) => one.id === 'suspension-weight') === true
+  return findTechnique(technique)?.decisions.some((decision) => decision.id === 'suspension-weight') === true
 }
 
 /** The rig of a plan, ready to be tried with another setting. */
@@ -36,7 +36,7 @@ export interface RigModel {
 /** The limb and the planned rig of a case; null while its weights are not decided. */
 export function rigModelOf(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext): RigModel | null {
   const of = (id: string): number | null => {
-    const value = plan.decisions.find((one) => one.id === id)?.value
+    const value = plan.decisions.find((decision) => decision.id === id)?.value
     return typeof value === 'number' ? value : null
   }
   const [splintCm, counterweightKg, pullKg] = [of('splint-length'), of('counterweight'), of('traction')]

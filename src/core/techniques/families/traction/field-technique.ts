@@ -120,7 +120,7 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
       convertMin,
       strapWords:
         namedPlaces.length > 0
-          ? `at ${namedPlaces.map((one) => `${one.atCm} cm (${one.name})`).join(', ')} above the sole`
+          ? `at ${namedPlaces.map((namedPlace) => `${namedPlace.atCm} cm (${namedPlace.name})`).join(', ')} above the sole`
           : 'clear of injury and knee',
     },
     draft,
