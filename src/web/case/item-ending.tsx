@@ -3,12 +3,12 @@ import type { StandingItem } from '#core/model/standing'
 import { readItemId } from '#core/rounds/item-ids'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
-import { Dialog } from '../parts/dialog'
 import { TextField } from '../parts/text-field'
 import { writeEvent, type OpenCase } from '../sync/case-store'
 import { useDraft } from '../sync/use-draft'
 import { ReadingAnswer } from './reading-answer'
 import { ReasonSheet } from './reason-sheet'
+import { SheetForm } from '../parts/sheet-form'
 
 /** What a person can say about an item: that a trouble is over, or what a senior decided about an alarm that stays. */
 export function ItemEnding({ open, item }: { open: OpenCase; item: StandingItem }) {
@@ -66,35 +66,21 @@ function DecisionSheet({ target, text, onClose }: { target: Target; text: string
     onClose()
   }
   return (
-    <Dialog title="What was decided" isOpen onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          keep()
-        }}
-      >
-        <p>{text}. It stays urgent, and comes back at the end of this time, or at once when it gets worse.</p>
-        <TextField label="Senior, by name" value={by} maxLength={120} onChange={(event) => setBy(event.target.value)} autoFocus />
-        <TextField label="What was decided" value={what} maxLength={300} error={error} onChange={(event) => setWhat(event.target.value)} />
-        <ChoiceRow
-          label="Holds for"
-          value={forMin}
-          choices={[
-            { value: '30', label: '30 min' },
-            { value: '60', label: '1 h' },
-            { value: '120', label: '2 h' },
-            { value: '240', label: '4 h' },
-          ]}
-          onChange={setForMin}
-        />
-        <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="next">
-            Keep it
-          </Button>
-          <Button onClick={onClose}>Back</Button>
-        </div>
-      </form>
-    </Dialog>
+    <SheetForm title="What was decided" sendLabel="Keep it" backLabel="Back" onSend={keep} onClose={onClose}>
+      <p>{text}. It stays urgent, and comes back at the end of this time, or at once when it gets worse.</p>
+      <TextField label="Senior, by name" value={by} maxLength={120} onChange={(event) => setBy(event.target.value)} autoFocus />
+      <TextField label="What was decided" value={what} maxLength={300} error={error} onChange={(event) => setWhat(event.target.value)} />
+      <ChoiceRow
+        label="Holds for"
+        value={forMin}
+        choices={[
+          { value: '30', label: '30 min' },
+          { value: '60', label: '1 h' },
+          { value: '120', label: '2 h' },
+          { value: '240', label: '4 h' },
+        ]}
+        onChange={setForMin}
+      />
+    </SheetForm>
   )
 }

@@ -2,9 +2,7 @@ import { useState } from 'react'
 import { paths } from '#contract/api/paths'
 import type { WardAnswer } from '#contract/api/pager'
 import type { BoardAnswer } from '#contract/views/board'
-import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
-import { Dialog } from '../parts/dialog'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
 import { writeEvent, type OpenCase } from '../sync/case-store'
@@ -12,6 +10,7 @@ import { currentDurable } from '../sync/session-store'
 import { lastPlaceKey } from '../sync/last-place'
 import { useAnswer } from '../sync/use-answer'
 import { offeredPlaces, whoIsAt } from './places'
+import { SheetForm } from '../parts/sheet-form'
 
 /** Where the patient goes: a place as it is known from the Board, or typed; a transfer begins the rounds anew. */
 export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => void }) {
@@ -36,64 +35,56 @@ export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => vo
     onClose()
   }
   return (
-    <Dialog title="Where the patient is" isOpen onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          move()
+    <SheetForm
+      title="Where the patient is"
+      sendLabel={taken && isSeen ? 'Move all the same' : 'Move'}
+      backLabel="Stay"
+      onSend={move}
+      onClose={onClose}
+    >
+      <TextField
+        label="Place"
+        value={place}
+        maxLength={60}
+        error={error}
+        onChange={(event) => {
+          setError(undefined)
+          setSeen(false)
+          setPlace(event.target.value)
         }}
-      >
-        <TextField
-          label="Place"
-          value={place}
-          maxLength={60}
-          error={error}
-          onChange={(event) => {
-            setError(undefined)
-            setSeen(false)
-            setPlace(event.target.value)
-          }}
+      />
+      <ul aria-label="Places" className="flex flex-wrap gap-1.5">
+        {offeredPlaces(ward?.ward.areas ?? [], others, place).map((offeredPlace) => (
+          <li key={offeredPlace}>
+            <button
+              type="button"
+              className="min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3.5"
+              onClick={() => {
+                setSeen(false)
+                setPlace(offeredPlace)
+              }}
+            >
+              {offeredPlace}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {isOn ? (
+        <ChoiceRow
+          label="Transferred to another team"
+          value={isTransfer}
+          choices={[
+            { value: 'no', label: 'no, another bed' },
+            { value: 'yes', label: 'yes: rounds begin anew' },
+          ]}
+          onChange={setTransfer}
         />
-        <ul aria-label="Places" className="flex flex-wrap gap-1.5">
-          {offeredPlaces(ward?.ward.areas ?? [], others, place).map((offeredPlace) => (
-            <li key={offeredPlace}>
-              <button
-                type="button"
-                className="min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3.5"
-                onClick={() => {
-                  setSeen(false)
-                  setPlace(offeredPlace)
-                }}
-              >
-                {offeredPlace}
-              </button>
-            </li>
-          ))}
-        </ul>
-        {isOn ? (
-          <ChoiceRow
-            label="Transferred to another team"
-            value={isTransfer}
-            choices={[
-              { value: 'no', label: 'no, another bed' },
-              { value: 'yes', label: 'yes: rounds begin anew' },
-            ]}
-            onChange={setTransfer}
-          />
-        ) : null}
-        {taken && isSeen ? (
-          <Notice tone="caution" lead={`${place.trim()} has ${taken} by the Board.`} role="alert">
-            Look whether that still holds; then move all the same, or choose another place.
-          </Notice>
-        ) : null}
-        <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="next">
-            {taken && isSeen ? 'Move all the same' : 'Move'}
-          </Button>
-          <Button onClick={onClose}>Stay</Button>
-        </div>
-      </form>
-    </Dialog>
+      ) : null}
+      {taken && isSeen ? (
+        <Notice tone="caution" lead={`${place.trim()} has ${taken} by the Board.`} role="alert">
+          Look whether that still holds; then move all the same, or choose another place.
+        </Notice>
+      ) : null}
+    </SheetForm>
   )
 }

@@ -6,6 +6,7 @@ import { ChoiceRow } from '../parts/choice-row'
 import { Dialog } from '../parts/dialog'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
+import { Form } from '../parts/form'
 
 type NotDone = Exclude<TaskOutcome, 'done'>
 type StaysDue = Exclude<NotDone, 'not-needed'>
@@ -45,13 +46,7 @@ export function NotDoneSheet<End extends boolean = false>({
   }
   return (
     <Dialog title={title} isOpen onClose={onClose}>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault()
-          submit()
-        }}
-        className="grid gap-4"
-      >
+      <Form onSend={submit}>
         <ChoiceRow
           label="What happened"
           value={outcome}
@@ -76,7 +71,7 @@ export function NotDoneSheet<End extends boolean = false>({
         <Button type="submit" look={outcome === 'asleep' && onWake ? 'plain' : 'next'}>
           Keep it
         </Button>
-      </form>
+      </Form>
     </Dialog>
   )
 }

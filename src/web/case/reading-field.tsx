@@ -13,6 +13,7 @@ import { writeEvent, type OpenCase } from '../sync/case-store'
 import { useSettings } from '../sync/session-store'
 import { useDraft } from '../sync/use-draft'
 import { toReading } from './take-reading'
+import { Form } from '../parts/form'
 
 /**
  * One reading where it arises, with what is wanted and what was read last; kept as soon as the field is left.
@@ -79,12 +80,7 @@ function DefinedField({
     )
   }
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault()
-        keep()
-      }}
-    >
+    <Form onSend={keep}>
       <TextField
         label={asked.label}
         value={text}
@@ -97,7 +93,7 @@ function DefinedField({
         }}
         onBlur={keep}
       />
-    </form>
+    </Form>
   )
 }
 

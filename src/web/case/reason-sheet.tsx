@@ -1,7 +1,6 @@
 import { useState, type ReactNode } from 'react'
 import { useDraft } from '../sync/use-draft'
-import { Button } from '../parts/button'
-import { Dialog } from '../parts/dialog'
+import { SheetForm } from '../parts/sheet-form'
 import { TextField } from '../parts/text-field'
 
 /** Something that is allowed, and whose reason is kept. */
@@ -37,31 +36,17 @@ export function ReasonSheet({
     onReason(reason.trim())
   }
   return (
-    <Dialog title={title} isOpen onClose={onClose}>
-      {children ? <div className="mb-4">{children}</div> : null}
-      <form
-        onSubmit={(event) => {
-          event.preventDefault()
-          submit()
-        }}
-        className="grid gap-4"
-      >
-        <TextField
-          label={label}
-          value={reason}
-          maxLength={300}
-          onChange={(event) => setReason(event.target.value)}
-          error={error}
-          hint={hint}
-          autoFocus
-        />
-        <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="next">
-            {submitLabel}
-          </Button>
-          <Button onClick={onClose}>{backLabel}</Button>
-        </div>
-      </form>
-    </Dialog>
+    <SheetForm title={title} sendLabel={submitLabel} backLabel={backLabel} onSend={submit} onClose={onClose}>
+      {children}
+      <TextField
+        label={label}
+        value={reason}
+        maxLength={300}
+        onChange={(event) => setReason(event.target.value)}
+        error={error}
+        hint={hint}
+        autoFocus
+      />
+    </SheetForm>
   )
 }

@@ -16,6 +16,7 @@ import { Dialog } from '../parts/dialog'
 import { ToneShape } from '../parts/tone-shape'
 import { TextField } from '../parts/text-field'
 import { writeEvent, type OpenCase } from '../sync/case-store'
+import { Form } from '../parts/form'
 
 /** What can go wrong with this technique, and what to do: chosen, it is recorded with its time at once. */
 export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase; isThroughLock: boolean; onClose: () => void }) {
@@ -127,13 +128,7 @@ function TroubleCard({
       <p role="status" className="mt-4 text-sm text-soft">
         Recorded with its time. Local policy and the licensed clinician come first.
       </p>
-      <form
-        className="mt-4 grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          keep()
-        }}
-      >
+      <Form onSend={keep} className="mt-4 grid gap-3">
         <TextField label="What was found, what was done" value={note} maxLength={1800} onChange={(event) => setNote(event.target.value)} />
         <div className="flex flex-wrap gap-3">
           <Button type="submit" look={byStanding || trouble.id === wrongSideId ? 'plain' : 'next'}>
@@ -142,7 +137,7 @@ function TroubleCard({
           {record.appliedAt && !isThroughLock ? <ButtonLink to={`/case/${record.id}/watch`}>Record a round</ButtonLink> : null}
           <Button onClick={onBack}>Something else</Button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   )
 }

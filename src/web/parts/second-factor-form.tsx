@@ -3,6 +3,7 @@ import { secondCodePattern, type SecondFactorAnswer } from '#contract/api/sessio
 import { Button } from './button'
 import { Notice } from './notice'
 import { TextField } from './text-field'
+import { Form } from './form'
 
 /** Sets up an authenticator app: the password, a picture to read, the first code. */
 export function SecondFactorForm({
@@ -30,15 +31,7 @@ export function SecondFactorForm({
     setBegun(begun ? null : result)
   }
   return (
-    <form
-      noValidate
-      aria-label="Authenticator app"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void go()
-      }}
-      className="grid gap-4"
-    >
+    <Form onSend={() => void go()} aria-label="Authenticator app">
       {begun ? (
         <div className="flex flex-wrap items-center gap-5">
           <img src={begun.qr} alt="The secret, to be read by the app" width={200} height={200} className="rounded-xl bg-white" />
@@ -72,6 +65,6 @@ export function SecondFactorForm({
       <Button type="submit" look={begun ? 'next' : 'plain'} disabled={isBusy} className="justify-self-start">
         {begun ? 'Ask for codes from now on' : 'Set up an authenticator app'}
       </Button>
-    </form>
+    </Form>
   )
 }

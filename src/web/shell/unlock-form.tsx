@@ -6,6 +6,7 @@ import { TextField } from '../parts/text-field'
 import { useSession } from '../sync/session-store'
 import { EmergencyEntry } from './emergency-entry'
 import { CredentialsForm } from './credentials-form'
+import { Form } from '../parts/form'
 
 /**
  * Opens what is locked: by the PIN of whoever is signed in where there is one, by name and password otherwise; anybody may go on under their
@@ -54,14 +55,7 @@ function PinForm({ onOpen }: { onOpen: () => void }) {
     if (refused === null) onOpen()
   }
   return (
-    <form
-      noValidate
-      className="grid gap-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void submit()
-      }}
-    >
+    <Form onSend={() => void submit()}>
       <TextField
         label="PIN"
         type="password"
@@ -76,6 +70,6 @@ function PinForm({ onOpen }: { onOpen: () => void }) {
       <Button type="submit" look="next" disabled={isBusy} className="min-h-16 text-lg">
         {isBusy ? 'Opening…' : 'Open'}
       </Button>
-    </form>
+    </Form>
   )
 }

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import type { TechniqueOption } from '#core/planner/technique'
 import { TextField } from '../../parts/text-field'
 import { useDraft } from '../../sync/use-draft'
+import { Form } from '../../parts/form'
 
 /** A figure that was ordered, with its range and what it means in words. */
 export function FigureOption({
@@ -29,12 +30,7 @@ export function FigureOption({
     onSave(typed)
   }
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault()
-        keep()
-      }}
-    >
+    <Form onSend={keep}>
       <TextField
         label={`${option.label}, ${figure.unit}`}
         inputMode="decimal"
@@ -44,6 +40,6 @@ export function FigureOption({
         error={error}
         hint={isUsable ? figure.describe(typed) : '90 is square'}
       />
-    </form>
+    </Form>
   )
 }

@@ -12,6 +12,7 @@ import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'
 import { TextField } from '../../parts/text-field'
+import { Form } from '../../parts/form'
 
 /** Another value in place of a computed one: within what the decision declares, with a reason that is kept. */
 export function OverruleSheet({
@@ -51,13 +52,7 @@ export function OverruleSheet({
   }
   return (
     <Dialog title={`Overrule: ${decision.label}`} isOpen onClose={onClose}>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault()
-          submit()
-        }}
-        className="grid gap-4"
-      >
+      <Form onSend={submit}>
         <ValueField
           definition={definition}
           decision={decision}
@@ -83,7 +78,7 @@ export function OverruleSheet({
           </Button>
           <Button onClick={onClose}>Leave as it is</Button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   )
 }

@@ -10,6 +10,7 @@ import type { Tone } from '../../parts/tone-shape'
 import { LevelMark, toneOf } from '../../round/level-mark'
 import { makeEvent, sendEvent } from '../../sync/outbox'
 import { useDraft } from '../../sync/use-draft'
+import { Form } from '../../parts/form'
 
 const mostDone = 4
 const mostHappened = 10
@@ -126,13 +127,7 @@ function Worry({ line, when }: { line: HandOverLine; when: (iso: string) => stri
   }
   if (isOpen || (isRead && text !== '')) {
     return (
-      <form
-        className="mt-2 grid gap-2"
-        onSubmit={(event) => {
-          event.preventDefault()
-          keep()
-        }}
-      >
+      <Form onSend={keep} className="mt-2 grid gap-2">
         <TextField
           label={`What worries about ${line.patient}`}
           value={text}
@@ -142,7 +137,7 @@ function Worry({ line, when }: { line: HandOverLine; when: (iso: string) => stri
         <div>
           <Button type="submit">Keep the line</Button>
         </div>
-      </form>
+      </Form>
     )
   }
   return (

@@ -14,6 +14,7 @@ import { Notice } from '../../parts/notice'
 import { useSettings } from '../../sync/session-store'
 import { usualSide, type AskedReading } from './asked-readings'
 import { Keypad } from './keypad'
+import { Form } from '../../parts/form'
 
 const limbNames: Partial<Record<Geometry['body'], string>> = { leg: 'leg', arm: 'arm' }
 
@@ -124,13 +125,7 @@ export function ReadingEntry({
           </button>
         </div>
       ) : null}
-      <form
-        onSubmit={(event) => {
-          event.preventDefault()
-          enter()
-        }}
-        className="grid grid-cols-[1fr_auto] gap-2 sm:gap-3"
-      >
+      <Form onSend={enter} className="grid grid-cols-[1fr_auto] gap-2 sm:gap-3">
         <label className="grid gap-1.5">
           <span className="text-sm font-semibold text-soft">
             Reading,{' '}
@@ -158,7 +153,7 @@ export function ReadingEntry({
         <Button type="submit" look="next" className="min-h-16 self-end px-6 text-lg">
           Enter
         </Button>
-      </form>
+      </Form>
       <p className="-mt-1 text-sm text-soft max-sm:hidden">
         Several at once: calf 37.2, ankle 22 1/4 in. Backspace in the empty field takes the last one back.
       </p>

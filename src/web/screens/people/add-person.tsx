@@ -6,6 +6,7 @@ import { ChoiceSet } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { useDraft } from '../../sync/use-draft'
+import { Form } from '../../parts/form'
 
 export interface NewPerson {
   readonly name: string
@@ -41,15 +42,7 @@ export function AddPerson({ onAdd }: { onAdd: (person: NewPerson) => Promise<str
       </Button>
     )
   return (
-    <form
-      noValidate
-      aria-label="New person"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void add()
-      }}
-      className="grid gap-4 rounded-3xl border border-line bg-sheet p-5"
-    >
+    <Form onSend={() => void add()} aria-label="New person" className="grid gap-4 rounded-3xl border border-line bg-sheet p-5">
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField label="Name" autoFocus maxLength={120} value={name} onChange={(event) => setName(event.target.value)} />
         <TextField
@@ -71,6 +64,6 @@ export function AddPerson({ onAdd }: { onAdd: (person: NewPerson) => Promise<str
           Not now
         </Button>
       </div>
-    </form>
+    </Form>
   )
 }

@@ -5,6 +5,7 @@ import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { useSession } from '../../sync/session-store'
+import { Form } from '../../parts/form'
 
 /** Devices that may begin a case without an account, and the way to make this one such. */
 export function PairedDevices({
@@ -53,15 +54,7 @@ export function PairedDevices({
         ))}
         {devices.length === 0 ? <li className="text-soft">No device is paired.</li> : null}
       </ul>
-      <form
-        noValidate
-        aria-label="Pair this device"
-        className="flex flex-wrap items-end gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void pair()
-        }}
-      >
+      <Form onSend={() => void pair()} aria-label="Pair this device" className="flex flex-wrap items-end gap-3">
         <TextField
           label={pairedAs === null ? 'This device is called' : `This device is ${pairedAs}; pair it as`}
           maxLength={40}
@@ -70,7 +63,7 @@ export function PairedDevices({
           className="min-w-56 flex-1"
         />
         <Button type="submit">Pair this device</Button>
-      </form>
+      </Form>
       {wrong ? <Notice tone="stop" lead={wrong} role="alert" /> : null}
     </section>
   )

@@ -4,6 +4,7 @@ import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { useSession } from '../../sync/session-store'
+import { Form } from '../../parts/form'
 
 /** The short PIN of this device: set, or set anew, for as long as one stays signed in. */
 export function PinSettings() {
@@ -33,14 +34,7 @@ export function PinSettings() {
           Without one this device does not start while the server cannot be reached, and a lock wants the password.
         </Notice>
       )}
-      <form
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault()
-          void save()
-        }}
-        className="flex flex-wrap items-end gap-3"
-      >
+      <Form onSend={() => void save()} className="flex flex-wrap items-end gap-3">
         <TextField
           label="4 to 8 digits"
           type="password"
@@ -54,7 +48,7 @@ export function PinSettings() {
         <Button type="submit" disabled={isBusy}>
           {hasPin ? 'Set another PIN' : 'Set the PIN'}
         </Button>
-      </form>
+      </Form>
     </section>
   )
 }

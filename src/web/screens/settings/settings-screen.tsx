@@ -17,6 +17,7 @@ import { PasswordSettings } from './password-settings'
 import { PinSettings } from './pin-settings'
 import { SecondFactorSettings } from './second-factor-settings'
 import { usePerson, useSession } from '../../sync/session-store'
+import { Form } from '../../parts/form'
 
 /** Units, theme, own places, sounds, and the own finger width. */
 export function SettingsScreen() {
@@ -108,13 +109,7 @@ function FingerWidth({ settings, onSave }: { settings: PersonSettings; onSave: (
         ]}
         onChange={setCount}
       />
-      <form
-        onSubmit={(event) => {
-          event.preventDefault()
-          submit()
-        }}
-        className="flex flex-wrap items-end gap-3"
-      >
+      <Form onSend={submit} className="flex flex-wrap items-end gap-3">
         <TextField
           label="Breadth across them, at the middle joints"
           placeholder="7.2"
@@ -127,7 +122,7 @@ function FingerWidth({ settings, onSave }: { settings: PersonSettings; onSave: (
         <Button type="submit" look="next">
           Save
         </Button>
-      </form>
+      </Form>
     </section>
   )
 }

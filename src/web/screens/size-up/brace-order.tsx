@@ -8,6 +8,7 @@ import { ChoiceRow } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import type { OrderFieldProps } from './order-field'
+import { Form } from '../../parts/form'
 
 /** Whether a hinge with these stops can be locked there. */
 function isLockable(typed: string, extensionStop: number, flexionStop: number): boolean {
@@ -47,13 +48,7 @@ export function BraceFields({ caseId, orders, onOrders }: OrderFieldProps) {
     onOrders({ ...orders, brace: { by: fields.by.trim(), at: new Date(serverNow()).toISOString(), extensionStop, flexionStop, lock } })
   }
   return (
-    <form
-      className="grid gap-3 sm:grid-cols-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        keep()
-      }}
-    >
+    <Form onSend={keep} className="grid gap-3 sm:grid-cols-2">
       {orders.brace ? (
         <p className="sm:col-span-2">
           <span className="text-sm font-semibold text-soft">Ordered by {orders.brace.by}:</span> {orders.brace.extensionStop}° to{' '}
@@ -100,6 +95,6 @@ export function BraceFields({ caseId, orders, onOrders }: OrderFieldProps) {
       <Button type="submit" className="justify-self-start">
         Keep the order
       </Button>
-    </form>
+    </Form>
   )
 }

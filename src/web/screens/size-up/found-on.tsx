@@ -8,6 +8,7 @@ import { Dialog } from '../../parts/dialog'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { useDraft } from '../../sync/use-draft'
+import { Form } from '../../parts/form'
 
 const unknownTime = 'unknown'
 const since = [
@@ -45,14 +46,7 @@ export function FoundOn({ record }: { record: CaseRecord }) {
     <div>
       <Button onClick={() => setOpen(true)}>It is already on</Button>
       <Dialog title={`${name}: already on`} isOpen={isOpen} onClose={() => setOpen(false)}>
-        <form
-          noValidate
-          onSubmit={(event) => {
-            event.preventDefault()
-            submit()
-          }}
-          className="grid gap-4"
-        >
+        <Form onSend={submit}>
           <TextField
             label="What is on, and who put it on"
             value={what}
@@ -76,7 +70,7 @@ export function FoundOn({ record }: { record: CaseRecord }) {
             </Button>
             <Button onClick={() => setOpen(false)}>Back</Button>
           </div>
-        </form>
+        </Form>
       </Dialog>
     </div>
   )

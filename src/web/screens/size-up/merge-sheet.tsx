@@ -3,13 +3,12 @@ import type { HistoryAnswer } from '#contract/api/history'
 import { paths } from '#contract/api/paths'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
 import type { BoardRow } from '#contract/views/board'
-import { Button } from '../../parts/button'
-import { Dialog } from '../../parts/dialog'
 import { formatDay } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { callApi } from '../../sync/api'
 import { writeEvent } from '../../sync/case-store'
+import { SheetForm } from '../../parts/sheet-form'
 
 const typingMs = 250
 
@@ -37,53 +36,45 @@ export function MergeSheet({ episode, onClose }: { episode: EpisodeRecord; onClo
     onClose()
   }
   return (
-    <Dialog title="The same patient as another record" isOpen onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          merge()
-        }}
-      >
-        <TextField
-          label="Find the other record"
-          type="search"
-          value={typed}
-          maxLength={120}
-          hint="Name, number or date of birth."
-          onChange={(event) => setTyped(event.target.value)}
-          autoFocus
-        />
-        <ul aria-label="Records found" className="grid gap-1.5">
-          {rows.slice(0, 8).map((row) => (
-            <li key={row.episodeId}>
-              <button
-                type="button"
-                aria-pressed={chosen?.episodeId === row.episodeId}
-                onClick={() => setChosen(row)}
-                className="min-h-12 w-full rounded-xl border-[1.5px] border-line bg-sheet px-3.5 py-1.5 text-left aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
-              >
-                <strong>{row.patient}</strong> {row.number}, {row.place}, {formatDay(Date.parse(row.openedAt))}
-              </button>
-            </li>
-          ))}
-        </ul>
-        {chosen ? (
-          <Notice tone="caution" lead={`${patientLabel(episode)} becomes ${chosen.patient}`}>
-            Name, number, birth, height and weight are taken from that record where it knows them. Readings, rounds and devices of both stay
-            as they are.
-          </Notice>
-        ) : null}
-        <TextField label="Reason" value={reason} maxLength={300} onChange={(event) => setReason(event.target.value)} />
-        {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
-        <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="next">
-            Merge
-          </Button>
-          <Button onClick={onClose}>Leave as they are</Button>
-        </div>
-      </form>
-    </Dialog>
+    <SheetForm
+      title="The same patient as another record"
+      error={error}
+      sendLabel="Merge"
+      backLabel="Leave as they are"
+      onSend={merge}
+      onClose={onClose}
+    >
+      <TextField
+        label="Find the other record"
+        type="search"
+        value={typed}
+        maxLength={120}
+        hint="Name, number or date of birth."
+        onChange={(event) => setTyped(event.target.value)}
+        autoFocus
+      />
+      <ul aria-label="Records found" className="grid gap-1.5">
+        {rows.slice(0, 8).map((row) => (
+          <li key={row.episodeId}>
+            <button
+              type="button"
+              aria-pressed={chosen?.episodeId === row.episodeId}
+              onClick={() => setChosen(row)}
+              className="min-h-12 w-full rounded-xl border-[1.5px] border-line bg-sheet px-3.5 py-1.5 text-left aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+            >
+              <strong>{row.patient}</strong> {row.number}, {row.place}, {formatDay(Date.parse(row.openedAt))}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {chosen ? (
+        <Notice tone="caution" lead={`${patientLabel(episode)} becomes ${chosen.patient}`}>
+          Name, number, birth, height and weight are taken from that record where it knows them. Readings, rounds and devices of both stay
+          as they are.
+        </Notice>
+      ) : null}
+      <TextField label="Reason" value={reason} maxLength={300} onChange={(event) => setReason(event.target.value)} />
+    </SheetForm>
   )
 }
 

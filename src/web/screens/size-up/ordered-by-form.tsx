@@ -3,6 +3,7 @@ import { serverNow } from '../../sync/server-clock'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
+import { Form } from '../../parts/form'
 
 /** Who ordered something and when: an order has a name, or it is none. */
 export interface OrderedBy {
@@ -40,17 +41,11 @@ export function OrderedByForm({
     onOrdered({ by: by.trim(), at: new Date(serverNow()).toISOString() })
   }
   return (
-    <form
-      className="flex flex-wrap items-end gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        keep()
-      }}
-    >
+    <Form onSend={keep} className="flex flex-wrap items-end gap-3">
       {above ? <div className="w-full">{above}</div> : null}
       <TextField label={label} value={by} error={error} onChange={(event) => setBy(event.target.value)} className="flex-1" />
       {beside}
       <Button type="submit">{submitLabel}</Button>
-    </form>
+    </Form>
   )
 }

@@ -14,6 +14,7 @@ import { TextField } from '../../parts/text-field'
 import { BraceFields } from './brace-order'
 import { OrderedByForm } from './ordered-by-form'
 import type { OrderFieldProps } from './order-field'
+import { Form } from '../../parts/form'
 
 const yesNo = [
   { value: 'no', label: 'No' },
@@ -218,13 +219,7 @@ function WedgeField({ caseId, orders, onOrders }: OrderFieldProps) {
     onOrders({ ...orders, wedges: rows })
   }
   return (
-    <form
-      className="flex flex-wrap items-end gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        keep()
-      }}
-    >
+    <Form onSend={keep} className="flex flex-wrap items-end gap-3">
       <TextField
         label="Heel wedges, week:number"
         placeholder="0:3, 3:2, 5:1"
@@ -235,6 +230,6 @@ function WedgeField({ caseId, orders, onOrders }: OrderFieldProps) {
         className="flex-1"
       />
       <Button type="submit">Keep</Button>
-    </form>
+    </Form>
   )
 }

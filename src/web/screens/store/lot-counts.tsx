@@ -7,6 +7,7 @@ import { TextField } from '../../parts/text-field'
 import { moveStock, wordsOf } from '../../sync/stock-store'
 import { readCount } from './read-count'
 import type { StockRow } from './stock-rows'
+import { Form } from '../../parts/form'
 
 /** The lots of an item: counted where they stand, and a new one received. */
 export function LotCounts({ row, placeId, today }: { row: StockRow; placeId: string; today: string }) {
@@ -40,13 +41,7 @@ function LotCount({ lot, placeId, today }: { lot: StockLot; placeId: string; tod
   }
   const isExpired = lot.expiresOn !== null && isDayBefore(lot.expiresOn, today)
   return (
-    <form
-      className="flex flex-wrap items-center gap-x-4 gap-y-1"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void keep()
-      }}
-    >
+    <Form onSend={() => void keep()} className="flex flex-wrap items-center gap-x-4 gap-y-1">
       <label htmlFor={id} className="min-w-40">
         Lot <strong>{lot.lot}</strong>
         {lot.expiresOn ? (
@@ -70,7 +65,7 @@ function LotCount({ lot, placeId, today }: { lot: StockLot; placeId: string; tod
           {error}
         </p>
       ) : null}
-    </form>
+    </Form>
   )
 }
 
@@ -101,14 +96,7 @@ function ReceiveForm({ itemCode, placeId, onDone }: { itemCode: string; placeId:
     else setError(outcome.words)
   }
   return (
-    <form
-      aria-label="Receive more"
-      className="flex flex-wrap items-end gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void keep()
-      }}
-    >
+    <Form onSend={() => void keep()} aria-label="Receive more" className="flex flex-wrap items-end gap-3">
       <TextField label="Lot on the pack" value={lot} onChange={(event) => changeLot(() => setLot(event.target.value))} className="w-40" />
       <TextField
         label="Expires"
@@ -127,6 +115,6 @@ function ReceiveForm({ itemCode, placeId, onDone }: { itemCode: string; placeId:
           {error}
         </p>
       ) : null}
-    </form>
+    </Form>
   )
 }

@@ -2,11 +2,10 @@ import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import { placeKinds, type PlaceKind } from '#contract/records/store'
 import { spoken } from '#core/model/vocabulary'
-import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
-import { Dialog } from '../../parts/dialog'
 import { TextField } from '../../parts/text-field'
 import { openPlace } from '../../sync/stock-store'
+import { SheetForm } from '../../parts/sheet-form'
 
 /** A further place that keeps stock. */
 export function NewPlace({ onClose, onOpened }: { onClose: () => void; onOpened: (id: string) => void }) {
@@ -22,27 +21,14 @@ export function NewPlace({ onClose, onOpened }: { onClose: () => void; onOpened:
     else setError(outcome.words)
   }
   return (
-    <Dialog title="A new place for stock" isOpen onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void keep()
-        }}
-      >
-        <TextField label="Name of the place" value={name} error={error} onChange={(event) => setName(event.target.value)} />
-        <ChoiceRow
-          label="What it is"
-          value={kind}
-          choices={placeKinds.map((value) => ({ value, label: spoken(value) }))}
-          onChange={setKind}
-        />
-        <div>
-          <Button type="submit" look="next">
-            Open it
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+    <SheetForm title="A new place for stock" sendLabel="Open it" onSend={() => void keep()} onClose={onClose}>
+      <TextField label="Name of the place" value={name} error={error} onChange={(event) => setName(event.target.value)} />
+      <ChoiceRow
+        label="What it is"
+        value={kind}
+        choices={placeKinds.map((value) => ({ value, label: spoken(value) }))}
+        onChange={setKind}
+      />
+    </SheetForm>
   )
 }

@@ -4,6 +4,7 @@ import type { Area, WardRecord } from '#contract/records/ward'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
+import { Form } from '../../parts/form'
 
 /** The beds of each area: what a new case and a move offer. */
 export function AreasEditor({ ward, mayChange, onKeep }: { ward: WardRecord; mayChange: boolean; onKeep: (body: AreasSetBody) => void }) {
@@ -40,13 +41,7 @@ export function AreasEditor({ ward, mayChange, onKeep }: { ward: WardRecord; may
         ))}
       </ul>
       {mayChange ? (
-        <form
-          className="grid items-end gap-3 sm:grid-cols-[1fr_1fr_auto]"
-          onSubmit={(event) => {
-            event.preventDefault()
-            add()
-          }}
-        >
+        <Form onSend={add} className="grid items-end gap-3 sm:grid-cols-[1fr_1fr_auto]">
           <TextField label="Area" value={name} maxLength={60} placeholder="Ward A" onChange={(event) => setName(event.target.value)} />
           <TextField
             label="Beds: how many, or their names"
@@ -61,7 +56,7 @@ export function AreasEditor({ ward, mayChange, onKeep }: { ward: WardRecord; may
               <Notice tone="caution" lead={error} role="alert" />
             </div>
           ) : null}
-        </form>
+        </Form>
       ) : null}
     </section>
   )

@@ -5,6 +5,7 @@ import { onDuty } from '#contract/views/escalation'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
+import { Form } from '../../parts/form'
 
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC'
 
@@ -94,13 +95,7 @@ function ChainForm({
     onCancel()
   }
   return (
-    <form
-      className="grid gap-3 rounded-2xl border-2 border-ink bg-sheet p-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        keep()
-      }}
-    >
+    <Form onSend={keep} className="grid gap-3 rounded-2xl border-2 border-ink bg-sheet p-4">
       {isNew ? (
         <TextField
           label="Area"
@@ -143,7 +138,7 @@ function ChainForm({
         <Button onClick={() => setSteps([...steps, { role: '', afterMin: '5' }])}>One more step</Button>
         <Button onClick={onCancel}>Leave as it is</Button>
       </div>
-    </form>
+    </Form>
   )
 }
 

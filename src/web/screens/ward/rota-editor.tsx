@@ -4,6 +4,7 @@ import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
+import { Form } from '../../parts/form'
 
 const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
@@ -82,13 +83,7 @@ function ShiftForm({ onCancel, onKeep }: { onCancel: () => void; onKeep: (area: 
     })
   }
   return (
-    <form
-      className="grid gap-3 rounded-2xl border-2 border-ink bg-sheet p-4 sm:grid-cols-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        keep()
-      }}
-    >
+    <Form onSend={keep} className="grid gap-3 rounded-2xl border-2 border-ink bg-sheet p-4 sm:grid-cols-2">
       <TextField label="Role" value={fields.role} maxLength={80} onChange={(event) => set({ role: event.target.value })} autoFocus />
       <TextField label="Name" value={fields.name} maxLength={120} onChange={(event) => set({ name: event.target.value })} />
       <TextField label="From" type="time" value={fields.from} onChange={(event) => set({ from: event.target.value })} />
@@ -114,7 +109,7 @@ function ShiftForm({ onCancel, onKeep }: { onCancel: () => void; onKeep: (area: 
         </Button>
         <Button onClick={onCancel}>Leave as it is</Button>
       </div>
-    </form>
+    </Form>
   )
 }
 

@@ -5,6 +5,7 @@ import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
+import { Form } from '../../parts/form'
 
 /** Teams and the areas that are theirs: whoever joins one has its places as their own. */
 export function TeamsEditor({ ward, mayChange, onKeep }: { ward: WardRecord; mayChange: boolean; onKeep: (body: TeamsSetBody) => void }) {
@@ -43,13 +44,7 @@ export function TeamsEditor({ ward, mayChange, onKeep }: { ward: WardRecord; may
         ))}
       </ul>
       {mayChange && ward.areas.length > 0 ? (
-        <form
-          className="grid gap-3"
-          onSubmit={(event) => {
-            event.preventDefault()
-            add()
-          }}
-        >
+        <Form onSend={add} className="grid gap-3">
           <TextField
             label="Team"
             value={name}
@@ -68,7 +63,7 @@ export function TeamsEditor({ ward, mayChange, onKeep }: { ward: WardRecord; may
           <div>
             <Button type="submit">Keep the team</Button>
           </div>
-        </form>
+        </Form>
       ) : null}
     </section>
   )

@@ -1,10 +1,9 @@
 import { useState } from 'react'
-import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
-import { Dialog } from '../../parts/dialog'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { useDraft } from '../../sync/use-draft'
+import { SheetForm } from '../../parts/sheet-form'
 
 const spans: readonly { value: string; label: string }[] = [
   { value: '30', label: '30 min' },
@@ -29,23 +28,10 @@ export function AddTaskSheet({ caseId, now, onClose }: { caseId: string; now: nu
     void writeEvent('task-added', { text: what.trim(), dueAt: new Date(now + Number(span) * 60_000).toISOString(), who: who.trim() })
   }
   return (
-    <Dialog title="Something owed" isOpen onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          keep()
-        }}
-      >
-        <TextField label="What" value={what} maxLength={200} error={error} autoFocus onChange={(event) => setWhat(event.target.value)} />
-        <ChoiceRow label="Due in" value={span} choices={spans} onChange={setSpan} />
-        <TextField label="Who (may stay empty)" value={who} maxLength={80} onChange={(event) => setWho(event.target.value)} />
-        <div>
-          <Button type="submit" look="next">
-            Keep it
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+    <SheetForm title="Something owed" sendLabel="Keep it" onSend={keep} onClose={onClose}>
+      <TextField label="What" value={what} maxLength={200} error={error} autoFocus onChange={(event) => setWhat(event.target.value)} />
+      <ChoiceRow label="Due in" value={span} choices={spans} onChange={setSpan} />
+      <TextField label="Who (may stay empty)" value={who} maxLength={80} onChange={(event) => setWho(event.target.value)} />
+    </SheetForm>
   )
 }

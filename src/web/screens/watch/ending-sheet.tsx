@@ -3,13 +3,11 @@ import type { RemovedBody } from '#contract/events/case/removed'
 import { endingWords, type EndingBody, type EndingWay, type HomeAdvice } from '#contract/records/ending'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { movesUnder, movesUnderWords, skinsUnder, skinUnderWords, type MovesUnder, type SkinUnder } from '#contract/records/underneath'
-import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
-import { Dialog } from '../../parts/dialog'
-import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { useDraft } from '../../sync/use-draft'
 import { readEnding, type EndingFields } from './read-ending'
+import { SheetForm } from '../../parts/sheet-form'
 
 type Way = 'off' | Exclude<EndingWay, 'voided'>
 const choices: readonly { value: Way; label: string }[] = [
@@ -55,54 +53,34 @@ export function EndingSheet({
   }
   const offered = isOff ? choices.filter((choice) => choice.value !== 'off' && choice.value !== 'home') : choices
   return (
-    <Dialog title="How it ends" isWide isOpen onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          keep()
-        }}
-      >
-        <ChoiceRow
-          label="What happens"
-          value={(fields.way as Way | undefined) ?? null}
-          choices={offered}
-          onChange={(way) => set({ way })}
-        />
-        {fields.way === 'off' ? (
-          <>
-            <ChoiceRow
-              label="Skin under it"
-              value={(fields.skin as SkinUnder | undefined) ?? null}
-              choices={skinsUnder.map((value) => ({ value, label: skinUnderWords[value] }))}
-              onChange={(skin) => set({ skin })}
-            />
-            <ChoiceRow
-              label="Movement and feeling"
-              value={(fields.moves as MovesUnder | undefined) ?? null}
-              choices={movesUnder.map((value) => ({ value, label: movesUnderWords[value] }))}
-              onChange={(moves) => set({ moves })}
-            />
-          </>
-        ) : null}
-        {fields.way === 'home' ? <HomeFields fields={fields} livesAlone={livesAlone} onChange={set} /> : null}
-        {fields.way ? (
-          <TextField
-            label={fields.way === 'off' || fields.way === 'died' ? 'Reason' : 'Note (may stay empty)'}
-            value={fields.note ?? ''}
-            maxLength={300}
-            onChange={(event) => set({ note: event.target.value })}
+    <SheetForm title="How it ends" isWide error={error} sendLabel="Keep it" backLabel="Leave as it is" onSend={keep} onClose={onClose}>
+      <ChoiceRow label="What happens" value={(fields.way as Way | undefined) ?? null} choices={offered} onChange={(way) => set({ way })} />
+      {fields.way === 'off' ? (
+        <>
+          <ChoiceRow
+            label="Skin under it"
+            value={(fields.skin as SkinUnder | undefined) ?? null}
+            choices={skinsUnder.map((value) => ({ value, label: skinUnderWords[value] }))}
+            onChange={(skin) => set({ skin })}
           />
-        ) : null}
-        {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
-        <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="next">
-            Keep it
-          </Button>
-          <Button onClick={onClose}>Leave as it is</Button>
-        </div>
-      </form>
-    </Dialog>
+          <ChoiceRow
+            label="Movement and feeling"
+            value={(fields.moves as MovesUnder | undefined) ?? null}
+            choices={movesUnder.map((value) => ({ value, label: movesUnderWords[value] }))}
+            onChange={(moves) => set({ moves })}
+          />
+        </>
+      ) : null}
+      {fields.way === 'home' ? <HomeFields fields={fields} livesAlone={livesAlone} onChange={set} /> : null}
+      {fields.way ? (
+        <TextField
+          label={fields.way === 'off' || fields.way === 'died' ? 'Reason' : 'Note (may stay empty)'}
+          value={fields.note ?? ''}
+          maxLength={300}
+          onChange={(event) => set({ note: event.target.value })}
+        />
+      ) : null}
+    </SheetForm>
   )
 }
 

@@ -2,13 +2,11 @@ import { useState } from 'react'
 import type { CaseRecord } from '#contract/records/case'
 import { sideLines } from '#contract/views/side-lines'
 import { harms, harmWords, type IncidentBody } from '#contract/records/incident'
-import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
-import { Dialog } from '../../parts/dialog'
-import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { useDraft } from '../../sync/use-draft'
+import { SheetForm } from '../../parts/sheet-form'
 
 const leastLetters = 10
 
@@ -34,42 +32,34 @@ export function IncidentSheet({ record, onClose }: { record: CaseRecord; onClose
     onClose()
   }
   return (
-    <Dialog title="Report an incident" isOpen onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          keep()
-        }}
-      >
-        <TextField
-          label="What happened, and what was done"
-          value={fields.what ?? ''}
-          maxLength={2_000}
-          onChange={(event) => set({ what: event.target.value })}
-          autoFocus
-        />
-        <ChoiceRow
-          label="Harm"
-          value={fields.harm ?? null}
-          choices={harms.map((value) => ({ value, label: harmWords[value] }))}
-          onChange={(harm) => set({ harm })}
-        />
-        <TextField
-          label="Lot of the device or material"
-          value={fields.lot ?? ''}
-          maxLength={40}
-          hint="As it is printed on it; may stay empty. By it others who have the lot are found."
-          onChange={(event) => set({ lot: event.target.value })}
-        />
-        {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
-        <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="next">
-            Keep the report
-          </Button>
-          <Button onClick={onClose}>Leave as it is</Button>
-        </div>
-      </form>
-    </Dialog>
+    <SheetForm
+      title="Report an incident"
+      error={error}
+      sendLabel="Keep the report"
+      backLabel="Leave as it is"
+      onSend={keep}
+      onClose={onClose}
+    >
+      <TextField
+        label="What happened, and what was done"
+        value={fields.what ?? ''}
+        maxLength={2_000}
+        onChange={(event) => set({ what: event.target.value })}
+        autoFocus
+      />
+      <ChoiceRow
+        label="Harm"
+        value={fields.harm ?? null}
+        choices={harms.map((value) => ({ value, label: harmWords[value] }))}
+        onChange={(harm) => set({ harm })}
+      />
+      <TextField
+        label="Lot of the device or material"
+        value={fields.lot ?? ''}
+        maxLength={40}
+        hint="As it is printed on it; may stay empty. By it others who have the lot are found."
+        onChange={(event) => set({ lot: event.target.value })}
+      />
+    </SheetForm>
   )
 }

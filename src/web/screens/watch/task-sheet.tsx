@@ -7,15 +7,13 @@ import { taskFormOf } from '#core/rounds/task-form-of'
 import { findTechnique } from '#core/techniques/registry'
 import type { OwedWork } from '#contract/views/work-owed'
 import { ReadingField } from '../../case/reading-field'
-import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
-import { Dialog } from '../../parts/dialog'
-import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { serverNow } from '../../sync/server-clock'
 import { useDraft } from '../../sync/use-draft'
 import { readAnswers } from './read-answers'
+import { SheetForm } from '../../parts/sheet-form'
 
 /** Doing a piece of owed work: what is said of it, kept with the time. */
 export function TaskSheet({ open, work, onClose }: { open: OpenCase; work: OwedWork; onClose: () => void }) {
@@ -40,42 +38,28 @@ export function TaskSheet({ open, work, onClose }: { open: OpenCase; work: OwedW
     void writeEvent('task-done', { taskId: work.id, text: work.text, outcome: 'done', reason: '', answers: read.answers })
   }
   return (
-    <Dialog title={work.text} isWide={form.length > 3} isOpen onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          keep()
-        }}
-      >
-        <div className="grid items-start gap-4 sm:grid-cols-2">
-          {form.map((ask) => (
-            <AskField
-              key={`${ask.id}/${'side' in ask ? ask.side : ''}`}
-              open={open}
-              ask={ask}
-              freshFromMs={freshFromMs}
-              value={typed[ask.id] ?? ''}
-              onChange={(value) => set(ask.id, value)}
-            />
-          ))}
-        </div>
-        {form.length === 0 ? (
-          <TextField
-            label="Note (may stay empty)"
-            value={typed['note'] ?? ''}
-            maxLength={300}
-            onChange={(event) => set('note', event.target.value)}
+    <SheetForm title={work.text} isWide={form.length > 3} error={error} sendLabel="Done" onSend={keep} onClose={onClose}>
+      <div className="grid items-start gap-4 sm:grid-cols-2">
+        {form.map((ask) => (
+          <AskField
+            key={`${ask.id}/${'side' in ask ? ask.side : ''}`}
+            open={open}
+            ask={ask}
+            freshFromMs={freshFromMs}
+            value={typed[ask.id] ?? ''}
+            onChange={(value) => set(ask.id, value)}
           />
-        ) : null}
-        {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
-        <div>
-          <Button type="submit" look="next">
-            Done
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+        ))}
+      </div>
+      {form.length === 0 ? (
+        <TextField
+          label="Note (may stay empty)"
+          value={typed['note'] ?? ''}
+          maxLength={300}
+          onChange={(event) => set('note', event.target.value)}
+        />
+      ) : null}
+    </SheetForm>
   )
 }
 
