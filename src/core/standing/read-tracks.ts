@@ -11,7 +11,7 @@ import { reviewActions, whatNow, type Situation } from './what-now'
 // What tracks say when they are read: which findings stand, at what level, and what is done about the worst.
 
 /** Everything above none, and what is not known, worst first; two warnings on one part are a review. */
-export function standingOf(tracks: readonly Track[], nowMin: number, watched: Watched): readonly StandingFinding[] {
+export function findingsOn(tracks: readonly Track[], nowMin: number, watched: Watched): readonly StandingFinding[] {
   const all = tracks.filter((track) => track.level !== 'none' || track.isUnknown)
   const warnings = warningsOf(all)
   return all

@@ -8,7 +8,7 @@ import { lookAtLimb } from '../rounds/look-at-limb'
 import { itemId, limbPart, sideOfPart, type Before, type Look, type PartId } from '../rounds/look'
 import { injuredLimb, isCompleteFor, missingItems } from '../rounds/missing-items'
 import { afterCompleteRound, afterDecision, afterLook, afterTold, isUnquiet, worthOf, type RoundFacts, type Track } from './track'
-import { actionsAfter, soonestLook, standingOf, worstLevel } from './read-tracks'
+import { actionsAfter, soonestLook, findingsOn, worstLevel } from './read-tracks'
 import { longestDecisionMin, type Report, type RoundVerdict, type RoundsInput, type RoundsStanding } from './rounds-standing'
 
 /**
@@ -47,7 +47,7 @@ export function readRounds({ acts, at, verdicts, watched }: FoldedRounds, nowMin
   const all = [...tracks.values()]
   return {
     verdicts,
-    findings: standingOf(all, nowMin, watched),
+    findings: findingsOn(all, nowMin, watched),
     level: worstLevel(all),
     lookedAtMin: new Map([...tracks].map(([id, track]) => [id, track.lookedAtMin])),
   }
@@ -100,7 +100,7 @@ export function foldRounds(input: RoundsInput, known: FoldedRounds | null = null
     const level = worstLevel(after)
     if (level === 'urgent') lastUrgentMin = atMin
     wasAnalgesia = isAnalgesia
-    const listed = once(() => standingOf(after, atMin, watched))
+    const listed = once(() => findingsOn(after, atMin, watched))
     const asked = once(() => actionsAfter(after, level, input.situationAt(atMin), watched))
     group.forEach((_, place) => {
       const found = findings[place] ?? []

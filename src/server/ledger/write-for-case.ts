@@ -7,7 +7,7 @@ import type { StoredEvent } from '#contract/event'
 import type { BoardRow } from '#contract/views/board'
 import type { Snapshot } from '../repositories/streams'
 import { boardRowOf } from './board-row'
-import { ownEvent, sealNext } from './seal-event'
+import { ownEvent, appendNext } from './chain-event'
 import type { AppendDeps } from './writing'
 
 /** A case with its line, locked together with its stay. */
@@ -38,7 +38,7 @@ export async function writeForCase<Kind extends EventKindId>(
   transaction: Transaction,
 ): Promise<{ readonly event: StoredEvent; readonly record: CaseRecord }> {
   const own = ownEvent({ type: 'case', id: locked.record.id }, kind, body, by)
-  const { event, head } = await sealNext(deps.events, { ...own, at: by.at }, locked, transaction)
+  const { event, head } = await appendNext(deps.events, { ...own, at: by.at }, locked, transaction)
   const record = foldCase(locked.record, locked.record.id, event)
   const board = boardRowOf(record, episode, locked.board.live ?? null, deps.clock())
   await deps.streams.saveCase(record, head, board, new Date(event.receivedAt), transaction)

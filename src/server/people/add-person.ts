@@ -4,7 +4,7 @@ import type { Clock } from '../ground/clock'
 import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
 import { headOf } from '../repositories/streams'
-import { ownEvent, sealNext } from '../ledger/seal-event'
+import { ownEvent, appendNext } from '../ledger/chain-event'
 import { hashPassword, type HashCost } from './password'
 
 /**
@@ -21,9 +21,9 @@ export async function addPerson(
   const { id, name, signIn, roles, password } = person
   const passwordHash = await hashPassword(password, cost)
   const receivedAt = new Date(deps.clock()).toISOString()
-  const unsealed = ownEvent({ type: 'person', id }, 'person-added', { name, roles }, { actor: by.id, actorName: by.name, receivedAt })
+  const unchained = ownEvent({ type: 'person', id }, 'person-added', { name, roles }, { actor: by.id, actorName: by.name, receivedAt })
   await deps.db.transaction(async (transaction) => {
-    const { head } = await sealNext(deps.events, unsealed, headOf(null), transaction)
+    const { head } = await appendNext(deps.events, unchained, headOf(null), transaction)
     await deps.people.create({ id, name, signIn, passwordHash, roles }, head, transaction)
   })
 }

@@ -15,7 +15,7 @@ import type { SignInFailures } from '../repositories/sign-in-failures'
 import type { StreamRepository } from '../repositories/streams'
 import { addPerson } from './add-person'
 import { hashPassword, verifyPassword } from './password'
-import { ownEvent, sealNext } from '../ledger/seal-event'
+import { ownEvent, appendNext } from '../ledger/chain-event'
 import type { SecondFactor } from './second-factor'
 import { mostFailures, type OpenSession } from './sign-in'
 
@@ -54,8 +54,8 @@ export function createPeopleManager(deps: ManageDeps) {
     return inTransaction(db, async (transaction) => {
       const before = await streams.lockHead('person', id, transaction)
       const receivedAt = new Date(clock()).toISOString()
-      const unsealed = ownEvent({ type: 'person', id }, 'access', body, { actor: by.id, actorName: by.name, receivedAt })
-      const { head } = await sealNext(events, unsealed, before, transaction)
+      const unchained = ownEvent({ type: 'person', id }, 'access', body, { actor: by.id, actorName: by.name, receivedAt })
+      const { head } = await appendNext(events, unchained, before, transaction)
       await people.saveHead(id, head, transaction)
       await work(transaction)
     })

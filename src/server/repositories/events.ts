@@ -10,7 +10,7 @@ const latest = 60
 /** Reads and writes events; the hash of each covers the one before, so that a changed row breaks the chain. */
 export function createEventRepository(db: Sequelize, models: Models) {
   const changes = createChanges(db)
-  const insertMany = async (sealed: readonly SealedEvent[], transaction: Transaction): Promise<void> => {
+  const insertMany = async (sealed: readonly ChainedEvent[], transaction: Transaction): Promise<void> => {
     await models.events.bulkCreate(sealed.map(rowOf), { transaction, validate: false })
   }
   return {
@@ -20,7 +20,7 @@ export function createEventRepository(db: Sequelize, models: Models) {
     },
 
     /** Appends a sealed event, and notes it for whoever listens. */
-    async insert(sealed: SealedEvent, transaction: Transaction): Promise<void> {
+    async insert(sealed: ChainedEvent, transaction: Transaction): Promise<void> {
       // Both are on their way at once: the connection keeps their order.
       await Promise.all([
         models.events.create(rowOf(sealed), { transaction }),
@@ -29,7 +29,7 @@ export function createEventRepository(db: Sequelize, models: Models) {
     },
 
     /** Appends sealed events of many streams at once, and notes each for whoever listens. */
-    async appendMany(sealed: readonly SealedEvent[], transaction: Transaction): Promise<void> {
+    async appendMany(sealed: readonly ChainedEvent[], transaction: Transaction): Promise<void> {
       if (sealed.length === 0) return
       const events = sealed.map(({ event }) => event)
       await Promise.all([insertMany(sealed, transaction), changes.noteMany(events, transaction)])
@@ -53,14 +53,14 @@ export function createEventRepository(db: Sequelize, models: Models) {
 }
 
 /** An event with its place in the chain of its stream. */
-export interface SealedEvent {
+export interface ChainedEvent {
   readonly event: StoredEvent
   readonly hash: string
   /** By which rule the hash was made. */
   readonly rule: number
 }
 
-function rowOf({ event, hash, rule }: SealedEvent) {
+function rowOf({ event, hash, rule }: ChainedEvent) {
   return {
     id: event.id,
     streamType: event.stream.type,

@@ -8,7 +8,7 @@ import type { EventRepository } from '../repositories/events'
 import type { CountedLots, StockRepository } from '../repositories/stock'
 import type { StreamRepository } from '../repositories/streams'
 import type { WorkerPool } from '../workers/pool'
-import { ownEvent, sealNext } from '../ledger/seal-event'
+import { ownEvent, appendNext } from '../ledger/chain-event'
 import type { Actor } from '../ledger/writing'
 
 /** Reading a file may take so long, in a thread of its own. */
@@ -69,8 +69,8 @@ async function replaceLots(
   const receivedAt = new Date(deps.clock()).toISOString()
   const body = { rows: counted.lotIds.length, sha256: createHash('sha256').update(text).digest('hex') }
   const by = { actor: actor.id, actorName: actor.name, receivedAt }
-  const unsealed = ownEvent({ type: 'place', id: placeId }, 'stock-imported', body, by)
-  const { event, head } = await sealNext(deps.events, unsealed, before, transaction)
+  const unchained = ownEvent({ type: 'place', id: placeId }, 'stock-imported', body, by)
+  const { event, head } = await appendNext(deps.events, unchained, before, transaction)
   await deps.stock.replaceLots(placeId, counted, transaction)
   await deps.stock.addImported(counted, { eventId: event.id, placeId, actorName: actor.name, at: new Date(receivedAt) }, transaction)
   await deps.stock.saveHead(placeId, head, transaction)

@@ -6,10 +6,10 @@ import { newestVersion } from '#contract/events/upcast'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { inTransaction } from '../db/in-transaction'
-import type { EventRepository, SealedEvent } from '../repositories/events'
+import type { EventRepository, ChainedEvent } from '../repositories/events'
 import { headOf, type NewStay, type StreamHead, type StreamRepository } from '../repositories/streams'
 import { boardRowOf } from '../ledger/board-row'
-import { sealed, type Unsealed } from '../ledger/seal-event'
+import { chained, type Unchained } from '../ledger/chain-event'
 import type { Actor } from '../ledger/writing'
 
 /** An event of a stay or of its case, as it was written then. */
@@ -34,7 +34,7 @@ export function bulkEvent<Kind extends EventKindId>(kind: Kind, body: BodyOf<Kin
 }
 
 /**
- * Writes whole stays at once: folded here, sealed into their chains, and inserted together with their snapshots. For a world that is made,
+ * Writes whole stays at once: folded here, chained into their chains, and inserted together with their snapshots. For a world that is made,
  * not lived: nothing is checked as what a person sends is, and nobody is told.
  */
 export async function writeBulk(
@@ -51,14 +51,14 @@ export async function writeBulk(
   })
 }
 
-function foldStay({ episodeId, caseId, events }: BulkStay): NewStay & { readonly events: readonly SealedEvent[] } {
+function foldStay({ episodeId, caseId, events }: BulkStay): NewStay & { readonly events: readonly ChainedEvent[] } {
   let [episode, record]: [EpisodeRecord | null, CaseRecord | null] = [null, null]
   const heads: Record<'episode' | 'case', StreamHead> = { episode: headOf(null), case: headOf(null) }
-  const kept: SealedEvent[] = []
+  const kept: ChainedEvent[] = []
   for (const { kind, body, atMs, by } of events) {
     const type = eventKinds[kind].stream === 'case' ? 'case' : 'episode'
     const at = new Date(atMs).toISOString()
-    const unsealed: Unsealed = {
+    const unchained: Unchained = {
       id: uuidv7({ msecs: atMs }),
       stream: { type, id: type === 'case' ? caseId : episodeId },
       kind,
@@ -70,7 +70,7 @@ function foldStay({ episodeId, caseId, events }: BulkStay): NewStay & { readonly
       actorName: by.name,
       receivedAt: at,
     }
-    const one = sealed(unsealed, heads[type])
+    const one = chained(unchained, heads[type])
     heads[type] = one.head
     kept.push(one)
     if (type === 'case') record = foldCase(record, caseId, one.event)

@@ -10,7 +10,7 @@ import { findCaseRules } from '../kinds/find-rules'
 import type { Kept } from '../kinds/rules'
 import { boardRowOf } from '../ledger/board-row'
 import { awaitCountersign } from '../ledger/countersigning'
-import { checkHead, sealEvent } from '../ledger/seal-event'
+import { checkHead, appendToChain } from '../ledger/chain-event'
 import { MovedOn, type AppendDeps, type Writing } from '../ledger/writing'
 import { headOf, type Snapshot } from '../repositories/streams'
 
@@ -29,7 +29,7 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
   const claim = { kind: input.kind, body, at: writing.time.at }
   const isBeforeRemoval = before ? checkCaseClaim(claim, before.record, actor).isBeforeRemoval : false
   const completed = await rules?.complete?.(deps, body, { id, before: before?.record ?? null, episode: episode.record }, transaction)
-  const { event, head } = await sealEvent(deps, writing, headOf(before), transaction, {
+  const { event, head } = await appendToChain(deps, writing, headOf(before), transaction, {
     ...(completed ? { body: completed } : {}),
     ...(isBeforeRemoval ? { mark: writing.time.mark ?? 'late' } : {}),
   })

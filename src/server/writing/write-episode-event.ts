@@ -9,7 +9,7 @@ import { findCaseRules, findStayRules } from '../kinds/find-rules'
 import type { Kept } from '../kinds/rules'
 import { boardRowOf } from '../ledger/board-row'
 import { awaitCountersign } from '../ledger/countersigning'
-import { checkHead, sealEvent } from '../ledger/seal-event'
+import { checkHead, appendToChain } from '../ledger/chain-event'
 import { writeForCase, type LockedCase } from '../ledger/write-for-case'
 import type { Actor, AppendDeps, Writing } from '../ledger/writing'
 import { headOf } from '../repositories/streams'
@@ -26,7 +26,7 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
   const claim = { kind: input.kind, body, at: writing.time.at }
   if (before) rules?.check?.(claim, { stay: before.record, cases: cases.map(({ record }) => record), actor, nowMs: deps.clock() })
   const completed = before && (await rules?.complete?.(deps, body, before.record, transaction))
-  const { event, head } = await sealEvent(deps, writing, headOf(before), transaction, completed ? { body: completed } : {})
+  const { event, head } = await appendToChain(deps, writing, headOf(before), transaction, completed ? { body: completed } : {})
   await awaitCountersign(deps, event, actor, id, transaction)
   await rules?.after?.(deps, event as Kept<object>, transaction)
   const episode = foldEpisode(before?.record ?? null, id, event)

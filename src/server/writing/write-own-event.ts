@@ -7,7 +7,7 @@ import { invalidInput } from '../ground/api-error'
 import type { AppendDeps, Writing } from '../ledger/writing'
 import { findPlaceRules, findWardRules } from '../kinds/find-rules'
 import type { Kept } from '../kinds/rules'
-import { checkBase, checkHead, sealEvent } from '../ledger/seal-event'
+import { checkBase, checkHead, appendToChain } from '../ledger/chain-event'
 
 /** Keeps an event of a place that keeps stock: its row is locked, so that two people cannot take the last one. */
 export async function writePlaceEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<StoredEvent> {
@@ -15,7 +15,7 @@ export async function writePlaceEvent(deps: AppendDeps, writing: Writing, transa
   await checkCase(deps, writing.input.body as { caseId?: string }, transaction)
   const before = await deps.streams.lockHead('place', id, transaction)
   checkHead(writing.input, before, null)
-  const { event, head } = await sealEvent(deps, writing, before, transaction)
+  const { event, head } = await appendToChain(deps, writing, before, transaction)
   await findPlaceRules(event.kind)?.after(deps, event as Kept<object>, transaction)
   await deps.stock.saveHead(id, head, transaction)
   return event
@@ -26,7 +26,7 @@ export async function writePersonEvent(deps: AppendDeps, writing: Writing, trans
   const { id } = writing.input.stream
   const before = await deps.streams.lockHead('person', id, transaction)
   checkHead(writing.input, before, null)
-  const { event, head } = await sealEvent(deps, writing, before, transaction)
+  const { event, head } = await appendToChain(deps, writing, before, transaction)
   await deps.people.saveSettings(id, event.body as PersonSettings, head, transaction)
   return event
 }
@@ -40,7 +40,7 @@ export async function writeWardEvent(deps: AppendDeps, writing: Writing, transac
   const before = await deps.streams.findWard(transaction)
   checkBase(input, before, before.record)
   findWardRules(input.kind)?.check({ kind: input.kind, body: input.body as object }, before.record)
-  const { event, head } = await sealEvent(deps, writing, before, transaction)
+  const { event, head } = await appendToChain(deps, writing, before, transaction)
   await deps.streams.saveWard(foldWard(before.record, event), head, new Date(event.receivedAt), transaction)
   return event
 }

@@ -4,13 +4,13 @@ import { foldCase } from '#contract/events/fold'
 import { findEventKind } from '#contract/events/index'
 import type { CaseRecord } from '#contract/records/case'
 import { ApiError } from '../ground/api-error'
-import type { SealedEvent } from '../repositories/events'
+import type { ChainedEvent } from '../repositories/events'
 import { headOf, type StreamHead } from '../repositories/streams'
 import { boardRowOf } from '../ledger/board-row'
 import { checkCaseClaim } from '../kinds/check-case-claim'
 import { findCaseRules } from '../kinds/find-rules'
 import { awaitCountersign } from '../ledger/countersigning'
-import { checkHead, sealed, unsealedOf } from '../ledger/seal-event'
+import { checkHead, chained, unchainedOf } from '../ledger/chain-event'
 import type { AppendDeps, Writing } from '../ledger/writing'
 
 /** Whether an event touches nothing but its case, so that it is kept together with others: the server completes nothing, and nothing follows. */
@@ -32,7 +32,7 @@ export async function writePlainEvents(
 ): Promise<readonly (StoredEvent | Error)[]> {
   const cases = await deps.streams.lockCases([...new Set(writings.map(({ input }) => input.stream.id))], transaction)
   const now = new Map([...cases].map(([id, { locked }]) => [id, { record: locked.record, head: headOf(locked) }]))
-  const kept: (SealedEvent & { readonly writing: Writing })[] = []
+  const kept: (ChainedEvent & { readonly writing: Writing })[] = []
   const results = writings.map((writing): StoredEvent | Error => {
     const { id } = writing.input.stream
     const at = now.get(id) ?? null
@@ -65,11 +65,11 @@ export async function writePlainEvents(
 function nextOf(
   writing: Writing,
   at: { readonly record: CaseRecord; readonly head: StreamHead } | null,
-): SealedEvent & { readonly head: StreamHead; readonly record: CaseRecord } {
+): ChainedEvent & { readonly head: StreamHead; readonly record: CaseRecord } {
   const { input, actor, time } = writing
   checkHead(input, at?.head ?? headOf(null), at?.record ?? null)
   if (!at) throw new ApiError(404, 'not-found', 'There is no case with this id: create it first.')
   const { isBeforeRemoval } = checkCaseClaim({ kind: input.kind, body: input.body as object, at: time.at }, at.record, actor)
-  const next = sealed(unsealedOf(writing, isBeforeRemoval ? { mark: time.mark ?? 'late' } : {}), at.head)
+  const next = chained(unchainedOf(writing, isBeforeRemoval ? { mark: time.mark ?? 'late' } : {}), at.head)
   return { ...next, record: foldCase(at.record, input.stream.id, next.event) }
 }

@@ -5,7 +5,7 @@ import type { AppendDeps } from '../../ledger/writing'
 import type { Kept, PlaceRules } from '../rules'
 import { rules as released } from './stock-released'
 import { rules as reserved } from './stock-reserved'
-import { ownEvent, sealNext } from '../../ledger/seal-event'
+import { ownEvent, appendNext } from '../../ledger/chain-event'
 
 /** The event that brings it about. */
 type Cause = Pick<StoredEvent, 'actor' | 'actorName' | 'receivedAt'>
@@ -48,8 +48,8 @@ async function writeToPlace<Kind extends 'stock-released' | 'stock-reserved'>(
   transaction: Transaction,
 ): Promise<void> {
   const before = await deps.streams.lockHead('place', placeId, transaction)
-  const unsealed = ownEvent({ type: 'place', id: placeId }, kind, body, cause)
-  const { event, head } = await sealNext(deps.events, unsealed, before, transaction)
+  const unchained = ownEvent({ type: 'place', id: placeId }, kind, body, cause)
+  const { event, head } = await appendNext(deps.events, unchained, before, transaction)
   await rules.after(deps, event as Kept<BodyOf<Kind>>, transaction)
   await deps.stock.saveHead(placeId, head, transaction)
 }

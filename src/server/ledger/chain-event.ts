@@ -4,7 +4,7 @@ import type { EventInput, EventMark, StoredEvent } from '#contract/event'
 import { findEventKind, type BodyOf, type EventKindId } from '#contract/events/index'
 import { newestVersion } from '#contract/events/upcast'
 import { ApiError } from '../ground/api-error'
-import type { EventRepository, SealedEvent } from '../repositories/events'
+import type { EventRepository, ChainedEvent } from '../repositories/events'
 import type { StreamHead } from '../repositories/streams'
 import { chainHash, newestRule } from './chain-hash'
 import type { AppendDeps, Writing } from './writing'
@@ -33,23 +33,23 @@ export function checkBase(input: EventInput, head: StreamHead, current: unknown)
 }
 
 /** An event before it has its place in a stream. */
-export type Unsealed = Omit<StoredEvent, 'version'>
+export type Unchained = Omit<StoredEvent, 'version'>
 
 /** An event as the next of its stream, with where the chain stands after it: the only place where a chain grows. */
-export function sealed(unsealed: Unsealed, before: StreamHead): SealedEvent & { readonly head: StreamHead } {
-  const event: StoredEvent = { ...unsealed, version: before.version + 1 }
+export function chained(unchained: Unchained, before: StreamHead): ChainedEvent & { readonly head: StreamHead } {
+  const event: StoredEvent = { ...unchained, version: before.version + 1 }
   const hash = chainHash(before.headHash, event, newestRule)
   return { event, hash, rule: newestRule, head: { version: event.version, headHash: hash } }
 }
 
 /** Writes an event as the next of its stream. */
-export async function sealNext(
+export async function appendNext(
   events: EventRepository,
-  unsealed: Unsealed,
+  unchained: Unchained,
   head: StreamHead,
   transaction: Transaction,
 ): Promise<{ readonly event: StoredEvent; readonly head: StreamHead }> {
-  const next = sealed(unsealed, head)
+  const next = chained(unchained, head)
   await events.insert(next, transaction)
   return { event: next.event, head: next.head }
 }
@@ -60,26 +60,26 @@ export function ownEvent<Kind extends EventKindId>(
   kind: Kind,
   body: BodyOf<Kind>,
   by: Pick<StoredEvent, 'actor' | 'actorName' | 'receivedAt'>,
-): Unsealed {
+): Unchained {
   const { actor, actorName, receivedAt } = by
   return { id: uuidv7(), stream, kind, v: newestVersion(kind), body, at: receivedAt, offsetMs: 0, actor, actorName, receivedAt }
 }
 
 /** What somebody sent, before it has its place in its stream. @param changes what the server completes of it, or marks */
-export function unsealedOf(
+export function unchainedOf(
   { input, actor, receivedAt, time }: Writing,
   changes: { readonly body?: unknown; readonly mark?: EventMark },
-): Unsealed {
+): Unchained {
   return { ...input, ...time, ...changes, actor: actor.id, actorName: actor.name, receivedAt }
 }
 
 /** Writes what somebody sent as the next event of its stream. */
-export function sealEvent(
+export function appendToChain(
   deps: Pick<AppendDeps, 'events'>,
   writing: Writing,
   head: StreamHead,
   transaction: Transaction,
   changes: { readonly body?: unknown; readonly mark?: EventMark } = {},
 ): Promise<{ readonly event: StoredEvent; readonly head: StreamHead }> {
-  return sealNext(deps.events, unsealedOf(writing, changes), head, transaction)
+  return appendNext(deps.events, unchainedOf(writing, changes), head, transaction)
 }
