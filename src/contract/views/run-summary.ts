@@ -57,8 +57,6 @@ export function summariseRun(
   const technique = findTechnique(plan.technique)
   const injury = episode.injuries[record.injuryId]
   const { steps } = plan.procedure
-  const label = (stepId: string): string => stepName(steps.find((step) => step.id === stepId) ?? { id: stepId })
-  const last = run.steps.at(-1)
   const isWet = steps.some((step) => step.wet)
   const facts: (readonly [string, string])[] = [
     ['Patient', patientIdentity(episode)],
@@ -70,7 +68,23 @@ export function summariseRun(
     ...(record.accepted ? [['Plan accepted by', record.accepted.by] as const] : []),
     ...(isWet ? [['Water, room', wettedWords(run, record.setup)] as const] : []),
   ]
-  const sections: SummarySection[] = [
+  const sections = [
+    ...doneSections(record, run, plan),
+    ...saidSections(record, run, plan),
+    ...sinceSections(record, episode, run, nowMs, live),
+  ]
+  return {
+    title: isOpeningRun(run) ? 'Opening record' : 'Run record',
+    facts,
+    sections: sections.filter((section) => section.lines.length > 0),
+  }
+}
+
+/** What was done with the hands: steps, angles, pulls, straps, clocks, materials. */
+function doneSections(record: CaseRecord, run: RunRecord, plan: Plan): readonly SummarySection[] {
+  const { steps } = plan.procedure
+  const label = labelOf(plan)
+  return [
     {
       id: 'steps',
       title: 'Steps',
@@ -115,6 +129,14 @@ export function summariseRun(
         plain(`${decision.label}: ${decision.display}${decision.overruled ? ' (overruled)' : ''}`),
       ),
     },
+  ]
+}
+
+/** Who did it by whose order, and what was said of it. */
+function saidSections(record: CaseRecord, run: RunRecord, plan: Plan): readonly SummarySection[] {
+  const label = labelOf(plan)
+  const last = run.steps.at(-1)
+  return [
     {
       id: 'crew',
       title: 'Hands',
@@ -166,6 +188,18 @@ export function summariseRun(
         .slice(-20)
         .map((note) => ({ at: note.at, by: note.by, text: note.text })),
     },
+  ]
+}
+
+/** What was found since, and what was done about it. */
+function sinceSections(
+  record: CaseRecord,
+  episode: EpisodeRecord,
+  run: RunRecord,
+  nowMs: number,
+  live: readonly Caution[] | null,
+): readonly SummarySection[] {
+  return [
     {
       id: 'standing',
       title: 'What stands',
@@ -193,11 +227,11 @@ export function summariseRun(
         })),
     },
   ]
-  return {
-    title: isOpeningRun(run) ? 'Opening record' : 'Run record',
-    facts,
-    sections: sections.filter((section) => section.lines.length > 0),
-  }
+}
+
+/** A step's name by its id, also where the plan knows it no more. */
+function labelOf({ procedure: { steps } }: Plan): (stepId: string) => string {
+  return (stepId) => stepName(steps.find((step) => step.id === stepId) ?? { id: stepId })
 }
 
 const mostRounds = 8

@@ -2,16 +2,13 @@ import { wordsInUnits } from '#core/quantities/words-in-units'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
-import { isCaseAtRisk } from '#core/standing/case-facts'
 import { caseRounds } from '#contract/views/case-progress'
-import { toClinicalCase } from '#contract/views/clinical-case'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { isHeld } from '#contract/views/standing-of-case'
 import { trendsOf } from '#contract/views/trends'
 import { takeHomeRefusal } from '#contract/views/take-home'
 import { workOwed } from '#contract/views/work-owed'
 import type { RoundRecord } from '#contract/records/episode'
-import { paths } from '#contract/api/paths'
 import { hasRight, mayCorrect } from '#contract/rights'
 import { useNow } from '../../sync/use-now'
 import { RigPanel } from '../../case/rig-panel'
@@ -20,26 +17,18 @@ import { usePlanInForce } from '../../case/use-plan'
 import { useStanding } from '../../case/use-standing'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
-import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
-import { PaperLinks } from '../../case/paper-links'
-import { RoundEntry } from '../../round/round-entry'
-import { roundTitle } from '../../round/round-title'
 import { StagePage } from '../../parts/stage-page'
-import { casesServed } from '#contract/views/related-cases'
-import { useOpenCase, writeEvent } from '../../sync/case-store'
+import { useOpenCase } from '../../sync/case-store'
 import { usePerson, useSettings } from '../../sync/session-store'
 import { CorrectRound } from './correct-round'
 import { OpeningPanel } from './opening-panel'
-import { NotDoneSheet } from '../../case/not-done-sheet'
 import { RoundList } from './round-list'
 import { DoneTasks } from './done-tasks'
 import { DueLine } from './due-line'
-import { EndingSheet } from './ending-sheet'
-import { IncidentSheet } from './incident-sheet'
 import { OwedList } from './owed-list'
-
-const fileLink = 'inline-flex min-h-11 items-center font-semibold underline decoration-soft decoration-2 underline-offset-4'
+import { WatchPapers } from './watch-papers'
+import { WatchSheets, type WatchSheet } from './watch-sheets'
 
 const CareTrend = lazy(async () => ({ default: (await import('./care-trend')).CareTrend }))
 const TrendChart = lazy(async () => ({ default: (await import('./trend-chart')).TrendChart }))
@@ -53,7 +42,7 @@ export function WatchScreen() {
   const { units } = useSettings()
   const person = usePerson()
   const now = useNow(5_000)
-  const [sheet, setSheet] = useState<'round' | 'not-done' | 'ending' | 'incident' | null>(null)
+  const [sheet, setSheet] = useState<WatchSheet | null>(null)
   const [correcting, setCorrecting] = useState<RoundRecord | null>(null)
   const standing = useStanding(open)
   const injury = episode.injuries[record.injuryId]
@@ -147,37 +136,7 @@ export function WatchScreen() {
           {record.removedAt ? null : <OpeningPanel open={open} isUrgent={standing.level === 'urgent'} />}
           {record.removedAt ? null : <OwedList open={open} owed={owed} now={now} doing={asked.get('do')} />}
           <RigPanel open={open} plan={plan} />
-          <section aria-labelledby="papers" className="grid gap-2">
-            <h2 id="papers" className="font-bold">
-              Papers
-            </h2>
-            <PaperLinks
-              caseId={record.id}
-              refused={noSheet ? { 'take-home': noSheet } : {}}
-              papers={[
-                'take-home',
-                'round-chart',
-                'case-summary',
-                'release-card',
-                'bedside-label',
-                'run-record',
-                ...(record.incidents?.length ? (['incident'] as const) : []),
-              ]}
-            />
-            <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
-              <ButtonLink to={`/case/${record.id}/record`}>Run record</ButtonLink>
-              <Button onClick={() => setSheet('incident')}>Report an incident</Button>
-              <a className={fileLink} href={paths.calendar(record.id)} download>
-                Owed work for a calendar
-              </a>
-              <a className={fileLink} href={paths.observations(record.id)} download>
-                Observations as a table
-              </a>
-              <a className={fileLink} href={paths.caseFile(record.id)} download>
-                Case file
-              </a>
-            </p>
-          </section>
+          <WatchPapers record={record} noSheet={noSheet} onIncident={() => setSheet('incident')} />
           <section aria-labelledby="care">
             <h2 id="care" className="mb-1 font-bold">
               For patient and ward
@@ -190,53 +149,9 @@ export function WatchScreen() {
           </section>
         </div>
       </StagePage>
-      {injury ? (
-        <Dialog title={roundTitle('Round', episode, injury)} isWhole isOpen={sheet === 'round'} onClose={() => setSheet(null)}>
-          <RoundEntry
-            injury={injury}
-            episode={episode}
-            isBaseline={false}
-            cases={casesServed(record)}
-            draftKey={`case/${record.id}/round`}
-            submitLabel="Judge this round"
-            onSubmit={(body, minutesAgo) => {
-              setSheet(null)
-              void writeEvent('round', body, minutesAgo)
-            }}
-          />
-        </Dialog>
-      ) : null}
+      <WatchSheets open={open} sheet={sheet} onSheet={setSheet} />
       {injury && correcting ? (
         <CorrectRound round={correcting} injury={injury} episode={episode} onClose={() => setCorrecting(null)} />
-      ) : null}
-      {sheet === 'not-done' ? (
-        <NotDoneSheet
-          title="Round not done"
-          draftKey={`case/${record.id}/not-done`}
-          {...(isCaseAtRisk(toClinicalCase(record, episode)) ? { onWake: () => setSheet('round') } : {})}
-          onClose={() => setSheet(null)}
-          onSave={(outcome, reason) => {
-            setSheet(null)
-            void writeEvent('round', { cases: casesServed(record), isBaseline: false, outcome, reason, findings: { limbs: [] } })
-          }}
-        />
-      ) : null}
-      {sheet === 'incident' ? <IncidentSheet record={record} onClose={() => setSheet(null)} /> : null}
-      {sheet === 'ending' ? (
-        <EndingSheet
-          caseId={record.id}
-          episode={episode}
-          isOff={record.removedAt !== null}
-          onClose={() => setSheet(null)}
-          onOff={(body) => {
-            setSheet(null)
-            void writeEvent('removed', body)
-          }}
-          onEnd={(body) => {
-            setSheet(null)
-            void writeEvent('ended', body)
-          }}
-        />
       ) : null}
     </>
   )
