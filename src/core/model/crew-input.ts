@@ -7,8 +7,8 @@ export interface WetStep {
   readonly minutes: readonly [number, number, number]
   readonly hands: readonly HandGrip[]
   readonly after: readonly string[]
-  /** A hold that starts with one step and ends with another. */
-  readonly hold: { readonly from: string; readonly to: string } | null
+  /** For each pair of hands that begins to hold with it: the step whose end releases them. */
+  readonly holdsUntil: readonly string[]
 }
 
 /** Work that has to end while something that was wetted is still workable. */
@@ -16,8 +16,9 @@ export interface CrewWindow {
   /** The step that wets it, and whether its clock starts when that begins or when it ends. */
   readonly from: string
   readonly at: 'start' | 'end'
-  /** The step that has to end in time. */
+  /** The step that has to end in time, or only to start in time where `toAt` says so. */
   readonly to: string
+  readonly toAt?: 'start'
   /** Of the setting time, above 0 to 1: layers bond only while the one below is soft. */
   readonly share: number
 }
@@ -29,7 +30,7 @@ export interface CrewInput {
   readonly wettingStep: string
   /** The step whose end must come before set. */
   readonly mouldingStep: string
-  /** Each part's own clock, where there is more than one; otherwise moulding within the setting time from the end of wetting. */
+  /** Each part's own clock, where there is more than one; otherwise moulding while the slab is workable, from the end of wetting. */
   readonly windows?: readonly CrewWindow[]
   readonly setMin: number
   readonly setSdMin: number
@@ -38,7 +39,12 @@ export interface CrewInput {
   readonly seed: number
 }
 
+/** What was wetted can be shaped, and bonds, for so much of its setting time (HAND 3). */
+export const workableShare = 0.8
+
 /** What has to end while what is still soft. */
-export function windowsOf(input: CrewInput): readonly CrewWindow[] {
-  return input.windows ?? [{ from: input.wettingStep, at: 'end', to: input.mouldingStep, share: 1 }]
+export function windowsOf(
+  input: Pick<CrewInput, 'wettingStep' | 'mouldingStep'> & { readonly windows?: readonly CrewWindow[] | undefined },
+): readonly CrewWindow[] {
+  return input.windows ?? [{ from: input.wettingStep, at: 'end', to: input.mouldingStep, share: workableShare }]
 }

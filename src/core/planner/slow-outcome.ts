@@ -75,19 +75,6 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
 
 function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResult): SlowOutcome {
   const cautions: RoledCaution[] = []
-  if (!crew.isInTime) {
-    cautions.push({
-      level: 'caution',
-      code: 'sets-too-soon',
-      decisions: ['least-crew', 'set-time'],
-      steps: [],
-      at: ['wets'],
-      text: 'Slow it down before wetting: slower material, cooler water, fewer layers at a time.',
-      why: task.input.windows
-        ? 'No crew of up to four lays every roll while the one below is workable, and moulds before set, in nine of ten tries, in this estimate.'
-        : 'No crew of up to four ends moulding before set in nine of ten tries, in this estimate.',
-    })
-  }
   if (task.people !== null && task.people < crew.leastCrew) {
     const gives = task.relief.length > 0 ? ` What gives: ${task.relief.join('; ')}.` : ''
     cautions.push({
@@ -112,7 +99,8 @@ function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResu
       status: 'ok',
       school: null,
       source: 'model',
-      formula: 'Fewest people who can staff every hold and end moulding before set in nine of ten draws of step and setting times.',
+      formula:
+        'Fewest people who can staff every hold and shape each part within 0.8 of its setting time in nine of ten draws of step and setting times; where nobody is that quick, those that the holds need.',
       ...(chosen ? { odds: chosen.odds } : {}),
       working: [
         { label: 'Fewest for the holds', value: task.input.floor, unit: 'people', from: 'default' },

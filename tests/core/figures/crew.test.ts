@@ -8,7 +8,7 @@ import { scheduleWetPhase } from '#core/figures/crew/schedule'
 import type { WetStep } from '#core/model/crew-input'
 
 function step(id: string, likely: number, after: string[] = [], extra: Partial<WetStep> = {}): WetStep {
-  return { id, minutes: [likely * 0.6, likely, likely * 1.6], hands: ['apply'], after, hold: null, ...extra }
+  return { id, minutes: [likely * 0.6, likely, likely * 1.6], hands: ['apply'], after, holdsUntil: [], ...extra }
 }
 
 describe('wet phase schedule', () => {
@@ -29,7 +29,7 @@ describe('wet phase schedule', () => {
   })
 
   it('keeps a hold staffed from its first step to the end of its last', () => {
-    const held = [step('a', 1, [], { hold: { from: 'a', to: 'b' } }), step('b', 1, ['a'])]
+    const held = [step('a', 1, [], { holdsUntil: ['b'] }), step('b', 1, ['a'])]
     expect(scheduleWetPhase(held, 1)).to.equal(null)
     expect(scheduleWetPhase(held, 2)?.makespanMin).to.equal(2)
   })
@@ -73,7 +73,7 @@ describe('wet phase schedule', () => {
 
   it('replays its order to the same minutes when nothing varies', () => {
     const work = [
-      step('a', 1, [], { hold: { from: 'a', to: 'c' } }),
+      step('a', 1, [], { holdsUntil: ['c'] }),
       step('fetch', 2, [], { hands: ['fetch'] }),
       step('b', 2, ['a']),
       step('c', 1, ['b', 'fetch']),
@@ -86,7 +86,7 @@ describe('wet phase schedule', () => {
 
 describe('crew odds', () => {
   const input: CrewInput = {
-    steps: [step('wet', 0.5), step('lay', 1, ['wet']), step('mould', 1, ['lay'], { hold: { from: 'mould', to: 'mould' } })],
+    steps: [step('wet', 0.5), step('lay', 1, ['wet']), step('mould', 1, ['lay'], { holdsUntil: ['mould'] })],
     wettingStep: 'wet',
     mouldingStep: 'mould',
     setMin: 5,

@@ -5,12 +5,12 @@ import { scheduleWetPhase } from '#core/figures/crew/schedule'
 import type { WetStep } from '#core/model/crew-input'
 import type { HandGrip } from '#core/model/step'
 
-const step = (id: string, after: readonly string[], hands: readonly HandGrip[], hold: WetStep['hold'] = null): WetStep => ({
+const step = (id: string, after: readonly string[], hands: readonly HandGrip[], holdsUntil: WetStep['holdsUntil'] = []): WetStep => ({
   id,
   minutes: [1, 1, 1],
   hands,
   after,
-  hold,
+  holdsUntil,
 })
 
 /** A chain of steps with holds from an earlier to a later one, as procedures have them. */
@@ -23,19 +23,14 @@ const chains = fc
     list.map(({ hands, holdsTo }, index): WetStep => {
       const to = holdsTo === null ? null : Math.min(list.length - 1, index + holdsTo)
       const grips = (['apply', 'hold-distal', 'hold-joint'] as const).slice(0, hands)
-      return step(
-        `s${index}`,
-        index === 0 ? [] : [`s${index - 1}`],
-        grips,
-        to !== null && to > index ? { from: `s${index}`, to: `s${to}` } : null,
-      )
+      return step(`s${index}`, index === 0 ? [] : [`s${index - 1}`], grips, to !== null && to > index ? [`s${to}`] : [])
     }),
   )
 
 describe('where a hold breaks', () => {
   it('is at the step that needs more hands than are free of holding', () => {
     const steps = [
-      step('take', [], ['hold-distal'], { from: 'take', to: 'mould' }),
+      step('take', [], ['hold-distal'], ['mould']),
       step('lay', ['take'], ['apply', 'hold-joint']),
       step('mould', ['lay'], ['apply']),
     ]

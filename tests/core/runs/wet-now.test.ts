@@ -23,18 +23,18 @@ const long = planFile(
 
 describe('what is workable now', () => {
   it('goes by the clock of each part, the most pressing first', () => {
-    const parts = wetNow(long, [started('set-lower', 0, 5), started('set', 3, 5)], start + 4 * 60_000)
-    expect(parts.map((part) => part.id)).to.deep.equal(['set-lower', 'set'])
+    const parts = wetNow(long, [started('part-ankle', 0, 5), started('set', 3, 5)], start + 4 * 60_000)
+    expect(parts.map((part) => part.id)).to.deep.equal(['part-ankle', 'set'])
     expect(parts.map((part) => part.state)).to.deep.equal(['setting', 'workable'])
     expect(parts[0]?.leftMs).to.equal(60_000)
-    expect(parts[0]?.bands).to.deep.equal(['cast-lower'])
+    expect(parts[0]?.bands).to.deep.equal(['cast-foot'])
     expect(parts[1]?.bands).to.deep.equal(['cast-thigh'])
   })
 
   it('lets the later wetting speak for a band that is covered again', () => {
     const bonds = long.flatMap((step) => (step.moreTimers ?? []).map((timer) => ({ id: timer.id, where: step.where ?? [] })))
     const [first, second] = bonds.filter((bond) => bond.where.includes('cast-lower'))
-    const timers = [started(first?.id ?? '', 0, 4), ...(second ? [started(second.id, 2, 4)] : [started('set-lower', 2, 5)])]
+    const timers = [started(first?.id ?? '', 0, 4), ...(second ? [started(second.id, 2, 4)] : [started('part-ankle', 2, 5)])]
     const parts = wetNow(long, timers, start + 3 * 60_000)
     expect(parts.find((part) => part.id === first?.id)?.bands).to.deep.equal([])
     expect(parts.filter((part) => part.bands.includes('cast-lower'))).to.have.length(1)

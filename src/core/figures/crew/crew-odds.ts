@@ -48,7 +48,8 @@ function optionFor(input: CrewInput, people: number): CrewOption {
   const windows = windowsOf(input).map((one) => ({
     from: placeOf(one.from),
     to: placeOf(one.to),
-    isStart: one.at === 'start',
+    isFromStart: one.at === 'start',
+    isToStart: one.toAt === 'start',
     share: one.share,
   }))
   let inTime = 0
@@ -58,9 +59,10 @@ function optionFor(input: CrewInput, people: number): CrewOption {
     })
     const set = drawTruncatedNormal(random, input.setMin, input.setSdMin)
     const ends = replay.play(minutes)
-    const isHeld = windows.every(({ from, to, isStart, share }) => {
-      const startedAt = (ends[from] ?? 0) - (isStart ? (minutes[from] ?? 0) : 0)
-      return (ends[to] ?? Infinity) - startedAt <= share * set
+    const isHeld = windows.every(({ from, to, isFromStart, isToStart, share }) => {
+      const wettedAt = (ends[from] ?? 0) - (isFromStart ? (minutes[from] ?? 0) : 0)
+      const doneAt = (ends[to] ?? Infinity) - (isToStart ? (minutes[to] ?? 0) : 0)
+      return doneAt - wettedAt <= share * set
     })
     if (isHeld) inTime++
   }

@@ -24,8 +24,8 @@ export function holdBreaksAt(input: Pick<CrewInput, 'steps'>, people: number): H
   for (const id of order) {
     const step = input.steps.find((one) => one.id === id)
     if (!step) continue
-    const holding = done.filter(({ hold }) => hold && !done.some((one) => one.id === hold.to)).length
-    const needed = step.hands.length + (step.hold ? 1 : 0) + holding
+    const holding = done.flatMap(({ holdsUntil }) => holdsUntil).filter((to) => !done.some((other) => other.id === to)).length
+    const needed = step.hands.length + step.holdsUntil.length + holding
     if (needed > people) return { step: step.id, hands: step.hands.length, needed }
     done.push(step)
   }

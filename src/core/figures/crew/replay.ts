@@ -14,8 +14,8 @@ interface Part {
   readonly hands: number
   readonly applies: boolean
   readonly after: readonly number[]
-  readonly holdFrom: number
-  readonly holdTo: number
+  /** For each of its holds: the step that releases it. */
+  readonly holdTo: readonly number[]
 }
 
 /**
@@ -29,8 +29,7 @@ export function prepareReplay(steps: readonly WetStep[], order: readonly string[
     hands: step.hands.length,
     applies: step.hands.includes('apply'),
     after: step.after.flatMap((id) => index.get(id) ?? []),
-    holdFrom: step.hold ? (index.get(step.hold.from) ?? -1) : -1,
-    holdTo: step.hold ? (index.get(step.hold.to) ?? -1) : -1,
+    holdTo: step.holdsUntil.flatMap((id) => index.get(id) ?? []),
   }))
   const sequence = order.flatMap((id) => index.get(id) ?? [])
   const starts = new Float64Array(steps.length)
@@ -38,7 +37,7 @@ export function prepareReplay(steps: readonly WetStep[], order: readonly string[
 
   const isFree = (self: number, placed: number, time: number): boolean => {
     const part = parts[self]!
-    let busy = part.hands + (part.holdFrom >= 0 ? 1 : 0)
+    let busy = part.hands + part.holdTo.length
     for (let k = 0; k < placed; k++) {
       const other = sequence[k]!
       const otherPart = parts[other]!
@@ -46,10 +45,8 @@ export function prepareReplay(steps: readonly WetStep[], order: readonly string[
         busy += otherPart.hands
         if (otherPart.applies && part.applies) return false
       }
-      if (otherPart.holdFrom >= 0 && starts[otherPart.holdFrom]! <= time + 1e-9) {
-        const isOpen = !isPlaced(otherPart.holdTo, placed) || ends[otherPart.holdTo]! > time + 1e-9
-        if (isOpen && isPlaced(otherPart.holdFrom, placed)) busy += 1
-      }
+      if (starts[other]! > time + 1e-9) continue
+      for (const to of otherPart.holdTo) if (!isPlaced(to, placed) || ends[to]! > time + 1e-9) busy += 1
     }
     return busy <= people
   }

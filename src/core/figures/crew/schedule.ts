@@ -79,18 +79,18 @@ function canStaff(step: WetStep, steps: readonly WetStep[], people: number, time
       busy += other.hands.length
       applying ||= other.hands.includes('apply')
     }
-    if (other.hold && other.id !== step.id && isHeldAt(other.hold, time, state)) busy += 1
+    if (other.id !== step.id) busy += other.holdsUntil.filter((to) => isHeldAt(other.id, to, time, state)).length
   }
-  const needed = step.hands.length + (step.hold ? 1 : 0)
+  const needed = step.hands.length + step.holdsUntil.length
   if (step.hands.includes('apply') && applying) return false
   return busy + needed <= people
 }
 
-function isHeldAt(hold: { from: string; to: string }, time: number, state: Running): boolean {
-  const from = state.starts.get(hold.from)
-  if (from === undefined || from > time + 1e-9) return false
-  const to = state.ends.get(hold.to)
-  return to === undefined || to > time + 1e-9
+function isHeldAt(from: string, to: string, time: number, state: Running): boolean {
+  const taken = state.starts.get(from)
+  if (taken === undefined || taken > time + 1e-9) return false
+  const released = state.ends.get(to)
+  return released === undefined || released > time + 1e-9
 }
 
 /** Longest chain of likely minutes from the start of each step to the end of the work. */

@@ -57,7 +57,7 @@ export function wetTimeline(input: CrewInput, people: number): WetTimeline | nul
   }
   const dueOf = (id: string): number | null => {
     const limits = windowsOf(input)
-      .filter((one) => one.to === id)
+      .filter(({ to, toAt }) => to === id && toAt === undefined)
       .map((one) => ((one.at === 'start' ? schedule.startMin : schedule.endMin)[one.from] ?? 0) - zero + one.share * input.setMin)
     return limits.length > 0 ? Math.min(...limits) : null
   }

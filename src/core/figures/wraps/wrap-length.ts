@@ -5,6 +5,7 @@ export const wrapDefaults = defineDefaults('wrap', {
   halfOverlap: { value: 0.5, unit: 'ratio', source: 'practice', greatest: 0.8 },
   ankleTurns: { value: 3, unit: 'ratio', source: 'practice', note: 'figure-of-eight turns at the heel and instep' },
   kneeTurns: { value: 4, unit: 'ratio', source: 'practice', note: 'two crossings of two turns' },
+  fibreglassStretch: { value: 1.1, unit: 'ratio', source: 'practice', note: 'a fibreglass roll laid with gentle tension', least: 1 },
   endMarginCm: { value: 2, unit: 'cm', source: 'practice', note: 'beyond the slab at each end' },
 })
 

@@ -9,6 +9,7 @@ import type { PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
 import { scheduleRounds } from '../../planner/schedule-rounds'
+import { slowerMends, type Mend } from '../shared/judge-minutes'
 import { decideSetting } from '../families/cast/decide-set-time'
 import { hardMinutes } from '../../figures/setting-time/hard-after'
 import { isPlaster } from '../../figures/setting-time/working-time'
@@ -19,10 +20,10 @@ import { extraHolder } from '../shared/extra-holder'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { decideCastLayers, decideCastRolls, decideKnee, decideStocking, hasStocking, usualRolls } from './materials'
-import { castParts, castWindows } from './roll-steps'
+import { castParts, castWindows, type CastFormation } from './cast-parts'
 import { decideAnkle, describeAnkle, judgeHeldAnkle } from '../families/slab/ankle'
 import { legCastOptions } from './options'
-import { legCastCare, legCastFit, legCastSteps } from './procedure'
+import { legCastCare, legCastFit, legCastSteps, type CastFacts } from './procedure'
 import { decideKneeStrength } from './strength'
 import { legCastRelease, legCastTroubles } from './trouble'
 import { decisions } from './decisions'
@@ -139,10 +140,12 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
   const set = decideSetting(draft, material, layers + (isLong ? 2 : 0))
   const isFresh = hasFlag(clinicalCase, 'fresh')
   const openingMin = decideOpening(draft, material, isFresh)
-  const steps = legCastSteps({
+  const isLowInjury = isLow(clinicalCase, leg?.model ?? null)
+  const facts = {
     clinicalCase,
     options,
     isLong,
+    isLowInjury,
     isPlaster: isPlaster(material),
     setMin: set.minutes,
     rolls,
@@ -153,16 +156,20 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     cureMin: set.cureMin,
     openingMin,
     isFresh,
-  })
+  }
+  const steps = legCastSteps(facts)
+  const formation: CastFormation = { options, isLong, rolls, isLowInjury }
+  const parts = castParts(formation)
+  const windows = castWindows(parts)
   askForHeat(draft, material, layers, set.minutes)
-  const lastRoll = castParts({ options, isLong, rolls }).at(-1)?.rolls.at(-1)?.id ?? ''
   askForCrew(draft, {
     steps,
     set,
     floor: leastHolders(options, isLong) + extraHolder(clinicalCase),
-    wettingStep: lastRoll,
-    mouldingStep: 'mould',
-    windows: castWindows({ options, isLong, rolls }),
+    wettingStep: parts.flatMap((part) => part.rolls).at(-1)?.id ?? '',
+    mouldingStep: parts.flatMap(({ shapes }) => shapes).at(-1) ?? '',
+    windows,
+    mends: [...orderMends(facts), ...slowerMends(draft, material, isPlaster(material) ? 'plaster-slow' : null)],
     relief: castRelief(clinicalCase, options, isLong),
   })
   return {
@@ -174,6 +181,19 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
       ? draw(draft, leg.model, isLong, kneeDeg, ankleDeg ?? 90)
       : legGeometry(draft, sketchLeg(draft).model, isLong ? 'groin' : 'knee'),
   }
+}
+
+/** Whether the injury is nearer to the ankle than to the knee; by its region where no level is known. */
+function isLow({ injury }: ClinicalCase, model: LegModel | null): boolean {
+  if (injury.levelCm === null || !model) return injury.region === 'ankle'
+  return injury.levelCm < model.lowerLegCm / 2
+}
+
+/** The other orders of rolling, as they would be. */
+function orderMends(facts: CastFacts): readonly Mend[] {
+  if (facts.options['order'] === 'lower-part-first') return []
+  const other = { ...facts, options: { ...facts.options, order: 'lower-part-first' } }
+  return [{ words: 'the lower part first', order: { steps: legCastSteps(other), windows: castWindows(castParts(other)) } }]
 }
 
 /** Fewest people: the applier, the knee of a long cast, and the foot unless it leans on the applier's chest. */

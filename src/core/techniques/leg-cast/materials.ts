@@ -1,4 +1,5 @@
 import type { LegModel } from '../../figures/body/leg-model'
+import type { LegStationId } from '../../figures/body/leg-template'
 import type { PlanDraft } from '../../planner/draft'
 import { clamp } from '../../quantities/rounding'
 import { readDefaults } from '../../quantities/defaults'
@@ -6,9 +7,10 @@ import { isPlaster } from '../../figures/setting-time/working-time'
 import type { SettingMaterial } from '../../model/setting-material'
 import { layerDefaults } from '../../figures/slabs/slab-layers'
 import { decideRolls } from '../families/wraps/decide-rolls'
-import { decideLegWrap, girthWorking, legRollZones } from '../families/wraps/leg-wraps'
+import { decideLegWrap, girthWorking, legRollZones, paddedAt } from '../families/wraps/leg-wraps'
 import { listStockinette } from '../shared/list-stockinette'
 import { stockinetteLength, widestGirth } from '../../figures/wraps/stockinette'
+import { rollReach } from '../../figures/wraps/roll-reach'
 import type { RollChoice } from '../../figures/wraps/roll-choice'
 import { wrapDefaults } from '../../figures/wraps/wrap-length'
 import type { OptionValues } from '../../planner/technique'
@@ -18,6 +20,8 @@ import { kneeDeg } from './options'
 export interface CastRoll {
   readonly widthCm: number | null
   readonly zone: 'foot' | 'leg' | 'thigh'
+  /** How far it goes along the limb, cm; null where no roll is chosen yet. */
+  readonly reachCm: number | null
 }
 
 /** The rolls of a cast in the order of the limb, from the toes up. */
@@ -28,27 +32,43 @@ export interface CastRolls {
 
 /** Rolls to speak of before there is a limb to count them for. */
 export function usualRolls(isLong: boolean): CastRolls {
-  const of = (zone: CastRoll['zone']): CastRoll => ({ widthCm: null, zone })
+  const of = (zone: CastRoll['zone']): CastRoll => ({ widthCm: null, zone, reachCm: null })
   return { lower: [of('foot'), of('leg')], thigh: isLong ? [of('thigh'), of('thigh')] : [] }
 }
 
 /** So many rolls, each with its zone: by width, zones of one width in the order of the limb and by the share of length that each needs. */
-function rollByRoll(choice: RollChoice): readonly CastRoll[] {
+function rollByRoll(
+  choice: RollChoice,
+  reachOf: (zone: CastRoll['zone'], widthCm: number, rollLengthCm: number, isFirst: boolean) => number,
+): readonly CastRoll[] {
+  const seen = new Set<CastRoll['zone']>()
   return choice.rolls
-    .flatMap(({ widthCm, count }) => {
+    .flatMap(({ widthCm, rollLengthCm, count }) => {
       const zones = choice.zones.filter((zone) => zone.widthCm === widthCm)
-      const total = zones.reduce((sum, one) => sum + one.lengthCm, 0)
-      return Array.from({ length: count }, (_, index): CastRoll => {
+      const total = zones.reduce((sum, zone) => sum + zone.lengthCm, 0)
+      return Array.from({ length: count }, (_, index) => {
         const middleCm = ((index + 0.5) / count) * total
         let passed = 0
-        const zone = zones.find((one) => (passed += one.lengthCm) >= middleCm) ?? zones.at(-1)
-        return { widthCm, zone: (zone?.zone ?? 'leg') as CastRoll['zone'] }
+        const zone = zones.find(({ lengthCm }) => (passed += lengthCm) >= middleCm) ?? zones.at(-1)
+        return { widthCm, rollLengthCm, zone: (zone?.zone ?? 'leg') as CastRoll['zone'] }
       })
     })
     .sort((a, b) => zoneOrder.indexOf(a.zone) - zoneOrder.indexOf(b.zone))
+    .map(({ widthCm, rollLengthCm, zone }): CastRoll => {
+      const isFirst = !seen.has(zone)
+      seen.add(zone)
+      return { widthCm, zone, reachCm: reachOf(zone, widthCm, rollLengthCm, isFirst) }
+    })
 }
 
 const zoneOrder: readonly CastRoll['zone'][] = ['foot', 'leg', 'thigh']
+
+/** Places whose girths a roll of a zone goes round. */
+const zoneStations: Readonly<Record<CastRoll['zone'], readonly LegStationId[]>> = {
+  foot: ['midfoot', 'heel-instep'],
+  leg: ['ankle', 'calf', 'below-knee'],
+  thigh: ['above-knee', 'mid-thigh', 'groin'],
+}
 
 const baseLayers = 7
 
@@ -130,8 +150,21 @@ export function decideCastRolls(
       })
     : null
   if (!lower || (isLong && !thigh)) return null
+  const stretch = isPlaster(material) ? 1 : wrap.fibreglassStretch
+  const girthOf = (ids: readonly LegStationId[]): number =>
+    ids.reduce((sum, id) => sum + paddedAt(draft, model.stations[id]), 0) / ids.length
+  const reachOf = (zone: CastRoll['zone'], widthCm: number, rollLengthCm: number, isFirst: boolean): number => {
+    const turns = !isFirst
+      ? 0
+      : zone === 'foot'
+        ? wrap.ankleTurns * girthOf(['heel-instep'])
+        : zone === 'thigh'
+          ? wrap.kneeTurns * girthOf(['knee'])
+          : 0
+    return rollReach(rollLengthCm, girthOf(zoneStations[zone]), widthCm, wrap.halfOverlap, turns, stretch)
+  }
   const counts = { lower: lower.totalRolls, thigh: thigh?.totalRolls ?? 0 }
-  const rolls: CastRolls = { lower: rollByRoll(lower), thigh: thigh ? rollByRoll(thigh) : [] }
+  const rolls: CastRolls = { lower: rollByRoll(lower, reachOf), thigh: thigh ? rollByRoll(thigh, reachOf) : [] }
   draft.decide({
     id: 'rolls',
     value: counts.lower + counts.thigh,

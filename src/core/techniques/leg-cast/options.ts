@@ -16,13 +16,17 @@ export const legCastOptions: readonly TechniqueOption[] = [
   {
     id: 'order',
     label: 'Order of rolling',
-    default: () => 'from-the-injury',
+    default: () => 'lower-part-first',
     values: [
-      { id: 'from-the-injury', label: 'From the injury', why: 'Two rolls hold the break first; then up, then down, the foot last.' },
       {
         id: 'lower-part-first',
         label: 'Lower part first',
-        why: 'A short cast that can be moulded in peace, relief cuts, then joined over the knee.',
+        why: 'Ankle, shin, knee, thigh: each is moulded as soon as its rolls lie, before it sets.',
+      },
+      {
+        id: 'from-the-injury',
+        label: 'From the injury',
+        why: 'The break is held first, then up and down from it; quick hands, or slow plaster and cooler water.',
       },
       { id: 'in-one', label: 'In one', why: 'Quick hands and enough holders: every layer bonds from toes to groin.' },
     ],

@@ -4,7 +4,7 @@ import type { Step } from '../../model/step'
 import type { StepAngle } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { ankleAngle, footPlane, kneeAngle } from '../shared/step-angles'
-import { cureTimer, holdTimer } from '../shared/step-timers'
+import { cureTimer, lowerWords } from '../shared/step-timers'
 import { hasStocking, type CastRolls } from './materials'
 import { rollSteps } from './roll-steps'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
@@ -14,6 +14,8 @@ export interface CastFacts {
   readonly clinicalCase: ClinicalCase
   readonly options: OptionValues
   readonly isLong: boolean
+  /** The injury is nearer to the ankle than to the knee. */
+  readonly isLowInjury: boolean
   readonly isPlaster: boolean
   readonly setMin: number
   readonly rolls: CastRolls
@@ -30,10 +32,11 @@ export interface CastFacts {
 
 /** The steps of a cast in a workable order, its rolls one by one. */
 export function legCastSteps(facts: CastFacts): readonly Step[] {
-  const { options, isLong, isPlaster, setMin, rolls, ankleWords } = facts
+  const { options, isLong, isLowInjury, isPlaster, setMin, rolls, ankleWords } = facts
   const wet = rollSteps({
     options,
     isLong,
+    isLowInjury,
     isPlaster,
     setMin,
     rolls,
@@ -41,12 +44,13 @@ export function legCastSteps(facts: CastFacts): readonly Step[] {
     angles: heldAngles(facts),
     edge: hasStocking(options) ? 'stocking' : 'padding',
   })
-  return [...drySteps(facts), ...wet, ...finishSteps(facts)]
+  return [...drySteps(facts), ...wet, ...finishSteps(facts, wet.at(-1)?.id ?? 'bone-points')]
 }
 
 function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: CastFacts): readonly Step[] {
   const { side } = clinicalCase.injury
   const onStocking = hasStocking(options)
+  const held = [...(options['foot-hold'] === 'own-chest' ? [] : ['hold-foot']), ...(isLong ? ['hold-thigh'] : [])]
   return [
     ...openingSteps({
       side,
@@ -60,31 +64,62 @@ function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: Cast
       say: 'I wrap your leg in wet rolls all round. They get warm, then hard. Tell me at once if it is too hot or anything pinches.',
       layOut: `${onStocking ? 'stocking, ' : ''}padding, rolls in order, bucket of water with thermometer, shears, marker`,
     }),
-    ...(onStocking
-      ? [
+    ...(options['foot-hold'] === 'own-chest'
+      ? []
+      : [
           makeStep({
-            id: 'stocking',
-            text: 'Stocking on without a crease, started high, because it creeps down.',
-            why: 'A crease under plaster is a ridge for six weeks.',
-            prevents: 'Sores from creases, a bare upper edge.',
-            after: ['baseline', 'lay-out'],
-            minutes: [0.5, 1, 2] as const,
-            onPatient: true,
+            id: 'hold-foot',
+            text: `A helper takes heel and forefoot and lifts ${isLong ? 'with the one at the knee' : 'the foot clear'}; held from now until it is hard, ankle ${ankleWords}.`,
+            why: 'Let go of once, the foot drops and the break moves.',
+            prevents: 'Movement at the fracture before anything holds it.',
+            after: ['baseline'],
+            minutes: [0.1, 0.2, 0.4] as const,
+            hands: [],
+            holds: {
+              what: 'foot',
+              from: 'hold-foot',
+              to: 'hold-set',
+              place: 'hold-distal',
+              changes: [{ at: 'toe-grip', place: 'hold-distal' }],
+            } as const,
+            say: 'We lift your leg now and hold it until the cast is hard. Let it be heavy.',
+            where: ['heel-instep'],
           }),
-        ]
-      : []),
+        ]),
     ...(isLong
       ? [
           makeStep({
             id: 'hold-thigh',
-            text: 'A helper lifts the thigh from above the knee, flat hands, until the knee holder is in place.',
-            why: 'Lifted by the foot alone the break bends.',
-            prevents: 'Movement at the fracture before anything holds it.',
+            text: `A helper on the far side lifts thigh and knee on flat hands, ${kneeWords}; held from now until it is hard.`,
+            why: 'Lifted by the foot alone the break bends; the knee holder is a person of their own.',
+            prevents: 'A break that bends, a sagging knee that cracks.',
             after: ['baseline'],
             minutes: [0.2, 0.4, 0.8] as const,
-            hands: ['hold-proximal'] as const,
-            holds: { what: 'thigh', from: 'hold-thigh', to: 'roll-1', place: 'hold-proximal' } as const,
+            hands: [],
+            holds: {
+              what: 'knee',
+              from: 'hold-thigh',
+              to: 'hold-set',
+              place: 'hold-joint',
+            } as const,
+            ...(options['foot-hold'] === 'own-chest'
+              ? { say: 'We lift your leg now and hold it until the cast is hard. Let it be heavy.' }
+              : {}),
             where: ['mid-thigh'],
+          }),
+        ]
+      : []),
+    ...(onStocking
+      ? [
+          makeStep({
+            id: 'stocking',
+            text: 'Stocking on the lifted leg without a crease, started high, because it creeps down, and drawn past the toes.',
+            why: 'A crease under plaster is a ridge for six weeks.',
+            prevents: 'Sores from creases, a bare upper edge.',
+            after: [...held, 'lay-out'],
+            minutes: [0.5, 1, 2] as const,
+            onPatient: true,
+            say: 'The stocking goes on first.',
           }),
         ]
       : []),
@@ -93,7 +128,7 @@ function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: Cast
       text: `Padding ${onStocking ? 'over the stocking' : 'from the top down, one turn left to fold back'}, unrolled outward, half overlap; more over malleoli, shin crest${isLong ? ', kneecap and condyles' : ' and fibular neck'}.`,
       why: 'Two even layers are the room for swelling; bone needs four.',
       prevents: 'A missed heel, an overpadded ankle, ridges, no room.',
-      after: [onStocking ? 'stocking' : 'baseline', 'lay-out'],
+      after: [...(onStocking ? ['stocking'] : held.length > 0 ? held : ['baseline']), 'lay-out'],
       minutes: [2, 3, 5],
       onPatient: true,
       where: ['padding', 'malleoli', 'fibular-neck'],
@@ -104,7 +139,7 @@ function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: Cast
       why: 'What is wrong now is wrong for weeks.',
       prevents: 'A turned foot, a pressed nerve at the fibular neck.',
       say: 'It will get warm for some minutes; that is the setting. Too hot, and it comes off: say so.',
-      after: isLong ? ['padding', 'hold-thigh'] : ['padding'],
+      after: ['padding', ...held],
       minutes: [0.3, 0.6, 1],
       confirm: `Rolling on the ${side?.toUpperCase() ?? 'injured'} leg`,
       where: ['malleoli', 'fibular-neck'],
@@ -118,30 +153,19 @@ function heldAngles({ isLong, options, kneeDeg, ankleDeg }: CastFacts): readonly
   return [...(isLong ? [knee] : []), ...(ankleDeg === null ? [] : [ankleAngle(ankleDeg)]), footPlane]
 }
 
-function finishSteps(facts: CastFacts): readonly Step[] {
+function finishSteps(facts: CastFacts, lastShape: string): readonly Step[] {
   const { isLong, isFresh, openingMin, options, cureMin } = facts
   return [
     makeStep({
       id: 'hold-set',
-      text: `Hold ${isLong ? 'knee from the far side and foot, the grip moved to the toe tips' : 'the foot square'}, without moving, until it is set. "Too hot" means: take it off.`,
-      why: 'The knee holder is a person of their own: the classic failure is a sagging knee that cracks.',
+      text: `Hold ${isLong ? 'knee and foot' : 'the foot'} without moving until it is hard to the knuckle, and no sooner than the clock. "Too hot" means: take it off.`,
+      why: 'At the likely setting time half of all batches are still soft; the classic failure is a sagging knee that cracks.',
       prevents: 'A crack at the knee, a foot that drops in the last minute.',
-      after: ['mould'],
+      after: [lastShape],
       minutes: [2, 4, 8],
-      ...(isLong || options['foot-hold'] !== 'own-chest'
-        ? {
-            holds: {
-              what: isLong ? ('knee' as const) : ('foot' as const),
-              from: 'hold-set',
-              to: 'hold-set',
-              place: isLong ? ('hold-joint' as const) : ('hold-distal' as const),
-            },
-          }
-        : {}),
-      ...(isLong && options['foot-hold'] !== 'own-chest' ? { hands: ['apply', 'hold-distal'] as const } : {}),
+      ...(options['foot-hold'] === 'own-chest' && !isLong ? {} : { hands: ['apply'] as const }),
       angles: heldAngles(facts),
       timer: cureTimer(cureMin),
-      moreTimers: [holdTimer(4)],
       where: [isLong ? 'knee' : 'ankle'],
     }),
     ...(isLong
@@ -168,7 +192,8 @@ function finishSteps(facts: CastFacts): readonly Step[] {
     }),
     makeStep({
       id: 'transfer',
-      text: 'Rest it in open air, uncovered, no pillow or plastic until it is cool; lift under thigh and calf.',
+      text: `Set it down ${lowerWords}, lifted under thigh and calf; in open air, uncovered, no pillow or plastic until it is cool.`,
+      say: 'We set your leg down now.',
       why: 'Heat that cannot leave burns; a soft cast dents on what it lies on.',
       prevents: 'Burns and heel sores.',
       after: ['trim'],

@@ -20,6 +20,7 @@ import { crewRelief, leastPeople } from '../families/slab/hold'
 import { bandageLeg } from '../families/slab/bandage-leg'
 import { listStockinette } from '../shared/list-stockinette'
 import { reviewAfter } from '../shared/review'
+import { slowerMends } from '../shared/judge-minutes'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { drawSlab } from './drawing'
@@ -112,6 +113,7 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     floor: leastPeople(clinicalCase, options),
     wettingStep: 'wet',
     mouldingStep: 'mould',
+    mends: slowerMends(draft, material, plaster ? 'plaster-slow' : null),
     relief: crewRelief(clinicalCase, options),
   })
   return {

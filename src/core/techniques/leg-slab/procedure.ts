@@ -4,10 +4,11 @@ import type { Step } from '../../model/step'
 import type { StepAngle } from '../../model/step'
 import { formatValue } from '../../planner/format-decision'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
-import { holdsItself } from '../families/slab/hold'
+import { takeFoot } from '../families/slab/hold'
+import { lastLook } from '../shared/last-look'
 import { makeStep } from '../shared/make-step'
 import { ankleAngle, footPlane, kneeAngle } from '../shared/step-angles'
-import { cureTimer, holdTimer, settingTimer, wettingTimer } from '../shared/step-timers'
+import { cureTimer, lowerTimer, lowerWords, releaseTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import type { OptionValues } from '../../planner/technique'
 import type { Extent } from './options'
 
@@ -36,7 +37,17 @@ export function legSlabSteps(facts: ProcedureFacts): readonly Step[] {
   return [...prepareSteps(facts), ...wetSteps(facts), ...finishSteps(facts)]
 }
 
-function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce, foldCm, clinicalCase }: ProcedureFacts): readonly Step[] {
+function prepareSteps({
+  extent,
+  options,
+  side,
+  widthCm,
+  lengthCm,
+  isScarce,
+  isPlaster,
+  foldCm,
+  clinicalCase,
+}: ProcedureFacts): readonly Step[] {
   const size =
     widthCm !== null && lengthCm !== null ? `${formatValue(widthCm, 'cm')} wide, ${formatValue(lengthCm, 'cm')} long` : 'to the plan'
   const isAbove = extent === 'above-knee'
@@ -49,15 +60,18 @@ function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce, fold
       where: ['dorsal-foot-pulse'],
       position: 'The whole leg bare and in reach.',
       chosen: { clinicalCase, options, supported: 'the calf and the heel' },
-      say: 'I wrap your leg, lay wet plaster behind it and bring your foot to its angle. It gets warm, then hard. Tell me at once if anything pinches.',
-      layOut: 'padding, slab, bucket of water with thermometer, bandage, tape, shears',
+      say: `I wrap your leg, lay ${isPlaster ? 'wet plaster' : 'a damp strip'} behind it and bring your foot to its angle. It gets warm, then hard. Tell me at once if anything pinches.`,
+      layOut: isPlaster
+        ? 'padding, slab, bucket of water with thermometer, bandage, tape, shears'
+        : 'padding, slab, a little cool water with thermometer, towel, bandage, tape, shears',
     }),
+    ...takeFoot(clinicalCase, options),
     makeStep({
       id: 'padding',
       text: `${liner}Padding from the toes, unrolled outward along the leg, figure-of-eight at the ankle, heel covered, loose corners tucked, half overlap ${top}.`,
       why: 'Two even layers let it swell a little and keep edges off; turns over bone count toward four layers.',
       prevents: 'A missed heel, an overpadded ankle, ridges under the slab.',
-      after: ['baseline', 'lay-out'],
+      after: [takeFoot(clinicalCase, options)[0]?.id ?? 'baseline', 'lay-out'],
       minutes: [1.5, 2.5, 4],
       onPatient: true,
       where: ['padding', 'heel-instep'],
@@ -84,6 +98,9 @@ function prepareSteps({ extent, options, side, widthCm, lengthCm, isScarce, fold
   ]
 }
 
+/** Fit that can still be changed while it is moulded; looked at once more on Check. */
+const lookedAtWhileSoft = ['fibular-neck', 'no-dent', 'edges-apart']
+
 /** What is held while it sets: the ankle at its angle, the sole level, above the knee the knee too. */
 function heldAngles({ ankleDeg, extent }: ProcedureFacts): readonly StepAngle[] {
   return [...(ankleDeg === null ? [] : [ankleAngle(ankleDeg)]), footPlane, ...(extent === 'above-knee' ? [kneeAngle(18, 15, 20)] : [])]
@@ -94,16 +111,13 @@ function wetSteps(facts: ProcedureFacts): readonly Step[] {
   const isAbove = extent === 'above-knee'
   const from = options['lay-from'] === 'knee' ? (isAbove ? 'top' : 'knee') : 'foot'
   const knee = isAbove ? ' Knee 15–20° bent, a holder under the thigh.' : ''
-  const holder = holdsItself(facts.clinicalCase, options)
-    ? null
-    : { what: 'foot' as const, from: 'mould', to: 'mould', place: 'hold-distal' as const }
   const hurry = options['position'] === 'seated' ? ' Seated, fluid pools in the leg: be quick.' : ''
   const wet = makeStep({
     id: 'wet',
     text: `${
       isPlaster
         ? 'Wet until the bubbles stop, press out, smooth lightly on the table, last look at the length. The clock starts.'
-        : 'A little water along the strip, roll it in a towel, press out. The clock starts.'
+        : 'A little cool water along the strip, roll it in a towel, press out. The clock starts.'
     }${hurry}`,
     say: 'It will get warm under the slab for some minutes; that is the setting. Too hot, and it comes off: say so.',
     why: 'Air left in makes it weak; water left in makes it slow.',
@@ -112,11 +126,11 @@ function wetSteps(facts: ProcedureFacts): readonly Step[] {
     minutes: isPlaster ? [0.3, 0.5, 0.8] : [0.4, 0.6, 1],
     wet: true,
     timer: settingTimer(setMin),
-    moreTimers: [wettingTimer(isPlaster ? 0.5 : 0.6)],
+    moreTimers: [wettingTimer(isPlaster ? 0.5 : 0.6), releaseTimer(setMin, 'done'), lowerTimer(isPlaster, setMin, 'done')],
   })
   const lay = makeStep({
     id: 'lay',
-    text: `Lay it from the ${from}, square along the back of the limb, and do the main smoothing here.${knee}`,
+    text: `Lay it from the ${from}, square along the back of the limb, and smooth it here until the weave no longer shows.${knee}`,
     why: 'Layers bond while they are wettest.',
     prevents: 'A twisted slab that holds one side only.',
     after: ['wet'],
@@ -164,25 +178,26 @@ function wetSteps(facts: ProcedureFacts): readonly Step[] {
   })
   const reduction = makeStep({
     id: 'reduction',
-    text: 'Only if a reduction is planned: the person who is to do it does it now. Circulation again afterwards.',
+    text: 'Only if a reduction is planned: the person who is to do it does it now, before or after the bandage, and refines it after. Circulation again afterwards.',
+    say: 'We bring the bone back into line now. It pulls, then it is over.',
     why: 'The slab is still soft and takes the new shape.',
     prevents: 'Setting a fracture in the wrong place.',
-    after: ['bandage'],
-    minutes: [0, 0, 0],
+    after: ['lay'],
+    minutes: [0.5, 1, 2],
     wet: true,
     optional: true,
   })
   const mould = makeStep({
     id: 'mould',
-    text: `Flat palms, never fingertips, either side of the heel cord. Ankle ${ankleWords}; foot neither tilted nor turned. Ask: is it too hot?`,
+    text: `Flat palms, never fingertips, either side of the heel cord. Ankle ${ankleWords}; foot neither tilted nor turned. Ask: is it too hot? ${lastLook}`,
     why: 'Fingertips leave dents that press for weeks.',
     prevents: 'Dents, a dropped or tilted foot.',
     after: ['bandage'],
     minutes: isPlaster ? [0.4, 0.6, 1] : [0.2, 0.4, 0.6],
     wet: true,
-    holds: holder,
     say: 'I bring your foot to its angle now; it pulls in the calf. Tell me where it hurts.',
     angles: heldAngles(facts),
+    fits: lookedAtWhileSoft,
     where: ['heel-cord', 'ankle'],
   })
   return [wet, lay, fold, ...(isPlaster ? [turnBack] : []), bandage, reduction, mould]
@@ -196,19 +211,17 @@ function foldWords({ options, foldCm, gapCm }: ProcedureFacts): string {
 }
 
 function finishSteps(facts: ProcedureFacts): readonly Step[] {
-  const { isScarce, cureMin, clinicalCase, options } = facts
+  const { isScarce, cureMin } = facts
   return [
     makeStep({
       id: 'hold-set',
-      text: 'Hold without moving until it is set. "Too hot" means: take it off.',
+      text: 'Hold without moving until it is hard to the knuckle, and no sooner than the clock. "Too hot" means: take it off.',
       why: 'Movement while it sets cracks it inside, where nobody sees it.',
       prevents: 'A slab that looks whole and holds nothing.',
       after: ['mould'],
       minutes: [2, 4, 8],
-      holds: holdsItself(clinicalCase, options) ? null : { what: 'foot' as const, from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
       angles: heldAngles(facts),
       timer: cureTimer(cureMin),
-      moreTimers: [holdTimer(4)],
       where: ['ankle'],
     }),
     makeStep({
@@ -221,7 +234,7 @@ function finishSteps(facts: ProcedureFacts): readonly Step[] {
     }),
     makeStep({
       id: 'trim',
-      text: 'Trim until all toe tips are seen and the little toe is free.',
+      text: 'Fold or cut back, no more, until all toe tips are seen and the little toe is free.',
       why: 'Toes are the window for every later check.',
       prevents: 'A check that finds only bandage.',
       after: ['finish'],
@@ -230,7 +243,8 @@ function finishSteps(facts: ProcedureFacts): readonly Step[] {
     }),
     makeStep({
       id: 'transfer',
-      text: 'The patient may shift up the bed but not leave it. Limb at heart level, no weight through the slab.',
+      text: `Set the leg down ${lowerWords}. The patient may shift up the bed but not leave it. Limb at heart level, no weight through the slab.`,
+      say: 'We set your leg down now.',
       why: 'It carries nothing until it is cured, and then only what is ordered.',
       prevents: 'A slab cracked at the ankle within the hour.',
       after: ['finish'],

@@ -4,6 +4,7 @@ import { openingRoles } from '../shared/opening-roles'
 /** What each of its steps does, as rules see it. */
 export const legSlabRoles: StepRoles = {
   ...openingRoles,
+  'hold-foot': ['hold-taken'],
   padding: ['first-layer'],
   'bone-points': [],
   'cut-slab': [],
@@ -12,9 +13,9 @@ export const legSlabRoles: StepRoles = {
   fold: [],
   'turn-back': [],
   bandage: ['wraps'],
-  reduction: [],
-  mould: ['moulds', 'hold-taken', 'hold-released'],
-  'hold-set': ['holds-to-set', 'hold-taken', 'hold-released', 'rigid-on'],
+  reduction: ['moulds'],
+  mould: ['moulds'],
+  'hold-set': ['holds-to-set', 'hold-released', 'rigid-on'],
   finish: ['closes'],
   trim: [],
   transfer: ['transfers', 'lowers'],

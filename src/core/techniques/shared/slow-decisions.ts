@@ -1,9 +1,10 @@
 import { hasFlag, hasUntestedFeeling, isYoungerThan, type ClinicalCase } from '../../model/clinical-case'
-import type { CrewWindow } from '../../model/crew-input'
+import { windowsOf, type CrewWindow } from '../../model/crew-input'
 import { heatDefaults } from '../../model/heat-input'
 import type { PlanDraft } from '../../planner/draft'
 import type { Step } from '../../model/step'
 import { readDefaults } from '../../quantities/defaults'
+import { judgeMinutes, type Mend } from './judge-minutes'
 import type { SettingMaterial } from '../../model/setting-material'
 
 /** Why skin at risk gets the lower heat limit, or null (SAFETY, PRECISIONS: child, neuropathy, unresponsive, fragile skin). */
@@ -42,12 +43,16 @@ export interface CrewQuestion {
   readonly mouldingStep: string
   /** Clocks of several parts. */
   readonly windows?: readonly CrewWindow[]
+  /** What would give more time, as it would be. */
+  readonly mends: readonly Mend[]
   /** What gives when hands are short. */
   readonly relief: readonly string[]
 }
 
-/** Asks for `least-crew` from the wet steps of the procedure. */
+/** Asks for `least-crew` from the wet steps of the procedure, and judges them by their likely minutes. */
 export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
+  const { steps, set, mends, wettingStep, mouldingStep } = question
+  judgeMinutes(draft, { steps, setMin: set.minutes, mends, windows: windowsOf({ wettingStep, mouldingStep, windows: question.windows }) })
   const wet = question.steps.filter((step) => step.wet && !step.optional)
   const ids = new Set(wet.map((step) => step.id))
   draft.slow({
@@ -60,7 +65,7 @@ export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
         minutes: step.minutes,
         hands: step.hands,
         after: step.after.filter((id) => ids.has(id)),
-        hold: step.holds ? { from: step.holds.from, to: step.holds.to } : null,
+        holdsUntil: holdsFrom(question.steps, wet, step.id),
       })),
       wettingStep: question.wettingStep,
       mouldingStep: question.mouldingStep,
@@ -70,5 +75,23 @@ export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
       floor: question.floor,
       seed: draft.clinicalCase.seed ?? draft.ctx.seed,
     },
+  })
+}
+
+/**
+ * Holds that the wet phase begins with one of its steps: those taken there, and at the first step all that were taken before and last into it.
+ * @returns for each the wet step that releases it; the last one where it lasts longer
+ */
+function holdsFrom(steps: readonly Step[], wet: readonly Step[], stepId: string): readonly string[] {
+  const placeOf = (id: string): number => steps.findIndex((step) => step.id === id)
+  const [first, last] = [wet[0], wet.at(-1)]
+  if (!first || !last) return []
+  return steps.flatMap(({ holds }) => {
+    if (!holds) return []
+    const [from, to] = [placeOf(holds.from), placeOf(holds.to)]
+    if (to < placeOf(first.id) || from > placeOf(last.id)) return []
+    const taken = wet.find((step) => placeOf(step.id) >= from)?.id
+    if (taken !== stepId) return []
+    return [wet.findLast((step) => placeOf(step.id) <= to)?.id ?? last.id]
   })
 }

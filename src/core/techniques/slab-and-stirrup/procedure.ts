@@ -3,10 +3,11 @@ import type { Side } from '../../model/vocabulary'
 import { formatValue } from '../../planner/format-decision'
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
-import { holdsItself } from '../families/slab/hold'
+import { takeFoot } from '../families/slab/hold'
+import { lastLook } from '../shared/last-look'
 import { makeStep } from '../shared/make-step'
 import { ankleAngle, footPlane } from '../shared/step-angles'
-import { cureTimer, holdTimer, settingTimer, wettingTimer } from '../shared/step-timers'
+import { cureTimer, lowerTimer, lowerWords, releaseTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../../planner/technique'
 
@@ -34,6 +35,10 @@ export function slabAndStirrupSteps(facts: StirrupFacts): readonly Step[] {
 }
 
 function drySteps({ options, side, slab, stirrup, clinicalCase }: StirrupFacts): readonly Step[] {
+  const stance =
+    options['position'] === 'seated'
+      ? 'Seated is the hardest: gravity works against you.'
+      : 'Whoever is short stands on a step and uses body weight.'
   const liner =
     options['liner'] === 'stockinette-and-wool' && options['supplies'] !== 'scarce' ? 'Stockinette first, without a crease. ' : ''
   return [
@@ -41,24 +46,26 @@ function drySteps({ options, side, slab, stirrup, clinicalCase }: StirrupFacts):
       side,
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
-      position: 'Show the wanted ankle position on the sound side.',
+      position: `Show the wanted ankle position on the sound side. ${stance}`,
       chosen: { clinicalCase, options, supported: 'the calf and the heel' },
       say: 'I wrap your leg, lay two wet strips on it and bring your foot to its angle. They get warm, then hard. Tell me at once if anything pinches.',
-      layOut: 'padding, slab, stirrup, a little water, towel, elastic bandage, shears',
+      layOut: 'padding, slab on the left, stirrup on the right, a little cool water with thermometer, towel, elastic bandage, shears',
     }),
+    ...takeFoot(clinicalCase, options),
     makeStep({
       id: 'padding',
       text: `${liner}Padding from the toes, figure-of-eight at the ankle, heel covered, half overlap to the knee crease, two to four layers, ending about half a centimetre past the splint.`,
       why: 'Two splints press where they cross; even wool spreads it.',
       prevents: 'A missed heel, an overpadded ankle, edges on bare skin.',
-      after: ['baseline', 'lay-out'],
+      after: [takeFoot(clinicalCase, options)[0]?.id ?? 'baseline', 'lay-out'],
       minutes: [1.5, 2.5, 4],
       onPatient: true,
       where: ['padding', 'heel-instep'],
     }),
     makeStep({
       id: 'bone-points',
-      text: 'Feel both malleoli, the heel and the fibular neck through the padding.',
+      text: 'Feel both malleoli, the heel and the fibular neck through the padding, gently: it hurts.',
+      say: 'I feel the bones through the padding now. Tell me where it hurts.',
       why: 'What you can feel sharply, the splint will press.',
       prevents: 'A foot drop from a pressed nerve at the fibular neck.',
       after: ['padding'],
@@ -78,7 +85,7 @@ function drySteps({ options, side, slab, stirrup, clinicalCase }: StirrupFacts):
   ]
 }
 
-function wetSteps({ options, ankleWords, ankleDeg, setMin, clinicalCase }: StirrupFacts): readonly Step[] {
+function wetSteps({ options, ankleWords, ankleDeg, setMin }: StirrupFacts): readonly Step[] {
   return [
     makeStep({
       id: 'wet',
@@ -90,11 +97,11 @@ function wetSteps({ options, ankleWords, ankleDeg, setMin, clinicalCase }: Stirr
       minutes: [0.4, 0.6, 1],
       wet: true,
       timer: settingTimer(setMin),
-      moreTimers: [wettingTimer(0.6)],
+      moreTimers: [wettingTimer(0.6), releaseTimer(setMin, 'done'), lowerTimer(false, setMin, 'done')],
     }),
     makeStep({
       id: 'lay',
-      text: 'Slab centred behind the leg, toe end folded into a guard, tacked with one turn.',
+      text: 'Slab centred behind the leg, toe end folded into a guard that ends half a centimetre past the toes, tacked with one turn.',
       why: 'Off centre it holds one side only.',
       prevents: 'A twisted slab and a squeezed little toe.',
       after: ['wet'],
@@ -125,34 +132,32 @@ function wetSteps({ options, ankleWords, ankleDeg, setMin, clinicalCase }: Stirr
     }),
     makeStep({
       id: 'mould',
-      text: `A flat palm along the outer middle of the foot, the other hand on the calf: bring the ankle ${ankleWords} and hold. Ask: is it too hot?`,
+      text: `A flat palm along the outer middle of the foot, the other hand on the calf: bring the ankle ${ankleWords} and hold. Ask: is it too hot, does it poke at the sides of the ankle, are the toes squeezed? ${lastLook}`,
       why: 'Pushing under the toes bends the middle of the foot instead of the ankle.',
       prevents: 'A dropped or tilted foot that looks square at the toes.',
       after: ['bandage'],
       minutes: [0.2, 0.4, 0.6],
       wet: true,
-      holds: holdsItself(clinicalCase, options) ? null : { what: 'foot' as const, from: 'mould', to: 'mould', place: 'hold-distal' },
       say: 'I bring your foot to its angle now; it pulls in the calf. Tell me where it hurts.',
       angles: [...(ankleDeg === null ? [] : [ankleAngle(ankleDeg)]), footPlane],
+      fits: ['toes-sideways', 'malleoli', 'edges-apart'],
       where: ['ankle', 'midfoot'],
     }),
   ]
 }
 
-function finishSteps({ options, ankleWords, ankleDeg, cureMin, clinicalCase }: StirrupFacts): readonly Step[] {
+function finishSteps({ options, ankleWords, ankleDeg, cureMin }: StirrupFacts): readonly Step[] {
   const isFaceDown = options['position'] === 'face-down'
   return [
     makeStep({
       id: 'hold-set',
-      text: `Hold ${ankleWords} without moving until it is set; the holder stays. "Too hot" means: take it off.`,
+      text: `Hold ${ankleWords} without moving until it is hard to the knuckle, and no sooner than the clock; the holder stays. "Too hot" means: take it off.`,
       why: 'Fibreglass that moves while it sets holds the shape it was moved to.',
       prevents: 'An ankle that sags in the last minute.',
       after: ['mould'],
       minutes: [2, 3, 6],
-      holds: holdsItself(clinicalCase, options) ? null : { what: 'foot' as const, from: 'hold-set', to: 'hold-set', place: 'hold-distal' },
       angles: ankleDeg === null ? [] : [ankleAngle(ankleDeg)],
       timer: cureTimer(cureMin),
-      moreTimers: [holdTimer(3)],
       where: ['ankle'],
     }),
     makeStep({
@@ -168,10 +173,11 @@ function finishSteps({ options, ankleWords, ankleDeg, cureMin, clinicalCase }: S
     makeStep({
       id: 'finish',
       text: isFaceDown
-        ? 'Only now turn face up, free the toes side to side, flare what presses, fix the bandage ends.'
+        ? `Turn face up ${lowerWords}. Free the toes side to side, flare what presses, fix the bandage ends.`
         : 'Free the toes side to side, flare what presses, fix the bandage ends.',
       why: isFaceDown ? 'Turning before it is set bends it at the ankle.' : 'What presses now presses for as long as it is worn.',
       prevents: isFaceDown ? 'Squeezed toes, and a splint bent by the turn.' : 'Squeezed toes, bandage ends that catch.',
+      ...(isFaceDown ? { say: 'We turn you onto your back now; keep the leg still.' } : {}),
       after: ['look-along'],
       minutes: [0.5, 1, 2],
       where: ['toe', 'malleoli'],

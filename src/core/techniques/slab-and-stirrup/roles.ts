@@ -4,6 +4,7 @@ import { openingRoles } from '../shared/opening-roles'
 /** What each of its steps does, as rules see it. */
 export const slabAndStirrupRoles: StepRoles = {
   ...openingRoles,
+  'hold-foot': ['hold-taken'],
   padding: ['first-layer'],
   'bone-points': [],
   'cut-slab': [],
@@ -11,8 +12,8 @@ export const slabAndStirrupRoles: StepRoles = {
   lay: ['lays-on'],
   stirrup: ['lays-on'],
   bandage: ['wraps'],
-  mould: ['moulds', 'hold-taken', 'hold-released'],
-  'hold-set': ['holds-to-set', 'hold-taken', 'hold-released', 'rigid-on'],
+  mould: ['moulds'],
+  'hold-set': ['holds-to-set', 'hold-released', 'rigid-on'],
   'look-along': [],
   finish: ['closes'],
 }

@@ -27,6 +27,7 @@ import { bandageLeg } from '../families/slab/bandage-leg'
 import { decideAnkle, describeAnkle, judgeHeldAnkle, judgeSlabSwelling } from '../families/slab/ankle'
 import { crewRelief, judgeGravity, leastPeople } from '../families/slab/hold'
 import { reviewAfter } from '../shared/review'
+import { slowerMends } from '../shared/judge-minutes'
 import { askForCrew } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { slabAndStirrupOptions } from './options'
@@ -127,6 +128,7 @@ function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueO
     floor: leastPeople(clinicalCase, options),
     wettingStep: 'wet',
     mouldingStep: 'mould',
+    mends: slowerMends(draft, 'padded-fibreglass', null),
     relief: crewRelief(clinicalCase, options),
   })
   return {

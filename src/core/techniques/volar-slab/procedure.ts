@@ -1,9 +1,10 @@
 import type { Side } from '../../model/vocabulary'
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
+import { lastLook } from '../shared/last-look'
 import { makeStep } from '../shared/make-step'
 import { wristAngle } from '../shared/step-angles'
-import { cureTimer, holdTimer, settingTimer, wettingTimer } from '../shared/step-timers'
+import { cureTimer, releaseTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../../planner/technique'
 
@@ -23,7 +24,7 @@ export function volarSlabSteps(facts: VolarFacts): readonly Step[] {
   return [...drySteps(facts), ...wetSteps(facts), ...finishSteps(facts)]
 }
 
-function drySteps({ options, side }: VolarFacts): readonly Step[] {
+function drySteps({ options, side, isPlaster }: VolarFacts): readonly Step[] {
   const hasLiner = options['liner'] === 'stockinette'
   const liner = makeStep({
     id: 'stockinette',
@@ -41,8 +42,8 @@ function drySteps({ options, side }: VolarFacts): readonly Step[] {
       compared: 'both hands',
       where: ['radial-pulse'],
       position: 'Seat the patient, elbow on the table, rings and watch off that hand.',
-      say: 'I wrap your hand and forearm and lay wet plaster on the palm side. It gets warm, then hard. Tell me if your fingers tingle.',
-      layOut: `${hasLiner ? 'stockinette, ' : ''}padding, slab, bucket of water with thermometer, elastic bandage, shears`,
+      say: `I wrap your hand and forearm and lay ${isPlaster ? 'wet plaster' : 'a damp strip'} on the palm side. It gets warm, then hard. It stays on: cover it when you wash. Tell me if your fingers tingle.`,
+      layOut: `${hasLiner ? 'stockinette, ' : ''}padding, slab, ${isPlaster ? 'bucket of water with thermometer' : 'a little cool water with thermometer, towel'}, elastic bandage, shears`,
     }),
     ...(hasLiner ? [liner] : []),
     makeStep({
@@ -83,8 +84,8 @@ function wetSteps({ isPlaster, setMin, extension, extensionDeg, options }: Volar
     makeStep({
       id: 'wet',
       text: isPlaster
-        ? 'Wet until the bubbles stop, fold, press out, smooth it on the table. The clock starts.'
-        : 'A little water along the strip, roll it in a towel, press out. The clock starts.',
+        ? 'Hold the stack by both ends in the water until the bubbles stop, fold, press out, smooth it on the table. The clock starts.'
+        : 'A little cool water along the strip, roll it in a towel, press out. The clock starts.',
       say: 'It will get warm for some minutes; that is the setting. Too hot, and it comes off: say so.',
       why: 'Air left in makes it weak; water left in makes it slow.',
       prevents: 'Dry layers that split apart.',
@@ -92,7 +93,7 @@ function wetSteps({ isPlaster, setMin, extension, extensionDeg, options }: Volar
       minutes: isPlaster ? [0.2, 0.3, 0.5] : [0.4, 0.6, 1],
       wet: true,
       timer: settingTimer(setMin),
-      moreTimers: [wettingTimer(isPlaster ? 0.3 : 0.6)],
+      moreTimers: [wettingTimer(isPlaster ? 0.3 : 0.6), releaseTimer(setMin, 'done')],
     }),
     makeStep({
       id: 'lay',
@@ -120,7 +121,7 @@ function wetSteps({ isPlaster, setMin, extension, extensionDeg, options }: Volar
       : []),
     makeStep({
       id: 'bandage',
-      text: `${isPlaster ? '' : 'A layer of padding over the slab as release line. '}Elastic bandage with a roomy thumb hole, the weave not opened.`,
+      text: `${isPlaster ? '' : `${hasLiner ? 'Fold the stockinette back over both ends. ' : ''}A layer of padding over the slab as release line. `}Elastic bandage, half overlap, with a roomy thumb hole, the weave not opened.`,
       why: 'Pulled tight it presses the median nerve against the slab.',
       prevents: 'Numb fingers, a strangled thumb.',
       after: [isPlaster ? 'fold' : 'lay'],
@@ -130,13 +131,15 @@ function wetSteps({ isPlaster, setMin, extension, extensionDeg, options }: Volar
     }),
     makeStep({
       id: 'mould',
-      text: `Your palm against the patient's, the other hand behind the wrist: hold it ${extension}. Ask: is it too hot?`,
+      text: `Your palm against the patient's, the other hand behind the wrist: hold it ${extension}. Ask: is it too hot? ${lastLook}`,
       why: 'Palm to palm keeps the arch of the hand; fingertips leave dents.',
       prevents: 'A dropped wrist, a dent over the nerve.',
       after: ['bandage'],
       minutes: isPlaster ? [0.3, 0.4, 0.5] : [0.2, 0.4, 0.6],
       wet: true,
+      say: 'I bring your wrist to its angle now. Tell me where it hurts.',
       angles: [wristAngle(extensionDeg)],
+      fits: ['knuckles', 'thumb-hole', 'no-dent'],
       where: ['wrist'],
     }),
   ]
@@ -146,14 +149,13 @@ function finishSteps({ extensionDeg, cureMin }: VolarFacts): readonly Step[] {
   return [
     makeStep({
       id: 'hold-set',
-      text: 'Hold without moving until it is set. "Too hot" means: take it off.',
+      text: 'Hold without moving until it is hard to the knuckle, and no sooner than the clock. "Too hot" means: take it off.',
       why: 'Movement while it sets cracks it inside, where nobody sees it.',
       prevents: 'A slab that looks whole and holds nothing.',
       after: ['mould'],
       minutes: [1.5, 3, 6],
       angles: [wristAngle(extensionDeg)],
       timer: cureTimer(cureMin),
-      moreTimers: [holdTimer(3)],
       where: ['wrist'],
     }),
     makeStep({

@@ -27,6 +27,7 @@ import { bandageDefaults } from '../../figures/wraps/bandage-pressure'
 import { stockinetteLength, widestGirth } from '../../figures/wraps/stockinette'
 import { listStockinette } from '../shared/list-stockinette'
 import { reviewAfter } from '../shared/review'
+import { slowerMends } from '../shared/judge-minutes'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { extensionDeg, volarSlabOptions } from './options'
@@ -146,6 +147,7 @@ function planVolarSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcom
     floor: 1,
     wettingStep: 'wet',
     mouldingStep: 'mould',
+    mends: slowerMends(draft, material, null),
     relief: [
       ...(plaster ? ['take pre-padded fibreglass'] : []),
       ...(draft.clinicalCase.environment.waterC > 18 ? ['use cooler water'] : []),

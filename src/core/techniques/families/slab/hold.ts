@@ -2,6 +2,8 @@ import type { ClinicalCase } from '../../../model/clinical-case'
 import { extraHolder } from '../../shared/extra-holder'
 import { refusePosition } from '../../../planner/shared-options'
 import type { PlanDraft } from '../../../planner/draft'
+import type { Step } from '../../../model/step'
+import { makeStep } from '../../shared/make-step'
 import type { OptionValues, TechniqueOption } from '../../../planner/technique'
 
 /** Who keeps the limb at its angle until it is set. */
@@ -57,4 +59,23 @@ export function crewRelief(clinicalCase: ClinicalCase, options: OptionValues): r
   if (options['material'] === 'plaster-fast') relief.push('take slow plaster')
   if (clinicalCase.environment.waterC > 18) relief.push('use cooler water')
   return relief
+}
+
+/** The step at which a helper takes the foot, held from then until it is hard; none where face down or hanging it holds itself. */
+export function takeFoot(clinicalCase: ClinicalCase, options: OptionValues): readonly Step[] {
+  if (holdsItself(clinicalCase, options)) return []
+  return [
+    makeStep({
+      id: 'hold-foot',
+      text: 'A helper takes the foot and lifts the leg clear: by the toe tips, where toes are broken by a flat palm under the sole. Held until it is hard.',
+      why: 'What is wrapped while it rests on its heel is wrapped in the wrong shape.',
+      prevents: 'Movement at the injury, a dent of fingers under the wrap.',
+      after: ['baseline'],
+      minutes: [0.1, 0.2, 0.4],
+      hands: [],
+      holds: { what: 'foot', from: 'hold-foot', to: 'hold-set', place: 'hold-distal' },
+      say: 'We lift your leg now and hold it until the splint is hard. Let it be heavy.',
+      where: ['toe'],
+    }),
+  ]
 }
