@@ -285,7 +285,8 @@ function describeDeviation(one: Deviation, label: (stepId: string) => string): S
     skipped: `${label(one.stepId)} skipped`,
     repeated: `${label(one.stepId)} done again`,
     'taken-back': `${label(one.stepId)} taken back`,
-    'out-of-order': `${label(one.stepId)} before ${one.before ? label(one.before) : 'its turn'}`,
+    'out-of-order': `${label(one.stepId)} before ${one.before ? label(one.before) : 'its turn'}${one.harm ? `: ${one.harm}` : ''}`,
+    'another-order': `${label(one.stepId)} before ${one.before ? label(one.before) : 'its turn'}, another order than usual here`,
   }[one.kind]
   return { at: one.at, by: one.by, text: `${words}${one.reason ? `: ${one.reason}` : ''}` }
 }

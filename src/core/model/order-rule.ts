@@ -1,4 +1,5 @@
 import type { Step } from './step'
+import type { StepMust } from './step-must'
 import { hasStepRole, type StepRole } from './step-role'
 
 /** Steps that a rule of order is about: by id (`roll-*` for those that are numbered), or all that have a role. */
@@ -15,12 +16,6 @@ export interface Must {
 /** Some steps before others, for one reason. */
 export function must(first: Which | readonly Which[], then: Which | readonly Which[], harm: string): readonly Must[] {
   return [first].flat().flatMap((one) => [then].flat().map((two): Must => ({ first: one as Which, then: two as Which, harm })))
-}
-
-/** For a step: what must be done before it, and what comes of it otherwise. */
-export interface StepMust {
-  readonly before: string
-  readonly harm: string
 }
 
 /**

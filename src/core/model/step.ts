@@ -1,4 +1,5 @@
 import type { ActionId } from './action'
+import type { StepMust } from './step-must'
 import type { StepRole } from './step-role'
 import type { Side } from './vocabulary'
 
@@ -98,6 +99,8 @@ export interface Step {
   readonly prevents: string
   /** Steps that must come before. */
   readonly after: readonly string[]
+  /** Of what comes before it, what must, and what comes of it otherwise; the rest is a habit. Left out: all of `after` must. */
+  readonly musts?: readonly StepMust[]
   readonly hands: readonly HandGrip[]
   /** What it does, as rules see it. */
   readonly roles: readonly StepRole[]

@@ -11,10 +11,13 @@ export interface StepEntry {
 }
 
 export interface Deviation {
-  readonly kind: 'skipped' | 'out-of-order' | 'repeated' | 'taken-back'
+  /** Out of order: a must was crossed. Another order: only what is usual here was. */
+  readonly kind: 'skipped' | 'out-of-order' | 'another-order' | 'repeated' | 'taken-back'
   readonly stepId: string
-  /** For out of order: the step that should have come before. */
+  /** For an order: the step that should have come before. */
   readonly before: string | null
+  /** For out of order: what comes of it. */
+  readonly harm: string | null
   readonly reason: string
   readonly at: string
   readonly by: string
@@ -24,7 +27,7 @@ export interface Deviation {
  * Where a run left its procedure. Deviations are allowed; they are kept, with the reason where one was given.
  * @param entries in the order of time
  * @returns in the order of time: steps passed by, taken back, done again without being taken back, and steps done
- *   before one that must come before them. Optional steps that were passed by deviate from nothing.
+ *   before one that comes before them, told apart by whether it must. Optional steps that were passed by deviate from nothing.
  */
 export function findDeviations(steps: readonly Step[], entries: readonly StepEntry[]): readonly Deviation[] {
   const byId = new Map(steps.map((step) => [step.id, step]))
@@ -34,8 +37,8 @@ export function findDeviations(steps: readonly Step[], entries: readonly StepEnt
     const step = byId.get(entry.stepId)
     if (!step) continue
     const last = state.get(entry.stepId)
-    const note = (kind: Deviation['kind'], before: string | null = null): void =>
-      void found.push({ kind, stepId: entry.stepId, before, reason: entry.reason, at: entry.at, by: entry.by })
+    const note = (kind: Deviation['kind'], before: string | null = null, harm: string | null = null): void =>
+      void found.push({ kind, stepId: entry.stepId, before, harm, reason: entry.reason, at: entry.at, by: entry.by })
     if (entry.outcome === 'undone') {
       if (last) note('taken-back')
       state.delete(entry.stepId)
@@ -47,7 +50,8 @@ export function findDeviations(steps: readonly Step[], entries: readonly StepEnt
       else {
         // Only what was still open when this step was done: what was skipped before it is its own deviation.
         const finished = [...state.keys(), entry.stepId]
-        for (const broken of findOrderBreaks(steps, finished)) if (broken.step === entry.stepId) note('out-of-order', broken.before)
+        for (const { step: late, before, harm } of findOrderBreaks(steps, finished))
+          if (late === entry.stepId) note(harm === null ? 'another-order' : 'out-of-order', before, harm)
       }
     }
     state.set(entry.stepId, entry)

@@ -8,6 +8,7 @@ import { findTechnique } from './registry'
 import { withChangeOver } from './change-over'
 import type { OptionValues, Technique, TechniqueOutcome } from '../planner/technique'
 import { atSteps } from '../planner/at-steps'
+import { mustsOf } from '../model/order-rule'
 import { rolesIn } from '../model/step-role'
 import { itemsAtHand, usableOverrules } from '../planner/usable-overrules'
 import type { PlanContext } from '../model/plan-context'
@@ -42,7 +43,10 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   if (!worked) return null
   const { technique, clinicalCase, options, outcome } = worked
   const { decisions, problems, materials, pending, ...collected } = worked.collected
-  const own = outcome.steps.map((step) => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] }))
+  const own = withMusts(
+    outcome.steps.map((step) => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] })),
+    technique,
+  )
   const old = findTechnique(clinicalCase.replaces ?? '')
   const steps = old ? withChangeOver(own, old, technique) : own
   const cautions = collected.cautions.map((caution) => atSteps(caution, steps))
@@ -68,6 +72,13 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     pending,
   }
   return takeRemembered(technique, plan, ctx, clinicalCase.overrules)
+}
+
+/** Steps with the orders that bind them, where the technique says which do. */
+function withMusts(steps: readonly Step[], { musts }: Technique): readonly Step[] {
+  if (!musts) return steps
+  const found = mustsOf(musts, steps)
+  return steps.map((step) => ({ ...step, musts: found.get(step.id) ?? [] }))
 }
 
 /** What a technique makes of a case; null for an unknown technique. */

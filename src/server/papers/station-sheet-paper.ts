@@ -65,8 +65,16 @@ function sheetBlocks({ by, score }: ExaminerSheet, bands: readonly StepBand[], {
       .filter((pair) => pair.isBroken)
       .map((pair): FlowBlock => ({
         kind: 'line',
-        text: `${stepName({ id: pair.before })} comes before ${stepName({ id: pair.after })}. It prevents: ${pair.why}`,
+        text: `${stepName({ id: pair.before })} comes before ${stepName({ id: pair.after })}. Crossed: ${pair.why}`,
       })),
+    ...(score.another.length > 0
+      ? [
+          {
+            kind: 'line' as const,
+            text: `Another order than is usual here: ${score.another.map(({ before, after }) => `${stepName({ id: after })} before ${stepName({ id: before })}`).join('; ')}.`,
+          },
+        ]
+      : []),
     {
       kind: 'table',
       head: ['Step', 'At', 'Took', 'Others, middle half', 'Wrong'],

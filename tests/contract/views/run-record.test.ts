@@ -231,7 +231,7 @@ describe('the record of a run', () => {
       'position',
       'lay out: skipped',
       'lay out skipped: laid out before',
-      'wet the plaster before cut the slab: child would not wait',
+      'wet the plaster before cut the slab: a closed tube: its front gap was never tried dry: child would not wait',
       'Ankle 88°, aim 85° to 95°, by digital goniometer',
       'Full strength, 48 h',
       'Too hot at mould with flat palms',

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import type { Plan } from '#core/model/plan'
 import { findStation, planOfStation, shippedStations } from '#core/practice/stations/shipped-stations'
 import { readStationFile, writeStationFile } from '#core/practice/stations/read-station'
+import { mustsOfStep } from '#core/runs/check-order'
 import { scoreStation } from '#core/practice/stations/score-station'
 import { criticalIds, toTenth, type Station, type StationRun } from '#core/practice/stations/station'
 import { techniques } from '#core/techniques/registry'
@@ -77,8 +78,8 @@ describe('the score of a station, worked by hand', () => {
 
   it('adds its parts: 40 order, 30 completeness, 20 numbers, 10 time; and what is critical fails it all the same', () => {
     const { steps } = plan.procedure
-    const late = steps.findLast((step) => step.after.length > 0 && station.required.includes(step.id))
-    const first = late?.after.at(-1)
+    const late = steps.findLast((step) => (step.musts?.length ?? 0) > 0 && station.required.includes(step.id))
+    const first = late?.musts?.map(({ before }) => before).findLast((before) => station.required.includes(before))
     expect(first, 'a link to break').to.be.a('string')
     const ids = perfect.ticks.map((tick) => tick.stepId)
     // The later of the pair is ticked just before the earlier one.
@@ -92,7 +93,7 @@ describe('the score of a station, worked by hand', () => {
       endedMs: 750_000,
     }
     const links = steps
-      .flatMap((step) => step.after.map((before) => [before, step.id] as const))
+      .flatMap((step) => mustsOfStep(step, steps).map(({ before }) => [before, step.id] as const))
       .filter(([a, b]) => done.includes(a) && done.includes(b))
     const broken = links.filter(([a, b]) => done.indexOf(a) > done.indexOf(b))
     expect(broken.length).to.be.at.least(1)

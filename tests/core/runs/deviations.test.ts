@@ -47,8 +47,9 @@ describe('deviations of a run', () => {
 
   it('name what came before its turn, once, and not again when the turn comes', () => {
     expect(kinds([entry('wet'), entry('protect')])).to.deep.equal([
-      'out-of-order wet before cut-slab',
       'out-of-order wet before bone-points',
+      'out-of-order wet before lay-out',
+      'out-of-order wet before cut-slab',
     ])
   })
 

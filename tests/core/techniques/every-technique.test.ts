@@ -312,8 +312,18 @@ describe('the order of steps', () => {
       step: 'padding',
       before: 'baseline',
       isMissing: false,
+      harm: 'a loss that is found later cannot be dated',
     })
-    expect(findOrderBreaks(steps, ['mould'])).to.deep.equal([{ step: 'mould', before: 'bandage', isMissing: true }])
+    expect(findOrderBreaks(steps, ['mould'])).to.deep.equal([
+      { step: 'mould', before: 'baseline', isMissing: true, harm: 'a loss that is found later cannot be dated' },
+    ])
+  })
+  it('tells what is only another order than is usual, and binds all of it where a technique says nothing', () => {
+    expect(findOrderBreaks(steps, ['identity', 'baseline', 'hold-foot', 'padding', 'cut-slab'])).to.deep.equal([])
+    const early = findOrderBreaks(steps, ['identity', 'cut-slab', 'baseline', 'hold-foot', 'padding'])
+    expect(early).to.deep.equal([{ step: 'cut-slab', before: 'padding', isMissing: false, harm: null }])
+    const unmarked = steps.map(({ musts: _, ...step }) => step)
+    expect(findOrderBreaks(unmarked, ['cut-slab', 'padding']).filter(({ harm }) => harm === null)).to.deep.equal([])
   })
   it('offers what may be done next', () => {
     expect(openSteps(steps, []).map((step) => step.id)).to.deep.equal(['protect', 'identity', 'explain', 'lay-out'])

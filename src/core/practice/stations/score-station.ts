@@ -1,7 +1,7 @@
 import type { Decision } from '../../model/decision'
 import type { Plan } from '../../model/plan'
 import type { Step } from '../../model/step'
-import { findOrderBreaks } from '../../runs/check-order'
+import { findOrderBreaks, mustsOfStep, type OrderBreak } from '../../runs/check-order'
 import { leftUndone } from './left-undone'
 import type { CriticalError, Station, StationRun } from './station'
 
@@ -19,7 +19,7 @@ export interface OrderPair {
   readonly before: string
   readonly after: string
   readonly isBroken: boolean
-  /** Why the first comes first: what it prevents. */
+  /** What comes of it when they are crossed. */
   readonly why: string
 }
 
@@ -46,6 +46,8 @@ export interface StationScore {
   readonly hasPassed: boolean
   readonly criticals: readonly CriticalError[]
   readonly pairs: readonly OrderPair[]
+  /** Steps done in another order than is usual here: no point is lost by them. */
+  readonly another: readonly { readonly before: string; readonly after: string }[]
   /** Required steps that were not done. */
   readonly missing: readonly string[]
   readonly numbers: readonly NumberMark[]
@@ -64,10 +66,9 @@ export function scoreStation(station: Station, plan: Plan, run: StationRun): Sta
   const procedure = plan.procedure.steps
   const known = new Set(procedure.map((step) => step.id))
   const done = inOrder(run).filter((one) => known.has(one.stepId))
-  const pairs = pairsOf(
-    procedure,
-    done.map((one) => one.stepId),
-  )
+  const ids = done.map(({ stepId }) => stepId)
+  const breaks = findOrderBreaks(procedure, ids).filter(({ isMissing }) => !isMissing)
+  const pairs = pairsOf(procedure, breaks, ids)
   const broken = pairs.filter((pair) => pair.isBroken).length
   const doneIds = new Set(done.map((one) => one.stepId))
   const missing = station.required.filter((id) => !doneIds.has(id))
@@ -98,6 +99,7 @@ export function scoreStation(station: Station, plan: Plan, run: StationRun): Sta
     hasPassed: criticals.length === 0,
     criticals,
     pairs,
+    another: breaks.flatMap(({ before, step, harm }) => (harm === null ? [{ before, after: step }] : [])),
     missing,
     numbers,
     steps: done.map((one, index) => ({ ...one, tookMs: one.atMs - (done[index - 1]?.atMs ?? 0) })),
@@ -118,22 +120,15 @@ function inOrder(run: StationRun): StationRun['ticks'] {
     })
 }
 
-/** Direct "must come before" links between steps that were both done. */
-function pairsOf(procedure: readonly Step[], done: readonly string[]): readonly OrderPair[] {
+/** What must come in order, of steps that were both done: only these cost points. */
+function pairsOf(procedure: readonly Step[], breaks: readonly OrderBreak[], done: readonly string[]): readonly OrderPair[] {
   const isDone = new Set(done)
-  const broken = new Set(
-    findOrderBreaks(procedure, done).flatMap((orderBreak) => (orderBreak.isMissing ? [] : [`${orderBreak.before} ${orderBreak.step}`])),
-  )
+  const broken = new Set(breaks.map(({ before, step }) => `${before} ${step}`))
   return procedure.flatMap((step) =>
     isDone.has(step.id)
-      ? step.after
-          .filter((before) => isDone.has(before))
-          .map((before): OrderPair => ({
-            before,
-            after: step.id,
-            isBroken: broken.has(`${before} ${step.id}`),
-            why: procedure.find((one) => one.id === before)?.prevents ?? '',
-          }))
+      ? mustsOfStep(step, procedure)
+          .filter(({ before }) => isDone.has(before))
+          .map(({ before, harm }): OrderPair => ({ before, after: step.id, isBroken: broken.has(`${before} ${step.id}`), why: harm }))
       : [],
   )
 }

@@ -27,6 +27,7 @@ import { openCastNowSteps, type CastState } from './open-cast-now'
 import { castOpeningCare, castOpeningFit, castOpeningSteps } from './procedure'
 import { castOpeningRelease, castOpeningTroubles } from './trouble'
 import { decisions } from './decisions'
+import { castOpeningMusts } from './musts'
 import { castOpeningRoles } from './roles'
 
 const latestMin = 120
@@ -63,6 +64,7 @@ export const castOpening: Technique = {
   plan: planCastOpening,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   roles: castOpeningRoles,
+  musts: castOpeningMusts,
   onUrgent: { holds: 'break', actions: castOpeningRelease },
   comesOff: [],
   troubles: castOpeningTroubles,

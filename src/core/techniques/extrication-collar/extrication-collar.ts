@@ -18,6 +18,7 @@ import { extricationCollarCare, extricationCollarFit, extricationCollarSteps } f
 import { extricationCollarRelease, extricationCollarTroubles } from './trouble'
 import { decisions } from './decisions'
 import { extricationCollarTaskForms } from './task-forms'
+import { extricationCollarMusts } from './musts'
 import { extricationCollarRoles } from './roles'
 
 /** Adjustable one-piece collar for getting a patient out and moved. */
@@ -48,6 +49,7 @@ export const extricationCollar: Technique = {
       : sentence(known`Set the collar to ${said.brief('setting')}`, known`close it with ${said.brief('slack')} under one flat finger`),
   plan: planExtricationCollar,
   roles: extricationCollarRoles,
+  musts: extricationCollarMusts,
   onUrgent: { holds: 'head', actions: extricationCollarRelease },
   comesOff: ['Blocks and straps off, the collar undone.', 'Slide the collar out from behind the neck; lift nothing.'],
   taskForms: extricationCollarTaskForms,

@@ -2,6 +2,7 @@ import { fieldTraction } from '../families/traction/field-technique'
 import { decisions } from './decisions'
 import { beyondLegCm, decideLoading, loadingWords } from './loading'
 import { frameTractionCare, frameTractionFit, frameTractionSteps } from './procedure'
+import { frameTractionMusts } from './musts'
 import { frameTractionRoles } from './roles'
 
 /** Two-bar frame with a ratchet. */
@@ -23,6 +24,7 @@ export const frameTraction = fieldTraction({
   fit: frameTractionFit,
   care: frameTractionCare,
   roles: frameTractionRoles,
+  musts: frameTractionMusts,
   release: ['Take the pull by hand, let the ratchet out, look again at once.'],
   comesOff: ['Ratchet let out; the hands carry the pull.', 'Leg straps, groin strap and frame off, knee and calf carried; the hitch last.'],
 })

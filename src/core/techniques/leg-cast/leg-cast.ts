@@ -27,6 +27,7 @@ import { legCastCare, legCastFit, legCastSteps, type CastFacts } from './procedu
 import { decideKneeStrength } from './strength'
 import { legCastRelease, legCastTroubles } from './trouble'
 import { decisions } from './decisions'
+import { legCastMusts } from './musts'
 import { legCastRoles } from './roles'
 
 /** Full cast of the leg, short or long. */
@@ -64,6 +65,7 @@ export const legCast: Technique = {
   isCast: true,
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   roles: legCastRoles,
+  musts: legCastMusts,
   onUrgent: { holds: 'break', actions: legCastRelease },
   comesOff: [
     'Cut it on both sides, its whole length.',

@@ -32,6 +32,7 @@ import { applyLegSlabRules } from './rules'
 import { decideWidth, limitingStations, type SlabFit } from './width'
 import { legSlabRelease, legSlabTroubles } from './trouble'
 import { decisions } from './decisions'
+import { legSlabMusts } from './musts'
 import { legSlabRoles } from './roles'
 
 /** Plaster back slab for the lower or the whole leg. */
@@ -65,6 +66,7 @@ export const legSlab: Technique = {
     ),
   plan: planLegSlab,
   roles: legSlabRoles,
+  musts: legSlabMusts,
   onUrgent: { holds: 'break', actions: legSlabRelease },
   comesOff: [
     'Cut the bandage, or unwind it from the top.',

@@ -35,6 +35,7 @@ import { cutWords, slabAndStirrupCare, slabAndStirrupFit, slabAndStirrupSteps } 
 import { decideJointWidths, type JointFit } from './widths'
 import { slabAndStirrupRelease, slabAndStirrupTroubles } from './trouble'
 import { decisions } from './decisions'
+import { slabAndStirrupMusts } from './musts'
 import { slabAndStirrupRoles } from './roles'
 
 const path: MeasurementDefinition = {
@@ -73,6 +74,7 @@ export const slabAndStirrup: Technique = {
     ),
   plan: planSlabAndStirrup,
   roles: slabAndStirrupRoles,
+  musts: slabAndStirrupMusts,
   onUrgent: { holds: 'break', actions: slabAndStirrupRelease },
   comesOff: [
     'Cut the bandage, or unwind it from the top.',

@@ -36,6 +36,7 @@ import { decideNotch, decideSlant, decideVolarLength, decideVolarWidth } from '.
 import { volarTemplate } from './template'
 import { volarSlabRelease, volarSlabTroubles } from './trouble'
 import { decisions } from './decisions'
+import { volarSlabMusts } from './musts'
 import { volarSlabRoles } from './roles'
 
 /** Forearm slab on the palm side. */
@@ -66,6 +67,7 @@ export const volarSlab: Technique = {
     ),
   plan: planVolarSlab,
   roles: volarSlabRoles,
+  musts: volarSlabMusts,
   onUrgent: { holds: 'break', actions: volarSlabRelease },
   comesOff: [
     'Cut the bandage, or unwind it from the elbow.',

@@ -74,10 +74,16 @@ export function StationSheet({
             <strong className="text-stop">
               {stepName({ id: pair.before })} comes before {stepName({ id: pair.after })}.
             </strong>{' '}
-            It prevents: {pair.why}
+            Crossed: {pair.why}
           </p>
         ))}
         {broken.length === 0 ? <p className="text-soft">Nothing that binds was out of order.</p> : null}
+        {score.another.length > 0 ? (
+          <p className="text-soft">
+            Another order than is usual here, which costs nothing:{' '}
+            {score.another.map(({ before, after }) => `${stepName({ id: after })} before ${stepName({ id: before })}`).join('; ')}.
+          </p>
+        ) : null}
       </section>
       <section aria-labelledby="numbers" className="grid content-start gap-2 rounded-3xl border border-line bg-sheet p-5">
         <h2 id="numbers" className="font-bold">

@@ -1,5 +1,6 @@
 import { known, sentence } from '../../../planner/answer'
 import { calfGirth, insideLeg, lowerLegLength } from '../../../figures/body/measurements/leg'
+import type { Must } from '../../../model/order-rule'
 import type { StepRoles } from '../../../model/step-role'
 import type { DecisionDefinition } from '../../../model/decision-definition'
 import type { FitTest } from '../../../model/plan'
@@ -61,6 +62,8 @@ export interface FieldSplint {
   readonly care: readonly string[]
   /** What each of its steps does, as rules see it. */
   readonly roles: StepRoles
+  /** Orders of its steps that are binding; left out: every `after` binds. */
+  readonly musts?: readonly Must[]
   readonly release: readonly string[]
   /** How it comes off, the pull kept by hand. */
   readonly comesOff: readonly string[]
@@ -90,6 +93,7 @@ export function fieldTraction(splint: FieldSplint): Technique {
     changesTo: ['suspended-ring-traction', 'ring-traction'],
     rounds: fieldRounds,
     roles: splint.roles,
+    ...(splint.musts ? { musts: splint.musts } : {}),
     onUrgent: { holds: 'pull', actions: splint.release },
     comesOff: splint.comesOff,
     troubles: tractionTroubles({ release: splint.release, grip: 'ankle hitch', hasCord: false, hasWeights: false }),

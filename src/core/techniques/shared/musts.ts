@@ -1,0 +1,30 @@
+import { must, type Must } from '../../model/order-rule'
+
+// Orders that hold whatever the device: crossed, they hurt somebody or spoil the work (HAND 1). A step that only steadies may come before the
+// baseline; one that lifts, turns, pulls or moulds may not.
+
+/** Of everything that is put on a limb. */
+export const limbMusts: readonly Must[] = [
+  ...must(
+    'identity',
+    ['cut-slab', 'draw-lines', { role: 'first-layer' }, { role: 'closes' }, { role: 'pulls' }],
+    'the work on the wrong limb or patient',
+  ),
+  ...must(
+    { role: 'baseline' },
+    [{ role: 'first-layer' }, { role: 'lays-on' }, { role: 'pulls' }, { role: 'moulds' }, { role: 'opens' }],
+    'a loss that is found later cannot be dated',
+  ),
+  ...must({ role: 'holds-to-set' }, [{ role: 'closes' }, 'trim'], 'it sags before it is hard'),
+  ...must({ role: 'holds-to-set' }, { role: 'lowers' }, 'it bends or dents as it is set down'),
+]
+
+/** Of what is wetted and sets on the limb. */
+export const wetMusts: readonly Must[] = [
+  ...must({ role: 'baseline' }, { role: 'hold-taken' }, 'lifted before anybody knows what moved and felt'),
+  ...must({ role: 'hold-taken' }, ['stocking', 'padding', { role: 'lays-on' }, { role: 'wraps' }], 'the injury moves while it is wrapped'),
+  ...must('padding', [{ role: 'lays-on' }, 'roll-1'], 'a burn, or a sore over bone'),
+  ...must('bone-points', { role: 'wets' }, 'a nerve pressed where nobody felt for it'),
+  ...must('lay-out', { role: 'wets' }, 'it sets while somebody fetches'),
+  ...must({ role: 'moulds' }, { role: 'holds-to-set' }, 'it cracks where it is shaped after setting'),
+]

@@ -1,0 +1,84 @@
+import { expect } from 'chai'
+import type { Which } from '#core/model/order-rule'
+import { hasStepRole } from '#core/model/step-role'
+import type { Step } from '#core/model/step'
+import { optionValues } from '#core/planner/technique'
+import { findOrderBreaks } from '#core/runs/check-order'
+import { techniques } from '#core/techniques/registry'
+import { changedExample } from '../../harness/example-cases'
+import { planFile, testContext } from '../../harness/leg-slab-cases'
+
+const { protocol } = testContext()
+const marked = techniques.filter(({ musts }) => musts)
+
+/** The procedure of the example under every value of every option. */
+function procedures(id: string): readonly (readonly Step[])[] {
+  const technique = techniques.find((one) => one.id === id)
+  const options = (technique?.options ?? []).flatMap((option) => optionValues(option, protocol).map((value) => ({ [option.id]: value.id })))
+  return [{}, ...options].map((chosen) => planFile(changedExample(id, (file) => void Object.assign(file.options, chosen))).procedure.steps)
+}
+
+describe('orders that bind', () => {
+  it('are said of the techniques that were read for them', () => {
+    expect(marked.map(({ id }) => id)).to.include.members([
+      'leg-slab',
+      'slab-and-stirrup',
+      'volar-slab',
+      'leg-cast',
+      'cast-opening',
+      'extrication-collar',
+      'frame-traction',
+    ])
+  })
+
+  for (const { id, musts = [] } of marked) {
+    it(`${id}: each is about steps that there are, names its harm once, and the procedure itself crosses none`, () => {
+      const all = procedures(id)
+      const steps = all.flat()
+      const isMet = (which: Which): boolean =>
+        steps.some((step) =>
+          typeof which === 'string' ? step.id === which || step.id.replace(/-\d+$/, '-*') === which : hasStepRole(step, which.role),
+        )
+      for (const { first, then, harm } of musts) {
+        expect(harm).to.match(/^[a-z].{8,}[^.]$/)
+        // What every limb shares may name a role or step that this one has not.
+        if (typeof first === 'string' && typeof then === 'string' && !isShared(first, then)) {
+          expect(isMet(first), first).to.equal(true)
+          expect(isMet(then), then).to.equal(true)
+        }
+      }
+      for (const procedure of all) {
+        const broken = findOrderBreaks(
+          procedure,
+          procedure.filter((step) => !step.optional).map((step) => step.id),
+        )
+        expect(broken).to.deep.equal([])
+        for (const step of procedure) expect(new Set(step.musts?.map(({ before }) => before)).size).to.equal(step.musts?.length)
+      }
+    })
+  }
+
+  it('put the baseline before whatever lifts, pulls, moulds or closes, in each of them', () => {
+    for (const { id } of marked) {
+      for (const procedure of procedures(id)) {
+        for (const step of procedure) {
+          if (!hasStepRole(step, 'pulls', 'moulds', 'closes', 'opens') || hasStepRole(step, 'baseline')) continue
+          const before = new Set<string>()
+          const gather = (one: string): void => {
+            for (const next of procedure.find((each) => each.id === one)?.musts ?? []) {
+              if (before.has(next.before)) continue
+              before.add(next.before)
+              gather(next.before)
+            }
+          }
+          gather(step.id)
+          if (procedure.some((each) => each.id === 'baseline')) expect([...before], `${id} ${step.id}`).to.include('baseline')
+        }
+      }
+    }
+  })
+})
+
+function isShared(first: string, then: string): boolean {
+  return ['identity', 'padding', 'lay-out'].includes(first) || ['trim', 'stocking', 'padding'].includes(then)
+}
