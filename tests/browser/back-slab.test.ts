@@ -169,7 +169,7 @@ describe('a back slab in the browser', () => {
 
     it('is accepted and made ready, and the forecast moves with the water', async () => {
       await browser.click('button', 'Accept the plan')
-      await browser.waitForText('Odds of ending before it sets')
+      await browser.waitForText('Odds of shaping each part in time')
       await browser.waitForText('5 min')
       for (let step = 0; step < 3; step++) await browser.click('button', 'Water: less')
       await browser.waitForText('5.6 min')

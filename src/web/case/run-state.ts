@@ -1,5 +1,5 @@
 import type { HandGrip, Step } from '#core/model/step'
-import { openSteps } from '#core/runs/check-order'
+import { mustsOfStep, openSteps } from '#core/runs/check-order'
 import type { CrewMember } from '#contract/records/case'
 import { outcomesOf, type RunRecord } from '#contract/records/run'
 
@@ -25,10 +25,13 @@ export function alsoOpen(steps: readonly Step[], run: RunRecord, current: Step |
   return openSteps(steps, [...outcomesOf(run).keys()]).filter((step) => step.id !== current?.id)
 }
 
-/** What must come before a step and is still open. */
-export function openBefore(steps: readonly Step[], run: RunRecord, step: Step): readonly Step[] {
+/** What must come before a step and is still open, with what comes of it. */
+export function openBefore(steps: readonly Step[], run: RunRecord, step: Step): readonly { readonly step: Step; readonly harm: string }[] {
   const outcomes = outcomesOf(run)
-  return step.after.flatMap((id) => steps.find((one) => one.id === id && !one.optional && !outcomes.has(id)) ?? [])
+  return mustsOfStep(step, steps).flatMap(({ before, harm }) => {
+    const open = steps.find((other) => other.id === before && !other.optional && !outcomes.has(other.id))
+    return open ? [{ step: open, harm }] : []
+  })
 }
 
 /** Hands at work in a step: its own, its hold, and every hold that spans it. */

@@ -59,7 +59,7 @@ function rollStep(facts: RollFacts, part: CastPart, { id, roll }: NumberedRoll, 
   const isLap = part.lapsOn !== null && id === part.rolls[0]?.id
   const water = options['water'] === 'press-out' ? 'press it out' : 'let it drain until it stops running'
   const width = roll.widthCm === null ? '' : `${formatValue(roll.widthCm, 'cm')} wide, `
-  const reach = roll.reachCm === null ? '' : `, it reaches ${formatValue(roll.reachCm, 'cm')}`
+  const reach = roll.reachCm === null ? '' : `: it reaches ${formatValue(Math.floor(roll.reachCm), 'cm')}`
   const isOverKnee = roll.zone === 'thigh' && part.id !== 'upper'
   return {
     id,
@@ -110,7 +110,7 @@ function rollClocks(
       ? [
           {
             id: `bond-${id.slice('roll-'.length)}`,
-            label: `Roll ${id.slice('roll-'.length)} bonds`,
+            label: `Roll ${id.slice('roll-'.length)} workable`,
             minutes,
             kind: 'set' as const,
             starts: 'shown' as const,
@@ -127,11 +127,11 @@ function rollClocks(
 }
 
 const partLabels: Readonly<Record<CastPart['id'], string>> = {
-  ankle: 'Shape the ankle',
-  shin: 'Shape the edge',
-  knee: 'Shape the knee',
-  upper: 'Shape the upper edge',
-  whole: 'Shape it all',
+  ankle: 'Ankle workable',
+  shin: 'Top edge workable',
+  knee: 'Knee workable',
+  upper: 'Upper edge workable',
+  whole: 'Cast workable',
 }
 
 /** Edges turned back so that the last roll lies over them. */
@@ -160,7 +160,7 @@ function shapeStep(facts: RollFacts, shape: ShapeId, isLast: boolean) {
     case 'mould-knee':
     case 'mould': {
       const isKnee = shape === 'mould-knee'
-      const words = isKnee ? kneeWords : shape === 'mould-ankle' || !isLong ? `${ankle}, and the shin` : `${ankle}; ${kneeWords}`
+      const words = isKnee ? kneeWords : shape === 'mould-ankle' ? ankle : isLong ? `${ankle}; ${kneeWords}` : `${ankle}, and the shin`
       return {
         ...common,
         text: `Mould ${words}, with flat palms before it sets. Angles and tilt again. Ask: is it too hot?${look}`,

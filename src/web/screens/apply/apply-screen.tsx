@@ -190,9 +190,9 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           {asking === 'skip' ? (
             <p>It prevents: {step.prevents}</p>
           ) : (
-            control.missingBefore.map((before) => (
+            control.missingBefore.map(({ step: before, harm }) => (
               <p key={before.id}>
-                Before it comes <strong>{stepName(before)}</strong>. It prevents: {before.prevents}
+                Before it comes <strong>{stepName(before)}</strong>. Crossed: {harm}.
               </p>
             ))
           )}

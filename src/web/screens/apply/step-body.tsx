@@ -1,3 +1,4 @@
+import { hasStepRole } from '#core/model/step-role'
 import { inUnits } from '#core/quantities/words-in-units'
 import { stepName } from '#core/runs/step-name'
 import type { Caution, Plan } from '#core/model/plan'
@@ -48,7 +49,7 @@ export function StepBody({
   )
   const said = inUnits(step, units)
   const { isLine, toggle } = useStepLine()
-  const hasClock = step.wet || step.id === 'hold-set'
+  const hasClock = step.wet || hasStepRole(step, 'holds-to-set')
   const number = steps.indexOf(step) + 1
   const switches = (
     <span className="ml-auto flex flex-wrap items-center justify-end gap-1">
@@ -71,7 +72,7 @@ export function StepBody({
     return (
       <div className="slide-in grid gap-2">
         <div className="flex flex-wrap items-center gap-3">
-          {hasClock ? <WetClock run={run} steps={steps} /> : null}
+          {hasClock ? <WetClock run={run} steps={steps} step={step} /> : null}
           {switches}
         </div>
         <StepLine step={said} number={number} of={steps.length} cautions={[...cautions, ...inUnits(brought, units)]} />
@@ -85,7 +86,7 @@ export function StepBody({
         </p>
         {step.wet ? <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">while it is wet</p> : null}
         {isRepeat ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">once more</p> : null}
-        {hasClock ? <WetClock run={run} steps={steps} /> : null}
+        {hasClock ? <WetClock run={run} steps={steps} step={step} /> : null}
         {switches}
       </div>
       <p
@@ -99,8 +100,8 @@ export function StepBody({
         </p>
       ) : null}
       {missingBefore.length > 0 ? (
-        <Notice tone="caution" lead={`Out of order: before it comes ${missingBefore.map(stepName).join(', ')}`}>
-          It can be done now; a reason is asked for and kept.
+        <Notice tone="caution" lead={`Out of order: before it comes ${missingBefore.map((open) => stepName(open.step)).join(', ')}`}>
+          {[...new Set(missingBefore.map(({ harm }) => harm))].join('; ')}. It can be done now; a reason is asked for and kept.
         </Notice>
       ) : null}
       <HandChips record={open.record} run={run} places={handsAt(steps, step)} body={plan.geometry.body} />

@@ -21,7 +21,7 @@ export interface RunControl {
   /** Whether this tab drives; any other one follows. */
   readonly isDriver: boolean
   /** What must come before the step in hand and is still open. */
-  readonly missingBefore: readonly Step[]
+  readonly missingBefore: ReturnType<typeof openBefore>
   /** Whether the step in hand was done before. */
   readonly isRepeat: boolean
   /** Returns whether that was the last step. */

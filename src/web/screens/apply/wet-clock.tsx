@@ -1,14 +1,15 @@
-import { wetNow } from '#core/runs/wet-now'
+import { wetNow, type WetPart } from '#core/runs/wet-now'
 import type { Step } from '#core/model/step'
 import { liveTimers, type RunRecord } from '#contract/records/run'
 import { wetName } from '../../lane/wet-legend'
 import { useNow } from '../../sync/use-now'
+import { runningHold } from './hold-end'
 import { formatLeft } from '../../parts/format-left'
 
-/** The clock of every part that is wet, the most pressing in large figures. */
-export function WetClock({ run, steps }: { run: RunRecord; steps: readonly Step[] }) {
+/** The clock of every part that is wet, the most pressing in large figures; where something is held until it is hard, that hold first. */
+export function WetClock({ run, steps, step }: { run: RunRecord; steps: readonly Step[]; step: Step }) {
   const now = useNow(500)
-  const [first, ...others] = wetNow(steps, liveTimers(run, now), now)
+  const [first, ...others] = [...holdOf(run, step, now), ...wetNow(steps, liveTimers(run, now), now)]
   if (!first) return null
   const isPressing = first.leftMs < 60_000
   return (
@@ -28,6 +29,15 @@ export function WetClock({ run, steps }: { run: RunRecord; steps: readonly Step[
       ))}
     </div>
   )
+}
+
+/** The hold that ends with this step, as a part among the others. */
+function holdOf(run: RunRecord, step: Step, nowMs: number): readonly Pick<WetPart, 'id' | 'label' | 'leftMs' | 'share'>[] {
+  const hold = runningHold(run, step)
+  if (!hold) return []
+  const wholeMs = hold.minutes * 60_000
+  const leftMs = Date.parse(hold.startedAt) + wholeMs - nowMs
+  return [{ id: hold.id, label: hold.label, leftMs, share: Math.max(0, leftMs / wholeMs) }]
 }
 
 function wordsOf(id: string, label: string, leftMs: number): string {

@@ -36,7 +36,7 @@ export function CrewForecast({ plan, onOpen }: { plan: Plan; onOpen: (decision: 
 function OddsTable({ odds }: { odds: readonly { readonly people: string; readonly odds: number }[] }) {
   return (
     <table className="w-full">
-      <caption className="pb-1 text-left text-sm font-semibold text-soft">Odds of ending before it sets, in this estimate</caption>
+      <caption className="pb-1 text-left text-sm font-semibold text-soft">Odds of shaping each part in time, in this estimate</caption>
       <tbody>
         {odds.map((odd) => (
           <tr key={odd.people}>
