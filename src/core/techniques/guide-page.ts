@@ -4,7 +4,7 @@ import type { Plan } from '../model/plan'
 import { planCase } from './plan-case'
 import type { SourceKind } from '../quantities/defaults'
 import type { MeasurementDefinition } from '../model/measurement-definition'
-import type { Technique } from '../planner/technique'
+import type { OptionValues, Technique } from '../planner/technique'
 
 const typicalHeightCm = 171
 
@@ -30,9 +30,10 @@ export const sourceKindWords: Readonly<Record<SourceKind, string>> = {
 /**
  * Puts together what is read beforehand about a technique. Steps and figures are those of an ordinary adult whose
  * readings follow from stature, so that the page says nothing that the planner would not say.
+ * @param schools chosen schools by option id; the usual ones where they are left out
  */
-export function guidePage(technique: Technique, ctx: PlanContext): GuidePage {
-  const clinicalCase = ordinaryCase(technique)
+export function guidePage(technique: Technique, ctx: PlanContext, schools: OptionValues = {}): GuidePage {
+  const clinicalCase = { ...ordinaryCase(technique), options: schools }
   const measured = technique.measurements(clinicalCase, clinicalCase.options).map((measurement) => measurement.definition)
   const plan = planCase({ ...clinicalCase, measurements: measured.flatMap(ordinaryReadings) }, ctx)
   if (!plan) throw new Error(`Technique ${technique.id} does not plan`)

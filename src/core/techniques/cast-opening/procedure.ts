@@ -31,7 +31,8 @@ export function castOpeningSteps({ options, side, limb, cutsPadding, clinicalCas
       side,
       compared,
       where: limb === 'leg' ? ['dorsal-foot-pulse'] : ['radial-pulse'],
-      position: 'Ventilate the room; settle the limb so that the saw comes from above.',
+      position:
+        'Ventilate the room. The limb lies supported on the couch, whatever way it was put on, so that the saw comes from above; it is raised afterwards.',
       ...(limb === 'leg' ? { chosen: { clinicalCase, options, supported: 'the calf and the heel' } } : {}),
       say: 'It is loud, dusty and buzzes. The blade shakes, it does not spin. Raise your hand and I stop at once.',
       layOut: 'saw, spreader, long shears, eye and ear protection for all, crepe bandage, tape',
@@ -58,6 +59,7 @@ export function castOpeningSteps({ options, side, limb, cutsPadding, clinicalCas
       id: 'cut',
       text: 'Press in, lift out, step along, never drag. Feel the blade every few steps; warm means pause.',
       why: 'Dragged it cuts skin, hot it burns.',
+      say: 'The saw starts now. Raise your hand and I stop at once.',
       prevents: 'A burn or a cut along the whole limb.',
       after: ['draw-lines', 'tell', 'lay-out'],
       minutes: [2, 4, 8],
@@ -74,6 +76,7 @@ export function castOpeningSteps({ options, side, limb, cutsPadding, clinicalCas
             ? 'Spread the edges with the spreader, a little at each place.'
             : 'Lift the upper half off; the limb stays in the lower one.',
       why: 'Room comes only when the edges stand apart.',
+      say: 'The edges come apart now; you may feel it move.',
       prevents: 'A cast that is cut and still tight.',
       reads: [
         {
@@ -92,6 +95,7 @@ export function castOpeningSteps({ options, side, limb, cutsPadding, clinicalCas
             id: 'cut-padding',
             text: 'Cut padding and stocking to the skin, the whole length.',
             why: 'Blood-soaked padding is as hard as the cast.',
+            say: 'I cut the padding with blunt shears now: it is cold along your skin.',
             prevents: 'Pressure that stays although the cast is open.',
             after: ['lift'],
             minutes: [0.5, 1, 2] as const,
@@ -111,6 +115,7 @@ export function castOpeningSteps({ options, side, limb, cutsPadding, clinicalCas
       id: 'crepe',
       text: 'Wrap crepe lightly over it: it holds the edges and steadies the limb for the transfer.',
       why: 'Pulled firm it closes what was opened.',
+      say: 'A light bandage goes round it now.',
       prevents: 'Edges that catch, or a bandage as tight as the cast was.',
       after: ['look'],
       minutes: [0.5, 1, 2],

@@ -54,6 +54,7 @@ function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: Cast
   return [
     ...openingSteps({
       side,
+      holdsLong: true,
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
       position:
@@ -127,6 +128,7 @@ function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: Cast
       id: 'padding',
       text: `Padding ${onStocking ? 'over the stocking' : 'from the top down, one turn left to fold back'}, unrolled outward, half overlap; more over malleoli, shin crest${isLong ? ', kneecap and condyles' : ' and fibular neck'}.`,
       why: 'Two even layers are the room for swelling; bone needs four.',
+      say: 'The soft padding goes round your leg now.',
       prevents: 'A missed heel, an overpadded ankle, ridges, no room.',
       after: [...(onStocking ? ['stocking'] : held.length > 0 ? held : ['baseline']), 'lay-out'],
       minutes: [2, 3, 5],

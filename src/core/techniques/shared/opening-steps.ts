@@ -10,6 +10,8 @@ export interface OpeningFacts {
   readonly side: Side | undefined
   /** How the patient is settled, beside the words of the chosen position. */
   readonly position: string
+  /** Somebody holds for minutes: how they sit or stand, and how high the bed is. */
+  readonly holdsLong?: true
   /** The position that was chosen, for a limb; left out where the technique has one of its own. */
   readonly chosen?: { readonly clinicalCase: ClinicalCase; readonly options: OptionValues; readonly supported: string }
   /** What is laid out, in the order of use. */
@@ -85,13 +87,18 @@ export function openingSteps(facts: OpeningFacts): readonly Step[] {
       after: ['identity', 'explain'],
       minutes: [0.7, 1, 2],
       confirm: 'Checked and recorded',
+      say: `I look at ${facts.compared} now and touch them. Tell me what you feel.`,
       onPatient: true,
       where: facts.where ?? [],
     }),
   ]
 }
 
-function positionText({ chosen, position }: OpeningFacts): string {
+function positionText(facts: OpeningFacts): string {
+  return `${settled(facts)}${facts.holdsLong ? ' The bed at your hips; whoever holds takes a stool or a step now, before the long hold.' : ''}`
+}
+
+function settled({ chosen, position }: OpeningFacts): string {
   if (!chosen) return position
   if (hasFlag(chosen.clinicalCase, 'cannot-be-moved'))
     return `As found, in bed or chair, with one more holder, who supports ${chosen.supported}. ${position}`
@@ -109,6 +116,7 @@ export function closingCheck(after: readonly string[], compared: string, where: 
     text: `Check circulation, feeling and movement again on ${compared}, and compare with the baseline.`,
     why: 'What the device presses, pulls or bends shows first beyond it.',
     prevents: 'A tight device found late.',
+    say: 'I look and touch once more, as at the beginning. Tell me what is different.',
     after,
     minutes: [0.7, 1, 2],
     confirm: 'Checked again and recorded',

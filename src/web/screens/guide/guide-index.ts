@@ -2,6 +2,7 @@ import { flagRulesOf } from '#core/rules/by-what-is-put-on'
 import MiniSearch from 'minisearch'
 import { guidePage, type GuidePage } from '#core/techniques/guide-page'
 import { techniques } from '#core/techniques/registry'
+import type { OptionValues, Technique } from '#core/planner/technique'
 import type { Protocol } from '#core/quantities/defaults'
 import { browserContext } from '../../case/use-plan'
 
@@ -25,6 +26,11 @@ let guide: Guide | null = null
 /** Every guide page as the protocol in force has it, made once for each. */
 export function guidePages(protocol: Protocol): readonly GuidePage[] {
   return guideOf(protocol).pages
+}
+
+/** The page of a technique by chosen schools: made anew, since there are many of them. */
+export function guidePageBy(technique: Technique, protocol: Protocol, schools: OptionValues): GuidePage {
+  return guidePage(technique, browserContext(protocol), schools)
 }
 
 function guideOf(protocol: Protocol): Guide {

@@ -1,6 +1,6 @@
 import type { Step } from '#core/model/step'
-import { useEffect, type ReactNode } from 'react'
-import { Link, useLocation, useParams } from 'react-router'
+import { useEffect, useMemo, type ReactNode } from 'react'
+import { Link, useLocation, useParams, useSearchParams } from 'react-router'
 import { flagLabel } from '#core/model/flag-words'
 import { spoken } from '#core/model/vocabulary'
 import { flagRulesOf } from '#core/rules/by-what-is-put-on'
@@ -8,7 +8,9 @@ import { inUnits } from '#core/quantities/words-in-units'
 import { sourceKindWords } from '#core/techniques/guide-page'
 import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
-import { guidePages } from './guide-index'
+import type { OptionValues, Technique } from '#core/planner/technique'
+import { guidePageBy, guidePages } from './guide-index'
+import { SchoolsTable } from './schools-table'
 import { guideSections } from './guide-sections'
 import { useSettings } from '../../sync/session-store'
 import { useProtocolInForce } from '../../sync/protocol-in-force'
@@ -18,7 +20,14 @@ export function GuidePageScreen() {
   const { technique: id } = useParams()
   const { hash } = useLocation()
   const { units } = useSettings()
-  const page = guidePages(useProtocolInForce()).find((guidePage) => guidePage.technique.id === id)
+  const [asked] = useSearchParams()
+  const protocol = useProtocolInForce()
+  const usual = guidePages(protocol).find((guidePage) => guidePage.technique.id === id)
+  const page = useMemo(() => {
+    if (!usual) return usual
+    const schools = schoolsAsked(usual.technique, asked)
+    return Object.keys(schools).length === 0 ? usual : guidePageBy(usual.technique, protocol, schools)
+  }, [usual, asked, protocol])
   useEffect(() => {
     if (hash) document.getElementById(hash.slice(1))?.scrollIntoView()
   }, [hash, id])
@@ -60,7 +69,8 @@ export function GuidePageScreen() {
           <p className="text-lg">{technique.purpose}</p>
           <p className="text-soft">For: {technique.patterns.map(spoken).join(', ')}.</p>
           <p className="text-sm text-soft">
-            Steps and figures are those of an ordinary adult. Local policy and the licensed clinician’s judgement come first.
+            Steps and figures are those of an ordinary adult, by the schools marked below. Local policy and the licensed clinician’s
+            judgement come first.
           </p>
         </header>
         <Section id="cautions">
@@ -76,30 +86,7 @@ export function GuidePageScreen() {
           </ul>
         </Section>
         <Section id="schools">
-          <div role="group" tabIndex={0} aria-label="Schools compared" className="overflow-x-auto">
-            <table className="w-full min-w-[34rem] text-left">
-              <thead>
-                <tr className="text-sm text-soft">
-                  <th className="py-1.5 pr-4 font-semibold">Choice</th>
-                  <th className="py-1.5 pr-4 font-semibold">School</th>
-                  <th className="py-1.5 font-semibold">Who prefers it, and why</th>
-                </tr>
-              </thead>
-              <tbody>
-                {technique.options.flatMap((option) =>
-                  option.values.map((value, index) => (
-                    <tr key={`${option.id}${value.id}`} className={index === 0 ? 'border-t border-line align-top' : 'align-top'}>
-                      <th scope="row" className="py-1 pr-4 font-bold">
-                        {index === 0 ? option.label : <span className="sr-only">{option.label}</span>}
-                      </th>
-                      <td className="py-1 pr-4 font-semibold">{value.label}</td>
-                      <td className="py-1">{value.why}</td>
-                    </tr>
-                  )),
-                )}
-              </tbody>
-            </table>
-          </div>
+          <SchoolsTable technique={technique} chosen={plan.options} asked={asked} />
         </Section>
         <Section id="measure">
           <dl className="grid gap-1.5">
@@ -180,6 +167,16 @@ export function GuidePageScreen() {
 /** What a step reads, with what it should be. */
 function readsWords(reads: NonNullable<Step['reads']>): string {
   return reads.map((read) => `${read.label} (${read.wanted})`).join('; ')
+}
+
+/** Schools that the address asks for, as far as the technique has them. */
+function schoolsAsked(technique: Technique, asked: URLSearchParams): OptionValues {
+  return Object.fromEntries(
+    technique.options.flatMap((option) => {
+      const value = asked.get(option.id)
+      return value !== null && option.values.some((school) => school.id === value) ? [[option.id, value]] : []
+    }),
+  )
 }
 
 function Section({ id, children }: { id: string; children: ReactNode }) {
