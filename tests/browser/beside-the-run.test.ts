@@ -128,7 +128,7 @@ describe('beside the run in the browser', () => {
       await browser.click('button', 'Lock')
       await browser.click('menuitem', 'Lock; the password opens it')
       const lock = await browser.find('dialog', 'Locked')
-      await browser.waitForText('Hold without moving until it is set')
+      await browser.waitForText('Hold without moving until it is hard')
       expect(await lock.getText()).to.include('Setting')
       const focused = await browser.evaluate('return document.activeElement?.closest("[role=dialog]") !== null')
       expect(focused, 'the focus is in the lock').to.equal(true)

@@ -15,7 +15,6 @@ export function withMusts(page: string): string {
 function mustTables(): string {
   return techniques
     .flatMap(({ name, musts }) => {
-      if (!musts) return []
       const byHarm = grouped(musts)
       const rows = [...byHarm].map(([harm, rules]) => {
         const firsts = [...new Set(rules.map(({ first }) => worded(first)))].join(', ')

@@ -106,8 +106,8 @@ export interface Technique {
   readonly isAtRisk?: (clinicalCase: ClinicalCase) => boolean
   /** What each of its steps does, as rules see it: a step of its plans that does not stand here fails its contract test. */
   readonly roles: StepRoles
-  /** Orders of its steps that are binding, each with what comes of it when it is crossed. Left out: every `after` binds, by what it prevents. */
-  readonly musts?: readonly Must[]
+  /** Orders of its steps that are binding, each with what comes of it when it is crossed. The rest of `after` is a habit. */
+  readonly musts: readonly Must[]
   /** Put on a patient who sits or stands, until a step lowers them. */
   readonly isUpright?: (options: OptionValues) => boolean
   /** What it holds, which decides what a hand takes before it is opened, and its own way of opening or easing. */

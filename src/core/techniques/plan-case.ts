@@ -74,9 +74,8 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   return takeRemembered(technique, plan, ctx, clinicalCase.overrules)
 }
 
-/** Steps with the orders that bind them, where the technique says which do. */
+/** Steps with the orders that bind them. */
 function withMusts(steps: readonly Step[], { musts }: Technique): readonly Step[] {
-  if (!musts) return steps
   const found = mustsOf(musts, steps)
   return steps.map((step) => ({ ...step, musts: found.get(step.id) ?? [] }))
 }

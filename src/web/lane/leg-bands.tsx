@@ -94,6 +94,18 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
           {band.axis === 'leg' ? <End atCm={band.toCm} shape={shape} flip={flip} /> : null}
         </>
       )
+    // How far the roll in hand goes, and where it ends; the others would only cover it.
+    case 'reach':
+      return isLit ? (
+        <path
+          d={around(band, shape, flip, 1.3)}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="0.28"
+          strokeDasharray="1 0.6"
+          strokeLinejoin="round"
+        />
+      ) : null
     case 'ring': {
       const [x1, y1] = flip(shape.placeAt('leg', band.toCm, 'front'))
       const [x2, y2] = flip(shape.placeAt('leg', band.fromCm - 2, 'back'))

@@ -27,8 +27,8 @@ describe('what is workable now', () => {
     expect(parts.map((part) => part.id)).to.deep.equal(['part-ankle', 'set'])
     expect(parts.map((part) => part.state)).to.deep.equal(['setting', 'workable'])
     expect(parts[0]?.leftMs).to.equal(60_000)
-    expect(parts[0]?.bands).to.deep.equal(['cast-foot'])
-    expect(parts[1]?.bands).to.deep.equal(['cast-thigh'])
+    expect(parts[0]?.bands).to.deep.equal(['cast-foot', 'roll-1'])
+    expect(parts[1]?.bands).to.deep.equal(['cast-thigh', 'roll-8'])
   })
 
   it('lets the later wetting speak for a band that is covered again', () => {

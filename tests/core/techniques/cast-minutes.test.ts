@@ -93,6 +93,24 @@ describe('the minutes of a cast', () => {
   })
 })
 
+describe('how far each roll goes', () => {
+  for (const order of ['lower-part-first', 'from-the-injury', 'in-one']) {
+    it(`${order}: the lane has a band for each roll, on the limb, no longer than the roll can do; the last of the thigh ends at the top`, () => {
+      const made = plan('leg-cast', (file) => void (file.options['order'] = order))
+      const bands = made.geometry.bands.filter(({ kind }) => kind === 'reach')
+      const rollSteps = made.procedure.steps.filter(({ id }) => /^roll-/.test(id))
+      expect(bands.map(({ id }) => id)).to.deep.equal(rollSteps.map(({ id }) => id))
+      const topCm = Math.max(...made.geometry.bands.filter(({ id }) => id === 'cast-thigh').map(({ toCm }) => toCm))
+      for (const { id, fromCm, toCm } of bands) {
+        const said = /it reaches (\d+) cm/.exec(rollSteps.find((step) => step.id === id)?.text ?? '')?.[1]
+        expect(toCm, id).to.be.within(fromCm + 1, topCm)
+        expect(toCm - fromCm, id).to.be.at.most(Number(said) + 1)
+      }
+      expect(Math.max(...bands.map(({ toCm }) => toCm))).to.equal(topCm)
+    })
+  }
+})
+
 describe('holds while it is wet', () => {
   for (const id of ['leg-slab', 'slab-and-stirrup', 'leg-cast']) {
     it(`${id}: nothing is padded, laid on or wrapped without a hand on it, or a position that holds it`, () => {

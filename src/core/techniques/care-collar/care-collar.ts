@@ -13,6 +13,7 @@ import { decideSkin } from './skin'
 import { careCollarRelease, careCollarTroubles } from './trouble'
 import { decisions } from './decisions'
 import { careCollarTaskForms } from './task-forms'
+import { careCollarMusts } from './musts'
 import { careCollarRoles } from './roles'
 
 const balanceCm = 0.5
@@ -40,6 +41,7 @@ export const careCollar: Technique = {
     sentence(known`Care again in ${said.brief('next-care')}, with ${said.brief('people')}`, known`turn: ${said.brief('turn')}`),
   plan: planCareCollar,
   roles: careCollarRoles,
+  musts: careCollarMusts,
   onUrgent: { holds: 'head', actions: careCollarRelease },
   comesOff: ['Straps undone, the front off.', 'Slide the back half out from under the neck; lift nothing.'],
   oldOffBefore: 'look-front',

@@ -54,6 +54,7 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
     makeStep({
       id: 'roll',
       text: turn,
+      say: 'We turn you as one piece. A hand on the rail gives you a hold; you need do nothing else.',
       why: 'Turned in one piece nothing twists.',
       prevents: 'Shoulders that go before the head.',
       after: isFirst ? ['wash', 'ready-liners'] : ['front-on'],
@@ -64,7 +65,8 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
       id: isFirst ? 'look-back' : 'back-off',
       text: isFirst
         ? 'Look at back of the head and shoulders, wash, dry.'
-        : 'Back off, look at back of the head and shoulders, wash, dry, fresh liner.',
+        : 'The facing carer opens the uppermost strap from the front, the under one is folded clear. Back off, look at back of the head and shoulders, wash, dry, fresh liner.',
+      say: 'I take the back half off and look at your skin.',
       why: 'The back of the head breaks down first in those who lie.',
       prevents: 'A sore under the hair.',
       reads: collarSkin.filter((one) => /occiput|shoulders/.test(one.id)).map(skinReading),
@@ -74,7 +76,8 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
     }),
     makeStep({
       id: 'back-on',
-      text: 'Back centred, down over the shoulders, right way up, locks checked; roll back.',
+      text: 'Locks checked, then the back slid in: centred, its arrow up, down over the shoulders. Its strap closed before rolling back; flat again, the locks once more.',
+      say: 'We roll you back now, as one piece.',
       why: 'Upside down it pushes the head forward.',
       prevents: 'A collar that holds a bent neck.',
       after: [isFirst ? 'look-back' : 'back-off'],
@@ -91,15 +94,18 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
           { id: 'strap-right', label: 'Right strap', slackCm: null },
         ],
       },
-      text: 'Settle the chin, front over back, straps level and equal; measure overhang and margin.',
+      text: 'Settle the chin, front over back, the arrows on both halves up, straps level and equal; closed, measure overhang and liner margin.',
       why: 'Unequal straps turn the head slowly all day.',
       prevents: 'A chin off its rest by evening.',
-      reads: (['left', 'right'] as const).map((side) => ({
-        id: 'strap-overhang',
-        side,
-        label: `Strap overhang, ${side}`,
-        wanted: 'equal within 0.5 cm',
-      })),
+      reads: [
+        ...(['left', 'right'] as const).map((side) => ({
+          id: 'strap-overhang',
+          side,
+          label: `Strap overhang, ${side}`,
+          wanted: 'equal within 0.5 cm',
+        })),
+        { id: 'liner-margin', label: 'Liner margin, at its least', wanted: 'at least 0.5 cm' },
+      ],
       after: [isFirst ? 'front-on' : 'back-on'],
       minutes: [0.5, 1, 2],
       where: ['front'],
@@ -114,7 +120,6 @@ function liners(id: string, after: readonly string[]): Step {
     text: 'Liners one at a time, soft side to the shell as marked, a margin all round.',
     why: 'Taken off all at once nobody knows where each belongs.',
     prevents: 'Shell on skin.',
-    reads: [{ id: 'liner-margin', label: 'Liner margin, at its least', wanted: 'at least 0.5 cm' }],
     after,
     minutes: [1, 2, 4],
     where: ['front'],

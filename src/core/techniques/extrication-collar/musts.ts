@@ -11,6 +11,7 @@ export const extricationCollarMusts: readonly Must[] = [
   ...must('free-locks', 'size-collar', 'a collar that is higher on one side'),
   ...must('size-collar', ['lock-equal', 'close-collar'], 'a collar that tilts or lifts the head'),
   ...must('lock-equal', 'close-collar', 'a height that slips once it is closed'),
+  ...must('neck-seen', 'close-collar', 'a wound or a chain shut in unseen'),
   ...must('oxygen-flow', 'oxygen', 'a mask without flow suffocates'),
   ...must(['blocks', 'straps'], 'hands-off', 'a head that rolls on the stretcher'),
   ...must('close-collar', 'hands-off', 'a head that rolls on the stretcher'),

@@ -40,8 +40,8 @@ export function extricationCollarSteps(facts: CollarFacts): readonly Step[] {
     closingCheck([facts.hasCollar ? last : 'straps'], 'all four limbs'),
     makeStep({
       id: 'tell-driver',
-      text: 'Tell the driver: pulling away and braking load the spine.',
-      why: 'The body slides against the held head.',
+      text: 'Tell driver, carriers and whoever turns: gently, each jolt loads the neck. Say it again at departure and on the way.',
+      why: 'Each jolt loads, swells and harms more; the body slides against the held head.',
       prevents: 'A jolt that undoes the care.',
       after: ['after-check'],
       minutes: [0.1, 0.2, 0.4],
@@ -52,6 +52,15 @@ export function extricationCollarSteps(facts: CollarFacts): readonly Step[] {
 function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): readonly Step[] {
   const collar = [
     makeStep({
+      id: 'neck-seen',
+      text: 'Look at the neck and feel it, front and back; necklace and earrings off.',
+      why: 'Once it is closed nobody sees a wound, a windpipe off the middle, or what presses.',
+      prevents: 'A wound or a chain found under the collar.',
+      say: 'I look at your neck and feel along it. Keep still; say yes or no, do not nod.',
+      after: ['hold-head', 'baseline'],
+      minutes: [0.2, 0.4, 0.8],
+    }),
+    makeStep({
       id: 'free-locks',
       text: isSoft ? 'Soft collar opened flat.' : 'Chin part brought into place, both release locks pulled free.',
       why: 'A lock left shut sizes one side only.',
@@ -61,7 +70,7 @@ function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): re
     }),
     makeStep({
       id: 'size-collar',
-      text: `Size while the head is held: ${settingWords}. Measure from the rigid edge, not the foam; the same hand carries its own fingers from neck to collar.`,
+      text: `Size while the head is held in line: ${settingWords}. Fingers on the neck from the top of the shoulder to the underside of the chin; then on the collar, the top finger at the sizing line, the lowest at the rigid edge, foam bent away.`,
       why: "Foam gives, and someone else's fingers are not yours.",
       prevents: 'A collar that tilts the head back.',
       after: ['free-locks', 'baseline'],
@@ -83,7 +92,8 @@ function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): re
       why: 'Slid under from the side the head stays where it is.',
       prevents: 'A chin inside the collar, a strap that fills the neck veins.',
       straps: { order: 'any', straps: [{ id: 'collar-strap', label: 'Collar strap', slackCm }] },
-      after: ['lock-equal'],
+      say: 'The collar comes round your neck now. It is snug under the chin.',
+      after: ['lock-equal', 'neck-seen'],
       minutes: [0.3, 0.5, 1],
       where: ['collar'],
     }),
@@ -106,6 +116,7 @@ function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): re
         oxygen === 'mask'
           ? 'Oxygen flow set first, reservoir filled; then the mask on and sealed at the nose.'
           : 'Oxygen flow set first; then the cannula in.',
+      say: 'Oxygen comes to your face now; breathe as you like.',
       why: 'A mask without flow takes breath instead of giving it.',
       prevents: 'A patient who breathes into an empty bag.',
       after: ['chest-rest'],
@@ -115,8 +126,8 @@ function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): re
       id: 'oxygen',
       text:
         oxygen === 'mask'
-          ? 'Its strap under the side hooks of the collar. No tape on the face.'
-          : 'Its tubing under the side hooks of the collar. No tape on the face.',
+          ? 'Its strap below the collar’s chin piece, never on chin or throat, through both hooks, snug; one pull frees it. No tape on the face.'
+          : 'Its tubing snug below the chin piece, through both hooks. No tape on the face.',
       why: 'Led so, it comes off without opening the collar.',
       prevents: 'A collar opened to change a mask.',
       after: ['oxygen-flow'],

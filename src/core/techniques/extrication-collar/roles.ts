@@ -4,6 +4,7 @@ import { heldOpeningRoles } from '../shared/opening-roles'
 /** What each of its steps does, as rules see it. */
 export const extricationCollarRoles: StepRoles = {
   ...heldOpeningRoles,
+  'neck-seen': [],
   'free-locks': [],
   'size-collar': [],
   'lock-equal': [],

@@ -9,6 +9,7 @@ import { closingCheck, openingSteps } from '../shared/opening-steps'
 export function frameTractionSteps(
   { side, lengthWords, pullWords, strapWords, pull, straps, convertMin }: FieldFacts,
   loadingWords: string,
+  isByTwo: boolean,
 ): readonly Step[] {
   return [
     ...openingSteps({
@@ -21,7 +22,8 @@ export function frameTractionSteps(
     }),
     makeStep({
       id: 'hold-leg',
-      text: 'A helper holds above and below the break and keeps it still.',
+      text: 'A helper holds above and below the break and keeps it still; they act only when the leader says so.',
+      say: 'Somebody holds your leg now. It stays where it is.',
       why: 'Until the frame holds it the hands must.',
       prevents: 'Bone ends that grate at every move.',
       after: ['position', 'baseline'],
@@ -54,7 +56,8 @@ export function frameTractionSteps(
     }),
     makeStep({
       id: 'manual-pull',
-      text: 'Manual pull taken along the leg; handed over hand to hand, never let go from now on.',
+      text: 'Shoe off if it is still on; manual pull taken along the leg; handed over hand to hand, new hands on before the old let go.',
+      say: 'We pull your leg now, gently; it hurts for a moment and then eases.',
       why: 'Let go once, the muscles snap back.',
       prevents: 'A second, worse shortening and bleeding.',
       after: ['hitch'],
@@ -65,17 +68,21 @@ export function frameTractionSteps(
     }),
     makeStep({
       id: 'frame-in',
-      text: 'The one who held lifts under knee and calf with the pull kept; frame under the leg up to the sit bone, its stand propped.',
+      text: isByTwo
+        ? 'The helper keeps the pull and lifts only as high as the frame; the leader slides it under the leg up to the sit bone and props its stand.'
+        : 'A third lifts under knee and calf, only as high as the frame, with the pull kept; frame under the leg up to the sit bone, its stand propped.',
+      say: 'We lift your leg a little and slide the frame under it.',
       why: 'The sit bone is what it pushes against; on its stand the frame carries the leg off the ground.',
       prevents: 'A bar in the groin, a heel on the ground.',
       after: ['manual-pull', 'set-length'],
       minutes: [0.3, 0.6, 1.2],
-      hands: ['apply', 'hold-joint'],
+      hands: isByTwo ? ['apply'] : ['apply', 'hold-joint'],
       where: ['bar', 'groin'],
     }),
     makeStep({
       id: 'groin-strap',
       text: 'Groin strap snug over the pad, nothing pinched.',
+      say: 'This strap goes into your groin; tell me if it pinches.',
       why: 'Loose, the frame slides up when the ratchet turns.',
       prevents: 'A frame against the hip bone, pinched skin.',
       after: ['frame-in'],

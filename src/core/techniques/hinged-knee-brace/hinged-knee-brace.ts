@@ -27,6 +27,7 @@ import { decideStops, exampleProtocol } from './stops'
 import { kneeBraceRelease, kneeBraceTroubles } from './trouble'
 import { decisions } from './decisions'
 import { kneeBraceTaskForms } from './task-forms'
+import { hingedKneeBraceMusts } from './musts'
 import { hingedKneeBraceRoles } from './roles'
 
 const barShare = 2 / 3
@@ -92,6 +93,7 @@ export const hingedKneeBrace: Technique = {
   plan: planBrace,
   rounds,
   roles: hingedKneeBraceRoles,
+  musts: hingedKneeBraceMusts,
   onUrgent: { holds: 'break', actions: kneeBraceRelease },
   comesOff: ['Front straps undone, then the rear ones.', 'Frame and liner out from under the leg, the knee carried.'],
   taskForms: kneeBraceTaskForms,

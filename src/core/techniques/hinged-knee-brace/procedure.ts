@@ -64,6 +64,7 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
     }),
     makeStep({
       id: 'hinges',
+      say: 'The frame lies beside your knee now.',
       text: 'Hinges over the condyles: about 2 cm above the joint line, 60 % of the way back.',
       why: 'The knee turns there; a hinge elsewhere pistons.',
       prevents: 'A brace that slides down and pulls at the knee.',
@@ -93,7 +94,8 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
     makeStep({
       id: 'rear-straps',
       straps: { order: 'any', straps: strapsNamed('rear', straps) },
-      text: 'Rear straps first, not so tight that the hinge is drawn back; off the fibular neck.',
+      text: 'Rear straps first, each locked once it is snug, not so tight that the hinge is drawn back; off the fibular neck. Look at the hinge again: what drew it is loosened here.',
+      say: 'I close the straps behind your leg now.',
       why: 'They set where the hinge sits.',
       prevents: 'A hinge behind the knee, a foot drop.',
       after: ['buckles'],
@@ -103,7 +105,8 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
     makeStep({
       id: 'front-straps',
       straps: { order: 'any', straps: strapsNamed('front', straps) },
-      text: 'Front straps, from the knee outward.',
+      text: 'Front straps, from the knee outward. Look at the hinge again: what drew it is loosened here.',
+      say: 'Now the straps in front. Tell me if the foot tingles.',
       why: 'They close the frame on the leg.',
       prevents: 'A gap at the thigh.',
       after: ['rear-straps'],
@@ -121,7 +124,7 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
     makeStep({
       id: 'stops',
       text: stops.isOrdered
-        ? `Stops, the same on both sides: ${settings}.`
+        ? `Stops, the same on both sides: ${settings}. Each clip pulled, turned and seated; a drop lock pressed down.`
         : `Stop here until an order is entered: who, when, stops, lock. The example says ${settings}.`,
       why: 'Unequal stops twist the knee.',
       prevents: 'A repair torn at the first bend.',

@@ -20,7 +20,8 @@ import { extraHolder } from '../shared/extra-holder'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { decideCastLayers, decideCastRolls, decideKnee, decideStocking, hasStocking, usualRolls } from './materials'
-import { castParts, castWindows, type CastFormation } from './cast-parts'
+import { castParts, castWindows, type CastFormation, type CastPart } from './cast-parts'
+import { rollBands } from './roll-bands'
 import { decideAnkle, describeAnkle, judgeHeldAnkle } from '../families/slab/ankle'
 import { legCastOptions } from './options'
 import { legCastCare, legCastFit, legCastSteps, type CastFacts } from './procedure'
@@ -180,7 +181,7 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     care: legCastCare,
     schedule: schedule(draft, isFresh, openingMin),
     geometry: leg
-      ? draw(draft, leg.model, isLong, kneeDeg, ankleDeg ?? 90)
+      ? draw(draft, leg.model, { isLong, kneeDeg, ankleDeg: ankleDeg ?? 90, parts })
       : legGeometry(draft, sketchLeg(draft).model, isLong ? 'groin' : 'knee'),
   }
 }
@@ -238,7 +239,11 @@ function decideOpening(draft: PlanDraft, material: SettingMaterial, isFresh: boo
   })
 }
 
-function draw(draft: PlanDraft, model: LegModel, isLong: boolean, kneeDeg: number, ankleDeg: number): Geometry {
+function draw(
+  draft: PlanDraft,
+  model: LegModel,
+  { isLong, kneeDeg, ankleDeg, parts }: { isLong: boolean; kneeDeg: number; ankleDeg: number; parts: readonly CastPart[] },
+): Geometry {
   const top = isLong ? 'groin' : 'below-knee'
   const topCm = model.stations[top].atCm
   const base = legGeometry(draft, model, isLong ? 'groin' : 'knee')
@@ -278,6 +283,7 @@ function draw(draft: PlanDraft, model: LegModel, isLong: boolean, kneeDeg: numbe
             },
           ]
         : []),
+      ...rollBands(parts, model, topCm, draft.clinicalCase.injury.levelCm),
     ],
   }
 }

@@ -77,7 +77,10 @@ function rollStep(facts: RollFacts, part: CastPart, { id, roll }: NumberedRoll, 
     minutes: [0.8, 1.2, 1.8] as const,
     wet: true,
     ...(number === 1 ? { onPatient: true, say: 'The first wet roll comes now: it is cold, then it gets warm.' } : {}),
-    where: [roll.zone === 'thigh' ? 'cast-thigh' : roll.zone === 'foot' ? 'cast-foot' : 'cast-lower'],
+    where: [
+      roll.zone === 'thigh' ? 'cast-thigh' : roll.zone === 'foot' ? 'cast-foot' : 'cast-lower',
+      ...(roll.reachCm === null ? [] : [id]),
+    ],
   }
 }
 

@@ -2,6 +2,7 @@ import type { PlanDraft } from '../../planner/draft'
 import { fieldTraction } from '../families/traction/field-technique'
 import { decisions } from './decisions'
 import { poleTractionCare, poleTractionFit, poleTractionSteps } from './procedure'
+import { poleTractionMusts } from './musts'
 import { poleTractionRoles } from './roles'
 
 const sectionCm = 25
@@ -17,13 +18,14 @@ export const poleTraction = fieldTraction({
   usualStraps: 3,
   straps: 'spread',
   length: { decision: 'pole-length', beyondCm: 20, formula: 'Inside leg + 20 cm.' },
-  leastPeople: 1,
+  leastPeople: () => 1,
   relief: ['splint it to the other leg'],
   afterLength: decideSections,
   steps: poleTractionSteps,
   fit: poleTractionFit,
   care: poleTractionCare,
   roles: poleTractionRoles,
+  musts: poleTractionMusts,
   release: ['Hold the leg by hand, let the pole’s pull out, look again at once.'],
   comesOff: ['Straps undone, the pole’s pull let out; the hands carry it.', 'Hitch, pole and thigh strap off, knee and calf carried.'],
 })

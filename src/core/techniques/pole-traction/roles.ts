@@ -5,8 +5,9 @@ import { openingRoles } from '../shared/opening-roles'
 export const poleTractionRoles: StepRoles = {
   ...openingRoles,
   'thigh-strap': ['first-layer', 'closes'],
-  'fit-pole': ['lays-on'],
+  'join-pole': [],
   hitch: ['lays-on'],
+  'fit-pole': ['lays-on'],
   pull: ['pulls', 'rigid-on'],
   straps: ['closes'],
 }

@@ -1,7 +1,7 @@
 import type { Side } from '../../model/vocabulary'
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
-import type { StepPull } from '../../model/step'
+import type { StepPull, StepStrap } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 
@@ -10,6 +10,8 @@ export interface RingFacts {
   readonly ring: string
   readonly lengthWords: string
   readonly padWords: string
+  /** Straps that hold the leg on the pads: one a pad, and one more at the thigh’s end. */
+  readonly straps: readonly StepStrap[]
   /** Length to cut the padding tube to. */
   readonly tubeWords: string | null
   readonly coverWords: string
@@ -21,7 +23,8 @@ export interface RingFacts {
 
 /** The steps of a modular ring splint in a workable order. */
 export function ringTractionSteps(facts: RingFacts): readonly Step[] {
-  const { side, ring, lengthWords, padWords, tubeWords, coverWords, pullWords, isAdhesive, pull } = facts
+  const { side, ring, lengthWords, padWords, straps, tubeWords, coverWords, pullWords, isAdhesive, pull } = facts
+  const strapCount = straps.length > 0 ? `${straps.length} straps` : 'straps, one more than pads'
   return [
     ...openingSteps({
       side,
@@ -29,11 +32,11 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
       where: ['dorsal-foot-pulse'],
       position: 'Flat on the back, both legs bare to the hip.',
       say: 'We pull your leg gently and slide a splint under it, up to the sit bone. A ring lies in the groin: tell us if it pinches.',
-      layOut: `${ring}, bars, sling pads, cover, skin strips, cord, padding tube`,
+      layOut: `${ring}, bars, side supports, ${padWords}, ${strapCount} laid flat, cover, skin strips, cord, padding tube`,
     }),
     makeStep({
       id: 'build',
-      text: `Build it, ${lengthWords}: ${padWords}, edge over edge, wrapped from the far end with some give. Padding tube trimmed${tubeWords ? ` to ${tubeWords}` : ''}; ${coverWords} over the ring without wrinkles, reaching over its top, the short front bar bare.`,
+      text: `Build it, ${lengthWords}: ${padWords}, edge over edge, wrapped from the far end with some give; ${strapCount} laid out flat under it first, two at the thigh’s end. Padding tube trimmed${tubeWords ? ` to ${tubeWords}` : ''}; ${coverWords} over the ring without wrinkles, reaching over its top, the short front bar bare.`,
       why: 'A gap lets tissue bulge, more overlap presses.',
       prevents: 'Ridges under the thigh, a wrinkle in the groin.',
       after: ['lay-out'],
@@ -42,11 +45,21 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
       where: ['ring'],
     }),
     makeStep({
+      id: 'side-supports',
+      text: 'Side supports joined to both bars, pulled once to prove it.',
+      why: 'They keep the bars apart; one that slips lets the leg roll out.',
+      prevents: 'Bars that close on the leg.',
+      after: ['build'],
+      minutes: [0.3, 0.6, 1],
+      hands: ['fetch'],
+      where: ['bar'],
+    }),
+    makeStep({
       id: 'ring-set',
       text: `Ring oblique for the ${side?.toUpperCase() ?? 'injured'} side: its outer side is the higher one. Read back: ${ring}, its cover, its side.`,
       why: 'A ring for the other side rides on the groin instead of the sit bone.',
       prevents: 'The wrong ring on the wrong way round.',
-      after: ['build', 'identity'],
+      after: ['side-supports', 'identity'],
       minutes: [0.3, 0.6, 1],
       confirm: `${ring}, ${side?.toUpperCase() ?? 'side'}, outer side high`,
       where: ['ring'],
@@ -63,6 +76,7 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
     }),
     makeStep({
       id: 'pull',
+      say: 'We pull your leg now, gently; it hurts for a moment and then eases. Tell us when.',
       text: `An assistant takes the pull along the leg, ${pullWords}, and keeps it.`,
       why: 'Muscle shortens the bone ends past each other; steady pull eases pain and bleeding.',
       prevents: 'Bone ends that grate while the splint goes on.',
@@ -76,6 +90,7 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
     makeStep({
       id: 'slide',
       text: 'Slide the splint under and up until the ring sits on the sit bone.',
+      say: 'The splint slides under your leg now, up to the sit bone.',
       why: 'The sit bone is what it pushes against.',
       prevents: 'A ring in the groin that presses vessel and nerve.',
       after: ['pull'],
@@ -93,11 +108,23 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
       where: ['ring'],
     }),
     makeStep({
+      id: 'close-straps',
+      text: `Straps closed over the leg, ${strapCount}: firm, none over the break or the knee.`,
+      why: 'They hold the leg on the pads; the pull is the cord’s.',
+      prevents: 'A leg that lifts off its pads, a strap on the break.',
+      say: 'Straps close over your leg now; tell me if one presses.',
+      ...(straps.length > 0 ? { straps: { order: 'any' as const, straps } } : {}),
+      after: ['tie-off'],
+      minutes: [0.5, 1, 2],
+      where: straps.map(({ id }) => id),
+    }),
+    makeStep({
       id: 'prop',
       text: 'Prop the far end of the splint: heel off the bed, foot upright.',
       why: 'A splint that lies on its end levers the ring into the groin.',
       prevents: 'Heel sores, a ring that tips.',
-      after: ['tie-off'],
+      say: 'We raise the end of the splint a little now.',
+      after: ['close-straps'],
       minutes: [0.2, 0.5, 1],
       where: ['heel-instep'],
     }),

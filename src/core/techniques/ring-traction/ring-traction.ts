@@ -29,6 +29,7 @@ import { ringTractionCare, ringTractionFit, ringTractionSteps } from './procedur
 import { ringTractionRelease, ringTractionTroubles } from './trouble'
 import { decisions } from './decisions'
 import { ringTractionTaskForms } from './task-forms'
+import { ringTractionMusts } from './musts'
 import { ringTractionRoles } from './roles'
 
 const estimatedShare = 0.06
@@ -57,6 +58,7 @@ export const ringTraction: Technique = {
     sentence(known`Take ${said.brief('ring')}, splint set to ${said.brief('splint-length')}`, known`pull ${said.brief('traction')}`),
   plan: planRingTraction,
   roles: ringTractionRoles,
+  musts: ringTractionMusts,
   onUrgent: { holds: 'pull', actions: ringTractionRelease },
   comesOff: [
     'Untie the cord; the hands carry the pull.',
@@ -92,6 +94,11 @@ function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOut
     lengthWords: lengthCm === null ? 'by the inside leg' : `${lengthCm.toFixed(0)} cm long`,
     tubeWords: tubeCm === null ? null : formatValue(tubeCm, 'cm'),
     coverWords: cover === null ? 'cover' : String(cover),
+    straps: (pads?.strapsCm ?? []).map((atCm, index) => ({
+      id: `strap-${index + 1}`,
+      label: `Strap ${index + 1}, at ${formatValue(atCm, 'cm')} above the sole`,
+      slackCm: null,
+    })),
     padWords: pads ? `${pads.count} sling pads` : 'sling pads',
     pullWords: pullWords(draft, 'traction', pull),
     pull,

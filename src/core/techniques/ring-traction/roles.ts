@@ -5,10 +5,12 @@ import { openingRoles } from '../shared/opening-roles'
 export const ringTractionRoles: StepRoles = {
   ...openingRoles,
   build: [],
+  'side-supports': [],
   'ring-set': [],
   strips: ['first-layer', 'wraps'],
   pull: ['pulls', 'hold-taken'],
   slide: ['lays-on'],
   'tie-off': ['rigid-on', 'hold-released'],
+  'close-straps': ['closes'],
   prop: [],
 }

@@ -32,12 +32,15 @@ export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, settingW
         : `Pad of ${padCm.toFixed(1)} cm behind the head`
   return [
     ...openingSteps({
-      head: holdHead(holdTo, 'From behind, elbows resting on the seat back.'),
+      head: holdHead(
+        holdTo,
+        'From behind, elbows resting on the seat back, at once; the other speaks from the front and reads the identity meanwhile. Alone: the head, nothing else.',
+      ),
       side: undefined,
       compared: 'all four limbs',
       position: 'Get in behind the seat; a second helper at the side.',
       say: 'A stiff vest comes in behind you, then straps round chest and thighs. They pinch a little; say when breathing gets hard.',
-      layOut: `vest with its straps stowed and counted, head straps and pad apart, ${hasCollar ? 'collar, ' : ''}board`,
+      layOut: `gloves, vest with its straps stowed and counted, head straps and pad apart, ${hasCollar ? 'collar, ' : ''}board`,
     }),
     makeStep({
       id: 'upright',
@@ -63,29 +66,32 @@ export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, settingW
         ]
       : []),
     makeStep({
-      id: 'arms-up',
-      text: 'Ask for both arms up, then down, and a squeeze of each hand.',
-      why: 'Arms out of the way let the vest in; the squeeze shows what the move did.',
-      prevents: 'A strap over an arm, a new weakness found in hospital.',
-      after: [hasCollar ? 'size-collar' : 'upright'],
-      minutes: [0.2, 0.3, 0.6],
-      say: 'Lift both arms, let them down again, and squeeze my fingers.',
-    }),
-    makeStep({
       id: 'vest-in',
-      text: 'Vest in behind, up high into the armpits. The patient’s arms hold it; when they cannot, a second helper lifts it.',
-      why: 'Set low it rides up and misses a tall head.',
-      prevents: 'Head flaps at the shoulders.',
-      after: ['arms-up', 'lay-out'],
+      text: 'Vest slid in behind, passed up through the arms of whoever holds the head.',
+      why: 'Slid in low and straight it needs no leaning.',
+      prevents: 'A patient leaned forward to make room.',
+      say: 'A stiff vest slides in behind your back. Keep still; do not turn to look.',
+      after: [hasCollar ? 'size-collar' : 'upright', 'lay-out'],
       minutes: [0.5, 1, 2],
       where: ['vest'],
     }),
     makeStep({
+      id: 'arms-up',
+      text: 'Both arms up, the vest pulled high into the armpits, arms down to clamp it, and a squeeze of each hand. Who cannot lift them: a second helper lifts the vest.',
+      why: 'Set low it rides up and misses a tall head; the squeeze shows what the move did.',
+      prevents: 'Head flaps at the shoulders, a strap over an arm, a new weakness found in hospital.',
+      after: ['vest-in'],
+      minutes: [0.2, 0.4, 0.8],
+      say: 'Lift both arms. Let them down again, and squeeze my fingers.',
+      where: ['vest'],
+    }),
+    makeStep({
       id: 'strap-middle',
-      text: 'Middle strap first: one hand pushes, one pulls.',
+      text: 'Middle strap first: one hand pushes while the other pulls, in time, so that nothing turns.',
+      say: 'I close the straps now, one after the other.',
       why: 'The top one first would tip it.',
       prevents: 'A vest that leans away from the head.',
-      after: ['vest-in'],
+      after: ['arms-up'],
       minutes: [0.2, 0.4, 0.8],
       straps: { order: 'given', straps: [middle] },
       where: ['strap-2'],
@@ -112,7 +118,8 @@ export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, settingW
     }),
     makeStep({
       id: 'head-pad',
-      text: `${pad}: back straight, eyes level.`,
+      text: `${pad}: the gap read now, with the vest on; back straight, eyes level.`,
+      reads: [{ id: 'occiput-gap', label: 'Gap behind the head, with the vest on', wanted: 'filled, no more' }],
       why: 'Pulled back to the vest the neck is bent.',
       prevents: 'A head strapped into extension.',
       after: ['strap-legs'],
@@ -120,7 +127,8 @@ export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, settingW
     }),
     makeStep({
       id: 'head-straps',
-      text: 'Head straps: forehead, then chin piece of the collar, nothing on the chin itself.',
+      text: 'The helper presses the flaps to the head while its straps close: forehead, then chin piece of the collar, nothing on the chin itself.',
+      say: 'Straps come over your forehead and the collar. Tell me if you feel sick.',
       why: 'A chin strap closes the mouth of somebody who vomits.',
       prevents: 'A blocked airway.',
       straps: { order: 'given', straps: head },
@@ -149,6 +157,7 @@ export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, settingW
     closingCheck(['straps'], 'all four limbs'),
     makeStep({
       id: 'board',
+      say: 'We turn and lower you now, as one piece.',
       text: 'Turn and lower onto the board; leg straps released before the legs go down, then the top strap.',
       why: 'Held up by the leg straps, the hips bend the back.',
       prevents: 'A back bent in the last move, a chest held shut.',

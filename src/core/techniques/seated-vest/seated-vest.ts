@@ -18,6 +18,7 @@ import { seatedVestOptions } from './options'
 import { seatedVestCare, seatedVestFit, seatedVestSteps } from './procedure'
 import { seatedVestRelease, seatedVestTroubles } from './trouble'
 import { decisions } from './decisions'
+import { seatedVestMusts } from './musts'
 import { seatedVestRoles } from './roles'
 
 const noPadBelowCm = 1
@@ -58,6 +59,7 @@ export const seatedVest: Technique = {
   plan: planSeatedVest,
   rounds,
   roles: seatedVestRoles,
+  musts: seatedVestMusts,
   isUpright: () => true,
   onUrgent: { holds: 'head', actions: seatedVestRelease },
   comesOff: ['Head straps off, the head held; then chest and leg straps.', 'Slide the vest out, the collar last; lift nothing.'],

@@ -45,7 +45,7 @@ function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCa
       : [
           makeStep({
             id: 'strips',
-            text: `${isAdhesive ? 'Skin adhesive from groin to ankle on the inner side, from the trochanter to the ankle on the outer; then one strip that does not stretch lengthwise' : 'One non-adhesive strip'}${stripWords ? `, ${stripWords} long` : ''}: down the inner side, a loop under the foot, up the outer side. Uncreased, malleoli padded.`,
+            text: `${isAdhesive ? 'Skin adhesive from groin to ankle on the inner side, from the trochanter to the ankle on the outer; then one strip that does not stretch lengthwise' : 'One non-adhesive strip'}${stripWords ? `, ${stripWords} long` : ''}: the inner side first, a loop under the foot, then the outer; the backing peeled a hand’s breadth at a time. Uncreased, malleoli padded.`,
             why: 'A crease is a cut under load.',
             prevents: 'Blisters, and strips that creep.',
             after: ['baseline', 'lay-out'],
@@ -77,7 +77,8 @@ function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCa
     }),
     makeStep({
       id: 'gutter',
-      text: 'Padded gutter under the leg, bent a little at the knee, clear of the heel.',
+      text: 'Padded gutter under the leg up to the ring, bent a little at the knee, clear of the heel.',
+      say: 'A soft trough slides under your leg.',
       why: 'A straight knee stiffens, a heel on anything breaks down.',
       prevents: 'Heel sores.',
       after: ['ring-set'],
@@ -86,7 +87,7 @@ function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCa
     }),
     makeStep({
       id: 'slings',
-      text: `Slings${slingWords ? ` at ${slingWords} above the sole` : ''}: over the bar, under the gutter, over the other bar; none on the malleoli or behind the fibular neck.`,
+      text: `Slings${slingWords ? ` at ${slingWords} above the sole` : ''}, 15 cm wide: over the bar, under the gutter, round the other bar and back under, tied outside with a knot that does not slip; none on the malleoli or behind the fibular neck.`,
       why: 'They carry the leg between the bars.',
       prevents: 'A sagging thigh, a pressed nerve.',
       after: ['gutter'],
@@ -113,6 +114,7 @@ function hangSteps({ pull, pullWords, weightWords, counterWords, raiseWords, isP
   return [
     makeStep({
       id: 'pull',
+      say: 'We pull your leg now, gently; it hurts for a moment and then eases.',
       text: `Cord from the ${isPin ? 'pin' : 'strips'} tied at the splint's end, ${pullWords}.`,
       why: 'Muscle shortens the bone ends past each other.',
       prevents: 'A leg that heals short.',
@@ -133,41 +135,41 @@ function hangSteps({ pull, pullWords, weightWords, counterWords, raiseWords, isP
       minutes: [2, 4, 7],
       where: ['suspension'],
     }),
+    makeStep({
+      id: 'tie-off',
+      text: 'Now that it hangs, retighten the cord while hands reduce.',
+      why: 'The first pull and the hanging stretch strips and knots.',
+      prevents: 'A slack cord by the next round.',
+      say: 'We tighten once more; it may pull for a moment.',
+      after: ['suspension'],
+      minutes: [0.5, 1, 2],
+      where: ['bar'],
+    }),
     ...(counterWords === null
       ? []
       : [
           makeStep({
             id: 'weights',
-            text: `Counterweight, ${counterWords}, lowered by hand until it hangs free.`,
-            why: 'Dropped it jerks the break; on the floor it does nothing.',
-            prevents: 'A jolt of pain, a ring that carries everything.',
-            after: ['suspension'],
-            minutes: [0.5, 1, 2] as const,
-          }),
-        ]),
-    ...(raiseWords === null
-      ? []
-      : [
-          makeStep({
-            id: 'raise-foot',
-            text: `Raise the foot end of the bed, ${raiseWords}.`,
-            why: 'Otherwise the weight pulls the patient down the bed.',
-            prevents: 'Feet against the bed end, and no traction at all.',
-            after: ['weights'],
-            minutes: [0.5, 1, 2] as const,
+            text: `Counterweight, ${counterWords}: a hand keeps it ${raiseWords === null ? '' : `until the foot end of the bed is raised, ${raiseWords}, `}then lowers it until it hangs free.`,
+            why: 'Dropped it jerks the break; on the floor it does nothing; without the foot end up it pulls the patient down the bed.',
+            prevents: 'A jolt of pain, feet against the bed end, a ring that carries everything.',
+            say: 'The bed tilts a little, and a weight takes over. Tell me what you feel.',
+            after: ['tie-off'],
+            minutes: [0.7, 1.5, 3] as const,
           }),
         ]),
     makeStep({
-      id: 'tie-off',
-      text: 'Retighten the cord while hands reduce; a finger all round the ring.',
-      why: 'The first pull stretches strips and knots.',
-      prevents: 'A slack cord by the next round.',
-      after: [raiseWords !== null ? 'raise-foot' : counterWords !== null ? 'weights' : 'suspension'],
-      minutes: [0.5, 1, 2],
+      id: 'ring-finger',
+      text: 'Last, a finger all round the ring.',
+      why: 'What hangs and pulls has settled only now.',
+      prevents: 'A ring that presses the groin all night.',
+      say: 'I feel round the ring with a finger.',
+      after: [counterWords === null ? 'tie-off' : 'weights'],
+      minutes: [0.1, 0.3, 0.6],
       fits: ['finger'],
       where: ['ring'],
     }),
-    closingCheck(['tie-off'], 'both legs', ['dorsal-foot-pulse', 'toe']),
+    closingCheck(['ring-finger'], 'both legs', ['dorsal-foot-pulse', 'toe']),
   ]
 }
 

@@ -12,7 +12,7 @@ export const suspendedRingTractionRoles: StepRoles = {
   'carried-pulley': [],
   pull: ['pulls'],
   suspension: [],
-  weights: ['pulls'],
-  'raise-foot': [],
   'tie-off': ['rigid-on'],
+  weights: ['pulls'],
+  'ring-finger': [],
 }

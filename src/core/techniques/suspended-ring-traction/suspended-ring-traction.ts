@@ -35,6 +35,7 @@ import { readDefaults } from '../../quantities/defaults'
 import { suspendedRingTractionRelease, suspendedRingTractionTroubles } from './trouble'
 import { decisions } from './decisions'
 import { suspendedRingTaskForms } from './task-forms'
+import { suspendedRingTractionMusts } from './musts'
 import { suspendedRingTractionRoles } from './roles'
 
 const bandageFromCm = 7
@@ -121,6 +122,7 @@ export const suspendedRingTraction: Technique = {
   plan: planSuspended,
   asks: ['countertraction'],
   roles: suspendedRingTractionRoles,
+  musts: suspendedRingTractionMusts,
   onUrgent: { holds: 'pull', actions: suspendedRingTractionRelease },
   comesOff: [
     'Counterweight lowered by hand to the floor, then the suspension, the leg carried.',

@@ -196,7 +196,7 @@ export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massK
       code: 'no-countertraction',
       decisions: ['foot-raise'],
       at: ['pulls'],
-      steps: ['raise-foot'],
+      steps: ['weights'],
       text: `Raise the foot end at least ${formatValue(withFriction.raiseCm, 'cm')}, enter the order for a groin sling, or hang no counterweight.`,
       why: 'Nothing else holds the patient against the weight: they slide down the bed until the weight stands on the floor.',
     })
@@ -211,7 +211,7 @@ export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massK
       level: 'stop',
       code: flag,
       decisions: ['foot-raise'],
-      steps: ['raise-foot'],
+      steps: ['weights'],
       text: 'Do not raise the foot end: counterweight none, or a thigh-side countertraction.',
       why,
     })

@@ -67,7 +67,7 @@ export function trunkShellSteps(facts: ShellFacts): readonly Step[] {
     }),
     makeStep({
       id: 'tell-apart',
-      text: 'Tell the halves apart: the one that carries the strap rings is the back. Mark them. Shirt on, without a crease.',
+      text: 'Tell front, back, top and bottom: the half that carries the strap rings is the back. Find the groove outside and inside; thread every strap through its ring. Mark them. Shirt on, without a crease.',
       why: 'Upside down or back to front it fits nobody.',
       prevents: 'Ten minutes with the wrong half.',
       after: ['baseline', 'lay-out'],
@@ -81,7 +81,7 @@ export function trunkShellSteps(facts: ShellFacts): readonly Step[] {
       prevents: 'An edge that climbs unseen.',
       after: ['front-on'],
       minutes: [0.2, 0.4, 0.8],
-      reads: [edge('loose', 'loose', '1 to 3 cm')],
+      reads: [edge('loose', 'loose', '2 to 4 cm: tightening lifts it')],
       where: ['notch'],
     }),
     makeStep({
@@ -90,7 +90,7 @@ export function trunkShellSteps(facts: ShellFacts): readonly Step[] {
         ? `Lowest straps first, left and right in turn, then up: push the shells together, then pull; ${tight}. Round twice; the patient pulls one side.`
         : `Left and right of each pair tightened equally; ${tight}. Round twice.`,
       why: isLowestFirst
-        ? 'The hip straps keep it from riding up; a strap alone cannot pull shells together.'
+        ? 'A loose shell does nothing. The hip straps keep it from riding up; a strap alone cannot pull shells together.'
         : 'Unequal straps turn the shell.',
       prevents: 'A shell that rides into the throat, a gap at the side: a gap left means not done.',
       say: 'It gets tight now. Breathe in and out; say a whole sentence to me.',
@@ -130,7 +130,7 @@ function uprightChecks({ options, spine }: ShellFacts): readonly Step[] {
   const up = way === 'lying' ? 'Up by log-roll: on the side, legs over the edge, push. ' : ''
   const stand = makeStep({
     id: 'stand',
-    text: `${way === 'standing-doorway' ? '' : up}Standing, when it is ordered: read the edge again.`,
+    text: `${way === 'standing-doorway' ? '' : up}Standing, when it is ordered: read the edge again. Does it touch notch or neck?`,
     why: 'Upright the belly sinks and the shell with it.',
     prevents: 'A fit that is only right lying.',
     after: ['edge-height'],
@@ -141,7 +141,7 @@ function uprightChecks({ options, spine }: ShellFacts): readonly Step[] {
   })
   const sit = makeStep({
     id: 'sit',
-    text: `${way === 'standing-doorway' ? 'Sit down from standing' : way === 'sitting-edge' ? 'Sitting as they are' : `${up}Sitting, when it is ordered`}: read the edge again.`,
+    text: `${way === 'standing-doorway' ? 'Sit down from standing' : way === 'sitting-edge' ? 'Sitting as they are' : `${up}Sitting, when it is ordered`}: read the edge again. Does it dig in at groin or thigh?`,
     why: 'Sitting pushes it up; no marks on the straps, the fit changes.',
     prevents: 'A shell that fits lying and chokes sitting.',
     after: way === 'standing-doorway' ? ['stand'] : ['edge-height'],
@@ -159,6 +159,7 @@ function lyingSteps(isScooped: boolean, options: OptionValues): readonly Step[] 
   return [
     makeStep({
       id: 'roll',
+      say: 'We turn you as one piece now; you need do nothing.',
       text: isScooped ? `No full roll: scoop, or a slight tilt, ${word}.` : `Knees up, full roll as one piece ${word}.`,
       why: 'Turned in one piece nothing twists.',
       prevents: 'Shoulders that go before the hips.',
@@ -169,7 +170,8 @@ function lyingSteps(isScooped: boolean, options: OptionValues): readonly Step[] 
     }),
     makeStep({
       id: 'back-on',
-      text: 'Back shell pressed flat and slid under, groove at the waist; roll back. If it slid, a second roll to the other side.',
+      text: 'Feel the top of the hip crest, then bring the shell to it: pressed flat and slid under, groove at the waist; roll back. If it slid, a second roll to the other side.',
+      say: 'The back half slides under you, then we roll you back.',
       why: 'The groove is what holds it in height.',
       prevents: 'A shell a hand too low.',
       after: ['roll'],
@@ -178,7 +180,8 @@ function lyingSteps(isScooped: boolean, options: OptionValues): readonly Step[] 
     }),
     makeStep({
       id: 'front-on',
-      text: 'Centre it; front shell over the back one, never under.',
+      text: 'Centre it; front shell over the back one, never under, the grooves lined up.',
+      say: 'The front half comes over you now.',
       why: 'An edge under the other digs into the side.',
       prevents: 'Pinched skin at both sides.',
       after: ['back-on'],
@@ -192,7 +195,8 @@ function uprightSteps(isSitting: boolean): readonly Step[] {
   return [
     makeStep({
       id: 'back-on',
-      text: `Back shell against the back, groove down on the hip crest${isSitting ? '' : '; the doorway gives elbow room'}.`,
+      text: `Feel the top of the hip crest, then bring the shell to it: against the back, groove down on the crest${isSitting ? '' : '. Back against the door jamb, an inch away to shift, hands free to pull'}.`,
+      say: 'The back half comes behind you now.',
       why: 'The crest is the shelf it stands on.',
       prevents: 'A shell that slides while it is closed.',
       after: ['tell-apart'],
@@ -202,7 +206,8 @@ function uprightSteps(isSitting: boolean): readonly Step[] {
     }),
     makeStep({
       id: 'front-on',
-      text: 'Front shell over the back one, never under.',
+      text: 'Front shell over the back one, never under, the grooves lined up.',
+      say: 'The front half comes over you now.',
       why: 'An edge under the other digs into the side.',
       prevents: 'Pinched skin at both sides.',
       after: ['back-on'],

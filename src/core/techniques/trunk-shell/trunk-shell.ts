@@ -38,6 +38,7 @@ import { trunkShellCare, trunkShellFit, trunkShellSteps } from './procedure'
 import { trunkShellRelease, trunkShellTroubles } from './trouble'
 import { decisions, mostStraps } from './decisions'
 import { trunkShellTaskForms } from './task-forms'
+import { trunkShellMusts } from './musts'
 import { trunkShellRoles } from './roles'
 import { isSpineOrdered } from '../../model/orders'
 
@@ -81,6 +82,7 @@ export const trunkShell: Technique = {
   answer: (said) => sentence(known`Take ${said.brief('size')}`, known`${said.brief('people')} to put it on`),
   plan: planTrunkShell,
   roles: trunkShellRoles,
+  musts: trunkShellMusts,
   isUpright: (options) => options['way'] !== 'lying',
   onUrgent: { holds: 'spine', actions: trunkShellRelease },
   comesOff: ['Straps undone, flat; the front off.', 'Roll as one piece, the back shell out, back flat.'],

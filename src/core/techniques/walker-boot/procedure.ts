@@ -46,6 +46,7 @@ export function walkerBootSteps({ clinicalCase, options, size, weightWords, mayS
         ]),
     makeStep({
       id: 'heel-home',
+      say: 'Your foot goes into the boot now, heel first.',
       text: 'Heel fully home; a helper slides the boot on when the leg cannot be loaded.',
       why: 'A heel that floats pushes the toes over the edge.',
       prevents: 'Toes over the front of the sole.',
@@ -65,7 +66,8 @@ export function walkerBootSteps({ clinicalCase, options, size, weightWords, mayS
     }),
     makeStep({
       id: 'straps',
-      text: 'Straps from the toes to the top, pad under the ankle buckle.',
+      text: 'Straps from the toes to the top; the spare pad opened and threaded on the ankle strap. Ask at each strap: does anything cut?',
+      say: 'I close the straps now. Does anything cut?',
       why: 'From the toes the heel stays home.',
       prevents: 'A buckle on the ankle bone.',
       straps: {
@@ -83,8 +85,8 @@ export function walkerBootSteps({ clinicalCase, options, size, weightWords, mayS
     makeStep({
       id: 'stand',
       text: mayStand
-        ? `Stand, walk, heel down first: ${weightWords ?? 'as ordered'}. The curved sole reduces ankle movement.`
-        : 'The same seated: no weight, with the walking aids. The curved sole reduces ankle movement.',
+        ? `Stand, heel and sole felt under load; walk, heel down first: ${weightWords ?? 'as ordered'}. The curved sole reduces ankle movement.`
+        : 'Seated, no weight: a palm presses up under the sole, heel home, sole flat, nothing rubs. With the walking aids.',
       why: mayStand ? 'It fits standing or it does not fit.' : 'Weight is not ordered.',
       prevents: mayStand ? 'A boot sent home that nobody has walked in.' : 'A step that nobody ordered.',
       after: ['straps'],
@@ -102,7 +104,7 @@ export function walkerBootSteps({ clinicalCase, options, size, weightWords, mayS
     }),
     makeStep({
       id: 'fix-tabs',
-      text: 'Fix the tabs; the patient takes it off and puts it on alone.',
+      text: 'Fix the tabs, last of all: they make it this patient’s. The patient takes it off and puts it on alone.',
       why: 'At home nobody else will.',
       prevents: 'A boot worn for a week without a look at the skin.',
       after: ['toes'],

@@ -17,6 +17,7 @@ import { decideWedges } from './wedges'
 import { walkerBootRelease, walkerBootTroubles } from './trouble'
 import { decisions } from './decisions'
 import { walkerBootTaskForms } from './task-forms'
+import { walkerBootMusts } from './musts'
 import { walkerBootRoles } from './roles'
 
 const leastMarginCm = 0.5
@@ -66,6 +67,7 @@ export const walkerBoot: Technique = {
   plan: planBoot,
   rounds,
   roles: walkerBootRoles,
+  musts: walkerBootMusts,
   onUrgent: { holds: 'break', actions: walkerBootRelease },
   comesOff: ['Straps and liner undone, from the top.', 'Foot out of the boot, heel and calf carried.'],
   taskForms: walkerBootTaskForms,

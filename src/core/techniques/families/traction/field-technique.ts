@@ -1,3 +1,4 @@
+import type { ClinicalCase } from '../../../model/clinical-case'
 import { known, sentence } from '../../../planner/answer'
 import { calfGirth, insideLeg, lowerLegLength } from '../../../figures/body/measurements/leg'
 import type { Must } from '../../../model/order-rule'
@@ -49,7 +50,7 @@ export interface FieldSplint {
   /** The decision of its length: inside leg and so much beyond the heel, cm. */
   readonly length: { readonly decision: string; readonly beyondCm: number; readonly formula: string }
   /** Fewest people when the patient may be moved. */
-  readonly leastPeople: number
+  readonly leastPeople: (clinicalCase: ClinicalCase) => number
   readonly relief: readonly string[]
   /** Minutes from the first touch to the end where its station is timed. */
   readonly limitMin?: number
@@ -62,8 +63,8 @@ export interface FieldSplint {
   readonly care: readonly string[]
   /** What each of its steps does, as rules see it. */
   readonly roles: StepRoles
-  /** Orders of its steps that are binding; left out: every `after` binds. */
-  readonly musts?: readonly Must[]
+  /** Orders of its steps that are binding. */
+  readonly musts: readonly Must[]
   readonly release: readonly string[]
   /** How it comes off, the pull kept by hand. */
   readonly comesOff: readonly string[]
@@ -93,7 +94,7 @@ export function fieldTraction(splint: FieldSplint): Technique {
     changesTo: ['suspended-ring-traction', 'ring-traction'],
     rounds: fieldRounds,
     roles: splint.roles,
-    ...(splint.musts ? { musts: splint.musts } : {}),
+    musts: splint.musts,
     onUrgent: { holds: 'pull', actions: splint.release },
     comesOff: splint.comesOff,
     troubles: tractionTroubles({ release: splint.release, grip: 'ankle hitch', hasCord: false, hasWeights: false }),
@@ -130,7 +131,7 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
     draft,
   )
   decidePeople(draft, {
-    floor: splint.leastPeople + extraHolder(draft.clinicalCase),
+    floor: splint.leastPeople(draft.clinicalCase) + extraHolder(draft.clinicalCase),
     steps,
     relief: splint.relief,
     ...(splint.limitMin === undefined ? {} : { limitMin: splint.limitMin }),

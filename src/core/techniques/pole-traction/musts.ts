@@ -1,0 +1,13 @@
+import { must, type Must } from '../../model/order-rule'
+
+/** Orders that are binding; any other is a habit of this house. */
+export const poleTractionMusts: readonly Must[] = [
+  ...must('identity', 'thigh-strap', 'the work on the wrong limb or patient'),
+  ...must('position', 'thigh-strap', 'a leg seen to while an airway or a bleed waits'),
+  ...must('baseline', ['thigh-strap', 'hitch', 'pull'], 'a loss that is found later cannot be dated'),
+  ...must('join-pole', 'fit-pole', 'a joint that opens under pull'),
+  ...must('thigh-strap', ['fit-pole', 'pull'], 'nothing for the pole to push against'),
+  ...must('hitch', 'pull', 'nothing to pull on'),
+  ...must('fit-pole', 'pull', 'an end that jumps out under pull'),
+  ...must('pull', 'straps', 'the leg is bound short'),
+]

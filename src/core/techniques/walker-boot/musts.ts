@@ -1,0 +1,11 @@
+import { must, type Must } from '../../model/order-rule'
+
+/** Orders that are binding; any other is a habit of this house. */
+export const walkerBootMusts: readonly Must[] = [
+  ...must('identity', ['wedges', 'heel-home', 'straps'], 'the work on the wrong limb or patient'),
+  ...must('baseline', ['heel-home', 'liner', 'straps'], 'a loss that is found later cannot be dated'),
+  ...must('wedges', 'heel-home', 'a cord stretched by a flat sole'),
+  ...must(['heel-home', 'liner'], 'straps', 'toes over the edge, or a crease that blisters'),
+  ...must('straps', 'stand', 'a fall in an open boot'),
+  ...must(['stand', 'toes'], 'fix-tabs', 'a boot that does not fit cannot be given back'),
+]
