@@ -107,9 +107,9 @@ describe('a station examined on two devices, in the browser', () => {
     const marks = answer.sitting.examiners[0]?.marks ?? []
     const endedS = (marks.find((mark) => mark.what.kind === 'end')?.atMs ?? 0) / 1000
     expect(endedS).to.be.within(660, 800)
-    // 17 pairs of steps have an order and one is broken; every step is done; figures 2/3, 1 and 0; late by so much of half the limit.
+    // 20 pairs of steps have an order that binds and one is broken; every step is done; figures 2/3, 1 and 0; late by so much of half the limit.
     const time = 1 - (endedS / 600 - 1) / 0.5
-    const total = 40 * (16 / 17) + 30 + (20 * (2 / 3 + 1 + 0)) / 3 + 10 * time
+    const total = 40 * (19 / 20) + 30 + (20 * (2 / 3 + 1 + 0)) / 3 + 10 * time
     for (const browser of [examiner, candidate]) await browser.waitForText(total.toFixed(1))
     expect(await candidate.text()).to.include('Your order, and the procedure’s')
     await candidate.find('link', 'Sheet, A4')

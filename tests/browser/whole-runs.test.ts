@@ -65,12 +65,12 @@ describe('whole runs in the browser', () => {
 
     it('offers what may come in any order, and takes the head over by name', async () => {
       await browser.click('button', 'Start applying')
-      await browser.find('region', 'Step 1 of 17')
+      await browser.find('region', 'Step 1 of 18')
       await browser.waitForText('a second person holds the head in line')
       await browser.click('button', 'lay out')
-      await browser.find('region', 'Step 6 of 17')
+      await browser.find('region', 'Step 6 of 18')
       await finishStep(browser)
-      await browser.find('region', 'Step 1 of 17')
+      await browser.find('region', 'Step 1 of 18')
       await browser.click('button', 'Hand over: Helper at the head, Tobin')
       await browser.click('button', /I have it/)
       await browser.waitForText('who takes it is missing')

@@ -84,6 +84,7 @@ describe('the minutes of a cast', () => {
     expect(caution?.why).to.match(/the lower part first: 0\.\d min in hand/)
     expect(caution?.why).to.match(/clean water of 18 °C, fresh for each part: still \d\.\d min late/)
     expect(caution?.why).to.match(/slow plaster: /)
+    expect(caution?.why).to.match(/one hand more, who wets each roll ahead: still \d\.\d min late/)
   })
 
   it('one roll of 15 × 270 cm reaches 51 cm at a girth of 40 by half overlap; turns at the knee take theirs', () => {

@@ -1,13 +1,14 @@
 import type { Plan } from '../../model/plan'
 import type { PlanContext } from '../../model/plan-context'
 import { spoken } from '../../model/vocabulary'
-import type { Technique } from '../../planner/technique'
+import type { OptionValues, Technique } from '../../planner/technique'
 import { planCase } from '../../techniques/plan-case'
 import { extricationCollar } from '../../techniques/extrication-collar/extrication-collar'
 import { legCast } from '../../techniques/leg-cast/leg-cast'
 import { legSlab } from '../../techniques/leg-slab/leg-slab'
 import { findTechnique, techniques } from '../../techniques/registry'
 import { ringTraction } from '../../techniques/ring-traction/ring-traction'
+import { trunkShell } from '../../techniques/trunk-shell/trunk-shell'
 import { volarSlab } from '../../techniques/volar-slab/volar-slab'
 import { practiceCase, practiceInjury, usualPatient, type PracticePatient } from '../practice-case'
 import { newestRules, usualLimitS, type CriticalError, type Station } from './station'
@@ -28,6 +29,8 @@ export interface StationLine {
   readonly name: string
   readonly technique: Technique
   readonly patient: PracticePatient
+  /** Schools that it is done by; the usual ones where they are left out. */
+  readonly options?: OptionValues
 }
 
 /** Under what the station of a technique is found. */
@@ -48,7 +51,21 @@ function line(id: string, who: string, technique: Technique, patient: Partial<Pr
   return { id: `mixed-${id}`, name: `${technique.name}: ${who}`, technique, patient: { ...usualPatient, ...patient } }
 }
 
-/** Every station that is shipped: one of each technique, then five on other people. */
+/** The same techniques by another main school, on the usual patient. */
+const schools: readonly StationLine[] = [
+  school('slab-fibreglass', 'pre-padded fibreglass', legSlab, { material: 'padded-fibreglass' }),
+  school('slab-face-down', 'face down', legSlab, { position: 'face-down' }),
+  school('wrist-fibreglass', 'pre-padded fibreglass', volarSlab, { material: 'padded-fibreglass' }),
+  school('cast-from-injury', 'from the injury, slow plaster', legCast, { order: 'from-the-injury', material: 'plaster-slow' }),
+  school('cast-short', 'short, foot on your own chest', legCast, { extent: 'short', 'foot-hold': 'own-chest' }),
+  school('shell-standing', 'standing in a doorway', trunkShell, { way: 'standing-doorway' }),
+]
+
+function school(id: string, how: string, technique: Technique, options: OptionValues): StationLine {
+  return { id: `school-${id}`, name: `${technique.name}: ${how}`, technique, patient: usualPatient, options }
+}
+
+/** Every station that is shipped: one of each technique, then by other schools, then on other people. */
 export const stationLines: readonly StationLine[] = [
   ...techniques.map((technique): StationLine => ({
     id: stationIdOf(technique.id),
@@ -56,6 +73,7 @@ export const stationLines: readonly StationLine[] = [
     technique,
     patient: usualPatient,
   })),
+  ...schools,
   ...mixed,
 ]
 
@@ -70,8 +88,8 @@ export function findStation(id: string, ctx: PlanContext): Station | null {
   return found ? makeStation(found, ctx) : null
 }
 
-function makeStation({ id, name, technique, patient }: StationLine, ctx: PlanContext): Station | null {
-  const plan = planOfStation({ technique: technique.id, options: {}, patient }, ctx)
+function makeStation({ id, name, technique, patient, options = {} }: StationLine, ctx: PlanContext): Station | null {
+  const plan = planOfStation({ technique: technique.id, options, patient }, ctx)
   if (!plan || plan.procedure.steps.length === 0) return null
   const { steps } = plan.procedure
   // What is cut, set, wrapped or held to: of a collar its setting.
@@ -80,7 +98,7 @@ function makeStation({ id, name, technique, patient }: StationLine, ctx: PlanCon
     id,
     name,
     technique: technique.id,
-    options: {},
+    options,
     patient,
     given: usualGiven(technique, patient, plan),
     onAsking: [

@@ -1,7 +1,9 @@
 import { must, type Must } from '../../model/order-rule'
+import { checkMusts } from '../shared/musts'
 
 /** Orders that are binding; any other is a habit of this house. */
 export const careCollarMusts: readonly Must[] = [
+  ...checkMusts,
   ...must(
     'hold-head',
     ['front-off', 'look-front', 'wash', 'roll', 'back-off', 'look-back', 'back-on', 'front-on', 'settle'],

@@ -1,7 +1,9 @@
 import { must, type Must } from '../../model/order-rule'
+import { checkMusts } from '../shared/musts'
 
 /** Orders that are binding; any other is a habit of this house. Airway trouble skips the baseline: that is a trouble, not another order. */
 export const extricationCollarMusts: readonly Must[] = [
+  ...checkMusts,
   ...must(
     'hold-head',
     ['position', 'free-locks', 'size-collar', 'close-collar', 'blocks', 'straps', 'baseline'],

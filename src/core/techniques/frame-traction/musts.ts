@@ -1,7 +1,9 @@
 import { must, type Must } from '../../model/order-rule'
+import { checkMusts } from '../shared/musts'
 
 /** Orders that are binding; any other is a habit of this house. */
 export const frameTractionMusts: readonly Must[] = [
+  ...checkMusts,
   ...must('identity', 'hitch', 'the work on the wrong limb or patient'),
   ...must('position', 'hold-leg', 'a leg seen to while an airway or a bleed waits'),
   ...must('hold-leg', ['hitch', 'manual-pull', 'frame-in'], 'bone ends that grate at every move'),

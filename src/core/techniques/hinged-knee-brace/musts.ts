@@ -1,7 +1,9 @@
 import { must, type Must } from '../../model/order-rule'
+import { checkMusts } from '../shared/musts'
 
 /** Orders that are binding; any other is a habit of this house. */
 export const hingedKneeBraceMusts: readonly Must[] = [
+  ...checkMusts,
   ...must('identity', ['open', 'hinges', 'rear-straps'], 'the work on the wrong limb or patient'),
   ...must('baseline', ['open', 'hinges', 'rear-straps', 'front-straps'], 'a loss that is found later cannot be dated'),
   ...must('open', 'hinges', 'a knee bent by the frame that is pushed over it'),

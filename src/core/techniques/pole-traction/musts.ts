@@ -1,7 +1,9 @@
 import { must, type Must } from '../../model/order-rule'
+import { checkMusts } from '../shared/musts'
 
 /** Orders that are binding; any other is a habit of this house. */
 export const poleTractionMusts: readonly Must[] = [
+  ...checkMusts,
   ...must('identity', 'thigh-strap', 'the work on the wrong limb or patient'),
   ...must('position', 'thigh-strap', 'a leg seen to while an airway or a bleed waits'),
   ...must('baseline', ['thigh-strap', 'hitch', 'pull'], 'a loss that is found later cannot be dated'),

@@ -1,7 +1,9 @@
 import { must, type Must } from '../../model/order-rule'
+import { checkMusts } from '../shared/musts'
 
 /** Orders that are binding; any other is a habit of this house. */
 export const ringTractionMusts: readonly Must[] = [
+  ...checkMusts,
   ...must('identity', ['strips', 'ring-set', 'close-straps'], 'the work on the wrong limb or patient'),
   ...must('baseline', ['strips', 'pull', 'close-straps'], 'a loss that is found later cannot be dated'),
   ...must('build', ['side-supports', 'slide'], 'built while somebody holds the pull, whose hands tire'),

@@ -1,7 +1,9 @@
 import { must, type Must } from '../../model/order-rule'
+import { checkMusts } from '../shared/musts'
 
 /** Orders that are binding; any other is a habit of this house. */
 export const seatedVestMusts: readonly Must[] = [
+  ...checkMusts,
   ...must(
     'hold-head',
     ['upright', 'size-collar', 'vest-in', 'arms-up', 'strap-middle', 'baseline'],

@@ -25,6 +25,9 @@ const noPadBelowCm = 1
 const boardMin = 30
 const rounds = { upToMin: 60 } as const
 
+/** Above this mass a fourth lifts, kg (HAND 9). */
+const heavyKg = 100
+
 /** Short extrication vest for a seated patient. */
 export const seatedVest: Technique = {
   id: 'seated-vest',
@@ -90,7 +93,8 @@ function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutco
     hasCollar,
     settingWords: setting ? `set to ${setting.display}` : 'by the neck height',
   })
-  decidePeople(draft, { floor: 3, steps, relief: ['bystander at the feet, on your word', 'hands and rapid extrication'] })
+  const isHeavy = (draft.clinicalCase.patient.massKg ?? 0) > heavyKg
+  decidePeople(draft, { floor: isHeavy ? 4 : 3, steps, relief: ['bystander at the feet, on your word', 'hands and rapid extrication'] })
   return { steps, fit: seatedVestFit, care: seatedVestCare, schedule: schedule(draft), geometry: draw(draft) }
 }
 

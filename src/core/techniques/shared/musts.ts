@@ -3,8 +3,24 @@ import { must, type Must } from '../../model/order-rule'
 // Orders that hold whatever the device: crossed, they hurt somebody or spoil the work (HAND 1). A step that only steadies may come before the
 // baseline; one that lifts, turns, pulls or moulds may not.
 
+/** Of whatever is looked at again: first it is done. */
+export const checkMusts: readonly Must[] = must(
+  [
+    { role: 'lays-on' },
+    { role: 'wraps' },
+    { role: 'closes' },
+    { role: 'pulls' },
+    { role: 'holds-to-set' },
+    { role: 'opens' },
+    { role: 'takes-off' },
+  ],
+  { role: 'check-after' },
+  'a check before it is done says nothing of it',
+)
+
 /** Of everything that is put on a limb. */
 export const limbMusts: readonly Must[] = [
+  ...checkMusts,
   ...must(
     'identity',
     ['cut-slab', 'draw-lines', { role: 'first-layer' }, { role: 'closes' }, { role: 'pulls' }],

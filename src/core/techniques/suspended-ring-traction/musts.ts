@@ -1,7 +1,9 @@
 import { must, type Must } from '../../model/order-rule'
+import { checkMusts } from '../shared/musts'
 
 /** Orders that are binding; any other is a habit of this house. */
 export const suspendedRingTractionMusts: readonly Must[] = [
+  ...checkMusts,
   ...must('identity', ['strips', 'ring-set', 'pull'], 'the work on the wrong limb or patient'),
   ...must('baseline', ['strips', 'bandage', 'ring-set', 'pull', 'weights'], 'a loss that is found later cannot be dated'),
   ...must('strips', 'bandage', 'strips that creep'),

@@ -1,7 +1,9 @@
 import { must, type Must } from '../../model/order-rule'
+import { checkMusts } from '../shared/musts'
 
 /** Orders that are binding; any other is a habit of this house. */
 export const trunkShellMusts: readonly Must[] = [
+  ...checkMusts,
   ...must('hold-head', ['roll', 'back-on', 'front-on', 'baseline'], 'a neck that moves with every turn'),
   ...must('baseline', ['roll', 'back-on', 'front-on', 'straps'], 'a loss that is found later cannot be dated'),
   ...must('tell-apart', 'back-on', 'the wrong half, or the wrong way up'),

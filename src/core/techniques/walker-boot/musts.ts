@@ -1,7 +1,9 @@
 import { must, type Must } from '../../model/order-rule'
+import { checkMusts } from '../shared/musts'
 
 /** Orders that are binding; any other is a habit of this house. */
 export const walkerBootMusts: readonly Must[] = [
+  ...checkMusts,
   ...must('identity', ['wedges', 'heel-home', 'straps'], 'the work on the wrong limb or patient'),
   ...must('baseline', ['heel-home', 'liner', 'straps'], 'a loss that is found later cannot be dated'),
   ...must('wedges', 'heel-home', 'a cord stretched by a flat sole'),
