@@ -70,12 +70,13 @@ function OpenBench({ bench }: { bench: Bench }) {
           {first ? <BenchScenes {...shared} scenes={[first]} /> : <p className="h-72 text-soft">Working it out…</p>}
         </div>
         <div className="grid min-w-0 gap-3 lg:sticky lg:top-3 lg:col-start-2 lg:row-span-2 lg:row-start-1 print:static print:col-start-2 print:row-span-2 print:row-start-1">
+          <BenchControls bench={bench} state={state} onChange={set} />
+          {/* Below what is turned: a caution that comes up above it would move the next control from under the thumb. */}
           {now?.cautions.map((caution) => (
             <Notice key={caution.text} tone={caution.level} lead={caution.text}>
               {caution.why}
             </Notice>
           ))}
-          <BenchControls bench={bench} state={state} onChange={set} />
           {bench.solvers ? (
             <div className="flex flex-wrap gap-2 print:hidden">
               {bench.solvers.map((solver) => (

@@ -24,17 +24,23 @@ export function useBenchAddress(bench: Bench): BenchAddress {
   const inAddress = params.toString()
   // What was turned here and is on its way into the address.
   const [ahead, setAhead] = useState<{ readonly from: string; readonly text: string } | null>(null)
-  const text = ahead?.from === inAddress ? ahead.text : inAddress
+  // What was last written there from here: what was turned while it was on its way goes on from it, and is not lost on a slow device.
+  const [wrote, setWrote] = useState<string | null>(null)
+  const isAhead = ahead !== null && (ahead.from === inAddress || wrote === inAddress)
+  const text = isAhead ? ahead.text : inAddress
   const read = useMemo(() => readAddress(bench, text), [bench, text])
   const latest = useRef({ read, inAddress })
   useEffect(() => {
     latest.current = { read, inAddress }
   })
   useEffect(() => {
-    if (ahead === null || ahead.from !== inAddress || ahead.text === inAddress) return
-    const timer = setTimeout(() => setParams(new URLSearchParams(ahead.text), { replace: true, preventScrollReset: true }), quietMs)
+    if (!isAhead || ahead.text === inAddress) return
+    const timer = setTimeout(() => {
+      setWrote(ahead.text)
+      setParams(new URLSearchParams(ahead.text), { replace: true, preventScrollReset: true })
+    }, quietMs)
     return () => clearTimeout(timer)
-  }, [ahead, inAddress, setParams])
+  }, [ahead, isAhead, inAddress, setParams])
   const set = useCallback(
     (change: BenchState) => {
       const { read: now, inAddress: from } = latest.current
