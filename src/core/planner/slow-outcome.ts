@@ -77,17 +77,6 @@ function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResu
   const cautions: RoledCaution[] = []
   const chosen = crew.options.find((option) => option.people === crew.leastCrew)
   const gives = task.relief.length > 0 ? ` What gives: ${task.relief.join('; ')}.` : ''
-  if (!crew.isInTime && chosen) {
-    cautions.push({
-      level: 'note',
-      code: 'little-time',
-      decisions: ['least-crew', 'set-time'],
-      steps: [],
-      at: ['wets'],
-      text: `Have all of it ready before you wet it: in ${Math.round(100 * chosen.odds)} of 100 tries everything is shaped in time.`,
-      why: `Estimate; whatever is shaped after 0.8 of its setting time cracks.${gives}`,
-    })
-  }
   if (task.people !== null && task.people < crew.leastCrew) {
     cautions.push({
       level: 'caution',

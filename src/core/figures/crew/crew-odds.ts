@@ -24,7 +24,7 @@ const mostPeople = 4
 /**
  * How many people finish moulding before the material sets (COMPUTATION 7): for 1 to 4 people, the best
  * order replayed over 2 000 seeded draws of step times (triangular) and set time (normal within ±3 sd).
- * @returns the smallest crew, not below the floor, with odds of 0.9 or more; the floor when none has
+ * @returns the smallest crew, not below the floor, with odds of 0.9 or more; where none has, the smallest that can staff every hold
  */
 export function forecastCrew(input: CrewInput): CrewResult {
   const options: CrewOption[] = []
@@ -35,7 +35,9 @@ export function forecastCrew(input: CrewInput): CrewResult {
     options.push(before ? { ...before, people } : optionFor(input, people))
   }
   const enough = options.find((option) => option.people >= input.floor && option.odds >= wantedOdds)
-  return { leastCrew: enough?.people ?? input.floor, isInTime: enough !== undefined, options }
+  // Where nobody is quick enough, as many as can hold and work at all.
+  const able = options.find((option) => option.people >= input.floor && option.schedule !== null)
+  return { leastCrew: (enough ?? able)?.people ?? input.floor, isInTime: enough !== undefined, options }
 }
 
 function optionFor(input: CrewInput, people: number): CrewOption {
