@@ -20,6 +20,7 @@ import { pullDefaults } from '../techniques/families/traction/decide-pull'
 import { stripDefaults } from '../techniques/families/traction/holding-strip'
 import { ringDefaults } from '../techniques/families/traction/ring'
 import { castStrengthDefaults } from '../techniques/leg-cast/strength'
+import { heavyDefaults } from '../techniques/shared/heavy'
 import { balanceDefaults } from '../techniques/suspended-ring-traction/weights'
 
 /** One constant that a local protocol may set. */
@@ -49,6 +50,7 @@ const groups: readonly (readonly [title: string, group: DefaultGroup])[] = [
   ['Padding', paddingDefaults],
   ['Wrapping', wrapDefaults],
   ['Swelling', swellingDefaults],
+  ['Hands for a heavy patient', heavyDefaults],
   ['Room to swell', roomDefaults],
   ['Strength of a cast', castStrengthDefaults],
   ['Fingers under a strap', slackDefaults],

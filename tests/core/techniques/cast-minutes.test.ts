@@ -20,10 +20,26 @@ const formation = (order: string): CastFormation => ({
   isLowInjury: false,
   rolls: { lower: [...rolls(1, 'foot'), ...rolls(3, 'leg')], thigh: rolls(4, 'thigh') },
 })
+const clocks = (minutes: number) => ({
+  minutes,
+  sd: 0,
+  cureMin: 0,
+  workableShare: 0.8,
+  releaseMin: 1.3 * minutes,
+  lowerMin: 3 * minutes,
+})
 const laid = (order: string, setMin: number) => {
-  const facts = { ...formation(order), isPlaster: true, setMin, angles: [], ankleWords: 'square', edge: 'padding' as const }
+  const facts = {
+    ...formation(order),
+    isPlaster: true,
+    set: clocks(setMin),
+    lapCm: 10,
+    angles: [],
+    ankleWords: 'square',
+    edge: 'padding' as const,
+  }
   const steps = rollSteps(facts).map(({ id, minutes }) => ({ id, likelyMin: minutes[1] }))
-  return likelyWindows(steps, castWindows(castParts(facts)), setMin)
+  return likelyWindows(steps, castWindows(castParts(facts), 0.8), setMin)
 }
 const shapes = (order: string, setMin: number): readonly (readonly [string, number, number])[] =>
   laid(order, setMin)

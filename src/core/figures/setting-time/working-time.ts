@@ -1,4 +1,5 @@
 import { defineDefaults, readDefaults, type Protocol } from '../../quantities/defaults'
+import { workableShare } from '../../model/crew-input'
 import type { SettingMaterial } from '../../model/setting-material'
 
 export const settingDefaults = defineDefaults('setting', {
@@ -14,6 +15,33 @@ export const settingDefaults = defineDefaults('setting', {
   coldC: { value: 18, unit: '°C', source: 'practice', label: 'Water cold below' },
   warmPlasterC: { value: 24, unit: '°C', source: 'practice', label: 'Water warm for plaster above' },
   hotC: { value: 30, unit: '°C', source: 'practice', floor: 'never-more', label: 'Water too hot above', greatest: 35 },
+  workableShare: {
+    value: workableShare,
+    unit: 'ratio',
+    source: 'practice',
+    floor: 'never-more',
+    greatest: 0.95,
+    label: 'Can be shaped for, share of the time',
+  },
+  releaseShare: {
+    value: 1.3,
+    unit: 'ratio',
+    source: 'practice',
+    floor: 'never-less',
+    least: 1,
+    label: 'Held still for, share of the time',
+    note: 'at the likely time half of all batches are still soft',
+  },
+  lowerPlasterMin: { value: 10, unit: 'min', source: 'practice', floor: 'never-less', label: 'Plaster set down after, at least' },
+  lowerPlasterShare: {
+    value: 3,
+    unit: 'ratio',
+    source: 'practice',
+    floor: 'never-less',
+    least: 1,
+    label: 'Plaster set down after, share of the time',
+  },
+  lowerFibreglassMin: { value: 20, unit: 'min', source: 'practice', floor: 'never-less', label: 'Fibreglass set down after' },
   cureThinPlasterH: { value: 24, unit: 'h', source: 'practice' },
   cureThickPlasterH: { value: 48, unit: 'h', source: 'practice' },
   thickPlasterLayers: { value: 8, unit: 'layers', source: 'practice' },

@@ -6,6 +6,8 @@ export const wrapDefaults = defineDefaults('wrap', {
   ankleTurns: { value: 3, unit: 'ratio', source: 'practice', note: 'figure-of-eight turns at the heel and instep' },
   kneeTurns: { value: 4, unit: 'ratio', source: 'practice', note: 'two crossings of two turns' },
   fibreglassStretch: { value: 1.1, unit: 'ratio', source: 'practice', note: 'a fibreglass roll laid with gentle tension', least: 1 },
+  lapCm: { value: 10, unit: 'cm', source: 'practice', label: 'A part lapped onto the one before' },
+  wettingMin: { value: 0.3, unit: 'min', source: 'model', label: 'Saved where a hand wets each roll ahead' },
   endMarginCm: { value: 2, unit: 'cm', source: 'practice', note: 'beyond the slab at each end' },
 })
 

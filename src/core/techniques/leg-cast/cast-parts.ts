@@ -1,5 +1,4 @@
 import type { CrewWindow } from '../../model/crew-input'
-import { workableShare } from '../../model/crew-input'
 import type { OptionValues } from '../../planner/technique'
 import type { CastRoll, CastRolls } from './materials'
 
@@ -114,17 +113,18 @@ function fromTheInjury({ rolls, isLong, isLowInjury }: CastFormation): readonly 
 /**
  * What has to be done while what is still soft: each roll begins while the one under it bonds, each part is shaped while its first roll is workable.
  * A part without rolls of its own, such as an edge, goes by those before it.
+ * @param share of the setting time for which it can be shaped and bonds
  */
-export function castWindows(parts: readonly CastPart[]): readonly CrewWindow[] {
+export function castWindows(parts: readonly CastPart[], share: number): readonly CrewWindow[] {
   return parts.flatMap(({ rolls, lapsOn, shapes }): readonly CrewWindow[] => {
     const ids = rolls.map(({ id }) => id)
     const beneath = [lapsOn, ...ids]
     return [
       ...ids.flatMap((id, index): readonly CrewWindow[] => {
         const from = beneath[index] ?? null
-        return from === null ? [] : [{ from, at: 'start', to: id, toAt: 'start', share: workableShare }]
+        return from === null ? [] : [{ from, at: 'start', to: id, toAt: 'start', share }]
       }),
-      ...shapes.map((to): CrewWindow => ({ from: ids[0] ?? lapsOn ?? '', at: 'start', to, share: workableShare })),
+      ...shapes.map((to): CrewWindow => ({ from: ids[0] ?? lapsOn ?? '', at: 'start', to, share })),
     ]
   })
 }

@@ -14,6 +14,8 @@ import { slowerMends, type Mend } from '../shared/judge-minutes'
 import { decideSetting } from '../families/cast/decide-set-time'
 import { hardMinutes } from '../../figures/setting-time/hard-after'
 import { isPlaster } from '../../figures/setting-time/working-time'
+import { wrapDefaults } from '../../figures/wraps/wrap-length'
+import { readDefaults } from '../../quantities/defaults'
 import type { CrewWindow } from '../../model/crew-input'
 import type { SettingMaterial } from '../../model/setting-material'
 import { decideRoom } from '../families/cast/decide-room'
@@ -143,6 +145,7 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     decideRoomOf(draft, leg.model, isLong)
   }
   const set = decideSetting(draft, material, layers + (isLong ? 2 : 0))
+  const { lapCm } = readDefaults(wrapDefaults, draft.ctx.protocol)
   const isFresh = hasFlag(clinicalCase, 'fresh')
   const openingMin = decideOpening(draft, material, isFresh)
   const isLowInjury = isLow(clinicalCase, leg?.model ?? null)
@@ -152,20 +155,20 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     isLong,
     isLowInjury,
     isPlaster: isPlaster(material),
-    setMin: set.minutes,
+    set,
     rolls,
+    lapCm,
     kneeWords: isLong ? `${kneeDeg}° bent` : 'free',
     kneeDeg,
     ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
     ankleDeg,
-    cureMin: set.cureMin,
     openingMin,
     isFresh,
   }
   const steps = legCastSteps(facts)
   const formation: CastFormation = { options, isLong, rolls, isLowInjury }
   const parts = castParts(formation)
-  const windows = castWindows(parts)
+  const windows = castWindows(parts, set.workableShare)
   askForHeat(draft, material, layers, set.minutes)
   askForCrew(draft, {
     steps,
@@ -174,7 +177,11 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     wettingStep: parts.flatMap((part) => part.rolls).at(-1)?.id ?? '',
     mouldingStep: parts.flatMap(({ shapes }) => shapes).at(-1) ?? '',
     windows,
-    mends: [...orderMends(facts), wetAhead(steps, windows), ...slowerMends(draft, material, isPlaster(material) ? 'plaster-slow' : null)],
+    mends: [
+      ...orderMends(facts),
+      wetAhead(draft, steps, windows),
+      ...slowerMends(draft, material, isPlaster(material) ? 'plaster-slow' : null),
+    ],
     relief: castRelief(clinicalCase, options, isLong),
   })
   return {
@@ -183,7 +190,7 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     care: legCastCare,
     schedule: schedule(draft, isFresh, openingMin),
     geometry: leg
-      ? draw(draft, leg.model, { isLong, kneeDeg, ankleDeg: ankleDeg ?? 90, parts })
+      ? draw(draft, leg.model, { isLong, kneeDeg, ankleDeg: ankleDeg ?? 90, parts, lapCm })
       : legGeometry(draft, sketchLeg(draft).model, isLong ? 'groin' : 'knee'),
   }
 }
@@ -198,14 +205,17 @@ function isLow({ injury }: ClinicalCase, model: LegModel | null): boolean {
 function orderMends(facts: CastFacts): readonly Mend[] {
   if (facts.options['order'] === 'lower-part-first') return []
   const other = { ...facts, options: { ...facts.options, order: 'lower-part-first' } }
-  return [{ words: 'the lower part first', order: { steps: legCastSteps(other), windows: castWindows(castParts(other)) } }]
+  return [
+    {
+      words: 'the lower part first',
+      order: { steps: legCastSteps(other), windows: castWindows(castParts(other), facts.set.workableShare) },
+    },
+  ]
 }
 
-/** A roll is wetted while the one before is laid: so much less for each, min. Our estimate. */
-const wettingMin = 0.3
-
-/** One hand more, who wets each roll ahead. */
-function wetAhead(steps: readonly Step[], windows: readonly CrewWindow[]): Mend {
+/** One hand more, who wets each roll ahead: so much less for each. */
+function wetAhead(draft: PlanDraft, steps: readonly Step[], windows: readonly CrewWindow[]): Mend {
+  const { wettingMin } = readDefaults(wrapDefaults, draft.ctx.protocol)
   const quicker = steps.map((step): Step => {
     if (!step.id.startsWith('roll-')) return step
     const [least, likely, most] = step.minutes
@@ -257,7 +267,13 @@ function decideOpening(draft: PlanDraft, material: SettingMaterial, isFresh: boo
 function draw(
   draft: PlanDraft,
   model: LegModel,
-  { isLong, kneeDeg, ankleDeg, parts }: { isLong: boolean; kneeDeg: number; ankleDeg: number; parts: readonly CastPart[] },
+  {
+    isLong,
+    kneeDeg,
+    ankleDeg,
+    parts,
+    lapCm,
+  }: { isLong: boolean; kneeDeg: number; ankleDeg: number; parts: readonly CastPart[]; lapCm: number },
 ): Geometry {
   const top = isLong ? 'groin' : 'below-knee'
   const topCm = model.stations[top].atCm
@@ -298,7 +314,7 @@ function draw(
             },
           ]
         : []),
-      ...rollBands(parts, model, topCm, draft.clinicalCase.injury.levelCm),
+      ...rollBands(parts, model, topCm, { levelCm: draft.clinicalCase.injury.levelCm, lapCm }),
     ],
   }
 }

@@ -1,3 +1,4 @@
+import type { DecidedSetting } from '../families/cast/decide-set-time'
 import type { ClinicalCase } from '../../model/clinical-case'
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
@@ -17,29 +18,31 @@ export interface CastFacts {
   /** The injury is nearer to the ankle than to the knee. */
   readonly isLowInjury: boolean
   readonly isPlaster: boolean
-  readonly setMin: number
+  readonly set: DecidedSetting
   readonly rolls: CastRolls
+  /** A part is lapped onto the one before by so much, cm. */
+  readonly lapCm: number
   readonly kneeWords: string
   /** The aim of the knee's school, degrees. */
   readonly kneeDeg: number
   readonly ankleWords: string
   /** Null while the ordered angle is not entered. */
   readonly ankleDeg: number | null
-  readonly cureMin: number
   readonly openingMin: number
   readonly isFresh: boolean
 }
 
 /** The steps of a cast in a workable order, its rolls one by one. */
 export function legCastSteps(facts: CastFacts): readonly Step[] {
-  const { options, isLong, isLowInjury, isPlaster, setMin, rolls, ankleWords } = facts
+  const { options, isLong, isLowInjury, isPlaster, set, rolls, lapCm, ankleWords } = facts
   const wet = rollSteps({
     options,
     isLong,
     isLowInjury,
     isPlaster,
-    setMin,
+    set,
     rolls,
+    lapCm,
     ankleWords,
     angles: heldAngles(facts),
     edge: hasStocking(options) ? 'stocking' : 'padding',
@@ -156,7 +159,7 @@ function heldAngles({ isLong, options, kneeDeg, ankleDeg }: CastFacts): readonly
 }
 
 function finishSteps(facts: CastFacts, lastShape: string): readonly Step[] {
-  const { isLong, isFresh, openingMin, options, cureMin } = facts
+  const { isLong, isFresh, openingMin, options, set } = facts
   return [
     makeStep({
       id: 'hold-set',
@@ -167,7 +170,7 @@ function finishSteps(facts: CastFacts, lastShape: string): readonly Step[] {
       minutes: [2, 4, 8],
       ...(options['foot-hold'] === 'own-chest' && !isLong ? {} : { hands: ['apply'] as const }),
       angles: heldAngles(facts),
-      timer: cureTimer(cureMin),
+      timer: cureTimer(set.cureMin),
       where: [isLong ? 'knee' : 'ankle'],
     }),
     ...(isLong

@@ -2,16 +2,19 @@ import type { LegModel } from '../../figures/body/leg-model'
 import type { GeometryBand } from '../../model/geometry'
 import type { CastPart } from './cast-parts'
 
-/** A part is lapped onto the one before it by so much, cm (HAND 4). */
-const lapCm = 10
-
 /**
  * Where each roll lies and how far it goes, for the lane (HAND 4): along the foot from the toes, up the lower leg from the heel or about the
  * injury, over the knee, on up the thigh. A roll that would go farther than its stretch is wound back on it, and ends with the stretch.
  * @param topCm upper end of the cast, cm from the heel sole
  * @param levelCm of the injury, where it is known, cm from the heel sole
+ * @param lapCm a part is lapped onto the one before it by so much, cm (HAND 4)
  */
-export function rollBands(parts: readonly CastPart[], model: LegModel, topCm: number, levelCm: number | null): readonly GeometryBand[] {
+export function rollBands(
+  parts: readonly CastPart[],
+  model: LegModel,
+  topCm: number,
+  { levelCm, lapCm }: { readonly levelCm: number | null; readonly lapCm: number },
+): readonly GeometryBand[] {
   const toeCm = model.stations.toe.atCm
   const legTopCm = Math.min(model.lowerLegCm, topCm)
   let thighFromCm = model.lowerLegCm - lapCm

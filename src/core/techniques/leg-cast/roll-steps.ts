@@ -1,4 +1,4 @@
-import { workableShare } from '../../model/crew-input'
+import type { DecidedSetting } from '../families/cast/decide-set-time'
 import type { Step, StepAngle, StepTimer } from '../../model/step'
 import { formatValue } from '../../planner/format-decision'
 import { makeStep } from '../shared/make-step'
@@ -8,9 +8,11 @@ import { castParts, type CastFormation, type CastPart, type NumberedRoll, type S
 
 export interface RollFacts extends CastFormation {
   readonly isPlaster: boolean
-  readonly setMin: number
+  readonly set: DecidedSetting
   readonly angles: readonly StepAngle[]
   readonly ankleWords: string
+  /** A part is lapped onto the one before by so much, cm. */
+  readonly lapCm: number
   /** What is turned back at the edges. */
   readonly edge: 'padding' | 'stocking'
 }
@@ -32,7 +34,7 @@ export function rollSteps(facts: RollFacts): readonly Step[] {
       add({
         ...rollStep(facts, part, rolled, rolls.length),
         ...rollClocks(facts, parts, rolled),
-        ...(rolled.id === lastRoll ? { timer: { ...settingTimer(facts.setMin), starts: 'shown' as const } } : {}),
+        ...(rolled.id === lastRoll ? { timer: { ...settingTimer(facts.set.minutes), starts: 'shown' as const } } : {}),
       })
     }
     for (const shape of part.shapes) add(shapeStep(facts, shape, shape === lastShape))
@@ -65,7 +67,7 @@ function rollStep(facts: RollFacts, part: CastPart, { id, roll }: NumberedRoll, 
     id,
     text: [
       `Roll ${number} of ${total}, ${width}${placeWords(facts, part, id, roll.zone)}${reach}.`,
-      isLap ? 'Lap it 10 cm onto the part before.' : '',
+      isLap ? `Lap it ${facts.lapCm} cm onto the part before.` : '',
       `Keep a hand's length of tail free, ${isPlaster ? `wet it till the bubbles stop, ${water}` : 'wet it, squeeze once'}; roll close without lifting off, smooth as you go.`,
       isOverKnee ? 'Cross behind and in front of the knee in a figure-of-eight, two turns each way.' : '',
       number === 1 && options['position'] === 'seated' ? 'Seated, fluid pools in the leg: be quick.' : '',
@@ -97,17 +99,13 @@ function placeWords({ options }: RollFacts, part: CastPart, id: string, zone: Nu
 }
 
 /** The clocks that a roll starts: until when the next may be laid on it, and with the first of a part until when that part can be shaped. */
-function rollClocks(
-  { isPlaster, setMin }: RollFacts,
-  parts: readonly CastPart[],
-  { id }: NumberedRoll,
-): { readonly moreTimers?: readonly StepTimer[] } {
+function rollClocks({ set }: RollFacts, parts: readonly CastPart[], { id }: NumberedRoll): { readonly moreTimers?: readonly StepTimer[] } {
   const part = parts.find(({ rolls }) => rolls.some((roll) => roll.id === id))
   if (!part) return {}
   const within = part.rolls[part.rolls.findIndex((roll) => roll.id === id) + 1]
   const lapped = parts.findLast(({ lapsOn }) => lapsOn === id)?.rolls[0]
   const [next, lastShape] = [lapped ?? within, part.shapes.at(-1)]
-  const minutes = workableShare * setMin
+  const minutes = set.workableShare * set.minutes
   const timers: readonly StepTimer[] = [
     ...(next
       ? [
@@ -124,7 +122,7 @@ function rollClocks(
     ...(lastShape && id === part.rolls[0]?.id
       ? [{ id: `part-${part.id}`, label: partLabels[part.id], minutes, kind: 'set' as const, starts: 'shown' as const, until: lastShape }]
       : []),
-    ...(id === parts.at(-1)?.rolls.at(-1)?.id ? [releaseTimer(setMin, 'shown'), lowerTimer(isPlaster, setMin, 'shown')] : []),
+    ...(id === parts.at(-1)?.rolls.at(-1)?.id ? [releaseTimer(set.releaseMin, 'shown'), lowerTimer(set.lowerMin, 'shown')] : []),
   ]
   return timers.length > 0 ? { moreTimers: timers } : {}
 }

@@ -16,7 +16,7 @@ import { arcStiffness } from '../../figures/slabs/stiffness'
 import { paddedAt } from '../families/wraps/leg-wraps'
 import { stockinetteLength, widestGirth } from '../../figures/wraps/stockinette'
 import { decideAnkle, describeAnkle } from '../families/slab/ankle'
-import { crewRelief, leastPeople } from '../families/slab/hold'
+import { crewRelief, holdsItself, leastPeople } from '../families/slab/hold'
 import { bandageLeg } from '../families/slab/bandage-leg'
 import { listStockinette } from '../shared/list-stockinette'
 import { reviewAfter } from '../shared/review'
@@ -100,8 +100,8 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     lengthCm,
     ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
     ankleDeg,
-    setMin: set.minutes,
-    cureMin: set.cureMin,
+    set,
+    isHeldByItself: holdsItself(draft, options),
     isPlaster: plaster,
     isScarce: options['supplies'] === 'scarce',
     foldCm: fit?.foldCm ?? 0,
@@ -112,7 +112,7 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
   askForCrew(draft, {
     steps,
     set,
-    floor: leastPeople(clinicalCase, options),
+    floor: leastPeople(draft, options),
     wettingStep: 'wet',
     mouldingStep: 'mould',
     mends: slowerMends(draft, material, plaster ? 'plaster-slow' : null),

@@ -1,3 +1,4 @@
+import type { DecidedSetting } from '../families/cast/decide-set-time'
 import type { ClinicalCase } from '../../model/clinical-case'
 import type { Side } from '../../model/vocabulary'
 import type { Step } from '../../model/step'
@@ -21,8 +22,9 @@ export interface ProcedureFacts {
   readonly ankleWords: string
   /** Null while the ordered angle is not entered. */
   readonly ankleDeg: number | null
-  readonly setMin: number
-  readonly cureMin: number
+  readonly set: DecidedSetting
+  /** Face down or hanging the limb keeps its own angle. */
+  readonly isHeldByItself: boolean
   readonly isPlaster: boolean
   readonly isScarce: boolean
   /** Folded away on each side at the ankle, cm. */
@@ -47,6 +49,7 @@ function prepareSteps({
   isPlaster,
   foldCm,
   clinicalCase,
+  isHeldByItself,
 }: ProcedureFacts): readonly Step[] {
   const size =
     widthCm !== null && lengthCm !== null ? `${formatValue(widthCm, 'cm')} wide, ${formatValue(lengthCm, 'cm')} long` : 'to the plan'
@@ -66,14 +69,14 @@ function prepareSteps({
         ? 'padding, slab, bucket of water with thermometer, bandage, tape, shears'
         : 'padding, slab, a little cool water with thermometer, towel, bandage, tape, shears',
     }),
-    ...takeFoot(clinicalCase, options),
+    ...takeFoot(isHeldByItself),
     makeStep({
       id: 'padding',
       text: `${liner}Padding from the toes, unrolled outward along the leg, figure-of-eight at the ankle, heel covered, loose corners tucked, half overlap ${top}.`,
       why: 'Two even layers let it swell a little and keep edges off; turns over bone count toward four layers.',
       say: 'The soft padding goes round your leg now.',
       prevents: 'A missed heel, an overpadded ankle, ridges under the slab.',
-      after: [takeFoot(clinicalCase, options)[0]?.id ?? 'baseline', 'lay-out'],
+      after: [takeFoot(isHeldByItself)[0]?.id ?? 'baseline', 'lay-out'],
       minutes: [1.5, 2.5, 4],
       onPatient: true,
       where: ['padding', 'heel-instep'],
@@ -110,7 +113,7 @@ function heldAngles({ ankleDeg, extent }: ProcedureFacts): readonly StepAngle[] 
 }
 
 function wetSteps(facts: ProcedureFacts): readonly Step[] {
-  const { options, isPlaster, setMin, ankleWords, extent } = facts
+  const { options, isPlaster, set, ankleWords, extent } = facts
   const isAbove = extent === 'above-knee'
   const from = options['lay-from'] === 'knee' ? (isAbove ? 'top' : 'knee') : 'foot'
   const knee = isAbove ? ' Knee 15–20° bent, a holder under the thigh.' : ''
@@ -128,8 +131,8 @@ function wetSteps(facts: ProcedureFacts): readonly Step[] {
     after: ['cut-slab', 'bone-points'],
     minutes: isPlaster ? [0.3, 0.5, 0.8] : [0.4, 0.6, 1],
     wet: true,
-    timer: settingTimer(setMin),
-    moreTimers: [wettingTimer(isPlaster ? 0.5 : 0.6), releaseTimer(setMin, 'done'), lowerTimer(isPlaster, setMin, 'done')],
+    timer: settingTimer(set.minutes),
+    moreTimers: [wettingTimer(isPlaster ? 0.5 : 0.6), releaseTimer(set.releaseMin, 'done'), lowerTimer(set.lowerMin, 'done')],
   })
   const lay = makeStep({
     id: 'lay',
@@ -216,7 +219,7 @@ function foldWords({ options, foldCm, gapCm }: ProcedureFacts): string {
 }
 
 function finishSteps(facts: ProcedureFacts): readonly Step[] {
-  const { isScarce, cureMin } = facts
+  const { isScarce, set } = facts
   return [
     makeStep({
       id: 'hold-set',
@@ -226,7 +229,7 @@ function finishSteps(facts: ProcedureFacts): readonly Step[] {
       after: ['mould'],
       minutes: [2, 4, 8],
       angles: heldAngles(facts),
-      timer: cureTimer(cureMin),
+      timer: cureTimer(set.cureMin),
       where: ['ankle'],
     }),
     makeStep({

@@ -12,6 +12,8 @@ import type { MeasurementDefinition } from '../../model/measurement-definition'
 import { judgeRigidCollar, putsCollarOn, warnUnsetPolicy } from '../families/collar/collar-policy'
 import { decideCollarSetting } from '../families/collar/decide-height-setting'
 import { decideSize } from '../families/sized/decide-size'
+import { readDefaults } from '../../quantities/defaults'
+import { heavyDefaults } from '../shared/heavy'
 import { decidePeople } from '../shared/decide-people'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { seatedVestOptions } from './options'
@@ -24,9 +26,6 @@ import { seatedVestRoles } from './roles'
 const noPadBelowCm = 1
 const boardMin = 30
 const rounds = { upToMin: 60 } as const
-
-/** Above this mass a fourth lifts, kg (HAND 9). */
-const heavyKg = 100
 
 /** Short extrication vest for a seated patient. */
 export const seatedVest: Technique = {
@@ -93,7 +92,7 @@ function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutco
     hasCollar,
     settingWords: setting ? `set to ${setting.display}` : 'by the neck height',
   })
-  const isHeavy = (draft.clinicalCase.patient.massKg ?? 0) > heavyKg
+  const isHeavy = (draft.clinicalCase.patient.massKg ?? 0) > readDefaults(heavyDefaults, draft.ctx.protocol).vestKg
   decidePeople(draft, { floor: isHeavy ? 4 : 3, steps, relief: ['bystander at the feet, on your word', 'hands and rapid extrication'] })
   return { steps, fit: seatedVestFit, care: seatedVestCare, schedule: schedule(draft), geometry: draw(draft) }
 }

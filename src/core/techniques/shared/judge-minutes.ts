@@ -3,6 +3,7 @@ import type { CrewWindow } from '../../model/crew-input'
 import type { SettingMaterial } from '../../model/setting-material'
 import type { Step } from '../../model/step'
 import type { PlanDraft } from '../../planner/draft'
+import { wrapDefaults } from '../../figures/wraps/wrap-length'
 import { readDefaults } from '../../quantities/defaults'
 import { settingDefaults, settingTime } from '../../figures/setting-time/working-time'
 
@@ -37,7 +38,7 @@ export function judgeMinutes(draft: PlanDraft, question: MinutesQuestion): void 
         code: 'damp-joint',
         decisions: ['set-time'],
         steps: [window.to],
-        text: 'Wet the joint, and lap it 10 cm.',
+        text: `Wet the joint, and lap it ${readDefaults(wrapDefaults, draft.ctx.protocol).lapCm} cm.`,
         why: `By likely minutes this roll begins ${byMin} min after the layer under it stops bonding.${gives}`,
       })
     } else {

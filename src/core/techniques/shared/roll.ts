@@ -3,6 +3,8 @@ import { isSpineOrdered } from '../../model/orders'
 import type { PlanDraft } from '../../planner/draft'
 import type { HandGrip, Step } from '../../model/step'
 import type { OptionValues, TechniqueOption } from '../../planner/technique'
+import { readDefaults } from '../../quantities/defaults'
+import { heavyDefaults } from './heavy'
 import { decidePeople } from './decide-people'
 
 /** Whether the spine below the device has been cleared: it says how the patient may be turned. */
@@ -15,8 +17,6 @@ export const spineBelowOption: TechniqueOption = {
     { id: 'cleared', label: 'Cleared', why: 'Cleared by name: two people turn the patient.' },
   ],
 }
-
-const heavyKg = 100
 
 /** Whether a full roll is ruled out: not cleared, and pelvis suspected or unstable (SAFETY). */
 export function isScooped(draft: PlanDraft, options: OptionValues): boolean {
@@ -63,14 +63,15 @@ export function judgeRoll(draft: PlanDraft, options: OptionValues): void {
  */
 export function decideRoll(draft: PlanDraft, options: OptionValues, steps: readonly Step[]): void {
   const isCleared = options['spine-below'] === 'cleared'
-  const isHeavy = (draft.clinicalCase.patient.massKg ?? 0) > heavyKg
+  const { rollKg } = readDefaults(heavyDefaults, draft.ctx.protocol)
+  const isHeavy = (draft.clinicalCase.patient.massKg ?? 0) > rollKg
   const floor = (isCleared ? 2 : 4) + (isHeavy ? 1 : 0)
   decidePeople(draft, {
     id: 'people',
     floor,
     steps,
     relief: ['call the next ward', 'wait with the head held'],
-    because: `${isCleared ? 'Two' : 'Four'} people turn the patient as one piece, one more above ${heavyKg} kg.`,
+    because: `${isCleared ? 'Two' : 'Four'} people turn the patient as one piece, one more above ${rollKg} kg.`,
   })
   const scooped = isScooped(draft, options)
   draft.decide({

@@ -1,9 +1,10 @@
 import { hasFlag, hasUntestedFeeling, isYoungerThan, type ClinicalCase } from '../../model/clinical-case'
-import { windowsOf, type CrewWindow } from '../../model/crew-input'
+import type { CrewWindow } from '../../model/crew-input'
 import { heatDefaults } from '../../model/heat-input'
 import type { PlanDraft } from '../../planner/draft'
 import type { Step } from '../../model/step'
 import { readDefaults } from '../../quantities/defaults'
+import type { DecidedSetting } from '../families/cast/decide-set-time'
 import { judgeMinutes, type Mend } from './judge-minutes'
 import type { SettingMaterial } from '../../model/setting-material'
 
@@ -36,7 +37,7 @@ export function askForHeat(draft: PlanDraft, material: SettingMaterial, layers: 
 
 export interface CrewQuestion {
   readonly steps: readonly Step[]
-  readonly set: { readonly minutes: number; readonly sd: number }
+  readonly set: Pick<DecidedSetting, 'minutes' | 'sd' | 'workableShare'>
   /** Fewest people that holds and place allow. */
   readonly floor: number
   readonly wettingStep: string
@@ -52,7 +53,8 @@ export interface CrewQuestion {
 /** Asks for `least-crew` from the wet steps of the procedure, and judges them by their likely minutes. */
 export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
   const { steps, set, mends, wettingStep, mouldingStep } = question
-  judgeMinutes(draft, { steps, setMin: set.minutes, mends, windows: windowsOf({ wettingStep, mouldingStep, windows: question.windows }) })
+  const windows = question.windows ?? [{ from: wettingStep, at: 'end' as const, to: mouldingStep, share: set.workableShare }]
+  judgeMinutes(draft, { steps, setMin: set.minutes, mends, windows })
   const wet = question.steps.filter((step) => step.wet && !step.optional)
   const ids = new Set(wet.map((step) => step.id))
   draft.slow({
@@ -69,7 +71,7 @@ export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
       })),
       wettingStep: question.wettingStep,
       mouldingStep: question.mouldingStep,
-      ...(question.windows ? { windows: question.windows } : {}),
+      windows,
       setMin: question.set.minutes,
       setSdMin: question.set.sd,
       floor: question.floor,

@@ -10,28 +10,17 @@ export function wettingTimer(minutes: number): StepTimer {
   return { id: 'wetting', label: 'Wetting', minutes, kind: 'wetting', starts: 'shown', until: 'wet' }
 }
 
-/** At the likely setting time half of all batches are still soft: a hold is let go of after so much more (HAND 7). */
-const releaseShare = 1.3
-
 /**
  * How long a hold lasts from the last wetting over it; then it is felt whether it is hard.
  * @param starts with the step of a roll, which wets it; at the end of a step that only wets
  */
-export function releaseTimer(setMin: number, starts: 'shown' | 'done'): StepTimer {
-  return { id: 'hold', label: 'Hold still', minutes: releaseShare * setMin, kind: 'hold', starts, until: 'hold-set' }
-}
-
-/**
- * How long after the last wetting it is turned or set down: plaster the longer of 10 min and 3 setting times, fibreglass 20 min (HAND 7).
- * Sooner only with one named hand above and one below.
- */
-export function lowerMinutes(isPlaster: boolean, setMin: number): number {
-  return isPlaster ? Math.max(10, 3 * setMin) : 20
+export function releaseTimer(releaseMin: number, starts: 'shown' | 'done'): StepTimer {
+  return { id: 'hold', label: 'Hold still', minutes: releaseMin, kind: 'hold', starts, until: 'hold-set' }
 }
 
 /** The clock of turning and setting down, from the last wetting. */
-export function lowerTimer(isPlaster: boolean, setMin: number, starts: 'shown' | 'done'): StepTimer {
-  return { id: 'lower', label: 'Set down or turn no sooner', minutes: lowerMinutes(isPlaster, setMin), kind: 'wait', starts }
+export function lowerTimer(lowerMin: number, starts: 'shown' | 'done'): StepTimer {
+  return { id: 'lower', label: 'Set down or turn no sooner', minutes: lowerMin, kind: 'wait', starts }
 }
 
 /** What is said where it is set down or turned. */

@@ -1,3 +1,4 @@
+import type { DecidedSetting } from '../families/cast/decide-set-time'
 import type { ClinicalCase } from '../../model/clinical-case'
 import type { Side } from '../../model/vocabulary'
 import { formatValue } from '../../planner/format-decision'
@@ -19,8 +20,9 @@ export interface StirrupFacts {
   readonly ankleWords: string
   /** Null while the ordered angle is not entered. */
   readonly ankleDeg: number | null
-  readonly setMin: number
-  readonly cureMin: number
+  readonly set: DecidedSetting
+  /** Face down or hanging the limb keeps its own angle. */
+  readonly isHeldByItself: boolean
   readonly clinicalCase: ClinicalCase
 }
 
@@ -34,7 +36,7 @@ export function slabAndStirrupSteps(facts: StirrupFacts): readonly Step[] {
   return [...drySteps(facts), ...wetSteps(facts), ...finishSteps(facts)]
 }
 
-function drySteps({ options, side, slab, stirrup, clinicalCase }: StirrupFacts): readonly Step[] {
+function drySteps({ options, side, slab, stirrup, clinicalCase, isHeldByItself }: StirrupFacts): readonly Step[] {
   const stance =
     options['position'] === 'seated'
       ? 'Seated is the hardest: gravity works against you.'
@@ -52,14 +54,14 @@ function drySteps({ options, side, slab, stirrup, clinicalCase }: StirrupFacts):
       say: 'I wrap your leg, lay two wet strips on it and bring your foot to its angle. They get warm, then hard. Tell me at once if anything pinches.',
       layOut: 'padding, slab on the left, stirrup on the right, a little cool water with thermometer, towel, elastic bandage, shears',
     }),
-    ...takeFoot(clinicalCase, options),
+    ...takeFoot(isHeldByItself),
     makeStep({
       id: 'padding',
       text: `${liner}Padding from the toes, figure-of-eight at the ankle, heel covered, half overlap to the knee crease, two to four layers, ending about half a centimetre past the splint.`,
       why: 'Two splints press where they cross; even wool spreads it.',
       say: 'The soft padding goes round your leg now.',
       prevents: 'A missed heel, an overpadded ankle, edges on bare skin.',
-      after: [takeFoot(clinicalCase, options)[0]?.id ?? 'baseline', 'lay-out'],
+      after: [takeFoot(isHeldByItself)[0]?.id ?? 'baseline', 'lay-out'],
       minutes: [1.5, 2.5, 4],
       onPatient: true,
       where: ['padding', 'heel-instep'],
@@ -87,7 +89,7 @@ function drySteps({ options, side, slab, stirrup, clinicalCase }: StirrupFacts):
   ]
 }
 
-function wetSteps({ options, ankleWords, ankleDeg, setMin }: StirrupFacts): readonly Step[] {
+function wetSteps({ options, ankleWords, ankleDeg, set }: StirrupFacts): readonly Step[] {
   return [
     makeStep({
       id: 'wet',
@@ -98,8 +100,8 @@ function wetSteps({ options, ankleWords, ankleDeg, setMin }: StirrupFacts): read
       after: ['cut-slab', 'bone-points'],
       minutes: [0.4, 0.6, 1],
       wet: true,
-      timer: settingTimer(setMin),
-      moreTimers: [wettingTimer(0.6), releaseTimer(setMin, 'done'), lowerTimer(false, setMin, 'done')],
+      timer: settingTimer(set.minutes),
+      moreTimers: [wettingTimer(0.6), releaseTimer(set.releaseMin, 'done'), lowerTimer(set.lowerMin, 'done')],
     }),
     makeStep({
       id: 'lay',
@@ -151,7 +153,7 @@ function wetSteps({ options, ankleWords, ankleDeg, setMin }: StirrupFacts): read
   ]
 }
 
-function finishSteps({ options, ankleWords, ankleDeg, cureMin }: StirrupFacts): readonly Step[] {
+function finishSteps({ options, ankleWords, ankleDeg, set }: StirrupFacts): readonly Step[] {
   const isFaceDown = options['position'] === 'face-down'
   return [
     makeStep({
@@ -162,7 +164,7 @@ function finishSteps({ options, ankleWords, ankleDeg, cureMin }: StirrupFacts): 
       after: ['mould'],
       minutes: [2, 3, 6],
       angles: ankleDeg === null ? [] : [ankleAngle(ankleDeg)],
-      timer: cureTimer(cureMin),
+      timer: cureTimer(set.cureMin),
       where: ['ankle'],
     }),
     makeStep({

@@ -25,7 +25,7 @@ import { decideSetting } from '../families/cast/decide-set-time'
 import { layerDefaults } from '../../figures/slabs/slab-layers'
 import { bandageLeg } from '../families/slab/bandage-leg'
 import { decideAnkle, describeAnkle, judgeHeldAnkle, judgeSlabSwelling } from '../families/slab/ankle'
-import { crewRelief, judgeGravity, leastPeople } from '../families/slab/hold'
+import { crewRelief, judgeGravity, holdsItself, leastPeople } from '../families/slab/hold'
 import { reviewAfter } from '../shared/review'
 import { slowerMends } from '../shared/judge-minutes'
 import { askForCrew } from '../shared/slow-decisions'
@@ -120,14 +120,14 @@ function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueO
     stirrup: cutWords(fit?.stirrupCm ?? null, stirrupLengthCm),
     ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
     ankleDeg,
-    setMin: set.minutes,
-    cureMin: set.cureMin,
+    set,
+    isHeldByItself: holdsItself(draft, options),
     clinicalCase,
   })
   askForCrew(draft, {
     steps,
     set,
-    floor: leastPeople(clinicalCase, options),
+    floor: leastPeople(draft, options),
     wettingStep: 'wet',
     mouldingStep: 'mould',
     mends: slowerMends(draft, 'padded-fibreglass', null),

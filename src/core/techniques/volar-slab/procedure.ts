@@ -1,3 +1,4 @@
+import type { DecidedSetting } from '../families/cast/decide-set-time'
 import type { Side } from '../../model/vocabulary'
 import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
@@ -12,8 +13,7 @@ export interface VolarFacts {
   readonly options: OptionValues
   readonly side: Side | undefined
   readonly isPlaster: boolean
-  readonly setMin: number
-  readonly cureMin: number
+  readonly set: DecidedSetting
   readonly extension: string
   /** Wrist bent back, degrees. */
   readonly extensionDeg: number
@@ -81,7 +81,7 @@ function drySteps({ options, side, isPlaster }: VolarFacts): readonly Step[] {
   ]
 }
 
-function wetSteps({ isPlaster, setMin, extension, extensionDeg, options }: VolarFacts): readonly Step[] {
+function wetSteps({ isPlaster, set, extension, extensionDeg, options }: VolarFacts): readonly Step[] {
   const hasLiner = options['liner'] === 'stockinette'
   return [
     makeStep({
@@ -95,8 +95,8 @@ function wetSteps({ isPlaster, setMin, extension, extensionDeg, options }: Volar
       after: ['cut-slab', 'bone-points'],
       minutes: isPlaster ? [0.2, 0.3, 0.5] : [0.4, 0.6, 1],
       wet: true,
-      timer: settingTimer(setMin),
-      moreTimers: [wettingTimer(isPlaster ? 0.3 : 0.6), releaseTimer(setMin, 'done')],
+      timer: settingTimer(set.minutes),
+      moreTimers: [wettingTimer(isPlaster ? 0.3 : 0.6), releaseTimer(set.releaseMin, 'done')],
     }),
     makeStep({
       id: 'lay',
@@ -150,7 +150,7 @@ function wetSteps({ isPlaster, setMin, extension, extensionDeg, options }: Volar
   ]
 }
 
-function finishSteps({ extensionDeg, cureMin }: VolarFacts): readonly Step[] {
+function finishSteps({ extensionDeg, set }: VolarFacts): readonly Step[] {
   return [
     makeStep({
       id: 'hold-set',
@@ -160,7 +160,7 @@ function finishSteps({ extensionDeg, cureMin }: VolarFacts): readonly Step[] {
       after: ['mould'],
       minutes: [1.5, 3, 6],
       angles: [wristAngle(extensionDeg)],
-      timer: cureTimer(cureMin),
+      timer: cureTimer(set.cureMin),
       where: ['wrist'],
     }),
     makeStep({

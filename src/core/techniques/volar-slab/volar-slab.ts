@@ -137,8 +137,7 @@ function planVolarSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcom
     options,
     side: draft.clinicalCase.injury.side,
     isPlaster: plaster,
-    setMin: set.minutes,
-    cureMin: set.cureMin,
+    set,
     extensionDeg: degrees,
     extension: degrees === 0 ? 'straight' : `${degrees}° back`,
   })

@@ -7,12 +7,18 @@ export interface DecidedSetting {
   readonly minutes: number
   readonly sd: number
   readonly cureMin: number
+  /** What was wetted can be shaped, and bonds, for so much of its setting time (HAND 3). */
+  readonly workableShare: number
+  /** A hold lasts so long from the last wetting over it (HAND 7). */
+  readonly releaseMin: number
+  /** It is set down or turned so long after the last wetting, sooner only with one named hand above and one below (HAND 7). */
+  readonly lowerMin: number
 }
 
 /**
  * Decides `set-time` and `cure-time` for what is dipped, with the water cautions (COMPUTATION 5).
  * @param layers plaster layers or fibreglass plies at the thickest
- * @returns the setting time to plan with, its sd, and the time to full strength, minutes
+ * @returns the setting time to plan with, with the clocks that go by it, minutes
  */
 export function decideSetting(draft: PlanDraft, material: SettingMaterial, layers: number): DecidedSetting {
   const { environment } = draft.clinicalCase
@@ -49,7 +55,14 @@ export function decideSetting(draft: PlanDraft, material: SettingMaterial, layer
       { label: 'Thickness', value: layers, unit: 'layers', from: 'computed' },
     ],
   })
-  return { minutes, sd: set.sd, cureMin: cure.minutes }
+  return {
+    minutes,
+    sd: set.sd,
+    cureMin: cure.minutes,
+    workableShare: limits.workableShare,
+    releaseMin: limits.releaseShare * minutes,
+    lowerMin: isPlaster(material) ? Math.max(limits.lowerPlasterMin, limits.lowerPlasterShare * minutes) : limits.lowerFibreglassMin,
+  }
 }
 
 function warnAboutWater(

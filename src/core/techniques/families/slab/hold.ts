@@ -1,4 +1,6 @@
 import type { ClinicalCase } from '../../../model/clinical-case'
+import { readDefaults } from '../../../quantities/defaults'
+import { heavyDefaults } from '../../shared/heavy'
 import { extraHolder } from '../../shared/extra-holder'
 import { refusePosition } from '../../../planner/shared-options'
 import type { PlanDraft } from '../../../planner/draft'
@@ -22,17 +24,14 @@ function hangs(options: OptionValues): boolean {
   return options['position'] === 'face-down' || options['position'] === 'hanging'
 }
 
-/** From this mass on a leg takes a helper in every position, kg. */
-const heavyKg = 110
-
 /** Whether the limb holds itself: face down or hanging, and not too heavy for it. */
-export function holdsItself(clinicalCase: ClinicalCase, options: OptionValues): boolean {
-  return hangs(options) && (clinicalCase.patient.massKg ?? 0) < heavyKg
+export function holdsItself({ clinicalCase, ctx }: PlanDraft, options: OptionValues): boolean {
+  return hangs(options) && (clinicalCase.patient.massKg ?? 0) < readDefaults(heavyDefaults, ctx.protocol).slabKg
 }
 
 /** Fewest people for a slab of the lower limb: 2, 1 when it holds itself; one more when the patient cannot be moved. */
-export function leastPeople(clinicalCase: ClinicalCase, options: OptionValues): number {
-  return (holdsItself(clinicalCase, options) ? 1 : 2) + extraHolder(clinicalCase)
+export function leastPeople(draft: PlanDraft, options: OptionValues): number {
+  return (holdsItself(draft, options) ? 1 : 2) + extraHolder(draft.clinicalCase)
 }
 
 /** A hold by gravity that lying or sitting does not give: the helper's floor stays. */
@@ -62,8 +61,8 @@ export function crewRelief(clinicalCase: ClinicalCase, options: OptionValues): r
 }
 
 /** The step at which a helper takes the foot, held from then until it is hard; none where face down or hanging it holds itself. */
-export function takeFoot(clinicalCase: ClinicalCase, options: OptionValues): readonly Step[] {
-  if (holdsItself(clinicalCase, options)) return []
+export function takeFoot(isHeldByItself: boolean): readonly Step[] {
+  if (isHeldByItself) return []
   return [
     makeStep({
       id: 'hold-foot',

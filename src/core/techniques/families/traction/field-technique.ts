@@ -1,4 +1,3 @@
-import type { ClinicalCase } from '../../../model/clinical-case'
 import { known, sentence } from '../../../planner/answer'
 import { calfGirth, insideLeg, lowerLegLength } from '../../../figures/body/measurements/leg'
 import type { Must } from '../../../model/order-rule'
@@ -50,7 +49,7 @@ export interface FieldSplint {
   /** The decision of its length: inside leg and so much beyond the heel, cm. */
   readonly length: { readonly decision: string; readonly beyondCm: number; readonly formula: string }
   /** Fewest people when the patient may be moved. */
-  readonly leastPeople: (clinicalCase: ClinicalCase) => number
+  readonly leastPeople: (draft: PlanDraft) => number
   readonly relief: readonly string[]
   /** Minutes from the first touch to the end where its station is timed. */
   readonly limitMin?: number
@@ -131,7 +130,7 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
     draft,
   )
   decidePeople(draft, {
-    floor: splint.leastPeople(draft.clinicalCase) + extraHolder(draft.clinicalCase),
+    floor: splint.leastPeople(draft) + extraHolder(draft.clinicalCase),
     steps,
     relief: splint.relief,
     ...(splint.limitMin === undefined ? {} : { limitMin: splint.limitMin }),
