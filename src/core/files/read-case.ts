@@ -170,6 +170,7 @@ function readMeasurement(data: unknown, index: number, problems: Problem[]): rea
       ...optional('occasion', from.text('occasion')),
       ...optional('typed', from.text('typed')),
       ...optional('posture', from.text('posture')),
+      ...optional('stepId', from.text('stepId')),
       ...optional('takenFor', from.text('takenFor')),
       ...optional('by', from.text('by')),
       ...optional('at', from.time('at')),

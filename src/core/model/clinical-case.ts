@@ -16,6 +16,8 @@ export interface Measurement {
   readonly tool?: ReadingTool
   readonly typed?: string
   readonly posture?: string
+  /** The step at which it was read, by id. */
+  readonly stepId?: string
   /** The landmark it was read for, where that depends on an option. */
   readonly takenFor?: string
   readonly by?: string

@@ -71,6 +71,8 @@ export interface StepReading {
   readonly label: string
   /** What is wanted, in words: "1 to 3 cm". */
   readonly wanted: string
+  /** How the patient lies, sits or stands at this step, where it is not as the reading is usually taken. */
+  readonly posture?: string
 }
 
 /** Where a pair of hands is needed: at the work, or holding the limb, or fetching. */

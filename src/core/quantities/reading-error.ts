@@ -9,6 +9,9 @@ export const readingErrorDefaults = defineDefaults('reading', {
   tapeRoundCm: { value: 0.4, unit: 'cm', source: 'practice' },
   fingerCalibratedCm: { value: 0.1, unit: 'cm per finger', source: 'practice' },
   fingerUncalibratedCm: { value: 0.3, unit: 'cm per finger', source: 'practice' },
+  eyeShare: { value: 0.1, unit: 'ratio', source: 'model', label: 'By eye, share of the length' },
+  eyeLeastCm: { value: 1, unit: 'cm', source: 'model', label: 'By eye, at least' },
+  eyeDeg: { value: 10, unit: 'deg', source: 'model', label: 'By eye, an angle' },
   goniometerDeg: { value: 3, unit: 'deg', source: 'practice' },
   photoAngleDeg: { value: 2, unit: 'deg', source: 'practice' },
   photoLengthShare: { value: 0.02, unit: 'ratio', source: 'practice' },
@@ -44,6 +47,7 @@ export function repeatError(reading: TakenReading, error: number): number {
  * Of n fingers √((n·σ a finger)² + (breadth ÷ √12)²): a breadth that is wrong is wrong n times over, and whole fingers are a coarse rule.
  * From a photo 2 % of the length, and the share by which a bar off the limb's plane is drawn too large or too small: its distance from
  * that plane ÷ the camera's (CORRECTIONS, From a photo).
+ * By eye a tenth, at least 1 cm: our estimate (HAND 10).
  * @param reading in its own unit
  * @param kind along a limb, round it, or an angle
  * @param valueCm the same reading in cm (or degrees)
@@ -52,6 +56,7 @@ export function repeatError(reading: TakenReading, error: number): number {
 export function readingError(reading: TakenReading, kind: MeasurementKind, valueCm: number, protocol: Protocol): number {
   const errors = readDefaults(readingErrorDefaults, protocol)
   const tool: ReadingTool = reading.tool ?? (reading.unit === 'fw' ? 'fingers' : 'tape')
+  if (tool === 'eye') return kind === 'angle' ? errors.eyeDeg : Math.max(errors.eyeLeastCm, errors.eyeShare * Math.abs(valueCm))
   if (kind === 'angle') return tool === 'photo' ? errors.photoAngleDeg : errors.goniometerDeg
   if (reading.unit === 'fw') {
     const perFinger = reading.breadthCm === undefined ? errors.fingerUncalibratedCm : errors.fingerCalibratedCm

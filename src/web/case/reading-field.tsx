@@ -17,11 +17,24 @@ import { Form } from '../parts/form'
 
 /**
  * One reading where it arises, with what is wanted and what was read last; kept as soon as the field is left.
+ * @param stepId the step at which it is taken; none for a task
  * @param freshFromMs readings from before it are shown as the last, never as this one's answer
  */
-export function ReadingField({ open, asked, freshFromMs }: { open: OpenCase; asked: StepReading; freshFromMs?: number }) {
+export function ReadingField({
+  open,
+  asked,
+  stepId,
+  freshFromMs,
+}: {
+  open: OpenCase
+  asked: StepReading
+  stepId?: string
+  freshFromMs?: number
+}) {
   const definition = findDefinition(open, asked.id)
-  return definition ? <DefinedField open={open} asked={asked} definition={definition} freshFromMs={freshFromMs ?? -Infinity} /> : null
+  return definition ? (
+    <DefinedField open={open} asked={asked} stepId={stepId ?? null} definition={definition} freshFromMs={freshFromMs ?? -Infinity} />
+  ) : null
 }
 
 /** The definition of a measurement as the case's technique asks for it; null where it does not. */
@@ -36,11 +49,13 @@ export function findDefinition({ record, episode }: OpenCase, id: string): Measu
 function DefinedField({
   open,
   asked,
+  stepId,
   definition,
   freshFromMs,
 }: {
   open: OpenCase
   asked: StepReading
+  stepId: string | null
   definition: MeasurementDefinition
   freshFromMs: number
 }) {
@@ -53,6 +68,8 @@ function DefinedField({
   const side = asked.side ?? (definition.sideRule === 'wearing' ? injured : null)
   const last = record.measurements.findLast((measurement) => measurement.id === asked.id && (side === null || measurement.side === side))
   const isFresh = last !== undefined && (freshFromMs === -Infinity || Date.parse(last.at ?? '') >= freshFromMs)
+  // The posture and the moment are those of the step, not of the definition (HAND 8).
+  const moment = { posture: asked.posture ?? definition.posture, ...(stepId ? { stepId } : {}) }
   const keep = (): void => {
     if (text.trim() === '') return
     const parsed = parseReading(text)
@@ -61,7 +78,7 @@ function DefinedField({
     if (typeof reading === 'string') return setError(reading)
     setError(undefined)
     setText('')
-    void writeEvent('reading', reading)
+    void writeEvent('reading', { ...reading, ...moment })
   }
   const flush = useRef(() => undefined as void)
   useEffect(() => {
@@ -75,7 +92,7 @@ function DefinedField({
         label={last && !isFresh ? `${asked.label} (last ${String(last.value).replaceAll('-', ' ')})` : asked.label}
         value={isFresh && typeof last.value === 'string' ? last.value : ''}
         choices={definition.words.map((value) => ({ value, label: value.replaceAll('-', ' ') }))}
-        onChange={(value) => void writeEvent('reading', { id: asked.id, value })}
+        onChange={(value) => void writeEvent('reading', { id: asked.id, value, ...(side ? { side } : {}), ...moment })}
       />
     )
   }
@@ -85,7 +102,7 @@ function DefinedField({
         label={asked.label}
         value={text}
         error={error}
-        hint={`Wanted: ${asked.wanted}.${last ? ` Read: ${lastWords(last)}.` : ''}`}
+        hint={`Wanted: ${asked.wanted}.${asked.posture ? ` ${asked.posture}.` : ''}${last ? ` Read: ${lastWords(last)}.` : ''}`}
         inputMode="decimal"
         onChange={(event) => {
           setError(undefined)

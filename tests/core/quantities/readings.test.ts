@@ -4,6 +4,7 @@ import { toCm } from '#core/quantities/length'
 import { parseReading } from '#core/quantities/parse-reading'
 import { poolReadings } from '#core/quantities/pool-readings'
 import { approximately, roundDownTo, roundUpTo } from '#core/quantities/rounding'
+import { changedExample } from '../../harness/example-cases'
 import { ankleCase, cautionCodes, decisionOf, planFile, problemLines } from '../../harness/leg-slab-cases'
 
 function cmOf(text: string): number | string {
@@ -196,5 +197,37 @@ describe('which readings count', () => {
     const file = ankleCase()
     file.measurements[0] = { id: 'slab-path', value: 52, unit: 'cm' }
     expect(problemLines(planFile(file))).to.deep.equal(['missing measurements/slab-path/side'])
+  })
+})
+
+describe('making do without a tape', () => {
+  const byEye = { id: 'slab-path', side: 'right', value: 50, unit: 'cm', tool: 'eye' }
+  it('takes what is judged by eye as an estimate, a tenth off', () => {
+    const file = ankleCase()
+    file.measurements[0] = byEye
+    expect(cautionCodes(planFile(file))).to.include('by-eye')
+    expect(decisionOf(planFile(file), 'slab-length').sd).to.equal(5)
+  })
+
+  it('puts what is measured in its place, whenever it was judged', () => {
+    const file = ankleCase()
+    file.measurements.push(byEye)
+    const plan = planFile(file)
+    expect(cautionCodes(plan)).not.to.include('by-eye')
+    expect(decisionOf(plan, 'slab-length').value).to.equal(decisionOf(planFile(ankleCase()), 'slab-length').value)
+  })
+
+  it('answers a neck read in own fingers in those fingers', () => {
+    const collar = (value: Record<string, unknown>) =>
+      decisionOf(
+        planFile(
+          changedExample('extrication-collar', (file) => {
+            file.measurements = [{ id: 'neck-height', ...value }]
+          }),
+        ),
+        'setting',
+      )
+    expect(collar({ value: 2.5, unit: 'fw', breadthCm: 2 }).display).to.match(/, 2\.5 fingers of 2\scm$/)
+    expect(collar({ value: 5, unit: 'cm' }).display).not.to.match(/fingers/)
   })
 })

@@ -526,4 +526,22 @@ describe('back slab: properties', () => {
       { numRuns: 200 },
     )
   })
+
+  it('makes do with two narrow slabs, lapped, and says how many and what is left over', () => {
+    const narrow = (pieces: string) => {
+      const file = ankleCase()
+      file.options['pieces'] = pieces
+      file['stock'] = [10, 15].map((widthCm) => ({ item: 'plaster-slab', widthCm, count: 4 }))
+      return planFile(file)
+    }
+    const one = narrow('one')
+    expect(decisionOf(one, 'slab-width').value).to.equal(15)
+    expect(one.cautions.find(({ code }) => code === 'poor-side-control')?.text).to.match(/two slabs of 15 cm, lapped 5\.0 cm/)
+    const two = narrow('two-lapped')
+    expect(Number(decisionOf(two, 'slab-width').value)).to.be.above(20)
+    expect(cautionCodes(two)).not.to.include('poor-side-control')
+    const slab = two.materials.find(({ id }) => id === 'slab')
+    expect([slab?.widthCm, slab?.pieces]).to.deep.equal([15, 2])
+    expect(two.procedure.steps.find(({ id }) => id === 'lay')?.text).to.match(/left, then right, in turn.*off the malleoli/)
+  })
 })

@@ -21,6 +21,7 @@ export const schema = Joi.object({
   tool: Joi.valid(...toolIds),
   typed: text(60),
   posture: text(80),
+  stepId: text(60),
   takenFor: text(40),
   occasion: text(40),
   confirmed: Joi.boolean(),

@@ -2,6 +2,12 @@ import type { Overrule } from '#core/model/clinical-case'
 import { caseKind } from '../kind'
 import { overruleInNewSense } from '../applying/ankle-sense'
 
+/** `sets-too-soon` is called `set-before-moulded` since each part has its own minutes. */
+function lateMouldingRenamed(body: unknown): unknown {
+  const overrule = body as Readonly<Record<string, unknown>>
+  return overrule['caution'] === 'sets-too-soon' ? { ...overrule, caution: 'set-before-moulded' } : overrule
+}
+
 export type OverruleBody = Omit<Overrule, 'by' | 'at'>
 
 /** A figure replaced, or a caution set aside, with its reason. */
@@ -9,7 +15,7 @@ export const overrule = caseKind<OverruleBody>({
   nature: 'replacing',
   right: 'decide',
   bearsOnPlan: true,
-  upcasters: [overruleInNewSense],
+  upcasters: [overruleInNewSense, lateMouldingRenamed],
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
     overrules: [...record.overrules, { ...body, by, at }],

@@ -7,7 +7,7 @@ import { instantOf } from '../../quantities/instant'
 import { readDefaults, type Protocol } from '../../quantities/defaults'
 import { poolReadings, readingsAgree } from '../../quantities/pool-readings'
 import { readingError, repeatError } from '../../quantities/reading-error'
-import { toCm } from '../../quantities/length'
+import { toCm, uncalibratedFingerCm } from '../../quantities/length'
 import type { MeasurementDefinition } from '../../model/measurement-definition'
 import { splitOccasions } from './occasions'
 import { judgeReading, plausibilityDefaults } from './plausibility'
@@ -23,6 +23,8 @@ export interface Estimate {
   readonly side?: Side
   /** When the latest of its readings was taken. */
   readonly at?: string
+  /** Breadth of a finger of whoever read it in fingers, cm; absent where any reading was taken otherwise. */
+  readonly fingerCm?: number
 }
 
 export interface Resolved {
@@ -31,7 +33,7 @@ export interface Resolved {
   readonly cautions: readonly Caution[]
 }
 
-/** The readings that count: not superseded, not taken for another landmark, and of the latest occasion only. */
+/** The readings that count: not superseded, not taken for another landmark, of the latest occasion only, and by eye only until one is measured. */
 export function currentReadings(
   all: readonly Measurement[],
   { id, takenFor }: Pick<MeasurementDefinition, 'id' | 'takenFor'>,
@@ -39,7 +41,11 @@ export function currentReadings(
   const isFor = (one: Measurement): boolean => one.takenFor === undefined || takenFor === undefined || one.takenFor === takenFor
   const live = (standingById(all).get(id) ?? []).filter(isFor)
   if (live.length === 0) return live
-  return ['', 'left', 'right'].flatMap((side) => splitOccasions(live.filter((one) => (one.side ?? '') === side)).at(-1) ?? [])
+  return ['', 'left', 'right'].flatMap((side) => {
+    const own = live.filter((one) => (one.side ?? '') === side)
+    const measured = own.filter(({ tool }) => tool !== 'eye')
+    return splitOccasions(measured.length > 0 ? measured : own).at(-1) ?? []
+  })
 }
 
 const nothingRead: Resolved = { estimate: null, problems: [], cautions: [] }
@@ -115,6 +121,16 @@ export function poolSide(
       why: 'Finger widths differ by a third between clinicians; 1.8 cm a finger was assumed.',
     })
   }
+  if (usable.some((one) => one.reading.tool === 'eye')) {
+    cautions.push({
+      level: 'caution',
+      code: 'by-eye',
+      decisions: [],
+      steps: [],
+      text: `${definition.label} was judged by eye: measure it as soon as there is a tape.`,
+      why: 'It may be off by a tenth. What is measured takes its place.',
+    })
+  }
   if (usable.length === 0) return { estimate: null, problems, cautions }
   const pooled = poolReadings(usable)
   if (!pooled.agrees) {
@@ -136,8 +152,17 @@ export function poolSide(
       count: pooled.count,
       ...(side ? { side } : {}),
       ...(at ? { at } : {}),
+      ...fingersOf(usable.map((one) => one.reading)),
     },
   }
+}
+
+/** The finger that every one of them was read in. */
+function fingersOf(readings: readonly Measurement[]): Pick<Estimate, 'fingerCm'> {
+  const [first] = readings
+  const breadthCm = first?.breadthCm ?? uncalibratedFingerCm
+  const isOneHand = readings.every((one) => one.unit === 'fw' && (one.breadthCm ?? uncalibratedFingerCm) === breadthCm)
+  return isOneHand ? { fingerCm: breadthCm } : {}
 }
 
 /** Whether a reading's unit fits what is measured; if not, a problem says so and the reading is not used. */

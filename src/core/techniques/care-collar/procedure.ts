@@ -69,7 +69,12 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
       say: 'I take the back half off and look at your skin.',
       why: 'The back of the head breaks down first in those who lie.',
       prevents: 'A sore under the hair.',
-      reads: collarSkin.filter((one) => /occiput|shoulders/.test(one.id)).map(skinReading),
+      reads: collarSkin
+        .filter((one) => /occiput|shoulders/.test(one.id))
+        .map((one) => ({
+          ...skinReading(one),
+          posture: isScooped ? 'Tilted, head held, back half off' : 'On the side, head held, back half off',
+        })),
       after: ['roll'],
       minutes: [1, 2, 4],
       where: ['back'],

@@ -151,7 +151,10 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
         : 'No weight: none is ordered. Sit, bend within the stops, look at the hinge again.',
       why: 'It slips with the first steps or not at all.',
       prevents: 'A brace round the shin by noon.',
-      reads: offsets('-after'),
+      reads: offsets('-after').map((one) => ({
+        ...one,
+        posture: mayWalk ? 'Standing, after walking' : 'Seated, after bending within the stops',
+      })),
       after: ['after-check'],
       minutes: [1, 2, 4],
       optional: !mayWalk,

@@ -5,6 +5,8 @@ import type { LegModel } from '../../figures/body/leg-model'
 import type { ScheduleEntry } from '../../model/plan'
 import { workingOf, type PlanDraft } from '../../planner/draft'
 import { readDefaults } from '../../quantities/defaults'
+import { formatValue } from '../../planner/format-decision'
+import type { LappedSlabs } from '../../figures/slabs/lap-two'
 import { roundUpTo } from '../../quantities/rounding'
 import { scheduleRounds } from '../../planner/schedule-rounds'
 import { decideSetting } from '../families/cast/decide-set-time'
@@ -97,6 +99,7 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     extent,
     side: clinicalCase.injury.side,
     widthCm: fit?.widthCm ?? null,
+    lapped: fit?.lapped ?? null,
     lengthCm,
     ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
     ankleDeg,
@@ -169,10 +172,11 @@ function decideLayers(draft: PlanDraft, extent: Extent, plaster: boolean, option
 }
 
 function listSlab(draft: PlanDraft, fit: SlabFit, lengthCm: number | null, layers: number, options: OptionValues, plaster: boolean): void {
-  const trimmed = fit.fromCm > fit.widthCm ? `, trimmed to ${fit.widthCm} cm wide` : ''
+  const { lapped } = fit
+  const trimmed = !lapped && fit.fromCm > fit.widthCm ? `, trimmed to ${fit.widthCm} cm wide` : ''
   if (plaster && options['slab-from'] === 'roll' && lengthCm !== null) {
     const { inStock } = draft.stock(
-      (item) => item.item === 'plaster-roll' && (item.widthCm ?? 0) >= fit.widthCm && (item.lengthCm ?? 0) > 0,
+      (item) => item.item === 'plaster-roll' && (item.widthCm ?? 0) >= (lapped ? fit.fromCm : fit.widthCm) && (item.lengthCm ?? 0) > 0,
     )
     const roll = [...inStock].sort((a, b) => (a.widthCm ?? 0) - (b.widthCm ?? 0))[0]
     if (roll?.lengthCm) {
@@ -182,8 +186,8 @@ function listSlab(draft: PlanDraft, fit: SlabFit, lengthCm: number | null, layer
         widthCm: roll.widthCm ?? null,
         lengthCm,
         layers,
-        rolls: Math.ceil((layers * lengthCm) / roll.lengthCm - 1e-9),
-        note: `folded to and fro into ${layers} layers of ${lengthCm} cm${trimmed}`,
+        rolls: Math.ceil(((lapped ? 2 : 1) * layers * lengthCm) / roll.lengthCm - 1e-9),
+        note: `folded to and fro into ${layers} layers of ${lengthCm} cm${lapped ? `, twice: ${lapWords(lapped)}` : trimmed}`,
       })
       return
     }
@@ -202,10 +206,23 @@ function listSlab(draft: PlanDraft, fit: SlabFit, lengthCm: number | null, layer
     widthCm: fit.fromCm,
     lengthCm,
     rolls: null,
+    ...(lapped ? { pieces: 2 } : {}),
     layers,
-    note: `cut to length${trimmed}`,
+    note: lapped ? `each cut to length, ${lapWords(lapped)}` : `cut to length${trimmed}`,
   })
 }
+
+/** How two are laid as one, with what is left over and what it is good for. */
+function lapWords({ lapCm, widthCm, leftCm }: LappedSlabs): string {
+  const left =
+    leftCm >= leastStripCm
+      ? `; left over: a strip ${formatValue(leftCm, 'cm')} wide, doubled over the outer side of the ankle or kept to fix the bandage`
+      : ''
+  return `lapped ${formatValue(lapCm, 'cm')} to ${formatValue(widthCm, 'cm')} together${left}`
+}
+
+/** A narrower strip than this is thrown away, cm. */
+const leastStripCm = 1
 
 function decideWraps(draft: PlanDraft, model: LegModel, hasLengths: boolean, extent: Extent, options: OptionValues): void {
   if (!hasLengths) return requireLegLengths(draft)

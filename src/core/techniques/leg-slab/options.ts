@@ -97,6 +97,15 @@ export const legSlabOptions: readonly TechniqueOption[] = [
     ],
   },
   {
+    id: 'pieces',
+    label: 'Slabs',
+    default: () => 'one',
+    values: [
+      { id: 'one', label: 'One', why: 'Nothing shifts on anything else while it is laid.' },
+      { id: 'two-lapped', label: 'Two, lapped', why: 'Where no slab is wide enough to hold the sides: two, laid in turn left and right.' },
+    ],
+  },
+  {
     id: 'lay-from',
     label: 'Lay from',
     default: () => 'foot',

@@ -1,4 +1,5 @@
 import type { DecidedSetting } from '../families/cast/decide-set-time'
+import type { LappedSlabs } from '../../figures/slabs/lap-two'
 import type { ClinicalCase } from '../../model/clinical-case'
 import type { Side } from '../../model/vocabulary'
 import type { Step } from '../../model/step'
@@ -18,6 +19,8 @@ export interface ProcedureFacts {
   readonly extent: Extent
   readonly side: Side | undefined
   readonly widthCm: number | null
+  /** Made of two slabs laid as one. */
+  readonly lapped: LappedSlabs | null
   readonly lengthCm: number | null
   readonly ankleWords: string
   /** Null while the ordered angle is not entered. */
@@ -50,6 +53,7 @@ function prepareSteps({
   foldCm,
   clinicalCase,
   isHeldByItself,
+  lapped,
 }: ProcedureFacts): readonly Step[] {
   const size =
     widthCm !== null && lengthCm !== null ? `${formatValue(widthCm, 'cm')} wide, ${formatValue(lengthCm, 'cm')} long` : 'to the plan'
@@ -93,7 +97,7 @@ function prepareSteps({
     }),
     makeStep({
       id: 'cut-slab',
-      text: `Cut the slab ${size}${foldCm > 0 ? `, nicked ${formatValue(foldCm, 'cm')} deep on both edges at the ankle` : ''}. Hold it dry round the limb: the front stays open from end to end.`,
+      text: `Cut ${lapped ? `two slabs of ${formatValue(lapped.pieceCm, 'cm')}, to lie ${size} together` : `the slab ${size}`}${foldCm > 0 ? `, nicked ${formatValue(foldCm, 'cm')} deep on both edges at the ankle` : ''}; in doubt long, and cuffed back. Hold it dry round the limb: the front stays open from end to end.`,
       why: 'Plaster stretches a little wet and never shrinks; the open front is the release line.',
       prevents: 'Edges that meet: a slab that has become a closed cast.',
       after: ['identity', 'padding'],
@@ -113,7 +117,7 @@ function heldAngles({ ankleDeg, extent }: ProcedureFacts): readonly StepAngle[] 
 }
 
 function wetSteps(facts: ProcedureFacts): readonly Step[] {
-  const { options, isPlaster, set, ankleWords, extent } = facts
+  const { options, isPlaster, set, ankleWords, extent, lapped } = facts
   const isAbove = extent === 'above-knee'
   const from = options['lay-from'] === 'knee' ? (isAbove ? 'top' : 'knee') : 'foot'
   const knee = isAbove ? ' Knee 15–20° bent, a holder under the thigh.' : ''
@@ -136,7 +140,7 @@ function wetSteps(facts: ProcedureFacts): readonly Step[] {
   })
   const lay = makeStep({
     id: 'lay',
-    text: `Lay it from the ${from}, square along the back of the limb, and smooth it here until the weave no longer shows.${knee}`,
+    text: `Lay it from the ${from}, square along the back of the limb${lapped ? `: a few layers left, then right, in turn, lapped ${formatValue(lapped.lapCm, 'cm')}, the seam flat beside the heel cord and off the malleoli` : ''}, and smooth it here until the weave no longer shows.${knee}`,
     why: 'Layers bond while they are wettest.',
     say: 'The wet strip comes behind your leg now: cool first, then warm.',
     prevents: 'A twisted slab that holds one side only.',

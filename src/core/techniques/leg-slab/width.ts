@@ -4,6 +4,7 @@ import { hasFlag } from '../../model/clinical-case'
 import type { Alternative, WorkingLine } from '../../model/decision'
 import type { PlanDraft } from '../../planner/draft'
 import { decideSlabWidth } from '../families/slab/decide-slab-width'
+import { widestOfTwo, type LappedSlabs } from '../../figures/slabs/lap-two'
 import { allowed, chooseTaper, openGap, widestSlab, type SlabStation } from '../../figures/slabs/slab-width'
 import { greatestGirthGrowth } from '../../figures/swelling/girth-growth'
 import { girthWorking, paddedAt } from '../families/wraps/leg-wraps'
@@ -22,6 +23,8 @@ export interface SlabFit {
   readonly widthCm: number
   /** The stocked slab it is cut from, cm. */
   readonly fromCm: number
+  /** Made of two. */
+  readonly lapped: LappedSlabs | null
   readonly coverage: number
   readonly stations: readonly SlabStation[]
   /** Folded away on each side at the ankle, cm. */
@@ -54,6 +57,7 @@ export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionVa
     item,
     widestCm: widest.widthCm,
     limitedAt: widest.limiting.label,
+    mayLap: options['pieces'] === 'two-lapped',
     school: isWide ? 'A quarter left open while it swells' : 'Gap by swelling, at least 2 cm',
     formula: isTucked
       ? 'Girth over padding less the gap to leave, least over the stations, at the ankle 6 cm more and at most the girth less 2 cm, since 3 cm a side are folded; the widest stocked slab no wider than that.'
@@ -73,7 +77,8 @@ export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionVa
   })
   if (isWide) checkQuarter(draft, limits, width?.refusedCm ?? width?.widthCm ?? 0)
   if (!width) return null
-  const coverage = decideCoverage(draft, stations, width.widthCm, slabWidths(draft, item))
+  if (options['pieces'] === 'two-lapped' && !width.lapped) noteOneIsEnough(draft, width.widthCm)
+  const coverage = decideCoverage(draft, stations, { widthCm: width.widthCm, widestCm: widest.widthCm, stockedCm: slabWidths(draft, item) })
   const gapCm = stations[0]?.gapCm ?? 0
   const foldCm = decideFold(draft, stations[0] ?? null, isTucked ? width.widthCm : null)
   if (isTucked && stations[0]) judgeGapByFold(draft, stations[0], width.widthCm, foldCm)
@@ -147,12 +152,29 @@ function checkQuarter(draft: PlanDraft, stations: readonly SlabStation[], widthC
   })
 }
 
-function decideCoverage(draft: PlanDraft, stations: readonly SlabStation[], widthCm: number, stockedCm: readonly number[]): number {
+/** Two were asked for, and one is as wide as may be. */
+function noteOneIsEnough(draft: PlanDraft, widthCm: number): void {
+  draft.caution({
+    level: 'note',
+    code: 'one-slab',
+    decisions: ['slab-width'],
+    steps: ['cut-slab'],
+    text: `One slab of ${widthCm.toFixed(1)} cm is enough: two would be no wider.`,
+    why: 'The gap to leave sets the width, not what is stocked.',
+  })
+}
+
+function decideCoverage(
+  draft: PlanDraft,
+  stations: readonly SlabStation[],
+  { widthCm, widestCm, stockedCm }: { readonly widthCm: number; readonly widestCm: number; readonly stockedCm: readonly number[] },
+): number {
   const judged = stations
     .filter((station) => belowKnee.includes(station.id as LegStationId))
     .reduce((widest, one) => (one.paddedGirthCm > widest.paddedGirthCm ? one : widest))
   const coverage = widthCm / judged.paddedGirthCm
   const taper = coverage < leastCoverage ? chooseTaper(judged, stockedCm, leastCoverage) : null
+  const two = coverage < leastCoverage && !taper ? widestOfTwo(widestCm, stockedCm) : null
   const alternatives: Alternative[] = taper
     ? [
         {
@@ -170,7 +192,9 @@ function decideCoverage(draft: PlanDraft, stations: readonly SlabStation[], widt
       steps: ['cut-slab'],
       text: taper
         ? `Cut a taper from the ${taper.fromCm} cm slab for more side control.`
-        : 'Add a stirrup, or accept less side control and say so.',
+        : two && two.widthCm > widthCm
+          ? `Choose two slabs of ${two.pieceCm} cm, lapped ${two.lapCm.toFixed(1)} cm: ${two.widthCm.toFixed(1)} cm together. Or add a stirrup.`
+          : 'Add a stirrup, or accept less side control and say so.',
       why: `The slab covers ${(100 * coverage).toFixed(0)} % at the ${judged.label}; under half, the sides give way. The open front comes first.`,
     })
   }

@@ -119,7 +119,14 @@ export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, settingW
     makeStep({
       id: 'head-pad',
       text: `${pad}: the gap read now, with the vest on; back straight, eyes level.`,
-      reads: [{ id: 'occiput-gap', label: 'Gap behind the head, with the vest on', wanted: 'filled, no more' }],
+      reads: [
+        {
+          id: 'occiput-gap',
+          label: 'Gap behind the head, with the vest on',
+          wanted: 'filled, no more',
+          posture: 'Seated, vest on, head held in line',
+        },
+      ],
       why: 'Pulled back to the vest the neck is bent.',
       prevents: 'A head strapped into extension.',
       after: ['strap-legs'],

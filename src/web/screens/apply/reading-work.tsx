@@ -16,7 +16,7 @@ export function ReadingWork({ open, step, brought }: { open: OpenCase; step: Ste
     <section aria-label="Readings of this step" className="grid gap-3 rounded-2xl border border-line p-3">
       <div className="grid gap-3 sm:grid-cols-2">
         {(step.reads ?? []).map((asked) => (
-          <ReadingField key={`${asked.id}/${asked.side ?? ''}`} open={open} asked={asked} />
+          <ReadingField key={`${asked.id}/${asked.side ?? ''}`} open={open} asked={asked} stepId={step.id} />
         ))}
       </div>
       {brought.map((caution) => (

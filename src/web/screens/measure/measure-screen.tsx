@@ -24,6 +24,7 @@ export function MeasureScreen() {
   const [picked, setPicked] = useState<string | null>(null)
   const [provisional, setProvisional] = useState<Measurement | null>(null)
   const [chosenSide, setChosenSide] = useState<{ for: string; side: Side } | null>(null)
+  const [isByEye, setByEye] = useState(false)
   const plan = usePlan(open, provisional)
   const readings = open.record.measurements
   const injury = open.episode.injuries[open.record.injuryId]
@@ -102,6 +103,7 @@ export function MeasureScreen() {
             side={side}
             injury={injury ?? null}
             body={plan.geometry.body}
+            isByEye={isByEye}
             problems={plan.problems.filter((problem) => problem.path.startsWith(`measurements/${current.definition.id}`))}
             onSide={(chosen) => setChosenSide({ for: current.key, side: chosen })}
             onTyping={setProvisional}
@@ -112,7 +114,14 @@ export function MeasureScreen() {
           <p>This technique asks for no reading.</p>
         )}
         {current && !current.definition.words ? (
-          <ReadingTools key={`tools ${current.key}`} place={current} side={side} onTake={(reading) => take([reading])} />
+          <ReadingTools
+            key={`tools ${current.key}`}
+            place={current}
+            side={side}
+            isByEye={isByEye}
+            onByEye={setByEye}
+            onTake={(reading) => take([reading])}
+          />
         ) : null}
         <PlanMessages plan={{ ...plan, problems: [] }} levels={['stop', 'caution']} />
       </div>

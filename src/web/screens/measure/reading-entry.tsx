@@ -26,6 +26,7 @@ export function ReadingEntry({
   side,
   injury,
   body,
+  isByEye,
   problems,
   onSide,
   onTyping,
@@ -38,6 +39,7 @@ export function ReadingEntry({
   side: Side | null
   injury: InjuryRecord | null
   body: Geometry['body']
+  isByEye: boolean
   problems: readonly Problem[]
   onSide: (side: Side) => void
   onTyping: (reading: Measurement | null) => void
@@ -59,7 +61,7 @@ export function ReadingEntry({
   const read = (typed: string): Measurement | string => {
     const parsed = parseReading(typed)
     if (!parsed.ok) return parsed.message
-    const reading = toReading(definition, parsed, typed, side, settings)
+    const reading = toReading(definition, parsed, typed, side, settings, isByEye)
     return typeof reading === 'string' || !isConfirmed ? reading : { ...reading, confirmed: true }
   }
   const readSeveral = (typed: string): readonly Measurement[] | string => {
@@ -74,7 +76,7 @@ export function ReadingEntry({
       const target = places.find((each) => each.definition.id === one.id)
       if (!target) continue
       const usual = usualSide(target, injured, injury?.swelling !== 'none')
-      const reading = toReading(target.definition, one, one.typed, one.side ?? usual, settings)
+      const reading = toReading(target.definition, one, one.typed, one.side ?? usual, settings, isByEye)
       if (typeof reading === 'string') return reading
       readings.push(reading)
     }
@@ -128,7 +130,7 @@ export function ReadingEntry({
       <Form onSend={enter} className="grid grid-cols-[1fr_auto] gap-2 sm:gap-3">
         <label className="grid gap-1.5">
           <span className="text-sm font-semibold text-soft">
-            Reading,{' '}
+            Reading{isByEye ? ' by eye' : ''},{' '}
             {definition.kind === 'count'
               ? 'a number'
               : units === 'inches'

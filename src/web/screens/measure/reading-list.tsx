@@ -87,6 +87,7 @@ function Taken({ reading, units }: { reading: Measurement; units: DisplayUnits }
   return (
     <span title={history} className="numeral ml-2 inline-block">
       {figure}
+      {tool === 'eye' ? <span className="ml-1 text-sm font-semibold text-caution">by eye</span> : null}
       {side ? <span className="ml-1 text-sm font-normal text-soft">{side}</span> : null}
     </span>
   )

@@ -10,8 +10,20 @@ import { useSettings } from '../../sync/session-store'
 import type { AskedReading } from './asked-readings'
 import { PhotoPath } from '../../photo/photo-path'
 
-/** Other ways to take the reading: the digital tape, or a photo with a scale bar. */
-export function ReadingTools({ place, side, onTake }: { place: AskedReading; side: Side | null; onTake: (reading: Measurement) => void }) {
+/** Other ways to take the reading: the digital tape, a photo with a scale bar, or by eye where there is no tape. */
+export function ReadingTools({
+  place,
+  side,
+  isByEye,
+  onByEye,
+  onTake,
+}: {
+  place: AskedReading
+  side: Side | null
+  isByEye: boolean
+  onByEye: (isByEye: boolean) => void
+  onTake: (reading: Measurement) => void
+}) {
   const [isPhotoOpen, setPhotoOpen] = useState(false)
   const { record } = useOpenCase()
   const { definition } = place
@@ -35,7 +47,15 @@ export function ReadingTools({ place, side, onTake }: { place: AskedReading; sid
   return (
     <div className="flex flex-wrap items-start gap-3">
       <InstrumentPanel id="tape" name="tape" format={(cm) => formatLength(cm, units)} onTake={takeTape} />
+      <Button aria-pressed={isByEye} onClick={() => onByEye(!isByEye)}>
+        No tape: by eye
+      </Button>
       {definition.kind === 'length' ? <Button onClick={() => setPhotoOpen(true)}>From a photo</Button> : null}
+      {isByEye ? (
+        <p className="basis-full text-soft">
+          Judge it against your own body: a hand, a span, your forearm. It counts as an estimate until it is measured. Fingers: type 3 fw.
+        </p>
+      ) : null}
       {isPhotoOpen ? (
         <PhotoPath
           label={definition.label}

@@ -34,7 +34,7 @@ export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: 
   const settingCm = draft.decide({
     id: 'setting',
     value: used.settingCm,
-    display: describeSetting(used.settingCm, item),
+    display: `${describeSetting(used.settingCm, item)}${fingerWords(used.settingCm, neck)}`,
     odds: used.odds,
     sd: neck.sd,
     source: 'practice',
@@ -70,6 +70,13 @@ export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: 
       { label: 'Chin rest to neck', value: 11, unit: 'cm', from: 'default' },
     ],
   })
+}
+
+/** What was read in fingers is answered in the same fingers (HAND 10): ", 2.5 of your fingers". */
+function fingerWords(settingCm: number, { fingerCm }: Estimate): string {
+  if (fingerCm === undefined) return ''
+  const fingers = Math.round((2 * settingCm) / fingerCm) / 2
+  return `, ${fingers} fingers of ${formatValue(fingerCm, 'cm')}`
 }
 
 /** A setting as it is fetched: "4.8 cm, adult collar"; sizes may be listed as "collar, adult" or "adult". */
