@@ -4,7 +4,7 @@ import type { Orders } from '#core/model/orders'
 import type { Plan } from '#core/model/plan'
 import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import type { CallEntry, ResponseEntry } from '#core/model/response'
-import type { RigSetting } from '#core/model/rig'
+import type { BuiltRig } from '#core/model/rig'
 import type { HandGrip } from '#core/model/step'
 import type { PartId } from '#core/rounds/look'
 import type { IncidentBody } from './incident'
@@ -24,7 +24,7 @@ export interface CaseSetup {
   readonly packSetMin: number | null
   readonly wearDays: number | null
   /** How the bed's rig is built, where it differs from the usual one. */
-  readonly rig?: Pick<RigSetting, 'beamCm' | 'fixedCm' | 'carriedAtCm'>
+  readonly rig?: BuiltRig
 }
 
 export interface AcceptedPlan {

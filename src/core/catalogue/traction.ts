@@ -45,6 +45,7 @@ export const ringSplints: readonly StockItem[] = [
     prefer: 'larger' as const,
   })),
   { item: 'sling-pad', lengthCm: 15 },
+  { item: 'carrying-sling', widthCm: 15 },
   ...['skin-strip', 'cord', 'padding-tube', 'gutter'].map((item) => ({ item })),
 ]
 

@@ -37,6 +37,10 @@ export const limits = {
   /** Of the rig of a suspended splint. */
   rigBeamCm: { least: 20, greatest: 250 },
   rigFixedCm: { least: -150, greatest: 150 },
+  rigKnotCm: { least: -100, greatest: 100 },
+  rigOnwardCm: { least: 0, greatest: 300 },
+  rigDropCm: { least: 5, greatest: 200 },
+  rigBedEndCm: { least: 40, greatest: 250 },
   rigCarriedAtCm: { least: 5, greatest: 150 },
   rigKg: { least: 0, greatest: 30 },
   rigRaiseCm: { least: 0, greatest: 60 },

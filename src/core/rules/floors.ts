@@ -11,6 +11,7 @@ const floors: readonly string[] = [
   'no-countertraction',
   'strap-on-break',
   'ring-pressure',
+  'weight-over-leg',
   'pulse-absent',
 ]
 

@@ -1,10 +1,19 @@
 import { useMemo, useState } from 'react'
 import type { Plan } from '#core/model/plan'
 import type { RigSetting } from '#core/model/rig'
-import { hasRig, rigLimits, rigModelOf, tryRig, type RigModel, type TriedRig } from '#core/techniques/families/traction/describe-rig'
+import {
+  hasRig,
+  placeOfWeight,
+  rigLimits,
+  rigModelOf,
+  tryRig,
+  type RigModel,
+  type TriedRig,
+} from '#core/techniques/families/traction/describe-rig'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { protocolOf } from '#contract/records/case'
 import { TractionScene } from '../lane/traction-scene'
+import { RigBedForm } from './rig-bed-form'
 import { Button } from '../parts/button'
 import { writeEvent, type OpenCase } from '../sync/case-store'
 import { browserContext } from './use-plan'
@@ -43,6 +52,15 @@ export function RigPanel({ open, plan }: { open: OpenCase; plan: Plan }) {
           </div>
         ) : null}
       </div>
+      <RigBedForm
+        key={JSON.stringify(record.setup.rig ?? null)}
+        rig={rig}
+        liftAtCm={model.limb.liftAtCm}
+        onSave={(built) => {
+          void writeEvent('setup', { ...record.setup, rig: { ...record.setup.rig, ...built } })
+          setTried({})
+        }}
+      />
       <TractionScene
         scene={answer.scene}
         limb={plan.geometry}
@@ -124,6 +142,7 @@ function Answers({ model, answer: { rig, state } }: { model: RigModel; answer: T
   const overCapKg = model.capKg !== null && state.cordN / 9.81 > model.capKg + 1e-9 ? model.capKg : null
   const { ringNoteKPa, ringCautionKPa, ringStopKPa, shearKPa } = rigLimits(model.protocol)
   const slides = state.heldN < state.counterweightN - 0.5
+  const place = placeOfWeight(model, rig)
   const rows: readonly (readonly [string, string, string | null])[] = [
     ['Lift', `${state.liftN.toFixed(0)} N`, balanceWords(state.hipMomentNm, state.balanceKg)],
     ['Borne by the hip', `${state.hipShareN.toFixed(0)} N`, null],
@@ -147,6 +166,11 @@ function Answers({ model, answer: { rig, state } }: { model: RigModel; answer: T
       'Drag on the skin',
       state.skinKPa === null ? 'none: a pin' : `${state.skinKPa.toFixed(2)} kPa`,
       (state.skinKPa ?? 0) > shearKPa ? `Over ${shearKPa} kPa: less pull` : null,
+    ],
+    [
+      'Weight hangs',
+      `${place.lastCm.toFixed(0)} cm from the groin, cord ${place.cordCm.toFixed(0)} cm`,
+      place.isOverLeg ? 'Stop: over the leg, lead the cord on' : place.isOnBed ? 'Stop: on the bed, shorten the drop' : null,
     ],
     [
       'Bed',

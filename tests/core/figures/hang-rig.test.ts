@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { cordRoute, weightPlace } from '#core/figures/traction/cord-route'
 import { completeRig, hangRig, type HungLimb, type RigPlan } from '#core/figures/traction/hang-rig'
 import { gravity } from '#core/figures/traction/leg-masses'
 import { defaultProtocol } from '#core/quantities/defaults'
@@ -13,7 +14,7 @@ const limbOf = (liftN: number): HungLimb => ({
   stripCm: 40,
 })
 const rigOf = (change: Partial<RigPlan> = {}): RigPlan => ({
-  ...completeRig({}, { kind: 'carried-pulley', liftAtCm: 48, counterweightKg: 5, cordPullKg: 5 }, defaultProtocol),
+  ...completeRig({}, { kind: 'carried-pulley', liftAtCm: 48, splintCm: 100, counterweightKg: 5, cordPullKg: 5 }, defaultProtocol),
   ...change,
 })
 
@@ -24,7 +25,7 @@ describe('a hung limb', () => {
     expect(state.suspensionKg).to.be.closeTo(5.32, 0.005)
     expect([state.sideN, state.hipMomentNm]).to.deep.equal([0, 0])
     expect(state.liftN).to.be.closeTo(100, 1e-9)
-    expect(state.bandKg[0]).to.be.closeTo(state.suspensionKg * 0.96 ** 3, 1e-9)
+    expect(state.bandKg[0]).to.be.closeTo(state.suspensionKg * 0.96 ** 4, 1e-9)
   })
   it('takes the whole lift by a straight cord, in one strand', () => {
     const state = hangRig(limbOf(100), rigOf({ kind: 'straight-cord' }))
@@ -80,5 +81,38 @@ describe('a hung limb', () => {
       ),
       { numRuns: 300 },
     )
+  })
+})
+
+describe('the cord on this beam', () => {
+  const route = cordRoute(
+    { kind: 'carried-pulley', beamCm: 100, fixedCm: [-30, 30], carriedAtCm: 48, knotCm: 0, onwardCm: [150], dropCm: 60 },
+    48,
+    100,
+  )
+  it('is the worked example: over three pulleys and under one, 458.8 cm', () => {
+    expect(route.stretchesCm.map((one) => Number(one.toFixed(1)))).to.deep.equal([18, 104.4, 104.4, 72, 60])
+    expect(route.lengthCm).to.be.closeTo(458.8, 0.05)
+    expect([route.wheels, route.lastCm]).to.deep.equal([4, 150])
+    const state = hangRig(limbOf(100), rigOf({ knotCm: 0, onwardCm: [150] }))
+    expect(state.bandKg[0]).to.be.closeTo(4.52, 0.005)
+    expect(state.bandKg[1]).to.be.closeTo(6.26, 0.006)
+  })
+  it('hangs its weight beyond the leg, and clear of a bed that it hangs over', () => {
+    const at = (lastCm: number, bedEndCm: number | null, dropCm = 60) => weightPlace({ beamCm: 100, dropCm, bedEndCm }, lastCm, 100, 20)
+    expect(at(119, null).isOverLeg).to.equal(true)
+    expect(at(120, null).isOverLeg).to.equal(false)
+    expect(at(150, 160).isOnBed).to.equal(false)
+    expect(at(150, 160, 105).isOnBed).to.equal(true)
+    expect(at(150, 140, 105).isOnBed, 'beyond the bed nothing is under it').to.equal(false)
+  })
+  it('leads a straight cord on too', () => {
+    const straight = cordRoute(
+      { kind: 'straight-cord', beamCm: 100, fixedCm: [-30, 30], carriedAtCm: 48, knotCm: 0, onwardCm: [150], dropCm: 60 },
+      48,
+      100,
+    )
+    expect(straight.stretchesCm).to.deep.equal([100, 102, 60])
+    expect(straight.wheels).to.equal(2)
   })
 })

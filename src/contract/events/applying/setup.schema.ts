@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { limits } from '#core/model/limits'
+import { mostOnwardPulleys } from '#core/model/rig'
 import { within } from '../../field-schemas'
 
 /** The body of `setup`. */
@@ -14,5 +15,9 @@ export const schema = Joi.object({
     beamCm: within(limits.rigBeamCm),
     fixedCm: Joi.array().ordered(within(limits.rigFixedCm).required(), within(limits.rigFixedCm).required()).length(2),
     carriedAtCm: within(limits.rigCarriedAtCm),
+    knotCm: within(limits.rigKnotCm),
+    onwardCm: Joi.array().items(within(limits.rigOnwardCm)).max(mostOnwardPulleys),
+    dropCm: within(limits.rigDropCm),
+    bedEndCm: within(limits.rigBedEndCm),
   }),
 })

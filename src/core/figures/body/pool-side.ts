@@ -7,7 +7,7 @@ import { instantOf } from '../../quantities/instant'
 import { readDefaults, type Protocol } from '../../quantities/defaults'
 import { poolReadings, readingsAgree } from '../../quantities/pool-readings'
 import { readingError, repeatError } from '../../quantities/reading-error'
-import { toCm, uncalibratedFingerCm } from '../../quantities/length'
+import { toCm } from '../../quantities/length'
 import type { MeasurementDefinition } from '../../model/measurement-definition'
 import { splitOccasions } from './occasions'
 import { judgeReading, plausibilityDefaults } from './plausibility'
@@ -23,7 +23,7 @@ export interface Estimate {
   readonly side?: Side
   /** When the latest of its readings was taken. */
   readonly at?: string
-  /** Breadth of a finger of whoever read it in fingers, cm; absent where any reading was taken otherwise. */
+  /** Breadth of a finger of whoever read it in fingers, cm; absent where it is not known or any reading was taken otherwise. */
   readonly fingerCm?: number
 }
 
@@ -157,12 +157,12 @@ export function poolSide(
   }
 }
 
-/** The finger that every one of them was read in. */
+/** The finger that every one of them was read in, where its breadth is known. */
 function fingersOf(readings: readonly Measurement[]): Pick<Estimate, 'fingerCm'> {
   const [first] = readings
-  const breadthCm = first?.breadthCm ?? uncalibratedFingerCm
-  const isOneHand = readings.every((one) => one.unit === 'fw' && (one.breadthCm ?? uncalibratedFingerCm) === breadthCm)
-  return isOneHand ? { fingerCm: breadthCm } : {}
+  const breadthCm = first?.breadthCm
+  const isOneHand = readings.every((one) => one.unit === 'fw' && one.breadthCm === breadthCm)
+  return isOneHand && breadthCm !== undefined ? { fingerCm: breadthCm } : {}
 }
 
 /** Whether a reading's unit fits what is measured; if not, a problem says so and the reading is not used. */

@@ -1,5 +1,6 @@
 import { defineDefaults, readDefaults, type Protocol } from '../../quantities/defaults'
 import type { RigKind, RigSetting } from '../../model/rig'
+import { cordRoute } from './cord-route'
 import { bedRaise } from './bed-raise'
 import { gravity } from './leg-masses'
 import { ringLoad, ringPressure, skinShear } from './ring-load'
@@ -8,6 +9,17 @@ export const rigDefaults = defineDefaults('rig', {
   splintKg: { value: 2.5, unit: 'kg', source: 'practice' },
   liftShare: { value: 0.6, unit: 'ratio', source: 'practice', note: 'of the inside leg from the groin: where the splint is lifted' },
   pulleyEfficiency: { value: 0.96, unit: 'ratio', source: 'physics' },
+  onwardCm: {
+    value: 50,
+    unit: 'cm',
+    source: 'practice',
+    label: 'Last pulley beyond the splint',
+    note: 'so that no weight hangs over the leg',
+  },
+  knotCm: { value: 18, unit: 'cm', source: 'practice', label: 'Knot headward of the first pulley' },
+  dropCm: { value: 60, unit: 'cm', source: 'practice', label: 'Weight below its pulley' },
+  tieCm: { value: 100, unit: 'cm', source: 'practice', label: 'Cord for the knots' },
+  clearCm: { value: 20, unit: 'cm', source: 'practice', floor: 'never-less', label: 'Weight clear of splint, bed and floor' },
   beamCm: { value: 100, unit: 'cm', source: 'practice', note: 'above the splint’s bar' },
   fixedCm: { value: 30, unit: 'cm', source: 'practice', note: 'fixed pulleys to either side of the carried one' },
   friction: { value: 0.2, unit: 'ratio', source: 'model' },
@@ -28,7 +40,9 @@ export interface HungLimb {
 }
 
 /** Every figure of a rig: as found, or as planned where nothing was said. */
-export type RigPlan = Required<Omit<RigSetting, 'suspensionKg' | 'raiseCm'>> & {
+export type RigPlan = Required<Omit<RigSetting, 'suspensionKg' | 'raiseCm' | 'bedEndCm'>> & {
+  /** Null where nobody said. */
+  readonly bedEndCm: number | null
   readonly suspensionKg: number | null
   readonly raiseCm: number | null
 }
@@ -67,14 +81,25 @@ export interface RigState {
 /** A setting with what was planned in every place that it leaves open. */
 export function completeRig(
   setting: RigSetting,
-  planned: { readonly kind: RigKind; readonly liftAtCm: number; readonly counterweightKg: number; readonly cordPullKg: number },
+  planned: {
+    readonly kind: RigKind
+    readonly liftAtCm: number
+    readonly splintCm: number
+    readonly counterweightKg: number
+    readonly cordPullKg: number
+  },
   protocol: Protocol,
 ): RigPlan {
   const usual = readDefaults(rigDefaults, protocol)
+  const fixedCm = setting.fixedCm ?? ([-usual.fixedCm, usual.fixedCm] as const)
   return {
     kind: setting.kind ?? planned.kind,
     beamCm: setting.beamCm ?? usual.beamCm,
-    fixedCm: setting.fixedCm ?? [-usual.fixedCm, usual.fixedCm],
+    fixedCm,
+    knotCm: setting.knotCm ?? planned.liftAtCm + fixedCm[0] - usual.knotCm,
+    onwardCm: setting.onwardCm ?? [planned.splintCm + usual.onwardCm],
+    dropCm: setting.dropCm ?? usual.dropCm,
+    bedEndCm: setting.bedEndCm ?? null,
     carriedAtCm: setting.carriedAtCm ?? planned.liftAtCm,
     suspensionKg: setting.suspensionKg ?? null,
     counterweightKg: setting.counterweightKg ?? planned.counterweightKg,
@@ -111,7 +136,7 @@ export function hangRig(limb: HungLimb, rig: RigPlan): RigState {
   // What the bed does not hold lets the patient slide, and pulls nothing.
   const footwardN = Math.min(counterweightN, heldN) - sideN
   const { tensionN, ringN } = ringLoad(gravity * rig.cordPullKg, footwardN)
-  const pulleys = isCarried ? 3 : 2
+  const pulleys = cordRoute(rig, limb.liftAtCm, 0).wheels
   return {
     kind: rig.kind,
     anglesDeg: angles ? [degrees(angles[0]), degrees(angles[1])] : null,

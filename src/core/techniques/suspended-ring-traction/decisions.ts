@@ -18,6 +18,7 @@ export const decisions: readonly DecisionDefinition[] = [
   forUse('cut', lengthCm('strips', 'Skin strips', { greatest: 600 })),
   forUse('wrap', rolls('bandage', 'Bandage')),
   forUse('wrap', placesCm('slings', 'Slings above the heel sole')),
+  forUse('cut', placesCm('sling-lengths', 'Sling lengths')),
   forUse('cut', lengthCm('gutter', 'Gutter length')),
   traction,
   forUse('hold', massKg('counterweight', 'Counterweight')),

@@ -23,6 +23,10 @@ export interface SuspensionFacts {
   readonly isCarried: boolean
   /** Where the carried pulley sits, from the groin. */
   readonly carriedWords: string | null
+  /** Cord to cut for the suspension. */
+  readonly cordWords: string | null
+  /** Pulleys between the footward one and the weight. */
+  readonly onward: number
 }
 
 /** The steps of balanced suspension in a workable order. */
@@ -110,7 +114,11 @@ function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCa
   ]
 }
 
-function hangSteps({ pull, pullWords, weightWords, counterWords, raiseWords, isPin, isCarried }: SuspensionFacts): readonly Step[] {
+function hangSteps(facts: SuspensionFacts): readonly Step[] {
+  const { pull, pullWords, weightWords, counterWords, raiseWords, isPin, isCarried, cordWords, onward } = facts
+  const on = onward === 0 ? '' : `, on over ${onward === 1 ? 'the pulley' : `the ${onward} pulleys`} to the foot end`
+  const cord = cordWords === null ? 'Suspension' : `Suspension, ${cordWords} of cord,`
+  const hung = `down to the weight, ${weightWords}, tied with a round turn and two half hitches, 20 cm clear of bed and floor, never over the leg`
   return [
     makeStep({
       id: 'pull',
@@ -127,8 +135,8 @@ function hangSteps({ pull, pullWords, weightWords, counterWords, raiseWords, isP
     makeStep({
       id: 'suspension',
       text: isCarried
-        ? `Suspension in this order: tied to the beam with a bowline, over the headward pulley, down under the carried one, up over the footward pulley, down to the weight, ${weightWords}, tied with a round turn and two half hitches. Knots on the outer side, every cord in its groove.`
-        : `Suspension straight up from the bars over its two pulleys, down to the weight, ${weightWords}, tied with a round turn and two half hitches. Knots on the outer side, the cord in its grooves.`,
+        ? `${cord} in this order: tied to the beam with a bowline, over the headward pulley, down under the carried one, up over the footward pulley${on}, ${hung}. Knots on the outer side, every cord in its groove.`
+        : `${cord} straight up from the bars over its pulley${on}, ${hung}. Knots on the outer side, the cord in its grooves.`,
       why: 'It carries the leg for washing and the bedpan; it is not the traction.',
       prevents: 'Cords off their wheels, knots that chafe.',
       after: ['pull'],

@@ -11,8 +11,8 @@ import { capOf, decidePull } from '../families/traction/decide-pull'
 import { measureSpan, type MeasuredSpan } from '../families/traction/measure-span'
 import { decideRolls } from '../families/wraps/decide-rolls'
 import { legStretchZones, paddedAt } from '../families/wraps/leg-wraps'
-import { buildLegModel, type LegModel } from '../../figures/body/leg-model'
-import { legGirthRatios, type LegStationId } from '../../figures/body/leg-template'
+import { buildLegModel, legGirthAt, type LegModel } from '../../figures/body/leg-model'
+import { legGirthRatios } from '../../figures/body/leg-template'
 import type { Estimate } from '../../figures/body/pool-side'
 import { rigDefaults } from '../../figures/traction/hang-rig'
 import { holdingStripCm } from '../families/traction/holding-strip'
@@ -30,7 +30,7 @@ import { judgeTraction, loadOption, requireMass } from '../families/traction/jud
 import { lyingOption, suppliesOption } from '../../planner/shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { suspendedCare, suspendedFit, suspendedSteps } from './procedure'
-import { decideCord, decideCounterweight, decideFootRaise, decideStripLength, decideSuspension } from './weights'
+import { decideCord, decideCounterweight, decideFootRaise, decideStripLength, decideSuspension, judgeEightOnSkin } from './weights'
 import { readDefaults } from '../../quantities/defaults'
 import { suspendedRingTractionRelease, suspendedRingTractionTroubles } from './trouble'
 import { decisions } from './decisions'
@@ -43,7 +43,8 @@ const bandageWidthCm = 10
 const ankleShare = 0.2
 const slingAboveAnkleCm = 3
 const slingBelowRingCm = 6
-const tieCm = 100
+const slingMoreCm = 50
+const slingWidthCm = 15
 
 /** Ring splint, skin strips or pin, slings, balanced suspension. */
 export const suspendedRingTraction: Technique = {
@@ -144,13 +145,14 @@ function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcom
   const outer = isPin ? draft.measure(outerLeg) : draft.require(outerLeg)
   if (!isPin && inside && outer) decideStripLength(draft, inside, outer)
   if (!isPin && groin && span) decideBandage(draft, span, groin)
-  if (span) decideSlings(draft, span, String(options['slings']))
+  if (span) decideSlingLengths(draft, span, groin, decideSlings(draft, span, String(options['slings'])))
   const strips = isPin ? null : resolveStrips(draft, options)
   let hung: ReturnType<typeof decideSuspension> | null = null
   if (massKg !== null) {
     const school = isPin ? 'tenth' : String(options['load'])
     const pullKg = decidePull(draft, { decision: 'traction', school, massKg, strips, isSkin: !isPin })
     const counterweightKg = decideCounterweight(draft, String(options['counterweight']), massKg, pullKg)
+    if (strips !== null) judgeEightOnSkin(draft, { counterweightKg, pullKg, capKg: capOf(draft, strips), span })
     if (span && lengthCm !== null) {
       hung = decideSuspension(draft, {
         massKg,
@@ -185,6 +187,8 @@ function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcom
     slingWords: words('slings'),
     isCarried: hung?.state.kind !== 'straight-cord',
     carriedWords: hung ? formatValue(hung.rig.carriedAtCm, 'cm') : null,
+    cordWords: hung ? formatValue(roundUpTo(hung.route.lengthCm, 10), 'cm') : null,
+    onward: hung?.rig.onwardCm.length ?? 1,
   })
   decidePeople(draft, { floor: 2 + extraHolder(draft.clinicalCase), steps, relief: ['hang the suspension before the leg is lifted'] })
   return { steps, fit: suspendedFit, care: suspendedCare, schedule: schedule(draft), geometry: draw(draft, span, lengthCm, hung) }
@@ -195,15 +199,9 @@ function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcom
  * pass of 10 cm by half overlap (CORRECTIONS 11). An estimate, said so.
  */
 function decideBandage(draft: PlanDraft, span: MeasuredSpan, groin: Estimate): void {
-  const scale = groin.value / legGirthRatios.groin
   const fromCm = ankleShare * span.lowerLegCm + bandageFromCm
-  const girthAt = (id: LegStationId): number => paddedAt(draft, { girthCm: legGirthRatios[id] * scale })
-  const lengths = { lowerLegCm: span.lowerLegCm, insideLegCm: span.insideLegCm, footCm: 0.152 * (span.lowerLegCm / 0.285) }
-  const calf: Estimate = { ...groin, value: legGirthRatios.calf * scale }
-  const model = buildLegModel({ calf }, lengths)
-  if (!model) return
-  const stations = Object.values(model.stations).map((station) => [station.id, { ...station, girthCm: girthAt(station.id) }] as const)
-  const padded = { ...model, stations: Object.fromEntries(stations) } as LegModel
+  const padded = scaledLeg(span, groin, (girthCm) => paddedAt(draft, { girthCm }))
+  if (!padded) return
   const areaCm2 = legStretchZones(padded, fromCm, span.insideLegCm).reduce((sum, zone) => sum + zone.areaCm2, 0)
   decideRolls(draft, {
     decision: 'bandage',
@@ -219,8 +217,45 @@ function decideBandage(draft: PlanDraft, span: MeasuredSpan, groin: Estimate): v
   })
 }
 
+/** The leg's template scaled to the groin's girth: an estimate; null without lengths. */
+function scaledLeg(span: MeasuredSpan, groin: Estimate, over: (girthCm: number) => number): LegModel | null {
+  const scale = groin.value / legGirthRatios.groin
+  const lengths = { lowerLegCm: span.lowerLegCm, insideLegCm: span.insideLegCm, footCm: 0.152 * (span.lowerLegCm / 0.285) }
+  const model = buildLegModel({ calf: { ...groin, value: legGirthRatios.calf * scale } }, lengths)
+  if (!model) return null
+  const stations = Object.values(model.stations).map(
+    (station) => [station.id, { ...station, girthCm: over(legGirthRatios[station.id] * scale) }] as const,
+  )
+  return { ...model, stations: Object.fromEntries(stations) } as LegModel
+}
+
+/** Decides `sling-lengths`: girth there and 50 cm to go round both bars and tie, and lists the slings (HAND 11). */
+function decideSlingLengths(draft: PlanDraft, span: MeasuredSpan, groin: Estimate | null, placesCm: readonly number[]): void {
+  const leg = groin && scaledLeg(span, groin, (girthCm) => girthCm)
+  const lengths =
+    leg &&
+    draft.decide({
+      id: 'sling-lengths',
+      value: placesCm.map((atCm) => roundUpTo(legGirthAt(leg, atCm) + slingMoreCm, 1)),
+      source: 'practice',
+      formula: 'Girth there, by the template scaled to the groin, and 50 cm: round both bars and a knot; in the order of the places.',
+      working: [workingOf(groin), { label: 'Places above the heel sole', value: [...placesCm], unit: 'cm', from: 'computed' }],
+    })
+  for (const [index] of placesCm.entries())
+    listKind(draft, {
+      id: `sling-${index + 1}`,
+      item: 'carrying-sling',
+      decision: 'slings',
+      step: 'slings',
+      widthCm: slingWidthCm,
+      ...(lengths?.[index] === undefined ? {} : { lengthCm: lengths[index] }),
+      count: 1,
+      note: 'over the bar, under the gutter, round the other bar and back under',
+    })
+}
+
 /** Decides `slings` (their places) and `gutter` (its length). */
-function decideSlings(draft: PlanDraft, span: MeasuredSpan, school: string): void {
+function decideSlings(draft: PlanDraft, span: MeasuredSpan, school: string): readonly number[] {
   const lowest = ankleShare * span.lowerLegCm + slingAboveAnkleCm
   const highest = span.insideLegCm - slingBelowRingCm
   const middle = school === 'even' ? (lowest + highest) / 2 : span.lowerLegCm
@@ -234,14 +269,6 @@ function decideSlings(draft: PlanDraft, span: MeasuredSpan, school: string): voi
         ? 'Three: 3 cm above the ankle, half way, 6 cm below the ring.'
         : '3 cm above the ankle, never on the malleoli; behind the knee; 6 cm below the ring.',
     working: span.working,
-  })
-  listKind(draft, {
-    id: 'slings',
-    item: 'sling',
-    decision: 'slings',
-    step: 'slings',
-    count: places.length,
-    note: 'over the bar, under the gutter, over the other bar',
   })
   const gutterCm = draft.decide({
     id: 'gutter',
@@ -258,21 +285,21 @@ function decideSlings(draft: PlanDraft, span: MeasuredSpan, school: string): voi
     lengthCm: gutterCm,
     note: 'padded, bent a little at the knee',
   })
+  return places
 }
 
 /** Cords to cut, with their figures: the traction cord and the suspension over its pulleys, each with a metre to tie. */
 function listCords(draft: PlanDraft, hung: ReturnType<typeof decideSuspension> | null): void {
   if (!hung) return
-  const { beamCm, fixedCm, kind } = hung.rig
-  const isCarried = kind === 'carried-pulley'
-  const suspensionCm = isCarried ? Math.hypot(beamCm, fixedCm[0]) + Math.hypot(beamCm, fixedCm[1]) + beamCm + tieCm : 2 * beamCm + tieCm
+  const { tieCm } = readDefaults(rigDefaults, draft.ctx.protocol)
+  const isCarried = hung.rig.kind === 'carried-pulley'
   listKind(draft, {
     id: 'cord-suspension',
     item: 'cord',
     decision: 'suspension-weight',
     step: 'suspension',
-    lengthCm: roundUpTo(suspensionCm, 10),
-    note: isCarried ? 'from the beam over both fixed pulleys and under the carried one' : 'straight up over its pulleys',
+    lengthCm: roundUpTo(hung.route.lengthCm, 10),
+    note: `${isCarried ? 'from the beam over the headward pulley, under the carried one, over the footward one and on to the foot end' : 'straight up, then on to the foot end'}: ${hung.route.stretchesCm.map((one) => formatValue(one, 'cm')).join(' + ')} + ${formatValue(tieCm, 'cm')} to tie`,
   })
   listKind(draft, {
     id: 'cord-pull',

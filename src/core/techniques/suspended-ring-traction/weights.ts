@@ -12,6 +12,7 @@ import { ringLoad, skinShear } from '../../figures/traction/ring-load'
 import { decideRingPressure } from '../families/traction/ring'
 import { hungLimb, plannedRig, type RigFacts } from '../families/traction/hung-limb'
 import { holdingStripCm, stripDefaults } from '../families/traction/holding-strip'
+import { barsAboveBedCm, cordRoute, weightPlace, type CordRoute } from '../../figures/traction/cord-route'
 import { hangRig, rigDefaults, type RigPlan, type RigState } from '../../figures/traction/hang-rig'
 import { listKind } from '../shared/list-kind'
 import { stripWidthCm } from '../families/traction/strip-width'
@@ -21,6 +22,24 @@ export const balanceDefaults = defineDefaults('balance', {
   ruleKg: { value: 8, unit: 'kg', source: 'practice' },
   ruleAtKg: { value: 70, unit: 'kg', source: 'practice' },
 })
+
+/** What eight kilograms do where the pull is on skin, and what is safe until a pin is in (HAND 11). */
+export function judgeEightOnSkin(
+  draft: PlanDraft,
+  { counterweightKg, pullKg, capKg, span }: { counterweightKg: number; pullKg: number; capKg: number; span: MeasuredSpan | null },
+): void {
+  if (counterweightKg <= capKg + 1e-9) return
+  const holdCm = span ? holdingStripCm(draft, span) : 0
+  const drag = holdCm > 0 ? ` and drag the skin with ${skinShear(gravity * counterweightKg, holdCm).toFixed(2)} kPa` : ''
+  draft.caution({
+    level: 'caution',
+    code: 'eight-on-skin',
+    decisions: ['counterweight'],
+    steps: ['weights'],
+    text: `Tonight, until a pin is in: hang ${formatValue(Math.min(pullKg, capKg), 'kg')}, matched to the pull, and leave the rest to the ring.`,
+    why: `At ${formatValue(counterweightKg, 'kg')} the strips carry ${(gravity * counterweightKg).toFixed(0)} N${drag}; skin bears ${formatValue(capKg, 'kg')} at most.`,
+  })
+}
 
 /** Decides `counterweight`: matched to the set pull, about eight kilograms by mass, or none. */
 export function decideCounterweight(draft: PlanDraft, school: string, massKg: number, pullKg: number): number {
@@ -50,7 +69,10 @@ export function decideCounterweight(draft: PlanDraft, school: string, massKg: nu
  * Decides `suspension-weight`: what balances leg and splint about the groin in the rig that is drawn (CORRECTIONS 11).
  * @returns the rig with that weight in it, an overruled one too
  */
-export function decideSuspension(draft: PlanDraft, facts: RigFacts): { readonly rig: RigPlan; readonly state: RigState } {
+export function decideSuspension(
+  draft: PlanDraft,
+  facts: RigFacts,
+): { readonly rig: RigPlan; readonly state: RigState; readonly route: CordRoute } {
   const rig = plannedRig(draft, facts)
   const limb = hungLimb(draft, facts)
   const balanced = hangRig(limb, rig)
@@ -74,13 +96,37 @@ export function decideSuspension(draft: PlanDraft, facts: RigFacts): { readonly 
           ]
         : []),
       { label: 'Lift', value: balanced.liftN, unit: 'N', from: 'computed' },
+      { label: 'Cord runs over', value: cordRoute(rig, limb.liftAtCm, 0).wheels, unit: 'pulleys', from: 'computed' },
       { label: 'Least and most with pulley friction', value: [...balanced.bandKg], unit: 'kg', from: 'computed' },
       { label: 'Borne by the hip', value: balanced.hipShareN, unit: 'N', from: 'computed' },
       { label: 'Suspension pulls headward', value: balanced.sideN, unit: 'N', from: 'computed' },
     ],
   })
   const hung = { ...rig, suspensionKg: value }
-  return { rig: hung, state: hangRig(limb, hung) }
+  const route = cordRoute(rig, limb.liftAtCm, readDefaults(rigDefaults, draft.ctx.protocol).tieCm)
+  judgeWeightPlace(draft, rig, route, facts.splintCm)
+  return { rig: hung, state: hangRig(limb, hung), route }
+}
+
+/** The weight hangs beyond the splint, and clear of the bed where it hangs over it (HAND 11). */
+function judgeWeightPlace(draft: PlanDraft, rig: RigPlan, { lastCm }: CordRoute, splintCm: number): void {
+  const { clearCm } = readDefaults(rigDefaults, draft.ctx.protocol)
+  const common = { level: 'stop', decisions: ['suspension-weight'], steps: ['suspension'] } as const
+  const { isOverLeg, isOnBed, aboveBedCm } = weightPlace(rig, lastCm, splintCm, clearCm)
+  if (isOverLeg)
+    draft.caution({
+      ...common,
+      code: 'weight-over-leg',
+      text: `Fix the last pulley ${formatValue(splintCm + clearCm, 'cm')} from the groin or farther, and lead the cord on to it.`,
+      why: `The weight would hang ${formatValue(lastCm, 'cm')} from the groin, and the splint ends at ${formatValue(splintCm, 'cm')}: if a cord or knot gives, it falls on the leg.`,
+    })
+  if (isOnBed)
+    draft.caution({
+      ...common,
+      code: 'weight-on-bed',
+      text: `Shorten the drop to ${formatValue(rig.beamCm + barsAboveBedCm - clearCm, 'cm')}, or lead the cord beyond the bed's end.`,
+      why: `It hangs over the bed, ${formatValue(Math.max(0, aboveBedCm ?? 0), 'cm')} above it: on the bed it lifts nothing.`,
+    })
 }
 
 /**

@@ -1,4 +1,5 @@
-import { completeRig, hangRig, type HungLimb, type RigPlan, type RigState } from '../../../figures/traction/hang-rig'
+import { cordRoute, weightPlace, type WeightPlace } from '../../../figures/traction/cord-route'
+import { completeRig, hangRig, rigDefaults, type HungLimb, type RigPlan, type RigState } from '../../../figures/traction/hang-rig'
 import { obliqueGroinGirth } from '../../../figures/body/measurements/traction'
 import type { GeometryScene } from '../../../model/geometry'
 import type { ClinicalCase } from '../../../model/clinical-case'
@@ -113,11 +114,23 @@ export function rigLimits(protocol: Protocol): { ringNoteKPa: number; ringCautio
   }
 }
 
+/** Where the weight of a rig hangs, beside leg and bed. */
+export function placeOfWeight(
+  { limb, splintCm, protocol }: RigModel,
+  rig: RigPlan,
+): WeightPlace & { readonly lastCm: number; readonly cordCm: number } {
+  const { tieCm, clearCm } = readDefaults(rigDefaults, protocol)
+  const { lastCm, lengthCm } = cordRoute(rig, limb.liftAtCm, tieCm)
+  return { ...weightPlace(rig, lastCm, splintCm, clearCm), lastCm, cordCm: lengthCm }
+}
+
 /** Whether a rig as it is set passes a floor of safety: more on the skin than it may bear, or on the ring (SAFETY, traction). */
 export function rigStops(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext): boolean {
   const model = rigModelOf(clinicalCase, plan, ctx)
   if (!model) return false
   const { state } = tryRig(model, clinicalCase.rig ?? {})
+  const { rig } = tryRig(model, clinicalCase.rig ?? {})
+  if (placeOfWeight(model, rig).isOverLeg) return true
   const isOverSkin = model.capKg !== null && state.cordN > gravity * model.capKg + 1e-9
   return isOverSkin || (state.ringKPa ?? 0) > rigLimits(ctx.protocol).ringStopKPa
 }

@@ -46,6 +46,7 @@ export function plannedAs(draft: PlanDraft, facts: RigFacts): Parameters<typeof 
   return {
     kind: facts.kind,
     liftAtCm: hungLimb(draft, facts).liftAtCm,
+    splintCm: facts.splintCm,
     counterweightKg: facts.counterweightKg,
     cordPullKg: facts.pullKg,
   }

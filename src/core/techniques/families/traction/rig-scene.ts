@@ -1,3 +1,4 @@
+import { barsAboveBedCm, cordRoute } from '../../../figures/traction/cord-route'
 import type { RigPlan, RigState } from '../../../figures/traction/hang-rig'
 import type { GeometryScene, ScenePoint } from '../../../model/geometry'
 
@@ -10,9 +11,9 @@ export interface RigSceneFacts {
   readonly state: RigState
 }
 
-const bedDropCm = 22
 const endPulleyCm = 60
 const hangCm = 34
+const beamEndCm = 15
 
 /** The rig of a suspended splint as it is set: what is drawn is what was solved. */
 export function rigScene({ insideLegCm, splintCm, liftAtCm, rig, state }: RigSceneFacts): GeometryScene {
@@ -20,13 +21,16 @@ export function rigScene({ insideLegCm, splintCm, liftAtCm, rig, state }: RigSce
   const [head, foot] = rig.fixedCm.map((at) => liftAtCm + at) as [number, number]
   const beam = rig.beamCm
   const isCarried = state.kind === 'carried-pulley'
-  const beamFromCm = Math.min(head, carried[0]) - 25
-  const beamToCm = Math.max(foot, carried[0]) + 45
-  const weightAt: ScenePoint = isCarried ? [foot + 12, beam - hangCm] : [carried[0] + 30, beam - hangCm]
+  const knotCm = isCarried ? rig.knotCm : carried[0]
+  const beamFromCm = Math.min(knotCm, head, carried[0]) - beamEndCm
+  const { lastCm } = cordRoute(rig, liftAtCm, 0)
+  const beamToCm = Math.max(foot, carried[0], lastCm) + beamEndCm
+  const weightAt: ScenePoint = [lastCm, beam - rig.dropCm]
+  const onward = rig.onwardCm.map((at): ScenePoint => [at, beam])
   const end: ScenePoint = [splintCm + endPulleyCm, 8]
   const suspension: readonly ScenePoint[] = isCarried
-    ? [[beamFromCm + 6, beam], [head, beam], carried, [foot, beam], [foot + 12, beam], weightAt]
-    : [carried, [carried[0], beam], [carried[0] + 30, beam], weightAt]
+    ? [[knotCm, beam], [head, beam], carried, [foot, beam], ...onward, weightAt]
+    : [carried, [carried[0], beam], ...onward, weightAt]
   return {
     limbCm: insideLegCm,
     lines: [
@@ -35,8 +39,8 @@ export function rigScene({ insideLegCm, splintCm, liftAtCm, rig, state }: RigSce
         kind: 'bed',
         label: state.raiseCm > 0 ? `Bed, foot end ${(rig.raiseCm ?? state.raiseCm).toFixed(0)} cm up` : 'Bed, level',
         points: [
-          [-45, -bedDropCm],
-          [splintCm + 45, -bedDropCm + tiltCm(rig, state, splintCm + 90)],
+          [-45, -barsAboveBedCm],
+          [splintCm + 45, -barsAboveBedCm + tiltCm(rig, state, splintCm + 90)],
         ],
       },
       {
@@ -86,10 +90,8 @@ export function rigScene({ insideLegCm, splintCm, liftAtCm, rig, state }: RigSce
             { id: 'carried', kind: 'carried-pulley' as const, label: 'Carried pulley', at: carried },
             { id: 'fixed-2', kind: 'fixed-pulley' as const, label: 'Footward pulley', at: [foot, beam] as ScenePoint },
           ]
-        : [
-            { id: 'fixed-1', kind: 'fixed-pulley' as const, label: 'Pulley above', at: [carried[0], beam] as ScenePoint },
-            { id: 'fixed-2', kind: 'fixed-pulley' as const, label: 'Second pulley', at: [carried[0] + 30, beam] as ScenePoint },
-          ]),
+        : [{ id: 'fixed-1', kind: 'fixed-pulley' as const, label: 'Pulley above', at: [carried[0], beam] as ScenePoint }]),
+      ...onward.map((at, index) => ({ id: `onward-${index + 1}`, kind: 'fixed-pulley' as const, label: 'Pulley beyond the splint', at })),
       ...(rig.counterweightKg > 0 ? [{ id: 'end', kind: 'fixed-pulley' as const, label: 'Pulley at the bed end', at: end }] : []),
     ],
     weights: [
