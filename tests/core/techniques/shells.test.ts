@@ -247,3 +247,35 @@ describe('ways of leaving room', () => {
     expect(last(4)).to.be.lessThan(last(3))
   })
 })
+
+describe('an edge that climbs', () => {
+  const shell = (edges: Readonly<Record<string, number>>) =>
+    plan('trunk-shell', (file) => {
+      file.measurements = file.measurements.filter((one) => !String(one['id']).startsWith('edge-to-notch'))
+      for (const [posture, value] of Object.entries(edges)) file.measurements.push({ id: `edge-to-notch-${posture}`, value, unit: 'cm' })
+    })
+
+  it('is subtracted: wanted tight and what tightening lifts is the loose height to aim for', () => {
+    const made = shell({ loose: 3, tight: 1.4 })
+    expect(decisionOf(made, 'tighten-rise').value).to.be.closeTo(1.6, 1e-9)
+    expect(decisionOf(made, 'loose-aim').value).to.be.closeTo(3.6, 1e-9)
+    expect(made.procedure.steps.find(({ id }) => id === 'edge-loose')?.reads?.[0]?.wanted).to.match(
+      /^2\.6 cm to 4\.6 cm: tightening lifts it 1\.6 cm here/,
+    )
+  })
+  it('is judged loose, by the usual range until the rise is known, then by it', () => {
+    expect(cautionCodes(shell({ loose: 3 }))).not.to.include('loose-edge')
+    expect(cautionCodes(shell({ loose: 1.5 }))).to.include('loose-edge')
+    const high = shell({ loose: 2.2, tight: 0.6 })
+    expect(high.cautions.find(({ code }) => code === 'loose-edge')?.text).to.match(/Seat it lower .* 3\.6 cm below the notch, loose/)
+    expect(high.cautions.find(({ code }) => code === 'top-edge')?.text).to.match(/3\.6 cm below the notch while it is loose/)
+  })
+  it('says what climbed, when and why', () => {
+    const made = shell({ loose: 3.4, tight: 2.2, standing: 2, sitting: 0.2 })
+    expect(decisionOf(made, 'climb').display).to.match(
+      /^up 1\.8 cm when the patient sat down \(3\.4 → 2\.2 → 2\.0 → 0\.2 cm below the notch\)\. Seat and thighs/,
+    )
+    expect(decisionOf(shell({ loose: 2, tight: 2 }), 'climb').value).to.equal('nowhere')
+    expect(decisionOf(made, 'loose-aim').value, 'more where sitting takes more').to.be.closeTo(2.5 + 1.2, 1e-9)
+  })
+})

@@ -1,4 +1,4 @@
-import { forUse, choice, marginCm, sizeOf, withRoles, type DecisionDefinition } from '../../model/decision-definition'
+import { forUse, choice, marginCm, sizeOf, withRoles, words, type DecisionDefinition } from '../../model/decision-definition'
 import { leastCrew, peopleToTurn, turn } from '../shared/decisions'
 
 /** Most straps that a shell of the catalogue has. */
@@ -17,6 +17,9 @@ export const decisions: readonly DecisionDefinition[] = [
   withRoles(marginCm('overlap', 'Overlap of the shells'), 'found'),
   withRoles(marginCm('strap-balance', 'Left and right straps differ by', { least: 0, step: 0.2 }), 'found'),
   withRoles(marginCm('top-clearance', 'Edge below the notch', { step: 0.2 }), 'found'),
+  withRoles(marginCm('tighten-rise', 'Rises when tightened', { step: 0.2 }), 'found'),
+  withRoles(words('climb', 'What climbs'), 'found'),
+  withRoles(marginCm('loose-aim', 'Loose edge to aim for, below the notch', { step: 0.2 }), 'found'),
   withRoles(marginCm('sit-rise', 'Rises when sitting', { step: 0.2 }), 'found'),
   withRoles(choice('verdict', 'Seat of the shell', ['keep', 'lower', 're-seat']), 'found'),
   withRoles(marginCm('lower-by', 'Lower or trim by', { least: 0 }), 'found'),

@@ -13,12 +13,11 @@ import {
 } from '../../figures/body/measurements/trunk'
 import type { Estimate } from '../../figures/body/pool-side'
 import { workingOf, type PlanDraft } from '../../planner/draft'
+import { sittingLeastCm, tightRangeCm } from './climb'
 import { roundUpTo } from '../../quantities/rounding'
 
 const leastOverlapCm = 2.5
 const sidesWithinCm = 1
-const standingRange = [1, 3] as const
-const sittingLeastCm = 0.5
 const grooveWithinCm = 1
 
 /** Decides `overlap` (PRECISIONS trunk-shell): the lesser side as measured, else from the two arcs and the waist. */
@@ -131,8 +130,9 @@ export function decideEdges(draft: PlanDraft): void {
 
 function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Estimate | null, grooves: readonly Estimate[]): void {
   if (!upright && !sitting && grooves.length === 0) return
-  const isEdgeOff = upright !== null && (upright.value < standingRange[0] - 1e-9 || upright.value > standingRange[1] + 1e-9)
+  const isEdgeOff = upright !== null && (upright.value < tightRangeCm[0] - 1e-9 || upright.value > tightRangeCm[1] + 1e-9)
   const isGrooveOff = grooves.some((groove) => Math.abs(groove.value) > grooveWithinCm + 1e-9)
+  const aim = draft.collect().decisions.find(({ id }) => id === 'loose-aim')?.display
   const lowerByCm = sitting ? sittingLeastCm - sitting.value : 0
   const verdict = isEdgeOff || isGrooveOff ? 're-seat' : lowerByCm > 1e-9 ? 'lower' : 'keep'
   if (verdict !== 'keep') {
@@ -144,7 +144,7 @@ function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Esti
       text:
         verdict === 'lower'
           ? `Lower it, or have the upper edge trimmed, by ${roundUpTo(lowerByCm, 0.5).toFixed(1)} cm.`
-          : 'Open it, seat the waist groove on the hip crest, close again.',
+          : `Open it, seat the waist groove on the hip crest, close again${aim ? `: ${aim} below the notch while it is loose` : ''}.`,
       why:
         verdict === 'lower'
           ? 'Sitting, it pushes into the throat.'

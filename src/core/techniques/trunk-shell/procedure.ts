@@ -12,6 +12,8 @@ export interface ShellFacts {
   readonly isScooped: boolean
   /** Pairs from the top down; left and right of each are ticked. */
   readonly pairs: readonly StepStrap[]
+  /** What of the edge is wanted loose. */
+  readonly looseWords: string
   /** How far up the patient may come, as ordered. */
   readonly spine: 'lying' | 'sitting' | 'standing' | undefined
 }
@@ -81,7 +83,7 @@ export function trunkShellSteps(facts: ShellFacts): readonly Step[] {
       prevents: 'An edge that climbs unseen.',
       after: ['front-on'],
       minutes: [0.2, 0.4, 0.8],
-      reads: [edge('loose', 'loose', '2 to 4 cm: tightening lifts it')],
+      reads: [edge('loose', 'loose', facts.looseWords)],
       where: ['notch'],
     }),
     makeStep({

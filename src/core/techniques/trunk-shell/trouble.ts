@@ -14,8 +14,8 @@ export const trunkShellTroubles: readonly Trouble[] = [
     level: 'review',
     item: 'swallowing',
     actions: [
-      'Lie flat, open the straps, seat the groove at the waist again.',
-      'Straps from the lowest, then sit and measure again.',
+      'Lie flat, open the straps, seat the groove at the waist again: to the loose height that the plan names.',
+      'Straps from the lowest; read loose, tight, standing, sitting: the greatest step says what climbed.',
       'Still too high: lower or trim by the verdict.',
     ],
   },

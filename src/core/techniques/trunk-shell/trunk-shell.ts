@@ -32,6 +32,7 @@ import { decidePeople } from '../shared/decide-people'
 import { extraHolder } from '../shared/extra-holder'
 import { decideRoll, isScooped, judgeRoll } from '../shared/roll'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
+import { decideClimb, wantedLoose } from './climb'
 import { decideEdges, decideOverlap, decideStrapBalance } from './edges'
 import { trunkShellOptions } from './options'
 import { trunkShellCare, trunkShellFit, trunkShellSteps } from './procedure'
@@ -151,6 +152,7 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
     steps: ['tell-apart'],
   })
   decideOverlap(draft, waist)
+  decideClimb(draft)
   decideEdges(draft)
   decideStrapBalance(draft)
   const straps = Math.min(mostStraps, Number(size?.item['straps']) || usualStraps)
@@ -159,6 +161,7 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
     options,
     isScooped: isLying && isScooped(draft, options),
     pairs: listStraps(draft, straps),
+    looseWords: wantedLoose(draft),
     spine: draft.clinicalCase.orders.spine?.posture,
   })
   if (isLying) decideRoll(draft, options, steps)
