@@ -325,6 +325,19 @@ describe('hinged knee brace', () => {
     )
     expect(problemLines(crossed)).to.include('format orders/brace/extensionStop')
   })
+  it('says what drew the hinge, which way and how far, at the straps that are loosened for it', () => {
+    const drawn = plan('hinged-knee-brace', (file) => {
+      without(file, 'hinge-forward', 'hinge-up')
+      const at = (moment: string, forward: number, up: number) => [
+        cm(`hinge-forward${moment}`, forward, 'right'),
+        cm(`hinge-up${moment}`, up, 'right'),
+      ]
+      file.measurements.push(...at('', 0.2, 0.1), ...at('-rear', -1, 0.1), ...at('-front', -0.9, 0.1), ...at('-after', -0.9, -0.4))
+    })
+    expect(decisionOf(drawn, 'hinge-drift').value).to.match(/^back 1\.2\scm when the rear straps were closed$/)
+    expect(drawn.cautions.filter(({ code }) => code === 'hinge-drawn').map(({ steps }) => steps)).to.deep.equal([['rear-straps']])
+    expect(decisionOf(drawn, 'pistoning').working[0]?.value, 'as it was last read').to.equal(-0.9)
+  })
 })
 
 describe('walker boot', () => {

@@ -14,5 +14,6 @@ export const decisions: readonly DecisionDefinition[] = [
   lockSetting,
   hours('next-change', 'Next change of stops in', { greatest: 90 * 24 }),
   withRoles(marginCm('pistoning', 'Slides at the flexion stop', { least: 0, greatest: 20, step: 0.2 }), 'found'),
+  withRoles(words('hinge-drift', 'The hinge was drawn'), 'found'),
   leastCrew,
 ]

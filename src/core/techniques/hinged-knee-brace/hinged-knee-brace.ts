@@ -1,16 +1,7 @@
 import { known, sentence } from '../../planner/answer'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { sketchLeg } from '../../planner/body/measure-leg'
-import {
-  braceStraps,
-  hingeForward,
-  hingeForwardAfter,
-  hingeUp,
-  hingeUpAfter,
-  shankLength,
-  thighLength,
-  treatmentWeek,
-} from '../../figures/body/measurements/brace'
+import { braceStraps, hingeMoments, shankLength, thighLength, treatmentWeek } from '../../figures/body/measurements/brace'
 import { workingOf, type PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
@@ -23,6 +14,7 @@ import { extraHolder } from '../shared/extra-holder'
 import { positionOptionOf, suppliesOption } from '../../planner/shared-options'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { kneeBraceCare, kneeBraceFit, kneeBraceSteps } from './procedure'
+import { decideDrift, readHinge } from './hinge-drift'
 import { decideStops, exampleProtocol } from './stops'
 import { kneeBraceRelease, kneeBraceTroubles } from './trouble'
 import { decisions } from './decisions'
@@ -77,8 +69,7 @@ export const hingedKneeBrace: Technique = {
       { definition: girth, need: 'optional' as const },
       { definition: strap, need: 'optional' as const },
     ]),
-    { definition: hingeForward, need: 'optional' },
-    ...[hingeUp, hingeForwardAfter, hingeUpAfter].map((definition) => ({ definition, need: 'optional' as const })),
+    ...hingeMoments.flatMap(({ forward, up }) => [forward, up].map((definition) => ({ definition, need: 'optional' as const }))),
     { definition: treatmentWeek, need: 'optional' },
   ],
   asks: ['brace', 'weight'],
@@ -162,17 +153,16 @@ function decideTrims(draft: PlanDraft): void {
   })
 }
 
-/** Decides `pistoning` at the flexion stop from how far the hinge lies off the turning point, after walking where it was read again. */
+/** Decides `pistoning` at the flexion stop from how far the hinge lies off the turning point, as it was last read. */
 function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
-  const after = [draft.measure(hingeForwardAfter), draft.measure(hingeUpAfter)] as const
-  const [forwardAfter, upAfter] = after
-  // One offset after walking says too little: what the two before it gave is kept, and the other is asked for.
-  if ((forwardAfter === null) !== (upAfter === null)) warnOfHalfOffset(draft, (forwardAfter ? hingeUpAfter : hingeForwardAfter).label)
-  const [forward, up] = forwardAfter && upAfter ? after : ([draft.measure(hingeForward), draft.measure(hingeUp)] as const)
-  if (!forward || !up) {
-    if (forward ?? up) warnOfHalfOffset(draft, forward ? hingeUp.label : hingeForward.label)
-    return
-  }
+  const readings = readHinge(draft)
+  decideDrift(draft, readings)
+  // One offset of two says too little: what both of a moment before gave is kept, and the other is asked for.
+  for (const { moment, forward: one, up: other } of readings)
+    if ((one === null) !== (other === null)) warnOfHalfOffset(draft, moment.step, (one ? moment.up : moment.forward).label)
+  const last = readings.findLast(({ forward: one, up: other }) => one !== null && other !== null)
+  if (!last?.forward || !last.up) return
+  const { forward, up } = last
   const offsetCm = Math.hypot(forward.value, up.value)
   const slideCm = pistoning(offsetCm, Math.max(0, flexionDeg))
   if (slideCm > pistonLimitCm) {
@@ -180,7 +170,7 @@ function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
       level: 'caution',
       code: 'pistoning',
       decisions: ['pistoning'],
-      steps: ['hinges', 'walk'],
+      steps: [last.moment.step],
       text: 'Move the hinge to the turning point: 2 cm above the joint line, 60 % back.',
       why: `At ${flexionDeg}° the brace slides ${slideCm.toFixed(1)} cm on the leg; ${pistonLimitCm} cm is the limit.`,
     })
@@ -199,11 +189,11 @@ function decidePistoning(draft: PlanDraft, flexionDeg: number): void {
   })
 }
 
-function warnOfHalfOffset(draft: PlanDraft, missing: string): void {
+function warnOfHalfOffset(draft: PlanDraft, step: string, missing: string): void {
   draft.caution({
     level: 'caution',
     code: 'check-reading',
-    steps: ['hinges', 'walk'],
+    steps: [step],
     text: `Measure it as well: ${missing.toLowerCase()}.`,
     why: 'How far the brace slides follows from both offsets of the hinge; from one alone it would look smaller than it is.',
   })

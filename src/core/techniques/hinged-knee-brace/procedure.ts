@@ -3,6 +3,7 @@ import { isWeightOrdered } from '../../model/orders'
 import type { OptionValues } from '../../planner/technique'
 import type { FitTest } from '../../model/plan'
 import type { Step, StepReading, StepStrap } from '../../model/step'
+import { hingeMoments } from '../../figures/body/measurements/brace'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { BraceStops } from './stops'
@@ -25,15 +26,16 @@ export interface BraceFacts {
   readonly straps: number
 }
 
-/** Where the hinge sits, read before and again after walking. */
-const offsets = (after: '' | '-after'): readonly StepReading[] => [
-  {
-    id: `hinge-forward${after}`,
-    label: `Hinge forward of its point${after ? ', after walking' : ''}`,
-    wanted: '0 cm; slides over 1.5 cm are too much',
-  },
-  { id: `hinge-up${after}`, label: `Hinge above its point${after ? ', after walking' : ''}`, wanted: '0 cm' },
-]
+/** Where the hinge sits at a step. */
+function offsets(id: (typeof hingeMoments)[number]['id'], posture?: string): readonly StepReading[] {
+  return hingeMoments
+    .filter((moment) => moment.id === id)
+    .flatMap(({ forward, up, words }) => [
+      { id: forward.id, label: `Hinge forward of its point${words ? `, ${words}` : ''}`, wanted: '0 cm; slides over 1.5 cm are too much' },
+      { id: up.id, label: `Hinge above its point${words ? `, ${words}` : ''}`, wanted: '0 cm' },
+    ])
+    .map((one) => ({ ...one, ...(posture ? { posture } : {}) }))
+}
 
 /**
  * The steps of a hinged knee brace in a workable order.
@@ -70,7 +72,7 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
       prevents: 'A brace that slides down and pulls at the knee.',
       after: ['open'],
       minutes: [0.5, 1, 2],
-      reads: offsets(''),
+      reads: offsets('before'),
       confirm: `Hinges over the turning point, ${side?.toUpperCase() ?? 'injured'} knee`,
       where: ['hinge'],
     }),
@@ -100,6 +102,7 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
       prevents: 'A hinge behind the knee, a foot drop.',
       after: ['buckles'],
       minutes: [0.4, 0.8, 1.5],
+      reads: offsets('rear'),
       where: ['fibular-neck'],
     }),
     makeStep({
@@ -111,6 +114,7 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
       prevents: 'A gap at the thigh.',
       after: ['rear-straps'],
       minutes: [0.4, 0.8, 1.5],
+      reads: offsets('front'),
     }),
     makeStep({
       id: 'trim',
@@ -151,10 +155,7 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
         : 'No weight: none is ordered. Sit, bend within the stops, look at the hinge again.',
       why: 'It slips with the first steps or not at all.',
       prevents: 'A brace round the shin by noon.',
-      reads: offsets('-after').map((one) => ({
-        ...one,
-        posture: mayWalk ? 'Standing, after walking' : 'Seated, after bending within the stops',
-      })),
+      reads: offsets('after', mayWalk ? 'Standing, after walking' : 'Seated, after bending within the stops'),
       after: ['after-check'],
       minutes: [1, 2, 4],
       optional: !mayWalk,

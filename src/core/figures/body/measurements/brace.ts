@@ -35,7 +35,7 @@ export const hingeForward = onLeg(
   'Hinge forward',
   'length',
   'From the turning point (2 cm above the joint line, 60 % back) forward to the hinge; below 0 behind it',
-  worn,
+  straight,
   null,
   true,
 )
@@ -44,29 +44,72 @@ export const hingeUp = onLeg(
   'Hinge up',
   'length',
   'From the turning point (2 cm above the joint line, 60 % back) up to the hinge; below 0 under it',
-  worn,
+  straight,
   null,
   true,
 )
 
-export const hingeForwardAfter = onLeg(
-  'hinge-forward-after',
-  'Hinge forward, after walking',
-  'length',
-  'As before walking: from the turning point forward to the hinge; below 0 behind it',
-  worn,
-  null,
-  true,
-)
-export const hingeUpAfter = onLeg(
-  'hinge-up-after',
-  'Hinge up, after walking',
-  'length',
-  'As before walking: from the turning point up to the hinge; below 0 under it',
-  worn,
-  null,
-  true,
-)
+/** When the hinge is read, in turn, with what may have drawn it since and what is loosened for it. */
+export const hingeMoments: readonly {
+  readonly id: 'before' | 'rear' | 'front' | 'after'
+  /** The step at which it is read. */
+  readonly step: string
+  readonly forward: MeasurementDefinition
+  readonly up: MeasurementDefinition
+  /** What happened just before it. */
+  readonly words: string
+  readonly remedy: string
+}[] = [
+  { id: 'before', step: 'hinges', forward: hingeForward, up: hingeUp, words: '', remedy: '' },
+  ...(
+    [
+      [
+        'rear',
+        'rear-straps',
+        'rear straps closed',
+        'when the rear straps were closed',
+        'Loosen the rear straps there, and lock each only once it is snug.',
+      ],
+      [
+        'front',
+        'front-straps',
+        'front straps closed',
+        'when the front straps were closed',
+        'Loosen the front straps there, from the knee outward.',
+      ],
+      [
+        'after',
+        'walk',
+        'after walking',
+        'with walking',
+        'Open it, hinges back over the turning point, rear straps first; calf strap firmer.',
+      ],
+    ] as const
+  ).map(([id, step, label, words, remedy]) => ({
+    id,
+    step,
+    words,
+    remedy,
+    forward: onLeg(
+      `hinge-forward-${id}`,
+      `Hinge forward, ${label}`,
+      'length',
+      'As before: from the turning point forward to the hinge; below 0 behind it',
+      id === 'after' ? worn : straight,
+      null,
+      true,
+    ),
+    up: onLeg(
+      `hinge-up-${id}`,
+      `Hinge up, ${label}`,
+      'length',
+      'As before: from the turning point up to the hinge; below 0 under it',
+      id === 'after' ? worn : straight,
+      null,
+      true,
+    ),
+  })),
+]
 
 const strapNames = ['upper thigh', 'lower thigh', 'upper shank', 'lower shank'] as const
 /** Girth and strap at each of the four straps, from the top. */
