@@ -1,5 +1,5 @@
 import { forUse, choice, marginCm, sizeOf, words, withRoles, type DecisionDefinition } from '../../model/decision-definition'
-import { collarSetting, leastCrew } from '../shared/decisions'
+import { collarSetting, leastCrew, lifters } from '../shared/decisions'
 
 /** Every decision that it can make, in the order in which they are shown. */
 export const decisions: readonly DecisionDefinition[] = [
@@ -15,4 +15,5 @@ export const decisions: readonly DecisionDefinition[] = [
   forUse('wrap', words('strap-order', 'Straps in this order')),
   forUse('wrap', choice('leg-straps', 'Leg straps', ['crossed', 'same-side'])),
   leastCrew,
+  lifters,
 ]

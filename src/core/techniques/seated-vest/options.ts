@@ -24,6 +24,15 @@ export const seatedVestOptions: readonly TechniqueOption[] = [
     ],
   },
   {
+    id: 'put-on-by',
+    label: 'Put on by',
+    default: () => 'three',
+    values: [
+      { id: 'three', label: 'Three', why: 'One at the head, one in front, one at the side: nobody lets go of anything.' },
+      { id: 'two', label: 'Two', why: 'Crews of two put it on by themselves; the lift waits for the third.' },
+    ],
+  },
+  {
     id: 'head-hold',
     label: 'Head held until',
     default: () => 'until-board',

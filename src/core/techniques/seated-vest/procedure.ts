@@ -11,6 +11,8 @@ export interface VestFacts {
   readonly isCrossed: boolean
   readonly padCm: number | null
   readonly hasCollar: boolean
+  /** People who lift. */
+  readonly lifters: number
   readonly settingWords: string
 }
 
@@ -22,7 +24,7 @@ const legs = [strap('leg-left', 'Left leg strap'), strap('leg-right', 'Right leg
 const head = [strap('head-forehead', 'Forehead strap'), strap('head-chin', 'Strap at the chin piece of the collar')]
 
 /** The steps of a seated vest in a workable order. */
-export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, settingWords }: VestFacts): readonly Step[] {
+export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, lifters, settingWords }: VestFacts): readonly Step[] {
   const holdTo = options['head-hold'] === 'until-head-straps' ? 'head-straps' : 'board'
   const pad =
     padCm === null
@@ -165,12 +167,12 @@ export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, settingW
     makeStep({
       id: 'board',
       say: 'We turn and lower you now, as one piece.',
-      text: 'Turn and lower onto the board; leg straps released before the legs go down, then the top strap.',
+      text: `${lifters === 3 ? 'Three' : 'Four'} lift, on one word: turn and lower onto the board; leg straps released before the legs go down, then the top strap.`,
       why: 'Held up by the leg straps, the hips bend the back.',
       prevents: 'A back bent in the last move, a chest held shut.',
       after: ['after-check'],
       minutes: [0.8, 1.5, 3],
-      hands: ['apply', 'hold-proximal'],
+      hands: ['apply', 'hold-proximal', 'hold-distal'],
       timer: { id: 'board', label: 'Off the board', minutes: 30, kind: 'limit', starts: 'done' },
     }),
   ]

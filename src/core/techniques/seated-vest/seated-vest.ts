@@ -85,15 +85,31 @@ function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutco
     working: [],
   })
   const setting = draft.collect().decisions.find((decision) => decision.id === 'setting')
+  const { vestKg } = readDefaults(heavyDefaults, draft.ctx.protocol)
+  const lifters = (draft.clinicalCase.patient.massKg ?? 0) > vestKg ? 4 : 3
   const steps = seatedVestSteps({
     options,
     isCrossed,
     padCm,
     hasCollar,
+    lifters,
     settingWords: setting ? `set to ${setting.display}` : 'by the neck height',
   })
-  const isHeavy = (draft.clinicalCase.patient.massKg ?? 0) > readDefaults(heavyDefaults, draft.ctx.protocol).vestKg
-  decidePeople(draft, { floor: isHeavy ? 4 : 3, steps, relief: ['bystander at the feet, on your word', 'hands and rapid extrication'] })
+  const relief = ['bystander at the feet, on your word', 'hands and rapid extrication']
+  decidePeople(draft, {
+    floor: options['put-on-by'] === 'two' ? 2 : 3,
+    steps,
+    relief,
+    because: 'One holds the head, one closes the straps; the third, by the usual school, keeps the trunk from the side.',
+  })
+  decidePeople(draft, {
+    id: 'lifters',
+    floor: lifters,
+    steps: steps.filter(({ id }) => id === 'board'),
+    step: 'board',
+    relief,
+    because: `Three lift and turn onto the board, one more above ${vestKg} kg.`,
+  })
   return { steps, fit: seatedVestFit, care: seatedVestCare, schedule: schedule(draft), geometry: draw(draft) }
 }
 

@@ -4,7 +4,9 @@ import { formatValue } from '../../planner/format-decision'
 import type { Step } from '../../model/step'
 
 export interface PeopleQuestion {
-  readonly id?: 'least-crew' | 'people'
+  readonly id?: 'least-crew' | 'people' | 'lifters'
+  /** The step at which they have to be there; the first one unless said. */
+  readonly step?: string
   /** Fewest people that the holds and the place allow. */
   readonly floor: number
   readonly steps: readonly Step[]
@@ -34,12 +36,17 @@ export function decidePeople(draft: PlanDraft, question: PeopleQuestion): number
       ...(question.limitMin ? [{ label: 'Station time limit', value: question.limitMin, unit: 'min', from: 'default' as const }] : []),
     ],
   })
-  warnShortHanded(draft, id, people, question.relief)
+  warnShortHanded(draft, id, people, question)
   return people
 }
 
 /** Raises `short-handed` when fewer people are here than are needed. */
-function warnShortHanded(draft: PlanDraft, decision: string, needed: number, relief: readonly string[]): void {
+function warnShortHanded(
+  draft: PlanDraft,
+  decision: string,
+  needed: number,
+  { relief, step = 'position' }: Pick<PeopleQuestion, 'relief' | 'step'>,
+): void {
   const { people } = draft.clinicalCase.crew
   if (people === null || people >= needed) return
   const gives = relief.length > 0 ? ` What gives: ${relief.join('; ')}.` : ''
@@ -47,7 +54,7 @@ function warnShortHanded(draft: PlanDraft, decision: string, needed: number, rel
     level: 'caution',
     code: 'short-handed',
     decisions: [decision],
-    steps: ['position'],
+    steps: [step],
     text: `${formatValue(needed, 'people')} are needed, ${people} ${people === 1 ? 'is' : 'are'} here.${gives}`,
     why: 'A hold let go half way undoes the work, and can hurt.',
   })

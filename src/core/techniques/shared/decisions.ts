@@ -31,6 +31,8 @@ export const ankleAngle = withRoles(forUse('hold', angleDeg('ankle-angle', 'Ankl
 export const peakSkinTemp = withRoles(warmthC('peak-skin-temp', 'Warmest skin (estimate)'), 'recorded')
 export const leastCrew = withRoles(forUse('hold', people('least-crew', 'People needed')), 'recorded')
 export const peopleToTurn = forUse('hold', people('people', 'People needed'))
+/** People who lift, where it takes more of them than putting it on. */
+export const lifters = forUse('hold', people('lifters', 'People to lift'))
 export const turn = forUse('hold', choice('turn', 'Turn', ['roll', 'scoop']))
 export const strapPlaces = forUse('wrap', placesCm('strap-places', 'Strap centres above the heel sole'))
 export const collarSetting = withRoles(
