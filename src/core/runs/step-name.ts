@@ -54,6 +54,7 @@ const names: Readonly<Record<string, string>> = {
   'close-straps': 'close the straps',
   'side-supports': 'join the side supports',
   'join-pole': 'join the pole',
+  'pull-joints': 'pull each joint of the pole',
   'neck-seen': 'look at the neck',
   'upper-edge': 'shape the upper edge',
   'mould-ankle': 'mould the ankle',

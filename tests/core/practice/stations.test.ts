@@ -36,11 +36,16 @@ function perfectRun(station: Station, plan: Plan): StationRun {
 }
 
 describe('stations', () => {
-  it('are shipped for each technique, six by another school, and five on other people', () => {
+  it('are shipped for each technique, by another school of each too, and on other people', () => {
     expect(stations.slice(0, techniques.length).map((station) => station.technique)).to.deep.equal(
       techniques.map((technique) => technique.id),
     )
-    expect(stations).to.have.length(techniques.length + 6 + 5)
+    for (const { id } of techniques)
+      expect(
+        stations.some((station) => station.technique === id && Object.keys(station.options).length > 0),
+        `another school of ${id}`,
+      ).to.equal(true)
+    expect(stations.filter(({ id }) => id.startsWith('mixed-'))).to.have.length(5)
     expect(new Set(stations.map((station) => station.id)).size).to.equal(stations.length)
     for (const station of stations.slice(techniques.length)) {
       const plan = planOf(station)
@@ -53,6 +58,15 @@ describe('stations', () => {
       expect(findStation(station.id, ctx)).to.deep.equal(station)
     }
     expect(findStation('shipped-catapult', ctx)).to.equal(null)
+  })
+
+  it('give an assistant where somebody else holds, and the survey as done where a leg is pulled', () => {
+    const frame = stationOf('frame-traction')
+    expect(frame.given.join(' ')).to.match(/survey is done.*acts only when you say so/)
+    expect(frame.criticals).to.include.members(['assistant-undirected', 'hands-changed-unsaid', 'pull-let-go'])
+    const boot = stationOf('walker-boot')
+    expect(boot.given.join(' ')).not.to.match(/assistant|survey/)
+    expect(boot.criticals).not.to.include('assistant-undirected')
   })
 
   for (const station of stations) {

@@ -19,6 +19,7 @@ const item = Joi.object({
   greatestStopDeg: Joi.number().min(-20).max(160),
   bareBarCm: Joi.number().min(0).max(60),
   strapNames: Joi.array().items(text(40)).max(20),
+  strapDirection: text(80),
 }).or('item', 'technique')
 
 /** The body of `store`. */

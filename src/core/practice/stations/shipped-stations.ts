@@ -3,10 +3,19 @@ import type { PlanContext } from '../../model/plan-context'
 import { spoken } from '../../model/vocabulary'
 import type { OptionValues, Technique } from '../../planner/technique'
 import { planCase } from '../../techniques/plan-case'
+import { castOpening } from '../../techniques/cast-opening/cast-opening'
+import { slabAndStirrup } from '../../techniques/slab-and-stirrup/slab-and-stirrup'
+import { careCollar } from '../../techniques/care-collar/care-collar'
+import { walkerBoot } from '../../techniques/walker-boot/walker-boot'
 import { extricationCollar } from '../../techniques/extrication-collar/extrication-collar'
 import { legCast } from '../../techniques/leg-cast/leg-cast'
 import { legSlab } from '../../techniques/leg-slab/leg-slab'
 import { findTechnique, techniques } from '../../techniques/registry'
+import { frameTraction } from '../../techniques/frame-traction/frame-traction'
+import { hingedKneeBrace } from '../../techniques/hinged-knee-brace/hinged-knee-brace'
+import { poleTraction } from '../../techniques/pole-traction/pole-traction'
+import { seatedVest } from '../../techniques/seated-vest/seated-vest'
+import { suspendedRingTraction } from '../../techniques/suspended-ring-traction/suspended-ring-traction'
 import { ringTraction } from '../../techniques/ring-traction/ring-traction'
 import { trunkShell } from '../../techniques/trunk-shell/trunk-shell'
 import { volarSlab } from '../../techniques/volar-slab/volar-slab'
@@ -57,8 +66,22 @@ const schools: readonly StationLine[] = [
   school('slab-face-down', 'face down', legSlab, { position: 'face-down' }),
   school('wrist-fibreglass', 'pre-padded fibreglass', volarSlab, { material: 'padded-fibreglass' }),
   school('cast-from-injury', 'from the injury, slow plaster', legCast, { order: 'from-the-injury', material: 'plaster-slow' }),
+  school('stirrup-face-down', 'face down', slabAndStirrup, { position: 'face-down' }),
+  school('opening-halves', 'into two halves', castOpening, { lines: 'two-halves' }),
   school('cast-short', 'short, foot on your own chest', legCast, { extent: 'short', 'foot-hold': 'own-chest' }),
+  school('collar-soft', 'a soft collar by the local policy', extricationCollar, { policy: 'soft' }),
+  school('collar-none', 'blocks and hands', extricationCollar, { policy: 'blocks-and-hands' }),
   school('shell-standing', 'standing in a doorway', trunkShell, { way: 'standing-doorway' }),
+  school('shell-firm', 'firm, as borne', trunkShell, { tightness: 'firm-to-tolerance' }),
+  school('vest-roadside', 'by the chest alone, put on by two', seatedVest, { way: 'roadside', 'put-on-by': 'two' }),
+  school('ring-plus-four', 'ring by girth + 4 cm', ringTraction, { 'ring-rule': 'plus-four' }),
+  school('suspended-straight', 'a straight cord', suspendedRingTraction, { rig: 'straight-cord' }),
+  school('suspended-pin', 'on a bone pin', suspendedRingTraction, { 'hold-on': 'pin' }),
+  school('pole-relief', 'pulled to relief', poleTraction, { load: 'relief' }),
+  school('frame-tenth', 'by a tenth of body mass', frameTraction, { load: 'tenth' }),
+  school('care-collar-half-up', 'as far up as allowed', careCollar, { posture: 'as-allowed' }),
+  school('boot-weight', 'weight ordered', walkerBoot, { weight: 'allowed' }),
+  school('brace-near-ankle', 'bars near the ankle', hingedKneeBrace, { 'bar-reach': 'near-ankle' }),
 ]
 
 function school(id: string, how: string, technique: Technique, options: OptionValues): StationLine {
@@ -123,14 +146,29 @@ function makeStation({ id, name, technique, patient, options = {} }: StationLine
  * What is given at the start where an author says nothing else: who, what, and what is to be applied.
  * @param plan of that patient
  */
-export function usualGiven(technique: Technique, patient: PracticePatient, { geometry: { body } }: Plan): readonly string[] {
+export function usualGiven(technique: Technique, patient: PracticePatient, plan: Plan): readonly string[] {
+  const { body } = plan.geometry
   const injury = practiceInjury(technique)
   const part = injury.region ? spoken(injury.region) : 'body'
   const where = body === 'leg' || body === 'arm' ? `${patient.side.toUpperCase()} ${part}` : part
   return [
     `A person of 40, ${patient.heightCm} cm, ${patient.massKg} kg. ${where}: ${spoken(injury.pattern)}.`,
     `Apply: ${technique.name.toLowerCase()}. ${technique.purpose}`,
+    ...(technique.puts.includes('leg-pull')
+      ? ['The survey is done, the injury is alone: airway, breathing and bleeding are seen to.']
+      : []),
+    ...(hasAssistant(plan) ? ['An assistant is there, and acts only when you say so.'] : []),
   ]
+}
+
+/** Whether somebody else holds while the candidate works. */
+function hasAssistant({ procedure: { steps } }: Plan): boolean {
+  return steps.some(({ holds }) => holds !== null)
+}
+
+/** Whether what is held goes from one pair of hands to another, or to the device. */
+function changesHands({ procedure: { steps } }: Plan): boolean {
+  return steps.some(({ holds }) => holds?.what === 'pull' || (holds?.changes?.length ?? 0) > 0)
 }
 
 /** What can go critically wrong with a plan: only what it has. */
@@ -142,6 +180,8 @@ function criticalsFor(plan: Plan): readonly CriticalError[] {
     ...(steps.some((step) => step.holds?.what === 'head') ? (['head-let-go'] as const) : []),
     'circulation-before',
     'circulation-after',
+    ...(hasAssistant(plan) ? (['assistant-undirected'] as const) : []),
+    ...(changesHands(plan) ? (['hands-changed-unsaid'] as const) : []),
     ...(plan.geometry.bands.some((band) => band.kind === 'strap') ? (['strap-on-injury'] as const) : []),
     ...(body === 'leg' || body === 'arm' ? (['wrong-side'] as const) : []),
     ...(plan.decisions.some((decision) => decision.strip) ? (['size-off'] as const) : []),

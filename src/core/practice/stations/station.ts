@@ -9,6 +9,14 @@ export const criticalErrors = {
   'strap-on-injury': { label: 'Strap on the injury', why: 'It presses where the skin and the break bear nothing.' },
   'wrong-side': { label: 'Wrong side', why: 'The injured limb stays without its device.' },
   'size-off': { label: 'Size off by two or more', why: 'It neither holds nor leaves room.' },
+  'assistant-undirected': {
+    label: 'The assistant acted without a word from the leader',
+    why: 'Hands that move by themselves move the break; the leader says when they take, lift and let go.',
+  },
+  'hands-changed-unsaid': {
+    label: 'Hands changed without saying so',
+    why: 'New hands are on before the old let go only where both have said it.',
+  },
   'stop-ignored': { label: 'A stop was ignored', why: 'What stops an application is seen before it begins.' },
 } as const
 export type CriticalError = keyof typeof criticalErrors

@@ -6,6 +6,7 @@ export const poleTractionRoles: StepRoles = {
   ...openingRoles,
   'thigh-strap': ['first-layer', 'closes'],
   'join-pole': [],
+  'pull-joints': [],
   hitch: ['lays-on'],
   'fit-pole': ['lays-on'],
   pull: ['pulls', 'rigid-on'],

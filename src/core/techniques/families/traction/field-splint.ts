@@ -13,10 +13,12 @@ export const convertMin = 120
 /** A field splint is watched until it is changed. */
 export const fieldRounds = { upToMin: convertMin } as const
 
-/** Straps of a splint, from the lowest: how many, and their names where the store lists them. */
+/** Straps of a splint, from the lowest: how many, and their names (colours, places) where the store lists them. */
 export interface SplintStraps {
   readonly count: number
   readonly names: readonly string[]
+  /** How they are led round the leg, as the store's item says; null where it does not. */
+  readonly direction: string | null
 }
 
 /** The straps that the stocked splint carries; the usual number, with a caution, when none is listed. */
@@ -34,9 +36,11 @@ export function strapsOf(draft: PlanDraft, technique: string, usual: number, nam
   }
   const straps = Number(inStock[0]?.['straps'])
   const named = inStock[0]?.['strapNames']
+  const direction = inStock[0]?.['strapDirection']
   return {
     count: Number.isInteger(straps) && straps >= 1 && straps <= 12 ? straps : usual,
     names: Array.isArray(named) ? named.map(String) : [],
+    direction: typeof direction === 'string' && direction.trim() !== '' ? direction.trim() : null,
   }
 }
 

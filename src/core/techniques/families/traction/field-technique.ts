@@ -124,7 +124,7 @@ function planField(splint: FieldSplint, draft: PlanDraft, school: string): Techn
       convertMin,
       strapWords:
         namedPlaces.length > 0
-          ? `at ${namedPlaces.map((namedPlace) => `${namedPlace.atCm} cm (${namedPlace.name})`).join(', ')} above the sole`
+          ? `at ${namedPlaces.map((namedPlace) => `${namedPlace.atCm} cm (${namedPlace.name})`).join(', ')} above the sole${straps.direction ? `, each ${straps.direction}` : ''}`
           : 'clear of injury and knee',
     },
     draft,
