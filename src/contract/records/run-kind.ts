@@ -2,14 +2,15 @@ import type { CaseRecord } from './case'
 import type { RunRecord } from './run'
 
 /** What a run does with the device of its case. */
-export type RunKind = 'application' | 'opening' | 'adjustment' | 'care' | 'taking-off'
+export type RunKind = 'application' | 'opening' | 'adjustment' | 'care' | 'taking-off' | 'again'
 
-type Marks = Pick<RunRecord, 'technique' | 'isOpenNow' | 'isAdjustment' | 'care' | 'isTakingOff'>
+type Marks = Pick<RunRecord, 'technique' | 'isOpenNow' | 'isAdjustment' | 'care' | 'isTakingOff' | 'isAgain'>
 
 /** What a run does, by the marks that it was begun with; without any it puts the case's own device on. */
-export function kindOfRun({ technique, isOpenNow, isAdjustment, care, isTakingOff }: Marks): RunKind {
+export function kindOfRun({ technique, isOpenNow, isAdjustment, care, isTakingOff, isAgain }: Marks): RunKind {
   if (isTakingOff) return 'taking-off'
   if (technique !== undefined || isOpenNow) return 'opening'
+  if (isAgain) return 'again'
   if (isAdjustment) return 'adjustment'
   return care ? 'care' : 'application'
 }
@@ -25,6 +26,11 @@ export function isFreeingRun(run: Marks): boolean {
   return kind === 'opening' || kind === 'taking-off'
 }
 
+/** Whether a run goes by its own plan, whatever was accepted since. */
+export function hasOwnPlan(run: Marks): boolean {
+  return isFreeingRun(run) || ['adjustment', 'again'].includes(kindOfRun(run))
+}
+
 /** The runs that count for what the case puts on: one that turned out to be on the wrong limb, and what took it off there, do not. */
 export function countingRuns({ runs }: Pick<CaseRecord, 'runs'>): readonly RunRecord[] {
   return runs.filter((run) => !run.wrongSide && kindOfRun(run) !== 'taking-off')
@@ -35,6 +41,7 @@ const names: Readonly<Record<Exclude<RunKind, 'care'>, string>> = {
   opening: 'Opened',
   adjustment: 'Adjusted',
   'taking-off': 'Taken off the wrong limb',
+  again: 'Put on again',
 }
 
 /** What a run was, in a word or two, as its records are headed. */

@@ -137,6 +137,8 @@ export interface RunStartedBody {
   readonly care?: CareNamed
   /** Takes off what is on the wrong limb. */
   readonly isTakingOff?: true
+  /** Puts on again what its wearer had off, by its own short plan. */
+  readonly isAgain?: true
 }
 
 /** Owed work by the schedule’s id and in its words. */
@@ -158,6 +160,7 @@ export interface RunRecord {
   readonly isAdjustment?: true
   readonly care?: CareNamed
   readonly isTakingOff?: true
+  readonly isAgain?: true
   /** It turned out to be on the wrong limb and has ended: nothing done in it counts for the right one. */
   readonly wrongSide?: Recorded
   /** How the skin and the limb under what came off were, by step. */

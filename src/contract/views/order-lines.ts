@@ -14,6 +14,7 @@ export function orderLines({ orders, options }: Pick<CaseRecord, 'orders' | 'opt
   if (orders?.wedges?.length)
     lines.push(`Heel wedges: ${orders.wedges.map((wedge) => `${wedge.count} from week ${wedge.week}`).join(', ')}`)
   if (orders?.spine) lines.push(`Spine: up to ${orders.spine.posture}${orders.spine.by ? `, ${orders.spine.by}` : ', by nobody named'}`)
+  if (orders?.atHome) lines.push(`At home it may be taken off and put on again: ${orders.atHome.by}`)
   if (orders?.oxygen && orders.oxygen !== 'none') lines.push(`Oxygen by ${orders.oxygen}`)
   if (orders?.woundPlan) lines.push('The wound has a plan')
   if (orders?.openNow) lines.push('Open the cast now')

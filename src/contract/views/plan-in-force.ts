@@ -9,7 +9,7 @@ import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import type { RunRecord } from '../records/run'
 import { toClinicalCase } from './clinical-case'
-import { countingRuns, isFreeingRun, isOpeningRun } from '../records/run-kind'
+import { countingRuns, hasOwnPlan } from '../records/run-kind'
 
 /**
  * The plan that is applied, drawn, printed and recorded: what was accepted; without it what the run began with; before any of that the one
@@ -20,11 +20,11 @@ export function planInForce(record: CaseRecord, live: Plan): Plan {
 }
 
 /**
- * The plan of one run: an opening, a taking off or an adjustment keeps its own; the application goes by the plan in force, whichever was accepted last.
+ * The plan of one run: an opening, a taking off, an adjustment, a putting on again keeps its own; the application goes by the plan in force, whichever was accepted last.
  * @param live the same run planned now: only for runs from before they held their plan
  */
 export function planOfRun(record: CaseRecord, run: RunRecord | undefined, live: Plan): Plan {
-  if (run && (isFreeingRun(run) || run.isAdjustment)) return run.plan ?? live
+  if (run && hasOwnPlan(run)) return run.plan ?? live
   return record.accepted?.plan ?? run?.plan ?? live
 }
 
@@ -42,7 +42,7 @@ export function gapsOf(record: CaseRecord, episode: EpisodeRecord): readonly Pro
 
 /** The run that puts the case's own device on. */
 function ownRun(record: CaseRecord): RunRecord | undefined {
-  return countingRuns(record).find((run) => !isOpeningRun(run) && !run.isAdjustment)
+  return countingRuns(record).find((run) => !hasOwnPlan(run))
 }
 
 export interface WaitingChange {

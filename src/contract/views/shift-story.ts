@@ -111,6 +111,7 @@ const beginnings: Readonly<Record<RunKind, string>> = {
   adjustment: 'adjust it',
   care: 'do its care',
   'taking-off': 'take it off the wrong limb',
+  again: 'put it on again',
 }
 
 /** What was gone past in some runs, or kept of the plan, although something spoke against it, and why. */

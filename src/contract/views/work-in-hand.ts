@@ -1,6 +1,6 @@
 import { liveTimers, outcomesOf, type RunRecord, type TimerKind } from '../records/run'
 import type { CaseRecord } from '../records/case'
-import { isFreeingRun, kindOfRun, type RunKind } from '../records/run-kind'
+import { hasOwnPlan, kindOfRun, type RunKind } from '../records/run-kind'
 
 /** A run whose steps are not all done, as others see it. */
 export interface RunInHand {
@@ -43,7 +43,7 @@ export function isInHand(record: CaseRecord, run: RunRecord, nowMs: number): boo
 
 /** How many of its steps are done, those that may be left out aside. */
 function progressOf(record: CaseRecord, run: RunRecord): { readonly done: number; readonly of: number } {
-  const plan = run.isAdjustment || isFreeingRun(run) ? run.plan : (record.accepted?.plan ?? run.plan)
+  const plan = hasOwnPlan(run) ? run.plan : (record.accepted?.plan ?? run.plan)
   const steps = plan?.procedure.steps.filter((step) => !step.optional) ?? []
   const outcomes = outcomesOf(run)
   return { done: steps.filter((step) => outcomes.has(step.id)).length, of: steps.length }
@@ -69,6 +69,7 @@ const whats: Readonly<Record<RunKind, string>> = {
   adjustment: 'Adjusting',
   care: 'Care',
   'taking-off': 'Taking it off',
+  again: 'Putting it on again',
 }
 
 function whatOf(run: RunRecord): string {

@@ -14,11 +14,12 @@ import {
 /** Reads the orders of a case file; what cannot be read is reported and left out. */
 export function readOrders(from: FieldReader | null): Orders {
   if (!from) return {}
-  from.warnUnknown(['woundPlan', 'oxygen', 'week', 'brace', 'weight', 'wedges', 'spine', 'countertraction', 'openNow'])
+  from.warnUnknown(['woundPlan', 'oxygen', 'week', 'brace', 'weight', 'wedges', 'spine', 'countertraction', 'atHome', 'openNow'])
   const oxygen = from.word('oxygen', oxygenRoutes)
   const week = from.number('week', limits.week)
   const spine = readSpine(from)
   const counter = from.raw('countertraction') === undefined ? null : from.object('countertraction')
+  const atHome = from.raw('atHome') === undefined ? null : from.object('atHome')
   const brace = readBrace(from.object('brace'))
   const weight = from.object('weight')
   const wedges = from.raw('wedges') === undefined ? undefined : readWedges(from)
@@ -29,6 +30,7 @@ export function readOrders(from: FieldReader | null): Orders {
     ...(week === undefined ? {} : { week }),
     ...(spine === undefined ? {} : { spine }),
     ...(counter ? { countertraction: readSigned(counter, 'countertraction') } : {}),
+    ...(atHome ? { atHome: readSigned(atHome, 'atHome') } : {}),
     ...(brace === undefined ? {} : { brace }),
     ...(weight ? { weight: readWeight(weight) } : {}),
     ...(wedges === undefined ? {} : { wedges }),

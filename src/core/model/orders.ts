@@ -47,6 +47,8 @@ export interface Orders {
   readonly spine?: SpineOrder
   /** Another countertraction than the raised foot of the bed: a padded sling in the groin. */
   readonly countertraction?: OrderedBy
+  /** It may be taken off and put on again at home. */
+  readonly atHome?: OrderedBy
   /** Open now: lifts the wait before a cast is opened. */
   readonly openNow?: boolean
 }

@@ -51,7 +51,18 @@ export interface TechniqueMeasurement {
 }
 
 /** What may be asked beside readings and options. */
-export type OrderId = 'wound-plan' | 'oxygen' | 'spine' | 'countertraction' | 'weight' | 'brace' | 'wedges' | 'week' | 'device' | 'open-now'
+export type OrderId =
+  | 'wound-plan'
+  | 'oxygen'
+  | 'spine'
+  | 'countertraction'
+  | 'weight'
+  | 'brace'
+  | 'wedges'
+  | 'week'
+  | 'device'
+  | 'open-now'
+  | 'at-home'
 
 /** Resolved option values by option id. */
 export type OptionValues = Readonly<Record<string, string | number>>
@@ -63,6 +74,14 @@ export interface TechniqueOutcome {
   readonly care: readonly string[]
   readonly schedule: readonly ScheduleEntry[]
   readonly geometry: Geometry
+}
+
+/** Putting on again what its wearer had off. */
+export interface DonnedAgain {
+  /** Steps of its procedure that put it on, by id. */
+  readonly keeps: readonly string[]
+  /** The same for who does it at home, one step a line: only where that is ordered. */
+  readonly home: readonly string[]
 }
 
 /** One way of immobilising: everything that the rest of the product needs to know about it. */
@@ -114,6 +133,8 @@ export interface Technique {
   readonly onUrgent: { readonly holds: Held; readonly actions: readonly string[] }
   /** How it comes off whole, in order, one step a line; what it holds is taken by a hand before. Empty where it puts nothing on. */
   readonly comesOff: readonly string[]
+  /** How it is put on again after its wearer had it off (HAND 11); absent where it is never put on again. */
+  readonly again?: DonnedAgain
   /** The step before which what was on before comes off; without it the first that puts something on. */
   readonly oldOffBefore?: string
   /** What is said when work that its schedule owes is done, by the id of that work; the usual form of its kind where it is left out. */

@@ -2,6 +2,7 @@ import { DateTime } from 'luxon'
 import type { Plan } from '#core/model/plan'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
 import { homeWarnings } from '#core/standing/home-warnings'
+import { lastFigures } from '#core/techniques/again-plan'
 import { findTechnique } from '#core/techniques/registry'
 import type { SheetId } from '#contract/api/papers'
 import type { CaseRecord } from '#contract/records/case'
@@ -22,6 +23,25 @@ export function printTakeHome(record: CaseRecord, episode: EpisodeRecord, plan: 
   return printFlow(takeHomeBlocks(record, episode, plan, printedAt, title), { title, zone: episode.zone, printedAt }, sheet, {
     size: largeSize,
   })
+}
+
+/** How it goes on again at home, where that is ordered; otherwise that nobody opens it. */
+function donningBlocks({ technique, orders, measurements }: CaseRecord, plan: Plan): readonly FlowBlock[] {
+  const device = findTechnique(technique)
+  if (!device?.again) return []
+  if (!orders?.atHome)
+    return [{ kind: 'line', text: 'Do not open it and do not take it off: nobody has ordered that. If it has to come off, call.' }]
+  const figures = lastFigures(plan, device, measurements)
+  return [
+    { kind: 'heading', text: 'Off, and on again' },
+    { kind: 'list', lines: device.again.home },
+    ...(figures.length > 0
+      ? ([
+          { kind: 'line', text: 'As it was fitted to you:' },
+          { kind: 'list', lines: figures },
+        ] as const)
+      : []),
+  ]
 }
 
 /** The sheet as it flows down its pages. */
@@ -71,6 +91,7 @@ export function takeHomeBlocks(
         ...(home ? [`At home helps you: ${home.helper}.`] : []),
       ],
     },
+    ...donningBlocks(record, plan),
     ...(home
       ? ([
           { kind: 'heading', text: 'In your own words' },

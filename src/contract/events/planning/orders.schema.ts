@@ -15,6 +15,7 @@ export const schema = Joi.object({
     week: within(limits.week),
     spine: Joi.object({ ...orderedBy, posture: Joi.valid(...spinePositions).required() }),
     countertraction: Joi.object({ by: text(120).required().min(2), at: text(40).required() }),
+    atHome: Joi.object({ by: text(120).required().min(2), at: text(40).required() }),
     weight: Joi.object({ ...orderedBy, allowed: text(120), withdrawn: Joi.boolean() }),
     brace: Joi.object({
       ...orderedBy,

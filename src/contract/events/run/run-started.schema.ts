@@ -14,5 +14,6 @@ export const schema = Joi.object({
   withoutPlan: reason,
   isAdjustment: Joi.valid(true),
   isTakingOff: Joi.valid(true),
+  isAgain: Joi.valid(true),
   care: Joi.object({ taskId: shortId.required(), text: Joi.string().max(300).required() }),
 })

@@ -43,6 +43,17 @@ export const careCollar: Technique = {
   roles: careCollarRoles,
   musts: careCollarMusts,
   onUrgent: { holds: 'head', actions: careCollarRelease },
+  asks: ['at-home'],
+  again: {
+    keeps: ['hold-head', 'identity', 'baseline', 'front-on', 'roll', 'back-on', 'settle', 'after-check'],
+    home: [
+      'Never alone: one holds the head with both hands from above, lying flat, and lets go last.',
+      'Fresh dry liners, soft side to the shell, standing out past every edge.',
+      'The back half first, slid in flat, its arrow up; then the front over the back, the chin on its rest.',
+      'Both straps equally tight. Nose, chin and breastbone in one line.',
+      'New weakness, tingling, or trouble to breathe or swallow: leave it as it is, keep still, and call.',
+    ],
+  },
   comesOff: ['Straps undone, the front off.', 'Slide the back half out from under the neck; lift nothing.'],
   oldOffBefore: 'look-front',
   taskForms: careCollarTaskForms,

@@ -72,7 +72,7 @@ export const hingedKneeBrace: Technique = {
     ...hingeMoments.flatMap(({ forward, up }) => [forward, up].map((definition) => ({ definition, need: 'optional' as const }))),
     { definition: treatmentWeek, need: 'optional' },
   ],
-  asks: ['brace', 'weight'],
+  asks: ['brace', 'weight', 'at-home'],
   uses: () => ['hinged-knee-brace'],
   puts: ['limb-device', 'hard-shell', 'skin-edges', 'unfelt-edges', 'over-injury'],
   answer: (said) =>
@@ -87,6 +87,29 @@ export const hingedKneeBrace: Technique = {
   musts: hingedKneeBraceMusts,
   onUrgent: { holds: 'break', actions: kneeBraceRelease },
   comesOff: ['Front straps undone, then the rear ones.', 'Frame and liner out from under the leg, the knee carried.'],
+  again: {
+    keeps: [
+      'identity',
+      'position',
+      'baseline',
+      'open',
+      'hinges',
+      'buckles',
+      'rear-straps',
+      'front-straps',
+      'stops',
+      'lift-toes',
+      'after-check',
+      'walk',
+    ],
+    home: [
+      'Sit or lie with the knee straight. Lay the open brace under the leg.',
+      'Both hinges beside the middle of the knee, a thumb above the joint line.',
+      'Straps behind the leg first, then those in front, from the knee outward: snug, never numb.',
+      'Do not touch the stops: both sides stay as they are.',
+      'Lift your toes and your foot. If they do not come up, open the straps and call.',
+    ],
+  },
   taskForms: kneeBraceTaskForms,
   troubles: kneeBraceTroubles,
 }

@@ -1,5 +1,7 @@
 import type { RunStartedBody } from '#contract/records/run'
-import { kindOfRun } from '#contract/records/run-kind'
+import { findTechnique } from '#core/techniques/registry'
+import type { CaseRecord } from '#contract/records/case'
+import { hasOwnPlan } from '#contract/records/run-kind'
 import { mayBeginWithoutPlan } from '#contract/rights'
 import { isOnWrongLimb } from '#contract/views/side-state'
 import { onSinceMs } from '#contract/views/situation-of-case'
@@ -12,17 +14,23 @@ export const rules: CaseRules<RunStartedBody> = {
     if (body.care && record.appliedAt === null)
       refuse('format', 'body/care', 'Nothing is on yet: apply it first, then its care is done again.')
     if (body.isOpenNow && onSinceMs(record) === null) refuse('format', 'body/isOpenNow', 'Nothing is on yet: there is nothing to open.')
+    if (body.isAgain) checkAgain(record, body)
     if (body.isTakingOff && !isOnWrongLimb(record)) {
       refuse('format', 'body/isTakingOff', 'Nothing is on the wrong limb: say first which limb it is on, in side-answered.')
     }
-    if (record.accepted !== null || bringsOwnPlan(body)) return
+    if (record.accepted !== null || hasOwnPlan(body)) return
     if (body.withoutPlan === undefined)
       refuse('format', 'body/withoutPlan', 'No plan is accepted: accept one, or say in withoutPlan why it begins without.')
     if (!mayBeginWithoutPlan(actor.roles)) refuseRole('Beginning without a plan is a clinician’s: ask one.')
   },
 }
 
-/** An opening, a taking off or an adjustment brings its own plan; care is the accepted procedure again. */
-function bringsOwnPlan(body: RunStartedBody): boolean {
-  return ['opening', 'taking-off', 'adjustment'].includes(kindOfRun(body))
+/** Put on again is what is on, comes off and goes on, with its short plan. */
+function checkAgain({ technique, appliedAt, removedAt }: CaseRecord, { plan }: RunStartedBody): void {
+  const device = findTechnique(technique)
+  if (!device?.again)
+    refuse('format', 'body/isAgain', `A ${(device?.name ?? technique).toLowerCase()} is never put on again: plan a new one.`)
+  if (appliedAt === null || removedAt !== null)
+    refuse('format', 'body/isAgain', 'It is not on: apply it first, then it can be put on again.')
+  if (!plan) refuse('format', 'body/plan', 'Its short plan is missing: begin it from Watch, with Put it on again.')
 }

@@ -4,7 +4,7 @@ import { findTechnique } from '#core/techniques/registry'
 import type { Plan } from '#core/model/plan'
 import type { BindingStop } from '#core/runs/what-binds'
 import type { Step } from '#core/model/step'
-import { isFreeingRun, isOpeningRun, kindOfRun, type RunKind } from '#contract/records/run-kind'
+import { hasOwnPlan, isOpeningRun, kindOfRun, type RunKind } from '#contract/records/run-kind'
 import { runInSight, sideStateOf } from '#contract/views/side-state'
 import type { CaseRecord } from '#contract/records/case'
 import { outcomesOf, type RunRecord } from '#contract/records/run'
@@ -38,9 +38,8 @@ export function ApplyScreen() {
   const state = sideStateOf(record, open.episode)
   const run = runInSight(record, state)
   if (state !== 'settled' && !run) return <HeldRun open={open} state={state} />
-  const hasOwnPlan =
-    run !== undefined && (run.withoutPlan !== undefined || run.isAdjustment === true || run.care !== undefined || isFreeingRun(run))
-  if (!record.accepted && !hasOwnPlan) {
+  const needsNoPlan = run !== undefined && (run.withoutPlan !== undefined || run.care !== undefined || hasOwnPlan(run))
+  if (!record.accepted && !needsNoPlan) {
     return (
       <NotYet caseId={record.id} words="The plan is not accepted yet." to="choose" label="Choose">
         {run ? null : <BeginWithout open={open} />}
@@ -269,6 +268,7 @@ const titles: Readonly<Record<RunKind, string>> = {
   adjustment: 'Adjust',
   care: 'Care',
   'taking-off': 'Take it off',
+  again: 'Put it on again',
 }
 
 /** What comes when the last step of a run is done. */
@@ -280,6 +280,7 @@ function afterRun(caseId: string, run: RunRecord): { readonly words: string; rea
       label: 'Watch',
     }
   if (kindOfRun(run) === 'taking-off') return { words: 'It is off the wrong limb.', to: `/case/${caseId}/apply`, label: 'Go on' }
+  if (kindOfRun(run) === 'again') return { words: 'It is on again. Rounds go on as before.', to: `/case/${caseId}/watch`, label: 'Watch' }
   if (run.care)
     return {
       words: 'Say what was found: skin, liners, straps.',

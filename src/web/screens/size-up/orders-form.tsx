@@ -68,7 +68,28 @@ export function OrdersForm({
         />
       ) : null}
       {asks.includes('spine') ? <SpineField caseId={caseId} orders={orders} onOrders={onOrders} /> : null}
-      {asks.includes('countertraction') ? <CountertractionField caseId={caseId} orders={orders} onOrders={onOrders} /> : null}
+      {asks.includes('countertraction') ? (
+        <SignedField
+          caseId={caseId}
+          orders={orders}
+          onOrders={onOrders}
+          id="countertraction"
+          said="Groin sling ordered by"
+          ask="Groin sling as countertraction, ordered by (name)"
+          submit="Keep the sling"
+        />
+      ) : null}
+      {asks.includes('at-home') ? (
+        <SignedField
+          caseId={caseId}
+          orders={orders}
+          onOrders={onOrders}
+          id="atHome"
+          said="Off and on again at home, ordered by"
+          ask="May be taken off and put on at home, ordered by (name)"
+          submit="Keep the order for home"
+        />
+      ) : null}
       {asks.includes('open-now') ? (
         <ChoiceRow
           label="Open now, hard or not"
@@ -176,17 +197,26 @@ function SpineField({ caseId, orders, onOrders }: OrderFieldProps) {
   )
 }
 
-/** A groin sling in place of the raised foot of the bed. */
-function CountertractionField({ caseId, orders, onOrders }: OrderFieldProps) {
-  if (orders.countertraction)
+/** An order that is there or not, by the name of who gave it. */
+function SignedField({
+  caseId,
+  orders,
+  onOrders,
+  id,
+  said,
+  ask,
+  submit,
+}: OrderFieldProps & { id: 'countertraction' | 'atHome'; said: string; ask: string; submit: string }) {
+  const order = orders[id]
+  if (order)
     return (
       <p className="flex flex-wrap items-center gap-3">
         <span>
-          <span className="text-sm font-semibold text-soft">Groin sling ordered by</span> {orders.countertraction.by}
+          <span className="text-sm font-semibold text-soft">{said}</span> {order.by}
         </span>
         <Button
           onClick={() => {
-            const { countertraction: _, ...rest } = orders
+            const { [id]: _, ...rest } = orders
             onOrders(rest)
           }}
         >
@@ -196,10 +226,10 @@ function CountertractionField({ caseId, orders, onOrders }: OrderFieldProps) {
     )
   return (
     <OrderedByForm
-      draftKey={`case/${caseId}/order/countertraction`}
-      label="Groin sling as countertraction, ordered by (name)"
-      submitLabel="Keep the sling"
-      onOrdered={(countertraction) => onOrders({ ...orders, countertraction })}
+      draftKey={`case/${caseId}/order/${id}`}
+      label={ask}
+      submitLabel={submit}
+      onOrdered={(given) => onOrders({ ...orders, [id]: given })}
     />
   )
 }

@@ -27,6 +27,7 @@ import { RoundList } from './round-list'
 import { DoneTasks } from './done-tasks'
 import { DueLine } from './due-line'
 import { OwedList } from './owed-list'
+import { PutOnAgain } from './put-on-again'
 import { WatchPapers } from './watch-papers'
 import { WatchSheets, type WatchSheet } from './watch-sheets'
 
@@ -134,6 +135,7 @@ export function WatchScreen() {
           <StandingPanel open={open} standing={standing} />
           {next ? <DueLine round={next} now={now} /> : record.ended ? null : <p>No further rounds are planned.</p>}
           {record.removedAt ? null : <OpeningPanel open={open} isUrgent={standing.level === 'urgent'} />}
+          {record.removedAt || record.ended ? null : <PutOnAgain open={open} worn={plan} />}
           {record.removedAt ? null : <OwedList open={open} owed={owed} now={now} doing={asked.get('do')} />}
           <RigPanel open={open} plan={plan} />
           <WatchPapers record={record} noSheet={noSheet} onIncident={() => setSheet('incident')} />
