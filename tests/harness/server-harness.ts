@@ -254,8 +254,8 @@ export interface OpenedCase {
   readonly injuryId: string
 }
 
-/** Opens a stay with a fresh, moderately swollen left ankle and a back slab case. */
-export async function openCase(client: Client): Promise<OpenedCase> {
+/** Opens a stay with a fresh, moderately swollen left ankle and a case of a technique, a back slab unless said. */
+export async function openCase(client: Client, technique = 'leg-slab'): Promise<OpenedCase> {
   const episodeStream = { type: 'episode', id: uuidv7() } as const
   const caseStream = { type: 'case', id: uuidv7() } as const
   const injuryId = uuidv7()
@@ -264,7 +264,7 @@ export async function openCase(client: Client): Promise<OpenedCase> {
     injuryId,
     injury: { ...unknownInjury, region: 'ankle', side: 'left', pattern: 'malleolar-fracture', swelling: 'moderate' },
   })
-  await client.send(caseStream, 'case-opened', { episodeId: episodeStream.id, injuryId, technique: 'leg-slab' })
+  await client.send(caseStream, 'case-opened', { episodeId: episodeStream.id, injuryId, technique })
   return { caseStream, episodeStream, injuryId }
 }
 

@@ -50,6 +50,22 @@ describe('the take-home sheet', () => {
     expect(texts.some((text) => /call: _+/.test(text))).to.equal(true)
   })
 
+  it('says how it goes on again only where that is ordered; otherwise that nobody takes it off', () => {
+    const { record, stay: its } = foldStay({ technique: 'trunk-shell' })
+    const plan = planOf('trunk-shell')
+    const wording = (change: object): string =>
+      textsOf(takeHomeBlocks({ ...record, ...change }, its, plan, printedAt, 'At home')).join('\n')
+    expect(wording({})).to.include('Do not open it and do not take it off').and.not.to.include('Off, and on again')
+    const ordered = wording({
+      orders: { atHome: { by: 'Dr Quill', at: printedAt } },
+      measurements: [{ id: 'edge-to-notch-loose', value: 3.4, unit: 'cm' }],
+    })
+    expect(ordered).to.include('Off, and on again').and.to.include('3.4').and.not.to.include('Do not open it and')
+    const slab = foldStay({ technique: 'leg-slab' })
+    const texts = textsOf(takeHomeBlocks(slab.record, slab.stay, planOf('leg-slab'), printedAt, 'At home')).join('\n')
+    expect(texts).not.to.match(/on again/)
+  })
+
   it('warns by what is on: fingers of an arm, breath with a leg, the cord with a neck or a trunk', () => {
     expect(homeWarnings('break', 'arm').join()).to.include('fingers').and.not.to.include('calf')
     expect(homeWarnings('break', 'leg').join()).to.include('toes').and.to.include('short of breath')

@@ -104,6 +104,20 @@ describe('events of a run over the API', () => {
     expect(paths(answer)).to.include('body/technique')
   })
 
+  it('puts on again only what is on, comes off and goes on, with its short plan', async () => {
+    const refused = async (stream: typeof opened.caseStream, body: object): Promise<string> => {
+      const answer = await client.send(stream, 'run-started', { runId: uuidv7(), isAgain: true, ...body })
+      expect(answer.status).to.equal(422)
+      return JSON.stringify(answer.body['errors'])
+    }
+    expect(await refused(opened.caseStream, {})).to.match(/never put on again/)
+    const shell = await openCase(client, 'trunk-shell')
+    expect(await refused(shell.caseStream, {})).to.match(/not on: apply it first/)
+    await client.send(shell.caseStream, 'run-started', { runId: uuidv7(), withoutPlan: 'no plan in this test' })
+    await client.send(shell.caseStream, 'applied', {})
+    expect(await refused(shell.caseStream, {})).to.match(/short plan is missing/)
+  })
+
   it('puts everything of one run together, and leaves another run alone', async () => {
     for (const kind of kindsOfARun) await client.send(opened.caseStream, kind, good[kind])
     await client.send(opened.caseStream, 'angle', { ...good.angle, runId: uuidv7() })
