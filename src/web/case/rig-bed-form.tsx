@@ -42,7 +42,7 @@ export function RigBedForm({ rig, liftAtCm, onSave }: { rig: RigPlan; liftAtCm: 
       <Form onSend={save} aria-label="This bed" className="grid gap-3 pb-2">
         <TextField
           label="Pulleys on the beam, cm from the groin"
-          hint="From head to foot: 18, 78, 150. The weight hangs from the last."
+          hint="From head to foot: 18, 78, 150. The weight hangs from the last. The bed’s end too is from the groin."
           value={pulleys}
           error={faults.pulleys}
           onChange={(event) => setPulleys(event.target.value)}
@@ -56,14 +56,14 @@ export function RigBedForm({ rig, liftAtCm, onSave }: { rig: RigPlan; liftAtCm: 
             onChange={(event) => setBeam(event.target.value)}
           />
           <TextField
-            label="Bed’s foot end, cm from the groin"
+            label="Bed’s foot end, cm"
             inputMode="decimal"
             value={bedEnd}
             error={faults.bedEnd}
             onChange={(event) => setBedEnd(event.target.value)}
           />
           <TextField
-            label="Weight below its pulley, cm"
+            label="Drop of the weight, cm"
             inputMode="decimal"
             value={drop}
             error={faults.drop}

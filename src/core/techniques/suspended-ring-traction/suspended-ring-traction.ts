@@ -249,7 +249,6 @@ function decideSlingLengths(draft: PlanDraft, span: MeasuredSpan, groin: Estimat
       step: 'slings',
       widthCm: slingWidthCm,
       ...(lengths?.[index] === undefined ? {} : { lengthCm: lengths[index] }),
-      count: 1,
       note: 'over the bar, under the gutter, round the other bar and back under',
     })
 }

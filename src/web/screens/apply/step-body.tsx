@@ -1,3 +1,4 @@
+import { kindOfRun } from '#contract/records/run-kind'
 import { hasStepRole } from '#core/model/step-role'
 import { inUnits } from '#core/quantities/words-in-units'
 import { stepName } from '#core/runs/step-name'
@@ -84,6 +85,7 @@ export function StepBody({
         <p className="numeral text-soft">
           Step {number} of {steps.length}
         </p>
+        {kindOfRun(run) === 'again' ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">put on again</p> : null}
         {step.wet ? <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">while it is wet</p> : null}
         {isRepeat ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">once more</p> : null}
         {hasClock ? <WetClock run={run} steps={steps} step={step} /> : null}
