@@ -1,7 +1,5 @@
 import { expect } from 'chai'
 import { likelyWindows, worstLateMin } from '#core/figures/crew/likely-minutes'
-import { hasStepRole } from '#core/model/step-role'
-import { findTechnique } from '#core/techniques/registry'
 import { rollReach } from '#core/figures/wraps/roll-reach'
 import { castParts, castWindows, type CastFormation } from '#core/techniques/leg-cast/cast-parts'
 import { rollSteps } from '#core/techniques/leg-cast/roll-steps'
@@ -141,26 +139,6 @@ describe('holds while it is wet', () => {
           const isHeld = held.some(([from, to]) => from < index && index <= to)
           expect(isHeld || isItself, `${step.id}, ${position}`).to.equal(true)
         })
-      }
-    })
-  }
-})
-
-describe('words before anything touches', () => {
-  for (const id of ['leg-slab', 'slab-and-stirrup', 'volar-slab', 'leg-cast', 'cast-opening']) {
-    it(`${id}: every step that touches, wraps, moulds, opens or sets down says so first`, () => {
-      const technique = findTechnique(id)
-      const options = (technique?.options ?? []).flatMap((option) => option.values.map((value) => ({ [option.id]: value.id })))
-      for (const chosen of [{}, ...options]) {
-        for (const step of plan(id, (file) => void Object.assign(file.options, chosen)).procedure.steps) {
-          // The second roll is no surprise.
-          if (/^roll-([2-9]|\d\d)$/.test(step.id)) continue
-          if (
-            !hasStepRole(step, 'first-touch', 'hold-taken', 'first-layer', 'lays-on', 'wraps', 'moulds', 'opens', 'lowers', 'check-after')
-          )
-            continue
-          expect(step.say, `${step.id} ${JSON.stringify(chosen)}`).to.match(/\S/)
-        }
       }
     })
   }

@@ -32,6 +32,7 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
     ...(isFirst ? [liners('ready-liners', ['lay-out'])] : []),
     makeStep({
       id: isFirst ? 'look-front' : 'front-off',
+      say: isFirst ? 'I look at the skin of your neck and press here and there.' : 'The front comes off now; your head stays held.',
       text: `${isFirst ? '' : 'Front off. '}Look and press: chin, jaw, collarbones, breastbone.`,
       why: 'The front hides the places that go first.',
       prevents: 'A sore found by its smell.',
@@ -92,6 +93,7 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
     ...(isFirst ? [frontOn(['back-on'], 'Over the back half, the chin on its rest.', 'A collar that holds from behind alone.')] : []),
     makeStep({
       id: 'settle',
+      say: 'I close the straps now, both alike. Say when it presses, or when swallowing is hard.',
       straps: {
         order: 'any',
         straps: [
@@ -122,6 +124,7 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
 function liners(id: string, after: readonly string[]): Step {
   return makeStep({
     id,
+    say: 'I put fresh liners in.',
     text: 'Liners one at a time, soft side to the shell as marked, a margin all round.',
     why: 'Taken off all at once nobody knows where each belongs.',
     prevents: 'Shell on skin.',
@@ -132,7 +135,16 @@ function liners(id: string, after: readonly string[]): Step {
 }
 
 function frontOn(after: readonly string[], why: string, prevents: string): Step {
-  return makeStep({ id: 'front-on', text: 'Front on, straps closed.', why, prevents, after, minutes: [0.3, 0.5, 1], where: ['front'] })
+  return makeStep({
+    id: 'front-on',
+    say: 'The front goes on again and is closed.',
+    text: 'Front on, straps closed.',
+    why,
+    prevents,
+    after,
+    minutes: [0.3, 0.5, 1],
+    where: ['front'],
+  })
 }
 
 /** The skin of an area, looked at and pressed. */

@@ -46,6 +46,7 @@ export function frameTractionSteps(
     }),
     makeStep({
       id: 'hitch',
+      say: 'A soft loop goes round your ankle.',
       text: 'Ankle hitch on, low, padded.',
       why: 'High it slips over the heel, bare it cuts.',
       prevents: 'A hitch that comes off in the pull.',
@@ -91,6 +92,7 @@ export function frameTractionSteps(
     }),
     makeStep({
       id: 'pull',
+      say: 'The frame takes the pull over from the hands now. Tell me when it eases.',
       text: `Ratchet ${pullWords}; only then release the manual pull. Ask about pain before and after.`,
       why: 'The handing over is when pulls are lost.',
       prevents: 'A gap between hand and ratchet.',
@@ -102,6 +104,7 @@ export function frameTractionSteps(
     }),
     makeStep({
       id: 'straps',
+      say: 'Straps hold your leg in the frame now.',
       text: `Straps ${strapWords}: two above and two below the knee where they fit, none over the break or the knee.`,
       why: 'They hold the leg in the frame, they do not pull.',
       prevents: 'A strap on the break.',
@@ -113,6 +116,7 @@ export function frameTractionSteps(
     closingCheck(['straps'], 'both legs', ['dorsal-foot-pulse', 'toe']),
     makeStep({
       id: 'board',
+      say: 'We move you onto the board now, as one piece; the pull stays.',
       text: `Onto the board and the stretcher, ${loadingWords}: the hip must be still too.`,
       why: 'The frame ends at the hip; what lies beyond swings.',
       prevents: 'A frame that hits the door.',

@@ -57,6 +57,7 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
     }),
     makeStep({
       id: 'open',
+      say: 'The brace slides under your leg now.',
       text: 'Open every lock and widen the frame beyond the leg; then open it flat under the leg, straps folded on themselves.',
       why: 'A frame that is too narrow is pushed over the knee; hook-and-loop catches everything it touches.',
       prevents: 'A knee bent by the brace, straps stuck to the skin.',
@@ -150,6 +151,7 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
     closingCheck(['lift-toes'], 'both legs', ['dorsal-foot-pulse', 'toe']),
     makeStep({
       id: 'walk',
+      say: 'Now we see how it sits when you move. Hold on to me; say when anything slips or pinches.',
       text: mayWalk
         ? 'Stand and walk as ordered, then look at the hinge again.'
         : 'No weight: none is ordered. Sit, bend within the stops, look at the hinge again.',

@@ -106,9 +106,10 @@ function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: Cast
               to: 'hold-set',
               place: 'hold-joint',
             } as const,
-            ...(options['foot-hold'] === 'own-chest'
-              ? { say: 'We lift your leg now and hold it until the cast is hard. Let it be heavy.' }
-              : {}),
+            say:
+              options['foot-hold'] === 'own-chest'
+                ? 'We lift your leg now and hold it until the cast is hard. Let it be heavy.'
+                : 'Another pair of hands goes under your thigh.',
             where: ['mid-thigh'],
           }),
         ]

@@ -178,6 +178,7 @@ function shapeStep(facts: RollFacts, shape: ShapeId, isLast: boolean) {
     case 'upper-edge':
       return {
         ...common,
+        say: 'I shape the upper edge now.',
         text: `Shape the upper edge while it is soft: flared off the skin, smooth all round.${look}`,
         why: 'The edge carries what slides; set sharp, it can only be cut.',
         prevents: 'An edge that digs in at the groin or behind the knee.',

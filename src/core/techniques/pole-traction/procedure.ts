@@ -58,6 +58,7 @@ export function poleTractionSteps({ side, lengthWords, pullWords, strapWords, pu
     }),
     makeStep({
       id: 'fit-pole',
+      say: 'The pole goes beside your leg now. Nothing pulls yet.',
       text: 'Hook the stirrup to the lower end, then seat the upper end in its socket; shorten the strap until it is snug. A pad between pole and leg.',
       why: 'Hooked below first, the socket takes it without a lift; an end that is not seated jumps out under pull.',
       prevents: 'A pole that jumps, a sore over the knee.',

@@ -66,6 +66,7 @@ export function ringTractionSteps(facts: RingFacts): readonly Step[] {
     }),
     makeStep({
       id: 'strips',
+      say: 'Strips go down both sides of your leg now, and a bandage over them.',
       text: `${isAdhesive ? 'Adhesive' : 'Non-adhesive'} strips down both sides, uncreased, malleoli padded; bandaged from above the ankle.`,
       why: 'They carry the whole pull on skin.',
       prevents: 'Blisters and a lost pull by the evening.',

@@ -179,6 +179,7 @@ function finishSteps({ options, ankleWords, ankleDeg, set }: StirrupFacts): read
     }),
     makeStep({
       id: 'finish',
+      say: 'I free your toes and fix the ends now.',
       text: isFaceDown
         ? `Turn face up ${lowerWords}. Free the toes side to side, flare what presses, fix the bandage ends.`
         : 'Free the toes side to side, flare what presses, fix the bandage ends.',

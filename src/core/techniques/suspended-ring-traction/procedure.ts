@@ -49,6 +49,7 @@ function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCa
       : [
           makeStep({
             id: 'strips',
+            say: 'Strips go down both sides of your leg now. They stick; tell me if the skin burns.',
             text: `${isAdhesive ? 'Skin adhesive from groin to ankle on the inner side, from the trochanter to the ankle on the outer; then one strip that does not stretch lengthwise' : 'One non-adhesive strip'}${stripWords ? `, ${stripWords} long` : ''}: the inner side first, a loop under the foot, then the outer; the backing peeled a hand’s breadth at a time. Uncreased, malleoli padded.`,
             why: 'A crease is a cut under load.',
             prevents: 'Blisters, and strips that creep.',
@@ -59,6 +60,7 @@ function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCa
           }),
           makeStep({
             id: 'bandage',
+            say: 'A bandage goes over the strips: firm, not tight.',
             text: 'Bandage from about 7 cm above the ankle up to the groin, half overlap, moderate, uncreased.',
             why: 'Over the malleoli it cuts; pulled tight it stops blood.',
             prevents: 'A drop foot and ankle sores.',
@@ -69,6 +71,7 @@ function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCa
         ]),
     makeStep({
       id: 'ring-set',
+      say: 'We lift your leg a little, and the splint slides over it up to the groin.',
       text: `Splint over the leg to the groin. Read back: ${ring}, ${side?.toUpperCase() ?? 'side'}.`,
       why: 'The sit bone is what it pushes against.',
       prevents: 'A ring on the wrong side or in the groin.',
@@ -91,6 +94,7 @@ function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCa
     }),
     makeStep({
       id: 'slings',
+      say: 'Slings go under your leg now; they will carry it.',
       text: `Slings${slingWords ? ` at ${slingWords} above the sole` : ''}, 15 cm wide: over the bar, under the gutter, round the other bar and back under, tied outside with a knot that does not slip; none on the malleoli or behind the fibular neck.`,
       why: 'They carry the leg between the bars.',
       prevents: 'A sagging thigh, a pressed nerve.',

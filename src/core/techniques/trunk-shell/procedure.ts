@@ -69,6 +69,7 @@ export function trunkShellSteps(facts: ShellFacts): readonly Step[] {
     }),
     makeStep({
       id: 'tell-apart',
+      say: 'We put a clean shirt on you first.',
       text: 'Tell front, back, top and bottom: the half that carries the strap rings is the back. Find the groove outside and inside; thread every strap through its ring. Mark them. Shirt on, without a crease.',
       why: 'Upside down or back to front it fits nobody.',
       prevents: 'Ten minutes with the wrong half.',
@@ -132,6 +133,7 @@ function uprightChecks({ options, spine }: ShellFacts): readonly Step[] {
   const up = way === 'lying' ? 'Up by log-roll: on the side, legs over the edge, push. ' : ''
   const stand = makeStep({
     id: 'stand',
+    say: 'You stand up now, with us. Say at once if you feel faint, or if the edge touches your throat.',
     text: `${way === 'standing-doorway' ? '' : up}Standing, when it is ordered: read the edge again. Does it touch notch or neck?`,
     why: 'Upright the belly sinks and the shell with it.',
     prevents: 'A fit that is only right lying.',
@@ -143,6 +145,7 @@ function uprightChecks({ options, spine }: ShellFacts): readonly Step[] {
   })
   const sit = makeStep({
     id: 'sit',
+    say: 'You come up to sit now, slowly. Say at once if you feel faint, or if the edge touches your throat.',
     text: `${way === 'standing-doorway' ? 'Sit down from standing' : way === 'sitting-edge' ? 'Sitting as they are' : `${up}Sitting, when it is ordered`}: read the edge again. Does it dig in at groin or thigh?`,
     why: 'Sitting pushes it up; no marks on the straps, the fit changes.',
     prevents: 'A shell that fits lying and chokes sitting.',

@@ -58,6 +58,7 @@ export function walkerBootSteps({ clinicalCase, options, size, weightWords, mayS
     }),
     makeStep({
       id: 'liner',
+      say: 'I close the liner now. Tell me if it folds anywhere.',
       text: 'Liner closed without a crease.',
       why: 'A crease rubs at every step.',
       prevents: 'A blister over the shin.',
@@ -84,6 +85,7 @@ export function walkerBootSteps({ clinicalCase, options, size, weightWords, mayS
     }),
     makeStep({
       id: 'stand',
+      say: 'Now we see how it sits under the foot. Say where anything rubs.',
       text: mayStand
         ? `Stand, heel and sole felt under load; walk, heel down first: ${weightWords ?? 'as ordered'}. The curved sole reduces ankle movement.`
         : 'Seated, no weight: a palm presses up under the sole, heel home, sole flat, nothing rubs. With the walking aids.',
