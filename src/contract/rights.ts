@@ -25,6 +25,11 @@ export function hasRight(held: readonly Role[], right: Right): boolean {
   return held.some((role) => rightsByRole[role].includes(right))
 }
 
+/** Whether somebody may do less with the roles that they are to have. */
+export function losesRight(before: readonly Role[], after: readonly Role[]): boolean {
+  return rights.some((right) => hasRight(before, right) && !hasRight(after, right))
+}
+
 /** Whether this is a paired device's account, which is nobody's: it adds to what was begun on it, and has no password or PIN. */
 export function isPairedDevice(held: readonly Role[]): boolean {
   return held.includes('emergency')

@@ -24,6 +24,8 @@ export const errorCodes = [
   'locked',
   'no-right',
   'not-found',
+  'known',
+  'run-open',
   'stale',
   'plan-differs',
   'same-id-other-body',

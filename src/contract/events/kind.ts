@@ -52,6 +52,8 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
   readonly isOfNoPatient?: true
   /** Streams that a body names beside its own: what has to be known before it can be taken. Left out: none. */
   readonly names?: (body: Body) => readonly (string | undefined)[]
+  /** Whether it ties what is written to what others did: nobody without an account does. Left out: never. */
+  readonly isOfOthers?: (body: Body) => boolean
   /** What an entry says, in one line; left out: its name and what was entered (views/entry-words). */
   readonly words?: (body: Body) => string
   /** It is looked at beside the plan, but no fact that the plan is made of: what it brings of weight is a stop. */

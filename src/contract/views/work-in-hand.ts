@@ -41,6 +41,11 @@ export function isInHand(record: CaseRecord, run: RunRecord, nowMs: number): boo
   return of > 0 && done < of && nowMs - touchedMs <= forgottenMs
 }
 
+/** The application that somebody else would begin a second time; null where none is open. */
+export function openApplication(record: CaseRecord, nowMs: number): RunRecord | null {
+  return record.runs.findLast((run) => kindOfRun(run) === 'application' && isInHand(record, run, nowMs)) ?? null
+}
+
 /** How many of its steps are done, those that may be left out aside. */
 function progressOf(record: CaseRecord, run: RunRecord): { readonly done: number; readonly of: number } {
   const plan = hasOwnPlan(run) ? run.plan : (record.accepted?.plan ?? run.plan)

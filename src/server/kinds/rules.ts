@@ -13,6 +13,8 @@ export interface Claim<Body> {
   readonly kind: string
   readonly body: Body
   readonly at: string
+  /** It waited on a device: what is refused there was done all the same. */
+  readonly isQueued?: boolean
 }
 
 /** An event as it was kept. */
@@ -20,6 +22,8 @@ export type Kept<Body> = Omit<StoredEvent, 'body'> & { readonly body: Body }
 
 /** A case event just kept, with its case before and after it. Stay and case are locked. */
 export interface KeptOfCase<Body> {
+  /** Whoever brought it about: what it causes asks their right to that. */
+  readonly actor: Actor
   readonly event: Kept<Body>
   /** Null for the event that opens the case. */
   readonly before: CaseRecord | null

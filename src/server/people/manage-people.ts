@@ -5,7 +5,7 @@ import type { AccessBody } from '#contract/events/people/access'
 import type { CodeAnswer, ManagedPerson, PersonAction } from '#contract/api/people'
 import type { SecondFactorAnswer } from '#contract/api/session'
 import { unattributedPrefix } from '#contract/records/episode'
-import { isPairedDevice, mayHaveSecondFactor, type Role } from '#contract/rights'
+import { isPairedDevice, losesRight, mayHaveSecondFactor, type Role } from '#contract/rights'
 import { inTransaction } from '../db/in-transaction'
 import { ApiError, invalidInput } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
@@ -124,9 +124,14 @@ export function createPeopleManager(deps: ManageDeps) {
     },
 
     async setRoles(id: string, roles: readonly Role[], by: By): Promise<void> {
-      keepDevice(await found(id))
+      const account = await found(id)
+      keepDevice(account)
       await keepAnAdmin(id, roles)
-      await change(id, { change: 'roles', roles }, by, (transaction) => people.saveAccess(id, { roles: roles.join(' ') }, transaction))
+      await change(id, { change: 'roles', roles }, by, async (transaction) => {
+        await people.saveAccess(id, { roles: roles.join(' ') }, transaction)
+        // With its sessions whatever still listens ends: nothing of what they may not see any more is told.
+        if (losesRight(account.roles, roles)) await people.endSessionsOf(id, null, transaction)
+      })
     },
 
     /** @returns the code, where one was made */

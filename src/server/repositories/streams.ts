@@ -267,6 +267,11 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       return rows.map((row) => row.id)
     },
 
+    /** Whether any stay is of this patient. */
+    async knowsPatient(patientId: string): Promise<boolean> {
+      return (await models.episodes.count({ where: { patientId } })) > 0
+    },
+
     /** Every case of a patient, with its line, the newest first. */
     async casesOfPatient(patientId: string): Promise<readonly { readonly record: CaseRecord; readonly board: BoardRow }[]> {
       const rows = await db.query<LineRow>(

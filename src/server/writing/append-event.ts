@@ -7,7 +7,7 @@ import { ApiError, invalidInput } from '../ground/api-error'
 import { inTransaction } from '../db/in-transaction'
 import { findCaseRules } from '../kinds/find-rules'
 import { admitTime } from '../ledger/admit-time'
-import { isToOwnStay } from './own-stays'
+import { foreignOf, isToOwnStay } from './own-stays'
 import { createTurns } from './turns'
 import { writeCaseEvent } from './write-case-event'
 import { writeEpisodeEvent } from './write-episode-event'
@@ -87,10 +87,25 @@ async function checkRight(deps: AppendDeps, input: EventInput, actor: Actor): Pr
   const isAllowed =
     kind.right === 'self'
       ? input.stream.id === actor.id
-      : hasRight(actor.roles, kind.right) ||
-        (kind.right === 'add' && hasRight(actor.roles, 'add-own') && (await isToOwnStay(deps.streams, actor, input)))
+      : hasRight(actor.roles, kind.right) || (kind.right === 'add' && (await isOwnAddition(deps, input, actor)))
   if (!isAllowed)
     throw new ApiError(403, 'no-right', `Your role (${actor.roles.join(', ')}) may not write ${input.kind}: ask a clinician or a lead.`)
+}
+
+/**
+ * Whether somebody without an account adds to a stay that they began, and to nothing else.
+ * @throws ApiError 403 naming what else it would touch
+ */
+async function isOwnAddition({ streams, events }: AppendDeps, input: EventInput, actor: Actor): Promise<boolean> {
+  if (!hasRight(actor.roles, 'add-own') || !(await isToOwnStay(streams, actor, input))) return false
+  // What was kept is answered again, whatever is known by now.
+  const foreign = (await events.find(input.id)) ? null : await foreignOf(streams, actor, input)
+  if (foreign === null) return true
+  throw new ApiError(
+    403,
+    'no-right',
+    `Without an account you write in the stay that you began, and not of ${foreign}: sign in, or open a new unknown patient.`,
+  )
 }
 
 function answerRepeat(first: StoredEvent, input: EventInput): StoredEvent {

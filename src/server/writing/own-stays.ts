@@ -1,4 +1,6 @@
 import type { EventInput } from '#contract/event'
+import type { EventKind } from '#contract/events/kind'
+import type { EpisodeOpenedBody } from '#contract/events/stay/episode-opened'
 import { findEventKind } from '#contract/events/index'
 import type { CaseOpenedBody } from '#contract/events/case/case-opened'
 import type { EpisodeRecord } from '#contract/records/episode'
@@ -32,4 +34,23 @@ export async function isToOwnStay(streams: StreamRepository, who: Who, { stream,
   const opens = isOpening ? (body as CaseOpenedBody).episodeId : null
   const episodeId = opens ?? (await streams.episodeOf(stream.id))
   return episodeId !== null && beganStay(who, (await streams.findEpisode(episodeId))?.record)
+}
+
+/**
+ * What an event without an account would touch beside its own stay; null where it keeps to it (HARDENING). It opens a stay only for a patient
+ * whom nobody knows yet, ties nothing to what others did, and names no stream that is not of its own stay.
+ */
+export async function foreignOf(streams: StreamRepository, who: Who, { stream, kind, body }: EventInput): Promise<string | null> {
+  const known = findEventKind(kind) as EventKind | null
+  if (known?.isOfOthers?.(body as object)) return 'what others did'
+  if (stream.type === 'episode' && known?.nature === 'opening') {
+    const { patientId } = body as EpisodeOpenedBody
+    return (await streams.knowsPatient(patientId)) ? 'a patient who is known here' : null
+  }
+  for (const id of known?.names?.(body as object) ?? []) {
+    if (id === undefined) continue
+    const episodeId = (await streams.episodeOf(id)) ?? id
+    if (!beganStay(who, (await streams.findEpisode(episodeId))?.record)) return 'another stay'
+  }
+  return null
 }

@@ -26,7 +26,7 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
   if (!episode) throw new ApiError(404, 'not-found', 'The stay that this case belongs to is not known: open the stay first.')
   if (checked && (before?.version !== checked.caseVersion || episode.version !== checked.episodeVersion)) throw new MovedOn()
 
-  const claim = { kind: input.kind, body, at: writing.time.at }
+  const claim = { kind: input.kind, body, at: writing.time.at, isQueued: input.queued === true }
   const isBeforeRemoval = before ? checkCaseClaim(claim, before.record, actor).isBeforeRemoval : false
   const completed = await rules?.complete?.(deps, body, { id, before: before?.record ?? null, episode: episode.record }, transaction)
   const { event, head } = await appendToChain(deps, writing, headOf(before), transaction, {
@@ -37,7 +37,7 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
   const record = foldCase(before?.record ?? null, id, event)
   const board = boardRowOf(record, episode.record, before?.board.live ?? null, deps.clock())
   await deps.streams.saveCase(record, head, board, new Date(event.receivedAt), transaction)
-  const kept = { event: event as Kept<object>, before: before?.record ?? null, record, episode: episode.record }
+  const kept = { actor, event: event as Kept<object>, before: before?.record ?? null, record, episode: episode.record }
   await rules?.after?.(deps, kept, transaction)
   return event
 }

@@ -4,6 +4,7 @@ import type { BodyOf } from '#contract/events/index'
 import type { SaidOfCase } from '#contract/events/kind'
 import { ofCase } from '#contract/events/of-case'
 import type { StoredEvent } from '#contract/event'
+import { requireRight } from '../kinds/caused'
 import { checkCaseClaim } from '../kinds/check-case-claim'
 import { findCaseRules, findStayRules } from '../kinds/find-rules'
 import type { Kept } from '../kinds/rules'
@@ -48,9 +49,10 @@ async function writeSaid(
   actor: Actor,
   transaction: Transaction,
 ): Promise<void> {
+  requireRight(actor, kind)
   checkCaseClaim({ kind, body, at: cause.at }, at.locked.record, actor)
   const { event, record } = await writeForCase(deps, at, kind, body as BodyOf<typeof kind>, cause, transaction)
   await awaitCountersign(deps, event, actor, at.episode.id, transaction)
-  const kept = { event: event as Kept<object>, before: at.locked.record, record, episode: at.episode }
+  const kept = { actor, event: event as Kept<object>, before: at.locked.record, record, episode: at.episode }
   await findCaseRules(kind)?.after?.(deps, kept, transaction)
 }

@@ -69,7 +69,11 @@ function nextOf(
   const { input, actor, time } = writing
   checkHead(input, at?.head ?? headOf(null), at?.record ?? null)
   if (!at) throw new ApiError(404, 'not-found', 'There is no case with this id: create it first.')
-  const { isBeforeRemoval } = checkCaseClaim({ kind: input.kind, body: input.body as object, at: time.at }, at.record, actor)
+  const { isBeforeRemoval } = checkCaseClaim(
+    { kind: input.kind, body: input.body as object, at: time.at, isQueued: input.queued === true },
+    at.record,
+    actor,
+  )
   const next = chained(unchainedOf(writing, isBeforeRemoval ? { mark: time.mark ?? 'late' } : {}), at.head)
   return { ...next, record: foldCase(at.record, input.stream.id, next.event) }
 }

@@ -20,6 +20,7 @@ export const caseOpened = caseKind<CaseOpenedBody>({
   nature: 'opening',
   right: 'add',
   names: ({ episodeId, replaces, with: others = [] }) => [episodeId, replaces, ...others],
+  isOfOthers: ({ replaces, with: others = [] }) => replaces !== undefined || others.length > 0,
   isCompletedByServer: true,
   asSent: ({ oldTechnique: _, protocol: __, ...sent }) => sent,
   open: (streamId, { at, body }) => ({

@@ -9,6 +9,9 @@ import type { CaseRules } from '../rules'
 /** A wrongly filed reading as it was taken: copied from the case that it was moved out of, whatever the sender says of it. */
 export const rules: CaseRules<MovedInBody> = {
   async complete(deps, { key, fromCase, reason }, { id }, transaction) {
+    const here = await deps.events.ofStream('case', id, transaction)
+    if (here.some((event) => event.kind === 'moved-in' && (event.body as MovedInBody).key === key))
+      refuse('known', 'body/key', 'This reading is in this case already: nothing has to be moved.')
     return { key, fromCase, reason, measurement: await copyReading(deps, { key, fromCase, toCase: id }, transaction) }
   },
 }
