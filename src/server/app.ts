@@ -67,6 +67,8 @@ import { createStationPlans } from './services/station-plans'
 import { createDeviceKeys } from './people/device-keys'
 import { createSecondFactor } from './people/second-factor'
 import { createScreenLock } from './people/screen-lock'
+import { setTimeout as sleep } from 'node:timers/promises'
+import { createTryCounter } from './people/count-tries'
 import { createPeopleManager } from './people/manage-people'
 import { createSignInService, type SignInService } from './people/sign-in'
 import type { WorkerPool } from './workers/pool'
@@ -81,6 +83,8 @@ export interface AppDeps {
   readonly papers?: WorkerPool
   readonly clock: Clock
   readonly log: Logger
+  /** Waits; a test passes over it. */
+  readonly sleep?: (ms: number) => Promise<void>
   /** Folder of the built web room; null serves the API alone. */
   readonly webFolder: string | null
   readonly isSecure?: boolean
@@ -130,7 +134,8 @@ export function createApp(deps: AppDeps): App {
   const second = createSecondFactor(writingPeople, clock)
   const mustEnrol = (account: Account): boolean =>
     (deps.wantsSecondFactor ?? false) && !account.hasSecondFactor && mayHaveSecondFactor(account.roles)
-  const signIn = createSignInService(writingPeople, failures, second, clock)
+  const tries = createTryCounter({ failures, clock, sleep: deps.sleep ?? ((ms) => sleep(ms)), note: (words) => log.warn(words) })
+  const signIn = createSignInService(writingPeople, { failures, tries }, second, clock)
   const keys = createDeviceKeys(createSecretRepository(db), clock)
   const stock = createStockRepository(db)
   const planner = createPlanner(clock, pool)
@@ -217,7 +222,7 @@ export function createApp(deps: AppDeps): App {
   )
   app.use(
     peopleRoutes(guard(), {
-      manager: createPeopleManager({ db, people: writingPeople, events, streams, second, failures, clock }),
+      manager: createPeopleManager({ db, people: writingPeople, events, streams, second, failures, tries, clock }),
       clock,
       isSecure: deps.isSecure ?? false,
     }),

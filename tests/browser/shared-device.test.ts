@@ -159,7 +159,7 @@ describe('a device that many share, in the browser', () => {
     expect(person).to.equal(null)
   }).timeout(60_000)
 
-  it('five wrong PINs without a line, and only the password opens it', async () => {
+  it('five wrong PINs without a line, and it waits a minute before the next', async () => {
     await browser.open('/')
     await browser.type('textbox', 'Short PIN, if you like', '9753')
     await signInHere('isolde')
@@ -168,16 +168,18 @@ describe('a device that many share, in the browser', () => {
     await browser.waitForText('A PIN is set until you sign out')
     await line.cut()
     await browser.driver.navigate().refresh()
-    for (const left of ['4 tries left', '3 tries left', '2 tries left', '1 try left']) {
+    for (const left of ['4 more tries', '3 more tries', '2 more tries', '1 more try']) {
       await openByPin('0000')
       await browser.waitForText(left)
     }
     await openByPin('0000')
-    await browser.find('textbox', 'Password')
+    await browser.waitForText('wait 1 min before the next try')
+    await openByPin('9753')
+    await browser.waitForText('Too many wrong PINs: wait 1 min')
     await line.mend()
     await browser.driver.navigate().refresh()
     await browser.find('heading', 'Settings')
-    await browser.waitForText('No PIN')
+    await browser.waitForText('A PIN is set until you sign out')
   }).timeout(90_000)
 
   it('leaves nothing readable of a patient in any file of the browser', async () => {

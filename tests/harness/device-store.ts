@@ -23,7 +23,7 @@ const server = keysInMemory()
 
 /** The keys of a person on the device of these tests: the same whenever they are asked for. */
 export function keysFor(personId: string): Promise<DeviceKeys> {
-  return server.keysOf(personId, 'tablet')
+  return server.keysOf({ id: personId, epoch: 0 }, 'tablet', null)
 }
 
 /** Signs somebody in on this device, with a store in memory that outlasts a reload. */

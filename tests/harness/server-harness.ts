@@ -121,6 +121,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
     clock,
     log: options.log ?? pino({ level: 'silent' }),
     webFolder: null,
+    sleep: () => Promise.resolve(),
     pager: options.pager ?? null,
     ...options.app,
   })

@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { personRoles } from '../rights'
-import { personActions, signInPattern } from './people'
+import { signInForm, signInPattern } from '../sign-in-name'
+import { personActions } from './people'
 
 const someRoles = Joi.array()
   .items(Joi.valid(...personRoles))
@@ -15,7 +16,10 @@ export const newPersonSchema = Joi.object({
     .min(2)
     .max(120)
     .required(),
-  signIn: Joi.string().pattern(signInPattern, 'name of 2 to 40 letters, digits, dots or hyphens').required(),
+  signIn: Joi.string()
+    .custom((typed: string) => signInForm(typed))
+    .pattern(signInPattern, 'name of 2 to 40 letters, digits, dots or hyphens')
+    .required(),
   roles: someRoles,
 })
 export const rolesSchema = Joi.object({ roles: someRoles })

@@ -1,8 +1,5 @@
 import type { Role } from '../rights'
 
-/** A name to sign in with. */
-export const signInPattern = /^[\p{L}\p{N}][\p{L}\p{N}._-]{1,39}$/u
-
 /** A browser in which somebody is signed in; times in ISO 8601. */
 export interface ManagedSession {
   /** Ends it, and opens nothing. */

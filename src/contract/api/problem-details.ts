@@ -26,6 +26,7 @@ export const errorCodes = [
   'not-found',
   'known',
   'run-open',
+  'own-role',
   'stale',
   'plan-differs',
   'same-id-other-body',

@@ -19,6 +19,7 @@ import * as secondFactor from './migrations/2026-11-27-second-factor'
 import * as signIn from './migrations/2026-11-27-sign-in'
 import * as judgedRules from './migrations/2026-11-28-judged-rules'
 import * as practice from './migrations/2026-11-28-practice'
+import * as oneName from './migrations/2026-11-28-one-name'
 import * as changes from './migrations/2026-11-28-changes'
 
 const migrations = [
@@ -42,6 +43,7 @@ const migrations = [
   practice,
   judgedRules,
   changes,
+  oneName,
 ]
 
 /** Brings the database to the newest schema; each migration runs once, in order. The way back is the backup. */

@@ -19,6 +19,7 @@ export interface PersonRow {
   /** Since when its codes are asked for; null before the first right one. */
   secondSince: Date | null
   secondStep: number
+  epoch: number
 }
 export interface SessionRow {
   id: string
@@ -31,6 +32,7 @@ export interface SessionRow {
   lockedAt: Date | null
   pinHash: string | null
   pinFailures: number
+  pinWaitUntil: Date | null
 }
 export interface EpisodeRow {
   id: string
@@ -133,6 +135,7 @@ export function defineModels(db: Sequelize): Models {
         secondSecret: { type: DataTypes.STRING(64), allowNull: true },
         secondSince: { type: DataTypes.DATE(3), allowNull: true },
         secondStep: integer(),
+        epoch: integer(),
       },
       { tableName: 'people' },
     ),
@@ -148,6 +151,7 @@ export function defineModels(db: Sequelize): Models {
         lockedAt: { type: DataTypes.DATE(3), allowNull: true },
         pinHash: { type: DataTypes.STRING(200), allowNull: true },
         pinFailures: integer(),
+        pinWaitUntil: { type: DataTypes.DATE(3), allowNull: true },
       },
       { tableName: 'sessions' },
     ),

@@ -1,4 +1,5 @@
 import type { NextFunction, Request, Response } from 'express'
+import { deviceHeader } from '#contract/api/session'
 import { ApiError } from '../ground/api-error'
 import type { OpenSession, SignInService } from '../people/sign-in'
 
@@ -36,6 +37,12 @@ export function isShutOut(request: SignedInRequest, session: OpenSession): boole
 export function signedIn({ session }: SignedInRequest): OpenSession {
   if (!session) throw new ApiError(401, 'not-signed-in', 'You are not signed in: sign in and try again.')
   return session
+}
+
+/** Where a password or a code is tried: the browser as it names itself, else its address. */
+export function triedFrom(request: Request): { readonly device: string; readonly address: string } {
+  const address = request.ip ?? ''
+  return { device: (request.get(deviceHeader) ?? '').slice(0, 40) || address, address }
 }
 
 /** Refuses a changing request without its CSRF token. */

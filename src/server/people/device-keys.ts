@@ -23,6 +23,10 @@ const tagBytes = 16
 /** What is in a sealed entry. */
 export interface Unsealed {
   readonly personId: string
+  /** Of the author when it was sealed; it has to be theirs still. */
+  readonly epoch: number
+  /** The paired device that it was sealed on, with its epoch then; null on any other. */
+  readonly device: { readonly id: string; readonly epoch: number } | null
   readonly event: unknown
 }
 
@@ -57,10 +61,11 @@ export function createDeviceKeys(secrets: SecretRepository, clock: Clock) {
     /**
      * What a page needs to keep and to send what is entered on a device.
      * @param device as it names itself: the same person has another key on another one
+     * @param paired the account of the device, where it is paired
      */
-    async keysOf(personId: string, device: string): Promise<DeviceKeys> {
+    async keysOf({ id: personId, epoch }: Bearer, device: string, paired: Bearer | null): Promise<DeviceKeys> {
       const until = clock() + ticketMs
-      const ticket = `${personId}.${until}`
+      const ticket = [personId, epoch, paired?.id ?? '', paired?.epoch ?? '', until].join('.')
       return {
         store: (await sign(`store|${personId}|${device}`)).toString('base64'),
         seal: (await readPair()).spki,
@@ -90,18 +95,36 @@ export function createDeviceKeys(secrets: SecretRepository, clock: Clock) {
           'This was not sealed for this server: it stays on the device until its author signs in there.',
         )
       }
-      const [personId = '', until = '', signature = ''] = String(content.ticket).split('.')
-      const right = await sign(`ticket|${personId}.${until}`)
+      const parts = String(content.ticket).split('.')
+      const signature = parts.at(-1) ?? ''
+      const right = await sign(`ticket|${parts.slice(0, -1).join('.')}`)
+      const { personId, epoch, device, until } = readTicket(parts)
       const given = Buffer.from(signature, 'base64url')
       const isGenuine = given.length === right.length && timingSafeEqual(given, right)
-      if (!isGenuine || !(Number(until) > clock()))
+      if (!isGenuine || !(until > clock()))
         throw new ApiError(
           422,
           'ticket-over',
           'This has waited too long to be sent by somebody else: its author has to sign in on this device.',
         )
-      return { personId, event: content.event }
+      return { personId, epoch, device, event: content.event }
     },
+  }
+}
+
+/** Whose ticket it is, or on whose device. */
+type Bearer = { readonly id: string; readonly epoch: number }
+
+/** A ticket: author, epoch, device, its epoch, until when, signature; before there were epochs author, until when, signature, which counts as epoch 0. */
+function readTicket(parts: readonly string[]): Omit<Unsealed, 'event'> & { readonly until: number } {
+  const [personId = ''] = parts
+  if (parts.length === 3) return { personId, epoch: 0, device: null, until: Number(parts[1]) }
+  const [, epoch, deviceId = '', deviceEpoch, until] = parts
+  return {
+    personId,
+    epoch: Number(epoch),
+    device: deviceId === '' ? null : { id: deviceId, epoch: Number(deviceEpoch) },
+    until: Number(until),
   }
 }
 

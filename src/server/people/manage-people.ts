@@ -13,11 +13,14 @@ import type { EventRepository } from '../repositories/events'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { SignInFailures } from '../repositories/sign-in-failures'
 import type { StreamRepository } from '../repositories/streams'
+import { lookOf, signInForm } from '#contract/sign-in-name'
+import { isCommon } from './common-passwords'
 import { addPerson } from './add-person'
 import { hashPassword, verifyPassword } from './password'
 import { ownEvent, appendNext } from '../ledger/chain-event'
 import type { SecondFactor } from './second-factor'
-import { mostFailures, type OpenSession } from './sign-in'
+import type { Tried, TryCounter } from './count-tries'
+import type { OpenSession } from './sign-in'
 
 const codeMs = 24 * 3_600_000
 /** Without what is taken for something else when it is read out. */
@@ -34,10 +37,12 @@ export interface ManageDeps {
   readonly streams: StreamRepository
   readonly second: SecondFactor
   readonly failures: Pick<SignInFailures, 'paused' | 'release'>
+  readonly tries: TryCounter
   readonly clock: Clock
 }
 
 type By = Pick<Account, 'id' | 'name'>
+type From = Pick<Tried, 'device' | 'address'>
 
 /** Who may come in, with which roles and how; each change is an event of that person, by whoever made it. */
 export function createPeopleManager(deps: ManageDeps) {
@@ -74,12 +79,23 @@ export function createPeopleManager(deps: ManageDeps) {
       throw new ApiError(409, 'paired-device', 'This is a paired device: it can only be unpaired, or paired again.')
   }
 
+  /** The password again, inside of a session: counted with the tries to sign in. */
+  async function provePassword(account: Account, password: string, path: 'password' | 'current', from: From): Promise<void> {
+    const wasRight = await deps.tries.begin({ signIn: account.signIn, ...from })
+    if (!(await verifyPassword(password, account.passwordHash)))
+      throw invalidInput([
+        { code: 'format', path, message: `The password ${path === 'current' ? 'of now ' : ''}is not right: type it again.` },
+      ])
+    await wasRight()
+  }
+
   async function giveCode(account: Account, by: By): Promise<CodeAnswer> {
     const code = Array.from({ length: codeLength }, () => letters[randomInt(letters.length)]).join('')
     const until = new Date(clock() + codeMs)
     const passwordHash = await hashPassword(code)
     await change(account.id, { change: 'code' }, by, async (transaction) => {
       await people.saveAccess(account.id, { passwordHash, mustChange: true, codeUntil: until }, transaction)
+      await people.raiseEpoch(account.id, transaction)
       await people.endSessionsOf(account.id, null, transaction)
     })
     return { code, until: until.toISOString() }
@@ -89,13 +105,24 @@ export function createPeopleManager(deps: ManageDeps) {
     /** Everybody, with where they are signed in and from where they have to wait. */
     async list(): Promise<readonly ManagedPerson[]> {
       const now = new Date(clock())
-      return people.listManaged(now, await deps.failures.paused(mostFailures, now))
+      return people.listManaged(now, await deps.failures.paused(now))
     },
 
     /** Adds a person with a one-time code. */
     async add(person: { name: string; signIn: string; roles: readonly Role[] }, by: By): Promise<CodeAnswer> {
-      if (await people.findBySignIn(person.signIn))
-        throw invalidInput([{ code: 'format', path: 'signIn', message: `The sign-in name ${person.signIn} is taken: choose another one.` }])
+      const look = lookOf(person.signIn)
+      const taken = (await people.list()).find((one) => lookOf(one.signIn) === look)
+      if (taken)
+        throw invalidInput([
+          {
+            code: 'format',
+            path: 'signIn',
+            message:
+              taken.signIn === person.signIn
+                ? `The sign-in name ${person.signIn} is taken: choose another one.`
+                : `The sign-in name ${person.signIn} looks like ${taken.signIn}, which is taken: choose another one.`,
+          },
+        ])
       const id = uuidv7()
       await addPerson(deps, { id, ...person, password: uuidv7() }, undefined, by)
       return giveCode(await found(id), by)
@@ -107,7 +134,7 @@ export function createPeopleManager(deps: ManageDeps) {
      * @returns what it keeps to prove itself; said once
      */
     async pair(name: string, by: By): Promise<{ readonly id: string; readonly secret: string }> {
-      const signIn = `${unattributedPrefix}${name}`.toLowerCase()
+      const signIn = signInForm(`${unattributedPrefix}${name}`)
       const secret = randomBytes(secretBytes).toString('base64url')
       const known = await people.findBySignIn(signIn)
       if (known) {
@@ -127,6 +154,8 @@ export function createPeopleManager(deps: ManageDeps) {
       const account = await found(id)
       keepDevice(account)
       await keepAnAdmin(id, roles)
+      if (id === by.id && roles.some((role) => !account.roles.includes(role)))
+        throw new ApiError(409, 'own-role', 'Nobody gives themselves a role: ask another admin.')
       await change(id, { change: 'roles', roles }, by, async (transaction) => {
         await people.saveAccess(id, { roles: roles.join(' ') }, transaction)
         // With its sessions whatever still listens ends: nothing of what they may not see any more is told.
@@ -146,6 +175,7 @@ export function createPeopleManager(deps: ManageDeps) {
           await keepAnAdmin(id, [])
           await change(id, { change: 'ended' }, by, async (transaction) => {
             await people.saveAccess(id, { isActive: false }, transaction)
+            await people.raiseEpoch(id, transaction)
             await people.endSessionsOf(id, null, transaction)
           })
           return null
@@ -173,22 +203,23 @@ export function createPeopleManager(deps: ManageDeps) {
     },
 
     /** The secret of an authenticator app, for whoever gives their password again. */
-    async beginSecondFactor({ account }: OpenSession, password: string): Promise<SecondFactorAnswer> {
+    async beginSecondFactor({ account }: OpenSession, password: string, from: From): Promise<SecondFactorAnswer> {
       if (!mayHaveSecondFactor(account.roles))
         throw new ApiError(403, 'no-right', 'A second factor is for leads and admins: your password and PIN are enough.')
       if (account.hasSecondFactor)
         throw new ApiError(409, 'second-factor', 'You have an authenticator app already: an admin takes it away, then you set up another.')
-      if (!(await verifyPassword(password, account.passwordHash)))
-        throw invalidInput([{ code: 'format', path: 'password', message: 'The password is not right: type it again.' }])
+      await provePassword(account, password, 'password', from)
       return deps.second.begin(account)
     },
 
     /** From the first right code on, codes are asked for. */
-    async confirmSecondFactor({ account, sessionId }: OpenSession, code: string): Promise<void> {
+    async confirmSecondFactor({ account, sessionId }: OpenSession, code: string, from: From): Promise<void> {
+      const wasRight = await deps.tries.begin({ signIn: account.signIn, ...from })
       if (account.hasSecondFactor || !(await deps.second.isRight(account, code)))
         throw invalidInput([
           { code: 'format', path: 'code', message: 'These are not the six digits of now: wait for the next ones and type them.' },
         ])
+      await wasRight()
       await change(account.id, { change: 'second-factor' }, account, async (transaction) => {
         await people.saveAccess(account.id, { secondSince: new Date(clock()) }, transaction)
         await people.endSessionsOf(account.id, sessionId, transaction)
@@ -196,13 +227,16 @@ export function createPeopleManager(deps: ManageDeps) {
     },
 
     /** A person chooses a password; their other sessions end. */
-    async changePassword({ account, sessionId }: OpenSession, current: string, next: string): Promise<void> {
-      if (!(await verifyPassword(current, account.passwordHash)))
-        throw invalidInput([{ code: 'format', path: 'current', message: 'The password of now is not right: type it again.' }])
+    async changePassword({ account, sessionId }: OpenSession, current: string, next: string, from: From): Promise<void> {
+      await provePassword(account, current, 'current', from)
       if (next === current)
         throw invalidInput([{ code: 'format', path: 'next', message: 'The new password is the old one: choose another.' }])
       if (next.toLowerCase().includes(account.signIn))
         throw invalidInput([{ code: 'format', path: 'next', message: 'The new password has the sign-in name in it: choose another.' }])
+      if (isCommon(next))
+        throw invalidInput([
+          { code: 'format', path: 'next', message: 'Many people have this password, so it is tried first: choose another.' },
+        ])
       const passwordHash = await hashPassword(next)
       await change(account.id, { change: 'password' }, account, async (transaction) => {
         await people.saveAccess(account.id, { passwordHash, mustChange: false, codeUntil: null }, transaction)

@@ -1,17 +1,16 @@
 import { createHash, randomBytes } from 'node:crypto'
+import { signInForm } from '#contract/sign-in-name'
 import type { Clock } from '../ground/clock'
 import { ApiError } from '../ground/api-error'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { SignInFailures } from '../repositories/sign-in-failures'
+import type { Tried, TryCounter } from './count-tries'
 import type { SecondFactor } from './second-factor'
 import { hashPassword, verifyPassword } from './password'
 
 const idleMs = 12 * 3_600_000
 /** However busy: after a day whoever it is says again who they are. */
 const longestMs = 24 * 3_600_000
-/** More wrong sign-ins than this, and the next waits. */
-export const mostFailures = 6
-const blockedMs = 10 * 60_000
 
 export interface OpenSession {
   readonly account: Account
@@ -23,13 +22,18 @@ export interface OpenSession {
 }
 
 /** Sign-in with a pause after wrong passwords, and sessions kept in the database under a hash of their token. */
-export function createSignInService(people: PeopleRepository, failures: SignInFailures, second: SecondFactor, clock: Clock) {
+export function createSignInService(
+  people: PeopleRepository,
+  { failures, tries }: { readonly failures: SignInFailures; readonly tries: TryCounter },
+  second: SecondFactor,
+  clock: Clock,
+) {
   const decoy = hashPassword(randomBytes(12).toString('hex'))
   return {
     /**
-     * Opens a session. Wrong names and wrong passwords get the same answer in the same time, and the same pause: counted by name and
-     * address, by all servers together, so that nobody shuts out anybody elsewhere.
-     * @param address where it is tried from
+     * Opens a session. Wrong names and wrong passwords get the same answer in the same time, and the same wait: counted by name and device, by
+     * all servers together, so that nobody shuts out anybody elsewhere. A one-time code is used up by it.
+     * @param from where it is tried
      * @param before the session of that browser until now: it ends, and the same person keeps the PIN
      * @param code of their authenticator app, where they have one
      * @throws ApiError 401 for a wrong one, 429 during the pause
@@ -37,20 +41,16 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
     async signIn(
       signIn: string,
       password: string,
-      address: string,
+      from: Pick<Tried, 'device' | 'address'>,
       before?: OpenSession,
       code?: string,
     ): Promise<{ token: string; csrf: string; account: Account; pinHash: string | null }> {
       const now = clock()
-      const key = createHash('sha256').update(`${signIn.toLowerCase()}|${address}`).digest('hex')
-      const counted = await failures.count(key, { signIn: signIn.toLowerCase(), address }, new Date(now), new Date(now + blockedMs))
-      if (counted.failures > mostFailures) {
-        const minutes = Math.max(1, Math.ceil((counted.until.getTime() - now) / 60_000))
-        throw new ApiError(429, 'too-many', `Too many wrong sign-ins with this name from here: wait ${minutes} min, or ask an admin.`)
-      }
-      const account = await people.findBySignIn(signIn)
+      const form = signInForm(signIn)
+      const wasRight = await tries.begin({ signIn: form, ...from })
+      const account = await people.findBySignIn(form)
       const isRight = await verifyPassword(password, account?.passwordHash ?? (await decoy))
-      const isOver = account?.codeUntil ? account.codeUntil.getTime() < now : false
+      const isOver = account?.codeUntil ? account.codeUntil.getTime() <= now : false
       if (!account?.isActive || isOver || !isRight)
         throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
       // The count stays: a right password alone buys no more tries of a code.
@@ -61,7 +61,9 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
       const token = randomBytes(32).toString('base64url')
       const csrf = randomBytes(32).toString('hex')
       const at = new Date(now)
-      await failures.forget(key)
+      if (account.codeUntil && !(await people.useCode(account.id, at)))
+        throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
+      await wasRight()
       const pinHash = before?.account.id === account.id ? before.pinHash : null
       await people.createSession({
         id: sessionIdOf(token),
@@ -73,6 +75,7 @@ export function createSignInService(people: PeopleRepository, failures: SignInFa
         lockedAt: null,
         pinHash,
         pinFailures: 0,
+        pinWaitUntil: null,
       })
       if (before) await people.endSession(before.sessionId)
       return { token, csrf, account, pinHash }

@@ -17,6 +17,8 @@ export interface Account extends Person {
   readonly secondSecret: string | null
   /** Its codes are asked for. */
   readonly hasSecondFactor: boolean
+  /** Of their tickets: raised where their access ends or is reset. */
+  readonly epoch: number
 }
 
 /** What of a session a request goes by. */
@@ -27,8 +29,9 @@ export function createPeopleRepository(models: Models) {
   const { sequelize: db } = models.people
   if (!db) throw new Error('the models belong to no database')
   return {
+    /** @param signIn in its one form */
     async findBySignIn(signIn: string): Promise<Account | null> {
-      return toAccount((await models.people.findOne({ where: { signIn: signIn.toLowerCase() }, raw: true })) as unknown as PersonRow | null)
+      return toAccount((await models.people.findOne({ where: { signIn }, raw: true })) as unknown as PersonRow | null)
     },
     async find(id: string): Promise<Account | null> {
       return toAccount((await models.people.findByPk(id, { raw: true })) as unknown as PersonRow | null)
@@ -48,7 +51,7 @@ export function createPeopleRepository(models: Models) {
       await models.people.create(
         {
           ...person,
-          signIn: person.signIn.toLowerCase(),
+          signIn: person.signIn,
           roles: person.roles.join(' '),
           settings: JSON.stringify(defaultSettings),
           ...head,
@@ -58,6 +61,7 @@ export function createPeopleRepository(models: Models) {
           secondSecret: null,
           secondSince: null,
           secondStep: 0,
+          epoch: 0,
         },
         { transaction },
       )
@@ -80,6 +84,15 @@ export function createPeopleRepository(models: Models) {
       transaction: Transaction,
     ): Promise<void> {
       await models.people.update(access, { where: { id }, transaction })
+    },
+    /** Whatever waits under their name on devices goes no more: their tickets are of an older epoch. */
+    async raiseEpoch(id: string, transaction: Transaction): Promise<void> {
+      await models.people.increment('epoch', { where: { id }, transaction })
+    },
+    /** Uses up a one-time code. @returns whether it was still to be used */
+    async useCode(id: string, now: Date): Promise<boolean> {
+      const [changed] = await models.people.update({ codeUntil: now }, { where: { id, codeUntil: { [Op.gt]: now } } })
+      return changed === 1
     },
     /** Keeps the secret of an authenticator app that is being set up. */
     async saveSecondSecret(id: string, secondSecret: string): Promise<void> {
@@ -118,7 +131,7 @@ export function createPeopleRepository(models: Models) {
     async findSession(id: string): Promise<{ readonly row: OpenSessionRow; readonly account: Account } | null> {
       const [row] = await db.query<OpenSessionRow & PersonRow>(
         `SELECT p.id, p.name, p.sign_in AS signIn, p.password_hash AS passwordHash, p.roles, p.settings, p.version, p.is_active AS isActive,
-           p.must_change AS mustChange, p.code_until AS codeUntil, p.second_secret AS secondSecret, p.second_since AS secondSince,
+           p.must_change AS mustChange, p.code_until AS codeUntil, p.second_secret AS secondSecret, p.second_since AS secondSince, p.epoch,
            s.csrf, s.created_at AS createdAt, s.last_seen_at AS lastSeenAt, s.expires_at AS expiresAt, s.locked_at AS lockedAt,
            s.pin_hash AS pinHash FROM sessions s JOIN people p ON p.id = s.person_id WHERE s.id = :id`,
         { type: QueryTypes.SELECT, replacements: { id } },
@@ -136,18 +149,44 @@ export function createPeopleRepository(models: Models) {
     },
     /** Locks or opens the screen of a session. */
     async setLocked(id: string, lockedAt: Date | null): Promise<void> {
-      await models.sessions.update(lockedAt ? { lockedAt } : { lockedAt, pinFailures: 0 }, { where: { id } })
+      await models.sessions.update(lockedAt ? { lockedAt } : { lockedAt, pinFailures: 0, pinWaitUntil: null }, { where: { id } })
     },
     async setPin(id: string, pinHash: string | null): Promise<void> {
-      await models.sessions.update({ pinHash, pinFailures: 0 }, { where: { id } })
+      await models.sessions.update({ pinHash, pinFailures: 0, pinWaitUntil: null }, { where: { id } })
     },
-    /** Counts one try of a PIN before it is known to be wrong. @returns whether it may be tried: there is a PIN, and tries are left */
-    async countPinTry(id: string, most: number): Promise<boolean> {
+    /**
+     * Counts one try of a PIN before it is known to be wrong.
+     * @param waits after how many tries until when nothing more is tried, the most first
+     * @returns whether it may be tried: there is a PIN, it does not wait, and tries are left
+     */
+    async countPinTry(
+      id: string,
+      now: Date,
+      most: number,
+      waits: readonly { readonly after: number; readonly until: Date }[],
+    ): Promise<boolean> {
+      const whens = waits.map(({ after, until }) => `WHEN pin_failures = ${after - 1} THEN ${db.escape(until)}`).join(' ')
       const [changed] = await models.sessions.update(
-        { pinFailures: literal('pin_failures + 1') as unknown as number },
-        { where: { id, pinHash: { [Op.not]: null }, pinFailures: { [Op.lt]: most } } },
+        {
+          pinWaitUntil: literal(`CASE ${whens} ELSE NULL END`) as unknown as Date,
+          pinFailures: literal('pin_failures + 1') as unknown as number,
+        },
+        {
+          where: {
+            id,
+            pinHash: { [Op.not]: null },
+            pinFailures: { [Op.lt]: most },
+            pinWaitUntil: { [Op.or]: [{ [Op.is]: null }, { [Op.lte]: now }] },
+          },
+        },
       )
       return changed === 1
+    },
+    /** Until when the PIN of a session waits, and how many tries of it were wrong. */
+    async pinOf(id: string): Promise<{ readonly tries: number; readonly waitUntil: Date | null }> {
+      const row = await models.sessions.findByPk(id, { attributes: ['pinFailures', 'pinWaitUntil'], raw: true })
+      const { pinFailures, pinWaitUntil } = (row ?? {}) as unknown as Partial<SessionRow>
+      return { tries: pinFailures ?? 0, waitUntil: pinWaitUntil ? new Date(pinWaitUntil) : null }
     },
     /** Ends one session of a person. */
     async endOneOf(personId: string, id: string, transaction: Transaction): Promise<void> {
@@ -180,6 +219,7 @@ function toAccount(row: PersonRow | null): Account | null {
     codeUntil: row.codeUntil && new Date(row.codeUntil),
     secondSecret: row.secondSecret,
     hasSecondFactor: row.secondSince !== null,
+    epoch: row.epoch,
     version: row.version,
     roles: row.roles.split(' ') as Role[],
     settings: JSON.parse(row.settings) as PersonSettings,

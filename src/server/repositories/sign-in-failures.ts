@@ -1,50 +1,85 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 
-/** A name whose sign-in from an address waits. */
+/** Somebody who has to wait after wrong tries. */
 export interface Pause {
   readonly signIn: string
   readonly address: string
   readonly until: Date
 }
 
-/** Counts wrong sign-ins, for every server on the database. */
+/** What a try came to. */
+export interface CountedTry {
+  /** Wrong ones in the last hour, this one among them. */
+  readonly failures: number
+  /** Until when nothing is tried; null where this one may be. */
+  readonly waitUntil: Date | null
+}
+
+/** Wrong tries count for so long after the first. */
+const countedMs = 3_600_000
+/** More than any count. */
+const refused = 1_000_000_000
+
+/** Counts wrong tries of passwords and codes, for every server on the database. */
 export function createSignInFailures(db: Sequelize) {
   return {
     /**
      * Counts one try as wrong before it is known to be: many at once are counted one by one.
      * @param key whose it is
      * @param who the same in words, for admins
-     * @param until when the count begins anew, unless it runs already
-     * @returns how many there were, this one among them, and until when they count
+     * @param freeTries before a wait
+     * @param waitsMin after each further one, the last for all that follow; empty where nobody waits
      */
     async count(
       key: string,
       who: { readonly signIn: string; readonly address: string },
-      now: Date,
-      until: Date,
-    ): Promise<{ readonly failures: number; readonly until: Date }> {
-      // In one statement that says what it came to; the count is decided by the time before that is moved.
+      nowMs: number,
+      { freeTries, waitsMin }: { readonly freeTries: number; readonly waitsMin: readonly number[] },
+    ): Promise<CountedTry> {
+      const [now, until] = [new Date(nowMs), new Date(nowMs + countedMs)]
+      const waits = waitsMin.map((minutes) => new Date(nowMs + minutes * 60_000))
+      const isWaiting = '(sign_in_failures.until > :now AND sign_in_failures.wait_until IS NOT NULL AND sign_in_failures.wait_until > :now)'
+      // In one statement that says what it came to. Columns move from left to right: the wait is the last to know how many there are.
       const [counted] = await db.query(
         `INSERT INTO sign_in_failures (id, failures, until, sign_in, address) VALUES (:key, 1, :until, :signIn, :address)
-         ON DUPLICATE KEY UPDATE failures = LAST_INSERT_ID(IF(sign_in_failures.until <= :now, 1, failures + 1)),
-           until = IF(sign_in_failures.until <= :now, VALUES(until), sign_in_failures.until)`,
-        { type: QueryTypes.INSERT, replacements: { key, now, until, signIn: who.signIn.slice(0, 60), address: who.address.slice(0, 60) } },
+         ON DUPLICATE KEY UPDATE
+           failures = IF(${isWaiting}, failures + 0 * LAST_INSERT_ID(:refused), LAST_INSERT_ID(IF(sign_in_failures.until <= :now, 1, failures + 1))),
+           wait_until = IF(${isWaiting}, wait_until, ${waitSql(freeTries, waits.length)}),
+           until = IF(sign_in_failures.until <= :now, VALUES(until), GREATEST(sign_in_failures.until, COALESCE(wait_until, sign_in_failures.until)))`,
+        {
+          type: QueryTypes.INSERT,
+          replacements: {
+            key,
+            now,
+            until,
+            refused,
+            signIn: who.signIn.slice(0, 60),
+            address: who.address.slice(0, 60),
+            ...Object.fromEntries(waits.map((wait, index) => [`wait${index}`, wait])),
+          },
+        },
       )
-      const [row] = await db.query<{ until: Date }>('SELECT until FROM sign_in_failures WHERE id = :key', {
-        type: QueryTypes.SELECT,
-        replacements: { key },
-      })
-      return { failures: Number(counted) || 1, until: new Date(row?.until ?? until) }
+      const failures = Number(counted) || 1
+      if (failures !== refused) return { failures, waitUntil: null }
+      const [row] = await db.query<{ failures: number; waitUntil: Date | null }>(
+        'SELECT failures, wait_until AS waitUntil FROM sign_in_failures WHERE id = :key',
+        { type: QueryTypes.SELECT, replacements: { key } },
+      )
+      return { failures: row?.failures ?? freeTries, waitUntil: new Date(row?.waitUntil ?? nowMs) }
     },
     /** It was right after all. */
     async forget(key: string): Promise<void> {
       await db.query('DELETE FROM sign_in_failures WHERE id = :key', { type: QueryTypes.DELETE, replacements: { key } })
     },
-    /** Who is paused now, after more failures than `most`. */
-    async paused(most: number, now: Date): Promise<readonly Pause[]> {
+    /** One try of many was right: the others count on. */
+    async forgive(key: string): Promise<void> {
+      await db.query('UPDATE sign_in_failures SET failures = GREATEST(failures - 1, 0) WHERE id = :key', { replacements: { key } })
+    },
+    /** Who waits now. */
+    async paused(now: Date): Promise<readonly Pause[]> {
       const rows = await db.query<Pause>(
-        'SELECT sign_in AS signIn, address, until FROM sign_in_failures WHERE failures > :most AND until > :now ORDER BY until',
-        { type: QueryTypes.SELECT, replacements: { most, now } },
+        'SELECT sign_in AS signIn, address, wait_until AS until FROM sign_in_failures WHERE wait_until > :now ORDER BY wait_until',
+        { type: QueryTypes.SELECT, replacements: { now } },
       )
       return rows.map((row) => ({ ...row, until: new Date(row.until) }))
     },
@@ -59,3 +94,12 @@ export function createSignInFailures(db: Sequelize) {
 }
 
 export type SignInFailures = ReturnType<typeof createSignInFailures>
+
+/** The wait after so many wrong ones: none up to the free tries less one, then one after another. */
+function waitSql(freeTries: number, waits: number): string {
+  if (waits === 0) return 'NULL'
+  const whens = Array.from({ length: waits }, (_, index) => waits - 1 - index).map(
+    (index) => `WHEN failures >= ${freeTries + index} THEN :wait${index}`,
+  )
+  return `CASE ${whens.join(' ')} ELSE NULL END`
+}

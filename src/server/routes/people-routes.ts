@@ -8,7 +8,7 @@ import { uuid } from '#contract/field-schemas'
 import type { Role } from '#contract/rights'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
-import { deviceCookie, signedIn, type SignedInRequest } from '../middleware/session'
+import { deviceCookie, signedIn, triedFrom, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { PeopleManager } from '../people/manage-people'
 
@@ -34,7 +34,7 @@ export function peopleRoutes({ router, route }: Guarded, { manager, clock, isSec
   route('POST /api/admin/people', async (request: SignedInRequest, response: Response<CodeAnswer>) => {
     const { account } = signedIn(request)
     const person = parseWith<{ name: string; signIn: string; roles: readonly Role[] }>(newPersonSchema, request.body)
-    response.json(await manager.add({ ...person, name: person.name.trim(), signIn: person.signIn.trim().toLowerCase() }, account))
+    response.json(await manager.add({ ...person, name: person.name.trim(), signIn: person.signIn }, account))
   })
   route('POST /api/admin/people/:id/roles', async (request: SignedInRequest, response) => {
     const { account } = signedIn(request)
@@ -58,16 +58,16 @@ export function peopleRoutes({ router, route }: Guarded, { manager, clock, isSec
   // Whoever came in by a one-time code may do nothing else before this.
   route('POST /api/session/password', async (request: SignedInRequest, response) => {
     const { current, next } = parseWith<{ current: string; next: string }>(passwordChangeSchema, request.body)
-    await manager.changePassword(signedIn(request), current, next)
+    await manager.changePassword(signedIn(request), current, next, triedFrom(request))
     response.json({})
   })
   route('POST /api/session/second-factor', async (request: SignedInRequest, response: Response<SecondFactorAnswer>) => {
     const { password } = parseWith<{ password: string }>(passwordSchema, request.body)
-    response.json(await manager.beginSecondFactor(signedIn(request), password))
+    response.json(await manager.beginSecondFactor(signedIn(request), password, triedFrom(request)))
   })
   route('POST /api/session/second-factor/confirm', async (request: SignedInRequest, response) => {
     const { code } = parseWith<{ code: string }>(secondCodeSchema, request.body)
-    await manager.confirmSecondFactor(signedIn(request), code)
+    await manager.confirmSecondFactor(signedIn(request), code, triedFrom(request))
     response.json({})
   })
   return router

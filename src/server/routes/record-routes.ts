@@ -100,9 +100,17 @@ export function recordRoutes(
   // What somebody else entered on this device and could not send: it goes under their name, and nothing of it is told.
   route('POST /api/sealed-events', async (request: SignedInRequest, response: Response<SealedAnswer>) => {
     const { sealed } = parseWith<{ sealed: string }>(sealedSchema, request.body)
-    const { personId, event } = await keys.open(Buffer.from(sealed, 'base64'))
+    const { personId, epoch, device, event } = await keys.open(Buffer.from(sealed, 'base64'))
     const author = await people.find(personId)
     if (!author) throw new ApiError(422, 'ticket-over', 'Its author is not known here any more.')
+    if (author.epoch !== epoch)
+      throw new ApiError(
+        422,
+        'ticket-over',
+        'The access of its author was ended or reset since: they sign in on this device, or a lead looks at it.',
+      )
+    if (device && (await people.find(device.id))?.epoch !== device.epoch)
+      throw new ApiError(422, 'ticket-over', 'This device was unpaired since: its author signs in on it, or a lead looks at it.')
     try {
       const { id } = answerTo(await append({ ...readEvent(event), queued: true }, author))
       response.json({ id })

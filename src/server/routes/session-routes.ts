@@ -3,7 +3,7 @@ import { pinSchema, signInSchema } from '#contract/api/sign-in.schema'
 import { deviceHeader, type Person, type SessionAnswer } from '#contract/api/session'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
-import { deviceCookie, isShutOut, requireCsrf, sessionCookie, signedIn, type SignedInRequest } from '../middleware/session'
+import { deviceCookie, isShutOut, requireCsrf, sessionCookie, signedIn, triedFrom, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import { unattributedPrefix } from '#contract/records/episode'
 import { isPairedDevice } from '#contract/rights'
@@ -67,7 +67,8 @@ export function sessionRoutes(
       mustEnrol: mustEnrol(account),
       hasPin,
       pairedAs: await nameOfDevice(request),
-      keys: await keys.keysOf(account.id, device),
+      // Whoever came by a one-time code is told nothing that opens a device before they chose a password.
+      keys: account.mustChange ? null : await keys.keysOf(account, device, (await pairedDevice(request))?.account ?? null),
       now: now(),
     })
   }
@@ -81,7 +82,7 @@ export function sessionRoutes(
   })
   route('POST /api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const { name, password, code } = parseWith<{ name: string; password: string; code?: string }>(signInSchema, request.body)
-    const opened = await signIn.signIn(name.trim(), password, request.ip ?? '', request.session, code)
+    const opened = await signIn.signIn(name, password, triedFrom(request), request.session, code)
     response.cookie(sessionCookie, opened.token, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/' })
     await send(request, response, opened)
   })
@@ -90,9 +91,11 @@ export function sessionRoutes(
     const notPaired = (): ApiError =>
       new ApiError(401, 'not-paired', 'This device is not paired for emergency entry: sign in, or ask an admin to pair it.')
     if (!paired) throw notPaired()
-    const opened = await signIn.signIn(paired.account.signIn, paired.secret, request.ip ?? '', request.session).catch((error: unknown) => {
-      throw error instanceof ApiError && error.code === 'wrong-sign-in' ? notPaired() : error
-    })
+    const opened = await signIn
+      .signIn(paired.account.signIn, paired.secret, triedFrom(request), request.session)
+      .catch((error: unknown) => {
+        throw error instanceof ApiError && error.code === 'wrong-sign-in' ? notPaired() : error
+      })
     response.cookie(sessionCookie, opened.token, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/' })
     await send(request, response, opened)
   })

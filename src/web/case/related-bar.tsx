@@ -1,5 +1,6 @@
 import { Link } from 'react-router'
 import { paths } from '#contract/api/paths'
+import { isChangeAsked } from '#contract/views/change-asked'
 import { wearWords, type RelatedAnswer, type RelatedCase } from '#contract/views/related-cases'
 import { spoken } from '#core/model/vocabulary'
 import type { OpenCase } from '../sync/case-store'
@@ -24,12 +25,25 @@ export function RelatedBar({ open }: { open: OpenCase }) {
               <span className="text-soft">{leadOf(one)}</span>
               <strong className="underline decoration-line underline-offset-4">{nameOf(one)}</strong>
               <span className={one.row.level === 'urgent' ? 'font-bold text-stop' : 'text-soft'}>{aboutOf(one, now)}</span>
+              {asks(open, one) ? <strong className="text-caution">{askWords[one.relation]}</strong> : null}
             </Link>
           </li>
         ))}
       </ul>
     </nav>
   )
+}
+
+const askWords: Readonly<Record<RelatedCase['relation'], string>> = {
+  replaces: 'Is it off? A clinician ends it there, with How it ends',
+  'replaced-by': 'Is this one off? A clinician ends it here, with How it ends',
+  other: '',
+}
+
+/** Whether one of the two went on in place of the other, and nobody who may say so has said that the old one is off. */
+function asks({ record }: OpenCase, { relation, appliedAt, offAt }: RelatedCase): boolean {
+  if (relation === 'replaces') return isChangeAsked({ appliedAt, offAt, replacementAt: record.appliedAt })
+  return relation === 'replaced-by' && isChangeAsked({ appliedAt: record.appliedAt, offAt: record.removedAt, replacementAt: appliedAt })
 }
 
 function leadOf({ relation, appliedAt }: RelatedCase): string {

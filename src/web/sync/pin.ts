@@ -7,6 +7,8 @@ export interface Pinned {
   readonly sealed: Sealed
   /** Wrong tries so far. */
   readonly tries: number
+  /** Nothing is tried before, ms since the epoch by the device's clock. */
+  readonly waitUntilMs?: number
   /** When the server last said who it is, ms since the epoch by the device's clock. */
   readonly provenMs: number
 }
@@ -16,8 +18,6 @@ export interface Pinning {
   readonly keys: DeviceKeys
 }
 
-/** After so many wrong PINs what is put away under it is dropped. */
-export const mostTries = 5
 /** A short PIN is soon tried through by a machine: each try is made to cost it something. */
 const rounds = 600_000
 

@@ -5,7 +5,8 @@ import { defaultSettings, type PersonSettings } from '#contract/records/person'
 import { callApi, describeNoAnswer, reportSessionOver, setCsrf, setDevice, type ApiResult } from './api'
 import { noteFacts, readFacts } from './device'
 import { openDurable, type Durable } from './durable'
-import { mostTries, pinUp, unpin } from './pin'
+import { mostPinTries, pinWaitUntilMs, triesBeforeWait } from '#contract/pin-tries'
+import { pinUp, unpin, type Pinned } from './pin'
 import { setServerClock } from './server-clock'
 import { canSeal, openVault, type Vault } from './vault'
 
@@ -98,7 +99,9 @@ export const useSession = create<SessionStore>((set, get) => {
     if (state.status === 'signed-in' && state.person.id !== person.id) return window.location.reload()
     setCsrf(csrf)
     await noteProven(hasPin)
-    const durable = state.status === 'signed-in' ? state.durable : await openDurable(person.id, await vaultOf(keys))
+    // Before a password was chosen there were no keys: what is kept from then on lies under them.
+    const isAsBefore = state.status === 'signed-in' && (state.keys !== null || keys === null)
+    const durable = isAsBefore ? state.durable : await openDurable(person.id, await vaultOf(keys))
     set({
       state: {
         status: 'signed-in',
@@ -115,7 +118,7 @@ export const useSession = create<SessionStore>((set, get) => {
   const noteProven = async (isPinKnown: boolean): Promise<void> => {
     const { pinned } = await readFacts()
     // Whether the screen is locked is no part of it: that the server is back opens nothing.
-    await noteFacts({ pinned: pinned && isPinKnown ? { ...pinned, provenMs: Date.now(), tries: 0 } : null })
+    await noteFacts({ pinned: pinned && isPinKnown ? { ...withoutWait(pinned), provenMs: Date.now(), tries: 0 } : null })
     set({ hasPin: isPinKnown && pinned !== null })
   }
 
@@ -123,18 +126,23 @@ export const useSession = create<SessionStore>((set, get) => {
   const unlockAlone = async (pin: string): Promise<string | null> => {
     const { pinned } = await readFacts()
     if (!pinned) return 'No PIN opens this device: the server is needed, and it does not answer.'
+    const waitMs = (pinned.waitUntilMs ?? 0) - Date.now()
+    if (waitMs > 0) return `Too many wrong PINs: wait ${Math.ceil(waitMs / 60_000)} min, or use your password when the server answers.`
     const opened = await unpin(pinned, pin)
     if (!opened) {
       const tries = pinned.tries + 1
-      await noteFacts({ pinned: tries < mostTries ? { ...pinned, tries } : null })
-      set({ hasPin: tries < mostTries })
-      const left = mostTries - tries
-      return left > 0
-        ? `This is not the PIN: ${left} ${left === 1 ? 'try' : 'tries'} left, then only the password opens this.`
-        : 'That was the fifth wrong PIN: the password opens this when the server answers. What was entered is kept.'
+      const isOver = tries >= mostPinTries
+      const waitUntilMs = pinWaitUntilMs(tries, Date.now())
+      const { waitUntilMs: _, ...rest } = pinned
+      await noteFacts({ pinned: isOver ? null : { ...rest, tries, ...(waitUntilMs === null ? {} : { waitUntilMs }) } })
+      set({ hasPin: !isOver })
+      if (isOver) return 'The PIN opens this no more: the password does, when the server answers. What was entered is kept.'
+      return waitUntilMs === null
+        ? `This is not the PIN: ${triesBeforeWait(tries)} more ${triesBeforeWait(tries) === 1 ? 'try' : 'tries'} before it waits.`
+        : `This is not the PIN: wait ${Math.round((waitUntilMs - Date.now()) / 60_000)} min before the next try.`
     }
     usedPin = pin
-    await noteFacts({ isLocked: false, pinned: { ...pinned, tries: 0 } })
+    await noteFacts({ isLocked: false, pinned: { ...withoutWait(pinned), tries: 0 } })
     const { person, keys } = opened
     const { state } = get()
     if (state.status !== 'signed-in')
@@ -270,6 +278,10 @@ function refusalOf(result: Exclude<ApiResult<unknown>, { readonly kind: 'ok' }>)
   return result.kind === 'offline'
     ? 'The server does not answer: check the network and try again.'
     : `${describeNoAnswer(result)}: wait a moment, then try again.`
+}
+
+function withoutWait({ waitUntilMs: _, ...pinned }: Pinned): Pinned {
+  return pinned
 }
 
 async function vaultOf(keys: DeviceKeys | null): Promise<Vault | null> {

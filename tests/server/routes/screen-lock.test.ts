@@ -72,13 +72,27 @@ describe('the lock of the screen', () => {
     expect((await reloaded.ask('GET', '/api/board')).status).to.equal(200)
   })
 
-  it('takes five tries, also when they come at once, and wants the password then', async () => {
+  it('takes five tries, also when they come at once; then it waits 1, 5, 15 and 60 min, and after fifteen only the password opens', async () => {
     const { page, reloaded } = await enter()
     await page.ask('POST', '/api/session/pin', { pin: '2468' })
     await page.ask('POST', '/api/session/lock', {})
     const tries = await Promise.all(Array.from({ length: 9 }, () => reloaded.ask('POST', '/api/session/unlock', { pin: '0000' })))
     expect(tries.filter((one) => String(one.body['type']).endsWith('wrong-pin'))).to.have.length(5)
-    const after = await reloaded.ask('POST', '/api/session/unlock', { pin: '2468' })
+    const unlock = (pin: string) => reloaded.ask('POST', '/api/session/unlock', { pin })
+    for (const [minutes, wrongAfter] of [
+      [1, 3],
+      [5, 3],
+      [15, 3],
+      [60, 1],
+    ] as const) {
+      const waiting = await unlock('2468')
+      expect([waiting.status, String(waiting.body['detail'])]).to.satisfy(
+        ([status, words]: [number, string]) => status === 429 && words.includes(`wait ${minutes} min`),
+      )
+      harness.now += minutes * 60_000 + 1
+      for (let wrong = 0; wrong < wrongAfter; wrong++) expect((await unlock('0000')).status).to.equal(401)
+    }
+    const after = await unlock('2468')
     expect(after.status).to.equal(401)
     expect(after.body['detail']).to.equal('The PIN does not open this any more: use your password.')
     expect((await reloaded.ask('GET', '/api/board')).status).to.equal(423)

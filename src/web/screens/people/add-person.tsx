@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { signInPattern } from '#contract/api/people'
+import { signInPattern } from '#contract/sign-in-name'
 import { personRoles, type Role } from '#contract/rights'
 import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'

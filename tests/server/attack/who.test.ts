@@ -1,0 +1,140 @@
+import { createCipheriv, createPublicKey, publicEncrypt, randomBytes, constants } from 'node:crypto'
+import { expect } from 'chai'
+import { v7 as uuidv7 } from 'uuid'
+import type { CodeAnswer } from '#contract/api/people'
+import type { DeviceKeys, SessionAnswer } from '#contract/api/session'
+import { newestVersion } from '#contract/events/upcast'
+import { lookOf, signInForm } from '#contract/sign-in-name'
+import { openCase, password, request, startHarness, type Answer, type Client, type Harness } from '../../harness/server-harness'
+
+const json = { 'content-type': 'application/json' }
+
+/** Who somebody is, against spellings, leavers and codes that are used twice. */
+describe('who is who', () => {
+  let harness: Harness
+  let greta: Client
+  before(async () => {
+    harness = await startHarness()
+    greta = await harness.signIn('greta', ['admin'])
+  })
+  after(() => harness.stop())
+
+  const tryIn = (name: string, secret: string, device = 'tablet 1'): Promise<Answer> =>
+    request(harness.address, '/api/session', {
+      method: 'POST',
+      headers: { ...json, 'x-wren-device': device },
+      body: JSON.stringify({ name, password: secret }),
+    })
+  const add = (signIn: string): Promise<Answer> => greta.post('/api/admin/people', { name: 'Some Body', signIn, roles: ['clinician'] })
+
+  it('five spellings of a name are one, and share the wait', async () => {
+    await harness.signIn('maren', ['clinician'])
+    const spellings = ['maren', 'MAREN', 'Maren', 'Ｍaren', 'ｍａｒｅｎ']
+    expect(new Set(spellings.map(signInForm)).size).to.equal(1)
+    for (const name of spellings) expect((await tryIn(name, 'wrong')).status, name).to.equal(401)
+    for (const name of spellings) expect((await tryIn(name, password)).status, name).to.equal(429)
+    expect((await tryIn('maren', password, 'another tablet')).status, 'elsewhere it is open').to.equal(200)
+  })
+
+  it('letters with and without an accent are two names, and only one of them may be taken', async () => {
+    expect((await add('zoe')).status).to.equal(200)
+    for (const name of ['zoé', 'zоe', 'ＺＯＥ', 'zöe', 'ZOE', 'z\u03BFe']) {
+      const answer = await add(name)
+      expect(answer.status, name).to.equal(422)
+      expect(JSON.stringify(answer.body['errors']), name).to.match(/taken: choose another/)
+    }
+    expect((await tryIn('zoé', password)).status).to.equal(401)
+    expect(lookOf('Ｍаrén')).to.equal('maren')
+    expect((await add('zoey')).status).to.equal(200)
+  })
+
+  it('fifty wrong tries from anywhere slow an account down, and lock nobody out', async () => {
+    await harness.signIn('lou', ['clinician'])
+    for (let index = 0; index < 55; index++) expect((await tryIn('lou', 'wrong', `device ${index}`)).status).to.equal(401)
+    expect((await tryIn('lou', password, 'my own')).status).to.equal(200)
+  })
+
+  it('a one-time code is used up by its first use, and tells no key before a password is chosen', async () => {
+    const { code } = (await add('newcomer')).body as unknown as CodeAnswer
+    const first = await tryIn('newcomer', code)
+    expect(first.body).to.include({ mustChange: true, keys: null })
+    expect((await tryIn('newcomer', code)).status).to.equal(401)
+    const cookie = (first.headers.get('set-cookie') ?? '').split(';')[0] ?? ''
+    const headers = { ...json, cookie, 'x-csrf-token': String(first.body['csrf']) }
+    const choose = (next: string) =>
+      request(harness.address, '/api/session/password', { method: 'POST', headers, body: JSON.stringify({ current: code, next }) })
+    for (const common of ['password123', '1234567890', 'qwertyuiop'])
+      expect(JSON.stringify((await choose(common)).body['errors']), common).to.match(/Many people have this password/)
+    expect((await choose('a gull on the third pier')).status).to.equal(200)
+    const known = await request(harness.address, '/api/session', { headers: { cookie } })
+    expect(known.body['keys']).to.be.an('object')
+  })
+
+  it('wrong passwords inside of a session count with those at the door', async () => {
+    const ines = await harness.signIn('ines', ['clinician'])
+    const next = 'a gull on the third pier'
+    const headers = { 'x-wren-device': 'tablet 7' }
+    for (let index = 0; index < 5; index++)
+      expect((await ines.post('/api/session/password', { current: 'wrong', next }, headers)).status).to.equal(422)
+    expect((await ines.post('/api/session/password', { current: password, next }, headers)).status).to.equal(429)
+    expect((await tryIn('ines', password, 'tablet 7')).status).to.equal(429)
+  })
+
+  it('nobody gives themselves a role', async () => {
+    await harness.signIn('hana', ['admin'])
+    const answer = await greta.post(`/api/admin/people/${greta.personId}/roles`, { roles: ['admin', 'lead'] })
+    expect([answer.status, answer.body['type']]).to.deep.equal([409, 'urn:zesty-wren:error:own-role'])
+  })
+
+  describe('a ticket of what waits on a device', () => {
+    const keysOf = async (name: string): Promise<DeviceKeys> => {
+      const answer = (await tryIn(name, password, `of ${name}`)).body as unknown as SessionAnswer
+      if (!answer.keys) throw new Error('no keys')
+      return answer.keys
+    }
+    async function sendSealed(keys: DeviceKeys, by: Client): Promise<Answer> {
+      const { caseStream } = await openCase(by)
+      const event = {
+        id: uuidv7(),
+        stream: caseStream,
+        kind: 'note',
+        v: newestVersion('note'),
+        body: { text: 'toes pale' },
+        at: new Date(harness.now).toISOString(),
+        offsetMs: 0,
+      }
+      return by.post('/api/sealed-events', { sealed: seal(keys, event) })
+    }
+
+    it('goes while its author is there, after a new password of their own too', async () => {
+      const bram = await harness.signIn('bram', ['clinician'])
+      const keys = await keysOf('bram')
+      expect((await sendSealed(keys, bram)).status).to.equal(200)
+    })
+
+    for (const [what, action] of [
+      ['whose access ended', 'end'],
+      ['who was given a new code', 'code'],
+    ] as const)
+      it(`goes no more for somebody ${what}, nor when they are back`, async () => {
+        const carrier = await harness.signIn(`carrier-${action}`, ['clinician'])
+        const leaver = await harness.signIn(`leaver-${action}`, ['clinician'])
+        const keys = await keysOf(`leaver-${action}`)
+        expect((await greta.post(`/api/admin/people/${leaver.personId}/actions`, { action })).status).to.equal(200)
+        const refused = await sendSealed(keys, carrier)
+        expect([refused.status, refused.body['type']]).to.deep.equal([422, 'urn:zesty-wren:error:ticket-over'])
+        if (action === 'end') await greta.post(`/api/admin/people/${leaver.personId}/actions`, { action: 'restore' })
+        expect((await sendSealed(keys, carrier)).status).to.equal(422)
+      })
+  })
+})
+
+/** As a page seals: an AES-256-GCM key under RSA-OAEP, the initial vector, the text and its tag. */
+function seal({ seal: spki, ticket }: DeviceKeys, event: object): string {
+  const key = createPublicKey({ key: Buffer.from(spki, 'base64'), format: 'der', type: 'spki' })
+  const [secret, iv] = [randomBytes(32), randomBytes(12)]
+  const cipher = createCipheriv('aes-256-gcm', secret, iv)
+  const text = Buffer.concat([cipher.update(JSON.stringify({ ticket, event }), 'utf8'), cipher.final()])
+  const wrapped = publicEncrypt({ key, padding: constants.RSA_PKCS1_OAEP_PADDING, oaepHash: 'sha256' }, secret)
+  return Buffer.concat([wrapped, iv, text, cipher.getAuthTag()]).toString('base64')
+}
