@@ -69,6 +69,7 @@ import { createSecondFactor } from './people/second-factor'
 import { createScreenLock } from './people/screen-lock'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { createTryCounter } from './people/count-tries'
+import { createCookies } from './middleware/cookies'
 import { createPeopleManager } from './people/manage-people'
 import { createSignInService, type SignInService } from './people/sign-in'
 import type { WorkerPool } from './workers/pool'
@@ -183,6 +184,7 @@ export function createApp(deps: AppDeps): App {
   app.set('trust proxy', deps.proxies && deps.proxies.length > 0 ? [...deps.proxies] : false)
   if (metrics) app.use(metrics.measure)
   const devices = deps.devices ?? []
+  const cookies = createCookies(deps.isSecure ?? false)
   app.use(contentPolicy(deps.isSecure ?? false, devices))
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
     response.set('cache-control', 'no-store')
@@ -192,7 +194,7 @@ export function createApp(deps: AppDeps): App {
   app.use(healthRoutes(guard(), { reads, clock, boardLinesMended: () => board.mended, stopping: deps.leaving ?? deps.stopping }))
   if (deps.hosts) app.use(requireKnownHost(deps.hosts))
   app.use(cookieParser())
-  app.use('/api', readSession(signIn))
+  app.use('/api', readSession(signIn, cookies))
   app.use(sessionBeforeBody(openPaths))
   app.use(readJson())
   app.use(
@@ -202,7 +204,7 @@ export function createApp(deps: AppDeps): App {
       lock: createScreenLock(writingPeople, clock),
       keys,
       clock,
-      isSecure: deps.isSecure ?? false,
+      cookies,
       mustEnrol,
     }),
   )
@@ -224,7 +226,7 @@ export function createApp(deps: AppDeps): App {
     peopleRoutes(guard(), {
       manager: createPeopleManager({ db, people: writingPeople, events, streams, second, failures, tries, clock }),
       clock,
-      isSecure: deps.isSecure ?? false,
+      cookies,
     }),
   )
   app.use(countersignRoutes(guard(), { countersigns: readCountersigns, streams: readStreams, clock }))
@@ -271,6 +273,15 @@ export function createApp(deps: AppDeps): App {
   return { app, board, pager, signIn, noter, changes: createChanges(db), metrics }
 }
 
+/** Nothing of the machine is asked for but its screen kept awake: a page that was broken into asks for nothing either. */
+const permissions: express.RequestHandler = (_request, response, next) => {
+  response.set(
+    'permissions-policy',
+    'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), hid=(), bluetooth=(), display-capture=(), screen-wake-lock=(self)',
+  )
+  next()
+}
+
 function contentPolicy(isSecure: boolean, devices: readonly InstrumentInfo[]): express.RequestHandler[] {
   const withNonce: express.RequestHandler = (_request, response, next) => {
     response.locals['nonce'] = makeNonce()
@@ -294,7 +305,8 @@ function contentPolicy(isSecure: boolean, devices: readonly InstrumentInfo[]): e
         'frame-ancestors': ["'none'"],
       },
     },
-    strictTransportSecurity: isSecure,
+    // Other hosts of the house are not ours to bind.
+    strictTransportSecurity: isSecure ? { includeSubDomains: false } : false,
   })
-  return [withNonce, policy as express.RequestHandler]
+  return [withNonce, policy as express.RequestHandler, permissions]
 }

@@ -1,11 +1,8 @@
 import type { NextFunction, Request, Response } from 'express'
 import { deviceHeader } from '#contract/api/session'
 import { ApiError } from '../ground/api-error'
+import type { Cookies } from './cookies'
 import type { OpenSession, SignInService } from '../people/sign-in'
-
-export const sessionCookie = 'wren_session'
-/** What a device that is paired for emergency entry proves itself with. */
-export const deviceCookie = 'wren_device'
 
 /** Requests that carry a session have it here. */
 export interface SignedInRequest extends Request {
@@ -13,10 +10,10 @@ export interface SignedInRequest extends Request {
 }
 
 /** Looks up the session of the cookie; requests that change something must carry its CSRF token. */
-export function readSession(signIn: SignInService) {
+export function readSession(signIn: SignInService, cookies: Cookies) {
   return async (request: SignedInRequest, _response: Response, next: NextFunction): Promise<void> => {
-    const token = (request.cookies as Record<string, unknown>)[sessionCookie]
-    const session = typeof token === 'string' && token.length < 100 ? await signIn.resume(token) : null
+    const token = cookies.read(request, 'wren_session', 100)
+    const session = token === null ? null : await signIn.resume(token)
     if (session) request.session = session
     next()
   }

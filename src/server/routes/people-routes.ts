@@ -8,7 +8,8 @@ import { uuid } from '#contract/field-schemas'
 import type { Role } from '#contract/rights'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
-import { deviceCookie, signedIn, triedFrom, type SignedInRequest } from '../middleware/session'
+import type { Cookies } from '../middleware/cookies'
+import { signedIn, triedFrom, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { PeopleManager } from '../people/manage-people'
 
@@ -17,15 +18,14 @@ const idSchema = Joi.object({ id: uuid.required() })
 export interface PeopleRouteDeps {
   readonly manager: PeopleManager
   readonly clock: Clock
-  /** Whether the site is served over https. */
-  readonly isSecure: boolean
+  readonly cookies: Cookies
 }
 
 /** Browsers forget what is older anyway. */
 const pairedMs = 400 * 86_400_000
 
 /** Who may come in: for admins; and the own password, for everybody. */
-export function peopleRoutes({ router, route }: Guarded, { manager, clock, isSecure }: PeopleRouteDeps): Router {
+export function peopleRoutes({ router, route }: Guarded, { manager, clock, cookies }: PeopleRouteDeps): Router {
   const idOf = (request: SignedInRequest): string => parseWith<{ id: string }>(idSchema, request.params).id
 
   route('GET /api/admin/people', async (_request, response: Response<ManagedPeopleAnswer>) => {
@@ -51,7 +51,7 @@ export function peopleRoutes({ router, route }: Guarded, { manager, clock, isSec
   route('POST /api/admin/devices', async (request: SignedInRequest, response) => {
     const { name } = parseWith<{ name: string }>(pairingSchema, request.body)
     const { id, secret } = await manager.pair(name, signedIn(request).account)
-    response.cookie(deviceCookie, `${id}.${secret}`, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/', maxAge: pairedMs })
+    cookies.set(request, response, 'wren_device', `${id}.${secret}`, pairedMs)
     response.json({})
   })
 

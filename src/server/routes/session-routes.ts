@@ -3,7 +3,8 @@ import { pinSchema, signInSchema } from '#contract/api/sign-in.schema'
 import { deviceHeader, type Person, type SessionAnswer } from '#contract/api/session'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
-import { deviceCookie, isShutOut, requireCsrf, sessionCookie, signedIn, triedFrom, type SignedInRequest } from '../middleware/session'
+import type { Cookies } from '../middleware/cookies'
+import { isShutOut, requireCsrf, signedIn, triedFrom, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import { unattributedPrefix } from '#contract/records/episode'
 import { isPairedDevice } from '#contract/rights'
@@ -21,8 +22,7 @@ export interface SessionRouteDeps {
   readonly lock: ScreenLock
   readonly keys: DeviceKeyService
   readonly clock: Clock
-  /** Whether the site is served over https, so that the cookie never travels without it. */
-  readonly isSecure: boolean
+  readonly cookies: Cookies
   /** Whether they have to set up a second factor before anything else. */
   readonly mustEnrol: (account: Account) => boolean
 }
@@ -30,13 +30,12 @@ export interface SessionRouteDeps {
 /** The session: who is signed in, sign in, lock, unlock, sign out. */
 export function sessionRoutes(
   { router, route }: Guarded,
-  { signIn, people, lock, keys, clock, isSecure, mustEnrol }: SessionRouteDeps,
+  { signIn, people, lock, keys, clock, cookies, mustEnrol }: SessionRouteDeps,
 ): Router {
   const now = (): string => new Date(clock()).toISOString()
   /** The device that a request comes from, if it is paired. */
   const pairedDevice = async (request: SignedInRequest): Promise<{ account: Account; secret: string } | null> => {
-    const cookie = (request.cookies as Record<string, unknown>)[deviceCookie]
-    const [id = '', secret = ''] = typeof cookie === 'string' && cookie.length < 200 ? cookie.split('.') : []
+    const [id = '', secret = ''] = cookies.read(request, 'wren_device', 200)?.split('.') ?? []
     const account = secret === '' ? null : await people.find(id)
     return account?.isActive && isPairedDevice(account.roles) ? { account, secret } : null
   }
@@ -83,7 +82,7 @@ export function sessionRoutes(
   route('POST /api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const { name, password, code } = parseWith<{ name: string; password: string; code?: string }>(signInSchema, request.body)
     const opened = await signIn.signIn(name, password, triedFrom(request), request.session, code)
-    response.cookie(sessionCookie, opened.token, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/' })
+    cookies.set(request, response, 'wren_session', opened.token)
     await send(request, response, opened)
   })
   route('POST /api/session/emergency', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
@@ -96,7 +95,7 @@ export function sessionRoutes(
       .catch((error: unknown) => {
         throw error instanceof ApiError && error.code === 'wrong-sign-in' ? notPaired() : error
       })
-    response.cookie(sessionCookie, opened.token, { httpOnly: true, sameSite: 'strict', secure: isSecure, path: '/' })
+    cookies.set(request, response, 'wren_session', opened.token)
     await send(request, response, opened)
   })
   route('DELETE /api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
@@ -106,7 +105,7 @@ export function sessionRoutes(
       if (!session.isLocked) requireCsrf(request, session)
       await signIn.signOut(session.sessionId)
     }
-    response.clearCookie(sessionCookie, { path: '/' })
+    cookies.clear(request, response, 'wren_session')
     response.json(await nobody(request))
   })
 

@@ -129,6 +129,33 @@ describe('who is who', () => {
   })
 })
 
+describe('the cookie of a session', () => {
+  it('over https the session travels by https alone, under a name that no neighbour can set', async () => {
+    const secure = await startHarness({ app: { isSecure: true } })
+    try {
+      await secure.signIn('ada', ['clinician'])
+      const answer = await request(secure.address, '/api/session', {
+        method: 'POST',
+        headers: json,
+        body: JSON.stringify({ name: 'ada', password }),
+      })
+      const cookie = answer.headers.get('set-cookie') ?? ''
+      expect(cookie)
+        .to.match(/^__Host-wren_session=/)
+        .and.include('Secure')
+        .and.include('Path=/')
+      const [pair = ''] = cookie.split(';')
+      const known = async (sent: string) => (await request(secure.address, '/api/session', { headers: { cookie: sent } })).body['person']
+      expect(await known(pair)).to.be.an('object')
+      expect(await known(pair.replace('__Host-', '')), 'one that a neighbour has set').to.equal(null)
+      expect(answer.headers.get('permissions-policy')).to.include('camera=()')
+      expect(answer.headers.get('strict-transport-security')).to.match(/^max-age=\d+$/)
+    } finally {
+      await secure.stop()
+    }
+  })
+})
+
 /** As a page seals: an AES-256-GCM key under RSA-OAEP, the initial vector, the text and its tag. */
 function seal({ seal: spki, ticket }: DeviceKeys, event: object): string {
   const key = createPublicKey({ key: Buffer.from(spki, 'base64'), format: 'der', type: 'spki' })
