@@ -172,6 +172,7 @@ export function createApp(deps: AppDeps): App {
   const auditReads = createPatientReads(reads)
   const photos = createPhotoRepository(db)
   const guard = createGuard({
+    clock,
     mustEnrol,
     isOwn: (account, caseId) => ownsCase(readStreams, account, caseId),
     caseOfPhoto: photos.caseOf,

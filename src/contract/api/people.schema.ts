@@ -31,6 +31,13 @@ export const personActionSchema = Joi.object({
     .when('action', { is: 'end-session', then: Joi.required(), otherwise: Joi.forbidden() }),
 })
 
+/** One of one's own sessions, to be ended. */
+export const ownSessionSchema = Joi.object({
+  session: Joi.string()
+    .pattern(/^[0-9a-f]{64}$/, 'id of a session')
+    .required(),
+})
+
 /** A password that somebody chooses; long beats strange. */
 export const passwordChangeSchema = Joi.object({
   current: Joi.string().min(1).max(200).required(),

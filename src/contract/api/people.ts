@@ -9,6 +9,17 @@ export interface ManagedSession {
   readonly isLocked: boolean
 }
 
+/** A browser of one's own; `isThis` is the one that asks. */
+export interface OwnSession extends ManagedSession {
+  readonly isThis: boolean
+}
+
+/** Answer of GET /api/session/mine. */
+export interface OwnSessionsAnswer {
+  readonly sessions: readonly OwnSession[]
+  readonly now: string
+}
+
 /** A person as an admin sees them. */
 export interface ManagedPerson {
   readonly id: string

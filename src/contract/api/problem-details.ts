@@ -27,6 +27,7 @@ export const errorCodes = [
   'known',
   'run-open',
   'own-role',
+  'prove-again',
   'stale',
   'plan-differs',
   'same-id-other-body',

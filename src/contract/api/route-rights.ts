@@ -20,6 +20,8 @@ export interface RouteRule {
   readonly throughLock?: true
   /** Changes nothing that a strange page could use, or carries proof of its own. */
   readonly withoutToken?: true
+  /** Asks for the password again where it was given more than five minutes ago. */
+  readonly wantsProof?: true
   /** Open to whoever came in by a one-time code and has yet to make it their own. */
   readonly whileSettingUp?: true
 }
@@ -41,16 +43,19 @@ export const routeRights = {
   'POST /api/session/unlock': { who: 'signed-in', throughLock: true, withoutToken: true },
   'POST /api/session/pin': { who: 'signed-in' },
   'POST /api/session/password': { who: 'signed-in', whileSettingUp: true },
+  'POST /api/session/prove': { who: 'signed-in' },
+  'GET /api/session/mine': { who: 'signed-in' },
+  'POST /api/session/mine/end': { who: 'signed-in' },
 
   'POST /api/session/second-factor': { who: 'signed-in', whileSettingUp: true },
   'POST /api/session/second-factor/confirm': { who: 'signed-in', whileSettingUp: true },
 
   'GET /api/people': { who: 'signed-in' },
   'GET /api/admin/people': { who: 'manage-people' },
-  'POST /api/admin/people': { who: 'manage-people' },
-  'POST /api/admin/people/:id/roles': { who: 'manage-people' },
-  'POST /api/admin/people/:id/actions': { who: 'manage-people' },
-  'POST /api/admin/devices': { who: 'manage-people' },
+  'POST /api/admin/people': { who: 'manage-people', wantsProof: true },
+  'POST /api/admin/people/:id/roles': { who: 'manage-people', wantsProof: true },
+  'POST /api/admin/people/:id/actions': { who: 'manage-people', wantsProof: true },
+  'POST /api/admin/devices': { who: 'manage-people', wantsProof: true },
   'GET /api/admin/audit': { who: 'manage-people' },
 
   'GET /api/board': { who: 'read', own: 'add-own', reads: { of: 'list', says: 'The Board' } },

@@ -33,6 +33,8 @@ export interface SessionRow {
   pinHash: string | null
   pinFailures: number
   pinWaitUntil: Date | null
+  /** When the password was last given in it; null where that was before it was noted. */
+  provedAt: Date | null
 }
 export interface EpisodeRow {
   id: string
@@ -152,6 +154,7 @@ export function defineModels(db: Sequelize): Models {
         pinHash: { type: DataTypes.STRING(200), allowNull: true },
         pinFailures: integer(),
         pinWaitUntil: { type: DataTypes.DATE(3), allowNull: true },
+        provedAt: { type: DataTypes.DATE(3), allowNull: true },
       },
       { tableName: 'sessions' },
     ),

@@ -1,11 +1,16 @@
 import { Router, type RequestHandler } from 'express'
 import { mayAsk, ruleOf, type RouteId } from '#contract/api/route-rights'
 import { hasRight } from '#contract/rights'
+import type { Clock } from '../ground/clock'
 import { ApiError } from '../ground/api-error'
 import type { Account } from '../repositories/people'
 import { isShutOut, requireCsrf, signedIn, type SignedInRequest } from './session'
 
+/** So long a password counts for what only an admin does. */
+const proofMs = 5 * 60_000
+
 export interface GuardDeps {
+  readonly clock: Clock
   /** Whether they have to set up a second factor before anything else. */
   readonly mustEnrol: (account: Account) => boolean
   /** Whether somebody began the stay of this case themselves, and nobody has claimed it. */
@@ -62,6 +67,8 @@ function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
     if (!mayAsk(id, account.roles, isOwn))
       throw new ApiError(403, 'no-right', `Your role (${account.roles.join(', ')}) may not do this: ask a clinician or a lead.`)
     if (changes && !rule.withoutToken) requireCsrf(request, session)
+    if (rule.wantsProof && deps.clock() - session.provedAtMs > proofMs)
+      throw new ApiError(403, 'prove-again', 'Give your password again: it is more than five minutes since you did.')
     if (rule.reads) await deps.noteRead(account, id, subject)
     next()
   }

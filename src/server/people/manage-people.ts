@@ -2,7 +2,7 @@ import { randomBytes, randomInt } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { AccessBody } from '#contract/events/people/access'
-import type { CodeAnswer, ManagedPerson, PersonAction } from '#contract/api/people'
+import type { CodeAnswer, ManagedPerson, OwnSession, PersonAction } from '#contract/api/people'
 import type { SecondFactorAnswer } from '#contract/api/session'
 import { unattributedPrefix } from '#contract/records/episode'
 import { isPairedDevice, losesRight, mayHaveSecondFactor, type Role } from '#contract/rights'
@@ -224,6 +224,22 @@ export function createPeopleManager(deps: ManageDeps) {
         await people.saveAccess(account.id, { secondSince: new Date(clock()) }, transaction)
         await people.endSessionsOf(account.id, sessionId, transaction)
       })
+    },
+
+    /** The password again, for what only an admin does. */
+    async prove({ account, sessionId }: OpenSession, password: string, from: From): Promise<void> {
+      await provePassword(account, password, 'password', from)
+      await people.noteProof(sessionId, new Date(clock()))
+    },
+
+    /** Where a person is signed in. */
+    async ownSessions({ account, sessionId }: OpenSession): Promise<readonly OwnSession[]> {
+      const sessions = await people.sessionsOf(account.id, new Date(clock()))
+      return sessions.map((one) => ({ ...one, isThis: one.id === sessionId }))
+    },
+    /** A person ends one of their own sessions. */
+    async endOwnSession({ account }: OpenSession, session: string): Promise<void> {
+      await change(account.id, { change: 'sessions-ended' }, account, (transaction) => people.endOneOf(account.id, session, transaction))
     },
 
     /** A person chooses a password; their other sessions end. */

@@ -19,6 +19,8 @@ export interface OpenSession {
   /** Its screen is locked: only the page that was there before may go on. */
   readonly isLocked: boolean
   readonly pinHash: string | null
+  /** When the password was last given in it, ms since the epoch. */
+  readonly provedAtMs: number
 }
 
 /** Sign-in with a pause after wrong passwords, and sessions kept in the database under a hash of their token. */
@@ -76,6 +78,7 @@ export function createSignInService(
         pinHash,
         pinFailures: 0,
         pinWaitUntil: null,
+        provedAt: at,
       })
       if (before) await people.endSession(before.sessionId)
       return { token, csrf, account, pinHash }
@@ -93,7 +96,14 @@ export function createSignInService(
         // That somebody was here may be noted a minute later: it is no reason to refuse them.
         await people.touchSession(id, new Date(now), new Date(until)).catch(() => undefined)
       }
-      return { account, csrf: row.csrf, sessionId: id, isLocked: row.lockedAt !== null, pinHash: row.pinHash }
+      return {
+        account,
+        csrf: row.csrf,
+        sessionId: id,
+        isLocked: row.lockedAt !== null,
+        pinHash: row.pinHash,
+        provedAtMs: row.provedAt ? new Date(row.provedAt).getTime() : 0,
+      }
     },
 
     /** Which of these sessions go on, without keeping them open by asking. */

@@ -22,7 +22,7 @@ export interface Account extends Person {
 }
 
 /** What of a session a request goes by. */
-export type OpenSessionRow = Pick<SessionRow, 'csrf' | 'createdAt' | 'lastSeenAt' | 'expiresAt' | 'lockedAt' | 'pinHash'>
+export type OpenSessionRow = Pick<SessionRow, 'csrf' | 'createdAt' | 'lastSeenAt' | 'expiresAt' | 'lockedAt' | 'pinHash' | 'provedAt'>
 
 /** Reads and writes people, their sign-in and their sessions. */
 export function createPeopleRepository(models: Models) {
@@ -133,7 +133,7 @@ export function createPeopleRepository(models: Models) {
         `SELECT p.id, p.name, p.sign_in AS signIn, p.password_hash AS passwordHash, p.roles, p.settings, p.version, p.is_active AS isActive,
            p.must_change AS mustChange, p.code_until AS codeUntil, p.second_secret AS secondSecret, p.second_since AS secondSince, p.epoch,
            s.csrf, s.created_at AS createdAt, s.last_seen_at AS lastSeenAt, s.expires_at AS expiresAt, s.locked_at AS lockedAt,
-           s.pin_hash AS pinHash FROM sessions s JOIN people p ON p.id = s.person_id WHERE s.id = :id`,
+           s.pin_hash AS pinHash, s.proved_at AS provedAt FROM sessions s JOIN people p ON p.id = s.person_id WHERE s.id = :id`,
         { type: QueryTypes.SELECT, replacements: { id } },
       )
       const account = row && toAccount(row)
@@ -188,9 +188,19 @@ export function createPeopleRepository(models: Models) {
       const { pinFailures, pinWaitUntil } = (row ?? {}) as unknown as Partial<SessionRow>
       return { tries: pinFailures ?? 0, waitUntil: pinWaitUntil ? new Date(pinWaitUntil) : null }
     },
+    /** The password was given again in a session. */
+    async noteProof(id: string, at: Date): Promise<void> {
+      await models.sessions.update({ provedAt: at }, { where: { id } })
+    },
+    /** The sessions of a person that have not run out, the one that was used last first. */
+    async sessionsOf(personId: string, now: Date): Promise<readonly ManagedSession[]> {
+      const where = { personId, expiresAt: { [Op.gte]: now } }
+      const rows = (await models.sessions.findAll({ where, order: [['lastSeenAt', 'DESC']], raw: true })) as unknown as SessionRow[]
+      return rows.map(toManagedSession)
+    },
     /** Ends one session of a person. */
-    async endOneOf(personId: string, id: string, transaction: Transaction): Promise<void> {
-      await models.sessions.destroy({ where: { id, personId }, transaction })
+    async endOneOf(personId: string, id: string, transaction?: Transaction): Promise<void> {
+      await models.sessions.destroy({ where: { id, personId }, ...(transaction ? { transaction } : {}) })
     },
     async endSession(id: string): Promise<void> {
       await models.sessions.destroy({ where: { id } })

@@ -1,7 +1,14 @@
 import type { Response, Router } from 'express'
 import Joi from 'joi'
-import type { CodeAnswer, ManagedPeopleAnswer, PersonAction } from '#contract/api/people'
-import { newPersonSchema, pairingSchema, passwordChangeSchema, personActionSchema, rolesSchema } from '#contract/api/people.schema'
+import type { CodeAnswer, ManagedPeopleAnswer, OwnSessionsAnswer, PersonAction } from '#contract/api/people'
+import {
+  newPersonSchema,
+  ownSessionSchema,
+  pairingSchema,
+  passwordChangeSchema,
+  personActionSchema,
+  rolesSchema,
+} from '#contract/api/people.schema'
 import type { SecondFactorAnswer } from '#contract/api/session'
 import { passwordSchema, secondCodeSchema } from '#contract/api/sign-in.schema'
 import { uuid } from '#contract/field-schemas'
@@ -59,6 +66,19 @@ export function peopleRoutes({ router, route }: Guarded, { manager, clock, cooki
   route('POST /api/session/password', async (request: SignedInRequest, response) => {
     const { current, next } = parseWith<{ current: string; next: string }>(passwordChangeSchema, request.body)
     await manager.changePassword(signedIn(request), current, next, triedFrom(request))
+    response.json({})
+  })
+  route('POST /api/session/prove', async (request: SignedInRequest, response) => {
+    const { password } = parseWith<{ password: string }>(passwordSchema, request.body)
+    await manager.prove(signedIn(request), password, triedFrom(request))
+    response.json({})
+  })
+  route('GET /api/session/mine', async (request: SignedInRequest, response: Response<OwnSessionsAnswer>) => {
+    response.json({ sessions: await manager.ownSessions(signedIn(request)), now: new Date(clock()).toISOString() })
+  })
+  route('POST /api/session/mine/end', async (request: SignedInRequest, response) => {
+    const { session } = parseWith<{ session: string }>(ownSessionSchema, request.body)
+    await manager.endOwnSession(signedIn(request), session)
     response.json({})
   })
   route('POST /api/session/second-factor', async (request: SignedInRequest, response: Response<SecondFactorAnswer>) => {

@@ -80,8 +80,41 @@ describe('who is who', () => {
     expect((await tryIn('ines', password, 'tablet 7')).status).to.equal(429)
   })
 
+  it('what only an admin does asks for the password where it was given more than five minutes ago', async () => {
+    const ina = await harness.signIn('ina', ['admin'])
+    const target = await harness.signIn('target', ['viewer'])
+    harness.now += 5 * 60_000 + 1
+    for (const [path, body] of [
+      [`/api/admin/people/${target.personId}/roles`, { roles: ['lead'] }],
+      [`/api/admin/people/${target.personId}/actions`, { action: 'code' }],
+      ['/api/admin/people', { name: 'New Body', signIn: 'newbody', roles: ['viewer'] }],
+      ['/api/admin/devices', { name: 'Resus 3' }],
+    ] as const) {
+      const answer = await ina.post(path, body)
+      expect([path, answer.status, answer.body['type']]).to.deep.equal([path, 403, 'urn:zesty-wren:error:prove-again'])
+    }
+    expect((await ina.get('/api/admin/people')).status, 'looking asks for nothing').to.equal(200)
+    expect((await ina.post('/api/session/prove', { password: 'wrong' })).status).to.equal(422)
+    expect((await ina.post('/api/session/prove', { password })).status).to.equal(200)
+    expect((await ina.post(`/api/admin/people/${target.personId}/roles`, { roles: ['lead'] })).status).to.equal(200)
+  })
+
+  it('a person sees where they are signed in, and ends it there; nobody else’s', async () => {
+    const ola = await harness.signIn('ola', ['clinician'])
+    const other = await harness.signIn('una', ['clinician'])
+    await tryIn('ola', password, 'left in bay 3')
+    const sessions = async (who: Client) => (await who.get('/api/session/mine')).body['sessions'] as { id: string; isThis: boolean }[]
+    const left = (await sessions(ola)).find((one) => !one.isThis)
+    expect(await sessions(ola)).to.have.length(2)
+    await other.post('/api/session/mine/end', { session: left?.id })
+    expect(await sessions(ola)).to.have.length(2)
+    expect((await ola.post('/api/session/mine/end', { session: left?.id })).status).to.equal(200)
+    expect((await sessions(ola)).map((one) => one.isThis)).to.deep.equal([true])
+  })
+
   it('nobody gives themselves a role', async () => {
     await harness.signIn('hana', ['admin'])
+    await greta.post('/api/session/prove', { password })
     const answer = await greta.post(`/api/admin/people/${greta.personId}/roles`, { roles: ['admin', 'lead'] })
     expect([answer.status, answer.body['type']]).to.deep.equal([409, 'urn:zesty-wren:error:own-role'])
   })

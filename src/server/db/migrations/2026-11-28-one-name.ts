@@ -12,6 +12,7 @@ export async function up(queries: QueryInterface): Promise<void> {
   await bringIntoForm(queries)
   await queries.addColumn('sign_in_failures', 'wait_until', { type: DataTypes.DATE(3), allowNull: true })
   await queries.addColumn('sessions', 'pin_wait_until', { type: DataTypes.DATE(3), allowNull: true })
+  await queries.addColumn('sessions', 'proved_at', { type: DataTypes.DATE(3), allowNull: true })
   await queries.addColumn('people', 'epoch', { ...integer(), defaultValue: 0 })
 }
 

@@ -10,6 +10,7 @@ import { useAnswer } from '../../sync/use-answer'
 import { AddPerson } from './add-person'
 import { CodeNotice, type GivenCode } from './code-notice'
 import { PairedDevices } from './paired-devices'
+import { ProveSheet } from './prove-sheet'
 import { PersonCard } from './person-card'
 
 /** Who may come in, with which roles; codes for new people and for forgotten passwords; where somebody is signed in. */
@@ -19,6 +20,7 @@ export function PeopleScreen() {
   const { answer, refusal, reload } = useAnswer<ManagedPeopleAnswer>(mayManage ? paths.managedPeople : null)
   const [code, setCode] = useState<GivenCode | null>(null)
   const [wrong, setWrong] = useState<string | null>(null)
+  const [proving, setProving] = useState<((isProved: boolean) => void) | null>(null)
 
   // Said at the top, asked for anywhere in the list.
   const said = useRef<HTMLDivElement>(null)
@@ -29,7 +31,13 @@ export function PeopleScreen() {
   /** @returns null, or what is wrong in words */
   const ask = async (path: string, body: object, who: string): Promise<string | null> => {
     setCode(null)
-    const result = await callApi<Partial<CodeAnswer>>('POST', path, body)
+    let result = await callApi<Partial<CodeAnswer>>('POST', path, body)
+    if (result.kind === 'refused' && result.problem.type.endsWith('prove-again')) {
+      const isProved = await new Promise<boolean>((resolve) => setProving(() => resolve))
+      setProving(null)
+      if (!isProved) return 'Nothing was changed: the password was not given.'
+      result = await callApi<Partial<CodeAnswer>>('POST', path, body)
+    }
     if (result.kind === 'refused') return result.problem.detail
     if (result.kind !== 'ok') return `${describeNoAnswer(result)}: nothing was changed. Try again.`
     const { code: given, until } = result.value
@@ -82,6 +90,7 @@ export function PeopleScreen() {
           />
         ))}
       </ul>
+      {proving ? <ProveSheet onProved={() => proving(true)} onClose={() => proving(false)} /> : null}
       <PairedDevices
         devices={devices}
         onPair={(name) => ask(paths.pairedDevices, { name }, name)}

@@ -14,6 +14,7 @@ import { saveSettings } from '../../sync/save-settings'
 import { BoardSoundSettings } from './board-sound-settings'
 import { OwnPlaces } from './own-places'
 import { PasswordSettings } from './password-settings'
+import { OwnSessions } from './own-sessions'
 import { PinSettings } from './pin-settings'
 import { SecondFactorSettings } from './second-factor-settings'
 import { usePerson, useSession } from '../../sync/session-store'
@@ -66,6 +67,7 @@ export function SettingsScreen() {
       <Button onClick={() => void signOut()} className="justify-self-start">
         Sign out
       </Button>
+      {isPairedDevice(person.roles) ? null : <OwnSessions />}
     </main>
   )
 }
