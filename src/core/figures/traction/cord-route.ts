@@ -1,7 +1,10 @@
-import type { RigPlan } from './hang-rig'
+import type { RigSetting } from '../../model/rig'
 
 /** The bars of the hanging splint above the bed, cm. */
 export const barsAboveBedCm = 22
+
+/** Where the cord runs, every place said. */
+export type CordPlaces = Required<Pick<RigSetting, 'kind' | 'beamCm' | 'fixedCm' | 'carriedAtCm' | 'knotCm' | 'onwardCm' | 'dropCm'>>
 
 /** The way of the suspension cord, from the knot to the weight. */
 export interface CordRoute {
@@ -23,11 +26,7 @@ export interface CordRoute {
  * @param tieCm what the knots take, cm
  * @example knot 0, pulleys 18, 78 and 150, carried 48, beam 100, drop 60, tying 100: 458.8
  */
-export function cordRoute(
-  rig: Pick<RigPlan, 'kind' | 'beamCm' | 'fixedCm' | 'carriedAtCm' | 'knotCm' | 'onwardCm' | 'dropCm'>,
-  liftAtCm: number,
-  tieCm: number,
-): CordRoute {
+export function cordRoute(rig: CordPlaces, liftAtCm: number, tieCm: number): CordRoute {
   const isCarried = rig.kind === 'carried-pulley'
   const [head, foot] = [liftAtCm + rig.fixedCm[0], liftAtCm + rig.fixedCm[1]]
   const onBeam = [isCarried ? foot : rig.carriedAtCm, ...rig.onwardCm]
@@ -60,7 +59,7 @@ export interface WeightPlace {
  * @param clearCm least distance from splint and bed, cm
  */
 export function weightPlace(
-  { beamCm, dropCm, bedEndCm }: Pick<RigPlan, 'beamCm' | 'dropCm' | 'bedEndCm'>,
+  { beamCm, dropCm, bedEndCm }: Pick<CordPlaces, 'beamCm' | 'dropCm'> & { readonly bedEndCm: number | null },
   lastCm: number,
   splintCm: number,
   clearCm: number,

@@ -1,7 +1,6 @@
 import type { Transaction } from 'sequelize'
 import { mayEndReplaced } from '#contract/views/change-asked'
 import { awaitCountersign } from '../../ledger/countersigning'
-import { checkCaseClaim } from '../check-case-claim'
 import { findTechnique } from '#core/techniques/registry'
 import type { AppendDeps } from '../../ledger/writing'
 import { writeForCase } from '../../ledger/write-for-case'
@@ -26,7 +25,6 @@ async function endReplaced(
   const under = record.runs.flatMap((run) => run.underneath ?? []).at(-1)
   const found = under ? { skin: under.skin, moves: under.moves } : {}
   const body = { reason: `Changed for: ${name}`, replacedBy: record.id, ...found }
-  checkCaseClaim({ kind: 'removed', body, at: event.at }, old.record, actor)
   const removal = await writeForCase(deps, { locked: old, episode }, 'removed', body, event, transaction)
   await awaitCountersign(deps, removal.event, actor, episode.id, transaction)
   await settleReservations(deps, removal.event, removal.record.id, transaction)
