@@ -185,6 +185,7 @@ export function createApp(deps: AppDeps): App {
   app.set('trust proxy', deps.proxies && deps.proxies.length > 0 ? [...deps.proxies] : false)
   if (metrics) app.use(metrics.measure)
   const devices = deps.devices ?? []
+  const screenLock = createScreenLock(writingPeople, clock)
   const cookies = createCookies(deps.isSecure ?? false)
   app.use(contentPolicy(deps.isSecure ?? false, devices))
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
@@ -195,14 +196,14 @@ export function createApp(deps: AppDeps): App {
   app.use(healthRoutes(guard(), { reads, clock, boardLinesMended: () => board.mended, stopping: deps.leaving ?? deps.stopping }))
   if (deps.hosts) app.use(requireKnownHost(deps.hosts))
   app.use(cookieParser())
-  app.use('/api', readSession(signIn, cookies))
+  app.use('/api', readSession(signIn, screenLock, cookies))
   app.use(sessionBeforeBody(openPaths))
   app.use(readJson())
   app.use(
     sessionRoutes(guard(), {
       signIn,
       people: writingPeople,
-      lock: createScreenLock(writingPeople, clock),
+      lock: screenLock,
       keys,
       clock,
       cookies,

@@ -208,11 +208,12 @@ export function clientOf(address: string, personId: string, signedIn: Answer): C
     csrf,
     async get(path) {
       await planned.get(address)?.()
-      return request(address, path, { headers: { cookie } })
+      // As a page does, which knows its token.
+      return request(address, path, { headers: { cookie, 'x-csrf-token': csrf } })
     },
     async getBytes(path) {
       await planned.get(address)?.()
-      const response = await fetch(`${address}${path}`, { headers: { cookie } })
+      const response = await fetch(`${address}${path}`, { headers: { cookie, 'x-csrf-token': csrf } })
       return { status: response.status, bytes: new Uint8Array(await response.arrayBuffer()) }
     },
     post: (path, body, headers = {}) =>

@@ -1,6 +1,8 @@
 import type { NextFunction, Request, Response } from 'express'
 import { deviceHeader } from '#contract/api/session'
 import { ApiError } from '../ground/api-error'
+import { isPairedDevice } from '#contract/rights'
+import type { ScreenLock } from '../people/screen-lock'
 import type { Cookies } from './cookies'
 import type { OpenSession, SignInService } from '../people/sign-in'
 
@@ -9,13 +11,27 @@ export interface SignedInRequest extends Request {
   session?: OpenSession
 }
 
-/** Looks up the session of the cookie; requests that change something must carry its CSRF token. */
-export function readSession(signIn: SignInService, cookies: Cookies) {
+/** A page that is loaded after nobody has asked anything for so long finds the screen locked: a tab that was closed locks nothing itself. */
+const lockAfterMs = 10 * 60_000
+
+/**
+ * Looks up the session of the cookie; requests that change something must carry its CSRF token. The page that was there goes by its own idle
+ * lock; what comes without its token after ten quiet minutes locks the session, but a paired device's, which has nothing to open it with.
+ */
+export function readSession(signIn: SignInService, lock: Pick<ScreenLock, 'lock'>, cookies: Cookies) {
   return async (request: SignedInRequest, _response: Response, next: NextFunction): Promise<void> => {
     const token = cookies.read(request, 'wren_session', 100)
     const session = token === null ? null : await signIn.resume(token)
-    if (session) request.session = session
+    if (session) request.session = await lockedIfLeft(request, session)
     next()
+  }
+
+  /** The session, locked where it was left. */
+  async function lockedIfLeft(request: Request, session: OpenSession): Promise<OpenSession> {
+    const isLeft = session.idleMs > lockAfterMs && !session.isLocked && request.get('x-csrf-token') !== session.csrf
+    if (!isLeft || isPairedDevice(session.account.roles)) return session
+    await lock.lock(session)
+    return { ...session, isLocked: true }
   }
 }
 

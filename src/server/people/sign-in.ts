@@ -21,6 +21,8 @@ export interface OpenSession {
   readonly pinHash: string | null
   /** When the password was last given in it, ms since the epoch. */
   readonly provedAtMs: number
+  /** Nobody has asked anything in it for so long, ms. */
+  readonly idleMs: number
 }
 
 /** Sign-in with a pause after wrong passwords, and sessions kept in the database under a hash of their token. */
@@ -103,6 +105,7 @@ export function createSignInService(
         isLocked: row.lockedAt !== null,
         pinHash: row.pinHash,
         provedAtMs: row.provedAt ? new Date(row.provedAt).getTime() : 0,
+        idleMs: now - new Date(row.lastSeenAt).getTime(),
       }
     },
 

@@ -98,6 +98,17 @@ describe('the lock of the screen', () => {
     expect((await reloaded.ask('GET', '/api/board')).status).to.equal(423)
   })
 
+  it('a tab that was closed locks nothing, and the page that comes after ten minutes finds it locked', async () => {
+    const { page, reloaded } = await enter()
+    harness.now += 9 * 60_000
+    expect(await reloaded.session()).to.include({ isLocked: false })
+    harness.now += 10 * 60_000 + 1
+    expect((await page.ask('GET', '/api/board')).status, 'the page that stayed goes by its own lock').to.equal(200)
+    harness.now += 12 * 60_000
+    expect(await reloaded.session()).to.include({ isLocked: true, csrf: null, keys: null })
+    expect((await reloaded.ask('GET', '/api/board')).status).to.equal(423)
+  })
+
   it('signs out through the lock, and ends the session before when somebody signs in over it', async () => {
     const { page, reloaded } = await enter()
     await page.ask('POST', '/api/session/lock', {})
