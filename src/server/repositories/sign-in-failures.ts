@@ -73,7 +73,10 @@ export function createSignInFailures(db: Sequelize) {
     },
     /** One try of many was right: the others count on. */
     async forgive(key: string): Promise<void> {
-      await db.query('UPDATE sign_in_failures SET failures = GREATEST(failures - 1, 0) WHERE id = :key', { replacements: { key } })
+      await db.query('UPDATE sign_in_failures SET failures = GREATEST(failures - 1, 0) WHERE id = :key', {
+        type: QueryTypes.UPDATE,
+        replacements: { key },
+      })
     },
     /** Who waits now. */
     async paused(now: Date): Promise<readonly Pause[]> {

@@ -33,6 +33,10 @@ export interface Resolved {
   readonly cautions: readonly Caution[]
 }
 
+function byEye({ tool }: Measurement): boolean {
+  return tool === 'eye'
+}
+
 /** The readings that count: not superseded, not taken for another landmark, of the latest occasion only, and by eye only until one is measured. */
 export function currentReadings(
   all: readonly Measurement[],
@@ -43,8 +47,9 @@ export function currentReadings(
   if (live.length === 0) return live
   return ['', 'left', 'right'].flatMap((side) => {
     const own = live.filter((one) => (one.side ?? '') === side)
-    const measured = own.filter(({ tool }) => tool !== 'eye')
-    return splitOccasions(measured.length > 0 ? measured : own).at(-1) ?? []
+    if (own.length === 0) return own
+    const isMeasured = own.some(({ tool }) => tool !== 'eye')
+    return splitOccasions(isMeasured && own.some(byEye) ? own.filter((one) => !byEye(one)) : own).at(-1) ?? []
   })
 }
 

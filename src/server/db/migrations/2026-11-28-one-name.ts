@@ -8,7 +8,9 @@ export const name = '2026-11-28-one-name'
 
 export async function up(queries: QueryInterface): Promise<void> {
   const db = queries.sequelize
-  await db.query('ALTER TABLE people MODIFY sign_in VARCHAR(60) CHARACTER SET utf8mb4 COLLATE utf8mb4_nopad_bin NOT NULL')
+  await db.query('ALTER TABLE people MODIFY sign_in VARCHAR(60) CHARACTER SET utf8mb4 COLLATE utf8mb4_nopad_bin NOT NULL', {
+    type: QueryTypes.RAW,
+  })
   await bringIntoForm(queries)
   await queries.addColumn('sign_in_failures', 'wait_until', { type: DataTypes.DATE(3), allowNull: true })
   await queries.addColumn('sessions', 'pin_wait_until', { type: DataTypes.DATE(3), allowNull: true })
@@ -30,7 +32,7 @@ async function bringIntoForm({ sequelize: db }: QueryInterface): Promise<void> {
       process.stderr.write(`The sign-in name "${signIn}" has no form of its own: an admin gives that person a new account.\n`)
       continue
     }
-    await db.query('UPDATE people SET sign_in = :form WHERE id = :id', { replacements: { form, id } })
+    await db.query('UPDATE people SET sign_in = :form WHERE id = :id', { type: QueryTypes.UPDATE, replacements: { form, id } })
     taken.add(form)
   }
   const looks = new Map<string, string>()
