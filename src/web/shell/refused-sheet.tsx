@@ -1,4 +1,5 @@
 import { Fragment } from 'react'
+import { useNavigate } from 'react-router'
 import type { EventInput } from '#contract/event'
 import { spoken } from '#core/model/vocabulary'
 import { Button } from '../parts/button'
@@ -12,7 +13,9 @@ export function RefusedSheet({ refused }: { refused: Extract<UndecidedEvent, { k
   const { caseId, episodeId } = useCaseStore()
   const isOfHeldCase = event.stream.id === caseId || event.stream.id === episodeId
   const close = (): void => dismissUndecided(event.id)
-  const isStale = problem.status === 409 && problem.current !== undefined
+  const navigate = useNavigate()
+  const isBegun = problem.type.endsWith('run-open')
+  const isStale = problem.status === 409 && problem.current !== undefined && !isBegun
   const keepMine = async (): Promise<void> => {
     close()
     if (isOfHeldCase && caseId) await loadCase(caseId)
@@ -23,6 +26,20 @@ export function RefusedSheet({ refused }: { refused: Extract<UndecidedEvent, { k
   const takeTheirs = (): void => {
     close()
     if (caseId) void loadCase(caseId)
+  }
+  if (isBegun) {
+    const join = (): void => {
+      takeTheirs()
+      void navigate(`/case/${event.stream.id}/apply`)
+    }
+    return (
+      <Dialog title="Somebody applies it already" isOpen onClose={takeTheirs}>
+        <p className="mb-4">{problem.detail}</p>
+        <Button look="next" onClick={join}>
+          Join it
+        </Button>
+      </Dialog>
+    )
   }
   return (
     <Dialog title={isStale ? 'Changed meanwhile' : 'Not accepted'} isOpen onClose={takeTheirs}>
