@@ -57,7 +57,9 @@ export function RigPanel({ open, plan }: { open: OpenCase; plan: Plan }) {
         rig={rig}
         liftAtCm={model.limb.liftAtCm}
         onSave={(built) => {
-          void writeEvent('setup', { ...record.setup, rig: { ...record.setup.rig, ...built } })
+          // An end of the bed that was taken out of the form is known no more.
+          const { bedEndCm: _, ...before } = record.setup.rig ?? {}
+          void writeEvent('setup', { ...record.setup, rig: { ...before, ...built } })
           setTried({})
         }}
       />

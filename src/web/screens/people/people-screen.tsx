@@ -65,7 +65,7 @@ export function PeopleScreen() {
   return (
     <main id="main" className="mx-auto grid w-full max-w-4xl flex-1 content-start gap-6 px-4 py-6 sm:px-6">
       <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
-        <div className="min-w-0 flex-1">
+        <div className="min-w-0 basis-full sm:flex-1 sm:basis-0">
           <h1 className="text-2xl font-bold">People</h1>
           <p className="text-soft">Who may come in, and as what. Everything changed here is kept with your name.</p>
         </div>

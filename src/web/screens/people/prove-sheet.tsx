@@ -27,6 +27,7 @@ export function ProveSheet({ onProved, onClose }: { onProved: () => void; onClos
       <TextField
         label="Password"
         type="password"
+        autoFocus
         autoComplete="current-password"
         value={password}
         onChange={(event) => {

@@ -24,7 +24,11 @@ export function OwnSessions() {
       </h2>
       {wrong ? <Notice tone="caution" lead={wrong} role="alert" /> : null}
       <p className="text-soft">
-        {others.length === 0 ? 'Here, and nowhere else.' : 'Here, and in other browsers. End what you left: nothing entered there is lost.'}
+        {answer === null
+          ? 'Only the server knows, and it has not answered.'
+          : others.length === 0
+            ? 'Here, and nowhere else.'
+            : 'Here, and in other browsers. End what you left: nothing entered there is lost.'}
       </p>
       <ul className="grid gap-2">
         {others.map((session) => (
