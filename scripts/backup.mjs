@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
+import { readBackupKey } from './backup-key.mjs'
 import { needDebian, needNode, needPackages, PlainError } from './needs.mjs'
 
 needNode()
@@ -10,7 +11,7 @@ const say = (line) => process.stdout.write(`${line}\n`)
 const usage = 'npm run backup [-- FILE] [-- --quick]: FILE is where it goes; --quick does not prove it.'
 
 /** Puts a backup into a database that is gone afterwards, and proves what is there. */
-async function proveFile(root, file) {
+async function proveFile(root, file, key) {
   const { startDatabase } = await import('./database.mjs')
   const { build } = await import('./build.mjs')
   const { load, prove } = await import('./dump.mjs')
@@ -18,7 +19,7 @@ async function proveFile(root, file) {
   const scratch = mkdtempSync(join(tmpdir(), 'wren-proof-'))
   const database = await startDatabase(scratch, () => undefined, { isThrowaway: true })
   try {
-    await load(database.url, file)
+    await load(database.url, file, key)
     return await prove(root, database.url)
   } finally {
     await database.stop()
@@ -43,14 +44,20 @@ try {
   needPackages(say)
   needDebian('mariadb-dump', ['mariadb-client'], say, '')
   const { checkDump, dump } = await import('./dump.mjs')
+  const key = readBackupKey()
   const stamp = new Date().toISOString().slice(0, 19).replace(/[-:]/g, '').replace('T', '-')
-  const file = resolve(positionals[0] ?? join(folder, 'backups', `wren-${stamp}.sql.gz`))
+  const file = resolve(positionals[0] ?? join(folder, 'backups', `wren-${stamp}.sql.gz${key ? '.enc' : ''}`))
   if (existsSync(file)) throw new PlainError(`${file} is there already: name another file.`)
   mkdirSync(join(file, '..'), { recursive: true, mode: 0o700 })
-  await dump(url, file)
-  await checkDump(file)
+  await dump(url, file, key)
+  await checkDump(file, key)
   say(file)
-  if (!values.quick) say(await proveFile(root, file))
+  say(
+    key
+      ? 'Encrypted and signed. Without its key nobody reads it: keep that somewhere else.'
+      : 'Not encrypted and not signed: set WREN_BACKUP_KEY for that.',
+  )
+  if (!values.quick) say(await proveFile(root, file, key))
 } catch (error) {
   process.stderr.write(
     `${error instanceof PlainError ? error.message : error.code === 'ENOSPC' ? 'The disk is full: free some space and start again.' : (error.stack ?? error)}\n`,

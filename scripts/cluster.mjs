@@ -1,8 +1,10 @@
-// npm run cluster: three nodes, two servers and a proxy on this machine; kills nodes under load, and shows what that did to whoever writes.
+// npm run cluster [-- --kills N]: three nodes, two servers and a proxy on this machine; kills nodes under load, and shows what that did to
+// whoever writes. N kills, one node after the other; two without.
 import { fork, spawn } from 'node:child_process'
 import { chmodSync, createWriteStream, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { parseArgs } from 'node:util'
 import { findFreePort } from './database.mjs'
 import { startCluster } from './galera.mjs'
 import { needDebian, needNode, needPackages, findProgram, PlainError } from './needs.mjs'
@@ -15,6 +17,33 @@ const folder = mkdtempSync(join(tmpdir(), 'wren-cluster-'))
 chmodSync(folder, 0o755)
 const running = []
 let cluster = null
+let isOver = false
+
+/** Ends everything that was started here, whatever happened. */
+async function end() {
+  if (isOver) return
+  isOver = true
+  for (const child of running.toReversed()) child.kill('SIGKILL')
+  await cluster?.stop().catch((error) => process.stderr.write(`${error.message}\n`))
+  if (existsSync(folder)) rmSync(folder, { recursive: true, force: true })
+}
+
+/** Something that nobody waited for went wrong, or it was told to stop. */
+const giveUp = (why) => {
+  process.stderr.write(`${why instanceof PlainError ? why.message : (why.stack ?? why)}\n`)
+  void end().then(() => process.exit(1))
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => giveUp(`Stopped by ${signal}.`))
+process.on('uncaughtException', giveUp)
+process.on('unhandledRejection', giveUp)
+
+function readKills() {
+  const { values } = parseArgs({ options: { kills: { type: 'string', default: '2' } } })
+  const kills = Number(values.kills)
+  if (!Number.isInteger(kills) || kills < 1 || kills > 100)
+    throw new PlainError(`--kills must be a whole number from 1 to 100, not ${values.kills}.`)
+  return kills
+}
 
 /** One way into the cluster: its first node while that answers, another one then. */
 const way = (name, port, nodes) => `listen ${name}
@@ -90,6 +119,7 @@ ${way('second', second, [nodes[1], nodes[2], nodes[0]])}`,
 }
 
 try {
+  const kills = readKills()
   needPackages(say)
   needDebian('haproxy', ['haproxy'], say, '')
   const { build, root } = await import('./build.mjs')
@@ -112,17 +142,19 @@ try {
         resolve(message[wanted])
       }
       load.on('message', hear)
-      load.once('exit', () => reject(new PlainError('The load stopped early.')))
+      load.once('exit', () => reject(new PlainError('The load stopped early: what it said stands above.')))
+      if (load.exitCode !== null) reject(new PlainError('The load stopped early: what it said stands above.'))
     })
   await told('begun')
-  for (const node of nodes.slice(0, 2)) {
+  for (let kill = 0; kill < kills; kill++) {
+    const node = nodes[kill % 2]
     await pause(4_000)
     const heard = told('pauseMs')
-    load.send('measure')
+    if (load.connected) load.send('measure')
     say(`Killing node ${node.name}.`)
     await node.kill()
     await pause(6_000)
-    load.send('tell')
+    if (load.connected) load.send('tell')
     const { pauseMs, faults } = await heard
     say(`The longest time in which nothing was acknowledged: ${(pauseMs / 1_000).toFixed(1)} s; ${faults} requests had to be sent again.`)
     await node.start()
@@ -130,7 +162,7 @@ try {
   }
   await pause(3_000)
   const result = told('result')
-  load.send('finish')
+  if (load.connected) load.send('finish')
   const { acknowledged, faults } = await result
   say(
     `${acknowledged} entries were acknowledged; ${faults.length === 0 ? 'none is lost, none is there twice, every chain and snapshot holds.' : `WRONG: ${faults.join(' ')}`}`,
@@ -140,7 +172,5 @@ try {
   process.stderr.write(`${error instanceof PlainError ? error.message : (error.stack ?? error)}\n`)
   process.exitCode = 1
 } finally {
-  for (const child of running.reverse()) child.kill('SIGKILL')
-  await cluster?.stop()
-  if (existsSync(folder)) rmSync(folder, { recursive: true, force: true })
+  await end()
 }

@@ -46,10 +46,9 @@ export async function startDatabase(folder, say, { port: fixedPort, hold = () =>
   mkdirSync(folder, { recursive: true })
   const data = join(folder, 'mariadb')
   stopLeftOver(folder, data, say)
-  const disk = statfsSync(folder)
-  if (disk.bavail * disk.bsize < 250 * 1024 * 1024)
-    throw new PlainError(`The disk is full: the database under ${folder} needs at least 250 MB free.`)
-  makeDataFolder(data, say)
+  checkRoom(folder, existsSync(data), say)
+  const scratch = makeScratch(folder)
+  makeDataFolder(data, scratch, say)
   const password = readPassword(folder)
   const port = fixedPort ?? (await findFreePort())
   const socket = join(tmpdir(), `wren-${createHash('sha256').update(data).digest('hex').slice(0, 12)}.sock`)
@@ -73,6 +72,7 @@ export async function startDatabase(folder, say, { port: fixedPort, hold = () =>
       '--no-defaults',
       ...(isRoot ? ['--user=root'] : []),
       `--datadir=${data}`,
+      `--tmpdir=${scratch}`,
       `--socket=${socket}`,
       `--port=${port}`,
       '--bind-address=127.0.0.1',
@@ -140,7 +140,34 @@ function commandOf(pid) {
   }
 }
 
-function makeDataFolder(data, say) {
+const mb = 1024 * 1024
+
+/**
+ * Asks for room before a database is made (250 MB) or started again (20 MB, with a warning below what making it asks for).
+ * @throws PlainError when there is not enough
+ */
+function checkRoom(folder, isMade, say) {
+  const disk = statfsSync(folder)
+  const freeMb = Math.floor((disk.bavail * disk.bsize) / mb)
+  const neededMb = isMade ? 20 : 250
+  if (freeMb < neededMb)
+    throw new PlainError(
+      `The disk is full: the database under ${folder} needs ${neededMb} MB free to be ${isMade ? 'started again' : 'made'}, and there are ${freeMb} MB.`,
+    )
+  if (freeMb < 250) say(`Warning: only ${freeMb} MB are free under ${folder}. Make room soon: without it nothing more can be kept.`)
+}
+
+/**
+ * A folder for this database's temporary tables alone. A server empties the folder of its temporary tables when it starts:
+ * in one that it shares it would take those of the other servers of the machine away under their hands.
+ */
+export function makeScratch(folder) {
+  const scratch = join(folder, 'mariadb-tmp')
+  mkdirSync(scratch, { recursive: true, mode: 0o700 })
+  return scratch
+}
+
+function makeDataFolder(data, scratch, say) {
   if (existsSync(data)) {
     if (existsSync(join(data, 'zesty-wren-ready'))) return
     throw new PlainError(`The database folder ${data} is only half made: move it away or delete it, then start again.`)
@@ -155,6 +182,7 @@ function makeDataFolder(data, say) {
       '--no-defaults',
       ...(isRoot ? ['--user=root'] : []),
       `--datadir=${draft}`,
+      `--tmpdir=${scratch}`,
       '--auth-root-authentication-method=normal',
       '--skip-test-db',
     ],
@@ -162,7 +190,12 @@ function makeDataFolder(data, say) {
   )
   if (result.status !== 0 || readdirSync(draft).length === 0) {
     rmSync(draft, { recursive: true, force: true })
-    throw new PlainError('Making the database failed: check the free disk space and the rights on the project folder, then start again.')
+    const said = `${result.error?.message ?? ''}\n${result.stdout ?? ''}\n${result.stderr ?? ''}`
+      .split('\n')
+      .filter((line) => /error/i.test(line))
+    throw new PlainError(
+      `Making the database failed: check the free disk space and the rights on the project folder, then start again. ${said.join(' ')}`.trim(),
+    )
   }
   writeFileSync(join(draft, 'zesty-wren-ready'), '')
   renameSync(draft, data)

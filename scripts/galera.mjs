@@ -4,7 +4,7 @@ import { spawn, spawnSync } from 'node:child_process'
 import { chownSync, existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { basename, join } from 'node:path'
-import { findFreePort } from './database.mjs'
+import { findFreePort, makeScratch } from './database.mjs'
 import { findProgram, needDebian, needInstalled, PlainError } from './needs.mjs'
 
 const provider = '/usr/lib/galera/libgalera_smm.so'
@@ -56,9 +56,12 @@ export async function startCluster(folder, say) {
     if (isFirst) {
       rmSync(node.home, { recursive: true, force: true })
       mkdirSync(data, { recursive: true })
+      const scratch = makeScratch(node.home)
+      if (isRoot) giveAway(node.home)
       const made = spawnSync(findProgram(['mariadb-install-db']), [
         '--no-defaults',
         `--datadir=${data}`,
+        `--tmpdir=${scratch}`,
         '--auth-root-authentication-method=normal',
         '--skip-test-db',
         ...(isRoot ? ['--user=nobody'] : []),
@@ -78,6 +81,7 @@ export async function startCluster(folder, say) {
           ].join('\n')
         : '',
     )
+    const scratch = makeScratch(node.home)
     if (isRoot) giveAway(node.home)
     const log = join(node.home, 'log')
     const child = spawn(
@@ -85,6 +89,7 @@ export async function startCluster(folder, say) {
       [
         '--no-defaults',
         `--datadir=${data}`,
+        `--tmpdir=${scratch}`,
         `--socket=${join(tmpdir(), `wren-${basename(folder)}-${node.name}.sock`)}`,
         `--pid-file=${join(node.home, 'pid')}`,
         `--log-error=${log}`,

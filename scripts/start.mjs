@@ -1,7 +1,7 @@
 // npm start: checks and gets what is needed, then supervises database and server until Ctrl-C or SIGTERM.
-import { fork } from 'node:child_process'
-import { randomBytes } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { fork, spawnSync } from 'node:child_process'
+import { createHash, randomBytes } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { createInterface } from 'node:readline/promises'
@@ -186,6 +186,25 @@ async function keepDatabase() {
   return database.url
 }
 
+/** A program that was built anew works its published answers before it serves anybody; one that was checked is not checked again. */
+function checkSelf() {
+  const stamp = join(folder, 'self-checked')
+  const parts = readdirSync(join(root, 'dist/server'), { recursive: true })
+    .filter((name) => name.endsWith('.js'))
+    .sort()
+  const hash = createHash('sha256')
+  for (const part of parts) hash.update(readFileSync(join(root, 'dist/server', part)))
+  const program = hash.digest('hex')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === program) return
+  const checked = spawnSync(process.execPath, ['dist/server/self-check.js', '--quick'], { cwd: root, encoding: 'utf8' })
+  if (checked.status !== 0) {
+    const wrong = checked.stdout.split('\n').filter((line) => line.startsWith('FAIL'))
+    throw new PlainError(`The self-check failed, and nothing was started:\n${[...wrong, checked.stderr.trim()].join('\n')}`)
+  }
+  say(`Self-check: ${checked.stdout.trim().split('\n').at(-1)}`)
+  writeFileSync(stamp, program)
+}
+
 function announce(ready) {
   say(`\nZesty Wren is ready at ${ready.address}`)
   if (ready.password) {
@@ -207,6 +226,7 @@ try {
   build('standins', say)
   build('server', say)
   if (!options.isDev) build('web', say)
+  checkSelf()
   let url = process.env.DATABASE_URL
   if (!url) {
     needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, ', or set DATABASE_URL to a MariaDB of your own')

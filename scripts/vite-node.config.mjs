@@ -10,7 +10,14 @@ const entries = {
     pager: 'src/standins/pager/main.ts',
   },
   bench: { bench: 'tests/bench/bench.ts' },
-  server: { main: 'src/server/main.ts', worker: 'src/server/workers/worker.ts', verify: 'src/server/verify.ts' },
+  server: {
+    main: 'src/server/main.ts',
+    worker: 'src/server/workers/worker.ts',
+    verify: 'src/server/verify.ts',
+    rotate: 'src/server/rotate.ts',
+    'reset-access': 'src/server/reset-access.ts',
+    'self-check': 'src/server/self-check.ts',
+  },
 }
 
 export default defineConfig(() => {

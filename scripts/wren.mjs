@@ -1,4 +1,4 @@
-// The command line: builds it when stale, then runs it in this process. What proves a database is the server's, and finds the one of npm start.
+// The command line: builds it when stale, then runs it in this process. What works on a database is the server's, and finds the one of npm start.
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { build, root } from './build.mjs'
@@ -9,16 +9,16 @@ if (!existsSync(join(root, 'node_modules'))) {
   console.error('The packages are not installed yet: run npm start or npm test once, or npm ci.')
   process.exit(1)
 }
-const isVerify = process.argv[2] === 'verify'
-const room = isVerify ? 'server' : 'cli'
+const ofServer = ['verify', 'reset-access', 'self-check'].find((one) => one === process.argv[2])
+const room = ofServer ? 'server' : 'cli'
 try {
   build(room)
 } catch (error) {
   console.error(error.message)
   process.exit(1)
 }
-if (isVerify) {
+if (ofServer) {
   const kept = join(process.env.WREN_DATA ?? join(root, '.data'), 'database.url')
   if (!process.env.DATABASE_URL && existsSync(kept)) process.env.DATABASE_URL = readFileSync(kept, 'utf8').trim()
 }
-await import(isVerify ? '../dist/server/verify.js' : '../dist/cli/wren.js')
+await import(ofServer ? `../dist/server/${ofServer}.js` : '../dist/cli/wren.js')

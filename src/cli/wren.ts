@@ -10,6 +10,8 @@ const usage = `wren: plan, judge and check case files.
   wren check FILE | -      judge the rounds of a check file
   wren validate FILE… | -  say what is wrong with case files
   wren verify              prove the database of npm start, or the one that DATABASE_URL names
+  wren self-check          whether this installation answers as it was made to; wren self-check --help
+  wren reset-access NAME   let somebody in who lost their password: a code, once
   wren techniques          list techniques, measurements, options and decisions
   wren simulate heat|rig|swelling FILE | -
                            skin temperature, suspension, or room under a shell

@@ -19,9 +19,22 @@ export interface EventInput<Body = unknown> {
   readonly queued?: true
 }
 
-/** What is said of an event whose time is not to be taken as written: it came late, or its device's clock ran ahead. */
-export const eventMarks = ['late', 'clock-wrong'] as const
+/**
+ * What is said of an event that is not to be taken as written: it came late, its device's clock ran ahead, or it was sent when its author's
+ * access had ended, so that nobody confirms that it is theirs.
+ */
+export const eventMarks = ['late', 'clock-wrong', 'unconfirmed'] as const
 export type EventMark = (typeof eventMarks)[number]
+
+/** How the name of an author is read whom nobody confirms. */
+export function notConfirmed(name: string): string {
+  return `${name}${notConfirmedWords}`
+}
+/** Whether an entry is by somebody whom nobody confirms. */
+export function isNotConfirmed({ by }: { readonly by: string }): boolean {
+  return by.endsWith(notConfirmedWords)
+}
+const notConfirmedWords = ' (not confirmed)'
 
 /** An event as the server keeps it. */
 export interface StoredEvent<Body = unknown> extends EventInput<Body> {

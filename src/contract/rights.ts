@@ -25,6 +25,11 @@ export function hasRight(held: readonly Role[], right: Right): boolean {
   return held.some((role) => rightsByRole[role].includes(right))
 }
 
+/** Whether a role lets its holder change people or protocols: two admins make such, where there are two. */
+export function isPowerful(role: Role): boolean {
+  return hasRight([role], 'manage-people') || hasRight([role], 'manage-protocols')
+}
+
 /** Whether somebody may do less with the roles that they are to have. */
 export function losesRight(before: readonly Role[], after: readonly Role[]): boolean {
   return rights.some((right) => hasRight(before, right) && !hasRight(after, right))
@@ -40,9 +45,14 @@ export function isCountersigned(held: readonly Role[]): boolean {
   return held.includes('trainee') && !hasRight(held, 'decide')
 }
 
-/** Whose account does the most harm in a stranger's hand: they come in by an authenticator app too. */
-export function mayHaveSecondFactor(held: readonly Role[]): boolean {
-  return hasRight(held, 'manage-people') || hasRight(held, 'manage-protocols')
+/** Of whom this server wants an authenticator app beside the password: of nobody, of leads and admins, of everybody. */
+export const secondFactorOf = ['nobody', 'leads', 'everybody'] as const
+export type SecondFactorOf = (typeof secondFactorOf)[number]
+
+/** Whether somebody has to set up a second factor. Leads and admins: their accounts do the most harm in a stranger's hand. */
+export function needsSecondFactor(held: readonly Role[], of: SecondFactorOf): boolean {
+  if (isPairedDevice(held) || of === 'nobody') return false
+  return of === 'everybody' || held.some(isPowerful)
 }
 
 /** Who may begin before a plan is accepted, and says why: a clinician, and whoever has no account in an emergency. */

@@ -5,22 +5,32 @@ import type { Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import { openPaths } from '#contract/api/route-rights'
 import type { InstrumentInfo } from '#contract/api/instruments'
-import { mayHaveSecondFactor } from '#contract/rights'
+import { needsSecondFactor, type SecondFactorOf } from '#contract/rights'
 import { ApiError } from './ground/api-error'
 import type { Clock } from './ground/clock'
+import { createSecurityTeller } from './ground/tell-security'
 import { defineModels } from './db/models'
 import { answerErrors } from './middleware/answer-errors'
 import { readJson } from './middleware/json-body'
 import { requireKnownHost } from './middleware/known-host'
 import { createGuard } from './middleware/guard'
 import { readSession, sessionBeforeBody } from './middleware/session'
+import type { ClockState } from './jobs/clock-check'
 import { createPagerSender, type PagerLine, type PagerSender } from './jobs/pager-sender'
 import { createPrint } from './planning/print'
 import { createPlanner } from './planning/planner'
 import { createChanges, type Changes } from './repositories/changes'
 import { createCountersigns } from './repositories/countersigns'
+import { createMasterKey, type MasterKey } from './ground/master-key'
+import { createRecoveryCodes } from './repositories/recovery-codes'
+import { createHeldEntries } from './repositories/held-entries'
+import { createAcknowledge } from './services/acknowledge-event'
+import { createHeldSettler } from './services/settle-held'
+import { createSealedTaker } from './services/take-sealed'
+import { sealedRoutes } from './routes/sealed-routes'
 import { createEventRepository } from './repositories/events'
 import { createJudgedRules } from './repositories/judged-rules'
+import { createLooksIn } from './repositories/looks-in'
 import { createPageRepository } from './repositories/pages'
 import { createPatientReads } from './repositories/patient-reads'
 import { createPeopleRepository, type Account } from './repositories/people'
@@ -40,6 +50,7 @@ import { exportRoutes } from './routes/export-routes'
 import { healthRoutes } from './routes/health-routes'
 import { handOverRoutes } from './routes/hand-over-routes'
 import { historyRoutes } from './routes/history-routes'
+import { looksInRoutes } from './routes/looks-in-routes'
 import { pagerRoutes } from './routes/pager-routes'
 import { paperRoutes } from './routes/paper-routes'
 import { peopleRoutes } from './routes/people-routes'
@@ -53,6 +64,7 @@ import { storeRoutes } from './routes/store-routes'
 import { streamRoute } from './routes/stream-route'
 import { makeNonce, webRoutes } from './routes/web-routes'
 import { createAppendService } from './writing/append-event'
+import { createCareTeam } from './services/care-team'
 import { createChangeHub } from './services/change-hub'
 import { createStockImport } from './services/import-stock'
 import { createDrillKeeper } from './services/keep-drill'
@@ -71,6 +83,7 @@ import { setTimeout as sleep } from 'node:timers/promises'
 import { createTryCounter } from './people/count-tries'
 import { createCookies } from './middleware/cookies'
 import { createPeopleManager } from './people/manage-people'
+import { createSignInGate } from './people/sign-in-gate'
 import { createSignInService, type SignInService } from './people/sign-in'
 import type { WorkerPool } from './workers/pool'
 
@@ -80,7 +93,9 @@ export interface AppDeps {
   readonly reads?: Sequelize
   /** Worker threads for planning and for reading files. */
   readonly pool: WorkerPool
-  /** Those for papers; the same without. */
+  /** Those for papers of one case; the same without. */
+  readonly casePapers?: WorkerPool
+  /** Those for papers of many; the same without. */
   readonly papers?: WorkerPool
   readonly clock: Clock
   readonly log: Logger
@@ -102,7 +117,13 @@ export interface AppDeps {
   /** Proxies whose word on the caller's address is taken. */
   readonly proxies?: readonly string[]
   /** Whether leads and admins need an authenticator app. */
-  readonly wantsSecondFactor?: boolean
+  readonly secondFactorOf?: SecondFactorOf
+  /** Whoever is outside of a patient's places and team says why before a case opens. */
+  readonly hasCareTeams?: boolean
+  /** Wraps the secrets that lie in the database; left out they lie there as they are. */
+  readonly master?: MasterKey
+  /** How this server's clock stands to the database's; taken for right without. */
+  readonly clockState?: () => ClockState
   /** Whether what it does is counted. */
   readonly isMeasured?: boolean
 }
@@ -131,16 +152,26 @@ export function createApp(deps: AppDeps): App {
   const readChanges = createChanges(reads)
   const people = createPeopleRepository(readModels)
   const writingPeople = createPeopleRepository(models)
+  const clockState = deps.clockState ?? (() => ({ offsetMs: 0, isRefused: false }))
+  const metrics = deps.isMeasured
+    ? createMetrics(
+        { writes: db, reads },
+        () => pager.state?.isAnswering ?? null,
+        () => clockState().offsetMs,
+      )
+    : null
+  const tell = createSecurityTeller(log, metrics && ((kind) => metrics.countSecurity(kind)))
   const failures = createSignInFailures(db)
-  const second = createSecondFactor(writingPeople, clock)
+  const master = deps.master ?? createMasterKey(null)
+  const second = createSecondFactor(writingPeople, createRecoveryCodes(db), master, clock)
   const mustEnrol = (account: Account): boolean =>
-    (deps.wantsSecondFactor ?? false) && !account.hasSecondFactor && mayHaveSecondFactor(account.roles)
-  const tries = createTryCounter({ failures, clock, sleep: deps.sleep ?? ((ms) => sleep(ms)), note: (words) => log.warn(words) })
-  const signIn = createSignInService(writingPeople, { failures, tries }, second, clock)
-  const keys = createDeviceKeys(createSecretRepository(db), clock)
+    !account.hasSecondFactor && needsSecondFactor(account.roles, deps.secondFactorOf ?? 'nobody')
+  const tries = createTryCounter({ failures, clock, sleep: deps.sleep ?? ((ms) => sleep(ms)), tell })
+  const signIn = createSignInService(writingPeople, { failures, tries, gate: createSignInGate(tell), tell }, second, clock)
+  const keys = createDeviceKeys(createSecretRepository(db, master), clock)
   const stock = createStockRepository(db)
   const planner = createPlanner(clock, pool)
-  const print = createPrint(deps.papers ?? pool)
+  const print = createPrint({ ofCase: deps.casePapers ?? pool, ofMany: deps.papers ?? pool })
   const append = createAppendService({
     db,
     events,
@@ -166,16 +197,20 @@ export function createApp(deps: AppDeps): App {
   const rules = createJudgedRules(db)
   const pager = createPagerSender({ db, streams, events, pages, rules, clock, log, line })
 
-  const metrics = deps.isMeasured ? createMetrics({ writes: db, reads }, () => pager.state?.isAnswering ?? null) : null
+  const acknowledge = createAcknowledge({ metrics, noter, tell })
+  const held = createHeldEntries(db)
 
   const readCountersigns = createCountersigns(reads)
   const auditReads = createPatientReads(reads)
   const photos = createPhotoRepository(db)
+  const looks = createLooksIn(reads)
+  const careTeam = deps.hasCareTeams ? createCareTeam({ streams: readStreams, looks, clock }) : null
   const guard = createGuard({
     clock,
     mustEnrol,
     isOwn: (account, caseId) => ownsCase(readStreams, account, caseId),
     caseOfPhoto: photos.caseOf,
+    admit: careTeam?.admit ?? null,
     noteRead: createReadNoter(auditReads, clock),
   })
 
@@ -193,7 +228,9 @@ export function createApp(deps: AppDeps): App {
     next()
   })
   // Whoever watches the server asks by its number, not by its name.
-  app.use(healthRoutes(guard(), { reads, clock, boardLinesMended: () => board.mended, stopping: deps.leaving ?? deps.stopping }))
+  app.use(
+    healthRoutes(guard(), { reads, clock, clockState, boardLinesMended: () => board.mended, stopping: deps.leaving ?? deps.stopping }),
+  )
   if (deps.hosts) app.use(requireKnownHost(deps.hosts))
   app.use(cookieParser())
   app.use('/api', readSession(signIn, screenLock, cookies))
@@ -208,19 +245,30 @@ export function createApp(deps: AppDeps): App {
       clock,
       cookies,
       mustEnrol,
+      hasCareTeams: careTeam !== null,
     }),
   )
   app.use(
     recordRoutes(guard(), {
       append,
-      metrics,
-      noter,
+      acknowledge,
       pager,
-      keys,
       streams: readStreams,
       events: readEvents,
       people,
       countersigns: readCountersigns,
+      held: createHeldEntries(reads),
+      careTeam,
+      clock,
+    }),
+  )
+  app.use(
+    sealedRoutes(guard(), {
+      keys,
+      taker: createSealedTaker({ append, acknowledge, events, held, people: writingPeople, streams, clock, tell }),
+      settle: createHeldSettler({ append, acknowledge, held, people: writingPeople, clock }),
+      held,
+      streams: readStreams,
       clock,
     }),
   )
@@ -232,13 +280,14 @@ export function createApp(deps: AppDeps): App {
     }),
   )
   app.use(countersignRoutes(guard(), { countersigns: readCountersigns, streams: readStreams, clock }))
+  app.use(looksInRoutes(guard(), { looks, streams: readStreams, clock }))
   app.use(auditRoutes(guard(), { reads: auditReads, streams: readStreams, clock }))
-  app.use(handOverRoutes(guard(), { streams: readStreams, print, clock }))
+  app.use(handOverRoutes(guard(), { streams: readStreams, print, careTeam, clock }))
   app.use(protocolRoutes(guard(), { streams: readStreams, planner, clock }))
   app.use(pagerRoutes(guard(), { db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))
   app.use(exportRoutes(guard(), { streams: readStreams, clock }))
   app.use(recallRoutes(guard(), { stock: createStockRepository(reads), streams: readStreams, clock }))
-  app.use(historyRoutes(guard(), { streams: readStreams, clock }))
+  app.use(historyRoutes(guard(), { streams: readStreams, careTeam, clock }))
   app.use(coreRoutes(guard(), planner))
   app.use(
     storeRoutes(guard(), {

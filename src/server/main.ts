@@ -1,26 +1,33 @@
 import { randomBytes } from 'node:crypto'
+import { hostname } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { v7 as uuidv7 } from 'uuid'
 import { instruments, type InstrumentId } from '#core/quantities/instrument-line'
 import type { InstrumentInfo } from '#contract/api/instruments'
 import { createApp } from './app'
+import { createMasterKey } from './ground/master-key'
+import { createLog } from './ground/once-a-minute'
+import { tryAnchorFile } from './ground/anchor-file'
 import { systemClock } from './ground/clock'
 import { readConfiguration } from './ground/configuration'
-import { connectDatabase, connectReads } from './db/connect'
+import { connectDatabase, connectReads, connectUnhurried } from './db/connect'
 import { migrate } from './db/migrate'
 import { defineModels } from './db/models'
 import { demoPassword, loadDemoWorld } from './demo/load-demo-world'
+import { beatMs, createClockCheck } from './jobs/clock-check'
 import { createAnchorKeeper } from './jobs/anchor-keeper'
 import { serveMetrics } from './jobs/metrics-server'
-import type { PagerLine } from './jobs/pager-sender'
 import { emptyTables } from './demo/empty-tables'
 import { createEventRepository } from './repositories/events'
+import { createServers } from './repositories/servers'
 import { createPeopleRepository } from './repositories/people'
+import { wrapAtStart } from './services/rotate-secrets'
 import { createStockRepository } from './repositories/stock'
 import { createWorkerPool } from './workers/pool'
 import { syncCatalogue } from './services/sync-catalogue'
 import { addPerson } from './people/add-person'
+import { hashPassword } from './people/password'
 
 const hourMs = 3_600_000
 const pagingMs = 1_000
@@ -41,62 +48,79 @@ interface ReadyMessage {
 async function main(): Promise<void> {
   const configuration = readConfiguration(process.env)
   const { databaseUrl: url, port } = configuration
-  const log = pino({ level: configuration.logLevel }, pino.destination(2))
+  if (configuration.anchorFile !== null) tryAnchorFile(configuration.anchorFile)
+  const log = createLog(configuration.logLevel, pino.destination(2))
   const db = connectDatabase(url, mostWriting, configuration.isCluster)
-  await migrate(db)
+  const master = createMasterKey(configuration.masterKey)
+  const first = connectUnhurried(url, configuration.isCluster)
+  await migrate(first)
+  await wrapAtStart(first, master)
+  await first.close()
   const models = defineModels(db)
   const people = createPeopleRepository(models)
   const workerFile = new URL('./worker.js', import.meta.url)
   const pool = createWorkerPool(workerFile, { warm: 1 })
   // Of their own: a pack of a whole ward must not keep a plan waiting.
   const papers = createWorkerPool(workerFile, { mostMemoryMb: paperMemoryMb, threads: 1 })
+  // And a label at a bed must not wait behind the packs.
+  const casePapers = createWorkerPool(workerFile, { mostMemoryMb: paperMemoryMb, threads: 1 })
   const demo = process.env['WREN_DEMO'] ?? 'none'
   if (demo === 'fresh') await emptyTables(db)
   if (demo !== 'none' && (await people.count()) === 0) await loadDemoWorld({ db, pool, now: systemClock() })
   const events = createEventRepository(db, models)
   const firstPassword = (await people.count()) === 0 ? randomBytes(9).toString('base64url') : null
   if (firstPassword) {
+    const id = uuidv7()
     await addPerson(
       { db, people, events, clock: systemClock },
-      { id: uuidv7(), name: 'First lead', signIn: 'lead', password: firstPassword, roles: ['lead', 'admin'] },
+      { id, name: 'First lead', signIn: 'lead', passwordHash: await hashPassword(firstPassword), roles: ['lead', 'admin'] },
     )
+    // It stands in a journal or on a screen: whoever comes in by it chooses another before anything else.
+    await db.transaction((transaction) => people.saveAccess(id, { mustChange: true }, transaction))
   }
   await syncCatalogue(createStockRepository(db))
 
   const webFolder = process.env['WREN_WEB'] ?? fileURLToPath(new URL('../web', import.meta.url))
   const reads = connectReads(url, configuration.isCluster)
+  const clocks = createClockCheck({ servers: createServers(db), clock: systemClock, log, self: { id: uuidv7(), host: hostname() } })
+  await clocks.tick()
+  const beating = setInterval(() => void clocks.tick(), beatMs)
   const [leaving, stopping] = [new AbortController(), new AbortController()]
   const { app, board, pager, signIn, changes, metrics } = createApp({
     db,
     reads,
     pool,
     papers,
+    casePapers,
     leaving: leaving.signal,
     stopping: stopping.signal,
     isSecure: configuration.isSecure,
-    wantsSecondFactor: configuration.wantsSecondFactor,
+    secondFactorOf: configuration.secondFactorOf,
+    hasCareTeams: configuration.hasCareTeams,
+    master,
     hosts: configuration.hosts,
     proxies: configuration.proxies,
+    clockState: () => clocks.state,
     isMeasured: configuration.metricsPort !== null,
     clock: systemClock,
     log,
     webFolder: webFolder === 'none' ? null : webFolder,
     devices: readDevices(),
-    pager: readPager(),
+    pager: configuration.pager,
   })
   const metering = metrics && configuration.metricsPort !== null ? await serveMetrics(metrics.registry, configuration.metricsPort) : null
   const server = app.listen(port, '127.0.0.1')
   server.on('error', (error: NodeJS.ErrnoException) => {
     process.stderr.write(
       error.code === 'EADDRINUSE'
-        ? `Port ${port} is in use: stop what uses it, or start with --port and another number.\n`
+        ? `Port ${port} is in use: stop what uses it, or ${process.send ? 'start with --port and another number' : 'set PORT to another number'}.\n`
         : `${error.message}\n`,
     )
     process.exit(1)
   })
   server.on('listening', () => void announce(port))
 
-  const anchors = createAnchorKeeper({ db, clock: systemClock, log, file: configuration.anchorFile })
+  const anchors = createAnchorKeeper({ db, clock: clocks.databaseNow, isTrusted: clocks.isTrusted, log, file: configuration.anchorFile })
   const anchoring = setInterval(() => void anchors.tick(), anchoringMs)
   void anchors.tick()
   const sweep = (): Promise<void> =>
@@ -118,10 +142,17 @@ async function main(): Promise<void> {
     clearInterval(mending)
     clearInterval(paging)
     clearInterval(anchoring)
+    clearInterval(beating)
     stopping.abort()
     metering?.close()
     setTimeout(() => server.closeAllConnections(), longestRequestMs).unref()
-    server.close(() => void Promise.allSettled([pool.close(), papers.close(), db.close(), reads.close()]).then(() => process.exit(0)))
+    server.close(
+      () =>
+        void clocks
+          .leave()
+          .then(() => Promise.allSettled([pool.close(), papers.close(), casePapers.close(), db.close(), reads.close()]))
+          .then(() => process.exit(0)),
+    )
     // A connection that has its answer is kept open for the next request: there is none any more.
     setInterval(() => server.closeIdleConnections(), 50).unref()
   }
@@ -144,12 +175,6 @@ async function main(): Promise<void> {
     // As a service it has nobody to tell but its journal: said once, and never written down elsewhere.
     else if (firstPassword) process.stdout.write(`Nobody was here yet: sign in as lead with the password ${firstPassword}\n`)
   }
-}
-
-/** The pager that the supervisor told of: its address and the secret of its receipts; null where there is none. */
-function readPager(): PagerLine | null {
-  const { WREN_PAGER: address, WREN_PAGER_SECRET: secret } = process.env
-  return address && secret ? { address, secret } : null
 }
 
 /** Stand-ins that the supervisor started, each as `WREN_<ID>=port`. */

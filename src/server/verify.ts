@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { parseArgs } from 'node:util'
-import { connectDatabase } from './db/connect'
+import { connectUnhurried } from './db/connect'
 import { migrate } from './db/migrate'
 import { defineModels } from './db/models'
 import type { DayAnchor } from './services/day-anchor'
@@ -10,22 +10,33 @@ import { verifyDatabase } from './services/verify-database'
 async function main(): Promise<number> {
   const url = process.env['DATABASE_URL']
   if (!url) return refuse('Which database? Set DATABASE_URL, or start Zesty Wren with npm start: it is found then.')
-  let outside: readonly DayAnchor[]
+  let outside: readonly DayAnchor[] | null
   let isMigrating: boolean
+  let isRestored: boolean
   try {
-    const { values } = parseArgs({ args: process.argv.slice(3), options: { anchors: { type: 'string' }, migrate: { type: 'boolean' } } })
+    const { values } = parseArgs({
+      args: process.argv.slice(3),
+      options: { anchors: { type: 'string' }, migrate: { type: 'boolean' }, restored: { type: 'boolean' } },
+    })
     isMigrating = values.migrate === true
-    outside = values.anchors === undefined ? [] : await readAnchors(values.anchors)
+    isRestored = values.restored === true
+    outside = values.anchors === undefined ? null : await readAnchors(values.anchors)
+    if (outside?.length === 0) throw new Error(`${values.anchors} holds no anchor: there is nothing to compare with.`)
   } catch (error) {
     return refuse(
-      `${(error as Error).message}\nwren verify [--migrate] [--anchors FILE]: FILE is what the server wrote at WREN_ANCHORS; --migrate brings an earlier version to this one first.`,
+      `${(error as Error).message}\nwren verify [--migrate] [--anchors FILE [--restored]]: FILE is what the server wrote at WREN_ANCHORS; --restored: a backup was put in, and days after it are not there; --migrate brings an earlier version to this one first.`,
     )
   }
-  const db = connectDatabase(url)
+  const db = connectUnhurried(url)
   try {
     // A backup of an earlier version is brought to this one before it is proved.
     if (isMigrating) await migrate(db)
-    const { streams, events, lots, anchors, faults } = await verifyDatabase(db, defineModels(db), outside)
+    const { streams, events, lots, anchors, compared, later, faults } = await verifyDatabase(
+      db,
+      defineModels(db),
+      outside ?? [],
+      isRestored,
+    )
     for (const { where, what } of faults) process.stderr.write(`${where}: ${what}\n`)
     const read = `${streams} streams with ${events} events, ${lots} lots, ${anchors} anchors`
     process.stdout.write(
@@ -33,6 +44,9 @@ async function main(): Promise<number> {
         ? `${read}: every chain is whole, every snapshot is what its events come to, the stock adds up, every anchor holds.\n`
         : `${read}: ${faults.length} ${faults.length === 1 ? 'fault' : 'faults'}.\n`,
     )
+    if (outside) process.stdout.write(`${compared} of ${outside.length} anchors from outside were compared.\n`)
+    if (later.length > 0)
+      process.stdout.write(`${later.length} are later than this backup, from ${later[0]} on: they are of days that are not in it.\n`)
     return faults.length === 0 ? 0 : 1
   } catch (error) {
     return refuse(`The database cannot be read: ${(error as Error).message}`)

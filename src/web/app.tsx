@@ -1,6 +1,6 @@
 import { QueryClientProvider } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import { createBrowserRouter, RouterProvider } from 'react-router'
+import { createBrowserRouter, RouterProvider, type RouterNavigateOptions, type To } from 'react-router'
 import { Shell } from './shell/shell'
 import { CrashScreen } from './shell/crash-screen'
 import { useTheme } from './shell/use-theme'
@@ -19,6 +19,7 @@ const router = createBrowserRouter([
       { path: 'settings', lazy: async () => ({ Component: (await lateParts.settings()).SettingsScreen }) },
       { path: 'audit', lazy: async () => ({ Component: (await lateParts.audit()).AuditScreen }) },
       { path: 'countersign', lazy: async () => ({ Component: (await lateParts.countersign()).CountersignScreen }) },
+      { path: 'held', lazy: async () => ({ Component: (await lateParts.held()).HeldScreen }) },
       { path: 'people', lazy: async () => ({ Component: (await lateParts.people()).PeopleScreen }) },
       { path: 'hand-over', lazy: async () => ({ Component: (await lateParts.handOver()).HandOverScreen }) },
       { path: 'round', lazy: async () => ({ Component: (await lateParts.myRound()).MyRoundScreen }) },
@@ -61,6 +62,13 @@ const router = createBrowserRouter([
     ],
   },
 ])
+
+/** On a device that is paired for emergency entry, which many hold, no page of a patient stays behind another one in the browser. */
+const go = router.navigate.bind(router)
+router.navigate = ((to: To | null | number, options?: RouterNavigateOptions) => {
+  if (typeof to === 'number') return go(to)
+  return go(to, useSession.getState().pairedAs === null ? options : { ...options, replace: true })
+}) as typeof router.navigate
 
 /** For whoever signed in: the rest of the application is fetched, and what they marked in practice without a line goes. */
 function whenSignedIn(): () => void {

@@ -45,6 +45,7 @@ export const lateParts = {
   settings: () => import('./screens/settings/settings-screen'),
   audit: () => import('./screens/audit/audit-screen'),
   countersign: () => import('./screens/countersign/countersign-screen'),
+  held: () => import('./screens/countersign/held-screen'),
   people: () => import('./screens/people/people-screen'),
 }
 

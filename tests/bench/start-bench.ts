@@ -8,7 +8,7 @@ import type { Figure } from './figure'
 export async function benchStart(root: string): Promise<readonly Figure[]> {
   const copy = mkdtempSync(join(tmpdir(), 'wren-start-'))
   try {
-    for (const part of ['scripts', 'src', 'dist', 'package.json', 'package-lock.json', 'vite.config.ts']) {
+    for (const part of ['scripts', 'src', 'dist', 'docs/formats', 'package.json', 'package-lock.json', 'vite.config.ts']) {
       cpSync(join(root, part), join(copy, part), { recursive: true, preserveTimestamps: true })
     }
     symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'))

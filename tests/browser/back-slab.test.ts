@@ -352,6 +352,14 @@ describe('a back slab in the browser', () => {
       const url = (await browser.driver.getCurrentUrl()).replace(/\/measure$/, '')
       await browser.driver.get(`${url}/size-up`)
       await browser.click('radio', 'achilles rupture')
+      // A page that is left in the very moment of a tap keeps nothing of it: a hand is slower.
+      const isKept = (): Promise<boolean> =>
+        browser.evaluateAsync(
+          `const [id, done] = arguments
+           fetch('/api/cases/' + id).then((one) => one.text()).then((text) => done(text.includes('achilles-rupture')))`,
+          url.split('/').at(-1) ?? '',
+        )
+      await browser.driver.wait(isKept, patienceMs, 'the injury was not kept')
       await browser.driver.get(`${url}/choose`)
       await browser.waitForText('Do not square the ankle')
       expect(await (await browser.find('button', /Accept the plan|Working out/)).isEnabled()).to.equal(false)

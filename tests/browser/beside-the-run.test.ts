@@ -122,6 +122,27 @@ describe('beside the run in the browser', () => {
       await browser.waitForText('It is setting too early: angle right, held as it is')
     })
 
+    it('stays open for an hour of quiet hands while the run is open, and not longer: what counts is the time of day', async () => {
+      await browser.open(`/case/${seeded.caseId}/apply`)
+      await browser.find('region', /^Step/)
+      const sleepFor = (minutes: number): Promise<void> =>
+        browser.evaluate(
+          `const real = window.realNow ?? (window.realNow = Date.now.bind(Date))
+           Date.now = () => real() + ${minutes} * 60_000
+           document.dispatchEvent(new Event('visibilitychange'))`,
+        )
+      await sleepFor(50)
+      expect(await browser.query('dialog', 'Locked'), 'after 50 min').to.equal(null)
+      await sleepFor(61)
+      await browser.find('dialog', 'Locked')
+      await browser.type('textbox', 'Name', 'isolde')
+      await browser.type('textbox', 'Password', server.password)
+      await browser.click('button', 'Unlock')
+      await browser.waitUntilGone('dialog', 'Locked')
+      // The page's clock is its own again.
+      await browser.open(`/case/${seeded.caseId}/apply`)
+    })
+
     it('shows timers and the step through the lock, and opens only with the password', async () => {
       await browser.open(`/case/${seeded.caseId}/apply`)
       await browser.find('region', /^Step/)

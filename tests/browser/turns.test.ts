@@ -172,7 +172,7 @@ describe('when the work turns, in the browser', () => {
         await browser.waitForText('Press Call: it pages the senior. Then open at once.')
       }
       // Nobody has to take a change of the application first.
-      expect(await browser.query('button', 'Take the change')).to.equal(null)
+      expect(await browser.query('button', 'Accept the change')).to.equal(null)
       await openNow()
       expect(await shownStep(browser)).to.match(/^Step 1 of 6/)
       await finishStep(browser)

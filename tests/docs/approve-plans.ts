@@ -1,4 +1,6 @@
 import { writeFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { makeReference } from '../../src/server/self-check/check-core'
 import { approvedSheet } from './approved-sheet'
 import { foldedSample } from './folded-sample'
 import { approvedPath, exampleFile, exampleNames } from './example-files'
@@ -7,3 +9,6 @@ for (const name of exampleNames) writeFileSync(approvedPath(name), approvedSheet
 
 const { version, hash } = foldedSample()
 writeFileSync(new URL('../contract/events/approved-fold.txt', import.meta.url), `${version} ${hash}\n`)
+
+const formats = new URL('../../docs/formats/', import.meta.url)
+writeFileSync(new URL('self-check.json', formats), `${JSON.stringify(makeReference(fileURLToPath(formats)), null, 1)}\n`)

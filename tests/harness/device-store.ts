@@ -10,6 +10,7 @@ export function keysInMemory(nowMs = Date.parse('2026-01-10T08:00:00Z')) {
   const kept = new Map<string, string>()
   return createDeviceKeys(
     {
+      read: (name) => Promise.resolve(kept.get(name) ?? null),
       readOrMake: (name, make) => {
         if (!kept.has(name)) kept.set(name, make())
         return Promise.resolve(kept.get(name) ?? '')

@@ -8,6 +8,7 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 import { connectDatabase } from '../../src/server/db/connect'
 import { defineModels } from '../../src/server/db/models'
 import { verifyDatabase } from '../../src/server/services/verify-database'
+import { chooseOwnPassword } from './own-password'
 import type { Ledger } from './ledger'
 import { freePort } from './live-server'
 
@@ -58,13 +59,14 @@ export async function startDurableServers(count: number, env: Readonly<Record<st
     const server = await makeServer(database.url, env, (password) => (firstPassword ||= password))
     servers.push(server)
   }
+  const password = await chooseOwnPassword(servers[0]?.address ?? '', 'lead', firstPassword)
   const db = connectDatabase(database.url)
   const [row] = await db.query<{ id: string }>("SELECT id FROM people WHERE sign_in = 'lead'", { type: QueryTypes.SELECT })
   if (!row) throw new Error('The server made nobody')
   return {
     db,
     url: database.url,
-    lead: { name: 'lead', password: firstPassword, id: row.id },
+    lead: { name: 'lead', password, id: row.id },
     servers,
     async killDatabase() {
       process.kill(Number(readFileSync(join(folder, 'mariadb.pid'), 'utf8')), 'SIGKILL')

@@ -18,18 +18,29 @@ export interface LiveServer {
   readonly panels: Readonly<Record<Standin, string>>
 }
 
-let running: LiveServer | null = null
+const running = new Map<string, LiveServer>()
 
-/** The one live server of this worker, on a fresh demo world: a copy of the one that was made once, where there is one. */
-export async function startLiveServer(): Promise<LiveServer> {
+/**
+ * The live server of this worker, on a fresh demo world: a copy of the one that was made once, where there is one.
+ * @param settings what it is told beside: there is one server for each set of them
+ */
+export async function startLiveServer(settings: Readonly<Record<string, string>> = {}): Promise<LiveServer> {
   const url = process.env['TEST_DATABASE_URL']
   if (!url) throw new Error('TEST_DATABASE_URL is not set: run the suite through npm test')
   const world = process.env['TEST_WORLD']
   if (world) await copyWorld(url, world)
-  return (running ??= await start(url, world ? 'when-empty' : 'fresh'))
+  const key = JSON.stringify(settings)
+  const server = running.get(key) ?? (await start(url, world ? 'when-empty' : 'fresh', settings, () => running.delete(key)))
+  running.set(key, server)
+  return server
 }
 
-async function start(url: string, demo: 'fresh' | 'when-empty'): Promise<LiveServer> {
+async function start(
+  url: string,
+  demo: 'fresh' | 'when-empty',
+  settings: Readonly<Record<string, string>>,
+  onEnd: () => void,
+): Promise<LiveServer> {
   const port = await freePort()
   const devices = await Promise.all(standins.map((name) => startStandin(name, port)))
   const secret = 'a secret of the tests'
@@ -47,10 +58,11 @@ async function start(url: string, demo: 'fresh' | 'when-empty'): Promise<LiveSer
       ...ports,
       WREN_PAGER: `http://127.0.0.1:${pager.port}`,
       WREN_PAGER_SECRET: secret,
+      ...settings,
     },
   })
   closeLater(async () => {
-    running = null
+    onEnd()
     await end(child)
     await Promise.all([...devices, pager].map((one) => end(one.child)))
   })

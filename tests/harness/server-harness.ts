@@ -22,10 +22,12 @@ import { createEventRepository } from '../../src/server/repositories/events'
 import { createStreamRepository } from '../../src/server/repositories/streams'
 import { createPeopleRepository } from '../../src/server/repositories/people'
 import { addPerson } from '../../src/server/people/add-person'
+import { hashPassword } from '../../src/server/people/password'
 import type { Metrics } from '../../src/server/services/metrics'
 import type { BoardMender } from '../../src/server/services/mend-board'
 import type { Doubts } from '../../src/server/workers/worker'
 import { createWorkerPool, type WorkerPool } from '../../src/server/workers/pool'
+import { demandOneAtATime } from './one-at-a-time'
 import { closeLater } from './shared'
 
 export const password = 'a test password'
@@ -107,6 +109,7 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
   const url = options.url ?? process.env['TEST_DATABASE_URL']
   if (!url) throw new Error('TEST_DATABASE_URL is not set: run the suite through npm test')
   const db = connectDatabase(url)
+  demandOneAtATime(db)
   await migrate(db)
   if (!options.keeps) await emptyTables(db)
   const state = { now: Date.parse('2026-01-10T08:00:00Z') }
@@ -158,7 +161,10 @@ export async function startHarness(options: HarnessOptions = {}): Promise<Harnes
     },
     async signIn(name, roles) {
       const id = uuidv7()
-      await addPerson({ db, people, events, clock }, { id, name, signIn: name, password, roles }, cheapHash)
+      await addPerson(
+        { db, people, events, clock },
+        { id, name, signIn: name, passwordHash: await hashPassword(password, cheapHash), roles },
+      )
       return openClient(address, id, name)
     },
     async stop() {

@@ -191,9 +191,11 @@ describe('npm start under attack', () => {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ name: 'lead', password }),
     })
+    const session = (await answer.json()) as { mustChange: boolean }
     start.kill('SIGTERM')
     await new Promise((resolve) => start.once('exit', resolve))
     expect(answer.status).to.equal(200)
+    expect(session.mustChange, 'another one is chosen first').to.equal(true)
     expect(output.split(password)).to.have.length(2)
   })
 })

@@ -20,12 +20,21 @@ export interface OwnSessionsAnswer {
   readonly now: string
 }
 
+/** Roles that one admin asks for somebody, and that another admin has yet to give. */
+export interface AskedRoles {
+  readonly roles: readonly Role[]
+  readonly byId: string
+  readonly by: string
+}
+
 /** A person as an admin sees them. */
 export interface ManagedPerson {
   readonly id: string
   readonly name: string
   readonly signIn: string
   readonly roles: readonly Role[]
+  /** Null where nothing is asked. */
+  readonly asked: AskedRoles | null
   readonly isActive: boolean
   /** They have a one-time code and no password of their own yet. */
   readonly mustChange: boolean

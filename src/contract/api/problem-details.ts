@@ -23,6 +23,7 @@ export const errorCodes = [
   'wrong-sign-in',
   'locked',
   'no-right',
+  'say-why',
   'not-found',
   'known',
   'run-open',

@@ -49,6 +49,7 @@ export const routeRights = {
 
   'POST /api/session/second-factor': { who: 'signed-in', whileSettingUp: true },
   'POST /api/session/second-factor/confirm': { who: 'signed-in', whileSettingUp: true },
+  'POST /api/session/second-factor/recovery': { who: 'signed-in' },
 
   'GET /api/people': { who: 'signed-in' },
   'GET /api/admin/people': { who: 'manage-people' },
@@ -77,10 +78,13 @@ export const routeRights = {
   'GET /api/recall': { who: 'read', reads: { of: 'list', says: 'The recall of a lot' } },
   'GET /api/protocols/effects': { who: 'read', reads: { of: 'list', says: 'What a protocol changes' } },
   'GET /api/countersign': { who: 'decide', reads: { of: 'list', says: 'What trainees entered' } },
+  'GET /api/looks-in': { who: 'move', reads: { of: 'list', says: 'Who opened records from outside' } },
+  'GET /api/held': { who: 'move', reads: { of: 'list', says: 'Entries that were not taken' } },
   'GET /api/stream': { who: 'read', own: 'add-own', throughLock: true },
 
   'POST /api/events': { who: 'signed-in' },
   'POST /api/sealed-events': { who: 'signed-in', throughLock: true },
+  'POST /api/held/:id': { who: 'move' },
   'POST /api/plans': { who: 'read' },
   'POST /api/checks': { who: 'read' },
 

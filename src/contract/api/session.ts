@@ -14,10 +14,20 @@ export interface Person {
 export interface DeviceKeys {
   /** 32 bytes: what lies on the device is kept under it. */
   readonly store: string
+  /** The same of before the server's keys were rolled: what lies there yet is read by it, and kept anew. */
+  readonly storeBefore?: string
   /** The server's public key (SPKI): what waits to be sent is sealed with it. */
   readonly seal: string
   /** Goes into what is sealed, and says whose it is. */
   readonly ticket: string
+}
+
+/** What a paired device keeps, so that work begins on it without a line and without an account. */
+export interface PairedDevice extends Pick<DeviceKeys, 'seal' | 'ticket'> {
+  /** `Resus 2`. */
+  readonly as: string
+  /** The device's own account. */
+  readonly person: Person
 }
 
 /** The header in which a device names itself. */
@@ -40,8 +50,10 @@ export interface SessionAnswer {
   readonly mustEnrol: boolean
   /** The session has a short PIN that opens its lock. */
   readonly hasPin: boolean
-  /** As what this device is paired for emergency entry, `Resus 2`; null where it is not. */
-  readonly pairedAs: string | null
+  /** As what this device is paired for emergency entry; null where it is not. */
+  readonly paired: PairedDevice | null
+  /** The house keeps care teams: records of patients can be marked confidential. */
+  readonly hasCareTeams: boolean
   /** Null as `csrf` is. */
   readonly keys: DeviceKeys | null
   /** Server time, ISO 8601 UTC: clocks of devices drift. */
@@ -57,4 +69,17 @@ export interface SecondFactorAnswer {
   readonly secret: string
   /** The same as a picture, a data address. */
   readonly qr: string
+}
+
+/** A recovery code as it is printed, `abcd-efgh-kmnp-qrst`; typed with or without what stands between, in any case. */
+export const recoveryPattern = /^([a-z2-9]{4}[- ]?){3}[a-z2-9]{4}$/i
+
+/** A recovery code as it is compared. */
+export function recoveryForm(typed: string): string {
+  return typed.replaceAll(/[- ]/g, '').toLowerCase()
+}
+
+/** Answer where a second factor is confirmed, or its recovery codes made anew: said once. */
+export interface RecoveryAnswer {
+  readonly recovery: readonly string[]
 }

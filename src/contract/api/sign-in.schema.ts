@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { pinPattern, secondCodePattern } from './session'
+import { pinPattern, recoveryPattern, secondCodePattern } from './session'
 
 const secondCode = Joi.string().pattern(secondCodePattern, 'code of six digits')
 
@@ -7,7 +7,10 @@ const secondCode = Joi.string().pattern(secondCodePattern, 'code of six digits')
 export const signInSchema = Joi.object({
   name: Joi.string().trim().min(1).max(60).required(),
   password: Joi.string().min(1).max(200).required(),
-  code: secondCode,
+  code: Joi.string().pattern(
+    new RegExp(`${secondCodePattern.source}|${recoveryPattern.source}`, 'i'),
+    'code of six digits, or a recovery code',
+  ),
 })
 
 /** The short PIN of a session. */

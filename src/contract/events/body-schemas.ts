@@ -62,9 +62,11 @@ import { schema as sideChanged } from './side/side-changed.schema'
 import { schema as takenOff } from './side/taken-off.schema'
 import { schema as asked } from './stay/asked.schema'
 import { schema as claimed } from './stay/claimed.schema'
+import { schema as confidential } from './stay/confidential.schema'
 import { schema as episodeOpened } from './stay/episode-opened.schema'
 import { schema as flags } from './stay/flags.schema'
 import { schema as injury } from './stay/injury.schema'
+import { schema as lookedIn } from './stay/looked-in.schema'
 import { schema as merged } from './stay/merged.schema'
 import { schema as patient } from './stay/patient.schema'
 import { schema as place } from './stay/place.schema'
@@ -151,9 +153,11 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'taken-off': takenOff,
   asked,
   claimed,
+  confidential,
   'episode-opened': episodeOpened,
   flags,
   injury,
+  'looked-in': lookedIn,
   merged,
   patient,
   place,

@@ -1,4 +1,4 @@
-import type { FoldableEvent } from '../event'
+import { notConfirmed, type FoldableEvent } from '../event'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import type { WardRecord } from '../records/ward'
@@ -11,16 +11,16 @@ import { upcast } from './upcast'
  * again from their events when they are read. 4: a snapshot may stand some events behind its stream, which servers before it do not know.
  * 5: steps of kept plans have roles; when the facts of a plan last changed; a neck has no side. 6: whether a change of side is of another
  * limb, which limb it was found on, and when it was opened at once. 7: a clock of wetting or setting keeps water and room,
- * and a round the id of whoever entered it. 8: who is here says how many are.
+ * and a round the id of whoever entered it. 8: who is here says how many are. 9: a record may be confidential.
  */
-export const foldVersion = 8
+export const foldVersion = 9
 
 /**
  * Applies one event to a case. Unknown kinds leave it as it is, so that an older reader survives newer data.
  * @param record null only for the opening event
  */
 export function foldCase(record: CaseRecord | null, streamId: string, stored: FoldableEvent): CaseRecord {
-  const event = upcast(stored)
+  const event = asRead(stored)
   const kind = findEventKind(event.kind) as EventKind<object, 'case'> | null
   const body = event.body as object
   if (kind?.stream === 'case' && kind.open) return kind.open(streamId, { ...event, body })
@@ -34,13 +34,19 @@ export function foldCase(record: CaseRecord | null, streamId: string, stored: Fo
  * @param record null only for the opening event
  */
 export function foldEpisode(record: EpisodeRecord | null, streamId: string, stored: FoldableEvent): EpisodeRecord {
-  const event = upcast(stored)
+  const event = asRead(stored)
   const kind = findEventKind(event.kind) as EventKind<object, 'episode'> | null
   const body = event.body as object
   if (kind?.stream === 'episode' && kind.open) return kind.open(streamId, { ...event, body })
   if (!record) throw new Error(`An episode cannot begin with ${event.kind}`)
   if (kind?.stream !== 'episode' || !kind.fold) return record
   return withFactsAt(kind.fold(record, { ...event, body }), kind, event)
+}
+
+/** An event in its newest form; whoever nobody confirms is named so wherever their name stands. */
+function asRead(stored: FoldableEvent): FoldableEvent {
+  const event = upcast(stored)
+  return event.mark === 'unconfirmed' ? { ...event, actorName: notConfirmed(event.actorName) } : event
 }
 
 /** Notes when what a plan is made of last changed. */
@@ -54,7 +60,7 @@ function withFactsAt<R extends CaseRecord | EpisodeRecord>(
 
 /** Applies one event to the ward's record. Unknown kinds leave it as it is. */
 export function foldWard(record: WardRecord, stored: FoldableEvent): WardRecord {
-  const event = upcast(stored)
+  const event = asRead(stored)
   const kind = findEventKind(event.kind) as EventKind<object, 'ward'> | null
   return kind?.stream === 'ward' && kind.fold ? kind.fold(record, { ...event, body: event.body as object }) : record
 }

@@ -50,6 +50,8 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
   readonly isUrgent?: true
   /** It says nothing of the patient: nobody countersigns it. */
   readonly isOfNoPatient?: true
+  /** Who watches over security hears of it, as this. */
+  readonly isWatched?: 'looked-in'
   /** Streams that a body names beside its own: what has to be known before it can be taken. Left out: none. */
   readonly names?: (body: Body) => readonly (string | undefined)[]
   /** Whether it ties what is written to what others did: nobody without an account does. Left out: never. */

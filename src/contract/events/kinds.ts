@@ -61,9 +61,11 @@ import { sideChanged } from './side/side-changed'
 import { takenOff } from './side/taken-off'
 import { asked } from './stay/asked'
 import { claimed } from './stay/claimed'
+import { confidential } from './stay/confidential'
 import { episodeOpened } from './stay/episode-opened'
 import { flags } from './stay/flags'
 import { injury } from './stay/injury'
+import { lookedIn } from './stay/looked-in'
 import { merged } from './stay/merged'
 import { patient } from './stay/patient'
 import { place } from './stay/place'
@@ -149,9 +151,11 @@ export const eventKinds = {
   'taken-off': takenOff,
   asked,
   claimed,
+  confidential,
   'episode-opened': episodeOpened,
   flags,
   injury,
+  'looked-in': lookedIn,
   merged,
   patient,
   place,

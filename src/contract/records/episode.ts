@@ -107,6 +107,8 @@ export interface EpisodeRecord {
   readonly asked?: readonly AnsweredNo[]
   /** Left out where somebody with an account began it. */
   readonly unattributed?: UnattributedStay
+  /** Its record is for the care team alone; left out where it is for everybody who may read. */
+  readonly confidential?: { readonly at: string; readonly by: string; readonly reason: string }
   /** Merges with the record of the same patient, in the order of time; one that was undone says so. */
   readonly merges?: readonly MergeRecord[]
 }

@@ -57,6 +57,8 @@ export interface BoardRow {
   readonly takenOverBy?: string
   /** What falls due in the hours ahead, late work too, the earliest first; left out by lines from before anybody looked ahead. */
   readonly ahead?: readonly WorkAhead[]
+  /** Its record is for the care team alone. */
+  readonly isConfidential?: true
   /** Begun without an account, and nobody has claimed it. */
   readonly unattributed?: { readonly actor: string; readonly name: string }
   /** The device is off; the line stays while something stands. */
@@ -78,6 +80,8 @@ export interface BoardAnswer {
   readonly pager: PagerState | null
   /** Entries of trainees that wait for a clinician's name; left out for who cannot give it. */
   readonly toCountersign?: number
+  /** Entries of people whose access had ended, which wait for a lead; left out for everybody else. */
+  readonly toSettle?: number
   /** Server time when the rows were read, ISO 8601 UTC. */
   readonly now: string
 }

@@ -5,7 +5,7 @@ import type { CaseRecord } from '../records/case'
 import { initialsOf, patientLabel, type EpisodeRecord } from '../records/episode'
 import { calledWords, type PageBody, type PageRecord } from '../records/page'
 import { newWard, type Chain, type Shift, type WardRecord } from '../records/ward'
-import { isAtPlace } from './at-place'
+import { isInArea } from './at-place'
 import { standingOf } from './standing-of-case'
 
 // Who is called about what is urgent, and when the next one is: pure, so that server, Board and tests read one answer.
@@ -17,7 +17,7 @@ const mostLetters = 280
 
 /** Entries for a place: that of the area that says most about it first, that of everywhere last. */
 function ofPlace<T extends { readonly area: string }>(entries: readonly T[], place: string): readonly T[] {
-  return entries.filter((entry) => isAtPlace(place, entry.area)).sort((a, b) => b.area.length - a.area.length)
+  return entries.filter((entry) => entry.area === '' || isInArea(place, entry.area)).sort((a, b) => b.area.length - a.area.length)
 }
 
 /** Who is called for a place, in order. */

@@ -166,5 +166,5 @@ export function otherSide(side: Side): Side {
 
 /** Turns a word-list id into words for a sentence: 'tibial-shaft-fracture' → 'tibial shaft fracture'. */
 export function spoken(id: string): string {
-  return id.replaceAll('-', ' ')
+  return id.replaceAll('-', ' ').replaceAll(/([a-z])([A-Z])/g, (_, before: string, after: string) => `${before} ${after.toLowerCase()}`)
 }

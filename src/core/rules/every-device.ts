@@ -24,7 +24,7 @@ export const overInjury: readonly FlagRule[] = [
     flag: 'anticoagulated',
     level: 'caution',
     at: ['baseline', 'check-after'],
-    text: 'It may bleed on: look at once when pain, girth or swelling grows.',
+    text: 'It may go on bleeding: look at once when pain, girth or swelling grows.',
     why: 'Blood thinners let a bruise go on filling the limb or the neck.',
   },
 ]

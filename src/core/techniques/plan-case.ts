@@ -19,7 +19,7 @@ import type { Step } from '../model/step'
 import { itemsWithFigures } from '../planner/fetch-from'
 
 /** Version of the computing core, kept with every plan it makes: raised with each change of what it says of the same case. */
-export const coreVersion = '0.5.0'
+export const coreVersion = '0.5.1'
 
 /** A case worked out by its technique, before its cautions are placed at steps. */
 export interface WorkedOut {
@@ -155,7 +155,7 @@ function addStandingNotes(draft: PlanDraft, technique: Technique, hasRounds: boo
     draft.caution({
       level: 'note',
       code: 'no-clock',
-      text: 'Rounds at shift changes are left out until the time of application and the zone are known.',
+      text: 'Rounds at shift changes are left out until it is known when the device was put on, and in which time zone.',
       why: 'Shift times need a clock and a place.',
     })
   }

@@ -8,6 +8,18 @@ const firstWaitMs = 15
 
 /** MariaDB's numbers for a deadlock, and for a lock that was waited for too long: the work may be done again from its start. */
 const again = new Set([1213, 1205])
+const isDuplicate = 1062
+/** Of a stream and a version. */
+const numberOfEvent = 'events_stream_version'
+
+/**
+ * Whether somebody else stood in the way. Locks keep that from happening on one database; at two nodes of a cluster two write the next event of
+ * one stream at once, and whoever comes second finds its number given.
+ */
+function isInTheWay(error: unknown): boolean {
+  const { errno = 0, sqlMessage = '' } = (error as { parent?: { errno?: number; sqlMessage?: string } }).parent ?? {}
+  return again.has(errno) || (errno === isDuplicate && sqlMessage.includes(numberOfEvent))
+}
 
 /** The database's number of an error, or undefined. */
 export function errorNumberOf(error: unknown): number | undefined {
@@ -15,7 +27,8 @@ export function errorNumberOf(error: unknown): number | undefined {
 }
 
 /**
- * Does work in a transaction, and does it again when another writer stood in its way. The work must have no effect outside.
+ * Does work in a transaction, and does it again when another writer stood in its way. The work must have no effect outside, and must wait for
+ * each statement before the next: one that is under way when a deadlock ends the transaction would be kept by itself.
  * @throws ApiError 503 when it was in the way every time
  */
 export async function inTransaction<T>(db: Sequelize, work: (transaction: Transaction) => Promise<T>): Promise<T> {
@@ -24,7 +37,7 @@ export async function inTransaction<T>(db: Sequelize, work: (transaction: Transa
     try {
       return await db.transaction(work)
     } catch (error) {
-      if (!again.has(errorNumberOf(error) ?? 0)) throw error
+      if (!isInTheWay(error)) throw error
       if (attempt === tries || performance.now() > until)
         throw new ApiError(
           503,

@@ -20,6 +20,12 @@ import * as signIn from './migrations/2026-11-27-sign-in'
 import * as judgedRules from './migrations/2026-11-28-judged-rules'
 import * as practice from './migrations/2026-11-28-practice'
 import * as oneName from './migrations/2026-11-28-one-name'
+import * as heldEntries from './migrations/2026-11-29-held-entries'
+import * as recoveryCodes from './migrations/2026-11-29-recovery-codes'
+import * as askedRoles from './migrations/2026-11-29-asked-roles'
+import * as looksIn from './migrations/2026-11-29-looks-in'
+import * as servers from './migrations/2026-11-29-servers'
+import * as wrappedSecrets from './migrations/2026-11-29-wrapped-secrets'
 import * as changes from './migrations/2026-11-28-changes'
 
 const migrations = [
@@ -44,6 +50,12 @@ const migrations = [
   judgedRules,
   changes,
   oneName,
+  heldEntries,
+  recoveryCodes,
+  askedRoles,
+  wrappedSecrets,
+  looksIn,
+  servers,
 ]
 
 /** Brings the database to the newest schema; each migration runs once, in order. The way back is the backup. */

@@ -19,6 +19,8 @@ export interface PersonRow {
   /** Since when its codes are asked for; null before the first right one. */
   secondSince: Date | null
   secondStep: number
+  /** JSON; null where nothing is asked. */
+  askedRoles: string | null
   epoch: number
 }
 export interface SessionRow {
@@ -134,9 +136,10 @@ export function defineModels(db: Sequelize): Models {
         isActive: { type: DataTypes.BOOLEAN, allowNull: false },
         mustChange: { type: DataTypes.BOOLEAN, allowNull: false },
         codeUntil: { type: DataTypes.DATE(3), allowNull: true },
-        secondSecret: { type: DataTypes.STRING(64), allowNull: true },
+        secondSecret: { type: DataTypes.STRING(200), allowNull: true },
         secondSince: { type: DataTypes.DATE(3), allowNull: true },
         secondStep: integer(),
+        askedRoles: { type: DataTypes.STRING(400), allowNull: true },
         epoch: integer(),
       },
       { tableName: 'people' },

@@ -11,6 +11,7 @@ import { createStockRepository } from '../repositories/stock'
 import { createStreamRepository } from '../repositories/streams'
 import { createAppendService } from '../writing/append-event'
 import { addPerson } from '../people/add-person'
+import { hashPassword } from '../people/password'
 import { createStockImport } from '../services/import-stock'
 import { syncCatalogue } from '../services/sync-catalogue'
 import type { Actor } from '../ledger/writing'
@@ -50,7 +51,7 @@ export async function loadDemoWorld({ db, pool, now }: { db: Sequelize; pool: Wo
   let trainee: Actor | null = null
   for (const person of demoStaff) {
     const id = uuidv7()
-    await addPerson({ db, people, events, clock }, { id, password: demoPassword, ...person })
+    await addPerson({ db, people, events, clock }, { id, passwordHash: await hashPassword(demoPassword), ...person })
     const actor: Actor = { id, name: person.name, roles: person.roles }
     if (person.roles.includes('lead')) lead ??= actor
     if (person.roles.includes('trainee')) trainee ??= actor

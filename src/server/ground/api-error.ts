@@ -6,7 +6,13 @@ export class ApiError extends Error {
     readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 422 | 423 | 429 | 503,
     readonly code: ErrorCode | 'invalid',
     message: string,
-    readonly extra: { readonly errors?: readonly FieldError[]; readonly yours?: unknown; readonly current?: unknown } = {},
+    readonly extra: {
+      readonly errors?: readonly FieldError[]
+      readonly yours?: unknown
+      readonly current?: unknown
+      /** When to come back, s: said in the header alone. */
+      readonly retryAfterS?: number
+    } = {},
   ) {
     super(message)
   }

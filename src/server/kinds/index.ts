@@ -25,6 +25,7 @@ import { rules as takenOff } from './side/taken-off'
 import { rules as claimed } from './stay/claimed'
 import { rules as flags } from './stay/flags'
 import { rules as injury } from './stay/injury'
+import { rules as lookedIn } from './stay/looked-in'
 import { rules as merged } from './stay/merged'
 import { rules as patient } from './stay/patient'
 import { rules as unmerged } from './stay/unmerged'
@@ -70,6 +71,7 @@ export const stayRules: { readonly [Id in EventKindId]?: StayRules<BodyOf<Id>> }
   claimed,
   flags,
   injury,
+  'looked-in': lookedIn,
   merged,
   patient,
   unmerged,

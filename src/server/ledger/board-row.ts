@@ -76,6 +76,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     ...(episode.unattributed && !episode.unattributed.claimed
       ? { unattributed: { actor: episode.unattributed.actor, name: episode.unattributed.name } }
       : {}),
+    ...(episode.confidential ? { isConfidential: true as const } : {}),
     ahead: (record.ended || !isOff || isStanding) && record.appliedAt ? workAhead(record, episode, nowMs) : [],
     isOff,
     // Whoever went home stays until the call of the next day; whoever is gone leaves at once.

@@ -6,7 +6,7 @@ import type { Actor, AppendDeps } from './writing'
 
 type Deps = Pick<AppendDeps, 'countersigns'>
 
-/** Notes that an entry of a trainee waits for a clinician's name. It acts at once all the same. */
+/** Notes that an entry of a trainee, or one that nobody confirms, waits for a clinician's name. It acts at once all the same. */
 export async function awaitCountersign(
   { countersigns }: Deps,
   event: StoredEvent,
@@ -14,5 +14,6 @@ export async function awaitCountersign(
   episodeId: string,
   transaction: Transaction,
 ): Promise<void> {
-  if (isCountersigned(actor.roles) && !findEventKind(event.kind)?.isOfNoPatient) await countersigns.wait(event, episodeId, transaction)
+  const needsName = isCountersigned(actor.roles) || event.mark === 'unconfirmed'
+  if (needsName && !findEventKind(event.kind)?.isOfNoPatient) await countersigns.wait(event, episodeId, transaction)
 }

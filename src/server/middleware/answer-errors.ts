@@ -19,8 +19,11 @@ const titles: Readonly<Record<number, string>> = {
   503: 'Not ready',
 }
 
-/** MariaDB's numbers for a statement that took too long, a connection that was lost, a server that shuts down, a node without its cluster. */
-const isAway = new Set([1969, 45013, 45009, 1927, 1053, 1205, 1213, 1047])
+/**
+ * MariaDB's numbers for a statement that took too long, a connection that was lost or ended, a server that shuts down, a node without its
+ * cluster, and a commit that a node could not finish: whether it was kept is not known, and the same entry sent again comes to the same.
+ */
+const isAway = new Set([1969, 45013, 45009, 45012, 45026, 1927, 1053, 1205, 1213, 1047, 1180, 2006, 2013, 4031])
 /** No room: on the disk, in the table, for a file, in a log. */
 const isFull = new Set([1021, 1114, 1030, 1026, 1041])
 
@@ -32,6 +35,7 @@ export function answerErrors(log: Logger) {
     const errorId = known ? null : uuidv7()
     if (errorId) log.error({ errorId, route: routeOf(request), code: codeOf(error), at: whereOf(error) }, 'unexpected error')
     const status = known?.status ?? 500
+    const { retryAfterS, ...extra } = known?.extra ?? {}
     const problem: ProblemDetails = {
       type: `urn:zesty-wren:error:${known?.code ?? 'unexpected'}`,
       title: titles[status] ?? 'Error',
@@ -39,8 +43,9 @@ export function answerErrors(log: Logger) {
       detail:
         known?.message ??
         `Something went wrong on our side: try again, and tell the person who runs this server this number: ${errorId ?? ''}.`,
-      ...(known?.extra ?? {}),
+      ...extra,
     }
+    if (retryAfterS !== undefined) response.set('retry-after', String(retryAfterS))
     response.status(status).type('application/problem+json').send(JSON.stringify(problem))
   }
 }

@@ -16,6 +16,8 @@ export interface GuardDeps {
   /** Whether somebody began the stay of this case themselves, and nobody has claimed it. */
   readonly isOwn: (account: Account, caseId: string) => Promise<boolean>
   readonly caseOfPhoto: (photoId: string) => Promise<string | null>
+  /** Asks whoever is outside of a patient's care team why they read; null where the house keeps no care teams. */
+  readonly admit: ((account: Account, caseId: string) => Promise<void>) | null
   /** Keeps that somebody read something of a patient. It is kept before it is answered. */
   readonly noteRead: (account: Account, route: RouteId, subject: string) => Promise<void>
 }
@@ -45,9 +47,14 @@ export function createGuard(deps: GuardDeps): Guard {
 function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
   const rule = ruleOf(id)
   const changes = !id.startsWith('GET ')
+  const caseOf = async (subject: string): Promise<string | null> => (rule.reads?.of === 'photo' ? deps.caseOfPhoto(subject) : subject)
   const isOfOwnCase = async (account: Account, subject: string): Promise<boolean> => {
-    const caseId = rule.reads?.of === 'photo' ? await deps.caseOfPhoto(subject) : subject
+    const caseId = await caseOf(subject)
     return caseId !== null && deps.isOwn(account, caseId)
+  }
+  const admit = async (account: Account, subject: string): Promise<void> => {
+    const caseId = deps.admit && rule.reads && rule.reads.of !== 'list' ? await caseOf(subject) : null
+    if (caseId !== null) await deps.admit?.(account, caseId)
   }
   return async (request: SignedInRequest, response, next) => {
     if (rule.who === 'anybody') return next()
@@ -69,6 +76,7 @@ function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
     if (changes && !rule.withoutToken) requireCsrf(request, session)
     if (rule.wantsProof && deps.clock() - session.provedAtMs > proofMs)
       throw new ApiError(403, 'prove-again', 'Give your password again: it is more than five minutes since you did.')
+    if (!isOwn) await admit(account, subject)
     if (rule.reads) await deps.noteRead(account, id, subject)
     next()
   }

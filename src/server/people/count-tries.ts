@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import type { Clock } from '../ground/clock'
 import { ApiError } from '../ground/api-error'
+import type { TellSecurity } from '../ground/tell-security'
 import type { SignInFailures } from '../repositories/sign-in-failures'
 
 /** So many wrong ones from one device are tried freely, then each further one waits, min (HARDENING). */
@@ -26,11 +27,15 @@ export interface TryDeps {
   readonly clock: Clock
   /** Waits; a test passes over it. */
   readonly sleep: (ms: number) => Promise<void>
-  readonly note: (words: string) => void
+  readonly tell: TellSecurity
 }
 
 /** One counter of wrong passwords and codes, at sign-in and inside of a session: by account and device, by account over all, by address. */
-export function createTryCounter({ failures, clock, sleep, note }: TryDeps) {
+export function createTryCounter({ failures, clock, sleep, tell }: TryDeps) {
+  const paused = (...how: Parameters<typeof waiting>): ApiError => {
+    tell('pause')
+    return waiting(...how)
+  }
   return {
     /**
      * Counts a try as wrong before it is known to be.
@@ -41,12 +46,12 @@ export function createTryCounter({ failures, clock, sleep, note }: TryDeps) {
       const keys = { device: keyOf('device', signIn, device), account: keyOf('account', signIn), address: keyOf('address', address) }
       const now = clock()
       const fromAddress = await failures.count(keys.address, { signIn: '', address }, now, ofAddress)
-      if (fromAddress.waitUntil) throw waiting('Too many wrong sign-ins from here', fromAddress.waitUntil, now)
+      if (fromAddress.waitUntil) throw paused('Too many wrong sign-ins from here', fromAddress.waitUntil, now)
       const fromDevice = await failures.count(keys.device, { signIn, address: device }, now, ofDevice)
-      if (fromDevice.waitUntil) throw waiting('Too many wrong tries with this name on this device', fromDevice.waitUntil, now)
+      if (fromDevice.waitUntil) throw paused('Too many wrong tries with this name on this device', fromDevice.waitUntil, now)
       const { failures: overAll } = await failures.count(keys.account, { signIn, address: '' }, now, freely)
       if (overAll > slowFrom) {
-        note(`${overAll} wrong tries of one account within the hour: each takes ${slowMs / 1_000} s`)
+        tell('slow-account')
         await sleep(slowMs)
       }
       return async () => {

@@ -1,22 +1,10 @@
-import {
-  constants,
-  createDecipheriv,
-  createHmac,
-  createPrivateKey,
-  createPublicKey,
-  generateKeyPairSync,
-  privateDecrypt,
-  randomBytes,
-  timingSafeEqual,
-  type KeyObject,
-} from 'node:crypto'
+import { constants, createDecipheriv, createHmac, createPublicKey, privateDecrypt, timingSafeEqual, type KeyObject } from 'node:crypto'
 import type { DeviceKeys } from '#contract/api/session'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import type { SecretRepository } from '../repositories/secrets'
+import { readKeyRings, ticketMs, type KeyRings } from './key-rings'
 
-/** So long an entry may wait on a device for somebody to send it under its author's name. */
-const ticketMs = 14 * 86_400_000
 const ivBytes = 12
 const tagBytes = 16
 
@@ -27,6 +15,8 @@ export interface Unsealed {
   readonly epoch: number
   /** The paired device that it was sealed on, with its epoch then; null on any other. */
   readonly device: { readonly id: string; readonly epoch: number } | null
+  /** Its ticket has run out. */
+  readonly isTooOld: boolean
   readonly event: unknown
 }
 
@@ -35,27 +25,18 @@ export interface Unsealed {
  * what waits to be sent is sealed to the server, with a ticket of its author, so that anybody's session may carry it.
  */
 export function createDeviceKeys(secrets: SecretRepository, clock: Clock) {
-  let root: Promise<string> | undefined
-  let pair: Promise<{ readonly privateKey: KeyObject; readonly spki: string }> | undefined
-
-  const readRoot = (): Promise<string> => remembered(() => secrets.readOrMake('device', () => randomBytes(32).toString('hex')))
-  const remembered = (make: () => Promise<string>): Promise<string> => {
-    root ??= make()
-    root.catch(() => (root = undefined))
-    return root
+  let rings: Promise<KeyRings> | undefined
+  const readRings = (): Promise<KeyRings> => {
+    rings ??= readKeyRings(secrets)
+    rings.catch(() => (rings = undefined))
+    return rings
   }
-  const readPair = (): NonNullable<typeof pair> => {
-    pair ??= secrets.readOrMake('seal', makePrivateKey).then((pem) => {
-      const privateKey = createPrivateKey(pem)
-      return { privateKey, spki: createPublicKey(privateKey).export({ type: 'spki', format: 'der' }).toString('base64') }
-    })
-    pair.catch(() => (pair = undefined))
-    return pair
+  /** The roots and seals that are good now: those of before for as long as a ticket may be. */
+  const good = async (): Promise<{ readonly roots: readonly Buffer[]; readonly seals: readonly KeyObject[] }> => {
+    const isGood = ({ untilMs }: { readonly untilMs: number }): boolean => untilMs > clock()
+    const { roots, seals } = await readRings()
+    return { roots: roots.filter(isGood).map((one) => one.root), seals: seals.filter(isGood).map((one) => one.key) }
   }
-  const sign = async (what: string): Promise<Buffer> =>
-    createHmac('sha256', Buffer.from(await readRoot(), 'hex'))
-      .update(what)
-      .digest()
 
   return {
     /**
@@ -64,50 +45,46 @@ export function createDeviceKeys(secrets: SecretRepository, clock: Clock) {
      * @param paired the account of the device, where it is paired
      */
     async keysOf({ id: personId, epoch }: Bearer, device: string, paired: Bearer | null): Promise<DeviceKeys> {
+      const {
+        roots: [root = Buffer.alloc(0), before],
+        seals: [seal],
+      } = await good()
+      if (!seal) throw new Error('There is no key that closes entries')
       const until = clock() + ticketMs
       const ticket = [personId, epoch, paired?.id ?? '', paired?.epoch ?? '', until].join('.')
+      const storeUnder = (key: Buffer): string => sign(key, `store|${personId}|${device}`).toString('base64')
       return {
-        store: (await sign(`store|${personId}|${device}`)).toString('base64'),
-        seal: (await readPair()).spki,
-        ticket: `${ticket}.${(await sign(`ticket|${ticket}`)).toString('base64url')}`,
+        store: storeUnder(root),
+        ...(before ? { storeBefore: storeUnder(before) } : {}),
+        seal: createPublicKey(seal).export({ type: 'spki', format: 'der' }).toString('base64'),
+        ticket: `${ticket}.${sign(root, `ticket|${ticket}`).toString('base64url')}`,
       }
     },
 
     /**
      * Opens what a device sealed: an AES-256-GCM key under RSA-OAEP (256 bytes), then the initial vector (12), the text and its tag (16).
-     * @throws ApiError 422 for what was not sealed for this server, or carries a ticket that is not good any more
+     * @throws ApiError 422 for what was not sealed for this server, or carries no ticket of it
      */
     async open(sealed: Buffer): Promise<Unsealed> {
-      const { privateKey } = await readPair()
-      let content: { ticket?: unknown; event?: unknown }
-      try {
-        const wrapped = sealed.subarray(0, 256)
-        const iv = sealed.subarray(256, 256 + ivBytes)
-        const text = sealed.subarray(256 + ivBytes, sealed.length - tagBytes)
-        const key = privateDecrypt({ key: privateKey, padding: constants.RSA_PKCS1_OAEP_PADDING, oaepHash: 'sha256' }, wrapped)
-        const decipher = createDecipheriv('aes-256-gcm', key, iv)
-        decipher.setAuthTag(sealed.subarray(sealed.length - tagBytes))
-        content = JSON.parse(Buffer.concat([decipher.update(text), decipher.final()]).toString('utf8')) as typeof content
-      } catch {
+      const { roots, seals } = await good()
+      const content = unseal(sealed, seals)
+      if (!content)
         throw new ApiError(
           422,
           'not-sealed',
           'This was not sealed for this server: it stays on the device until its author signs in there.',
         )
-      }
       const parts = String(content.ticket).split('.')
       const signature = parts.at(-1) ?? ''
-      const right = await sign(`ticket|${parts.slice(0, -1).join('.')}`)
       const { personId, epoch, device, until } = readTicket(parts)
       const given = Buffer.from(signature, 'base64url')
-      const isGenuine = given.length === right.length && timingSafeEqual(given, right)
-      if (!isGenuine || !(until > clock()))
-        throw new ApiError(
-          422,
-          'ticket-over',
-          'This has waited too long to be sent by somebody else: its author has to sign in on this device.',
-        )
-      return { personId, epoch, device, event: content.event }
+      const isGenuine = roots.some((root) => {
+        const right = sign(root, `ticket|${parts.slice(0, -1).join('.')}`)
+        return given.length === right.length && timingSafeEqual(given, right)
+      })
+      if (!isGenuine)
+        throw new ApiError(422, 'ticket-over', 'This carries no ticket of this server: its author has to sign in on this device.')
+      return { personId, epoch, device, isTooOld: !(until > clock()), event: content.event }
     },
   }
 }
@@ -116,7 +93,7 @@ export function createDeviceKeys(secrets: SecretRepository, clock: Clock) {
 type Bearer = { readonly id: string; readonly epoch: number }
 
 /** A ticket: author, epoch, device, its epoch, until when, signature; before there were epochs author, until when, signature, which counts as epoch 0. */
-function readTicket(parts: readonly string[]): Omit<Unsealed, 'event'> & { readonly until: number } {
+function readTicket(parts: readonly string[]): Omit<Unsealed, 'event' | 'isTooOld'> & { readonly until: number } {
   const [personId = ''] = parts
   if (parts.length === 3) return { personId, epoch: 0, device: null, until: Number(parts[1]) }
   const [, epoch, deviceId = '', deviceEpoch, until] = parts
@@ -130,6 +107,24 @@ function readTicket(parts: readonly string[]): Omit<Unsealed, 'event'> & { reado
 
 export type DeviceKeyService = ReturnType<typeof createDeviceKeys>
 
-function makePrivateKey(): string {
-  return generateKeyPairSync('rsa', { modulusLength: 2048 }).privateKey.export({ type: 'pkcs8', format: 'pem' }).toString()
+/** What is in a sealed entry, opened by the first key that does; null where none does. */
+function unseal(sealed: Buffer, keys: readonly KeyObject[]): { readonly ticket?: unknown; readonly event?: unknown } | null {
+  for (const key of keys) {
+    try {
+      const wrapped = sealed.subarray(0, 256)
+      const iv = sealed.subarray(256, 256 + ivBytes)
+      const text = sealed.subarray(256 + ivBytes, sealed.length - tagBytes)
+      const own = privateDecrypt({ key, padding: constants.RSA_PKCS1_OAEP_PADDING, oaepHash: 'sha256' }, wrapped)
+      const decipher = createDecipheriv('aes-256-gcm', own, iv)
+      decipher.setAuthTag(sealed.subarray(sealed.length - tagBytes))
+      return JSON.parse(Buffer.concat([decipher.update(text), decipher.final()]).toString('utf8')) as { ticket?: unknown; event?: unknown }
+    } catch {
+      // Sealed for the key of before, or not for this server.
+    }
+  }
+  return null
+}
+
+function sign(root: Buffer, what: string): Buffer {
+  return createHmac('sha256', root).update(what).digest()
 }

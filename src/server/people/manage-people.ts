@@ -1,11 +1,11 @@
-import { randomBytes, randomInt } from 'node:crypto'
+import { randomBytes } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { AccessBody } from '#contract/events/people/access'
-import type { CodeAnswer, ManagedPerson, OwnSession, PersonAction } from '#contract/api/people'
-import type { SecondFactorAnswer } from '#contract/api/session'
+import type { AskedRoles, CodeAnswer, ManagedPerson, OwnSession, PersonAction } from '#contract/api/people'
+import type { RecoveryAnswer, SecondFactorAnswer } from '#contract/api/session'
 import { unattributedPrefix } from '#contract/records/episode'
-import { isPairedDevice, losesRight, mayHaveSecondFactor, type Role } from '#contract/rights'
+import { isPairedDevice, losesRight, type Role } from '#contract/rights'
 import { inTransaction } from '../db/in-transaction'
 import { ApiError, invalidInput } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
@@ -16,15 +16,15 @@ import type { StreamRepository } from '../repositories/streams'
 import { lookOf, signInForm } from '#contract/sign-in-name'
 import { isCommon } from './common-passwords'
 import { addPerson } from './add-person'
-import { hashPassword, verifyPassword } from './password'
+import { giveRoles } from './give-roles'
+import { makeCode } from './made-code'
+import { hashPassword, hashSecret, verifyPassword } from './password'
 import { ownEvent, appendNext } from '../ledger/chain-event'
 import type { SecondFactor } from './second-factor'
 import type { Tried, TryCounter } from './count-tries'
 import type { OpenSession } from './sign-in'
 
 const codeMs = 24 * 3_600_000
-/** Without what is taken for something else when it is read out. */
-const letters = 'abcdefghkmnpqrstuvwxyz23456789'
 const codeLength = 12
 
 /** Bytes of what a paired device proves itself with; nobody types it. */
@@ -55,14 +55,14 @@ export function createPeopleManager(deps: ManageDeps) {
   }
 
   /** Writes what was changed of a person, together with the change. */
-  function change(id: string, body: AccessBody, by: By, work: (transaction: Transaction) => Promise<void>): Promise<void> {
+  function change<T>(id: string, body: AccessBody, by: By, work: (transaction: Transaction) => Promise<T>): Promise<T> {
     return inTransaction(db, async (transaction) => {
       const before = await streams.lockHead('person', id, transaction)
       const receivedAt = new Date(clock()).toISOString()
       const unchained = ownEvent({ type: 'person', id }, 'access', body, { actor: by.id, actorName: by.name, receivedAt })
       const { head } = await appendNext(events, unchained, before, transaction)
       await people.saveHead(id, head, transaction)
-      await work(transaction)
+      return work(transaction)
     })
   }
 
@@ -71,6 +71,17 @@ export function createPeopleManager(deps: ManageDeps) {
     if (roles.includes('admin')) return
     const others = (await people.list()).filter((one) => one.id !== id && one.isActive && one.roles.includes('admin'))
     if (others.length === 0) throw new ApiError(409, 'last-admin', 'This is the last admin: make somebody else one first.')
+  }
+
+  async function hasOtherAdmin(id: string, target: string): Promise<boolean> {
+    return (await people.list()).some((one) => one.id !== id && one.id !== target && one.isActive && one.roles.includes('admin'))
+  }
+
+  /** Notes what another admin has yet to give. */
+  async function ask(id: string, asked: AskedRoles, by: By): Promise<void> {
+    await change(id, { change: 'roles-asked', roles: asked.roles }, by, (transaction) =>
+      people.saveAccess(id, { askedRoles: JSON.stringify(asked) }, transaction),
+    )
   }
 
   /** A device is paired or not: it has no role of a person, and no password that somebody types. */
@@ -90,7 +101,7 @@ export function createPeopleManager(deps: ManageDeps) {
   }
 
   async function giveCode(account: Account, by: By): Promise<CodeAnswer> {
-    const code = Array.from({ length: codeLength }, () => letters[randomInt(letters.length)]).join('')
+    const code = makeCode(codeLength)
     const until = new Date(clock() + codeMs)
     const passwordHash = await hashPassword(code)
     await change(account.id, { change: 'code' }, by, async (transaction) => {
@@ -124,7 +135,9 @@ export function createPeopleManager(deps: ManageDeps) {
           },
         ])
       const id = uuidv7()
-      await addPerson(deps, { id, ...person, password: uuidv7() }, undefined, by)
+      const { roles, asked } = giveRoles({ roles: [], asked: null }, person.roles, by, await hasOtherAdmin(by.id, id))
+      await addPerson(deps, { id, ...person, roles, passwordHash: await hashPassword(uuidv7()) }, by)
+      if (asked) await ask(id, asked, by)
       return giveCode(await found(id), by)
     },
 
@@ -136,9 +149,9 @@ export function createPeopleManager(deps: ManageDeps) {
     async pair(name: string, by: By): Promise<{ readonly id: string; readonly secret: string }> {
       const signIn = signInForm(`${unattributedPrefix}${name}`)
       const secret = randomBytes(secretBytes).toString('base64url')
+      const passwordHash = hashSecret(secret)
       const known = await people.findBySignIn(signIn)
       if (known) {
-        const passwordHash = await hashPassword(secret)
         await change(known.id, { change: 'paired' }, by, async (transaction) => {
           await people.saveAccess(known.id, { passwordHash, isActive: true }, transaction)
           await people.endSessionsOf(known.id, null, transaction)
@@ -146,7 +159,7 @@ export function createPeopleManager(deps: ManageDeps) {
         return { id: known.id, secret }
       }
       const id = uuidv7()
-      await addPerson(deps, { id, name: `${unattributedPrefix}${name}`, signIn, roles: ['emergency'], password: secret }, undefined, by)
+      await addPerson(deps, { id, name: `${unattributedPrefix}${name}`, signIn, roles: ['emergency'], passwordHash }, by)
       return { id, secret }
     },
 
@@ -156,11 +169,13 @@ export function createPeopleManager(deps: ManageDeps) {
       await keepAnAdmin(id, roles)
       if (id === by.id && roles.some((role) => !account.roles.includes(role)))
         throw new ApiError(409, 'own-role', 'Nobody gives themselves a role: ask another admin.')
-      await change(id, { change: 'roles', roles }, by, async (transaction) => {
-        await people.saveAccess(id, { roles: roles.join(' ') }, transaction)
+      const given = giveRoles(account, roles, by, await hasOtherAdmin(by.id, id))
+      await change(id, { change: 'roles', roles: given.roles }, by, async (transaction) => {
+        await people.saveAccess(id, { roles: given.roles.join(' '), askedRoles: null }, transaction)
         // With its sessions whatever still listens ends: nothing of what they may not see any more is told.
-        if (losesRight(account.roles, roles)) await people.endSessionsOf(id, null, transaction)
+        if (losesRight(account.roles, given.roles)) await people.endSessionsOf(id, null, transaction)
       })
+      if (given.asked) await ask(id, given.asked, by)
     },
 
     /** @returns the code, where one was made */
@@ -186,6 +201,7 @@ export function createPeopleManager(deps: ManageDeps) {
           if (id === by.id) throw new ApiError(409, 'last-admin', 'You cannot take away your own second factor: ask another admin.')
           await change(id, { change: 'second-factor-off' }, by, async (transaction) => {
             await people.saveAccess(id, { secondSecret: null, secondSince: null }, transaction)
+            await deps.second.dropRecovery(id, transaction)
             await people.endSessionsOf(id, null, transaction)
           })
           return null
@@ -204,26 +220,36 @@ export function createPeopleManager(deps: ManageDeps) {
 
     /** The secret of an authenticator app, for whoever gives their password again. */
     async beginSecondFactor({ account }: OpenSession, password: string, from: From): Promise<SecondFactorAnswer> {
-      if (!mayHaveSecondFactor(account.roles))
-        throw new ApiError(403, 'no-right', 'A second factor is for leads and admins: your password and PIN are enough.')
+      keepDevice(account)
       if (account.hasSecondFactor)
         throw new ApiError(409, 'second-factor', 'You have an authenticator app already: an admin takes it away, then you set up another.')
       await provePassword(account, password, 'password', from)
       return deps.second.begin(account)
     },
 
-    /** From the first right code on, codes are asked for. */
-    async confirmSecondFactor({ account, sessionId }: OpenSession, code: string, from: From): Promise<void> {
+    /** From the first right code on, codes are asked for. @returns what stands in for the app when it is not at hand; said once */
+    async confirmSecondFactor({ account, sessionId }: OpenSession, code: string, from: From): Promise<RecoveryAnswer> {
       const wasRight = await deps.tries.begin({ signIn: account.signIn, ...from })
       if (account.hasSecondFactor || !(await deps.second.isRight(account, code)))
         throw invalidInput([
           { code: 'format', path: 'code', message: 'These are not the six digits of now: wait for the next ones and type them.' },
         ])
       await wasRight()
-      await change(account.id, { change: 'second-factor' }, account, async (transaction) => {
+      return change(account.id, { change: 'second-factor' }, account, async (transaction) => {
         await people.saveAccess(account.id, { secondSince: new Date(clock()) }, transaction)
         await people.endSessionsOf(account.id, sessionId, transaction)
+        return { recovery: await deps.second.makeRecovery(account.id, transaction) }
       })
+    },
+
+    /** New recovery codes in place of those of before, for whoever gives their password again. */
+    async renewRecovery({ account }: OpenSession, password: string, from: From): Promise<RecoveryAnswer> {
+      if (!account.hasSecondFactor)
+        throw new ApiError(409, 'second-factor', 'You have no authenticator app: set one up, and its recovery codes come with it.')
+      await provePassword(account, password, 'password', from)
+      return change(account.id, { change: 'recovery-codes' }, account, async (transaction) => ({
+        recovery: await deps.second.makeRecovery(account.id, transaction),
+      }))
     },
 
     /** The password again, for what only an admin does. */

@@ -2,8 +2,10 @@ import { createHash, randomBytes } from 'node:crypto'
 import { signInForm } from '#contract/sign-in-name'
 import type { Clock } from '../ground/clock'
 import { ApiError } from '../ground/api-error'
+import type { TellSecurity } from '../ground/tell-security'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { SignInFailures } from '../repositories/sign-in-failures'
+import type { SignInGate } from './sign-in-gate'
 import type { Tried, TryCounter } from './count-tries'
 import type { SecondFactor } from './second-factor'
 import { hashPassword, verifyPassword } from './password'
@@ -28,11 +30,62 @@ export interface OpenSession {
 /** Sign-in with a pause after wrong passwords, and sessions kept in the database under a hash of their token. */
 export function createSignInService(
   people: PeopleRepository,
-  { failures, tries }: { readonly failures: SignInFailures; readonly tries: TryCounter },
+  {
+    failures,
+    tries,
+    gate,
+    tell,
+  }: { readonly failures: SignInFailures; readonly tries: TryCounter; readonly gate: SignInGate; readonly tell: TellSecurity },
   second: SecondFactor,
   clock: Clock,
 ) {
   const decoy = hashPassword(randomBytes(12).toString('hex'))
+  async function open(
+    signIn: string,
+    password: string,
+    from: Pick<Tried, 'device' | 'address'>,
+    before?: OpenSession,
+    code?: string,
+  ): Promise<{ token: string; csrf: string; account: Account; pinHash: string | null }> {
+    const now = clock()
+    const form = signInForm(signIn)
+    const wasRight = await tries.begin({ signIn: form, ...from })
+    const account = await people.findBySignIn(form)
+    const isRight = await verifyPassword(password, account?.passwordHash ?? (await decoy))
+    const isOver = account?.codeUntil ? account.codeUntil.getTime() <= now : false
+    if (!account?.isActive || isOver || !isRight)
+      throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
+    // The count stays: a right password alone buys no more tries of a code.
+    if (account.hasSecondFactor && code === undefined)
+      throw new ApiError(401, 'second-factor', 'Type the six digits that your authenticator app shows now.')
+    if (account.hasSecondFactor && !(await second.isRight(account, code ?? ''))) {
+      tell('second-factor-wrong', account.id)
+      throw new ApiError(401, 'second-factor', 'These are not the six digits of now, or they were used: wait for the next ones.')
+    }
+    const token = randomBytes(32).toString('base64url')
+    const csrf = randomBytes(32).toString('hex')
+    const at = new Date(now)
+    if (account.codeUntil && !(await people.useCode(account.id, at)))
+      throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
+    await wasRight()
+    const pinHash = before?.account.id === account.id ? before.pinHash : null
+    await people.createSession({
+      id: sessionIdOf(token),
+      personId: account.id,
+      csrf,
+      createdAt: at,
+      lastSeenAt: at,
+      expiresAt: new Date(now + idleMs),
+      lockedAt: null,
+      pinHash,
+      pinFailures: 0,
+      pinWaitUntil: null,
+      provedAt: at,
+    })
+    if (before) await people.endSession(before.sessionId)
+    return { token, csrf, account, pinHash }
+  }
+
   return {
     /**
      * Opens a session. Wrong names and wrong passwords get the same answer in the same time, and the same wait: counted by name and device, by
@@ -40,51 +93,12 @@ export function createSignInService(
      * @param from where it is tried
      * @param before the session of that browser until now: it ends, and the same person keeps the PIN
      * @param code of their authenticator app, where they have one
-     * @throws ApiError 401 for a wrong one, 429 during the pause
+     * @throws ApiError 401 for a wrong one, 429 during the pause, 503 where too many do so at once
      */
-    async signIn(
-      signIn: string,
-      password: string,
-      from: Pick<Tried, 'device' | 'address'>,
-      before?: OpenSession,
-      code?: string,
-    ): Promise<{ token: string; csrf: string; account: Account; pinHash: string | null }> {
-      const now = clock()
-      const form = signInForm(signIn)
-      const wasRight = await tries.begin({ signIn: form, ...from })
-      const account = await people.findBySignIn(form)
-      const isRight = await verifyPassword(password, account?.passwordHash ?? (await decoy))
-      const isOver = account?.codeUntil ? account.codeUntil.getTime() <= now : false
-      if (!account?.isActive || isOver || !isRight)
-        throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
-      // The count stays: a right password alone buys no more tries of a code.
-      if (account.hasSecondFactor && code === undefined)
-        throw new ApiError(401, 'second-factor', 'Type the six digits that your authenticator app shows now.')
-      if (account.hasSecondFactor && !(await second.isRight(account, code ?? '')))
-        throw new ApiError(401, 'second-factor', 'These are not the six digits of now, or they were used: wait for the next ones.')
-      const token = randomBytes(32).toString('base64url')
-      const csrf = randomBytes(32).toString('hex')
-      const at = new Date(now)
-      if (account.codeUntil && !(await people.useCode(account.id, at)))
-        throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
-      await wasRight()
-      const pinHash = before?.account.id === account.id ? before.pinHash : null
-      await people.createSession({
-        id: sessionIdOf(token),
-        personId: account.id,
-        csrf,
-        createdAt: at,
-        lastSeenAt: at,
-        expiresAt: new Date(now + idleMs),
-        lockedAt: null,
-        pinHash,
-        pinFailures: 0,
-        pinWaitUntil: null,
-        provedAt: at,
-      })
-      if (before) await people.endSession(before.sessionId)
-      return { token, csrf, account, pinHash }
-    },
+    signIn: (...how: Parameters<typeof open>): ReturnType<typeof open> => gate.enter(() => open(...how)),
+
+    /** The same for a paired device: nobody types anything, it costs nothing, and who begins in an emergency waits behind nobody. */
+    signInDevice: open,
 
     /** The session of a token, or null; using it keeps it open for another 12 hours, and for a day at most. */
     async resume(token: string): Promise<OpenSession | null> {

@@ -21,18 +21,16 @@ export function createEventRepository(db: Sequelize, models: Models) {
 
     /** Appends a sealed event, and notes it for whoever listens. */
     async insert(sealed: ChainedEvent, transaction: Transaction): Promise<void> {
-      // Both are on their way at once: the connection keeps their order.
-      await Promise.all([
-        models.events.create(rowOf(sealed), { transaction }),
-        changes.note(sealed.event.stream, sealed.event.version, transaction),
-      ])
+      await models.events.create(rowOf(sealed), { transaction })
+      await changes.note(sealed.event.stream, sealed.event.version, transaction)
     },
 
     /** Appends sealed events of many streams at once, and notes each for whoever listens. */
     async appendMany(sealed: readonly ChainedEvent[], transaction: Transaction): Promise<void> {
       if (sealed.length === 0) return
       const events = sealed.map(({ event }) => event)
-      await Promise.all([insertMany(sealed, transaction), changes.noteMany(events, transaction)])
+      await insertMany(sealed, transaction)
+      await changes.noteMany(events, transaction)
     },
 
     /** Appends sealed events of many streams that nobody listens to yet. */

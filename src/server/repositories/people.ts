@@ -1,5 +1,5 @@
 import { literal, Op, QueryTypes, type Transaction } from 'sequelize'
-import type { ManagedPerson, ManagedSession } from '#contract/api/people'
+import type { AskedRoles, ManagedPerson, ManagedSession } from '#contract/api/people'
 import { type Person } from '#contract/api/session'
 import { defaultSettings, type PersonSettings } from '#contract/records/person'
 import type { Role } from '#contract/rights'
@@ -9,6 +9,8 @@ import type { Models, PersonRow, SessionRow } from '../db/models'
 export interface Account extends Person {
   readonly signIn: string
   readonly passwordHash: string
+  /** What another admin has yet to give. */
+  readonly asked: AskedRoles | null
   readonly isActive: boolean
   readonly mustChange: boolean
   /** Until when the one-time code is good; null for a password of their own. */
@@ -40,6 +42,16 @@ export function createPeopleRepository(models: Models) {
       const rows = (await models.people.findAll({ order: [['name', 'ASC']], raw: true })) as unknown as PersonRow[]
       return rows.flatMap((row) => toAccount(row) ?? [])
     },
+    /** Those who are signed in somewhere. */
+    async listOn(now: Date): Promise<readonly Account[]> {
+      const rows = (await models.sessions.findAll({
+        where: { expiresAt: { [Op.gte]: now } },
+        attributes: ['personId'],
+        raw: true,
+      })) as unknown as { personId: string }[]
+      const on = new Set(rows.map((row) => row.personId))
+      return (await this.list()).filter((one) => on.has(one.id))
+    },
     async count(): Promise<number> {
       return models.people.count()
     },
@@ -60,6 +72,7 @@ export function createPeopleRepository(models: Models) {
           codeUntil: null,
           secondSecret: null,
           secondSince: null,
+          askedRoles: null,
           secondStep: 0,
           epoch: 0,
         },
@@ -80,7 +93,9 @@ export function createPeopleRepository(models: Models) {
     },
     async saveAccess(
       id: string,
-      access: Partial<Pick<PersonRow, 'passwordHash' | 'roles' | 'isActive' | 'mustChange' | 'codeUntil' | 'secondSecret' | 'secondSince'>>,
+      access: Partial<
+        Pick<PersonRow, 'passwordHash' | 'roles' | 'isActive' | 'mustChange' | 'codeUntil' | 'secondSecret' | 'secondSince' | 'askedRoles'>
+      >,
       transaction: Transaction,
     ): Promise<void> {
       await models.people.update(access, { where: { id }, transaction })
@@ -115,12 +130,12 @@ export function createPeopleRepository(models: Models) {
         const account = toAccount(row)
         if (!account) return []
         const own = sessions.filter((session) => session.personId === row.id).map(toManagedSession)
-        const { id, name, signIn, roles, isActive, mustChange, hasSecondFactor } = account
+        const { id, name, signIn, roles, asked, isActive, mustChange, hasSecondFactor } = account
         const paused = pauses
           .filter((pause) => pause.signIn === signIn)
           .map(({ address, until }) => ({ address, until: until.toISOString() }))
         const inOrder = own.sort((a, b) => Date.parse(b.lastSeenAt) - Date.parse(a.lastSeenAt))
-        return [{ id, name, signIn, roles, isActive, mustChange, hasSecondFactor, sessions: inOrder, pauses: paused }]
+        return [{ id, name, signIn, roles, asked, isActive, mustChange, hasSecondFactor, sessions: inOrder, pauses: paused }]
       })
     },
 
@@ -224,6 +239,7 @@ function toAccount(row: PersonRow | null): Account | null {
     name: row.name,
     signIn: row.signIn,
     passwordHash: row.passwordHash,
+    asked: row.askedRoles ? (JSON.parse(row.askedRoles) as AskedRoles) : null,
     isActive: Boolean(row.isActive),
     mustChange: Boolean(row.mustChange),
     codeUntil: row.codeUntil && new Date(row.codeUntil),

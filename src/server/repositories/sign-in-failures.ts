@@ -17,6 +17,8 @@ export interface CountedTry {
 
 /** Wrong tries count for so long after the first. */
 const countedMs = 3_600_000
+/** So many are swept by one statement. */
+const atOnce = 500
 /** More than any count. */
 const refused = 1_000_000_000
 
@@ -90,8 +92,15 @@ export function createSignInFailures(db: Sequelize) {
     async release(signIn: string): Promise<void> {
       await db.query('DELETE FROM sign_in_failures WHERE sign_in = :signIn', { type: QueryTypes.DELETE, replacements: { signIn } })
     },
+    /** Lets go of everything that is over, a few at a time: nobody who signs in waits for it. */
     async dropOld(now: Date): Promise<void> {
-      await db.query('DELETE FROM sign_in_failures WHERE until <= :now LIMIT 500', { type: QueryTypes.DELETE, replacements: { now } })
+      for (let dropped = atOnce; dropped === atOnce;) {
+        const [, gone] = (await db.query(`DELETE FROM sign_in_failures WHERE until <= :now LIMIT ${atOnce}`, {
+          type: QueryTypes.UPDATE,
+          replacements: { now },
+        })) as unknown as [unknown, number]
+        dropped = gone
+      }
     },
   }
 }

@@ -7,6 +7,7 @@ import type { StreamType } from '#contract/event'
 import { foldCase, foldEpisode } from '#contract/events/fold'
 import { newWard, wardId, type WardRecord } from '#contract/records/ward'
 import type { Models, WardRow } from '../db/models'
+import { ApiError } from '../ground/api-error'
 import { createSnapshots, streamColumns, streamSelection, type StreamHead, type StreamRow } from './snapshots'
 
 export type { StreamHead }
@@ -113,6 +114,15 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     }
     return episodeId
   }
+  /**
+   * A case that was there is there for ever: where it is not found the database is not in step, as a node that comes back to its cluster, and
+   * saying that there is no such case would have what was entered refused.
+   * @throws ApiError 503
+   */
+  const demandKnown = (caseId: string, isFound: boolean): void => {
+    if (!isFound && episodeByCase.has(caseId))
+      throw new ApiError(503, 'unavailable', 'The database is not in step: what you typed is kept, it is sent again by itself.')
+  }
   return {
     /** The head of a stream, locked until the transaction ends; version 0 when the stream does not exist. */
     async lockHead(type: StreamType, id: string, transaction: Transaction): Promise<StreamHead> {
@@ -140,6 +150,7 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     },
     async findCase(id: string, transaction?: Transaction): Promise<Snapshot<CaseRecord> | null> {
       const row = await rowOf<StreamRow>(`SELECT ${streamSelection} FROM cases WHERE id = :id`, id, transaction)
+      demandKnown(id, row !== null)
       return row && caseSnapshot(row, transaction)
     },
 
@@ -160,6 +171,7 @@ export function createStreamRepository(db: Sequelize, models: Models) {
     /** A case whose episode is locked. */
     async lockCase(id: string, transaction: Transaction): Promise<(Snapshot<CaseRecord> & { readonly board: BoardRow }) | null> {
       const row = await rowOf<LineRow>(`SELECT ${streamSelection}, board FROM cases WHERE id = :id FOR UPDATE`, id, transaction)
+      demandKnown(id, row !== null)
       if (row) noteLocked(transaction, row)
       return row && { ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow }
     },
@@ -190,6 +202,7 @@ export function createStreamRepository(db: Sequelize, models: Models) {
         if (!episode) continue
         found.set(row.id, { locked: { ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow }, episode })
       }
+      for (const id of ids) demandKnown(id, found.has(id))
       return found
     },
     /** Every case of a locked episode, locked in the order of their ids. */
@@ -206,7 +219,9 @@ export function createStreamRepository(db: Sequelize, models: Models) {
         raw: true,
       })) as unknown as LineRow[]
       for (const row of rows) noteLocked(transaction, row)
-      return Promise.all(rows.map(async (row) => ({ ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow })))
+      const locked: (Snapshot<CaseRecord> & { readonly board: BoardRow })[] = []
+      for (const row of rows) locked.push({ ...(await caseSnapshot(row, transaction)), board: JSON.parse(row.board) as BoardRow })
+      return locked
     },
 
     /** Ids of the episodes that have a case on the Board, or one whose line is from before it could be found. */

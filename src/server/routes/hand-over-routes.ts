@@ -5,16 +5,19 @@ import { standingLevels } from '#core/model/standing'
 import type { HandOverAnswer } from '#contract/api/hand-over'
 import { sheets, type SheetId } from '#contract/api/papers'
 import { zone as zoneSchema } from '#contract/field-schemas'
+import { initialsOf } from '#contract/records/episode'
 import { isAtPlace } from '#contract/views/at-place'
 import { handOverOf, orderHandOver, type HandOverLine } from '#contract/views/hand-over'
 import { handOverColumns, handOverTable } from '#contract/views/hand-over-table'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
-import type { SignedInRequest } from '../middleware/session'
+import { signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { PackedCase } from '../papers/downtime-pack'
-import type { Print } from '../planning/print'
+import { createFewOfPerson, type Print } from '../planning/print'
+import type { Account } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
+import type { CareTeam } from '../services/care-team'
 import { openCase } from './open-case'
 import { sendPdf } from './send-pdf'
 
@@ -32,15 +35,18 @@ export function handOverRoutes(
   {
     streams,
     print,
+    careTeam,
     clock,
   }: {
     readonly streams: StreamRepository
+    readonly careTeam: CareTeam | null
     readonly print: Print
     readonly clock: Clock
   },
 ): Router {
-  const read = async (beginning: string): Promise<readonly HandOverLine[]> => {
+  const read = async (account: Account, beginning: string): Promise<readonly HandOverLine[]> => {
     const rows = (await streams.liveBoardRows()).filter((row) => isAtPlace(row.place, beginning))
+    const hidden = (await careTeam?.hidden(account, rows)) ?? new Set()
     const lines = await Promise.all(
       rows.map(async ({ caseId, episodeId }) => {
         const [found, episode, live] = await Promise.all([
@@ -48,7 +54,8 @@ export function handOverRoutes(
           streams.findEpisode(episodeId),
           streams.liveCautionsOf(caseId),
         ])
-        return found && episode ? handOverOf(found.record, episode.record, clock(), live) : null
+        const line = found && episode ? handOverOf(found.record, episode.record, clock(), live) : null
+        return line && hidden.has(episodeId) ? { ...line, patient: initialsOf(line.patient), identifiers: 'confidential' } : line
       }),
     )
     return orderHandOver(
@@ -57,6 +64,7 @@ export function handOverRoutes(
     )
   }
 
+  const fewOf = createFewOfPerson()
   const packed = async (lines: readonly HandOverLine[]): Promise<readonly PackedCase[]> => {
     const cases: PackedCase[] = []
     // One after the other: a pack is printed once a shift, and a Board is read meanwhile.
@@ -69,7 +77,7 @@ export function handOverRoutes(
 
   route('GET /api/hand-over', async (request: SignedInRequest, response: Response<HandOverAnswer>) => {
     const { place } = parseWith<{ place: string }>(screenSchema, request.query)
-    response.json({ lines: await read(place), now: new Date(clock()).toISOString() })
+    response.json({ lines: await read(signedIn(request).account, place), now: new Date(clock()).toISOString() })
   })
 
   route('GET /api/hand-over.csv', async (request: SignedInRequest, response) => {
@@ -78,21 +86,24 @@ export function handOverRoutes(
       .type('text/csv')
       .attachment('hand-over.csv')
       // A cell that begins like a formula is text.
-      .send(stringify([[...handOverColumns], ...handOverTable(await read(place))], { escape_formulas: true }))
+      .send(stringify([[...handOverColumns], ...handOverTable(await read(signedIn(request).account, place))], { escape_formulas: true }))
   })
 
   route('GET /api/hand-over.pdf', async (request: SignedInRequest, response) => {
     const { place, sheet, zone } = parseWith<{ place: string; sheet: SheetId; zone: string }>(paperSchema, request.query)
     const printedAt = new Date(clock()).toISOString()
-    const bytes = await print('hand-over', await read(place), { places: place.trim() || 'all places', zone, printedAt }, sheet)
+    const { account } = signedIn(request)
+    const facts = { places: place.trim() || 'all places', zone, printedAt }
+    const bytes = await fewOf(account.id, async () => print('hand-over', await read(account, place), facts, sheet))
     sendPdf(response, 'hand-over', bytes)
   })
 
   route('GET /api/downtime.pdf', async (request: SignedInRequest, response) => {
     const { place, sheet, zone } = parseWith<{ place: string; sheet: SheetId; zone: string }>(paperSchema, request.query)
     const printedAt = new Date(clock()).toISOString()
-    const cases = await packed(await read(place))
-    const bytes = await print('downtime', cases, { places: place.trim() || 'all places', zone, printedAt }, sheet)
+    const { account } = signedIn(request)
+    const facts = { places: place.trim() || 'all places', zone, printedAt }
+    const bytes = await fewOf(account.id, async () => print('downtime', await packed(await read(account, place)), facts, sheet))
     sendPdf(response, 'downtime', bytes)
   })
   return router

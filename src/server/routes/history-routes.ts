@@ -2,11 +2,13 @@ import type { Response, Router } from 'express'
 import Joi from 'joi'
 import { historyPageSize, type HistoryAnswer } from '#contract/api/history'
 import { instant, uuid } from '#contract/field-schemas'
+import { maskedLine } from '#contract/views/care-team'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
-import type { SignedInRequest } from '../middleware/session'
+import { signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { HistoryCursor, StreamRepository } from '../repositories/streams'
+import type { CareTeam } from '../services/care-team'
 
 const mostWords = 8
 
@@ -25,15 +27,16 @@ const querySchema = Joi.object({
 /** Every case there was, found by words, the newest first. */
 export function historyRoutes(
   { router, route }: Guarded,
-  { streams, clock }: { readonly streams: StreamRepository; readonly clock: Clock },
+  { streams, careTeam, clock }: { readonly streams: StreamRepository; readonly careTeam: CareTeam | null; readonly clock: Clock },
 ): Router {
   route('GET /api/history', async (request: SignedInRequest, response: Response<HistoryAnswer>) => {
     const { q, after } = parseWith<{ q: string; after?: HistoryCursor }>(querySchema, request.query)
     const found = await streams.findCases(wordsOf(q), after ?? null, historyPageSize + 1)
     const rows = found.slice(0, historyPageSize)
     const last = rows.at(-1)
+    const hidden = (await careTeam?.hidden(signedIn(request).account, rows)) ?? new Set()
     response.json({
-      rows,
+      rows: rows.map((row) => (hidden.has(row.episodeId) ? maskedLine(row) : row)),
       next: found.length > rows.length && last ? `${last.openedAt}~${last.caseId}` : null,
       now: new Date(clock()).toISOString(),
     })

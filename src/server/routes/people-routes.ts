@@ -9,7 +9,7 @@ import {
   personActionSchema,
   rolesSchema,
 } from '#contract/api/people.schema'
-import type { SecondFactorAnswer } from '#contract/api/session'
+import type { RecoveryAnswer, SecondFactorAnswer } from '#contract/api/session'
 import { passwordSchema, secondCodeSchema } from '#contract/api/sign-in.schema'
 import { uuid } from '#contract/field-schemas'
 import type { Role } from '#contract/rights'
@@ -85,10 +85,13 @@ export function peopleRoutes({ router, route }: Guarded, { manager, clock, cooki
     const { password } = parseWith<{ password: string }>(passwordSchema, request.body)
     response.json(await manager.beginSecondFactor(signedIn(request), password, triedFrom(request)))
   })
-  route('POST /api/session/second-factor/confirm', async (request: SignedInRequest, response) => {
+  route('POST /api/session/second-factor/confirm', async (request: SignedInRequest, response: Response<RecoveryAnswer>) => {
     const { code } = parseWith<{ code: string }>(secondCodeSchema, request.body)
-    await manager.confirmSecondFactor(signedIn(request), code, triedFrom(request))
-    response.json({})
+    response.json(await manager.confirmSecondFactor(signedIn(request), code, triedFrom(request)))
+  })
+  route('POST /api/session/second-factor/recovery', async (request: SignedInRequest, response: Response<RecoveryAnswer>) => {
+    const { password } = parseWith<{ password: string }>(passwordSchema, request.body)
+    response.json(await manager.renewRecovery(signedIn(request), password, triedFrom(request)))
   })
   return router
 }

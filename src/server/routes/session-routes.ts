@@ -1,6 +1,6 @@
 import type { Response, Router } from 'express'
 import { pinSchema, signInSchema } from '#contract/api/sign-in.schema'
-import { deviceHeader, type Person, type SessionAnswer } from '#contract/api/session'
+import { deviceHeader, type PairedDevice, type Person, type SessionAnswer } from '#contract/api/session'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
 import type { Cookies } from '../middleware/cookies'
@@ -12,6 +12,7 @@ import { ApiError } from '../ground/api-error'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { DeviceKeyService } from '../people/device-keys'
 import type { ScreenLock } from '../people/screen-lock'
+import { verifyPassword } from '../people/password'
 import type { OpenSession, SignInService } from '../people/sign-in'
 
 type Opened = Pick<OpenSession, 'account' | 'csrf' | 'pinHash'>
@@ -25,22 +26,30 @@ export interface SessionRouteDeps {
   readonly cookies: Cookies
   /** Whether they have to set up a second factor before anything else. */
   readonly mustEnrol: (account: Account) => boolean
+  readonly hasCareTeams: boolean
 }
 
 /** The session: who is signed in, sign in, lock, unlock, sign out. */
 export function sessionRoutes(
   { router, route }: Guarded,
-  { signIn, people, lock, keys, clock, cookies, mustEnrol }: SessionRouteDeps,
+  { signIn, people, lock, keys, clock, cookies, mustEnrol, hasCareTeams }: SessionRouteDeps,
 ): Router {
   const now = (): string => new Date(clock()).toISOString()
   /** The device that a request comes from, if it is paired. */
   const pairedDevice = async (request: SignedInRequest): Promise<{ account: Account; secret: string } | null> => {
     const [id = '', secret = ''] = cookies.read(request, 'wren_device', 200)?.split('.') ?? []
     const account = secret === '' ? null : await people.find(id)
-    return account?.isActive && isPairedDevice(account.roles) ? { account, secret } : null
+    const isDevice = account?.isActive && isPairedDevice(account.roles)
+    return isDevice && (await verifyPassword(secret, account.passwordHash)) ? { account, secret } : null
   }
-  const nameOfDevice = async (request: SignedInRequest): Promise<string | null> =>
-    (await pairedDevice(request))?.account.name.slice(unattributedPrefix.length) ?? null
+  const deviceOf = (request: SignedInRequest): string => (request.get(deviceHeader) ?? '').slice(0, 40)
+  /** What the device of a request keeps to be worked on without a line and without an account. */
+  const pairing = async (request: SignedInRequest): Promise<PairedDevice | null> => {
+    const account = (await pairedDevice(request))?.account
+    if (!account) return null
+    const { seal, ticket } = await keys.keysOf(account, deviceOf(request), account)
+    return { as: account.name.slice(unattributedPrefix.length), person: toPerson(account), seal, ticket }
+  }
   const nobody = async (request: SignedInRequest): Promise<SessionAnswer> => ({
     person: null,
     csrf: null,
@@ -49,13 +58,13 @@ export function sessionRoutes(
     hasSecondFactor: false,
     mustEnrol: false,
     hasPin: false,
-    pairedAs: await nameOfDevice(request),
+    hasCareTeams,
+    paired: await pairing(request),
     keys: null,
     now: now(),
   })
   const send = async (request: SignedInRequest, response: Response<SessionAnswer>, opened: Opened): Promise<void> => {
     const { account, csrf } = opened
-    const device = (request.get(deviceHeader) ?? '').slice(0, 40)
     const hasPin = opened.pinHash !== null
     response.json({
       person: toPerson(account),
@@ -65,9 +74,10 @@ export function sessionRoutes(
       hasSecondFactor: account.hasSecondFactor,
       mustEnrol: mustEnrol(account),
       hasPin,
-      pairedAs: await nameOfDevice(request),
+      hasCareTeams,
+      paired: await pairing(request),
       // Whoever came by a one-time code is told nothing that opens a device before they chose a password.
-      keys: account.mustChange ? null : await keys.keysOf(account, device, (await pairedDevice(request))?.account ?? null),
+      keys: account.mustChange ? null : await keys.keysOf(account, deviceOf(request), (await pairedDevice(request))?.account ?? null),
       now: now(),
     })
   }
@@ -91,7 +101,7 @@ export function sessionRoutes(
       new ApiError(401, 'not-paired', 'This device is not paired for emergency entry: sign in, or ask an admin to pair it.')
     if (!paired) throw notPaired()
     const opened = await signIn
-      .signIn(paired.account.signIn, paired.secret, triedFrom(request), request.session)
+      .signInDevice(paired.account.signIn, paired.secret, triedFrom(request), request.session)
       .catch((error: unknown) => {
         throw error instanceof ApiError && error.code === 'wrong-sign-in' ? notPaired() : error
       })

@@ -1,5 +1,6 @@
 import { setMaxListeners } from 'node:events'
 import type { Response, Router } from 'express'
+import { ApiError } from '../ground/api-error'
 import type { Guarded } from '../middleware/guard'
 import { signedIn, type SignedInRequest } from '../middleware/session'
 import type { Changes } from '../repositories/changes'
@@ -8,6 +9,8 @@ import type { Metrics } from '../services/metrics'
 
 /** So many lines at most are looked through for somebody who comes back: they are of fewer streams. */
 const mostMissed = 5_000
+/** A session has a few tabs; whoever opens more takes from the others. */
+const mostOfSession = 20
 const mostUnreadBytes = 256 * 1024
 
 export interface StreamRouteDeps {
@@ -28,6 +31,8 @@ export function streamRoute({ router, route }: Guarded, { hub, changes, metrics,
   if (stopping) setMaxListeners(0, stopping)
   route('GET /api/stream', (request: SignedInRequest, response: Response) => {
     const { sessionId } = signedIn(request)
+    if (hub.listening(sessionId) >= mostOfSession)
+      throw new ApiError(429, 'too-many', `This session is open in ${mostOfSession} tabs: close some of them.`)
     response.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' })
     response.flushHeaders()
     response.write('retry: 3000\n\n')

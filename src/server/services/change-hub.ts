@@ -6,6 +6,8 @@ const lookMs = 600
 /** How often it is asked whose sessions go on, in looks. */
 const sessionsEvery = 3
 const beatEvery = 25
+/** A look that takes longer is trouble. */
+const slowMs = 2_000
 /** A number is given before its commit: numbers of so long ago are read again, for those that came into sight late. */
 export const lateMs = 30_000
 /** At the first look, when nothing says how old a number is: so many of the newest are taken for seen. */
@@ -50,14 +52,17 @@ export function createChangeHub({ changes, signIn, pager, steadyMs = () => perfo
   const listeners = new Set<Listener>()
   let timer: ReturnType<typeof setInterval> | undefined
   let isLooking = false
+  let lookingSince = 0
+  let isTroubled = false
   let looks = 0
   let seen: Seen | null = null
   let isPagerThere: boolean | undefined
   let firstLook: Promise<void> = Promise.resolve()
 
   async function look(): Promise<void> {
-    if (isLooking) return
+    if (isLooking) return sayIfSlow()
     isLooking = true
+    lookingSince = steadyMs()
     try {
       if (looks++ % sessionsEvery === 0) await endWhatIsOver()
       const hints = await hintsNow()
@@ -65,14 +70,27 @@ export function createChangeHub({ changes, signIn, pager, steadyMs = () => perfo
       const messages = [
         ...hints.map((hint) => message(at, hint.data, hint.event)),
         ...pagerMessages(at),
-        ...(looks % beatEvery === 0 ? [message(at, '{}', 'beat')] : []),
+        ...(isTroubled || looks % beatEvery === 0 ? [message(at, '{}', 'beat')] : []),
       ]
       if (messages.length > 0) tell(messages.join(''))
+      isTroubled = false
     } catch {
-      tell(': database away\n\n')
+      sayTrouble()
     } finally {
       isLooking = false
     }
+  }
+
+  /** A look that takes too long: the database stands still, and whoever listens should know it. */
+  function sayIfSlow(): void {
+    if (steadyMs() - lookingSince > slowMs) sayTrouble()
+  }
+
+  /** Said once until it is over: what is told next says that it is. */
+  function sayTrouble(): void {
+    if (isTroubled) return
+    isTroubled = true
+    tell(message(cursor(), '{}', 'trouble'))
   }
 
   function tell(text: string): void {
@@ -137,6 +155,8 @@ export function createChangeHub({ changes, signIn, pager, steadyMs = () => perfo
     cursor,
     /** Looks now, as it does by itself while somebody listens. */
     look,
+    /** How many listen in one session. */
+    listening: (sessionId: string): number => [...listeners].filter((one) => one.sessionId === sessionId).length,
     /** Begins to tell somebody; returns how to stop. */
     listen(listener: Listener): () => void {
       listeners.add(listener)

@@ -7,6 +7,8 @@ export interface Metrics {
   readonly registry: Registry
   /** Measures each request by its route as it is declared. */
   readonly measure: (request: Request, response: Response, next: NextFunction) => void
+  /** Something of security happened. */
+  countSecurity(kind: string): void
   /** One more event was kept. */
   countEvent(kind: string): void
   /** A stream of hints was opened (1) or ended (-1). */
@@ -23,8 +25,13 @@ const secondsBuckets = [0.005, 0.01, 0.025, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10]
  * Metrics of one server, in a registry of their own.
  * @param watched pools by name
  * @param isPagerAnswering null where there is none
+ * @param clockOffsetMs this server's clock less the database's; null before it was measured
  */
-export function createMetrics(watched: Readonly<Record<string, Sequelize>>, isPagerAnswering: () => boolean | null): Metrics {
+export function createMetrics(
+  watched: Readonly<Record<string, Sequelize>>,
+  isPagerAnswering: () => boolean | null,
+  clockOffsetMs: () => number | null,
+): Metrics {
   const registry = new Registry()
   collectDefaultMetrics({ register: registry })
   const registers = [registry]
@@ -38,6 +45,12 @@ export function createMetrics(watched: Readonly<Record<string, Sequelize>>, isPa
   const events = new Counter({
     name: 'wren_events_total',
     help: 'Events that were kept, by kind',
+    labelNames: ['kind'] as const,
+    registers,
+  })
+  const security = new Counter({
+    name: 'wren_security_total',
+    help: 'Pauses, refused tickets, wrong codes, records opened from outside, by kind',
     labelNames: ['kind'] as const,
     registers,
   })
@@ -65,6 +78,16 @@ export function createMetrics(watched: Readonly<Record<string, Sequelize>>, isPa
       else this.set(isAnswering ? 1 : 0)
     },
   })
+  new Gauge({
+    name: 'wren_clock_offset_seconds',
+    help: 'Clock of this server less that of the database',
+    registers,
+    collect() {
+      const offsetMs = clockOffsetMs()
+      if (offsetMs === null) this.reset()
+      else this.set(offsetMs / 1_000)
+    },
+  })
   return {
     registry,
     measure(request, response, next) {
@@ -82,6 +105,7 @@ export function createMetrics(watched: Readonly<Record<string, Sequelize>>, isPa
       })
       next()
     },
+    countSecurity: (kind) => security.inc({ kind }),
     countEvent: (kind) => events.inc({ kind }),
     countStream: (change) => streams.inc(change),
   }

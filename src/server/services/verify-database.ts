@@ -24,6 +24,10 @@ export interface Verdict {
   readonly lots: number
   /** Anchors of days that were proved; of an older rule none is. */
   readonly anchors: number
+  /** How many anchors from outside were compared with those here. */
+  readonly compared: number
+  /** Days of anchors from outside that a restored database cannot have. */
+  readonly later: readonly string[]
   readonly faults: readonly Fault[]
 }
 
@@ -53,8 +57,14 @@ interface HeadRow {
  * without its stream, every lot holds what its movements left, every movement has its event, every photo is the one that was kept, and every
  * day's anchor seals what was received before it. Reads only; in use what is written meanwhile may show as a fault, which a second look settles.
  * @param outside anchors as they were written outside of the database
+ * @param isRestored it is a backup: anchors from outside that are later than its newest are of days that it cannot know
  */
-export async function verifyDatabase(db: Sequelize, models: Models, outside: readonly DayAnchor[] = []): Promise<Verdict> {
+export async function verifyDatabase(
+  db: Sequelize,
+  models: Models,
+  outside: readonly DayAnchor[] = [],
+  isRestored = false,
+): Promise<Verdict> {
   const faults: Fault[] = []
   let [streams, events] = [0, 0]
   for (const { type, table, columns } of tables) {
@@ -83,19 +93,30 @@ export async function verifyDatabase(db: Sequelize, models: Models, outside: rea
     faults.push({ where: 'events', what: `${Number(counted?.count) - events} belong to no stream that is there` })
   const lots = await lotFaults(db)
   const anchors = await keptAnchors(db)
+  const newestMs = Date.parse(anchors.at(-1)?.day ?? '') || -Infinity
+  const later = isRestored ? outside.filter(({ day }) => Date.parse(day) > newestMs) : []
+  const compared = outside.filter((one) => !later.includes(one))
   faults.push(
     ...lots.faults,
     ...(await looseMovements(db)),
     ...(await changedPhotos(db)),
     ...(await wrongAnchors(db, anchors)).map((day) => ({ where: `anchor ${day}`, what: 'is not what was received before it comes to' })),
-    ...outside
+    ...compared
       .filter((one) => !anchors.some((kept) => isDeepStrictEqual({ ...kept }, { ...one })))
       .map(({ day }) => ({
         where: `anchor ${day}`,
         what: 'is not the one that was written outside',
       })),
   )
-  return { streams, events, lots: lots.count, anchors: anchors.length, faults }
+  return {
+    streams,
+    events,
+    lots: lots.count,
+    anchors: anchors.length,
+    compared: compared.length,
+    later: later.map(({ day }) => day),
+    faults,
+  }
 }
 
 async function eventsOfMany(

@@ -19,13 +19,14 @@ const plannings = 3
 
 /**
  * Appends one event and its snapshot in one transaction. The same event twice gives the first answer again; a replacing event made
- * from an older version is refused with both sides; an accepted plan is planned again, outside of any lock.
+ * from an older version is refused with both sides; an accepted plan is planned again, outside of any lock. `mark` is said of one that
+ * stands though nobody confirms its author.
  */
 export function createAppendService(deps: AppendDeps) {
   const turns = createTurns((writings: readonly Writing[]) =>
     inTransaction(deps.db, (transaction) => writePlainEvents(deps, writings, transaction)),
   )
-  return async function append(input: EventInput, actor: Actor): Promise<StoredEvent> {
+  return async function append(input: EventInput, actor: Actor, mark?: 'unconfirmed'): Promise<StoredEvent> {
     await checkRight(deps, input, actor)
     const { prepare } = findCaseRules(input.kind) ?? {}
     // What may have come before is looked up first; of anything else a repeat shows when it is refused.
@@ -37,7 +38,7 @@ export function createAppendService(deps: AppendDeps) {
       try {
         const checked = prepare ? await prepare(deps, input) : null
         const receivedMs = deps.clock()
-        const time = admitTime(input, receivedMs)
+        const time = { ...admitTime(input, receivedMs), ...(mark ? { mark } : {}) }
         const writing = { input, actor, time, checked, receivedAt: new Date(receivedMs).toISOString() }
         const key = await keyOf(deps, input)
         if (isPlain(input)) return await turns.together(key, writing)

@@ -46,18 +46,15 @@ export async function writePlainEvents(
       throw error
     }
   })
-  await Promise.all([
-    deps.events.appendMany(kept, transaction),
-    ...kept.map(({ event, writing }) =>
-      awaitCountersign(deps, event, writing.actor, cases.get(event.stream.id)?.episode.id ?? '', transaction),
-    ),
-    ...[...cases].flatMap(([id, { locked, episode }]) => {
-      const [after, last] = [now.get(id), kept.findLast(({ event }) => event.stream.id === id)]
-      if (!after || !last) return []
-      const board = boardRowOf(after.record, episode, locked.board.live ?? null, deps.clock())
-      return [deps.streams.saveCase(after.record, after.head, board, new Date(last.event.receivedAt), transaction)]
-    }),
-  ])
+  await deps.events.appendMany(kept, transaction)
+  for (const { event, writing } of kept)
+    await awaitCountersign(deps, event, writing.actor, cases.get(event.stream.id)?.episode.id ?? '', transaction)
+  for (const [id, { locked, episode }] of cases) {
+    const [after, last] = [now.get(id), kept.findLast(({ event }) => event.stream.id === id)]
+    if (!after || !last) continue
+    const board = boardRowOf(after.record, episode, locked.board.live ?? null, deps.clock())
+    await deps.streams.saveCase(after.record, after.head, board, new Date(last.event.receivedAt), transaction)
+  }
   return results
 }
 

@@ -10,11 +10,12 @@ import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
 import { PatientStrip } from './patient-strip'
 import { RelatedBar } from './related-bar'
+import { SayWhyForm } from './say-why-form'
 
 /** Every stage of a case: the patient strip, the path, and the stage itself. */
 export function CaseFrame() {
   const { caseId } = useParams()
-  const { status, caseId: held } = useCaseStore()
+  const { status, asked, caseId: held } = useCaseStore()
   const open = useCase()
   useEffect(() => {
     if (caseId) void loadCase(caseId)
@@ -22,7 +23,7 @@ export function CaseFrame() {
   useEffect(() => {
     if (open) keepTimers(open)
   }, [open])
-  if (open && held === caseId) {
+  if (open && held === caseId && status !== 'say-why') {
     return (
       <>
         <PatientStrip open={open} />
@@ -42,6 +43,7 @@ export function CaseFrame() {
           Look for it on the Board.
         </Notice>
       ) : null}
+      {asked && caseId ? <SayWhyForm caseId={caseId} words={asked.words} /> : null}
       {status === 'offline' ? (
         <Notice tone="caution" lead="No connection, and this device has not seen the case before">
           It opens as soon as the server answers.

@@ -74,14 +74,14 @@ export function ChangeBar({ open }: { open: OpenCase }) {
         {mayDecide ? (
           <div className="flex flex-wrap gap-3">
             <Button look="next" disabled={live.pending.length > 0} onClick={() => void take()}>
-              {live.pending.length > 0 ? 'Working out the last figures…' : 'Take the change'}
+              {live.pending.length > 0 ? 'Working out the last figures…' : 'Accept the change'}
             </Button>
             <Button look="quiet" onClick={() => setKeeping(true)}>
               Keep what was accepted
             </Button>
           </div>
         ) : (
-          <p className="text-soft">A clinician takes it, or keeps what was accepted.</p>
+          <p className="text-soft">A clinician accepts it, or keeps what was accepted.</p>
         )}
       </div>
       {isKeeping ? (

@@ -56,6 +56,9 @@ export function PatientStrip({ open }: { open: OpenCase }) {
             ))}
           </ul>
         ) : null}
+        {episode.confidential ? (
+          <p className="shrink-0 rounded-lg border border-line px-2 text-sm leading-6 font-semibold">Confidential</p>
+        ) : null}
         <StandingChip open={open} withoutPlan={isSizedUp} />
         <span className="ml-auto flex flex-wrap items-center justify-end gap-x-2 lg:shrink-0">
           <button

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react'
 import { isBedside, isPressing, type Standing, type StandingItem } from '#core/model/standing'
 import { listOfNames } from '#core/standing/item-names'
+import { unconfirmedBehind } from '#contract/views/unconfirmed'
 import { LevelMark, toneOf } from '../round/level-mark'
 import { toneWash } from '../parts/tone-shape'
 import { formatDayAndClock } from '../parts/format-time'
@@ -26,6 +27,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
   const opening = useOpenNow(open)
   // The headline says the worst already.
   const further = pressing.filter((one) => !headline.toLowerCase().includes(one.text.toLowerCase()))
+  const unconfirmed = unconfirmedBehind(pressing, open.record, open.episode)
   const panel = useRef<HTMLElement>(null)
   const lastRound = open.episode.rounds.at(-1)
   useEffect(() => {
@@ -50,6 +52,9 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
             ))}
             {further.length > 2 ? <li>and {further.length - 2} more, below</li> : null}
           </ul>
+        ) : null}
+        {unconfirmed.length > 0 ? (
+          <p className="mt-1 font-semibold">A device sent this for {unconfirmed.join(', ')}. Look at once, and act on what you see.</p>
         ) : null}
       </div>
       {isUrgent && standing.actions.length > 0 ? <WhoIsHere caseId={open.record.id} /> : null}

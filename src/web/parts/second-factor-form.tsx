@@ -1,21 +1,26 @@
 import { useState } from 'react'
-import { secondCodePattern, type SecondFactorAnswer } from '#contract/api/session'
+import { secondCodePattern, type RecoveryAnswer, type SecondFactorAnswer } from '#contract/api/session'
 import { Button } from './button'
 import { Notice } from './notice'
+import { RecoveryCodes } from './recovery-codes'
 import { TextField } from './text-field'
 import { Form } from './form'
 
-/** Sets up an authenticator app: the password, a picture to read, the first code. */
+/** Sets up an authenticator app: the password, a picture to read, the first code, and what stands in for it. */
 export function SecondFactorForm({
   onBegin,
   onConfirm,
+  onDone,
 }: {
   /** The secret, or what is wrong in words. */
   onBegin: (password: string) => Promise<SecondFactorAnswer | string>
-  /** Null once codes are asked for, or what is wrong in words. */
-  onConfirm: (code: string) => Promise<string | null>
+  /** The recovery codes once codes are asked for, or what is wrong in words. */
+  onConfirm: (code: string) => Promise<RecoveryAnswer | string>
+  /** Called once the recovery codes are put away. */
+  onDone: () => void
 }) {
   const [begun, setBegun] = useState<SecondFactorAnswer | null>(null)
+  const [recovery, setRecovery] = useState<readonly string[] | null>(null)
   const [typed, setTyped] = useState('')
   const [wrong, setWrong] = useState<string | null>(null)
   const [isBusy, setBusy] = useState(false)
@@ -28,8 +33,10 @@ export function SecondFactorForm({
     if (typeof result === 'string') return setWrong(result)
     setWrong(null)
     setTyped('')
-    setBegun(begun ? null : result)
+    if ('recovery' in result) setRecovery(result.recovery)
+    else setBegun(result)
   }
+  if (recovery) return <RecoveryCodes codes={recovery} onDone={onDone} />
   return (
     <Form onSend={() => void go()} aria-label="Authenticator app">
       {begun ? (

@@ -3,6 +3,7 @@ import { resumeTimers } from '../case/timer-store'
 import { countSealed } from '../sync/sealed-outbox'
 import { useSession, type SessionState } from '../sync/session-store'
 import { ChoosePassword } from './choose-password'
+import { EmergencyEntry } from './emergency-entry'
 import { EnrolSecondFactor } from './enrol-second-factor'
 import { LeftSealed } from './left-sealed'
 import { SignInScreen } from './sign-in-screen'
@@ -51,6 +52,7 @@ function SignedOut({ state }: { state: SessionState }) {
           <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
             Try again
           </button>
+          <EmergencyEntry />
         </main>
       )}
     </div>

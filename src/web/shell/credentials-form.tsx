@@ -1,11 +1,12 @@
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
-import { pinPattern, secondCodePattern } from '#contract/api/session'
+import { pinPattern, recoveryPattern, secondCodePattern } from '#contract/api/session'
 import { Button } from '../parts/button'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
 import { useSession } from '../sync/session-store'
 
+const codePattern = new RegExp(`${secondCodePattern.source}|${recoveryPattern.source}`, 'i')
 const pinOrNothing = new RegExp(`^$|${pinPattern.source}`)
 
 /** Name and password, for signing in and for unlocking; a refusal is shown and the name kept. */
@@ -59,12 +60,15 @@ export function CredentialsForm({
       {wantsCode ? (
         <TextField
           label="Code of your authenticator app"
-          inputMode="numeric"
-          maxLength={6}
+          hint="Without your phone: one of your recovery codes."
+          maxLength={19}
           autoComplete="one-time-code"
           autoFocus
           {...register('code', {
-            pattern: { value: secondCodePattern, message: 'The code is six digits: type what the app shows now.' },
+            pattern: {
+              value: codePattern,
+              message: 'The code is six digits, or a recovery code of four groups: type what the app shows now, or one of those.',
+            },
           })}
           error={formState.errors.code?.message}
         />

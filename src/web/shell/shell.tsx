@@ -5,11 +5,11 @@ import { findEventKind } from '#contract/events/index'
 import { hasRight, isPairedDevice } from '#contract/rights'
 import { Button } from '../parts/button'
 import { useKey } from '../parts/use-key'
+import { useEmergencyOver } from './use-emergency-over'
 import { useIdleLock } from './use-idle-lock'
 import { useMendedClock } from './use-mended-clock'
 import { useProvenSession } from './use-proven-session'
-import { onSessionOver } from '../sync/api'
-import { setLock } from './lock-store'
+import { useSessionOver } from './use-session-over'
 import { onLineBack, resumeOutbox, useOutbox } from '../sync/outbox'
 import { sendSealed } from '../sync/sealed-outbox'
 import { usePerson, useSession } from '../sync/session-store'
@@ -69,10 +69,11 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
   useEffect(() => {
     if (window.location.hash === '') window.scrollTo(0, 0)
   }, [pathname])
-  useEffect(() => onSessionOver(() => setLock('ended')), [])
+  useSessionOver(isEmergency)
   useMendedClock()
   useProvenSession()
   useIdleLock()
+  useEmergencyOver(isEmergency)
   useKey(['?'], () => setHelpOpen(true))
   useKey(['b'], () => void navigate('/'))
   useKey(['n'], () => void navigate('/new'))
@@ -160,7 +161,7 @@ function NavLink({ to, label, icon, isWideOnly = false }: { to: string; label: s
 }
 
 function Connection() {
-  const { pending, line } = useOutbox()
+  const { pending, line, isServerTroubled } = useOutbox()
   const isUrgent = pending.some(({ kind }) => findEventKind(kind)?.isUrgent)
   const isStuck = line !== 'fine' && pending.length > 0
   const why = line === 'offline' ? 'No connection' : 'The server has trouble'
@@ -172,6 +173,7 @@ function Connection() {
           {why}; {pending.length} kept here
         </span>
       ) : null}
+      {isServerTroubled && line === 'fine' ? <span className="text-caution">The server has trouble</span> : null}
       {line === 'offline' && pending.length === 0 ? <span className="text-caution">No connection</span> : null}
       {line === 'fine' && pending.length > 0 ? <span className="text-soft">Sending…</span> : null}
     </p>

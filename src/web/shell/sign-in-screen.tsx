@@ -1,4 +1,3 @@
-import { useNavigate } from 'react-router'
 import { useSession } from '../sync/session-store'
 import { CredentialsForm } from './credentials-form'
 import { EmergencyEntry } from './emergency-entry'
@@ -7,7 +6,6 @@ import { Wren } from './wren'
 
 /** Name and password; nothing else stands between a clinician and the tape. */
 export function SignInScreen() {
-  const navigate = useNavigate()
   const signIn = useSession((store) => store.signIn)
   return (
     <main className="mx-auto grid w-full max-w-md flex-1 content-center gap-8 p-6">
@@ -18,7 +16,7 @@ export function SignInScreen() {
       </header>
       <LeftSealed />
       <CredentialsForm submitLabel="Sign in" busyLabel="Signing in…" onSubmit={signIn} offersPin />
-      <EmergencyEntry onOpen={() => void navigate('/new')} />
+      <EmergencyEntry />
       <p className="text-sm text-soft">
         Decision support for trained staff. It supports, reminds and records; it does not monitor. Local policy and the licensed clinician’s
         judgement come first.

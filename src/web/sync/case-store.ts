@@ -4,20 +4,23 @@ import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
 import { foldCase } from '#contract/events/fold'
 import { eventKinds, findEventKind, type BodyOf, type EventKindId } from '#contract/events/index'
+import type { SayWhy } from '#contract/api/looks-in'
 import { paths } from '#contract/api/paths'
 import type { ProblemDetails } from '#contract/api/problem-details'
 import { createFolder, isWithin, mergeAnswers, type Folded, type TakenEvent } from './fold-waiting'
 import { makeEvent, onTaken, sendAndHear, sendEvent, useOutbox, type Outcome } from './outbox'
-import { callApi, isSessionOver } from './api'
+import { callApi, describeNoAnswer, isSessionOver } from './api'
 import { setServerClock } from './server-clock'
 import { currentDurable, useSession } from './session-store'
 
-type LoadStatus = 'loading' | 'ready' | 'missing' | 'offline'
+type LoadStatus = 'loading' | 'ready' | 'missing' | 'offline' | 'say-why'
 
 interface CaseStore {
   readonly caseId: string | null
   readonly episodeId: string | null
   readonly status: LoadStatus
+  /** What is said to whoever has to say why before it opens, and the stay that the reason is of; null otherwise. */
+  readonly asked: { readonly episodeId: string; readonly words: string } | null
   /** The last that the server said; null for a case that only this device knows so far. */
   readonly base: CaseAnswer | null
   /** What the server has taken and `base` does not contain yet: it stays folded in until it does. */
@@ -25,7 +28,14 @@ interface CaseStore {
 }
 
 /** The case in hand, as the server knows it. Screens read it with unsent events folded in, by `useCase`. */
-export const useCaseStore = create<CaseStore>(() => ({ caseId: null, episodeId: null, status: 'loading', base: null, taken: [] }))
+export const useCaseStore = create<CaseStore>(() => ({
+  caseId: null,
+  episodeId: null,
+  status: 'loading',
+  asked: null,
+  base: null,
+  taken: [],
+}))
 
 /** The case in hand with everything typed here folded in. */
 export type OpenCase = Folded
@@ -35,19 +45,41 @@ const folder = createFolder()
 /** Opens a case: from the server, else from what this device kept of it, else from its unsent events. */
 export async function loadCase(caseId: string): Promise<void> {
   if (useCaseStore.getState().caseId !== caseId)
-    useCaseStore.setState({ caseId, episodeId: null, status: 'loading', base: null, taken: [] })
+    useCaseStore.setState({ caseId, episodeId: null, status: 'loading', asked: null, base: null, taken: [] })
   const result = await callApi<CaseAnswer>('GET', paths.case(caseId))
   if (useCaseStore.getState().caseId !== caseId) return
   if (result.kind === 'ok') return takeAnswer(result.value)
-  const isBeingCreated = useOutbox
-    .getState()
-    .pending.some((event) => event.stream.id === caseId && findEventKind(event.kind)?.nature === 'opening')
+  if (result.kind === 'refused' && result.problem.type === 'urn:zesty-wren:error:say-why') {
+    const { episodeId } = result.problem.current as SayWhy
+    return useCaseStore.setState({ status: 'say-why', asked: { episodeId, words: result.problem.detail } })
+  }
+  const begunIn = await stayBegunHere(caseId)
   const isAway = result.kind !== 'refused' || isSessionOver(result.problem)
   const kept = isAway ? await currentDurable()?.readCase(caseId) : undefined
   if (useCaseStore.getState().caseId !== caseId) return
   if (kept) useCaseStore.setState(({ base }) => ({ base: base ?? kept, episodeId: kept.episode.id, status: 'ready' }))
   // A case that is open already stays in sight, whatever the server says now.
-  else if (!useCaseStore.getState().base) useCaseStore.setState({ status: isBeingCreated ? 'ready' : isAway ? 'offline' : 'missing' })
+  else if (!useCaseStore.getState().base)
+    useCaseStore.setState(begunIn === null ? { status: isAway ? 'offline' : 'missing' } : { status: 'ready', episodeId: begunIn })
+}
+
+/** Says why somebody from outside the care team opens the case, and opens it; null, or why it did not. */
+export async function sayWhy(caseId: string, reason: string): Promise<string | null> {
+  const { asked } = useCaseStore.getState()
+  if (!asked) return null
+  const told = makeEvent({ type: 'episode', id: asked.episodeId }, 'looked-in', { reason }, 0)
+  const result = await callApi<EventAnswer>('POST', paths.events, told)
+  if (result.kind === 'refused') return result.problem.detail
+  if (result.kind !== 'ok') return `${describeNoAnswer(result)}: the record opens once the reason has arrived. Try again.`
+  await loadCase(caseId)
+  return null
+}
+
+/** The stay of a case that was begun here and that the server has yet to get, also by an earlier page; null for any other. */
+async function stayBegunHere(caseId: string): Promise<string | null> {
+  const isBegun = (event: EventInput): boolean => event.stream.id === caseId && event.kind === 'case-opened'
+  const opening = useOutbox.getState().pending.find(isBegun) ?? (await currentDurable()?.readOutbox())?.find(isBegun)
+  return opening ? (opening.body as BodyOf<'case-opened'>).episodeId : null
 }
 
 /** Takes what the server said: never a step back from what it had said before, however late an answer arrives. */
@@ -56,7 +88,13 @@ function takeAnswer(answer: CaseAnswer): void {
   useCaseStore.setState(({ base, taken }) => {
     const merged = base?.record.id === answer.record.id ? mergeAnswers(base, answer) : answer
     void currentDurable()?.writeCase(merged)
-    return { base: merged, episodeId: merged.episode.id, status: 'ready', taken: taken.filter((one) => !isWithin(one, merged)) }
+    return {
+      base: merged,
+      episodeId: merged.episode.id,
+      status: 'ready',
+      asked: null,
+      taken: taken.filter((one) => !isWithin(one, merged)),
+    }
   })
 }
 
@@ -143,6 +181,12 @@ export function useCase(): OpenCase | null {
   const { base, caseId, episodeId, taken } = useCaseStore()
   const pending = useOutbox((store) => store.pending)
   return useMemo(() => folder.fold({ base, caseId, episodeId, taken, pending }, writer()), [base, caseId, episodeId, taken, pending])
+}
+
+/** The case in hand with unsent events folded in, for whoever asks once; null while it is not there. */
+export function caseInHand(): OpenCase | null {
+  const { base, caseId, episodeId, taken } = useCaseStore.getState()
+  return folder.fold({ base, caseId, episodeId, taken, pending: useOutbox.getState().pending }, writer())
 }
 
 /** The case in hand; for screens below the case's own gate. */

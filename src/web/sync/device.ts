@@ -1,7 +1,9 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { v7 as uuidv7 } from 'uuid'
 import type { TimerRecord } from '#contract/records/run'
+import type { PairedDevice } from '#contract/api/session'
 import type { Pinned } from './pin'
+import type { OwnKeys } from './vault'
 
 /** An entry that waits, closed for the server alone. */
 export interface SealedEntry {
@@ -20,6 +22,18 @@ export interface NamelessTimers {
   readonly timers: readonly TimerRecord[]
 }
 
+/**
+ * What a paired device keeps so that work begins on it without a line and without an account. Of the server it knows its own account, its
+ * ticket and the key that closes entries; what is entered lies under two keys that are made here and that nobody can read out. They protect
+ * the disk, not a tablet that lies open.
+ */
+export interface Alone extends PairedDevice {
+  /** Null before anything was begun, and once it is over. */
+  readonly keys: (OwnKeys & { readonly madeMs: number }) | null
+  /** Whether work goes on here without an account: a page that is loaded anew goes on with it. */
+  readonly isOn: boolean
+}
+
 /** What is known of the device itself, and of nobody who lies in a bed. */
 export interface DeviceFacts {
   /** How it names itself to the server. */
@@ -28,6 +42,8 @@ export interface DeviceFacts {
   /** Somebody signed out without a line: that is done before anything else is. */
   readonly isLeaving: boolean
   readonly pinned: Pinned | null
+  /** What it needs to be worked on without a line and without an account; null where it is not paired. */
+  readonly alone: Alone | null
 }
 
 interface DeviceStore extends DBSchema {
@@ -36,7 +52,7 @@ interface DeviceStore extends DBSchema {
   sealed: { key: string; value: SealedEntry }
 }
 
-const fresh: DeviceFacts = { id: '', isLocked: false, isLeaving: false, pinned: null }
+const fresh: DeviceFacts = { id: '', isLocked: false, isLeaving: false, pinned: null, alone: null }
 
 let opened: Promise<IDBPDatabase<DeviceStore>> | undefined
 /** What a browser that keeps nothing still knows until the page is closed. */

@@ -120,7 +120,25 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
     return written
   }
   const read = <T>(store: 'drafts' | 'answers', key: string): Promise<T | undefined> =>
-    inTurn(`${store} ${key}`, async () => vault.take<T>(await db.get(store, await nameOf(key))))
+    inTurn(`${store} ${key}`, async () => {
+      const name = await nameOf(key)
+      const kept = await db.get(store, name)
+      return kept || !vault.before ? vault.take<T>(kept) : readBefore<T>(vault.before, store, key, name)
+    })
+  /** What lies there under the key and the name of before is kept anew. */
+  const readBefore = async <T>(
+    before: NonNullable<Vault['before']>,
+    store: 'drafts' | 'answers',
+    key: string,
+    name: string,
+  ): Promise<T | undefined> => {
+    const old = await before.nameOf(key)
+    const value = await before.take<T>(await db.get(store, old))
+    if (value === undefined) return undefined
+    await db.put(store, await vault.put(value), name)
+    await db.delete(store, old)
+    return value
+  }
   /** Puts an answer away, unless a later one lies there: another page of this browser may have written it meanwhile. */
   const putLater = async (store: 'cases' | 'answers', name: string, answer: unknown, reaches: readonly number[]): Promise<void> => {
     const sealed = await vault.put(answer)
@@ -138,6 +156,7 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
       return waiting.filter((one) => one !== undefined)
     })
   let order = Date.now() * 1000
+  if (vault.before) await inTurn('outbox', () => keepAnew(db, vault, vault.before))
 
   return {
     readDraft: (key) => read<string>('drafts', key),
@@ -159,8 +178,8 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
       }),
     dropFromOutbox: (id) =>
       write(`outbox ${id}`, async () => {
-        await db.delete('outbox', id)
         await dropSealed(id)
+        await db.delete('outbox', id)
       }),
     readCase: (id) => inTurn(`cases ${id}`, async () => vault.take<CaseAnswer>(await db.get('cases', id))),
     writeCase: (answer) =>
@@ -182,12 +201,35 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
   }
 }
 
+/** What waits, and what is known of cases, lies under the key of now from here on. */
+async function keepAnew(db: IDBPDatabase<WrenStore>, vault: Vault, before: Vault['before']): Promise<void> {
+  for (const id of await db.getAllKeys('outbox')) {
+    const kept = await db.get('outbox', id)
+    const value = await before?.take(kept?.sealed)
+    if (kept && value !== undefined) await db.put('outbox', { ...kept, sealed: await vault.put(value) }, id)
+  }
+  for (const id of await db.getAllKeys('cases')) {
+    const { reaches, ...kept } = (await db.get('cases', id)) ?? {}
+    const value = await before?.take(kept as Sealed)
+    if (value !== undefined) await db.put('cases', { ...(await vault.put(value)), ...(reaches ? { reaches } : {}) }, id)
+  }
+}
+
+/** Deletes what lies here of a person that nobody can read any more; what waits to be sent lies closed for the server beside it. */
+export async function dropKept(personId: string): Promise<void> {
+  await deleteDB(nameOfStore(personId)).catch(() => undefined)
+}
+
+function nameOfStore(personId: string): string {
+  return `zesty-wren-kept-${personId}`
+}
+
 function nameKey(caseId: string): string {
   return `timers/${caseId}`
 }
 
 function open(personId: string): Promise<IDBPDatabase<WrenStore>> {
-  return openDB<WrenStore>(`zesty-wren-kept-${personId}`, 1, {
+  return openDB<WrenStore>(nameOfStore(personId), 1, {
     upgrade(upgrading) {
       for (const store of stores) upgrading.createObjectStore(store)
     },

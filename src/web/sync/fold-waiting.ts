@@ -85,9 +85,14 @@ function eventsAfter({ base, taken, pending }: KnownHere): readonly EventInput[]
 export function createFolder() {
   let from = step(null, null, null)
   let by: Writer = { actor: '', actorName: '' }
+  /** Of which case and stay the steps are. */
+  let about = ''
   let steps: Step[] = []
 
-  function startFrom(base: CaseAnswer | null, writer: Writer): void {
+  function startFrom({ base, caseId, episodeId }: KnownHere, writer: Writer): void {
+    const now = `${caseId}/${episodeId}`
+    if (now !== about) steps = []
+    about = now
     const [record, episode] = [base?.record ?? null, base?.episode ?? null]
     const isSameWriter = by.actor === writer.actor && by.actorName === writer.actorName
     if (isSameWriter && from.record === record && from.episode === episode) return
@@ -112,7 +117,7 @@ export function createFolder() {
   return {
     /** The case as it stands here: the same object as long as nothing changes; null while it is not whole. */
     fold(known: KnownHere, writer: Writer): Folded | null {
-      startFrom(known.base, writer)
+      startFrom(known, writer)
       const events = eventsAfter(known)
       const same = events.findIndex((event, index) => steps[index]?.id !== event.id)
       steps = steps.slice(0, same < 0 ? events.length : same)

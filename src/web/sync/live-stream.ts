@@ -1,7 +1,7 @@
 import { paths } from '#contract/api/paths'
 import { rereadAnswers } from './answers'
 import { loadCase, useCaseStore } from './case-store'
-import { flushOutbox } from './outbox'
+import { flushOutbox, useOutbox } from './outbox'
 import { useSession } from './session-store'
 
 const againMs = 3_000
@@ -32,6 +32,7 @@ export function startStream(): () => void {
     source = opened
     const heard = (event: MessageEvent<string>): void => {
       if (event.lastEventId) cursor = event.lastEventId
+      useOutbox.setState({ isServerTroubled: event.type === 'trouble' })
     }
     opened.onmessage = (event: MessageEvent<string>) => {
       heard(event)
@@ -40,6 +41,7 @@ export function startStream(): () => void {
       void refresh(stream.id, version)
     }
     opened.addEventListener('beat', heard)
+    opened.addEventListener('trouble', heard)
     opened.addEventListener('pager', (event) => {
       heard(event)
       noteHint()

@@ -22,10 +22,12 @@ interface OutboxStore {
   /** Shown with what was typed, until somebody decides. */
   readonly undecided: readonly UndecidedEvent[]
   readonly line: LineState
+  /** The server said of itself that it has trouble, though the line to it is there. */
+  readonly isServerTroubled: boolean
 }
 
 /** Events on their way to the server, kept on the device until it has taken them. */
-export const useOutbox = create<OutboxStore>(() => ({ pending: [], undecided: [], line: 'fine' }))
+export const useOutbox = create<OutboxStore>(() => ({ pending: [], undecided: [], line: 'fine', isServerTroubled: false }))
 
 type TakenListener = (event: EventInput, answer: EventAnswer) => void
 const listeners = new Set<TakenListener>()

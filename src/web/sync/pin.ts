@@ -11,6 +11,8 @@ export interface Pinned {
   readonly waitUntilMs?: number
   /** When the server last said who it is, ms since the epoch by the device's clock. */
   readonly provenMs: number
+  /** Of the key that it opens, so that another one is noticed; left out by pages of before. */
+  readonly mark?: string
 }
 
 export interface Pinning {
@@ -24,7 +26,17 @@ const rounds = 600_000
 /** Puts a person and their keys away under a PIN. */
 export async function pinUp(pinning: Pinning, pin: string, provenMs: number): Promise<Pinned> {
   const salt = crypto.getRandomValues(new Uint8Array(16))
-  return { salt, sealed: await putUnder(await keyOf(pin, salt), pinning), tries: 0, provenMs }
+  return { salt, sealed: await putUnder(await keyOf(pin, salt), pinning), tries: 0, provenMs, mark: await markOf(pinning.keys) }
+}
+
+/** Whether a PIN opens the keys that the server tells now: they are others once the server's keys were rolled. */
+export async function opensKeys({ mark }: Pinned, keys: DeviceKeys | null): Promise<boolean> {
+  return keys === null || (mark === undefined ? keys.storeBefore === undefined : mark === (await markOf(keys)))
+}
+
+async function markOf({ store }: DeviceKeys): Promise<string> {
+  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(`mark ${store}`)))
+  return digest.slice(0, 8).join('.')
 }
 
 /** What a PIN opens; undefined for a wrong one. */

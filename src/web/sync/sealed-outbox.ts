@@ -2,7 +2,8 @@ import { create } from 'zustand'
 import { paths } from '#contract/api/paths'
 import { callApi } from './api'
 import { dropSealed, readSealed, type SealedEntry } from './device'
-import { sendLetter } from './outbox'
+import { sendLetter, useOutbox } from './outbox'
+import { currentDurable } from './session-store'
 
 /** Entries of others that wait on this device, closed: how many, and whether one of them is urgent. */
 export const useSealed = create<{ readonly count: number; readonly isUrgent: boolean }>(() => ({ count: 0, isUrgent: false }))
@@ -10,9 +11,16 @@ export const useSealed = create<{ readonly count: number; readonly isUrgent: boo
 /** Ids of those that are on their way. */
 const underWay = new Set<string>()
 
-/** Counts what others left here. @param personId whose entries are not others'; null while nobody is signed in */
+/**
+ * Counts what others left here, and what this person left and can read no more.
+ * @param personId who is signed in; null while nobody is
+ */
 export async function countSealed(personId: string | null): Promise<readonly SealedEntry[]> {
-  const others = (await readSealed().catch(() => [])).filter((one) => one.personId !== personId)
+  // Looked up before and after: what is entered or taken meanwhile is their own too.
+  const before = await ownWaiting()
+  const all = await readSealed().catch(() => [])
+  const own = new Set([...before, ...(await ownWaiting())])
+  const others = all.filter((one) => one.personId !== personId || !own.has(one.id))
   useSealed.setState({ count: others.length, isUrgent: others.some((other) => other.isUrgent) })
   return others
 }
@@ -34,4 +42,12 @@ export async function sendSealed(personId: string): Promise<void> {
       refused: settled,
     })
   }
+}
+
+async function ownWaiting(): Promise<readonly string[]> {
+  const kept =
+    (await currentDurable()
+      ?.readOutbox()
+      .catch(() => [])) ?? []
+  return [...kept, ...useOutbox.getState().pending].map((event) => event.id)
 }

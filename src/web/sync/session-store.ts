@@ -1,12 +1,14 @@
 import { create } from 'zustand'
 import { paths } from '#contract/api/paths'
-import { type DeviceKeys, type Person, type SecondFactorAnswer, type SessionAnswer } from '#contract/api/session'
+import { type DeviceKeys, type Person, type RecoveryAnswer, type SecondFactorAnswer, type SessionAnswer } from '#contract/api/session'
+import { isPairedDevice } from '#contract/rights'
 import { defaultSettings, type PersonSettings } from '#contract/records/person'
 import { callApi, describeNoAnswer, reportSessionOver, setCsrf, setDevice, type ApiResult } from './api'
+import { beginAlone, isBegun, notePaired, stepBack } from './alone'
 import { noteFacts, readFacts } from './device'
-import { openDurable, type Durable } from './durable'
+import { dropKept, openDurable, type Durable } from './durable'
 import { mostPinTries, pinWaitUntilMs, triesBeforeWait } from '#contract/pin-tries'
-import { pinUp, unpin, type Pinned } from './pin'
+import { opensKeys, pinUp, unpin, type Pinned } from './pin'
 import { setServerClock } from './server-clock'
 import { canSeal, openVault, type Vault } from './vault'
 
@@ -27,10 +29,15 @@ export type SessionState =
       readonly isUnproven?: true
     }
 
+/** What came of an emergency entry: whether it goes on with what was begun, or the sentence to show. */
+export type EmergencyOutcome = { readonly isResumed: boolean } | { readonly refusal: string }
+
 interface SessionStore {
   readonly state: SessionState
   /** A PIN opens this device. */
   readonly hasPin: boolean
+  /** The house keeps care teams, as far as the server said. */
+  readonly hasCareTeams: boolean
   /** As what this device is paired for emergency entry; null where it is not, or is not known to be. */
   readonly pairedAs: string | null
   /** The password was right, and a code of the authenticator app is asked for. */
@@ -39,14 +46,16 @@ interface SessionStore {
   load(): Promise<void>
   /** Null when signed in; otherwise the sentence to show. A PIN that could not be set along with it is set in Settings. */
   signIn(name: string, password: string, pin?: string, code?: string): Promise<string | null>
-  /** Begins without an account on a paired device; null, or the sentence to show. */
-  enterEmergency(): Promise<string | null>
+  /** Begins without an account on a paired device, with or without a line, or goes on with what was begun so. */
+  enterEmergency(): Promise<EmergencyOutcome>
   /** Chooses a password; null, or the sentence to show. */
   changePassword(current: string, next: string): Promise<string | null>
   /** Begins to set up an authenticator app: what it is to read, or what is wrong in words. */
   beginSecondFactor(password: string): Promise<SecondFactorAnswer | string>
-  /** Asks for its codes from now on; null, or the sentence to show. */
-  confirmSecondFactor(code: string): Promise<string | null>
+  /** Asks for its codes from now on: the recovery codes, or the sentence to show. The session is read again once they are put away. */
+  confirmSecondFactor(code: string): Promise<RecoveryAnswer | string>
+  /** Recovery codes in place of those of before, or the sentence to show. */
+  renewRecovery(password: string): Promise<RecoveryAnswer | string>
   /** Sets the short PIN of this session on this device; null, or the sentence to show. */
   setPin(pin: string): Promise<string | null>
   /** Opens by the PIN, at the server or without it; null, or the sentence to show. */
@@ -66,20 +75,12 @@ export const useSession = create<SessionStore>((set, get) => {
   /** The PIN that opened this page without a line: a lock at the server is opened with it when the line is back. */
   let usedPin: string | null = null
 
-  const enter = async ({
-    person,
-    csrf,
-    keys,
-    isLocked,
-    mustChange,
-    mustEnrol,
-    hasSecondFactor,
-    hasPin,
-    pairedAs,
-    now,
-  }: SessionAnswer): Promise<void> => {
+  /** @param address where the page of a paired device begins that was somebody else's until now */
+  const enter = async (answer: SessionAnswer, address = '/'): Promise<void> => {
+    const { person, csrf, keys, isLocked, mustChange, mustEnrol, hasSecondFactor, hasPin, hasCareTeams, paired, now } = answer
     setServerClock(now)
-    set({ pairedAs, hasSecondFactor, wantsCode: false })
+    set({ pairedAs: paired?.as ?? null, hasSecondFactor, hasCareTeams, wantsCode: false })
+    await notePaired(paired)
     const { state } = get()
     if (!person) {
       setCsrf(null)
@@ -95,10 +96,15 @@ export const useSession = create<SessionStore>((set, get) => {
       if (state.status === 'signed-in') return reportSessionOver()
       return set({ state: { status: 'locked', name: person.name } })
     }
+    if (isPairedDevice(person.roles)) {
+      setCsrf(csrf)
+      if (await goOn(address, person, keys)) return
+    }
     // Another person's page begins clean.
     if (state.status === 'signed-in' && state.person.id !== person.id) return window.location.reload()
     setCsrf(csrf)
-    await noteProven(hasPin)
+    await stepBack()
+    await noteProven(hasPin, keys)
     // Before a password was chosen there were no keys: what is kept from then on lies under them.
     const isAsBefore = state.status === 'signed-in' && (state.keys !== null || keys === null)
     const durable = isAsBefore ? state.durable : await openDurable(person.id, await vaultOf(keys))
@@ -114,9 +120,32 @@ export const useSession = create<SessionStore>((set, get) => {
     })
   }
 
+  /**
+   * Goes on without an account, with or without a line. Another person's page begins clean, and what was entered before the last keys went
+   * cannot be read any more.
+   * @param address where a page begins that was somebody else's
+   * @param keys as the server told them; null without a line
+   * @returns whether this device is known to be paired
+   */
+  const goOn = async (address: string, person: Person | null, keys: DeviceKeys | null): Promise<boolean> => {
+    const { state } = get()
+    const { alone } = await readFacts()
+    if (!alone) return false
+    const device = person ?? alone.person
+    const isSame = state.status === 'signed-in' && state.person.id === device.id
+    const begun = await beginAlone(isSame)
+    if (state.status === 'signed-in' && !isSame) return beginClean(address)
+    if (begun.isNew) await dropKept(device.id)
+    const durable = isSame ? state.durable : await openDurable(device.id, begun.vault)
+    set({ pairedAs: alone.as, state: { status: 'signed-in', person: device, durable, keys, ...(person ? {} : { isUnproven: true }) } })
+    return true
+  }
+
   /** A PIN belongs to a session: that of another one opens nothing here. */
-  const noteProven = async (isPinKnown: boolean): Promise<void> => {
-    const { pinned } = await readFacts()
+  const noteProven = async (isPinKnown: boolean, keys: DeviceKeys | null): Promise<void> => {
+    const { pinned: before } = await readFacts()
+    // A PIN that opens the keys of before opens nothing that is kept from now on: it is set anew, or typed once with a line.
+    const pinned = before && (await opensKeys(before, keys)) ? before : null
     // Whether the screen is locked is no part of it: that the server is back opens nothing.
     await noteFacts({ pinned: pinned && isPinKnown ? { ...withoutWait(pinned), provenMs: Date.now(), tries: 0 } : null })
     set({ hasPin: isPinKnown && pinned !== null })
@@ -144,29 +173,48 @@ export const useSession = create<SessionStore>((set, get) => {
     usedPin = pin
     await noteFacts({ isLocked: false, pinned: { ...withoutWait(pinned), tries: 0 } })
     const { person, keys } = opened
+    await stepBack()
     const { state } = get()
+    // Somebody else's page begins clean, and asks once more.
+    if (state.status === 'signed-in' && state.person.id !== person.id) await beginClean(window.location.href)
     if (state.status !== 'signed-in')
       set({ state: { status: 'signed-in', person, durable: await openDurable(person.id, await vaultOf(keys)), keys, isUnproven: true } })
+    return null
+  }
+
+  /** Opens the session of the paired device; null, or why not. */
+  const openForDevice = async (address: string): Promise<Exclude<ApiResult<unknown>, { readonly kind: 'ok' }> | null> => {
+    const result = await callApi<SessionAnswer>('POST', paths.sessionEmergency)
+    if (result.kind !== 'ok') return result
+    await noteFacts({ isLocked: false, isLeaving: false })
+    await enter(result.value, address)
     return null
   }
 
   return {
     state: { status: 'loading' },
     hasPin: false,
+    hasCareTeams: false,
     pairedAs: null,
     wantsCode: false,
     hasSecondFactor: false,
     async load() {
       const facts = await readFacts()
       setDevice(facts.id)
-      set({ hasPin: facts.pinned !== null })
-      if (facts.isLeaving && !(await leave())) return set({ state: { status: 'unreachable' } })
+      set({ hasPin: facts.pinned !== null, pairedAs: facts.alone?.as ?? null })
+      const isAlone = facts.alone?.isOn === true && !facts.isLocked
+      if (facts.isLeaving && !isAlone && !(await leave())) return set({ state: { status: 'unreachable' } })
       // A lock that never reached the server is made good before anything is shown.
       const isAnew = get().state.status !== 'signed-in'
       if (isAnew && facts.isLocked) await callApi('POST', paths.sessionLock, {})
       const result = await callApi<SessionAnswer>('GET', paths.session)
-      if (result.kind === 'ok') return enter(result.value)
+      if (result.kind === 'ok') {
+        // What was begun without a line has no session yet, or that of whoever was here before.
+        const isNobodys = !isPairedDevice(result.value.person?.roles ?? [])
+        return isAlone && isNobodys && (await openForDevice('/')) === null ? undefined : enter(result.value)
+      }
       if (!isAnew) return
+      if (isBegun(facts) && !facts.isLocked && (await goOn('/', null, null))) return
       const isRecent = facts.pinned !== null && Date.now() - facts.pinned.provenMs < longestUnprovenMs
       set({ state: isRecent ? { status: 'locked', name: null } : { status: 'unreachable' } })
     },
@@ -184,11 +232,12 @@ export const useSession = create<SessionStore>((set, get) => {
       return null
     },
     async enterEmergency() {
-      const result = await callApi<SessionAnswer>('POST', paths.sessionEmergency)
-      if (result.kind !== 'ok') return refusalOf(result)
+      const isResumed = isBegun(await readFacts())
+      const result = await openForDevice('/new')
+      if (result === null) return { isResumed }
+      if (result.kind === 'refused') return { refusal: refusalOf(result) }
       await noteFacts({ isLocked: false })
-      await enter(result.value)
-      return null
+      return (await goOn('/new', null, null)) ? { isResumed } : { refusal: refusalOf(result) }
     },
     async changePassword(current, next) {
       const result = await callApi('POST', paths.sessionPassword, { current, next })
@@ -201,10 +250,12 @@ export const useSession = create<SessionStore>((set, get) => {
       return result.kind === 'ok' ? result.value : refusalOf(result)
     },
     async confirmSecondFactor(code) {
-      const result = await callApi('POST', paths.sessionSecondFactorConfirm, { code })
-      if (result.kind !== 'ok') return refusalOf(result)
-      await get().load()
-      return null
+      const result = await callApi<RecoveryAnswer>('POST', paths.sessionSecondFactorConfirm, { code })
+      return result.kind === 'ok' ? result.value : refusalOf(result)
+    },
+    async renewRecovery(password) {
+      const result = await callApi<RecoveryAnswer>('POST', paths.sessionRecovery, { password })
+      return result.kind === 'ok' ? result.value : refusalOf(result)
     },
     async setPin(pin) {
       const { state } = get()
@@ -215,7 +266,10 @@ export const useSession = create<SessionStore>((set, get) => {
     async unlock(pin) {
       const result = await callApi<SessionAnswer>('POST', paths.sessionUnlock, { pin })
       if (result.kind === 'ok') {
-        await noteFacts({ isLocked: false })
+        const { person, keys } = result.value
+        const { pinned } = await readFacts()
+        const isOld = pinned !== null && person !== null && keys !== null && !(await opensKeys(pinned, keys))
+        await noteFacts({ isLocked: false, ...(isOld ? { pinned: await pinUp({ person, keys }, pin, Date.now()) } : {}) })
         await enter(result.value)
         return null
       }
@@ -232,9 +286,10 @@ export const useSession = create<SessionStore>((set, get) => {
     },
     async signOut() {
       await noteFacts({ pinned: null, isLocked: false, isLeaving: true })
+      await stepBack()
       await leave()
       // Nothing of the one who left stays in the page.
-      window.location.assign('/')
+      window.location.replace('/')
     },
     setSettings(settings, version) {
       const { state } = get()
@@ -242,6 +297,13 @@ export const useSession = create<SessionStore>((set, get) => {
     },
   }
 })
+
+/** A page of somebody else: nothing of what was here before is in its memory. @param address where it begins */
+function beginClean(address: string): Promise<never> {
+  if (address === window.location.href) window.location.reload()
+  else window.location.assign(address)
+  return new Promise<never>(() => undefined)
+}
 
 /** Ends the session at the server. @returns whether that is done */
 async function leave(): Promise<boolean> {

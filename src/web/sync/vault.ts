@@ -13,6 +13,8 @@ export interface Vault {
   take<T>(sealed: Sealed | undefined): Promise<T | undefined>
   /** A name that says nothing, always the same for the same text. */
   nameOf(text: string): Promise<string>
+  /** The key of before the server's keys were rolled, under which things may lie yet; null where there is none. */
+  readonly before: Pick<Vault, 'take' | 'nameOf'> | null
   /** Closes an entry for the server alone, with its author's ticket: base64 of key under RSA-OAEP, initial vector, text with tag. */
   seal(event: unknown): Promise<string>
 }
@@ -22,20 +24,53 @@ const ivBytes = 12
 /** Whether this browser can put anything away: without a secure address it has no cryptography. */
 export const canSeal = typeof crypto !== 'undefined' && 'subtle' in crypto
 
+/** Two keys that this browser uses and nobody reads out: what is kept lies under the one, its names are made with the other. */
+export interface OwnKeys {
+  readonly store: CryptoKey
+  readonly naming: CryptoKey
+}
+
+/** Keys that are made here, and leave here in no form. */
+export async function makeOwnKeys(): Promise<OwnKeys> {
+  const [store, naming] = await Promise.all([
+    crypto.subtle.generateKey({ name: 'AES-GCM', length: 256 }, false, ['encrypt', 'decrypt']),
+    crypto.subtle.generateKey({ name: 'HMAC', hash: 'SHA-256' }, false, ['sign']),
+  ])
+  return { store, naming }
+}
+
 /** @param keys as the server told them */
 export async function openVault(keys: DeviceKeys): Promise<Vault> {
-  const raw = toBytes(keys.store)
+  const before = keys.storeBefore === undefined ? null : keeperUnder(await importKeys(keys.storeBefore))
+  return openVaultWith({ ...(await importKeys(keys.store)), seal: keys.seal, ticket: keys.ticket }, before)
+}
+
+async function importKeys(base64: string): Promise<OwnKeys> {
+  const raw = toBytes(base64)
   const store = await crypto.subtle.importKey('raw', raw, 'AES-GCM', false, ['encrypt', 'decrypt'])
   const naming = await crypto.subtle.importKey('raw', raw, { name: 'HMAC', hash: 'SHA-256' }, false, ['sign'])
-  const server = await crypto.subtle.importKey('spki', toBytes(keys.seal), { name: 'RSA-OAEP', hash: 'SHA-256' }, false, ['encrypt'])
+  return { store, naming }
+}
+
+function keeperUnder({ store, naming }: OwnKeys): Pick<Vault, 'take' | 'nameOf'> {
   return {
-    put: (value) => putUnder(store, value),
     async take<T>(sealed: Sealed | undefined) {
       return sealed && (await takeUnder<T>(store, sealed))
     },
     async nameOf(text) {
       return toBase64(await crypto.subtle.sign('HMAC', naming, new TextEncoder().encode(text)))
     },
+  }
+}
+
+/** A vault under keys that are held here already; what it seals carries the ticket. */
+export async function openVaultWith(keys: OwnKeys & Pick<DeviceKeys, 'seal' | 'ticket'>, before: Vault['before'] = null): Promise<Vault> {
+  const { store } = keys
+  const server = await crypto.subtle.importKey('spki', toBytes(keys.seal), { name: 'RSA-OAEP', hash: 'SHA-256' }, false, ['encrypt'])
+  return {
+    put: (value) => putUnder(store, value),
+    ...keeperUnder(keys),
+    before,
     async seal(event) {
       const key = crypto.getRandomValues(new Uint8Array(32))
       const aes = await crypto.subtle.importKey('raw', key, 'AES-GCM', false, ['encrypt'])

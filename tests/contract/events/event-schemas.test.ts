@@ -96,7 +96,7 @@ describe('folding an event', () => {
   }
 
   /** What needs the server, or something before it, to change anything, and what stands beside the record: each has tests of its own. */
-  const needsMore: readonly string[] = ['merged', 'unmerged', 'claimed', 'countersigned']
+  const needsMore: readonly string[] = ['merged', 'unmerged', 'claimed', 'countersigned', 'looked-in']
   const ofStay = kinds.filter((kind) => eventKinds[kind].stream === 'episode' && eventKinds[kind].nature !== 'opening')
   for (const kind of ofStay.filter((one) => !needsMore.includes(one))) {
     it(`${kind}: changes the stay and not what it was given`, () => {

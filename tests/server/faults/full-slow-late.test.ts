@@ -92,6 +92,29 @@ describe('a disk that is full, a database that is slow, a clock that jumps', () 
     expect(await notes()).to.deep.equal(['afterwards'])
   }).timeout(60_000)
 
+  it('a case that was there and is not found is no refusal: the database is not in step', async () => {
+    expect((await ada.send(opened.caseStream, 'note', { text: 'before' })).status).to.equal(200)
+    const other = await openCase(ada)
+    expect(await notes()).to.deep.equal(['before'])
+    await sql(`CREATE TABLE kept_cases AS SELECT * FROM cases WHERE id = '${opened.caseStream.id}'`)
+    await sql(`DELETE FROM cases WHERE id = '${opened.caseStream.id}'`)
+    const id = uuidv7()
+    const note = (): ReturnType<Client['sendAs']> => ada.sendAs(opened.caseStream, 'note', { text: 'while it was away' }, { id })
+    const [written, started, read] = [
+      await note(),
+      await ada.send(opened.caseStream, 'worry', { text: 'x' }),
+      await ada.get(`/api/cases/${opened.caseStream.id}`),
+    ]
+    expect([written.status, started.status, read.status]).to.deep.equal([503, 503, 503])
+    expect((await ada.send(other.caseStream, 'note', { text: 'beside it' })).status).to.equal(200)
+    expect((await ada.get(`/api/cases/${uuidv7()}`)).status, 'one that never was').to.equal(404)
+    await sql('INSERT INTO cases SELECT * FROM kept_cases')
+    await sql('DROP TABLE kept_cases')
+    expect((await note()).status).to.equal(200)
+    expect(await notes()).to.deep.equal(['before', 'while it was away'])
+    await whole()
+  })
+
   it('a server’s clock that jumps back and forth loses nothing, doubles nothing, and the chain holds', async () => {
     const hour = 3_600_000
     for (const [jump, index] of [0, -2 * hour, 5 * hour, -24 * hour, hour].map((one, at) => [one, at] as const)) {

@@ -36,8 +36,10 @@ describe('emergency entry by a paired device', () => {
 
   it('is offered where an admin paired the device, and nowhere else', async () => {
     const there = await request(harness.address, '/api/session', { headers: { cookie: device } })
-    expect(there.body).to.include({ person: null, pairedAs: 'Resus 2' })
-    expect((await request(harness.address, '/api/session')).body).to.include({ pairedAs: null })
+    expect(there.body).to.include({ person: null })
+    expect(there.body['paired']).to.deep.include({ as: 'Resus 2' })
+    for (const cookie of ['', `${device.split('.')[0]!}.wrong`])
+      expect((await request(harness.address, '/api/session', { headers: { cookie } })).body).to.include({ paired: null })
     expect((await greta.post('/api/admin/devices', { name: '  ' })).status).to.equal(422)
     for (const cookie of ['', 'wren_device=', 'wren_device=a.b', `wren_device=${greta.personId}.x`, `${device.split('.')[0]!}.wrong`]) {
       const answer = await begin(cookie)
@@ -85,6 +87,19 @@ describe('emergency entry by a paired device', () => {
     expect((await somebody.get(`/api/photos/${mine}`)).status).to.equal(200)
     expect((await somebody.get(`/api/photos/${theirs}`)).status).to.equal(403)
     expect((await somebody.sendRaw(`/api/cases/${other.caseStream.id}/photos`, photo, 'image/png')).status).to.equal(403)
+  })
+
+  it('is told the names of those who are on, and of nobody else', async () => {
+    const somebody = await enter()
+    const gone = await harness.signIn('gone', ['clinician'])
+    const names = async (): Promise<readonly string[]> =>
+      ((await somebody.get('/api/people')).body['people'] as { name: string }[]).map((one) => one.name)
+    expect(await names())
+      .to.include('gone')
+      .and.to.include('bram')
+    await greta.post(`/api/admin/people/${gone.personId}/actions`, { action: 'end-sessions' })
+    expect(await names()).not.to.include('gone')
+    expect(JSON.stringify((await bram.get('/api/people')).body)).to.include('gone')
   })
 
   it('only adds, and only to what was begun there', async () => {

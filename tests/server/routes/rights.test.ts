@@ -20,6 +20,7 @@ const agreed: Readonly<Record<string, string>> = {
   'GET /api/cases/:id': 'vtcl',
   'GET /api/history': 'vtcl',
   'GET /api/recall': 'vtcl',
+  'GET /api/looks-in': 'l',
   'GET /api/photos/:id': 'vtcl',
   'POST /api/cases/:id/photos': 'tcl',
   'GET /api/cases/:id/papers/:paper.pdf': 'vtcl',
@@ -37,6 +38,8 @@ const agreed: Readonly<Record<string, string>> = {
 }
 const agreedKinds: Partial<Record<EventKindId, string>> = {
   reading: 'tcl',
+  'looked-in': 'vtcl',
+  confidential: 'cl',
   round: 'tcl',
   step: 'tcl',
   'run-started': 'tcl',

@@ -95,7 +95,7 @@ describe('a second factor', () => {
   })
 
   it('where the server wants it, leads and admins do nothing before; others are not asked', async () => {
-    harness = await startHarness({ app: { wantsSecondFactor: true } })
+    harness = await startHarness({ app: { secondFactorOf: 'leads' } })
     const maren = await harness.signIn('maren', ['lead'])
     const ada = await harness.signIn('ada', ['clinician'])
     expect((await maren.get('/api/session')).body).to.include({ mustEnrol: true })
@@ -105,10 +105,49 @@ describe('a second factor', () => {
     expect((await maren.get('/api/board')).status).to.equal(200)
     expect((await ada.get('/api/board')).status).to.equal(200)
     expect((await ada.get('/api/session')).body).to.include({ mustEnrol: false })
-    expect(outcome(await ada.post('/api/session/second-factor', { password }))).to.equal('403 no-right')
     harness.now += 30_000
     const again = await tryIn('maren', { code: shown(secret) })
     expect((await clientOf(harness.address, maren.personId, again).get('/api/board')).status).to.equal(200)
+  })
+
+  it('where the server wants it of everybody, a viewer sets it up too; a paired device never does', async () => {
+    harness = await startHarness({ app: { secondFactorOf: 'everybody' } })
+    const greta = await harness.signIn('greta', ['admin'])
+    const vera = await harness.signIn('vera', ['viewer'])
+    expect((await vera.get('/api/session')).body).to.include({ mustEnrol: true })
+    expect(outcome(await vera.get('/api/board'))).to.equal('403 second-factor')
+    await enrol(vera)
+    expect((await vera.get('/api/board')).status).to.equal(200)
+    await enrol(greta)
+    const cookie = ((await greta.post('/api/admin/devices', { name: 'Resus 2' })).headers.get('set-cookie') ?? '').split(';')[0] ?? ''
+    const device = await request(harness.address, '/api/session/emergency', { method: 'POST', headers: { cookie } })
+    expect(device.body).to.include({ mustEnrol: false })
+    const resus = clientOf(harness.address, (device.body['person'] as { id: string }).id, device)
+    expect((await resus.get('/api/board')).status).to.equal(200)
+    expect(outcome(await resus.post('/api/session/second-factor', { password }))).to.equal('409 paired-device')
+  })
+
+  it('a recovery code stands in for the app once; new ones end the old, and all end with the app', async () => {
+    harness = await startHarness()
+    const greta = await harness.signIn('greta', ['admin'])
+    const maren = await harness.signIn('maren', ['lead'])
+    const codesOf = ({ body }: Answer): readonly string[] => body['recovery'] as string[]
+    expect(outcome(await maren.post('/api/session/second-factor/recovery', { password }))).to.equal('409 second-factor')
+    const codes = codesOf(await confirm(maren, shown(await begin(maren))))
+    expect(codes).to.have.length(8)
+    for (const code of codes) expect(code).to.match(/^([a-z2-9]{4}-){3}[a-z2-9]{4}$/)
+    const [first = '', second = '', third = ''] = codes
+    expect((await tryIn('maren', { code: first.replaceAll('-', ' ').toUpperCase() })).status).to.equal(200)
+    expect(outcome(await tryIn('maren', { code: first }))).to.equal('401 second-factor')
+    expect(outcome(await tryIn('maren', { code: 'aaaa-aaaa-aaaa-aaaa' }))).to.equal('401 second-factor')
+    expect(outcome(await tryIn('maren', { code: second.slice(1) }))).to.equal('422 invalid')
+    expect(outcome(await maren.post('/api/session/second-factor/recovery', { password: 'wrong' }))).to.equal('422 invalid')
+    const newer = codesOf(await maren.post('/api/session/second-factor/recovery', { password }))
+    expect(outcome(await tryIn('maren', { code: third }))).to.equal('401 second-factor')
+    const many = await Promise.all(Array.from({ length: 4 }, () => tryIn('maren', { code: newer[0] })))
+    expect(many.filter((answer) => answer.status === 200)).to.have.length(1)
+    await greta.post(`/api/admin/people/${maren.personId}/actions`, { action: 'second-factor-off' })
+    expect(await harness.db.query('SELECT * FROM recovery_codes', { type: QueryTypes.SELECT })).to.deep.equal([])
   })
 
   it('wants the password again before it is set up', async () => {

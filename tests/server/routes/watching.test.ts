@@ -1,6 +1,7 @@
 import { request as ask } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { expect } from 'chai'
+import { pino } from 'pino'
 import { serveMetrics } from '../../../src/server/jobs/metrics-server'
 import { openCase, startHarness, type Harness } from '../../harness/server-harness'
 
@@ -63,5 +64,34 @@ describe('watching the server', () => {
     leaving.abort()
     expect(await askAs(address, 'x', { path: '/api/live' })).to.equal(200)
     expect(await askAs(address, 'x', { path: '/api/ready' })).to.equal(404)
+  })
+})
+
+describe('who watches over security', () => {
+  it('hears of pauses, wrong codes and records opened from outside, in log and count, and of no patient', async () => {
+    const lines: Record<string, unknown>[] = []
+    const log = pino({ level: 'warn' }, { write: (line: string) => void lines.push(JSON.parse(line) as Record<string, unknown>) })
+    const harness = await startHarness({ log, app: { isMeasured: true, hasCareTeams: true } })
+    try {
+      const ada = await harness.signIn('ada', ['clinician'])
+      const { episodeStream } = await openCase(ada)
+      const bram = await harness.signIn('bram', ['clinician'])
+      await bram.send(episodeStream, 'looked-in', { reason: 'called to Mr Secret' })
+      for (let wrong = 0; wrong < 7; wrong++)
+        await fetch(`${harness.address}/api/session`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', 'x-wren-device': 'tablet' },
+          body: JSON.stringify({ name: 'ada', password: 'wrong' }),
+        })
+      const kinds = lines.map((line) => line['security'])
+      expect(kinds).to.include('looked-in').and.include('pause')
+      expect(lines.find((line) => line['security'] === 'looked-in')).to.include({ person: bram.personId })
+      const text = await harness.metrics!.registry.metrics()
+      expect(text).to.match(/wren_security_total\{kind="looked-in"\} 1/)
+      expect(text).to.match(/wren_security_total\{kind="pause"\} 2/)
+      expect(JSON.stringify(lines) + text).not.to.include('Secret')
+    } finally {
+      await harness.stop()
+    }
   })
 })

@@ -123,9 +123,13 @@ describe('the hub of changes', () => {
     await open()
     const { head } = changes
     changes.head = () => Promise.reject(new Error('away'))
-    expect(await look()).to.include('database away')
+    expect(await look()).to.include('event: trouble')
+    expect(await look(), 'it is said once').to.equal('')
     changes.head = head
     changes.commit(1)
-    expect(idsIn(await look())).to.deep.equal(['case-1'])
+    const after = await look()
+    expect(idsIn(after)).to.deep.equal(['case-1'])
+    expect(after, 'that it is over is said').to.include('event: beat')
+    expect(await look()).to.equal('')
   })
 })

@@ -83,6 +83,29 @@ describe('the anchor of a day', () => {
     ])
   })
 
+  it('days on which the file could not be written are written later, each once', async () => {
+    const file = join(folder, 'later')
+    await tick()
+    harness.now += dayMs
+    await tick(join(folder, 'no such folder', 'anchors'))
+    harness.now += dayMs
+    await tick(file)
+    await tick(file)
+    const days = (await readFile(file, 'utf8'))
+      .trim()
+      .split('\n')
+      .map((line) => (JSON.parse(line) as DayAnchor).day)
+    expect(days).to.deep.equal(['2026-01-10', '2026-01-11', '2026-01-12'])
+    expect(
+      await faults(
+        (await readFile(file, 'utf8'))
+          .trim()
+          .split('\n')
+          .map((line) => JSON.parse(line) as DayAnchor),
+      ),
+    ).to.deep.equal([])
+  })
+
   it('a file that cannot be written costs no anchor, and no server', async () => {
     await tick(join(folder, 'no', 'such', 'folder', 'anchors'))
     expect(await keptAnchors(harness.db)).to.have.length(1)

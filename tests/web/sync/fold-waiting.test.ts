@@ -43,6 +43,13 @@ const stepsOf = (known: Partial<KnownHere>): readonly string[] =>
 describe('the case as it stands on this device', () => {
   const base = answerOf([opening, run])
 
+  it('has a case that only this device knows as soon as its stay is known, whatever was folded before', () => {
+    const folder = createFolder()
+    const pending = [stay, opening, run, step('1', 'position')]
+    expect(folder.fold({ base: null, caseId, episodeId: null, taken: [], pending }, writer)).to.equal(null)
+    expect(folder.fold({ base: null, caseId, episodeId, taken: [], pending }, writer)?.record.runs[0]?.steps.length).to.equal(1)
+  })
+
   it('has what waits folded in', () => {
     expect(stepsOf({ base, pending: [step('1', 'position'), step('2', 'pad')] })).to.deep.equal(['position', 'pad'])
   })

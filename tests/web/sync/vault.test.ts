@@ -31,7 +31,7 @@ describe('what lies on a device', () => {
     it(`what a page seals the server opens, and finds whose it is (${text.length} letters)`, async () => {
       const vault = await openVault(await server.keysOf(author, 'tablet 1', null))
       const opened = await server.open(Buffer.from(await vault.seal({ text }), 'base64'))
-      expect(opened).to.deep.equal({ personId: person.id, epoch: 0, device: null, event: { text } })
+      expect(opened).to.deep.equal({ personId: person.id, epoch: 0, device: null, isTooOld: false, event: { text } })
     })
 
   it('another server’s seal opens nothing here', async () => {

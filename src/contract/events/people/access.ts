@@ -4,6 +4,7 @@ import { personKind } from '../kind'
 /** What was changed of how a person comes in, by an admin or by themselves. */
 export const accessChanges = [
   'roles',
+  'roles-asked',
   'code',
   'password',
   'ended',
@@ -12,6 +13,7 @@ export const accessChanges = [
   'paired',
   'second-factor',
   'second-factor-off',
+  'recovery-codes',
   'let-in',
 ] as const
 export interface AccessBody {

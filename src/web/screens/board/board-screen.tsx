@@ -66,6 +66,7 @@ export function BoardScreen() {
             )}
           </p>
         </div>
+        {answer?.toSettle ? <ButtonLink to="/held">Not taken {answer.toSettle}</ButtonLink> : null}
         {answer?.toCountersign ? <ButtonLink to="/countersign">Countersign {answer.toCountersign}</ButtonLink> : null}
         <div className="ml-auto flex flex-wrap gap-2 sm:gap-3">
           {hasRight(person.roles, 'read') ? (

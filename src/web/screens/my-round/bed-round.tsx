@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import type { BoardRow } from '#contract/views/board'
 import { casesServed } from '#contract/views/related-cases'
+import { SayWhyForm } from '../../case/say-why-form'
 import { useStanding } from '../../case/use-standing'
 import { Button, ButtonLink } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
@@ -11,13 +12,15 @@ import { loadCase, useCase, useCaseStore, writeEvent, type OpenCase } from '../.
 
 /** The round of one bed, and what comes of it: on to the next bed, or to what is urgent here. */
 export function BedRound({ row, onDone, onClose }: { row: BoardRow; onDone: () => void; onClose: () => void }) {
-  const { caseId, status } = useCaseStore()
+  const { caseId, status, asked } = useCaseStore()
   const open = useCase()
   useEffect(() => void loadCase(row.caseId), [row.caseId])
-  if (open && caseId === row.caseId) return <OpenRound open={open} onDone={onDone} onClose={onClose} />
+  if (open && caseId === row.caseId && status !== 'say-why') return <OpenRound open={open} onDone={onDone} onClose={onClose} />
   return (
     <Dialog title={`${row.patient}, ${row.place}`} isOpen onClose={onClose}>
-      {status === 'offline' || status === 'missing' ? (
+      {asked ? (
+        <SayWhyForm caseId={row.caseId} words={asked.words} />
+      ) : status === 'offline' || status === 'missing' ? (
         <Notice tone="caution" lead="This device has not seen the case before, and there is no connection" />
       ) : (
         <p role="status">Opening the case…</p>

@@ -83,7 +83,7 @@ export function PeopleScreen() {
           <PersonCard
             key={person.id}
             person={person}
-            isMe={person.id === me.id}
+            me={me.id}
             now={Date.parse(answer?.now ?? '')}
             onAct={(action, session) => void act(person, action, session)}
             onRoles={(roles) => void setRoles(person, roles)}

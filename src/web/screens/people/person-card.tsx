@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { ManagedPerson, PersonAction } from '#contract/api/people'
+import type { AskedRoles, ManagedPerson, PersonAction } from '#contract/api/people'
 import { personRoles, type Role } from '#contract/rights'
 import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'
@@ -8,13 +8,14 @@ import { formatClock, formatWhen } from '../../parts/format-time'
 /** One person: roles, where they are signed in, and what can be done about their access. */
 export function PersonCard({
   person,
-  isMe,
+  me,
   now,
   onAct,
   onRoles,
 }: {
   person: ManagedPerson
-  isMe: boolean
+  /** Id of the admin who looks. */
+  me: string
   now: number
   /** @param session where one of them is ended */
   onAct: (action: PersonAction, session?: string) => void
@@ -22,6 +23,7 @@ export function PersonCard({
 }) {
   const [isOpen, setOpen] = useState(false)
   const { name, signIn, roles, isActive } = person
+  const isMe = person.id === me
   return (
     <li className="rounded-3xl border border-line bg-sheet px-5 py-3">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -37,6 +39,7 @@ export function PersonCard({
           {isOpen ? 'Close' : 'Change'}
         </Button>
       </div>
+      {person.asked ? <Asked person={person} asked={person.asked} me={me} onRoles={onRoles} /> : null}
       {isOpen ? (
         <div className="mt-3 grid gap-4 border-t border-line pt-4">
           <ChoiceSet
@@ -82,6 +85,36 @@ export function PersonCard({
         </div>
       ) : null}
     </li>
+  )
+}
+
+/** What one admin asks, and another one gives or refuses. */
+function Asked({
+  person: { name, roles },
+  asked,
+  me,
+  onRoles,
+}: {
+  person: ManagedPerson
+  asked: AskedRoles
+  me: string
+  onRoles: (roles: readonly Role[]) => void
+}) {
+  const words = asked.roles.join(' and ')
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-3 rounded-2xl bg-caution-wash px-4 py-2">
+      <p className="min-w-0 basis-full sm:flex-1 sm:basis-0">
+        <strong>{asked.by}</strong> asks to make {name} <strong>{words}</strong>. {asked.byId === me ? 'Another admin confirms it.' : ''}
+      </p>
+      {asked.byId === me ? null : (
+        <Button onClick={() => onRoles([...new Set([...roles, ...asked.roles])])} aria-label={`Make ${name} ${words}`}>
+          Make {words}
+        </Button>
+      )}
+      <Button look="quiet" onClick={() => onRoles(roles)} aria-label={`Do not make ${name} ${words}`}>
+        {asked.byId === me ? 'Take it back' : 'Refuse'}
+      </Button>
+    </div>
   )
 }
 

@@ -38,6 +38,7 @@ import { BodyChart } from './body-chart'
 import { FileIn } from './file-in'
 import { FoundOn } from './found-on'
 import { IdentityForm } from './identity-form'
+import { ConfidentialLine } from './confidential-line'
 import { MergeLine } from './merge-line'
 import { PatternField, SwellingField } from './injury-form'
 import { LevelField } from './level-field'
@@ -188,6 +189,7 @@ export function SizeUpScreen() {
         {isReady ? <FoundOn record={record} /> : null}
         {isUntouched(record, episode) ? <FileIn open={open} onTaken={setTaken} /> : null}
         <MergeLine episode={episode} />
+        <ConfidentialLine episode={episode} />
         {mayDecide && record.appliedAt === null && record.runs.length === 0 && !record.ended ? <VoidCase caseId={record.id} /> : null}
       </footer>
       {asked ? <SideSheet record={record} before={injury} after={asked} onClose={() => setAsked(null)} /> : null}

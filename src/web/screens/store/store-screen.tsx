@@ -108,6 +108,13 @@ export function StoreScreen() {
       ) : null}
       {shown ? (
         <>
+          {rows.length > 0 && rows.length === count('absent') ? (
+            <Notice tone="note" lead="Nothing is kept here yet">
+              {hasRight(person.roles, 'manage-protocols')
+                ? 'Import CSV, with what lies on the shelves; or count each item here.'
+                : 'A lead imports what lies on the shelves as CSV.'}
+            </Notice>
+          ) : null}
           <StockTable rows={found} placeId={shown.place.id} today={today} />
           {found.length === 0 ? <p role="status">Nothing here answers to that: shorten the words or take a mark off.</p> : null}
           <div className="flex flex-wrap gap-3">

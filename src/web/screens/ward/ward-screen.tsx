@@ -7,11 +7,12 @@ import { hasRight } from '#contract/rights'
 import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { makeEvent, sendEvent } from '../../sync/outbox'
-import { usePerson } from '../../sync/session-store'
+import { usePerson, useSession } from '../../sync/session-store'
 import { useAnswer } from '../../sync/use-answer'
 import { useNow } from '../../sync/use-now'
 import { AreasEditor } from './areas-editor'
 import { ChainEditor } from './chain-editor'
+import { LooksIn } from './looks-in'
 import { RotaEditor } from './rota-editor'
 import { TeamsEditor } from './teams-editor'
 
@@ -21,6 +22,7 @@ type WardKind = 'areas-set' | 'teams-set' | 'chain-set' | 'rota-set'
 export function WardScreen() {
   const { answer, refusal } = useAnswer<WardAnswer>(paths.ward)
   const person = usePerson()
+  const hasCareTeams = useSession((state) => state.hasCareTeams)
   const now = useNow(30_000)
   const mayChange = hasRight(person.roles, 'manage-protocols')
   const maySetTeams = hasRight(person.roles, 'set-teams')
@@ -57,6 +59,7 @@ export function WardScreen() {
           />
           <RotaEditor key={`r${answer.version}`} ward={answer.ward} mayChange={mayChange} onKeep={(body) => write('rota-set', body)} />
           <AreasEditor key={`a${answer.version}`} ward={answer.ward} mayChange={mayChange} onKeep={(body) => write('areas-set', body)} />
+          {hasCareTeams && hasRight(person.roles, 'move') ? <LooksIn /> : null}
           <TeamsEditor key={`t${answer.version}`} ward={answer.ward} mayChange={maySetTeams} onKeep={(body) => write('teams-set', body)} />
         </div>
       ) : refusal ? null : (

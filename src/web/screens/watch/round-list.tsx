@@ -8,6 +8,7 @@ import { WholeRound } from './whole-round'
 /** What is to be known of a round's time. */
 function markWords({ mark }: RoundRecord): string {
   if (mark === 'clock-wrong') return 'device clock wrong, timed when it came'
+  if (mark === 'unconfirmed') return 'not confirmed: sent when its author’s access had ended'
   return mark === 'late' ? 'entered late' : ''
 }
 

@@ -1,0 +1,43 @@
+import { isInArea } from './at-place'
+import type { EpisodeRecord } from '../records/episode'
+import { initialsOf } from '../records/episode'
+import type { PersonSettings } from '../records/person'
+import type { WardRecord } from '../records/ward'
+
+/** Why somebody says why before a case opens to them. */
+export type OutsideReason = 'outside' | 'confidential'
+
+/** Who wants to read, and whether they have entered something of this stay. */
+export interface Reader {
+  readonly name: string
+  readonly settings: Pick<PersonSettings, 'places' | 'team'>
+  readonly hasTakenPart: boolean
+}
+
+/**
+ * Why a reader is outside of a patient's care team; null where they are in it. In it is whoever entered something of the stay, whose places
+ * or team's places hold the patient, and whom the rota names there. A place that is in nobody's areas is everybody's. The record of a
+ * confidential patient is only for those who entered something of the stay.
+ */
+export function outsideOf(
+  episode: Pick<EpisodeRecord, 'place' | 'confidential'>,
+  ward: Pick<WardRecord, 'areas' | 'teams' | 'rotas'>,
+  reader: Reader,
+): OutsideReason | null {
+  if (reader.hasTakenPart) return null
+  if (episode.confidential) return 'confidential'
+  const isIn = (area: string): boolean => isInArea(episode.place, area)
+  const ofTeams = (ward.teams ?? []).flatMap((team) => team.areas)
+  if (![...ward.areas.map((area) => area.name), ...ofTeams].some(isIn)) return null
+  const own = [
+    ...(reader.settings.places ?? []),
+    ...(ward.teams ?? []).filter((team) => team.name === reader.settings.team).flatMap((team) => team.areas),
+  ]
+  const onRota = ward.rotas.some((rota) => (rota.area === '' || isIn(rota.area)) && rota.shifts.some((shift) => shift.name === reader.name))
+  return onRota || own.some(isIn) ? null : 'outside'
+}
+
+/** A line about a confidential patient, as those outside of the care team see it: initials, and no number. */
+export function maskedLine<Line extends { readonly patient: string; readonly number: string }>(line: Line): Line {
+  return { ...line, patient: initialsOf(line.patient), number: '' }
+}
