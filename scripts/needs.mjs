@@ -1,6 +1,7 @@
 // What this machine must have, and getting it: Node, npm packages, Debian packages. Node built-ins only.
 import { spawnSync } from 'node:child_process'
-import { existsSync, statSync, writeFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -19,11 +20,26 @@ export function needNode() {
   process.exit(1)
 }
 
-/** Installs npm packages when the lock file is newer than what is installed. */
+/** Whether this folder came out of an archive of `npm run package`: built, with its packages; nothing is got or built in it. */
+export function isPackaged() {
+  const file = join(root, 'packaged.json')
+  if (!existsSync(file)) return false
+  const { platform, arch } = JSON.parse(readFileSync(file, 'utf8'))
+  if (platform !== process.platform || arch !== process.arch)
+    throw new PlainError(
+      `This archive is for ${platform} on ${arch}, and this machine is ${process.platform} on ${process.arch}: make one there with npm run package.`,
+    )
+  return true
+}
+
+/** Installs npm packages when the lock file is another than the one that is installed. */
 export function needPackages(say) {
-  const lock = join(root, 'package-lock.json')
+  if (isPackaged()) return
   const stamp = join(root, 'node_modules', '.zesty-wren-installed')
-  if (existsSync(stamp) && statSync(stamp).mtimeMs >= statSync(lock).mtimeMs) return
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8').trim() === lock) return
   say('Installing npm packages…')
   const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
     cwd: root,
@@ -31,7 +47,7 @@ export function needPackages(say) {
   })
   if (result.error || result.status !== 0)
     throw new PlainError('Installing the npm packages failed: check the network and the free disk space, then try again.')
-  writeFileSync(stamp, `${new Date().toISOString()}\n`)
+  writeFileSync(stamp, `${lock}\n`)
 }
 
 /** Full path of a program, or null. */

@@ -44,8 +44,10 @@ const router = createBrowserRouter([
       { path: 'new', lazy: async () => ({ Component: (await lateParts.newCase()).NewCase }) },
       {
         path: 'case/:caseId',
-        lazy: async () => ({ Component: (await lateParts.caseFrame()).CaseFrame }),
+        // The top row's part of a case comes with it.
+        lazy: async () => ({ Component: (await Promise.all([lateParts.caseFrame(), lateParts.caseRow()]))[0].CaseFrame }),
         children: [
+          { index: true, lazy: async () => ({ Component: (await lateParts.caseStage()).CaseStage }) },
           { path: 'size-up', lazy: async () => ({ Component: (await lateParts.sizeUp()).SizeUpScreen }) },
           { path: 'measure', lazy: async () => ({ Component: (await lateParts.measure()).MeasureScreen }) },
           { path: 'choose', lazy: async () => ({ Component: (await lateParts.choose()).ChooseScreen }) },

@@ -4,9 +4,12 @@ import { doLateWork } from './sync/late-work'
 export const lateParts = {
   beforeWork: () => import('./shell/before-work'),
   lockMenu: () => import('./shell/lock-menu'),
+  mainMenu: () => import('./shell/main-menu'),
   unlockForm: () => import('./shell/unlock-form'),
   troubleSheet: () => import('./case/trouble-sheet'),
+  caseRow: () => import('./case/case-row'),
   caseFrame: () => import('./case/case-frame'),
+  caseStage: () => import('./case/case-stage'),
   apply: () => import('./screens/apply/apply-screen'),
   check: () => import('./screens/check/check-screen'),
   watch: () => import('./screens/watch/watch-screen'),

@@ -13,7 +13,7 @@ describe('the Board in its densities', () => {
     browser = await startBrowser(server.address)
     await browser.setViewport(1280, 800)
     await signIn(browser, 'isolde', server.password)
-    await browser.find('list', 'Live cases, worst first')
+    await browser.find('list', /^Live cases, worst first/)
   })
   const names = async (css: string): Promise<readonly string[]> =>
     browser.evaluate(`return [...document.querySelectorAll(arguments[0])].map((one) => one.innerText)`, css)

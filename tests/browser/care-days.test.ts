@@ -49,7 +49,7 @@ describe('three days of a care collar, in the browser', () => {
     await browser.find('heading', 'Make ready')
     await browser.open(`/case/${seeded.caseId}/watch`)
     const owed = await browser.find('region', 'Owed')
-    expect(await owed.getText()).to.match(/Wash, skin, fresh liners[^]*overdue/)
+    expect(await owed.getText()).to.match(/Wash, skin, fresh liners[^]*late/)
     await browser.click('button', /^Step by step: /)
     await browser.find('region', /^Step 1 of/)
     await walkTo(browser, /again on all four limbs/)

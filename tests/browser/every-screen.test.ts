@@ -160,7 +160,7 @@ describe('every screen', () => {
     await browser.press('3')
     await browser.find('heading', 'Choose')
     await browser.press('?')
-    await browser.find('dialog', 'Keys')
+    await browser.find('dialog', 'What this is, and its keys')
     await browser.press(Key.ESCAPE)
     await browser.press('b')
     await browser.find('heading', 'Board')

@@ -23,7 +23,7 @@ describe('with the network gone, in the browser', () => {
     await browser.open(`/case/${seeded.caseId}/watch`)
     await browser.find('heading', 'Rounds')
     await browser.open('/')
-    await browser.find('list', 'Live cases, worst first')
+    await browser.find('list', /^Live cases, worst first/)
     await waitForKeptApplication(browser)
   })
 

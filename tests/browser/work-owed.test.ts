@@ -75,8 +75,8 @@ describe('work owed in the browser', () => {
     it('is overdue a day after application: on Watch, in what stands, and first on the Board', async () => {
       seeded = await wearing('care-collar', 27 * 60)
       await watch(seeded)
-      await browser.waitForText(/Wash, skin, fresh liners, straps equal\.\s*overdue by/)
-      await browser.waitForText(/Overdue: Wash, skin, fresh liners/)
+      await browser.waitForText(/Wash, skin, fresh liners, straps equal\.\s*[^.]*late/)
+      await browser.waitForText(/Late: Wash, skin, fresh liners/)
       expect((await boardRow(seeded))?.nextWhat).to.equal('Care')
     }).timeout(60_000)
 
@@ -98,7 +98,7 @@ describe('work owed in the browser', () => {
     it('done with a chin that stays red: ticked off, owed again at the list’s next time, and the chin stands', async () => {
       await doCare('red not blanching')
       await browser.waitForText(/Wash, skin, fresh liners, straps equal\.\s*in (8|9) h/)
-      await browser.driver.wait(async () => !/Overdue: Wash/.test(await browser.text()), patienceMs)
+      await browser.driver.wait(async () => !/Late: Wash/.test(await browser.text()), patienceMs)
       await browser.waitForText('Relieve, refit and tell: chin.')
       await browser.driver.wait(async () => /Relieve, refit and tell: chin/.test((await boardRow(seeded))?.finding ?? ''), patienceMs)
     }).timeout(90_000)
@@ -117,7 +117,7 @@ describe('work owed in the browser', () => {
       await browser.type('textbox', 'Reason', 'wants to sleep')
       await browser.click('button', 'Keep it')
       await browser.waitForText('refused: wants to sleep')
-      await browser.waitForText(/Ring, heel and fibular neck\.\s*overdue by/)
+      await browser.waitForText(/Ring, heel and fibular neck\.\s*[^.]*late/)
     }).timeout(60_000)
 
     it('keeps a heel that is broken standing until it is found whole', async () => {

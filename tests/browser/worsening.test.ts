@@ -118,7 +118,7 @@ describe('a worsening leg, in the browser', () => {
     await pagerMode('deliver')
     await browser.driver.wait(isAnswering, patienceMs, 'the server never saw it back')
     await browser.open('/')
-    await browser.find('list', 'Live cases, worst first')
+    await browser.find('list', /^Live cases, worst first/)
     expect(await browser.text()).to.not.include('The pager is not answering')
   }).timeout(60_000)
 })

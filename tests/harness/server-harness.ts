@@ -99,7 +99,10 @@ let sharedPool: WorkerPool | null = null
 function poolOfAll(): WorkerPool {
   if (!sharedPool) {
     const pool = (sharedPool = createWorkerPool(workerFile))
-    closeLater(() => pool.close())
+    closeLater(() => {
+      sharedPool = null
+      return pool.close()
+    })
   }
   return sharedPool
 }

@@ -10,6 +10,7 @@ import { connectDatabase } from '../../src/server/db/connect'
 import { createServers } from '../../src/server/repositories/servers'
 import { keptAnchors } from '../../src/server/services/day-anchor'
 import { copyWorld } from '../harness/copy-world'
+import { closeShared } from '../harness/shared'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
@@ -23,6 +24,8 @@ describe('backup and restore', function () {
   before(async () => {
     folder = mkdtempSync(join(tmpdir(), 'wren-backup-'))
     file = join(folder, 'one.sql.gz')
+    // A restore wants no server on the database: a file before this one may have left the worker's.
+    await closeShared()
     await copyWorld(url, world)
     db = connectDatabase(url)
   })

@@ -22,7 +22,7 @@ function toldOf(line: HandOverLine): readonly Told[] {
     ...line.careful.map((text): Told => ['careful', '', '', text, '']),
     ...line.stands.map(({ level, text, sinceAt }): Told => ['stands', level, sinceAt, text, '']),
     ...(line.unassessed > 0 ? [['cannot be assessed', 'unknown', '', `${line.unassessed}`, ''] as const] : []),
-    ...line.known.map((text): Told => ['known from before', 'known', '', text, '']),
+    ...line.known.map((text): Told => ['was there before', 'known', '', text, '']),
     ...line.happened.map((one): Told => ['happened', '', one.at, storyWords(one, (iso) => iso), one.by]),
     ...line.done.map(({ at, text, by }): Told => ['done', '', at, text, by]),
     ...line.owed.map(({ dueAt, text, isOverdue }): Told => ['owed', isOverdue ? 'overdue' : '', dueAt, text, '']),

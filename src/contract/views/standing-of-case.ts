@@ -236,7 +236,7 @@ function owedItems(record: CaseRecord, episode: EpisodeRecord, nowMs: number): r
       id: `task/${one.id}`,
       from: 'task',
       level: 'owed',
-      text: one.kind === 'round' ? 'A round is overdue.' : `Overdue: ${one.text}`,
+      text: one.kind === 'round' ? 'A round is late.' : `Late: ${one.text}`,
       part: null,
       sinceMs: one.dueAt,
       binds: free,

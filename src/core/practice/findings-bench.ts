@@ -66,7 +66,7 @@ const shownRounds = 12
 
 const levelWords: Readonly<Record<Level, string>> = {
   none: 'nothing',
-  known: 'known from before',
+  known: 'was there before',
   warn: 'a warning',
   review: 'review now',
   urgent: 'urgent',

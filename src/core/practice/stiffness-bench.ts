@@ -84,7 +84,7 @@ export const stiffnessBench: Bench = {
       figures: [
         {
           id: 'chord',
-          label: 'Stiffer than a flat strip',
+          label: 'Stiffness, against the same strip left flat',
           value: arc.chordCm4 / arc.flatCm4,
           unit: '×',
           digits: 0,

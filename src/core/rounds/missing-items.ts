@@ -57,7 +57,9 @@ function missingOfLimb(limb: 'leg' | 'arm', side: Side, round: RoundInput, isInj
   const found = find(round, limb, side)
   const part = limbPart(limb, side)
   if (!found) return [part]
-  const fields = Object.entries(isInjured ? { ...ofLimb, ...ofInjured } : ofLimb)
+  // Before anything is on nothing can be tight.
+  const { tight, ...bare } = ofInjured
+  const fields = Object.entries(isInjured ? { ...ofLimb, ...bare, ...(round.baseline ? {} : { tight }) } : ofLimb)
   const plain = fields.flatMap(([field, item]) => (found[field as keyof typeof ofLimb] === undefined ? [item] : []))
   const nerve = nerves[limb].flatMap(({ id }) => [
     ...(found.movement?.[id] === undefined ? [`movement/${id}`] : []),

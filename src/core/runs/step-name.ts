@@ -2,13 +2,13 @@ import type { Step } from '../model/step'
 
 /** What a step is called in lists and records, in a few words. */
 const names: Readonly<Record<string, string>> = {
-  'after-check': 'circulation after',
+  'after-check': 'check once it is on',
   'arms-up': 'both arms up',
   'back-off': 'back half off',
   'back-on': 'back half on',
   bandage: 'bandage',
   bars: 'bars to length',
-  baseline: 'circulation before',
+  baseline: 'baseline',
   board: 'onto the board',
   'bone-points': 'feel the bony points',
   buckles: 'buckles and clips',
@@ -27,7 +27,7 @@ const names: Readonly<Record<string, string>> = {
   'edge-height': 'height of the upper edge',
   'edge-loose': 'straps on, loose',
   'ease-bend': 'ease the bend',
-  explain: 'explain',
+  explain: 'explain it',
   finish: 'fix the ends',
   'fit-pole': 'fit the pole',
   fold: 'fold the corner',

@@ -183,8 +183,8 @@ function planItem(caution: Caution, prefix: string, sinceMs: number, isOn = fals
     ends: isOn
       ? 'A reading on a later occasion that is well again.'
       : prefix === 'change'
-        ? 'Taking the change, or keeping what was accepted with a reason.'
-        : caution.why,
+        ? 'Accepting the change, or keeping what was accepted with a reason.'
+        : 'A reading, an answer or a device with which it no longer holds.',
     isEndedByWord: false,
   }
 }

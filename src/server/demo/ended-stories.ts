@@ -90,7 +90,7 @@ const stories: readonly Story[] = [
   {
     daysAgo: 6,
     patient: { name: '', isTemporary: true, ageYears: 30, isAgeEstimated: true },
-    place: 'Emergency',
+    place: 'Emergency department',
     technique: 'leg-slab',
     injury: { region: 'ankle', side: 'left', pattern: 'ankle-sprain' },
     hoursOn: 0,

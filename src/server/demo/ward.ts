@@ -8,7 +8,7 @@ import type { Actor } from '../ledger/writing'
 
 const beds = (count: number): readonly string[] => Array.from({ length: count }, (_, at) => `bed ${at + 1}`)
 const areas: readonly Area[] = [
-  { name: 'Emergency', beds: [] },
+  { name: 'Emergency department', beds: [] },
   ...[1, 2, 3, 4].map((one) => ({ name: `Bay ${one}`, beds: [] })),
   { name: 'Landing bay', beds: [] },
   { name: 'Plaster room', beds: [] },
@@ -60,7 +60,7 @@ export async function writeDemoWard(append: AppendEvent, lead: Actor, now: numbe
   await send('teams-set', {
     teams: [
       { name: 'Orthopaedic ward', areas: ['Ward A', 'Ward B'] },
-      { name: 'Emergency', areas: ['Emergency', 'Bay 1', 'Bay 2', 'Bay 3', 'Bay 4'] },
+      { name: 'Emergency', areas: ['Emergency department', 'Bay 1', 'Bay 2', 'Bay 3', 'Bay 4'] },
     ],
   })
   await send('rota-set', { area: '', shifts })

@@ -48,6 +48,7 @@ export function createClockCheck({
 }): ClockCheck {
   let state: ClockState = { offsetMs: null, isRefused: false }
   let saidAtMs = -Infinity
+  let underWay: Promise<void> = Promise.resolve()
 
   async function measure(): Promise<number | null> {
     const before = clock()
@@ -66,27 +67,34 @@ export function createClockCheck({
     else log.warn({ offsetMs }, `${words}; no day is sealed meanwhile`)
   }
 
+  async function compare(): Promise<void> {
+    try {
+      const offsetMs = await measure()
+      if (offsetMs === null) return
+      await servers.beat({ ...self, offsetMs })
+      const others = (await servers.heardWithin(heardWithinS)).filter((one) => one.id !== self.id)
+      const isAlike = others.every((one) => Math.abs(one.offsetMs - offsetMs) <= warnMs)
+      const isRefused = Math.abs(offsetMs) > refuseMs && !isAlike
+      state = { offsetMs, isRefused }
+      say(offsetMs, isRefused)
+    } catch (error) {
+      log.debug({ reason: (error as Error).name }, 'the clock could not be compared')
+    }
+  }
+
   return {
     get state() {
       return state
     },
     isTrusted: () => state.offsetMs !== null && Math.abs(state.offsetMs) <= warnMs,
     databaseNow: () => clock() - (state.offsetMs ?? 0),
-    async tick() {
-      try {
-        const offsetMs = await measure()
-        if (offsetMs === null) return
-        await servers.beat({ ...self, offsetMs })
-        const others = (await servers.heardWithin(heardWithinS)).filter((one) => one.id !== self.id)
-        const isAlike = others.every((one) => Math.abs(one.offsetMs - offsetMs) <= warnMs)
-        const isRefused = Math.abs(offsetMs) > refuseMs && !isAlike
-        state = { offsetMs, isRefused }
-        say(offsetMs, isRefused)
-      } catch (error) {
-        log.debug({ reason: (error as Error).name }, 'the clock could not be compared')
-      }
+    tick() {
+      underWay = compare()
+      return underWay
     },
     async leave() {
+      // A beat that is still on its way would say that this server is there after it went.
+      await underWay
       await servers.leave(self.id).catch(() => undefined)
     },
   }

@@ -40,7 +40,7 @@ function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
     strong(line.stands.length > 0 ? 'Stands' : line.headline),
     ...line.stands.map((one) => small(`   ${one.level}: ${one.text} (since ${at(one.sinceAt)})`)),
     ...(line.unassessed > 0 ? [small(`   Cannot be assessed: ${line.unassessed} ${line.unassessed === 1 ? 'item' : 'items'}`)] : []),
-    ...(line.known.length > 0 ? [small(`   Known from before: ${line.known.join('; ')}`)] : []),
+    ...(line.known.length > 0 ? [small(`   Was there before: ${line.known.join('; ')}`)] : []),
     ...(line.happened.length > 0 ? [strong('What happened')] : []),
     ...line.happened.slice(-mostHappened).map((one) => small(`   ${at(one.at)}  ${storyWords(one, at)} (${one.by})`)),
     ...(line.done.length > 0 ? [strong('Done')] : []),

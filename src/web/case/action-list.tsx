@@ -64,7 +64,7 @@ export function ActionList({ actions, opening }: { actions: readonly StandingAct
         <ReasonSheet
           title={`Not done: ${undone.text}`}
           draftKey={`response/${undone.id}`}
-          submitLabel="Keep it"
+          submitLabel="Record it"
           backLabel="Back"
           onClose={() => setUndone(null)}
           onReason={(why) => {

@@ -8,11 +8,10 @@ import { ClaimBar } from './claim-bar'
 import { EndedBar } from './ended-bar'
 import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
-import { PatientStrip } from './patient-strip'
 import { RelatedBar } from './related-bar'
 import { SayWhyForm } from './say-why-form'
 
-/** Every stage of a case: the patient strip, the path, and the stage itself. */
+/** Every stage of a case below the top row: what else is on this patient, the path, and the stage itself. */
 export function CaseFrame() {
   const { caseId } = useParams()
   const { status, asked, caseId: held } = useCaseStore()
@@ -26,7 +25,6 @@ export function CaseFrame() {
   if (open && held === caseId && status !== 'say-why') {
     return (
       <>
-        <PatientStrip open={open} />
         <RelatedBar open={open} />
         <ClaimBar open={open} />
         <EndedBar open={open} />
@@ -40,7 +38,7 @@ export function CaseFrame() {
     <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6">
       {status === 'missing' ? (
         <Notice tone="caution" lead="There is no case at this address">
-          Look for it on the Board.
+          Look for it on the Board. A new case in which nothing was entered is not kept: begin it again.
         </Notice>
       ) : null}
       {asked && caseId ? <SayWhyForm caseId={caseId} words={asked.words} /> : null}

@@ -24,8 +24,8 @@ export function ItemEnding({ open, item }: { open: OpenCase; item: StandingItem 
           <ReasonSheet
             title={`Over: ${item.text}`}
             draftKey={`case/${open.record.id}/${item.id}`}
-            submitLabel="Keep it"
-            backLabel="It still stands"
+            submitLabel="It is over"
+            backLabel="It is not over"
             hint="What became of it."
             onClose={close}
             onReason={(word) => {
@@ -66,7 +66,7 @@ function DecisionSheet({ target, text, onClose }: { target: Target; text: string
     onClose()
   }
   return (
-    <SheetForm title="What was decided" sendLabel="Keep it" backLabel="Back" onSend={keep} onClose={onClose}>
+    <SheetForm title="What was decided" sendLabel="Record the decision" backLabel="Back" onSend={keep} onClose={onClose}>
       <p>{text}. It stays urgent, and comes back at the end of this time, or at once when it gets worse.</p>
       <TextField label="Senior, by name" value={by} maxLength={120} onChange={(event) => setBy(event.target.value)} autoFocus />
       <TextField label="What was decided" value={what} maxLength={300} error={error} onChange={(event) => setWhat(event.target.value)} />

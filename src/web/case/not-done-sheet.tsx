@@ -69,7 +69,7 @@ export function NotDoneSheet<End extends boolean = false>({
           hint={outcome === 'not-needed' ? 'It is owed no more.' : 'It stays due.'}
         />
         <Button type="submit" look={outcome === 'asleep' && onWake ? 'plain' : 'next'}>
-          Keep it
+          Record it
         </Button>
       </Form>
     </Dialog>

@@ -35,16 +35,16 @@ const Rail = memo(function Rail({ caseId, reached }: { caseId: string; reached: 
     // Only on arriving at a stage: measuring the rail with every recorded step would cost a layout each time.
   }, [pathname])
   return (
-    <nav aria-label="Path of this case" className="border-b border-line bg-paper">
-      <ol ref={list} className="relative mx-auto flex max-w-7xl overflow-x-auto px-1 [scrollbar-width:none] sm:px-4">
+    <nav aria-label="Path of this case" className="border-b border-line bg-paper max-sm:hidden">
+      <ol ref={list} className="relative mx-auto flex max-w-[92rem] overflow-x-auto px-4 [scrollbar-width:none]">
         {stages.map((stage, index) => (
-          <li key={stage} className="shrink-0 sm:flex-1">
+          <li key={stage} className="flex-1 shrink-0">
             <NavLink
               to={`/case/${caseId}/${stage}`}
-              className="group relative flex min-h-13 items-center gap-2 px-3 font-semibold aria-[current=page]:font-bold"
+              className="group relative flex min-h-10 items-center gap-2 px-3 font-semibold pointer-coarse:min-h-11 aria-[current=page]:font-bold"
             >
               <span
-                className={`grid size-6.5 place-items-center rounded-full border-[1.5px] text-sm ${index < reached ? 'border-ink bg-ink text-paper' : index === reached ? 'border-ink bg-citrus text-on-citrus' : 'border-soft text-soft'}`}
+                className={`grid size-6 place-items-center rounded-full border-[1.5px] text-sm ${index < reached ? 'border-ink bg-ink text-paper' : index === reached ? 'border-ink bg-citrus text-on-citrus' : 'border-soft text-soft'}`}
               >
                 {index < reached ? '✓' : index + 1}
               </span>

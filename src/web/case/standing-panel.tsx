@@ -25,8 +25,6 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
   const quiet = items.filter((item) => !isPressing(item))
   const isUrgent = level === 'urgent'
   const opening = useOpenNow(open)
-  // The headline says the worst already.
-  const further = pressing.filter((one) => !headline.toLowerCase().includes(one.text.toLowerCase()))
   const unconfirmed = unconfirmedBehind(pressing, open.record, open.episode)
   const panel = useRef<HTMLElement>(null)
   const lastRound = open.episode.rounds.at(-1)
@@ -45,14 +43,6 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
     >
       <div>
         <h2 className="text-xl font-bold">{headline}</h2>
-        {standing.actions.length > 0 ? (
-          <ul className="mt-1 text-[1.05rem]">
-            {further.slice(0, 2).map((item) => (
-              <li key={item.id}>{item.text}</li>
-            ))}
-            {further.length > 2 ? <li>and {further.length - 2} more, below</li> : null}
-          </ul>
-        ) : null}
         {unconfirmed.length > 0 ? (
           <p className="mt-1 font-semibold">A device sent this for {unconfirmed.join(', ')}. Look at once, and act on what you see.</p>
         ) : null}
@@ -63,14 +53,14 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
       {pressing.length > 0 ? (
         <ul className="grid gap-3" aria-label="Findings, worst first">
           {pressing.map((item) => (
-            <ItemLine key={item.id} open={open} item={item} />
+            <ItemLine key={item.id} open={open} item={item} isSaid={isIn(headline, item.text)} />
           ))}
         </ul>
       ) : null}
       <NotLookedAt standing={standing} />
       {quiet.length > 0 ? (
         <details>
-          <summary className="min-h-11 cursor-pointer py-2 font-semibold">Known from before, {quiet.length}</summary>
+          <summary className="min-h-11 cursor-pointer py-2 font-semibold">Was there before, {quiet.length}</summary>
           <ul className="grid gap-2">
             {quiet.map((item) => (
               <ItemLine key={item.id} open={open} item={item} />
@@ -98,7 +88,13 @@ function WhoIsHere({ caseId }: { caseId: string }) {
   )
 }
 
-function ItemLine({ open, item }: { open: OpenCase; item: StandingItem }) {
+/** Whether a headline says a finding word for word. */
+function isIn(headline: string, text: string): boolean {
+  return headline.toLowerCase().includes(text.replace(/\.$/, '').toLowerCase())
+}
+
+/** @param isSaid the headline says it already: only since when, and what ends it */
+function ItemLine({ open, item, isSaid = false }: { open: OpenCase; item: StandingItem; isSaid?: boolean }) {
   const times = [
     `since ${formatDayAndClock(item.sinceMs)}`,
     item.lookedAtMs !== null && item.lookedAtMs !== item.sinceMs ? `looked at ${formatDayAndClock(item.lookedAtMs)}` : '',
@@ -107,7 +103,7 @@ function ItemLine({ open, item }: { open: OpenCase; item: StandingItem }) {
     <li className="grid gap-x-4 gap-y-1 sm:grid-cols-[8.5rem_1fr]">
       <LevelMark level={item.level} word={wordOf(item)} />
       <div className="min-w-0">
-        <p className="font-semibold">{item.text}</p>
+        {isSaid ? null : <p className="font-semibold">{item.text}</p>}
         <p className="text-sm text-soft">
           {times.filter(Boolean).join(', ')}
           {item.settled ? `. Settled by ${item.settled.by} until ${formatDayAndClock(item.settled.untilMs)}` : ''}. Ends with: {item.ends}

@@ -6,7 +6,16 @@ import type { OpenCase } from '../sync/case-store'
 const TroubleSheet = lazy(async () => ({ default: (await import('./trouble-sheet')).TroubleSheet }))
 
 /** "Something is wrong", in reach on every stage and one key away. */
-export function TroubleButton({ open, isThroughLock = false }: { open: OpenCase; isThroughLock?: boolean }) {
+export function TroubleButton({
+  open,
+  isThroughLock = false,
+  isFolded = false,
+}: {
+  open: OpenCase
+  isThroughLock?: boolean
+  /** Its shape alone, where a row has no room for its words. */
+  isFolded?: boolean
+}) {
   const [isOpen, setOpen] = useState(false)
   useKey(['w'], () => setOpen(true))
   return (
@@ -15,10 +24,10 @@ export function TroubleButton({ open, isThroughLock = false }: { open: OpenCase;
         type="button"
         aria-keyshortcuts="w"
         onClick={() => setOpen(true)}
-        className="inline-flex min-h-12 items-center gap-2 rounded-2xl border-[1.5px] border-stop bg-stop-wash px-4 font-bold text-stop"
+        className={`inline-flex min-h-12 shrink-0 items-center justify-center gap-2 rounded-2xl border-[1.5px] border-stop bg-stop-wash font-bold text-stop ${isFolded ? 'min-w-12' : 'px-4'}`}
       >
-        <TriangleAlert size={20} aria-hidden />
-        Something is wrong
+        <TriangleAlert size={isFolded ? 24 : 20} aria-hidden />
+        <span className={isFolded ? 'sr-only' : ''}>Something is wrong</span>
       </button>
       {isOpen ? (
         <Suspense>

@@ -11,6 +11,8 @@ export interface LaneProps {
   readonly geometry: Geometry
   /** The pull from the side is drawn elsewhere on the page. */
   readonly isSceneElsewhere?: boolean
+  /** On a phone a strip over the work, so that the work is in the first screen. */
+  readonly isStrip?: boolean
   /** What is wet, part by part. */
   readonly wet?: readonly WetPart[] | undefined
   readonly units: DisplayUnits

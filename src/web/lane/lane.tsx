@@ -3,6 +3,8 @@ import { ArmLane } from './arm-lane'
 import { ColumnLane } from './column-lane'
 import { LaneList } from './lane-list'
 import type { LaneProps } from './lane-props'
+import { LaneStrip } from './kit/lane-frame'
+import { useNarrow } from '../parts/use-narrow'
 import { LegLane } from './leg-lane'
 import { SheetLane } from './sheet-lane'
 import { TemplateLane } from './template-lane'
@@ -13,6 +15,8 @@ const bodies = { leg: LegLane, arm: ArmLane, neck: ColumnLane, trunk: ColumnLane
 /** The limb of this patient, to scale from the readings, with what the stage lays over it; drawn again only when that changes. */
 export const Lane = memo(function Lane(props: LaneProps) {
   const { geometry } = props
+  const isNarrow = useNarrow()
+  const isStrip = props.isStrip === true && isNarrow
   if (geometry.body === 'none' || geometry.stations.length === 0) return <EmptyLane />
   const Body = bodies[geometry.body]
   const hasSheet = props.layers.includes('sheet') && geometry.polygons.length > 0
@@ -21,8 +25,10 @@ export const Lane = memo(function Lane(props: LaneProps) {
       aria-label="The limb to scale"
       className="grid gap-2 border-line bg-sheet px-2 max-lg:border-b lg:rounded-3xl lg:border lg:p-3"
     >
-      <Body {...props} />
-      {geometry.scene && !props.isSceneElsewhere ? <TractionScene scene={geometry.scene} limb={geometry} /> : null}
+      <LaneStrip value={isStrip}>
+        <Body {...props} />
+      </LaneStrip>
+      {geometry.scene && !props.isSceneElsewhere && !isStrip ? <TractionScene scene={geometry.scene} limb={geometry} /> : null}
       {hasSheet ? <SheetLane geometry={geometry} units={props.units} {...(props.onPick ? { onPick: props.onPick } : {})} /> : null}
       {props.layers.includes('sheet') ? <TemplateLane geometry={geometry} units={props.units} /> : null}
       <LaneList geometry={geometry} units={props.units} />

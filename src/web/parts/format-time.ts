@@ -40,3 +40,8 @@ export function formatSpan(minutes: number): string {
   if (minutes >= 2880) return `${Math.floor(minutes / 1440)} d ${Math.floor((minutes % 1440) / 60)} h`
   return minutes >= 120 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes} min`
 }
+
+/** How late something is, in whole minutes, the one form for it everywhere: "12 min late", from 120 min on "2 h 5 min late". */
+export function formatLate(minutes: number): string {
+  return `${formatSpan(Math.max(1, Math.round(minutes)))} late`
+}

@@ -3,7 +3,7 @@ import { ToneShape, toneInk, type Tone } from '../parts/tone-shape'
 
 const levelWords: Record<StandingLevel, { word: string; tone: Tone }> = {
   none: { word: 'No warning entered', tone: 'calm' },
-  known: { word: 'Known from before', tone: 'known' },
+  known: { word: 'Was there before', tone: 'known' },
   owed: { word: 'Owed', tone: 'caution' },
   warn: { word: 'Warning', tone: 'caution' },
   unknown: { word: 'Not looked at yet', tone: 'blank' },

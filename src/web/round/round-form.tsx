@@ -8,18 +8,19 @@ import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { isAsked, RoundGrid, type RoundColumn } from './round-grid'
 import { skinWords } from '#core/model/round-items'
-import { alsoAsked, noneOfThese, roundItems, tickAlso, toFindings, type RoundEntries } from './round-items'
+import { alsoAsked, isOfBareLimb, noneOfThese, roundItems, tickAlso, toFindings, type RoundEntries } from './round-items'
 import { vitalOf, VitalGrid } from './vital-grid'
 
 /** Lower where all has to be in sight. */
-const tool = 'max-sm:px-2.5 max-sm:text-sm lg:min-h-9 lg:py-1'
+const tool = 'max-sm:min-h-11 max-sm:px-2 max-sm:text-sm lg:min-h-9 lg:py-1'
 
 /** One look at both sides: circulation, feeling, movement, pain. Side by side on a desk, one at a time on a phone. */
 export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg' | 'arm'; injured: Side }) {
   const isNarrow = useNarrow()
   const sound = otherSide(injured)
   const [side, setSide] = useState<Side>(injured)
-  const items = roundItems(limb)
+  const isBare = round.isBare === true
+  const items = roundItems(limb).filter((item) => !isBare || isOfBareLimb(item))
   const columns: readonly RoundColumn[] = [injured, sound].map((one) => ({
     key: one,
     head: `${one.toUpperCase()}${one === injured ? ', injured' : ''}`,
@@ -65,7 +66,7 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
               />
             )}
             <ChoiceRow
-              label={`Skin at the edges and over bone, ${injured}`}
+              label={isBare ? `Skin over bone, ${injured}` : `Skin at the edges and over bone, ${injured}`}
               value={entries[`${injured}/skin`] ?? null}
               choices={skinWords.map((value) => ({ value, label: spoken(value) }))}
               isSmall
@@ -87,28 +88,6 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
         )
         return (
           <>
-            <div className="flex flex-wrap items-end gap-x-2 gap-y-1.5">
-              <Button
-                className={tool}
-                onClick={() => put(restIsNormal(cellsOf(columns.filter((column) => column.isSound)), entries, round.ever ?? {}))}
-              >
-                Rest of {sound} normal
-              </Button>
-              <Button
-                className={tool}
-                onClick={() =>
-                  put({
-                    ...restIsNormal(cellsOf(columns), entries, round.ever ?? {}),
-                    ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }),
-                  })
-                }
-              >
-                Rest of both normal
-              </Button>
-              <Button className={tool} onClick={() => put(cannotAll(cellsOf(columns), entries))}>
-                Cannot, all of it
-              </Button>
-            </div>
             {isNarrow ? (
               <ChoiceRow
                 label="Side in hand"
@@ -121,6 +100,31 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
                 onChange={setSide}
               />
             ) : null}
+            <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
+              {isNarrow ? <span className="text-sm font-semibold text-soft">Rest:</span> : null}
+              <Button
+                className={tool}
+                aria-label={`Rest of ${sound} normal`}
+                onClick={() => put(restIsNormal(cellsOf(columns.filter((column) => column.isSound)), entries, round.ever ?? {}))}
+              >
+                {isNarrow ? `${sound} normal` : `Rest of ${sound} normal`}
+              </Button>
+              <Button
+                className={tool}
+                aria-label="Rest of both normal"
+                onClick={() =>
+                  put({
+                    ...restIsNormal(cellsOf(columns), entries, round.ever ?? {}),
+                    ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }),
+                  })
+                }
+              >
+                {isNarrow ? 'both normal' : 'Rest of both normal'}
+              </Button>
+              <Button className={tool} aria-label="Cannot, all of it" onClick={() => put(cannotAll(cellsOf(columns), entries))}>
+                {isNarrow ? 'Cannot' : 'Cannot, all of it'}
+              </Button>
+            </div>
             <RoundGrid items={items} columns={shown} entries={entries} last={round.last} beside={beside} onPut={put} />
             {round.asksVital ? <VitalGrid entries={entries} last={round.last} onPut={put} /> : null}
             {isNarrow && side !== injured ? null : (
@@ -128,7 +132,7 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
                 <ChoiceSet
                   label={`Also asked, ${injured}`}
                   values={also}
-                  choices={alsoAsked}
+                  choices={alsoAsked(limb, isBare)}
                   isSmall
                   onChange={(values) => put({ [`${injured}/also`]: tickAlso(also, values).join(' ') })}
                 />

@@ -24,6 +24,8 @@ function cellInHand(form: HTMLElement): HTMLElement | null {
 export interface RoundProps {
   readonly draftKey: string
   readonly isBaseline: boolean
+  /** Nothing is on the limb yet: what only a device does is not asked. */
+  readonly isBare?: boolean
   readonly cases: readonly string[]
   readonly submitLabel: string
   /** What earlier rounds entered last, by item: it stands beside the entry. */

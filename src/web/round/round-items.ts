@@ -35,8 +35,14 @@ export interface RoundItem {
 /** What a round on a leg or arm looks at, in the order of the hands. */
 export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
   return [
-    { key: 'colour', label: 'Colour', how: 'Usual for this patient? Nail beds, sole.', words: colours, normal: 'pink' },
-    { key: 'warmth', label: 'Warmth', how: 'Back of the hand, both sides.', words: warmths, normal: 'warm' },
+    {
+      key: 'colour',
+      label: 'Colour',
+      how: limb === 'leg' ? 'Usual for this patient? Toe nails, sole.' : 'Usual for this patient? Nail beds, palm.',
+      words: colours,
+      normal: 'pink',
+    },
+    { key: 'warmth', label: 'Warmth', how: 'Feel with the back of your hand, both sides.', words: warmths, normal: 'warm' },
     {
       key: 'refillS',
       label: 'Refill',
@@ -91,13 +97,27 @@ export function roundItems(limb: 'leg' | 'arm'): readonly RoundItem[] {
 /** What stands for "asked, and nothing of it". */
 export const noneOfThese = 'none'
 
+/** What only a device can do to a limb. */
+const ofDevice: readonly string[] = ['tight', 'smell', 'stain', 'wet', 'cracked', 'loose']
+/** Signs of a leg alone. */
+const ofLegs: readonly string[] = ['heel', 'calf-pain']
+
+/** Whether an item of a round can be there on a limb with nothing on. */
+export function isOfBareLimb(item: RoundItem): boolean {
+  return !ofDevice.includes(item.key)
+}
+
 /** Asked beyond the list, on the injured side; what is ticked is a finding, what is not was asked and is not there. */
-export const alsoAsked: readonly { readonly value: string; readonly label: string }[] = [
-  { value: noneOfThese, label: 'None of these' },
-  { value: 'pain-beyond', label: 'Pain more than expected' },
-  { value: 'spot-pain', label: 'Burning or one-spot pain' },
-  ...alsoAskedSigns.map((value) => ({ value, label: alsoLabels[value] ?? capital(spoken(value)) })),
-]
+export function alsoAsked(limb: 'leg' | 'arm', isBare = false): readonly { readonly value: string; readonly label: string }[] {
+  return [
+    { value: noneOfThese, label: 'None of these' },
+    { value: 'pain-beyond', label: 'Pain more than expected' },
+    { value: 'spot-pain', label: 'Burning or one-spot pain' },
+    ...alsoAskedSigns
+      .filter((sign) => (limb === 'leg' || !ofLegs.includes(sign)) && !(isBare && ofDevice.includes(sign)))
+      .map((value) => ({ value, label: alsoLabels[value] ?? capital(spoken(value)) })),
+  ]
+}
 
 /** Ticks after one more: "none of these" and anything else put each other out. */
 export function tickAlso(before: readonly string[], after: readonly string[]): readonly string[] {

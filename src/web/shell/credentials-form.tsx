@@ -47,7 +47,7 @@ export function CredentialsForm({
       {offersPin ? (
         <TextField
           label="Short PIN, if you like"
-          hint="4 to 8 digits. Opens this device after a lock, and without a line, until you sign out."
+          hint="4 to 8 digits. Opens this device after a lock, also where there is no connection, until you sign out."
           type="password"
           inputMode="numeric"
           autoComplete="off"

@@ -15,10 +15,31 @@ const keys: readonly (readonly [string, string])[] = [
   ['Escape', 'close a sheet'],
 ]
 
-/** Every key that does something. */
+/** What this is and where to begin, then every key that does something. */
 export function HelpSheet({ isOpen, onClose }: { isOpen: boolean; onClose: () => void }) {
   return (
-    <Dialog title="Keys" isOpen={isOpen} onClose={onClose}>
+    <Dialog title="What this is, and its keys" isOpen={isOpen} onClose={onClose}>
+      <div className="mb-5 grid gap-2">
+        <p>
+          For whoever puts on a splint, collar, cast or traction: it works out size, cutting and hands, walks the work step by step, and
+          keeps the checks afterwards until it is off.
+        </p>
+        <ul className="grid list-disc gap-1 pl-5">
+          <li>
+            <strong>A patient</strong>: <em>New case</em>, then tap where it hurts. The stages go on from there: size up, measure, choose,
+            make ready, apply, check, watch.
+          </li>
+          <li>
+            <strong>A ward</strong>: <em>Board</em> has the worst first, <em>My round</em> what is owed bed by bed, <em>Hand-over</em> what
+            the next shift must know.
+          </li>
+          <li>
+            <strong>No patient</strong>: <em>Guide</em> to read, <em>Practice</em> to try.
+          </li>
+        </ul>
+        <p className="text-sm text-soft">It supports a decision, reminds and records. It does not monitor anybody.</p>
+      </div>
+      <h3 className="mb-2 font-bold">Keys</h3>
       <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2.5">
         {keys.map(([key, what]) => (
           <div key={key} className="contents">

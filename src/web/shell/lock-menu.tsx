@@ -3,14 +3,28 @@ import { DropdownMenu } from 'radix-ui'
 import { useSession } from '../sync/session-store'
 import { setLock } from './lock-store'
 
-const item = 'flex min-h-13 cursor-pointer items-center rounded-xl px-4 font-semibold outline-none data-[highlighted]:bg-well'
+const item = 'flex min-h-12 cursor-pointer items-center rounded-xl px-4 font-semibold outline-none data-[highlighted]:bg-well'
 
-/** Two ways to keep touches away: for cleaning the glass, and with PIN or password. */
-export function LockMenu() {
+/** Two ways to keep touches away, as entries of a menu: for cleaning the glass, and with PIN or password. */
+export function LockItems() {
   const hasPin = useSession((store) => store.hasPin)
   return (
+    <>
+      <DropdownMenu.Item className={item} onSelect={() => setLock('wipe')}>
+        Wipe the screen
+      </DropdownMenu.Item>
+      <DropdownMenu.Item className={item} onSelect={() => setLock('locked')}>
+        {hasPin ? 'Lock; the PIN opens it' : 'Lock; the password opens it'}
+      </DropdownMenu.Item>
+    </>
+  )
+}
+
+/** The lock in the top row. */
+export function LockMenu({ className = '' }: { className?: string }) {
+  return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="grid min-h-12 min-w-12 place-items-center rounded-xl">
+      <DropdownMenu.Trigger className={`grid min-h-12 min-w-11 place-items-center rounded-xl ${className}`}>
         <Lock size={19} aria-hidden />
         <span className="sr-only">Lock</span>
       </DropdownMenu.Trigger>
@@ -19,14 +33,9 @@ export function LockMenu() {
           align="end"
           // The focus belongs to the lock now: back on the button it would keep the page behind open to screen readers.
           onCloseAutoFocus={(event) => event.preventDefault()}
-          className="z-30 min-w-56 rounded-2xl border border-line bg-sheet p-1.5 shadow-lg"
+          className="z-40 min-w-56 rounded-2xl border border-line bg-sheet p-1.5 shadow-lg"
         >
-          <DropdownMenu.Item className={item} onSelect={() => setLock('wipe')}>
-            Wipe the screen
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={() => setLock('locked')}>
-            {hasPin ? 'Lock; the PIN opens it' : 'Lock; the password opens it'}
-          </DropdownMenu.Item>
+          <LockItems />
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

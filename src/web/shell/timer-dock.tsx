@@ -27,11 +27,8 @@ const warnMs = 60_000
 /** Minutes of work keep the screen awake, a day of curing does not. */
 const awakeMs = 30 * 60_000
 
-/**
- * Every running timer of every case on this device, on every screen; it sounds and vibrates when one ends.
- * @param isBelow on a line of its own, since something else needs the room beside it
- */
-export function TimerDock({ isLocked = false, isBelow = false }: { isLocked?: boolean; isBelow?: boolean }) {
+/** Every running timer of every case on this device, on every screen, in a line of its own; it sounds and vibrates when one ends. */
+export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   useSoundUnlock()
   const now = useNow(500)
   const byCase = useTimers((store) => store.byCase)
@@ -58,11 +55,8 @@ export function TimerDock({ isLocked = false, isBelow = false }: { isLocked?: bo
   if (shown.length === 0) return null
   const { inSight, folded } = foldTimers(shown, heldCase, now, isNarrow ? 1 : undefined)
   return (
-    <section
-      aria-label="Running timers"
-      className={`min-w-0 flex-1 max-lg:order-last max-lg:basis-full ${isBelow || inSight.length > 1 || folded.length > 0 ? 'order-last basis-full' : ''}`}
-    >
-      <ul className="flex flex-wrap items-center gap-2 px-2 py-1">
+    <section aria-label="Running timers" className="order-last min-w-0 flex-1 basis-full">
+      <ul className="flex flex-wrap items-center gap-2 px-2 py-1 max-sm:gap-1 max-sm:px-0">
         {(isUnfolded ? shown : inSight).map((one) => (
           <li key={`${one.caseId} ${one.timer.id}`}>
             <TimerChip one={one} now={now} isOther={one.caseId !== heldCase} isLocked={isLocked} />
@@ -74,11 +68,16 @@ export function TimerDock({ isLocked = false, isBelow = false }: { isLocked?: bo
               type="button"
               aria-expanded={isUnfolded}
               onClick={() => setUnfolded(!isUnfolded)}
-              className="inline-flex min-h-11 items-center gap-1.5 rounded-xl px-3 font-semibold underline underline-offset-4"
+              className="inline-flex min-h-11 items-center gap-1.5 rounded-xl px-3 font-semibold underline underline-offset-4 max-sm:px-1.5 max-sm:text-sm"
             >
-              {isUnfolded
-                ? 'Fewer timers'
-                : `${folded.length} more, next ${formatLeft(Math.min(...folded.map((one) => one.endsAt)) - now)}`}
+              {isUnfolded ? (
+                'Fewer timers'
+              ) : (
+                <>
+                  {folded.length} more
+                  <span className="max-sm:sr-only">, next {formatLeft(Math.min(...folded.map((one) => one.endsAt)) - now)}</span>
+                </>
+              )}
             </button>
           </li>
         ) : null}

@@ -25,6 +25,8 @@ interface CaseStore {
   readonly base: CaseAnswer | null
   /** What the server has taken and `base` does not contain yet: it stays folded in until it does. */
   readonly taken: readonly TakenEvent[]
+  /** What opens a case in which nothing was entered yet: it goes with the first entry, and without one nowhere. */
+  readonly opening: readonly EventInput[]
 }
 
 /** The case in hand, as the server knows it. Screens read it with unsent events folded in, by `useCase`. */
@@ -35,6 +37,7 @@ export const useCaseStore = create<CaseStore>(() => ({
   asked: null,
   base: null,
   taken: [],
+  opening: [],
 }))
 
 /** The case in hand with everything typed here folded in. */
@@ -44,8 +47,10 @@ const folder = createFolder()
 
 /** Opens a case: from the server, else from what this device kept of it, else from its unsent events. */
 export async function loadCase(caseId: string): Promise<void> {
+  // Nobody else knows it yet.
+  if (useCaseStore.getState().caseId === caseId && useCaseStore.getState().opening.length > 0) return
   if (useCaseStore.getState().caseId !== caseId)
-    useCaseStore.setState({ caseId, episodeId: null, status: 'loading', asked: null, base: null, taken: [] })
+    useCaseStore.setState({ caseId, episodeId: null, status: 'loading', asked: null, base: null, taken: [], opening: [] })
   const result = await callApi<CaseAnswer>('GET', paths.case(caseId))
   if (useCaseStore.getState().caseId !== caseId) return
   if (result.kind === 'ok') return takeAnswer(result.value)
@@ -121,6 +126,7 @@ function nextEvent<Kind extends EventKindId>(kind: Kind, body: BodyOf<Kind>): Ev
   const isCase = eventKinds[kind].stream === 'case'
   const id = isCase ? caseId : episodeId
   if (!id) throw new Error('No case is open')
+  beginCase()
   return makeEvent({ type: isCase ? 'case' : 'episode', id }, kind, body, nextBase(id))
 }
 
@@ -146,12 +152,23 @@ export function holdCaseOfStay(opening: EventInput): void {
   const caseId = opening.stream.id
   const held: CaseAnswer = { ...base, record: foldCase(null, caseId, { ...opening, ...writer() }), version: 0 }
   void currentDurable()?.writeCase(held)
-  useCaseStore.setState({ caseId, episodeId, status: 'ready', base: held, taken: [] })
+  useCaseStore.setState({ caseId, episodeId, status: 'ready', base: held, taken: [], opening: [] })
 }
 
-/** Marks the case that is about to be created on this device as the one in hand. */
-export function holdNewCase(caseId: string, episodeId: string): void {
-  useCaseStore.setState({ caseId, episodeId, status: 'ready', base: null, taken: [] })
+/**
+ * Marks a case that begins on this device as the one in hand. What opens it is sent with the first entry: one that was only looked at is
+ * never anywhere.
+ */
+export function holdNewCase(caseId: string, episodeId: string, opening: readonly EventInput[]): void {
+  useCaseStore.setState({ caseId, episodeId, status: 'ready', base: null, taken: [], opening })
+}
+
+/** Sends what opens the case in hand, where that waits for the first entry. */
+export function beginCase(): void {
+  const { opening } = useCaseStore.getState()
+  if (opening.length === 0) return
+  useCaseStore.setState({ opening: [] })
+  for (const event of opening) void sendEvent(event)
 }
 
 onTaken((event: EventInput, answer: EventAnswer) => {
@@ -178,15 +195,18 @@ onTaken((event: EventInput, answer: EventAnswer) => {
 
 /** The case in hand with unsent events folded in, or null while it is not there. */
 export function useCase(): OpenCase | null {
-  const { base, caseId, episodeId, taken } = useCaseStore()
-  const pending = useOutbox((store) => store.pending)
-  return useMemo(() => folder.fold({ base, caseId, episodeId, taken, pending }, writer()), [base, caseId, episodeId, taken, pending])
+  const { base, caseId, episodeId, taken, opening } = useCaseStore()
+  const sent = useOutbox((store) => store.pending)
+  return useMemo(() => {
+    const pending = opening.length > 0 ? [...sent, ...opening] : sent
+    return folder.fold({ base, caseId, episodeId, taken, pending }, writer())
+  }, [base, caseId, episodeId, taken, sent, opening])
 }
 
 /** The case in hand with unsent events folded in, for whoever asks once; null while it is not there. */
 export function caseInHand(): OpenCase | null {
-  const { base, caseId, episodeId, taken } = useCaseStore.getState()
-  return folder.fold({ base, caseId, episodeId, taken, pending: useOutbox.getState().pending }, writer())
+  const { base, caseId, episodeId, taken, opening } = useCaseStore.getState()
+  return folder.fold({ base, caseId, episodeId, taken, pending: [...useOutbox.getState().pending, ...opening] }, writer())
 }
 
 /** The case in hand; for screens below the case's own gate. */

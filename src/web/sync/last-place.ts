@@ -2,4 +2,4 @@
 export const lastPlaceKey = 'device/last-place'
 
 /** Where a new case begins while no place was entered on this device. */
-export const firstPlace = 'Emergency'
+export const firstPlace = 'Emergency department'

@@ -21,7 +21,7 @@ export const decisions: readonly DecisionDefinition[] = [
   withRoles(share('slab-coverage', 'Coverage'), 'coverage'),
   padding,
   elasticBandage,
-  factor('stiffness-gain', 'Stiffer than a flat strip'),
+  factor('stiffness-gain', 'Stiffness, against the same strip left flat'),
   setTime,
   cureTime,
   ankleAngle,

@@ -1,4 +1,4 @@
-import { useMemo, type MouseEvent, type ReactNode } from 'react'
+import { createContext, useContext, useMemo, type MouseEvent, type ReactNode } from 'react'
 import type { Side } from '#core/model/vocabulary'
 import type { DisplayUnits } from '#core/planner/format-decision'
 import { labelPx, layFrame, type FrameFigure, type FrameLayout, type LabelWish, type Rail } from './lay-frame'
@@ -8,6 +8,10 @@ import { useBox } from './use-box'
 
 /** Share of the page's height that a limb may take. */
 const limbHeight = { narrow: 0.3, wide: 0.48 }
+
+/** Whether the drawing is a strip over the work on a phone: the limb, its light and its hands, without ruler and labels. */
+export const LaneStrip = createContext(false)
+const noLabels: readonly LabelWish[] = []
 
 /** What a body is drawn in, for those who draw over it in pixels. */
 export interface FrameScale {
@@ -49,10 +53,13 @@ export function LaneFrame({
   /** What is drawn in pixels over the figures. */
   over?: (scale: FrameScale) => ReactNode
 }) {
-  const { ref, widthPx, mostHeightPx } = useBox(mostHeight)
+  const isStrip = useContext(LaneStrip)
+  const { ref, widthPx, mostHeightPx } = useBox(mostHeight, isStrip)
+  const named = isStrip ? noLabels : wishes
+  const rulerLies = isStrip ? undefined : ruler?.lies
   const layout = useMemo(
-    () => layFrame(figures, rails, wishes, { widthPx, mostHeightPx }, ruler?.lies === 'beside' ? 22 : 0),
-    [figures, rails, wishes, widthPx, mostHeightPx, ruler?.lies],
+    () => layFrame(figures, rails, named, { widthPx, mostHeightPx, isStrip }, rulerLies === 'beside' ? 22 : 0),
+    [figures, rails, named, widthPx, mostHeightPx, isStrip, rulerLies],
   )
   const { width, height, pxPerCm, place, labels } = layout
   const [first] = figures
@@ -70,10 +77,10 @@ export function LaneFrame({
         onClick={onLevel ? tap : undefined}
         className={`mx-auto block w-full select-none ${onLevel ? 'cursor-crosshair' : ''}`}
       >
-        {first && ruler?.lies === 'under' ? (
+        {first && ruler && rulerLies === 'under' ? (
           <LyingRuler from={[place(first.id, [0, 0])[0], height - 19]} lengthCm={ruler.lengthCm} pxPerCm={pxPerCm} units={units} />
         ) : null}
-        {first && ruler?.lies === 'beside' ? (
+        {first && ruler && rulerLies === 'beside' ? (
           <StandingRuler
             from={[24, place(first.id, [0, first.bounds.minY])[1]]}
             lengthCm={ruler.lengthCm}

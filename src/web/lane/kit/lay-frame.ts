@@ -61,19 +61,20 @@ const edgePx = 10
 /** Room for the side at the top and the ruler at the bottom. */
 const signPx = 22
 const rulerPx = 26
+const stripEdgePx = 6
 const leastPxPerCm = 1
 
 /**
  * Fits bodies into a box and puts every label beside them: to one scale, as large as width and height allow once the labels have their room.
  * No label meets another, leaves the frame, or lies over a body.
- * @param box width that there is and the greatest height, px
+ * @param box width that there is and the greatest height, px; a strip has neither sign nor ruler that want room
  * @param rulerSidePx room at the left for a standing ruler, px
  */
 export function layFrame(
   figures: readonly FrameFigure[],
   rails: readonly Rail[],
   wishes: readonly LabelWish[],
-  box: { readonly widthPx: number; readonly mostHeightPx: number },
+  box: { readonly widthPx: number; readonly mostHeightPx: number; readonly isStrip?: boolean },
   rulerSidePx = 0,
 ): FrameLayout {
   const on = (rail: Rail): readonly LabelWish[] => {
@@ -95,7 +96,8 @@ export function layFrame(
   const [minY, maxY] = [Math.min(...figures.map((figure) => figure.bounds.minY)), Math.max(...figures.map((figure) => figure.bounds.maxY))]
   const columnPx = Math.max(0, ...rails.filter(({ grows }) => grows === 'left' || grows === 'right').map((rail) => on(rail).length * rowPx))
 
-  let [top, bottom] = [signPx, rulerPx]
+  const [leastTop, leastBottom] = box.isStrip ? [stripEdgePx, stripEdgePx] : [signPx, rulerPx]
+  let [top, bottom] = [leastTop, leastBottom]
   let rows: Readonly<Record<string, readonly number[]>> = {}
   let pxPerCm = 1
   for (let turn = 0; turn < 5; turn++) {
@@ -124,7 +126,7 @@ export function layFrame(
             return standOffPx + count * rowPx - free
           }),
       )
-    const [nextTop, nextBottom] = [signPx + need('up'), rulerPx + need('down')]
+    const [nextTop, nextBottom] = [leastTop + need('up'), leastBottom + need('down')]
     if (nextTop === top && nextBottom === bottom) break
     ;[top, bottom] = [nextTop, nextBottom]
   }

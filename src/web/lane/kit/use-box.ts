@@ -4,8 +4,14 @@ import { useNarrow } from '../../parts/use-narrow'
 /** Before it is measured a drawing is laid out for this width, px. */
 const firstWidthPx = { narrow: 358, wide: 720 }
 
-/** The width a drawing may fill and the height it may take, px: known before it is painted, and again when the page changes. */
-export function useBox(mostHeight: { readonly narrow: number; readonly wide: number }): {
+/** The height of a strip over the work on a phone, px. */
+const stripPx = 116
+
+/** The width a drawing may fill and the height it may take, px: known before it is painted, and again when the page changes; a strip is as low on every screen. */
+export function useBox(
+  mostHeight: { readonly narrow: number; readonly wide: number },
+  isStrip: boolean,
+): {
   readonly ref: RefObject<HTMLDivElement | null>
   readonly widthPx: number
   readonly mostHeightPx: number
@@ -26,6 +32,6 @@ export function useBox(mostHeight: { readonly narrow: number; readonly wide: num
   return {
     ref,
     widthPx: widthPx || firstWidthPx[isNarrow ? 'narrow' : 'wide'],
-    mostHeightPx: Math.max(150, Math.round(window.innerHeight * share)),
+    mostHeightPx: isStrip ? stripPx : Math.max(150, Math.round(window.innerHeight * share)),
   }
 }

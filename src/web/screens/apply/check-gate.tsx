@@ -1,3 +1,4 @@
+import { isBareLimb } from '#contract/views/is-bare-limb'
 import { casesServed } from '#contract/views/related-cases'
 import { useEffect, useState } from 'react'
 import { standCaseRounds } from '#contract/views/case-rounds'
@@ -57,9 +58,10 @@ export function CheckGate({
             injury={injury}
             episode={episode}
             isBaseline={isFirst}
+            isBare={isFirst && isBareLimb(record)}
             cases={casesServed(record)}
             draftKey={`case/${record.id}/${isBaseline ? 'baseline' : 'after-check'}`}
-            submitLabel="Keep it"
+            submitLabel={isFirst ? 'Record the baseline' : 'Judge this round'}
             onSubmit={(body) => {
               setOpen(false)
               void writeEvent('round', body)

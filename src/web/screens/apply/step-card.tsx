@@ -86,7 +86,7 @@ export function StepCard({
       ref={card}
       tabIndex={0}
       aria-label={`Step ${steps.indexOf(step) + 1} of ${steps.length}`}
-      className="grid content-start gap-4 rounded-3xl border border-line bg-sheet p-4 pb-0 sm:p-6 sm:pb-0"
+      className="grid content-start gap-3 border-line bg-sheet p-3 pb-0 max-sm:-mx-3 max-sm:-mt-3 max-sm:border-b sm:gap-4 sm:rounded-3xl sm:border sm:p-6 sm:pb-0"
     >
       <StopsOnStep
         caseId={open.record.id}
@@ -155,16 +155,28 @@ function TouchHalves({
 }) {
   const { onDone, onBack } = actions
   return (
-    <div className="sticky bottom-0 -mx-4 hidden gap-2 border-t border-line bg-sheet px-3 py-3 pointer-coarse:grid sm:-mx-6">
+    <div className="sticky bottom-0 -mx-3 hidden gap-2 border-t border-line bg-sheet px-3 py-3 pointer-coarse:grid sm:-mx-6">
       {step.confirm ? (
         <Button look="next" className="min-h-16 text-lg" disabled={isBlocked} onClick={onDone}>
           {step.confirm}
         </Button>
       ) : null}
       <div className="grid grid-cols-2 gap-2">
-        <Button className={`text-lg ${step.confirm ? 'min-h-16' : 'min-h-24'}`} disabled={!onBack || !isDriver} onClick={() => onBack?.()}>
-          ‹ Back
-        </Button>
+        <div className="grid content-stretch gap-2">
+          <Button className="min-h-13 text-lg" disabled={!onBack || !isDriver} onClick={() => onBack?.()}>
+            ‹ Back
+          </Button>
+          {onSkip ? (
+            <Button
+              look={step.optional ? 'plain' : 'quiet'}
+              className={step.optional ? 'min-h-13 text-lg' : 'min-h-11'}
+              disabled={!isDriver}
+              onClick={onSkip}
+            >
+              {step.optional ? 'Not needed' : 'Skip this step'}
+            </Button>
+          ) : null}
+        </div>
         {step.confirm ? (
           <p className="grid place-content-center rounded-2xl border border-dashed border-soft px-2 text-center text-sm text-soft">
             Its own button is above.
@@ -175,16 +187,6 @@ function TouchHalves({
           </Button>
         )}
       </div>
-      {onSkip ? (
-        <Button
-          look={step.optional ? 'plain' : 'quiet'}
-          className={step.optional ? 'min-h-24 text-xl' : 'min-h-11'}
-          disabled={!isDriver}
-          onClick={onSkip}
-        >
-          {step.optional ? 'Not needed' : 'Skip this step'}
-        </Button>
-      ) : null}
     </div>
   )
 }

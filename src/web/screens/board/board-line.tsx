@@ -2,10 +2,10 @@ import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import type { BoardRow, Stage } from '#contract/views/board'
-import { formatClock, formatDayAndClock, formatSpan } from '../../parts/format-time'
+import { formatClock, formatDayAndClock, formatLate, formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../round/level-mark'
-import { ToneShape } from '../../parts/tone-shape'
-import { latenessMin, urgencyOf } from './board-order'
+import { ToneShape, type Tone } from '../../parts/tone-shape'
+import { latenessMin, toneOfRow } from './board-order'
 import { runWords, timerWords } from './device-state'
 
 const nextWords: Record<Stage, string> = {
@@ -18,15 +18,23 @@ const nextWords: Record<Stage, string> = {
   watch: 'Watch',
 }
 
+const edges: Readonly<Record<Tone, string>> = {
+  stop: 'border-l-stop',
+  caution: 'border-l-caution',
+  blank: 'border-l-soft',
+  known: 'border-l-known',
+  note: 'border-l-line',
+  calm: 'border-l-line',
+}
+
 /** One case on the Board: who and where, what was found, what is due. */
 export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
-  const urgency = urgencyOf(row, now)
-  const edge = urgency <= 2 ? 'border-l-stop' : urgency <= 3 ? 'border-l-caution' : 'border-l-line'
+  const edge = edges[toneOfRow(row, now)]
   return (
     <li>
       <Link
         to={`/case/${row.caseId}/${row.stage}`}
-        className={`grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl border border-l-[10px] border-line bg-sheet px-4 py-3 sm:grid-cols-[1.2fr_1fr_12.5rem] ${edge}`}
+        className={`grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl border border-l-[10px] border-line bg-sheet px-4 py-3 sm:grid-cols-[1.2fr_1fr_14rem] ${edge}`}
       >
         <span className="min-w-0">
           <span className="block truncate text-[1.12rem] font-bold">
@@ -72,7 +80,7 @@ export function levelWord(row: BoardRow, now: number): string | undefined {
   if (row.level === 'urgent' && isSettled) return `Urgent, settled until ${formatClock(row.settledUntilAt ?? '')}`
   const word =
     row.level === null ? undefined : { urgent: 'Urgent', stop: 'Stop', review: 'Review now', warn: 'Warning' }[row.level as string]
-  return word && row.standingCount > 1 ? `${word}, ${row.standingCount} stand` : word
+  return word && row.standingCount > 1 ? `${word}, ${row.standingCount} findings` : word
 }
 
 /** What somebody is in the middle of there, and the timers that run: whoever passes sees them too. */
@@ -108,26 +116,21 @@ function Due({ row, now }: { row: BoardRow; now: number }) {
   const late = latenessMin(row, now)
   if (late === null)
     return <span className="inline-flex min-h-9 items-center rounded-xl bg-well px-3 font-semibold">{nextWords[row.stage]}</span>
-  const minutes = Math.max(1, Math.round(Math.abs(late)))
-  const words = formatSpan(minutes)
   const named = row.nextWhat ?? 'Round'
-  if (late > row.graceMin)
+  if (late > 0) {
+    const isOver = late > row.graceMin
     return (
-      <span className="inline-flex items-center gap-2 text-lg font-bold text-stop">
-        <ToneShape tone="stop" />
-        {named} overdue {words}
+      <span className={`inline-flex items-center gap-2 font-bold ${isOver ? 'text-lg text-stop' : 'text-caution'}`}>
+        <ToneShape tone={isOver ? 'stop' : 'caution'} />
+        <span>
+          {named}, <span className="whitespace-nowrap">{formatLate(late)}</span>
+        </span>
       </span>
     )
-  if (late > 0)
-    return (
-      <span className="inline-flex items-center gap-2 font-bold text-caution">
-        <ToneShape tone="caution" />
-        {named} due, {words} ago
-      </span>
-    )
+  }
   return (
     <span className="font-semibold">
-      {named} in {words}
+      {named} <span className="whitespace-nowrap">in {formatSpan(Math.max(1, Math.round(-late)))}</span>
     </span>
   )
 }

@@ -1,4 +1,9 @@
 import type { BoardRow } from '#contract/views/board'
+import type { Tone } from '../../parts/tone-shape'
+import { toneOf } from '../../round/level-mark'
+
+/** A shift, min. */
+const owedWithinMin = 12 * 60
 
 /**
  * How pressing a row is, lowest first: urgent finding, stop or review, overdue, in grace or due within 10 minutes,
@@ -12,6 +17,28 @@ export function urgencyOf(row: BoardRow, now: number): number {
   if (row.level === 'warn' || row.level === 'unknown') return 3
   if (late !== null && late > -10) return 4
   return row.stage === 'watch' ? 6 : 5
+}
+
+/** The tone of a row: of what stands there, and of what is owed where that is worse. */
+export function toneOfRow(row: BoardRow, now: number): Tone {
+  const standing = row.level === null ? 'note' : toneOf(row.level)
+  const late = latenessMin(row, now)
+  if (standing === 'stop' || (late !== null && late > row.graceMin)) return 'stop'
+  return standing === 'calm' && late !== null && late > 0 ? 'caution' : standing
+}
+
+/** The groups in which the Board is read: what presses, what is owed within so long, and everybody else. */
+export function groupRows(
+  rows: readonly BoardRow[],
+  now: number,
+): readonly { readonly heading: string; readonly rows: readonly BoardRow[] }[] {
+  const isPressing = (row: BoardRow): boolean => urgencyOf(row, now) <= 2
+  const isOwed = (row: BoardRow): boolean => !isPressing(row) && (latenessMin(row, now) ?? -Infinity) > -owedWithinMin
+  return [
+    { heading: 'Pressing', rows: rows.filter(isPressing) },
+    { heading: 'Owed in the next 12 hours', rows: rows.filter(isOwed) },
+    { heading: 'Under way, or nothing owed soon', rows: rows.filter((row) => !isPressing(row) && !isOwed(row)) },
+  ].filter((group) => group.rows.length > 0)
 }
 
 /** Minutes past the due time, negative before it; null when nothing is due. */

@@ -1,19 +1,19 @@
-import { useSearchParams } from 'react-router'
-import { hasRight } from '#contract/rights'
+import { useState, type ReactNode } from 'react'
+import { Search } from 'lucide-react'
+import { Link, useSearchParams } from 'react-router'
 import type { BoardAnswer } from '#contract/views/board'
 import { paths } from '#contract/api/paths'
 import { useNow } from '../../sync/use-now'
 import { formatClock } from '../../parts/format-time'
-import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { useAnswer } from '../../sync/use-answer'
 import { usePerson } from '../../sync/session-store'
 import { filterRows, readFilter, writeFilter, type BoardFilter } from './board-filter'
 import { BoardLine } from './board-line'
-import { orderRows, urgencyOf } from './board-order'
+import { groupRows, orderRows } from './board-order'
 import { useBoardSound } from './board-sound'
 import { BoardTable } from './board-table'
-import { FilterBar } from './filter-bar'
+import { FilterBar, isFiltering } from './filter-bar'
 import { NextHours } from './next-hours'
 import { useTitleBadge } from './use-title-badge'
 import { WallBoard } from './wall-board'
@@ -29,8 +29,8 @@ export function BoardScreen() {
   const all = answer ? orderRows(answer.rows, now) : []
   const rows = filterRows(all, filter, { name: person.name, places: person.settings.places ?? [] }, now)
   useBoardSound(answer ? answer.rows : null, now, person.settings.sound)
-  const pressing = rows.filter((row) => urgencyOf(row, now) <= 2).length
   useTitleBadge(all.filter((row) => row.level === 'urgent').length)
+  const [isSearching, setSearching] = useState(isFiltering(filter))
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0
   const isRead = answer !== null || refusal !== null
   const isPagerAway = answer?.pager?.isAnswering === false
@@ -50,37 +50,37 @@ export function BoardScreen() {
     )
   }
   return (
-    <main id="main" className={`mx-auto w-full flex-1 px-3 sm:px-6 ${filter.view === 'rows' ? 'max-w-[100rem] py-2' : 'max-w-6xl py-5'}`}>
-      <div className="mb-2 flex flex-wrap items-end gap-x-5 gap-y-2">
-        <div>
-          <h1 className="text-2xl font-bold">Board</h1>
-          <p className="text-soft">
-            {answer ? (
-              <>
-                {rows.length === all.length ? rows.length : `${rows.length} of ${all.length}`} live {all.length === 1 ? 'case' : 'cases'},{' '}
-                <strong className={pressing > 0 ? 'text-stop' : ''}>{pressing} pressing</strong> · read{' '}
-                <span className={ageMin >= 2 ? 'font-bold text-stop' : ''}>{ageMin < 1 ? 'just now' : `${ageMin} min ago`}</span>
-              </>
-            ) : (
-              'Reading…'
-            )}
-          </p>
-        </div>
-        {answer?.toSettle ? <ButtonLink to="/held">Not taken {answer.toSettle}</ButtonLink> : null}
-        {answer?.toCountersign ? <ButtonLink to="/countersign">Countersign {answer.toCountersign}</ButtonLink> : null}
-        <div className="ml-auto flex flex-wrap gap-2 sm:gap-3">
-          {hasRight(person.roles, 'read') ? (
+    <main
+      id="main"
+      className={`mx-auto w-full flex-1 px-3 sm:px-6 ${filter.view === 'rows' ? 'max-w-[100rem] py-2' : 'max-w-6xl py-3 sm:py-4'}`}
+    >
+      <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+        <h1 className="text-2xl font-bold max-sm:sr-only">Board</h1>
+        <p className="text-soft max-sm:text-sm">
+          {answer ? (
             <>
-              <ButtonLink to="/round">My round</ButtonLink>
-              <ButtonLink to="/hand-over">Hand-over</ButtonLink>
-              <ButtonLink to="/history">History</ButtonLink>
-              <ButtonLink to="/ward">Ward</ButtonLink>
+              {rows.length === all.length ? rows.length : `${rows.length} of ${all.length}`} live
+              <span className="max-sm:hidden">{all.length === 1 ? ' case' : ' cases'}</span> · read{' '}
+              <span className={ageMin >= 2 ? 'font-bold text-stop' : ''}>{ageMin < 1 ? 'just now' : `${ageMin} min ago`}</span>
             </>
-          ) : null}
-          <ButtonLink look="next" to="/new">
-            New case
-          </ButtonLink>
-        </div>
+          ) : (
+            'Reading…'
+          )}
+        </p>
+        <span className="ml-auto flex flex-wrap gap-2">
+          {answer?.toSettle ? <SmallLink to="/held">Not taken {answer.toSettle}</SmallLink> : null}
+          {answer?.toCountersign ? <SmallLink to="/countersign">Countersign {answer.toCountersign}</SmallLink> : null}
+          {/* On a phone the first patient comes before the field. */}
+          <button
+            type="button"
+            aria-expanded={isSearching}
+            onClick={() => setSearching(!isSearching)}
+            className="grid size-11 place-items-center rounded-xl border-[1.5px] border-line bg-sheet aria-expanded:border-ink sm:hidden"
+          >
+            <Search size={20} aria-hidden />
+            <span className="sr-only">Find on the Board</span>
+          </button>
+        </span>
       </div>
       {isPagerAway && answer?.pager ? (
         <div className="mb-4">
@@ -94,9 +94,15 @@ export function BoardScreen() {
           <Notice tone="caution" lead={refusal} role="alert" />
         </div>
       ) : null}
-      {all.length > 0 ? <FilterBar rows={all} filter={filter} onChange={set} /> : null}
+      {all.length > 0 ? (
+        <div className={isSearching ? '' : 'max-sm:hidden'}>
+          <FilterBar rows={all} filter={filter} onChange={set} />
+        </div>
+      ) : null}
       {answer && all.length === 0 ? (
-        <p className="rounded-2xl border border-dashed border-soft p-8 text-center">No live cases. Pick up the tape and start one.</p>
+        <p className="rounded-2xl border border-dashed border-soft p-8 text-center">
+          Nobody has anything on. Begin with New case: it needs no name yet.
+        </p>
       ) : null}
       {all.length > 0 && rows.length === 0 ? (
         <p role="status" className="rounded-2xl border border-dashed border-soft p-8 text-center">
@@ -107,11 +113,18 @@ export function BoardScreen() {
       {!isRead ? null : filter.view === 'rows' ? (
         <BoardTable rows={rows} now={now} />
       ) : (
-        <ul className="grid gap-2.5" aria-label="Live cases, worst first">
-          {rows.map((row) => (
-            <BoardLine key={row.caseId} row={row} now={now} />
-          ))}
-        </ul>
+        groupRows(rows, now).map((group) => (
+          <section key={group.heading} aria-label={group.heading} className="mb-4">
+            <h2 className={`mb-1.5 font-bold ${group.heading === 'Pressing' ? 'text-stop' : ''}`}>
+              {group.heading} <span className="numeral">{group.rows.length}</span>
+            </h2>
+            <ul className="grid gap-2" aria-label={`Live cases, worst first: ${group.heading}`}>
+              {group.rows.map((row) => (
+                <BoardLine key={row.caseId} row={row} now={now} />
+              ))}
+            </ul>
+          </section>
+        ))
       )}
       {rows.length > 0 ? (
         <details className="mt-6 rounded-2xl border border-line bg-sheet px-4 py-2">
@@ -123,5 +136,17 @@ export function BoardScreen() {
         The Board reminds of what was planned and shows what was entered. It does not monitor anybody.
       </p>
     </main>
+  )
+}
+
+/** Work of one's own beside the patients: as high as a thumb needs, and no higher. */
+function SmallLink({ to, children }: { to: string; children: ReactNode }) {
+  return (
+    <Link
+      to={to}
+      className="inline-flex min-h-11 items-center rounded-xl border-[1.5px] border-soft bg-sheet px-3 font-semibold max-sm:text-[0.9rem]"
+    >
+      {children}
+    </Link>
   )
 }

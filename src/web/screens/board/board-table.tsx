@@ -1,10 +1,10 @@
 import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
 import type { BoardRow } from '#contract/views/board'
-import { formatClock, formatSpan } from '../../parts/format-time'
+import { formatClock, formatLate, formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../round/level-mark'
 import { levelWord } from './board-line'
-import { latenessMin, urgencyOf } from './board-order'
+import { latenessMin } from './board-order'
 import { deviceState } from './device-state'
 
 const heads = ['Place', 'Patient', 'What', 'Stands', 'Answered', 'Next owed', 'Device'] as const
@@ -35,11 +35,11 @@ export function BoardTable({ rows, now }: { rows: readonly BoardRow[]; now: numb
 
 function BoardTableRow({ row, now }: { row: BoardRow; now: number }) {
   const late = latenessMin(row, now)
-  const isPressing = urgencyOf(row, now) <= 2
+  const isTinted = row.level === 'urgent' || row.level === 'stop'
   const part = [row.side?.toUpperCase(), row.region ? spoken(row.region) : ''].filter(Boolean).join(' ')
   const cell = 'max-w-56 truncate px-1.5'
   return (
-    <tr className={`h-[1.4rem] border-b border-line ${isPressing ? 'bg-stop-wash' : ''}`}>
+    <tr className={`h-[1.4rem] border-b border-line ${isTinted ? 'bg-stop-wash' : ''}`}>
       <td className={`${cell} font-semibold`}>{row.place}</td>
       <td className={cell}>
         <Link to={`/case/${row.caseId}/${row.stage}`} className="font-bold underline decoration-line underline-offset-2">
@@ -65,7 +65,7 @@ function BoardTableRow({ row, now }: { row: BoardRow; now: number }) {
       <td className={`${cell} ${late !== null && late > row.graceMin ? 'font-bold text-stop' : ''}`}>
         {late === null
           ? ''
-          : `${row.nextWhat ?? 'Round'} ${late > 0 ? `${formatSpan(Math.round(late))} late` : `in ${formatSpan(Math.max(1, Math.round(-late)))}`}`}
+          : `${row.nextWhat ?? 'Round'} ${late > 0 ? formatLate(late) : `in ${formatSpan(Math.max(1, Math.round(-late)))}`}`}
       </td>
       <td className={`${cell} text-soft`}>{deviceState(row, now)}</td>
     </tr>

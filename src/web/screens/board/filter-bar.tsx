@@ -13,6 +13,11 @@ const field = 'min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3'
 const toggle =
   'min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-paper'
 
+/** Whether not all of the Board is shown. */
+export function isFiltering(filter: BoardFilter): boolean {
+  return filter.words !== '' || filter.area !== '' || filter.technique !== '' || filter.isPressing || filter.isMine
+}
+
 /** What of the Board is shown, and how; it stands in the address. */
 export function FilterBar({
   rows,
@@ -36,7 +41,7 @@ export function FilterBar({
   }, [typed, filter.words])
   const techniques = [...new Map(rows.map((row) => [row.technique, row.techniqueName]))].sort((a, b) => a[1].localeCompare(b[1]))
   return (
-    <search className="mb-3 flex flex-wrap gap-1.5">
+    <search className="mb-3 flex gap-1.5 sm:flex-wrap">
       <input
         type="search"
         aria-label="Find on the Board"
@@ -44,9 +49,14 @@ export function FilterBar({
         value={typed}
         maxLength={80}
         onChange={(event) => setTyped(event.target.value)}
-        className={`${field} w-full sm:w-52`}
+        className={`${field} min-w-0 max-sm:flex-1 sm:w-52`}
       />
-      <select aria-label="Place" value={filter.area} onChange={(event) => onChange({ area: event.target.value })} className={field}>
+      <select
+        aria-label="Place"
+        value={filter.area}
+        onChange={(event) => onChange({ area: event.target.value })}
+        className={`${field} max-sm:w-24`}
+      >
         <option value="">All places</option>
         {knownAreas(rows).map((area) => (
           <option key={area} value={area}>
@@ -71,7 +81,7 @@ export function FilterBar({
         type="button"
         aria-pressed={filter.isPressing}
         onClick={() => onChange({ isPressing: !filter.isPressing })}
-        className={toggle}
+        className={`${toggle} max-sm:hidden`}
       >
         Pressing
       </button>

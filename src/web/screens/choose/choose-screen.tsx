@@ -172,7 +172,7 @@ export function ChooseScreen() {
         <ReasonSheet
           title={`Set aside: ${sheet.caution.text}`}
           draftKey={`case/${record.id}/set-aside/${sheet.caution.code}`}
-          submitLabel="Keep it"
+          submitLabel="Set it aside"
           backLabel="Leave as it is"
           hint="The caution and this reason stay visible. It comes back when its figure gets worse, or for another cause."
           onClose={() => setSheet(null)}

@@ -74,7 +74,7 @@ export function OverruleSheet({
         />
         <div className="flex gap-3">
           <Button type="submit" look="next">
-            Keep it
+            Overrule it
           </Button>
           <Button onClick={onClose}>Leave as it is</Button>
         </div>

@@ -72,7 +72,7 @@ export function HandOverCard({ line, now }: { line: HandOverLine; now: number })
             Cannot be assessed: {line.unassessed} {line.unassessed === 1 ? 'item' : 'items'}
           </p>
         ) : null}
-        {line.known.length > 0 ? <p className="mt-1 text-sm text-soft">Known from before: {line.known.join('; ')}</p> : null}
+        {line.known.length > 0 ? <p className="mt-1 text-sm text-soft">Was there before: {line.known.join('; ')}</p> : null}
         {line.happened.length > 0 ? (
           <>
             <h2 className="mt-2 text-sm font-semibold text-soft">What happened</h2>
@@ -106,7 +106,7 @@ export function HandOverCard({ line, now }: { line: HandOverLine; now: number })
           {line.owed.map((one) => (
             <li key={`${one.dueAt} ${one.text}`} className={`leading-snug ${one.isOverdue ? 'font-semibold text-stop' : ''}`}>
               <span className="numeral">{when(one.dueAt)}</span>
-              {one.isOverdue ? ' overdue:' : ''} {one.text}
+              {one.isOverdue ? ' late:' : ''} {one.text}
             </li>
           ))}
         </ul>

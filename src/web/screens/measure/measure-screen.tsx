@@ -63,6 +63,7 @@ export function MeasureScreen() {
     <StagePage
       lane={
         <Lane
+          isStrip
           geometry={plan.geometry}
           units={units}
           layers={['readings']}
@@ -104,6 +105,7 @@ export function MeasureScreen() {
             injury={injury ?? null}
             body={plan.geometry.body}
             isByEye={isByEye}
+            isNext={next !== undefined}
             problems={plan.problems.filter((problem) => problem.path.startsWith(`measurements/${current.definition.id}`))}
             onSide={(chosen) => setChosenSide({ for: current.key, side: chosen })}
             onTyping={setProvisional}
@@ -131,7 +133,8 @@ export function MeasureScreen() {
 
 /** How far measuring is: a place whose reading is doubted is not read. */
 function leadOf(unreadCount: number, doubtedCount: number, wantsThird: boolean): string {
-  if (unreadCount > 0) return `${unreadCount} places to go${doubtedCount > 0 ? `, ${doubtedCount} doubted` : ''}`
+  if (unreadCount > 0)
+    return `${unreadCount} ${unreadCount === 1 ? 'place' : 'places'} to go${doubtedCount > 0 ? `, ${doubtedCount} doubted` : ''}`
   if (wantsThird) return 'A third reading is wanted'
   return doubtedCount > 0 ? `${doubtedCount} of the readings doubted: look again` : 'All asked places are read'
 }

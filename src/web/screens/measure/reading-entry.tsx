@@ -27,6 +27,7 @@ export function ReadingEntry({
   injury,
   body,
   isByEye,
+  isNext,
   problems,
   onSide,
   onTyping,
@@ -40,6 +41,8 @@ export function ReadingEntry({
   injury: InjuryRecord | null
   body: Geometry['body']
   isByEye: boolean
+  /** A reading is what is to be done next. */
+  isNext: boolean
   problems: readonly Problem[]
   onSide: (side: Side) => void
   onTyping: (reading: Measurement | null) => void
@@ -134,8 +137,8 @@ export function ReadingEntry({
             {definition.kind === 'count'
               ? 'a number'
               : units === 'inches'
-                ? 'inches unless you type cm'
-                : 'cm unless you type in, mm or fw'}
+                ? 'inches (or type cm), as 15 1/4'
+                : 'cm (or 15 in, 380 mm, 3 fw: finger widths)'}
           </span>
           <input
             ref={input}
@@ -144,7 +147,6 @@ export function ReadingEntry({
             onKeyDown={(event) => {
               if (event.key === 'Backspace' && text === '') onUndo()
             }}
-            placeholder={units === 'inches' ? '15 1/4' : '38.5'}
             autoComplete="off"
             inputMode={isTouch ? 'none' : 'text'}
             aria-invalid={error ? true : undefined}
@@ -152,7 +154,7 @@ export function ReadingEntry({
             className="numeral h-16 w-full rounded-2xl border-2 border-ink bg-sheet px-5 text-4xl aria-invalid:border-stop"
           />
         </label>
-        <Button type="submit" look="next" className="min-h-16 self-end px-6 text-lg">
+        <Button type="submit" look={isNext || text.trim() !== '' ? 'next' : 'plain'} className="min-h-16 self-end px-6 text-lg">
           Enter
         </Button>
       </Form>

@@ -5,11 +5,11 @@ import { unknownInjury } from '#contract/records/episode'
 import { techniques } from '#core/techniques/registry'
 import { holdNewCase } from '../../sync/case-store'
 import { firstPlace, lastPlaceKey } from '../../sync/last-place'
-import { makeEvent, sendEvent } from '../../sync/outbox'
+import { makeEvent } from '../../sync/outbox'
 import { protocolOfNewCase } from '../../sync/protocol-in-force'
 import { currentDurable } from '../../sync/session-store'
 
-/** Starts a case at once, before any name: its ids are made here and it is kept here until the server has it. */
+/** Starts a case at once, before any name: its ids are made here. Nothing of it is written before something is entered. */
 export function NewCase() {
   const navigate = useNavigate()
   const isStarted = useRef(false)
@@ -31,10 +31,11 @@ async function start(): Promise<string> {
   const technique = techniques[0]?.id ?? ''
   const lastPlace = await currentDurable()?.readDraft(lastPlaceKey)
   const protocol = await protocolOfNewCase()
-  holdNewCase(caseId, episodeId)
   const episode = { type: 'episode', id: episodeId } as const
-  await sendEvent(makeEvent(episode, 'episode-opened', { patientId, place: lastPlace ?? firstPlace, zone }, 0))
-  await sendEvent(makeEvent(episode, 'injury', { injuryId, injury: unknownInjury }, 1))
-  await sendEvent(makeEvent({ type: 'case', id: caseId }, 'case-opened', { episodeId, injuryId, technique, ...protocol }, 0))
+  holdNewCase(caseId, episodeId, [
+    makeEvent(episode, 'episode-opened', { patientId, place: lastPlace ?? firstPlace, zone }, 0),
+    makeEvent(episode, 'injury', { injuryId, injury: unknownInjury }, 1),
+    makeEvent({ type: 'case', id: caseId }, 'case-opened', { episodeId, injuryId, technique, ...protocol }, 0),
+  ])
   return caseId
 }

@@ -22,6 +22,7 @@ import { browserContext, usePlan } from '../../case/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { formatClock } from '../../parts/format-time'
+import { isBareLimb } from '#contract/views/is-bare-limb'
 import { comparedWords, RoundEntry } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
 import { useNarrow } from '../../parts/use-narrow'
@@ -58,6 +59,8 @@ export function SizeUpScreen() {
   const injury = episode.injuries[record.injuryId] ?? unknownInjury
   const technique = findTechnique(record.technique)
   const isReady = isPlaced(injury)
+  // Before it is known where it hurts nothing is ranked, asked or taken for granted.
+  const hasRegion = injury.region !== null
   const person = usePerson()
   const mayDecide = hasRight(person.roles, 'decide')
   const [asked, setAsked] = useState<InjuryRecord | null>(null)
@@ -122,22 +125,28 @@ export function SizeUpScreen() {
       <div className="grid gap-x-6 gap-y-4 lg:grid-cols-[18rem_minmax(0,1fr)]">
         <div className="grid content-start gap-4 ">
           <Where injury={injury} onPick={pick} onSide={(side) => save({ ...injury, side })} />
-          <IdentityForm key={`${episode.id} ${episode.patientId}`} episode={episode} matters={figuresThatMatter(results)} />
-          <PhotoStrip caseId={record.id} />
+          <IdentityForm key={`${episode.id} ${episode.patientId}`} episode={episode} matters={isReady ? figuresThatMatter(results) : []} />
+          {hasRegion ? <PhotoStrip caseId={record.id} /> : null}
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-x-4 gap-y-4 lg:grid-cols-[auto_minmax(0,1fr)_minmax(0,1fr)]">
           <div className="grid content-start gap-4 lg:col-span-3">
-            <PatternField key={injury.region} injury={injury} onPattern={(pattern) => save({ ...injury, pattern })} />
+            {hasRegion ? (
+              <PatternField key={injury.region} injury={injury} onPattern={(pattern) => save({ ...injury, pattern })} />
+            ) : (
+              <p className="text-soft">Tap where it hurts. What can be done there, and what is asked, comes up then.</p>
+            )}
             {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
           </div>
-          <SwellingField
-            swelling={injury.swelling}
-            isOpen={questions.open.includes('swelling')}
-            onSwelling={(swelling) => {
-              if (swelling === 'none') void writeEvent('asked', { injuryId: record.injuryId, questions: ['swelling'] })
-              if (swelling !== injury.swelling) save({ ...injury, swelling })
-            }}
-          />
+          {hasRegion ? (
+            <SwellingField
+              swelling={injury.swelling}
+              isOpen={questions.open.includes('swelling')}
+              onSwelling={(swelling) => {
+                if (swelling === 'none') void writeEvent('asked', { injuryId: record.injuryId, questions: ['swelling'] })
+                if (swelling !== injury.swelling) save({ ...injury, swelling })
+              }}
+            />
+          ) : null}
           {isReady && plan.options['position'] !== undefined ? (
             <PositionChooser
               open={open}
@@ -157,15 +166,17 @@ export function SizeUpScreen() {
               </div>
             </details>
           ) : null}
-          <div className="lg:col-span-3">
-            <QuestionGroups
-              questions={questions}
-              results={results}
-              about={[record.technique, injury.region, injury.side, injury.pattern].join(' ')}
-              onSet={setFlag}
-              onNotSo={(flags) => void writeEvent('asked', { injuryId: record.injuryId, questions: flags })}
-            />
-          </div>
+          {hasRegion ? (
+            <div className="lg:col-span-3">
+              <QuestionGroups
+                questions={questions}
+                results={results}
+                about={[record.technique, injury.region, injury.side, injury.pattern].join(' ')}
+                onSet={setFlag}
+                onNotSo={(flags) => void writeEvent('asked', { injuryId: record.injuryId, questions: flags })}
+              />
+            </div>
+          ) : null}
           <div className={`grid content-start gap-4 lg:col-span-3 ${settling}`}>
             {isReady ? (
               <TechniqueChooser record={record} ranked={ranked} onChoose={(id) => void writeEvent('technique', { technique: id })} />
@@ -268,7 +279,7 @@ function suggestTechnique(open: OpenCase, injury: InjuryRecord): void {
 }
 
 function Baseline({ caseId, injury }: { caseId: string; injury: InjuryRecord }) {
-  const { episode } = useOpenCase()
+  const { episode, record } = useOpenCase()
   const [isOpen, setOpen] = useState(false)
   const baseline = episode.rounds.find((round) => round.isBaseline)
   return (
@@ -290,9 +301,10 @@ function Baseline({ caseId, injury }: { caseId: string; injury: InjuryRecord }) 
           injury={injury}
           episode={episode}
           isBaseline
+          isBare={isBareLimb(record)}
           cases={[caseId]}
           draftKey={`case/${caseId}/baseline`}
-          submitLabel="Keep the baseline"
+          submitLabel="Record the baseline"
           onSubmit={(body) => void writeEvent('round', body)}
         />
       ) : null}

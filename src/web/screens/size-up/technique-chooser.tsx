@@ -9,7 +9,7 @@ import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { ToneShape } from '../../parts/tone-shape'
 
-const verdictWords = { go: 'go', caution: 'caution', stop: 'stop' } as const
+const verdictWords = { go: 'suits', caution: 'with a caution', stop: 'stopped' } as const
 const mostCompared = 3
 /** So many are in sight at first, and the chosen one. */
 const mostShown = 2

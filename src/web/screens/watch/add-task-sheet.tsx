@@ -28,7 +28,7 @@ export function AddTaskSheet({ caseId, now, onClose }: { caseId: string; now: nu
     void writeEvent('task-added', { text: what.trim(), dueAt: new Date(now + Number(span) * 60_000).toISOString(), who: who.trim() })
   }
   return (
-    <SheetForm title="Something owed" sendLabel="Keep it" onSend={keep} onClose={onClose}>
+    <SheetForm title="Something owed" sendLabel="Add it" onSend={keep} onClose={onClose}>
       <TextField label="What" value={what} maxLength={200} error={error} autoFocus onChange={(event) => setWhat(event.target.value)} />
       <ChoiceRow label="Due in" value={span} choices={spans} onChange={setSpan} />
       <TextField label="Who (may stay empty)" value={who} maxLength={80} onChange={(event) => setWho(event.target.value)} />

@@ -53,7 +53,15 @@ export function EndingSheet({
   }
   const offered = isOff ? choices.filter((choice) => choice.value !== 'off' && choice.value !== 'home') : choices
   return (
-    <SheetForm title="How it ends" isWide error={error} sendLabel="Keep it" backLabel="Leave as it is" onSend={keep} onClose={onClose}>
+    <SheetForm
+      title="How it ends"
+      isWide
+      error={error}
+      sendLabel={endWords(fields.way)}
+      backLabel="Not now"
+      onSend={keep}
+      onClose={onClose}
+    >
       <ChoiceRow label="What happens" value={(fields.way as Way | undefined) ?? null} choices={offered} onChange={(way) => set({ way })} />
       {fields.way === 'off' ? (
         <>
@@ -82,6 +90,12 @@ export function EndingSheet({
       ) : null}
     </SheetForm>
   )
+}
+
+/** What the button does, in the words of the choice. */
+function endWords(way: EndingFields['way']): string {
+  const label = choices.find((choice) => choice.value === way)?.label
+  return label ? `End it: ${label.charAt(0).toLowerCase()}${label.slice(1)}` : 'End it'
 }
 
 function HomeFields({

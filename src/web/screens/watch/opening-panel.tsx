@@ -17,6 +17,7 @@ import { Button, ButtonLink } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { formatLeft } from '../../parts/format-left'
 import { formatDayAndClock } from '../../parts/format-time'
+import { Fold } from '../../parts/fold'
 import { Notice } from '../../parts/notice'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { useSettings } from '../../sync/session-store'
@@ -73,60 +74,62 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
     void navigate(`/case/${record.id}/apply`)
   }
   return (
-    <section aria-labelledby="opening" className="grid gap-4 rounded-3xl border border-line bg-sheet p-4">
-      <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h2 id="opening" className="text-lg font-bold">
-          Open the cast{record.openedUpAt ? ' again' : ''}
-        </h2>
-        {record.openedUpAt ? <p className="text-soft">Opened {formatDayAndClock(Date.parse(record.openedUpAt))}</p> : null}
-        <p className="font-semibold">
-          {mustWait ? (
-            <>
-              Hard in{' '}
-              <span role="timer" aria-label="Hard enough to open" className="numeral text-xl">
-                {formatLeft(waitMs)}
-              </span>
-            </>
-          ) : (
-            <span className="text-calm">■ Hard enough to open</span>
-          )}
-        </p>
-      </div>
-      <div className="flex flex-wrap gap-x-6 gap-y-3">
-        {asked.map((option) => (
-          <ChoiceRow
-            key={option.id}
-            label={option.label}
-            value={String(plan.options[option.id] ?? '')}
-            choices={option.values.map((value) => ({ value: value.id, label: value.label }))}
-            onChange={(value) => setOptions({ ...options, [option.id]: value })}
-          />
-        ))}
-      </div>
-      <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab']} lit={['cut-1', 'cut-2']} />
-      <dl className="grid gap-2 sm:grid-cols-2">
-        {decisionsInRole(plan, 'before-opening').map((decision) => (
-          <div key={decision.id} className="rounded-xl bg-well px-3 py-1.5">
-            <dt className="text-sm text-soft">{decision.label}</dt>
-            <dd className="numeral">{say(decision.display)}</dd>
-          </div>
-        ))}
-      </dl>
-      {plan.cautions
-        .filter((caution) => caution.code !== 'not-hard' && caution.level !== 'note')
-        .map((caution) => (
-          <Notice key={`${caution.code}${caution.text}`} tone={caution.level} lead={say(caution.text)}>
-            {say(caution.why)}
-          </Notice>
-        ))}
-      <div className="flex flex-wrap gap-3">
-        <Button disabled={mustWait} onClick={start}>
-          Begin opening
-        </Button>
-        <Button look="danger" onClick={openNow?.begin}>
-          Emergency: open it now
-        </Button>
-      </div>
-    </section>
+    <Fold label={`Open the cast${record.openedUpAt ? ' again' : ''}`}>
+      <section aria-labelledby="opening" className="grid gap-4 rounded-3xl border border-line bg-sheet p-4">
+        <div className="flex flex-wrap items-baseline justify-between gap-3">
+          <h2 id="opening" className="text-lg font-bold">
+            Open the cast{record.openedUpAt ? ' again' : ''}
+          </h2>
+          {record.openedUpAt ? <p className="text-soft">Opened {formatDayAndClock(Date.parse(record.openedUpAt))}</p> : null}
+          <p className="font-semibold">
+            {mustWait ? (
+              <>
+                Hard in{' '}
+                <span role="timer" aria-label="Hard enough to open" className="numeral text-xl">
+                  {formatLeft(waitMs)}
+                </span>
+              </>
+            ) : (
+              <span className="text-calm">■ Hard enough to open</span>
+            )}
+          </p>
+        </div>
+        <div className="flex flex-wrap gap-x-6 gap-y-3">
+          {asked.map((option) => (
+            <ChoiceRow
+              key={option.id}
+              label={option.label}
+              value={String(plan.options[option.id] ?? '')}
+              choices={option.values.map((value) => ({ value: value.id, label: value.label }))}
+              onChange={(value) => setOptions({ ...options, [option.id]: value })}
+            />
+          ))}
+        </div>
+        <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab']} lit={['cut-1', 'cut-2']} />
+        <dl className="grid gap-2 sm:grid-cols-2">
+          {decisionsInRole(plan, 'before-opening').map((decision) => (
+            <div key={decision.id} className="rounded-xl bg-well px-3 py-1.5">
+              <dt className="text-sm text-soft">{decision.label}</dt>
+              <dd className="numeral">{say(decision.display)}</dd>
+            </div>
+          ))}
+        </dl>
+        {plan.cautions
+          .filter((caution) => caution.code !== 'not-hard' && caution.level !== 'note')
+          .map((caution) => (
+            <Notice key={`${caution.code}${caution.text}`} tone={caution.level} lead={say(caution.text)}>
+              {say(caution.why)}
+            </Notice>
+          ))}
+        <div className="flex flex-wrap gap-3">
+          <Button disabled={mustWait} onClick={start}>
+            Begin opening
+          </Button>
+          <Button look="danger" onClick={openNow?.begin}>
+            Emergency: open it now
+          </Button>
+        </div>
+      </section>
+    </Fold>
   )
 }

@@ -7,7 +7,7 @@ import { findTechnique } from '#core/techniques/registry'
 import { isTicked } from '#core/rounds/task-form-of'
 import type { OwedWork } from '#contract/views/work-owed'
 import { DeviceSheet } from '../../case/device-sheet'
-import { formatSpan, formatWhen } from '../../parts/format-time'
+import { formatLate, formatSpan, formatWhen } from '../../parts/format-time'
 import { Button } from '../../parts/button'
 import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
@@ -123,8 +123,7 @@ function CareRun({ open: { record }, work }: { open: OpenCase; work: OwedWork })
 function DueWords({ work, now }: { work: OwedWork; now: number }) {
   const minutes = (work.dueAt - now) / 60_000
   const state = dueState(minutes, work.graceMin)
-  const span = formatSpan(Math.max(1, Math.round(Math.abs(minutes))))
-  const words = state === 'overdue' ? `overdue by ${span}` : minutes > 0 ? `in ${span}` : `due, ${span} ago`
+  const words = minutes > 0 ? `in ${formatSpan(Math.max(1, Math.round(minutes)))}` : formatLate(-minutes)
   return (
     <span className={`inline-flex items-center gap-1.5 font-semibold ${state === 'overdue' ? 'text-stop' : ''}`}>
       {state === 'later' ? null : <ToneShape tone={tones[state]} />}

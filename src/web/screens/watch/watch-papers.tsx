@@ -9,7 +9,7 @@ const fileLink = 'inline-flex min-h-11 items-center font-semibold underline deco
 export function WatchPapers({ record, noSheet, onIncident }: { record: CaseRecord; noSheet: string | null; onIncident: () => void }) {
   return (
     <section aria-labelledby="papers" className="grid gap-2">
-      <h2 id="papers" className="font-bold">
+      <h2 id="papers" className="font-bold max-sm:sr-only">
         Papers
       </h2>
       <PaperLinks

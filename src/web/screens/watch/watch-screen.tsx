@@ -17,6 +17,7 @@ import { usePlanInForce } from '../../case/use-plan'
 import { useStanding } from '../../case/use-standing'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
+import { Fold } from '../../parts/fold'
 import { Notice } from '../../parts/notice'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase } from '../../sync/case-store'
@@ -92,16 +93,26 @@ export function WatchScreen() {
     <>
       <StagePage
         lane={
-          <Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'points']} isSceneElsewhere={hasRig(plan.technique)} />
+          <Lane
+            isStrip
+            geometry={plan.geometry}
+            units={units}
+            layers={['padding', 'slab', 'points']}
+            isSceneElsewhere={hasRig(plan.technique)}
+          />
         }
         aside={
           <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-4">
-            {trend}
-            {list}
+            <Fold label="Rounds so far">
+              {trend}
+              {list}
+            </Fold>
             {trends.length > 0 ? (
-              <Suspense fallback={<p className="min-h-44 text-soft">Drawing…</p>}>
-                <CareTrend trends={trends} />
-              </Suspense>
+              <Fold label="How readings went">
+                <Suspense fallback={<p className="min-h-44 text-soft">Drawing…</p>}>
+                  <CareTrend trends={trends} />
+                </Suspense>
+              </Fold>
             ) : null}
             <DoneTasks record={record} />
           </div>
@@ -118,7 +129,7 @@ export function WatchScreen() {
               ) : null}
               {record.removedAt && !isStanding ? null : (
                 <>
-                  <Button onClick={() => setSheet('not-done')}>Not done</Button>
+                  <Button onClick={() => setSheet('not-done')}>Round not done</Button>
                   <Button
                     look={standing.actions.some((action) => action.response === null) ? 'plain' : 'next'}
                     onClick={() => setSheet('round')}
@@ -134,21 +145,29 @@ export function WatchScreen() {
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           <StandingPanel open={open} standing={standing} />
           {next ? <DueLine round={next} now={now} /> : record.ended ? null : <p>No further rounds are planned.</p>}
+          {record.removedAt ? null : <OwedList open={open} owed={owed} now={now} doing={asked.get('do')} />}
           {record.removedAt ? null : <OpeningPanel open={open} isUrgent={standing.level === 'urgent'} />}
           {record.removedAt || record.ended ? null : <PutOnAgain open={open} worn={plan} />}
-          {record.removedAt ? null : <OwedList open={open} owed={owed} now={now} doing={asked.get('do')} />}
-          <RigPanel open={open} plan={plan} />
-          <WatchPapers record={record} noSheet={noSheet} onIncident={() => setSheet('incident')} />
-          <section aria-labelledby="care">
-            <h2 id="care" className="mb-1 font-bold">
-              For patient and ward
-            </h2>
-            <ul className="grid list-disc gap-1 pl-5">
-              {plan.care.map((line) => (
-                <li key={line}>{wordsInUnits(line, units)}</li>
-              ))}
-            </ul>
-          </section>
+          {hasRig(plan.technique) ? (
+            <Fold label="The pull and its bed">
+              <RigPanel open={open} plan={plan} />
+            </Fold>
+          ) : null}
+          <Fold label="Papers">
+            <WatchPapers record={record} noSheet={noSheet} onIncident={() => setSheet('incident')} />
+          </Fold>
+          <Fold label="For patient and ward">
+            <section aria-labelledby="care">
+              <h2 id="care" className="mb-1 font-bold max-sm:sr-only">
+                For patient and ward
+              </h2>
+              <ul className="grid list-disc gap-1 pl-5">
+                {plan.care.map((line) => (
+                  <li key={line}>{wordsInUnits(line, units)}</li>
+                ))}
+              </ul>
+            </section>
+          </Fold>
         </div>
       </StagePage>
       <WatchSheets open={open} sheet={sheet} onSheet={setSheet} />

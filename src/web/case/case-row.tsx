@@ -1,0 +1,11 @@
+import { useMatch } from 'react-router'
+import { useCase, useCaseStore } from '../sync/case-store'
+import { PatientRow } from './patient-row'
+
+/** What the top row says in a case: the patient, once the case is open. */
+export function CaseRow() {
+  const caseId = useMatch('/case/:caseId/*')?.params.caseId
+  const { status, caseId: held } = useCaseStore()
+  const open = useCase()
+  return open && held === caseId && status !== 'say-why' ? <PatientRow open={open} /> : <span className="flex-1" />
+}
