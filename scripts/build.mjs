@@ -22,7 +22,10 @@ function sourcesOf(room) {
   const add = (path) => {
     const full = join(root, path)
     if (!existsSync(full)) return
-    if (statSync(full).isDirectory()) return readdirSync(full).sort().forEach((name) => add(join(path, name)))
+    if (statSync(full).isDirectory())
+      return readdirSync(full)
+        .sort()
+        .forEach((name) => add(join(path, name)))
     hash.update(`${path}\n`).update(readFileSync(full))
   }
   for (const path of [...sources[room], 'package-lock.json', 'scripts/vite-node.config.mjs']) add(path)

@@ -1,5 +1,5 @@
 import { MapPin, Plus } from 'lucide-react'
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import { useLocation } from 'react-router'
 import { flagLabel } from '#core/model/flag-words'
 import { spoken } from '#core/model/vocabulary'
@@ -14,8 +14,11 @@ import { StageFold } from './stage-fold'
 import { StandingChip } from './standing-chip'
 import { TroubleButton } from './trouble-button'
 
-/** Who, which side, where, what makes this patient different, and the way to say that something is wrong: in the top row of every stage. */
-export function PatientRow({ open }: { open: OpenCase }) {
+/**
+ * Who, which side, where, what makes this patient different, and the way to say that something is wrong: in the top row of every stage.
+ * @param lock how the screen is locked, where the row has no room for the menu
+ */
+export function PatientRow({ open, lock }: { open: OpenCase; lock: ReactNode }) {
   const isNarrow = useNarrow()
   const { pathname } = useLocation()
   const [sheet, setSheet] = useState<'move' | 'device' | 'who' | null>(null)
@@ -31,7 +34,7 @@ export function PatientRow({ open }: { open: OpenCase }) {
         {isNarrow ? (
           <>
             <WhoButton open={open} onOpen={() => setSheet('who')} />
-            <StageFold open={open} />
+            <StageFold open={open} lock={lock} />
           </>
         ) : (
           <>

@@ -1,14 +1,17 @@
 import { ChevronDown, LayoutList } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
+import type { ReactNode } from 'react'
 import { Link, useLocation } from 'react-router'
 import { stages } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
 import type { OpenCase } from '../sync/case-store'
-import { LockItems } from '../shell/lock-menu'
 import { stageNames } from './path-rail'
 
-/** On a phone: the stage in hand, the way to the others and to the Board, and the lock. */
-export function StageFold({ open }: { open: OpenCase }) {
+/**
+ * On a phone: the stage in hand, the way to the others and to the Board, and the lock.
+ * @param lock its entries
+ */
+export function StageFold({ open, lock }: { open: OpenCase; lock: ReactNode }) {
   const { pathname } = useLocation()
   const reached = stages.indexOf(stageOf(open.record, open.episode))
   const here = stages.findIndex((stage) => pathname.endsWith(`/${stage}`))
@@ -53,7 +56,7 @@ export function StageFold({ open }: { open: OpenCase }) {
             </DropdownMenu.Item>
           ))}
           <DropdownMenu.Separator className="m-1.5 h-px bg-line" />
-          <LockItems />
+          {lock}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

@@ -11,6 +11,7 @@ import { TimerDock } from './timer-dock'
 import { Wren } from './wren'
 
 const LockMenu = lazy(async () => ({ default: (await import('./lock-menu')).LockMenu }))
+const LockItems = lazy(async () => ({ default: (await import('./lock-menu')).LockItems }))
 const MainMenu = lazy(async () => ({ default: (await import('./main-menu')).MainMenu }))
 const CaseRow = lazy(async () => ({ default: (await import('../case/case-row')).CaseRow }))
 
@@ -40,7 +41,7 @@ export function TopRow({ onHelp }: { onHelp: () => void }) {
       )}
       {isCase ? (
         <Suspense fallback={<span className="flex-1" />}>
-          <CaseRow />
+          <CaseRow lock={<LockItems />} />
         </Suspense>
       ) : (
         <Rooms rooms={isNarrow ? rooms.slice(0, wordsOnPhone) : rooms} pathname={pathname}>
