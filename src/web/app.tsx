@@ -44,8 +44,7 @@ const router = createBrowserRouter([
       { path: 'new', lazy: async () => ({ Component: (await lateParts.newCase()).NewCase }) },
       {
         path: 'case/:caseId',
-        // The top row's part of a case comes with it.
-        lazy: async () => ({ Component: (await Promise.all([lateParts.caseFrame(), lateParts.caseRow()]))[0].CaseFrame }),
+        lazy: async () => ({ Component: (await lateParts.caseFrame()).CaseFrame }),
         children: [
           { index: true, lazy: async () => ({ Component: (await lateParts.caseStage()).CaseStage }) },
           { path: 'size-up', lazy: async () => ({ Component: (await lateParts.sizeUp()).SizeUpScreen }) },

@@ -7,7 +7,6 @@ export const lateParts = {
   mainMenu: () => import('./shell/main-menu'),
   unlockForm: () => import('./shell/unlock-form'),
   troubleSheet: () => import('./case/trouble-sheet'),
-  caseRow: () => import('./case/case-row'),
   caseFrame: () => import('./case/case-frame'),
   caseStage: () => import('./case/case-stage'),
   apply: () => import('./screens/apply/apply-screen'),

@@ -113,7 +113,7 @@ describe('the line to the server in the browser', () => {
       ['many', '"many" is not a figure'],
     ] as const) {
       await browser.type('textbox', 'Your value (layers)', typed)
-      await browser.click('button', 'Keep it')
+      await browser.click('button', 'Overrule it')
       await browser.waitForText(said)
     }
     await browser.click('button', 'Leave as it is')

@@ -58,7 +58,8 @@ describe('a new version, in the browser', () => {
   }).timeout(60_000)
 
   it('says that it is ready when nothing is running, and is taken by a press', async () => {
-    await browser.click('link', 'Guide')
+    await browser.click('button', 'Menu')
+    await browser.click('menuitem', 'Guide')
     await browser.find('heading', 'Guide')
     await browser.click('button', 'Go on with it')
     await browser.driver.wait(

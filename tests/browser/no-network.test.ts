@@ -74,7 +74,7 @@ describe('with the network gone, in the browser', () => {
     await openByPin()
     await browser.click('button', 'Add something owed')
     await browser.type('textbox', 'What', 'Ring the daughter')
-    await browser.click('button', 'Keep it')
+    await browser.click('button', 'Add it')
     await browser.find('button', 'Do it: Ring the daughter')
     await browser.driver.navigate().refresh()
     await openByPin()

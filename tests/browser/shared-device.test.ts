@@ -113,7 +113,7 @@ describe('a device that many share, in the browser', () => {
     await line.cut()
     await browser.click('button', 'Add something owed')
     await browser.type('textbox', 'What', 'Ask for his glasses')
-    await browser.click('button', 'Keep it')
+    await browser.click('button', 'Add it')
     await browser.find('button', 'Do it: Ask for his glasses')
     await browser.open('/settings')
     await openByPin('2468')

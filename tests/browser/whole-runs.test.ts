@@ -178,7 +178,7 @@ describe('whole runs in the browser', () => {
     }).timeout(90_000)
 
     it('lets a step be done out of order or once more, asks why, and keeps both', async () => {
-      await browser.click('button', /circulation after/)
+      await browser.click('button', /check once it is on/)
       await browser.waitForText('Out of order: before it comes')
       await browser.click('button', 'Back')
       await walkTo(browser, /Read the height of the upper edge/)

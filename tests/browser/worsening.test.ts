@@ -29,7 +29,8 @@ describe('a worsening leg, in the browser', () => {
 
   it('a lead says who is called in an area, and who is on', async () => {
     await signIn(browser, 'maren', server.password)
-    await browser.click('link', 'Ward')
+    await browser.click('button', 'Menu')
+    await browser.click('menuitem', 'Ward settings')
     await browser.waitForText('The pager answers.')
     await browser.click('button', 'An area of its own')
     await browser.click('button', 'Keep')

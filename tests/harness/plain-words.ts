@@ -2,6 +2,7 @@ import { flagWords } from '#core/model/flag-words'
 import { patterns } from '#core/model/vocabulary'
 import { techniques } from '#core/techniques/registry'
 import { eventKinds } from '#contract/events/index'
+import { retiredIn } from './retired-words'
 
 /** Ids that are words of the trade as well. */
 const alsoWords = new Set([
@@ -43,8 +44,10 @@ const faults: readonly (readonly [what: string, pattern: RegExp])[] = [
 
 /** What in a text is not for people to read, each with the words around it. */
 export function faultsInWords(text: string): readonly string[] {
-  return faults.flatMap(([what, pattern]) => {
+  const retired = retiredIn(text).map((one) => `a retired word, ${one}`)
+  const faulty = faults.flatMap(([what, pattern]) => {
     const found = pattern.exec(text)
     return found ? [`${what}: …${text.slice(Math.max(0, found.index - 40), found.index + 50).replaceAll('\n', ' / ')}…`] : []
   })
+  return [...faulty, ...retired]
 }

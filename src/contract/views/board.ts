@@ -57,6 +57,8 @@ export interface BoardRow {
   readonly takenOverBy?: string
   /** What falls due in the hours ahead, late work too, the earliest first; left out by lines from before anybody looked ahead. */
   readonly ahead?: readonly WorkAhead[]
+  /** The limb is at risk by itself: nobody is left asleep without a word. */
+  readonly isAtRisk?: true
   /** Its record is for the care team alone. */
   readonly isConfidential?: true
   /** Begun without an account, and nobody has claimed it. */

@@ -25,7 +25,7 @@ function toldOf(line: HandOverLine): readonly Told[] {
     ...line.known.map((text): Told => ['was there before', 'known', '', text, '']),
     ...line.happened.map((one): Told => ['happened', '', one.at, storyWords(one, (iso) => iso), one.by]),
     ...line.done.map(({ at, text, by }): Told => ['done', '', at, text, by]),
-    ...line.owed.map(({ dueAt, text, isOverdue }): Told => ['owed', isOverdue ? 'overdue' : '', dueAt, text, '']),
+    ...line.owed.map(({ dueAt, text, isOverdue }): Told => ['owed', isOverdue ? 'late' : '', dueAt, text, '']),
     ...(worry ? [['worry', '', worry.at, worry.text, worry.by] as const] : []),
     ...(takenOver ? [['taken over', '', takenOver.at, '', takenOver.by] as const] : []),
   ]

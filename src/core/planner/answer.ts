@@ -18,11 +18,22 @@ export function saidOf(plan: Plan, units: DisplayUnits): Said {
   return {
     brief: (id) => {
       const decision = find(id)
-      return decision ? (formatDecision(decision, units).split(', ')[0] ?? null) : null
+      return decision ? beforeComma(formatDecision(decision, units)) : null
     },
     isSome: (id) => Number(find(id)?.value ?? 0) > 0,
     school: (id) => String(plan.options[id] ?? ''),
   }
+}
+
+/** What stands before the first comma that is in no bracket. */
+function beforeComma(words: string): string {
+  let depth = 0
+  for (const [at, letter] of [...words].entries()) {
+    if (letter === '(') depth++
+    else if (letter === ')') depth--
+    else if (letter === ',' && depth === 0) return words.slice(0, at)
+  }
+  return words
 }
 
 /**

@@ -1,3 +1,5 @@
+import { toClinicalCase } from '#contract/views/clinical-case'
+import { isCaseAtRisk } from '#core/standing/case-facts'
 import { findTechnique } from '#core/techniques/registry'
 import { firstAction, isPressing, type Standing } from '#core/model/standing'
 import type { Caution } from '#core/model/plan'
@@ -76,6 +78,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     ...(episode.unattributed && !episode.unattributed.claimed
       ? { unattributed: { actor: episode.unattributed.actor, name: episode.unattributed.name } }
       : {}),
+    ...(isCaseAtRisk(toClinicalCase(record, episode)) ? { isAtRisk: true as const } : {}),
     ...(episode.confidential ? { isConfidential: true as const } : {}),
     ahead: (record.ended || !isOff || isStanding) && record.appliedAt ? workAhead(record, episode, nowMs) : [],
     isOff,

@@ -46,7 +46,7 @@ function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
     ...(line.done.length > 0 ? [strong('Done')] : []),
     ...line.done.slice(0, 6).map((one) => small(`   ${at(one.at)}  ${one.text} (${one.by})`)),
     strong(line.owed.length > 0 ? `Owed in the next ${aheadHours} h` : `Nothing owed in the next ${aheadHours} h`),
-    ...line.owed.map((one) => small(`   ${at(one.dueAt)}${one.isOverdue ? ' OVERDUE' : ''}  ${one.text}`)),
+    ...line.owed.map((one) => small(`   ${at(one.dueAt)}${one.isOverdue ? ' LATE' : ''}  ${one.text}`)),
     ...(line.worry ? [strong(`Worry: ${line.worry.text} (${line.worry.by}, ${at(line.worry.at)})`)] : []),
     small(
       line.takenOver ? `Taken over: ${line.takenOver.by}, ${at(line.takenOver.at)}` : 'Taken over:  ____________________   at  ________',

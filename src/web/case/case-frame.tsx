@@ -1,5 +1,7 @@
 import { useEffect } from 'react'
-import { Outlet, useParams } from 'react-router'
+import { createPortal } from 'react-dom'
+import { Outlet, useOutletContext, useParams } from 'react-router'
+import type { ShellParts } from '../parts/shell-parts'
 import { Notice } from '../parts/notice'
 import { ButtonLink } from '../parts/button'
 import { loadCase, useCase, useCaseStore } from '../sync/case-store'
@@ -8,6 +10,7 @@ import { ClaimBar } from './claim-bar'
 import { EndedBar } from './ended-bar'
 import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
+import { PatientRow } from './patient-row'
 import { RelatedBar } from './related-bar'
 import { SayWhyForm } from './say-why-form'
 
@@ -16,6 +19,7 @@ export function CaseFrame() {
   const { caseId } = useParams()
   const { status, asked, caseId: held } = useCaseStore()
   const open = useCase()
+  const { caseSlot, lock } = useOutletContext<ShellParts>()
   useEffect(() => {
     if (caseId) void loadCase(caseId)
   }, [caseId])
@@ -25,6 +29,8 @@ export function CaseFrame() {
   if (open && held === caseId && status !== 'say-why') {
     return (
       <>
+        {/* In the same moment as the page below, so that nothing of it moves. */}
+        {caseSlot ? createPortal(<PatientRow open={open} lock={lock} />, caseSlot) : null}
         <RelatedBar open={open} />
         <ClaimBar open={open} />
         <EndedBar open={open} />

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { Plan } from '#core/model/plan'
+import { cautionsBrought } from '#core/planner/compare-plans'
 import { stepName } from '#core/runs/step-name'
 import { changeWaiting, changeWords } from '#contract/views/plan-in-force'
 import { hasRight } from '#contract/rights'
@@ -29,6 +30,7 @@ export function ChangeBar({ open }: { open: OpenCase }) {
     return <ProductNews words={words} onSeen={() => void writeEvent('plan-kept', kept(waiting.mark, words, newerProduct))} />
   const mayDecide = hasRight(person.roles, 'decide')
   const doubted = questioned(open, live)
+  const bringsStop = cautionsBrought(record.accepted?.plan.cautions ?? [], live.cautions).some((caution) => caution.level === 'stop')
   const take = async (): Promise<void> => {
     const before = record.accepted?.plan
     const outcome = await writeAndHear('plan', { plan: JSON.parse(JSON.stringify(live)) as Plan }, () => true)
@@ -73,7 +75,8 @@ export function ChangeBar({ open }: { open: OpenCase }) {
         ) : null}
         {mayDecide ? (
           <div className="flex flex-wrap gap-3">
-            <Button look="next" disabled={live.pending.length > 0} onClick={() => void take()}>
+            {/* What brings a stop is accepted, but it is never the way on. */}
+            <Button look={bringsStop ? 'plain' : 'next'} disabled={live.pending.length > 0} onClick={() => void take()}>
               {live.pending.length > 0 ? 'Working out the last figures…' : 'Accept the change'}
             </Button>
             <Button look="quiet" onClick={() => setKeeping(true)}>

@@ -61,7 +61,7 @@ export function HeatMap({
           viewBox={`0 0 ${width} ${height}`}
           role="img"
           aria-label={`Warmest skin by water and layers; this plan: ${waterC} °C water, ${layers} layers`}
-          className="w-full min-w-[36rem] select-none text-[11px]"
+          className="w-full min-w-[36rem] select-none text-[13px]"
         >
           {points.map((point) => (
             <Field

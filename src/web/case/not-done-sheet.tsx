@@ -37,12 +37,19 @@ export function NotDoneSheet<End extends boolean = false>({
   const [reason, setReason] = useDraft(draftKey)
   const [outcome, setOutcome] = useState<NotDone | null>(null)
   const [error, setError] = useState<string>()
+  /** Asleep says why by itself; where the limb is at risk it is asked first whether to wake. */
+  const choose = (next: NotDone): void => {
+    setOutcome(next)
+    if (next !== 'asleep' || onWake) return
+    setReason('')
+    onSave(next, reason.trim().length < 3 ? 'asleep' : reason.trim())
+  }
   const submit = (): void => {
     if (!outcome) return setError('Choose what happened.')
-    if (reason.trim().length < 3) return setError('A reason is missing: say in a few words why it was not done.')
+    if (outcome !== 'asleep' && reason.trim().length < 3) return setError('A reason is missing: say in a few words why it was not done.')
     setReason('')
     // 'not-needed' is offered only where the work can be ended.
-    onSave(outcome as End extends true ? NotDone : StaysDue, reason.trim())
+    onSave(outcome as End extends true ? NotDone : StaysDue, reason.trim().length < 3 ? 'asleep' : reason.trim())
   }
   return (
     <Dialog title={title} isOpen onClose={onClose}>
@@ -51,7 +58,7 @@ export function NotDoneSheet<End extends boolean = false>({
           label="What happened"
           value={outcome}
           choices={canEnd ? [...outcomes, { value: 'not-needed', label: 'No longer needed' }] : outcomes}
-          onChange={setOutcome}
+          onChange={choose}
         />
         {outcome === 'asleep' && onWake ? (
           <Notice tone="caution" lead="At risk: wake the patient and look." role="alert">
@@ -62,14 +69,14 @@ export function NotDoneSheet<End extends boolean = false>({
           </Notice>
         ) : null}
         <TextField
-          label="Reason"
+          label={outcome === 'asleep' ? 'Reason, if you like' : 'Reason'}
           value={reason}
           onChange={(event) => setReason(event.target.value)}
           error={error}
           hint={outcome === 'not-needed' ? 'It is owed no more.' : 'It stays due.'}
         />
         <Button type="submit" look={outcome === 'asleep' && onWake ? 'plain' : 'next'}>
-          Record it
+          {outcome === 'asleep' && onWake ? 'Leave asleep, it stays due' : 'Record it'}
         </Button>
       </Form>
     </Dialog>

@@ -29,8 +29,8 @@ export function PatientRow({ open, lock }: { open: OpenCase; lock: ReactNode }) 
   const isSaidBelow = pathname.endsWith('/watch') && open.record.appliedAt !== null
   const close = (): void => setSheet(null)
   return (
-    <>
-      <section aria-label="Patient" className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 max-sm:gap-x-1.5">
+    <section aria-label="Patient" className="contents">
+      <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 max-sm:gap-x-1.5">
         {isNarrow ? (
           <>
             <WhoButton open={open} onOpen={() => setSheet('who')} />
@@ -47,7 +47,7 @@ export function PatientRow({ open, lock }: { open: OpenCase; lock: ReactNode }) 
           </>
         )}
         <TroubleButton open={open} isFolded={isNarrow} />
-      </section>
+      </div>
       {isSaidBelow ? null : <StandingChip open={open} withoutPlan={isSizedUp} />}
       <Dialog title={patientLabel(open.episode)} isOpen={sheet === 'who'} onClose={close}>
         <div className="grid justify-items-start gap-3">
@@ -62,7 +62,7 @@ export function PatientRow({ open, lock }: { open: OpenCase; lock: ReactNode }) 
       </Dialog>
       {sheet === 'move' ? <MoveSheet open={open} onClose={close} /> : null}
       {sheet === 'device' ? <DeviceSheet open={open} onClose={close} /> : null}
-    </>
+    </section>
   )
 }
 

@@ -13,6 +13,7 @@ export function ReasonSheet({
   hint,
   label = 'Reason',
   missing = 'A reason is missing: say in a few words why.',
+  isSafe = false,
   onClose,
   onReason,
 }: {
@@ -25,6 +26,8 @@ export function ReasonSheet({
   label?: string
   /** What is said where too little is written. */
   missing?: string
+  /** It is what is to be done next, and accepts no danger, passes nothing by and ends nothing. */
+  isSafe?: boolean
   onClose: () => void
   onReason: (reason: string) => void
 }) {
@@ -36,7 +39,14 @@ export function ReasonSheet({
     onReason(reason.trim())
   }
   return (
-    <SheetForm title={title} sendLabel={submitLabel} backLabel={backLabel} onSend={submit} onClose={onClose}>
+    <SheetForm
+      title={title}
+      sendLabel={submitLabel}
+      sendLook={isSafe ? 'next' : 'plain'}
+      backLabel={backLabel}
+      onSend={submit}
+      onClose={onClose}
+    >
       {children}
       <TextField
         label={label}

@@ -11,6 +11,7 @@ import { ChoiceRow } from '../parts/choice-row'
 import { ActionList } from './action-list'
 import { setPeopleHere, usePeopleHere } from './people-here'
 import { CallLine } from './call-line'
+import { SeniorDecision } from './senior-decision'
 import { useOpenNow } from './use-open-now'
 import { ItemEnding } from './item-ending'
 
@@ -57,6 +58,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
           ))}
         </ul>
       ) : null}
+      <SeniorDecision items={pressing} />
       <NotLookedAt standing={standing} />
       {quiet.length > 0 ? (
         <details>

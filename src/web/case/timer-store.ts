@@ -78,7 +78,9 @@ export function foldTimers(
 ): { readonly inSight: readonly ShownTimer[]; readonly folded: readonly ShownTimer[] } {
   const isPressing = (one: ShownTimer): boolean => one.caseId === heldCase || one.endsAt - nowMs < soonMs
   const pressing = shown.filter(isPressing)
-  const inSight = (pressing.length > 0 ? pressing : shown).slice(0, most)
+  // What has ended and was not heard is never folded.
+  const unheard = shown.filter((one) => one.endsAt <= nowMs).length
+  const inSight = (pressing.length > 0 ? pressing : shown).slice(0, Math.max(most, unheard))
   return { inSight, folded: shown.filter((one) => !inSight.includes(one)) }
 }
 

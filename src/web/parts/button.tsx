@@ -10,7 +10,7 @@ const looks: Record<ButtonLook, string> = {
   danger: 'bg-stop-wash text-stop border-stop font-bold',
 }
 const base =
-  'inline-flex min-h-12 items-center justify-center gap-2 rounded-2xl border-[1.5px] px-5 py-2 text-center leading-tight transition-transform active:translate-y-px disabled:opacity-45 disabled:cursor-not-allowed'
+  'inline-flex min-h-12 items-center justify-center gap-2 rounded-2xl border-[1.5px] px-5 py-2 text-center leading-tight transition-transform active:translate-y-px disabled:cursor-not-allowed disabled:border-line disabled:bg-well disabled:text-soft disabled:shadow-none'
 
 /** A button of at least 48 px; `next` is the one citrus thing on a screen. */
 export function Button({ look = 'plain', className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { look?: ButtonLook }) {

@@ -48,7 +48,7 @@ export function ChoiceRow<V extends string>({
             className={`${isSmall ? 'min-h-11 px-2 text-[0.95rem] lg:min-h-8' : 'min-h-11 px-3.5'} shrink-0 rounded-xl border-[1.5px] border-line bg-sheet text-left leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper`}
           >
             {choice.label}
-            {choice.hint ? <span className="block text-xs opacity-75">{choice.hint}</span> : null}
+            {choice.hint ? <span className="block text-[0.8rem] opacity-75">{choice.hint}</span> : null}
           </ToggleGroup.Item>
         ))}
         {more}

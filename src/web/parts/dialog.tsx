@@ -30,7 +30,7 @@ export function Dialog({
         <Radix.Overlay className="fixed inset-0 z-[65] bg-black/45" />
         <Radix.Content
           aria-describedby={undefined}
-          className={`slide-in fixed inset-x-0 bottom-0 z-[70] mx-auto w-full overflow-y-auto border-line bg-paper ${isWhole ? 'top-0 px-4 pt-1.5' : `max-h-[90dvh] ${isWide ? 'max-w-6xl' : 'max-w-2xl'} rounded-t-3xl border p-5 sm:bottom-auto sm:top-[5dvh] sm:rounded-3xl sm:p-7`}`}
+          className={`slide-in fixed inset-x-0 bottom-0 z-[70] mx-auto w-full overflow-y-auto border-line bg-paper ${isWhole ? 'top-0 px-4 pt-1.5' : `max-h-[90dvh] ${isWide ? 'max-w-6xl' : 'max-w-[704px]'} rounded-t-3xl border p-5 sm:bottom-auto sm:top-[5dvh] sm:rounded-3xl sm:p-7`}`}
         >
           <div
             className={`${isWhole ? 'min-h-8 max-sm:min-h-12 max-sm:items-center sm:pr-14' : 'mb-4'} flex items-start justify-between gap-4`}

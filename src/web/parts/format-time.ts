@@ -1,5 +1,4 @@
 const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
-const dayAndClock = new Intl.DateTimeFormat(undefined, { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
 const dated = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
 const date = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' })
 
@@ -8,9 +7,9 @@ export function formatClock(at: string | number): string {
   return clock.format(new Date(at))
 }
 
-/** A time of day with its weekday: "Tue 07:30". */
+/** A moment by its day, the one form for it: "Tue 24 Nov, 07:30". */
 export function formatDayAndClock(at: number): string {
-  return dayAndClock.format(new Date(at))
+  return `${formatDay(at)}, ${formatClock(at)}`
 }
 
 /** A day: "Tue 24 Nov". */
@@ -26,13 +25,6 @@ export function formatDate(at: number): string {
 /** A moment that may be long ago, ISO 8601: "24 Nov 2026, 07:30". */
 export function formatMoment(at: string): string {
   return `${formatDate(Date.parse(at))}, ${formatClock(at)}`
-}
-
-const weekdayMs = 6 * 86_400_000
-
-/** A moment beside another: by its weekday where that tells it apart, else by its day. */
-export function formatWhen(at: number, now: number): string {
-  return Math.abs(at - now) < weekdayMs ? formatDayAndClock(at) : `${formatDay(at)}, ${formatClock(at)}`
 }
 
 /** A span of whole minutes in words: hours too from two on, days from two on. */

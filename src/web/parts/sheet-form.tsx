@@ -4,12 +4,13 @@ import { Dialog } from './dialog'
 import { Form } from './form'
 import { Notice } from './notice'
 
-/** A sheet with fields, what is wrong with them, and two ways on: keep what was entered, or leave it. */
+/** A sheet with fields, what is wrong with them, and two ways on: back, and at the right what it does. */
 export function SheetForm({
   title,
   error,
   sendLabel,
-  backLabel,
+  backLabel = 'Cancel',
+  sendLook = 'next',
   isWide = false,
   onSend,
   onClose,
@@ -19,8 +20,9 @@ export function SheetForm({
   /** What is wrong with the fields together; what is wrong with one stands at it. */
   error?: string | null | undefined
   sendLabel: string
-  /** Left out: the sheet's own way out is enough. */
   backLabel?: string
+  /** `plain` where it is not the safe next step: a danger accepted, work passed by, an end. */
+  sendLook?: 'next' | 'plain'
   isWide?: boolean
   onSend: () => void
   onClose: () => void
@@ -31,11 +33,13 @@ export function SheetForm({
       <Form onSend={onSend}>
         {children}
         {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
-        <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="next">
+        <div className="flex flex-wrap justify-end gap-3">
+          <Button look="quiet" onClick={onClose}>
+            {backLabel}
+          </Button>
+          <Button type="submit" look={sendLook}>
             {sendLabel}
           </Button>
-          {backLabel ? <Button onClick={onClose}>{backLabel}</Button> : null}
         </div>
       </Form>
     </Dialog>

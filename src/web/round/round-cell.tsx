@@ -58,7 +58,7 @@ export function RoundCell({
             {item.figure?.unit && word !== cannot ? <span className="ml-0.5 opacity-75">{item.figure.unit}</span> : null}
           </span>
           {isLast(word) && last ? (
-            <span aria-hidden className={`text-[0.62rem] leading-none ${again === word ? 'opacity-80' : 'font-bold text-caution'}`}>
+            <span aria-hidden className={`text-[0.77rem] leading-none ${again === word ? 'opacity-80' : 'font-bold text-caution'}`}>
               {again === word ? 'as' : 'was'}
               {isTight ? '' : ` ${formatClock(last.at)}`}
             </span>

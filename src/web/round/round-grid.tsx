@@ -51,7 +51,7 @@ export function RoundGrid({
           <div className="min-w-0 border-t border-line pt-1 lg:self-stretch lg:py-0.5">
             <p className="truncate lg:contents" title={item.how}>
               <span className="font-semibold leading-tight lg:block lg:text-[0.88rem] lg:leading-[1.1]">{item.label}</span>{' '}
-              {item.how ? <span className="text-sm leading-tight text-soft lg:block lg:truncate lg:text-xs">{item.how}</span> : null}
+              {item.how ? <span className="text-sm leading-tight text-soft lg:block lg:truncate lg:text-[0.8rem]">{item.how}</span> : null}
             </p>
           </div>
           {columns.map((column) =>

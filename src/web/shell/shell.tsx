@@ -17,11 +17,19 @@ import { HelpSheet } from './help-sheet'
 import { KeepingNotice } from './keeping-notice'
 import { LockScreen } from './lock-screen'
 import { NewVersion } from './new-version'
+import type { ShellParts } from '../parts/shell-parts'
 import { TopRow } from './top-row'
 
 const BeforeWork = lazy(async () => ({ default: (await import('./before-work')).BeforeWork }))
+const LockItems = lazy(async () => ({ default: (await import('./lock-menu')).LockItems }))
 const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
 const ParkedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).ParkedSheet }))
+
+const lockItems = (
+  <Suspense>
+    <LockItems />
+  </Suspense>
+)
 
 /**
  * What surrounds every screen: the way home, help, the state of the connection; sign-in comes first.
@@ -52,6 +60,7 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
   const isEmergency = isPairedDevice(roles)
   const { pathname } = useLocation()
   const [isHelpOpen, setHelpOpen] = useState(false)
+  const [caseSlot, setCaseSlot] = useState<HTMLElement | null>(null)
   const navigate = useNavigate()
   useEffect(() => {
     void resumeOutbox().then(() => sendSealed(id))
@@ -77,11 +86,15 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">
         Skip to the work
       </a>
-      <TopRow onHelp={() => setHelpOpen(true)} />
+      <TopRow onHelp={() => setHelpOpen(true)} onCaseSlot={setCaseSlot} />
       <NewVersion />
       <KeepingNotice />
       {isEmergency ? <EmergencyLine name={name} /> : null}
-      {mayRead || isEmergency || pathname !== '/' ? <Outlet /> : <Navigate to="/people" replace />}
+      {mayRead || isEmergency || pathname !== '/' ? (
+        <Outlet context={{ caseSlot, lock: lockItems } satisfies ShellParts} />
+      ) : (
+        <Navigate to="/people" replace />
+      )}
       <LockScreen />
       <HelpSheet isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
       <Refusals />

@@ -11,15 +11,16 @@ import { TimerDock } from './timer-dock'
 import { Wren } from './wren'
 
 const LockMenu = lazy(async () => ({ default: (await import('./lock-menu')).LockMenu }))
-const LockItems = lazy(async () => ({ default: (await import('./lock-menu')).LockItems }))
 const MainMenu = lazy(async () => ({ default: (await import('./main-menu')).MainMenu }))
-const CaseRow = lazy(async () => ({ default: (await import('../case/case-row')).CaseRow }))
 
 /** So many rooms keep their words on a phone; the last of them only where it is as wide as most. */
 const wordsOnPhone = 3
 
-/** The one row on top of every page: the way home and to the rooms; in a case, the patient instead. */
-export function TopRow({ onHelp }: { onHelp: () => void }) {
+/**
+ * The one row on top of every page: the way home and to the rooms; in a case, the patient instead.
+ * @param onCaseSlot is given where the case puts the patient
+ */
+export function TopRow({ onHelp, onCaseSlot }: { onHelp: () => void; onCaseSlot: (slot: HTMLElement | null) => void }) {
   const { roles } = usePerson()
   const { pathname } = useLocation()
   const isStuck = useOutbox((store) => store.line !== 'fine' && store.pending.length > 0)
@@ -40,9 +41,7 @@ export function TopRow({ onHelp }: { onHelp: () => void }) {
         </Link>
       )}
       {isCase ? (
-        <Suspense fallback={<span className="flex-1" />}>
-          <CaseRow lock={<LockItems />} />
-        </Suspense>
+        <div ref={onCaseSlot} className="contents" />
       ) : (
         <Rooms rooms={isNarrow ? rooms.slice(0, wordsOnPhone) : rooms} pathname={pathname}>
           {mayWork ? <NewCaseLink /> : null}

@@ -304,6 +304,6 @@ describe('the other benches, by their worked examples', () => {
     expect(pulseless.figures.find((one) => one.id.endsWith('/pulse'))?.working).to.match(/quiet complete rounds end it|senior decides/)
     const tingling = work('findings', { feeling: 'tingling' })
     expect(wordsOf(tingling, 'level')).to.match(/warning|review/)
-    expect(wordsOf(work('findings', { feeling: 'tingling', before: 'same' }), 'level')).to.equal('known from before')
+    expect(wordsOf(work('findings', { feeling: 'tingling', before: 'same' }), 'level')).to.equal('was there before')
   })
 })

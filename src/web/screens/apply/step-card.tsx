@@ -128,6 +128,12 @@ export function StepCard({
         </p>
       </div>
       <TouchHalves step={step} isBlocked={isBlocked || !isDriver} isDriver={isDriver} actions={actions} onSkip={onSkip} />
+      {onSkip && !step.optional ? (
+        // Below the halves: seldom wanted, and never met by a thumb on its way to them.
+        <Button look="quiet" className="-mt-3 hidden min-h-11 pointer-coarse:flex" disabled={!isDriver} onClick={onSkip}>
+          Skip this step
+        </Button>
+      ) : null}
     </section>
   )
 }
@@ -162,21 +168,9 @@ function TouchHalves({
         </Button>
       ) : null}
       <div className="grid grid-cols-2 gap-2">
-        <div className="grid content-stretch gap-2">
-          <Button className="min-h-13 text-lg" disabled={!onBack || !isDriver} onClick={() => onBack?.()}>
-            ‹ Back
-          </Button>
-          {onSkip ? (
-            <Button
-              look={step.optional ? 'plain' : 'quiet'}
-              className={step.optional ? 'min-h-13 text-lg' : 'min-h-11'}
-              disabled={!isDriver}
-              onClick={onSkip}
-            >
-              {step.optional ? 'Not needed' : 'Skip this step'}
-            </Button>
-          ) : null}
-        </div>
+        <Button className={`text-lg ${step.confirm ? 'min-h-16' : 'min-h-24'}`} disabled={!onBack || !isDriver} onClick={() => onBack?.()}>
+          ‹ Back
+        </Button>
         {step.confirm ? (
           <p className="grid place-content-center rounded-2xl border border-dashed border-soft px-2 text-center text-sm text-soft">
             Its own button is above.
@@ -187,6 +181,11 @@ function TouchHalves({
           </Button>
         )}
       </div>
+      {onSkip && step.optional ? (
+        <Button className="min-h-24 text-xl" disabled={!isDriver} onClick={onSkip}>
+          Not needed
+        </Button>
+      ) : null}
     </div>
   )
 }

@@ -13,7 +13,10 @@ const marks: readonly { readonly value: Exclude<StrapMark, 'open'>; readonly lab
   { value: 'checked', label: 'checked', shape: '●' },
 ]
 
-/** Straps one by one: laid down, pulled snug, checked; their order held where the technique binds it. */
+const markButton =
+  'min-h-12 rounded-xl border-[1.5px] border-soft bg-sheet px-3 font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper'
+
+/** Straps one by one, or all the same at once: laid down, pulled snug, checked; their order held where the technique binds it. */
 export function StrapWork({ run, step, work, units }: { run: RunRecord; step: Step; work: StepStraps; units: DisplayUnits }) {
   const [asked, setAsked] = useState<{ strap: StepStrap; mark: StrapMark } | null>(null)
   const now = strapMarksAt(run, step.id)
@@ -31,6 +34,26 @@ export function StrapWork({ run, step, work, units }: { run: RunRecord; step: St
       <p className="text-sm text-soft">
         {work.order === 'given' && work.straps.length > 1 ? 'In this order. ' : ''}Touched, then snug, then checked once all are closed.
       </p>
+      {work.straps.length > 1 ? (
+        <div role="group" aria-label="All straps the same" className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1.5 px-3">
+          <span className="font-semibold">All the same</span>
+          <span className="flex gap-1">
+            {marks.map((mark) => (
+              <button
+                key={mark.value}
+                type="button"
+                aria-pressed={work.straps.every((strap) => now.get(strap.id) === mark.value)}
+                // In the order in which they close.
+                onClick={() => work.straps.forEach((strap) => now.get(strap.id) === mark.value || write(strap.id, mark.value))}
+                className={markButton}
+              >
+                <span aria-hidden>{mark.shape} </span>
+                {mark.label}
+              </button>
+            ))}
+          </span>
+        </div>
+      ) : null}
       <ol className="grid gap-1.5">
         {work.straps.map((strap, index) => (
           <li key={strap.id} className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1.5 rounded-xl bg-well px-3 py-1.5">
@@ -50,7 +73,7 @@ export function StrapWork({ run, step, work, units }: { run: RunRecord; step: St
                   type="button"
                   aria-pressed={now.get(strap.id) === mark.value}
                   onClick={() => press(strap, mark.value)}
-                  className="min-h-12 rounded-xl border-[1.5px] border-soft bg-sheet px-3 font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+                  className={markButton}
                 >
                   <span aria-hidden>{mark.shape} </span>
                   {mark.label}

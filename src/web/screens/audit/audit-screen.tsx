@@ -127,7 +127,7 @@ function whatWords({ did, what, subject }: AuditLine) {
   return (
     <>
       {did === 'read' ? `Read: ${what}` : `Wrote: ${what}`}
-      {subject ? <span className="block truncate text-xs text-soft">{subject}</span> : null}
+      {subject ? <span className="block truncate text-[0.8rem] text-soft">{subject}</span> : null}
     </>
   )
 }

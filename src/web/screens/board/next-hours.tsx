@@ -35,7 +35,7 @@ export function NextHours({ rows, now }: { rows: readonly BoardRow[]; now: numbe
         {knownAreas(rows).map((area) => (
           <Strip key={area} area={area} tasks={tasks.filter((task) => isAtPlace(task.place, area))} />
         ))}
-        <p className="ml-32 flex justify-between text-xs text-soft" aria-hidden>
+        <p className="ml-32 flex justify-between text-[0.8rem] text-soft" aria-hidden>
           {Array.from({ length: hours + 1 }, (_, hour) => (
             <span key={hour}>{hour === 0 ? 'now' : `+${hour} h`}</span>
           ))}

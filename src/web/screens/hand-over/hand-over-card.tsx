@@ -4,7 +4,7 @@ import { spoken } from '#core/model/vocabulary'
 import { aheadHours, type HandOverLine } from '#contract/views/hand-over'
 import { storyWords } from '#contract/views/shift-story'
 import { Button } from '../../parts/button'
-import { formatWhen } from '../../parts/format-time'
+import { formatDayAndClock } from '../../parts/format-time'
 import { TextField } from '../../parts/text-field'
 import type { Tone } from '../../parts/tone-shape'
 import { LevelMark, toneOf } from '../../round/level-mark'
@@ -26,8 +26,8 @@ const edges: Readonly<Record<Tone, string>> = {
 }
 
 /** One patient as it is told: what is on, what stands, what was done, what is owed, what worries; and taking the patient over. */
-export function HandOverCard({ line, now }: { line: HandOverLine; now: number }) {
-  const when = (iso: string): string => formatWhen(Date.parse(iso), now)
+export function HandOverCard({ line }: { line: HandOverLine }) {
+  const when = (iso: string): string => formatDayAndClock(Date.parse(iso))
   const taken = line.takenOver
   const part = [line.side?.toUpperCase(), line.region ? spoken(line.region) : ''].filter(Boolean).join(' ')
   const stream = { type: 'case', id: line.caseId } as const

@@ -63,7 +63,7 @@ export function HandOverScreen() {
       ) : null}
       <ul aria-label="Patients, the worst first" className="grid gap-3">
         {lines.map((line) => (
-          <HandOverCard key={line.caseId} line={line} now={now} />
+          <HandOverCard key={line.caseId} line={line} />
         ))}
       </ul>
     </main>

@@ -74,6 +74,7 @@ export function MyRoundScreen() {
         <NotDoneSheet
           title={`Round not done: ${sheet.row.patient}, ${sheet.row.place}`}
           draftKey={`case/${sheet.row.caseId}/not-done`}
+          {...(sheet.row.isAtRisk ? { onWake: () => setSheet({ what: 'round', row: sheet.row }) } : {})}
           onClose={() => setSheet(null)}
           onSave={(outcome, reason) => {
             const { caseId, episodeId } = sheet.row

@@ -3,7 +3,7 @@ import type { AskedRoles, ManagedPerson, PersonAction } from '#contract/api/peop
 import { personRoles, type Role } from '#contract/rights'
 import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'
-import { formatClock, formatWhen } from '../../parts/format-time'
+import { formatClock, formatDayAndClock } from '../../parts/format-time'
 
 /** One person: roles, where they are signed in, and what can be done about their access. */
 export function PersonCard({
@@ -32,7 +32,7 @@ export function PersonCard({
             {name} <span className="font-normal text-soft">{signIn}</span>
           </h2>
           <p className="text-sm text-soft">
-            {[roles.join(', '), ...(person.hasSecondFactor ? ['authenticator app'] : []), stateOf(person, now)].join('; ')}
+            {[roles.join(', '), ...(person.hasSecondFactor ? ['authenticator app'] : []), stateOf(person)].join('; ')}
           </p>
         </div>
         <Button look="quiet" aria-expanded={isOpen} aria-label={`${isOpen ? 'Close' : 'Change'} ${name}`} onClick={() => setOpen(!isOpen)}>
@@ -53,12 +53,12 @@ export function PersonCard({
               {person.sessions.map(({ id, since, lastSeenAt, isLocked }) => (
                 <li key={id} className="flex flex-wrap items-center gap-x-4">
                   <span className="min-w-0 flex-1">
-                    since {formatWhen(Date.parse(since), now)}, last seen {formatWhen(Date.parse(lastSeenAt), now)}
+                    since {formatDayAndClock(Date.parse(since))}, last seen {formatDayAndClock(Date.parse(lastSeenAt))}
                     {isLocked ? ', locked' : ''}
                   </span>
                   <Button
                     look="quiet"
-                    aria-label={`End the session since ${formatWhen(Date.parse(since), now)}`}
+                    aria-label={`End the session since ${formatDayAndClock(Date.parse(since))}`}
                     onClick={() => onAct('end-session', id)}
                   >
                     End
@@ -118,7 +118,7 @@ function Asked({
   )
 }
 
-function stateOf({ isActive, mustChange, sessions, pauses }: ManagedPerson, now: number): string {
+function stateOf({ isActive, mustChange, sessions, pauses }: ManagedPerson): string {
   if (!isActive) return 'access ended'
   const [paused] = pauses
   if (paused) return `has to wait until ${formatClock(paused.until)}: wrong sign-ins from ${paused.address || 'one place'}`
@@ -126,5 +126,5 @@ function stateOf({ isActive, mustChange, sessions, pauses }: ManagedPerson, now:
   const [last] = sessions
   if (!last) return 'not signed in'
   const where = sessions.length === 1 ? 'signed in once' : `signed in at ${sessions.length} places`
-  return `${where}, last seen ${formatWhen(Date.parse(last.lastSeenAt), now)}`
+  return `${where}, last seen ${formatDayAndClock(Date.parse(last.lastSeenAt))}`
 }

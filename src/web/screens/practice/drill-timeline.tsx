@@ -66,7 +66,7 @@ export function DrillTimeline({ state, bed }: { state: DrillState; bed: Bed }) {
         viewBox={`0 0 ${width} ${stripTop + stripHeight + 16}`}
         role="img"
         aria-label={`Bed ${bed.body.bed}: highest ${Math.max(...bed.history.map((one) => one.pressureKPa)).toFixed(1)} kPa, ${aboveMin} minutes above ${limitKPa}; ${entries.map((entry) => `${clockOf(state, entry.atMin)} ${marks[entry.kind]?.word ?? ''}`).join(', ')}`}
-        className="w-full select-none text-[11px]"
+        className="w-full select-none text-[13px]"
       >
         <rect x={left} y={y(mostKPa)} width={width - left - 4} height={y(limitKPa) - y(mostKPa)} className="fill-stop-wash" />
         <line x1={left} x2={width - 4} y1={y(limitKPa)} y2={y(limitKPa)} className="stroke-stop" strokeDasharray="4 3" />
@@ -116,7 +116,7 @@ export function DrillTimeline({ state, bed }: { state: DrillState; bed: Bed }) {
           </text>
         ))}
       </svg>
-      <p className="text-xs text-soft">
+      <p className="text-[0.8rem] text-soft">
         {[...new Set(entries.map((entry) => entry.kind))]
           .map((kind) => `${marks[kind]?.sign ?? ''} ${marks[kind]?.word ?? ''}`)
           .join('   ')}

@@ -5,7 +5,7 @@ import { summariseRun } from '#contract/views/run-summary'
 import type { RunRecord } from '#contract/records/run'
 import { usePlan, usePlanOfRun } from '../../case/use-plan'
 import { ChoiceRow } from '../../parts/choice-row'
-import { formatClock, formatWhen } from '../../parts/format-time'
+import { formatClock, formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { LotPanel } from '../../case/lot-panel'
 import { PaperLinks } from '../../case/paper-links'
@@ -37,7 +37,7 @@ export function RecordScreen() {
             value={run.id}
             choices={runs.map((one) => ({
               value: one.id,
-              label: `${runName(one)}, ${formatWhen(Date.parse(one.startedAt), serverNow())}`,
+              label: `${runName(one)}, ${formatDayAndClock(Date.parse(one.startedAt))}`,
             }))}
             onChange={setChosen}
           />

@@ -15,7 +15,7 @@ export function BoardSoundSettings({ settings, onSave }: { settings: PersonSetti
       </h2>
       <p className="text-soft">Urgent always sounds and shakes, in quiet hours too, for as long as the Board is open.</p>
       <ChoiceRow
-        label="What else presses: review, overdue"
+        label="What else presses: review, late work"
         value={sound.isOn ? 'on' : 'off'}
         choices={[
           { value: 'off', label: 'Silent' },

@@ -27,7 +27,7 @@ export function PinSettings() {
       </h2>
       {hasPin ? (
         <Notice tone="calm" lead="A PIN is set until you sign out">
-          It opens this device after a lock and without a line. After five wrong tries only the password does.
+          It opens this device after a lock, also where there is no connection. After five wrong tries only the password does.
         </Notice>
       ) : (
         <Notice tone="note" lead="No PIN">

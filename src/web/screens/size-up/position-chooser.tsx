@@ -29,7 +29,7 @@ export function PositionChooser({ open, value, onChoose }: { open: OpenCase; val
               className={`min-h-11 rounded-xl border-[1.5px] px-3.5 leading-tight ${one.id === value ? 'border-ink bg-ink font-bold text-paper' : 'border-line bg-sheet'}`}
             >
               {one.label}
-              {one.isPreferred ? <span className="ml-1.5 text-xs font-semibold opacity-80">suggested</span> : null}
+              {one.isPreferred ? <span className="ml-1.5 text-[0.8rem] font-semibold opacity-80">suggested</span> : null}
             </button>
           ))}
       </div>

@@ -133,7 +133,7 @@ function TechniqueRow({
           </span>
         ))}
       </button>
-      <label className="grid min-h-14 place-items-center px-3 text-xs text-soft">
+      <label className="grid min-h-14 place-items-center px-3 text-[0.8rem] text-soft">
         <input
           type="checkbox"
           checked={isCompared}

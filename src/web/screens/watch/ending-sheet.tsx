@@ -58,6 +58,7 @@ export function EndingSheet({
       isWide
       error={error}
       sendLabel={endWords(fields.way)}
+      sendLook="plain"
       backLabel="Not now"
       onSend={keep}
       onClose={onClose}

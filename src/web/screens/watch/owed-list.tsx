@@ -7,7 +7,7 @@ import { findTechnique } from '#core/techniques/registry'
 import { isTicked } from '#core/rounds/task-form-of'
 import type { OwedWork } from '#contract/views/work-owed'
 import { DeviceSheet } from '../../case/device-sheet'
-import { formatLate, formatSpan, formatWhen } from '../../parts/format-time'
+import { formatLate, formatSpan, formatDayAndClock } from '../../parts/format-time'
 import { Button } from '../../parts/button'
 import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
@@ -59,7 +59,7 @@ export function OwedList({
               <p className="font-semibold leading-snug">{say(work.text)}</p>
               <p className="flex flex-wrap items-center gap-x-2 text-sm">
                 <DueWords work={work} now={now} />
-                {work.lastDoneAt ? <span className="text-soft">last {formatWhen(Date.parse(work.lastDoneAt), now)}</span> : null}
+                {work.lastDoneAt ? <span className="text-soft">last {formatDayAndClock(Date.parse(work.lastDoneAt))}</span> : null}
               </p>
             </div>
             {work.kind === 'added' || (work.kind !== 'round' && isTicked(work.kind)) ? (
@@ -127,7 +127,7 @@ function DueWords({ work, now }: { work: OwedWork; now: number }) {
   return (
     <span className={`inline-flex items-center gap-1.5 font-semibold ${state === 'overdue' ? 'text-stop' : ''}`}>
       {state === 'later' ? null : <ToneShape tone={tones[state]} />}
-      {words}, {formatWhen(work.dueAt, now)}
+      {words}, {formatDayAndClock(work.dueAt)}
     </span>
   )
 }
