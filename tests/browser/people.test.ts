@@ -111,6 +111,7 @@ describe('people, in the browser', () => {
     await browser.find('heading', 'Size up')
     await browser.waitForText('Kept as unattributed@Resus 2 until a clinician claims it.')
     const begun = new URL(await browser.driver.getCurrentUrl()).pathname
+    await browser.click('button', 'left ankle')
     await browser.click('link', 'Zesty Wren, to the Board')
     await browser.waitForText('not claimed')
     expect((await browser.driver.findElements({ css: 'main a[href^="/case/"]' })).length).to.equal(1)

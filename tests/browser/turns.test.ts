@@ -13,7 +13,8 @@ let browser: TestBrowser
 
 /** The strip above every stage: the worst, and what is done first. */
 const strip = async (): Promise<string> => (await browser.find('region', 'Patient')).getText()
-const standing = async (): Promise<string> => (await browser.find('region', 'What stands')).getText()
+/** An alert or a region, as urgent as it is. */
+const standing = (): Promise<string> => browser.evaluate(`return document.querySelector('main [aria-label="What stands"]').innerText`)
 const recordOf = (caseId: string): Promise<CaseRecord> =>
   browser.evaluateAsync<CaseRecord>(
     `const [id, done] = arguments

@@ -13,6 +13,8 @@ export interface AuditLine {
   readonly what: string
   /** The case, stay or photo; empty for a list of many. */
   readonly subject: string
+  /** Hospital number of the patient: empty where none was entered, null where it is about no one patient. */
+  readonly patient: string | null
 }
 
 /** Answer of GET /api/admin/audit: the newest first. */

@@ -72,6 +72,17 @@ export function createPatientReads(db: Sequelize) {
       })
       return rows.map((row) => row.id)
     },
+    /** The hospital numbers of patients by their cases, stays and photos; empty where none was entered. */
+    async numbersOf(subjects: readonly string[]): Promise<ReadonlyMap<string, string>> {
+      if (subjects.length === 0) return new Map()
+      const rows = await db.query<{ subject: string; number: string | null }>(
+        `SELECT id AS subject, JSON_VALUE(board, '$.number') AS number FROM cases WHERE id IN (:subjects)
+         UNION SELECT episode_id, JSON_VALUE(board, '$.number') FROM cases WHERE episode_id IN (:subjects)
+         UNION SELECT photos.id, JSON_VALUE(cases.board, '$.number') FROM photos JOIN cases ON cases.id = photos.case_id WHERE photos.id IN (:subjects)`,
+        { type: QueryTypes.SELECT, replacements: { subjects } },
+      )
+      return new Map(rows.map((row) => [row.subject, row.number ?? '']))
+    },
   }
 }
 

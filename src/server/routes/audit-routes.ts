@@ -42,6 +42,15 @@ export function auditRoutes(
       ...(asked.number ? { subjects: await subjectsOf(asked.number) } : {}),
     }
     const [reads, writes] = await Promise.all([deps.reads.find(wanted, auditPageSize), deps.reads.findWrites(wanted, auditPageSize)])
+    const numbers = await deps.reads.numbersOf([...new Set([...reads, ...writes].map((one) => one.subject))].filter((one) => one !== ''))
+    const lineOf = (at: Date, by: string, did: AuditLine['did'], what: string, subject: string): AuditLine => ({
+      at: at.toISOString(),
+      by,
+      did,
+      what,
+      subject,
+      patient: numbers.get(subject) ?? null,
+    })
     const lines: AuditLine[] = [
       ...reads.map(({ firstAt, personName, route, subject }) => lineOf(firstAt, personName, 'read', readingWords(route), subject)),
       ...writes.map(({ at, personName, kind, subject }) => lineOf(at, personName, 'wrote', kind.replaceAll('-', ' '), subject)),
@@ -76,8 +85,4 @@ function daysOf({ from, until, zone }: Asked): { from: Date; until: Date } {
   if (last.diff(first, 'days').days >= mostAuditDays)
     return refuse('from', `Look through at most ${mostAuditDays} days at once: choose a later first day.`)
   return { from: first.toJSDate(), until: last.plus({ days: 1 }).toJSDate() }
-}
-
-function lineOf(at: Date, by: string, did: AuditLine['did'], what: string, subject: string): AuditLine {
-  return { at: at.toISOString(), by, did, what, subject }
 }

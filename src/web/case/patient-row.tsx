@@ -29,25 +29,23 @@ export function PatientRow({ open, lock }: { open: OpenCase; lock: ReactNode }) 
   const isSaidBelow = pathname.endsWith('/watch') && open.record.appliedAt !== null
   const close = (): void => setSheet(null)
   return (
-    <section aria-label="Patient" className="contents">
-      <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 max-sm:gap-x-1.5">
-        {isNarrow ? (
-          <>
-            <WhoButton open={open} onOpen={() => setSheet('who')} />
-            <StageFold open={open} lock={lock} />
-          </>
-        ) : (
-          <>
-            <p className="text-[1.08rem] font-bold">{patientLabel(open.episode)}</p>
-            <SideTag open={open} />
-            <Facts open={open} />
-            <PlaceButton open={open} onMove={() => setSheet('move')} />
-            <Flags open={open} />
-            <DeviceButton onAdd={() => setSheet('device')} className="ml-auto" />
-          </>
-        )}
-        <TroubleButton open={open} isFolded={isNarrow} />
-      </div>
+    <section aria-label="Patient" className="flex min-h-14 min-w-0 flex-1 flex-wrap items-center gap-x-3 max-sm:gap-x-1">
+      {isNarrow ? (
+        <>
+          <WhoButton open={open} onOpen={() => setSheet('who')} />
+          <StageFold open={open} lock={lock} />
+        </>
+      ) : (
+        <>
+          <p className="text-[1.08rem] font-bold">{patientLabel(open.episode)}</p>
+          <SideTag open={open} />
+          <Facts open={open} />
+          <PlaceButton open={open} onMove={() => setSheet('move')} />
+          <Flags open={open} />
+          <DeviceButton onAdd={() => setSheet('device')} className="ml-auto" />
+        </>
+      )}
+      <TroubleButton open={open} isFolded={isNarrow} />
       {isSaidBelow ? null : <StandingChip open={open} withoutPlan={isSizedUp} />}
       <Dialog title={patientLabel(open.episode)} isOpen={sheet === 'who'} onClose={close}>
         <div className="grid justify-items-start gap-3">
@@ -138,8 +136,8 @@ function DeviceButton({ onAdd, className = '' }: { onAdd: () => void; className?
       className={`inline-flex min-h-11 items-center gap-1 rounded-xl px-2 font-semibold underline decoration-line underline-offset-4 ${className}`}
     >
       <Plus size={17} aria-hidden />
-      <span className="sm:max-xl:hidden">Another device</span>
-      <span className="max-sm:hidden xl:hidden">Device</span>
+      <span className="sm:max-2xl:hidden">Another device</span>
+      <span className="max-sm:hidden 2xl:hidden">Device</span>
     </button>
   )
 }
@@ -158,9 +156,9 @@ function WhoButton({ open, onOpen }: { open: OpenCase; onOpen: () => void }) {
           </span>
         ) : null}
       </span>
-      <span className="flex items-center gap-1.5 text-[0.8rem]">
+      <span className="flex items-center gap-1 text-[0.78rem]">
         <span
-          className={`shrink-0 rounded-md px-1.5 font-bold ${words ? 'bg-ink text-paper' : 'border border-dashed border-caution text-caution'}`}
+          className={`shrink-0 rounded-md px-1 font-bold ${words ? 'bg-ink text-paper' : 'border border-dashed border-caution text-caution'}`}
         >
           {words ?? 'side not set'}
         </span>

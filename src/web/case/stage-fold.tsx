@@ -20,7 +20,7 @@ export function StageFold({ open, lock }: { open: OpenCase; lock: ReactNode }) {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         aria-label={shown ? `Stage ${here + 1} of ${stages.length}, ${stageNames[shown]}: others` : 'Stages'}
-        className="flex min-h-12 shrink-0 items-center gap-1 rounded-xl border-[1.5px] border-line bg-paper px-2 font-bold"
+        className="flex min-h-12 shrink-0 items-center gap-0.5 rounded-xl border-[1.5px] border-line bg-paper px-1.5 text-[0.95rem] font-bold"
       >
         {shown ? `${here + 1} ${stageNames[shown]}` : 'Stages'}
         <ChevronDown size={17} aria-hidden />

@@ -1,6 +1,6 @@
 const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
-const dated = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
-const date = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' })
+const dated = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+const date = new Intl.DateTimeFormat('en', { weekday: 'short', day: 'numeric', month: 'short' })
 
 /** A time of day, 24 hours: "07:30". Takes ISO text or ms since the epoch. */
 export function formatClock(at: string | number): string {
@@ -14,7 +14,8 @@ export function formatDayAndClock(at: number): string {
 
 /** A day: "Tue 24 Nov". */
 export function formatDay(at: number): string {
-  return date.format(new Date(at))
+  const parts = Object.fromEntries(date.formatToParts(new Date(at)).map(({ type, value }) => [type, value]))
+  return `${parts['weekday']} ${parts['day']} ${parts['month']}`
 }
 
 /** A day with its year, for what may be long ago: "24 Nov 2026". */

@@ -1,5 +1,6 @@
 import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip, type ChartData, type ChartOptions } from 'chart.js'
 import { useEffect, useRef } from 'react'
+import './chart-face'
 import { useShownTheme } from './use-shown-theme'
 
 Chart.register(LinearScale, LineController, LineElement, PointElement, Tooltip, Legend)

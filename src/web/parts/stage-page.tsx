@@ -53,7 +53,7 @@ export function StagePage({
           aria-label="What comes next"
           className="sticky bottom-0 z-20 border-t border-line bg-paper/95 px-3 py-2 backdrop-blur sm:px-5"
         >
-          <div className="mx-auto flex max-w-[92rem] flex-wrap items-center justify-end gap-3 max-sm:gap-1.5 max-sm:*:px-2.5 max-sm:*:text-[0.95rem]">
+          <div className="mx-auto flex max-w-[92rem] flex-wrap items-center justify-end gap-3 max-sm:gap-1 max-sm:*:px-2 max-sm:*:text-[0.9rem]">
             {next}
           </div>
         </section>

@@ -24,7 +24,7 @@ export function LockItems() {
 export function LockMenu({ className = '' }: { className?: string }) {
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className={`grid min-h-12 min-w-11 place-items-center rounded-xl ${className}`}>
+      <DropdownMenu.Trigger className={`grid min-h-14 min-w-11 place-items-center rounded-xl ${className}`}>
         <Lock size={19} aria-hidden />
         <span className="sr-only">Lock</span>
       </DropdownMenu.Trigger>

@@ -15,7 +15,7 @@ export function MainMenu({ folded, links, onHelp }: { folded: readonly MainLink[
   const { pathname } = useLocation()
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="grid min-h-12 min-w-11 place-items-center rounded-xl">
+      <DropdownMenu.Trigger className="grid min-h-14 min-w-11 place-items-center rounded-xl">
         <Menu size={22} aria-hidden />
         <span className="sr-only">Menu</span>
       </DropdownMenu.Trigger>

@@ -32,7 +32,7 @@ export function TopRow({ onHelp, onCaseSlot }: { onHelp: () => void; onCaseSlot:
   return (
     // While something cannot be sent that stays in sight, however far the page is scrolled.
     <header
-      className={`flex min-h-14 flex-wrap items-center gap-x-1 border-b border-line bg-sheet px-2 sm:px-4 print:hidden ${isStuck ? 'sticky top-0 z-30' : 'relative'}`}
+      className={`flex min-h-14 flex-wrap items-start gap-x-1 border-b border-line bg-sheet px-1.5 sm:px-4 print:hidden ${isStuck ? 'sticky top-0 z-30' : 'relative'}`}
     >
       {isCase && isNarrow ? null : (
         <Link to="/" aria-label="Zesty Wren, to the Board" className="flex min-h-14 shrink-0 items-center gap-2 px-1 font-bold">
@@ -41,14 +41,14 @@ export function TopRow({ onHelp, onCaseSlot }: { onHelp: () => void; onCaseSlot:
         </Link>
       )}
       {isCase ? (
-        <div ref={onCaseSlot} className="contents" />
+        <div ref={onCaseSlot} className="flex min-w-0 flex-1" />
       ) : (
         <Rooms rooms={isNarrow ? rooms.slice(0, wordsOnPhone) : rooms} pathname={pathname}>
           {mayWork ? <NewCaseLink /> : null}
         </Rooms>
       )}
       {isCase && isNarrow ? null : (
-        <Suspense fallback={<span className="min-h-12 min-w-11 sm:min-w-22" aria-hidden />}>
+        <Suspense fallback={<span className="min-h-14 min-w-11 sm:min-w-22" aria-hidden />}>
           <MainMenu folded={folded} links={more} onHelp={onHelp} />
           {isNarrow ? null : <LockMenu />}
         </Suspense>
@@ -61,7 +61,7 @@ export function TopRow({ onHelp, onCaseSlot }: { onHelp: () => void; onCaseSlot:
 
 function Rooms({ rooms, pathname, children }: { rooms: readonly MainLink[]; pathname: string; children: ReactNode }) {
   return (
-    <nav aria-label="Main" className="flex min-w-0 flex-1 items-center">
+    <nav aria-label="Main" className="flex min-h-14 min-w-0 flex-1 items-center">
       {rooms.map(({ to, label }) => (
         <Link
           key={to}
@@ -97,7 +97,7 @@ function Connection() {
   const isStuck = line !== 'fine' && pending.length > 0
   const why = line === 'offline' ? 'No connection' : 'The server has trouble'
   return (
-    <p role="status" className="order-last px-2 text-sm font-semibold max-sm:basis-full">
+    <p role="status" className="order-last basis-full px-2 text-sm font-semibold">
       {isStuck && isUrgent ? <span className="rounded-lg bg-stop-wash px-2 py-1 text-stop">NOT sent: phone if urgent</span> : null}
       {isStuck && !isUrgent ? (
         <span className="text-caution">

@@ -68,6 +68,7 @@ describe('who read and wrote what', () => {
     await ada.get(`/api/cases/${caseStream.id}`)
     const own = await find({ number: 'ts-77' })
     expect(reads(own)).to.deep.equal(['ada: The case', 'bram: The case'])
+    expect([...new Set(own.map((line) => line.patient))]).to.deep.equal(['TS-77'])
     expect(
       own
         .filter((one) => one.did === 'wrote')

@@ -106,7 +106,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
         id="main"
         className="mx-auto w-full max-w-[92rem] flex-1 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6 lg:px-5 lg:py-4"
       >
-        <div className="grid gap-4 lg:sticky lg:top-4">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:sticky lg:top-4">
           <RunLane
             isStrip
             run={run}

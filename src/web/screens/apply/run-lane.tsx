@@ -21,7 +21,7 @@ export function RunLane({ run, steps, ...lane }: LaneProps & { run: RunRecord; s
   // oxlint-disable-next-line react/exhaustive-deps -- the same states are the same drawing
   const drawn = useMemo(() => parts, [states])
   return (
-    <div className="grid gap-2">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
       <Lane {...lane} wet={drawn} />
       {parts.length > 0 ? <WetLegend wet={parts} /> : null}
     </div>

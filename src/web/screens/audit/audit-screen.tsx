@@ -123,11 +123,13 @@ function Lines({ answer: { lines, isCut } }: { answer: AuditAnswer }) {
   )
 }
 
-function whatWords({ did, what, subject }: AuditLine) {
+function whatWords({ did, what, patient }: AuditLine) {
   return (
     <>
       {did === 'read' ? `Read: ${what}` : `Wrote: ${what}`}
-      {subject ? <span className="block truncate text-[0.8rem] text-soft">{subject}</span> : null}
+      {patient === null ? null : (
+        <span className="block truncate text-sm text-soft">{patient ? `patient ${patient}` : 'a patient without a number yet'}</span>
+      )}
     </>
   )
 }

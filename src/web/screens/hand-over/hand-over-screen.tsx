@@ -4,7 +4,9 @@ import { paths } from '#contract/api/paths'
 import { isAtPlace } from '#contract/views/at-place'
 import { knownAreas } from '../../case/places'
 import { ChoiceRow } from '../../parts/choice-row'
+import { Fold } from '../../parts/fold'
 import { Notice } from '../../parts/notice'
+import { useNarrow } from '../../parts/use-narrow'
 import { PrintPair } from '../../parts/print-pair'
 import { useAnswer } from '../../sync/use-answer'
 import { useNow } from '../../sync/use-now'
@@ -22,8 +24,9 @@ export function HandOverScreen() {
   const lines = all.filter((line) => isAtPlace(line.place, area))
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0
   const query = new URLSearchParams({ place: area, zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC' })
+  const isNarrow = useNarrow()
   return (
-    <main id="main" className="mx-auto w-full max-w-6xl flex-1 px-3 py-5 sm:px-6">
+    <main id="main" className="mx-auto w-full max-w-6xl flex-1 px-3 py-3 sm:px-6 sm:py-5">
       <div className="mb-4 flex flex-wrap items-end gap-x-5 gap-y-3">
         <div>
           <h1 className="text-2xl font-bold">Hand-over</h1>
@@ -33,17 +36,21 @@ export function HandOverScreen() {
               : 'Reading…'}
           </p>
         </div>
-        <p className="ml-auto flex flex-wrap gap-2">
-          <PrintPair name="On paper" href={(sheet) => paths.handOverPaper(`${query.toString()}&sheet=${sheet}`)} />
-          <PrintPair name="Downtime pack" href={(sheet) => paths.downtimePack(`${query.toString()}&sheet=${sheet}`)} />
-          <a
-            className="content-center px-2 underline underline-offset-4"
-            href={paths.handOverTable(new URLSearchParams({ place: area }).toString())}
-            download
-          >
-            As a table
-          </a>
-        </p>
+        <div className="ml-auto max-sm:w-full">
+          <Fold label="On paper, and for a downtime">
+            <p className="flex flex-wrap gap-2">
+              <PrintPair name="On paper" href={(sheet) => paths.handOverPaper(`${query.toString()}&sheet=${sheet}`)} />
+              <PrintPair name="Downtime pack" href={(sheet) => paths.downtimePack(`${query.toString()}&sheet=${sheet}`)} />
+              <a
+                className="content-center px-2 underline underline-offset-4"
+                href={paths.handOverTable(new URLSearchParams({ place: area }).toString())}
+                download
+              >
+                As a table
+              </a>
+            </p>
+          </Fold>
+        </div>
       </div>
       {refusal ? (
         <div className="mb-4">
@@ -52,6 +59,7 @@ export function HandOverScreen() {
       ) : null}
       <div className="mb-4">
         <ChoiceRow
+          isWrapped={!isNarrow}
           label="Of which places"
           value={area || everywhere}
           choices={[{ value: everywhere, label: 'all' }, ...knownAreas(all).map((one) => ({ value: one, label: one }))]}

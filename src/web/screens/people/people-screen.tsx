@@ -84,7 +84,6 @@ export function PeopleScreen() {
             key={person.id}
             person={person}
             me={me.id}
-            now={Date.parse(answer?.now ?? '')}
             onAct={(action, session) => void act(person, action, session)}
             onRoles={(roles) => void setRoles(person, roles)}
           />

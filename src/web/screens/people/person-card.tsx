@@ -9,14 +9,12 @@ import { formatClock, formatDayAndClock } from '../../parts/format-time'
 export function PersonCard({
   person,
   me,
-  now,
   onAct,
   onRoles,
 }: {
   person: ManagedPerson
   /** Id of the admin who looks. */
   me: string
-  now: number
   /** @param session where one of them is ended */
   onAct: (action: PersonAction, session?: string) => void
   onRoles: (roles: readonly Role[]) => void

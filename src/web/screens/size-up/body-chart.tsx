@@ -52,7 +52,7 @@ export function BodyChart({
           />
         ))}
         {view === 'side' ? null : (
-          <g className="fill-soft text-[14px] font-bold" aria-hidden>
+          <g className="fill-soft text-[17px] font-bold" aria-hidden>
             <text x={view === 'front' ? 262 : 38} y="112" textAnchor="middle">
               LEFT
             </text>

@@ -122,7 +122,7 @@ export function SizeUpScreen() {
           <Notice tone="calm" lead={taken} role="status" />
         </div>
       ) : null}
-      <div className="grid gap-x-6 gap-y-4 lg:grid-cols-[18rem_minmax(0,1fr)]">
+      <div className="grid gap-x-6 gap-y-4 lg:grid-cols-[22rem_minmax(0,1fr)]">
         <div className="grid content-start gap-4 ">
           <Where injury={injury} onPick={pick} onSide={(side) => save({ ...injury, side })} />
           <IdentityForm key={`${episode.id} ${episode.patientId}`} episode={episode} matters={isReady ? figuresThatMatter(results) : []} />
@@ -218,7 +218,7 @@ const figureNames: Partial<Record<Question, string>> = { age: 'Age', height: 'He
 function figuresThatMatter(results: readonly WhatIf[] | null): readonly string[] {
   return (results ?? []).flatMap(({ question, consequence, how }) => {
     const name = figureNames[question]
-    return name && consequence !== 'nothing' ? [`${name} matters here: ${how}`] : []
+    return name && consequence !== 'nothing' && consequence !== 'other-devices' ? [`${name} matters here: ${how}`] : []
   })
 }
 

@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react'
 import type { Trend } from '#contract/views/trends'
 import { formatDayAndClock } from '../../parts/format-time'
 import { ToneShape } from '../../parts/tone-shape'
+import '../../parts/chart-face'
 import { useShownTheme } from '../../parts/use-shown-theme'
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip, Legend)
@@ -80,7 +81,6 @@ function GradeChart({ trends }: { trends: readonly Trend[] }) {
         animation: false,
         maintainAspectRatio: false,
         color: tone('--ink'),
-        font: { family: 'inherit', size: 13 },
         scales: {
           x: { ticks: { color: tone('--soft'), maxRotation: 0, autoSkipPadding: 12 }, grid: { color: tone('--line') } },
           y: {

@@ -2,6 +2,7 @@ import { CategoryScale, Chart, Legend, LinearScale, LineController, LineElement,
 import { useEffect, useRef } from 'react'
 import { assessed } from '#core/model/observation'
 import type { Side } from '#core/model/vocabulary'
+import '../../parts/chart-face'
 import { useShownTheme } from '../../parts/use-shown-theme'
 import type { JudgedRound } from '#contract/views/case-rounds'
 
@@ -50,7 +51,6 @@ export function TrendChart({ judged, side, appliedAt }: { judged: readonly Judge
         animation: false,
         maintainAspectRatio: false,
         color: tone('--ink'),
-        font: { family: 'inherit', size: 13 },
         scales: {
           x: { ticks: { color: tone('--soft') }, grid: { color: tone('--line') } },
           pain: { min: 0, max: 10, position: 'left', ticks: { color: tone('--soft'), stepSize: 2 }, grid: { color: tone('--line') } },
