@@ -185,6 +185,7 @@ describe('when the work turns, in the browser', () => {
       expect(open.responses?.map((response) => response.action)).to.include.members(['call-and-open', 'open-to-skin', 'ease-bend'])
       await browser.open(`/case/${seeded.caseId}/watch`)
       // On Watch the page below says it, once.
+      await browser.waitForText('Bring the limb to heart level')
       expect(await standing()).to.include('Bring the limb to heart level')
     }).timeout(90_000)
   }

@@ -42,7 +42,10 @@ function checkPlace(draft: PlanDraft, technique: Technique): void {
     draft.caution({
       level: 'caution',
       code: 'unusual',
-      text: `${technique.name} is unusual for ${spoken(pattern)}: have it confirmed.`,
+      text:
+        pattern === 'other'
+          ? `Which injury it is was not said: name it, or have ${technique.name.toLowerCase()} confirmed.`
+          : `${technique.name} is unusual for ${spoken(pattern)}: have it confirmed.`,
       why: 'The pattern is not among those that it is meant for.',
     })
   }

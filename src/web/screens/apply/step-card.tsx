@@ -96,7 +96,7 @@ export function StepCard({
         onDespite={() => actions.onDespite(stops, 'done')}
       />
       <StepBody key={step.id} open={open} plan={plan} step={step} control={control} brought={brought} onChecked={setChecked} />
-      <div className="sticky bottom-0 -mx-4 flex flex-wrap items-center gap-3 rounded-b-3xl border-t border-line bg-sheet px-4 py-3 pointer-coarse:hidden sm:-mx-6 sm:px-6">
+      <div className="sticky bottom-0 -mx-3 flex flex-wrap items-center gap-3 rounded-b-3xl border-t border-line bg-sheet px-3 py-3 pointer-coarse:hidden sm:-mx-6 sm:px-6">
         <Button
           look={step.optional ? 'plain' : 'next'}
           className="min-h-16 flex-1 text-lg sm:flex-none sm:px-10"
@@ -130,9 +130,11 @@ export function StepCard({
       <TouchHalves step={step} isBlocked={isBlocked || !isDriver} isDriver={isDriver} actions={actions} onSkip={onSkip} />
       {onSkip && !step.optional ? (
         // Below the halves: seldom wanted, and never met by a thumb on its way to them.
-        <Button look="quiet" className="-mt-3 hidden min-h-11 pointer-coarse:flex" disabled={!isDriver} onClick={onSkip}>
-          Skip this step
-        </Button>
+        <p className="-mt-2 hidden justify-center pointer-coarse:flex">
+          <Button look="quiet" className="min-h-11" disabled={!isDriver} onClick={onSkip}>
+            Skip this step
+          </Button>
+        </p>
       ) : null}
     </section>
   )

@@ -6,7 +6,6 @@ import { knownAreas } from '../../case/places'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Fold } from '../../parts/fold'
 import { Notice } from '../../parts/notice'
-import { useNarrow } from '../../parts/use-narrow'
 import { PrintPair } from '../../parts/print-pair'
 import { useAnswer } from '../../sync/use-answer'
 import { useNow } from '../../sync/use-now'
@@ -24,7 +23,6 @@ export function HandOverScreen() {
   const lines = all.filter((line) => isAtPlace(line.place, area))
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0
   const query = new URLSearchParams({ place: area, zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC' })
-  const isNarrow = useNarrow()
   return (
     <main id="main" className="mx-auto w-full max-w-6xl flex-1 px-3 py-3 sm:px-6 sm:py-5">
       <div className="mb-4 flex flex-wrap items-end gap-x-5 gap-y-3">
@@ -36,8 +34,14 @@ export function HandOverScreen() {
               : 'Reading…'}
           </p>
         </div>
-        <div className="ml-auto max-sm:w-full">
-          <Fold label="On paper, and for a downtime">
+        <div className="grid w-full gap-3 sm:flex sm:flex-wrap sm:items-end sm:justify-between">
+          <Fold label={area ? `${area}; places and papers` : 'Places and papers'}>
+            <ChoiceRow
+              label="Of which places"
+              value={area || everywhere}
+              choices={[{ value: everywhere, label: 'all' }, ...knownAreas(all).map((one) => ({ value: one, label: one }))]}
+              onChange={(value) => setParams(value === everywhere ? {} : { place: value }, { replace: true })}
+            />
             <p className="flex flex-wrap gap-2">
               <PrintPair name="On paper" href={(sheet) => paths.handOverPaper(`${query.toString()}&sheet=${sheet}`)} />
               <PrintPair name="Downtime pack" href={(sheet) => paths.downtimePack(`${query.toString()}&sheet=${sheet}`)} />
@@ -57,15 +61,6 @@ export function HandOverScreen() {
           <Notice tone="caution" lead={refusal} role="alert" />
         </div>
       ) : null}
-      <div className="mb-4">
-        <ChoiceRow
-          isWrapped={!isNarrow}
-          label="Of which places"
-          value={area || everywhere}
-          choices={[{ value: everywhere, label: 'all' }, ...knownAreas(all).map((one) => ({ value: one, label: one }))]}
-          onChange={(value) => setParams(value === everywhere ? {} : { place: value }, { replace: true })}
-        />
-      </div>
       {answer && lines.length === 0 ? (
         <p className="rounded-2xl border border-dashed border-soft p-8 text-center">Nobody to hand over here.</p>
       ) : null}
