@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { countHands, type HandCount } from '../harness/count-taps'
 import { enterOpen } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
@@ -167,6 +167,9 @@ describe('taps and keys, counted', function () {
       await sendRound(browser, seeded, quietRound('leg-cast'), true, 90)
       await sendApplied(browser, seeded, 80)
       await browser.open('/round')
+      await browser.find('heading', 'My round')
+      await browser.waitForText('My places: Counted ward')
+      await openFolds(browser)
       await browser.click('button', 'Risk ward')
       await browser.driver.wait(async () => /Risk ward, bed 1/.test(await browser.text()), patienceMs)
       await (await browser.driver.findElements({ css: 'ol[aria-label="Beds to go to"] li button' }))[1]!.click()

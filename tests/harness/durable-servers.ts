@@ -49,9 +49,13 @@ export interface DurableServers {
  * Starts a database and some servers on it.
  * @param count of servers
  * @param env what they are told besides
+ * @param folder where the database lies
  */
-export async function startDurableServers(count: number, env: Readonly<Record<string, string>> = {}): Promise<DurableServers> {
-  const folder = mkdtempSync(join(tmpdir(), 'wren-faults-'))
+export async function startDurableServers(
+  count: number,
+  env: Readonly<Record<string, string>> = {},
+  folder = mkdtempSync(join(tmpdir(), 'wren-faults-')),
+): Promise<DurableServers> {
   let database = await startDatabase(folder, () => undefined, {})
   let firstPassword = ''
   const servers: OwnServer[] = []

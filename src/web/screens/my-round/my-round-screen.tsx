@@ -1,9 +1,10 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
 import { paths } from '#contract/api/paths'
 import type { BoardAnswer, BoardRow } from '#contract/views/board'
 import { knownAreas } from '../../case/places'
 import { NotDoneSheet } from '../../case/not-done-sheet'
 import { ChoiceSet } from '../../parts/choice-row'
+import { Fold } from '../../parts/fold'
 import { Notice } from '../../parts/notice'
 import { keepCases } from '../../sync/case-store'
 import { makeEvent, sendEvent } from '../../sync/outbox'
@@ -35,7 +36,7 @@ export function MyRoundScreen() {
   const markDone = (row: BoardRow): void => setWalked(JSON.stringify({ ...walked, [row.caseId]: serverNow() }))
   const total = walk.beds.length + walk.done.length
   return (
-    <main id="main" className="mx-auto w-full max-w-3xl flex-1 px-3 py-5 sm:px-6">
+    <main id="main" className="mx-auto w-full max-w-3xl flex-1 px-3 py-3 sm:px-6 sm:py-5">
       <h1 className="text-2xl font-bold">My round</h1>
       <p className="mb-3 text-soft" role="status">
         {areas.length === 0
@@ -46,12 +47,14 @@ export function MyRoundScreen() {
       </p>
       {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
       {answer ? (
-        <ChoiceSet
-          label="My places"
-          values={areas}
-          choices={[...new Set([...knownAreas(answer.rows), ...areas])].map((value) => ({ value, label: value }))}
-          onChange={(places) => saveSettings({ ...person.settings, places })}
-        />
+        <PlacesFold areas={areas}>
+          <ChoiceSet
+            label="My places"
+            values={areas}
+            choices={[...new Set([...knownAreas(answer.rows), ...areas])].map((value) => ({ value, label: value }))}
+            onChange={(places) => saveSettings({ ...person.settings, places })}
+          />
+        </PlacesFold>
       ) : (
         <p className="text-soft">Reading…</p>
       )}
@@ -87,4 +90,10 @@ export function MyRoundScreen() {
       ) : null}
     </main>
   )
+}
+
+/** Places that were chosen before make room on a phone for the beds; while they are chosen all stay in sight. */
+function PlacesFold({ areas, children }: { areas: readonly string[]; children: ReactNode }) {
+  const [isChoosing] = useState(areas.length === 0)
+  return isChoosing ? children : <Fold label={`My places: ${areas.join(', ')}`}>{children}</Fold>
 }

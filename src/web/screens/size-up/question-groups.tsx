@@ -89,7 +89,7 @@ export function QuestionGroups({ questions, results, about, onSet, onNotSo }: Pr
               {group === 'changes' ? <ToneShape tone="caution" size={14} /> : null}
               {headings[group]}
             </h3>
-            {chips(places[group])}
+            {group === 'changes' ? <Likeliest flags={places[group]} chips={chips} /> : chips(places[group])}
           </div>
         ) : null,
       )}
@@ -100,6 +100,22 @@ export function QuestionGroups({ questions, results, about, onSet, onNotSo }: Pr
         {chips(places.notSo)}
       </Fold>
     </section>
+  )
+}
+
+/** So many are in sight; where there are hardly more, all of them. */
+const likeliest = 6
+
+/** What weighs most here, and the rest under a line that names it. */
+function Likeliest({ flags, chips }: { flags: readonly AskedFlag[]; chips: (flags: readonly AskedFlag[]) => React.ReactNode }) {
+  if (flags.length <= likeliest + 2) return chips(flags)
+  return (
+    <>
+      {chips(flags.slice(0, likeliest))}
+      <Fold flags={flags.slice(likeliest)} lead="More that would change it">
+        {chips(flags.slice(likeliest))}
+      </Fold>
+    </>
   )
 }
 

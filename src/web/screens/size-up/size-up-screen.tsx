@@ -158,7 +158,9 @@ export function SizeUpScreen() {
             <details className="self-end rounded-2xl border border-line px-4 open:lg:col-span-3" open={changes('level') || undefined}>
               <summary className="min-h-12 content-center font-semibold">
                 Level of the injury{' '}
-                <span className="font-normal text-soft">{injury.levelCm !== null ? formatLength(injury.levelCm, units) : 'not set'}</span>
+                <span className="font-normal whitespace-nowrap text-soft">
+                  {injury.levelCm !== null ? formatLength(injury.levelCm, units) : 'not set'}
+                </span>
               </summary>
               <div className="grid gap-3 pb-3">
                 <LevelLane geometry={plan.geometry} level={injury.levelCm} onLevel={(levelCm) => save({ ...injury, levelCm })} />
