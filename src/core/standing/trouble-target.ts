@@ -21,3 +21,17 @@ export function dangerOfTrouble({ danger, item, id }: Trouble, watched: Watched)
   if (danger) return danger
   return item ? dangerOf({ item, code: `trouble-${id}`, isLow: false, watched, isBeforeAnalgesia: false }) : 'own'
 }
+
+/**
+ * Troubles as they are offered: the urgent ones first, what stops heart and breath before the rest of them; else in the order of the device.
+ * @param watched what rounds of the case look at
+ */
+export function orderTroubles(troubles: readonly Trouble[], watched: Watched): readonly Trouble[] {
+  const rank = (trouble: Trouble): number => {
+    if (trouble.level !== 'urgent') return 2
+    return firstDangers.includes(dangerOfTrouble(trouble, watched)) ? 0 : 1
+  }
+  return troubles.toSorted((a, b) => rank(a) - rank(b))
+}
+
+const firstDangers: readonly Danger[] = ['arrest', 'breathing', 'slow-breathing']

@@ -1,6 +1,8 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { anyTroubles, wrongSideId } from '#core/techniques/shared/any-troubles'
+import { orderTroubles } from '#core/standing/trouble-target'
+import { watchedOf } from '#core/model/observation'
 import { findTechnique } from '#core/techniques/registry'
 import type { Trouble } from '#core/model/trouble'
 import type { TroubleBody } from '#contract/records/run'
@@ -37,7 +39,8 @@ export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase;
   }
   if (chosen)
     return <TroubleCard open={open} trouble={chosen} isThroughLock={isThroughLock} onBack={() => setChosen(null)} onClose={onClose} />
-  const troubles = [...(technique?.troubles ?? []), ...anyTroubles]
+  const watched = watchedOf(open.episode.injuries[record.injuryId]?.region ?? undefined)
+  const troubles = orderTroubles([...(technique?.troubles ?? []), ...anyTroubles], watched)
   return (
     <Dialog title="What is wrong?" isWide isOpen onClose={onClose}>
       <p className="mb-3 text-soft">Choosing one shows what to do and records it with the time.</p>
