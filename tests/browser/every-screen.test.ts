@@ -169,6 +169,15 @@ describe('every screen', () => {
   it('shows lengths in inches when settings say so', async () => {
     await visit('settings')
     await browser.click('radio', 'Inches')
+    // What is tapped in the moment in which a page is left may not have gone: nobody leaves so fast.
+    await browser.driver.wait(
+      () =>
+        browser.evaluateAsync<boolean>(
+          `const [done] = arguments; fetch('/api/session').then((one) => one.json()).then((one) => done(/"inches"/.test(JSON.stringify(one))))`,
+        ),
+      patienceMs,
+      'the setting was never kept',
+    )
     await browser.open(pathOf.get('choose') ?? '/')
     await browser.find('button', /^Slab length.* in$/)
     const left: string[] = []

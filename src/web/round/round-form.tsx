@@ -91,6 +91,7 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
             {isNarrow ? (
               <ChoiceRow
                 label="Side in hand"
+                isLabelHidden
                 value={side}
                 choices={columns.map((column) => ({
                   value: column.key as Side,

@@ -104,7 +104,7 @@ export function RoundFrame({
         event.preventDefault()
         submit()
       }}
-      className="grid gap-2 outline-none sm:gap-3 lg:gap-1.5"
+      className="grid gap-1 outline-none sm:gap-3 lg:gap-1.5"
       aria-label={isBaseline ? 'Baseline round' : 'Round'}
     >
       {children(entries, put)}
