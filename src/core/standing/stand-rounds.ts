@@ -43,7 +43,8 @@ interface FoldState {
 /** What stands of folded rounds at a minute. */
 export function readRounds({ acts, at, verdicts, watched }: FoldedRounds, nowMin: number): RoundsStanding {
   const tracks = new Map(at.tracks)
-  countActs(acts, at.done, nowMin + 1e-9, tracks)
+  // What was decided in this very minute counts: minutes are whole, and since the epoch too many for a very small part of one.
+  countActs(acts, at.done, nowMin + 0.5, tracks)
   const all = [...tracks.values()]
   return {
     verdicts,

@@ -238,6 +238,24 @@ describe('a senior’s decision', () => {
     expect(after.map((one) => one.standing[0]?.state).slice(3)).to.deep.equal(['settled until 260', 'settled until 260', 'open'])
   })
 
+  it('counts in the very minute in which it is made: minutes since the epoch are too many for a very small part of one', () => {
+    const read = readCheck({ format: 'zesty-wren/check', version: 1, case: ankleCase(), rounds: pulseless.slice(0, 3) })
+    for (const since of [0, 29_900_000]) {
+      const input = {
+        clinicalCase: read.clinicalCase!,
+        rounds: read.rounds.map((round) => ({ ...round, atMin: round.atMin + since })),
+        situationAt: () => wearing('break'),
+        startMin: since,
+        isAtRisk: false,
+        decisions: [{ atMin: since + 30, by: 'Dr Sorrel Vane', part: 'leg-left' as const, item: 'pulse', untilMin: since + 60 }],
+      }
+      expect(
+        [29, 30, 60].map((at) => standRounds(input, since + at).findings[0]?.state),
+        `from ${since}`,
+      ).to.deep.equal(['open', 'settled', 'open'])
+    }
+  })
+
   it('is cut by the core too, whoever hands it over', () => {
     const read = readCheck({ format: 'zesty-wren/check', version: 1, case: ankleCase(), rounds: pulseless })
     const long = { atMin: 20, by: 'Dr Sorrel Vane', part: 'leg-left' as const, item: 'pulse', untilMin: 900 }
