@@ -221,17 +221,16 @@ try {
   const options = readOptions()
   takeLock()
   await checkFresh(options)
+  // Whoever may install nothing is told before anything is fetched.
+  if (!process.env.DATABASE_URL)
+    needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, ', or set DATABASE_URL to a MariaDB of your own')
   needPackages(say)
   await checkPort(options.port)
   build('standins', say)
   build('server', say)
   if (!options.isDev) build('web', say)
   checkSelf()
-  let url = process.env.DATABASE_URL
-  if (!url) {
-    needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, ', or set DATABASE_URL to a MariaDB of your own')
-    url = await keepDatabase()
-  }
+  const url = process.env.DATABASE_URL || (await keepDatabase())
   const devices = await Promise.all([...standins.map((one) => keepStandin(one, options.port)), keepPager(options.port)])
   const ready = await keepServer(url, options, Object.assign({}, ...devices))
   if (options.isDev) {

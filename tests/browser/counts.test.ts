@@ -175,7 +175,7 @@ describe('taps and keys, counted', function () {
       await (await browser.driver.findElements({ css: 'ol[aria-label="Beds to go to"] li button' }))[1]!.click()
       await browser.click('radio', 'Asleep')
       await browser.waitForText('At risk: wake the patient and look.')
-      await browser.click('button', 'Wake, and do the round')
+      await browser.click('button', 'Wake, and look now')
       await browser.find('dialog', /^Round: /)
     })
   })

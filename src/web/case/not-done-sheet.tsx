@@ -64,7 +64,7 @@ export function NotDoneSheet<End extends boolean = false>({
           <Notice tone="caution" lead="At risk: wake the patient and look." role="alert">
             Sleep hides pain and a lost pulse. Twice in a row is a review.
             <Button look="next" className="mt-2" onClick={onWake}>
-              Wake, and do the round
+              Wake, and look now
             </Button>
           </Notice>
         ) : null}

@@ -41,18 +41,19 @@ export function TopRow({ onHelp, onCaseSlot }: { onHelp: () => void; onCaseSlot:
         </Link>
       )}
       {isCase ? (
-        <div ref={onCaseSlot} className="flex min-w-0 flex-1" />
+        <div ref={onCaseSlot} className="peer flex min-w-0 flex-1" />
       ) : (
         <Rooms rooms={isNarrow ? rooms.slice(0, wordsOnPhone) : rooms} pathname={pathname}>
           {mayWork ? <NewCaseLink /> : null}
         </Rooms>
       )}
-      {isCase && isNarrow ? null : (
+      {/* On a phone the patient's row has a menu of its own; while no patient is in it, this one is the way out. */}
+      <span className={isCase && isNarrow ? 'hidden peer-empty:contents' : 'contents'}>
         <Suspense fallback={<span className="min-h-14 min-w-11 sm:min-w-22" aria-hidden />}>
           <MainMenu folded={folded} links={more} onHelp={onHelp} />
           {isNarrow ? null : <LockMenu />}
         </Suspense>
-      )}
+      </span>
       <Connection />
       <TimerDock isLocked={!mayWork} />
     </header>

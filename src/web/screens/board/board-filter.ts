@@ -1,7 +1,7 @@
 import { spoken } from '#core/model/vocabulary'
 import type { BoardRow } from '#contract/views/board'
 import { isAtPlace } from '#contract/views/at-place'
-import { urgencyOf } from './board-order'
+import { isPressingRow } from './board-order'
 
 export const boardViews = ['cards', 'rows', 'wall'] as const
 export type BoardView = (typeof boardViews)[number]
@@ -64,7 +64,7 @@ export function filterRows(
       words.every((word) => text.includes(` ${word}`)) &&
       isAtPlace(row.place, filter.area) &&
       (filter.technique === '' || row.technique === filter.technique) &&
-      (!filter.isPressing || urgencyOf(row, nowMs) <= 2) &&
+      (!filter.isPressing || isPressingRow(row, nowMs)) &&
       (!filter.isMine || row.takenOverBy === me.name || me.places.some((place) => isAtPlace(row.place, place)))
     )
   })

@@ -27,12 +27,17 @@ export function toneOfRow(row: BoardRow, now: number): Tone {
   return standing === 'calm' && late !== null && late > 0 ? 'caution' : standing
 }
 
+/** Whether somebody has to go there now: urgent, stop, review, or work that is late. */
+export function isPressingRow(row: BoardRow, now: number): boolean {
+  return urgencyOf(row, now) <= 2
+}
+
 /** The groups in which the Board is read: what presses, what is owed within so long, and everybody else. */
 export function groupRows(
   rows: readonly BoardRow[],
   now: number,
 ): readonly { readonly heading: string; readonly rows: readonly BoardRow[] }[] {
-  const isPressing = (row: BoardRow): boolean => urgencyOf(row, now) <= 2
+  const isPressing = (row: BoardRow): boolean => isPressingRow(row, now)
   const isOwed = (row: BoardRow): boolean => !isPressing(row) && (latenessMin(row, now) ?? -Infinity) > -owedWithinMin
   return [
     { heading: 'Pressing', rows: rows.filter(isPressing) },

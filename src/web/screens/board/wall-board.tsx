@@ -5,7 +5,7 @@ import type { BoardRow } from '#contract/views/board'
 import { formatClock, formatLate, formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../round/level-mark'
 import { initialsOf } from './board-filter'
-import { latenessMin, toneOfRow, urgencyOf } from './board-order'
+import { latenessMin, toneOfRow, isPressingRow } from './board-order'
 import { ToneShape, toneInk } from '../../parts/tone-shape'
 
 /** The Board across a room: the pressing beds in tiles, the others a line each, how old it is, and how many have no room. */
@@ -35,7 +35,7 @@ export function WallBoard({
   const list = useRef<HTMLUListElement>(null)
   const fitting = useFitting(list, rows.length)
   const left = rows.slice(fitting)
-  const pressing = left.filter((row) => urgencyOf(row, now) <= 2).length
+  const pressing = left.filter((row) => isPressingRow(row, now)).length
   return (
     <div className="fixed inset-0 z-50 flex flex-col overflow-hidden bg-paper p-5">
       <div className={`mb-3 flex items-center gap-x-6 text-xl font-bold ${warning || ageMin >= 2 ? 'text-stop' : 'text-soft'}`}>
@@ -54,7 +54,7 @@ export function WallBoard({
       <ul ref={list} aria-label="Live cases, worst first" className="relative grid min-h-0 flex-1 content-start overflow-hidden">
         {rows.map((row, index) => (
           <li key={row.caseId} className={index < fitting ? '' : 'invisible'}>
-            {urgencyOf(row, now) <= 2 ? (
+            {isPressingRow(row, now) ? (
               <WallTile row={row} now={now} isInitials={isInitials} />
             ) : (
               <WallLine row={row} now={now} isInitials={isInitials} />

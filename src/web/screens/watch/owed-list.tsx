@@ -4,6 +4,8 @@ import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 import { dueState } from '#core/rounds/due-state'
 import { findTechnique } from '#core/techniques/registry'
+import { isCaseAtRisk } from '#core/standing/case-facts'
+import { toClinicalCase } from '#contract/views/clinical-case'
 import { isTicked } from '#core/rounds/task-form-of'
 import type { OwedWork } from '#contract/views/work-owed'
 import { DeviceSheet } from '../../case/device-sheet'
@@ -40,6 +42,7 @@ export function OwedList({
   )
   const close = (): void => setSheet(null)
   const caseId = open.record.id
+  const isAtRisk = isCaseAtRisk(toClinicalCase(open.record, open.episode))
   const technique = findTechnique(open.record.technique)
   return (
     <section aria-labelledby="owed" className="grid gap-2">
@@ -92,6 +95,7 @@ export function OwedList({
           title={`Not done: ${sheet.work.text}`}
           draftKey={`case/${caseId}/task-not-done/${sheet.work.id}`}
           canEnd
+          {...(isAtRisk ? { onWake: () => setSheet({ what: 'do', work: sheet.work }) } : {})}
           onClose={close}
           onSave={(outcome, reason) => {
             close()
