@@ -2,6 +2,7 @@ import { fileURLToPath } from 'node:url'
 import { benchBoard } from './board-bench'
 import { benchBrowser } from './browser-bench'
 import { report, type Figure } from './figure'
+import { benchCapacity } from './capacity-bench'
 import { benchHeat } from './heat-bench'
 import { benchHistory } from './history-bench'
 import { benchLoad } from './load-bench'
@@ -9,6 +10,7 @@ import { benchPeople } from './people-bench'
 import { benchPlans } from './plan-bench'
 import { benchPractice } from './practice-bench'
 import { benchRuns } from './run-bench'
+import { benchShift } from './shift-bench'
 import { benchStanding } from './standing-bench'
 import { benchStart } from './start-bench'
 import { benchWays } from './ways-bench'
@@ -26,7 +28,9 @@ const parts: Readonly<Record<string, () => readonly Figure[] | Promise<readonly 
   history: benchHistory,
   ways: benchWays,
   writers: benchWriters,
+  capacity: benchCapacity,
   load: benchLoad,
+  shift: benchShift,
   browser: () => benchBrowser(root),
   practice: benchPractice,
   runs: benchRuns,

@@ -16,7 +16,8 @@ const live = sized(500, 5)
  */
 const past = { few: sized(400, 5, 800), many: sized(4_000, 10, 8_000), all: sized(15_000, 20, 100_000) }
 const atOnce = 500
-const searches = [
+/** What is asked of the history: nothing, names, places, techniques, numbers. */
+export const searches = [
   '',
   'merryn',
   'gluyas',

@@ -1,15 +1,12 @@
-import { readFile } from 'node:fs/promises'
-import { Agent, get } from 'node:http'
 import { startDurableServers } from '../harness/durable-servers'
 import { openCase, openClient, reading, type Client, type OpenedCase } from '../harness/server-harness'
 import type { EventKindId } from '#contract/events/index'
+import { listenAs, residentMb, workTogether } from './at-work'
 import { percentiles, type Figure } from './figure'
 import { sized } from './size'
 
 const people = sized(200, 3)
 const seconds = sized(60, 5)
-/** One entry of a person in so many seconds, and one look at the Board in five of them. */
-const thinkS = 4
 const streams = sized(500, 4)
 const events = { few: sized(50, 4), many: sized(5_000, 8) }
 
@@ -22,11 +19,10 @@ export async function benchLoad(): Promise<readonly Figure[]> {
     const clients: Client[] = []
     for (let index = 0; index < people; index++)
       clients.push(await openClient(server!.address, durable.lead.id, durable.lead.name, durable.lead.password))
-    const stop = openStreams(server!.address, clients)
-    const { writes, boards, refused } = await workTogether(clients)
+    const pages = listenAs(server!.address, clients, streams)
+    const { writes, boards } = await workTogether(clients, seconds, pages)
     const megabytes = await residentMb(server!.child().pid ?? 0)
-    stop()
-    if (refused > 0) throw new Error(`${refused} entries were not taken`)
+    pages.stop()
     const growth = await growthOf(clients[0]!)
     return [
       {
@@ -42,49 +38,6 @@ export async function benchLoad(): Promise<readonly Figure[]> {
   } finally {
     await durable.stop()
   }
-}
-
-async function workTogether(clients: readonly Client[]): Promise<{ writes: number[]; boards: number[]; refused: number }> {
-  const writes: number[] = []
-  const boards: number[] = []
-  let refused = 0
-  // The night began hours ago: nobody opens two hundred cases at once.
-  const cases: OpenedCase[] = []
-  for (const client of clients) cases.push(await openCase(client))
-  const until = performance.now() + seconds * 1_000
-  const timed = async (times: number[], work: () => Promise<{ readonly status: number }>): Promise<void> => {
-    const start = performance.now()
-    const { status } = await work()
-    times.push(performance.now() - start)
-    if (status !== 200) refused++
-  }
-  await Promise.all(
-    clients.map(async (client, index) => {
-      // Not all in the same moment: people are not.
-      await rest((thinkS * 1_000 * index) / clients.length)
-      const { caseStream } = cases[index]!
-      for (let done = 0; performance.now() < until; done++) {
-        const start = performance.now()
-        if (done % 5 === 4) await timed(boards, () => client.get('/api/board'))
-        else await timed(writes, () => client.send(caseStream, 'reading', reading('calf-girth', 'left', 36 + (done % 5))))
-        await rest(thinkS * 1_000 - (performance.now() - start))
-      }
-    }),
-  )
-  return { writes, boards, refused }
-}
-
-/** Opens streams that are read, as pages do; returns how to end them. */
-function openStreams(address: string, clients: readonly Client[]): () => void {
-  const agent = new Agent({ keepAlive: false, maxSockets: streams })
-  const opened = Array.from({ length: streams }, (_, index) => {
-    const request = get(`${address}/api/stream`, { agent, headers: { cookie: clients[index % clients.length]!.cookie } }, (response) =>
-      response.resume(),
-    )
-    request.on('error', () => undefined)
-    return request
-  })
-  return () => opened.forEach((one) => one.destroy())
 }
 
 async function growthOf(client: Client): Promise<number> {
@@ -122,13 +75,4 @@ function pick(index: number): readonly [EventKindId, object] {
     ['task-done', { taskId: 'care', text: 'Wash.', outcome: 'done', reason: '', answers: { washed: 'yes' } }],
   ] as const
   return kinds[index % kinds.length]!
-}
-
-async function residentMb(pid: number): Promise<number> {
-  const status = await readFile(`/proc/${pid}/status`, 'utf8')
-  return Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? NaN) / 1024)
-}
-
-function rest(ms: number): Promise<void> {
-  return new Promise((resolve) => setTimeout(resolve, Math.max(0, ms)))
 }

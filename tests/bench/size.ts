@@ -1,7 +1,8 @@
 /** Whether a bench only has to show that it starts and ends (`npm run bench -- --smallest`): its figures say nothing then. */
 export const isSmallest = process.env['WREN_BENCH'] === 'smallest'
 
-const isLong = process.env['WREN_BENCH'] === 'long'
+/** Whether it is measured over the past of a large hospital (`npm run bench -- --long`). */
+export const isLong = process.env['WREN_BENCH'] === 'long'
 
 /**
  * How much of something is measured: as much as a figure needs, or the least with which the bench still runs through.

@@ -93,7 +93,7 @@ function stayEvents(ids: Pick<BulkStay, 'episodeId' | 'caseId'>, { startMs, inde
       {
         patientId: uuidv7({ msecs: startMs }),
         place: draw(places),
-        zone: 'Etc/UTC',
+        zone: 'UTC',
         patient: {
           ...unknownPatient,
           name: `${draw(firsts)} ${draw(lasts)}`,
