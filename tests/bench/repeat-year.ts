@@ -24,7 +24,10 @@ const tables = [
      mark, claimed_at)
    SELECT ${earlier('v.id')}, v.stream_type, ${earlier('v.stream_id')}, v.version, v.kind, v.v, ${renamed('v.body')}, v.actor, v.actor_name, v.at,
      ${back('v.received_at')}, v.offset_ms, v.base, v.hash, v.rule, v.mark, v.claimed_at
-   FROM cases c JOIN events v ON v.stream_id IN (c.id, c.episode_id) WHERE c.id IN (:ids) ORDER BY v.id`,
+   FROM (
+     SELECT 'case' AS type, id AS stream, id, episode_id FROM cases WHERE id IN (:ids)
+     UNION ALL SELECT 'episode', episode_id, id, episode_id FROM cases WHERE id IN (:ids)
+   ) c JOIN events v ON v.stream_type = c.type AND v.stream_id = c.stream ORDER BY v.id`,
   `INSERT INTO cases (id, episode_id, version, head_hash, snapshot, fold, snapshot_version, snapshot_length, board, is_live, search,
      opened_at, updated_at)
    SELECT ${earlier('c.id')}, ${earlier('c.episode_id')}, c.version, c.head_hash, ${renamed('c.snapshot')}, c.fold, c.snapshot_version,

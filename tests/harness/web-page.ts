@@ -18,7 +18,7 @@ export async function signInOn(
   wrap: (durable: Parts.Durable) => Parts.Durable = (durable) => durable,
 ): Promise<Parts.Durable> {
   const durable = await page.openDurable(personId, await page.openVault(keys))
-  const person = { id: personId, name: personId, roles: [], settings: {} as never, version: 1 }
+  const person = { id: personId, name: personId, signIn: 'x', roles: [], settings: {} as never, version: 1 }
   page.useSession.setState({ state: { status: 'signed-in', person, durable: wrap(durable), keys: null } })
   return durable
 }

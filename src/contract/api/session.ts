@@ -4,6 +4,8 @@ import type { Role } from '../rights'
 export interface Person {
   readonly id: string
   readonly name: string
+  /** What they sign in with. */
+  readonly signIn: string
   readonly roles: readonly Role[]
   readonly settings: PersonSettings
   /** Version of the person's event stream, for settings changes. */

@@ -7,7 +7,6 @@ import type { Pause } from './sign-in-failures'
 import type { Models, PersonRow, SessionRow } from '../db/models'
 
 export interface Account extends Person {
-  readonly signIn: string
   readonly passwordHash: string
   /** What another admin has yet to give. */
   readonly asked: AskedRoles | null

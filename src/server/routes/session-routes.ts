@@ -138,5 +138,6 @@ export function sessionRoutes(
 
 /** What clients may know of a person. */
 export function toPerson(account: Account): Person {
-  return { id: account.id, name: account.name, roles: account.roles, settings: account.settings, version: account.version }
+  const { id, name, signIn, roles, settings, version } = account
+  return { id, name, signIn, roles, settings, version }
 }

@@ -34,18 +34,6 @@ export function openBefore(steps: readonly Step[], run: RunRecord, step: Step): 
   })
 }
 
-/** Hands at work in a step: its own, its hold, and every hold that spans it. */
-export function handsAt(steps: readonly Step[], step: Step): readonly HandGrip[] {
-  const at = steps.indexOf(step)
-  const spanning = steps.flatMap(({ holds }) => {
-    if (!holds) return []
-    const from = steps.findIndex((one) => one.id === holds.from)
-    const to = steps.findIndex((one) => one.id === holds.to)
-    return from >= 0 && from <= at && at <= to ? [holds.place] : []
-  })
-  return [...new Set([...step.hands, ...spanning])]
-}
-
 /** Who has their hands at a place, or null when nobody was named. */
 export function nameAt(crew: readonly CrewMember[] | undefined, place: HandGrip): string | null {
   return crew?.find((member) => member.place === place)?.name ?? null

@@ -15,7 +15,19 @@ import { wetFill, wetStateOf } from './wet-legend'
 const down = ([x, y]: Point): Point => [x, -y]
 
 /** The forearm from the palm side, to scale with a ruler, with what is laid over it. */
-export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = [], wet, notes = {}, onPick, onLevel }: LaneProps) {
+export function ArmLane({
+  geometry,
+  units,
+  layers,
+  off = [],
+  lit = [],
+  drawnSide,
+  hands = [],
+  wet,
+  notes = {},
+  onPick,
+  onLevel,
+}: LaneProps) {
   const side = drawnSide ?? geometry.side
   const shape = useMemo(() => shapeArm(geometry, side === 'right'), [geometry, side])
   const id = useId()
@@ -72,7 +84,7 @@ export function ArmLane({ geometry, units, layers, lit = [], drawnSide, hands = 
             <Form paths={shape.paths} paint="skin" lineCm={0.07} />
             <Creases paths={shape.hand.creases} lineCm={0.08} opacity={0.5} />
           </g>
-          {slab && layers.includes('slab') ? (
+          {slab && layers.includes('slab') && !off.includes('slab') ? (
             <ArmSlab
               band={slab}
               shape={shape}

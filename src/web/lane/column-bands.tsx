@@ -3,6 +3,7 @@ import type { View } from './column-form'
 import type { ColumnShape } from './column-shape'
 import { xy } from './kit/overlays'
 import type { Point } from './kit/points'
+import { faint } from './kit/shown-bands'
 import { smoothPath } from './kit/smooth-path'
 import type { LaneProps } from './lane-props'
 
@@ -17,12 +18,15 @@ export function ColumnBand({
   shape,
   view,
   isLit,
+  isFaint,
   onPick,
 }: {
   band: GeometryBand
   shape: ColumnShape
   view: View
   isLit: boolean
+  /** It is not on yet. */
+  isFaint: boolean
   onPick: LaneProps['onPick']
 }) {
   const isBackHalf = band.id === 'back'
@@ -36,6 +40,7 @@ export function ColumnBand({
       onClick={onPick && decision ? () => onPick(decision) : undefined}
       className={onPick && decision ? 'cursor-pointer' : ''}
       strokeLinejoin="round"
+      opacity={isFaint ? faint : undefined}
     >
       <title>{band.label}</title>
       <path

@@ -9,6 +9,7 @@ import { LaneFrame } from './kit/lane-frame'
 import type { LabelWish, Rail } from './kit/lay-frame'
 import { Landmark, TapeLine } from './kit/overlays'
 import type { Point } from './kit/points'
+import { shownBands } from './kit/shown-bands'
 import { Creases, FadeMask, Form, SkinPaints } from './kit/skin'
 import { smoothPath } from './kit/smooth-path'
 import type { LaneProps } from './lane-props'
@@ -90,7 +91,7 @@ function markPlace(mark: GeometryMark, shape: ColumnShape, view: View): Point {
   return [view === 'side' ? shape.edgesAt(mark.atCm)[1] * 0.92 : 0, mark.atCm]
 }
 
-function Figure({ geometry, layers, lit = [], onPick, shape, view }: LaneProps & { shape: ColumnShape; view: View }) {
+function Figure({ geometry, layers, off = [], lit = [], onPick, shape, view }: LaneProps & { shape: ColumnShape; view: View }) {
   const id = useId()
   const { minX, maxX, minY, maxY } = shape.bounds
   const paths = useMemo(
@@ -111,8 +112,16 @@ function Figure({ geometry, layers, lit = [], onPick, shape, view }: LaneProps &
         <Creases paths={paths.creases} lineCm={0.16} opacity={0.62} />
       </g>
       {hasDevice
-        ? geometry.bands.map((band) => (
-            <ColumnBand key={band.id} band={band} shape={shape} view={view} isLit={lit.includes(band.id)} onPick={onPick} />
+        ? shownBands(geometry.bands, off, lit).map((band) => (
+            <ColumnBand
+              key={band.id}
+              band={band}
+              shape={shape}
+              view={view}
+              isLit={lit.includes(band.id)}
+              isFaint={off.includes(band.id)}
+              onPick={onPick}
+            />
           ))
         : null}
       {layers.includes('readings') || lit.length > 0

@@ -17,6 +17,8 @@ export interface LaneProps {
   readonly wet?: readonly WetPart[] | undefined
   readonly units: DisplayUnits
   readonly layers: readonly LaneLayer[]
+  /** Ids of bands that are not on yet: faint where they are lit, and else not drawn. */
+  readonly off?: readonly string[] | undefined
   /** Ids of places to light: what is being measured, where the step is. */
   readonly lit?: readonly string[]
   /** The side drawn, when it is not the injured one. */

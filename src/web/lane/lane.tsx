@@ -10,7 +10,11 @@ import { SheetLane } from './sheet-lane'
 import { TemplateLane } from './template-lane'
 import { TractionScene } from './traction-scene'
 
-const bodies = { leg: LegLane, arm: ArmLane, neck: ColumnLane, trunk: ColumnLane } as const
+/** What draws each part of the body. */
+export const laneBodies = { leg: LegLane, arm: ArmLane, neck: ColumnLane, trunk: ColumnLane } as const
+
+/** Over the work on a phone. */
+const strip = { heightPx: 116, hasSide: true }
 
 /** The limb of this patient, to scale from the readings, with what the stage lays over it; drawn again only when that changes. */
 export const Lane = memo(function Lane(props: LaneProps) {
@@ -18,14 +22,14 @@ export const Lane = memo(function Lane(props: LaneProps) {
   const isNarrow = useNarrow()
   const isStrip = props.isStrip === true && isNarrow
   if (geometry.body === 'none' || geometry.stations.length === 0) return <EmptyLane />
-  const Body = bodies[geometry.body]
+  const Body = laneBodies[geometry.body]
   const hasSheet = props.layers.includes('sheet') && geometry.polygons.length > 0
   return (
     <section
       aria-label="The limb to scale"
       className="grid gap-2 border-line bg-sheet px-2 max-lg:border-b lg:rounded-3xl lg:border lg:p-3"
     >
-      <LaneStrip value={isStrip}>
+      <LaneStrip value={isStrip ? strip : null}>
         <Body {...props} />
       </LaneStrip>
       {geometry.scene && !props.isSceneElsewhere && !isStrip ? <TractionScene scene={geometry.scene} limb={geometry} /> : null}

@@ -4,6 +4,7 @@ import type { LaneProps } from './lane-props'
 import type { LegShape } from './leg-shape'
 import { xy } from './kit/overlays'
 import type { Point } from './kit/points'
+import { faint, shownBands } from './kit/shown-bands'
 import { smoothPath, straightPath } from './kit/smooth-path'
 import { wetFill, wetStateOf } from './wet-legend'
 
@@ -12,6 +13,8 @@ interface BandProps {
   readonly shape: LegShape
   readonly flip: (point: Point) => Point
   readonly isLit: boolean
+  /** It is not on yet. */
+  readonly isFaint: boolean
   readonly onPick: LaneProps['onPick']
   /** Undefined where it is not wet. */
   readonly wet: WetState | undefined
@@ -26,16 +29,24 @@ export function LegBands({
   geometry,
   shape,
   flip,
+  off,
   lit,
   wet,
   onPick,
-}: Pick<LaneProps, 'geometry' | 'onPick' | 'wet'> & { id: string; shape: LegShape; flip: BandProps['flip']; lit: readonly string[] }) {
+}: Pick<LaneProps, 'geometry' | 'onPick' | 'wet'> & {
+  id: string
+  shape: LegShape
+  flip: BandProps['flip']
+  off: readonly string[]
+  lit: readonly string[]
+}) {
   return (
     <g>
-      <Casts id={id} geometry={geometry} shape={shape} flip={flip} lit={lit} wet={wet} />
-      {geometry.bands.map((band) => (
+      <Casts id={id} geometry={geometry} shape={shape} flip={flip} off={off} lit={lit} wet={wet} />
+      {shownBands(geometry.bands, off, lit).map((band) => (
         <Band
           key={band.id}
+          isFaint={off.includes(band.id)}
           band={band}
           shape={shape}
           flip={flip}
@@ -49,12 +60,12 @@ export function LegBands({
 }
 
 function Band(props: BandProps) {
-  const { band, onPick } = props
+  const { band, isFaint, onPick } = props
   const drawn = drawBand(props)
   if (!drawn) return null
   const pick = onPick && band.decision ? () => onPick(band.decision ?? '') : undefined
   return (
-    <g onClick={pick} className={pick ? 'cursor-pointer' : ''}>
+    <g onClick={pick} className={pick ? 'cursor-pointer' : ''} opacity={isFaint ? faint : undefined}>
       <title>{band.label}</title>
       {drawn}
     </g>
@@ -215,10 +226,11 @@ function Casts({
   geometry,
   shape,
   flip,
+  off,
   lit,
   wet,
-}: Omit<BandProps, 'band' | 'isLit' | 'onPick' | 'wet'> & Parameters<typeof LegBands>[0]) {
-  const covers = geometry.bands.filter((band) => band.kind === 'zone' || band.kind === 'shell')
+}: Omit<BandProps, 'band' | 'isLit' | 'isFaint' | 'onPick' | 'wet'> & Parameters<typeof LegBands>[0]) {
+  const covers = geometry.bands.filter((band) => (band.kind === 'zone' || band.kind === 'shell') && !off.includes(band.id))
   if (covers.length === 0) return null
   const outline = smoothPath(shape.outline.map(flip), true)
   const fillOf = (band: GeometryBand): string => (lit.includes(band.id) ? 'var(--citrus)' : wetFill[wetStateOf(wet, band.id) ?? 'set'])
@@ -264,7 +276,7 @@ function courseOf(shape: LegShape, { axis, line = [] }: Pick<GeometryBand, 'axis
 }
 
 /** A brace's bar along the side of the leg, with its hinge at the end by the knee. */
-function SideBar({ band, shape, flip, kneeCm, isLit }: Omit<BandProps, 'onPick' | 'wet'> & { kneeCm: number }) {
+function SideBar({ band, shape, flip, kneeCm, isLit }: Omit<BandProps, 'onPick' | 'wet' | 'isFaint'> & { kneeCm: number }) {
   const middle = (at: number): Point => {
     const [front, back] = [shape.placeAt('leg', at, 'front'), shape.placeAt('leg', at, 'back')]
     return flip([at, (front[1] + back[1]) / 2])

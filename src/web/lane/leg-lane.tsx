@@ -17,7 +17,19 @@ import { wetFill, wetStateOf } from './wet-legend'
 const down = ([x, y]: Point): Point => [x, -y]
 
 /** The leg from the side, heel down, toes up, to scale with a ruler. */
-export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = [], wet, notes = {}, onPick, onLevel }: LaneProps) {
+export function LegLane({
+  geometry,
+  units,
+  layers,
+  off = [],
+  lit = [],
+  drawnSide,
+  hands = [],
+  wet,
+  notes = {},
+  onPick,
+  onLevel,
+}: LaneProps) {
   const shape = useMemo(() => shapeLeg(geometry), [geometry])
   const id = useId()
   const side = drawnSide ?? geometry.side
@@ -81,10 +93,12 @@ export function LegLane({ geometry, units, layers, lit = [], drawnSide, hands = 
           <g mask={`url(#${id}-mask)`}>
             {layers.includes('padding') ? <Padding path={smoothPath(shape.outline.map(down))} /> : null}
             <Skin shape={shape} />
-            {layers.includes('slab') ? <Slab shape={shape} geometry={geometry} wet={wetStateOf(wet, 'slab')} /> : null}
+            {layers.includes('slab') && !off.includes('slab') ? (
+              <Slab shape={shape} geometry={geometry} wet={wetStateOf(wet, 'slab')} />
+            ) : null}
             {layers.includes('bandage') ? <Bandage shape={shape} geometry={geometry} isLit={lit.includes('bandage')} /> : null}
           </g>
-          <LegBands id={id} geometry={geometry} shape={shape} flip={down} lit={lit} wet={wet} onPick={onPick} />
+          <LegBands id={id} geometry={geometry} shape={shape} flip={down} off={off} lit={lit} wet={wet} onPick={onPick} />
           {stations.map(({ station, front, back }) => (
             <TapeLine
               key={station.id}

@@ -5,6 +5,7 @@ import { useSession, type SessionState } from '../sync/session-store'
 import { ChoosePassword } from './choose-password'
 import { EmergencyEntry } from './emergency-entry'
 import { EnrolSecondFactor } from './enrol-second-factor'
+import { EntryPage, entryHeading } from './entry-page'
 import { LeftSealed } from './left-sealed'
 import { SignInScreen } from './sign-in-screen'
 import { TimerDock } from './timer-dock'
@@ -31,18 +32,20 @@ function SignedOut({ state }: { state: SessionState }) {
       {state.status === 'signed-out' ? (
         <SignInScreen />
       ) : state.status === 'locked' ? (
-        <main className="mx-auto grid w-full max-w-xl flex-1 content-center gap-6 p-6">
-          <h1 className="text-2xl font-bold">Locked</h1>
-          <LeftSealed />
-          <UnlockForm
-            lead={
-              state.name === null
-                ? 'The server does not answer. The PIN opens what this device keeps; what is entered is sent when the server is back.'
-                : `Signed in: ${state.name}. Anybody may go on under their own name.`
-            }
-            submitLabel="Unlock"
-            onOpen={() => undefined}
-          />
+        <main className="contents">
+          <EntryPage pose="asleep" heading={<h1 className={entryHeading}>Locked</h1>}>
+            <LeftSealed />
+            <UnlockForm
+              lead={
+                state.name === null
+                  ? 'The server does not answer. The PIN opens what this device keeps; what is entered is sent when the server is back.'
+                  : `Signed in: ${state.name}. Anybody may go on under their own name.`
+              }
+              name={state.signIn}
+              submitLabel="Unlock"
+              onOpen={() => undefined}
+            />
+          </EntryPage>
         </main>
       ) : (
         <main className="mx-auto grid max-w-md flex-1 place-content-center gap-4 p-6 text-center">

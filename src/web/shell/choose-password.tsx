@@ -1,6 +1,6 @@
 import { PasswordForm } from '../parts/password-form'
 import { useSession } from '../sync/session-store'
-import { Wren } from './wren'
+import { Wren } from '../parts/wren'
 
 /** After a one-time code: a password of one's own comes before anything else. */
 export function ChoosePassword() {

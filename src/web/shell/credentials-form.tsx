@@ -11,11 +11,14 @@ const pinOrNothing = new RegExp(`^$|${pinPattern.source}`)
 
 /** Name and password, for signing in and for unlocking; a refusal is shown and the name kept. */
 export function CredentialsForm({
+  name = '',
   submitLabel,
   busyLabel,
   onSubmit,
   offersPin = false,
 }: {
+  /** Filled in; the password is asked for first then. */
+  name?: string
   submitLabel: string
   busyLabel: string
   /** Resolves to null, or to the sentence to show. */
@@ -24,14 +27,14 @@ export function CredentialsForm({
   offersPin?: boolean
 }) {
   const [refusal, setRefusal] = useState<string | null>(null)
-  const { register, handleSubmit, formState } = useForm({ defaultValues: { name: '', password: '', pin: '', code: '' } })
+  const { register, handleSubmit, formState } = useForm({ defaultValues: { name, password: '', pin: '', code: '' } })
   const wantsCode = useSession((store) => store.wantsCode)
-  const submit = handleSubmit(async ({ name, password, pin, code }) => setRefusal(await onSubmit(name, password, pin, code)))
+  const submit = handleSubmit(async (given) => setRefusal(await onSubmit(given.name, given.password, given.pin, given.code)))
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="grid gap-4">
       <TextField
         label="Name"
-        autoFocus
+        autoFocus={name === ''}
         autoComplete="username"
         autoCapitalize="none"
         {...register('name', { required: 'Name is missing: type the one you sign in with.' })}
@@ -40,6 +43,7 @@ export function CredentialsForm({
       <TextField
         label="Password"
         type="password"
+        autoFocus={name !== ''}
         autoComplete="current-password"
         {...register('password', { required: 'Password is missing: type it.' })}
         error={formState.errors.password?.message}

@@ -1,7 +1,7 @@
 import { Button } from '../parts/button'
 import { SecondFactorForm } from '../parts/second-factor-form'
 import { useSession } from '../sync/session-store'
-import { Wren } from './wren'
+import { Wren } from '../parts/wren'
 
 /** Where the server wants it of somebody: an authenticator app comes before anything else. */
 export function EnrolSecondFactor() {

@@ -6,6 +6,7 @@ import { useCase } from '../sync/case-store'
 import { flushOutbox } from '../sync/outbox'
 import { setLock, useLock } from './lock-store'
 import { usePerson } from '../sync/session-store'
+import { EntryPage, entryHeading } from './entry-page'
 import { TimerDock } from './timer-dock'
 
 // What opens the lock carries the forms of signing in: it follows the cover, which is there at once.
@@ -35,7 +36,7 @@ function Locked({ mode }: { mode: keyof typeof titles }) {
             event.preventDefault()
             // The cover itself until its form is there: no key may reach the page behind.
             const cover = event.currentTarget as HTMLElement
-            ;(cover.querySelector<HTMLElement>('input, [data-opens]') ?? cover).focus()
+            ;(firstEmpty(cover) ?? cover.querySelector<HTMLElement>('[data-opens]') ?? cover).focus()
           }}
           onEscapeKeyDown={(event) => event.preventDefault()}
           onInteractOutside={(event) => event.preventDefault()}
@@ -44,15 +45,14 @@ function Locked({ mode }: { mode: keyof typeof titles }) {
           <div className="flex">
             <TimerDock isLocked />
           </div>
-          <div className="mx-auto grid w-full max-w-xl flex-1 content-center gap-6 p-6">
-            <Radix.Title className="text-2xl font-bold">{titles[mode]}</Radix.Title>
+          <EntryPage pose="asleep" heading={<Radix.Title className={entryHeading}>{titles[mode]}</Radix.Title>}>
             {open ? (
               <Suspense>
                 <LockedStep open={open} />
               </Suspense>
             ) : null}
             {mode === 'wipe' ? <HoldToOpen /> : <Unlock isEnded={mode === 'ended'} />}
-          </div>
+          </EntryPage>
         </Radix.Content>
       </Radix.Portal>
     </Radix.Root>
@@ -100,6 +100,7 @@ function Unlock({ isEnded }: { isEnded: boolean }) {
               ? `The session of ${person.name} has ended. What was done is kept on this device and sent after signing in.`
               : `Signed in: ${person.name}. Anybody may go on under their own name.`
           }
+          name={person.signIn}
           submitLabel={isEnded ? 'Sign in' : 'Unlock'}
           onOpen={() => {
             setLock('open')
@@ -111,9 +112,13 @@ function Unlock({ isEnded }: { isEnded: boolean }) {
   )
 }
 
-/** Puts the focus into the first field of what came later than the dialog around it. */
+/** Puts the focus into the first empty field of what came later than the dialog around it. */
 function FocusWithin({ children }: { children: ReactNode }) {
   const around = useRef<HTMLDivElement>(null)
-  useEffect(() => around.current?.querySelector<HTMLElement>('input')?.focus(), [])
+  useEffect(() => firstEmpty(around.current)?.focus(), [])
   return <div ref={around}>{children}</div>
+}
+
+function firstEmpty(around: HTMLElement | null): HTMLElement | undefined {
+  return [...(around?.querySelectorAll('input') ?? [])].find((field) => field.value === '')
 }

@@ -8,7 +8,7 @@ import { useOutbox } from '../sync/outbox'
 import { usePerson } from '../sync/session-store'
 import { isIn, mainLinks, type MainLink } from './main-links'
 import { TimerDock } from './timer-dock'
-import { Wren } from './wren'
+import { Wren } from '../parts/wren'
 
 const LockMenu = lazy(async () => ({ default: (await import('./lock-menu')).LockMenu }))
 const MainMenu = lazy(async () => ({ default: (await import('./main-menu')).MainMenu }))
@@ -32,12 +32,12 @@ export function TopRow({ onHelp, onCaseSlot }: { onHelp: () => void; onCaseSlot:
   return (
     // While something cannot be sent that stays in sight, however far the page is scrolled.
     <header
-      className={`flex min-h-14 flex-wrap items-start gap-x-1 border-b border-line bg-sheet px-1.5 sm:px-4 print:hidden ${isStuck ? 'sticky top-0 z-30' : 'relative'}`}
+      className={`flex min-h-14 flex-wrap items-start gap-x-1 border-b border-line bg-sheet px-1.5 sm:pr-4 sm:pl-2 print:hidden ${isStuck ? 'sticky top-0 z-30' : 'relative'}`}
     >
       {isCase && isNarrow ? null : (
-        <Link to="/" aria-label="Zesty Wren, to the Board" className="flex min-h-14 shrink-0 items-center gap-2 px-1 font-bold">
+        <Link to="/" aria-label="Zesty Wren, to the Board" className="flex min-h-14 shrink-0 items-center gap-2 font-bold max-sm:px-1">
           <Wren size={30} />
-          {isCase ? null : <span className="text-[1.02rem] max-xl:hidden">Zesty Wren</span>}
+          {isCase ? null : <span className="pr-2 text-[1.02rem] max-xl:hidden">Zesty Wren</span>}
         </Link>
       )}
       {isCase ? (

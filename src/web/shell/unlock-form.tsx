@@ -12,13 +12,24 @@ import { Form } from '../parts/form'
  * Opens what is locked: by the PIN of whoever is signed in where there is one, by name and password otherwise; anybody may go on under their
  * own name.
  * @param lead who is signed in, and what that means
+ * @param name to sign in with, as it was given last; another one may be typed
  * @param onOpen called once it is open
  */
-export function UnlockForm({ lead, submitLabel, onOpen }: { lead: ReactNode; submitLabel: string; onOpen: () => void }) {
+export function UnlockForm({
+  lead,
+  name,
+  submitLabel,
+  onOpen,
+}: {
+  lead: ReactNode
+  name: string
+  submitLabel: string
+  onOpen: () => void
+}) {
   const { hasPin, signIn } = useSession()
   const [wantsPassword, setWantsPassword] = useState(false)
-  const open = async (name: string, password: string, _pin: string, code: string): Promise<string | null> => {
-    const refused = await signIn(name, password, '', code)
+  const open = async (theirName: string, password: string, _pin: string, code: string): Promise<string | null> => {
+    const refused = await signIn(theirName, password, '', code)
     if (refused === null) onOpen()
     return refused
   }
@@ -33,7 +44,7 @@ export function UnlockForm({ lead, submitLabel, onOpen }: { lead: ReactNode; sub
           </Button>
         </>
       ) : (
-        <CredentialsForm submitLabel={submitLabel} busyLabel="Opening…" onSubmit={open} />
+        <CredentialsForm name={name} submitLabel={submitLabel} busyLabel="Opening…" onSubmit={open} />
       )}
       <EmergencyEntry onOpen={onOpen} />
     </div>

@@ -15,7 +15,8 @@ import { canSeal, openVault, type Vault } from './vault'
 export type SessionState =
   | { readonly status: 'loading' | 'signed-out' | 'unreachable' }
   /** The screen was locked when the page was loaded, or there is no line: nothing of a patient is here before it is opened. */
-  | { readonly status: 'locked'; readonly name: string | null }
+  /** `signIn` is empty, and `name` null, where only a PIN opens: the server does not answer. */
+  | { readonly status: 'locked'; readonly name: string | null; readonly signIn: string }
   | {
       readonly status: 'signed-in'
       readonly person: Person
@@ -94,7 +95,7 @@ export const useSession = create<SessionStore>((set, get) => {
       usedPin = null
       if (pin !== null && state.status === 'signed-in') return void (await get().unlock(pin))
       if (state.status === 'signed-in') return reportSessionOver()
-      return set({ state: { status: 'locked', name: person.name } })
+      return set({ state: { status: 'locked', name: person.name, signIn: person.signIn } })
     }
     if (isPairedDevice(person.roles)) {
       setCsrf(csrf)
@@ -216,7 +217,7 @@ export const useSession = create<SessionStore>((set, get) => {
       if (!isAnew) return
       if (isBegun(facts) && !facts.isLocked && (await goOn('/', null, null))) return
       const isRecent = facts.pinned !== null && Date.now() - facts.pinned.provenMs < longestUnprovenMs
-      set({ state: isRecent ? { status: 'locked', name: null } : { status: 'unreachable' } })
+      set({ state: isRecent ? { status: 'locked', name: null, signIn: '' } : { status: 'unreachable' } })
     },
     async signIn(name, password, pin = '', code = '') {
       const result = await callApi<SessionAnswer>('POST', paths.session, { name, password, ...(code ? { code } : {}) })

@@ -60,7 +60,7 @@ describe('what lies on a device when the keys of the server were rolled', () => 
 
   it('a PIN of before is known by the keys that it opens', async () => {
     const keys = await keysFor(personId)
-    const person = { id: personId, name: 'Ada', roles: [], settings: {} as never, version: 1 }
+    const person = { id: personId, name: 'Ada', signIn: 'x', roles: [], settings: {} as never, version: 1 }
     const pinned = await pinUp({ person, keys }, '2468', 0)
     expect(await opensKeys(pinned, keys)).to.equal(true)
     expect(await opensKeys(pinned, roll(keys))).to.equal(false)

@@ -3,7 +3,7 @@ import { keysInMemory } from '../../harness/device-store'
 import { pinUp, unpin } from '../../../src/web/sync/pin'
 import { openVault } from '../../../src/web/sync/vault'
 
-const person = { id: '01990000-0000-7000-8000-000000000001', name: 'Ada', roles: [], settings: {} as never, version: 1 }
+const person = { id: '01990000-0000-7000-8000-000000000001', name: 'Ada', signIn: 'x', roles: [], settings: {} as never, version: 1 }
 const author = { id: person.id, epoch: 0 }
 
 describe('what lies on a device', () => {

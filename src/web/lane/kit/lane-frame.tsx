@@ -9,8 +9,14 @@ import { useBox } from './use-box'
 /** Share of the page's height that a limb may take. */
 const limbHeight = { narrow: 0.3, wide: 0.48 }
 
-/** Whether the drawing is a strip over the work on a phone: the limb, its light and its hands, without ruler and labels. */
-export const LaneStrip = createContext(false)
+/** A low drawing: the limb, its light and its hands, without ruler and labels. */
+export interface Strip {
+  readonly heightPx: number
+  /** Left or right is written into it: not where it stands for no patient. */
+  readonly hasSide: boolean
+}
+/** What the drawing is a strip of; null where it is a drawing with names. */
+export const LaneStrip = createContext<Strip | null>(null)
 const noLabels: readonly LabelWish[] = []
 
 /** What a body is drawn in, for those who draw over it in pixels. */
@@ -53,8 +59,9 @@ export function LaneFrame({
   /** What is drawn in pixels over the figures. */
   over?: (scale: FrameScale) => ReactNode
 }) {
-  const isStrip = useContext(LaneStrip)
-  const { ref, widthPx, mostHeightPx } = useBox(mostHeight, isStrip)
+  const strip = useContext(LaneStrip)
+  const isStrip = strip !== null
+  const { ref, widthPx, mostHeightPx } = useBox(mostHeight, strip?.heightPx ?? null)
   const named = isStrip ? noLabels : wishes
   const rulerLies = isStrip ? undefined : ruler?.lies
   const layout = useMemo(
@@ -100,7 +107,7 @@ export function LaneFrame({
         {labels.map((label) => (
           <Label key={label.id} label={label} onPick={onPick} />
         ))}
-        <SideSign side={side} injured={injuredSide} x={width - 10} />
+        {strip?.hasSide === false ? null : <SideSign side={side} injured={injuredSide} x={width - 10} />}
       </svg>
     </div>
   )

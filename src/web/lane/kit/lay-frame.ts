@@ -62,7 +62,7 @@ const edgePx = 10
 const signPx = 22
 const rulerPx = 26
 const stripEdgePx = 6
-const leastPxPerCm = 1
+const leastPxPerCm = { drawing: 1, strip: 0.3 }
 
 /**
  * Fits bodies into a box and puts every label beside them: to one scale, as large as width and height allow once the labels have their room.
@@ -103,7 +103,7 @@ export function layFrame(
   for (let turn = 0; turn < 5; turn++) {
     const byWidth = (box.widthPx - padX) / spanCm
     const byHeight = (box.mostHeightPx - top - bottom) / (maxY - minY)
-    pxPerCm = Math.max(leastPxPerCm, Math.min(byWidth, byHeight))
+    pxPerCm = Math.max(leastPxPerCm[box.isStrip ? 'strip' : 'drawing'], Math.min(byWidth, byHeight))
     const scale = pxPerCm
     const frame = Math.max(box.widthPx, padX + spanCm * scale)
     const aside = (frame - padX - spanCm * scale) / 2

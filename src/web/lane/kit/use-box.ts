@@ -4,13 +4,13 @@ import { useNarrow } from '../../parts/use-narrow'
 /** Before it is measured a drawing is laid out for this width, px. */
 const firstWidthPx = { narrow: 358, wide: 720 }
 
-/** The height of a strip over the work on a phone, px. */
-const stripPx = 116
-
-/** The width a drawing may fill and the height it may take, px: known before it is painted, and again when the page changes; a strip is as low on every screen. */
+/**
+ * The width a drawing may fill and the height it may take, px: known before it is painted, and again when the page changes.
+ * @param stripPx how high where it is a strip, which is as low on every screen; null where it is none
+ */
 export function useBox(
   mostHeight: { readonly narrow: number; readonly wide: number },
-  isStrip: boolean,
+  stripPx: number | null,
 ): {
   readonly ref: RefObject<HTMLDivElement | null>
   readonly widthPx: number
@@ -32,6 +32,6 @@ export function useBox(
   return {
     ref,
     widthPx: widthPx || firstWidthPx[isNarrow ? 'narrow' : 'wide'],
-    mostHeightPx: isStrip ? stripPx : Math.max(150, Math.round(window.innerHeight * share)),
+    mostHeightPx: stripPx ?? Math.max(150, Math.round(window.innerHeight * share)),
   }
 }

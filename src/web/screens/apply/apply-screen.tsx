@@ -1,17 +1,13 @@
 import { useMemo, useState, type ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import { findTechnique } from '#core/techniques/registry'
-import type { Plan } from '#core/model/plan'
 import type { BindingStop } from '#core/runs/what-binds'
 import type { Step } from '#core/model/step'
 import { hasOwnPlan, isOpeningRun, kindOfRun, type RunKind } from '#contract/records/run-kind'
 import { runInSight, sideStateOf } from '#contract/views/side-state'
-import type { CaseRecord } from '#contract/records/case'
 import { outcomesOf, type RunRecord } from '#contract/records/run'
-import { gripWords, gripsNeeded } from '#core/runs/grips'
 import { stepName } from '#core/runs/step-name'
-import type { LaneLayer } from '../../lane/lane-props'
-import type { LaneHand } from '../../lane/kit/lane-hand'
+import { stepOnLane } from '../../lane/step-on-lane'
 import { usePlanOfRun } from '../../case/use-plan'
 import { useWakeLock } from '../../parts/use-wake-lock'
 import { Button, ButtonLink } from '../../parts/button'
@@ -24,7 +20,7 @@ import { HeldRun } from './held-run'
 import { HoldEnd, runningHold } from './hold-end'
 import { SlipUndo } from './slip-undo'
 import { ReasonSheet } from '../../case/reason-sheet'
-import { alsoOpen, handsAt, nameAt } from '../../case/run-state'
+import { alsoOpen, nameAt } from '../../case/run-state'
 import { RunLane } from './run-lane'
 import { ScribeNote } from './scribe-note'
 import { StepCard, type StepActions } from './step-card'
@@ -99,7 +95,10 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
     onDespite: (stops, how) => setDespite({ stops, how }),
   }
   const others = useMemo(() => alsoOpen(steps, run, step), [steps, run, step])
-  const hands = useMemo(() => handsOnLane(record.crew, plan, step), [record.crew, plan, step])
+  const onLane = useMemo(() => {
+    const skipped = new Set([...outcomesOf(run)].flatMap(([id, outcome]) => (outcome === 'skipped' ? [id] : [])))
+    return stepOnLane(steps, plan.geometry, step, (place) => nameAt(record.crew, place), skipped)
+  }, [run, steps, plan.geometry, step, record.crew])
   return (
     <>
       <main
@@ -107,16 +106,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
         className="mx-auto w-full max-w-[92rem] flex-1 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6 lg:px-5 lg:py-4"
       >
         <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:sticky lg:top-4">
-          <RunLane
-            isStrip
-            run={run}
-            steps={steps}
-            geometry={plan.geometry}
-            units={units}
-            layers={layersAt(steps, step)}
-            lit={step?.where ?? nowhere}
-            hands={hands}
-          />
+          <RunLane isStrip run={run} steps={steps} geometry={plan.geometry} units={units} {...onLane} />
           <div className="max-lg:hidden">
             <Trail control={control} others={others} />
           </div>
@@ -234,33 +224,6 @@ function AlsoNow({ others, control }: { others: readonly Step[]; control: RunCon
       </p>
     </section>
   )
-}
-
-/** Named hands where they belong, those of the step filled; without names only those of the step. */
-function handsOnLane(crew: CaseRecord['crew'], plan: Plan, step: Step | null): readonly LaneHand[] {
-  const { steps } = plan.procedure
-  const active = step ? handsAt(steps, step) : []
-  return gripsNeeded(steps).flatMap((place): readonly LaneHand[] => {
-    const name = nameAt(crew, place)
-    const isActive = active.includes(place)
-    if (!name && !isActive) return []
-    return [{ place, label: name ?? (place === 'apply' ? 'you' : gripWords(place, plan.geometry.body)), isActive }]
-  })
-}
-
-const padded: readonly LaneLayer[] = ['padding']
-const covered: readonly LaneLayer[] = ['padding', 'slab']
-const bandaged: readonly LaneLayer[] = ['padding', 'slab', 'bandage']
-const nowhere: readonly string[] = []
-
-/** What lies on the limb at a step: padding first, the device from the first wet step on, the bandage once it is wound. */
-function layersAt(steps: readonly Step[], step: Step | null): readonly LaneLayer[] {
-  const at = step ? steps.indexOf(step) : steps.length
-  const firstWet = steps.findIndex((one) => one.wet)
-  const bandage = steps.findIndex((one) => one.id === 'bandage')
-  if (firstWet < 0) return covered
-  if (at < firstWet) return padded
-  return bandage >= 0 && at >= bandage ? bandaged : covered
 }
 
 const titles: Readonly<Record<RunKind, string>> = {

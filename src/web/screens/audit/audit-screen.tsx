@@ -9,6 +9,7 @@ import { Button } from '../../parts/button'
 import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
+import { EmptyPage } from '../../parts/empty-page'
 import { serverNow } from '../../sync/server-clock'
 import { usePerson } from '../../sync/session-store'
 import { useAnswer } from '../../sync/use-answer'
@@ -31,7 +32,7 @@ export function AuditScreen() {
   const { answer, refusal } = useAnswer<AuditAnswer>(mayLook ? paths.audit(query.toString()) : null)
   if (!mayLook)
     return (
-      <main id="main" className="mx-auto w-full max-w-3xl flex-1 px-4 py-6 sm:px-6">
+      <main id="main" className="page page-text">
         <h1 className="text-2xl font-bold">Audit</h1>
         <Notice tone="note" lead="Only an admin looks at who read what" role="status">
           Ask one if you have to know.
@@ -39,7 +40,7 @@ export function AuditScreen() {
       </main>
     )
   return (
-    <main id="main" className="mx-auto grid w-full max-w-5xl flex-1 content-start gap-5 px-4 py-6 sm:px-6">
+    <main id="main" className="page page-list grid content-start gap-5">
       <header>
         <h1 className="text-2xl font-bold">Audit</h1>
         <p className="text-soft">Who read and wrote what of patients. Reads of the same thing within a quarter of an hour are one line.</p>
@@ -102,7 +103,11 @@ function Question({
 
 function Lines({ answer: { lines, isCut } }: { answer: AuditAnswer }) {
   if (lines.length === 0)
-    return <p className="rounded-2xl border border-dashed border-soft p-8 text-center">Nobody did anything of this kind in these days.</p>
+    return (
+      <EmptyPage lead="Nobody did anything of this kind in these days">
+        <p>Ask for more days, or for everybody.</p>
+      </EmptyPage>
+    )
   return (
     <>
       {isCut ? (

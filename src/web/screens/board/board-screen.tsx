@@ -6,6 +6,7 @@ import { paths } from '#contract/api/paths'
 import { useNow } from '../../sync/use-now'
 import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
+import { EmptyPage } from '../../parts/empty-page'
 import { useAnswer } from '../../sync/use-answer'
 import { usePerson } from '../../sync/session-store'
 import { filterRows, readFilter, writeFilter, type BoardFilter } from './board-filter'
@@ -50,10 +51,7 @@ export function BoardScreen() {
     )
   }
   return (
-    <main
-      id="main"
-      className={`mx-auto w-full flex-1 px-3 sm:px-6 ${filter.view === 'rows' ? 'max-w-[100rem] py-2' : 'max-w-6xl py-3 sm:py-4'}`}
-    >
+    <main id="main" className="page page-list !pt-2">
       <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
         <h1 className="text-2xl font-bold max-sm:sr-only">Board</h1>
         <p className="text-soft max-sm:text-sm">
@@ -100,14 +98,14 @@ export function BoardScreen() {
         </div>
       ) : null}
       {answer && all.length === 0 ? (
-        <p className="rounded-2xl border border-dashed border-soft p-8 text-center">
-          Nobody has anything on. Begin with New case: it needs no name yet.
-        </p>
+        <EmptyPage lead="Nobody has anything on">
+          <p>Begin with New case: it needs no name yet.</p>
+        </EmptyPage>
       ) : null}
       {all.length > 0 && rows.length === 0 ? (
-        <p role="status" className="rounded-2xl border border-dashed border-soft p-8 text-center">
-          Nobody answers to that: take a mark off, or look in the history.
-        </p>
+        <EmptyPage lead="Nobody answers to that">
+          <p>Take a mark off, or look in the history.</p>
+        </EmptyPage>
       ) : null}
       {/* Nothing stands here that what is read would push away. */}
       {!isRead ? null : filter.view === 'rows' ? (

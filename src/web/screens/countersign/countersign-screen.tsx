@@ -4,6 +4,7 @@ import { paths } from '#contract/api/paths'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
+import { EmptyPage } from '../../parts/empty-page'
 import { makeEvent, sendEvent } from '../../sync/outbox'
 import { useAnswer } from '../../sync/use-answer'
 
@@ -22,7 +23,7 @@ export function CountersignScreen() {
     void sendEvent(makeEvent({ type: 'episode', id: group.episodeId }, 'countersigned', { events }, 0))
   }
   return (
-    <main id="main" className="mx-auto grid w-full max-w-4xl flex-1 content-start gap-5 px-4 py-6 sm:px-6">
+    <main id="main" className="page page-text grid content-start gap-5">
       <header>
         <h1 className="text-2xl font-bold">Countersign</h1>
         <p className="text-soft">What trainees entered acts already. Read it; what you do not agree with, put right in the case.</p>
@@ -30,9 +31,9 @@ export function CountersignScreen() {
       {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
       {!answer && !refusal ? <p role="status">Reading…</p> : null}
       {answer && groups.length === 0 ? (
-        <p role="status" className="rounded-2xl border border-dashed border-soft p-8 text-center">
-          Nothing waits for your name.
-        </p>
+        <EmptyPage lead="Nothing waits for your name">
+          <p>What a trainee enters stands here until somebody countersigns it.</p>
+        </EmptyPage>
       ) : null}
       <ul aria-label="Waiting, the longest first" className="grid gap-4">
         {groups.map((group) => (

@@ -5,6 +5,7 @@ import { ReasonSheet } from '../../case/reason-sheet'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
+import { EmptyPage } from '../../parts/empty-page'
 import { rereadAnswers } from '../../sync/answers'
 import { callApi, describeNoAnswer } from '../../sync/api'
 import { useAnswer } from '../../sync/use-answer'
@@ -34,7 +35,7 @@ export function HeldScreen() {
   }
   const entries = answer?.entries ?? []
   return (
-    <main id="main" className="mx-auto grid w-full max-w-4xl flex-1 content-start gap-5 px-4 py-6 sm:px-6">
+    <main id="main" className="page page-text grid content-start gap-5">
       <header>
         <h1 className="text-2xl font-bold">Entries not taken</h1>
         <p className="text-soft">
@@ -45,9 +46,9 @@ export function HeldScreen() {
       {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
       {!answer && !refusal ? <p role="status">Reading…</p> : null}
       {answer && entries.length === 0 ? (
-        <p role="status" className="rounded-2xl border border-dashed border-soft p-8 text-center">
-          Nothing waits for a lead.
-        </p>
+        <EmptyPage lead="Nothing waits for a lead">
+          <p>Entries stand here that came late under an access that had ended by then.</p>
+        </EmptyPage>
       ) : null}
       <ul aria-label="Waiting, entered first" className="grid gap-4">
         {entries.map((entry) => (

@@ -6,6 +6,9 @@ import { spoken } from '#core/model/vocabulary'
 import { flagRulesOf } from '#core/rules/by-what-is-put-on'
 import { inUnits } from '#core/quantities/words-in-units'
 import { sourceKindWords } from '#core/techniques/guide-page'
+import type { Plan } from '#core/model/plan'
+import { LanePicture } from '../../lane/lane-picture'
+import { stepOnLane } from '../../lane/step-on-lane'
 import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import type { OptionValues, Technique } from '#core/planner/technique'
@@ -33,7 +36,7 @@ export function GuidePageScreen() {
   }, [hash, id])
   if (!page) {
     return (
-      <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6">
+      <main id="main" className="page page-list grid content-start gap-4">
         <Notice tone="caution" lead="There is no such technique in the guide">
           Look for it in the list.
         </Notice>
@@ -47,7 +50,7 @@ export function GuidePageScreen() {
   return (
     <main
       id="main"
-      className="mx-auto grid w-full max-w-6xl flex-1 content-start gap-x-8 gap-y-4 grid-cols-[minmax(0,1fr)] p-4 sm:p-6 lg:grid-cols-[13rem_minmax(0,1fr)]"
+      className="page page-list grid content-start gap-x-8 gap-y-4 grid-cols-[minmax(0,1fr)] lg:grid-cols-[13rem_minmax(0,1fr)]"
     >
       <nav aria-label="On this page" className="lg:sticky lg:top-4 lg:self-start">
         <Link to="/guide" className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4">
@@ -67,6 +70,9 @@ export function GuidePageScreen() {
         <header id="purpose" className="grid gap-2">
           <h1 className="text-2xl font-bold">{technique.name}</h1>
           <p className="text-lg">{technique.purpose}</p>
+          <div className="rounded-2xl border border-line bg-sheet p-2">
+            <LanePicture geometry={page.plan.geometry} heightPx={190} />
+          </div>
           <p className="text-soft">For: {technique.patterns.map(spoken).join(', ')}.</p>
           <p className="text-sm text-soft">
             Steps and figures are those of an ordinary adult, by the schools marked below. Local policy and the licensed clinician’s
@@ -101,9 +107,12 @@ export function GuidePageScreen() {
         <Section id="steps">
           <ol className="grid gap-3">
             {plan.procedure.steps.map((step, index) => (
-              <li key={step.id} className="grid grid-cols-[2.2rem_1fr] gap-2">
+              <li
+                key={step.id}
+                className="grid grid-cols-[2.2rem_1fr] gap-x-2 gap-y-1 [contain-intrinsic-size:auto_8rem] [content-visibility:auto] md:grid-cols-[2.2rem_1fr_17rem] md:gap-x-4"
+              >
                 <span className="numeral text-right text-soft">{index + 1}</span>
-                <div>
+                <div className="max-md:col-start-2">
                   <p className="font-semibold">{step.text}</p>
                   {step.say ? <p className="border-l-4 border-known pl-2">Say: “{step.say}”</p> : null}
                   {step.reads ? <p className="text-[0.95rem] text-soft">Read and enter: {readsWords(step.reads)}</p> : null}
@@ -111,6 +120,7 @@ export function GuidePageScreen() {
                     {step.why} <span className="text-caution">Prevents: {step.prevents}</span>
                   </p>
                 </div>
+                <StepPicture plan={page.plan} step={step} before={plan.procedure.steps[index - 1] ?? null} />
               </li>
             ))}
           </ol>
@@ -161,6 +171,20 @@ export function GuidePageScreen() {
         </Section>
       </article>
     </main>
+  )
+}
+
+/** The lane as it is in a run at this step; nothing where it is as at the step before. */
+function StepPicture({ plan, step, before }: { plan: Plan; step: Step; before: Step | null }) {
+  const { geometry, procedure } = plan
+  const at = (one: Step | null) => stepOnLane(procedure.steps, geometry, one, () => null)
+  const shown = at(step)
+  if (!step.onPatient && shown.lit.length === 0 && shown.hands.length === 0) return null
+  if (before && JSON.stringify(shown) === JSON.stringify(at(before))) return null
+  return (
+    <div className="max-md:col-start-2">
+      <LanePicture geometry={geometry} heightPx={110} {...shown} />
+    </div>
   )
 }
 

@@ -1,19 +1,20 @@
 import { Search } from 'lucide-react'
 import { useDeferredValue, useId, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { techniques } from '#core/techniques/registry'
+import { LanePicture } from '../../lane/lane-picture'
 import { guideSections } from './guide-sections'
-import { searchGuide } from './guide-index'
+import { guidePages, searchGuide } from './guide-index'
 import { useProtocolInForce } from '../../sync/protocol-in-force'
 
 /** Every technique to read beforehand, and a search across all of them. */
 export function GuideScreen() {
   const [params, setParams] = useSearchParams()
   const [words, setWords] = useState(params.get('words') ?? '')
-  const hits = searchGuide(useDeferredValue(words), useProtocolInForce())
+  const protocol = useProtocolInForce()
+  const hits = searchGuide(useDeferredValue(words), protocol)
   const id = useId()
   return (
-    <main id="main" className="mx-auto grid w-full max-w-5xl flex-1 content-start gap-5 p-4 sm:p-6">
+    <main id="main" className="page page-list grid content-start gap-5">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h1 className="text-2xl font-bold">Guide</h1>
         <Link to="/practice" className="inline-flex min-h-11 items-center font-semibold underline decoration-2 underline-offset-4">
@@ -61,15 +62,18 @@ export function GuideScreen() {
           </ul>
         </section>
       ) : (
-        <ul className="grid gap-3 sm:grid-cols-2">
-          {techniques.map((technique) => (
+        <ul className="grid gap-3 md:grid-cols-2 2xl:grid-cols-3">
+          {guidePages(protocol).map(({ technique, plan }) => (
             <li key={technique.id}>
               <Link
                 to={`/guide/${technique.id}`}
-                className="grid h-full content-start gap-1 rounded-2xl border border-line bg-sheet px-4 py-3"
+                className="grid h-full grid-cols-[7rem_minmax(0,1fr)] items-center gap-4 rounded-2xl border border-line bg-sheet py-3 pr-4 pl-3"
               >
-                <span className="text-lg font-bold">{technique.name}</span>
-                <span className="text-[0.95rem]">{technique.purpose}</span>
+                <LanePicture geometry={plan.geometry} />
+                <span className="col-start-2 grid gap-1">
+                  <span className="text-lg font-bold">{technique.name}</span>
+                  <span className="text-[0.95rem]">{technique.purpose}</span>
+                </span>
               </Link>
             </li>
           ))}

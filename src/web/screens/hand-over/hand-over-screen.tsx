@@ -7,6 +7,7 @@ import { ChoiceRow } from '../../parts/choice-row'
 import { Fold } from '../../parts/fold'
 import { Notice } from '../../parts/notice'
 import { PrintPair } from '../../parts/print-pair'
+import { EmptyPage } from '../../parts/empty-page'
 import { useAnswer } from '../../sync/use-answer'
 import { useNow } from '../../sync/use-now'
 import { HandOverCard } from './hand-over-card'
@@ -24,7 +25,7 @@ export function HandOverScreen() {
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0
   const query = new URLSearchParams({ place: area, zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC' })
   return (
-    <main id="main" className="mx-auto w-full max-w-6xl flex-1 px-3 py-3 sm:px-6 sm:py-5">
+    <main id="main" className="page page-list">
       <div className="mb-4 flex flex-wrap items-end gap-x-5 gap-y-3">
         <div>
           <h1 className="text-2xl font-bold">Hand-over</h1>
@@ -62,7 +63,9 @@ export function HandOverScreen() {
         </div>
       ) : null}
       {answer && lines.length === 0 ? (
-        <p className="rounded-2xl border border-dashed border-soft p-8 text-center">Nobody to hand over here.</p>
+        <EmptyPage lead="Nobody to hand over here">
+          <p>Whoever has something on stands here, the worst first.</p>
+        </EmptyPage>
       ) : null}
       <ul aria-label="Patients, the worst first" className="grid gap-3">
         {lines.map((line) => (

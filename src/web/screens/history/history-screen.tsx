@@ -6,6 +6,7 @@ import type { BoardRow } from '#contract/views/board'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
+import { EmptyPage } from '../../parts/empty-page'
 import { callApi } from '../../sync/api'
 import { FoundCase } from './found-case'
 
@@ -45,7 +46,7 @@ export function HistoryScreen() {
     setFound(more.status === 'found' ? { ...more, rows: [...found.rows, ...more.rows] } : more)
   }
   return (
-    <main id="main" className="mx-auto w-full max-w-6xl flex-1 px-3 py-5 sm:px-6">
+    <main id="main" className="page page-list">
       <h1 className="mb-4 text-2xl font-bold">History</h1>
       <TextField
         label="Find"
@@ -60,9 +61,9 @@ export function HistoryScreen() {
         {found.status === 'reading' ? <p className="text-soft">Reading…</p> : null}
         {found.status === 'refused' ? <Notice tone="caution" lead={found.why} role="alert" /> : null}
         {found.status === 'found' && found.rows.length === 0 ? (
-          <p className="rounded-2xl border border-dashed border-soft p-8 text-center">
-            {asked ? `No case for “${asked}”. Try fewer words, or only the beginning of one.` : 'No cases yet.'}
-          </p>
+          <EmptyPage lead={asked ? `No case for “${asked}”` : 'No cases yet'}>
+            <p>{asked ? 'Try fewer words, or only the beginning of one.' : 'Every case stands here once it is begun, and stays.'}</p>
+          </EmptyPage>
         ) : null}
         {found.status === 'found' ? (
           <ul className="grid gap-2" aria-label="Cases, the newest first">

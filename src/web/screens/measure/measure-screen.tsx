@@ -67,6 +67,7 @@ export function MeasureScreen() {
           geometry={plan.geometry}
           units={units}
           layers={['readings']}
+          off={open.record.appliedAt === null ? plan.geometry.bands.map((band) => band.id) : undefined}
           lit={current ? [current.definition.id, current.definition.id.replace(/-girth$/, '')] : []}
           drawnSide={side ?? undefined}
           onPick={(id) => setPicked(asked.some((one) => one.key === `${id}-girth`) ? `${id}-girth` : id)}

@@ -36,7 +36,7 @@ export function MyRoundScreen() {
   const markDone = (row: BoardRow): void => setWalked(JSON.stringify({ ...walked, [row.caseId]: serverNow() }))
   const total = walk.beds.length + walk.done.length
   return (
-    <main id="main" className="mx-auto w-full max-w-3xl flex-1 px-3 py-3 sm:px-6 sm:py-5">
+    <main id="main" className="page page-text">
       <h1 className="text-2xl font-bold">My round</h1>
       <p className="mb-3 text-soft" role="status">
         {areas.length === 0

@@ -55,7 +55,7 @@ export function PeopleScreen() {
   const devices = answer?.people.filter(isDevice) ?? []
   if (!mayManage)
     return (
-      <main id="main" className="mx-auto w-full max-w-3xl flex-1 px-4 py-6 sm:px-6">
+      <main id="main" className="page page-text">
         <h1 className="text-2xl font-bold">People</h1>
         <Notice tone="note" lead="Only an admin manages people" role="status">
           Ask one for a new code, other roles, or an end of access.
@@ -63,7 +63,7 @@ export function PeopleScreen() {
       </main>
     )
   return (
-    <main id="main" className="mx-auto grid w-full max-w-4xl flex-1 content-start gap-6 px-4 py-6 sm:px-6">
+    <main id="main" className="page page-text grid content-start gap-6">
       <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
         <div className="min-w-0 basis-full sm:flex-1 sm:basis-0">
           <h1 className="text-2xl font-bold">People</h1>

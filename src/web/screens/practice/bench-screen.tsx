@@ -43,10 +43,7 @@ function OpenBench({ bench }: { bench: Bench }) {
   const [first, ...rest] = now?.scenes ?? []
   const shared = { bench, state, pinned: pinned?.scenes ?? null, onChange: set }
   return (
-    <main
-      id="main"
-      className="mx-auto grid w-full max-w-[88rem] flex-1 print:[zoom:0.58] grid-cols-[minmax(0,1fr)] content-start gap-4 px-3 py-4 sm:px-5"
-    >
+    <main id="main" className="page page-list grid print:[zoom:0.58] grid-cols-[minmax(0,1fr)] content-start gap-4">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-2xl font-bold">{bench.name}</h1>
         <PracticeSign />

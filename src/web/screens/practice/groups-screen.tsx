@@ -27,7 +27,7 @@ export function GroupsScreen() {
   }
   const learners = people.filter((person) => hasRight(person.roles, 'read'))
   return (
-    <main id="main" className="mx-auto grid w-full max-w-5xl flex-1 grid-cols-[minmax(0,1fr)] content-start gap-5 p-4 sm:p-6">
+    <main id="main" className="page page-list grid grid-cols-[minmax(0,1fr)] content-start gap-5">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-2xl font-bold">Groups</h1>
         <PracticeSign />

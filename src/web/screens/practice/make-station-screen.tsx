@@ -30,7 +30,7 @@ export function MakeStationScreen() {
   const { answer, refusal } = useAnswer<OwnStationsAnswer>(id === undefined ? null : paths.practiceStations)
   const known = answer?.stations.find((station) => station.station.id === id)?.station
   if (id !== undefined && !known) {
-    if (!answer && !refusal) return <main id="main" className="flex-1" />
+    if (!answer && !refusal) return <main id="main" className="page page-text" />
     return (
       <NothingHere title="No such station" lead={refusal ?? 'The address names no station that was made here: choose one from the list.'} />
     )
@@ -50,7 +50,7 @@ function StationEditor({ draftKey, begun, id }: { draftKey: string; begun: Stati
   const [text, write, isRead] = useDraft(draftKey)
   const [problems, setProblems] = useState<readonly StationProblem[]>([])
   const form = useMemo(() => (text === '' ? (begun ? formOf(begun) : null) : (JSON.parse(text) as StationForm)), [begun, text])
-  if (!isRead || !form) return <main id="main" className="flex-1" />
+  if (!isRead || !form) return <main id="main" className="page page-text" />
   const change = (part: Partial<StationForm>): void => write(JSON.stringify({ ...form, ...part }))
   const begin = (station: Station | null): void => {
     if (station) write(JSON.stringify(formOf(station)))
@@ -87,7 +87,7 @@ function StationEditor({ draftKey, begun, id }: { draftKey: string; begun: Stati
     void navigate(`/practice/station/${station.id}`)
   }
   return (
-    <main id="main" className="mx-auto grid w-full max-w-4xl flex-1 grid-cols-[minmax(0,1fr)] content-start gap-5 p-4 sm:p-6">
+    <main id="main" className="page page-text grid grid-cols-[minmax(0,1fr)] content-start gap-5">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-2xl font-bold">{id === null ? 'Make a station' : 'Change a station'}</h1>
         <PracticeSign />

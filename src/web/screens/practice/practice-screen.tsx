@@ -3,8 +3,12 @@ import { benches } from '#core/practice/benches'
 import { nights } from '#core/practice/drill/nights'
 import { stationLines } from '#core/practice/stations/shipped-stations'
 import { hasRight } from '#contract/rights'
+import { LanePicture } from '../../lane/lane-picture'
 import { ButtonLink } from '../../parts/button'
+import { useProtocolInForce } from '../../sync/protocol-in-force'
 import { usePerson } from '../../sync/session-store'
+import { guidePageOf } from '../guide/guide-index'
+import { BenchPicture, useBenchScenes } from './bench-picture'
 import { MadeHere } from './made-here'
 import { PracticeSign } from './practice-sign'
 import { RunningNow } from './running-now'
@@ -12,8 +16,10 @@ import { RunningNow } from './running-now'
 /** Rooms without a patient: what can be tried, by the same core as the path. */
 export function PracticeScreen() {
   const { roles } = usePerson()
+  const protocol = useProtocolInForce()
+  const scenes = useBenchScenes()
   return (
-    <main id="main" className="mx-auto grid w-full max-w-5xl flex-1 content-start gap-5 p-4 sm:p-6">
+    <main id="main" className="page page-list grid content-start gap-5">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-2xl font-bold">Practice</h1>
         <PracticeSign />
@@ -37,10 +43,13 @@ export function PracticeScreen() {
             <li key={bench.id}>
               <Link
                 to={`/practice/bench/${bench.id}`}
-                className="grid h-full content-start gap-1 rounded-2xl border border-line bg-sheet px-4 py-3"
+                className="grid h-full grid-cols-[6.5rem_minmax(0,1fr)] items-center gap-4 rounded-2xl border border-line bg-sheet py-3 pr-4 pl-3"
               >
-                <span className="text-lg font-bold">{bench.name}</span>
-                <span className="text-[0.95rem]">{bench.purpose}</span>
+                <BenchPicture scenes={scenes[bench.id]} />
+                <span className="grid gap-1">
+                  <span className="text-lg font-bold">{bench.name}</span>
+                  <span className="text-[0.95rem]">{bench.purpose}</span>
+                </span>
               </Link>
             </li>
           ))}
@@ -59,9 +68,10 @@ export function PracticeScreen() {
             <li key={station.id}>
               <Link
                 to={`/practice/station/${station.id}`}
-                className="grid min-h-12 content-center rounded-2xl border border-line bg-sheet px-4 py-2 font-semibold"
+                className="grid min-h-20 grid-cols-[6.5rem_minmax(0,1fr)] items-center gap-4 rounded-2xl border border-line bg-sheet py-2 pr-4 pl-3 font-semibold"
               >
-                {station.name}
+                <LanePicture geometry={guidePageOf(station.technique, protocol).plan.geometry} />
+                <span className="col-start-2">{station.name}</span>
               </Link>
             </li>
           ))}

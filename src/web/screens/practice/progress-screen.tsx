@@ -7,6 +7,8 @@ import { findTechnique } from '#core/techniques/registry'
 import { stationIdOf } from '#core/practice/stations/shipped-stations'
 import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
+import { ButtonLink } from '../../parts/button'
+import { EmptyPage } from '../../parts/empty-page'
 import { serverNow } from '../../sync/server-clock'
 import { useAnswer } from '../../sync/use-answer'
 import { PracticeSign } from './practice-sign'
@@ -19,7 +21,7 @@ export function ProgressScreen() {
   const { answer, refusal } = useAnswer<ProgressAnswer>(paths.practiceProgress)
   const progress = answer?.progress
   return (
-    <main id="main" className="mx-auto grid w-full max-w-4xl flex-1 grid-cols-[minmax(0,1fr)] content-start gap-5 p-4 sm:p-6">
+    <main id="main" className="page page-text grid grid-cols-[minmax(0,1fr)] content-start gap-5">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-2xl font-bold">My progress</h1>
         <PracticeSign />
@@ -27,9 +29,12 @@ export function ProgressScreen() {
       </header>
       {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
       {progress && progress.techniques.length === 0 && progress.drills.length === 0 ? (
-        <p role="status" className="rounded-2xl border border-dashed border-soft p-8 text-center">
-          Nothing yet: do a station, alone or examined, or a night of the drill.
-        </p>
+        <EmptyPage lead="Nothing yet">
+          <p>Do a station, alone or examined, or a night of the drill: how it went stands here.</p>
+          <p>
+            <ButtonLink to="/practice">Choose one</ButtonLink>
+          </p>
+        </EmptyPage>
       ) : null}
       <ul aria-label="Skills, what is due first" className="grid gap-2">
         {progress?.techniques.map((technique) => (

@@ -25,7 +25,7 @@ import { LeftBehind, VersionList } from './version-list'
 export function ProtocolScreen() {
   const { answer, refusal } = useAnswer<WardAnswer>(paths.ward)
   return (
-    <main id="main" className="mx-auto w-full max-w-6xl flex-1 px-3 py-5 sm:px-6">
+    <main id="main" className="page page-list">
       <h1 className="text-2xl font-bold">Protocol</h1>
       {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
       {answer ? <Protocols ward={answer.ward} version={answer.version} /> : refusal ? null : <p className="text-soft">Reading…</p>}

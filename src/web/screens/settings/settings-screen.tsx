@@ -26,7 +26,7 @@ export function SettingsScreen() {
   const { signOut } = useSession()
   const { settings } = person
   return (
-    <main id="main" className="mx-auto grid w-full max-w-3xl flex-1 content-start gap-7 px-4 py-6 sm:px-6">
+    <main id="main" className="page page-text grid content-start gap-7">
       <header>
         <h1 className="text-2xl font-bold">Settings</h1>
         <p className="text-soft">

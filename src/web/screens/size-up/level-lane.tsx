@@ -13,7 +13,13 @@ export function LevelLane({ geometry, level, onLevel }: { geometry: Geometry; le
   const most = Math.floor(axis.lengthCm)
   return (
     <section aria-label="Level of the injury" className="grid gap-1">
-      <Lane geometry={geometry} units={units} layers={[]} onLevel={(cm) => onLevel(Math.round(Math.min(most, Math.max(0, cm)) * 2) / 2)} />
+      <Lane
+        geometry={geometry}
+        units={units}
+        layers={[]}
+        off={geometry.bands.map((band) => band.id)}
+        onLevel={(cm) => onLevel(Math.round(Math.min(most, Math.max(0, cm)) * 2) / 2)}
+      />
       <label className="flex min-h-11 items-center gap-3 text-sm font-semibold text-soft">
         Level
         <input

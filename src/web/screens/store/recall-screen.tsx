@@ -18,7 +18,7 @@ export function RecallScreen() {
   const { answer, refusal } = useAnswer<RecallAnswer>(lot ? paths.recall(lot) : null)
   const on = answer?.cases.filter((one) => one.isOn) ?? []
   return (
-    <main id="main" className="mx-auto w-full max-w-4xl flex-1 px-3 py-5 sm:px-6">
+    <main id="main" className="page page-text">
       <h1 className="mb-4 text-2xl font-bold">Recall a lot</h1>
       <form
         className="flex flex-wrap items-end gap-3"

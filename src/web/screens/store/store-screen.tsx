@@ -7,6 +7,7 @@ import { ChoiceRow, ChoiceSet } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
 import { PrintPair } from '../../parts/print-pair'
 import { TextField } from '../../parts/text-field'
+import { EmptyPage } from '../../parts/empty-page'
 import { usePerson } from '../../sync/session-store'
 import { loadPlace, loadPlaces, useStock } from '../../sync/stock-store'
 import { CsvImport } from './csv-import'
@@ -39,7 +40,7 @@ export function StoreScreen() {
   const found = filterRows(rows, typed, states)
   const count = (state: StockState): number => rows.filter((row) => row.state === state).length
   return (
-    <main id="main" className="mx-auto grid w-full max-w-7xl content-start gap-5 px-3 py-5 sm:px-6">
+    <main id="main" className="page page-list grid content-start gap-5">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="text-2xl font-bold">Store</h1>
@@ -65,7 +66,15 @@ export function StoreScreen() {
           There is no connection. What you see may be old; nothing can be changed until it is back.
         </Notice>
       ) : null}
-      {read?.length === 0 && !isOffline ? <p className="text-soft">No place keeps stock yet: a lead adds the first one.</p> : null}
+      {read?.length === 0 && !isOffline ? (
+        <EmptyPage lead="No place keeps stock yet">
+          <p>
+            {hasRight(person.roles, 'manage-protocols')
+              ? 'A place is a room with shelves: add the first one above, then import what lies there as CSV.'
+              : 'A lead adds the first one.'}
+          </p>
+        </EmptyPage>
+      ) : null}
       {/* What is known comes whole: nothing moves under a thumb. */}
       <div className={`flex flex-wrap items-end gap-x-6 gap-y-3 ${isKnown ? '' : 'hidden'}`}>
         <ChoiceRow

@@ -30,7 +30,7 @@ export function WardScreen() {
     if (answer) void sendEvent(makeEvent({ type: 'ward', id: wardId }, kind, body, answer.version))
   }
   return (
-    <main id="main" className="mx-auto w-full max-w-4xl flex-1 px-3 py-5 sm:px-6">
+    <main id="main" className="page page-text">
       <h1 className="text-2xl font-bold">Ward</h1>
       <p className="mb-5 text-soft">
         {mayChange
