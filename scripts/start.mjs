@@ -165,6 +165,8 @@ function keepServer(url, { port, demo, isDev }, devices) {
         PORT: String(port),
         // Started again it must never empty what was entered since.
         WREN_DEMO: isFirst || demo === 'none' ? demo : 'when-empty',
+        // Into a world of made-up patients newcomers are led.
+        WREN_TRIAL: demo === 'none' ? '0' : '1',
         ...devices,
         WREN_WEB: isDev ? 'none' : join(root, 'dist/web'),
       },

@@ -120,6 +120,8 @@ export interface AppDeps {
   readonly secondFactorOf?: SecondFactorOf
   /** Whoever is outside of a patient's places and team says why before a case opens. */
   readonly hasCareTeams?: boolean
+  /** It is the demo world of a first start. */
+  readonly isTrial?: boolean
   /** Wraps the secrets that lie in the database; left out they lie there as they are. */
   readonly master?: MasterKey
   /** How this server's clock stands to the database's; taken for right without. */
@@ -246,6 +248,7 @@ export function createApp(deps: AppDeps): App {
       cookies,
       mustEnrol,
       hasCareTeams: careTeam !== null,
+      isTrial: deps.isTrial === true,
     }),
   )
   app.use(

@@ -97,6 +97,7 @@ async function main(): Promise<void> {
     isSecure: configuration.isSecure,
     secondFactorOf: configuration.secondFactorOf,
     hasCareTeams: configuration.hasCareTeams,
+    isTrial: process.env['WREN_TRIAL'] === '1',
     master,
     hosts: configuration.hosts,
     proxies: configuration.proxies,

@@ -1,4 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
+import { datedInSql } from '../../src/server/db/migrations/2026-11-29-dated-words'
 
 /** How far ids and times go back for each year before: whole steps of the first eight digits of an id, 2^16 ms each. */
 const stepsAYear = 481_200
@@ -28,10 +29,11 @@ const tables = [
      SELECT 'case' AS type, id AS stream, id, episode_id FROM cases WHERE id IN (:ids)
      UNION ALL SELECT 'episode', episode_id, id, episode_id FROM cases WHERE id IN (:ids)
    ) c JOIN events v ON v.stream_type = c.type AND v.stream_id = c.stream ORDER BY v.id`,
-  `INSERT INTO cases (id, episode_id, version, head_hash, snapshot, fold, snapshot_version, snapshot_length, board, is_live, search,
+  `INSERT INTO cases (id, episode_id, version, head_hash, snapshot, fold, snapshot_version, snapshot_length, board, is_live, search, dated,
      opened_at, updated_at)
    SELECT ${earlier('c.id')}, ${earlier('c.episode_id')}, c.version, c.head_hash, ${renamed('c.snapshot')}, c.fold, c.snapshot_version,
-     c.snapshot_length, ${renamed('c.board')}, c.is_live, c.search, ${back('c.opened_at')}, ${back('c.updated_at')}
+     c.snapshot_length, ${renamed('c.board')}, c.is_live, c.search, ${datedInSql('c.search', back('c.opened_at'))},
+     ${back('c.opened_at')}, ${back('c.updated_at')}
    FROM cases c WHERE c.id IN (:ids) ORDER BY c.id`,
 ]
 

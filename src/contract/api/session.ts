@@ -56,6 +56,8 @@ export interface SessionAnswer {
   readonly paired: PairedDevice | null
   /** The house keeps care teams: records of patients can be marked confidential. */
   readonly hasCareTeams: boolean
+  /** Nobody here is a patient: it is the demo world of a first start, in which newcomers are shown round. */
+  readonly isTrial: boolean
   /** Null as `csrf` is. */
   readonly keys: DeviceKeys | null
   /** Server time, ISO 8601 UTC: clocks of devices drift. */

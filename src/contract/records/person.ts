@@ -9,6 +9,8 @@ export interface PersonSettings {
   readonly places?: readonly string[]
   /** Steps and the last minute of timers are read aloud. */
   readonly readsAloud?: boolean
+  /** They were shown round, or want to see no more of it. */
+  readonly isLed?: boolean
   /** What the Board lets them hear beside what is urgent; quiet hours by the local clock, empty for none. */
   readonly sound?: { readonly isOn: boolean; readonly quietFrom: string; readonly quietUntil: string }
 }

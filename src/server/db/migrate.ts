@@ -26,6 +26,7 @@ import * as askedRoles from './migrations/2026-11-29-asked-roles'
 import * as looksIn from './migrations/2026-11-29-looks-in'
 import * as servers from './migrations/2026-11-29-servers'
 import * as wrappedSecrets from './migrations/2026-11-29-wrapped-secrets'
+import * as datedWords from './migrations/2026-11-29-dated-words'
 import * as changes from './migrations/2026-11-28-changes'
 
 const migrations = [
@@ -54,6 +55,7 @@ const migrations = [
   recoveryCodes,
   askedRoles,
   wrappedSecrets,
+  datedWords,
   looksIn,
   servers,
 ]

@@ -61,6 +61,8 @@ export interface CaseRow {
   board: string
   isLive: boolean
   search: string | null
+  /** The words of `search`, each with the year of opening before it. */
+  dated: string | null
   openedAt: Date | null
   updatedAt: Date
 }
@@ -190,6 +192,7 @@ export function defineModels(db: Sequelize): Models {
         board: longText(),
         isLive: { type: DataTypes.BOOLEAN, allowNull: false },
         search: { type: DataTypes.TEXT, allowNull: true },
+        dated: { type: DataTypes.TEXT, allowNull: true },
         openedAt: { type: DataTypes.DATE(3), allowNull: true },
         updatedAt: moment(),
       },

@@ -35,6 +35,7 @@ const forScripts = [
   'WREN_ROOM',
   'WREN_SCALE',
   'WREN_TAPE',
+  'WREN_TRIAL',
   'WREN_WEB',
 ]
 const known = new Set([...forOperators, ...forScripts])

@@ -8,6 +8,8 @@ import { foldCase, foldEpisode } from '#contract/events/fold'
 import { newWard, wardId, type WardRecord } from '#contract/records/ward'
 import type { Models, WardRow } from '../db/models'
 import { ApiError } from '../ground/api-error'
+import { datedWords } from './dated-words'
+import { findCases, type FoundCases, type HistoryCursor } from './find-cases'
 import { createSnapshots, streamColumns, streamSelection, type StreamHead, type StreamRow } from './snapshots'
 
 export type { StreamHead }
@@ -43,28 +45,16 @@ export interface NewStay {
   readonly at: Date
 }
 
-/** Where a page of found cases begins: after the case with this opening time and id. */
-export interface HistoryCursor {
-  readonly openedAt: string
-  readonly id: string
-}
-/** InnoDB leaves shorter words out of its index (innodb_ft_min_token_size), and these (its default stopwords). */
-const leastIndexed = 3
-const stopwords = 'about are com for from how that the this und was what when where who will with www'.split(' ')
-
-function isIndexed(word: string): boolean {
-  return word.length >= leastIndexed && !stopwords.includes(word)
-}
-
-/** So many of the newest cases are walked before the index is asked. */
-const mostWalked = 2_000
-/** The words of a case, each with its parts behind it, so that a number is found by its end too. */
-const spacedSearch = "CONCAT(' ', search, ' ', REPLACE(REPLACE(search, '-', ' '), '/', ' '))"
-const beforeCursor = 'AND opened_at <= :openedAt AND (opened_at, id) < (:openedAt, :id)'
-
 /** A Board's line as a case keeps it. */
-function columnsOf(board: BoardRow): { board: string; isLive: boolean; search: string; openedAt: Date } {
-  return { board: JSON.stringify(board), isLive: board.isOnBoard, search: board.search, openedAt: new Date(board.openedAt) }
+function columnsOf(board: BoardRow): { board: string; isLive: boolean; search: string; dated: string; openedAt: Date } {
+  const openedAt = new Date(board.openedAt)
+  return {
+    board: JSON.stringify(board),
+    isLive: board.isOnBoard,
+    search: board.search,
+    dated: datedWords(board.search, openedAt),
+    openedAt,
+  }
 }
 
 /** Reads and writes stream heads and snapshots of episodes and cases. */
@@ -340,38 +330,9 @@ export function createStreamRepository(db: Sequelize, models: Models) {
       await models.cases.update(columnsOf(board), { where: { id: caseId }, transaction })
     },
 
-    /**
-     * Cases whose search words begin with every word asked for, the newest first. The newest are walked first, since what most cases
-     * have fills a page there at once; what few have the index finds.
-     * @param words lower case, letters and digits, hyphens inside; none finds everything
-     * @param before the opening time and id after which the page begins; null for the first
-     */
-    async findCases(words: readonly string[], before: HistoryCursor | null, count: number): Promise<readonly BoardRow[]> {
-      const asked = words.map((_, index) => `spaced LIKE :word${index}`)
-      const replacements = {
-        ...Object.fromEntries(words.map((word, index) => [`word${index}`, `% ${word}%`])),
-        ...(before ? { openedAt: new Date(before.openedAt), id: before.id } : {}),
-        count,
-        walked: words.length > 0 ? mostWalked : count,
-      }
-      const page = async (among: string, more: object = {}): Promise<readonly BoardRow[]> => {
-        const rows = await db.query<{ board: string }>(
-          `SELECT cases.board FROM (
-             SELECT id, opened_at FROM (${among}) AS some ${asked.length > 0 ? `WHERE ${asked.join(' AND ')}` : ''}
-             ORDER BY opened_at DESC, id DESC LIMIT :count
-           ) AS found JOIN cases ON cases.id = found.id ORDER BY found.opened_at DESC, found.id DESC`,
-          { type: QueryTypes.SELECT, replacements: { ...replacements, ...more } },
-        )
-        return rows.map((row) => ({ ...(JSON.parse(row.board) as BoardRow), live: null, search: '' }))
-      }
-      const line = `SELECT id, opened_at, ${spacedSearch} AS spaced FROM cases WHERE search IS NOT NULL ${before ? beforeCursor : ''}`
-      const newest = await page(`${line} ORDER BY opened_at DESC, id DESC LIMIT :walked`)
-      if (newest.length === count || words.length === 0) return newest
-      // The index knows no short or common words: those are looked for in what it leaves.
-      const parts = words.flatMap((word) => word.split(/[-/]/)).filter(isIndexed)
-      if (parts.length === 0) return page(line)
-      return page(`${line} AND MATCH(search) AGAINST(:match IN BOOLEAN MODE)`, { match: parts.map((part) => `+${part}*`).join(' ') })
-    },
+    /** Cases found by words, the newest first; see there. */
+    findCases: (words: readonly string[], before: HistoryCursor | null, count: number, patienceMs?: number): Promise<FoundCases> =>
+      findCases(db, words, before, count, patienceMs),
 
     async liveBoardRows(): Promise<readonly BoardRow[]> {
       const rows = await db.query<{ board: string }>('SELECT board FROM cases WHERE is_live = 1', { type: QueryTypes.SELECT })

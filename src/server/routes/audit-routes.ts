@@ -65,8 +65,8 @@ export function auditRoutes(
 
   /** Everything that belongs to the patient with a hospital number. */
   async function subjectsOf(number: string): Promise<readonly string[]> {
-    const found = await deps.streams.findCases([number.toLowerCase()], null, mostCases)
-    const own = found.filter((row) => row.number.toLowerCase() === number.toLowerCase())
+    const { rows } = await deps.streams.findCases([number.toLowerCase()], null, mostCases, Infinity)
+    const own = rows.filter((row) => row.number.toLowerCase() === number.toLowerCase())
     const cases = own.map((row) => row.caseId)
     return [...cases, ...new Set(own.map((row) => row.episodeId)), ...(await deps.reads.photosOf(cases))]
   }

@@ -7,7 +7,8 @@ import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
 import { signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
-import type { HistoryCursor, StreamRepository } from '../repositories/streams'
+import type { HistoryCursor } from '../repositories/find-cases'
+import type { StreamRepository } from '../repositories/streams'
 import type { CareTeam } from '../services/care-team'
 
 const mostWords = 8
@@ -31,13 +32,11 @@ export function historyRoutes(
 ): Router {
   route('GET /api/history', async (request: SignedInRequest, response: Response<HistoryAnswer>) => {
     const { q, after } = parseWith<{ q: string; after?: HistoryCursor }>(querySchema, request.query)
-    const found = await streams.findCases(wordsOf(q), after ?? null, historyPageSize + 1)
-    const rows = found.slice(0, historyPageSize)
-    const last = rows.at(-1)
+    const { rows, next } = await streams.findCases(wordsOf(q), after ?? null, historyPageSize)
     const hidden = (await careTeam?.hidden(signedIn(request).account, rows)) ?? new Set()
     response.json({
       rows: rows.map((row) => (hidden.has(row.episodeId) ? maskedLine(row) : row)),
-      next: found.length > rows.length && last ? `${last.openedAt}~${last.caseId}` : null,
+      next: next && `${next.openedAt}~${next.id}`,
       now: new Date(clock()).toISOString(),
     })
   })

@@ -27,12 +27,13 @@ export interface SessionRouteDeps {
   /** Whether they have to set up a second factor before anything else. */
   readonly mustEnrol: (account: Account) => boolean
   readonly hasCareTeams: boolean
+  readonly isTrial: boolean
 }
 
 /** The session: who is signed in, sign in, lock, unlock, sign out. */
 export function sessionRoutes(
   { router, route }: Guarded,
-  { signIn, people, lock, keys, clock, cookies, mustEnrol, hasCareTeams }: SessionRouteDeps,
+  { signIn, people, lock, keys, clock, cookies, mustEnrol, hasCareTeams, isTrial }: SessionRouteDeps,
 ): Router {
   const now = (): string => new Date(clock()).toISOString()
   /** The device that a request comes from, if it is paired. */
@@ -59,6 +60,7 @@ export function sessionRoutes(
     mustEnrol: false,
     hasPin: false,
     hasCareTeams,
+    isTrial,
     paired: await pairing(request),
     keys: null,
     now: now(),
@@ -75,6 +77,7 @@ export function sessionRoutes(
       mustEnrol: mustEnrol(account),
       hasPin,
       hasCareTeams,
+      isTrial,
       paired: await pairing(request),
       // Whoever came by a one-time code is told nothing that opens a device before they chose a password.
       keys: account.mustChange ? null : await keys.keysOf(account, deviceOf(request), (await pairedDevice(request))?.account ?? null),

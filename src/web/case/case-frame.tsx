@@ -8,6 +8,7 @@ import { loadCase, useCase, useCaseStore } from '../sync/case-store'
 import { ChangeBar } from './change-bar'
 import { ClaimBar } from './claim-bar'
 import { EndedBar } from './ended-bar'
+import { FirstHint } from './first-hint'
 import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
 import { PatientRow } from './patient-row'
@@ -36,6 +37,7 @@ export function CaseFrame() {
         <EndedBar open={open} />
         <PathRail open={open} />
         <ChangeBar open={open} />
+        <FirstHint caseId={open.record.id} />
         <Outlet />
       </>
     )

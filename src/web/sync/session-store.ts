@@ -39,6 +39,8 @@ interface SessionStore {
   readonly hasPin: boolean
   /** The house keeps care teams, as far as the server said. */
   readonly hasCareTeams: boolean
+  /** The demo world of a first start. */
+  readonly isTrial: boolean
   /** As what this device is paired for emergency entry; null where it is not, or is not known to be. */
   readonly pairedAs: string | null
   /** The password was right, and a code of the authenticator app is asked for. */
@@ -78,9 +80,9 @@ export const useSession = create<SessionStore>((set, get) => {
 
   /** @param address where the page of a paired device begins that was somebody else's until now */
   const enter = async (answer: SessionAnswer, address = '/'): Promise<void> => {
-    const { person, csrf, keys, isLocked, mustChange, mustEnrol, hasSecondFactor, hasPin, hasCareTeams, paired, now } = answer
+    const { person, csrf, keys, isLocked, mustChange, mustEnrol, hasSecondFactor, hasPin, hasCareTeams, isTrial, paired, now } = answer
     setServerClock(now)
-    set({ pairedAs: paired?.as ?? null, hasSecondFactor, hasCareTeams, wantsCode: false })
+    set({ pairedAs: paired?.as ?? null, hasSecondFactor, hasCareTeams, isTrial, wantsCode: false })
     await notePaired(paired)
     const { state } = get()
     if (!person) {
@@ -196,6 +198,7 @@ export const useSession = create<SessionStore>((set, get) => {
     state: { status: 'loading' },
     hasPin: false,
     hasCareTeams: false,
+    isTrial: false,
     pairedAs: null,
     wantsCode: false,
     hasSecondFactor: false,

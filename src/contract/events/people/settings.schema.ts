@@ -14,5 +14,6 @@ export const schema = Joi.object({
   team: Joi.string().max(60),
   places: Joi.array().items(Joi.string().min(1).max(80)).unique().max(60),
   readsAloud: Joi.boolean(),
+  isLed: Joi.boolean(),
   sound: Joi.object({ isOn: Joi.boolean().required(), quietFrom: clock.required(), quietUntil: clock.required() }),
 })

@@ -16,6 +16,8 @@ import { useBoardSound } from './board-sound'
 import { BoardTable } from './board-table'
 import { FilterBar, isFiltering } from './filter-bar'
 import { NextHours } from './next-hours'
+import { FirstDay } from './first-day'
+import { Welcome } from './welcome'
 import { useTitleBadge } from './use-title-badge'
 import { WallBoard } from './wall-board'
 
@@ -80,6 +82,7 @@ export function BoardScreen() {
           </button>
         </span>
       </div>
+      {isRead ? <Welcome /> : null}
       {isPagerAway && answer?.pager ? (
         <div className="mb-4">
           <Notice tone="stop" lead="The pager is not answering: phone" role="alert">
@@ -102,6 +105,7 @@ export function BoardScreen() {
           <p>Begin with New case: it needs no name yet.</p>
         </EmptyPage>
       ) : null}
+      {answer && all.length === 0 ? <FirstDay /> : null}
       {all.length > 0 && rows.length === 0 ? (
         <EmptyPage lead="Nobody answers to that">
           <p>Take a mark off, or look in the history.</p>

@@ -49,7 +49,7 @@ export function FilterBar({
         value={typed}
         maxLength={80}
         onChange={(event) => setTyped(event.target.value)}
-        className={`${field} min-w-0 max-sm:flex-1 sm:w-52`}
+        className={`${field} min-w-0 max-sm:flex-1 sm:w-40`}
       />
       <select
         aria-label="Place"

@@ -1,21 +1,15 @@
 import { useEffect, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import type { HistoryAnswer } from '#contract/api/history'
-import { paths } from '#contract/api/paths'
-import type { BoardRow } from '#contract/views/board'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { EmptyPage } from '../../parts/empty-page'
-import { callApi } from '../../sync/api'
+import { askHistory, type HistoryPage } from '../../sync/ask-history'
 import { FoundCase } from './found-case'
 
 const typingMs = 250
 
-type Found =
-  | { readonly status: 'reading' }
-  | { readonly status: 'refused'; readonly why: string }
-  | { readonly status: 'found'; readonly rows: readonly BoardRow[]; readonly next: string | null }
+type Found = { readonly status: 'reading' } | HistoryPage
 
 /** Every case there was, live or ended, found by words; what is asked for stays in the address. */
 export function HistoryScreen() {
@@ -31,9 +25,11 @@ export function HistoryScreen() {
   }, [typed, asked, setParams])
   useEffect(() => {
     let isCurrent = true
-    void ask(asked, null).then((answer) => {
-      if (isCurrent) setFound(answer)
-    })
+    const show = (page: HistoryPage): boolean => {
+      if (isCurrent) setFound(page)
+      return !isCurrent
+    }
+    void askHistory(asked, null, show).then(show)
     return () => {
       isCurrent = false
     }
@@ -41,9 +37,13 @@ export function HistoryScreen() {
   const readMore = async (): Promise<void> => {
     if (found.status !== 'found' || found.next === null) return
     setReadingMore(true)
-    const more = await ask(asked, found.next)
+    const before = found.rows
+    const show = (page: HistoryPage): boolean => {
+      setFound(page.status === 'found' ? { ...page, rows: [...before, ...page.rows] } : page)
+      return false
+    }
+    show(await askHistory(asked, found.next, show))
     setReadingMore(false)
-    setFound(more.status === 'found' ? { ...more, rows: [...found.rows, ...more.rows] } : more)
   }
   return (
     <main id="main" className="page page-list">
@@ -60,7 +60,7 @@ export function HistoryScreen() {
       <div className="mt-5 grid gap-2.5" aria-live="polite">
         {found.status === 'reading' ? <p className="text-soft">Reading…</p> : null}
         {found.status === 'refused' ? <Notice tone="caution" lead={found.why} role="alert" /> : null}
-        {found.status === 'found' && found.rows.length === 0 ? (
+        {found.status === 'found' && found.rows.length === 0 && !found.isLooking ? (
           <EmptyPage lead={asked ? `No case for “${asked}”` : 'No cases yet'}>
             <p>{asked ? 'Try fewer words, or only the beginning of one.' : 'Every case stands here once it is begun, and stays.'}</p>
           </EmptyPage>
@@ -72,7 +72,12 @@ export function HistoryScreen() {
             ))}
           </ul>
         ) : null}
-        {found.status === 'found' && found.next ? (
+        {found.status === 'found' && found.isLooking ? (
+          <p role="status" className="text-soft">
+            Looking further back…
+          </p>
+        ) : null}
+        {found.status === 'found' && found.next && !found.isLooking ? (
           <div>
             <Button disabled={isReadingMore} onClick={() => void readMore()}>
               {isReadingMore ? 'Reading…' : 'Show older ones'}
@@ -82,12 +87,4 @@ export function HistoryScreen() {
       </div>
     </main>
   )
-}
-
-async function ask(words: string, after: string | null): Promise<Found> {
-  const query = new URLSearchParams({ q: words, ...(after ? { after } : {}) })
-  const result = await callApi<HistoryAnswer>('GET', paths.history(query.toString()))
-  if (result.kind === 'ok') return { status: 'found', rows: result.value.rows, next: result.value.next }
-  if (result.kind === 'refused') return { status: 'refused', why: result.problem.detail }
-  return { status: 'refused', why: 'No connection: the history is read from the server. Try again when it answers.' }
 }

@@ -1,12 +1,10 @@
 import { useEffect, useState } from 'react'
-import type { HistoryAnswer } from '#contract/api/history'
-import { paths } from '#contract/api/paths'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
 import type { BoardRow } from '#contract/views/board'
 import { formatDay } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
-import { callApi } from '../../sync/api'
+import { askHistory, type HistoryPage } from '../../sync/ask-history'
 import { writeEvent } from '../../sync/case-store'
 import { SheetForm } from '../../parts/sheet-form'
 
@@ -21,13 +19,18 @@ export function MergeSheet({ episode, onClose }: { episode: EpisodeRecord; onClo
   const [error, setError] = useState<string>()
   useEffect(() => {
     if (typed.trim().length < 2) return setRows([])
-    const timer = setTimeout(() => {
-      void callApi<HistoryAnswer>('GET', paths.history(new URLSearchParams({ q: typed.trim() }).toString())).then((result) => {
-        if (result.kind === 'ok') setRows(onePerStay(result.value.rows.filter((row) => row.episodeId !== episode.id)))
-        else setError(result.kind === 'refused' ? result.problem.detail : 'No connection: records are merged once it is back.')
-      })
-    }, typingMs)
-    return () => clearTimeout(timer)
+    let isCurrent = true
+    const show = (page: HistoryPage): boolean => {
+      if (!isCurrent) return true
+      if (page.status === 'found') setRows(onePerStay(page.rows.filter((row) => row.episodeId !== episode.id)))
+      else setError(page.why)
+      return false
+    }
+    const timer = setTimeout(() => void askHistory(typed.trim(), null, show).then(show), typingMs)
+    return () => {
+      isCurrent = false
+      clearTimeout(timer)
+    }
   }, [typed, episode.id])
   const merge = (): void => {
     if (!chosen) return setError('The other record is missing: find it and tap it.')
