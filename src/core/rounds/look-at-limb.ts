@@ -157,11 +157,16 @@ function soundWarmth(context: LimbContext): number | undefined {
   return warmth === undefined ? undefined : warmthWords.indexOf(warmth)
 }
 
+/** A refill of more than so many seconds cannot wait, whatever the other side does (SAFETY, Findings). */
+export const pressingRefillS = 4
+/** Pain at rest from here on cannot wait, 0 to 10 (SAFETY, Findings). */
+export const pressingPain = 7
+
 /** Refill, s: over 4 or 2 more than the other side is urgent, over 2 a warning unless both sides are alike (SAFETY, Findings). */
 function judgeRefill(refillS: number, limb: LimbFindings, context: LimbContext, put: Put): void {
   const severity = refillS <= 2 ? 0 : refillS
   const text = `Capillary refill ${refillS} s`
-  if (refillS > 4) return put('refill', severity, 'urgent', 'slow-refill', text, { neverKnown: true })
+  if (refillS > pressingRefillS) return put('refill', severity, 'urgent', 'slow-refill', text, { neverKnown: true })
   const other = context.isAlone || context.isSound ? undefined : assessed(context.other?.refillS)
   if (other !== undefined && refillS > other + 2)
     return put('refill', severity, 'urgent', 'slow-refill', `${text}, ${other} s on the other side`)
@@ -185,7 +190,7 @@ function judgeRefill(refillS: number, limb: LimbFindings, context: LimbContext, 
 function judgePain(pain: number, context: LimbContext, last: number | undefined, put: Put): void {
   const rise = last === undefined ? 0 : pain - last
   const text = `Pain at rest ${pain} of 10`
-  if (pain >= 7) return put('restPain', pain, 'urgent', 'severe-pain', text, { neverKnown: context.analgesia })
+  if (pain >= pressingPain) return put('restPain', pain, 'urgent', 'severe-pain', text, { neverKnown: context.analgesia })
   if (rise >= 3 && context.analgesia)
     return put('restPain', pain, 'urgent', 'pain-rising', `${text}, up ${rise} after analgesia`, { neverKnown: true })
   if (rise >= 2) return put('restPain', pain, 'warn', 'pain-rising', `${text}, up ${rise} on the last round`)

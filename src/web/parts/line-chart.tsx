@@ -1,9 +1,11 @@
-import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip, type ChartData, type ChartOptions } from 'chart.js'
+import { Chart, LinearScale, LineController, LineElement, PointElement, type ChartData, type ChartOptions } from 'chart.js'
 import { useEffect, useRef } from 'react'
 import './chart-face'
+import { endLabels, endRoomPx } from './end-labels'
+import { pageTone } from './page-tone'
 import { useShownTheme } from './use-shown-theme'
 
-Chart.register(LinearScale, LineController, LineElement, PointElement, Tooltip, Legend)
+Chart.register(LinearScale, LineController, LineElement, PointElement)
 
 export interface ChartLine {
   readonly label: string
@@ -35,7 +37,7 @@ export function LineChart(props: LineChartProps) {
   useEffect(() => {
     if (!canvas.current) return
     if (!chart.current) {
-      chart.current = new Chart(canvas.current, { type: 'line', data: dataOf(props), options: optionsOf(props) })
+      chart.current = new Chart(canvas.current, { type: 'line', data: dataOf(props), options: optionsOf(props), plugins: [endLabels] })
       return
     }
     chart.current.data = dataOf(props)
@@ -56,19 +58,6 @@ export function LineChart(props: LineChartProps) {
   )
 }
 
-/** Colours by theme: asking the page for them makes it work out its style. */
-const tones = new Map<string, string>()
-
-function toneOf(name: string): string {
-  const isForced = window.matchMedia('(forced-colors: active)').matches
-  const key = `${isForced ? 'forced' : (document.documentElement.dataset['theme'] ?? 'light')} ${name}`
-  const known = tones.get(key)
-  if (known !== undefined) return known
-  const tone = getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
-  if (tone !== '') tones.set(key, tone)
-  return tone
-}
-
 function dataOf({ lines, atX }: LineChartProps): ChartData<'line', { x: number; y: number | null }[]> {
   const ys = lines.flatMap((line) => line.points.flatMap(([, y]) => (y === null ? [] : [y])))
   const handle =
@@ -80,8 +69,8 @@ function dataOf({ lines, atX }: LineChartProps): ChartData<'line', { x: number; 
       ...lines.map((line) => ({
         label: line.label,
         data: line.points.map(([x, y]) => ({ x, y })),
-        borderColor: toneOf(line.tone),
-        backgroundColor: toneOf(line.tone),
+        borderColor: pageTone(line.tone),
+        backgroundColor: pageTone(line.tone),
         ...(line.isDashed ? { borderDash: [6, 4] } : {}),
         borderWidth: line.tone === 'soft' ? 1.5 : 2.5,
         pointRadius: 0,
@@ -89,8 +78,8 @@ function dataOf({ lines, atX }: LineChartProps): ChartData<'line', { x: number; 
       ...handle.map((line) => ({
         label: line.label,
         data: line.points.map(([x, y]) => ({ x, y })),
-        borderColor: toneOf(line.tone),
-        backgroundColor: toneOf(line.tone),
+        borderColor: pageTone(line.tone),
+        backgroundColor: pageTone(line.tone),
         borderWidth: line.width,
         pointRadius: 0,
       })),
@@ -100,11 +89,13 @@ function dataOf({ lines, atX }: LineChartProps): ChartData<'line', { x: number; 
 
 function optionsOf({ lines, xLabel, yLabel, yRange }: LineChartProps): ChartOptions<'line'> {
   const xs = lines.flatMap((line) => line.points.map(([x]) => x))
-  const soft = toneOf('soft')
+  const soft = pageTone('soft')
   return {
     animation: false,
     maintainAspectRatio: false,
     parsing: false,
+    // Each line is named at its end.
+    layout: { padding: { right: endRoomPx(lines.map((line) => line.label)) } },
     scales: {
       x: {
         type: 'linear',
@@ -118,11 +109,11 @@ function optionsOf({ lines, xLabel, yLabel, yRange }: LineChartProps): ChartOpti
         ...(yRange ? { suggestedMin: yRange[0], suggestedMax: yRange[1] } : {}),
         ...(yLabel ? { title: { display: true, text: yLabel, color: soft } } : {}),
         ticks: { color: soft },
-        grid: { color: toneOf('line') },
+        grid: { color: pageTone('line') },
       },
     },
     plugins: {
-      legend: { labels: { color: toneOf('ink'), usePointStyle: true, pointStyle: 'line', filter: ({ text }) => text !== '' } },
+      legend: { display: false },
       tooltip: { enabled: false },
     },
   }

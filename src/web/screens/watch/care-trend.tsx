@@ -1,19 +1,13 @@
-import { CategoryScale, Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
-import { useEffect, useRef } from 'react'
+import { useMemo } from 'react'
 import type { Trend } from '#contract/views/trends'
 import { formatDayAndClock } from '../../parts/format-time'
 import { ToneShape } from '../../parts/tone-shape'
-import '../../parts/chart-face'
-import { useShownTheme } from '../../parts/use-shown-theme'
+import { StripChart, type ChartStrip } from '../../parts/strip-chart'
 
-Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip, Legend)
-
-const shapes = ['circle', 'rectRot', 'triangle', 'rect', 'crossRot', 'star'] as const
-const dashes: readonly (readonly number[])[] = [[], [6, 4], [2, 3], [10, 4, 2, 4], [4, 2], [1, 4]]
 const mostLines = 6
 const mostShown = 5
 
-/** Skin, fit and load over the days: what changed as lines, told apart by shape and dash, all of it in the table. */
+/** Skin, fit and load over the days: what changed as lines, a strip each in named lanes, all of it in the list. */
 export function CareTrend({ trends }: { trends: readonly Trend[] }) {
   const changed = trends
     .filter((trend) => trend.grades !== null && new Set(trend.points.map((point) => point.value)).size > 1)
@@ -51,54 +45,17 @@ export function CareTrend({ trends }: { trends: readonly Trend[] }) {
 }
 
 function GradeChart({ trends }: { trends: readonly Trend[] }) {
-  const canvas = useRef<HTMLCanvasElement>(null)
-  const theme = useShownTheme()
-  useEffect(() => {
-    if (!canvas.current) return
-    const styles = getComputedStyle(document.documentElement)
-    const tone = (name: string): string => styles.getPropertyValue(name).trim()
-    const times = [...new Set(trends.flatMap((trend) => trend.points.map((point) => point.at)))].sort(
-      (a, b) => Date.parse(a) - Date.parse(b),
-    )
-    const most = Math.max(...trends.map((trend) => (trend.grades?.length ?? 1) - 1))
-    const chart = new Chart(canvas.current, {
-      type: 'line',
-      data: {
-        labels: times.map((at) => formatDayAndClock(Date.parse(at))),
-        datasets: trends.map((trend, index) => ({
-          label: trend.label,
-          data: times.map((at) => trend.points.find((point) => point.at === at)?.value ?? null),
-          borderColor: tone(trend.isWorse ? '--caution' : '--ink'),
-          backgroundColor: tone(trend.isWorse ? '--caution' : '--ink'),
-          pointStyle: shapes[index % shapes.length]!,
-          borderDash: [...dashes[index % dashes.length]!],
-          pointRadius: 5,
-          borderWidth: 2,
-          spanGaps: true,
-        })),
-      },
-      options: {
-        animation: false,
-        maintainAspectRatio: false,
-        color: tone('--ink'),
-        scales: {
-          x: { ticks: { color: tone('--soft'), maxRotation: 0, autoSkipPadding: 12 }, grid: { color: tone('--line') } },
-          y: {
-            min: 0,
-            max: most,
-            reverse: true,
-            ticks: { color: tone('--soft'), stepSize: 1, callback: (value) => (Number(value) === 0 ? 'well' : `grade ${value}`) },
-            grid: { color: tone('--line') },
-          },
-        },
-        plugins: { legend: { labels: { usePointStyle: true, color: tone('--ink') } } },
-      },
-    })
-    return () => chart.destroy()
-  }, [trends, theme])
-  return (
-    <div className="h-52 rounded-2xl border border-line bg-sheet p-3">
-      <canvas ref={canvas} role="img" aria-label="Trend of what care found; the same stands in the list below" />
-    </div>
+  const strips = useMemo(
+    () =>
+      trends.map(({ id, label, isWorse, grades, points }): ChartStrip => ({
+        id,
+        label,
+        tone: isWorse ? 'caution' : 'ink',
+        lanes: grades ?? [],
+        range: [0, Math.max(1, (grades?.length ?? 1) - 1)],
+        points: points.map(({ at, value, words }) => ({ atMs: Date.parse(at), value, words })),
+      })),
+    [trends],
   )
+  return <StripChart name="Trend of what care found; the same stands in the list below" strips={strips} />
 }

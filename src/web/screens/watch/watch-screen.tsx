@@ -69,7 +69,7 @@ export function WatchScreen() {
   const trend =
     judged.length > 1 && side ? (
       <Suspense fallback={<p className="min-h-44 text-soft">Drawing…</p>}>
-        <TrendChart judged={judged} side={side} appliedAt={record.appliedAt} />
+        <TrendChart judged={judged} side={side} />
       </Suspense>
     ) : null
   const list = (
