@@ -55,14 +55,20 @@ describe('the Board in its densities', () => {
     await browser.find('searchbox', 'Find on the Board')
   }).timeout(40_000)
 
-  it('says how much of the next four hours ends late with how many people', async () => {
+  it('says where to begin in the next four hours, and with how many people; bed by bed too', async () => {
     await browser.open('/')
     // The list is there before its cases are.
     await browser.waitForText('Next four hours')
-    await browser.evaluate(`document.querySelector('main details').open = true`)
-    const list = await browser.find('list', 'Late with so many people')
-    const late = [...(await list.getText()).matchAll(/(\d+) late/g)].map((one) => Number(one[1]))
-    expect(late).to.have.length(4)
-    expect(late).to.deep.equal([...late].sort((a, b) => b - a))
+    await browser.waitForText(/\d+ late now\. Begin with .+ late/)
+    await browser.waitForText(/\d+ (person does|people do) in time all that can still be|Not even 12 people/)
+    const whole = await browser.evaluate<string>(
+      `return document.querySelector('[aria-labelledby=horizon] [role=img]').getAttribute('aria-label')`,
+    )
+    const [owed, late, ahead] = whole.match(/\d+/g)!.map(Number)
+    expect(late! + ahead!).to.equal(owed)
+    await browser.click('button', /^By bed, \d+$/)
+    await browser.find('button', 'All in one')
+    const beds = await browser.evaluate<number>(`return document.querySelectorAll('[aria-labelledby=horizon] [role=img]').length`)
+    expect(beds).to.be.greaterThan(3)
   }).timeout(40_000)
 })

@@ -7,6 +7,7 @@ import { useNow } from '../../sync/use-now'
 import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { EmptyPage } from '../../parts/empty-page'
+import { useNarrow } from '../../parts/use-narrow'
 import { useAnswer } from '../../sync/use-answer'
 import { usePerson } from '../../sync/session-store'
 import { filterRows, readFilter, writeFilter, type BoardFilter } from './board-filter'
@@ -15,7 +16,7 @@ import { groupRows, orderRows } from './board-order'
 import { useBoardSound } from './board-sound'
 import { BoardTable } from './board-table'
 import { FilterBar, isFiltering } from './filter-bar'
-import { NextHours } from './next-hours'
+import { Horizon } from './horizon'
 import { FirstDay } from './first-day'
 import { Welcome } from './welcome'
 import { useTitleBadge } from './use-title-badge'
@@ -36,6 +37,8 @@ export function BoardScreen() {
   const [isSearching, setSearching] = useState(isFiltering(filter))
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0
   const isRead = answer !== null || refusal !== null
+  // On a phone the first patient comes before the hours ahead.
+  const isNarrow = useNarrow()
   const isPagerAway = answer?.pager?.isAnswering === false
   if (filter.view === 'wall') {
     return (
@@ -111,6 +114,7 @@ export function BoardScreen() {
           <p>Take a mark off, or look in the history.</p>
         </EmptyPage>
       ) : null}
+      {!isNarrow && isRead && filter.view === 'cards' ? <Horizon rows={rows} now={now} /> : null}
       {/* Nothing stands here that what is read would push away. */}
       {!isRead ? null : filter.view === 'rows' ? (
         <BoardTable rows={rows} now={now} />
@@ -128,12 +132,7 @@ export function BoardScreen() {
           </section>
         ))
       )}
-      {rows.length > 0 ? (
-        <details className="mt-6 rounded-2xl border border-line bg-sheet px-4 py-2">
-          <summary className="min-h-11 cursor-pointer content-center font-bold">Next four hours</summary>
-          <NextHours rows={rows} now={now} />
-        </details>
-      ) : null}
+      {isNarrow && isRead ? <Horizon rows={rows} now={now} /> : null}
       <p className={`mt-6 text-sm text-soft ${isRead ? '' : 'hidden'}`}>
         The Board reminds of what was planned and shows what was entered. It does not monitor anybody.
       </p>
