@@ -3,6 +3,7 @@ import type { PlanContext } from '../../model/plan-context'
 import { spoken } from '../../model/vocabulary'
 import type { OptionValues, Technique } from '../../planner/technique'
 import { planCase } from '../../techniques/plan-case'
+import { measurementLabel } from '../../techniques/measurement-ids'
 import { castOpening } from '../../techniques/cast-opening/cast-opening'
 import { slabAndStirrup } from '../../techniques/slab-and-stirrup/slab-and-stirrup'
 import { careCollar } from '../../techniques/care-collar/care-collar'
@@ -129,6 +130,7 @@ function makeStation({ id, name, technique, patient, options = {} }: StationLine
       { ask: 'Feeling and movement?', answer: 'Normal.' },
       { ask: 'Pain?', answer: 'Four of ten, worse when moved.' },
       { ask: 'Allergies?', answer: 'None known.' },
+      ...readingsOnAsking(technique, patient, ctx),
     ],
     prompts: [{ atS: usualLimitS / 2, text: 'Half of the time has gone.' }],
     limitS: usualLimitS,
@@ -159,6 +161,18 @@ export function usualGiven(technique: Technique, patient: PracticePatient, plan:
       : []),
     ...(hasAssistant(plan) ? ['An assistant is there, and acts only when you say so.'] : []),
   ]
+}
+
+/** What the tape says where it is laid: a figure that was not asked for nobody has. */
+function readingsOnAsking(
+  technique: Technique,
+  patient: PracticePatient,
+  ctx: PlanContext,
+): readonly { readonly ask: string; readonly answer: string }[] {
+  return practiceCase(technique, patient, ctx.protocol).measurements.map(({ id, value, unit }) => ({
+    ask: `Tape: ${measurementLabel(id)}?`,
+    answer: `${value} ${unit ?? ''}`.trim(),
+  }))
 }
 
 /** Whether somebody else holds while the candidate works. */

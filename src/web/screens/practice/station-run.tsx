@@ -155,7 +155,7 @@ export function StationClock({ station, startedAt }: { station: Station; started
   const leftMs = (station.limitS - goneS) * 1000
   const said = station.prompts.filter((prompt) => prompt.atS <= goneS)
   return (
-    <div className="sticky top-0 z-10 flex flex-wrap items-baseline gap-x-4 bg-paper py-1">
+    <div className="sticky top-0 z-10 flex flex-wrap items-baseline gap-x-4 border-b border-line bg-paper py-1">
       <p>
         <span role="timer" aria-label="Time left" className={`numeral text-3xl font-bold ${leftMs < 0 ? 'text-stop' : ''}`}>
           {leftMs >= 0 ? formatLeft(leftMs) : `−${formatLeft(-leftMs)}`}
@@ -165,6 +165,8 @@ export function StationClock({ station, startedAt }: { station: Station; started
       <p role="status" className="font-semibold">
         {said.at(-1)?.text}
       </p>
+      {/* What was told before the clock ran stays in sight. */}
+      <p className="basis-full text-[0.95rem] text-soft">{station.given.join(' ')}</p>
     </div>
   )
 }
