@@ -62,8 +62,8 @@ async function main(): Promise<void> {
   const pool = createWorkerPool(workerFile, { warm: 1 })
   // Of their own: a pack of a whole ward must not keep a plan waiting.
   const papers = createWorkerPool(workerFile, { mostMemoryMb: paperMemoryMb, threads: 1 })
-  // And a label at a bed must not wait behind the packs.
-  const casePapers = createWorkerPool(workerFile, { mostMemoryMb: paperMemoryMb, threads: 1 })
+  // And a label at a bed must wait neither behind the packs nor, beside them, for a thread to start.
+  const casePapers = createWorkerPool(workerFile, { mostMemoryMb: paperMemoryMb, threads: 1, warm: 1 })
   const demo = process.env['WREN_DEMO'] ?? 'none'
   if (demo === 'fresh') await emptyTables(db)
   if (demo !== 'none' && (await people.count()) === 0) await loadDemoWorld({ db, pool, now: systemClock() })

@@ -27,7 +27,12 @@ const shots: readonly Shot[] = [
     at: 'Corin Mabyn/apply',
     then: async (browser) => walkTo(browser, /Flat palms/),
   },
-  { name: 'round', at: 'Ennor Vose/watch', then: async (browser) => browser.click('button', 'Do the round') },
+  {
+    name: 'round',
+    at: 'Ennor Vose/watch',
+    size: [390, 844],
+    then: async (browser) => browser.click('button', 'Do the round'),
+  },
   { name: 'apply-phone', at: 'extrication-collar/apply', size: [390, 844] },
   {
     name: 'apply-pull',
@@ -44,7 +49,7 @@ const shots: readonly Shot[] = [
     },
   },
   { name: 'check', at: 'Hedrek Callow/check' },
-  { name: 'watch', at: 'Jago Penrose-Lyle/watch' },
+  { name: 'watch', at: 'Jago Penrose-Lyle/watch', size: [390, 844] },
   {
     name: 'my-round',
     at: '/round',
@@ -58,7 +63,7 @@ const shots: readonly Shot[] = [
   { name: 'run-record', at: 'Corin Mabyn/record' },
   { name: 'guide', at: '/guide/leg-cast' },
   { name: 'store', at: '/store', then: async (browser) => browser.click('radio', 'Plaster room') },
-  { name: 'hand-over', at: '/hand-over' },
+  { name: 'hand-over', at: '/hand-over', size: [390, 844], theme: 'dark' },
   {
     name: 'bench',
     at: '/practice/bench/swelling?swelling=marked&way=two-halves&cut=10&hour=20&pin=swelling%3Dmarked%26hour%3D20',

@@ -3,6 +3,9 @@ import type { InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from '#
 import type { RoundInput } from '#core/model/observation'
 import type { EventMark } from '../event'
 
+export const skinTones = ['neutral', 'light', 'medium', 'deep'] as const
+export type SkinTone = (typeof skinTones)[number]
+
 /** Who the patient is, as far as it is known. Nothing here is needed to take a reading. */
 export interface PatientDetails {
   /** Name, or a temporary one while the patient is unknown. */
@@ -17,6 +20,8 @@ export interface PatientDetails {
   readonly heightCm: number | null
   readonly massKg: number | null
   readonly isMassEstimated: boolean
+  /** In what tone drawings show the skin: what is asked is pink, pale or dusky of this skin. Neutral where it is left out. */
+  readonly skinTone?: SkinTone
 }
 
 /** What can be answered by no: a flag, or whether it is swollen. */

@@ -216,9 +216,12 @@ export function createStreamRepository(db: Sequelize, models: Models) {
 
     /** Ids of the episodes that have a case on the Board, or one whose line is from before it could be found. */
     async liveEpisodeIds(): Promise<readonly string[]> {
-      const rows = await db.query<{ id: string }>('SELECT DISTINCT episode_id AS id FROM cases WHERE is_live = 1 OR search IS NULL', {
-        type: QueryTypes.SELECT,
-      })
+      // Two indexes, each asked for itself: over ten years of cases one condition for both reads every row. A line that can be found has both
+      // its words and its time of opening, an older one neither.
+      const rows = await db.query<{ id: string }>(
+        'SELECT episode_id AS id FROM cases WHERE is_live = 1 UNION SELECT episode_id FROM cases WHERE opened_at IS NULL',
+        { type: QueryTypes.SELECT },
+      )
       return rows.map((row) => row.id)
     },
 

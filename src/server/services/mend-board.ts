@@ -10,7 +10,7 @@ import { boardRowOf } from '../ledger/board-row'
 export interface BoardMender {
   /** Lines that were wrong so far. */
   readonly mended: number
-  /** Goes through every stay that has a case on the Board, one transaction each. */
+  /** Goes through every stay that has a case on the Board, one transaction each; what fails is logged and left to the next time. */
   mendAll(): Promise<void>
 }
 
@@ -49,7 +49,12 @@ export function createBoardMender({ db, streams, changes, log, planStay, stoppin
       return mended
     },
     async mendAll() {
-      for (const id of await streams.liveEpisodeIds()) {
+      const ids = await streams.liveEpisodeIds().catch((error: unknown) => {
+        // Nobody waits for this: a database that is away or slow at this moment must not end the server.
+        log.error({ reason: (error as Error).name }, 'the Board could not be looked through')
+        return []
+      })
+      for (const id of ids) {
         if (stopping?.aborted) return
         try {
           mended += await mend(id)

@@ -27,6 +27,13 @@ export function CaseFrame() {
   useEffect(() => {
     if (open) keepTimers(open)
   }, [open])
+  const skinTone = open?.episode.patient.skinTone ?? 'neutral'
+  useEffect(() => {
+    document.documentElement.dataset['skin'] = skinTone
+    return () => {
+      delete document.documentElement.dataset['skin']
+    }
+  }, [skinTone])
   if (open && held === caseId && status !== 'say-why') {
     return (
       <>

@@ -4,6 +4,7 @@ import { listOfNames } from '#core/standing/item-names'
 import { unconfirmedBehind } from '#contract/views/unconfirmed'
 import { LevelMark, toneOf } from '../round/level-mark'
 import { toneWash } from '../parts/tone-shape'
+import { Wren } from '../parts/wren'
 import { formatDayAndClock } from '../parts/format-time'
 import type { OpenCase } from '../sync/case-store'
 import { serverNow } from '../sync/server-clock'
@@ -25,6 +26,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
   const pressing = items.filter(isPressing)
   const quiet = items.filter((item) => !isPressing(item))
   const isUrgent = level === 'urgent'
+  const isQuiet = level === 'none' && standing.notLookedAt.length === 0
   const opening = useOpenNow(open)
   const unconfirmed = unconfirmedBehind(pressing, open.record, open.episode)
   const panel = useRef<HTMLElement>(null)
@@ -40,10 +42,13 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
       aria-label="What stands"
       role={isUrgent ? 'alert' : undefined}
       aria-live={isUrgent ? undefined : 'polite'}
-      className={`grid min-w-0 gap-4 rounded-3xl border-2 p-4 sm:p-5 ${toneWash[level === 'none' && standing.notLookedAt.length > 0 ? 'blank' : toneOf(level)]}`}
+      className={`grid min-w-0 gap-4 rounded-3xl border-2 p-4 sm:p-5 ${toneWash[level === 'none' && !isQuiet ? 'blank' : toneOf(level)]}`}
     >
       <div>
-        <h2 className="text-xl font-bold">{headline}</h2>
+        <div className="flex items-start gap-3">
+          {isUrgent || isQuiet ? <Wren size={34} pose={isUrgent ? 'alert' : 'listening'} /> : null}
+          <h2 className="min-w-0 text-xl font-bold">{headline}</h2>
+        </div>
         {unconfirmed.length > 0 ? (
           <p className="mt-1 font-semibold">A device sent this for {unconfirmed.join(', ')}. Look at once, and act on what you see.</p>
         ) : null}

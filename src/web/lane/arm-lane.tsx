@@ -1,6 +1,6 @@
 import { useId, useMemo } from 'react'
 import type { GeometryBand, GeometryMark } from '#core/model/geometry'
-import { formatLength } from '#core/planner/format-decision'
+import { girthLook, girthText } from './kit/girth-text'
 import { shapeArm, type ArmShape } from './arm-shape'
 import { HandMark, type LaneHand } from './kit/lane-hand'
 import { LaneFrame } from './kit/lane-frame'
@@ -39,10 +39,10 @@ export function ArmLane({
     ...stations.map((station): LabelWish => ({
       id: station.id,
       rail: 'top',
-      text: [formatLength(station.girthCm, units), notes[station.id]?.words].filter(Boolean).join(', '),
+      text: [girthText(station, units), notes[station.id]?.words].filter(Boolean).join(', '),
       at: [station.atCm, shape.halfAt(station.atCm)],
       isHidden: station.from === 'estimated' && !lit.includes(station.id) && !notes[station.id],
-      look: 'figure',
+      look: girthLook(station),
     })),
     ...marks.filter(isNamed).map((mark): LabelWish => ({ id: mark.id, rail: 'under', text: mark.label, at: markPlace(mark, shape) })),
     ...hands.flatMap((hand): readonly LabelWish[] => {

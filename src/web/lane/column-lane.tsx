@@ -1,6 +1,6 @@
 import { useId, useMemo } from 'react'
 import type { Geometry, GeometryMark } from '#core/model/geometry'
-import { formatLength } from '#core/planner/format-decision'
+import { girthLook, girthText } from './kit/girth-text'
 import { ColumnBand } from './column-bands'
 import type { View } from './column-form'
 import { shapeColumn, type ColumnShape } from './column-shape'
@@ -27,10 +27,10 @@ export function ColumnLane(props: LaneProps) {
     ...(hasTape ? geometry.stations : []).map((station): LabelWish => ({
       id: station.id,
       rail: 'names',
-      text: formatLength(station.girthCm, units),
+      text: girthText(station, units),
       at: [front.edgesAt(station.atCm)[1], station.atCm],
       isHidden: station.from !== 'measured' && !lit.includes(station.id),
-      look: 'figure',
+      look: girthLook(station),
     })),
     ...geometry.marks
       .filter(isNamed)

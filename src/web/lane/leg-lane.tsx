@@ -1,6 +1,6 @@
 import { memo, useId, useMemo } from 'react'
 import type { Geometry, GeometryMark } from '#core/model/geometry'
-import { formatLength } from '#core/planner/format-decision'
+import { girthLook, girthText } from './kit/girth-text'
 import type { WetState } from '#core/runs/wet-now'
 import { HandMark, type LaneHand } from './kit/lane-hand'
 import { LaneFrame } from './kit/lane-frame'
@@ -43,10 +43,10 @@ export function LegLane({
       return {
         id: station.id,
         rail: isFoot ? 'sole' : 'top',
-        text: [formatLength(station.girthCm, units), notes[station.id]?.words].filter(Boolean).join(', '),
+        text: [girthText(station, units), notes[station.id]?.words].filter(Boolean).join(', '),
         at: isFoot ? back : front,
         isHidden: station.from === 'estimated' && !lit.includes(station.id) && !notes[station.id],
-        look: 'figure',
+        look: girthLook(station),
       }
     }),
     ...marks

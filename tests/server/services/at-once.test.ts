@@ -4,6 +4,10 @@ import { v7 as uuidv7 } from 'uuid'
 import type { BoardRow } from '#contract/views/board'
 import { bothLegs } from '../../../src/server/demo/findings'
 import { inTransaction } from '../../../src/server/db/in-transaction'
+import { defineModels } from '../../../src/server/db/models'
+import { createLog } from '../../../src/server/ground/once-a-minute'
+import { createStreamRepository } from '../../../src/server/repositories/streams'
+import { createBoardMender } from '../../../src/server/services/mend-board'
 import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 /** Many people at the same moment: nobody gets an error, nothing is lost, no Board line is derived from what was read too early. */
@@ -105,6 +109,22 @@ describe('at the same moment', () => {
     expect(await boardOf(spoiled)).to.deep.equal(before)
     expect((await boardOf(other))?.place).to.equal('Bay 1')
     expect(harness.board.mended).to.equal(1)
+  })
+
+  it('a database that does not say who is on the Board is logged, and ends nothing', async () => {
+    const lines: { msg: string }[] = []
+    const log = createLog('warn', { write: (text: string) => void lines.push(JSON.parse(text) as (typeof lines)[number]) }, () => 0)
+    const models = defineModels(harness.db)
+    const streams = { ...createStreamRepository(harness.db, models), liveEpisodeIds: () => Promise.reject(new Error('interrupted')) }
+    const board = createBoardMender({
+      db: harness.db,
+      streams,
+      changes: { note: () => Promise.resolve() },
+      log,
+      planStay: () => Promise.resolve(),
+    })
+    await board.mendAll()
+    expect([board.mended, lines.map(({ msg }) => msg)]).to.deep.equal([0, ['the Board could not be looked through']])
   })
 
   it('work that another writer stood in the way of is done again, and given up in words', async () => {

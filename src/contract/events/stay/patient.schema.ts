@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { skinTones } from '../../records/episode'
 import { limits } from '#core/model/limits'
 import { text, within } from '../../field-schemas'
 
@@ -14,4 +15,5 @@ export const schema = Joi.object({
   heightCm: within(limits.heightCm).allow(null).required(),
   massKg: within(limits.massKg).allow(null).required(),
   isMassEstimated: Joi.boolean().required(),
+  skinTone: Joi.valid(...skinTones),
 })

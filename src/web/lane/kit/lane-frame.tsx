@@ -127,6 +127,7 @@ function Label({ label, onPick }: { label: FrameLayout['labels'][number]; onPick
         style={{
           fontSize: labelPx,
           fontWeight: label.look === 'figure' ? 700 : 600,
+          fontStyle: label.look === 'estimate' ? 'italic' : undefined,
           paintOrder: 'stroke',
           stroke: 'var(--sheet)',
           strokeWidth: 3,

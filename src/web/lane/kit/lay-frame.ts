@@ -28,7 +28,8 @@ export interface LabelWish {
   readonly at: Point
   /** Keeps its place free without being drawn, so that nothing moves when it is lit. */
   readonly isHidden?: boolean
-  readonly look?: 'figure' | 'injury' | 'hand'
+  /** An estimate is in italics, with ≈ before it. */
+  readonly look?: 'figure' | 'estimate' | 'injury' | 'hand'
 }
 
 /** A label with its place, px: the middle of its line at a lying rail, its end at a standing one. */

@@ -4,10 +4,11 @@ import { joiResolver } from '@hookform/resolvers/joi'
 import { useEffect } from 'react'
 import { useForm } from 'react-hook-form'
 import { ageFromBirth, type AgeFromBirth } from '#contract/views/age-from-birth'
-import type { EpisodeRecord, PatientDetails } from '#contract/records/episode'
+import { skinTones, type EpisodeRecord, type PatientDetails } from '#contract/records/episode'
 import { serverNow } from '../../sync/server-clock'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
+import { ChoiceRow } from '../../parts/choice-row'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 
@@ -108,6 +109,14 @@ export function IdentityForm({ episode, matters }: { episode: EpisodeRecord; mat
           Keep
         </Button>
       </form>
+      <div className="mb-3">
+        <ChoiceRow
+          label="Skin in drawings"
+          value={patient.skinTone ?? 'neutral'}
+          choices={skinTones.map((tone) => ({ value: tone, label: tone }))}
+          onChange={(skinTone) => void writeEvent('patient', { ...patient, skinTone })}
+        />
+      </div>
     </details>
   )
 }
