@@ -141,7 +141,7 @@ async function backUp(url: string, folder: string): Promise<{ readonly seconds: 
   })
   let words = ''
   for (const from of [child.stdout, child.stderr]) from.on('data', (chunk: Buffer) => (words += chunk.toString()))
-  const code = await new Promise((resolve) => child.once('close', resolve))
+  const code = await new Promise<number | null>((resolve) => child.once('close', resolve))
   if (code !== 0) throw new Error(`The backup ended with ${code}: ${words}`)
   return { seconds: (performance.now() - start) / 1_000, megabytes: megabytesOf(into) }
 }

@@ -139,7 +139,7 @@ describe('people, in the browser', () => {
     await browser.waitForText('Wrote: claimed')
     await browser.type('textbox', 'Hospital number', 'nobody-has-it')
     await browser.click('button', 'Look')
-    await browser.waitForText('Nobody did anything of this kind in these days.')
+    await browser.waitForText('Nobody did anything of this kind in these days')
     await leave()
   }).timeout(90_000)
 
@@ -187,7 +187,7 @@ describe('people, in the browser', () => {
     await browser.waitForText('entered by Teodor Finch')
     await browser.waitForText('Skin chin: red not blanching')
     await browser.click('button', /^Countersign all 5 of Piran Nance/)
-    await browser.waitForText('Nothing waits for your name.')
+    await browser.waitForText('Nothing waits for your name')
     await browser.open('/')
     await browser.find('heading', 'Board')
     await browser.waitForText('live cases')

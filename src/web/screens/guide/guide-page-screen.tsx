@@ -107,10 +107,7 @@ export function GuidePageScreen() {
         <Section id="steps">
           <ol className="grid gap-3">
             {plan.procedure.steps.map((step, index) => (
-              <li
-                key={step.id}
-                className="grid grid-cols-[2.2rem_1fr] gap-x-2 gap-y-1 [contain-intrinsic-size:auto_8rem] [content-visibility:auto] md:grid-cols-[2.2rem_1fr_17rem] md:gap-x-4"
-              >
+              <li key={step.id} className="grid grid-cols-[2.2rem_1fr] gap-x-2 gap-y-1 md:grid-cols-[2.2rem_1fr_17rem] md:gap-x-4">
                 <span className="numeral text-right text-soft">{index + 1}</span>
                 <div className="max-md:col-start-2">
                   <p className="font-semibold">{step.text}</p>
