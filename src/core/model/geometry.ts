@@ -19,7 +19,7 @@ export interface GeometryBand {
   readonly id: string
   readonly axis: string
   readonly label: string
-  readonly kind: 'slab' | 'padding' | 'bandage' | 'no-go' | 'hold' | 'strap' | 'ring' | 'bar' | 'shell' | 'cut' | 'zone' | 'reach'
+  readonly kind: 'slab' | 'padding' | 'bandage' | 'no-go' | 'hold' | 'strap' | 'ring' | 'bar' | 'shell' | 'cut' | 'zone' | 'fold' | 'reach'
   readonly fromCm: number
   readonly toCm: number
   readonly decision: string | null

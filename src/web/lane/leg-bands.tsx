@@ -20,6 +20,8 @@ interface BandProps {
   readonly wet: WetState | undefined
 }
 
+/** How far inside of the slab its folded edge is drawn, cm. */
+const foldInsideCm = 1.1
 /** How far bars stand off the limb, cm. */
 const barGapCm = 1.6
 
@@ -105,6 +107,25 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
           {band.axis === 'leg' ? <End atCm={band.toCm} shape={shape} flip={flip} /> : null}
         </>
       )
+    // Along the slab, where its edges are folded: nothing goes round.
+    case 'fold': {
+      const along = [band.fromCm, (band.fromCm + band.toCm) / 2, band.toCm].map((atCm): Point => {
+        const [x, y] = shape.placeAt('leg', Math.max(0, atCm), 'back')
+        return flip([x, y + foldInsideCm])
+      })
+      return (
+        <>
+          <path d={around(band, shape, flip, 0.7)} fill="transparent" />
+          <path
+            d={smoothPath(along)}
+            fill="none"
+            stroke={isLit ? 'var(--citrus-deep)' : 'var(--slab-edge)'}
+            strokeWidth="0.4"
+            strokeDasharray="0.9 0.5"
+          />
+        </>
+      )
+    }
     // How far the roll in hand goes, and where it ends; the others would only cover it.
     case 'reach':
       return isLit ? (

@@ -126,6 +126,19 @@ describe('back slab: size', () => {
     expect(plan.procedure.steps.some((step) => step.id === 'turn-back')).to.equal(false)
   })
 
+  it('draws a fold of its edges as a fold: nothing of a slab goes all round, and nothing of it ends a cast', () => {
+    // Slabs of 30 cm alone: their edges are folded at the ankle.
+    const { bands } = changed((file) => {
+      file['stock'] = [
+        { item: 'plaster-slab', widthCm: 30, count: 4 },
+        { item: 'padding-roll', widthCm: 10, lengthCm: 270 },
+        { item: 'elastic-bandage', widthCm: 10, lengthCm: 450 },
+      ]
+    }).geometry
+    expect(bands.find((band) => band.id === 'fold')?.kind).to.equal('fold')
+    expect(bands.filter((band) => band.kind === 'zone' || band.kind === 'shell')).to.deep.equal([])
+  })
+
   it('counts rolls when the slab is folded from them', () => {
     const plan = changed((file) => {
       file.options['slab-from'] = 'roll'

@@ -30,7 +30,7 @@ export function drawSlab(draft: PlanDraft, model: LegModel, extent: Extent, slab
               id: 'fold',
               axis: 'leg',
               label: `Edges folded, ${slab.fit.foldCm.toFixed(1)} cm a side`,
-              kind: 'zone' as const,
+              kind: 'fold' as const,
               fromCm: Math.max(0, model.stations.ankle.atCm - 4),
               toCm: model.stations.ankle.atCm + 4,
               decision: 'ankle-fold',
