@@ -72,7 +72,7 @@ describe('entries that were not taken, in the browser', () => {
     await browser.waitForText('The reason is missing: say why this is not taken.')
     await browser.type('textbox', 'Why', 'He says that it belongs to nobody here')
     await browser.click('button', 'Put it aside')
-    await browser.waitForText('Nothing waits for a lead.')
+    await browser.waitForText('Nothing waits for a lead')
     await browser.open('/')
     await browser.find('heading', 'Board')
     expect(await browser.query('link', /^Not taken/)).to.equal(null)

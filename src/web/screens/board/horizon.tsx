@@ -32,13 +32,13 @@ export function Horizon({ rows, now }: { rows: readonly BoardRow[]; now: number 
   return (
     <section
       aria-labelledby="horizon"
-      className="mb-4 grid grid-cols-[minmax(0,1fr)] gap-1.5 rounded-2xl border border-line bg-sheet px-3 pt-2 pb-2.5"
+      className="mb-4 grid grid-cols-[minmax(0,1fr)] gap-1.5 overflow-hidden rounded-2xl border border-line bg-sheet px-3 pt-2 pb-2.5"
     >
       <div className="flex flex-wrap items-center gap-x-4">
         <h2 id="horizon" className="font-bold">
           Next four hours
         </h2>
-        <p className="min-w-0 flex-1 basis-64 text-[0.95rem]">
+        <p className="min-w-0 flex-1 basis-52 text-[0.95rem]">
           {advice.map((line) => (
             <span key={line} className="mr-2">
               {line}
@@ -61,9 +61,10 @@ export function Horizon({ rows, now }: { rows: readonly BoardRow[]; now: number 
           <Row name={`${tasks.length} owed`} tasks={tasks} scale={scale} />
         )}
         <div className="ml-[calc(6.5rem+4.75rem)] flex max-sm:ml-[calc(4.5rem+3.25rem)]" aria-hidden>
-          {hours.map((atMs) => (
-            <span key={atMs} className="flex-1 border-l-2 border-ink pl-1 text-[0.8125rem] text-soft">
-              {formatClock(atMs)}
+          {hours.map((atMs, index) => (
+            <span key={atMs} className="min-w-0 flex-1 border-l-2 border-ink pl-1 text-[0.8125rem] text-soft">
+              {/* On a phone every other hour has room for its name. */}
+              <span className={index % 2 === 1 ? 'max-sm:hidden' : ''}>{formatClock(atMs)}</span>
             </span>
           ))}
         </div>
