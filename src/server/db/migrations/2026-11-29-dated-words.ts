@@ -14,6 +14,6 @@ export async function up(queries: QueryInterface): Promise<void> {
   await queries.sequelize.query(
     `UPDATE cases SET dated = ${datedInSql('search', 'opened_at')} WHERE search IS NOT NULL AND opened_at IS NOT NULL`,
   )
-  await queries.sequelize.query('DROP INDEX cases_search ON cases')
+  // The index of before stays: while servers are upgraded one after the other, those of the older version still search by it.
   await queries.sequelize.query('CREATE FULLTEXT INDEX cases_dated ON cases (dated)')
 }
