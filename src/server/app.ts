@@ -13,6 +13,7 @@ import { defineModels } from './db/models'
 import { answerErrors } from './middleware/answer-errors'
 import { readJson } from './middleware/json-body'
 import { requireKnownHost } from './middleware/known-host'
+import { letConnectionsGo } from './middleware/let-connections-go'
 import { createGuard } from './middleware/guard'
 import { readSession, sessionBeforeBody } from './middleware/session'
 import type { ClockState } from './jobs/clock-check'
@@ -220,6 +221,7 @@ export function createApp(deps: AppDeps): App {
   const app = express()
   app.disable('x-powered-by')
   app.set('trust proxy', deps.proxies && deps.proxies.length > 0 ? [...deps.proxies] : false)
+  app.use(letConnectionsGo(deps.leaving))
   if (metrics) app.use(metrics.measure)
   const devices = deps.devices ?? []
   const screenLock = createScreenLock(writingPeople, clock)

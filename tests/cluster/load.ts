@@ -18,10 +18,10 @@ async function main(): Promise<void> {
   let faultsBefore = 0
   process.on('message', (word) => {
     if (word === 'measure') {
-      faultsBefore = ledger.faults()
+      faultsBefore = ledger.faults().length
       ledger.measureAnew()
     }
-    if (word === 'tell') process.send?.({ pauseMs: { pauseMs: ledger.longestPauseMs(), faults: ledger.faults() - faultsBefore } })
+    if (word === 'tell') process.send?.({ pauseMs: { pauseMs: ledger.longestPauseMs(), faults: ledger.faults().length - faultsBefore } })
     if (word === 'finish') void finish()
   })
 

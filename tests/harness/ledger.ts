@@ -9,8 +9,8 @@ export interface Ledger {
   /** Everything that was ever sent, in the order in which each writer made it. */
   readonly sent: readonly EventInput[]
   readonly cases: readonly OpenedCase[]
-  /** How often a request came to nothing, and was sent again. */
-  faults(): number
+  /** What each request got that came to nothing and was sent again: a status, or what broke. */
+  faults(): readonly string[]
   /** The longest time in which nothing was acknowledged, ms. */
   longestPauseMs(): number
   /** Begins to measure that anew. */
@@ -36,7 +36,7 @@ export async function startLedger(
   const acknowledged = new Set<string>()
   const sent: EventInput[] = []
   let isOver = false
-  let faults = 0
+  const faults: string[] = []
   let takenAt = performance.now()
   let longestPauseMs = 0
 
@@ -53,7 +53,7 @@ export async function startLedger(
         offsetMs: 0,
       }
       sent.push(event)
-      await sendUntilTaken(client, event, () => faults++)
+      await sendUntilTaken(client, event, (what) => faults.push(what))
       acknowledged.add(event.id)
       const now = performance.now()
       longestPauseMs = Math.max(longestPauseMs, now - takenAt)
@@ -78,13 +78,17 @@ export async function startLedger(
   }
 }
 
-async function sendUntilTaken(client: Client, event: EventInput, fault: () => void): Promise<void> {
+async function sendUntilTaken(client: Client, event: EventInput, fault: (what: string) => void): Promise<void> {
   for (;;) {
-    const answer = await client.post('/api/events', event, {}).catch(() => null)
+    let broke = ''
+    const answer = await client.post('/api/events', event, {}).catch((error: Error) => {
+      broke = `${error.message}: ${String(error.cause)}`
+      return null
+    })
     if (answer?.status === 200) return
     // 503 and what a proxy says (502, 504) tell of a fault of the machine: the entry goes again by itself. 500 is a fault of ours.
     if (answer && answer.status <= 500) throw new Error(`An entry was refused: ${answer.status} ${JSON.stringify(answer.body)}`)
-    fault()
+    fault(answer ? String(answer.status) : broke)
     await new Promise((resolve) => setTimeout(resolve, againMs))
   }
 }
