@@ -1,5 +1,7 @@
 import { expect } from 'chai'
 import { readCase } from '#core/files/read-case'
+import { sites } from '#core/rounds/item-sites'
+import type { LimbFinding } from '#core/standing/findings-on-limb'
 import type { Geometry } from '#core/model/geometry'
 import { planCase } from '#core/techniques/plan-case'
 import type { LaneLayer } from '../../src/web/lane/lane-props'
@@ -13,15 +15,23 @@ import { patienceMs } from '../harness/patience'
 import { makeDraws } from '../harness/random-draws'
 
 /** 300 with `--long`, else each stage at each width once; every technique in both. */
-const bodies = isLong ? 300 : 16
+const bodies = isLong ? 300 : 20
 const context = testContext()
 /** What the stages lay over the lane, with what they light. */
-const stages: readonly { readonly layers: readonly LaneLayer[]; readonly hasHands: boolean }[] = [
+const stages: readonly { readonly layers: readonly LaneLayer[]; readonly hasHands: boolean; readonly hasFindings?: true }[] = [
   { layers: ['readings'], hasHands: false },
   { layers: ['readings', 'slab', 'sheet'], hasHands: false },
   { layers: ['padding', 'slab', 'bandage'], hasHands: true },
   { layers: ['padding', 'slab', 'points'], hasHands: false },
+  { layers: ['slab'], hasHands: false, hasFindings: true },
 ]
+/** One of what stands at every place there is, more than a patient ever has. */
+const findings: readonly LimbFinding[] = sites.map((site, index) => ({
+  site,
+  level: index % 3 === 0 ? 'urgent' : 'warn',
+  label: `feeling at the ${site}`,
+  short: index % 4 === 0 ? 'colour, refill, swelling' : 'feeling',
+}))
 const hands = [
   { place: 'apply', label: 'You', isActive: true },
   { place: 'hold-distal', label: 'Bram Achterberg', isActive: false },
@@ -69,7 +79,7 @@ describe('labels of the drawings', () => {
     it(`${technique}: never meet, leave the frame, or lie over what they name, on ${bodies} bodies`, async () => {
       const wishes = Array.from({ length: bodies }, (_, seed): LaneWish => {
         const geometry = bodyOf(seed, technique)
-        const stage = stages[seed % stages.length] ?? { layers: [], hasHands: false }
+        const stage = stages[seed % stages.length] ?? stages[0]!
         const measured = geometry.stations[seed % Math.max(1, geometry.stations.length)]
         return {
           name: `body ${seed}, ${stage.layers.join(' ')}`,
@@ -78,6 +88,7 @@ describe('labels of the drawings', () => {
           layers: stage.layers,
           lit: seed % 5 === 0 && measured ? [measured.id] : [],
           hands: stage.hasHands ? hands : [],
+          findings: stage.hasFindings ? findings.filter((_, index) => (index + seed) % 3 > 0) : [],
           widthPx: [358, 560, 720, 1100][Math.floor(seed / 4) % 4] ?? 720,
         }
       })

@@ -38,6 +38,28 @@ describe('a round on one screen', () => {
     expect(await (await browser.find('group', 'Warmth, right')).getText()).to.match(/warm\s*as \d\d:\d\d/)
   }).timeout(40_000)
 
+  it('shows on the limb what is open, well and found, and a tap on a place brings its line under the hand', async () => {
+    await openRound()
+    const levelAt = (site: string): Promise<string | null> =>
+      browser.evaluate(`return document.querySelector('[role=dialog] [data-finding="${site}"]')?.dataset.level ?? null`)
+    expect(await levelAt('sole')).to.equal('unknown')
+    const choose = async (cell: string, word: string): Promise<void> => {
+      const group = await browser.find('group', cell)
+      await group.findElement({ xpath: `.//button[normalize-space(.//span)='${word}']` }).click()
+    }
+    await choose('Feeling: sole, left', 'none')
+    await choose('Feeling: top of the foot, left', 'normal')
+    expect(await levelAt('sole')).to.equal('urgent')
+    expect(await levelAt('top-of-foot')).to.equal('none')
+    await browser.evaluate(
+      `document.querySelector('[role=dialog] [data-finding="foot-pulse"]').dispatchEvent(new MouseEvent('click', { bubbles: true }))`,
+    )
+    const inHand = await browser.evaluate<string>(`return document.activeElement.closest('[data-cell]').getAttribute('aria-label')`)
+    expect(inHand).to.equal('Pulse, left')
+    await choose('Feeling: sole, left', 'none')
+    await choose('Feeling: top of the foot, left', 'normal')
+  }).timeout(40_000)
+
   it('is done with keys alone, and judged at the top', async () => {
     await openRound()
     expect(await openCount()).to.equal(24)

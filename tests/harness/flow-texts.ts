@@ -13,6 +13,8 @@ export function textsOf(blocks: readonly FlowBlock[]): readonly string[] {
       case 'page':
       case 'rule':
         return []
+      case 'figure':
+        return [block.alt]
       default:
         return [block.text]
     }

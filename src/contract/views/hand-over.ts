@@ -1,4 +1,6 @@
 import { flagLabel } from '#core/model/flag-words'
+import type { Geometry } from '#core/model/geometry'
+import { findingsOnLimb, type LimbFinding } from '#core/standing/findings-on-limb'
 import type { Caution } from '#core/model/plan'
 import { isPressing, type StandingItem, type StandingLevel } from '#core/model/standing'
 import type { PatientFlag } from '#core/model/vocabulary'
@@ -48,6 +50,8 @@ export interface HandOverLine {
   readonly done: readonly DoneAbout[]
   /** What falls due in the next hours, the earliest first, what is overdue before it. */
   readonly owed: readonly { readonly text: string; readonly dueAt: string; readonly isOverdue: boolean }[]
+  /** The limb with what it wears, and where on it what stands was found; null where nothing stands that has a place on it. */
+  readonly drawing: { readonly geometry: Geometry; readonly findings: readonly LimbFinding[] } | null
   readonly worry: (Recorded & { readonly text: string }) | null
   /** Who took the patient over in this shift, and when; null where nobody did yet. */
   readonly takenOver: Recorded | null
@@ -94,9 +98,16 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
     owed: workOwed(record, episode, nowMs)
       .filter((one) => one.dueAt <= nowMs + aheadHours * hourMs)
       .map(({ text, dueAt, graceMin }) => ({ text, dueAt: iso(dueAt), isOverdue: dueAt + graceMin * 60_000 < nowMs })),
+    drawing: drawingOf(record, standing.items),
     worry: record.worry?.text ? record.worry : null,
     takenOver: record.takenOver && nowMs - Date.parse(record.takenOver.at) < shiftHours * hourMs ? record.takenOver : null,
   }
+}
+
+function drawingOf({ accepted }: CaseRecord, items: readonly StandingItem[]): HandOverLine['drawing'] {
+  const geometry = accepted?.plan.geometry
+  const findings = geometry ? findingsOnLimb(geometry, items) : []
+  return geometry && findings.length > 0 ? { geometry, findings } : null
 }
 
 /** From when on it is told: since somebody took the patient over at the start of this shift, else a shift and its hand-over back. */

@@ -1,5 +1,24 @@
 import type { Held } from '../model/danger'
 import type { BodyRegion } from '../model/vocabulary'
+import type { Site } from '../rounds/item-sites'
+import type { LimbFinding } from './findings-on-limb'
+
+/** Where somebody at home looks, on the drawing of what they wear, in words for them. */
+export function homeLooks(holds: Held, part: BodyRegion): readonly LimbFinding[] {
+  const look = (site: Site, label: string): LimbFinding => ({ site, level: 'none', label, short: label })
+  if (holds === 'head')
+    return [
+      look('throat', 'Breath, swallowing, voice'),
+      look('side-of-neck', 'Skin under the edge: red or sore'),
+      look('arm-right', 'Arms and legs: weak, numb, prickling'),
+    ]
+  if (holds === 'spine')
+    return [look('belly', 'Belly: swells, you are sick'), look('saddle', 'Between the legs: numb'), look('leg-right', 'Legs: weak or numb')]
+  const edges = look('device-edge', 'Edges: red, rubbed, sore')
+  return part === 'leg'
+    ? [look('toes', 'Toes: colour, warmth, feeling, moving'), look('heel', 'Heel: sore'), look('muscle', 'Calf: swells or hurts'), edges]
+    : [look('fingers', 'Fingers: colour, warmth, feeling, moving'), edges]
+}
 
 /** Breath and calf: a clot is watched for with any leg or trunk held still. */
 const clot = ['Your calf swells or hurts', 'You are short of breath, or your chest hurts: call an ambulance']

@@ -279,6 +279,13 @@ function looksOf(clinicalCase: ClinicalCase, round: RoundInput, before: Before, 
   return [...limbLooks, ...blockNames.flatMap((name) => (round[name] ? lookAtBlock(name, round[name], before, vital) : []))]
 }
 
+const neverLooked: Before = { last: () => undefined, first: () => undefined }
+
+/** What one round finds by itself, before it is set against those before it: for whoever is still entering it. */
+export function looksOfOne(clinicalCase: ClinicalCase, round: RoundInput): readonly Look[] {
+  return looksOf(clinicalCase, round, neverLooked, round.analgesia === true)
+}
+
 /** One round in its minute, with no limb listed twice: nothing to choose between. */
 function isSingle(group: readonly RoundInput[]): boolean {
   const limbs = group[0]?.limbs ?? []

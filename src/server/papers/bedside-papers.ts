@@ -54,8 +54,9 @@ export async function printReleaseCard(facts: BedsideFacts, sheet: SheetId): Pro
   pdf.addPage()
   const width = sheets[sheet].widthMm * mm
   const inner = width - 30 * mm
+  const frame = { top: 8 * mm, bottom: 140 * mm }
   pdf
-    .rect(8 * mm, 8 * mm, width - 16 * mm, 132 * mm)
+    .rect(8 * mm, frame.top, width - 16 * mm, frame.bottom - frame.top)
     .lineWidth(2)
     .stroke('#9c1f2e')
   pdf
@@ -65,17 +66,16 @@ export async function printReleaseCard(facts: BedsideFacts, sheet: SheetId): Pro
     .text('RELEASE NOW', 15 * mm, 14 * mm, { width: inner, structParent })
   pdf.fillColor('#1d1b16').fontSize(14).text(`${facts.device}, ${facts.part}`, { width: inner, structParent })
   pdf.font('plain').fontSize(12).text(facts.who, { width: inner, structParent })
-  pdf.moveDown(0.4).font('plain').fontSize(11)
-  pdf.text(releaseWhen, { width: inner, structParent })
-  pdf.moveDown(0.3)
-  facts.release.forEach((line, index) =>
-    pdf
-      .font('bold')
-      .fontSize(13)
-      .text(`${index + 1}.  ${line}`, { width: inner, structParent })
-      .moveDown(0.15),
-  )
-  pdf.moveDown(0.3).fontSize(13).text('Call now:  ______________________   Night:  ______________________', { width: inner, structParent })
+  pdf.moveDown(0.4)
+  // As large as all of it fits into the frame: the call at its end must not fall out of it.
+  const steps = facts.release.map((line, index) => `${index + 1}.  ${line}`)
+  const size = largestThatFits(pdf, [...steps, releaseWhen, callLine], inner, frame.bottom - pdf.y - 5 * mm)
+  pdf
+    .font('plain')
+    .fontSize(size - 2)
+    .text(releaseWhen, { width: inner, structParent })
+  for (const step of steps) pdf.font('bold').fontSize(size).text(step, { width: inner, structParent })
+  pdf.moveDown(0.3).text(callLine, { width: inner, structParent })
   drawCut(pdf, width, 146 * mm)
   const at = DateTime.fromISO(facts.printedAt, { zone: facts.zone }).toFormat('ccc d LLL, HH:mm')
   pdf
@@ -87,6 +87,19 @@ export async function printReleaseCard(facts: BedsideFacts, sheet: SheetId): Pro
   for (const line of lines.slice(0, 12)) pdf.text(line, { width: inner, structParent })
   structParent.end()
   return endPaper(pdf)
+}
+
+const callLine = 'Call now:  ______________________   Night:  ______________________'
+const sizes = { greatest: 14, least: 8 } as const
+
+/** The largest bold type in which lines stand under each other in so high a frame, points. */
+function largestThatFits(pdf: Pdf, lines: readonly string[], width: number, height: number): number {
+  for (let size: number = sizes.greatest; size > sizes.least; size -= 0.5) {
+    pdf.font('bold').fontSize(size)
+    const whole = lines.reduce((sum, line) => sum + pdf.heightOfString(line, { width }), size)
+    if (whole <= height) return size
+  }
+  return sizes.least
 }
 
 /** The label for the bed: who, what, since when, what is allowed, when it is looked at next, and the code that opens the case. */
@@ -109,7 +122,11 @@ export async function printBedsideLabel(facts: BedsideFacts, sheet: SheetId): Pr
   pdf.text(`On since ${time(facts.appliedAt)}. Next look ${time(facts.nextRoundAt)}.`, { width: inner, structParent })
   if (facts.weight) pdf.font('bold').text(facts.weight, { width: inner, structParent })
   pdf.font('plain').fontSize(9.5)
-  for (const line of facts.care.slice(0, 5)) pdf.text(`· ${line}`, { width: inner, structParent })
+  for (const line of facts.care.slice(0, 5)) {
+    const { y } = pdf
+    pdf.text('·', left + 5 * mm, y, { lineBreak: false, structParent })
+    pdf.text(line, left + 8 * mm, y, { width: inner - 3 * mm, structParent })
+  }
   const codeLeft = left + width - codeSide - 3 * mm
   drawQrCode(pdf, facts.address, codeLeft, top + 3 * mm, codeSide)
   pdf

@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon'
 import { sheets, type SheetId } from '#contract/api/papers'
 import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
+import { drawFigure, heightOfFigure, type FlowFigure } from './flow-figure'
 import { drawTable, type FlowTable } from './flow-table'
 
 /** What flows down a paper, in order. */
@@ -8,6 +9,7 @@ export type FlowBlock =
   | { readonly kind: 'title' | 'heading' | 'line' | 'strong'; readonly text: string }
   | { readonly kind: 'list'; readonly lines: readonly string[] }
   | FlowTable
+  | FlowFigure
   /** Not split over two pages where it fits on one. */
   | { readonly kind: 'together'; readonly blocks: readonly FlowBlock[] }
   /** What follows begins on a page of its own, or under a line. */
@@ -81,17 +83,17 @@ function draw(blocks: readonly FlowBlock[], facts: FlowFacts, sheet: SheetId, si
     pdf.x = margin + column * (width + gutter)
     pdf.y = top
   }
-  const write = (tag: string, text: string, font: 'plain' | 'bold', points: number, indent = 0): void => {
+  const write = (tag: string, text: string, font: 'plain' | 'bold', points: number, indent = 0, bullet = ''): void => {
     pdf.font(font).fontSize(points)
     need(pdf.heightOfString(text, { width: width - indent }))
     const left = margin + column * (width + gutter)
     root.add(
       pdf.struct(tag, {}, () => {
-        pdf
-          .font(font)
-          .fontSize(points)
-          .fillColor(ink)
-          .text(text, left + indent, pdf.y, { width: width - indent })
+        pdf.font(font).fontSize(points).fillColor(ink)
+        const y = pdf.y
+        // Lines that go on begin under the words, not under the bullet.
+        if (bullet) pdf.text(bullet, left + indent * 0.35, y, { lineBreak: false })
+        pdf.text(text, left + indent, y, { width: width - indent })
       }),
     )
   }
@@ -113,12 +115,21 @@ function draw(blocks: readonly FlowBlock[], facts: FlowFacts, sheet: SheetId, si
         return write('P', block.text, 'bold', size.text)
       case 'list':
         for (const line of block.lines) {
-          write('P', `•  ${line}`, 'plain', size.text, size.text * 0.4)
+          write('P', line, 'plain', size.text, size.text * 1.1, '•')
           pdf.y += size.text * 0.15
         }
         return
       case 'table':
         return drawTable(pdf, block, { left: margin + column * (width + gutter), width, need, text: size.text })
+      case 'figure':
+        if (heightOfFigure(block, size.text) === 0) return
+        need(heightOfFigure(block, size.text))
+        root.add(
+          pdf.struct('Figure', { alt: block.alt }, () => {
+            drawFigure(pdf, block, { left: margin + column * (width + gutter), width, textPt: size.text })
+          }),
+        )
+        return
       case 'together':
         need(Math.min(heightOf(pdf, block.blocks, size, width), bottom - margin))
         return block.blocks.forEach(put)
@@ -165,6 +176,7 @@ function drawRule(pdf: Pdf, left: number, width: number): void {
 function heightOf(pdf: Pdf, blocks: readonly FlowBlock[], size: FlowSize, width: number): number {
   return blocks.reduce((sum, block) => {
     if (block.kind === 'rule') return sum + ruleGap
+    if (block.kind === 'figure') return sum + heightOfFigure(block, size.text)
     if (block.kind === 'table' || block.kind === 'page' || block.kind === 'together') return sum
     const points = block.kind === 'title' ? size.title : block.kind === 'heading' ? size.heading : size.text
     pdf.font(block.kind === 'line' || block.kind === 'list' ? 'plain' : 'bold').fontSize(points)

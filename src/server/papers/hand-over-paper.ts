@@ -39,10 +39,19 @@ function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
     ...(line.careful.length > 0 ? [strong(`Careful: ${line.careful.join(', ').toLowerCase()}`)] : []),
     strong(line.stands.length > 0 ? 'Stands' : line.headline),
     ...line.stands.map((one) => small(`   ${one.level}: ${one.text} (since ${at(one.sinceAt)})`)),
+    ...(line.drawing
+      ? [
+          {
+            kind: 'figure',
+            ...line.drawing,
+            alt: `Where it was found: ${line.drawing.findings.map((one) => one.label).join('; ')}.`,
+          } as const,
+        ]
+      : []),
     ...(line.unassessed > 0 ? [small(`   Cannot be assessed: ${line.unassessed} ${line.unassessed === 1 ? 'item' : 'items'}`)] : []),
     ...(line.known.length > 0 ? [small(`   Was there before: ${line.known.join('; ')}`)] : []),
     ...(line.happened.length > 0 ? [strong('What happened')] : []),
-    ...line.happened.slice(-mostHappened).map((one) => small(`   ${at(one.at)}  ${storyWords(one, at)} (${one.by})`)),
+    ...line.happened.slice(-mostHappened).map((one) => small(`   ${at(one.at)}  ${storyWords(one, at)}${one.by ? ` (${one.by})` : ''}`)),
     ...(line.done.length > 0 ? [strong('Done')] : []),
     ...line.done.slice(0, 6).map((one) => small(`   ${at(one.at)}  ${one.text} (${one.by})`)),
     strong(line.owed.length > 0 ? `Owed in the next ${aheadHours} h` : `Nothing owed in the next ${aheadHours} h`),

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon'
 import type { Plan } from '#core/model/plan'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
-import { homeWarnings } from '#core/standing/home-warnings'
+import { homeLooks, homeWarnings } from '#core/standing/home-warnings'
 import { lastFigures } from '#core/techniques/again-plan'
 import { findTechnique } from '#core/techniques/registry'
 import type { SheetId } from '#contract/api/papers'
@@ -53,6 +53,7 @@ export function takeHomeBlocks(
   title: string,
 ): readonly FlowBlock[] {
   const technique = findTechnique(record.technique)
+  const holds = technique?.onUrgent.holds ?? 'break'
   const injury = episode.injuries[record.injuryId]
   const region = injury?.region ?? technique?.regions[0] ?? 'ankle'
   const part = [injury?.side ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' ')
@@ -68,7 +69,15 @@ export function takeHomeBlocks(
     { kind: 'title', text: title },
     { kind: 'line', text: [patientIdentity(episode), part].filter(Boolean).join(', ') },
     { kind: 'heading', text: 'Call or come back at once if' },
-    { kind: 'list', lines: [...homeWarnings(technique?.onUrgent.holds ?? 'break', bodyRegionOf(region)), ...carefulAtHome(episode)] },
+    { kind: 'list', lines: [...homeWarnings(holds, bodyRegionOf(region)), ...carefulAtHome(episode)] },
+    {
+      kind: 'figure',
+      geometry: plan.geometry,
+      findings: homeLooks(holds, bodyRegionOf(region)),
+      alt: `What you wear, and where to look: ${homeLooks(holds, bodyRegionOf(region))
+        .map((one) => one.label)
+        .join('; ')}.`,
+    },
     { kind: 'heading', text: `Day and night, call: ${home?.callNumber ?? blank}` },
     { kind: 'line', text: 'Do not cut it open yourself, and do not wait for the morning.' },
     { kind: 'heading', text: 'Your times' },

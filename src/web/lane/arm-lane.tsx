@@ -1,18 +1,22 @@
 import { useId, useMemo } from 'react'
 import type { GeometryBand, GeometryMark } from '#core/model/geometry'
+import { placeOnArm } from '#core/drawing/site-places'
+import { FindingMarks, findingsInWords, findingWishes, placeFindings } from './kit/finding-marks'
 import { girthLook, girthText } from './kit/girth-text'
-import { shapeArm, type ArmShape } from './arm-shape'
+import { shapeArm, type ArmShape } from '#core/drawing/arm-shape'
 import { HandMark, type LaneHand } from './kit/lane-hand'
 import { LaneFrame } from './kit/lane-frame'
 import type { LabelWish, Rail } from './kit/lay-frame'
 import { Landmark, TapeLine } from './kit/overlays'
-import type { Point } from './kit/points'
+import type { Point } from '#core/drawing/points'
 import { Creases, FadeMask, Form, SkinPaints } from './kit/skin'
-import { smoothPath } from './kit/smooth-path'
+import { smoothPath } from '#core/drawing/smooth-path'
+import type { LimbFinding } from '#core/standing/findings-on-limb'
 import type { LaneProps } from './lane-props'
 import { wetFill, wetStateOf } from './wet-legend'
 
 const down = ([x, y]: Point): Point => [x, -y]
+const noFindings: readonly LimbFinding[] = []
 
 /** The forearm from the palm side, to scale with a ruler, with what is laid over it. */
 export function ArmLane({
@@ -25,6 +29,8 @@ export function ArmLane({
   hands = [],
   wet,
   notes = {},
+  findings = noFindings,
+  onFinding,
   onPick,
   onLevel,
 }: LaneProps) {
@@ -32,6 +38,7 @@ export function ArmLane({
   const shape = useMemo(() => shapeArm(geometry, side === 'right'), [geometry, side])
   const id = useId()
   const { bounds } = shape
+  const siteAt = (finding: LimbFinding): Point | null => placeOnArm(finding.site, geometry, shape)
   const stations = layers.includes('readings') ? geometry.stations : []
   const isNamed = (mark: GeometryMark): boolean => layers.includes('points') || lit.includes(mark.id)
   const marks = geometry.marks.filter((mark) => mark.kind === 'injury' || isNamed(mark))
@@ -49,12 +56,13 @@ export function ArmLane({
       const at = armHandSpot(hand.place, shape)
       return at ? [{ id: hand.place, rail: hand.place === 'apply' ? 'under' : 'top', text: hand.label, at, look: 'hand' }] : []
     }),
+    ...findingWishes(findings, siteAt, (_, [, y]) => (y < 0 ? 'under' : 'top')),
   ]
   const slab = geometry.bands.find((band) => band.kind === 'slab')
   const box = { x: bounds.minX, y: -bounds.maxY, width: bounds.maxX - bounds.minX, height: bounds.maxY - bounds.minY }
   return (
     <LaneFrame
-      name={`${side ?? ''} forearm from the palm side, drawn to scale from its readings`.trim()}
+      name={`${side ?? ''} forearm from the palm side, drawn to scale from its readings${findingsInWords(findings)}`.trim()}
       figures={useMemo(() => [{ id: 'arm', bounds }], [bounds])}
       rails={useMemo(
         (): readonly Rail[] => [
@@ -70,12 +78,15 @@ export function ArmLane({
       injuredSide={geometry.side}
       onLevel={onLevel}
       onPick={onPick}
-      over={({ place }) =>
-        hands.map((hand) => {
-          const at = armHandSpot(hand.place, shape)
-          return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('arm', at)} /> : null
-        })
-      }
+      over={({ place }) => (
+        <>
+          {hands.map((hand) => {
+            const at = armHandSpot(hand.place, shape)
+            return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('arm', at)} /> : null
+          })}
+          <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('arm', at))} onPick={onFinding} />
+        </>
+      )}
     >
       {() => (
         <SkinPaints id={id} fromY={-shape.halfAt(shape.elbowX)} toY={shape.halfAt(shape.elbowX) * 1.05}>

@@ -1,10 +1,10 @@
 import type { GeometryBand } from '#core/model/geometry'
-import type { View } from './column-form'
-import type { ColumnShape } from './column-shape'
+import type { View } from '#core/drawing/column-form'
+import type { ColumnShape } from '#core/drawing/column-shape'
 import { xy } from './kit/overlays'
-import type { Point } from './kit/points'
+import type { Point } from '#core/drawing/points'
 import { faint } from './kit/shown-bands'
-import { smoothPath } from './kit/smooth-path'
+import { smoothPath } from '#core/drawing/smooth-path'
 import type { LaneProps } from './lane-props'
 
 /** How far what goes round bends toward the reader, cm. */

@@ -1,26 +1,31 @@
 import { useId, useMemo } from 'react'
 import type { Geometry, GeometryMark } from '#core/model/geometry'
+import { placeOnColumn } from '#core/drawing/site-places'
+import { FindingMarks, findingsInWords, findingWishes, placeFindings } from './kit/finding-marks'
 import { girthLook, girthText } from './kit/girth-text'
 import { ColumnBand } from './column-bands'
-import type { View } from './column-form'
-import { shapeColumn, type ColumnShape } from './column-shape'
+import type { View } from '#core/drawing/column-form'
+import { shapeColumn, type ColumnShape } from '#core/drawing/column-shape'
 import { HandMark, type LaneHand } from './kit/lane-hand'
 import { LaneFrame } from './kit/lane-frame'
 import type { LabelWish, Rail } from './kit/lay-frame'
 import { Landmark, TapeLine } from './kit/overlays'
-import type { Point } from './kit/points'
+import type { Point } from '#core/drawing/points'
 import { shownBands } from './kit/shown-bands'
 import { Creases, FadeMask, Form, SkinPaints } from './kit/skin'
-import { smoothPath } from './kit/smooth-path'
+import { smoothPath } from '#core/drawing/smooth-path'
+import type { LimbFinding } from '#core/standing/findings-on-limb'
 import type { LaneProps } from './lane-props'
 
 const down = ([x, y]: Point): Point => [x, -y]
+const noFindings: readonly LimbFinding[] = []
 
 /** Neck or trunk from the front and from the side, to scale with a ruler. */
 export function ColumnLane(props: LaneProps) {
-  const { geometry, units, layers, lit = [], hands = [], onPick } = props
+  const { geometry, units, layers, lit = [], hands = [], findings = noFindings, onFinding, onPick } = props
   const shapes = useMemo(() => ({ front: shapeColumn(geometry, 'front'), side: shapeColumn(geometry, 'side') }), [geometry])
   const { front, side } = shapes
+  const siteAt = (finding: LimbFinding): Point | null => placeOnColumn(finding.site, geometry, front)
   const isNamed = (mark: GeometryMark): boolean => layers.includes('points') || lit.includes(mark.id)
   const hasTape = layers.includes('readings') || lit.length > 0
   const wishes: readonly LabelWish[] = [
@@ -39,10 +44,11 @@ export function ColumnLane(props: LaneProps) {
       const at = columnHandSpot(hand.place, geometry, front)
       return at ? [{ id: hand.place, rail: 'names', text: hand.label, at, look: 'hand' }] : []
     }),
+    ...findingWishes(findings, siteAt, () => 'names'),
   ]
   return (
     <LaneFrame
-      name={`${geometry.body === 'neck' ? 'Neck and shoulders' : 'Trunk'} from the front and from the side, drawn to scale from the readings`}
+      name={`${geometry.body === 'neck' ? 'Neck and shoulders' : 'Trunk'} from the front and from the side, drawn to scale from the readings${findingsInWords(findings)}`}
       figures={useMemo(
         () => [
           { id: 'front', bounds: front.bounds },
@@ -55,12 +61,15 @@ export function ColumnLane(props: LaneProps) {
       units={units}
       ruler={{ lies: 'beside', lengthCm: front.bounds.maxY - front.bounds.minY }}
       onPick={onPick}
-      over={({ place }) =>
-        hands.map((hand) => {
-          const at = columnHandSpot(hand.place, geometry, front)
-          return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('front', at)} /> : null
-        })
-      }
+      over={({ place }) => (
+        <>
+          {hands.map((hand) => {
+            const at = columnHandSpot(hand.place, geometry, front)
+            return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('front', at)} /> : null
+          })}
+          <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('front', at))} onPick={onFinding} />
+        </>
+      )}
     >
       {(view) => <Figure {...props} shape={shapes[view as View]} view={view as View} />}
     </LaneFrame>

@@ -15,12 +15,15 @@ export const LanePicture = memo(function LanePicture({
   geometry,
   heightPx = 64,
   ...shown
-}: Partial<Pick<LaneProps, 'layers' | 'off' | 'lit' | 'hands'>> & { geometry: Geometry; heightPx?: number }) {
+}: Partial<Pick<LaneProps, 'layers' | 'off' | 'lit' | 'hands' | 'findings' | 'onFinding' | 'wet'>> & {
+  geometry: Geometry
+  heightPx?: number
+}) {
   const strip = useMemo(() => ({ heightPx, hasSide: false }), [heightPx])
   if (geometry.body === 'none' || geometry.stations.length === 0) return null
   const Body = laneBodies[geometry.body]
   return (
-    <div aria-hidden className="pointer-events-none">
+    <div aria-hidden className={shown.onFinding ? '' : 'pointer-events-none'}>
       <LaneStrip value={strip}>
         <Body geometry={geometry} units="metric" layers={worn} {...shown} />
       </LaneStrip>

@@ -1,6 +1,7 @@
 import type { Side } from '#core/model/vocabulary'
 import type { DisplayUnits } from '#core/planner/format-decision'
 import type { Geometry } from '#core/model/geometry'
+import type { LimbFinding } from '#core/standing/findings-on-limb'
 import type { WetPart } from '#core/runs/wet-now'
 import type { LaneHand } from './kit/lane-hand'
 
@@ -27,6 +28,9 @@ export interface LaneProps {
   readonly notes?: Readonly<Record<string, { readonly words: string; readonly tone: 'calm' | 'caution' | 'stop' }>> | undefined
   /** Hands at work, and those that wait. */
   readonly hands?: readonly LaneHand[] | undefined
+  /** What stands, at the places where it was found. */
+  readonly findings?: readonly LimbFinding[] | undefined
+  readonly onFinding?: ((finding: LimbFinding) => void) | undefined
   readonly onPick?: ((id: string) => void) | undefined
   /** A tap on the limb: how far along its axis, cm. */
   readonly onLevel?: ((cm: number) => void) | undefined

@@ -1,11 +1,12 @@
 import type { GeometryBand } from '#core/model/geometry'
 import type { WetState } from '#core/runs/wet-now'
 import type { LaneProps } from './lane-props'
-import type { LegShape } from './leg-shape'
+import type { LegShape } from '#core/drawing/leg-shape'
 import { xy } from './kit/overlays'
-import type { Point } from './kit/points'
+import type { Point } from '#core/drawing/points'
 import { faint, shownBands } from './kit/shown-bands'
-import { smoothPath, straightPath } from './kit/smooth-path'
+import { bootRegion, regionAround } from '#core/drawing/leg-regions'
+import { smoothPath } from '#core/drawing/smooth-path'
 import { wetFill, wetStateOf } from './wet-legend'
 
 interface BandProps {
@@ -91,7 +92,7 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
     case 'no-go':
       return (
         <path
-          d={around(band, shape, flip, 0)}
+          d={regionAround(band, shape, flip, 0)}
           fill="var(--stop)"
           fillOpacity="0.13"
           stroke="var(--stop)"
@@ -103,7 +104,12 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
     case 'zone':
       return (
         <>
-          <path d={around(band, shape, flip, 0.7)} fill="transparent" stroke={isLit ? 'var(--citrus-deep)' : 'none'} strokeWidth="0.3" />
+          <path
+            d={regionAround(band, shape, flip, 0.7)}
+            fill="transparent"
+            stroke={isLit ? 'var(--citrus-deep)' : 'none'}
+            strokeWidth="0.3"
+          />
           {band.axis === 'leg' ? <End atCm={band.toCm} shape={shape} flip={flip} /> : null}
         </>
       )
@@ -115,7 +121,7 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
       })
       return (
         <>
-          <path d={around(band, shape, flip, 0.7)} fill="transparent" />
+          <path d={regionAround(band, shape, flip, 0.7)} fill="transparent" />
           <path
             d={smoothPath(along)}
             fill="none"
@@ -130,7 +136,7 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
     case 'reach':
       return isLit ? (
         <path
-          d={around(band, shape, flip, 1.3)}
+          d={regionAround(band, shape, flip, 1.3)}
           fill="none"
           stroke="var(--ink)"
           strokeWidth="0.28"
@@ -195,23 +201,9 @@ function drawBand({ band, shape, flip, isLit }: BandProps) {
   }
 }
 
-/** The stretch of limb between two places, with a margin, as a closed path. */
-function around(band: GeometryBand, shape: LegShape, flip: BandProps['flip'], marginCm: number): string {
-  const axis = band.axis === 'foot' ? 'foot' : 'leg'
-  const steps = Math.max(2, Math.ceil((band.toCm - band.fromCm) / 3))
-  const at = (index: number): number => band.fromCm + ((band.toCm - band.fromCm) * index) / steps
-  const line = (face: 'front' | 'back'): Point[] =>
-    Array.from({ length: steps + 1 }, (_, index): Point => {
-      const [x, y] = shape.placeAt(axis, Math.max(0, at(index)), face)
-      const outward = face === 'front' ? marginCm : -marginCm
-      return axis === 'foot' ? [x + outward, y] : [x, y + outward]
-    })
-  return straightPath([...line('front'), ...line('back').reverse()].map(flip), true)
-}
-
 /** A strap that goes round: its edges bend toward the reader as a tape does. */
 function wrap(band: GeometryBand, shape: LegShape, flip: BandProps['flip'], marginCm: number): string {
-  if (band.axis === 'foot') return around(band, shape, flip, marginCm)
+  if (band.axis === 'foot') return regionAround(band, shape, flip, marginCm)
   const face = (atCm: number, side: 'front' | 'back'): Point => {
     const [x, y] = shape.placeAt('leg', Math.max(0, atCm), side)
     return flip([x, y + (side === 'front' ? marginCm : -marginCm)])
@@ -262,7 +254,7 @@ function Casts({
         {covers
           .filter((band) => fillOf(band) === fill)
           .map((band) => (
-            <path key={band.id} d={band.kind === 'shell' ? bootReach(band, shape, flip) : around(band, shape, flip, 2)} />
+            <path key={band.id} d={band.kind === 'shell' ? bootRegion(band, shape, flip) : regionAround(band, shape, flip, 2)} />
           ))}
       </clipPath>
       <g clipPath={`url(#${id}-cast-${index})`}>
@@ -271,20 +263,6 @@ function Casts({
       </g>
     </g>
   ))
-}
-
-/** A boot reaches from the sole to its top, with the toes in it. */
-function bootReach(band: GeometryBand, shape: LegShape, flip: BandProps['flip']): string {
-  const { minX, minY, maxY } = shape.bounds
-  return straightPath(
-    [
-      [minX - 2, minY - 2],
-      [band.toCm, minY - 2],
-      [band.toCm, maxY + 2],
-      [minX - 2, maxY + 2],
-    ].map((point) => flip(point as unknown as Point)),
-    true,
-  )
 }
 
 /** A cutting line by its course: shares of the depth from the back at places along the leg. */

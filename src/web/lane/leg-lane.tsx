@@ -1,20 +1,28 @@
 import { memo, useId, useMemo } from 'react'
 import type { Geometry, GeometryMark } from '#core/model/geometry'
+import { placeOnLeg } from '#core/drawing/site-places'
+import { FindingMarks, findingsInWords, findingWishes, placeFindings } from './kit/finding-marks'
 import { girthLook, girthText } from './kit/girth-text'
 import type { WetState } from '#core/runs/wet-now'
 import { HandMark, type LaneHand } from './kit/lane-hand'
 import { LaneFrame } from './kit/lane-frame'
 import type { LabelWish, Rail } from './kit/lay-frame'
 import { Landmark, TapeLine } from './kit/overlays'
-import { heightAt, type Bounds, type Point } from './kit/points'
+import { heightAt, type Bounds, type Point } from '#core/drawing/points'
 import { Creases, FadeMask, Form, SkinPaints } from './kit/skin'
-import { smoothPath } from './kit/smooth-path'
+import { smoothPath } from '#core/drawing/smooth-path'
 import { LegBands } from './leg-bands'
-import { shapeLeg, type LegShape } from './leg-shape'
+import { shapeLeg, type LegShape } from '#core/drawing/leg-shape'
+import type { Site } from '#core/rounds/item-sites'
+import type { LimbFinding } from '#core/standing/findings-on-limb'
 import type { LaneProps } from './lane-props'
 import { wetFill, wetStateOf } from './wet-legend'
 
 const down = ([x, y]: Point): Point => [x, -y]
+const noFindings: readonly LimbFinding[] = []
+/** Findings whose names stand under the leg, and beside the sole; the others stand over it. */
+const isUnderLeg: readonly Site[] = ['muscle', 'heel', 'device-edge']
+const isAtSole: readonly Site[] = ['sole', 'toes', 'great-toe', 'outer-foot', 'first-web', 'foot-pulse', 'top-of-foot']
 
 /** The leg from the side, heel down, toes up, to scale with a ruler. */
 export function LegLane({
@@ -27,6 +35,8 @@ export function LegLane({
   hands = [],
   wet,
   notes = {},
+  findings = noFindings,
+  onFinding,
   onPick,
   onLevel,
 }: LaneProps) {
@@ -36,6 +46,7 @@ export function LegLane({
   const marks = geometry.marks.filter((mark) => layers.includes('points') || mark.kind === 'injury' || lit.includes(mark.id))
   const bounds = useMemo(() => frameBounds(geometry, shape), [geometry, shape])
   const isNamed = (mark: GeometryMark): boolean => layers.includes('points') || lit.includes(mark.id)
+  const siteAt = (finding: LimbFinding): Point | null => placeOnLeg(finding.site, geometry, shape)
   const stations = layers.includes('readings') ? shape.stations : []
   const wishes: readonly LabelWish[] = [
     ...stations.map(({ station, front, back }): LabelWish => {
@@ -66,11 +77,12 @@ export function LegLane({
           ]
         : []
     }),
+    ...findingWishes(findings, siteAt, ({ site }) => (isUnderLeg.includes(site) ? 'under' : isAtSole.includes(site) ? 'sole' : 'top')),
   ]
   const box = { x: bounds.minX, y: -bounds.maxY, width: bounds.maxX - bounds.minX, height: bounds.maxY - bounds.minY }
   return (
     <LaneFrame
-      name={`${side ?? ''} leg from the side, drawn to scale from its readings`.trim()}
+      name={`${side ?? ''} leg from the side, drawn to scale from its readings${findingsInWords(findings)}`.trim()}
       figures={useMemo(() => [{ id: 'leg', bounds }], [bounds])}
       rails={useMemo(() => railsOf(geometry, shape, bounds), [geometry, shape, bounds])}
       wishes={wishes}
@@ -80,12 +92,15 @@ export function LegLane({
       injuredSide={geometry.side}
       onLevel={onLevel}
       onPick={onPick}
-      over={({ place }) =>
-        hands.map((hand) => {
-          const at = legHandSpot(hand.place, geometry, shape)
-          return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('leg', at)} /> : null
-        })
-      }
+      over={({ place }) => (
+        <>
+          {hands.map((hand) => {
+            const at = legHandSpot(hand.place, geometry, shape)
+            return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('leg', at)} /> : null
+          })}
+          <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('leg', at))} onPick={onFinding} />
+        </>
+      )}
     >
       {() => (
         <SkinPaints id={id} fromY={-shape.legFrontY} toY={-shape.bounds.minY}>

@@ -1,9 +1,9 @@
 import { useId, useMemo } from 'react'
 import type { Geometry, ScenePoint } from '#core/model/geometry'
-import type { Point } from './kit/points'
+import type { Point } from '#core/drawing/points'
 import { Creases, Form, SkinPaints } from './kit/skin'
-import { smoothPath } from './kit/smooth-path'
-import { shapeLeg } from './leg-shape'
+import { smoothPath } from '#core/drawing/smooth-path'
+import { shapeLeg } from '#core/drawing/leg-shape'
 
 /** The hip is drawn this far above the groin, cm. */
 const hipCm = 20

@@ -3,8 +3,8 @@ import type { Geometry } from '#core/model/geometry'
 import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
 import { LaneFrame } from './kit/lane-frame'
 import { labelPx, type LabelWish, type Rail } from './kit/lay-frame'
-import { boundsOf, type Point } from './kit/points'
-import { smoothPath, straightPath } from './kit/smooth-path'
+import { boundsOf, type Point } from '#core/drawing/points'
+import { smoothPath, straightPath } from '#core/drawing/smooth-path'
 import { textWidthPx } from './kit/text-width'
 
 const down = ([x, y]: Point): Point => [x, -y]

@@ -3,8 +3,8 @@ import type { Geometry } from '#core/model/geometry'
 import { formatLength, type DisplayUnits } from '#core/planner/format-decision'
 import { LaneFrame } from './kit/lane-frame'
 import type { LabelWish, Rail } from './kit/lay-frame'
-import { boundsOf, type Point } from './kit/points'
-import { straightPath } from './kit/smooth-path'
+import { boundsOf, type Point } from '#core/drawing/points'
+import { straightPath } from '#core/drawing/smooth-path'
 
 // The outline is kept with y down the page.
 const turned = ([x, y]: Point): Point => [x, -y]

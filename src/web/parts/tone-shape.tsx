@@ -1,6 +1,7 @@
 export type Tone = 'stop' | 'caution' | 'note' | 'calm' | 'known' | 'blank'
 
-const shapes: Record<Tone, string> = {
+/** The outline of a tone in a square of 16. */
+export const toneShapes: Record<Tone, string> = {
   stop: 'M8 1.2 L14.8 8 L8 14.8 L1.2 8 Z',
   caution: 'M8 1.8 L14.8 14 H1.2 Z',
   note: 'M2 2 H14 V10.5 H7 L3.5 14.2 V10.5 H2 Z',
@@ -22,7 +23,7 @@ export const toneInk: Record<Tone, string> = {
 export function ToneShape({ tone, size = 16 }: { tone: Tone; size?: number }) {
   return (
     <svg viewBox="0 0 16 16" width={size} height={size} aria-hidden="true" className={`shrink-0 ${toneInk[tone]}`}>
-      <path d={shapes[tone]} fill="currentColor" stroke={tone === 'blank' ? 'currentColor' : 'none'} fillRule="evenodd" />
+      <path d={toneShapes[tone]} fill="currentColor" stroke={tone === 'blank' ? 'currentColor' : 'none'} fillRule="evenodd" />
     </svg>
   )
 }

@@ -1,9 +1,11 @@
+import type { RoundBody } from '#contract/events/rounds/round'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { RoundGrid } from './round-grid'
 import { columnItems, isInShortForm, keyRows, toColumnFindings, type RoundEntries, type RoundItem } from './round-items'
+import { limbCell, RoundLimb } from './round-limb'
 import { vitalOf, VitalGrid } from './vital-grid'
 
 const limbs = ['arm', 'leg'] as const
@@ -20,6 +22,10 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
       sides.flatMap((side) => rowsOf(limb, entries).map((item) => ({ key: `${limb}-${side}/${item.key}`, item, isInjured: false }))),
     ),
   ]
+  const findingsOf = (entries: RoundEntries): RoundBody['findings'] => ({
+    ...toColumnFindings(watched, entries, entries['reason'] ?? ''),
+    ...vitalOf(entries),
+  })
   return (
     <RoundFrame
       round={round}
@@ -27,10 +33,20 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
       missing={(entries) =>
         Object.keys(entries).some((key) => key.includes('/')) ? null : 'Nothing is entered: enter at least what you looked at.'
       }
-      findings={(entries) => ({ ...toColumnFindings(watched, entries, entries['reason'] ?? ''), ...vitalOf(entries) })}
+      findings={findingsOf}
     >
       {(entries, put) => (
         <>
+          {round.limb ? (
+            <RoundLimb
+              limb={round.limb}
+              cells={cellsOf(entries).flatMap(({ key, item }) => {
+                const [column = ''] = key.split('/')
+                return limbCell(key, column === 'column' ? watched : column, item.key, !entries[key]) ?? []
+              })}
+              findings={findingsOf(entries)}
+            />
+          ) : null}
           <div className="flex flex-wrap items-end gap-3">
             <ChoiceRow
               label="How much"

@@ -20,6 +20,8 @@ export function RoundCell({
 }) {
   const words = wordsOf(item)
   const isTight = words.length > 8
+  /** Where the row is full, the time of the last entry would break it. */
+  const isBrief = words.length > 5
   const again = asLastTime(item, last)
   const isLast = (word: string): boolean => last?.word === word
   return (
@@ -60,7 +62,7 @@ export function RoundCell({
           {isLast(word) && last ? (
             <span aria-hidden className={`text-[0.77rem] leading-none ${again === word ? 'opacity-80' : 'font-bold text-caution'}`}>
               {again === word ? 'as' : 'was'}
-              {isTight ? '' : ` ${formatClock(last.at)}`}
+              {isBrief ? '' : ` ${formatClock(last.at)}`}
             </span>
           ) : null}
         </button>

@@ -29,7 +29,7 @@ export function RoundEntry({ injury, episode, ...given }: RoundProps & { injury:
       </Notice>
     )
   }
-  return <RoundForm limb={watched} injured={injury.side} {...form} />
+  return <RoundForm watched={watched} injured={injury.side} {...form} />
 }
 
 /** What a baseline or round compares, in words. */

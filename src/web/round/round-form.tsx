@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import type { RoundBody } from '#contract/events/rounds/round'
 import type { LimbFindings } from '#core/model/observation'
 import { otherSide, spoken, type Side } from '#core/model/vocabulary'
 import { Button } from '../parts/button'
@@ -9,18 +10,19 @@ import { RoundFrame, type RoundProps } from './round-frame'
 import { isAsked, RoundGrid, type RoundColumn } from './round-grid'
 import { skinWords } from '#core/model/round-items'
 import { alsoAsked, isOfBareLimb, noneOfThese, roundItems, tickAlso, toFindings, type RoundEntries } from './round-items'
+import { limbCell, RoundLimb } from './round-limb'
 import { vitalOf, VitalGrid } from './vital-grid'
 
 /** Lower where all has to be in sight. */
 const tool = 'max-sm:min-h-11 max-sm:px-2 max-sm:text-sm lg:min-h-9 lg:py-1'
 
 /** One look at both sides: circulation, feeling, movement, pain. Side by side on a desk, one at a time on a phone. */
-export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg' | 'arm'; injured: Side }) {
+export function RoundForm({ watched, injured, ...round }: RoundProps & { watched: 'leg' | 'arm'; injured: Side }) {
   const isNarrow = useNarrow()
   const sound = otherSide(injured)
   const [side, setSide] = useState<Side>(injured)
   const isBare = round.isBare === true
-  const items = roundItems(limb).filter((item) => !isBare || isOfBareLimb(item))
+  const items = roundItems(watched).filter((item) => !isBare || isOfBareLimb(item))
   const columns: readonly RoundColumn[] = [injured, sound].map((one) => ({
     key: one,
     head: `${one.toUpperCase()}${one === injured ? ', injured' : ''}`,
@@ -32,6 +34,11 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
       items.filter((item) => isAsked(item, column)).map((item) => ({ key: `${column.key}/${item.key}`, item, isInjured: !column.isSound })),
     )
   const openOf = (entries: RoundEntries, column: RoundColumn): number => cellsOf([column]).filter(({ key }) => !entries[key]).length
+  const findingsOf = (entries: RoundEntries): RoundBody['findings'] => ({
+    analgesia: entries['analgesia'] === 'yes',
+    limbs: [injured, sound].map((one) => toFindings(watched, one, entries, entries['reason'] ?? '')).filter(isLookedAt),
+    ...vitalOf(entries),
+  })
   return (
     <RoundFrame
       round={round}
@@ -42,11 +49,7 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
           ? null
           : `Nothing is entered for the ${injured} side: enter at least what you looked at.`
       }
-      findings={(entries) => ({
-        analgesia: entries['analgesia'] === 'yes',
-        limbs: [injured, sound].map((one) => toFindings(limb, one, entries, entries['reason'] ?? '')).filter(isLookedAt),
-        ...vitalOf(entries),
-      })}
+      findings={findingsOf}
     >
       {(entries, put) => {
         const also = (entries[`${injured}/also`] ?? '').split(' ').filter(Boolean)
@@ -101,30 +104,42 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
                 onChange={setSide}
               />
             ) : null}
-            <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
-              {isNarrow ? <span className="text-sm font-semibold text-soft">Rest:</span> : null}
-              <Button
-                className={tool}
-                aria-label={`Rest of ${sound} normal`}
-                onClick={() => put(restIsNormal(cellsOf(columns.filter((column) => column.isSound)), entries, round.ever ?? {}))}
-              >
-                {isNarrow ? `${sound} normal` : `Rest of ${sound} normal`}
-              </Button>
-              <Button
-                className={tool}
-                aria-label="Rest of both normal"
-                onClick={() =>
-                  put({
-                    ...restIsNormal(cellsOf(columns), entries, round.ever ?? {}),
-                    ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }),
-                  })
-                }
-              >
-                {isNarrow ? 'both normal' : 'Rest of both normal'}
-              </Button>
-              <Button className={tool} aria-label="Cannot, all of it" onClick={() => put(cannotAll(cellsOf(columns), entries))}>
-                {isNarrow ? 'Cannot' : 'Cannot, all of it'}
-              </Button>
+            <div className="lg:flex lg:items-end lg:justify-between lg:gap-6">
+              <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
+                {isNarrow ? <span className="text-sm font-semibold text-soft">Rest:</span> : null}
+                <Button
+                  className={tool}
+                  aria-label={`Rest of ${sound} normal`}
+                  onClick={() => put(restIsNormal(cellsOf(columns.filter((column) => column.isSound)), entries, round.ever ?? {}))}
+                >
+                  {isNarrow ? `${sound} normal` : `Rest of ${sound} normal`}
+                </Button>
+                <Button
+                  className={tool}
+                  aria-label="Rest of both normal"
+                  onClick={() =>
+                    put({
+                      ...restIsNormal(cellsOf(columns), entries, round.ever ?? {}),
+                      ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }),
+                    })
+                  }
+                >
+                  {isNarrow ? 'both normal' : 'Rest of both normal'}
+                </Button>
+                <Button className={tool} aria-label="Cannot, all of it" onClick={() => put(cannotAll(cellsOf(columns), entries))}>
+                  {isNarrow ? 'Cannot' : 'Cannot, all of it'}
+                </Button>
+              </div>
+              {round.limb && !(isNarrow && side !== injured) ? (
+                <RoundLimb
+                  limb={round.limb}
+                  cells={cellsOf(columns).flatMap(({ key, item }) => {
+                    const [column = ''] = key.split('/')
+                    return limbCell(key, `${watched}-${column}`, item.key, !entries[key]) ?? []
+                  })}
+                  findings={findingsOf(entries)}
+                />
+              ) : null}
             </div>
             <RoundGrid items={items} columns={shown} entries={entries} last={round.last} beside={beside} onPut={put} />
             {round.asksVital ? <VitalGrid entries={entries} last={round.last} onPut={put} /> : null}
@@ -133,7 +148,7 @@ export function RoundForm({ limb, injured, ...round }: RoundProps & { limb: 'leg
                 <ChoiceSet
                   label={`Also asked, ${injured}`}
                   values={also}
-                  choices={alsoAsked(limb, isBare)}
+                  choices={alsoAsked(watched, isBare)}
                   isSmall
                   onChange={(values) => put({ [`${injured}/also`]: tickAlso(also, values).join(' ') })}
                 />

@@ -7,6 +7,7 @@ import { focusNextOpen, hasOpen, useRoundKeys } from './use-round-keys'
 import { useDraft } from '../sync/use-draft'
 import type { LastEntries } from './last-entries'
 import type { EverEntered, RoundCell } from './rest-is-normal'
+import type { DrawnLimb } from './round-limb'
 import { cannot, cannotReasons, type RoundEntries } from './round-items'
 
 /** Under what it is kept how many minutes ago was looked. */
@@ -42,6 +43,8 @@ export interface RoundProps {
   readonly isTimed?: boolean
   /** @param minutesAgo when it was looked at, where it is entered later */
   readonly onSubmit: (body: RoundBody, minutesAgo: number) => void
+  /** What it is entered on, where the limb can be drawn. */
+  readonly limb?: DrawnLimb
 }
 
 /**

@@ -56,7 +56,7 @@ export function RoundGrid({
           </div>
           {columns.map((column) =>
             isAsked(item, column) ? (
-              <div key={column.key} className="min-w-0 py-0.5 lg:border-t lg:border-line">
+              <div key={column.key} className="min-w-0 py-0.5 max-sm:pt-0 lg:border-t lg:border-line">
                 {columns.length > 1 ? <p className="text-sm font-semibold lg:hidden">{column.head}</p> : null}
                 <RoundCell
                   cellKey={`${column.key}/${item.key}`}

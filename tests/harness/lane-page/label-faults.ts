@@ -30,6 +30,12 @@ export function faultsOfLabels(host: Element): { readonly faults: readonly strin
       if (isOverBody(svg, one.box)) faults.push(`“${one.words}” lies over the body`)
       const place = placeNamed(one.label)
       if (place && isIn(place, one.box)) faults.push(`“${one.words}” hides what it names`)
+      const line = lineOf(one.label)
+      for (const other of texts)
+        if (other !== one && line.some((point) => isInLetters(point, other.box)))
+          faults.push(`the line of “${one.words}” runs through “${other.words}”`)
+      for (const mark of svg.querySelectorAll('[data-finding] > g'))
+        if (doMeet(mark.getBoundingClientRect(), one.box)) faults.push(`“${one.words}” lies over a mark`)
     }
   }
   return { faults, labels }
@@ -65,6 +71,23 @@ function isOverBody(svg: SVGSVGElement, box: DOMRect): boolean {
       form.isPointInFill(new DOMPoint(box.left + box.width * share, middle).matrixTransform(matrix)),
     )
   })
+}
+
+/** Places along the line from a label to what it names, on the page. */
+function lineOf(label: SVGElement | null): readonly DOMPoint[] {
+  const leader = label?.parentElement?.querySelector<SVGPathElement>('path')
+  const matrix = leader?.getScreenCTM()
+  if (!leader || !matrix) return []
+  const [length, steps] = [leader.getTotalLength(), 120]
+  return Array.from({ length: steps + 1 }, (_, index) => {
+    const { x, y } = leader.getPointAtLength((length * index) / steps)
+    return new DOMPoint(x, y).matrixTransform(matrix)
+  })
+}
+
+/** Whether a place lies within the letters of a text, their edges aside. */
+function isInLetters({ x, y }: DOMPoint, box: DOMRect): boolean {
+  return x > box.left + 2 && x < box.right - 2 && y > box.top + 4 && y < box.bottom - 4
 }
 
 /** Where the leader of a label begins, on the page. */

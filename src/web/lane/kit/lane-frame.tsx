@@ -2,7 +2,7 @@ import { createContext, useContext, useMemo, type MouseEvent, type ReactNode } f
 import type { Side } from '#core/model/vocabulary'
 import type { DisplayUnits } from '#core/planner/format-decision'
 import { labelPx, layFrame, type FrameFigure, type FrameLayout, type LabelWish, type Rail } from './lay-frame'
-import type { Point } from './points'
+import type { Point } from '#core/drawing/points'
 import { LyingRuler, StandingRuler } from './ruler'
 import { useBox } from './use-box'
 
@@ -114,10 +114,9 @@ export function LaneFrame({
 }
 
 function Label({ label, onPick }: { label: FrameLayout['labels'][number]; onPick: ((id: string) => void) | undefined }) {
-  const [from, to] = label.leader
   return (
     <g onClick={onPick ? () => onPick(label.id) : undefined} className={onPick ? 'cursor-pointer' : ''}>
-      <path d={`M${at(from)} L${at(to)}`} stroke="var(--soft)" strokeWidth="0.9" opacity="0.75" />
+      <path d={`M${label.leader.map(at).join(' L')}`} fill="none" stroke="var(--soft)" strokeWidth="0.9" opacity="0.75" />
       <text
         x={label.x.toFixed(1)}
         y={label.y.toFixed(1)}

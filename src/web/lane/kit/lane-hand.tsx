@@ -1,5 +1,5 @@
 import type { HandGrip } from '#core/model/step'
-import type { Point } from './points'
+import type { Point } from '#core/drawing/points'
 
 /** A pair of hands laid over the drawing. */
 export interface LaneHand {

@@ -1,4 +1,4 @@
-import type { Bounds, Point } from './points'
+import type { Bounds, Point } from '#core/drawing/points'
 import { rowsFor, spread } from './spread'
 import { cutToWidth, textWidthPx } from './text-width'
 
@@ -40,8 +40,8 @@ export interface PlacedLabel {
   readonly x: number
   readonly y: number
   readonly align: 'start' | 'middle' | 'end'
-  /** From the place that is named to the label. */
-  readonly leader: readonly [Point, Point]
+  /** From the place that is named to the label, round the labels between them. */
+  readonly leader: readonly Point[]
 }
 
 export interface FrameLayout {
@@ -58,6 +58,8 @@ const rowPx = 18
 /** From the rail to the first row. */
 const standOffPx = 7
 const gapPx = 10
+/** Room that the line to a row beyond takes in a row. */
+const passPx = 2
 const edgePx = 10
 /** Room for the side at the top and the ruler at the bottom. */
 const signPx = 22
@@ -113,7 +115,7 @@ export function layFrame(
         const figure = figures.find((one) => one.id === rail.figure)
         const lost =
           rail.fromCm === undefined || !figure ? 0 : (rail.fromCm - figure.bounds.minX) * scale + (lefts[0] ?? 0) + aside - edgePx
-        return [rail.id, rowsFor(on(rail).map(widthOf), frame - 2 * edgePx - lost, gapPx)]
+        return [rail.id, rowsFor(on(rail).map(widthOf), frame - 2 * edgePx - lost, gapPx, passPx)]
       }),
     )
     const need = (grows: 'up' | 'down'): number =>
@@ -185,24 +187,36 @@ export function layFrame(
     const [, base] = place(rail.figure, [0, rail.atCm])
     const taken = rows[rail.id] ?? []
     const xs = new Array<number>(named.length).fill(0)
+    const passes = named.map((): Point[] => [])
+    const middleOf = (row: number): number =>
+      isUp ? base - standOffPx - row * rowPx - rowPx / 2 : base + standOffPx + row * rowPx + rowPx / 2
     for (let row = 0; row <= Math.max(0, ...taken); row++) {
-      const members = named.map((_, index) => index).filter((index) => taken[index] === row)
+      // The lines to the rows beyond go between the labels of this one.
+      const members = named.map((_, index) => index).filter((index) => (taken[index] ?? 0) >= row)
+      const isHere = (index: number): boolean => taken[index] === row
       const middles = spread(
         members.map((index) => anchors[index]?.[0] ?? 0),
-        members.map((index) => (named[index] ? widthOf(named[index]) : 0)),
+        members.map((index) => (isHere(index) && named[index] ? widthOf(named[index]) : passPx)),
         from,
         width - edgePx,
         gapPx,
       )
-      members.forEach((index, at) => (xs[index] = middles[at] ?? 0))
+      const half = isUp ? rowPx / 2 : -rowPx / 2
+      members.forEach((index, at) => {
+        const x = middles[at] ?? 0
+        if (isHere(index)) xs[index] = x
+        else passes[index]?.push([x, middleOf(row) + half], [x, middleOf(row) - half])
+      })
     }
     return shown(
       named.map((wish, index) => {
         const row = taken[index] ?? 0
         const x = xs[index] ?? 0
-        const middle = isUp ? base - standOffPx - row * rowPx - rowPx / 2 : base + standOffPx + row * rowPx + rowPx / 2
+        const middle = middleOf(row)
         const anchor = anchors[index] ?? ([0, 0] as const)
         const reach = Math.max(0, widthOf(wish) / 2 - 6)
+        const through = passes[index] ?? []
+        const [fromX] = through.at(-1) ?? anchor
         return {
           id: wish.id,
           text: texts[index] ?? '',
@@ -210,7 +224,7 @@ export function layFrame(
           x,
           y: middle + labelPx * 0.35,
           align: 'middle',
-          leader: [anchor, [Math.max(x - reach, Math.min(x + reach, anchor[0])), isUp ? middle + 8 : middle - 8]],
+          leader: [anchor, ...through, [Math.max(x - reach, Math.min(x + reach, fromX)), isUp ? middle + 8 : middle - 8]],
         }
       }),
     )

@@ -1,4 +1,4 @@
-import type { Point } from './points'
+import type { Point } from '#core/drawing/points'
 
 /** Letters of a path, two places each. */
 export const xy = ([x, y]: Point): string => `${x.toFixed(2)} ${y.toFixed(2)}`

@@ -1,5 +1,5 @@
 import type { DisplayUnits } from '#core/planner/format-decision'
-import type { Point } from './points'
+import type { Point } from '#core/drawing/points'
 
 interface RulerProps {
   readonly from: Point

@@ -25,15 +25,17 @@ export function spread(wanted: readonly number[], sizes: readonly number[], from
 }
 
 /**
- * How many rows labels need on a line so that each row holds its own, taken in turn.
+ * How many rows labels need on a line so that each row holds its own, taken in turn, and lets the lines of the rows beyond it through.
+ * @param passPx room that such a line takes
  * @returns the row of each label, in the order given
  */
-export function rowsFor(sizes: readonly number[], lengthPx: number, gap: number): readonly number[] {
+export function rowsFor(sizes: readonly number[], lengthPx: number, gap: number, passPx = 0): readonly number[] {
   for (let count = 1; count <= sizes.length; count++) {
     const rows = sizes.map((_, index) => index % count)
-    const isEnough = Array.from({ length: count }, (_, row) => row).every(
-      (row) => sizes.filter((_, index) => rows[index] === row).reduce((sum, size) => sum + size + gap, -gap) <= lengthPx,
-    )
+    const isEnough = Array.from({ length: count }, (_, row) => row).every((row) => {
+      const held = sizes.flatMap((size, index) => (rows[index] === row ? [size] : (rows[index] ?? 0) > row && passPx > 0 ? [passPx] : []))
+      return held.reduce((sum, size) => sum + size + gap, -gap) <= lengthPx
+    })
     if (isEnough) return rows
   }
   return sizes.map((_, index) => index)

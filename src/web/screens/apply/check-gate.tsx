@@ -1,12 +1,12 @@
 import { isBareLimb } from '#contract/views/is-bare-limb'
-import { casesServed } from '#contract/views/related-cases'
 import { useEffect, useState } from 'react'
 import { standCaseRounds } from '#contract/views/case-rounds'
+import { CaseRound } from '../../case/case-round'
 import { StandingPanel } from '../../case/standing-panel'
 import { useStanding } from '../../case/use-standing'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
-import { comparedWords, RoundEntry } from '../../round/round-entry'
+import { comparedWords } from '../../round/round-entry'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { serverNow } from '../../sync/server-clock'
 
@@ -53,13 +53,11 @@ export function CheckGate({
           isOpen={isOpen}
           onClose={() => setOpen(false)}
         >
-          <RoundEntry
+          <CaseRound
             isTimed
-            injury={injury}
-            episode={episode}
+            open={open}
             isBaseline={isFirst}
             isBare={isFirst && isBareLimb(record)}
-            cases={casesServed(record)}
             draftKey={`case/${record.id}/${isBaseline ? 'baseline' : 'after-check'}`}
             submitLabel={isFirst ? 'Record the baseline' : 'Judge this round'}
             onSubmit={(body) => {

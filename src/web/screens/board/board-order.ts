@@ -1,6 +1,6 @@
 import type { BoardRow } from '#contract/views/board'
 import type { Tone } from '../../parts/tone-shape'
-import { toneOf } from '../../round/level-mark'
+import { toneOf } from '../../parts/level-mark'
 
 /** A shift, min. */
 const owedWithinMin = 12 * 60

@@ -3,7 +3,7 @@ import type { Level } from '#core/model/finding'
 import type { BoardRow } from '#contract/views/board'
 import { formatLate } from '../../parts/format-time'
 import type { Tone } from '../../parts/tone-shape'
-import { toneOf } from '../../round/level-mark'
+import { toneOf } from '../../parts/level-mark'
 
 /** More people than this are on no ward. */
 const mostPeople = 12

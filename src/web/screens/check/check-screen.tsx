@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { standCaseRounds } from '#contract/views/case-rounds'
 import { isPlaced } from '#contract/views/is-placed'
+import { CaseRound } from '../../case/case-round'
 import { AfterChange } from '../../case/after-change'
 import { LotPanel } from '../../case/lot-panel'
 import { FitTests } from '../../case/fit-tests'
@@ -11,9 +12,8 @@ import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
-import { comparedWords, RoundEntry } from '../../round/round-entry'
+import { comparedWords } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
-import { casesServed } from '#contract/views/related-cases'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { serverNow } from '../../sync/server-clock'
 import { useSettings } from '../../sync/session-store'
@@ -57,11 +57,9 @@ export function CheckScreen() {
       <StagePage title="Check" lead={`Circulation, feeling, movement: ${comparedWords(injury)}.`}>
         <div className="grid gap-8">
           {warning}
-          <RoundEntry
-            injury={injury}
-            episode={episode}
+          <CaseRound
+            open={open}
             isBaseline={false}
-            cases={casesServed(record)}
             draftKey={`case/${record.id}/check`}
             submitLabel="Judge this round"
             onSubmit={(body, minutesAgo) => {

@@ -3,11 +3,12 @@ import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
 import { aheadHours, type HandOverLine } from '#contract/views/hand-over'
 import { storyWords } from '#contract/views/shift-story'
+import { LanePicture } from '../../lane/lane-picture'
 import { Button } from '../../parts/button'
 import { formatDayAndClock } from '../../parts/format-time'
 import { TextField } from '../../parts/text-field'
 import type { Tone } from '../../parts/tone-shape'
-import { LevelMark, toneOf } from '../../round/level-mark'
+import { LevelMark, toneOf } from '../../parts/level-mark'
 import { makeEvent, sendEvent } from '../../sync/outbox'
 import { useDraft } from '../../sync/use-draft'
 import { Form } from '../../parts/form'
@@ -45,6 +46,11 @@ export function HandOverCard({ line }: { line: HandOverLine }) {
           <strong>{part || 'side not set'}</strong> · {line.technique}
           {line.onSince ? `, ${line.isOff ? 'off' : `on since ${when(line.onSince)}`}` : ', not on yet'}
         </p>
+        {line.drawing ? (
+          <div className="mt-3 max-w-80">
+            <LanePicture geometry={line.drawing.geometry} heightPx={112} findings={line.drawing.findings} />
+          </div>
+        ) : null}
         <div className="mt-3">
           {taken ? (
             <p className="font-semibold">

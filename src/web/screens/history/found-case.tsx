@@ -4,7 +4,7 @@ import { endingWords } from '#contract/records/ending'
 import type { BoardRow } from '#contract/views/board'
 import { isPlaced } from '#contract/views/is-placed'
 import { formatDate } from '../../parts/format-time'
-import { LevelMark } from '../../round/level-mark'
+import { LevelMark } from '../../parts/level-mark'
 
 /** One case that was found: who, what, where, and how it stands or ended. */
 export function FoundCase({ row }: { row: BoardRow }) {

@@ -2,7 +2,7 @@ import { spoken } from '#core/model/vocabulary'
 import type { BoardRow } from '#contract/views/board'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatLate, formatSpan } from '../../parts/format-time'
-import { LevelMark } from '../../round/level-mark'
+import { LevelMark } from '../../parts/level-mark'
 
 /** One bed of the walk: where, who, which side, what is due, and doing it. */
 export function BedCard({

@@ -1,12 +1,11 @@
 import { useEffect, useState } from 'react'
 import type { BoardRow } from '#contract/views/board'
-import { casesServed } from '#contract/views/related-cases'
+import { CaseRound } from '../../case/case-round'
 import { SayWhyForm } from '../../case/say-why-form'
 import { useStanding } from '../../case/use-standing'
 import { Button, ButtonLink } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
-import { RoundEntry } from '../../round/round-entry'
 import { roundTitle } from '../../round/round-title'
 import { loadCase, useCase, useCaseStore, writeEvent, type OpenCase } from '../../sync/case-store'
 
@@ -36,11 +35,9 @@ function OpenRound({ open, onDone, onClose }: { open: OpenCase; onDone: () => vo
   if (!injury || isJudged) return <Verdict open={open} onClose={onClose} />
   return (
     <Dialog title={roundTitle('Round', episode, injury)} isWhole isOpen onClose={onClose}>
-      <RoundEntry
-        injury={injury}
-        episode={episode}
+      <CaseRound
+        open={open}
         isBaseline={false}
-        cases={casesServed(record)}
         draftKey={`case/${record.id}/round`}
         submitLabel="Judge this round"
         onSubmit={(body, minutesAgo) => {

@@ -40,7 +40,7 @@ export function DrillRound({
         ))}
       </section>
       <RoundForm
-        limb={body.limb}
+        watched={body.limb}
         injured={body.side}
         draftKey={`practice/drill/round/${state.night.id}/${state.seed}/${body.bed}/${look.atMin}`}
         isBaseline={false}

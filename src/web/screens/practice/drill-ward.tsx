@@ -8,7 +8,7 @@ import { taskMinuteDefaults } from '#core/rounds/task-minutes'
 import { forecastWard, orderWork, type DueTask } from '#core/rounds/ward-forecast'
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 import { ToneShape } from '../../parts/tone-shape'
-import { toneOf } from '../../round/level-mark'
+import { toneOf } from '../../parts/level-mark'
 
 const horizonMin = 240
 

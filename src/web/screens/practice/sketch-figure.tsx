@@ -2,9 +2,9 @@ import { useId, useMemo } from 'react'
 import type { SketchScene } from '#core/practice/bench'
 import { LaneFrame } from '../../lane/kit/lane-frame'
 import type { LabelWish, Rail } from '../../lane/kit/lay-frame'
-import { boundsOf, type Point } from '../../lane/kit/points'
+import { boundsOf, type Point } from '#core/drawing/points'
 import { Form, SkinPaints } from '../../lane/kit/skin'
-import { smoothPath, straightPath } from '../../lane/kit/smooth-path'
+import { smoothPath, straightPath } from '#core/drawing/smooth-path'
 import { useSettings } from '../../sync/session-store'
 
 const down = ([x, y]: Point): Point => [x, -y]

@@ -1,7 +1,7 @@
-import { handForm } from '../../lane/kit/hand-form'
-import { headFromBehind, headFromFront, headFromSide, placeHead } from '../../lane/kit/head-form'
-import type { Point } from '../../lane/kit/points'
-import { smoothPath } from '../../lane/kit/smooth-path'
+import { handForm } from '#core/drawing/hand-form'
+import { headFromBehind, headFromFront, headFromSide, placeHead } from '#core/drawing/head-form'
+import type { Point } from '#core/drawing/points'
+import { smoothPath } from '#core/drawing/smooth-path'
 import type { BodyView } from './body-zones'
 
 /** A view of the body in the units of the chart: closed paths that grow into one another, a cap of hair, and lines of anatomy. */

@@ -2,7 +2,7 @@ import { formatClock, formatDay, formatDayAndClock } from '../../parts/format-ti
 import type { LiveRound } from '#core/rounds/live-rounds'
 import type { JudgedRound } from '#contract/views/case-rounds'
 import type { CorrectedRound, RoundRecord } from '#contract/records/episode'
-import { LevelMark } from '../../round/level-mark'
+import { LevelMark } from '../../parts/level-mark'
 import { WholeRound } from './whole-round'
 
 /** What is to be known of a round's time. */

@@ -1,6 +1,7 @@
 import { wordsInUnits } from '#core/quantities/words-in-units'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { findingsOnLimb } from '#core/standing/findings-on-limb'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
 import { caseRounds } from '#contract/views/case-progress'
 import { standCaseRounds } from '#contract/views/case-rounds'
@@ -51,6 +52,7 @@ export function WatchScreen() {
   const side = injury?.side
   const { judged } = standCaseRounds(record, episode, now)
   const rounds = caseRounds(record, episode, now)
+  const findings = useMemo(() => findingsOnLimb(plan.geometry, standing.items), [plan.geometry, standing.items])
   const trends = useMemo(() => trendsOf(record), [record])
   if (!record.appliedAt) {
     return (
@@ -97,7 +99,8 @@ export function WatchScreen() {
             isStrip
             geometry={plan.geometry}
             units={units}
-            layers={['padding', 'slab', 'points']}
+            layers={['padding', 'slab']}
+            findings={findings}
             isSceneElsewhere={hasRig(plan.technique)}
           />
         }

@@ -1,9 +1,9 @@
 import { isCaseAtRisk } from '#core/standing/case-facts'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { casesServed } from '#contract/views/related-cases'
+import { CaseRound } from '../../case/case-round'
 import { NotDoneSheet } from '../../case/not-done-sheet'
 import { Dialog } from '../../parts/dialog'
-import { RoundEntry } from '../../round/round-entry'
 import { roundTitle } from '../../round/round-title'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { EndingSheet } from './ending-sheet'
@@ -13,7 +13,7 @@ export type WatchSheet = 'round' | 'not-done' | 'ending' | 'incident'
 
 /** What is entered from Watch, one sheet at a time. */
 export function WatchSheets({
-  open: { record, episode },
+  open,
   sheet,
   onSheet,
 }: {
@@ -21,16 +21,15 @@ export function WatchSheets({
   sheet: WatchSheet | null
   onSheet: (sheet: WatchSheet | null) => void
 }) {
+  const { record, episode } = open
   const injury = episode.injuries[record.injuryId]
   return (
     <>
       {injury ? (
         <Dialog title={roundTitle('Round', episode, injury)} isWhole isOpen={sheet === 'round'} onClose={() => onSheet(null)}>
-          <RoundEntry
-            injury={injury}
-            episode={episode}
+          <CaseRound
+            open={open}
             isBaseline={false}
-            cases={casesServed(record)}
             draftKey={`case/${record.id}/round`}
             submitLabel="Judge this round"
             onSubmit={(body, minutesAgo) => {

@@ -1,5 +1,5 @@
 import type { StandingLevel } from '#core/model/standing'
-import { ToneShape, toneInk, type Tone } from '../parts/tone-shape'
+import { ToneShape, toneInk, type Tone } from './tone-shape'
 
 const levelWords: Record<StandingLevel, { word: string; tone: Tone }> = {
   none: { word: 'No warning entered', tone: 'calm' },

@@ -1,5 +1,5 @@
-import type { Geometry, GeometryStation } from '#core/model/geometry'
-import { boundsOf, type Bounds, type Point } from './kit/points'
+import type { Geometry, GeometryStation } from '../model/geometry'
+import { boundsOf, type Bounds, type Point } from './points'
 
 /** Share of the depth that lies in front of the bone line, by station. */
 const frontShare: Record<string, number> = {

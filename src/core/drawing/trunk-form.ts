@@ -1,5 +1,5 @@
 import { bothSides, mirrored, type ColumnBody, type ColumnForm, type View } from './column-form'
-import { boundsOf, type Point } from './kit/points'
+import { boundsOf, type Point } from './points'
 
 /** How far thighs are drawn under the pubic bone, and the neck over the notch, cm. */
 const below = 13

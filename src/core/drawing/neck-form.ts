@@ -1,6 +1,6 @@
 import { bothSides, mirrored, type ColumnBody, type ColumnForm, type View } from './column-form'
-import { headFromFront, headFromSide, placeHead } from './kit/head-form'
-import { boundsOf, type Point } from './kit/points'
+import { headFromFront, headFromSide, placeHead } from './head-form'
+import { boundsOf, type Point } from './points'
 
 /** The shoulders are drawn down to here, cm under the shoulder line. */
 const shoulderDepthCm = 11

@@ -1,4 +1,4 @@
-import type { Bounds, Point } from './kit/points'
+import type { Bounds, Point } from './points'
 
 export type View = 'front' | 'side'
 

@@ -12,6 +12,15 @@ export interface HandForm {
   readonly littleEdge: readonly Point[]
   /** The outermost place on the thumb's side, cm. */
   readonly thumbOutCm: number
+  /** Where fingers are felt and moved. */
+  readonly places: {
+    readonly thumbTip: Point
+    readonly indexTip: Point
+    readonly middleTip: Point
+    readonly littleTip: Point
+    /** Between thumb and index. */
+    readonly firstWeb: Point
+  }
 }
 
 /** Fingers from index to little: where they begin, as shares of the palm's length and half breadth; length as a share of the palm; lean in degrees. */
@@ -61,6 +70,12 @@ export function handForm(creaseCm: number, halfCm: number, wristHalfCm: number, 
     ),
   )
   const line = (points: readonly Point[]): string => smoothPath(points.map(draw))
+  const tipOf = (index: number): Point => {
+    const { across: aside, along, lean, length } = fingers[index] ?? fingers[0]
+    const [x, y] = at(along - 0.12, aside)
+    const [turn, reach] = [(lean * Math.PI) / 180, palm * (length + 0.12) * 0.9]
+    return draw([x - Math.cos(turn) * reach, y + Math.sin(turn) * reach])
+  }
   return {
     digits: [...digits, thumbPath].map((points) => smoothPath(points, true)),
     creases: [
@@ -79,6 +94,13 @@ export function handForm(creaseCm: number, halfCm: number, wristHalfCm: number, 
     thumbEdge: [at(0.12, Math.min(0.86, wristHalfCm / halfCm + 0.08)), at(0.45, 0.93), at(0.75, 0.985), at(0.98, 0.93)],
     littleEdge: [at(0.9, -0.9), at(0.7, -0.97), at(0.4, -1), at(0.14, -0.86)],
     thumbOutCm: Math.max(...thumb.map(({ across, half }) => (across + half) * halfCm)),
+    places: {
+      thumbTip: draw(at(0.93, 1.72)),
+      indexTip: tipOf(0),
+      middleTip: tipOf(1),
+      littleTip: tipOf(3),
+      firstWeb: draw(at(0.72, 1.12)),
+    },
   }
 }
 

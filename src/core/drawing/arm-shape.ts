@@ -1,7 +1,7 @@
-import type { Geometry } from '#core/model/geometry'
-import { handForm, type HandForm } from './kit/hand-form'
-import { heightAt, type Bounds, type Point } from './kit/points'
-import { smoothPath } from './kit/smooth-path'
+import type { Geometry } from '../model/geometry'
+import { handForm, type HandForm } from './hand-form'
+import { heightAt, type Bounds, type Point } from './points'
+import { smoothPath } from './smooth-path'
 
 /** Breadth of a forearm seen from the palm side, as a share of girth ÷ π. */
 const breadthShare = 1.14

@@ -1,6 +1,6 @@
-import type { Geometry } from '#core/model/geometry'
+import type { Geometry } from '../model/geometry'
 import type { ColumnBody, ColumnForm, View } from './column-form'
-import { heightAt, type Point } from './kit/points'
+import { heightAt, type Point } from './points'
 import { neckForm } from './neck-form'
 import { trunkForm } from './trunk-form'
 
