@@ -13,6 +13,7 @@ import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
 import { PatientRow } from './patient-row'
 import { RelatedBar } from './related-bar'
+import { LoadingTape } from '../parts/tape'
 import { SayWhyForm } from './say-why-form'
 
 /** Every stage of a case below the top row: what else is on this patient, the path, and the stage itself. */
@@ -62,7 +63,7 @@ export function CaseFrame() {
           It opens as soon as the server answers.
         </Notice>
       ) : null}
-      {status === 'loading' ? <p role="status">Opening the case…</p> : <ButtonLink to="/">To the Board</ButtonLink>}
+      {status === 'loading' ? <LoadingTape words="Opening the case…" /> : <ButtonLink to="/">To the Board</ButtonLink>}
     </main>
   )
 }

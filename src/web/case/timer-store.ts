@@ -10,10 +10,12 @@ import { currentDurable } from '../sync/session-store'
 
 interface TimerStore {
   readonly byCase: Readonly<Record<string, CaseTimers>>
+  /** Timers that a larger clock on the page shows, and by which they are heard: the row on top leaves them to it. */
+  readonly elsewhere: { readonly caseId: string; readonly timers: readonly string[] } | null
 }
 
 /** The running timers of every case that this device has worked on. */
-export const useTimers = create<TimerStore>(() => ({ byCase: {} }))
+export const useTimers = create<TimerStore>(() => ({ byCase: {}, elsewhere: null }))
 
 export interface ShownTimer {
   readonly caseId: string
@@ -86,6 +88,12 @@ export function foldTimers(
 
 const keptAfterMs = 10 * 60_000
 const nearMs = 3 * 3_600_000
+
+/** Says which timers of a case a larger clock shows; returns how it shows them no more. */
+export function showElsewhere(caseId: string, timers: readonly string[]): () => void {
+  useTimers.setState({ elsewhere: { caseId, timers } })
+  return () => useTimers.setState({ elsewhere: null })
+}
 
 /** Ends a timer for everybody: heard, or no longer wanted. */
 export function endTimer({ caseId, runId, timer }: ShownTimer): void {

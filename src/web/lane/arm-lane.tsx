@@ -13,7 +13,7 @@ import { Creases, FadeMask, Form, SkinPaints } from './kit/skin'
 import { smoothPath } from '#core/drawing/smooth-path'
 import type { LimbFinding } from '#core/standing/findings-on-limb'
 import type { LaneProps } from './lane-props'
-import { wetFill, wetStateOf } from './wet-legend'
+import { fillOfBand } from './wet-look'
 
 const down = ([x, y]: Point): Point => [x, -y]
 const noFindings: readonly LimbFinding[] = []
@@ -96,13 +96,7 @@ export function ArmLane({
             <Creases paths={shape.hand.creases} lineCm={0.08} opacity={0.5} />
           </g>
           {slab && layers.includes('slab') && !off.includes('slab') ? (
-            <ArmSlab
-              band={slab}
-              shape={shape}
-              isLit={lit.includes('slab')}
-              fill={wetFill[wetStateOf(wet, 'slab') ?? 'set']}
-              onPick={onPick}
-            />
+            <ArmSlab band={slab} shape={shape} isLit={lit.includes('slab')} fill={fillOfBand(wet, 'slab')} onPick={onPick} />
           ) : null}
           {geometry.bands
             .filter((band) => band.kind === 'cut')

@@ -1,5 +1,4 @@
 import type { GeometryBand } from '#core/model/geometry'
-import type { WetState } from '#core/runs/wet-now'
 import type { LaneProps } from './lane-props'
 import type { LegShape } from '#core/drawing/leg-shape'
 import { xy } from './kit/overlays'
@@ -7,7 +6,7 @@ import type { Point } from '#core/drawing/points'
 import { faint, shownBands } from './kit/shown-bands'
 import { bootRegion, regionAround } from '#core/drawing/leg-regions'
 import { smoothPath } from '#core/drawing/smooth-path'
-import { wetFill, wetStateOf } from './wet-legend'
+import { fillOfBand } from './wet-look'
 
 interface BandProps {
   readonly band: GeometryBand
@@ -17,8 +16,6 @@ interface BandProps {
   /** It is not on yet. */
   readonly isFaint: boolean
   readonly onPick: LaneProps['onPick']
-  /** Undefined where it is not wet. */
-  readonly wet: WetState | undefined
 }
 
 /** How far inside of the slab its folded edge is drawn, cm. */
@@ -54,7 +51,6 @@ export function LegBands({
           shape={shape}
           flip={flip}
           isLit={lit.includes(band.id)}
-          wet={wetStateOf(wet, band.id)}
           onPick={onPick}
         />
       ))}
@@ -242,11 +238,11 @@ function Casts({
   off,
   lit,
   wet,
-}: Omit<BandProps, 'band' | 'isLit' | 'isFaint' | 'onPick' | 'wet'> & Parameters<typeof LegBands>[0]) {
+}: Omit<BandProps, 'band' | 'isLit' | 'isFaint' | 'onPick'> & Parameters<typeof LegBands>[0]) {
   const covers = geometry.bands.filter((band) => (band.kind === 'zone' || band.kind === 'shell') && !off.includes(band.id))
   if (covers.length === 0) return null
   const outline = smoothPath(shape.outline.map(flip), true)
-  const fillOf = (band: GeometryBand): string => (lit.includes(band.id) ? 'var(--citrus)' : wetFill[wetStateOf(wet, band.id) ?? 'set'])
+  const fillOf = (band: GeometryBand): string => (lit.includes(band.id) ? 'var(--citrus)' : fillOfBand(wet, band.id))
   const fills = [...new Set(covers.map(fillOf))]
   return fills.map((fill, index) => (
     <g key={fill} strokeLinejoin="round">
@@ -275,7 +271,7 @@ function courseOf(shape: LegShape, { axis, line = [] }: Pick<GeometryBand, 'axis
 }
 
 /** A brace's bar along the side of the leg, with its hinge at the end by the knee. */
-function SideBar({ band, shape, flip, kneeCm, isLit }: Omit<BandProps, 'onPick' | 'wet' | 'isFaint'> & { kneeCm: number }) {
+function SideBar({ band, shape, flip, kneeCm, isLit }: Omit<BandProps, 'onPick' | 'isFaint'> & { kneeCm: number }) {
   const middle = (at: number): Point => {
     const [front, back] = [shape.placeAt('leg', at, 'front'), shape.placeAt('leg', at, 'back')]
     return flip([at, (front[1] + back[1]) / 2])

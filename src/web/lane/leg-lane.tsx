@@ -3,7 +3,6 @@ import type { Geometry, GeometryMark } from '#core/model/geometry'
 import { placeOnLeg } from '#core/drawing/site-places'
 import { FindingMarks, findingsInWords, findingWishes, placeFindings } from './kit/finding-marks'
 import { girthLook, girthText } from './kit/girth-text'
-import type { WetState } from '#core/runs/wet-now'
 import { HandMark, type LaneHand } from './kit/lane-hand'
 import { LaneFrame } from './kit/lane-frame'
 import type { LabelWish, Rail } from './kit/lay-frame'
@@ -16,7 +15,7 @@ import { shapeLeg, type LegShape } from '#core/drawing/leg-shape'
 import type { Site } from '#core/rounds/item-sites'
 import type { LimbFinding } from '#core/standing/findings-on-limb'
 import type { LaneProps } from './lane-props'
-import { wetFill, wetStateOf } from './wet-legend'
+import { fillOfBand } from './wet-look'
 
 const down = ([x, y]: Point): Point => [x, -y]
 const noFindings: readonly LimbFinding[] = []
@@ -109,7 +108,7 @@ export function LegLane({
             {layers.includes('padding') ? <Padding path={smoothPath(shape.outline.map(down))} /> : null}
             <Skin shape={shape} />
             {layers.includes('slab') && !off.includes('slab') ? (
-              <Slab shape={shape} geometry={geometry} wet={wetStateOf(wet, 'slab')} />
+              <Slab shape={shape} geometry={geometry} fill={fillOfBand(wet, 'slab')} />
             ) : null}
             {layers.includes('bandage') ? <Bandage shape={shape} geometry={geometry} isLit={lit.includes('bandage')} /> : null}
           </g>
@@ -238,14 +237,14 @@ const Padding = memo(function Padding({ path }: { path: string }) {
   )
 })
 
-const Slab = memo(function Slab({ shape, geometry, wet }: { shape: LegShape; geometry: Geometry; wet: WetState | undefined }) {
+const Slab = memo(function Slab({ shape, geometry, fill }: { shape: LegShape; geometry: Geometry; fill: string }) {
   const band = geometry.bands.find((one) => one.kind === 'slab')
   if (!band) return null
   const path = smoothPath(shape.back.filter(([x]) => x <= band.toCm + 0.6).map(down))
   return (
     <g fill="none" strokeLinejoin="round" strokeLinecap="butt">
       <path d={path} stroke="var(--slab-edge)" strokeWidth="1.5" />
-      <path d={path} stroke={wetFill[wet ?? 'set']} strokeWidth="1.15" />
+      <path d={path} stroke={fill} strokeWidth="1.15" />
     </g>
   )
 })

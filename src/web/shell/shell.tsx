@@ -18,6 +18,7 @@ import { KeepingNotice } from './keeping-notice'
 import { LockScreen } from './lock-screen'
 import { NewVersion } from './new-version'
 import type { ShellParts } from '../parts/shell-parts'
+import { LoadingTape } from '../parts/tape'
 import { TopRow } from './top-row'
 
 const BeforeWork = lazy(async () => ({ default: (await import('./before-work')).BeforeWork }))
@@ -49,7 +50,9 @@ export function Shell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
 function Opening() {
   return (
     <main className="grid min-h-dvh place-items-center">
-      <p role="status">Opening…</p>
+      <div className="w-64">
+        <LoadingTape words="Opening…" />
+      </div>
     </main>
   )
 }

@@ -52,12 +52,14 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   useAlarm(ended, isMuted)
   useSpokenTimers(isMuted ? noTimers : shown, heldCase, now)
   useWakeLock(shown.some((one) => one.endsAt > now && one.endsAt - now < awakeMs))
-  if (shown.length === 0) return null
-  const { inSight, folded } = foldTimers(shown, heldCase, now, isNarrow ? 1 : undefined)
+  const elsewhere = useTimers((store) => store.elsewhere)
+  const here = isLocked ? shown : shown.filter((one) => !(one.caseId === elsewhere?.caseId && elsewhere.timers.includes(one.timer.id)))
+  if (here.length === 0) return null
+  const { inSight, folded } = foldTimers(here, heldCase, now, isNarrow ? 1 : undefined)
   return (
     <section aria-label="Running timers" className="order-last min-w-0 flex-1 basis-full">
       <ul className="flex flex-wrap items-center gap-2 px-2 py-1 max-sm:gap-1 max-sm:px-0">
-        {(isUnfolded ? shown : inSight).map((one) => (
+        {(isUnfolded ? here : inSight).map((one) => (
           <li key={`${one.caseId} ${one.timer.id}`}>
             <TimerChip one={one} now={now} isOther={one.caseId !== heldCase} isLocked={isLocked} />
           </li>

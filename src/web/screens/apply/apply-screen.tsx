@@ -22,6 +22,7 @@ import { SlipUndo } from './slip-undo'
 import { ReasonSheet } from '../../case/reason-sheet'
 import { alsoOpen, nameAt } from '../../case/run-state'
 import { RunLane } from './run-lane'
+import { SettingClock } from './setting-clock'
 import { ScribeNote } from './scribe-note'
 import { StepCard, type StepActions } from './step-card'
 import { StepTrail } from './step-trail'
@@ -105,8 +106,9 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
         id="main"
         className="mx-auto w-full max-w-[92rem] flex-1 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6 lg:px-5 lg:py-4"
       >
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:sticky lg:top-4">
+        <div className="contents lg:sticky lg:top-4 lg:grid lg:grid-cols-[minmax(0,1fr)] lg:gap-4">
           <RunLane isStrip run={run} steps={steps} geometry={plan.geometry} units={units} {...onLane} />
+          <SettingClock caseId={record.id} run={run} steps={steps} step={step} />
           <div className="max-lg:hidden">
             <Trail control={control} others={others} />
           </div>

@@ -7,19 +7,8 @@ import { useReadAloud } from '../../case/use-read-aloud'
 
 /**
  * Reads each step with its cautions as it comes, for hands that are wet and eyes that are on the limb.
- * @param isSmall its sign alone, where the clock of the setting material wants the room
  */
-export function ReadAloudSwitch({
-  step,
-  number,
-  cautions,
-  isSmall,
-}: {
-  step: Step
-  number: number
-  cautions: readonly Caution[]
-  isSmall: boolean
-}) {
+export function ReadAloudSwitch({ step, number, cautions }: { step: Step; number: number; cautions: readonly Caution[] }) {
   const { isOn, hasVoice, toggle, sayNow } = useReadAloud()
   const words = spokenStep(step, number, cautions)
   useEffect(() => {
@@ -43,7 +32,7 @@ export function ReadAloudSwitch({
         className={`${look} ${isOn ? 'bg-ink text-paper' : 'border border-line'}`}
       >
         {isOn ? <Volume2 size={20} aria-hidden /> : <VolumeX size={20} aria-hidden />}
-        <span className={isSmall ? 'sr-only' : ''}>Read aloud</span>
+        <span className="max-sm:sr-only">Read aloud</span>
       </button>
       {isOn && hasVoice === false ? (
         <span role="status" className="w-full text-right text-sm font-semibold text-caution">

@@ -1,5 +1,4 @@
 import { kindOfRun } from '#contract/records/run-kind'
-import { hasStepRole } from '#core/model/step-role'
 import { inUnits } from '#core/quantities/words-in-units'
 import { stepName } from '#core/runs/step-name'
 import type { Caution, Plan } from '#core/model/plan'
@@ -23,7 +22,6 @@ import { LineSwitch, StepLine, useStepLine } from './step-line'
 import { StrapWork } from './strap-work'
 import { UnderneathWork } from './underneath-work'
 import type { RunControl } from './use-run'
-import { WetClock } from './wet-clock'
 
 /** What a step says and what is done in it: its words, whose hands, its work, and its cautions where they bite. */
 export function StepBody({
@@ -50,12 +48,11 @@ export function StepBody({
   )
   const said = inUnits(step, units)
   const { isLine, toggle } = useStepLine()
-  const hasClock = step.wet || hasStepRole(step, 'holds-to-set')
   const number = steps.indexOf(step) + 1
   const switches = (
     <span className="ml-auto flex flex-wrap items-center justify-end gap-1">
-      <LineSwitch isLine={isLine} isSmall={hasClock} onToggle={toggle} />
-      <ReadAloudSwitch step={said} number={number} isSmall={hasClock} cautions={[...cautions, ...inUnits(brought, units)]} />
+      <LineSwitch isLine={isLine} onToggle={toggle} />
+      <ReadAloudSwitch step={said} number={number} cautions={[...cautions, ...inUnits(brought, units)]} />
     </span>
   )
   // A step with work of its own, or that something speaks against, stands on the whole card.
@@ -72,10 +69,7 @@ export function StepBody({
   if (isLine && !hasMore)
     return (
       <div className="slide-in grid gap-2">
-        <div className="flex flex-wrap items-center gap-3">
-          {hasClock ? <WetClock run={run} steps={steps} step={step} /> : null}
-          {switches}
-        </div>
+        <div className="flex flex-wrap items-center gap-3">{switches}</div>
         <StepLine step={said} number={number} of={steps.length} cautions={[...cautions, ...inUnits(brought, units)]} />
       </div>
     )
@@ -88,7 +82,6 @@ export function StepBody({
         {kindOfRun(run) === 'again' ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">put on again</p> : null}
         {step.wet ? <p className="rounded-lg bg-ink px-2.5 py-0.5 font-bold text-paper">while it is wet</p> : null}
         {isRepeat ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">once more</p> : null}
-        {hasClock ? <WetClock run={run} steps={steps} step={step} /> : null}
         {switches}
       </div>
       <p

@@ -19,9 +19,8 @@ export function useStepLine(): { readonly isLine: boolean; readonly toggle: () =
 
 /**
  * The way from the whole step to its line and back.
- * @param isSmall its sign alone, where the clock of the setting material wants the room
  */
-export function LineSwitch({ isLine, isSmall, onToggle }: { isLine: boolean; isSmall: boolean; onToggle: () => void }) {
+export function LineSwitch({ isLine, onToggle }: { isLine: boolean; onToggle: () => void }) {
   return (
     <button
       type="button"
@@ -31,7 +30,7 @@ export function LineSwitch({ isLine, isSmall, onToggle }: { isLine: boolean; isS
       className={`inline-flex min-h-11 items-center gap-2 rounded-xl px-3 font-semibold max-sm:hidden ${isLine ? 'bg-ink text-paper' : 'border border-line'}`}
     >
       {isLine ? <Maximize2 size={20} aria-hidden /> : <Minimize2 size={20} aria-hidden />}
-      <span className={isSmall ? 'sr-only' : ''}>One line</span>
+      One line
     </button>
   )
 }

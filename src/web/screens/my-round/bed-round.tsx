@@ -7,6 +7,7 @@ import { Button, ButtonLink } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
 import { roundTitle } from '../../round/round-title'
+import { LoadingTape } from '../../parts/tape'
 import { loadCase, useCase, useCaseStore, writeEvent, type OpenCase } from '../../sync/case-store'
 
 /** The round of one bed, and what comes of it: on to the next bed, or to what is urgent here. */
@@ -22,7 +23,7 @@ export function BedRound({ row, onDone, onClose }: { row: BoardRow; onDone: () =
       ) : status === 'offline' || status === 'missing' ? (
         <Notice tone="caution" lead="This device has not seen the case before, and there is no connection" />
       ) : (
-        <p role="status">Opening the case…</p>
+        <LoadingTape words="Opening the case…" />
       )}
     </Dialog>
   )
