@@ -7,6 +7,7 @@ import { trunkForm } from './trunk-form'
 export interface ColumnShape extends ColumnForm {
   /** The edges at a height of the axis, cm from the middle: left (or back) and right (or front). */
   readonly edgesAt: (atCm: number) => readonly [number, number]
+  readonly body: ColumnBody
 }
 
 /** Shapes a neck with head and shoulders, or a trunk with hips, arms and neck, from its geometry. */
@@ -25,5 +26,5 @@ export function shapeColumn(geometry: Geometry, view: View): ColumnShape {
       edge.map(([x, y]): Point => [y, x]),
       atCm,
     )
-  return { ...form, edgesAt: (atCm) => [across(form.edges[0], atCm), across(form.edges[1], atCm)] }
+  return { ...form, body, edgesAt: (atCm) => [across(form.edges[0], atCm), across(form.edges[1], atCm)] }
 }

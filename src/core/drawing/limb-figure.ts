@@ -1,6 +1,7 @@
 import type { Geometry, GeometryBand } from '../model/geometry'
 import type { LimbFinding } from '../standing/findings-on-limb'
 import { shapeArm } from './arm-shape'
+import { collarForm } from './collar-form'
 import { shapeColumn } from './column-shape'
 import { bootRegion, regionAround } from './leg-regions'
 import { shapeLeg, type LegShape } from './leg-shape'
@@ -114,6 +115,7 @@ function arm(geometry: Geometry, bands: readonly GeometryBand[]): Drawn {
 function column(geometry: Geometry, bands: readonly GeometryBand[]): Drawn {
   const shape = shapeColumn(geometry, 'front')
   const round = (band: GeometryBand): string => {
+    if (geometry.body === 'neck') return smoothPath(collarForm(shape.body, 'front', band.toCm).outline.map(down), true, 0.42)
     const at = Array.from({ length: 9 }, (_, index) => band.fromCm + ((band.toCm - band.fromCm) * index) / 8)
     const edge = (side: 0 | 1): Point[] => at.map((cm): Point => [shape.edgesAt(cm)[side] + (side === 0 ? -offSkinCm : offSkinCm), cm])
     return smoothPath([...edge(0), ...edge(1).reverse()].map(down), true, 0)

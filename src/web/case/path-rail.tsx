@@ -2,6 +2,7 @@ import { NavLink, useLocation, useNavigate } from 'react-router'
 import { memo, useEffect, useRef } from 'react'
 import { stages, type Stage } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
+import { Tape } from '../parts/tape'
 import { useKey } from '../parts/use-key'
 import type { OpenCase } from '../sync/case-store'
 
@@ -14,6 +15,9 @@ export const stageNames: Record<Stage, string> = {
   check: 'Check',
   watch: 'Watch',
 }
+
+/** Marks of the tape under each stage. */
+const ticksAStage = 10
 
 /** The path that every case walks: where it stands, and the way to any stage. */
 export function PathRail({ open }: { open: OpenCase }) {
@@ -35,7 +39,10 @@ const Rail = memo(function Rail({ caseId, reached }: { caseId: string; reached: 
     // Only on arriving at a stage: measuring the rail with every recorded step would cost a layout each time.
   }, [pathname])
   return (
-    <nav aria-label="Path of this case" className="border-b border-line bg-paper max-sm:hidden">
+    <nav aria-label="Path of this case" className="relative border-b border-line bg-paper max-sm:hidden">
+      <div className="absolute inset-x-0 bottom-0">
+        <Tape share={(reached + 1) / stages.length} ticks={stages.length * ticksAStage} heightPx={6} />
+      </div>
       <ol ref={list} className="relative mx-auto flex max-w-[92rem] overflow-x-auto px-4 [scrollbar-width:none]">
         {stages.map((stage, index) => (
           <li key={stage} className="flex-1 shrink-0">

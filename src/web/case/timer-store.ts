@@ -10,12 +10,14 @@ import { currentDurable } from '../sync/session-store'
 
 interface TimerStore {
   readonly byCase: Readonly<Record<string, CaseTimers>>
+  /** None of them is heard. */
+  readonly isMuted: boolean
   /** Timers that a larger clock on the page shows, and by which they are heard: the row on top leaves them to it. */
   readonly elsewhere: { readonly caseId: string; readonly timers: readonly string[] } | null
 }
 
 /** The running timers of every case that this device has worked on. */
-export const useTimers = create<TimerStore>(() => ({ byCase: {}, elsewhere: null }))
+export const useTimers = create<TimerStore>(() => ({ byCase: {}, isMuted: false, elsewhere: null }))
 
 export interface ShownTimer {
   readonly caseId: string

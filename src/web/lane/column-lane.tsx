@@ -3,6 +3,7 @@ import type { Geometry, GeometryMark } from '#core/model/geometry'
 import { placeOnColumn } from '#core/drawing/site-places'
 import { FindingMarks, findingsInWords, findingWishes, placeFindings } from './kit/finding-marks'
 import { girthLook, girthText } from './kit/girth-text'
+import { CollarBand } from './collar-band'
 import { ColumnBand } from './column-bands'
 import type { View } from '#core/drawing/column-form'
 import { shapeColumn, type ColumnShape } from '#core/drawing/column-shape'
@@ -59,13 +60,21 @@ export function ColumnLane(props: LaneProps) {
       rails={useMemo((): readonly Rail[] => [{ id: 'names', figure: 'front', grows: 'right', atCm: front.bounds.maxX }], [front])}
       wishes={wishes}
       units={units}
-      ruler={{ lies: 'beside', lengthCm: front.bounds.maxY - front.bounds.minY }}
+      ruler={{ lies: 'beside', lengthCm: front.bounds.maxY }}
       onPick={onPick}
       over={({ place }) => (
         <>
           {hands.map((hand) => {
             const at = columnHandSpot(hand.place, geometry, front)
-            return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('front', at)} /> : null
+            if (!at) return null
+            // A head is held between two hands.
+            const both = hand.place === 'hold-joint' && geometry.body === 'neck'
+            return (
+              <g key={hand.place}>
+                <HandMark isActive={hand.isActive} at={place('front', at)} />
+                {both ? <HandMark isActive={hand.isActive} at={place('front', [-at[0], at[1]])} isMirrored /> : null}
+              </g>
+            )
           })}
           <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('front', at))} onPick={onFinding} />
         </>
@@ -111,6 +120,7 @@ function Figure({ geometry, layers, off = [], lit = [], onPick, shape, view }: L
     }),
     [shape],
   )
+  const Worn = geometry.body === 'neck' ? CollarBand : ColumnBand
   const hasDevice = layers.some((layer) => layer === 'slab' || layer === 'padding' || layer === 'points')
   return (
     <SkinPaints id={id} fromY={-maxY} toY={-minY}>
@@ -122,7 +132,7 @@ function Figure({ geometry, layers, off = [], lit = [], onPick, shape, view }: L
       </g>
       {hasDevice
         ? shownBands(geometry.bands, off, lit).map((band) => (
-            <ColumnBand
+            <Worn
               key={band.id}
               band={band}
               shape={shape}
@@ -151,11 +161,33 @@ function Figure({ geometry, layers, off = [], lit = [], onPick, shape, view }: L
               )
             })
         : null}
+      {view === 'side' && geometry.body === 'neck' && (layers.includes('readings') || lit.length > 0) ? (
+        <HeightArrow shape={shape} isLit={lit.some((one) => geometry.marks.some((mark) => mark.id === one))} />
+      ) : null}
       {geometry.marks
         .filter((mark) => lit.includes(mark.id) || layers.includes('points'))
         .map((mark) => (
           <Landmark key={mark.id} at={down(markPlace(mark, shape, view))} kind={mark.kind} isLit={lit.includes(mark.id)} />
         ))}
     </SkinPaints>
+  )
+}
+
+/** The one distance that a collar is chosen by: from the line of the shoulder up to under the chin. */
+function HeightArrow({ shape, isLit }: { shape: ColumnShape; isLit: boolean }) {
+  const { lengthCm } = shape.body
+  const x = shape.edgesAt(lengthCm / 2)[1] + 2.4
+  const head = 0.9
+  const line = `M${x} 0 V${-lengthCm}`
+  return (
+    <g fill="none" strokeLinecap="round" strokeLinejoin="round">
+      <path d={`M${x - 3.4} 0 h4.6 M${x - 2.4} ${-lengthCm} h3.6`} stroke="var(--soft)" strokeWidth="0.2" strokeDasharray="0.6 0.5" />
+      {isLit ? <path d={line} stroke="var(--citrus)" strokeWidth="1.3" /> : null}
+      <path
+        d={`${line} M${x - head} ${-head} L${x} 0 L${x + head} ${-head} M${x - head} ${head - lengthCm} L${x} ${-lengthCm} L${x + head} ${head - lengthCm}`}
+        stroke="var(--ink)"
+        strokeWidth="0.34"
+      />
+    </g>
   )
 }

@@ -5,8 +5,8 @@ import { Creases, Form, SkinPaints } from './kit/skin'
 import { smoothPath } from '#core/drawing/smooth-path'
 import { shapeLeg } from '#core/drawing/leg-shape'
 
-/** The hip is drawn this far above the groin, cm. */
-const hipCm = 20
+/** Hip and belly are drawn this far above the groin, cm: the patient lies in the rig. */
+const hipCm = 42
 
 /**
  * The patient's own leg as it lies in a pull, from the hip to the toes, to the scale of the scene.
@@ -23,8 +23,11 @@ export function SceneLeg({ geometry, limbCm, toPage }: { geometry: Geometry; lim
   const hip: readonly Point[] = [
     [limbCm + 2, back - 1],
     [limbCm + 8, back - 2.2],
-    [limbCm + hipCm, back - 0.5],
-    [limbCm + hipCm, front + 2.5],
+    [limbCm + 24, back - 0.8],
+    [limbCm + hipCm, back - 1.4],
+    [limbCm + hipCm, front + 6],
+    [limbCm + 26, front + 5],
+    [limbCm + 15, front + 3],
     [limbCm + 8, front + 1.6],
     [limbCm + 1, front + 0.4],
   ]
@@ -33,15 +36,17 @@ export function SceneLeg({ geometry, limbCm, toPage }: { geometry: Geometry; lim
   const outline = [...leg.slice(top), ...leg.slice(0, top), ...hip].map(inPull)
   const [x1, y1] = toPage([-hipCm, front + 3])
   const [x2, y2] = toPage([limbCm + 12, shape.bounds.minY])
+  // Whichever way it faces.
+  const box = { x: Math.min(x1, x2) - 10, y: y1 - 40, width: Math.abs(x2 - x1) + 20, height: y2 - y1 + 60 }
   return (
     <SkinPaints id={id} fromY={y1} toY={y2}>
       <defs>
-        <linearGradient id={`${id}-fade`} gradientUnits="userSpaceOnUse" x1={x1} x2={x1 + 10} y1="0" y2="0">
+        <linearGradient id={`${id}-fade`} gradientUnits="userSpaceOnUse" x1={x1} x2={x1 + Math.sign(x2 - x1) * 16} y1="0" y2="0">
           <stop offset="0" stopColor="#fff" stopOpacity="0" />
           <stop offset="1" stopColor="#fff" />
         </linearGradient>
-        <mask id={`${id}-mask`} maskUnits="userSpaceOnUse" x={x1} y={y1 - 40} width={x2 - x1 + 20} height={y2 - y1 + 60}>
-          <rect x={x1} y={y1 - 40} width={x2 - x1 + 20} height={y2 - y1 + 60} fill={`url(#${id}-fade)`} />
+        <mask id={`${id}-mask`} maskUnits="userSpaceOnUse" {...box}>
+          <rect {...box} fill={`url(#${id}-fade)`} />
         </mask>
       </defs>
       <g mask={`url(#${id}-mask)`}>

@@ -1,7 +1,9 @@
-import { useRef, type PointerEvent } from 'react'
+import { useMemo, useRef, type PointerEvent } from 'react'
 import type { Geometry, GeometryScene, ScenePoint } from '#core/model/geometry'
 import { useNarrow } from '../parts/use-narrow'
+import type { Point } from '#core/drawing/points'
 import { textWidthPx } from './kit/text-width'
+import { placeNames, type Box } from './scene-labels'
 import { SceneLeg } from './scene-leg'
 
 const marginCm = 8
@@ -13,7 +15,7 @@ const longestArrowCm = 30
  * @param onCarried the carried pulley can be taken along the bars, cm from the groin
  */
 export function TractionScene({
-  scene,
+  scene: asPulled,
   limb,
   onCarried,
 }: {
@@ -22,6 +24,7 @@ export function TractionScene({
   limb: Geometry
   onCarried?: (atCm: number) => void
 }) {
+  const scene = useMemo(() => mirrored(asPulled), [asPulled])
   const isNarrow = useNarrow()
   const frame = useRef<SVGSVGElement>(null)
   const extent = extentOf(scene)
@@ -35,68 +38,71 @@ export function TractionScene({
   const drag = (event: PointerEvent): void => {
     const box = frame.current?.getBoundingClientRect()
     if (!onCarried || !box || event.buttons === 0) return
-    onCarried(Math.round(minX + ((event.clientX - box.left) / box.width) * width))
+    onCarried(-Math.round(minX + ((event.clientX - box.left) / box.width) * width))
   }
   return (
-    <svg
-      ref={frame}
-      viewBox={`0 0 ${width.toFixed(1)} ${height.toFixed(1)}`}
-      role="img"
-      aria-label={sceneWords(scene)}
-      className="block w-full select-none"
-      style={{ fontSize: size }}
-    >
-      <SceneLeg geometry={limb} limbCm={scene.limbCm} toPage={([x, y]) => [x - minX, maxY - y]} />
-      {scene.lines.map((line) => (
-        <path
-          key={line.id}
-          d={line.points.map((point, index) => `${index === 0 ? 'M' : 'L'}${at(point)}`).join(' ')}
-          fill="none"
-          stroke={line.kind === 'cord' ? 'var(--stop)' : line.kind === 'bar' ? 'var(--slab-edge)' : 'var(--soft)'}
-          strokeWidth={{ cord: 0.9, bar: 2.2, beam: 2.6, bed: 2 }[line.kind]}
-          strokeLinecap="round"
-          strokeLinejoin="round"
-        >
-          <title>{line.label}</title>
-        </path>
-      ))}
-      <CordOrder scene={scene} at={at} size={size} />
-      {scene.rounds.map((round) => {
-        const isCarried = round.kind === 'carried-pulley' && onCarried !== undefined
-        return (
-          <g
-            key={round.id}
-            onPointerDown={isCarried ? (event) => event.currentTarget.setPointerCapture(event.pointerId) : undefined}
-            onPointerMove={isCarried ? drag : undefined}
-            className={isCarried ? 'cursor-ew-resize touch-none' : ''}
-          >
-            <title>{round.label}</title>
-            {isCarried ? <circle cx={round.at[0] - minX} cy={maxY - round.at[1]} r="11" fill="transparent" /> : null}
-            <circle
-              cx={round.at[0] - minX}
-              cy={maxY - round.at[1]}
-              r={round.kind === 'ring' || round.kind === 'socket' ? 5 : 3.4}
-              fill={round.kind === 'carried-pulley' ? 'var(--citrus)' : 'var(--sheet)'}
-              stroke="var(--ink)"
-              strokeWidth="1.1"
-            />
-          </g>
-        )
-      })}
-      {scene.weights.map((weight) => (
-        <g key={weight.id}>
+    <div>
+      <svg
+        ref={frame}
+        viewBox={`0 0 ${width.toFixed(1)} ${height.toFixed(1)}`}
+        role="img"
+        aria-label={sceneWords(scene)}
+        className="block w-full select-none"
+        style={{ fontSize: size }}
+      >
+        <SceneLeg geometry={limb} limbCm={scene.limbCm} toPage={([x, y]) => [-x - minX, maxY - y]} />
+        {scene.lines.map((line) => (
           <path
-            d={`M${at([weight.at[0] - 6, weight.at[1]])} L${at([weight.at[0] + 6, weight.at[1]])} L${at([weight.at[0] + 7.5, weight.at[1] - 12])} L${at([weight.at[0] - 7.5, weight.at[1] - 12])} Z`}
-            fill="var(--ink)"
-          />
-          <text x={weight.at[0] - minX} y={maxY - weight.at[1] + 13 + size} textAnchor="middle" className="fill-ink font-bold">
-            {weight.kg.toFixed(1)} kg
-          </text>
-        </g>
-      ))}
-      <LineNames scene={scene} minX={minX} maxY={maxY} width={width} size={size} />
-      <Arrows scene={scene} at={at} minX={minX} maxY={maxY} width={width} size={size} />
-    </svg>
+            key={line.id}
+            d={line.points.map((point, index) => `${index === 0 ? 'M' : 'L'}${at(point)}`).join(' ')}
+            fill="none"
+            stroke={line.kind === 'cord' ? 'var(--stop)' : line.kind === 'bar' ? 'var(--slab-edge)' : 'var(--soft)'}
+            strokeWidth={{ cord: 0.9, bar: 2.2, beam: 2.6, bed: 2 }[line.kind]}
+            strokeLinecap="round"
+            strokeLinejoin="round"
+          >
+            <title>{line.label}</title>
+          </path>
+        ))}
+        <CordOrder scene={scene} at={at} size={size} />
+        {scene.rounds.map((round) => {
+          const isCarried = round.kind === 'carried-pulley' && onCarried !== undefined
+          return (
+            <g
+              key={round.id}
+              onPointerDown={isCarried ? (event) => event.currentTarget.setPointerCapture(event.pointerId) : undefined}
+              onPointerMove={isCarried ? drag : undefined}
+              className={isCarried ? 'cursor-ew-resize touch-none' : ''}
+            >
+              <title>{round.label}</title>
+              {isCarried ? <circle cx={round.at[0] - minX} cy={maxY - round.at[1]} r="11" fill="transparent" /> : null}
+              <circle
+                cx={round.at[0] - minX}
+                cy={maxY - round.at[1]}
+                r={round.kind === 'ring' || round.kind === 'socket' ? 5 : 3.4}
+                fill={round.kind === 'carried-pulley' ? 'var(--citrus)' : 'var(--sheet)'}
+                stroke="var(--ink)"
+                strokeWidth="1.1"
+              />
+            </g>
+          )
+        })}
+        {scene.weights.map((weight) => (
+          <g key={weight.id}>
+            <path
+              d={`M${at([weight.at[0] - 6, weight.at[1]])} L${at([weight.at[0] + 6, weight.at[1]])} L${at([weight.at[0] + 7.5, weight.at[1] - 12])} L${at([weight.at[0] - 7.5, weight.at[1] - 12])} Z`}
+              fill="var(--ink)"
+            />
+            <text x={weight.at[0] - minX} y={maxY - weight.at[1] + 13 + size} textAnchor="middle" className="fill-ink font-bold">
+              {weight.kg.toFixed(1)} kg
+            </text>
+          </g>
+        ))}
+        <LineNames scene={scene} minX={minX} maxY={maxY} width={width} size={size} />
+        <Arrows scene={scene} at={at} minX={minX} maxY={maxY} page={{ left: 0, top: 0, width, height }} size={size} />
+      </svg>
+      <SceneLegend scene={scene} />
+    </div>
   )
 }
 
@@ -142,59 +148,112 @@ function Arrows({
   at,
   minX,
   maxY,
-  width,
+  page,
   size,
 }: {
   scene: GeometryScene
   at: (point: ScenePoint) => string
   minX: number
   maxY: number
-  width: number
+  page: Box
   size: number
 }) {
+  const toPage = ([x, y]: ScenePoint): Point => [x - minX, maxY - y]
   const most = Math.max(1, ...scene.arrows.map((arrow) => Math.hypot(...arrow.forceN)))
-  return scene.arrows.map((arrow) => {
+  const arrows = scene.arrows.flatMap((arrow) => {
     const newton = Math.hypot(...arrow.forceN)
-    if (newton < 0.5) return null
+    if (newton < 0.5) return []
     const scale = longestArrowCm / most
     const tip: ScenePoint = [arrow.at[0] + arrow.forceN[0] * scale, arrow.at[1] + arrow.forceN[1] * scale]
-    const angle = Math.atan2(-(tip[1] - arrow.at[1]), tip[0] - arrow.at[0])
-    const isUp = Math.abs(arrow.forceN[1]) > Math.abs(arrow.forceN[0])
-    const [x, y] = [tip[0] - minX, maxY - tip[1]]
     const words = `${arrow.label} ${newton.toFixed(0)} N`
-    const half = textWidthPx(words, size) / 2
+    return [{ ...arrow, tip, words, width: textWidthPx(words, size) * 1.06 }]
+  })
+  const lines = [...scene.lines.map((line) => line.points.map(toPage)), ...arrows.map((arrow) => [toPage(arrow.at), toPage(arrow.tip)])]
+  const round = size * 0.7
+  const taken = [
+    ...scene.rounds.map(({ at: middle }) => squareAt(toPage(middle), 5)),
+    ...(scene.lines.find((line) => line.id === 'suspension')?.points ?? []).map((point) => squareAt(toPage(point), round * 2.2)),
+    ...scene.weights.map((weight) => squareAt(toPage([weight.at[0], weight.at[1] - 8]), 14)),
+  ]
+  const boxes = placeNames(
+    arrows.map((arrow) => ({ id: arrow.id, at: toPage(arrow.tip), width: arrow.width })),
+    lines,
+    taken,
+    page,
+    size,
+  )
+  return arrows.map((arrow, index) => {
+    const angle = Math.atan2(-(arrow.tip[1] - arrow.at[1]), arrow.tip[0] - arrow.at[0])
+    const [x, y] = toPage(arrow.tip)
+    const box = boxes[index] ?? squareAt([x, y], size)
     return (
       <g key={arrow.id}>
-        <path d={`M${at(arrow.at)} L${at(tip)}`} stroke="var(--ink)" strokeWidth="1.6" />
+        <path d={`M${at(arrow.at)} L${at(arrow.tip)}`} stroke="var(--ink)" strokeWidth="1.6" />
         <path
           d="M0 0 L-5 2.6 L-5 -2.6 Z"
           fill="var(--ink)"
           transform={`translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${((angle * 180) / Math.PI).toFixed(1)})`}
         />
         <text
-          x={clamp(x, half + 1, width - half - 1)}
-          y={isUp ? y - size * 0.4 : arrow.forceN[0] < 0 ? y - size * 0.7 : y + size * 1.5}
+          x={(box.left + box.width / 2).toFixed(1)}
+          y={(box.top + box.height * 0.8).toFixed(1)}
           textAnchor="middle"
           className="fill-ink font-semibold"
           style={halo}
         >
-          {words}
+          {arrow.words}
         </text>
       </g>
     )
   })
 }
 
-function clamp(value: number, least: number, greatest: number): number {
-  return Math.min(greatest, Math.max(least, value))
+function squareAt([x, y]: Point, half: number): Box {
+  return { left: x - half, top: y - half, width: 2 * half, height: 2 * half }
+}
+
+/** What the numbers along the cord are, in its order, and the other circles. */
+function SceneLegend({ scene }: { scene: GeometryScene }) {
+  const cord = scene.lines.find((line) => line.id === 'suspension')
+  const roundAt = ([x, y]: ScenePoint) => scene.rounds.find((round) => Math.hypot(round.at[0] - x, round.at[1] - y) < 0.5)
+  const stops = (cord?.points.slice(0, -1) ?? []).map((point) => roundAt(point)?.label ?? 'Knot on the beam')
+  const others = scene.rounds.filter((round) => !cord?.points.some((point) => roundAt(point) === round))
+  return (
+    <div className="px-1 pb-1 text-[0.95rem]">
+      {stops.length > 0 ? (
+        <ol aria-label="The cord, in its order" className="flex flex-wrap gap-x-4">
+          {stops.map((label, index) => (
+            <li key={`${index} ${label}`}>
+              <strong className="numeral text-stop">{index + 1}</strong> {label}
+            </li>
+          ))}
+        </ol>
+      ) : null}
+      {others.length > 0 ? (
+        <p className="text-soft">Other circles: {others.map((round) => round.label.toLowerCase()).join(', ')}.</p>
+      ) : null}
+    </div>
+  )
+}
+
+/** The scene as the lane lies, foot to the left: two pictures of one leg face the same way. */
+function mirrored(scene: GeometryScene): GeometryScene {
+  const flip = ([x, y]: ScenePoint): ScenePoint => [-x, y]
+  return {
+    ...scene,
+    lines: scene.lines.map((line) => ({ ...line, points: line.points.map(flip) })),
+    rounds: scene.rounds.map((round) => ({ ...round, at: flip(round.at) })),
+    weights: scene.weights.map((weight) => ({ ...weight, at: flip(weight.at) })),
+    arrows: scene.arrows.map((arrow) => ({ ...arrow, at: flip(arrow.at), forceN: flip(arrow.forceN) })),
+  }
 }
 
 function extentOf(scene: GeometryScene): { minX: number; maxX: number; minY: number; maxY: number } {
   const points = [
     ...scene.lines.flatMap((line) => line.points),
     ...scene.weights.flatMap((weight) => [[weight.at[0] - 12, weight.at[1] - 26] as const, [weight.at[0] + 12, weight.at[1]] as const]),
-    [-30, -18] as const,
-    [scene.limbCm + 40, 24] as const,
+    [30, -18] as const,
+    [-scene.limbCm - 40, 24] as const,
   ]
   const xs = points.map((point) => point[0])
   const ys = points.map((point) => point[1])

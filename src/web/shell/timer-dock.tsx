@@ -1,4 +1,4 @@
-import { Bell, BellOff, Hand, Hourglass, ShieldAlert, Snowflake, Timer } from 'lucide-react'
+import { Hand, Hourglass, ShieldAlert, Snowflake, Timer } from 'lucide-react'
 import { useMemo, useState, type ComponentType } from 'react'
 import { Link } from 'react-router'
 import { initialsOf } from '#contract/records/episode'
@@ -11,6 +11,7 @@ import { useNarrow } from '../parts/use-narrow'
 import { useWakeLock } from '../parts/use-wake-lock'
 import { formatLeft } from '../parts/format-left'
 import { useCaseStore } from '../sync/case-store'
+import { SoundSwitch } from '../case/sound-switch'
 import { endTimer, foldTimers, listTimers, useTimers, type ShownTimer } from '../case/timer-store'
 
 const icons: Readonly<Record<TimerKind, ComponentType<{ size: number; 'aria-hidden': true }>>> = {
@@ -34,7 +35,7 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   const byCase = useTimers((store) => store.byCase)
   const heldCase = useCaseStore((store) => store.caseId)
   const isNarrow = useNarrow()
-  const [isMuted, setMuted] = useState(false)
+  const isMuted = useTimers((store) => store.isMuted)
   const [isUnfolded, setUnfolded] = useState(false)
   const shown = listTimers(byCase, now, heldCase)
   const endedKeys = shown
@@ -84,15 +85,7 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
           </li>
         ) : null}
         <li>
-          <button
-            type="button"
-            aria-pressed={isMuted}
-            onClick={() => setMuted(!isMuted)}
-            className="grid size-11 place-items-center rounded-xl"
-          >
-            {isMuted ? <BellOff size={19} aria-hidden /> : <Bell size={19} aria-hidden />}
-            <span className="sr-only">{isMuted ? 'Sound is off: turn it on' : 'Sound is on: turn it off'}</span>
-          </button>
+          <SoundSwitch />
         </li>
       </ul>
     </section>

@@ -46,7 +46,7 @@ export function LaneFrame({
   rails: readonly Rail[]
   wishes: readonly LabelWish[]
   units: DisplayUnits
-  /** Lying under the first figure from its 0 on, or standing beside it from its lowest place on; cm long. */
+  /** Lying under the first figure from its 0 on, or standing beside it from its 0 up; cm long. */
   ruler?: { readonly lies: 'under' | 'beside'; readonly lengthCm: number }
   /** Share of the page's height that it may take. */
   mostHeight?: { readonly narrow: number; readonly wide: number }
@@ -88,12 +88,7 @@ export function LaneFrame({
           <LyingRuler from={[place(first.id, [0, 0])[0], height - 19]} lengthCm={ruler.lengthCm} pxPerCm={pxPerCm} units={units} />
         ) : null}
         {first && ruler && rulerLies === 'beside' ? (
-          <StandingRuler
-            from={[24, place(first.id, [0, first.bounds.minY])[1]]}
-            lengthCm={ruler.lengthCm}
-            pxPerCm={pxPerCm}
-            units={units}
-          />
+          <StandingRuler from={[24, place(first.id, [0, 0])[1]]} lengthCm={ruler.lengthCm} pxPerCm={pxPerCm} units={units} />
         ) : null}
         {figures.map(({ id }) => {
           const [x, y] = place(id, [0, 0])

@@ -3,6 +3,7 @@ import { timersOf } from '#core/runs/step-work'
 import { wetNow, type WetPart } from '#core/runs/wet-now'
 import type { Step } from '#core/model/step'
 import { liveTimers, type RunRecord, type TimerRecord } from '#contract/records/run'
+import { SoundSwitch } from '../../case/sound-switch'
 import { endTimer, showElsewhere, type ShownTimer } from '../../case/timer-store'
 import { wetFill, wetName, wetWords } from '../../lane/wet-look'
 import { formatLeft } from '../../parts/format-left'
@@ -44,9 +45,9 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
   return (
     <section
       aria-label="Setting clock"
-      className="grid content-start gap-1.5 border-line bg-paper px-3 py-1.5 max-lg:sticky max-lg:top-0 max-lg:z-20 max-lg:border-b lg:rounded-3xl lg:border lg:bg-sheet lg:px-4 lg:py-3"
+      className="grid grid-cols-[minmax(0,1fr)] content-start gap-1.5 border-line bg-paper px-3 py-1.5 max-lg:sticky max-lg:top-0 max-lg:z-20 max-lg:border-b lg:rounded-3xl lg:border lg:bg-sheet lg:px-4 lg:py-3"
     >
-      <ul aria-label="Workable now" className="contents">
+      <ul aria-label="Workable now" className="grid grid-cols-[minmax(0,1fr)] gap-1.5">
         {first ? (
           <li className="grid gap-1">
             <div className="flex min-h-14 items-center justify-between gap-3 font-bold">
@@ -75,10 +76,10 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
             <Tape share={0} ticks={Math.max(1, Math.round(setting[0]?.minutes ?? 1))} />
           </li>
         )}
-        <li className="min-h-7">
-          <ul className={`flex gap-x-4 gap-y-1 ${others.length > mostInLine ? 'flex-wrap' : ''}`}>
+        <li className="flex min-h-11 items-center justify-between gap-2">
+          <ul className={`flex min-w-0 gap-x-4 gap-y-1 ${others.length > mostInLine ? 'flex-wrap' : ''}`}>
             {others.map((line) => (
-              <li key={line.id} className="flex min-w-0 items-center gap-2 font-semibold">
+              <li key={line.id} className="flex min-w-0 items-center gap-2 font-semibold first:shrink-0">
                 {line.state ? (
                   <span
                     aria-hidden
@@ -94,6 +95,7 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
               </li>
             ))}
           </ul>
+          <SoundSwitch />
         </li>
       </ul>
     </section>

@@ -26,8 +26,8 @@ export function DrillNight({ control }: { control: DrillControl }) {
     if (move.kind === 'look') setWriting(true)
   }
   return (
-    <>
-      <div className="sticky top-0 z-10 -mx-3 flex flex-wrap items-center gap-x-5 gap-y-2 bg-paper px-3 py-1">
+    <div className="night grid gap-2 rounded-3xl bg-paper px-3 pb-4 text-ink sm:px-5">
+      <div className="sticky top-0 z-10 -mx-3 flex flex-wrap items-center gap-x-5 gap-y-2 rounded-t-3xl bg-paper px-3 py-2 sm:-mx-5 sm:px-5">
         <p>
           <span role="timer" aria-label="Clock of the night" className="numeral text-3xl font-bold">
             {clockOf(state, state.atMin)}
@@ -88,7 +88,7 @@ export function DrillNight({ control }: { control: DrillControl }) {
           onClose={() => setWriting(false)}
         />
       ) : null}
-    </>
+    </div>
   )
 }
 

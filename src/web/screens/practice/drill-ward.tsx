@@ -7,8 +7,10 @@ import { nextRound } from '#core/rounds/live-rounds'
 import { taskMinuteDefaults } from '#core/rounds/task-minutes'
 import { forecastWard, orderWork, type DueTask } from '#core/rounds/ward-forecast'
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
+import { HorizonRows, horizonScale, type HorizonMark } from '../../parts/horizon-rows'
 import { ToneShape } from '../../parts/tone-shape'
 import { toneOf } from '../../parts/level-mark'
+import { clockOf } from './clock-of-night'
 
 const horizonMin = 240
 
@@ -35,9 +37,21 @@ export function DrillWard({ state, chosen, onChoose }: { state: DrillState; chos
     ]
   })
   const first = orderWork(tasks.filter((task) => task.dueMin <= 10 || task.level === 'urgent'))[0]
+  const nowMs = msOf(state.night, state.atMin)
+  const markOf = (task: DueTask): HorizonMark => ({
+    id: task.id,
+    atMs: nowMs + task.dueMin * 60_000,
+    isLate: dueState(task.dueMin, task.graceMin) === 'overdue',
+    tone: toneOf(task.level),
+  })
   const { lateCount } = forecastWard(tasks, 1, horizonMin)
   return (
     <section aria-label="Ward" className="grid gap-2">
+      <HorizonRows
+        rows={[{ name: `${tasks.length} owed`, marks: tasks.filter((task) => task.dueMin <= horizonMin).map(markOf) }]}
+        scale={horizonScale(nowMs, horizonMin)}
+        formatHour={(ms) => clockOf(state, (ms - msOf(state.night, 0)) / 60_000)}
+      />
       <p className="text-soft">
         Next 4 h, one person: <strong className={lateCount > 0 ? 'text-stop' : 'text-calm'}>{lateCount} late</strong>. You stand{' '}
         {state.where === 0 ? 'at the desk' : `at bed ${state.where}`}.

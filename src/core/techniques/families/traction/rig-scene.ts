@@ -13,6 +13,8 @@ export interface RigSceneFacts {
 
 const endPulleyCm = 60
 const hangCm = 34
+/** Half of a pulley. */
+const pulleyCm = 3.4
 const beamEndCm = 15
 
 /** The rig of a suspended splint as it is set: what is drawn is what was solved. */
@@ -28,6 +30,9 @@ export function rigScene({ insideLegCm, splintCm, liftAtCm, rig, state }: RigSce
   const weightAt: ScenePoint = [lastCm, beam - rig.dropCm]
   const onward = rig.onwardCm.map((at): ScenePoint => [at, beam])
   const end: ScenePoint = [splintCm + endPulleyCm, 8]
+  const bedToCm = splintCm + (rig.counterweightKg > 0 ? endPulleyCm + 6 : 45)
+  const bedAtCm = (atCm: number): number => -barsAboveBedCm + tiltCm(rig, state, atCm + 45)
+  const hung: ScenePoint = [end[0] + pulleyCm, end[1] - hangCm]
   const suspension: readonly ScenePoint[] = isCarried
     ? [[knotCm, beam], [head, beam], carried, [foot, beam], ...onward, weightAt]
     : [carried, [carried[0], beam], ...onward, weightAt]
@@ -40,7 +45,7 @@ export function rigScene({ insideLegCm, splintCm, liftAtCm, rig, state }: RigSce
         label: state.raiseCm > 0 ? `Bed, foot end ${(rig.raiseCm ?? state.raiseCm).toFixed(0)} cm up` : 'Bed, level',
         points: [
           [-45, -barsAboveBedCm],
-          [splintCm + 45, -barsAboveBedCm + tiltCm(rig, state, splintCm + 90)],
+          [bedToCm, bedAtCm(bedToCm)],
         ],
       },
       {
@@ -77,7 +82,14 @@ export function rigScene({ insideLegCm, splintCm, liftAtCm, rig, state }: RigSce
               id: 'counterweight',
               kind: 'cord' as const,
               label: 'Counterweight cord',
-              points: [[splintCm, 0], end, [end[0] + 4, end[1] - hangCm]] as readonly ScenePoint[],
+              // Over the pulley, and plumb from its rim.
+              points: [[splintCm, 0], [end[0], end[1] + pulleyCm], [end[0] + pulleyCm, end[1]], hung] as readonly ScenePoint[],
+            },
+            {
+              id: 'post',
+              kind: 'bar' as const,
+              label: 'Post at the bed end',
+              points: [end, [end[0], bedAtCm(end[0])]] as readonly ScenePoint[],
             },
           ]
         : []),
@@ -96,9 +108,7 @@ export function rigScene({ insideLegCm, splintCm, liftAtCm, rig, state }: RigSce
     ],
     weights: [
       { id: 'suspension-weight', label: 'Suspension', at: weightAt, kg: state.suspensionKg },
-      ...(rig.counterweightKg > 0
-        ? [{ id: 'counterweight', label: 'Counterweight', at: [end[0] + 4, end[1] - hangCm] as ScenePoint, kg: rig.counterweightKg }]
-        : []),
+      ...(rig.counterweightKg > 0 ? [{ id: 'counterweight', label: 'Counterweight', at: hung, kg: rig.counterweightKg }] : []),
     ],
     arrows: [
       { id: 'lift', label: 'Lift', at: carried, forceN: [0 - state.sideN, state.liftN] },
