@@ -38,6 +38,8 @@ export interface GeometryPolygon {
   readonly id: string
   readonly label: string
   readonly role: 'sheet' | 'slab' | 'template'
+  /** Where which part of it comes to lie, named for whoever cuts and lays it. */
+  readonly parts?: readonly { readonly label: string; readonly at: readonly [number, number] }[]
   readonly points: readonly (readonly [number, number])[]
   readonly decision: string | null
 }

@@ -7,6 +7,8 @@ const marginMm = 10
 const headMm = 26
 const overlapMm = 10
 const rulerCm = 10
+/** Letters of a named part, mm. */
+const partMm = 5
 
 /** Whose template it is, in one line, and what it is. */
 export interface TemplateLabel {
@@ -48,9 +50,21 @@ function drawPage(pdf: Pdf, polygon: GeometryPolygon, tiled: TiledTemplate, page
     for (const [x, y] of rest) pdf.lineTo(x - originX, y - originY)
     pdf.closePath().lineWidth(0.4).stroke('#1d1b16')
   }
+  drawParts(pdf, polygon, tiled, page)
   pdf.restore()
   drawCropMarks(pdf, tiled, page)
   pdf.restore()
+}
+
+/** What comes to lie where, written inside the outline on the page that shows the place. */
+function drawParts(pdf: Pdf, polygon: GeometryPolygon, { isTurned }: TiledTemplate, { originMm: [originX, originY] }: TilePage): void {
+  const least = (axis: 0 | 1): number => Math.min(...polygon.points.map((point) => point[axis]))
+  pdf.font('bold').fontSize(partMm).fillColor('#5d574a')
+  for (const { label, at } of polygon.parts ?? []) {
+    const [along, across] = [(at[0] - least(0)) * 10, (at[1] - least(1)) * 10]
+    const [x, y] = isTurned ? [along - originX, across - originY] : [across - originX, along - originY]
+    pdf.text(label, x - pdf.widthOfString(label) / 2, y - partMm * 0.6, { lineBreak: false })
+  }
 }
 
 function drawHead(pdf: Pdf, polygon: GeometryPolygon, tiled: TiledTemplate, page: TilePage, label: TemplateLabel): void {

@@ -63,6 +63,16 @@ describe('volar slab', () => {
     expect([Math.min(...ys), Math.max(...ys)]).to.deep.equal([0, 10])
     expect(points[0]).to.deep.equal([3, 10])
   })
+  it('names the parts of the outline inside of it: hand end, thumb, little finger side, elbow end', () => {
+    const { parts = [] } = volarTemplate({ widthCm: 10, indexCm: 25, littleCm: 22, lengthCm: 25, notchCm: 1.6, thumbAtCm: 5 })
+    expect(parts.map((part) => part.label)).to.deep.equal(['hand end', 'thumb', 'little finger side', 'elbow end'])
+    for (const { label, at } of parts) {
+      expect(at[0], label).to.be.within(0, 25)
+      expect(at[1], label).to.be.within(0, 10)
+    }
+    const uncut = volarTemplate({ widthCm: 10, indexCm: 25, littleCm: 22, lengthCm: 25, notchCm: null, thumbAtCm: 5 })
+    expect(uncut.parts?.map((part) => part.label)).to.not.include('thumb')
+  })
   it('stops without pulse or with an open wound without plan; names the dialysis arm', () => {
     expect(cautionCodes(plan('volar-slab', (file) => void (file.injury['flags'] = ['pulse-absent'])))).to.include('pulse-absent')
     expect(plan('volar-slab', (file) => void (file.injury['flags'] = ['open'])).cautions[0]).to.include({ level: 'stop', code: 'open' })

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { PDFDocument, PDFName } from 'pdf-lib'
+import { PDFDict, PDFDocument, PDFName } from 'pdf-lib'
 import { readCase } from '#core/files/read-case'
 import { homeWarnings } from '#core/standing/home-warnings'
 import { planCase } from '#core/techniques/plan-case'
@@ -28,6 +28,31 @@ const home = {
   taughtBack: 'white toes or numb: I call at once',
 }
 const planOf = (technique: string): Plan => planCase(readCase(exampleOf(technique)).clinicalCase!, testContext())!
+
+describe('a figure on paper', () => {
+  for (const technique of techniqueIds) {
+    it(`${technique}: what is worn and where to look is drawn, and said to who cannot see it`, async () => {
+      const plan = planOf(technique)
+      const record = { ...caseAfter(event('plan', { plan }, 0)), technique }
+      const [figure] = takeHomeBlocks(record, stay, plan, printedAt, 'At home').filter((block) => block.kind === 'figure')
+      expect(figure?.kind === 'figure' && figure.alt).to.match(/^What you wear, and where to look: .+\.$/)
+      const pdf = await PDFDocument.load(await printFlow(figure ? [figure] : [], { title: 'Figure', zone: 'Etc/UTC', printedAt }, 'a4'))
+      expect(pdf.getPageCount()).to.equal(1)
+      const tags = pdf.context
+        .enumerateIndirectObjects()
+        .flatMap(([, one]) =>
+          one instanceof PDFDict && one.get(PDFName.of('S')) === PDFName.of('Figure') ? [one.get(PDFName.of('Alt'))] : [],
+        )
+      expect(tags).to.have.length(1)
+    })
+  }
+
+  it('of a limb that nothing is known of takes no room', async () => {
+    const empty: FlowBlock = { kind: 'figure', geometry: { ...planOf('leg-slab').geometry, stations: [] }, findings: [], alt: 'nothing' }
+    const bytes = await printFlow([empty, { kind: 'line', text: 'after' }], { title: 'Figure', zone: 'Etc/UTC', printedAt }, 'letter')
+    expect((await PDFDocument.load(bytes)).getPageCount()).to.equal(1)
+  })
+})
 
 describe('the take-home sheet', () => {
   it('says first when to come back, then the number, then the patient’s own times and words', () => {

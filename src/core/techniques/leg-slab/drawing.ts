@@ -61,6 +61,11 @@ function unrolled(model: LegModel, fit: SlabFit, lengthCm: number): readonly Geo
       id: 'slab',
       label: `Slab, ${fit.widthCm} cm wide; ${footPartCm.toFixed(0)} cm of it folds under the foot`,
       role: 'slab',
+      parts: [
+        { label: 'toe end', at: [last.x - lengthCm + 2.5, 0] },
+        ...(footPartCm > 3 ? [{ label: 'heel', at: [0, 0] as const }] : []),
+        { label: 'top, at the back of the leg', at: [last.x - 6, 0] },
+      ],
       points: [
         [last.x - lengthCm, half],
         [last.x, half],

@@ -37,5 +37,19 @@ export function volarTemplate(cut: VolarCut): GeometryPolygon {
     }
   }
   points.push([cut.lengthCm, 0], [cut.lengthCm, cut.widthCm])
-  return { id: 'template', label: 'Cutting outline, palm side up', role: 'template', points, decision: 'template' }
+  const across = cut.widthCm / 2
+  const parts: GeometryPolygon['parts'] = [
+    { label: 'hand end', at: [Math.max(indexStart, littleStart) + 2, across * 1.5] },
+    ...(cut.notchCm === null
+      ? []
+      : [
+          {
+            label: 'thumb',
+            at: [indexStart + Math.max(cut.thumbAtCm, cut.notchCm), Math.min(cut.notchCm, cut.widthCm * 0.6) + 0.9] as const,
+          },
+        ]),
+    { label: 'little finger side', at: [cut.lengthCm / 2, cut.widthCm - 2.4] },
+    { label: 'elbow end', at: [cut.lengthCm - 2.2, across] },
+  ]
+  return { id: 'template', label: 'Cutting outline, palm side up', role: 'template', points, parts, decision: 'template' }
 }

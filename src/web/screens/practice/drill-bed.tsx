@@ -1,3 +1,4 @@
+import { findingsOnLimb } from '#core/standing/findings-on-limb'
 import { isPressing } from '#core/model/standing'
 import { actMinutes, openMinutes, walkMinutes, type Bed, type DrillState } from '#core/practice/drill/drill'
 import { checkMinutes, checksNow, checksOf, type BedCheck } from '#core/practice/drill/bed-checks'
@@ -6,7 +7,9 @@ import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 import { taskMinuteDefaults } from '#core/rounds/task-minutes'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
+import { LanePicture } from '../../lane/lane-picture'
 import { clockOf } from './clock-of-night'
+import { limbOfBed } from './drill-limb'
 import type { DrillControl } from './use-drill'
 
 /** The bed in hand: what stands there by what was written down, what it asks for, and what can be done, each with its minutes. */
@@ -25,6 +28,7 @@ export function DrillBed({
   const { body, record } = bed
   const id = body.bed
   const standing = judgeBed(state.night, body, record)
+  const limb = limbOfBed(body)
   const pressing = standing.items.filter(isPressing)
   const walk = walkMinutes(state.where, id)
   const { opening } = readDefaults(taskMinuteDefaults, defaultProtocol)
@@ -43,6 +47,11 @@ export function DrillBed({
           {dueCheck ? ` ${checkName([dueCheck])} due ${clockOf(state, dueCheck.dueMin)}.` : ''}
         </p>
       </div>
+      {limb ? (
+        <div className="max-w-80">
+          <LanePicture geometry={limb} heightPx={104} findings={findingsOnLimb(limb, standing.items)} />
+        </div>
+      ) : null}
       {pressing.length > 0 ? (
         <Notice tone={standing.level === 'urgent' || standing.level === 'stop' ? 'stop' : 'caution'} lead={standing.headline}>
           {pressing.slice(0, 3).map((one) => (

@@ -7,6 +7,7 @@ import { entriesOf, lastEntries } from '../../round/last-entries'
 import { everEntered } from '../../round/rest-is-normal'
 import { RoundForm } from '../../round/round-form'
 import { cannot, roundItems } from '../../round/round-items'
+import { limbOfBed } from './drill-limb'
 
 /** The real round screen, with what is found above it: what is written down is the player's. */
 export function DrillRound({
@@ -21,13 +22,14 @@ export function DrillRound({
   onClose: () => void
 }) {
   if (!look) return null
+  const geometry = limbOfBed(body)
   const rounds = record.rounds.map(({ atMin, limbs, analgesia }) => ({
     at: new Date(msOf(state.night, atMin)).toISOString(),
     findings: { limbs, ...(analgesia === undefined ? {} : { analgesia }) },
   }))
   return (
     <Dialog title={`Round, bed ${body.bed}`} isWhole isOpen onClose={onClose}>
-      <section aria-label="What you find" className="mb-2 grid gap-1 rounded-2xl border border-line bg-sheet px-4 py-2">
+      <section aria-label="What you find" className="mb-2 grid gap-1 rounded-2xl border border-line bg-sheet px-4 py-2 lg:mr-104">
         {look.seen.map((one) => (
           <p key={one} className="font-semibold">
             {one}
@@ -41,6 +43,7 @@ export function DrillRound({
       </section>
       <RoundForm
         watched={body.limb}
+        {...(geometry ? { limb: { geometry, clinicalCase: body.clinicalCase, layers: ['slab'] } } : {})}
         injured={body.side}
         draftKey={`practice/drill/round/${state.night.id}/${state.seed}/${body.bed}/${look.atMin}`}
         isBaseline={false}
