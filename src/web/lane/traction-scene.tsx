@@ -230,7 +230,9 @@ function SceneLegend({ scene }: { scene: GeometryScene }) {
         </ol>
       ) : null}
       {others.length > 0 ? (
-        <p className="text-soft">Other circles: {others.map((round) => round.label.toLowerCase()).join(', ')}.</p>
+        <p className="text-soft">
+          {stops.length > 0 ? 'Other circles' : 'Circles'}: {others.map((round) => round.label.toLowerCase()).join(', ')}.
+        </p>
       ) : null}
     </div>
   )

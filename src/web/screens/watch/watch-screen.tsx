@@ -132,7 +132,13 @@ export function WatchScreen() {
               ) : null}
               {record.removedAt && !isStanding ? null : (
                 <>
-                  <Button onClick={() => setSheet('not-done')}>Round not done</Button>
+                  <Button aria-label="Round not done" onClick={() => setSheet('not-done')}>
+                    <span className="max-sm:hidden">Round not done</span>
+                    {/* On a phone the three ways on stand in one line. */}
+                    <span aria-hidden className="sm:hidden">
+                      Not done
+                    </span>
+                  </Button>
                   <Button
                     look={standing.actions.some((action) => action.response === null) ? 'plain' : 'next'}
                     onClick={() => setSheet('round')}
