@@ -1,4 +1,5 @@
 import type { ReadingUnit } from './units'
+import { cmToInches } from './length'
 import { parseReading } from './parse-reading'
 
 /** A place that may be named in a quick entry. */
@@ -40,6 +41,38 @@ export function parseQuickEntry(line: string, places: readonly QuickPlace[]): Qu
     readings.push(read)
   }
   return { ok: true, readings }
+}
+
+/** A place with what it usually is, for an example. */
+export interface UsualPlace extends QuickPlace {
+  /** Share of the stature; null where stature says nothing about it. */
+  readonly statureShare: number | null
+}
+
+const usualHeightCm = 171
+
+/**
+ * How several readings are typed in one line, with the first two of the places that are asked for here: the first in cm, the second in
+ * quarters of an inch. Its figures are an ordinary adult's.
+ * @returns null where fewer than two places have a usual figure
+ */
+export function exampleEntry(places: readonly UsualPlace[]): string | null {
+  const [first, second] = places.filter((place) => place.statureShare !== null)
+  if (!first || !second) return null
+  const cm = (place: UsualPlace): number => (place.statureShare ?? 0) * usualHeightCm
+  const quarters = Math.round(cmToInches(cm(second)) * 4)
+  const rest = ['', ' 1/4', ' 1/2', ' 3/4'][quarters % 4] ?? ''
+  return `${nameFor(first, places)} ${cm(first).toFixed(1)}, ${nameFor(second, places)} ${Math.floor(quarters / 4)}${rest} in`
+}
+
+/** As few words of a label as name no other place. */
+function nameFor(place: UsualPlace, places: readonly QuickPlace[]): string {
+  const words = place.label
+    .toLowerCase()
+    .split(/[^a-z]+/)
+    .filter(Boolean)
+  const least = words.findIndex((_, index) => findPlaces(words.slice(0, index + 1), places).length === 1)
+  return words.slice(0, least < 0 ? words.length : least + 1).join(' ')
 }
 
 function readPart(part: string, places: readonly QuickPlace[]): QuickReading | { readonly message: string } {

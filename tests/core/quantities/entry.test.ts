@@ -1,9 +1,12 @@
 import { expect } from 'chai'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { readingError } from '#core/quantities/reading-error'
-import { parseQuickEntry } from '#core/quantities/quick-entry'
+import { exampleEntry, parseQuickEntry } from '#core/quantities/quick-entry'
 import { checkScaleBar, measurePhotoAngle, measurePhotoPath, smoothLine, type PhotoPoint } from '#core/quantities/photo-measure'
 import { instruments, parseInstrumentLine } from '#core/quantities/instrument-line'
+import { readCase } from '#core/files/read-case'
+import { techniques } from '#core/techniques/registry'
+import { exampleOf } from '../../harness/example-cases'
 import { makeDraws } from '../../harness/random-draws'
 
 const places = [
@@ -13,6 +16,33 @@ const places = [
   { id: 'thigh-girth', label: 'Thigh girth' },
   { id: 'mid-thigh-girth', label: 'Mid-thigh girth' },
 ]
+
+describe('an example of several readings', () => {
+  const usual = [
+    { id: 'wrist-girth', label: 'Wrist girth', statureShare: 0.095 },
+    { id: 'forearm-girth', label: 'Forearm girth', statureShare: 0.15 },
+    { id: 'forearm-length', label: 'Forearm length', statureShare: 0.15 },
+  ]
+
+  it('is of the places that are asked for, in words that name no other, and can be typed as it stands', () => {
+    const example = exampleEntry(usual)
+    expect(example).to.equal('wrist 16.2, forearm girth 10 in')
+    const read = parseQuickEntry(example ?? '', usual)
+    expect(read.ok && read.readings.map((one) => one.id)).to.deep.equal(['wrist-girth', 'forearm-girth'])
+  })
+
+  for (const technique of techniques)
+    it(`${technique.id}: reads back as its own places`, () => {
+      const { clinicalCase } = readCase(exampleOf(technique.id))
+      const asked = technique.measurements(clinicalCase!, clinicalCase!.options).map((one) => one.definition)
+      const example = exampleEntry(asked)
+      if (example === null) return expect(asked.filter((one) => one.statureShare !== null).length).to.be.below(2)
+      const read = parseQuickEntry(example, asked)
+      expect(read, example).to.have.property('ok', true)
+    })
+
+  it('is none where only one place has a usual figure', () => expect(exampleEntry(usual.slice(0, 1))).to.equal(null))
+})
 
 describe('several readings in one line', () => {
   it('reads names, fractions and units', () => {

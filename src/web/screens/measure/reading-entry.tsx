@@ -1,11 +1,11 @@
 import { useWords } from '../../sync/use-words'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Measurement } from '#core/model/clinical-case'
 import type { Problem } from '#core/model/problem'
 import { otherSide, type Side } from '#core/model/vocabulary'
 import type { Geometry } from '#core/model/geometry'
 import { parseReading } from '#core/quantities/parse-reading'
-import { parseQuickEntry } from '#core/quantities/quick-entry'
+import { exampleEntry, parseQuickEntry } from '#core/quantities/quick-entry'
 import type { InjuryRecord } from '#contract/records/episode'
 import { toReading } from '../../case/take-reading'
 import { useDraft } from '../../sync/use-draft'
@@ -85,6 +85,7 @@ export function ReadingEntry({
     }
     return readings
   }
+  const example = useMemo(() => exampleEntry([...new Map(asked.map(({ definition: one }) => [one.id, one])).values()]), [asked])
   const isLine = /^[a-z]/i.test(text.trim())
   const type = (typed: string): void => {
     setText(typed)
@@ -159,7 +160,7 @@ export function ReadingEntry({
         </Button>
       </Form>
       <p className="-mt-1 text-sm text-soft max-sm:hidden">
-        Several at once: calf 37.2, ankle 22 1/4 in. Backspace in the empty field takes the last one back.
+        {example ? `Several at once: ${example}. ` : ''}Backspace in the empty field takes the last one back.
       </p>
       <div id="reading-message" className="grid gap-2">
         {error ? <Notice tone="stop" lead={error} role="alert" /> : null}
