@@ -46,7 +46,8 @@ export const paths = {
   countSheet: (id: string, query: string) => `/api/store/${id}/count-sheet.pdf?${query}`,
   photos: (caseId: string) => `/api/cases/${caseId}/photos`,
   photo: (id: string) => `/api/photos/${id}`,
-  paper: (caseId: string, paper: string, sheet: string) => `/api/cases/${caseId}/papers/${paper}.pdf?sheet=${sheet}`,
+  paper: (caseId: string, paper: string, sheet: string, units: string) =>
+    `/api/cases/${caseId}/papers/${paper}.pdf?sheet=${sheet}&units=${units}`,
   calendar: (caseId: string) => `/api/cases/${caseId}/owed.ics`,
   observations: (caseId: string) => `/api/cases/${caseId}/observations.csv`,
   caseFile: (caseId: string) => `/api/cases/${caseId}/case.json`,

@@ -2,6 +2,7 @@ import type { Router } from 'express'
 import Joi from 'joi'
 import { DateTime } from 'luxon'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
+import { inUnits, type DisplayUnits } from '#core/quantities/words-in-units'
 import { isWeightOrdered } from '#core/model/orders'
 import type { Caution, Plan } from '#core/model/plan'
 import type { GeometryPolygon } from '#core/model/geometry'
@@ -31,7 +32,11 @@ import { openCase } from './open-case'
 import { sendPdf } from './send-pdf'
 
 const paramsSchema = Joi.object({ id: uuid.required(), paper: Joi.valid(...paperKinds) })
-const querySchema = Joi.object({ sheet: Joi.valid(...Object.keys(sheets)).default('a4'), run: uuid })
+const querySchema = Joi.object({
+  sheet: Joi.valid(...Object.keys(sheets)).default('a4'),
+  units: Joi.valid('metric', 'inches').default('metric'),
+  run: uuid,
+})
 
 interface Opened {
   readonly record: CaseRecord
@@ -42,6 +47,8 @@ interface Opened {
 interface Asked {
   readonly now: string
   readonly address: string
+  /** What the reader's lengths are in. */
+  readonly units: DisplayUnits
 }
 
 /** What is printed for a case: template, run record, release card, bedside label. */
@@ -76,22 +83,24 @@ export function paperRoutes(
   })
   route('GET /api/cases/:id/papers/:paper.pdf', async (request: SignedInRequest, response) => {
     const { id, paper } = parseWith<{ id: string; paper: PaperKind }>(paramsSchema, request.params)
-    const { sheet, run } = parseWith<{ sheet: SheetId; run?: string }>(querySchema, request.query)
+    const { sheet, run, units } = parseWith<{ sheet: SheetId; units: DisplayUnits; run?: string }>(querySchema, request.query)
     const opened = await open(id)
     const now = new Date(deps.clock()).toISOString()
     const address = `${request.protocol}://${request.get('host') ?? ''}/case/${id}/watch`
-    const bytes = await print(opened, paper, sheet, run, { now, address })
+    const bytes = await print(opened, paper, sheet, run, { now, address, units })
     sendPdf(response, paper, bytes)
   })
   return router
 
   async function print(opened: Opened, paper: PaperKind, sheet: SheetId, runId: string | undefined, at: Asked): Promise<Buffer> {
     const { record, episode } = opened
-    const { now } = at
+    const { now, units } = at
+    // What the plan says is read on paper as on the screen of whoever prints it; what is cut stays 1:1.
+    const planRead = async (): Promise<Plan> => inUnits(await planOf(opened), units)
     const cautions = await deps.streams.liveCautionsOf(record.id)
     switch (paper) {
       case 'template': {
-        const facts = factsOf(opened, await planOf(opened), cautions, at)
+        const facts = factsOf(opened, await planRead(), cautions, at)
         return deps.print('template', await outlinesOf(opened), sheet, {
           who: `${facts.who}, ${facts.part}`,
           what: facts.device,
@@ -105,18 +114,24 @@ export function paperRoutes(
         const live = await (run.technique ? deps.planner.planNow(caseOfRun(record, episode, run), protocolOf(record)) : planOf(opened))
         const plan = live && planOfRun(record, run, live)
         if (!plan) throw new ApiError(404, 'not-found', 'The technique of this run is not known here.')
-        return deps.print('run-record', summariseRun(record, episode, run, plan, Date.parse(now), cautions), episode.zone, now, sheet)
+        return deps.print(
+          'run-record',
+          summariseRun(record, episode, run, inUnits(plan, units), Date.parse(now), cautions),
+          episode.zone,
+          now,
+          sheet,
+        )
       }
       case 'release-card':
-        return deps.print('release-card', factsOf(opened, await planOf(opened), cautions, at), sheet)
+        return deps.print('release-card', factsOf(opened, await planRead(), cautions, at), sheet)
       case 'take-home': {
         const plan = await planOf(opened)
         const refusal = takeHomeRefusal(record, plan, standingOf(record, episode, cautions && { cautions }, Date.parse(now)))
         if (refusal) throw new ApiError(409, 'nothing-to-print', refusal)
-        return deps.print('take-home', record, episode, plan, now, sheet)
+        return deps.print('take-home', record, episode, inUnits(plan, units), now, sheet)
       }
       case 'case-summary':
-        return deps.print('case-summary', { record, episode, plan: await planOf(opened), live: cautions }, now, sheet)
+        return deps.print('case-summary', { record, episode, plan: await planRead(), live: cautions }, now, sheet)
       case 'incident':
         if (!record.incidents?.length)
           throw new ApiError(409, 'nothing-to-print', 'No incident was reported in this case: report one on Watch, then print it.')
@@ -124,7 +139,7 @@ export function paperRoutes(
       case 'round-chart':
         return deps.print('round-chart', record, episode, now, sheet)
       case 'bedside-label':
-        return deps.print('bedside-label', factsOf(opened, await planOf(opened), cautions, at), sheet)
+        return deps.print('bedside-label', factsOf(opened, await planRead(), cautions, at), sheet)
     }
   }
 }

@@ -1,6 +1,7 @@
 import type { PaperKind } from '#contract/api/papers'
 import { paths } from '#contract/api/paths'
 import { PrintPair } from '../parts/print-pair'
+import { useSettings } from '../sync/session-store'
 
 const names: Readonly<Record<PaperKind, string>> = {
   template: 'Template 1:1',
@@ -25,6 +26,7 @@ export function PaperLinks({
   runId?: string
   refused?: Readonly<Partial<Record<PaperKind, string>>>
 }) {
+  const { units } = useSettings()
   return (
     <ul aria-label="Print" className="flex flex-wrap gap-2">
       {papers.map((paper) => (
@@ -36,7 +38,7 @@ export function PaperLinks({
           ) : (
             <PrintPair
               name={names[paper]}
-              href={(sheet) => `${paths.paper(caseId, paper, sheet)}${runId && paper === 'run-record' ? `&run=${runId}` : ''}`}
+              href={(sheet) => `${paths.paper(caseId, paper, sheet, units)}${runId && paper === 'run-record' ? `&run=${runId}` : ''}`}
             />
           )}
         </li>

@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { PDFDict, PDFDocument, PDFName } from 'pdf-lib'
 import { readCase } from '#core/files/read-case'
+import { inUnits } from '#core/quantities/words-in-units'
 import { homeWarnings } from '#core/standing/home-warnings'
 import { planCase } from '#core/techniques/plan-case'
 import type { Plan } from '#core/model/plan'
@@ -28,6 +29,20 @@ const home = {
   taughtBack: 'white toes or numb: I call at once',
 }
 const planOf = (technique: string): Plan => planCase(readCase(exampleOf(technique)).clinicalCase!, testContext())!
+
+describe('a paper for who reads inches', () => {
+  it('says every length of the plan in inches, and draws the limb as it is', () => {
+    const plan = planOf('leg-slab')
+    const read = inUnits(plan, 'inches')
+    const told = { record: caseAfter(event('plan', { plan }, 0)), episode: stay, live: null }
+    const metric = textsOf(caseSummaryBlocks({ ...told, plan }, printedAt)).join('\n')
+    const inches = textsOf(caseSummaryBlocks({ ...told, plan: read }, printedAt)).join('\n')
+    expect(metric).to.match(/Slab width: 25 cm/)
+    expect(inches).to.match(/Slab width: 9\.8 in/)
+    expect(inches).to.not.match(/\d cm\b/)
+    expect(read.geometry).to.deep.equal(plan.geometry)
+  })
+})
 
 describe('a figure on paper', () => {
   for (const technique of techniqueIds) {

@@ -69,6 +69,7 @@ describe('papers of a case', () => {
     for (const [path, status] of [
       ['poster.pdf', 422],
       ['template.pdf?sheet=a3', 422],
+      ['bedside-label.pdf?units=feet', 422],
       ['run-record.pdf?run=x', 422],
     ] as const) {
       it(`answers ${path} with ${status}`, async () => expect((await client.get(paper(path))).status).to.equal(status))
