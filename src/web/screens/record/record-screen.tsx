@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { inUnits } from '#core/quantities/words-in-units'
 import { kindOfRun, runName } from '#contract/records/run-kind'
 import type { SummaryLine } from '#contract/views/run-summary'
 import { summariseRun } from '#contract/views/run-summary'
@@ -11,6 +12,7 @@ import { LotPanel } from '../../case/lot-panel'
 import { PaperLinks } from '../../case/paper-links'
 import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, type OpenCase } from '../../sync/case-store'
+import { useSettings } from '../../sync/session-store'
 import { serverNow } from '../../sync/server-clock'
 
 /** What was done by whom when: the run as it is printed on one page. */
@@ -51,7 +53,9 @@ export function RecordScreen() {
 function Summary({ open, run }: { open: OpenCase; run: RunRecord }) {
   const plan = usePlanOfRun(open, run)
   const { cautions } = usePlan(open)
-  const summary = summariseRun(open.record, open.episode, run, plan, serverNow(), cautions)
+  const { units } = useSettings()
+  // What was planned reads as on every screen; what people wrote stays as they wrote it.
+  const summary = summariseRun(open.record, open.episode, run, inUnits(plan, units), serverNow(), cautions)
   return (
     <>
       <PaperLinks caseId={open.record.id} papers={['run-record', 'release-card', 'bedside-label']} runId={run.id} />
