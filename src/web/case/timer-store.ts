@@ -13,11 +13,11 @@ interface TimerStore {
   /** None of them is heard. */
   readonly isMuted: boolean
   /** Timers that a larger clock on the page shows, and by which they are heard: the row on top leaves them to it. */
-  readonly elsewhere: { readonly caseId: string; readonly timers: readonly string[] } | null
+  readonly elsewhere: readonly string[]
 }
 
 /** The running timers of every case that this device has worked on. */
-export const useTimers = create<TimerStore>(() => ({ byCase: {}, isMuted: false, elsewhere: null }))
+export const useTimers = create<TimerStore>(() => ({ byCase: {}, isMuted: false, elsewhere: [] }))
 
 export interface ShownTimer {
   readonly caseId: string
@@ -91,10 +91,15 @@ export function foldTimers(
 const keptAfterMs = 10 * 60_000
 const nearMs = 3 * 3_600_000
 
-/** Says which timers of a case a larger clock shows; returns how it shows them no more. */
-export function showElsewhere(caseId: string, timers: readonly string[]): () => void {
-  useTimers.setState({ elsewhere: { caseId, timers } })
-  return () => useTimers.setState({ elsewhere: null })
+/** A timer among all: a later run may start one of the same name. */
+export function timerKey(caseId: string, { id, startedAt }: Pick<TimerRecord, 'id' | 'startedAt'>): string {
+  return `${caseId} ${id} ${startedAt}`
+}
+
+/** Says which timers a larger clock shows, by their keys; returns how it shows them no more. */
+export function showElsewhere(keys: readonly string[]): () => void {
+  useTimers.setState({ elsewhere: keys })
+  return () => useTimers.setState({ elsewhere: [] })
 }
 
 /** Ends a timer for everybody: heard, or no longer wanted. */

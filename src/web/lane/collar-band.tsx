@@ -1,31 +1,14 @@
 import { useId } from 'react'
 import { collarForm } from '#core/drawing/collar-form'
-import type { View } from '#core/drawing/column-form'
-import type { ColumnShape } from '#core/drawing/column-shape'
 import type { Point } from '#core/drawing/points'
 import { smoothPath } from '#core/drawing/smooth-path'
-import type { GeometryBand } from '#core/model/geometry'
+import type { ColumnBandProps } from './column-bands'
 import { faint } from './kit/shown-bands'
-import type { LaneProps } from './lane-props'
 
 const down = ([x, y]: Point): Point => [x, -y]
 
 /** A collar with its chest piece, the rest for the chin, and the opening over the windpipe; of two halves each covers its own from the side. */
-export function CollarBand({
-  band,
-  shape,
-  view,
-  isLit,
-  isFaint,
-  onPick,
-}: {
-  band: GeometryBand
-  shape: ColumnShape
-  view: View
-  isLit: boolean
-  isFaint: boolean
-  onPick: LaneProps['onPick']
-}) {
+export function CollarBand({ band, shape, view, isLit, isFaint, onPick }: ColumnBandProps) {
   const id = useId()
   const { outline, opening, chinRest } = collarForm(shape.body, view, band.toCm)
   const { decision } = band

@@ -12,23 +12,18 @@ const bendCm = { strap: 1.5, shell: 0.9 }
 /** How far it stands off the skin, cm. */
 const standOffCm = { strap: 1.3, shell: 0.8 }
 
-/** A shell, collar or strap round a neck or trunk, with its thickness, its edges bent round. */
-export function ColumnBand({
-  band,
-  shape,
-  view,
-  isLit,
-  isFaint,
-  onPick,
-}: {
-  band: GeometryBand
-  shape: ColumnShape
-  view: View
-  isLit: boolean
+export interface ColumnBandProps {
+  readonly band: GeometryBand
+  readonly shape: ColumnShape
+  readonly view: View
+  readonly isLit: boolean
   /** It is not on yet. */
-  isFaint: boolean
-  onPick: LaneProps['onPick']
-}) {
+  readonly isFaint: boolean
+  readonly onPick: LaneProps['onPick']
+}
+
+/** A shell or strap round a trunk, with its thickness, its edges bent round. */
+export function ColumnBand({ band, shape, view, isLit, isFaint, onPick }: ColumnBandProps) {
   const isBackHalf = band.id === 'back'
   if (view === 'front' && isBackHalf) return null
   const isStrap = band.kind === 'strap'

@@ -37,28 +37,30 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
     >
       {(entries, put) => (
         <>
-          {round.limb ? (
-            <RoundLimb
-              limb={round.limb}
-              cells={cellsOf(entries).flatMap(({ key, item }) => {
-                const [column = ''] = key.split('/')
-                return limbCell(key, column === 'column' ? watched : column, item.key, !entries[key]) ?? []
-              })}
-              findings={findingsOf(entries)}
-            />
-          ) : null}
-          <div className="flex flex-wrap items-end gap-3">
-            <ChoiceRow
-              label="How much"
-              value={entries['form'] ?? 'whole'}
-              choices={[
-                { value: 'whole', label: 'The whole' },
-                { value: 'short', label: 'Short, in the field' },
-              ]}
-              onChange={(form) => put({ form })}
-            />
-            <Button onClick={() => put(restIsNormal(cellsOf(entries), entries, round.ever ?? {}))}>The rest is normal</Button>
-            <Button onClick={() => put(cannotAll(cellsOf(entries), entries))}>Cannot, all of it</Button>
+          <div className="lg:flex lg:items-end lg:justify-between lg:gap-6">
+            <div className="flex flex-wrap items-end gap-3">
+              <ChoiceRow
+                label="How much"
+                value={entries['form'] ?? 'whole'}
+                choices={[
+                  { value: 'whole', label: 'The whole' },
+                  { value: 'short', label: 'Short, in the field' },
+                ]}
+                onChange={(form) => put({ form })}
+              />
+              <Button onClick={() => put(restIsNormal(cellsOf(entries), entries, round.ever ?? {}))}>The rest is normal</Button>
+              <Button onClick={() => put(cannotAll(cellsOf(entries), entries))}>Cannot, all of it</Button>
+            </div>
+            {round.limb ? (
+              <RoundLimb
+                limb={round.limb}
+                cells={cellsOf(entries).flatMap(({ key, item }) => {
+                  const [column = ''] = key.split('/')
+                  return limbCell(key, column === 'column' ? watched : column, item.key, !entries[key]) ?? []
+                })}
+                findings={findingsOf(entries)}
+              />
+            ) : null}
           </div>
           {entries['form'] === 'short' ? (
             <p className="font-semibold text-caution">

@@ -131,14 +131,17 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
                 </Button>
               </div>
               {round.limb && !(isNarrow && side !== injured) ? (
-                <RoundLimb
-                  limb={round.limb}
-                  cells={cellsOf(columns).flatMap(({ key, item }) => {
-                    const [column = ''] = key.split('/')
-                    return limbCell(key, `${watched}-${column}`, item.key, !entries[key]) ?? []
-                  })}
-                  findings={findingsOf(entries)}
-                />
+                // In a dialog it reaches up beside the title, so that the whole round stays on one screen.
+                <div className="lg:mr-20 lg:in-[[role=dialog]]:-mt-11">
+                  <RoundLimb
+                    limb={round.limb}
+                    cells={cellsOf(columns).flatMap(({ key, item }) => {
+                      const [column = ''] = key.split('/')
+                      return limbCell(key, `${watched}-${column}`, item.key, !entries[key]) ?? []
+                    })}
+                    findings={findingsOf(entries)}
+                  />
+                </div>
               ) : null}
             </div>
             <RoundGrid items={items} columns={shown} entries={entries} last={round.last} beside={beside} onPut={put} />

@@ -1,4 +1,4 @@
-import { useMemo, useRef } from 'react'
+import { useRef } from 'react'
 import type { ClinicalCase } from '#core/model/clinical-case'
 import type { Geometry } from '#core/model/geometry'
 import type { RoundInput } from '#core/model/observation'
@@ -36,10 +36,7 @@ const heightPx = 84
 export function RoundLimb({ limb, cells, findings }: { limb: DrawnLimb; cells: readonly LimbCell[]; findings: Omit<RoundInput, 'atMin'> }) {
   const { geometry, clinicalCase, layers } = limb
   const box = useRef<HTMLDivElement>(null)
-  const marks = useMemo(
-    () => roundOnLimb(geometry, cells, looksOfOne(clinicalCase, { atMin: 0, ...findings })),
-    [geometry, clinicalCase, cells, findings],
-  )
+  const marks = roundOnLimb(geometry, cells, looksOfOne(clinicalCase, { atMin: 0, ...findings }))
   const goTo = ({ site }: LimbFinding): void => {
     const there = cells.filter((cell) => siteOnDrawing(geometry, cell.part, cell.item) === site)
     const cell = there.find((one) => one.isOpen) ?? there[0]
@@ -48,7 +45,7 @@ export function RoundLimb({ limb, cells, findings }: { limb: DrawnLimb; cells: r
     line?.querySelector<HTMLElement>('button[aria-pressed="true"], button, input')?.focus()
   }
   return (
-    <div ref={box} className="min-w-0 lg:-mt-11 lg:mr-20 lg:w-72 lg:shrink-0">
+    <div ref={box} className="min-w-0 lg:w-72 lg:shrink-0">
       <LanePicture geometry={geometry} heightPx={heightPx} layers={layers} findings={marks} onFinding={goTo} />
     </div>
   )

@@ -12,7 +12,7 @@ import { useWakeLock } from '../parts/use-wake-lock'
 import { formatLeft } from '../parts/format-left'
 import { useCaseStore } from '../sync/case-store'
 import { SoundSwitch } from '../case/sound-switch'
-import { endTimer, foldTimers, listTimers, useTimers, type ShownTimer } from '../case/timer-store'
+import { endTimer, foldTimers, listTimers, timerKey, useTimers, type ShownTimer } from '../case/timer-store'
 
 const icons: Readonly<Record<TimerKind, ComponentType<{ size: number; 'aria-hidden': true }>>> = {
   wetting: Hourglass,
@@ -54,7 +54,7 @@ export function TimerDock({ isLocked = false }: { isLocked?: boolean }) {
   useSpokenTimers(isMuted ? noTimers : shown, heldCase, now)
   useWakeLock(shown.some((one) => one.endsAt > now && one.endsAt - now < awakeMs))
   const elsewhere = useTimers((store) => store.elsewhere)
-  const here = isLocked ? shown : shown.filter((one) => !(one.caseId === elsewhere?.caseId && elsewhere.timers.includes(one.timer.id)))
+  const here = isLocked ? shown : shown.filter((one) => !elsewhere.includes(timerKey(one.caseId, one.timer)))
   if (here.length === 0) return null
   const { inSight, folded } = foldTimers(here, heldCase, now, isNarrow ? 1 : undefined)
   return (

@@ -4,7 +4,7 @@ import { wetNow, type WetPart } from '#core/runs/wet-now'
 import type { Step } from '#core/model/step'
 import { liveTimers, type RunRecord, type TimerRecord } from '#contract/records/run'
 import { SoundSwitch } from '../../case/sound-switch'
-import { endTimer, showElsewhere, type ShownTimer } from '../../case/timer-store'
+import { endTimer, showElsewhere, timerKey, type ShownTimer } from '../../case/timer-store'
 import { wetFill, wetName, wetWords } from '../../lane/wet-look'
 import { formatLeft } from '../../parts/format-left'
 import { Tape } from '../../parts/tape'
@@ -38,10 +38,14 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
     setting.length === 0
       ? []
       : [...(held ? [waitOf(held, now)] : []), ...wetNow(steps, live, now), ...waits.toSorted((a, b) => a.leftMs - b.leftMs)]
-  const shown = lines.map((line) => line.id).join(' ')
-  useEffect(() => showElsewhere(caseId, shown.split(' ').filter(Boolean)), [caseId, shown])
+  const shown = live
+    .filter((timer) => lines.some((line) => line.id === timer.id))
+    .map((timer) => timerKey(caseId, timer))
+    .join('|')
+  useEffect(() => showElsewhere(shown.split('|')), [shown])
   if (setting.length === 0) return null
   const [first, ...others] = lines
+  const isOnePart = new Set(setting.map((timer) => timer.id)).size === 1
   return (
     <section
       aria-label="Setting clock"
@@ -51,7 +55,7 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
         {first ? (
           <li className="grid gap-1">
             <div className="flex min-h-14 items-center justify-between gap-3 font-bold">
-              <span className="min-w-0 leading-tight">{wordsOf(first)}</span>
+              <span className="min-w-0 leading-tight">{wordsOf(first, isOnePart)}</span>
               <span
                 role="timer"
                 aria-label={first.label}
@@ -87,7 +91,7 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
                     style={{ background: wetFill(line.share) }}
                   />
                 ) : null}
-                <span className="truncate">{wordsOf(line)}</span>
+                <span className="truncate">{wordsOf(line, isOnePart)}</span>
                 <span role="timer" aria-label={line.label} className="numeral shrink-0 font-bold">
                   {line.leftMs < 0 ? '' : formatLeft(line.leftMs)}
                 </span>
@@ -132,7 +136,9 @@ function waitOf({ id, label, startedAt, minutes }: TimerRecord, nowMs: number): 
   return { id, label, leftMs, share: Math.max(0, leftMs / wholeMs), state: null }
 }
 
-function wordsOf({ id, label, leftMs, state }: ClockLine): string {
-  if (id === 'set') return leftMs < 0 ? 'Set, in this estimate' : 'Sets in'
-  return state === null ? label : `${wetName(label)}: ${wetWords[state]}`
+/** @param isOnePart nothing else sets in this run, so that it needs no name */
+function wordsOf({ label, leftMs, state }: ClockLine, isOnePart: boolean): string {
+  if (state === null) return label
+  if (isOnePart) return leftMs < 0 ? 'Set, in this estimate' : 'Sets in'
+  return `${wetName(label)}: ${wetWords[state]}`
 }
