@@ -134,6 +134,27 @@ describe('every screen', () => {
     })
   }
 
+  it('in the row on top nothing lies over its neighbour, on tablets either', async () => {
+    await browser.open('/')
+    const widths = [641, 700, 768, 834, 1_024, 1_280]
+    const collisions: string[] = []
+    for (const width of widths) {
+      await browser.setViewport(width, 900)
+      const found = await browser.evaluate<readonly string[]>(
+        `const parts = [...document.querySelectorAll('header a, header button')].filter((one) => one.getClientRects().length > 0)
+         return parts.flatMap((one, index) => {
+           const box = one.getBoundingClientRect()
+           const next = parts[index + 1]?.getBoundingClientRect()
+           return one.scrollWidth > one.clientWidth + 1 || (next && next.left < box.right - 1 && next.top < box.bottom - 1)
+             ? [one.textContent.trim()] : []
+         })`,
+      )
+      collisions.push(...found.map((one) => `${width}: ${one}`))
+    }
+    await browser.setViewport(1280, 800)
+    expect(collisions).to.deep.equal([])
+  })
+
   it('what is wrong, the lock and the heat map: axe finds nothing', async () => {
     const look = async (): Promise<void> => {
       for (const theme of ['light', 'dark'] as const) expect(await axeFaults(theme), theme).to.deep.equal([])

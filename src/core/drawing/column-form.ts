@@ -8,6 +8,8 @@ export interface ColumnForm {
   readonly outlines: readonly (readonly Point[])[]
   /** A cap of hair, closed. */
   readonly hair?: readonly Point[]
+  /** The near arm from the side, closed: it hangs before everything that is worn. */
+  readonly nearArm?: readonly Point[]
   /** Lines of anatomy. */
   readonly creases: readonly (readonly Point[])[]
   /** The edges of the part that is measured, from its lower end up: left (or back) and right (or front). */

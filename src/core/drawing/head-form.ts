@@ -2,7 +2,7 @@ import type { Point } from './points'
 
 /**
  * A head in head heights: x from its middle, y up from the chin; from the side it looks towards greater x. Eyes lie in the middle of its height.
- * Our own drawing, in an adult's proportions; a child's head has the same form and is larger for its body.
+ * Our own drawing, in an adult's proportions; `youngHead` makes a child's of it.
  */
 export interface HeadForm {
   /** Closed outlines: face, ears. */
@@ -229,6 +229,28 @@ export const headFromSide: HeadForm = {
       [0.312, 0.172],
     ],
   ],
+}
+
+/** Statures between which a face grows up, cm: about five and about twelve years. Ours, an estimate. */
+const [childCm, grownCm] = [108, 150]
+
+/**
+ * The head of somebody as tall as this: a child's face is small and low under a high brow, its cheeks round, its nose and chin short.
+ * The measured face height is a third of the head at birth and half of it when grown; a child of five lies in between.
+ */
+export function youngHead(form: HeadForm, statureCm: number): HeadForm {
+  const young = Math.min(1, Math.max(0, (grownCm - statureCm) / (grownCm - childCm)))
+  if (young === 0) return form
+  const change = ([x, y]: Point): Point => {
+    const lower = y > 0 && y < 1 ? y ** (1 + 0.22 * young) : y
+    // Cheeks are full between chin and ear; what sticks out of the face from the side does so less.
+    const cheek = 1 + young * 0.13 * Math.max(0, 1 - Math.abs(lower - 0.2) / 0.3)
+    const wide = x * (1 + 0.04 * young)
+    const flat = x > 0.41 ? 0.41 + (x - 0.41) * (1 - 0.45 * young) : wide
+    return [Math.abs(x) > 0.15 && Math.abs(x) < 0.35 ? wide * cheek : flat, lower]
+  }
+  const all = (points: readonly Point[]): readonly Point[] => points.map(change)
+  return { outlines: form.outlines.map(all), hair: all(form.hair), features: form.features.map(all) }
 }
 
 /** A head put where it belongs: as high as `height`, its chin's middle at `chin`, in the unit of those. */

@@ -1,5 +1,5 @@
 import { bothSides, mirrored, type ColumnBody, type ColumnForm, type View } from './column-form'
-import { headFromFront, headFromSide, placeHead } from './head-form'
+import { headFromFront, headFromSide, placeHead, youngHead } from './head-form'
 import { boundsOf, type Point } from './points'
 
 /** The shoulders are drawn down to here, cm under the shoulder line. */
@@ -36,7 +36,7 @@ function frontForm({ lengthCm, girthAt, statureCm }: ColumnBody): ColumnForm {
     ...edge,
     [half, lengthCm + head * 0.25],
   ]
-  const { outlines, hair, features } = placeHead(headFromFront, [0, lengthCm], head)
+  const { outlines, hair, features } = placeHead(youngHead(headFromFront, statureCm), [0, lengthCm], head)
   return {
     outlines: [bothSides(right), ...outlines],
     hair,
@@ -103,7 +103,7 @@ function sideForm({ lengthCm, girthAt, statureCm, headTiltDeg }: ColumnBody): Co
     [-half * 2, -7],
     [-half * 2, -shoulderDepthCm],
   ]
-  const placed = placeHead(headFromSide, [ahead, lengthCm], head)
+  const placed = placeHead(youngHead(headFromSide, statureCm), [ahead, lengthCm], head)
   // It turns about the joint that lies 11 cm behind the chin (COMPUTATION 15).
   const tilted = (points: readonly Point[]): readonly Point[] => turned(points, [ahead + 0.34 * head - 11, lengthCm], headTiltDeg)
   const [outlines, hair, features] = [placed.outlines.map(tilted), tilted(placed.hair), placed.features.map(tilted)]

@@ -45,11 +45,7 @@ function frontForm(body: ColumnBody): ColumnForm {
     [neck * 1.02, L + 6],
     [neck, L + above],
   ])
-  const limb = (middle: readonly Point[], half: readonly number[]): readonly Point[] => [
-    ...middle.map(([x, y], index): Point => [x + (half[index] ?? 0), y]),
-    ...[...middle.map(([x, y], index): Point => [x - (half[index] ?? 0), y])].reverse(),
-  ]
-  const rightArm = limb(
+  const rightArm = limbAlong(
     [
       [shoulder * 0.83, L * 1.03],
       [shoulder * 0.95, 0.93 * L],
@@ -114,6 +110,12 @@ function frontForm(body: ColumnBody): ColumnForm {
   }
 }
 
+/** A limb from its middle line and half its breadth at each point of it, cm. */
+function limbAlong(middle: readonly Point[], half: readonly number[]): readonly Point[] {
+  const edge = (sign: 1 | -1): Point[] => middle.map(([x, y], index): Point => [x + sign * (half[index] ?? 0), y])
+  return [...edge(1), ...edge(-1).reverse()]
+}
+
 function both(points: readonly Point[]): readonly (readonly Point[])[] {
   return [points, mirrored(points)]
 }
@@ -159,16 +161,19 @@ function sideForm(body: ColumnBody): ColumnForm {
   const arm = 0.026 * statureCm
   return {
     outlines: [outline],
-    creases: [
+    // Hangs with the elbow a little bent, as an arm does that nobody holds.
+    nearArm: limbAlong(
       [
-        [-arm * 1.1, 0.66 * L],
-        [-arm * 1.35, 0.84 * L],
-        [-arm * 1.1, 0.97 * L],
-        [-arm * 0.1, 1.01 * L],
-        [arm * 0.9, 0.96 * L],
-        [arm * 1.1, 0.84 * L],
-        [arm * 0.9, 0.66 * L],
+        [-chest * 0.12, L * 1.02],
+        [-chest * 0.14, 0.93 * L],
+        [-chest * 0.24, 0.72 * L],
+        [-chest * 0.26, L - 0.186 * statureCm],
+        [-chest * 0.12, 0.2 * L],
+        [chest * 0.14, -below],
       ],
+      [arm * 0.5, arm * 1.24, arm * 1.04, arm * 0.92, arm * 0.92, arm * 0.62],
+    ),
+    creases: [
       [
         [-hip * 0.8, -2.6],
         [-hip * 0.4, -1.6],

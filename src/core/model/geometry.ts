@@ -69,7 +69,7 @@ export interface GeometryScene {
 }
 
 export interface Geometry {
-  /** Of the patient, where it is known and the drawing of neck or trunk goes by it: a child's head is large for its neck. */
+  /** How tall the patient of a neck or trunk is drawn: a child's head is large for its neck. */
   readonly statureCm?: number
   readonly body: 'leg' | 'arm' | 'neck' | 'trunk' | 'none'
   readonly side?: Side

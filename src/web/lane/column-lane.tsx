@@ -116,12 +116,14 @@ function Figure({ geometry, layers, off = [], lit = [], onPick, shape, view }: L
     () => ({
       form: shape.outlines.map((outline) => smoothPath(outline.map(down), true, 0.42)),
       hair: shape.hair ? smoothPath(shape.hair.map(down), true, 0.42) : null,
+      arm: shape.nearArm ? smoothPath(shape.nearArm.map(down), true, 0.42) : null,
       creases: shape.creases.map((line) => smoothPath(line.map(down))),
     }),
     [shape],
   )
   const Worn = geometry.body === 'neck' ? CollarBand : ColumnBand
   const hasDevice = layers.some((layer) => layer === 'slab' || layer === 'padding' || layer === 'points')
+  const worn = hasDevice ? shownBands(geometry.bands, off, lit) : []
   return (
     <SkinPaints id={id} fromY={-maxY} toY={-minY}>
       <FadeMask id={id} box={{ x: minX - 1, y: -maxY - 2, width: maxX - minX + 2, height: maxY - minY + 2 }} towards="down" overCm={5} />
@@ -130,19 +132,27 @@ function Figure({ geometry, layers, off = [], lit = [], onPick, shape, view }: L
         {paths.hair ? <path d={paths.hair} fill="var(--hair)" opacity="0.85" /> : null}
         <Creases paths={paths.creases} lineCm={0.16} opacity={0.62} />
       </g>
-      {hasDevice
-        ? shownBands(geometry.bands, off, lit).map((band) => (
-            <Worn
-              key={band.id}
-              band={band}
-              shape={shape}
-              view={view}
-              isLit={lit.includes(band.id)}
-              isFaint={off.includes(band.id)}
-              onPick={onPick}
-            />
-          ))
-        : null}
+      {worn.map((band) => (
+        <Worn
+          key={band.id}
+          band={band}
+          shape={shape}
+          view={view}
+          isLit={lit.includes(band.id)}
+          isFaint={off.includes(band.id)}
+          onPick={onPick}
+        />
+      ))}
+      {paths.arm ? (
+        <g mask={`url(#${id}-mask)`} pointerEvents="none">
+          {worn.length > 0 ? (
+            // As clear as glass: the seam and the buckles of what is worn lie right under the arm.
+            <path d={paths.arm} fill="var(--skin-light)" fillOpacity="0.3" stroke="var(--skin-edge)" strokeWidth="0.24" />
+          ) : (
+            <Form paths={[paths.arm]} paint="column" lineCm={0.1} />
+          )}
+        </g>
+      ) : null}
       {layers.includes('readings') || lit.length > 0
         ? geometry.stations
             .filter((station) => station.from === 'measured' || lit.includes(station.id))

@@ -68,7 +68,7 @@ function Rooms({ rooms, pathname, children }: { rooms: readonly MainLink[]; path
           key={to}
           to={to}
           aria-current={isIn(pathname, to) ? 'page' : undefined}
-          className="group relative flex min-h-14 items-center rounded-xl px-3 font-semibold whitespace-nowrap max-sm:px-1.5 max-sm:text-[0.9rem] max-[23rem]:nth-3:hidden aria-[current=page]:font-bold"
+          className="group relative flex min-h-14 items-center rounded-xl px-3 font-semibold whitespace-nowrap max-lg:px-2 max-sm:px-1.5 max-sm:text-[0.9rem] max-[23rem]:nth-3:hidden aria-[current=page]:font-bold"
         >
           {label}
           <span className="absolute inset-x-2 bottom-0 h-[3px] rounded-full group-aria-[current=page]:bg-ink" />
@@ -83,10 +83,10 @@ function NewCaseLink() {
   return (
     <Link
       to="/new"
-      className="ml-auto flex min-h-11 min-w-11 items-center justify-center gap-1.5 rounded-xl border-[1.5px] border-soft font-bold sm:px-3"
+      className="ml-auto flex min-h-11 min-w-11 items-center justify-center gap-1.5 rounded-xl border-[1.5px] border-soft font-bold lg:px-3"
     >
       <Plus size={20} aria-hidden />
-      <span className="max-sm:sr-only">New case</span>
+      <span className="max-lg:sr-only">New case</span>
     </Link>
   )
 }

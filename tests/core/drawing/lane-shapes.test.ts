@@ -2,6 +2,8 @@ import { expect } from 'chai'
 import type { Geometry } from '#core/model/geometry'
 import { shapeArm } from '#core/drawing/arm-shape'
 import { shapeColumn } from '#core/drawing/column-shape'
+import { headFromFront, headFromSide, youngHead, type HeadForm } from '#core/drawing/head-form'
+import { drawnStatureCm } from '#core/planner/body/drawn-stature'
 import { headHeightCm } from '#core/drawing/neck-form'
 import { shapeLeg } from '#core/drawing/leg-shape'
 import { boundsOf, type Point } from '#core/drawing/points'
@@ -125,6 +127,45 @@ describe('neck and trunk as they are drawn', () => {
     expect(headHeightCm(170)).to.be.closeTo(22.5, 0.05)
     expect(headHeightCm(105) / 105).to.be.greaterThan(headHeightCm(170) / 170)
     expect(of(105)).to.be.lessThan(of(170))
+  })
+
+  it('draws a child of unknown height by age, an adult and a known height as they are', () => {
+    expect(drawnStatureCm({ ageYears: 5 })).to.be.within(103, 116)
+    expect(drawnStatureCm({ ageYears: 0 })).to.equal(52)
+    expect([drawnStatureCm({}), drawnStatureCm({ ageYears: 44 })]).to.deep.equal([170, 170])
+    expect(drawnStatureCm({ ageYears: 5, heightCm: 131 })).to.equal(131)
+    for (let years = 0; years < 17; years += 0.5)
+      expect(drawnStatureCm({ ageYears: years + 0.5 }), `${years}`).to.be.greaterThan(drawnStatureCm({ ageYears: years }))
+  })
+
+  it('gives a child the face of one: eyes, nose and mouth low, the cheeks full, nothing beyond the head', () => {
+    for (const form of [headFromFront, headFromSide]) {
+      const child = youngHead(form, 110)
+      expect(youngHead(form, 170)).to.equal(form)
+      const places = (head: HeadForm): readonly Point[] => head.features.flat()
+      places(form).forEach(([, y], index) => {
+        if (y > 0.1) expect(places(child)[index]?.[1]).to.be.lessThan(y)
+      })
+      expect(areFinite([...child.outlines.flat(), ...child.hair, ...places(child)])).to.equal(true)
+      const head = boundsOf(child.outlines.flat())
+      for (const [x, y] of places(child)) {
+        expect(x).to.be.within(head.minX - 0.01, head.maxX + 0.01)
+        expect(y).to.be.within(head.minY - 0.01, head.maxY + 0.01)
+      }
+    }
+    const cheekOf = (head: HeadForm): number => Math.max(...(head.outlines.at(-1) ?? []).filter(([, y]) => y < 0.22).map(([x]) => x))
+    expect(cheekOf(youngHead(headFromFront, 110))).to.be.greaterThan(cheekOf(headFromFront))
+  })
+
+  it('lets the near arm of a trunk hang inside its outline', () => {
+    for (const statureCm of [110, 170, 200]) {
+      const shape = shapeColumn({ ...geometryOf('trunk-shell'), statureCm }, 'side')
+      expect(shape.nearArm).to.have.length.greaterThan(8)
+      for (const [x, y] of shape.nearArm ?? []) {
+        expect(x, `${statureCm} cm`).to.be.within(shape.bounds.minX, shape.bounds.maxX)
+        expect(y).to.be.within(shape.bounds.minY, shape.bounds.maxY)
+      }
+    }
   })
 
   it('is drawn with nothing measured yet', () => {

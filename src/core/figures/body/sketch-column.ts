@@ -14,7 +14,7 @@ export interface ColumnPlace {
 /**
  * A neck or trunk as geometry: one upright axis, girths along it, marks. Girths that were not read are marked
  * estimated and decide nothing.
- * @param statureCm of the patient, where it is known
+ * @param statureCm of the patient as they are drawn
  * @param axis its name and length, cm from its lower end
  */
 export function sketchColumn(
@@ -22,10 +22,10 @@ export function sketchColumn(
   axis: { readonly id: string; readonly label: string; readonly lengthCm: number },
   places: readonly ColumnPlace[],
   marks: readonly GeometryMark[],
-  statureCm: number | undefined,
+  statureCm: number,
 ): Geometry {
   return {
-    ...(statureCm === undefined ? {} : { statureCm }),
+    statureCm,
     body,
     angles: {},
     axes: [axis],

@@ -4,10 +4,9 @@ import { buildArmModel, splitPath, type ArmModel } from '../../figures/body/arm-
 import { armStationIds, forearmShareOfStature, type ArmStationId } from '../../figures/body/arm-template'
 import { armGirths } from '../../figures/body/measurements/arm'
 import type { Estimate } from '../../figures/body/pool-side'
+import { drawnStatureCm } from './drawn-stature'
 
 const pathForDrawingCm = 25
-const statureForDrawingCm = 170
-
 /**
  * The forearm and hand of a case from its readings. Raises `missing` when no girth was measured.
  * @param pathCm the longer palm path, cm; null draws one of 25 cm
@@ -29,9 +28,9 @@ export function measureArm(draft: PlanDraft, pathCm: number | null): ArmModel | 
   return model
 }
 
-/** A forearm to draw when nothing was measured: by stature, 170 cm when that is unknown too. It decides nothing. */
+/** A forearm to draw when nothing was measured: by the stature it is drawn with. It decides nothing. */
 export function sketchArm(draft: PlanDraft): ArmModel {
-  const stature = draft.clinicalCase.patient.heightCm ?? statureForDrawingCm
+  const stature = drawnStatureCm(draft.clinicalCase.patient)
   const model = buildArmModel({}, splitPath(0.145 * stature), forearmShareOfStature * stature)
   if (!model) throw new Error('an arm with a fallback girth can always be drawn')
   return model

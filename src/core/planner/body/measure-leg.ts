@@ -4,8 +4,7 @@ import { calfShareOfStature, type LegStationId } from '../../figures/body/leg-te
 import { footLength, insideLeg, legGirths, lowerLegLength } from '../../figures/body/measurements/leg'
 import type { MeasurementDefinition } from '../../model/measurement-definition'
 import type { Estimate } from '../../figures/body/pool-side'
-
-const statureForDrawingCm = 170
+import { drawnStatureCm } from './drawn-stature'
 
 export interface MeasuredLeg {
   readonly model: LegModel
@@ -15,7 +14,7 @@ export interface MeasuredLeg {
 
 /**
  * The leg of a case from its readings. Raises `missing` when no girth was measured, or when neither a length
- * nor the stature is known; the drawing then stands on a stature of 170 cm, rolls are left out.
+ * nor the stature is known; the drawing then stands on the stature it is drawn with, rolls are left out.
  * @returns null when no girth was measured
  */
 export function measureLeg(draft: PlanDraft): MeasuredLeg | null {
@@ -54,8 +53,8 @@ function measureGirths(draft: PlanDraft): Partial<Record<LegStationId, Estimate>
 }
 
 /**
- * A leg to draw whatever was measured: girths that nobody read come from the template, scaled by stature (170 cm
- * when that is unknown too) and marked estimated. It decides nothing.
+ * A leg to draw whatever was measured: girths that nobody read come from the template, scaled by the stature it is
+ * drawn with, and marked estimated. It decides nothing.
  */
 export function sketchLeg(draft: PlanDraft): { readonly model: LegModel; readonly hasGirths: boolean } {
   const girths = measureGirths(draft)
@@ -65,7 +64,7 @@ export function sketchLeg(draft: PlanDraft): { readonly model: LegModel; readonl
     footCm: lengthOf(draft, footLength).cm,
     insideLegCm: Math.max(lengthOf(draft, insideLeg).cm, lowerLegCm + 20),
   }
-  const stature = draft.clinicalCase.patient.heightCm ?? statureForDrawingCm
+  const stature = drawnStatureCm(draft.clinicalCase.patient)
   const model = buildLegModel(girths, lengths, calfShareOfStature * stature)
   if (!model) throw new Error('a leg with a fallback girth can always be drawn')
   return { model, hasGirths: Object.keys(girths).length > 0 }
@@ -112,5 +111,5 @@ function lengthOf(draft: PlanDraft, definition: MeasurementDefinition): { cm: nu
   if (estimate) return { cm: estimate.value, isKnown: true }
   const { heightCm } = draft.clinicalCase.patient
   const share = definition.statureShare ?? 0
-  return { cm: share * (heightCm ?? statureForDrawingCm), isKnown: heightCm !== undefined }
+  return { cm: share * drawnStatureCm(draft.clinicalCase.patient), isKnown: heightCm !== undefined }
 }

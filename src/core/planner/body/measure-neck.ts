@@ -2,12 +2,11 @@ import type { PlanDraft } from '../draft'
 import type { Geometry } from '../../model/geometry'
 import { neckGirth, neckHeight } from '../../figures/body/measurements/neck'
 import { sketchColumn } from '../../figures/body/sketch-column'
-
-const statureForDrawingCm = 170
+import { drawnStatureCm } from './drawn-stature'
 
 /** The neck between shoulders and chin as geometry for the lane. */
 export function neckGeometry(draft: PlanDraft): Geometry {
-  const stature = draft.clinicalCase.patient.heightCm ?? statureForDrawingCm
+  const stature = drawnStatureCm(draft.clinicalCase.patient)
   const height = draft.measure(neckHeight)
   const girth = draft.measure(neckGirth)
   const heightCm = height?.value ?? (neckHeight.statureShare ?? 0) * stature
@@ -25,6 +24,6 @@ export function neckGeometry(draft: PlanDraft): Geometry {
       { id: 'shoulder-line', axis: 'neck', label: 'Shoulder line', kind: 'landmark', atCm: 0 },
       { id: 'windpipe', axis: 'neck', label: 'Windpipe and neck veins', kind: 'feeling', atCm: heightCm * 0.4 },
     ],
-    draft.clinicalCase.patient.heightCm,
+    stature,
   )
 }

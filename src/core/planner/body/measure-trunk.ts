@@ -2,12 +2,11 @@ import type { PlanDraft } from '../draft'
 import type { Geometry } from '../../model/geometry'
 import { chestGirth, hipGirth, notchPubis, waistGirth } from '../../figures/body/measurements/trunk'
 import { sketchColumn } from '../../figures/body/sketch-column'
-
-const statureForDrawingCm = 170
+import { drawnStatureCm } from './drawn-stature'
 
 /** The trunk from pubis to the notch of the breastbone as geometry for the lane. */
 export function trunkGeometry(draft: PlanDraft): Geometry {
-  const stature = draft.clinicalCase.patient.heightCm ?? statureForDrawingCm
+  const stature = drawnStatureCm(draft.clinicalCase.patient)
   const length = draft.measure(notchPubis)
   const lengthCm = length?.value ?? (notchPubis.statureShare ?? 0) * stature
   const place = (id: string, label: string, definition: typeof waistGirth, share: number) => ({
@@ -26,6 +25,6 @@ export function trunkGeometry(draft: PlanDraft): Geometry {
       { id: 'crest', axis: 'trunk', label: 'Hip crest', kind: 'bone', atCm: 0.36 * lengthCm },
       { id: 'pubis', axis: 'trunk', label: 'Pubic bone', kind: 'bone', atCm: 0 },
     ],
-    draft.clinicalCase.patient.heightCm,
+    stature,
   )
 }

@@ -34,7 +34,7 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
     <li>
       <Link
         to={`/case/${row.caseId}/${row.stage}`}
-        className={`grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl border border-l-[10px] border-line bg-sheet px-4 py-3 sm:grid-cols-[1.2fr_1fr_14rem] ${edge}`}
+        className={`grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl border border-l-[10px] border-line bg-sheet px-4 py-3 sm:grid-cols-[1fr_auto] lg:grid-cols-[1.2fr_1fr_14rem] ${edge}`}
       >
         <span className="min-w-0">
           <span className="block truncate text-[1.12rem] font-bold">
@@ -59,7 +59,8 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
           </span>
           <InHand row={row} now={now} />
         </span>
-        <span className="min-w-0">
+        {/* On a tablet what was found has a row of its own: in a third of the width the action would be cut. */}
+        <span className="min-w-0 sm:max-lg:order-last sm:max-lg:col-span-2">
           <LevelMark level={row.level} word={levelWord(row, now)} />
           {row.finding ? <span className="line-clamp-2 text-soft">{row.finding}</span> : null}
           {row.first ? <span className="line-clamp-2 font-bold text-stop">First: {row.first}</span> : null}

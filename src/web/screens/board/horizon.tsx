@@ -27,7 +27,7 @@ export function Horizon({ rows, now }: { rows: readonly BoardRow[]; now: number 
         <h2 id="horizon" className="font-bold">
           Next four hours
         </h2>
-        <p className="min-w-0 flex-1 basis-52 text-[0.95rem]">
+        <p className="min-w-0 flex-1 basis-52 text-[0.95rem] max-lg:order-last max-lg:basis-full">
           {advice.map((line) => (
             <span key={line} className="mr-2">
               {line}
