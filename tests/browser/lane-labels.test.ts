@@ -31,6 +31,7 @@ const findings: readonly LimbFinding[] = sites.map((site, index) => ({
   level: index % 3 === 0 ? 'urgent' : 'warn',
   label: `feeling at the ${site}`,
   short: index % 4 === 0 ? 'colour, refill, swelling' : 'feeling',
+  ...(site === 'feeling-line' ? { feelingLevel: 'T8' } : {}),
 }))
 const hands = [
   { place: 'apply', label: 'You', isActive: true },

@@ -6,7 +6,7 @@ import { shapeColumn } from './column-shape'
 import { bootRegion, regionAround } from './leg-regions'
 import { shapeLeg, type LegShape } from './leg-shape'
 import type { Bounds, Point } from './points'
-import { placeOnArm, placeOnColumn, placeOnLeg } from './site-places'
+import { feelingLineOnColumn, placeOnArm, placeOnColumn, placeOnLeg } from './site-places'
 import { smoothPath } from './smooth-path'
 
 /** A limb as lines alone, for paper: paths in cm, y down the page. */
@@ -18,6 +18,8 @@ export interface LimbFigure {
   readonly worn: readonly string[]
   /** Casts, boots and shells: as much of the limb as lies in these closed paths is covered. */
   readonly covers: readonly string[]
+  /** Where feeling ends: a line across. */
+  readonly lines: readonly string[]
   /** What stands, with its place. */
   readonly marks: readonly { readonly finding: LimbFinding; readonly at: Point }[]
 }
@@ -40,6 +42,7 @@ export function limbFigure(geometry: Geometry, findings: readonly LimbFinding[])
     skin: figure.skin,
     worn: figure.worn,
     covers: figure.covers ?? [],
+    lines: findings.flatMap((finding) => figure.lineOf?.(finding) ?? []),
     marks: findings.flatMap((finding) => {
       const at = figure.placeOf(finding)
       return at ? [{ finding, at: down(at) }] : []
@@ -54,6 +57,7 @@ interface Drawn {
   readonly worn: readonly string[]
   readonly covers?: readonly string[]
   readonly placeOf: (finding: LimbFinding) => Point | null
+  readonly lineOf?: (finding: LimbFinding) => string | null
 }
 
 function leg(geometry: Geometry, bands: readonly GeometryBand[]): Drawn {
@@ -125,7 +129,11 @@ function column(geometry: Geometry, bands: readonly GeometryBand[]): Drawn {
     bounds: shape.bounds,
     skin: shape.outlines.map((outline) => smoothPath(outline.map(down), true, 0.42)),
     worn: bands.filter((band) => band.id !== 'back').map(round),
-    placeOf: ({ site }) => placeOnColumn(site, geometry, shape),
+    placeOf: ({ site, feelingLevel }) => placeOnColumn(site, geometry, shape, feelingLevel),
+    lineOf: (finding) => {
+      const ends = feelingLineOnColumn(finding, geometry, shape)
+      return ends ? smoothPath(ends.map(down), false, 0) : null
+    },
   }
 }
 

@@ -1,8 +1,10 @@
 import type { Geometry, GeometryBand } from '../model/geometry'
 import type { Site } from '../rounds/item-sites'
+import type { LimbFinding } from '../standing/findings-on-limb'
 import type { ArmShape } from './arm-shape'
 import type { ColumnShape } from './column-shape'
 import type { LegShape } from './leg-shape'
+import { feelingHeightCm } from './feeling-heights'
 import type { Point } from './points'
 
 const middle = ([ax, ay]: Point, [bx, by]: Point): Point => [(ax + bx) / 2, (ay + by) / 2]
@@ -96,8 +98,11 @@ export function placeOnArm(site: Site, geometry: Geometry, shape: ArmShape): Poi
   }
 }
 
-/** Where on a neck or trunk, seen from the front, something is looked at, cm of its shape; null where that part is not drawn. */
-export function placeOnColumn(site: Site, geometry: Geometry, shape: ColumnShape): Point | null {
+/**
+ * Where on a neck or trunk, seen from the front, something is looked at, cm of its shape; null where that part is not drawn.
+ * @param feelingLevel down to which feeling reaches, for the line where it ends
+ */
+export function placeOnColumn(site: Site, geometry: Geometry, shape: ColumnShape, feelingLevel?: string): Point | null {
   const lengthCm = geometry.axes[0]?.lengthCm ?? 6
   const { minX, minY, maxX, maxY } = shape.bounds
   const isNeck = geometry.body === 'neck'
@@ -117,6 +122,10 @@ export function placeOnColumn(site: Site, geometry: Geometry, shape: ColumnShape
       return isNeck ? null : [0, lengthCm * 0.1]
     case 'saddle':
       return isNeck ? null : [0, -1.5]
+    case 'feeling-line': {
+      const atCm = isNeck || feelingLevel === undefined ? null : feelingHeightCm(feelingLevel, lengthCm)
+      return atCm === null ? null : [shape.edgesAt(atCm)[1], atCm]
+    }
     case 'device':
     case 'injury':
       return [0, injuredCm(geometry, geometry.axes[0]?.id ?? '', lengthCm * 0.5)]
@@ -132,4 +141,14 @@ export function placeOnColumn(site: Site, geometry: Geometry, shape: ColumnShape
     default:
       return null
   }
+}
+
+/** The line across a trunk where feeling ends, from edge to edge; null for any other finding. */
+export function feelingLineOnColumn(
+  { site, feelingLevel }: Pick<LimbFinding, 'site' | 'feelingLevel'>,
+  geometry: Geometry,
+  shape: ColumnShape,
+): readonly [Point, Point] | null {
+  const end = site === 'feeling-line' ? placeOnColumn(site, geometry, shape, feelingLevel) : null
+  return end ? [[shape.edgesAt(end[1])[0], end[1]], end] : null
 }

@@ -33,6 +33,8 @@ export const sites = [
   'belly',
   'bladder',
   'saddle',
+  // Where feeling ends, as high as the level that was found.
+  'feeling-line',
   'arm-left',
   'arm-right',
   'leg-left',
@@ -103,14 +105,15 @@ const ofSpine: Readonly<Record<string, Site>> = {
   bowel: 'saddle',
   breathing: 'chest',
   belly: 'belly',
+  level: 'feeling-line',
 }
 
-/** Items of no one place: of the whole patient, or of a height that only their value says. */
-export const itemsOfNoSite: readonly string[] = ['fever', 'breathlessness', 'vomiting', 'level']
+/** Items of no one place: they are of the whole patient. */
+export const itemsOfNoSite: readonly string[] = ['fever', 'breathlessness', 'vomiting']
 
 /**
  * Where an item is looked at.
- * @returns null for what has no one place on a drawing: fever, a level of feeling, the circulation as a whole
+ * @returns null for what has no one place on a drawing: fever, the circulation as a whole
  */
 export function siteOfItem(part: PartId, item: string): Site | null {
   if (part === 'vital') return null

@@ -75,6 +75,11 @@ export function lookAtBlock(part: BlockName, block: BlockFindings, before: Befor
   return looks
 }
 
+/** Down to which level feeling reaches, where that is what a look found; undefined for any other look, and while it reaches all the way. */
+export function feelingLevelOf({ item, severity, cannot }: Pick<Look, 'item' | 'severity' | 'cannot'>): string | undefined {
+  return item === 'level' && cannot === null && severity > 0 ? feelingLevels[severity] : undefined
+}
+
 /** A level of feeling is a finding; one that is higher than it was, a new one. */
 function judgeFeelingLevel(value: string, before: Before): [number, Level, string, string] {
   const severity = feelingLevels.indexOf(value)

@@ -2,6 +2,7 @@ import type { Geometry } from '../model/geometry'
 import { standingLevels, type StandingItem, type StandingLevel } from '../model/standing'
 import { readItemId } from '../rounds/item-ids'
 import { siteOfItem, type Site } from '../rounds/item-sites'
+import { feelingLevelOf } from '../rounds/look-at-block'
 import type { Look, PartId } from '../rounds/look'
 import { nameOfItem } from './item-names'
 
@@ -14,6 +15,8 @@ export interface LimbFinding {
   readonly label: string
   /** The same beside the mark, which says where: "feeling". */
   readonly short: string
+  /** Down to which level feeling reaches, where that is what was found. */
+  readonly feelingLevel?: string
 }
 
 type Drawn = Pick<Geometry, 'body' | 'side'>
@@ -41,12 +44,12 @@ export function siteOnDrawing(drawn: Drawn, part: PartId, item: string): Site | 
  */
 export function findingsOnLimb(
   drawn: Drawn,
-  items: readonly Pick<StandingItem, 'id' | 'part' | 'asItem' | 'level'>[],
+  items: readonly Pick<StandingItem, 'id' | 'part' | 'asItem' | 'level' | 'feelingLevel'>[],
 ): readonly LimbFinding[] {
-  const found = items.flatMap(({ id, part, asItem, level }) => {
+  const found = items.flatMap(({ id, part, asItem, level, feelingLevel }) => {
     const about = readItemId(asItem && part ? `${part}/${asItem}` : id)
     const site = about && level !== 'none' ? siteOnDrawing(drawn, about.part, about.item) : null
-    return site && about ? [{ site, level, ...namesOf(about.item) }] : []
+    return site && about ? [{ site, level, ...namesOf(about.item, feelingLevel) }] : []
   })
   return onePerSite(found)
 }
@@ -65,11 +68,13 @@ export interface AskedItem {
  * @param looks what the entries so far are worth
  */
 export function roundOnLimb(drawn: Drawn, asked: readonly AskedItem[], looks: readonly Look[]): readonly LimbFinding[] {
-  const at = (part: PartId, item: string, level: StandingLevel): readonly LimbFinding[] => {
+  const at = (part: PartId, item: string, level: StandingLevel, feelingLevel?: string): readonly LimbFinding[] => {
     const site = siteOnDrawing(drawn, part, item)
-    return site ? [{ site, level, ...namesOf(item) }] : []
+    return site ? [{ site, level, ...namesOf(item, feelingLevel) }] : []
   }
-  const found = onePerSite(looks.filter((look) => look.level !== 'none').flatMap((look) => at(look.part, look.item, look.level)))
+  const found = onePerSite(
+    looks.filter((look) => look.level !== 'none').flatMap((look) => at(look.part, look.item, look.level, feelingLevelOf(look))),
+  )
   const open = onePerSite(asked.filter((one) => one.isOpen).flatMap((one) => at(one.part, one.item, 'unknown')))
   const well = onePerSite(asked.flatMap((one) => at(one.part, one.item, 'none')))
   const all = [...found, ...open, ...well]
@@ -88,9 +93,10 @@ export function onePerSite(found: readonly LimbFinding[]): readonly LimbFinding[
 }
 
 /** How a mark of an item is named: in full, and beside a mark that shows where it is. */
-export function namesOf(item: string): Pick<LimbFinding, 'label' | 'short'> {
+export function namesOf(item: string, feelingLevel?: string): Pick<LimbFinding, 'label' | 'short' | 'feelingLevel'> {
   const [group = ''] = item.split('/')
   const label = nameOfItem(item)
+  if (feelingLevel) return { label: `${label} ${feelingLevel}`, short: `feeling to ${feelingLevel}`, feelingLevel }
   return { label, short: short[group] ?? label }
 }
 

@@ -118,6 +118,7 @@ function itemOfRound(one: StandingFinding, input: StandingInput): StandingItem {
     isCalled: one.level === 'urgent' && asksCall({ danger: one.danger, part: one.part, item: one.item }, input.situation),
     text: `${nameOfPart(one.part)}: ${lower(one.text)}${isBefore ? ' (as before)' : ''}`,
     part: one.part,
+    ...(one.feelingLevel ? { feelingLevel: one.feelingLevel } : {}),
     sinceMs: one.sinceMin * minuteMs,
     alarmSinceMs: (one.alarmSinceMin ?? one.sinceMin) * minuteMs,
     lookedAtMs: one.lookedAtMin * minuteMs,

@@ -2,6 +2,7 @@ import { againMinutes, type ActionId } from '../model/action'
 import type { Danger } from '../model/danger'
 import { levels, worse, type Level } from '../model/finding'
 import type { Watched } from '../model/observation'
+import { feelingLevelOf } from '../rounds/look-at-block'
 import type { PartId } from '../rounds/look'
 import { dangerOf } from './danger-of'
 import type { StandingFinding } from './rounds-standing'
@@ -26,6 +27,7 @@ export function findingsOn(tracks: readonly Track[], nowMin: number, watched: Wa
         state: track.isInReview ? 'review' : isSettled ? 'settled' : track.isUnknown ? 'unknown' : 'open',
         settledUntilMin: isSettled ? (track.settled?.untilMin ?? null) : null,
         text: textOf(track),
+        ...feelingOf(track),
         code: track.last.code,
         sinceMin: track.sinceMin ?? track.lookedAtMin,
         alarmSinceMin: track.alarmSinceMin,
@@ -61,6 +63,11 @@ export function worstLevel(tracks: readonly Track[]): Level {
 function dangerOfTrack({ item, alarm }: Track, watched: Watched): Danger {
   const isBeforeAnalgesia = item === 'restPain' && alarm.code === 'severe-pain' && !alarm.isNeverKnown
   return alarm.danger ?? dangerOf({ item, code: alarm.code, isLow: alarm.chain === 'low', watched, isBeforeAnalgesia })
+}
+
+function feelingOf({ last }: Track): Pick<StandingFinding, 'feelingLevel'> {
+  const feelingLevel = feelingLevelOf(last)
+  return feelingLevel ? { feelingLevel } : {}
 }
 
 /** What was found: where it stands although the last look was better, what raised it and what was found since. */

@@ -51,6 +51,8 @@ export interface StandingFinding {
   /** Set where a senior's decision holds. */
   readonly settledUntilMin: number | null
   readonly text: string
+  /** Down to which level feeling reaches, where that is what was found. */
+  readonly feelingLevel?: string
   readonly code: string
   readonly sinceMin: number
   /** The look that made it urgent, as long as that has not ended. */

@@ -72,6 +72,13 @@ export function drawFigure(
       .fillOpacity(0.75)
       .fillAndStroke(wornFill, wornEdge)
       .fillOpacity(1)
+  for (const line of figure.lines)
+    pdf
+      .path(line)
+      .lineWidth(1.4 / scale)
+      .dash(4 / scale, { space: 2.5 / scale })
+      .stroke(tones['urgent'] ?? ink)
+      .undash()
   pdf.restore()
   figure.marks.forEach(({ finding, at: [x, y] }, index) => {
     const [cx, cy] = [left + (x - bounds.minX) * scale, top + (y - bounds.minY) * scale]

@@ -1,6 +1,6 @@
 import { useId, useMemo } from 'react'
 import type { Geometry, GeometryMark } from '#core/model/geometry'
-import { placeOnColumn } from '#core/drawing/site-places'
+import { feelingLineOnColumn, placeOnColumn } from '#core/drawing/site-places'
 import { FindingMarks, findingsInWords, findingWishes, placeFindings } from './kit/finding-marks'
 import { girthLook, girthText } from './kit/girth-text'
 import { CollarBand } from './collar-band'
@@ -26,7 +26,7 @@ export function ColumnLane(props: LaneProps) {
   const { geometry, units, layers, lit = [], hands = [], findings = noFindings, onFinding, onPick } = props
   const shapes = useMemo(() => ({ front: shapeColumn(geometry, 'front'), side: shapeColumn(geometry, 'side') }), [geometry])
   const { front, side } = shapes
-  const siteAt = (finding: LimbFinding): Point | null => placeOnColumn(finding.site, geometry, front)
+  const siteAt = (finding: LimbFinding): Point | null => placeOnColumn(finding.site, geometry, front, finding.feelingLevel)
   const isNamed = (mark: GeometryMark): boolean => layers.includes('points') || lit.includes(mark.id)
   const hasTape = layers.includes('readings') || lit.length > 0
   const wishes: readonly LabelWish[] = [
@@ -76,12 +76,27 @@ export function ColumnLane(props: LaneProps) {
               </g>
             )
           })}
+          {findings.map((finding) => {
+            const ends = feelingLineOnColumn(finding, geometry, front)
+            return ends ? <FeelingLine key={finding.site} from={place('front', ends[0])} to={place('front', ends[1])} /> : null
+          })}
           <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('front', at))} onPick={onFinding} />
         </>
       )}
     >
       {(view) => <Figure {...props} shape={shapes[view as View]} view={view as View} />}
     </LaneFrame>
+  )
+}
+
+/** Where feeling ends, across the trunk. */
+function FeelingLine({ from: [x1, y1], to: [x2, y2] }: { from: Point; to: Point }) {
+  const line = { x1, y1, x2, y2 }
+  return (
+    <g data-feeling-line strokeWidth="2.5">
+      <line {...line} stroke="var(--sheet)" strokeWidth="5" opacity="0.8" />
+      <line {...line} stroke="var(--stop)" strokeDasharray="7 4" />
+    </g>
   )
 }
 

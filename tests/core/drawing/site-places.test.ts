@@ -5,7 +5,8 @@ import { shapeColumn } from '#core/drawing/column-shape'
 import { shapeLeg } from '#core/drawing/leg-shape'
 import { limbFigure } from '#core/drawing/limb-figure'
 import type { Bounds, Point } from '#core/drawing/points'
-import { placeOnArm, placeOnColumn, placeOnLeg } from '#core/drawing/site-places'
+import { feelingLineOnColumn, placeOnArm, placeOnColumn, placeOnLeg } from '#core/drawing/site-places'
+import { feelingLevels } from '#core/model/round-items'
 import { sites, type Site } from '#core/rounds/item-sites'
 import { changedExample, techniqueIds } from '../../harness/example-cases'
 import { planFile } from '../../harness/leg-slab-cases'
@@ -71,6 +72,26 @@ describe('the places of a drawing', () => {
       const y = (site: Site): number => at(site)?.[1] ?? NaN
       expect(Math.abs(y('thumb-tip') - y('index-tip')), side).to.be.lessThan(Math.abs(y('thumb-tip') - y('little-tip')))
     }
+  })
+
+  it('feeling ends at the height of its level: higher on the trunk for a higher level, nowhere for one of arm or leg', () => {
+    const geometry = geometryOf('trunk-shell')
+    const shape = shapeColumn(geometry, 'front')
+    const ends = feelingLevels.map((feelingLevel) => ({
+      feelingLevel,
+      line: feelingLineOnColumn({ site: 'feeling-line', feelingLevel }, geometry, shape),
+    }))
+    const drawn = ends.filter(({ line }) => line !== null)
+    expect(drawn.map(({ feelingLevel }) => feelingLevel)).to.include.members(['L1', 'T12', 'T10', 'T6', 'T4', 'T1'])
+    expect(drawn.map(({ feelingLevel }) => feelingLevel)).to.not.include.members(['normal', 'S4', 'L5', 'C7'])
+    drawn.slice(1).forEach(({ line, feelingLevel }, index) => {
+      expect(line?.[1][1], feelingLevel).to.be.greaterThan(drawn[index]?.line?.[1][1] ?? NaN)
+      expect(line?.[0][0], feelingLevel).to.be.lessThan(0)
+    })
+    const figure = limbFigure(geometry, [
+      { site: 'feeling-line', level: 'urgent', label: 'level of feeling T10', short: 'feeling to T10', feelingLevel: 'T10' },
+    ])
+    expect([figure?.lines.length, figure?.marks.length]).to.deep.equal([1, 1])
   })
 
   it('no limb is drawn before its first girth', () => {

@@ -1,6 +1,8 @@
 import { expect } from 'chai'
 import { findingsOnLimb, roundOnLimb, siteOnDrawing } from '#core/standing/findings-on-limb'
-import { looksOfOne } from '#core/standing/stand-rounds'
+import type { RoundInput } from '#core/model/observation'
+import { looksOfOne, standRounds } from '#core/standing/stand-rounds'
+import type { Situation } from '#core/standing/what-now'
 import { readCase } from '#core/files/read-case'
 import { exampleOf } from '../../harness/example-cases'
 
@@ -66,5 +68,25 @@ describe('a round while it is entered, on the limb', () => {
       'foot-pulse': 'none',
       injury: 'unknown',
     })
+  })
+
+  it('a level of feeling goes with its height, from the round that finds it to what stands; one that cannot be assessed has none', () => {
+    const { clinicalCase: trunk } = readCase(exampleOf('trunk-shell'))
+    const round = (level: 'normal' | 'T10' | { cannotAssess: true; reason: string }, atMin = 0): RoundInput => ({
+      atMin,
+      limbs: [],
+      spine: { level },
+    })
+    const marks = roundOnLimb({ body: 'trunk' }, [{ part: 'spine', item: 'level', isOpen: false }], looksOfOne(trunk!, round('T10')))
+    expect(marks).to.deep.equal([
+      { site: 'feeling-line', level: 'urgent', label: 'level of feeling T10', short: 'feeling to T10', feelingLevel: 'T10' },
+    ])
+    const lying: Situation = { on: null, people: 2, posture: 'lying', column: 'spine', isStiff: false }
+    const found = (rounds: readonly RoundInput[]): readonly (string | undefined)[] =>
+      standRounds({ clinicalCase: trunk!, rounds, isAtRisk: true, startMin: 0, situationAt: () => lying }, 60)
+        .findings.filter(({ item }) => item === 'level')
+        .map(({ feelingLevel }) => feelingLevel)
+    expect(found([round('normal'), round('T10', 30)])).to.deep.equal(['T10'])
+    expect(found([round({ cannotAssess: true, reason: 'asleep' })])).to.deep.equal([undefined])
   })
 })

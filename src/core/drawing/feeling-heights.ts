@@ -1,0 +1,30 @@
+/**
+ * How high on a trunk the skin of a spinal level lies in front, as a share of the way from pubic bone to the notch of the breastbone, from
+ * the landmarks that are taught: nipples T4, tip of the breastbone T6, navel T10, groin T12 to L1. Above, the arms have C5 to T1.
+ */
+const landmarks: Readonly<Record<string, number>> = {
+  C4: 1.02,
+  T1: 0.97,
+  T2: 0.93,
+  T3: 0.85,
+  T4: 0.78,
+  T5: 0.72,
+  T6: 0.66,
+  T7: 0.57,
+  T8: 0.49,
+  T9: 0.41,
+  T10: 0.325,
+  T11: 0.22,
+  T12: 0.12,
+  L1: 0.04,
+}
+
+/**
+ * The height of a level of feeling on the trunk, cm from the pubic bone.
+ * @param lengthCm from pubic bone to notch
+ * @returns null for a level whose skin is not on the trunk: of an arm, a leg, the seat
+ */
+export function feelingHeightCm(level: string, lengthCm: number): number | null {
+  const share = landmarks[level]
+  return share === undefined ? null : share * lengthCm
+}
