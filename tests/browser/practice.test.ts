@@ -92,6 +92,38 @@ describe('the benches, in the browser', () => {
     await browser.driver.wait(async () => !(await browser.text()).includes('A, pinned'), patienceMs)
   }).timeout(40_000)
 
+  it('names everything in the rig where no name lies over another, however it is turned, on a desk and on a phone', async () => {
+    const met: string[] = []
+    for (const turned of [
+      '',
+      '?counter=9&suspension=2',
+      '?foot=30',
+      '?mode=straight',
+      '?pulley=30&mass=110',
+      '?pulley=70&mass=50&foot=0',
+    ]) {
+      await browser.open(`/practice/bench/rig${turned}`)
+      await browser.find('image', /The pull from the side/)
+      for (const [width, height] of [
+        [1280, 800],
+        [390, 844],
+      ] as const) {
+        await browser.setViewport(width, height)
+        const names = await browser.evaluate<readonly string[]>(
+          `const texts = [...document.querySelectorAll('svg[aria-label^="The pull from the side"] text')].map((one) => [one.textContent, one.getBBox()])
+           const { width, height } = document.querySelector('svg[aria-label^="The pull from the side"]').viewBox.baseVal
+           const cut = texts.filter(([, box]) => box.x < -1 || box.x + box.width > width + 1 || box.y + box.height > height + 1).map(([name]) => name + ' is cut')
+           return cut.concat(texts.flatMap(([name, a], index) => texts.slice(index + 1).flatMap(([other, b]) =>
+             a.x < b.x + b.width - 0.5 && b.x < a.x + a.width - 0.5 && a.y + a.height * 0.2 < b.y + b.height * 0.8 && b.y + b.height * 0.2 < a.y + a.height * 0.8
+               ? [name + ' over ' + other] : [])))`,
+        )
+        met.push(...names.map((one) => `${turned} at ${width}: ${one}`))
+      }
+    }
+    await browser.setViewport(1280, 800)
+    expect(met).to.deep.equal([])
+  })
+
   it('balances the rig when it is asked', async () => {
     await browser.open('/practice/bench/rig?suspension=2')
     await waitForFigure('Lift', /the leg sags/)

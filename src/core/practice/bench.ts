@@ -4,6 +4,7 @@ import type { Geometry, GeometryScene } from '../model/geometry'
 import type { ClinicalCase } from '../model/clinical-case'
 import type { Plan } from '../model/plan'
 import type { PlanContext } from '../model/plan-context'
+import type { LimbFinding } from '../standing/findings-on-limb'
 
 /** A figure that is turned. */
 export interface RangeControl {
@@ -63,6 +64,8 @@ export interface CurveScene {
     readonly isDashed?: boolean
     readonly points: readonly (readonly [x: number, y: number | null])[]
   }[]
+  /** Words instead of figures, from y 0 up: each has a lane of its own. */
+  readonly lanes?: readonly string[]
   /** The greatest y that is always shown, and the least. */
   readonly yRange?: readonly [number, number]
   /** An upright line there: where the handle stands. */
@@ -80,6 +83,8 @@ export interface LimbScene {
   readonly geometry: Geometry
   /** What is said at a girth, by station, never by tone alone. */
   readonly notes: Readonly<Record<string, LimbNote>>
+  /** What stands, where it was found. */
+  readonly findings?: readonly LimbFinding[]
 }
 
 export interface LimbNote {

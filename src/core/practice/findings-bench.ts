@@ -1,8 +1,10 @@
 import { actionTexts } from '../model/action'
 import type { Level } from '../model/finding'
 import { feelings, pulses, type LimbFindings, type RoundInput } from '../model/observation'
+import { asStanding } from '../model/standing'
 import { missingItems } from '../rounds/missing-items'
 import { situationOf, usualPeople } from '../standing/case-facts'
+import { findingsOnLimb } from '../standing/findings-on-limb'
 import { nameOfId } from '../standing/item-names'
 import { standRounds } from '../standing/stand-rounds'
 import type { RoundsStanding, StandingFinding } from '../standing/rounds-standing'
@@ -18,6 +20,7 @@ import {
   type RangeControl,
 } from './bench'
 import { practiceCase, usualPatient } from './practice-case'
+import { practicePlan } from './practice-limb'
 import { quietLimb } from './quiet-limb'
 
 const words = (list: readonly string[]): ChoiceControl['choices'] => list.map((id) => ({ id, label: id }))
@@ -80,6 +83,7 @@ export const findingsBench: Bench = {
   controls: [pulse, feeling, stretch, before, refill, pain],
   work: (state, ctx) => {
     const clinicalCase = practiceCase(legSlab, usualPatient, ctx.protocol)
+    const { geometry } = practicePlan(legSlab, clinicalCase, ctx)
     const situation = situationOf(clinicalCase, { isOn: true, people: usualPeople, posture: 'lying', isWarm: false, pullKg: null })
     const found = limbOf(state)
     const first = roundOf(baselineMin, choiceAt(state, before) === 'same' ? found : quietLimb('leg', side), true)
@@ -132,7 +136,19 @@ export const findingsBench: Bench = {
           working: 'A round with something not looked at stays due; here every item is looked at.',
         },
       ],
-      scenes: [courseScene(stands([first], nowMin - 1).level, standing.level, course)],
+      scenes: [
+        {
+          kind: 'limb',
+          id: 'limb',
+          geometry,
+          notes: {},
+          findings: findingsOnLimb(
+            geometry,
+            shown.map((one) => ({ id: one.id, part: one.part, level: asStanding(one.level) })),
+          ),
+        },
+        courseScene(stands([first], nowMin - 1).level, standing.level, course),
+      ],
     }
   },
 }
@@ -183,7 +199,9 @@ function figureOf(finding: StandingFinding, course: readonly RoundsStanding[]): 
   }
 }
 
-const height: Readonly<Record<Level, number>> = { none: 0, known: 0.5, warn: 1, review: 2, urgent: 3 }
+/** What can stand, the least first. */
+const lanes: readonly Level[] = ['none', 'known', 'warn', 'review', 'urgent']
+const height = (level: Level): number => lanes.indexOf(level)
 
 /** How long it stands when every round after it is quiet. */
 function courseScene(before: Level, now: Level, course: readonly RoundsStanding[]) {
@@ -191,8 +209,8 @@ function courseScene(before: Level, now: Level, course: readonly RoundsStanding[
   const points = levels.flatMap((level, index): readonly (readonly [number, number])[] => {
     const atMin = nowMin + index * againMin
     return [
-      [atMin, height[index === 0 ? before : (levels[index - 1] ?? 'none')]],
-      [atMin, height[level]],
+      [atMin, height(index === 0 ? before : (levels[index - 1] ?? 'none'))],
+      [atMin, height(level)],
     ]
   })
   return {
@@ -200,9 +218,15 @@ function courseScene(before: Level, now: Level, course: readonly RoundsStanding[
     id: 'course',
     title: 'What stands, if every round after it is quiet',
     xLabel: 'minutes after the first round; a quiet round every 15 min after this one',
-    yLabel: '1 warning, 2 review, 3 urgent',
-    lines: [{ label: 'what stands', tone: 'stop' as const, points: [[nowMin - 30, height[before]] as const, ...points] }],
-    yRange: [0, 3] as const,
+    yLabel: '',
+    lanes: lanes.map((level) => levelWords[level]),
+    lines: [
+      {
+        label: 'what stands',
+        tone: now === 'none' ? ('ink' as const) : ('stop' as const),
+        points: [[nowMin - 30, height(before)] as const, ...points],
+      },
+    ],
     atX: nowMin,
     words: `What stands with this round is ${levelWords[now]}; after three hours of quiet rounds it is ${levelWords[levels.at(-1) ?? 'none']}.`,
   }

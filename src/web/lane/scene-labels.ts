@@ -38,7 +38,7 @@ export interface NameWish {
 
 /**
  * Puts names beside their places where no line runs through them, none over another, and all within the page: tried in rings round the
- * place, the nearest first.
+ * place, the nearest first, and then anywhere.
  * @param lines of the drawing, each through its points
  * @param size of the letters
  * @returns the box of each name, in the order given; where there is no room anywhere it stands above its place
@@ -80,8 +80,35 @@ export function placeNames(
       ] as const)
         tries.push(boxAt(x + dx, y + dy))
     }
-    const box = tries.find(isFree) ?? boxAt(x, y - size)
+    const box = tries.find(isFree) ?? anywhere(page, size, [x, y], boxAt, isFree) ?? within(page, boxAt(x, y - size))
     placed.push(box)
     return box
   })
+}
+
+/** The free place on the page that is nearest to what is named. */
+function anywhere(
+  page: Box,
+  size: number,
+  [x, y]: Point,
+  boxAt: (x: number, y: number) => Box,
+  isFree: (box: Box) => boolean,
+): Box | undefined {
+  const steps = (from: number, length: number): readonly number[] =>
+    Array.from({ length: Math.floor(length / size) + 1 }, (_, index) => from + index * size)
+  return steps(page.top, page.height)
+    .flatMap((top) => steps(page.left, page.width).map((left): Point => [left, top]))
+    .sort(([ax, ay], [bx, by]) => Math.hypot(ax - x, ay - y) - Math.hypot(bx - x, by - y))
+    .map(([left, top]) => boxAt(left, top))
+    .find(isFree)
+}
+
+/** A box moved as little as it takes to lie on the page. */
+function within(page: Box, box: Box): Box {
+  const clamp = (value: number, least: number, most: number): number => Math.max(least, Math.min(most, value))
+  return {
+    ...box,
+    left: clamp(box.left, page.left, page.left + page.width - box.width),
+    top: clamp(box.top, page.top, page.top + page.height - box.height),
+  }
 }

@@ -34,6 +34,7 @@ export function TractionScene({
   // Room for the beam's name over the numbers along the cord.
   const maxY = extent.maxY + size * 2
   const height = maxY - minY
+  const named = lineNames(scene, { minX, maxY, width, size })
   const at = ([x, y]: ScenePoint): string => `${(x - minX).toFixed(1)} ${(maxY - y).toFixed(1)}`
   const drag = (event: PointerEvent): void => {
     const box = frame.current?.getBoundingClientRect()
@@ -98,8 +99,20 @@ export function TractionScene({
             </text>
           </g>
         ))}
-        <LineNames scene={scene} minX={minX} maxY={maxY} width={width} size={size} />
-        <Arrows scene={scene} at={at} minX={minX} maxY={maxY} page={{ left: 0, top: 0, width, height }} size={size} />
+        {named.map(({ id, label, baseline, box }) => (
+          <text key={id} x={box.left} y={baseline} className="fill-soft" style={halo}>
+            {label}
+          </text>
+        ))}
+        <Arrows
+          scene={scene}
+          at={at}
+          minX={minX}
+          maxY={maxY}
+          page={{ left: 0, top: 0, width, height }}
+          size={size}
+          named={named.map(({ box }) => box)}
+        />
       </svg>
       <SceneLegend scene={scene} />
     </div>
@@ -124,23 +137,27 @@ function CordOrder({ scene, at, size }: { scene: GeometryScene; at: (point: Scen
   })
 }
 
-/** Names of bed and beam, beside them. */
-function LineNames({ scene, minX, maxY, width, size }: { scene: GeometryScene; minX: number; maxY: number; width: number; size: number }) {
-  return scene.lines.map((line) => {
-    const [first] = line.points
-    if (!first || (line.kind !== 'beam' && line.kind !== 'bed')) return null
-    return (
-      <text
-        key={line.id}
-        x={Math.max(0, Math.min(first[0] - minX, width - textWidthPx(line.label, size)))}
-        y={maxY - first[1] + (line.kind === 'beam' ? -4 - size * 1.9 : size * 1.3)}
-        className="fill-soft"
-        style={halo}
-      >
-        {line.label}
-      </text>
-    )
+/** Names of bed and beam, each with the box that it takes up beside its line. */
+function lineNames(scene: GeometryScene, { minX, maxY, width, size }: { minX: number; maxY: number; width: number; size: number }) {
+  return scene.lines.flatMap((line) => {
+    const [first, last] = [line.points[0], line.points.at(-1)]
+    if (!first || !last || (line.kind !== 'beam' && line.kind !== 'bed')) return []
+    const wide = textWidthPx(line.label, size)
+    // A bed is named under its middle: at its head end the ring has its words, at its foot end the weight.
+    const [x, y] = line.kind === 'beam' ? first : [(first[0] + last[0]) / 2 - wide / 2, (first[1] + last[1]) / 2]
+    const left = Math.max(0, Math.min(x - minX, width - wide))
+    const slope = Math.abs((last[1] - first[1]) / (last[0] - first[0] || 1))
+    const baseline = maxY - y + (line.kind === 'beam' ? -4 - size * 1.9 : size * 1.3 + (slope * wide) / 2)
+    return [{ id: line.id, label: line.label, baseline, box: { left, top: baseline - size, width: wide, height: size * 1.3 } }]
   })
+}
+
+/** A thin line from a name to what it names, where that is not right beside it. */
+function NameLine({ box, to: [x, y], size }: { box: Box; to: Point; size: number }) {
+  const nearX = Math.max(box.left, Math.min(x, box.left + box.width))
+  const nearY = Math.max(box.top, Math.min(y, box.top + box.height))
+  if (Math.hypot(nearX - x, nearY - y) < size * 2) return null
+  return <path d={`M${x} ${y} L${nearX} ${nearY}`} stroke="var(--soft)" strokeWidth="0.4" strokeDasharray="1.2 1" />
 }
 
 function Arrows({
@@ -150,6 +167,7 @@ function Arrows({
   maxY,
   page,
   size,
+  named,
 }: {
   scene: GeometryScene
   at: (point: ScenePoint) => string
@@ -157,6 +175,8 @@ function Arrows({
   maxY: number
   page: Box
   size: number
+  /** Where other names stand already. */
+  named: readonly Box[]
 }) {
   const toPage = ([x, y]: ScenePoint): Point => [x - minX, maxY - y]
   const most = Math.max(1, ...scene.arrows.map((arrow) => Math.hypot(...arrow.forceN)))
@@ -173,7 +193,13 @@ function Arrows({
   const taken = [
     ...scene.rounds.map(({ at: middle }) => squareAt(toPage(middle), 5)),
     ...(scene.lines.find((line) => line.id === 'suspension')?.points ?? []).map((point) => squareAt(toPage(point), round * 2.2)),
+    // The weight, and how heavy it is under it.
     ...scene.weights.map((weight) => squareAt(toPage([weight.at[0], weight.at[1] - 8]), 14)),
+    ...scene.weights.map((weight) => {
+      const [x, y] = toPage(weight.at)
+      return { left: x - size * 2, top: y + 12, width: size * 4, height: size * 1.5 }
+    }),
+    ...named,
   ]
   const boxes = placeNames(
     arrows.map((arrow) => ({ id: arrow.id, at: toPage(arrow.tip), width: arrow.width })),
@@ -188,6 +214,7 @@ function Arrows({
     const box = boxes[index] ?? squareAt([x, y], size)
     return (
       <g key={arrow.id}>
+        <NameLine box={box} to={[x, y]} size={size} />
         <path d={`M${at(arrow.at)} L${at(arrow.tip)}`} stroke="var(--ink)" strokeWidth="1.6" />
         <path
           d="M0 0 L-5 2.6 L-5 -2.6 Z"

@@ -21,6 +21,8 @@ interface LineChartProps {
   readonly xLabel: string
   readonly yLabel?: string
   readonly lines: readonly ChartLine[]
+  /** Words instead of figures, from y 0 up: each has a lane of its own. */
+  readonly lanes?: readonly string[]
   /** What is shown at least. */
   readonly yRange?: readonly [number, number]
   /** An upright line there: where the handle stands. */
@@ -87,7 +89,7 @@ function dataOf({ lines, atX }: LineChartProps): ChartData<'line', { x: number; 
   }
 }
 
-function optionsOf({ lines, xLabel, yLabel, yRange }: LineChartProps): ChartOptions<'line'> {
+function optionsOf({ lines, xLabel, yLabel, yRange, lanes }: LineChartProps): ChartOptions<'line'> {
   const xs = lines.flatMap((line) => line.points.map(([x]) => x))
   const soft = pageTone('soft')
   return {
@@ -106,9 +108,12 @@ function optionsOf({ lines, xLabel, yLabel, yRange }: LineChartProps): ChartOpti
         grid: { display: false },
       },
       y: {
+        ...(lanes
+          ? { min: -0.5, max: lanes.length - 0.5, afterBuildTicks: (axis) => void (axis.ticks = lanes.map((_, value) => ({ value }))) }
+          : {}),
         ...(yRange ? { suggestedMin: yRange[0], suggestedMax: yRange[1] } : {}),
         ...(yLabel ? { title: { display: true, text: yLabel, color: soft } } : {}),
-        ticks: { color: soft },
+        ticks: { color: soft, ...(lanes ? { autoSkip: false, callback: (value) => lanes[Number(value)] ?? '' } : {}) },
         grid: { color: pageTone('line') },
       },
     },

@@ -58,6 +58,14 @@ describe('names of a scene', () => {
     }
   })
 
+  it('stand farther off, or moved onto the page, where there is no room beside their place', () => {
+    const lower: Box = { left: 0, top: 0, width: 300, height: 200 }
+    const [far] = placeNames([{ id: 'ring', at: [290, 60], width: 80 }], [], [lower], page, 10)
+    expect(far?.top).to.be.at.least(200)
+    const [moved] = placeNames([{ id: 'ring', at: [295, 60], width: 80 }], [], [page], page, 10)
+    expect((moved?.left ?? 0) + (moved?.width ?? 0)).to.equal(300)
+  })
+
   it('stand above their place where there is no room anywhere, rather than nowhere', () => {
     const [box] = placeNames([{ id: 'lift', at: [150, 120], width: 60 }], [], [{ left: 0, top: 0, width: 300, height: 240 }], page, 10)
     expect(box?.left).to.equal(120)

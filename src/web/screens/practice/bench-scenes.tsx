@@ -1,5 +1,6 @@
 import { memo } from 'react'
-import { figureAt, type Bench, type BenchScene, type BenchState, type CurveScene } from '#core/practice/bench'
+import { figureAt, type Bench, type BenchScene, type BenchState, type CurveScene, type LimbScene } from '#core/practice/bench'
+import type { DisplayUnits } from '#core/planner/format-decision'
 import { HeatMap } from '../../case/heat-map'
 import { WetStrip } from '../../case/wet-strip'
 import { Lane } from '../../lane/lane'
@@ -14,6 +15,8 @@ import { RangeSlider } from './bench-controls'
 import { SketchFigure } from './sketch-figure'
 
 const girths: readonly LaneLayer[] = ['readings', 'slab']
+/** Where findings stand, nothing else is named beside the limb. */
+const worn: readonly LaneLayer[] = ['slab']
 
 /** What a bench shows: limb, rig, curves with their handle, maps. A pinned bench's lines lie under the lines of now. */
 export function BenchScenes({
@@ -67,10 +70,10 @@ const Scene = memo(function Scene({ scene, before, bench, onChange }: SceneProps
         <>
           {before?.kind === 'limb' ? (
             <Pinned>
-              <Lane geometry={before.geometry} units={units} layers={girths} notes={before.notes} />
+              <LimbOf scene={before} units={units} />
             </Pinned>
           ) : null}
-          <Lane geometry={scene.geometry} units={units} layers={girths} notes={scene.notes} />
+          <LimbOf scene={scene} units={units} />
         </>
       )
     case 'pull': {
@@ -117,6 +120,11 @@ const Scene = memo(function Scene({ scene, before, bench, onChange }: SceneProps
   }
 })
 
+function LimbOf({ scene, units }: { scene: LimbScene; units: DisplayUnits }) {
+  const { geometry, notes, findings } = scene
+  return <Lane geometry={geometry} units={units} layers={findings ? worn : girths} notes={notes} findings={findings} />
+}
+
 function Pinned({ children }: { children: React.ReactNode }) {
   return (
     <figure className="grid gap-1 rounded-3xl border border-dashed border-soft p-2">
@@ -138,6 +146,7 @@ function Curves({ scene, before }: { scene: CurveScene; before: CurveScene | nul
         xLabel={scene.xLabel}
         yLabel={scene.yLabel}
         lines={[...pinned, ...scene.lines]}
+        {...(scene.lanes ? { lanes: scene.lanes } : {})}
         {...(scene.yRange ? { yRange: scene.yRange } : {})}
         {...(scene.atX === undefined ? {} : { atX: scene.atX })}
         className="h-40 sm:h-52"
