@@ -38,6 +38,7 @@ describe('a trunk shell that was off for the night', () => {
     await sendRound(browser, shell, quietRound('trunk-shell'), false)
     await walkTo(browser, /Straps touched down/)
     expect(await shownStep(browser)).to.match(/tightening lifts it [\d.]+.cm here; last time 3.cm/)
+    expect(await shownStep(browser), 'what was read the last time is not read now').not.to.include('Read:')
     await browser.type('textbox', 'Edge below the notch, loose', '1.8')
     await browser.click('button', 'Done')
     await walkTo(browser, /left and right/i)

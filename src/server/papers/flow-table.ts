@@ -3,7 +3,8 @@ import type { Pdf } from './paper'
 /** A ruled table, for reading and for writing into by hand. */
 export interface FlowTable {
   readonly kind: 'table'
-  readonly head: readonly string[]
+  /** Left out where the rows say by themselves what they are. */
+  readonly head?: readonly string[]
   readonly rows: readonly (readonly string[])[]
   /** Widths of the columns beside each other. */
   readonly shares: readonly number[]
@@ -28,8 +29,9 @@ export function drawTable(pdf: Pdf, { head, rows, shares }: FlowTable, { left, w
   const total = shares.reduce((sum, share) => sum + share, 0)
   const columns = shares.map((share) => (width * share) / total)
   pdf.y += 4
-  ;[head, ...rows].forEach((row, index) => {
-    pdf.font(index === 0 ? 'bold' : 'plain').fontSize(text - 1)
+  const isHead = (index: number): boolean => head !== undefined && index === 0
+  ;[...(head ? [head] : []), ...rows].forEach((row, index) => {
+    pdf.font(isHead(index) ? 'bold' : 'plain').fontSize(text - 1)
     const height = Math.max(leastRow, ...row.map((cell, at) => pdf.heightOfString(cell, { width: columns[at]! - 2 * pad }) + 2 * pad))
     need(height)
     const top = pdf.y
@@ -38,7 +40,7 @@ export function drawTable(pdf: Pdf, { head, rows, shares }: FlowTable, { left, w
     row.forEach((cell, at) => {
       pdf.lineWidth(0.5).rect(x, top, columns[at]!, height).stroke(soft)
       pdf
-        .font(index === 0 ? 'bold' : 'plain')
+        .font(isHead(index) ? 'bold' : 'plain')
         .fontSize(text - 1)
         .fillColor(ink)
         .text(cell, x + pad, top + pad, { width: columns[at]! - 2 * pad })

@@ -12,7 +12,7 @@ export function printIncident(record: CaseRecord, episode: EpisodeRecord, printe
   const title = `Incident report: ${patientLabel(episode)}`
   const injury = episode.injuries[record.injuryId]
   const part = [injury?.side?.toUpperCase(), injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' ')
-  const room = { kind: 'table', shares: [1, 3], head: ['', ''] } as const
+  const room = { kind: 'table', shares: [1, 3] } as const
   const blocks: readonly FlowBlock[] = [
     { kind: 'title', text: title },
     {
@@ -25,7 +25,7 @@ export function printIncident(record: CaseRecord, episode: EpisodeRecord, printe
       ...room,
       rows: ['Why it happened', 'What is done so that it does not again', 'Who was told, and when', 'Name, date'].map((one) => [
         one,
-        '\n\n',
+        '\n\n\n',
       ]),
     },
   ]

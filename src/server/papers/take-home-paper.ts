@@ -32,15 +32,21 @@ function donningBlocks({ technique, orders, measurements }: CaseRecord, plan: Pl
   if (!orders?.atHome)
     return [{ kind: 'line', text: 'Do not open it and do not take it off: nobody has ordered that. If it has to come off, call.' }]
   const figures = lastFigures(plan, device, measurements)
+  // Whoever helps has it before them on one page.
   return [
-    { kind: 'heading', text: 'Off, and on again' },
-    { kind: 'list', lines: device.again.home },
-    ...(figures.length > 0
-      ? ([
-          { kind: 'line', text: 'As it was fitted to you:' },
-          { kind: 'list', lines: figures },
-        ] as const)
-      : []),
+    {
+      kind: 'together',
+      blocks: [
+        { kind: 'heading', text: 'Off, and on again' },
+        { kind: 'list', lines: device.again.home },
+        ...(figures.length > 0
+          ? ([
+              { kind: 'strong', text: 'As it was fitted to you' },
+              { kind: 'list', lines: figures },
+            ] as const)
+          : []),
+      ],
+    },
   ]
 }
 
@@ -79,7 +85,11 @@ export function takeHomeBlocks(
         .join('; ')}.`,
     },
     { kind: 'heading', text: `Day and night, call: ${home?.callNumber ?? blank}` },
-    { kind: 'line', text: 'Do not cut it open yourself, and do not wait for the morning.' },
+    // What opens by its straps is not cut; whether it may be opened is said below.
+    {
+      kind: 'line',
+      text: technique?.again ? 'Do not wait for the morning.' : 'Do not cut it open yourself, and do not wait for the morning.',
+    },
     { kind: 'heading', text: 'Your times' },
     {
       kind: 'list',

@@ -16,9 +16,9 @@ import { toReading } from './take-reading'
 import { Form } from '../parts/form'
 
 /**
- * One reading where it arises, with what is wanted and what was read last; kept as soon as the field is left.
+ * One reading where it arises, with what is wanted and what was read; kept as soon as the field is left.
  * @param stepId the step at which it is taken; none for a task
- * @param freshFromMs readings from before it are shown as the last, never as this one's answer
+ * @param freshFromMs readings from before it are never this one's answer
  */
 export function ReadingField({
   open,
@@ -68,6 +68,7 @@ function DefinedField({
   const side = asked.side ?? (definition.sideRule === 'wearing' ? injured : null)
   const last = record.measurements.findLast((measurement) => measurement.id === asked.id && (side === null || measurement.side === side))
   const isFresh = last !== undefined && (freshFromMs === -Infinity || Date.parse(last.at ?? '') >= freshFromMs)
+  const lastWords = wordsOfLast(last, isFresh, stepId === null)
   // The posture and the moment are those of the step, not of the definition (HAND 8).
   const moment = { posture: asked.posture ?? definition.posture, ...(stepId ? { stepId } : {}) }
   const keep = (): void => {
@@ -102,7 +103,7 @@ function DefinedField({
         label={asked.label}
         value={text}
         error={error}
-        hint={`Wanted: ${asked.wanted}.${asked.posture ? ` ${asked.posture}.` : ''}${last ? ` Read: ${lastWords(last)}.` : ''}`}
+        hint={`Wanted: ${asked.wanted}.${asked.posture ? ` ${asked.posture}.` : ''}${lastWords}`}
         inputMode="decimal"
         onChange={(event) => {
           setError(undefined)
@@ -114,6 +115,8 @@ function DefinedField({
   )
 }
 
-function lastWords({ value, unit }: Measurement): string {
-  return `${value}${unit ? ` ${unit}` : ''}`
+/** What was read here, or at the last task of the kind; a step's own words say what it was the last time it was on. */
+function wordsOfLast(last: Measurement | undefined, isFresh: boolean, isTask: boolean): string {
+  if (!last || (!isFresh && !isTask)) return ''
+  return ` ${isFresh ? 'Read' : 'Last'}: ${last.value}${last.unit ? ` ${last.unit}` : ''}.`
 }

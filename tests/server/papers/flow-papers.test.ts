@@ -100,10 +100,12 @@ describe('the take-home sheet', () => {
       orders: { atHome: { by: 'Dr Quill', at: printedAt } },
       measurements: [{ id: 'edge-to-notch-loose', value: 3.4, unit: 'cm' }],
     })
+    expect(ordered, 'what opens by straps is not cut').to.include('Do not wait for the morning.').and.not.to.include('cut it open')
     expect(ordered).to.include('Off, and on again').and.to.include('3.4').and.not.to.include('Do not open it and')
     const slab = foldStay({ technique: 'leg-slab' })
     const texts = textsOf(takeHomeBlocks(slab.record, slab.stay, planOf('leg-slab'), printedAt, 'At home')).join('\n')
     expect(texts).not.to.match(/on again/)
+    expect(texts).to.include('Do not cut it open yourself')
   })
 
   it('warns by what is on: fingers of an arm, breath with a leg, the cord with a neck or a trunk', () => {

@@ -119,7 +119,7 @@ export function StepBody({
       {step.pull ? <PullWork run={run} step={step} pull={step.pull} /> : null}
       {step.straps?.straps.length ? <StrapWork run={run} step={step} work={step.straps} units={units} /> : null}
       {step.underneath ? <UnderneathWork run={run} step={step} /> : null}
-      {step.reads?.length ? <ReadingWork open={open} step={step} brought={brought} /> : null}
+      {step.reads?.length ? <ReadingWork open={open} step={step} startedMs={Date.parse(run.startedAt)} brought={brought} /> : null}
       {step.fits?.length ? (
         <FitTests
           tests={plan.fit.filter((test) => step.fits?.includes(test.id))}
