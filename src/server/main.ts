@@ -43,6 +43,8 @@ interface ReadyMessage {
   address: string
   people: { name: string; signIn: string; roles: string }[]
   password: string | null
+  /** The password is a one-time code: one of their own is chosen first. */
+  isOneTime: boolean
 }
 
 async function main(): Promise<void> {
@@ -170,11 +172,13 @@ async function main(): Promise<void> {
       ready: true,
       address: `http://127.0.0.1:${listening}`,
       password: staff.length === 0 ? null : (firstPassword ?? demoPassword),
+      isOneTime: firstPassword !== null,
       people: staff.map((one) => ({ name: one.name, signIn: one.signIn, roles: one.roles.join(', ') })),
     }
     if (process.send) process.send(message)
     // As a service it has nobody to tell but its journal: said once, and never written down elsewhere.
-    else if (firstPassword) process.stdout.write(`Nobody was here yet: sign in as lead with the password ${firstPassword}\n`)
+    else if (firstPassword)
+      process.stdout.write(`Nobody was here yet: sign in as lead with the one-time code ${firstPassword} in place of a password\n`)
   }
 }
 

@@ -63,6 +63,7 @@ describe('people, in the browser', () => {
     await browser.type('textbox', 'New password again', own)
     await browser.click('button', 'Keep the new password')
     await browser.find('heading', 'Board')
+    expect(await browser.text(), 'once there is a password, entries are kept').not.to.include('keeps nothing')
     await leave()
     await signInAtForm(browser, 'nell', own)
     await leave()

@@ -185,7 +185,7 @@ describe('npm start under attack', () => {
     start = spawn(process.execPath, ['dist/server/main.js'], { cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'] })
     for (const stream of [start.stdout, start.stderr]) stream?.on('data', (chunk: Buffer) => void (output += chunk.toString()))
     await until(() => output.includes('sign in as lead') || start.exitCode !== null)
-    const password = /sign in as lead with the password (\S+)/.exec(output)?.[1] ?? ''
+    const password = /sign in as lead with the one-time code (\S+)/.exec(output)?.[1] ?? ''
     const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },

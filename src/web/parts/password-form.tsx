@@ -13,10 +13,12 @@ const leastLetters = 10
  */
 export function PasswordForm({
   currentLabel,
+  currentHint,
   isNext,
   onSubmit,
 }: {
   currentLabel: string
+  currentHint?: string
   isNext: boolean
   onSubmit: (current: string, next: string) => Promise<string | null>
 }) {
@@ -31,6 +33,7 @@ export function PasswordForm({
     <form noValidate onSubmit={(event) => void submit(event)} className="grid gap-4">
       <TextField
         label={currentLabel}
+        hint={currentHint}
         type="password"
         autoComplete="current-password"
         {...register('current', { required: `${currentLabel} is missing: type it.` })}

@@ -1,11 +1,12 @@
 import type { RoundBody } from '#contract/events/rounds/round'
-import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
+import { useNarrow } from '../parts/use-narrow'
 import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { RoundGrid } from './round-grid'
 import { columnItems, isInShortForm, keyRows, toColumnFindings, type RoundEntries, type RoundItem } from './round-items'
 import { limbCell, RoundLimb } from './round-limb'
+import { RoundTool, RoundTools } from './round-tool'
 import { vitalOf, VitalGrid } from './vital-grid'
 
 const limbs = ['arm', 'leg'] as const
@@ -13,6 +14,7 @@ const sides = ['left', 'right'] as const
 
 /** One look at a neck or spine: what it does itself, then pulse, strength and feeling of all four limbs; in the field a short one. */
 export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: 'neck' | 'spine' }) {
+  const isNarrow = useNarrow()
   const own = columnItems(watched)
   const rowsOf = (limb: 'arm' | 'leg', entries: RoundEntries): readonly RoundItem[] =>
     keyRows(limb).filter((item) => entries['form'] !== 'short' || isInShortForm(item.key))
@@ -38,18 +40,25 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
       {(entries, put) => (
         <>
           <div className="lg:flex lg:items-end lg:justify-between lg:gap-6">
-            <div className="flex flex-wrap items-end gap-3">
+            <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5 sm:items-end sm:gap-3">
               <ChoiceRow
                 label="How much"
+                isLabelHidden={isNarrow}
                 value={entries['form'] ?? 'whole'}
                 choices={[
                   { value: 'whole', label: 'The whole' },
-                  { value: 'short', label: 'Short, in the field' },
+                  { value: 'short', label: isNarrow ? 'Short' : 'Short, in the field' },
                 ]}
                 onChange={(form) => put({ form })}
               />
-              <Button onClick={() => put(restIsNormal(cellsOf(entries), entries, round.ever ?? {}))}>The rest is normal</Button>
-              <Button onClick={() => put(cannotAll(cellsOf(entries), entries))}>Cannot, all of it</Button>
+              <RoundTools>
+                <RoundTool
+                  name="The rest is normal"
+                  short="normal"
+                  onClick={() => put(restIsNormal(cellsOf(entries), entries, round.ever ?? {}))}
+                />
+                <RoundTool name="Cannot, all of it" short="Cannot" onClick={() => put(cannotAll(cellsOf(entries), entries))} />
+              </RoundTools>
             </div>
             {round.limb ? (
               <RoundLimb

@@ -2,7 +2,6 @@ import { useState } from 'react'
 import type { RoundBody } from '#contract/events/rounds/round'
 import type { LimbFindings } from '#core/model/observation'
 import { otherSide, spoken, type Side } from '#core/model/vocabulary'
-import { Button } from '../parts/button'
 import { ChoiceRow, ChoiceSet } from '../parts/choice-row'
 import { useNarrow } from '../parts/use-narrow'
 import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
@@ -11,10 +10,8 @@ import { isAsked, RoundGrid, type RoundColumn } from './round-grid'
 import { skinWords } from '#core/model/round-items'
 import { alsoAsked, isOfBareLimb, noneOfThese, roundItems, tickAlso, toFindings, type RoundEntries } from './round-items'
 import { limbCell, RoundLimb } from './round-limb'
+import { RoundTool, RoundTools } from './round-tool'
 import { vitalOf, VitalGrid } from './vital-grid'
-
-/** Lower where all has to be in sight. */
-const tool = 'max-sm:min-h-11 max-sm:px-2 max-sm:text-sm lg:min-h-9 lg:py-1'
 
 /** One look at both sides: circulation, feeling, movement, pain. Side by side on a desk, one at a time on a phone. */
 export function RoundForm({ watched, injured, ...round }: RoundProps & { watched: 'leg' | 'arm'; injured: Side }) {
@@ -105,31 +102,24 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
               />
             ) : null}
             <div className="lg:flex lg:items-end lg:justify-between lg:gap-6">
-              <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
-                {isNarrow ? <span className="text-sm font-semibold text-soft">Rest:</span> : null}
-                <Button
-                  className={tool}
-                  aria-label={`Rest of ${sound} normal`}
+              <RoundTools>
+                <RoundTool
+                  name={`Rest of ${sound} normal`}
+                  short={`${sound} normal`}
                   onClick={() => put(restIsNormal(cellsOf(columns.filter((column) => column.isSound)), entries, round.ever ?? {}))}
-                >
-                  {isNarrow ? `${sound} normal` : `Rest of ${sound} normal`}
-                </Button>
-                <Button
-                  className={tool}
-                  aria-label="Rest of both normal"
+                />
+                <RoundTool
+                  name="Rest of both normal"
+                  short="both normal"
                   onClick={() =>
                     put({
                       ...restIsNormal(cellsOf(columns), entries, round.ever ?? {}),
                       ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }),
                     })
                   }
-                >
-                  {isNarrow ? 'both normal' : 'Rest of both normal'}
-                </Button>
-                <Button className={tool} aria-label="Cannot, all of it" onClick={() => put(cannotAll(cellsOf(columns), entries))}>
-                  {isNarrow ? 'Cannot' : 'Cannot, all of it'}
-                </Button>
-              </div>
+                />
+                <RoundTool name="Cannot, all of it" short="Cannot" onClick={() => put(cannotAll(cellsOf(columns), entries))} />
+              </RoundTools>
               {round.limb && !(isNarrow && side !== injured) ? (
                 // In a dialog it reaches up beside the title, so that the whole round stays on one screen.
                 <div className="lg:mr-20 lg:in-[[role=dialog]]:-mt-11">

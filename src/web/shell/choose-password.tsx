@@ -10,7 +10,7 @@ export function ChoosePassword() {
       <Wren size={56} />
       <h1 className="text-2xl font-bold">Choose your password</h1>
       <p>You came in by a one-time code. It is good for this only.</p>
-      <PasswordForm currentLabel="The code" isNext onSubmit={changePassword} />
+      <PasswordForm currentLabel="The code" currentHint="The one that you have just signed in with." isNext onSubmit={changePassword} />
     </main>
   )
 }

@@ -17,7 +17,7 @@ export function KeepingNotice() {
   const state = useKeeping((store) => store.state)
   if (state === 'all') return null
   return (
-    <div className="px-4 pt-3 sm:px-6">
+    <div className="px-4 pt-3 sm:pr-6 sm:pl-[46px]">
       <Notice tone="caution" lead={words[state].lead} role="status">
         {words[state].rest}
       </Notice>

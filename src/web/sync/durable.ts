@@ -72,6 +72,8 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
     useKeeping.setState({ state: 'nothing' })
     return unkept()
   }
+  // It kept nothing while there was no key yet: who came by a one-time code had chosen no password.
+  if (useKeeping.getState().state === 'nothing') useKeeping.setState({ state: 'all' })
   const last = new Map<string, Promise<unknown>>()
   /**
    * In turn, for each thing by itself: what is closed later is never overtaken by what was closed before, and nothing waits for anything else,

@@ -1,0 +1,28 @@
+import type { ReactNode } from 'react'
+import { Button } from '../parts/button'
+import { useNarrow } from '../parts/use-narrow'
+
+/** What fills many cells at once: one row on a phone, where the word before it says what it does it to. */
+export function RoundTools({ children }: { children: ReactNode }) {
+  const isNarrow = useNarrow()
+  return (
+    <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
+      {isNarrow ? <span className="text-sm font-semibold text-soft">Rest:</span> : null}
+      {children}
+    </div>
+  )
+}
+
+/**
+ * One of them, low enough that all stays in sight.
+ * @param name in full, for whoever has room or listens
+ * @param short after "Rest:"
+ */
+export function RoundTool({ name, short, onClick }: { name: string; short: string; onClick: () => void }) {
+  const isNarrow = useNarrow()
+  return (
+    <Button className="max-sm:min-h-11 max-sm:px-2 max-sm:text-sm lg:min-h-9 lg:py-1" aria-label={name} onClick={onClick}>
+      {isNarrow ? short : name}
+    </Button>
+  )
+}
