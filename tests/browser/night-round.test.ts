@@ -54,7 +54,7 @@ describe('a night round, in the browser', () => {
 
   it('chooses the places, once, and walks bed by bed', async () => {
     await browser.open('/round')
-    await browser.waitForText('Choose your places')
+    await browser.waitForText('All places. Choose yours')
     await browser.click('button', 'Night ward')
     await until(/0 of 12 done/)
     expect(await firstBed()).to.equal('Night ward, bed 1')

@@ -48,7 +48,7 @@ describe('the walk of my round', () => {
   it('goes through my places bed by bed, what is urgent first, and leaves the rest for later', () => {
     expect(beds(rows, ['Ward A'])).to.deep.equal(['urgent', 'two', 'ten'])
     expect(beds(rows, ['Ward A', 'Bay'])).to.deep.equal(['urgent', 'bay', 'two', 'ten'])
-    expect(beds(rows, [])).to.deep.equal([])
+    expect(beds(rows, []), 'without any, all places').to.deep.equal(['urgent', 'bay', 'two', 'ten'])
     expect(planWalk(rows, ['Ward A'], {}, now).laterCount).to.equal(2)
   })
 

@@ -4,6 +4,7 @@ import type { BoardAnswer, BoardRow } from '#contract/views/board'
 import { knownAreas } from '../../case/places'
 import { NotDoneSheet } from '../../case/not-done-sheet'
 import { ChoiceSet } from '../../parts/choice-row'
+import { EmptyPage } from '../../parts/empty-page'
 import { Fold } from '../../parts/fold'
 import { Notice } from '../../parts/notice'
 import { keepCases } from '../../sync/case-store'
@@ -18,7 +19,10 @@ import { BedCard } from './bed-card'
 import { BedRound } from './bed-round'
 import { planWalk, type WalkedHere } from './walk'
 
-/** Bed to bed through what is due at the places that I chose: without a line too. */
+/** So many beds of a walk are kept here for when the line is gone: more than anybody walks in a shift. */
+const mostKept = 60
+
+/** Bed to bed through what is due at my places, at all of them until I chose some: without a line too. */
 export function MyRoundScreen() {
   const { answer, refusal } = useAnswer<BoardAnswer>(paths.board)
   const now = useNow(10_000)
@@ -26,9 +30,13 @@ export function MyRoundScreen() {
   const [walkedText, setWalked] = useDraft('my-round/walked')
   const areas = person.settings.places ?? []
   const walked = (walkedText ? JSON.parse(walkedText) : {}) as WalkedHere
-  const walk = planWalk(answer?.rows ?? [], areas, walked, now)
+  const rows = answer?.rows ?? []
+  const walk = planWalk(rows, areas, walked, now)
   const [sheet, setSheet] = useState<{ readonly what: 'round' | 'not-done'; readonly row: BoardRow } | null>(null)
-  const ids = walk.beds.map((row) => row.caseId).join(' ')
+  const ids = walk.beds
+    .slice(0, mostKept)
+    .map((row) => row.caseId)
+    .join(' ')
   useEffect(() => {
     // Kept here before the line is gone.
     if (ids) void keepCases(ids.split(' '))
@@ -38,15 +46,18 @@ export function MyRoundScreen() {
   return (
     <main id="main" className="page page-text">
       <h1 className="text-2xl font-bold">My round</h1>
-      <p className="mb-3 text-soft" role="status">
-        {areas.length === 0
-          ? 'Choose your places; they are remembered for you.'
-          : total === 0
-            ? `Nothing is due for the next half hour${walk.laterCount > 0 ? `; ${walk.laterCount} later` : ''}.`
-            : `${walk.done.length} of ${total} done${walk.laterCount > 0 ? `, ${walk.laterCount} later` : ''}.`}
+      <p className={`mb-3 text-soft ${rows.length === 0 ? 'hidden' : ''}`} role="status">
+        {areas.length === 0 && rows.length > 0 ? 'All places. Choose yours: they are remembered for you. ' : ''}
+        {total === 0
+          ? `Nothing is due for the next half hour${walk.laterCount > 0 ? `; ${walk.laterCount} later` : ''}.`
+          : `${walk.done.length} of ${total} done${walk.laterCount > 0 ? `, ${walk.laterCount} later` : ''}.`}
       </p>
       {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
-      {answer ? (
+      {answer && rows.length === 0 ? (
+        <EmptyPage lead="Nobody has anything on">
+          <p>Whoever is in a device stands here when a round is due, in the order of the beds.</p>
+        </EmptyPage>
+      ) : answer ? (
         <PlacesFold areas={areas}>
           <ChoiceSet
             label="My places"

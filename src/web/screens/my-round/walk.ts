@@ -25,12 +25,12 @@ export function isDueNow(row: BoardRow, nowMs: number): boolean {
 }
 
 /**
- * The walk through the places that somebody chose: what is urgent first, then bed by bed, then those where it could not be done.
- * @param areas how the names of the places begin; none chooses nothing
+ * The walk through the places that somebody chose, or through all: what is urgent first, then bed by bed, then those where it could not be done.
+ * @param areas how the names of the places begin; with none all of them are walked
  * @param walked what was done on this device and is not in the Board's lines yet
  */
 export function planWalk(rows: readonly BoardRow[], areas: readonly string[], walked: WalkedHere, nowMs: number): Walk {
-  const mine = rows.filter((row) => areas.some((area) => isAtPlace(row.place, area)))
+  const mine = rows.filter((row) => areas.length === 0 || areas.some((area) => isAtPlace(row.place, area)))
   const walkedMs = (row: BoardRow): number => walked[row.caseId] ?? 0
   const isThisWalk = (row: BoardRow): boolean => nowMs - walkedMs(row) < walkMs
   // The line of a bed that was gone to may not know of it yet; afterwards it says itself what is still due.

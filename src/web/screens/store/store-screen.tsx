@@ -34,7 +34,9 @@ export function StoreScreen() {
   useEffect(() => void (wanted ? loadPlace(wanted) : undefined), [wanted])
   const shown = answer && answer.place.id === wanted ? answer : null
   // Once there, the search stays while another place is read: what is typed meanwhile is not lost.
-  const isKnown = answer !== null || isOffline || read?.length === 0
+  const isEmpty = read?.length === 0
+  const isKnown = answer !== null || isOffline || isEmpty
+  const mayAdd = hasRight(person.roles, 'manage-protocols')
   const today = shown?.now.slice(0, 10) ?? ''
   const rows = shown ? toStockRows(shown.lines, today) : []
   const found = filterRows(rows, typed, states)
@@ -66,17 +68,24 @@ export function StoreScreen() {
           There is no connection. What you see may be old; nothing can be changed until it is back.
         </Notice>
       ) : null}
-      {read?.length === 0 && !isOffline ? (
+      {isEmpty && !isOffline ? (
         <EmptyPage lead="No place keeps stock yet">
           <p>
-            {hasRight(person.roles, 'manage-protocols')
-              ? 'A place is a room with shelves: add the first one above, then import what lies there as CSV.'
+            {mayAdd
+              ? 'A place is a room with shelves or a trolley: add the first one, then import what lies there as CSV.'
               : 'A lead adds the first one.'}
           </p>
+          {mayAdd ? (
+            <p>
+              <Button look="next" onClick={() => setOpening(true)}>
+                Add a place
+              </Button>
+            </p>
+          ) : null}
         </EmptyPage>
       ) : null}
       {/* What is known comes whole: nothing moves under a thumb. */}
-      <div className={`flex flex-wrap items-end gap-x-6 gap-y-3 ${isKnown ? '' : 'hidden'}`}>
+      <div className={`flex flex-wrap items-end gap-x-6 gap-y-3 ${isKnown && !isEmpty ? '' : 'hidden'}`}>
         <ChoiceRow
           label="Place"
           value={wanted ?? null}
@@ -99,7 +108,7 @@ export function StoreScreen() {
           onChange={setStates}
         />
       </div>
-      {isKnown && hasRight(person.roles, 'manage-protocols') ? (
+      {isKnown && !isEmpty && mayAdd ? (
         <div>
           <Button look="quiet" onClick={() => setOpening(true)}>
             Add a place
@@ -119,7 +128,7 @@ export function StoreScreen() {
         <>
           {rows.length > 0 && rows.length === count('absent') ? (
             <Notice tone="note" lead="Nothing is kept here yet">
-              {hasRight(person.roles, 'manage-protocols')
+              {mayAdd
                 ? 'Import CSV, with what lies on the shelves; or count each item here.'
                 : 'A lead imports what lies on the shelves as CSV.'}
             </Notice>
@@ -135,7 +144,7 @@ export function StoreScreen() {
               Export CSV
             </a>
             <PrintPair name="Count sheet" href={(sheet) => paths.countSheet(shown.place.id, `sheet=${sheet}&zone=${zone}`)} />
-            {hasRight(person.roles, 'manage-protocols') ? <Button onClick={() => setImporting(true)}>Import CSV</Button> : null}
+            {mayAdd ? <Button onClick={() => setImporting(true)}>Import CSV</Button> : null}
           </div>
           <MovementList movements={movements} lines={shown.lines} />
           {isImporting ? <CsvImport place={shown.place} onClose={() => setImporting(false)} /> : null}
