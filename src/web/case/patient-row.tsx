@@ -6,7 +6,7 @@ import { spoken } from '#core/model/vocabulary'
 import { isPlaced } from '#contract/views/is-placed'
 import { patientLabel } from '#contract/records/episode'
 import { Dialog } from '../parts/dialog'
-import { useNarrow } from '../parts/use-narrow'
+import { useNarrow, useUpright } from '../parts/use-narrow'
 import type { OpenCase } from '../sync/case-store'
 import { DeviceSheet } from './device-sheet'
 import { MoveSheet } from './move-sheet'
@@ -20,6 +20,7 @@ import { TroubleButton } from './trouble-button'
  */
 export function PatientRow({ open, lock }: { open: OpenCase; lock: ReactNode }) {
   const isNarrow = useNarrow()
+  const isUpright = useUpright()
   const { pathname } = useLocation()
   const [sheet, setSheet] = useState<'move' | 'device' | 'who' | null>(null)
   const isUnworked = open.record.appliedAt === null && open.record.runs.length === 0
@@ -29,7 +30,7 @@ export function PatientRow({ open, lock }: { open: OpenCase; lock: ReactNode }) 
   const isSaidBelow = pathname.endsWith('/watch') && open.record.appliedAt !== null
   const close = (): void => setSheet(null)
   return (
-    <section aria-label="Patient" className="flex min-h-14 min-w-0 flex-1 flex-wrap items-center gap-x-3 max-sm:gap-x-1">
+    <section aria-label="Patient" className="flex min-h-14 min-w-0 flex-1 flex-wrap items-center gap-x-3 max-lg:gap-x-1.5 max-sm:gap-x-1">
       {isNarrow ? (
         <>
           <WhoButton open={open} onOpen={() => setSheet('who')} />
@@ -45,7 +46,7 @@ export function PatientRow({ open, lock }: { open: OpenCase; lock: ReactNode }) 
           <DeviceButton onAdd={() => setSheet('device')} className="ml-auto" />
         </>
       )}
-      <TroubleButton open={open} isFolded={isNarrow} />
+      <TroubleButton open={open} isFolded={isUpright} />
       {isSaidBelow ? null : <StandingChip open={open} withoutPlan={isSizedUp} />}
       <Dialog title={patientLabel(open.episode)} isOpen={sheet === 'who'} onClose={close}>
         <div className="grid justify-items-start gap-3">
@@ -119,7 +120,7 @@ function PlaceButton({ open: { episode }, onMove }: { open: OpenCase; onMove: ()
       type="button"
       aria-label={`${episode.place}: move`}
       onClick={onMove}
-      className="inline-flex min-h-11 shrink-0 items-center gap-1.5 rounded-xl px-2 font-semibold underline decoration-line underline-offset-4"
+      className="inline-flex min-h-11 shrink-0 items-center gap-1.5 rounded-xl px-2 font-semibold max-lg:px-1 underline decoration-line underline-offset-4"
     >
       <MapPin size={17} aria-hidden />
       {episode.place}
@@ -133,7 +134,7 @@ function DeviceButton({ onAdd, className = '' }: { onAdd: () => void; className?
       type="button"
       aria-label="Another device"
       onClick={onAdd}
-      className={`inline-flex min-h-11 items-center gap-1 rounded-xl px-2 font-semibold underline decoration-line underline-offset-4 ${className}`}
+      className={`inline-flex min-h-11 items-center gap-1 rounded-xl px-2 font-semibold max-lg:px-1 underline decoration-line underline-offset-4 ${className}`}
     >
       <Plus size={17} aria-hidden />
       <span className="sm:max-2xl:hidden">Another device</span>

@@ -23,7 +23,7 @@ export function LevelMark({ level, word }: { level: StandingLevel | null; word?:
   return (
     <span className={`inline-flex items-center gap-1.5 font-semibold ${toneInk[shown.tone]}`}>
       <ToneShape tone={shown.tone} />
-      {word ?? shown.word}
+      <span data-word>{word ?? shown.word}</span>
     </span>
   )
 }

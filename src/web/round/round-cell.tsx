@@ -30,7 +30,7 @@ export function RoundCell({
       aria-label={label}
       data-cell={cellKey}
       data-open={value === '' ? '' : undefined}
-      className={`flex flex-wrap items-center ${isTight ? 'gap-1 lg:gap-0.5' : 'gap-[3px] sm:gap-1'}`}
+      className={`flex flex-wrap items-center ${isTight ? 'gap-1 lg:gap-0.5' : 'gap-[3px] lg:gap-1'}`}
     >
       {item.typed ? (
         <label className="inline-flex items-center gap-2">
@@ -53,7 +53,7 @@ export function RoundCell({
             isLast(word) && last ? `${again === word ? 'as last time' : 'entered last'}, ${formatClock(last.at)}` : undefined
           }
           onClick={() => onChange(value === word ? '' : word)}
-          className={`inline-grid min-h-11 place-content-center rounded-lg border leading-none focus-visible:outline-3 lg:min-h-[1.9rem] ${isTight ? 'min-w-[3.1rem] px-0.5 lg:min-w-8' : 'min-w-10 px-2 max-sm:px-1.5'} ${value === word ? 'border-ink bg-ink font-bold text-paper' : again === word ? 'border-dashed border-soft bg-sheet' : 'border-line bg-sheet'} ${word === cannot && value !== word ? 'text-soft' : ''}`}
+          className={`inline-grid min-h-11 place-content-center rounded-lg border leading-none focus-visible:outline-3 lg:min-h-[1.9rem] ${isTight ? 'min-w-[3.1rem] px-0.5 lg:min-w-8' : 'min-w-10 px-2 max-lg:px-1.5'} ${value === word ? 'border-ink bg-ink font-bold text-paper' : again === word ? 'border-dashed border-soft bg-sheet' : 'border-line bg-sheet'} ${word === cannot && value !== word ? 'text-soft' : ''}`}
         >
           <span>
             {word === cannot ? 'can’t' : word}

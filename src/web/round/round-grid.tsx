@@ -18,7 +18,7 @@ export function isAsked(item: RoundItem, column: Pick<RoundColumn, 'isSound'>): 
   return !(item.injuredOnly && column.isSound)
 }
 
-/** Items down, sides across; on a narrow screen each side under its item. */
+/** Items down, sides across; on a tablet under their item, on a narrower screen one under the other. */
 export function RoundGrid({
   items,
   columns,
@@ -39,16 +39,18 @@ export function RoundGrid({
   const empty = items.filter((item) => item.injuredOnly)
 
   return (
-    <div className={`grid gap-x-4 ${columns.length === 1 ? 'lg:grid-cols-[18rem_1fr]' : 'lg:grid-cols-[18rem_1.1fr_1fr]'}`}>
+    <div className={`grid gap-x-4 ${columns.length === 1 ? 'lg:grid-cols-[18rem_1fr]' : 'md:grid-cols-2 lg:grid-cols-[18rem_1.1fr_1fr]'}`}>
       <p className="hidden lg:block" aria-hidden />
       {columns.map((column) => (
-        <p key={column.key} className="hidden text-sm font-bold lg:block">
+        <p key={column.key} className={`hidden text-sm font-bold lg:block ${columns.length > 1 ? 'md:block' : ''}`}>
           {column.head}
         </p>
       ))}
       {items.map((item) => (
         <div key={item.key} className="contents">
-          <div className="min-w-0 border-t border-line pt-1 lg:self-stretch lg:py-0.5">
+          <div
+            className={`min-w-0 border-t border-line pt-1 lg:self-stretch lg:py-0.5 ${columns.length > 1 ? 'md:max-lg:col-span-2' : ''}`}
+          >
             <p className="truncate lg:contents" title={item.how}>
               <span className="font-semibold leading-tight lg:block lg:text-[0.88rem] lg:leading-[1.1]">{item.label}</span>{' '}
               {item.how ? <span className="text-sm leading-tight text-soft lg:block lg:truncate lg:text-[0.8rem]">{item.how}</span> : null}
@@ -57,7 +59,7 @@ export function RoundGrid({
           {columns.map((column) =>
             isAsked(item, column) ? (
               <div key={column.key} className="min-w-0 py-0.5 max-sm:pt-0 lg:border-t lg:border-line">
-                {columns.length > 1 ? <p className="text-sm font-semibold lg:hidden">{column.head}</p> : null}
+                {columns.length > 1 ? <p className="text-sm font-semibold md:hidden">{column.head}</p> : null}
                 <RoundCell
                   cellKey={`${column.key}/${item.key}`}
                   item={item}

@@ -1,5 +1,8 @@
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react'
-import { useNarrow } from '../../parts/use-narrow'
+import { useNarrow, useUpright } from '../../parts/use-narrow'
+
+/** On a tablet held upright the work stands under the drawing, and has to be in sight with it: so much of the page's height at most. */
+const uprightShare = 0.26
 
 /** Before it is measured a drawing is laid out for this width, px. */
 const firstWidthPx = { narrow: 358, wide: 720 }
@@ -17,6 +20,7 @@ export function useBox(
   readonly mostHeightPx: number
 } {
   const isNarrow = useNarrow()
+  const isUpright = useUpright()
   const ref = useRef<HTMLDivElement>(null)
   const [widthPx, setWidth] = useState(0)
   useLayoutEffect(() => {
@@ -28,7 +32,7 @@ export function useBox(
     observer.observe(element)
     return () => observer.disconnect()
   }, [])
-  const share = isNarrow ? mostHeight.narrow : mostHeight.wide
+  const share = isNarrow ? mostHeight.narrow : isUpright ? Math.min(uprightShare, mostHeight.wide) : mostHeight.wide
   return {
     ref,
     widthPx: widthPx || firstWidthPx[isNarrow ? 'narrow' : 'wide'],

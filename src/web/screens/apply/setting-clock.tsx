@@ -7,6 +7,7 @@ import { SoundSwitch } from '../../case/sound-switch'
 import { endTimer, showElsewhere, timerKey, type ShownTimer } from '../../case/timer-store'
 import { wetFill, wetName, wetWords } from '../../lane/wet-look'
 import { formatLeft } from '../../parts/format-left'
+import { useNarrow } from '../../parts/use-narrow'
 import { Tape } from '../../parts/tape'
 import { useNow } from '../../sync/use-now'
 import { runningHold } from './hold-end'
@@ -30,6 +31,7 @@ type ClockLine = Pick<WetPart, 'id' | 'label' | 'leftMs'> & {
  */
 export function SettingClock({ caseId, run, steps, step }: { caseId: string; run: RunRecord; steps: readonly Step[]; step: Step | null }) {
   const now = useNow(500)
+  const isNarrow = useNarrow()
   const setting = steps.flatMap(timersOf).filter((timer) => timer.kind === 'set')
   const live = liveTimers(run, now)
   const held = step ? runningHold(run, step) : null
@@ -83,7 +85,7 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
         <li className="flex min-h-11 items-center justify-between gap-2">
           <ul className={`flex min-w-0 gap-x-4 gap-y-1 ${others.length > mostInLine ? 'flex-wrap' : ''}`}>
             {others.map((line) => (
-              <li key={line.id} className="flex min-w-0 items-center gap-2 font-semibold first:shrink-0">
+              <li key={line.id} className="flex min-w-0 items-center gap-2 font-semibold">
                 {line.state ? (
                   <span
                     aria-hidden
@@ -91,7 +93,8 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
                     style={{ background: wetFill(line.share) }}
                   />
                 ) : null}
-                <span className="truncate">{wordsOf(line, isOnePart)}</span>
+                {/* Two low lines on a phone are no higher than the sound beside them. */}
+                <span className="line-clamp-2 min-w-0 leading-[1.15] max-sm:text-[0.9rem]">{shortWordsOf(line, isOnePart, isNarrow)}</span>
                 <span role="timer" aria-label={line.label} className="numeral shrink-0 font-bold">
                   {line.leftMs < 0 ? '' : formatLeft(line.leftMs)}
                 </span>
@@ -141,4 +144,9 @@ function wordsOf({ label, leftMs, state }: ClockLine, isOnePart: boolean): strin
   if (state === null) return label
   if (isOnePart) return leftMs < 0 ? 'Set, in this estimate' : 'Sets in'
   return `${wetName(label)}: ${wetWords[state]}`
+}
+
+/** On a phone what is workable needs no word beside its lime dot: a part that is past that says so. */
+function shortWordsOf(line: ClockLine, isOnePart: boolean, isNarrow: boolean): string {
+  return isNarrow && line.state === 'workable' && !isOnePart ? wetName(line.label) : wordsOf(line, isOnePart)
 }

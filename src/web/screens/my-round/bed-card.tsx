@@ -37,7 +37,7 @@ export function BedCard({
         </span>
         {row.finding ? <span className="basis-full text-sm text-soft">{row.finding}</span> : null}
       </div>
-      <div className="flex flex-wrap gap-2">
+      <div className="flex flex-wrap gap-2 max-sm:[&_a]:px-2 max-sm:[&_button]:px-4">
         {isRound ? (
           <>
             <Button look={isNext ? 'next' : 'plain'} aria-label={`Do the round: ${row.patient}`} onClick={onRound}>
