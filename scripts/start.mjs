@@ -210,7 +210,9 @@ function checkSelf() {
 function announce(ready) {
   say(`\nZesty Wren is ready at ${ready.address}`)
   if (ready.password) {
-    say(`\nSign in with one of these names; the ${ready.isOneTime ? 'one-time code, in place of a password, is' : 'password is'}: ${ready.password}`)
+    say(
+      `\nSign in with one of these names; the ${ready.isOneTime ? 'one-time code, in place of a password, is' : 'password is'}: ${ready.password}`,
+    )
     for (const person of ready.people) say(`  ${person.signIn.padEnd(10)} ${person.name} (${person.roles})`)
   }
   say('\nDecision support for trained staff. Local policy and the licensed clinician come first.\nCtrl-C stops it.')

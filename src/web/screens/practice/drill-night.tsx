@@ -32,7 +32,7 @@ export function DrillNight({ control }: { control: DrillControl }) {
           <span role="timer" aria-label="Clock of the night" className="numeral text-3xl font-bold">
             {clockOf(state, state.atMin)}
           </span>{' '}
-          <span className="text-soft">of {clockOf(state, state.night.hours * 60)}</span>
+          <span className="text-soft">until {clockOf(state, state.night.hours * 60)}</span>
         </p>
         <Button aria-pressed={control.isPaused} onClick={() => control.setPaused(!control.isPaused)}>
           {control.isPaused ? 'Go on' : 'Pause'}

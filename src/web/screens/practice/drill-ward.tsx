@@ -9,6 +9,7 @@ import { forecastWard, orderWork, type DueTask } from '#core/rounds/ward-forecas
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 import { HorizonRows, horizonScale, type HorizonMark } from '../../parts/horizon-rows'
 import { ToneShape } from '../../parts/tone-shape'
+import { formatLate, formatSpan } from '../../parts/format-time'
 import { toneOf } from '../../parts/level-mark'
 import { clockOf } from './clock-of-night'
 
@@ -81,11 +82,6 @@ function earliestOf(tasks: readonly DueTask[], bed: number): DueTask | null {
   return tasks.filter((task) => bedOf(task) === bed).sort((a, b) => a.dueMin - b.dueMin)[0] ?? null
 }
 
-/** Minutes as they are said: above an hour and a half in hours. */
-function spanOf(minutes: number): string {
-  return minutes < 90 ? `${minutes} min` : `${(minutes / 60).toFixed(1)} h`
-}
-
 function BedCard({
   state,
   bed,
@@ -119,7 +115,7 @@ function BedCard({
         {isFirst ? <span className="rounded-full bg-citrus px-2 text-sm font-bold text-on-citrus">next</span> : null}
         <span className={`numeral ml-auto ${isOverdue ? 'font-bold text-stop' : 'text-soft'}`}>
           {task?.id.endsWith(' round') === false ? 'check ' : ''}
-          {due === null ? '' : due > 0 ? `in ${spanOf(due)}` : due === 0 ? 'now' : `${spanOf(-due)} late`}
+          {due === null ? '' : due > 0 ? `in ${formatSpan(due)}` : due === 0 ? 'now' : formatLate(-due)}
         </span>
       </span>
       <span className="text-sm text-soft">{bed.body.words}</span>
