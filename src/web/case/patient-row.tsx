@@ -26,6 +26,8 @@ export function PatientRow({ open, lock }: { open: OpenCase; lock: ReactNode }) 
   const isUnworked = open.record.appliedAt === null && open.record.runs.length === 0
   // While it is sized up the line beside Measure says what the plan brings, and comes and goes without moving the page; what was found stands here.
   const isSizedUp = isUnworked && pathname.endsWith('/size-up')
+  // Choose begins with what the plan warns of: said once.
+  const isPlanBelow = isSizedUp || pathname.endsWith('/choose')
   // Watch begins with all that stands: said once.
   const isSaidBelow = pathname.endsWith('/watch') && open.record.appliedAt !== null
   const close = (): void => setSheet(null)
@@ -47,7 +49,7 @@ export function PatientRow({ open, lock }: { open: OpenCase; lock: ReactNode }) 
         </>
       )}
       <TroubleButton open={open} isFolded={isUpright} />
-      {isSaidBelow ? null : <StandingChip open={open} withoutPlan={isSizedUp} />}
+      {isSaidBelow ? null : <StandingChip open={open} withoutPlan={isPlanBelow} />}
       <Dialog title={patientLabel(open.episode)} isOpen={sheet === 'who'} onClose={close}>
         <div className="grid justify-items-start gap-3">
           <p className="flex flex-wrap items-center gap-3">

@@ -1,8 +1,9 @@
 import { useWords } from '../sync/use-words'
 import { formatClock } from '../parts/format-time'
 import type { Decision, WorkingLine } from '#core/model/decision'
-import { formatDecision, formatValue, type DisplayUnits } from '#core/planner/format-decision'
+import { formatValue } from '#core/planner/format-decision'
 import { Button } from '../parts/button'
+import { DecisionValue } from './decision-value'
 import { Dialog } from '../parts/dialog'
 
 const sources: Record<WorkingLine['from'], string> = {
@@ -23,19 +24,19 @@ const kinds: Record<Decision['source'], string> = {
 /** How a number came about: rule in words, inputs with side and time, school, source, doubt; and the way to overrule it. */
 export function WorkingSheet({
   decision,
-  units,
   onClose,
   onOverrule,
 }: {
   decision: Decision
-  units: DisplayUnits
   onClose: () => void
   onOverrule?: (() => void) | undefined
 }) {
   const say = useWords()
   return (
     <Dialog title={decision.label} isOpen onClose={onClose}>
-      <p className="numeral text-4xl">{formatDecision(decision, units)}</p>
+      <p className="numeral text-4xl">
+        <DecisionValue decision={decision} />
+      </p>
       {decision.overruled ? (
         <p className="mt-2 rounded-xl bg-caution-wash px-3 py-2">
           Computed: <strong>{say(decision.overruled.computedDisplay)}</strong>. Overruled by {decision.overruled.by || 'a clinician'}:{' '}

@@ -142,7 +142,7 @@ export function ChooseScreen() {
             />
             <PlanMessages isFolded plan={plan} levels={['note']} showProblems={false} />
           </div>
-          <DecisionGroups plan={plan} units={units} onOpen={(decision) => setSheet({ kind: 'working', decision })} />
+          <DecisionGroups plan={plan} onOpen={(decision) => setSheet({ kind: 'working', decision })} />
           <CutList plan={trial ?? plan} units={units} />
           <StockSource record={record} />
           <OptionPanel record={record} episode={open.episode} plan={plan} onSave={(options) => void writeEvent('options', { options })} />
@@ -151,7 +151,6 @@ export function ChooseScreen() {
       {sheet?.kind === 'working' ? (
         <WorkingSheet
           decision={sheet.decision}
-          units={units}
           onClose={() => setSheet(null)}
           onOverrule={mayDecide ? () => setSheet({ kind: 'overrule', decision: sheet.decision }) : undefined}
         />

@@ -2,14 +2,14 @@ import { useWords } from '../../sync/use-words'
 import { decisionUses, type DecisionUse } from '#core/model/decision-definition'
 import type { Decision } from '#core/model/decision'
 import type { Plan } from '#core/model/plan'
-import { formatDecision, type DisplayUnits } from '#core/planner/format-decision'
 import { findTechnique } from '#core/techniques/registry'
+import { DecisionValue } from '../../case/decision-value'
 import { ToneShape } from '../../parts/tone-shape'
 
 const headings: Readonly<Record<DecisionUse, string>> = { cut: 'Cut and set', wrap: 'Wrap and strap', hold: 'Hold', know: 'Good to know' }
 
 /** The figures of a plan by what they are for, each a door to its working. */
-export function DecisionGroups({ plan, units, onOpen }: { plan: Plan; units: DisplayUnits; onOpen: (decision: Decision) => void }) {
+export function DecisionGroups({ plan, onOpen }: { plan: Plan; onOpen: (decision: Decision) => void }) {
   const definitions = findTechnique(plan.technique)?.decisions ?? []
   const purposeOf = (id: string): DecisionUse => definitions.find((definition) => definition.id === id)?.use ?? 'know'
   return (
@@ -24,7 +24,7 @@ export function DecisionGroups({ plan, units, onOpen }: { plan: Plan; units: Dis
             <ul aria-label={headings[use]} className="divide-y divide-line overflow-hidden rounded-2xl border border-line bg-sheet">
               {decided.map((decision) => (
                 <li key={decision.id}>
-                  <DecisionRow decision={decision} units={units} onOpen={() => onOpen(decision)} />
+                  <DecisionRow decision={decision} onOpen={() => onOpen(decision)} />
                 </li>
               ))}
               {pending.map((task) => (
@@ -43,7 +43,7 @@ export function DecisionGroups({ plan, units, onOpen }: { plan: Plan; units: Dis
 
 const edges = { ok: 'border-transparent', caution: 'border-caution', stop: 'border-stop' } as const
 
-function DecisionRow({ decision, units, onOpen }: { decision: Decision; units: DisplayUnits; onOpen: () => void }) {
+function DecisionRow({ decision, onOpen }: { decision: Decision; onOpen: () => void }) {
   const say = useWords()
   const { label, status, overruled } = decision
   return (
@@ -57,7 +57,9 @@ function DecisionRow({ decision, units, onOpen }: { decision: Decision; units: D
         {label}
         {status === 'ok' ? null : <span className="sr-only">, {status}</span>}
       </span>
-      <span className="numeral ml-auto text-right font-semibold">{formatDecision(decision, units)}</span>
+      <span className="numeral ml-auto text-right font-semibold">
+        <DecisionValue decision={decision} />
+      </span>
       {overruled ? (
         <span className="w-full text-right text-sm font-semibold text-caution">computed {say(overruled.computedDisplay)}</span>
       ) : null}

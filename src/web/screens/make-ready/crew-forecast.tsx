@@ -1,6 +1,8 @@
 import { decisionInRole } from '#core/techniques/decision-in-role'
 import type { Decision } from '#core/model/decision'
 import type { Plan } from '#core/model/plan'
+import { DecisionValue } from '../../case/decision-value'
+import { crewWords, groupOdds, type CrewRange } from './crew-odds'
 
 /** People needed; for what sets also the odds of ending moulding before set by crew size, setting time and heat. */
 export function CrewForecast({ plan, onOpen }: { plan: Plan; onOpen: (decision: Decision) => void }) {
@@ -16,7 +18,7 @@ export function CrewForecast({ plan, onOpen }: { plan: Plan; onOpen: (decision: 
   const odds =
     crew?.working.flatMap((line) => {
       const people = /with (\d)$/.exec(line.label)?.[1]
-      return people && typeof line.value === 'number' ? [{ people, odds: line.value }] : []
+      return people && typeof line.value === 'number' ? [{ people: Number(people), odds: line.value }] : []
     }) ?? []
   return (
     <section aria-labelledby="forecast" className="grid gap-3 rounded-3xl border border-line bg-sheet p-4">
@@ -28,30 +30,36 @@ export function CrewForecast({ plan, onOpen }: { plan: Plan; onOpen: (decision: 
           <Fact key={fact.id} label={fact.label} decision={find(fact.id)} onOpen={onOpen} />
         ))}
       </ul>
-      {odds.length > 0 ? <OddsTable odds={odds} /> : null}
+      {odds.length > 0 ? <OddsTable ranges={groupOdds(odds)} /> : null}
     </section>
   )
 }
 
-function OddsTable({ odds }: { odds: readonly { readonly people: string; readonly odds: number }[] }) {
+/** A line for each crew size that does better or worse than the one before; bars only where there is something to compare. */
+function OddsTable({ ranges }: { ranges: readonly CrewRange[] }) {
+  const hasBars = ranges.filter((range) => range.odds > 0).length > 1
   return (
-    <table className="w-full">
+    <table className={hasBars ? 'w-full' : ''}>
       <caption className="pb-1 text-left text-sm font-semibold text-soft">Odds of shaping each part in time, in this estimate</caption>
       <tbody>
-        {odds.map((odd) => (
-          <tr key={odd.people}>
-            <th scope="row" className="w-24 py-1 text-left font-normal">
-              {odd.people === '1' ? '1 person' : `${odd.people} people`}
+        {ranges.map((range) => (
+          <tr key={range.from}>
+            <th scope="row" className={`py-1 text-left font-normal whitespace-nowrap ${hasBars ? 'w-32' : ''}`}>
+              {crewWords(range)}
             </th>
-            <td>
-              <div aria-hidden className="h-3.5 overflow-hidden rounded-full bg-well">
-                <div
-                  className={`h-full rounded-full ${odd.odds >= 0.9 ? 'bg-calm' : 'bg-caution'}`}
-                  style={{ width: `${odd.odds * 100}%` }}
-                />
-              </div>
+            {hasBars ? (
+              <td>
+                <div aria-hidden className="h-3.5 overflow-hidden rounded-full bg-well">
+                  <div
+                    className={`h-full rounded-full ${range.odds >= 0.9 ? 'bg-calm' : 'bg-caution'}`}
+                    style={{ width: `${range.odds * 100}%` }}
+                  />
+                </div>
+              </td>
+            ) : null}
+            <td className={`numeral pl-3 ${hasBars ? 'w-28 text-right' : 'font-bold'}`}>
+              {range.odds === 0 ? 'cannot hold' : `${(range.odds * 100).toFixed(0)} %`}
             </td>
-            <td className="numeral w-28 pl-3 text-right">{odd.odds === 0 ? 'cannot hold' : `${(odd.odds * 100).toFixed(0)} %`}</td>
           </tr>
         ))}
       </tbody>
@@ -69,7 +77,7 @@ function Fact({ label, decision, onOpen }: { label: string; decision: Decision |
         className="grid min-h-14 w-full content-start rounded-xl bg-well px-3 py-1.5 text-left"
       >
         <span className="text-sm text-soft">{label}</span>
-        <span className="numeral text-lg leading-tight">{decision?.display.replace(', in this estimate', '') ?? '…'}</span>
+        <span className="numeral text-lg leading-tight">{decision ? <DecisionValue decision={decision} /> : '…'}</span>
       </button>
     </li>
   )

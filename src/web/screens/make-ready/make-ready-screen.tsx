@@ -157,13 +157,8 @@ export function MakeReadyScreen() {
           />
         ) : null}
         <PlanMessages plan={live} decisions={[...slowDecisions, decisionInRole(live, 'sets')?.id ?? '']} showProblems={false} />
-        {heat || crew ? (
-          <Notice tone="note" lead="Heat and crew odds are estimates">
-            They are for planning. Ask about heat while it sets; &ldquo;too hot&rdquo; means take it off.
-          </Notice>
-        ) : null}
       </div>
-      {shown ? <WorkingSheet decision={shown} units={units} onClose={() => setShown(null)} /> : null}
+      {shown ? <WorkingSheet decision={shown} onClose={() => setShown(null)} /> : null}
     </StagePage>
   )
 }

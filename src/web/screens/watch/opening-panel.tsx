@@ -12,6 +12,7 @@ import { isOpeningRun } from '#contract/records/run-kind'
 import { useNow } from '../../sync/use-now'
 import { browserContext } from '../../case/use-plan'
 import { useOpenNow } from '../../case/use-open-now'
+import { DecisionValue } from '../../case/decision-value'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
@@ -110,7 +111,9 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
           {decisionsInRole(plan, 'before-opening').map((decision) => (
             <div key={decision.id} className="rounded-xl bg-well px-3 py-1.5">
               <dt className="text-sm text-soft">{decision.label}</dt>
-              <dd className="numeral">{say(decision.display)}</dd>
+              <dd className="numeral">
+                <DecisionValue decision={decision} />
+              </dd>
             </div>
           ))}
         </dl>
