@@ -22,6 +22,9 @@ const decimalsByUnit: Record<DecisionUnit, number> = {
 }
 const spaced: Partial<Record<DecisionUnit, string>> = { deg: '°', '°C': ' °C', ratio: '' }
 
+/** How the display of an estimate ends, in words. */
+export const estimateWords = ', in this estimate'
+
 /**
  * A value as people read it, metric: "15 cm", "10 layers", "1 roll", "0.52".
  * @param value any decision value; lists are joined with commas

@@ -1,7 +1,7 @@
 import type { CrewResult } from '../figures/crew/crew-odds'
 import type { HeatResult } from '../figures/heat/solve-heat'
 import type { Decision } from '../model/decision'
-import { formatValue } from './format-decision'
+import { estimateWords, formatValue } from './format-decision'
 import type { RoledCaution } from './at-steps'
 import type { SlowTask } from '../model/slow-task'
 import type { SlowResult } from './solve-slow-task'
@@ -53,7 +53,7 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
       label: 'Warmest skin (estimate)',
       value: heat.peakC,
       unit: '°C',
-      display: `${formatValue(heat.peakC, '°C')} at ${heat.peakMin.toFixed(0)} min, in this estimate`,
+      display: `${formatValue(heat.peakC, '°C')} at ${heat.peakMin.toFixed(0)} min${estimateWords}`,
       status: 'ok',
       school: null,
       source: 'model',

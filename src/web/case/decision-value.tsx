@@ -1,8 +1,6 @@
 import type { Decision } from '#core/model/decision'
-import { formatDecision } from '#core/planner/format-decision'
+import { estimateWords, formatDecision } from '#core/planner/format-decision'
 import { useSettings } from '../sync/session-store'
-
-const estimateWords = ', in this estimate'
 
 /** A decision as it is read, in the reader's units; one that is an estimate in italics, with ≈ before its figure. */
 export function DecisionValue({ decision }: { decision: Decision }) {

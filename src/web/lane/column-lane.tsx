@@ -16,6 +16,8 @@ import { shownBands } from './kit/shown-bands'
 import { Creases, FadeMask, Form, SkinPaints } from './kit/skin'
 import { smoothPath } from '#core/drawing/smooth-path'
 import type { LimbFinding } from '#core/standing/findings-on-limb'
+import { toneOf } from '../parts/level-mark'
+import { toneInk } from '../parts/tone-shape'
 import type { LaneProps } from './lane-props'
 
 const down = ([x, y]: Point): Point => [x, -y]
@@ -78,7 +80,9 @@ export function ColumnLane(props: LaneProps) {
           })}
           {findings.map((finding) => {
             const ends = feelingLineOnColumn(finding, geometry, front)
-            return ends ? <FeelingLine key={finding.site} from={place('front', ends[0])} to={place('front', ends[1])} /> : null
+            return ends ? (
+              <FeelingLine key={finding.site} level={finding.level} from={place('front', ends[0])} to={place('front', ends[1])} />
+            ) : null
           })}
           <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('front', at))} onPick={onFinding} />
         </>
@@ -90,12 +94,12 @@ export function ColumnLane(props: LaneProps) {
 }
 
 /** Where feeling ends, across the trunk. */
-function FeelingLine({ from: [x1, y1], to: [x2, y2] }: { from: Point; to: Point }) {
+function FeelingLine({ level, from: [x1, y1], to: [x2, y2] }: { level: LimbFinding['level']; from: Point; to: Point }) {
   const line = { x1, y1, x2, y2 }
   return (
-    <g data-feeling-line strokeWidth="2.5">
+    <g data-feeling-line strokeWidth="2.5" className={toneInk[toneOf(level)]}>
       <line {...line} stroke="var(--sheet)" strokeWidth="5" opacity="0.8" />
-      <line {...line} stroke="var(--stop)" strokeDasharray="7 4" />
+      <line {...line} stroke="currentColor" strokeDasharray="7 4" />
     </g>
   )
 }

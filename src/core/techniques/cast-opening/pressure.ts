@@ -9,7 +9,7 @@ import { bodyRegionOf } from '../../model/vocabulary'
 import type { Protocol } from '../../quantities/defaults'
 import { openingWidth } from '../../figures/body/measurements/opening'
 import { workingOf, type PlanDraft } from '../../planner/draft'
-import { formatValue } from '../../planner/format-decision'
+import { estimateWords, formatValue } from '../../planner/format-decision'
 import { roundUpTo } from '../../quantities/rounding'
 import { readDefaults } from '../../quantities/defaults'
 import { greatestGirthGrowth } from '../../figures/swelling/girth-growth'
@@ -150,7 +150,7 @@ function decidePressure(
   return draft.decide({
     id,
     value: kPa,
-    display: `${describePressure(kPa)}, in this estimate`,
+    display: `${describePressure(kPa)}${estimateWords}`,
     ...(alternatives.length > 0 ? { alternatives } : {}),
     source: 'model',
     formula: `0.8 kPa + 6·x ÷ (1 − x), x being how far the swelling presses the padding together${input.hasCrepe ? '; 0.5 kPa for the crepe' : ''}. It is not compartment pressure.`,

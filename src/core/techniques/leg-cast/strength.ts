@@ -1,3 +1,4 @@
+import { estimateWords } from '../../planner/format-decision'
 import type { LegModel } from '../../figures/body/leg-model'
 import type { PlanDraft } from '../../planner/draft'
 import { defineDefaults, readDefaults } from '../../quantities/defaults'
@@ -58,7 +59,7 @@ export function decideKneeStrength(draft: PlanDraft, model: LegModel, material: 
   draft.decide({
     id: 'knee-strength',
     value: factor,
-    display: `${factor.toFixed(1)} times the leg lifted by the heel, in this estimate`,
+    display: `${factor.toFixed(1)} times the leg lifted by the heel${estimateWords}`,
     source: 'model',
     formula: 'Bending strength × π × radius² × thickness of the tube at the knee ÷ moment of the leg carried at groin and heel.',
     working: [

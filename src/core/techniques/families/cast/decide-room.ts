@@ -1,3 +1,4 @@
+import { estimateWords } from '../../../planner/format-decision'
 import type { PlanDraft } from '../../../planner/draft'
 import { greatestGirthGrowth } from '../../../figures/swelling/girth-growth'
 import { hasNoRoom, hoursUntilLimit, pressureUnderShell, type RoomInput } from '../../../figures/swelling/room'
@@ -37,8 +38,8 @@ export function decideRoom(draft: PlanDraft, girthCm: number, where: string): vo
     value: kPa,
     display:
       kPa === null
-        ? 'no room left within 72 h, in this estimate'
-        : `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
+        ? `no room left within 72 h${estimateWords}`
+        : `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg)${estimateWords}`,
     source: 'model',
     formula: '0.8 kPa + 6·x ÷ (1 − x), x being how far the swelling presses the padding together. It is not compartment pressure.',
     working,
@@ -46,7 +47,7 @@ export function decideRoom(draft: PlanDraft, girthCm: number, where: string): vo
   draft.decide({
     id: 'room-hours',
     value: hours,
-    display: hours === null ? 'none within 72 h, in this estimate' : `${hours.toFixed(1)} h, in this estimate`,
+    display: hours === null ? `none within 72 h${estimateWords}` : `${hours.toFixed(1)} h${estimateWords}`,
     source: 'model',
     formula: 'When that pressure passes 4 kPa (30 mmHg). It never lengthens a round and never cancels an opening.',
     working,

@@ -1,3 +1,4 @@
+import { estimateWords } from '../../../planner/format-decision'
 import { obliqueGroinGirth } from '../../../figures/body/measurements/traction'
 import type { Estimate } from '../../../figures/body/pool-side'
 import { workingOf, type PlanDraft } from '../../../planner/draft'
@@ -110,7 +111,7 @@ export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estim
   const saidKPa = draft.decide({
     id: 'ring-pressure',
     value: computedKPa,
-    display: `${computedKPa.toFixed(1)} kPa (${(computedKPa * 7.50062).toFixed(0)} mmHg), in this estimate`,
+    display: `${computedKPa.toFixed(1)} kPa (${(computedKPa * 7.50062).toFixed(0)} mmHg)${estimateWords}`,
     source: 'model',
     formula: '10 × load on the ring ÷ (0.35 × groin girth × 3 cm).',
     working: [
