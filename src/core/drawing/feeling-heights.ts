@@ -1,9 +1,16 @@
 /**
  * How high on a trunk the skin of a spinal level lies in front, as a share of the way from pubic bone to the notch of the breastbone, from
- * the landmarks that are taught: nipples T4, tip of the breastbone T6, navel T10, groin T12 to L1. Above, the arms have C5 to T1.
+ * the landmarks that are taught: nipples T4, tip of the breastbone T6, navel T10, groin T12 to L1. C5 to T1 is skin of the arms: the trunk is
+ * lost from under the collar bones down, and from above them where C4 or more is lost.
  */
 const landmarks: Readonly<Record<string, number>> = {
+  C2: 1.04,
+  C3: 1.03,
   C4: 1.02,
+  C5: 0.99,
+  C6: 0.985,
+  C7: 0.98,
+  C8: 0.975,
   T1: 0.97,
   T2: 0.93,
   T3: 0.85,
@@ -22,7 +29,7 @@ const landmarks: Readonly<Record<string, number>> = {
 /**
  * The height of a level of feeling on the trunk, cm from the pubic bone.
  * @param lengthCm from pubic bone to notch
- * @returns null for a level whose skin is not on the trunk: of an arm, a leg, the seat
+ * @returns null where nothing of the trunk is lost: a level of leg or seat
  */
 export function feelingHeightCm(level: string, lengthCm: number): number | null {
   const share = landmarks[level]

@@ -18,8 +18,8 @@ export interface LimbFigure {
   readonly worn: readonly string[]
   /** Casts, boots and shells: as much of the limb as lies in these closed paths is covered. */
   readonly covers: readonly string[]
-  /** Where feeling ends: a line across. */
-  readonly lines: readonly string[]
+  /** Where feeling ends: a line across, and how much it is worth. */
+  readonly lines: readonly { readonly path: string; readonly level: LimbFinding['level'] }[]
   /** What stands, with its place. */
   readonly marks: readonly { readonly finding: LimbFinding; readonly at: Point }[]
 }
@@ -42,7 +42,10 @@ export function limbFigure(geometry: Geometry, findings: readonly LimbFinding[])
     skin: figure.skin,
     worn: figure.worn,
     covers: figure.covers ?? [],
-    lines: findings.flatMap((finding) => figure.lineOf?.(finding) ?? []),
+    lines: findings.flatMap((finding) => {
+      const path = figure.lineOf?.(finding)
+      return path ? [{ path, level: finding.level }] : []
+    }),
     marks: findings.flatMap((finding) => {
       const at = figure.placeOf(finding)
       return at ? [{ finding, at: down(at) }] : []

@@ -100,7 +100,7 @@ export function placeOnArm(site: Site, geometry: Geometry, shape: ArmShape): Poi
 
 /**
  * Where on a neck or trunk, seen from the front, something is looked at, cm of its shape; null where that part is not drawn.
- * @param feelingLevel down to which feeling reaches, for the line where it ends
+ * @param feelingLevel the highest at which touch is lost, for the line where feeling ends
  */
 export function placeOnColumn(site: Site, geometry: Geometry, shape: ColumnShape, feelingLevel?: string): Point | null {
   const lengthCm = geometry.axes[0]?.lengthCm ?? 6

@@ -46,7 +46,7 @@ export interface StandingItem {
   readonly ends: string
   /** A person ends it, with a word: no round of this case looks at it. */
   readonly isEndedByWord: boolean
-  /** Down to which level feeling reaches, where that is what was found. */
+  /** The highest level at which touch is lost, where that is what was found. */
   readonly feelingLevel?: string
   /** The round's item that it is about, where it is not one of a round itself. */
   readonly asItem?: string

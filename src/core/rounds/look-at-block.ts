@@ -75,7 +75,7 @@ export function lookAtBlock(part: BlockName, block: BlockFindings, before: Befor
   return looks
 }
 
-/** Down to which level feeling reaches, where that is what a look found; undefined for any other look, and while it reaches all the way. */
+/** The highest level at which touch is lost, where that is what a look found; undefined for any other look, and while none is lost. */
 export function feelingLevelOf({ item, severity, cannot }: Pick<Look, 'item' | 'severity' | 'cannot'>): string | undefined {
   return item === 'level' && cannot === null && severity > 0 ? feelingLevels[severity] : undefined
 }

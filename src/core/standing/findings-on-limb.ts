@@ -15,7 +15,7 @@ export interface LimbFinding {
   readonly label: string
   /** The same beside the mark, which says where: "feeling". */
   readonly short: string
-  /** Down to which level feeling reaches, where that is what was found. */
+  /** The highest level at which touch is lost, where that is what was found. */
   readonly feelingLevel?: string
 }
 
@@ -96,7 +96,7 @@ export function onePerSite(found: readonly LimbFinding[]): readonly LimbFinding[
 export function namesOf(item: string, feelingLevel?: string): Pick<LimbFinding, 'label' | 'short' | 'feelingLevel'> {
   const [group = ''] = item.split('/')
   const label = nameOfItem(item)
-  if (feelingLevel) return { label: `${label} ${feelingLevel}`, short: `feeling to ${feelingLevel}`, feelingLevel }
+  if (feelingLevel) return { label: `${label} ${feelingLevel}`, short: `feeling lost from ${feelingLevel}`, feelingLevel }
   return { label, short: short[group] ?? label }
 }
 

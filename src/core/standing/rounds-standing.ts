@@ -51,7 +51,7 @@ export interface StandingFinding {
   /** Set where a senior's decision holds. */
   readonly settledUntilMin: number | null
   readonly text: string
-  /** Down to which level feeling reaches, where that is what was found. */
+  /** The highest level at which touch is lost, where that is what was found. */
   readonly feelingLevel?: string
   readonly code: string
   readonly sinceMin: number

@@ -72,12 +72,12 @@ export function drawFigure(
       .fillOpacity(0.75)
       .fillAndStroke(wornFill, wornEdge)
       .fillOpacity(1)
-  for (const line of figure.lines)
+  for (const { path, level } of figure.lines)
     pdf
-      .path(line)
+      .path(path)
       .lineWidth(1.4 / scale)
       .dash(4 / scale, { space: 2.5 / scale })
-      .stroke(tones['urgent'] ?? ink)
+      .stroke(tones[level] ?? ink)
       .undash()
   pdf.restore()
   figure.marks.forEach(({ finding, at: [x, y] }, index) => {

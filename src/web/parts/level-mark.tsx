@@ -17,13 +17,21 @@ export function toneOf(level: StandingLevel): Tone {
   return levelWords[level].tone
 }
 
-/** A level in words, shape and tone. */
-export function LevelMark({ level, word }: { level: StandingLevel | null; word?: string | undefined }) {
+/** A level in words, shape and tone. @param isShapeAlone where there is no room: its word is for those who listen */
+export function LevelMark({
+  level,
+  word,
+  isShapeAlone = false,
+}: {
+  level: StandingLevel | null
+  word?: string | undefined
+  isShapeAlone?: boolean
+}) {
   const shown = level === null ? { word: 'Not looked at yet', tone: 'blank' as const } : levelWords[level]
   return (
     <span className={`inline-flex items-center gap-1.5 font-semibold ${toneInk[shown.tone]}`}>
       <ToneShape tone={shown.tone} />
-      <span data-word>{word ?? shown.word}</span>
+      <span className={isShapeAlone ? 'sr-only' : ''}>{word ?? shown.word}</span>
     </span>
   )
 }

@@ -74,7 +74,7 @@ describe('the places of a drawing', () => {
     }
   })
 
-  it('feeling ends at the height of its level: higher on the trunk for a higher level, nowhere for one of arm or leg', () => {
+  it('feeling ends at the height of its level: higher on the trunk for a higher level, nowhere for one of leg or seat', () => {
     const geometry = geometryOf('trunk-shell')
     const shape = shapeColumn(geometry, 'front')
     const ends = feelingLevels.map((feelingLevel) => ({
@@ -82,15 +82,16 @@ describe('the places of a drawing', () => {
       line: feelingLineOnColumn({ site: 'feeling-line', feelingLevel }, geometry, shape),
     }))
     const drawn = ends.filter(({ line }) => line !== null)
-    expect(drawn.map(({ feelingLevel }) => feelingLevel)).to.include.members(['L1', 'T12', 'T10', 'T6', 'T4', 'T1'])
-    expect(drawn.map(({ feelingLevel }) => feelingLevel)).to.not.include.members(['normal', 'S4', 'L5', 'C7'])
+    expect(drawn.map(({ feelingLevel }) => feelingLevel)).to.include.members(['L1', 'T12', 'T10', 'T6', 'T4', 'T1', 'C8', 'C5', 'C2'])
+    expect(drawn.map(({ feelingLevel }) => feelingLevel)).to.not.include.members(['normal', 'S4', 'L5', 'L2'])
     drawn.slice(1).forEach(({ line, feelingLevel }, index) => {
       expect(line?.[1][1], feelingLevel).to.be.greaterThan(drawn[index]?.line?.[1][1] ?? NaN)
       expect(line?.[0][0], feelingLevel).to.be.lessThan(0)
     })
     const figure = limbFigure(geometry, [
-      { site: 'feeling-line', level: 'urgent', label: 'level of feeling T10', short: 'feeling to T10', feelingLevel: 'T10' },
+      { site: 'feeling-line', level: 'urgent', label: 'level of feeling T10', short: 'feeling lost from T10', feelingLevel: 'T10' },
     ])
+    expect(figure?.lines[0]?.level, 'in the tone of what it is').to.equal('urgent')
     expect([figure?.lines.length, figure?.marks.length]).to.deep.equal([1, 1])
   })
 

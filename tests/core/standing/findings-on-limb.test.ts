@@ -79,7 +79,7 @@ describe('a round while it is entered, on the limb', () => {
     })
     const marks = roundOnLimb({ body: 'trunk' }, [{ part: 'spine', item: 'level', isOpen: false }], looksOfOne(trunk!, round('T10')))
     expect(marks).to.deep.equal([
-      { site: 'feeling-line', level: 'urgent', label: 'level of feeling T10', short: 'feeling to T10', feelingLevel: 'T10' },
+      { site: 'feeling-line', level: 'urgent', label: 'level of feeling T10', short: 'feeling lost from T10', feelingLevel: 'T10' },
     ])
     const lying: Situation = { on: null, people: 2, posture: 'lying', column: 'spine', isStiff: false }
     const found = (rounds: readonly RoundInput[]): readonly (string | undefined)[] =>

@@ -17,7 +17,7 @@ const narrowWidths: Readonly<Record<(typeof heads)[number], string>> = {
   Place: 'max-lg:w-[16%] max-sm:w-[29%]',
   Patient: 'max-lg:w-[21%] max-sm:w-[27%]',
   What: `max-lg:w-[14%] ${notOnPhone}`,
-  Stands: 'max-lg:w-[23%] max-sm:w-[9%] max-sm:text-[0px]',
+  Stands: 'max-lg:w-[23%] max-sm:w-[9%]',
   Answered: wideOnly,
   'Next owed': 'max-lg:w-[26%] max-sm:w-[35%]',
   Device: wideOnly,
@@ -35,7 +35,7 @@ export function BoardTable({ rows, now }: { rows: readonly BoardRow[]; now: numb
           <tr className="border-b border-soft">
             {heads.map((head) => (
               <th key={head} scope="col" className={`px-1.5 py-0.5 text-soft ${narrowWidths[head]}`}>
-                {head}
+                <span className={head === 'Stands' ? 'max-sm:sr-only' : ''}>{head}</span>
               </th>
             ))}
           </tr>
@@ -72,9 +72,7 @@ function BoardTableRow({ row, now }: { row: BoardRow; now: number }) {
         {part || 'side not set'}
       </td>
       <td className={cell} title={row.finding ?? undefined}>
-        <span className="max-sm:[&_[data-word]]:sr-only">
-          <LevelMark level={row.level} word={levelWord(row, now)} />
-        </span>
+        <LevelMark level={row.level} word={levelWord(row, now)} isShapeAlone={isNarrow} />
         {row.sinceAt ? <span className={`text-soft ${wideOnly}`}> since {formatClock(row.sinceAt)}</span> : null}
       </td>
       <td className={`${cell} ${wideOnly}`}>

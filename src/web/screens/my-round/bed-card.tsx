@@ -37,18 +37,18 @@ export function BedCard({
         </span>
         {row.finding ? <span className="basis-full text-sm text-soft">{row.finding}</span> : null}
       </div>
-      <div className="flex flex-wrap gap-2 max-sm:[&_a]:px-2 max-sm:[&_button]:px-4">
+      <div className="flex flex-wrap gap-2">
         {isRound ? (
           <>
-            <Button look={isNext ? 'next' : 'plain'} aria-label={`Do the round: ${row.patient}`} onClick={onRound}>
+            <Button className="max-sm:px-4" look={isNext ? 'next' : 'plain'} aria-label={`Do the round: ${row.patient}`} onClick={onRound}>
               Do the round
             </Button>
-            <Button aria-label={`Not done: ${row.patient}`} onClick={onNotDone}>
+            <Button className="max-sm:px-4" aria-label={`Not done: ${row.patient}`} onClick={onNotDone}>
               Not done
             </Button>
           </>
         ) : null}
-        <ButtonLink look={isRound ? 'quiet' : isNext ? 'next' : 'plain'} to={`/case/${row.caseId}/watch`}>
+        <ButtonLink className="max-sm:px-2" look={isRound ? 'quiet' : isNext ? 'next' : 'plain'} to={`/case/${row.caseId}/watch`}>
           <span className="sr-only">{row.patient}: </span>
           {isRound ? 'Open' : `Open: ${row.nextWhat ?? ''}`}
         </ButtonLink>

@@ -19,9 +19,6 @@ import { BedCard } from './bed-card'
 import { BedRound } from './bed-round'
 import { planWalk, type WalkedHere } from './walk'
 
-/** So many beds of a walk are kept here for when the line is gone: more than anybody walks in a shift. */
-const mostKept = 60
-
 /** Bed to bed through what is due at my places, at all of them until I chose some: without a line too. */
 export function MyRoundScreen() {
   const { answer, refusal } = useAnswer<BoardAnswer>(paths.board)
@@ -33,10 +30,8 @@ export function MyRoundScreen() {
   const rows = answer?.rows ?? []
   const walk = planWalk(rows, areas, walked, now)
   const [sheet, setSheet] = useState<{ readonly what: 'round' | 'not-done'; readonly row: BoardRow } | null>(null)
-  const ids = walk.beds
-    .slice(0, mostKept)
-    .map((row) => row.caseId)
-    .join(' ')
+  // Nobody's case is read, and kept here, before somebody said that they walk there.
+  const ids = areas.length === 0 ? '' : walk.beds.map((row) => row.caseId).join(' ')
   useEffect(() => {
     // Kept here before the line is gone.
     if (ids) void keepCases(ids.split(' '))
@@ -47,7 +42,9 @@ export function MyRoundScreen() {
     <main id="main" className="page page-text">
       <h1 className="text-2xl font-bold">My round</h1>
       <p className={`mb-3 text-soft ${rows.length === 0 ? 'hidden' : ''}`} role="status">
-        {areas.length === 0 && rows.length > 0 ? 'All places. Choose yours: they are remembered for you. ' : ''}
+        {areas.length === 0 && rows.length > 0
+          ? 'All places. Choose yours: they are remembered, and kept here for when there is no line. '
+          : ''}
         {total === 0
           ? `Nothing is due for the next half hour${walk.laterCount > 0 ? `; ${walk.laterCount} later` : ''}.`
           : `${walk.done.length} of ${total} done${walk.laterCount > 0 ? `, ${walk.laterCount} later` : ''}.`}
