@@ -37,7 +37,7 @@ export function BedCard({
         </span>
         {row.finding ? <span className="basis-full text-sm text-soft">{row.finding}</span> : null}
       </div>
-      <div className="flex flex-wrap gap-2">
+      <div className="flex flex-wrap gap-2 max-sm:gap-1">
         {isRound ? (
           <>
             <Button className="max-sm:px-4" look={isNext ? 'next' : 'plain'} aria-label={`Do the round: ${row.patient}`} onClick={onRound}>

@@ -51,9 +51,11 @@ export function MyRoundScreen() {
       </p>
       {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
       {answer && rows.length === 0 ? (
-        <EmptyPage lead="Nobody has anything on">
-          <p>Whoever is in a device stands here when a round is due, in the order of the beds.</p>
-        </EmptyPage>
+        <div className="mt-3">
+          <EmptyPage lead="Nobody has anything on">
+            <p>Whoever is in a device stands here when a round is due, in the order of the beds.</p>
+          </EmptyPage>
+        </div>
       ) : answer ? (
         <PlacesFold areas={areas}>
           <ChoiceSet

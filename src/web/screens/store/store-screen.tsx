@@ -134,7 +134,9 @@ export function StoreScreen() {
             </Notice>
           ) : null}
           <StockTable rows={found} placeId={shown.place.id} today={today} />
-          {found.length === 0 ? <p role="status">Nothing here answers to that: shorten the words or take a mark off.</p> : null}
+          {found.length === 0 && (typed !== '' || states.length > 0) ? (
+            <p role="status">Nothing here answers to that: shorten the words or take a mark off.</p>
+          ) : null}
           <div className="flex flex-wrap gap-3">
             <a
               href={paths.placeCsv(shown.place.id)}
