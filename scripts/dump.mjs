@@ -1,5 +1,5 @@
 // A database to a file and back: what backup and restore share.
-import { spawn } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { createReadStream, createWriteStream, existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { basename } from 'node:path'
@@ -99,6 +99,7 @@ export async function dump(url, file, key) {
  * Reads a backup through: throws when its checksum is not the one beside it, when its end is missing, when it is encrypted with another key,
  * or, where there is a key, when it is not signed by it.
  * @param isUnsignedTaken for a backup from before there was a key
+ * @returns what the database that it was made of says of its version; null where it says nothing
  */
 export async function checkDump(file, key, isUnsignedTaken = false) {
   if (!existsSync(file)) throw new PlainError(`There is no file ${file}.`)
@@ -120,9 +121,12 @@ export async function checkDump(file, key, isUnsignedTaken = false) {
   if (key && signed && !isSameSignature(signature(), signed))
     throw new PlainError(`${file} is not signed by this key: it was changed together with its checksum, or the key is another one.`)
   let end = ''
+  let schemas = null
   const tail = new Transform({
     transform(chunk, _encoding, done) {
-      end = (end + chunk.toString('latin1')).slice(-400)
+      const text = end + chunk.toString('latin1')
+      schemas ??= /INSERT INTO `lineage` VALUES\s*\('[^']*',\d+,'([0-9a-f]+)'\)/.exec(text)?.[1] ?? null
+      end = text.slice(-400)
       done()
     },
   })
@@ -132,6 +136,7 @@ export async function checkDump(file, key, isUnsignedTaken = false) {
     throw new PlainError(`${file} cannot be read through: ${error.message}. Take another backup.`)
   }
   if (!end.includes(lastLine)) throw new PlainError(`${file} ends too early. Take another backup.`)
+  return schemas
 }
 
 /** Puts a backup into an empty database. */
@@ -171,13 +176,18 @@ export async function empty(url) {
   if (tables.length > 0) await ask(url, `SET FOREIGN_KEY_CHECKS=0; DROP TABLE ${tables.join(', ')}`)
 }
 
+/** What a database of this version says of itself. */
+export function schemasHere(root) {
+  return spawnSync(process.execPath, [`${root}/dist/server/verify.js`, 'verify', '--schemas'], { encoding: 'utf8' }).stdout.trim()
+}
+
 /**
  * Proves a database, as wren verify does; throws with what it found.
  * @param anchors the file of anchors outside, of a database that was restored; left out where there is none
  */
 export async function prove(root, url, anchors) {
   const outside = anchors === undefined ? [] : ['--restored', '--anchors', anchors]
-  const child = spawn(process.execPath, [`${root}/dist/server/verify.js`, 'verify', '--migrate', ...outside], {
+  const child = spawn(process.execPath, [`${root}/dist/server/verify.js`, 'verify', ...outside], {
     env: { ...process.env, DATABASE_URL: url },
     stdio: ['ignore', 'pipe', 'pipe'],
   })

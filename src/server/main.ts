@@ -12,13 +12,13 @@ import { tryAnchorFile } from './ground/anchor-file'
 import { systemClock } from './ground/clock'
 import { readConfiguration } from './ground/configuration'
 import { connectDatabase, connectReads, connectUnhurried } from './db/connect'
+import { dropTables } from './db/folder-schemas'
 import { migrate } from './db/migrate'
 import { defineModels } from './db/models'
 import { demoPassword, loadDemoWorld } from './demo/load-demo-world'
 import { beatMs, createClockCheck } from './jobs/clock-check'
 import { createAnchorKeeper } from './jobs/anchor-keeper'
 import { serveMetrics } from './jobs/metrics-server'
-import { emptyTables } from './demo/empty-tables'
 import { createEventRepository } from './repositories/events'
 import { createServers } from './repositories/servers'
 import { createPeopleRepository } from './repositories/people'
@@ -55,6 +55,9 @@ async function main(): Promise<void> {
   const db = connectDatabase(url, mostWriting, configuration.isCluster)
   const master = createMasterKey(configuration.masterKey)
   const first = connectUnhurried(url, configuration.isCluster)
+  const demo = process.env['WREN_DEMO'] ?? 'none'
+  // Begun anew, whoever made it: one of another version cannot be emptied, only taken away.
+  if (demo === 'fresh') await dropTables(first)
   await migrate(first)
   await wrapAtStart(first, master)
   await first.close()
@@ -66,8 +69,6 @@ async function main(): Promise<void> {
   const papers = createWorkerPool(workerFile, { mostMemoryMb: paperMemoryMb, threads: 1 })
   // And a label at a bed must wait neither behind the packs nor, beside them, for a thread to start.
   const casePapers = createWorkerPool(workerFile, { mostMemoryMb: paperMemoryMb, threads: 1, warm: 1 })
-  const demo = process.env['WREN_DEMO'] ?? 'none'
-  if (demo === 'fresh') await emptyTables(db)
   if (demo !== 'none' && (await people.count()) === 0) await loadDemoWorld({ db, pool, now: systemClock() })
   const events = createEventRepository(db, models)
   const firstPassword = (await people.count()) === 0 ? randomBytes(9).toString('base64url') : null

@@ -1,36 +1,35 @@
 import { readFile } from 'node:fs/promises'
 import { parseArgs } from 'node:util'
 import { connectUnhurried } from './db/connect'
-import { migrate } from './db/migrate'
+import { folderSchemas, refuseOtherSchemas } from './db/folder-schemas'
 import { defineModels } from './db/models'
 import type { DayAnchor } from './services/day-anchor'
 import { verifyDatabase } from './services/verify-database'
 
 /** `wren verify`: proves the database that DATABASE_URL names; 0 when everything is as it was written, 1 when not, 2 when it cannot be read. */
 async function main(): Promise<number> {
+  // For npm run restore: what a database of this version says of itself.
+  if (process.argv[3] === '--schemas') return say(folderSchemas())
   const url = process.env['DATABASE_URL']
   if (!url) return refuse('Which database? Set DATABASE_URL, or start Zesty Wren with npm start: it is found then.')
   let outside: readonly DayAnchor[] | null
-  let isMigrating: boolean
   let isRestored: boolean
   try {
     const { values } = parseArgs({
       args: process.argv.slice(3),
-      options: { anchors: { type: 'string' }, migrate: { type: 'boolean' }, restored: { type: 'boolean' } },
+      options: { anchors: { type: 'string' }, restored: { type: 'boolean' } },
     })
-    isMigrating = values.migrate === true
     isRestored = values.restored === true
     outside = values.anchors === undefined ? null : await readAnchors(values.anchors)
     if (outside?.length === 0) throw new Error(`${values.anchors} holds no anchor: there is nothing to compare with.`)
   } catch (error) {
     return refuse(
-      `${(error as Error).message}\nwren verify [--migrate] [--anchors FILE [--restored]]: FILE is what the server wrote at WREN_ANCHORS; --restored: a backup was put in, and days after it are not there; --migrate brings an earlier version to this one first.`,
+      `${(error as Error).message}\nwren verify [--anchors FILE [--restored]]: FILE is what the server wrote at WREN_ANCHORS; --restored: a backup was put in, and days after it are not there.`,
     )
   }
   const db = connectUnhurried(url)
   try {
-    // A backup of an earlier version is brought to this one before it is proved.
-    if (isMigrating) await migrate(db)
+    await refuseOtherSchemas(db)
     const { streams, events, lots, anchors, compared, later, faults } = await verifyDatabase(
       db,
       defineModels(db),
@@ -53,6 +52,11 @@ async function main(): Promise<number> {
   } finally {
     await db.close()
   }
+}
+
+function say(words: string): number {
+  process.stdout.write(`${words}\n`)
+  return 0
 }
 
 function refuse(why: string): number {

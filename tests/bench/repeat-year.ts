@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
-import { datedInSql } from '../../src/server/db/migrations/2026-11-29-dated-words'
+import { datedInSql } from './dated-in-sql'
 
 /** How far ids and times go back for each year before: whole steps of the first eight digits of an id, 2^16 ms each. */
 const stepsAYear = 481_200

@@ -26,6 +26,10 @@ export function caseSchema(): object {
       version: {
         const: 1,
       },
+      schemas: {
+        type: 'string',
+        description: 'Of the version that saved it; left out in a file that was written by hand.',
+      },
       technique: {
         type: 'string',
         description: 'An id that `wren techniques` lists.',

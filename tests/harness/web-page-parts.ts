@@ -1,6 +1,6 @@
 // What loadPage loads anew for every page.
 export { openDurable, useKeeping, type Durable } from '../../src/web/sync/durable'
-export { dismissUndecided, flushOutbox, makeEvent, resumeOutbox, sendEvent, useOutbox } from '../../src/web/sync/outbox'
+export { dismissUndecided, flushOutbox, makeEvent, postponeLeft, resumeOutbox, sendEvent, useOutbox } from '../../src/web/sync/outbox'
 export { resumeDrills, sendDrill } from '../../src/web/sync/practice-drills'
 export { addMark, beginRun, resumeRuns, usePracticeRuns } from '../../src/web/sync/practice-runs'
 export { sendSealed, useSealed } from '../../src/web/sync/sealed-outbox'

@@ -7,7 +7,7 @@ import { fileURLToPath } from 'node:url'
 import { QueryTypes } from 'sequelize'
 import { connectDatabase } from '../../src/server/db/connect'
 import { migrate } from '../../src/server/db/migrate'
-import { emptyTables } from '../../src/server/demo/empty-tables'
+import { emptyTables } from '../harness/empty-tables'
 import { freePort } from '../harness/live-server'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))

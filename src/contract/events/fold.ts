@@ -8,12 +8,9 @@ import { upcast } from './upcast'
 
 /**
  * Which fold a snapshot was made by. Raise it whenever a fold makes another record of the same events: older snapshots are then folded
- * again from their events when they are read. 4: a snapshot may stand some events behind its stream, which servers before it do not know.
- * 5: steps of kept plans have roles; when the facts of a plan last changed; a neck has no side. 6: whether a change of side is of another
- * limb, which limb it was found on, and when it was opened at once. 7: a clock of wetting or setting keeps water and room,
- * and a round the id of whoever entered it. 8: who is here says how many are. 9: a record may be confidential.
+ * again from their events when they are read.
  */
-export const foldVersion = 9
+export const foldVersion = 1
 
 /**
  * Applies one event to a case. Unknown kinds leave it as it is, so that an older reader survives newer data.

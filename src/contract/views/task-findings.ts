@@ -55,9 +55,7 @@ export function taskFindings(record: CaseRecord): readonly TaskFinding[] {
 type Bad = Omit<TaskFinding, 'id' | 'taskId' | 'sinceAt' | 'at'>
 
 function badChoice(ask: Extract<TaskAsk, { kind: 'choice' }>, answer: string | number): Bad | null {
-  // An answer in words of before: yes was well, no was not.
-  const old = answer === 'no' ? ask.choices.at(-1) : undefined
-  const choice = ask.choices.find((one) => one.value === answer) ?? old
+  const choice = ask.choices.find((one) => one.value === answer)
   if (!choice?.level) return null
   const danger = choice.danger ?? null
   return {

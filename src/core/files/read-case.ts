@@ -4,6 +4,7 @@ import type { ClinicalCase, Environment, Injury, Measurement, Overrule, Patient 
 import type { ReadingTool, ReadingUnit } from '../quantities/units'
 import type { Problem } from '../model/problem'
 import { readDevice } from './read-device'
+import { refuseOtherSchemas } from './file-schemas'
 import { createFieldReader, type FieldReader } from './field-reader'
 import { readOrders } from './read-orders'
 import { readRig } from './read-rig'
@@ -39,6 +40,8 @@ export function readCase(data: unknown): ReadCase {
       problems: [formatProblem(path, 'This is not a case file of version 1: set "format" to "zesty-wren/case" and "version" to 1.')],
     }
   }
+  const other = refuseOtherSchemas(file.raw('schemas'))
+  if (other !== null) return { clinicalCase: null, problems: [formatProblem('schemas', other)] }
   const technique = file.raw('technique')
   if (typeof technique !== 'string' || !findTechnique(technique)) {
     problems.push({
@@ -51,6 +54,7 @@ export function readCase(data: unknown): ReadCase {
   file.warnUnknown([
     'format',
     'version',
+    'schemas',
     'technique',
     'patient',
     'injury',

@@ -2,17 +2,20 @@ import type { Problem } from '../model/problem'
 import { judgeProtocol } from '../protocols/judge-protocol'
 import type { Protocol, RoundTables, StopRow, Stretch } from '../quantities/defaults'
 import { createFieldReader, type FieldReader } from './field-reader'
+import { fileSchemas, refuseOtherSchemas } from './file-schemas'
 
 /** How a local protocol is written to a file. */
 export interface ProtocolFile {
   readonly format: 'zesty-wren/protocol'
   readonly version: 1
+  /** Of the version that wrote it. */
+  readonly schemas: string
   readonly protocol: Protocol
 }
 
 /** A protocol as a file. */
 export function protocolFile(protocol: Protocol): ProtocolFile {
-  return { format: 'zesty-wren/protocol', version: 1, protocol }
+  return { format: 'zesty-wren/protocol', version: 1, ...fileSchemas, protocol }
 }
 
 /**
@@ -27,7 +30,9 @@ export function readProtocol(data: unknown): { readonly protocol: Protocol | nul
     const message = 'This is no protocol file: it must say "format": "zesty-wren/protocol", "version": 1 and hold a protocol.'
     return { protocol: null, problems: [...problems, { code: 'format', path: '', message }] }
   }
-  file.warnUnknown(['format', 'version', 'protocol'], 'a protocol file')
+  const other = refuseOtherSchemas(file.raw('schemas'))
+  if (other !== null) return { protocol: null, problems: [{ code: 'format', path: 'schemas', message: other }] }
+  file.warnUnknown(['format', 'version', 'schemas', 'protocol'], 'a protocol file')
   own.warnUnknown(['name', 'version', 'numbers', 'options', 'stopTables', 'rounds'], 'a protocol')
   const rounds = readRounds(own.object('rounds'))
   const tables = readTables(own.object('stopTables'))

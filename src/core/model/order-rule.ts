@@ -1,6 +1,6 @@
 import type { Step } from './step'
 import type { StepMust } from './step-must'
-import { hasStepRole, type StepRole } from './step-role'
+import { numberedId, type StepRole } from './step-role'
 
 /** Steps that a rule of order is about: by id (`roll-*` for those that are numbered), or all that have a role. */
 export type Which = string | { readonly role: StepRole }
@@ -19,26 +19,43 @@ export function must(first: Which | readonly Which[], then: Which | readonly Whi
 }
 
 /**
- * The musts of each step of a procedure, by step id. What is the same step, or comes later by the procedure itself, is none: a rule by role holds
- * for what is there.
+ * The musts of each step of a procedure, by step id; a step that nothing binds has an empty list. What is the same step, or comes later by the
+ * procedure itself, is none: a rule by role holds for what is there. Steps are looked up once by id and by role, not once for each rule.
  */
 export function mustsOf(rules: readonly Must[], steps: readonly Step[]): ReadonlyMap<string, readonly StepMust[]> {
-  const found = new Map<string, StepMust[]>()
-  const placeOf = new Map(steps.map((step, index) => [step.id, index]))
+  const found = new Map<string, StepMust[]>(steps.map(({ id }) => [id, []]))
+  const meant = placesByName(steps)
   for (const { first, then, harm } of rules) {
-    const firsts = steps.filter((step) => isMeant(step, first))
-    for (const step of steps.filter((each) => isMeant(each, then))) {
-      for (const { id } of firsts) {
-        if ((placeOf.get(id) ?? 0) >= (placeOf.get(step.id) ?? 0)) continue
-        const list = found.get(step.id) ?? []
-        if (!list.some(({ before }) => before === id)) found.set(step.id, [...list, { before: id, harm }])
+    const befores = meant.get(nameOf(first)) ?? []
+    for (const at of meant.get(nameOf(then)) ?? []) {
+      const list = found.get(steps[at]!.id)!
+      for (const before of befores) {
+        const { id } = steps[before]!
+        if (before < at && !list.some((known) => known.before === id)) list.push({ before: id, harm })
       }
     }
   }
   return found
 }
 
-function isMeant(step: Step, which: Which): boolean {
-  if (typeof which !== 'string') return hasStepRole(step, which.role)
-  return step.id === which || step.id.replace(/-\d+$/, '-*') === which
+/** Where the steps stand that a rule may name: by id, by the id of numbered ones, by role. */
+function placesByName(steps: readonly Step[]): ReadonlyMap<string, readonly number[]> {
+  const places = new Map<string, number[]>()
+  const add = (name: string, at: number): void => {
+    const known = places.get(name)
+    if (known) known.push(at)
+    else places.set(name, [at])
+  }
+  steps.forEach(({ id, roles }, at) => {
+    add(id, at)
+    const numbered = numberedId(id)
+    if (numbered !== id) add(numbered, at)
+    for (const role of roles) add(nameOf({ role }), at)
+  })
+  return places
+}
+
+/** What a rule names, as one text: an id never begins with an @. */
+function nameOf(which: Which): string {
+  return typeof which === 'string' ? which : `@${which.role}`
 }

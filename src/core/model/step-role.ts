@@ -33,7 +33,14 @@ export type StepRoles = Readonly<Record<string, readonly StepRole[]>>
  * @returns undefined for an id that the table does not know
  */
 export function rolesIn(table: StepRoles, stepId: string): readonly StepRole[] | undefined {
-  return Object.hasOwn(table, stepId) ? table[stepId] : table[stepId.replace(/-\d+$/, '-*')]
+  return Object.hasOwn(table, stepId) ? table[stepId] : table[numberedId(stepId)]
+}
+
+/** The id by which tables know a step that is numbered: `roll-*` of `roll-3`; any other id as it is. */
+export function numberedId(stepId: string): string {
+  const last = stepId.charCodeAt(stepId.length - 1)
+  // Most ids end with a letter: nothing is searched for there.
+  return last >= 48 && last <= 57 ? stepId.replace(/-\d+$/, '-*') : stepId
 }
 
 /** Whether a step has one of some roles. */

@@ -17,14 +17,14 @@ export function resolveOptions(
   const problems: Problem[] = [...refuseOptions(technique, clinicalCase.options, protocol)]
   for (const option of technique.options) {
     const chosen = clinicalCase.options[option.id]
-    const fallback =
-      protocol.options[`${technique.id}/${option.id}`] ??
-      protocol.options[option.protocolKey ?? ''] ??
-      option.default(clinicalCase, protocol)
     if (chosen !== undefined && !refuse(option, chosen, protocol)) {
       values[option.id] = chosen
       continue
     }
+    const fallback =
+      protocol.options[`${technique.id}/${option.id}`] ??
+      protocol.options[option.protocolKey ?? ''] ??
+      option.default(clinicalCase, protocol)
     if (fallback === 'ask' && !option.values.some((value) => value.id === 'ask')) {
       problems.push({
         code: 'missing',

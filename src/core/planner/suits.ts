@@ -4,11 +4,13 @@ import { createDraft } from './draft'
 import type { Caution } from '../model/plan'
 import { judgePlace } from './judge-place'
 import { resolveOptions } from './resolve-options'
-import type { Technique } from './technique'
+import type { OptionValues, Technique } from './technique'
 
 export interface Suitability {
   readonly verdict: 'go' | 'caution' | 'stop'
   readonly reasons: readonly Caution[]
+  /** The option values that it was judged with. */
+  readonly options: OptionValues
 }
 
 /**
@@ -23,5 +25,5 @@ export function judgeSuitability(technique: Technique, clinicalCase: ClinicalCas
   technique.judge?.(draft, values)
   const reasons = draft.collect().cautions.filter((caution) => caution.level !== 'note')
   const verdict = reasons.some((reason) => reason.level === 'stop') ? 'stop' : reasons.length > 0 ? 'caution' : 'go'
-  return { verdict, reasons }
+  return { verdict, reasons, options: values }
 }

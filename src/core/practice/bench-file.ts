@@ -1,3 +1,4 @@
+import { fileSchemas, refuseOtherSchemas } from '../files/file-schemas'
 import { allControls, type Bench, type BenchState } from './bench'
 import { readState, type ReadState } from './read-state'
 
@@ -8,6 +9,7 @@ export function writeBenchFile(bench: Bench, state: BenchState): object {
   return {
     format,
     version: 1,
+    ...fileSchemas,
     practice: true,
     bench: bench.id,
     state: Object.fromEntries(allControls(bench).map((control) => [control.id, state[control.id] ?? control.usual])),
@@ -20,8 +22,10 @@ export function writeBenchFile(bench: Bench, state: BenchState): object {
  */
 export function readBenchFile(bench: Bench, file: unknown): ReadState | { readonly refusal: string } {
   if (typeof file !== 'object' || file === null || Array.isArray(file)) return { refusal: 'The file is no bench file: it holds no fields.' }
-  const { format: said, bench: id, state } = file as Record<string, unknown>
+  const { format: said, schemas, bench: id, state } = file as Record<string, unknown>
   if (said !== format) return { refusal: `The file is no bench file: its format has to be ${format}.` }
+  const other = refuseOtherSchemas(schemas)
+  if (other !== null) return { refusal: other }
   if (id !== bench.id) return { refusal: `The file belongs to another bench: open it there.` }
   if (typeof state !== 'object' || state === null || Array.isArray(state))
     return { refusal: 'The file has no state: export it again from its bench.' }

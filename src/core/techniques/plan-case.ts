@@ -43,10 +43,8 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   if (!worked) return null
   const { technique, clinicalCase, options, outcome } = worked
   const { decisions, problems, materials, pending, ...collected } = worked.collected
-  const own = withMusts(
-    outcome.steps.map((step) => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] })),
-    technique,
-  )
+  const own = outcome.steps.map((step) => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] }))
+  const musts = mustsOf(technique.musts, own)
   const old = findTechnique(clinicalCase.replaces ?? '')
   const steps = old ? withChangeOver(own, old, technique) : own
   const cautions = collected.cautions.map((caution) => atSteps(caution, steps))
@@ -62,7 +60,13 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     materials,
     cautions,
     procedure: {
-      steps: steps.map((step) => ({ ...withFigures(step, materials), cautions: [...(codesByStep.get(step.id) ?? [])] })),
+      steps: steps.map((step) => ({
+        ...step,
+        ...(step.items ? laidOut(step.items, materials) : {}),
+        // Steps that take an old device off say by themselves what binds them.
+        ...(musts.has(step.id) ? { musts: musts.get(step.id)! } : {}),
+        cautions: [...(codesByStep.get(step.id) ?? [])],
+      })),
     },
     fit: outcome.fit,
     care: outcome.care,
@@ -72,12 +76,6 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     pending,
   }
   return takeRemembered(technique, plan, ctx, clinicalCase.overrules)
-}
-
-/** Steps with the orders that bind them. */
-function withMusts(steps: readonly Step[], { musts }: Technique): readonly Step[] {
-  const found = mustsOf(musts, steps)
-  return steps.map((step) => ({ ...step, musts: found.get(step.id) ?? [] }))
 }
 
 /** What a technique makes of a case; null for an unknown technique. */
@@ -104,11 +102,10 @@ export function workOut(entered: ClinicalCase, ctx: PlanContext, readProblems: r
   return { technique, clinicalCase, options: options.values, outcome, collected: draft.collect() }
 }
 
-/** The step that lays out, with what is cut and counted in figures. */
-function withFigures(step: Step, materials: readonly Material[]): Step {
-  if (!step.items) return step
-  const items = itemsWithFigures(step.items, materials)
-  return { ...step, items, text: `Lay out in the order of use: ${items.join('; ')}.` }
+/** What the step that lays out says, with what is cut and counted in figures. */
+function laidOut(wanted: readonly string[], materials: readonly Material[]): Pick<Step, 'items' | 'text'> {
+  const items = itemsWithFigures(wanted, materials)
+  return { items, text: `Lay out in the order of use: ${items.join('; ')}.` }
 }
 
 /** Lengths that went into the plan and cannot stand beside each other. */

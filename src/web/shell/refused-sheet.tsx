@@ -4,8 +4,9 @@ import type { EventInput } from '#contract/event'
 import { spoken } from '#core/model/vocabulary'
 import { Button } from '../parts/button'
 import { Dialog } from '../parts/dialog'
+import { formatMoment } from '../parts/format-time'
 import { loadCase, nextBase, useCaseStore } from '../sync/case-store'
-import { dismissUndecided, remakeEvent, retryParked, sendEvent, type UndecidedEvent } from '../sync/outbox'
+import { dismissUndecided, postponeLeft, remakeEvent, retryParked, sendEvent, type UndecidedEvent } from '../sync/outbox'
 
 /** Something that the server did not take: both sides, and the choice between them. Nothing typed is lost. */
 export function RefusedSheet({ refused }: { refused: Extract<UndecidedEvent, { kind: 'refused' }> }) {
@@ -88,8 +89,34 @@ export function ParkedSheet({ event }: { event: EventInput }) {
   )
 }
 
+/** Something that another version left unsent here: shown whole, so that it is written down, and never sent by this one. */
+export function OtherVersionSheet({ left }: { left: Extract<UndecidedEvent, { kind: 'of-other-version' }> }) {
+  const { event } = left
+  return (
+    <Dialog title="Left by another version: write it down" isOpen onClose={() => postponeLeft(event.id)}>
+      <p className="mb-3">
+        This was entered here in another version of Zesty Wren and never reached the server. This version cannot send it: write it down,
+        enter it again, and tell whoever it matters to now.
+      </p>
+      <section aria-label="Yours" className="mb-4 rounded-2xl bg-well p-4">
+        <h3 className="mb-1 text-sm font-bold">
+          Yours: {spoken(event.kind)}
+          {event.at === undefined ? '' : `, ${formatMoment(event.at)}`}
+        </h3>
+        <EventBody event={event} />
+      </section>
+      <div className="flex flex-wrap gap-3">
+        <Button look="next" onClick={() => dismissUndecided(event.id)}>
+          It is written down: let it go
+        </Button>
+        <Button onClick={() => postponeLeft(event.id)}>Keep it here for now</Button>
+      </div>
+    </Dialog>
+  )
+}
+
 /** What was entered, a line each, as people would read it out. */
-function EventBody({ event }: { event: EventInput }) {
+function EventBody({ event }: { event: Pick<EventInput, 'kind' | 'body'> }) {
   if (event.kind === 'plan') return <p>The accepted plan</p>
   return (
     <dl className="grid max-h-48 grid-cols-[auto_1fr] gap-x-4 overflow-auto">

@@ -25,6 +25,7 @@ const BeforeWork = lazy(async () => ({ default: (await import('./before-work')).
 const LockItems = lazy(async () => ({ default: (await import('./lock-menu')).LockItems }))
 const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
 const ParkedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).ParkedSheet }))
+const OtherVersionSheet = lazy(async () => ({ default: (await import('./refused-sheet')).OtherVersionSheet }))
 
 const lockItems = (
   <Suspense>
@@ -120,7 +121,12 @@ function EmergencyLine({ name }: { name: string }) {
 
 function Refusals() {
   const [first] = useOutbox((store) => store.undecided)
-  return first ? (
-    <Suspense>{first.kind === 'refused' ? <RefusedSheet refused={first} /> : <ParkedSheet event={first.event} />}</Suspense>
-  ) : null
+  if (!first) return null
+  return (
+    <Suspense>
+      {first.kind === 'refused' ? <RefusedSheet refused={first} /> : null}
+      {first.kind === 'parked' ? <ParkedSheet event={first.event} /> : null}
+      {first.kind === 'of-other-version' ? <OtherVersionSheet left={first} /> : null}
+    </Suspense>
+  )
 }

@@ -3,6 +3,7 @@ import { create } from 'zustand'
 import type { CaseAnswer } from '#contract/api/answers'
 import type { DrillPost } from '#contract/api/practice'
 import type { EventInput } from '#contract/event'
+import { eventSchemasHash } from '#contract/events/event-schemas-hash'
 import { findEventKind } from '#contract/events/index'
 import { dropSealed, keepSealed, readTimers, writeTimers, type NamelessTimers } from './device'
 import type { Sealed, Vault } from './vault'
@@ -11,16 +12,21 @@ interface WrenStore extends DBSchema {
   /** Text typed and not yet sent, by field. */
   drafts: { key: string; value: Sealed }
   /** What the server has yet to get, in order: events, and what was practised. */
-  outbox: { key: string; value: { readonly sealed: Sealed; readonly order: number } }
+  outbox: { key: string; value: { readonly sealed: Sealed; readonly order: number } & OfVersion }
   /** The last answer of the server for each case, for when it cannot be reached. */
   cases: { key: string; value: SealedAnswer }
   /** The last answer of the server to other questions, such as the Board's. */
   answers: { key: string; value: SealedAnswer }
 }
 
-/** An answer put away, with how far it reaches: stream versions, or the time at the server. Answers of before do not say. */
-interface SealedAnswer extends Sealed {
-  readonly reaches?: readonly number[]
+/** Which version of the application put something away: what another one did is no answer here, and is not sent. */
+interface OfVersion {
+  readonly schemas?: string
+}
+
+/** An answer put away, with how far it reaches: stream versions, or the time at the server. */
+interface SealedAnswer extends Sealed, OfVersion {
+  readonly reaches: readonly number[]
 }
 
 /** The timers of one case that this device has seen running. */
@@ -34,11 +40,16 @@ export type Practised =
   | { readonly what: 'drill'; readonly id: string; readonly post: DrillPost }
   | { readonly what: 'run'; readonly id: string }
 
+/** An entry, or something practised, that another version left unsent. */
+export type LeftByOther = EventInput | Practised
+
 /** Everything that must survive a closed tab, a lost network or a crash: one database per person, readable by nobody else. */
 export interface Durable {
   readDraft(key: string): Promise<string | undefined>
   writeDraft(key: string, text: string): Promise<void>
   readOutbox(): Promise<readonly EventInput[]>
+  /** What another version of the application left unsent here: it is shown, so that somebody writes it down, and never sent. */
+  readLeftByOthers(): Promise<readonly LeftByOther[]>
   addToOutbox(event: EventInput): Promise<void>
   dropFromOutbox(id: string): Promise<void>
   /** What was practised and waits in the same store: it is dropped like an event. */
@@ -65,8 +76,6 @@ const stores = ['drafts', 'outbox', 'cases', 'answers'] as const
  * @param vault theirs; null where the browser cannot close anything: then nothing is written, since nothing may lie there in the plain
  */
 export async function openDurable(personId: string, vault: Vault | null): Promise<Durable> {
-  // From before what lies on a device was closed.
-  for (const old of [`zesty-wren-${personId}`, 'zesty-wren-device']) void deleteDB(old).catch(() => undefined)
   const db = vault && (await open(personId).catch(() => null))
   if (!vault || !db) {
     useKeeping.setState({ state: 'nothing' })
@@ -124,7 +133,7 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
   const read = <T>(store: 'drafts' | 'answers', key: string): Promise<T | undefined> =>
     inTurn(`${store} ${key}`, async () => {
       const name = await nameOf(key)
-      const kept = await db.get(store, name)
+      const kept = store === 'answers' ? ofThisVersion(await db.get('answers', name)) : await db.get(store, name)
       return kept || !vault.before ? vault.take<T>(kept) : readBefore<T>(vault.before, store, key, name)
     })
   /** What lies there under the key and the name of before is kept anew. */
@@ -137,7 +146,8 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
     const old = await before.nameOf(key)
     const value = await before.take<T>(await db.get(store, old))
     if (value === undefined) return undefined
-    await db.put(store, await vault.put(value), name)
+    if (store === 'drafts') await db.put('drafts', await vault.put(value), name)
+    else await db.put('answers', { ...(await vault.put(value)), ...version, reaches: [] }, name)
     await db.delete(store, old)
     return value
   }
@@ -145,36 +155,36 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
   const putLater = async (store: 'cases' | 'answers', name: string, answer: unknown, reaches: readonly number[]): Promise<void> => {
     const sealed = await vault.put(answer)
     const { store: kept, done } = db.transaction(store, 'readwrite')
-    const before = (await kept.get(name))?.reaches ?? []
-    if (before.every((reached, at) => reached <= (reaches[at] ?? Infinity))) await kept.put({ ...sealed, reaches }, name)
+    const before = ofThisVersion(await kept.get(name))?.reaches ?? []
+    if (before.every((reached, at) => reached <= (reaches[at] ?? Infinity))) await kept.put({ ...sealed, ...version, reaches }, name)
     await done
   }
-  const readWaiting = (): Promise<readonly (EventInput | Practised)[]> =>
+  const readRows = (isOfThis: boolean): Promise<readonly LeftByOther[]> =>
     inTurn('outbox', async () => {
-      const all = await db.getAll('outbox')
-      const waiting = await Promise.all(
-        all.sort((a, b) => a.order - b.order).map(({ sealed }) => vault.take<EventInput | Practised>(sealed)),
-      )
+      const all = (await db.getAll('outbox')).filter((row) => (ofThisVersion(row) !== undefined) === isOfThis)
+      const waiting = await Promise.all(all.sort((a, b) => a.order - b.order).map(({ sealed }) => vault.take<LeftByOther>(sealed)))
       return waiting.filter((one) => one !== undefined)
     })
+  const readWaiting = (): ReturnType<typeof readRows> => readRows(true)
   let order = Date.now() * 1000
   if (vault.before) await inTurn('outbox', () => keepAnew(db, vault, vault.before))
 
   return {
     readDraft: (key) => read<string>('drafts', key),
     writeDraft: writeTyped,
+    readLeftByOthers: () => readRows(false),
     readOutbox: async () => (await readWaiting()).filter((one): one is EventInput => !('what' in one)),
     readPractised: async <Kind extends Practised['what']>(what: Kind) =>
       (await readWaiting()).filter((one) => 'what' in one && one.what === what) as Extract<Practised, { what: Kind }>[],
     addPractised: (practised) =>
       write(`outbox ${practised.id}`, async () => {
         const place = order++
-        await db.put('outbox', { sealed: await vault.put(practised), order: place }, practised.id)
+        await db.put('outbox', { sealed: await vault.put(practised), order: place, ...version }, practised.id)
       }),
     addToOutbox: (event) =>
       write(`outbox ${event.id}`, async () => {
         const place = order++
-        await db.put('outbox', { sealed: await vault.put(event), order: place }, event.id)
+        await db.put('outbox', { sealed: await vault.put(event), order: place, ...version }, event.id)
         const isUrgent = findEventKind(event.kind)?.isUrgent === true
         await keepSealed({ id: event.id, personId, isUrgent, order: place, sealed: await vault.seal(event) })
       }),
@@ -183,7 +193,7 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
         await dropSealed(id)
         await db.delete('outbox', id)
       }),
-    readCase: (id) => inTurn(`cases ${id}`, async () => vault.take<CaseAnswer>(await db.get('cases', id))),
+    readCase: (id) => inTurn(`cases ${id}`, async () => vault.take<CaseAnswer>(ofThisVersion(await db.get('cases', id)))),
     writeCase: (answer) =>
       write(`cases ${answer.record.id}`, () => putLater('cases', answer.record.id, answer, [answer.version, answer.episodeVersion])),
     readAnswer: <T>(path: string) => read<T>('answers', path),
@@ -198,9 +208,15 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
     writeTimers: (entry) =>
       write(`answers ${nameKey(entry.caseId)}`, async () => {
         await writeTimers(entry)
-        await db.put('answers', await vault.put(entry.patient), await nameOf(nameKey(entry.caseId)))
+        await db.put('answers', { ...(await vault.put(entry.patient)), ...version, reaches: [] }, await nameOf(nameKey(entry.caseId)))
       }),
   }
+}
+
+const version: OfVersion = { schemas: eventSchemasHash }
+
+function ofThisVersion<Row extends OfVersion>(row: Row | undefined): Row | undefined {
+  return row?.schemas === eventSchemasHash ? row : undefined
 }
 
 /** What waits, and what is known of cases, lies under the key of now from here on. */
@@ -211,9 +227,9 @@ async function keepAnew(db: IDBPDatabase<WrenStore>, vault: Vault, before: Vault
     if (kept && value !== undefined) await db.put('outbox', { ...kept, sealed: await vault.put(value) }, id)
   }
   for (const id of await db.getAllKeys('cases')) {
-    const { reaches, ...kept } = (await db.get('cases', id)) ?? {}
-    const value = await before?.take(kept as Sealed)
-    if (value !== undefined) await db.put('cases', { ...(await vault.put(value)), ...(reaches ? { reaches } : {}) }, id)
+    const kept = await db.get('cases', id)
+    const value = await before?.take(kept)
+    if (kept && value !== undefined) await db.put('cases', { ...kept, ...(await vault.put(value)) }, id)
   }
 }
 
@@ -250,6 +266,7 @@ function unkept(): Durable {
     readDraft: (key) => Promise.resolve(drafts.get(key)),
     writeDraft: (key, text) => done.then(() => void drafts.set(key, text)),
     readOutbox: () => Promise.resolve([]),
+    readLeftByOthers: () => Promise.resolve([]),
     addToOutbox: () => done,
     readPractised: () => Promise.resolve([]),
     addPractised: () => done,

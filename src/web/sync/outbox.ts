@@ -7,12 +7,14 @@ import type { ProblemDetails } from '#contract/api/problem-details'
 import { newestVersion } from '#contract/events/upcast'
 import { isSessionOver } from './api'
 import { clockOffsetMs, serverNow } from './server-clock'
+import type { LeftByOther } from './durable'
 import { currentDurable } from './session-store'
 import { eventLetter, type EventOutcomes } from './event-letter'
 import { createSender, type Letter, type LineState } from './sender'
 
-/** An event that waits for a person: refused with its reasons, or one that the server keeps failing at. */
+/** An event that waits for a person: refused with its reasons, one that the server keeps failing at, or one that another version left here. */
 export type UndecidedEvent =
+  | { readonly kind: 'of-other-version'; readonly event: Pick<EventInput, 'id' | 'kind' | 'body'> & Partial<EventInput> }
   | { readonly kind: 'refused'; readonly event: EventInput; readonly problem: ProblemDetails }
   | { readonly kind: 'parked'; readonly event: EventInput }
 
@@ -154,6 +156,26 @@ export async function resumeOutbox(): Promise<void> {
   for (const event of old) sender.add(eventLetter(event, outcomes), true)
   useOutbox.setState((state) => ({ pending: [...old, ...state.pending] }))
   sender.retryNow()
+  await showLeftByOthers()
+}
+
+/** What another version left unsent is shown, one after another, until somebody has written it down; it is never sent by this one. */
+async function showLeftByOthers(): Promise<void> {
+  const left = (await currentDurable()?.readLeftByOthers().catch(() => [])) ?? []
+  const shown = new Set(useOutbox.getState().undecided.map(({ event }) => event.id))
+  const fresh = left.filter(({ id }) => !shown.has(id)).map((one) => ({ kind: 'of-other-version' as const, event: asShown(one) }))
+  useOutbox.setState((state) => ({ undecided: [...state.undecided, ...fresh] }))
+}
+
+function asShown(left: LeftByOther): Extract<UndecidedEvent, { kind: 'of-other-version' }>['event'] {
+  if (!('what' in left)) return left
+  const body = left.what === 'drill' ? { night: left.post.night, seed: left.post.seed } : {}
+  return { id: left.id, kind: left.what === 'drill' ? 'night-of-practice' : 'station-run', body }
+}
+
+/** What another version left stays on this device for the next time that somebody comes in. */
+export function postponeLeft(id: string): void {
+  useOutbox.setState((state) => ({ undecided: state.undecided.filter((one) => one.event.id !== id) }))
 }
 
 /** Letters without a screen that the server kept failing at: they go again when the line is back. */

@@ -8,9 +8,6 @@ import { currentDurable } from './session-store'
 
 type Night = Extract<Practised, { readonly what: 'drill' }>
 
-/** Where nights that are over were kept before they had their place beside the events that wait. */
-const formerKey = 'practice/drills-unsent'
-
 /** Ids of nights that are on their way. */
 const underWay = new Set<string>()
 
@@ -25,10 +22,6 @@ export async function sendDrill(post: DrillPost): Promise<void> {
 export async function resumeDrills(): Promise<void> {
   const durable = currentDurable()
   if (!durable) return
-  const former = await durable.readDraft(formerKey)
-  for (const { id, ...post } of former ? (JSON.parse(former) as (DrillPost & { id: string })[]) : [])
-    await durable.addPractised({ what: 'drill', id, post })
-  await durable.writeDraft(formerKey, '')
   for (const night of await durable.readPractised('drill')) send(night)
 }
 

@@ -28,8 +28,6 @@ interface PracticeRuns {
 /** Runs that are marked on this device: every mark is kept here at once, and goes to the server when there is a line. */
 export const usePracticeRuns = create<PracticeRuns>(() => ({ runs: {}, refusals: {} }))
 
-/** Where the ids of runs that have something left were kept before they had their place beside the events that wait. */
-const formerKey = 'practice/unsent'
 const draftKey = (id: string): string => `practice/run/${id}`
 
 /** Whose runs these are. */
@@ -81,9 +79,6 @@ export async function resumeRuns(): Promise<void> {
   forgetOthers()
   const durable = currentDurable()
   if (!durable) return
-  const former = await durable.readDraft(formerKey)
-  for (const id of former ? (JSON.parse(former) as string[]) : []) await durable.addPractised({ what: 'run', id })
-  await durable.writeDraft(formerKey, '')
   for (const { id } of await durable.readPractised('run')) {
     const run = await readRun(id).catch(() => null)
     if (run) send(run)

@@ -45,9 +45,7 @@ export async function sendSealed(personId: string): Promise<void> {
 }
 
 async function ownWaiting(): Promise<readonly string[]> {
-  const kept =
-    (await currentDurable()
-      ?.readOutbox()
-      .catch(() => [])) ?? []
-  return [...kept, ...useOutbox.getState().pending].map((event) => event.id)
+  const durable = currentDurable()
+  const kept = await Promise.all([durable?.readOutbox(), durable?.readLeftByOthers()]).catch(() => [])
+  return [...kept.flatMap((one) => one ?? []), ...useOutbox.getState().pending].map(({ id }) => id)
 }

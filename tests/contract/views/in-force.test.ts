@@ -1,6 +1,5 @@
 import { expect } from 'chai'
 import { foldCase } from '#contract/events/fold'
-import { upcastBody } from '#contract/events/upcast'
 import { isOfSubstance } from '#core/planner/compare-plans'
 import { markOfChange, waitingChange } from '#core/techniques/waiting-change'
 import type { CaseRecord } from '#contract/records/case'
@@ -183,27 +182,5 @@ describe('occasions of readings', () => {
       'occasion-1',
       'occasion-1',
     ])
-  })
-})
-
-describe('a round from before power was kept by movement', () => {
-  it('brings strength to every key movement, levels in other words as not assessable, and no unknown signs', () => {
-    const old = {
-      cases: [],
-      isBaseline: true,
-      outcome: 'done',
-      reason: '',
-      findings: {
-        limbs: [{ limb: 'leg', side: 'left', also: ['smell', 'funny'] }],
-        spine: { saddle: 'normal', 'strength-left-leg': 4.5, 'strength-right-arm': 3, feelingLevel: 'umbilicus' },
-      },
-    }
-    const { findings } = upcastBody('round', 1, old) as typeof old & {
-      findings: { limbs: Record<string, unknown>[]; spine: Record<string, unknown> }
-    }
-    expect(findings.spine).to.deep.equal({ saddle: 'normal', level: { cannotAssess: true, reason: 'written as "umbilicus"' } })
-    expect(findings.limbs[0]).to.deep.include({ also: ['smell'] })
-    expect((findings.limbs[0] as unknown as { power: object }).power).to.include({ 'foot-up': 4, 'hip-bend': 4 })
-    expect((findings.limbs[1] as unknown as { power: object }).power).to.include({ grip: 3 })
   })
 })

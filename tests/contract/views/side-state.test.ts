@@ -1,6 +1,5 @@
 import { expect } from 'chai'
 import { foldCase } from '#contract/events/fold'
-import { upcastBody } from '#contract/events/upcast'
 import type { CaseRecord } from '#contract/records/case'
 import { liveTimers } from '#contract/records/run'
 import { countingRuns } from '#contract/records/run-kind'
@@ -139,12 +138,6 @@ describe('a changed or doubted side', () => {
     expect(standingOf(doubted, stay, null, ms(10)).level).to.equal('urgent')
     const back = after(doubted, event('trouble-ended', { troubleEvent: id, word: 'pressed by mistake', isSlip: true }, 10.1))
     expect(standingOf(back, stay, null, ms(11)).items.filter((item) => item.level === 'urgent')).to.deep.equal([])
-  })
-
-  it('of an outbox of before says by its words whether it is another limb', () => {
-    const said = (words: string): unknown => upcastBody('side-changed', 1, { from, to: words, reason: 'film' })
-    expect(said(to)).to.include({ isOtherLimb: true })
-    expect(said('LEFT ankle, tibial shaft fracture')).to.include({ isOtherLimb: false })
   })
 
   for (const technique of techniques.filter((one) => !one.opensCasts)) {

@@ -156,13 +156,6 @@ describe('a run on the wrong side', () => {
     expect([strange.status, ...pathsOf(strange)]).to.deep.equal([422, 'body/on'])
     expect(JSON.stringify(strange.body)).to.include(foundOn.at(-1))
   })
-
-  it('a side changed by a page of before is taken, and says by its words whether it is another limb', async () => {
-    await begun(ada)
-    expect((await otherSide(ada)).status).to.equal(200)
-    expect((await ada.sendAs(opened.caseStream, 'side-changed', { from, to, reason: 'film' }, { v: 1 })).status).to.equal(200)
-    expect((await recordOf()).sideChange).to.include({ isOtherLimb: true })
-  })
 })
 
 describe('a device in place of another', () => {

@@ -191,39 +191,61 @@ describe('what waits to be sent', () => {
     await until(() => page.useKeeping.getState().state === 'all', 'it keeps again')
   })
 
-  it('moves over from the stores that devices have from before', async () => {
-    const id = uuidv7()
-    const keys = await keysFor(id)
-    const former = await loadPage()
-    const vault = await former.openVault(keys)
-    const nameOf = (text: string): Promise<string> => vault.nameOf(text)
-    const db = await openDB(`zesty-wren-kept-${id}`, 1, {
-      upgrade(upgrading) {
-        for (const store of ['drafts', 'outbox', 'cases', 'answers']) upgrading.createObjectStore(store)
-      },
-    })
-    const [waiting, drillId, runId] = [note(former, uuidv7(), 'from before'), uuidv7(), uuidv7()]
-    const run = { id: runId, way: 'examined', station, candidates: [], begunAt: new Date().toISOString(), marks: [], sent: null }
-    await db.put('outbox', { sealed: await vault.put(waiting), order: 1 }, waiting.id)
-    for (const [key, text] of [
-      ['practice/drills-unsent', JSON.stringify([{ ...drill, id: drillId }])],
-      ['practice/unsent', JSON.stringify([runId])],
-      [`practice/run/${runId}`, JSON.stringify(run)],
-      ['case/1/reading', '38.5'],
-    ] as const)
-      await db.put('drafts', await vault.put(text), await nameOf(key))
-    await db.put('answers', await vault.put({ rows: ['old'] }), await nameOf('/api/board'))
-    db.close()
+  describe('left by another version of the application', () => {
+    const left = async () => {
+      const id = uuidv7()
+      server.line = ['cut']
+      const former = await begin(id)
+      await former.page.sendEvent(note(former.page, uuidv7(), 'toes warm'))
+      await former.page.sendDrill(drill)
+      await former.durable.writeDraft('case/1/reading', '38.5')
+      await former.durable.writeAnswer('/api/board', { rows: ['old'] } as object)
+      await until(async () => (await former.durable.readPractised('drill')).length === 1, 'both are kept')
+      close(former.page)
+      await former.durable.addToOutbox(note(former.page, uuidv7(), 'toes cold'))
+      const db = await openDB(`zesty-wren-kept-${id}`, 1)
+      for (const store of ['outbox', 'answers'])
+        for (const key of await db.getAllKeys(store)) await db.put(store, { ...(await db.get(store, key)), schemas: 'another' }, key)
+      db.close()
+      server.line = ['fine']
+      return { id, ...(await begin(id)) }
+    }
 
-    const { page, durable } = await begin(id)
-    expect(await durable.readDraft('case/1/reading')).to.equal('38.5')
-    expect(await durable.readAnswer('/api/board')).to.deep.equal({ rows: ['old'] })
-    await page.resumeOutbox()
-    await page.resumeRuns()
-    await page.resumeDrills()
-    await until(() => isEmpty(durable), 'everything is sent')
-    expect(textsOf(server)).to.deep.equal(['from before'])
-    expect(server.taken.map(({ path }) => path)).to.include.members([`/api/practice/drills/${drillId}`, `/api/practice/sittings/${runId}`])
-    for (const key of ['practice/drills-unsent', 'practice/unsent']) expect(await durable.readDraft(key)).to.equal(undefined)
+    it('is shown whole and never sent; what was typed stays, what the server said is no answer any more', async () => {
+      const { page, durable } = await left()
+      await page.resumeOutbox()
+      await page.resumeDrills()
+      const { undecided, pending } = page.useOutbox.getState()
+      expect(undecided.map((one) => [one.kind, one.event.kind])).to.deep.equal([
+        ['of-other-version', 'night-of-practice'],
+        ['of-other-version', 'note'],
+      ])
+      expect(undecided[1]?.event.body).to.deep.equal({ text: 'toes cold' })
+      expect([pending.length, server.taken.length]).to.deep.equal([0, 0])
+      expect(await durable.readDraft('case/1/reading')).to.equal('38.5')
+      expect(await durable.readAnswer('/api/board')).to.equal(undefined)
+    })
+
+    it('stays until somebody has written it down; what is closed for the server is counted and not sent in their name', async () => {
+      const { id, page, durable } = await left()
+      await page.resumeOutbox()
+      for (const { event } of page.useOutbox.getState().undecided) page.postponeLeft(event.id)
+      expect(page.useOutbox.getState().undecided).to.deep.equal([])
+      await page.resumeOutbox()
+      const again = page.useOutbox.getState().undecided
+      expect(again).to.have.length(2)
+      await page.sendSealed(id)
+      const closed = async (): Promise<number> => {
+        const shared = await openDB('zesty-wren-shared', 1)
+        const own = (await shared.getAll('sealed')).filter((one: { readonly personId: string }) => one.personId === id)
+        shared.close()
+        return own.length
+      }
+      expect(await closed(), 'the closed one beside it').to.equal(1)
+      for (const { event } of again) page.dismissUndecided(event.id)
+      await until(async () => (await durable.readLeftByOthers()).length === 0, 'it is let go')
+      await until(async () => (await closed()) === 0, 'the closed one goes with it')
+      expect(await durable.readOutbox()).to.deep.equal([])
+    })
   })
 })

@@ -10,7 +10,7 @@ export interface MovedInBody {
   readonly measurement?: Measurement
 }
 
-/** A reading that was filed in another case. Version 2 names it; the server copies it from there. */
+/** A reading that was filed in another case: it is named here, and the server copies it from there. */
 export const movedIn = caseKind<MovedInBody>({
   nature: 'additive',
   right: 'move',
@@ -20,7 +20,6 @@ export const movedIn = caseKind<MovedInBody>({
   isCompletedByServer: true,
   asSent: ({ measurement: _, ...sent }) => sent,
   bearsOnPlan: true,
-  upcasters: [(body) => ({ ...(body as object), key: (body as { measurement?: { key?: string } }).measurement?.key })],
   fold: (record, { id, body: { measurement } }) =>
     measurement ? { ...record, measurements: [...record.measurements, { ...measurement, key: id }] } : record,
   example: { key: exampleId, fromCase: exampleId, reason: 'typed into the wrong case' },

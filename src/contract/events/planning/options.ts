@@ -1,5 +1,4 @@
 import { caseKind } from '../kind'
-import { optionsInNewSense } from '../applying/ankle-sense'
 
 export interface OptionsBody {
   readonly options: Readonly<Record<string, string | number>>
@@ -11,7 +10,6 @@ export const options = caseKind<OptionsBody>({
   right: 'add',
   isClinicians: true,
   bearsOnPlan: true,
-  upcasters: [optionsInNewSense],
   fold: (record, { body }) => ({ ...record, options: body.options }),
   example: { options: { extent: 'above-knee' } },
 })

@@ -1,8 +1,6 @@
 import type { Plan } from '#core/model/plan'
 import { examplePlan } from './example-plan'
 import { caseKind } from '../kind'
-import { planInNewSense } from '../applying/ankle-sense'
-import { planWithRoles } from '../steps-with-roles'
 
 export interface PlanBody {
   readonly plan: Plan
@@ -13,7 +11,6 @@ export const plan = caseKind<PlanBody>({
   nature: 'replacing',
   right: 'decide',
   isLong: true,
-  upcasters: [planInNewSense, planWithRoles],
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
     accepted: { plan: body.plan, at, by, ...(record.protocol ? { protocol: record.protocol } : {}) },

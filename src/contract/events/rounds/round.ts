@@ -4,7 +4,6 @@ import type { RoundRecord } from '../../records/episode'
 import { exampleCaseId } from '../example-ids'
 import { byTime } from '../in-run'
 import { episodeKind } from '../kind'
-import { upcastRoundTo2 } from './round-v2'
 
 export type RoundBody = Omit<RoundRecord, 'id' | 'by' | 'byId' | 'at' | 'mark' | 'correctedAt' | 'why'> & {
   /** The round that this one puts right, and why. */
@@ -25,7 +24,6 @@ export const round = episodeKind<RoundBody>({
           .map(({ item, value }) => `${spoken(item.replaceAll('/', ' '))} ${value}`)
           .join('; ')}`
       : `Round, ${spoken(body.outcome)}: ${body.reason}`,
-  upcasters: [upcastRoundTo2],
   fold: (record, { id, at, actor: byId, actorName: by, mark, body: { corrects, ...body } }) => {
     const given = { id, at, by, byId, ...(mark ? { mark } : {}), ...body }
     const wrong = corrects && record.rounds.find((one) => one.id === corrects.round)

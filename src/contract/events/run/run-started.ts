@@ -2,8 +2,6 @@ import type { RunStartedBody } from '../../records/run'
 import { runName } from '../../records/run-kind'
 import { exampleRunId } from '../example-ids'
 import { caseKind } from '../kind'
-import { planInNewSense } from '../applying/ankle-sense'
-import { planWithRoles } from '../steps-with-roles'
 
 /** An application, or an opening, begins, driven by the device that says so. */
 export const runStarted = caseKind<RunStartedBody>({
@@ -11,7 +9,6 @@ export const runStarted = caseKind<RunStartedBody>({
   right: 'add',
   isLong: true,
   words: (body) => `Begun: ${runName(body)}${body.withoutPlan ? `, without a plan: ${body.withoutPlan}` : ''}`,
-  upcasters: [planInNewSense, planWithRoles],
   fold: (record, { at, actorName: by, body: { runId, device, ...facts } }) => {
     if (record.runs.some((run) => run.id === runId)) return record
     const driver = device === undefined ? {} : { driver: { device, by, at } }

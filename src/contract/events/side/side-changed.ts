@@ -9,13 +9,6 @@ export interface SideChangedBody {
   readonly isOtherLimb: boolean
 }
 
-/** Written before it said so: the words before the comma are side and region. */
-function withOtherLimb(body: unknown): unknown {
-  const { from, to } = body as SideChangedBody
-  const place = (words: string): string | undefined => String(words).split(',')[0]
-  return { ...(body as object), isOtherLimb: place(from) !== place(to) }
-}
-
 /**
  * Side, region or pattern was changed after identity and side had been read aloud: acceptance ends, the run is held, and where something
  * may be on, somebody says which limb it is on, until identity is checked afresh.
@@ -23,7 +16,6 @@ function withOtherLimb(body: unknown): unknown {
 export const sideChanged = caseKind<SideChangedBody>({
   nature: 'additive',
   right: 'add',
-  upcasters: [withOtherLimb],
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
     accepted: null,

@@ -1,3 +1,4 @@
+import { fileSchemas, refuseOtherSchemas } from '../../files/file-schemas'
 import { limits } from '../../model/limits'
 import { sides, swellings } from '../../model/vocabulary'
 import { findTechnique } from '../../techniques/registry'
@@ -25,7 +26,7 @@ const limitRangeS = [30, 10_800] as const
 
 /** A station as a file. Practice, and says so. */
 export function writeStationFile(station: Station): object {
-  return { format, version: 1, practice: true, station }
+  return { format, version: 1, ...fileSchemas, practice: true, station }
 }
 
 /**
@@ -34,6 +35,8 @@ export function writeStationFile(station: Station): object {
  */
 export function readStationFile(file: unknown, stepIds: StepIds): ReadStation {
   const from = asRecord(file)
+  const other = from?.['format'] === format ? refuseOtherSchemas(from['schemas']) : null
+  if (other !== null) return { station: null, problems: [{ field: 'schemas', message: other }] }
   if (from?.['format'] === format && asRecord(from['station'])) return readStation(from['station'], stepIds)
   return {
     station: null,

@@ -57,6 +57,7 @@ export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
   judgeMinutes(draft, { steps, setMin: set.minutes, mends, windows })
   const wet = question.steps.filter((step) => step.wet && !step.optional)
   const ids = new Set(wet.map((step) => step.id))
+  const holds = holdsOf(question.steps, wet)
   draft.slow({
     decision: 'least-crew',
     people: draft.clinicalCase.crew.people,
@@ -67,7 +68,7 @@ export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
         minutes: step.minutes,
         hands: step.hands,
         after: step.after.filter((id) => ids.has(id)),
-        holdsUntil: holdsFrom(question.steps, wet, step.id),
+        holdsUntil: holds.get(step.id) ?? [],
       })),
       wettingStep: question.wettingStep,
       mouldingStep: question.mouldingStep,
@@ -81,19 +82,24 @@ export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
 }
 
 /**
- * Holds that the wet phase begins with one of its steps: those taken there, and at the first step all that were taken before and last into it.
+ * Holds that the wet phase begins, by the wet step that begins them: those taken there, and at the first step all that were taken before and
+ * last into it.
  * @returns for each the wet step that releases it; the last one where it lasts longer
  */
-function holdsFrom(steps: readonly Step[], wet: readonly Step[], stepId: string): readonly string[] {
-  const placeOf = (id: string): number => steps.findIndex((step) => step.id === id)
-  const [first, last] = [wet[0], wet.at(-1)]
-  if (!first || !last) return []
-  return steps.flatMap(({ holds }) => {
-    if (!holds) return []
-    const [from, to] = [placeOf(holds.from), placeOf(holds.to)]
-    if (to < placeOf(first.id) || from > placeOf(last.id)) return []
-    const taken = wet.find((step) => placeOf(step.id) >= from)?.id
-    if (taken !== stepId) return []
-    return [wet.findLast((step) => placeOf(step.id) <= to)?.id ?? last.id]
-  })
+function holdsOf(steps: readonly Step[], wet: readonly Step[]): ReadonlyMap<string, readonly string[]> {
+  const found = new Map<string, string[]>()
+  const placeOf = new Map(steps.map(({ id }, place) => [id, place]))
+  const wetPlaces = wet.map(({ id }) => placeOf.get(id) ?? -1)
+  const [first, last] = [wetPlaces[0], wetPlaces.at(-1)]
+  if (first === undefined || last === undefined) return found
+  for (const { holds } of steps) {
+    if (!holds) continue
+    const [from, to] = [placeOf.get(holds.from) ?? -1, placeOf.get(holds.to) ?? -1]
+    if (to < first || from > last) continue
+    const taken = wet[wetPlaces.findIndex((place) => place >= from)]
+    if (!taken) continue
+    const released = wet[wetPlaces.findLastIndex((place) => place <= to)] ?? wet.at(-1)!
+    found.set(taken.id, [...(found.get(taken.id) ?? []), released.id])
+  }
+  return found
 }
