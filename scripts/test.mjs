@@ -1,15 +1,16 @@
 // npm test: gets what is needed, then checks and every suite in two workers; ends with one count for all.
-// npm test -- NAME…: suites, files, or `quick`; `--grep WORDS`: only tests whose name holds these words; `--long`: every case.
-import { readdirSync, statSync } from 'node:fs'
+// npm test -- NAME…: suites, files, `quick`, or `rest`, which is what only the long run has; `--grep WORDS`: only tests whose name holds these words; `--long`: the whole and the rest.
+import { randomInt } from 'node:crypto'
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { runQueue } from './test-queue.mjs'
 import { readAsked, suites, wantsFile, wantsSuite } from './test-choice.mjs'
 import { withThrowaway } from './throwaway.mjs'
 
-const slowSuites = ['browser', 'scripts', 'bench']
-const withDatabase = ['scripts', 'browser', 'server', 'bench']
-/** What a suite runs of the built product. Browser, scripts and bench run all of it. */
-const builtFor = { cli: ['cli'], standins: ['standins'], server: ['server'], browser: 'all', scripts: 'all', bench: 'all' }
+const slowSuites = ['browser', 'scripts']
+const withDatabase = ['scripts', 'browser', 'server']
+/** What a suite runs of the built product. Browser and scripts run all of it. */
+const builtFor = { cli: ['cli'], standins: ['standins'], server: ['server'], browser: 'all', scripts: 'all' }
 const builtAll = ['cli', 'standins', 'server', 'web']
 
 const asked = readAsked(process.argv.slice(2))
@@ -20,7 +21,11 @@ if (asked.problem) {
 const wanted = suites.filter((suite) => wantsSuite(asked, suite))
 const built = builtAll.filter((room) => wanted.some((suite) => builtFor[suite] === 'all' || builtFor[suite]?.includes(room)))
 const isDatabaseWanted = wanted.some((suite) => withDatabase.includes(suite))
-const isBrowserWanted = wanted.some((suite) => suite === 'browser' || suite === 'bench')
+const isBrowserWanted = wanted.some((suite) => suite === 'browser' || suite === 'scripts')
+
+/** What the long run draws by. */
+const seed = process.env.WREN_SEED ?? String(randomInt(1, 1_000_000))
+if (asked.isLong) console.log(`Drawn by WREN_SEED=${seed}`)
 
 const counts = await withThrowaway(
   built,
@@ -34,13 +39,14 @@ const counts = await withThrowaway(
       await makeWorld(root, database.url, ['zesty_wren_1', 'zesty_wren_2'])
     }
     const environments = [1, 2].map((worker) => ({
-      ...(asked.isLong ? { WREN_LONG: '1' } : {}),
+      ...(asked.isLong ? { WREN_LONG: '1', WREN_SEED: seed } : {}),
       ...(asked.grep ? { WREN_GREP: asked.grep } : {}),
       ...(isDatabaseWanted
         ? { TEST_DATABASE_URL: database.url.replace(/zesty_wren$/, `zesty_wren_${worker}`), TEST_WORLD: 'zesty_wren' }
         : {}),
     }))
     const result = await runQueue(jobs, environments, console.log)
+    keepDurations(root, result.took)
     const checks = await checking
     const held = checks.filter((one) => one.passed).length
     // Whoever reads only the end of a long run sees what failed in it.
@@ -55,13 +61,26 @@ const { passed, failed } = counts ?? { passed: 0, failed: 1 }
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed > 0 || passed === 0 ? 1 : 0)
 
-/** The files of a suite that are wanted, in all its rooms, the largest first. */
+/** The files of a suite that are wanted, in all its rooms: what took longest last time first; by size where nobody knows. */
 function filesOf(root, suite) {
   const folder = join('tests', suite)
+  const took = durations(root)
+  const weight = (file) => took[file] ?? statSync(join(root, file)).size
   return readdirSync(join(root, folder), { recursive: true })
     .filter((name) => name.endsWith('.test.ts'))
     .map((name) => join(folder, name))
-    .filter((file) => wantsFile(asked, suite, file))
-    .sort((a, b) => statSync(join(root, b)).size - statSync(join(root, a)).size)
+    .filter((file) => wantsFile(asked, suite, file, readFileSync(join(root, file), 'utf8').includes("harness/long'")))
+    .sort((a, b) => weight(b) - weight(a))
     .map((file) => ({ file, timeoutMs: slowSuites.includes(suite) ? 120_000 : 60_000 }))
+}
+
+/** How long each file took when it ran last, ms. */
+function durations(root) {
+  const file = join(root, 'dist/test-durations.json')
+  return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : {}
+}
+
+function keepDurations(root, took) {
+  const ran = Object.fromEntries(took.map(({ file, ms }) => [file, ms]))
+  writeFileSync(join(root, 'dist/test-durations.json'), JSON.stringify({ ...durations(root), ...ran }))
 }

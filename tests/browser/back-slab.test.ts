@@ -3,6 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { v7 as uuidv7 } from 'uuid'
 import { openFolds, signInAtForm, startBrowser, type TestBrowser } from '../harness/browser'
 import { draftIsKept, leaveWaiting } from '../harness/kept'
+import { itAtLength } from '../harness/long'
 import { bounceIsOver } from '../harness/waits'
 import { seedCase, type SeededCase } from '../harness/seed-case'
 import { enterOpen } from '../harness/fill-round'
@@ -348,7 +349,7 @@ describe('a back slab in the browser', () => {
       )
     })
 
-    it('stops a square ankle with a torn heel cord until the angle is ordered', async () => {
+    itAtLength('stops a square ankle with a torn heel cord until the angle is ordered', async () => {
       const url = (await browser.driver.getCurrentUrl()).replace(/\/measure$/, '')
       await browser.driver.get(`${url}/size-up`)
       await browser.click('radio', 'achilles rupture')
@@ -375,7 +376,7 @@ describe('a back slab in the browser', () => {
       await browser.driver.wait(async () => !(await browser.text()).includes('Do not square the ankle'), patienceMs)
     })
 
-    it('stops on a pulse that the baseline could not find', async () => {
+    itAtLength('stops on a pulse that the baseline could not find', async () => {
       const { caseId } = await unreadCase()
       await browser.open(`/case/${caseId}/size-up`)
       await browser.click('button', 'Record it now')
@@ -414,7 +415,7 @@ describe('a back slab in the browser', () => {
       await browser.driver.wait(async () => (await browser.find('radio', 'Past the toes')).isSelected(), patienceMs)
     })
 
-    it('sends what was refused where it belongs, also when another case is open by then', async () => {
+    itAtLength('sends what was refused where it belongs, also when another case is open by then', async () => {
       const [{ caseId }, { caseId: other }] = [await unreadCase(), await unreadCase()]
       await browser.open(`/case/${other}/size-up`)
       await browser.find('heading', 'Size up')

@@ -4,6 +4,7 @@ import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { draftIsGone } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { itAtLength } from '../harness/long'
 import { finishStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 import { patienceMs } from '../harness/patience'
@@ -52,7 +53,7 @@ describe('beside the run in the browser', () => {
       await browser.find('timer', 'Setting')
     }).timeout(90_000)
 
-    it('keeps them through a reload and through a clock that is turned by a day, across midnight', async () => {
+    itAtLength('keeps them through a reload and through a clock that is turned by a day, across midnight', async () => {
       const before = await secondsOf('Setting')
       for (const hours of [26, -26]) {
         await browser.evaluate(
@@ -79,7 +80,7 @@ describe('beside the run in the browser', () => {
       await browser.waitForText(/read 70°, ▼ more/)
     })
 
-    it('takes an angle from three points of a photo', async () => {
+    itAtLength('takes an angle from three points of a photo', async () => {
       await browser.click('button', 'From a photo')
       await browser.click('button', 'Use the demo drawing')
       const heel = await browser.find('slider', 'Heel')
@@ -88,7 +89,7 @@ describe('beside the run in the browser', () => {
       await browser.find('button', /^Ankle 85° to 95°\s+read \d+°/)
     })
 
-    it('draws the goniometer live against its band, through nonsense and a drop-out', async () => {
+    itAtLength('draws the goniometer live against its band, through nonsense and a drop-out', async () => {
       const set = (settings: object): Promise<Response> =>
         fetch(`${server.panels.goniometer}/state`, { method: 'POST', body: JSON.stringify(settings) })
       await set({ value: 91, jitter: 0, lossShare: 0 })
@@ -122,7 +123,7 @@ describe('beside the run in the browser', () => {
       await browser.waitForText('It is setting too early: angle right, held as it is')
     })
 
-    it('stays open for an hour of quiet hands while the run is open, and not longer: what counts is the time of day', async () => {
+    itAtLength('stays open for an hour of quiet hands while the run is open, and not longer: what counts is the time of day', async () => {
       await browser.open(`/case/${seeded.caseId}/apply`)
       await browser.find('region', /^Step/)
       const sleepFor = (minutes: number): Promise<void> =>
@@ -216,7 +217,7 @@ describe('beside the run in the browser', () => {
   })
 
   describe('opening the cast that is on', () => {
-    it('counts down until it is hard, and an emergency never waits', async () => {
+    itAtLength('counts down until it is hard, and an emergency never waits', async () => {
       const caseId = await demoCase('Ruan Tolgarrick')
       await browser.open(`/case/${caseId}/watch`)
       await browser.find('timer', 'Hard enough to open')
@@ -248,7 +249,7 @@ describe('beside the run in the browser', () => {
   })
 
   describe('the guide', () => {
-    it('finds words across all techniques, by beginnings and near misses', async () => {
+    itAtLength('finds words across all techniques, by beginnings and near misses', async () => {
       await browser.open('/guide')
       await browser.type('searchbox', 'Search the guide', 'fibular nek')
       await browser.waitForText(/\d+ found/)

@@ -5,6 +5,7 @@ import { openFolds, signInAtForm, startKeepingBrowser, type KeepingBrowser } fro
 import { startCutLine, type CutLine } from '../harness/cut-line'
 import { waitForKeptApplication } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { itAtLength } from '../harness/long'
 import { patienceMs } from '../harness/patience'
 import { seedCase } from '../harness/seed-case'
 
@@ -183,7 +184,7 @@ describe('a paired device without a line and without an account, in the browser'
     expect(await length()).to.equal(before)
   }).timeout(60_000)
 
-  it('is over once all of it is claimed: the keys go, and the way in is there again', async () => {
+  itAtLength('is over once all of it is claimed: the keys go, and the way in is there again', async () => {
     const isolde = await asPerson('isolde')
     const { rows } = await isolde.get<{ rows: readonly { readonly caseId: string; readonly unattributed?: { readonly name: string } }[] }>(
       '/api/board',
@@ -214,7 +215,7 @@ describe('a paired device without a line and without an account, in the browser'
     ['with a line', false],
     ['without one', true],
   ] as const)
-    it(`from somebody’s locked screen, ${what}, it begins a page of its own and a new patient`, async () => {
+    itAtLength(`from somebody’s locked screen, ${what}, it begins a page of its own and a new patient`, async () => {
       await browser.setViewport(1280, 800)
       await signInAtForm(browser, 'isolde', server.password, '2468')
       const { caseId: theirs } = await seedCase(browser, 'leg-slab')

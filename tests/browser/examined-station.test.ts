@@ -74,7 +74,7 @@ describe('a station examined on two devices, in the browser', () => {
     for (const id of done.slice(4, 8)) await tick(id)
     await tick('board')
     await examiner.click('button', 'Undo')
-    await examiner.driver.wait(async () => (await doneCount()) === 8, 5_000)
+    await examiner.driver.wait(async () => (await doneCount()) === 8, patienceMs)
     await examiner.waitForText(/marks are kept here and not yet sent/)
     await examiner.evaluate(`const real = Date.now.bind(Date); Date.now = () => real() + ${asleepMs}`)
     await examiner.waitForText('over time')

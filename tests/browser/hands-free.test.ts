@@ -3,6 +3,7 @@ import { Key, type WebElement } from 'selenium-webdriver'
 import type { CaseRecord } from '#contract/records/case'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { waitForKeptApplication } from '../harness/kept'
+import { itAtLength } from '../harness/long'
 import { bounceIsOver } from '../harness/waits'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { finishStep, shownStep, walkTo } from '../harness/run-steps'
@@ -146,7 +147,7 @@ describe('at the bedside', () => {
       await browser.setViewport(1280, 800)
     })
 
-    it('sounds and shakes once when a timer ends, says so, and stops when it was heard', async () => {
+    itAtLength('sounds and shakes once when a timer ends, says so, and stops when it was heard', async () => {
       await (await browser.find('heading', 'Apply')).click().catch(() => undefined)
       await browser.press(Key.SHIFT)
       const before = await asked()
@@ -166,7 +167,7 @@ describe('at the bedside', () => {
       await browser.waitUntilGone('timer', 'Board limit')
     })
 
-    it('is silent when the sound is off, and shows the end all the same', async () => {
+    itAtLength('is silent when the sound is off, and shows the end all the same', async () => {
       await walkTo(browser, /bubbles stop/)
       await browser.click('button', 'Sound is on: turn it off')
       const before = await asked()

@@ -112,7 +112,7 @@ describe('a night round, in the browser', () => {
     })
     await browser.click('button', 'Next bed')
     await line.mend()
-    await browser.driver.wait(async () => (await roundsOf(cases[4]!).catch(() => [])).length === 3, 40_000)
+    await browser.driver.wait(async () => (await roundsOf(cases[4]!).catch(() => [])).length === 3, patienceMs)
     const urgent = (await roundsOf(cases[3]!)).at(-1)
     expect(urgent?.outcome).to.equal('done')
     const late = (await roundsOf(cases[4]!)).at(-1)

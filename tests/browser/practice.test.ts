@@ -208,7 +208,7 @@ describe('a station alone, in the browser', () => {
     await browser.click('button', 'wet the plaster')
     expect(await doneCount()).to.equal(2)
     await browser.click('button', 'Undo')
-    await browser.driver.wait(async () => (await doneCount()) === 1, 5_000)
+    await browser.driver.wait(async () => (await doneCount()) === 1, patienceMs)
     expect(await browser.text()).to.not.include('Strong, the same on both sides.')
     await browser.click('button', 'Pulse?')
     await browser.waitForText('Strong, the same on both sides.')

@@ -3,6 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
+import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -65,14 +66,14 @@ describe('a round on one screen', () => {
     expect(await openCount()).to.equal(24)
     await browser.press(Key.ARROW_DOWN)
     await browser.press('1')
-    await browser.driver.wait(async () => (await openCount()) === 23, 5_000)
+    await browser.driver.wait(async () => (await openCount()) === 23, patienceMs)
     // It went on to the other leg's colour; l is refused where the last was not well.
     await browser.press(Key.ARROW_DOWN)
     await browser.press(Key.ARROW_LEFT)
     await browser.press('l')
     expect(await openCount()).to.equal(23)
     await browser.press('2')
-    await browser.driver.wait(async () => (await openCount()) === 22, 5_000)
+    await browser.driver.wait(async () => (await openCount()) === 22, patienceMs)
     const warmth = await browser.find('group', 'Warmth, left')
     expect(await warmth.findElement({ css: '[aria-pressed="true"]' }).getText()).to.match(/^cool/)
     await browser.click('button', 'Rest of right normal')

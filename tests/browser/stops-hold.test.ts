@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { itAtLength } from '../harness/long'
 import { shownStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 import type { RoundInput } from '#core/model/observation'
@@ -104,7 +105,7 @@ describe('when it turns, in the browser', () => {
     await browser.find('button', 'Go on all the same')
   })
 
-  it('a brace without orders can only be ordered', async () => {
+  itAtLength('a brace without orders can only be ordered', async () => {
     const seeded = await seedCase(browser, 'hinged-knee-brace', { orders: { brace: undefined } })
     await sendRound(browser, seeded, quietRound('hinged-knee-brace'), true)
     await startRun(browser, seeded)
@@ -129,7 +130,7 @@ describe('when it turns, in the browser', () => {
     await browser.find('button', 'Go on all the same')
   })
 
-  it('new paralysis in a collar: the head is held, somebody called, nothing opened; alone the same', async () => {
+  itAtLength('new paralysis in a collar: the head is held, somebody called, nothing opened; alone the same', async () => {
     const weak = changed('care-collar', (round) => ({
       limbs: (round['limbs'] as { limb: string; side: string; power: object }[]).map((one) =>
         one.limb === 'arm' && one.side === 'left' ? { ...one, power: { ...one.power, grip: 2 } } : one,
@@ -142,7 +143,7 @@ describe('when it turns, in the browser', () => {
     expect(await actions()).to.not.include('Open the collar')
   })
 
-  it('hard breath in a collar: alone the airway is open before the call', async () => {
+  itAtLength('hard breath in a collar: alone the airway is open before the call', async () => {
     await worn(
       'care-collar',
       changed('care-collar', (round) => ({ neck: { ...(round['neck'] as object), breathing: 'noisy' } })),
@@ -153,7 +154,7 @@ describe('when it turns, in the browser', () => {
     await browser.driver.wait(async () => /Open the collar[\s\S]*Call the senior/.test(await actions()), patienceMs)
   })
 
-  it('a numb saddle in a shell: the shell stays shut', async () => {
+  itAtLength('a numb saddle in a shell: the shell stays shut', async () => {
     await worn(
       'trunk-shell',
       changed('trunk-shell', (round) => ({ spine: { ...(round['spine'] as object), saddle: 'numb' } })),
@@ -163,7 +164,7 @@ describe('when it turns, in the browser', () => {
     expect(await actions()).to.not.include('Open the front')
   })
 
-  it('a pulse lost in a cast is opened, in traction eased, and the Board says the first line', async () => {
+  itAtLength('a pulse lost in a cast is opened, in traction eased, and the Board says the first line', async () => {
     await worn('leg-cast', quietRound('leg-cast', { pulse: 'absent' }))
     await browser.waitForText('Urgent: left leg: no pulse felt')
     expect(await actions()).to.match(/1\s*Call the senior and open at once[\s\S]*2\s*Open the device down to the skin/)

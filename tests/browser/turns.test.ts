@@ -4,6 +4,7 @@ import type { CaseRecord } from '#contract/records/case'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { exampleOf } from '../harness/example-cases'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { itAtLength } from '../harness/long'
 import { patienceMs } from '../harness/patience'
 import { finishStep, shownStep, walkTo, walkToEnd } from '../harness/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
@@ -118,7 +119,7 @@ describe('when the work turns, in the browser', () => {
     await browser.find('radio', /^Taken off the wrong limb/)
   }).timeout(120_000)
 
-  it('the last look passed by: it is off all the same, and the way goes on', async () => {
+  itAtLength('the last look passed by: it is off all the same, and the way goes on', async () => {
     const seeded = await wet()
     await report(/Wrong side/)
     await browser.click('button', 'Say which limb it is on')
@@ -133,7 +134,7 @@ describe('when the work turns, in the browser', () => {
     await browser.find('button', /^Read aloud and confirmed: LEFT/)
   }).timeout(90_000)
 
-  it('wrong side pressed by mistake: taken back, kept as a slip, and the run is where it was', async () => {
+  itAtLength('wrong side pressed by mistake: taken back, kept as a slip, and the run is where it was', async () => {
     const seeded = await wet()
     await report(/Wrong side/)
     await browser.click('button', /^Pressed by mistake: undo/)
@@ -158,7 +159,8 @@ describe('when the work turns, in the browser', () => {
     ['hard', 245, /Both sides with the saw/],
     ['soft', 10, /Still soft: unwrap it/],
   ] as const) {
-    it(`a pulse lost in a long cast, ${state}: one button, and the first cut is the second step`, async () => {
+    const test = state === 'hard' ? it : itAtLength
+    test(`a pulse lost in a long cast, ${state}: one button, and the first cut is the second step`, async () => {
       const seeded = await seedCase(browser, 'leg-cast')
       await sendRound(browser, seeded, quietRound('leg-cast'), true, 300)
       await browser.open(`/case/${seeded.caseId}/choose`)
@@ -190,7 +192,7 @@ describe('when the work turns, in the browser', () => {
     }).timeout(90_000)
   }
 
-  it('a slab, a brace and a collar open by their own lines, from the same button', async () => {
+  itAtLength('a slab, a brace and a collar open by their own lines, from the same button', async () => {
     await worn('leg-slab', { pulse: 'absent' })
     await openNow()
     await walkTo(browser, /Cut the bandage and padding along the open front/)
@@ -211,7 +213,7 @@ describe('when the work turns, in the browser', () => {
     await walkTo(browser, /^Step 2 of \d+: .*holds the head in line/s)
   }).timeout(120_000)
 
-  it('a roll’s clock is no hold: Done asks nothing while it is workable; “it is hard” ends the clocks everywhere', async () => {
+  itAtLength('a roll’s clock is no hold: Done asks nothing while it is workable; “it is hard” ends the clocks everywhere', async () => {
     const cast = await seedCase(browser, 'leg-cast')
     await sendRound(browser, cast, quietRound('leg-cast'), true)
     await startRun(browser, cast)
@@ -230,7 +232,7 @@ describe('when the work turns, in the browser', () => {
     await kept(slab.caseId, (record) => clocksOf(record).length > 1 && clocksOf(record).every((clock) => clock.endedAt), 'its clock')
   }).timeout(120_000)
 
-  it('a frame changed for suspension: hands take the pull before it comes off, and give it over to the cord', async () => {
+  itAtLength('a frame changed for suspension: hands take the pull before it comes off, and give it over to the cord', async () => {
     const frame = await worn('frame-traction')
     await convert(/^Suspended ring/, 'suspended-ring-traction')
     await walkTo(browser, /takes the pull by hand/)
@@ -243,7 +245,7 @@ describe('when the work turns, in the browser', () => {
     expect((await recordOf(frame.caseId)).removedAt).to.equal(null)
   }).timeout(120_000)
 
-  it('a slab changed for a cast, a roadside collar for a ward collar: what they hold is held first', async () => {
+  itAtLength('a slab changed for a cast, a roadside collar for a ward collar: what they hold is held first', async () => {
     await worn('leg-slab')
     await convert(/^Leg cast/, 'leg-cast')
     await walkTo(browser, /holds the limb in line, one hand above and one below/)
@@ -276,7 +278,7 @@ describe('when the work turns, in the browser', () => {
     await kept(seeded.caseId, (record) => (record.troubles ?? []).length === 3, 'the troubles')
   }).timeout(90_000)
 
-  it('12 kg where 5 were planned is a review with its own answers, and due again in a quarter of an hour', async () => {
+  itAtLength('12 kg where 5 were planned is a review with its own answers, and due again in a quarter of an hour', async () => {
     await worn('suspended-ring-traction')
     await browser.click('button', /Weights hang free/)
     await browser.waitForText('planned 5 kg')
@@ -299,7 +301,7 @@ describe('when the work turns, in the browser', () => {
     await browser.waitForText(/Weights.*in 1[45] min|in 1[45] min/s)
   }).timeout(60_000)
 
-  it('goes on without a line: looked at, taken off and begun again, and sent when it is back', async () => {
+  itAtLength('goes on without a line: looked at, taken off and begun again, and sent when it is back', async () => {
     const seeded = await wet()
     await browser.driver.sendDevToolsCommand('Network.enable', {})
     const offline = (isOff: boolean): Promise<void> =>

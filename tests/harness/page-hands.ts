@@ -4,6 +4,8 @@ import { againMs, type Chromium } from './chromium'
 import { patienceMs } from './patience'
 import type { Aim, PageLook, WantedName } from './in-page/look'
 
+/** So long the page looks for itself before it is asked anew: a page that is left meanwhile answers nothing. */
+const lookMs = 1_000
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 /** A name as it is sent to the page. */
 const wanted = (name: string | RegExp): WantedName => (typeof name === 'string' ? name : { pattern: name.source, flags: name.flags })
@@ -63,30 +65,28 @@ export function browserOf(
   const ask = <T>(call: keyof PageLook, ...given: readonly unknown[]): Promise<T> =>
     run(`wrenLook.${call}(${given.map((one) => JSON.stringify(one)).join(', ')})`)
 
-  /** Asks the page again and again; one that is left or not there yet has not got it. */
-  const wait = async <T>(call: 'find' | 'aim', role: string, name: string | RegExp, isGood: (found: T) => boolean): Promise<T> => {
-    const look = (): Promise<T | null> => ask<T | null>(call, role, wanted(name)).catch(() => null)
+  /** The page looks for itself, a second at a time; one that is left or not there yet has not got it. */
+  const wait = async <T>(call: 'findSoon' | 'aimSoon', role: string, name: string | RegExp, isGood: (found: T) => boolean): Promise<T> => {
+    // A page that is left while it looks, or whose clock a test has stopped, says nothing more.
+    const look = (): Promise<T | null> =>
+      Promise.race([
+        ask<T | null>(call, role, wanted(name), lookMs).catch(() => pause(againMs).then(() => null)),
+        pause(3 * lookMs).then(() => null),
+      ])
     const end = Date.now() + patienceMs
     for (;;) {
       const found = await look()
       if (found && isGood(found)) return found
-      if (Date.now() < end) await pause(againMs)
+      if (Date.now() < end) continue
       else if (found) throw new Error(`${role} ${String(name)} cannot be pressed: ${JSON.stringify(found)}`)
       else break
     }
     const others = await ask<readonly string[]>('names', role).catch((error: unknown) => [String(error)])
-    throw new Error(`no ${role} named ${String(name)}${call === 'aim' ? ' that can be used' : ''} among: ${others.join(' | ')}`)
+    throw new Error(`no ${role} named ${String(name)}${call === 'aimSoon' ? ' that can be used' : ''} among: ${others.join(' | ')}`)
   }
   /** Found twice in a row: what is only just there may come before what belongs to it. */
-  const find = async (role: string, name: string | RegExp): Promise<WebElement> => {
-    let last = 0
-    const place = await wait<number>('find', role, name, (found) => {
-      const isSame = found === last
-      last = found
-      return isSame
-    })
-    return new FoundElement(chromium, place)
-  }
+  const find = async (role: string, name: string | RegExp): Promise<WebElement> =>
+    new FoundElement(chromium, await wait<number>('findSoon', role, name, (place) => place !== 0))
   const query = async (role: string, name: string | RegExp): Promise<WebElement | null> => {
     const place = await ask<number>('find', role, wanted(name))
     return place === 0 ? null : new FoundElement(chromium, place)
@@ -110,12 +110,7 @@ export function browserOf(
     async click(role, name) {
       const end = Date.now() + patienceMs
       do {
-        let last: Aim | null = null
-        const { x, y } = await wait<Aim>('aim', role, name, (aim) => {
-          const isStill = aim.over === '' && aim.x === last?.x && aim.y === last.y
-          last = aim
-          return isStill
-        })
+        const { x, y } = await wait<Aim>('aimSoon', role, name, (aim) => aim.over === '')
         const button = { button: 'left', clickCount: 1, x, y }
         await Promise.all([
           devtools('Input.dispatchMouseEvent', { type: 'mouseMoved', x, y }),

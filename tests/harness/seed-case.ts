@@ -44,14 +44,22 @@ export async function sendEvent(
   if (answer.status !== 200) throw new Error(`${kind}: ${answer.status} ${answer.text}`)
 }
 
+/** The token of each session that wrote something, by its cookie: asked for once. */
+const tokens = new Map<string, Promise<string>>()
+
+async function tokenOf(address: string, cookie: string): Promise<string> {
+  const session = await fetch(`${address}/api/session`, { headers: { cookie } })
+  return ((await session.json()) as { readonly csrf: string }).csrf
+}
+
 /** What the server says to an event sent with the page's session, without troubling the page. */
 export async function postEvent({ driver, address }: TestBrowser, event: object): Promise<{ status: number; text: string }> {
   const cookie = (await driver.manage().getCookies()).map((one) => `${one.name}=${one.value}`).join('; ')
-  const session = await fetch(`${address}/api/session`, { headers: { cookie } })
-  const { csrf } = (await session.json()) as { csrf: string }
+  const token = tokens.get(cookie) ?? tokenOf(address, cookie)
+  tokens.set(cookie, token)
   const answer = await fetch(`${address}/api/events`, {
     method: 'POST',
-    headers: { cookie, 'content-type': 'application/json', 'x-csrf-token': csrf },
+    headers: { cookie, 'content-type': 'application/json', 'x-csrf-token': await token },
     body: JSON.stringify(event),
   })
   return { status: answer.status, text: await answer.text() }

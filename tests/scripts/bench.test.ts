@@ -3,19 +3,21 @@ import { spawn } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { itAtLength } from '../harness/long'
 import { processesUnder } from '../harness/processes-under'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
 describe('npm run bench', () => {
-  it('starts and ends every part, and leaves no browser and no server behind', async function () {
-    this.timeout(600_000)
+  /** Runs parts at their smallest; what is run, and that nothing of it goes on. */
+  const runsThrough = async (wanted: readonly string[]): Promise<void> => {
     const parts = [...readFileSync(join(root, 'tests/bench/bench.ts'), 'utf8').matchAll(/^ {2}(\w+): (?:bench|\(\))/gm)].map(
       (one) => one[1],
     )
     expect(parts).to.include.members(['plans', 'browser', 'practice', 'runs'])
+    const asked = wanted.length > 0 ? wanted : parts
     const { NODE_ENV: _, TEST_WORLD: __, TEST_DATABASE_URL: ___, ...env } = process.env
-    const child = spawn(process.execPath, ['scripts/bench.mjs', '--smallest'], { cwd: root, env })
+    const child = spawn(process.execPath, ['scripts/bench.mjs', '--smallest', ...wanted], { cwd: root, env })
     let output = ''
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => void (output += chunk.toString()))
     const under = new Set<number>()
@@ -23,10 +25,17 @@ describe('npm run bench', () => {
     const code = await new Promise((resolve) => child.once('exit', resolve))
     clearInterval(watching)
     const ran = [...output.matchAll(/^(\w+) ran through$/gm)].map((one) => one[1])
-    expect(ran, output).to.have.members(parts)
+    expect(ran, output).to.have.members(asked)
     expect(code, output).to.equal(0)
     const left = [...under].filter((pid) => isThere(pid))
     expect(left, 'still running').to.deep.equal([])
+  }
+
+  it('starts and ends a part, and leaves no server behind', () => runsThrough(['board'])).timeout(120_000)
+
+  itAtLength('starts and ends every part, and leaves no browser and no server behind', function () {
+    this.timeout(900_000)
+    return runsThrough([])
   })
 
   it('says which parts there are when it is asked for another', async () => {

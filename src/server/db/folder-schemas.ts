@@ -16,11 +16,14 @@ export function folderSchemas(): string {
  * @throws OtherSchemas in words, with what may be done
  */
 export async function refuseOtherSchemas(db: Sequelize): Promise<void> {
-  const tables = await namesOf(db)
+  // The list of migrations is there before the first of them has begun.
+  const tables = (await namesOf(db)).filter((name) => name !== 'migrations')
   if (tables.length === 0) return
-  const isKnown = tables.includes('lineage') && (await columnsOf(db, 'lineage')).includes('schemas')
-  const [made] = isKnown ? await db.query<{ schemas: string }>('SELECT schemas FROM lineage', { type: QueryTypes.SELECT }) : []
-  if (made?.schemas === folderSchemas()) return
+  if (tables.includes('lineage') && (await columnsOf(db, 'lineage')).includes('made_by')) {
+    const [made] = await db.query<{ madeBy: string }>('SELECT made_by AS madeBy FROM lineage', { type: QueryTypes.SELECT })
+    // Without a line it was cut off at its first step.
+    if (!made || made.madeBy === folderSchemas()) return
+  }
   throw new OtherSchemas(
     'This database was made by another version of Zesty Wren. Before version 1.0 none is brought forward, and nothing in it was changed. Start the version that made it to read it; to begin anew beside it, name another folder (WREN_DATA=FOLDER npm start) or another DATABASE_URL; to delete it and begin anew: npm start -- --fresh.',
   )
@@ -32,9 +35,12 @@ export async function dropTables(db: Sequelize): Promise<void> {
 }
 
 async function namesOf(db: Sequelize): Promise<readonly string[]> {
-  const rows = await db.query<{ name: string }>('SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()', {
-    type: QueryTypes.SELECT,
-  })
+  const rows = await db.query<{ name: string }>(
+    'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()',
+    {
+      type: QueryTypes.SELECT,
+    },
+  )
   return rows.map((row) => row.name)
 }
 

@@ -161,7 +161,10 @@ export async function resumeOutbox(): Promise<void> {
 
 /** What another version left unsent is shown, one after another, until somebody has written it down; it is never sent by this one. */
 async function showLeftByOthers(): Promise<void> {
-  const left = (await currentDurable()?.readLeftByOthers().catch(() => [])) ?? []
+  const left =
+    (await currentDurable()
+      ?.readLeftByOthers()
+      .catch(() => [])) ?? []
   const shown = new Set(useOutbox.getState().undecided.map(({ event }) => event.id))
   const fresh = left.filter(({ id }) => !shown.has(id)).map((one) => ({ kind: 'of-other-version' as const, event: asShown(one) }))
   useOutbox.setState((state) => ({ undecided: [...state.undecided, ...fresh] }))

@@ -95,8 +95,7 @@ describe('what a run keeps', () => {
       event('strap', { runId: 'r1', stepId: 'straps', strapId: 'strap-1', mark: 'snug', reason: '' }),
     )
     const run = runOf(record)
-    // Written before angles of the ankle were turned: 80 was toes 10 down, and is 100.
-    expect(run.angles?.map((angle) => angle.deg)).to.deep.equal([100, 92])
+    expect(run.angles?.map((angle) => angle.deg)).to.deep.equal([80, 88])
     expect(run.angles?.[0]).not.to.have.property('runId')
     expect(run.pulls?.[0]).to.include({ kg: 5, by: 'Ada' })
     expect(strapMarksAt(run, 'straps').get('strap-1')).to.equal('snug')
@@ -232,7 +231,7 @@ describe('the record of a run', () => {
       'lay out: skipped',
       'lay out skipped: laid out before',
       'wet the plaster before cut the slab: a closed tube: its front gap was never tried dry: child would not wait',
-      'Ankle 88°, aim 85° to 95°, by digital goniometer',
+      'Ankle 92°, aim 85° to 95°, by digital goniometer',
       'Full strength, 48 h',
       'Too hot at mould with flat palms',
     ])

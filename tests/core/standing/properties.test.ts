@@ -8,7 +8,7 @@ import { swellings } from '#core/model/vocabulary'
 import { planCase } from '#core/techniques/plan-case'
 import { foldRounds, readRounds, standRounds } from '#core/standing/stand-rounds'
 import type { StandingFinding } from '#core/standing/rounds-standing'
-import { isLong } from '../../harness/long'
+import { isLong, longSeed } from '../../harness/long'
 import { ankleCase, testContext } from '../../harness/leg-slab-cases'
 import { wearing } from '../../harness/situations'
 
@@ -20,7 +20,7 @@ const rank = (level: Level | undefined): number => levels.indexOf(level ?? 'none
 const levelsOf = (findings: readonly StandingFinding[]): ReadonlyMap<string, Level> =>
   new Map(findings.map((finding) => [finding.id, finding.level]))
 
-const draws = isLong ? 5_000 : 300
+const draws = isLong ? 2_000 : 200
 
 const maybe = <T>(arbitrary: fc.Arbitrary<T>): fc.Arbitrary<T | undefined> => fc.option(arbitrary, { nil: undefined, freq: 5 })
 const nerves = (words: readonly string[]): fc.Arbitrary<Record<string, string>> =>
@@ -89,7 +89,7 @@ describe('what stands, whatever the rounds', () => {
           expect(rank(after.get(id)), `${id} was ${level}`).to.be.at.least(rank(kept))
         }
       }),
-      { numRuns: draws, seed: 7 },
+      { numRuns: draws, seed: isLong ? longSeed : 7 },
     )
   })
 
@@ -100,7 +100,7 @@ describe('what stands, whatever the rounds', () => {
         const mixed = [...timed].sort((a, b) => Math.sin(seed + timed.indexOf(a)) - Math.sin(seed + timed.indexOf(b)))
         expect(stand(mixed).findings).to.deep.equal(stand(timed).findings)
       }),
-      { numRuns: draws, seed: 7 },
+      { numRuns: draws, seed: isLong ? longSeed : 7 },
     )
   })
 
@@ -128,7 +128,7 @@ describe('what stands, whatever the rounds', () => {
           expect(rank(stand([...all.slice(0, -1), changed]).level), `${field} ${String(worse)}`).to.be.at.least(before)
         }
       }),
-      { numRuns: draws, seed: 7 },
+      { numRuns: draws, seed: isLong ? longSeed : 7 },
     )
   })
 
@@ -156,7 +156,7 @@ describe('what stands, whatever the rounds', () => {
         const plain = (one: typeof whole) => JSON.parse(JSON.stringify(readRounds(one, 120))) as unknown
         expect(plain(folded)).to.deep.equal(plain(whole))
       }),
-      { numRuns: draws, seed: 7 },
+      { numRuns: draws, seed: isLong ? longSeed : 7 },
     )
   })
 
@@ -179,7 +179,7 @@ describe('what stands, whatever the rounds', () => {
       fc.property(fc.subarray([...flags]), fc.constantFrom(...flags), (some, flag) => {
         expect(stopsOf([...new Set([...some, flag])])).to.include.members([...stopsOf(some)])
       }),
-      { numRuns: 60, seed: 7 },
+      { numRuns: 60, seed: isLong ? longSeed : 7 },
     )
   })
 })

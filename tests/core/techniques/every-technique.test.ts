@@ -1,4 +1,4 @@
-import { isLong } from '../../harness/long'
+import { isLong, longSeed } from '../../harness/long'
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { injuryFlags, patientFlags, patterns, regions, swellings } from '#core/model/vocabulary'
@@ -279,7 +279,7 @@ describe('random cases', () => {
         if (nonsense) throw new Error(nonsense)
         return plan !== null
       }),
-      { numRuns: isLong ? 5000 : 500, seed: 20260110 },
+      { numRuns: isLong ? 2000 : 300, seed: isLong ? longSeed : 20260110 },
     )
   })
 
@@ -300,7 +300,7 @@ describe('random cases', () => {
           return findNonsense(plan) === null && plan.pending.length === 0
         },
       ),
-      { numRuns: isLong ? 60 : 12, seed: 20260110 },
+      { numRuns: isLong ? 60 : 8, seed: isLong ? longSeed : 20260110 },
     )
   })
 })

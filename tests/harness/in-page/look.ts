@@ -14,6 +14,10 @@ export interface Aim {
 export interface PageLook {
   /** The place under which the first element of a role and name that is shown can be taken; 0 where there is none. */
   find(role: string, name: WantedName): number
+  /** As `find`, looked at until it is the same at two frames after each other; 0 where that is not so within `ms`. */
+  findSoon(role: string, name: WantedName, ms: number): Promise<number>
+  /** As `aim`, looked at until it stands still and nothing lies over it; what it last was where that is not so within `ms`. */
+  aimSoon(role: string, name: WantedName, ms: number): Promise<Aim | null>
   /** The element that was found under a place. */
   taken(place: number): Element | null
   /** Where to press such an element once it can be used, in the middle of the page; `over` is what lies over it there. */
@@ -75,6 +79,28 @@ let isPressed = (): boolean => true
 
 const places: Element[] = []
 
+/** The next frame; in a page that draws none, as one behind another tab, a moment. */
+const nextLook = (): Promise<void> =>
+  new Promise((resolve) => {
+    const timer = setTimeout(resolve, 50)
+    requestAnimationFrame(() => {
+      clearTimeout(timer)
+      resolve()
+    })
+  })
+
+/** Looks again and again until two looks after each other agree; the last look where they do not within `ms`. */
+const lookUntil = async <T>(look: () => T, agree: (before: T, now: T) => boolean, ms: number): Promise<T> => {
+  const end = performance.now() + ms
+  let before = look()
+  for (;;) {
+    await nextLook()
+    const now = look()
+    if (agree(before, now) || performance.now() > end) return now
+    before = now
+  }
+}
+
 window.wrenLook = {
   find(role, name) {
     const element = first(role, name)
@@ -82,6 +108,21 @@ window.wrenLook = {
     const known = places.indexOf(element)
     return known < 0 ? places.push(element) : known + 1
   },
+  findSoon: async (role, name, ms) => {
+    let isSame = false
+    const found = await lookUntil(
+      () => window.wrenLook.find(role, name),
+      (before, now) => (isSame = now !== 0 && now === before),
+      ms,
+    )
+    return isSame ? found : 0
+  },
+  aimSoon: (role, name, ms) =>
+    lookUntil(
+      () => window.wrenLook.aim(role, name),
+      (before, now) => now !== null && now.over === '' && now.x === before?.x && now.y === before.y,
+      ms,
+    ),
   taken: (place) => places[place - 1] ?? null,
   aim(role, name) {
     const element = first(role, name)

@@ -81,7 +81,7 @@ export const recordTables = {
   lineage: `
     id ${id} NOT NULL,
     swept BIGINT UNSIGNED NOT NULL,
-    schemas ${ascii(16)} NOT NULL,
+    made_by ${ascii(16)} NOT NULL,
     PRIMARY KEY (id)`,
   judged_rules: `
     core VARCHAR(20) NOT NULL,
