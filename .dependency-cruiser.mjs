@@ -60,6 +60,13 @@ export default {
       ['routes', 'demo'],
     ]),
     ...layers('web', [['parts'], ['sync', 'lane', 'workers'], ['round'], ['case'], ['shell'], ['screens']]),
+    {
+      name: 'events-without-techniques',
+      severity: 'error',
+      comment: 'What folds is loaded with the Board, and the techniques are half of the script: fold by what the event says.',
+      from: { path: '^src/contract/(events|records)/', pathNot: '\\.schema\\.ts$|/body-schemas\\.ts$|/schemas\\.ts$' },
+      to: { path: '^src/core/techniques/registry', reachable: true },
+    },
     forbid('core-knows-nobody', 'core', ['contract', 'server', 'web', 'cli', 'standins'], 'The core computes and knows nobody.'),
     forbid('contract-below-programs', 'contract', ['server', 'web', 'cli', 'standins'], 'What crosses the wire knows neither of its ends.'),
   ],

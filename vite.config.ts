@@ -18,6 +18,6 @@ export default defineConfig({
       injectManifest: { globPatterns: ['**/*.{js,css,woff2,svg,png}'] },
     }),
   ],
-  build: { outDir: '../../dist/web', emptyOutDir: true, target: 'es2023' },
+  build: { outDir: '../../dist/web', emptyOutDir: true, target: 'es2023', manifest: true },
   worker: { format: 'es' },
 })

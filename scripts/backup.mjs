@@ -41,7 +41,7 @@ try {
   const kept = join(folder, 'database.url')
   const url = process.env.DATABASE_URL || (existsSync(kept) ? readFileSync(kept, 'utf8').trim() : null)
   if (!url) throw new PlainError('Which database? Start Zesty Wren with npm start, or set DATABASE_URL.')
-  needPackages(say)
+  await needPackages(say)
   needDebian('mariadb-dump', ['mariadb-client'], say, '')
   const { checkDump, dump } = await import('./dump.mjs')
   const key = readBackupKey()

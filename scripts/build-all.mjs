@@ -3,7 +3,7 @@ import { needNode, needPackages } from './needs.mjs'
 
 needNode()
 try {
-  needPackages(console.log)
+  await needPackages(console.log)
   const { build } = await import('./build.mjs')
   for (const room of ['server', 'web', 'cli', 'standins']) build(room, console.log)
 } catch (error) {

@@ -120,7 +120,7 @@ ${way('second', second, [nodes[1], nodes[2], nodes[0]])}`,
 
 try {
   const kills = readKills()
-  needPackages(say)
+  await needPackages(say)
   needDebian('haproxy', ['haproxy'], say, '')
   const { build, root } = await import('./build.mjs')
   build('server', say)

@@ -1,10 +1,11 @@
 // npm run dev: the server with its database and stand-ins on the next port, built anew when it changes, and Vite with reload in front of it.
 import { fork } from 'node:child_process'
+import { endWithNpm } from './end-with-npm.mjs'
 import { needNode, needPackages, PlainError } from './needs.mjs'
 
 needNode()
 try {
-  needPackages(console.log)
+  await needPackages(console.log)
 } catch (error) {
   console.error(error instanceof PlainError ? error.message : error)
   process.exit(1)
@@ -22,6 +23,7 @@ const server = fork(`${root}/scripts/start.mjs`, ['--dev', '--port', String(behi
 server.on('exit', (code) => process.exit(code ?? 1))
 const stop = () => server.kill('SIGTERM')
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, stop)
+endWithNpm(stop)
 
 const vite = await createServer({
   root: `${root}/src/web`,

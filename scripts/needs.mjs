@@ -1,7 +1,6 @@
 // What this machine must have, and getting it: Node, npm packages, Debian packages. Node built-ins only.
-import { spawnSync } from 'node:child_process'
-import { createHash } from 'node:crypto'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -32,22 +31,64 @@ export function isPackaged() {
   return true
 }
 
-/** Installs npm packages when the lock file is another than the one that is installed. */
-export function needPackages(say) {
+/** Installs npm packages where those that are there are not those of the lock file: as `npm ci` does, whoever ran it. */
+export async function needPackages(say) {
   if (isPackaged()) return
-  const stamp = join(root, 'node_modules', '.zesty-wren-installed')
-  const lock = createHash('sha256')
-    .update(readFileSync(join(root, 'package-lock.json')))
-    .digest('hex')
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8').trim() === lock) return
+  await otherInstall(say)
+  if (arePackagesThere()) return
   say('Installing npm packages…')
-  const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
-    cwd: root,
-    stdio: ['ignore', 'inherit', 'inherit'],
+  mkdirSync(join(root, 'dist'), { recursive: true })
+  const child = spawn('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] })
+  writeFileSync(installing, String(child.pid))
+  // Whoever ends this ends the installing too: what is half there is got anew at the next start.
+  const end = () => child.kill('SIGTERM')
+  process.once('exit', end)
+  const isDone = await new Promise((resolve) => {
+    child.once('error', () => resolve(false))
+    child.once('exit', (code) => resolve(code === 0))
   })
-  if (result.error || result.status !== 0)
+  process.off('exit', end)
+  rmSync(installing, { force: true })
+  if (!isDone || !arePackagesThere())
     throw new PlainError('Installing the npm packages failed: check the network and the free disk space, then try again.')
-  writeFileSync(stamp, `${lock}\n`)
+}
+
+/** Which process installs, for a start beside it, or after one that was killed while npm went on. */
+const installing = join(root, 'dist', 'installing.pid')
+
+/** Waits for packages that another start is installing. */
+async function otherInstall(say) {
+  if (!existsSync(installing)) return
+  const pid = Number(readFileSync(installing, 'utf8'))
+  const isRunning = () => pid > 1 && readIfThere(`/proc/${pid}/cmdline`).includes('npm')
+  if (isRunning()) say('Another start is installing the npm packages: waiting for it…')
+  while (isRunning()) await new Promise((resolve) => setTimeout(resolve, 250))
+  rmSync(installing, { force: true })
+}
+
+/**
+ * Whether the packages of the lock file are installed. npm writes what it has installed into a list of its own when it is through: one that was
+ * ended in the middle has left none.
+ */
+export function arePackagesThere() {
+  const list = readIfThere(join(root, 'node_modules', '.package-lock.json'))
+  if (list === '') return false
+  const { packages: there } = JSON.parse(list)
+  const { packages: wanted } = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'))
+  return Object.entries(wanted).every(([path, { version, integrity, optional, link }]) => {
+    const one = there[path]
+    // An optional one may be for another machine.
+    if (path === '' || link || (!one && optional)) return true
+    return one !== undefined && one.version === version && one.integrity === integrity
+  })
+}
+
+function readIfThere(file) {
+  try {
+    return readFileSync(file, 'utf8')
+  } catch {
+    return ''
+  }
 }
 
 /** Full path of a program, or null. */

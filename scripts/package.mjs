@@ -44,7 +44,7 @@ try {
   if (positionals.length > 1) throw new PlainError('One folder at a time: npm run package [-- FOLDER].')
   if (isPackaged()) throw new PlainError('This is such an archive already: copy the file that it came from.')
   const { build, root } = await import('./build.mjs')
-  needPackages(say)
+  await needPackages(say)
   for (const room of rooms) build(room, say)
   const { version } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'))
   const name = `zesty-wren-${version}-${process.platform}-${process.arch}`

@@ -32,7 +32,7 @@ try {
   const file = resolve(positionals[0])
   const { build, root } = await import('./build.mjs')
   const folder = process.env.WREN_DATA ?? join(root, '.data')
-  needPackages(say)
+  await needPackages(say)
   needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, '')
   needDebian('mariadb-dump', ['mariadb-client'], say, '')
   const { ask, checkDump, dump, empty, load, prove, schemasHere } = await import('./dump.mjs')

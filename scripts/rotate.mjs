@@ -9,7 +9,7 @@ const say = (line) => process.stdout.write(`${line}\n`)
 let database = null
 try {
   const { build, root } = await import('./build.mjs')
-  needPackages(say)
+  await needPackages(say)
   let url = process.env.DATABASE_URL
   if (!url) {
     needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, '')

@@ -20,25 +20,41 @@ function readBill() {
   return { ...bill, metadata: { component }, components: bill.components.map(({ externalReferences: _, ...one }) => one) }
 }
 
-/** What is in one bill and not in the other, by name, version and checksum: how an npm writes it down is its own. */
-function differences(one, other) {
-  const keyOf = ({ name, version, hashes }) => [`${name}@${version}`, ...(hashes ?? []).map(({ content }) => content)].join(' ')
-  const known = new Set(other.components.map(keyOf))
-  return one.components.filter((component) => !known.has(keyOf(component))).map(({ name, version }) => `${name}@${version}`)
+/** What the lock file has, each by name, version and checksum: how an npm writes a bill down is its own. */
+function locked() {
+  const { packages } = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'))
+  return Object.entries(packages).flatMap(([path, { version, integrity, link }]) => {
+    if (path === '' || link) return []
+    const hash = integrity ? ` ${Buffer.from(integrity.replace(/^sha512-/, ''), 'base64').toString('hex')}` : ''
+    return [`${path.split('node_modules/').at(-1)}@${version}${hash}`]
+  })
+}
+
+/** The same of a bill. */
+function billed({ components }) {
+  return components.map(({ name, group, version, hashes }) =>
+    [`${group ? `${group}/` : ''}${name}@${version}`, ...(hashes ?? []).map(({ content }) => content)].join(' '),
+  )
+}
+
+/** What is in one list and not in the other, by name and version. */
+function missingFrom(list, other) {
+  const known = new Set(other)
+  return [...new Set(list.filter((one) => !known.has(one)).map((one) => one.split(' ')[0]))]
 }
 
 try {
   const file = join(root, 'docs/bill-of-materials.cdx.json')
-  const bill = readBill()
   if (process.argv.includes('--check')) {
-    const kept = JSON.parse(readFileSync(file, 'utf8'))
-    const [missing, gone] = [differences(bill, kept), differences(kept, bill)]
+    const [wanted, kept] = [locked(), billed(JSON.parse(readFileSync(file, 'utf8')))]
+    const [missing, gone] = [missingFrom(wanted, kept), missingFrom(kept, wanted)]
     if (missing.length + gone.length > 0)
       throw new PlainError(
         `The bill of materials is not of this lock file: run npm run sbom. Missing: ${missing.join(', ')}. Gone: ${gone.join(', ')}.`,
       )
-    process.stdout.write(`${bill.components.length} packages, as the lock file has them.\n`)
+    process.stdout.write(`${kept.length} packages, as the lock file has them.\n`)
   } else {
+    const bill = readBill()
     writeFileSync(file, `${JSON.stringify(bill, null, 1)}\n`)
     process.stdout.write(`${file}: ${bill.components.length} packages.\n`)
   }

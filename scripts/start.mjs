@@ -9,6 +9,7 @@ import { parseArgs } from 'node:util'
 import { needDebian, needNode, needPackages, PlainError } from './needs.mjs'
 
 needNode()
+const { endWithNpm } = await import('./end-with-npm.mjs')
 const { build, root } = await import('./build.mjs')
 const { startDatabase } = await import('./database.mjs')
 const { createSupervisor } = await import('./supervisor.mjs')
@@ -219,6 +220,7 @@ function announce(ready) {
 }
 
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void supervisor.stop(0))
+endWithNpm(() => void supervisor.stop(0))
 // Started by npm run dev it does not outlive it.
 if (process.send) process.on('disconnect', () => void supervisor.stop(0))
 try {
@@ -228,7 +230,7 @@ try {
   // Whoever may install nothing is told before anything is fetched.
   if (!process.env.DATABASE_URL)
     needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], say, ', or set DATABASE_URL to a MariaDB of your own')
-  needPackages(say)
+  await needPackages(say)
   await checkPort(options.port)
   build('standins', say)
   build('server', say)

@@ -8,7 +8,7 @@ export const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'st
  * journey, or a cheaper test, holds in the whole run.
  */
 const onlyLong = [
-  ...['faults/kills', 'faults/two-servers'].map((name) => `tests/server/${name}.test.ts`),
+  ...['faults/frozen', 'faults/full-disk', 'faults/kills', 'faults/two-servers'].map((name) => `tests/server/${name}.test.ts`),
   ...['dev', 'package'].map((name) => `tests/scripts/${name}.test.ts`),
   ...[
     'board',
@@ -19,6 +19,7 @@ const onlyLong = [
     'drill',
     'endings',
     'examined-station',
+    'first-half',
     'first-minute',
     'keys-only',
     'lane-labels',
@@ -27,6 +28,7 @@ const onlyLong = [
     'make-station',
     'markup',
     'new-version',
+    'night-round',
     'people',
     'practice',
     'put-on-again',

@@ -1,11 +1,11 @@
-// Hands test files to two workers, each with a database of its own, and counts what comes of them.
+// Hands test files to workers, each with a database of its own, and counts what comes of them.
 import { fork } from 'node:child_process'
 import { createInterface } from 'node:readline'
 import { join } from 'node:path'
 import { root } from './build.mjs'
 
 /**
- * Runs test files in two workers. The first takes from the front of the list, the second from its end, so that two browsers are
+ * Runs test files in several workers. The first takes from the front of the list, the others from its end, so that two browsers are
  * seldom at work at once.
  * @param jobs files with their time-outs, the slowest kind first
  * @param environments what each worker is given: one worker an entry
@@ -17,7 +17,7 @@ export async function runQueue(jobs, environments, say) {
   const total = { passed: 0, failed: 0, took: [], failures: [] }
   await Promise.all(
     environments.map(async (environment, index) => {
-      const take = () => (index % 2 === 0 ? waiting.shift() : waiting.pop())
+      const take = () => (index === 0 ? waiting.shift() : waiting.pop())
       let worker = null
       for (let job = take(); job; job = take()) {
         worker ??= await startWorker(environment)

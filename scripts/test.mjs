@@ -1,4 +1,4 @@
-// npm test: gets what is needed, then checks and every suite in two workers; ends with one count for all.
+// npm test: gets what is needed, then checks and every suite in three workers; ends with one count for all.
 // npm test -- NAME…: suites, files, `quick`, or `rest`, which is what only the long run has; `--grep WORDS`: only tests whose name holds these words; `--long`: the whole and the rest.
 import { randomInt } from 'node:crypto'
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
@@ -7,6 +7,8 @@ import { runQueue } from './test-queue.mjs'
 import { readAsked, suites, wantsFile, wantsSuite } from './test-choice.mjs'
 import { withThrowaway } from './throwaway.mjs'
 
+/** One more than the cores of the machine that this is measured on: a browser waits for a server, and a server for its database. */
+const workers = [1, 2, 3]
 const slowSuites = ['browser', 'scripts']
 const withDatabase = ['scripts', 'browser', 'server']
 /** What a suite runs of the built product. Browser and scripts run all of it. */
@@ -36,9 +38,13 @@ const counts = await withThrowaway(
     const jobs = wanted.flatMap((suite) => filesOf(root, suite))
     if (isDatabaseWanted) {
       const { makeWorld } = await import('./test-world.mjs')
-      await makeWorld(root, database.url, ['zesty_wren_1', 'zesty_wren_2'])
+      await makeWorld(
+        root,
+        database.url,
+        workers.map((worker) => `zesty_wren_${worker}`),
+      )
     }
-    const environments = [1, 2].map((worker) => ({
+    const environments = workers.map((worker) => ({
       ...(asked.isLong ? { WREN_LONG: '1', WREN_SEED: seed } : {}),
       ...(asked.grep ? { WREN_GREP: asked.grep } : {}),
       ...(isDatabaseWanted

@@ -17,7 +17,7 @@ export async function withThrowaway(rooms, work, { isDatabaseWanted = true, isBr
   const scratch = mkdtempSync(join(tmpdir(), 'wren-'))
   let database = null
   try {
-    needPackages(console.log)
+    await needPackages(console.log)
     if (isDatabaseWanted) needDebian('mariadbd', ['mariadb-server-core', 'mariadb-client-core'], console.log, '')
     if (isBrowserWanted) {
       needDebian('chromium', ['chromium', 'chromium-driver'], console.log, '')

@@ -3,6 +3,7 @@ import { doLateWork } from './sync/late-work'
 /** Every part of the application that is fetched after the first screen, so that the first screen comes soon. */
 export const lateParts = {
   beforeWork: () => import('./shell/before-work'),
+  lockScreen: () => import('./shell/lock-screen'),
   lockMenu: () => import('./shell/lock-menu'),
   mainMenu: () => import('./shell/main-menu'),
   unlockForm: () => import('./shell/unlock-form'),
@@ -20,6 +21,7 @@ export const lateParts = {
   makeReady: () => import('./screens/make-ready/make-ready-screen'),
   record: () => import('./screens/record/record-screen'),
   newCase: () => import('./screens/new-case/new-case'),
+  helpSheet: () => import('./shell/help-sheet'),
   refusedSheet: () => import('./shell/refused-sheet'),
   careTrend: () => import('./screens/watch/care-trend'),
   trendChart: () => import('./screens/watch/trend-chart'),

@@ -4,7 +4,7 @@ import { Key } from 'selenium-webdriver'
 import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { isLong, itAtLength, sampleOf } from '../harness/long'
+import { isLong, itAtLength } from '../harness/long'
 import { faultsInWords } from '../harness/plain-words'
 import { patienceMs } from '../harness/patience'
 
@@ -17,14 +17,22 @@ const bodies = [
   ['neck', 'care-collar'],
   ['trunk', 'trunk-shell'],
 ] as const
-/** Of screens that differ only in what is drawn, the quick suite visits some. */
-const drawings = sampleOf(
-  bodies.map(([name]) => name),
-  2,
-)
-const shownBenches = sampleOf(['heat', 'rig', 'shell', 'crew'] as const, 2).map((one) => `practice/bench/${one}` as const)
-
-const screens = [
+/** The bedside's screens in every run; the long run looks at all there are. */
+const bedside = [
+  'board',
+  'round',
+  'hand-over',
+  'size-up',
+  'measure',
+  'choose',
+  'make-ready',
+  'apply',
+  'check',
+  'watch',
+  'trunk',
+  'settings',
+] as const
+const everyScreen = [
   'board',
   'settings',
   'store',
@@ -37,7 +45,9 @@ const screens = [
   'countersign',
   '?view=rows',
   '?view=wall',
-  ...drawings,
+  'arm',
+  'neck',
+  'trunk',
   'size-up',
   'measure',
   'choose',
@@ -49,15 +59,19 @@ const screens = [
   'guide',
   'guide/leg-cast',
   'practice',
-  ...shownBenches,
+  'practice/bench/heat',
+  'practice/bench/rig',
+  'practice/bench/shell',
+  'practice/bench/crew',
   'practice/station/shipped-leg-slab',
   'practice/progress',
   'practice/make',
   'practice/drill/usual',
   'sitting',
 ] as const
+const screens: readonly (typeof everyScreen)[number][] = isLong ? everyScreen : bedside
 
-async function visit(screen: (typeof screens)[number]): Promise<void> {
+async function visit(screen: (typeof everyScreen)[number]): Promise<void> {
   await browser.open(
     screen === 'board'
       ? '/'

@@ -3,6 +3,7 @@ import { signInAtForm, startBrowser, type TestBrowser } from '../harness/browser
 import { startCutLine, type CutLine } from '../harness/cut-line'
 import { waitForKeptApplication } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { itAtLength } from '../harness/long'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
@@ -43,7 +44,7 @@ describe('with the network gone, in the browser', () => {
     await browser.waitForText('Test leg-slab')
   }).timeout(60_000)
 
-  it('opens a case at any address, with every part of it', async () => {
+  itAtLength('opens a case at any address, with every part of it', async () => {
     for (const [stage, heading] of [
       ['size-up', 'Size up'],
       ['measure', 'Measure'],

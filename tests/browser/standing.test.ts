@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { keyMovements } from '#core/model/round-items'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { itAtLength } from '../harness/long'
 import { walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 import { patienceMs } from '../harness/patience'
@@ -173,7 +174,7 @@ describe('what stands, in the browser', () => {
     await browser.waitForText('The plan is not accepted yet.')
   })
 
-  it('a corrected reading after acceptance shows the bar before Start and in mid-run; kept with a reason it is gone', async () => {
+  itAtLength('a corrected reading after acceptance shows the bar before Start and in mid-run; kept with a reason it is gone', async () => {
     const seeded = await seedCase(browser, 'leg-slab')
     await open(seeded, 'choose')
     await browser.click('button', 'Accept the plan')
@@ -206,7 +207,7 @@ describe('what stands, in the browser', () => {
     await browser.find('region', 'A changed plan waits')
   })
 
-  it('skin that does not blanch under a care collar stands on Watch and Board until a later occasion ends it', async () => {
+  itAtLength('skin that does not blanch under a care collar stands on Watch and Board until a later occasion ends it', async () => {
     const seeded = await named(await seedCase(browser, 'care-collar'), 'Skin Tegen')
     await sendApplied(browser, seeded, 30)
     await sendRound(browser, seeded, quietRound('care-collar'), false, 20)
@@ -227,7 +228,7 @@ describe('what stands, in the browser', () => {
     expect(await browser.text()).not.to.match(/Relieve, refit and tell/i)
   })
 
-  it('a collar that was on already is entered with what is known, checked first, and stands until it is planned', async () => {
+  itAtLength('a collar that was on already is entered with what is known, checked first, and stands until it is planned', async () => {
     const seeded = await named(await seedCase(browser, 'extrication-collar', { isUnread: true }), 'Found Petrok')
     await open(seeded, 'size-up')
     await browser.click('button', 'It is already on')
@@ -242,7 +243,7 @@ describe('what stands, in the browser', () => {
     await browser.waitForText('Found on, not planned here: Adult collar, first responders; since when is not known')
   })
 
-  it('a slip in a round is put right with why: it counts no longer, and stays readable', async () => {
+  itAtLength('a slip in a round is put right with why: it counts no longer, and stays readable', async () => {
     const seeded = await named(await seedCase(browser, 'leg-slab'), 'Slip Loveday')
     await sendRound(browser, seeded, quietRound('leg-slab'), true, 60)
     await sendApplied(browser, seeded, 55)

@@ -9,6 +9,8 @@ import { connectDatabase } from '../../src/server/db/connect'
 import { migrate } from '../../src/server/db/migrate'
 import { emptyTables } from '../harness/empty-tables'
 import { freePort } from '../harness/live-server'
+import { itAtLength } from '../harness/long'
+import { processesUnder } from '../harness/processes-under'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
@@ -119,7 +121,7 @@ describe('npm start under attack', () => {
     expect(existsSync(join(folder, 'start.pid'))).to.equal(false)
   })
 
-  it('killed with its server down it can be started again, and SIGTERM in the wait between two starts ends it', async () => {
+  itAtLength('killed with its server down it can be started again, and SIGTERM in the wait between two starts ends it', async () => {
     await begin()
     const [server] = childrenWith('dist/server/main.js')
     process.kill(server ?? 0, 'SIGKILL')
@@ -129,7 +131,7 @@ describe('npm start under attack', () => {
     expect(code).to.equal(0)
   })
 
-  it('ends at once when it is told a second time', async () => {
+  itAtLength('ends at once when it is told a second time', async () => {
     await begin()
     const pids = ['dist/server/main.js', 'dist/standins/tape.js', 'mariadbd'].flatMap(childrenWith)
     start.kill('SIGTERM')
@@ -139,6 +141,21 @@ describe('npm start under attack', () => {
     await begin()
     start.kill('SIGINT')
     expect(await new Promise((resolve) => start.once('exit', resolve))).to.equal(0)
+  })
+
+  it('ends whole when the npm that started it is ended alone', async () => {
+    output = ''
+    const npm = spawn('npm', ['start', '--', '--port', String(port), '--empty'], {
+      cwd: root,
+      env: { ...process.env, WREN_DATA: folder, DATABASE_URL: '', NODE_ENV: 'test' },
+    })
+    for (const stream of [npm.stdout, npm.stderr]) stream.on('data', (chunk: Buffer) => void (output += chunk.toString()))
+    await until(() => output.includes('is ready at') || npm.exitCode !== null)
+    const started = processesUnder(npm.pid ?? 0)
+    expect(started.length, output).to.be.greaterThan(4)
+    npm.kill('SIGTERM')
+    await until(() => started.every((pid) => !existsSync(`/proc/${pid}`)))
+    expect(existsSync(join(folder, 'start.pid'))).to.equal(false)
   })
 
   it('deletes nothing unasked: where nobody can answer, --fresh wants --yes', async () => {

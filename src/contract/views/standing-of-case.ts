@@ -71,10 +71,11 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
     calls: callsOf(record).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     decisions: rounds.decisions,
   }
+  const withOwed = (): Standing => judgeStanding({ ...input, others: [...input.others, ...owedItems(record, episode, nowMs)] })
+  // Rounds are owed while the device is on, and after it while something stands: only then it is judged first without them.
+  if (record.ended || record.removedAt === null) return withOwed()
   const standing = judgeStanding(input)
-  // Rounds are owed while the device is on, and after it while something stands.
-  const owed = record.ended || record.removedAt === null || isHeld(record, standing) ? owedItems(record, episode, nowMs) : []
-  return owed.length === 0 ? standing : judgeStanding({ ...input, others: [...input.others, ...owed] })
+  return isHeld(record, standing) ? withOwed() : standing
 }
 
 /** Whether something above known stands, so that rounds go on; what stood about a device that was changed for another one stands there. */

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useReducer } from 'react'
+import { useEffect, useMemo, useSyncExternalStore } from 'react'
 import type { ClinicalCase, Measurement } from '#core/model/clinical-case'
 import { catalogue } from '#core/catalogue/catalogue'
 import { createMemo, type PlanContext } from '#core/model/plan-context'
@@ -15,11 +15,19 @@ import type { EpisodeRecord } from '#contract/records/episode'
 import type { RunRecord } from '#contract/records/run'
 import type { OpenCase } from '../sync/case-store'
 import { serverNow } from '../sync/server-clock'
+import { askedOnce } from './asked-once'
 
 const memo = createMemo()
 let worker: Worker | null = null
 const sent = new Set<string>()
 const waiting = new Set<() => void>()
+let solvedCount = 0
+
+/** Calls back at each answer of the worker; returns how to stop. */
+function onSolved(listener: () => void): () => void {
+  waiting.add(listener)
+  return () => waiting.delete(listener)
+}
 
 /**
  * The context of plans made in this browser.
@@ -42,32 +50,30 @@ export interface PlanInHand {
  * @param run the run that it is for: opening the cast that is on is planned as such
  */
 export function usePlanInHand(open: OpenCase, provisional: Measurement | null = null, run?: RunRecord): PlanInHand {
-  const [solved, wake] = useReducer((count: number) => count + 1, 0)
+  const solved = useSyncExternalStore(onSolved, () => solvedCount)
   const protocol = protocolOf(open.record)
-  const asked = useMemo(() => askedOf(open.record, open.episode, provisional, run), [open.record, open.episode, provisional, run])
+  const asked = askedOf(open.record, open.episode, provisional, run)
   // Steps, timers and notes change the record but not what is planned: the plan changes only with its own inputs.
-  const bare = useMemo(() => planOnce(asked, protocol), [asked, protocol])
-  const plan = useMemo(
-    () => takeKnown(bare, browserContext(protocol), (JSON.parse(asked) as ClinicalCase).overrules),
-    // `solved` counts answers of the worker: each may finish a pending decision.
-    // oxlint-disable-next-line react/exhaustive-deps
-    [bare, solved, protocol],
-  )
+  const bare = planOnce(asked, protocol)
+  const plan = planWithKnown(bare, asked, protocol, solved)
   useEffect(() => {
-    waiting.add(wake)
     if (!provisional) plan.pending.forEach(askWorker)
-    return () => {
-      waiting.delete(wake)
-    }
   }, [plan, provisional])
   return useMemo(() => ({ plan, tasks: bare.pending }), [plan, bare])
 }
 
 /** The case that is planned, as text: alike texts are one plan. */
-function askedOf(record: CaseRecord, episode: EpisodeRecord, provisional: Measurement | null, run: RunRecord | undefined): string {
-  const clinicalCase = caseOfRun(record, episode, run)
-  return JSON.stringify(provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase)
-}
+const askedOf = askedOnce(
+  (record: CaseRecord, episode: EpisodeRecord, provisional: Measurement | null, run: RunRecord | undefined): string => {
+    const clinicalCase = caseOfRun(record, episode, run)
+    return JSON.stringify(provisional ? { ...clinicalCase, measurements: [...clinicalCase.measurements, provisional] } : clinicalCase)
+  },
+)
+
+/** A plan with what the worker has answered by now; `solved` counts its answers, each of which may finish a pending decision. */
+const planWithKnown = askedOnce<[bare: Plan, asked: string, protocol: Protocol, solved: number], Plan>((bare, asked, protocol) =>
+  bare.pending.length === 0 ? bare : takeKnown(bare, browserContext(protocol), (JSON.parse(asked) as ClinicalCase).overrules),
+)
 
 const made = new Map<string, Plan>()
 const mostMade = 6
@@ -119,6 +125,7 @@ function startWorker(): Worker {
   started.onmessage = ({ data }: MessageEvent<{ key: string; result: SlowResult }>) => {
     memo.set(data.key, data.result)
     sent.delete(data.key)
+    solvedCount++
     waiting.forEach((wake) => wake())
   }
   // A worker that could not be fetched, or died, is asked anew with the next plan.

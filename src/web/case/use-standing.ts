@@ -1,25 +1,33 @@
-import { useMemo } from 'react'
+import type { Caution } from '#core/model/plan'
 import type { Standing } from '#core/model/standing'
-import { inUnits } from '#core/quantities/words-in-units'
+import { inUnits, type DisplayUnits } from '#core/quantities/words-in-units'
+import type { CaseRecord } from '#contract/records/case'
+import type { EpisodeRecord } from '#contract/records/episode'
 import { standingOf } from '#contract/views/standing-of-case'
 import type { OpenCase } from '../sync/case-store'
 import { useSettings } from '../sync/session-store'
 import { serverNow } from '../sync/server-clock'
 import { useNow } from '../sync/use-now'
+import { askedOnce } from './asked-once'
 import { usePeopleHere } from './people-here'
 import { usePlan } from './use-plan'
 
+const againMs = 5_000
+
+/** What stands is judged once for strip, stage and sheets; the clock moves it on, in steps of a few seconds. */
+const standNow = askedOnce<
+  [record: CaseRecord, episode: EpisodeRecord, cautions: readonly Caution[], units: DisplayUnits, people: number | undefined, turn: number],
+  Standing
+>((record, episode, cautions, units, people) =>
+  // What was just entered is never later than the clock it is read by.
+  inUnits(standingOf(record, episode, { cautions }, serverNow(), people), units),
+)
+
 /** What stands about the open case now: read by strip, stages and sheets, and worked out by none of them. */
-export function useStanding(open: OpenCase): Standing {
-  const { cautions } = usePlan(open)
+export function useStanding({ record, episode }: OpenCase): Standing {
+  const { cautions } = usePlan({ record, episode })
   const { units } = useSettings()
-  const now = useNow(5_000)
-  const { record, episode } = open
+  const turn = Math.floor(useNow(againMs) / againMs)
   const people = usePeopleHere((state) => state[record.id])
-  return useMemo(
-    () => inUnits(standingOf(record, episode, { cautions }, serverNow(), people), units),
-    // `now` moves it on by itself; what was just entered is never later than the clock it is read by.
-    // oxlint-disable-next-line react/exhaustive-deps
-    [record, episode, cautions, now, units, people],
-  )
+  return standNow(record, episode, cautions, units, people, turn)
 }

@@ -1,6 +1,6 @@
-import { Lock } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useSession } from '../sync/session-store'
+import { LockFace, lockLook } from './menu-faces'
 import { setLock } from './lock-store'
 
 const item = 'flex min-h-12 cursor-pointer items-center rounded-xl px-4 font-semibold outline-none data-[highlighted]:bg-well'
@@ -20,13 +20,12 @@ export function LockItems() {
   )
 }
 
-/** The lock in the top row. */
-export function LockMenu({ className = '' }: { className?: string }) {
+/** The lock in the top row, open. */
+export function LockMenu() {
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className={`grid min-h-14 min-w-11 place-items-center rounded-xl ${className}`}>
-        <Lock size={19} aria-hidden />
-        <span className="sr-only">Lock</span>
+    <DropdownMenu.Root defaultOpen>
+      <DropdownMenu.Trigger className={lockLook}>
+        <LockFace />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

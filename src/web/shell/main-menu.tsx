@@ -1,23 +1,22 @@
-import { Menu } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { Link, useLocation } from 'react-router'
 import { LockItems } from './lock-menu'
 import { isIn, type MainLink } from './main-links'
+import { MenuFace, menuLook } from './menu-faces'
 
 const item =
   'flex min-h-12 cursor-pointer items-center rounded-xl px-4 font-semibold outline-none data-[highlighted]:bg-well aria-[current=page]:border-l-[3px] aria-[current=page]:border-ink aria-[current=page]:font-bold'
 
 /**
- * What has no word of its own in the top row: the other rooms, help, and the two ways to keep touches away.
+ * What has no word of its own in the top row: the other rooms, help, and the two ways to keep touches away. It comes open.
  * @param folded rooms that stand in the row where it is wide enough
  */
 export function MainMenu({ folded, links, onHelp }: { folded: readonly MainLink[]; links: readonly MainLink[]; onHelp: () => void }) {
   const { pathname } = useLocation()
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="grid min-h-14 min-w-11 place-items-center rounded-xl">
-        <Menu size={22} aria-hidden />
-        <span className="sr-only">Menu</span>
+    <DropdownMenu.Root defaultOpen>
+      <DropdownMenu.Trigger className={menuLook}>
+        <MenuFace />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

@@ -1,4 +1,5 @@
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react'
+import { createPortal } from 'react-dom'
 import { Navigate, Outlet, useLocation, useNavigate } from 'react-router'
 import { hasRight, isPairedDevice } from '#contract/rights'
 import { Button } from '../parts/button'
@@ -13,14 +14,18 @@ import { sendSealed } from '../sync/sealed-outbox'
 import { usePerson, useSession } from '../sync/session-store'
 import { startStream } from '../sync/live-stream'
 import { resumeTimers } from '../case/timer-store'
-import { HelpSheet } from './help-sheet'
+import { CrashBoundary } from './crash-boundary'
+import { CrashScreen } from './crash-screen'
 import { KeepingNotice } from './keeping-notice'
-import { LockScreen } from './lock-screen'
+import { useLock } from './lock-store'
+import { latePart } from './late-part'
 import { NewVersion } from './new-version'
 import type { ShellParts } from '../parts/shell-parts'
 import { LoadingTape } from '../parts/tape'
 import { TopRow } from './top-row'
 
+const HelpSheet = latePart(async () => (await import('./help-sheet')).HelpSheet)
+const LockScreen = latePart(async () => (await import('./lock-screen')).LockScreen)
 const BeforeWork = lazy(async () => ({ default: (await import('./before-work')).BeforeWork }))
 const LockItems = lazy(async () => ({ default: (await import('./lock-menu')).LockItems }))
 const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
@@ -85,8 +90,10 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
   useKey(['?'], () => setHelpOpen(true))
   useKey(['b'], () => void navigate('/'))
   useKey(['n'], () => void navigate('/new'))
+  const isLocked = useLock(({ mode }) => mode !== 'open')
   return (
-    <div className="flex min-h-dvh flex-col">
+    // Under the lock, which stands beside it, no key and no reader reaches the page.
+    <div className="flex min-h-dvh flex-col" inert={isLocked}>
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">
         Skip to the work
       </a>
@@ -95,15 +102,47 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
       <KeepingNotice />
       {isEmergency ? <EmergencyLine name={name} /> : null}
       {mayRead || isEmergency || pathname !== '/' ? (
-        <Outlet context={{ caseSlot, lock: lockItems } satisfies ShellParts} />
+        // The screen before stays until the next one is there.
+        <Suspense>
+          <Outlet context={{ caseSlot, lock: lockItems } satisfies ShellParts} />
+        </Suspense>
       ) : (
         <Navigate to="/people" replace />
       )}
-      <LockScreen />
-      <HelpSheet isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
+      {isLocked ? <Lock /> : null}
+      {isHelpOpen ? (
+        <CrashBoundary at="help" instead={null}>
+          <Suspense>
+            <HelpSheet isOpen onClose={() => setHelpOpen(false)} />
+          </Suspense>
+        </CrashBoundary>
+      ) : null}
       <Refusals />
     </div>
   )
+}
+
+/** What covers a locked screen: the cover itself is there at once, and what opens it follows. */
+function Lock() {
+  return (
+    <CrashBoundary
+      at="lock"
+      instead={
+        <Cover>
+          <CrashScreen />
+        </Cover>
+      }
+    >
+      <Suspense fallback={<Cover />}>
+        <LockScreen />
+      </Suspense>
+    </CrashBoundary>
+  )
+}
+
+/** Nothing of the page is seen through it. */
+function Cover({ children }: { children?: ReactNode }) {
+  return createPortal(<div className="fixed inset-0 z-[60] bg-paper">{children}</div>, document.body)
 }
 
 /** Nobody is signed in, and everybody who looks at the glass should know. */

@@ -1,4 +1,4 @@
-import { lazy, Suspense, type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import { Link, useLocation } from 'react-router'
 import { Plus } from 'lucide-react'
 import { findEventKind } from '#contract/events/index'
@@ -6,12 +6,15 @@ import { hasRight, isPairedDevice } from '#contract/rights'
 import { useNarrow } from '../parts/use-narrow'
 import { useOutbox } from '../sync/outbox'
 import { usePerson } from '../sync/session-store'
+import { LateMenu } from './late-menu'
+import { latePart } from './late-part'
 import { isIn, mainLinks, type MainLink } from './main-links'
+import { LockFace, lockLook, MenuFace, menuLook } from './menu-faces'
 import { TimerDock } from './timer-dock'
 import { Wren } from '../parts/wren'
 
-const LockMenu = lazy(async () => ({ default: (await import('./lock-menu')).LockMenu }))
-const MainMenu = lazy(async () => ({ default: (await import('./main-menu')).MainMenu }))
+const LockMenu = latePart(async () => (await import('./lock-menu')).LockMenu)
+const MainMenu = latePart(async () => (await import('./main-menu')).MainMenu)
 
 /** So many rooms keep their words on a phone; the last of them only where it is as wide as most. */
 const wordsOnPhone = 3
@@ -49,10 +52,14 @@ export function TopRow({ onHelp, onCaseSlot }: { onHelp: () => void; onCaseSlot:
       )}
       {/* On a phone the patient's row has a menu of its own; while no patient is in it, this one is the way out. */}
       <span className={isCase && isNarrow ? 'hidden peer-empty:contents' : 'contents'}>
-        <Suspense fallback={<span className="min-h-14 min-w-11 sm:min-w-22" aria-hidden />}>
-          <MainMenu folded={folded} links={more} onHelp={onHelp} />
-          {isNarrow ? null : <LockMenu />}
-        </Suspense>
+        <LateMenu look={menuLook} menu={<MainMenu folded={folded} links={more} onHelp={onHelp} />}>
+          <MenuFace />
+        </LateMenu>
+        {isNarrow ? null : (
+          <LateMenu look={lockLook} menu={<LockMenu />}>
+            <LockFace />
+          </LateMenu>
+        )}
       </span>
       <Connection />
       <TimerDock isLocked={!mayWork} />

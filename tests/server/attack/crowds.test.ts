@@ -9,6 +9,7 @@ import { createEventRepository } from '../../../src/server/repositories/events'
 import { createPeopleRepository } from '../../../src/server/repositories/people'
 import { createSignInFailures } from '../../../src/server/repositories/sign-in-failures'
 import { createWorkerPool } from '../../../src/server/workers/pool'
+import { itAtLength } from '../../harness/long'
 import { openCase, password, startHarness, workerFile, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 /** Many at once, and one who asks for much: whoever works is served beside them. */
@@ -23,38 +24,41 @@ describe('crowds', function () {
   })
   after(() => harness.stop())
 
-  it('120 sign-ins at once: some are let in, the others are asked to come back, and nobody is counted as wrong for it', async () => {
-    const models = defineModels(harness.db)
-    const deps = {
-      db: harness.db,
-      people: createPeopleRepository(models),
-      events: createEventRepository(harness.db, models),
-      clock: () => harness.now,
-    }
-    // At what a hash costs in earnest.
-    const passwordHash = await hashPassword(password)
-    await addPerson(deps, { id: uuidv7(), name: 'shift', signIn: 'shift', passwordHash, roles: ['clinician'] })
-    const signIn = (device: number): Promise<Response> =>
-      fetch(`${harness.address}/api/session`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json', 'x-wren-device': `tablet ${device}` },
-        body: JSON.stringify({ name: 'shift', password }),
-      })
-    const all = Promise.all(Array.from({ length: 120 }, (_, device) => signIn(device)))
-    const board = await ada.get('/api/board')
-    const answers = await all
-    const counts = new Map<number, number>()
-    for (const { status } of answers) counts.set(status, (counts.get(status) ?? 0) + 1)
-    expect(board.status).to.equal(200)
-    expect([...counts.keys()].sort(), 'let in, or asked to come back').to.deep.equal([200, 503])
-    expect(counts.get(200)).to.be.at.least(24)
-    const refused = answers.find((answer) => answer.status === 503)
-    if (!refused) throw new Error('nobody was asked to come back')
-    expect(refused.headers.get('retry-after')).to.equal('2')
-    expect(((await refused.json()) as { detail: string }).detail).to.include('Too many people sign in at this moment')
-    // Whoever was asked to come back is let in then: no try was counted.
-    for (const [device, { status }] of answers.entries()) if (status === 503) expect((await signIn(device)).status).to.equal(200)
-  })
+  itAtLength(
+    '120 sign-ins at once: some are let in, the others are asked to come back, and nobody is counted as wrong for it',
+    async () => {
+      const models = defineModels(harness.db)
+      const deps = {
+        db: harness.db,
+        people: createPeopleRepository(models),
+        events: createEventRepository(harness.db, models),
+        clock: () => harness.now,
+      }
+      // At what a hash costs in earnest.
+      const passwordHash = await hashPassword(password)
+      await addPerson(deps, { id: uuidv7(), name: 'shift', signIn: 'shift', passwordHash, roles: ['clinician'] })
+      const signIn = (device: number): Promise<Response> =>
+        fetch(`${harness.address}/api/session`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', 'x-wren-device': `tablet ${device}` },
+          body: JSON.stringify({ name: 'shift', password }),
+        })
+      const all = Promise.all(Array.from({ length: 120 }, (_, device) => signIn(device)))
+      const board = await ada.get('/api/board')
+      const answers = await all
+      const counts = new Map<number, number>()
+      for (const { status } of answers) counts.set(status, (counts.get(status) ?? 0) + 1)
+      expect(board.status).to.equal(200)
+      expect([...counts.keys()].sort(), 'let in, or asked to come back').to.deep.equal([200, 503])
+      expect(counts.get(200)).to.be.at.least(24)
+      const refused = answers.find((answer) => answer.status === 503)
+      if (!refused) throw new Error('nobody was asked to come back')
+      expect(refused.headers.get('retry-after')).to.equal('2')
+      expect(((await refused.json()) as { detail: string }).detail).to.include('Too many people sign in at this moment')
+      // Whoever was asked to come back is let in then: no try was counted.
+      for (const [device, { status }] of answers.entries()) if (status === 503) expect((await signIn(device)).status).to.equal(200)
+    },
+  )
 
   it('one session in twenty tabs is told to close some; another session listens beside it', async () => {
     const stops: AbortController[] = []
@@ -109,7 +113,7 @@ describe('the log in an outage', () => {
 
 describe('papers', function () {
   this.timeout(60_000)
-  it('of many patients, twelve at once, keep nobody from a label at a bed; one person has two of them under way', async () => {
+  itAtLength('of many patients, twelve at once, keep nobody from a label at a bed; one person has two of them under way', async () => {
     const lanes = { ofCase: createWorkerPool(workerFile, { threads: 1, warm: 1 }), ofMany: createWorkerPool(workerFile, { threads: 1 }) }
     const harness = await startHarness({ app: { casePapers: lanes.ofCase, papers: lanes.ofMany } })
     try {

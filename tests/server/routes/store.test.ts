@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { availableOf, planStock, type StockAnswer, type StockLine, type StockMovement } from '#contract/records/store'
 import { createStockRepository } from '../../../src/server/repositories/stock'
 import { syncCatalogue } from '../../../src/server/services/sync-catalogue'
+import { itAtLength } from '../../harness/long'
 import { openCase, startHarness, type Answer, type Client, type Harness } from '../../harness/server-harness'
 
 const header = 'item_code,lot,expires_on,count'
@@ -108,7 +109,7 @@ describe('the store', () => {
       expect((await lineOf(item)).lots).to.deep.equal([])
     })
 
-    it('takes 50 000 rows, and refuses one more', async function () {
+    itAtLength('takes 50 000 rows, and refuses one more', async function () {
       this.timeout(120_000)
       const rows = Array.from({ length: 50_000 }, (_, index) => `${item},L${index},2028-01-01,1`)
       expect((await load([header, ...rows].join('\n'))).body).to.deep.equal({ rows: 50_000 })

@@ -27,7 +27,7 @@ describe('at the same moment', () => {
   const openStay = () =>
     client.send({ type: 'episode', id: uuidv7() }, 'episode-opened', { patientId: uuidv7(), place: 'Bay 1', zone: 'Etc/UTC' })
 
-  const times = isLong ? 13 : 4
+  const times = isLong ? 13 : 2
 
   it('twenty cases are opened over and over without one error', async function () {
     this.timeout(60_000)
@@ -54,7 +54,7 @@ describe('at the same moment', () => {
 
   it('a round that meets the application keeps the next round on the Board, every time', async function () {
     this.timeout(60_000)
-    for (let time = 0; time < (isLong ? 60 : 15); time++) {
+    for (let time = 0; time < (isLong ? 60 : 6); time++) {
       const opened = await openCase(client)
       const round = { cases: [opened.caseStream.id], isBaseline: false, outcome: 'done', reason: '', findings: bothLegs('left') }
       const answers = await Promise.all([

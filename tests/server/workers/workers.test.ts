@@ -3,6 +3,7 @@ import { pino } from 'pino'
 import { planFile } from '../../harness/leg-slab-cases'
 import { exampleOf } from '../../harness/example-cases'
 import { createWorkerPool, type WorkerPool } from '../../../src/server/workers/pool'
+import { itAtLength } from '../../harness/long'
 import { openCase, reading, startHarness, workerFile, type Client, type Harness } from '../../harness/server-harness'
 
 describe('planning in threads', () => {
@@ -29,7 +30,7 @@ describe('planning in threads', () => {
     expect(after.rounds).to.have.length(3)
   })
 
-  it('ends what takes more than its memory, and goes on', async function () {
+  itAtLength('ends what takes more than its memory, and goes on', async function () {
     this.timeout(60_000)
     // Rows that are all bad: each is remembered with its words until the last is read.
     const text = `item_code,lot,expires_on,count\n${'a"b,c\n'.repeat(30)}`

@@ -1,0 +1,23 @@
+import { Lock, Menu } from 'lucide-react'
+
+/** The faces of the two menus in the top row: they are there before the menus are. */
+export const menuLook = 'grid min-h-14 min-w-11 place-items-center rounded-xl'
+export const lockLook = menuLook
+
+export function MenuFace() {
+  return (
+    <>
+      <Menu size={22} aria-hidden />
+      <span className="sr-only">Menu</span>
+    </>
+  )
+}
+
+export function LockFace() {
+  return (
+    <>
+      <Lock size={19} aria-hidden />
+      <span className="sr-only">Lock</span>
+    </>
+  )
+}
