@@ -16,9 +16,9 @@ const tools = {
   ],
   order: ['scripts/lint/text-order.mjs'],
   format: ['node_modules/oxfmt/bin/oxfmt', '--check', ...formatted],
-  unused: ['node_modules/knip/bin/knip.js', '--no-progress'],
+  unused: ['node_modules/knip/bin/knip.js', '--no-progress', '--cache'],
   script: ['scripts/script-weight.mjs'],
-  rooms: ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', 'src', '--config', '.dependency-cruiser.mjs'],
+  rooms: ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', 'src', '--config', '.dependency-cruiser.mjs', '--cache'],
 }
 
 /** Runs one tool; its output is shown only when it fails. */

@@ -42,16 +42,26 @@ export async function needPackages(say) {
   writeFileSync(installing, String(child.pid))
   // Whoever ends this ends the installing too: what is half there is got anew at the next start.
   const end = () => child.kill('SIGTERM')
+  const endBy = (signal) => {
+    end()
+    for (const one of signals) process.off(one, endBy)
+    // Where nobody else listens to it, it ends this as it would have.
+    if (process.listenerCount(signal) === 0) process.kill(process.pid, signal)
+  }
   process.once('exit', end)
+  for (const signal of signals) process.on(signal, endBy)
   const isDone = await new Promise((resolve) => {
     child.once('error', () => resolve(false))
     child.once('exit', (code) => resolve(code === 0))
   })
   process.off('exit', end)
+  for (const signal of signals) process.off(signal, endBy)
   rmSync(installing, { force: true })
   if (!isDone || !arePackagesThere())
     throw new PlainError('Installing the npm packages failed: check the network and the free disk space, then try again.')
 }
+
+const signals = ['SIGINT', 'SIGTERM', 'SIGHUP']
 
 /** Which process installs, for a start beside it, or after one that was killed while npm went on. */
 const installing = join(root, 'dist', 'installing.pid')

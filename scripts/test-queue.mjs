@@ -5,19 +5,20 @@ import { join } from 'node:path'
 import { root } from './build.mjs'
 
 /**
- * Runs test files in several workers. The first takes from the front of the list, the others from its end, so that two browsers are
- * seldom at work at once.
- * @param jobs files with their time-outs, the slowest kind first
+ * Runs test files in several workers. The first takes those in the browser, the others the rest, so that two browsers are seldom at work at
+ * once; whoever is through helps with what is left, the shortest first.
+ * @param jobs files with their time-outs, and whether they drive a browser; of each kind what takes longest first
  * @param environments what each worker is given: one worker an entry
  * @returns what passed and failed, how long each file took, and what the files with a failure printed of it
  */
 export async function runQueue(jobs, environments, say) {
-  const waiting = [...jobs]
+  const inBrowser = jobs.filter((job) => job.isInBrowser)
+  const others = jobs.filter((job) => !job.isInBrowser)
   /** @type {{ passed: number, failed: number, took: { file: string, ms: number }[], failures: string[] }} */
   const total = { passed: 0, failed: 0, took: [], failures: [] }
   await Promise.all(
     environments.map(async (environment, index) => {
-      const take = () => (index === 0 ? waiting.shift() : waiting.pop())
+      const take = () => (index === 0 ? (inBrowser.shift() ?? others.shift()) : (others.shift() ?? inBrowser.pop()))
       let worker = null
       for (let job = take(); job; job = take()) {
         worker ??= await startWorker(environment)

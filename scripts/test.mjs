@@ -35,7 +35,7 @@ const counts = await withThrowaway(
     const { runChecks } = await import('./check.mjs')
     // Checks go on beside the tests: these wait for a browser much of the time.
     const checking = wantsSuite(asked, 'check') ? runChecks() : Promise.resolve([])
-    const jobs = wanted.flatMap((suite) => filesOf(root, suite))
+    const jobs = wanted.flatMap((suite) => filesOf(root, suite)).sort((a, b) => b.weight - a.weight)
     if (isDatabaseWanted) {
       const { makeWorld } = await import('./test-world.mjs')
       await makeWorld(
@@ -67,17 +67,22 @@ const { passed, failed } = counts ?? { passed: 0, failed: 1 }
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed > 0 || passed === 0 ? 1 : 0)
 
-/** The files of a suite that are wanted, in all its rooms: what took longest last time first; by size where nobody knows. */
+/** The files of a suite that are wanted, in all its rooms, each with how long it took last time; where nobody knows, what its size lets expect. */
 function filesOf(root, suite) {
   const folder = join('tests', suite)
   const took = durations(root)
-  const weight = (file) => took[file] ?? statSync(join(root, file)).size
+  // Of a kind that starts programs a file of so many bytes takes longer.
+  const weight = (file) => took[file] ?? statSync(join(root, file)).size * (slowSuites.includes(suite) ? 4 : 1)
   return readdirSync(join(root, folder), { recursive: true })
     .filter((name) => name.endsWith('.test.ts'))
     .map((name) => join(folder, name))
     .filter((file) => wantsFile(asked, suite, file, readFileSync(join(root, file), 'utf8').includes("harness/long'")))
-    .sort((a, b) => weight(b) - weight(a))
-    .map((file) => ({ file, timeoutMs: slowSuites.includes(suite) ? 120_000 : 60_000 }))
+    .map((file) => ({
+      file,
+      weight: weight(file),
+      isInBrowser: suite === 'browser',
+      timeoutMs: slowSuites.includes(suite) ? 120_000 : 60_000,
+    }))
 }
 
 /** How long each file took when it ran last, ms. */

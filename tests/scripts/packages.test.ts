@@ -104,7 +104,7 @@ const timer = setInterval(() => {
       const first = start()
       await until(() => existsSync(join(folder, 'dist/installing.pid')) && ran() === 1, 'it installs')
       first.child.kill(signal)
-      await first.ended.catch(() => null)
+      await new Promise((resolve) => first.child.once('exit', resolve))
       // An npm that outlived its start goes on, and the next start waits for it.
       const second = start()
       if (signal === 'SIGKILL') await until(() => second.words().includes('waiting for it'), 'the second waits')

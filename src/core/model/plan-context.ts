@@ -5,6 +5,8 @@ import type { Protocol } from '../quantities/defaults'
 export interface Memo {
   get(key: string): unknown
   set(key: string, value: unknown): void
+  /** Whether it knows nothing: then nobody need work out a key. */
+  isEmpty(): boolean
 }
 
 /** Everything a plan needs beside the case: nothing in core reads a clock, a file or a random source. */
@@ -26,6 +28,7 @@ export function createMemo(limit = 200): Memo {
   const entries = new Map<string, unknown>()
   return {
     get: (key) => entries.get(key),
+    isEmpty: () => entries.size === 0,
     set(key, value) {
       entries.set(key, value)
       if (entries.size <= limit) return

@@ -11,6 +11,7 @@ import { slowKey, type SlowResult } from './solve-slow-task'
 
 /** A plan with every pending decision that the memo already knows. */
 export function takeRemembered(technique: Technique, plan: Plan, ctx: PlanContext, overrules: readonly Overrule[]): Plan {
+  if (ctx.memo.isEmpty()) return plan
   return plan.pending.reduce((current, task) => {
     const known = ctx.memo.get(slowKey(task)) as SlowResult | undefined
     return known ? applySlowResult(technique, current, task, known, overrules) : current

@@ -166,12 +166,10 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
     slow: (task) => void pending.push(task),
     stock(matches) {
       const isListed = clinicalCase.stock !== 'catalogue'
-      const items = (clinicalCase.stock === 'catalogue' ? ctx.catalogue.items : clinicalCase.stock).filter(matches)
-      return {
-        isListed,
-        inStock: items.filter((item) => item.count === undefined || item.count > 0),
-        out: items.filter((item) => item.count !== undefined && item.count <= 0),
-      }
+      const [inStock, out]: [StockItem[], StockItem[]] = [[], []]
+      for (const item of clinicalCase.stock === 'catalogue' ? ctx.catalogue.items : clinicalCase.stock)
+        if (matches(item)) (item.count === undefined || item.count > 0 ? inStock : out).push(item)
+      return { isListed, inStock, out }
     },
     collect() {
       const marked = mergeCautions(cautions).map((mergeCaution) =>

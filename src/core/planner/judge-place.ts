@@ -52,11 +52,12 @@ function checkPlace(draft: PlanDraft, technique: Technique): void {
 }
 
 function applyFlagRules(draft: PlanDraft, technique: Technique): void {
-  const { injury } = draft.clinicalCase
+  const { injury, patient } = draft.clinicalCase
   const implied = impliedFlag(injury.pattern)
-  for (const rule of flagRulesOf(technique.puts)) {
+  const flags = new Set<string>([...patient.flags, ...injury.flags, ...(implied ? [implied] : [])])
+  if (flags.size === 0) return
+  for (const rule of flagRulesOf(technique.puts, flags)) {
     const isImplied = rule.flag === implied
-    if (!isImplied && !hasFlag(draft.clinicalCase, rule.flag)) continue
     if (rule.unless && hasFlag(draft.clinicalCase, rule.unless)) continue
     draft.caution({
       level: rule.level,

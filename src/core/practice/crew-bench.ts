@@ -165,7 +165,7 @@ function inputOf(state: BenchState, ctx: PlanContext): CrewInput {
   // What slow decisions came to before is not remembered here: their input is what is asked for.
   const plan = planCase(practiceCase(technique, usualPatient, ctx.protocol), {
     ...ctx,
-    memo: { get: () => undefined, set: () => undefined },
+    memo: { get: () => undefined, set: () => undefined, isEmpty: () => true },
   })
   const task = plan ? taskOf(plan.pending, 'least-crew') : null
   if (!task) throw new Error(`${technique.id} has no wet phase`)

@@ -33,7 +33,12 @@ const table = {
 /** Something that is put on the body and brings dangers of its own. */
 export type PutOn = keyof typeof table
 
-/** The rules of everything that is put on, those of every device first. */
-export function flagRulesOf(puts: readonly PutOn[]): readonly FlagRule[] {
-  return (['every-device', ...puts] as const).flatMap((one) => table[one])
+/**
+ * The rules of everything that is put on, those of every device first.
+ * @param flags only those of these flags; left out: all
+ */
+export function flagRulesOf(puts: readonly PutOn[], flags?: ReadonlySet<string>): readonly FlagRule[] {
+  const found: FlagRule[] = []
+  for (const one of ['every-device', ...puts] as const) for (const rule of table[one]) if (!flags || flags.has(rule.flag)) found.push(rule)
+  return found
 }

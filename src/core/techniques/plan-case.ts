@@ -43,7 +43,7 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   if (!worked) return null
   const { technique, clinicalCase, options, outcome } = worked
   const { decisions, problems, materials, pending, ...collected } = worked.collected
-  const own = outcome.steps.map((step) => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] }))
+  const own = outcome.steps.map((step): Step => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] }))
   const musts = mustsOf(technique.musts, own)
   const old = findTechnique(clinicalCase.replaces ?? '')
   const steps = old ? withChangeOver(own, old, technique) : own
@@ -60,13 +60,13 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     materials,
     cautions,
     procedure: {
-      steps: steps.map((step) => ({
-        ...step,
-        ...(step.items ? laidOut(step.items, materials) : {}),
-        // Steps that take an old device off say by themselves what binds them.
-        ...(musts.has(step.id) ? { musts: musts.get(step.id)! } : {}),
-        cautions: [...(codesByStep.get(step.id) ?? [])],
-      })),
+      // Steps that take an old device off say by themselves what binds them.
+      steps: steps.map((step) => {
+        const whole: Written<Step> = { ...step, cautions: [...(codesByStep.get(step.id) ?? [])] }
+        const bound = musts.get(step.id)
+        if (bound) whole.musts = bound
+        return step.items ? Object.assign(whole, laidOut(step.items, materials)) : whole
+      }),
     },
     fit: outcome.fit,
     care: outcome.care,
@@ -77,6 +77,9 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   }
   return takeRemembered(technique, plan, ctx, clinicalCase.overrules)
 }
+
+/** What is being put together, field by field. */
+type Written<T> = { -readonly [Field in keyof T]: T[Field] }
 
 /** What a technique makes of a case; null for an unknown technique. */
 export function workOut(entered: ClinicalCase, ctx: PlanContext, readProblems: readonly Problem[] = []): WorkedOut | null {

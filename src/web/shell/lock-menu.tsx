@@ -1,6 +1,6 @@
 import { DropdownMenu } from 'radix-ui'
 import { useSession } from '../sync/session-store'
-import { LockFace, lockLook } from './menu-faces'
+import { faceLook, LockFace } from './menu-faces'
 import { setLock } from './lock-store'
 
 const item = 'flex min-h-12 cursor-pointer items-center rounded-xl px-4 font-semibold outline-none data-[highlighted]:bg-well'
@@ -24,7 +24,7 @@ export function LockItems() {
 export function LockMenu() {
   return (
     <DropdownMenu.Root defaultOpen>
-      <DropdownMenu.Trigger className={lockLook}>
+      <DropdownMenu.Trigger className={faceLook}>
         <LockFace />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

@@ -2,7 +2,7 @@ import { DropdownMenu } from 'radix-ui'
 import { Link, useLocation } from 'react-router'
 import { LockItems } from './lock-menu'
 import { isIn, type MainLink } from './main-links'
-import { MenuFace, menuLook } from './menu-faces'
+import { faceLook, MenuFace } from './menu-faces'
 
 const item =
   'flex min-h-12 cursor-pointer items-center rounded-xl px-4 font-semibold outline-none data-[highlighted]:bg-well aria-[current=page]:border-l-[3px] aria-[current=page]:border-ink aria-[current=page]:font-bold'
@@ -15,7 +15,7 @@ export function MainMenu({ folded, links, onHelp }: { folded: readonly MainLink[
   const { pathname } = useLocation()
   return (
     <DropdownMenu.Root defaultOpen>
-      <DropdownMenu.Trigger className={menuLook}>
+      <DropdownMenu.Trigger className={faceLook}>
         <MenuFace />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

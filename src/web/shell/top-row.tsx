@@ -9,7 +9,7 @@ import { usePerson } from '../sync/session-store'
 import { LateMenu } from './late-menu'
 import { latePart } from './late-part'
 import { isIn, mainLinks, type MainLink } from './main-links'
-import { LockFace, lockLook, MenuFace, menuLook } from './menu-faces'
+import { faceLook, LockFace, MenuFace } from './menu-faces'
 import { TimerDock } from './timer-dock'
 import { Wren } from '../parts/wren'
 
@@ -52,11 +52,11 @@ export function TopRow({ onHelp, onCaseSlot }: { onHelp: () => void; onCaseSlot:
       )}
       {/* On a phone the patient's row has a menu of its own; while no patient is in it, this one is the way out. */}
       <span className={isCase && isNarrow ? 'hidden peer-empty:contents' : 'contents'}>
-        <LateMenu look={menuLook} menu={<MainMenu folded={folded} links={more} onHelp={onHelp} />}>
+        <LateMenu look={faceLook} menu={<MainMenu folded={folded} links={more} onHelp={onHelp} />}>
           <MenuFace />
         </LateMenu>
         {isNarrow ? null : (
-          <LateMenu look={lockLook} menu={<LockMenu />}>
+          <LateMenu look={faceLook} menu={<LockMenu />}>
             <LockFace />
           </LateMenu>
         )}

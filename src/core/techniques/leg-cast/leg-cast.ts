@@ -177,7 +177,7 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     wettingStep: parts.flatMap((part) => part.rolls).at(-1)?.id ?? '',
     mouldingStep: parts.flatMap(({ shapes }) => shapes).at(-1) ?? '',
     windows,
-    mends: [
+    mends: () => [
       ...orderMends(facts),
       wetAhead(draft, steps, windows),
       ...slowerMends(draft, material, isPlaster(material) ? 'plaster-slow' : null),

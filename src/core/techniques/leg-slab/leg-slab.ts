@@ -118,7 +118,7 @@ function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome 
     floor: leastPeople(draft, options),
     wettingStep: 'wet',
     mouldingStep: 'mould',
-    mends: slowerMends(draft, material, plaster ? 'plaster-slow' : null),
+    mends: () => slowerMends(draft, material, plaster ? 'plaster-slow' : null),
     relief: crewRelief(clinicalCase, options),
   })
   return {

@@ -19,7 +19,8 @@ export interface MinutesQuestion {
   readonly steps: readonly Step[]
   readonly windows: readonly CrewWindow[]
   readonly setMin: number
-  readonly mends: readonly Mend[]
+  /** Worked out only where something is late. */
+  readonly mends: () => readonly Mend[]
 }
 
 /**
@@ -56,7 +57,7 @@ export function judgeMinutes(draft: PlanDraft, question: MinutesQuestion): void 
 
 /** What gives more time, with what each leaves; said once for all that is late. */
 function mendWords({ steps, windows, setMin, mends }: MinutesQuestion): string {
-  const said = mends.map((mend) => {
+  const said = mends().map((mend) => {
     const order = mend.order ?? { steps, windows }
     const lateMin = worstLateMin(likelyWindows(likelyOf(order.steps), order.windows, mend.setMin ?? setMin))
     return `${mend.words}: ${lateMin > 0 ? `still ${lateMin.toFixed(1)} min late` : `${Math.abs(lateMin).toFixed(1)} min in hand`}`

@@ -45,7 +45,7 @@ export interface CrewQuestion {
   /** Clocks of several parts. */
   readonly windows?: readonly CrewWindow[]
   /** What would give more time, as it would be. */
-  readonly mends: readonly Mend[]
+  readonly mends: () => readonly Mend[]
   /** What gives when hands are short. */
   readonly relief: readonly string[]
 }

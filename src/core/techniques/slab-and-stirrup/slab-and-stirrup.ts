@@ -130,7 +130,7 @@ function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueO
     floor: leastPeople(draft, options),
     wettingStep: 'wet',
     mouldingStep: 'mould',
-    mends: slowerMends(draft, 'padded-fibreglass', null),
+    mends: () => slowerMends(draft, 'padded-fibreglass', null),
     relief: crewRelief(clinicalCase, options),
   })
   return {

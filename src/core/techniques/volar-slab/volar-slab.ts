@@ -148,7 +148,7 @@ function planVolarSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcom
     floor: 1,
     wettingStep: 'wet',
     mouldingStep: 'mould',
-    mends: slowerMends(draft, material, null),
+    mends: () => slowerMends(draft, material, null),
     relief: [
       ...(plaster ? ['take pre-padded fibreglass'] : []),
       ...(draft.clinicalCase.environment.waterC > 18 ? ['use cooler water'] : []),
