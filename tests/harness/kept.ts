@@ -1,4 +1,5 @@
 import type { EventInput } from '#contract/event'
+import { eventSchemasHash } from '#contract/events/event-schemas-hash'
 import type { TestBrowser } from './browser'
 import { patienceMs } from './patience'
 
@@ -42,19 +43,23 @@ export async function draftIsGone(browser: TestBrowser, wanted: RegExp): Promise
   await browser.driver.wait(async () => !(await drafts(browser)).some((draft) => wanted.test(draft)), patienceMs, `${String(wanted)} stays`)
 }
 
-/** Puts an entry among those that wait on the device, as an earlier page would have left it. */
-export async function leaveWaiting(browser: TestBrowser, event: EventInput): Promise<void> {
+/**
+ * Puts an entry among those that wait on the device, as an earlier page would have left it.
+ * @param schemas of the version that left it: of this one, unless said
+ */
+export async function leaveWaiting(browser: TestBrowser, event: EventInput, schemas = eventSchemasHash): Promise<void> {
   await browser.evaluateAsync(
-    `const [text, done] = arguments
+    `const [text, schemas, done] = arguments
      ${opening}
      stores().then(async ({ db, key }) => {
        const iv = crypto.getRandomValues(new Uint8Array(12))
        const data = await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, key, new TextEncoder().encode(text))
-       await request(db.transaction('outbox', 'readwrite').objectStore('outbox').put({ sealed: { iv, data }, order: 1 }, JSON.parse(text).id))
+       await request(db.transaction('outbox', 'readwrite').objectStore('outbox').put({ sealed: { iv, data }, order: 1, schemas }, JSON.parse(text).id))
        db.close()
        done()
      })`,
     JSON.stringify(event),
+    schemas,
   )
 }
 

@@ -34,6 +34,7 @@ const forScripts = [
   'WREN_PASSWORD',
   'WREN_ROOM',
   'WREN_SCALE',
+  'WREN_SEED',
   'WREN_TAPE',
   'WREN_TRIAL',
   'WREN_WEB',

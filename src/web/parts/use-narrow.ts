@@ -14,13 +14,22 @@ export function useUpright(): boolean {
   return useMedia(upright)
 }
 
-function useMedia(query: string): boolean {
-  return useSyncExternalStore(
-    (changed) => {
-      const media = window.matchMedia(query)
-      media.addEventListener('change', changed)
-      return () => media.removeEventListener('change', changed)
+/** A question about the screen, asked once and heard from then on: a page that draws anew asks for each part of it. */
+function watch(query: string): { readonly subscribe: (changed: () => void) => () => void; readonly matches: () => boolean } {
+  let media: MediaQueryList | null = null
+  const asked = (): MediaQueryList => (media ??= window.matchMedia(query))
+  return {
+    subscribe(changed) {
+      asked().addEventListener('change', changed)
+      return () => asked().removeEventListener('change', changed)
     },
-    () => window.matchMedia(query).matches,
-  )
+    matches: () => asked().matches,
+  }
+}
+
+const watched = { [phone]: watch(phone), [upright]: watch(upright) }
+
+function useMedia(query: keyof typeof watched): boolean {
+  const { subscribe, matches } = watched[query]
+  return useSyncExternalStore(subscribe, matches)
 }

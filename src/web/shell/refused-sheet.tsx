@@ -91,7 +91,7 @@ export function ParkedSheet({ event }: { event: EventInput }) {
 
 /** Something that another version left unsent here: shown whole, so that it is written down, and never sent by this one. */
 export function OtherVersionSheet({ left }: { left: Extract<UndecidedEvent, { kind: 'of-other-version' }> }) {
-  const { event } = left
+  const { event, whose } = left
   return (
     <Dialog title="Left by another version: write it down" isOpen onClose={() => postponeLeft(event.id)}>
       <p className="mb-3">
@@ -103,6 +103,9 @@ export function OtherVersionSheet({ left }: { left: Extract<UndecidedEvent, { ki
           Yours: {spoken(event.kind)}
           {event.at === undefined ? '' : `, ${formatMoment(event.at)}`}
         </h3>
+        {event.stream === undefined ? null : (
+          <p className="mb-2 font-bold">{whose === '' ? 'Whose it is was not kept here: look at the time.' : whose}</p>
+        )}
         <EventBody event={event} />
       </section>
       <div className="flex flex-wrap gap-3">
@@ -136,7 +139,9 @@ function linesOf(value: unknown, label = ''): readonly (readonly [string, string
   if (Array.isArray(value) && value.every((one) => typeof one !== 'object'))
     return value.length === 0 ? [] : [[label, value.map((one) => asWords(String(one))).join(', ')]]
   if (typeof value === 'object')
-    return Object.entries(value).flatMap(([key, one]) => (/id$/i.test(key) ? [] : linesOf(one, `${label} ${inWords(key)}`.trim())))
+    return Object.entries(value).flatMap(([key, one]) =>
+      /id$/i.test(key) ? [] : linesOf(one, /^\d+$/.test(key) ? label : `${label} ${inWords(key)}`.trim()),
+    )
   return [[label, typeof value === 'boolean' ? (value ? 'yes' : 'no') : asWords(String(value))]]
 }
 

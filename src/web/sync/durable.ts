@@ -50,6 +50,8 @@ export interface Durable {
   readOutbox(): Promise<readonly EventInput[]>
   /** What another version of the application left unsent here: it is shown, so that somebody writes it down, and never sent. */
   readLeftByOthers(): Promise<readonly LeftByOther[]>
+  /** Whose a stream is, by what any version kept here of its case: name and place; empty where that is not known. */
+  readWhose(streamId: string): Promise<string>
   addToOutbox(event: EventInput): Promise<void>
   dropFromOutbox(id: string): Promise<void>
   /** What was practised and waits in the same store: it is dropped like an event. */
@@ -173,6 +175,14 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
     readDraft: (key) => read<string>('drafts', key),
     writeDraft: writeTyped,
     readLeftByOthers: () => readRows(false),
+    readWhose: async (streamId) => {
+      for (const row of await db.getAll('cases')) {
+        const kept = await vault.take<KeptLoosely>(row)
+        if (kept?.record?.id !== streamId && kept?.episode?.id !== streamId) continue
+        return [kept.episode?.patient?.name, kept.episode?.place].filter(Boolean).join(', ')
+      }
+      return ''
+    },
     readOutbox: async () => (await readWaiting()).filter((one): one is EventInput => !('what' in one)),
     readPractised: async <Kind extends Practised['what']>(what: Kind) =>
       (await readWaiting()).filter((one) => 'what' in one && one.what === what) as Extract<Practised, { what: Kind }>[],
@@ -211,6 +221,12 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
         await db.put('answers', { ...(await vault.put(entry.patient)), ...version, reaches: [] }, await nameOf(nameKey(entry.caseId)))
       }),
   }
+}
+
+/** What is read of an answer that another version may have kept: nothing of it need be there. */
+interface KeptLoosely {
+  readonly record?: { readonly id?: string }
+  readonly episode?: { readonly id?: string; readonly place?: string; readonly patient?: { readonly name?: string } }
 }
 
 const version: OfVersion = { schemas: eventSchemasHash }
@@ -267,6 +283,7 @@ function unkept(): Durable {
     writeDraft: (key, text) => done.then(() => void drafts.set(key, text)),
     readOutbox: () => Promise.resolve([]),
     readLeftByOthers: () => Promise.resolve([]),
+    readWhose: () => Promise.resolve(''),
     addToOutbox: () => done,
     readPractised: () => Promise.resolve([]),
     addPractised: () => done,

@@ -14,7 +14,11 @@ import { createSender, type Letter, type LineState } from './sender'
 
 /** An event that waits for a person: refused with its reasons, one that the server keeps failing at, or one that another version left here. */
 export type UndecidedEvent =
-  | { readonly kind: 'of-other-version'; readonly event: Pick<EventInput, 'id' | 'kind' | 'body'> & Partial<EventInput> }
+  | {
+      readonly kind: 'of-other-version'
+      readonly event: Pick<EventInput, 'id' | 'kind' | 'body'> & Partial<EventInput>
+      readonly whose: string
+    }
   | { readonly kind: 'refused'; readonly event: EventInput; readonly problem: ProblemDetails }
   | { readonly kind: 'parked'; readonly event: EventInput }
 
@@ -161,12 +165,17 @@ export async function resumeOutbox(): Promise<void> {
 
 /** What another version left unsent is shown, one after another, until somebody has written it down; it is never sent by this one. */
 async function showLeftByOthers(): Promise<void> {
-  const left =
-    (await currentDurable()
-      ?.readLeftByOthers()
-      .catch(() => [])) ?? []
+  const durable = currentDurable()
+  const left = (await durable?.readLeftByOthers().catch(() => [])) ?? []
   const shown = new Set(useOutbox.getState().undecided.map(({ event }) => event.id))
-  const fresh = left.filter(({ id }) => !shown.has(id)).map((one) => ({ kind: 'of-other-version' as const, event: asShown(one) }))
+  const fresh = await Promise.all(
+    left
+      .filter(({ id }) => !shown.has(id))
+      .map(async (one) => {
+        const whose = 'what' in one ? '' : await durable?.readWhose(one.stream.id).catch(() => '')
+        return { kind: 'of-other-version' as const, event: asShown(one), whose: whose ?? '' }
+      }),
+  )
   useOutbox.setState((state) => ({ undecided: [...state.undecided, ...fresh] }))
 }
 

@@ -76,7 +76,7 @@ export async function openVaultWith(keys: OwnKeys & Pick<DeviceKeys, 'seal' | 't
       const aes = await crypto.subtle.importKey('raw', key, 'AES-GCM', false, ['encrypt'])
       const { iv, data } = await putUnder(aes, { ticket: keys.ticket, event })
       const wrapped = await crypto.subtle.encrypt({ name: 'RSA-OAEP' }, server, key)
-      return toBase64(await new Blob([wrapped, iv, data]).arrayBuffer())
+      return toBase64(joined(wrapped, iv, data))
     },
   }
 }
@@ -95,6 +95,16 @@ export async function takeUnder<T>(key: CryptoKey, { iv, data }: Sealed): Promis
   } catch {
     return undefined
   }
+}
+
+function joined(...parts: readonly (ArrayBuffer | Uint8Array<ArrayBuffer>)[]): ArrayBuffer {
+  const bytes = new Uint8Array(parts.reduce((sum, part) => sum + part.byteLength, 0))
+  let at = 0
+  for (const part of parts) {
+    bytes.set(new Uint8Array(part), at)
+    at += part.byteLength
+  }
+  return bytes.buffer
 }
 
 function toBytes(base64: string): Uint8Array<ArrayBuffer> {

@@ -192,6 +192,14 @@ describe('what waits to be sent', () => {
   })
 
   describe('left by another version of the application', () => {
+    const keptCase = {
+      record: { id: uuidv7() },
+      version: 1,
+      episode: { id: uuidv7(), place: 'Bay 3', patient: { name: 'Wenna Strood' } },
+      episodeVersion: 1,
+      contains: [],
+      now: '2026-01-10T08:00:00Z',
+    } as unknown as Parameters<Durable['writeCase']>[0]
     const left = async () => {
       const id = uuidv7()
       server.line = ['cut']
@@ -199,12 +207,13 @@ describe('what waits to be sent', () => {
       await former.page.sendEvent(note(former.page, uuidv7(), 'toes warm'))
       await former.page.sendDrill(drill)
       await former.durable.writeDraft('case/1/reading', '38.5')
+      await former.durable.writeCase(keptCase)
       await former.durable.writeAnswer('/api/board', { rows: ['old'] } as object)
       await until(async () => (await former.durable.readPractised('drill')).length === 1, 'both are kept')
       close(former.page)
-      await former.durable.addToOutbox(note(former.page, uuidv7(), 'toes cold'))
+      await former.durable.addToOutbox(note(former.page, keptCase.record.id, 'toes cold'))
       const db = await openDB(`zesty-wren-kept-${id}`, 1)
-      for (const store of ['outbox', 'answers'])
+      for (const store of ['outbox', 'answers', 'cases'])
         for (const key of await db.getAllKeys(store)) await db.put(store, { ...(await db.get(store, key)), schemas: 'another' }, key)
       db.close()
       server.line = ['fine']
@@ -221,6 +230,8 @@ describe('what waits to be sent', () => {
         ['of-other-version', 'note'],
       ])
       expect(undecided[1]?.event.body).to.deep.equal({ text: 'toes cold' })
+      expect(undecided[1], 'whose it is').to.include({ whose: 'Wenna Strood, Bay 3' })
+      expect(await durable.readCase(keptCase.record.id)).to.equal(undefined)
       expect([pending.length, server.taken.length]).to.deep.equal([0, 0])
       expect(await durable.readDraft('case/1/reading')).to.equal('38.5')
       expect(await durable.readAnswer('/api/board')).to.equal(undefined)
