@@ -1,5 +1,6 @@
 import { spoken } from '#core/model/vocabulary'
 import { nameOfId, nameOfPart } from '#core/standing/item-names'
+import type { Finding, Level } from '#core/model/finding'
 import { isCannotAssess } from '#core/model/observation'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
@@ -16,11 +17,13 @@ export interface StoryLine {
   readonly text: string
   /** Of a loss: when that was well last; null where it was never seen well. */
   readonly wellAt?: string | null
+  /** Of what is better and not well: what it was at its worst, and when. */
+  readonly was?: { readonly text: string; readonly at: string }
 }
 
 /**
- * What happened since a moment, whether or not it still stands (TURNS 7): what was lost when and was well last when, and when it was well
- * again; what was opened or taken off; what was tried and could not be done; troubles; a plan or a stop that was kept in spite, and why;
+ * What happened since a moment, whether or not it still stands (TURNS 7): what was lost when and was well last when, when it was better, and when
+ * a look found it well again; what was opened or taken off; what was tried and could not be done; troubles; a plan or a stop that was kept in spite, and why;
  * the side.
  * @param sinceMs milliseconds since the epoch
  * @returns in the order of time
@@ -41,26 +44,38 @@ export function shiftStory(record: CaseRecord, episode: EpisodeRecord, sinceMs: 
   return lines.filter((line) => Date.parse(line.at) >= sinceMs).sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
 }
 
-/** For each item that a round found urgent: when it was lost, when it was well last, when it was well again. */
+/**
+ * For each item that a round found urgent: when it was lost, when it was well last, when it was better and what it is since, when it was well
+ * again. Well again is said of a look that found it well, and of no other: not of one that could not assess it, nor of less bad.
+ */
 function lossesOf(judged: readonly JudgedRound[]): readonly StoryLine[] {
   const ids = new Set(judged.flatMap(({ verdict }) => urgentIn(verdict)))
   return [...ids].flatMap((id) => {
-    const looks = judged.filter(({ verdict }) => !verdict.missing.some((missing) => id === missing || id.startsWith(`${missing}/`)))
-    return looks.flatMap(({ round, verdict }, index): StoryLine[] => {
-      const before = looks[index - 1]
-      const [is, was] = [urgentIn(verdict).includes(id), before ? urgentIn(before.verdict).includes(id) : false]
-      if (is === was) return []
-      const name = nameOfId(id)
-      if (!is) return [{ at: round.at, by: round.by, text: `Well again: ${name}` }]
-      const found = verdict.findings.find((finding) => `${finding.part}/${finding.item}` === id)?.text ?? name
-      return [
-        {
-          at: round.at,
-          by: round.by,
-          text: `${nameOfPart(id.split('/')[0] ?? id)}: ${lower(found)}`,
-          wellAt: looks.slice(0, index).findLast((look) => isWell(look.verdict, id))?.round.at ?? null,
-        },
-      ]
+    const looks = judged.filter(({ verdict }) => isLookedAt(verdict, id))
+    const part = nameOfPart(id.split('/')[0] ?? id)
+    const textOf = ({ verdict }: JudgedRound): string => lower(findingOf(verdict, id)?.text ?? nameOfId(id))
+    /** The look that lost it, until one finds it well. */
+    let lost: JudgedRound | null = null
+    return looks.flatMap((look, index): StoryLine[] => {
+      const { round, verdict } = look
+      const at = { at: round.at, by: round.by }
+      const [level, before] = [levelIn(verdict, id), index === 0 ? 'none' : levelIn(looks[index - 1]!.verdict, id)]
+      if (level === 'urgent') {
+        if (before === 'urgent') return []
+        lost = look
+        const wellAt = looks.slice(0, index).findLast((one) => isWell(one.verdict, id))?.round.at ?? null
+        return [{ ...at, text: `${part}: ${textOf(look)}`, wellAt }]
+      }
+      if (!lost) return []
+      const worst: JudgedRound = lost
+      if (level === 'none') {
+        lost = null
+        return [{ ...at, text: `Well again: ${nameOfId(id)}` }]
+      }
+      // Said once, when it is no longer urgent, and again when it is another thing than it was.
+      if (before !== 'urgent' && textOf(look) === textOf(looks[index - 1]!)) return []
+      const asBefore = level === 'known' ? ' (as before)' : ''
+      return [{ ...at, text: `${part}: ${textOf(look)}${asBefore}`, was: { text: textOf(worst), at: worst.round.at } }]
     })
   })
 }
@@ -69,9 +84,24 @@ function urgentIn({ findings }: JudgedRound['verdict']): readonly string[] {
   return findings.filter((finding) => finding.level === 'urgent').map((finding) => `${finding.part}/${finding.item}`)
 }
 
+/** What a look found of an item; undefined where it found it well, or did not look. */
+function findingOf({ findings }: JudgedRound['verdict'], id: string): Finding | undefined {
+  return findings.find((finding) => `${finding.part}/${finding.item}` === id)
+}
+
+/** Whether a look says anything of an item: it was not left out, and could be assessed. */
+function isLookedAt(verdict: JudgedRound['verdict'], id: string): boolean {
+  const isMissing = verdict.missing.some((missing) => id === missing || id.startsWith(`${missing}/`))
+  return !isMissing && findingOf(verdict, id)?.code !== 'cannot-assess'
+}
+
+function levelIn(verdict: JudgedRound['verdict'], id: string): Level {
+  return findingOf(verdict, id)?.level ?? 'none'
+}
+
 /** Whether a look found nothing of an item, or only what was there from the start. */
-function isWell({ findings }: JudgedRound['verdict'], id: string): boolean {
-  return !findings.some((finding) => `${finding.part}/${finding.item}` === id && finding.level !== 'none' && finding.level !== 'known')
+function isWell(verdict: JudgedRound['verdict'], id: string): boolean {
+  return ['none', 'known'].includes(levelIn(verdict, id))
 }
 
 function lower(text: string): string {
@@ -134,10 +164,11 @@ export function spiteOf(record: CaseRecord, runs: readonly RunRecord[]): readonl
 }
 
 /**
- * A line as it is read: with when it was well last, where it was lost.
+ * A line as it is read: with when it was well last, where it was lost; with what it was, where it is better.
  * @param when says an instant as the reader's clock has it
  */
-export function storyWords({ text, wellAt }: StoryLine, when: (iso: string) => string): string {
+export function storyWords({ text, wellAt, was }: StoryLine, when: (iso: string) => string): string {
+  if (was) return `${text}; was ${was.text} at ${when(was.at)}`
   if (wellAt === undefined) return text
   return wellAt === null ? `${text}, at the first look` : `${text}; well last at ${when(wellAt)}`
 }

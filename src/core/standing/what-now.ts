@@ -149,9 +149,14 @@ function bareRow(bare: readonly StandingDanger[]): Row {
   return { actions: ['call-senior', 'in-line', 'heart-level', 'blood-pressure', 'again-5'], late: ['in-line'] }
 }
 
-/** What the cover holds is taken by a hand before it is opened; bare skin has no cover. */
+/**
+ * What the cover holds is taken by a hand before it is opened; bare skin has no cover. What burns comes off at once, and nothing is pulled: a hand
+ * comes first only where the device holds a pull or a head.
+ */
 function skinRow(on: OnBody | null, isBurn: boolean): Row {
-  const taken = on && ({ head: 'hold-head', spine: 'in-line', break: 'in-line', pull: 'hands-on-pull' } as const)[on.holds]
+  const hands = { head: 'hold-head', spine: 'in-line', break: 'in-line', pull: 'hands-on-pull' } as const
+  const waits = isBurn && (on?.holds === 'break' || on?.holds === 'spine')
+  const taken = on && !waits ? hands[on.holds] : null
   return {
     actions: [
       ...(taken ? [taken] : []),

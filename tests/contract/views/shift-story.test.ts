@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import fc from 'fast-check'
 import { foldCase } from '#contract/events/fold'
 import type { CaseRecord } from '#contract/records/case'
 import { handOverOf } from '#contract/views/hand-over'
@@ -8,6 +9,7 @@ import { bothLegs } from '../../../src/server/demo/findings'
 import { exampleOf } from '../../harness/example-cases'
 import { foldStay } from '../../harness/fold-stay'
 import { planFile } from '../../harness/leg-slab-cases'
+import { isLong, longSeed } from '../../harness/long'
 
 /** A night from 22:00: a pulse lost at 03:39, opened at 03:41, felt again at 03:50; asleep at 05:00 and 06:00; one refusal. */
 describe('the story of a shift', () => {
@@ -50,6 +52,52 @@ describe('the story of a shift', () => {
     const lost = shiftStory(folded.record, worse, ms(0), ms(200)).find((one) => one.wellAt !== undefined)
     expect(at(lost?.at ?? '')).to.match(/^0[01]:00$/)
     expect(at(lost?.wellAt ?? '')).to.equal('23:00')
+  })
+
+  it('never calls well what is better: a pulse that was absent and is weak is weak, and was absent', () => {
+    const better = folded.stayAfter(
+      round(1),
+      round(60, { pulse: 'absent' }),
+      round(75, { pulse: 'weak' }),
+      round(90, { pulse: 'weak' }),
+      round(105),
+    )
+    const lines = shiftStory(folded.record, better, ms(0), ms(200)).map((one) => `${at(one.at)} ${storyWords(one, at)}`)
+    expect(lines.filter((line) => /pulse/.test(line))).to.deep.equal([
+      '23:00 Left leg: no pulse felt; well last at 22:01',
+      '23:15 Left leg: pulse weak; was no pulse felt at 23:00',
+      '23:45 Well again: left leg pulse',
+    ])
+  })
+
+  it('never calls well what nobody could assess or left out', () => {
+    const asleep = { cannotAssess: true, reason: 'dressing over it' }
+    const unseen = folded.stayAfter(round(1), round(60, { pulse: 'absent' }), round(75, { pulse: asleep }), round(90, { pulse: undefined }))
+    expect(shiftStory(folded.record, unseen, ms(0), ms(200)).some((one) => one.text.startsWith('Well again'))).to.equal(false)
+  })
+
+  it('says well again if and only if the later look found it well, over any history', () => {
+    const looked = fc.constantFrom('present', 'weak', 'absent', 'cannot', 'left out')
+    fc.assert(
+      fc.property(fc.array(looked, { minLength: 1, maxLength: 7 }), (pulses) => {
+        const rounds = pulses.map((pulse, index) =>
+          round(30 * (index + 2), {
+            pulse: pulse === 'cannot' ? { cannotAssess: true, reason: 'dressing' } : pulse === 'left out' ? undefined : pulse,
+          }),
+        )
+        const story = shiftStory(folded.record, folded.stayAfter(round(1), ...rounds), ms(0), ms(500))
+        const said = story.filter((one) => one.text === 'Well again: left leg pulse').map((one) => Date.parse(one.at))
+        let isLost = false
+        const wanted = pulses.flatMap((pulse, index) => {
+          if (pulse === 'absent') isLost = true
+          if (pulse !== 'present' || !isLost) return []
+          isLost = false
+          return [ms(30 * (index + 2))]
+        })
+        expect(said).to.deep.equal(wanted)
+      }),
+      { numRuns: isLong ? 300 : 60, seed: isLong ? longSeed : 51 },
+    )
   })
 
   it('says what was opened, tried, kept in spite and reported, in the order of time', () => {

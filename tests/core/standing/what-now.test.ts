@@ -52,7 +52,9 @@ describe('what now, one danger: its row', () => {
     ['skin broken in a collar', wearing('head'), about('skin'), 'hold-head uncover call-senior'],
     ['skin broken in a shell', wearing('spine'), about('skin'), 'in-line uncover call-senior'],
     ['skin broken in traction', wearing('pull'), about('skin'), 'hands-on-pull uncover call-senior'],
-    ['a burn under plaster', wearing('break'), about('burn'), 'in-line uncover cool-water call-senior'],
+    ['a burn under plaster: off now, and nothing is pulled', wearing('break'), about('burn'), 'uncover cool-water call-senior'],
+    ['a burn where a pull is held', wearing('pull'), about('burn'), 'hands-on-pull uncover cool-water call-senior'],
+    ['a burn where a head is held', wearing('head'), about('burn'), 'hold-head uncover cool-water call-senior'],
     ['a trouble with steps of its own', wearing('break'), about('own'), 'as-trouble call-senior again-15'],
   ]
   for (const [what, situation, danger, actions] of rows) {
@@ -111,7 +113,9 @@ describe('what now, several dangers', () => {
           const situation = wearing(on)
           const both = now(situation, a, b)
           expect(new Set(both).size).to.equal(both.length)
-          const wanted = [...now(situation, a), ...now(situation, b)].filter((id) => !beaten.includes(id))
+          // What burns comes off without a hand that pulls, whatever else is wrong with the skin.
+          const isBurning = (a === 'burn' || b === 'burn') && on !== 'pull'
+          const wanted = [...now(situation, a), ...now(situation, b)].filter((id) => !beaten.includes(id) && !(isBurning && id === 'in-line'))
           expect(both, `${a} and ${b} with ${on}`).to.include.members(wanted)
         }
   })
