@@ -1,12 +1,11 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import type { BoardRow } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { draftIsGone } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { itAtLength } from '../harness/long'
 import { finishStep, walkTo } from '../harness/run-steps'
-import { quietRound, seedCase, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
@@ -20,15 +19,6 @@ describe('beside the run in the browser', () => {
     await signIn(browser, 'isolde', server.password)
   })
 
-  async function demoCase(who: string): Promise<string> {
-    const rows: BoardRow[] = await browser.evaluateAsync(
-      `const [done] = arguments
-       fetch('/api/board').then((one) => one.json()).then(({ rows }) => done(rows))`,
-    )
-    const row = rows.find((one) => one.patient.includes(who))
-    if (!row) throw new Error(`${who} is not on the Board`)
-    return row.caseId
-  }
   /** Seconds that a timer shows. */
   async function secondsOf(name: string): Promise<number> {
     const text = await (await browser.find('timer', name)).getText()
@@ -218,7 +208,15 @@ describe('beside the run in the browser', () => {
 
   describe('opening the cast that is on', () => {
     itAtLength('counts down until it is hard, and an emergency never waits', async () => {
-      const caseId = await demoCase('Ruan Tolgarrick')
+      // A cast that was put on just now: one of the demo world is hard by the end of a long run of tests.
+      const seeded = await seedCase(browser, 'leg-cast')
+      const { caseId } = seeded
+      await sendRound(browser, seeded, quietRound('leg-cast'), true, 30)
+      await browser.open(`/case/${caseId}/choose`)
+      await browser.click('button', 'Accept the plan')
+      await browser.find('heading', 'Make ready')
+      await sendApplied(browser, seeded, 5)
+      await sendRound(browser, seeded, quietRound('leg-cast'), false, 2)
       await browser.open(`/case/${caseId}/watch`)
       await browser.find('timer', 'Hard enough to open')
       expect(await (await browser.find('button', 'Begin opening')).isEnabled()).to.equal(false)

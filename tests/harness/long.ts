@@ -3,7 +3,7 @@ import { makeDraws } from './random-draws'
 /** Whether the long run is asked for (`npm test -- --long`, `npm test -- rest`): every test, and more cases of what is drawn or many. */
 export const isLong = process.env['WREN_LONG'] === '1'
 
-/** What the long run draws by: another one each time, printed when it begins; WREN_SEED repeats one. */
+/** What the long run draws by, printed when it begins; WREN_SEED=N draws others. */
 export const longSeed = Number(process.env['WREN_SEED'] ?? 1)
 
 /**

@@ -115,7 +115,9 @@ describe('what now, several dangers', () => {
           expect(new Set(both).size).to.equal(both.length)
           // What burns comes off without a hand that pulls, whatever else is wrong with the skin.
           const isBurning = (a === 'burn' || b === 'burn') && on !== 'pull'
-          const wanted = [...now(situation, a), ...now(situation, b)].filter((id) => !beaten.includes(id) && !(isBurning && id === 'in-line'))
+          const wanted = [...now(situation, a), ...now(situation, b)].filter(
+            (id) => !beaten.includes(id) && !(isBurning && id === 'in-line'),
+          )
           expect(both, `${a} and ${b} with ${on}`).to.include.members(wanted)
         }
   })
