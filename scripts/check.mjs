@@ -18,7 +18,15 @@ const tools = {
   format: ['node_modules/oxfmt/bin/oxfmt', '--check', ...formatted],
   unused: ['node_modules/knip/bin/knip.js', '--no-progress', '--cache'],
   script: ['scripts/script-weight.mjs'],
-  rooms: ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', 'src', '--config', '.dependency-cruiser.mjs', '--cache'],
+  rooms: [
+    'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+    'src',
+    '--config',
+    '.dependency-cruiser.mjs',
+    '--cache',
+    '--cache-strategy',
+    'content',
+  ],
 }
 
 /** Runs one tool; its output is shown only when it fails. */
