@@ -22,8 +22,14 @@ interface Job {
   readonly timeoutMs: number
 }
 
+let wasInBrowser = false
+
 /** Runs one file; what was printed goes out before the counts. */
 async function run({ file, timeoutMs }: Job): Promise<{ passed: number; failed: number }> {
+  // The live server of the journeys before goes on paging and planning: it must not write into what another kind of test empties.
+  const isInBrowser = file.startsWith('tests/browser/')
+  if (wasInBrowser && !isInBrowser) await closeShared()
+  wasInBrowser = isInBrowser
   const grep = process.env['WREN_GREP']
   times = slowness()
   const mocha = new Mocha({ timeout: timeoutMs, reporter: 'spec', color: false, ...(grep ? { grep } : {}) })
