@@ -1,6 +1,6 @@
 // What a call of npm test asks for: the whole, the quick part, the rest that only the long run has, suites, or files by name.
 
-/** Suites in the order in which the first worker takes them; the second takes them from the end. */
+/** Every suite but `check`. */
 export const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'standins', 'contract', 'core']
 
 /**

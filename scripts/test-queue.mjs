@@ -6,7 +6,7 @@ import { root } from './build.mjs'
 
 /**
  * Runs test files in several workers. The first takes those in the browser, the others the rest, so that two browsers are seldom at work at
- * once; whoever is through helps with what is left, the shortest first.
+ * once; whoever is through helps with what is left.
  * @param jobs files with their time-outs, and whether they drive a browser; of each kind what takes longest first
  * @param environments what each worker is given: one worker an entry
  * @returns what passed and failed, how long each file took, and what the files with a failure printed of it

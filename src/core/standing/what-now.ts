@@ -155,8 +155,8 @@ function bareRow(bare: readonly StandingDanger[]): Row {
  */
 function skinRow(on: OnBody | null, isBurn: boolean): Row {
   const hands = { head: 'hold-head', spine: 'in-line', break: 'in-line', pull: 'hands-on-pull' } as const
-  const waits = isBurn && (on?.holds === 'break' || on?.holds === 'spine')
-  const taken = on && !waits ? hands[on.holds] : null
+  const isPulledByNobody = isBurn && (on?.holds === 'break' || on?.holds === 'spine')
+  const taken = on && !isPulledByNobody ? hands[on.holds] : null
   return {
     actions: [
       ...(taken ? [taken] : []),
