@@ -6,8 +6,8 @@ import { runQueue } from './test-queue.mjs'
 import { readAsked, suites, wantsFile, wantsSuite } from './test-choice.mjs'
 import { withThrowaway } from './throwaway.mjs'
 
-/** One more than the cores of the machine that this is measured on: a browser waits for a server, and a server for its database. */
-const workers = [1, 2, 3]
+/** Two more than the cores of the machine that this is measured on: a browser waits for a server, and a server for its database. */
+const workers = [1, 2, 3, 4]
 const slowSuites = ['browser', 'scripts']
 const withDatabase = ['scripts', 'browser', 'server']
 /** What a suite runs of the built product. Browser and scripts run all of it. */
@@ -80,7 +80,8 @@ function filesOf(root, suite) {
       file,
       weight: weight(file),
       isInBrowser: suite === 'browser',
-      timeoutMs: slowSuites.includes(suite) ? 120_000 : 60_000,
+      // The long run draws more of the same test.
+      timeoutMs: (slowSuites.includes(suite) ? 120_000 : 60_000) * (asked.isLong ? 3 : 1),
     }))
 }
 
