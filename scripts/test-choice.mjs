@@ -9,7 +9,7 @@ export const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'st
  */
 const onlyLong = [
   ...['faults/frozen', 'faults/full-disk', 'faults/kills', 'faults/two-servers'].map((name) => `tests/server/${name}.test.ts`),
-  ...['dev', 'package'].map((name) => `tests/scripts/${name}.test.ts`),
+  ...['dev', 'package', 'supervisor'].map((name) => `tests/scripts/${name}.test.ts`),
   ...[
     'board',
     'care-days',
@@ -32,11 +32,14 @@ const onlyLong = [
     'people',
     'practice',
     'put-on-again',
+    'read-aloud',
     'records',
     'rig',
     'shared-device',
+    'size-up',
     'steady-pages',
     'tab-killed',
+    'whole-runs',
     'work-owed',
   ].map((name) => `tests/browser/${name}.test.ts`),
 ]

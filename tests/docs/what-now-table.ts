@@ -10,6 +10,7 @@ const words: Readonly<Record<Danger, string>> = {
   arrest: 'no pulse at the neck, no breath',
   breathing: 'breath harder or noisy, voice, swallowing, full neck veins',
   'slow-breathing': 'breath too slow',
+  vomiting: 'vomiting',
   cord: 'new loss of feeling or power, neck or trunk hurt',
   limb: 'limb: pulse, cold and pale, pain on stretching, numb, weak',
   pain: 'pain at rest alone, no analgesia yet',
@@ -29,7 +30,7 @@ const words: Readonly<Record<Danger, string>> = {
 function situation(holds: Held | null, people: number): Situation {
   const column = holds === 'head' ? 'neck' : holds === 'spine' ? 'spine' : null
   const part = holds === 'break' || holds === 'pull' ? ('leg-left' as const) : null
-  return { on: holds && { holds, part, isWarm: false }, people, posture: 'lying', column, isStiff: false }
+  return { on: holds && { holds, part, isWarm: false }, people, posture: 'lying', column, isStiff: false, isChild: false }
 }
 
 function cell(danger: Danger, holds: Held | null, people: number): string {

@@ -10,6 +10,7 @@ export function wearing(holds: Held, change: Partial<Situation> = {}): Situation
     posture: 'lying',
     column: holds === 'head' ? 'neck' : holds === 'spine' ? 'spine' : null,
     isStiff: false,
+    isChild: false,
     ...change,
   }
 }

@@ -1,3 +1,4 @@
+import type { Danger } from '#core/model/danger'
 import { firstAction, type StandingItem } from '#core/model/standing'
 import { nameOfPart } from '#core/standing/item-names'
 import { dangerIn } from '#core/standing/judge-standing'
@@ -126,9 +127,11 @@ function heardBy(pages: readonly PageRecord[]): readonly string[] {
   ]
 }
 
+const airwayDangers: readonly Danger[] = ['breathing', 'slow-breathing', 'vomiting']
+
 /** Minutes count: a pulse that was lost, or breath. */
 function cannotWait(one: StandingItem): boolean {
-  return one.danger === 'breathing' || one.danger === 'slow-breathing' || one.danger === 'arrest' || dangerIn(one).item === 'pulse'
+  return (one.danger !== null && airwayDangers.includes(one.danger)) || one.danger === 'arrest' || dangerIn(one).item === 'pulse'
 }
 
 function isRefused(page: PageRecord): boolean {

@@ -6,6 +6,7 @@ export const dangers = [
   'arrest',
   'breathing',
   'slow-breathing',
+  'vomiting',
   'cord',
   'limb',
   'pain',

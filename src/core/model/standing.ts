@@ -48,6 +48,8 @@ export interface StandingItem {
   readonly isEndedByWord: boolean
   /** The highest level at which touch is lost, where that is what was found. */
   readonly feelingLevel?: string
+  /** It was there at the first look of all and is no worse since. */
+  readonly isAsAtFirst?: boolean
   /** The round's item that it is about, where it is not one of a round itself. */
   readonly asItem?: string
   /** What it asks for itself, in order, where what the device asks for does not answer it. */
@@ -77,6 +79,8 @@ export interface StandingCall {
 export interface Standing {
   readonly level: StandingLevel
   readonly headline: string
+  /** When the newest of what alarms was found, ms; null where nothing alarms. */
+  readonly headlineMs: number | null
   /** The same of what was seen at the bedside alone: rounds, readings, troubles, nobody having looked. */
   readonly bedside: { readonly level: StandingLevel; readonly headline: string }
   /** Worst first. */

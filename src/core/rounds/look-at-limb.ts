@@ -15,6 +15,8 @@ export interface LimbContext {
   /** Analgesia was given since the round before, or since the one before that. */
   readonly analgesia: boolean
   readonly ageYears: number | null
+  /** Neck or trunk is hurt: tingling of any limb may come from the cord. */
+  readonly isColumn: boolean
 }
 
 type Put = (
@@ -65,7 +67,7 @@ export function lookAtLimb(limb: LimbFindings, context: LimbContext): readonly L
       put(`movement/${nerve.id}`, movements.indexOf(now), now === 'full' ? 'none' : 'urgent', 'new-loss-of-movement', text)
     })
     look(`feeling/${nerve.id}`, `Feeling at the ${nerve.feelingAt}`, limb.feeling?.[nerve.id], (now) => {
-      const level = now === 'normal' ? 'none' : now === 'tingling' ? 'warn' : 'urgent'
+      const level = now === 'normal' ? 'none' : now === 'tingling' && !context.isColumn ? 'warn' : 'urgent'
       const text = `Feeling at the ${nerve.feelingAt}: ${now} (${nerve.label.toLowerCase()})`
       put(`feeling/${nerve.id}`, feelings.indexOf(now), level, now === 'tingling' ? 'tingling' : 'new-loss-of-feeling', text)
     })

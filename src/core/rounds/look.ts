@@ -54,4 +54,6 @@ export interface Before {
   last(id: string): number | undefined
   /** Severity in the first round of all. */
   first(id: string): number | undefined
+  /** A named senior was told what the first round found of it. */
+  isTold(id: string): boolean
 }

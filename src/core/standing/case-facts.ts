@@ -7,6 +7,9 @@ import { injuredLimb } from '../rounds/missing-items'
 import { findTechnique } from '../techniques/registry'
 import type { Situation } from './what-now'
 
+/** From this age on vital signs and resuscitation are an adult's (TURNS 1). */
+const adultFromYears = 12
+
 /** What a technique's device holds; null for a technique that is not known. */
 export function heldBy(technique: string): Held | null {
   return findTechnique(technique)?.onUrgent.holds ?? null
@@ -46,5 +49,6 @@ export function situationOf(clinicalCase: ClinicalCase, { isOn, people, posture,
     posture,
     column: watched === 'neck' || watched === 'spine' ? watched : null,
     isStiff: hasFlag(clinicalCase, 'stiff-spine') || hasFlag(clinicalCase, 'kyphosis'),
+    isChild: (clinicalCase.patient.ageYears ?? adultFromYears) < adultFromYears,
   }
 }

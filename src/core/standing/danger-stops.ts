@@ -36,8 +36,11 @@ export function dangerStops(items: readonly StandingItem[], situation: Situation
     const now = whatNow([danger], situation)[0]
     const why = now ? `First: ${actionWords(now, situation, [danger])}` : ''
     const base = { text: `Not while this stands: ${item.text}`, why, isFixed: false, sinceMs: item.sinceMs }
-    if (danger.danger === 'cord' || danger.danger === 'arrest')
-      return [{ ...base, code: `danger-${danger.danger}`, needsCall: false, at: 'all' }]
+    if (danger.danger === 'cord' || danger.danger === 'arrest') {
+      // What the first look found holds up nothing that holds: only a roll or a transfer waits until one senior has heard of it.
+      const at = danger.danger === 'cord' && danger.isAsAtFirst ? (['turns', 'transfers'] as const) : 'all'
+      return [{ ...base, code: `danger-${danger.danger}`, needsCall: false, at }]
+    }
     const isPulse = situation.on === null && danger.item === 'pulse'
     return [
       {

@@ -15,6 +15,7 @@ import {
   type StandingLevel,
 } from '../model/standing'
 import { actionWords, openingAction } from './action-words'
+import { headlineItem, newestMs } from './headline-item'
 import { listOfNames, nameOfItem, nameOfPart } from './item-names'
 import type { RoundsStanding, SeniorDecision, StandingFinding } from './rounds-standing'
 import { outlastsApplication } from '../rules/outlasts'
@@ -86,6 +87,7 @@ export function judgeStanding(input: StandingInput): Standing {
   return {
     level,
     headline: headlineOf(level, items, last?.missing ?? []),
+    headlineMs: alarming.length > 0 ? Math.max(...alarming.map(newestMs)) : null,
     bedside: { level: levelOf(bedside), headline: headlineOf(levelOf(bedside), bedside, last?.missing ?? []) },
     items,
     actions: actions.map((id): StandingAction => ({
@@ -94,7 +96,7 @@ export function judgeStanding(input: StandingInput): Standing {
         id === 'as-trouble'
           ? own.map((one) => one.ownSteps?.[0] ?? one.text).join(' ')
           : actionWords(id, input.situation, alarming.map(dangerIn)),
-      ownWay: ownWayOf(id, input, own, alarming),
+      ownWay: ownWayOf(id, input, own),
       response: input.responses.findLast((response) => response.action === id && response.atMs >= (sinceMs ?? Infinity)) ?? null,
     })),
     call: callOf(items, sinceMs, input),
@@ -119,6 +121,7 @@ function itemOfRound(one: StandingFinding, input: StandingInput): StandingItem {
     text: `${nameOfPart(one.part)}: ${lower(one.text)}${isBefore ? ' (as before)' : ''}`,
     part: one.part,
     ...(one.feelingLevel ? { feelingLevel: one.feelingLevel } : {}),
+    ...(one.isAsAtFirst ? { isAsAtFirst: true } : {}),
     sinceMs: one.sinceMin * minuteMs,
     alarmSinceMs: (one.alarmSinceMin ?? one.sinceMin) * minuteMs,
     lookedAtMs: one.lookedAtMin * minuteMs,
@@ -254,22 +257,17 @@ function actionsAbout(
 }
 
 /** An item as a danger: what says nothing of its own is answered by its own steps. */
-export function dangerIn({ danger, part, id, from, asItem }: StandingItem): StandingDanger {
+export function dangerIn({ danger, part, id, from, asItem, isAsAtFirst }: StandingItem): StandingDanger {
   const item = asItem ?? (from === 'round' ? id.slice((part ?? '').length + 1) : null)
-  return { danger: danger ?? 'own', part, item }
+  return { danger: danger ?? 'own', part, item, ...(isAsAtFirst ? { isAsAtFirst } : {}) }
 }
 
-/** The device's own way of opening or easing, the arrest card, or the steps of the troubles. */
-function ownWayOf(
-  id: ActionId,
-  { situation, ownWay }: StandingInput,
-  own: readonly StandingItem[],
-  alarming: readonly StandingItem[],
-): readonly string[] {
+/** The device's own way of opening or easing, or the steps of the troubles. */
+function ownWayOf(id: ActionId, { situation, ownWay }: StandingInput, own: readonly StandingItem[]): readonly string[] {
   // Its first step is the line itself.
   if (id === 'as-trouble') return own.flatMap((one) => one.ownSteps?.slice(1) ?? [])
-  if (id === 'arrest') return alarming.flatMap((one) => (one.danger === 'arrest' ? (one.ownSteps ?? []) : []))
-  return situation.on && id === openingAction[situation.on.holds] ? ownWay : []
+  if (!situation.on) return []
+  return id === openingAction[situation.on.holds] || id === 'open-front' ? ownWay : []
 }
 
 /** When the alarm that runs began: what joined it later is part of it. */
@@ -295,9 +293,11 @@ function headlineOf(level: StandingLevel, items: readonly StandingItem[], notLoo
     return items.length === 0 ? 'No warning in what was entered' : 'Not everything could be judged'
   }
   if (level === 'warn' && !items.some((item) => item.level === 'warn' && isBedside(item))) return 'A caution of the plan stands'
-  const worst = items.filter((item) => item.level === level).map((item) => item.text)
+  const worst = items.filter((item) => item.level === level)
   if (!namedLevels.includes(level) || worst.length === 0) return headlines[level]
-  const [first = ''] = worst
+  // An alarm is named by its danger and by the newest of it; of stops and warnings the number says that there are more.
+  if (level === 'urgent') return `${headlines[level]}: ${lower(headlineItem(worst)?.text ?? '')}`
+  const first = (level === 'review' ? headlineItem(worst) : worst[0])?.text ?? ''
   return `${headlines[level]}: ${worst.length > 1 ? `${lower(first.replace(/\.$/, ''))}, and ${worst.length - 1} more` : lower(first)}`
 }
 

@@ -28,6 +28,7 @@ export function findingsOn(tracks: readonly Track[], nowMin: number, watched: Wa
         settledUntilMin: isSettled ? (track.settled?.untilMin ?? null) : null,
         text: textOf(track),
         ...feelingOf(track),
+        ...(isAsAtFirst(track) ? { isAsAtFirst: true } : {}),
         code: track.last.code,
         sinceMin: track.sinceMin ?? track.lookedAtMin,
         alarmSinceMin: track.alarmSinceMin,
@@ -65,6 +66,11 @@ function dangerOfTrack({ item, alarm }: Track, watched: Watched): Danger {
   return alarm.danger ?? dangerOf({ item, code: alarm.code, isLow: alarm.chain === 'low', watched, isBeforeAnalgesia })
 }
 
+/** Whether an item was found at the first look of all and is no worse than the best that was seen since. */
+function isAsAtFirst({ first, last, best }: Track): boolean {
+  return first !== null && first.severity > 0 && last.cannot === null && last.severity <= best && last.chain === first.chain
+}
+
 function feelingOf({ last }: Track): Pick<StandingFinding, 'feelingLevel'> {
   const feelingLevel = feelingLevelOf(last)
   return feelingLevel ? { feelingLevel } : {}
@@ -82,7 +88,12 @@ export function actionsAfter(tracks: readonly Track[], level: Level, situation: 
   if (level !== 'urgent') return []
   const urgent = tracks.filter((track) => track.level === 'urgent')
   return whatNow(
-    urgent.map((track) => ({ danger: dangerOfTrack(track, watched), part: track.part, item: track.item })),
+    urgent.map((track) => ({
+      danger: dangerOfTrack(track, watched),
+      part: track.part,
+      item: track.item,
+      isAsAtFirst: isAsAtFirst(track),
+    })),
     situation,
   )
 }

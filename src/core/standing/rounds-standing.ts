@@ -58,6 +58,8 @@ export interface StandingFinding {
   /** The look that made it urgent, as long as that has not ended. */
   readonly alarmSinceMin: number | null
   readonly lookedAtMin: number
+  /** It was there at the first look of all and is no worse since. */
+  readonly isAsAtFirst?: boolean
   /** It waits for a second quiet round after one at this minute; null otherwise. */
   readonly quietAtMin: number | null
 }

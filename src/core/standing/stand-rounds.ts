@@ -257,13 +257,19 @@ function orderActs({ told = [], decisions = [] }: RoundsInput): readonly Act[] {
 }
 
 function beforeOf(tracks: ReadonlyMap<string, Track>): Before {
-  return { last: (id) => tracks.get(id)?.trend.at(-1), first: (id) => tracks.get(id)?.first?.severity }
+  return {
+    last: (id) => tracks.get(id)?.trend.at(-1),
+    first: (id) => tracks.get(id)?.first?.severity,
+    isTold: (id) => tracks.get(id)?.isTold === true,
+  }
 }
 
 function looksOf(clinicalCase: ClinicalCase, round: RoundInput, before: Before, analgesia: boolean): readonly Look[] {
   const injured = injuredLimb(clinicalCase)
   const isAlone = hasFlag(clinicalCase, 'no-sound-side')
   const isSound = (limb: LimbFindings): boolean => !isAlone && injured !== null && limb.limb === injured.limb && limb.side !== injured.side
+  const watched = watchedOf(clinicalCase.injury.region)
+  const isColumn = watched === 'neck' || watched === 'spine'
   const limbLooks = round.limbs.flatMap((limb) =>
     lookAtLimb(limb, {
       before,
@@ -272,14 +278,32 @@ function looksOf(clinicalCase: ClinicalCase, round: RoundInput, before: Before, 
       isSound: isSound(limb),
       analgesia,
       ageYears: clinicalCase.patient.ageYears ?? null,
+      isColumn,
     }),
   )
-  const watched = watchedOf(clinicalCase.injury.region)
-  const vital = { ageYears: clinicalCase.patient.ageYears ?? null, isColumn: watched === 'neck' || watched === 'spine' }
-  return [...limbLooks, ...blockNames.flatMap((name) => (round[name] ? lookAtBlock(name, round[name], before, vital) : []))]
+  const vital = { ageYears: clinicalCase.patient.ageYears ?? null, isColumn }
+  const looks = [...limbLooks, ...blockNames.flatMap((name) => (round[name] ? lookAtBlock(name, round[name], before, vital) : []))]
+  return isColumn ? withToldTingling(looks, before) : looks
 }
 
-const neverLooked: Before = { last: () => undefined, first: () => undefined }
+/**
+ * Tingling of a hurt neck or trunk that a senior was told of, that went and is back in the same place and no worse, is a review where it is
+ * alone: on one limb, with no other sign of the cord that is new or worse in this round (ANSWERS 2, Cord).
+ */
+function withToldTingling(looks: readonly Look[], before: Before): readonly Look[] {
+  const isBack = (look: Look): boolean => look.code === 'tingling' && (before.first(itemId(look)) ?? 0) >= 1 && before.isTold(itemId(look))
+  const back = looks.filter(isBack)
+  const isCord = ({ item }: Look): boolean =>
+    ['feeling', 'movement', 'power', 'saddle', 'bladder', 'bowel', 'level'].includes(item.split('/')[0]!)
+  const isAlone = !looks.some(
+    (look) =>
+      isCord(look) && look.cannot === null && look.level === 'urgent' && !isBack(look) && look.severity > (before.first(itemId(look)) ?? 0),
+  )
+  if (back.length === 0 || !isAlone || new Set(back.map(({ part }) => part)).size > 1) return looks
+  return looks.map((look) => (isBack(look) ? { ...look, level: 'review' as const } : look))
+}
+
+const neverLooked: Before = { last: () => undefined, first: () => undefined, isTold: () => false }
 
 /** What one round finds by itself, before it is set against those before it: for whoever is still entering it. */
 export function looksOfOne(clinicalCase: ClinicalCase, round: RoundInput): readonly Look[] {

@@ -34,4 +34,4 @@ export function orderTroubles(troubles: readonly Trouble[], watched: Watched): r
   return troubles.toSorted((a, b) => rank(a) - rank(b))
 }
 
-const firstDangers: readonly Danger[] = ['arrest', 'breathing', 'slow-breathing']
+const firstDangers: readonly Danger[] = ['arrest', 'breathing', 'slow-breathing', 'vomiting']

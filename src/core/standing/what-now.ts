@@ -8,6 +8,8 @@ export interface StandingDanger {
   readonly part: string | null
   /** Null for what no round looks at. */
   readonly item: string | null
+  /** It was there at the first look of all and is no worse since: nobody's work here has caused it. */
+  readonly isAsAtFirst?: boolean
 }
 
 /** What is on the body. */
@@ -32,26 +34,51 @@ export interface Situation {
   readonly column: 'neck' | 'spine' | null
   /** A stiff or bent spine: it breaks where it is straightened. */
   readonly isStiff: boolean
+  /** Under twelve by the age that was said: a child's heart stops for want of breath. */
+  readonly isChild: boolean
 }
 
-/** What one danger asks for, in order; `late` are those of its actions that keep their place behind where several dangers meet. */
+/** What one danger asks for, in order. */
 interface Row {
   readonly actions: readonly ActionId[]
+  /** Those of its actions that keep their place behind where several dangers meet. */
   readonly late?: readonly ActionId[]
+  /** What somebody alone does before the call: it takes one hand and cannot wait for a press. */
+  readonly beforeCall?: readonly ActionId[]
 }
 
 /**
- * What to do now about urgent dangers, in order (TURNS 1): from the dangers that stand, what is on and what it holds, and how many are there.
- * One danger gives its row. Where several meet, what saves first goes first, each action once; breathing beats lying flat and the order to
- * open nothing.
+ * What to do now about urgent dangers, in order (ANSWERS, Ids and 2): from the dangers that stand, what is on and what it holds, and how many
+ * are there. An arrest stands alone. One danger gives its row. Where several meet, what saves first goes first, each action once; breathing
+ * beats lying flat and the order to open nothing. Somebody alone calls first, but for what `beforeCall` names.
  * @returns action ids; empty for no danger
  */
 export function whatNow(standing: readonly StandingDanger[], situation: Situation): readonly ActionId[] {
+  if (standing.some(({ danger }) => danger === 'arrest')) return arrestActions(situation)
   const rows = rowsOf(standing, situation)
   const only = rows[0]
   if (!only) return []
-  if (rows.length === 1) return only.actions
-  return mergeRows(rows, standing, situation)
+  const actions = rows.length === 1 ? only.actions : mergeRows(rows, standing, situation)
+  return situation.people > 1 ? actions : asAlone(actions, rows)
+}
+
+/** Compress at once; a child is given breaths first. Alone, the call and the open front come before hands that never leave the chest again. */
+function arrestActions({ on, people, isChild }: Situation): readonly ActionId[] {
+  const open: readonly ActionId[] = on?.holds === 'head' || on?.holds === 'spine' ? ['open-front'] : []
+  const revive: readonly ActionId[] = isChild ? ['airway', 'breathe-for', 'compress'] : ['compress']
+  if (people < 2) return [...new Set<ActionId>(['call-senior', ...open, ...revive, 'airway', 'breathe-for'])]
+  return [...new Set<ActionId>([...revive, 'call-senior', 'airway', 'breathe-for', ...open])]
+}
+
+const calls: readonly ActionId[] = ['call-and-open', 'call-senior']
+
+/** The order for one pair of hands: what cannot wait for a press, the call, then the rest. */
+function asAlone(actions: readonly ActionId[], rows: readonly Row[]): readonly ActionId[] {
+  const call = actions.filter((id) => calls.includes(id))
+  if (call.length === 0) return actions
+  const before = rows.flatMap((row) => row.beforeCall ?? [])
+  const isFirst = (id: ActionId): boolean => before.includes(id) && !calls.includes(id)
+  return [...actions.filter(isFirst), ...call, ...actions.filter((id) => !isFirst(id) && !calls.includes(id))]
 }
 
 /**
@@ -72,13 +99,16 @@ function rowsOf(standing: readonly StandingDanger[], situation: Situation): read
   const limbs = standing.filter((one) => one.danger === 'limb' || one.danger === 'pain')
   const worn = on === null || (on.holds !== 'break' && on.holds !== 'pull') ? [] : limbs.filter((limb) => isWornBy(on, limb))
   const skins = standing.filter((one) => one.danger === 'skin' || one.danger === 'burn')
-  const bare = limbs.filter((limb) => !worn.includes(limb))
+  const isBoth = on?.holds === 'pull' && worn.length > 0 && limbs.some((limb) => !worn.includes(limb) && isOfBlood(limb))
+  // Both feet weak under a pull: that is the circulation, and no limb to be drawn straight.
+  const bare = limbs.filter((limb) => !worn.includes(limb) && !(isBoth && isOfBlood(limb)))
+  const isBleedingLikely = isBoth || has('circulation')
   return [
     ...(has('own') ? [{ actions: ['as-trouble', 'call-senior', 'again-15'] } satisfies Row] : []),
-    ...(has('arrest') ? [{ actions: ['arrest'] } satisfies Row] : []),
+    ...(has('vomiting') ? [vomitingRow(situation)] : []),
     ...(has('breathing', 'slow-breathing') ? [breathingRow(situation, has('slow-breathing'))] : []),
-    ...(has('cord') ? [cordRow(situation)] : []),
-    ...(worn.length > 0 ? [on?.holds === 'pull' ? tractionRow(worn) : closedLimb] : []),
+    ...(has('cord') ? [cordRow(situation, isCordAsAtFirst(standing))] : []),
+    ...(worn.length > 0 ? [on?.holds === 'pull' ? tractionRow(worn, isBleedingLikely) : closedLimb] : []),
     ...(bare.length > 0 ? [bareRow(bare)] : []),
     ...(has('circulation') ? [circulation] : []),
     ...(has('mind') ? [mind] : []),
@@ -110,38 +140,62 @@ const closedLimb: Row = {
     'surgical-30',
   ],
 }
-const circulation: Row = { actions: ['lie-flat', 'look-for-bleeding', 'call-senior', 'oxygen', 'pressure-5'] }
+/** Whether an item of a limb tells of its blood. */
+function isOfBlood({ item }: StandingDanger): boolean {
+  return item === 'pulse' || item === 'colour' || item === 'warmth' || item === 'refill'
+}
+
+const circulation: Row = {
+  actions: ['lie-flat', 'look-for-bleeding', 'call-senior', 'oxygen', 'pressure-5'],
+  late: ['look-for-bleeding'],
+}
 const mind: Row = { actions: ['airway', 'oxygen', 'sugar', 'call-senior'] }
 const pullLost: Row = { actions: ['hands-on-pull', 'set-again', 'check-again', 'again-15'] }
 const pointRow: Row = { actions: ['ease-point', 'again-30'] }
 
-function breathingRow({ on, people }: Situation, isSlow: boolean): Row {
+/** Turned at once, also by one alone; oxygen is for whoever has hands left over. */
+function vomitingRow({ people }: Situation): Row {
+  const turned: readonly ActionId[] = ['turn-in-line', 'suction']
+  return { actions: [...turned, 'call-senior', ...(people > 1 ? (['oxygen'] as const) : [])], beforeCall: turned }
+}
+
+function breathingRow({ on }: Situation, isSlow: boolean): Row {
   const breathe: readonly ActionId[] = isSlow ? ['breathe-for'] : []
   const ending: readonly ActionId[] = isSlow ? ['stop-opioids'] : []
+  const beforeCall: readonly ActionId[] = isSlow ? ['wake', 'airway'] : on?.holds === 'head' ? ['airway'] : []
   if (on?.holds === 'head') {
     const opening: readonly ActionId[] = [...(isSlow ? (['wake'] as const) : []), 'airway', 'open-collar-held']
-    const called: readonly ActionId[] = people > 1 ? ['call-senior', ...opening] : [...opening, 'call-senior']
-    return { actions: ['hold-head', ...called, ...breathe, 'oxygen', 'again-5', ...ending] }
+    return { actions: ['hold-head', 'call-senior', ...opening, ...breathe, 'oxygen', 'again-5', ...ending], beforeCall }
   }
   if (on?.holds === 'spine') {
     const way: readonly ActionId[] = isSlow ? ['wake', 'airway', 'breathe-for'] : ['as-breathes']
-    return { actions: ['in-line', ...way, 'open-front', 'call-senior', 'oxygen', 'again-5', ...ending] }
+    return { actions: ['in-line', ...way, 'open-front', 'call-senior', 'oxygen', 'again-5', ...ending], beforeCall }
   }
-  if (isSlow) return { actions: ['wake', 'airway', 'breathe-for', 'oxygen', 'call-senior', 'stop-opioids'] }
+  if (isSlow) return { actions: ['wake', 'airway', 'breathe-for', 'oxygen', 'call-senior', 'stop-opioids'], beforeCall }
   return { actions: ['as-breathes', 'oxygen', 'call-senior'] }
 }
 
-function cordRow({ column, posture }: Situation): Row {
-  const hold: ActionId = posture !== 'lying' ? 'flat-in-line' : column === 'neck' ? 'hold-head' : 'in-line'
+/** Whether every sign of the cord was there at the first look: it stops nothing that holds or puts on. */
+export function isCordAsAtFirst(standing: readonly StandingDanger[]): boolean {
+  return standing.every(({ danger, isAsAtFirst }) => danger !== 'cord' || isAsAtFirst === true)
+}
+
+function cordRow({ column, posture }: Situation, isAsAtFirst: boolean): Row {
+  const hold: ActionId = posture !== 'lying' && !isAsAtFirst ? 'flat-in-line' : column === 'neck' ? 'hold-head' : 'in-line'
   return { actions: [hold, 'call-senior', 'nothing-opened', 'breathing', 'blood-pressure', 'again-15'] }
 }
 
-/** A foot that no longer comes up, and nothing else: a point presses on its nerve, and the pull stays. */
-function tractionRow(worn: readonly StandingDanger[]): Row {
-  if (worn.every(({ item }) => item === 'movement/deep-peroneal' || item === 'power/foot-up'))
-    return { actions: ['free-point', 'call-senior'] }
+/** Whether all that is wrong with a limb in traction is a foot that no longer comes up: a point presses on its nerve. */
+export function isFootDropAlone(worn: readonly StandingDanger[]): boolean {
+  return worn.length > 0 && worn.every(({ item }) => item === 'movement/deep-peroneal' || item === 'power/foot-up')
+}
+
+/** @param isBleedingLikely both feet are weak, or the pressure is low for the age: bleeding is looked for while the pull is eased */
+function tractionRow(worn: readonly StandingDanger[], isBleedingLikely: boolean): Row {
+  if (isFootDropAlone(worn)) return { actions: ['free-point', 'call-senior'] }
+  const bleeding: readonly ActionId[] = isBleedingLikely ? ['look-for-bleeding'] : []
   const late: readonly ActionId[] = ['open-to-skin', 'off-in-line']
-  return { actions: ['ease-pull', 'check-again', 'call-senior', ...late, 'blood-pressure'], late }
+  return { actions: ['call-senior', 'compare-both', ...bleeding, 'ease-pull', 'check-again', ...late, 'blood-pressure'], late }
 }
 
 function bareRow(bare: readonly StandingDanger[]): Row {
@@ -169,11 +223,13 @@ function skinRow(on: OnBody | null, isBurn: boolean): Row {
 
 /** What saves first where several dangers meet; what is not named here comes after, row by row. */
 const firstOfAll: readonly (readonly ActionId[])[] = [
-  ['arrest'],
+  ['turn-in-line', 'suction'],
   ['hold-head', 'in-line', 'flat-in-line'],
   ['hands-on-pull'],
   ['wake', 'airway', 'as-breathes', 'breathe-for'],
   [
+    'compare-both',
+    'look-for-bleeding',
     'call-and-open',
     'open-collar-held',
     'open-front',
@@ -190,22 +246,29 @@ const firstOfAll: readonly (readonly ActionId[])[] = [
 ]
 
 function mergeRows(rows: readonly Row[], standing: readonly StandingDanger[], { people, column }: Situation): readonly ActionId[] {
-  const breathes = standing.some(({ danger }) => danger === 'breathing' || danger === 'slow-breathing')
+  const has = (...kinds: readonly Danger[]): boolean => standing.some(({ danger }) => kinds.includes(danger))
+  const isAirway = has('breathing', 'slow-breathing', 'vomiting')
   const rankOf = (id: ActionId, { late }: Row): number => {
     const rank = firstOfAll.findIndex((group) => group.includes(id))
     return rank < 0 || late?.includes(id) ? firstOfAll.length : rank
   }
   const ranked = new Map<ActionId, number>()
   for (const row of rows) for (const id of row.actions) ranked.set(id, Math.min(rankOf(id, row), ranked.get(id) ?? Infinity))
-  if (breathes) {
+  if (isAirway) {
     for (const beaten of ['nothing-opened', 'lie-flat'] as const) ranked.delete(beaten)
     // Nobody who fights for breath is laid flat: the head or the spine is held in line as they are.
     if (ranked.delete('flat-in-line')) ranked.set(column === 'neck' ? 'hold-head' : 'in-line', 1)
   }
-  if (standing.some(({ danger }) => danger === 'slow-breathing')) ranked.delete('as-breathes')
+  if (has('slow-breathing')) ranked.delete('as-breathes')
+  // A pull that takes the pulse is not set again.
+  if (ranked.has('ease-pull')) ranked.delete('set-again')
   if (ranked.has('call-and-open')) ranked.delete('call-senior')
   const ordered = [...ranked].sort(([, a], [, b]) => a - b).map(([id]) => id)
-  if (people < 2 || !ordered.includes('call-senior')) return ordered
-  const [first, ...rest] = ordered.filter((id) => id !== 'call-senior')
-  return first === undefined ? ['call-senior'] : [first, 'call-senior', ...rest]
+  // Beside an airway the second person calls about both at once; the limb is opened in its place.
+  const call = ordered.find((id) => id === 'call-senior' || (isAirway && id === 'call-and-open'))
+  if (people < 2 || call === undefined) return ordered
+  const [first, ...rest] = ordered.filter((id) => id !== call)
+  // A pulse that is lost under a pull is called about before anything is eased.
+  if (first === undefined || first === 'compare-both') return [call, ...ordered.filter((id) => id !== call)]
+  return [first, call, ...rest]
 }

@@ -183,7 +183,7 @@ describe('the edge of a rule', () => {
 })
 
 describe('neck and spine', () => {
-  const nothing = { last: () => undefined, first: () => undefined }
+  const nothing = { last: () => undefined, first: () => undefined, isTold: () => false }
   const adult = { ageYears: 40, isColumn: true }
   for (const block of ['neck', 'spine'] as const) {
     for (const item of wordItemsOf[block]) {

@@ -64,6 +64,12 @@ describe('what stands speaks against steps', () => {
     for (const role of ['hold-taken', 'check-after', 'opens'] as const)
       expect(codes(step(role), 'head', true, cord), role).to.deep.equal([])
   })
+  it('a loss from the cord that was there at the first look holds up a roll and a transfer, and nothing else', () => {
+    const first = { ...cord, isAsAtFirst: true }
+    for (const role of ['turns', 'transfers'] as const) expect(codes(step(role), 'head', true, first), role).to.deep.equal(['danger-cord'])
+    for (const role of ['hold-taken', 'closes', 'lays-on', 'wraps', 'rigid-on', 'check-after'] as const)
+      expect(codes(step(role), 'head', false, first), role).to.deep.equal([])
+  })
   it('no pulse before anything is on stops the first layer until a call is recorded', () => {
     const [stop] = dangerStops([item('limb')], wearing('break', { on: null }), device('break'))
     expect(stop).to.deep.include({ code: 'pulse-absent', needsCall: true, isFixed: false })

@@ -81,7 +81,7 @@ describe('a round while it is entered, on the limb', () => {
     expect(marks).to.deep.equal([
       { site: 'feeling-line', level: 'urgent', label: 'level of feeling T10', short: 'feeling lost from T10', feelingLevel: 'T10' },
     ])
-    const lying: Situation = { on: null, people: 2, posture: 'lying', column: 'spine', isStiff: false }
+    const lying: Situation = { on: null, people: 2, posture: 'lying', column: 'spine', isStiff: false, isChild: false }
     const found = (rounds: readonly RoundInput[]): readonly (string | undefined)[] =>
       standRounds({ clinicalCase: trunk!, rounds, isAtRisk: true, startMin: 0, situationAt: () => lying }, 60)
         .findings.filter(({ item }) => item === 'level')

@@ -13,7 +13,7 @@ describe('troubles as they are offered', () => {
         const levels = ordered.map((one) => one.level === 'urgent')
         expect(levels.lastIndexOf(true)).to.be.below(levels.includes(false) ? levels.indexOf(false) : Infinity)
         const first = ordered.map(
-          (one) => one.level === 'urgent' && ['arrest', 'breathing', 'slow-breathing'].includes(dangerOfTrouble(one, watched)),
+          (one) => one.level === 'urgent' && ['arrest', 'breathing', 'slow-breathing', 'vomiting'].includes(dangerOfTrouble(one, watched)),
         )
         expect(first.lastIndexOf(true)).to.be.below(first.includes(false) ? first.indexOf(false) : Infinity)
       }

@@ -12,17 +12,28 @@ const now = (situation: Situation, ...standing: readonly (Danger | StandingDange
   )
 const bare = wearing('break', { on: null })
 const alone = { people: 1 }
+const child = { isChild: true }
+const bare1 = (change: Partial<Situation>): Situation => ({ ...bare, ...change })
 const leg = (danger: Danger, item: string | null = null): StandingDanger => about(danger, { part: 'leg-left', item })
 
 describe('what now, one danger: its row', () => {
   const closed = 'call-and-open open-to-skin ease-bend heart-level blood-pressure again-5 again-15 nil-by-mouth surgical-30'
   const rows: readonly (readonly [what: string, situation: Situation, danger: StandingDanger, actions: string])[] = [
-    ['arrest', wearing('head'), about('arrest'), 'arrest'],
+    ['arrest in a collar or vest', wearing('head'), about('arrest'), 'compress call-senior airway breathe-for open-front'],
+    ['arrest in a shell, alone', wearing('spine', alone), about('arrest'), 'call-senior open-front compress airway breathe-for'],
+    ['arrest with a cast', wearing('break'), about('arrest'), 'compress call-senior airway breathe-for'],
+    ['a child’s arrest', wearing('spine', child), about('arrest'), 'airway breathe-for compress call-senior open-front'],
+    ['a child’s arrest, alone', bare1({ ...child, ...alone }), about('arrest'), 'call-senior airway breathe-for compress'],
+    ['vomiting', wearing('head'), about('vomiting'), 'turn-in-line suction call-senior oxygen'],
+    ['vomiting, alone', wearing('spine', alone), about('vomiting'), 'turn-in-line suction call-senior'],
     ['breath in a collar or vest', wearing('head'), about('breathing'), 'hold-head call-senior airway open-collar-held oxygen again-5'],
-    ['the same, alone', wearing('head', alone), about('breathing'), 'hold-head airway open-collar-held call-senior oxygen again-5'],
+    ['the same, alone', wearing('head', alone), about('breathing'), 'airway call-senior hold-head open-collar-held oxygen again-5'],
     ['breath in a shell', wearing('spine'), about('breathing'), 'in-line as-breathes open-front call-senior oxygen again-5'],
     ['breath with a cast', wearing('break'), about('breathing'), 'as-breathes oxygen call-senior'],
     ['breath with nothing on', bare, about('breathing'), 'as-breathes oxygen call-senior'],
+    ['breath too slow, alone', bare1(alone), about('slow-breathing'), 'wake airway call-senior breathe-for oxygen stop-opioids'],
+    ['breath in a shell, alone', wearing('spine', alone), about('breathing'), 'call-senior in-line as-breathes open-front oxygen again-5'],
+    ['new confusion, alone', bare1(alone), about('mind'), 'call-senior airway oxygen sugar'],
     ['breath too slow', bare, about('slow-breathing'), 'wake airway breathe-for oxygen call-senior stop-opioids'],
     ['the cord in a collar', wearing('head'), about('cord'), 'hold-head call-senior nothing-opened breathing blood-pressure again-15'],
     ['the cord in a shell', wearing('spine'), about('cord'), 'in-line call-senior nothing-opened breathing blood-pressure again-15'],
@@ -42,7 +53,7 @@ describe('what now, one danger: its row', () => {
       'a pulse in traction',
       wearing('pull'),
       leg('limb', 'pulse'),
-      'ease-pull check-again call-senior open-to-skin off-in-line blood-pressure',
+      'call-senior compare-both ease-pull check-again open-to-skin off-in-line blood-pressure',
     ],
     ['a foot that drops in traction', wearing('pull'), leg('limb', 'movement/deep-peroneal'), 'free-point call-senior'],
     ['pressure', wearing('pull'), about('circulation'), 'lie-flat look-for-bleeding call-senior oxygen pressure-5'],
@@ -98,17 +109,43 @@ describe('what now, several dangers', () => {
     expect(actions).to.include.members(['look-for-bleeding', 'oxygen'])
     expect(actions).to.not.include('call-senior')
   })
-  it('eases the pull of a pulseless leg although the pressure is low: the first line of one nurse alone', () => {
-    expect(now(wearing('pull', alone), leg('limb', 'pulse'), 'circulation')[0]).to.equal('ease-pull')
+  it('looks for bleeding and eases the pull together where a leg in traction has no pulse and the pressure is low', () => {
+    const actions = now(wearing('pull'), leg('limb', 'pulse'), 'circulation')
+    expect(actions.slice(0, 4)).to.deep.equal(['call-senior', 'compare-both', 'look-for-bleeding', 'ease-pull'])
   })
-  it('keeps a hand on the pull before everything but an arrest', () => {
-    expect(now(wearing('pull'), 'pull-lost', leg('limb', 'pulse'), 'circulation')[0]).to.equal('hands-on-pull')
-    expect(now(wearing('pull'), 'pull-lost', 'arrest')[0]).to.equal('arrest')
+  it('takes both feet without a pulse for the circulation, and draws no sound leg in line', () => {
+    const other = about('limb', { part: 'leg-right', item: 'pulse' })
+    const actions = now(wearing('pull'), leg('limb', 'pulse'), other)
+    expect(actions.slice(0, 3)).to.deep.equal(['call-senior', 'compare-both', 'look-for-bleeding'])
+    expect(actions).to.not.include('in-line')
   })
-  it('has every action of each row once, those aside that another danger beats', () => {
-    const beaten = ['nothing-opened', 'lie-flat', 'flat-in-line', 'as-breathes', 'call-senior', 'pain-relief']
+  it('keeps a hand on the pull before everything but an arrest, and sets no pull again that takes the pulse', () => {
+    const actions = now(wearing('pull'), 'pull-lost', leg('limb', 'pulse'), 'circulation')
+    expect(actions[0]).to.equal('hands-on-pull')
+    expect(actions).to.not.include('set-again')
+  })
+  it('an arrest stands alone, whatever else there is and whatever is on', () => {
+    for (const other of dangers)
+      for (const on of ['head', 'spine', 'pull', 'break'] as const)
+        for (const people of [1, 2])
+          expect(now(wearing(on, { people }), other, 'arrest')).to.deep.equal(now(wearing(on, { people }), 'arrest'))
+  })
+  it('alone, only an airway by hand or turning who vomits comes before the call', () => {
+    const mayCome = ['turn-in-line', 'suction', 'wake', 'airway']
     for (const a of dangers)
       for (const b of dangers)
+        for (const on of ['head', 'spine', 'pull', 'break', null] as const) {
+          const situation = on === null ? bare1(alone) : wearing(on, alone)
+          const actions = now(situation, a, b)
+          const call = actions.findIndex((id) => id === 'call-senior' || id === 'call-and-open')
+          expect(mayCome, `${a} and ${b} with ${on}`).to.include.members(actions.slice(0, Math.max(call, 0)))
+        }
+  })
+  it('has every action of each row once, those aside that another danger beats', () => {
+    const beaten = ['set-again', 'nothing-opened', 'lie-flat', 'flat-in-line', 'as-breathes', 'call-senior', 'pain-relief']
+    const beside = dangers.filter((danger) => danger !== 'arrest')
+    for (const a of beside)
+      for (const b of beside)
         for (const on of ['head', 'spine', 'pull', 'break'] as const) {
           const situation = wearing(on)
           const both = now(situation, a, b)

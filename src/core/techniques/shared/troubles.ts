@@ -103,6 +103,7 @@ export function breathless(release: readonly string[]): Trouble {
 /** A patient who vomits with the spine not cleared. */
 export const vomiting: Trouble = {
   id: 'vomiting',
+  danger: 'vomiting',
   label: 'Vomiting',
   level: 'urgent',
   item: 'breathing',
@@ -122,7 +123,7 @@ export function arrest(release: readonly string[]): Trouble {
     level: 'urgent',
     item: 'breathing',
     actions: [
-      'Call the arrest team. Flat on a hard ground; compress at once.',
+      'Flat on something firm; compress at once. The next calls the arrest team.',
       ...release,
       'What is on the limb waits; nobody leaves the compressions for it.',
     ],
