@@ -39,7 +39,6 @@ const onlyLong = [
     'size-up',
     'steady-pages',
     'tab-killed',
-    'whole-runs',
     'work-owed',
   ].map((name) => `tests/browser/${name}.test.ts`),
 ]

@@ -1,4 +1,4 @@
-import { judgeCheck, situationOfCheck, type PrintedRound } from '#core/files/judge-check'
+import { judgeCheck, problemsOfCheck, situationOfCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
 import { actionWords } from '#core/standing/action-words'
 import type { Situation } from '#core/standing/what-now'
@@ -15,7 +15,8 @@ export function runCheck(file: string, format: 'json' | 'text'): number {
     return 2
   }
   const read = readCheck(input.data)
-  read.problems.forEach((problem) => process.stderr.write(problemLine(problem)))
+  const problems = problemsOfCheck(read)
+  problems.forEach((problem) => process.stderr.write(problemLine(problem)))
   const rounds = judgeCheck(read)
   if (!rounds || !read.clinicalCase) return 2
   const situation = situationOfCheck(read.clinicalCase, read.isOn)
@@ -25,7 +26,7 @@ export function runCheck(file: string, format: 'json' | 'text'): number {
       : `${JSON.stringify({ format: 'zesty-wren/verdict', version: 1, rounds }, null, 2)}\n`,
   )
   if (rounds.at(-1)?.level === 'urgent') return 3
-  return read.problems.length > 0 ? 2 : 0
+  return problems.length > 0 ? 2 : 0
 }
 
 function roundText(round: PrintedRound, situation: Situation): string {

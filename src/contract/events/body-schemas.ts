@@ -23,6 +23,7 @@ import { schema as pageReceipt } from './help/page-receipt.schema'
 import { schema as paged } from './help/paged.schema'
 import { schema as response } from './help/response.schema'
 import { schema as seniorDecision } from './help/senior-decision.schema'
+import { schema as pageAsked } from './help/page-asked.schema'
 import { schema as worry } from './help/worry.schema'
 import { schema as access } from './people/access.schema'
 import { schema as personAdded } from './people/person-added.schema'
@@ -113,6 +114,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   'page-receipt': pageReceipt,
   paged,
   response,
+  'page-asked': pageAsked,
   'senior-decision': seniorDecision,
   worry,
   access,

@@ -22,6 +22,7 @@ import { pageReceipt } from './help/page-receipt'
 import { paged } from './help/paged'
 import { response } from './help/response'
 import { seniorDecision } from './help/senior-decision'
+import { pageAsked } from './help/page-asked'
 import { worry } from './help/worry'
 import { access } from './people/access'
 import { personAdded } from './people/person-added'
@@ -111,6 +112,7 @@ export const eventKinds = {
   'page-receipt': pageReceipt,
   paged,
   response,
+  'page-asked': pageAsked,
   'senior-decision': seniorDecision,
   worry,
   access,

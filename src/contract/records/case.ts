@@ -5,8 +5,8 @@ import type { Plan } from '#core/model/plan'
 import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import type { CallEntry, ResponseEntry } from '#core/model/response'
 import type { BuiltRig } from '#core/model/rig'
+import type { StandingLevel } from '#core/model/standing'
 import type { HandGrip } from '#core/model/step'
-import type { PartId } from '#core/rounds/look'
 import type { IncidentBody } from './incident'
 import type { LotsBody } from './lots'
 import type { PageRecord } from './page'
@@ -62,16 +62,29 @@ export interface NoteRecord {
   readonly by: string
 }
 
-/** A named senior's decision about an urgent finding that stays. */
+/** How a senior's words came: by themselves on a screen, by telephone to whoever entered them, or said at the bedside. */
+export const decisionWays = ['self', 'telephone', 'bedside'] as const
+/** What a senior answers about an alarm. */
+export const decisionAnswers = ['open-now', 'comes', 'leave', 'words'] as const
+
+/** What a named senior said about what is urgent (ANSWERS 3). */
 export interface DecisionBody {
   /** Who decided, by name. */
   readonly by: string
-  readonly part: PartId
-  readonly item: string
+  readonly how: (typeof decisionWays)[number]
+  readonly answer: (typeof decisionAnswers)[number]
+  /** Why it is left, or other words; empty where the answer says all. */
   readonly what: string
-  /** Minutes for which it holds, 240 at most. */
-  readonly forMin: number
+  /** What they were told of: the ids of what stood, each with its level. Nothing else is decided. */
+  readonly saw: readonly { readonly id: string; readonly level: StandingLevel }[]
+  /** Minutes until they are there: of `comes`. */
+  readonly comesInMin?: number
+  /** Minutes for which it is left, 240 at most: of `leave`. */
+  readonly forMin?: number
 }
+
+/** What a senior said, as it is kept. */
+export type DecisionRecord = DecisionBody & { readonly at: string; readonly enteredBy: string }
 
 /** A change of the plan that waited and was not taken. */
 export interface KeptChange extends Recorded {
@@ -138,7 +151,9 @@ export interface CaseRecord {
   readonly calls?: readonly (CallEntry & Recorded)[]
   /** Who was paged about it, and what came back, in the order of time. */
   readonly pages?: readonly PageRecord[]
-  readonly seniorDecisions?: readonly (DecisionBody & { readonly at: string; readonly enteredBy: string })[]
+  /** When *Call* was pressed, by whom. */
+  readonly pageAsks?: readonly Recorded[]
+  readonly seniorDecisions?: readonly DecisionRecord[]
   readonly appliedAt: string | null
   /** It was on before the case was opened: what it is and since how many minutes, null where nobody knows. */
   readonly found?: Recorded & { readonly what: string; readonly minutesAgo: number | null }

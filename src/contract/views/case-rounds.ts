@@ -4,7 +4,7 @@ import { limbPart, type PartId } from '#core/rounds/look'
 import { isCaseAtRisk } from '#core/standing/case-facts'
 import { minuteMs } from '#core/standing/judge-standing'
 import { foldRounds, readRounds, type FoldedRounds } from '#core/standing/stand-rounds'
-import type { Report, RoundsInput, RoundsStanding, RoundVerdict, SeniorDecision } from '#core/standing/rounds-standing'
+import type { Report, RoundsInput, RoundsStanding, RoundVerdict, SeniorDecision, Told } from '#core/standing/rounds-standing'
 import { targetOf } from '#core/standing/trouble-target'
 import { anyTroubles } from '#core/techniques/shared/any-troubles'
 import { findTechnique } from '#core/techniques/registry'
@@ -12,6 +12,7 @@ import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord, RoundRecord } from '../records/episode'
 import type { TroubleRecord } from '../records/run'
 import { callsOf } from './calls-of'
+import { leftAsItIs } from './senior-words'
 import { toClinicalCase } from './clinical-case'
 import { casesServed } from './related-cases'
 import { isOnWrongLimb } from './side-state'
@@ -56,10 +57,7 @@ function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number
   const done = episode.rounds
     .filter((round) => round.outcome === 'done' && (round.isBaseline || casesServed(record).some((id) => round.cases.includes(id))))
     .sort((a, b) => minuteOf(a.at) - minuteOf(b.at))
-  const decisions = (record.seniorDecisions ?? []).map(({ by, part, item, at, forMin }): SeniorDecision => {
-    const atMin = minuteOf(at)
-    return { atMin, by, part, item, untilMin: atMin + forMin }
-  })
+  const decisions = (record.seniorDecisions ?? []).flatMap(leftAsItIs)
   const input: RoundsInput = {
     clinicalCase,
     rounds: done.map(inputOf),
@@ -67,9 +65,7 @@ function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number
     startMin: minuteOf(record.appliedAt ?? record.openedAt),
     situationKey: `${record.technique} ${onSinceMs(record)} ${record.removedAt} ${isOnWrongLimb(record)}`,
     isAtRisk: isCaseAtRisk(clinicalCase),
-    told: callsOf(record)
-      .filter((call) => call.isReached)
-      .map((call) => ({ atMin: minuteOf(call.at), to: call.to })),
+    told: toldOf(record),
     decisions,
     reports: (record.troubles ?? []).flatMap((trouble) => reportOf(trouble, record, episode) ?? []),
   }
@@ -81,6 +77,13 @@ function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number
     return verdict ? [{ round, verdict }] : []
   })
   return { judged, standing, decisions }
+}
+
+/** Who was told of what: a call tells of all that stands, a senior's answer of what they saw. */
+function toldOf(record: CaseRecord): readonly Told[] {
+  const called = callsOf(record).filter((call) => call.isReached)
+  const answered = (record.seniorDecisions ?? []).map(({ at, by, saw }) => ({ atMin: minuteOf(at), to: by, items: saw.map(({ id }) => id) }))
+  return [...called.map((call) => ({ atMin: minuteOf(call.at), to: call.to })), ...answered]
 }
 
 /** Rounds of cases as they were folded last: one more event is folded onto them. The oldest goes when there are many. */

@@ -98,12 +98,20 @@ export function pageDue(
       findings: urgent.map((one) => one.id),
     }
   }
+  const last = pages.at(-1)
+  const askedMs = (record.pageAsks ?? []).map(({ at }) => Date.parse(at)).findLast((at) => at >= call.sinceMs)
+  const isAsked = !isOfBefore && askedMs !== undefined && (last === undefined || askedMs > Date.parse(last.at))
   if (call.answered) {
     const holder = pages.findLast((page) => page.receipts.some((receipt) => receipt.what === 'answered'))
-    return untold.length > 0 && !isOfBefore ? make(holder?.step ?? 0, untold) : null
+    if (untold.length > 0 && !isOfBefore) return make(holder?.step ?? 0, untold)
+    if (isAsked) return make(Math.min((last?.step ?? -1) + 1, steps.length - 1), urgent)
+    // Somebody who answered and nothing done on the body is no help yet: whoever has the call hears of it again.
+    const quietSinceMs = Math.max(answeredMs, last ? Date.parse(last.at) : 0)
+    const isHelped = call.isActedOn || call.answered.how === 'bedside'
+    return !isHelped && nowMs - quietSinceMs >= againMin * minuteMs ? make(holder?.step ?? last?.step ?? 0, urgent) : null
   }
-  const last = pages.at(-1)
   if (!last) return isOfBefore ? null : make(0, urgent)
+  if (isAsked) return make(Math.min(last.step + 1, steps.length - 1), urgent)
   // A lost pulse or an airway does not wait for the first to answer: the next in the chain is called beside them.
   const isBeside = !isOfBefore && last.step === 0 && steps.length > 1 && urgent.some(cannotWait)
   if (isBeside) return make(1, urgent)

@@ -11,6 +11,7 @@ import type { CaseRecord } from '../records/case'
 import { identifiersOf, patientLabel, type EpisodeRecord } from '../records/episode'
 import type { Recorded } from '../records/run'
 import { callsOf } from './calls-of'
+import { decisionWords } from './senior-words'
 import { shiftStory, type StoryLine } from './shift-story'
 import { standingOf } from './standing-of-case'
 import { workOwed } from './work-owed'
@@ -132,7 +133,7 @@ function doneSince(record: CaseRecord, fromMs: number): readonly DoneAbout[] {
       by,
     })),
     ...(record.seniorDecisions ?? []).map((seniorDecision) => ({
-      text: `${seniorDecision.by} decided: ${seniorDecision.what}`,
+      text: `${seniorDecision.by}: ${decisionWords(seniorDecision)}`,
       at: seniorDecision.at,
       by: seniorDecision.enteredBy,
     })),

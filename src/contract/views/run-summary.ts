@@ -9,6 +9,7 @@ import { decisionsInRole } from '#core/techniques/decision-in-role'
 import { findTechnique } from '#core/techniques/registry'
 import { spoken } from '#core/model/vocabulary'
 import { callsOf } from './calls-of'
+import { decisionWords } from './senior-words'
 import { standCaseRounds } from './case-rounds'
 import { standingOf } from './standing-of-case'
 import type { CaseRecord } from '../records/case'
@@ -268,10 +269,10 @@ function responseLines(record: CaseRecord): readonly SummaryLine[] {
       by,
       text: `Called ${to}: ${isReached ? 'reached' : 'not reached'}${said ? `, ${said}` : ''}`,
     })),
-    ...(record.seniorDecisions ?? []).map(({ at, by, enteredBy, part, item, what, forMin }) => ({
-      at,
-      by: enteredBy,
-      text: `${by} decided on ${nameOfId(`${part}/${item}`)} for ${forMin} min: ${what}`,
+    ...(record.seniorDecisions ?? []).map((one) => ({
+      at: one.at,
+      by: one.enteredBy,
+      text: `${one.by}${one.how === 'telephone' ? ', by telephone' : ''}: ${decisionWords(one)}. About: ${one.saw.map(({ id }) => nameOfId(id)).join(', ')}`,
     })),
     ...(record.troubles ?? []).flatMap(({ label, ended }) =>
       ended ? [{ at: ended.at, by: ended.by, text: `${label}: over, ${ended.word}` }] : [],

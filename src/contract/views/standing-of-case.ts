@@ -10,7 +10,7 @@ import { wrongSideId } from '#core/techniques/shared/any-troubles'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { asleepTwice } from './asleep-twice'
-import { callsOf } from './calls-of'
+import { heardOf } from './calls-of'
 import { answeredUnread, measuredBeyond } from './measured-beyond'
 import { gapsOf, isOfProductAlone } from './plan-in-force'
 import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
@@ -20,6 +20,7 @@ import { situationOfCase } from './situation-of-case'
 import { openedNowItems } from './opened-now-item'
 import { sideItems } from './side-items'
 import { taskFindings } from './task-findings'
+import { wordsOf } from './senior-words'
 import { underneathItems } from './underneath-items'
 import { workOwed } from './work-owed'
 
@@ -68,8 +69,9 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
       ...openedNowItems(record, episode, (at) => isLookedAt(rounds.judged, at)),
     ],
     responses: (record.responses ?? []).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
-    calls: callsOf(record).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
+    calls: heardOf(record).map(({ at, ...one }) => ({ ...one, atMs: Date.parse(at) })),
     decisions: rounds.decisions,
+    words: wordsOf(record),
   }
   const withOwed = (): Standing => judgeStanding({ ...input, others: [...input.others, ...owedItems(record, episode, nowMs)] })
   // Rounds are owed while the device is on, and after it while something stands: only then it is judged first without them.

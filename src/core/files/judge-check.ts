@@ -1,10 +1,11 @@
 import type { Level } from '../model/finding'
 import { heldBy, isCaseAtRisk, situationOf, usualPeople } from '../standing/case-facts'
 import { standRounds } from '../standing/stand-rounds'
-import type { RoundVerdict, StandingFinding } from '../standing/rounds-standing'
+import type { RefusedDecision, RoundVerdict, RoundsStanding, StandingFinding } from '../standing/rounds-standing'
 import type { ClinicalCase } from '../model/clinical-case'
 import type { Situation } from '../standing/what-now'
-import type { ReadCheck } from './read-check'
+import type { Problem } from '../model/problem'
+import type { FileDecision, ReadCheck } from './read-check'
 
 /** One item as it stands after a round, as a verdict file says it. */
 export interface PrintedStanding {
@@ -34,6 +35,26 @@ export function situationOfCheck(clinicalCase: ClinicalCase, isOn: boolean): Sit
  * @returns null when there is no case, or its technique is not known
  */
 export function judgeCheck({ clinicalCase, rounds, told, decisions, isOn }: ReadCheck): readonly PrintedRound[] | null {
+  return standOfCheck({ clinicalCase, rounds, told, decisions, isOn })?.verdicts.map(printRound) ?? null
+}
+
+/** What has to be put right in a check file: its faults, and the decisions that have no effect on what was found. */
+export function problemsOfCheck(read: ReadCheck): readonly Problem[] {
+  const refused = standOfCheck(read)?.refused ?? []
+  return [...read.problems, ...refused.map(({ decision, why }) => refusal(decision as FileDecision, why))]
+}
+
+function refusal({ place, part, item }: FileDecision, why: RefusedDecision['why']): Problem {
+  const message =
+    why === 'not-urgent'
+      ? `${part}/${item} was not urgent then: the decision has no effect. Name what was found, and when.`
+      : `${part}/${item} is left as it is only at the bedside: the decision has no effect. Add "atBedside": true where it was.`
+  return { code: 'out-of-range', path: `seniorDecisions/${place}`, message }
+}
+
+type Judged = Pick<ReadCheck, 'clinicalCase' | 'rounds' | 'told' | 'decisions' | 'isOn'>
+
+function standOfCheck({ clinicalCase, rounds, told, decisions, isOn }: Judged): RoundsStanding | null {
   if (!clinicalCase || !heldBy(clinicalCase.technique)) return null
   const situation = situationOfCheck(clinicalCase, isOn)
   const input = {
@@ -45,7 +66,7 @@ export function judgeCheck({ clinicalCase, rounds, told, decisions, isOn }: Read
     told,
     decisions,
   }
-  return standRounds(input, Infinity).verdicts.map(printRound)
+  return standRounds(input, Infinity)
 }
 
 function printRound({ atMin, level, complete, findings, actions, againMin, missing, standing }: RoundVerdict): PrintedRound {

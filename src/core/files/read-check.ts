@@ -11,12 +11,17 @@ import { createFieldReader, type FieldReader } from './field-reader'
 import { readCase } from './read-case'
 import { readRound } from './read-round'
 
+
+/** A senior's decision with its place in the file, from 0. */
+export interface FileDecision extends SeniorDecision {
+  readonly place: number
+}
 export interface ReadCheck {
   readonly clinicalCase: ClinicalCase | null
   /** In the order of the file. */
   readonly rounds: readonly RoundInput[]
   readonly told: readonly Told[]
-  readonly decisions: readonly SeniorDecision[]
+  readonly decisions: readonly FileDecision[]
   /** Whether the device is on; it is unless the file says that it is not. */
   readonly isOn: boolean
   readonly problems: readonly Problem[]
@@ -54,7 +59,7 @@ export function readCheck(data: unknown): ReadCheck {
     clinicalCase: read.clinicalCase,
     rounds,
     told: file.objects('told').flatMap(readTold),
-    decisions: file.objects('seniorDecisions').flatMap((one) => readDecision(one)),
+    decisions: file.objects('seniorDecisions').flatMap((one, place) => readDecision(one, place)),
     isOn: readOn(file),
     problems,
   }
@@ -110,8 +115,8 @@ function readTold(from: FieldReader): readonly Told[] {
   return [{ atMin, to, items }]
 }
 
-function readDecision(from: FieldReader): readonly SeniorDecision[] {
-  from.warnUnknown(['atMin', 'by', 'limb', 'side', 'part', 'item', 'untilMin', 'what'], 'a decision', 'unknown-field')
+function readDecision(from: FieldReader, place: number): readonly FileDecision[] {
+  from.warnUnknown(['atMin', 'by', 'limb', 'side', 'part', 'item', 'untilMin', 'what', 'atBedside'], 'a decision', 'unknown-field')
   const atMin = need(from, 'atMin', from.number('atMin', minutes))
   const by = readName(from, 'by')
   const untilMin = need(from, 'untilMin', from.number('untilMin', minutes))
@@ -129,7 +134,12 @@ function readDecision(from: FieldReader): readonly SeniorDecision[] {
     from.report('untilMin', `untilMin must be later than atMin, ${atMin}.`, 'out-of-range')
     return []
   }
-  return [{ atMin, by, part, item, untilMin: Math.min(untilMin, latest) }]
+  const isAtBedside = from.raw('atBedside')
+  if (isAtBedside !== undefined && typeof isAtBedside !== 'boolean') {
+    from.report('atBedside', `atBedside must be true or false, not ${JSON.stringify(isAtBedside)}.`)
+    return []
+  }
+  return [{ atMin, by, part, item, untilMin: Math.min(untilMin, latest), isAtBedside: isAtBedside === true, place }]
 }
 
 /** `part`, or limb and side in its place. */

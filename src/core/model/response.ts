@@ -12,8 +12,13 @@ export interface ResponseEntry {
 export interface CallEntry {
   readonly to: string
   readonly isReached: boolean
+  /** How they were reached, or tried. */
+  readonly how: CallWay
   readonly said: string
 }
+
+/** How somebody is called: by the pager, by telephone, or they are at the bedside. */
+export type CallWay = 'pager' | 'telephone' | 'bedside'
 
 /** Something timed and signed. */
 export interface Signed {

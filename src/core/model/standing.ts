@@ -1,7 +1,7 @@
 import type { ActionId } from './action'
 import type { Danger } from './danger'
 import type { Level } from './finding'
-import type { ResponseEntry, Signed } from './response'
+import type { CallWay, ResponseEntry, Signed } from './response'
 
 /** Levels of what stands, worst first (STANDING, What stands). Before a device is on, nothing looked at comes last. */
 export const standingLevels = ['urgent', 'stop', 'review', 'unknown', 'warn', 'owed', 'known', 'none'] as const
@@ -70,9 +70,24 @@ export interface StandingCall {
   /** When the alarm that asks for it began, ms. */
   readonly sinceMs: number
   /** Who was reached, when, by whom; null while nobody was. */
-  readonly answered: ({ readonly to: string; readonly said: string } & Signed) | null
+  readonly answered: ({ readonly to: string; readonly said: string; readonly how: CallWay } & Signed) | null
+  /** The first act on the body is ticked, or nothing is to be done on it. */
+  readonly isActedOn: boolean
   /** Calls that reached nobody. */
   readonly missed: readonly ({ readonly to: string } & Signed)[]
+}
+
+/** What a senior said since the alarm began, for whoever reads what stands. */
+export interface SeniorWord extends Signed {
+  /** "open it now; comes 07:48" in words without the name. */
+  readonly text: string
+  readonly how: 'self' | 'telephone' | 'bedside'
+  /** Who entered it, where that is another person. */
+  readonly enteredBy: string
+  /** When they are there, ms; null where nobody said so. */
+  readonly comesAtMs: number | null
+  /** It asks for the opening at once. */
+  readonly isOrderToOpen: boolean
 }
 
 /** What stands about a case. */
@@ -87,6 +102,8 @@ export interface Standing {
   readonly items: readonly StandingItem[]
   /** What to do now about the worst, in the order that saves: the first is what whoever is there does first. */
   readonly actions: readonly StandingAction[]
+  /** What seniors said about it since it began, the newest last. */
+  readonly words: readonly SeniorWord[]
   /** The one call of this case; null while nothing asks for it. */
   readonly call: StandingCall | null
   /** What the last round left out, as ids, with when it was last looked at, ms; null where it never was. */

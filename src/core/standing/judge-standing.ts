@@ -8,6 +8,7 @@ import {
   asStanding,
   isBedside,
   standingLevels,
+  type SeniorWord,
   type Standing,
   type StandingAction,
   type StandingCall,
@@ -51,6 +52,8 @@ export interface StandingInput {
   readonly responses: readonly (ResponseEntry & Signed)[]
   readonly calls: readonly (CallEntry & Signed)[]
   readonly decisions: readonly SeniorDecision[]
+  /** What seniors said, in the order of time. */
+  readonly words: readonly SeniorWord[]
 }
 
 export const minuteMs = 60_000
@@ -84,13 +87,8 @@ export function judgeStanding(input: StandingInput): Standing {
   const alarming = items.filter((item) => isClinical(item) && item.level === alarm)
   const own = alarming.filter((one) => one.ownSteps !== undefined && (one.danger === null || one.danger === 'own'))
   const actions = [...actionsAbout(alarming, own, alarm, input.situation), ...(asksToWarm ? (['warm-repeat'] as const) : [])]
-  return {
-    level,
-    headline: headlineOf(level, items, last?.missing ?? []),
-    headlineMs: alarming.length > 0 ? Math.max(...alarming.map(newestMs)) : null,
-    bedside: { level: levelOf(bedside), headline: headlineOf(levelOf(bedside), bedside, last?.missing ?? []) },
-    items,
-    actions: actions.map((id): StandingAction => ({
+  const listed = actions.map(
+    (id): StandingAction => ({
       id,
       text:
         id === 'as-trouble'
@@ -98,8 +96,17 @@ export function judgeStanding(input: StandingInput): Standing {
           : actionWords(id, input.situation, alarming.map(dangerIn)),
       ownWay: ownWayOf(id, input, own),
       response: input.responses.findLast((response) => response.action === id && response.atMs >= (sinceMs ?? Infinity)) ?? null,
-    })),
-    call: callOf(items, sinceMs, input),
+    }),
+  )
+  return {
+    level,
+    headline: headlineOf(level, items, last?.missing ?? []),
+    headlineMs: alarming.length > 0 ? Math.max(...alarming.map(newestMs)) : null,
+    bedside: { level: levelOf(bedside), headline: headlineOf(levelOf(bedside), bedside, last?.missing ?? []) },
+    items,
+    actions: listed,
+    words: input.words.filter((word) => sinceMs !== null && word.atMs >= sinceMs),
+    call: callOf(items, sinceMs, input, isActedOn(listed)),
     notLookedAt,
   }
 }
@@ -270,19 +277,60 @@ function ownWayOf(id: ActionId, { situation, ownWay }: StandingInput, own: reado
   return id === openingAction[situation.on.holds] || id === 'open-front' ? ownWay : []
 }
 
-/** When the alarm that runs began: what joined it later is part of it. */
+/**
+ * When the alarm that runs began: what joined it later is part of it. What a senior settled is over as an alarm: new or worse begins another
+ * one, with every action open again.
+ */
 function alarmSince(items: readonly StandingItem[], level: Level): number | null {
-  const own = items.filter((item) => isClinical(item) && item.level === level)
+  const all = items.filter((item) => isClinical(item) && item.level === level)
+  const unsettled = all.filter((item) => item.settled === null)
+  const own = unsettled.length > 0 ? unsettled : all
   return level === 'none' || own.length === 0 ? null : Math.min(...own.map((one) => one.alarmSinceMs))
 }
 
-function callOf(items: readonly StandingItem[], sinceMs: number | null, { calls }: StandingInput): StandingCall | null {
+/** Whether the first act on the body is done; where the list has none, talking is all there is to do. */
+function isActedOn(actions: readonly StandingAction[]): boolean {
+  const first = actions.find(({ id }) => actsOnBody.includes(id))
+  return first === undefined || first.response?.outcome === 'done'
+}
+
+/** Actions that change something on the body; the others call, look, measure or give. */
+const actsOnBody: readonly ActionId[] = [
+  'as-trouble',
+  'compress',
+  'turn-in-line',
+  'hold-head',
+  'in-line',
+  'flat-in-line',
+  'hands-on-pull',
+  'airway',
+  'as-breathes',
+  'call-and-open',
+  'open-collar-held',
+  'open-front',
+  'open-to-skin',
+  'ease-pull',
+  'uncover',
+  'free-point',
+  'ease-point',
+  'lie-flat',
+  'pain-relief',
+]
+
+function callOf(
+  items: readonly StandingItem[],
+  sinceMs: number | null,
+  { calls }: StandingInput,
+  isActed: boolean,
+): StandingCall | null {
   if (sinceMs === null || !items.some((item) => item.isCalled)) return null
   const own = calls.filter((call) => call.atMs >= sinceMs)
-  const reached = own.find((one) => one.isReached)
+  // Whoever is at the bedside counts for more than whoever was first on the line.
+  const reached = own.find((one) => one.isReached && one.how === 'bedside') ?? own.find((one) => one.isReached)
   return {
     sinceMs,
-    answered: reached ? { to: reached.to, said: reached.said, atMs: reached.atMs, by: reached.by } : null,
+    answered: reached ? { to: reached.to, said: reached.said, how: reached.how, atMs: reached.atMs, by: reached.by } : null,
+    isActedOn: isActed,
     missed: own.filter((one) => !one.isReached).map(({ to, atMs, by }) => ({ to, atMs, by })),
   }
 }

@@ -31,7 +31,7 @@ export function findingsOn(tracks: readonly Track[], nowMin: number, watched: Wa
         ...(isAsAtFirst(track) ? { isAsAtFirst: true } : {}),
         code: track.last.code,
         sinceMin: track.sinceMin ?? track.lookedAtMin,
-        alarmSinceMin: track.alarmSinceMin,
+        alarmSinceMin: track.settled && !isSettled ? Math.max(track.settled.untilMin, track.alarmSinceMin ?? 0) : track.alarmSinceMin,
         lookedAtMin: track.lookedAtMin,
         quietAtMin: track.quietAtMin,
       }
@@ -61,7 +61,7 @@ export function worstLevel(tracks: readonly Track[]): Level {
 }
 
 /** The danger of an item, by the look that raised its alarm. */
-function dangerOfTrack({ item, alarm }: Track, watched: Watched): Danger {
+export function dangerOfTrack({ item, alarm }: Track, watched: Watched): Danger {
   const isBeforeAnalgesia = item === 'restPain' && alarm.code === 'severe-pain' && !alarm.isNeverKnown
   return alarm.danger ?? dangerOf({ item, code: alarm.code, isLow: alarm.chain === 'low', watched, isBeforeAnalgesia })
 }

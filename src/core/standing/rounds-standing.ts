@@ -22,6 +22,8 @@ export interface SeniorDecision {
   readonly part: PartId
   readonly item: string
   readonly untilMin: number
+  /** Decided at the bedside, or by the operating surgeon as a plan that is under way. */
+  readonly isAtBedside?: boolean
 }
 
 /** Something said outside of a round: it raises an item as a look would, and ends nothing. */
@@ -104,7 +106,17 @@ export interface RoundsStanding {
   readonly level: Level
   /** When each item was last looked at, by its id. */
   readonly lookedAtMin: ReadonlyMap<string, number>
+  /** Decisions without effect: of what nobody found urgent, or of what is left only at the bedside. */
+  readonly refused: readonly RefusedDecision[]
+}
+
+/** A decision that changed nothing, and why. */
+export interface RefusedDecision {
+  readonly decision: SeniorDecision
+  readonly why: 'not-urgent' | 'not-at-bedside'
 }
 
 /** The longest that a senior's decision holds, minutes (STANDING). */
 export const longestDecisionMin = 240
+/** The longest that a limb without pulse, an airway, a cord or a closed limb is left as it is, minutes (ANSWERS 3). */
+export const longestGraveMin = 30

@@ -8,8 +8,17 @@ import { lookAtLimb } from '../rounds/look-at-limb'
 import { itemId, limbPart, sideOfPart, type Before, type Look, type PartId } from '../rounds/look'
 import { injuredLimb, isCompleteFor, missingItems } from '../rounds/missing-items'
 import { afterCompleteRound, afterDecision, afterLook, afterTold, isUnquiet, worthOf, type RoundFacts, type Track } from './track'
-import { actionsAfter, soonestLook, findingsOn, worstLevel } from './read-tracks'
-import { longestDecisionMin, type Report, type RoundVerdict, type RoundsInput, type RoundsStanding } from './rounds-standing'
+import { actionsAfter, dangerOfTrack, soonestLook, findingsOn, worstLevel } from './read-tracks'
+import { isGrave } from './what-now'
+import {
+  longestDecisionMin,
+  longestGraveMin,
+  type RefusedDecision,
+  type Report,
+  type RoundVerdict,
+  type RoundsInput,
+  type RoundsStanding,
+} from './rounds-standing'
 
 /**
  * What rounds found and what of it stands after each of them (STANDING, What stands): a finding stands until it is ended, by item, limb
@@ -38,19 +47,23 @@ interface FoldState {
   readonly done: number
   readonly lastUrgentMin: number
   readonly wasAnalgesia: boolean
+  /** Decisions without effect so far. */
+  readonly refused: readonly RefusedDecision[]
 }
 
 /** What stands of folded rounds at a minute. */
 export function readRounds({ acts, at, verdicts, watched }: FoldedRounds, nowMin: number): RoundsStanding {
   const tracks = new Map(at.tracks)
   // What was decided in this very minute counts: minutes are whole, and since the epoch too many for a very small part of one.
-  countActs(acts, at.done, nowMin + 0.5, tracks)
+  const refused = [...at.refused]
+  countActs(acts, at.done, nowMin + 0.5, tracks, refused)
   const all = [...tracks.values()]
   return {
     verdicts,
     findings: findingsOn(all, nowMin, watched),
     level: worstLevel(all),
     lookedAtMin: new Map([...tracks].map(([id, track]) => [id, track.lookedAtMin])),
+    refused,
   }
 }
 
@@ -61,16 +74,17 @@ export function readRounds({ acts, at, verdicts, watched }: FoldedRounds, nowMin
 export function foldRounds(input: RoundsInput, known: FoldedRounds | null = null): FoldedRounds {
   const groups = groupByMinute(input.rounds)
   const moments = mergeMoments(groups, input.reports ?? [])
-  const acts = orderActs(input)
   const watched = watchedOf(input.clinicalCase.injury.region)
+  const acts = orderActs(input, watched)
   const facts = factsOf(input)
   const soundLimb = soundLimbOf(input.clinicalCase)
   const from = known && isBeginningOf(known, facts, moments, acts) ? known : null
   const tracks = new Map(from?.at.tracks)
   const verdicts = [...(from?.verdicts ?? [])]
+  const refused = [...(from?.at.refused ?? [])]
   let { done, lastUrgentMin, wasAnalgesia } = from?.at ?? { done: 0, lastUrgentMin: -Infinity, wasAnalgesia: false }
   for (const { atMin, group, reports } of moments.slice(from?.moments.length ?? 0)) {
-    done = countActs(acts, done, atMin, tracks)
+    done = countActs(acts, done, atMin, tracks, refused)
     for (const report of reports) raise(tracks, report, input.isAtRisk, soundLimb)
     if (group === null) {
       if (worstLevel([...tracks.values()]) === 'urgent') lastUrgentMin = atMin
@@ -126,7 +140,7 @@ export function foldRounds(input: RoundsInput, known: FoldedRounds | null = null
       })
     })
   }
-  return { facts, watched, acts, moments, at: { tracks, done, lastUrgentMin, wasAnalgesia }, verdicts }
+  return { facts, watched, acts, moments, at: { tracks, done, lastUrgentMin, wasAnalgesia, refused }, verdicts }
 }
 
 /** A value that is worked out when it is first asked for. */
@@ -164,9 +178,18 @@ function isSameMoment(a: Moment, b: Moment): boolean {
 }
 
 /** Counts what was told and decided before a minute; returns how many acts have been counted. */
-function countActs(acts: readonly Act[], from: number, beforeMin: number, tracks: Map<string, Track>): number {
+function countActs(
+  acts: readonly Act[],
+  from: number,
+  beforeMin: number,
+  tracks: Map<string, Track>,
+  refused: RefusedDecision[],
+): number {
   let done = from
-  for (; done < acts.length && acts[done]!.atMin < beforeMin; done++) acts[done]!.apply(tracks)
+  for (; done < acts.length && acts[done]!.atMin < beforeMin; done++) {
+    const refusal = acts[done]!.apply(tracks)
+    if (refusal) refused.push(refusal)
+  }
   return done
 }
 
@@ -233,10 +256,11 @@ interface Act {
   readonly atMin: number
   /** Says which act it is, whatever it is called by. */
   readonly key: string
-  readonly apply: (tracks: Map<string, Track>) => void
+  /** Changes the tracks; says which decision had no effect. */
+  readonly apply: (tracks: Map<string, Track>) => RefusedDecision | null
 }
 
-function orderActs({ told = [], decisions = [] }: RoundsInput): readonly Act[] {
+function orderActs({ told = [], decisions = [], situationAt }: RoundsInput, watched: Watched): readonly Act[] {
   const change = (tracks: Map<string, Track>, id: string, to: (track: Track) => Track): void => {
     const track = tracks.get(id)
     if (track) tracks.set(id, to(track))
@@ -245,14 +269,26 @@ function orderActs({ told = [], decisions = [] }: RoundsInput): readonly Act[] {
     ...told.map(({ atMin, items }): Act => ({
       atMin,
       key: `told ${atMin} ${items?.join() ?? ''}`,
-      apply: (tracks) => (items ?? [...tracks.keys()]).forEach((id) => change(tracks, id, afterTold)),
+      apply: (tracks) => {
+        for (const id of items ?? [...tracks.keys()]) change(tracks, id, afterTold)
+        return null
+      },
     })),
-    ...decisions.map(({ atMin, by, part, item, untilMin }): Act => ({
-      atMin,
-      key: `decided ${atMin} ${by} ${part}/${item} ${untilMin}`,
-      apply: (tracks) =>
-        change(tracks, `${part}/${item}`, (track) => afterDecision(track, by, Math.min(untilMin, atMin + longestDecisionMin))),
-    })),
+    ...decisions.map((decision): Act => {
+      const { atMin, by, part, item, untilMin, isAtBedside = false } = decision
+      return {
+        atMin,
+        key: `decided ${atMin} ${by} ${part}/${item} ${untilMin} ${isAtBedside}`,
+        apply: (tracks) => {
+          const track = tracks.get(`${part}/${item}`)
+          if (track?.level !== 'urgent') return { decision, why: 'not-urgent' }
+          const grave = isGrave({ danger: dangerOfTrack(track, watched), part, item }, situationAt(atMin))
+          if (grave && !isAtBedside) return { decision, why: 'not-at-bedside' }
+          tracks.set(track.id, afterDecision(track, by, Math.min(untilMin, atMin + (grave ? longestGraveMin : longestDecisionMin))))
+          return null
+        },
+      }
+    }),
   ].sort((a, b) => a.atMin - b.atMin)
 }
 

@@ -106,10 +106,16 @@ export function afterLook(track: Track | undefined, look: Look, facts: RoundFact
     isInReview,
     quietAtMin: isInReview ? (track?.quietAtMin ?? null) : null,
     isTold: track?.isTold ?? false,
-    settled: level === 'urgent' && settled && look.severity <= settled.severity ? settled : null,
+    settled: level === 'urgent' && settled && !isBeyond(look, settled) ? settled : null,
     isUnjudged: false,
     isUnknown: false,
-    alarmSinceMin: level === 'urgent' || isInReview ? (track?.alarmSinceMin ?? facts.atMin) : null,
+    // Worse than what a senior saw is an alarm of its own: what was done before does not answer it.
+    alarmSinceMin:
+      settled && isBeyond(look, settled)
+        ? facts.atMin
+        : level === 'urgent' || isInReview
+          ? (track?.alarmSinceMin ?? facts.atMin)
+          : null,
     sinceMin: level === 'none' ? null : track && track.level !== 'none' ? track.sinceMin : facts.atMin,
     lookedAtMin: facts.atMin,
   }
@@ -161,6 +167,11 @@ export function afterTold(track: Track): Track {
 /** A track after a senior's decision: what is urgent stays so, and is shown as settled until then. */
 export function afterDecision(track: Track, by: string, untilMin: number): Track {
   return track.level === 'urgent' ? { ...track, settled: { by, untilMin, severity: track.last.severity } } : track
+}
+
+/** Whether a look is worse than what a senior saw when they decided: by any step, of pain by two (ANSWERS 3). */
+function isBeyond(look: Look, { severity }: Settlement): boolean {
+  return look.severity >= severity + (look.item === 'restPain' ? 2 : 1)
 }
 
 /** Whether a track keeps a round from being quiet: something above known that is not itself only waiting to end, or nothing known. */

@@ -88,6 +88,17 @@ export function reviewActions({ on }: Pick<Situation, 'on'>): readonly ActionId[
   return [...(on?.holds === 'break' ? (['loosen'] as const) : []), 'senior-30', 'again-15']
 }
 
+/**
+ * Whether a danger is one that is left as it is only at the bedside and for half an hour: an airway, a cord, a limb without a pulse, a closed
+ * limb with urgent signs.
+ */
+export function isGrave(one: StandingDanger, { on }: Pick<Situation, 'on'>): boolean {
+  if (one.danger === 'limb') return one.item === 'pulse' || (on?.holds === 'break' && isWornBy(on, one))
+  return graveDangers.includes(one.danger)
+}
+
+const graveDangers: readonly Danger[] = ['arrest', 'breathing', 'slow-breathing', 'vomiting', 'cord']
+
 /** Whether a danger asks to call anybody: pain alone, before analgesia and before anything is on, asks for pain relief. */
 export function asksCall(one: StandingDanger, { on }: Pick<Situation, 'on'>): boolean {
   return one.danger !== 'pain' || on !== null

@@ -196,6 +196,7 @@ async function onWard(writer: DemoWriter): Promise<void> {
   await writer.write(overdue, 'call', {
     to: 'Sorrel Vane, orthopaedic registrar',
     isReached: true,
+    how: 'telephone',
     said: 'Numb since the fall; splint it, look every hour.',
   })
   await measureAll(writer, overdue, 'left', { path: 54, ankle: 24.2, calf: 34.6, below: 31.5, heel: 31.8, toe: 22 })

@@ -2,7 +2,7 @@ import { catalogue } from '#core/catalogue/catalogue'
 import type { ClinicalCase } from '#core/model/clinical-case'
 import { isMalformed, type Problem } from '#core/model/problem'
 import { readCase } from '#core/files/read-case'
-import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
+import { judgeCheck, problemsOfCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
 import type { Move } from '#core/practice/drill/drill'
 import { finishDrill, type DrillOutcome } from '#core/practice/drill/finish-drill'
@@ -90,7 +90,7 @@ export const tasks = {
   },
   judgeFile({ data }: FileInput): JudgedFile {
     const read = readCheck(data)
-    return { rounds: read.problems.some(isMalformed) ? null : judgeCheck(read), problems: read.problems }
+    return { rounds: read.problems.some(isMalformed) ? null : judgeCheck(read), problems: problemsOfCheck(read) }
   },
   /** One paper, as bytes. */
   print: ({ name, args }: PrintInput): Promise<Uint8Array> => (printers[name] as (...args: readonly unknown[]) => Promise<Buffer>)(...args),

@@ -25,6 +25,8 @@ function paged(record: CaseRecord, atMin: number, stay: EpisodeRecord = alarming
   if (!page) throw new Error(`nobody is paged at minute ${atMin}`)
   return event('paged', { pageId: `page-${atMin}`, ...page }, atMin)
 }
+/** The first act on the body, done. */
+const acted = (atMin: number): FoldableEvent => event('response', { action: 'call-and-open', outcome: 'done', why: '' }, atMin)
 const receipt = (pageId: string, what: string, atMin: number, who = 'Sorrel Vane'): FoldableEvent =>
   event('page-receipt', { pageId, what, who }, atMin)
 
@@ -86,14 +88,45 @@ describe('who is paged about what is urgent', () => {
     expect(due(refused, 15, alarming, ward)?.role).to.equal('Nurse in charge')
   })
 
-  it('stops once a person answered, however that was told', () => {
+  it('goes to the next at once where somebody presses Call, and to the first where nobody was paged yet', () => {
+    const first = paged(caseAfter(), 10)
+    expect(due(caseAfter(first), 11)).to.equal(null)
+    const pressed = caseAfter(first, event('page-asked', {}, 11))
+    expect(due(pressed, 11)?.role).to.equal('Registrar')
+    const done = caseAfter(first, event('page-asked', {}, 11), event('paged', { pageId: 'next', ...due(pressed, 11) }, 11))
+    expect(due(done, 12)).to.equal(null)
+  })
+
+  it('goes on after an answer until the first act on the body is done, or whoever was called is at the bedside', () => {
+    const answered = [paged(caseAfter(), 10), receipt('page-10', 'answered', 12)]
+    expect(due(caseAfter(...answered), 16)).to.equal(null)
+    const again = due(caseAfter(...answered), 17)
+    expect(again).to.include({ step: 0 })
+    expect(again?.text).to.match(/First: Call the senior and open at once/)
+    expect(due(caseAfter(...answered, acted(13)), 60)).to.equal(null)
+    expect(due(caseAfter(...answered, event('response', { action: 'call-and-open', outcome: 'not-done', why: 'no shears' }, 13)), 60)).to.not.equal(null)
+    const here = event('call', { to: 'Sorrel Vane', isReached: true, how: 'bedside', said: '' }, 14)
+    expect(due(caseAfter(...answered, here), 60)).to.equal(null)
+  })
+
+  it('is not stopped by a senior’s words about something else, and waits while what they left holds', () => {
+    const worse = stayAfter(round(10, { stretchPain: true }), round(20, { stretchPain: true, movement: footDrop }))
+    const open = { by: 'Otto Marlowe-Pike', how: 'telephone', answer: 'leave', what: 'theatre at once' }
+    const left = event('senior-decision', { ...open, how: 'bedside', saw: [{ id: 'leg-left/stretchPain', level: 'urgent' }], forMin: 30 }, 12)
+    const first = paged(caseAfter(), 10)
+    expect(due(caseAfter(first, left), 25)).to.equal(null)
+    expect(due(caseAfter(first, left), 25, worse)?.findings).to.include('leg-left/movement/deep-peroneal')
+    expect(due(caseAfter(first, left), 43), 'it comes back at its end').to.not.equal(null)
+  })
+
+  it('stops once a person answered and the first act is done, however that was told', () => {
     const first = paged(caseAfter(), 10)
     const delivered = caseAfter(first, receipt('page-10', 'delivered', 10), receipt('page-10', 'read', 11))
     expect(due(delivered, 15)?.role, 'read is not answered').to.equal('Registrar')
-    const answered = caseAfter(first, receipt('page-10', 'answered', 12))
+    const answered = caseAfter(first, receipt('page-10', 'answered', 12), acted(13))
     expect(due(answered, 60)).to.equal(null)
     expect(standingOf(answered, alarming, null, ms(13)).call?.answered).to.include({ to: 'Sorrel Vane', by: 'Pager' })
-    const phoned = caseAfter(first, event('call', { to: 'Sorrel Vane, registrar', isReached: true, said: 'comes' }, 12))
+    const phoned = caseAfter(first, event('call', { to: 'Sorrel Vane, registrar', isReached: true, how: 'telephone', said: 'comes' }, 12), acted(13))
     expect(due(phoned, 60)).to.equal(null)
   })
 
@@ -104,7 +137,7 @@ describe('who is paged about what is urgent', () => {
     const joined = due(answered, 20, worse)
     expect(joined).to.include({ step: 0, role: 'Nurse in charge' })
     expect(joined?.text).to.not.match(/stretch/)
-    const told = caseAfter(first, receipt('page-10', 'answered', 12), event('paged', { pageId: 'joined', ...joined }, 20))
+    const told = caseAfter(first, receipt('page-10', 'answered', 12), acted(13), event('paged', { pageId: 'joined', ...joined }, 20))
     expect(due(told, 40, worse)).to.equal(null)
   })
 

@@ -163,12 +163,14 @@ describe('a trouble that no round looks at', () => {
     expect(actions.map((action) => action.id)).to.deep.equal(['hands-on-pull', 'set-again', 'check-again', 'again-15'])
   })
 
-  it('begins an arrest with the arrest team', () => {
-    expect(actionsOf('arrest')[0]?.ownWay[0]).to.match(/^Call the arrest team/)
+  it('begins an arrest with the chest, and calls the arrest team', () => {
+    const [first, second] = actionsOf('arrest')
+    expect(first?.text).to.match(/^Flat on something firm, foot end down: compress/)
+    expect(second?.text).to.match(/^Call the arrest team/)
   })
 
   it('leaves the device’s own actions to what a round looks at', () => {
-    expect(actionsOf('lost-pulse')[0]?.id).to.equal('ease-pull')
+    expect(actionsOf('lost-pulse').map(({ id }) => id).slice(0, 3)).to.deep.equal(['call-senior', 'compare-both', 'ease-pull'])
   })
 })
 

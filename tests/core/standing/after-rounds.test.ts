@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
+import { judgeCheck, problemsOfCheck, type PrintedRound } from '#core/files/judge-check'
 import { standRounds } from '#core/standing/stand-rounds'
 import { readCheck } from '#core/files/read-check'
 import { ankleCase } from '../../harness/leg-slab-cases'
@@ -15,7 +15,7 @@ function judge(rounds: object[], extra: Extra = {}, expected: string[] = []): re
   if (flags) file.injury['flags'] = flags
   if (patientFlags) file.patient['flags'] = patientFlags
   const read = readCheck({ format: 'zesty-wren/check', version: 1, case: file, rounds, ...more })
-  expect(read.problems.map((problem) => `${problem.code} ${problem.path}`)).to.deep.equal(expected)
+  expect(problemsOfCheck(read).map((problem) => `${problem.code} ${problem.path}`)).to.deep.equal(expected)
   return judgeCheck(read)!
 }
 const levels = (rounds: readonly PrintedRound[]): string[] => rounds.map((round) => round.level)
@@ -220,18 +220,37 @@ describe('the first look', () => {
 })
 
 describe('a senior’s decision', () => {
-  const pulseless = [legRound(0), legRound(15, { pulse: 'absent' }), legRound(30, { pulse: 'absent' }), legRound(100, { pulse: 'absent' })]
-  const decision = { atMin: 20, by: 'Dr Sorrel Vane', limb: 'leg', side: 'left', item: 'pulse', untilMin: 90 }
+  const broken = [legRound(0), ...[15, 30, 100].map((atMin) => legRound(atMin, { skin: 'broken' }))]
+  const pulseless = [legRound(0), ...[15, 30, 100].map((atMin) => legRound(atMin, { pulse: 'absent' }))]
+  const decision = { atMin: 20, by: 'Dr Sorrel Vane', limb: 'leg', side: 'left', item: 'skin', untilMin: 90 }
+
+  it('leaves a limb without pulse only at the bedside, and for half an hour', () => {
+    const pulse = { ...decision, item: 'pulse' }
+    const far = judge(pulseless, { seniorDecisions: [pulse] }, ['out-of-range seniorDecisions/0'])
+    expect(far[2]?.standing[0]?.state).to.equal('open')
+    const near = judge(pulseless, { seniorDecisions: [{ ...pulse, atBedside: true }] })
+    expect(near.map((one) => one.standing[0]?.state)).to.deep.equal([undefined, 'open', 'settled until 50', 'open'])
+    expect(judge(pulseless, { seniorDecisions: [{ ...pulse, atBedside: 'yes' }] }, ['format seniorDecisions/0/atBedside'])).to.have.length(4)
+  })
+
+  it('covers what it saw: pain one higher stays left, two higher alarms; another finding does', () => {
+    const pain = (atMin: number, restPain: number, more: Limb = {}) => legRound(atMin, { restPain, ...more })
+    const left = { seniorDecisions: [{ ...decision, item: 'restPain', atBedside: true, untilMin: 50 }] }
+    const state = (after: readonly PrintedRound[], id: string) => after[2]?.standing.find((one) => one.id === id)?.state
+    expect(state(judge([pain(0, 3), pain(15, 7), pain(30, 8)], left), 'leg-left/restPain')).to.equal('settled until 50')
+    expect(state(judge([pain(0, 3), pain(15, 7), pain(30, 9)], left), 'leg-left/restPain')).to.equal('open')
+    expect(state(judge([pain(0, 3), pain(15, 7), pain(30, 7, { pulse: 'absent' })], left), 'leg-left/pulse')).to.equal('open')
+  })
 
   it('settles what stays urgent until its time, and no longer', () => {
-    const after = judge(pulseless, { seniorDecisions: [decision] })
+    const after = judge(broken, { seniorDecisions: [decision] })
     expect(after.map((one) => one.standing[0]?.state)).to.deep.equal([undefined, 'open', 'settled until 90', 'open'])
     expect(levels(after)).to.deep.equal(['none', 'urgent', 'urgent', 'urgent'])
   })
 
   it('holds four hours at most, and says so', () => {
     const after = judge(
-      [...pulseless, legRound(259, { pulse: 'absent' }), legRound(260, { pulse: 'absent' })],
+      [...broken, legRound(259, { skin: 'broken' }), legRound(260, { skin: 'broken' })],
       { seniorDecisions: [{ ...decision, untilMin: 900 }] },
       ['out-of-range seniorDecisions/0/untilMin'],
     )
@@ -239,7 +258,7 @@ describe('a senior’s decision', () => {
   })
 
   it('counts in the very minute in which it is made: minutes since the epoch are too many for a very small part of one', () => {
-    const read = readCheck({ format: 'zesty-wren/check', version: 1, case: ankleCase(), rounds: pulseless.slice(0, 3) })
+    const read = readCheck({ format: 'zesty-wren/check', version: 1, case: ankleCase(), rounds: broken.slice(0, 3) })
     for (const since of [0, 29_900_000]) {
       const input = {
         clinicalCase: read.clinicalCase!,
@@ -247,7 +266,7 @@ describe('a senior’s decision', () => {
         situationAt: () => wearing('break'),
         startMin: since,
         isAtRisk: false,
-        decisions: [{ atMin: since + 30, by: 'Dr Sorrel Vane', part: 'leg-left' as const, item: 'pulse', untilMin: since + 60 }],
+        decisions: [{ atMin: since + 30, by: 'Dr Sorrel Vane', part: 'leg-left' as const, item: 'skin', untilMin: since + 60 }],
       }
       expect(
         [29, 30, 60].map((at) => standRounds(input, since + at).findings[0]?.state),
@@ -257,8 +276,8 @@ describe('a senior’s decision', () => {
   })
 
   it('is cut by the core too, whoever hands it over', () => {
-    const read = readCheck({ format: 'zesty-wren/check', version: 1, case: ankleCase(), rounds: pulseless })
-    const long = { atMin: 20, by: 'Dr Sorrel Vane', part: 'leg-left' as const, item: 'pulse', untilMin: 900 }
+    const read = readCheck({ format: 'zesty-wren/check', version: 1, case: ankleCase(), rounds: broken })
+    const long = { atMin: 20, by: 'Dr Sorrel Vane', part: 'leg-left' as const, item: 'skin', untilMin: 900 }
     const input = {
       clinicalCase: read.clinicalCase!,
       rounds: read.rounds,
@@ -273,18 +292,18 @@ describe('a senior’s decision', () => {
   it('has no effect without a name, on an item that is not urgent, or beside the item', () => {
     for (const [change, problems] of [
       [{ by: '' }, ['format seniorDecisions/0/by']],
-      [{ item: 'refill' }, []],
+      [{ item: 'refill' }, ['out-of-range seniorDecisions/0']],
       [{ item: 'toes' }, ['format seniorDecisions/0/item']],
       [{ untilMin: 20 }, ['out-of-range seniorDecisions/0/untilMin']],
     ] as const) {
-      const after = judge(pulseless, { seniorDecisions: [{ ...decision, ...change }] }, [...problems])
+      const after = judge(broken, { seniorDecisions: [{ ...decision, ...change }] }, [...problems])
       expect(after[2]?.standing[0]?.state).to.equal('open')
     }
   })
 
   it('ends at once when it gets worse than it was settled', () => {
     const rounds = [legRound(0), legRound(15, { refillS: 4.5 }), legRound(30, { refillS: 5 })]
-    const after = judge(rounds, { seniorDecisions: [{ ...decision, item: 'refill' }] })
+    const after = judge(rounds, { seniorDecisions: [{ ...decision, item: 'refill', atBedside: true }] })
     expect(after[2]?.standing[0]?.state).to.equal('open')
   })
 })

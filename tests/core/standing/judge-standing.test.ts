@@ -33,6 +33,7 @@ function judge(rounds: ReturnType<typeof legRound>[], change: Partial<StandingIn
     responses: [],
     calls: [],
     decisions: [],
+    words: [],
     ...change,
   })
 }
@@ -148,11 +149,12 @@ describe('what to do about it', () => {
     const call = (atMin: number, isReached: boolean) => ({
       to: 'Sorrel Vane',
       isReached,
+      how: 'telephone' as const,
       said: 'coming',
       atMs: atMin * minuteMs,
       by: 'Ada',
     })
-    expect(judge(lost).call).to.deep.equal({ sinceMs: 15 * minuteMs, answered: null, missed: [] })
+    expect(judge(lost).call).to.deep.equal({ sinceMs: 15 * minuteMs, answered: null, isActedOn: false, missed: [] })
     expect(judge(lost, { calls: [call(10, true)] }).call?.answered).to.equal(null)
     const later = judge([...lost, legRound(30, { pulse: 'absent', stretchPain: true })], { calls: [call(16, false), call(17, true)] })
     expect(later.call).to.deep.include({ sinceMs: 15 * minuteMs, missed: [{ to: 'Sorrel Vane', atMs: 16 * minuteMs, by: 'Ada' }] })
@@ -161,7 +163,7 @@ describe('what to do about it', () => {
   })
 
   it('begins anew when what was known gets worse: the call of the first look answers nothing', () => {
-    const call = { to: 'Sorrel Vane', isReached: true, said: '', atMs: 1 * minuteMs, by: 'Ada' }
+    const call = { to: 'Sorrel Vane', isReached: true, how: 'telephone' as const, said: '', atMs: 1 * minuteMs, by: 'Ada' }
     const rounds = [
       legRound(0, { movement: { tibial: 'weak' } }),
       legRound(30, { movement: { tibial: 'weak' } }),

@@ -46,7 +46,7 @@ describe('the hand-over', () => {
   it('says what was done about it, by whom', async () => {
     const opened = await patientAt('Ward D, bed 1', 'Done About', { pulse: 'absent' })
     await ada.send(opened.caseStream, 'response', { action: 'open-to-skin', outcome: 'done', why: '' })
-    await ada.send(opened.caseStream, 'call', { to: 'Sorrel Vane', isReached: true, said: 'coming' })
+    await ada.send(opened.caseStream, 'call', { to: 'Sorrel Vane', isReached: true, how: 'telephone', said: 'coming' })
     const done = (await lineOf(opened))?.done ?? []
     expect(done.map((one) => one.by)).to.deep.equal(['ada', 'ada'])
     expect(done.map((one) => one.text).join()).to.include('Called Sorrel Vane: coming')

@@ -71,7 +71,7 @@ describe('paging about what is urgent', () => {
   })
   // No case of an earlier test asks for anybody.
   afterEach(async () => {
-    await ada.send(opened.caseStream, 'call', { to: 'Sorrel Vane', isReached: true, said: 'comes' })
+    await ada.send(opened.caseStream, 'call', { to: 'Sorrel Vane', isReached: true, how: 'telephone', said: 'comes' })
     await harness.pager.tick()
   })
 

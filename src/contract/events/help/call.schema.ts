@@ -5,5 +5,6 @@ import { text } from '../../field-schemas'
 export const schema = Joi.object({
   to: Joi.string().trim().min(2).max(120).required(),
   isReached: Joi.boolean().required(),
+  how: Joi.valid('telephone', 'bedside').required(),
   said: text(500).required(),
 })

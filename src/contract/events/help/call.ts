@@ -8,5 +8,5 @@ export const call = caseKind<CallEntry>({
   mayFollowEnd: true,
   mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({ ...record, calls: [...(record.calls ?? []), { ...body, at, by }] }),
-  example: { to: 'Sorrel Vane, orthopaedic registrar', isReached: true, said: 'Coming; split it down to the skin now.' },
+  example: { to: 'Sorrel Vane, orthopaedic registrar', isReached: true, how: 'telephone', said: 'Coming; split it down to the skin now.' },
 })

@@ -1,7 +1,7 @@
 import type { DecisionBody } from '../../records/case'
 import { caseKind } from '../kind'
 
-/** A named senior decided about an urgent finding that stays: it is settled for so many minutes, four hours at most. */
+/** What a named senior said about what is urgent: to open it, that they come, to leave it for so many minutes, or other words. */
 export const seniorDecision = caseKind<DecisionBody>({
   nature: 'additive',
   right: 'add',
@@ -10,5 +10,12 @@ export const seniorDecision = caseKind<DecisionBody>({
     ...record,
     seniorDecisions: [...(record.seniorDecisions ?? []), { ...body, at, enteredBy }],
   }),
-  example: { by: 'Sorrel Vane, orthopaedic registrar', part: 'leg-left', item: 'pulse', what: 'theatre at 04:00', forMin: 60 },
+  example: {
+    by: 'Sorrel Vane, orthopaedic registrar',
+    how: 'telephone',
+    answer: 'leave',
+    what: 'theatre at 04:00',
+    saw: [{ id: 'leg-left/feeling/tibial', level: 'urgent' }],
+    forMin: 60,
+  },
 })

@@ -75,6 +75,7 @@ export function judgeBed(night: Night, body: HiddenBody, record: BedRecord): Sta
     others: [],
     responses: record.responses.map(signed),
     calls: record.calls.map(signed),
+    words: [],
     decisions: [],
   })
 }
