@@ -10,7 +10,17 @@ export interface CaseAnswer {
   readonly episodeVersion: number
   /** Ids of the latest events that the two records contain: what was sent and is among them is here already. */
   readonly contains: readonly string[]
+  /** Who is called about this patient, in order, as the rotas know it now: for a device that then loses the line too. */
+  readonly callees: readonly Callee[]
+  /** Whether a pager brings the call; without one it is made by telephone. */
+  readonly hasPager: boolean
   readonly now: string
+}
+
+/** A step of the chain with who holds it now; an empty name where nobody is entered. */
+export interface Callee {
+  readonly role: string
+  readonly name: string
 }
 
 /** Answer of POST /api/events: it is kept. What the core thinks of it follows, on the Board and wherever the case is read. */

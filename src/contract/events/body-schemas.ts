@@ -19,11 +19,11 @@ import { schema as removed } from './case/removed.schema'
 import { schema as reopened } from './case/reopened.schema'
 import { schema as call } from './help/call.schema'
 import { schema as incident } from './help/incident.schema'
+import { schema as pageAsked } from './help/page-asked.schema'
 import { schema as pageReceipt } from './help/page-receipt.schema'
 import { schema as paged } from './help/paged.schema'
 import { schema as response } from './help/response.schema'
 import { schema as seniorDecision } from './help/senior-decision.schema'
-import { schema as pageAsked } from './help/page-asked.schema'
 import { schema as worry } from './help/worry.schema'
 import { schema as access } from './people/access.schema'
 import { schema as personAdded } from './people/person-added.schema'
@@ -111,10 +111,10 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   reopened,
   call,
   incident,
+  'page-asked': pageAsked,
   'page-receipt': pageReceipt,
   paged,
   response,
-  'page-asked': pageAsked,
   'senior-decision': seniorDecision,
   worry,
   access,

@@ -18,11 +18,11 @@ import { removed } from './case/removed'
 import { reopened } from './case/reopened'
 import { call } from './help/call'
 import { incident } from './help/incident'
+import { pageAsked } from './help/page-asked'
 import { pageReceipt } from './help/page-receipt'
 import { paged } from './help/paged'
 import { response } from './help/response'
 import { seniorDecision } from './help/senior-decision'
-import { pageAsked } from './help/page-asked'
 import { worry } from './help/worry'
 import { access } from './people/access'
 import { personAdded } from './people/person-added'
@@ -109,10 +109,10 @@ export const eventKinds = {
   reopened,
   call,
   incident,
+  'page-asked': pageAsked,
   'page-receipt': pageReceipt,
   paged,
   response,
-  'page-asked': pageAsked,
   'senior-decision': seniorDecision,
   worry,
   access,

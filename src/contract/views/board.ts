@@ -26,6 +26,10 @@ export interface BoardRow {
   readonly finding: string | null
   /** What is done first about an alarm; left out where nothing alarms, and by lines from before it was said. */
   readonly first?: string
+  /** What a senior said last about the alarm; left out where nobody has. */
+  readonly said?: { readonly by: string; readonly at: string; readonly text: string; readonly comesAt: string | null }
+  /** Since when the device is on, ISO 8601 UTC; left out where nothing is on. */
+  readonly onSince?: string
   /** How many things stand above what is known. */
   readonly standingCount: number
   /** What raised the worst, ISO 8601 UTC. */

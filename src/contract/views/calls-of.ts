@@ -32,7 +32,10 @@ export function heardOf(record: Pick<CaseRecord, 'calls' | 'pages' | 'seniorDeci
 
 function callOfPage(page: PageRecord, later: readonly PageRecord[]): readonly (CallEntry & Recorded)[] {
   const answered = page.receipts.find((receipt) => receipt.what === 'answered')
-  if (answered) return [{ to: answered.who || calledWords(page), isReached: true, how: 'pager', said: 'answered the pager', at: answered.at, by: pager }]
+  if (answered)
+    return [
+      { to: answered.who || calledWords(page), isReached: true, how: 'pager', said: 'answered the pager', at: answered.at, by: pager },
+    ]
   const refused = page.receipts.find((receipt) => receipt.what === 'refused')
   const missed = { to: calledWords(page), isReached: false, how: 'pager', by: pager } as const
   if (refused) return [{ ...missed, said: 'the pager could not bring it', at: refused.at }]

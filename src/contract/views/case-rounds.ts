@@ -82,7 +82,11 @@ function judgeRecords(record: CaseRecord, episode: EpisodeRecord, nowMin: number
 /** Who was told of what: a call tells of all that stands, a senior's answer of what they saw. */
 function toldOf(record: CaseRecord): readonly Told[] {
   const called = callsOf(record).filter((call) => call.isReached)
-  const answered = (record.seniorDecisions ?? []).map(({ at, by, saw }) => ({ atMin: minuteOf(at), to: by, items: saw.map(({ id }) => id) }))
+  const answered = (record.seniorDecisions ?? []).map(({ at, by, saw }) => ({
+    atMin: minuteOf(at),
+    to: by,
+    items: saw.map(({ id }) => id),
+  }))
   return [...called.map((call) => ({ atMin: minuteOf(call.at), to: call.to })), ...answered]
 }
 

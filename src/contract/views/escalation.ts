@@ -1,7 +1,8 @@
 import type { Danger } from '#core/model/danger'
-import { firstAction, type StandingItem } from '#core/model/standing'
+import type { StandingItem } from '#core/model/standing'
 import { nameOfPart } from '#core/standing/item-names'
 import { dangerIn } from '#core/standing/judge-standing'
+import type { Callee } from '../api/answers'
 import type { CaseRecord } from '../records/case'
 import { initialsOf, patientLabel, type EpisodeRecord } from '../records/episode'
 import { calledWords, type PageBody, type PageRecord } from '../records/page'
@@ -80,7 +81,8 @@ export function pageDue(
 ): Omit<PageBody, 'pageId'> | null {
   const standing = standingOf(record, episode, null, nowMs)
   const urgent = standing.items.filter((item) => item.isCalled && item.settled === null)
-  const first = firstAction(standing)?.text ?? ''
+  // Whoever is called knows of the call: what is done on the body is what they hear.
+  const first = standing.actions.find(({ id, response }) => response === null && id !== 'call-senior')?.text ?? ''
   const { call } = standing
   if (!call || urgent.length === 0) return null
   const pages = (record.pages ?? []).filter((page) => Date.parse(page.at) >= call.sinceMs)
@@ -162,6 +164,15 @@ function textOf(episode: EpisodeRecord, about: readonly StandingItem[], first: s
   const wrong = `${where}: ${about.map(withPart).join('; ')}${again ? `.${again}` : ''}`
   const whole = first ? `${wrong}. First: ${first}` : wrong
   return (whole.length <= mostLetters ? whole : wrong).slice(0, mostLetters)
+}
+
+/** Who is called about a patient of a place, in order, with who holds each role now. */
+export function calleesFor(
+  ward: Pick<WardRecord, 'chains' | 'rotas'>,
+  { place, zone }: Pick<EpisodeRecord, 'place' | 'zone'>,
+  atMs: number,
+): readonly Callee[] {
+  return chainFor(ward, place).steps.map(({ role }) => ({ role, name: onDuty(ward, role, place, atMs, zone) ?? '' }))
 }
 
 /** Whether a place is one that a single patient fills: it has a number. */

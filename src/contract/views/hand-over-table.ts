@@ -1,5 +1,5 @@
 import { spoken } from '#core/model/vocabulary'
-import type { HandOverLine } from './hand-over'
+import { wornWords, type HandOverLine } from './hand-over'
 import { storyWords } from './shift-story'
 
 /** Columns of the hand-over as a table: who, then one thing that is told a row. */
@@ -18,7 +18,8 @@ export function handOverTable(lines: readonly HandOverLine[]): readonly (readonl
 function toldOf(line: HandOverLine): readonly Told[] {
   const { onSince, worry, takenOver } = line
   return [
-    ['device', '', onSince ?? '', onSince === null ? 'not on yet' : line.isOff ? 'off' : 'on', ''],
+    ['device', '', onSince ?? '', wornWords(line, (iso) => iso), ''],
+    ...line.words.map((word): Told => ['senior', '', new Date(word.atMs).toISOString(), word.text, word.by]),
     ...line.careful.map((text): Told => ['careful', '', '', text, '']),
     ...line.stands.map(({ level, text, sinceAt }): Told => ['stands', level, sinceAt, text, '']),
     ...(line.unassessed > 0 ? [['cannot be assessed', 'unknown', '', `${line.unassessed}`, ''] as const] : []),

@@ -2,7 +2,7 @@ import { flagLabel } from '#core/model/flag-words'
 import type { Geometry } from '#core/model/geometry'
 import { findingsOnLimb, type LimbFinding } from '#core/standing/findings-on-limb'
 import type { Caution } from '#core/model/plan'
-import { isPressing, type StandingItem, type StandingLevel } from '#core/model/standing'
+import { isPressing, type SeniorWord, type StandingItem, type StandingLevel } from '#core/model/standing'
 import type { PatientFlag } from '#core/model/vocabulary'
 import { actionTexts } from '#core/model/action'
 import { spoken, type Region, type Side } from '#core/model/vocabulary'
@@ -13,6 +13,7 @@ import type { Recorded } from '../records/run'
 import { callsOf } from './calls-of'
 import { decisionWords } from './senior-words'
 import { shiftStory, type StoryLine } from './shift-story'
+import { onSinceAt } from './situation-of-case'
 import { standingOf } from './standing-of-case'
 import { workOwed } from './work-owed'
 
@@ -34,6 +35,10 @@ export interface HandOverLine {
   /** Since when it is on; null where it is not on yet. */
   readonly onSince: string | null
   readonly isOff: boolean
+  /** It is on, and its run has not ended: steps of it are still to be done. */
+  readonly isBeingPutOn: boolean
+  /** What seniors said about what stands, since it began. */
+  readonly words: readonly SeniorWord[]
   /** The worst that stands. */
   readonly level: StandingLevel
   readonly headline: string
@@ -67,6 +72,15 @@ const hourMs = 3_600_000
 const freshHours = 2
 const carefulFlags = ['anticoagulated', 'latex-allergy', 'adhesive-allergy'] as const satisfies readonly PatientFlag[]
 
+type Worn = Pick<HandOverLine, 'onSince' | 'isOff' | 'isBeingPutOn'>
+
+/** How the device is, in words: "on since 07:10, its steps not finished", "off", "not on yet". */
+export function wornWords({ onSince, isOff, isBeingPutOn }: Worn, at: (iso: string) => string): string {
+  if (isOff) return 'off'
+  if (onSince === null) return 'not on yet'
+  return `on since ${at(onSince)}${isBeingPutOn ? ', its steps not finished' : ''}`
+}
+
 /**
  * What the next shift has to know of a case: read from what stands, what happened and what is owed, nothing of its own.
  * @param nowMs the server's time
@@ -86,7 +100,8 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
     technique: findTechnique(record.technique)?.name ?? record.technique,
     region: injury?.region ?? null,
     side: injury?.side ?? null,
-    onSince: record.appliedAt,
+    onSince: onSinceAt(record),
+    isBeingPutOn: record.appliedAt === null,
     isOff: record.removedAt !== null,
     level: standing.level,
     headline: standing.headline,
@@ -94,6 +109,7 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
     known: standing.items.filter((item) => item.level === 'known').map((item) => item.text),
     careful: carefulFlags.filter((flag) => episode.flags.includes(flag)).map(flagLabel),
     unassessed: standing.items.filter(isUnassessed).length,
+    words: standing.words,
     stands: stands.map(({ level, text, sinceMs }) => ({ level, text, sinceAt: iso(sinceMs) })),
     done: doneSince(record, nowMs - backHours * hourMs),
     owed: workOwed(record, episode, nowMs)

@@ -1,3 +1,4 @@
+import { onSinceAt } from './situation-of-case'
 import type { Measurement } from '#core/model/clinical-case'
 import type { CarriedReading } from '../events/case/carried-in'
 import type { CaseRecord } from '../records/case'
@@ -13,6 +14,8 @@ export interface RelatedCase {
   readonly row: BoardRow
   /** ISO 8601; null while it was never on. */
   readonly appliedAt: string | null
+  /** Since when it is on, whether or not its run has ended; null where nothing is on yet. */
+  readonly onSince: string | null
   readonly offAt: string | null
   /** The readings of its pull, in the order of time; empty for what pulls nothing. */
   readonly pulls: readonly PullRecord[]
@@ -36,6 +39,7 @@ export function relatedCase(record: CaseRecord, other: CaseRecord, row: BoardRow
     relation: relationOf(record, other),
     row: { ...row, search: '', live: null },
     appliedAt: other.appliedAt,
+    onSince: onSinceAt(other),
     offAt: other.removedAt,
     pulls: other.runs.flatMap((run) => run.pulls ?? []),
   }
@@ -45,9 +49,9 @@ export function relatedCase(record: CaseRecord, other: CaseRecord, row: BoardRow
  * How long a device was on, and what it pulled, in words: one story with the device that replaced it.
  * @param nowMs until when it counts while it is still on
  */
-export function wearWords({ appliedAt, offAt, pulls }: Pick<RelatedCase, 'appliedAt' | 'offAt' | 'pulls'>, nowMs: number): string {
-  if (appliedAt === null) return 'not put on'
-  const minutes = Math.max(0, Math.round(((offAt === null ? nowMs : Date.parse(offAt)) - Date.parse(appliedAt)) / 60_000))
+export function wearWords({ onSince, offAt, pulls }: Pick<RelatedCase, 'onSince' | 'offAt' | 'pulls'>, nowMs: number): string {
+  if (onSince === null) return 'not put on'
+  const minutes = Math.max(0, Math.round(((offAt === null ? nowMs : Date.parse(offAt)) - Date.parse(onSince)) / 60_000))
   const [first, last] = [pulls[0], pulls.at(-1)]
   const kg = last?.kg ?? null
   const under = pulls.length > 0 ? ` under pull${kg === null ? '' : `, ${kg} kg`}` : ' on'

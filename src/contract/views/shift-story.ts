@@ -1,3 +1,4 @@
+import { onSinceAt, putOnBy } from './situation-of-case'
 import { spoken } from '#core/model/vocabulary'
 import { nameOfId, nameOfPart } from '#core/standing/item-names'
 import type { Finding, Level } from '#core/model/finding'
@@ -127,7 +128,8 @@ function runsOf(record: CaseRecord): readonly StoryLine[] {
     by: run.by,
     text: `Began to ${beginnings[kindOfRun(run)]}${run.isOpenNow ? ' at once' : ''}`,
   }))
-  const on = record.appliedAt ? [{ at: record.appliedAt, by: record.runs.at(-1)?.by ?? '', text: 'It is on' }] : []
+  const since = onSinceAt(record)
+  const on = since === null ? [] : [{ at: since, by: putOnBy(record), text: 'It is on' }]
   const opener = countingRuns(record).findLast((run) => run.isOpenNow || run.technique !== undefined)
   const opened = record.openedUpAt
     ? [{ at: record.openedUpAt, by: opener?.by ?? '', text: record.openedNowAt ? 'Opened at once' : 'Opened' }]

@@ -39,6 +39,20 @@ export function onSinceMs(record: CaseRecord): number | null {
   return all.length === 0 ? null : Math.min(...all)
 }
 
+/** Since when the device is on, ISO 8601 UTC: from the first step that lays on, wraps, pulls or closes; null where nothing is on yet. */
+export function onSinceAt(record: CaseRecord): string | null {
+  const sinceMs = onSinceMs(record)
+  return sinceMs === null ? null : new Date(sinceMs).toISOString()
+}
+
+/** Who put it on: whoever did the first step that did, or led the run; openings and changes since are other people's. Empty where nobody did. */
+export function putOnBy(record: CaseRecord): string {
+  const run = runsThatPutOn(record)[0]
+  const table = findTechnique(run?.technique ?? record.technique)?.roles ?? {}
+  const step = run?.steps.find((one) => one.outcome === 'done' && hasStepRole({ roles: rolesIn(table, one.stepId) ?? [] }, ...onRoles))
+  return step?.by ?? run?.by ?? ''
+}
+
 function isOnAt(record: CaseRecord, atMs: number): boolean {
   const sinceMs = onSinceMs(record)
   return sinceMs !== null && sinceMs <= atMs && (record.removedAt === null || Date.parse(record.removedAt) > atMs)

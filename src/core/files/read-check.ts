@@ -11,7 +11,6 @@ import { createFieldReader, type FieldReader } from './field-reader'
 import { readCase } from './read-case'
 import { readRound } from './read-round'
 
-
 /** A senior's decision with its place in the file, from 0. */
 export interface FileDecision extends SeniorDecision {
   readonly place: number

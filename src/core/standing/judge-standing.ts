@@ -87,17 +87,15 @@ export function judgeStanding(input: StandingInput): Standing {
   const alarming = items.filter((item) => isClinical(item) && item.level === alarm)
   const own = alarming.filter((one) => one.ownSteps !== undefined && (one.danger === null || one.danger === 'own'))
   const actions = [...actionsAbout(alarming, own, alarm, input.situation), ...(asksToWarm ? (['warm-repeat'] as const) : [])]
-  const listed = actions.map(
-    (id): StandingAction => ({
-      id,
-      text:
-        id === 'as-trouble'
-          ? own.map((one) => one.ownSteps?.[0] ?? one.text).join(' ')
-          : actionWords(id, input.situation, alarming.map(dangerIn)),
-      ownWay: ownWayOf(id, input, own),
-      response: input.responses.findLast((response) => response.action === id && response.atMs >= (sinceMs ?? Infinity)) ?? null,
-    }),
-  )
+  const listed = actions.map((id): StandingAction => ({
+    id,
+    text:
+      id === 'as-trouble'
+        ? own.map((one) => one.ownSteps?.[0] ?? one.text).join(' ')
+        : actionWords(id, input.situation, alarming.map(dangerIn)),
+    ownWay: ownWayOf(id, input, own),
+    response: responseOf(id, sinceMs, input),
+  }))
   return {
     level,
     headline: headlineOf(level, items, last?.missing ?? []),
@@ -288,6 +286,27 @@ function alarmSince(items: readonly StandingItem[], level: Level): number | null
   return level === 'none' || own.length === 0 ? null : Math.min(...own.map((one) => one.alarmSinceMs))
 }
 
+/** What was recorded of an action since the alarm: a call is done by whoever answered, a look by the round that has it. */
+function responseOf(id: ActionId, sinceMs: number | null, input: StandingInput): StandingAction['response'] {
+  if (sinceMs === null) return null
+  const own = input.responses.findLast((response) => response.action === id && response.atMs >= sinceMs)
+  if (own) return own
+  if (id === 'call-senior') {
+    const reached = reachedSince(sinceMs, input)
+    return reached ? { action: id, outcome: 'done', why: '', atMs: reached.atMs, by: reached.to } : null
+  }
+  if (id !== 'compare-both') return null
+  const looked = (item: string): number => (input.rounds.lookedAtMin.get(item) ?? -Infinity) * minuteMs
+  const atMs = Math.max(Math.min(looked('leg-left/pulse'), looked('leg-right/pulse')), looked('vital/systolic'))
+  return atMs >= sinceMs ? { action: id, outcome: 'done', why: '', atMs, by: 'in the round' } : null
+}
+
+/** Who was reached since the alarm; whoever is at the bedside counts for more than whoever was first on the line. */
+function reachedSince(sinceMs: number, { calls }: StandingInput): (CallEntry & Signed) | undefined {
+  const own = calls.filter((call) => call.atMs >= sinceMs && call.isReached)
+  return own.find((one) => one.how === 'bedside') ?? own[0]
+}
+
 /** Whether the first act on the body is done; where the list has none, talking is all there is to do. */
 function isActedOn(actions: readonly StandingAction[]): boolean {
   const first = actions.find(({ id }) => actsOnBody.includes(id))
@@ -317,16 +336,10 @@ const actsOnBody: readonly ActionId[] = [
   'pain-relief',
 ]
 
-function callOf(
-  items: readonly StandingItem[],
-  sinceMs: number | null,
-  { calls }: StandingInput,
-  isActed: boolean,
-): StandingCall | null {
+function callOf(items: readonly StandingItem[], sinceMs: number | null, input: StandingInput, isActed: boolean): StandingCall | null {
   if (sinceMs === null || !items.some((item) => item.isCalled)) return null
-  const own = calls.filter((call) => call.atMs >= sinceMs)
-  // Whoever is at the bedside counts for more than whoever was first on the line.
-  const reached = own.find((one) => one.isReached && one.how === 'bedside') ?? own.find((one) => one.isReached)
+  const own = input.calls.filter((call) => call.atMs >= sinceMs)
+  const reached = reachedSince(sinceMs, input)
   return {
     sinceMs,
     answered: reached ? { to: reached.to, said: reached.said, how: reached.how, atMs: reached.atMs, by: reached.by } : null,

@@ -178,13 +178,7 @@ function isSameMoment(a: Moment, b: Moment): boolean {
 }
 
 /** Counts what was told and decided before a minute; returns how many acts have been counted. */
-function countActs(
-  acts: readonly Act[],
-  from: number,
-  beforeMin: number,
-  tracks: Map<string, Track>,
-  refused: RefusedDecision[],
-): number {
+function countActs(acts: readonly Act[], from: number, beforeMin: number, tracks: Map<string, Track>, refused: RefusedDecision[]): number {
   let done = from
   for (; done < acts.length && acts[done]!.atMin < beforeMin; done++) {
     const refusal = acts[done]!.apply(tracks)

@@ -111,11 +111,7 @@ export function afterLook(track: Track | undefined, look: Look, facts: RoundFact
     isUnknown: false,
     // Worse than what a senior saw is an alarm of its own: what was done before does not answer it.
     alarmSinceMin:
-      settled && isBeyond(look, settled)
-        ? facts.atMin
-        : level === 'urgent' || isInReview
-          ? (track?.alarmSinceMin ?? facts.atMin)
-          : null,
+      settled && isBeyond(look, settled) ? facts.atMin : level === 'urgent' || isInReview ? (track?.alarmSinceMin ?? facts.atMin) : null,
     sinceMin: level === 'none' ? null : track && track.level !== 'none' ? track.sinceMin : facts.atMin,
     lookedAtMin: facts.atMin,
   }
@@ -171,7 +167,7 @@ export function afterDecision(track: Track, by: string, untilMin: number): Track
 
 /** Whether a look is worse than what a senior saw when they decided: by any step, of pain by two (ANSWERS 3). */
 function isBeyond(look: Look, { severity }: Settlement): boolean {
-  return look.severity >= severity + (look.item === 'restPain' ? 2 : 1)
+  return look.item === 'restPain' ? look.severity >= severity + 2 : look.severity > severity
 }
 
 /** Whether a track keeps a round from being quiet: something above known that is not itself only waiting to end, or nothing known. */

@@ -1,4 +1,5 @@
 import { toClinicalCase } from '#contract/views/clinical-case'
+import { headlineItem } from '#core/standing/headline-item'
 import { isCaseAtRisk } from '#core/standing/case-facts'
 import { findTechnique } from '#core/techniques/registry'
 import { firstAction, isPressing, type Standing } from '#core/model/standing'
@@ -7,6 +8,7 @@ import type { BoardRow } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
 import { isHeld, standingOf } from '#contract/views/standing-of-case'
 import { searchWords } from '#contract/views/search-words'
+import { onSinceAt } from '#contract/views/situation-of-case'
 import { hardAtMs } from '#contract/views/opening-run'
 import { workAhead } from '#contract/views/work-ahead'
 import { runInHand, timersInHand } from '#contract/views/work-in-hand'
@@ -30,7 +32,10 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   // What is owed follows from the due time that stands beside it, and the Board's own clock.
   const all = standingOf(record, episode, live && { cautions: live }, nowMs)
   const standing = all.items.filter((item) => item.from !== 'task')
-  const worst = standing[0]
+  const urgent = standing.filter((item) => item.level === 'urgent')
+  const worst = headlineItem(urgent) ?? standing[0]
+  const word = all.words.at(-1)
+  const onSince = onSinceAt(record)
   const first = all.level === 'urgent' ? firstAction(all) : null
   const [next] = workOwed(record, episode, nowMs)
   const isOff = record.removedAt !== null
@@ -55,6 +60,10 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     headline: worst ? null : all.headline,
     finding: worst?.text ?? null,
     ...(first ? { first: first.text } : {}),
+    ...(word
+      ? { said: { by: word.by, at: at(word.atMs), text: word.text, comesAt: word.comesAtMs === null ? null : at(word.comesAtMs) } }
+      : {}),
+    ...(onSince && !isOff ? { onSince } : {}),
     standingCount: standing.filter(isPressing).length,
     sinceAt: worst ? at(worst.sinceMs) : null,
     settledUntilAt: worst?.settled ? at(worst.settled.untilMs) : null,

@@ -1,3 +1,4 @@
+import { wornWords } from '#contract/views/hand-over'
 import { DateTime } from 'luxon'
 import { spoken } from '#core/model/vocabulary'
 import type { SheetId } from '#contract/api/papers'
@@ -29,7 +30,7 @@ const mostHappened = 14
 function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
   const at = (iso: string): string => DateTime.fromISO(iso, { zone }).toFormat('ccc HH:mm')
   const part = [line.side?.toUpperCase(), line.region ? spoken(line.region) : ''].filter(Boolean).join(' ')
-  const on = line.onSince ? `${line.isOff ? 'off' : `on since ${at(line.onSince)}`}` : 'not on yet'
+  const on = wornWords(line, at)
   const small = (text: string): FlowBlock => ({ kind: 'line', text })
   const strong = (text: string): FlowBlock => ({ kind: 'strong', text })
   return [
@@ -37,6 +38,7 @@ function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
     { kind: 'heading', text: `${line.place}   ${line.patient}, ${line.identifiers}` },
     small(`${line.technique}, ${part || 'side not set'}, ${on}`),
     ...(line.careful.length > 0 ? [strong(`Careful: ${line.careful.join(', ').toLowerCase()}`)] : []),
+    ...line.words.map((word) => strong(`${word.by}, ${at(new Date(word.atMs).toISOString())}: ${word.text}`)),
     strong(line.stands.length > 0 ? 'Stands' : line.headline),
     ...line.stands.map((one) => small(`   ${one.level}: ${one.text} (since ${at(one.sinceAt)})`)),
     ...(line.drawing

@@ -1,3 +1,4 @@
+import { onSinceAt } from '#contract/views/situation-of-case'
 import type { Router } from 'express'
 import Joi from 'joi'
 import { DateTime } from 'luxon'
@@ -153,7 +154,7 @@ function factsOf({ record, episode }: Opened, plan: Plan, live: readonly Caution
     who: patientIdentity(episode),
     part: [injury?.side?.toUpperCase() ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' '),
     device: technique?.name ?? record.technique,
-    appliedAt: record.appliedAt,
+    appliedAt: onSinceAt(record),
     zone: episode.zone,
     release: releaseLines(record, episode, Date.parse(now)),
     weight: !isOnLeg

@@ -1,3 +1,4 @@
+import { onSinceMs } from '#contract/views/situation-of-case'
 import type { Response, Router } from 'express'
 import Joi from 'joi'
 import { spoken } from '#core/model/vocabulary'
@@ -34,7 +35,7 @@ export function recallRoutes(
         items: [...new Set([...own.map((one) => one.label), ...used.map((one) => spoken(one.item))])],
         at: first.at,
         by: first.by,
-        isOn: found.record.appliedAt !== null && found.record.removedAt === null,
+        isOn: onSinceMs(found.record) !== null && found.record.removedAt === null,
       })
     }
     // Whoever wears it comes first.

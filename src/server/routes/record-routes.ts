@@ -2,6 +2,7 @@ import type { Response, Router } from 'express'
 import Joi from 'joi'
 import type { PeopleAnswer } from '#contract/api/people'
 import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
+import { calleesFor } from '#contract/views/escalation'
 import type { BoardAnswer } from '#contract/views/board'
 import { maskedLine } from '#contract/views/care-team'
 import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
@@ -73,6 +74,8 @@ export function recordRoutes(
       episode: episode.record,
       episodeVersion: episode.version,
       contains: contains.flat(),
+      callees: calleesFor((await streams.findWard()).record, episode.record, clock()),
+      hasPager: pager.state !== null,
       now: now(),
     })
   })

@@ -61,5 +61,5 @@ function aboutOf(one: RelatedCase, now: number): string {
   const { row } = one
   if (one.relation === 'replaces') return wearWords(one, now)
   const standing = row.standingCount > 0 ? `${row.level}: ${row.finding ?? ''}` : ''
-  return standing || (one.appliedAt === null ? 'not on yet' : one.offAt === null ? 'on' : 'off')
+  return standing || (one.onSince === null ? 'not on yet' : one.offAt === null ? 'on' : 'off')
 }

@@ -4,6 +4,8 @@ import { Dialog } from '../parts/dialog'
 import { ToneShape, toneInk, toneWash } from '../parts/tone-shape'
 import { toneOf } from '../parts/level-mark'
 import type { OpenCase } from '../sync/case-store'
+import { headlineItem } from '#core/standing/headline-item'
+import { wordLine } from './senior-words'
 import { StandingPanel } from './standing-panel'
 import { useStanding } from './use-standing'
 
@@ -15,9 +17,11 @@ export function StandingChip({ open, withoutPlan = false }: { open: OpenCase; wi
   const standing = useStanding(open)
   const [isOpen, setOpen] = useState(false)
   const pressing = standing.items.filter((item) => isPressing(item) && !(withoutPlan && item.from === 'plan'))
-  const worst = pressing[0]
+  const isUrgent = standing.level === 'urgent'
+  const worst = headlineItem(pressing.filter((item) => item.level === 'urgent')) ?? pressing[0]
   if (!worst) return null
-  const first = standing.level === 'urgent' ? firstAction(standing) : null
+  const word = standing.words.at(-1)
+  const first = isUrgent ? firstAction(standing) : null
   const tone = toneOf(withoutPlan ? worst.level : standing.level)
   return (
     <>
@@ -29,12 +33,12 @@ export function StandingChip({ open, withoutPlan = false }: { open: OpenCase; wi
         <ToneShape tone={tone} size={18} />
         <span className="min-w-0">
           <span className="line-clamp-2">
-            {pressing.length > 1 ? worst.text.replace(/\.$/, '') : worst.text}
-            {pressing.length > 1 ? `, and ${pressing.length - 1} more` : ''}
+            {isUrgent || pressing.length === 1 ? worst.text : `${worst.text.replace(/\.$/, '')}, and ${pressing.length - 1} more`}
           </span>
           {first ? (
             <span className="line-clamp-2 text-[1.05rem] underline decoration-2 underline-offset-2">First: {first.text}</span>
           ) : null}
+          {word ? <span className="line-clamp-2 text-[1.02rem]">{wordLine(word)}</span> : null}
         </span>
       </button>
       <Dialog title="What stands" isWide isOpen={isOpen} onClose={() => setOpen(false)}>

@@ -11,8 +11,8 @@ import { serverNow } from '../sync/server-clock'
 import { ChoiceRow } from '../parts/choice-row'
 import { ActionList } from './action-list'
 import { setPeopleHere, usePeopleHere } from './people-here'
-import { CallLine } from './call-line'
-import { SeniorDecision } from './senior-decision'
+import { SeniorAnswer } from './senior-answer'
+import { SeniorWords } from './senior-words'
 import { useOpenNow } from './use-open-now'
 import { ItemEnding } from './item-ending'
 
@@ -47,15 +47,21 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
       <div>
         <div className="flex items-start gap-3">
           {isUrgent || isQuiet ? <Wren size={34} pose={isUrgent ? 'alert' : 'listening'} /> : null}
-          <h2 className="min-w-0 text-xl font-bold">{headline}</h2>
+          <h2 className="min-w-0 text-xl font-bold">
+            {headline}
+            {isUrgent && standing.headlineMs !== null ? (
+              <span className="font-normal text-soft">, {formatDayAndClock(standing.headlineMs)}</span>
+            ) : null}
+          </h2>
         </div>
         {unconfirmed.length > 0 ? (
           <p className="mt-1 font-semibold">A device sent this for {unconfirmed.join(', ')}. Look at once, and act on what you see.</p>
         ) : null}
       </div>
       {isUrgent && standing.actions.length > 0 ? <WhoIsHere caseId={open.record.id} /> : null}
-      {standing.actions.length > 0 ? <ActionList actions={standing.actions} opening={opening} /> : null}
-      {standing.call ? <CallLine call={standing.call} pages={open.record.pages ?? []} /> : null}
+      <SeniorWords words={standing.words} />
+      {standing.actions.length > 0 ? <ActionList open={open} standing={standing} opening={opening} /> : null}
+      <SeniorAnswer open={open} standing={standing} />
       {pressing.length > 0 ? (
         <ul className="grid gap-3" aria-label="Findings, worst first">
           {pressing.map((item) => (
@@ -63,7 +69,6 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
           ))}
         </ul>
       ) : null}
-      <SeniorDecision items={pressing} />
       <NotLookedAt standing={standing} />
       {quiet.length > 0 ? (
         <details>

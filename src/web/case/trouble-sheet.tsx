@@ -99,20 +99,18 @@ function TroubleCard({
   const byStanding = isAnsweredByStanding(trouble) && standing.level === 'urgent'
   return (
     <Dialog title={trouble.label} isOpen onClose={onClose}>
-      {byStanding ? <ActionList actions={standing.actions} opening={isThroughLock ? null : closing(opening, onClose)} /> : null}
-      {byStanding ? <h3 className="mt-4 mb-1 font-bold">With what is on here</h3> : null}
-      <ol className="grid gap-3">
-        {trouble.actions.map((action, index) => (
-          <li key={action} className={`flex gap-3 leading-snug ${byStanding ? '' : 'text-[1.2rem] font-semibold'}`}>
-            {byStanding ? (
-              <span aria-hidden>·</span>
-            ) : (
+      {byStanding ? (
+        <ActionList open={open} standing={standing} opening={isThroughLock ? null : closing(opening, onClose)} />
+      ) : (
+        <ol className="grid gap-3">
+          {trouble.actions.map((action, index) => (
+            <li key={action} className="flex gap-3 text-[1.2rem] leading-snug font-semibold">
               <span className="numeral grid size-9 shrink-0 place-items-center rounded-full bg-ink text-paper">{index + 1}</span>
-            )}
-            <span className={byStanding ? '' : 'pt-1'}>{action}</span>
-          </li>
-        ))}
-      </ol>
+              <span className="pt-1">{action}</span>
+            </li>
+          ))}
+        </ol>
+      )}
       <div className="mt-4 flex flex-wrap items-center gap-3">
         {trouble.id === wrongSideId && !isThroughLock ? (
           <Button

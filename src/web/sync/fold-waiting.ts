@@ -40,6 +40,8 @@ export function mergeAnswers(a: CaseAnswer, b: CaseAnswer): CaseAnswer {
     episode: episodeFrom.episode,
     episodeVersion: episodeFrom.episodeVersion,
     contains: caseFrom === episodeFrom ? caseFrom.contains : [...new Set([...a.contains, ...b.contains])],
+    callees: b.callees,
+    hasPager: b.hasPager,
     now: b.now,
   }
 }

@@ -104,7 +104,9 @@ describe('who is paged about what is urgent', () => {
     expect(again).to.include({ step: 0 })
     expect(again?.text).to.match(/First: Call the senior and open at once/)
     expect(due(caseAfter(...answered, acted(13)), 60)).to.equal(null)
-    expect(due(caseAfter(...answered, event('response', { action: 'call-and-open', outcome: 'not-done', why: 'no shears' }, 13)), 60)).to.not.equal(null)
+    expect(
+      due(caseAfter(...answered, event('response', { action: 'call-and-open', outcome: 'not-done', why: 'no shears' }, 13)), 60),
+    ).to.not.equal(null)
     const here = event('call', { to: 'Sorrel Vane', isReached: true, how: 'bedside', said: '' }, 14)
     expect(due(caseAfter(...answered, here), 60)).to.equal(null)
   })
@@ -112,7 +114,11 @@ describe('who is paged about what is urgent', () => {
   it('is not stopped by a senior’s words about something else, and waits while what they left holds', () => {
     const worse = stayAfter(round(10, { stretchPain: true }), round(20, { stretchPain: true, movement: footDrop }))
     const open = { by: 'Otto Marlowe-Pike', how: 'telephone', answer: 'leave', what: 'theatre at once' }
-    const left = event('senior-decision', { ...open, how: 'bedside', saw: [{ id: 'leg-left/stretchPain', level: 'urgent' }], forMin: 30 }, 12)
+    const left = event(
+      'senior-decision',
+      { ...open, how: 'bedside', saw: [{ id: 'leg-left/stretchPain', level: 'urgent' }], forMin: 30 },
+      12,
+    )
     const first = paged(caseAfter(), 10)
     expect(due(caseAfter(first, left), 25)).to.equal(null)
     expect(due(caseAfter(first, left), 25, worse)?.findings).to.include('leg-left/movement/deep-peroneal')
@@ -126,7 +132,11 @@ describe('who is paged about what is urgent', () => {
     const answered = caseAfter(first, receipt('page-10', 'answered', 12), acted(13))
     expect(due(answered, 60)).to.equal(null)
     expect(standingOf(answered, alarming, null, ms(13)).call?.answered).to.include({ to: 'Sorrel Vane', by: 'Pager' })
-    const phoned = caseAfter(first, event('call', { to: 'Sorrel Vane, registrar', isReached: true, how: 'telephone', said: 'comes' }, 12), acted(13))
+    const phoned = caseAfter(
+      first,
+      event('call', { to: 'Sorrel Vane, registrar', isReached: true, how: 'telephone', said: 'comes' }, 12),
+      acted(13),
+    )
     expect(due(phoned, 60)).to.equal(null)
   })
 

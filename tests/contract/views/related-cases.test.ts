@@ -19,7 +19,7 @@ describe('devices of one patient', () => {
 
   it('says how long it pulled, how much at last, and the pain before and after', () => {
     const wear = {
-      appliedAt: '2026-01-10T08:00:00Z',
+      onSince: '2026-01-10T08:00:00Z',
       offAt: '2026-01-10T11:29:00Z',
       pulls: [pull('2026-01-10T07:58:00Z', 5, 7, 5), pull('2026-01-10T08:10:00Z', 7, 5, 3)],
     }
@@ -29,7 +29,7 @@ describe('devices of one patient', () => {
       '3 h 29 min under pull; pain not asked before, not asked after',
     )
     expect(wearWords({ ...wear, pulls: [] }, now)).to.equal('3 h 29 min on')
-    expect(wearWords({ appliedAt: null, offAt: null, pulls: [] }, now)).to.equal('not put on')
+    expect(wearWords({ onSince: null, offAt: null, pulls: [] }, now)).to.equal('not put on')
   })
 
   it('carries readings that stand, not those that a later one stands for', () => {

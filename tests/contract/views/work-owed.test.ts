@@ -170,7 +170,11 @@ describe('a trouble that no round looks at', () => {
   })
 
   it('leaves the device’s own actions to what a round looks at', () => {
-    expect(actionsOf('lost-pulse').map(({ id }) => id).slice(0, 3)).to.deep.equal(['call-senior', 'compare-both', 'ease-pull'])
+    expect(
+      actionsOf('lost-pulse')
+        .map(({ id }) => id)
+        .slice(0, 3),
+    ).to.deep.equal(['call-senior', 'compare-both', 'ease-pull'])
   })
 })
 

@@ -230,7 +230,9 @@ describe('a senior’s decision', () => {
     expect(far[2]?.standing[0]?.state).to.equal('open')
     const near = judge(pulseless, { seniorDecisions: [{ ...pulse, atBedside: true }] })
     expect(near.map((one) => one.standing[0]?.state)).to.deep.equal([undefined, 'open', 'settled until 50', 'open'])
-    expect(judge(pulseless, { seniorDecisions: [{ ...pulse, atBedside: 'yes' }] }, ['format seniorDecisions/0/atBedside'])).to.have.length(4)
+    expect(judge(pulseless, { seniorDecisions: [{ ...pulse, atBedside: 'yes' }] }, ['format seniorDecisions/0/atBedside'])).to.have.length(
+      4,
+    )
   })
 
   it('covers what it saw: pain one higher stays left, two higher alarms; another finding does', () => {

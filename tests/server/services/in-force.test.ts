@@ -133,7 +133,9 @@ describe('a case with a plan in force', () => {
     const decision = { by: 'Sorrel Vane', how: 'telephone', answer: 'leave', what: 'theatre', saw, forMin: 60 }
     expect((await tobin.send(opened.caseStream, 'senior-decision', decision)).status).to.equal(200)
     expect((await tobin.send(opened.caseStream, 'senior-decision', { ...decision, forMin: 241 })).status).to.equal(422)
-    expect((await tobin.send(opened.caseStream, 'senior-decision', { ...decision, saw: [{ id: 'leg-left/toes', level: 'urgent' }] })).status).to.equal(422)
+    expect(
+      (await tobin.send(opened.caseStream, 'senior-decision', { ...decision, saw: [{ id: 'leg-left/toes', level: 'urgent' }] })).status,
+    ).to.equal(422)
     expect((await tobin.send(opened.caseStream, 'response', { action: 'open-to-skin', outcome: 'not-done', why: '' })).status).to.equal(422)
   })
 })

@@ -33,6 +33,8 @@ const answerOf = (events: readonly EventInput[], episodeVersion = 1): CaseAnswer
   episode,
   episodeVersion,
   contains: events.map((event) => event.id),
+  callees: [],
+  hasPager: true,
   now: '2026-01-10T08:00:00Z',
 })
 const stepsOf = (known: Partial<KnownHere>): readonly string[] =>

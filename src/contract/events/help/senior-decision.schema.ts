@@ -8,7 +8,9 @@ import { decisionAnswers, decisionWays } from '../../records/case'
 const seenId = Joi.string()
   .max(120)
   .custom((id: string, helpers) =>
-    readItemId(id) !== null || /^(trouble|run|reading|fit|device|task|plan|change)\//.test(id) ? id : helpers.error('any.custom', { message: 'id' }),
+    readItemId(id) !== null || /^(trouble|run|reading|fit|device|task|plan|change)\//.test(id)
+      ? id
+      : helpers.error('any.custom', { message: 'id' }),
   )
 
 /** The body of `senior-decision`. */

@@ -282,7 +282,10 @@ export function startDrill(night: Night, seed: string, protocol: Protocol, until
         answer(bed)
         advanceTo(atMin + actMinutes.call)
         bed.seniorAtMin ??= atMin + bed.body.seniorMin
-        bed.record = { ...bed.record, calls: [...bed.record.calls, { to: 'the senior', isReached: true, how: 'telephone', said: '', atMin }] }
+        bed.record = {
+          ...bed.record,
+          calls: [...bed.record.calls, { to: 'the senior', isReached: true, how: 'telephone', said: '', atMin }],
+        }
         return note(bed, 'call', 'The senior called.')
       case 'raise':
         advanceTo(atMin + actMinutes.raise)

@@ -64,6 +64,7 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
           <LevelMark level={row.level} word={levelWord(row, now)} />
           {row.finding ? <span className="line-clamp-2 text-soft">{row.finding}</span> : null}
           {row.first ? <span className="line-clamp-2 font-bold text-stop">First: {row.first}</span> : null}
+          <Said row={row} />
           <Answered row={row} now={now} />
         </span>
         <span className="sm:text-right">
@@ -96,6 +97,17 @@ function InHand({ row, now }: { row: BoardRow; now: number }) {
           {text}
         </span>
       ))}
+    </span>
+  )
+}
+
+/** What a senior said last about the alarm. */
+function Said({ row: { said } }: { row: BoardRow }) {
+  if (!said) return null
+  return (
+    <span className="line-clamp-2 font-bold">
+      {said.by}, {formatClock(said.at)}: {said.text}
+      {said.comesAt ? `, there ${formatClock(said.comesAt)}` : ''}
     </span>
   )
 }

@@ -11,7 +11,7 @@ export function deviceState(row: BoardRow, now: number): string {
   if (row.castOpenedAt) return `opened ${at(row.castOpenedAt)}`
   if (row.wetUntilAt && Date.parse(row.wetUntilAt) > now) return `wet until ${at(row.wetUntilAt)}`
   if (row.foundOn) return 'found on'
-  return row.stage === 'watch' || row.stage === 'check' ? 'on' : 'not on yet'
+  return row.onSince ? 'on' : 'not on yet'
 }
 
 /** What somebody is in the middle of: "Applying, 7 of 16, Isolde Quill". */

@@ -1,3 +1,5 @@
+import { wornWords } from '#contract/views/hand-over'
+import { SeniorWords } from '../../case/senior-words'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
@@ -44,8 +46,9 @@ export function HandOverCard({ line }: { line: HandOverLine }) {
         <p className="text-soft">{[line.place, line.identifiers].filter(Boolean).join(' · ')}</p>
         <p className="mt-1">
           <strong>{part || 'side not set'}</strong> · {line.technique}
-          {line.onSince ? `, ${line.isOff ? 'off' : `on since ${when(line.onSince)}`}` : ', not on yet'}
+          {`, ${wornWords(line, when)}`}
         </p>
+        <SeniorWords words={line.words} />
         {line.drawing ? (
           <div className="mt-3 max-w-80">
             <LanePicture geometry={line.drawing.geometry} heightPx={112} findings={line.drawing.findings} />
