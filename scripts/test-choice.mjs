@@ -21,6 +21,7 @@ const onlyLong = [
     'examined-station',
     'first-half',
     'first-minute',
+    'held',
     'keys-only',
     'lane-labels',
     'lead-morning',
@@ -32,14 +33,13 @@ const onlyLong = [
     'people',
     'practice',
     'put-on-again',
-    'read-aloud',
     'records',
     'rig',
     'shared-device',
-    'size-up',
     'steady-pages',
     'tab-killed',
     'work-owed',
+    'worsening',
   ].map((name) => `tests/browser/${name}.test.ts`),
 ]
 

@@ -1,3 +1,4 @@
+import type { Callee } from '../records/ward'
 import type { CaseRecord } from '../records/case'
 import type { EventMark } from '../event'
 import type { EpisodeRecord } from '../records/episode'
@@ -15,12 +16,6 @@ export interface CaseAnswer {
   /** Whether a pager brings the call; without one it is made by telephone. */
   readonly hasPager: boolean
   readonly now: string
-}
-
-/** A step of the chain with who holds it now; an empty name where nobody is entered. */
-export interface Callee {
-  readonly role: string
-  readonly name: string
 }
 
 /** Answer of POST /api/events: it is kept. What the core thinks of it follows, on the Board and wherever the case is read. */

@@ -22,6 +22,12 @@ export interface ChainStep {
   readonly afterMin: number
 }
 
+/** A step of the chain with who holds it now; an empty name where nobody is entered. */
+export interface Callee {
+  readonly role: string
+  readonly name: string
+}
+
 /** Who is called for the patients of an area; an empty area stands for every place without a chain of its own. */
 export interface Chain {
   readonly area: string

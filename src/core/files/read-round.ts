@@ -1,5 +1,6 @@
 import {
   blockNames,
+  cannotAskReasons,
   colours,
   feelings,
   isCannotAssess,
@@ -35,12 +36,13 @@ export function readRound(data: unknown, path: string, problems: Problem[]): rea
   }
   const misplaced = [...limbFields, ...injuredFields].filter((field) => from.raw(field) !== undefined)
   for (const field of misplaced) from.report(field, `${field} belongs inside the limb it was found on: move it into an entry of "limbs".`)
-  from.warnUnknown(['atMin', 'baseline', 'analgesia', 'limbs', ...blockNames, ...misplaced], 'a round', 'unknown-field')
+  from.warnUnknown(['atMin', 'baseline', 'analgesia', 'cannotAsk', 'limbs', ...blockNames, ...misplaced], 'a round', 'unknown-field')
   const atMin = from.number('atMin', { least: -100_000, greatest: 1_000_000 })
   if (atMin === undefined) {
     if (from.raw('atMin') === undefined) from.report('atMin', 'A round must say when it was done: minutes from application in atMin.')
     return []
   }
+  const cannotAsk = from.raw('cannotAsk') === undefined ? undefined : from.word('cannotAsk', cannotAskReasons)
   const limbs = from.list('limbs').flatMap((one, index) => readLimb(one, `${path}/limbs/${index}`, problems))
   limbs.forEach((limb, index) => {
     if (limbs.findIndex((one) => one.limb === limb.limb && one.side === limb.side) < index)
@@ -51,6 +53,7 @@ export function readRound(data: unknown, path: string, problems: Problem[]): rea
       atMin,
       baseline: yesNo(from, 'baseline') === true,
       analgesia: yesNo(from, 'analgesia') === true,
+      ...(cannotAsk === undefined ? {} : { cannotAsk }),
       limbs,
       ...Object.fromEntries(
         blockNames.filter((name) => from.raw(name) !== undefined).map((name) => [name, readBlock(from.object(name), name)]),

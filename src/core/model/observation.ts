@@ -88,11 +88,30 @@ export function watchedOf(region: Region | undefined): Watched {
   return body === 'trunk' ? 'spine' : body
 }
 
+/** Why a patient cannot answer at all (ANSWERS 2, Cannot be asked). */
+export const cannotAskReasons = ['unresponsive', 'sedated', 'block', 'child'] as const
+export type CannotAskReason = (typeof cannotAskReasons)[number]
+
+/** How each reason is said. */
+export const cannotAskWords: Readonly<Record<CannotAskReason, string>> = {
+  unresponsive: 'unresponsive',
+  sedated: 'sedated',
+  block: 'nerve block',
+  child: 'a child who cannot say',
+}
+
+/** Whether an item of a limb needs an answer: pain, stretch pain, feeling, movement, strength; tightness is felt by hand. */
+export function needsAnswer(item: string): boolean {
+  return item === 'restPain' || item === 'stretchPain' || /^(feeling|movement|power)(\/|$)/.test(item)
+}
+
 /** One round: everything looked at together. */
 export interface RoundInput {
   readonly atMin: number
   readonly baseline?: boolean
   readonly analgesia?: boolean
+  /** Nobody can ask the patient: what needs an answer is neither missing nor well. */
+  readonly cannotAsk?: CannotAskReason
   readonly limbs: readonly LimbFindings[]
   readonly neck?: BlockFindings
   /** The trunk, with `level`, the level of feeling. */

@@ -10,7 +10,7 @@ export type StandingLevel = (typeof standingLevels)[number]
 /** Where an item comes from. */
 export type StandingSource = 'round' | 'plan' | 'reading' | 'trouble' | 'run' | 'task' | 'device'
 
-export type StandingState = 'open' | 'review' | 'settled' | 'unknown'
+export type StandingState = 'open' | 'review' | 'settled' | 'unknown' | 'cannot-be-asked'
 
 /** What an item holds back until it is dealt with. */
 export interface Binding {

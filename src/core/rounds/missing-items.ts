@@ -1,6 +1,6 @@
 import type { ClinicalCase } from '../model/clinical-case'
 import { hasFlag } from '../model/clinical-case'
-import { nerves, watchedOf, type BlockName, type LimbFindings, type RoundInput } from '../model/observation'
+import { needsAnswer, nerves, watchedOf, type BlockName, type LimbFindings, type RoundInput } from '../model/observation'
 import { keyMovements } from '../model/round-items'
 import { otherSide, type Side } from '../model/vocabulary'
 import { blockItemIds } from './look-at-block'
@@ -23,6 +23,16 @@ export function injuredLimb(clinicalCase: ClinicalCase): { readonly limb: 'leg' 
  * assessed was looked at. A limb or block that was not looked at at all is named as a whole.
  */
 export function missingItems(clinicalCase: ClinicalCase, round: RoundInput): readonly string[] {
+  const missing = missingOfRound(clinicalCase, round)
+  return round.cannotAsk === undefined ? missing : missing.filter((id) => !needsAnswer(readItemOf(id)))
+}
+
+/** The item of an id such as `leg-left/feeling/tibial`; of a part alone the part. */
+function readItemOf(id: string): string {
+  return id.slice(id.indexOf('/') + 1)
+}
+
+function missingOfRound(clinicalCase: ClinicalCase, round: RoundInput): readonly string[] {
   const watched = watchedOf(clinicalCase.injury.region)
   if (watched === 'neck' || watched === 'spine') {
     const block = missingOfBlock(watched, round)
@@ -46,7 +56,8 @@ export function isCompleteFor(clinicalCase: ClinicalCase, round: RoundInput, par
   if (limb === null) return missingOfBlock(part as BlockName, round).length === 0
   if (limb === watched) return missing.length === 0
   const side = sideOfPart(part) ?? 'left'
-  return missingOfLimb(limb, side, round, false).length === 0
+  const left = missingOfLimb(limb, side, round, false)
+  return left.every((id) => round.cannotAsk !== undefined && needsAnswer(readItemOf(id)))
 }
 
 function find(round: RoundInput, limb: 'leg' | 'arm', side: Side): LimbFindings | undefined {

@@ -12,7 +12,7 @@ export const openingAction: Readonly<Record<Held, ActionId>> = {
 
 /** An action in the words of what is on, where the patient is and how many are there. */
 export function actionWords(id: ActionId, situation: Situation, standing: readonly StandingDanger[]): string {
-  const { on, people, posture, column } = situation
+  const { on, people, posture, column, cannotAsk } = situation
   const has = (...kinds: readonly StandingDanger['danger'][]): boolean => standing.some((one) => kinds.includes(one.danger))
   if (has('arrest')) return arrestWords(id, situation)
   const isPullKept = on?.holds === 'pull' && (!has('limb') || isFootDropAlone(standing.filter(({ danger }) => danger === 'limb')))
@@ -55,6 +55,11 @@ export function actionWords(id: ActionId, situation: Situation, standing: readon
     case 'free-point':
     case 'ease-point':
       return `${id === 'ease-point' && on?.holds !== 'pull' ? 'Ease the point that presses: trim, pad, seat it again.' : pointOf(id)}${isPullKept ? ' The pull stays.' : ''}`
+    case 'loosen':
+      return cannotAsk ? 'Loosen or split it now.' : actionTexts[id]
+    case 'senior-30':
+    case 'surgical-30':
+      return cannotAsk ? `${actionTexts[id]} ${compartments}` : actionTexts[id]
     case 'lie-flat':
       return `${actionTexts[id]} Late pregnancy: tilted to the left.`
     case 'pressure-5':
@@ -69,6 +74,9 @@ export function actionWords(id: ActionId, situation: Situation, standing: readon
       return actionTexts[id]
   }
 }
+
+/** What is asked of a senior where the patient cannot say whether it hurts. */
+const compartments = 'Ask: measure the compartments? (Diastolic less compartment under 30 mmHg.)'
 
 function pointOf(id: 'free-point' | 'ease-point'): string {
   return id === 'free-point' ? actionTexts[id] : 'Ease the point that presses: cord, prop, pad, or a counterweight where there is one.'

@@ -65,6 +65,7 @@ export const minuteMs = 60_000
  */
 export function judgeStanding(input: StandingInput): Standing {
   const isOn = input.onAtMs !== null && input.removedAtMs === null
+  const situation = input.rounds.cannotAsk ? { ...input.situation, cannotAsk: true } : input.situation
   const items = [
     ...input.rounds.findings.map((finding) => itemOfRound(finding, input)),
     ...planItems(input),
@@ -90,9 +91,7 @@ export function judgeStanding(input: StandingInput): Standing {
   const listed = actions.map((id): StandingAction => ({
     id,
     text:
-      id === 'as-trouble'
-        ? own.map((one) => one.ownSteps?.[0] ?? one.text).join(' ')
-        : actionWords(id, input.situation, alarming.map(dangerIn)),
+      id === 'as-trouble' ? own.map((one) => one.ownSteps?.[0] ?? one.text).join(' ') : actionWords(id, situation, alarming.map(dangerIn)),
     ownWay: ownWayOf(id, input, own),
     response: responseOf(id, sinceMs, input),
   }))
@@ -148,6 +147,7 @@ function endingOf(one: StandingFinding): string {
     return one.quietAtMin === null
       ? 'Two complete quiet rounds within 30 minutes.'
       : 'One more complete quiet round within 30 minutes of the last.'
+  if (one.state === 'cannot-be-asked') return 'A round in which the patient answers.'
   if (one.state === 'unknown') return 'A look at it once it can be assessed.'
   return one.level === 'known' ? 'It was there from the start; worse is new.' : 'A look that finds it well.'
 }

@@ -2,7 +2,7 @@ import type { ActionId } from '../model/action'
 import type { ClinicalCase } from '../model/clinical-case'
 import type { Danger } from '../model/danger'
 import type { Finding, Level } from '../model/finding'
-import type { RoundInput } from '../model/observation'
+import type { CannotAskReason, RoundInput } from '../model/observation'
 import type { PartId } from '../rounds/look'
 import type { Situation } from './what-now'
 
@@ -38,7 +38,7 @@ export interface Report {
   readonly danger?: Danger
 }
 
-export type StandingState = 'open' | 'review' | 'settled' | 'unknown'
+export type StandingState = 'open' | 'review' | 'settled' | 'unknown' | 'cannot-be-asked'
 
 /** What stands of one item after the rounds so far. */
 export interface StandingFinding {
@@ -104,10 +104,19 @@ export interface RoundsStanding {
   /** What stands at `nowMin`, worst first. */
   readonly findings: readonly StandingFinding[]
   readonly level: Level
+  /** Nobody can ask the patient: why, and since when. */
+  readonly cannotAsk: CannotAsk | null
   /** When each item was last looked at, by its id. */
   readonly lookedAtMin: ReadonlyMap<string, number>
   /** Decisions without effect: of what nobody found urgent, or of what is left only at the bedside. */
   readonly refused: readonly RefusedDecision[]
+}
+
+/** The patient cannot be asked, by the last round that says anything of it. */
+export interface CannotAsk {
+  readonly reason: CannotAskReason
+  readonly sinceMin: number
+  readonly lookedAtMin: number
 }
 
 /** A decision that changed nothing, and why. */

@@ -10,9 +10,11 @@ import { injuredLimb, isCompleteFor, missingItems } from '../rounds/missing-item
 import { afterCompleteRound, afterDecision, afterLook, afterTold, isUnquiet, worthOf, type RoundFacts, type Track } from './track'
 import { actionsAfter, dangerOfTrack, soonestLook, findingsOn, worstLevel } from './read-tracks'
 import { isGrave } from './what-now'
+import { afterRounds, askedPartOf, withCannotAsk, withUnaskable } from './cannot-ask'
 import {
   longestDecisionMin,
   longestGraveMin,
+  type CannotAsk,
   type RefusedDecision,
   type Report,
   type RoundVerdict,
@@ -34,6 +36,8 @@ export interface FoldedRounds {
   /** What the fold depends on beside the moments: another one begins anew. */
   readonly facts: string
   readonly watched: Watched
+  /** What is said to be asked: the injured limb, or the block of the hurt neck or trunk. */
+  readonly askedPart: PartId
   readonly acts: readonly Act[]
   readonly moments: readonly Moment[]
   /** Where it stands after the last moment. */
@@ -47,12 +51,13 @@ interface FoldState {
   readonly done: number
   readonly lastUrgentMin: number
   readonly wasAnalgesia: boolean
+  readonly cannotAsk: CannotAsk | null
   /** Decisions without effect so far. */
   readonly refused: readonly RefusedDecision[]
 }
 
 /** What stands of folded rounds at a minute. */
-export function readRounds({ acts, at, verdicts, watched }: FoldedRounds, nowMin: number): RoundsStanding {
+export function readRounds({ acts, at, verdicts, watched, askedPart }: FoldedRounds, nowMin: number): RoundsStanding {
   const tracks = new Map(at.tracks)
   // What was decided in this very minute counts: minutes are whole, and since the epoch too many for a very small part of one.
   const refused = [...at.refused]
@@ -60,8 +65,9 @@ export function readRounds({ acts, at, verdicts, watched }: FoldedRounds, nowMin
   const all = [...tracks.values()]
   return {
     verdicts,
-    findings: findingsOn(all, nowMin, watched),
-    level: worstLevel(all),
+    findings: withCannotAsk(findingsOn(all, nowMin, watched), at.cannotAsk, askedPart),
+    cannotAsk: at.cannotAsk,
+    level: worse(worstLevel(all), at.cannotAsk ? 'warn' : 'none'),
     lookedAtMin: new Map([...tracks].map(([id, track]) => [id, track.lookedAtMin])),
     refused,
   }
@@ -78,10 +84,12 @@ export function foldRounds(input: RoundsInput, known: FoldedRounds | null = null
   const acts = orderActs(input, watched)
   const facts = factsOf(input)
   const soundLimb = soundLimbOf(input.clinicalCase)
+  const askedPart = askedPartOf(input.clinicalCase)
   const from = known && isBeginningOf(known, facts, moments, acts) ? known : null
   const tracks = new Map(from?.at.tracks)
   const verdicts = [...(from?.verdicts ?? [])]
   const refused = [...(from?.at.refused ?? [])]
+  let cannotAsk = from?.at.cannotAsk ?? null
   let { done, lastUrgentMin, wasAnalgesia } = from?.at ?? { done: 0, lastUrgentMin: -Infinity, wasAnalgesia: false }
   for (const { atMin, group, reports } of moments.slice(from?.moments.length ?? 0)) {
     done = countActs(acts, done, atMin, tracks, refused)
@@ -93,7 +101,13 @@ export function foldRounds(input: RoundsInput, known: FoldedRounds | null = null
     const isAnalgesia = group.some((round) => round.analgesia === true)
     const isAtRisk = input.isAtRisk || atMin - lastUrgentMin <= 24 * 60
     const before = beforeOf(tracks)
-    const own = group.map((round) => looksOf(input.clinicalCase, round, before, isAnalgesia || wasAnalgesia))
+    cannotAsk = afterRounds(cannotAsk, group, askedPart)
+    const isUnaskable = cannotAsk !== null
+    const situation = once(() => input.situationAt(atMin))
+    const own = group.map((round) => {
+      const looks = looksOf(input.clinicalCase, round, before, isAnalgesia || wasAnalgesia)
+      return isUnaskable ? withUnaskable(looks, before, situation().on) : looks
+    })
     const missing = group.map((round) => missingItems(input.clinicalCase, round))
     const facts = new Map<PartId, RoundFacts>()
     const factsOf = (part: PartId): RoundFacts => {
@@ -112,11 +126,12 @@ export function foldRounds(input: RoundsInput, known: FoldedRounds | null = null
       if (factsOf(part).isComplete) countQuiet(tracks, part, atMin)
     }
     const after = [...tracks.values()]
-    const level = worstLevel(after)
+    const level = worse(worstLevel(after), isUnaskable ? 'warn' : 'none')
     if (level === 'urgent') lastUrgentMin = atMin
     wasAnalgesia = isAnalgesia
-    const listed = once(() => findingsOn(after, atMin, watched))
-    const asked = once(() => actionsAfter(after, level, input.situationAt(atMin), watched))
+    const asIs = cannotAsk
+    const listed = once(() => withCannotAsk(findingsOn(after, atMin, watched), asIs, askedPart))
+    const asked = once(() => actionsAfter(after, level, situation(), watched))
     group.forEach((_, place) => {
       const found = findings[place] ?? []
       verdicts.push({
@@ -140,7 +155,7 @@ export function foldRounds(input: RoundsInput, known: FoldedRounds | null = null
       })
     })
   }
-  return { facts, watched, acts, moments, at: { tracks, done, lastUrgentMin, wasAnalgesia, refused }, verdicts }
+  return { facts, watched, askedPart, acts, moments, at: { tracks, done, lastUrgentMin, wasAnalgesia, cannotAsk, refused }, verdicts }
 }
 
 /** A value that is worked out when it is first asked for. */

@@ -36,6 +36,8 @@ export interface Situation {
   readonly isStiff: boolean
   /** Under twelve by the age that was said: a child's heart stops for want of breath. */
   readonly isChild: boolean
+  /** Nobody can ask the patient whether it hurts. */
+  readonly cannotAsk?: boolean
 }
 
 /** What one danger asks for, in order. */

@@ -29,13 +29,8 @@ export function CallAct({ calling, isNext }: { calling: Calling; isNext: boolean
         </p>
       ) : (
         <p className="font-bold text-stop">
-          {isByTelephone
-            ? `Telephone: ${calleeWords(next)}.`
-            : isOnItsWay
-              ? 'Pressed: the page is going out.'
-              : last
-                ? `Nobody has answered, ${formatSpan(waited)}.`
-                : 'Nobody was called yet.'}
+          {isByTelephone ? `Telephone: ${calleeWords(next)}. ` : ''}
+          {isOnItsWay && !isByTelephone ? 'Pressed: the page is going out.' : `Nobody has answered, ${formatSpan(waited)}.`}
         </p>
       )}
       <PageList pages={pages} />

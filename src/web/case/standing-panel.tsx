@@ -128,6 +128,7 @@ function ItemLine({ open, item, isSaid = false }: { open: OpenCase; item: Standi
 
 function wordOf(item: StandingItem): string | undefined {
   if (item.state === 'settled') return 'Urgent, settled'
+  if (item.state === 'cannot-be-asked') return 'Cannot be asked'
   if (item.state === 'unknown' && item.from === 'round') return 'Not assessed'
   return undefined
 }

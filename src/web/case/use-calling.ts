@@ -1,5 +1,5 @@
 import type { Standing, StandingCall } from '#core/model/standing'
-import type { Callee } from '#contract/api/answers'
+import type { Callee } from '#contract/records/ward'
 import { calledWords, type PageRecord } from '#contract/records/page'
 import { useCaseStore, type OpenCase } from '../sync/case-store'
 import { useOutbox } from '../sync/outbox'

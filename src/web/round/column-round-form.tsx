@@ -4,7 +4,16 @@ import { useNarrow } from '../parts/use-narrow'
 import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { RoundGrid } from './round-grid'
-import { columnItems, isInShortForm, keyRows, toColumnFindings, type RoundEntries, type RoundItem } from './round-items'
+import {
+  askedChoices,
+  columnItems,
+  isAnswerable,
+  isInShortForm,
+  keyRows,
+  toColumnFindings,
+  type RoundEntries,
+  type RoundItem,
+} from './round-items'
 import { limbCell, RoundLimb } from './round-limb'
 import { RoundTool, RoundTools } from './round-tool'
 import { vitalOf, VitalGrid } from './vital-grid'
@@ -17,7 +26,7 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
   const isNarrow = useNarrow()
   const own = columnItems(watched)
   const rowsOf = (limb: 'arm' | 'leg', entries: RoundEntries): readonly RoundItem[] =>
-    keyRows(limb).filter((item) => entries['form'] !== 'short' || isInShortForm(item.key))
+    keyRows(limb).filter((item) => (entries['form'] !== 'short' || isInShortForm(item.key)) && isAnswerable(item, entries))
   const cellsOf = (entries: RoundEntries): readonly RoundCell[] => [
     ...own.map((item) => ({ key: `column/${item.key}`, item, isInjured: true })),
     ...limbs.flatMap((limb) =>
@@ -39,6 +48,14 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
     >
       {(entries, put) => (
         <>
+          <ChoiceRow
+            label="Asked about feeling and strength, the patient"
+            isLabelHidden
+            value={entries['asked'] ?? 'yes'}
+            choices={askedChoices}
+            isSmall
+            onChange={(asked) => put({ asked })}
+          />
           <div className="lg:flex lg:items-end lg:justify-between lg:gap-6">
             <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5 sm:items-end sm:gap-3">
               <ChoiceRow

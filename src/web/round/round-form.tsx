@@ -8,7 +8,19 @@ import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { isAsked, RoundGrid, type RoundColumn } from './round-grid'
 import { skinWords } from '#core/model/round-items'
-import { alsoAsked, isOfBareLimb, noneOfThese, roundItems, tickAlso, toFindings, type RoundEntries } from './round-items'
+import {
+  alsoAsked,
+  askedChoices,
+  cannotAskOf,
+  isAnswerable,
+  isOfBareLimb,
+  noneOfThese,
+  roundItems,
+  tickAlso,
+  toFindings,
+  type RoundEntries,
+  type RoundItem,
+} from './round-items'
 import { limbCell, RoundLimb } from './round-limb'
 import { RoundTool, RoundTools } from './round-tool'
 import { vitalOf, VitalGrid } from './vital-grid'
@@ -19,30 +31,35 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
   const sound = otherSide(injured)
   const [side, setSide] = useState<Side>(injured)
   const isBare = round.isBare === true
-  const items = roundItems(watched).filter((item) => !isBare || isOfBareLimb(item))
+  const itemsOf = (entries: RoundEntries): readonly RoundItem[] =>
+    roundItems(watched).filter((item) => (!isBare || isOfBareLimb(item)) && isAnswerable(item, entries))
   const columns: readonly RoundColumn[] = [injured, sound].map((one) => ({
     key: one,
     head: `${one.toUpperCase()}${one === injured ? ', injured' : ''}`,
     label: one,
     isSound: one === sound,
   }))
-  const cellsOf = (of: readonly RoundColumn[]): readonly RoundCell[] =>
+  const cellsOf = (of: readonly RoundColumn[], entries: RoundEntries): readonly RoundCell[] =>
     of.flatMap((column) =>
-      items.filter((item) => isAsked(item, column)).map((item) => ({ key: `${column.key}/${item.key}`, item, isInjured: !column.isSound })),
+      itemsOf(entries)
+        .filter((item) => isAsked(item, column))
+        .map((item) => ({ key: `${column.key}/${item.key}`, item, isInjured: !column.isSound })),
     )
-  const openOf = (entries: RoundEntries, column: RoundColumn): number => cellsOf([column]).filter(({ key }) => !entries[key]).length
+  const openOf = (entries: RoundEntries, column: RoundColumn): number =>
+    cellsOf([column], entries).filter(({ key }) => !entries[key]).length
   const findingsOf = (entries: RoundEntries): RoundBody['findings'] => ({
     analgesia: entries['analgesia'] === 'yes',
+    ...cannotAskOf(entries),
     limbs: [injured, sound].map((one) => toFindings(watched, one, entries, entries['reason'] ?? '')).filter(isLookedAt),
     ...vitalOf(entries),
   })
   return (
     <RoundFrame
       round={round}
-      cells={() => cellsOf(columns)}
+      cells={(entries) => cellsOf(columns, entries)}
       onOpenElsewhere={isNarrow ? () => setSide(otherSide(side)) : undefined}
       missing={(entries) =>
-        items.some((item) => entries[`${injured}/${item.key}`])
+        itemsOf(entries).some((item) => entries[`${injured}/${item.key}`])
           ? null
           : `Nothing is entered for the ${injured} side: enter at least what you looked at.`
       }
@@ -88,6 +105,14 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
         )
         return (
           <>
+            <ChoiceRow
+              label="Asked about pain and feeling, the patient"
+              isLabelHidden
+              value={entries['asked'] ?? 'yes'}
+              choices={askedChoices}
+              isSmall
+              onChange={(asked) => put({ asked })}
+            />
             {isNarrow ? (
               <ChoiceRow
                 label="Side in hand"
@@ -106,26 +131,37 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
                 <RoundTool
                   name={`Rest of ${sound} normal`}
                   short={`${sound} normal`}
-                  onClick={() => put(restIsNormal(cellsOf(columns.filter((column) => column.isSound)), entries, round.ever ?? {}))}
+                  onClick={() =>
+                    put(
+                      restIsNormal(
+                        cellsOf(
+                          columns.filter((column) => column.isSound),
+                          entries,
+                        ),
+                        entries,
+                        round.ever ?? {},
+                      ),
+                    )
+                  }
                 />
                 <RoundTool
                   name="Rest of both normal"
                   short="both normal"
                   onClick={() =>
                     put({
-                      ...restIsNormal(cellsOf(columns), entries, round.ever ?? {}),
+                      ...restIsNormal(cellsOf(columns, entries), entries, round.ever ?? {}),
                       ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }),
                     })
                   }
                 />
-                <RoundTool name="Cannot, all of it" short="Cannot" onClick={() => put(cannotAll(cellsOf(columns), entries))} />
+                <RoundTool name="Cannot, all of it" short="Cannot" onClick={() => put(cannotAll(cellsOf(columns, entries), entries))} />
               </RoundTools>
               {round.limb && !(isNarrow && side !== injured) ? (
                 // In a dialog it reaches up beside the title, so that the whole round stays on one screen.
                 <div className="lg:mr-20 lg:in-[[role=dialog]]:-mt-11">
                   <RoundLimb
                     limb={round.limb}
-                    cells={cellsOf(columns).flatMap(({ key, item }) => {
+                    cells={cellsOf(columns, entries).flatMap(({ key, item }) => {
                       const [column = ''] = key.split('/')
                       return limbCell(key, `${watched}-${column}`, item.key, !entries[key]) ?? []
                     })}
@@ -134,7 +170,7 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
                 </div>
               ) : null}
             </div>
-            <RoundGrid items={items} columns={shown} entries={entries} last={round.last} beside={beside} onPut={put} />
+            <RoundGrid items={itemsOf(entries)} columns={shown} entries={entries} last={round.last} beside={beside} onPut={put} />
             {round.asksVital ? <VitalGrid entries={entries} last={round.last} onPut={put} /> : null}
             {isNarrow && side !== injured ? null : (
               <div className="grid gap-x-6 gap-y-1.5 border-t border-line pt-1">

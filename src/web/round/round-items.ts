@@ -1,9 +1,12 @@
 import { alsoAskedSigns, confusionItem, feelingLevels, keyMovements, vitalItems, type WordItem } from '#core/model/round-items'
 import { wordItemsOf } from '#core/rounds/look-at-block'
 import {
+  cannotAskReasons,
+  cannotAskWords,
   colours,
   feelings,
   movements,
+  needsAnswer,
   nerves,
   pulses,
   warmths,
@@ -132,6 +135,23 @@ function capital(words: string): string {
 /** Why something cannot be judged. */
 export const cannotReasons = ['nerve block', 'unresponsive', 'sedated', 'asleep', 'confused', 'too young', 'dressing in the way'] as const
 
+/** Whether the patient answers, and why not: what needs an answer is then left out of the round. */
+export const askedChoices = [
+  { value: 'yes', label: 'Answers' },
+  ...cannotAskReasons.map((value) => ({ value, label: `Cannot: ${cannotAskWords[value]}` })),
+]
+
+/** What the form says of it, as the findings carry it. */
+export function cannotAskOf(entries: RoundEntries): Pick<RoundInput, 'cannotAsk'> {
+  const reason = cannotAskReasons.find((one) => one === entries['asked'])
+  return reason ? { cannotAsk: reason } : {}
+}
+
+/** Whether an item of the form is asked of this patient. */
+export function isAnswerable({ key }: RoundItem, entries: RoundEntries): boolean {
+  return !(needsAnswer(key) && cannotAskOf(entries).cannotAsk)
+}
+
 /** What stands for an item that could not be judged. */
 export const cannot = 'cannot'
 
@@ -142,6 +162,7 @@ export type RoundEntries = Readonly<Record<string, string>>
 export function toFindings(limb: 'leg' | 'arm', side: 'left' | 'right', entries: RoundEntries, reason: string): LimbFindings {
   const found: Record<string, unknown> = { limb, side }
   for (const item of roundItems(limb)) {
+    if (!isAnswerable(item, entries)) continue
     const entry = entries[`${side}/${item.key}`]
     if (entry === undefined || entry === '') continue
     const value = entry === cannot ? { cannotAssess: true, reason: reason || 'not said' } : read(item, entry)
@@ -248,6 +269,7 @@ export function toColumnFindings(watched: 'neck' | 'spine', entries: RoundEntrie
     (['left', 'right'] as const).flatMap((side) => {
       const found: Record<string, unknown> = {}
       for (const item of keyRows(limb)) {
+        if (!isAnswerable(item, entries)) continue
         const entry = entries[`${limb}-${side}/${item.key}`]
         if (!entry) continue
         const value = entry === cannot ? { cannotAssess: true, reason: reason || 'not said' } : read(item, entry)
@@ -258,5 +280,5 @@ export function toColumnFindings(watched: 'neck' | 'spine', entries: RoundEntrie
     }),
   )
   const block = toBlock(columnItems(watched), 'column', entries, reason)
-  return { analgesia: entries['analgesia'] === 'yes', limbs, ...(block ? { [watched]: block } : {}) }
+  return { analgesia: entries['analgesia'] === 'yes', ...cannotAskOf(entries), limbs, ...(block ? { [watched]: block } : {}) }
 }

@@ -71,7 +71,7 @@ describe('paging about what is urgent', () => {
   })
   // No case of an earlier test asks for anybody.
   afterEach(async () => {
-    await ada.send(opened.caseStream, 'call', { to: 'Sorrel Vane', isReached: true, how: 'telephone', said: 'comes' })
+    await ada.send(opened.caseStream, 'call', { to: 'Sorrel Vane', isReached: true, how: 'bedside', said: '' })
     await harness.pager.tick()
   })
 
@@ -112,9 +112,27 @@ describe('paging about what is urgent', () => {
     expect((await record()).pages?.[1]?.receipts.map((receipt) => receipt.what)).to.deep.equal(['delivered', 'read', 'answered'])
     const row = (await board()).rows.find((one) => one.caseId === opened.caseStream.id)
     expect(row?.answer?.by).to.equal('Sorrel Vane')
+    later(4)
+    await ada.send(opened.caseStream, 'response', { action: 'call-and-open', outcome: 'done', why: '' })
     later(30)
     await harness.pager.tick()
     expect(pager.sent).to.have.length(2)
+  })
+
+  it('pages the next at once where Call is pressed, and whoever answered again while nothing is done', async () => {
+    await alarm()
+    await harness.pager.tick()
+    expect((await ada.send(opened.caseStream, 'page-asked', {})).status).to.equal(200)
+    await harness.pager.tick()
+    expect(pager.sent.map((one) => one.to)).to.deep.equal(['Nurse in charge', 'Registrar'])
+    const by = { by: 'Otto Marlowe-Pike', how: 'telephone', answer: 'comes', comesInMin: 10, what: '' }
+    const saw = [{ id: 'leg-left/stretchPain', level: 'urgent' }]
+    expect((await ada.send(opened.caseStream, 'senior-decision', { ...by, saw })).status).to.equal(200)
+    const row = (await board()).rows.find((one) => one.caseId === opened.caseStream.id)
+    expect(row?.said).to.include({ by: 'Otto Marlowe-Pike', text: 'comes in 10 min' })
+    later(6)
+    await harness.pager.tick()
+    expect(pager.sent, 'who answered hears of it while nothing is done').to.have.length(3)
   })
 
   it('calls who is on by the rota that a lead set', async () => {

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { colours, feelings, movements, nerves, pulses, warmths } from '#core/model/observation'
+import { cannotAskReasons, colours, feelings, movements, nerves, pulses, warmths } from '#core/model/observation'
 import { alsoAskedSigns, feelingLevels, keyMovements, skinWords, vitalItems, type WordItem } from '#core/model/round-items'
 import { wordItemsOf } from '#core/rounds/look-at-block'
 import { sides, swellings } from '#core/model/vocabulary'
@@ -56,6 +56,7 @@ export const schema = Joi.object({
   corrects: Joi.object({ round: uuid.required(), why: Joi.string().trim().min(3).max(300).required() }),
   findings: Joi.object({
     analgesia: Joi.boolean(),
+    cannotAsk: Joi.valid(...cannotAskReasons),
     limbs: Joi.array().items(limbSchema).max(4).required(),
     neck: block(wordItemsOf.neck, {}),
     spine: block(wordItemsOf.spine, { level: item(Joi.valid(...feelingLevels)) }),
