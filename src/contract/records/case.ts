@@ -151,8 +151,8 @@ export interface CaseRecord {
   readonly calls?: readonly (CallEntry & Recorded)[]
   /** Who was paged about it, and what came back, in the order of time. */
   readonly pages?: readonly PageRecord[]
-  /** When *Call* was pressed, by whom. */
-  readonly pageAsks?: readonly Recorded[]
+  /** When *Call* was pressed, by whom, and how many pages had gone out by then: no clock decides whether one has followed. */
+  readonly pageAsks?: readonly (Recorded & { readonly pages: number })[]
   readonly seniorDecisions?: readonly DecisionRecord[]
   readonly appliedAt: string | null
   /** It was on before the case was opened: what it is and since how many minutes, null where nobody knows. */

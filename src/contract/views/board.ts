@@ -26,6 +26,8 @@ export interface BoardRow {
   readonly finding: string | null
   /** What is done first about an alarm; left out where nothing alarms, and by lines from before it was said. */
   readonly first?: string
+  /** Somebody who was paged has still to hear that the look was put right. */
+  readonly owesWord?: true
   /** What a senior said last about the alarm; left out where nobody has. */
   readonly said?: { readonly by: string; readonly at: string; readonly text: string; readonly comesAt: string | null }
   /** Since when the device is on, ISO 8601 UTC; left out where nothing is on. */

@@ -7,6 +7,7 @@ import { initialsOf, patientLabel, type EpisodeRecord } from '../records/episode
 import { calledWords, type PageBody, type PageRecord } from '../records/page'
 import { newWard, type Callee, type Chain, type Shift, type WardRecord } from '../records/ward'
 import { isInArea } from './at-place'
+import { correctionsOf, type Correction } from './correction-words'
 import { standingOf } from './standing-of-case'
 
 // Who is called about what is urgent, and when the next one is: pure, so that server, Board and tests read one answer.
@@ -83,7 +84,7 @@ export function pageDue(
   // Whoever is called knows of the call: what is done on the body is what they hear.
   const first = standing.actions.find(({ id, response }) => response === null && id !== 'call-senior')?.text ?? ''
   const { call } = standing
-  if (!call || urgent.length === 0) return null
+  if (!call || urgent.length === 0) return correctionDue(record, episode, ward, nowMs)
   const pages = (record.pages ?? []).filter((page) => Date.parse(page.at) >= call.sinceMs)
   const told = new Set(pages.flatMap((page) => page.findings))
   const answeredMs = call.answered?.atMs ?? Infinity
@@ -100,8 +101,7 @@ export function pageDue(
     }
   }
   const last = pages.at(-1)
-  const askedMs = (record.pageAsks ?? []).map(({ at }) => Date.parse(at)).findLast((at) => at >= call.sinceMs)
-  const isAsked = !isOfBefore && askedMs !== undefined && (last === undefined || askedMs > Date.parse(last.at))
+  const isAsked = !isOfBefore && isPageAwaited(record)
   if (call.answered) {
     const holder = pages.findLast((page) => page.receipts.some((receipt) => receipt.what === 'answered'))
     if (untold.length > 0 && !isOfBefore) return make(holder?.step ?? 0, untold)
@@ -121,6 +121,48 @@ export function pageDue(
   const waitMin = isHigher ? (steps[next]?.afterMin ?? againMin) : againMin
   if ((isHigher && isRefused(last)) || nowMs - firstOfStep(pages, last) >= waitMin * minuteMs) return make(next, urgent)
   return untold.length > 0 && !isOfBefore ? make(last.step, untold) : null
+}
+
+/** Whoever was paged by a look that was put right since hears of it once, where nothing is urgent any more. */
+function correctionDue(record: CaseRecord, episode: EpisodeRecord, ward: WardRecord, nowMs: number): Omit<PageBody, 'pageId'> | null {
+  const last = record.pages?.at(-1)
+  if (!last || !isWordOwed(record, episode)) return null
+  const words = withdrawn(record, episode).map((one) => `${clockOf(one.lookAt, episode.zone)} corrected: ${one.text}`)
+  const { role, name, step } = last
+  const holder = record.pages?.findLast((page) => page.receipts.some(({ what }) => what === 'answered')) ?? last
+  const where = hasBed(episode.place) ? episode.place : `${episode.place}, ${initialsOf(patientLabel(episode))}`
+  return {
+    step: holder.step ?? step,
+    role: holder.role || role,
+    name: onDuty(ward, holder.role, episode.place, nowMs, episode.zone) ?? holder.name ?? name,
+    text: `${where}: ${words.join('. ')}. Nothing is urgent now.`.slice(0, mostLetters),
+    findings: [],
+  }
+}
+
+/** Corrections after the last page of looks that a page had told of. */
+function withdrawn(record: CaseRecord, episode: EpisodeRecord): readonly Correction[] {
+  const pages = record.pages ?? []
+  const last = pages.at(-1)
+  const told = new Set(pages.flatMap((page) => page.findings))
+  if (!last) return []
+  return correctionsOf(record, episode).filter(
+    ({ correctedAt, wasUrgent }) => Date.parse(correctedAt) > Date.parse(last.at) && wasUrgent.some((id) => told.has(id)),
+  )
+}
+
+/** Whether somebody who was paged has still to hear that it was put right. */
+export function isWordOwed(record: CaseRecord, episode: EpisodeRecord): boolean {
+  return (record.pages?.length ?? 0) > 0 && withdrawn(record, episode).length > 0
+}
+
+function clockOf(iso: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(Date.parse(iso))
+}
+
+/** Whether somebody pressed Call and no page has gone out since. */
+export function isPageAwaited({ pageAsks = [], pages = [] }: Pick<CaseRecord, 'pageAsks' | 'pages'>): boolean {
+  return pageAsks.at(-1)?.pages === pages.length
 }
 
 /** Who has read an earlier page of this call and has not answered it: a repeat says so. */

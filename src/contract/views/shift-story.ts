@@ -2,12 +2,13 @@ import { onSinceAt, putOnBy } from './situation-of-case'
 import { spoken } from '#core/model/vocabulary'
 import { nameOfId, nameOfPart } from '#core/standing/item-names'
 import type { Finding, Level } from '#core/model/finding'
-import { isCannotAssess } from '#core/model/observation'
+import { isCannotAssess, needsAnswer } from '#core/model/observation'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import type { RunRecord } from '../records/run'
 import { countingRuns, kindOfRun, type RunKind } from '../records/run-kind'
 import { standCaseRounds, type JudgedRound } from './case-rounds'
+import { correctionsOf } from './correction-words'
 import { casesServed } from './related-cases'
 import { sideLines } from './side-lines'
 
@@ -20,6 +21,8 @@ export interface StoryLine {
   readonly wellAt?: string | null
   /** Of what is better and not well: what it was at its worst, and when. */
   readonly was?: { readonly text: string; readonly at: string }
+  /** Of a correction: when the look was made that it puts right. */
+  readonly corrects?: string
 }
 
 /**
@@ -32,6 +35,7 @@ export interface StoryLine {
 export function shiftStory(record: CaseRecord, episode: EpisodeRecord, sinceMs: number, nowMs: number): readonly StoryLine[] {
   const lines = [
     ...lossesOf(standCaseRounds(record, episode, nowMs).judged),
+    ...correctionsOf(record, episode).map(({ lookAt, correctedAt, by, text }) => ({ at: correctedAt, by, text, corrects: lookAt })),
     ...triedOf(record, episode),
     ...runsOf(record),
     ...spiteOf(record, countingRuns(record)),
@@ -52,7 +56,7 @@ export function shiftStory(record: CaseRecord, episode: EpisodeRecord, sinceMs: 
 function lossesOf(judged: readonly JudgedRound[]): readonly StoryLine[] {
   const ids = new Set(judged.flatMap(({ verdict }) => urgentIn(verdict)))
   return [...ids].flatMap((id) => {
-    const looks = judged.filter(({ verdict }) => isLookedAt(verdict, id))
+    const looks = judged.filter((one) => isLookedAt(one, id))
     const part = nameOfPart(id.split('/')[0] ?? id)
     const textOf = ({ verdict }: JudgedRound): string => lower(findingOf(verdict, id)?.text ?? nameOfId(id))
     /** The look that lost it, until one finds it well. */
@@ -91,7 +95,9 @@ function findingOf({ findings }: JudgedRound['verdict'], id: string): Finding | 
 }
 
 /** Whether a look says anything of an item: it was not left out, and could be assessed. */
-function isLookedAt(verdict: JudgedRound['verdict'], id: string): boolean {
+function isLookedAt({ verdict, round }: JudgedRound, id: string): boolean {
+  // Who cannot be asked was not found well.
+  if (round.findings.cannotAsk !== undefined && needsAnswer(id.slice(id.indexOf('/') + 1))) return false
   const isMissing = verdict.missing.some((missing) => id === missing || id.startsWith(`${missing}/`))
   return !isMissing && findingOf(verdict, id)?.code !== 'cannot-assess'
 }
@@ -169,7 +175,8 @@ export function spiteOf(record: CaseRecord, runs: readonly RunRecord[]): readonl
  * A line as it is read: with when it was well last, where it was lost; with what it was, where it is better.
  * @param when says an instant as the reader's clock has it
  */
-export function storyWords({ text, wellAt, was }: StoryLine, when: (iso: string) => string): string {
+export function storyWords({ text, wellAt, was, corrects }: StoryLine, when: (iso: string) => string): string {
+  if (corrects) return `${when(corrects)} corrected: ${text}`
   if (was) return `${text}; was ${was.text} at ${when(was.at)}`
   if (wellAt === undefined) return text
   return wellAt === null ? `${text}, at the first look` : `${text}; well last at ${when(wellAt)}`

@@ -4,6 +4,11 @@ import type { Technique } from '../planner/technique'
 import { openNowSteps, ownOpeningLines } from './shared/open-now'
 import { comparedWords, placeInWords } from './shared/part-words'
 
+/** The pull that is planned to be on, kg; null where there is none. */
+function pullOn({ procedure }: Plan): number | null {
+  return procedure.steps.flatMap((step) => step.pull?.expectedKg ?? [])[0] ?? null
+}
+
 /**
  * The plan of opening at once a device that opens by its own lines: its drawing, none of its figures.
  * @param worn the plan of what is on
@@ -13,7 +18,7 @@ export function openNowPlan(worn: Plan, technique: Technique, { injury }: Pick<C
   const steps = openNowSteps({
     where: placeInWords(injury),
     held: holds,
-    lines: ownOpeningLines(actions, holds),
+    lines: ownOpeningLines(actions, holds, pullOn(worn)),
     compared: comparedWords(injury),
   })
   return { ...worn, procedure: { steps }, cautions: [], decisions: [], materials: [], problems: [], pending: [], fit: [], schedule: [] }

@@ -96,7 +96,7 @@ export function createPagerSender({ db, streams, events, pages, rules, clock, lo
     const othersUntilMs = await rules.judgedByOthersUntil()
     const rows = await streams.liveBoardRows()
     let isWhole = true
-    for (const row of rows.filter((one) => one.answer !== null))
+    for (const row of rows.filter((one) => one.answer !== null || one.owesWord))
       isWhole = (await guarded('page', row.caseId, () => pageCase(row.caseId, othersUntilMs))) && isWhole
     const now = clock()
     if (isWhole && begunMs - notedMs >= notingMs) {
@@ -104,7 +104,7 @@ export function createPagerSender({ db, streams, events, pages, rules, clock, lo
       notedMs = begunMs
     }
     const due = await pages.lease(own, new Date(now), new Date(now + leaseMs), mostAtOnce)
-    const stillAsks = new Set(rows.filter((row) => row.answer !== null).map((row) => row.caseId))
+    const stillAsks = new Set(rows.filter((row) => row.answer !== null || row.owesWord).map((row) => row.caseId))
     for (const page of due) {
       if (stillAsks.has(page.caseId)) await guarded('send', page.caseId, () => send(page, pager))
       else await pages.settle(page.id, 'dropped')

@@ -8,6 +8,7 @@ import type { BoardRow } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
 import { isHeld, standingOf } from '#contract/views/standing-of-case'
 import { searchWords } from '#contract/views/search-words'
+import { isWordOwed } from '#contract/views/escalation'
 import { onSinceAt } from '#contract/views/situation-of-case'
 import { hardAtMs } from '#contract/views/opening-run'
 import { workAhead } from '#contract/views/work-ahead'
@@ -64,6 +65,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
       ? { said: { by: word.by, at: at(word.atMs), text: word.text, comesAt: word.comesAtMs === null ? null : at(word.comesAtMs) } }
       : {}),
     ...(onSince && !isOff ? { onSince } : {}),
+    ...(isWordOwed(record, episode) ? { owesWord: true as const } : {}),
     standingCount: standing.filter(isPressing).length,
     sinceAt: worst ? at(worst.sinceMs) : null,
     settledUntilAt: worst?.settled ? at(worst.settled.untilMs) : null,

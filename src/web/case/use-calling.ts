@@ -1,6 +1,7 @@
 import type { Standing, StandingCall } from '#core/model/standing'
 import type { Callee } from '#contract/records/ward'
 import { calledWords, type PageRecord } from '#contract/records/page'
+import { isPageAwaited } from '#contract/views/escalation'
 import { useCaseStore, type OpenCase } from '../sync/case-store'
 import { useOutbox } from '../sync/outbox'
 
@@ -25,13 +26,12 @@ export function useCalling({ record }: OpenCase, { call }: Pick<Standing, 'call'
   const line = useOutbox((state) => state.line)
   if (!call) return null
   const pages = (record.pages ?? []).filter((page) => Date.parse(page.at) >= call.sinceMs)
-  const asked = record.pageAsks?.findLast(({ at }) => Date.parse(at) >= call.sinceMs)
   const callees = base?.callees ?? [somebody]
   const last = pages.at(-1)
   return {
     call,
     pages,
-    isOnItsWay: asked !== undefined && (!last || Date.parse(last.at) < Date.parse(asked.at)),
+    isOnItsWay: isPageAwaited(record),
     next: callees[Math.min((last?.step ?? -1) + 1, callees.length - 1)] ?? somebody,
     isByTelephone: line === 'offline' || base?.hasPager === false,
   }

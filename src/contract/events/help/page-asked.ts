@@ -5,6 +5,9 @@ export const pageAsked = caseKind<Readonly<Record<string, never>>>({
   nature: 'additive',
   right: 'add',
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by }) => ({ ...record, pageAsks: [...(record.pageAsks ?? []), { at, by }] }),
+  fold: (record, { at, actorName: by }) => ({
+    ...record,
+    pageAsks: [...(record.pageAsks ?? []), { at, by, pages: record.pages?.length ?? 0 }],
+  }),
   example: {},
 })

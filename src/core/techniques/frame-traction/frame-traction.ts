@@ -29,7 +29,7 @@ export const frameTraction = fieldTraction({
   care: frameTractionCare,
   roles: frameTractionRoles,
   musts: frameTractionMusts,
-  release: ['Take the pull by hand, let the ratchet out, look again at once.'],
+  release: ['Let the ratchet out, the leg in line by hand.'],
   comesOff: ['Ratchet let out; the hands carry the pull.', 'Leg straps, groin strap and frame off, knee and calf carried; the hitch last.'],
 })
 

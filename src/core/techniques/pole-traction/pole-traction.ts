@@ -26,7 +26,7 @@ export const poleTraction = fieldTraction({
   care: poleTractionCare,
   roles: poleTractionRoles,
   musts: poleTractionMusts,
-  release: ['Hold the leg by hand, let the pole’s pull out, look again at once.'],
+  release: ['Let the pole’s pull out, the leg in line by hand.'],
   comesOff: ['Straps undone, the pole’s pull let out; the hands carry it.', 'Hitch, pole and thigh strap off, knee and calf carried.'],
 })
 

@@ -1,7 +1,7 @@
 import { tractionTroubles } from '../families/traction/traction-troubles'
 
 /** How the pull of this splint is given up. */
-export const ringTractionRelease: readonly string[] = ['Ease the cord a hand’s breadth, hold the leg by hand, look again at once.']
+export const ringTractionRelease: readonly string[] = ['Pay the cord out, the leg in line by hand.']
 
 /** What goes wrong with it. */
 export const ringTractionTroubles = tractionTroubles({

@@ -1,9 +1,7 @@
 import { tractionTroubles } from '../families/traction/traction-troubles'
 
 /** How the pull of this splint is given up. */
-export const suspendedRingTractionRelease: readonly string[] = [
-  'Take the counterweight’s load by hand and ease the cord; look again at once.',
-]
+export const suspendedRingTractionRelease: readonly string[] = ['Lift the counterweight by hand, the leg in line by hand.']
 
 /** What goes wrong with it. */
 export const suspendedRingTractionTroubles = tractionTroubles({

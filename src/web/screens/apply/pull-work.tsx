@@ -55,7 +55,11 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
     <section aria-label="The pull" className="grid gap-3 rounded-2xl border border-line p-3">
       <p className="font-semibold">
         {pull.expectedKg === null ? (
-          'Until the pain eases and the length matches'
+          pull.toRelief ? (
+            'Until the pain eases and the length matches'
+          ) : (
+            'As much as the pulse allows'
+          )
         ) : (
           <>
             {pull.toRelief ? 'Until the pain eases and the length matches; expect about ' : 'To '}

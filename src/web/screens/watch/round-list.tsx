@@ -2,6 +2,7 @@ import { formatClock, formatDay, formatDayAndClock } from '../../parts/format-ti
 import type { LiveRound } from '#core/rounds/live-rounds'
 import type { JudgedRound } from '#contract/views/case-rounds'
 import type { CorrectedRound, RoundRecord } from '#contract/records/episode'
+import type { Correction } from '#contract/views/correction-words'
 import { LevelMark } from '../../parts/level-mark'
 import { WholeRound } from './whole-round'
 
@@ -26,6 +27,7 @@ export function RoundList({
   judged,
   notDone,
   corrected,
+  corrections,
   now,
   mayCorrect,
   onCorrect,
@@ -35,10 +37,16 @@ export function RoundList({
   notDone: readonly RoundRecord[]
   /** Rounds as they were before they were put right. */
   corrected: readonly CorrectedRound[]
+  /** What was put right, in words. */
+  corrections: readonly Correction[]
   mayCorrect: (round: RoundRecord) => boolean
   onCorrect: (round: RoundRecord) => void
   now: number
 }) {
+  const wordsOf = ({ at, correctedAt }: CorrectedRound): string => {
+    const own = corrections.find((one) => one.lookAt === at && one.correctedAt === correctedAt)
+    return own ? `: ${own.text}` : ''
+  }
   const open = rounds.filter((round) => round.doneAt === null)
   const owed = open.filter((round) => round.dueAt < now).slice(-mostOwed)
   const coming = open.filter((round) => round.dueAt >= now).slice(0, mostToCome)
@@ -81,7 +89,7 @@ export function RoundList({
       at: round.at,
       by: round.by,
       line: <span className="text-soft line-through">as first entered</span>,
-      note: `counts no longer: put right by ${round.correctedBy}`,
+      note: `counts no longer: put right by ${round.correctedBy}${wordsOf(round)}`,
       whole: <WholeRound round={round} />,
     })),
   ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at))

@@ -1,3 +1,4 @@
+import { correctionsOf } from '#contract/views/correction-words'
 import { wordsInUnits } from '#core/quantities/words-in-units'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
@@ -79,6 +80,7 @@ export function WatchScreen() {
       rounds={rounds}
       judged={judged}
       notDone={episode.rounds.filter((round) => round.outcome !== 'done' && round.cases.includes(record.id))}
+      corrections={correctionsOf(record, episode)}
       corrected={(episode.correctedRounds ?? []).filter((round) => round.isBaseline || round.cases.includes(record.id))}
       now={now}
       mayCorrect={(round) => mayCorrect(round, person)}
