@@ -126,7 +126,7 @@ describe('when it turns, in the browser', () => {
       false,
     )
     await browser.waitForText('Not while this stands: Neck: breathing: harder')
-    expect(await strip()).to.include('First: Let the patient be as they breathe best')
+    expect(await strip()).to.include('First: As the patient breathes best')
     await browser.find('button', 'Go on all the same')
   })
 

@@ -29,7 +29,7 @@ describe('whole runs in the browser', () => {
     await browser.waitForText('No warning in what was entered')
     for (let left = 0; left < 3 && (await shownStep(browser)); left++) await finishStep(browser)
     await browser.find('heading', 'Check')
-    expect(await browser.text()).not.to.include('Nobody has looked since it went on')
+    expect(await browser.text()).not.to.include('Nobody has looked at it yet')
   }
 
   async function recordText(seeded: SeededCase): Promise<string> {

@@ -1,4 +1,4 @@
-import { dangers, heldParts, type Danger, type Held } from '#core/model/danger'
+import { dangers, heldParts, type Danger, type Held, type Posture } from '#core/model/danger'
 import { actionWords, openingAction } from '#core/standing/action-words'
 import { whatNow, type Situation, type StandingDanger } from '#core/standing/what-now'
 import { techniques } from '#core/techniques/registry'
@@ -69,9 +69,46 @@ function actionRows(): string {
   return lines.join('\n')
 }
 
+const onWords: Readonly<Record<Held | 'nothing', string>> = {
+  head: 'collar or vest',
+  spine: 'shell',
+  pull: 'traction',
+  break: 'slab, cast, brace',
+  nothing: 'nothing',
+}
+const postures: readonly Posture[] = ['lying', 'upright', 'half-turned']
+
+function firstLine(danger: Danger, at: Situation): string {
+  const standing: readonly StandingDanger[] = [{ danger, part: 'leg-left', item: null }]
+  const id = whatNow(standing, at)[0]
+  return id ? actionWords(id, at, standing) : ''
+}
+
+/**
+ * The first line of every danger, as it is read aloud: with what is on, by two and by one alone; of somebody upright or half turned where that is
+ * another line.
+ */
+function firstLineRows(): string {
+  const rows = dangers.flatMap((danger) =>
+    [...heldParts, null].flatMap((holds) => {
+      const said = (posture: Posture): readonly string[] =>
+        [2, 1].map((people) => firstLine(danger, { ...situation(holds, people), posture }))
+      const lying = said('lying')
+      return postures.flatMap((posture) => {
+        const lines = said(posture)
+        if (posture !== 'lying' && lines.join() === lying.join()) return []
+        return [
+          `| ${danger} | ${onWords[holds ?? 'nothing']} | ${posture} | ${lines[0]} | ${lines[1] === lines[0] ? 'the same' : lines[1]} |`,
+        ]
+      })
+    }),
+  )
+  return ['| danger | on | patient | first line | alone |', '|---|---|---|---|---|', ...rows].join('\n')
+}
+
 /** The page with the table of what to do now as it is today. */
 export function withWhatNow(page: string): string {
   const [head = '', rest = ''] = page.split(marks.begin)
   const [, tail = ''] = rest.split(marks.end)
-  return `${head}${marks.begin}\n\n${dangerRows()}\n\n${actionRows()}\n\n${marks.end}${tail}`
+  return `${head}${marks.begin}\n\n${dangerRows()}\n\n${actionRows()}\n\n${firstLineRows()}\n\n${marks.end}${tail}`
 }

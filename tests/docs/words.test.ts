@@ -1,4 +1,6 @@
 import { expect } from 'chai'
+import { flagRulesOf } from '#core/rules/by-what-is-put-on'
+import { techniques } from '#core/techniques/registry'
 import { readdirSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { retiredIn, retiredWords } from '../harness/retired-words'
@@ -30,5 +32,18 @@ describe('docs/words.md', () => {
         .map((one) => `${file}: ${one}`),
     )
     expect(found).to.deep.equal([])
+  })
+})
+
+describe('the guide of a collar, vest or shell', () => {
+  it('speaks of neither ring nor foot: nothing of it lies there', () => {
+    for (const technique of techniques.filter(({ onUrgent }) => onUrgent.holds === 'head')) {
+      const said = [
+        ...flagRulesOf(technique.puts).map(({ text, why }) => `${text} ${why}`),
+        ...technique.onUrgent.actions,
+        ...technique.troubles.flatMap(({ label, actions }) => [label, ...actions]),
+      ].join(' ')
+      expect(said, technique.id).to.not.match(/\b(ring|hitch|foot|toes?)\b/i)
+    }
   })
 })

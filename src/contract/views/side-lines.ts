@@ -23,7 +23,7 @@ export function sideLines(record: CaseRecord): readonly SideLine[] {
     ...(record.sideAnswers ?? []).map((sideAnswer) => ({
       at: sideAnswer.at,
       by: sideAnswer.by,
-      text: `Looked which limb it is on (${sideAnswer.on}${sideAnswer.hurt ? `, hurt is the ${sideAnswer.hurt}` : ''}): ${sideAnswer.undone ? 'a slip, taken back' : found[verdictOf(sideAnswer)]}`,
+      text: `Looked which limb it is on (${sideAnswer.on}${sideAnswer.hurt ? `; the injured one is the ${sideAnswer.hurt}` : ''}): ${sideAnswer.undone ? 'a slip, taken back' : found[verdictOf(sideAnswer)]}`,
     })),
     ...(record.takenOff ?? []).map(({ at, by }) => ({ at, by, text: 'Taken off the wrong limb' })),
   ]

@@ -6,10 +6,10 @@ export const actionTexts = {
   suction: 'Suction: mouth and throat clear.',
   'compare-both':
     'Feel the pulse of both feet and take pressure and heart rate (no cuff: wrist pulse). Is one foot weaker than at its own baseline, or both?',
-  'hold-head': 'Hold the head in line; say so, and do not let go.',
+  'hold-head': 'Hold the head in line with both hands; say “I have the head”, and keep hold of it.',
   'in-line': 'Hold in line what the injury has made loose.',
   'flat-in-line': 'Down flat and in line, by all who are there, the device on.',
-  'hands-on-pull': 'Hands on the pull at once, along the leg; do not let go.',
+  'hands-on-pull': 'Hands on the pull at once, along the leg; keep hold of it.',
   wake: 'Wake the patient: call by name, rub the breastbone, tell them to breathe.',
   airway: 'Clear the airway: jaw forward, suction.',
   'as-breathes': 'As the patient breathes best: nobody is laid flat who fights for breath.',

@@ -76,7 +76,7 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
 function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResult): SlowOutcome {
   const cautions: RoledCaution[] = []
   const chosen = crew.options.find((option) => option.people === crew.leastCrew)
-  const gives = task.relief.length > 0 ? ` What gives: ${task.relief.join('; ')}.` : ''
+  const gives = task.relief.length > 0 ? ` What helps: ${task.relief.join('; ')}.` : ''
   if (task.people !== null && task.people < crew.leastCrew) {
     cautions.push({
       level: 'caution',

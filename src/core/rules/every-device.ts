@@ -14,7 +14,7 @@ export const everyDevice: readonly FlagRule[] = [
     level: 'note',
     steps: [],
     text: 'Before going home: who helps, are there stairs, is there a telephone in reach?',
-    why: 'Nobody at home sees the foot turn blue.',
+    why: 'Nobody at home sees it get worse.',
   },
 ]
 
@@ -55,7 +55,7 @@ export const unfeltEdges: readonly FlagRule[] = [
     flag: 'neuropathy',
     level: 'caution',
     at: ['lays-on', 'closes', 'check-after'],
-    text: 'Look at the skin under ring, hitch, straps and edges each time: it will not be felt.',
+    text: 'Look at the skin under edges, straps and all that presses each time: it will not be felt.',
     why: 'Where feeling is lost a sore begins without a word.',
   },
 ]

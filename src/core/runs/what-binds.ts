@@ -81,9 +81,7 @@ function asBinding(caution: Caution): BindingStop {
 function ofWaiting(step: Step, facts: BindingFacts): readonly BindingStop[] {
   return facts.steps.flatMap((one): BindingStop[] => {
     if (one.waitsFor === undefined || !isBound(step, [one.id], waitsForOrder, facts)) return []
-    return [
-      { code: waitsForOrder, text: one.waitsFor, why: `Without it nobody knows how: ${one.prevents}`, isFixed: true, needsCall: false },
-    ]
+    return [{ code: waitsForOrder, text: one.waitsFor, why: `It prevents this: ${one.prevents}`, isFixed: true, needsCall: false }]
   })
 }
 

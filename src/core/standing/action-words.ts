@@ -26,7 +26,8 @@ export function actionWords(id: ActionId, situation: Situation, standing: readon
     case 'turn-in-line':
       return turningWords(situation)
     case 'in-line':
-      if (column !== null || on?.holds === 'spine') return 'Keep the spine in line, as found; say so, and do not let go.'
+      if (column !== null || on?.holds === 'spine' || has('cord'))
+        return 'Keep head, shoulders and hips in line, as found; say so, and keep hold.'
       return on?.holds === 'break' && has('skin')
         ? 'One pair of hands holds the break still.'
         : 'Bring the limb in line by a gentle pull along it; feel for the pulse within a minute. Stop at resistance.'
@@ -92,7 +93,8 @@ function callWords({ on, people }: Situation, isTold: boolean): string {
 
 /** How somebody who vomits is turned: by how they lie or sit, what holds them, and how many are there. */
 function turningWords({ on, people, posture }: Situation): string {
-  if (posture === 'upright') return 'Lean trunk and head forward as one, in line; open the top strap.'
+  const strap = on?.holds === 'head' || on?.holds === 'spine' ? '; open the top strap' : ''
+  if (posture === 'upright') return `Lean trunk and head forward as one, in line${strap}.`
   if (on?.holds === 'pull') return 'Hands on the pull; turn head and shoulders to the side, in line where the spine is not cleared.'
   return people > 1
     ? actionTexts['turn-in-line']

@@ -221,7 +221,7 @@ function unlooked({ onAtMs, lookedAtMs }: StandingInput, isOn: boolean): readonl
       level: 'unknown',
       danger: null,
       isCalled: false,
-      text: 'Nobody has looked since it went on.',
+      text: 'Nobody has looked at it yet.',
       part: null,
       sinceMs: onAtMs,
       alarmSinceMs: onAtMs,

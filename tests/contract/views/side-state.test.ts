@@ -80,7 +80,7 @@ describe('a changed or doubted side', () => {
     // Record, summary and hand-over tell all of it with its times and reason.
     const told = [
       'Side changed: LEFT ankle, malleolar fracture → RIGHT ankle, malleolar fracture. the film was turned',
-      'Looked which limb it is on (left, hurt is the right): on the wrong one: the run ended as wrong side',
+      'Looked which limb it is on (left; the injured one is the right): on the wrong one: the run ended as wrong side',
       'Where it came off: skin red, pulse felt, movement and feeling as before',
       'Taken off the wrong limb',
       'Identity and side read aloud afresh',

@@ -9,7 +9,7 @@ import { caseKind } from '../kind'
 export const sideAnswered = caseKind<SideAnsweredBody>({
   nature: 'additive',
   right: 'add',
-  words: ({ on, hurt }) => `Looked where it is: ${on}${hurt ? `; hurt is the ${hurt}` : ''}`,
+  words: ({ on, hurt }) => `Looked where it is: ${on}${hurt ? `; the injured one is the ${hurt}` : ''}`,
   fold: (record, { at, actorName: by, body }) => {
     const answered = { ...record, sideAnswers: [...(record.sideAnswers ?? []), { ...body, at, by }] }
     if (verdictOf(body) === 'right') return answered

@@ -49,7 +49,7 @@ function warnShortHanded(
 ): void {
   const { people } = draft.clinicalCase.crew
   if (people === null || people >= needed) return
-  const gives = relief.length > 0 ? ` What gives: ${relief.join('; ')}.` : ''
+  const gives = relief.length > 0 ? ` What helps: ${relief.join('; ')}.` : ''
   draft.caution({
     level: 'caution',
     code: 'short-handed',

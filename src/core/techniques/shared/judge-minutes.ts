@@ -62,7 +62,7 @@ function mendWords({ steps, windows, setMin, mends }: MinutesQuestion): string {
     const lateMin = worstLateMin(likelyWindows(likelyOf(order.steps), order.windows, mend.setMin ?? setMin))
     return `${mend.words}: ${lateMin > 0 ? `still ${lateMin.toFixed(1)} min late` : `${Math.abs(lateMin).toFixed(1)} min in hand`}`
   })
-  return said.length > 0 ? ` What gives time: ${said.join('; ')}.` : ''
+  return said.length > 0 ? ` What saves time: ${said.join('; ')}.` : ''
 }
 
 function isLate({ doneMin, limitMin }: Lateness): boolean {

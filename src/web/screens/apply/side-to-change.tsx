@@ -22,7 +22,11 @@ export function SideToChange({ open }: { open: OpenCase }) {
     <main id="main" className="mx-auto grid w-full max-w-2xl flex-1 content-start gap-4 p-4 sm:p-6">
       <h1 className="text-[1.6rem] leading-tight font-bold">The record names the wrong limb</h1>
       <SlipUndo open={open} />
-      <Notice tone="stop" lead={`Hurt is the ${after.side.toUpperCase()} one; the record says ${before.side.toUpperCase()}.`} role="alert">
+      <Notice
+        tone="stop"
+        lead={`The injured one is the ${after.side.toUpperCase()}; the record says ${before.side.toUpperCase()}.`}
+        role="alert"
+      >
         The side and its plan are a clinician’s. Readings, baseline and plan begin again on the {after.side.toUpperCase()}{' '}
         {before.region ? spoken(before.region) : 'limb'}.
       </Notice>

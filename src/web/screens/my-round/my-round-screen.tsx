@@ -43,7 +43,7 @@ export function MyRoundScreen() {
       <h1 className="text-2xl font-bold">My round</h1>
       <p className={`mb-3 text-soft ${rows.length === 0 ? 'hidden' : ''}`} role="status">
         {areas.length === 0 && rows.length > 0
-          ? 'All places. Choose yours: they are remembered, and kept here for when there is no line. '
+          ? 'All places. Choose yours: they are remembered, and kept on this device for when there is no connection. '
           : ''}
         {total === 0
           ? `Nothing is due for the next half hour${walk.laterCount > 0 ? `; ${walk.laterCount} later` : ''}.`
