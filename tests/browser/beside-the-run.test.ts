@@ -147,7 +147,7 @@ describe('beside the run in the browser', () => {
       expect(await browser.query('link', 'Board'), 'the page behind is hidden').to.equal(null)
       await browser.click('button', 'Something is wrong')
       await browser.click('button', /too hot/)
-      await browser.waitForText('Take it off at once')
+      await browser.waitForText('Take it off now')
       await browser.click('button', 'Go on')
       await browser.type('textbox', 'Name', 'isolde')
       await browser.type('textbox', 'Password', 'wrong')

@@ -2,18 +2,10 @@ import type { RoundBody } from '#contract/events/rounds/round'
 import { ChoiceRow } from '../parts/choice-row'
 import { useNarrow } from '../parts/use-narrow'
 import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
+import { CannotBeAskedTool, CannotBeAskedWhy } from './cannot-be-asked'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { RoundGrid } from './round-grid'
-import {
-  askedChoices,
-  columnItems,
-  isAnswerable,
-  isInShortForm,
-  keyRows,
-  toColumnFindings,
-  type RoundEntries,
-  type RoundItem,
-} from './round-items'
+import { columnItems, isAnswerable, isInShortForm, keyRows, toColumnFindings, type RoundEntries, type RoundItem } from './round-items'
 import { limbCell, RoundLimb } from './round-limb'
 import { RoundTool, RoundTools } from './round-tool'
 import { vitalOf, VitalGrid } from './vital-grid'
@@ -48,14 +40,7 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
     >
       {(entries, put) => (
         <>
-          <ChoiceRow
-            label="Asked about feeling and strength, the patient"
-            isLabelHidden
-            value={entries['asked'] ?? 'yes'}
-            choices={askedChoices}
-            isSmall
-            onChange={(asked) => put({ asked })}
-          />
+          <CannotBeAskedWhy entries={entries} onPut={put} />
           <div className="lg:flex lg:items-end lg:justify-between lg:gap-6">
             <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5 sm:items-end sm:gap-3">
               <ChoiceRow
@@ -74,6 +59,7 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
                   short="normal"
                   onClick={() => put(restIsNormal(cellsOf(entries), entries, round.ever ?? {}))}
                 />
+                <CannotBeAskedTool entries={entries} onPut={put} />
                 <RoundTool name="Cannot, all of it" short="Cannot" onClick={() => put(cannotAll(cellsOf(entries), entries))} />
               </RoundTools>
             </div>

@@ -5,12 +5,12 @@ import { otherSide, spoken, type Side } from '#core/model/vocabulary'
 import { ChoiceRow, ChoiceSet } from '../parts/choice-row'
 import { useNarrow } from '../parts/use-narrow'
 import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
+import { CannotBeAskedTool, CannotBeAskedWhy } from './cannot-be-asked'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { isAsked, RoundGrid, type RoundColumn } from './round-grid'
 import { skinWords } from '#core/model/round-items'
 import {
   alsoAsked,
-  askedChoices,
   cannotAskOf,
   isAnswerable,
   isOfBareLimb,
@@ -105,14 +105,7 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
         )
         return (
           <>
-            <ChoiceRow
-              label="Asked about pain and feeling, the patient"
-              isLabelHidden
-              value={entries['asked'] ?? 'yes'}
-              choices={askedChoices}
-              isSmall
-              onChange={(asked) => put({ asked })}
-            />
+            <CannotBeAskedWhy entries={entries} onPut={put} />
             {isNarrow ? (
               <ChoiceRow
                 label="Side in hand"
@@ -127,10 +120,10 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
               />
             ) : null}
             <div className="lg:flex lg:items-end lg:justify-between lg:gap-6">
-              <RoundTools>
+              <RoundTools before="Normal:">
                 <RoundTool
                   name={`Rest of ${sound} normal`}
-                  short={`${sound} normal`}
+                  short={sound}
                   onClick={() =>
                     put(
                       restIsNormal(
@@ -146,7 +139,7 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
                 />
                 <RoundTool
                   name="Rest of both normal"
-                  short="both normal"
+                  short="both"
                   onClick={() =>
                     put({
                       ...restIsNormal(cellsOf(columns, entries), entries, round.ever ?? {}),
@@ -154,6 +147,7 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
                     })
                   }
                 />
+                <CannotBeAskedTool entries={entries} onPut={put} />
                 <RoundTool name="Cannot, all of it" short="Cannot" onClick={() => put(cannotAll(cellsOf(columns, entries), entries))} />
               </RoundTools>
               {round.limb && !(isNarrow && side !== injured) ? (

@@ -137,8 +137,8 @@ export const cannotReasons = ['nerve block', 'unresponsive', 'sedated', 'asleep'
 
 /** Whether the patient answers, and why not: what needs an answer is then left out of the round. */
 export const askedChoices = [
-  { value: 'yes', label: 'Answers' },
-  ...cannotAskReasons.map((value) => ({ value, label: `Cannot: ${cannotAskWords[value]}` })),
+  ...cannotAskReasons.map((value) => ({ value, label: cannotAskWords[value] })),
+  { value: 'yes', label: 'answers after all' },
 ]
 
 /** What the form says of it, as the findings carry it. */

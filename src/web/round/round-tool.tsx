@@ -2,12 +2,15 @@ import type { ReactNode } from 'react'
 import { Button } from '../parts/button'
 import { useNarrow } from '../parts/use-narrow'
 
-/** What fills many cells at once: one row on a phone, where the word before it says what it does it to. */
-export function RoundTools({ children }: { children: ReactNode }) {
+/**
+ * What fills many cells at once: one row on a phone.
+ * @param before on a phone the word before them, which says what they do
+ */
+export function RoundTools({ before = 'Rest:', children }: { before?: string; children: ReactNode }) {
   const isNarrow = useNarrow()
   return (
     <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
-      {isNarrow ? <span className="text-sm font-semibold text-soft">Rest:</span> : null}
+      {isNarrow ? <span className="text-sm font-semibold text-soft">{before}</span> : null}
       {children}
     </div>
   )
@@ -16,7 +19,7 @@ export function RoundTools({ children }: { children: ReactNode }) {
 /**
  * One of them, low enough that all stays in sight.
  * @param name in full, for whoever has room or listens
- * @param short after "Rest:"
+ * @param short after the word before them
  */
 export function RoundTool({ name, short, onClick }: { name: string; short: string; onClick: () => void }) {
   const isNarrow = useNarrow()
