@@ -16,7 +16,7 @@ const panel = async (): Promise<string> => (await browser.find('alert', 'What st
 /** The lines of what to do, as they stand. */
 const lines = (): Promise<readonly string[]> =>
   browser.evaluate(
-    `return [...document.querySelectorAll('ol[aria-label="What to do, in this order"] > li p.font-semibold')].map((one) => one.innerText)`,
+    `return [...document.querySelectorAll('ol[aria-label="What to do, in this order"] > li > div > p.font-semibold')].map((one) => one.innerText)`,
   )
 /** Where the first line ends, px from the top of the window. */
 const firstLineEnds = (): Promise<number> =>
@@ -150,7 +150,7 @@ describe('what is said first, on a phone', () => {
     expect(await browser.text()).to.not.match(/Pain at rest|Feeling: sole/)
     await sendRound(browser, seeded, { ...unasked(), cannotAsk: 'unresponsive' }, false, 1)
     await watch(seeded)
-    await browser.waitForText('Cannot be asked, unresponsive')
+    await browser.waitForText(/cannot be asked, unresponsive/i)
     await sendRound(browser, seeded, { ...unasked('marked'), cannotAsk: 'unresponsive' }, false)
     await watch(seeded)
     await browser.find('alert', 'What stands')

@@ -107,7 +107,6 @@ function ActionLine({
             ))}
           </ul>
         ) : null}
-        {calling ? <CallAct calling={calling} isNext={isFirst && opening === null} /> : null}
         {opening ? (
           <Button look={isFirst ? 'next' : 'plain'} className="mt-2 min-h-14 text-lg" onClick={opening.begin}>
             {opening.isBegun
@@ -117,6 +116,7 @@ function ActionLine({
                 : 'Open it now, step by step'}
           </Button>
         ) : null}
+        {calling ? <CallAct calling={calling} isNext={isFirst && opening === null} /> : null}
       </div>
       {response ? (
         <p className="col-start-2 font-semibold sm:col-start-3 sm:text-right">

@@ -19,7 +19,7 @@ export function CallAct({ calling, isNext }: { calling: Calling; isNext: boolean
   const waited = Math.max(0, Math.floor((useNow(5_000) - call.sinceMs) / 60_000))
   const last = pages.at(-1)
   return (
-    <div className="mt-1.5 grid gap-2 rounded-2xl bg-sheet p-3 font-normal">
+    <div className="mt-2 grid gap-1.5 rounded-2xl bg-sheet p-2.5 font-normal">
       {call.answered ? (
         <p className="font-semibold">
           ✓ {call.answered.how === 'bedside' ? 'Here' : 'Answered'} {formatClock(call.answered.atMs)}, {call.answered.to}
@@ -47,15 +47,16 @@ export function CallAct({ calling, isNext }: { calling: Calling; isNext: boolean
         {isByTelephone ? null : (
           <Button
             look={isNext && !last && !call.answered ? 'next' : 'plain'}
-            className="min-h-14 text-lg"
+            className={last || call.answered ? 'max-sm:px-3 text-base' : 'min-h-14 text-lg'}
             disabled={isOnItsWay}
             onClick={() => void writeEvent('page-asked', {})}
           >
-            {last || call.answered ? `Call the next: ${calleeWords(next)}` : 'Call'}
+            {last || call.answered ? `Call ${next.name || next.role} too` : 'Call'}
           </Button>
         )}
         {call.answered?.how === 'bedside' ? null : (
           <Button
+            className="max-sm:px-3"
             onClick={() =>
               void writeEvent('call', {
                 to: call.answered?.to ?? (last ? calleeWords(last) : calleeWords(next)),
@@ -68,7 +69,11 @@ export function CallAct({ calling, isNext }: { calling: Calling; isNext: boolean
             They are here
           </Button>
         )}
-        <Button look={isByTelephone && isNext && !call.answered ? 'next' : 'plain'} onClick={() => setTelling(true)}>
+        <Button
+          className="max-sm:px-3"
+          look={isByTelephone && isNext && !call.answered ? 'next' : 'plain'}
+          onClick={() => setTelling(true)}
+        >
           By telephone…
         </Button>
       </div>

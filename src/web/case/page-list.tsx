@@ -14,9 +14,8 @@ export function PageList({ pages }: { pages: readonly PageRecord[] }) {
   return (
     <ul aria-label="Paged" className="grid gap-0.5 text-sm">
       {pages.map((page) => (
-        <li key={page.pageId} className="flex flex-wrap gap-x-2">
-          <span className="numeral text-soft">{formatClock(page.at)}</span>
-          <span className="font-semibold">{calledWords(page)}</span>
+        <li key={page.pageId} className="leading-snug">
+          <span className="numeral text-soft">{formatClock(page.at)}</span> <span className="font-semibold">{calledWords(page)}</span>{' '}
           <span className="text-soft">
             {page.receipts.length === 0
               ? 'paged, nothing has come back'

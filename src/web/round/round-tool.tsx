@@ -9,7 +9,7 @@ import { useNarrow } from '../parts/use-narrow'
 export function RoundTools({ before = 'Rest:', children }: { before?: string; children: ReactNode }) {
   const isNarrow = useNarrow()
   return (
-    <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
+    <div className="flex flex-wrap items-center gap-x-1.5 gap-y-1.5 sm:gap-x-2">
       {isNarrow ? <span className="text-sm font-semibold text-soft">{before}</span> : null}
       {children}
     </div>
@@ -24,7 +24,7 @@ export function RoundTools({ before = 'Rest:', children }: { before?: string; ch
 export function RoundTool({ name, short, onClick }: { name: string; short: string; onClick: () => void }) {
   const isNarrow = useNarrow()
   return (
-    <Button className="max-sm:min-h-11 max-sm:px-2 max-sm:text-sm lg:min-h-9 lg:py-1" aria-label={name} onClick={onClick}>
+    <Button className="max-sm:min-h-11 max-sm:px-1.5 max-sm:text-sm lg:min-h-9 lg:py-1" aria-label={name} onClick={onClick}>
       {isNarrow ? short : name}
     </Button>
   )
