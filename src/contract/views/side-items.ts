@@ -1,4 +1,5 @@
 import type { OtherItem } from '#core/standing/judge-standing'
+import { isColumnRegion } from '#core/model/vocabulary'
 import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
@@ -17,7 +18,11 @@ export function sideItems(record: CaseRecord, episode: EpisodeRecord): readonly 
   if (state === 'settled') return []
   const change = record.sideChange && !record.sideChange.checked ? record.sideChange : null
   const since = [change?.at, doubtedSide(record)?.at, state === 'off' ? sideAnswerOf(record)?.at : undefined].flatMap((at) => at ?? [])
-  const { text, ends } = words[state]
+  const { ends } = words[state]
+  const region = episode.injuries[record.injuryId]?.region ?? null
+  // Neck and trunk have no side.
+  const isColumn = region !== null && isColumnRegion(region)
+  const text = isColumn && state === 'where' ? 'Look now whether it is on the right patient and part' : words[state].text
   const from = change ? `: ${change.from} → ${change.to}. ${change.reason}` : ''
   return [
     {
@@ -30,16 +35,18 @@ export function sideItems(record: CaseRecord, episode: EpisodeRecord): readonly 
       binds: { stages: ['make-ready', 'apply'], steps: [] },
       ends,
       isEndedByWord: false,
-      ...(state === 'where' || state === 'off' ? { danger: 'own', ownSteps: stepsOf(state, record) } : {}),
+      ...(state === 'where' || state === 'off' ? { danger: 'own', ownSteps: stepsOf(state, record, isColumn) } : {}),
     },
   ]
 }
 
 /** What is done first, by the state. */
-function stepsOf(state: 'where' | 'off', record: CaseRecord): readonly string[] {
+function stepsOf(state: 'where' | 'off', record: CaseRecord, isColumn: boolean): readonly string[] {
   if (state === 'off') return ['Take it off there now, step by step, under Apply.', ...(findTechnique(record.technique)?.comesOff ?? [])]
   return [
     'Stop. Leave the limb safe; take nothing off yet that holds a break or a neck.',
-    'Look which limb it is on, and say it under Apply. Read name, second identifier and side aloud; look at the film and the order.',
+    isColumn
+      ? 'Read name and second identifier aloud; look at the film and the order. Say under Apply whether it is where it belongs.'
+      : 'Look which limb it is on, and say it under Apply. Read name, second identifier and side aloud; look at the film and the order.',
   ]
 }

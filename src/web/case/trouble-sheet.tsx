@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { anyTroubles, wrongSideId } from '#core/techniques/shared/any-troubles'
 import { orderTroubles } from '#core/standing/trouble-target'
+import { isColumnRegion } from '#core/model/vocabulary'
 import { watchedOf } from '#core/model/observation'
 import { findTechnique } from '#core/techniques/registry'
 import type { Trouble } from '#core/model/trouble'
@@ -60,6 +61,12 @@ export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase;
       </ul>
     </Dialog>
   )
+}
+
+/** Neck and trunk have no side. */
+function isColumnCase({ record, episode }: OpenCase): boolean {
+  const region = episode.injuries[record.injuryId]?.region
+  return region !== null && region !== undefined && isColumnRegion(region)
 }
 
 /** Whether the run in question has ended: what goes wrong then belongs to the case. */
@@ -121,7 +128,7 @@ function TroubleCard({
               void navigate(`/case/${record.id}/apply`)
             }}
           >
-            Say which limb it is on
+            {isColumnCase(open) ? 'Say where it is' : 'Say which limb it is on'}
           </Button>
         ) : null}
         <SlipOfTrouble open={open} troubleId={trouble.id} onUndone={onClose} />

@@ -12,7 +12,7 @@ export const anyTroubles: readonly Trouble[] = [
     level: 'urgent',
     actions: [
       'Stop. Leave the limb safe; take nothing off yet that holds a fracture or a neck.',
-      'Look which limb it is on, and which is hurt: patient, film, order. Say both under Apply.',
+      'Look where it is, and what is hurt: patient, film, order. Say both under Apply.',
       'On the wrong one it comes off, step by step; then everything begins again on the right one.',
     ],
   },

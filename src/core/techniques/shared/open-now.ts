@@ -50,6 +50,9 @@ export function openNowSteps({ where, held, lines, compared }: OpenNowFacts): re
 /** A hand takes what the device holds; on a limb that its pull starves the hand holds it in line, and pulls no harder than what is eased. */
 function handsFirst(held: Held, to: string, after: string): Step {
   const step = takeHoldStep(held, 'hold-now', to, [after])
+  // Opened for breath: nobody is laid flat for it.
+  if (held === 'spine')
+    return { ...step, text: 'As the patient breathes best; a second person keeps head, shoulders and hips in line, and says so.' }
   if (held !== 'pull') return step
   return {
     ...step,

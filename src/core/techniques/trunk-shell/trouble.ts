@@ -2,7 +2,7 @@ import { arrest, breathless, fightsIt, newNumbness, vomiting, wantsToStop } from
 import type { Trouble } from '../../model/trouble'
 
 /** How a trunk shell comes off. */
-export const trunkShellRelease: readonly string[] = ['Loosen every strap; front shell off while the patient lies flat.']
+export const trunkShellRelease: readonly string[] = ['Loosen every strap; lift the front shell off, the patient as they breathe best.']
 
 /** What goes wrong with a trunk shell. */
 export const trunkShellTroubles: readonly Trouble[] = [

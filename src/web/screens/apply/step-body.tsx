@@ -18,10 +18,23 @@ import { Identifiers } from './identifiers'
 import { PullWork } from './pull-work'
 import { ReadAloudSwitch } from './read-aloud'
 import { handsAt } from '#core/runs/hands-at'
+import { CallAct } from '../../case/call-act'
+import { useCalling } from '../../case/use-calling'
+import { useStanding } from '../../case/use-standing'
 import { LineSwitch, StepLine, useStepLine } from './step-line'
 import { StrapWork } from './strap-work'
 import { UnderneathWork } from './underneath-work'
 import type { RunControl } from './use-run'
+
+/** Whether a step stands for the call: who was paged, heard and answered stands there. */
+function isCall({ answers }: Step): boolean {
+  return answers?.some((id) => id === 'call-senior' || id === 'call-and-open') === true
+}
+
+function StepCall({ open }: { open: OpenCase }) {
+  const calling = useCalling(open, useStanding(open))
+  return calling ? <CallAct calling={calling} isNext={false} /> : null
+}
 
 /** What a step says and what is done in it: its words, whose hands, its work, and its cautions where they bite. */
 export function StepBody({
@@ -63,6 +76,7 @@ export function StepBody({
     step.straps !== undefined ||
     step.underneath !== undefined ||
     step.waitsFor !== undefined ||
+    isCall(step) ||
     missingBefore.length > 0 ||
     timersOf(step).some((timer) => timer.starts === 'asked') ||
     [step.angles, step.reads, step.fits].some((work) => (work?.length ?? 0) > 0)
@@ -115,6 +129,7 @@ export function StepBody({
           onChecked={onChecked}
         />
       ) : null}
+      {isCall(step) ? <StepCall open={open} /> : null}
       {step.angles?.length ? <AngleWork run={run} step={step} angles={step.angles} /> : null}
       {step.pull ? <PullWork run={run} step={step} pull={step.pull} /> : null}
       {step.straps?.straps.length ? <StrapWork run={run} step={step} work={step.straps} units={units} /> : null}

@@ -1,7 +1,7 @@
 import { spoken } from '#core/model/vocabulary'
 import type { BoardRow } from '#contract/views/board'
 import { Button, ButtonLink } from '../../parts/button'
-import { formatLate, formatSpan } from '../../parts/format-time'
+import { formatClock, formatLate, formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../parts/level-mark'
 
 /** One bed of the walk: where, who, which side, what is due, and doing it. */
@@ -36,6 +36,11 @@ export function BedCard({
           {row.nextWhat ?? 'Round'} {lateMin > 0 ? `${formatLate(lateMin)}` : lateMin === 0 ? 'due now' : `in ${formatSpan(-lateMin)}`}
         </span>
         {row.finding ? <span className="basis-full text-sm text-soft">{row.finding}</span> : null}
+        {row.said ? (
+          <span className="basis-full text-sm font-bold">
+            {row.said.by}, {formatClock(row.said.at)}: {row.said.text}
+          </span>
+        ) : null}
       </div>
       <div className="flex flex-wrap gap-2 max-sm:gap-1">
         {isRound ? (
