@@ -54,11 +54,14 @@ export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: '
                 onChange={(form) => put({ form })}
               />
               <RoundTools>
-                <RoundTool
-                  name="The rest is normal"
-                  short="normal"
-                  onClick={() => put(restIsNormal(cellsOf(entries), entries, round.ever ?? {}))}
-                />
+                {/* The first look of a neck or trunk is what all later ones are held against: each item is pressed for itself. */}
+                {round.isBaseline ? null : (
+                  <RoundTool
+                    name="The rest is normal"
+                    short="normal"
+                    onClick={() => put(restIsNormal(cellsOf(entries), entries, round.ever ?? {}, false))}
+                  />
+                )}
                 <CannotBeAskedTool entries={entries} onPut={put} />
                 <RoundTool name="Cannot, all of it" short="Cannot" onClick={() => put(cannotAll(cellsOf(entries), entries))} />
               </RoundTools>

@@ -6,7 +6,9 @@ import { cannot, type RoundEntries, type RoundItem } from './round-items'
 export type EverEntered = Readonly<Record<string, readonly string[]>>
 
 /** What one tap never calls normal on the injured part: each is the thing that gets worse there. */
-const askedOnInjured: readonly string[] = ['restPain', 'stretchPain', 'swelling', 'refillS']
+const askedOnInjured: readonly string[] = ['restPain', 'stretchPain', 'swelling']
+/** What is felt for itself on the injured limb before there is a baseline to hold it against. */
+const askedAtFirst: readonly string[] = ['pulse']
 
 export interface RoundCell {
   /** Key of its entry: `<column>/<item>`. */
@@ -22,16 +24,26 @@ export function everEntered(rounds: readonly Omit<RoundInput, 'atMin' | 'baselin
 }
 
 /**
- * Entries that "the rest is normal" makes: only of what was never entered at another value for this injury, and never of pain, swelling
- * or refill on the injured part. What is left open has to be looked at (CORRECTIONS, Rounds and checks).
+ * Entries that "the rest is normal" makes: only of what was never entered at another value for this injury; never a figure, which nobody
+ * counted, and never of pain or swelling on the injured part; before a baseline not of its pulse either. What is left open has to be looked at
+ * (CORRECTIONS, Rounds and checks; ANSWERS 4).
  */
-export function restIsNormal(cells: readonly RoundCell[], entries: RoundEntries, ever: EverEntered): RoundEntries {
+export function restIsNormal(cells: readonly RoundCell[], entries: RoundEntries, ever: EverEntered, isBaseline: boolean): RoundEntries {
   return Object.fromEntries(
     cells
-      .filter(({ key, item, isInjured }) => !entries[key] && item.normal && !(isInjured && askedOnInjured.includes(item.key)))
+      .filter(({ key, item, isInjured }) => !entries[key] && item.normal && !isCounted(item) && !(isInjured && isAsked(item, isBaseline)))
       .filter(({ key, item }) => (ever[key] ?? []).every((value) => value === item.normal))
       .map(({ key, item }) => [key, item.normal]),
   )
+}
+
+/** Whether an item is a figure: seconds, strength, a pain score. */
+function isCounted({ figure, typed }: RoundItem): boolean {
+  return figure !== undefined || typed !== undefined
+}
+
+function isAsked({ key }: RoundItem, isBaseline: boolean): boolean {
+  return askedOnInjured.includes(key) || (isBaseline && askedAtFirst.includes(key))
 }
 
 /** Entries that say of all that is still open that it cannot be assessed; the reason is asked once. */

@@ -133,6 +133,7 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
                         ),
                         entries,
                         round.ever ?? {},
+                        round.isBaseline,
                       ),
                     )
                   }
@@ -142,7 +143,7 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
                   short="both"
                   onClick={() =>
                     put({
-                      ...restIsNormal(cellsOf(columns, entries), entries, round.ever ?? {}),
+                      ...restIsNormal(cellsOf(columns, entries), entries, round.ever ?? {}, round.isBaseline),
                       ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }),
                     })
                   }

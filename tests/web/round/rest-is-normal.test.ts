@@ -9,14 +9,27 @@ const cells: readonly RoundCell[] = (['left', 'right'] as const).flatMap((side) 
 const open = (entries: Readonly<Record<string, string>>) => cells.map((cell) => cell.key).filter((key) => !entries[key])
 
 describe('the rest is normal', () => {
-  it('leaves pain, swelling and refill of the injured side open, of the other none', () => {
-    expect(open(restIsNormal(cells, {}, {}))).to.have.members(['left/refillS', 'left/swelling', 'left/restPain', 'left/stretchPain'])
+  it('leaves pain and swelling of the injured side open, and every figure, which nobody counted', () => {
+    const left = ['left/refillS', 'right/refillS', 'left/swelling', 'left/restPain', 'left/stretchPain']
+    expect(open(restIsNormal(cells, {}, {}, false)).filter((key) => !key.startsWith('right/') || key === 'right/refillS')).to.have.members(
+      left,
+    )
+    for (const watched of ['arm', 'leg'] as const) {
+      const keys = keyRows(watched).map((item) => ({ key: `one/${item.key}`, item, isInjured: false }))
+      expect(Object.keys(restIsNormal(keys, {}, {}, false)).filter((key) => key.includes('power'))).to.deep.equal([])
+    }
+  })
+
+  it('before a baseline leaves the pulse of the injured limb to the finger, and fills the other', () => {
+    const first = restIsNormal(cells, {}, {}, true)
+    expect(first['left/pulse']).to.equal(undefined)
+    expect(first['right/pulse']).to.equal('present')
   })
 
   it('leaves open what any earlier round found otherwise, also when the last one was well', () => {
     const weak = quietRound('leg-slab', { pulse: 'weak' })
     const ever = everEntered([weak, quietRound('leg-slab')], false)
-    const filled = restIsNormal(cells, {}, ever)
+    const filled = restIsNormal(cells, {}, ever, false)
     expect(filled['left/pulse']).to.equal(undefined)
     expect(filled['right/pulse']).to.equal('present')
     expect(filled['left/colour']).to.equal('pink')
@@ -24,7 +37,7 @@ describe('the rest is normal', () => {
 
   it('changes nothing that is entered', () => {
     const entries = { 'left/colour': 'pale', 'right/swelling': 'mild' }
-    expect(restIsNormal(cells, entries, {})).not.to.have.any.keys('left/colour', 'right/swelling')
+    expect(restIsNormal(cells, entries, {}, false)).not.to.have.any.keys('left/colour', 'right/swelling')
   })
 
   it('"cannot, all of it" takes what is still open and nothing else', () => {

@@ -134,6 +134,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
         <HoldEnd
           run={run}
           step={step}
+          hold={holdTimer}
           troubles={findTechnique(run.technique ?? record.technique)?.troubles ?? []}
           onClose={() => setAsking(null)}
           onEnd={(reason) => {
