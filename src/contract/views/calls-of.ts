@@ -2,7 +2,7 @@ import type { CallEntry } from '#core/model/response'
 import type { CaseRecord } from '../records/case'
 import { calledWords, type PageRecord } from '../records/page'
 import type { Recorded } from '../records/run'
-import { decisionWords } from './senior-words'
+import { decisionWords } from '../records/decision-words'
 
 /** Who is said to have recorded what the pager did. */
 const pager = 'Pager'

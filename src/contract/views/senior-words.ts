@@ -1,23 +1,10 @@
 import type { SeniorWord } from '#core/model/standing'
 import { readItemId } from '#core/rounds/item-ids'
 import type { SeniorDecision } from '#core/standing/rounds-standing'
-import type { CaseRecord, DecisionBody, DecisionRecord } from '../records/case'
+import type { CaseRecord, DecisionRecord } from '../records/case'
+import { decisionWords } from '../records/decision-words'
 
 const minuteMs = 60_000
-
-/** What a senior answered, in words, without their name: "open it now", "comes in 10 min", "leave it for 30 min: theatre at 04:00". */
-export function decisionWords({ answer, what, comesInMin, forMin }: DecisionBody): string {
-  switch (answer) {
-    case 'open-now':
-      return what ? `open it now; ${what}` : 'open it now'
-    case 'comes':
-      return `comes ${comesInMin === 0 ? 'at once' : `in ${comesInMin} min`}${what ? `; ${what}` : ''}`
-    case 'leave':
-      return `leave it for ${forMin} min: ${what}`
-    case 'words':
-      return what
-  }
-}
 
 /** What seniors said about a case, in the order of time. */
 export function wordsOf({ seniorDecisions = [] }: Pick<CaseRecord, 'seniorDecisions'>): readonly SeniorWord[] {

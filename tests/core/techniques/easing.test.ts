@@ -34,8 +34,12 @@ describe('a pull that takes the pulse', () => {
   it('of a device that holds a spine is opened as the patient breathes best, and flattens nobody', () => {
     for (const technique of techniques.filter(({ onUrgent }) => onUrgent.holds === 'spine')) {
       const { plan, clinicalCase } = planExample(technique.id)
-      const said = openNowPlan(plan, technique, clinicalCase).procedure.steps.map(({ text }) => text).join(' ')
-      expect(said).to.include('As the patient breathes best').and.not.match(/flat on the back/i)
+      const said = openNowPlan(plan, technique, clinicalCase)
+        .procedure.steps.map(({ text }) => text)
+        .join(' ')
+      expect(said)
+        .to.include('As the patient breathes best')
+        .and.not.match(/flat on the back/i)
     }
   })
 })

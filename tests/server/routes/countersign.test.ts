@@ -39,6 +39,24 @@ describe('entries of trainees', () => {
     expect(await waiting()).to.equal(words.length)
   })
 
+  it('what a senior said by telephone waits for a name too, whoever entered it; said by themselves it does not', async () => {
+    const said = {
+      by: 'Otto Marlowe-Pike',
+      answer: 'words',
+      what: 'open it, I am in theatre',
+      saw: [{ id: 'leg-left/pulse', level: 'urgent' }],
+    }
+    expect((await ada.send(opened.caseStream, 'senior-decision', { ...said, how: 'self' })).status).to.equal(200)
+    expect(await waiting()).to.equal(0)
+    expect((await ada.send(opened.caseStream, 'senior-decision', { ...said, how: 'telephone' })).status).to.equal(200)
+    const [group] = await groups()
+    expect(group?.entries.map((entry) => entry.words)).to.deep.equal(['Otto Marlowe-Pike, by telephone: open it, I am in theatre'])
+    const ids = group!.entries.map((entry) => entry.eventId)
+    expect((await sign(ids)).status, 'not by whoever entered it').to.equal(422)
+    const otto = await harness.signIn('otto', ['lead'])
+    expect((await sign(ids, otto)).status).to.equal(200)
+  })
+
   it('are signed by a clinician, all or none, once', async () => {
     await teodor.send(opened.caseStream, 'reading', reading('ankle-girth', 'left', 26))
     await teodor.send(opened.caseStream, 'note', { text: 'Toes warm.' })

@@ -1,4 +1,5 @@
 import type { DecisionBody } from '../../records/case'
+import { decisionWords } from '../../records/decision-words'
 import { caseKind } from '../kind'
 
 /** What a named senior said about what is urgent: to open it, that they come, to leave it for so many minutes, or other words. */
@@ -6,6 +7,7 @@ export const seniorDecision = caseKind<DecisionBody>({
   nature: 'additive',
   right: 'add',
   mayFollowRemoval: true,
+  words: (body) => `${body.by}${body.how === 'telephone' ? ', by telephone' : ''}: ${decisionWords(body)}`,
   fold: (record, { at, actorName: enteredBy, body }) => ({
     ...record,
     seniorDecisions: [...(record.seniorDecisions ?? []), { ...body, at, enteredBy }],
