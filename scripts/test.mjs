@@ -6,8 +6,8 @@ import { runQueue } from './test-queue.mjs'
 import { readAsked, suites, wantsFile, wantsSuite } from './test-choice.mjs'
 import { withThrowaway } from './throwaway.mjs'
 
-/** Two more than the cores of the machine that this is measured on: a browser waits for a server, and a server for its database. */
-const workers = [1, 2, 3, 4]
+/** One more than the cores of the machine that this is measured on: a browser waits for a server, and a server for its database. */
+const workers = [1, 2, 3]
 const slowSuites = ['browser', 'scripts']
 const withDatabase = ['scripts', 'browser', 'server']
 /** What a suite runs of the built product. Browser and scripts run all of it. */

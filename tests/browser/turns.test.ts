@@ -173,7 +173,7 @@ describe('when the work turns, in the browser', () => {
       await browser.waitForText('Urgent: left leg: no pulse felt')
       if (state === 'soft') {
         await browser.click('radio', 'I am alone')
-        await browser.waitForText('Press Call: it pages the senior. Then open at once.')
+        await browser.waitForText('Shout for help and press Call: it pages the senior. Then open at once.')
       }
       // Nobody has to take a change of the application first.
       expect(await browser.query('button', 'Accept the change')).to.equal(null)
