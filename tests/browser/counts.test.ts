@@ -187,11 +187,12 @@ describe('taps and keys, counted', function () {
     await sendApplied(browser, seeded, 80)
     await sendRound(browser, seeded, quietRound('leg-slab', { pulse: 'absent', colour: 'blue' }), false, 1)
     await browser.open(`/case/${seeded.caseId}/watch`)
-    await browser.click('button', 'A senior decided')
-    const name = await browser.find('textbox', 'Senior, by name')
-    expect(await name.getAttribute('value')).to.equal('Isolde Quill')
-    await browser.type('textbox', 'What was decided', 'vascular team is on the way, leave it')
-    await browser.click('button', 'Record the decision')
+    await browser.click('button', 'Answer as a senior')
+    await browser.find('radio', 'I, Isolde Quill')
+    await browser.click('radio', 'At the bedside')
+    await browser.click('button', 'Leave it, until, because')
+    await browser.type('textbox', 'Because', 'vascular team is on the way')
+    await browser.click('button', 'Leave it')
     await browser.driver.wait(
       async () =>
         /^[1-9]$/.test(

@@ -1,6 +1,5 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import { enterOpen } from '../harness/fill-round'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
@@ -90,8 +89,6 @@ describe('a round on one screen', () => {
     await browser.click('radio', /^RIGHT/)
     await browser.waitUntilGone('group', 'Pulse, left')
     await browser.click('button', 'Rest of right normal')
-    await browser.waitForText('1 open')
-    await enterOpen(browser)
     await browser.waitForText('all entered')
     await browser.click('button', 'Next open')
     await browser.find('group', 'Pulse, left')

@@ -80,10 +80,10 @@ describe('a worsening leg, in the browser', () => {
       async () => /nurse in charge[^]*delivered[^]*Sorrel Vane, registrar[^]*delivered/.test(await list.getText()),
       patienceMs,
     )
-    await browser.waitForText(/Not answered, \d+ min/)
+    await browser.waitForText(/Nobody has answered, \d+ min/)
     const second = (await held()).find((one) => one.to.startsWith('Sorrel Vane'))
     await fetch(`${server.pager}/receipts`, { method: 'POST', body: JSON.stringify({ pageId: second?.id, what: 'answered' }) })
-    await browser.waitForText(/Answered \d\d:\d\d, Sorrel Vane, registrar/)
+    await browser.waitForText(/✓ Answered \d\d:\d\d, Sorrel Vane, registrar/)
   }).timeout(90_000)
 
   it('the cast is opened, the second quiet round settles it', async () => {

@@ -24,26 +24,27 @@ export function everEntered(rounds: readonly Omit<RoundInput, 'atMin' | 'baselin
 }
 
 /**
- * Entries that "the rest is normal" makes: only of what was never entered at another value for this injury; never a figure, which nobody
- * counted, and never of pain or swelling on the injured part; before a baseline not of its pulse either. What is left open has to be looked at
+ * Entries that "the rest is normal" makes: only of what was never entered at another value for this injury; never strength or the refill of the
+ * injured limb, which nobody counted, and never of pain or swelling on the injured part; before a baseline not of its pulse either. What is left open has to be looked at
  * (CORRECTIONS, Rounds and checks; ANSWERS 4).
  */
 export function restIsNormal(cells: readonly RoundCell[], entries: RoundEntries, ever: EverEntered, isBaseline: boolean): RoundEntries {
   return Object.fromEntries(
     cells
-      .filter(({ key, item, isInjured }) => !entries[key] && item.normal && !isCounted(item) && !(isInjured && isAsked(item, isBaseline)))
+      .filter((cell) => !entries[cell.key] && cell.item.normal && !isCounted(cell) && !isAsked(cell, isBaseline))
       .filter(({ key, item }) => (ever[key] ?? []).every((value) => value === item.normal))
       .map(({ key, item }) => [key, item.normal]),
   )
 }
 
-/** Whether an item is a figure: seconds, strength, a pain score. */
-function isCounted({ figure, typed }: RoundItem): boolean {
-  return figure !== undefined || typed !== undefined
+/** Whether a cell is a figure that has to be counted: strength anywhere, seconds of the injured limb. */
+function isCounted({ item, isInjured }: RoundCell): boolean {
+  const isFigure = item.figure !== undefined || item.typed !== undefined
+  return isFigure && (isInjured || item.key !== 'refillS')
 }
 
-function isAsked({ key }: RoundItem, isBaseline: boolean): boolean {
-  return askedOnInjured.includes(key) || (isBaseline && askedAtFirst.includes(key))
+function isAsked({ item, isInjured }: RoundCell, isBaseline: boolean): boolean {
+  return isInjured && (askedOnInjured.includes(item.key) || (isBaseline && askedAtFirst.includes(item.key)))
 }
 
 /** Entries that say of all that is still open that it cannot be assessed; the reason is asked once. */
