@@ -40,7 +40,7 @@ export function restIsNormal(cells: readonly RoundCell[], entries: RoundEntries,
 /** Whether a cell is a figure that has to be counted: strength anywhere, seconds of the injured limb. */
 function isCounted({ item, isInjured }: RoundCell): boolean {
   const isFigure = item.figure !== undefined || item.typed !== undefined
-  return isFigure && (isInjured || item.key !== 'refillS')
+  return isFigure && (isInjured || item.key.startsWith('power/'))
 }
 
 function isAsked({ item, isInjured }: RoundCell, isBaseline: boolean): boolean {
