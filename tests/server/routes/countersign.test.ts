@@ -49,11 +49,11 @@ describe('entries of trainees', () => {
     expect((await ada.send(opened.caseStream, 'senior-decision', { ...said, how: 'self' })).status).to.equal(200)
     expect(await waiting()).to.equal(0)
     expect((await ada.send(opened.caseStream, 'senior-decision', { ...said, how: 'telephone' })).status).to.equal(200)
-    const [group] = await groups()
+    const otto = await harness.signIn('otto', ['lead'])
+    const [group] = await groups(otto)
     expect(group?.entries.map((entry) => entry.words)).to.deep.equal(['Otto Marlowe-Pike, by telephone: open it, I am in theatre'])
     const ids = group!.entries.map((entry) => entry.eventId)
     expect((await sign(ids)).status, 'not by whoever entered it').to.equal(422)
-    const otto = await harness.signIn('otto', ['lead'])
     expect((await sign(ids, otto)).status).to.equal(200)
   })
 
