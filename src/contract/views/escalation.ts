@@ -127,28 +127,32 @@ export function pageDue(
 function correctionDue(record: CaseRecord, episode: EpisodeRecord, ward: WardRecord, nowMs: number): Omit<PageBody, 'pageId'> | null {
   const last = record.pages?.at(-1)
   if (!last || !isWordOwed(record, episode)) return null
-  const words = withdrawn(record, episode).map((one) => `${clockOf(one.lookAt, episode.zone)} corrected: ${one.text}`)
-  const { role, name, step } = last
+  const corrections = withdrawn(record, episode)
+  const words = corrections.map((one) => `${clockOf(one.lookAt, episode.zone)} corrected: ${one.text}`)
   const holder = record.pages?.findLast((page) => page.receipts.some(({ what }) => what === 'answered')) ?? last
   const where = hasBed(episode.place) ? episode.place : `${episode.place}, ${initialsOf(patientLabel(episode))}`
   return {
-    step: holder.step ?? step,
-    role: holder.role || role,
-    name: onDuty(ward, holder.role, episode.place, nowMs, episode.zone) ?? holder.name ?? name,
+    step: holder.step,
+    role: holder.role,
+    name: onDuty(ward, holder.role, episode.place, nowMs, episode.zone) ?? holder.name,
     text: `${where}: ${words.join('. ')}. Nothing is urgent now.`.slice(0, mostLetters),
-    findings: [],
+    findings: corrections.map(correctionId),
   }
 }
 
-/** Corrections after the last page of looks that a page had told of. */
+/** How a page says of which correction it tells: told once is told, whatever the clocks of device and server say. */
+function correctionId({ lookAt, correctedAt }: Correction): string {
+  return `corrected/${lookAt}/${correctedAt}`
+}
+
+/** Corrections that no page has told of, of looks that a page told of before they were put right. */
 function withdrawn(record: CaseRecord, episode: EpisodeRecord): readonly Correction[] {
   const pages = record.pages ?? []
-  const last = pages.at(-1)
   const told = new Set(pages.flatMap((page) => page.findings))
-  if (!last) return []
-  return correctionsOf(record, episode).filter(
-    ({ correctedAt, wasUrgent }) => Date.parse(correctedAt) > Date.parse(last.at) && wasUrgent.some((id) => told.has(id)),
-  )
+  return correctionsOf(record, episode).filter((one) => {
+    const before = pages.filter((page) => page.at >= one.lookAt && page.at <= one.correctedAt)
+    return !told.has(correctionId(one)) && before.some((page) => one.wasUrgent.some((id) => page.findings.includes(id)))
+  })
 }
 
 /** Whether somebody who was paged has still to hear that it was put right. */

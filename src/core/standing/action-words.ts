@@ -22,7 +22,7 @@ export function actionWords(id: ActionId, situation: Situation, standing: readon
       if (has('breathing', 'slow-breathing', 'vomiting')) return callWords(situation, false)
       return people > 1 ? actionTexts[id] : 'Shout for help and press Call: it pages the senior. Then open at once.'
     case 'call-senior':
-      return callWords(situation, has('cord') && isCordAsAtFirst(standing) && standing.every(({ danger }) => danger === 'cord'))
+      return callWords(situation, isCordAsAtFirst(standing) && standing.every(({ danger }) => danger === 'cord'))
     case 'turn-in-line':
       return turningWords(situation)
     case 'in-line':

@@ -290,7 +290,8 @@ function alarmSince(items: readonly StandingItem[], level: Level): number | null
 function responseOf(id: ActionId, sinceMs: number | null, input: StandingInput): StandingAction['response'] {
   if (sinceMs === null) return null
   const own = input.responses.findLast((response) => response.action === id && response.atMs >= sinceMs)
-  if (own) return own
+  // A tick says that somebody pressed, not that somebody heard.
+  if (own && !(id === 'call-senior' && own.outcome === 'done')) return own
   if (id === 'call-senior') {
     const reached = reachedSince(sinceMs, input)
     return reached ? { action: id, outcome: 'done', why: '', atMs: reached.atMs, by: reached.to } : null
@@ -313,7 +314,7 @@ function isActedOn(actions: readonly StandingAction[]): boolean {
   return first === undefined || first.response?.outcome === 'done'
 }
 
-/** Actions that change something on the body; the others call, look, measure or give. */
+/** Actions that change something on the body; the others call, look, measure or give. A call that is to be joined by an opening opens nothing yet. */
 const actsOnBody: readonly ActionId[] = [
   'as-trouble',
   'compress',
@@ -324,7 +325,6 @@ const actsOnBody: readonly ActionId[] = [
   'hands-on-pull',
   'airway',
   'as-breathes',
-  'call-and-open',
   'open-collar-held',
   'open-front',
   'open-to-skin',

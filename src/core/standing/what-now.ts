@@ -190,7 +190,8 @@ function breathingRow({ on }: Situation, isSlow: boolean): Row {
 
 /** Whether every sign of the cord was there at the first look: it stops nothing that holds or puts on. */
 export function isCordAsAtFirst(standing: readonly StandingDanger[]): boolean {
-  return standing.every(({ danger, isAsAtFirst }) => danger !== 'cord' || isAsAtFirst === true)
+  const signs = standing.filter(({ danger }) => danger === 'cord')
+  return signs.length > 0 && signs.every(({ isAsAtFirst }) => isAsAtFirst === true)
 }
 
 function cordRow({ column, posture }: Situation, isAsAtFirst: boolean): Row {

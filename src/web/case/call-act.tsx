@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { calledWords } from '#contract/records/page'
 import { Button } from '../parts/button'
 import { Dialog } from '../parts/dialog'
 import { formatClock, formatSpan } from '../parts/format-time'
@@ -7,7 +8,7 @@ import { writeEvent } from '../sync/case-store'
 import { useDraft } from '../sync/use-draft'
 import { useNow } from '../sync/use-now'
 import { PageList } from './page-list'
-import { calleeWords, type Calling } from './use-calling'
+import type { Calling } from './use-calling'
 
 /**
  * The call, where it is asked for: pressed, it pages at once; it says who was paged and what came back, and is done by whoever answered, by
@@ -29,7 +30,7 @@ export function CallAct({ calling, isNext }: { calling: Calling; isNext: boolean
         </p>
       ) : (
         <p className="font-bold text-stop">
-          {isByTelephone ? `Telephone: ${calleeWords(next)}. ` : ''}
+          {isByTelephone ? `Telephone: ${calledWords(next)}. ` : ''}
           {isOnItsWay && !isByTelephone ? 'Pressed: the page is going out.' : `Nobody has answered, ${formatSpan(waited)}.`}
         </p>
       )}
@@ -59,7 +60,7 @@ export function CallAct({ calling, isNext }: { calling: Calling; isNext: boolean
             className="max-sm:px-3"
             onClick={() =>
               void writeEvent('call', {
-                to: call.answered?.to ?? (last ? calleeWords(last) : calleeWords(next)),
+                to: call.answered?.to ?? (last ? calledWords(last) : calledWords(next)),
                 isReached: true,
                 how: 'bedside',
                 said: '',
@@ -77,7 +78,7 @@ export function CallAct({ calling, isNext }: { calling: Calling; isNext: boolean
           By telephone…
         </Button>
       </div>
-      {isTelling ? <CallSheet suggested={calleeWords(next)} onClose={() => setTelling(false)} /> : null}
+      {isTelling ? <CallSheet suggested={calledWords(next)} onClose={() => setTelling(false)} /> : null}
     </div>
   )
 }

@@ -63,6 +63,11 @@ export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase;
   )
 }
 
+/** Whether the steps of a trouble say how the one answer is done here; of other dangers they would be a second answer. */
+function isDetailed({ danger }: Trouble): boolean {
+  return danger === 'point' || danger === 'pull-lost'
+}
+
 /** Neck and trunk have no side. */
 function isColumnCase({ record, episode }: OpenCase): boolean {
   const region = episode.injuries[record.injuryId]?.region
@@ -107,7 +112,19 @@ function TroubleCard({
   return (
     <Dialog title={trouble.label} isOpen onClose={onClose}>
       {byStanding ? (
-        <ActionList open={open} standing={standing} opening={isThroughLock ? null : closing(opening, onClose)} />
+        <>
+          <ActionList open={open} standing={standing} opening={isThroughLock ? null : closing(opening, onClose)} />
+          {isDetailed(trouble) ? (
+            <details className="mt-3">
+              <summary className="min-h-12 cursor-pointer content-center font-semibold">How, with what is on here</summary>
+              <ul className="list-disc pl-5">
+                {trouble.actions.map((action) => (
+                  <li key={action}>{action}</li>
+                ))}
+              </ul>
+            </details>
+          ) : null}
+        </>
       ) : (
         <ol className="grid gap-3">
           {trouble.actions.map((action, index) => (

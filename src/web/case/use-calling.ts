@@ -1,6 +1,6 @@
 import type { Standing, StandingCall } from '#core/model/standing'
 import type { Callee } from '#contract/records/ward'
-import { calledWords, type PageRecord } from '#contract/records/page'
+import type { PageRecord } from '#contract/records/page'
 import { isPageAwaited } from '#contract/views/escalation'
 import { useCaseStore, type OpenCase } from '../sync/case-store'
 import { useOutbox } from '../sync/outbox'
@@ -35,9 +35,4 @@ export function useCalling({ record }: OpenCase, { call }: Pick<Standing, 'call'
     next: callees[Math.min((last?.step ?? -1) + 1, callees.length - 1)] ?? somebody,
     isByTelephone: line === 'offline' || base?.hasPager === false,
   }
-}
-
-/** Whom a role means, in words: the person where the rota knows one. */
-export function calleeWords(callee: Callee): string {
-  return calledWords(callee)
 }

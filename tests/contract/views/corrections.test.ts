@@ -39,5 +39,8 @@ describe('a look that was put right', () => {
     expect(told?.text).to.match(/^Ward A, bed 2: 10:10 corrected: .*refill 2 s, not capillary refill 6 s.*Nothing is urgent now\.$/)
     const after = caseAfter(event('paged', { pageId: 'a', ...page }, 11), event('paged', { pageId: 'b', ...told }, 51))
     expect(pageDue(after, stay, newWard, ms(52))).to.equal(null)
+    // The device that corrected it is ahead of the server: told is told.
+    const early = caseAfter(event('paged', { pageId: 'a', ...page }, 11), event('paged', { pageId: 'b', ...told }, 49))
+    expect(pageDue(early, stay, newWard, ms(49))).to.equal(null)
   })
 })

@@ -26,7 +26,7 @@ function paged(record: CaseRecord, atMin: number, stay: EpisodeRecord = alarming
   return event('paged', { pageId: `page-${atMin}`, ...page }, atMin)
 }
 /** The first act on the body, done. */
-const acted = (atMin: number): FoldableEvent => event('response', { action: 'call-and-open', outcome: 'done', why: '' }, atMin)
+const acted = (atMin: number): FoldableEvent => event('response', { action: 'open-to-skin', outcome: 'done', why: '' }, atMin)
 const receipt = (pageId: string, what: string, atMin: number, who = 'Sorrel Vane'): FoldableEvent =>
   event('page-receipt', { pageId, what, who }, atMin)
 
@@ -104,6 +104,8 @@ describe('who is paged about what is urgent', () => {
     expect(again).to.include({ step: 0 })
     expect(again?.text).to.match(/First: Call the senior and open at once/)
     expect(due(caseAfter(...answered, acted(13)), 60)).to.equal(null)
+    const called = event('response', { action: 'call-and-open', outcome: 'done', why: '' }, 13)
+    expect(due(caseAfter(...answered, called), 60), 'called is not opened').to.not.equal(null)
     expect(
       due(caseAfter(...answered, event('response', { action: 'call-and-open', outcome: 'not-done', why: 'no shears' }, 13)), 60),
     ).to.not.equal(null)

@@ -162,6 +162,17 @@ describe('what to do about it', () => {
     expect(judge([legRound(0)]).call).to.equal(null)
   })
 
+  it('is not answered by a tick: somebody pressed, nobody heard', () => {
+    const ticked = { action: 'call-senior' as const, outcome: 'done' as const, why: '', atMs: 16 * minuteMs, by: 'Ada' }
+    const alarm = [legRound(0), legRound(15, { skin: 'broken' })]
+    const open = judge(alarm, { responses: [ticked] })
+    expect(open.actions.find(({ id }) => id === 'call-senior')?.response).to.equal(null)
+    const call = { to: 'Sorrel Vane', isReached: true, how: 'telephone' as const, said: '', atMs: 17 * minuteMs, by: 'Ada' }
+    expect(judge(alarm, { responses: [ticked], calls: [call] }).actions.find(({ id }) => id === 'call-senior')?.response?.by).to.equal(
+      'Sorrel Vane',
+    )
+  })
+
   it('begins anew when what was known gets worse: the call of the first look answers nothing', () => {
     const call = { to: 'Sorrel Vane', isReached: true, how: 'telephone' as const, said: '', atMs: 1 * minuteMs, by: 'Ada' }
     const rounds = [

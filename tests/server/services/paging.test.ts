@@ -113,7 +113,7 @@ describe('paging about what is urgent', () => {
     const row = (await board()).rows.find((one) => one.caseId === opened.caseStream.id)
     expect(row?.answer?.by).to.equal('Sorrel Vane')
     later(4)
-    await ada.send(opened.caseStream, 'response', { action: 'call-and-open', outcome: 'done', why: '' })
+    await ada.send(opened.caseStream, 'response', { action: 'open-to-skin', outcome: 'done', why: '' })
     later(30)
     await harness.pager.tick()
     expect(pager.sent).to.have.length(2)
