@@ -150,7 +150,8 @@ function withdrawn(record: CaseRecord, episode: EpisodeRecord): readonly Correct
   const pages = record.pages ?? []
   const told = new Set(pages.flatMap((page) => page.findings))
   return correctionsOf(record, episode).filter((one) => {
-    const before = pages.filter((page) => page.at >= one.lookAt && page.at <= one.correctedAt)
+    const [fromMs, untilMs] = [Date.parse(one.lookAt), Date.parse(one.correctedAt)]
+    const before = pages.filter(({ at }) => Date.parse(at) >= fromMs && Date.parse(at) <= untilMs)
     return !told.has(correctionId(one)) && before.some((page) => one.wasUrgent.some((id) => page.findings.includes(id)))
   })
 }
