@@ -93,8 +93,7 @@ describe('a back slab in the browser', () => {
     it('opens the Board, worst case first', async () => {
       await signInAtForm(browser, 'isolde', server.password)
       await browser.waitForText('Penrose-Lyle')
-      const lines = await browser.driver.findElements({ css: 'ul[aria-label^="Live cases"] > li' })
-      const shown = await Promise.all(lines.map((line) => line.getText()))
+      const shown = await browser.texts('ul[aria-label^="Live cases"] > li')
       const place = (pattern: RegExp): number => shown.findIndex((text) => pattern.test(text))
       expect(place(/Lowenna Pascoe-Bray[\s\S]*Urgent/)).to.equal(0)
       expect(place(/Penrose-Lyle[\s\S]*Review now/)).to.be.within(1, place(/Tamsyn Hollow[\s\S]*late/))
@@ -285,11 +284,12 @@ describe('a back slab in the browser', () => {
       await browser.waitForText('Open the device down to the skin')
       await browser.open('/')
       await browser.waitForText('no pulse felt')
-      const lines = await browser.driver.findElements({ css: 'ul[aria-label^="Live cases"] > li' })
-      const urgent = lines.slice(0, 2)
-      for (const line of urgent) expect(await line.getText()).to.include('Urgent')
-      const links = await Promise.all(urgent.map((line) => line.findElement({ css: 'a' }).getAttribute('href')))
-      expect(links.some((link) => link?.includes(caseId))).to.equal(true)
+      const urgent = (await browser.texts('ul[aria-label^="Live cases"] > li')).slice(0, 2)
+      for (const line of urgent) expect(line).to.include('Urgent')
+      const links = await browser.evaluate<readonly string[]>(
+        `return [...document.querySelectorAll('ul[aria-label^="Live cases"] > li')].slice(0, 2).map((line) => line.querySelector('a').href)`,
+      )
+      expect(links.some((link) => link.includes(caseId))).to.equal(true)
     })
   })
 

@@ -19,10 +19,12 @@ describe('the hand-over in the browser', () => {
     await browser.find('list', 'Patients, the worst first')
     await browser.click('radio', 'Ward B')
     await browser.driver.wait(async () => /place=Ward\+B/.test(await browser.driver.getCurrentUrl()), patienceMs)
-    const cards = await browser.driver.findElements({ css: 'ul[aria-label="Patients, the worst first"] > li' })
-    const places = await Promise.all(cards.map((card) => card.getText()))
+    const cards = (): Promise<readonly string[]> => browser.texts('ul[aria-label="Patients, the worst first"] > li')
+    // The address changes first; the list of before stays until the new one is there.
+    const isWardB = async (): Promise<boolean> => (await cards()).every((text) => text.includes('Ward B'))
+    await browser.driver.wait(isWardB, patienceMs, 'patients of other places stay in the list')
+    const places = await cards()
     expect(places.length).to.be.greaterThan(1)
-    for (const text of places) expect(text).to.include('Ward B')
     expect(places[0]).to.match(/Urgent/)
   }).timeout(40_000)
 

@@ -32,9 +32,8 @@ describe('a night round, in the browser', () => {
     }
     await browser.setViewport(390, 844)
   })
-  const status = async (): Promise<string> => (await browser.driver.findElement({ css: 'main [role=status]' })).getText()
-  const firstBed = async (): Promise<string> =>
-    (await browser.driver.findElement({ css: 'ol[aria-label="Beds to go to"] li strong' })).getText()
+  const status = async (): Promise<string> => (await browser.texts('main [role=status]'))[0] ?? ''
+  const firstBed = async (): Promise<string> => (await browser.texts('ol[aria-label="Beds to go to"] li strong'))[0] ?? ''
   const until = (wanted: RegExp): Promise<unknown> =>
     browser.driver.wait(async () => wanted.test(await status()), patienceMs, `the round never said ${String(wanted)}`)
   const roundsOf = (seeded: SeededCase): Promise<readonly { outcome: string; at: string; mark?: string }[]> =>
@@ -69,7 +68,7 @@ describe('a night round, in the browser', () => {
       ['Asleep', 3],
       ['Refused', 4],
     ] as const) {
-      await (await browser.driver.findElements({ css: 'ol[aria-label="Beds to go to"] li button' }))[1]!.click()
+      await browser.clickAt('ol[aria-label="Beds to go to"] li button', 1)
       await browser.click('radio', outcome)
       // Asleep says why by itself, where the limb is at no risk.
       if (outcome !== 'Asleep') {

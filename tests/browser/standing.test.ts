@@ -19,8 +19,7 @@ async function boardLine(name: string, wanted: RegExp): Promise<string> {
   await browser.open('/')
   let line = ''
   const isThere = async (): Promise<boolean> => {
-    const lines = await browser.driver.findElements({ css: 'ul[aria-label^="Live cases"] > li' })
-    const texts = await Promise.all(lines.map((one) => one.getText()))
+    const texts = await browser.texts('ul[aria-label^="Live cases"] > li')
     line = texts.find((text) => text.includes(name)) ?? ''
     return wanted.test(line)
   }

@@ -30,6 +30,10 @@ export interface TestBrowser {
   press(...keys: string[]): Promise<void>
   setViewport(width: number, height: number): Promise<void>
   text(): Promise<string>
+  /** The text of every element of a selector, all read at one moment. */
+  texts(css: string): Promise<readonly string[]>
+  /** Presses one of the elements of a selector; the first is 0. */
+  clickAt(css: string, place: number): Promise<void>
   /** What the body of a function returns in the page, as plain data; it is given plain data. */
   evaluate<T>(script: string, ...given: readonly Plain[]): Promise<T>
   /** The same of one that calls its last argument when it is done. */

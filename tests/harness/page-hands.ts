@@ -25,8 +25,23 @@ class FoundElement extends WebElement {
   constructor(
     private readonly chromium: Chromium,
     private readonly place: number,
+    private readonly again: () => Promise<WebElement>,
   ) {
     super(chromium.driver, '')
+  }
+
+  override getText(): Promise<string> {
+    return super.getText().catch((error: unknown) => this.readAnew(error).then((anew) => anew.getText()))
+  }
+
+  override getAttribute(name: string): Promise<string | null> {
+    return super.getAttribute(name).catch((error: unknown) => this.readAnew(error).then((anew) => anew.getAttribute(name)))
+  }
+
+  /** What is only read may be drawn anew between finding and reading: the one that stands there now is read. */
+  private readAnew(error: unknown): Promise<WebElement> {
+    if (/stale/i.test(String(error))) return this.again()
+    throw error
   }
 
   override getId(): Promise<string> {
@@ -86,10 +101,10 @@ export function browserOf(
   }
   /** Found twice in a row: what is only just there may come before what belongs to it. */
   const find = async (role: string, name: string | RegExp): Promise<WebElement> =>
-    new FoundElement(chromium, await wait<number>('findSoon', role, name, (place) => place !== 0))
+    new FoundElement(chromium, await wait<number>('findSoon', role, name, (place) => place !== 0), () => find(role, name))
   const query = async (role: string, name: string | RegExp): Promise<WebElement | null> => {
     const place = await ask<number>('find', role, wanted(name))
-    return place === 0 ? null : new FoundElement(chromium, place)
+    return place === 0 ? null : new FoundElement(chromium, place, () => find(role, name))
   }
 
   return {
@@ -105,6 +120,18 @@ export function browserOf(
       await driver.wait(async () => !(await isThere()), patienceMs, `${role} ${String(name)} stays`)
     },
     text: () => run('document.body.innerText'),
+    texts: (css) => evaluate('return [...document.querySelectorAll(arguments[0])].map((one) => one.innerText)', css),
+    async clickAt(css, place) {
+      for (let tries = 4; ; tries--) {
+        try {
+          const found = await driver.findElements({ css })
+          if (!found[place]) throw new Error(`only ${found.length} of ${css}: none at ${place}`)
+          return await found[place].click()
+        } catch (error) {
+          if (tries === 0 || !/stale/i.test(String(error))) throw error
+        }
+      }
+    },
     open: async (path) => driver.get(`${address}${path}`),
     // The mouse itself, where the element stands still: a driver's own click takes twice as long.
     async click(role, name) {
