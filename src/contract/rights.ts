@@ -45,6 +45,11 @@ export function isCountersigned(held: readonly Role[]): boolean {
   return held.includes('trainee') && !hasRight(held, 'decide')
 }
 
+/** Who signs for a senior who has no account, or whose account has ended: a lead. */
+export function mayStandIn(held: readonly Role[]): boolean {
+  return hasRight(held, 'decide') && hasRight(held, 'set-teams')
+}
+
 /** Of whom this server wants an authenticator app beside the password: of nobody, of leads and admins, of everybody. */
 export const secondFactorOf = ['nobody', 'leads', 'everybody'] as const
 export type SecondFactorOf = (typeof secondFactorOf)[number]

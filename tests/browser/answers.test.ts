@@ -87,6 +87,19 @@ describe('what is said first, on a phone', () => {
     await browser.waitForText(/Isolde Quill, \d\d:\d\d: comes in 10 min/)
   })
 
+  it('a senior answers from the line of the Board, and the answers stand open', async () => {
+    const seeded = await worn('leg-slab')
+    await sendRound(browser, seeded, quietRound('leg-slab', { pulse: 'absent' }), false, 5)
+    await browser.open('/')
+    await browser.find('link', /^Answer as a senior: /)
+    await browser.clickAt(`a[href="/case/${seeded.caseId}/watch?answer"]`, 0)
+    await browser.find('dialog', 'A senior answers')
+    await browser.click('button', '5 min')
+    await browser.waitForText(/Isolde Quill, \d\d:\d\d: comes in 5 min/)
+    await browser.waitUntilGone('dialog', 'A senior answers')
+    expect(await browser.driver.getCurrentUrl()).to.not.include('answer')
+  })
+
   it('a limb without pulse is left only from the bedside; what was typed stays where it is refused', async () => {
     const seeded = await worn('leg-slab')
     await sendRound(browser, seeded, quietRound('leg-slab', { pulse: 'absent' }), false, 5)

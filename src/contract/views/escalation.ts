@@ -126,8 +126,9 @@ export function pageDue(
 /** Whoever was paged by a look that was put right since hears of it once, where nothing is urgent any more. */
 function correctionDue(record: CaseRecord, episode: EpisodeRecord, ward: WardRecord, nowMs: number): Omit<PageBody, 'pageId'> | null {
   const last = record.pages?.at(-1)
-  if (!last || !isWordOwed(record, episode)) return null
   const corrections = withdrawn(record, episode)
+  // One that could not be brought is sent again like any other, after the same minutes.
+  if (!last || corrections.length === 0 || (isRefused(last) && nowMs - Date.parse(last.at) < againMin * minuteMs)) return null
   const words = corrections.map((one) => `${clockOf(one.lookAt, episode.zone)} corrected: ${one.text}`)
   const holder = record.pages?.findLast((page) => page.receipts.some(({ what }) => what === 'answered')) ?? last
   const where = hasBed(episode.place) ? episode.place : `${episode.place}, ${initialsOf(patientLabel(episode))}`
@@ -142,13 +143,15 @@ function correctionDue(record: CaseRecord, episode: EpisodeRecord, ward: WardRec
 
 /** How a page says of which correction it tells: told once is told, whatever the clocks of device and server say. */
 function correctionId({ lookAt, correctedAt }: Correction): string {
-  return `corrected/${lookAt}/${correctedAt}`
+  return `${correctedPrefix}${lookAt}/${correctedAt}`
 }
 
-/** Corrections that no page has told of, of looks that a page told of before they were put right. */
+const correctedPrefix = 'corrected/'
+
+/** Corrections that no page has told of, of looks that a page told of before they were put right; a page that was refused told nobody. */
 function withdrawn(record: CaseRecord, episode: EpisodeRecord): readonly Correction[] {
   const pages = record.pages ?? []
-  const told = new Set(pages.flatMap((page) => page.findings))
+  const told = new Set(pages.filter((page) => !isRefused(page)).flatMap((page) => page.findings))
   return correctionsOf(record, episode).filter((one) => {
     const [fromMs, untilMs] = [Date.parse(one.lookAt), Date.parse(one.correctedAt)]
     const before = pages.filter(({ at }) => Date.parse(at) >= fromMs && Date.parse(at) <= untilMs)
@@ -156,9 +159,11 @@ function withdrawn(record: CaseRecord, episode: EpisodeRecord): readonly Correct
   })
 }
 
-/** Whether somebody who was paged has still to hear that it was put right. */
+/** Whether somebody who was paged has still to hear that it was put right: no page tells of it, or the one that does was not brought yet. */
 export function isWordOwed(record: CaseRecord, episode: EpisodeRecord): boolean {
-  return (record.pages?.length ?? 0) > 0 && withdrawn(record, episode).length > 0
+  const pages = record.pages ?? []
+  const isOnItsWay = pages.some(({ findings, receipts }) => receipts.length === 0 && findings.some((id) => id.startsWith(correctedPrefix)))
+  return isOnItsWay || (pages.length > 0 && withdrawn(record, episode).length > 0)
 }
 
 function clockOf(iso: string, zone: string): string {

@@ -11,6 +11,7 @@ import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { asleepTwice } from './asleep-twice'
 import { heardOf } from './calls-of'
+import { grownGirths } from './grown-girths'
 import { answeredUnread, measuredBeyond } from './measured-beyond'
 import { gapsOf, isOfProductAlone } from './plan-in-force'
 import { injuredPart, standCaseRounds, troubleOf, type CaseRounds } from './case-rounds'
@@ -65,6 +66,7 @@ export function standingOf(record: CaseRecord, episode: EpisodeRecord, live: Liv
       ...runItems(record, episode, rounds.judged),
       ...sideItems(record, episode),
       ...asleepTwice(record, episode),
+      ...grownGirths(record, episode, rounds.standing, nowMs),
       ...underneathItems(record, episode, (at) => isLookedAt(rounds.judged, at)),
       ...openedNowItems(record, episode, (at) => isLookedAt(rounds.judged, at)),
     ],

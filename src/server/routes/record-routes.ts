@@ -6,7 +6,7 @@ import { calleesFor } from '#contract/views/escalation'
 import type { BoardAnswer } from '#contract/views/board'
 import { maskedLine } from '#contract/views/care-team'
 import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
-import { hasRight, isPairedDevice } from '#contract/rights'
+import { hasRight, isPairedDevice, mayStandIn } from '#contract/rights'
 import { uuid } from '#contract/field-schemas'
 import type { Clock } from '../ground/clock'
 import type { PagerSender } from '../jobs/pager-sender'
@@ -54,7 +54,9 @@ export function recordRoutes(
     const rows = await streams.liveBoardRows()
     // An emergency entry sees what was begun on its device, and nobody else.
     const seen = hasRight(account.roles, 'read') ? rows : rows.filter((row) => ownsStay(account, row))
-    const toCountersign = hasRight(account.roles, 'decide') ? { toCountersign: await countersigns.count() } : {}
+    const toCountersign = hasRight(account.roles, 'decide')
+      ? { toCountersign: await countersigns.count({ id: account.id, standsIn: mayStandIn(account.roles) }) }
+      : {}
     const toSettle = hasRight(account.roles, 'move') ? { toSettle: await held.count() } : {}
     const hidden = (await careTeam?.hidden(account, seen)) ?? new Set()
     const lines = seen.map((row) => (hidden.has(row.episodeId) ? maskedLine(row) : row))

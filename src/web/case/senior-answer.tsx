@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { dangerIn } from '#core/standing/judge-standing'
 import { longestGraveMin } from '#core/standing/rounds-standing'
 import { isGrave, type Situation } from '#core/standing/what-now'
@@ -19,13 +20,20 @@ type Answer = Omit<BodyOf<'senior-decision'>, 'by' | 'how' | 'saw'>
 
 /** What a senior answers about what is urgent: two taps where they read it themselves, by name and read back where they said it by telephone. */
 export function SeniorAnswer({ open, standing }: { open: OpenCase; standing: Standing }) {
-  const [isOpen, setOpen] = useState(false)
+  // Somebody who comes from the Board to answer finds the answers open.
+  const [params, setParams] = useSearchParams()
+  const [isPressed, setPressed] = useState(false)
+  const isOpen = isPressed || params.has('answer')
+  const close = (): void => {
+    setPressed(false)
+    if (params.has('answer')) setParams({}, { replace: true })
+  }
   const urgent = standing.items.filter((item) => item.level === 'urgent' && item.state === 'open' && item.isCalled)
   if (urgent.length === 0) return null
   return (
     <>
       <div>
-        <Button onClick={() => setOpen(true)}>Answer as a senior</Button>
+        <Button onClick={() => setPressed(true)}>Answer as a senior</Button>
       </div>
       {isOpen ? (
         <AnswerSheet
@@ -33,7 +41,7 @@ export function SeniorAnswer({ open, standing }: { open: OpenCase; standing: Sta
           canOpen={standing.actions.some(({ id }) => id.startsWith('open') || id === 'call-and-open' || id === 'ease-pull')}
           situation={situationOfCase(open.record, open.episode, serverNow())}
           suggested={standing.call?.answered?.to ?? ''}
-          onClose={() => setOpen(false)}
+          onClose={close}
         />
       ) : null}
     </>
@@ -229,7 +237,10 @@ function OtherWords({ onSend }: { onSend: Send }) {
       <summary className="min-h-12 cursor-pointer content-center font-semibold">Other words</summary>
       <div className="grid gap-3 pb-3">
         <TextField label="What was said" value={words} maxLength={300} error={error} onChange={(event) => setWords(event.target.value)} />
-        <Button onClick={keep}>Record the words</Button>
+        <div className="flex flex-wrap gap-3">
+          <Button onClick={keep}>Record the words</Button>
+          <Button onClick={() => onSend({ answer: 'words', what: 'it was so before the injury' })}>It was so before the injury</Button>
+        </div>
       </div>
     </details>
   )

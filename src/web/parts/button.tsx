@@ -23,14 +23,17 @@ export function ButtonLink({
   to,
   children,
   className = '',
+  label,
 }: {
   look?: ButtonLook
   to: string
+  /** Its accessible name, where its words alone do not say of whom. */
+  label?: string
   children: ReactNode
   className?: string
 }) {
   return (
-    <Link to={to} className={`${base} ${looks[look]} ${className}`}>
+    <Link to={to} aria-label={label} className={`${base} ${looks[look]} ${className}`}>
       {children}
     </Link>
   )

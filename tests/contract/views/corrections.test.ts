@@ -39,6 +39,25 @@ describe('a look that was put right', () => {
     expect(told?.text).to.match(/^Ward A, bed 2: 10:10 corrected: .*refill 2 s, not capillary refill 6 s.*Nothing is urgent now\.$/)
     const after = caseAfter(event('paged', { pageId: 'a', ...page }, 11), event('paged', { pageId: 'b', ...told }, 51))
     expect(pageDue(after, stay, newWard, ms(52))).to.equal(null)
+    const isBrought = (...receipts: readonly object[]): boolean =>
+      isWordOwed(
+        caseAfter(
+          event('paged', { pageId: 'a', ...page }, 11),
+          event('page-receipt', { pageId: 'a', what: 'delivered', who: '' }, 11),
+          event('paged', { pageId: 'b', ...told }, 51),
+          ...receipts.map((receipt) => event('page-receipt', { pageId: 'b', who: '', ...receipt }, 52)),
+        ),
+        stay,
+      )
+    expect([isBrought(), isBrought({ what: 'delivered' }), isBrought({ what: 'refused' })]).to.deep.equal([true, false, true])
+    // One that the pager would not take is sent once more, and not at once.
+    const refused = caseAfter(
+      event('paged', { pageId: 'a', ...page }, 11),
+      event('paged', { pageId: 'b', ...told }, 51),
+      event('page-receipt', { pageId: 'b', what: 'refused', who: '' }, 52),
+    )
+    expect(pageDue(refused, stay, newWard, ms(53))).to.equal(null)
+    expect(pageDue(refused, stay, newWard, ms(57))?.text).to.equal(told?.text)
     // The device that corrected it is ahead of the server: told is told.
     const early = caseAfter(event('paged', { pageId: 'a', ...page }, 11), event('paged', { pageId: 'b', ...told }, 49))
     expect(pageDue(early, stay, newWard, ms(49))).to.equal(null)

@@ -51,10 +51,41 @@ describe('entries of trainees', () => {
     expect((await ada.send(opened.caseStream, 'senior-decision', { ...said, how: 'telephone' })).status).to.equal(200)
     const otto = await harness.signIn('otto', ['lead'])
     const [group] = await groups(otto)
+    expect(group).to.include({ signer: 'a lead', isYours: true })
+    const bram = await harness.signIn('bram', ['clinician'])
+    expect((await groups(bram))[0]).to.include({ signer: 'a lead', isYours: false })
     expect(group?.entries.map((entry) => entry.words)).to.deep.equal(['Otto Marlowe-Pike, by telephone: open it, I am in theatre'])
     const ids = group!.entries.map((entry) => entry.eventId)
     expect((await sign(ids)).status, 'not by whoever entered it').to.equal(422)
+    expect((await sign(ids, bram)).status, 'not by another clinician: they did not say it').to.equal(422)
     expect((await sign(ids, otto)).status).to.equal(200)
+  })
+
+  it('what a senior with an account said is signed by that senior alone; once the account has ended, by a lead', async () => {
+    const said = { answer: 'words', what: 'open it', how: 'telephone', saw: [{ id: 'leg-left/pulse', level: 'urgent' }] }
+    const bram = await harness.signIn('bram', ['clinician'])
+    const otto = await harness.signIn('otto', ['lead'])
+    const toSign = async (who: Client): Promise<unknown> => (await who.get('/api/board')).body['toCountersign']
+    for (const by of ['Bram, orthopaedic registrar', 'bram'])
+      expect((await ada.send(opened.caseStream, 'senior-decision', { ...said, by })).status).to.equal(200)
+    expect(await Promise.all([bram, otto, ada].map(toSign))).to.deep.equal([2, 0, 0])
+    const [group] = await groups(otto)
+    expect(group).to.include({ signer: 'bram', isYours: false })
+    expect((await groups(bram))[0]).to.include({ signer: 'bram', isYours: true })
+    const [first, second] = group!.entries.map((entry) => entry.eventId)
+    expect((await sign([first!], otto)).status, 'not by a lead while the senior has an account').to.equal(422)
+    expect((await sign([first!], bram)).status).to.equal(200)
+    const greta = await harness.signIn('greta', ['admin'])
+    expect((await greta.post(`/api/admin/people/${bram.personId}/actions`, { action: 'end' })).status).to.equal(200)
+    expect((await groups(otto))[0]).to.include({ signer: 'a lead', isYours: true })
+    expect((await sign([second!], otto)).status).to.equal(200)
+  })
+
+  it('a senior whose name two have, or who is said to have telephoned themselves, is stood for by a lead', async () => {
+    const said = { answer: 'words', what: 'open it', how: 'telephone', saw: [{ id: 'leg-left/pulse', level: 'urgent' }] }
+    expect((await ada.send(opened.caseStream, 'senior-decision', { ...said, by: 'ada' })).status).to.equal(200)
+    const otto = await harness.signIn('otto', ['lead'])
+    expect((await groups(otto)).map((one) => [one.signer, one.isYours])).to.deep.equal([['a lead', true]])
   })
 
   it('are signed by a clinician, all or none, once', async () => {

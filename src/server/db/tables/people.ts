@@ -81,6 +81,7 @@ export const peopleTables = {
     actor ${id} NOT NULL,
     actor_name VARCHAR(120) NOT NULL,
     at DATETIME(3) NOT NULL,
+    signer ${id} NULL,
     signed_at DATETIME(3) NULL,
     signed_by VARCHAR(120) NULL,
     PRIMARY KEY (event_id),

@@ -6,6 +6,9 @@ import { formatClock, formatDayAndClock, formatLate, formatSpan } from '../../pa
 import { LevelMark } from '../../parts/level-mark'
 import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { latenessMin, toneOfRow } from './board-order'
+import { hasRight } from '#contract/rights'
+import { ButtonLink } from '../../parts/button'
+import { usePerson } from '../../sync/session-store'
 import { runWords, timerWords } from './device-state'
 
 const nextWords: Record<Stage, string> = {
@@ -30,8 +33,9 @@ const edges: Readonly<Record<Tone, string>> = {
 /** One case on the Board: who and where, what was found, what is due. */
 export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
   const edge = edges[toneOfRow(row, now)]
+  const mayAnswer = hasRight(usePerson().roles, 'decide') && row.answer?.at === null
   return (
-    <li>
+    <li className="grid gap-1">
       <Link
         to={`/case/${row.caseId}/${row.stage}`}
         className={`grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl border border-l-[10px] border-line bg-sheet px-4 py-3 sm:grid-cols-[1fr_auto] lg:grid-cols-[1.2fr_1fr_14rem] ${edge}`}
@@ -71,6 +75,11 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
           <Due row={row} now={now} />
         </span>
       </Link>
+      {mayAnswer ? (
+        <ButtonLink className="justify-self-end" to={`/case/${row.caseId}/watch?answer`} label={`Answer as a senior: ${row.patient}`}>
+          Answer as a senior
+        </ButtonLink>
+      ) : null}
     </li>
   )
 }

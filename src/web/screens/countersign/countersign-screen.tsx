@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { CountersignAnswer, GroupToSign } from '#contract/api/countersign'
+import { owedAfterMin, type CountersignAnswer, type GroupToSign } from '#contract/api/countersign'
 import { paths } from '#contract/api/paths'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatDayAndClock } from '../../parts/format-time'
@@ -26,26 +26,30 @@ export function CountersignScreen() {
     <main id="main" className="page page-text grid content-start gap-5">
       <header>
         <h1 className="text-2xl font-bold">Countersign</h1>
-        <p className="text-soft">What trainees entered acts already. Read it; what you do not agree with, put right in the case.</p>
+        <p className="text-soft">
+          What trainees entered, and what a senior said by telephone, acts already. Read it; what you do not agree with, put right in the
+          case.
+        </p>
       </header>
       {refusal ? <Notice tone="caution" lead={refusal} role="alert" /> : null}
       {!answer && !refusal ? <p role="status">Reading…</p> : null}
       {answer && groups.length === 0 ? (
         <EmptyPage lead="Nothing waits for your name">
-          <p>What a trainee enters stands here until somebody countersigns it.</p>
+          <p>What a trainee enters, and what you said by telephone, stands here until it is countersigned.</p>
         </EmptyPage>
       ) : null}
       <ul aria-label="Waiting, the longest first" className="grid gap-4">
         {groups.map((group) => (
-          <Group key={`${group.episodeId} ${group.caseId ?? ''} ${group.by} ${group.technique}`} group={group} onSign={() => sign(group)} />
+          <Group key={group.entries[0]?.eventId} group={group} nowMs={Date.parse(answer?.now ?? '')} onSign={() => sign(group)} />
         ))}
       </ul>
     </main>
   )
 }
 
-function Group({ group, onSign }: { group: GroupToSign; onSign: () => void }) {
-  const { patient, place, technique, by, caseId, entries } = group
+function Group({ group, nowMs, onSign }: { group: GroupToSign; nowMs: number; onSign: () => void }) {
+  const { patient, place, technique, by, signer, isYours, caseId, entries } = group
+  const owedSinceMs = Date.parse(entries[0]?.at ?? '') + owedAfterMin * 60_000
   const [isWhole, setWhole] = useState(false)
   const shown = isWhole ? entries : entries.slice(0, fewLines)
   const count = entries.length
@@ -55,6 +59,12 @@ function Group({ group, onSign }: { group: GroupToSign; onSign: () => void }) {
       <header>
         <h2 className="text-lg font-bold">{patient}</h2>
         <p className="text-soft">{[place, technique, `entered by ${by}`].filter(Boolean).join(' · ')}</p>
+        {signer ? (
+          <p className="font-semibold">
+            Said by telephone: {isYours && signer !== 'a lead' ? 'your own name is asked for' : `waits for the name of ${signer}`}
+            {owedSinceMs < nowMs ? `, owed since ${formatDayAndClock(owedSinceMs)}` : ''}
+          </p>
+        ) : null}
       </header>
       <ol className="divide-y divide-line">
         {shown.map(({ eventId, at, words }) => (
@@ -71,9 +81,11 @@ function Group({ group, onSign }: { group: GroupToSign; onSign: () => void }) {
       ) : null}
       <div className="flex flex-wrap gap-3">
         {/* Nobody stands for what was not shown. */}
-        <Button look="next" disabled={count > shown.length} onClick={onSign} aria-label={`${label} of ${patient}, by ${by}`}>
-          {label}
-        </Button>
+        {isYours ? (
+          <Button look="next" disabled={count > shown.length} onClick={onSign} aria-label={`${label} of ${patient}, by ${by}`}>
+            {label}
+          </Button>
+        ) : null}
         {caseId ? <ButtonLink to={`/case/${caseId}/watch`}>Open the case</ButtonLink> : null}
       </div>
     </li>
