@@ -9,7 +9,7 @@ export const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'st
  */
 const onlyLong = [
   ...['faults/frozen', 'faults/full-disk', 'faults/kills', 'faults/two-servers'].map((name) => `tests/server/${name}.test.ts`),
-  ...['dev', 'package', 'supervisor'].map((name) => `tests/scripts/${name}.test.ts`),
+  ...['backup', 'dev', 'package', 'self-check', 'supervisor'].map((name) => `tests/scripts/${name}.test.ts`),
   ...[
     'board',
     'care-days',
@@ -18,6 +18,7 @@ const onlyLong = [
     'counts',
     'drill',
     'endings',
+    'every-screen',
     'examined-station',
     'first-half',
     'first-minute',
