@@ -4,6 +4,7 @@ import type { Technique } from './technique'
 import { usableOverrules } from './usable-overrules'
 import type { PlanContext } from '../model/plan-context'
 import { applyOverrule, markOverruled, withStatus } from './overrule'
+import { outsideRange } from './overruled-range'
 import type { Plan } from '../model/plan'
 import { slowOutcome } from './slow-outcome'
 import { slowDecisions, type SlowTask } from '../model/slow-task'
@@ -30,7 +31,10 @@ export function applySlowResult(
   if (!made) return plan
   const stepOf = (id: string): number => technique.decisions.find((one) => one.id === id)?.step ?? 0
   const usable = usableOverrules(technique, overrules, []).overrules
-  const decision = withStatus(applyOverrule(made.decision, usable), made.cautions)
+  const set = applyOverrule(made.decision, usable)
+  const beyond = outsideRange(set, made.range)
+  const cautions = beyond ? [...made.cautions, { steps: [], ...beyond }] : made.cautions
+  const decision = withStatus(set, cautions)
   // Whichever was known first, they stand in the order in which the technique declares them: same file, same bytes.
   const place = (id: string | undefined): number =>
     slowDecisions.some((slowDecision) => slowDecision === id) ? technique.decisions.findIndex((one) => one.id === id) : -1
@@ -39,7 +43,7 @@ export function applySlowResult(
     decisions: [...plan.decisions, decision].sort((a, b) => place(a.id) - place(b.id)),
     cautions: [
       ...plan.cautions,
-      ...made.cautions.map((caution) => markOverruled(atSteps(caution, plan.procedure.steps), overrules, [decision], stepOf)),
+      ...cautions.map((caution) => markOverruled(atSteps(caution, plan.procedure.steps), overrules, [decision], stepOf)),
     ].sort((a, b) => place(a.decisions[0]) - place(b.decisions[0])),
     pending: plan.pending.filter((one) => one.decision !== task.decision),
   }

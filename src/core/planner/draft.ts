@@ -8,6 +8,7 @@ import { refuseValue, type DecisionDefinition } from '../model/decision-definiti
 import type { Decision, DecisionStatus, DecisionUnit, DecisionValue, WorkingLine } from '../model/decision'
 import { formatValue } from './format-decision'
 import { applyOverrule, markOverruled, withStatus } from './overrule'
+import { outsideRange, type OverruleRange } from './overruled-range'
 import type { Caution, CautionLevel, Material } from '../model/plan'
 import type { SlowTask } from '../model/slow-task'
 import type { RoledCaution } from './at-steps'
@@ -21,6 +22,8 @@ export type DecisionDraft = Omit<Decision, 'label' | 'status' | 'display' | 'sch
   readonly school?: string | null
   /** Least status, where a value is uncertain by its nature and no caution says so. */
   readonly status?: DecisionStatus
+  /** What a figure set by hand may be in this case. */
+  readonly range?: OverruleRange
 }
 
 export type CautionDraft = Omit<Caution, 'decisions' | 'steps'> & {
@@ -131,7 +134,7 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
       return estimate
     },
     labelOf: (id) => declaredAs(id).label,
-    decide(draft, refuse) {
+    decide({ range, ...draft }, refuse) {
       const definition = declaredAs(draft.id)
       const unit = draft.unit === undefined ? definition.unit : draft.unit
       const decision: Decision = {
@@ -156,6 +159,8 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
         return draft.value
       }
       decisions.push(effective)
+      const beyond = outsideRange(effective, range)
+      if (beyond) cautions.push({ steps: [], ...beyond })
       return effective.value as typeof draft.value
     },
     caution(draft) {

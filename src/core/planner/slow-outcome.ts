@@ -1,6 +1,7 @@
 import type { CrewResult } from '../figures/crew/crew-odds'
 import type { HeatResult } from '../figures/heat/solve-heat'
 import type { Decision } from '../model/decision'
+import type { OverruleRange } from './overruled-range'
 import { estimateWords, formatValue } from './format-decision'
 import type { RoledCaution } from './at-steps'
 import type { SlowTask } from '../model/slow-task'
@@ -16,6 +17,8 @@ export function slowOutcome(task: SlowTask, solved: SlowResult): SlowOutcome | n
 /** What a slow result adds to a plan. */
 export interface SlowOutcome {
   readonly decision: Decision
+  /** What a figure set by hand may be. */
+  readonly range?: OverruleRange
   readonly cautions: readonly RoledCaution[]
 }
 
@@ -48,6 +51,10 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
   }
   return {
     cautions,
+    range: {
+      safe: [-Infinity, limitC],
+      harm: { less: '', more: 'Skin as warm as that burns while it sets.' },
+    },
     decision: {
       id: 'peak-skin-temp',
       label: 'Warmest skin (estimate)',

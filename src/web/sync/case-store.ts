@@ -204,8 +204,12 @@ function onCaseChanged(listener: () => void): () => void {
 }
 
 /** What the case in hand was folded from last, and what came of it. */
-let last: { readonly from: CaseStore; readonly sent: readonly EventInput[]; readonly actor: string; readonly open: OpenCase | null } | null =
-  null
+let last: {
+  readonly from: CaseStore
+  readonly sent: readonly EventInput[]
+  readonly actor: string
+  readonly open: OpenCase | null
+} | null = null
 
 /** The case in hand with unsent events folded in, for whoever asks once; null while it is not there. */
 export function caseInHand(): OpenCase | null {

@@ -27,6 +27,8 @@ export interface LayerReason {
 
 export interface LayerCount {
   readonly layers: number
+  /** Fewer break under this patient. */
+  readonly least: number
   readonly reasons: readonly LayerReason[]
 }
 
@@ -35,7 +37,7 @@ export interface LayerCount {
  * planned wear, −1 under 35 kg and then 2 fewer, never below 5; kept within the school's band, under 35 kg at three below its base.
  * Without a mass nothing is adjusted for it.
  * @param more what an option asks for
- * @returns layers and what changed them
+ * @returns layers, the fewest that hold, and what changed them
  * @example adult of 70 kg, band 10 ± 2: 10 layers
  */
 export function countSlabLayers(
@@ -48,7 +50,8 @@ export function countSlabLayers(
   const { massKg } = clinicalCase.patient
   const isLight = massKg !== undefined && massKg < limits.lightKg
   const reasons: LayerReason[] = [...more]
-  if (massKg !== undefined && massKg > limits.heavyKg) reasons.push({ label: `Above ${limits.heavyKg} kg`, change: 1 })
+  const isHeavy = massKg !== undefined && massKg > limits.heavyKg
+  if (isHeavy) reasons.push({ label: `Above ${limits.heavyKg} kg`, change: 1 })
   if ((clinicalCase.wearDays ?? 0) > limits.longWearDays) {
     reasons.push({ label: `Worn more than ${limits.longWearDays} days`, change: 1 })
   }
@@ -59,5 +62,5 @@ export function countSlabLayers(
   const sum = reasons.reduce((layers, reason) => layers + reason.change, band.base)
   const least = isLight ? limits.lightLeast : band.least
   const greatest = isLight ? Math.max(least, band.base - 1 - limits.lightLess) : band.greatest
-  return { layers: clamp(sum, least, greatest), reasons }
+  return { layers: clamp(sum, least, greatest), least: isHeavy ? least + 1 : least, reasons }
 }

@@ -6,6 +6,7 @@ import { readDefaults } from '../../quantities/defaults'
 import { isPlaster } from '../../figures/setting-time/working-time'
 import type { SettingMaterial } from '../../model/setting-material'
 import { layerDefaults } from '../../figures/slabs/slab-layers'
+import { layersHold } from '../families/slab/decide-slab-layers'
 import { decideRolls } from '../families/wraps/decide-rolls'
 import { decideLegWrap, girthWorking, legRollZones, paddedAt } from '../families/wraps/leg-wraps'
 import { listStockinette } from '../shared/list-stockinette'
@@ -95,13 +96,11 @@ export function decideCastLayers(draft: PlanDraft): number {
     ...((wearDays ?? 0) > limits.longWearDays ? [{ label: `Worn more than ${limits.longWearDays} days`, change: 1 }] : []),
     ...(patient.massKg !== undefined && patient.massKg < limits.lightKg ? [{ label: `Under ${limits.lightKg} kg`, change: -1 }] : []),
   ]
+  const change = reasons.reduce((sum, reason) => sum + reason.change, 0)
   return draft.decide({
     id: 'cast-layers',
-    value: clamp(
-      reasons.reduce((sum, reason) => sum + reason.change, baseLayers),
-      baseLayers - 1,
-      baseLayers + 1,
-    ),
+    range: layersHold(change > 0 ? baseLayers : baseLayers - 1),
+    value: clamp(baseLayers + change, baseLayers - 1, baseLayers + 1),
     source: 'practice',
     formula: '7 layers, more for weight and long wear, fewer under 35 kg, kept from 6 to 8; two more across the knee.',
     working: [

@@ -15,6 +15,9 @@ export interface DecidedSetting {
   readonly lowerMin: number
 }
 
+/** A setting time set by hand is usual within so large a share of the one of material and water (ANSWERS 6). */
+const usualShare = 0.5
+
 /**
  * Decides `set-time` and `cure-time` for what is dipped, with the water cautions (COMPUTATION 5).
  * @param layers plaster layers or fibreglass plies at the thickest
@@ -29,6 +32,14 @@ export function decideSetting(draft: PlanDraft, material: SettingMaterial, layer
     id: 'set-time',
     value: set.minutes,
     sd: set.sd,
+    range: {
+      safe: [set.minutes * (1 - usualShare), Infinity],
+      usual: [set.minutes * (1 - usualShare), set.minutes * (1 + usualShare)],
+      harm: {
+        less: 'The hold ends while it is soft: it bends, and the break moves in it.',
+        more: 'Work that waits for it is planned into the time when it is hard already.',
+      },
+    },
     source: 'model',
     formula: 'Nominal time × exp(−k × (water − 22 °C)); the pack’s own figure replaces the nominal.',
     working: [

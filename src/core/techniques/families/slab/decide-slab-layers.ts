@@ -1,5 +1,14 @@
 import type { PlanDraft } from '../../../planner/draft'
+import type { OverruleRange } from '../../../planner/overruled-range'
 import { countSlabLayers, type LayerBand, type LayerReason } from '../../../figures/slabs/slab-layers'
+
+/** Layers that a clinician may set: so many at least carry this patient. */
+export function layersHold(least: number): OverruleRange {
+  return {
+    safe: [least, Infinity],
+    harm: { less: 'It cracks under this patient, and the break moves in it.', more: '' },
+  }
+}
 
 /**
  * Decides `slab-layers`: plaster layers by school, mass and wear; one pre-padded strip otherwise.
@@ -30,6 +39,7 @@ export function decideSlabLayers(
   return draft.decide({
     id: 'slab-layers',
     value: count.layers,
+    range: layersHold(count.least),
     source: 'practice',
     formula: `${band.base} layers ${where}, more for weight and long wear, fewer under 35 kg, kept within its band.`,
     working: [

@@ -1,5 +1,6 @@
 import type { StockItem } from '../../../model/clinical-case'
 import type { PlanDraft } from '../../../planner/draft'
+import type { OverruleRange } from '../../../planner/overruled-range'
 import type { WorkingLine } from '../../../model/decision'
 import { readDefaults } from '../../../quantities/defaults'
 import { roundTo } from '../../../quantities/rounding'
@@ -44,6 +45,7 @@ export function decideRolls(draft: PlanDraft, request: RollRequest): RollChoice 
   draft.decide({
     id: request.decision,
     value: choice.totalRolls,
+    ...(request.item === 'padding-roll' ? { range: paddingCovers(choice.totalRolls) } : {}),
     display: request.isEstimate ? `${describeRolls(choice)} (estimate)` : describeRolls(choice),
     formula:
       'Area between stations ÷ (width × half overlap) × passes × take-up, and figure-of-eight turns; fewest rolls, then least waste.',
@@ -79,6 +81,15 @@ export function decideRolls(draft: PlanDraft, request: RollRequest): RollChoice 
     })
   }
   return choice
+}
+
+/** Padding rolls that a clinician may set: fewer than were counted leave less than two layers over bone, half of them leave it bare. */
+function paddingCovers(rolls: number): OverruleRange {
+  return {
+    safe: [Math.ceil(rolls / 2), Infinity],
+    usual: [rolls, Infinity],
+    harm: { less: 'Fewer than two layers over bone: a sore, and a burn while it sets.', more: '' },
+  }
 }
 
 /** The rolls for some zones from what is stocked, without a decision of their own; null when there is none. */
