@@ -41,6 +41,26 @@ describe('extrication collar', () => {
     expect(cautionCodes(plan('extrication-collar', (file) => void (file['stock'] = [])))).to.include('no-size')
   })
 
+  it('offers a child’s collar to nobody grown, by age or by stature; a neck that fits none, read twice, gets none', () => {
+    const of = (patient: Record<string, number>, ...heights: readonly number[]) =>
+      plan('extrication-collar', (file) => {
+        file['patient'] = patient
+        file.measurements = heights.map((height) => cm('neck-height', height))
+      })
+    const offered = (made: ReturnType<typeof of>): unknown => decisionOf(made, 'setting').value
+    expect(offered(of({ ageYears: 6, heightCm: 117 }, 3.4))).to.equal(3.6)
+    const men: readonly Record<string, number>[] = [{ ageYears: 40, heightCm: 198 }, { heightCm: 198 }]
+    for (const grown of men) {
+      const once = of(grown, 3.4)
+      expect(offered(once)).to.equal(4.8)
+      expect(cautionCodes(once)).to.include('check-reading').and.to.not.include('no-size')
+      const twice = of(grown, 3.4, 3.5).cautions.find(({ code }) => code === 'no-size')
+      expect(twice).to.include({ level: 'stop', text: 'No collar here suits: hold the head, with blocks and hands, as found.' })
+    }
+    expect(offered(of({}, 3.4)), 'of whom nothing is known').to.equal(3.6)
+    expect(cautionCodes(of({ ageYears: 40, heightCm: 180 }, 7.9, 7.9)), 'within 0.7 cm of the largest').to.not.include('no-size')
+  })
+
   it('falls back to the nearest setting in stock', () => {
     const made = plan('extrication-collar', (file) => {
       file['stock'] = [

@@ -62,7 +62,7 @@ function planExtricationCollar(draft: PlanDraft, options: OptionValues): Techniq
   const hasCollar = putsCollarOn(options)
   if (hasCollar) {
     const neck = draft.require(neckHeight)
-    if (neck) decideCollarSetting(draft, neck, true)
+    if (neck) decideCollarSetting(draft, neck, true, 'hold the head, with blocks and hands, as found.')
     decideSlack(draft)
   }
   const oxygen = clinicalCase.orders.oxygen ?? 'none'

@@ -73,7 +73,7 @@ function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutco
   const hasCollar = putsCollarOn(options)
   const take = (definition: MeasurementDefinition): Estimate | null => (isRoadside ? draft.measure(definition) : draft.require(definition))
   const neck = hasCollar ? take(neckHeight) : null
-  if (neck) decideCollarSetting(draft, neck, false)
+  if (neck) decideCollarSetting(draft, neck, false, 'the head held by hand until the board.')
   decideVest(draft, take(armpitSeat), isRoadside)
   const padCm = decidePad(draft, take(occiputGap))
   const isCrossed = decideLegStraps(draft, options)

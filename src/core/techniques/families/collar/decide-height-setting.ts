@@ -1,5 +1,5 @@
 import { headTilt } from '../../../figures/sizing/hinge'
-import type { StockItem } from '../../../model/clinical-case'
+import { isYoungerThan, type ClinicalCase, type StockItem } from '../../../model/clinical-case'
 import { formatValue } from '../../../planner/format-decision'
 import type { Estimate } from '../../../figures/body/pool-side'
 import type { SizeStrip } from '../../../model/decision'
@@ -14,22 +14,43 @@ const settledOdds = 0.8
 export const cautionTiltDeg = 5
 export const stopTiltDeg = 10
 
+/** A neck so far from every setting there is fits none of them, cm (ANSWERS 6, Sizes). */
+const beyondCm = 0.7
+/** So tall is nobody a child, where the age is not known, cm. */
+const adultFromCm = 150
+
+/** Whether somebody is grown: by age, else by stature; nobody of whom neither is known. */
+function isGrown(clinicalCase: ClinicalCase): boolean {
+  const { ageYears, heightCm } = clinicalCase.patient
+  return ageYears === undefined ? (heightCm ?? 0) >= adultFromCm : !isYoungerThan(clinicalCase, 16)
+}
+
+/** A size says by its name that it is a child's. */
+function isOfChild({ size }: StockItem): boolean {
+  return /\b(child|infant|paediatric)/i.test(String(size ?? ''))
+}
+
 /**
  * Decides the `setting` of an extrication collar from neck height and stock, and warns of the head tilt that a
- * setting off the height gives (COMPUTATION 15).
+ * setting off the height gives (COMPUTATION 15). A child's size is not offered to who is grown; a neck that fits no setting, measured twice,
+ * gets no collar.
  * @param withTilt adds the decision `head-tilt`
+ * @param instead what is done without a collar
  */
-export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: boolean): void {
-  const { inStock, out } = draft.stock((item) => item.technique === 'extrication-collar' && typeof item.setting === 'number')
+export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: boolean, instead: string): void {
+  const grown = isGrown(draft.clinicalCase)
+  const { inStock, out } = draft.stock(
+    (item) => item.technique === 'extrication-collar' && typeof item.setting === 'number' && !(grown && isOfChild(item)),
+  )
   const settings = [
     ...inStock.map((item) => ({ settingCm: item.setting ?? 0, isInStock: true })),
     ...out.map((item) => ({ settingCm: item.setting ?? 0, isInStock: false })),
   ]
   const choice = nearestSetting(neck.value, neck.sd, settings)
-  if (!choice) return noSize(draft, 'No collar is listed.')
+  if (!choice) return noSize(draft, instead, `No collar${grown ? ' for somebody grown' : ''} is listed.`)
   const { best, chosen } = choice
   const used = chosen ?? best
-  judgeChoice(draft, best, chosen)
+  judgeChoice(draft, neck, best, chosen, instead)
   const [item] = [...inStock, ...out].filter((one) => one.setting === used.settingCm)
   const settingCm = draft.decide({
     id: 'setting',
@@ -116,8 +137,21 @@ function stripOf(
   }
 }
 
-function judgeChoice(draft: PlanDraft, best: CollarSetting, chosen: CollarSetting | null): void {
+function judgeChoice(draft: PlanDraft, neck: Estimate, best: CollarSetting, chosen: CollarSetting | null, instead: string): void {
   const steps = ['size-collar']
+  const offCm = Math.abs(neck.value - best.settingCm)
+  if (offCm > beyondCm + 1e-9) {
+    const why = `Neck height ${neck.value.toFixed(1)} cm; the nearest setting of all is ${best.settingCm} cm.`
+    if (neck.count > 1) return noSize(draft, instead, why)
+    draft.caution({
+      level: 'caution',
+      code: 'check-reading',
+      decisions: ['setting'],
+      steps,
+      text: `Measure the neck height again: no collar is made for it. Read twice, it gets none: ${instead}`,
+      why,
+    })
+  }
   if (best.odds < betweenOdds) {
     draft.caution({
       level: 'caution',
@@ -128,7 +162,7 @@ function judgeChoice(draft: PlanDraft, best: CollarSetting, chosen: CollarSettin
       why: `No other setting is nearer with odds of ${(100 * best.odds).toFixed(0)} % only.`,
     })
   }
-  if (!chosen) return noSize(draft, `A setting of ${best.settingCm} cm would suit, and no collar is in stock.`)
+  if (!chosen) return noSize(draft, instead, `A setting of ${best.settingCm} cm would suit, and no collar is in stock.`)
   if (chosen === best) return
   draft.caution({
     level: 'caution',
@@ -138,16 +172,17 @@ function judgeChoice(draft: PlanDraft, best: CollarSetting, chosen: CollarSettin
     text: `No collar that sets to ${best.settingCm} cm is in stock: ${chosen.settingCm} cm is the nearest here.`,
     why: 'Set off the neck height it tilts the head.',
   })
-  if (chosen.odds < leastOdds) noSize(draft, `The nearest here, ${chosen.settingCm} cm, has odds of ${(100 * chosen.odds).toFixed(0)} %.`)
+  if (chosen.odds < leastOdds)
+    noSize(draft, instead, `The nearest here, ${chosen.settingCm} cm, has odds of ${(100 * chosen.odds).toFixed(0)} %.`)
 }
 
-function noSize(draft: PlanDraft, why: string): void {
+function noSize(draft: PlanDraft, instead: string, why: string): void {
   draft.caution({
     level: 'stop',
     code: 'no-size',
     decisions: ['setting'],
     steps: ['size-collar'],
-    text: 'No collar here suits: hold the head, with blocks and hands, as found.',
+    text: `No collar here suits: ${instead}`,
     why,
   })
 }
