@@ -3,7 +3,9 @@ import type { Problem } from '../model/problem'
 import { withUsableLevel } from '../planner/usable-level'
 import { resolveOptions } from '../planner/resolve-options'
 import { judgePlace } from '../planner/judge-place'
+import { girthFaults } from '../figures/body/girth-neighbours'
 import { lengthFaults } from '../figures/body/length-order'
+import type { Side } from '../model/vocabulary'
 import { findTechnique } from './registry'
 import { withChangeOver } from './change-over'
 import type { OptionValues, Technique, TechniqueOutcome } from '../planner/technique'
@@ -96,7 +98,7 @@ export function workOut(entered: ClinicalCase, ctx: PlanContext, readProblems: r
   judgePlace(draft, technique, options.values)
   technique.judge?.(draft, options.values)
   const outcome = technique.plan(draft, options.values)
-  warnAboutLengths(draft)
+  warnAboutNeighbours(draft)
   addStandingNotes(
     draft,
     technique,
@@ -111,10 +113,13 @@ function laidOut(wanted: readonly string[], materials: readonly Material[]): Pic
   return { items, text: `Lay out in the order of use: ${items.join('; ')}.` }
 }
 
-/** Lengths that went into the plan and cannot stand beside each other. */
-function warnAboutLengths(draft: PlanDraft): void {
+/** Lengths that went into the plan and cannot stand beside each other, and girths that hardly can. */
+function warnAboutNeighbours(draft: PlanDraft): void {
+  const { patient, injury } = draft.clinicalCase
   const lengthsCm = Object.fromEntries(draft.measured().map((one) => [one.id, one.value]))
-  for (const fault of lengthFaults(lengthsCm, draft.clinicalCase.patient.heightCm ?? null)) {
+  const isSwollen = (side: Side | undefined): boolean => injury.swelling !== 'none' && side !== undefined && side === injury.side
+  const girths = Object.fromEntries(draft.measured().map((one) => [one.id, { cm: one.value, isSwollen: isSwollen(one.side) }]))
+  for (const fault of [...lengthFaults(lengthsCm, patient.heightCm ?? null), ...girthFaults(girths)]) {
     draft.caution({
       level: 'caution',
       code: 'check-reading',

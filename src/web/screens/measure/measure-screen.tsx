@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { spoken, type Side } from '#core/model/vocabulary'
 import type { Measurement } from '#core/model/clinical-case'
 import { Lane } from '../../lane/lane'
+import { girthDoubt } from '#core/figures/body/girth-neighbours'
 import { disagreeing, lengthDoubt } from '#core/figures/body/length-order'
 import { AfterChange } from '../../case/after-change'
 import { usePlan } from '../../case/use-plan'
@@ -29,9 +30,10 @@ export function MeasureScreen() {
   const readings = open.record.measurements
   const injury = open.episode.injuries[open.record.injuryId]
   const stature = open.episode.patient.heightCm
+  const swollenSide = injury && injury.swelling !== 'none' ? injury.side : null
   const doubts = new Map(
     readings.flatMap((reading): [string, string][] => {
-      const doubt = lengthDoubt(reading, readings, stature)
+      const doubt = lengthDoubt(reading, readings, stature) ?? girthDoubt(reading, readings, swollenSide)
       const problem = plan.problems.find((each) => each.path.startsWith(`measurements/${reading.id}`) && each.code !== 'missing')
       return doubt ? [[reading.id, doubt]] : problem ? [[reading.id, 'doubted: look again']] : []
     }),
