@@ -26,6 +26,8 @@ export interface MeasurementDefinition {
   readonly statureShare: number | null
   /** May be nought or below (a clearance, an offset); otherwise such readings are refused. */
   readonly signed?: boolean
+  /** It moves from one look to the next (hinge, edge, gap, slack, angle): the latest reading counts, never a mean with an earlier one. */
+  readonly moves?: boolean
   /** What it was read for, where its landmarks depend on an option: a reading taken for another one does not count. */
   readonly takenFor?: string
   /** For readings judged in words: the words that may be given. */

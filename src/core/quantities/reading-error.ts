@@ -35,11 +35,11 @@ function wholeFingerError({ breadthCm = uncalibratedFingerCm }: TakenReading): n
 }
 
 /**
- * The error by which two readings are held against each other, cm or degrees: of fingers that of counting alone, for the same hand's breadth
- * is wrong in both.
+ * The error by which two readings are held against each other, cm or degrees: of fingers a third of a finger, so that one finger apart agrees,
+ * for the same hand's breadth is wrong in both.
  */
 export function repeatError(reading: TakenReading, error: number): number {
-  return reading.unit === 'fw' ? wholeFingerError(reading) : error
+  return reading.unit === 'fw' ? (reading.breadthCm ?? uncalibratedFingerCm) / 3 : error
 }
 
 /**

@@ -1,11 +1,19 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { hingeForward } from '#core/figures/body/measurements/brace'
+import { gapAfterFold } from '#core/figures/body/measurements/leg'
+import { linerMargin } from '#core/figures/body/measurements/neck'
+import { openingWidth } from '#core/figures/body/measurements/opening'
+import { edgeTight } from '#core/figures/body/measurements/trunk'
+import { resolveMeasurement } from '#core/figures/body/resolve-measurement'
+import { readCase } from '#core/files/read-case'
+import type { Measurement } from '#core/model/clinical-case'
 import { toCm } from '#core/quantities/length'
 import { parseReading } from '#core/quantities/parse-reading'
 import { poolReadings } from '#core/quantities/pool-readings'
 import { approximately, roundDownTo, roundUpTo } from '#core/quantities/rounding'
 import { changedExample } from '../../harness/example-cases'
-import { ankleCase, cautionCodes, decisionOf, planFile, problemLines } from '../../harness/leg-slab-cases'
+import { ankleCase, cautionCodes, decisionOf, planFile, problemLines, testContext } from '../../harness/leg-slab-cases'
 
 function cmOf(text: string): number | string {
   const parsed = parseReading(text)
@@ -146,8 +154,25 @@ describe('which readings count', () => {
     const file = ankleCase()
     file.measurements[2] = { id: 'calf-girth', side: 'left', value: 60, unit: 'cm' }
     expect(cautionCodes(planFile(file))).to.include('check-reading')
+    // Beside its neighbours it is doubted at every age.
     file.patient['ageYears'] = 9
-    expect(cautionCodes(planFile(file))).not.to.include('check-reading')
+    const doubts = planFile(file).cautions.filter(({ code }) => code === 'check-reading')
+    expect(doubts.map(({ text }) => text)).to.deep.equal(['Measure both again: one of them is a slip.'])
+  })
+
+  it('takes of what moves the latest reading, never a mean with an earlier one', () => {
+    for (const definition of [hingeForward, edgeTight, gapAfterFold, openingWidth, linerMargin]) {
+      const read = [2.5, 0.5].map((value, hour): Measurement => ({
+        id: definition.id,
+        value,
+        unit: 'cm',
+        at: `2026-01-10T0${hour}:00:00Z`,
+      }))
+      const of = (measurements: readonly Measurement[]): number | undefined =>
+        resolveMeasurement({ ...readCase(ankleCase()).clinicalCase!, measurements }, definition, testContext().protocol).estimate?.value
+      expect(of(read), definition.id).to.equal(0.5)
+      expect(of([...read].reverse()), `${definition.id}, entered in the other order`).to.equal(0.5)
+    }
   })
 
   it('wants the sound side for lengths, and says so when only the injured was read', () => {

@@ -245,11 +245,15 @@ describe('trunk shell', () => {
     expect(way('lying')).to.equal(false)
   })
 
-  it('leaves an unmeasured dimension out and says so', () => {
-    const made = plan('trunk-shell', (file) => without(file, 'chest-girth', 'hip-girth'))
+  it('leaves an unmeasured dimension out, says so, and is not whole without it: round waist, chest and hips, and along the front', () => {
+    const made = plan('trunk-shell', (file) => without(file, 'chest-girth', 'hip-girth', 'notch-pubis'))
     expect(decisionOf(made, 'size').value).to.equal('shell 3 narrow chest')
     expect(cautionCodes(made)).to.include('check-reading')
-    expect(made.problems).to.deep.equal([])
+    expect(made.problems.map(({ code, path }) => `${code} ${path}`)).to.deep.equal([
+      'missing measurements/chest-girth',
+      'missing measurements/hip-girth',
+      'missing measurements/notch-pubis',
+    ])
   })
 })
 

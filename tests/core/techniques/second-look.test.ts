@@ -31,7 +31,7 @@ describe('worked a second time', () => {
     expect(hours(red, look('intact', '2026-01-10T10:30:00Z'))).to.equal(24)
   })
 
-  it('finger readings: the breadth is wrong in each finger, and two agree by the counting alone', () => {
+  it('finger readings: the breadth is wrong in each finger, and two agree that are one finger apart', () => {
     const fingers = (...values: readonly number[]) =>
       planOf('extrication-collar', (file) => {
         file.measurements = file.measurements.filter((measurement) => measurement['id'] !== 'neck-height')
@@ -40,9 +40,8 @@ describe('worked a second time', () => {
     const sd = fingers(3).decisions.find((decision) => decision.id === 'setting')?.sd
     expect(sd).to.be.closeTo(Math.hypot(3 * 0.1, 1.6 / Math.sqrt(12)), 1e-9)
     const asks = (plan: Plan): boolean => plan.problems.some((problem) => problem.code === 'third-reading')
-    // Held against each other by 3 × 1.6 ÷ √12 = 1.386 cm.
-    expect(asks(fingers(3, 3.86))).to.equal(false)
-    expect(asks(fingers(3, 3.87))).to.equal(true)
+    expect(asks(fingers(3, 4))).to.equal(false)
+    expect(asks(fingers(3, 4.1))).to.equal(true)
   })
 
   it('a bandage is judged at the foot as well as on the leg, each by the width wound there', () => {

@@ -90,7 +90,7 @@ export function poolSide(
   const cautions: Caution[] = []
   const stature = statureThatCounts(clinicalCase)
   const { leastCm } = readDefaults(plausibilityDefaults, protocol)
-  const figures = readings
+  const figures = (definition.moves || definition.kind === 'angle' ? latestOf(readings) : readings)
     .filter((reading) => typeof reading.value === 'number' && hasRightUnit(definition, reading, problems))
     .map((reading) => {
       const value = toCm(Number(reading.value), reading.unit ?? (definition.kind === 'angle' ? 'deg' : 'cm'), reading.breadthCm)
@@ -160,6 +160,15 @@ export function poolSide(
       ...fingersOf(usable.map((one) => one.reading)),
     },
   }
+}
+
+/** The reading that was taken last; of those without a time, the one that came last. */
+function latestOf(readings: readonly Measurement[]): readonly Measurement[] {
+  const last = readings.reduce<Measurement | undefined>(
+    (best, one) => (best && instantOf(one.at) < instantOf(best.at) ? best : one),
+    undefined,
+  )
+  return last ? [last] : []
 }
 
 /** The finger that every one of them was read in, where its breadth is known. */

@@ -45,6 +45,8 @@ import { isSpineOrdered } from '../../model/orders'
 
 const usualStraps = 3
 const girths = [waistGirth, chestGirth, hipGirth]
+/** Without one of them nobody knows whether it fits: too short above, too tight below. */
+const sized = [...girths, notchPubis]
 
 /** Two-shell trunk orthosis. */
 export const trunkShell: Technique = {
@@ -57,9 +59,8 @@ export const trunkShell: Technique = {
   decisions,
   options: trunkShellOptions,
   measurements: () => [
-    ...girths.map((definition) => ({ definition, need: 'one-girth' as const })),
+    ...sized.map((definition) => ({ definition, need: 'required' as const })),
     ...[
-      notchPubis,
       frontArc,
       backArc,
       overlapLeft,
@@ -161,12 +162,9 @@ function judgeFlat(draft: PlanDraft, options: OptionValues): void {
 
 function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
   const isLying = options['way'] === 'lying'
-  const readings = girths.map((definition) => ({ definition, estimate: draft.measure(definition), allowanceCm: 0 }))
+  const readings = girths.map((definition) => ({ definition, estimate: draft.require(definition), allowanceCm: 0 }))
+  draft.require(notchPubis)
   const waist = readings[0]?.estimate ?? null
-  requireOneGirth(
-    draft,
-    readings.some((reading) => reading.estimate !== null),
-  )
   const size = decideSize(draft, {
     decision: 'size',
     matches: (item) => item.technique === 'trunk-shell',
@@ -193,15 +191,6 @@ function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutco
   if (isLying) decideRoll(draft, options, steps)
   else decidePeople(draft, { floor: 2 + extraHolder(draft.clinicalCase), steps, relief: ['put it on lying'] })
   return { steps, fit: trunkShellFit, care: trunkShellCare, schedule: schedule(draft), geometry: draw(draft, straps) }
-}
-
-function requireOneGirth(draft: PlanDraft, isMeasured: boolean): void {
-  if (isMeasured || draft.collect().problems.some((problem) => problem.path.includes('-girth'))) return
-  draft.problem({
-    code: 'missing',
-    path: 'measurements/waist-girth',
-    message: 'No girth of the trunk was measured: measure round the waist, and better also round chest and hips.',
-  })
 }
 
 /** Decides `strap-slack-1…n`, from the top: two fingers, on the girth where each strap lies. */

@@ -9,7 +9,7 @@ function onLeg(
   statureShare: number | null = null,
   signed = false,
 ): MeasurementDefinition {
-  return { id, label, kind, landmarks, posture, sideRule: 'wearing', statureShare, ...(signed ? { signed } : {}) }
+  return { id, label, kind, landmarks, posture, sideRule: 'wearing', statureShare, ...(signed ? { signed, moves: true } : {}) }
 }
 const straight = 'Lying, knee straight'
 const worn = 'Standing, brace closed'
@@ -141,4 +141,5 @@ export const treatmentWeek: MeasurementDefinition = {
   sideRule: 'none',
   statureShare: null,
   signed: true,
+  moves: true,
 }

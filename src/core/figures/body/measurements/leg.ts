@@ -74,6 +74,7 @@ export const gapAfterFold: MeasurementDefinition = {
   landmarks: 'Between the two edges at the ankle, at the front, once they are folded',
   posture: 'Slab laid, edges folded',
   signed: true,
+  moves: true,
 }
 
 /** Every leg girth, from the toes up. */

@@ -29,6 +29,7 @@ export const strapOverhang: MeasurementDefinition = {
   sideRule: 'both',
   statureShare: null,
   signed: true,
+  moves: true,
 }
 export const linerMargin: MeasurementDefinition = {
   id: 'liner-margin',
@@ -39,6 +40,7 @@ export const linerMargin: MeasurementDefinition = {
   sideRule: 'none',
   statureShare: null,
   signed: true,
+  moves: true,
 }
 
 /** Skin as it is judged, from best to worst. */

@@ -8,4 +8,5 @@ export const openingWidth: MeasurementDefinition = {
   posture: 'Limb at rest, cast spread',
   sideRule: 'none',
   statureShare: null,
+  moves: true,
 }

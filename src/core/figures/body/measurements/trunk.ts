@@ -9,7 +9,7 @@ function trunk(
   statureShare: number | null,
   signed = false,
 ): MeasurementDefinition {
-  return { id, label, kind, landmarks, posture, sideRule: 'none', statureShare, ...(signed ? { signed } : {}) }
+  return { id, label, kind, landmarks, posture, sideRule: 'none', statureShare, ...(signed ? { signed, moves: true } : {}) }
 }
 const lying = 'Lying flat, breathing out gently'
 
@@ -106,6 +106,7 @@ export const grooveToCrest: MeasurementDefinition = {
   sideRule: 'both',
   statureShare: null,
   signed: true,
+  moves: true,
 }
 export const armpitSeat = trunk(
   'armpit-seat',
