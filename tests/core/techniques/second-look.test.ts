@@ -47,9 +47,17 @@ describe('worked a second time', () => {
   it('a bandage is judged at the foot as well as on the leg, each by the width wound there', () => {
     const plan = planOf('leg-slab', (file) => {
       file.patient['flags'] = ['arterial-disease']
-      for (const one of file.measurements) if (String(one['id']).endsWith('-girth')) one['value'] = Number(one['value']) * 0.72
+      file['stock'] = [{ item: 'elastic-bandage', widthCm: 10, lengthCm: 450 }]
+      withReadings(file, { id: 'midfoot-girth', side: 'left', value: 13, unit: 'cm' })
     })
     expect(plan.cautions.find((caution) => caution.code === 'bandage-pressure')?.why).to.include('at the foot')
+    // With wider ones in stock the foot gets one of them, and nothing is cautioned.
+    const wider = planOf('leg-slab', (file) => {
+      file.patient['flags'] = ['arterial-disease']
+      file['stock'] = [7.5, 10, 15].map((widthCm) => ({ item: 'elastic-bandage', widthCm, lengthCm: 450 }))
+    })
+    expect(codes(wider)).to.not.include('bandage-pressure')
+    expect(wider.materials.filter(({ item }) => item === 'elastic-bandage').map(({ widthCm }) => widthCm)).to.not.include(7.5)
   })
 
   it('a broken thigh stops a volar slab, wherever the region was set', () => {

@@ -6,6 +6,7 @@ export const roomDefaults = defineDefaults('room', {
   restKPa: { value: 0.8, unit: 'kPa', source: 'model' },
   stiffnessKPa: { value: 6, unit: 'kPa', source: 'model' },
   crepeKPa: { value: 0.5, unit: 'kPa', source: 'model' },
+  mostKPa: { value: 40, unit: 'kPa', source: 'model', note: 'above it the figure says only that there is no room' },
   limitKPa: { value: 4, unit: 'kPa', source: 'practice', note: '30 mmHg' },
   noRoomShare: {
     value: 0.9,
@@ -46,14 +47,15 @@ export function paddingCompression(input: RoomInput, hours: number, protocol: Pr
 /**
  * Pressure of the padding on the limb after `hours` (COMPUTATION 12): 0.8 + 6·x/(1−x) kPa on the covered
  * share, with 0.5 kPa for a light crepe. Our estimate, not compartment pressure.
- * @returns kPa, or null when the padding is crushed flat (x ≥ 1): there is no room
+ * @returns kPa, or null when there is no room left: the padding is crushed flat (x ≥ 1), or the figure is above 40 kPa and means nothing more
  */
 export function pressureUnderShell(input: RoomInput, hours: number, protocol: Protocol): number | null {
   const room = readDefaults(roomDefaults, protocol)
   const x = paddingCompression(input, hours, protocol)
   if (x >= 1) return null
   const pushed = room.restKPa + (room.stiffnessKPa * x) / (1 - x)
-  return pushed * input.coveredShare + (input.hasCrepe ? room.crepeKPa : 0)
+  const pressureKPa = pushed * input.coveredShare + (input.hasCrepe ? room.crepeKPa : 0)
+  return pressureKPa > room.mostKPa ? null : pressureKPa
 }
 
 /** Whether swelling leaves no room: the padding is pressed together by nine tenths or more (TURNS 2). */

@@ -26,6 +26,14 @@ const mostMarginCm = 2
 const rounds = { onlyMin: [60] } as const
 
 const usualStraps = 3
+/** Sized over marked swelling it is loose once that goes down. */
+const swellingReview: ScheduleEntry = {
+  id: 'review-swelling',
+  kind: 'review',
+  dueMin: 1440,
+  graceMin: 240,
+  text: 'Review: has the swelling gone down? Size, liner and straps anew.',
+}
 
 /** Walker boot with a curved sole. */
 export const walkerBoot: Technique = {
@@ -94,6 +102,16 @@ function judgeBoot(draft: PlanDraft, options: OptionValues): void {
       steps: ['stand'],
       text: 'Get the weight ordered by name; until then it is planned without any.',
       why: isWithdrawn ? 'The order was withdrawn: no step in the boot.' : 'A boot invites a step that the bone may not bear.',
+    })
+  }
+  if (injury.swelling === 'marked') {
+    draft.caution({
+      level: 'caution',
+      code: 'marked-swelling',
+      decisions: ['size'],
+      steps: ['lay-out'],
+      text: 'Take the size whose liner and straps close over the fuller leg, and look again after 24 h.',
+      why: 'The size goes by the length of the foot alone. Over marked swelling it presses, and is loose once that goes down.',
     })
   }
   if (injury.pattern === 'achilles-rupture' && !orders.wedges?.length) {
@@ -206,6 +224,7 @@ function schedule(draft: PlanDraft): readonly ScheduleEntry[] {
       graceMin: 240,
       text: 'Skin of foot and shin, liner dry.',
     })),
+    ...(draft.clinicalCase.injury.swelling === 'marked' ? [swellingReview] : []),
     reviewAfter(draft.clinicalCase, { days: 7, graceDays: 1, text: 'Review: weight, wedges, when to leave the boot off.' }),
     { id: 'wean', kind: 'remove', dueMin: 42 * 1440, graceMin: 7 * 1440, text: 'Weaning: shoe indoors first, boot outdoors, then off.' },
   ]

@@ -43,7 +43,7 @@ export function decideArmBandage(
     girthCm: paddedAt(draft, model.stations[id]),
   }))
   const zones = armRollZones(draft, model, topCm, true).map((zone): RollZone =>
-    zone.id === 'forearm' ? { ...zone, pick: (widthsCm) => bandageWidth(draft, 'arm', places, widthsCm) } : zone,
+    zone.id === 'forearm' ? { ...zone, pick: (suiting, all) => bandageWidth(draft, 'arm', places, suiting, all) } : zone,
   )
   const rolls = decideRolls(draft, { passes, note, decision: 'bandage', item: 'elastic-bandage', zones, working: armGirthWorking(model) })
   const widthCm = rolls?.zones.find((zone) => zone.zone === 'forearm')?.widthCm

@@ -38,22 +38,42 @@ function worstPressure(draft: PlanDraft, limb: 'leg' | 'arm', places: readonly W
     .reduce((a, b) => (b.mmHg > a.mmHg ? b : a))
 }
 
-/** Of some widths the narrowest that stays under the caution at every place, else the widest. */
+/**
+ * Of the widths that suit a stretch the narrowest that stays under the caution at every place; where none does the narrowest wider one in
+ * stock that does, before anything is cautioned; else the widest that suits.
+ */
 export function bandageWidth(
   draft: PlanDraft,
   limb: 'leg' | 'arm',
   places: readonly BandagedPlace[],
-  widthsCm: readonly number[],
+  suitingCm: readonly number[],
+  allCm: readonly number[],
 ): number | null {
   const { caution } = pressureLimits(draft)
-  const sorted = [...widthsCm].sort((a, b) => a - b)
+  const inOrder = (widthsCm: readonly number[]): readonly number[] => [...widthsCm].sort((a, b) => a - b)
+  const suiting = inOrder(suitingCm)
+  const widest = suiting.at(-1) ?? null
+  const wider = inOrder(allCm).filter((widthCm) => widthCm > (widest ?? 0))
   const isUnder = (widthCm: number): boolean =>
     worstPressure(
       draft,
       limb,
       places.map((place) => ({ ...place, widthCm })),
     ).mmHg <= caution
-  return sorted.find(isUnder) ?? sorted.at(-1) ?? null
+  return [...suiting, ...wider].find(isUnder) ?? widest
+}
+
+/** The width where the number of rolls may decide as long as every width that suits stays under the caution: null then. */
+export function widerWhereNeeded(
+  draft: PlanDraft,
+  limb: 'leg' | 'arm',
+  places: readonly BandagedPlace[],
+  suitingCm: readonly number[],
+  allCm: readonly number[],
+): number | null {
+  const narrowest = Math.min(...suitingCm)
+  const width = bandageWidth(draft, limb, places, suitingCm, allCm)
+  return width === narrowest ? null : width
 }
 
 /**

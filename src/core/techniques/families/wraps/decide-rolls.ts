@@ -15,8 +15,8 @@ export interface RollZone {
   /** Figure-of-eight or web turns, cm of band. */
   readonly turnsCm: number
   readonly widthsCm: readonly [number, number]
-  /** The one width to take of those that suit, where more than their number decides; null for none. */
-  readonly pick?: (widthsCm: readonly number[]) => number | null
+  /** The one width to take of those that suit, or of all in stock, where more than their number decides; null leaves it to the number of rolls. */
+  readonly pick?: (suitingCm: readonly number[], allCm: readonly number[]) => number | null
 }
 
 export interface RollRequest {
@@ -101,7 +101,7 @@ function pickRolls(draft: PlanDraft, request: Omit<RollRequest, 'note' | 'workin
     if (!zone.pick) return null
     const [least, greatest] = zone.widthsCm
     const suiting = all.filter((width) => width >= least && width <= greatest)
-    return zone.pick(suiting.length > 0 ? suiting : all)
+    return zone.pick(suiting.length > 0 ? suiting : all, all)
   }
   const zones = request.zones
     .filter((zone) => zone.areaCm2 > 0)

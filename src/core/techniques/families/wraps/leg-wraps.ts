@@ -5,7 +5,7 @@ import { paddedGirth, paddingDefaults } from '../../../figures/body/padded-girth
 import { workingOf, type PlanDraft } from '../../../planner/draft'
 import type { WorkingLine } from '../../../model/decision'
 import { readDefaults } from '../../../quantities/defaults'
-import { bandageWidth, checkBandagePressure } from './check-bandage-pressure'
+import { bandageWidth, checkBandagePressure, widerWhereNeeded } from './check-bandage-pressure'
 import { decideRolls, type RollZone } from './decide-rolls'
 import { legWrapArea, type LegZone } from '../../../figures/wraps/leg-wrap-area'
 import type { RollChoice } from '../../../figures/wraps/roll-choice'
@@ -82,9 +82,10 @@ export function decideLegBandage(draft: PlanDraft, model: LegModel, request: Pic
       girthCm: paddedAt(draft, model.stations[id]),
     }))
   const places = { foot: placesAt(footPlaces), leg: placesAt(['ankle', 'calf', 'below-knee']) }
-  const zones = legRollZones(draft, model, request.top, true).map((zone): RollZone =>
-    zone.id === 'leg' ? { ...zone, pick: (widthsCm) => bandageWidth(draft, 'leg', places.leg, widthsCm) } : zone,
-  )
+  const zones = legRollZones(draft, model, request.top, true).map((zone): RollZone => {
+    if (zone.id === 'leg') return { ...zone, pick: (suiting, all) => bandageWidth(draft, 'leg', places.leg, suiting, all) }
+    return zone.id === 'foot' ? { ...zone, pick: (suiting, all) => widerWhereNeeded(draft, 'leg', places.foot, suiting, all) } : zone
+  })
   const { passes, note } = request
   const rolls = decideRolls(draft, { passes, note, decision: 'bandage', item: 'elastic-bandage', zones, working: girthWorking(model) })
   const wound = (['foot', 'leg'] as const).flatMap((id) => {
