@@ -3,6 +3,7 @@ import { readProtocol } from '#core/files/read-protocol'
 import type { Protocol } from '#core/quantities/defaults'
 import type { Problem } from '#core/model/problem'
 import type { PlanContext } from '#core/model/plan-context'
+import { floorsLoosened } from '#core/protocols/floors-loosened'
 import { finishPlan } from '#core/techniques/finish-plan'
 import { planExit, type Plan } from '#core/model/plan'
 import { unusedReadings } from '#core/techniques/unused-readings'
@@ -27,14 +28,19 @@ export function readProtocolFile(file: string): Protocol | null {
 
 /**
  * Plans case files: one prints its plan; several print one line of JSON each, in order.
- * @param protocol a local one; the shipped one where it is left out
+ * @param protocol a local one; the shipped one where it is left out. One that is looser than shipped is named on standard error, and no exit
+ *   status is milder than by the shipped figures
  * @returns the greatest exit status: 3 a stop, 2 problems, 0
  */
 export function runPlan(files: readonly string[], format: 'json' | 'text', protocol?: Protocol): number {
   const ctx = createCliContext(protocol)
+  const loosened = protocol ? floorsLoosened(protocol) : []
+  if (loosened.length > 0) process.stderr.write(`looser than shipped: ${loosened.join('; ')}\n`)
   let exit = 0
   for (const file of files) {
-    const planned = planFile(file, ctx)
+    const own = planFile(file, ctx)
+    const shipped = loosened.length > 0 ? planFile(file, createCliContext()).exit : 0
+    const planned: Planned = { ...own, exit: shipped > own.exit ? shipped : own.exit }
     exit = Math.max(exit, planned.exit)
     planned.problems.forEach((problem) => process.stderr.write(problemLine(problem)))
     process.stdout.write(printed(file, planned, format, files.length > 1))

@@ -110,6 +110,8 @@ describe('when the work turns, in the browser', () => {
     await browser.click('button', /^Read aloud and confirmed: RIGHT/)
     await browser.waitForText('The plan is not accepted yet')
     expect(await strip()).to.include('RIGHT ankle')
+    // The page is left below: nobody leaves it in the very moment of a press.
+    await kept(seeded.caseId, (record) => record.sideChange?.checked != null, 'that it was read aloud')
     await startRun(browser, seeded)
     expect(await shownStep(browser)).to.match(/^Step 1 of/)
     await walkTo(browser, /Rings and tight clothing off/)

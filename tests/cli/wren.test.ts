@@ -124,6 +124,27 @@ describe('the wren command', () => {
     expect(wren(['check', '--protocol', path, write('local.json')]).status).to.equal(2)
   })
 
+  it('says which figures of a protocol are looser than shipped, and exits no milder than by those', () => {
+    const path = join(folder, 'loose.json')
+    writeFileSync(
+      path,
+      JSON.stringify({
+        format: 'zesty-wren/protocol',
+        version: 1,
+        protocol: { name: 'ours', version: 4, numbers: { 'setting.hotC': 35 } },
+      }),
+    )
+    const file = ankleCase()
+    file['environment'] = { ...(file['environment'] as object), waterC: 33 }
+    const caseFile = join(folder, 'hot.json')
+    writeFileSync(caseFile, JSON.stringify(file))
+    expect(wren(['plan', caseFile]).status).to.equal(3)
+    const loose = wren(['plan', '--protocol', path, caseFile])
+    expect(loose.status).to.equal(3)
+    expect(loose.err).to.match(/^looser than shipped: Setting time, Water too hot above: 35 °C instead of 30 °C at most\n/)
+    expect(loose.out).to.not.include('hot-water')
+  })
+
   it('validates', () => {
     expect(wren(['validate', write('valid.json')]).status).to.equal(0)
     const bad = wren([

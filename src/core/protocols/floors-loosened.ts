@@ -9,10 +9,11 @@ import { figureOf, protocolFigures } from './protocol-figures'
 export function floorsLoosened(protocol: Protocol): readonly string[] {
   const figures = protocolFigures.flatMap(({ key, group, label, value, unit, floor }) => {
     const local = figureOf(key, protocol)
-    const isLoose = floor === 'never-more' ? local > value : floor === 'never-less' && local < value
-    return isLoose
-      ? [`${group}, ${label}: ${local} ${unit} instead of ${value} ${unit} at ${floor === 'never-more' ? 'most' : 'least'}`]
-      : []
+    const ends = { 'never-more': [-Infinity, value], 'never-less': [value, Infinity], 'as-shipped': [value, value] } as const
+    const [least, greatest] = floor ? ends[floor] : [-Infinity, Infinity]
+    if (local >= least && local <= greatest) return []
+    const end = { 'never-more': ' at most', 'never-less': ' at least', 'as-shipped': '' }[floor ?? 'as-shipped']
+    return [`${group}, ${label}: ${local} ${unit} instead of ${value} ${unit}${end}`]
   })
   const thinner = thinnerFromMin(tableMinutes(protocol.rounds?.atRisk ?? shippedRounds.atRisk))
   return thinner === null

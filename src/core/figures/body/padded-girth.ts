@@ -1,9 +1,15 @@
 import { defineDefaults } from '../../quantities/defaults'
 
 export const paddingDefaults = defineDefaults('padding', {
-  compressedLayerCm: { value: 0.15, unit: 'cm', source: 'practice' },
+  compressedLayerCm: { value: 0.15, unit: 'cm', source: 'practice', floor: 'never-more' },
   uncompressedLayerCm: { value: 0.3, unit: 'cm', source: 'practice' },
-  layers: { value: 2, unit: 'layers', source: 'practice', note: 'used everywhere in computing; turns over bone only add rolls' },
+  layers: {
+    value: 2,
+    unit: 'layers',
+    source: 'practice',
+    floor: 'as-shipped',
+    note: 'used everywhere in computing; turns over bone only add rolls',
+  },
 })
 
 /**

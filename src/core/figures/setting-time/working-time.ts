@@ -3,11 +3,11 @@ import { workableShare } from '../../model/crew-input'
 import type { SettingMaterial } from '../../model/setting-material'
 
 export const settingDefaults = defineDefaults('setting', {
-  'plaster-extra-fast': { value: 3, unit: 'min', source: 'practice' },
-  'plaster-fast': { value: 5, unit: 'min', source: 'practice' },
-  'plaster-slow': { value: 8, unit: 'min', source: 'practice' },
-  'padded-fibreglass': { value: 4, unit: 'min', source: 'practice' },
-  'fibreglass-roll': { value: 4, unit: 'min', source: 'practice' },
+  'plaster-extra-fast': { value: 3, unit: 'min', source: 'practice', floor: 'never-less' },
+  'plaster-fast': { value: 5, unit: 'min', source: 'practice', floor: 'never-less' },
+  'plaster-slow': { value: 8, unit: 'min', source: 'practice', floor: 'never-less' },
+  'padded-fibreglass': { value: 4, unit: 'min', source: 'practice', floor: 'never-less' },
+  'fibreglass-roll': { value: 4, unit: 'min', source: 'practice', floor: 'never-less' },
   nominalC: { value: 22, unit: '°C', source: 'practice', label: 'Water of the pack’s time' },
   plasterPerC: { value: 0.04, unit: '1/°C', source: 'model' },
   fibreglassPerC: { value: 0.03, unit: '1/°C', source: 'model' },

@@ -22,7 +22,7 @@ export const rigDefaults = defineDefaults('rig', {
   clearCm: { value: 20, unit: 'cm', source: 'practice', floor: 'never-less', label: 'Weight clear of splint, bed and floor' },
   beamCm: { value: 100, unit: 'cm', source: 'practice', note: 'above the splint’s bar' },
   fixedCm: { value: 30, unit: 'cm', source: 'practice', note: 'fixed pulleys to either side of the carried one' },
-  friction: { value: 0.2, unit: 'ratio', source: 'model' },
+  friction: { value: 0.2, unit: 'ratio', source: 'model', floor: 'as-shipped' },
   wheelbaseCm: { value: 210, unit: 'cm', source: 'practice' },
 })
 
