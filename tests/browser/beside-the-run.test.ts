@@ -61,6 +61,9 @@ describe('beside the run in the browser', () => {
 
     it('keeps an angle typed by hand, and says whether it is held', async () => {
       await browser.waitForText('Ankle 85° to 95°')
+      // The aim is no reading.
+      await browser.click('button', 'Keep the angle')
+      await browser.waitForText('Not recorded. The reading is missing')
       await browser.click('button', 'Ankle read: less')
       await browser.click('button', 'Keep the angle')
       await browser.waitForText(/read 89°, ■ held/)

@@ -19,6 +19,7 @@ export function AngleWork({ run, step, angles }: { run: RunRecord; step: Step; a
   const [chosen, setChosen] = useState(angles[0]?.id)
   const angle = angles.find((one) => one.id === chosen) ?? angles[0]
   const [typedDeg, setTypedDeg] = useState<number | null>(null)
+  const [isMissing, setMissing] = useState(false)
   const [isPhotoOpen, setPhotoOpen] = useState(false)
   const device = pairedDevices.goniometer.use()
   const angleId = angle?.id
@@ -71,16 +72,25 @@ export function AngleWork({ run, step, angles }: { run: RunRecord; step: Step; a
               <NumberStepper
                 label={`${angle.label} read`}
                 unit="°"
-                value={typedDeg ?? readOf(angle.id) ?? angle.targetDeg}
+                value={typedDeg ?? readOf(angle.id) ?? null}
+                aim={angle.targetDeg}
                 least={-180}
                 greatest={180}
-                onChange={setTypedDeg}
+                onChange={(deg) => {
+                  setMissing(false)
+                  setTypedDeg(deg)
+                }}
               />
             </div>
-            <Button onClick={() => take(typedDeg ?? readOf(angle.id) ?? angle.targetDeg, 'goniometer')}>Keep the angle</Button>
+            <Button onClick={() => (typedDeg === null ? setMissing(true) : take(typedDeg, 'goniometer'))}>Keep the angle</Button>
           </>
         )}
         {angle.photo ? <Button onClick={() => setPhotoOpen(true)}>From a photo</Button> : null}
+        {isMissing ? (
+          <p role="alert" className="w-full font-bold text-stop">
+            Not recorded. The reading is missing: read the goniometer, and set or type what it shows.
+          </p>
+        ) : null}
         {angle.photo && isPhotoOpen ? (
           <PhotoAngleDialog
             label={angle.label}

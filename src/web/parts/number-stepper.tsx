@@ -6,13 +6,17 @@ export function NumberStepper({
   label,
   unit,
   value,
+  aim,
   least,
   greatest,
   onChange,
 }: {
   label: string
   unit: string
-  value: number
+  /** Null while nothing was read. */
+  value: number | null
+  /** Where the steps begin while nothing was read: shown, and never taken for a reading. */
+  aim?: number
   least: number
   greatest: number
   onChange: (value: number) => void
@@ -32,7 +36,7 @@ export function NumberStepper({
   const step = (by: number): void => {
     setTyped(null)
     setError(null)
-    onChange(Math.min(greatest, Math.max(least, value + by)))
+    onChange(Math.min(greatest, Math.max(least, (value ?? aim ?? least) + by)))
   }
   return (
     <div>
@@ -52,7 +56,8 @@ export function NumberStepper({
         <input
           id={id}
           inputMode="decimal"
-          value={typed ?? String(value)}
+          value={typed ?? (value === null ? '' : String(value))}
+          placeholder={value === null && aim !== undefined ? `aim ${aim}` : undefined}
           onChange={(event) => setTyped(event.target.value)}
           onBlur={keep}
           onKeyDown={(event) => {

@@ -2,7 +2,6 @@ import { useEffect, useRef, useState, type ReactNode } from 'react'
 import type { RoundBody } from '#contract/events/rounds/round'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
-import { Notice } from '../parts/notice'
 import { focusNextOpen, hasOpen, useRoundKeys } from './use-round-keys'
 import { useDraft } from '../sync/use-draft'
 import type { LastEntries } from './last-entries'
@@ -74,7 +73,10 @@ export function RoundFrame({
   const [draft, setDraft] = useDraft(round.draftKey)
   const [error, setError] = useState<string | null>(null)
   const entries = (draft ? JSON.parse(draft) : (round.initial ?? {})) as RoundEntries
-  const put = (changes: RoundEntries): void => setDraft(JSON.stringify({ ...entries, ...changes }))
+  const put = (changes: RoundEntries): void => {
+    setError(null)
+    setDraft(JSON.stringify({ ...entries, ...changes }))
+  }
   const form = useRef<HTMLFormElement>(null)
   const shown = cells(entries)
   const open = shown.filter(({ key }) => !entries[key]).length
@@ -92,8 +94,14 @@ export function RoundFrame({
   const isCannot = Object.entries(entries).some(([key, value]) => key.includes('/') && value === cannot)
   const submit = (): void => {
     const fault = missing(entries) ?? round.refuses?.() ?? null
-    if (fault) return setError(fault)
-    if (isCannot && !entries['reason']) return setError('Say why something cannot be assessed: choose a reason below the list.')
+    if (fault) {
+      goOn()
+      return setError(fault)
+    }
+    if (isCannot && !entries['reason']) {
+      form.current?.querySelector('[data-why]')?.scrollIntoView({ block: 'center' })
+      return setError('Say why something cannot be assessed: choose a reason below the list.')
+    }
     setDraft('')
     setError(null)
     round.onSubmit({ cases, isBaseline, outcome: 'done', reason: '', findings: findings(entries) }, Number(entries[lookedAgo] ?? 0))
@@ -112,16 +120,23 @@ export function RoundFrame({
     >
       {children(entries, put)}
       {isCannot ? (
-        <ChoiceRow
-          label="Cannot be assessed because"
-          value={entries['reason'] ?? null}
-          choices={cannotReasons.map((value) => ({ value, label: value }))}
-          onChange={(reason) => put({ reason })}
-        />
+        <div data-why>
+          <ChoiceRow
+            label="Cannot be assessed because"
+            value={entries['reason'] ?? null}
+            choices={cannotReasons.map((value) => ({ value, label: value }))}
+            onChange={(reason) => put({ reason })}
+          />
+        </div>
       ) : null}
-      {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
       {round.isTimed ? null : <LookedAt isNarrow value={entries[lookedAgo] ?? '0'} onChange={(ago) => put({ [lookedAgo]: ago })} />}
       <div className="sticky bottom-0 z-10 -mx-2 flex flex-wrap items-center justify-end gap-x-2 gap-y-2 sm:gap-x-4 border-t border-line bg-paper px-2 py-1.5">
+        {/* Beside the button that was pressed: on a phone what stands further up is out of sight. */}
+        {error ? (
+          <p role="alert" className="w-full font-bold text-stop">
+            Not recorded. {error}
+          </p>
+        ) : null}
         <p role="status" className="mr-auto font-semibold">
           {open === 0 ? 'All is entered' : `${open} open`}
         </p>

@@ -5,7 +5,7 @@ import { foldEpisode } from '#contract/events/fold'
 import type { FoldableEvent } from '#contract/event'
 import type { Region, Side } from '#core/model/vocabulary'
 import { techniques } from '#core/techniques/registry'
-import { bodyParts, bodyViews, chartSize, matchParts, zonesOf } from '../../../src/web/screens/size-up/body-zones'
+import { bodyParts, bodyViews, chartSize, matchParts, sideAskedOf, zonesOf } from '../../../src/web/screens/size-up/body-zones'
 import { figureOf } from '../../../src/web/screens/size-up/body-outline'
 import { askedReadings, readingsOf, usualSide } from '../../../src/web/screens/measure/asked-readings'
 import { createLineSource } from '../../../src/standins/line-instrument/line-source'
@@ -116,6 +116,11 @@ describe('the body chart', () => {
   ] as const) {
     it(`finds ${label} by "${typed}"`, () => expect(matchParts(typed)[0]?.label).to.equal(label))
   }
+
+  it('asks which side where none was typed, and of what has none asks nothing', () => {
+    for (const typed of ['ank', 'kn', 'thi', 'wr']) expect(sideAskedOf(matchParts(typed)), typed).to.equal(matchParts(typed)[0]?.region)
+    for (const typed of ['l ank', 'right kn', 'neck', 'tr', '', 'wing']) expect(sideAskedOf(matchParts(typed)), typed).to.equal(null)
+  })
 
   it('finds nothing by nothing, and nothing by nonsense', () => {
     expect(matchParts('  ')).to.deep.equal([])

@@ -80,7 +80,7 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
             <NumberStepper
               label="Pull read"
               unit="kg"
-              value={kg ?? 0}
+              value={kg ?? null}
               least={0}
               greatest={40}
               onChange={(value) => change({ kg: value, tool: 'ratchet' })}

@@ -3,7 +3,7 @@ import { spoken, type Region, type Side } from '#core/model/vocabulary'
 import { Creases, Form, SkinPaints } from '../../lane/kit/skin'
 import { ChoiceRow } from '../../parts/choice-row'
 import { figureOf } from './body-outline'
-import { bodyViews, chartSize, matchParts, zonesOf, type BodyView, type BodyZone } from './body-zones'
+import { bodyViews, chartSize, matchParts, sideAskedOf, zonesOf, type BodyView, type BodyZone } from './body-zones'
 
 const viewNames: Record<BodyView, string> = { front: 'Front', back: 'Back', side: 'Side' }
 
@@ -117,7 +117,11 @@ function Zone({ zone, isChosen, onPick }: { zone: BodyZone; isChosen: boolean; o
 function PartSearch({ onPick }: { onPick: (region: Region, side: Side | null) => void }) {
   const id = useId()
   const [typed, setTyped] = useState('')
-  const found = matchParts(typed).slice(0, 5)
+  const [isAsked, setAsked] = useState(false)
+  const all = matchParts(typed)
+  const asks = sideAskedOf(all)
+  // Both sides of the part that is asked about stand first.
+  const found = [...all.filter(({ region }) => region === asks), ...all.filter(({ region }) => region !== asks)].slice(0, 5)
   const take = (index: number): void => {
     const part = found[index]
     if (!part) return
@@ -128,7 +132,8 @@ function PartSearch({ onPick }: { onPick: (region: Region, side: Side | null) =>
     <form
       onSubmit={(event) => {
         event.preventDefault()
-        take(0)
+        if (asks) setAsked(true)
+        else take(0)
       }}
     >
       <label htmlFor={id} className="mb-1 block text-sm font-semibold text-soft">
@@ -137,11 +142,19 @@ function PartSearch({ onPick }: { onPick: (region: Region, side: Side | null) =>
       <input
         id={id}
         value={typed}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={(event) => {
+          setAsked(false)
+          setTyped(event.target.value)
+        }}
         placeholder="l ank"
         autoComplete="off"
         className="field-box min-h-11"
       />
+      {isAsked && asks ? (
+        <p role="alert" className="mt-1 font-bold text-stop">
+          Not recorded. LEFT or RIGHT {spoken(asks)}? Press one, or type l or r before it.
+        </p>
+      ) : null}
       {found.length > 0 ? (
         <div className="mt-1.5 flex flex-wrap gap-1.5">
           {found.map((part, index) => (
@@ -149,7 +162,7 @@ function PartSearch({ onPick }: { onPick: (region: Region, side: Side | null) =>
               key={part.label}
               type="button"
               onClick={() => take(index)}
-              className={`min-h-11 rounded-xl border px-3 ${index === 0 ? 'border-ink bg-citrus font-bold text-on-citrus' : 'border-line'}`}
+              className={`min-h-11 rounded-xl border px-3 ${index === 0 && !asks ? 'border-ink bg-citrus font-bold text-on-citrus' : 'border-line'}`}
             >
               {part.label}
             </button>

@@ -61,6 +61,12 @@ export const bodyParts: readonly { readonly label: string; readonly region: Regi
   { label: 'trunk', region: 'trunk', side: null },
 ]
 
+/** A part that is found on both sides by what was typed: Enter takes neither, and asks which. Null where the first is meant. */
+export function sideAskedOf(found: typeof bodyParts): Region | null {
+  const first = found[0]
+  return first && found.some((part) => part.region === first.region && part.side !== first.side) ? first.region : null
+}
+
 /**
  * Parts that a typed text may mean: every word of it begins a word of the label.
  * @example matchParts('l ank')[0].label // 'left ankle'
