@@ -110,7 +110,11 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
     careful: carefulFlags.filter((flag) => episode.flags.includes(flag)).map(flagLabel),
     unassessed: standing.items.filter(isUnassessed).length,
     words: standing.words,
-    stands: stands.map(({ level, text, sinceMs }) => ({ level, text, sinceAt: iso(sinceMs) })),
+    stands: stands.map(({ level, text, typed, sinceMs }) => ({
+      level,
+      text: typed ? `${text}: “${typed}”` : text,
+      sinceAt: iso(sinceMs),
+    })),
     done: doneSince(record, nowMs - backHours * hourMs),
     owed: workOwed(record, episode, nowMs)
       .filter((one) => one.dueAt <= nowMs + aheadHours * hourMs)

@@ -120,6 +120,7 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
         level: known.level,
         danger: dangerOfTrouble(known, watched),
         text: trouble.label,
+        ...typedBeside(record, trouble),
         part,
         sinceMs: Date.parse(trouble.at),
         binds: free,
@@ -129,6 +130,12 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
       },
     ]
   })
+}
+
+/** The last words that were typed beside a trouble: its sheet keeps them as a note that begins with its name. */
+function typedBeside({ notes }: CaseRecord, { label, at }: { readonly label: string; readonly at: string }): { readonly typed?: string } {
+  const note = notes.findLast((one) => one.text.startsWith(`${label}: `) && Date.parse(one.at) >= Date.parse(at))
+  return note ? { typed: note.text.slice(label.length + 2) } : {}
 }
 
 /** What the store had not when the accepted plan came without a line; once the device is on it was found elsewhere. */

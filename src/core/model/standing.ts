@@ -30,6 +30,8 @@ export interface StandingItem {
   readonly isCalled: boolean
   /** In the words of whoever stands at the bed. */
   readonly text: string
+  /** What somebody typed beside it; it is never sent on a page. */
+  readonly typed?: string
   /** `leg-left`, `neck`, …; null where it belongs to no part. */
   readonly part: string | null
   /** Milliseconds since the epoch: what raised it. */

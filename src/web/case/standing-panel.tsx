@@ -116,6 +116,7 @@ function ItemLine({ open, item, isSaid = false }: { open: OpenCase; item: Standi
       <LevelMark level={item.level} word={wordOf(item)} />
       <div className="min-w-0">
         {isSaid ? null : <p className="font-semibold">{item.text}</p>}
+        {item.typed ? <p className="font-semibold break-words">“{item.typed}”</p> : null}
         <p className="text-sm text-soft">
           {times.filter(Boolean).join(', ')}
           {item.settled ? `. Settled by ${item.settled.by} until ${formatDayAndClock(item.settled.untilMs)}` : ''}. Ends with: {item.ends}

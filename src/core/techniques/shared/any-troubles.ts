@@ -3,7 +3,7 @@ import type { Trouble } from '../../model/trouble'
 /** The trouble that holds a run until somebody looked which limb it is on. */
 export const wrongSideId = 'wrong-side'
 
-/** What any technique can meet: the wrong side, and what no list foresaw; both stand until a person says what became of them. */
+/** What any technique can meet, and what no list foresaw: each stands until a person says what became of it. */
 export const anyTroubles: readonly Trouble[] = [
   {
     id: wrongSideId,
@@ -14,6 +14,42 @@ export const anyTroubles: readonly Trouble[] = [
       'Stop. Leave the limb safe; take nothing off yet that holds a fracture or a neck.',
       'Look where it is, and what is hurt: patient, film, order. Say both under Apply.',
       'On the wrong one it comes off, step by step; then everything begins again on the right one.',
+    ],
+  },
+  {
+    id: 'faints',
+    danger: 'own',
+    label: 'Faints, or feels sick',
+    level: 'review',
+    actions: [
+      'Hands that hold a head, a limb or a pull stay; everybody else stops.',
+      'Lay the patient flat, the spine in line where it is not cleared. Late pregnancy: tilted to the left.',
+      'Breath, pulse, colour. Not breathing normally and no answer: press Something is wrong, arrest.',
+      'About to vomit: press Something is wrong, vomiting.',
+      'Go on only when they answer clearly; then look at the limb again.',
+    ],
+  },
+  {
+    id: 'let-go',
+    danger: 'own',
+    label: 'Whoever held let go of head, limb or pull',
+    level: 'review',
+    actions: [
+      'Take the hold again at once, as it lies: nothing is bent, turned or pulled back.',
+      'Ask and look: new pain, pulse, feeling, movement, against the last look.',
+      'Anything new: stop, press what it is, and call.',
+      'Nothing new: the one who holds says “I have it” before anybody goes on.',
+    ],
+  },
+  {
+    id: 'part-broken',
+    danger: 'own',
+    label: 'A part is bent, cracked or broken',
+    level: 'review',
+    actions: [
+      'Hold by hand what that part held.',
+      'Do not mend or tape it: take a whole one, or another device.',
+      'No whole one here: the senior decides what holds instead. Keep the part, and report it.',
     ],
   },
   {
