@@ -73,6 +73,8 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
   readonly ofCase?: (stay: EpisodeRecord, event: EventOf<Body>, record: CaseRecord) => SaidOfCase | null
   /** Whether a body can say something of a case at all: what replaces something there waits for such an event. */
   readonly mayBeOfCase?: (body: Body) => boolean
+  /** Of a case: it answers what an event of its stay says there, and waits for such an event as well; before it, it would answer nothing. */
+  readonly answersStay?: true
   /** A good body, with what is optional in it wherever that is data a person enters. */
   readonly example: Body
 }

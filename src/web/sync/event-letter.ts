@@ -20,7 +20,7 @@ interface EventLetter extends Letter {
 /**
  * An event as a letter. It waits for earlier events of its stream, and of the streams that it names, so that a case never overtakes its stay.
  * Where the server keeps failing at an earlier one of its stream, an additive one passes: it does not build on it. What replaces something in
- * a case waits for a change of its stay that may write there too.
+ * a case, or answers a change of its stay, waits for a change of its stay that may write there too.
  */
 export function eventLetter(
   event: EventInput,
@@ -30,7 +30,7 @@ export function eventLetter(
   const kind = findEventKind(event.kind)
   const nature = kind?.nature
   const named = (kind?.names?.(event.body as object) ?? []).filter((id): id is string => id !== undefined && id !== event.stream.id)
-  const replacesInCase = nature === 'replacing' && event.stream.type === 'case'
+  const waitsForStay = event.stream.type === 'case' && (nature === 'replacing' || kind?.answersStay === true)
   return {
     event,
     id: event.id,
@@ -43,7 +43,7 @@ export function eventLetter(
       if (!isEvent(earlier)) return false
       if (earlier.lane === event.stream.id)
         return !(nature === 'additive' && isStuck && findEventKind(earlier.event.kind)?.nature !== 'opening')
-      return named.includes(earlier.lane) || (replacesInCase && !isStuck && mayBeOfCase(earlier.event))
+      return named.includes(earlier.lane) || (waitsForStay && !isStuck && mayBeOfCase(earlier.event))
     },
     mayBring: (other) => isEvent(other) && (other.lane === event.stream.id || named.includes(other.lane)),
   }

@@ -140,6 +140,21 @@ describe('sending', () => {
     expect(failing.log, 'not for ever').to.include('taken set')
   })
 
+  it('what answers a change of the stay never overtakes it: read aloud before the change is kept would have answered nothing', async () => {
+    const side = event('side', 'stay-1', 'injury', { reason: 'the film was turned' })
+    for (const kind of ['identity-checked', 'side-answered', 'side-answer-undone', 'taken-off'] as const) {
+      const world = makeWorld(() => taken)
+      for (const one of [side, event('answer', 'case-1', kind)]) world.sender.add(one)
+      world.sender.flush()
+      expect(
+        world.sent.map((one) => one.id),
+        kind,
+      ).to.deep.equal(['side'])
+      await world.answerAll()
+      expect(world.log, kind).to.deep.equal(['taken side', 'taken answer'])
+    }
+  })
+
   it('a stream that is stuck holds up nobody else’s', async () => {
     const world = makeWorld((one) => (one.stream.id === 'case-a' ? fault : taken))
     await world.add(event('a1', 'case-a'), event('a2', 'case-a'))

@@ -9,6 +9,7 @@ export interface IdentityCheckedBody {
 /** Identity and side were read aloud and confirmed afresh, after the side had been changed or doubted. */
 export const identityChecked = caseKind<IdentityCheckedBody>({
   nature: 'additive',
+  answersStay: true,
   right: 'add',
   fold: (record, { at, actorName: by }) => ({
     ...record,

@@ -3,6 +3,7 @@ import { caseKind } from '../kind'
 /** The last answer to "which limb is it on?" was a slip, taken back within seconds: the run goes on as if it had not been given. */
 export const sideAnswerUndone = caseKind<object>({
   nature: 'additive',
+  answersStay: true,
   right: 'add',
   fold: (record, { at, actorName: by }) => {
     const answers = record.sideAnswers ?? []

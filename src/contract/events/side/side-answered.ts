@@ -8,6 +8,7 @@ import { caseKind } from '../kind'
  */
 export const sideAnswered = caseKind<SideAnsweredBody>({
   nature: 'additive',
+  answersStay: true,
   right: 'add',
   words: ({ on, hurt }) => `Looked where it is: ${on}${hurt ? `; the injured one is the ${hurt}` : ''}`,
   fold: (record, { at, actorName: by, body }) => {

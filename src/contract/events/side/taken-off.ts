@@ -9,6 +9,7 @@ export interface TakenOffBody {
 /** What was on the wrong limb is off it: nothing is on, and the case goes on with the right one. */
 export const takenOff = caseKind<TakenOffBody>({
   nature: 'additive',
+  answersStay: true,
   right: 'add',
   fold: ({ openedUpAt: _, ...record }, { at, actorName: by, body: { runId } }) => ({
     ...record,
