@@ -9,8 +9,9 @@ export const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'st
  */
 const onlyLong = [
   ...['faults/frozen', 'faults/full-disk', 'faults/kills', 'faults/two-servers'].map((name) => `tests/server/${name}.test.ts`),
-  ...['backup', 'dev', 'package', 'self-check', 'supervisor'].map((name) => `tests/scripts/${name}.test.ts`),
+  ...['backup', 'dev', 'package', 'self-check', 'start', 'supervisor'].map((name) => `tests/scripts/${name}.test.ts`),
   ...[
+    'beside-the-run',
     'board',
     'care-days',
     'care-team',
@@ -22,6 +23,7 @@ const onlyLong = [
     'examined-station',
     'first-half',
     'first-minute',
+    'hands-free',
     'held',
     'keys-only',
     'lane-labels',
@@ -39,6 +41,7 @@ const onlyLong = [
     'shared-device',
     'steady-pages',
     'tab-killed',
+    'whole-runs',
     'work-owed',
     'worsening',
   ].map((name) => `tests/browser/${name}.test.ts`),

@@ -4,6 +4,7 @@ import { findNight } from '#core/practice/drill/nights'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startCutLine, type CutLine } from '../harness/cut-line'
+import { sendRoundForm } from '../harness/fill-round'
 import { startLiveServer } from '../harness/live-server'
 import { waitForKeptApplication } from '../harness/kept'
 import { patienceMs } from '../harness/patience'
@@ -54,7 +55,7 @@ describe('the drill, in the browser', () => {
         entry,
       )
     await put('/pulse', 'absent')
-    await browser.click('button', 'Write it down')
+    await sendRoundForm(browser, 'Write it down')
     await browser.waitForText(/no pulse felt/)
     await browser.waitForText('Call')
     expect(await clock()).to.not.equal(before)

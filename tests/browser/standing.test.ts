@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { keyMovements } from '#core/model/round-items'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { sendRoundForm } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { itAtLength } from '../harness/long'
 import { walkTo } from '../harness/run-steps'
@@ -72,6 +73,8 @@ describe('what stands, in the browser', () => {
     const cell = await browser.find('group', 'Pain at rest, left')
     for (const button of await cell.findElements({ css: 'button' })) if ((await button.getText()).startsWith('3')) await button.click()
     await browser.click('button', 'Judge this round')
+    await browser.waitForText(/\d+ places are open: they count as not looked at/)
+    await browser.click('button', /^Judge this round with \d+ open$/)
     await browser.waitForText('Not looked at: left leg colour')
     expect(await alarm())
       .to.include('Urgent: ')
@@ -258,9 +261,9 @@ describe('what stands, in the browser', () => {
        ;[...cell.querySelectorAll('button')].find((one) => one.innerText === 'present').click()
        ;[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Put it right').click()`,
     )
-    await browser.waitForText('Why is missing')
+    await browser.waitForText('What was wrong with it is missing')
     await browser.type('textbox', 'What was wrong with it', 'felt on the wrong foot')
-    await browser.evaluate(`[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'Put it right').click()`)
+    await sendRoundForm(browser, 'Put it right')
     await browser.waitForText('as first entered')
     await browser.waitForText('felt on the wrong foot')
     await browser.waitForText('No warning in what was entered')

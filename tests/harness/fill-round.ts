@@ -1,4 +1,5 @@
 import type { TestBrowser } from './browser'
+import { patienceMs } from './patience'
 
 /** Enters everything of a round that one tap does not call normal, as it is when it is well. */
 export async function enterOpen(browser: TestBrowser): Promise<void> {
@@ -20,4 +21,18 @@ async function enterFirstOpen(browser: TestBrowser): Promise<boolean> {
      }
      return false`,
   )
+}
+
+/** Sends the round that is shown; what is open is said, asked once, and sent so. */
+export async function sendRoundForm(browser: TestBrowser, label: string): Promise<void> {
+  const press = (): Promise<boolean> =>
+    browser.evaluate(
+      `const button = [...document.querySelectorAll('form button[type=submit]')].find((one) => one.innerText.startsWith(arguments[0]))
+       if (!button) return false
+       button.click()
+       return true`,
+      label,
+    )
+  await browser.driver.wait(press, patienceMs, `no ${label}`)
+  if (/places? (are|is) open/.test(await browser.text())) await press()
 }

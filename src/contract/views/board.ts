@@ -3,6 +3,7 @@ import type { StandingLevel } from '#core/model/standing'
 import type { Region, Side } from '#core/model/vocabulary'
 import type { PagerState } from '../records/page'
 import type { WorkAhead } from '../records/task'
+import type { TriedRound } from './rounds-tried'
 import type { EndingWay } from '../records/ending'
 import type { RunInHand, TimerInHand } from './work-in-hand'
 
@@ -44,6 +45,12 @@ export interface BoardRow {
   readonly nextDueAt: string | null
   readonly graceMin: number
   readonly nextWhat: string | null
+  /** The id of what is due next: `round`, or that of the work; left out where nothing is, and by lines from before it was said. */
+  readonly nextId?: string
+  /** Rounds that were tried since the last one that was done; left out where none was. */
+  readonly tried?: readonly TriedRound[]
+  /** What the last round left open, in words; left out where it was complete, or nobody has looked. */
+  readonly leftOpen?: string
   readonly openedAt: string
   /** When the cast of this case was last opened, ISO 8601 UTC; left out while it is whole, or there is none. */
   readonly castOpenedAt?: string

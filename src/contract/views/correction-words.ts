@@ -1,3 +1,4 @@
+import { spoken } from '#core/model/vocabulary'
 import type { Look } from '#core/rounds/look'
 import { itemId } from '#core/rounds/look'
 import { looksOfOne } from '#core/standing/stand-rounds'
@@ -36,13 +37,14 @@ function correctionOf(
   record: CaseRecord,
   episode: EpisodeRecord,
   old: CorrectedRound,
-  now: Pick<CorrectedRound, 'findings'> | undefined,
+  now: Pick<CorrectedRound, 'findings' | 'outcome'> | undefined,
 ): Correction {
   const looks = (findings: CorrectedRound['findings']): ReadonlyMap<string, Look> =>
     new Map(looksOfOne(toClinicalCase(record, episode), { ...findings, atMin: 0 }).map((look) => [itemId(look), look]))
   const [before, after] = [looks(old.findings), now ? looks(now.findings) : new Map<string, Look>()]
   const changed = [...new Set([...before.keys(), ...after.keys()])].filter((id) => before.get(id)?.text !== after.get(id)?.text)
-  const words = changed.map((id) => changeWords(before.get(id), after.get(id)))
+  const outcome = now && now.outcome !== old.outcome ? [`round ${spoken(now.outcome)}, not ${spoken(old.outcome)}`] : []
+  const words = [...outcome, ...changed.map((id) => changeWords(before.get(id), after.get(id)))]
   const wasUrgent = [...before.values()].filter((look) => look.level === 'urgent').map(itemId)
   const isWithdrawn = wasUrgent.some((id) => after.get(id)?.level !== 'urgent')
   return {

@@ -8,6 +8,8 @@ import type { BoardRow } from '#contract/views/board'
 import { stageOf } from '#contract/views/case-progress'
 import { isHeld, standingOf } from '#contract/views/standing-of-case'
 import { searchWords } from '#contract/views/search-words'
+import { listOfNames } from '#core/standing/item-names'
+import { triedSince } from '#contract/views/rounds-tried'
 import { isWordOwed } from '#contract/views/escalation'
 import { onSinceAt } from '#contract/views/situation-of-case'
 import { hardAtMs } from '#contract/views/opening-run'
@@ -36,6 +38,8 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   const urgent = standing.filter((item) => item.level === 'urgent')
   const worst = headlineItem(urgent) ?? standing[0]
   const word = all.words.at(-1)
+  const tried = triedSince(record, episode)
+  const hasLooked = episode.rounds.some((round) => round.outcome === 'done')
   const onSince = onSinceAt(record)
   const first = all.level === 'urgent' ? firstAction(all) : null
   const [next] = workOwed(record, episode, nowMs)
@@ -77,6 +81,9 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     nextDueAt: next && (record.ended || !isOff || isStanding) ? at(next.dueAt) : null,
     graceMin: next?.graceMin ?? 0,
     nextWhat: next?.name ?? null,
+    ...(next ? { nextId: next.id } : {}),
+    ...(tried.length > 0 ? { tried } : {}),
+    ...(hasLooked && all.notLookedAt.length > 0 ? { leftOpen: listOfNames(all.notLookedAt.map((one) => one.id)) } : {}),
     openedAt: record.openedAt,
     ...(record.openedUpAt ? { castOpenedAt: record.openedUpAt } : {}),
     ...(record.ended ? { ended: { how: record.ended.how, at: record.ended.at } } : {}),

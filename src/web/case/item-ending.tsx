@@ -1,8 +1,9 @@
 import { useState } from 'react'
 import type { StandingItem } from '#core/model/standing'
-import { Button } from '../parts/button'
+import { Button, ButtonLink } from '../parts/button'
 import { writeEvent, type OpenCase } from '../sync/case-store'
 import { ReadingAnswer } from './reading-answer'
+import { roundWork, workDoor } from './work-door'
 import { ReasonSheet } from './reason-sheet'
 
 /** What a person can say about one item: that a trouble is over, or what was done about a reading. */
@@ -30,6 +31,18 @@ export function ItemEnding({ open, item }: { open: OpenCase; item: StandingItem 
           />
         ) : null}
       </>
+    )
+  }
+  if (item.from === 'task' && item.level === 'owed') {
+    const workId = item.id.replace('task/', '')
+    return (
+      <ButtonLink
+        className="mt-1"
+        to={workDoor(open.record.id, workId)}
+        label={`${workId === roundWork ? 'Do the round' : 'Do it'}: ${item.text}`}
+      >
+        {workId === roundWork ? 'Do the round' : 'Do it'}
+      </ButtonLink>
     )
   }
   if (item.from === 'reading') return <ReadingAnswer caseId={open.record.id} id={item.id} text={item.text} />

@@ -9,8 +9,8 @@ import { TextField } from '../parts/text-field'
 import { Form } from '../parts/form'
 
 type NotDone = Exclude<TaskOutcome, 'done'>
-type StaysDue = Exclude<NotDone, 'not-needed'>
-const outcomes: readonly { value: StaysDue; label: string }[] = [
+export type StaysDue = Exclude<NotDone, 'not-needed'>
+export const notDoneChoices: readonly { value: StaysDue; label: string }[] = [
   { value: 'asleep', label: 'Asleep' },
   { value: 'refused', label: 'Refused' },
   { value: 'off-ward', label: 'Off the ward' },
@@ -57,7 +57,7 @@ export function NotDoneSheet<End extends boolean = false>({
         <ChoiceRow
           label="What happened"
           value={outcome}
-          choices={canEnd ? [...outcomes, { value: 'not-needed', label: 'No longer needed' }] : outcomes}
+          choices={canEnd ? [...notDoneChoices, { value: 'not-needed', label: 'No longer needed' }] : notDoneChoices}
           onChange={choose}
         />
         {outcome === 'asleep' && onWake ? (

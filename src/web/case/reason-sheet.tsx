@@ -15,6 +15,7 @@ export function ReasonSheet({
   missing = 'A reason is missing: say in a few words why.',
   isSafe = false,
   onClose,
+  onBack = onClose,
   onReason,
 }: {
   title: string
@@ -29,6 +30,8 @@ export function ReasonSheet({
   /** It is what is to be done next, and accepts no danger, passes nothing by and ends nothing. */
   isSafe?: boolean
   onClose: () => void
+  /** What the way back does, where it does more than close. */
+  onBack?: () => void
   onReason: (reason: string) => void
 }) {
   const [reason, setReason] = useDraft(draftKey)
@@ -46,6 +49,7 @@ export function ReasonSheet({
       backLabel={backLabel}
       onSend={submit}
       onClose={onClose}
+      onBack={onBack}
     >
       {children}
       <TextField

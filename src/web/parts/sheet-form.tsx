@@ -14,6 +14,7 @@ export function SheetForm({
   isWide = false,
   onSend,
   onClose,
+  onBack = onClose,
   children,
 }: {
   title: string
@@ -26,6 +27,8 @@ export function SheetForm({
   isWide?: boolean
   onSend: () => void
   onClose: () => void
+  /** What the way back does, where it does more than close. */
+  onBack?: () => void
   children: ReactNode
 }) {
   return (
@@ -34,7 +37,7 @@ export function SheetForm({
         {children}
         {error ? <Notice tone="caution" lead={error} role="alert" /> : null}
         <div className="flex flex-wrap justify-end gap-3">
-          <Button look="quiet" onClick={onClose}>
+          <Button look="quiet" onClick={onBack}>
             {backLabel}
           </Button>
           <Button type="submit" look={sendLook}>

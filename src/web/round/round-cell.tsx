@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import { formatClock } from '../parts/format-time'
 import type { LastEntry } from './last-entries'
 import { cannot, type RoundItem } from './round-items'
@@ -18,6 +19,9 @@ export function RoundCell({
   last: LastEntry | undefined
   onChange: (value: string) => void
 }) {
+  /** The entry that was tapped again: it is emptied only when that is said too. */
+  const [asksOf, setAsksOf] = useState<string | null>(null)
+  const asks = value !== '' && asksOf === value
   const words = wordsOf(item)
   const isTight = words.length > 8
   /** Where the row is full, the time of the last entry would break it. */
@@ -52,7 +56,10 @@ export function RoundCell({
           aria-description={
             isLast(word) && last ? `${again === word ? 'as last time' : 'entered last'}, ${formatClock(last.at)}` : undefined
           }
-          onClick={() => onChange(value === word ? '' : word)}
+          onClick={() => {
+            setAsksOf(value === word ? word : null)
+            if (value !== word) onChange(word)
+          }}
           className={`inline-grid min-h-11 place-content-center rounded-lg border leading-none focus-visible:outline-3 lg:min-h-[1.9rem] ${isTight ? 'min-w-[3.1rem] px-0.5 lg:min-w-8' : 'min-w-10 px-2 max-lg:px-1.5'} ${value === word ? 'border-ink bg-ink font-bold text-paper' : again === word ? 'border-dashed border-soft bg-sheet' : 'border-line bg-sheet'} ${word === cannot && value !== word ? 'text-soft' : ''}`}
         >
           <span>
@@ -67,9 +74,28 @@ export function RoundCell({
           ) : null}
         </button>
       ))}
+      {asks ? (
+        <span role="group" aria-label={`Empty ${label}?`} className="inline-flex items-center gap-1">
+          <button type="button" className={emptyLook} onClick={() => setAsksOf(null)}>
+            Keep it
+          </button>
+          <button
+            type="button"
+            className={`${emptyLook} font-bold text-caution`}
+            onClick={() => {
+              setAsksOf(null)
+              onChange('')
+            }}
+          >
+            Empty it
+          </button>
+        </span>
+      ) : null}
     </div>
   )
 }
+
+const emptyLook = 'min-h-11 rounded-lg border border-caution bg-sheet px-2 text-sm lg:min-h-[1.9rem]'
 
 /** The words that a cell offers, as they are kept. */
 export function wordsOf(item: RoundItem): readonly string[] {

@@ -12,6 +12,7 @@ import { cannot, cannotReasons, type RoundEntries } from './round-items'
 /** Under what it is kept how many minutes ago was looked. */
 export const lookedAgo = 'looked-ago'
 const none: LastEntries = {}
+const wayOn = 'max-sm:px-2.5 max-sm:text-[0.95rem] lg:min-h-10'
 
 /** The cell that has the focus, or the last one that had an entry put in. */
 function cellInHand(form: HTMLElement): HTMLElement | null {
@@ -72,9 +73,12 @@ export function RoundFrame({
   const { isBaseline, cases } = round
   const [draft, setDraft] = useDraft(round.draftKey)
   const [error, setError] = useState<string | null>(null)
+  /** How many places were open when the round was sent: it asks once before it goes so. */
+  const [askedOpen, setAskedOpen] = useState<number | null>(null)
   const entries = (draft ? JSON.parse(draft) : (round.initial ?? {})) as RoundEntries
   const put = (changes: RoundEntries): void => {
     setError(null)
+    setAskedOpen(null)
     setDraft(JSON.stringify({ ...entries, ...changes }))
   }
   const form = useRef<HTMLFormElement>(null)
@@ -91,6 +95,7 @@ export function RoundFrame({
   useEffect(() => {
     if (form.current?.closest('[role="dialog"]')) form.current.focus({ preventScroll: true })
   }, [])
+  const asksNow = askedOpen !== null && askedOpen === open && open > 0
   const isCannot = Object.entries(entries).some(([key, value]) => key.includes('/') && value === cannot)
   const submit = (): void => {
     const fault = missing(entries) ?? round.refuses?.() ?? null
@@ -102,8 +107,10 @@ export function RoundFrame({
       form.current?.querySelector('[data-why]')?.scrollIntoView({ block: 'center' })
       return setError('Say why something cannot be assessed: choose a reason below the list.')
     }
+    if (open > 0 && askedOpen !== open) return setAskedOpen(open)
     setDraft('')
     setError(null)
+    setAskedOpen(null)
     round.onSubmit({ cases, isBaseline, outcome: 'done', reason: '', findings: findings(entries) }, Number(entries[lookedAgo] ?? 0))
   }
   return (
@@ -137,17 +144,23 @@ export function RoundFrame({
             Not recorded. {error}
           </p>
         ) : null}
+        {asksNow ? (
+          <p role="alert" className="w-full font-bold text-caution">
+            {open === 1 ? 'One place is open: it counts as not looked at.' : `${open} places are open: they count as not looked at.`}
+          </p>
+        ) : null}
         <p role="status" className="mr-auto font-semibold">
           {open === 0 ? 'All is entered' : `${open} open`}
         </p>
         {round.isTimed ? null : <LookedAt value={entries[lookedAgo] ?? '0'} onChange={(ago) => put({ [lookedAgo]: ago })} />}
+        {/* Asked, the two change places: a double tap then only goes to what is open. */}
         {open > 0 ? (
-          <Button className="max-sm:px-2.5 max-sm:text-[0.95rem] lg:min-h-10" onClick={goOn}>
+          <Button look={asksNow ? 'next' : 'plain'} className={`${wayOn} ${asksNow ? 'order-1' : ''}`} onClick={goOn}>
             Next open
           </Button>
         ) : null}
-        <Button type="submit" look="next" className="max-sm:px-2.5 max-sm:text-[0.95rem] lg:min-h-10">
-          {round.submitLabel}
+        <Button type="submit" look={asksNow ? 'plain' : 'next'} className={wayOn}>
+          {asksNow ? `${round.submitLabel} with ${open} open` : round.submitLabel}
         </Button>
       </div>
     </form>

@@ -173,6 +173,12 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           draftKey={`run/${run.id}/${asking}/${step.id}`}
           submitLabel={asking === 'skip' ? 'Skip it' : 'It is done'}
           backLabel="Go back to it"
+          onBack={() => {
+            const [before] = control.missingBefore
+            setAsking(null)
+            // What was passed by is what is gone back to; a step that would be skipped is in hand already.
+            if (asking === 'order' && before) control.choose(before.step.id)
+          }}
           onClose={() => setAsking(null)}
           onReason={(reason) => {
             setAsking(null)

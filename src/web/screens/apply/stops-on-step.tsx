@@ -1,6 +1,7 @@
 import { useWords } from '../../sync/use-words'
 import { waitsForOrder, type BindingStop, type WaysOn } from '#core/runs/what-binds'
 import { hasRight } from '#contract/rights'
+import { ordersPlace } from '../../case/orders-place'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
@@ -32,7 +33,7 @@ export function StopsOnStep({
           {stop.sinceMs === undefined ? null : <span className="block">Since {formatDayAndClock(stop.sinceMs)}.</span>}
           {stop.code === waitsForOrder ? (
             <p>
-              <ButtonLink to={`/case/${caseId}/size-up`} className="mt-2">
+              <ButtonLink to={`/case/${caseId}/size-up#${ordersPlace}`} className="mt-2">
                 Enter the order
               </ButtonLink>
             </p>

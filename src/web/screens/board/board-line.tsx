@@ -8,6 +8,7 @@ import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { latenessMin, toneOfRow } from './board-order'
 import { hasRight } from '#contract/rights'
 import { ButtonLink } from '../../parts/button'
+import { workDoor, workVerb } from '../../case/work-door'
 import { usePerson } from '../../sync/session-store'
 import { runWords, timerWords } from './device-state'
 
@@ -33,6 +34,8 @@ const edges: Readonly<Record<Tone, string>> = {
 /** One case on the Board: who and where, what was found, what is due. */
 export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
   const edge = edges[toneOfRow(row, now)]
+  const late = latenessMin(row, now)
+  const isLate = late !== null && late > row.graceMin
   const mayAnswer = hasRight(usePerson().roles, 'decide') && row.answer?.at === null
   return (
     <li className="grid gap-1">
@@ -75,10 +78,19 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
           <Due row={row} now={now} />
         </span>
       </Link>
-      {mayAnswer ? (
-        <ButtonLink className="justify-self-end" to={`/case/${row.caseId}/watch?answer`} label={`Answer as a senior: ${row.patient}`}>
-          Answer as a senior
-        </ButtonLink>
+      {mayAnswer || isLate ? (
+        <div className="flex flex-wrap justify-end gap-2">
+          {isLate && row.nextId ? (
+            <ButtonLink to={workDoor(row.caseId, row.nextId)} label={`${workVerb(row.nextId, row.nextWhat ?? '')}: ${row.patient}`}>
+              {workVerb(row.nextId, row.nextWhat ?? '')}
+            </ButtonLink>
+          ) : null}
+          {mayAnswer ? (
+            <ButtonLink to={`/case/${row.caseId}/watch?answer`} label={`Answer as a senior: ${row.patient}`}>
+              Answer as a senior
+            </ButtonLink>
+          ) : null}
+        </div>
       ) : null}
     </li>
   )

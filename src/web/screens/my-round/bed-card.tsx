@@ -1,5 +1,6 @@
 import { spoken } from '#core/model/vocabulary'
 import type { BoardRow } from '#contract/views/board'
+import { workDoor } from '../../case/work-door'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatClock, formatLate, formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../parts/level-mark'
@@ -19,6 +20,10 @@ export function BedCard({
   onNotDone: () => void
 }) {
   const lateMin = row.nextDueAt === null ? 0 : Math.round((now - Date.parse(row.nextDueAt)) / 60_000)
+  // Late work beside what is due next.
+  const late = (row.ahead ?? []).filter(
+    (one) => one.id !== row.nextId && !one.id.startsWith('round') && Date.parse(one.dueAt) + one.graceMin * 60_000 < now,
+  )
   const isRound = row.nextWhat === 'Round' || row.nextWhat === null
   const part = [row.side?.toUpperCase(), row.region ? spoken(row.region) : ''].filter(Boolean).join(' ')
   return (
@@ -36,6 +41,12 @@ export function BedCard({
           {row.nextWhat ?? 'Round'} {lateMin > 0 ? `${formatLate(lateMin)}` : lateMin === 0 ? 'due now' : `in ${formatSpan(-lateMin)}`}
         </span>
         {row.finding ? <span className="basis-full text-sm text-soft">{row.finding}</span> : null}
+        {row.tried ? (
+          <span className="basis-full text-sm font-semibold">
+            Tried: {row.tried.map(({ outcome, at }) => `${spoken(outcome)} ${formatClock(at)}`).join(', ')}
+          </span>
+        ) : null}
+        {row.leftOpen ? <span className="basis-full text-sm font-semibold">Left open by the last round: {row.leftOpen}</span> : null}
         {row.said ? (
           <span className="basis-full text-sm font-bold">
             {row.said.by}, {formatClock(row.said.at)}: {row.said.text}
@@ -53,7 +64,16 @@ export function BedCard({
             </Button>
           </>
         ) : null}
-        <ButtonLink className="max-sm:px-2" look={isRound ? 'quiet' : isNext ? 'next' : 'plain'} to={`/case/${row.caseId}/watch`}>
+        {late.map((one) => (
+          <ButtonLink key={one.id} className="max-sm:px-4" to={workDoor(row.caseId, one.id)} label={`Do it: ${one.name}, ${row.patient}`}>
+            Do it: {one.name}, {formatLate(Math.round((now - Date.parse(one.dueAt)) / 60_000))}
+          </ButtonLink>
+        ))}
+        <ButtonLink
+          className="max-sm:px-2"
+          look={isRound ? 'quiet' : isNext ? 'next' : 'plain'}
+          to={isRound ? `/case/${row.caseId}/watch` : workDoor(row.caseId, row.nextId ?? '')}
+        >
           <span className="sr-only">{row.patient}: </span>
           {isRound ? 'Open' : `Open: ${row.nextWhat ?? ''}`}
         </ButtonLink>

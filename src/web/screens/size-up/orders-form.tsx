@@ -1,10 +1,12 @@
 import { limits } from '#core/model/limits'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
+import { useLocation } from 'react-router'
 import { castMaterials, type Device } from '#core/model/device'
 import { oxygenRoutes, spinePositions, type Orders } from '#core/model/orders'
 import { spoken } from '#core/model/vocabulary'
 import type { OrderId } from '#core/planner/technique'
 import type { CaseRecord } from '#contract/records/case'
+import { ordersPlace } from '../../case/orders-place'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
@@ -41,8 +43,16 @@ export function OrdersForm({
   onDevice: (device: Device) => void
 }) {
   const put = (change: Partial<Orders>): void => onOrders({ ...orders, ...change })
+  const section = useRef<HTMLElement>(null)
+  const { hash } = useLocation()
+  useEffect(() => {
+    if (hash !== `#${ordersPlace}` || !section.current) return
+    section.current.scrollIntoView({ block: 'start' })
+    const fields = [...section.current.querySelectorAll('input')]
+    ;(fields.find((field) => field.value === '') ?? fields[0])?.focus()
+  }, [hash])
   return (
-    <section aria-labelledby="orders" className="grid gap-4 rounded-3xl border border-line bg-sheet p-4">
+    <section ref={section} aria-labelledby="orders" className="grid gap-4 rounded-3xl border border-line bg-sheet p-4">
       <h2 id="orders" className="font-bold">
         Orders
       </h2>

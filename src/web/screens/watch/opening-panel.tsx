@@ -1,5 +1,5 @@
 import { useWords } from '../../sync/use-words'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 import { planCase } from '#core/techniques/plan-case'
@@ -25,7 +25,20 @@ import { useSettings } from '../../sync/session-store'
 import { tabId } from '../../sync/tab-id'
 
 /** Opening the cast that this case put on: when it is hard, at once in an emergency, on its own drawing. */
-export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boolean }) {
+export function OpeningPanel({
+  open,
+  isUrgent,
+  isAsked,
+}: {
+  open: OpenCase
+  isUrgent: boolean
+  /** Somebody came here to open it: it is in sight. */
+  isAsked: boolean
+}) {
+  const panel = useRef<HTMLElement>(null)
+  useEffect(() => {
+    if (isAsked) panel.current?.scrollIntoView({ block: 'start' })
+  }, [isAsked])
   const say = useWords()
   const { record, episode } = open
   const now = useNow(1_000)
@@ -75,8 +88,8 @@ export function OpeningPanel({ open, isUrgent }: { open: OpenCase; isUrgent: boo
     void navigate(`/case/${record.id}/apply`)
   }
   return (
-    <Fold label={`Open the cast${record.openedUpAt ? ' again' : ''}`}>
-      <section aria-labelledby="opening" className="grid gap-4 rounded-3xl border border-line bg-sheet p-4">
+    <Fold label={`Open the cast${record.openedUpAt ? ' again' : ''}`} isOpen={isAsked}>
+      <section ref={panel} aria-labelledby="opening" className="grid gap-4 rounded-3xl border border-line bg-sheet p-4">
         <div className="flex flex-wrap items-baseline justify-between gap-3">
           <h2 id="opening" className="text-lg font-bold">
             Open the cast{record.openedUpAt ? ' again' : ''}

@@ -25,22 +25,28 @@ export function OwedList({
   owed,
   now,
   doing,
+  onEnd,
 }: {
   open: OpenCase
   owed: readonly OwedWork[]
   now: number
   /** The id of the work whose form is open when the list comes up. */
   doing: string | null
+  /** That form was closed. */
+  onEnd: () => void
 }) {
   const say = useWords()
   const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add' | 'convert'; readonly work: OwedWork | null } | null>(
     () => {
       // A run of its steps leads here: what was found is said next.
       const work = owed.find((one) => one.id === doing)
-      return work ? { what: 'do', work } : null
+      return work && !isElsewhere(work) ? { what: work.kind === 'convert' ? 'convert' : 'do', work } : null
     },
   )
-  const close = (): void => setSheet(null)
+  const close = (): void => {
+    setSheet(null)
+    onEnd()
+  }
   const caseId = open.record.id
   const isAtRisk = isCaseAtRisk(toClinicalCase(open.record, open.episode))
   const technique = findTechnique(open.record.technique)
@@ -65,7 +71,7 @@ export function OwedList({
                 {work.lastDoneAt ? <span className="text-soft">last {formatDayAndClock(Date.parse(work.lastDoneAt))}</span> : null}
               </p>
             </div>
-            {work.kind === 'added' || (work.kind !== 'round' && isTicked(work.kind)) ? (
+            {isElsewhere(work) ? null : (
               <div className="flex flex-wrap gap-2">
                 {work.kind === 'convert' ? (
                   <Button aria-label={`Choose it: ${work.text}`} onClick={() => setSheet({ what: 'convert', work })}>
@@ -83,7 +89,7 @@ export function OwedList({
                   Not done
                 </Button>
               </div>
-            ) : null}
+            )}
           </li>
         ))}
       </ul>
@@ -106,6 +112,11 @@ export function OwedList({
       ) : null}
     </section>
   )
+}
+
+/** Rounds, opening and taking off have a way of their own. */
+function isElsewhere({ kind }: OwedWork): boolean {
+  return kind === 'round' || (kind !== 'added' && !isTicked(kind))
 }
 
 /** Owed work that is the whole procedure again: a new run of its steps, or the one that was begun and not ended. */

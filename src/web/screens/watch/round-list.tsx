@@ -1,8 +1,10 @@
 import { formatClock, formatDay, formatDayAndClock } from '../../parts/format-time'
+import { spoken } from '#core/model/vocabulary'
 import type { LiveRound } from '#core/rounds/live-rounds'
 import type { JudgedRound } from '#contract/views/case-rounds'
 import type { CorrectedRound, RoundRecord } from '#contract/records/episode'
 import type { Correction } from '#contract/views/correction-words'
+import { Button } from '../../parts/button'
 import { LevelMark } from '../../parts/level-mark'
 import { WholeRound } from './whole-round'
 
@@ -11,6 +13,10 @@ function markWords({ mark }: RoundRecord): string {
   if (mark === 'clock-wrong') return 'device clock wrong, timed when it came'
   if (mark === 'unconfirmed') return 'not confirmed: sent when its author’s access had ended'
   return mark === 'late' ? 'entered late' : ''
+}
+
+function putRightWords({ correctedAt, why }: RoundRecord): string {
+  return correctedAt ? `put right ${formatDayAndClock(Date.parse(correctedAt))}: ${why ?? ''}` : ''
 }
 
 /** A time, with its day where that is another one than before it. */
@@ -62,12 +68,7 @@ export function RoundList({
         ) : (
           <LevelMark level={verdict.level} />
         ),
-      note: [
-        round.isBaseline ? 'baseline' : '',
-        verdict.complete ? '' : 'incomplete',
-        markWords(round),
-        round.correctedAt ? `put right ${time(Date.parse(round.correctedAt))}: ${round.why ?? ''}` : '',
-      ]
+      note: [round.isBaseline ? 'baseline' : '', verdict.complete ? '' : 'incomplete', markWords(round), putRightWords(round)]
         .filter(Boolean)
         .join(', '),
       whole: <WholeRound round={round} verdict={verdict} onCorrect={mayCorrect(round) ? () => onCorrect(round) : undefined} />,
@@ -78,19 +79,27 @@ export function RoundList({
       by: round.by,
       line: (
         <span className="font-semibold">
-          {round.outcome.replaceAll('-', ' ')}: {round.reason}
+          {spoken(round.outcome)}: {round.reason}
         </span>
       ),
-      note: ['stays due', markWords(round)].filter(Boolean).join(', '),
-      whole: null,
+      note: ['stays due', markWords(round), putRightWords(round)].filter(Boolean).join(', '),
+      whole: mayCorrect(round) ? (
+        <div className="border-t border-line px-4 py-2.5">
+          <Button onClick={() => onCorrect(round)}>Put it right</Button>
+        </div>
+      ) : null,
     })),
     ...corrected.map((round) => ({
       id: `${round.id} as it was`,
       at: round.at,
       by: round.by,
-      line: <span className="text-soft line-through">as first entered</span>,
+      line: (
+        <span className="text-soft line-through">
+          {round.outcome === 'done' ? 'as first entered' : `${spoken(round.outcome)}: ${round.reason}`}
+        </span>
+      ),
       note: `counts no longer: put right by ${round.correctedBy}${wordsOf(round)}`,
-      whole: <WholeRound round={round} />,
+      whole: round.outcome === 'done' ? <WholeRound round={round} /> : null,
     })),
   ].sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
   return (

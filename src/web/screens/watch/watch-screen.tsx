@@ -17,6 +17,7 @@ import { RigPanel } from '../../case/rig-panel'
 import { StandingPanel } from '../../case/standing-panel'
 import { usePlanInForce } from '../../case/use-plan'
 import { useStanding } from '../../case/use-standing'
+import { roundWork } from '../../case/work-door'
 import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { Fold } from '../../parts/fold'
@@ -40,7 +41,11 @@ const TrendChart = lazy(async () => ({ default: (await import('./trend-chart')).
 /** The rounds due and done, what was found, and what is still to come until the device is off. */
 export function WatchScreen() {
   const open = useOpenCase()
-  const [asked] = useSearchParams()
+  const [asked, setAsked] = useSearchParams()
+  const doing = asked.get('do')
+  const endDoing = (): void => {
+    if (doing !== null) setAsked({}, { replace: true })
+  }
   const { record, episode } = open
   const plan = usePlanInForce(open)
   const { units } = useSettings()
@@ -156,8 +161,15 @@ export function WatchScreen() {
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           <StandingPanel open={open} standing={standing} />
           {next ? <DueLine round={next} now={now} /> : record.ended ? null : <p>No further rounds are planned.</p>}
-          {record.removedAt ? null : <OwedList open={open} owed={owed} now={now} doing={asked.get('do')} />}
-          {record.removedAt ? null : <OpeningPanel open={open} isUrgent={standing.level === 'urgent'} />}
+          {record.removedAt ? null : <OwedList key={doing} open={open} owed={owed} now={now} doing={doing} onEnd={endDoing} />}
+          {record.removedAt ? null : (
+            <OpeningPanel
+              key={doing}
+              open={open}
+              isUrgent={standing.level === 'urgent'}
+              isAsked={owed.some((one) => one.id === doing && one.kind === 'opening')}
+            />
+          )}
           {record.removedAt || record.ended ? null : <PutOnAgain open={open} worn={plan} />}
           {hasRig(plan.technique) ? (
             <Fold label="The pull and its bed">
@@ -181,7 +193,14 @@ export function WatchScreen() {
           </Fold>
         </div>
       </StagePage>
-      <WatchSheets open={open} sheet={sheet} onSheet={setSheet} />
+      <WatchSheets
+        open={open}
+        sheet={sheet ?? (doing === roundWork ? 'round' : null)}
+        onSheet={(next) => {
+          endDoing()
+          setSheet(next)
+        }}
+      />
       {injury && correcting ? (
         <CorrectRound round={correcting} injury={injury} episode={episode} onClose={() => setCorrecting(null)} />
       ) : null}
