@@ -57,8 +57,20 @@ describe('a round on one screen', () => {
     )
     const inHand = await browser.evaluate<string>(`return document.activeElement.closest('[data-cell]').getAttribute('aria-label')`)
     expect(inHand).to.equal('Pulse, left')
+    // Tapped again it is emptied only when that is said too.
     await choose('Feeling: sole, left', 'none')
-    await choose('Feeling: top of the foot, left', 'normal')
+    expect(await levelAt('sole')).to.equal('urgent')
+    await browser.find('group', 'Empty Feeling: sole, left?')
+    await browser.click('button', 'Keep it')
+    expect(await levelAt('sole')).to.equal('urgent')
+    for (const [cell, word] of [
+      ['Feeling: sole, left', 'none'],
+      ['Feeling: top of the foot, left', 'normal'],
+    ] as const) {
+      await choose(cell, word)
+      await browser.click('button', 'Empty it')
+    }
+    expect(await levelAt('sole')).to.equal('unknown')
   }).timeout(40_000)
 
   it('is done with keys alone, and judged at the top', async () => {

@@ -58,6 +58,13 @@ export interface RoundRecord {
   readonly why?: string
 }
 
+/** A round that was tried and not done. */
+export interface TriedRound {
+  readonly outcome: Exclude<RoundOutcome, 'done'>
+  /** ISO 8601 UTC. */
+  readonly at: string
+}
+
 /** A round as it was before it was put right: it counts for nothing, and stays readable. */
 export interface CorrectedRound extends RoundRecord {
   readonly correctedBy: string

@@ -3,7 +3,7 @@ import type { StandingLevel } from '#core/model/standing'
 import type { Region, Side } from '#core/model/vocabulary'
 import type { PagerState } from '../records/page'
 import type { WorkAhead } from '../records/task'
-import type { TriedRound } from './rounds-tried'
+import type { TriedRound } from '../records/episode'
 import type { EndingWay } from '../records/ending'
 import type { RunInHand, TimerInHand } from './work-in-hand'
 

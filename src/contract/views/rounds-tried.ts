@@ -1,14 +1,6 @@
-import type { RoundOutcome } from '../records/episode'
 import type { CaseRecord } from '../records/case'
-import type { EpisodeRecord } from '../records/episode'
+import type { EpisodeRecord, TriedRound } from '../records/episode'
 import { casesServed } from './related-cases'
-
-/** A round that was tried and not done. */
-export interface TriedRound {
-  readonly outcome: Exclude<RoundOutcome, 'done'>
-  /** ISO 8601 UTC. */
-  readonly at: string
-}
 
 /** Rounds of a case that were tried since the last one that was done, in the order of time. */
 export function triedSince(record: CaseRecord, episode: EpisodeRecord): readonly TriedRound[] {

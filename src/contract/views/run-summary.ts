@@ -21,7 +21,8 @@ import { lotLines, usedItems, type LotLine } from './lots-used'
 import { spiteOf } from './shift-story'
 import { sideLines } from './side-lines'
 import { timerLines, wettedWords } from './timer-lines'
-import type { RunRecord } from '../records/run'
+import { typedBeside } from './typed-beside'
+import type { RunRecord, TroubleRecord } from '../records/run'
 
 /** A line of the run record; `at` is ISO 8601 where it has a time. */
 export interface SummaryLine {
@@ -164,7 +165,7 @@ function saidSections(record: CaseRecord, run: RunRecord, plan: Plan): readonly 
       lines: (run.troubles ?? []).map((trouble) => ({
         at: trouble.at,
         by: trouble.by,
-        text: `${trouble.label}${trouble.stepId ? ` at ${label(trouble.stepId)}` : ''}${trouble.note ? `: ${trouble.note}` : ''}`,
+        text: `${trouble.label}${trouble.stepId ? ` at ${label(trouble.stepId)}` : ''}${trouble.note ? `: ${trouble.note}` : ''}${typedWords(record, trouble)}`,
       })),
     },
     { id: 'side', title: 'Side', lines: sideLines(record) },
@@ -279,6 +280,11 @@ function responseLines(record: CaseRecord): readonly SummaryLine[] {
     ),
   ]
   return lines.sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+}
+
+function typedWords(record: CaseRecord, trouble: TroubleRecord): string {
+  const typed = typedBeside(record, trouble)
+  return typed === null ? '' : `: “${typed}”`
 }
 
 function describeDeviation(one: Deviation, label: (stepId: string) => string): SummaryLine {

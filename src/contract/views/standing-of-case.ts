@@ -1,6 +1,7 @@
 import { spoken } from '#core/model/vocabulary'
 import type { Caution } from '#core/model/plan'
 import { isHeldOpen, type Standing } from '#core/model/standing'
+import { typedBeside } from './typed-beside'
 import { afterCheckId, freshSince } from '#core/runs/what-binds'
 import { judgeStanding, type OtherItem } from '#core/standing/judge-standing'
 import { dangerOfTrouble, targetOf } from '#core/standing/trouble-target'
@@ -113,6 +114,7 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
     const isRepeated = all.slice(index + 1).some((later) => later.troubleId === trouble.troubleId)
     if (!known || !trouble.id || trouble.ended || known.level === 'none' || known.id === wrongSideId || isRepeated || targetOf(known, part))
       return []
+    const typed = typedBeside(record, trouble)
     return [
       {
         id: `trouble/${trouble.id}`,
@@ -120,7 +122,7 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
         level: known.level,
         danger: dangerOfTrouble(known, watched),
         text: trouble.label,
-        ...typedBeside(record, trouble),
+        ...(typed === null ? {} : { typed }),
         part,
         sinceMs: Date.parse(trouble.at),
         binds: free,
@@ -130,12 +132,6 @@ function troubleItems(record: CaseRecord, episode: EpisodeRecord): readonly Othe
       },
     ]
   })
-}
-
-/** The last words that were typed beside a trouble: its sheet keeps them as a note that begins with its name. */
-function typedBeside({ notes }: CaseRecord, { label, at }: { readonly label: string; readonly at: string }): { readonly typed?: string } {
-  const note = notes.findLast((one) => one.text.startsWith(`${label}: `) && Date.parse(one.at) >= Date.parse(at))
-  return note ? { typed: note.text.slice(label.length + 2) } : {}
 }
 
 /** What the store had not when the accepted plan came without a line; once the device is on it was found elsewhere. */

@@ -1,4 +1,5 @@
 import type { Danger } from './danger'
+import type { TimerKind } from './step'
 import type { Level } from './finding'
 
 /** Something that goes wrong while a technique is applied or worn, and what to do about it, in order. */
@@ -16,4 +17,6 @@ export interface Trouble {
   readonly item?: string
   /** What danger it is, where its item does not say so; an urgent one without either is answered by its own steps. */
   readonly danger?: Danger
+  /** Clocks of the run that it ends: what they wait for is there now. */
+  readonly endsClocks?: readonly TimerKind[]
 }

@@ -35,6 +35,7 @@ export function StandingChip({ open, withoutPlan = false }: { open: OpenCase; wi
           <span className="line-clamp-2">
             {isUrgent || pressing.length === 1 ? worst.text : `${worst.text.replace(/\.$/, '')}, and ${pressing.length - 1} more`}
           </span>
+          {worst.typed ? <span className="line-clamp-1 text-[1.02rem] break-words">“{worst.typed}”</span> : null}
           {first ? (
             <span className="line-clamp-2 text-[1.05rem] underline decoration-2 underline-offset-2">First: {first.text}</span>
           ) : null}

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { anyTroubles, wrongSideId } from '#core/techniques/shared/any-troubles'
+import { troublesOf, wrongSideId } from '#core/techniques/shared/any-troubles'
 import { orderTroubles } from '#core/standing/trouble-target'
 import { isColumnRegion } from '#core/model/vocabulary'
 import { watchedOf } from '#core/model/observation'
@@ -12,6 +12,8 @@ import { slipMs } from '#contract/records/side'
 import { useDraft } from '../sync/use-draft'
 import { useNow } from '../sync/use-now'
 import { ActionList } from './action-list'
+import { endClocks } from './end-clocks'
+import { NotMoulded } from './not-moulded'
 import { useOpenNow, type OpenNow } from './use-open-now'
 import { useStanding } from './use-standing'
 import { Button, ButtonLink } from '../parts/button'
@@ -37,11 +39,12 @@ export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase;
       label: trouble.label,
       note: isThroughLock ? 'recorded through the lock' : '',
     } satisfies TroubleBody)
+    if (run && trouble.endsClocks) endClocks(run, trouble.endsClocks)
   }
   if (chosen)
     return <TroubleCard open={open} trouble={chosen} isThroughLock={isThroughLock} onBack={() => setChosen(null)} onClose={onClose} />
   const watched = watchedOf(open.episode.injuries[record.injuryId]?.region ?? undefined)
-  const troubles = orderTroubles([...(technique?.troubles ?? []), ...anyTroubles], watched)
+  const troubles = orderTroubles(troublesOf(technique?.troubles ?? []), watched)
   return (
     <Dialog title="What is wrong?" isWide isOpen onClose={onClose}>
       <p className="mb-3 text-soft">Choosing one shows what to do and records it with the time.</p>
@@ -103,6 +106,7 @@ function TroubleCard({
   const standing = useStanding(open)
   const opening = useOpenNow(open)
   const navigate = useNavigate()
+  const run = record.runs.at(-1)
   const keep = (): void => {
     if (note.trim()) void writeEvent('note', { text: `${trouble.label}: ${note.trim()}` })
     setNote('')
@@ -111,6 +115,7 @@ function TroubleCard({
   const byStanding = isAnsweredByStanding(trouble) && standing.level === 'urgent'
   return (
     <Dialog title={trouble.label} isOpen onClose={onClose}>
+      {trouble.endsClocks && run ? <NotMoulded open={open} run={run} /> : null}
       {byStanding ? (
         <>
           <ActionList open={open} standing={standing} opening={isThroughLock ? null : closing(opening, onClose)} />

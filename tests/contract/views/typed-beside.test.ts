@@ -32,10 +32,10 @@ describe('words that were typed beside a trouble', () => {
     expect(pageDue(urgent, stay, newWard, ms(12))?.text ?? '').to.not.include('“')
   })
   it('what any technique can meet asks for something, and stands until a word ends it', () => {
-    for (const { id, label, level, actions } of anyTroubles) {
+    for (const { id, label, level, actions, item: endedByLook } of anyTroubles) {
       expect(actions.length, id).to.be.greaterThan(1)
       const item = standingOf(caseAfter(trouble(label, id, 10)), stay, null, ms(12)).items.find(({ from }) => from === 'trouble')
-      if (id === 'wrong-side') continue
+      if (id === 'wrong-side' || endedByLook) continue
       expect(item, id).to.include({ level, text: label, isEndedByWord: true })
     }
   })

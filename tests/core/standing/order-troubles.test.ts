@@ -1,12 +1,12 @@
 import { expect } from 'chai'
 import { dangerOfTrouble, orderTroubles } from '#core/standing/trouble-target'
-import { anyTroubles } from '#core/techniques/shared/any-troubles'
+import { troublesOf } from '#core/techniques/shared/any-troubles'
 import { techniques } from '#core/techniques/registry'
 
 describe('troubles as they are offered', () => {
   for (const technique of techniques)
     it(`${technique.id}: the urgent first, heart and breath on top, none lost`, () => {
-      const all = [...technique.troubles, ...anyTroubles]
+      const all = troublesOf(technique.troubles)
       for (const watched of ['leg', 'arm', 'neck', 'spine'] as const) {
         const ordered = orderTroubles(all, watched)
         expect(ordered).to.have.members(all)

@@ -16,6 +16,18 @@ export const castOpeningTroubles: readonly Trouble[] = [
     actions: ['Stop and lift it out. Let it cool two minutes, or change the blade.', 'Shorter touches; press in, lift out, step along.'],
   },
   {
+    id: 'smells-burning',
+    label: 'It smells of burning',
+    danger: 'skin',
+    level: 'review',
+    item: 'skin',
+    actions: [
+      'Blade out at once. Ask: hot, or does it hurt?',
+      'Look through the cut at padding and skin; a burn: cool with running water, and say so.',
+      'A cool blade and a new place, or shears; press in, lift out, never draw along.',
+    ],
+  },
+  {
     id: 'skin-cut',
     danger: 'skin',
     label: 'Skin cut or burnt',

@@ -10,7 +10,7 @@ export const kneeBraceTroubles: readonly Trouble[] = [
   newNumbness([...kneeBraceRelease, 'Look at the strap over the fibular neck first.']),
   painRising(kneeBraceRelease),
   {
-    id: 'slips',
+    id: 'slipped',
     label: 'The brace slips down',
     level: 'warn',
     actions: ['Open it, hinges back over the condyles, rear straps first.', 'Liner dry, calf strap firmer; look again after ten steps.'],

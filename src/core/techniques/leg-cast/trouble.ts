@@ -1,4 +1,5 @@
-import { lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop, wholePatient } from '../shared/troubles'
+import { lostPulse, newNumbness, painRising, shortOfMaterial, wantsToStop, wholePatient } from '../shared/troubles'
+import { wetTroubles } from '../shared/wet-troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a cast comes open: its full length, down to skin. */
@@ -12,7 +13,7 @@ export const legCastTroubles: readonly Trouble[] = [
   lostPulse(legCastRelease),
   newNumbness(legCastRelease),
   painRising(legCastRelease),
-  tooHot,
+  ...wetTroubles('The layers have not bonded: cut it off and begin again rather than roll over a set layer.'),
   {
     id: 'knee-sagged',
     label: 'The knee sagged',
@@ -23,7 +24,6 @@ export const legCastTroubles: readonly Trouble[] = [
       'Measure the knee angle and record it.',
     ],
   },
-  settingEarly('The layers have not bonded: cut it off and begin again rather than roll over a set layer.'),
   shortOfMaterial('Finish the part that is rolled, smooth its end, and hold it: the next roll goes on before this one sets.'),
   ...wholePatient('Still soft: stop rolling, support knee and foot as they are; a bent cast comes off. Set: split it early.'),
   wantsToStop,

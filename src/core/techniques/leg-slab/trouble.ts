@@ -1,14 +1,5 @@
-import {
-  holdLost,
-  lostPulse,
-  newNumbness,
-  painRising,
-  settingEarly,
-  shortOfMaterial,
-  tooHot,
-  wantsToStop,
-  wholePatient,
-} from '../shared/troubles'
+import { holdLost, lostPulse, newNumbness, painRising, shortOfMaterial, wantsToStop, wholePatient } from '../shared/troubles'
+import { wetTroubles } from '../shared/wet-troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a back slab comes open: along its open front. */
@@ -22,8 +13,7 @@ export const legSlabTroubles: readonly Trouble[] = [
   lostPulse(legSlabRelease),
   newNumbness(legSlabRelease),
   painRising(legSlabRelease),
-  tooHot,
-  settingEarly('Wrong angle or a dent: take it off and make it again, it cannot be bent back.'),
+  ...wetTroubles('Wrong angle or a dent: take it off and make it again, it cannot be bent back.'),
   holdLost('The ankle', 'Still soft: bring it to its angle again with a flat palm. Set: make it again.'),
   shortOfMaterial('Keep the limb on its padding; a slab that is laid stays and sets, bandage can follow.'),
   ...wholePatient('Still soft: take it off rather than let it set bent. Set: it stays, padded and watched.'),

@@ -3,6 +3,11 @@ import type { Trouble } from '../../model/trouble'
 /** The trouble that holds a run until somebody looked which limb it is on. */
 export const wrongSideId = 'wrong-side'
 
+/** What a technique can meet: its own troubles, and of the others those that it does not answer itself. */
+export function troublesOf(own: readonly Trouble[]): readonly Trouble[] {
+  return [...own, ...anyTroubles.filter(({ id }) => !own.some((one) => one.id === id))]
+}
+
 /** What any technique can meet, and what no list foresaw: each stands until a person says what became of it. */
 export const anyTroubles: readonly Trouble[] = [
   {
@@ -50,6 +55,29 @@ export const anyTroubles: readonly Trouble[] = [
       'Hold by hand what that part held.',
       'Do not mend or tape it: take a whole one, or another device.',
       'No whole one here: the senior decides what holds instead. Keep the part, and report it.',
+    ],
+  },
+  {
+    id: 'slipped',
+    danger: 'own',
+    label: 'It has slipped or turned',
+    level: 'review',
+    actions: [
+      'Hold by hand what it held, as it lies; nobody pulls it back over the injury.',
+      'Pulse, feeling, movement, and the skin where it rubbed.',
+      'Open it and put it on anew by its steps, or ask the senior; what has set is not bent back.',
+    ],
+  },
+  {
+    id: 'bites',
+    danger: 'own',
+    label: 'An edge bites',
+    level: 'review',
+    item: 'skin',
+    actions: [
+      'A finger under that edge: where exactly, how red? Nothing else is opened.',
+      'Soft or padded: fold or pad that edge. Set: trim or turn it out; straps a little looser, and counted.',
+      'Look at that skin again in 30 minutes. Broken skin, or still biting: the senior.',
     ],
   },
   {

@@ -56,21 +56,6 @@ export const tooHot: Trouble = {
   ],
 }
 
-/** Set before it was moulded. */
-export function settingEarly(redo: string): Trouble {
-  return {
-    id: 'setting-early',
-    label: 'It is setting too early',
-    level: 'none',
-    actions: [
-      'Stop moulding: moved now it cracks inside, where nobody sees it.',
-      'Look: is the angle right, are the edges clear, is there no dent? Then hold it as it is.',
-      redo,
-      'Next time: cooler water, slower material, one more pair of hands.',
-    ],
-  }
-}
-
 /** Ran out while applying. */
 export function shortOfMaterial(meanwhile: string): Trouble {
   return {

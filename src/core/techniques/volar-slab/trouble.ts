@@ -1,4 +1,5 @@
-import { lostPulse, newNumbness, painRising, settingEarly, shortOfMaterial, tooHot, wantsToStop, wholePatient } from '../shared/troubles'
+import { lostPulse, newNumbness, painRising, shortOfMaterial, wantsToStop, wholePatient } from '../shared/troubles'
+import { wetTroubles } from '../shared/wet-troubles'
 import type { Trouble } from '../../model/trouble'
 
 /** How a volar slab comes open: along the padded line on the slab. */
@@ -12,8 +13,7 @@ export const volarSlabTroubles: readonly Trouble[] = [
   lostPulse(volarSlabRelease),
   newNumbness(volarSlabRelease),
   painRising(volarSlabRelease),
-  tooHot,
-  settingEarly('Palm crease covered or wrist dropped: take it off and make it again.'),
+  ...wetTroubles('Palm crease covered or wrist dropped: take it off and make it again.'),
   {
     id: 'ring-stuck',
     danger: 'own',

@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router'
 import { findTechnique } from '#core/techniques/registry'
 import type { BindingStop } from '#core/runs/what-binds'
 import type { Step } from '#core/model/step'
+import { runningHold } from '#contract/views/run-clocks'
 import { hasOwnPlan, isOpeningRun, kindOfRun, type RunKind } from '#contract/records/run-kind'
 import { runInSight, sideStateOf } from '#contract/views/side-state'
 import { outcomesOf, type RunRecord } from '#contract/records/run'
@@ -12,12 +13,13 @@ import { usePlanOfRun } from '../../case/use-plan'
 import { useWakeLock } from '../../parts/use-wake-lock'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
+import { serverNow } from '../../sync/server-clock'
 import { useOpenCase, type OpenCase } from '../../sync/case-store'
 import { useSettings } from '../../sync/session-store'
 import { BeginWithout } from '../../case/begin-without'
 import { DriverBanner } from './driver-banner'
 import { HeldRun } from './held-run'
-import { HoldEnd, runningHold } from './hold-end'
+import { HoldEnd } from './hold-end'
 import { SlipUndo } from './slip-undo'
 import { ReasonSheet } from '../../case/reason-sheet'
 import { alsoOpen, nameAt } from '../../case/run-state'
@@ -88,7 +90,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
   const finish = (reason: string): void => {
     if (control.finish(reason)) void navigate(after.to)
   }
-  const holdTimer = step ? runningHold(run, step) : null
+  const holdTimer = step ? runningHold(run, step, serverNow()) : null
   const actions: StepActions = {
     onDone: () => (holdTimer ? setAsking('hold') : control.missingBefore.length > 0 ? setAsking('order') : finish('')),
     onBack: control.previous ? control.back : null,

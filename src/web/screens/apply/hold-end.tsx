@@ -1,40 +1,18 @@
 import { useState } from 'react'
 import type { Step } from '#core/model/step'
 import type { Trouble } from '#core/model/trouble'
-import { liveTimers, type RunRecord, type TimerRecord } from '#contract/records/run'
+import type { RunRecord, TimerRecord } from '#contract/records/run'
+import { lostHold, setPart } from '#contract/views/run-clocks'
 import { Button } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { writeEvent } from '../../sync/case-store'
 import { serverNow } from '../../sync/server-clock'
-
-/** The clock of a hold that still runs: before its end the hold ends only for a reason. How long a roll stays workable is no hold. */
-export function runningHold(run: RunRecord, step: Step): TimerRecord | null {
-  const now = serverNow()
-  const own = liveTimers(run, now, 0).filter((timer) => timer.until === step.id && timer.kind === 'hold')
-  return own.find((timer) => Date.parse(timer.startedAt) + timer.minutes * 60_000 > now) ?? null
-}
 
 const reasons: readonly { readonly words: string; readonly trouble: string | null }[] = [
   { words: 'it is hard', trouble: null },
   { words: 'too hot', trouble: 'too-hot' },
   { words: 'too painful', trouble: 'pain-rising' },
 ]
-
-/** From this part of setting on what lost its hold is held as it lies: bent back it cracks inside (ANSWERS 5). */
-const stiffFrom = 0.8
-
-/** How far it has set, 0 to 1 and beyond, by its setting clock; 0 where none runs. */
-export function setPart({ timers }: Pick<RunRecord, 'timers'>, nowMs: number): number {
-  const set = timers.findLast((timer) => timer.kind === 'set')
-  return set ? (nowMs - Date.parse(set.startedAt)) / (set.minutes * 60_000) : 0
-}
-
-/** What is done where a hold was lost: soft it is lifted back and held anew, stiff it is held as it lies. */
-export function lostHoldWords(part: number): readonly string[] {
-  return part < stiffFrom
-    ? ['Lift it back to its angle, mould again, hold anew.', 'The setting clock runs on; the clock of the hold begins anew now.']
-    : ['Hold it as it lies; do not bend it back.', 'Read the angle, feel pulse and feeling, then call a senior.']
-}
 
 /** Why a hold ends before its clock: hard already, or something went wrong, which then stands. */
 export function HoldEnd({
@@ -70,13 +48,13 @@ export function HoldEnd({
   }
   /** It ends no hold: soft plaster is in hand. */
   const lose = (): void => {
-    const part = setPart(run, serverNow())
+    const { words, beginsAnew } = lostHold(setPart(run, serverNow()))
     raise('hold-lost', 'the hold was lost')
-    if (part < stiffFrom && hold?.kind) {
+    if (beginsAnew && hold?.kind) {
       const { id: timerId, label, minutes, kind, until } = hold
       void writeEvent('timer', { runId: run.id, timerId, label, minutes, kind, ...(until ? { until } : {}) })
     }
-    setLost(lostHoldWords(part))
+    setLost(words)
   }
   if (lost)
     return (

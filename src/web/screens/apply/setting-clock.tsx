@@ -2,6 +2,7 @@ import { useEffect } from 'react'
 import { timersOf } from '#core/runs/step-work'
 import { wetNow, type WetPart } from '#core/runs/wet-now'
 import type { Step } from '#core/model/step'
+import { runningHold } from '#contract/views/run-clocks'
 import { liveTimers, type RunRecord, type TimerRecord } from '#contract/records/run'
 import { SoundSwitch } from '../../case/sound-switch'
 import { endTimer, showElsewhere, timerKey, type ShownTimer } from '../../case/timer-store'
@@ -10,7 +11,6 @@ import { formatLeft } from '../../parts/format-left'
 import { useNarrow } from '../../parts/use-narrow'
 import { Tape } from '../../parts/tape'
 import { useNow } from '../../sync/use-now'
-import { runningHold } from './hold-end'
 
 const pressingMs = 60_000
 /** More than these under the first go over more than one line. */
@@ -34,7 +34,7 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
   const isNarrow = useNarrow()
   const setting = steps.flatMap(timersOf).filter((timer) => timer.kind === 'set')
   const live = liveTimers(run, now)
-  const held = step ? runningHold(run, step) : null
+  const held = step ? runningHold(run, step, now) : null
   const waits = live.filter((timer) => timer.kind !== 'set' && timer.kind !== 'limit' && timer !== held).map((timer) => waitOf(timer, now))
   const lines: readonly ClockLine[] =
     setting.length === 0

@@ -5,11 +5,11 @@ import { timersOf } from '#core/runs/step-work'
 import type { StepTimer } from '#core/model/step'
 import { isFreeingRun, isOpeningRun, kindOfRun } from '#contract/records/run-kind'
 import { hasStepRole, onRoles } from '#core/model/step-role'
-import { liveTimers, outcomesOf, type RunRecord } from '#contract/records/run'
+import { outcomesOf, type RunRecord } from '#contract/records/run'
 import { useDraft } from '../../sync/use-draft'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
-import { serverNow } from '../../sync/server-clock'
 import { tabId } from '../../sync/tab-id'
+import { endClocks } from '../../case/end-clocks'
 import { currentStep, openBefore, previousStep } from '../../case/run-state'
 
 /** A run as its driver walks it. */
@@ -84,7 +84,8 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
       const isLast = isLastOpen(step)
       write(step.id, 'done', reason, despite)
       for (const timer of timersOf(step)) if (timer.starts === 'done') startTimer(timer)
-      if (hasStepRole(step, 'rigid-on')) endSettingClocks(run)
+      // What is hard has no clock any more: what set, and what was held until then.
+      if (hasStepRole(step, 'rigid-on')) endClocks(run, ['set', 'hold'])
       for (const action of step.answers ?? []) void writeEvent('response', { action, outcome: 'done', why: '' })
       if (chosenId) choose('')
       endAfter(step, true)
@@ -106,12 +107,6 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
 
 function opens(step: Step): boolean {
   return hasStepRole(step, 'opens', 'eases')
-}
-
-/** What is hard has no clock any more: what set, and what was held until then. */
-function endSettingClocks(run: RunRecord): void {
-  for (const timer of liveTimers(run, serverNow(), 0))
-    if (timer.kind === 'set' || timer.kind === 'hold') void writeEvent('timer-ended', { runId: run.id, timerId: timer.id })
 }
 
 /** Timers that start when a step comes up start once, from the tab that drives. */

@@ -2,8 +2,20 @@ import type { Trouble } from '../../../model/trouble'
 import { breathless, lostPulse, newNumbness, shortOfMaterial, wantsToStop, wholePatient } from '../../shared/troubles'
 
 const grips = {
-  'ankle hitch': { label: 'The ankle hitch slips or bites', again: 'Pad the hitch and place it again, lower and flat.' },
-  'skin strips': { label: 'The skin strips slip or bite', again: 'Fresh strips, padded over the ankle, lower and flat.' },
+  'ankle hitch': {
+    one: 'The ankle hitch',
+    slipped: 'has slipped',
+    bites: 'bites',
+    anew: 'A fresh hitch, padded, lower and flat.',
+    bare: 'Open the hitch',
+  },
+  'skin strips': {
+    one: 'The skin strips',
+    slipped: 'have slipped',
+    bites: 'bite',
+    anew: 'New strips, padded over the ankle, lower and flat.',
+    bare: 'Bandage and strips off',
+  },
 } as const
 
 /** What a traction splint is built of, as far as it can fail. */
@@ -27,7 +39,7 @@ export function tractionTroubles({ release, grip, hasCord, hasWeights }: Tractio
     ...(hasWeights ? weightTroubles : []),
     pullLost('pull-lost', 'The pull was let go', 'Take it by hand, smoothly; build it up from the beginning, pain asked before and after.'),
     ...(hasCord ? [pullLost('knot-slips', 'The knot slips, the cord is slack', 'Untie it while hands pull: a new knot, tested.')] : []),
-    pullLost('grip-slips', grips[grip].label, `Nothing is opened before hands have the pull. ${grips[grip].again}`),
+    ...gripTroubles(grip, hasWeights),
     {
       id: 'ring-in-groin',
       danger: 'point',
@@ -57,6 +69,42 @@ export function tractionTroubles({ release, grip, hasCord, hasWeights }: Tractio
     ),
     shortOfMaterial('Hands keep the pull; splint to the other leg if nothing comes.'),
     wantsToStop,
+  ]
+}
+
+/** Slipping, sore skin and a biting edge are three things, and each has its own answer. */
+function gripTroubles(grip: TractionKit['grip'], hasWeights: boolean): readonly Trouble[] {
+  const { one, slipped, bites, anew, bare } = grips[grip]
+  const free = hasWeights
+    ? 'Hands on the pull, along the leg; then the weights off.'
+    : 'Hands on the pull, along the leg; then the cord or ratchet let off.'
+  return [
+    pullLost('slipped', `${one} ${slipped}`, `${hasWeights ? 'Weights off while hands pull. ' : ''}${anew}`),
+    {
+      id: 'sore',
+      danger: 'own',
+      label: `${one}: the skin below is sore or blistered`,
+      level: 'review',
+      item: 'skin',
+      actions: [
+        free,
+        `${bare}, and look: red, blistered, broken, where, how large.`,
+        'Nothing sticks to that skin again: another strip beside it, or a padded hitch; hands pull until it holds.',
+        'Pulse, feeling, movement; the skin again in 2 hours. Broken skin: tell the senior.',
+      ],
+    },
+    {
+      id: 'bites',
+      danger: 'own',
+      label: `${one} ${bites} at an edge`,
+      level: 'review',
+      item: 'skin',
+      actions: [
+        'Hands on the pull while that edge is freed; nothing else is opened.',
+        'Lay that edge flat, a pad under it, clear of the bone; look at the skin there.',
+        'Still bites in 10 minutes: hands on the pull, and put it on anew.',
+      ],
+    },
   ]
 }
 
