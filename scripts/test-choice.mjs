@@ -11,7 +11,6 @@ const onlyLong = [
   ...['faults/frozen', 'faults/full-disk', 'faults/kills', 'faults/two-servers'].map((name) => `tests/server/${name}.test.ts`),
   ...['backup', 'dev', 'package', 'self-check', 'start', 'supervisor'].map((name) => `tests/scripts/${name}.test.ts`),
   ...[
-    'beside-the-run',
     'board',
     'care-days',
     'care-team',

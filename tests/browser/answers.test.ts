@@ -107,7 +107,7 @@ describe('what is said first, on a phone', () => {
     await browser.click('button', 'Answer as a senior')
     await browser.click('button', 'Leave it, until, because')
     await browser.click('button', 'Leave it')
-    await browser.waitForText('Not recorded. Why is missing')
+    await browser.waitForText('Not recorded. Because is missing')
     await browser.type('textbox', 'Because', 'Doppler signal at the ankle, theatre is ready')
     await browser.click('button', 'Leave it')
     await browser.waitForText('Not recorded. A limb without pulse')

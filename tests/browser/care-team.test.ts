@@ -37,7 +37,7 @@ describe('care teams, in the browser', () => {
     await browser.waitForText('You are outside this patient’s care team')
     expect(await browser.query('region', 'Patient'), 'nothing of the patient is shown yet').to.equal(null)
     await browser.click('button', 'Open the record')
-    await browser.waitForText('A reason is missing')
+    await browser.waitForText('Why is missing')
     await browser.click('radio', 'I was called to this patient')
     await browser.click('button', 'Open the record')
     await browser.find('region', 'Patient')

@@ -69,7 +69,7 @@ describe('entries that were not taken, in the browser', () => {
     await browser.waitUntilGone('button', /^Take it: .*[Rr]ound/)
     await browser.click('button', /^Put it aside: .*Meant for the next bed/)
     await browser.click('button', 'Put it aside')
-    await browser.waitForText('The reason is missing: say why this is not taken.')
+    await browser.waitForText('Why is missing: say why this is not taken.')
     await browser.type('textbox', 'Why', 'He says that it belongs to nobody here')
     await browser.click('button', 'Put it aside')
     await browser.waitForText('Nothing waits for a lead')

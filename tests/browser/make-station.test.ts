@@ -71,7 +71,7 @@ describe('a station that somebody makes, and the group that does it, in the brow
     await browser.waitForText('Group is missing')
     await browser.find('textbox', 'Group').then((field) => field.sendKeys('Night people'))
     await browser.click('button', 'Keep the group')
-    await browser.waitForText('Its members are missing')
+    await browser.waitForText('Members are missing')
     await browser.click('button', 'Sunniva Dray')
     await browser.click('button', 'Keep the group')
     await browser.find('heading', 'Night people')

@@ -113,7 +113,7 @@ describe('work owed in the browser', () => {
       await browser.click('button', 'Not done: Ring, heel and fibular neck.')
       await browser.click('radio', 'Refused')
       await browser.click('button', 'Record it')
-      await browser.waitForText('A reason is missing')
+      await browser.waitForText('Reason is missing')
       await browser.type('textbox', 'Reason', 'wants to sleep')
       await browser.click('button', 'Record it')
       await browser.waitForText('refused: wants to sleep')
@@ -139,7 +139,7 @@ describe('work owed in the browser', () => {
     it('owes what a person wrote down, until it is done', async () => {
       await browser.click('button', 'Add something owed')
       await browser.click('button', 'Add it')
-      await browser.waitForText('What is owed is missing')
+      await browser.waitForText('What is missing')
       await browser.type('textbox', 'What', 'Ring theatre about the time')
       await browser.click('radio', '30 min')
       await browser.click('button', 'Add it')

@@ -10,6 +10,7 @@ import { NumberStepper } from '../parts/number-stepper'
 import { PhotoAngleDialog } from '../photo/photo-angle'
 import { useOpenCase, writeEvent } from '../sync/case-store'
 import { pairedDevices } from '../sync/instrument-store'
+import { missingIn } from '../parts/required'
 
 const marks = { below: '▼ more', held: '■ held', above: '▲ less' } as const
 
@@ -88,7 +89,7 @@ export function AngleWork({ run, step, angles }: { run: RunRecord; step: Step; a
         {angle.photo ? <Button onClick={() => setPhotoOpen(true)}>From a photo</Button> : null}
         {isMissing ? (
           <p role="alert" className="w-full font-bold text-stop">
-            Not recorded. The reading is missing: read the goniometer, and set or type what it shows.
+            Not recorded. {missingIn('angle-read', { deg: null })}
           </p>
         ) : null}
         {angle.photo && isPhotoOpen ? (

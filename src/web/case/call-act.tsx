@@ -9,6 +9,7 @@ import { useDraft } from '../sync/use-draft'
 import { useNow } from '../sync/use-now'
 import { PageList } from './page-list'
 import type { Calling } from './use-calling'
+import { missingIn } from '../parts/required'
 
 /**
  * The call, where it is asked for: pressed, it pages at once; it says who was paged and what came back, and is done by whoever answered, by
@@ -90,7 +91,8 @@ function CallSheet({ suggested, onClose }: { suggested: string; onClose: () => v
   const [said, setSaid] = useDraft('call/said')
   const [error, setError] = useState<string>()
   const keep = (isReached: boolean): void => {
-    if (to.trim().length < 2) return setError('Not recorded. Who is missing: name the person who was called.')
+    const missing = missingIn('call', { to })
+    if (missing) return setError(`Not recorded. ${missing}`)
     void writeEvent('call', { to: to.trim(), isReached, how: 'telephone', said: said.trim() })
     setTo('')
     setSaid('')

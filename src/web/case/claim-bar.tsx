@@ -36,7 +36,7 @@ export function ClaimBar({ open }: { open: OpenCase }) {
           backLabel="Not mine"
           label="Who was there"
           hint="For example: I splinted it with the student, who held the knee."
-          missing="Who was there is missing: say in a few words who did what."
+          form="claim"
           onClose={() => setOpen(false)}
           onReason={(words) => {
             setOpen(false)

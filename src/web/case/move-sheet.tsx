@@ -11,6 +11,7 @@ import { lastPlaceKey } from '../sync/last-place'
 import { useAnswer } from '../sync/use-answer'
 import { offeredPlaces, whoIsAt } from './places'
 import { SheetForm } from '../parts/sheet-form'
+import { missingIn } from '../parts/required'
 
 /** Where the patient goes: a place as it is known from the Board, or typed; a transfer begins the rounds anew. */
 export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => void }) {
@@ -27,7 +28,8 @@ export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => vo
   const isOn = record.appliedAt !== null && record.removedAt === null
   const move = (): void => {
     const to = place.trim()
-    if (to.length < 1) return setError('The place is missing: type it, or tap one.')
+    const missing = missingIn('move', { to })
+    if (missing) return setError(missing)
     if (to === episode.place) return onClose()
     if (taken && !isSeen) return setSeen(true)
     void currentDurable()?.writeDraft(lastPlaceKey, to)

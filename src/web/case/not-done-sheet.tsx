@@ -7,6 +7,7 @@ import { Dialog } from '../parts/dialog'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
 import { Form } from '../parts/form'
+import { missingIn } from '../parts/required'
 
 type NotDone = Exclude<TaskOutcome, 'done'>
 export type StaysDue = Exclude<NotDone, 'not-needed'>
@@ -45,8 +46,8 @@ export function NotDoneSheet<End extends boolean = false>({
     onSave(next, reason.trim().length < 3 ? 'asleep' : reason.trim())
   }
   const submit = (): void => {
-    if (!outcome) return setError('Choose what happened.')
-    if (outcome !== 'asleep' && reason.trim().length < 3) return setError('A reason is missing: say in a few words why it was not done.')
+    const missing = outcome === 'asleep' ? null : missingIn('not-done', { outcome, why: reason })
+    if (missing || !outcome) return setError(missing ?? undefined)
     setReason('')
     // 'not-needed' is offered only where the work can be ended.
     onSave(outcome as End extends true ? NotDone : StaysDue, reason.trim().length < 3 ? 'asleep' : reason.trim())

@@ -2,6 +2,7 @@ import { useState, type ReactNode } from 'react'
 import { useDraft } from '../sync/use-draft'
 import { SheetForm } from '../parts/sheet-form'
 import { TextField } from '../parts/text-field'
+import { missingIn } from '../parts/required'
 
 /** Something that is allowed, and whose reason is kept. */
 export function ReasonSheet({
@@ -12,7 +13,7 @@ export function ReasonSheet({
   children,
   hint,
   label = 'Reason',
-  missing = 'A reason is missing: say in a few words why.',
+  form = 'reason',
   isSafe = false,
   onClose,
   onBack = onClose,
@@ -25,8 +26,8 @@ export function ReasonSheet({
   children?: ReactNode
   hint?: string
   label?: string
-  /** What is said where too little is written. */
-  missing?: string
+  /** Its row of the table of what forms need. */
+  form?: 'reason' | 'claim' | 'put-aside'
   /** It is what is to be done next, and accepts no danger, passes nothing by and ends nothing. */
   isSafe?: boolean
   onClose: () => void
@@ -37,7 +38,8 @@ export function ReasonSheet({
   const [reason, setReason] = useDraft(draftKey)
   const [error, setError] = useState<string>()
   const submit = (): void => {
-    if (reason.trim().length < 3) return setError(missing)
+    const missing = form === 'claim' ? missingIn(form, { who: reason }) : missingIn(form, { why: reason })
+    if (missing) return setError(missing)
     setReason('')
     onReason(reason.trim())
   }

@@ -4,6 +4,7 @@ import { ChoiceRow } from '../parts/choice-row'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
 import { sayWhy } from '../sync/case-store'
+import { missingIn } from '../parts/required'
 
 const usual = ['I was called to this patient', 'I take this patient over', 'Emergency at the bedside'] as const
 const other = 'Another reason'
@@ -16,7 +17,8 @@ export function SayWhyForm({ caseId, words }: { caseId: string; words: string })
   const [isSending, setSending] = useState(false)
   const reason = choice === other ? typed.trim() : (choice ?? '')
   const send = async (): Promise<void> => {
-    if (reason.length < 3) return setError('A reason is missing: choose one, or say in a few words why.')
+    const missing = missingIn('say-why', { why: reason })
+    if (missing) return setError(missing)
     setSending(true)
     const refused = await sayWhy(caseId, reason)
     setSending(false)

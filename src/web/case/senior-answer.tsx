@@ -15,6 +15,7 @@ import { writeEvent, type OpenCase } from '../sync/case-store'
 import { usePerson } from '../sync/session-store'
 import { serverNow } from '../sync/server-clock'
 import { useDraft } from '../sync/use-draft'
+import { missingIn } from '../parts/required'
 
 type Answer = Omit<BodyOf<'senior-decision'>, 'by' | 'how' | 'saw'>
 
@@ -71,9 +72,10 @@ function AnswerSheet({
   const [isReadBack, setReadBack] = useState(false)
   const [error, setError] = useState<string>()
   const send = (answer: Answer, about: readonly StandingItem[] = items): boolean => {
+    const noName = missingIn('answer-by-somebody-else', { senior: by })
     const missing =
-      by.trim().length < 2
-        ? 'Not recorded. Who is missing: name the senior who said it.'
+      noName !== null
+        ? `Not recorded. ${noName}`
         : who === 'other' && where === 'away' && !isReadBack
           ? 'Not recorded. Read it back to them, and tick that you did.'
           : null
@@ -181,8 +183,8 @@ function LeaveIt({
   const chosen = items.filter(({ id }) => about.includes(id))
   const hasGrave = chosen.some((item) => isGrave(dangerIn(item), situation))
   const keep = (): void => {
-    if (chosen.length === 0) return setError('Not recorded. What it is about is missing: tick at least one finding.')
-    if (why.trim().length < 3) return setError('Not recorded. Why is missing: say why it is left.')
+    const missing = missingIn('answer-not-yet', { about: chosen, because: why })
+    if (missing) return setError(`Not recorded. ${missing}`)
     if (hasGrave && !isAtBedside)
       return setError('Not recorded. A limb without pulse, an airway, a cord or a closed limb is left only by who stands at the bedside.')
     if (
@@ -229,7 +231,8 @@ function OtherWords({ onSend }: { onSend: Send }) {
   const [words, setWords] = useDraft('decision/words')
   const [error, setError] = useState<string>()
   const keep = (): void => {
-    if (words.trim().length < 3) return setError('Not recorded. The words are missing: write what was said.')
+    const missing = missingIn('answer-other-words', { words })
+    if (missing) return setError(`Not recorded. ${missing}`)
     if (onSend({ answer: 'words', what: words.trim() })) setWords('')
   }
   return (

@@ -3,6 +3,7 @@ import { useForm } from 'react-hook-form'
 import { Button } from './button'
 import { Notice } from './notice'
 import { TextField } from './text-field'
+import { missingWords } from './required'
 
 const leastLetters = 10
 
@@ -36,7 +37,7 @@ export function PasswordForm({
         hint={currentHint}
         type="password"
         autoComplete="current-password"
-        {...register('current', { required: `${currentLabel} is missing: type it.` })}
+        {...register('current', { required: missingWords({ label: currentLabel, remedy: 'type it' }) })}
         error={formState.errors.current?.message}
       />
       <TextField
@@ -45,7 +46,7 @@ export function PasswordForm({
         type="password"
         autoComplete="new-password"
         {...register('next', {
-          required: 'New password is missing: type it.',
+          required: missingWords({ label: 'New password', remedy: 'type it' }),
           minLength: { value: leastLetters, message: `The new password must have at least ${leastLetters} characters: add a word.` },
         })}
         error={formState.errors.next?.message}

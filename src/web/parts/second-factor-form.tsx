@@ -5,6 +5,7 @@ import { Notice } from './notice'
 import { RecoveryCodes } from './recovery-codes'
 import { TextField } from './text-field'
 import { Form } from './form'
+import { missingIn } from './required'
 
 /** Sets up an authenticator app: the password, a picture to read, the first code, and what stands in for it. */
 export function SecondFactorForm({
@@ -26,7 +27,8 @@ export function SecondFactorForm({
   const [isBusy, setBusy] = useState(false)
   const go = async (): Promise<void> => {
     if (begun && !secondCodePattern.test(typed)) return setWrong('The code is six digits: type what the app shows now.')
-    if (!begun && typed === '') return setWrong('The password is missing: type the one you sign in with.')
+    const missing = begun ? null : missingIn('prove', { password: typed })
+    if (missing) return setWrong(missing)
     setBusy(true)
     const result = begun ? await onConfirm(typed) : await onBegin(typed)
     setBusy(false)

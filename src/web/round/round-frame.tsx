@@ -8,6 +8,7 @@ import type { LastEntries } from './last-entries'
 import type { EverEntered, RoundCell } from './rest-is-normal'
 import type { DrawnLimb } from './round-limb'
 import { cannot, cannotReasons, type RoundEntries } from './round-items'
+import { missingIn } from '../parts/required'
 
 /** Under what it is kept how many minutes ago was looked. */
 export const lookedAgo = 'looked-ago'
@@ -105,7 +106,7 @@ export function RoundFrame({
     }
     if (isCannot && !entries['reason']) {
       form.current?.querySelector('[data-why]')?.scrollIntoView({ block: 'center' })
-      return setError('Say why something cannot be assessed: choose a reason below the list.')
+      return setError(missingIn('round-cannot', { why: null }))
     }
     if (open > 0 && askedOpen !== open) return setAskedOpen(open)
     setDraft('')

@@ -5,6 +5,7 @@ import { Button } from '../parts/button'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
 import { useSession } from '../sync/session-store'
+import { missingWords, requiredIn } from '../parts/required'
 
 const codePattern = new RegExp(`${secondCodePattern.source}|${recoveryPattern.source}`, 'i')
 const pinOrNothing = new RegExp(`^$|${pinPattern.source}`)
@@ -37,7 +38,7 @@ export function CredentialsForm({
         autoFocus={name === ''}
         autoComplete="username"
         autoCapitalize="none"
-        {...register('name', { required: 'Name is missing: type the one you sign in with.' })}
+        {...register('name', { required: missingWords(requiredIn['sign-in'].name) })}
         error={formState.errors.name?.message}
       />
       <TextField
@@ -45,7 +46,7 @@ export function CredentialsForm({
         type="password"
         autoFocus={name !== ''}
         autoComplete="current-password"
-        {...register('password', { required: 'Password is missing: type it.' })}
+        {...register('password', { required: missingWords(requiredIn['sign-in'].password) })}
         error={formState.errors.password?.message}
       />
       {offersPin ? (

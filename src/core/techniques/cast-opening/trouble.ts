@@ -22,7 +22,7 @@ export const castOpeningTroubles: readonly Trouble[] = [
     level: 'review',
     item: 'skin',
     actions: [
-      'Blade out at once. Ask: hot, or does it hurt?',
+      'Blade out at once. Ask whether it is hot, and whether it hurts.',
       'Look through the cut at padding and skin; a burn: cool with running water, and say so.',
       'A cool blade and a new place, or shears; press in, lift out, never draw along.',
     ],

@@ -11,6 +11,7 @@ import { Dialog } from '../../parts/dialog'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { nameAt } from '../../case/run-state'
+import { missingIn } from '../../parts/required'
 
 /** Whose hands the step needs, with names; a hold can be handed over in mid-run. */
 export function HandChips({
@@ -94,7 +95,8 @@ function HandOverSheet({
         className="grid gap-4"
         onSubmit={(event) => {
           event.preventDefault()
-          if (to.trim() === '') return setError('The name of who takes it is missing: type it, or choose one below.')
+          const missing = missingIn('hand-over-hold', { to })
+          if (missing) return setError(missing)
           setTo('')
           onTaken(to.trim())
         }}

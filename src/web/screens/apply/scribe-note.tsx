@@ -3,6 +3,7 @@ import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
+import { missingIn } from '../../parts/required'
 
 /** A line with its time, from whoever has a hand free. */
 export function ScribeNote({ caseId }: { caseId: string }) {
@@ -14,7 +15,8 @@ export function ScribeNote({ caseId }: { caseId: string }) {
       className="flex flex-wrap items-end gap-3"
       onSubmit={(event) => {
         event.preventDefault()
-        if (text.trim() === '') return setError('There is nothing to keep yet: type a line first.')
+        const missing = missingIn('note', { text })
+        if (missing) return setError(missing)
         setError(undefined)
         void writeEvent('note', { text: text.trim() })
         setText('')

@@ -13,6 +13,7 @@ import { ChoiceRow } from '../../parts/choice-row'
 import { Dialog } from '../../parts/dialog'
 import { TextField } from '../../parts/text-field'
 import { Form } from '../../parts/form'
+import { missingIn } from '../../parts/required'
 
 /** Another value in place of a computed one: within what the decision declares, with a reason that is kept. */
 export function OverruleSheet({
@@ -40,9 +41,10 @@ export function OverruleSheet({
   const items = itemsAtHand(record.store?.items ?? 'catalogue', catalogue.items)
   const submit = (): void => {
     const read = readTypedValue(text, definition, decision.unit, items)
+    const noReason = missingIn('overrule-why', { why: reason })
     const next = {
       ...(read.ok ? {} : { value: read.message }),
-      ...(reason.trim().length < 3 ? { reason: 'A reason is missing: say in a few words why. It is kept with the number.' } : {}),
+      ...(noReason ? { reason: noReason } : {}),
     }
     setErrors(next)
     if (!read.ok || next.reason) return

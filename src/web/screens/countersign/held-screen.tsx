@@ -70,7 +70,7 @@ export function HeldScreen() {
           backLabel="Not now"
           label="Why"
           hint="For example: she says that it is not hers."
-          missing="The reason is missing: say why this is not taken."
+          form="put-aside"
           onClose={() => setAside(null)}
           onReason={(why) => {
             setAside(null)

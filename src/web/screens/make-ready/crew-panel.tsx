@@ -9,6 +9,7 @@ import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { usePerson } from '../../sync/session-store'
+import { missingIn } from '../../parts/required'
 
 /** Who is here, and where each one's hands are: named once, shown at every step. */
 export function CrewPanel({ record, plan }: { record: CaseRecord; plan: Plan }) {
@@ -68,7 +69,8 @@ export function CrewPanel({ record, plan }: { record: CaseRecord; plan: Plan }) 
         className="flex flex-wrap items-end gap-2"
         onSubmit={(event) => {
           event.preventDefault()
-          if (name.trim() === '') return setError('The name is missing: type who is here.')
+          const missing = missingIn('crew', { name })
+          if (missing) return setError(missing)
           add(name.trim())
         }}
       >

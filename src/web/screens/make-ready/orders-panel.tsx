@@ -7,6 +7,7 @@ import { Dialog } from '../../parts/dialog'
 import { formatClock } from '../../parts/format-time'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
+import { missingIn } from '../../parts/required'
 
 /** What has been ordered, each said back to who ordered it. */
 export function OrdersPanel({ record }: { record: CaseRecord }) {
@@ -53,7 +54,8 @@ function ReadBackSheet({ caseId, line, onClose }: { caseId: string; line: string
         className="grid gap-4"
         onSubmit={(event) => {
           event.preventDefault()
-          if (by.trim() === '') return setError('The name of who ordered it is missing: type it.')
+          const missing = missingIn('read-back', { by })
+          if (missing) return setError(missing)
           void writeEvent('read-back', { what: line, orderedBy: by.trim() })
           onClose()
         }}

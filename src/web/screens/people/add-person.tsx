@@ -7,6 +7,7 @@ import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { useDraft } from '../../sync/use-draft'
 import { Form } from '../../parts/form'
+import { missingIn } from '../../parts/required'
 
 export interface NewPerson {
   readonly name: string
@@ -23,9 +24,9 @@ export function AddPerson({ onAdd }: { onAdd: (person: NewPerson) => Promise<str
   const [wrong, setWrong] = useState<string | null>(null)
   const [isBusy, setBusy] = useState(false)
   const add = async (): Promise<void> => {
-    if (name.trim().length < 2) return setWrong('Name is missing: write first and last name.')
+    const missing = missingIn('add-person', { name, roles: chosen })
+    if (missing) return setWrong(missing)
     if (!signInPattern.test(signIn.trim())) return setWrong('Signs in as must be 2 to 40 letters, digits, dots or hyphens: change it.')
-    if (chosen.length === 0) return setWrong('Roles are missing: choose at least one.')
     setBusy(true)
     const refused = await onAdd({ name: name.trim(), signIn: signIn.trim().toLowerCase(), roles: chosen })
     setBusy(false)

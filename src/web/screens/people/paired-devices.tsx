@@ -6,6 +6,7 @@ import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { useSession } from '../../sync/session-store'
 import { Form } from '../../parts/form'
+import { missingIn } from '../../parts/required'
 
 /** Devices that may begin a case without an account, and the way to make this one such. */
 export function PairedDevices({
@@ -23,7 +24,8 @@ export function PairedDevices({
   const [name, setName] = useState('')
   const [wrong, setWrong] = useState<string | null>(null)
   const pair = async (): Promise<void> => {
-    if (name.trim().length < 2) return setWrong('The name of this device is missing: write where it lies, for example Resus 2.')
+    const missing = missingIn('pair', { name })
+    if (missing) return setWrong(missing)
     const refused = await onPair(name.trim())
     setWrong(refused)
     if (refused !== null) return

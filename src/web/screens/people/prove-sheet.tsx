@@ -3,13 +3,15 @@ import { paths } from '#contract/api/paths'
 import { SheetForm } from '../../parts/sheet-form'
 import { TextField } from '../../parts/text-field'
 import { callApi, describeNoAnswer } from '../../sync/api'
+import { missingIn } from '../../parts/required'
 
 /** The password again, before something that only an admin does: the tablet may have been left. */
 export function ProveSheet({ onProved, onClose }: { onProved: () => void; onClose: () => void }) {
   const [password, setPassword] = useState('')
   const [error, setError] = useState<string | null>(null)
   const prove = async (): Promise<void> => {
-    if (password === '') return setError('The password is missing: type it.')
+    const missing = missingIn('prove', { password })
+    if (missing) return setError(missing)
     const result = await callApi('POST', paths.sessionProve, { password })
     if (result.kind === 'ok') return onProved()
     setError(result.kind === 'refused' ? result.problem.detail : `${describeNoAnswer(result)}: try again.`)

@@ -9,6 +9,7 @@ import { DrillSheet } from './drill-sheet'
 import { NothingHere } from './nothing-here'
 import { PracticePage } from './practice-page'
 import { useDrill } from './use-drill'
+import { missingIn } from '../../parts/required'
 
 /** A night shift: begun from a seed, played in quick time, and looked back at. */
 export function DrillScreen() {
@@ -38,7 +39,8 @@ function Before({ night, onBegin }: { night: Night; onBegin: (seed: string) => v
   const [seed, setSeed] = useState(night.seed)
   const [error, setError] = useState<string | null>(null)
   const begin = (): void => {
-    if (seed.trim() === '') return setError('Seed is missing: write any word or number, or ask for another night.')
+    const missing = missingIn('drill', { seed })
+    if (missing) return setError(missing)
     onBegin(seed.trim())
   }
   return (

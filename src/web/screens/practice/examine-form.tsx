@@ -11,6 +11,7 @@ import { Notice } from '../../parts/notice'
 import { beginRun } from '../../sync/practice-runs'
 import { usePerson } from '../../sync/session-store'
 import { useAnswer } from '../../sync/use-answer'
+import { missingIn } from '../../parts/required'
 
 const mostTeam = 6
 
@@ -29,7 +30,8 @@ export function ExamineForm({ station }: { station: Station }) {
   const isTeam = chosen.length > 1
   const roleOf = (id: string, index: number): TeamRole => roles[id] ?? teamRoleIds[Math.min(index, teamRoleIds.length - 1)] ?? 'fetch'
   const begin = (): void => {
-    if (chosen.length === 0) return setError('Candidate is missing: choose who is examined.')
+    const missing = missingIn('examination', { candidate: chosen })
+    if (missing) return setError(missing)
     if (chosen.length > mostTeam) return setError(`A team has at most ${mostTeam}: take some out.`)
     const candidates = chosen.flatMap((id, index): readonly Candidate[] => {
       const person = people.find((one) => one.id === id)

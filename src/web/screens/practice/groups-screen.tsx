@@ -12,6 +12,7 @@ import { callApi, describeNoAnswer } from '../../sync/api'
 import { useAnswer } from '../../sync/use-answer'
 import { GroupCard } from './group-card'
 import { PracticeSign } from './practice-sign'
+import { missingIn } from '../../parts/required'
 
 /** Who learns together, and how they come on: for whoever trains people. */
 export function GroupsScreen() {
@@ -54,8 +55,8 @@ function NewGroup({
   const [members, setMembers] = useState<readonly string[]>([])
   const [error, setError] = useState<string | null>(null)
   const set = (): void => {
-    if (name.trim().length < 2) return setError('Group is missing: write its name, such as Spring.')
-    if (members.length === 0) return setError('Its members are missing: choose one at least.')
+    const missing = missingIn('group', { name, members })
+    if (missing) return setError(missing)
     setError(null)
     onSet(name.trim(), members)
     setName('')

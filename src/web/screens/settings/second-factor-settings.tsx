@@ -7,6 +7,7 @@ import { RecoveryCodes } from '../../parts/recovery-codes'
 import { SecondFactorForm } from '../../parts/second-factor-form'
 import { TextField } from '../../parts/text-field'
 import { usePerson, useSession } from '../../sync/session-store'
+import { missingIn } from '../../parts/required'
 
 /** The authenticator app of a person, and the codes that stand in for it. */
 export function SecondFactorSettings() {
@@ -45,7 +46,8 @@ function RenewRecovery() {
   const [password, setPassword] = useState('')
   const [wrong, setWrong] = useState<string | null>(null)
   const go = async (): Promise<void> => {
-    if (password === '') return setWrong('The password is missing: type the one you sign in with.')
+    const missing = missingIn('prove', { password })
+    if (missing) return setWrong(missing)
     const result = await renew(password)
     setPassword('')
     if (typeof result === 'string') return setWrong(result)

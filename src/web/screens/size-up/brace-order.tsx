@@ -9,6 +9,7 @@ import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import type { OrderFieldProps } from './order-field'
 import { Form } from '../../parts/form'
+import { missingIn } from '../../parts/required'
 
 /** Whether a hinge with these stops can be locked there. */
 function isLockable(typed: string, extensionStop: number, flexionStop: number): boolean {
@@ -31,7 +32,8 @@ export function BraceFields({ caseId, orders, onOrders }: OrderFieldProps) {
   const put = (change: Record<string, string>): void => setDraft(JSON.stringify({ ...fields, ...change }))
   const keep = (): void => {
     const [extensionStop, flexionStop] = [Number(fields.extension), Number(fields.flexion)]
-    if (fields.by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
+    const missing = missingIn('brace-order', { by: fields.by })
+    if (missing) return setError(missing)
     if (
       fields.extension === '' ||
       fields.flexion === '' ||

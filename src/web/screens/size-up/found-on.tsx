@@ -9,6 +9,7 @@ import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { useDraft } from '../../sync/use-draft'
 import { Form } from '../../parts/form'
+import { isThere, missingWords, requiredIn } from '../../parts/required'
 
 const unknownTime = 'unknown'
 const since = [
@@ -32,9 +33,10 @@ export function FoundOn({ record }: { record: CaseRecord }) {
   if (record.appliedAt !== null || record.runs.length > 0) return null
   const name = findTechnique(record.technique)?.name ?? record.technique
   const submit = (): void => {
+    const { what: needsWhat, since: needsSince } = requiredIn['found-on']
     const faults = {
-      ...(what.trim().length < 3 ? { what: 'What is on is missing: say what it is and who put it on.' } : {}),
-      ...(ago === null ? { ago: 'Since when is missing: choose a time, or “Not known”.' } : {}),
+      ...(isThere(what, needsWhat) ? {} : { what: missingWords(needsWhat) }),
+      ...(isThere(ago, needsSince) ? {} : { ago: missingWords(needsSince) }),
     }
     setErrors(faults)
     if (Object.keys(faults).length > 0) return

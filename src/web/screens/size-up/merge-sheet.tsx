@@ -7,6 +7,7 @@ import { TextField } from '../../parts/text-field'
 import { askHistory, type HistoryPage } from '../../sync/ask-history'
 import { writeEvent } from '../../sync/case-store'
 import { SheetForm } from '../../parts/sheet-form'
+import { missingIn } from '../../parts/required'
 
 const typingMs = 250
 
@@ -33,8 +34,8 @@ export function MergeSheet({ episode, onClose }: { episode: EpisodeRecord; onClo
     }
   }, [typed, episode.id])
   const merge = (): void => {
-    if (!chosen) return setError('The other record is missing: find it and tap it.')
-    if (reason.trim().length < 3) return setError('A reason is missing: say by what you know that they are one patient.')
+    const missing = missingIn('merge', { other: chosen?.episodeId ?? null, why: reason })
+    if (missing || !chosen) return setError(missing ?? undefined)
     void writeEvent('merged', { withEpisode: chosen.episodeId, reason: reason.trim() })
     onClose()
   }

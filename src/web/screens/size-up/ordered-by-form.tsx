@@ -4,6 +4,7 @@ import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { TextField } from '../../parts/text-field'
 import { Form } from '../../parts/form'
+import { missingIn } from '../../parts/required'
 
 /** Who ordered something and when: an order has a name, or it is none. */
 export interface OrderedBy {
@@ -35,7 +36,8 @@ export function OrderedByForm({
   const [by, setBy] = useDraft(draftKey)
   const [error, setError] = useState<string>()
   const keep = (): void => {
-    if (by.trim().length < 2) return setError('Who ordered it is missing: write the name.')
+    const missing = missingIn('ordered-by', { by })
+    if (missing) return setError(missing)
     setError(undefined)
     setBy('')
     onOrdered({ by: by.trim(), at: new Date(serverNow()).toISOString() })

@@ -8,6 +8,7 @@ import { moveStock, wordsOf } from '../../sync/stock-store'
 import { readCount } from './read-count'
 import type { StockRow } from './stock-rows'
 import { Form } from '../../parts/form'
+import { missingIn } from '../../parts/required'
 
 /** The lots of an item: counted where they stand, and a new one received. */
 export function LotCounts({ row, placeId, today }: { row: StockRow; placeId: string; today: string }) {
@@ -82,7 +83,8 @@ function ReceiveForm({ itemCode, placeId, onDone }: { itemCode: string; placeId:
   }
   const keep = async (): Promise<void> => {
     const read = readCount(count)
-    if (lot.trim() === '') return setError('The lot is missing: copy it from the pack.')
+    const missing = missingIn('receive-stock', { lot })
+    if (missing) return setError(missing)
     if (typeof read === 'string') return setError(read)
     if (read === 0) return setError('Receive at least one.')
     const outcome = await moveStock(placeId, 'stock-received', {

@@ -6,6 +6,7 @@ import { ChoiceRow } from '../../parts/choice-row'
 import { TextField } from '../../parts/text-field'
 import { openPlace } from '../../sync/stock-store'
 import { SheetForm } from '../../parts/sheet-form'
+import { missingIn } from '../../parts/required'
 
 /** A further place that keeps stock. */
 export function NewPlace({ onClose, onOpened }: { onClose: () => void; onOpened: (id: string) => void }) {
@@ -15,7 +16,8 @@ export function NewPlace({ onClose, onOpened }: { onClose: () => void; onOpened:
   const [kind, setKind] = useState<PlaceKind>('trolley')
   const [error, setError] = useState<string>()
   const keep = async (): Promise<void> => {
-    if (name.trim() === '') return setError('The name is missing: say where the stock stands.')
+    const missing = missingIn('stock-place', { name })
+    if (missing) return setError(missing)
     const outcome = await openPlace(id, name.trim(), kind)
     if (outcome.kind === 'done') onOpened(id)
     else setError(outcome.words)

@@ -8,6 +8,7 @@ import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { useAnswer } from '../../sync/use-answer'
+import { missingIn } from '../../parts/required'
 
 /** Which patients have or had a lot: whoever wears it first. */
 export function RecallScreen() {
@@ -24,7 +25,8 @@ export function RecallScreen() {
         className="flex flex-wrap items-end gap-3"
         onSubmit={(event) => {
           event.preventDefault()
-          if (typed.trim().length < 2) return setError('The lot is missing: type it as it is printed on the device.')
+          const missing = missingIn('recall', { lot: typed })
+          if (missing) return setError(missing)
           setError(undefined)
           setParams({ lot: typed.trim() })
         }}

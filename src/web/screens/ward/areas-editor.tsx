@@ -5,6 +5,7 @@ import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { Form } from '../../parts/form'
+import { missingIn } from '../../parts/required'
 
 /** The beds of each area: what a new case and a move offer. */
 export function AreasEditor({ ward, mayChange, onKeep }: { ward: WardRecord; mayChange: boolean; onKeep: (body: AreasSetBody) => void }) {
@@ -67,7 +68,8 @@ const mostBeds = 100
 /** What was typed as an area, or what is wrong with it in words. */
 function readArea(name: string, beds: string): Area | string {
   const own = name.trim()
-  if (own.length < 2) return 'Area is missing: write its name, such as Ward A.'
+  const missing = missingIn('area', { area: own })
+  if (missing) return missing
   const text = beds.trim()
   if (/^\d+$/.test(text)) {
     const count = Number(text)

@@ -6,6 +6,7 @@ import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { Form } from '../../parts/form'
+import { missingIn } from '../../parts/required'
 
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC'
 
@@ -86,7 +87,8 @@ function ChainForm({
   const change = (index: number, step: Partial<(typeof steps)[number]>): void =>
     setSteps(steps.map((one, at) => (at === index ? { ...one, ...step } : one)))
   const keep = (): void => {
-    if (isNew && area.trim().length < 2) return setError('Area is missing: write how its places begin, such as Ward A.')
+    const missing = isNew ? missingIn('chain', { area }) : null
+    if (missing) return setError(missing)
     const read = steps.filter((step) => step.role.trim() !== '').map(readStep)
     const bad = read.findIndex((one) => one === null)
     if (bad >= 0) return setError(`Minutes of step ${bad + 1} must be a whole number from 0 to 60.`)

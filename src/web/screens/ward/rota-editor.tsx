@@ -5,6 +5,7 @@ import { ChoiceSet } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { Form } from '../../parts/form'
+import { missingIn } from '../../parts/required'
 
 const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
@@ -70,10 +71,9 @@ function ShiftForm({ onCancel, onKeep }: { onCancel: () => void; onKeep: (area: 
   const set = (change: Partial<typeof fields>): void => setFields({ ...fields, ...change })
   const keep = (): void => {
     const [role, name, area] = [fields.role.trim(), fields.name.trim(), fields.area.trim()]
-    if (role.length < 2) return setError('Role is missing: write it as the chain names it.')
-    if (name.length < 2) return setError('Name is missing: write who is on.')
+    const missing = missingIn('shift', { role, name, days: chosen })
+    if (missing) return setError(missing)
     if (!isClock(fields.from) || !isClock(fields.until)) return setError('From and until are times such as 07:30.')
-    if (chosen.length === 0) return setError('Days are missing: choose one at least.')
     onKeep(area, {
       role,
       name,

@@ -6,6 +6,7 @@ import { ChoiceSet } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { Form } from '../../parts/form'
+import { missingIn } from '../../parts/required'
 
 /** Teams and the areas that are theirs: whoever joins one has its places as their own. */
 export function TeamsEditor({ ward, mayChange, onKeep }: { ward: WardRecord; mayChange: boolean; onKeep: (body: TeamsSetBody) => void }) {
@@ -15,8 +16,8 @@ export function TeamsEditor({ ward, mayChange, onKeep }: { ward: WardRecord; may
   const [error, setError] = useState<string | null>(null)
   const add = (): void => {
     const own = name.trim()
-    if (own.length < 2) return setError('Team is missing: write its name, such as Orthopaedics.')
-    if (areas.length === 0) return setError('Its places are missing: choose one at least.')
+    const missing = missingIn('team', { name: own, places: areas })
+    if (missing) return setError(missing)
     onKeep({ teams: [...teams.filter((team) => team.name !== own), { name: own, areas }] })
   }
   return (

@@ -4,6 +4,7 @@ import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { useDraft } from '../../sync/use-draft'
 import { SheetForm } from '../../parts/sheet-form'
+import { missingIn } from '../../parts/required'
 
 const spans: readonly { value: string; label: string }[] = [
   { value: '30', label: '30 min' },
@@ -22,7 +23,8 @@ export function AddTaskSheet({ caseId, now, onClose }: { caseId: string; now: nu
   const [span, setSpan] = useState('60')
   const [error, setError] = useState<string>()
   const keep = (): void => {
-    if (what.trim().length < 3) return setError('What is owed is missing: say it in a few words.')
+    const missing = missingIn('add-task', { what })
+    if (missing) return setError(missing)
     setWhat('')
     onClose()
     void writeEvent('task-added', { text: what.trim(), dueAt: new Date(now + Number(span) * 60_000).toISOString(), who: who.trim() })

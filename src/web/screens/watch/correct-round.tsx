@@ -13,6 +13,7 @@ import { formEntriesOf } from '../../round/last-entries'
 import { RoundEntry } from '../../round/round-entry'
 import { writeEvent } from '../../sync/case-store'
 import { useDraft } from '../../sync/use-draft'
+import { missingIn } from '../../parts/required'
 
 /** A round put right, with why: what was entered first stays readable and counts no longer. */
 export function CorrectRound({
@@ -31,9 +32,9 @@ export function CorrectRound({
   const [outcome, setOutcome] = useState<RoundOutcome>(round.outcome)
   const watched = watchedOf(injury.region ?? undefined)
   const missingWhy = (): string | null => {
-    const fault = why.trim().length < 3 ? 'What was wrong with it is missing: say it in a few words.' : undefined
-    setError(fault)
-    return fault ?? null
+    const fault = missingIn('correct-round', { why })
+    setError(fault ?? undefined)
+    return fault
   }
   const putRight = (body: RoundBody): void => {
     setWhy('')
@@ -98,7 +99,8 @@ function NotDoneRight({ round, outcome, onSend }: { round: RoundRecord; outcome:
   const [reason, setReason] = useState(round.reason)
   const [error, setError] = useState<string>()
   const send = (): void => {
-    if (reason.trim().length < 3) return setError('A reason is missing: say in a few words why it was not done.')
+    const missing = outcome === 'asleep' ? null : missingIn('not-done', { outcome, why: reason })
+    if (missing) return setError(missing)
     setError(undefined)
     onSend(reason.trim())
   }

@@ -45,7 +45,7 @@ export function EndingSheet({
   const [error, setError] = useState<string | null>(null)
   const livesAlone = episode.flags.includes('lives-alone')
   const keep = (): void => {
-    const read = readEnding(fields, { livesAlone })
+    const read = readEnding(fields)
     if (!read.ok) return setError(read.message)
     setDraft('')
     if (read.off) onOff(read.off)

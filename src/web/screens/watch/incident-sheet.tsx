@@ -7,8 +7,7 @@ import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { useDraft } from '../../sync/use-draft'
 import { SheetForm } from '../../parts/sheet-form'
-
-const leastLetters = 10
+import { missingIn } from '../../parts/required'
 
 /** What went wrong with a device, for others to know: what, how much harm, which lot. */
 export function IncidentSheet({ record, onClose }: { record: CaseRecord; onClose: () => void }) {
@@ -25,8 +24,8 @@ export function IncidentSheet({ record, onClose }: { record: CaseRecord; onClose
   const [error, setError] = useState<string | null>(null)
   const keep = (): void => {
     const what = fields.what?.trim() ?? ''
-    if (what.length < leastLetters) return setError('What happened is missing: say it in a sentence, and what was done.')
-    if (!fields.harm) return setError('Harm was not said: choose one, or no harm.')
+    const missing = missingIn('incident', { what, harm: fields.harm })
+    if (missing || !fields.harm) return setError(missing)
     setDraft('')
     void writeEvent('incident', { what, harm: fields.harm, lot: fields.lot?.trim() ?? '' })
     onClose()
