@@ -38,6 +38,11 @@ class FoundElement extends WebElement {
     return super.getAttribute(name).catch((error: unknown) => this.readAnew(error).then((anew) => anew.getAttribute(name)))
   }
 
+  /** A button that refuses and says why is not enabled, although it takes the press. */
+  override async isEnabled(): Promise<boolean> {
+    return (await super.isEnabled()) && (await this.getAttribute('aria-disabled')) !== 'true'
+  }
+
   /** What is only read may be drawn anew between finding and reading: the one that stands there now is read. */
   private readAnew(error: unknown): Promise<WebElement> {
     if (/stale/i.test(String(error))) return this.again()

@@ -26,11 +26,11 @@ export async function finishStep(browser: TestBrowser): Promise<void> {
        const pull = card?.querySelector('section[aria-label="The pull"]')
        if (pull) {
          const keep = [...pull.querySelectorAll('button')].find((one) => one.innerText === 'Keep the pull')
-         if (keep && !keep.disabled) return keep.click(), false
+         if (keep && keep.ariaDisabled !== 'true') return keep.click(), false
          if (keep) return pull.querySelectorAll('[role=radio]')[3].click(), false
        }
        const button = card?.querySelector('div.sticky button')
-       if (!button || button.disabled || card.getAttribute('aria-label') !== arguments[0]) return false
+       if (!button || button.disabled || button.ariaDisabled === 'true' || card.getAttribute('aria-label') !== arguments[0]) return false
        button.click()
        return true`,
       before,

@@ -4,6 +4,7 @@ import { rankTechniques } from '#core/techniques/rank-techniques'
 import { findTechnique } from '#core/techniques/registry'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { protocolOf } from '#contract/records/case'
+import { missingIn } from '../parts/required'
 import { Button } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { Dialog } from '../parts/dialog'
@@ -70,7 +71,12 @@ export function DeviceSheet({ open, onClose }: { open: OpenCase; onClose: () => 
             : 'Readings keep their times. Measure again what swelling or pull has changed since.'}
         </p>
         <div className="flex flex-wrap gap-3">
-          <Button look="next" disabled={isStarting || (way !== 'injury' && technique === null)} onClick={begin}>
+          <Button
+            look="next"
+            disabled={isStarting}
+            refuses={way !== 'injury' && technique === null ? missingIn('another-device', { technique }) : null}
+            onClick={begin}
+          >
             Begin
           </Button>
           <Button onClick={onClose}>Leave as it is</Button>

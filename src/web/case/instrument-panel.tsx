@@ -65,7 +65,10 @@ export function InstrumentPanel({
       {device.battery !== null && device.battery <= lowBattery ? (
         <p className="font-semibold text-caution">battery {device.battery} %</p>
       ) : null}
-      <Button disabled={value === null || !isSteady} onClick={() => value !== null && onTake(value)}>
+      <Button
+        refuses={value === null || !isSteady ? 'It still moves: hold it still until it says steady.' : null}
+        onClick={() => value !== null && onTake(value)}
+      >
         Take it
       </Button>
       <Button look="quiet" onClick={store.unpair}>

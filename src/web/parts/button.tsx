@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes, ReactNode } from 'react'
+import { useState, type ButtonHTMLAttributes, type ReactNode } from 'react'
 import { Link } from 'react-router'
 
 export type ButtonLook = 'next' | 'plain' | 'quiet' | 'danger'
@@ -10,11 +10,45 @@ const looks: Record<ButtonLook, string> = {
   danger: 'bg-stop-wash text-stop border-stop font-bold',
 }
 const base =
-  'inline-flex min-h-12 items-center justify-center gap-2 rounded-2xl border-[1.5px] px-5 py-2 text-center leading-tight transition-transform active:translate-y-px disabled:cursor-not-allowed disabled:border-line disabled:bg-well disabled:text-soft disabled:shadow-none'
+  'inline-flex min-h-12 items-center justify-center gap-2 rounded-2xl border-[1.5px] px-5 py-2 text-center leading-tight transition-transform active:translate-y-px disabled:cursor-not-allowed disabled:border-line disabled:bg-well disabled:text-soft disabled:shadow-none aria-disabled:border-line aria-disabled:bg-well aria-disabled:text-soft aria-disabled:shadow-none'
 
-/** A button of at least 48 px; `next` is the one citrus thing on a screen. */
-export function Button({ look = 'plain', className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { look?: ButtonLook }) {
-  return <button type="button" className={`${base} ${looks[look]} ${className}`} {...rest} />
+/** A button of at least 48 px; `next` is the one citrus thing on a screen. No press is silent: one that may not be done says why. */
+export function Button({
+  look = 'plain',
+  className = '',
+  refuses = null,
+  onRefused,
+  onClick,
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & {
+  look?: ButtonLook
+  /** What is missing, in words: a press then does nothing but say so, here. Null where it may be pressed. */
+  refuses?: string | null
+  /** Goes to what is missing. */
+  onRefused?: () => void
+}) {
+  const [said, setSaid] = useState<string | null>(null)
+  return (
+    <>
+      <button
+        type="button"
+        className={`${base} ${looks[look]} ${className}`}
+        {...rest}
+        aria-disabled={refuses === null ? undefined : true}
+        onClick={(event) => {
+          if (refuses === null) return onClick?.(event)
+          event.preventDefault()
+          setSaid(refuses)
+          onRefused?.()
+        }}
+      />
+      {refuses !== null && said === refuses ? (
+        <p role="alert" className="col-span-full w-full font-bold text-stop">
+          Not recorded. {refuses}
+        </p>
+      ) : null}
+    </>
+  )
 }
 
 /** A link that looks like a button. */

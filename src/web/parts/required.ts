@@ -22,6 +22,7 @@ export const requiredIn = {
   },
   'add-task': { what: { label: 'What', remedy: 'say in a few words what is owed', least: 3 } },
   'angle-read': { deg: { label: 'Reading', remedy: 'read the goniometer, and set or type what it shows' } },
+  'another-device': { technique: { label: 'The device', remedy: 'choose one above' } },
   'answer-not-yet': {
     about: { label: 'About', remedy: 'tick at least one finding' },
     because: { label: 'Because', remedy: 'say why it is left', least: 3 },
@@ -93,6 +94,7 @@ export const requiredIn = {
   },
   'say-why': { why: { label: 'Why', remedy: 'choose one, or say it in a few words', least: 3 } },
   'sign-in': { name: { label: 'Name', remedy: 'type the one you sign in with' }, password },
+  'size-up': { place: { label: 'Region and side', isMany: true, remedy: 'tap the part on the picture, or type it' } },
   'stock-place': { name: { label: 'Name of the place', remedy: 'say where the stock stands' } },
   team: {
     name: { label: 'Team', remedy: 'write its name, such as Orthopaedics', least: 2 },

@@ -105,7 +105,11 @@ function PathOnPhoto({
             <span className="numeral text-3xl">{formatLength(cm, units)}</span>
             <span className="ml-2 text-soft">± {formatLength(doubtCm, units)} from the photo</span>
           </p>
-          <Button look="next" disabled={planeCm === null} onClick={() => onTake(cm, planeCm ?? 0)}>
+          <Button
+            look="next"
+            refuses={planeCm === null ? 'Say first how far the bar lies before or behind the limb.' : null}
+            onClick={() => onTake(cm, planeCm ?? 0)}
+          >
             Take this reading
           </Button>
           {planeCm === null ? <p className="text-soft">Say first how far the bar lies before or behind the limb.</p> : null}

@@ -126,7 +126,7 @@ window.wrenLook = {
   taken: (place) => places[place - 1] ?? null,
   aim(role, name) {
     const element = first(role, name)
-    if (!element || element.matches(':disabled')) return null
+    if (!element || element.matches(':disabled, [aria-disabled=true]')) return null
     element.scrollIntoView({ block: 'center', behavior: 'instant' })
     // A line that wraps has a box each: the first is pressed.
     const box = element.getClientRects()[0] ?? element.getBoundingClientRect()

@@ -52,7 +52,7 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
   const isWorse = painBefore !== null && painAfter !== null && painAfter > painBefore
   const isEased = painBefore !== null && painAfter !== null && painAfter < painBefore
   return (
-    <section aria-label="The pull" className="grid gap-3 rounded-2xl border border-line p-3">
+    <section data-needed aria-label="The pull" className="grid gap-3 rounded-2xl border border-line p-3">
       <p className="font-semibold">
         {pull.expectedKg === null ? (
           pull.toRelief ? (
@@ -104,7 +104,16 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
         </Notice>
       ) : null}
       <div className="flex flex-wrap items-center gap-3">
-        <Button onClick={keep} disabled={isKept || isEmpty}>
+        <Button
+          onClick={keep}
+          refuses={
+            isEmpty
+              ? 'The load and the pain are missing: read the scale, and ask for pain before and after.'
+              : isKept
+                ? 'This pull is kept already.'
+                : null
+          }
+        >
           {isKept ? 'Pull kept' : 'Keep the pull'}
         </Button>
         {isEased ? (

@@ -18,6 +18,7 @@ export function SideQuestion({ open }: { open: OpenCase }) {
   const isSided = side !== null && injury?.region !== null && injury?.region !== undefined && !isColumnRegion(injury.region)
   const answer = (on: FoundOn): void => void writeEvent('side-answered', { on, hurt: isSided ? hurt : side })
   const change = record.sideChange && !record.sideChange.checked ? record.sideChange : null
+  const sayFirst = `Say first which ${limb} is hurt.`
   return (
     <main id="main" className="mx-auto grid w-full max-w-2xl flex-1 content-start gap-5 p-4 sm:p-6">
       <h1 className="text-[1.6rem] leading-tight font-bold">{isSided ? 'Which limb is it on?' : 'Is it on the right patient and part?'}</h1>
@@ -38,7 +39,7 @@ export function SideQuestion({ open }: { open: OpenCase }) {
         <legend className="mb-2 text-sm font-semibold text-soft">{isSided ? 'Look: it is now' : 'It is'}</legend>
         {isSided ? (
           [side, otherSide(side)].toSorted().map((value) => (
-            <Button key={value} className="min-h-20 text-xl" disabled={hurt === null} onClick={() => answer(value)}>
+            <Button key={value} className="min-h-20 text-xl" refuses={hurt === null ? sayFirst : null} onClick={() => answer(value)}>
               On the {value.toUpperCase()} {limb}
             </Button>
           ))
@@ -47,14 +48,14 @@ export function SideQuestion({ open }: { open: OpenCase }) {
             Where it belongs
           </Button>
         )}
-        <Button className="min-h-16 text-lg" disabled={isSided && hurt === null} onClick={() => answer('nowhere')}>
+        <Button className="min-h-16 text-lg" refuses={isSided && hurt === null ? sayFirst : null} onClick={() => answer('nowhere')}>
           Not on yet
         </Button>
-        <Button look="quiet" className="min-h-12" disabled={isSided && hurt === null} onClick={() => answer('elsewhere')}>
+        <Button look="quiet" className="min-h-12" refuses={isSided && hurt === null ? sayFirst : null} onClick={() => answer('elsewhere')}>
           On another part, or another patient
         </Button>
       </fieldset>
-      {isSided && hurt === null ? <p className="text-soft">Say first which {limb} is hurt.</p> : null}
+      {isSided && hurt === null ? <p className="text-soft">{sayFirst}</p> : null}
     </main>
   )
 }

@@ -63,7 +63,10 @@ export function StepCard({
   const unmarked = isOpening ? [] : unmarkedStraps(step, strapMarksAt(control.run, step.id))
   const lacksPull = step.pull !== undefined && !control.run.pulls?.some((pull) => pull.stepId === step.id)
   const lacksLook = step.underneath !== undefined && underneathAt(run, step.id) === null
-  const isBlocked = (asksCheck(step) && checkedStep !== step.id) || !ways.isDoneFree || unmarked.length > 0 || lacksPull || lacksLook
+  const first = missingFirst({ unmarked, lacksPull, lacksLook, lacksCheck: asksCheck(step) && checkedStep !== step.id })
+  const blocked = first ?? (ways.isDoneFree ? null : 'A stop stands on this step: it is said above.')
+  const isBlocked = blocked !== null
+  const refuses = isDriver ? blocked : leadsElsewhere
   const { onDone, onBack } = actions
   // Passing a step by answers for what stands on it as going on does; what waits for an order, or is fixed, offers neither.
   const mayDecide = hasRight(usePerson().roles, 'decide')
@@ -100,44 +103,57 @@ export function StepCard({
         <Button
           look={step.optional ? 'plain' : 'next'}
           className="min-h-16 flex-1 text-lg sm:flex-none sm:px-10"
-          disabled={isBlocked || !isDriver}
+          refuses={refuses}
+          onRefused={() => card.current?.querySelector('[data-needed]')?.scrollIntoView({ block: 'center' })}
           onClick={onDone}
         >
           {step.confirm ?? 'Done'}
         </Button>
         {onBack ? (
-          <Button onClick={onBack} disabled={!isDriver} className="min-h-16">
+          <Button onClick={onBack} refuses={isDriver ? null : leadsElsewhere} className="min-h-16">
             Back
           </Button>
         ) : null}
         {onSkip ? (
-          <Button look={step.optional ? 'plain' : 'quiet'} onClick={onSkip} disabled={!isDriver} className="min-h-16">
+          <Button look={step.optional ? 'plain' : 'quiet'} onClick={onSkip} refuses={isDriver ? null : leadsElsewhere} className="min-h-16">
             {step.optional ? 'Not needed' : 'Skip'}
           </Button>
         ) : null}
         <p className="text-sm text-soft max-sm:hidden">
-          {unmarked.length > 0
-            ? `To be marked first: ${unmarked.join(', ')}.`
-            : lacksPull
-              ? 'The load and the pain are kept first.'
-              : lacksLook
-                ? 'What is under it is said first.'
-                : step.confirm || step.optional
-                  ? 'Needs its own button.'
-                  : 'Space goes on, Backspace goes back.'}
+          {first ?? (step.confirm || step.optional ? 'Needs its own button.' : 'Space goes on, Backspace goes back.')}
         </p>
       </div>
-      <TouchHalves step={step} isBlocked={isBlocked || !isDriver} isDriver={isDriver} actions={actions} onSkip={onSkip} />
+      <TouchHalves step={step} refuses={refuses} isDriver={isDriver} actions={actions} onSkip={onSkip} />
       {onSkip && !step.optional ? (
         // Below the halves: seldom wanted, and never met by a thumb on its way to them.
         <p className="-mt-2 hidden justify-center pointer-coarse:flex">
-          <Button look="quiet" className="min-h-11" disabled={!isDriver} onClick={onSkip}>
+          <Button look="quiet" className="min-h-11" refuses={isDriver ? null : leadsElsewhere} onClick={onSkip}>
             Skip this step
           </Button>
         </p>
       ) : null}
     </section>
   )
+}
+
+const leadsElsewhere = 'Another screen leads this run: take it over above.'
+
+/** What of a step comes before it is done, in words; null where nothing does. */
+function missingFirst({
+  unmarked,
+  lacksPull,
+  lacksLook,
+  lacksCheck,
+}: {
+  unmarked: readonly string[]
+  lacksPull: boolean
+  lacksLook: boolean
+  lacksCheck: boolean
+}): string | null {
+  if (unmarked.length > 0) return `To be marked first: ${unmarked.join(', ')}.`
+  if (lacksPull) return 'The load and the pain are kept first.'
+  if (lacksLook) return 'What is under it is said first.'
+  return lacksCheck ? 'Circulation, feeling and movement are recorded first.' : null
 }
 
 /** Whether a key belongs to the control that has the focus; PageDown means nothing to any of them. */
@@ -149,13 +165,14 @@ function isOnControl(event: KeyboardEvent): boolean {
 /** Left half back, right half on, for wet gloves; a step with its own words keeps its own button above. */
 function TouchHalves({
   step,
-  isBlocked,
+  refuses,
   isDriver,
   actions,
   onSkip,
 }: {
   step: Step
-  isBlocked: boolean
+  /** Why it cannot be finished now; null where it can. */
+  refuses: string | null
   isDriver: boolean
   actions: StepActions
   /** Null where the step cannot be passed by. */
@@ -165,12 +182,16 @@ function TouchHalves({
   return (
     <div className="sticky bottom-0 -mx-3 hidden gap-2 border-t border-line bg-sheet px-3 py-3 pointer-coarse:grid sm:-mx-6">
       {step.confirm ? (
-        <Button look="next" className="min-h-16 text-lg" disabled={isBlocked} onClick={onDone}>
+        <Button look="next" className="min-h-16 text-lg" refuses={refuses} onClick={onDone}>
           {step.confirm}
         </Button>
       ) : null}
       <div className="grid grid-cols-2 gap-2">
-        <Button className={`text-lg ${step.confirm ? 'min-h-16' : 'min-h-24'}`} disabled={!onBack || !isDriver} onClick={() => onBack?.()}>
+        <Button
+          className={`text-lg ${step.confirm ? 'min-h-16' : 'min-h-24'}`}
+          refuses={!isDriver ? leadsElsewhere : onBack ? null : 'This is the first step.'}
+          onClick={() => onBack?.()}
+        >
           ‹ Back
         </Button>
         {step.confirm ? (
@@ -178,13 +199,13 @@ function TouchHalves({
             Its own button is above.
           </p>
         ) : (
-          <Button look={step.optional ? 'plain' : 'next'} className="min-h-24 text-xl" disabled={isBlocked} onClick={onDone}>
+          <Button look={step.optional ? 'plain' : 'next'} className="min-h-24 text-xl" refuses={refuses} onClick={onDone}>
             Done ›
           </Button>
         )}
       </div>
       {onSkip && step.optional ? (
-        <Button className="min-h-24 text-xl" disabled={!isDriver} onClick={onSkip}>
+        <Button className="min-h-24 text-xl" refuses={isDriver ? null : leadsElsewhere} onClick={onSkip}>
           Not needed
         </Button>
       ) : null}

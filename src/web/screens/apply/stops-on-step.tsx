@@ -48,7 +48,7 @@ export function StopsOnStep({
         <p className="font-semibold">Record the call to the senior first: “Record the call”, under what stands.</p>
       ) : (
         <div>
-          <Button disabled={!isDriver} onClick={onDespite}>
+          <Button refuses={isDriver ? null : 'Another screen leads this run: take it over above.'} onClick={onDespite}>
             Go on all the same
           </Button>
         </div>

@@ -30,7 +30,7 @@ export function StrapWork({ run, step, work, units }: { run: RunRecord; step: St
     write(strap.id, mark)
   }
   return (
-    <section aria-label="Straps" className="grid gap-2 rounded-2xl border border-line p-3">
+    <section data-needed aria-label="Straps" className="grid gap-2 rounded-2xl border border-line p-3">
       <p className="text-sm text-soft">
         {work.order === 'given' && work.straps.length > 1 ? 'In this order. ' : ''}Touched, then snug, then checked once all are closed.
       </p>

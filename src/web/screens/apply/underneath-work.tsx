@@ -37,7 +37,7 @@ export function UnderneathWork({ run, step }: { run: RunRecord; step: Step }) {
   }
   const said = { skin, pulse, moves }
   return (
-    <section aria-label="What was under it" className="grid gap-3 rounded-2xl border border-line p-3">
+    <section data-needed aria-label="What was under it" className="grid gap-3 rounded-2xl border border-line p-3">
       <ChoiceRow
         label="Skin"
         value={skin}

@@ -117,7 +117,8 @@ export function ChooseScreen() {
               {mayDecide ? null : <p className="text-soft">A clinician accepts the plan.</p>}
               <Button
                 look="next"
-                disabled={isBusy || !mayDecide || plan.pending.length > 0 || openStops.length > 0 || plan.decisions.length === 0}
+                disabled={isBusy}
+                refuses={whyNotAccepted(plan, openStops.length, mayDecide)}
                 onClick={() => void accept()}
               >
                 {plan.pending.length > 0 ? 'Working out the last figures…' : 'Accept the plan'}
@@ -191,4 +192,12 @@ function planWithWidth({ record, episode }: OpenCase, decision: string, widthCm:
   const clinicalCase = toClinicalCase(record, episode)
   const overrule = { decision, value: widthCm, reason: 'tried out', by: '', at: new Date(serverNow()).toISOString() }
   return planCase({ ...clinicalCase, overrules: [...clinicalCase.overrules, overrule] }, browserContext(protocolOf(record)))
+}
+
+/** Why a plan is not accepted now; null where it may be. */
+function whyNotAccepted(plan: Plan, stops: number, mayDecide: boolean): string | null {
+  if (!mayDecide) return 'A clinician accepts the plan: ask one.'
+  if (plan.pending.length > 0) return 'The last figures are being worked out: a moment.'
+  if (plan.decisions.length === 0) return 'There is no size yet: take the readings that are asked.'
+  return stops > 0 ? 'A stop stands: change what raises it, or set it aside with a reason.' : null
 }

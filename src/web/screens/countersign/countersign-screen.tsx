@@ -82,7 +82,12 @@ function Group({ group, nowMs, onSign }: { group: GroupToSign; nowMs: number; on
       <div className="flex flex-wrap gap-3">
         {/* Nobody stands for what was not shown. */}
         {isYours ? (
-          <Button look="next" disabled={count > shown.length} onClick={onSign} aria-label={`${label} of ${patient}, by ${by}`}>
+          <Button
+            look="next"
+            refuses={count > shown.length ? 'Nobody stands for what was not shown: press “Show more” and read it.' : null}
+            onClick={onSign}
+            aria-label={`${label} of ${patient}, by ${by}`}
+          >
             {label}
           </Button>
         ) : null}

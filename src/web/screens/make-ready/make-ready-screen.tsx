@@ -110,7 +110,17 @@ export function MakeReadyScreen() {
         ) : record.accepted ? (
           <>
             {waits && !run ? <p className="font-semibold text-caution">A changed plan waits: take it or keep what was accepted.</p> : null}
-            <Button look="next" disabled={(waits && !run) || isHeld} onClick={start}>
+            <Button
+              look="next"
+              refuses={
+                isHeld
+                  ? 'Say first which side it is: it is asked on this page.'
+                  : waits && !run
+                    ? 'A changed plan waits: take it, or keep what was accepted.'
+                    : null
+              }
+              onClick={start}
+            >
               {run ? 'Go on applying' : 'Start applying'}
             </Button>
           </>

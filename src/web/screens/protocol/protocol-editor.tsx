@@ -82,7 +82,11 @@ export function ProtocolEditor({
             <Button onClick={onClose}>Close the fields</Button>
           ) : (
             <>
-              <Button look="next" disabled={!protocol || problems.length > 0} onClick={() => protocol && onKeep(protocol, form.note)}>
+              <Button
+                look="next"
+                refuses={!protocol || problems.length > 0 ? 'A figure is out of its range: it is marked above.' : null}
+                onClick={() => protocol && onKeep(protocol, form.note)}
+              >
                 Keep the draft
               </Button>
               <Button look="quiet" onClick={onClose}>

@@ -44,6 +44,7 @@ import { MergeLine } from './merge-line'
 import { PatternField, SwellingField } from './injury-form'
 import { LevelField } from './level-field'
 import { LevelLane } from './level-lane'
+import { missingIn } from '../../parts/required'
 import { OrdersForm } from './orders-form'
 import { PhotoStrip } from './photo-strip'
 import { PositionChooser } from './position-chooser'
@@ -111,7 +112,7 @@ export function SizeUpScreen() {
             </ButtonLink>
           </>
         ) : (
-          <Button look="next" disabled>
+          <Button look="next" refuses={missingIn('size-up', { place: null })}>
             Choose region and side
           </Button>
         )

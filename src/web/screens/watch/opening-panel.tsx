@@ -138,7 +138,7 @@ export function OpeningPanel({
             </Notice>
           ))}
         <div className="flex flex-wrap gap-3">
-          <Button disabled={mustWait} onClick={start}>
+          <Button refuses={mustWait ? 'It is not hard enough to saw yet. In an emergency: open it now.' : null} onClick={start}>
             Begin opening
           </Button>
           <Button look="danger" onClick={openNow?.begin}>
