@@ -9,7 +9,7 @@ export const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'st
  */
 const onlyLong = [
   ...['faults/frozen', 'faults/full-disk', 'faults/kills', 'faults/two-servers'].map((name) => `tests/server/${name}.test.ts`),
-  ...['backup', 'dev', 'package', 'self-check', 'start', 'supervisor'].map((name) => `tests/scripts/${name}.test.ts`),
+  ...['backup', 'bench', 'dev', 'package', 'rotate', 'self-check', 'start', 'supervisor'].map((name) => `tests/scripts/${name}.test.ts`),
   ...[
     'board',
     'care-days',
@@ -22,7 +22,6 @@ const onlyLong = [
     'examined-station',
     'first-half',
     'first-minute',
-    'hands-free',
     'held',
     'keys-only',
     'lane-labels',
@@ -35,12 +34,12 @@ const onlyLong = [
     'people',
     'practice',
     'put-on-again',
+    'read-aloud',
     'records',
     'rig',
     'shared-device',
     'steady-pages',
     'tab-killed',
-    'whole-runs',
     'work-owed',
     'worsening',
   ].map((name) => `tests/browser/${name}.test.ts`),

@@ -81,6 +81,7 @@ export const requiredIn = {
   'overrule-why': { why: { label: 'Reason', remedy: 'say in a few words why. It is kept with the number', least: 3 } },
   pair: { name: { label: 'The name of this device', remedy: 'write where it lies, for example Resus 2', least: 2 } },
   prove: { password },
+  pull: { kg: { label: 'The load', remedy: 'read the scale, and ask for pain before and after' } },
   'put-aside': { why: { label: 'Why', remedy: 'say why this is not taken', least: 3 } },
   'read-back': { by: { label: 'Ordered by', remedy: 'type the name' } },
   reason: { why },

@@ -4,6 +4,7 @@ import { judgePull } from '#core/runs/step-work'
 import type { StepPull } from '#core/model/step'
 import type { PullBody, PullRecord, RunRecord } from '#contract/records/run'
 import { useDraft } from '../../sync/use-draft'
+import { missingIn } from '../../parts/required'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { InstrumentPanel } from '../../case/instrument-panel'
@@ -108,7 +109,7 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
           onClick={keep}
           refuses={
             isEmpty
-              ? 'The load and the pain are missing: read the scale, and ask for pain before and after.'
+              ? missingIn('pull', { kg })
               : isKept
                 ? 'This pull is kept already.'
                 : null
