@@ -1,6 +1,7 @@
 import { useEffect } from 'react'
 import { createPortal } from 'react-dom'
 import { Outlet, useOutletContext, useParams } from 'react-router'
+import { useShallow } from 'zustand/react/shallow'
 import type { ShellParts } from '../parts/shell-parts'
 import { Notice } from '../parts/notice'
 import { ButtonLink } from '../parts/button'
@@ -19,7 +20,8 @@ import { SayWhyForm } from './say-why-form'
 /** Every stage of a case below the top row: what else is on this patient, the path, and the stage itself. */
 export function CaseFrame() {
   const { caseId } = useParams()
-  const { status, asked, caseId: held } = useCaseStore()
+  // What the server has taken is drawn already: only these three are looked at.
+  const [status, asked, held] = useCaseStore(useShallow((store) => [store.status, store.asked, store.caseId]))
   const open = useCase()
   const { caseSlot, lock } = useOutletContext<ShellParts>()
   useEffect(() => {

@@ -1,5 +1,5 @@
 import { create } from 'zustand'
-import { useMemo } from 'react'
+import { useSyncExternalStore } from 'react'
 import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
 import type { EventInput } from '#contract/event'
 import { foldCase } from '#contract/events/fold'
@@ -193,20 +193,35 @@ onTaken((event: EventInput, answer: EventAnswer) => {
   })
 })
 
-/** The case in hand with unsent events folded in, or null while it is not there. */
+/** The case in hand with unsent events folded in, or null while it is not there. A screen is drawn anew only where that is another one. */
 export function useCase(): OpenCase | null {
-  const { base, caseId, episodeId, taken, opening } = useCaseStore()
-  const sent = useOutbox((store) => store.pending)
-  return useMemo(() => {
-    const pending = opening.length > 0 ? [...sent, ...opening] : sent
-    return folder.fold({ base, caseId, episodeId, taken, pending }, writer())
-  }, [base, caseId, episodeId, taken, sent, opening])
+  return useSyncExternalStore(onCaseChanged, caseInHand)
 }
+
+function onCaseChanged(listener: () => void): () => void {
+  const ends = [useCaseStore.subscribe(listener), useOutbox.subscribe(listener)]
+  return () => ends.forEach((end) => end())
+}
+
+/** What the case in hand was folded from last, and what came of it. */
+let last: {
+  readonly from: CaseStore
+  readonly sent: readonly EventInput[]
+  readonly actor: string
+  readonly open: OpenCase | null
+} | null = null
 
 /** The case in hand with unsent events folded in, for whoever asks once; null while it is not there. */
 export function caseInHand(): OpenCase | null {
-  const { base, caseId, episodeId, taken, opening } = useCaseStore.getState()
-  return folder.fold({ base, caseId, episodeId, taken, pending: [...useOutbox.getState().pending, ...opening] }, writer())
+  const from = useCaseStore.getState()
+  const sent = useOutbox.getState().pending
+  const by = writer()
+  if (last?.from !== from || last.sent !== sent || last.actor !== by.actor) {
+    const { base, caseId, episodeId, taken, opening } = from
+    const pending = opening.length > 0 ? [...sent, ...opening] : sent
+    last = { from, sent, actor: by.actor, open: folder.fold({ base, caseId, episodeId, taken, pending }, by) }
+  }
+  return last.open
 }
 
 /** The case in hand; for screens below the case's own gate. */

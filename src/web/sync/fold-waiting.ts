@@ -99,7 +99,8 @@ export function createFolder() {
     const isSameWriter = by.actor === writer.actor && by.actorName === writer.actorName
     if (isSameWriter && from.record === record && from.episode === episode) return
     const reached = isSameWriter ? steps.findIndex((one) => one.record === record && one.episode === episode) : -1
-    from = step(null, record, episode, steps[reached]?.said)
+    // What the server has taken changes nothing of what stands here: the same object, so that no screen is drawn anew.
+    from = { ...step(null, record, episode, steps[reached]?.said), ...(steps[reached] ? { open: steps[reached].open } : {}) }
     steps = reached < 0 ? [] : steps.slice(reached + 1)
     by = writer
   }

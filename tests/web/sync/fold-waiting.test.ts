@@ -56,6 +56,15 @@ describe('the case as it stands on this device', () => {
     expect(stepsOf({ base, pending: [step('1', 'position'), step('2', 'pad')] })).to.deep.equal(['position', 'pad'])
   })
 
+  it('is the same object once the server has taken what was folded in: nothing is drawn anew', () => {
+    const folder = createFolder()
+    const waiting = { base, caseId, episodeId, taken: [], pending: [step('1', 'position')] }
+    const shown = folder.fold(waiting, writer)
+    const after = { ...base, ...folder.afterFirst('1')!, version: base.version + 1, contains: [...base.contains, '1'] }
+    expect(folder.fold({ ...waiting, base: after, pending: [] }, writer)).to.equal(shown)
+    expect(folder.fold({ ...waiting, base: after, pending: [step('2', 'pad')] }, writer)).to.not.equal(shown)
+  })
+
   it('keeps a taken event until an answer contains it, so that no step comes back for a moment', () => {
     const one = step('1', 'position')
     const taken = [{ event: one, version: 4 }]
