@@ -56,7 +56,7 @@ describe('how a case ends, in the browser', () => {
       await browser.waitForText('What happens is missing')
       await browser.click('radio', 'Home with it on')
       await browser.click('button', /^End it/)
-      await browser.waitForText('Lives alone: name who helps at home')
+      await browser.waitForText('Who helps at home is missing')
       await browser.type('textbox', 'Who helps at home', 'Sister, every evening')
       await browser.click('radio', 'tried, can')
       await browser.type('textbox', 'Phone of the patient', '0491 570 006')

@@ -86,7 +86,7 @@ describe('what stands, in the browser', () => {
     await browser.click('button', 'By telephone…')
     await browser.type('textbox', 'Name and role', ' ')
     await browser.click('button', 'Reached')
-    await browser.waitForText('Not recorded. Senior, by name is missing')
+    await browser.waitForText('Not recorded. Name and role is missing')
     await browser.type('textbox', 'Name and role', 'Sorrel Vane, registrar')
     await browser.click('button', 'Reached')
     await browser.waitForText(/Answered \d\d:\d\d, Sorrel Vane, registrar/)
