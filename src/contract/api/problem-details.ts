@@ -7,7 +7,7 @@ export interface FieldError {
   readonly message: string
 }
 
-/** RFC 9457 answer with a code per field; 409 adds both sides of the difference. */
+/** RFC 9457 answer with a code per field; 409 adds what was sent, and how far the other side has gone. */
 export interface ProblemDetails {
   readonly type: string
   readonly title: string

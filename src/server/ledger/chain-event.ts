@@ -12,23 +12,22 @@ import type { AppendDeps, Writing } from './writing'
 /**
  * Refuses what cannot come next in a stream: opening what exists, writing to what does not, replacing what has changed meanwhile.
  * @param head where the stream stands, locked
- * @param current what it holds, for the answer to a stale one
  */
-export function checkHead(input: EventInput, head: StreamHead, current: unknown): void {
+export function checkHead(input: EventInput, head: StreamHead): void {
   const { type } = input.stream
   const nature = findEventKind(input.kind)?.nature
   if (nature === 'opening' && head.version > 0)
     throw new ApiError(409, 'stale', `This ${type} already exists: open it instead of creating it.`)
   if (nature !== 'opening' && head.version === 0) throw new ApiError(404, 'not-found', `There is no ${type} with this id: create it first.`)
-  checkBase(input, head, current)
+  checkBase(input, head)
 }
 
-/** Refuses what replaces something that has changed meanwhile. */
-export function checkBase(input: EventInput, head: StreamHead, current: unknown): void {
+/** Refuses what replaces something that has changed meanwhile. The answer says how far it has gone, never what it holds: that is read where rights are asked. */
+export function checkBase(input: EventInput, head: StreamHead): void {
   if (findEventKind(input.kind)?.nature !== 'replacing' || input.base === head.version) return
   throw new ApiError(409, 'stale', 'Somebody changed this meanwhile: look at both, then send yours again if it still holds.', {
     yours: { kind: input.kind, body: input.body, base: input.base ?? null },
-    current: { version: head.version, record: current },
+    current: { version: head.version },
   })
 }
 

@@ -22,7 +22,7 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
   const body = input.body as object
   const episode = await lockEpisodeOf(deps, writing, transaction)
   const before = await deps.streams.lockCase(id, transaction)
-  checkHead(input, headOf(before), before?.record ?? null)
+  checkHead(input, headOf(before))
   if (!episode) throw new ApiError(404, 'not-found', 'The stay that this case belongs to is not known: open the stay first.')
   if (checked && (before?.version !== checked.caseVersion || episode.version !== checked.episodeVersion)) throw new MovedOn()
 

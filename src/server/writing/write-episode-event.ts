@@ -20,7 +20,7 @@ export async function writeEpisodeEvent(deps: AppendDeps, writing: Writing, tran
   const { input, actor } = writing
   const { id } = input.stream
   const before = await deps.streams.lockEpisode(id, transaction)
-  checkHead(input, headOf(before), before?.record ?? null)
+  checkHead(input, headOf(before))
   const cases = before ? await deps.streams.lockCasesOf(id, transaction) : []
   const rules = before && findStayRules(input.kind)
   const body = input.body as object

@@ -14,7 +14,7 @@ export async function writePlaceEvent(deps: AppendDeps, writing: Writing, transa
   const { id } = writing.input.stream
   await checkCase(deps, writing.input.body as { caseId?: string }, transaction)
   const before = await deps.streams.lockHead('place', id, transaction)
-  checkHead(writing.input, before, null)
+  checkHead(writing.input, before)
   const { event, head } = await appendToChain(deps, writing, before, transaction)
   await findPlaceRules(event.kind)?.after(deps, event as Kept<object>, transaction)
   await deps.stock.saveHead(id, head, transaction)
@@ -25,7 +25,7 @@ export async function writePlaceEvent(deps: AppendDeps, writing: Writing, transa
 export async function writePersonEvent(deps: AppendDeps, writing: Writing, transaction: Transaction): Promise<StoredEvent> {
   const { id } = writing.input.stream
   const before = await deps.streams.lockHead('person', id, transaction)
-  checkHead(writing.input, before, null)
+  checkHead(writing.input, before)
   const { event, head } = await appendToChain(deps, writing, before, transaction)
   await deps.people.saveSettings(id, event.body as PersonSettings, head, transaction)
   return event
@@ -38,7 +38,7 @@ export async function writeWardEvent(deps: AppendDeps, writing: Writing, transac
     throw invalidInput([{ code: 'not-known', path: 'stream/id', message: `There is one ward record here: write to ${wardId}.` }])
   await deps.streams.lockHead('ward', wardId, transaction)
   const before = await deps.streams.findWard(transaction)
-  checkBase(input, before, before.record)
+  checkBase(input, before)
   findWardRules(input.kind)?.check({ kind: input.kind, body: input.body as object }, before.record)
   const { event, head } = await appendToChain(deps, writing, before, transaction)
   await deps.streams.saveWard(foldWard(before.record, event), head, new Date(event.receivedAt), transaction)

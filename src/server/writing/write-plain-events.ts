@@ -64,7 +64,7 @@ function nextOf(
   at: { readonly record: CaseRecord; readonly head: StreamHead } | null,
 ): ChainedEvent & { readonly head: StreamHead; readonly record: CaseRecord } {
   const { input, actor, time } = writing
-  checkHead(input, at?.head ?? headOf(null), at?.record ?? null)
+  checkHead(input, at?.head ?? headOf(null))
   if (!at) throw new ApiError(404, 'not-found', 'There is no case with this id: create it first.')
   const { isBeforeRemoval } = checkCaseClaim(
     { kind: input.kind, body: input.body as object, at: time.at, isQueued: input.queued === true },

@@ -80,13 +80,14 @@ describe('events of a case', () => {
     expect((await fetchCase()).record.notes).to.have.length(1)
   })
 
-  it('answers a stale replacing event with both sides, and loses neither', async () => {
+  it('answers a stale replacing event with what was sent and how far the other side has gone, never with what it holds', async () => {
     const { version } = await fetchCase()
     const first = await client.send(opened.caseStream, 'options', { options: { extent: 'above-knee' } }, version)
     const stale = await client.send(opened.caseStream, 'options', { options: { extent: 'below-knee' } }, version)
     expect([first.status, stale.status]).to.deep.equal([200, 409])
     expect(stale.body['yours']).to.deep.include({ body: { options: { extent: 'below-knee' } } })
-    expect((stale.body['current'] as { record: CaseRecord }).record.options).to.deep.equal({ extent: 'above-knee' })
+    expect(stale.body['current']).to.deep.equal({ version: version + 1 })
+    expect((await fetchCase()).record.options).to.deep.equal({ extent: 'above-knee' })
   })
 
   it('lets additive events of many people in without conflict', async () => {
