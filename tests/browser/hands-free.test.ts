@@ -246,7 +246,7 @@ describe('at the bedside', () => {
       await walkTo(browser, /Fold the corner/)
       await browser.find('timer', 'Setting')
       await browser.press('w')
-      await browser.click('button', 'It is setting too early')
+      await browser.click('button', 'Short of material')
       await browser.type('textbox', 'What was found, what was done', 'no signal down here')
       await browser.click('button', 'Keep and go on')
       await browser.waitForText('NOT sent: phone if urgent')
@@ -276,7 +276,7 @@ describe('at the bedside', () => {
       expect(run.steps.map((step) => step.at)).to.deep.equal(run.steps.map((step) => step.at).sort())
       expect(run.timers.map((timer) => timer.id)).to.include.members(['wetting', 'set'])
       expect(run.troubles?.map((trouble) => trouble.troubleId)).to.have.length(1)
-      expect(record.notes.map((note) => note.text)).to.deep.equal(['It is setting too early: no signal down here'])
+      expect(record.notes.map((note) => note.text)).to.deep.equal(['Short of material: no signal down here'])
     }).timeout(120_000)
 
     it('locks when the session ends in mid-run, keeps what was done, and sends it after signing in', async () => {

@@ -118,10 +118,15 @@ describe('presses on a phone', () => {
     await browser.open('/round')
     await browser.waitForText(/Tried: refused \d\d:\d\d/)
     await browser.open(`/case/${seeded.caseId}/watch`)
-    await browser.evaluate(
-      `[...document.querySelectorAll('summary')].find((one) => /Rounds so far/.test(one.innerText))?.click()
-       ;[...document.querySelectorAll('section[aria-labelledby=rounds] summary')].find((one) => /refused/.test(one.innerText)).click()`,
-    )
+    const openRow = (): Promise<boolean> =>
+      browser.evaluate(
+        `for (const words of [/Rounds so far/, /refused: wants/]) {
+           const fold = [...document.querySelectorAll('summary')].find((one) => words.test(one.innerText))
+           if (fold && !fold.parentElement.open) fold.click()
+         }
+         return [...document.querySelectorAll('button')].some((one) => one.innerText === 'Put it right')`,
+      )
+    await browser.driver.wait(openRow, patienceMs, 'the round that was not done is not listed')
     await browser.click('button', 'Put it right')
     await browser.click('radio', 'Asleep')
     await browser.click('button', 'Put it right')
