@@ -124,7 +124,7 @@ describe('presses on a phone', () => {
            const fold = [...document.querySelectorAll('summary')].find((one) => words.test(one.innerText))
            if (fold && !fold.parentElement.open) fold.click()
          }
-         return [...document.querySelectorAll('button')].some((one) => one.innerText === 'Put it right')`,
+         return [...document.querySelectorAll('button')].some((one) => one.innerText === 'Put it right' && one.checkVisibility())`,
       )
     await browser.driver.wait(openRow, patienceMs, 'the round that was not done is not listed')
     await browser.click('button', 'Put it right')

@@ -80,7 +80,8 @@ export function StepCard({
     if (!isDriver || isOnControl(event)) return
     event.preventDefault()
     // A pedal held down repeats, one that bounces sends twice: neither may finish a step that nobody has read.
-    if (event.repeat || performance.now() - shownAt.current < bounceMs) return
+    // The press's own time counts: a slow page hears it late.
+    if (event.repeat || event.timeStamp - shownAt.current < bounceMs) return
     if (event.key === 'Backspace') onBack?.()
     else if (!step.confirm && !step.optional && !isBlocked) onDone()
   })
