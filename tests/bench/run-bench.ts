@@ -37,7 +37,10 @@ async function benchSteps(browser: TestBrowser): Promise<readonly Figure[]> {
     for (let step = 1; step < steps; step++) {
       const before = (await shownStep(browser)).split(':')[0] ?? ''
       const own = `document.querySelector('section[aria-label="${before}"] div.sticky button')`
-      await browser.driver.wait(async () => browser.evaluate(`return ${own} !== null && ${own}.ariaDisabled !== "true" && !${own}.disabled`), 8_000)
+      await browser.driver.wait(
+        async () => browser.evaluate(`return ${own} !== null && ${own}.ariaDisabled !== "true" && !${own}.disabled`),
+        8_000,
+      )
       work.push(await mainThreadWork(browser, `${own}.click()`))
       // A hold that ends before its clock asks why.
       const early = `[...document.querySelectorAll('[role=dialog] button')].find((one) => one.innerText === 'It is hard')?.click()`

@@ -145,7 +145,9 @@ describe('beside the run in the browser', () => {
       const lock = await browser.find('dialog', 'Locked')
       await browser.waitForText('Hold without moving until it is hard')
       // It was said to have set: only the hold still counts.
-      expect(await lock.getText()).to.include('Hold still').and.to.not.include('Setting')
+      expect(await lock.getText())
+        .to.include('Hold still')
+        .and.to.not.include('Setting')
       const focused = await browser.evaluate('return document.activeElement?.closest("[role=dialog]") !== null')
       expect(focused, 'the focus is in the lock').to.equal(true)
       expect(await browser.query('link', 'Board'), 'the page behind is hidden').to.equal(null)

@@ -105,16 +105,7 @@ export function PullWork({ run, step, pull }: { run: RunRecord; step: Step; pull
         </Notice>
       ) : null}
       <div className="flex flex-wrap items-center gap-3">
-        <Button
-          onClick={keep}
-          refuses={
-            isEmpty
-              ? missingIn('pull', { kg })
-              : isKept
-                ? 'This pull is kept already.'
-                : null
-          }
-        >
+        <Button onClick={keep} refuses={isEmpty ? missingIn('pull', { kg }) : isKept ? 'This pull is kept already.' : null}>
           {isKept ? 'Pull kept' : 'Keep the pull'}
         </Button>
         {isEased ? (

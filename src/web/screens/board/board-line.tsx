@@ -8,7 +8,7 @@ import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { latenessMin, toneOfRow } from './board-order'
 import { hasRight } from '#contract/rights'
 import { ButtonLink } from '../../parts/button'
-import { workDoor, workVerb } from '../../case/work-door'
+import { lateWork, workDoor, workVerb } from '../../case/work-door'
 import { usePerson } from '../../sync/session-store'
 import { runWords, timerWords } from './device-state'
 
@@ -34,8 +34,7 @@ const edges: Readonly<Record<Tone, string>> = {
 /** One case on the Board: who and where, what was found, what is due. */
 export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
   const edge = edges[toneOfRow(row, now)]
-  const late = latenessMin(row, now)
-  const isLate = late !== null && late > row.graceMin
+  const late = lateWork(row, now)
   const mayAnswer = hasRight(usePerson().roles, 'decide') && row.answer?.at === null
   return (
     <li className="grid gap-1">
@@ -78,13 +77,13 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
           <Due row={row} now={now} />
         </span>
       </Link>
-      {mayAnswer || isLate ? (
+      {mayAnswer || late.length > 0 ? (
         <div className="flex flex-wrap justify-end gap-2">
-          {isLate && row.nextId ? (
-            <ButtonLink to={workDoor(row.caseId, row.nextId)} label={`${workVerb(row.nextId, row.nextWhat ?? '')}: ${row.patient}`}>
-              {workVerb(row.nextId, row.nextWhat ?? '')}
+          {late.map((work) => (
+            <ButtonLink key={work.id} to={workDoor(row.caseId, work.id)} label={`${workVerb(work)}: ${row.patient}`}>
+              {workVerb(work)}
             </ButtonLink>
-          ) : null}
+          ))}
           {mayAnswer ? (
             <ButtonLink to={`/case/${row.caseId}/watch?answer`} label={`Answer as a senior: ${row.patient}`}>
               Answer as a senior
