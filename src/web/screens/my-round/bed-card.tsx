@@ -1,6 +1,6 @@
 import { spoken } from '#core/model/vocabulary'
 import type { BoardRow } from '#contract/views/board'
-import { workDoor } from '../../case/work-door'
+import { lateWork, workDoor, workVerb } from '../../case/work-door'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatClock, formatLate, formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../parts/level-mark'
@@ -20,10 +20,7 @@ export function BedCard({
   onNotDone: () => void
 }) {
   const lateMin = row.nextDueAt === null ? 0 : Math.round((now - Date.parse(row.nextDueAt)) / 60_000)
-  // Late work beside what is due next.
-  const late = (row.ahead ?? []).filter(
-    (one) => one.id !== row.nextId && !one.id.startsWith('round') && Date.parse(one.dueAt) + one.graceMin * 60_000 < now,
-  )
+  const late = lateWork(row, now).filter((work) => work.id !== row.nextId)
   const isRound = row.nextWhat === 'Round' || row.nextWhat === null
   const part = [row.side?.toUpperCase(), row.region ? spoken(row.region) : ''].filter(Boolean).join(' ')
   return (
@@ -64,9 +61,9 @@ export function BedCard({
             </Button>
           </>
         ) : null}
-        {late.map((one) => (
-          <ButtonLink key={one.id} className="max-sm:px-4" to={workDoor(row.caseId, one.id)} label={`Do it: ${one.name}, ${row.patient}`}>
-            Do it: {one.name}, {formatLate(Math.round((now - Date.parse(one.dueAt)) / 60_000))}
+        {late.map((work) => (
+          <ButtonLink key={work.id} className="max-sm:px-4" to={workDoor(row.caseId, work.id)} label={`${workVerb(work)}, ${row.patient}`}>
+            {workVerb(work)}, {formatLate(work.lateMin)}
           </ButtonLink>
         ))}
         <ButtonLink
