@@ -36,11 +36,12 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
   const edge = edges[toneOfRow(row, now)]
   const late = lateWork(row, now)
   const mayAnswer = hasRight(usePerson().roles, 'decide') && row.answer?.at === null
+  const hasPress = mayAnswer || late.length > 0
   return (
-    <li className="grid gap-1">
+    <li className={`grid items-center rounded-2xl border border-l-[10px] border-line bg-sheet lg:grid-cols-[minmax(0,1fr)_13rem] ${edge}`}>
       <Link
         to={`/case/${row.caseId}/${row.stage}`}
-        className={`grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl border border-l-[10px] border-line bg-sheet px-4 py-3 sm:grid-cols-[1fr_auto] lg:grid-cols-[1.2fr_1fr_14rem] ${edge}`}
+        className={`grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl px-4 py-3 sm:grid-cols-[1fr_auto] lg:grid-cols-[1.2fr_1fr_14rem] ${hasPress ? '' : 'lg:col-span-2'}`}
       >
         <span className="min-w-0">
           <span className="block truncate text-[1.12rem] font-bold">
@@ -77,8 +78,8 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
           <Due row={row} now={now} />
         </span>
       </Link>
-      {mayAnswer || late.length > 0 ? (
-        <div className="flex flex-wrap justify-end gap-2">
+      {hasPress ? (
+        <div className="flex flex-wrap gap-2 px-4 pb-3 lg:py-2 lg:pr-3 lg:pl-0 lg:flex-col lg:flex-nowrap">
           {late.map((work) => (
             <ButtonLink key={work.id} to={workDoor(row.caseId, work.id)} label={`${workVerb(work)}: ${row.patient}`}>
               {workVerb(work)}
