@@ -10,6 +10,7 @@ export const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'st
 const onlyLong = [
   ...['faults/frozen', 'faults/full-disk', 'faults/kills', 'faults/two-servers'].map((name) => `tests/server/${name}.test.ts`),
   ...['backup', 'bench', 'dev', 'package', 'rotate', 'self-check', 'start', 'supervisor'].map((name) => `tests/scripts/${name}.test.ts`),
+  'tests/core/practice/drill.test.ts',
   ...[
     'board',
     'care-days',
@@ -22,7 +23,9 @@ const onlyLong = [
     'examined-station',
     'first-half',
     'first-minute',
+    'hand-over',
     'held',
+    'join-run',
     'keys-only',
     'lane-labels',
     'lead-morning',
@@ -34,7 +37,6 @@ const onlyLong = [
     'people',
     'practice',
     'put-on-again',
-    'read-aloud',
     'records',
     'rig',
     'shared-device',
