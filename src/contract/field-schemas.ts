@@ -26,13 +26,20 @@ export function refuseAt(helpers: Joi.CustomHelpers, field: string, code: string
 
 const isInReach = (moment: DateTime): boolean => moment.isValid && moment.year >= 1900 && moment.year <= 2200
 
-/** A moment that the calendar has, ISO 8601 with its offset, within a lifetime of now. */
+/** RFC 3339, its seconds may be left out; no place on earth is further than 14 hours from UTC. */
+const rfc3339 = /^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d(\.\d{1,9})?)?(Z|[+-](0\d|1[0-3]):[0-5]\d|[+-]14:00)$/
+
+/** Whether a moment is one that the calendar has, within a lifetime of now, and that both readers of times in this program read alike. */
+function isInstant(value: string): boolean {
+  if (!rfc3339.test(value)) return false
+  const moment = DateTime.fromISO(value, { setZone: true })
+  return isInReach(moment) && moment.toMillis() === Date.parse(value)
+}
+
+/** A moment that the calendar has, RFC 3339 with its offset, within a lifetime of now. */
 export const instant = Joi.string()
   .max(40)
-  .custom((value: string, helpers) => {
-    const hasOffset = /T.*(Z|[+-]\d{2}:?\d{2})$/.test(value)
-    return hasOffset && isInReach(DateTime.fromISO(value, { setZone: true })) ? value : helpers.error('string.isoDate')
-  })
+  .custom((value: string, helpers) => (isInstant(value) ? value : helpers.error('string.isoDate')))
 
 /** A day that the calendar has, such as 2027-03-31. */
 export const day = Joi.string()
