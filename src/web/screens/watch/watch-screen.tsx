@@ -161,10 +161,10 @@ export function WatchScreen() {
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           <StandingPanel open={open} standing={standing} />
           {next ? <DueLine round={next} now={now} /> : record.ended ? null : <p>No further rounds are planned.</p>}
-          {record.removedAt ? null : <OwedList key={doing} open={open} owed={owed} now={now} doing={doing} onEnd={endDoing} />}
+          {record.removedAt ? null : <OwedList key={`owed ${doing}`} open={open} owed={owed} now={now} doing={doing} onEnd={endDoing} />}
           {record.removedAt ? null : (
             <OpeningPanel
-              key={doing}
+              key={`opening ${doing}`}
               open={open}
               isUrgent={standing.level === 'urgent'}
               isAsked={owed.some((one) => one.id === doing && one.kind === 'opening')}
