@@ -99,7 +99,7 @@ function NotDoneRight({ round, outcome, onSend }: { round: RoundRecord; outcome:
   const [reason, setReason] = useState(round.reason)
   const [error, setError] = useState<string>()
   const send = (): void => {
-    const missing = outcome === 'asleep' ? null : missingIn('not-done', { outcome, why: reason })
+    const missing = missingIn('not-done', { outcome, why: reason })
     if (missing) return setError(missing)
     setError(undefined)
     onSend(reason.trim())
