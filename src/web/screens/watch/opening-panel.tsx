@@ -28,17 +28,17 @@ import { tabId } from '../../sync/tab-id'
 export function OpeningPanel({
   open,
   isUrgent,
-  isAsked,
+  asking,
 }: {
   open: OpenCase
   isUrgent: boolean
-  /** Somebody came here to open it: it is in sight. */
-  isAsked: boolean
+  /** Somebody came here to open it: it is in sight. Each asking has its own. */
+  asking: string | null
 }) {
   const panel = useRef<HTMLElement>(null)
   useEffect(() => {
-    if (isAsked) panel.current?.scrollIntoView({ block: 'start' })
-  }, [isAsked])
+    if (asking) panel.current?.scrollIntoView({ block: 'start' })
+  }, [asking])
   const say = useWords()
   const { record, episode } = open
   const now = useNow(1_000)
@@ -88,7 +88,7 @@ export function OpeningPanel({
     void navigate(`/case/${record.id}/apply`)
   }
   return (
-    <Fold label={`Open the cast${record.openedUpAt ? ' again' : ''}`} isOpen={isAsked}>
+    <Fold label={`Open the cast${record.openedUpAt ? ' again' : ''}`} isOpen={asking !== null}>
       <section ref={panel} aria-labelledby="opening" className="grid gap-4 rounded-3xl border border-line bg-sheet p-4">
         <div className="flex flex-wrap items-baseline justify-between gap-3">
           <h2 id="opening" className="text-lg font-bold">

@@ -25,24 +25,28 @@ export function OwedList({
   owed,
   now,
   doing,
+  asking,
   onEnd,
 }: {
   open: OpenCase
   owed: readonly OwedWork[]
   now: number
-  /** The id of the work whose form is open when the list comes up. */
+  /** The id of the work that somebody came here to do: its form opens. */
   doing: string | null
+  /** Each time that it is asked for has its own, so that the same link opens the form again. */
+  asking: string
   /** That form was closed. */
   onEnd: () => void
 }) {
   const say = useWords()
-  const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add' | 'convert'; readonly work: OwedWork | null } | null>(
-    () => {
-      // A run of its steps leads here: what was found is said next.
-      const work = owed.find((one) => one.id === doing)
-      return work && !isElsewhere(work) ? { what: work.kind === 'convert' ? 'convert' : 'do', work } : null
-    },
-  )
+  const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add' | 'convert'; readonly work: OwedWork | null } | null>(null)
+  const [answered, setAnswered] = useState('')
+  if (asking !== answered) {
+    setAnswered(asking)
+    // A run of its steps leads here too: what was found is said next.
+    const work = owed.find((one) => one.id === doing)
+    if (work && !isElsewhere(work)) setSheet({ what: work.kind === 'convert' ? 'convert' : 'do', work })
+  }
   const close = (): void => {
     setSheet(null)
     onEnd()

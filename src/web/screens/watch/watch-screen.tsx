@@ -1,7 +1,7 @@
 import { correctionsOf } from '#contract/views/correction-words'
 import { wordsInUnits } from '#core/quantities/words-in-units'
 import { lazy, Suspense, useMemo, useState } from 'react'
-import { useSearchParams } from 'react-router'
+import { useLocation, useSearchParams } from 'react-router'
 import { findingsOnLimb } from '#core/standing/findings-on-limb'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
 import { caseRounds } from '#contract/views/case-progress'
@@ -43,6 +43,8 @@ export function WatchScreen() {
   const open = useOpenCase()
   const [asked, setAsked] = useSearchParams()
   const doing = asked.get('do')
+  // Two presses of one link are two askings: on a slow page the second comes before the first has left the address.
+  const { key: asking } = useLocation()
   const endDoing = (): void => {
     if (doing !== null) setAsked({}, { replace: true })
   }
@@ -161,13 +163,12 @@ export function WatchScreen() {
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           <StandingPanel open={open} standing={standing} />
           {next ? <DueLine round={next} now={now} /> : record.ended ? null : <p>No further rounds are planned.</p>}
-          {record.removedAt ? null : <OwedList key={`owed ${doing}`} open={open} owed={owed} now={now} doing={doing} onEnd={endDoing} />}
+          {record.removedAt ? null : <OwedList open={open} owed={owed} now={now} doing={doing} asking={asking} onEnd={endDoing} />}
           {record.removedAt ? null : (
             <OpeningPanel
-              key={`opening ${doing}`}
               open={open}
               isUrgent={standing.level === 'urgent'}
-              isAsked={owed.some((one) => one.id === doing && one.kind === 'opening')}
+              asking={owed.some((one) => one.id === doing && one.kind === 'opening') ? asking : null}
             />
           )}
           {record.removedAt || record.ended ? null : <PutOnAgain open={open} worn={plan} />}
