@@ -65,7 +65,7 @@ import { storeRoutes } from './routes/store-routes'
 import { streamRoute } from './routes/stream-route'
 import { makeNonce, webRoutes } from './routes/web-routes'
 import { createAppendService } from './writing/append-event'
-import { createCareTeam } from './services/care-team'
+import { createCareTeam, noCareTeams } from './services/care-team'
 import { createChangeHub } from './services/change-hub'
 import { createStockImport } from './services/import-stock'
 import { createDrillKeeper } from './services/keep-drill'
@@ -207,13 +207,13 @@ export function createApp(deps: AppDeps): App {
   const auditReads = createPatientReads(reads)
   const photos = createPhotoRepository(db)
   const looks = createLooksIn(reads)
-  const careTeam = deps.hasCareTeams ? createCareTeam({ streams: readStreams, looks, clock }) : null
+  const careTeam = deps.hasCareTeams ? createCareTeam({ streams: readStreams, looks, clock }) : noCareTeams
   const guard = createGuard({
     clock,
     mustEnrol,
     isOwn: (account, caseId) => ownsCase(readStreams, account, caseId),
     caseOfPhoto: photos.caseOf,
-    admit: careTeam?.admit ?? null,
+    admit: careTeam.admit,
     noteRead: createReadNoter(auditReads, clock),
   })
 
@@ -249,7 +249,7 @@ export function createApp(deps: AppDeps): App {
       clock,
       cookies,
       mustEnrol,
-      hasCareTeams: careTeam !== null,
+      hasCareTeams: deps.hasCareTeams === true,
       isTrial: deps.isTrial === true,
     }),
   )
@@ -270,10 +270,11 @@ export function createApp(deps: AppDeps): App {
   app.use(
     sealedRoutes(guard(), {
       keys,
-      taker: createSealedTaker({ append, acknowledge, events, held, people: writingPeople, streams, clock, tell }),
+      taker: createSealedTaker({ append, acknowledge, events, held, people: writingPeople, streams, careTeam, clock, tell }),
       settle: createHeldSettler({ append, acknowledge, held, people: writingPeople, clock }),
       held,
       streams: readStreams,
+      careTeam,
       clock,
     }),
   )
@@ -284,14 +285,14 @@ export function createApp(deps: AppDeps): App {
       cookies,
     }),
   )
-  app.use(countersignRoutes(guard(), { countersigns: readCountersigns, streams: readStreams, clock }))
+  app.use(countersignRoutes(guard(), { countersigns: readCountersigns, streams: readStreams, careTeam, clock }))
   app.use(looksInRoutes(guard(), { looks, streams: readStreams, clock }))
   app.use(auditRoutes(guard(), { reads: auditReads, streams: readStreams, clock }))
   app.use(handOverRoutes(guard(), { streams: readStreams, print, careTeam, clock }))
-  app.use(protocolRoutes(guard(), { streams: readStreams, planner, clock }))
+  app.use(protocolRoutes(guard(), { streams: readStreams, planner, careTeam, clock }))
   app.use(pagerRoutes(guard(), { db, events, streams, reads: readStreams, pages, sender: pager, line, clock }))
   app.use(exportRoutes(guard(), { streams: readStreams, clock }))
-  app.use(recallRoutes(guard(), { stock: createStockRepository(reads), streams: readStreams, clock }))
+  app.use(recallRoutes(guard(), { stock: createStockRepository(reads), streams: readStreams, careTeam, clock }))
   app.use(historyRoutes(guard(), { streams: readStreams, careTeam, clock }))
   app.use(coreRoutes(guard(), planner))
   app.use(

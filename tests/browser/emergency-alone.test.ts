@@ -104,7 +104,7 @@ describe('a paired device without a line and without an account, in the browser'
   it('begins by one tap, though nothing answers', async () => {
     await line.cut()
     await browser.driver.navigate().refresh()
-    await browser.waitForText('The server does not answer.')
+    await browser.waitForText('The server does not answer')
     await browser.click('button', 'Emergency: begin without signing in')
     await browser.find('heading', 'Size up')
     await browser.waitForText('Kept as unattributed@Rescue 3 until a clinician claims it.')
@@ -130,7 +130,7 @@ describe('a paired device without a line and without an account, in the browser'
     await browser.click('menuitem', /^Lock; /)
     await browser.find('dialog', 'Locked')
     await browser.driver.navigate().refresh()
-    await browser.waitForText('The server does not answer.')
+    await browser.waitForText('The server does not answer')
     await browser.click('button', 'Emergency: begin without signing in')
     await browser.find('heading', 'Size up')
     expect(await caseInHand()).to.equal(caseId)
@@ -138,7 +138,7 @@ describe('a paired device without a line and without an account, in the browser'
 
   it('ended without a line it is closed, counted, and written nowhere in the plain', async () => {
     await browser.click('button', 'End it')
-    await browser.waitForText('The server does not answer.')
+    await browser.waitForText('The server does not answer')
     await browser.waitForText(/\d+ entries of the last user are not sent/)
     expect((await keptAlone())?.isOn).to.equal(false)
     expect(profileHolds('said of nobody alone')).to.equal(false)

@@ -103,7 +103,7 @@ describe('with the network gone, in the browser', () => {
     await browser.find('button', 'Sign in')
     await line.cut()
     await browser.driver.navigate().refresh()
-    await browser.waitForText('The server does not answer.')
+    await browser.waitForText('The server does not answer')
     expect(await browser.text()).not.to.include('Test leg-slab')
     await line.mend()
   }).timeout(60_000)

@@ -102,7 +102,11 @@ export function browserOf(
       else break
     }
     const others = await ask<readonly string[]>('names', role).catch((error: unknown) => [String(error)])
-    throw new Error(`no ${role} named ${String(name)}${call === 'aimSoon' ? ' that can be used' : ''} among: ${others.join(' | ')}`)
+    const instead =
+      others.length > 0 ? '' : await evaluate<string>('return `on ${location}: ${document.body.innerText.slice(0, 300)}`').catch(String)
+    throw new Error(
+      `no ${role} named ${String(name)}${call === 'aimSoon' ? ' that can be used' : ''} among: ${others.join(' | ')}${instead}`,
+    )
   }
   /** Found twice in a row: what is only just there may come before what belongs to it. */
   const find = async (role: string, name: string | RegExp): Promise<WebElement> =>

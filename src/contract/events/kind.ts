@@ -54,6 +54,8 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
   readonly isWatched?: 'looked-in'
   /** Streams that a body names beside its own: what has to be known before it can be taken. Left out: none. */
   readonly names?: (body: Body) => readonly (string | undefined)[]
+  /** Streams whose content the server copies into this one: only who may read them brings it here. Left out: none. */
+  readonly copiesFrom?: (body: Body) => readonly string[]
   /** Whether it ties what is written to what others did: nobody without an account does. Left out: never. */
   readonly isOfOthers?: (body: Body) => boolean
   /** What an entry says, in one line; left out: its name and what was entered (views/entry-words). */

@@ -7,7 +7,7 @@ import type { WardRecord } from '../records/ward'
 /** Why somebody says why before a case opens to them. */
 export type OutsideReason = 'outside' | 'confidential'
 
-/** Who wants to read, and whether they have entered something of this stay. */
+/** Who wants to read, and whether they began this stay, or have entered something of it after they had read it. */
 export interface Reader {
   readonly name: string
   readonly settings: Pick<PersonSettings, 'places' | 'team'>
@@ -15,9 +15,9 @@ export interface Reader {
 }
 
 /**
- * Why a reader is outside of a patient's care team; null where they are in it. In it is whoever entered something of the stay, whose places
+ * Why a reader is outside of a patient's care team; null where they are in it. In it is whoever takes part in the stay, whose places
  * or team's places hold the patient, and whom the rota names there. A place that is in nobody's areas is everybody's. The record of a
- * confidential patient is only for those who entered something of the stay.
+ * confidential patient is only for those who take part in the stay.
  */
 export function outsideOf(
   episode: Pick<EpisodeRecord, 'place' | 'confidential'>,
@@ -38,6 +38,9 @@ export function outsideOf(
 }
 
 /** A line about a confidential patient, as those outside of the care team see it: initials, and no number. */
-export function maskedLine<Line extends { readonly patient: string; readonly number: string }>(line: Line): Line {
-  return { ...line, patient: initialsOf(line.patient), number: '' }
+export function maskedLine<Line extends { readonly patient: string; readonly number?: string }>(line: Line): Line {
+  return { ...line, patient: initialsOf(line.patient), ...(line.number === undefined ? {} : { number: '' }) }
 }
+
+/** What an entry of such a patient says in a list. */
+export const maskedWords = 'Open the record to read it: it is confidential'

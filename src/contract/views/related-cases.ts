@@ -24,6 +24,8 @@ export interface RelatedCase {
 /** Devices on the same patient, newest first. */
 export interface RelatedAnswer {
   readonly cases: readonly RelatedCase[]
+  /** Of how many more the reader is outside: they are read once a reason is said. */
+  readonly shut: number
   readonly now: string
 }
 

@@ -16,8 +16,8 @@ export interface GuardDeps {
   /** Whether somebody began the stay of this case themselves, and nobody has claimed it. */
   readonly isOwn: (account: Account, caseId: string) => Promise<boolean>
   readonly caseOfPhoto: (photoId: string) => Promise<string | null>
-  /** Asks whoever is outside of a patient's care team why they read; null where the house keeps no care teams. */
-  readonly admit: ((account: Account, caseId: string) => Promise<void>) | null
+  /** Asks whoever is outside of a patient's care team why they read. */
+  readonly admit: (account: Account, caseId: string) => Promise<void>
   /** Keeps that somebody read something of a patient. It is kept before it is answered. */
   readonly noteRead: (account: Account, route: RouteId, subject: string) => Promise<void>
 }
@@ -53,8 +53,8 @@ function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
     return caseId !== null && deps.isOwn(account, caseId)
   }
   const admit = async (account: Account, subject: string): Promise<void> => {
-    const caseId = deps.admit && rule.reads && rule.reads.of !== 'list' ? await caseOf(subject) : null
-    if (caseId !== null) await deps.admit?.(account, caseId)
+    const caseId = rule.reads && rule.reads.of !== 'list' ? await caseOf(subject) : null
+    if (caseId !== null) await deps.admit(account, caseId)
   }
   return async (request: SignedInRequest, response, next) => {
     if (rule.who === 'anybody') return next()

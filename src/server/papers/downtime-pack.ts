@@ -17,14 +17,24 @@ export interface PackedCase {
   readonly live: readonly Caution[] | null
 }
 
+/** What is printed of a pack beside its patients. */
+export interface DowntimeFacts extends HandOverFacts {
+  /** Patients of these places whom whoever prints is outside of. */
+  readonly leftOut?: number
+}
+
 /** What a shift works by when there is no screen: the list, then for each patient a chart to go on with and how it comes off at once. */
-export function printDowntimePack(cases: readonly PackedCase[], facts: HandOverFacts, sheet: SheetId): Promise<Buffer> {
+export function printDowntimePack(cases: readonly PackedCase[], facts: DowntimeFacts, sheet: SheetId): Promise<Buffer> {
   const title = `Downtime pack, ${facts.places}`
   return printFlow(downtimeBlocks(cases, facts, title), { ...facts, title }, sheet)
 }
 
 /** The pack as it flows down its pages. */
-export function downtimeBlocks(cases: readonly PackedCase[], { zone, printedAt }: HandOverFacts, title: string): readonly FlowBlock[] {
+export function downtimeBlocks(
+  cases: readonly PackedCase[],
+  { zone, printedAt, leftOut = 0 }: DowntimeFacts,
+  title: string,
+): readonly FlowBlock[] {
   const nowMs = Date.parse(printedAt)
   return [
     { kind: 'title', text: title },
@@ -32,6 +42,7 @@ export function downtimeBlocks(cases: readonly PackedCase[], { zone, printedAt }
       kind: 'line',
       text: 'As it was when this was printed. What is written here is entered when the screens are back, with its true time.',
     },
+    ...(leftOut > 0 ? [{ kind: 'line', text: leftOutWords(leftOut) } as const] : []),
     ...handOverBlocks(
       cases.map(({ record, episode, live }) => handOverOf(record, episode, nowMs, live)),
       zone,
@@ -52,4 +63,8 @@ export function downtimeBlocks(cases: readonly PackedCase[], { zone, printedAt }
       ...(plan && plan.care.length > 0 ? [{ kind: 'heading', text: 'Care' } as const, { kind: 'list', lines: plan.care } as const] : []),
     ]),
   ]
+}
+
+function leftOutWords(count: number): string {
+  return `${count === 1 ? 'One more device is' : `${count} more devices are`} on patients whom whoever printed this is outside of: somebody of their ward prints those.`
 }

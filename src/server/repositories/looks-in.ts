@@ -10,8 +10,15 @@ export interface LookIn {
   readonly at: Date
 }
 
-/** Keeps who opened what from outside the care team, and knows who entered something of a stay. */
+/** Keeps who opened what from outside the care team, and knows who takes part in a stay. */
 export function createLooksIn(db: Sequelize) {
+  async function hasBegun(personId: string, episodeId: string): Promise<boolean> {
+    const rows = await db.query(
+      `SELECT 1 FROM events WHERE stream_type = 'episode' AND stream_id = :episodeId AND version = 1 AND actor = :personId LIMIT 1`,
+      { type: QueryTypes.SELECT, replacements: { personId, episodeId } },
+    )
+    return rows.length > 0
+  }
   return {
     async keep(look: LookIn, transaction: Transaction): Promise<void> {
       await db.query(
@@ -44,15 +51,19 @@ export function createLooksIn(db: Sequelize) {
       })
       return Number(row?.count ?? 0)
     },
-    /** Whether somebody entered something of a stay or its cases; to have looked in is not to take part. */
+    /**
+     * Whether somebody began a stay, or entered something of it or its cases after they had read it: an entry that was made blind, or to have
+     * looked in, is not to take part.
+     */
     async hasTakenPart(personId: string, episodeId: string, caseIds: readonly string[]): Promise<boolean> {
-      const ofCases = caseIds.length > 0 ? `OR (stream_type = 'case' AND stream_id IN (:caseIds))` : ''
+      if (caseIds.length === 0) return hasBegun(personId, episodeId)
       const rows = await db.query(
-        `SELECT 1 FROM events WHERE ((stream_type = 'episode' AND stream_id = :episodeId) ${ofCases})
-         AND actor = :personId AND kind <> 'looked-in' LIMIT 1`,
+        `SELECT 1 FROM events WHERE ((stream_type = 'episode' AND stream_id = :episodeId) OR (stream_type = 'case' AND stream_id IN (:caseIds)))
+         AND actor = :personId AND kind <> 'looked-in' AND received_at >=
+           (SELECT MIN(first_at) FROM patient_reads WHERE person_id = :personId AND subject IN (:caseIds)) LIMIT 1`,
         { type: QueryTypes.SELECT, replacements: { personId, episodeId, caseIds } },
       )
-      return rows.length > 0
+      return rows.length > 0 || hasBegun(personId, episodeId)
     },
   }
 }

@@ -39,14 +39,14 @@ export function handOverRoutes(
     clock,
   }: {
     readonly streams: StreamRepository
-    readonly careTeam: CareTeam | null
+    readonly careTeam: CareTeam
     readonly print: Print
     readonly clock: Clock
   },
 ): Router {
   const read = async (account: Account, beginning: string): Promise<readonly HandOverLine[]> => {
     const rows = (await streams.liveBoardRows()).filter((row) => isAtPlace(row.place, beginning))
-    const hidden = (await careTeam?.hidden(account, rows)) ?? new Set()
+    const hidden = await careTeam.hidden(account, rows)
     const lines = await Promise.all(
       rows.map(async ({ caseId, episodeId }) => {
         const [found, episode, live] = await Promise.all([
@@ -102,8 +102,17 @@ export function handOverRoutes(
     const { place, sheet, zone } = parseWith<{ place: string; sheet: SheetId; zone: string }>(paperSchema, request.query)
     const printedAt = new Date(clock()).toISOString()
     const { account } = signedIn(request)
-    const facts = { places: place.trim() || 'all places', zone, printedAt }
-    const bytes = await fewOf(account.id, async () => print('downtime', await packed(await read(account, place)), facts, sheet))
+    // A pack holds records: those that somebody says why they open are counted in it, and no more.
+    const rows = (await streams.liveBoardRows()).filter((row) => isAtPlace(row.place, place))
+    const shut = await careTeam.shut(
+      account,
+      rows.map((row) => row.episodeId),
+    )
+    const shutCases = new Set(rows.filter((row) => shut.has(row.episodeId)).map((row) => row.caseId))
+    const lines = await read(account, place)
+    const open = lines.filter((line) => !shutCases.has(line.caseId))
+    const facts = { places: place.trim() || 'all places', zone, printedAt, leftOut: lines.length - open.length }
+    const bytes = await fewOf(account.id, async () => print('downtime', await packed(open), facts, sheet))
     sendPdf(response, 'downtime', bytes)
   })
   return router

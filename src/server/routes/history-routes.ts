@@ -2,14 +2,13 @@ import type { Response, Router } from 'express'
 import Joi from 'joi'
 import { historyPageSize, type HistoryAnswer } from '#contract/api/history'
 import { instant, uuid } from '#contract/field-schemas'
-import { maskedLine } from '#contract/views/care-team'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
 import { signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { HistoryCursor } from '../repositories/find-cases'
 import type { StreamRepository } from '../repositories/streams'
-import type { CareTeam } from '../services/care-team'
+import { maskLines, type CareTeam } from '../services/care-team'
 
 const mostWords = 8
 
@@ -28,14 +27,13 @@ const querySchema = Joi.object({
 /** Every case there was, found by words, the newest first. */
 export function historyRoutes(
   { router, route }: Guarded,
-  { streams, careTeam, clock }: { readonly streams: StreamRepository; readonly careTeam: CareTeam | null; readonly clock: Clock },
+  { streams, careTeam, clock }: { readonly streams: StreamRepository; readonly careTeam: CareTeam; readonly clock: Clock },
 ): Router {
   route('GET /api/history', async (request: SignedInRequest, response: Response<HistoryAnswer>) => {
     const { q, after } = parseWith<{ q: string; after?: HistoryCursor }>(querySchema, request.query)
     const { rows, next } = await streams.findCases(wordsOf(q), after ?? null, historyPageSize)
-    const hidden = (await careTeam?.hidden(signedIn(request).account, rows)) ?? new Set()
     response.json({
-      rows: rows.map((row) => (hidden.has(row.episodeId) ? maskedLine(row) : row)),
+      rows: await maskLines(careTeam, signedIn(request).account, rows),
       next: next && `${next.openedAt}~${next.id}`,
       now: new Date(clock()).toISOString(),
     })

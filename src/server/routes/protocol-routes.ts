@@ -6,10 +6,11 @@ import { protocolInForce, protocolName } from '#contract/records/protocol'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
-import type { SignedInRequest } from '../middleware/session'
+import { signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { Planner } from '../planning/planner'
 import type { StreamRepository } from '../repositories/streams'
+import { maskLines, type CareTeam } from '../services/care-team'
 
 const querySchema = Joi.object({ of: Joi.valid('draft', 'in-force').default('in-force') })
 /** Cases that one thread compares at a time. */
@@ -18,29 +19,30 @@ const atATime = 25
 /** What a local protocol would change: the draft, or the one in force for cases that go by an older one. */
 export function protocolRoutes(
   { router, route }: Guarded,
-  { streams, planner, clock }: { streams: StreamRepository; planner: Planner; clock: Clock },
+  { streams, planner, careTeam, clock }: { streams: StreamRepository; planner: Planner; careTeam: CareTeam; clock: Clock },
 ): Router {
   route('GET /api/protocols/effects', async (request: SignedInRequest, response: Response<EffectsAnswer>) => {
     const { of } = parseWith<{ of: 'draft' | 'in-force' }>(querySchema, request.query)
     const { record: ward } = await streams.findWard()
     const to = of === 'draft' ? ward.draft?.protocol : protocolInForce(ward)
     if (!to) throw new ApiError(404, 'not-found', 'There is no draft: write one first.')
-    const rows = (await streams.liveBoardRows()).filter((row) => !row.isOff && !row.ended)
+    const live = (await streams.liveBoardRows()).filter((row) => !row.isOff && !row.ended)
+    const rows = await maskLines(careTeam, signedIn(request).account, live)
     const cases: CaseEffect[] = []
     for (let from = 0; from < rows.length; from += atATime) {
       const some = rows.slice(from, from + atATime)
       const pairs = await Promise.all(
         some.map(async (row) => {
-          const [found, episode] = await Promise.all([streams.findCase(row.caseId), streams.findEpisode(row.episodeId)])
-          return found && episode ? [{ row, record: found.record, caseVersion: found.version, episode: episode.record }] : []
+          const [snapshot, episode] = await Promise.all([streams.findCase(row.caseId), streams.findEpisode(row.episodeId)])
+          return snapshot && episode ? [{ row, record: snapshot.record, caseVersion: snapshot.version, episode: episode.record }] : []
         }),
       )
-      const live = pairs.flat()
+      const found = pairs.flat()
       const words = await planner.protocolEffects(
-        live.map(({ record, episode }) => ({ record, episode })),
+        found.map(({ record, episode }) => ({ record, episode })),
         to,
       )
-      live.forEach(({ row, record, caseVersion }, index) => {
+      found.forEach(({ row, record, caseVersion }, index) => {
         const { caseId, patient, place, techniqueName } = row
         cases.push({
           caseId,

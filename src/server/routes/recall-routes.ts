@@ -5,17 +5,18 @@ import { spoken } from '#core/model/vocabulary'
 import type { RecallAnswer, RecalledCase } from '#contract/api/recall'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
-import type { SignedInRequest } from '../middleware/session'
+import { signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { StockRepository } from '../repositories/stock'
 import type { StreamRepository } from '../repositories/streams'
+import { maskLines, type CareTeam } from '../services/care-team'
 
 const querySchema = Joi.object({ lot: Joi.string().trim().min(2).max(40).required() })
 
 /** Which patients have or had a lot: by what was taken for them, by what people named as used, and by incidents that name it. */
 export function recallRoutes(
   { router, route }: Guarded,
-  { stock, streams, clock }: { stock: StockRepository; streams: StreamRepository; clock: Clock },
+  { stock, streams, careTeam, clock }: { stock: StockRepository; streams: StreamRepository; careTeam: CareTeam; clock: Clock },
 ): Router {
   route('GET /api/recall', async (request: SignedInRequest, response: Response<RecallAnswer>) => {
     const { lot } = parseWith<{ lot: string }>(querySchema, request.query)
@@ -40,7 +41,16 @@ export function recallRoutes(
     }
     // Whoever wears it comes first.
     cases.sort((a, b) => Number(b.isOn) - Number(a.isOn) || Date.parse(b.at) - Date.parse(a.at))
-    response.json({ lot, cases, now: new Date(clock()).toISOString() })
+    const rows = await maskLines(
+      careTeam,
+      signedIn(request).account,
+      cases.map((one) => one.row),
+    )
+    response.json({
+      lot,
+      cases: cases.map((one, index) => ({ ...one, row: rows[index] ?? one.row })),
+      now: new Date(clock()).toISOString(),
+    })
   })
   return router
 }

@@ -4,7 +4,6 @@ import type { PeopleAnswer } from '#contract/api/people'
 import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
 import { calleesFor } from '#contract/views/escalation'
 import type { BoardAnswer } from '#contract/views/board'
-import { maskedLine } from '#contract/views/care-team'
 import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
 import { hasRight, isPairedDevice, mayStandIn } from '#contract/rights'
 import { uuid } from '#contract/field-schemas'
@@ -18,9 +17,10 @@ import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
 import { ownsStay } from '../writing/own-stays'
+import { admitCopies } from '../writing/admit-copies'
 import type { AppendEvent } from '../writing/append-event'
 import type { Acknowledge } from '../services/acknowledge-event'
-import type { CareTeam } from '../services/care-team'
+import { maskLines, type CareTeam } from '../services/care-team'
 import type { HeldEntries } from '../repositories/held-entries'
 import { openCase } from './open-case'
 import { readEvent } from './read-event'
@@ -35,8 +35,7 @@ export interface RecordRouteDeps {
   readonly countersigns: Countersigns
   readonly held: HeldEntries
   readonly pager: PagerSender
-  /** Null where the house keeps no care teams. */
-  readonly careTeam: CareTeam | null
+  readonly careTeam: CareTeam
   readonly clock: Clock
 }
 
@@ -58,8 +57,7 @@ export function recordRoutes(
       ? { toCountersign: await countersigns.count({ id: account.id, standsIn: mayStandIn(account.roles) }) }
       : {}
     const toSettle = hasRight(account.roles, 'move') ? { toSettle: await held.count() } : {}
-    const hidden = (await careTeam?.hidden(account, seen)) ?? new Set()
-    const lines = seen.map((row) => (hidden.has(row.episodeId) ? maskedLine(row) : row))
+    const lines = await maskLines(careTeam, account, seen)
     response.json({ rows: lines, ...toCountersign, ...toSettle, pager: pager.state, now: now() })
   })
 
@@ -87,7 +85,15 @@ export function recordRoutes(
     const { record, episode } = await openCase(streams, id)
     const all = await streams.casesOfPatient(episode.patientId)
     const others = all.filter((one) => one.record.id !== id && one.record.ended?.how !== 'voided')
-    response.json({ cases: others.map((other) => relatedCase(record, other.record, other.board)), now: now() })
+    // Of a stay that somebody is outside of they are told that there is one.
+    const stays = others.map((one) => one.board.episodeId).filter((stay) => stay !== episode.id)
+    const shut = await careTeam.shut(signedIn(request).account, stays)
+    const seen = others.filter((one) => !shut.has(one.board.episodeId))
+    response.json({
+      cases: seen.map((other) => relatedCase(record, other.record, other.board)),
+      shut: others.length - seen.length,
+      now: now(),
+    })
   })
 
   route('GET /api/people', async (request: SignedInRequest, response: Response<PeopleAnswer>) => {
@@ -98,7 +104,10 @@ export function recordRoutes(
   })
 
   route('POST /api/events', async (request: SignedInRequest, response: Response<EventAnswer>) => {
-    response.json(acknowledge(await append(readEvent(request.body, request), signedIn(request).account)))
+    const { account } = signedIn(request)
+    const event = readEvent(request.body, request)
+    await admitCopies({ careTeam, streams }, event, account)
+    response.json(acknowledge(await append(event, account)))
   })
 
   return router

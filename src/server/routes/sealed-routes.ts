@@ -5,7 +5,8 @@ import { heldPageSize, type HeldAnswer, type HeldDecision, type HeldEntry } from
 import { heldDecisionSchema } from '#contract/api/held-entries.schema'
 import { sealedSchema } from '#contract/api/sign-in.schema'
 import { uuid } from '#contract/field-schemas'
-import { patientLabel } from '#contract/records/episode'
+import { initialsOf, patientLabel } from '#contract/records/episode'
+import { maskedWords } from '#contract/views/care-team'
 import { entryWords } from '#contract/views/entry-words'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
@@ -14,7 +15,9 @@ import { signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { DeviceKeyService } from '../people/device-keys'
 import type { HeldEntries, HeldRow } from '../repositories/held-entries'
+import type { Account } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
+import { isHiddenFrom, type CareTeam } from '../services/care-team'
 import type { HeldSettler } from '../services/settle-held'
 import type { SealedTaker } from '../services/take-sealed'
 import { readEvent } from './read-event'
@@ -30,6 +33,7 @@ export function sealedRoutes(
     readonly settle: HeldSettler
     readonly held: HeldEntries
     readonly streams: StreamRepository
+    readonly careTeam: CareTeam
     readonly clock: Clock
   },
 ): Router {
@@ -42,9 +46,13 @@ export function sealedRoutes(
     response.json({ id: event.id })
   })
 
-  route('GET /api/held', async (_request, response: Response<HeldAnswer>) => {
+  route('GET /api/held', async (request: SignedInRequest, response: Response<HeldAnswer>) => {
     const [rows, waiting] = await Promise.all([deps.held.waiting(heldPageSize), deps.held.count()])
-    response.json({ entries: await Promise.all(rows.map(toEntry)), waiting, now: new Date(deps.clock()).toISOString() })
+    response.json({
+      entries: await Promise.all(rows.map((row) => toEntry(row, signedIn(request).account))),
+      waiting,
+      now: new Date(deps.clock()).toISOString(),
+    })
   })
 
   route('POST /api/held/:id', async (request: SignedInRequest, response) => {
@@ -54,8 +62,10 @@ export function sealedRoutes(
   })
   return router
 
-  async function toEntry({ event, authorName, why, episodeId, receivedAt }: HeldRow): Promise<HeldEntry> {
+  async function toEntry({ event, authorName, why, episodeId, receivedAt }: HeldRow, account: Account): Promise<HeldEntry> {
     const stay = episodeId === null ? null : await deps.streams.findEpisode(episodeId)
+    const isHidden = stay !== null && (await isHiddenFrom(deps.careTeam, account, stay.record))
+    const label = stay ? patientLabel(stay.record) : ''
     const isOfCase = event.stream.type === 'case' && (await deps.streams.findCase(event.stream.id)) !== null
     return {
       id: event.id,
@@ -63,10 +73,10 @@ export function sealedRoutes(
       receivedAt: receivedAt.toISOString(),
       by: authorName,
       why,
-      patient: stay ? patientLabel(stay.record) : '',
+      patient: isHidden ? initialsOf(label) : label,
       place: stay?.record.place ?? '',
       caseId: isOfCase ? event.stream.id : stay ? await deps.streams.firstCaseOf(stay.record.id) : null,
-      words: entryWords(event.kind, event.v, event.body),
+      words: isHidden ? maskedWords : entryWords(event.kind, event.v, event.body),
     }
   }
 }

@@ -10,8 +10,10 @@ import type { EventRepository } from '../repositories/events'
 import type { HeldEntries } from '../repositories/held-entries'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
+import { admitCopies } from '../writing/admit-copies'
 import type { AppendEvent } from '../writing/append-event'
 import type { Acknowledge } from './acknowledge-event'
+import type { CareTeam } from './care-team'
 import { isUrgentEntry } from './urgent-entry'
 
 export interface TakeSealedDeps {
@@ -21,12 +23,13 @@ export interface TakeSealedDeps {
   readonly held: HeldEntries
   readonly people: Pick<PeopleRepository, 'find'>
   readonly streams: StreamRepository
+  readonly careTeam: CareTeam
   readonly clock: Clock
   readonly tell: TellSecurity
 }
 
 /** Takes what a device sealed under its author's name, or holds it for a lead. */
-export function createSealedTaker({ append, acknowledge, events, held, people, streams, clock, tell }: TakeSealedDeps) {
+export function createSealedTaker({ append, acknowledge, events, held, people, streams, careTeam, clock, tell }: TakeSealedDeps) {
   return {
     /**
      * An entry whose ticket is good is kept as its author's. One whose author's access had ended, or that came too late, is neither thrown
@@ -40,6 +43,7 @@ export function createSealedTaker({ append, acknowledge, events, held, people, s
       const why = await whyHeld(unsealed, author)
       if (why !== null) return (await events.find(event.id)) ? undefined : hold(event, author, why)
       try {
+        await admitCopies({ careTeam, streams }, event, author)
         acknowledge(await append({ ...event, queued: true }, author))
       } catch (error) {
         if (isRefused(error)) throw new ApiError(422, 'refused', 'The server does not take this entry: its author has to look at it.')

@@ -12,7 +12,8 @@ export function RelatedBar({ open }: { open: OpenCase }) {
   const { answer } = useAnswer<RelatedAnswer>(paths.related(open.record.id))
   const now = useNow(30_000)
   const shown = (answer?.cases ?? []).filter((one) => one.relation !== 'other' || one.row.isOnBoard)
-  if (shown.length === 0) return null
+  const shut = answer?.shut ?? 0
+  if (shown.length === 0 && shut === 0) return null
   return (
     <nav aria-label="Other devices on this patient" className="border-b border-line bg-paper">
       <ul className="mx-auto flex max-w-7xl flex-wrap gap-x-5 px-3 sm:px-6">
@@ -29,6 +30,12 @@ export function RelatedBar({ open }: { open: OpenCase }) {
             </Link>
           </li>
         ))}
+        {shut > 0 ? (
+          <li className="inline-flex min-h-11 items-center text-sm text-soft">
+            {shut === 1 ? 'One more device is' : `${shut} more devices are`} in a record that you are outside of: find it in the history and
+            say why
+          </li>
+        ) : null}
       </ul>
     </nav>
   )

@@ -19,7 +19,6 @@ export function BeforeWork({ state }: { state: SessionState }) {
 
 /** Before anybody is signed in, or has opened what is locked, timers go on, without names. */
 function SignedOut({ state }: { state: SessionState }) {
-  const load = useSession((store) => store.load)
   useEffect(() => {
     void resumeTimers()
     void countSealed(null)
@@ -48,16 +47,37 @@ function SignedOut({ state }: { state: SessionState }) {
           </EntryPage>
         </main>
       ) : (
-        <main className="mx-auto grid max-w-md flex-1 place-content-center gap-4 p-6 text-center">
-          <p className="text-lg font-bold">The server does not answer.</p>
-          <p>What you typed is kept on this device. Check the network, then try again.</p>
-          <LeftSealed />
-          <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
-            Try again
-          </button>
-          <EmergencyEntry />
-        </main>
+        <Unreachable />
       )}
     </div>
+  )
+}
+
+/** So often a page that found no server looks again: whoever waits for it may have no hand free. */
+const againMs = 4_000
+
+function Unreachable() {
+  const load = useSession((store) => store.load)
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const lookLater = (): void => {
+      timer = setTimeout(() => void load().then(() => (timer === undefined ? undefined : lookLater())), againMs)
+    }
+    lookLater()
+    return () => {
+      clearTimeout(timer)
+      timer = undefined
+    }
+  }, [load])
+  return (
+    <main className="mx-auto grid max-w-md flex-1 place-content-center gap-4 p-6 text-center">
+      <h1 className="text-lg font-bold">The server does not answer</h1>
+      <p>What you typed is kept on this device. Check the network: this page looks again by itself every few seconds.</p>
+      <LeftSealed />
+      <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
+        Try again
+      </button>
+      <EmergencyEntry />
+    </main>
   )
 }

@@ -207,11 +207,14 @@ export const useSession = create<SessionStore>((set, get) => {
       setDevice(facts.id)
       set({ hasPin: facts.pinned !== null, pairedAs: facts.alone?.as ?? null })
       const isAlone = facts.alone?.isOn === true && !facts.isLocked
-      if (facts.isLeaving && !isAlone && !(await leave())) return set({ state: { status: 'unreachable' } })
-      // A lock that never reached the server is made good before anything is shown.
       const isAnew = get().state.status !== 'signed-in'
+      // Whoever came in meanwhile, by an emergency entry or a PIN, is not put out by an answer about before.
+      const isOvertaken = (): boolean => isAnew && get().state.status === 'signed-in'
+      if (facts.isLeaving && !isAlone && !(await leave())) return isOvertaken() ? undefined : set({ state: { status: 'unreachable' } })
+      // A lock that never reached the server is made good before anything is shown.
       if (isAnew && facts.isLocked) await callApi('POST', paths.sessionLock, {})
       const result = await callApi<SessionAnswer>('GET', paths.session)
+      if (isOvertaken()) return
       if (result.kind === 'ok') {
         // What was begun without a line has no session yet, or that of whoever was here before.
         const isNobodys = !isPairedDevice(result.value.person?.roles ?? [])

@@ -83,11 +83,11 @@ describe('care teams, where the house keeps them', () => {
     return read(anew)
   }
 
-  it('refuses nobody an entry, and lets whoever made one read', async () => {
+  it('refuses nobody an entry; one that was made blind opens nothing', async () => {
     const who = await somebody()
     expect(await read(who)).to.equal(403)
     expect((await who.send(opened.caseStream, 'note', { text: 'looked at the toes' })).status).to.equal(200)
-    expect(await read(who)).to.equal(200)
+    expect(await read(who)).to.equal(403)
   })
 
   it('opens a case at a place that is nobody’s to everybody', async () => {

@@ -17,6 +17,7 @@ export const carriedIn = caseKind<CarriedInBody>({
   right: 'add',
   isCompletedByServer: true,
   names: ({ fromCase }) => [fromCase],
+  copiesFrom: ({ fromCase }) => [fromCase],
   isOfOthers: () => true,
   bearsOnPlan: true,
   asSent: ({ fromCase, readings }) => ({ fromCase, keys: readings.map((reading) => reading.key) }),

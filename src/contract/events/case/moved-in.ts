@@ -15,6 +15,7 @@ export const movedIn = caseKind<MovedInBody>({
   nature: 'additive',
   right: 'move',
   names: ({ fromCase }) => [fromCase],
+  copiesFrom: ({ fromCase }) => [fromCase],
   mayFollowEnd: true,
   mayFollowRemoval: true,
   isCompletedByServer: true,

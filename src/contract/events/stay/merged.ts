@@ -15,6 +15,7 @@ export const merged = episodeKind<MergedBody>({
   nature: 'replacing',
   right: 'move',
   names: ({ withEpisode }) => [withEpisode],
+  copiesFrom: ({ withEpisode }) => [withEpisode],
   bearsOnPlan: true,
   isCompletedByServer: true,
   asSent: ({ into: _, ...sent }) => sent,
