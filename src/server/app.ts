@@ -12,6 +12,7 @@ import { createSecurityTeller } from './ground/tell-security'
 import { defineModels } from './db/models'
 import { answerErrors } from './middleware/answer-errors'
 import { readJson } from './middleware/json-body'
+import { tellUnnamedProxy } from './middleware/unnamed-proxy'
 import { requireKnownHost } from './middleware/known-host'
 import { letConnectionsGo } from './middleware/let-connections-go'
 import { createGuard } from './middleware/guard'
@@ -83,6 +84,7 @@ import { createScreenLock } from './people/screen-lock'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { createTryCounter } from './people/count-tries'
 import { createCookies } from './middleware/cookies'
+import { createKnownDevices } from './people/known-devices'
 import { createPeopleManager } from './people/manage-people'
 import { createSignInGate } from './people/sign-in-gate'
 import { createSignInService, type SignInService } from './people/sign-in'
@@ -171,7 +173,8 @@ export function createApp(deps: AppDeps): App {
     !account.hasSecondFactor && needsSecondFactor(account.roles, deps.secondFactorOf ?? 'nobody')
   const tries = createTryCounter({ failures, clock, sleep: deps.sleep ?? ((ms) => sleep(ms)), tell })
   const signIn = createSignInService(writingPeople, { failures, tries, gate: createSignInGate(tell), tell }, second, clock)
-  const keys = createDeviceKeys(createSecretRepository(db, master), clock)
+  const secrets = createSecretRepository(db, master)
+  const keys = createDeviceKeys(secrets, clock)
   const stock = createStockRepository(db)
   const planner = createPlanner(clock, pool)
   const print = createPrint({ ofCase: deps.casePapers ?? pool, ofMany: deps.papers ?? pool })
@@ -222,6 +225,8 @@ export function createApp(deps: AppDeps): App {
   app.disable('x-powered-by')
   app.set('trust proxy', deps.proxies && deps.proxies.length > 0 ? [...deps.proxies] : false)
   app.use(letConnectionsGo(deps.leaving))
+  const isNamedProxy = app.get('trust proxy fn') as (address: string, hop: number) => boolean
+  app.use(tellUnnamedProxy(log, (address) => isNamedProxy(address, 0)))
   if (metrics) app.use(metrics.measure)
   const devices = deps.devices ?? []
   const screenLock = createScreenLock(writingPeople, clock)
@@ -246,6 +251,7 @@ export function createApp(deps: AppDeps): App {
       people: writingPeople,
       lock: screenLock,
       keys,
+      knownDevices: createKnownDevices(secrets),
       clock,
       cookies,
       mustEnrol,
@@ -280,7 +286,7 @@ export function createApp(deps: AppDeps): App {
   )
   app.use(
     peopleRoutes(guard(), {
-      manager: createPeopleManager({ db, people: writingPeople, events, streams, second, failures, tries, clock }),
+      manager: createPeopleManager({ db, people: writingPeople, events, streams, second, failures, tries, tell, clock }),
       clock,
       cookies,
     }),

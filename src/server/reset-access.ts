@@ -44,6 +44,7 @@ async function main(): Promise<number> {
       second: createSecondFactor(people, createRecoveryCodes(db), master, clock),
       failures,
       tries: createTryCounter({ failures, clock, sleep: (ms) => sleep(ms), tell: () => undefined }),
+      tell: () => undefined,
       clock,
     })
     if (account.hasSecondFactor) await manager.act(account.id, 'second-factor-off', byMachine)

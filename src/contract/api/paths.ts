@@ -12,6 +12,7 @@ export const paths = {
   audit: (query: string) => `/api/admin/audit?${query}`,
   sessionEmergency: '/api/session/emergency',
   pairedDevices: '/api/admin/devices',
+  shutAddresses: '/api/admin/addresses',
   sessionSecondFactor: '/api/session/second-factor',
   sessionRecovery: '/api/session/second-factor/recovery',
   sessionSecondFactorConfirm: '/api/session/second-factor/confirm',

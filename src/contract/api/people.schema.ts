@@ -51,3 +51,6 @@ export const pairingSchema = Joi.object({
     .pattern(/^[\p{L}\p{N}][\p{L}\p{N} ._-]{1,39}$/u, 'name of 2 to 40 letters, digits or spaces')
     .required(),
 })
+
+/** An address that strangers are shut out at. */
+export const addressSchema = Joi.object({ address: Joi.string().trim().min(2).max(60).required() })

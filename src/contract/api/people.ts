@@ -49,6 +49,8 @@ export interface ManagedPerson {
 /** Answer of GET /api/admin/people. */
 export interface ManagedPeopleAnswer {
   readonly people: readonly ManagedPerson[]
+  /** Addresses at which nobody who is new to a device signs in, until when; known devices do. */
+  readonly shut: readonly { readonly address: string; readonly until: string }[]
   readonly now: string
 }
 

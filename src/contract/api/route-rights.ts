@@ -56,6 +56,7 @@ export const routeRights = {
   'POST /api/admin/people': { who: 'manage-people', wantsProof: true },
   'POST /api/admin/people/:id/roles': { who: 'manage-people', wantsProof: true },
   'POST /api/admin/people/:id/actions': { who: 'manage-people', wantsProof: true },
+  'POST /api/admin/addresses': { who: 'manage-people', wantsProof: true },
   'POST /api/admin/devices': { who: 'manage-people', wantsProof: true },
   'GET /api/admin/audit': { who: 'manage-people' },
 

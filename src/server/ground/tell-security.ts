@@ -7,6 +7,7 @@ export const securityKinds = {
   'ticket-refused': 'an entry came by a ticket that is over, and waits for a lead',
   'second-factor-wrong': 'a right password came with a wrong code of the authenticator app',
   'looked-in': 'a record was opened from outside the care team',
+  'address-opened': 'an admin lets strangers sign in again at an address that was shut',
   'signed-in-refused': 'too many signed in at once',
 } as const
 export type SecurityKind = keyof typeof securityKinds

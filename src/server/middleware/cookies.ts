@@ -1,7 +1,7 @@
 import type { CookieOptions, Request, Response } from 'express'
 
-/** The session of a browser, and what a device that is paired for emergency entry proves itself with. */
-export type CookieName = 'wren_session' | 'wren_device'
+/** The session of a browser; what a device that is paired for emergency entry proves itself with; who signed in well on a device before. */
+export type CookieName = 'wren_session' | 'wren_device' | 'wren_known'
 
 /**
  * Cookies that scripts cannot read and other sites do not send. Whenever the answer goes out over https they travel by https alone, under a

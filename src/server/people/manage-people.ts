@@ -2,13 +2,14 @@ import { randomBytes } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { AccessBody } from '#contract/events/people/access'
-import type { AskedRoles, CodeAnswer, ManagedPerson, OwnSession, PersonAction } from '#contract/api/people'
+import type { AskedRoles, CodeAnswer, ManagedPeopleAnswer, OwnSession, PersonAction } from '#contract/api/people'
 import type { RecoveryAnswer, SecondFactorAnswer } from '#contract/api/session'
 import { unattributedPrefix } from '#contract/records/episode'
 import { isPairedDevice, losesRight, type Role } from '#contract/rights'
 import { inTransaction } from '../db/in-transaction'
 import { ApiError, invalidInput } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
+import type { TellSecurity } from '../ground/tell-security'
 import type { EventRepository } from '../repositories/events'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { SignInFailures } from '../repositories/sign-in-failures'
@@ -21,7 +22,7 @@ import { makeCode } from './made-code'
 import { hashPassword, hashSecret, verifyPassword } from './password'
 import { ownEvent, appendNext } from '../ledger/chain-event'
 import type { SecondFactor } from './second-factor'
-import type { Tried, TryCounter } from './count-tries'
+import type { TryCounter } from './count-tries'
 import type { OpenSession } from './sign-in'
 
 const codeMs = 24 * 3_600_000
@@ -36,13 +37,13 @@ export interface ManageDeps {
   readonly events: EventRepository
   readonly streams: StreamRepository
   readonly second: SecondFactor
-  readonly failures: Pick<SignInFailures, 'paused' | 'release'>
+  readonly failures: Pick<SignInFailures, 'paused' | 'release' | 'releaseAddress'>
   readonly tries: TryCounter
+  readonly tell: TellSecurity
   readonly clock: Clock
 }
 
 type By = Pick<Account, 'id' | 'name'>
-type From = Pick<Tried, 'device' | 'address'>
 
 /** Who may come in, with which roles and how; each change is an event of that person, by whoever made it. */
 export function createPeopleManager(deps: ManageDeps) {
@@ -90,9 +91,9 @@ export function createPeopleManager(deps: ManageDeps) {
       throw new ApiError(409, 'paired-device', 'This is a paired device: it can only be unpaired, or paired again.')
   }
 
-  /** The password again, inside of a session: counted with the tries to sign in. */
-  async function provePassword(account: Account, password: string, path: 'password' | 'current', from: From): Promise<void> {
-    const wasRight = await deps.tries.begin({ signIn: account.signIn, ...from })
+  /** The password again, inside of a session: counted by the session. */
+  async function provePassword({ account, sessionId }: OpenSession, password: string, path: 'password' | 'current'): Promise<void> {
+    const wasRight = await deps.tries.beginInside({ signIn: account.signIn, sessionId })
     if (!(await verifyPassword(password, account.passwordHash)))
       throw invalidInput([
         { code: 'format', path, message: `The password ${path === 'current' ? 'of now ' : ''}is not right: type it again.` },
@@ -113,10 +114,18 @@ export function createPeopleManager(deps: ManageDeps) {
   }
 
   return {
-    /** Everybody, with where they are signed in and from where they have to wait. */
-    async list(): Promise<readonly ManagedPerson[]> {
+    /** Everybody, with where they are signed in and from where they have to wait; and the addresses that strangers are shut out at. */
+    async list(): Promise<Omit<ManagedPeopleAnswer, 'now'>> {
       const now = new Date(clock())
-      return people.listManaged(now, await deps.failures.paused(now))
+      const pauses = await deps.failures.paused(now)
+      const shut = pauses.filter((pause) => pause.signIn === '').map(({ address, until }) => ({ address, until: until.toISOString() }))
+      return { people: await people.listManaged(now, pauses), shut }
+    },
+
+    /** Lets strangers try again at an address. */
+    async openAddress(address: string, { id }: By): Promise<void> {
+      await deps.failures.releaseAddress(address)
+      deps.tell('address-opened', id)
     },
 
     /** Adds a person with a one-time code. */
@@ -219,17 +228,18 @@ export function createPeopleManager(deps: ManageDeps) {
     },
 
     /** The secret of an authenticator app, for whoever gives their password again. */
-    async beginSecondFactor({ account }: OpenSession, password: string, from: From): Promise<SecondFactorAnswer> {
+    async beginSecondFactor(session: OpenSession, password: string): Promise<SecondFactorAnswer> {
+      const { account } = session
       keepDevice(account)
       if (account.hasSecondFactor)
         throw new ApiError(409, 'second-factor', 'You have an authenticator app already: an admin takes it away, then you set up another.')
-      await provePassword(account, password, 'password', from)
+      await provePassword(session, password, 'password')
       return deps.second.begin(account)
     },
 
     /** From the first right code on, codes are asked for. @returns what stands in for the app when it is not at hand; said once */
-    async confirmSecondFactor({ account, sessionId }: OpenSession, code: string, from: From): Promise<RecoveryAnswer> {
-      const wasRight = await deps.tries.begin({ signIn: account.signIn, ...from })
+    async confirmSecondFactor({ account, sessionId }: OpenSession, code: string): Promise<RecoveryAnswer> {
+      const wasRight = await deps.tries.beginInside({ signIn: account.signIn, sessionId })
       if (account.hasSecondFactor || !(await deps.second.isRight(account, code)))
         throw invalidInput([
           { code: 'format', path: 'code', message: 'These are not the six digits of now: wait for the next ones and type them.' },
@@ -243,19 +253,20 @@ export function createPeopleManager(deps: ManageDeps) {
     },
 
     /** New recovery codes in place of those of before, for whoever gives their password again. */
-    async renewRecovery({ account }: OpenSession, password: string, from: From): Promise<RecoveryAnswer> {
+    async renewRecovery(session: OpenSession, password: string): Promise<RecoveryAnswer> {
+      const { account } = session
       if (!account.hasSecondFactor)
         throw new ApiError(409, 'second-factor', 'You have no authenticator app: set one up, and its recovery codes come with it.')
-      await provePassword(account, password, 'password', from)
+      await provePassword(session, password, 'password')
       return change(account.id, { change: 'recovery-codes' }, account, async (transaction) => ({
         recovery: await deps.second.makeRecovery(account.id, transaction),
       }))
     },
 
     /** The password again, for what only an admin does. */
-    async prove({ account, sessionId }: OpenSession, password: string, from: From): Promise<void> {
-      await provePassword(account, password, 'password', from)
-      await people.noteProof(sessionId, new Date(clock()))
+    async prove(session: OpenSession, password: string): Promise<void> {
+      await provePassword(session, password, 'password')
+      await people.noteProof(session.sessionId, new Date(clock()))
     },
 
     /** Where a person is signed in. */
@@ -269,8 +280,9 @@ export function createPeopleManager(deps: ManageDeps) {
     },
 
     /** A person chooses a password; their other sessions end. */
-    async changePassword({ account, sessionId }: OpenSession, current: string, next: string, from: From): Promise<void> {
-      await provePassword(account, current, 'current', from)
+    async changePassword(session: OpenSession, current: string, next: string): Promise<void> {
+      const { account, sessionId } = session
+      await provePassword(session, current, 'current')
       if (next === current)
         throw invalidInput([{ code: 'format', path: 'next', message: 'The new password is the old one: choose another.' }])
       if (next.toLowerCase().includes(account.signIn))

@@ -27,6 +27,11 @@ export interface OpenSession {
   readonly idleMs: number
 }
 
+/** A session that was just opened. */
+export interface Opened extends Pick<OpenSession, 'account' | 'csrf' | 'pinHash'> {
+  readonly token: string
+}
+
 /** Sign-in with a pause after wrong passwords, and sessions kept in the database under a hash of their token. */
 export function createSignInService(
   people: PeopleRepository,
@@ -40,16 +45,9 @@ export function createSignInService(
   clock: Clock,
 ) {
   const decoy = hashPassword(randomBytes(12).toString('hex'))
-  async function open(
-    signIn: string,
-    password: string,
-    from: Pick<Tried, 'device' | 'address'>,
-    before?: OpenSession,
-    code?: string,
-  ): Promise<{ token: string; csrf: string; account: Account; pinHash: string | null }> {
+  /** Whose name and password these are. @throws ApiError 401 */
+  async function check(form: string, password: string, code: string | undefined): Promise<Account> {
     const now = clock()
-    const form = signInForm(signIn)
-    const wasRight = await tries.begin({ signIn: form, ...from })
     const account = await people.findBySignIn(form)
     const isRight = await verifyPassword(password, account?.passwordHash ?? (await decoy))
     const isOver = account?.codeUntil ? account.codeUntil.getTime() <= now : false
@@ -62,12 +60,16 @@ export function createSignInService(
       tell('second-factor-wrong', account.id)
       throw new ApiError(401, 'second-factor', 'These are not the six digits of now, or they were used: wait for the next ones.')
     }
+    if (account.codeUntil && !(await people.useCode(account.id, new Date(now))))
+      throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
+    return account
+  }
+
+  async function open(account: Account, before: OpenSession | undefined): Promise<Opened> {
+    const now = clock()
     const token = randomBytes(32).toString('base64url')
     const csrf = randomBytes(32).toString('hex')
     const at = new Date(now)
-    if (account.codeUntil && !(await people.useCode(account.id, at)))
-      throw new ApiError(401, 'wrong-sign-in', 'Name and password do not match: check both and try again.')
-    await wasRight()
     const pinHash = before?.account.id === account.id ? before.pinHash : null
     await people.createSession({
       id: sessionIdOf(token),
@@ -90,14 +92,25 @@ export function createSignInService(
     /**
      * Opens a session. Wrong names and wrong passwords get the same answer in the same time, and the same wait: counted by name and device, by
      * all servers together, so that nobody shuts out anybody elsewhere. A one-time code is used up by it.
-     * @param from where it is tried
+     * @param from where it is tried, and whether the account is known there
      * @param before the session of that browser until now: it ends, and the same person keeps the PIN
      * @param code of their authenticator app, where they have one
      * @throws ApiError 401 for a wrong one, 429 during the pause, 503 where too many do so at once
      */
-    signIn: (...how: Parameters<typeof open>): ReturnType<typeof open> => gate.enter(() => open(...how)),
+    async signIn(signIn: string, password: string, from: Omit<Tried, 'signIn'>, before?: OpenSession, code?: string): Promise<Opened> {
+      const form = signInForm(signIn)
+      const isKnown = from.known !== null
+      const { turn, wasRight } = await gate.enter(isKnown, () => tries.begin({ signIn: form, ...from }))
+      // Whoever waits for their turn keeps nobody else from theirs.
+      await turn()
+      return gate.enter(isKnown, async () => {
+        const account = await check(form, password, code)
+        await wasRight()
+        return open(account, before)
+      })
+    },
 
-    /** The same for a paired device: nobody types anything, it costs nothing, and who begins in an emergency waits behind nobody. */
+    /** For a paired device that proved itself: nobody types anything, nothing is counted, and who begins in an emergency waits behind nobody. */
     signInDevice: open,
 
     /** The session of a token, or null; using it keeps it open for another 12 hours, and for a day at most. */

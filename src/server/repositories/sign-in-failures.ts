@@ -92,6 +92,13 @@ export function createSignInFailures(db: Sequelize) {
     async release(signIn: string): Promise<void> {
       await db.query('DELETE FROM sign_in_failures WHERE sign_in = :signIn', { type: QueryTypes.DELETE, replacements: { signIn } })
     },
+    /** Lets strangers try again at an address. */
+    async releaseAddress(address: string): Promise<void> {
+      await db.query(`DELETE FROM sign_in_failures WHERE sign_in = '' AND address = :address`, {
+        type: QueryTypes.DELETE,
+        replacements: { address },
+      })
+    },
     /** Lets go of everything that is over, a few at a time: nobody who signs in waits for it. */
     async dropOld(now: Date): Promise<void> {
       for (let dropped = atOnce; dropped === atOnce;) {

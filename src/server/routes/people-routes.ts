@@ -2,6 +2,7 @@ import type { Response, Router } from 'express'
 import Joi from 'joi'
 import type { CodeAnswer, ManagedPeopleAnswer, OwnSessionsAnswer, PersonAction } from '#contract/api/people'
 import {
+  addressSchema,
   newPersonSchema,
   ownSessionSchema,
   pairingSchema,
@@ -16,7 +17,7 @@ import type { Role } from '#contract/rights'
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
 import type { Cookies } from '../middleware/cookies'
-import { signedIn, triedFrom, type SignedInRequest } from '../middleware/session'
+import { signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import type { PeopleManager } from '../people/manage-people'
 
@@ -36,7 +37,7 @@ export function peopleRoutes({ router, route }: Guarded, { manager, clock, cooki
   const idOf = (request: SignedInRequest): string => parseWith<{ id: string }>(idSchema, request.params).id
 
   route('GET /api/admin/people', async (_request, response: Response<ManagedPeopleAnswer>) => {
-    response.json({ people: await manager.list(), now: new Date(clock()).toISOString() })
+    response.json({ ...(await manager.list()), now: new Date(clock()).toISOString() })
   })
   route('POST /api/admin/people', async (request: SignedInRequest, response: Response<CodeAnswer>) => {
     const { account } = signedIn(request)
@@ -54,6 +55,12 @@ export function peopleRoutes({ router, route }: Guarded, { manager, clock, cooki
     response.json((await manager.act(idOf(request), action, account, session)) ?? {})
   })
 
+  route('POST /api/admin/addresses', async (request: SignedInRequest, response) => {
+    const { address } = parseWith<{ address: string }>(addressSchema, request.body)
+    await manager.openAddress(address, signedIn(request).account)
+    response.json({})
+  })
+
   // The browser that the admin asks from is the one that is paired.
   route('POST /api/admin/devices', async (request: SignedInRequest, response) => {
     const { name } = parseWith<{ name: string }>(pairingSchema, request.body)
@@ -65,12 +72,12 @@ export function peopleRoutes({ router, route }: Guarded, { manager, clock, cooki
   // Whoever came in by a one-time code may do nothing else before this.
   route('POST /api/session/password', async (request: SignedInRequest, response) => {
     const { current, next } = parseWith<{ current: string; next: string }>(passwordChangeSchema, request.body)
-    await manager.changePassword(signedIn(request), current, next, triedFrom(request))
+    await manager.changePassword(signedIn(request), current, next)
     response.json({})
   })
   route('POST /api/session/prove', async (request: SignedInRequest, response) => {
     const { password } = parseWith<{ password: string }>(passwordSchema, request.body)
-    await manager.prove(signedIn(request), password, triedFrom(request))
+    await manager.prove(signedIn(request), password)
     response.json({})
   })
   route('GET /api/session/mine', async (request: SignedInRequest, response: Response<OwnSessionsAnswer>) => {
@@ -83,15 +90,15 @@ export function peopleRoutes({ router, route }: Guarded, { manager, clock, cooki
   })
   route('POST /api/session/second-factor', async (request: SignedInRequest, response: Response<SecondFactorAnswer>) => {
     const { password } = parseWith<{ password: string }>(passwordSchema, request.body)
-    response.json(await manager.beginSecondFactor(signedIn(request), password, triedFrom(request)))
+    response.json(await manager.beginSecondFactor(signedIn(request), password))
   })
   route('POST /api/session/second-factor/confirm', async (request: SignedInRequest, response: Response<RecoveryAnswer>) => {
     const { code } = parseWith<{ code: string }>(secondCodeSchema, request.body)
-    response.json(await manager.confirmSecondFactor(signedIn(request), code, triedFrom(request)))
+    response.json(await manager.confirmSecondFactor(signedIn(request), code))
   })
   route('POST /api/session/second-factor/recovery', async (request: SignedInRequest, response: Response<RecoveryAnswer>) => {
     const { password } = parseWith<{ password: string }>(passwordSchema, request.body)
-    response.json(await manager.renewRecovery(signedIn(request), password, triedFrom(request)))
+    response.json(await manager.renewRecovery(signedIn(request), password))
   })
   return router
 }

@@ -8,20 +8,25 @@ import { isShutOut, requireCsrf, signedIn, triedFrom, type SignedInRequest } fro
 import { parseWith } from '../middleware/validate'
 import { unattributedPrefix } from '#contract/records/episode'
 import { isPairedDevice } from '#contract/rights'
+import { signInForm } from '#contract/sign-in-name'
 import { ApiError } from '../ground/api-error'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { DeviceKeyService } from '../people/device-keys'
+import { longestKnown, type KnownDevices } from '../people/known-devices'
 import type { ScreenLock } from '../people/screen-lock'
 import { verifyPassword } from '../people/password'
 import type { OpenSession, SignInService } from '../people/sign-in'
 
-type Opened = Pick<OpenSession, 'account' | 'csrf' | 'pinHash'>
+type Shown = Pick<OpenSession, 'account' | 'csrf' | 'pinHash'>
+/** So long a device remembers who signed in on it; each sign-in begins it anew. */
+const knownMs = 180 * 86_400_000
 
 export interface SessionRouteDeps {
   readonly signIn: SignInService
   readonly people: PeopleRepository
   readonly lock: ScreenLock
   readonly keys: DeviceKeyService
+  readonly knownDevices: KnownDevices
   readonly clock: Clock
   readonly cookies: Cookies
   /** Whether they have to set up a second factor before anything else. */
@@ -33,15 +38,15 @@ export interface SessionRouteDeps {
 /** The session: who is signed in, sign in, lock, unlock, sign out. */
 export function sessionRoutes(
   { router, route }: Guarded,
-  { signIn, people, lock, keys, clock, cookies, mustEnrol, hasCareTeams, isTrial }: SessionRouteDeps,
+  { signIn, people, lock, keys, knownDevices, clock, cookies, mustEnrol, hasCareTeams, isTrial }: SessionRouteDeps,
 ): Router {
   const now = (): string => new Date(clock()).toISOString()
   /** The device that a request comes from, if it is paired. */
-  const pairedDevice = async (request: SignedInRequest): Promise<{ account: Account; secret: string } | null> => {
+  const pairedDevice = async (request: SignedInRequest): Promise<{ account: Account } | null> => {
     const [id = '', secret = ''] = cookies.read(request, 'wren_device', 200)?.split('.') ?? []
     const account = secret === '' ? null : await people.find(id)
     const isDevice = account?.isActive && isPairedDevice(account.roles)
-    return isDevice && (await verifyPassword(secret, account.passwordHash)) ? { account, secret } : null
+    return isDevice && (await verifyPassword(secret, account.passwordHash)) ? { account } : null
   }
   const deviceOf = (request: SignedInRequest): string => (request.get(deviceHeader) ?? '').slice(0, 40)
   /** What the device of a request keeps to be worked on without a line and without an account. */
@@ -65,7 +70,7 @@ export function sessionRoutes(
     keys: null,
     now: now(),
   })
-  const send = async (request: SignedInRequest, response: Response<SessionAnswer>, opened: Opened): Promise<void> => {
+  const send = async (request: SignedInRequest, response: Response<SessionAnswer>, opened: Shown): Promise<void> => {
     const { account, csrf } = opened
     const hasPin = opened.pinHash !== null
     response.json({
@@ -94,20 +99,19 @@ export function sessionRoutes(
   })
   route('POST /api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const { name, password, code } = parseWith<{ name: string; password: string; code?: string }>(signInSchema, request.body)
-    const opened = await signIn.signIn(name, password, triedFrom(request), request.session, code)
+    const form = signInForm(name)
+    const kept = cookies.read(request, 'wren_known', longestKnown)
+    const known = (await pairedDevice(request))?.account.id ?? (await knownDevices.knows(kept, form))
+    const opened = await signIn.signIn(name, password, { ...triedFrom(request), known }, request.session, code)
     cookies.set(request, response, 'wren_session', opened.token)
+    cookies.set(request, response, 'wren_known', await knownDevices.remember(kept, form), knownMs)
     await send(request, response, opened)
   })
   route('POST /api/session/emergency', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const paired = await pairedDevice(request)
-    const notPaired = (): ApiError =>
-      new ApiError(401, 'not-paired', 'This device is not paired for emergency entry: sign in, or ask an admin to pair it.')
-    if (!paired) throw notPaired()
-    const opened = await signIn
-      .signInDevice(paired.account.signIn, paired.secret, triedFrom(request), request.session)
-      .catch((error: unknown) => {
-        throw error instanceof ApiError && error.code === 'wrong-sign-in' ? notPaired() : error
-      })
+    if (!paired)
+      throw new ApiError(401, 'not-paired', 'This device is not paired for emergency entry: sign in, or ask an admin to pair it.')
+    const opened = await signIn.signInDevice(paired.account, request.session)
     cookies.set(request, response, 'wren_session', opened.token)
     await send(request, response, opened)
   })

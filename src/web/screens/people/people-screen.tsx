@@ -2,7 +2,8 @@ import { useEffect, useRef, useState } from 'react'
 import type { CodeAnswer, ManagedPeopleAnswer, ManagedPerson, PersonAction } from '#contract/api/people'
 import { paths } from '#contract/api/paths'
 import { hasRight, isPairedDevice, type Role } from '#contract/rights'
-import { ButtonLink } from '../../parts/button'
+import { Button, ButtonLink } from '../../parts/button'
+import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { callApi, describeNoAnswer } from '../../sync/api'
 import { usePerson } from '../../sync/session-store'
@@ -50,6 +51,8 @@ export function PeopleScreen() {
   const setRoles = async (person: ManagedPerson, roles: readonly Role[]): Promise<void> =>
     setWrong(await ask(paths.personRoles(person.id), { roles }, person.name))
 
+  const openAddress = async (address: string): Promise<void> => setWrong(await ask(paths.shutAddresses, { address }, address))
+
   const isDevice = ({ roles }: ManagedPerson): boolean => isPairedDevice(roles)
   const people = answer?.people.filter((person) => !isDevice(person)) ?? []
   const devices = answer?.people.filter(isDevice) ?? []
@@ -77,6 +80,18 @@ export function PeopleScreen() {
         {wrong ? <Notice tone="stop" lead={wrong} role="alert" /> : null}
         {code ? <CodeNotice given={code} onClose={() => setCode(null)} /> : null}
       </div>
+      {(answer?.shut ?? []).map(({ address, until }) => (
+        <Notice
+          key={address}
+          tone="caution"
+          lead={`New devices at ${address} wait until ${formatClock(Date.parse(until))}: many wrong sign-ins`}
+        >
+          <p>Whoever signed in on a device before still does, and emergency entry goes on. Many devices may share one address.</p>
+          <Button className="mt-2" onClick={() => void openAddress(address)}>
+            Let new devices try again
+          </Button>
+        </Notice>
+      ))}
       <AddPerson onAdd={(person) => ask(paths.managedPeople, person, person.name)} />
       <ul aria-label="People" className="grid gap-3">
         {people.map((person) => (
