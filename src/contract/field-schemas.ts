@@ -30,7 +30,7 @@ const isInReach = (moment: DateTime): boolean => moment.isValid && moment.year >
 const rfc3339 = /^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d(\.\d{1,9})?)?(Z|[+-](0\d|1[0-3]):[0-5]\d|[+-]14:00)$/
 
 /** Whether a moment is one that the calendar has, within a lifetime of now, and that both readers of times in this program read alike. */
-function isInstant(value: string): boolean {
+export function isInstant(value: string): boolean {
   if (!rfc3339.test(value)) return false
   const moment = DateTime.fromISO(value, { setZone: true })
   return isInReach(moment) && moment.toMillis() === Date.parse(value)

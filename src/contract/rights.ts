@@ -2,6 +2,10 @@
 export const personRoles = ['viewer', 'trainee', 'clinician', 'lead', 'admin'] as const
 export const roles = [...personRoles, 'emergency'] as const
 export type Role = (typeof roles)[number]
+/** Whether a word is a role. */
+export function isRole(word: string): word is Role {
+  return (roles as readonly string[]).includes(word)
+}
 
 export const rights = ['read', 'add', 'add-own', 'decide', 'manage-people', 'manage-protocols', 'set-teams', 'move', 'train'] as const
 export type Right = (typeof rights)[number]

@@ -24,7 +24,7 @@ const server = keysInMemory()
 
 /** The keys of a person on the device of these tests: the same whenever they are asked for. */
 export function keysFor(personId: string): Promise<DeviceKeys> {
-  return server.keysOf({ id: personId, epoch: 0 }, 'tablet', null)
+  return server.keysOf({ id: personId, epoch: 0, roles: [] }, 'tablet', null)
 }
 
 /** Signs somebody in on this device, with a store in memory that outlasts a reload. */

@@ -1,5 +1,5 @@
-/** Why an entry that came from a device was not taken: its author's access was ended or reset, the device unpaired, or it waited too long. */
-export const heldReasons = ['access-ended', 'unpaired', 'too-old'] as const
+/** Why an entry that came from a device was not taken: its author's access was ended or reset, or they may do less since; the device unpaired; it waited too long. */
+export const heldReasons = ['access-ended', 'fewer-roles', 'unpaired', 'too-old'] as const
 export type HeldReason = (typeof heldReasons)[number]
 
 /** What a lead does with a held entry: it goes under its author's name with their own beside it, or it is put aside, with a reason. */

@@ -12,7 +12,8 @@ export const eventSchema = Joi.object({
   kind: Joi.valid(...Object.keys(eventBodySchemas)).required(),
   v: Joi.number().integer().min(1).max(1000).required(),
   body: Joi.object().required(),
-  at: instant.required(),
+  // What waited on its device is kept at its receipt where its clock told a time that there is not.
+  at: Joi.when('queued', { is: true, then: Joi.string().max(40).required(), otherwise: instant.required() }),
   offsetMs: Joi.number().integer().min(-86_400_000).max(86_400_000).required(),
   base: Joi.number().integer().min(0).max(greatestInteger),
   queued: Joi.valid(true),

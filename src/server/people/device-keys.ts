@@ -1,5 +1,6 @@
 import { constants, createDecipheriv, createHmac, createPublicKey, privateDecrypt, timingSafeEqual, type KeyObject } from 'node:crypto'
 import type { DeviceKeys } from '#contract/api/session'
+import { isRole, type Role } from '#contract/rights'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import type { SecretRepository } from '../repositories/secrets'
@@ -13,6 +14,8 @@ export interface Unsealed {
   readonly personId: string
   /** Of the author when it was sealed; it has to be theirs still. */
   readonly epoch: number
+  /** What they might do when the ticket was given. */
+  readonly roles: readonly Role[]
   /** The paired device that it was sealed on, with its epoch then; null on any other. */
   readonly device: { readonly id: string; readonly epoch: number } | null
   /** Its ticket has run out. */
@@ -44,14 +47,14 @@ export function createDeviceKeys(secrets: SecretRepository, clock: Clock) {
      * @param device as it names itself: the same person has another key on another one
      * @param paired the account of the device, where it is paired
      */
-    async keysOf({ id: personId, epoch }: Bearer, device: string, paired: Bearer | null): Promise<DeviceKeys> {
+    async keysOf({ id: personId, epoch, roles }: Author, device: string, paired: Bearer | null): Promise<DeviceKeys> {
       const {
         roots: [root = Buffer.alloc(0), before],
         seals: [seal],
       } = await good()
       if (!seal) throw new Error('There is no key that closes entries')
       const until = clock() + ticketMs
-      const ticket = [personId, epoch, paired?.id ?? '', paired?.epoch ?? '', until].join('.')
+      const ticket = [personId, epoch, roles.join('+'), paired?.id ?? '', paired?.epoch ?? '', until].join('.')
       const storeUnder = (key: Buffer): string => sign(key, `store|${personId}|${device}`).toString('base64')
       return {
         store: storeUnder(root),
@@ -66,7 +69,7 @@ export function createDeviceKeys(secrets: SecretRepository, clock: Clock) {
      * @throws ApiError 422 for what was not sealed for this server, or carries no ticket of it
      */
     async open(sealed: Buffer): Promise<Unsealed> {
-      const { roots, seals } = await good()
+      const { roots: rootsNow, seals } = await good()
       const content = unseal(sealed, seals)
       if (!content)
         throw new ApiError(
@@ -76,30 +79,30 @@ export function createDeviceKeys(secrets: SecretRepository, clock: Clock) {
         )
       const parts = String(content.ticket).split('.')
       const signature = parts.at(-1) ?? ''
-      const { personId, epoch, device, until } = readTicket(parts)
       const given = Buffer.from(signature, 'base64url')
-      const isGenuine = roots.some((root) => {
+      const isGenuine = rootsNow.some((root) => {
         const right = sign(root, `ticket|${parts.slice(0, -1).join('.')}`)
         return given.length === right.length && timingSafeEqual(given, right)
       })
       if (!isGenuine)
         throw new ApiError(422, 'ticket-over', 'This carries no ticket of this server: its author has to sign in on this device.')
-      return { personId, epoch, device, isTooOld: !(until > clock()), event: content.event }
+      const { until, ...ticket } = readTicket(parts)
+      return { ...ticket, isTooOld: !(until > clock()), event: content.event }
     },
   }
 }
 
 /** Whose ticket it is, or on whose device. */
 type Bearer = { readonly id: string; readonly epoch: number }
+type Author = Bearer & { readonly roles: readonly Role[] }
 
-/** A ticket: author, epoch, device, its epoch, until when, signature; before there were epochs author, until when, signature, which counts as epoch 0. */
+/** A ticket: author, epoch, roles, device, its epoch, until when, signature. */
 function readTicket(parts: readonly string[]): Omit<Unsealed, 'event' | 'isTooOld'> & { readonly until: number } {
-  const [personId = ''] = parts
-  if (parts.length === 3) return { personId, epoch: 0, device: null, until: Number(parts[1]) }
-  const [, epoch, deviceId = '', deviceEpoch, until] = parts
+  const [personId = '', epoch, roles = '', deviceId = '', deviceEpoch, until] = parts
   return {
     personId,
     epoch: Number(epoch),
+    roles: roles.split('+').filter(isRole),
     device: deviceId === '' ? null : { id: deviceId, epoch: Number(deviceEpoch) },
     until: Number(until),
   }

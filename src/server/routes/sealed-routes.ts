@@ -10,6 +10,7 @@ import { maskedWords } from '#contract/views/care-team'
 import { entryWords } from '#contract/views/entry-words'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
+import { admitTime } from '../ledger/admit-time'
 import type { Guarded } from '../middleware/guard'
 import { signedIn, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
@@ -69,7 +70,7 @@ export function sealedRoutes(
     const isOfCase = event.stream.type === 'case' && (await deps.streams.findCase(event.stream.id)) !== null
     return {
       id: event.id,
-      at: event.at,
+      at: admitTime({ ...event, queued: true }, receivedAt.getTime()).at,
       receivedAt: receivedAt.toISOString(),
       by: authorName,
       why,
@@ -83,7 +84,8 @@ export function sealedRoutes(
 
 function readSealed(event: unknown): ReturnType<typeof readEvent> {
   try {
-    return readEvent(event)
+    // It waited on its device, whatever it says of itself.
+    return readEvent(typeof event === 'object' && event !== null ? { ...event, queued: true } : event)
   } catch (error) {
     if (error instanceof ApiError) throw new ApiError(422, 'refused', 'The server does not take this entry: its author has to look at it.')
     throw error

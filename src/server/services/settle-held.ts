@@ -27,7 +27,7 @@ export function createHeldSettler(deps: {
     if (how === 'taken') {
       const author = await people.find(entry.author)
       if (!author) throw new ApiError(404, 'not-found', 'Its author is not known here any more: put it aside with a reason.')
-      acknowledge(await append({ ...entry.event, queued: true }, author, 'unconfirmed'))
+      acknowledge(await append({ ...entry.event, queued: true }, { ...author, roles: entry.roles }, 'unconfirmed'))
       // Nobody signs their own: a lead whose own entry was held takes it, and another one signs.
       if (entry.episodeId !== null && entry.author !== lead.id) await countersign(entry.episodeId, id, lead)
     }

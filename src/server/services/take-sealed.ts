@@ -1,7 +1,8 @@
 import type { HeldReason } from '#contract/api/held-entries'
 import type { CaseOpenedBody } from '#contract/events/case/case-opened'
 import type { EventInput, StoredEvent } from '#contract/event'
-import { isPairedDevice } from '#contract/rights'
+import { findEventKind } from '#contract/events/index'
+import { isPairedDevice, losesRight } from '#contract/rights'
 import { ApiError } from '../ground/api-error'
 import type { Clock } from '../ground/clock'
 import type { TellSecurity } from '../ground/tell-security'
@@ -14,7 +15,11 @@ import { admitCopies } from '../writing/admit-copies'
 import type { AppendEvent } from '../writing/append-event'
 import type { Acknowledge } from './acknowledge-event'
 import type { CareTeam } from './care-team'
-import { isUrgentEntry } from './urgent-entry'
+import { weighEntry } from './urgent-entry'
+
+const hourMs = 3_600_000
+/** So many urgent ones of an author in a stay stand at once within an hour. */
+const mostStanding = 6
 
 export interface TakeSealedDeps {
   readonly append: AppendEvent
@@ -41,7 +46,7 @@ export function createSealedTaker({ append, acknowledge, events, held, people, s
       const author = await people.find(unsealed.personId)
       if (!author) throw new ApiError(422, 'ticket-over', 'Its author is not known here any more.')
       const why = await whyHeld(unsealed, author)
-      if (why !== null) return (await events.find(event.id)) ? undefined : hold(event, author, why)
+      if (why !== null) return (await events.find(event.id)) ? undefined : hold(event, { ...author, roles: unsealed.roles }, why)
       try {
         await admitCopies({ careTeam, streams }, event, author)
         acknowledge(await append({ ...event, queued: true }, author))
@@ -52,8 +57,9 @@ export function createSealedTaker({ append, acknowledge, events, held, people, s
     },
   }
 
-  async function whyHeld({ epoch, device, isTooOld }: Unsealed, author: Account): Promise<HeldReason | null> {
+  async function whyHeld({ epoch, roles, device, isTooOld }: Unsealed, author: Account): Promise<HeldReason | null> {
     if (author.epoch !== epoch) return isPairedDevice(author.roles) ? 'unpaired' : 'access-ended'
+    if (losesRight(roles, author.roles)) return 'fewer-roles'
     if (device && (await people.find(device.id))?.epoch !== device.epoch) return 'unpaired'
     return isTooOld ? 'too-old' : null
   }
@@ -61,9 +67,27 @@ export function createSealedTaker({ append, acknowledge, events, held, people, s
   async function hold(event: EventInput, author: Account, why: HeldReason): Promise<void> {
     tell('ticket-refused', author.id)
     const episodeId = await stayOf(event)
-    await held.hold({ event, author: author.id, authorName: author.name, why, episodeId, receivedAt: new Date(clock()) })
-    if (!(await isUrgentEntry(streams, event, author, clock()))) return
-    await letStand(event, author, episodeId)
+    await held.hold({
+      event,
+      author: author.id,
+      authorName: author.name,
+      roles: author.roles,
+      why,
+      episodeId,
+      receivedAt: new Date(clock()),
+    })
+    if (await mayStand(event, author, episodeId)) await letStand(event, author, episodeId)
+  }
+
+  /**
+   * What is urgent stands, and is paged for. So many of an author in a stay within an hour: then it waits for the leads, so that a device in
+   * wrong hands wakes nobody all night; what is worse than anything that stands does not wait.
+   */
+  async function mayStand(event: EventInput, author: Account, episodeId: string | null): Promise<boolean> {
+    const nowMs = clock()
+    const weight = await weighEntry(streams, event, author, nowMs)
+    if (weight === 'quiet' || weight === 'worse' || episodeId === null) return weight !== 'quiet'
+    return (await held.stoodSince(author.id, episodeId, new Date(nowMs - hourMs))) < mostStanding
   }
 
   async function stayOf({ stream, body }: EventInput): Promise<string | null> {
@@ -72,11 +96,15 @@ export function createSealedTaker({ append, acknowledge, events, held, people, s
     return (await streams.episodeOf(stream.id)) ?? (body as Partial<CaseOpenedBody>).episodeId ?? (await held.stayOfCase(stream.id))
   }
 
-  /** What is urgent stands; of a stay that nobody else knows all that was entered before it stands with it. */
+  /** Of a stay that nobody else knows all that was entered before it stands with it, each under the name of whoever entered it. */
   async function letStand(event: EventInput, author: Account, episodeId: string | null): Promise<void> {
     if (episodeId !== null && !(await streams.findEpisode(episodeId)))
-      for (const before of await held.ofStay(episodeId)) if (before.event.id !== event.id) await stand(before.event, author)
-    await stand(event, author)
+      for (const before of await held.ofStay(episodeId)) {
+        const by = before.event.id === event.id ? null : await people.find(before.author)
+        if (by) await stand(before.event, { ...by, roles: before.roles })
+      }
+    // What others know is replaced by nobody whom nobody confirms.
+    if (findEventKind(event.kind)?.nature === 'additive') await stand(event, author)
   }
 
   /** What cannot stand waits for the lead like everything else. */

@@ -62,11 +62,14 @@ describe('an entry that somebody else sends', () => {
 
   it('refuses a ticket that is forged, or somebody else’s by its look', async () => {
     const keys = await keysOf(ada)
-    const [person, until, signature] = keys.ticket.split('.')
+    const [person, epoch, roles, device, deviceEpoch, until, signature] = keys.ticket.split('.')
+    const rest = [device, deviceEpoch, until, signature].join('.')
     for (const ticket of [
-      `${ben.personId}.${until}.${signature}`,
-      `${person}.${Number(until) + 1}.${signature}`,
-      `${person}.${until}.`,
+      `${ben.personId}.${epoch}.${roles}.${rest}`,
+      `${person}.${epoch}.lead+admin.${rest}`,
+      `${person}.${Number(epoch) + 1}.${roles}.${rest}`,
+      keys.ticket.replace(until ?? '', String(Number(until) + 1)),
+      keys.ticket.slice(0, -5),
       'nonsense',
       undefined,
       5,

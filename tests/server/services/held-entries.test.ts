@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { QueryTypes } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { CaseAnswer } from '#contract/api/answers'
 import type { DeviceKeys, SessionAnswer } from '#contract/api/session'
@@ -160,6 +161,81 @@ describe('what a device sends when its author cannot be confirmed', () => {
     expect((await caseOf(opened)).record.troubles?.map((one) => one.by)).to.deep.equal([`${name} (not confirmed)`])
   })
 
+  it('six urgent ones of an author in a stay stand within an hour, the next wait for the leads; a worse finding stands always', async () => {
+    const { keys, opened } = await leaver()
+    const trouble = (troubleId: string, label: string): EventInput =>
+      event(opened.caseStream, 'trouble', { runId: null, stepId: null, troubleId, label, note: '' })
+    const standing = async (): Promise<number> => (await caseOf(opened)).record.troubles?.length ?? 0
+    for (let index = 0; index < 9; index++) await carry(keys, trouble('too-hot', 'Too hot'))
+    expect(await standing()).to.equal(6)
+    expect(await held()).to.have.length(3)
+    await carry(keys, round(opened, { pulse: 'absent', restPain: 9 }))
+    expect((await caseOf(opened)).episode.rounds).to.have.length(1)
+    await carry(keys, round(opened, { pulse: 'absent', restPain: 9 }))
+    expect((await caseOf(opened)).episode.rounds, 'the same again is no worse').to.have.length(1)
+    harness.now += 61 * 60_000
+    await carry(keys, trouble('too-hot', 'Too hot'))
+    expect(await standing()).to.equal(7)
+    for (const one of await held()) await lena.post(`/api/held/${one.id}`, { how: 'put-aside', why: 'the same again' })
+  })
+
+  it('what replaces what others know stands for nobody', async () => {
+    const { keys, opened } = await leaver()
+    const { episodeVersion } = await caseOf(opened)
+    const other = { ...event(opened.episodeStream, 'place', { place: 'Somewhere else' }), base: episodeVersion }
+    await carry(keys, other)
+    await carry(keys, round(opened, { pulse: 'absent', restPain: 9 }))
+    expect((await caseOf(opened)).episode.place).to.equal('Bay 1')
+    await lena.post(`/api/held/${other.id}`, { how: 'put-aside', why: 'she is still in the bay' })
+  })
+
+  it('one whose author may do less since waits too, and is taken with what they might do then', async () => {
+    const who = await harness.signIn('demoted', ['clinician'])
+    const opened = await openCase(who)
+    const { keys } = (await who.get('/api/session')).body as unknown as SessionAnswer
+    if (!keys) throw new Error('no keys')
+    await greta.post('/api/session/prove', { password })
+    expect((await greta.post(`/api/admin/people/${who.personId}/roles`, { roles: ['viewer'] })).status).to.equal(200)
+    const note = event(opened.caseStream, 'note', { text: 'said while a clinician' })
+    expect((await carry(keys, note)).status).to.equal(200)
+    expect((await held()).map((one) => [one.id, one.why])).to.deep.equal([[note.id, 'fewer-roles']])
+    expect((await lena.post(`/api/held/${note.id}`, { how: 'taken', why: '' })).status).to.equal(200)
+    expect((await caseOf(opened)).record.notes.map((one) => one.by)).to.deep.equal(['demoted (not confirmed)'])
+    const urgent = round(opened, { pulse: 'absent', restPain: 9 })
+    await carry(keys, urgent)
+    expect((await caseOf(opened)).episode.rounds.map((one) => one.by)).to.deep.equal(['demoted (not confirmed)'])
+  })
+
+  it('a time that no calendar has loses no urgent round: it is kept at its receipt, with what the device said', async () => {
+    const { keys, opened } = await leaver()
+    const stays = await harness.signIn('stays', ['clinician'])
+    const good = ((await stays.get('/api/session')).body as unknown as SessionAnswer).keys
+    if (!good) throw new Error('no keys')
+    const strange = ['2026-01-10T08:00:00+25:00', '2026-02-30T08:00:00Z', 'yesterday', '']
+    for (const at of strange.slice(0, 3)) {
+      expect((await carry(good, { ...event(opened.caseStream, 'note', { text: at }), at })).status, at).to.equal(200)
+      expect((await carry(keys, { ...round(opened, { pulse: 'absent', restPain: 9 }), at })).status, at).to.equal(200)
+      const queued = { ...event(opened.caseStream, 'note', { text: `queued ${at}` }), at, queued: true as const }
+      expect((await stays.post('/api/events', queued)).status, at).to.equal(200)
+      expect((await stays.post('/api/events', { ...event(opened.caseStream, 'note', { text: 'live' }), at })).status, at).to.equal(422)
+    }
+    const { record, episode } = await caseOf(opened)
+    expect(record.notes).to.have.length(6)
+    expect(episode.rounds.length).to.be.greaterThan(0)
+    const now = new Date(harness.now).toISOString()
+    expect(new Set([...record.notes, ...episode.rounds].map((one) => one.at))).to.deep.equal(new Set([now]))
+    const claimed = await harness.db.query<{ claimedAt: string }>(
+      'SELECT DISTINCT claimed_at AS claimedAt FROM events WHERE claimed_at IS NOT NULL',
+      { type: QueryTypes.SELECT },
+    )
+    expect(claimed.map((one) => one.claimedAt)).to.include.members(strange.slice(0, 3))
+    // What is kept is read, printed and listed.
+    for (const path of ['/api/board', '/api/hand-over', '/api/held', `/api/cases/${opened.caseStream.id}/case.json`])
+      expect((await lena.get(path)).status, path).to.equal(200)
+    expect((await lena.getBytes(`/api/cases/${opened.caseStream.id}/papers/round-chart.pdf`)).status).to.equal(200)
+    for (const one of await held()) await lena.post(`/api/held/${one.id}`, { how: 'put-aside', why: 'the same again' })
+  }).timeout(30_000)
+
   it('what was kept before its author left is kept once', async () => {
     const note = { current: null as EventInput | null }
     const { keys, opened } = await leaver(async (who) => {
@@ -209,6 +285,31 @@ describe('what a device sends when its author cannot be confirmed', () => {
     expect(episode.rounds).to.have.length(1)
     expect(episode.unattributed?.name).to.equal('unattributed@Rescue 4 (not confirmed)')
     expect(await held()).to.deep.equal([])
+  })
+
+  it('of such a stay with two authors each entry stands under the name of whoever entered it', async () => {
+    const two = await Promise.all(['first-crew', 'second-crew'].map((name) => harness.signIn(name, ['clinician'])))
+    const keys = await Promise.all(two.map(async (who) => ((await who.get('/api/session')).body as unknown as SessionAnswer).keys))
+    for (const who of two) await endAccess(who)
+    const [episodeStream, caseStream] = [{ type: 'episode', id: uuidv7() } as const, { type: 'case', id: uuidv7() } as const]
+    const injuryId = uuidv7()
+    const [first, second] = keys
+    if (!first || !second) throw new Error('no keys')
+    await carry(first, event(episodeStream, 'episode-opened', { patientId: uuidv7(), place: 'Roadside', zone: 'Etc/UTC' }))
+    await carry(first, {
+      ...event(episodeStream, 'injury', { injuryId, injury: { ...unknownInjury, region: 'ankle', side: 'left' } }),
+      base: 1,
+    })
+    await carry(first, event(caseStream, 'case-opened', { episodeId: episodeStream.id, injuryId, technique: 'leg-slab' }))
+    await carry(second, round({ episodeStream, caseStream } as OpenedCase, { pulse: 'absent', restPain: 9 }))
+    const events = await harness.db.query<{ kind: string; by: string }>(
+      'SELECT kind, actor_name AS `by` FROM events WHERE stream_id IN (:ids) ORDER BY received_at, version',
+      { type: QueryTypes.SELECT, replacements: { ids: [episodeStream.id, caseStream.id] } },
+    )
+    const by = (kind: string): string | undefined => events.find((one) => one.kind === kind)?.by
+    expect(by('episode-opened')).to.match(/first-crew/)
+    expect(by('case-opened')).to.match(/first-crew/)
+    expect(by('round')).to.match(/second-crew/)
   })
 
   it('leaves a database that is whole', async () => {

@@ -133,7 +133,7 @@ describe('secrets that lie in the database', () => {
     await start()
     const ada = await harness.signIn('ada', ['clinician'])
     const opened = await openCase(ada)
-    const author = { id: ada.personId, epoch: 0 }
+    const author = { id: ada.personId, epoch: 0, roles: [] }
     const keysNow = () => createDeviceKeys(createSecretRepository(harness.db, createMasterKey(null)), () => harness.now)
     const before = await keysNow().keysOf(author, 'tablet', null)
     const event = {

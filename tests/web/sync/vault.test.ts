@@ -4,7 +4,7 @@ import { pinUp, unpin } from '../../../src/web/sync/pin'
 import { openVault } from '../../../src/web/sync/vault'
 
 const person = { id: '01990000-0000-7000-8000-000000000001', name: 'Ada', signIn: 'x', roles: [], settings: {} as never, version: 1 }
-const author = { id: person.id, epoch: 0 }
+const author = { id: person.id, epoch: 0, roles: [] }
 
 describe('what lies on a device', () => {
   const server = keysInMemory()
@@ -31,7 +31,7 @@ describe('what lies on a device', () => {
     it(`what a page seals the server opens, and finds whose it is (${text.length} letters)`, async () => {
       const vault = await openVault(await server.keysOf(author, 'tablet 1', null))
       const opened = await server.open(Buffer.from(await vault.seal({ text }), 'base64'))
-      expect(opened).to.deep.equal({ personId: person.id, epoch: 0, device: null, isTooOld: false, event: { text } })
+      expect(opened).to.deep.equal({ personId: person.id, epoch: 0, device: null, isTooOld: false, roles: [], event: { text } })
     })
 
   it('another server’s seal opens nothing here', async () => {

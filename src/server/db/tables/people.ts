@@ -90,6 +90,7 @@ export const peopleTables = {
     event_id ${id} NOT NULL,
     author ${id} NOT NULL,
     author_name VARCHAR(120) NOT NULL,
+    roles VARCHAR(120) NOT NULL,
     why ${ascii(12)} NOT NULL,
     stream_id ${id} NOT NULL,
     episode_id ${id} NULL,

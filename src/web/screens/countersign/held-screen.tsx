@@ -12,6 +12,7 @@ import { useAnswer } from '../../sync/use-answer'
 
 const reasons: Readonly<Record<HeldReason, string>> = {
   'access-ended': 'sent after their access was ended or reset',
+  'fewer-roles': 'sent after a role of theirs was taken away',
   unpaired: 'sent from a device that was unpaired since',
   'too-old': 'sent more than 14 days after it was entered',
 }
