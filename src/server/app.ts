@@ -13,11 +13,12 @@ import { defineModels } from './db/models'
 import { answerErrors } from './middleware/answer-errors'
 import { readJson } from './middleware/json-body'
 import { tellUnnamedProxy } from './middleware/unnamed-proxy'
+import { byRightClock } from './middleware/right-clock'
 import { requireKnownHost } from './middleware/known-host'
 import { letConnectionsGo } from './middleware/let-connections-go'
 import { createGuard } from './middleware/guard'
 import { readSession, sessionBeforeBody } from './middleware/session'
-import type { ClockState } from './jobs/clock-check'
+import { agreeing, type ClockCheck } from './jobs/clock-check'
 import { createPagerSender, type PagerLine, type PagerSender } from './jobs/pager-sender'
 import { createPrint } from './planning/print'
 import { createPlanner } from './planning/planner'
@@ -128,7 +129,7 @@ export interface AppDeps {
   /** Wraps the secrets that lie in the database; left out they lie there as they are. */
   readonly master?: MasterKey
   /** How this server's clock stands to the database's; taken for right without. */
-  readonly clockState?: () => ClockState
+  readonly clocks?: Pick<ClockCheck, 'state' | 'caughtUp'>
   /** Whether what it does is counted. */
   readonly isMeasured?: boolean
 }
@@ -157,12 +158,12 @@ export function createApp(deps: AppDeps): App {
   const readChanges = createChanges(reads)
   const people = createPeopleRepository(readModels)
   const writingPeople = createPeopleRepository(models)
-  const clockState = deps.clockState ?? (() => ({ offsetMs: 0, isRefused: false }))
+  const clocks = deps.clocks ?? { state: agreeing, caughtUp: () => Promise.resolve() }
   const metrics = deps.isMeasured
     ? createMetrics(
         { writes: db, reads },
         () => pager.state?.isAnswering ?? null,
-        () => clockState().offsetMs,
+        () => clocks.state.offsetMs,
       )
     : null
   const tell = createSecurityTeller(log, metrics && ((kind) => metrics.countSecurity(kind)))
@@ -237,10 +238,9 @@ export function createApp(deps: AppDeps): App {
     next()
   })
   // Whoever watches the server asks by its number, not by its name.
-  app.use(
-    healthRoutes(guard(), { reads, clock, clockState, boardLinesMended: () => board.mended, stopping: deps.leaving ?? deps.stopping }),
-  )
+  app.use(healthRoutes(guard(), { reads, clock, clocks, boardLinesMended: () => board.mended, stopping: deps.leaving ?? deps.stopping }))
   if (deps.hosts) app.use(requireKnownHost(deps.hosts))
+  app.use('/api', byRightClock(clocks))
   app.use(cookieParser())
   app.use('/api', readSession(signIn, screenLock, cookies))
   app.use(sessionBeforeBody(openPaths))

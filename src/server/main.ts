@@ -30,6 +30,8 @@ import { addPerson } from './people/add-person'
 import { hashPassword } from './people/password'
 
 const hourMs = 3_600_000
+/** So often it is looked whether this server stood still. */
+const watchingMs = 1_000
 const pagingMs = 1_000
 const paperMemoryMb = 256
 const mostWriting = 10
@@ -88,6 +90,7 @@ async function main(): Promise<void> {
   const clocks = createClockCheck({ servers: createServers(db), clock: systemClock, log, self: { id: uuidv7(), host: hostname() } })
   await clocks.tick()
   const beating = setInterval(() => void clocks.tick(), beatMs)
+  const watching = setInterval(() => void clocks.caughtUp(), watchingMs)
   const [leaving, stopping] = [new AbortController(), new AbortController()]
   const { app, board, pager, signIn, changes, metrics } = createApp({
     db,
@@ -104,9 +107,9 @@ async function main(): Promise<void> {
     master,
     hosts: configuration.hosts,
     proxies: configuration.proxies,
-    clockState: () => clocks.state,
+    clocks,
     isMeasured: configuration.metricsPort !== null,
-    clock: systemClock,
+    clock: clocks.now,
     log,
     webFolder: webFolder === 'none' ? null : webFolder,
     devices: readDevices(),
@@ -147,6 +150,7 @@ async function main(): Promise<void> {
     clearInterval(paging)
     clearInterval(anchoring)
     clearInterval(beating)
+    clearInterval(watching)
     stopping.abort()
     metering?.close()
     setTimeout(() => server.closeAllConnections(), longestRequestMs).unref()

@@ -32,6 +32,9 @@ export interface PairedDevice extends Pick<DeviceKeys, 'seal' | 'ticket'> {
   readonly person: Person
 }
 
+/** By how much the server's clock is ahead of its database's, ms, where that is more than it may be. */
+export const clockHeader = 'x-wren-clock-off'
+
 /** The header in which a device names itself. */
 export const deviceHeader = 'x-wren-device'
 /** A PIN: long enough against five tries, short enough for a glove. */

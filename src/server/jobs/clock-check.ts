@@ -1,15 +1,19 @@
+import { setTimeout as sleep } from 'node:timers/promises'
 import type { Logger } from 'pino'
 import type { Clock } from '../ground/clock'
 import type { Servers } from '../repositories/servers'
 
 /** So often each server says that it is there. */
 export const beatMs = 15_000
-/** Heard of within so long a server counts as being there. */
-export const heardWithinS = 60
+/** Heard of within so long a server counts as being there: two beats, and a little. */
+export const heardWithinS = 35
 /** Beyond it a clock is said to be wrong. */
 const warnMs = 2_000
-/** Beyond it the server does not serve, unless all servers differ alike. */
-const refuseMs = 5_000
+/** Beyond it the server does not serve while another one is there that agrees, and says so on every page where none is. */
+export const refuseMs = 5_000
+/** Whoever stood still for so long compares before the next answer. */
+const stoodStillMs = 5_000
+const longestCatchUpMs = 2_000
 /** A measurement that took longer says nothing about who is late. */
 const longestAskMs = 1_000
 const saidEveryMs = 60_000
@@ -18,9 +22,12 @@ const saidEveryMs = 60_000
 export interface ClockState {
   /** This server's clock less the database's, ms; null before it was measured. */
   readonly offsetMs: number | null
-  /** It is so far off, and other servers are not, that times of entries would not fit together. */
+  /** It is so far off, and another server agrees with the database, that times of entries would not fit together. */
   readonly isRefused: boolean
 }
+
+/** A clock that agrees, as long as nobody compares. */
+export const agreeing: ClockState = { offsetMs: 0, isRefused: false }
 
 export interface ClockCheck {
   readonly state: ClockState
@@ -28,6 +35,13 @@ export interface ClockCheck {
   readonly isTrusted: () => boolean
   /** The database's time, as far as it is known: one's own before it was measured. */
   readonly databaseNow: Clock
+  /**
+   * The time that what is received is stamped with: that of the last moment at which this clock agreed, carried on by how long it is ago, so that
+   * a clock that jumps moves no entry; its own where it never agreed. Never before the end of the last day that is sealed.
+   */
+  readonly now: Clock
+  /** Once a server that stood still has compared: before its first answer. At once where it did not: it is asked each second whether it did. */
+  caughtUp(): Promise<void>
   /** Measures, and says that this server is there. */
   tick(): Promise<void>
   /** This server goes. */
@@ -38,23 +52,31 @@ export interface ClockCheck {
 export function createClockCheck({
   servers,
   clock,
+  monotonic = () => performance.now(),
   log,
   self,
 }: {
   readonly servers: Servers
   readonly clock: Clock
+  /** How long the machine has run, ms: never set by anybody. */
+  readonly monotonic?: () => number
   readonly log: Logger
   readonly self: { readonly id: string; readonly host: string }
 }): ClockCheck {
   let state: ClockState = { offsetMs: null, isRefused: false }
+  let agreed: { readonly atMs: number; readonly since: number } | null = null
+  let sealedUntilMs = -Infinity
+  let lastMs = -Infinity
+  let seen = monotonic()
+  let catchingUp: Promise<void> = Promise.resolve()
   let saidAtMs = -Infinity
   let underWay: Promise<void> = Promise.resolve()
 
   async function measure(): Promise<number | null> {
     const before = clock()
-    const started = performance.now()
+    const started = monotonic()
     const theirs = await servers.now()
-    const tookMs = performance.now() - started
+    const tookMs = monotonic() - started
     return tookMs > longestAskMs ? null : Math.round(before + tookMs / 2 - theirs)
   }
 
@@ -64,7 +86,7 @@ export function createClockCheck({
     saidAtMs = performance.now()
     const words = `the clock of this server is ${Math.abs(offsetMs / 1_000).toFixed(1)} s ${offsetMs > 0 ? 'ahead of' : 'behind'} the database's: set it by a time server`
     if (isRefused) log.error({ offsetMs }, `${words}; until then it serves nobody`)
-    else log.warn({ offsetMs }, `${words}; no day is sealed meanwhile`)
+    else log.warn({ offsetMs }, `${words}; entries are stamped by the last time that agreed, and no day is sealed meanwhile`)
   }
 
   async function compare(): Promise<void> {
@@ -73,9 +95,10 @@ export function createClockCheck({
       if (offsetMs === null) return
       await servers.beat({ ...self, offsetMs })
       const others = (await servers.heardWithin(heardWithinS)).filter((one) => one.id !== self.id)
-      const isAlike = others.every((one) => Math.abs(one.offsetMs - offsetMs) <= warnMs)
-      const isRefused = Math.abs(offsetMs) > refuseMs && !isAlike
+      const isRefused = Math.abs(offsetMs) > refuseMs && others.some((one) => Math.abs(one.offsetMs) <= warnMs)
       state = { offsetMs, isRefused }
+      sealedUntilMs = (await servers.sealedUntilMs()) ?? sealedUntilMs
+      if (Math.abs(offsetMs) <= warnMs) agreed = { atMs: clock(), since: monotonic() }
       say(offsetMs, isRefused)
     } catch (error) {
       log.debug({ reason: (error as Error).name }, 'the clock could not be compared')
@@ -88,7 +111,20 @@ export function createClockCheck({
     },
     isTrusted: () => state.offsetMs !== null && Math.abs(state.offsetMs) <= warnMs,
     databaseNow: () => clock() - (state.offsetMs ?? 0),
+    now() {
+      if (!agreed) return Math.max(clock(), sealedUntilMs)
+      lastMs = Math.max(lastMs, Math.floor(agreed.atMs + monotonic() - agreed.since), sealedUntilMs)
+      return lastMs
+    },
+    caughtUp() {
+      const stood = monotonic() - seen
+      seen = monotonic()
+      // A database that stands still keeps nobody waiting here: what asks it says so.
+      if (stood > stoodStillMs) catchingUp = Promise.race([(underWay = compare()), sleep(longestCatchUpMs, undefined, { ref: false })])
+      return catchingUp
+    },
     tick() {
+      seen = monotonic()
       underWay = compare()
       return underWay
     },

@@ -16,6 +16,11 @@ export function createServers(db: Sequelize) {
       const [row] = await db.query<{ ms: string }>('SELECT ROUND(UNIX_TIMESTAMP(NOW(3)) * 1000) AS ms', { type: QueryTypes.SELECT })
       return Number(row?.ms)
     },
+    /** The end of the last day that is sealed, ms since the epoch: nothing is received before it any more. Null before the first. */
+    async sealedUntilMs(): Promise<number | null> {
+      const [row] = await db.query<{ day: string | null }>('SELECT MAX(day) AS day FROM audit_anchors', { type: QueryTypes.SELECT })
+      return row?.day ? Date.parse(`${row.day}T00:00:00.000Z`) : null
+    },
     /** Notes that a server is there. */
     async beat({ id, host, offsetMs }: HeardServer): Promise<void> {
       await db.query(

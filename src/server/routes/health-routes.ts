@@ -3,7 +3,7 @@ import type { Response, Router } from 'express'
 import { QueryTypes, type Sequelize } from 'sequelize'
 import type { Clock } from '../ground/clock'
 import { ApiError } from '../ground/api-error'
-import type { ClockState } from '../jobs/clock-check'
+import { refuseMs, type ClockCheck, type ClockState } from '../jobs/clock-check'
 import type { Guarded } from '../middleware/guard'
 
 const longestMs = 2_000
@@ -12,7 +12,7 @@ export interface HealthDeps {
   readonly reads: Sequelize
   readonly clock: Clock
   /** How this server's clock stands to the database's. */
-  readonly clockState: () => ClockState
+  readonly clocks: Pick<ClockCheck, 'state' | 'caughtUp'>
   readonly boardLinesMended: () => number
   /** Aborted once the server was asked to stop. */
   readonly stopping?: AbortSignal | undefined
@@ -22,7 +22,7 @@ export interface HealthDeps {
  * How the server is. `live`: the process answers; started again by whoever watches it when not. `ready`: it can serve, 503 while the
  * database does not answer, 404 once it is stopping, so that a proxy sends nobody new. `health` says the same in words, with the time.
  */
-export function healthRoutes({ router, route }: Guarded, { reads, clock, clockState, boardLinesMended, stopping }: HealthDeps): Router {
+export function healthRoutes({ router, route }: Guarded, { reads, clock, clocks, boardLinesMended, stopping }: HealthDeps): Router {
   let asking: Promise<unknown> | null = null
   /** Whoever watches hears within two seconds; one question is asked for all who wait. */
   const ask = async (): Promise<void> => {
@@ -41,8 +41,8 @@ export function healthRoutes({ router, route }: Guarded, { reads, clock, clockSt
   })
   route('GET /api/ready', async (_request, response: Response) => {
     if (stopping?.aborted) return void response.status(404).json({ status: 'stopping' })
-    await ask()
-    if (clockState().isRefused)
+    await Promise.all([ask(), clocks.caughtUp()])
+    if (clocks.state.isRefused)
       throw new ApiError(
         503,
         'unavailable',
@@ -56,9 +56,17 @@ export function healthRoutes({ router, route }: Guarded, { reads, clock, clockSt
       status: 'up',
       database: 'up',
       boardLinesMended: boardLinesMended(),
-      clockOffsetMs: clockState().offsetMs,
+      clockOffsetMs: clocks.state.offsetMs,
+      clock: clockWords(clocks.state),
       now: new Date(clock()).toISOString(),
     })
   })
   return router
+}
+
+/** Whether the clock agrees with the database's, and what the server does where it does not. */
+function clockWords({ offsetMs, isRefused }: ClockState): 'not compared' | 'agrees' | 'differs, serves' | 'differs, serves nobody' {
+  if (offsetMs === null) return 'not compared'
+  if (Math.abs(offsetMs) <= refuseMs) return 'agrees'
+  return isRefused ? 'differs, serves nobody' : 'differs, serves'
 }

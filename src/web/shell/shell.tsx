@@ -16,6 +16,7 @@ import { startStream } from '../sync/live-stream'
 import { resumeTimers } from '../case/timer-store'
 import { CrashBoundary } from './crash-boundary'
 import { CrashScreen } from './crash-screen'
+import { ClockNotice } from './clock-notice'
 import { KeepingNotice } from './keeping-notice'
 import { useLock } from './lock-store'
 import { latePart } from './late-part'
@@ -100,6 +101,7 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
       <TopRow onHelp={() => setHelpOpen(true)} onCaseSlot={setCaseSlot} />
       <NewVersion />
       <KeepingNotice />
+      <ClockNotice />
       {isEmergency ? <EmergencyLine name={name} /> : null}
       {mayRead || isEmergency || pathname !== '/' ? (
         // The screen before stays until the next one is there.

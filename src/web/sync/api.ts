@@ -1,6 +1,7 @@
 import { paths } from '#contract/api/paths'
-import { deviceHeader } from '#contract/api/session'
+import { clockHeader, deviceHeader } from '#contract/api/session'
 import type { ProblemDetails } from '#contract/api/problem-details'
+import { noteClockOff } from './clock-off'
 
 /**
  * What came of a request: an answer; a refusal with its reasons; no connection; or a server in trouble, which says nothing about what was
@@ -93,6 +94,7 @@ async function ask<T>(
       headers: { ...headers, [deviceHeader]: device, ...(csrfToken ? { 'x-csrf-token': csrfToken } : {}) },
       ...(body === undefined ? {} : { body }),
     })
+    noteClockOff(response.headers.get(clockHeader))
     data = await response.json()
   } catch {
     // A door in front of the server answers with a page of its own while the server is away.
